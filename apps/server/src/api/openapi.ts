@@ -1,0 +1,181 @@
+/** OpenAPI 3.1, generated from the schemas that check the requests. */
+import { createDocument, type ZodOpenApiOperationObject, type ZodOpenApiPathsObject } from 'zod-openapi';
+import { ExportFile } from '@saddle/core/exchange';
+import { Finding, House, Job, Sum, Verdict } from '@saddle/core/model';
+import { POCKET_SUMS } from '@saddle/core/pocket';
+import { OtherSideAnswers } from '@saddle/core/situation';
+import { z } from 'zod';
+
+const FieldErrorSchema = z.object({
+  path: z.string().meta({ description: 'JSON Pointer of the field' }),
+  message: z.string(),
+  expected: z.string(),
+  came: z.string(),
+});
+const ProblemSchema = z
+  .object({
+    type: z.string(),
+    title: z.string(),
+    status: z.number().int(),
+    detail: z.string().optional(),
+    errors: z.array(FieldErrorSchema).optional(),
+  })
+  .meta({ id: 'Problem', description: 'RFC 9457 problem document' });
+const json = (schema: z.ZodType) => ({ 'application/json': { schema } });
+const problems = Object.fromEntries(
+  [
+    [400, 'not JSON, or a header that can’t be read'],
+    [404, 'no such thing'],
+    [409, 'a newer version is there, or the id is taken'],
+    [413, 'too large'],
+    [422, 'a field is wrong'],
+  ].map(([status, description]) => [
+    `${status}`,
+    { description: description as string, content: { 'application/problem+json': { schema: ProblemSchema } } },
+  ]),
+);
+const id = z.string().meta({ description: 'id of the document' });
+const ifMatch = z.object({ 'if-match': z.string().meta({ description: 'revision that was seen, in quotes' }) });
+const ok = (schema: z.ZodType, description: string, status = '200'): ZodOpenApiOperationObject['responses'] => ({
+  [status]: { description, content: json(schema) },
+  ...problems,
+});
+
+const storedOf = (schema: z.ZodType) => z.object({ revision: z.number().int(), savedAt: z.string(), document: schema });
+const SumAnswerSchema = z
+  .object({ figure: z.string(), verdict: Verdict, says: z.string(), sums: z.array(Sum), source: z.unknown(), ask: z.string().optional() })
+  .meta({ id: 'SumAnswer' });
+const ImportRowSchema = z.object({
+  kind: z.enum(['house', 'job']),
+  id: z.string(),
+  name: z.string(),
+  outcome: z.enum(['new', 'replaces', 'refused']),
+  errors: z.array(FieldErrorSchema),
+});
+
+function documentPaths(kind: 'house' | 'job', schema: z.ZodType): ZodOpenApiPathsObject {
+  const path = z.object({ id });
+  return {
+    [`/${kind}s`]: {
+      get: {
+        operationId: `${kind}s`,
+        summary: `All ${kind}s, a line each`,
+        responses: ok(z.array(z.object({ id: z.string(), name: z.string(), revision: z.number().int() }).loose()), 'the list'),
+      },
+      post: {
+        operationId: `create-${kind}`,
+        summary: `A new ${kind}`,
+        requestBody: { required: true, content: json(schema) },
+        responses: ok(storedOf(schema), 'as stored', '201'),
+      },
+    },
+    [`/${kind}s/{id}`]: {
+      get: {
+        operationId: kind,
+        summary: `One ${kind}, whole`,
+        requestParams: { path },
+        responses: ok(storedOf(schema), 'with its revision, also as ETag'),
+      },
+      put: {
+        operationId: `save-${kind}`,
+        summary: `Saves over the revision that was seen`,
+        requestParams: { path, header: ifMatch },
+        requestBody: { required: true, content: json(schema) },
+        responses: ok(storedOf(schema), 'as stored'),
+      },
+      delete: {
+        operationId: `delete-${kind}`,
+        summary: `Deletes it; its revisions stay`,
+        requestParams: { path, header: ifMatch },
+        responses: { '204': { description: 'gone' }, ...problems },
+      },
+    },
+    [`/${kind}s/{id}/revisions`]: {
+      get: {
+        operationId: `${kind}-revisions`,
+        requestParams: { path },
+        responses: ok(z.array(z.object({ revision: z.number().int(), savedAt: z.string() })), 'newest first'),
+      },
+    },
+    [`/${kind}s/{id}/revisions/{revision}`]: {
+      get: {
+        operationId: `${kind}-revision`,
+        requestParams: { path: z.object({ id, revision: z.coerce.number().int() }) },
+        responses: ok(storedOf(schema), 'as it was'),
+      },
+    },
+    [`/${kind}s/{id}/export.json`]: {
+      get: { operationId: `export-${kind}`, requestParams: { path }, responses: ok(ExportFile, 'an export file') },
+    },
+  };
+}
+
+export function openApi(version: string): Record<string, unknown> {
+  const sums: ZodOpenApiPathsObject = Object.fromEntries(
+    POCKET_SUMS.map((sum) => [
+      `/sums/${sum.name}`,
+      {
+        post: {
+          operationId: `sum-${sum.name}`,
+          summary: sum.title,
+          description: sum.about,
+          requestBody: { required: true, content: json(sum.schema) },
+          responses: ok(SumAnswerSchema, 'the figure with its sum'),
+        },
+      },
+    ]),
+  );
+  return createDocument({
+    openapi: '3.1.0',
+    info: { title: 'Saddle', version, description: 'Lengths inside documents are mm; pocket sums take them as people say them.' },
+    servers: [{ url: '/api/v1' }],
+    paths: {
+      '/health': { get: { operationId: 'health', responses: ok(z.object({ status: z.string(), version: z.string() }), 'alive') } },
+      '/schemas/{name}.json': {
+        get: {
+          operationId: 'schema',
+          requestParams: { path: z.object({ name: z.enum(['house', 'job', 'export']) }) },
+          responses: ok(z.unknown(), 'JSON Schema'),
+        },
+      },
+      ...documentPaths('house', House.meta({ id: 'House' })),
+      ...documentPaths('job', Job.meta({ id: 'Job' })),
+      '/jobs/other-side': {
+        post: {
+          operationId: 'start-other-side',
+          summary: 'A new job fed from the other side of the same wall',
+          requestBody: { required: true, content: json(OtherSideAnswers.partial({ id: true })) },
+          responses: ok(storedOf(Job), 'as stored', '201'),
+        },
+      },
+      '/jobs/{id}/ledger': {
+        get: {
+          operationId: 'ledger',
+          requestParams: { path: z.object({ id }) },
+          responses: ok(z.array(Finding), 'all findings, worst first'),
+        },
+      },
+      '/jobs/{id}/steps': {
+        get: { operationId: 'steps', requestParams: { path: z.object({ id }) }, responses: ok(z.array(z.unknown()), 'steps in order') },
+      },
+      '/jobs/{id}/sheet.pdf': {
+        get: {
+          operationId: 'sheet',
+          requestParams: { path: z.object({ id }), query: z.object({ paper: z.enum(['letter', 'a4']).optional() }) },
+          responses: { '200': { description: 'the job sheet', content: { 'application/pdf': { schema: z.string() } } }, ...problems },
+        },
+      },
+      '/export.json': { get: { operationId: 'export', responses: ok(ExportFile, 'everything') } },
+      '/import': {
+        post: {
+          operationId: 'import',
+          requestParams: { query: z.object({ confirm: z.enum(['yes', 'no']).optional() }) },
+          requestBody: { required: true, content: json(ExportFile) },
+          responses: ok(z.object({ written: z.boolean(), rows: z.array(ImportRowSchema) }), 'row by row; written only when confirmed'),
+        },
+      },
+      '/sums': { get: { operationId: 'sums', responses: ok(z.array(z.unknown()), 'the pocket sums and what they ask') } },
+      ...sums,
+    },
+  }) as unknown as Record<string, unknown>;
+}

@@ -1,0 +1,64 @@
+/** Errors as RFC 9457 problem documents: what field, what was expected, what came. Never a stack trace. */
+import type { NextFunction, Request, Response } from 'express';
+import type { FieldError } from '@saddle/core/model';
+import { SumInputError } from '@saddle/core/pocket';
+
+export interface Problem {
+  type: string;
+  title: string;
+  status: number;
+  detail?: string;
+  errors?: FieldError[];
+  [extra: string]: unknown;
+}
+
+export class ProblemError extends Error {
+  constructor(readonly problem: Problem) {
+    super(problem.title);
+  }
+}
+
+export const problem = (status: number, type: string, title: string, more: Partial<Problem> = {}): ProblemError =>
+  new ProblemError({ type: `urn:saddle:${type}`, title, status, ...more });
+
+export const invalid = (errors: FieldError[], title = 'Something in it is not as it should be.'): ProblemError =>
+  problem(422, 'invalid', title, { detail: errors[0]?.message, errors });
+export const notFound = (what: string, id: string): ProblemError => problem(404, 'not-found', `There is no ${what} ${id.slice(0, 60)}.`);
+
+/** Body-parser's own errors carry a type; what the client did wrong is said, the rest is ours. */
+function asProblem(error: unknown): Problem | undefined {
+  if (error instanceof ProblemError) return error.problem;
+  if (error instanceof SumInputError) {
+    const came = JSON.stringify(error.came) ?? 'nothing';
+    return invalid([
+      {
+        path: `/${error.field}`,
+        message: error.message,
+        expected: 'see the message',
+        came: came.length > 60 ? `${came.slice(0, 60)}…` : came,
+      },
+    ]).problem;
+  }
+  const { type, limit, status } = error as { type?: string; limit?: number; status?: number };
+  if (type === 'entity.too.large')
+    return problem(413, 'too-large', `That is more than ${Math.round((limit ?? 0) / 1024 / 1024)} MB.`, {
+      errors: [{ path: '/', message: 'The body is too large.', expected: `at most ${limit ?? 0} bytes`, came: 'more' }],
+    }).problem;
+  if (type === 'entity.parse.failed')
+    return problem(400, 'not-json', 'The body is not JSON.', {
+      errors: [
+        { path: '/', message: (error as Error).message.slice(0, 200), expected: 'one JSON value', came: 'text that does not parse' },
+      ],
+    }).problem;
+  if (status !== undefined && status >= 400 && status < 500)
+    return problem(status, 'request', (error as Error).message.slice(0, 200)).problem;
+  return undefined;
+}
+
+export function problemHandler(error: unknown, request: Request, response: Response, next: NextFunction): void {
+  if (response.headersSent) return next(error);
+  const known = asProblem(error);
+  if (!known) request.log.error({ err: error }, 'unexpected error');
+  const body = known ?? problem(500, 'internal', 'Saddle made a mistake; nothing was changed. The log has the details.').problem;
+  response.status(body.status).type('application/problem+json').send(JSON.stringify(body));
+}

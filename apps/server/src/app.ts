@@ -1,0 +1,67 @@
+/** The Express application: security headers, the API, and the built page. */
+import { existsSync } from 'node:fs';
+import { join } from 'node:path';
+import compression from 'compression';
+import express, { type Express, type NextFunction, type Request, type Response } from 'express';
+import helmet from 'helmet';
+import type { Logger } from 'pino';
+import { pinoHttp } from 'pino-http';
+import { problem, problemHandler } from './api/problem.js';
+import { apiRoutes } from './api/routes.js';
+import type { Store } from './storage/store.js';
+
+/** Largest body that is read at all. Larger than any field allows, so that an oversized field is named and not just cut off. */
+export const BODY_LIMIT = 16 * 1024 * 1024;
+
+const LOOPBACK_HOST = /^(localhost|127(\.\d{1,3}){3}|\[::1\])(:\d+)?$/i;
+
+/** Only pages of this very server may write: a foreign page's form or a rebound name gets nothing. */
+function sameOriginOnly(request: Request, _response: Response, next: NextFunction): void {
+  if (!LOOPBACK_HOST.test(request.get('host') ?? '')) throw problem(421, 'wrong-host', 'Saddle answers on this machine only.');
+  if (request.method === 'GET' || request.method === 'HEAD') return next();
+  const origin = request.get('origin');
+  if (origin && new URL(origin).host !== request.get('host')) throw problem(403, 'foreign-origin', 'Another page may not write here.');
+  if (request.method !== 'DELETE' && !request.is('application/json'))
+    throw problem(415, 'not-json', 'Send JSON: Content-Type application/json.');
+  next();
+}
+
+export function createApp(store: Store, logger: Logger, webFolder: string, version: string): Express {
+  const app = express();
+  app.disable('x-powered-by');
+  app.use(pinoHttp({ logger, autoLogging: { ignore: (request) => !request.url?.startsWith('/api') } }));
+  app.use(
+    helmet({
+      contentSecurityPolicy: {
+        useDefaults: false,
+        directives: {
+          defaultSrc: ["'self'"],
+          baseUri: ["'self'"],
+          objectSrc: ["'none'"],
+          frameAncestors: ["'none'"],
+          formAction: ["'self'"],
+        },
+      },
+      strictTransportSecurity: false,
+    }),
+  );
+  app.use(compression());
+  app.use('/api/v1', sameOriginOnly, express.json({ limit: BODY_LIMIT, strict: false }), apiRoutes(store, version));
+  app.use(
+    express.static(webFolder, {
+      index: false,
+      setHeaders: (response, path) =>
+        void response.set('Cache-Control', /-[A-Z0-9]{8}\.\w+$/.test(path) ? 'public, max-age=31536000, immutable' : 'no-cache'),
+    }),
+  );
+  app.get(/^\/(?!api\/)[^.]*$/, (_request, response, next) => {
+    const index = join(webFolder, 'index.html');
+    if (!existsSync(index)) return next();
+    response.set('Cache-Control', 'no-cache').sendFile(index);
+  });
+  app.use((request: Request) => {
+    throw problem(404, 'not-found', `There is no ${request.path.slice(0, 80)} here.`);
+  });
+  app.use(problemHandler);
+  return app;
+}

@@ -1,0 +1,146 @@
+/** One face of the wall on paper: a window round the work, to a stated scale, dimensions in lanes. */
+import type { Dimension, Elevation, ElevationShape } from '@saddle/core/layout';
+import { printMark, type LengthUnit } from '@saddle/core/measure';
+import { INK, MARGIN, room, type Doc } from './pdf.js';
+
+const LANE = 15;
+const FIRST_LANE = 12;
+
+export function drawElevation(doc: Doc, wall: Elevation, caption: string, unit: LengthUnit): void {
+  const lanes = Math.max(0, ...wall.dimensions.filter((d) => d.axis === 'along').map((d) => d.lane + 1));
+  const below = FIRST_LANE + lanes * LANE + 6;
+  const frame = { width: doc.page.width - 2 * MARGIN, height: 190 };
+  room(doc, frame.height + below + 24);
+  const x0 = MARGIN;
+  const y0 = doc.y + 4;
+  const view = wall.work;
+  const scale = Math.min(frame.width / view.width, frame.height / view.height);
+  const drawn = { width: view.width * scale, height: view.height * scale };
+  const X = (u: number) => x0 + (u - view.u) * scale;
+  const Y = (z: number) => y0 + drawn.height - (z - view.z) * scale;
+
+  doc.save();
+  doc.rect(x0, y0, drawn.width, drawn.height).clip();
+  for (const shape of wall.shapes) drawShape(doc, shape, X, Y, scale);
+  doc.restore();
+  doc.rect(x0, y0, drawn.width, drawn.height).lineWidth(0.8).strokeColor(INK.black).stroke();
+  for (const shape of wall.shapes)
+    labelShape(doc, shape, X, Y, scale, { left: x0, right: x0 + drawn.width, top: y0, bottom: y0 + drawn.height });
+  for (const d of wall.dimensions) {
+    if (d.axis === 'along') along(doc, d, X, y0 + drawn.height + FIRST_LANE + d.lane * LANE, x0, x0 + drawn.width);
+    else up(doc, d, X(d.reach) + 14 + d.lane * 30, Y);
+  }
+  doc
+    .font('body')
+    .fontSize(8.5)
+    .fillColor(INK.grey)
+    .text(`${caption}. Shown: ${printMark(view.width, unit)} of ${printMark(wall.widthMm, unit)}.`, MARGIN, y0 + drawn.height + below, {
+      width: frame.width,
+    });
+  doc.x = MARGIN;
+  doc.moveDown(0.4);
+}
+
+function drawShape(doc: Doc, s: ElevationShape, X: (u: number) => number, Y: (z: number) => number, scale: number): void {
+  const [x, y, w, h] = [X(s.u), Y(s.z + s.height), s.width * scale, s.height * scale];
+  doc.undash();
+  switch (s.kind) {
+    case 'wall':
+      return;
+    case 'stud':
+    case 'plate':
+      doc.dash(3, { space: 2 }).rect(x, y, w, h).lineWidth(0.5).strokeColor(INK.wood).stroke().undash();
+      return;
+    case 'door':
+    case 'window':
+      doc.rect(x, y, w, h).lineWidth(0.8).fillAndStroke(INK.paper, INK.black);
+      return;
+    case 'base':
+      doc.rect(x, y, w, h).lineWidth(0.5).strokeColor(INK.line).stroke();
+      return;
+    case 'obstacle':
+      doc.dash(3, { space: 2 }).rect(x, y, w, h).lineWidth(0.8).strokeColor(INK.red).stroke().undash();
+      return;
+    case 'reference':
+      doc
+        .dash(6, { space: 3 })
+        .moveTo(x, y)
+        .lineTo(x, y + h)
+        .lineWidth(0.5)
+        .strokeColor(INK.grey)
+        .stroke()
+        .undash();
+      return;
+    case 'cover':
+      doc
+        .rect(x, y, w, h)
+        .lineWidth(0.4)
+        .strokeColor(s.state === 'planned' ? INK.blue : INK.grey)
+        .stroke();
+      return;
+    case 'ghost-box':
+      doc.dash(2, { space: 2 }).rect(x, y, w, h).lineWidth(0.8).strokeColor(INK.black).stroke().undash();
+      return;
+    case 'opening':
+    case 'box':
+      doc
+        .rect(x, y, w, h)
+        .lineWidth(s.kind === 'box' ? 1.3 : 0.6)
+        .strokeColor(s.state === 'planned' ? INK.blue : INK.black)
+        .stroke();
+  }
+}
+
+function labelShape(
+  doc: Doc,
+  s: ElevationShape,
+  X: (u: number) => number,
+  Y: (z: number) => number,
+  scale: number,
+  frame: { left: number; right: number; top: number; bottom: number },
+): void {
+  if (!s.label || !['box', 'ghost-box', 'obstacle', 'reference', 'door', 'window'].includes(s.kind)) return;
+  const x = Math.max(X(s.u), frame.left) + (s.kind === 'reference' ? 2 : 0);
+  const inside = x < frame.right - 8 && x + s.width * scale >= frame.left;
+  const y =
+    s.kind === 'box' || s.kind === 'ghost-box'
+      ? Y(s.z + s.height) - 24
+      : frame.top + (s.kind === 'reference' ? 4 : s.kind === 'obstacle' ? 16 : 28);
+  if (!inside || y < frame.top) return;
+  doc
+    .font('narrow')
+    .fontSize(8.5)
+    .fillColor(s.kind === 'obstacle' ? INK.red : s.state === 'planned' ? INK.blue : INK.black);
+  doc.text(s.kind === 'ghost-box' ? `${s.label}, other face` : s.label, x, y, { lineBreak: false });
+}
+
+const number = (doc: Doc, text: string, x: number, y: number): void => {
+  doc.font('narrowStrong').fontSize(9.5);
+  const w = doc.widthOfString(text);
+  doc.rect(x - w / 2 - 2, y - 5.5, w + 4, 11).fill('#ffffff');
+  doc.fillColor(INK.blue).text(text, x - w / 2, y - 5.5, { lineBreak: false });
+};
+
+function along(doc: Doc, d: Dimension, X: (u: number) => number, y: number, left: number, right: number): void {
+  const clip = (x: number) => Math.min(Math.max(x, left), right);
+  const [a, b] = [clip(X(Math.min(d.from, d.to))), clip(X(Math.max(d.from, d.to)))];
+  doc.undash().moveTo(a, y).lineTo(b, y).lineWidth(0.6).strokeColor(INK.blue).stroke();
+  for (const u of [d.from, d.to])
+    if (X(u) >= left && X(u) <= right)
+      doc
+        .moveTo(X(u), y - 4)
+        .lineTo(X(u), y + 4)
+        .stroke();
+  number(doc, `${d.text} · ${d.of}`, (a + b) / 2, y);
+}
+
+function up(doc: Doc, d: Dimension, x: number, Y: (z: number) => number): void {
+  const [a, b] = [Y(d.from), Y(d.to)];
+  doc.undash().moveTo(x, a).lineTo(x, b).lineWidth(0.6).strokeColor(INK.blue).stroke();
+  for (const y of [a, b])
+    doc
+      .moveTo(x - 4, y)
+      .lineTo(x + 4, y)
+      .stroke();
+  number(doc, d.text, x, (a + b) / 2);
+}

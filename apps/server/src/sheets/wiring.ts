@@ -1,0 +1,104 @@
+/** A box opened flat on paper. Colours are shown as they are and always with a letter; white has an outline, bare a hatch. */
+import type { WireShape, WiringDrawing } from '@saddle/core/wiring';
+import { INK, MARGIN, room, type Doc } from './pdf.js';
+
+const WIRE: Record<string, string> = {
+  black: '#1c1d20',
+  white: '#ffffff',
+  red: '#c23a22',
+  blue: '#2f62b5',
+  bare: '#c07a3c',
+  green: '#3d7d4d',
+};
+
+export function drawWiring(doc: Doc, drawing: WiringDrawing, caption: string): void {
+  const scale = Math.min(0.62, (doc.page.width - 2 * MARGIN) / drawing.width);
+  const height = drawing.height * scale;
+  room(doc, height + 20);
+  const y0 = doc.y + 2;
+  doc.save();
+  doc.translate(MARGIN, y0).scale(scale);
+  doc
+    .roundedRect(4, 30, drawing.width - 8, drawing.height - 36, 8)
+    .lineWidth(1.4)
+    .strokeColor(INK.black)
+    .stroke();
+  for (const cable of drawing.cables) {
+    doc.rect(cable.x, 14, cable.width, 34).lineWidth(1).fillAndStroke('#efe6cf', INK.black);
+    doc
+      .font('narrowStrong')
+      .fontSize(14)
+      .fillColor(INK.black)
+      .text(cable.kind, cable.x, 22, { width: cable.width, align: 'center', lineBreak: false });
+    doc
+      .font('narrow')
+      .fontSize(12)
+      .text(`${cable.label} · ${cable.side}`, cable.x - 12, 0, { width: cable.width + 24, height: 13, ellipsis: true, lineBreak: false });
+  }
+  if (drawing.device) {
+    const d = drawing.device;
+    doc.roundedRect(d.x, d.y, d.width, d.height, 6).lineWidth(1.4).strokeColor(INK.black).stroke();
+    for (const half of [0.28, 0.72])
+      doc
+        .roundedRect(d.x + 18, d.y + d.height * half - 26, d.width - 36, 52, 8)
+        .lineWidth(1)
+        .stroke();
+    doc
+      .font('narrow')
+      .fontSize(12)
+      .fillColor(INK.black)
+      .text(d.name, d.x - 30, d.y - 18, { width: d.width + 60, align: 'center', lineBreak: false });
+  }
+  for (const wire of drawing.wires) drawWire(doc, wire);
+  for (const s of drawing.splices) {
+    doc
+      .roundedRect(s.x - 2, s.y - 14, 28, 28, 4)
+      .lineWidth(1.2)
+      .fillAndStroke('#e4ddcb', INK.black);
+    doc
+      .font('narrowStrong')
+      .fontSize(13)
+      .fillColor(INK.black)
+      .text(`${s.count}`, s.x - 2, s.y - 7, { width: 28, align: 'center', lineBreak: false });
+  }
+  for (const t of drawing.terminals) {
+    doc
+      .circle(t.x, t.y, 8)
+      .lineWidth(1.2)
+      .fillAndStroke(t.role === 'hot' ? '#d9a93c' : t.role === 'neutral' ? '#dcdcdc' : '#5d9a6c', INK.black);
+    doc.font('narrow').fontSize(11).fillColor(INK.black);
+    const text = t.used ? t.name : `${t.name}, unused`;
+    if (t.labelSide === 'left') doc.text(text, t.x - 92, t.y + 10, { width: 80, align: 'right', lineBreak: false });
+    else doc.text(text, t.x + (t.labelSide === 'right' ? 12 : -10), t.y + 10, { lineBreak: false });
+  }
+  doc.restore();
+  doc
+    .font('body')
+    .fontSize(8.5)
+    .fillColor(INK.grey)
+    .text(caption, MARGIN, y0 + height + 3);
+  doc.x = MARGIN;
+  doc.moveDown(0.3);
+}
+
+function drawWire(doc: Doc, wire: WireShape): void {
+  const path = () => {
+    wire.points.forEach(([x, y], i) => (i === 0 ? doc.moveTo(x, y) : doc.lineTo(x, y)));
+    return doc;
+  };
+  doc.lineJoin('round');
+  path().lineWidth(6.5).strokeColor('#ffffff').stroke();
+  path().lineWidth(4.6).strokeColor(INK.black).stroke();
+  path().lineWidth(3).strokeColor(WIRE[wire.lead.colour]!).stroke();
+  if (wire.lead.colour === 'bare') path().dash(2, { space: 3 }).lineWidth(3).strokeColor('#8a4f1f').stroke().undash();
+  const [x, y] = wire.label;
+  doc
+    .rect(x - 8, y - 8, 16, 16)
+    .lineWidth(1)
+    .fillAndStroke('#ffffff', INK.black);
+  doc
+    .font('narrowStrong')
+    .fontSize(12)
+    .fillColor(INK.black)
+    .text(wire.lead.letter, x - 8, y - 6, { width: 16, align: 'center', lineBreak: false });
+}

@@ -1,0 +1,24 @@
+import type { MigrationInterface, QueryRunner } from 'typeorm';
+
+/** Houses, jobs and their revisions. Deleting a house with jobs is refused by the database itself. */
+export class Documents1764000000000 implements MigrationInterface {
+  name = 'Documents1764000000000';
+
+  async up(runner: QueryRunner): Promise<void> {
+    await runner.query(
+      `CREATE TABLE house (id TEXT PRIMARY KEY NOT NULL, revision INTEGER NOT NULL, document TEXT NOT NULL, savedAt TEXT NOT NULL)`,
+    );
+    await runner.query(
+      `CREATE TABLE job (id TEXT PRIMARY KEY NOT NULL, houseId TEXT NOT NULL REFERENCES house (id) ON DELETE RESTRICT, revision INTEGER NOT NULL, document TEXT NOT NULL, savedAt TEXT NOT NULL)`,
+    );
+    await runner.query(`CREATE INDEX job_house ON job (houseId)`);
+    await runner.query(
+      `CREATE TABLE revision (kind TEXT NOT NULL, id TEXT NOT NULL, revision INTEGER NOT NULL, document TEXT NOT NULL, savedAt TEXT NOT NULL, PRIMARY KEY (kind, id, revision))`,
+    );
+    await runner.query(`CREATE TABLE setting (key TEXT PRIMARY KEY NOT NULL, value TEXT NOT NULL)`);
+  }
+
+  async down(runner: QueryRunner): Promise<void> {
+    for (const table of ['setting', 'revision', 'job', 'house']) await runner.query(`DROP TABLE ${table}`);
+  }
+}

@@ -1,0 +1,135 @@
+/** Box kinds, without makers. Volumes of metal boxes are the table's; plastic ones are typical, the stamp inside wins. */
+import { inches } from '../measure/index.js';
+import type { Source } from './source.js';
+import { practice } from './source.js';
+
+export const BOX_KIND_IDS = [
+  'nail-on-1g-18',
+  'nail-on-1g-20',
+  'nail-on-1g-22',
+  'nail-on-2g-34',
+  'wings-1g-14',
+  'wings-1g-20',
+  'wings-1g-plaster-20',
+  'wings-2g-32',
+  'wings-2g-34',
+  'metal-device-2',
+  'metal-device-2-1/4',
+  'metal-device-2-1/2',
+  'metal-device-2-3/4',
+  'metal-device-3-1/2',
+  'metal-utility-1-1/2',
+  'metal-utility-1-7/8',
+  'metal-utility-2-1/8',
+  'metal-square-1-1/2',
+  'metal-square-2-1/8',
+  'masonry-2-1/2',
+  'masonry-3-1/2',
+] as const;
+export type BoxKindId = (typeof BOX_KIND_IDS)[number];
+
+export type ClampKind = 'internal' | 'moulded' | 'external' | 'none';
+export type Mounting = 'nail-on' | 'wings' | 'stud-screw' | 'masonry';
+
+export interface BoxKind {
+  id: BoxKindId;
+  name: string;
+  material: 'plastic' | 'metal';
+  mounting: Mounting;
+  gangs: number;
+  /** body, seen from the front, in mm */
+  widthMm: number;
+  heightMm: number;
+  /** from the front edge to the back, in mm */
+  depthMm: number;
+  volumeIn3: number;
+  clamps: ClampKind;
+  /** opening to cut for a box put into a closed wall, in mm; none for kinds that need open framing */
+  opening?: { widthMm: number; heightMm: number };
+  /** thickness of finish that the wings can clamp, in mm */
+  clampsFinishMm?: { min: number; max: number };
+  source: Source;
+}
+
+const TABLE_A: Source = { standard: 'NEC', edition: '2020', clause: 'Table 314.16(A)', from: 'memory' };
+
+/** Each further gang adds 1 13/16 in centre to centre (common practice). */
+export const GANG_PITCH_MM = inches(1.8125);
+
+const single = { widthMm: inches(2.25), heightMm: inches(3.75) };
+const double = { widthMm: single.widthMm + GANG_PITCH_MM, heightMm: inches(3.75) };
+
+type Row = Omit<BoxKind, 'id' | 'source'> & { source?: Source };
+const plastic = (
+  name: string,
+  mounting: Mounting,
+  gangs: number,
+  depthIn: number,
+  volumeIn3: number,
+  clamps: ClampKind,
+  finishIn?: [number, number],
+): Row => ({
+  name,
+  material: 'plastic',
+  mounting,
+  gangs,
+  ...(gangs === 1 ? single : double),
+  depthMm: inches(depthIn),
+  volumeIn3,
+  clamps,
+  opening: finishIn ? (gangs === 1 ? single : double) : undefined,
+  clampsFinishMm: finishIn ? { min: inches(finishIn[0]), max: inches(finishIn[1]) } : undefined,
+});
+const metal = (
+  name: string,
+  mounting: Mounting,
+  size: [widthIn: number, heightIn: number, depthIn: number],
+  volumeIn3: number,
+  gangs = 1,
+): Row => ({
+  name,
+  material: 'metal',
+  mounting,
+  gangs,
+  widthMm: inches(size[0]),
+  heightMm: inches(size[1]),
+  depthMm: inches(size[2]),
+  volumeIn3,
+  clamps: mounting === 'masonry' ? 'none' : 'internal',
+  opening: { widthMm: inches(size[0] + 0.0625), heightMm: inches(size[1] + 0.0625) },
+  source: TABLE_A,
+});
+
+const ROWS: Record<BoxKindId, Row> = {
+  'nail-on-1g-18': plastic('nail-on, one gang, 18 in³', 'nail-on', 1, 2.75, 18, 'none'),
+  'nail-on-1g-20': plastic('nail-on, one gang, 20.3 in³', 'nail-on', 1, 3.125, 20.3, 'none'),
+  'nail-on-1g-22': plastic('nail-on, one gang, 22.5 in³', 'nail-on', 1, 3.5, 22.5, 'none'),
+  'nail-on-2g-34': plastic('nail-on, two gang, 34 in³', 'nail-on', 2, 3, 34, 'moulded'),
+  'wings-1g-14': plastic('old-work with wings, one gang, shallow 14 in³', 'wings', 1, 2.25, 14, 'moulded', [0.25, 0.75]),
+  'wings-1g-20': plastic('old-work with wings, one gang, deep 20 in³', 'wings', 1, 3, 20, 'moulded', [0.25, 0.75]),
+  'wings-1g-plaster-20': plastic('old-work with long wings for plaster, one gang, 20 in³', 'wings', 1, 3, 20, 'moulded', [0.5, 1.25]),
+  'wings-2g-32': plastic('old-work with wings, two gang, 32 in³', 'wings', 2, 2.75, 32, 'moulded', [0.25, 0.75]),
+  'wings-2g-34': plastic('old-work with long wings for plaster, two gang, 34 in³', 'wings', 2, 3, 34, 'moulded', [0.5, 1.25]),
+  'metal-device-2': metal('metal device box 3 × 2 × 2', 'stud-screw', [2, 3, 2], 10),
+  'metal-device-2-1/4': metal('metal device box 3 × 2 × 2¼', 'stud-screw', [2, 3, 2.25], 10.5),
+  'metal-device-2-1/2': metal('metal device box 3 × 2 × 2½', 'stud-screw', [2, 3, 2.5], 12.5),
+  'metal-device-2-3/4': metal('metal device box 3 × 2 × 2¾', 'stud-screw', [2, 3, 2.75], 14),
+  'metal-device-3-1/2': metal('metal device box 3 × 2 × 3½', 'stud-screw', [2, 3, 3.5], 18),
+  'metal-utility-1-1/2': metal('metal device box 4 × 2⅛ × 1½', 'stud-screw', [2.125, 4, 1.5], 10.3),
+  'metal-utility-1-7/8': metal('metal device box 4 × 2⅛ × 1⅞', 'stud-screw', [2.125, 4, 1.875], 13),
+  'metal-utility-2-1/8': metal('metal device box 4 × 2⅛ × 2⅛', 'stud-screw', [2.125, 4, 2.125], 14.5),
+  'metal-square-1-1/2': metal('metal 4 in square × 1½', 'stud-screw', [4, 4, 1.5], 21),
+  'metal-square-2-1/8': metal('metal 4 in square × 2⅛', 'stud-screw', [4, 4, 2.125], 30.3),
+  'masonry-2-1/2': metal('masonry box 3¾ × 2 × 2½', 'masonry', [2, 3.75, 2.5], 14),
+  'masonry-3-1/2': metal('masonry box 3¾ × 2 × 3½', 'masonry', [2, 3.75, 3.5], 21),
+};
+
+export const BOX_KINDS: Record<BoxKindId, BoxKind> = Object.fromEntries(
+  BOX_KIND_IDS.map((id) => [id, { id, source: practice, ...ROWS[id] }]),
+) as Record<BoxKindId, BoxKind>;
+
+export const boxKinds = (): BoxKind[] => BOX_KIND_IDS.map((id) => BOX_KINDS[id]);
+
+/** A standard one-gang cover plate, in mm (common practice); each further gang is one pitch wider. */
+export const PLATE = { widthMm: inches(2.75), heightMm: inches(4.5) };
+export const plateWidthMm = (gangs: number): number => PLATE.widthMm + (gangs - 1) * GANG_PITCH_MM;

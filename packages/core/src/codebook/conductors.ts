@@ -1,0 +1,198 @@
+/** Free ends, sheath and securing: NEC 300.14, 314.17, 334.30. Lengths in mm. */
+import { nec, practice } from '../catalog/index.js';
+import { inches } from '../measure/index.js';
+import type { Edition, Schools } from '../model/index.js';
+import { atLeast, atMost, term, type Judged } from './judged.js';
+
+const year = (edition: Edition): string => edition.slice(3);
+
+export interface FreeConductorInput {
+  edition: Edition;
+  /** conductor from where it leaves the sheath; undefined: not measured */
+  fromSheathMm: number | undefined;
+  /** from the sheath's end to the front of the opening; undefined: box depth not known */
+  sheathToOpeningMm: number | undefined;
+  openingWidthMm: number;
+  openingHeightMm: number;
+  /** passes through without a cut or splice: exempt */
+  unbroken?: boolean;
+}
+
+export const LEAST_FREE_MM = inches(6);
+export const LEAST_BEYOND_OPENING_MM = inches(3);
+/** The 3 in rule applies where the opening is under 8 in in every direction, its diagonal included. */
+export const LARGE_OPENING_MM = inches(8);
+
+export const openingDiagonalMm = (widthMm: number, heightMm: number): number => Math.hypot(widthMm, heightMm);
+
+/** Least free length from the sheath so that both halves of 300.14 hold, in mm. */
+export function freeConductorLength(sheathToOpeningMm: number, openingWidthMm: number, openingHeightMm: number): number {
+  const small = openingDiagonalMm(openingWidthMm, openingHeightMm) < LARGE_OPENING_MM;
+  return small ? Math.max(LEAST_FREE_MM, sheathToOpeningMm + LEAST_BEYOND_OPENING_MM) : LEAST_FREE_MM;
+}
+
+/** Free conductor at an outlet (300.14): 6 in from the sheath, and 3 in beyond a small opening; both. */
+export function freeConductor(input: FreeConductorInput): Judged & { neededMm: number | undefined } {
+  const source = nec(year(input.edition), '300.14');
+  if (input.unbroken) {
+    return { verdict: 'ok', says: 'passes unbroken: no free length is asked for', sums: [], source, neededMm: 0 };
+  }
+  const diagonal = openingDiagonalMm(input.openingWidthMm, input.openingHeightMm);
+  const small = diagonal < LARGE_OPENING_MM;
+  const neededMm =
+    small && input.sheathToOpeningMm === undefined
+      ? undefined
+      : freeConductorLength(input.sheathToOpeningMm ?? 0, input.openingWidthMm, input.openingHeightMm);
+  const free = input.fromSheathMm;
+  const sixIn = (mm: number) => ({
+    terms: [term('free conductor from the sheath', mm, 'length')],
+    result: term('from the sheath', mm, 'length'),
+    limit: { ...term('least', LEAST_FREE_MM, 'length'), relation: '≥' as const },
+  });
+  const size = {
+    terms: [term('opening width', input.openingWidthMm, 'length'), term('opening height', input.openingHeightMm, 'length')],
+    formula: '√(width² + height²): the longest direction of the opening',
+    result: term(small ? 'under 8 in: the 3 in rule applies' : '8 in or more: the 3 in rule does not apply', diagonal, 'length'),
+  };
+  if (free === undefined || neededMm === undefined) {
+    return {
+      verdict: 'can’t tell',
+      says: free === undefined ? 'the free length has not been measured' : 'the depth of the box is not known',
+      source,
+      neededMm,
+      sums: [size],
+      ask:
+        free === undefined
+          ? 'With the circuit proved dead, measure the conductors from where they leave the sheath.'
+          : 'Measure the depth of the box from its front edge.',
+    };
+  }
+  const sums = [sixIn(free), size];
+  if (small) {
+    const beyond = free - input.sheathToOpeningMm!;
+    sums.push({
+      terms: [term('free conductor', free, 'length'), term('less sheath to the opening', -input.sheathToOpeningMm!, 'length')],
+      result: term('beyond the opening', beyond, 'length'),
+      limit: { ...term('least', LEAST_BEYOND_OPENING_MM, 'length'), relation: '≥' as const },
+    } as (typeof sums)[number]);
+  }
+  const enough = atLeast(free, neededMm);
+  return {
+    verdict: enough ? 'ok' : 'stop',
+    says: enough ? 'both rules met' : 'too short: splice on pigtails in the box, or bring more cable in',
+    sums,
+    source,
+    neededMm,
+  };
+}
+
+/** Free end that a school leaves, never below what 300.14 needs: mm from the sheath. */
+export function freeEndBySchool(school: Schools['freeEnds'], neededMm: number): number {
+  const wish = { 'code minimum': inches(6), '6 + 1': inches(7), '8 in': inches(8) }[school];
+  return Math.max(wish, neededMm);
+}
+
+export const sheathBySchool = (school: Schools['sheath']): number => inches(school === '1/4' ? 0.25 : 1);
+
+/** Sheath inside the box (314.17): at least ¼ in; up to 1 in is common practice. */
+export function sheathInside(edition: Edition, insideMm: number | undefined): Judged {
+  const source = nec(year(edition), '314.17(B)');
+  if (insideMm === undefined)
+    return {
+      verdict: 'can’t tell',
+      says: 'nobody has looked how far the sheath comes in',
+      sums: [],
+      source,
+      ask: 'Look how far the sheath reaches past the clamp.',
+    };
+  const sums = [
+    {
+      terms: [],
+      result: term('sheath inside', insideMm, 'length'),
+      limit: { ...term('least', inches(0.25), 'length'), relation: '≥' as const },
+    },
+  ];
+  if (!atLeast(insideMm, inches(0.25))) return { verdict: 'stop', says: 'the sheath must come at least 1/4 in into the box', sums, source };
+  if (!atMost(insideMm, inches(1)))
+    return { verdict: 'caution', says: 'over 1 in of sheath takes room and stiffens the fold', sums, source: practice };
+  return { verdict: 'ok', says: 'enough, and not too much', sums, source };
+}
+
+export interface SecuringInput {
+  edition: Edition;
+  plasticSingleGang: boolean;
+  hasClamp: boolean | undefined;
+  /** fished between access points in a closed wall: may stay unsupported */
+  fished: boolean;
+  /** first staple, measured along the cable from the box; undefined when not known */
+  firstStapleMm: number | undefined;
+}
+
+export const STAPLE_SPACING_MM = inches(54);
+
+/** Distance of the first staple from a box: 12 in with a clamp, 8 in for a single-gang plastic box without one. */
+export const firstStapleWithinMm = (plasticSingleGang: boolean, hasClamp: boolean): number =>
+  inches(plasticSingleGang && !hasClamp ? 8 : 12);
+
+/** Securing of nonmetallic-sheathed cable at a box (334.30, 314.17(B)). */
+export function securing(input: SecuringInput): Judged {
+  const source = nec(year(input.edition), '334.30 and 314.17(B)');
+  if (input.hasClamp === undefined)
+    return {
+      verdict: 'can’t tell',
+      says: 'whether the box has a clamp is not known',
+      sums: [],
+      source,
+      ask: 'Look whether the cable is held by a clamp where it enters.',
+    };
+  if (!input.hasClamp && !input.plasticSingleGang)
+    return { verdict: 'stop', says: 'only a single-gang plastic box may go without a clamp; fit one', sums: [], source };
+  if (input.fished && input.hasClamp)
+    return { verdict: 'ok', says: 'clamped at the box; fished in a closed wall it may stay unsupported between', sums: [], source };
+  const limit = firstStapleWithinMm(input.plasticSingleGang, input.hasClamp);
+  if (input.fished)
+    return {
+      verdict: 'stop',
+      says: 'fished cable must be held at the box: this one has no clamp and no staple can be set',
+      sums: [],
+      source,
+    };
+  if (input.firstStapleMm === undefined) {
+    return {
+      verdict: 'can’t tell',
+      says: 'first staple not measured',
+      source,
+      ask: 'Measure along the cable from the box to the first staple.',
+      sums: [{ terms: [], result: term('first staple within', limit, 'length') }],
+    };
+  }
+  const ok = atMost(input.firstStapleMm, limit);
+  return {
+    verdict: ok ? 'ok' : 'stop',
+    says: ok ? 'held near enough to the box' : 'the first staple is too far from the box',
+    source,
+    sums: [
+      {
+        terms: [],
+        result: term('first staple', input.firstStapleMm, 'length'),
+        limit: { ...term('most', limit, 'length'), relation: '≤' },
+      },
+    ],
+  };
+}
+
+/**
+ * Staples for a run in open framing: first and last within the box's distance, the rest at most 54 in apart.
+ * @param runMm cable from box to box, in mm, 0 or more
+ * @returns positions along the cable in mm, evenly spread
+ */
+export function staplePositions(runMm: number, startWithinMm: number, endWithinMm: number): number[] {
+  if (!(runMm >= 0) || !Number.isFinite(runMm)) throw new RangeError(`staplePositions: the run must be 0 or more mm, got ${runMm}`);
+  if (runMm === 0) return [];
+  if (runMm <= Math.min(startWithinMm, endWithinMm)) return [runMm / 2];
+  const first = Math.min(startWithinMm, runMm);
+  const last = Math.max(runMm - endWithinMm, 0);
+  if (last <= first) return [(Math.max(last, 0) + Math.min(first, runMm)) / 2];
+  const gaps = Math.max(1, Math.ceil((last - first) / STAPLE_SPACING_MM - 1e-9));
+  return Array.from({ length: gaps + 1 }, (_, i) => first + ((last - first) * i) / gaps);
+}

@@ -1,0 +1,6 @@
+export * from './judged.js';
+export * from './boxFill.js';
+export * from './conductors.js';
+export * from './framing.js';
+export * from './load.js';
+export * from './place.js';

@@ -1,0 +1,215 @@
+/** Conductors, breakers, receptacles and what is plugged in: NEC 240.4(D), 210.19–23. */
+import { DEVICE_KINDS, nec, type DeviceKindId } from '../catalog/index.js';
+import { printAwg, type Awg } from '../measure/index.js';
+import type { Edition, Load, Sum, Term } from '../model/index.js';
+import { atMost, product, term, total, type Judged } from './judged.js';
+
+const year = (edition: Edition): string => edition.slice(3);
+
+/** Largest breaker for a copper conductor in A, 240.4(D), from memory. */
+export const LARGEST_BREAKER_A: Partial<Record<Awg, number>> = { 14: 15, 12: 20, 10: 30 };
+/** Smallest copper gauge for a breaker, the reverse of 240.4(D). */
+export const smallestGaugeFor = (breakerA: number): Awg => (breakerA <= 15 ? 14 : breakerA <= 20 ? 12 : breakerA <= 30 ? 10 : 8);
+
+/** Conductor against breaker: heavier wire on a smaller breaker is fine, the reverse overheats. */
+export function conductorForBreaker(edition: Edition, gauge: Awg, breakerA: number | undefined): Judged {
+  const source = nec(year(edition), '240.4(D)');
+  const limit = LARGEST_BREAKER_A[gauge];
+  if (breakerA === undefined)
+    return {
+      verdict: 'can’t tell',
+      says: 'the breaker’s rating is not known',
+      sums: [],
+      source,
+      ask: 'Read the number on the breaker’s handle.',
+    };
+  if (limit === undefined)
+    return {
+      verdict: gauge > 14 ? 'stop' : 'can’t tell',
+      says: gauge > 14 ? `${printAwg(gauge)} is fixture wire, not branch-circuit wire` : `${printAwg(gauge)} is outside this table`,
+      sums: [],
+      source,
+      ask: gauge > 14 ? undefined : 'Ask a licensed electrician for the rating.',
+    };
+  const ok = breakerA <= limit;
+  return {
+    verdict: ok ? 'ok' : 'stop',
+    source,
+    says: ok
+      ? `${printAwg(gauge)} copper may stand on ${breakerA} A`
+      : `${printAwg(gauge)} copper may stand on ${limit} A at most; on ${breakerA} A it overheats before the breaker trips`,
+    sums: [
+      {
+        terms: [],
+        result: term('breaker', breakerA, 'A'),
+        limit: { ...term(`${printAwg(gauge)} copper, at most`, limit, 'A'), relation: '≤' },
+      },
+    ],
+  };
+}
+
+/** Receptacle rating against the circuit (210.21(B)). `soleOutlet`: the only receptacle on its own circuit. */
+export function receptacleRating(edition: Edition, kind: DeviceKindId, breakerA: number | undefined, soleOutlet = false): Judged {
+  const device = DEVICE_KINDS[kind];
+  const source = nec(year(edition), '210.21(B)');
+  if (breakerA === undefined)
+    return {
+      verdict: 'can’t tell',
+      says: 'the breaker’s rating is not known',
+      sums: [],
+      source,
+      ask: 'Read the number on the breaker’s handle.',
+    };
+  const singleAlone = device.outlets === 1 && soleOutlet;
+  const sum: Sum = {
+    terms: [],
+    result: term('receptacle', device.ratingA, 'A'),
+    limit: { ...term('breaker', breakerA, 'A'), relation: singleAlone || breakerA <= 15 ? '≥' : '≤' },
+  };
+  if (breakerA > 20)
+    return { verdict: 'stop', says: `a ${device.ratingA} A receptacle may not stand on a ${breakerA} A circuit`, sums: [sum], source };
+  if (singleAlone && device.ratingA < breakerA)
+    return { verdict: 'stop', says: 'a single receptacle on its own circuit must be rated at least the breaker', sums: [sum], source };
+  if (device.ratingA > breakerA)
+    return {
+      verdict: 'stop',
+      says: `a 20 A face invites 20 A plugs onto ${breakerA} A`,
+      sums: [{ ...sum, limit: { ...term('breaker', breakerA, 'A'), relation: '≤' } }],
+      source,
+    };
+  return {
+    verdict: 'ok',
+    says: `${device.ratingA} A on a ${breakerA} A circuit${device.outlets === 2 ? ': a duplex is two outlets' : ''}`,
+    sums: [sum],
+    source,
+  };
+}
+
+export const loadAmps = (load: Pick<Load, 'watts' | 'amps'>, volts: number): number => load.amps ?? (load.watts ?? 0) / volts;
+
+const loadTerm = (load: Pick<Load, 'name' | 'watts' | 'amps'>, volts: number): Term =>
+  term(load.name, loadAmps(load, volts), 'A', { how: load.watts === undefined ? 'nameplate amps' : `${load.watts} W ÷ ${volts} V` });
+
+/** Cord-connected load on one receptacle (Table 210.21(B)(2)): 12 A on a 15 A face, 16 A on a 20 A face on 20 A. */
+export function cordConnected(
+  edition: Edition,
+  faceA: number,
+  circuitA: number,
+  load: Pick<Load, 'name' | 'watts' | 'amps'>,
+  volts: number,
+): Judged {
+  const limit = faceA >= 30 ? 24 : faceA >= 20 && circuitA >= 20 ? 16 : 12;
+  const amps = loadAmps(load, volts);
+  const ok = atMost(amps, limit);
+  return {
+    verdict: ok ? 'ok' : 'stop',
+    source: nec(year(edition), '210.21(B)(2)'),
+    says: ok ? 'one appliance within what one face may carry' : 'more than one cord-and-plug appliance may draw here',
+    sums: [
+      {
+        terms: [loadTerm(load, volts)],
+        result: term('draws', amps, 'A'),
+        limit: { ...term('one plug, at most', limit, 'A'), relation: '≤' },
+      },
+    ],
+  };
+}
+
+export interface CircuitLoadInput {
+  edition: Edition;
+  breakerA: number | undefined;
+  volts: number;
+  loads: Pick<Load, 'name' | 'watts' | 'amps' | 'continuous' | 'fixed'>[];
+  /** whether everything else on the circuit has been noted; not known counts as no */
+  complete: boolean;
+}
+
+/** All loads at once: the continuous ones at 125 % (210.20(A)), and fixed ones at most half where others share (210.23(A)). */
+export function circuitLoad(input: CircuitLoadInput): Judged & { amps: number } {
+  const source = nec(year(input.edition), '210.20(A) and 210.23(A)');
+  const plain = input.loads.filter((l) => !l.continuous).map((l) => loadTerm(l, input.volts));
+  const continuous = input.loads
+    .filter((l) => l.continuous)
+    .map((l) =>
+      product(`${l.name}, 3 h or more`, 1.25, loadAmps(l, input.volts), 'A', {
+        how: l.watts === undefined ? 'nameplate amps' : `${l.watts} W ÷ ${input.volts} V`,
+      }),
+    );
+  const terms = [...plain, ...continuous];
+  const amps = total(terms);
+  const result = term('all at once', amps, 'A');
+  if (input.breakerA === undefined)
+    return {
+      verdict: 'can’t tell',
+      says: `${amps.toFixed(2)} A wanted; the breaker’s rating is not known`,
+      sums: [{ terms, result }],
+      source,
+      amps,
+      ask: 'Read the number on the breaker’s handle.',
+    };
+  const sums: Sum[] = [{ terms, result, limit: { ...term('breaker', input.breakerA, 'A'), relation: '≤' } }];
+  const fixed = input.loads.filter((l) => l.fixed);
+  const mixed = fixed.length > 0 && fixed.length < input.loads.length;
+  const fixedTerms = fixed.map((l) => loadTerm(l, input.volts));
+  if (mixed)
+    sums.push({
+      terms: fixedTerms,
+      result: term('fastened in place', total(fixedTerms), 'A'),
+      limit: { ...term('half the circuit', input.breakerA / 2, 'A'), relation: '≤' },
+    });
+  if (!atMost(amps, input.breakerA))
+    return { verdict: 'stop', says: `${amps.toFixed(1)} A wanted of ${input.breakerA} A: the breaker would trip`, sums, source, amps };
+  if (mixed && !atMost(total(fixedTerms), input.breakerA / 2))
+    return { verdict: 'stop', says: 'fixed appliances may take half of a circuit that others share', sums, source, amps };
+  if (!input.complete)
+    return {
+      verdict: 'can’t tell',
+      says: `${amps.toFixed(1)} A known of ${input.breakerA} A; what else hangs on it was not noted`,
+      sums,
+      source,
+      amps,
+      ask: 'Switch the breaker off and note every lamp and outlet that goes dead, with its nameplate.',
+    };
+  return { verdict: 'ok', says: `${amps.toFixed(1)} A of ${input.breakerA} A`, sums, source, amps };
+}
+
+/** Conductor resistance in Ω per 1000 ft: solid uncoated copper at 75 °C, NEC Chapter 9 Table 8, from memory. */
+export const OHM_PER_KFT_75C: Partial<Record<Awg, number>> = { 14: 3.07, 12: 1.93, 10: 1.21 };
+
+export interface DropSection {
+  label: string;
+  gauge: Awg;
+  /** one way, in ft */
+  lengthFt: number;
+  currentA: number;
+}
+
+/** Voltage drop over sections one behind the other: Vd = 2 · I · R′ · L each; 3 % of a branch is recommended (210.19(A) note). */
+export function voltageDrop(edition: Edition, volts: number, sections: DropSection[]): Judged & { dropV: number; percent: number } {
+  const terms = sections.map((s) => {
+    const ohmPerKft = OHM_PER_KFT_75C[s.gauge];
+    if (ohmPerKft === undefined) throw new RangeError(`voltageDrop: no resistance for ${printAwg(s.gauge)}; 14, 12 and 10 AWG are known`);
+    return term(s.label, (2 * s.currentA * ohmPerKft * s.lengthFt) / 1000, 'V', {
+      how: `2 × ${s.currentA.toFixed(2)} A × ${ohmPerKft} Ω/1000 ft × ${s.lengthFt.toFixed(1)} ft`,
+    });
+  });
+  const dropV = total(terms);
+  const percent = (dropV / volts) * 100;
+  const ok = atMost(percent, 3);
+  return {
+    dropV,
+    percent,
+    verdict: ok ? 'ok' : 'caution',
+    says: `${dropV.toFixed(2)} V lost, ${(volts - dropV).toFixed(1)} V left under load`,
+    source: nec(year(edition), '210.19 note; Chapter 9 Table 8, solid copper at 75 °C'),
+    sums: [
+      { terms, result: term('drop', dropV, 'V') },
+      {
+        terms: [term('drop', dropV, 'V'), term('supply', volts, 'V')],
+        formula: 'drop ÷ supply',
+        result: term('drop', percent, '%'),
+        limit: { ...term('recommended, at most', 3, '%'), relation: '≤' },
+      },
+    ],
+  };
+}

@@ -1,0 +1,269 @@
+/** Invented sample data: Quince Street 14 and the job Sewing corner. Nothing here is a real place or person. */
+import { feet, inches } from '../measure/index.js';
+import {
+  DEFAULT_SCHOOLS,
+  measured,
+  type Circuit,
+  type House,
+  type Job,
+  type Load,
+  type MeasuredLength,
+  type Room,
+  type Wall,
+} from '../model/index.js';
+
+const inch = (value: number, as: string): MeasuredLength => measured(inches(value), as);
+
+const room = (id: string, name: string, use: Room['use'], waterWithin6ft?: boolean): Room => ({
+  id,
+  name,
+  use,
+  ...(waterWithin6ft === undefined ? {} : { waterWithin6ft }),
+});
+const hall = room('hall', 'hall', 'hallway', false);
+const sewing = room('sewing', 'sewing room', 'bedroom', false);
+
+const rooms: Room[] = [
+  hall,
+  sewing,
+  room('study', 'study', 'study'),
+  room('parlour', 'parlour', 'living'),
+  room('loom', 'loom room', 'workshop'),
+  room('kitchen', 'kitchen', 'kitchen'),
+  room('pantry', 'pantry', 'closet'),
+  room('bath', 'bath', 'bathroom'),
+  room('laundry', 'laundry', 'laundry'),
+  room('utility', 'utility room', 'utility'),
+  room('basement', 'basement', 'unfinished-basement'),
+  room('porch', 'porch', 'outdoors'),
+  room('studio', 'studio', 'workshop'),
+];
+
+const circuit = (id: string, number: string, name: string, breakerA: 15 | 20, more: Partial<Circuit> = {}): Circuit => ({
+  id,
+  number,
+  name,
+  voltsNominal: 120,
+  breakerA,
+  ...more,
+});
+const circuit4 = circuit('c4', '4', 'parlour and hall', 15, {
+  sharedNeutral: false,
+  reservedFor: 'none',
+  groundFault: 'none',
+  arcFault: 'none',
+  lengthToSource: measured(feet(62), '62 ft'),
+  foundHow: 'switched off one by one; parlour and hall went dead',
+  loadsComplete: true,
+});
+const circuits: Circuit[] = [
+  circuit('c1', '1', 'kitchen A', 20, { sharedNeutral: true, commonTrip: true, reservedFor: 'kitchen-small-appliance' }),
+  circuit('c3', '3', 'kitchen B', 20, { sharedNeutral: true, commonTrip: true, reservedFor: 'kitchen-small-appliance' }),
+  circuit('c2', '2', 'bath', 20, { reservedFor: 'bathroom', groundFault: 'device upstream' }),
+  circuit4,
+  circuit('c5', '5', 'back bedrooms', 15),
+  circuit('c6', '6', 'laundry', 20, { reservedFor: 'laundry' }),
+  circuit('c7', '7', 'utility and freezer', 20),
+  circuit('c8', '8', 'porch and shed', 20),
+  circuit('c9', '9', 'lights', 15, { reservedFor: 'none' }),
+];
+
+const load = (id: string, name: string, watts: number, more: Partial<Load> = {}): Load => ({
+  id,
+  name,
+  watts,
+  continuous: false,
+  fixed: false,
+  circuitId: 'c4',
+  ...more,
+});
+const foundLoads: Load[] = [load('lamps', 'parlour lamps, three', 180), load('hall-heater', 'hall heater', 1500, { boxId: 'hall-box' })];
+
+const wall: Wall = {
+  id: 'sewing-hall',
+  name: 'Sewing room, hall wall',
+  length: inch(120, `10'`),
+  height: inch(96, `8'`),
+  framing: {
+    material: 'wood',
+    studDepth: inch(3.5, '3 1/2'),
+    studWidth: inch(1.5, '1 1/2'),
+    spacing: inch(16, '16'),
+    knownStud: { mm: inches(40), as: '40', known: 'scanned', toleranceMm: 6 },
+    extraStuds: [],
+  },
+  faces: {
+    A: { roomId: 'sewing', layers: [{ finish: 'drywall', thickness: inch(0.5, '1/2') }], baseHeight: inch(4.5, '4 1/2') },
+    B: { roomId: 'hall', layers: [{ finish: 'drywall', thickness: inch(0.5, '1/2') }], baseHeight: inch(4.5, '4 1/2') },
+  },
+  references: [{ id: 'door-edge', name: 'door edge', x: inch(92, '92') }],
+  obstacles: [
+    {
+      id: 'vent',
+      kind: 'vent',
+      x: { mm: inches(60.5), as: '60 1/2', known: 'felt' },
+      z: inch(2, '2'),
+      width: inch(3.25, '3 1/4'),
+      height: inch(90, '90'),
+      behindA: inch(1, '1'),
+      thick: inch(2, '2'),
+    },
+  ],
+  openings: [{ id: 'hall-door', kind: 'door', x: inch(92, '92'), z: measured(0, '0'), width: inch(28, '28'), height: inch(80, '80') }],
+  bayLooked: 'seen',
+  fireRated: false,
+};
+
+const found: House['site'] = {
+  rooms,
+  walls: [wall],
+  boxes: [
+    {
+      id: 'hall-box',
+      name: 'Hall box',
+      wallId: wall.id,
+      face: 'B',
+      place: { from: 'door-edge', toward: 'right', to: 'left-edge', distance: inch(46, '46'), bottom: inch(13.25, '13 1/4') },
+      kind: 'metal-device-2-1/2',
+      gangs: 1,
+      hangsOn: 'right',
+      circuitId: 'c4',
+      supportFittings: 0,
+      condition: 'sound',
+    },
+    {
+      id: 'sewing-window-box',
+      name: 'Sewing window box',
+      wallId: wall.id,
+      face: 'A',
+      place: { from: 'left-end', toward: 'right', to: 'left-edge', distance: inch(9.25, '9 1/4'), bottom: inch(13.25, '13 1/4') },
+      kind: 'metal-device-2-1/2',
+      gangs: 1,
+      supportFittings: 0,
+      circuitId: 'c5',
+    },
+  ],
+  cables: [
+    {
+      id: 'hall-from-panel',
+      name: 'panel to hall',
+      gauge: 14,
+      conductors: ['black', 'white'],
+      ground: 'bare',
+      metal: 'copper',
+      sheath: 'nonmetallic',
+      ends: [{ label: 'panel' }, { boxId: 'hall-box', label: 'Hall box', side: 'top' }],
+      direction: 'known',
+      unbrokenIn: [],
+      whiteUsedAsHot: 'no',
+    },
+    {
+      id: 'hall-to-parlour',
+      name: 'hall to parlour',
+      gauge: 14,
+      conductors: ['black', 'white'],
+      metal: 'copper',
+      sheath: 'nonmetallic',
+      ends: [{ boxId: 'hall-box', label: 'Hall box', side: 'top' }, { label: 'parlour' }],
+      direction: 'known',
+      unbrokenIn: [],
+      whiteUsedAsHot: 'no',
+    },
+  ],
+  devices: [
+    { id: 'hall-receptacle', name: 'hall receptacle', boxId: 'hall-box', kind: 'duplex-15', wiredAs: 'feed-through', condition: 'sound' },
+    { id: 'sewing-window-receptacle', name: 'sewing window receptacle', boxId: 'sewing-window-box', kind: 'duplex-15', condition: 'sound' },
+  ],
+  circuits,
+  loads: foundLoads,
+};
+
+export const quinceStreet: House = {
+  format: 'saddle-house',
+  version: 1,
+  id: 'quince-street-14',
+  name: 'Quince Street 14',
+  edition: 'US-2020',
+  unit: 'in',
+  built: 1961,
+  note: 'Invented sample house: single storey, basement under half of it, attic above.',
+  site: found,
+};
+
+/** New duplex in the sewing room, fed from the hall side of the same wall. Fits; with the hall heater it doesn't. */
+export const sewingCorner: Job = {
+  format: 'saddle-job',
+  version: 1,
+  id: 'sewing-corner',
+  houseId: quinceStreet.id,
+  name: 'Sewing corner',
+  situation: 'other-side',
+  edition: quinceStreet.edition,
+  unit: 'in',
+  built: quinceStreet.built,
+  sourceBoxId: 'hall-box',
+  newBoxId: 'sewing-box',
+  found: { ...found, rooms: [sewing, hall], circuits: circuits.filter((c) => ['c4', 'c5'].includes(c.id)) },
+  changes: [
+    {
+      id: 'place-sewing-box',
+      title: 'Set the sewing box',
+      do: 'place-box',
+      box: {
+        id: 'sewing-box',
+        name: 'Sewing box',
+        wallId: wall.id,
+        face: 'A',
+        place: { from: 'left-end', toward: 'right', to: 'left-edge', distance: inch(49.1875, '49 3/16'), bottom: inch(13.25, '13 1/4') },
+        kind: 'wings-1g-20',
+        gangs: 1,
+        hangsOn: 'none',
+        circuitId: 'c4',
+        supportFittings: 0,
+      },
+    },
+    {
+      id: 'run-sewing-cable',
+      title: 'Run 14-2 cable from the hall box to the sewing box',
+      do: 'run-cable',
+      cable: {
+        id: 'hall-to-sewing',
+        name: 'hall to sewing',
+        gauge: 14,
+        conductors: ['black', 'white'],
+        ground: 'bare',
+        metal: 'copper',
+        sheath: 'nonmetallic',
+        ends: [
+          { boxId: 'hall-box', label: 'Hall box', side: 'top' },
+          { boxId: 'sewing-box', label: 'Sewing box', side: 'top' },
+        ],
+        direction: 'known',
+        unbrokenIn: [],
+      },
+    },
+    {
+      id: 'sewing-receptacle',
+      title: 'New receptacle in the sewing room',
+      do: 'place-device',
+      device: { id: 'sewing-receptacle', name: 'sewing receptacle', boxId: 'sewing-box', kind: 'duplex-15', tamperResistant: true },
+    },
+    {
+      id: 'plug-sewing-machine',
+      title: 'Sewing machine',
+      do: 'plug-in',
+      load: load('sewing-machine', 'sewing machine', 85, { boxId: 'sewing-box' }),
+    },
+    {
+      id: 'plug-steam-press',
+      title: 'Steam press',
+      do: 'plug-in',
+      load: load('steam-press', 'steam press', 1100, { boxId: 'sewing-box' }),
+    },
+  ],
+  schools: DEFAULT_SCHOOLS,
+  work: { ticks: [], notes: [], values: [], proof: {} },
+};
+
+export const demoHouses: House[] = [quinceStreet];
+export const demoJobs: Job[] = [sewingCorner];

@@ -1,0 +1,129 @@
+/** Open formats: one house, one job, or everything in one JSON file, with a published schema and a report before anything is taken in. */
+import { z } from 'zod';
+import { checkHouse, checkJob, checkShape, House, Job, type FieldError } from '../model/index.js';
+
+export const EXPORT_VERSION = 1;
+
+export const ExportFile = z.strictObject({
+  $schema: z.string().max(200).optional(),
+  format: z.literal('saddle-export'),
+  version: z.literal(EXPORT_VERSION),
+  houses: z.array(z.unknown()).max(200),
+  jobs: z.array(z.unknown()).max(2000),
+});
+
+/** The same with its contents, for the published schema. */
+const WholeExport = ExportFile.extend({ houses: z.array(House), jobs: z.array(Job) });
+
+export interface Bundle {
+  houses: House[];
+  jobs: Job[];
+}
+
+export const exportFile = (bundle: Bundle) => ({
+  $schema: '/api/v1/schemas/export.json',
+  format: 'saddle-export' as const,
+  version: EXPORT_VERSION,
+  ...bundle,
+});
+
+export interface ImportRow {
+  kind: 'house' | 'job';
+  id: string;
+  name: string;
+  outcome: 'new' | 'replaces' | 'refused';
+  errors: FieldError[];
+}
+export interface ImportReport {
+  rows: ImportRow[];
+  /** what would be written; empty when the file as a whole can't be read */
+  take: Bundle;
+  /** errors of the file as a whole */
+  errors: FieldError[];
+}
+
+const short = (value: unknown): string => (typeof value === 'string' ? value.slice(0, 60) : 'without a name');
+const prefixed = (errors: FieldError[], at: string): FieldError[] =>
+  errors.map((e) => ({ ...e, path: `${at}${e.path === '/' ? '' : e.path}` }));
+
+/**
+ * Reads an export, a house or a job and says row by row what would be taken. Writes nothing.
+ * @param known ids of houses and jobs that are there already
+ */
+export function importReport(data: unknown, known: { houses: ReadonlySet<string>; jobs: ReadonlySet<string> }): ImportReport {
+  const format = (data as { format?: unknown } | null)?.format;
+  let file: { houses: unknown[]; jobs: unknown[] };
+  let at = (kind: 'houses' | 'jobs', i: number) => `/${kind}/${i}`;
+  if (format === 'saddle-house' || format === 'saddle-job') {
+    file = { houses: format === 'saddle-house' ? [data] : [], jobs: format === 'saddle-job' ? [data] : [] };
+    at = () => '';
+  } else {
+    const shape = checkShape(ExportFile, data);
+    if (!shape.ok) return { rows: [], take: { houses: [], jobs: [] }, errors: shape.errors };
+    file = shape.value;
+  }
+  const report: ImportReport = { rows: [], take: { houses: [], jobs: [] }, errors: [] };
+  file.houses.forEach((raw, i) => {
+    const checked = checkHouse(raw);
+    const { id, name } = (raw ?? {}) as { id?: unknown; name?: unknown };
+    if (checked.ok) report.take.houses.push(checked.value);
+    report.rows.push({
+      kind: 'house',
+      id: short(id),
+      name: short(name),
+      outcome: checked.ok ? (known.houses.has(checked.value.id) ? 'replaces' : 'new') : 'refused',
+      errors: checked.ok ? [] : prefixed(checked.errors, at('houses', i)),
+    });
+  });
+  const houseIds = new Set([...known.houses, ...report.take.houses.map((h) => h.id)]);
+  file.jobs.forEach((raw, i) => {
+    const checked = checkJob(raw);
+    const { id, name } = (raw ?? {}) as { id?: unknown; name?: unknown };
+    const errors = checked.ok ? [] : prefixed(checked.errors, at('jobs', i));
+    if (checked.ok && !houseIds.has(checked.value.houseId)) {
+      errors.push({
+        path: `${at('jobs', i)}/houseId`,
+        message: `The house ${checked.value.houseId} is neither here nor in the file; import the house with it.`,
+        expected: 'the id of a house',
+        came: JSON.stringify(checked.value.houseId),
+      });
+    }
+    const taken = checked.ok && errors.length === 0;
+    if (taken) report.take.jobs.push(checked.value);
+    report.rows.push({
+      kind: 'job',
+      id: short(id),
+      name: short(name),
+      outcome: taken ? (known.jobs.has(checked.value.id) ? 'replaces' : 'new') : 'refused',
+      errors,
+    });
+  });
+  for (const kind of ['house', 'job'] as const) {
+    const seen = new Set<string>();
+    for (const row of report.rows.filter((r) => r.kind === kind && r.outcome !== 'refused')) {
+      if (seen.has(row.id)) {
+        row.outcome = 'refused';
+        row.errors.push({
+          path: '/',
+          message: `A second ${kind} with the id ${row.id} is in the file.`,
+          expected: 'one of each id',
+          came: row.id,
+        });
+        report.take[`${kind}s`].splice(
+          report.take[`${kind}s`].findLastIndex((d) => d.id === row.id),
+          1,
+        );
+      }
+      seen.add(row.id);
+    }
+  }
+  return report;
+}
+
+/** Published JSON Schemas (draft 2020-12) by file name. */
+export const PUBLISHED_SCHEMAS: Record<'house' | 'job' | 'export', z.ZodType> = { house: House, job: Job, export: WholeExport };
+
+export const jsonSchema = (name: keyof typeof PUBLISHED_SCHEMAS): Record<string, unknown> => ({
+  title: `Saddle ${name}, version 1`,
+  ...(z.toJSONSchema(PUBLISHED_SCHEMAS[name], { io: 'input', unrepresentable: 'any' }) as Record<string, unknown>),
+});

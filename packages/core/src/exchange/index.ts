@@ -1,0 +1,2 @@
+export * from './bundle.js';
+export * from './jobSheet.js';

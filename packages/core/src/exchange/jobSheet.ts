@@ -1,0 +1,156 @@
+/** The job sheet as blocks of content; the server sets it in type. */
+import { printSource } from '../catalog/index.js';
+import { jobContext, ledgerOf, sumLines, type SumLine } from '../ledger/index.js';
+import { elevation, marksFor, type Elevation } from '../layout/index.js';
+import { printLength, printMark } from '../measure/index.js';
+import type { Finding, House, Job, Verdict } from '../model/index.js';
+import { isTicked, judgeAsk, outageMinutes, PROOF_LABELS, PROOF_ORDER, stepsOf, valueOf } from '../steps/index.js';
+import { materialsOf, toolsOf } from '../takeoff/index.js';
+import { wiringDrawing, wiringPlan, type WiringDrawing } from '../wiring/index.js';
+
+export type SheetBlock =
+  | { kind: 'heading'; text: string; newPage?: boolean }
+  | { kind: 'text'; text: string }
+  | { kind: 'caution'; text: string }
+  | { kind: 'list'; items: string[]; mark: 'dot' | 'number' | 'box' }
+  | { kind: 'table'; columns: string[]; widths: number[]; rows: string[][] }
+  | { kind: 'elevation'; elevation: Elevation; caption: string }
+  | { kind: 'wiring'; drawing: WiringDrawing; caption: string }
+  | { kind: 'finding'; verdict: Verdict; title: string; says: string; source: string; sums: SumLine[][]; ask?: string };
+
+export interface JobSheet {
+  title: string;
+  subtitle: string;
+  foot: string;
+  blocks: SheetBlock[];
+}
+
+const SAFETY =
+  'This sheet helps to plan; it does not replace the local code, a permit, an inspection or a licensed electrician. Code values are from memory: check the adopted local code. Wiring kills and burns: nothing is touched before it is proved dead.';
+
+function findingBlock(finding: Finding, unit: Job['unit']): SheetBlock {
+  return {
+    kind: 'finding',
+    verdict: finding.verdict,
+    title: finding.title,
+    says: finding.says,
+    source: printSource(finding.source),
+    sums: finding.sums.map((s) => sumLines(s, unit)),
+    ask: finding.ask,
+  };
+}
+
+/** Everything a person takes to the wall: drawings, marks, sums, wiring, steps, what to bring, cautions. */
+export function jobSheet(job: Job, house: Pick<House, 'name'> | undefined): JobSheet {
+  const c = jobContext(job);
+  const findings = ledgerOf(job);
+  const steps = stepsOf(job);
+  const plannedIds = new Set(job.changes.flatMap((x) => (x.do === 'place-box' ? [x.box.id] : [])));
+  const draw = (face: 'A' | 'B') =>
+    elevation({
+      site: c.planned,
+      wall: c.wall,
+      face,
+      open: true,
+      plannedIds,
+      workBoxId: c.target.id,
+      sourceBoxId: c.source.id,
+      unit: job.unit,
+    });
+  const roomOf = (face: 'A' | 'B') => c.planned.rooms.find((r) => r.id === c.wall.faces[face].roomId)?.name ?? face;
+  const stops = findings.filter((f) => f.verdict === 'stop');
+  const unknown = findings.filter((f) => f.verdict === 'can’t tell');
+  const blocks: SheetBlock[] = [
+    { kind: 'caution', text: SAFETY },
+    {
+      kind: 'text',
+      text: `${stops.length} stop, ${unknown.length} can’t tell, ${findings.filter((f) => f.verdict === 'caution').length} caution. Circuit off for about ${outageMinutes(steps)} min (common practice).`,
+    },
+    { kind: 'heading', text: 'Mark out' },
+    {
+      kind: 'elevation',
+      elevation: draw(c.target.face),
+      caption: `${c.wall.name}, seen from the ${roomOf(c.target.face)}; dashed is behind the finish`,
+    },
+    {
+      kind: 'table',
+      columns: ['Edge of the opening', 'Measured from', 'Distance'],
+      widths: [0.3, 0.45, 0.25],
+      rows: marksFor(c.wall, c.target).map((m) => [
+        m.edge,
+        `${m.from}, ${m.toward === 'up' ? 'up' : `to the ${m.toward}`}`,
+        printMark(m.distanceMm, job.unit),
+      ]),
+    },
+    {
+      kind: 'elevation',
+      elevation: draw(c.target.face === 'A' ? 'B' : 'A'),
+      caption: `The same wall, seen from the ${roomOf(c.target.face === 'A' ? 'B' : 'A')}`,
+    },
+    { kind: 'heading', text: 'What stops it, and what to look at' },
+  ];
+  const shown = findings.filter((f) => f.verdict !== 'ok' && f.verdict !== 'note');
+  if (shown.length === 0) blocks.push({ kind: 'text', text: 'Nothing stands against it.' });
+  for (const finding of shown) blocks.push(findingBlock(finding, job.unit));
+  for (const box of [c.source, c.target]) {
+    const plan = wiringPlan({ site: c.planned, box, circuit: c.circuit, schools: job.schools });
+    blocks.push({ kind: 'heading', text: `Wiring of ${box.name}` });
+    if (plan.refused.length) {
+      for (const text of plan.refused) blocks.push({ kind: 'caution', text });
+      continue;
+    }
+    blocks.push({
+      kind: 'wiring',
+      drawing: wiringDrawing(plan),
+      caption: 'Opened flat, device seen from the front. H hot, N neutral, G ground.',
+    });
+    if (box.id === c.source.id && plan.takeApart.length)
+      blocks.push({ kind: 'text', text: 'Take apart' }, { kind: 'list', items: plan.takeApart, mark: 'number' });
+    blocks.push(
+      { kind: 'text', text: 'Connect, in this order' },
+      { kind: 'list', items: plan.connect, mark: 'number' },
+      { kind: 'text', text: 'Fold' },
+      { kind: 'list', items: plan.fold, mark: 'number' },
+    );
+    if (plan.notes.length) blocks.push({ kind: 'list', items: plan.notes, mark: 'dot' });
+  }
+  blocks.push({ kind: 'heading', text: 'Steps' });
+  blocks.push({
+    kind: 'caution',
+    text: `Proof of dead, in this order: ${PROOF_ORDER.map((k) => PROOF_LABELS[k].toLowerCase()).join('; ')}.`,
+  });
+  for (const [i, step] of steps.entries()) {
+    const asks = step.asks.map((ask) => {
+      const value = valueOf(job, step.id, ask.key);
+      return value
+        ? `${ask.label}: ${value.as ?? (ask.unit === 'V' ? `${value.value} V` : printLength(value.value, job.unit))} (${judgeAsk(ask, value, job.unit).verdict})`
+        : `${ask.label}: ________ ${judgeAsk(ask, undefined, job.unit).says.replace('measure it: ', '')}`;
+    });
+    blocks.push({ kind: 'text', text: `${i + 1}. ${step.title} · ${step.minutes} min${step.needsDead ? ' · proved dead' : ''}` });
+    blocks.push({ kind: 'list', items: [...step.says, ...asks], mark: isTicked(job, step.id) ? 'dot' : 'box' });
+    for (const text of step.cautions) blocks.push({ kind: 'caution', text });
+  }
+  blocks.push({ kind: 'heading', text: 'What to bring' });
+  blocks.push({
+    kind: 'table',
+    columns: ['What', 'How much', 'Why'],
+    widths: [0.45, 0.15, 0.4],
+    rows: materialsOf(job).map((m) => [m.what, m.amount, m.why]),
+  });
+  blocks.push({ kind: 'list', items: toolsOf(job), mark: 'box' });
+  blocks.push({ kind: 'heading', text: 'Sums that are in order' });
+  for (const finding of findings.filter((f) => (f.verdict === 'ok' || f.verdict === 'note') && f.sums.length))
+    blocks.push(findingBlock(finding, job.unit));
+  return {
+    title: job.name,
+    subtitle: [
+      house?.name,
+      c.circuit ? `circuit ${c.circuit.number}${c.circuit.breakerA ? `, ${c.circuit.breakerA} A` : ''}` : 'circuit not known',
+      `rules ${job.edition}`,
+    ]
+      .filter(Boolean)
+      .join(' · '),
+    foot: 'Values from memory: check the adopted local code.',
+    blocks,
+  };
+}

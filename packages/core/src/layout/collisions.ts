@@ -1,0 +1,323 @@
+/** What a box would run into: studs, things in the bay, the box on the other face, doors, the wall's ends. mm. */
+import { inches } from '../measure/index.js';
+import { nec, plateWidthMm, practice } from '../catalog/index.js';
+import {
+  boxBody,
+  boxRect,
+  finishThicknessMm,
+  studCentres,
+  wallThicknessMm,
+  type Box,
+  type Edition,
+  type Obstacle,
+  type Site,
+  type Sum,
+  type Wall,
+} from '../model/index.js';
+import { atLeast, term, type Judged } from '../codebook/index.js';
+import { openingRect } from './opening.js';
+
+/** How much nearer than drawn a stud may be: scanned or assumed edges are not exact (common practice). */
+const STUD_DOUBT_MM: Record<string, number> = {
+  measured: inches(1 / 16),
+  seen: inches(1 / 16),
+  felt: inches(1 / 8),
+  scanned: inches(1 / 4),
+  assumed: inches(1),
+};
+
+export interface StudClearance {
+  /** free space between the opening and the stud edge on each side, as seen along face A; undefined: no stud on that side */
+  leftMm: number | undefined;
+  rightMm: number | undefined;
+  /** centre of the stud that the opening overlaps */
+  hits: number | undefined;
+}
+
+export function studClearance(wall: Wall, box: Box): StudClearance | undefined {
+  const opening = openingRect(wall, box);
+  if (!opening) return undefined;
+  const half = wall.framing.studWidth.mm / 2;
+  let leftMm: number | undefined;
+  let rightMm: number | undefined;
+  let hits: number | undefined;
+  for (const centre of studCentres(wall)) {
+    if (centre + half > opening.left + 0.01 && centre - half < opening.right - 0.01) hits = centre;
+    else if (centre < opening.left) leftMm = opening.left - (centre + half);
+    else rightMm ??= centre - half - opening.right;
+  }
+  return { leftMm, rightMm, hits };
+}
+
+const finds =
+  'Find one: knock and listen, look for trim nails, step 16 in from a known stud, or probe a small pilot hole with a bent wire.';
+
+/** Box opening against the studs. */
+export function studCollision(wall: Wall, box: Box): Judged {
+  if (wall.framing.material === 'masonry') return { verdict: 'ok', says: 'a masonry wall has no studs', sums: [], source: practice };
+  if (!wall.framing.knownStud && wall.framing.extraStuds.length === 0)
+    return { verdict: 'can’t tell', says: 'no stud has been found on this wall', sums: [], source: practice, ask: finds };
+  const clearance = studClearance(wall, box);
+  if (!clearance)
+    return {
+      verdict: 'can’t tell',
+      says: 'the box has no place on the wall',
+      sums: [],
+      source: practice,
+      ask: 'Give its distance from a reference.',
+    };
+  const doubt = STUD_DOUBT_MM[wall.framing.knownStud?.known ?? 'measured']!;
+  const sums: Sum[] = [];
+  const sides = [
+    ['stud to the left', clearance.leftMm],
+    ['stud to the right', clearance.rightMm],
+  ] as const;
+  for (const [label, gap] of sides)
+    if (gap !== undefined)
+      sums.push({
+        terms: [],
+        result: term(`opening to ${label} (along face A)`, gap, 'length'),
+        limit: { ...term('doubt in the stud’s place', doubt, 'length'), relation: '≥' },
+      });
+  if (clearance.hits !== undefined) {
+    return {
+      verdict: 'stop',
+      says: 'the opening would be cut into a stud',
+      source: practice,
+      sums: [{ terms: [], result: term('stud centre from the left end of face A', clearance.hits, 'length') }],
+    };
+  }
+  const least = Math.min(clearance.leftMm ?? Infinity, clearance.rightMm ?? Infinity);
+  if (atLeast(least, doubt)) return { verdict: 'ok', says: 'the opening stays between studs', sums, source: practice };
+  return {
+    verdict: wall.framing.knownStud?.known === 'assumed' ? 'can’t tell' : 'caution',
+    says: 'nearer to a stud than its place is known',
+    sums,
+    source: practice,
+    ask: wall.framing.knownStud?.known === 'assumed' ? finds : undefined,
+  };
+}
+
+const overlaps = (
+  a: { left: number; right: number; bottom: number; top: number },
+  b: { left: number; right: number; bottom: number; top: number },
+): boolean => a.left < b.right && b.left < a.right && a.bottom < b.top && b.bottom < a.top;
+
+/** Free depth behind the finished surface of a box's face until an obstacle begins; undefined when its depth isn't known. */
+function depthUntil(wall: Wall, box: Box, obstacle: Obstacle): number | undefined {
+  if (obstacle.behindA === undefined) return undefined;
+  if (box.face === 'A') return obstacle.behindA.mm;
+  return obstacle.thick && wallThicknessMm(wall) - obstacle.behindA.mm - obstacle.thick.mm;
+}
+
+/** Box body against one obstacle: beside it, or in front of it with depth to spare. */
+export function obstacleCollision(wall: Wall, box: Box, obstacle: Obstacle): Judged {
+  const rect = boxRect(wall, box);
+  const { depthMm } = boxBody(box);
+  if (!rect)
+    return {
+      verdict: 'can’t tell',
+      says: 'the box has no place on the wall',
+      sums: [],
+      source: practice,
+      ask: 'Give its distance from a reference.',
+    };
+  const o = {
+    left: obstacle.x.mm,
+    right: obstacle.x.mm + obstacle.width.mm,
+    bottom: obstacle.z.mm,
+    top: obstacle.z.mm + obstacle.height.mm,
+  };
+  const sideways = Math.max(o.left - rect.right, rect.left - o.right);
+  const upDown = Math.max(o.bottom - rect.top, rect.bottom - o.top);
+  const least = inches(0.5);
+  const gap = Math.max(sideways, upDown);
+  const beside: Sum = {
+    terms: [],
+    result: term(`${obstacle.kind} to the box`, Math.max(0, gap), 'length'),
+    limit: { ...term('room for hand and blade', least, 'length'), relation: '≥' },
+  };
+  if (!overlaps(rect, o)) {
+    const clear = gap >= least;
+    return {
+      verdict: clear ? 'ok' : 'caution',
+      says: clear ? `clear of the ${obstacle.kind}` : `close beside the ${obstacle.kind}: cut away from it, and shallow`,
+      sums: [beside],
+      source: practice,
+    };
+  }
+  const until = depthUntil(wall, box, obstacle);
+  if (until === undefined || depthMm === undefined) {
+    return {
+      verdict: 'can’t tell',
+      says: `the ${obstacle.kind} is behind this place, and ${until === undefined ? 'how deep it lies' : 'the depth of the box'} is not known`,
+      sums: [],
+      source: practice,
+      ask: 'Look in with a scope or feel through a small hole and measure from the finished surface.',
+    };
+  }
+  const spare: Sum = {
+    terms: [term('finished surface to the obstacle', until, 'length'), term('less box depth', -depthMm, 'length')],
+    result: term('to spare', until - depthMm, 'length'),
+    limit: { ...term('at least', 0, 'length'), relation: '≥' },
+  };
+  const fits = atLeast(until, depthMm);
+  return {
+    verdict: fits ? 'caution' : 'stop',
+    says: fits ? `in front of the ${obstacle.kind} with depth to spare: mind the blade` : `the box would hit the ${obstacle.kind}`,
+    sums: [spare],
+    source: practice,
+  };
+}
+
+/** Depth of the cavity: the box reaches in by its depth less the finish in front. */
+export function cavityDepth(wall: Wall, box: Box): Judged {
+  const { depthMm } = boxBody(box);
+  if (depthMm === undefined)
+    return {
+      verdict: 'can’t tell',
+      says: 'the depth of the box is not known',
+      sums: [],
+      source: practice,
+      ask: 'Measure the box from its front edge to the back.',
+    };
+  const finish = finishThicknessMm(wall, box.face);
+  const reach = depthMm - finish;
+  const fits = atLeast(wall.framing.studDepth.mm, reach);
+  return {
+    verdict: fits ? 'ok' : 'stop',
+    says: fits ? 'the cavity is deep enough' : 'the box is deeper than the cavity',
+    source: practice,
+    sums: [
+      {
+        terms: [term('box depth', depthMm, 'length'), term('less the finish it passes', -finish, 'length')],
+        result: term('reaches into the cavity', reach, 'length'),
+        limit: { ...term('cavity', wall.framing.studDepth.mm, 'length'), relation: '≤' },
+      },
+    ],
+  };
+}
+
+/** Two boxes on the two faces: side by side in the wall, or behind each other with both depths inside it. */
+export function backToBack(wall: Wall, box: Box, other: Box): Judged {
+  const [a, b] = [boxRect(wall, box), boxRect(wall, other)];
+  if (!a || !b)
+    return {
+      verdict: 'can’t tell',
+      says: 'a box has no place on the wall',
+      sums: [],
+      source: practice,
+      ask: 'Give its distance from a reference.',
+    };
+  const gap = Math.max(b.left - a.right, a.left - b.right, b.bottom - a.top, a.bottom - b.top);
+  if (gap >= 0)
+    return {
+      verdict: 'ok',
+      says: 'the two boxes stand beside each other',
+      sums: [
+        { terms: [], result: term('between the two boxes', gap, 'length'), limit: { ...term('at least', 0, 'length'), relation: '≥' } },
+      ],
+      source: practice,
+    };
+  if (box.face === other.face) return { verdict: 'stop', says: 'two boxes in one place', sums: [], source: practice };
+  const [d1, d2] = [boxBody(box).depthMm, boxBody(other).depthMm];
+  if (d1 === undefined || d2 === undefined)
+    return {
+      verdict: 'can’t tell',
+      says: 'one behind the other, and a depth is not known',
+      sums: [],
+      source: practice,
+      ask: `Measure the depth of ${d1 === undefined ? box.name : other.name}, with the circuit proved dead.`,
+    };
+  const thickness = wallThicknessMm(wall);
+  const fits = atLeast(thickness, d1 + d2);
+  return {
+    verdict: fits ? 'caution' : 'stop',
+    says: fits ? 'one behind the other with room between: cables must not be pinched' : 'one behind the other: they meet inside the wall',
+    source: practice,
+    sums: [
+      {
+        terms: [term(`depth of ${box.name}`, d1, 'length'), term(`depth of ${other.name}`, d2, 'length')],
+        result: term('together', d1 + d2, 'length'),
+        limit: { ...term('wall, surface to surface', thickness, 'length'), relation: '≤' },
+      },
+    ],
+  };
+}
+
+/** Boxes on the two faces of a fire-rated wall: 24 in apart, or listed pads (300.21 and the wall's listing, memory). */
+export function fireRatedBackToBack(edition: Edition, wall: Wall, box: Box, other: Box): Judged {
+  const source = nec(edition.slice(3), '300.21; IRC R302.4.2');
+  if (wall.fireRated === false) return { verdict: 'ok', says: 'the wall is not fire-rated', sums: [], source };
+  if (wall.fireRated === undefined)
+    return {
+      verdict: 'can’t tell',
+      says: 'whether the wall is fire-rated was not noted',
+      sums: [],
+      source,
+      ask: 'Walls to a garage, to another dwelling or round a stair shaft usually are. Ask the building department when in doubt.',
+    };
+  const [a, b] = [boxRect(wall, box), boxRect(wall, other)];
+  if (!a || !b)
+    return { verdict: 'can’t tell', says: 'a box has no place on the wall', sums: [], source, ask: 'Give its distance from a reference.' };
+  const apart = Math.max(0, b.left - a.right, a.left - b.right);
+  const ok = atLeast(apart, inches(24));
+  return {
+    verdict: ok ? 'ok' : 'stop',
+    says: ok ? 'far enough apart in a fire-rated wall' : 'in a fire-rated wall: 24 in apart sideways, or listed putty pads on both',
+    source,
+    sums: [
+      { terms: [], result: term('apart sideways', apart, 'length'), limit: { ...term('at least', inches(24), 'length'), relation: '≥' } },
+    ],
+  };
+}
+
+/** Plate and opening against doors, windows, base trim and the wall's ends. */
+export function surroundings(wall: Wall, box: Box): Judged {
+  const rect = boxRect(wall, box);
+  if (!rect)
+    return {
+      verdict: 'can’t tell',
+      says: 'the box has no place on the wall',
+      sums: [],
+      source: practice,
+      ask: 'Give its distance from a reference.',
+    };
+  const plateHalf = plateWidthMm(box.gangs) / 2;
+  const plate = {
+    left: rect.centre - plateHalf,
+    right: rect.centre + plateHalf,
+    bottom: (rect.bottom + rect.top) / 2 - inches(2.25),
+    top: (rect.bottom + rect.top) / 2 + inches(2.25),
+  };
+  const hit = wall.openings.find((o) =>
+    overlaps(plate, { left: o.x.mm, right: o.x.mm + o.width.mm, bottom: o.z.mm, top: o.z.mm + o.height.mm }),
+  );
+  if (hit) return { verdict: 'stop', says: `the box would stand in the ${hit.kind}`, sums: [], source: practice };
+  const ends = Math.min(plate.left, wall.length.mm - plate.right);
+  const endSum: Sum = {
+    terms: [],
+    result: term('plate to the nearer end of the wall', ends, 'length'),
+    limit: { ...term('at least', 0, 'length'), relation: '≥' },
+  };
+  if (ends < -0.01) return { verdict: 'stop', says: 'the plate would run past the end of the wall', sums: [endSum], source: practice };
+  const base = wall.faces[box.face].baseHeight;
+  const sums = [endSum];
+  if (base) {
+    const over = plate.bottom - base.mm;
+    sums.push({
+      terms: [term('plate bottom', plate.bottom, 'length'), term('less base trim', -base.mm, 'length')],
+      result: term('plate above the base', over, 'length'),
+      limit: { ...term('at least', 0, 'length'), relation: '≥' },
+    } as Sum);
+    if (over < -0.01) return { verdict: 'stop', says: 'the plate would sit on the base trim', sums, source: practice };
+  }
+  return { verdict: 'ok', says: 'clear of doors, windows, trim and the ends of the wall', sums, source: practice };
+}
+
+/** Boxes of the site on the same wall, this one left out. */
+export const otherBoxesOn = (site: Site, box: Box): Box[] => site.boxes.filter((b) => b.wallId === box.wallId && b.id !== box.id);
+
+/** Whether a stud stands between two points of the wall. */
+export const studsBetween = (wall: Wall, x1: number, x2: number): number[] =>
+  studCentres(wall).filter((c) => c > Math.min(x1, x2) && c < Math.max(x1, x2));

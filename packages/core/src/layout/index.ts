@@ -1,0 +1,6 @@
+export * from './otherFace.js';
+export * from './heights.js';
+export * from './opening.js';
+export * from './collisions.js';
+export * from './boxChoice.js';
+export * from './elevation.js';

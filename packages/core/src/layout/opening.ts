@@ -1,0 +1,64 @@
+/** The hole to cut: its four edges as distances that a tape can mark out. mm. */
+import { BOX_KINDS } from '../catalog/index.js';
+import { alongX, boxBody, boxRect, placeOriginX, type Box, type FaceId, type Place, type Wall } from '../model/index.js';
+
+export interface OpeningRect {
+  left: number;
+  right: number;
+  bottom: number;
+  top: number;
+}
+
+/** Opening of a box in wall coordinates: the kind's cut-out round the body's centre line, sitting on the box bottom. */
+export function openingRect(wall: Wall, box: Box): OpeningRect | undefined {
+  const rect = boxRect(wall, box);
+  if (!rect) return undefined;
+  const kind = box.kind === 'other' ? undefined : BOX_KINDS[box.kind].opening;
+  const body = boxBody(box);
+  const width = kind?.widthMm ?? body.widthMm;
+  const height = kind?.heightMm ?? body.heightMm;
+  return { left: rect.centre - width / 2, right: rect.centre + width / 2, bottom: rect.bottom, top: rect.bottom + height };
+}
+
+export interface EdgeMark {
+  /** where the tape's hook goes */
+  from: string;
+  /** edge as seen from the face */
+  edge: 'left' | 'right' | 'bottom' | 'top';
+  distanceMm: number;
+  toward: 'left' | 'right' | 'up';
+}
+
+const originName = (wall: Wall, from: Place['from']): string =>
+  from === 'left-end'
+    ? 'left end of the wall'
+    : from === 'right-end'
+      ? 'right end of the wall'
+      : (wall.references.find((r) => r.id === from)?.name ?? from);
+
+/** Two fixed references to mark out from on a face: the place's own one, and the farthest other for a check. */
+export function marksFor(wall: Wall, box: Box): EdgeMark[] {
+  const opening = openingRect(wall, box);
+  if (!opening) return [];
+  const face: FaceId = box.face;
+  const own = box.place.from;
+  const candidates: Place['from'][] = ['left-end', 'right-end', ...wall.references.map((r) => r.id)];
+  const ownX = placeOriginX(wall, face, own)!;
+  const second = candidates
+    .filter((c) => c !== own && Math.abs(placeOriginX(wall, face, c)! - ownX) > 1)
+    .sort((a, b) => Math.abs(placeOriginX(wall, face, a)! - opening.left) - Math.abs(placeOriginX(wall, face, b)! - opening.left))[0];
+  const sides = face === 'A' ? { left: opening.left, right: opening.right } : { left: opening.right, right: opening.left };
+  const marks: EdgeMark[] = [];
+  for (const from of second ? [own, second] : [own]) {
+    const origin = placeOriginX(wall, face, from)!;
+    for (const edge of ['left', 'right'] as const) {
+      const rightwards = (sides[edge] - origin) * alongX(face, 'right');
+      marks.push({ from: originName(wall, from), edge, distanceMm: Math.abs(rightwards), toward: rightwards >= 0 ? 'right' : 'left' });
+    }
+  }
+  marks.push(
+    { from: 'finished floor', edge: 'bottom', distanceMm: opening.bottom, toward: 'up' },
+    { from: 'finished floor', edge: 'top', distanceMm: opening.top, toward: 'up' },
+  );
+  return marks;
+}

@@ -1,0 +1,520 @@
+/** The two boxes: what they hold, where they sit, what they would run into. */
+import { boxKinds, BOX_KINDS, DEVICE_KINDS, FINISHES, practice } from '../catalog/index.js';
+import { freeConductor, securing, setback, sheathInside, sheathBySchool, term, type Judged } from '../codebook/index.js';
+import {
+  accessibleReach,
+  backToBack,
+  carryThrough,
+  cavityDepth,
+  fireRatedBackToBack,
+  heightMatch,
+  obstacleCollision,
+  openingRect,
+  otherBoxesOn,
+  studClearance,
+  studCollision,
+  studsBetween,
+  suitableBoxes,
+  surroundings,
+} from '../layout/index.js';
+import { inches, printLength } from '../measure/index.js';
+import { boxBody, boxCentreX, boxRect, distanceForCentre, type Box, type Finding, type Remedy } from '../model/index.js';
+import { boxClamps, boxMaterial, cablesIn, devicesIn, fillOf, sheathToOpening, wiringPlan } from '../wiring/index.js';
+import { OLD_FREE_ENDS, editNewBox, finding, put, remedy, type JobContext } from './context.js';
+
+/** A box of another kind in the same place: same centre line, same bottom, sizes of the new kind. */
+export function asKind(c: JobContext, box: Box, kindId: keyof typeof BOX_KINDS): Box {
+  const kind = BOX_KINDS[kindId];
+  const centre = boxCentreX(c.wall, box);
+  const bare: Box = {
+    ...box,
+    kind: kindId,
+    gangs: kind.gangs,
+    volumeIn3: undefined,
+    width: undefined,
+    height: undefined,
+    depth: undefined,
+    clamps: undefined,
+    material: undefined,
+    hangsOn: kind.mounting === 'wings' ? 'none' : box.hangsOn,
+    supportFittings: 0,
+    condition: 'sound',
+  };
+  const distance = centre === undefined ? undefined : distanceForCentre(c.wall, bare, centre);
+  return distance === undefined
+    ? bare
+    : { ...bare, place: { ...bare.place, distance: { mm: distance, known: bare.place.distance.known } } };
+}
+
+function fillFinding(c: JobContext, box: Box, which: 'source' | 'target'): Finding {
+  const fill = fillOf(c.planned, box, c.job.edition);
+  const remedies: Remedy[] = [];
+  if (fill.verdict === 'stop') {
+    const gangs = [box.gangs, box.gangs + 1];
+    for (const g of gangs) {
+      const best = suitableBoxes(c.wall, box.face, g, fill.neededIn3, c.job.unit).find((s) => s.fits);
+      if (!best) continue;
+      const next = asKind(c, box, best.kind.id);
+      const withIt = fillOf({ ...c.planned, boxes: c.planned.boxes.map((b) => (b.id === box.id ? next : b)) }, next, c.job.edition);
+      if (withIt.verdict !== 'ok') continue;
+      const edit =
+        which === 'target'
+          ? editNewBox(c.job, next)
+          : [
+              put({
+                id: `replace-${box.id}`,
+                do: 'replace-box',
+                title: `Replace ${box.name} by: ${best.kind.name}`,
+                boxId: box.id,
+                box: next,
+              }),
+            ];
+      remedies.push(remedy(`box-${best.kind.id}`, `Use ${best.kind.name}`, ...edit));
+    }
+  }
+  return finding('box-fill', box.id, 'box', `Fill of ${box.name}${which === 'source' ? ' once tapped' : ''}`, fill, remedies);
+}
+
+function studRemedies(c: JobContext): Remedy[] {
+  const opening = openingRect(c.wall, c.target);
+  const clearance = studClearance(c.wall, c.target);
+  const centre = boxCentreX(c.wall, c.target);
+  if (!opening || !clearance || clearance.hits === undefined || centre === undefined) return [];
+  const half = c.wall.framing.studWidth.mm / 2;
+  const width = opening.right - opening.left;
+  const away = inches(0.5);
+  return [
+    { title: 'left', x: clearance.hits - half - away - width / 2 },
+    { title: 'right', x: clearance.hits + half + away + width / 2 },
+  ].flatMap(({ title, x }) => {
+    const distance = distanceForCentre(c.wall, c.target, x);
+    if (distance === undefined || distance < 0) return [];
+    const moved: Box = { ...c.target, place: { ...c.target.place, distance: { mm: distance, known: 'measured' } } };
+    if (studClearance(c.wall, moved)?.hits !== undefined || x - width / 2 < 0 || x + width / 2 > c.wall.length.mm) return [];
+    return [
+      remedy(
+        `beside-${title}`,
+        `Move ${printLength(Math.abs(x - centre), c.job.unit)} along, clear of the stud`,
+        ...editNewBox(c.job, moved),
+      ),
+    ];
+  });
+}
+
+function placeFindings(c: JobContext): Finding[] {
+  const { target, wall, job } = c;
+  const findings = [
+    finding('stud', target.id, 'box', 'Opening and studs', studCollision(wall, target), studRemedies(c)),
+    finding('cavity', target.id, 'box', `Depth for ${target.name}`, cavityDepth(wall, target)),
+    finding('surroundings', target.id, 'box', 'Doors, trim and wall ends', surroundings(wall, target)),
+  ];
+  for (const obstacle of wall.obstacles)
+    findings.push(
+      finding(
+        'obstacle',
+        obstacle.id,
+        'box',
+        `${obstacle.kind.charAt(0).toUpperCase()}${obstacle.kind.slice(1)} in the wall`,
+        obstacleCollision(wall, target, obstacle),
+      ),
+    );
+  for (const other of otherBoxesOn(c.planned, target)) {
+    const both = backToBack(wall, target, other);
+    findings.push(finding('back-to-back', other.id, 'box', `${target.name} and ${other.name}`, both));
+    if (other.face !== target.face)
+      findings.push(
+        finding(
+          'fire-rated',
+          other.id,
+          'box',
+          `Fire-rated wall: ${target.name} and ${other.name}`,
+          fireRatedBackToBack(job.edition, wall, target, other),
+        ),
+      );
+  }
+  findings.push(finding('bay-looked', wall.id, 'survey', 'What is in the bay', bayLooked(c)));
+
+  const rect = boxRect(wall, target);
+  if (rect) {
+    const roomBottoms = c.planned.boxes
+      .filter(
+        (b) =>
+          b.id !== target.id &&
+          b.wallId === wall.id &&
+          (b.face === target.face || wall.faces[b.face].roomId === wall.faces[target.face].roomId),
+      )
+      .map((b) => b.place.bottom.mm);
+    const bottoms = roomBottoms.length ? roomBottoms : c.job.schools.height === 'match existing' ? [c.source.place.bottom.mm] : [];
+    const match = heightMatch({
+      bottomMm: rect.bottom,
+      existingBottomsMm: bottoms,
+      floorToAddMm: c.room.floorToAdd?.mm ?? 0,
+      boxHeightMm: rect.top - rect.bottom,
+    });
+    const level =
+      bottoms[0] === undefined
+        ? []
+        : [
+            remedy(
+              'level',
+              `Set the bottom to ${printLength(bottoms[0] + (c.room.floorToAdd?.mm ?? 0), job.unit)}`,
+              ...editNewBox(job, {
+                ...target,
+                place: { ...target.place, bottom: { mm: bottoms[0] + (c.room.floorToAdd?.mm ?? 0), known: 'measured' } },
+              }),
+            ),
+          ];
+    findings.push(finding('height', target.id, 'box', 'Height', match, level));
+    findings.push(finding('reach', target.id, 'box', 'Accessible reach', accessibleReach(rect.bottom, rect.top)));
+  }
+  return findings;
+}
+
+function bayLooked(c: JobContext): Judged {
+  const { wall } = c;
+  if (wall.bayLooked)
+    return {
+      verdict: 'ok',
+      says: `${wall.bayLooked}${wall.obstacles.length ? `: ${wall.obstacles.map((o) => o.kind).join(', ')} noted` : ': nothing in the way'}`,
+      sums: [],
+      source: { from: 'measured' },
+    };
+  return {
+    verdict: 'can’t tell',
+    says: 'nobody has looked into the bay',
+    sums: [],
+    source: practice,
+    ask: 'Push a scope or a bent wire through a small hole inside the outline before any saw goes in.',
+  };
+}
+
+/** Why the planned kind does or doesn't suit the wall, with others that do. */
+function kindFinding(c: JobContext): Finding {
+  const { target, wall, job } = c;
+  const needed = fillOf(c.planned, target, job.edition).neededIn3;
+  const all = suitableBoxes(wall, target.face, target.gangs, needed, job.unit);
+  const own = all.find((s) => s.kind.id === target.kind);
+  const better = all.filter((s) => s.fits && s.kind.id !== target.kind).slice(0, 2);
+  const remedies = better.map((s) => remedy(`kind-${s.kind.id}`, `Use ${s.kind.name}`, ...editNewBox(job, asKind(c, target, s.kind.id))));
+  const judged: Judged = !own
+    ? {
+        verdict: 'can’t tell',
+        says: 'a kind of your own: whether it suits the wall isn’t known',
+        sums: [],
+        source: practice,
+        ask: 'Read on the packet which wall thickness it clamps.',
+      }
+    : own.fits
+      ? { verdict: 'ok', says: `${own.kind.name}: ${own.reasons.join(', ')}`, sums: [], source: own.kind.source }
+      : { verdict: 'stop', says: `${own.kind.name} does not suit: ${own.reasons.join('; ')}`, sums: [], source: own.kind.source };
+  return finding('box-kind', target.id, 'box', 'Kind of box for this wall', judged, remedies);
+}
+
+function routeFindings(c: JobContext): Finding[] {
+  const [from, to] = [boxRect(c.wall, c.source), boxRect(c.wall, c.target)];
+  const findings: Finding[] = [];
+  if (from && to) {
+    const between = studsBetween(c.wall, from.centre, to.centre);
+    const known = c.wall.framing.material === 'masonry' || c.wall.framing.knownStud !== undefined || c.wall.framing.extraStuds.length > 0;
+    findings.push(
+      finding(
+        'same-bay',
+        c.target.id,
+        'route',
+        'One bay for both boxes',
+        !known
+          ? {
+              verdict: 'can’t tell',
+              says: 'no stud has been found, so nobody knows whether one stands between',
+              sums: [],
+              source: practice,
+              ask: 'Find one stud and the spacing.',
+            }
+          : between.length === 0
+            ? { verdict: 'ok', says: 'no stud stands between them', sums: [], source: practice }
+            : {
+                verdict: 'stop',
+                says: `${between.length === 1 ? 'a stud stands' : `${between.length} studs stand`} between them: the cable can’t be fished straight across; choose a place in the source box’s bay`,
+                sums: [
+                  {
+                    terms: between.map((x) => term('stud centre from the left end of face A', x, 'length')),
+                    result: term('studs to cross', between.length, 'count'),
+                  },
+                ],
+                source: practice,
+              },
+        sameBayRemedy(c),
+      ),
+    );
+    const reference = c.wall.references.find((r) => r.id === c.source.place.from);
+    const sum = reference && carryThrough(c.wall, reference.id, c.source.face, from.centre);
+    if (reference && sum)
+      findings.push(
+        finding('carry-through', c.source.id, 'survey', `${c.source.name} seen from ${c.room.name}`, {
+          verdict: 'note',
+          says: `where its centre lies behind the other face, from the ${reference.name}`,
+          sums: [sum],
+          source: { from: 'sum' },
+        }),
+      );
+  }
+  findings.push(
+    finding(
+      'cable-length',
+      c.newCable?.id ?? c.target.id,
+      'route',
+      'Cable: cut and buy',
+      c.run
+        ? {
+            verdict: 'note',
+            says: `cut ${printLength(c.run.cutMm, c.job.unit)}, buy ${printLength(c.run.buyMm, c.job.unit, { style: 'feet' })}`,
+            sums: Object.values(c.run.sums),
+            source: practice,
+          }
+        : {
+            verdict: 'can’t tell',
+            says: 'a box has no depth or no place yet',
+            sums: [],
+            source: practice,
+            ask: 'Measure the depth of both boxes.',
+          },
+    ),
+  );
+  for (const box of [c.source, c.target]) {
+    const clamps = boxClamps(box);
+    const plasticSingle = boxMaterial(box) === 'plastic' && box.gangs === 1;
+    findings.push(
+      finding(
+        'securing',
+        box.id,
+        'route',
+        `Cable held at ${box.name}`,
+        securing({
+          edition: c.job.edition,
+          plasticSingleGang: plasticSingle,
+          hasClamp: clamps === undefined ? undefined : clamps !== 'none',
+          fished: true,
+          firstStapleMm: undefined,
+        }),
+        clampRemedies(c, box),
+      ),
+    );
+  }
+  return findings;
+}
+
+/** A place in the source box's bay, on the far side of it from the stud that blocks. */
+function sameBayRemedy(c: JobContext): Remedy[] {
+  const from = boxRect(c.wall, c.source);
+  if (!from) return [];
+  const width = boxBody(c.target).widthMm;
+  const gap = inches(1);
+  return [from.right + gap + width / 2, from.left - gap - width / 2]
+    .flatMap((x, i) => {
+      const distance = distanceForCentre(c.wall, c.target, x);
+      if (distance === undefined || distance < 0) return [];
+      const moved: Box = { ...c.target, place: { ...c.target.place, distance: { mm: distance, known: 'measured' } } };
+      if (studClearance(c.wall, moved)?.hits !== undefined || studsBetween(c.wall, x, from.centre).length > 0) return [];
+      return [
+        remedy(`same-bay-${i}`, `Put it ${i === 0 ? 'just past' : 'just before'} the source box, in its bay`, ...editNewBox(c.job, moved)),
+      ];
+    })
+    .slice(0, 1);
+}
+
+function clampRemedies(c: JobContext, box: Box): Remedy[] {
+  const isTarget = box.id === c.target.id;
+  const needed = fillOf(c.planned, box, c.job.edition).neededIn3;
+  const best = suitableBoxes(c.wall, box.face, box.gangs, needed, c.job.unit).find((s) => s.fits && s.kind.clamps !== 'none');
+  if (!best) return [];
+  const next = asKind(c, box, best.kind.id);
+  return [
+    remedy(
+      `clamp-${best.kind.id}`,
+      `Use ${best.kind.name}, which clamps`,
+      ...(isTarget
+        ? editNewBox(c.job, next)
+        : [
+            put({
+              id: `replace-${box.id}`,
+              do: 'replace-box' as const,
+              title: `Replace ${box.name} by: ${best.kind.name}`,
+              boxId: box.id,
+              box: next,
+            }),
+          ]),
+    ),
+  ];
+}
+
+function wireFindings(c: JobContext): Finding[] {
+  const findings: Finding[] = [];
+  for (const [which, box] of [
+    ['source', c.source],
+    ['target', c.target],
+  ] as const) {
+    const opening = openingRect(c.wall, box);
+    const width = opening ? opening.right - opening.left : boxBody(box).widthMm;
+    const height = opening ? opening.top - opening.bottom : boxBody(box).heightMm;
+    const reach = sheathToOpening(box, c.job.schools);
+    for (const { cable, end, farLabel } of cablesIn(c.planned, box.id)) {
+      const isNew = cable.id === c.newCable?.id;
+      const title = `Free ends in ${box.name}, cable to ${farLabel}`;
+      const leave = c.freeEnds[which]?.leaveMm;
+      const found =
+        end?.freeLength?.mm ??
+        (which === 'source'
+          ? c.job.work.values.find((v) => v.step === OLD_FREE_ENDS.step && v.key === OLD_FREE_ENDS.key)?.value
+          : undefined);
+      const judged = freeConductor({
+        edition: c.job.edition,
+        fromSheathMm: isNew ? leave : found,
+        sheathToOpeningMm: reach,
+        openingWidthMm: width,
+        openingHeightMm: height,
+        unbroken: !end,
+      });
+      if (isNew && leave !== undefined)
+        findings.push(
+          finding('free-conductor', `${box.id}-${cable.id}`, 'wire', title, {
+            ...judged,
+            says: `leave ${printLength(leave, c.job.unit)}: ${judged.says}`,
+          }),
+        );
+      else
+        findings.push(
+          finding('free-conductor', `${box.id}-${cable.id}`, 'wire', title, shortOldEnds(judged, c), [
+            remedy('pigtail', 'Splice on pigtails', { op: 'set-schools', schools: { device: 'pigtail' } }),
+          ]),
+        );
+    }
+    findings.push(
+      finding(
+        'sheath',
+        box.id,
+        'wire',
+        `Sheath in ${box.name}, new cable`,
+        sheathInside(c.job.edition, sheathBySchool(c.job.schools.sheath)),
+      ),
+    );
+    const plan = wiringPlan({ site: c.planned, box, circuit: c.circuit, schools: c.job.schools });
+    if (plan.refused.length)
+      findings.push(
+        finding('wiring-plan', box.id, 'wire', `Wiring of ${box.name}`, {
+          verdict: 'stop',
+          says: plan.refused.join(' '),
+          sums: [],
+          source: practice,
+        }),
+      );
+    const topLayer = c.wall.faces[box.face].layers[0];
+    if (topLayer && which === 'target')
+      findings.push(
+        finding(
+          'setback',
+          box.id,
+          'box',
+          'Front edge and finish',
+          setback(c.job.edition, FINISHES[topLayer.finish].combustible, undefined),
+        ),
+      );
+    const device = devicesIn(c.planned, box.id)[0];
+    const { depthMm } = boxBody(box);
+    if (device && depthMm !== undefined && DEVICE_KINDS[device.kind].bodyDepthMm + inches(0.25) > depthMm) {
+      findings.push(
+        finding('device-depth', device.id, 'box', `Room behind the device in ${box.name}`, {
+          verdict: 'stop',
+          says: 'the device fills the box to its back',
+          sums: [
+            {
+              terms: [],
+              result: term('device body', DEVICE_KINDS[device.kind].bodyDepthMm, 'length'),
+              limit: { ...term('box depth less 1/4 in', depthMm - inches(0.25), 'length'), relation: '≤' },
+            },
+          ],
+          source: practice,
+        }),
+      );
+    }
+  }
+  return findings;
+}
+
+/** Old ends that are too short can be lengthened by a pigtail spliced in the box, where the plan splices anyway. */
+function shortOldEnds(judged: Judged, c: JobContext): Judged {
+  if (judged.verdict !== 'stop' || c.job.schools.device !== 'pigtail') return judged;
+  return {
+    ...judged,
+    verdict: 'caution',
+    says: 'short: the pigtail of the splice gives the reach; leave what there is uncut, and ask the inspector whether that is taken',
+  };
+}
+
+/** Measurements that nobody took: a list of what still rests on the usual value. */
+function assumedValues(c: JobContext): Finding {
+  const { wall } = c;
+  const assumed: string[] = [];
+  const look = (what: string, value: { known: string } | undefined) => value?.known === 'assumed' && assumed.push(what);
+  look('wall length', wall.length);
+  look('wall height', wall.height);
+  look('stud depth', wall.framing.studDepth);
+  look('stud spacing', wall.framing.spacing);
+  for (const face of ['A', 'B'] as const)
+    for (const layer of wall.faces[face].layers)
+      look(
+        `${FINISHES[layer.finish].name} on the side of ${c.planned.rooms.find((r) => r.id === wall.faces[face].roomId)?.name ?? face}`,
+        layer.thickness,
+      );
+  for (const reference of wall.references) look(`place of the ${reference.name}`, reference.x);
+  look(`place of ${c.source.name}`, c.source.place.distance);
+  look(`height of ${c.source.name}`, c.source.place.bottom);
+  const title = 'Values that were taken for granted';
+  if (assumed.length === 0)
+    return finding('assumed', wall.id, 'survey', title, {
+      verdict: 'ok',
+      says: 'everything was measured',
+      sums: [],
+      source: { from: 'measured' },
+    });
+  return finding('assumed', wall.id, 'survey', title, {
+    verdict: 'can’t tell',
+    says: `not measured yet: ${assumed.join(', ')}`,
+    sums: [],
+    source: practice,
+    ask: 'Measure each, and enter it as you say it; the usual value stands in until then.',
+  });
+}
+
+function dust(c: JobContext): Finding {
+  const title = 'Dust of an old wall';
+  const source = practice;
+  if (c.job.built === undefined)
+    return finding('dust', c.wall.id, 'survey', title, {
+      verdict: 'can’t tell',
+      says: 'the year of the house isn’t noted',
+      sums: [],
+      source,
+      ask: 'Enter the year it was built.',
+    });
+  if (c.job.built < 1980)
+    return finding('dust', c.wall.id, 'survey', title, {
+      verdict: 'caution',
+      says: `built ${c.job.built}: paint may hold lead, and texture or compound asbestos; have a sample tested before sawing, keep dust down`,
+      sums: [],
+      source,
+    });
+  return finding('dust', c.wall.id, 'survey', title, { verdict: 'ok', says: `built ${c.job.built}`, sums: [], source });
+}
+
+/** Boxes, their places, the cable between them and the free ends. */
+export const boxFindings = (c: JobContext): Finding[] => [
+  fillFinding(c, c.source, 'source'),
+  fillFinding(c, c.target, 'target'),
+  kindFinding(c),
+  ...placeFindings(c),
+  ...routeFindings(c),
+  ...wireFindings(c),
+  assumedValues(c),
+  dust(c),
+];
+export const kindsOffered = boxKinds;

@@ -1,0 +1,3 @@
+export * from './length.js';
+export * from './gauge.js';
+export * from './quantity.js';

@@ -1,0 +1,227 @@
+/** Shape, then sense: what a schema can't say about a document (things refer to things, boxes stand in walls). */
+import type { z } from 'zod';
+import { printLength, type LengthUnit } from '../measure/index.js';
+import { applyChanges } from './change.js';
+import { House, Job } from './house.js';
+import { boxRect, placeOriginX } from './place.js';
+import type { Site } from './site.js';
+
+/** One thing wrong with one field. `path` is a JSON Pointer. */
+export interface FieldError {
+  path: string;
+  /** what is wrong and what would do */
+  message: string;
+  /** what was expected, in a few words */
+  expected: string;
+  /** what came, at most 60 characters of JSON */
+  came: string;
+}
+
+export type Checked<T> = { ok: true; value: T } | { ok: false; errors: FieldError[] };
+
+const pointer = (path: readonly PropertyKey[]): string =>
+  path.map((part) => `/${String(part).replace(/~/g, '~0').replace(/\//g, '~1')}`).join('');
+
+const short = (value: unknown): string => {
+  const text = value === undefined ? 'nothing' : (JSON.stringify(value) ?? typeof value);
+  return text.length > 60 ? `${text.slice(0, 60)}… (${text.length} characters)` : text;
+};
+
+const dig = (root: unknown, path: readonly PropertyKey[]): unknown =>
+  path.reduce<unknown>((at, key) => (at !== null && typeof at === 'object' ? (at as Record<PropertyKey, unknown>)[key] : undefined), root);
+
+function expectation(issue: z.core.$ZodIssue): string {
+  switch (issue.code) {
+    case 'invalid_type':
+      return issue.expected;
+    case 'invalid_value':
+      return `one of ${issue.values.map(String).join(', ')}`;
+    case 'too_small':
+      return `at least ${String(issue.minimum)}`;
+    case 'too_big':
+      return `at most ${String(issue.maximum)}`;
+    case 'unrecognized_keys':
+      return 'no further fields';
+    default:
+      return issue.message;
+  }
+}
+
+/** Zod's issues as field errors; `root` is what came. At most 20 are returned. */
+export function fieldErrors(error: z.core.$ZodError, root: unknown): FieldError[] {
+  return error.issues.slice(0, 20).map((issue) => ({
+    path: pointer(issue.path) || '/',
+    message: issue.message,
+    expected: expectation(issue),
+    came: short(dig(root, issue.path)),
+  }));
+}
+
+/** Parses with a schema; never throws on bad data. */
+export function checkShape<T>(schema: z.ZodType<T>, data: unknown): Checked<T> {
+  const result = schema.safeParse(data);
+  return result.success ? { ok: true, value: result.data } : { ok: false, errors: fieldErrors(result.error, data) };
+}
+
+const duplicateIds = (list: { id: string }[], path: string): FieldError[] => {
+  const seen = new Set<string>();
+  return list.flatMap((item, i) => {
+    if (!seen.has(item.id)) {
+      seen.add(item.id);
+      return [];
+    }
+    return [
+      {
+        path: `${path}/${i}/id`,
+        message: `Two things have the id ${item.id}; each needs its own.`,
+        expected: 'an id of its own',
+        came: short(item.id),
+      },
+    ];
+  });
+};
+
+/** Whether a site makes sense: every reference leads somewhere, and every box and obstacle stands inside its wall. */
+export function siteErrors(site: Site, unit: LengthUnit, path: string): FieldError[] {
+  const errors: FieldError[] = [];
+  const missing = (at: string, what: string, id: string) =>
+    errors.push({ path: at, message: `There is no ${what} with the id ${id}.`, expected: `the id of a ${what}`, came: short(id) });
+  const wrong = (at: string, message: string, expected: string, came: unknown) =>
+    errors.push({ path: at, message, expected, came: short(came) });
+  const say = (mm: number) => printLength(mm, unit);
+
+  for (const key of ['rooms', 'walls', 'boxes', 'cables', 'devices', 'circuits', 'loads'] as const)
+    errors.push(...duplicateIds(site[key], `${path}/${key}`));
+  const rooms = new Set(site.rooms.map((r) => r.id));
+  const boxes = new Set(site.boxes.map((b) => b.id));
+  const circuits = new Set(site.circuits.map((c) => c.id));
+
+  site.walls.forEach((wall, w) => {
+    const at = `${path}/walls/${w}`;
+    for (const face of ['A', 'B'] as const)
+      if (!rooms.has(wall.faces[face].roomId)) missing(`${at}/faces/${face}/roomId`, 'room', wall.faces[face].roomId);
+    errors.push(...duplicateIds(wall.references, `${at}/references`), ...duplicateIds(wall.obstacles, `${at}/obstacles`));
+    if (wall.framing.knownStud && (wall.framing.knownStud.mm < 0 || wall.framing.knownStud.mm > wall.length.mm)) {
+      wrong(
+        `${at}/framing/knownStud/mm`,
+        `The known stud is at ${say(wall.framing.knownStud.mm)}, outside the wall of ${say(wall.length.mm)}.`,
+        `0 to ${say(wall.length.mm)}`,
+        wall.framing.knownStud.mm,
+      );
+    }
+    wall.openings.forEach((o, i) => {
+      if (o.x.mm + o.width.mm > wall.length.mm + 0.5)
+        wrong(
+          `${at}/openings/${i}/x/mm`,
+          `The ${o.kind} ends at ${say(o.x.mm + o.width.mm)}, past the wall's end at ${say(wall.length.mm)}.`,
+          `at most ${say(wall.length.mm - o.width.mm)}`,
+          o.x.mm,
+        );
+    });
+    wall.obstacles.forEach((o, i) => {
+      if (o.x.mm < -0.5 || o.x.mm + o.width.mm > wall.length.mm + 0.5) {
+        wrong(
+          `${at}/obstacles/${i}/x/mm`,
+          `The ${o.kind} reaches from ${say(o.x.mm)} to ${say(o.x.mm + o.width.mm)}, outside the wall of ${say(wall.length.mm)}.`,
+          `0 to ${say(wall.length.mm - o.width.mm)}`,
+          o.x.mm,
+        );
+      }
+    });
+  });
+
+  site.boxes.forEach((box, b) => {
+    const at = `${path}/boxes/${b}`;
+    const wall = site.walls.find((w) => w.id === box.wallId);
+    if (!wall) return void missing(`${at}/wallId`, 'wall', box.wallId);
+    if (placeOriginX(wall, box.face, box.place.from) === undefined)
+      return void missing(`${at}/place/from`, 'reference on this wall', box.place.from);
+    if (box.circuitId && !circuits.has(box.circuitId)) missing(`${at}/circuitId`, 'circuit', box.circuitId);
+    const rect = boxRect(wall, box)!;
+    if (rect.left < -0.5 || rect.right > wall.length.mm + 0.5) {
+      wrong(
+        `${at}/place/distance/mm`,
+        `${box.name} would reach from ${say(rect.left)} to ${say(rect.right)} along a wall of ${say(wall.length.mm)}: outside it.`,
+        `a place between 0 and ${say(wall.length.mm)}`,
+        box.place.distance.mm,
+      );
+    }
+    if (rect.top > wall.height.mm + 0.5) {
+      wrong(
+        `${at}/place/bottom/mm`,
+        `${box.name} would end at ${say(rect.top)}, above the wall's top at ${say(wall.height.mm)}.`,
+        `at most ${say(wall.height.mm - (rect.top - rect.bottom))}`,
+        box.place.bottom.mm,
+      );
+    }
+  });
+
+  site.cables.forEach((cable, c) => {
+    cable.ends.forEach((end, e) => {
+      if (end.boxId && !boxes.has(end.boxId)) missing(`${path}/cables/${c}/ends/${e}/boxId`, 'box', end.boxId);
+    });
+    cable.unbrokenIn.forEach((id, i) => {
+      if (!boxes.has(id)) missing(`${path}/cables/${c}/unbrokenIn/${i}`, 'box', id);
+    });
+  });
+  site.devices.forEach((device, d) => {
+    if (!boxes.has(device.boxId)) missing(`${path}/devices/${d}/boxId`, 'box', device.boxId);
+  });
+  site.loads.forEach((load, l) => {
+    if (!circuits.has(load.circuitId)) missing(`${path}/loads/${l}/circuitId`, 'circuit', load.circuitId);
+    if (load.boxId && !boxes.has(load.boxId)) missing(`${path}/loads/${l}/boxId`, 'box', load.boxId);
+  });
+  return errors;
+}
+
+/** A whole house document, shape and sense. */
+export function checkHouse(data: unknown): Checked<House> {
+  const shape = checkShape(House, data);
+  if (!shape.ok) return shape;
+  const errors = siteErrors(shape.value.site, shape.value.unit, '/site');
+  return errors.length ? { ok: false, errors } : shape;
+}
+
+/** Where in the document an entity of the planned state is written, so that an error names the field the person can edit. */
+function plannedPath(job: Job, path: string): string {
+  const match = /^\/planned\/(boxes|cables|devices|loads|circuits)\/(\d+)(.*)$/.exec(path);
+  if (!match) return path.replace('/planned', '/found');
+  const planned = applyChanges(job.found, job.changes);
+  const list = match[1] as 'boxes' | 'cables' | 'devices' | 'loads' | 'circuits';
+  const id = planned[list][Number(match[2])]?.id;
+  const part = { boxes: 'box', cables: 'cable', devices: 'device', loads: 'load', circuits: 'with' }[list];
+  const index = job.changes.findLastIndex((change) => {
+    const subject = change as Record<string, unknown>;
+    return (subject[part] as { id?: string } | undefined)?.id === id || subject[`${part}Id`] === id;
+  });
+  if (index >= 0) return `/changes/${index}/${part}${match[3]}`;
+  return `/found/${list}/${job.found[list].findIndex((x) => x.id === id)}${match[3]}`;
+}
+
+/** A whole job document, shape and sense, in the found and in the planned state. */
+export function checkJob(data: unknown): Checked<Job> {
+  const shape = checkShape(Job, data);
+  if (!shape.ok) return shape;
+  const job = shape.value;
+  const errors = siteErrors(job.found, job.unit, '/found');
+  if (errors.length === 0) {
+    const planned = applyChanges(job.found, job.changes);
+    errors.push(...duplicateIds(job.changes, '/changes'));
+    errors.push(...siteErrors(planned, job.unit, '/planned').map((e) => ({ ...e, path: plannedPath(job, e.path) })));
+    if (!job.found.boxes.some((b) => b.id === job.sourceBoxId))
+      errors.push({
+        path: '/sourceBoxId',
+        message: `There is no found box with the id ${job.sourceBoxId}.`,
+        expected: 'the id of a found box',
+        came: short(job.sourceBoxId),
+      });
+    if (!planned.boxes.some((b) => b.id === job.newBoxId))
+      errors.push({
+        path: '/newBoxId',
+        message: `There is no planned box with the id ${job.newBoxId}.`,
+        expected: 'the id of a planned box',
+        came: short(job.newBoxId),
+      });
+  }
+  return errors.length ? { ok: false, errors: errors.slice(0, 20) } : shape;
+}

@@ -1,0 +1,82 @@
+/** The two documents that are stored whole: a house, and a job in it. */
+import { z } from 'zod';
+import { Change } from './change.js';
+import { Id, Instant, Name, Remark } from './known.js';
+import { Schools } from './schools.js';
+import { Site } from './site.js';
+
+export const EDITIONS = ['US-2017', 'US-2020', 'US-2023'] as const;
+export const Edition = z.enum(EDITIONS);
+export type Edition = z.infer<typeof Edition>;
+export const editionYear = (edition: Edition): number => Number(edition.slice(3));
+
+export const House = z.strictObject({
+  format: z.literal('saddle-house'),
+  version: z.literal(1),
+  id: Id,
+  name: Name,
+  edition: Edition,
+  unit: z.enum(['in', 'mm']),
+  /** year it was built; decides what dust may hold */
+  built: z.number().int().min(1500).max(2100).optional(),
+  note: Remark.optional(),
+  site: Site,
+});
+export type House = z.infer<typeof House>;
+
+/** One reading in the proof of dead: what was touched, what the tester showed, when. */
+export const ProofReading = z.strictObject({ at: Instant, volts: z.number().min(0).max(1000), where: Name });
+export type ProofReading = z.infer<typeof ProofReading>;
+
+/** Tester proved on a live source, target tested on every pair, tester proved again: in that order. */
+export const DeadProof = z.strictObject({
+  testerBefore: ProofReading.optional(),
+  hotNeutral: ProofReading.optional(),
+  hotGround: ProofReading.optional(),
+  neutralGround: ProofReading.optional(),
+  testerAfter: ProofReading.optional(),
+});
+export type DeadProof = z.infer<typeof DeadProof>;
+
+export const Tick = z.strictObject({ step: Id, at: Instant });
+export const StepNote = z.strictObject({ id: Id, step: Id.optional(), text: Remark.min(1, 'an empty note says nothing'), at: Instant });
+export const StepValue = z.strictObject({
+  step: Id,
+  key: Id,
+  /** mm, volts or plain number, as the step asks */ value: z.number().min(-60_000).max(60_000),
+  as: z.string().max(80).optional(),
+  at: Instant,
+});
+
+export const Work = z.strictObject({
+  ticks: z.array(Tick).max(500).default([]),
+  notes: z.array(StepNote).max(500).default([]),
+  values: z.array(StepValue).max(500).default([]),
+  proof: DeadProof.default({}),
+});
+export type Work = z.infer<typeof Work>;
+export type StepValue = z.infer<typeof StepValue>;
+
+export const SITUATIONS = ['other-side'] as const;
+
+export const Job = z.strictObject({
+  format: z.literal('saddle-job'),
+  version: z.literal(1),
+  id: Id,
+  houseId: Id,
+  name: Name,
+  situation: z.enum(SITUATIONS),
+  edition: Edition,
+  unit: z.enum(['in', 'mm']),
+  built: z.number().int().min(1500).max(2100).optional(),
+  note: Remark.optional(),
+  /** which boxes the job is about */
+  sourceBoxId: Id,
+  newBoxId: Id,
+  found: Site,
+  changes: z.array(Change).max(200),
+  schools: Schools,
+  work: Work,
+});
+export type Job = z.infer<typeof Job>;
+export const JOB_FORMAT_VERSION = 1;

@@ -1,0 +1,35 @@
+/** Small shapes that everything else is made of. */
+import { z } from 'zod';
+import { AWG_SIZES } from '../measure/index.js';
+
+/** Ids are chosen by the program; short, printable, without spaces. */
+export const Id = z.string().regex(/^[A-Za-z0-9_-]{1,40}$/, 'an id is 1 to 40 letters, digits, - or _');
+export const Name = z.string().trim().min(1, 'a name needs at least one letter').max(120, 'a name has at most 120 characters');
+export const Remark = z.string().max(2000, 'a note has at most 2000 characters');
+/** ISO 8601 instant in UTC. */
+export const Instant = z.iso.datetime();
+
+/** How a value is known. Only `assumed` wasn't looked at. */
+export const Known = z.enum(['measured', 'seen', 'felt', 'scanned', 'assumed']);
+export type Known = z.infer<typeof Known>;
+
+/** A length with the words in which it was given and how it is known; `mm` is the truth. */
+export const MeasuredLength = z.strictObject({
+  mm: z.number().min(-60_000).max(60_000),
+  as: z.string().max(80).optional(),
+  known: Known,
+  toleranceMm: z.number().min(0).max(1000).optional(),
+});
+export type MeasuredLength = z.infer<typeof MeasuredLength>;
+const positive = (least: number, what: string) => MeasuredLength.refine((l) => l.mm >= least, { path: ['mm'], message: what });
+/** A length that must be above zero. */
+export const PositiveLength = positive(0.1, 'must be above 0');
+/** Zero or more. */
+export const DistanceLength = positive(0, 'can’t be below 0');
+export const StudSpacing = positive(100, 'studs stand at least 100 mm (4 in) apart; 16 in and 24 in are usual');
+
+export const GaugeAwg = z.literal(AWG_SIZES);
+
+/** Convenience for data and tests: a measured length of `mm` said as `as`. */
+export const measured = (mm: number, as?: string): MeasuredLength => ({ mm, ...(as === undefined ? {} : { as }), known: 'measured' });
+export const assumed = (mm: number): MeasuredLength => ({ mm, known: 'assumed' });

@@ -1,0 +1,90 @@
+/** From tape words to wall coordinates and back. x runs along face A from its left end, z up, both in mm. */
+import { BOX_KINDS } from '../catalog/index.js';
+import type { Box, FaceId, Place, Reference, Wall } from './site.js';
+
+/** Body of a box seen from the front and its depth; undefined parts were neither typed nor known from its kind. */
+export function boxBody(box: Box): { widthMm: number; heightMm: number; depthMm: number | undefined } {
+  const kind = box.kind === 'other' ? undefined : BOX_KINDS[box.kind];
+  return {
+    widthMm: box.width?.mm ?? kind?.widthMm ?? 57.15 + (box.gangs - 1) * 46.0375,
+    heightMm: box.height?.mm ?? kind?.heightMm ?? 95.25,
+    depthMm: box.depth?.mm ?? kind?.depthMm,
+  };
+}
+
+/** Where a reference stands for somebody in front of `face`, in face A's x. */
+export const referenceX = (reference: Reference, face: FaceId): number =>
+  reference.x.mm + (face === 'B' ? (reference.offsetB?.mm ?? 0) : 0);
+
+/** x of what `place.from` names; undefined when no such reference is on the wall. */
+export function placeOriginX(wall: Wall, face: FaceId, from: Place['from']): number | undefined {
+  const leftIsZero = face === 'A';
+  if (from === 'left-end') return leftIsZero ? 0 : wall.length.mm;
+  if (from === 'right-end') return leftIsZero ? wall.length.mm : 0;
+  const reference = wall.references.find((r) => r.id === from);
+  return reference && referenceX(reference, face);
+}
+
+/** +1 when `toward` runs with face A's x, −1 when against it: face B is mirrored. */
+export const alongX = (face: FaceId, toward: 'left' | 'right'): 1 | -1 => ((toward === 'right') === (face === 'A') ? 1 : -1);
+
+/** Centre line of a box in face A's x; undefined when its reference is gone. */
+export function boxCentreX(wall: Wall, box: Box): number | undefined {
+  const origin = placeOriginX(wall, box.face, box.place.from);
+  if (origin === undefined) return undefined;
+  const half = boxBody(box).widthMm / 2;
+  const rightwards = alongX(box.face, 'right');
+  const edgeToCentre = box.place.to === 'centre' ? 0 : box.place.to === 'left-edge' ? half : -half;
+  return origin + alongX(box.face, box.place.toward) * box.place.distance.mm + rightwards * edgeToCentre;
+}
+
+export interface BoxRect {
+  left: number;
+  right: number;
+  bottom: number;
+  top: number;
+  centre: number;
+}
+
+/** Outline of the box body in wall coordinates (left and right in face A's x). */
+export function boxRect(wall: Wall, box: Box): BoxRect | undefined {
+  const centre = boxCentreX(wall, box);
+  if (centre === undefined) return undefined;
+  const { widthMm, heightMm } = boxBody(box);
+  const bottom = box.place.bottom.mm;
+  return { left: centre - widthMm / 2, right: centre + widthMm / 2, bottom, top: bottom + heightMm, centre };
+}
+
+/**
+ * The distance to write for a box whose centre is at `centreX`, keeping the place's reference, direction and edge.
+ * @returns mm along `place.toward`; negative when the box lies on the other side of the reference
+ */
+export function distanceForCentre(wall: Wall, box: Box, centreX: number): number | undefined {
+  const origin = placeOriginX(wall, box.face, box.place.from);
+  if (origin === undefined) return undefined;
+  const half = boxBody(box).widthMm / 2;
+  const edgeToCentre = box.place.to === 'centre' ? 0 : box.place.to === 'left-edge' ? half : -half;
+  return alongX(box.face, box.place.toward) * (centreX - alongX(box.face, 'right') * edgeToCentre - origin);
+}
+
+/** Finished surface to finished surface. */
+export function wallThicknessMm(wall: Wall): number {
+  return finishThicknessMm(wall, 'A') + wall.framing.studDepth.mm + finishThicknessMm(wall, 'B');
+}
+
+export const finishThicknessMm = (wall: Wall, face: FaceId): number =>
+  wall.faces[face].layers.reduce((sum, layer) => sum + layer.thickness.mm, 0);
+
+/** Centres of all studs: the rhythm from the known stud and those outside it; empty when none was found. */
+export function studCentres(wall: Wall): number[] {
+  const { knownStud, spacing, extraStuds, studWidth, material } = wall.framing;
+  if (material === 'masonry') return [];
+  const centres = extraStuds.map((stud) => stud.x.mm);
+  if (knownStud) {
+    const first = knownStud.mm - Math.floor(knownStud.mm / spacing.mm) * spacing.mm;
+    for (let x = first; x <= wall.length.mm; x += spacing.mm) centres.push(x);
+    const half = studWidth.mm / 2;
+    for (const end of [half, wall.length.mm - half]) if (!centres.some((x) => Math.abs(x - end) < half)) centres.push(end);
+  }
+  return centres.sort((a, b) => a - b);
+}

@@ -1,0 +1,274 @@
+/** What stands in the house: walls, boxes, cables, devices, circuits. Absent means not known, never zero. */
+import { z } from 'zod';
+import { BOX_KIND_IDS, DEVICE_KIND_IDS, FINISH_IDS } from '../catalog/index.js';
+import { DistanceLength, GaugeAwg, Id, Known, MeasuredLength, Name, PositiveLength, Remark, StudSpacing } from './known.js';
+
+export const FaceId = z.enum(['A', 'B']);
+export type FaceId = z.infer<typeof FaceId>;
+export const otherFace = (face: FaceId): FaceId => (face === 'A' ? 'B' : 'A');
+
+export const ROOM_USES = [
+  'bedroom',
+  'living',
+  'study',
+  'dining',
+  'hallway',
+  'kitchen',
+  'bathroom',
+  'laundry',
+  'utility',
+  'closet',
+  'garage',
+  'basement',
+  'unfinished-basement',
+  'crawl-space',
+  'attic',
+  'workshop',
+  'outdoors',
+  'deck',
+] as const;
+export const RoomUse = z.enum(ROOM_USES);
+export type RoomUse = z.infer<typeof RoomUse>;
+
+export const Room = z.strictObject({
+  id: Id,
+  name: Name,
+  use: RoomUse,
+  /** a basin, tub or shower within 6 ft of the outlet: absent means nobody measured */
+  waterWithin6ft: z.boolean().optional(),
+  /** ½ in drywall and the like are in the wall; this is the floor: thickness still to be laid on what is there */
+  floorToAdd: DistanceLength.optional(),
+});
+export type Room = z.infer<typeof Room>;
+
+export const Layer = z.strictObject({ finish: z.enum(FINISH_IDS), thickness: PositiveLength });
+export type Layer = z.infer<typeof Layer>;
+
+export const WallFace = z.strictObject({ roomId: Id, layers: z.array(Layer).max(6), baseHeight: DistanceLength.optional() });
+export type WallFace = z.infer<typeof WallFace>;
+
+export const Stud = z.strictObject({ id: Id, /** centre, from the left end of face A */ x: MeasuredLength });
+
+export const Framing = z.strictObject({
+  material: z.enum(['wood', 'metal', 'masonry']),
+  /** the depth of the cavity: 3½ in behind a 2 × 4 */
+  studDepth: PositiveLength,
+  studWidth: PositiveLength,
+  spacing: StudSpacing,
+  /** centre of one stud that was found, from the left end of face A; absent means no stud was found */
+  knownStud: MeasuredLength.optional(),
+  /** studs outside the rhythm */
+  extraStuds: z.array(Stud).max(60).default([]),
+});
+export type Framing = z.infer<typeof Framing>;
+
+export const OBSTACLE_KINDS = ['pipe', 'vent', 'duct', 'cable', 'fire-block', 'brace', 'unknown'] as const;
+export const Obstacle = z.strictObject({
+  id: Id,
+  kind: z.enum(OBSTACLE_KINDS),
+  /** left edge from the left end of face A, and bottom above the floor */
+  x: MeasuredLength,
+  z: MeasuredLength,
+  width: PositiveLength,
+  height: PositiveLength,
+  /** its near side, behind the finished surface of face A; absent: depth not known */
+  behindA: DistanceLength.optional(),
+  /** its own size through the wall */
+  thick: PositiveLength.optional(),
+});
+export type Obstacle = z.infer<typeof Obstacle>;
+
+export const Opening = z.strictObject({
+  id: Id,
+  kind: z.enum(['door', 'window']),
+  x: DistanceLength,
+  z: DistanceLength,
+  width: PositiveLength,
+  height: PositiveLength,
+});
+export type Opening = z.infer<typeof Opening>;
+
+/** Something both rooms can measure from: a door edge, a corner, an outside wall, a rod pushed through. */
+export const Reference = z.strictObject({
+  id: Id,
+  name: Name,
+  /** where it stands on face A, from its left end */
+  x: MeasuredLength,
+  /** how much further in the same direction the mark lies that the other room measures from: the thickness of a cross wall; absent or 0 when it is the same edge */
+  offsetB: MeasuredLength.optional(),
+});
+export type Reference = z.infer<typeof Reference>;
+
+export const Wall = z.strictObject({
+  id: Id,
+  name: Name,
+  length: PositiveLength,
+  height: PositiveLength,
+  framing: Framing,
+  faces: z.strictObject({ A: WallFace, B: WallFace }),
+  references: z.array(Reference).max(20).default([]),
+  obstacles: z.array(Obstacle).max(200).default([]),
+  openings: z.array(Opening).max(30).default([]),
+  /** how the bay of the work was looked into; absent: nobody has */
+  bayLooked: Known.exclude(['assumed']).optional(),
+  fireRated: z.boolean().optional(),
+  bearing: z.boolean().optional(),
+  insulated: z.boolean().optional(),
+});
+export type Wall = z.infer<typeof Wall>;
+
+/** Where a box sits, as a tape says it, seen from its own face. */
+export const Place = z.strictObject({
+  /** a reference's id, or `left-end` / `right-end` of this face */
+  from: z.union([z.literal('left-end'), z.literal('right-end'), Id]),
+  /** which way from there, seen from the box's own face */
+  toward: z.enum(['left', 'right']),
+  /** which edge of the box body the distance ends at */
+  to: z.enum(['left-edge', 'centre', 'right-edge']),
+  distance: MeasuredLength,
+  /** finished floor to the bottom of the box */
+  bottom: DistanceLength,
+});
+export type Place = z.infer<typeof Place>;
+
+export const Box = z.strictObject({
+  id: Id,
+  name: Name,
+  wallId: Id,
+  face: FaceId,
+  place: Place,
+  /** `other` needs its own size */
+  kind: z.enum([...BOX_KIND_IDS, 'other']),
+  gangs: z.number().int().min(1, 'a box has at least one gang').max(6),
+  /** stamped or worked out; absent with kind `other` means not known */
+  volumeIn3: z.number().positive('a volume is above 0').max(1000).optional(),
+  width: PositiveLength.optional(),
+  height: PositiveLength.optional(),
+  depth: PositiveLength.optional(),
+  clamps: z.enum(['internal', 'moulded', 'external', 'none']).optional(),
+  material: z.enum(['plastic', 'metal']).optional(),
+  /** side of the stud it hangs on, seen from its face; `none`: held by wings; absent: not looked */
+  hangsOn: z.enum(['left', 'right', 'none']).optional(),
+  /** the circuit that feeds it; absent: nobody found out */
+  circuitId: Id.optional(),
+  /** stud, hickey or other support fittings inside that count in the fill */
+  supportFittings: z.number().int().min(0, 'a count is not negative').max(4).default(0),
+  condition: z.enum(['sound', 'loose', 'stripped', 'cracked']).optional(),
+});
+export type Box = z.infer<typeof Box>;
+
+export const INSULATION = ['black', 'white', 'red', 'blue'] as const;
+export const Insulation = z.enum(INSULATION);
+export type Insulation = z.infer<typeof Insulation>;
+
+export const CableEnd = z.strictObject({
+  /** a box of this site, or absent when it ends elsewhere */
+  boxId: Id.optional(),
+  /** what the person calls the far end: `panel`, `parlour` */
+  label: Name,
+  /** side of the box where it comes in, seen from the box's face */
+  side: z.enum(['top', 'bottom', 'left', 'right', 'back']).optional(),
+  /** conductors measured from where they leave the sheath */
+  freeLength: DistanceLength.optional(),
+  sheathInside: DistanceLength.optional(),
+});
+export type CableEnd = z.infer<typeof CableEnd>;
+
+export const Cable = z.strictObject({
+  id: Id,
+  name: Name,
+  gauge: GaugeAwg,
+  conductors: z.array(Insulation).min(2, 'a cable has two or more insulated conductors').max(4),
+  /** absent: not looked for */
+  ground: z.enum(['bare', 'green', 'none']).optional(),
+  metal: z.enum(['copper', 'aluminium']).optional(),
+  sheath: z.enum(['nonmetallic', 'cloth', 'armoured', 'single wires']).default('nonmetallic'),
+  /** end 0 is nearer the panel when `direction` is known */
+  ends: z.tuple([CableEnd, CableEnd]),
+  direction: z.enum(['known', 'unknown']).default('unknown'),
+  /** boxes that it runs through without being cut */
+  unbrokenIn: z.array(Id).max(4).default([]),
+  whiteUsedAsHot: z.enum(['no', 'marked', 'unmarked']).optional(),
+  /** as run, when known */
+  length: PositiveLength.optional(),
+});
+export type Cable = z.infer<typeof Cable>;
+
+export const Device = z.strictObject({
+  id: Id,
+  name: Name,
+  boxId: Id,
+  kind: z.enum(DEVICE_KIND_IDS),
+  tamperResistant: z.boolean().optional(),
+  weatherResistant: z.boolean().optional(),
+  inUseCover: z.boolean().optional(),
+  /** how it was found wired */
+  wiredAs: z.enum(['feed-through', 'pigtail']).optional(),
+  condition: z.enum(['sound', 'worn', 'scorched']).optional(),
+});
+export type Device = z.infer<typeof Device>;
+
+export const Load = z
+  .strictObject({
+    id: Id,
+    name: Name,
+    watts: z.number().positive('watts are above 0').max(25_000).optional(),
+    amps: z.number().positive('amps are above 0').max(100).optional(),
+    /** three hours or more at a stretch */
+    continuous: z.boolean(),
+    /** fastened in place, not cord-and-plug portable */
+    fixed: z.boolean().default(false),
+    circuitId: Id,
+    /** where it is plugged in, when that matters */
+    boxId: Id.optional(),
+  })
+  .refine((l) => (l.watts === undefined) !== (l.amps === undefined), {
+    path: ['watts'],
+    message: 'give watts or amps from the nameplate, one of them',
+  });
+export type Load = z.infer<typeof Load>;
+
+export const RESERVED_USES = [
+  'none',
+  'kitchen-small-appliance',
+  'bathroom',
+  'laundry',
+  'garage',
+  'heating-equipment',
+  'one-appliance',
+] as const;
+
+export const Circuit = z.strictObject({
+  id: Id,
+  /** breaker number and words: `4` */
+  number: z.string().trim().min(1).max(12),
+  name: Name,
+  voltsNominal: z.literal([120, 230]).default(120),
+  breakerA: z.literal([15, 20, 25, 30, 32, 40]).optional(),
+  /** whether two hots share a neutral on it; absent: not looked */
+  sharedNeutral: z.boolean().optional(),
+  commonTrip: z.boolean().optional(),
+  reservedFor: z.enum(RESERVED_USES).optional(),
+  /** protection that already stands ahead of the source box */
+  groundFault: z.enum(['breaker', 'device upstream', 'none']).optional(),
+  arcFault: z.enum(['breaker', 'device upstream', 'none']).optional(),
+  /** cable from the panel to the source box, one way, along its run */
+  lengthToSource: PositiveLength.optional(),
+  /** other outlets on it; 0 is an answer, absent is not */
+  foundHow: Remark.optional(),
+  /** true when somebody went through the house and noted all that hangs on it */
+  loadsComplete: z.boolean().optional(),
+});
+export type Circuit = z.infer<typeof Circuit>;
+
+export const Site = z.strictObject({
+  rooms: z.array(Room).max(100),
+  walls: z.array(Wall).max(400),
+  boxes: z.array(Box).max(500),
+  cables: z.array(Cable).max(1000),
+  devices: z.array(Device).max(500),
+  circuits: z.array(Circuit).max(100),
+  loads: z.array(Load).max(500),
+});
+export type Site = z.infer<typeof Site>;
+export const emptySite = (): Site => ({ rooms: [], walls: [], boxes: [], cables: [], devices: [], circuits: [], loads: [] });

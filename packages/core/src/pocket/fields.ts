@@ -1,0 +1,44 @@
+/** What a pocket sum asks for: one description serves the form on the page, the API's check and its documentation. */
+import { z } from 'zod';
+import { parseLength, type LengthUnit } from '../measure/index.js';
+
+export interface FieldSpec {
+  key: string;
+  label: string;
+  kind: 'length' | 'lengths' | 'expression' | 'number' | 'choice' | 'yes-no';
+  /** what stands there at first, as a person would type it; '' leaves it open */
+  start: string;
+  choices?: { value: string; label: string }[];
+  optional?: boolean;
+  hint?: string;
+}
+
+/** Lengths come as text as people say it, or as a number in `unit`. */
+export const Spoken = z.union([z.string().max(200), z.number()]);
+
+export const UnitField = z.enum(['in', 'mm']).default('in');
+export const EditionField = z.enum(['US-2017', 'US-2020', 'US-2023']).default('US-2020');
+
+export class SumInputError extends Error {
+  constructor(
+    readonly field: string,
+    readonly came: unknown,
+    message: string,
+  ) {
+    super(message);
+  }
+}
+
+/** A spoken length in mm; throws SumInputError naming the field. */
+export function lengthField(
+  field: string,
+  value: string | number,
+  unit: LengthUnit,
+  options: { least?: number; allowNegative?: boolean } = {},
+): number {
+  const read = parseLength(String(value), { unit, allowNegative: options.allowNegative });
+  if (!read.ok) throw new SumInputError(field, value, read.message);
+  if (options.least !== undefined && read.mm < options.least)
+    throw new SumInputError(field, value, options.least <= 0.1 ? 'This must be above 0.' : `This must be at least ${options.least} mm.`);
+  return read.mm;
+}

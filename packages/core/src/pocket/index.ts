@@ -1,0 +1,2 @@
+export * from './fields.js';
+export * from './sums.js';

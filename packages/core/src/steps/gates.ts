@@ -1,0 +1,162 @@
+/** What keeps a step from being ticked, and the record of ticks, proofs and values. No clock: the caller brings the time. */
+import type { DeadProof, Finding, Job, ProofReading, StepValue } from '../model/index.js';
+import { printLength } from '../measure/index.js';
+import type { Step, StepAsk } from './steps.js';
+
+/** A source counts as live from 100 to 140 V; dead is below 1 V; between 1 and 50 V may be stray coupling (common practice). */
+export const LIVE_V = { least: 100, most: 140 };
+export const DEAD_MOST_V = 1;
+export const STRAY_MOST_V = 50;
+/** After this long away from the work it is proved again (common practice). */
+export const PROOF_LASTS_MS = 4 * 60 * 60 * 1000;
+
+export const PROOF_ORDER = ['testerBefore', 'hotNeutral', 'hotGround', 'neutralGround', 'testerAfter'] as const;
+export type ProofKey = (typeof PROOF_ORDER)[number];
+export const PROOF_LABELS: Record<ProofKey, string> = {
+  testerBefore: 'Tester on a live source',
+  hotNeutral: 'Target, hot to neutral',
+  hotGround: 'Target, hot to ground',
+  neutralGround: 'Target, neutral to ground',
+  testerAfter: 'Tester on the live source again',
+};
+
+export interface ProofJudgement {
+  verdict: 'ok' | 'stop' | 'can’t tell';
+  says: string;
+}
+
+/** One reading of the proof. */
+export function judgeProofReading(key: ProofKey, reading: ProofReading | undefined): ProofJudgement {
+  if (!reading) return { verdict: 'can’t tell', says: 'not read yet' };
+  const { volts } = reading;
+  if (key === 'testerBefore' || key === 'testerAfter') {
+    return volts >= LIVE_V.least && volts <= LIVE_V.most
+      ? { verdict: 'ok', says: `${volts} V: the tester sees voltage` }
+      : {
+          verdict: 'stop',
+          says: `${volts} V is no proof: find a source that reads ${LIVE_V.least} to ${LIVE_V.most} V, or another tester`,
+        };
+  }
+  if (volts <= DEAD_MOST_V) return { verdict: 'ok', says: `${volts} V: dead` };
+  if (volts <= STRAY_MOST_V)
+    return { verdict: 'can’t tell', says: `${volts} V may be stray coupling or a real feed: measure again with a low-impedance tester` };
+  return { verdict: 'stop', says: `${volts} V: LIVE. Wrong breaker, or a second feed. Close up and find it` };
+}
+
+export interface ProofState {
+  proved: boolean;
+  /** next reading to take; undefined when all are in */
+  next: ProofKey | undefined;
+  reasons: string[];
+}
+
+/** Whether the target stands proved dead: all five readings good, in order, after the breaker was off, and not too long ago. */
+export function proofState(job: Job, now?: string): ProofState {
+  const proof = job.work.proof;
+  const next = PROOF_ORDER.find((key) => judgeProofReading(key, proof[key]).verdict !== 'ok');
+  const reasons: string[] = [];
+  const off = job.work.ticks.find((t) => t.step === 'breaker-off');
+  if (!off) reasons.push('the breaker has not been ticked off');
+  if (next) reasons.push(`${PROOF_LABELS[next].toLowerCase()}: ${judgeProofReading(next, proof[next]).says}`);
+  const times = PROOF_ORDER.map((key) => proof[key]?.at).filter((at) => at !== undefined);
+  if (times.some((at, i) => i > 0 && Date.parse(at) < Date.parse(times[i - 1]!)))
+    reasons.push('the readings were not taken in order: tester, target, tester');
+  const target = proof.hotNeutral?.at;
+  if (off && target && Date.parse(target) < Date.parse(off.at))
+    reasons.push('the target was read before the breaker was off: read it again');
+  const last = proof.testerAfter?.at;
+  if (now && last && Date.parse(now) - Date.parse(last) > PROOF_LASTS_MS)
+    reasons.push('over four hours since it was proved dead: prove it again');
+  return { proved: reasons.length === 0, next, reasons };
+}
+
+export interface AskJudgement {
+  verdict: 'ok' | 'stop' | 'can’t tell';
+  says: string;
+}
+
+/** A measured value against what the step asks. */
+export function judgeAsk(ask: StepAsk, value: StepValue | undefined, unit: Job['unit']): AskJudgement {
+  const say = (n: number) => (ask.unit === 'V' ? `${n} V` : printLength(n, unit));
+  const range = [ask.least === undefined ? '' : `at least ${say(ask.least)}`, ask.most === undefined ? '' : `at most ${say(ask.most)}`]
+    .filter(Boolean)
+    .join(', ');
+  if (!value) return { verdict: 'can’t tell', says: `measure it: ${range}` };
+  // a tape is read to 1/32 in at best
+  const close = ask.unit === 'length' ? 0.8 : 1e-9;
+  const low = ask.least !== undefined && value.value < ask.least - close;
+  const high = ask.most !== undefined && value.value > ask.most + close;
+  return low || high
+    ? { verdict: 'stop', says: `${say(value.value)}, ${range}. ${ask.otherwise}` }
+    : { verdict: 'ok', says: `${say(value.value)}, ${range}` };
+}
+
+export const valueOf = (job: Job, step: string, key: string): StepValue | undefined =>
+  job.work.values.find((v) => v.step === step && v.key === key);
+export const isTicked = (job: Job, step: string): boolean => job.work.ticks.some((t) => t.step === step);
+
+/** Reasons why a step can't be ticked now; empty when it can. */
+export function gateOf(job: Job, step: Step, steps: Step[], findings: Finding[], now?: string): string[] {
+  const reasons: string[] = [];
+  for (const id of step.after) if (!isTicked(job, id)) reasons.push(`first: ${steps.find((s) => s.id === id)?.title ?? id}`);
+  if (step.needsDead) {
+    const proof = proofState(job, now);
+    if (!proof.proved) reasons.push(`not proved dead: ${proof.reasons[0]}`);
+  }
+  if (step.alters) {
+    const stops = findings.filter((f) => f.verdict === 'stop');
+    if (stops.length) reasons.push(`the ledger has ${stops.length === 1 ? 'a stop' : `${stops.length} stops`}: ${stops[0]!.title}`);
+  }
+  for (const ask of step.asks) {
+    const judged = judgeAsk(ask, valueOf(job, step.id, ask.key), job.unit);
+    if (judged.verdict !== 'ok') reasons.push(`${ask.label}: ${judged.says}`);
+  }
+  return reasons;
+}
+
+/** Steps that rest on one, itself first. */
+function restingOn(id: string, steps: Step[]): Set<string> {
+  const resting = new Set([id]);
+  for (const s of steps) if (s.after.some((a) => resting.has(a))) resting.add(s.id);
+  return resting;
+}
+
+export type TickResult = { ok: true; job: Job } | { ok: false; reasons: string[] };
+
+/** Ticks a step if its gate is open. */
+export function tick(job: Job, stepId: string, steps: Step[], findings: Finding[], at: string): TickResult {
+  const step = steps.find((s) => s.id === stepId);
+  if (!step) return { ok: false, reasons: [`there is no step ${stepId}`] };
+  const reasons = gateOf(job, step, steps, findings, at);
+  if (reasons.length) return { ok: false, reasons };
+  if (isTicked(job, stepId)) return { ok: true, job };
+  return { ok: true, job: { ...job, work: { ...job.work, ticks: [...job.work.ticks, { step: stepId, at }] } } };
+}
+
+/** Unticks a step and all that rest on it. Taking back the breaker, or the breaker on, voids the proof of dead. */
+export function untick(job: Job, stepId: string, steps: Step[]): Job {
+  const gone = restingOn(stepId, steps);
+  const energised = isTicked(job, 'energise') && gone.has('energise');
+  if (energised) for (const id of restingOn('breaker-off', steps)) gone.add(id);
+  const voided = gone.has('breaker-off') || gone.has('prove-dead') || energised;
+  return { ...job, work: { ...job.work, ticks: job.work.ticks.filter((t) => !gone.has(t.step)), proof: voided ? {} : job.work.proof } };
+}
+
+/** Enters a reading of the proof; a later one than those behind it clears them, so that the order stays tester, target, tester. */
+export function enterProof(job: Job, key: ProofKey, reading: ProofReading): Job {
+  const kept: DeadProof = {};
+  for (const k of PROOF_ORDER.slice(0, PROOF_ORDER.indexOf(key))) kept[k] = job.work.proof[k];
+  kept[key] = reading;
+  const steps = job.work.ticks.filter((t) => t.step !== 'prove-dead');
+  return { ...job, work: { ...job.work, proof: kept, ticks: key === 'testerAfter' ? job.work.ticks : steps } };
+}
+
+/** Enters a measured value; an earlier one of the same key gives way. */
+export const enterValue = (job: Job, value: StepValue): Job => ({
+  ...job,
+  work: { ...job.work, values: [...job.work.values.filter((v) => v.step !== value.step || v.key !== value.key), value] },
+});
+
+/** The site as built so far: the changes whose steps are ticked. */
+export const builtChangeIds = (job: Job, steps: Step[]): Set<string> =>
+  new Set(steps.filter((s) => isTicked(job, s.id)).flatMap((s) => s.changeIds));

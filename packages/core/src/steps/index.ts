@@ -1,0 +1,3 @@
+export * from './steps.js';
+export * from './gates.js';
+export * from './summary.js';

@@ -1,0 +1,386 @@
+/** What is to be done, derived from the plan: order, what needs a dead circuit, what to measure, cautions. */
+import { DEVICE_KINDS, printSource } from '../catalog/index.js';
+import { LEAST_FREE_MM } from '../codebook/index.js';
+import { jobContext, OLD_FREE_ENDS, type JobContext } from '../ledger/index.js';
+import { marksFor } from '../layout/index.js';
+import { inches, printLength } from '../measure/index.js';
+import type { Job } from '../model/index.js';
+import { devicesIn, wiringPlan } from '../wiring/index.js';
+import { PRACTICE_MM } from '../route/index.js';
+
+export interface StepAsk {
+  key: string;
+  label: string;
+  unit: 'length' | 'V';
+  /** judged against these, in mm or V; absent means no limit on that side */
+  least?: number;
+  most?: number;
+  /** what to do when it is outside */
+  otherwise: string;
+  source: string;
+}
+
+export interface Step {
+  id: string;
+  title: string;
+  /** what to do, one line each */
+  says: string[];
+  /** common-practice estimate in minutes */
+  minutes: number;
+  needsDead: boolean;
+  /** cuts, connects or fastens: not while the ledger has a stop */
+  alters: boolean;
+  /** steps that must be ticked before */
+  after: string[];
+  asks: StepAsk[];
+  cautions: string[];
+  /** planned changes that are done when this is ticked */
+  changeIds: string[];
+}
+
+const PRACTICE = 'common practice';
+type Draft = Omit<Step, 'after'>;
+
+const step = (id: string, title: string, minutes: number, says: string[], more: Partial<Draft> = {}): Draft => ({
+  id,
+  title,
+  minutes,
+  says,
+  needsDead: false,
+  alters: false,
+  asks: [],
+  cautions: [],
+  changeIds: [],
+  ...more,
+});
+
+const free = (key: string, where: string, neededMm: number | undefined, edition: string): StepAsk => ({
+  key,
+  label: `free ends in ${where}, from the sheath`,
+  unit: 'length',
+  least: neededMm ?? LEAST_FREE_MM,
+  otherwise: 'Too short: pull more cable in before stripping, or splice on pigtails in the box.',
+  source: printSource({ standard: 'NEC', edition: edition.slice(3), clause: '300.14', from: 'memory' }),
+});
+
+/** Cable that must stick out of an opening while fishing (common practice: 12 in or more). */
+export const LEAST_OUT_MM = inches(12);
+const out = (key: string, where: string): StepAsk => ({
+  key,
+  label: `cable out of the opening at ${where}`,
+  unit: 'length',
+  least: LEAST_OUT_MM,
+  otherwise: 'Pull more through: too little cannot be clamped, stripped and folded.',
+  source: PRACTICE,
+});
+
+const volts = (key: string, label: string, least: number, most: number, otherwise: string): StepAsk => ({
+  key,
+  label,
+  unit: 'V',
+  least,
+  most,
+  otherwise,
+  source: least > 0 ? 'ANSI C84.1 range A, 120 V ± 5 % · from memory' : PRACTICE,
+});
+
+function markOut(c: JobContext): Draft {
+  const marks = marksFor(c.wall, c.target).map(
+    (m) =>
+      `${m.edge} edge of the opening: ${printLength(m.distanceMm, c.job.unit)} ${m.toward === 'up' ? 'up from' : `to the ${m.toward} of`} the ${m.from}`,
+  );
+  return step(
+    'mark-out',
+    `Mark out the opening for ${c.target.name}`,
+    15,
+    [...marks, 'Draw it level, trace the box, and check both marks against each other.'],
+    {
+      asks: [
+        {
+          key: 'bottom',
+          label: 'floor to the bottom line as drawn',
+          unit: 'length',
+          least: c.target.place.bottom.mm - inches(0.125),
+          most: c.target.place.bottom.mm + inches(0.125),
+          otherwise: 'More than 1/8 in from the plan: draw it again, or move the box in the plan.',
+          source: PRACTICE,
+        },
+      ],
+    },
+  );
+}
+
+/** A saw may only go into a live-fed bay that was looked into and holds no cable at the place of the cut. */
+const cutNeedsDead = (c: JobContext): boolean =>
+  !c.wall.bayLooked || c.wall.obstacles.some((o) => o.kind === 'cable' || o.kind === 'unknown');
+
+function cut(c: JobContext): Draft {
+  const old = (c.job.built ?? 0) < 1980;
+  return step(
+    'cut-opening',
+    'Look inside, then cut the opening',
+    25,
+    [
+      'Push a scope or a bent wire through a small hole inside the outline: look for pipe, vent, duct, cable and fire block.',
+      'Score, then cut the short sides and the far side, last the side toward the stud. Too tight can be shaved; too large must be patched.',
+    ],
+    {
+      alters: true,
+      needsDead: cutNeedsDead(c),
+      cautions: [
+        `Eye protection. Hand saw or a shallow blade: the cables of ${c.source.name} run in this bay${cutNeedsDead(c) ? '' : ' and are live until the breaker is off'}.`,
+        'Never plunge a power saw into a bay nobody has looked into.',
+        ...(old ? ['Old paint and compound: keep dust down, mask on, sheet under.'] : []),
+        ...(cutNeedsDead(c) ? ['What is in the bay isn’t fully known: the circuit is off and proved dead before this cut.'] : []),
+      ],
+    },
+  );
+}
+
+function newSide(c: JobContext, tailFirst: boolean): Draft[] {
+  const needed = c.freeEnds.target?.neededMm;
+  const plan = wiringPlan({ site: c.planned, box: c.target, circuit: c.circuit, schools: c.job.schools });
+  const ids = c.job.changes.filter((x) => (x.do === 'place-box' && x.box.id === c.target.id) || x.do === 'run-cable').map((x) => x.id);
+  const device = c.newDevice;
+  return [
+    step(
+      'set-new-box',
+      `Cable into ${c.target.name}, box into the wall`,
+      15,
+      [
+        tailFirst
+          ? `Feed the cut cable through the opening into the bay toward ${c.source.name}; keep its other end in hand.`
+          : 'Bring the end that sticks out into the box.',
+        `Clamp it with ${c.job.schools.sheath === '1/4' ? '1/4 in' : 'up to 1 in'} of sheath inside. Turn the wings up by hand until snug, not further.`,
+      ],
+      {
+        alters: true,
+        needsDead: !tailFirst,
+        asks: [free('free-target', c.target.name, needed, c.job.edition)],
+        changeIds: ids,
+        cautions: ['Slit the sheath along its middle; a nicked conductor is cut back.'],
+      },
+    ),
+    step(
+      'wire-new',
+      `Connect ${device ? DEVICE_KINDS[device.kind].name : 'the device'} in ${c.target.name}`,
+      15,
+      [...plan.connect, ...plan.fold],
+      {
+        alters: true,
+        needsDead: !tailFirst,
+        changeIds: c.job.changes.filter((x) => x.do === 'place-device').map((x) => x.id),
+        cautions: [],
+      },
+    ),
+  ];
+}
+
+function off(c: JobContext): Draft[] {
+  const breaker = c.circuit ? `Breaker ${c.circuit.number}` : 'The breaker that feeds the source box';
+  return [
+    step(
+      'breaker-off',
+      `${breaker} off, locked or labelled`,
+      5,
+      ['Tell everybody in the house and say for how long.', 'Switch it off; lock it or tape a label over the handle.'],
+      { cautions: ['A tripped ground-fault receptacle is not isolation: its line side stays live.'] },
+    ),
+    step(
+      'prove-dead',
+      'Prove it dead',
+      10,
+      [
+        'Prove the tester on a source known to be live.',
+        `Test ${c.source.name}: hot to neutral, hot to ground, neutral to ground, on every face.`,
+        'Prove the tester on the live source again. With the cover off, test every conductor and the metal box too.',
+      ],
+      {
+        needsDead: true,
+        cautions: [
+          'Two circuits may be in one box. A dead tester and a dead outlet look the same: that is why the tester is proved twice.',
+        ],
+      },
+    ),
+  ];
+}
+
+function sourceSide(c: JobContext, tailFirst: boolean): Draft[] {
+  const plan = wiringPlan({ site: c.planned, box: c.source, circuit: c.circuit, schools: c.job.schools });
+  const replacing = c.job.changes.find((x) => x.do === 'replace-box' && x.boxId === c.source.id);
+  const hadDevice = devicesIn(c.job.found, c.source.id).length > 0;
+  const steps = [
+    step(
+      'open-source',
+      `Open ${c.source.name} and take it apart`,
+      15,
+      [
+        'Plate and device out, without touching bare ends.',
+        'Test every conductor once more, pair by pair.',
+        'Mark which cable is which with tape.',
+        ...(hadDevice ? plan.takeApart : []),
+      ],
+      {
+        needsDead: true,
+        alters: true,
+        asks: [
+          {
+            key: OLD_FREE_ENDS.key,
+            label: `free ends in ${c.source.name}, the shortest old one, from the sheath`,
+            unit: 'length',
+            least: 0,
+            otherwise: 'A length is not below zero.',
+            source: 'judged in the ledger',
+          },
+        ],
+        cautions: ['Treat every conductor as live until you have tested it yourself. White is not proof of neutral.'],
+      },
+    ),
+  ];
+  if (replacing) {
+    steps.push(
+      step(
+        'replace-source',
+        replacing.title,
+        30,
+        [
+          'Free the clamps first. Cut the nails between box and stud, or unscrew; watch the cables with every blade.',
+          'Set the new box, cables clamped, flush with the finish.',
+        ],
+        {
+          needsDead: true,
+          alters: true,
+          changeIds: [replacing.id],
+          cautions: ['Keep a spare box at hand: an old one often does not survive.'],
+        },
+      ),
+    );
+  }
+  steps.push(
+    step(
+      'fish',
+      tailFirst ? `Bring the cable into ${c.source.name}` : `Fish the cable from ${c.source.name} to the opening`,
+      15,
+      [
+        tailFirst
+          ? 'Catch the tail in the bay through the box’s knockout or clamp and pull it in.'
+          : `Cut ${c.run ? printLength(c.run.cutMm, c.job.unit, { style: 'feet' }) : 'the cable'}; push it in at ${c.source.name}, catch it at the opening.`,
+        `Leave at least ${printLength(LEAST_OUT_MM, c.job.unit)}, better ${printLength(PRACTICE_MM.outWhileFishing, c.job.unit)}, out of each opening.`,
+      ],
+      {
+        needsDead: true,
+        alters: true,
+        asks: [out('out-source', c.source.name), ...(tailFirst ? [] : [out('out-target', c.target.name)])],
+        changeIds: [],
+      },
+    ),
+    step('wire-source', `Clamp, strip and connect in ${c.source.name}`, 20, [...plan.connect, ...plan.notes], {
+      needsDead: true,
+      alters: true,
+      asks: [free('free-source', `${c.source.name}, new cable`, c.freeEnds.source?.neededMm, c.job.edition)],
+      changeIds: c.job.changes.filter((x) => x.do === 'replace-device').map((x) => x.id),
+    }),
+  );
+  return steps;
+}
+
+function finish(c: JobContext): Draft[] {
+  const groundFault = [c.newDevice, devicesIn(c.planned, c.source.id)[0]].some((d) => d && DEVICE_KINDS[d.kind].groundFault);
+  const unplug = c.job.changes.filter((x) => x.do === 'plug-in' || x.do === 'unplug').map((x) => x.id);
+  const otherwise = 'Breaker off again, prove dead, and look for the fault: a loose splice, swapped conductors, an open ground.';
+  return [
+    step(
+      'close-boxes',
+      'Fold, mount, plates on',
+      10,
+      [
+        'Grounds to the back, then neutrals, then hots; fold, don’t stuff.',
+        `Devices upright and flush; plates on${c.job.schools.plateScrews === 'slots vertical' ? ', screw slots upright' : ''}.`,
+      ],
+      { needsDead: true, alters: true },
+    ),
+    step(
+      'energise',
+      'Breaker on',
+      5,
+      [
+        'Everybody’s hands off, covers on.',
+        'Stand to the side of the panel, switch on. If it trips at once, don’t switch on again: open up and look.',
+      ],
+      { alters: true },
+    ),
+    step(
+      'test',
+      'Test every outlet face the circuit feeds',
+      15,
+      [
+        'Both halves of the new outlet and of the old one, then all the others.',
+        ...(groundFault ? ['Press TEST on the ground-fault face: it must trip and reset.'] : []),
+      ],
+      {
+        asks: [
+          volts('hn', 'hot to neutral at the new face', 114, 126, otherwise),
+          volts('hg', 'hot to ground at the new face', 114, 126, otherwise),
+          volts('ng', 'neutral to ground at the new face', 0, 2, otherwise),
+        ],
+        cautions: [
+          'This is live: tester probes by their insulated handles, one hand where you can.',
+          'A three-lamp tester cannot see neutral and ground swapped, nor a bootleg ground.',
+        ],
+        changeIds: unplug,
+      },
+    ),
+    step(
+      'record',
+      'Label and note',
+      10,
+      [
+        'Add the new outlet to the panel directory with the date.',
+        'Where a permit was needed, have it inspected before it is used.',
+        'Note leftovers and hours.',
+      ],
+      { changeIds: c.job.changes.filter((x) => x.do === 'alter-circuit').map((x) => x.id) },
+    ),
+  ];
+}
+
+/** All steps of a job in order; each must follow the one before. */
+export function stepsOf(job: Job): Step[] {
+  const c = jobContext(job);
+  const panelWork = job.changes.some((x) => x.do === 'alter-circuit' && x.with.arcFault === 'breaker');
+  const prepare = step(
+    'prepare',
+    'Before anything is opened',
+    15,
+    [
+      'Ask the building department whether this needs a permit and who may do it.',
+      'Lay out what the list says: cable, box, device, connectors, tools, tester with fresh batteries.',
+    ],
+    {
+      cautions: panelWork
+        ? [
+            'The plan asks for a new breaker: the service lugs stay live with the main off. Unless you are licensed, have a licensed electrician do it.',
+          ]
+        : [],
+    },
+  );
+  const tailFirst = job.schools.outage === 'new side first' && !cutNeedsDead(c);
+  const drafts = tailFirst
+    ? [prepare, markOut(c), cut(c), ...newSide(c, true), ...off(c), ...sourceSide(c, true), ...finish(c)]
+    : job.schools.outage === 'off at the start'
+      ? [prepare, ...off(c), markOut(c), { ...cut(c), needsDead: true }, ...sourceOpenThenNew(c), ...finish(c)]
+      : [prepare, markOut(c), ...off(c), cut(c), ...sourceOpenThenNew(c), ...finish(c)];
+  return drafts.map((draft, i) => ({ ...draft, after: i === 0 ? [] : [drafts[i - 1]!.id] }));
+}
+
+function sourceOpenThenNew(c: JobContext): Draft[] {
+  const source = sourceSide(c, false);
+  return [...source.slice(0, -1), ...newSide(c, false), source.at(-1)!];
+}
+
+/** Minutes the circuit is off: from the breaker off to the breaker on, by these estimates. */
+export function outageMinutes(steps: Step[]): number {
+  const from = steps.findIndex((s) => s.id === 'breaker-off');
+  const to = steps.findIndex((s) => s.id === 'energise');
+  return steps.slice(from, to + 1).reduce((sum, s) => sum + s.minutes, 0);
+}

@@ -1,0 +1,34 @@
+/** One line about a job for lists: its stage and what stops it. */
+import { ledgerOf, stageStates } from '../ledger/index.js';
+import { STAGES, type Finding, type Job, type Stage } from '../model/index.js';
+import { isTicked } from './gates.js';
+import { stepsOf } from './steps.js';
+
+export interface JobSummary {
+  /** the first stage that isn't settled; `record` when all steps are ticked */
+  stage: Stage;
+  stops: number;
+  cantTell: number;
+  cautions: number;
+  /** the first thing that stops it, or the first that nobody measured */
+  stoppedBy: string | undefined;
+  stepsDone: number;
+  steps: number;
+}
+
+export function summarise(job: Job, findings: Finding[] = ledgerOf(job)): JobSummary {
+  const steps = stepsOf(job);
+  const stepsDone = steps.filter((s) => isTicked(job, s.id)).length;
+  const states = stageStates(findings);
+  const open = STAGES.find((s) => states[s] !== 'clear' && !['buy', 'work', 'record'].includes(s));
+  const stop = findings.find((f) => f.verdict === 'stop') ?? findings.find((f) => f.verdict === 'can’t tell');
+  return {
+    stage: open ?? (stepsDone === steps.length ? 'record' : stepsDone === 0 ? 'buy' : 'work'),
+    stops: findings.filter((f) => f.verdict === 'stop').length,
+    cantTell: findings.filter((f) => f.verdict === 'can’t tell').length,
+    cautions: findings.filter((f) => f.verdict === 'caution').length,
+    stoppedBy: stop && `${stop.title}: ${stop.says}`,
+    stepsDone,
+    steps: steps.length,
+  };
+}

@@ -1,0 +1,93 @@
+/** What to buy and what to bring: what the planned state has and the found state lacks. */
+import { BOX_KINDS, DEVICE_KINDS } from '../catalog/index.js';
+import { jobContext } from '../ledger/index.js';
+import { printAwg, printLength } from '../measure/index.js';
+import type { Job } from '../model/index.js';
+import { boxMaterial, cableKind, wiringPlan } from '../wiring/index.js';
+
+export interface MaterialRow {
+  what: string;
+  amount: string;
+  why: string;
+}
+
+/** Cable, boxes, devices, plates, connectors and pigtails of the plan. */
+export function materialsOf(job: Job): MaterialRow[] {
+  const c = jobContext(job);
+  const rows: MaterialRow[] = [];
+  if (c.newCable) {
+    const kind = `${cableKind(c.newCable)} nonmetallic-sheathed cable with ground`;
+    rows.push(
+      c.run
+        ? {
+            what: kind,
+            amount: printLength(c.run.buyMm, job.unit, { style: 'feet' }),
+            why: `cut ${printLength(c.run.cutMm, job.unit)}, 15 % over, to the foot`,
+          }
+        : { what: kind, amount: 'can’t tell yet', why: 'a box has no depth' },
+    );
+  }
+  for (const change of job.changes) {
+    if (change.do === 'place-box' || change.do === 'replace-box')
+      rows.push({
+        what: change.box.kind === 'other' ? `box as described: ${change.box.name}` : `${BOX_KINDS[change.box.kind].name} box`,
+        amount: '1',
+        why: change.title,
+      });
+    if (change.do === 'place-device' || change.do === 'replace-device') {
+      const extras = [change.device.tamperResistant && 'tamper-resistant', change.device.weatherResistant && 'weather-resistant']
+        .filter(Boolean)
+        .join(', ');
+      rows.push(
+        { what: `${DEVICE_KINDS[change.device.kind].name}${extras ? `, ${extras}` : ''}`, amount: '1', why: change.title },
+        { what: 'cover plate to fit', amount: '1', why: change.title },
+      );
+    }
+    if (change.do === 'alter-circuit' && change.with.arcFault === 'breaker')
+      rows.push({
+        what: 'arc-fault breaker of the make and type listed for the panel',
+        amount: '1',
+        why: 'the same make has types that do not interchange',
+      });
+    if (change.do === 'alter-circuit' && change.with.arcFault === 'device upstream')
+      rows.push({ what: 'arc-fault receptacle for the first outlet of the circuit', amount: '1', why: change.title });
+  }
+  const connectors = new Map<string, number>();
+  const tails = new Map<string, number>();
+  for (const box of [c.source, c.target]) {
+    const plan = wiringPlan({ site: c.planned, box, circuit: c.circuit, schools: job.schools });
+    for (const joint of plan.joints) {
+      if (joint.kind !== 'splice') continue;
+      connectors.set(joint.connector!, (connectors.get(joint.connector!) ?? 0) + 1);
+      for (const lead of joint.leads.filter((l) => !l.cableId)) {
+        const key = `${printAwg(lead.gauge)} ${lead.colour} for pigtails`;
+        tails.set(key, (tails.get(key) ?? 0) + 1);
+      }
+    }
+  }
+  for (const [what, count] of connectors)
+    rows.push({ what, amount: `${count}`, why: 'splices of the wiring plan; the packet says which sizes it takes' });
+  for (const [what, count] of tails)
+    rows.push({ what, amount: `${count} × ${job.schools.pigtailIn} in`, why: 'can be cut from the same cable' });
+  if ([c.source, c.target].some((b) => boxMaterial(b) === 'metal'))
+    rows.push({ what: 'ground screw for a metal box', amount: '1', why: 'a metal box gets its own ground lead' });
+  if (job.schools.tape) rows.push({ what: 'insulating tape', amount: '1 roll', why: 'your preference; not asked for' });
+  return rows;
+}
+
+/** Tools by what the plan does. */
+export function toolsOf(job: Job): string[] {
+  const c = jobContext(job);
+  const plaster = c.wall.faces[c.target.face].layers.some((l) => l.finish === 'plaster-lath');
+  return [
+    'tester and meter, fresh batteries, and a source known to be live',
+    'breaker lock or label',
+    'tape measure, level, pencil',
+    'scope or bent wire to look into the bay',
+    plaster ? 'multi-tool with depth stop (plaster and lath crumble under a jab saw)' : 'jab saw or shallow multi-tool',
+    'fish tape or stiff wire',
+    'sheath slitter, wire stripper, pliers, screwdrivers with torque marks',
+    'eye protection, mask, sheet for dust',
+    ...(job.changes.some((x) => x.do === 'replace-box') ? ['saw blade for nails, to free the old box'] : []),
+  ];
+}

@@ -1,0 +1,70 @@
+/** What is in a box, read off a site: cables, conductors, devices, and from them the fill. */
+import { BOX_KINDS, DEVICE_KINDS } from '../catalog/index.js';
+import { boxFill, sheathBySchool, type BoxFillInput, type FillConductors } from '../codebook/index.js';
+import { boxBody, type Box, type Cable, type CableEnd, type Device, type Edition, type Schools, type Site } from '../model/index.js';
+
+export interface CableInBox {
+  cable: Cable;
+  /** the end in this box; undefined where it runs through uncut */
+  end: CableEnd | undefined;
+  /** what is at the other end */
+  farLabel: string;
+  /** toward the panel, away from it, or not known */
+  side: 'line' | 'load' | 'unknown';
+}
+
+/** Cables of a box in the order of the site, with which side each is, seen from this box. */
+export function cablesIn(site: Site, boxId: string): CableInBox[] {
+  return site.cables.flatMap((cable): CableInBox[] => {
+    if (cable.unbrokenIn.includes(boxId))
+      return [{ cable, end: undefined, farLabel: `${cable.ends[0].label} and ${cable.ends[1].label}`, side: 'unknown' }];
+    const index = cable.ends.findIndex((e) => e.boxId === boxId);
+    if (index < 0) return [];
+    return [
+      {
+        cable,
+        end: cable.ends[index]!,
+        farLabel: cable.ends[1 - index]!.label,
+        side: cable.direction === 'unknown' ? 'unknown' : index === 1 ? 'line' : 'load',
+      },
+    ];
+  });
+}
+
+export const devicesIn = (site: Site, boxId: string): Device[] => site.devices.filter((d) => d.boxId === boxId);
+
+/** Volume in in³: as stamped, else the kind's; undefined when neither is known. */
+export const boxVolume = (box: Box): number | undefined =>
+  box.volumeIn3 ?? (box.kind === 'other' ? undefined : BOX_KINDS[box.kind].volumeIn3);
+export const boxClamps = (box: Box): Box['clamps'] => box.clamps ?? (box.kind === 'other' ? undefined : BOX_KINDS[box.kind].clamps);
+export const boxMaterial = (box: Box): Box['material'] => box.material ?? (box.kind === 'other' ? undefined : BOX_KINDS[box.kind].material);
+
+/** From where a conductor leaves the sheath to the front edge: the box depth less the sheath inside; undefined without a depth. */
+export function sheathToOpening(box: Box, schools: Schools): number | undefined {
+  const { depthMm } = boxBody(box);
+  return depthMm === undefined ? undefined : Math.max(0, depthMm - sheathBySchool(schools.sheath));
+}
+
+/** Input of the fill rule for a box of a site. Where nobody looked for a ground or a clamp it is counted, to be on the safe side. */
+export function fillInput(site: Site, box: Box, edition: Edition): BoxFillInput {
+  const inside = cablesIn(site, box.id);
+  const conductors: FillConductors[] = inside.map(({ cable, end, farLabel }) => ({
+    label: `${cable.conductors.length} conductors, ${end ? `cable to ${farLabel}` : `through to ${farLabel}`}`,
+    gauge: cable.gauge,
+    count: cable.conductors.length,
+    kind: end ? 'ends' : 'unbroken',
+  }));
+  const largest = inside.map(({ cable }) => cable.gauge).sort((a, b) => a - b)[0] ?? 14;
+  const clamps = boxClamps(box);
+  return {
+    edition,
+    conductors,
+    grounds: inside.filter(({ cable }) => cable.ground !== 'none').map(({ cable }) => ({ gauge: cable.gauge, count: 1 })),
+    internalClamps: clamps === undefined || clamps === 'internal',
+    supportFittings: box.supportFittings,
+    yokes: devicesIn(site, box.id).map((device) => ({ label: `yoke of the ${DEVICE_KINDS[device.kind].name}`, gauge: largest, gangs: 1 })),
+    volumeIn3: boxVolume(box),
+  };
+}
+
+export const fillOf = (site: Site, box: Box, edition: Edition) => boxFill(fillInput(site, box, edition));

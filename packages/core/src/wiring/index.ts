@@ -1,0 +1,3 @@
+export * from './boxContents.js';
+export * from './plan.js';
+export * from './drawing.js';

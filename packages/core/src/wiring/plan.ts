@@ -1,0 +1,313 @@
+/** What lands where in a box with one receptacle, and in which order: by the user's schools, never against code. */
+import { connectorFor, DEVICE_KINDS } from '../catalog/index.js';
+import { inches, printAwg, type Awg } from '../measure/index.js';
+import type { Box, Circuit, Insulation, Schools, Site } from '../model/index.js';
+import { boxMaterial, cablesIn, devicesIn, type CableInBox } from './boxContents.js';
+
+export type Role = 'hot' | 'neutral' | 'ground';
+
+/** One conductor end at a joint. */
+export interface Lead {
+  id: string;
+  role: Role;
+  /** insulation as it looks; bare copper for most grounds */
+  colour: Insulation | 'bare' | 'green';
+  /** letter beside the colour: H hot, R red hot, N neutral, G ground */
+  letter: 'H' | 'R' | 'N' | 'G';
+  gauge: Awg;
+  /** the cable it belongs to; undefined for a pigtail or the box's own lead */
+  cableId?: string;
+  /** where it comes from, in words: `parlour cable`, `pigtail` */
+  from: string;
+}
+
+export type TerminalName =
+  | 'brass upper'
+  | 'brass lower'
+  | 'silver upper'
+  | 'silver lower'
+  | 'green'
+  | 'line brass'
+  | 'line silver'
+  | 'load brass'
+  | 'load silver'
+  | 'box screw';
+
+export interface PlannedJoint {
+  id: string;
+  role: Role;
+  kind: 'splice' | 'terminal' | 'cap';
+  terminal?: TerminalName;
+  connector?: string;
+  stripMm: number;
+  leads: Lead[];
+  says: string;
+}
+
+export interface WiringPlan {
+  boxId: string;
+  boxName: string;
+  deviceName: string | undefined;
+  cables: { id: string; label: string; side: CableInBox['side']; kind: string; unbroken: boolean }[];
+  joints: PlannedJoint[];
+  pigtailMm: number;
+  takeApart: string[];
+  connect: string[];
+  fold: string[];
+  /** where a school gave way, and what to look at */
+  notes: string[];
+  /** why no plan can be given; then all lists are empty */
+  refused: string[];
+}
+
+const LETTER = { black: 'H', red: 'R', white: 'N', blue: 'R' } as const;
+
+/** A cable's name on the trade's tongue: `14-2`, `12-3`. */
+export const cableKind = (cable: { gauge: Awg; conductors: readonly Insulation[] }): string => `${cable.gauge}-${cable.conductors.length}`;
+
+interface Ends {
+  hot: Lead[];
+  neutral: Lead[];
+  ground: Lead[];
+}
+
+function endsOf(inside: CableInBox[]): Ends {
+  const ends: Ends = { hot: [], neutral: [], ground: [] };
+  for (const { cable, end, farLabel } of inside) {
+    if (!end) continue;
+    cable.conductors.forEach((colour, i) => {
+      const role: Role = colour === 'white' && cable.whiteUsedAsHot !== 'marked' ? 'neutral' : 'hot';
+      ends[role].push({
+        id: `${cable.id}-${i}`,
+        role,
+        colour,
+        letter: role === 'hot' && colour === 'white' ? 'H' : LETTER[colour],
+        gauge: cable.gauge,
+        cableId: cable.id,
+        from: `cable to ${farLabel}`,
+      });
+    });
+    if (cable.ground !== 'none' && cable.ground !== undefined) {
+      ends.ground.push({
+        id: `${cable.id}-g`,
+        role: 'ground',
+        colour: cable.ground,
+        letter: 'G',
+        gauge: cable.gauge,
+        cableId: cable.id,
+        from: `cable to ${farLabel}`,
+      });
+    }
+  }
+  return ends;
+}
+
+const COLOUR_OF_PIGTAIL = { hot: 'black', neutral: 'white', ground: 'bare' } as const;
+const ROLE_LETTER = { hot: 'H', neutral: 'N', ground: 'G' } as const;
+const ROLE_WORD = { hot: 'hots', neutral: 'neutrals', ground: 'grounds' } as const;
+
+const thickest = (leads: Lead[]): Awg => leads.reduce<Awg>((a, l) => (l.gauge < a ? l.gauge : a), leads[0]?.gauge ?? 14);
+
+const pigtail = (role: Role, gauge: Awg, to: string): Lead => ({
+  id: `pigtail-${role}-${to.replace(/ /g, '-')}`,
+  role,
+  colour: COLOUR_OF_PIGTAIL[role],
+  letter: ROLE_LETTER[role],
+  gauge,
+  from: `pigtail to ${to}`,
+});
+
+const describe = (lead: Lead): string => `${lead.colour} (${lead.letter}) of the ${lead.from}`;
+
+/** Strip for a screw hook, ⅝ in on 14 AWG and ¾ in on 12 (common practice); clamp plates and push-ins ½ in. */
+const stripForTerminal = (school: Schools['terminals'], gauge: Awg): number =>
+  inches(school === 'side screw' ? (gauge >= 14 ? 0.625 : 0.75) : 0.5);
+
+export interface PlanInput {
+  site: Site;
+  box: Box;
+  circuit: Circuit | undefined;
+  schools: Schools;
+}
+
+function refusals({ site, box, circuit, schools }: PlanInput, inside: CableInBox[]): string[] {
+  const reasons: string[] = [];
+  if (inside.some(({ cable }) => cable.metal === 'aluminium'))
+    reasons.push('Aluminium conductors need connectors and training of their own: a licensed electrician has to do this.');
+  if (inside.some(({ cable }) => cable.whiteUsedAsHot === 'unmarked'))
+    reasons.push('A white conductor is used as a hot without a mark: find out what it does and mark it before anything is planned.');
+  if (inside.some(({ cable }) => cable.conductors.length > 2) || circuit?.sharedNeutral)
+    reasons.push('Two hots may share a neutral here. Leave it alone unless it is known exactly what feeds what.');
+  if (schools.terminals === 'push-in' && inside.some(({ cable }) => cable.gauge < 14))
+    reasons.push('Spring push-ins take 14 AWG only: choose side screws or clamp plates.');
+  if (devicesIn(site, box.id).length > 1) reasons.push('More than one device in the box: this plan knows boxes with one receptacle.');
+  return reasons;
+}
+
+/** One role's joints. Both conductors on the device (feed-through) where that is the school and there are two; else a splice with a pigtail. */
+function jointsForRole(
+  role: 'hot' | 'neutral',
+  leads: Lead[],
+  schools: Schools,
+  groundFault: boolean,
+  inside: CableInBox[],
+  notes: string[],
+): PlannedJoint[] {
+  const metal = role === 'hot' ? 'brass' : 'silver';
+  const land = (terminal: TerminalName, lead: Lead): PlannedJoint => ({
+    id: `${role}-${terminal.replace(/ /g, '-')}`,
+    role,
+    kind: 'terminal',
+    terminal,
+    stripMm: stripForTerminal(schools.terminals, lead.gauge),
+    leads: [lead],
+    says: `${describe(lead)} to the ${terminal} screw`,
+  });
+  const firstScrew = (groundFault ? `line ${metal}` : `${metal} upper`) as TerminalName;
+  if (leads.length === 0) return [];
+  if (leads.length === 1) return [land(firstScrew, leads[0]!)];
+  if (groundFault && leads.length === 2) {
+    const lineCable = inside.find((c) => c.side === 'line')?.cable.id;
+    const line = leads.find((l) => l.cableId === lineCable);
+    if (line)
+      return [
+        land(firstScrew, line),
+        land(
+          `load ${metal}` as TerminalName,
+          leads.find((l) => l !== line)!,
+        ),
+      ];
+    if (role === 'hot')
+      notes.push('Which cable is line is not known: both are spliced to LINE, so what lies behind is not protected by this device.');
+  } else if (schools.device === 'feed-through' && leads.length === 2) {
+    return [land(firstScrew, leads[0]!), land(`${metal} lower` as TerminalName, leads[1]!)];
+  }
+  if (schools.device === 'feed-through' && leads.length > 2 && role === 'hot')
+    notes.push(
+      `${leads.length} cables: a device has two screws a side and one conductor goes under each, so these are spliced with a pigtail.`,
+    );
+  const tail = pigtail(role, thickest(leads), firstScrew);
+  return [splice(role, [...leads, tail], schools, notes), land(firstScrew, tail)];
+}
+
+function splice(role: Role, leads: Lead[], schools: Schools, notes: string[]): PlannedJoint {
+  const connector =
+    connectorFor(
+      schools.splice,
+      leads.map((l) => l.gauge),
+    ) ??
+    (schools.splice === 'plain twist-on'
+      ? undefined
+      : connectorFor(
+          'plain twist-on',
+          leads.map((l) => l.gauge),
+        ));
+  if (!connector)
+    notes.push(
+      `No single connector takes ${leads.length} conductors of ${printAwg(thickest(leads))}: split the ${ROLE_WORD[role]} into two splices joined by a jumper.`,
+    );
+  const name = connector?.name ?? 'two connectors and a jumper';
+  return {
+    id: `${role}-splice`,
+    role,
+    kind: 'splice',
+    connector: name,
+    stripMm: connector?.stripMm ?? inches(0.5),
+    leads,
+    says: `splice ${leads.map(describe).join(', ')} in a ${name}${schools.tape ? ', taped' : ''}`,
+  };
+}
+
+function groundJoints(grounds: Lead[], metalBox: boolean, hasDevice: boolean, schools: Schools, notes: string[]): PlannedJoint[] {
+  if (grounds.length === 0) {
+    notes.push('No ground in any cable here: the device has none to land on its green screw.');
+    return [];
+  }
+  const terminal = (name: TerminalName, lead: Lead): PlannedJoint => ({
+    id: `ground-${name.replace(/ /g, '-')}`,
+    role: 'ground',
+    kind: 'terminal',
+    terminal: name,
+    stripMm: stripForTerminal('side screw', lead.gauge),
+    leads: [lead],
+    says: `${describe(lead)} to the ${name} screw`,
+  });
+  const joints: PlannedJoint[] = [];
+  const tails: Lead[] = [];
+  if (grounds.length === 1 && !metalBox) return hasDevice ? [terminal('green', grounds[0]!)] : [];
+  const gauge = thickest(grounds);
+  if (hasDevice) tails.push(pigtail('ground', gauge, 'green'));
+  if (metalBox) tails.push(pigtail('ground', gauge, 'box screw'));
+  joints.push(splice('ground', [...grounds, ...tails], schools, notes));
+  for (const tail of tails) joints.push(terminal(tail.from.endsWith('box screw') ? 'box screw' : 'green', tail));
+  return joints;
+}
+
+/** The plan for one box. Pure: the same site and schools give the same plan. */
+export function wiringPlan(input: PlanInput): WiringPlan {
+  const { site, box, schools } = input;
+  const inside = cablesIn(site, box.id);
+  const device = devicesIn(site, box.id)[0];
+  const kind = device && DEVICE_KINDS[device.kind];
+  const refused = refusals(input, inside);
+  const plan: WiringPlan = {
+    boxId: box.id,
+    boxName: box.name,
+    deviceName: kind?.name,
+    cables: inside.map(({ cable, farLabel, side, end }) => ({
+      id: cable.id,
+      label: farLabel,
+      side,
+      kind: cableKind(cable),
+      unbroken: !end,
+    })),
+    joints: [],
+    pigtailMm: inches(schools.pigtailIn),
+    takeApart: [],
+    connect: [],
+    fold: [],
+    notes: [],
+    refused,
+  };
+  if (refused.length) return plan;
+
+  const ends = endsOf(inside);
+  const unlooked = inside.filter(({ cable }) => cable.ground === undefined);
+  if (unlooked.length)
+    plan.notes.push(
+      `Nobody has looked for a ground in the ${unlooked.map((c) => `cable to ${c.farLabel}`).join(' and the ')}: look before this plan is used.`,
+    );
+  if (boxMaterial(box) === undefined) plan.notes.push('Whether the box is metal was not noted: a metal box gets a ground lead of its own.');
+  const groundFault = kind?.groundFault ?? false;
+  const joints = [...groundJoints(ends.ground, boxMaterial(box) === 'metal', device !== undefined, schools, plan.notes)];
+  for (const role of ['neutral', 'hot'] as const) {
+    if (device) joints.push(...jointsForRole(role, ends[role], schools, groundFault, inside, plan.notes));
+    else if (ends[role].length > 1) joints.push(splice(role, ends[role], schools, plan.notes));
+  }
+  plan.joints = joints;
+
+  const byRole = (role: Role) => joints.filter((j) => j.role === role);
+  const inOrder = [...byRole('ground'), ...byRole('neutral'), ...byRole('hot')];
+  const sentence = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
+  plan.connect = inOrder.map((j) => `${sentence(j.says)}.`);
+  if (device) {
+    plan.takeApart = ['hot', 'neutral', 'ground'].map(
+      (role) => `Take the ${ROLE_WORD[role as Role]} off the device${role === 'hot' ? ' first, and treat every conductor as live' : ''}.`,
+    );
+    const unused =
+      schools.terminals === 'side screw' && !groundFault
+        ? 'Drive the unused screws home. '
+        : groundFault && !joints.some((j) => j.terminal === 'load brass')
+          ? 'Leave the LOAD terminals taped. '
+          : '';
+    plan.connect.push(
+      `${unused}Tighten every screw to the torque printed on the device (common practice 14 to 18 lbf·in) and tug every conductor.`,
+    );
+  }
+  plan.fold = [
+    'Fold the grounds to the back first, like an accordion, clear of the hot screws.',
+    'Then the neutrals, then the hots; fold, don’t stuff.',
+    ...(device ? ['Set the device upright and flush, then the plate.'] : ['Close with a blank plate that stays reachable.']),
+  ];
+  return plan;
+}
