@@ -1,0 +1,44 @@
+/** Unsaved work and the undo list, kept in this browser for each tab, so that a reload or a lost server loses nothing. */
+import { createStore, del, entries, get, set } from 'idb-keyval';
+import type { Job } from '@saddle/core/model';
+import { nanoid } from 'nanoid';
+
+export interface Version {
+  title: string;
+  document: Job;
+}
+export interface Draft {
+  jobId: string;
+  tab: string;
+  /** the revision the document rests on */
+  revision: number;
+  document: Job;
+  past: Version[];
+  future: Version[];
+  /** not yet acknowledged by the server */
+  dirty: boolean;
+  at: string;
+}
+
+const store = createStore('saddle', 'drafts');
+const key = (jobId: string, tab: string): string => `${jobId}/${tab}`;
+
+/** This tab's name; it survives a reload and ends with the tab. */
+export function tabName(): string {
+  let tab = sessionStorage.getItem('saddle-tab');
+  if (!tab) {
+    tab = nanoid(8);
+    sessionStorage.setItem('saddle-tab', tab);
+  }
+  return tab;
+}
+
+export const keepDraft = (draft: Draft): Promise<void> => set(key(draft.jobId, draft.tab), draft, store);
+export const ownDraft = (jobId: string): Promise<Draft | undefined> => get<Draft>(key(jobId, tabName()), store);
+export const dropDraft = (draft: Pick<Draft, 'jobId' | 'tab'>): Promise<void> => del(key(draft.jobId, draft.tab), store);
+
+/** Drafts of this job that other tabs left behind, newest first. */
+export async function otherDrafts(jobId: string): Promise<Draft[]> {
+  const all = (await entries<string, Draft>(store)).map(([, draft]) => draft);
+  return all.filter((d) => d.jobId === jobId && d.tab !== tabName()).sort((a, b) => b.at.localeCompare(a.at));
+}

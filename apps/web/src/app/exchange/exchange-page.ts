@@ -1,0 +1,139 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { RouterLink } from '@angular/router';
+import type { ImportRow } from '@saddle/core/exchange';
+import { firstValueFrom } from 'rxjs';
+import { Documents, type HouseLine, type Problem } from '../api/documents.service';
+import { TopBar } from '../shell/top-bar';
+
+/** Files out and in. Taking in shows a report first and changes nothing until it is confirmed. */
+@Component({
+  selector: 'sa-exchange-page',
+  imports: [TopBar, RouterLink],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <sa-top-bar />
+    <main class="page">
+      <div class="page-head"><h1>Files</h1></div>
+      <section class="card">
+        <h2>Keep</h2>
+        <p class="quiet">
+          JSON with a published schema: <a href="/api/v1/schemas/export.json">export</a>, <a href="/api/v1/schemas/house.json">house</a>,
+          <a href="/api/v1/schemas/job.json">job</a>. The interface for programs is described in <a href="/api/v1/openapi.json">OpenAPI</a>.
+        </p>
+        <div class="row-form">
+          <a class="btn-line strong" href="/api/v1/export.json" download data-testid="export-all">Everything</a>
+          @for (h of houses(); track h.id) {
+            <a class="btn-line" [href]="'/api/v1/houses/' + h.id + '/export.json'" download>{{ h.name }} with its jobs</a>
+          }
+        </div>
+      </section>
+      <section class="card">
+        <h2>Take in</h2>
+        <label class="field file">
+          <span class="field-label">a file kept by Saddle</span>
+          <input type="file" accept=".json,application/json" class="field-input" (change)="read($event)" data-testid="import-file" />
+        </label>
+        @if (problem(); as p) {
+          <div class="notice stop" role="alert">
+            <strong>{{ p.title }}</strong>
+            <ul>
+              @for (e of p.errors ?? []; track $index) {
+                <li>
+                  {{ e.message }} <code>{{ e.path }}</code> expected {{ e.expected }}, came {{ e.came }}
+                </li>
+              }
+            </ul>
+            Nothing was changed.
+          </div>
+        }
+        @if (rows().length) {
+          <table class="plain" data-testid="import-rows">
+            <thead>
+              <tr>
+                <th>what</th>
+                <th>name</th>
+                <th>what happens</th>
+              </tr>
+            </thead>
+            <tbody>
+              @for (r of rows(); track r.kind + r.id) {
+                <tr>
+                  <td>{{ r.kind }}</td>
+                  <td>{{ r.name }}</td>
+                  <td>
+                    {{ written() && r.outcome !== 'refused' ? 'taken in' : words[r.outcome] }}
+                    @for (e of r.errors; track $index) {
+                      <div class="field-error">
+                        {{ e.message }} <code>{{ e.path }}</code>
+                      </div>
+                    }
+                  </td>
+                </tr>
+              }
+            </tbody>
+          </table>
+          @if (written()) {
+            <p class="notice">Taken in. <a routerLink="/">See the jobs</a></p>
+          } @else if (takes()) {
+            <button type="button" class="btn-line strong big" (click)="confirm()" data-testid="import-confirm">
+              Take in {{ takes() }}
+            </button>
+          } @else {
+            <p class="notice">Nothing in this file can be taken in; nothing was changed.</p>
+          }
+        }
+      </section>
+    </main>
+  `,
+})
+export class ExchangePage {
+  private readonly documents = inject(Documents);
+  protected readonly houses = signal<HouseLine[]>([]);
+  protected readonly rows = signal<ImportRow[]>([]);
+  protected readonly written = signal(false);
+  protected readonly problem = signal<Problem | undefined>(undefined);
+  protected readonly words: Record<ImportRow['outcome'], string> = {
+    new: 'new',
+    replaces: 'replaces the one that is here; its earlier versions are kept',
+    refused: 'refused',
+  };
+  protected readonly takes = computed(() => this.rows().filter((r) => r.outcome !== 'refused').length);
+  private data: unknown;
+
+  constructor() {
+    this.documents.houses().subscribe({ next: (houses) => this.houses.set(houses), error: () => undefined });
+  }
+
+  protected async read(event: Event): Promise<void> {
+    const file = (event.target as HTMLInputElement).files?.[0];
+    this.rows.set([]);
+    this.written.set(false);
+    this.problem.set(undefined);
+    if (!file) return;
+    if (file.size > 16 * 1024 * 1024)
+      return this.problem.set({ title: `${file.name} is over 16 MB: no house is that large.`, status: 413 });
+    try {
+      this.data = JSON.parse(await file.text());
+    } catch (error) {
+      return this.problem.set({
+        title: `${file.name} is not JSON.`,
+        status: 400,
+        errors: [{ path: '/', message: (error as Error).message, expected: 'a file kept by Saddle', came: 'text that does not parse' }],
+      });
+    }
+    await this.send(false);
+  }
+
+  protected confirm = (): Promise<void> => this.send(true);
+
+  private async send(confirm: boolean): Promise<void> {
+    try {
+      const report = await firstValueFrom(this.documents.import(this.data, confirm));
+      this.rows.set(report.rows);
+      this.written.set(report.written);
+      if (report.written) this.documents.houses().subscribe((houses) => this.houses.set(houses));
+    } catch (problem) {
+      this.problem.set(problem as Problem);
+    }
+  }
+}

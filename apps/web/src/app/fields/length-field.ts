@@ -1,0 +1,78 @@
+import { ChangeDetectionStrategy, Component, computed, input, linkedSignal, output } from '@angular/core';
+import { parseLength, printLength, type LengthUnit } from '@saddle/core/measure';
+import type { Known, MeasuredLength } from '@saddle/core/model';
+
+let count = 0;
+
+/** A length as people say it. Leaves what was typed standing with the reason when it can't be read. */
+@Component({
+  selector: 'sa-length-field',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <label class="field" [class.wrong]="error()">
+      <span class="field-label"
+        >{{ label() }}
+        @if (value()?.known === 'assumed') {
+          <em class="assumed">assumed</em>
+        }
+      </span>
+      <input
+        class="field-input"
+        type="text"
+        autocomplete="off"
+        [id]="id"
+        [value]="text()"
+        [placeholder]="optional() ? 'not known' : unit() === 'in' ? '13 1/4' : '337'"
+        [attr.aria-invalid]="error() ? true : null"
+        [attr.aria-describedby]="error() || hint() ? id + '-says' : null"
+        (input)="text.set(typed($event))"
+        (change)="commit()"
+        (keydown.enter)="commit()"
+      />
+      @if (error(); as wrong) {
+        <span class="field-error" [id]="id + '-says'" role="alert">{{ wrong }}</span>
+      } @else if (hint()) {
+        <span class="field-hint" [id]="id + '-says'">{{ hint() }}</span>
+      }
+    </label>
+  `,
+})
+export class LengthField {
+  readonly label = input.required<string>();
+  readonly value = input<MeasuredLength>();
+  readonly unit = input<LengthUnit>('in');
+  readonly optional = input(false);
+  readonly hint = input('');
+  /** how a value typed here is known */
+  readonly known = input<Known>('measured');
+  readonly allowNegative = input(false);
+  readonly set = output<MeasuredLength | undefined>();
+
+  protected readonly id = `length-${count++}`;
+  protected readonly text = linkedSignal(() => {
+    const value = this.value();
+    return value ? (value.as ?? printLength(value.mm, this.unit())) : '';
+  });
+  private readonly tried = linkedSignal({ source: this.value, computation: () => false });
+  protected readonly error = computed(() => {
+    if (!this.tried()) return '';
+    if (this.text().trim() === '') return this.optional() ? '' : 'Measure it, and type it as you say it.';
+    const read = parseLength(this.text(), { unit: this.unit(), allowNegative: this.allowNegative() });
+    return read.ok ? '' : read.message;
+  });
+
+  protected typed(event: Event): string {
+    return (event.target as HTMLInputElement).value;
+  }
+
+  protected commit(): void {
+    this.tried.set(true);
+    if (this.error()) return;
+    const text = this.text().trim();
+    if (text === '') return this.set.emit(undefined);
+    const read = parseLength(text, { unit: this.unit(), allowNegative: this.allowNegative() });
+    const before = this.value();
+    if (read.ok && !(before?.as === read.as && before.known === this.known()))
+      this.set.emit({ mm: read.mm, as: read.as, known: this.known() });
+  }
+}

@@ -1,0 +1,48 @@
+import { ChangeDetectionStrategy, Component, input, linkedSignal, output } from '@angular/core';
+
+let count = 0;
+
+/** Words or a number as typed; the parent judges them and says what is wrong. */
+@Component({
+  selector: 'sa-text-field',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <label class="field" [class.wrong]="error()">
+      <span class="field-label">{{ label() }}</span>
+      <input
+        class="field-input"
+        type="text"
+        autocomplete="off"
+        [value]="text()"
+        [placeholder]="placeholder()"
+        [attr.inputmode]="numeric() ? 'decimal' : null"
+        [attr.aria-invalid]="error() ? true : null"
+        [attr.aria-describedby]="error() || hint() ? id : null"
+        (input)="type($event)"
+        (change)="set.emit(text().trim())"
+      />
+      @if (error()) {
+        <span class="field-error" [id]="id" role="alert">{{ error() }}</span>
+      } @else if (hint()) {
+        <span class="field-hint" [id]="id">{{ hint() }}</span>
+      }
+    </label>
+  `,
+})
+export class TextField {
+  readonly label = input.required<string>();
+  readonly value = input('');
+  readonly placeholder = input('');
+  readonly hint = input('');
+  readonly error = input('');
+  readonly numeric = input(false);
+  readonly set = output<string>();
+  readonly typing = output<string>();
+  protected readonly id = `text-${count++}`;
+  protected readonly text = linkedSignal(() => this.value());
+
+  protected type(event: Event): void {
+    this.text.set((event.target as HTMLInputElement).value);
+    this.typing.emit(this.text());
+  }
+}

@@ -1,0 +1,104 @@
+import { ChangeDetectionStrategy, Component, computed, effect, HostListener, inject, input, signal, viewChild } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { NavigationEnd, Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
+import { NgbModal, NgbTooltip } from '@ng-bootstrap/ng-bootstrap';
+import { STAGES, type Stage } from '@saddle/core/model';
+import { isTicked } from '@saddle/core/steps';
+import { filter, map, startWith } from 'rxjs';
+import { LedgerPanel } from '../ledger/ledger-panel';
+import { TopBar } from '../shell/top-bar';
+import { ConflictDialog } from './conflict-dialog';
+import { JobSession, type SiteState } from './job-session';
+import { KeysDialog } from './keys-dialog';
+
+const STAGE_NAMES: Record<Stage, string> = {
+  need: 'Need',
+  survey: 'Survey',
+  feed: 'Feed',
+  route: 'Route',
+  box: 'Box',
+  wire: 'Wire',
+  buy: 'Buy',
+  work: 'Work',
+  record: 'Record',
+};
+
+/** One job: the stages down the left edge, the work in the middle, the ledger beside it. */
+@Component({
+  selector: 'sa-job-page',
+  imports: [RouterOutlet, RouterLink, RouterLinkActive, LedgerPanel, TopBar, NgbTooltip],
+  providers: [JobSession],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './job-page.html',
+})
+export class JobPage {
+  protected readonly session = inject(JobSession);
+  private readonly router = inject(Router);
+  private readonly modals = inject(NgbModal);
+  readonly id = input.required<string>();
+  protected readonly ledgerOpen = signal(false);
+  private readonly conflictDialog = signal(false);
+  protected readonly ledgerPanel = viewChild(LedgerPanel);
+
+  private readonly url = toSignal(
+    this.router.events.pipe(
+      filter((e) => e instanceof NavigationEnd),
+      map((e) => e.urlAfterRedirects),
+      startWith(this.router.url),
+    ),
+    { initialValue: this.router.url },
+  );
+  protected readonly stage = computed((): Stage => STAGES.find((s) => this.url().split('?')[0]!.endsWith(`/${s}`)) ?? 'box');
+  protected readonly stages = computed(() => STAGES.map((stage) => ({ stage, name: STAGE_NAMES[stage], state: this.stateOf(stage) })));
+  protected readonly states: { value: SiteState; label: string }[] = [
+    { value: 'found', label: 'as found' },
+    { value: 'planned', label: 'as planned' },
+    { value: 'built', label: 'as built' },
+  ];
+  protected readonly subtitle = computed(() => {
+    const circuit = this.session.context().circuit;
+    return [
+      this.session.job().edition.replace('-', ' '),
+      circuit ? `circuit ${circuit.number}${circuit.breakerA ? `, ${circuit.breakerA} A` : ''}` : 'circuit not known',
+    ].join(' · ');
+  });
+
+  constructor() {
+    effect(() => void this.session.open(this.id()));
+    effect(() => {
+      if (!this.session.conflict() || this.conflictDialog()) return;
+      this.conflictDialog.set(true);
+      const dialog = this.modals.open(ConflictDialog, { backdrop: 'static', keyboard: false, size: 'lg' });
+      (dialog.componentInstance as ConflictDialog).session = this.session;
+      const closed = () => this.conflictDialog.set(false);
+      dialog.result.then((copy: string | undefined) => {
+        closed();
+        if (copy) void this.router.navigate(['/jobs', copy, this.stage()]);
+      }, closed);
+    });
+  }
+
+  private stateOf(stage: Stage): 'stopped' | 'open' | 'clear' | 'later' {
+    const job = this.session.job();
+    const steps = this.session.steps();
+    if (stage === 'work')
+      return steps.every((s) => isTicked(job, s.id)) ? 'clear' : steps.some((s) => isTicked(job, s.id)) ? 'open' : 'later';
+    if (stage === 'record' || stage === 'buy') return job.work.ticks.length ? 'clear' : 'later';
+    return this.session.stages()[stage];
+  }
+
+  @HostListener('document:keydown', ['$event'])
+  protected key(event: KeyboardEvent): void {
+    const target = event.target as HTMLElement;
+    const typing = target.matches('input, textarea, select');
+    if ((event.ctrlKey || event.metaKey) && !event.altKey && (event.key === 'z' || event.key === 'Z' || event.key === 'y') && !typing) {
+      event.preventDefault();
+      if (event.key === 'y' || event.shiftKey) this.session.redo();
+      else this.session.undo();
+    } else if (event.key === '?' && !typing) this.help();
+  }
+
+  protected help(): void {
+    this.modals.open(KeysDialog);
+  }
+}

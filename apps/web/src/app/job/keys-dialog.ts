@@ -1,0 +1,38 @@
+import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
+import { NgbActiveModal } from '@ng-bootstrap/ng-bootstrap';
+
+export const KEYS: [string, string][] = [
+  ['digits', 'go to the tape'],
+  ['Enter', 'sets what the tape says'],
+  ['x 41 3/8 · b 13 1/4', 'sets the distance along · the box bottom'],
+  ['↑ ↓ in the tape', '1/16 in or 1 mm; with Shift 1 in or 25 mm'],
+  ['← → ↑ ↓ on the wall', 'move the selected box'],
+  ['F', 'flip to the other face'],
+  ['W', 'open the wall: studs, things in the bay, the other face’s boxes'],
+  ['T', 'table of the same wall'],
+  ['+ −', 'zoom'],
+  ['0 · 9 with Alt', 'the work · the whole wall'],
+  ['Ctrl Z · Ctrl Y', 'undo · redo'],
+  ['?', 'this list'],
+];
+
+@Component({
+  selector: 'sa-keys-dialog',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <div class="modal-header"><h2 class="modal-title">Keys</h2></div>
+    <div class="modal-body">
+      <dl class="keys">
+        @for (k of keys; track k[0]) {
+          <dt>{{ k[0] }}</dt>
+          <dd>{{ k[1] }}</dd>
+        }
+      </dl>
+    </div>
+    <div class="modal-footer"><button type="button" class="btn-line strong" (click)="modal.close()">Close</button></div>
+  `,
+})
+export class KeysDialog {
+  protected readonly modal = inject(NgbActiveModal);
+  protected readonly keys = KEYS;
+}

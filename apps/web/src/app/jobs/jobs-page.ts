@@ -1,0 +1,94 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { RouterLink } from '@angular/router';
+import { forkJoin } from 'rxjs';
+import { Documents, problemOf, type HouseLine, type JobLine } from '../api/documents.service';
+import { TopBar } from '../shell/top-bar';
+
+/** All jobs by house: what each is, its stage, what stops it. */
+@Component({
+  selector: 'sa-jobs-page',
+  imports: [RouterLink, TopBar],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <sa-top-bar />
+    <main class="page">
+      <div class="page-head">
+        <h1>Jobs</h1>
+        <a class="btn-line strong" routerLink="/start">New job</a>
+      </div>
+      @if (problem()) {
+        <p class="notice stop">{{ problem() }}</p>
+      }
+      @for (house of groups(); track house.id) {
+        <section class="house">
+          <h2>
+            {{ house.name }} <span>rules {{ house.edition.replace('-', ' ') }}{{ house.built ? ', built ' + house.built : '' }}</span>
+          </h2>
+          <ul class="job-list">
+            @for (job of house.jobs; track job.id) {
+              <li>
+                <a [routerLink]="['/jobs', job.id, job.stage]">
+                  <span class="job-title">
+                    <strong>{{ job.name }}</strong>
+                    <span>from the other side of the same wall</span>
+                  </span>
+                  <span class="job-stage">
+                    <svg viewBox="0 0 28 16" width="28" height="16" aria-hidden="true"><path d="M1 14h5v-4a8 8 0 0 1 16 0v4h5" /></svg>
+                    {{ job.stage }}
+                    <small>{{ job.stepsDone }} of {{ job.steps }} steps</small>
+                  </span>
+                  <span class="job-stops">
+                    @if (job.stoppedBy) {
+                      <span class="stamp" [attr.data-verdict]="job.stops ? 'stop' : 'can’t tell'">{{
+                        job.stops ? job.stops + ' stop' : job.cantTell + ' can’t tell'
+                      }}</span>
+                      {{ job.stoppedBy }}
+                    } @else {
+                      Nothing stops it.
+                    }
+                  </span>
+                </a>
+              </li>
+            } @empty {
+              <li class="none">No job in this house yet.</li>
+            }
+          </ul>
+        </section>
+      } @empty {
+        @if (loaded()) {
+          <section class="empty">
+            <h2>No house yet</h2>
+            <p>
+              Start a job: it asks for the house first, then for the wall between the two rooms. Or take in a file that was kept before.
+            </p>
+            <a class="btn-line strong" routerLink="/start">New job</a>
+            <a class="btn-line" routerLink="/exchange">Take in a file</a>
+          </section>
+        }
+      }
+      <p class="safety">
+        Saddle plans and checks; it does not replace the local code, a permit, an inspection or a licensed electrician. Nothing is touched
+        before it is proved dead.
+      </p>
+    </main>
+  `,
+})
+export class JobsPage {
+  private readonly documents = inject(Documents);
+  private readonly houses = signal<HouseLine[]>([]);
+  private readonly jobs = signal<JobLine[]>([]);
+  protected readonly loaded = signal(false);
+  protected readonly problem = signal('');
+  protected readonly groups = computed(() => this.houses().map((h) => ({ ...h, jobs: this.jobs().filter((j) => j.houseId === h.id) })));
+
+  constructor() {
+    forkJoin([this.documents.houses(), this.documents.jobs()]).subscribe({
+      next: ([houses, jobs]) => {
+        this.houses.set(houses);
+        this.jobs.set(jobs);
+        this.loaded.set(true);
+      },
+      error: (error: unknown) => this.problem.set(problemOf(error).title),
+    });
+  }
+}

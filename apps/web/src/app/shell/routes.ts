@@ -1,0 +1,31 @@
+import type { Routes } from '@angular/router';
+
+const stage = (path: string, title: string, load: () => Promise<unknown>) => ({
+  path,
+  title: `${title} · Saddle`,
+  loadComponent: load as never,
+});
+
+export const routes: Routes = [
+  { path: '', title: 'Jobs · Saddle', loadComponent: () => import('../jobs/jobs-page').then((m) => m.JobsPage) },
+  { path: 'start', title: 'New job · Saddle', loadComponent: () => import('../start/start-page').then((m) => m.StartPage) },
+  { path: 'sums', title: 'Pocket sums · Saddle', loadComponent: () => import('../pocket/pocket-page').then((m) => m.PocketPage) },
+  { path: 'exchange', title: 'Files · Saddle', loadComponent: () => import('../exchange/exchange-page').then((m) => m.ExchangePage) },
+  {
+    path: 'jobs/:id',
+    loadComponent: () => import('../job/job-page').then((m) => m.JobPage),
+    children: [
+      stage('need', 'Need', () => import('../stages/need-stage').then((m) => m.NeedStage)),
+      stage('survey', 'Survey', () => import('../stages/survey-stage').then((m) => m.SurveyStage)),
+      stage('feed', 'Feed', () => import('../stages/feed-stage').then((m) => m.FeedStage)),
+      stage('route', 'Route', () => import('../stages/route-stage').then((m) => m.RouteStage)),
+      stage('box', 'Box', () => import('../stages/box-stage').then((m) => m.BoxStage)),
+      stage('wire', 'Wire', () => import('../stages/wire-stage').then((m) => m.WireStage)),
+      stage('buy', 'Buy', () => import('../stages/buy-stage').then((m) => m.BuyStage)),
+      stage('work', 'Work', () => import('../stages/work-stage').then((m) => m.WorkStage)),
+      stage('record', 'Record', () => import('../stages/record-stage').then((m) => m.RecordStage)),
+      { path: '', pathMatch: 'full', redirectTo: 'box' },
+    ],
+  },
+  { path: '**', redirectTo: '' },
+];

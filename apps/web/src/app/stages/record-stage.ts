@@ -1,0 +1,117 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { printLength } from '@saddle/core/measure';
+import { judgeAsk, PROOF_LABELS, PROOF_ORDER, valueOf } from '@saddle/core/steps';
+import { JobSession } from '../job/job-session';
+import { VerdictStamp } from '../ledger/verdict-stamp';
+
+/** What was done and measured, the sheet to print, the file to keep. */
+@Component({
+  selector: 'sa-record-stage',
+  imports: [VerdictStamp],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <div class="stage-head"><h2>Sheet and record</h2></div>
+    <div class="sheet">
+      <h3>Job sheet</h3>
+      <p class="quiet">Drawings with dimensions, sums, wiring, steps, what to bring, cautions.</p>
+      <div class="row-form">
+        <div class="segmented" role="group" aria-label="Paper">
+          <button type="button" [attr.aria-pressed]="paper() === 'letter'" (click)="paper.set('letter')">US Letter</button>
+          <button type="button" [attr.aria-pressed]="paper() === 'a4'" (click)="paper.set('a4')">A4</button>
+        </div>
+        <a
+          class="btn-line strong"
+          target="_blank"
+          [href]="'/api/v1/jobs/' + session.job().id + '/sheet.pdf?paper=' + paper()"
+          data-testid="sheet"
+          >Open the sheet (PDF)</a
+        >
+        <a class="btn-line" [href]="'/api/v1/jobs/' + session.job().id + '/export.json'" download data-testid="export-job"
+          >Keep the job as a file (JSON)</a
+        >
+      </div>
+      @if (session.saveState() !== 'saved') {
+        <p class="notice">The last edits are {{ session.saveState() }}; the sheet shows what the server has.</p>
+      }
+      <h3>Measured against planned</h3>
+      <table class="plain">
+        <thead>
+          <tr>
+            <th>what</th>
+            <th class="figure">measured</th>
+            <th>judged</th>
+            <th>when</th>
+          </tr>
+        </thead>
+        <tbody>
+          @for (r of measured(); track $index) {
+            <tr>
+              <td>{{ r.what }}</td>
+              <td class="figure">{{ r.value }}</td>
+              <td><sa-verdict [verdict]="r.verdict" /> {{ r.says }}</td>
+              <td>{{ r.at }}</td>
+            </tr>
+          } @empty {
+            <tr>
+              <td colspan="4">Nothing measured yet: the steps ask for it where it matters.</td>
+            </tr>
+          }
+        </tbody>
+      </table>
+      <h3>Log</h3>
+      <ul class="log">
+        @for (l of log(); track $index) {
+          <li>
+            <time>{{ l.at }}</time> {{ l.text }}
+          </li>
+        } @empty {
+          <li>No step done yet.</li>
+        }
+      </ul>
+      <p class="quiet">
+        {{ session.job().found.circuits.length }} circuits, {{ session.job().changes.length }} planned changes, {{ builtCount() }} boxes as
+        built so far.
+      </p>
+    </div>
+  `,
+})
+export class RecordStage {
+  protected readonly session = inject(JobSession);
+  protected readonly paper = signal<'letter' | 'a4'>('letter');
+  private time = (at: string): string => new Date(at).toLocaleString([], { dateStyle: 'short', timeStyle: 'short' });
+
+  protected readonly measured = computed(() => {
+    const job = this.session.job();
+    return this.session.steps().flatMap((step) =>
+      step.asks.flatMap((ask) => {
+        const value = valueOf(job, step.id, ask.key);
+        if (!value) return [];
+        const judged = judgeAsk(ask, value, job.unit);
+        return [
+          {
+            what: ask.label,
+            value: value.as ?? (ask.unit === 'V' ? `${value.value} V` : printLength(value.value, job.unit)),
+            verdict: judged.verdict,
+            says: judged.says,
+            at: this.time(value.at),
+          },
+        ];
+      }),
+    );
+  });
+  protected readonly log = computed(() => {
+    const { work } = this.session.job();
+    const title = (id: string) => this.session.steps().find((s) => s.id === id)?.title ?? id;
+    return [
+      ...work.ticks.map((t) => ({ at: t.at, text: `Done: ${title(t.step)}` })),
+      ...work.notes.map((n) => ({ at: n.at, text: n.text })),
+      ...PROOF_ORDER.flatMap((key) => {
+        const reading = work.proof[key];
+        return reading ? [{ at: reading.at, text: `${PROOF_LABELS[key]}: ${reading.volts} V, ${reading.where}` }] : [];
+      }),
+    ]
+      .sort((a, b) => a.at.localeCompare(b.at))
+      .map((l) => ({ at: this.time(l.at), text: l.text }));
+  });
+  protected readonly builtCount = computed(() => this.session.built().boxes.length);
+}

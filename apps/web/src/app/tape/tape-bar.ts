@@ -1,0 +1,156 @@
+import { ChangeDetectionStrategy, Component, computed, ElementRef, input, linkedSignal, output, signal, viewChild } from '@angular/core';
+import { MM_PER_INCH, parseLength, printLength, type LengthUnit } from '@saddle/core/measure';
+
+export interface TapeMeasure {
+  key: string;
+  /** letter that picks it at the front of an entry: `b 13 1/4` */
+  letter: string;
+  label: string;
+  /** what stands behind the number: `from the left end` */
+  hint: string;
+  mm: number;
+}
+export interface TapeEntry {
+  key: string;
+  mm: number;
+  as: string;
+}
+
+/** The yellow tape at the foot: everything about the selected thing is typed here, as a person says it. */
+@Component({
+  selector: 'sa-tape',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <svg class="tape-rule" aria-hidden="true" preserveAspectRatio="none">
+      @for (tick of ticks(); track tick.x) {
+        <line [attr.x1]="tick.x + '%'" [attr.x2]="tick.x + '%'" y1="0" [attr.y2]="tick.length" [class.inch]="tick.text" />
+        @if (tick.text) {
+          <text [attr.x]="tick.x + 0.25 + '%'" y="24">{{ tick.text }}</text>
+        }
+      }
+      <line class="here" x1="50%" x2="50%" y1="0" y2="28" />
+    </svg>
+    <form class="tape-form" (submit)="enter($event)">
+      <div class="tape-measures" role="group" aria-label="Measure">
+        @for (m of measures(); track m.key) {
+          <button type="button" [attr.aria-pressed]="m.key === current()?.key" (click)="pick(m.key)">
+            <kbd>{{ m.letter }}</kbd> {{ m.label }}
+          </button>
+        }
+      </div>
+      <label class="tape-entry">
+        <span class="visually-hidden">{{ current()?.label }} {{ current()?.hint }}</span>
+        <input
+          #entry
+          type="text"
+          autocomplete="off"
+          data-testid="tape"
+          [value]="text()"
+          [attr.aria-invalid]="error() ? true : null"
+          aria-describedby="tape-says"
+          (input)="typed($event)"
+          (keydown)="key($event)"
+        />
+        <span class="tape-hint">{{ current()?.hint }}</span>
+      </label>
+      <button type="submit" class="tape-set">Set</button>
+      <span class="tape-says" id="tape-says" [class.wrong]="error()" aria-live="polite">{{ error() || help() }}</span>
+    </form>
+  `,
+})
+export class TapeBar {
+  readonly measures = input.required<TapeMeasure[]>();
+  readonly unit = input.required<LengthUnit>();
+  /** why the last entry was not taken, from outside */
+  readonly refused = input('');
+  readonly set = output<TapeEntry>();
+  readonly nudge = output<{ key: string; direction: 1 | -1; big: boolean }>();
+
+  private readonly box = viewChild.required<ElementRef<HTMLInputElement>>('entry');
+  private readonly picked = signal<string | undefined>(undefined);
+  protected readonly current = computed(() => this.measures().find((m) => m.key === this.picked()) ?? this.measures()[0]);
+  protected readonly text = linkedSignal({
+    source: () => ({ key: this.current()?.key, mm: this.current()?.mm }),
+    computation: () => this.printed(),
+  });
+  private readonly wrong = linkedSignal({ source: this.text, computation: () => '' });
+  protected readonly error = computed(() => this.wrong() || this.refused());
+  protected readonly help = computed(() =>
+    this.unit() === 'in' ? 'Enter sets · ↑ ↓ 1/16, Shift 1 in · Tab next measure' : 'Enter sets · ↑ ↓ 1 mm, Shift 25 mm · Tab next measure',
+  );
+
+  protected readonly ticks = computed(() => {
+    const mm = this.current()?.mm ?? 0;
+    const inch = this.unit() === 'in';
+    const [unit, parts, span] = inch ? [MM_PER_INCH, 16, 5] : [10, 10, 12];
+    const list: { x: number; length: number; text: string }[] = [];
+    const first = Math.ceil((mm / unit - span) * parts);
+    for (let i = first; i <= (mm / unit + span) * parts; i++) {
+      const part = ((i % parts) + parts) % parts;
+      const whole = part === 0;
+      list.push({
+        x: 50 + ((i / parts - mm / unit) / span) * 50,
+        length: whole ? 28 : part % (parts / 2) === 0 ? 15 : part % (parts / 4) === 0 ? 11 : inch && part % 2 ? 5 : 8,
+        text: whole && i >= 0 ? `${inch ? i / parts : i}` : '',
+      });
+    }
+    return list;
+  });
+
+  private printed(): string {
+    const current = this.current();
+    return current ? printLength(current.mm, this.unit()).replace(/"$/, '') : '';
+  }
+
+  /** Takes a digit that was pressed elsewhere on the page. */
+  start(character: string): void {
+    this.text.set(character);
+    const element = this.box().nativeElement;
+    element.focus();
+    element.value = character;
+    element.setSelectionRange(character.length, character.length);
+  }
+
+  focus(): void {
+    this.box().nativeElement.select();
+  }
+
+  protected pick(key: string): void {
+    this.picked.set(key);
+    queueMicrotask(() => this.focus());
+  }
+
+  protected typed(event: Event): void {
+    this.text.set((event.target as HTMLInputElement).value);
+  }
+
+  protected key(event: KeyboardEvent): void {
+    const current = this.current();
+    if (!current) return;
+    if (event.key === 'ArrowUp' || event.key === 'ArrowDown') {
+      event.preventDefault();
+      this.nudge.emit({ key: current.key, direction: event.key === 'ArrowUp' ? 1 : -1, big: event.shiftKey });
+    } else if (event.key === 'Tab' && !event.shiftKey && this.measures().at(-1)?.key !== current.key) {
+      event.preventDefault();
+      const list = this.measures();
+      this.pick(list[list.findIndex((m) => m.key === current.key) + 1]!.key);
+    } else if (event.key === 'Escape') {
+      this.text.set(this.printed());
+      this.box().nativeElement.value = this.printed();
+      this.box().nativeElement.blur();
+    }
+  }
+
+  protected enter(event: Event): void {
+    event.preventDefault();
+    const match = /^\s*([a-z])\s+(.*)$/i.exec(this.text());
+    const named = match && this.measures().find((m) => m.letter === match[1]!.toLowerCase());
+    const measure = named ?? this.current();
+    const read = parseLength(named ? match[2]! : this.text(), { unit: this.unit() });
+    if (!measure) return;
+    if (!read.ok) return this.wrong.set(read.message);
+    this.wrong.set('');
+    if (named) this.picked.set(named.key);
+    this.set.emit({ key: measure.key, mm: read.mm, as: read.as });
+  }
+}

@@ -1,0 +1,321 @@
+import {
+  afterNextRender,
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  DestroyRef,
+  effect,
+  ElementRef,
+  inject,
+  input,
+  output,
+  signal,
+  untracked,
+  viewChild,
+} from '@angular/core';
+import type { Dimension, Elevation, ElevationShape } from '@saddle/core/layout';
+import { printFeet, printMark, type LengthUnit } from '@saddle/core/measure';
+import { drag, type D3DragEvent } from 'd3-drag';
+import { scaleLinear } from 'd3-scale';
+import { select } from 'd3-selection';
+import { zoom, zoomIdentity, type D3ZoomEvent, type ZoomBehavior, type ZoomTransform } from 'd3-zoom';
+
+interface Window {
+  u: number;
+  z: number;
+  width: number;
+  height: number;
+}
+/** Pointer moved a box: by how much, in mm along u and z. */
+export interface BoxDrag {
+  id: string;
+  du: number;
+  dz: number;
+  done: boolean;
+}
+
+const PAD = { left: 46, right: 16, top: 14, bottom: 30 };
+const LANE = 20;
+
+/** A true-scale elevation of one face: shapes and dimensions come from the core, this only puts them on the screen. */
+@Component({
+  selector: 'sa-wall-view',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './wall-view.html',
+})
+export class WallView {
+  readonly wall = input.required<Elevation>();
+  readonly unit = input.required<LengthUnit>();
+  readonly selected = input<string>();
+  readonly movable = input<ReadonlySet<string>>(new Set<string>());
+  readonly title = input('');
+  readonly picked = output<string>();
+  readonly moved = output<BoxDrag>();
+
+  private readonly host = viewChild.required<ElementRef<SVGSVGElement>>('svg');
+  private readonly size = signal({ width: 800, height: 560 });
+  private readonly transform = signal<ZoomTransform>(zoomIdentity);
+  private zoomer: ZoomBehavior<SVGSVGElement, unknown> | undefined;
+
+  /** the window that zoom 1 shows; stays put while a box is dragged */
+  private readonly base = signal<Window | undefined>(undefined);
+  private lastFace = '';
+
+  protected readonly lanes = computed(() =>
+    Math.max(
+      0,
+      ...this.wall()
+        .dimensions.filter((d) => d.axis === 'along')
+        .map((d) => d.lane + 1),
+    ),
+  );
+  protected readonly frame = computed(() => {
+    const { width, height } = this.size();
+    const bottom = PAD.bottom + this.lanes() * LANE;
+    return {
+      x: PAD.left,
+      y: PAD.top,
+      width: Math.max(50, width - PAD.left - PAD.right),
+      height: Math.max(50, height - PAD.top - bottom),
+      all: { width, height },
+    };
+  });
+  private readonly scales = computed(() => {
+    const frame = this.frame();
+    const view = this.base() ?? this.wall().work;
+    const scale = Math.min(frame.width / view.width, frame.height / view.height);
+    const spareU = (frame.width / scale - view.width) / 2;
+    const t = this.transform();
+    const x = scaleLinear([view.u - spareU, view.u - spareU + frame.width / scale], [frame.x, frame.x + frame.width]);
+    const y = scaleLinear([view.z, view.z + frame.height / scale], [frame.y + frame.height, frame.y]);
+    return { x: t.rescaleX(x), y: t.rescaleY(y), scale: scale * t.k };
+  });
+  protected readonly x = computed(() => this.scales().x);
+  protected readonly y = computed(() => this.scales().y);
+  protected readonly scaleWords = computed(() => {
+    const view = this.view();
+    return `${printFeet(view.width, 1)} of ${printFeet(this.wall().widthMm, 1)} wall shown`;
+  });
+  private readonly view = computed((): Window => {
+    const frame = this.frame();
+    const [x, y] = [this.x(), this.y()];
+    const [left, right] = [x.invert(frame.x), x.invert(frame.x + frame.width)];
+    const [low, high] = [y.invert(frame.y + frame.height), y.invert(frame.y)];
+    return { u: left, z: low, width: right - left, height: high - low };
+  });
+
+  protected readonly drawn = computed(() => {
+    const { x, y, scale } = this.scales();
+    const rank: Record<string, number> = {
+      wall: 0,
+      plate: 1,
+      stud: 1,
+      obstacle: 2,
+      base: 3,
+      door: 4,
+      window: 4,
+      reference: 5,
+      'ghost-box': 6,
+      cover: 7,
+      opening: 8,
+      box: 9,
+    };
+    return this.wall()
+      .shapes.map((s) => ({
+        s,
+        x: x(s.u),
+        y: y(s.z + s.height),
+        width: s.width * scale,
+        height: s.height * scale,
+        cx: x(s.u + s.width / 2),
+      }))
+      .sort((a, b) => rank[a.s.kind]! - rank[b.s.kind]!);
+  });
+  protected readonly named = computed(() => {
+    const frame = this.frame();
+    const names = this.drawn().filter(
+      ({ s, x, width }) =>
+        s.label &&
+        ['box', 'ghost-box', 'obstacle', 'reference', 'door', 'window'].includes(s.kind) &&
+        x + width > frame.x &&
+        x < frame.x + frame.width,
+    );
+    // names above boxes step up, names in the bay step down, until they clear those already placed
+    const taken: { left: number; right: number; y: number }[] = [];
+    return names.map((n) => {
+      const box = this.isBox(n.s);
+      const text = n.s.kind === 'ghost-box' ? `${n.s.label} · other face` : n.s.label!;
+      const half = text.length * 3.4;
+      const at = Math.min(Math.max(n.x + n.width / 2, frame.x + half + 4), frame.x + frame.width - half - 4);
+      const clear = (y: number) => taken.every((t) => Math.abs(t.y - y) >= 15 || at + half < t.left || at - half > t.right);
+      let ty = box ? n.y - 20 : frame.y + 18;
+      while (!clear(ty) && taken.length < 60) ty += box ? -16 : 16;
+      taken.push({ left: at - half, right: at + half, y: ty });
+      return { ...n, text, at, ty };
+    });
+  });
+  protected readonly alongDims = computed(() => {
+    const frame = this.frame();
+    const x = this.x();
+    const clip = (v: number) => Math.min(Math.max(v, frame.x), frame.x + frame.width);
+    return this.wall()
+      .dimensions.filter((d) => d.axis === 'along')
+      .map((d) => {
+        const [from, to] = [x(d.from), x(d.to)];
+        const [a, b] = [clip(Math.min(from, to)), clip(Math.max(from, to))];
+        return {
+          d,
+          from,
+          to,
+          a,
+          b,
+          inFrom: from === clip(from),
+          inTo: to === clip(to),
+          y: frame.y + frame.height + 30 + d.lane * LANE,
+          mid: Math.min(Math.max((a + b) / 2, frame.x + 90), frame.x + frame.width - 90),
+          label: this.words(d),
+        };
+      });
+  });
+  protected readonly upDims = computed(() => {
+    const [x, y] = [this.x(), this.y()];
+    const box = this.wall().dimensions.find((d) => d.axis === 'up');
+    const right = box !== undefined && this.wall().widthMm - box.reach > 250;
+    return this.wall()
+      .dimensions.filter((d) => d.axis === 'up')
+      .map((d) => ({ d, x: x(d.reach) + (right ? 1 : -1) * (26 + d.lane * 44), reach: x(d.reach), a: y(d.from), b: y(d.to) }));
+  });
+  protected readonly xTicks = computed(() =>
+    this.ticks(this.x().domain() as [number, number], this.wall().widthMm).map((mm) => ({
+      at: this.x()(mm),
+      text: this.tickText(mm),
+      major: this.isMajor(mm),
+    })),
+  );
+  protected readonly yTicks = computed(() =>
+    this.ticks([this.y().domain()[0]!, this.y().domain()[1]!], this.wall().heightMm).map((mm) => ({
+      at: this.y()(mm),
+      text: this.tickText(mm),
+      major: this.isMajor(mm),
+    })),
+  );
+  protected readonly plan = computed(() => {
+    const wall = this.wall();
+    const width = 150;
+    const k = width / wall.widthMm;
+    const view = this.view();
+    const height = wall.heightMm * k;
+    const clampedU = Math.max(0, view.u);
+    const clampedTop = Math.min(wall.heightMm, view.z + view.height);
+    return {
+      width,
+      height,
+      marks: wall.shapes
+        .filter((s) => ['door', 'window', 'box'].includes(s.kind))
+        .map((s) => ({
+          s,
+          x: s.u * k,
+          y: height - (s.z + s.height) * k,
+          width: Math.max(2, s.width * k),
+          height: Math.max(3, s.height * k),
+        })),
+      view: {
+        x: clampedU * k,
+        y: height - clampedTop * k,
+        width: Math.max(4, (Math.min(wall.widthMm, view.u + view.width) - clampedU) * k),
+        height: Math.max(4, (clampedTop - Math.max(0, view.z)) * k),
+      },
+    };
+  });
+
+  constructor() {
+    const destroy = inject(DestroyRef);
+    afterNextRender(() => {
+      const svg = this.host().nativeElement;
+      const observer = new ResizeObserver(([entry]) => {
+        const { width, height } = entry!.contentRect;
+        if (width > 0 && height > 0) this.size.set({ width, height });
+      });
+      observer.observe(svg);
+      destroy.onDestroy(() => observer.disconnect());
+      this.zoomer = zoom<SVGSVGElement, unknown>()
+        .scaleExtent([0.15, 12])
+        .filter((event: Event) => !(event.target as Element).closest('.movable') && !(event as MouseEvent).button)
+        .on('zoom', (event: D3ZoomEvent<SVGSVGElement, unknown>) => this.transform.set(event.transform));
+      select(svg).call(this.zoomer).on('dblclick.zoom', null);
+    });
+    // a new face or wall starts at the work; a moved box doesn't move the view
+    effect(() => {
+      const wall = this.wall();
+      const key = `${wall.face}/${wall.widthMm}/${wall.heightMm}`;
+      if (key === this.lastFace) return;
+      this.lastFace = key;
+      untracked(() => {
+        this.base.set(wall.work);
+        this.resetZoom();
+      });
+    });
+    effect(() => {
+      this.drawn();
+      const ids = this.movable();
+      queueMicrotask(() => this.makeMovable(ids));
+    });
+  }
+
+  zoomBy(factor: number): void {
+    if (this.zoomer) select(this.host().nativeElement).call(this.zoomer.scaleBy, factor);
+  }
+
+  /** the work, or the whole wall */
+  fit(what: 'work' | 'wall'): void {
+    const wall = this.wall();
+    this.base.set(what === 'work' ? wall.work : { u: 0, z: 0, width: wall.widthMm, height: wall.heightMm });
+    this.resetZoom();
+  }
+
+  private resetZoom(): void {
+    if (this.zoomer) select(this.host().nativeElement).call(this.zoomer.transform, zoomIdentity);
+    else this.transform.set(zoomIdentity);
+  }
+
+  private makeMovable(ids: ReadonlySet<string>): void {
+    const host = this.host().nativeElement;
+    for (const element of host.querySelectorAll<SVGGElement>('g.movable')) {
+      const id = element.dataset['id']!;
+      if (!ids.has(id) || element.dataset['drag']) continue;
+      element.dataset['drag'] = 'yes';
+      let start: { x: number; y: number; scale: number } | undefined;
+      select(element).call(
+        drag<SVGGElement, unknown>()
+          .container(() => host)
+          .on('start', (event: D3DragEvent<SVGGElement, unknown, unknown>) => {
+            start = { x: event.x, y: event.y, scale: this.scales().scale };
+            this.picked.emit(id);
+          })
+          .on('drag', (event: D3DragEvent<SVGGElement, unknown, unknown>) =>
+            this.moved.emit({ id, du: (event.x - start!.x) / start!.scale, dz: (start!.y - event.y) / start!.scale, done: false }),
+          )
+          .on('end', (event: D3DragEvent<SVGGElement, unknown, unknown>) =>
+            this.moved.emit({ id, du: (event.x - start!.x) / start!.scale, dz: (start!.y - event.y) / start!.scale, done: true }),
+          ),
+      );
+    }
+  }
+
+  private words = (d: Dimension): string => `${d.text} · ${d.of}`;
+  protected isBox = (s: ElevationShape): boolean => s.kind === 'box' || s.kind === 'ghost-box';
+
+  private ticks([from, to]: [number, number], most: number): number[] {
+    const inch = this.unit() === 'in';
+    const steps = inch ? [25.4, 50.8, 76.2, 152.4, 304.8, 609.6] : [10, 50, 100, 250, 500, 1000];
+    const step = steps.find((s) => ((to - from) / s) * 26 < this.size().width) ?? steps.at(-1)!;
+    const first = Math.max(0, Math.ceil(from / step) * step);
+    const list: number[] = [];
+    for (let mm = first; mm <= Math.min(to, most) + 0.01; mm += step) list.push(mm);
+    return list;
+  }
+  private isMajor = (mm: number): boolean =>
+    this.unit() === 'in' ? Math.abs(mm / 304.8 - Math.round(mm / 304.8)) < 1e-6 : Math.abs(mm / 500 - Math.round(mm / 500)) < 1e-6;
+  private tickText = (mm: number): string =>
+    this.unit() === 'in' ? (this.isMajor(mm) ? printFeet(mm, 1) || `0'` : printMark(mm, 'in').replace('"', '')) : `${Math.round(mm)}`;
+}

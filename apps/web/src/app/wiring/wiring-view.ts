@@ -1,0 +1,23 @@
+import { ChangeDetectionStrategy, Component, computed, input, signal } from '@angular/core';
+import { wiringDrawing, type WireShape, type WiringPlan } from '@saddle/core/wiring';
+import { line } from 'd3-shape';
+
+const path = line<[number, number]>();
+
+/** A box opened flat: hots, neutrals and grounds in lanes of their own; colour, letter and hatch say which is which. */
+@Component({
+  selector: 'sa-wiring-view',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './wiring-view.html',
+})
+export class WiringView {
+  readonly plan = input.required<WiringPlan>();
+  readonly planned = input(true);
+  protected readonly drawing = computed(() => wiringDrawing(this.plan()));
+  protected readonly view = computed(() => `0 -6 ${this.drawing().width} ${this.drawing().height + 8}`);
+  protected readonly lit = signal<string | undefined>(undefined);
+  protected readonly says = computed(() => this.plan().joints.find((j) => j.id === this.lit())?.says);
+
+  protected pathOf = (wire: WireShape): string => path(wire.points) ?? '';
+  protected isLit = (wire: WireShape): boolean => this.lit() !== undefined && wire.jointIds.includes(this.lit()!);
+}
