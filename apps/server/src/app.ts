@@ -29,7 +29,16 @@ function sameOriginOnly(request: Request, _response: Response, next: NextFunctio
 export function createApp(store: Store, logger: Logger, webFolder: string, version: string): Express {
   const app = express();
   app.disable('x-powered-by');
-  app.use(pinoHttp({ logger, autoLogging: { ignore: (request) => !request.url?.startsWith('/api') } }));
+  app.use(
+    pinoHttp({
+      logger,
+      serializers: {
+        req: ({ id, method, url }: { id: unknown; method: string; url: string }) => ({ id, method, url }),
+        res: ({ statusCode }: { statusCode: number }) => ({ statusCode }),
+      },
+      autoLogging: { ignore: (request) => !request.url?.startsWith('/api') },
+    }),
+  );
   app.use(
     helmet({
       contentSecurityPolicy: {

@@ -1,7 +1,7 @@
 /** One face of the wall on paper: a window round the work, to a stated scale, dimensions in lanes. */
 import type { Dimension, Elevation, ElevationShape } from '@saddle/core/layout';
 import { printMark, type LengthUnit } from '@saddle/core/measure';
-import { INK, MARGIN, room, type Doc } from './pdf.js';
+import { INK, MARGIN, room, type Doc } from './paper.js';
 
 const LANE = 15;
 const FIRST_LANE = 12;

@@ -5,6 +5,7 @@ import PDFDocument from 'pdfkit';
 import type { JobSheet, SheetBlock } from '@saddle/core/exchange';
 import type { LengthUnit } from '@saddle/core/measure';
 import { drawElevation } from './elevation.js';
+import { type Doc, INK, MARGIN, room } from './paper.js';
 import { drawWiring } from './wiring.js';
 
 const require = createRequire(import.meta.url);
@@ -15,17 +16,6 @@ const FONTS = {
   narrow: font('barlow-condensed', 'barlow-condensed-latin-500-normal.woff'),
   narrowStrong: font('barlow-condensed', 'barlow-condensed-latin-600-normal.woff'),
 };
-
-export const INK = {
-  black: '#22252a',
-  grey: '#6d6759',
-  line: '#b9ae97',
-  blue: '#1f56a8',
-  red: '#b8290f',
-  wood: '#b58e5f',
-  paper: '#f7f3e8',
-};
-export const MARGIN = 46;
 
 /** The shipped subset has no mathematical signs and few fractions; they are written out. */
 export const plain = (text: string): string =>
@@ -38,8 +28,6 @@ export const plain = (text: string): string =>
       /(\d?)([⅛⅜⅝⅞])/g,
       (_m, whole: string, f: string) => `${whole ? `${whole} ` : ''}${{ '⅛': '1/8', '⅜': '3/8', '⅝': '5/8', '⅞': '7/8' }[f]}`,
     );
-
-export type Doc = PDFKit.PDFDocument;
 
 export const PAPERS = { letter: 'LETTER', a4: 'A4' } as const;
 
@@ -68,12 +56,6 @@ export function renderSheet(sheet: JobSheet, unit: LengthUnit, paper: keyof type
 }
 
 const width = (doc: Doc): number => doc.page.width - 2 * MARGIN;
-const bottomOf = (doc: Doc): number => doc.page.height - MARGIN - 14;
-
-/** A new page when `height` no longer fits on this one. */
-export function room(doc: Doc, height: number): void {
-  if (doc.y + height > bottomOf(doc)) doc.addPage();
-}
 
 function drawBlock(doc: Doc, block: SheetBlock, unit: LengthUnit): void {
   const left = MARGIN;

@@ -1,6 +1,6 @@
 /** A box opened flat on paper. Colours are shown as they are and always with a letter; white has an outline, bare a hatch. */
 import type { WireShape, WiringDrawing } from '@saddle/core/wiring';
-import { INK, MARGIN, room, type Doc } from './pdf.js';
+import { INK, MARGIN, room, type Doc } from './paper.js';
 
 const WIRE: Record<string, string> = {
   black: '#1c1d20',
@@ -47,7 +47,7 @@ export function drawWiring(doc: Doc, drawing: WiringDrawing, caption: string): v
       .font('narrow')
       .fontSize(12)
       .fillColor(INK.black)
-      .text(d.name, d.x - 30, d.y - 18, { width: d.width + 60, align: 'center', lineBreak: false });
+      .text(d.name, d.x - 30, 96, { width: d.width + 60, align: 'center', lineBreak: false });
   }
   for (const wire of drawing.wires) drawWire(doc, wire);
   for (const s of drawing.splices) {

@@ -1,7 +1,8 @@
 /** The planned state is the found state plus this ordered list. Everything derived reads the list, nothing else. */
 import { z } from 'zod';
 import { Id, Name } from './known.js';
-import { Box, Cable, Circuit, Device, Load, Site } from './site.js';
+import type { Site } from './site.js';
+import { Box, Cable, Circuit, Device, Load } from './site.js';
 
 const base = { id: Id, title: Name };
 

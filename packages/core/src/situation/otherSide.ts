@@ -3,6 +3,7 @@ import { z } from 'zod';
 import { FINISHES } from '../catalog/index.js';
 import { smallestGaugeFor } from '../codebook/index.js';
 import { inches } from '../measure/index.js';
+import type { Job } from '../model/index.js';
 import {
   assumed,
   Circuit,
@@ -10,7 +11,6 @@ import {
   DistanceLength,
   Edition,
   Id,
-  Job,
   MeasuredLength,
   Name,
   PositiveLength,

@@ -151,7 +151,7 @@ function newSide(c: JobContext, tailFirst: boolean): Draft[] {
         tailFirst
           ? `Feed the cut cable through the opening into the bay toward ${c.source.name}; keep its other end in hand.`
           : 'Bring the end that sticks out into the box.',
-        `Clamp it with ${c.job.schools.sheath === '1/4' ? '1/4 in' : 'up to 1 in'} of sheath inside. Turn the wings up by hand until snug, not further.`,
+        `Clamp it with ${c.job.schools.sheath === '1/4' ? '1/4 in' : 'up to 1 in'} of sheath inside${c.freeEnds.target ? `; leave ${printLength(c.freeEnds.target.leaveMm, c.job.unit)} of free ends, cut all the same` : ''}. Turn the wings up by hand until snug, not further.`,
       ],
       {
         alters: true,

@@ -23,7 +23,12 @@ export function summarise(job: Job, findings: Finding[] = ledgerOf(job)): JobSum
   const open = STAGES.find((s) => states[s] !== 'clear' && !['buy', 'work', 'record'].includes(s));
   const stop = findings.find((f) => f.verdict === 'stop') ?? findings.find((f) => f.verdict === 'can’t tell');
   return {
-    stage: open ?? (stepsDone === steps.length ? 'record' : stepsDone === 0 ? 'buy' : 'work'),
+    stage:
+      stepsDone === steps.length
+        ? 'record'
+        : stepsDone > 0 && states.box !== 'stopped' && states.feed !== 'stopped'
+          ? 'work'
+          : (open ?? 'buy'),
     stops: findings.filter((f) => f.verdict === 'stop').length,
     cantTell: findings.filter((f) => f.verdict === 'can’t tell').length,
     cautions: findings.filter((f) => f.verdict === 'caution').length,

@@ -38,11 +38,11 @@ export interface WiringDrawing {
   device: { x: number; y: number; width: number; height: number; name: string; groundFault: boolean } | undefined;
 }
 
-const LANE: Record<Role, number> = { hot: 128, neutral: 196, ground: 300 };
+const LANE: Record<Role, number> = { hot: 128, neutral: 196, ground: 344 };
 const CABLE_PITCH = 104;
 const WIRE_PITCH = 24;
 const LEFT = 34;
-const TOP = 44;
+const TOP = 50;
 
 interface Spot {
   x: number;
@@ -70,12 +70,12 @@ export function wiringDrawing(plan: WiringPlan): WiringDrawing {
     own.forEach((lead, i) => wireX.set(lead.id, cable.x + 14 + i * WIRE_PITCH));
   }
   const spliceX = LEFT + cables.length * CABLE_PITCH + 22;
-  const deviceX = spliceX + 112;
+  const deviceX = spliceX + 152;
   const groundFault = plan.deviceName?.includes('ground-fault') ?? false;
   const device = plan.deviceName ? { x: deviceX, y: 152, width: 84, height: 186, name: plan.deviceName, groundFault } : undefined;
   const terminals = device ? terminalShapes(plan, device, groundFault) : [];
   const hasBoxScrew = plan.joints.some((j) => j.terminal === 'box screw');
-  if (hasBoxScrew) terminals.push({ name: 'box screw', x: spliceX + 12, y: 380, used: true, role: 'ground', labelSide: 'right' });
+  if (hasBoxScrew) terminals.push({ name: 'box screw', x: spliceX + 12, y: 396, used: true, role: 'ground', labelSide: 'right' });
 
   const splices: SpliceShape[] = plan.joints
     .filter((j) => j.kind === 'splice')
@@ -121,7 +121,7 @@ export function wiringDrawing(plan: WiringPlan): WiringDrawing {
       jointIds: [joint.id, ...(from ? [from.id] : [])],
     });
   }
-  return { width: device ? device.x + device.width + 120 : spliceX + 80, height: 416, cables, wires, splices, terminals, device };
+  return { width: device ? device.x + device.width + 120 : spliceX + 80, height: 428, cables, wires, splices, terminals, device };
 }
 
 /** Feed-through: the second conductor of a role gets a lane of its own beside the first. */

@@ -1,6 +1,6 @@
 /** What lands where in a box with one receptacle, and in which order: by the user's schools, never against code. */
 import { connectorFor, DEVICE_KINDS } from '../catalog/index.js';
-import { inches, printAwg, type Awg } from '../measure/index.js';
+import { inches, printAwg, printInches, type Awg } from '../measure/index.js';
 import type { Box, Circuit, Insulation, Schools, Site } from '../model/index.js';
 import { boxMaterial, cablesIn, devicesIn, type CableInBox } from './boxContents.js';
 
@@ -71,9 +71,11 @@ interface Ends {
   ground: Lead[];
 }
 
+const cableFrom = (farLabel: string, side: CableInBox['side']): string => `cable ${side === 'line' ? 'from' : 'to'} ${farLabel}`;
+
 function endsOf(inside: CableInBox[]): Ends {
   const ends: Ends = { hot: [], neutral: [], ground: [] };
-  for (const { cable, end, farLabel } of inside) {
+  for (const { cable, end, farLabel, side } of inside) {
     if (!end) continue;
     cable.conductors.forEach((colour, i) => {
       const role: Role = colour === 'white' && cable.whiteUsedAsHot !== 'marked' ? 'neutral' : 'hot';
@@ -84,7 +86,7 @@ function endsOf(inside: CableInBox[]): Ends {
         letter: role === 'hot' && colour === 'white' ? 'H' : LETTER[colour],
         gauge: cable.gauge,
         cableId: cable.id,
-        from: `cable to ${farLabel}`,
+        from: cableFrom(farLabel, side),
       });
     });
     if (cable.ground !== 'none' && cable.ground !== undefined) {
@@ -95,7 +97,7 @@ function endsOf(inside: CableInBox[]): Ends {
         letter: 'G',
         gauge: cable.gauge,
         cableId: cable.id,
-        from: `cable to ${farLabel}`,
+        from: cableFrom(farLabel, side),
       });
     }
   }
@@ -108,16 +110,32 @@ const ROLE_WORD = { hot: 'hots', neutral: 'neutrals', ground: 'grounds' } as con
 
 const thickest = (leads: Lead[]): Awg => leads.reduce<Awg>((a, l) => (l.gauge < a ? l.gauge : a), leads[0]?.gauge ?? 14);
 
-const pigtail = (role: Role, gauge: Awg, to: string): Lead => ({
+const pigtail = (role: Role, gauge: Awg, to: TerminalName): Lead => ({
   id: `pigtail-${role}-${to.replace(/ /g, '-')}`,
   role,
   colour: COLOUR_OF_PIGTAIL[role],
   letter: ROLE_LETTER[role],
   gauge,
-  from: `pigtail to ${to}`,
+  from: `pigtail for the ${terminalWords(to)}`,
 });
 
-const describe = (lead: Lead): string => `${lead.colour} (${lead.letter}) of the ${lead.from}`;
+/** `the white (N) of the parlour cable`, `a bare pigtail (G) to the green screw` */
+const describe = (lead: Lead): string =>
+  lead.cableId
+    ? `the ${lead.colour} (${lead.letter}) of the ${lead.from}`
+    : `a ${lead.colour} ${lead.from.replace('pigtail', `pigtail (${lead.letter})`)}`;
+
+const TERMINAL_WORDS: Partial<Record<TerminalName, string>> = { green: 'green screw', 'box screw': 'ground screw of the box' };
+const terminalWords = (terminal: TerminalName): string => TERMINAL_WORDS[terminal] ?? `${terminal} screw`;
+const SCHOOL_WORDS: Record<Schools['terminals'], string> = {
+  'side screw': 'hooked clockwise under',
+  'clamp plate': 'under the clamp plate of',
+  'push-in': 'into the push-in beside',
+};
+
+/** `the black (H) of the cable from the panel, stripped 5/8", hooked clockwise under the brass upper screw` */
+const landing = (lead: Lead, terminal: TerminalName, stripMm: number, school: Schools['terminals']): string =>
+  `${lead.cableId ? describe(lead) : `the ${lead.colour} pigtail (${lead.letter})`}, stripped ${printInches(stripMm)}, ${SCHOOL_WORDS[school]} the ${terminalWords(terminal)}`;
 
 /** Strip for a screw hook, ⅝ in on 14 AWG and ¾ in on 12 (common practice); clamp plates and push-ins ½ in. */
 const stripForTerminal = (school: Schools['terminals'], gauge: Awg): number =>
@@ -161,7 +179,7 @@ function jointsForRole(
     terminal,
     stripMm: stripForTerminal(schools.terminals, lead.gauge),
     leads: [lead],
-    says: `${describe(lead)} to the ${terminal} screw`,
+    says: landing(lead, terminal, stripForTerminal(schools.terminals, lead.gauge), schools.terminals),
   });
   const firstScrew = (groundFault ? `line ${metal}` : `${metal} upper`) as TerminalName;
   if (leads.length === 0) return [];
@@ -230,16 +248,16 @@ function groundJoints(grounds: Lead[], metalBox: boolean, hasDevice: boolean, sc
     terminal: name,
     stripMm: stripForTerminal('side screw', lead.gauge),
     leads: [lead],
-    says: `${describe(lead)} to the ${name} screw`,
+    says: landing(lead, name, stripForTerminal('side screw', lead.gauge), 'side screw'),
   });
   const joints: PlannedJoint[] = [];
-  const tails: Lead[] = [];
+  const tails: { lead: Lead; to: TerminalName }[] = [];
   if (grounds.length === 1 && !metalBox) return hasDevice ? [terminal('green', grounds[0]!)] : [];
   const gauge = thickest(grounds);
-  if (hasDevice) tails.push(pigtail('ground', gauge, 'green'));
-  if (metalBox) tails.push(pigtail('ground', gauge, 'box screw'));
-  joints.push(splice('ground', [...grounds, ...tails], schools, notes));
-  for (const tail of tails) joints.push(terminal(tail.from.endsWith('box screw') ? 'box screw' : 'green', tail));
+  if (hasDevice) tails.push({ lead: pigtail('ground', gauge, 'green'), to: 'green' });
+  if (metalBox) tails.push({ lead: pigtail('ground', gauge, 'box screw'), to: 'box screw' });
+  if (grounds.length + tails.length > 1) joints.push(splice('ground', [...grounds, ...tails.map((t) => t.lead)], schools, notes));
+  for (const tail of tails) joints.push(terminal(tail.to, tail.lead));
   return joints;
 }
 

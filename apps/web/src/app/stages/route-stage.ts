@@ -15,16 +15,13 @@ import { JobSession } from '../job/job-session';
       @if (session.context().run; as run) {
         <div class="figures">
           <div>
-            <b data-testid="cut">{{ length(run.cutMm) }}</b
-            ><span>cut</span>
+            <b data-testid="cut">{{ length(run.cutMm) }}</b><span>cut</span>
           </div>
           <div>
-            <b>{{ length(run.buyMm, true) }}</b
-            ><span>buy</span>
+            <b>{{ length(run.buyMm, true) }}</b><span>buy</span>
           </div>
           <div>
-            <b>{{ length(run.runMm) }}</b
-            ><span>lies in the wall</span>
+            <b>{{ length(run.runMm) }}</b><span>lies in the wall</span>
           </div>
         </div>
         <div class="sum-columns">

@@ -142,12 +142,16 @@ export class WallView {
     );
     // names above boxes step up, names in the bay step down, until they clear those already placed
     const taken: { left: number; right: number; y: number }[] = [];
+    const plan = this.plan();
+    const inPlan = (left: number, right: number, y: number) =>
+      right > frame.x + frame.width - plan.width - 14 && left < frame.x + frame.width && y < frame.y + plan.height + 26;
     return names.map((n) => {
       const box = this.isBox(n.s);
       const text = n.s.kind === 'ghost-box' ? `${n.s.label} · other face` : n.s.label!;
       const half = text.length * 3.4;
       const at = Math.min(Math.max(n.x + n.width / 2, frame.x + half + 4), frame.x + frame.width - half - 4);
-      const clear = (y: number) => taken.every((t) => Math.abs(t.y - y) >= 15 || at + half < t.left || at - half > t.right);
+      const clear = (y: number) =>
+        !inPlan(at - half, at + half, y) && taken.every((t) => Math.abs(t.y - y) >= 15 || at + half < t.left || at - half > t.right);
       let ty = box ? n.y - 20 : frame.y + 18;
       while (!clear(ty) && taken.length < 60) ty += box ? -16 : 16;
       taken.push({ left: at - half, right: at + half, y: ty });
@@ -317,5 +321,11 @@ export class WallView {
   private isMajor = (mm: number): boolean =>
     this.unit() === 'in' ? Math.abs(mm / 304.8 - Math.round(mm / 304.8)) < 1e-6 : Math.abs(mm / 500 - Math.round(mm / 500)) < 1e-6;
   private tickText = (mm: number): string =>
-    this.unit() === 'in' ? (this.isMajor(mm) ? printFeet(mm, 1) || `0'` : printMark(mm, 'in').replace('"', '')) : `${Math.round(mm)}`;
+    this.unit() === 'in'
+      ? this.isMajor(mm)
+        ? mm === 0
+          ? `0'`
+          : printFeet(mm, 1)
+        : printMark(mm, 'in').replace('"', '')
+      : `${Math.round(mm)}`;
 }

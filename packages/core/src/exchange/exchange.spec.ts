@@ -1,0 +1,119 @@
+/** Files out and in; the published JSON Schema is held against ajv, a reference validator from the registry. */
+import { Ajv2020 } from 'ajv/dist/2020.js';
+import formats from 'ajv-formats';
+import { describe, expect, it } from 'vitest';
+import { demoHouses, demoJobs, quinceStreet, sewingCorner } from '../demo/index.js';
+import { ledgerOf } from '../ledger/index.js';
+import { checkHouse, checkJob, type Job } from '../model/index.js';
+import { exportFile, importReport, jobSheet, jsonSchema } from './index.js';
+
+const none = { houses: new Set<string>(), jobs: new Set<string>() };
+const thawed = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T;
+/** Sewing corner with one value put where it doesn't belong. */
+function broken(path: string, value: unknown): unknown {
+  const job: unknown = thawed(sewingCorner);
+  const keys = path.split('/').slice(1);
+  let place = job as Record<string, unknown>;
+  for (const key of keys.slice(0, -1)) place = place[key] as Record<string, unknown>;
+  place[keys.at(-1)!] = value;
+  return job;
+}
+const errorsOf = (data: unknown) => {
+  const checked = checkJob(data);
+  if (checked.ok) throw new Error('it was taken');
+  return checked.errors;
+};
+
+describe('export and import', () => {
+  it('what goes out comes in the same, and is judged the same', () => {
+    const report = importReport(thawed(exportFile({ houses: demoHouses, jobs: demoJobs })), none);
+    expect(report.errors).toEqual([]);
+    expect(report.rows.map((r) => r.outcome)).toEqual(['new', 'new']);
+    expect(thawed(report.take.jobs[0])).toEqual(thawed(sewingCorner));
+    expect(ledgerOf(report.take.jobs[0]!)).toEqual(ledgerOf(sewingCorner));
+  });
+  it('says what it would replace, and refuses a job whose house is nowhere', () => {
+    const here = { houses: new Set([quinceStreet.id]), jobs: new Set([sewingCorner.id]) };
+    expect(importReport(thawed(sewingCorner), here).rows[0]!.outcome).toBe('replaces');
+    const orphan = importReport(thawed(sewingCorner), none);
+    expect(orphan.rows[0]).toMatchObject({ outcome: 'refused', errors: [{ path: '/houseId' }] });
+    expect(orphan.take.jobs).toEqual([]);
+  });
+  it('takes the good rows and names the field of the bad one', () => {
+    const bad = broken('/found/walls/0/framing/spacing', { mm: 0, known: 'measured' });
+    const report = importReport({ ...exportFile({ houses: demoHouses, jobs: [] }), jobs: [bad] }, none);
+    expect(report.rows.map((r) => r.outcome)).toEqual(['new', 'refused']);
+    expect(report.rows[1]!.errors[0]).toMatchObject({ path: '/jobs/0/found/walls/0/framing/spacing/mm', came: '0' });
+  });
+  it('two of one id: the second is refused', () => {
+    const report = importReport(thawed(exportFile({ houses: demoHouses, jobs: [sewingCorner, sewingCorner] })), none);
+    expect(report.rows.map((r) => r.outcome)).toEqual(['new', 'new', 'refused']);
+    expect(report.take.jobs).toHaveLength(1);
+  });
+  it.each([null, 3, 'x', [], {}, { format: 'saddle-export' }, { format: 'saddle-export', version: 2, houses: [], jobs: [] }])(
+    'no export: %j',
+    (data) => {
+      expect(importReport(data, none).errors.length).toBeGreaterThan(0);
+    },
+  );
+});
+
+describe('the published schema', () => {
+  const ajv = new Ajv2020({ strict: false });
+  formats.default(ajv);
+  it.each(['house', 'job', 'export'] as const)('%s: ajv takes what the check takes', (name) => {
+    const validate = ajv.compile(jsonSchema(name));
+    const good = { house: quinceStreet, job: sewingCorner, export: exportFile({ houses: demoHouses, jobs: demoJobs }) }[name];
+    expect(validate(thawed(good)), JSON.stringify(validate.errors)).toBe(true);
+    expect(validate({ ...thawed(good), surprise: 1 })).toBe(false);
+  });
+});
+
+describe('bad documents name the field, what came and what would do', () => {
+  it.each([
+    ['an unknown edition', '/edition', 'US-2031', '/edition'],
+    ['a wrong type', '/changes', 'many', '/changes'],
+    ['a huge name', '/name', 'n'.repeat(10_000_000), '/name'],
+    ['a negative count', '/found/boxes/0/supportFittings', -1, '/found/boxes/0/supportFittings'],
+    ['zero gangs', '/found/boxes/0/gangs', 0, '/found/boxes/0/gangs'],
+    ['zero stud spacing', '/found/walls/0/framing/spacing', { mm: 0, known: 'measured' }, '/found/walls/0/framing/spacing/mm'],
+    ['a box outside the wall', '/found/boxes/0/place/distance/mm', 5000, '/found/boxes/0/place/distance/mm'],
+    ['a planned box outside the wall', '/changes/0/box/place/distance/mm', 9000, '/changes/0/box/place/distance/mm'],
+    ['a box above the wall', '/changes/0/box/place/bottom/mm', 2400, '/changes/0/box/place/bottom/mm'],
+    ['a box on no wall', '/found/boxes/0/wallId', 'nowhere', '/found/boxes/0/wallId'],
+    ['a field nobody knows', '/colour', 'red', '/'],
+    ['two boxes of one id', '/found/boxes/1/id', 'hall-box', '/found/boxes/1/id'],
+    ['watts and amps', '/found/loads/0/amps', 3, '/found/loads/0/watts'],
+    ['a load on no circuit', '/found/loads/0/circuitId', 'c99', '/found/loads/0/circuitId'],
+    ['not a number', '/found/walls/0/length/mm', null, '/found/walls/0/length/mm'],
+  ])('%s', (_what, at, value, path) => {
+    const errors = errorsOf(broken(at, value));
+    expect(errors.map((e) => e.path)).toContain(path);
+    for (const e of errors) expect(e.came.length + e.message.length).toBeLessThan(500);
+  });
+  it('a house is checked the same way', () => {
+    expect(checkHouse({ ...thawed(quinceStreet), built: 99 })).toMatchObject({ ok: false, errors: [{ path: '/built' }] });
+  });
+});
+
+describe('the job sheet', () => {
+  const sheet = jobSheet(sewingCorner, quinceStreet);
+  it('has drawings of both faces, both boxes’ wiring, marks, steps, what to bring and cautions', () => {
+    const kinds = sheet.blocks.map((b) => b.kind);
+    expect(kinds.filter((k) => k === 'elevation')).toHaveLength(2);
+    expect(kinds.filter((k) => k === 'wiring')).toHaveLength(2);
+    const headings = sheet.blocks.flatMap((b) => (b.kind === 'heading' ? [b.text] : []));
+    for (const text of ['Mark out', 'Steps', 'What to bring']) expect(headings).toContain(text);
+    expect(sheet.blocks[0]).toMatchObject({ kind: 'caution', text: expect.stringMatching(/proved dead/) });
+  });
+  it('does not fail where nothing can be told', () => {
+    const bare: Job = {
+      ...sewingCorner,
+      found: {
+        ...sewingCorner.found,
+        boxes: sewingCorner.found.boxes.map((b) => ({ ...b, kind: 'other' as const, circuitId: undefined })),
+      },
+    };
+    expect(jobSheet(bare, undefined).blocks.length).toBeGreaterThan(20);
+  });
+});

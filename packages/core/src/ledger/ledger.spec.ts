@@ -1,0 +1,182 @@
+/** Sewing corner of the demo, and what remedies make of it. Figures worked by hand beside each. */
+import { describe, expect, it } from 'vitest';
+import { sewingCorner } from '../demo/index.js';
+import { inches, printLength } from '../measure/index.js';
+import { applyEdits, checkJob, type Finding, type Job } from '../model/index.js';
+import { otherSide, type OtherSideAnswers } from '../situation/index.js';
+import { stageStates } from './index.js';
+import { jobContext } from './context.js';
+import { ledgerOf } from './ledger.js';
+import { sumLines } from './print.js';
+
+const find = (job: Job, rule: string, subject?: string): Finding =>
+  ledgerOf(job).find((f) => f.rule === rule && (subject === undefined || f.subject === subject))!;
+const apply = (job: Job, rule: string, remedy: RegExp, subject?: string): Job => {
+  const chosen = find(job, rule, subject).remedies.find((r) => remedy.test(r.title));
+  if (!chosen) throw new Error(`no remedy ${remedy} for ${rule}`);
+  return applyEdits(job, chosen.edits);
+};
+const withFound = (change: (found: Job['found']) => Job['found']): Job => ({ ...sewingCorner, found: change(sewingCorner.found) });
+
+describe('Sewing corner as it comes', () => {
+  it('with the hall heater it doesn’t fit: (180 + 1500 + 85 + 1100) ÷ 120 = 23.875 A', () => {
+    const load = find(sewingCorner, 'circuit-load');
+    expect(load.verdict).toBe('stop');
+    expect(load.sums[0]!.result.value).toBeCloseTo(23.875, 9);
+  });
+  it('without it it does: (180 + 85 + 1100) ÷ 120 = 11.375 A', () => {
+    const moved = find(apply(sewingCorner, 'circuit-load', /hall heater/), 'circuit-load');
+    expect([moved.verdict, moved.sums[0]!.result.value]).toEqual(['ok', expect.closeTo(11.375)]);
+  });
+  it('the hall box stops until a box of 20 in³ takes its place; 18 in³ are then needed, for its clamps are moulded', () => {
+    expect(find(sewingCorner, 'box-fill', 'hall-box').verdict).toBe('stop');
+    const cured = apply(sewingCorner, 'box-fill', /20 in³/, 'hall-box');
+    expect(find(cured, 'box-fill', 'hall-box')).toMatchObject({ verdict: 'ok', says: 'needs 18.00 in³, has 20.0 in³' });
+    expect(jobContext(cured).source.place.bottom).toEqual(sewingCorner.found.boxes[0]!.place.bottom);
+  });
+  it('a remedy leaves the job it was applied to as it was', () => {
+    const before = JSON.stringify(sewingCorner);
+    apply(sewingCorner, 'circuit-load', /hall heater/);
+    expect(JSON.stringify(sewingCorner)).toBe(before);
+  });
+  it('nobody has looked for the parlour cable’s ground: can’t tell, and what to look for', () => {
+    expect(find(sewingCorner, 'ground-present', 'hall-to-parlour')).toMatchObject({
+      verdict: 'can’t tell',
+      ask: expect.stringMatching(/bare or green/),
+    });
+  });
+  it('every finding is once in the ledger, has a source, and every sum prints', () => {
+    const findings = ledgerOf(sewingCorner);
+    expect(new Set(findings.map((f) => `${f.rule}/${f.subject}`)).size).toBe(findings.length);
+    for (const f of findings) {
+      expect(f.source.from).toBeTruthy();
+      if (f.verdict === 'can’t tell') expect(f.ask, f.title).toBeTruthy();
+      for (const sum of f.sums) for (const line of sumLines(sum, 'in')) expect(line.value).not.toMatch(/NaN|undefined|Infinity/);
+    }
+  });
+  it('every remedy offered makes a document that passes its check and cures or eases its finding', () => {
+    for (const f of ledgerOf(sewingCorner)) {
+      for (const r of f.remedies) {
+        const next = applyEdits(sewingCorner, r.edits);
+        expect(checkJob(next), r.title).toMatchObject({ ok: true });
+      }
+    }
+  });
+  it('with all three stops cured and the measurements in, nothing stands against it', () => {
+    let job = apply(sewingCorner, 'circuit-load', /hall heater/);
+    job = apply(job, 'box-fill', /20 in³/, 'hall-box');
+    job = apply(job, 'arc-fault', /breaker/);
+    job = {
+      ...job,
+      found: {
+        ...job.found,
+        cables: job.found.cables.map((c) => ({
+          ...c,
+          ground: 'bare' as const,
+          ends: c.ends.map((e) => (e.boxId ? { ...e, freeLength: { mm: inches(7), known: 'measured' as const } } : e)) as typeof c.ends,
+        })),
+      },
+    };
+    expect(ledgerOf(job).filter((f) => f.verdict === 'stop' || f.verdict === 'can’t tell')).toEqual([]);
+    expect(Object.values(stageStates(ledgerOf(job))).every((s) => s === 'clear')).toBe(true);
+  });
+});
+
+describe('what is found changes what is judged', () => {
+  it('an old box without a ground stops', () => {
+    const job = withFound((f) => ({ ...f, cables: f.cables.map((c) => ({ ...c, ground: 'none' as const })) }));
+    expect(find(job, 'ground-present', 'hall-from-panel').verdict).toBe('stop');
+  });
+  it('14 AWG behind a 20 A breaker stops, and the new cable’s remedy is 12 AWG', () => {
+    const job = withFound((f) => ({ ...f, circuits: f.circuits.map((c) => ({ ...c, breakerA: 20 as const })) }));
+    expect(find(job, 'conductor-breaker', 'hall-from-panel').verdict).toBe('stop');
+    const heavier = apply(job, 'conductor-breaker', /12 AWG/, 'hall-to-sewing');
+    expect(find(heavier, 'conductor-breaker', 'hall-to-sewing').verdict).toBe('ok');
+  });
+  it('a bathroom wants ground-fault protection, and the remedy is a ground-fault receptacle', () => {
+    const job = withFound((f) => ({ ...f, rooms: f.rooms.map((r) => (r.id === 'sewing' ? { ...r, use: 'bathroom' as const } : r)) }));
+    expect(find(job, 'ground-fault').verdict).toBe('stop');
+    expect(find(apply(job, 'ground-fault', /ground-fault receptacle/), 'ground-fault').verdict).toBe('ok');
+  });
+  it('a box moved past the stud at 56 in can’t be fished straight; the remedy brings it back into the bay', () => {
+    const change = sewingCorner.changes[0]!;
+    if (change.do !== 'place-box') throw new Error('the first change places the box');
+    const far: Job = {
+      ...sewingCorner,
+      changes: [
+        { ...change, box: { ...change.box, place: { ...change.box.place, distance: { mm: inches(65), known: 'measured' } } } },
+        ...sewingCorner.changes.slice(1),
+      ],
+    };
+    expect(find(far, 'same-bay').verdict).toBe('stop');
+    expect(find(apply(far, 'same-bay', /source box/), 'same-bay').verdict).toBe('ok');
+    const onStud: Job = {
+      ...sewingCorner,
+      changes: [
+        { ...change, box: { ...change.box, place: { ...change.box.place, distance: { mm: inches(55), known: 'measured' } } } },
+        ...sewingCorner.changes.slice(1),
+      ],
+    };
+    expect(find(onStud, 'stud').verdict).toBe('stop');
+    expect(find(apply(onStud, 'stud', /clear of the stud/), 'stud').verdict).not.toBe('stop');
+  });
+  it('aluminium, cloth and scorched things stop; an unknown metal of 1965 can’t be told', () => {
+    const cables = (more: object) => withFound((f) => ({ ...f, cables: f.cables.map((c) => ({ ...c, ...more })) }));
+    expect(find(cables({ metal: 'aluminium' }), 'conductor-state').verdict).toBe('stop');
+    expect(find(cables({ sheath: 'cloth' }), 'conductor-state').verdict).toBe('stop');
+    expect(find({ ...cables({ metal: undefined }), built: 1965 }, 'conductor-state').verdict).toBe('can’t tell');
+    expect(
+      find(
+        withFound((f) => ({ ...f, devices: f.devices.map((d) => ({ ...d, condition: 'scorched' as const })) })),
+        'device-state',
+      ).verdict,
+    ).toBe('stop');
+  });
+  it('a short old end is a caution where the plan splices on a pigtail, a stop where it feeds through', () => {
+    const short = withFound((f) => ({
+      ...f,
+      cables: f.cables.map((c) => ({
+        ...c,
+        ends: c.ends.map((e) => (e.boxId ? { ...e, freeLength: { mm: inches(4), known: 'measured' as const } } : e)) as typeof c.ends,
+      })),
+    }));
+    expect(find(short, 'free-conductor', 'hall-box-hall-from-panel').verdict).toBe('caution');
+    const through = { ...short, schools: { ...short.schools, device: 'feed-through' as const } };
+    expect(find(through, 'free-conductor', 'hall-box-hall-from-panel').verdict).toBe('stop');
+  });
+});
+
+describe('a job from a few answers', () => {
+  const answers: OtherSideAnswers = {
+    id: 'nook', houseId: 'h', name: 'Reading nook', edition: 'US-2023', unit: 'in',
+    newRoom: { name: 'den', use: 'study' }, sourceRoom: { name: 'landing', use: 'hallway' },
+    wallLength: { mm: inches(140), as: '140', known: 'measured' },
+    reference: { name: 'door edge', x: { mm: inches(110), as: '110', known: 'measured' } },
+    source: { distance: { mm: inches(40), known: 'measured' }, toward: 'right', bottom: { mm: inches(12), known: 'measured' } },
+    wanted: { distance: { mm: inches(46), known: 'measured' }, toward: 'left' },
+  }; // prettier-ignore
+  const job = otherSide(answers);
+
+  it('is a document that passes its check', () => expect(checkJob(job)).toMatchObject({ ok: true }));
+  it('knows nothing it wasn’t told: no verdict of ok on studs, bay, volume, circuit, ground or water', () => {
+    const unknown = [
+      'stud',
+      'same-bay',
+      'bay-looked',
+      'circuit',
+      'source-cables',
+      'ground-fault',
+      'assumed',
+      'dust',
+      'device-state',
+      'cable-length',
+    ];
+    for (const rule of unknown) expect(find(job, rule)?.verdict, rule).toBe('can’t tell');
+    expect(find(job, 'box-fill', 'box-source').verdict).toBe('can’t tell');
+  });
+  it('places both boxes from the shared edge: old centre 110 − 40 = 70 in, new 110 − 46 = 64 in, at the old one’s height', () => {
+    const c = jobContext(job);
+    expect(find(job, 'carry-through').sums[0]!.result.value).toBeCloseTo(inches(40));
+    expect(printLength(c.target.place.bottom.mm, 'in')).toBe('12"');
+  });
+});

@@ -1,0 +1,69 @@
+/** The figures of handbook 22, asked for the way a person or a program would. */
+import { describe, expect, it } from 'vitest';
+import { checkShape } from '../model/index.js';
+import { POCKET_SUMS, pocketSum, SumInputError } from './index.js';
+
+const ask = (name: string, input: Record<string, unknown>) => {
+  const sum = pocketSum(name)!;
+  const checked = checkShape(sum.schema, input);
+  if (!checked.ok) throw new SumInputError(checked.errors[0]!.path.slice(1), checked.errors[0]!.came, checked.errors[0]!.message);
+  return sum.run(checked.value as never);
+};
+
+describe('pocket sums', () => {
+  it.each([
+    ['length', { expression: '13 1/4 + 3/8' }, '13 5/8"', 'note'],
+    ['length', { expression: `8' - 1 1/2` }, '94 1/2"', 'note'],
+    ['box-fill', { fourteen: 4, grounds: 2, yokes: 1, clamps: 'yes', volume: 18 }, '16.00 in³', 'ok'],
+    [
+      'box-fill',
+      { twelve: '6', grounds: '3', groundGauge: '12', yokes: '1', yokeGauge: '12', clamps: 'yes', volume: '20.3' },
+      '22.50 in³',
+      'stop',
+    ],
+    ['box-fill', { fourteen: 4 }, '10.00 in³', 'can’t tell'],
+    ['free-conductor', { free: '6 1/4', boxDepth: '3 1/2', openingWidth: '2 1/4', openingHeight: '3 3/4' }, 'at least 6 1/4"', 'ok'],
+    ['circuit-load', { breaker: 15, loads: '14 lamps 840 W continuous' }, '8.75 A', 'ok'],
+    ['circuit-load', { breaker: '20', loads: 'first 7.5 A; second 11 A' }, '18.50 A', 'ok'],
+    ['voltage-drop', { gauge: 14, length: `50'`, load: '12 A' }, '3.68 V = 3.07 %', 'caution'],
+    ['bored-hole', { studDepth: '3 1/2', hole: '1' }, '1 1/4" of wood, no plate', 'ok'],
+    ['staples', { run: `18'` }, '5 staples', 'note'],
+    ['height-match', { bottom: '13 1/4', existing: '13 1/4; 15' }, 'plate bottom at 12 7/8"', 'ok'],
+    ['counter-clearance', { counter: '34 1/2', backsplash: '4 3/8', clearance: 0 }, 'plate bottom 38 7/8", box bottom 39 1/4"', 'ok'],
+  ])('%s %j: %s', (name, input, figure, verdict) => {
+    const answer = ask(name, input);
+    expect([answer.figure, answer.verdict]).toEqual([figure, verdict]);
+    expect(answer.sums.length).toBeGreaterThan(0);
+  });
+
+  it.each([
+    ['length', { expression: '13 1/0' }, 'expression'],
+    ['box-fill', { fourteen: -1 }, 'fourteen'],
+    ['box-fill', { fourteen: 'x' }, 'fourteen'],
+    ['box-fill', { volume: 0 }, 'volume'],
+    ['free-conductor', { free: 'long', boxDepth: '3', openingWidth: '2', openingHeight: '3' }, 'free'],
+    ['circuit-load', { loads: 'press' }, 'loads'],
+    ['circuit-load', { loads: ' ; ' }, 'loads'],
+    ['voltage-drop', { length: '50', load: 'much' }, 'load'],
+    ['voltage-drop', { length: `1' 14"`, load: '3 A' }, 'length'],
+    ['bored-hole', { studDepth: '0', hole: '1' }, 'studDepth'],
+    ['bored-hole', { studDepth: '3 1/2', hole: '4' }, 'hole'],
+    ['height-match', { bottom: '13', existing: '12; abc' }, 'existing'],
+    ['staples', { run: '-3' }, 'run'],
+  ])('%s refuses %j and names %s', (name, input, field) => {
+    expect(() => ask(name, input)).toThrow(SumInputError);
+    try {
+      ask(name, input);
+    } catch (error) {
+      expect((error as SumInputError).field).toBe(field);
+    }
+  });
+
+  it('every field that a form shows is in the schema, and what stands there at first gives a figure', () => {
+    for (const sum of POCKET_SUMS) {
+      for (const field of sum.fields) expect(Object.keys(sum.schema.shape), sum.name).toContain(field.key);
+      const start = Object.fromEntries(sum.fields.filter((f) => f.start !== '').map((f) => [f.key, f.start]));
+      expect(ask(sum.name, start).figure).toBeTruthy();
+    }
+  });
+});

@@ -1,0 +1,164 @@
+/** Gates: nothing that needs a dead circuit is ticked before tester, target, tester. Limits are common practice or from memory. */
+import { describe, expect, it } from 'vitest';
+import { sewingCorner } from '../demo/index.js';
+import { ledgerOf } from '../ledger/index.js';
+import { inches } from '../measure/index.js';
+import { applyEdits, type Job } from '../model/index.js';
+import {
+  enterProof,
+  enterValue,
+  gateOf,
+  isTicked,
+  judgeAsk,
+  judgeProofReading,
+  outageMinutes,
+  proofState,
+  stepsOf,
+  summarise,
+  tick,
+  untick,
+  type ProofKey,
+} from './index.js';
+
+const at = (minute: number): string => new Date(Date.UTC(2026, 10, 24, 9, minute)).toISOString();
+
+/** Sewing corner with its stops cured. */
+const cured = ((): Job => {
+  let job = sewingCorner;
+  for (const rule of ['circuit-load', 'box-fill', 'arc-fault']) {
+    const finding = ledgerOf(job).find((f) => f.rule === rule && f.verdict === 'stop')!;
+    job = applyEdits(job, finding.remedies[0]!.edits);
+  }
+  return job;
+})();
+
+const doStep = (job: Job, id: string, minute: number): { job: Job; reasons: string[] } => {
+  const result = tick(job, id, stepsOf(job), ledgerOf(job), at(minute));
+  return result.ok ? { job: result.job, reasons: [] } : { job, reasons: result.reasons };
+};
+const must = (job: Job, id: string, minute: number): Job => {
+  const { job: next, reasons } = doStep(job, id, minute);
+  if (reasons.length) throw new Error(`${id}: ${reasons.join('; ')}`);
+  return next;
+};
+const value = (job: Job, step: string, key: string, v: number, minute: number): Job =>
+  enterValue(job, { step, key, value: v, at: at(minute) });
+const prove = (job: Job, volts: Partial<Record<ProofKey, number>>, from: number): Job =>
+  (Object.entries(volts) as [ProofKey, number][]).reduce(
+    (j, [key, v], i) => enterProof(j, key, { at: at(from + i), volts: v, where: 'there' }),
+    job,
+  );
+
+/** Everything up to and with the breaker off. */
+const upToOff = ((): Job => {
+  let job = must(cured, 'prepare', 0);
+  job = must(value(job, 'mark-out', 'bottom', inches(13.25), 1), 'mark-out', 1);
+  job = must(job, 'cut-opening', 2);
+  job = must(value(job, 'set-new-box', 'free-target', inches(7), 3), 'set-new-box', 3);
+  job = must(job, 'wire-new', 4);
+  return must(job, 'breaker-off', 5);
+})();
+const DEAD = { testerBefore: 121, hotNeutral: 0.1, hotGround: 0, neutralGround: 0, testerAfter: 120.5 };
+
+describe('the proof of dead', () => {
+  it('without it the old box stays closed', () => {
+    expect(doStep(upToOff, 'prove-dead', 6).reasons.join()).toMatch(/not proved dead: tester on a live source/);
+    expect(doStep(upToOff, 'open-source', 6).reasons.length).toBeGreaterThan(0);
+  });
+  it('tester, target on every pair, tester again: then it opens', () => {
+    const proved = prove(upToOff, DEAD, 6);
+    expect(proofState(proved, at(12))).toMatchObject({ proved: true, reasons: [] });
+    expect(isTicked(must(proved, 'prove-dead', 12), 'prove-dead')).toBe(true);
+  });
+  it.each([
+    ['tester was never seen to work', { ...DEAD, testerBefore: 0 }],
+    ['hot to neutral is live', { ...DEAD, hotNeutral: 119 }],
+    ['hot to ground is live', { ...DEAD, hotGround: 118 }],
+    ['stray 24 V is not dead', { ...DEAD, neutralGround: 24 }],
+    ['tester died on the way', { ...DEAD, testerAfter: 0 }],
+    ['not tested again', { testerBefore: 121, hotNeutral: 0, hotGround: 0, neutralGround: 0 }],
+  ])('not proved when the %s', (_why, readings) => {
+    const job = prove(upToOff, readings, 6);
+    expect(proofState(job).proved).toBe(false);
+    expect(doStep(job, 'prove-dead', 12).reasons).not.toEqual([]);
+  });
+  it('voltage on the target is LIVE, stray voltage can’t be told, nothing is dead', () => {
+    const judge = (volts: number) => judgeProofReading('hotNeutral', { at: at(0), volts, where: 'x' }).verdict;
+    expect([0, 1, 1.1, 50, 51, 120].map(judge)).toEqual(['ok', 'ok', 'can’t tell', 'can’t tell', 'stop', 'stop']);
+  });
+  it('a reading from before the breaker was off proves nothing', () => {
+    const early = prove(cured, DEAD, -30);
+    const job = { ...upToOff, work: { ...upToOff.work, proof: early.work.proof } };
+    expect(proofState(job).reasons.join()).toMatch(/before the breaker was off/);
+  });
+  it('entering a reading again takes back those behind it', () => {
+    const again = enterProof(prove(upToOff, DEAD, 6), 'hotNeutral', { at: at(20), volts: 0, where: 'there' });
+    expect(again.work.proof.testerAfter).toBeUndefined();
+    expect(proofState(again).next).toBe('hotGround');
+  });
+  it('after four hours away it is proved again', () => {
+    const proved = prove(upToOff, DEAD, 6);
+    expect(proofState(proved, at(6 + 4 * 60)).proved).toBe(true);
+    expect(proofState(proved, at(15 + 4 * 60)).reasons.join()).toMatch(/four hours/);
+  });
+  it('taking back the breaker voids the proof and all that rests on it', () => {
+    const proved = must(prove(upToOff, DEAD, 6), 'prove-dead', 12);
+    const back = untick(proved, 'breaker-off', stepsOf(proved));
+    expect(back.work.proof).toEqual({});
+    expect(isTicked(back, 'prove-dead')).toBe(false);
+    expect(isTicked(back, 'wire-new')).toBe(true);
+  });
+});
+
+describe('values and order', () => {
+  it('a whole job can be ticked through, with values judged on the way', () => {
+    let job = must(prove(upToOff, DEAD, 6), 'prove-dead', 12);
+    job = must(value(job, 'open-source', 'free-source-old', inches(7), 13), 'open-source', 13);
+    job = must(job, 'replace-source', 14);
+    const short = value(job, 'fish', 'out-source', inches(10), 15);
+    expect(doStep(short, 'fish', 15).reasons.join()).toMatch(/10", at least 12"/);
+    job = must(value(job, 'fish', 'out-source', inches(14), 15), 'fish', 15);
+    expect(doStep(value(job, 'wire-source', 'free-source', inches(5.5), 16), 'wire-source', 16).reasons.join()).toMatch(/Too short/);
+    job = must(value(job, 'wire-source', 'free-source', inches(7), 16), 'wire-source', 16);
+    job = must(must(job, 'close-boxes', 17), 'energise', 18);
+    for (const [key, v] of [['hn', 121], ['hg', 121], ['ng', 0.4]] as const) job = value(job, 'test', key, v, 19); // prettier-ignore
+    job = must(must(job, 'test', 19), 'record', 20);
+    expect(summarise(job)).toMatchObject({ stage: 'record', stepsDone: stepsOf(job).length });
+    expect(untick(job, 'energise', stepsOf(job)).work.proof).toEqual({});
+  });
+  it('nothing is cut or connected while the ledger has a stop', () => {
+    const job = value(must(sewingCorner, 'prepare', 0), 'mark-out', 'bottom', inches(13.25), 1);
+    expect(doStep(must(job, 'mark-out', 1), 'cut-opening', 2).reasons.join()).toMatch(/ledger has 3 stops/);
+  });
+  it('a step waits for the one before', () => expect(doStep(cured, 'breaker-off', 0).reasons.join()).toMatch(/first: /));
+  it('119 V is ordinary, 110 is not, and nothing measured can’t be told', () => {
+    const ask = stepsOf(cured).find((s) => s.id === 'test')!.asks[0]!;
+    const judged = (v: number) => judgeAsk(ask, { step: 'test', key: 'hn', value: v, at: at(0) }, 'in').verdict;
+    expect([119, 110, 131].map(judged)).toEqual(['ok', 'stop', 'stop']);
+    expect(judgeAsk(ask, undefined, 'in').verdict).toBe('can’t tell');
+  });
+});
+
+describe('schools change the order', () => {
+  const order = (job: Job) => stepsOf(job).map((s) => s.id);
+  const early: Job = { ...cured, schools: { ...cured.schools, outage: 'off at the start' } };
+  it('new side first: opening, box and device before the breaker', () =>
+    expect(order(cured).indexOf('wire-new')).toBeLessThan(order(cured).indexOf('breaker-off')));
+  it('off at the start: the breaker before the first cut, and a longer outage', () => {
+    expect(order(early).indexOf('breaker-off')).toBeLessThan(order(early).indexOf('cut-opening'));
+    expect(outageMinutes(stepsOf(early))).toBeGreaterThan(outageMinutes(stepsOf(cured)));
+  });
+  it('a bay nobody looked into: the cut waits for the proof of dead, whatever the school', () => {
+    const blind: Job = { ...cured, found: { ...cured.found, walls: cured.found.walls.map((w) => ({ ...w, bayLooked: undefined })) } };
+    expect(order(blind).indexOf('prove-dead')).toBeLessThan(order(blind).indexOf('cut-opening'));
+    expect(stepsOf(blind).find((s) => s.id === 'cut-opening')!.needsDead).toBe(true);
+  });
+  it('every step behind the proof up to the breaker on needs it', () => {
+    for (const job of [cured, early]) {
+      const steps = stepsOf(job);
+      const [from, to] = [steps.findIndex((s) => s.id === 'prove-dead'), steps.findIndex((s) => s.id === 'energise')];
+      for (const s of steps.slice(from, to)) if (s.id !== 'mark-out') expect(s.needsDead, s.id).toBe(true);
+      expect(gateOf(job, steps[to]!, steps, ledgerOf(job)).length).toBeGreaterThan(0);
+    }
+  });
+});

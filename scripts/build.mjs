@@ -1,0 +1,4 @@
+import { build, install } from './prepare.mjs';
+
+install();
+build();

@@ -1,0 +1,80 @@
+// npm test: everything that can be checked. Installs what it needs, browser and ngspice included, and ends with `N passed, N failed`.
+import { spawnSync } from 'node:child_process';
+import { existsSync, readFileSync, rmSync } from 'node:fs';
+import { join } from 'node:path';
+import { build, install, root } from './prepare.mjs';
+
+const there = (command) => spawnSync('sh', ['-c', `command -v ${command}`]).status === 0;
+
+/** Debian packages that tests drive: a browser for the interface, a circuit simulator as reference. */
+function installPrograms() {
+  const missing = [['chromium', 'chromium'], ['ngspice', 'ngspice']].filter(([command]) => !there(command)).map(([, name]) => name); // prettier-ignore
+  if (missing.length === 0) return;
+  const sudo = process.getuid?.() === 0 ? [] : there('sudo') ? ['sudo', '-n'] : undefined;
+  if (!there('apt-get') || !sudo) {
+    console.error(`Install ${missing.join(' and ')} first (on Debian: apt-get install ${missing.join(' ')}), then run npm test again.`);
+    process.exit(1);
+  }
+  console.log(`Installing ${missing.join(', ')} …`);
+  const apt = (...args) =>
+    spawnSync([...sudo, 'apt-get'][0], [...sudo.slice(1), ...(sudo.length ? ['apt-get'] : []), ...args], {
+      stdio: ['ignore', 'ignore', 'inherit'],
+      env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
+    }).status === 0;
+  if (!apt('update', '-qq') || !apt('install', '-y', '-qq', '--no-install-recommends', ...missing)) {
+    console.error(`apt-get could not install ${missing.join(' and ')}; install them by hand and run npm test again.`);
+    process.exit(1);
+  }
+}
+
+let passed = 0;
+let failed = 0;
+const count = (name, good, bad) => {
+  passed += good;
+  failed += bad;
+  console.log(`${name}: ${good} passed, ${bad} failed`);
+};
+
+function check(name, command, args) {
+  console.log(`\n== ${name}`);
+  const done = spawnSync('npx', ['--no-install', command, ...args], { cwd: root, stdio: 'inherit' });
+  count(name, done.status === 0 ? 1 : 0, done.status === 0 ? 0 : 1);
+}
+
+/** Runs a test runner that writes a report; a run without a report, or without a test, is a failure. */
+function suite(name, command, args, env, report, read) {
+  console.log(`\n== ${name}`);
+  const file = join(root, 'node_modules', report);
+  rmSync(file, { force: true });
+  const done = spawnSync('npx', ['--no-install', command, ...args], { cwd: root, stdio: 'inherit', env: { ...process.env, ...env(file) } });
+  if (!existsSync(file)) return count(name, 0, 1);
+  const [good, bad] = read(JSON.parse(readFileSync(file, 'utf8')));
+  count(name, good, bad + (good + bad === 0 || (done.status !== 0 && bad === 0) ? 1 : 0));
+}
+
+install();
+installPrograms();
+build();
+check('Types of tests', 'tsc', ['-p', 'tsconfig.tests.json']);
+check('ESLint', 'eslint', ['.', '--max-warnings', '0']);
+check('Prettier', 'prettier', ['--check', '--log-level', 'warn', '.']);
+check('Layers', 'depcruise', ['--config', '.dependency-cruiser.cjs', 'packages/core/src', 'apps/server/src', 'apps/web/src']);
+const vitestReport = join(root, 'node_modules', '.saddle-vitest.json');
+suite(
+  'Vitest',
+  'vitest',
+  ['run', '--reporter=default', '--reporter=json', `--outputFile.json=${vitestReport}`],
+  () => ({}),
+  '.saddle-vitest.json',
+  (r) => [r.numPassedTests, r.numFailedTests],
+);
+suite(
+  'Playwright',
+  'playwright',
+  ['test', '-c', 'e2e', '--reporter=list,json'],
+  (file) => ({ PLAYWRIGHT_JSON_OUTPUT_NAME: file, PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD: '1' }),
+  '.saddle-playwright.json',
+  (r) => [r.stats.expected + r.stats.flaky, r.stats.unexpected],
+);
+console.log(`\n${passed} passed, ${failed} failed`);
+process.exit(failed ? 1 : 0);
