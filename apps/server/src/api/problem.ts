@@ -59,6 +59,8 @@ export function problemHandler(error: unknown, request: Request, response: Respo
   if (response.headersSent) return next(error);
   const known = asProblem(error);
   if (!known) request.log.error({ err: error }, 'unexpected error');
+  // a refused body is still read to its end, so that the sender gets the answer and not a broken pipe
+  if (known?.status === 413) request.resume();
   const body = known ?? problem(500, 'internal', 'Saddle made a mistake; nothing was changed. The log has the details.').problem;
   response.status(body.status).type('application/problem+json').send(JSON.stringify(body));
 }

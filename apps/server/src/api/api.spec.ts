@@ -1,0 +1,271 @@
+/** The API as a program uses it. OpenAPI is held against a reference validator from the registry, the PDF read back with pdf.js. */
+import { Validator } from '@seriousme/openapi-schema-validator';
+import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import type { Job } from '@saddle/core/model';
+import { dropDataFolder, newDataFolder, runServer, type RunningServer } from '../testing/runServer.js';
+import type { Problem } from './problem.js';
+
+const folder = newDataFolder();
+let server: RunningServer;
+beforeAll(async () => {
+  server = await runServer(folder);
+});
+afterAll(() => {
+  server.process.kill();
+  dropDataFolder(folder);
+});
+
+interface Answer<T> {
+  status: number;
+  body: T;
+  headers: Headers;
+}
+async function call<T = Problem>(method: string, path: string, body?: unknown, headers: Record<string, string> = {}): Promise<Answer<T>> {
+  const response = await fetch(`${server.url}${path}`, {
+    method,
+    headers: { ...(body === undefined ? {} : { 'content-type': 'application/json' }), ...headers },
+    body: body === undefined ? undefined : typeof body === 'string' ? body : JSON.stringify(body),
+  });
+  const text = await response.text();
+  return { status: response.status, body: (text ? JSON.parse(text) : undefined) as T, headers: response.headers };
+}
+interface StoredJob {
+  revision: number;
+  document: Job;
+}
+const job = async (): Promise<StoredJob> => (await call<StoredJob>('GET', '/api/v1/jobs/sewing-corner')).body;
+
+describe('documents', () => {
+  it('is alive and has the demo', async () => {
+    expect((await call('GET', '/api/v1/health')).body).toMatchObject({ status: 'ok' });
+    expect((await call('GET', '/api/v1/jobs')).body).toMatchObject([{ id: 'sewing-corner', stops: 3, stage: 'feed' }]);
+  });
+  it('saves over the revision that was seen, and keeps the earlier ones', async () => {
+    const { revision, document } = await job();
+    const saved = await call<StoredJob>(
+      'PUT',
+      '/api/v1/jobs/sewing-corner',
+      { ...document, note: 'seen' },
+      { 'if-match': `"${revision}"` },
+    );
+    expect([saved.status, saved.body.revision, saved.headers.get('etag')]).toEqual([200, revision + 1, `"${revision + 1}"`]);
+    const old = await call<StoredJob>('GET', `/api/v1/jobs/sewing-corner/revisions/${revision}`);
+    expect(old.body.document.note).toBeUndefined();
+  });
+  it('an older revision gets 409 with both versions, and nothing is written', async () => {
+    const { revision, document } = await job();
+    const refused = await call<Problem & { current: StoredJob; yours: Job }>(
+      'PUT',
+      '/api/v1/jobs/sewing-corner',
+      { ...document, note: 'late' },
+      { 'if-match': `"${revision - 1}"` },
+    );
+    expect(refused.status).toBe(409);
+    expect(refused.body.current.revision).toBe(revision);
+    expect(refused.body.yours.note).toBe('late');
+    expect((await job()).revision).toBe(revision);
+  });
+  it('asks for If-Match, and for one that can be read', async () => {
+    const { document } = await job();
+    expect((await call('PUT', '/api/v1/jobs/sewing-corner', document)).status).toBe(428);
+    expect((await call('PUT', '/api/v1/jobs/sewing-corner', document, { 'if-match': 'latest' })).status).toBe(400);
+  });
+  it('starts a job from a few answers, and deletes it', async () => {
+    const length = (mm: number) => ({ mm, known: 'measured' });
+    const answers = {
+      houseId: 'quince-street-14', name: 'Reading nook', edition: 'US-2023', unit: 'in', newRoom: { name: 'den', use: 'study' }, sourceRoom: { name: 'landing', use: 'hallway' },
+      wallLength: length(3500), reference: { name: 'door edge', x: length(2800) }, source: { distance: length(1000), toward: 'right', bottom: length(300) }, wanted: { distance: length(1150), toward: 'left' },
+    }; // prettier-ignore
+    const made = await call<StoredJob>('POST', '/api/v1/jobs/other-side', answers);
+    expect(made.status).toBe(201);
+    const { id } = made.body.document;
+    expect((await call<unknown[]>('GET', `/api/v1/jobs/${id}/ledger`)).body.length).toBeGreaterThan(20);
+    expect((await call('DELETE', `/api/v1/jobs/${id}`, undefined, { 'if-match': '"1"' })).status).toBe(204);
+    expect((await call('GET', `/api/v1/jobs/${id}`)).status).toBe(404);
+    const outside = await call('POST', '/api/v1/jobs/other-side', { ...answers, wanted: { distance: length(9000), toward: 'left' } });
+    expect(outside.body.errors?.[0]).toMatchObject({
+      path: '/changes/0/box/place/distance/mm',
+      message: expect.stringMatching(/outside it/),
+    });
+  });
+  it('a house with jobs is not deleted', async () => {
+    const gone = await call('DELETE', '/api/v1/houses/quince-street-14', undefined, { 'if-match': '"1"' });
+    expect([gone.status, gone.body.title]).toEqual([409, expect.stringMatching(/sewing-corner/)]);
+  });
+});
+
+describe('bad input is named, and changes nothing', () => {
+  it.each([
+    ['malformed JSON', '{"name": ', 400, 'not-json'],
+    ['no object', '3', 422, 'invalid'],
+    ['a list', '[]', 422, 'invalid'],
+    ['an empty body', '', 400, undefined],
+  ])('%s', async (_what, body, status, type) => {
+    const before = await job();
+    const answer = await call('PUT', '/api/v1/jobs/sewing-corner', body, {
+      'if-match': `"${before.revision}"`,
+      'content-type': 'application/json',
+    });
+    expect(answer.status).toBeGreaterThanOrEqual(400);
+    if (type) expect([answer.status, answer.body.type]).toEqual([status, `urn:saddle:${type}`]);
+    expect(answer.headers.get('content-type')).toMatch(/problem\+json/);
+    expect(await job()).toEqual(before);
+  });
+  it('a name of 10 MB is refused by its field, a body over 16 MB by its size', async () => {
+    const { revision, document } = await job();
+    const long = await call(
+      'PUT',
+      '/api/v1/jobs/sewing-corner',
+      { ...document, name: 'n'.repeat(10_000_000) },
+      { 'if-match': `"${revision}"` },
+    );
+    expect([long.status, long.body.errors?.[0]?.path]).toEqual([422, '/name']);
+    expect(JSON.stringify(long.body).length).toBeLessThan(1000);
+    const huge = await call(
+      'PUT',
+      '/api/v1/jobs/sewing-corner',
+      { ...document, name: 'n'.repeat(17_000_000) },
+      { 'if-match': `"${revision}"` },
+    );
+    expect([huge.status, huge.body.title]).toEqual([413, 'That is more than 16 MB.']);
+  });
+  it('wrong types, an unknown edition, a box outside the wall, zero spacing, a negative count: field, expectation and what came', async () => {
+    const { revision, document } = await job();
+    const wall = document.found.walls[0]!;
+    const box = document.found.boxes[0]!;
+    const cases: [unknown, string][] = [
+      [{ ...document, edition: 'US-1999' }, '/edition'],
+      [{ ...document, found: { ...document.found, boxes: 'two' } }, '/found/boxes'],
+      [
+        {
+          ...document,
+          found: { ...document.found, boxes: [{ ...box, place: { ...box.place, distance: { mm: 9999, known: 'measured' } } }] },
+        },
+        '/found/boxes/0/place/distance/mm',
+      ],
+      [
+        {
+          ...document,
+          found: { ...document.found, walls: [{ ...wall, framing: { ...wall.framing, spacing: { mm: 0, known: 'measured' } } }] },
+        },
+        '/found/walls/0/framing/spacing/mm',
+      ],
+      [{ ...document, found: { ...document.found, boxes: [{ ...box, supportFittings: -2 }] } }, '/found/boxes/0/supportFittings'],
+    ];
+    for (const [body, path] of cases) {
+      const answer = await call('PUT', '/api/v1/jobs/sewing-corner', body, { 'if-match': `"${revision}"` });
+      expect(answer.status).toBe(422);
+      expect(answer.body.errors?.[0]).toMatchObject({ path, expected: expect.any(String), came: expect.any(String) });
+      expect(JSON.stringify(answer.body)).not.toMatch(/ at .*\.js:\d+/);
+    }
+    expect((await job()).revision).toBe(revision);
+  });
+  it('unknown places and names', async () => {
+    expect((await call('GET', '/api/v1/jobs/nothing')).status).toBe(404);
+    expect((await call('GET', '/api/v1/nonsense')).status).toBe(404);
+    expect((await call('POST', '/api/v1/sums/nonsense', {})).status).toBe(404);
+    expect((await call('GET', '/api/v1/schemas/constructor.json')).status).toBe(404);
+    expect((await call('GET', '/api/v1/jobs/sewing-corner/sheet.pdf?paper=a0')).body.errors?.[0]?.path).toBe('/paper');
+  });
+  it('a foreign page, a rebound host name and a form can’t write', async () => {
+    const { revision, document } = await job();
+    const put = (headers: Record<string, string>) =>
+      call('PUT', '/api/v1/jobs/sewing-corner', JSON.stringify(document), {
+        'if-match': `"${revision}"`,
+        'content-type': 'application/json',
+        ...headers,
+      });
+    expect((await put({ origin: 'http://elsewhere.example' })).status).toBe(403);
+    expect((await put({ 'content-type': 'text/plain' })).status).toBe(415);
+    expect((await job()).revision).toBe(revision);
+  });
+});
+
+describe('files', () => {
+  it('everything out, into an empty start, judged the same', async () => {
+    const file = (await call('GET', '/api/v1/export.json')).body;
+    const ledger = (await call('GET', '/api/v1/jobs/sewing-corner/ledger')).body;
+    const emptyFolder = newDataFolder();
+    const empty = await runServer(emptyFolder, ['--empty']);
+    const there = server;
+    server = empty;
+    try {
+      expect((await call('GET', '/api/v1/jobs')).body).toEqual([]);
+      const look = await call<{ written: boolean; rows: unknown[] }>('POST', '/api/v1/import', file);
+      expect([look.body.written, look.body.rows.length]).toEqual([false, 2]);
+      expect((await call('GET', '/api/v1/jobs')).body).toEqual([]);
+      expect((await call<{ written: boolean }>('POST', '/api/v1/import?confirm=yes', file)).body.written).toBe(true);
+      expect((await call('GET', '/api/v1/jobs/sewing-corner/ledger')).body).toEqual(ledger);
+    } finally {
+      server = there;
+      empty.process.kill();
+      dropDataFolder(emptyFolder);
+    }
+  });
+  it('what is no export is refused with its field', async () => {
+    const answer = await call('POST', '/api/v1/import', { format: 'saddle-export', version: 7, houses: [], jobs: [] });
+    expect(answer.body.errors?.[0]).toMatchObject({ path: '/version', came: '7' });
+  });
+});
+
+describe('for programs', () => {
+  it('the OpenAPI document is valid 3.1 and describes every pocket sum', async () => {
+    const { body } = await call<{ openapi: string; paths: Record<string, unknown> }>('GET', '/api/v1/openapi.json');
+    const result = await new Validator().validate(body as never);
+    expect(result.errors).toBeUndefined();
+    expect(result.valid).toBe(true);
+    const sums = (await call<{ name: string }[]>('GET', '/api/v1/sums')).body;
+    expect(sums).toHaveLength(9);
+    for (const { name } of sums) expect(Object.keys(body.paths)).toContain(`/sums/${name}`);
+  });
+  it('a pocket sum over the wire: handbook 22, 16.0 in³', async () => {
+    const answer = await call<{ figure: string; sums: unknown[] }>('POST', '/api/v1/sums/box-fill', {
+      fourteen: 4,
+      grounds: 2,
+      yokes: 1,
+      volume: 18,
+    });
+    expect([answer.status, answer.body.figure]).toEqual([200, '16.00 in³']);
+    const bad = await call('POST', '/api/v1/sums/length', { expression: `1' 14"` });
+    expect(bad.body.errors?.[0]).toMatchObject({ path: '/expression', message: expect.stringMatching(/did you mean 2' 2"/) });
+  });
+  it('sends a strict policy and no hint of what runs it', async () => {
+    const { headers } = await call('GET', '/api/v1/health');
+    expect(headers.get('content-security-policy')).toBe(
+      "default-src 'self';base-uri 'self';object-src 'none';frame-ancestors 'none';form-action 'self'",
+    );
+    expect(headers.get('x-powered-by')).toBeNull();
+  });
+});
+
+describe('the printed sheet, read back', () => {
+  it.each([
+    ['letter', 612, 792],
+    ['a4', 595.28, 841.89],
+  ] as const)('%s: size, dimensions, sums, wiring, steps, list and cautions are on it', async (paper, width, height) => {
+    const response = await fetch(`${server.url}/api/v1/jobs/sewing-corner/sheet.pdf?paper=${paper}`);
+    expect(response.headers.get('content-type')).toBe('application/pdf');
+    const pdf = await getDocument({ data: new Uint8Array(await response.arrayBuffer()), verbosity: 0 }).promise;
+    const view = (await pdf.getPage(1)).view as number[];
+    expect([view[2], view[3]]).toEqual([expect.closeTo(width, 1), expect.closeTo(height, 1)]);
+    let text = '';
+    for (let n = 1; n <= pdf.numPages; n++)
+      text += (await (await pdf.getPage(n)).getTextContent()).items.map((item) => ('str' in item ? item.str : '')).join(' ');
+    for (const words of [
+      'Sewing corner',
+      '49 3/16"',
+      '13 1/4"',
+      '42 13/16"',
+      'needed 20.00 in³',
+      'Wiring of Hall box',
+      'Prove it dead',
+      'What to bring',
+      'twist-on',
+      'proved dead',
+      'check the adopted local code',
+    ]) {
+      expect(text.replace(/\s+/g, ' ')).toContain(words.replace(/\s+/g, ' '));
+    }
+  });
+});
