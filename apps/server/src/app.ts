@@ -1,8 +1,9 @@
 /** The Express application: security headers, the API, and the built page. */
-import { existsSync } from 'node:fs';
+import { randomBytes } from 'node:crypto';
+import { existsSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import compression from 'compression';
-import express, { type Express, type NextFunction, type Request, type Response } from 'express';
+import express, { type Express, type NextFunction, type Request, type RequestHandler, type Response } from 'express';
 import helmet from 'helmet';
 import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
@@ -24,6 +25,22 @@ function sameOriginOnly(request: Request, _response: Response, next: NextFunctio
   if (request.method !== 'DELETE' && !request.is('application/json'))
     throw problem(415, 'not-json', 'Send JSON: Content-Type application/json.');
   next();
+}
+
+/**
+ * The page itself. Angular adds its widgets' few rules as style elements; they carry a nonce that is new with every answer,
+ * so that the policy needs no `unsafe-inline`.
+ */
+function sendPage(webFolder: string): RequestHandler {
+  const file = join(webFolder, 'index.html');
+  return (_request, response, next) => {
+    if (!existsSync(file)) return next();
+    const nonce = randomBytes(16).toString('base64');
+    const policy = String(response.getHeader('Content-Security-Policy'));
+    response.set('Content-Security-Policy', `${policy};style-src 'self' 'nonce-${nonce}'`);
+    const html = readFileSync(file, 'utf8').replace('<sa-root>', `<sa-root ngCspNonce="${nonce}">`);
+    response.set('Cache-Control', 'no-store').type('html').send(html);
+  };
 }
 
 export function createApp(store: Store, logger: Logger, webFolder: string, version: string): Express {
@@ -63,11 +80,7 @@ export function createApp(store: Store, logger: Logger, webFolder: string, versi
         void response.set('Cache-Control', /-[A-Z0-9]{8}\.\w+$/.test(path) ? 'public, max-age=31536000, immutable' : 'no-cache'),
     }),
   );
-  app.get(/^\/(?!api\/)[^.]*$/, (_request, response, next) => {
-    const index = join(webFolder, 'index.html');
-    if (!existsSync(index)) return next();
-    response.set('Cache-Control', 'no-cache').sendFile(index);
-  });
+  app.get(/^\/(?!api\/)[^.]*$/, sendPage(webFolder));
   app.use((request: Request) => {
     throw problem(404, 'not-found', `There is no ${request.path.slice(0, 80)} here.`);
   });

@@ -5,14 +5,16 @@ export interface Choice {
   label: string;
 }
 
+let count = 0;
+
 /** One of a few words; with `unknown` set, "not known" is an answer too. */
 @Component({
   selector: 'sa-choice-field',
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <label class="field">
-      <span class="field-label">{{ label() }}</span>
-      <select class="field-input" [value]="value() ?? ''" (change)="pick($event)">
+    <div class="field">
+      <label class="field-label" [for]="id">{{ label() }}</label>
+      <select class="field-input" [id]="id" [value]="value() ?? ''" (change)="pick($event)">
         @if (unknown()) {
           <option value="" [selected]="value() === undefined">not known</option>
         }
@@ -20,10 +22,11 @@ export interface Choice {
           <option [value]="choice.value" [selected]="choice.value === value()">{{ choice.label }}</option>
         }
       </select>
-    </label>
+    </div>
   `,
 })
 export class ChoiceField {
+  protected readonly id = `choice-${count++}`;
   readonly label = input.required<string>();
   readonly value = input<string>();
   readonly choices = input.required<readonly (Choice | string)[]>();

@@ -9,13 +9,13 @@ let count = 0;
   selector: 'sa-length-field',
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <label class="field" [class.wrong]="error()">
-      <span class="field-label"
+    <div class="field" [class.wrong]="error()">
+      <label class="field-label" [for]="id"
         >{{ label() }}
         @if (value()?.known === 'assumed') {
           <em class="assumed">assumed</em>
         }
-      </span>
+      </label>
       <input
         class="field-input"
         type="text"
@@ -34,7 +34,7 @@ let count = 0;
       } @else if (hint()) {
         <span class="field-hint" [id]="id + '-says'">{{ hint() }}</span>
       }
-    </label>
+    </div>
   `,
 })
 export class LengthField {

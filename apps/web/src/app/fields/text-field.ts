@@ -7,9 +7,10 @@ let count = 0;
   selector: 'sa-text-field',
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <label class="field" [class.wrong]="error()">
-      <span class="field-label">{{ label() }}</span>
+    <div class="field" [class.wrong]="error()">
+      <label class="field-label" [for]="id">{{ label() }}</label>
       <input
+        [id]="id"
         class="field-input"
         type="text"
         autocomplete="off"
@@ -17,16 +18,16 @@ let count = 0;
         [placeholder]="placeholder()"
         [attr.inputmode]="numeric() ? 'decimal' : null"
         [attr.aria-invalid]="error() ? true : null"
-        [attr.aria-describedby]="error() || hint() ? id : null"
+        [attr.aria-describedby]="error() || hint() ? id + '-says' : null"
         (input)="type($event)"
         (change)="set.emit(text().trim())"
       />
       @if (error()) {
-        <span class="field-error" [id]="id" role="alert">{{ error() }}</span>
+        <span class="field-error" [id]="id + '-says'" role="alert">{{ error() }}</span>
       } @else if (hint()) {
-        <span class="field-hint" [id]="id">{{ hint() }}</span>
+        <span class="field-hint" [id]="id + '-says'">{{ hint() }}</span>
       }
-    </label>
+    </div>
   `,
 })
 export class TextField {

@@ -68,7 +68,7 @@ export class JobPage {
     effect(() => {
       if (!this.session.conflict() || this.conflictDialog()) return;
       this.conflictDialog.set(true);
-      const dialog = this.modals.open(ConflictDialog, { backdrop: 'static', keyboard: false, size: 'lg' });
+      const dialog = this.modals.open(ConflictDialog, { keyboard: false, size: 'lg' });
       (dialog.componentInstance as ConflictDialog).session = this.session;
       const closed = () => this.conflictDialog.set(false);
       dialog.result.then((copy: string | undefined) => {

@@ -117,6 +117,7 @@ export class JobSession {
     }
     if (draft?.dirty && draft.revision === stored.revision) {
       this.takeDraft(draft);
+      this.saveState.set('saving');
       this.saves.next();
     } else if (draft?.dirty) {
       this.takeDraft(draft);

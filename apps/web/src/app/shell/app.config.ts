@@ -1,8 +1,13 @@
 import { provideHttpClient, withFetch } from '@angular/common/http';
-import { type ApplicationConfig, provideBrowserGlobalErrorListeners, provideZonelessChangeDetection } from '@angular/core';
+import {
+  type ApplicationConfig,
+  inject,
+  provideAppInitializer,
+  provideBrowserGlobalErrorListeners,
+  provideZonelessChangeDetection,
+} from '@angular/core';
 import { provideRouter, withComponentInputBinding } from '@angular/router';
-import { NgbConfig } from '@ng-bootstrap/ng-bootstrap';
-import { inject, provideAppInitializer } from '@angular/core';
+import { NgbConfig, NgbModalConfig } from '@ng-bootstrap/ng-bootstrap';
 import { routes } from './routes';
 
 export const appConfig: ApplicationConfig = {
@@ -13,6 +18,8 @@ export const appConfig: ApplicationConfig = {
     provideRouter(routes, withComponentInputBinding()),
     provideAppInitializer(() => {
       inject(NgbConfig).animation = false;
+      // the widget's own backdrop carries a style attribute, which the content security policy forbids: ours is in the stylesheet
+      inject(NgbModalConfig).backdrop = false;
     }),
   ],
 };

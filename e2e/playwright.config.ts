@@ -1,0 +1,30 @@
+import { defineConfig } from '@playwright/test';
+
+const FLAGS = [
+  '--no-sandbox',
+  '--disable-gpu',
+  '--disable-background-networking',
+  '--disable-component-update',
+  '--disable-sync',
+  '--no-first-run',
+];
+
+/** Drives the built application in Debian's Chromium; every test has a server and a data folder of its own. */
+export default defineConfig({
+  testDir: '.',
+  outputDir: '../test-results',
+  timeout: 90_000,
+  expect: { timeout: 8_000 },
+  workers: 2,
+  fullyParallel: true,
+  forbidOnly: !!process.env['CI'],
+  use: { launchOptions: { executablePath: process.env['SADDLE_CHROMIUM'] ?? '/usr/bin/chromium', args: FLAGS }, acceptDownloads: true },
+  projects: [
+    { name: 'desk', use: { viewport: { width: 1280, height: 800 } } },
+    {
+      name: 'phone',
+      use: { viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true },
+      testMatch: /(whole-job|views)\.spec\.ts/,
+    },
+  ],
+});

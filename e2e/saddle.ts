@@ -1,0 +1,63 @@
+/** A running Saddle for each test, and the few things that every test does with it. */
+import { test as base, expect, type Locator, type Page } from '@playwright/test';
+import { dropDataFolder, newDataFolder, runServer, type RunningServer } from '../apps/server/src/testing/runServer.js';
+
+export { expect };
+export type { Locator, Page };
+
+interface Saddle {
+  /** arguments of the server: `--empty` */
+  args: string[];
+  data: string;
+  server: RunningServer;
+}
+
+export const test = base.extend<Saddle>({
+  args: [[], { option: true }],
+  data: async ({}, use) => {
+    const folder = newDataFolder();
+    await use(folder);
+    dropDataFolder(folder);
+  },
+  server: async ({ data, args }, use) => {
+    const server = await runServer(data, args);
+    await use(server);
+    server.process.kill('SIGKILL');
+  },
+  baseURL: async ({ server }, use) => use(server.url),
+  page: async ({ page }, use) => {
+    // anything the page complains about is a failure: script errors and breaches of the content security policy among them
+    const complaints: string[] = [];
+    page.on('pageerror', (error) => complaints.push(error.message));
+    page.on('console', (message) => {
+      if (message.type() === 'error' && !/Failed to load resource/.test(message.text())) complaints.push(message.text());
+    });
+    await use(page);
+    expect(complaints).toEqual([]);
+  },
+});
+
+export const openJob = async (page: Page, stage: string, id = 'sewing-corner'): Promise<void> => {
+  await page.goto(`/jobs/${id}/${stage}`);
+  await expect(page.getByTestId('save-state')).toBeVisible();
+};
+export const saved = (page: Page): Promise<void> => expect(page.getByTestId('save-state')).toHaveText('saved');
+export const goTo = async (page: Page, stage: string): Promise<void> => {
+  await page.getByRole('navigation', { name: 'Stages of the job' }).getByRole('link', { name: stage }).click();
+  await expect(page).toHaveURL(new RegExp(`/${stage.toLowerCase()}$`));
+};
+/** The ledger's row of a finding; on a phone the ledger is opened first. */
+export const finding = async (page: Page, title: string | RegExp): Promise<Locator> => {
+  const toggle = page.getByRole('button', { name: 'Ledger', exact: true });
+  if ((await toggle.isVisible()) && (await toggle.getAttribute('aria-expanded')) === 'false') await toggle.click();
+  return page.locator('.finding').filter({ has: page.getByRole('button', { name: title }) });
+};
+export const showAll = (page: Page): Promise<void> =>
+  page.getByRole('group', { name: 'Which findings' }).getByRole('button', { name: 'all' }).click();
+/** Types into a field and leaves it. */
+export const fill = async (scope: Page | Locator, label: string | RegExp, text: string): Promise<void> => {
+  const field = scope.getByLabel(label).first();
+  await field.fill(text);
+  await field.press('Enter');
+  await field.blur();
+};

@@ -1,0 +1,107 @@
+/** Nothing is lost: two tabs, a server that goes away, files out and in. */
+import { readFileSync } from 'node:fs';
+import { runServer } from '../apps/server/src/testing/runServer.js';
+import { expect, finding, openJob, saved, test } from './saddle.js';
+
+const tape = async (page: import('@playwright/test').Page, entry: string): Promise<void> => {
+  await page.getByTestId('tape').fill(entry);
+  await page.getByTestId('tape').press('Enter');
+};
+
+test('a second tab with an older revision is told and offered both versions', async ({ page, context }) => {
+  await openJob(page, 'box');
+  const second = await context.newPage();
+  await openJob(second, 'box');
+  await tape(page, 'x 47');
+  await saved(page);
+  await expect(second.getByText('Another tab has saved a newer version')).toBeVisible();
+
+  // it goes on all the same: nothing is overwritten, both versions are offered
+  await tape(second, 'x 46');
+  const dialog = second.getByRole('dialog');
+  await expect(dialog).toContainText('Mine, in this tab');
+  await expect(dialog).toContainText('The other, saved');
+  await dialog.getByRole('button', { name: 'Take the other' }).click();
+  await expect(second.getByTestId('dim-left-left end of the wall')).toContainText('47"');
+  // mine stays one undo away
+  await second.getByTestId('undo').click();
+  await expect(second.getByTestId('dim-left-left end of the wall')).toContainText('46"');
+  await saved(second);
+
+  // now the first one is behind; it looks before it edits, and keeps both
+  await page.getByRole('button', { name: 'See both versions' }).click();
+  await page.getByRole('button', { name: /Keep both/ }).click();
+  await expect(page.getByRole('heading', { name: 'Sewing corner (my version)' })).toBeVisible();
+  await expect(page.getByTestId('dim-left-left end of the wall')).toContainText('47"');
+});
+
+test('a tab that edits over a newer revision can keep its own', async ({ page, request, server }) => {
+  await openJob(page, 'box');
+  const stored = (await (await request.get(`${server.url}/api/v1/jobs/sewing-corner`)).json()) as { revision: number; document: object };
+  await request.put(`${server.url}/api/v1/jobs/sewing-corner`, {
+    data: { ...stored.document, note: 'by another program' },
+    headers: { 'if-match': `"${stored.revision}"` },
+  });
+  await tape(page, 'x 48');
+  await page.getByRole('dialog').getByRole('button', { name: 'Keep mine' }).click();
+  await saved(page);
+  const now = (await (await request.get(`${server.url}/api/v1/jobs/sewing-corner`)).json()) as {
+    revision: number;
+    document: { note?: string };
+  };
+  expect([now.revision, now.document.note]).toEqual([stored.revision + 2, undefined]);
+});
+
+test('work survives a server that is gone and a reload', async ({ page, server, data }) => {
+  await openJob(page, 'box');
+  const port = new URL(server.url).port;
+  server.process.kill('SIGKILL');
+  await server.ended;
+  await tape(page, 'x 47 3/4');
+  await expect(page.getByTestId('save-state')).toHaveText('kept in this browser');
+  const again = await runServer(data, [], { SADDLE_PORT: port });
+  try {
+    await page.reload();
+    await expect(page.getByTestId('dim-left-left end of the wall')).toContainText('47 3/4"');
+    await saved(page);
+    const stored = (await (await page.request.get(`${again.url}/api/v1/jobs/sewing-corner`)).json()) as {
+      document: { changes: { box?: { place: { distance: { as: string } } } }[] };
+    };
+    expect(stored.document.changes[0]!.box!.place.distance.as).toBe('47 3/4');
+  } finally {
+    again.process.kill('SIGKILL');
+  }
+});
+
+test.describe('on an empty start', () => {
+  test.use({ args: ['--empty'] });
+  test('an exported job is taken in and judged the same', async ({ page, browser }) => {
+    const demoServer = await runServer((await import('../apps/server/src/testing/runServer.js')).newDataFolder());
+    const other = await browser.newPage({ baseURL: demoServer.url });
+    await other.goto('/jobs/sewing-corner/record');
+    const [download] = await Promise.all([other.waitForEvent('download'), other.getByTestId('export-job').click()]);
+    const kept = readFileSync(await download.path());
+    await other.close();
+    demoServer.process.kill();
+
+    await page.goto('/');
+    await expect(page.getByText('No house yet')).toBeVisible();
+    await page.getByRole('link', { name: 'Take in a file' }).click();
+    await page
+      .getByTestId('import-file')
+      .setInputFiles({ name: 'broken.json', mimeType: 'application/json', buffer: Buffer.from('{"format": "saddle-export", ') });
+    await expect(page.getByRole('alert')).toContainText('broken.json is not JSON');
+    const bad = JSON.parse(kept.toString()) as { jobs: { found: { boxes: { gangs: number }[] } }[] };
+    bad.jobs[0]!.found.boxes[0]!.gangs = -1;
+    await page
+      .getByTestId('import-file')
+      .setInputFiles({ name: 'bad.json', mimeType: 'application/json', buffer: Buffer.from(JSON.stringify(bad)) });
+    await expect(page.getByTestId('import-rows')).toContainText('a box has at least one gang');
+    await page.getByTestId('import-file').setInputFiles({ name: 'job.json', mimeType: 'application/json', buffer: kept });
+    await expect(page.getByTestId('import-rows')).toContainText('Sewing corner');
+    await page.getByTestId('import-confirm').click();
+    await page.getByRole('link', { name: 'See the jobs' }).click();
+    await page.getByRole('link', { name: /Sewing corner/ }).click();
+    await expect(await finding(page, /Everything on circuit 4/)).toContainText('23.88 A');
+  });
+});
