@@ -13,12 +13,16 @@ const FLAGS = [
 export default defineConfig({
   testDir: '.',
   outputDir: '../test-results',
-  timeout: 90_000,
+  timeout: 120_000,
   expect: { timeout: 8_000 },
   workers: 2,
   fullyParallel: true,
   forbidOnly: !!process.env['CI'],
-  use: { launchOptions: { executablePath: process.env['SADDLE_CHROMIUM'] ?? '/usr/bin/chromium', args: FLAGS }, acceptDownloads: true },
+  use: {
+    launchOptions: { executablePath: process.env['SADDLE_CHROMIUM'] ?? '/usr/bin/chromium', args: FLAGS },
+    acceptDownloads: true,
+    actionTimeout: 8_000,
+  },
   projects: [
     { name: 'desk', use: { viewport: { width: 1280, height: 800 } } },
     {

@@ -27,7 +27,7 @@ let count = 0;
         [attr.aria-describedby]="error() || hint() ? id + '-says' : null"
         (input)="text.set(typed($event))"
         (change)="commit()"
-        (keydown.enter)="commit()"
+        (keydown.enter)="$event.preventDefault(); commit()"
       />
       @if (error(); as wrong) {
         <span class="field-error" [id]="id + '-says'" role="alert">{{ wrong }}</span>
