@@ -14,6 +14,8 @@ interface Saddle {
 
 export const test = base.extend<Saddle>({
   args: [[], { option: true }],
+  // Playwright reads what a fixture needs from this pattern, so it has to be one, empty or not
+  // eslint-disable-next-line no-empty-pattern
   data: async ({}, use) => {
     const folder = newDataFolder();
     await use(folder);

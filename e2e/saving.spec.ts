@@ -1,9 +1,9 @@
 /** Nothing is lost: two tabs, a server that goes away, files out and in. */
 import { readFileSync } from 'node:fs';
 import { runServer } from '../apps/server/src/testing/runServer.js';
-import { expect, finding, openJob, saved, test } from './saddle.js';
+import { expect, finding, openJob, saved, test, type Page } from './saddle.js';
 
-const tape = async (page: import('@playwright/test').Page, entry: string): Promise<void> => {
+const tape = async (page: Page, entry: string): Promise<void> => {
   await page.getByTestId('tape').fill(entry);
   await page.getByTestId('tape').press('Enter');
 };

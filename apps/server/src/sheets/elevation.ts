@@ -7,14 +7,17 @@ const LANE = 15;
 const FIRST_LANE = 12;
 
 export function drawElevation(doc: Doc, wall: Elevation, caption: string, unit: LengthUnit): void {
-  const lanes = Math.max(0, ...wall.dimensions.filter((d) => d.axis === 'along').map((d) => d.lane + 1));
-  const below = FIRST_LANE + lanes * LANE + 6;
-  const frame = { width: doc.page.width - 2 * MARGIN, height: 190 };
+  const alongs = wall.dimensions.filter((d) => d.axis === 'along');
+  const below = FIRST_LANE + alongs.length * LANE + 6;
+  const frame = { width: doc.page.width - 2 * MARGIN, height: 235 };
   room(doc, frame.height + below + 24);
   const x0 = MARGIN;
   const y0 = doc.y + 4;
-  const view = wall.work;
-  const scale = Math.min(frame.width / view.width, frame.height / view.height);
+  const scale = Math.min(frame.width / wall.work.width, frame.height / wall.work.height);
+  // as much of the wall beside the work as the paper is wide
+  const width = Math.min(frame.width / scale, wall.widthMm);
+  const u = Math.min(Math.max(0, wall.work.u - (width - wall.work.width) / 2), wall.widthMm - width);
+  const view = { u, z: wall.work.z, width, height: wall.work.height };
   const drawn = { width: view.width * scale, height: view.height * scale };
   const X = (u: number) => x0 + (u - view.u) * scale;
   const Y = (z: number) => y0 + drawn.height - (z - view.z) * scale;
@@ -26,9 +29,10 @@ export function drawElevation(doc: Doc, wall: Elevation, caption: string, unit: 
   doc.rect(x0, y0, drawn.width, drawn.height).lineWidth(0.8).strokeColor(INK.black).stroke();
   for (const shape of wall.shapes)
     labelShape(doc, shape, X, Y, scale, { left: x0, right: x0 + drawn.width, top: y0, bottom: y0 + drawn.height });
+  // each gets a line of its own: the words don't fit side by side on paper
+  alongs.forEach((d, i) => along(doc, d, X, y0 + drawn.height + FIRST_LANE + i * LANE, x0, x0 + drawn.width));
   for (const d of wall.dimensions) {
-    if (d.axis === 'along') along(doc, d, X, y0 + drawn.height + FIRST_LANE + d.lane * LANE, x0, x0 + drawn.width);
-    else up(doc, d, X(d.reach) + 14 + d.lane * 30, Y);
+    if (d.axis === 'up') up(doc, d, X(d.reach) + 14 + d.lane * 30, Y);
   }
   doc
     .font('body')
@@ -101,10 +105,10 @@ function labelShape(
 ): void {
   if (!s.label || !['box', 'ghost-box', 'obstacle', 'reference', 'door', 'window'].includes(s.kind)) return;
   const x = Math.max(X(s.u), frame.left) + (s.kind === 'reference' ? 2 : 0);
-  const inside = x < frame.right - 8 && x + s.width * scale >= frame.left;
+  const inside = X(s.u) < frame.right - 8 && X(s.u) + s.width * scale > frame.left + 4;
   const y =
     s.kind === 'box' || s.kind === 'ghost-box'
-      ? Y(s.z + s.height) - 24
+      ? Y(s.z + s.height) - (s.kind === 'box' ? 24 : 40)
       : frame.top + (s.kind === 'reference' ? 4 : s.kind === 'obstacle' ? 16 : 28);
   if (!inside || y < frame.top) return;
   doc

@@ -49,7 +49,11 @@ export function renderSheet(sheet: JobSheet, unit: LengthUnit, paper: keyof type
   doc.font('narrowStrong').fontSize(24).fillColor(INK.black).text(plain(sheet.title), { continued: false });
   doc.font('body').fontSize(10).fillColor(INK.grey).text(plain(sheet.subtitle));
   doc.moveDown(0.6);
-  for (const block of sheet.blocks) drawBlock(doc, block, unit);
+  sheet.blocks.forEach((block, i) => {
+    // a heading stays with the drawing below it
+    if (block.kind === 'heading') room(doc, ['wiring', 'elevation'].includes(sheet.blocks[i + 1]?.kind ?? '') ? 330 : 90);
+    drawBlock(doc, block, unit);
+  });
   numberPages(doc, sheet, now);
   doc.end();
   return done;
@@ -62,7 +66,6 @@ function drawBlock(doc: Doc, block: SheetBlock, unit: LengthUnit): void {
   doc.x = left;
   switch (block.kind) {
     case 'heading':
-      room(doc, 70);
       doc.moveDown(0.7).font('narrowStrong').fontSize(15).fillColor(INK.black).text(plain(block.text));
       doc
         .moveTo(left, doc.y + 1)

@@ -65,6 +65,12 @@ export class JobPage {
 
   constructor() {
     effect(() => void this.session.open(this.id()));
+    // on a phone the rail scrolls sideways: the stage in hand stays in sight
+    effect(() => {
+      this.stage();
+      if (this.session.loaded())
+        setTimeout(() => document.querySelector('.rail a.here')?.scrollIntoView({ inline: 'center', block: 'nearest' }));
+    });
     effect(() => {
       if (!this.session.conflict() || this.conflictDialog()) return;
       this.conflictDialog.set(true);

@@ -16,10 +16,21 @@ import {
 } from '@saddle/core/model';
 import { builtChangeIds, outageMinutes, stepsOf } from '@saddle/core/steps';
 import { nanoid } from 'nanoid';
-import { concatMap, debounceTime, filter, firstValueFrom, interval, Subject } from 'rxjs';
+import { auditTime, concatMap, debounceTime, filter, firstValueFrom, interval, Subject } from 'rxjs';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { Documents, problemOf, type Stored } from '../api/documents.service';
-import { type Draft, dropDraft, keepDraft, otherDrafts, ownDraft, tabName, type Version } from '../api/drafts';
+import {
+  type Draft,
+  dropDraft,
+  type History,
+  keepDraft,
+  keepHistory,
+  otherDrafts,
+  ownDraft,
+  ownHistory,
+  tabName,
+  type Version,
+} from '../api/drafts';
 
 export type SaveState = 'saved' | 'saving' | 'kept in this browser' | 'conflict' | 'refused';
 export type SiteState = 'found' | 'planned' | 'built';
@@ -31,6 +42,7 @@ const UNDO_STEPS = 100;
 export class JobSession {
   private readonly documents = inject(Documents);
   private readonly saves = new Subject<void>();
+  private readonly histories = new Subject<void>();
   private readonly channel = new BroadcastChannel('saddle-jobs');
   private readonly past = signal<Version[]>([]);
   private readonly future = signal<Version[]>([]);
@@ -86,6 +98,13 @@ export class JobSession {
         takeUntilDestroyed(),
       )
       .subscribe();
+    this.histories
+      .pipe(
+        auditTime(120),
+        concatMap(() => keepHistory(this.loadedId, { past: this.past(), future: this.future() }).catch(() => undefined)),
+        takeUntilDestroyed(),
+      )
+      .subscribe();
     interval(5000)
       .pipe(
         filter(() => this.saveState() === 'kept in this browser'),
@@ -101,7 +120,7 @@ export class JobSession {
   /** Opens a job: the server's document, with this tab's undo list and unsaved work if there are any. */
   async open(id: string): Promise<void> {
     this.loadedId = id;
-    const draft = await ownDraft(id).catch(() => undefined);
+    const [draft, history] = await Promise.all([ownDraft(id), ownHistory(id)]).catch(() => []);
     let stored: Stored<Job>;
     try {
       stored = await firstValueFrom(this.documents.job(id));
@@ -109,6 +128,7 @@ export class JobSession {
       const problem = problemOf(error);
       if (problem.status === 0 && draft) {
         this.takeDraft(draft);
+        this.takeHistory(history);
         this.saveState.set('kept in this browser');
         return;
       }
@@ -117,19 +137,18 @@ export class JobSession {
     }
     if (draft?.dirty && draft.revision === stored.revision) {
       this.takeDraft(draft);
+      this.takeHistory(history);
       this.saveState.set('saving');
       this.saves.next();
     } else if (draft?.dirty) {
       this.takeDraft(draft);
+      this.takeHistory(history);
       this.saveState.set('conflict');
       this.conflict.set(stored);
     } else {
       this.revision = stored.revision;
       this.document.set(stored.document);
-      if (draft?.revision === stored.revision) {
-        this.past.set(draft.past);
-        this.future.set(draft.future);
-      }
+      if (draft?.revision === stored.revision) this.takeHistory(history);
     }
     const others = await otherDrafts(id).catch(() => []);
     for (const other of others.filter((d) => !d.dirty)) void dropDraft(other);
@@ -139,9 +158,12 @@ export class JobSession {
   private takeDraft(draft: Draft): void {
     this.revision = draft.revision;
     this.document.set(draft.document);
-    this.past.set(draft.past);
-    this.future.set(draft.future);
     this.dirty = draft.dirty;
+  }
+
+  private takeHistory(history: History | undefined): void {
+    this.past.set(history?.past ?? []);
+    this.future.set(history?.future ?? []);
   }
 
   /** Looks at an edit without making it; `undefined` ends the look. */
@@ -220,11 +242,10 @@ export class JobSession {
       tab: tabName(),
       revision: this.revision,
       document,
-      past: this.past(),
-      future: this.future(),
       dirty: this.dirty,
       at: new Date().toISOString(),
     }).catch(() => undefined);
+    this.histories.next();
   }
 
   private async save(): Promise<void> {

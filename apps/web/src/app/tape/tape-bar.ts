@@ -21,15 +21,17 @@ export interface TapeEntry {
   selector: 'sa-tape',
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <svg class="tape-rule" aria-hidden="true" preserveAspectRatio="none">
-      @for (tick of ticks(); track tick.x) {
-        <line [attr.x1]="tick.x + '%'" [attr.x2]="tick.x + '%'" y1="0" [attr.y2]="tick.length" [class.inch]="tick.text" />
-        @if (tick.text) {
-          <text [attr.x]="tick.x + 0.25 + '%'" y="24">{{ tick.text }}</text>
+    <div class="tape-rule" aria-hidden="true">
+      <svg class="tape-slide" [attr.width]="ruleWidth()" height="30" [style.transform]="'translateX(' + shift() + 'px)'">
+        @for (tick of ticks(); track $index) {
+          <line [attr.x1]="tick.x" [attr.x2]="tick.x" y1="0" [attr.y2]="tick.length" [class.inch]="tick.text" />
+          @if (tick.text) {
+            <text [attr.x]="tick.x + 4" y="24">{{ tick.text }}</text>
+          }
         }
-      }
-      <line class="here" x1="50%" x2="50%" y1="0" y2="28" />
-    </svg>
+      </svg>
+      <span class="here"></span>
+    </div>
     <form class="tape-form" (submit)="enter($event)">
       <div class="tape-measures" role="group" aria-label="Measure">
         @for (m of measures(); track m.key) {
@@ -79,20 +81,24 @@ export class TapeBar {
     this.unit() === 'in' ? 'Enter sets · ↑ ↓ 1/16, Shift 1 in · Tab next measure' : 'Enter sets · ↑ ↓ 1 mm, Shift 25 mm · Tab next measure',
   );
 
+  private readonly rule = computed(() =>
+    this.unit() === 'in' ? { unitMm: MM_PER_INCH, parts: 16, pitch: 84, span: 9 } : { unitMm: 10, parts: 10, pitch: 42, span: 18 },
+  );
+  /** whole inch or centimetre round which the ticks are drawn; they only slide until the next one */
+  private readonly around = computed(() => Math.round((this.current()?.mm ?? 0) / this.rule().unitMm));
+  protected readonly ruleWidth = computed(() => 2 * this.rule().span * this.rule().pitch);
+  protected readonly shift = computed(
+    () => (this.around() - (this.current()?.mm ?? 0) / this.rule().unitMm) * this.rule().pitch - this.ruleWidth() / 2,
+  );
   protected readonly ticks = computed(() => {
-    const mm = this.current()?.mm ?? 0;
-    const inch = this.unit() === 'in';
-    const [unit, parts, span] = inch ? [MM_PER_INCH, 16, 5] : [10, 10, 12];
+    const { parts, pitch, span } = this.rule();
     const list: { x: number; length: number; text: string }[] = [];
-    const first = Math.ceil((mm / unit - span) * parts);
-    for (let i = first; i <= (mm / unit + span) * parts; i++) {
+    for (let i = -span * parts; i <= span * parts; i++) {
       const part = ((i % parts) + parts) % parts;
-      const whole = part === 0;
-      list.push({
-        x: 50 + ((i / parts - mm / unit) / span) * 50,
-        length: whole ? 28 : part % (parts / 2) === 0 ? 15 : part % (parts / 4) === 0 ? 11 : inch && part % 2 ? 5 : 8,
-        text: whole && i >= 0 ? `${inch ? i / parts : i}` : '',
-      });
+      const whole = this.around() + i / parts;
+      if (whole < 0) continue;
+      const length = part === 0 ? 28 : part === parts / 2 ? 15 : parts === 16 && part % 4 === 0 ? 11 : part % 2 ? 5 : 8;
+      list.push({ x: (i / parts + span) * pitch, length, text: part === 0 ? `${whole}` : '' });
     }
     return list;
   });

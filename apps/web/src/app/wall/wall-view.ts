@@ -61,14 +61,10 @@ export class WallView {
   private readonly base = signal<Window | undefined>(undefined);
   private lastFace = '';
 
-  protected readonly lanes = computed(() =>
-    Math.max(
-      0,
-      ...this.wall()
-        .dimensions.filter((d) => d.axis === 'along')
-        .map((d) => d.lane + 1),
-    ),
-  );
+  private readonly along = computed(() => this.wall().dimensions.filter((d) => d.axis === 'along'));
+  /** on a narrow screen the words of two dimensions don't fit side by side: each gets a lane of its own */
+  private readonly narrow = computed(() => this.size().width < 620);
+  protected readonly lanes = computed(() => (this.narrow() ? this.along().length : Math.max(0, ...this.along().map((d) => d.lane + 1))));
   protected readonly frame = computed(() => {
     const { width, height } = this.size();
     const bottom = PAD.bottom + this.lanes() * LANE;
@@ -162,24 +158,22 @@ export class WallView {
     const frame = this.frame();
     const x = this.x();
     const clip = (v: number) => Math.min(Math.max(v, frame.x), frame.x + frame.width);
-    return this.wall()
-      .dimensions.filter((d) => d.axis === 'along')
-      .map((d) => {
-        const [from, to] = [x(d.from), x(d.to)];
-        const [a, b] = [clip(Math.min(from, to)), clip(Math.max(from, to))];
-        return {
-          d,
-          from,
-          to,
-          a,
-          b,
-          inFrom: from === clip(from),
-          inTo: to === clip(to),
-          y: frame.y + frame.height + 30 + d.lane * LANE,
-          mid: Math.min(Math.max((a + b) / 2, frame.x + 90), frame.x + frame.width - 90),
-          label: this.words(d),
-        };
-      });
+    return this.along().map((d, i) => {
+      const [from, to] = [x(d.from), x(d.to)];
+      const [a, b] = [clip(Math.min(from, to)), clip(Math.max(from, to))];
+      return {
+        d,
+        from,
+        to,
+        a,
+        b,
+        inFrom: from === clip(from),
+        inTo: to === clip(to),
+        y: frame.y + frame.height + 30 + (this.narrow() ? i : d.lane) * LANE,
+        mid: Math.min(Math.max((a + b) / 2, frame.x + 90), frame.x + frame.width - 90),
+        label: this.words(d),
+      };
+    });
   });
   protected readonly upDims = computed(() => {
     const [x, y] = [this.x(), this.y()];
@@ -192,20 +186,20 @@ export class WallView {
   protected readonly xTicks = computed(() =>
     this.ticks(this.x().domain() as [number, number], this.wall().widthMm).map((mm) => ({
       at: this.x()(mm),
-      text: this.tickText(mm),
+      text: this.isNamed(mm) ? this.tickText(mm) : '',
       major: this.isMajor(mm),
     })),
   );
   protected readonly yTicks = computed(() =>
     this.ticks([this.y().domain()[0]!, this.y().domain()[1]!], this.wall().heightMm).map((mm) => ({
       at: this.y()(mm),
-      text: this.tickText(mm),
+      text: this.isNamed(mm) ? this.tickText(mm) : '',
       major: this.isMajor(mm),
     })),
   );
   protected readonly plan = computed(() => {
     const wall = this.wall();
-    const width = 150;
+    const width = Math.min(150, this.frame().width * 0.26);
     const k = width / wall.widthMm;
     const view = this.view();
     const height = wall.heightMm * k;
@@ -312,11 +306,19 @@ export class WallView {
   private ticks([from, to]: [number, number], most: number): number[] {
     const inch = this.unit() === 'in';
     const steps = inch ? [25.4, 50.8, 76.2, 152.4, 304.8, 609.6] : [10, 50, 100, 250, 500, 1000];
-    const step = steps.find((s) => ((to - from) / s) * 26 < this.size().width) ?? steps.at(-1)!;
+    const { scale } = this.scales();
+    const step = steps.find((s) => s * scale >= 10) ?? steps.at(-1)!;
     const first = Math.max(0, Math.ceil(from / step) * step);
     const list: number[] = [];
     for (let mm = first; mm <= Math.min(to, most) + 0.01; mm += step) list.push(mm);
     return list;
+  }
+  /** figures stand at least 46 px apart */
+  private isNamed(mm: number): boolean {
+    const { scale } = this.scales();
+    const steps = this.unit() === 'in' ? [25.4, 50.8, 76.2, 152.4, 304.8, 609.6] : [10, 50, 100, 250, 500, 1000];
+    const every = steps.find((s) => s * scale >= 46) ?? steps.at(-1)!;
+    return Math.abs(mm / every - Math.round(mm / every)) < 1e-6;
   }
   private isMajor = (mm: number): boolean =>
     this.unit() === 'in' ? Math.abs(mm / 304.8 - Math.round(mm / 304.8)) < 1e-6 : Math.abs(mm / 500 - Math.round(mm / 500)) < 1e-6;
