@@ -13,6 +13,7 @@ export default tseslint.config(
       globals: {
         process: 'readonly',
         console: 'readonly',
+        Buffer: 'readonly',
         module: 'writable',
         performance: 'readonly',
         setTimeout: 'readonly',

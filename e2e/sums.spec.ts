@@ -1,8 +1,7 @@
 /** Pocket sums without a job, and what the server offers for them. */
 import { expect, test, type Page } from './saddle.js';
 
-const pick = (page: Page, name: string) =>
-  page.getByRole('navigation', { name: 'Sums' }).getByRole('button', { name }).click();
+const pick = (page: Page, name: string) => page.getByRole('navigation', { name: 'Sums' }).getByRole('button', { name }).click();
 
 test('every sum gives its figure as it is typed, with its source', async ({ page }) => {
   await page.goto('/sums');

@@ -46,7 +46,16 @@ export function install() {
   const print = fingerprint(['package-lock.json', 'package.json']);
   if (upToDate(stamp, print)) return;
   console.log('Installing packages (a few minutes the first time: SQLite is compiled) …');
-  must('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], { env: { ...process.env, PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD: '1' } });
+  const options = {
+    cwd: root,
+    stdio: 'inherit',
+    shell: process.platform === 'win32',
+    env: { ...process.env, PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD: '1' },
+  };
+  const flags = ['--no-audit', '--no-fund', '--loglevel=error'];
+  // the exact tree first; a registry that lacks a platform's optional package refuses that, and then the lock file's versions do
+  if (spawnSync('npm', ['ci', ...flags], { ...options, stdio: ['ignore', 'inherit', 'ignore'] }).status !== 0)
+    must('npm', ['install', '--no-save', ...flags], options);
   writeFileSync(stamp, print);
 }
 

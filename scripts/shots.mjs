@@ -1,0 +1,50 @@
+// npm run shots: the current picture of each main view, from the sample data, into docs/screenshots.
+import { spawn, spawnSync } from 'node:child_process';
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { chromium } from '@playwright/test';
+import { build, install, root } from './prepare.mjs';
+
+install();
+build();
+const data = mkdtempSync(join(tmpdir(), 'saddle-shots-'));
+const server = spawn(process.execPath, [join(root, 'apps/server/dist/main.js')], {
+  env: { ...process.env, SADDLE_DATA: data, SADDLE_PORT: '0', SADDLE_LOG: 'silent' },
+});
+const url = await new Promise((resolve) => server.stdout.on('data', (chunk) => resolve(/at (http:\S+)\//.exec(chunk.toString())?.[1])));
+const browser = await chromium.launch({
+  executablePath: process.env.SADDLE_CHROMIUM ?? '/usr/bin/chromium',
+  args: [
+    '--no-sandbox',
+    '--disable-gpu',
+    '--disable-background-networking',
+    '--disable-component-update',
+    '--disable-sync',
+    '--no-first-run',
+  ],
+});
+const folder = join(root, 'docs/screenshots');
+const shoot = async (name, path, viewport = { width: 1280, height: 800 }, act = async () => {}) => {
+  const page = await browser.newPage({ viewport });
+  await page.goto(url + path);
+  await page.locator('h2').first().waitFor();
+  await page.evaluate(() => document.fonts.ready);
+  await act(page);
+  await page.waitForTimeout(400);
+  await page.screenshot({ path: join(folder, `${name}.png`) });
+  await page.close();
+};
+await shoot('jobs', '/');
+await shoot('start', '/start');
+await shoot('sums', '/sums', undefined, (page) => page.getByRole('button', { name: 'Box fill' }).click());
+for (const stage of ['need', 'survey', 'feed', 'route', 'box', 'wire', 'buy', 'work', 'record'])
+  await shoot(stage, `/jobs/sewing-corner/${stage}`);
+await shoot('box-hall', '/jobs/sewing-corner/box', undefined, (page) => page.getByTestId('flip').click());
+await shoot('phone', '/jobs/sewing-corner/box', { width: 390, height: 844 });
+const pdf = join(data, 'sheet.pdf');
+writeFileSync(pdf, Buffer.from(await (await fetch(`${url}/api/v1/jobs/sewing-corner/sheet.pdf`)).arrayBuffer()));
+spawnSync('pdftoppm', ['-r', '75', '-png', '-singlefile', pdf, join(folder, 'sheet')]);
+await browser.close();
+server.kill();
+rmSync(data, { recursive: true, force: true });
