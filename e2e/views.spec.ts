@@ -1,5 +1,5 @@
 /** Every view: no serious accessibility violation (axe), no sideways scrolling, usable soon after a reload. */
-import AxeBuilder from '@axe-core/playwright';
+import { AxeBuilder } from '@axe-core/playwright';
 import { expect, openJob, test } from './saddle.js';
 
 const STAGES = ['need', 'survey', 'feed', 'route', 'box', 'wire', 'buy', 'work', 'record'];

@@ -9,6 +9,7 @@ import {
   circuitLoad,
   conductorForBreaker,
   cordConnected,
+  loadShares,
   OHM_PER_KFT_75C,
   receptacleRating,
   smallestGaugeFor,
@@ -69,6 +70,16 @@ describe('loads', () => {
     expect(all(15, [load('heater', 1800)]).verdict).toBe('ok');
     expect(all(15, [load('kiln', 1440, { continuous: true })]).verdict).toBe('ok');
     expect(all(15, [load('kiln', 1450, { continuous: true })]).verdict).toBe('stop');
+  });
+  it('laid end to end they make the same sum', () => {
+    const loads = [load('lamp', 60), load('kiln', 960, { continuous: true }), load('press', 600)];
+    const shares = loadShares(loads, 120);
+    expect(shares.map((s) => [s.amps, s.countedA, s.fromA])).toEqual([
+      [0.5, 0.5, 0],
+      [8, 10, 0.5],
+      [5, 5, 10.5],
+    ]);
+    expect(shares.at(-1)!.fromA + shares.at(-1)!.countedA).toBeCloseTo(all(20, loads).amps, 9);
   });
   it('fixed appliances take half of a shared circuit at most', () => {
     expect(all(20, [load('fixed', 1200, { fixed: true }), load('lamp', 60)]).verdict).toBe('ok');

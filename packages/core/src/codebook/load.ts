@@ -85,6 +85,9 @@ export function receptacleRating(edition: Edition, kind: DeviceKindId, breakerA:
   };
 }
 
+/** What a load of three hours or more counts (210.20(A)). */
+const CONTINUOUS = 1.25;
+
 export const loadAmps = (load: Pick<Load, 'watts' | 'amps'>, volts: number): number => load.amps ?? (load.watts ?? 0) / volts;
 
 const loadTerm = (load: Pick<Load, 'name' | 'watts' | 'amps'>, volts: number): Term =>
@@ -124,6 +127,26 @@ export interface CircuitLoadInput {
   complete: boolean;
 }
 
+export interface LoadShare<T> {
+  load: T;
+  amps: number;
+  /** with 125 % for three hours or more; A */
+  countedA: number;
+  /** where it begins when all are laid end to end; A */
+  fromA: number;
+}
+
+/** Loads laid end to end against the breaker, as the load sum counts them. */
+export function loadShares<T extends Pick<Load, 'watts' | 'amps' | 'continuous'>>(loads: T[], volts: number): LoadShare<T>[] {
+  let fromA = 0;
+  return loads.map((load) => {
+    const amps = loadAmps(load, volts);
+    const share = { load, amps, countedA: load.continuous ? CONTINUOUS * amps : amps, fromA };
+    fromA += share.countedA;
+    return share;
+  });
+}
+
 /** All loads at once: the continuous ones at 125 % (210.20(A)), and fixed ones at most half where others share (210.23(A)). */
 export function circuitLoad(input: CircuitLoadInput): Judged & { amps: number } {
   const source = nec(year(input.edition), '210.20(A) and 210.23(A)');
@@ -131,7 +154,7 @@ export function circuitLoad(input: CircuitLoadInput): Judged & { amps: number } 
   const continuous = input.loads
     .filter((l) => l.continuous)
     .map((l) =>
-      product(`${l.name}, 3 h or more`, 1.25, loadAmps(l, input.volts), 'A', {
+      product(`${l.name}, 3 h or more`, CONTINUOUS, loadAmps(l, input.volts), 'A', {
         how: l.watts === undefined ? 'nameplate amps' : `${l.watts} W ÷ ${input.volts} V`,
       }),
     );

@@ -123,7 +123,7 @@ const found: House['site'] = {
       name: 'Hall box',
       wallId: wall.id,
       face: 'B',
-      place: { from: 'door-edge', toward: 'right', to: 'left-edge', distance: inch(46, '46'), bottom: inch(13.25, '13 1/4') },
+      place: { from: 'door-edge', toward: 'right', to: 'left-edge', distance: inch(49.25, '49 1/4'), bottom: inch(13.25, '13 1/4') },
       kind: 'metal-device-2-1/2',
       gangs: 1,
       hangsOn: 'right',

@@ -1,6 +1,6 @@
 /** Which kinds of box suit a closed wall, and why the others don't. */
 import { boxKinds, FINISHES, type BoxKind } from '../catalog/index.js';
-import { inches, printLength, type LengthUnit } from '../measure/index.js';
+import { printLength, type LengthUnit } from '../measure/index.js';
 import { finishThicknessMm, type FaceId, type Wall } from '../model/index.js';
 
 export interface BoxSuitability {
@@ -41,6 +41,3 @@ export function suitableBoxes(wall: Wall, face: FaceId, gangs: number, neededIn3
   });
   return judged.sort((a, b) => Number(b.fits) - Number(a.fits) || a.kind.volumeIn3 - b.kind.volumeIn3);
 }
-
-/** Longest screw into a 1½ in stud that can't come out on the far side, in mm (common practice: 1 to 1½ in). */
-export const longestStudScrewMm = (studWidthMm: number): number => Math.min(inches(1.5), studWidthMm);

@@ -4,7 +4,7 @@
  */
 import { plateWidthMm, PLATE } from '../catalog/index.js';
 import { inches, printMark, type LengthUnit } from '../measure/index.js';
-import { boxRect, otherFace, placeOriginX, studCentres, type Box, type FaceId, type Site, type Wall } from '../model/index.js';
+import { boxRect, placeOriginX, studCentres, type Box, type FaceId, type Site, type Wall } from '../model/index.js';
 import { marksFor, openingRect } from './opening.js';
 
 export type ShapeKind =
@@ -234,6 +234,3 @@ function workWindow(input: ElevationInput): Elevation['work'] {
   const width = Math.min(wall.length.mm, right) - x;
   return { u: face === 'A' ? x : wall.length.mm - x - width, z: from, width, height: Math.min(wall.height.mm, top) - from };
 }
-
-/** Half the wall's other face needs: the opposite face's id, for flipping the drawing. */
-export const flip = otherFace;

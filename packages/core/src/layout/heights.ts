@@ -1,5 +1,5 @@
 /** Heights of boxes: bottom, centre and plate edges; matching the room; counters. mm above the finished floor. */
-import { nec, plateWidthMm, PLATE, practice } from '../catalog/index.js';
+import { nec, PLATE, practice } from '../catalog/index.js';
 import { inches } from '../measure/index.js';
 import type { Edition, Sum } from '../model/index.js';
 import { atLeast, atMost, term, type Judged } from '../codebook/index.js';
@@ -135,5 +135,3 @@ export function counterClearance(input: CounterClearanceInput): Judged & BoxHeig
     ],
   };
 }
-
-export { plateWidthMm };

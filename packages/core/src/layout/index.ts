@@ -4,3 +4,4 @@ export * from './opening.js';
 export * from './collisions.js';
 export * from './boxChoice.js';
 export * from './elevation.js';
+export * from './moveBox.js';

@@ -26,6 +26,7 @@ import {
 import { suitableBoxes } from './boxChoice.js';
 import { elevation, uOf } from './elevation.js';
 import { accessibleReach, boxHeights, counterClearance, heightMatch } from './heights.js';
+import { draggedPlace, nudgedPlace } from './moveBox.js';
 import { marksFor, openingRect } from './opening.js';
 import { carryThrough, pointOnOtherFace, tapeDistances } from './otherFace.js';
 
@@ -271,6 +272,26 @@ describe('box kinds for the wall', () => {
   it('says why the others don’t', () => {
     const nailOn = suitableBoxes(wall, 'A', 1, 10, 'in').find((s) => s.kind.id === 'nail-on-1g-18')!;
     expect(nailOn.reasons).toContain('needs open framing');
+  });
+});
+
+describe('moving a box', () => {
+  it('a drag lands on a sixteenth, whichever face, reference and direction', () => {
+    const dragged = draggedPlace(wall, box(49.1875), inches(2.02), inches(1.01), 'in');
+    expect([toInches(dragged.distance.mm), toInches(dragged.bottom.mm)]).toEqual([expect.closeTo(51.1875), expect.closeTo(14.25)]);
+    // on face B, measured to the left of the door edge: to the right is nearer
+    const onB = box(10, { face: 'B', place: place(10, { from: 'door', toward: 'left' }) });
+    expect(toInches(draggedPlace(wall, onB, inches(3), 0, 'in').distance.mm)).toBeCloseTo(7);
+  });
+  it('never below the floor nor behind its reference', () => {
+    const low = draggedPlace(wall, box(1), -inches(5), -inches(40), 'in');
+    expect([low.distance.mm, low.bottom.mm]).toEqual([0, 0]);
+  });
+  it('an arrow is 1/16 in or 1 mm, with Shift 1 in or 25 mm', () => {
+    const step = (big: boolean, unit: 'in' | 'mm') => nudgedPlace(place(10), 'distance', 1, big, unit).distance.mm;
+    expect(toInches(step(false, 'in'))).toBeCloseTo(10.0625);
+    expect(toInches(step(true, 'in'))).toBeCloseTo(11);
+    expect([step(false, 'mm'), step(true, 'mm')]).toEqual([255, 279]);
   });
 });
 

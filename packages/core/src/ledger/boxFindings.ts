@@ -1,5 +1,5 @@
 /** The two boxes: what they hold, where they sit, what they would run into. */
-import { boxKinds, BOX_KINDS, DEVICE_KINDS, FINISHES, practice } from '../catalog/index.js';
+import { BOX_KINDS, DEVICE_KINDS, FINISHES, practice } from '../catalog/index.js';
 import { freeConductor, securing, setback, sheathInside, sheathBySchool, term, type Judged } from '../codebook/index.js';
 import {
   accessibleReach,
@@ -18,14 +18,17 @@ import {
   surroundings,
 } from '../layout/index.js';
 import { inches, printLength } from '../measure/index.js';
-import { boxBody, boxCentreX, boxRect, distanceForCentre, type Box, type Finding, type Remedy } from '../model/index.js';
+import { alongX, boxBody, boxCentreX, boxRect, distanceForCentre, type Box, type Finding, type Remedy } from '../model/index.js';
 import { boxClamps, boxMaterial, cablesIn, devicesIn, fillOf, sheathToOpening, wiringPlan } from '../wiring/index.js';
 import { OLD_FREE_ENDS, editNewBox, finding, put, remedy, type JobContext } from './context.js';
 
-/** A box of another kind in the same place: same centre line, same bottom, sizes of the new kind. */
+/**
+ * A box of another kind in the same place: same bottom, sizes of the new kind. The edge at the stud stays where it is, so that
+ * the opening grows away from the stud; a box held by wings keeps its centre line.
+ */
 export function asKind(c: JobContext, box: Box, kindId: keyof typeof BOX_KINDS): Box {
   const kind = BOX_KINDS[kindId];
-  const centre = boxCentreX(c.wall, box);
+  const before = boxRect(c.wall, box);
   const bare: Box = {
     ...box,
     kind: kindId,
@@ -40,7 +43,11 @@ export function asKind(c: JobContext, box: Box, kindId: keyof typeof BOX_KINDS):
     supportFittings: 0,
     condition: 'sound',
   };
-  const distance = centre === undefined ? undefined : distanceForCentre(c.wall, bare, centre);
+  if (!before) return bare;
+  const half = boxBody(bare).widthMm / 2;
+  const studAt = box.hangsOn === 'left' || box.hangsOn === 'right' ? alongX(box.face, box.hangsOn) : 0;
+  const centre = studAt > 0 ? before.right - half : studAt < 0 ? before.left + half : before.centre;
+  const distance = distanceForCentre(c.wall, bare, centre);
   return distance === undefined
     ? bare
     : { ...bare, place: { ...bare.place, distance: { mm: distance, known: bare.place.distance.known } } };
@@ -108,6 +115,17 @@ function placeFindings(c: JobContext): Finding[] {
     finding('cavity', target.id, 'box', `Depth for ${target.name}`, cavityDepth(wall, target)),
     finding('surroundings', target.id, 'box', 'Doors, trim and wall ends', surroundings(wall, target)),
   ];
+  if (job.changes.some((change) => change.do === 'replace-box' && change.boxId === c.source.id)) {
+    findings.push(finding('stud', c.source.id, 'box', `Opening and studs, new ${c.source.name}`, studCollision(wall, c.source)));
+    findings.push(finding('cavity', c.source.id, 'box', `Depth for the new ${c.source.name}`, cavityDepth(wall, c.source)));
+    for (const obstacle of wall.obstacles) {
+      const judged = obstacleCollision(wall, c.source, obstacle);
+      if (judged.verdict !== 'ok')
+        findings.push(
+          finding('obstacle', `${c.source.id}-${obstacle.id}`, 'box', `${obstacle.kind} behind the new ${c.source.name}`, judged),
+        );
+    }
+  }
   for (const obstacle of wall.obstacles)
     findings.push(
       finding(
@@ -517,4 +535,3 @@ export const boxFindings = (c: JobContext): Finding[] => [
   assumedValues(c),
   dust(c),
 ];
-export const kindsOffered = boxKinds;

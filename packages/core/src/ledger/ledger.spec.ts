@@ -1,8 +1,8 @@
 /** Sewing corner of the demo, and what remedies make of it. Figures worked by hand beside each. */
 import { describe, expect, it } from 'vitest';
 import { sewingCorner } from '../demo/index.js';
-import { inches, printLength } from '../measure/index.js';
-import { applyEdits, checkJob, type Finding, type Job } from '../model/index.js';
+import { inches, printLength, toInches } from '../measure/index.js';
+import { applyEdits, boxRect, checkJob, type Finding, type Job } from '../model/index.js';
 import { otherSide, type OtherSideAnswers } from '../situation/index.js';
 import { stageStates } from './index.js';
 import { jobContext } from './context.js';
@@ -33,6 +33,14 @@ describe('Sewing corner as it comes', () => {
     const cured = apply(sewingCorner, 'box-fill', /20 in³/, 'hall-box');
     expect(find(cured, 'box-fill', 'hall-box')).toMatchObject({ verdict: 'ok', says: 'needs 18.00 in³, has 20.0 in³' });
     expect(jobContext(cured).source.place.bottom).toEqual(sewingCorner.found.boxes[0]!.place.bottom);
+  });
+  it('the new hall box keeps its edge at the stud: the opening grows away from it', () => {
+    // stud at 40 in, 1 1/2 wide: its face is at 40 3/4, where the old 2 in box hangs; the new one is 2 1/4 wide
+    const cured = apply(sewingCorner, 'box-fill', /20 in³/, 'hall-box');
+    const rect = boxRect(jobContext(cured).wall, jobContext(cured).source)!;
+    expect([toInches(rect.left), toInches(rect.right)]).toEqual([expect.closeTo(40.75), expect.closeTo(43)]);
+    expect(find(cured, 'stud', 'hall-box').verdict).not.toBe('stop');
+    expect(find(cured, 'cavity', 'hall-box').verdict).toBe('ok');
   });
   it('a remedy leaves the job it was applied to as it was', () => {
     const before = JSON.stringify(sewingCorner);

@@ -1,5 +1,5 @@
 /** Quantities other than length: reading what people type and printing with a fixed number of figures. */
-import { MM_PER_INCH, printLength, printMark, type LengthUnit } from './length.js';
+import { MM_PER_INCH, printLength, type LengthUnit } from './length.js';
 
 /** Units that a term of a sum can have. `length` is mm inside and printed in the house's unit. */
 export type Unit = 'length' | 'in³' | 'in²' | 'A' | 'W' | 'V' | 'Ω' | '%' | 'ft' | 'min' | 'h' | 'count' | 'Ω/1000 ft' | 'lbf·in';
@@ -27,9 +27,6 @@ export function printQuantity(value: number, unit: Unit, lengthUnit: LengthUnit)
   if (unit === 'count') return `${Number(value.toFixed(2))}`;
   return `${value.toFixed(DECIMALS[unit])} ${unit}`;
 }
-
-/** The same for a mark on a drawing: lengths to the nearest tape mark. */
-export const printTapeMark = (mm: number, lengthUnit: LengthUnit): string => printMark(mm, lengthUnit);
 
 export const IN3_PER_CM3 = 1 / (MM_PER_INCH / 10) ** 3;
 

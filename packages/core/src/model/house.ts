@@ -79,4 +79,3 @@ export const Job = z.strictObject({
   work: Work,
 });
 export type Job = z.infer<typeof Job>;
-export const JOB_FORMAT_VERSION = 1;

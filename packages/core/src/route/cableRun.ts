@@ -1,5 +1,4 @@
 /** Length of a cable inside one wall: as it lies, as it must be cut, as it must be bought. mm. */
-import { practice } from '../catalog/index.js';
 import { feet, inches } from '../measure/index.js';
 import type { Sum, Term } from '../model/index.js';
 import { product, term, total } from '../codebook/index.js';
@@ -79,4 +78,3 @@ export function cableRun(input: CableRunInput): CableRun {
     },
   };
 }
-export const CABLE_RUN_SOURCE = practice;

@@ -95,6 +95,23 @@ export const valueOf = (job: Job, step: string, key: string): StepValue | undefi
   job.work.values.find((v) => v.step === step && v.key === key);
 export const isTicked = (job: Job, step: string): boolean => job.work.ticks.some((t) => t.step === step);
 
+/** Rules whose answer has to be known before anything is connected to the house's wiring. */
+const DECIDES_CONNECTING = new Set([
+  'circuit',
+  'source-cables',
+  'ground-present',
+  'conductor-state',
+  'conductor-breaker',
+  'shared-neutral',
+  'may-tap',
+  'circuit-load',
+  'box-fill',
+  'free-conductor',
+  'receptacle-rating',
+  'ground-fault',
+  'arc-fault',
+]);
+
 /** Reasons why a step can't be ticked now; empty when it can. */
 export function gateOf(job: Job, step: Step, steps: Step[], findings: Finding[], now?: string): string[] {
   const reasons: string[] = [];
@@ -106,6 +123,10 @@ export function gateOf(job: Job, step: Step, steps: Step[], findings: Finding[],
   if (step.alters) {
     const stops = findings.filter((f) => f.verdict === 'stop');
     if (stops.length) reasons.push(`the ledger has ${stops.length === 1 ? 'a stop' : `${stops.length} stops`}: ${stops[0]!.title}`);
+  }
+  if (step.connects) {
+    for (const f of findings.filter((x) => x.verdict === 'can’t tell' && DECIDES_CONNECTING.has(x.rule)))
+      reasons.push(`not known yet: ${f.title}. ${f.ask ?? ''}`.trim());
   }
   for (const ask of step.asks) {
     const judged = judgeAsk(ask, valueOf(job, step.id, ask.key), job.unit);

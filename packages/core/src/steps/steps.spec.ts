@@ -22,9 +22,12 @@ import {
 
 const at = (minute: number): string => new Date(Date.UTC(2026, 10, 24, 9, minute)).toISOString();
 
-/** Sewing corner with its stops cured. */
+/** Sewing corner with its stops cured and every ground looked at. */
 const cured = ((): Job => {
-  let job = sewingCorner;
+  let job: Job = {
+    ...sewingCorner,
+    found: { ...sewingCorner.found, cables: sewingCorner.found.cables.map((c) => ({ ...c, ground: 'bare' as const })) },
+  };
   for (const rule of ['circuit-load', 'box-fill', 'arc-fault']) {
     const finding = ledgerOf(job).find((f) => f.rule === rule && f.verdict === 'stop')!;
     job = applyEdits(job, finding.remedies[0]!.edits);
@@ -129,6 +132,22 @@ describe('values and order', () => {
   it('nothing is cut or connected while the ledger has a stop', () => {
     const job = value(must(sewingCorner, 'prepare', 0), 'mark-out', 'bottom', inches(13.25), 1);
     expect(doStep(must(job, 'mark-out', 1), 'cut-opening', 2).reasons.join()).toMatch(/ledger has 3 stops/);
+  });
+  it('nothing is connected while it isn’t known whether there is a ground', () => {
+    const unlooked: Job = { ...cured, found: sewingCorner.found };
+    const steps = stepsOf(unlooked);
+    const wire = steps.find((s) => s.id === 'wire-source')!;
+    expect(gateOf(unlooked, wire, steps, ledgerOf(unlooked)).join()).toMatch(
+      /not known yet: Ground in the cable to parlour. Look for a bare or green wire/,
+    );
+    expect(
+      gateOf(
+        unlooked,
+        steps.find((s) => s.id === 'fish')!,
+        steps,
+        ledgerOf(unlooked),
+      ).join(),
+    ).not.toMatch(/Ground/);
   });
   it('a step waits for the one before', () => expect(doStep(cured, 'breaker-off', 0).reasons.join()).toMatch(/first: /));
   it('119 V is ordinary, 110 is not, and nothing measured can’t be told', () => {

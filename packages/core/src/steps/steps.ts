@@ -30,6 +30,8 @@ export interface Step {
   needsDead: boolean;
   /** cuts, connects or fastens: not while the ledger has a stop */
   alters: boolean;
+  /** connects to the house's wiring: not while something that decides it can't be told */
+  connects: boolean;
   /** steps that must be ticked before */
   after: string[];
   asks: StepAsk[];
@@ -48,6 +50,7 @@ const step = (id: string, title: string, minutes: number, says: string[], more: 
   says,
   needsDead: false,
   alters: false,
+  connects: false,
   asks: [],
   cautions: [],
   changeIds: [],
@@ -245,6 +248,7 @@ function sourceSide(c: JobContext, tailFirst: boolean): Draft[] {
         30,
         [
           'Free the clamps first. Cut the nails between box and stud, or unscrew; watch the cables with every blade.',
+          'Enlarge the opening away from the stud where the new box is larger; never cut toward it.',
           'Set the new box, cables clamped, flush with the finish.',
         ],
         {
@@ -276,6 +280,7 @@ function sourceSide(c: JobContext, tailFirst: boolean): Draft[] {
     ),
     step('wire-source', `Clamp, strip and connect in ${c.source.name}`, 20, [...plan.connect, ...plan.notes], {
       needsDead: true,
+      connects: true,
       alters: true,
       asks: [free('free-source', `${c.source.name}, new cable`, c.freeEnds.source?.neededMm, c.job.edition)],
       changeIds: c.job.changes.filter((x) => x.do === 'replace-device').map((x) => x.id),

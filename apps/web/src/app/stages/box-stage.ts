@@ -1,8 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, HostListener, inject, signal, viewChild } from '@angular/core';
-import { marksFor, suitableBoxes } from '@saddle/core/layout';
+import { draggedPlace, marksFor, nudgedPlace, suitableBoxes } from '@saddle/core/layout';
 import { asKind, changeFor } from '@saddle/core/ledger';
-import { inches, printLength, printMark, snapToTape } from '@saddle/core/measure';
-import { boxCentreX, distanceForCentre, otherFace, type Box, type FaceId, type Job } from '@saddle/core/model';
+import { printLength, printMark } from '@saddle/core/measure';
+import { otherFace, type Box, type FaceId, type Job } from '@saddle/core/model';
 import { fillOf } from '@saddle/core/wiring';
 import { JobSession } from '../job/job-session';
 import { TapeBar, type TapeEntry, type TapeMeasure } from '../tape/tape-bar';
@@ -104,15 +104,9 @@ export class BoxStage {
   }
 
   protected nudged({ key, direction, big }: { key: string; direction: 1 | -1; big: boolean }): void {
-    const step = this.unit() === 'in' ? inches(big ? 1 : 1 / 16) : big ? 25 : 1;
     const box = this.selected();
-    const before = key === 'along' ? box.place.distance.mm : box.place.bottom.mm;
-    const mm = snapToTape(before + direction * step, this.unit());
-    if (mm < 0) return;
-    const length = { mm, known: 'measured' as const };
-    this.session.edit(`${box.name} moved`, (job) =>
-      this.withBox(job, this.place(box, key === 'along' ? { distance: length } : { bottom: length })),
-    );
+    const place = nudgedPlace(box.place, key === 'along' ? 'distance' : 'bottom', direction, big, this.unit());
+    this.session.edit(`${box.name} moved`, (job) => this.withBox(job, this.place(box, place)));
   }
 
   protected dragged(drag: BoxDrag): void {
@@ -122,16 +116,11 @@ export class BoxStage {
       this.dragFrom = { job: this.session.job(), box };
     }
     const { job, box } = this.dragFrom;
-    const { wall } = this.session.context();
-    const centre = boxCentreX(wall, box)!;
-    const along = distanceForCentre(wall, box, centre + drag.du * (box.face === 'A' ? 1 : -1))!;
-    const distance = { mm: Math.max(0, snapToTape(along, this.unit())), known: 'measured' as const };
-    const bottom = { mm: Math.max(0, snapToTape(box.place.bottom.mm + drag.dz, this.unit())), known: 'measured' as const };
-    const moved = this.place(box, { distance, bottom });
+    const moved = this.place(box, draggedPlace(this.session.context().wall, box, drag.du, drag.dz, this.unit()));
     if (!drag.done) return this.session.drag(this.withBox(job, moved));
     this.dragFrom = undefined;
     this.session.drag(undefined);
-    if (Math.abs(drag.du) + Math.abs(drag.dz) > 0.5) this.session.edit(`${box.name} moved`, (j) => this.withBox(j, moved));
+    if (drag.moved) this.session.edit(`${box.name} moved`, (j) => this.withBox(j, moved));
   }
 
   protected pick(id: string): void {

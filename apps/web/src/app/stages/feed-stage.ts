@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { loadAmps } from '@saddle/core/codebook';
+import { loadShares } from '@saddle/core/codebook';
 import { scaleLinear } from 'd3-scale';
 import { JobSession } from '../job/job-session';
 
@@ -60,7 +60,7 @@ import { JobSession } from '../job/job-session';
                 <td>{{ r.name }}</td>
                 <td>{{ r.isNew ? 'new outlet' : 'on the circuit already' }}</td>
                 <td class="figure">{{ r.amps.toFixed(2) }}</td>
-                <td class="figure">{{ r.counted.toFixed(2) }}</td>
+                <td class="figure">{{ r.countedA.toFixed(2) }}</td>
               </tr>
             }
           </tbody>
@@ -79,31 +79,24 @@ export class FeedStage {
   protected readonly rows = computed(() => {
     const { circuit, target } = this.session.context();
     if (!circuit) return [];
-    return this.session
-      .planned()
-      .loads.filter((l) => l.circuitId === circuit.id)
-      .map((l) => {
-        const amps = loadAmps(l, circuit.voltsNominal);
-        return { id: l.id, name: l.name, isNew: l.boxId === target.id, amps, counted: l.continuous ? amps * 1.25 : amps };
-      })
-      .sort((a, b) => Number(a.isNew) - Number(b.isNew));
+    const loads = this.session.planned().loads.filter((l) => l.circuitId === circuit.id);
+    const old = loads.filter((l) => l.boxId !== target.id);
+    const fresh = loads.filter((l) => l.boxId === target.id);
+    return loadShares([...old, ...fresh], circuit.voltsNominal).map((s) => ({
+      ...s,
+      id: s.load.id,
+      name: s.load.name,
+      isNew: s.load.boxId === target.id,
+    }));
   });
   protected readonly chart = computed(() => {
     const rows = this.rows();
     const breaker = this.session.context().circuit?.breakerA;
-    const total = rows.reduce((sum, r) => sum + r.counted, 0);
-    const x = scaleLinear([0, Math.max(total, breaker ?? 0, 1) * 1.05], [10, 630]);
-    let from = 0;
+    const end = Math.max(...rows.map((r) => r.fromA + r.countedA), breaker ?? 0, 1);
+    const x = scaleLinear([0, end], [10, 610]);
     const bars = rows.map((r) => {
-      const bar = {
-        id: r.id,
-        isNew: r.isNew,
-        x: x(from),
-        width: x(from + r.counted) - x(from),
-        short: r.name.slice(0, Math.floor((x(from + r.counted) - x(from)) / 8)),
-      };
-      from += r.counted;
-      return bar;
+      const [from, to] = [x(r.fromA), x(r.fromA + r.countedA)];
+      return { id: r.id, isNew: r.isNew, x: from, width: to - from, short: r.name.slice(0, Math.floor((to - from) / 8)) };
     });
     return {
       bars,

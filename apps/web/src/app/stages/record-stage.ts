@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { printLength } from '@saddle/core/measure';
-import { judgeAsk, PROOF_LABELS, PROOF_ORDER, valueOf } from '@saddle/core/steps';
+import { builtChangeIds, judgeAsk, PROOF_LABELS, PROOF_ORDER, valueOf } from '@saddle/core/steps';
 import { JobSession } from '../job/job-session';
 import { VerdictStamp } from '../ledger/verdict-stamp';
 
@@ -68,10 +68,14 @@ import { VerdictStamp } from '../ledger/verdict-stamp';
           <li>No step done yet.</li>
         }
       </ul>
-      <p class="quiet">
-        {{ session.job().found.circuits.length }} circuits, {{ session.job().changes.length }} planned changes, {{ builtCount() }} boxes as
-        built so far.
-      </p>
+      <h3>As built so far</h3>
+      <ul>
+        @for (title of builtTitles(); track title) {
+          <li>{{ title }}</li>
+        } @empty {
+          <li>Nothing yet: a change counts as built when its step is ticked.</li>
+        }
+      </ul>
     </div>
   `,
 })
@@ -113,5 +117,11 @@ export class RecordStage {
       .sort((a, b) => a.at.localeCompare(b.at))
       .map((l) => ({ at: this.time(l.at), text: l.text }));
   });
-  protected readonly builtCount = computed(() => this.session.built().boxes.length);
+  protected readonly builtTitles = computed(() => {
+    const ids = builtChangeIds(this.session.job(), this.session.steps());
+    return this.session
+      .job()
+      .changes.filter((c) => ids.has(c.id))
+      .map((c) => c.title);
+  });
 }

@@ -18,7 +18,7 @@ import {
   type Reference,
   type Wall,
 } from '@saddle/core/model';
-import { boxClamps, boxVolume, cablesIn, devicesIn } from '@saddle/core/wiring';
+import { boxClamps, boxMaterial, boxVolume, cablesIn, devicesIn } from '@saddle/core/wiring';
 import { nanoid } from 'nanoid';
 import { asYesNo, ChoiceField, fromYesNo, YES_NO, type Choice } from '../fields/choice-field';
 import { LengthField } from '../fields/length-field';
@@ -80,6 +80,7 @@ export class SurveyStage {
       : `by its kind ${boxVolume({ ...this.source(), volumeIn3: undefined })} in³; type what is stamped`,
   );
   protected readonly clamps = computed(() => boxClamps(this.source()));
+  protected readonly material = computed(() => boxMaterial(this.source()));
   protected readonly cables = computed(() =>
     cablesIn(this.session.job().found, this.source().id).map((c) => ({
       ...c,

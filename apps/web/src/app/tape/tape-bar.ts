@@ -1,4 +1,17 @@
-import { ChangeDetectionStrategy, Component, computed, ElementRef, input, linkedSignal, output, signal, viewChild } from '@angular/core';
+import {
+  afterNextRender,
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  ElementRef,
+  inject,
+  Injector,
+  input,
+  linkedSignal,
+  output,
+  signal,
+  viewChild,
+} from '@angular/core';
 import { MM_PER_INCH, parseLength, printLength, type LengthUnit } from '@saddle/core/measure';
 
 export interface TapeMeasure {
@@ -68,6 +81,7 @@ export class TapeBar {
   readonly set = output<TapeEntry>();
   readonly nudge = output<{ key: string; direction: 1 | -1; big: boolean }>();
 
+  private readonly injector = inject(Injector);
   private readonly box = viewChild.required<ElementRef<HTMLInputElement>>('entry');
   private readonly picked = signal<string | undefined>(undefined);
   protected readonly current = computed(() => this.measures().find((m) => m.key === this.picked()) ?? this.measures()[0]);
@@ -123,7 +137,8 @@ export class TapeBar {
 
   protected pick(key: string): void {
     this.picked.set(key);
-    queueMicrotask(() => this.focus());
+    // select what stands there once the new measure's figure does
+    afterNextRender(() => this.focus(), { injector: this.injector });
   }
 
   protected typed(event: Event): void {

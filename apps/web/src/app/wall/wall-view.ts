@@ -32,6 +32,8 @@ export interface BoxDrag {
   du: number;
   dz: number;
   done: boolean;
+  /** whether it left its place at all: a click is no drag */
+  moved: boolean;
 }
 
 const PAD = { left: 46, right: 16, top: 14, bottom: 30 };
@@ -290,12 +292,16 @@ export class WallView {
             start = { x: event.x, y: event.y, scale: this.scales().scale };
             this.picked.emit(id);
           })
-          .on('drag', (event: D3DragEvent<SVGGElement, unknown, unknown>) =>
-            this.moved.emit({ id, du: (event.x - start!.x) / start!.scale, dz: (start!.y - event.y) / start!.scale, done: false }),
-          )
-          .on('end', (event: D3DragEvent<SVGGElement, unknown, unknown>) =>
-            this.moved.emit({ id, du: (event.x - start!.x) / start!.scale, dz: (start!.y - event.y) / start!.scale, done: true }),
-          ),
+          .on('drag end', (event: D3DragEvent<SVGGElement, unknown, unknown>) => {
+            const [right, down] = [event.x - start!.x, event.y - start!.y];
+            this.moved.emit({
+              id,
+              du: right / start!.scale,
+              dz: -down / start!.scale,
+              done: event.type === 'end',
+              moved: Math.abs(right) + Math.abs(down) > 1,
+            });
+          }),
       );
     }
   }

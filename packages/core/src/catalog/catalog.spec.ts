@@ -1,0 +1,87 @@
+/** The catalogue against the tables it was written from: NEC Table 314.16(A) as in handbook 20 (from memory), sizes of handbook 2. */
+import { describe, expect, it } from 'vitest';
+import { toInches } from '../measure/index.js';
+import {
+  APPLIANCES,
+  BOX_KINDS,
+  boxKinds,
+  DEVICE_KINDS,
+  FINISHES,
+  GANG_PITCH_MM,
+  nec,
+  PLATE,
+  plateWidthMm,
+  practice,
+  printSource,
+} from './index.js';
+
+describe('boxes', () => {
+  it.each([
+    ['metal-device-2', 10],
+    ['metal-device-2-1/4', 10.5],
+    ['metal-device-2-1/2', 12.5],
+    ['metal-device-2-3/4', 14],
+    ['metal-device-3-1/2', 18],
+    ['metal-utility-1-1/2', 10.3],
+    ['metal-utility-1-7/8', 13],
+    ['metal-utility-2-1/8', 14.5],
+    ['metal-square-1-1/2', 21],
+    ['metal-square-2-1/8', 30.3],
+    ['masonry-2-1/2', 14],
+    ['masonry-3-1/2', 21],
+  ] as const)('%s holds %d in³ by the table', (id, volume) => {
+    expect(BOX_KINDS[id].volumeIn3).toBe(volume);
+    expect(BOX_KINDS[id].source).toMatchObject({ clause: 'Table 314.16(A)', from: 'memory' });
+  });
+  it('no box is said to hold more than its outside', () => {
+    for (const box of boxKinds())
+      expect(box.volumeIn3, box.id).toBeLessThanOrEqual(toInches(box.widthMm) * toInches(box.heightMm) * toInches(box.depthMm));
+  });
+  it('plastic boxes say that their volume is common practice, and clamp a range of finishes if they have wings', () => {
+    for (const box of boxKinds().filter((b) => b.material === 'plastic')) {
+      expect(box.source).toEqual(practice);
+      expect(box.clampsFinishMm !== undefined, box.id).toBe(box.mounting === 'wings');
+    }
+  });
+  it('what goes into a closed wall has an opening; what needs open framing has none', () => {
+    for (const box of boxKinds()) expect(box.opening !== undefined, box.id).toBe(box.mounting !== 'nail-on');
+  });
+  it('an old-work opening is 2 1/4 × 3 3/4 in; a second gang adds 1 13/16 in', () => {
+    expect(BOX_KINDS['wings-1g-20'].opening).toEqual({ widthMm: 2.25 * 25.4, heightMm: 3.75 * 25.4 });
+    expect(toInches(GANG_PITCH_MM)).toBeCloseTo(1.8125);
+    expect(BOX_KINDS['wings-2g-32'].widthMm - BOX_KINDS['wings-1g-20'].widthMm).toBeCloseTo(GANG_PITCH_MM);
+  });
+  it('a plate is 2 3/4 × 4 1/2 in', () => {
+    expect([toInches(PLATE.widthMm), toInches(PLATE.heightMm)]).toEqual([2.75, 4.5]);
+    expect(toInches(plateWidthMm(2))).toBeCloseTo(4.5625);
+  });
+});
+
+describe('devices, finishes, appliances', () => {
+  it('a duplex is two outlets, a single one is one', () => {
+    expect(DEVICE_KINDS['duplex-15'].outlets).toBe(2);
+    expect(DEVICE_KINDS['single-20']).toMatchObject({ outlets: 1, ratingA: 20 });
+  });
+  it('wood burns, drywall and plaster don’t', () => {
+    expect([
+      FINISHES['wood-panelling'].combustible,
+      FINISHES['wood-siding'].combustible,
+      FINISHES.drywall.combustible,
+      FINISHES['plaster-lath'].combustible,
+    ]).toEqual([true, true, false, false]);
+  });
+  it('every appliance draws something, and says it is only common practice', () => {
+    expect(new Set(APPLIANCES.map((a) => a.name)).size).toBe(APPLIANCES.length);
+    for (const a of APPLIANCES) {
+      expect(a.watts).toBeGreaterThan(0);
+      expect(a.source).toEqual(practice);
+    }
+  });
+});
+
+it('a source prints what it is and that memory wants checking', () => {
+  expect(printSource(nec('2020', '314.16(B)'))).toBe('NEC 2020, 314.16(B) · from memory, check the adopted local code');
+  expect(printSource(practice)).toBe('common practice');
+  expect(printSource({ from: 'stamped' })).toBe('stamped on the part');
+  expect(printSource({ from: 'measured' })).toBe('measured on site');
+});
