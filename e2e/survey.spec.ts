@@ -124,7 +124,7 @@ test('by keyboard alone: to the job, a length on the tape, a remedy, undo', asyn
   await page.keyboard.press('Enter');
   await expect(page.getByTestId('dim-bottom')).toHaveText('13 1/2"');
   await page.keyboard.press('Escape');
-  await page.getByRole('button', { name: /one gang, deep 20 in³/ }).focus();
+  await (await finding(page, /Fill of Hall box/)).getByRole('button', { name: /one gang, deep 20 in³/ }).focus();
   await page.keyboard.press('Enter');
   await expect(await finding(page, /Fill of Hall box/)).toHaveAttribute('data-verdict', 'ok');
   await page.keyboard.press('Control+z');
