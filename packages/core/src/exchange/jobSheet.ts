@@ -95,8 +95,8 @@ export function jobSheet(job: Job, house: Pick<House, 'name'> | undefined): JobS
   for (const box of [c.source, c.target]) {
     const plan = wiringPlan({ site: c.planned, box, circuit: c.circuit, schools: job.schools });
     blocks.push({ kind: 'heading', text: `Wiring of ${box.name}` });
-    if (plan.refused.length) {
-      for (const text of plan.refused) blocks.push({ kind: 'caution', text });
+    if (plan.refused.length || plan.missing.length) {
+      for (const text of [...plan.refused, ...plan.missing]) blocks.push({ kind: 'caution', text });
       continue;
     }
     blocks.push({

@@ -54,7 +54,18 @@ export function asKind(c: JobContext, box: Box, kindId: keyof typeof BOX_KINDS):
 }
 
 function fillFinding(c: JobContext, box: Box, which: 'source' | 'target'): Finding {
-  const fill = fillOf(c.planned, box, c.job.edition);
+  const judged = fillOf(c.planned, box, c.job.edition);
+  // conductors that nobody counted take room all the same
+  const uncounted = which === 'source' && cablesIn(c.job.found, box.id).length === 0;
+  const fill =
+    uncounted && judged.verdict === 'ok'
+      ? {
+          ...judged,
+          verdict: 'can’t tell' as const,
+          says: `${judged.says}, but the cables that are there were not noted`,
+          ask: 'With the circuit proved dead, count the cables in the box.',
+        }
+      : judged;
   const remedies: Remedy[] = [];
   if (fill.verdict === 'stop') {
     const gangs = [box.gangs, box.gangs + 1];
@@ -423,6 +434,16 @@ function wireFindings(c: JobContext): Finding[] {
           says: plan.refused.join(' '),
           sums: [],
           source: practice,
+        }),
+      );
+    if (plan.missing.length)
+      findings.push(
+        finding('wiring-plan', box.id, 'wire', `Wiring of ${box.name}`, {
+          verdict: 'can’t tell',
+          says: 'no plan yet',
+          sums: [],
+          source: practice,
+          ask: plan.missing.join(' '),
         }),
       );
     const topLayer = c.wall.faces[box.face].layers[0];

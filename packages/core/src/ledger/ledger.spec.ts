@@ -182,6 +182,17 @@ describe('a job from a few answers', () => {
     for (const rule of unknown) expect(find(job, rule)?.verdict, rule).toBe('can’t tell');
     expect(find(job, 'box-fill', 'box-source').verdict).toBe('can’t tell');
   });
+  it('a volume alone doesn’t make the fill ok while nobody counted the cables, and there is no wiring plan', () => {
+    const stamped: Job = {
+      ...job,
+      found: { ...job.found, boxes: job.found.boxes.map((b) => ({ ...b, volumeIn3: 40, clamps: 'internal' as const })) },
+    };
+    expect(find(stamped, 'box-fill', 'box-source')).toMatchObject({
+      verdict: 'can’t tell',
+      ask: expect.stringMatching(/count the cables/),
+    });
+    expect(find(stamped, 'wiring-plan', 'box-source')).toMatchObject({ verdict: 'can’t tell' });
+  });
   it('places both boxes from the shared edge: old centre 110 − 40 = 70 in, new 110 − 46 = 64 in, at the old one’s height', () => {
     const c = jobContext(job);
     expect(find(job, 'carry-through').sums[0]!.result.value).toBeCloseTo(inches(40));

@@ -107,6 +107,7 @@ const DECIDES_CONNECTING = new Set([
   'circuit-load',
   'box-fill',
   'free-conductor',
+  'wiring-plan',
   'receptacle-rating',
   'ground-fault',
   'arc-fault',

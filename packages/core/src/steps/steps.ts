@@ -278,7 +278,7 @@ function sourceSide(c: JobContext, tailFirst: boolean): Draft[] {
         changeIds: [],
       },
     ),
-    step('wire-source', `Clamp, strip and connect in ${c.source.name}`, 20, [...plan.connect, ...plan.notes], {
+    step('wire-source', `Clamp, strip and connect in ${c.source.name}`, 20, [...plan.connect, ...plan.notes, ...plan.missing], {
       needsDead: true,
       connects: true,
       alters: true,

@@ -58,6 +58,8 @@ export interface WiringPlan {
   notes: string[];
   /** why no plan can be given; then all lists are empty */
   refused: string[];
+  /** what has to be found out before there can be a plan; then all lists are empty */
+  missing: string[];
 }
 
 const LETTER = { black: 'H', red: 'R', white: 'N', blue: 'R' } as const;
@@ -286,8 +288,12 @@ export function wiringPlan(input: PlanInput): WiringPlan {
     fold: [],
     notes: [],
     refused,
+    // a plan that leaves out the cable that brings the power would read as a whole one
+    missing: inside.some((c) => c.side !== 'load')
+      ? []
+      : ['No cable that brings power to this box has been noted: with the circuit proved dead, count the cables in it.'],
   };
-  if (refused.length) return plan;
+  if (refused.length || plan.missing.length) return plan;
 
   const ends = endsOf(inside);
   const unlooked = inside.filter(({ cable }) => cable.ground === undefined);

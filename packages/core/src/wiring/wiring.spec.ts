@@ -103,6 +103,12 @@ describe('always', () => {
     expect(plan(site([cable('a', 'line', { conductors: ['black', 'red', 'white'] })])).refused[0]).toMatch(/share a neutral/);
     expect(plan(site([cable('a', 'line', { gauge: 12 })]), { terminals: 'push-in' }).refused[0]).toMatch(/14 AWG only/);
   });
+  it('gives no plan for a box whose feeding cable nobody noted', () => {
+    const only = plan(site([cable('sewing', 'load')]));
+    expect(only.missing.join()).toMatch(/brings power/);
+    expect([only.joints, only.connect]).toEqual([[], []]);
+    expect(plan(site([cable('one', 'unknown')])).missing).toEqual([]);
+  });
   it('a ground nobody looked for is said, not assumed', () => {
     expect(plan(site([cable('a', 'line', { ground: undefined })])).notes.join()).toMatch(/Nobody has looked for a ground/);
   });
