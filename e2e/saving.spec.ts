@@ -32,6 +32,8 @@ test('a second tab with an older revision is told and offered both versions', as
   await page.getByRole('button', { name: 'See both versions' }).click();
   await page.getByRole('button', { name: /Keep both/ }).click();
   await expect(page.getByRole('heading', { name: 'Sewing corner (my version)' })).toBeVisible();
+  // the copy has no undo list of the job it came from
+  await expect(page.getByTestId('undo')).toBeDisabled();
   await expect(page.getByTestId('dim-left-left end of the wall')).toContainText('47"');
 });
 
@@ -104,4 +106,14 @@ test.describe('on an empty start', () => {
     await page.getByRole('link', { name: /Sewing corner/ }).click();
     await expect(await finding(page, /Everything on circuit 4/)).toContainText('23.88 A');
   });
+});
+
+test('leaving right after an edit saves it', async ({ page, server }) => {
+  await openJob(page, 'box');
+  await tape(page, 'x 46 7/8');
+  await page.getByRole('link', { name: 'Saddle, all jobs' }).click();
+  await expect(page.getByRole('heading', { name: 'Jobs' })).toBeVisible();
+  await expect
+    .poll(async () => ((await (await page.request.get(`${server.url}/api/v1/jobs/sewing-corner`)).json()) as { revision: number }).revision)
+    .toBe(2);
 });

@@ -89,6 +89,7 @@ export function apiRoutes(store: Store, version: string): Router {
               id: document.id,
               name: document.name,
               houseId: (document as Job).houseId,
+              situation: (document as Job).situation,
               revision,
               savedAt,
               ...summarise(document as Job),

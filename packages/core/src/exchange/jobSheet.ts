@@ -126,7 +126,7 @@ export function jobSheet(job: Job, house: Pick<House, 'name'> | undefined): JobS
         ? `${ask.label}: ${value.as ?? (ask.unit === 'V' ? `${value.value} V` : printLength(value.value, job.unit))} (${judgeAsk(ask, value, job.unit).verdict})`
         : `${ask.label}: ________ ${judgeAsk(ask, undefined, job.unit).says.replace('measure it: ', '')}`;
     });
-    blocks.push({ kind: 'text', text: `${i + 1}. ${step.title} · ${step.minutes} min${step.needsDead ? ' · proved dead' : ''}` });
+    blocks.push({ kind: 'text', text: `${i + 1}. ${step.title} · ${step.minutes} min${step.needsDead ? ' · only once proved dead' : ''}` });
     blocks.push({ kind: 'list', items: [...step.says, ...asks], mark: isTicked(job, step.id) ? 'dot' : 'box' });
     for (const text of step.cautions) blocks.push({ kind: 'caution', text });
   }

@@ -58,6 +58,9 @@ export type Work = z.infer<typeof Work>;
 export type StepValue = z.infer<typeof StepValue>;
 
 export const SITUATIONS = ['other-side'] as const;
+export const SITUATION_WORDS: Record<(typeof SITUATIONS)[number], string> = {
+  'other-side': 'new outlet, fed from the other side of the same wall',
+};
 
 export const Job = z.strictObject({
   format: z.literal('saddle-job'),

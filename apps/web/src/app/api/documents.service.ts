@@ -12,7 +12,14 @@ export interface Stored<T> {
   savedAt: string;
   document: T;
 }
-export type JobLine = JobSummary & { id: string; name: string; houseId: string; revision: number; savedAt: string };
+export type JobLine = JobSummary & {
+  id: string;
+  situation: Job['situation'];
+  name: string;
+  houseId: string;
+  revision: number;
+  savedAt: string;
+};
 export type HouseLine = Pick<House, 'id' | 'name' | 'edition' | 'unit' | 'built'> & { revision: number };
 export interface Problem {
   title: string;

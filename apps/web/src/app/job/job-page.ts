@@ -1,4 +1,15 @@
-import { ChangeDetectionStrategy, Component, computed, effect, HostListener, inject, input, signal, viewChild } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  HostListener,
+  inject,
+  input,
+  signal,
+  untracked,
+  viewChild,
+} from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { NavigationEnd, Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
 import { NgbModal, NgbTooltip } from '@ng-bootstrap/ng-bootstrap';
@@ -64,7 +75,10 @@ export class JobPage {
   });
 
   constructor() {
-    effect(() => void this.session.open(this.id()));
+    effect(() => {
+      const id = this.id();
+      untracked(() => void this.session.open(id));
+    });
     // on a phone the rail scrolls sideways: the stage in hand stays in sight
     effect(() => {
       this.stage();

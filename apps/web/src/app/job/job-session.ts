@@ -114,11 +114,14 @@ export class JobSession {
     this.channel.onmessage = (event: MessageEvent<{ id: string; revision: number }>) => {
       if (event.data.id === this.loadedId && event.data.revision > this.revision) this.newerElsewhere.set(event.data.revision);
     };
-    destroy.onDestroy(() => this.channel.close());
+    // leaving the job doesn't wait for the pause between edits
+    destroy.onDestroy(() => void this.save().finally(() => this.channel.close()));
   }
 
   /** Opens a job: the server's document, with this tab's undo list and unsaved work if there are any. */
   async open(id: string): Promise<void> {
+    await this.save();
+    this.forget();
     this.loadedId = id;
     const [draft, history] = await Promise.all([ownDraft(id), ownHistory(id)]).catch(() => []);
     let stored: Stored<Job>;
@@ -153,6 +156,17 @@ export class JobSession {
     const others = await otherDrafts(id).catch(() => []);
     for (const other of others.filter((d) => !d.dirty)) void dropDraft(other);
     this.leftBehind.set(others.find((d) => d.dirty));
+  }
+
+  /** Nothing of one job may reach the next that is opened here, its undo list least of all. */
+  private forget(): void {
+    this.document.set(undefined);
+    this.dragged.set(undefined);
+    this.past.set([]);
+    this.future.set([]);
+    this.dirty = false;
+    this.saveState.set('saved');
+    for (const state of [this.failure, this.conflict, this.newerElsewhere, this.leftBehind, this.refusal]) state.set(undefined);
   }
 
   private takeDraft(draft: Draft): void {
@@ -248,7 +262,15 @@ export class JobSession {
     this.histories.next();
   }
 
-  private async save(): Promise<void> {
+  private lastSave: Promise<void> = Promise.resolve();
+
+  /** Saves take turns: each rests on the revision that the one before was given. */
+  private save(): Promise<void> {
+    this.lastSave = this.lastSave.then(() => this.saveNow());
+    return this.lastSave;
+  }
+
+  private async saveNow(): Promise<void> {
     const job = this.document();
     if (!job || !this.dirty || this.saveState() === 'conflict') return;
     const answer = await firstValueFrom(this.documents.saveJob(job, this.revision));

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
+import { SITUATION_WORDS } from '@saddle/core/model';
 import { forkJoin } from 'rxjs';
 import { Documents, problemOf, type HouseLine, type JobLine } from '../api/documents.service';
 import { TopBar } from '../shell/top-bar';
@@ -30,7 +31,7 @@ import { TopBar } from '../shell/top-bar';
                 <a [routerLink]="['/jobs', job.id, job.stage]">
                   <span class="job-title">
                     <strong>{{ job.name }}</strong>
-                    <span>from the other side of the same wall</span>
+                    <span>{{ words[job.situation] }}</span>
                   </span>
                   <span class="job-stage">
                     <svg viewBox="0 0 28 16" width="28" height="16" aria-hidden="true"><path d="M1 14h5v-4a8 8 0 0 1 16 0v4h5" /></svg>
@@ -77,6 +78,7 @@ export class JobsPage {
   private readonly documents = inject(Documents);
   private readonly houses = signal<HouseLine[]>([]);
   private readonly jobs = signal<JobLine[]>([]);
+  protected readonly words = SITUATION_WORDS;
   protected readonly loaded = signal(false);
   protected readonly problem = signal('');
   protected readonly groups = computed(() => this.houses().map((h) => ({ ...h, jobs: this.jobs().filter((j) => j.houseId === h.id) })));
