@@ -28,7 +28,7 @@ export default defineConfig({
     {
       name: 'phone',
       use: { viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true },
-      testMatch: /(whole-job|views)\.spec\.ts/,
+      testMatch: /(whole-job|views|saving)\.spec\.ts/,
     },
   ],
 });

@@ -50,6 +50,7 @@ export const goTo = async (page: Page, stage: string): Promise<void> => {
 };
 /** The ledger's row of a finding; on a phone the ledger is opened first. */
 export const finding = async (page: Page, title: string | RegExp): Promise<Locator> => {
+  await expect(page.getByTestId('save-state')).toBeVisible();
   const toggle = page.getByRole('button', { name: 'Ledger', exact: true });
   if ((await toggle.isVisible()) && (await toggle.getAttribute('aria-expanded')) === 'false') await toggle.click();
   return page.locator('.finding').filter({ has: page.getByRole('button', { name: title }) });
