@@ -54,6 +54,7 @@ export class WallView {
   readonly picked = output<string>();
   readonly moved = output<BoxDrag>();
 
+  private readonly element = inject<ElementRef<HTMLElement>>(ElementRef);
   private readonly host = viewChild.required<ElementRef<SVGSVGElement>>('svg');
   private readonly size = signal({ width: 800, height: 560 });
   private readonly transform = signal<ZoomTransform>(zoomIdentity);
@@ -232,11 +233,13 @@ export class WallView {
     const destroy = inject(DestroyRef);
     afterNextRender(() => {
       const svg = this.host().nativeElement;
+      // the drawing takes its size from the space it has, in figures: in per cent, every pass of the page's layout would set its text anew
+      const space = this.element.nativeElement;
       const observer = new ResizeObserver(([entry]) => {
         const { width, height } = entry!.contentRect;
         if (width > 0 && height > 0) this.size.set({ width, height });
       });
-      observer.observe(svg);
+      observer.observe(space);
       destroy.onDestroy(() => observer.disconnect());
       this.zoomer = zoom<SVGSVGElement, unknown>()
         .scaleExtent([0.15, 12])
