@@ -272,6 +272,9 @@ export function fireRatedBackToBack(edition: Edition, wall: Wall, box: Box, othe
   };
 }
 
+/** Base trim is hardly ever taller than this (common practice). */
+const TALL_BASE_MM = inches(8);
+
 /** Plate and opening against doors, windows, base trim and the wall's ends. */
 export function surroundings(wall: Wall, box: Box): Judged {
   const rect = boxRect(wall, box);
@@ -312,7 +315,28 @@ export function surroundings(wall: Wall, box: Box): Judged {
     } as Sum);
     if (over < -0.01) return { verdict: 'stop', says: 'the plate would sit on the base trim', sums, source: practice };
   }
-  return { verdict: 'ok', says: 'clear of doors, windows, trim and the ends of the wall', sums, source: practice };
+  if (base)
+    return {
+      verdict: 'ok',
+      says: 'clear of the doors and windows noted, of the base trim and the ends of the wall',
+      sums,
+      source: practice,
+    };
+  if (plate.bottom < TALL_BASE_MM) {
+    return {
+      verdict: 'can’t tell',
+      says: 'so low that it may sit on base trim, which nobody measured',
+      sums,
+      source: practice,
+      ask: 'Measure the height of the base trim; 0 if there is none.',
+    };
+  }
+  return {
+    verdict: 'ok',
+    says: 'clear of the doors and windows noted and of the ends of the wall, and above any usual base trim (not measured)',
+    sums,
+    source: practice,
+  };
 }
 
 /** Boxes of the site on the same wall, this one left out. */

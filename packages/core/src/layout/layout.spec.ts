@@ -214,6 +214,13 @@ describe('collisions', () => {
     expect(surroundings(tallBase, box(49)).verdict).toBe('stop');
     expect(surroundings(wall, box(49)).verdict).toBe('ok');
   });
+  it('a base nobody measured is never called clear: can’t tell where it could reach, said where it couldn’t', () => {
+    const at = (bottom: number) => surroundings(wall, box(49, { place: place(49, { bottom: inch(bottom) }) }));
+    expect(at(6)).toMatchObject({ verdict: 'can’t tell', ask: expect.stringMatching(/base trim/) });
+    expect(at(13.25).says).toMatch(/not measured/);
+    const measuredBase = { ...wall, faces: { ...wall.faces, A: { ...wall.faces.A, baseHeight: inch(4.5) } } };
+    expect(surroundings(measuredBase, box(49, { place: place(49, { bottom: inch(6) }) })).verdict).toBe('ok');
+  });
 });
 
 describe('heights (handbook 2 and 22)', () => {
