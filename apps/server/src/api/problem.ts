@@ -56,12 +56,22 @@ function asProblem(error: unknown): Problem | undefined {
   return undefined;
 }
 
+/** How long a sender of an oversized body may go on before the answer comes anyway. */
+const DRAIN_MS = 20_000;
+
 export function problemHandler(error: unknown, request: Request, response: Response, next: NextFunction): void {
   if (response.headersSent) return next(error);
   const known = asProblem(error);
   if (!known) request.log.error({ err: error }, 'unexpected error');
-  // a refused body is still read to its end, so that the sender gets the answer and not a broken pipe
-  if (known?.status === 413) request.resume();
   const body = known ?? problem(500, 'internal', 'Saddle made a mistake; nothing was changed. The log has the details.').problem;
-  response.status(body.status).type('application/problem+json').send(JSON.stringify(body));
+  const answer = (): unknown => response.status(body.status).type('application/problem+json').send(JSON.stringify(body));
+  if (known?.status !== 413 || request.readableEnded) return void answer();
+  // A refused body is read to its end before the answer goes out: a sender that is still writing would see a broken pipe instead.
+  const deadline = setTimeout(answer, DRAIN_MS);
+  request.once('end', () => {
+    clearTimeout(deadline);
+    answer();
+  });
+  request.once('close', () => clearTimeout(deadline));
+  request.resume();
 }
