@@ -23,6 +23,10 @@ const store = await Store.open(settings.dataFolder);
 await seedOnce(store, settings.demo);
 const server = createApp(store, logger, here('../../web/dist/browser'), version).listen(settings.port, settings.host);
 
+// A browser on a busy machine may take seconds between two requests; a connection that closes under it would lose the second.
+server.keepAliveTimeout = 75_000;
+server.headersTimeout = 80_000;
+
 server.on('listening', () => {
   const { address, port, family } = server.address() as AddressInfo;
   console.log(`Saddle is at http://${family === 'IPv6' ? `[${address}]` : address}:${port}/`);
