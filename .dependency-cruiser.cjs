@@ -12,7 +12,9 @@ const RESTS_ON = {
   steps: ['measure', 'catalog', 'model', 'codebook', 'layout', 'route', 'wiring', 'ledger'],
   situation: ['measure', 'catalog', 'model', 'codebook'],
   pocket: ['measure', 'catalog', 'model', 'codebook', 'layout'],
-  demo: ['measure', 'catalog', 'model'],
+  instruments: ['measure', 'catalog', 'model'],
+  survey: ['measure', 'catalog', 'model', 'codebook', 'layout', 'wiring', 'instruments'],
+  demo: ['measure', 'catalog', 'model', 'instruments'],
   exchange: ['measure', 'catalog', 'model', 'codebook', 'layout', 'route', 'wiring', 'ledger', 'takeoff', 'steps'],
 };
 const spec = '\\.spec\\.ts$';

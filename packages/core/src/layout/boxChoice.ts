@@ -1,43 +1,105 @@
 /** Which kinds of box suit a closed wall, and why the others don't. */
 import { boxKinds, FINISHES, type BoxKind } from '../catalog/index.js';
-import { printLength, type LengthUnit } from '../measure/index.js';
-import { finishThicknessMm, type FaceId, type Wall } from '../model/index.js';
+import { inches, printLength, type LengthUnit } from '../measure/index.js';
+import { finishThicknessMm, studPlaces, wallThicknessMm, type FaceId, type Schools, type Wall } from '../model/index.js';
 
 export interface BoxSuitability {
   kind: BoxKind;
   fits: boolean;
+  /** first of those that fit, by the person's school */
+  recommended: boolean;
   /** plain reasons: for a fit what it gives, else what stands against it */
   reasons: string[];
 }
 
-/** Every kind judged for `face`; kinds that fit first, the smallest sufficient volume leading. */
-export function suitableBoxes(wall: Wall, face: FaceId, gangs: number, neededIn3: number, unit: LengthUnit): BoxSuitability[] {
+export interface BoxChoiceInput {
+  gangs: number;
+  neededIn3: number;
+  unit: LengthUnit;
+  /** where the box is to sit: decides about things behind it and the stud beside it */
+  at?: { left: number; right: number; bottom: number; top: number };
+  mount?: Schools['mount'];
+}
+
+/** Wings need this much free beside the box to swing out behind the finish (common practice). */
+const WING_SWING_MM = inches(0.375);
+/** A box is screwed to a stud whose face lies no further off than this (common practice). */
+const AT_STUD_MM = inches(0.5);
+
+/** Longest screw into a stud from the side of a box: never out of its far side, where a cable or the other face may be. */
+export function longestScrewMm(wall: Wall): number | undefined {
+  if (wall.framing.material === 'masonry') return undefined;
+  return wall.framing.material === 'metal' ? inches(0.75) : wall.framing.studWidth.mm;
+}
+
+/** Free depth behind a face at a place, until the other face's finish or the nearest thing known in the bay; and what that is. */
+function depthBehind(wall: Wall, face: FaceId, at: NonNullable<BoxChoiceInput['at']>): { mm: number; of: string } {
+  const finish = finishThicknessMm(wall, face);
+  let best = { mm: finish + wall.framing.studDepth.mm, of: 'the cavity' };
+  for (const o of wall.obstacles) {
+    if (o.x.mm >= at.right || o.x.mm + o.width.mm <= at.left || o.z.mm >= at.top || o.z.mm + o.height.mm <= at.bottom) continue;
+    const near = o.behindA === undefined ? undefined : face === 'A' ? o.behindA.mm : o.thick && wallThicknessMm(wall) - o.behindA.mm - o.thick.mm;
+    if (near === undefined) best = { mm: Math.min(best.mm, 0), of: `a ${o.kind} of unknown depth` };
+    else if (near < best.mm) best = { mm: near, of: `the ${o.kind}` };
+  }
+  return best;
+}
+
+/** Every kind judged for `face`; kinds that fit first, by the school and then the smallest sufficient volume. */
+export function suitableBoxes(wall: Wall, face: FaceId, input: BoxChoiceInput): BoxSuitability[] {
+  const { gangs, neededIn3, unit, at } = input;
   const finish = finishThicknessMm(wall, face);
   const layers = wall.faces[face].layers;
   const hollow = wall.framing.material !== 'masonry' && layers.every((l) => FINISHES[l.finish].hollow);
+  const burns = layers[0] !== undefined && FINISHES[layers[0].finish].combustible;
+  const behind = at && depthBehind(wall, face, at);
+  const half = wall.framing.studWidth.mm / 2;
+  const studGap = at && Math.min(...studPlaces(wall).map((s) => (s.x < at.left ? at.left - s.x - half : s.x > at.right ? s.x - half - at.right : -1)));
   const judged = boxKinds().map((kind) => {
     const against: string[] = [];
     if (kind.gangs !== gangs) against.push(`${kind.gangs} gang, ${gangs} wanted`);
     if (kind.mounting === 'nail-on') against.push('needs open framing');
     if (kind.mounting === 'masonry' && hollow) against.push('made for masonry');
     if (kind.mounting === 'wings' && !hollow) against.push('wings need a hollow wall');
-    if (kind.mounting === 'stud-screw')
-      against.push(wall.framing.material === 'masonry' ? 'needs a stud' : 'needs a stud beside the opening');
+    if (kind.mounting === 'wings' && hollow && studGap !== undefined && studGap >= 0 && studGap < WING_SWING_MM - 0.01)
+      against.push(`wings need ${printLength(WING_SWING_MM, unit)} beside the box to swing; the stud leaves ${printLength(studGap, unit)}`);
+    if (kind.mounting === 'stud-screw') {
+      if (wall.framing.material === 'masonry') against.push('needs a stud');
+      else if (studGap === undefined || !Number.isFinite(studGap) || studGap < 0 || studGap > AT_STUD_MM) against.push('needs a stud beside the opening');
+    }
     if (kind.clampsFinishMm && (finish < kind.clampsFinishMm.min - 0.01 || finish > kind.clampsFinishMm.max + 0.01)) {
       against.push(
         `wings clamp ${printLength(kind.clampsFinishMm.min, unit)} to ${printLength(kind.clampsFinishMm.max, unit)}; this face is ${printLength(finish, unit)}`,
       );
     }
     if (kind.depthMm - finish > wall.framing.studDepth.mm + 0.01) against.push('deeper than the cavity');
+    else if (behind && kind.depthMm > behind.mm + 0.01)
+      against.push(`${printLength(kind.depthMm, unit)} deep, and ${behind.of} leaves ${printLength(Math.max(0, behind.mm), unit)}`);
     if (kind.volumeIn3 < neededIn3 - 1e-9) against.push(`${kind.volumeIn3} in³, ${neededIn3.toFixed(2)} needed`);
     const spare = kind.volumeIn3 - neededIn3;
+    const screw = longestScrewMm(wall);
     return {
       kind,
       fits: against.length === 0,
+      recommended: false,
       reasons: against.length
         ? against
-        : [`${spare.toFixed(2)} in³ to spare`, `clamps ${kind.clamps === 'none' ? 'none: staple within 8 in' : kind.clamps}`],
+        : [
+            `${spare.toFixed(2)} in³ to spare`,
+            `clamps ${kind.clamps === 'none' ? 'none: staple within 8 in' : kind.clamps}`,
+            ...(kind.clampsFinishMm ? [`wings reach ${printLength(kind.clampsFinishMm.max, unit)}`] : []),
+            ...(kind.mounting === 'stud-screw' && screw !== undefined ? [`screws up to ${printLength(screw, unit)}, never through the stud`] : []),
+            ...(burns ? ['front edge flush: the finish can burn'] : []),
+          ],
     };
   });
-  return judged.sort((a, b) => Number(b.fits) - Number(a.fits) || a.kind.volumeIn3 - b.kind.volumeIn3);
+  const wanted = input.mount === 'stud-mounted metal' ? 'stud-screw' : 'wings';
+  judged.sort(
+    (a, b) =>
+      Number(b.fits) - Number(a.fits) ||
+      Number(b.kind.mounting === wanted) - Number(a.kind.mounting === wanted) ||
+      a.kind.volumeIn3 - b.kind.volumeIn3,
+  );
+  if (judged[0]?.fits) judged[0].recommended = true;
+  return judged;
 }

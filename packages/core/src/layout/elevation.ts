@@ -4,11 +4,11 @@
  */
 import { plateWidthMm, PLATE } from '../catalog/index.js';
 import { inches, printMark, type LengthUnit } from '../measure/index.js';
-import { boxRect, placeOriginX, studCentres, type Box, type FaceId, type Site, type Wall } from '../model/index.js';
+import { boxRect, placeOriginX, studPlaces, type Box, type FaceId, type Site, type Wall } from '../model/index.js';
 import { marksFor, openingRect } from './opening.js';
 
 export type ShapeKind =
-  'wall' | 'plate' | 'stud' | 'door' | 'window' | 'base' | 'obstacle' | 'cover' | 'box' | 'ghost-box' | 'opening' | 'reference';
+  'wall' | 'plate' | 'stud' | 'stud-guess' | 'fixture' | 'door' | 'window' | 'base' | 'obstacle' | 'cover' | 'box' | 'ghost-box' | 'opening' | 'reference';
 export interface ElevationShape {
   id: string;
   kind: ShapeKind;
@@ -53,9 +53,9 @@ export interface ElevationInput {
   open: boolean;
   /** boxes that aren't there yet */
   plannedIds: ReadonlySet<string>;
-  /** the box whose edges are dimensioned; on the other face its ghost is */
-  workBoxId: string;
-  sourceBoxId: string;
+  /** the box whose edges are dimensioned; on the other face its ghost is; none on a wall that is only surveyed */
+  workBoxId?: string;
+  sourceBoxId?: string;
   unit: LengthUnit;
 }
 
@@ -78,12 +78,15 @@ export function elevation(input: ElevationInput): Elevation {
   if (input.open && framing.material !== 'masonry') {
     add('sole-plate', 'plate', 0, 0, length.mm, plate, 'behind', 'plate');
     add('top-plate', 'plate', 0, height.mm - 2 * plate, length.mm, 2 * plate, 'behind', 'double top plate');
-    studCentres(wall).forEach((centre, i) =>
-      add(`stud-${i}`, 'stud', Math.max(0, centre - plate / 2), plate, plate, height.mm - 3 * plate, 'behind', 'stud'),
-    );
+    for (const stud of studPlaces(wall)) {
+      const guessed = stud.known === 'guessed' || stud.known === 'assumed';
+      add(stud.id, guessed ? 'stud-guess' : 'stud', Math.max(0, stud.x - plate / 2), plate, plate, height.mm - 3 * plate, 'behind', guessed ? 'stud?' : 'stud');
+    }
   }
   const base = wall.faces[face].baseHeight;
   if (base && base.mm > 0) add('base', 'base', 0, 0, length.mm, base.mm, 'found', 'base');
+  for (const f of wall.fixtures ?? [])
+    if (f.face === face) add(f.id, 'fixture', f.x.mm, f.z.mm, f.width.mm, f.height.mm, 'found', f.kind.replace('-', ' '));
   for (const o of wall.openings) add(o.id, o.kind, o.x.mm, o.z.mm, o.width.mm, o.height.mm, 'found', o.kind);
   if (input.open) {
     for (const o of wall.obstacles) {

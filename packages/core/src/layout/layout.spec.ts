@@ -263,7 +263,7 @@ describe('heights (handbook 2 and 22)', () => {
 });
 
 describe('box kinds for the wall', () => {
-  const fit = (w: Wall, needed: number) => suitableBoxes(w, 'A', 1, needed, 'in').filter((s) => s.fits).map((s) => s.kind.id); // prettier-ignore
+  const fit = (w: Wall, needed: number) => suitableBoxes(w, 'A', { gangs: 1, neededIn3: needed, unit: 'in' }).filter((s) => s.fits).map((s) => s.kind.id); // prettier-ignore
   it('½ in drywall takes old-work boxes; the smallest that is enough comes first', () => {
     expect(fit(wall, 10)[0]).toBe('wings-1g-14');
     expect(fit(wall, 18)[0]).toBe('wings-1g-20');
@@ -277,7 +277,7 @@ describe('box kinds for the wall', () => {
     expect(fit(plaster, 10)).toEqual(['wings-1g-plaster-20']);
   });
   it('says why the others don’t', () => {
-    const nailOn = suitableBoxes(wall, 'A', 1, 10, 'in').find((s) => s.kind.id === 'nail-on-1g-18')!;
+    const nailOn = suitableBoxes(wall, 'A', { gangs: 1, neededIn3: 10, unit: 'in' }).find((s) => s.kind.id === 'nail-on-1g-18')!;
     expect(nailOn.reasons).toContain('needs open framing');
   });
 });

@@ -70,7 +70,7 @@ function fillFinding(c: JobContext, box: Box, which: 'source' | 'target'): Findi
   if (fill.verdict === 'stop') {
     const gangs = [box.gangs, box.gangs + 1];
     for (const g of gangs) {
-      const best = suitableBoxes(c.wall, box.face, g, fill.neededIn3, c.job.unit).find((s) => s.fits);
+      const best = suitableBoxes(c.wall, box.face, { gangs: g, neededIn3: fill.neededIn3, unit: c.job.unit }).find((s) => s.fits);
       if (!best) continue;
       const next = asKind(c, box, best.kind.id);
       const withIt = fillOf({ ...c.planned, boxes: c.planned.boxes.map((b) => (b.id === box.id ? next : b)) }, next, c.job.edition);
@@ -221,7 +221,7 @@ function bayLooked(c: JobContext): Judged {
 function kindFinding(c: JobContext): Finding {
   const { target, wall, job } = c;
   const needed = fillOf(c.planned, target, job.edition).neededIn3;
-  const all = suitableBoxes(wall, target.face, target.gangs, needed, job.unit);
+  const all = suitableBoxes(wall, target.face, { gangs: target.gangs, neededIn3: needed, unit: job.unit });
   const own = all.find((s) => s.kind.id === target.kind);
   const better = all.filter((s) => s.fits && s.kind.id !== target.kind).slice(0, 2);
   const remedies = better.map((s) => remedy(`kind-${s.kind.id}`, `Use ${s.kind.name}`, ...editNewBox(job, asKind(c, target, s.kind.id))));
@@ -354,7 +354,7 @@ function sameBayRemedy(c: JobContext): Remedy[] {
 function clampRemedies(c: JobContext, box: Box): Remedy[] {
   const isTarget = box.id === c.target.id;
   const needed = fillOf(c.planned, box, c.job.edition).neededIn3;
-  const best = suitableBoxes(c.wall, box.face, box.gangs, needed, c.job.unit).find((s) => s.fits && s.kind.clamps !== 'none');
+  const best = suitableBoxes(c.wall, box.face, { gangs: box.gangs, neededIn3: needed, unit: c.job.unit }).find((s) => s.fits && s.kind.clamps !== 'none');
   if (!best) return [];
   const next = asKind(c, box, best.kind.id);
   return [

@@ -3,7 +3,7 @@ import type { z } from 'zod';
 import { printLength, type LengthUnit } from '../measure/index.js';
 import { applyChanges } from './change.js';
 import { House, Job } from './house.js';
-import { boxRect, placeOriginX } from './place.js';
+import { boxRect, placeOriginX, wallThicknessMm } from './place.js';
 import type { Site } from './site.js';
 
 /** One thing wrong with one field. `path` is a JSON Pointer. */
@@ -118,6 +118,63 @@ export function siteErrors(site: Site, unit: LengthUnit, path: string): FieldErr
           o.x.mm,
         );
     });
+    wall.openings.forEach((o, i) => {
+      if (o.z.mm + o.height.mm > wall.height.mm + 0.5)
+        wrong(
+          `${at}/openings/${i}/height/mm`,
+          `The ${o.kind} ends at ${say(o.z.mm + o.height.mm)}, above the wall's top at ${say(wall.height.mm)}.`,
+          `at most ${say(wall.height.mm - o.z.mm)}`,
+          o.height.mm,
+        );
+      wall.openings.slice(0, i).forEach((other) => {
+        const across = Math.min(o.x.mm + o.width.mm, other.x.mm + other.width.mm) - Math.max(o.x.mm, other.x.mm);
+        const up = Math.min(o.z.mm + o.height.mm, other.z.mm + other.height.mm) - Math.max(o.z.mm, other.z.mm);
+        if (across > 0.5 && up > 0.5)
+          wrong(
+            `${at}/openings/${i}/x/mm`,
+            `The ${o.kind} at ${say(o.x.mm)} and the ${other.kind} at ${say(other.x.mm)} lie over each other by ${say(across)}.`,
+            `a ${o.kind} clear of the ${other.kind}`,
+            o.x.mm,
+          );
+      });
+    });
+    wall.framing.extraStuds.forEach((stud, i) => {
+      if (stud.x.mm < 0 || stud.x.mm > wall.length.mm)
+        wrong(
+          `${at}/framing/extraStuds/${i}/x/mm`,
+          `The stud at ${say(stud.x.mm)} is outside the wall of ${say(wall.length.mm)}.`,
+          `0 to ${say(wall.length.mm)}`,
+          stud.x.mm,
+        );
+    });
+    (wall.fixtures ?? []).forEach((f, i) => {
+      if (f.x.mm + f.width.mm > wall.length.mm + 0.5)
+        wrong(
+          `${at}/fixtures/${i}/x/mm`,
+          `The ${f.kind.replace('-', ' ')} ends at ${say(f.x.mm + f.width.mm)}, past the wall's end at ${say(wall.length.mm)}.`,
+          `at most ${say(Math.max(0, wall.length.mm - f.width.mm))}`,
+          f.x.mm,
+        );
+      if (f.z.mm + f.height.mm > wall.height.mm + 0.5)
+        wrong(
+          `${at}/fixtures/${i}/height/mm`,
+          `The ${f.kind.replace('-', ' ')} ends at ${say(f.z.mm + f.height.mm)}, above the wall's top at ${say(wall.height.mm)}.`,
+          `at most ${say(Math.max(0, wall.height.mm - f.z.mm))}`,
+          f.height.mm,
+        );
+    });
+    errors.push(...duplicateIds(wall.openings, `${at}/openings`), ...duplicateIds(wall.fixtures ?? [], `${at}/fixtures`));
+    const deep = wallThicknessMm(wall);
+    wall.obstacles.forEach((o, i) => {
+      const far = (o.behindA?.mm ?? 0) + (o.thick?.mm ?? 0);
+      if (o.behindA && far > deep + 0.5)
+        wrong(
+          `${at}/obstacles/${i}/behindA/mm`,
+          `The ${o.kind} would reach ${say(far)} into a wall that is ${say(deep)} thick, surface to surface.`,
+          `at most ${say(Math.max(0, deep - (o.thick?.mm ?? 0)))}`,
+          o.behindA.mm,
+        );
+    });
     wall.obstacles.forEach((o, i) => {
       if (o.x.mm < -0.5 || o.x.mm + o.width.mm > wall.length.mm + 0.5) {
         wrong(
@@ -127,6 +184,13 @@ export function siteErrors(site: Site, unit: LengthUnit, path: string): FieldErr
           o.x.mm,
         );
       }
+    });
+  });
+
+  const walls = new Set(site.walls.map((w) => w.id));
+  site.rooms.forEach((room, r) => {
+    room.sides?.forEach((side, i) => {
+      if (!walls.has(side.wallId)) missing(`${path}/rooms/${r}/sides/${i}/wallId`, 'wall', side.wallId);
     });
   });
 

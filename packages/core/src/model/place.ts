@@ -1,5 +1,6 @@
 /** From tape words to wall coordinates and back. x runs along face A from its left end, z up, both in mm. */
 import { BOX_KINDS } from '../catalog/index.js';
+import type { MeasuredLength } from './known.js';
 import type { Box, FaceId, Place, Reference, Wall } from './site.js';
 
 /** Body of a box seen from the front and its depth; undefined parts were neither typed nor known from its kind. */
@@ -75,16 +76,39 @@ export function wallThicknessMm(wall: Wall): number {
 export const finishThicknessMm = (wall: Wall, face: FaceId): number =>
   wall.faces[face].layers.reduce((sum, layer) => sum + layer.thickness.mm, 0);
 
-/** Centres of all studs: the rhythm from the known stud and those outside it; empty when none was found. */
-export function studCentres(wall: Wall): number[] {
+/** A stud that stands there, or is only reckoned from the rhythm. */
+export interface StudPlace {
+  id: string;
+  /** centre from the left end of face A, in mm */
+  x: number;
+  /** how it is known; `guessed` is reckoned from another stud and the spacing, or from the wall's end */
+  known: MeasuredLength['known'] | 'guessed';
+}
+
+/** All studs from left to right: those that were found, and those that the rhythm of the known stud makes likely. Empty when none was found. */
+export function studPlaces(wall: Wall): StudPlace[] {
   const { knownStud, spacing, extraStuds, studWidth, material } = wall.framing;
   if (material === 'masonry') return [];
-  const centres = extraStuds.map((stud) => stud.x.mm);
+  const places: StudPlace[] = extraStuds.map((stud) => ({ id: stud.id, x: stud.x.mm, known: stud.x.known }));
   if (knownStud) {
-    const first = knownStud.mm - Math.floor(knownStud.mm / spacing.mm) * spacing.mm;
-    for (let x = first; x <= wall.length.mm; x += spacing.mm) centres.push(x);
+    const moved = extraStuds.flatMap((stud) => (stud.insteadOf === undefined ? [] : [stud.insteadOf]));
+    const before = Math.floor(knownStud.mm / spacing.mm);
     const half = studWidth.mm / 2;
-    for (const end of [half, wall.length.mm - half]) if (!centres.some((x) => Math.abs(x - end) < half)) centres.push(end);
+    for (let n = -before; knownStud.mm + n * spacing.mm <= wall.length.mm; n++) {
+      const x = knownStud.mm + n * spacing.mm;
+      // the wall's own end studs stand where the rhythm would run out of the wall
+      if (n !== 0 && (x < half - 0.01 || x > wall.length.mm - half + 0.01)) continue;
+      if (moved.some((m) => Math.abs(m - x) < studWidth.mm)) continue;
+      places.push({ id: `stud-${n + before}`, x, known: n === 0 ? knownStud.known : 'guessed' });
+    }
+    for (const [id, end] of [
+      ['stud-left-end', half],
+      ['stud-right-end', wall.length.mm - half],
+    ] as const)
+      if (!places.some((p) => Math.abs(p.x - end) < half)) places.push({ id, x: end, known: 'guessed' });
   }
-  return centres.sort((a, b) => a - b);
+  return places.sort((a, b) => a.x - b.x);
 }
+
+/** Centres of all studs, in mm from the left end of face A; empty when none was found. */
+export const studCentres = (wall: Wall): number[] => studPlaces(wall).map((stud) => stud.x);

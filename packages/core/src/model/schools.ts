@@ -13,6 +13,10 @@ export const Schools = z.object({
   height: z.enum(['match existing', 'preferred height']),
   receptacleOn20A: z.enum(['15 A', '20 A']),
   plateScrews: z.enum(['slots vertical', 'as they fall']),
+  mount: z.enum(['old-work with wings', 'stud-mounted metal']).default('old-work with wings'),
+  saw: z.enum(['hand saw', 'multi-tool', 'rotary with depth set']).default('hand saw'),
+  compound: z.enum(['setting, same day', 'premixed, overnight']).default('premixed, overnight'),
+  oldBox: z.enum(['out', 'left in the bay']).default('out'),
 });
 export type Schools = z.infer<typeof Schools>;
 
@@ -28,4 +32,8 @@ export const DEFAULT_SCHOOLS: Schools = {
   height: 'match existing',
   receptacleOn20A: '15 A',
   plateScrews: 'slots vertical',
+  mount: 'old-work with wings',
+  saw: 'hand saw',
+  compound: 'premixed, overnight',
+  oldBox: 'out',
 };

@@ -30,10 +30,22 @@ export const ROOM_USES = [
 export const RoomUse = z.enum(ROOM_USES);
 export type RoomUse = z.infer<typeof RoomUse>;
 
+/** One side of a room: a wall seen from inside, left end to right end, and which way the room turns at its right end. */
+export const RoomSide = z.strictObject({ wallId: Id, face: FaceId, turn: z.enum(['right', 'left']) });
+export type RoomSide = z.infer<typeof RoomSide>;
+
+export const ROOM_ABOVE = ['attic', 'floor', 'flat-roof'] as const;
+export const ROOM_BELOW = ['basement', 'crawl-space', 'slab', 'floor'] as const;
+
 export const Room = z.strictObject({
   id: Id,
   name: Name,
   use: RoomUse,
+  /** walls in order round the room, clockwise as seen from above; empty until somebody walked round it */
+  sides: z.array(RoomSide).max(60).optional(),
+  /** what lies over the ceiling and under the floor; absent: nobody looked */
+  above: z.enum(ROOM_ABOVE).optional(),
+  below: z.enum(ROOM_BELOW).optional(),
   /** a basin, tub or shower within 6 ft of the outlet: absent means nobody measured */
   waterWithin6ft: z.boolean().optional(),
   /** ½ in drywall and the like are in the wall; this is the floor: thickness still to be laid on what is there */
@@ -47,7 +59,14 @@ export type Layer = z.infer<typeof Layer>;
 export const WallFace = z.strictObject({ roomId: Id, layers: z.array(Layer).max(6), baseHeight: DistanceLength.optional() });
 export type WallFace = z.infer<typeof WallFace>;
 
-export const Stud = z.strictObject({ id: Id, /** centre, from the left end of face A */ x: MeasuredLength });
+export const Stud = z.strictObject({
+  id: Id,
+  /** centre, from the left end of face A */
+  x: MeasuredLength,
+  /** centre that the rhythm gave this stud, in mm: it was found somewhere else; absent: one more stud */
+  insteadOf: z.number().optional(),
+});
+export type Stud = z.infer<typeof Stud>;
 
 export const Framing = z.strictObject({
   material: z.enum(['wood', 'metal', 'masonry']),
@@ -62,7 +81,7 @@ export const Framing = z.strictObject({
 });
 export type Framing = z.infer<typeof Framing>;
 
-export const OBSTACLE_KINDS = ['pipe', 'vent', 'duct', 'cable', 'fire-block', 'brace', 'unknown'] as const;
+export const OBSTACLE_KINDS = ['pipe', 'vent', 'duct', 'cable', 'fire-block', 'header', 'brace', 'unknown'] as const;
 export const Obstacle = z.strictObject({
   id: Id,
   kind: z.enum(OBSTACLE_KINDS),
@@ -88,6 +107,47 @@ export const Opening = z.strictObject({
 });
 export type Opening = z.infer<typeof Opening>;
 
+export const FIXTURE_KINDS = [
+  'cap-trim',
+  'wainscot',
+  'counter',
+  'backsplash',
+  'base-cabinet',
+  'wall-cabinet',
+  'furniture',
+] as const;
+/** What stands on or at one face and can't be moved aside: trim, wainscot, counters, cabinets, fixed furniture. */
+export const Fixture = z.strictObject({
+  id: Id,
+  kind: z.enum(FIXTURE_KINDS),
+  face: FaceId,
+  /** left edge from the left end of face A, whichever face it is on */
+  x: DistanceLength,
+  z: DistanceLength,
+  width: PositiveLength,
+  height: PositiveLength,
+  /** how far it stands out from the surface */
+  depth: PositiveLength.optional(),
+});
+export type Fixture = z.infer<typeof Fixture>;
+
+/** A point on the wall that a tape can touch: an end, floor, ceiling, or an edge of a thing. */
+export const Anchor = z.strictObject({
+  thing: z.union([z.enum(['left-end', 'right-end', 'floor', 'ceiling']), Id]),
+  /** left and right in face A's sense */
+  edge: z.enum(['left', 'right', 'centre', 'bottom', 'top']).optional(),
+});
+export type Anchor = z.infer<typeof Anchor>;
+/** A second measurement of something that is already placed; it must agree with the first. */
+export const CheckMeasure = z.strictObject({
+  id: Id,
+  axis: z.enum(['along', 'up']),
+  from: Anchor,
+  to: Anchor,
+  distance: DistanceLength,
+});
+export type CheckMeasure = z.infer<typeof CheckMeasure>;
+
 /** Something both rooms can measure from: a door edge, a corner, an outside wall, a rod pushed through. */
 export const Reference = z.strictObject({
   id: Id,
@@ -109,6 +169,8 @@ export const Wall = z.strictObject({
   references: z.array(Reference).max(20).default([]),
   obstacles: z.array(Obstacle).max(200).default([]),
   openings: z.array(Opening).max(30).default([]),
+  fixtures: z.array(Fixture).max(200).optional(),
+  checks: z.array(CheckMeasure).max(100).optional(),
   /** how the bay of the work was looked into; absent: nobody has */
   bayLooked: Known.exclude(['assumed']).optional(),
   fireRated: z.boolean().optional(),
@@ -154,6 +216,8 @@ export const Box = z.strictObject({
   /** stud, hickey or other support fittings inside that count in the fill */
   supportFittings: z.number().int().min(0, 'a count is not negative').max(4).default(0),
   condition: z.enum(['sound', 'loose', 'stripped', 'cracked']).optional(),
+  /** a partition keeps power and low voltage apart inside one box */
+  divided: z.boolean().optional(),
 });
 export type Box = z.infer<typeof Box>;
 

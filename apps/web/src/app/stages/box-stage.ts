@@ -67,7 +67,7 @@ export class BoxStage {
   protected readonly kinds = computed(() => {
     const { target, wall } = this.session.context();
     const needed = fillOf(this.session.planned(), target, this.session.job().edition).neededIn3;
-    return suitableBoxes(wall, target.face, target.gangs, needed, this.unit()).filter((k) => k.kind.gangs === target.gangs);
+    return suitableBoxes(wall, target.face, { gangs: target.gangs, neededIn3: needed, unit: this.unit() }).filter((k) => k.kind.gangs === target.gangs);
   });
 
   private roomOf(face: FaceId): string {

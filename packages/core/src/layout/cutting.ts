@@ -1,0 +1,175 @@
+/** Cutting an opening: outline with ears and clamp slots, order of cuts, how deep, and what the saw may meet on either face. mm. */
+import { BOX_KINDS, FINISHES, nec, practice } from '../catalog/index.js';
+import { term, type Judged } from '../codebook/index.js';
+import { inches, printLength, type LengthUnit } from '../measure/index.js';
+import { alongX, boxRect, finishThicknessMm, studPlaces, wallThicknessMm, type Box, type Edition, type Schools, type Site, type Wall } from '../model/index.js';
+import { openingRect } from './opening.js';
+import { studSide } from './relocate.js';
+
+/** A gap wider than this round a box has to be filled (NEC 314.21, memory). */
+export const GAP_LIMIT_MM = inches(0.125);
+/** Plaster ears of a box: how far they stand out above and below, and how wide they are (common practice; measure the box in hand). */
+export const EAR = { outMm: inches(0.4), wideMm: inches(0.75) };
+/** Slot that the folded clamp wings or spikes slide through (common practice). */
+const SLOT = { outMm: inches(0.2), highMm: inches(0.75) };
+
+export interface Notch {
+  kind: 'ear' | 'slot';
+  /** relative to the opening's lower left corner, seen from the face; mm */
+  x: number;
+  z: number;
+  width: number;
+  height: number;
+}
+
+/** Ears top and bottom that the outline has to clear or that sit on the surface, and slots for wings. */
+export function notches(box: Box, widthMm: number, heightMm: number): Notch[] {
+  const kind = box.kind === 'other' ? undefined : BOX_KINDS[box.kind];
+  if (!kind || kind.mounting === 'nail-on') return [];
+  const ears: Notch[] = [heightMm, -EAR.outMm].map((z) => ({ kind: 'ear', x: widthMm / 2 - EAR.wideMm / 2, z, width: EAR.wideMm, height: EAR.outMm }));
+  if (kind.mounting !== 'wings') return ears;
+  // two-gang boxes carry wings on both long sides, one-gang ones on opposite corners
+  const slots: Notch[] = [
+    { kind: 'slot', x: -SLOT.outMm, z: heightMm - SLOT.highMm - inches(0.375), width: SLOT.outMm, height: SLOT.highMm },
+    { kind: 'slot', x: widthMm, z: inches(0.375), width: SLOT.outMm, height: SLOT.highMm },
+  ];
+  return [...ears, ...slots];
+}
+
+/** Blade of each saw behind the surface at the end of its stroke (common practice). */
+const STROKE_MM: Record<Schools['saw'], number> = { 'hand saw': inches(5), 'multi-tool': inches(1.25), 'rotary with depth set': inches(0.125) };
+/** A blade wanders, and a hand pushes: this much around the outline counts as within reach (common practice). */
+const ASIDE_MM = inches(1);
+
+export interface CutPlan {
+  order: string[];
+  /** how far the blade may go in, from the surface; mm */
+  depthMm: number;
+  firstCut: string;
+  behind: Judged[];
+}
+
+const overlap = (a: { left: number; right: number; bottom: number; top: number }, b: typeof a): boolean =>
+  a.left < b.right && b.left < a.right && a.bottom < b.top && b.bottom < a.top;
+
+/** Everything known within the saw's reach, on this face and on the other; and what nobody looked at. */
+export function behindTheCut(site: Site, wall: Wall, box: Box, edition: Edition, schools: Pick<Schools, 'saw'>): Judged[] {
+  const opening = openingRect(wall, box);
+  const source = practice;
+  if (!opening) return [{ verdict: 'can’t tell', says: 'the box has no place on the wall', sums: [], source, ask: 'Give its distance from a reference.' }];
+  const finish = finishThicknessMm(wall, box.face);
+  const reach = Math.max(finish, STROKE_MM[schools.saw]);
+  const around = { left: opening.left - ASIDE_MM, right: opening.right + ASIDE_MM, bottom: opening.bottom - ASIDE_MM, top: opening.top + ASIDE_MM };
+  const found: Judged[] = [];
+  for (const o of wall.obstacles) {
+    const rect = { left: o.x.mm, right: o.x.mm + o.width.mm, bottom: o.z.mm, top: o.z.mm + o.height.mm };
+    if (!overlap(around, rect)) continue;
+    const near = o.behindA === undefined ? undefined : box.face === 'A' ? o.behindA.mm : o.thick && wallThicknessMm(wall) - o.behindA.mm - o.thick.mm;
+    if (near === undefined) {
+      found.push({ verdict: 'stop', says: `a ${o.kind} is behind this place and how deep it lies is not known: no blade before it was seen`, sums: [], source });
+      continue;
+    }
+    const clear = near - reach;
+    found.push({
+      verdict: clear > 0 ? 'caution' : 'stop',
+      says: clear > 0 ? `the ${o.kind} lies deeper than the ${schools.saw} reaches: hold the depth` : `the ${schools.saw} would reach the ${o.kind}`,
+      sums: [
+        {
+          terms: [term(`surface to the ${o.kind}`, near, 'length'), term(`less reach of the ${schools.saw}`, -reach, 'length')],
+          result: term('to spare', clear, 'length'),
+          limit: { ...term('more than', 0, 'length'), relation: '≥' },
+        },
+      ],
+      source,
+    });
+  }
+  const deep = wallThicknessMm(wall);
+  for (const other of site.boxes.filter((b) => b.wallId === wall.id && b.face !== box.face)) {
+    const rect = boxRect(wall, other);
+    if (!rect || !overlap(around, rect)) continue;
+    const kind = other.kind === 'other' ? undefined : BOX_KINDS[other.kind];
+    const back = deep - (other.depth?.mm ?? kind?.depthMm ?? deep);
+    const clear = back - reach;
+    found.push({
+      verdict: clear > 0 ? 'caution' : 'stop',
+      says: clear > 0 ? `${other.name} sits behind, on the other face: hold the depth` : `the ${schools.saw} would reach ${other.name} on the other face: its circuit must be proved dead too, and the blade kept short`,
+      sums: [
+        {
+          terms: [term('surface to the back of that box', back, 'length'), term(`less reach of the ${schools.saw}`, -reach, 'length')],
+          result: term('to spare', clear, 'length'),
+          limit: { ...term('more than', 0, 'length'), relation: '≥' },
+        },
+      ],
+      source,
+    });
+  }
+  for (const own of site.boxes.filter((b) => b.wallId === wall.id && b.face === box.face && b.id !== box.id)) {
+    const rect = boxRect(wall, own);
+    if (!rect) continue;
+    for (const cable of site.cables) {
+      const end = cable.ends.find((e) => e.boxId === own.id);
+      if (!end?.side || end.side === 'back') continue;
+      const column = { left: rect.centre - inches(1.5), right: rect.centre + inches(1.5), bottom: end.side === 'bottom' ? 0 : rect.top, top: end.side === 'top' ? wall.height.mm : rect.bottom };
+      if ((end.side === 'top' || end.side === 'bottom') && overlap(around, column))
+        found.push({ verdict: 'stop', says: `${cable.name} runs ${end.side === 'top' ? 'up' : 'down'} here from ${own.name}: look before any blade`, sums: [], source });
+    }
+  }
+  if (wall.framing.material !== 'masonry' && !wall.bayLooked)
+    found.push({
+      verdict: 'can’t tell',
+      says: 'look first: nobody has looked into this bay',
+      sums: [],
+      source,
+      ask: 'Drill a small hole inside the outline, look in with a scope or feel with a bent wire, on this side; and look on the other face for what sits there.',
+    });
+  if (found.length === 0) found.push({ verdict: 'ok', says: 'nothing is known within the saw’s reach on either face, and the bay was looked into', sums: [], source: nec(edition.slice(3), '110.12') });
+  return found;
+}
+
+/** Order of cuts, the first one toward the stud, and the depth to set. */
+export function cutPlan(site: Site, wall: Wall, box: Box, edition: Edition, schools: Pick<Schools, 'saw'>, unit: LengthUnit): CutPlan {
+  const finish = finishThicknessMm(wall, box.face);
+  const kind = box.kind === 'other' ? undefined : BOX_KINDS[box.kind];
+  const say = (mm: number) => printLength(mm, unit);
+  const opening = openingRect(wall, box);
+  const lath = wall.faces[box.face].layers.some((l) => l.finish === 'plaster-lath');
+  const masonry = wall.framing.material === 'masonry' || wall.faces[box.face].layers.some((l) => !FINISHES[l.finish].hollow);
+  const side = studSide(wall, box).side;
+  const nearest =
+    opening &&
+    studPlaces(wall)
+      .map((s) => ({ toward: (s.x > (opening.left + opening.right) / 2) === (alongX(box.face, 'right') > 0) ? 'right' : 'left', away: Math.min(Math.abs(s.x - opening.left), Math.abs(s.x - opening.right)) }))
+      .sort((a, b) => a.away - b.away)[0];
+  const toward = side === 'left' || side === 'right' ? side : (nearest?.toward ?? 'left');
+  const onStud = kind?.mounting === 'stud-screw';
+  const firstCut = onStud
+    ? `a diagonal cut that starts ${say(inches(1))} from where the stud should be and stops on it: it gives the true lower corner`
+    : `a short slanting cut in the middle of the outline, toward the ${toward} where the nearest stud is: if the blade stops, nothing is lost`;
+  const order = masonry
+    ? ['set the drill to the depth of the box', 'drill a row of holes along the outline', 'chisel from the middle outward', 'try the box for flush and level before any mortar']
+    : [
+        'tape round the outline, level the top edge, draw with the box’s own ears as a guide',
+        ...(lath ? ['score the plaster along the outline with a knife, several passes', 'leave the middle lath whole until the last cut: it keeps the plaster from breaking'] : []),
+        firstCut,
+        'bottom edge, then top edge',
+        `the long edge away from the stud (${toward === 'left' ? 'right' : 'left'})`,
+        `last the long edge at the stud (${toward})`,
+        'notch for ears and wings only as far as they need: the plate tabs must have something to hold',
+        'try the box: shave where it is tight; do not widen all round',
+      ];
+  return { order, depthMm: finish + inches(0.0625), firstCut, behind: behindTheCut(site, wall, box, edition, schools) };
+}
+
+/** Gap round the box body in its opening, against what has to be filled. */
+export function openingFit(wall: Wall, box: Box, edition: Edition): Judged {
+  const source = nec(edition.slice(3), '314.21');
+  const [rect, opening] = [boxRect(wall, box), openingRect(wall, box)];
+  if (!rect || !opening) return { verdict: 'can’t tell', says: 'the box has no place on the wall', sums: [], source, ask: 'Give its distance from a reference.' };
+  const gap = Math.max((opening.right - opening.left - (rect.right - rect.left)) / 2, (opening.top - opening.bottom - (rect.top - rect.bottom)) / 2);
+  return {
+    verdict: 'note',
+    says: 'snug: a tight hole can be shaved, a wide one must be filled',
+    sums: [{ terms: [], result: term('gap round the box as laid out', gap, 'length'), limit: { ...term('gap to be filled beyond', GAP_LIMIT_MM, 'length'), relation: '≤' } }],
+    source,
+  };
+}

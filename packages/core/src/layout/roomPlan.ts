@@ -1,0 +1,135 @@
+/** Rooms seen from above: their walls in order with corners, whether they close, and where rooms lie beside each other. mm. */
+import { otherFace, wallThicknessMm, type FaceId, type Room, type RoomSide, type Site, type Wall } from '../model/index.js';
+
+export interface Point {
+  x: number;
+  y: number;
+}
+/** One side of a room in plan, as it is walked: the wall is on the left hand's outer side, the room on the right. */
+export interface PlanSide {
+  roomId: string;
+  wallId: string;
+  face: FaceId;
+  from: Point;
+  to: Point;
+}
+export interface RoomPlan {
+  room: Room;
+  sides: PlanSide[];
+  /** from the end of the last side to the start of the first; 0, 0 when the room closes */
+  gap: Point;
+  /** middle of the corners, for a name */
+  middle: Point;
+}
+
+type Heading = 0 | 1 | 2 | 3;
+/** east, south, west, north: walking clockwise */
+const STEP: readonly Point[] = [
+  { x: 1, y: 0 },
+  { x: 0, y: -1 },
+  { x: -1, y: 0 },
+  { x: 0, y: 1 },
+];
+const turned = (heading: Heading, turn: RoomSide['turn']): Heading => ((heading + (turn === 'right' ? 1 : 3)) % 4) as Heading;
+
+/** Walks round: start point of every side and the end of the last. */
+function walk(lengths: number[], turns: RoomSide['turn'][], start: Point = { x: 0, y: 0 }, heading: Heading = 0): { corners: Point[]; headings: Heading[] } {
+  const corners = [start];
+  const headings: Heading[] = [];
+  let at = start;
+  let h = heading;
+  lengths.forEach((length, i) => {
+    headings.push(h);
+    at = { x: at.x + STEP[h]!.x * length, y: at.y + STEP[h]!.y * length };
+    corners.push(at);
+    h = turned(h, turns[i]!);
+  });
+  return { corners, headings };
+}
+
+export interface Closing {
+  closes: boolean;
+  /** how far the end lies from the start, along the first wall and across it; mm */
+  alongMm: number;
+  acrossMm: number;
+  /** turns right less turns left; 4 for a room that goes round once */
+  turns: number;
+}
+/** Tape-measured rooms seldom close better than this (common practice). */
+export const CLOSES_WITHIN_MM = 25.4;
+
+/** Whether walls of these lengths with these corners come back to where they began. */
+export function closing(lengths: number[], turns: RoomSide['turn'][]): Closing {
+  const { corners } = walk(lengths, turns);
+  const end = corners.at(-1)!;
+  const net = turns.reduce((sum, turn) => sum + (turn === 'right' ? 1 : -1), 0);
+  return {
+    closes: net === 4 && Math.hypot(end.x, end.y) <= CLOSES_WITHIN_MM,
+    alongMm: end.x,
+    acrossMm: end.y,
+    turns: net,
+  };
+}
+
+const wallOf = (site: Site, id: string): Wall | undefined => site.walls.find((w) => w.id === id);
+
+function planFrom(site: Site, room: Room, sides: RoomSide[], start: Point, heading: Heading): RoomPlan {
+  const lengths = sides.map((s) => wallOf(site, s.wallId)?.length.mm ?? 0);
+  const { corners } = walk(
+    lengths,
+    sides.map((s) => s.turn),
+    start,
+    heading,
+  );
+  const end = corners.at(-1)!;
+  const middle = corners.slice(0, -1).reduce((sum, c) => ({ x: sum.x + c.x / sides.length, y: sum.y + c.y / sides.length }), { x: 0, y: 0 });
+  return {
+    room,
+    sides: sides.map((s, i) => ({ roomId: room.id, wallId: s.wallId, face: s.face, from: corners[i]!, to: corners[i + 1]! })),
+    gap: { x: start.x - end.x, y: start.y - end.y },
+    middle,
+  };
+}
+
+const headingOf = (from: Point, to: Point): Heading => {
+  const [dx, dy] = [to.x - from.x, to.y - from.y];
+  if (Math.abs(dx) >= Math.abs(dy)) return dx >= 0 ? 0 : 2;
+  return dy <= 0 ? 1 : 3;
+};
+
+/**
+ * Plans of all rooms that somebody walked round. Rooms that share a wall lie on its two sides, its thickness apart;
+ * those that share none stand beside the rest.
+ */
+export function roomPlans(site: Site): RoomPlan[] {
+  const open = site.rooms.filter((r) => (r.sides?.length ?? 0) >= 3);
+  const placed: RoomPlan[] = [];
+  const place = (room: Room): RoomPlan => {
+    const sides = room.sides!;
+    for (const done of placed) {
+      for (const known of done.sides) {
+        const i = sides.findIndex((s) => s.wallId === known.wallId && s.face === otherFace(known.face));
+        const wall = wallOf(site, known.wallId);
+        if (i < 0 || !wall) continue;
+        const heading = headingOf(known.from, known.to);
+        const back = ((heading + 2) % 4) as Heading;
+        // out through the wall: to the left of the way the first room walks it
+        const out = STEP[(heading + 3) % 4]!;
+        const thick = wallThicknessMm(wall);
+        const start = { x: known.to.x + out.x * thick, y: known.to.y + out.y * thick };
+        const rolled = [...sides.slice(i), ...sides.slice(0, i)];
+        return planFrom(site, room, rolled, start, back);
+      }
+    }
+    const right = Math.max(0, ...placed.flatMap((p) => p.sides.map((s) => Math.max(s.from.x, s.to.x))));
+    return planFrom(site, room, sides, { x: placed.length ? right + 1200 : 0, y: 0 }, 0);
+  };
+  while (open.length) {
+    const next = Math.max(
+      0,
+      open.findIndex((r) => r.sides!.some((s) => placed.some((p) => p.sides.some((k) => k.wallId === s.wallId && k.face !== s.face)))),
+    );
+    placed.push(place(open.splice(next, 1)[0]!));
+  }
+  return placed;
+}

@@ -1,0 +1,65 @@
+/** Two measurements of one thing that can't both hold: which, and by how much. mm. */
+import { practice } from '../catalog/index.js';
+import { atMost, term, type Judged } from '../codebook/index.js';
+import { inches } from '../measure/index.js';
+import type { Anchor, CheckMeasure, Site, Wall } from '../model/index.js';
+import { thingById } from './things.js';
+
+/** A tape hooked twice by a careful person agrees within this (common practice). */
+export const TAPE_AGREES_MM = inches(0.125);
+
+function coordinate(site: Site, wall: Wall, anchor: Anchor, axis: CheckMeasure['axis']): { at: number; name: string; toleranceMm: number } | undefined {
+  switch (anchor.thing) {
+    case 'left-end':
+      return axis === 'along' ? { at: 0, name: 'left end', toleranceMm: 0 } : undefined;
+    case 'right-end':
+      return axis === 'along' ? { at: wall.length.mm, name: 'right end', toleranceMm: wall.length.toleranceMm ?? 0 } : undefined;
+    case 'floor':
+      return axis === 'up' ? { at: 0, name: 'floor', toleranceMm: 0 } : undefined;
+    case 'ceiling':
+      return axis === 'up' ? { at: wall.height.mm, name: 'ceiling', toleranceMm: wall.height.toleranceMm ?? 0 } : undefined;
+  }
+  const thing = thingById(site, wall, anchor.thing);
+  if (!thing) return undefined;
+  const edge = anchor.edge ?? (axis === 'along' ? 'left' : 'bottom');
+  const at =
+    edge === 'left' ? thing.left : edge === 'right' ? thing.right : edge === 'bottom' ? thing.bottom : edge === 'top' ? thing.top : axis === 'along' ? (thing.left + thing.right) / 2 : (thing.bottom + thing.top) / 2;
+  return { at, name: `${thing.name}, ${edge}`, toleranceMm: thing.known === 'scanned' ? inches(0.25) : thing.known === 'assumed' || thing.known === 'guessed' ? inches(1) : 0 };
+}
+
+export interface Contradiction extends Judged {
+  checkId: string;
+  /** measured less what the other measurements make it */
+  offMm: number;
+}
+
+/** Every second measurement held against what the first ones say. */
+export function contradictions(site: Site, wall: Wall): Contradiction[] {
+  return (wall.checks ?? []).flatMap((check): Contradiction[] => {
+    const from = coordinate(site, wall, check.from, check.axis);
+    const to = coordinate(site, wall, check.to, check.axis);
+    if (!from || !to) return [];
+    const reckoned = Math.abs(to.at - from.at);
+    const offMm = check.distance.mm - reckoned;
+    const allowed = TAPE_AGREES_MM + from.toleranceMm + to.toleranceMm;
+    const ok = atMost(Math.abs(offMm), allowed);
+    return [
+      {
+        checkId: check.id,
+        offMm,
+        verdict: ok ? 'ok' : 'stop',
+        says: ok
+          ? `${from.name} to ${to.name}: both measurements agree`
+          : `${from.name} to ${to.name} was measured twice and the two can’t both hold: measure the one you trust less again`,
+        sums: [
+          {
+            terms: [term('measured directly', check.distance.mm, 'length'), term('less what the other measurements make it', -reckoned, 'length')],
+            result: term('apart', Math.abs(offMm), 'length'),
+            limit: { ...term('agrees within', allowed, 'length'), relation: '≤' },
+          },
+        ],
+        source: practice,
+      },
+    ];
+  });
+}
