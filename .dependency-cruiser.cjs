@@ -7,15 +7,15 @@ const RESTS_ON = {
   layout: ['measure', 'catalog', 'model', 'codebook'],
   route: ['measure', 'catalog', 'model', 'codebook', 'layout'],
   wiring: ['measure', 'catalog', 'model', 'codebook'],
-  ledger: ['measure', 'catalog', 'model', 'codebook', 'layout', 'route', 'wiring'],
-  takeoff: ['measure', 'catalog', 'model', 'codebook', 'layout', 'route', 'wiring', 'ledger'],
-  steps: ['measure', 'catalog', 'model', 'codebook', 'layout', 'route', 'wiring', 'ledger'],
-  situation: ['measure', 'catalog', 'model', 'codebook'],
+  ledger: ['measure', 'catalog', 'model', 'codebook', 'layout', 'route', 'wiring', 'survey', 'instruments'],
+  takeoff: ['measure', 'catalog', 'model', 'codebook', 'layout', 'route', 'wiring', 'ledger', 'survey', 'instruments'],
+  steps: ['measure', 'catalog', 'model', 'codebook', 'layout', 'route', 'wiring', 'ledger', 'survey', 'instruments'],
+  situation: ['measure', 'catalog', 'model', 'codebook', 'layout', 'wiring', 'survey'],
   pocket: ['measure', 'catalog', 'model', 'codebook', 'layout'],
   instruments: ['measure', 'catalog', 'model'],
   survey: ['measure', 'catalog', 'model', 'codebook', 'layout', 'wiring', 'instruments'],
-  demo: ['measure', 'catalog', 'model', 'instruments'],
-  exchange: ['measure', 'catalog', 'model', 'codebook', 'layout', 'route', 'wiring', 'ledger', 'takeoff', 'steps'],
+  demo: ['measure', 'catalog', 'model', 'layout', 'survey', 'instruments', 'situation'],
+  exchange: ['measure', 'catalog', 'model', 'codebook', 'layout', 'route', 'wiring', 'ledger', 'takeoff', 'steps', 'survey', 'instruments'],
 };
 const spec = '\\.spec\\.ts$';
 

@@ -96,12 +96,22 @@ export function groundFaultProtection(edition: Edition, room: Room, has: Protect
 
 const ARC_FAULT_ROOMS: RoomUse[] = ['bedroom', 'living', 'study', 'dining', 'hallway', 'kitchen', 'laundry', 'closet'];
 
-/** Arc-fault protection when living-area wiring is extended by an outlet (210.12). */
-export function arcFaultProtection(edition: Edition, room: Room, has: Protections): Judged {
+/**
+ * Arc-fault protection when living-area wiring is extended by an outlet (210.12).
+ * @param addsOutlet false when an outlet is only moved or its box replaced: then the exception for under 6 ft of new wiring holds
+ */
+export function arcFaultProtection(edition: Edition, room: Room, has: Protections, addsOutlet = true): Judged {
   const source = nec(edition.slice(3), edition === 'US-2023' ? '210.12(E)' : '210.12(D)');
   if (!ARC_FAULT_ROOMS.includes(room.use))
     return { verdict: 'ok', says: `not asked for in a ${room.use.replace('-', ' ')}`, sums: [], source };
   if (has.arcFault === true) return { verdict: 'ok', says: 'the extended circuit is protected', sums: [], source };
+  if (!addsOutlet)
+    return {
+      verdict: 'note',
+      says: 'no outlet is added: not asked for while under 6 ft of wiring is new; a new receptacle in this place asks for it (406.4(D))',
+      sums: [],
+      source,
+    };
   if (has.arcFault === undefined)
     return {
       verdict: 'can’t tell',

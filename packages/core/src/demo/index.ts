@@ -1,1 +1,3 @@
 export * from './quinceStreet.js';
+export * from './jobs.js';
+export * from './hidden.js';

@@ -1,18 +1,8 @@
-/** Invented sample data: Quince Street 14 and the job Sewing corner. Nothing here is a real place or person. */
+/** Invented sample data: the house Quince Street 14, as surveyed. Nothing here is a real place or person. */
 import { feet, inches } from '../measure/index.js';
-import {
-  DEFAULT_SCHOOLS,
-  measured,
-  type Circuit,
-  type House,
-  type Job,
-  type Load,
-  type MeasuredLength,
-  type Room,
-  type Wall,
-} from '../model/index.js';
-
-const inch = (value: number, as: string): MeasuredLength => measured(inches(value), as);
+import { measured, type Circuit, type House, type Load, type Room, type Wall } from '../model/index.js';
+import { surveyed } from './walls.js';
+import { inch } from './lengths.js';
 
 const room = (id: string, name: string, use: Room['use'], waterWithin6ft?: boolean): Room => ({
   id,
@@ -26,8 +16,8 @@ const sewing = room('sewing', 'sewing room', 'bedroom', false);
 const rooms: Room[] = [
   hall,
   sewing,
-  room('study', 'study', 'study'),
-  room('parlour', 'parlour', 'living'),
+  room('study', 'study', 'study', false),
+  room('parlour', 'parlour', 'living', false),
   room('loom', 'loom room', 'workshop'),
   room('kitchen', 'kitchen', 'kitchen'),
   room('pantry', 'pantry', 'closet'),
@@ -36,7 +26,7 @@ const rooms: Room[] = [
   room('utility', 'utility room', 'utility'),
   room('basement', 'basement', 'unfinished-basement'),
   room('porch', 'porch', 'outdoors'),
-  room('studio', 'studio', 'workshop'),
+  room('studio', 'studio', 'workshop', false),
 ];
 
 const circuit = (id: string, number: string, name: string, breakerA: 15 | 20, more: Partial<Circuit> = {}): Circuit => ({
@@ -61,14 +51,22 @@ const circuits: Circuit[] = [
   circuit('c3', '3', 'kitchen B', 20, { sharedNeutral: true, commonTrip: true, reservedFor: 'kitchen-small-appliance' }),
   circuit('c2', '2', 'bath', 20, { reservedFor: 'bathroom', groundFault: 'device upstream' }),
   circuit4,
-  circuit('c5', '5', 'back bedrooms', 15),
+  circuit('c5', '5', 'back bedrooms', 15, {
+    sharedNeutral: false,
+    reservedFor: 'none',
+    groundFault: 'none',
+    arcFault: 'none',
+    lengthToSource: measured(feet(48), '48 ft'),
+    foundHow: 'breaker switched, the back rooms went dead',
+    loadsComplete: true,
+  }),
   circuit('c6', '6', 'laundry', 20, { reservedFor: 'laundry' }),
   circuit('c7', '7', 'utility and freezer', 20),
   circuit('c8', '8', 'porch and shed', 20),
   circuit('c9', '9', 'lights', 15, { reservedFor: 'none' }),
 ];
 
-const load = (id: string, name: string, watts: number, more: Partial<Load> = {}): Load => ({
+export const load = (id: string, name: string, watts: number, more: Partial<Load> = {}): Load => ({
   id,
   name,
   watts,
@@ -114,8 +112,9 @@ const wall: Wall = {
   fireRated: false,
 };
 
-const found: House['site'] = {
-  rooms,
+/** What job 1 rests on: the wall between the sewing room and the hall. */
+export const sewingFound: House['site'] = {
+  rooms: [sewing, hall],
   walls: [wall],
   boxes: [
     {
@@ -174,7 +173,7 @@ const found: House['site'] = {
     { id: 'hall-receptacle', name: 'hall receptacle', boxId: 'hall-box', kind: 'duplex-15', wiredAs: 'feed-through', condition: 'sound' },
     { id: 'sewing-window-receptacle', name: 'sewing window receptacle', boxId: 'sewing-window-box', kind: 'duplex-15', condition: 'sound' },
   ],
-  circuits,
+  circuits: circuits.filter((c) => ['c4', 'c5'].includes(c.id)),
   loads: foundLoads,
 };
 
@@ -187,83 +186,5 @@ export const quinceStreet: House = {
   unit: 'in',
   built: 1961,
   note: 'Invented sample house: single storey, basement under half of it, attic above.',
-  site: found,
+  site: surveyed({ ...sewingFound, rooms, circuits }),
 };
-
-/** New duplex in the sewing room, fed from the hall side of the same wall. Fits; with the hall heater it doesn't. */
-export const sewingCorner: Job = {
-  format: 'saddle-job',
-  version: 1,
-  id: 'sewing-corner',
-  houseId: quinceStreet.id,
-  name: 'Sewing corner',
-  situation: 'other-side',
-  edition: quinceStreet.edition,
-  unit: 'in',
-  built: quinceStreet.built,
-  sourceBoxId: 'hall-box',
-  newBoxId: 'sewing-box',
-  found: { ...found, rooms: [sewing, hall], circuits: circuits.filter((c) => ['c4', 'c5'].includes(c.id)) },
-  changes: [
-    {
-      id: 'place-sewing-box',
-      title: 'Set the sewing box',
-      do: 'place-box',
-      box: {
-        id: 'sewing-box',
-        name: 'Sewing box',
-        wallId: wall.id,
-        face: 'A',
-        place: { from: 'left-end', toward: 'right', to: 'left-edge', distance: inch(49.1875, '49 3/16'), bottom: inch(13.25, '13 1/4') },
-        kind: 'wings-1g-20',
-        gangs: 1,
-        hangsOn: 'none',
-        circuitId: 'c4',
-        supportFittings: 0,
-      },
-    },
-    {
-      id: 'run-sewing-cable',
-      title: 'Run 14-2 cable from the hall box to the sewing box',
-      do: 'run-cable',
-      cable: {
-        id: 'hall-to-sewing',
-        name: 'hall to sewing',
-        gauge: 14,
-        conductors: ['black', 'white'],
-        ground: 'bare',
-        metal: 'copper',
-        sheath: 'nonmetallic',
-        ends: [
-          { boxId: 'hall-box', label: 'Hall box', side: 'top' },
-          { boxId: 'sewing-box', label: 'Sewing box', side: 'top' },
-        ],
-        direction: 'known',
-        unbrokenIn: [],
-      },
-    },
-    {
-      id: 'sewing-receptacle',
-      title: 'New receptacle in the sewing room',
-      do: 'place-device',
-      device: { id: 'sewing-receptacle', name: 'sewing receptacle', boxId: 'sewing-box', kind: 'duplex-15', tamperResistant: true },
-    },
-    {
-      id: 'plug-sewing-machine',
-      title: 'Sewing machine',
-      do: 'plug-in',
-      load: load('sewing-machine', 'sewing machine', 85, { boxId: 'sewing-box' }),
-    },
-    {
-      id: 'plug-steam-press',
-      title: 'Steam press',
-      do: 'plug-in',
-      load: load('steam-press', 'steam press', 1100, { boxId: 'sewing-box' }),
-    },
-  ],
-  schools: DEFAULT_SCHOOLS,
-  work: { ticks: [], notes: [], values: [], proof: {} },
-};
-
-export const demoHouses: House[] = [quinceStreet];
-export const demoJobs: Job[] = [sewingCorner];

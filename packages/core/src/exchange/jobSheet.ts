@@ -92,7 +92,7 @@ export function jobSheet(job: Job, house: Pick<House, 'name'> | undefined): JobS
   const shown = findings.filter((f) => f.verdict !== 'ok' && f.verdict !== 'note');
   if (shown.length === 0) blocks.push({ kind: 'text', text: 'Nothing stands against it.' });
   for (const finding of shown) blocks.push(findingBlock(finding, job.unit));
-  for (const box of [c.source, c.target]) {
+  for (const box of c.boxes) {
     const plan = wiringPlan({ site: c.planned, box, circuit: c.circuit, schools: job.schools });
     blocks.push({ kind: 'heading', text: `Wiring of ${box.name}` });
     if (plan.refused.length || plan.missing.length) {

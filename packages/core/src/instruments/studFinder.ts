@@ -74,7 +74,8 @@ export function sweepStuds(wall: Wall, truth: HiddenTruth, sweep: Sweep): SweepR
       .filter((o) => sweep.zMm >= o.z.mm && sweep.zMm <= o.z.mm + o.height.mm)
       // what lies deep is not seen
       .filter((o) => {
-        const near = o.behindA === undefined ? finish : sweep.face === 'A' ? o.behindA.mm : wallThicknessMm(wall) - o.behindA.mm - (o.thick?.mm ?? 0);
+        const near =
+          o.behindA === undefined ? finish : sweep.face === 'A' ? o.behindA.mm : wallThicknessMm(wall) - o.behindA.mm - (o.thick?.mm ?? 0);
         return near - finish < inches(1);
       })
       .map((o) => ({ left: o.x.mm, right: o.x.mm + o.width.mm })),
@@ -106,7 +107,16 @@ export function sweepStuds(wall: Wall, truth: HiddenTruth, sweep: Sweep): SweepR
 
 export interface ScopeView {
   /** what is seen in the bay, nearest first */
-  seen: { what: Obstacle['kind'] | 'stud' | 'box'; x: number; widthMm: number; behindMm: number; known: 'seen'; zMm: number; heightMm: number; id: string }[];
+  seen: {
+    what: Obstacle['kind'] | 'stud' | 'box';
+    x: number;
+    widthMm: number;
+    behindMm: number;
+    known: 'seen';
+    zMm: number;
+    heightMm: number;
+    id: string;
+  }[];
   /** how far the bay runs to each side of the hole, mm along face A */
   leftMm: number;
   rightMm: number;
@@ -120,21 +130,53 @@ export function lookInside(wall: Wall, truth: HiddenTruth, face: FaceId, xMm: nu
   const half = wall.framing.studWidth.mm / 2;
   const into = truth.studs.find((s) => Math.abs(s - xMm) <= half);
   if (into !== undefined)
-    return { seen: [{ what: 'stud', x: into - half, widthMm: 2 * half, behindMm: finishThicknessMm(wall, face), known: 'seen', zMm: 0, heightMm: wall.height.mm, id: 'stud' }], leftMm: 0, rightMm: 0, says: 'the hole met a stud: nothing to look into' };
+    return {
+      seen: [
+        {
+          what: 'stud',
+          x: into - half,
+          widthMm: 2 * half,
+          behindMm: finishThicknessMm(wall, face),
+          known: 'seen',
+          zMm: 0,
+          heightMm: wall.height.mm,
+          id: 'stud',
+        },
+      ],
+      leftMm: 0,
+      rightMm: 0,
+      says: 'the hole met a stud: nothing to look into',
+    };
   const left = Math.max(0, ...truth.studs.filter((s) => s < xMm).map((s) => s + half));
   const right = Math.min(wall.length.mm, ...truth.studs.filter((s) => s > xMm).map((s) => s - half));
   const seen = truth.obstacles
     .filter((o) => o.x.mm < right && o.x.mm + o.width.mm > left)
     .filter((o) => Math.abs(o.z.mm + o.height.mm / 2 - zMm) < o.height.mm / 2 + inches(36))
     .map((o) => {
-      const behind = o.behindA === undefined ? finishThicknessMm(wall, face) + wall.framing.studDepth.mm / 2 : face === 'A' ? o.behindA.mm : wallThicknessMm(wall) - o.behindA.mm - (o.thick?.mm ?? 0);
-      return { what: o.kind, x: o.x.mm + byEye(), widthMm: o.width.mm, behindMm: Math.max(0, behind + byEye()), known: 'seen' as const, zMm: o.z.mm, heightMm: o.height.mm, id: o.id };
+      const behind =
+        o.behindA === undefined
+          ? finishThicknessMm(wall, face) + wall.framing.studDepth.mm / 2
+          : face === 'A'
+            ? o.behindA.mm
+            : wallThicknessMm(wall) - o.behindA.mm - (o.thick?.mm ?? 0);
+      return {
+        what: o.kind,
+        x: o.x.mm + byEye(),
+        widthMm: o.width.mm,
+        behindMm: Math.max(0, behind + byEye()),
+        known: 'seen' as const,
+        zMm: o.z.mm,
+        heightMm: o.height.mm,
+        id: o.id,
+      };
     })
     .sort((a, b) => a.behindMm - b.behindMm);
   return {
     seen,
     leftMm: xMm - left,
     rightMm: right - xMm,
-    says: seen.length ? `in the bay: ${seen.map((s) => s.what).join(', ')}` : `nothing in this bay within sight; the back of the ${wall.faces[otherFace(face)].layers[0]?.finish.replace('-', ' ') ?? 'other face'} is seen`,
+    says: seen.length
+      ? `in the bay: ${seen.map((s) => s.what).join(', ')}`
+      : `nothing in this bay within sight; the back of the ${wall.faces[otherFace(face)].layers[0]?.finish.replace('-', ' ') ?? 'other face'} is seen`,
   };
 }

@@ -21,8 +21,10 @@ export interface BoxChoiceInput {
   mount?: Schools['mount'];
 }
 
-/** Wings need this much free beside the box to swing out behind the finish (common practice). */
+/** With less than this beside the box, a wing that swings sideways meets the stud: one that swings up or down doesn't (common practice). */
 const WING_SWING_MM = inches(0.375);
+/** What is shaved off a finish beside a stud without touching the stud (common practice). */
+const INTO_STUD_MM = inches(0.0625);
 /** A box is screwed to a stud whose face lies no further off than this (common practice). */
 const AT_STUD_MM = inches(0.5);
 
@@ -38,7 +40,8 @@ function depthBehind(wall: Wall, face: FaceId, at: NonNullable<BoxChoiceInput['a
   let best = { mm: finish + wall.framing.studDepth.mm, of: 'the cavity' };
   for (const o of wall.obstacles) {
     if (o.x.mm >= at.right || o.x.mm + o.width.mm <= at.left || o.z.mm >= at.top || o.z.mm + o.height.mm <= at.bottom) continue;
-    const near = o.behindA === undefined ? undefined : face === 'A' ? o.behindA.mm : o.thick && wallThicknessMm(wall) - o.behindA.mm - o.thick.mm;
+    const near =
+      o.behindA === undefined ? undefined : face === 'A' ? o.behindA.mm : o.thick && wallThicknessMm(wall) - o.behindA.mm - o.thick.mm;
     if (near === undefined) best = { mm: Math.min(best.mm, 0), of: `a ${o.kind} of unknown depth` };
     else if (near < best.mm) best = { mm: near, of: `the ${o.kind}` };
   }
@@ -54,18 +57,20 @@ export function suitableBoxes(wall: Wall, face: FaceId, input: BoxChoiceInput): 
   const burns = layers[0] !== undefined && FINISHES[layers[0].finish].combustible;
   const behind = at && depthBehind(wall, face, at);
   const half = wall.framing.studWidth.mm / 2;
-  const studGap = at && Math.min(...studPlaces(wall).map((s) => (s.x < at.left ? at.left - s.x - half : s.x > at.right ? s.x - half - at.right : -1)));
+  const studGap =
+    at && Math.min(...studPlaces(wall).map((s) => (s.x < (at.left + at.right) / 2 ? at.left - s.x - half : s.x - half - at.right)));
   const judged = boxKinds().map((kind) => {
     const against: string[] = [];
     if (kind.gangs !== gangs) against.push(`${kind.gangs} gang, ${gangs} wanted`);
     if (kind.mounting === 'nail-on') against.push('needs open framing');
     if (kind.mounting === 'masonry' && hollow) against.push('made for masonry');
     if (kind.mounting === 'wings' && !hollow) against.push('wings need a hollow wall');
-    if (kind.mounting === 'wings' && hollow && studGap !== undefined && studGap >= 0 && studGap < WING_SWING_MM - 0.01)
-      against.push(`wings need ${printLength(WING_SWING_MM, unit)} beside the box to swing; the stud leaves ${printLength(studGap, unit)}`);
+    const beside = kind.mounting === 'wings' && hollow && studGap !== undefined && studGap < WING_SWING_MM - 0.01;
+    if (beside && studGap < -INTO_STUD_MM) against.push('the opening would be cut into a stud');
     if (kind.mounting === 'stud-screw') {
       if (wall.framing.material === 'masonry') against.push('needs a stud');
-      else if (studGap === undefined || !Number.isFinite(studGap) || studGap < 0 || studGap > AT_STUD_MM) against.push('needs a stud beside the opening');
+      else if (studGap === undefined || !Number.isFinite(studGap) || studGap < -INTO_STUD_MM || studGap > AT_STUD_MM)
+        against.push('needs a stud beside the opening');
     }
     if (kind.clampsFinishMm && (finish < kind.clampsFinishMm.min - 0.01 || finish > kind.clampsFinishMm.max + 0.01)) {
       against.push(
@@ -87,8 +92,11 @@ export function suitableBoxes(wall: Wall, face: FaceId, input: BoxChoiceInput): 
         : [
             `${spare.toFixed(2)} in³ to spare`,
             `clamps ${kind.clamps === 'none' ? 'none: staple within 8 in' : kind.clamps}`,
+            ...(beside ? [`${printLength(Math.max(0, studGap), unit)} to the stud: wings that swing up and down, not sideways`] : []),
             ...(kind.clampsFinishMm ? [`wings reach ${printLength(kind.clampsFinishMm.max, unit)}`] : []),
-            ...(kind.mounting === 'stud-screw' && screw !== undefined ? [`screws up to ${printLength(screw, unit)}, never through the stud`] : []),
+            ...(kind.mounting === 'stud-screw' && screw !== undefined
+              ? [`screws up to ${printLength(screw, unit)}, never through the stud`]
+              : []),
             ...(burns ? ['front edge flush: the finish can burn'] : []),
           ],
     };

@@ -2,7 +2,18 @@
 import { BOX_KINDS, FINISHES, nec, practice } from '../catalog/index.js';
 import { term, type Judged } from '../codebook/index.js';
 import { inches, printLength, type LengthUnit } from '../measure/index.js';
-import { alongX, boxRect, finishThicknessMm, studPlaces, wallThicknessMm, type Box, type Edition, type Schools, type Site, type Wall } from '../model/index.js';
+import {
+  alongX,
+  boxRect,
+  finishThicknessMm,
+  studPlaces,
+  wallThicknessMm,
+  type Box,
+  type Edition,
+  type Schools,
+  type Site,
+  type Wall,
+} from '../model/index.js';
 import { openingRect } from './opening.js';
 import { studSide } from './relocate.js';
 
@@ -26,7 +37,13 @@ export interface Notch {
 export function notches(box: Box, widthMm: number, heightMm: number): Notch[] {
   const kind = box.kind === 'other' ? undefined : BOX_KINDS[box.kind];
   if (!kind || kind.mounting === 'nail-on') return [];
-  const ears: Notch[] = [heightMm, -EAR.outMm].map((z) => ({ kind: 'ear', x: widthMm / 2 - EAR.wideMm / 2, z, width: EAR.wideMm, height: EAR.outMm }));
+  const ears: Notch[] = [heightMm, -EAR.outMm].map((z) => ({
+    kind: 'ear',
+    x: widthMm / 2 - EAR.wideMm / 2,
+    z,
+    width: EAR.wideMm,
+    height: EAR.outMm,
+  }));
   if (kind.mounting !== 'wings') return ears;
   // two-gang boxes carry wings on both long sides, one-gang ones on opposite corners
   const slots: Notch[] = [
@@ -37,7 +54,11 @@ export function notches(box: Box, widthMm: number, heightMm: number): Notch[] {
 }
 
 /** Blade of each saw behind the surface at the end of its stroke (common practice). */
-const STROKE_MM: Record<Schools['saw'], number> = { 'hand saw': inches(5), 'multi-tool': inches(1.25), 'rotary with depth set': inches(0.125) };
+const STROKE_MM: Record<Schools['saw'], number> = {
+  'hand saw': inches(5),
+  'multi-tool': inches(1.25),
+  'rotary with depth set': inches(0.125),
+};
 /** A blade wanders, and a hand pushes: this much around the outline counts as within reach (common practice). */
 const ASIDE_MM = inches(1);
 
@@ -56,23 +77,40 @@ const overlap = (a: { left: number; right: number; bottom: number; top: number }
 export function behindTheCut(site: Site, wall: Wall, box: Box, edition: Edition, schools: Pick<Schools, 'saw'>): Judged[] {
   const opening = openingRect(wall, box);
   const source = practice;
-  if (!opening) return [{ verdict: 'can’t tell', says: 'the box has no place on the wall', sums: [], source, ask: 'Give its distance from a reference.' }];
+  if (!opening)
+    return [
+      { verdict: 'can’t tell', says: 'the box has no place on the wall', sums: [], source, ask: 'Give its distance from a reference.' },
+    ];
   const finish = finishThicknessMm(wall, box.face);
   const reach = Math.max(finish, STROKE_MM[schools.saw]);
-  const around = { left: opening.left - ASIDE_MM, right: opening.right + ASIDE_MM, bottom: opening.bottom - ASIDE_MM, top: opening.top + ASIDE_MM };
+  const around = {
+    left: opening.left - ASIDE_MM,
+    right: opening.right + ASIDE_MM,
+    bottom: opening.bottom - ASIDE_MM,
+    top: opening.top + ASIDE_MM,
+  };
   const found: Judged[] = [];
   for (const o of wall.obstacles) {
     const rect = { left: o.x.mm, right: o.x.mm + o.width.mm, bottom: o.z.mm, top: o.z.mm + o.height.mm };
     if (!overlap(around, rect)) continue;
-    const near = o.behindA === undefined ? undefined : box.face === 'A' ? o.behindA.mm : o.thick && wallThicknessMm(wall) - o.behindA.mm - o.thick.mm;
+    const near =
+      o.behindA === undefined ? undefined : box.face === 'A' ? o.behindA.mm : o.thick && wallThicknessMm(wall) - o.behindA.mm - o.thick.mm;
     if (near === undefined) {
-      found.push({ verdict: 'stop', says: `a ${o.kind} is behind this place and how deep it lies is not known: no blade before it was seen`, sums: [], source });
+      found.push({
+        verdict: 'stop',
+        says: `a ${o.kind} is behind this place and how deep it lies is not known: no blade before it was seen`,
+        sums: [],
+        source,
+      });
       continue;
     }
     const clear = near - reach;
     found.push({
       verdict: clear > 0 ? 'caution' : 'stop',
-      says: clear > 0 ? `the ${o.kind} lies deeper than the ${schools.saw} reaches: hold the depth` : `the ${schools.saw} would reach the ${o.kind}`,
+      says:
+        clear > 0
+          ? `the ${o.kind} lies deeper than the ${schools.saw} reaches: hold the depth`
+          : `the ${schools.saw} would reach the ${o.kind}`,
       sums: [
         {
           terms: [term(`surface to the ${o.kind}`, near, 'length'), term(`less reach of the ${schools.saw}`, -reach, 'length')],
@@ -92,7 +130,10 @@ export function behindTheCut(site: Site, wall: Wall, box: Box, edition: Edition,
     const clear = back - reach;
     found.push({
       verdict: clear > 0 ? 'caution' : 'stop',
-      says: clear > 0 ? `${other.name} sits behind, on the other face: hold the depth` : `the ${schools.saw} would reach ${other.name} on the other face: its circuit must be proved dead too, and the blade kept short`,
+      says:
+        clear > 0
+          ? `${other.name} sits behind, on the other face: hold the depth`
+          : `the ${schools.saw} would reach ${other.name} on the other face: its circuit must be proved dead too, and the blade kept short`,
       sums: [
         {
           terms: [term('surface to the back of that box', back, 'length'), term(`less reach of the ${schools.saw}`, -reach, 'length')],
@@ -109,9 +150,19 @@ export function behindTheCut(site: Site, wall: Wall, box: Box, edition: Edition,
     for (const cable of site.cables) {
       const end = cable.ends.find((e) => e.boxId === own.id);
       if (!end?.side || end.side === 'back') continue;
-      const column = { left: rect.centre - inches(1.5), right: rect.centre + inches(1.5), bottom: end.side === 'bottom' ? 0 : rect.top, top: end.side === 'top' ? wall.height.mm : rect.bottom };
+      const column = {
+        left: rect.centre - inches(1.5),
+        right: rect.centre + inches(1.5),
+        bottom: end.side === 'bottom' ? 0 : rect.top,
+        top: end.side === 'top' ? wall.height.mm : rect.bottom,
+      };
       if ((end.side === 'top' || end.side === 'bottom') && overlap(around, column))
-        found.push({ verdict: 'stop', says: `${cable.name} runs ${end.side === 'top' ? 'up' : 'down'} here from ${own.name}: look before any blade`, sums: [], source });
+        found.push({
+          verdict: 'stop',
+          says: `${cable.name} runs ${end.side === 'top' ? 'up' : 'down'} here from ${own.name}: look before any blade`,
+          sums: [],
+          source,
+        });
     }
   }
   if (wall.framing.material !== 'masonry' && !wall.bayLooked)
@@ -122,7 +173,13 @@ export function behindTheCut(site: Site, wall: Wall, box: Box, edition: Edition,
       source,
       ask: 'Drill a small hole inside the outline, look in with a scope or feel with a bent wire, on this side; and look on the other face for what sits there.',
     });
-  if (found.length === 0) found.push({ verdict: 'ok', says: 'nothing is known within the saw’s reach on either face, and the bay was looked into', sums: [], source: nec(edition.slice(3), '110.12') });
+  if (found.length === 0)
+    found.push({
+      verdict: 'ok',
+      says: 'nothing is known within the saw’s reach on either face, and the bay was looked into',
+      sums: [],
+      source: nec(edition.slice(3), '110.12'),
+    });
   return found;
 }
 
@@ -138,7 +195,10 @@ export function cutPlan(site: Site, wall: Wall, box: Box, edition: Edition, scho
   const nearest =
     opening &&
     studPlaces(wall)
-      .map((s) => ({ toward: (s.x > (opening.left + opening.right) / 2) === (alongX(box.face, 'right') > 0) ? 'right' : 'left', away: Math.min(Math.abs(s.x - opening.left), Math.abs(s.x - opening.right)) }))
+      .map((s) => ({
+        toward: s.x > (opening.left + opening.right) / 2 === alongX(box.face, 'right') > 0 ? 'right' : 'left',
+        away: Math.min(Math.abs(s.x - opening.left), Math.abs(s.x - opening.right)),
+      }))
       .sort((a, b) => a.away - b.away)[0];
   const toward = side === 'left' || side === 'right' ? side : (nearest?.toward ?? 'left');
   const onStud = kind?.mounting === 'stud-screw';
@@ -146,10 +206,20 @@ export function cutPlan(site: Site, wall: Wall, box: Box, edition: Edition, scho
     ? `a diagonal cut that starts ${say(inches(1))} from where the stud should be and stops on it: it gives the true lower corner`
     : `a short slanting cut in the middle of the outline, toward the ${toward} where the nearest stud is: if the blade stops, nothing is lost`;
   const order = masonry
-    ? ['set the drill to the depth of the box', 'drill a row of holes along the outline', 'chisel from the middle outward', 'try the box for flush and level before any mortar']
+    ? [
+        'set the drill to the depth of the box',
+        'drill a row of holes along the outline',
+        'chisel from the middle outward',
+        'try the box for flush and level before any mortar',
+      ]
     : [
         'tape round the outline, level the top edge, draw with the box’s own ears as a guide',
-        ...(lath ? ['score the plaster along the outline with a knife, several passes', 'leave the middle lath whole until the last cut: it keeps the plaster from breaking'] : []),
+        ...(lath
+          ? [
+              'score the plaster along the outline with a knife, several passes',
+              'leave the middle lath whole until the last cut: it keeps the plaster from breaking',
+            ]
+          : []),
         firstCut,
         'bottom edge, then top edge',
         `the long edge away from the stud (${toward === 'left' ? 'right' : 'left'})`,
@@ -164,12 +234,28 @@ export function cutPlan(site: Site, wall: Wall, box: Box, edition: Edition, scho
 export function openingFit(wall: Wall, box: Box, edition: Edition): Judged {
   const source = nec(edition.slice(3), '314.21');
   const [rect, opening] = [boxRect(wall, box), openingRect(wall, box)];
-  if (!rect || !opening) return { verdict: 'can’t tell', says: 'the box has no place on the wall', sums: [], source, ask: 'Give its distance from a reference.' };
-  const gap = Math.max((opening.right - opening.left - (rect.right - rect.left)) / 2, (opening.top - opening.bottom - (rect.top - rect.bottom)) / 2);
+  if (!rect || !opening)
+    return {
+      verdict: 'can’t tell',
+      says: 'the box has no place on the wall',
+      sums: [],
+      source,
+      ask: 'Give its distance from a reference.',
+    };
+  const gap = Math.max(
+    (opening.right - opening.left - (rect.right - rect.left)) / 2,
+    (opening.top - opening.bottom - (rect.top - rect.bottom)) / 2,
+  );
   return {
     verdict: 'note',
     says: 'snug: a tight hole can be shaved, a wide one must be filled',
-    sums: [{ terms: [], result: term('gap round the box as laid out', gap, 'length'), limit: { ...term('gap to be filled beyond', GAP_LIMIT_MM, 'length'), relation: '≤' } }],
+    sums: [
+      {
+        terms: [],
+        result: term('gap round the box as laid out', gap, 'length'),
+        limit: { ...term('gap to be filled beyond', GAP_LIMIT_MM, 'length'), relation: '≤' },
+      },
+    ],
     source,
   };
 }

@@ -8,7 +8,20 @@ import { boxRect, placeOriginX, studPlaces, type Box, type FaceId, type Site, ty
 import { marksFor, openingRect } from './opening.js';
 
 export type ShapeKind =
-  'wall' | 'plate' | 'stud' | 'stud-guess' | 'fixture' | 'door' | 'window' | 'base' | 'obstacle' | 'cover' | 'box' | 'ghost-box' | 'opening' | 'reference';
+  | 'wall'
+  | 'plate'
+  | 'stud'
+  | 'stud-guess'
+  | 'fixture'
+  | 'door'
+  | 'window'
+  | 'base'
+  | 'obstacle'
+  | 'cover'
+  | 'box'
+  | 'ghost-box'
+  | 'opening'
+  | 'reference';
 export interface ElevationShape {
   id: string;
   kind: ShapeKind;
@@ -80,7 +93,16 @@ export function elevation(input: ElevationInput): Elevation {
     add('top-plate', 'plate', 0, height.mm - 2 * plate, length.mm, 2 * plate, 'behind', 'double top plate');
     for (const stud of studPlaces(wall)) {
       const guessed = stud.known === 'guessed' || stud.known === 'assumed';
-      add(stud.id, guessed ? 'stud-guess' : 'stud', Math.max(0, stud.x - plate / 2), plate, plate, height.mm - 3 * plate, 'behind', guessed ? 'stud?' : 'stud');
+      add(
+        stud.id,
+        guessed ? 'stud-guess' : 'stud',
+        Math.max(0, stud.x - plate / 2),
+        plate,
+        plate,
+        height.mm - 3 * plate,
+        'behind',
+        guessed ? 'stud?' : 'stud',
+      );
     }
   }
   const base = wall.faces[face].baseHeight;

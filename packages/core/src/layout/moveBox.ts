@@ -1,6 +1,17 @@
 /** Where a box goes when it is dragged or nudged: always to a mark that a tape has, never below the floor or behind its reference. */
+import { BOX_KINDS, type BoxKindId } from '../catalog/index.js';
 import { inches, snapToTape, type LengthUnit } from '../measure/index.js';
-import { alongX, boxCentreX, distanceForCentre, type Box, type MeasuredLength, type Place, type Wall } from '../model/index.js';
+import {
+  alongX,
+  boxBody,
+  boxCentreX,
+  boxRect,
+  distanceForCentre,
+  type Box,
+  type MeasuredLength,
+  type Place,
+  type Wall,
+} from '../model/index.js';
 
 const mark = (mm: number, unit: LengthUnit): MeasuredLength => ({ mm: Math.max(0, snapToTape(mm, unit)), known: 'measured' });
 
@@ -23,4 +34,37 @@ export function draggedPlace(wall: Wall, box: Box, rightMm: number, upMm: number
 export function nudgedPlace(place: Place, key: 'distance' | 'bottom', direction: 1 | -1, big: boolean, unit: LengthUnit): Place {
   const step = unit === 'in' ? inches(big ? 1 : 1 / 16) : big ? 25 : 1;
   return { ...place, [key]: mark(place[key].mm + direction * step, unit) };
+}
+
+/**
+ * A box of another kind in the same place: same bottom, sizes of the new kind. The edge at the stud stays where it is, so that
+ * the opening grows away from the stud; a box held by wings keeps its centre line.
+ * @param stays edge of the body that stays, seen from its face; the side it hangs on when not given
+ */
+export function withKind(wall: Wall, box: Box, kindId: BoxKindId, stays?: 'left' | 'right' | 'centre'): Box {
+  const kind = BOX_KINDS[kindId];
+  const before = boxRect(wall, box);
+  const bare: Box = {
+    ...box,
+    kind: kindId,
+    gangs: kind.gangs,
+    volumeIn3: undefined,
+    width: undefined,
+    height: undefined,
+    depth: undefined,
+    clamps: undefined,
+    material: undefined,
+    hangsOn: kind.mounting === 'wings' ? 'none' : box.hangsOn,
+    supportFittings: 0,
+    condition: 'sound',
+  };
+  if (!before) return bare;
+  const half = boxBody(bare).widthMm / 2;
+  const side = stays ?? (box.hangsOn === 'left' || box.hangsOn === 'right' ? box.hangsOn : 'centre');
+  const studAt = side === 'centre' ? 0 : alongX(box.face, side);
+  const centre = studAt > 0 ? before.right - half : studAt < 0 ? before.left + half : before.centre;
+  const distance = distanceForCentre(wall, bare, centre);
+  return distance === undefined
+    ? bare
+    : { ...bare, place: { ...bare.place, distance: { mm: Math.round(distance * 10_000) / 10_000, known: bare.place.distance.known } } };
 }

@@ -79,7 +79,16 @@ function squared(hole: OpeningRect, after: OpeningRect | undefined, studs: numbe
 
 export function patchPlan(input: PatchInput): PatchPlan {
   const pieces = leftover(input.before, input.after)
-    .filter((hole) => !(input.plate && hole.left >= input.plate.left && hole.right <= input.plate.right && hole.bottom >= input.plate.bottom && hole.top <= input.plate.top))
+    .filter(
+      (hole) =>
+        !(
+          input.plate &&
+          hole.left >= input.plate.left &&
+          hole.right <= input.plate.right &&
+          hole.bottom >= input.plate.bottom &&
+          hole.top <= input.plate.top
+        ),
+    )
     .map((hole) => squared(hole, input.after, input.studs));
   const battens = pieces.reduce((n, p) => n + (p.onStud ? 1 : 2), 0);
   const screws = pieces.length * 4 + battens * 2;
@@ -93,12 +102,28 @@ export function patchPlan(input: PatchInput): PatchPlan {
   const sums: Sum[] = pieces.flatMap(({ hole, piece, onStud }): Sum[] => [
     { terms: [], result: term('hole to close, width', hole.right - hole.left, 'length') },
     { terms: [], result: term('hole to close, height', hole.top - hole.bottom, 'length') },
-    ...(onStud ? [{ terms: [term('hole', hole.right - hole.left, 'length'), term('out to the middle of the stud', piece.right - piece.left - (hole.right - hole.left), 'length')], result: term('piece, width', piece.right - piece.left, 'length') }] : []),
+    ...(onStud
+      ? [
+          {
+            terms: [
+              term('hole', hole.right - hole.left, 'length'),
+              term('out to the middle of the stud', piece.right - piece.left - (hole.right - hole.left), 'length'),
+            ],
+            result: term('piece, width', piece.right - piece.left, 'length'),
+          },
+        ]
+      : []),
   ]);
   if (pieces.length)
     sums.push(
-      { terms: [product('corners of each piece', pieces.length, 4, 'count'), product('each batten', battens, 2, 'count')], result: term('screws', screws, 'count') },
-      { terms: coatsMm2.map((a, i) => term(`coat ${i + 1}, ${['2', '4 1/2', '7'][i]} in past the joint`, in2(a), 'in²')), result: term('coated in all', in2(coatsMm2.reduce((s, a) => s + a, 0)), 'in²') },
+      {
+        terms: [product('corners of each piece', pieces.length, 4, 'count'), product('each batten', battens, 2, 'count')],
+        result: term('screws', screws, 'count'),
+      },
+      {
+        terms: coatsMm2.map((a, i) => term(`coat ${i + 1}, ${['2', '4 1/2', '7'][i]} in past the joint`, in2(a), 'in²')),
+        result: term('coated in all', in2(coatsMm2.reduce((s, a) => s + a, 0)), 'in²'),
+      },
     );
   return {
     pieces,
@@ -118,4 +143,5 @@ export function patchPlan(input: PatchInput): PatchPlan {
 }
 
 /** Area of what is left, mm². */
-export const leftoverArea = (before: OpeningRect, after: OpeningRect | undefined): number => leftover(before, after).reduce((s, r) => s + area(r), 0);
+export const leftoverArea = (before: OpeningRect, after: OpeningRect | undefined): number =>
+  leftover(before, after).reduce((s, r) => s + area(r), 0);

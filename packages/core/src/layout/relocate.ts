@@ -67,7 +67,11 @@ export function relocationReach(input: RelocationInput): Judged & { newFreeMm: n
   const sum: Sum = {
     terms: [
       term('free now', cable.freeMm, 'length'),
-      term(change >= 0 ? `gained: ${cable.name} comes from the ${cable.side}` : `lost: ${cable.name} comes from the ${cable.side}`, change, 'length'),
+      term(
+        change >= 0 ? `gained: ${cable.name} comes from the ${cable.side}` : `lost: ${cable.name} comes from the ${cable.side}`,
+        change,
+        'length',
+      ),
     ],
     result: term('free in the moved box', newFreeMm, 'length'),
     limit: { ...term('needed', input.neededMm, 'length'), relation: '≥' },
@@ -128,7 +132,15 @@ export function enlarging(wall: Wall, box: Box, addedGangs: number): Judged & { 
       toward: undefined,
     };
   const opening = openingRect(wall, box);
-  if (!opening) return { verdict: 'can’t tell', says: 'the box has no place on the wall', sums: [], source, ask: 'Give its distance from a reference.', toward: undefined };
+  if (!opening)
+    return {
+      verdict: 'can’t tell',
+      says: 'the box has no place on the wall',
+      sums: [],
+      source,
+      ask: 'Give its distance from a reference.',
+      toward: undefined,
+    };
   const half = wall.framing.studWidth.mm / 2;
   const room = (toward: 'left' | 'right'): number => {
     const along = alongX(box.face, toward);

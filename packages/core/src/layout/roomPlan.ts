@@ -33,7 +33,12 @@ const STEP: readonly Point[] = [
 const turned = (heading: Heading, turn: RoomSide['turn']): Heading => ((heading + (turn === 'right' ? 1 : 3)) % 4) as Heading;
 
 /** Walks round: start point of every side and the end of the last. */
-function walk(lengths: number[], turns: RoomSide['turn'][], start: Point = { x: 0, y: 0 }, heading: Heading = 0): { corners: Point[]; headings: Heading[] } {
+function walk(
+  lengths: number[],
+  turns: RoomSide['turn'][],
+  start: Point = { x: 0, y: 0 },
+  heading: Heading = 0,
+): { corners: Point[]; headings: Heading[] } {
   const corners = [start];
   const headings: Heading[] = [];
   let at = start;
@@ -82,7 +87,9 @@ function planFrom(site: Site, room: Room, sides: RoomSide[], start: Point, headi
     heading,
   );
   const end = corners.at(-1)!;
-  const middle = corners.slice(0, -1).reduce((sum, c) => ({ x: sum.x + c.x / sides.length, y: sum.y + c.y / sides.length }), { x: 0, y: 0 });
+  const middle = corners
+    .slice(0, -1)
+    .reduce((sum, c) => ({ x: sum.x + c.x / sides.length, y: sum.y + c.y / sides.length }), { x: 0, y: 0 });
   return {
     room,
     sides: sides.map((s, i) => ({ roomId: room.id, wallId: s.wallId, face: s.face, from: corners[i]!, to: corners[i + 1]! })),

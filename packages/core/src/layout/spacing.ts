@@ -59,7 +59,10 @@ export function uncovered(space: Pick<WallSpace, 'length' | 'ring'>, places: num
     if (!ring) return all;
     return [...all, { from: p - reachMm - length, to: p + reachMm - length }, { from: p - reachMm + length, to: p + reachMm + length }];
   });
-  return without(length, covered.filter((s) => s.to > 0 && s.from < length).map((s) => ({ from: Math.max(0, s.from), to: Math.min(length, s.to) })));
+  return without(
+    length,
+    covered.filter((s) => s.to > 0 && s.from < length).map((s) => ({ from: Math.max(0, s.from), to: Math.min(length, s.to) })),
+  );
 }
 
 /** All grid places where a box can stand. */
@@ -131,7 +134,10 @@ export function fewestReceptacles(space: WallSpace, rule: SpacingRule, gridMm = 
       rule.reachMm,
     );
     const back = (p: number) => (p + cut) % length;
-    return { added: result.added.map(back), unreachable: result.unreachable.map((s) => ({ from: back(s.from), to: back(s.from) + s.to - s.from })) };
+    return {
+      added: result.added.map(back),
+      unreachable: result.unreachable.map((s) => ({ from: back(s.from), to: back(s.from) + s.to - s.from })),
+    };
   };
   const gaps = uncovered(space, space.existing, rule.reachMm);
   if (gaps.length === 0) return { added: [], unreachable: [] };
@@ -213,7 +219,10 @@ const CLEAR_MM = inches(2.25 / 2 + 0.125);
 function blockedOn({ wall, face }: StripWall): Span[] {
   const half = wall.framing.studWidth.mm / 2 + CLEAR_MM;
   const studs = studPlaces(wall).map((s) => ({ from: onFace(wall, face, s.x) - half, to: onFace(wall, face, s.x) + half }));
-  const things = [...wall.obstacles.map((o) => ({ x: o.x.mm, width: o.width.mm, z: o.z.mm })), ...wall.openings.map((o) => ({ x: o.x.mm, width: o.width.mm, z: o.z.mm }))]
+  const things = [
+    ...wall.obstacles.map((o) => ({ x: o.x.mm, width: o.width.mm, z: o.z.mm })),
+    ...wall.openings.map((o) => ({ x: o.x.mm, width: o.width.mm, z: o.z.mm })),
+  ]
     .filter((o) => o.z < inches(18))
     .map((o) => spanOnFace(wall, face, o.x, o.width))
     .map((s) => ({ from: s.from - CLEAR_MM, to: s.to + CLEAR_MM }));
@@ -249,7 +258,10 @@ function spacesOf(ribbon: Ribbon, rule: SpacingRule): WallSpace[] {
     parts.shift();
     parts[parts.length - 1] = { from: last.from, to: last.to + first.to };
   }
-  const allowed = without(ribbon.length, ribbon.blocked.map((b) => ({ from: Math.max(0, b.from), to: Math.min(ribbon.length, b.to) })));
+  const allowed = without(
+    ribbon.length,
+    ribbon.blocked.map((b) => ({ from: Math.max(0, b.from), to: Math.min(ribbon.length, b.to) })),
+  );
   const wrapped = (spans: Span[]) => [...spans, ...spans.map((s) => ({ from: s.from + ribbon.length, to: s.to + ribbon.length }))];
   return parts
     .filter((p) => p.to - p.from >= rule.leastMm - EPSILON)
@@ -257,7 +269,9 @@ function spacesOf(ribbon: Ribbon, rule: SpacingRule): WallSpace[] {
       start: p.from,
       length: p.to - p.from,
       ring: ribbon.loop && ribbon.breaks.length === 0,
-      existing: [...ribbon.boxes, ...ribbon.boxes.map((b) => b + ribbon.length)].filter((b) => b >= p.from && b <= p.to).map((b) => b - p.from),
+      existing: [...ribbon.boxes, ...ribbon.boxes.map((b) => b + ribbon.length)]
+        .filter((b) => b >= p.from && b <= p.to)
+        .map((b) => b - p.from),
       allowed: wrapped(allowed)
         .map((a) => ({ from: Math.max(0, a.from - p.from), to: Math.min(p.to, a.to) - p.from }))
         .filter((a) => a.to > a.from),
@@ -271,9 +285,14 @@ function spacesOf(ribbon: Ribbon, rule: SpacingRule): WallSpace[] {
 export function roomSpacing(site: Site, room: Room, edition: Edition, gridMm = GRID_MM): RoomSpacing {
   const strip = unfolded(site, room);
   const lengthMm = strip.reduce((sum, s) => sum + s.wall.length.mm, 0);
-  const onStrip = (s: StripWall, span: Span): Span => ({ from: s.start + Math.max(0, span.from), to: s.start + Math.min(s.wall.length.mm, span.to) });
+  const onStrip = (s: StripWall, span: Span): Span => ({
+    from: s.start + Math.max(0, span.from),
+    to: s.start + Math.min(s.wall.length.mm, span.to),
+  });
   const breaks = strip.flatMap((s) => [
-    ...s.wall.openings.filter((o) => o.kind === 'door' || o.z.mm < inches(1)).map((o) => onStrip(s, spanOnFace(s.wall, s.face, o.x.mm, o.width.mm))),
+    ...s.wall.openings
+      .filter((o) => o.kind === 'door' || o.z.mm < inches(1))
+      .map((o) => onStrip(s, spanOnFace(s.wall, s.face, o.x.mm, o.width.mm))),
     ...(s.wall.fixtures ?? [])
       .filter((f) => f.face === s.face && ['base-cabinet', 'furniture'].includes(f.kind) && f.z.mm < inches(6))
       .map((f) => onStrip(s, spanOnFace(s.wall, s.face, f.x.mm, f.width.mm))),
@@ -298,7 +317,13 @@ export function roomSpacing(site: Site, room: Room, edition: Edition, gridMm = G
 function spacingJudged(room: Room, strip: StripWall[], spaces: RoomSpacing['spaces'], edition: Edition): Judged {
   const source = nec(edition.slice(3), '210.52(A)');
   if (strip.length < 3)
-    return { verdict: 'can’t tell', says: `the walls of the ${room.name} were not entered`, sums: [], source, ask: 'Walk round the room and type its wall lengths.' };
+    return {
+      verdict: 'can’t tell',
+      says: `the walls of the ${room.name} were not entered`,
+      sums: [],
+      source,
+      ask: 'Walk round the room and type its wall lengths.',
+    };
   const missing = spaces.reduce((sum, s) => sum + s.uncovered.reduce((part, u) => part + u.to - u.from, 0), 0);
   const added = spaces.reduce((sum, s) => sum + s.coverage.added.length, 0);
   const unreachable = spaces.some((s) => s.coverage.unreachable.length);
@@ -307,10 +332,18 @@ function spacingJudged(room: Room, strip: StripWall[], spaces: RoomSpacing['spac
       term(`wall space ${i + 1}, unbroken`, s.length, 'length'),
       term('of it within 6 ft of a receptacle', -(s.length - s.uncovered.reduce((part, u) => part + u.to - u.from, 0)), 'length'),
     ],
-    result: term('not reached', s.uncovered.reduce((part, u) => part + u.to - u.from, 0), 'length'),
+    result: term(
+      'not reached',
+      s.uncovered.reduce((part, u) => part + u.to - u.from, 0),
+      'length',
+    ),
     limit: { ...term('at most', 0, 'length'), relation: '≤' as const },
   }));
-  if (added) sums.push({ terms: [product('one receptacle reaches 6 ft to each side', 2, WALL_RULE.reachMm, 'length')], result: term('receptacles to add at least', added, 'count') });
+  if (added)
+    sums.push({
+      terms: [product('one receptacle reaches 6 ft to each side', 2, WALL_RULE.reachMm, 'length')],
+      result: term('receptacles to add at least', added, 'count'),
+    });
   const ok = missing < 1;
   return {
     verdict: ok ? 'ok' : 'caution',
@@ -323,7 +356,12 @@ function spacingJudged(room: Room, strip: StripWall[], spaces: RoomSpacing['spac
 }
 
 /** Counters of one face: spaces of 12 in and more, no point further than 24 in from a receptacle above the counter. */
-export function counterSpacing(site: Site, wall: Wall, face: FaceId, gridMm = GRID_MM): { counterId: string; topMm: number; space: WallSpace; uncovered: Span[]; coverage: Coverage }[] {
+export function counterSpacing(
+  site: Site,
+  wall: Wall,
+  face: FaceId,
+  gridMm = GRID_MM,
+): { counterId: string; topMm: number; space: WallSpace; uncovered: Span[]; coverage: Coverage }[] {
   return (wall.fixtures ?? [])
     .filter((f) => f.kind === 'counter' && f.face === face && f.width.mm >= COUNTER_RULE.leastMm)
     .map((counter) => {
@@ -338,12 +376,22 @@ export function counterSpacing(site: Site, wall: Wall, face: FaceId, gridMm = GR
           return at >= span.from && at <= span.to ? [at - span.from] : [];
         });
       const half = wall.framing.studWidth.mm / 2 + CLEAR_MM;
-      const windows = wall.openings.map((o) => spanOnFace(wall, face, o.x.mm, o.width.mm)).map((s) => ({ from: s.from - CLEAR_MM, to: s.to + CLEAR_MM }));
+      const windows = wall.openings
+        .map((o) => spanOnFace(wall, face, o.x.mm, o.width.mm))
+        .map((s) => ({ from: s.from - CLEAR_MM, to: s.to + CLEAR_MM }));
       const studs = studPlaces(wall).map((s) => ({ from: onFace(wall, face, s.x) - half, to: onFace(wall, face, s.x) + half }));
       const length = span.to - span.from;
-      const blocked = [...studs, ...windows].map((b) => ({ from: Math.max(0, b.from - span.from), to: Math.min(length, b.to - span.from) })).filter((b) => b.to > b.from);
+      const blocked = [...studs, ...windows]
+        .map((b) => ({ from: Math.max(0, b.from - span.from), to: Math.min(length, b.to - span.from) }))
+        .filter((b) => b.to > b.from);
       const space: WallSpace = { start: span.from, length, ring: false, existing, allowed: without(length, blocked) };
-      return { counterId: counter.id, topMm, space, uncovered: uncovered(space, existing, COUNTER_RULE.reachMm), coverage: fewestReceptacles(space, COUNTER_RULE, gridMm) };
+      return {
+        counterId: counter.id,
+        topMm,
+        space,
+        uncovered: uncovered(space, existing, COUNTER_RULE.reachMm),
+        coverage: fewestReceptacles(space, COUNTER_RULE, gridMm),
+      };
     });
 }
 

@@ -34,7 +34,14 @@ function checkBar(x: number, y: number, unit: LengthUnit): TemplateShape[] {
     { kind: 'line', stroke: 'check', x1: x, y1: y, x2: x + length, y2: y },
     { kind: 'line', stroke: 'check', x1: x, y1: y - 3, x2: x, y2: y + 3 },
     { kind: 'line', stroke: 'check', x1: x + length, y1: y - 3, x2: x + length, y2: y + 3 },
-    { kind: 'text', x: x + 3, y: y - 2, size: 3.4, text: `this bar is exactly ${unit === 'in' ? '4 in' : '100 mm'}: measure it before cutting`, anchor: 'start' },
+    {
+      kind: 'text',
+      x: x + 3,
+      y: y - 2,
+      size: 3.4,
+      text: `this bar is exactly ${unit === 'in' ? '4 in' : '100 mm'}: measure it before cutting`,
+      anchor: 'start',
+    },
   ];
 }
 
@@ -67,9 +74,18 @@ export function openingTemplate(input: OpeningTemplateInput): Template {
   const oy = words + 18;
   const shapes: TemplateShape[] = [];
   const flip = (x: number, w = 0): number => (mirrored ? widthMm - x - w : x);
-  const line = (stroke: TemplateStroke, x1: number, y1: number, x2: number, y2: number) => shapes.push({ kind: 'line', stroke, x1: flip(x1), y1, x2: flip(x2), y2 });
+  const line = (stroke: TemplateStroke, x1: number, y1: number, x2: number, y2: number) =>
+    shapes.push({ kind: 'line', stroke, x1: flip(x1), y1, x2: flip(x2), y2 });
   shapes.push({ kind: 'rect', stroke: 'cut', x: flip(ox, width), y: oy, width, height });
-  for (const n of notches(box, width, height)) shapes.push({ kind: 'rect', stroke: 'ear', x: flip(ox + n.x, n.width), y: oy + height - n.z - n.height, width: n.width, height: n.height });
+  for (const n of notches(box, width, height))
+    shapes.push({
+      kind: 'rect',
+      stroke: 'ear',
+      x: flip(ox + n.x, n.width),
+      y: oy + height - n.z - n.height,
+      width: n.width,
+      height: n.height,
+    });
   line('level', ox - side + 8, oy + height / 2, ox + width + side - 8, oy + height / 2);
   line('centre', ox + width / 2, oy - 12, ox + width / 2, oy + height + 12);
   line('floor-line', ox - side + 8, oy + height, ox + width + side - 8, oy + height);
@@ -81,11 +97,22 @@ export function openingTemplate(input: OpeningTemplateInput): Template {
       if (x > -side + 4 && x < width + side - 4) line('stud', ox + x, oy - 8, ox + x, oy + height + 8);
     }
   }
-  const text = (x: number, y: number, size: number, words: string, anchor: 'start' | 'middle' = 'start') => shapes.push({ kind: 'text', x, y, size, text: words, anchor });
+  const text = (x: number, y: number, size: number, words: string, anchor: 'start' | 'middle' = 'start') =>
+    shapes.push({ kind: 'text', x, y, size, text: words, anchor });
   const kind = box.kind === 'other' ? 'box as measured' : BOX_KINDS[box.kind].name;
   text(MARGIN, 9, 4.4, `${box.name}: ${kind}`);
-  text(MARGIN, 9 + 4.4 * LEADING, 3.4, mirrored ? `mirrored: to trace from behind the ${input.roomName} face` : `hold to the ${input.roomName} face`);
-  text(MARGIN, 9 + 4.4 * LEADING + 3.4 * LEADING, 3.4, `opening ${printMark(width, unit)} × ${printMark(height, unit)}, cut on the inside of the line`);
+  text(
+    MARGIN,
+    9 + 4.4 * LEADING,
+    3.4,
+    mirrored ? `mirrored: to trace from behind the ${input.roomName} face` : `hold to the ${input.roomName} face`,
+  );
+  text(
+    MARGIN,
+    9 + 4.4 * LEADING + 3.4 * LEADING,
+    3.4,
+    `opening ${printMark(width, unit)} × ${printMark(height, unit)}, cut on the inside of the line`,
+  );
   text(widthMm / 2, oy + height / 2 - 2, 5, '↑ up', 'middle');
   text(widthMm / 2, oy + height - 2, 3.2, `box bottom ${printMark(box.place.bottom.mm, unit)} above the finished floor`, 'middle');
   shapes.push(...checkBar(MARGIN, heightMm - 7, unit));
@@ -112,7 +139,10 @@ const PLY_MM = inches(0.5);
  */
 export function heightJig(bottomMm: number, floorToAddMm: number, finishMm: number, boxDepthMm: number, unit: LengthUnit): Jig {
   const leg = bottomMm + floorToAddMm - PLY_MM;
-  if (!(leg > 0)) throw new RangeError(`heightJig: a box bottom at ${printMark(bottomMm, unit)} leaves no leg under the shelf; it needs more than 1/2 in`);
+  if (!(leg > 0))
+    throw new RangeError(
+      `heightJig: a box bottom at ${printMark(bottomMm, unit)} leaves no leg under the shelf; it needs more than 1/2 in`,
+    );
   const wide = inches(1.5);
   const pieces: JigPiece[] = [
     { name: 'leg', lengthMm: leg, widthMm: wide, thickMm: PLY_MM, count: 1 },
@@ -124,8 +154,22 @@ export function heightJig(bottomMm: number, floorToAddMm: number, finishMm: numb
   const shapes: TemplateShape[] = [
     { kind: 'rect', stroke: 'cut', x: MARGIN, y: 20 + PLY_MM, width: wide, height: leg },
     { kind: 'rect', stroke: 'cut', x: MARGIN, y: 20, width: Math.min(widthMm - 2 * MARGIN, boxDepthMm + wide), height: PLY_MM },
-    { kind: 'text', x: MARGIN, y: 9, size: 4.4, text: `Jig: box bottom ${printMark(bottomMm, unit)}${floorToAddMm ? ` above a floor still to be laid (${printMark(floorToAddMm, unit)})` : ''}`, anchor: 'start' },
-    { kind: 'text', x: MARGIN, y: 15, size: 3.4, text: `lip ${printMark(finishMm, unit)} in front of the stud; shelf ½ in plywood, side view`.replace('½', '1/2'), anchor: 'start' },
+    {
+      kind: 'text',
+      x: MARGIN,
+      y: 9,
+      size: 4.4,
+      text: `Jig: box bottom ${printMark(bottomMm, unit)}${floorToAddMm ? ` above a floor still to be laid (${printMark(floorToAddMm, unit)})` : ''}`,
+      anchor: 'start',
+    },
+    {
+      kind: 'text',
+      x: MARGIN,
+      y: 15,
+      size: 3.4,
+      text: `lip ${printMark(finishMm, unit)} in front of the stud; shelf ½ in plywood, side view`.replace('½', '1/2'),
+      anchor: 'start',
+    },
     { kind: 'text', x: MARGIN + wide + 4, y: 20 + PLY_MM + leg / 2, size: 3.6, text: `leg ${printMark(leg, unit)}  ↑ up`, anchor: 'start' },
     ...checkBar(MARGIN, heightMm - 7, unit),
   ];
@@ -171,7 +215,17 @@ export function tiles(template: Pick<Template, 'widthMm' | 'heightMm'>, paper: P
       const y = row * stepY;
       const width = Math.min(room.width, template.widthMm - x);
       const height = Math.min(room.height, template.heightMm - y);
-      list.push({ column, row, columns, rows, x, y, width, height, crosses: crosses.filter((c) => c.x >= x && c.x <= x + width && c.y >= y && c.y <= y + height) });
+      list.push({
+        column,
+        row,
+        columns,
+        rows,
+        x,
+        y,
+        width,
+        height,
+        crosses: crosses.filter((c) => c.x >= x && c.x <= x + width && c.y >= y && c.y <= y + height),
+      });
     }
   return list;
 }

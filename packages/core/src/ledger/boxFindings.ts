@@ -1,5 +1,5 @@
 /** The two boxes: what they hold, where they sit, what they would run into. */
-import { BOX_KINDS, DEVICE_KINDS, FINISHES, practice } from '../catalog/index.js';
+import { DEVICE_KINDS, FINISHES, nec, practice } from '../catalog/index.js';
 import { freeConductor, securing, setback, sheathInside, sheathBySchool, term, type Judged } from '../codebook/index.js';
 import {
   accessibleReach,
@@ -16,42 +16,24 @@ import {
   studsBetween,
   suitableBoxes,
   surroundings,
+  withKind,
 } from '../layout/index.js';
 import { inches, printLength } from '../measure/index.js';
-import { alongX, boxBody, boxCentreX, boxRect, distanceForCentre, type Box, type Finding, type Remedy } from '../model/index.js';
-import { boxClamps, boxMaterial, cablesIn, devicesIn, fillOf, sheathToOpening, wiringPlan } from '../wiring/index.js';
+import {
+  boxBody,
+  boxCentreX,
+  boxRect,
+  distanceForCentre,
+  type Box,
+  type Change,
+  type Finding,
+  type Fixture,
+  type JobEdit,
+  type Remedy,
+} from '../model/index.js';
+import { judgeBox } from '../survey/index.js';
+import { boxClamps, boxMaterial, cableKind, cablesIn, devicesIn, fillOf, sheathToOpening, wiringPlan } from '../wiring/index.js';
 import { OLD_FREE_ENDS, editNewBox, finding, put, remedy, type JobContext } from './context.js';
-
-/**
- * A box of another kind in the same place: same bottom, sizes of the new kind. The edge at the stud stays where it is, so that
- * the opening grows away from the stud; a box held by wings keeps its centre line.
- */
-export function asKind(c: JobContext, box: Box, kindId: keyof typeof BOX_KINDS): Box {
-  const kind = BOX_KINDS[kindId];
-  const before = boxRect(c.wall, box);
-  const bare: Box = {
-    ...box,
-    kind: kindId,
-    gangs: kind.gangs,
-    volumeIn3: undefined,
-    width: undefined,
-    height: undefined,
-    depth: undefined,
-    clamps: undefined,
-    material: undefined,
-    hangsOn: kind.mounting === 'wings' ? 'none' : box.hangsOn,
-    supportFittings: 0,
-    condition: 'sound',
-  };
-  if (!before) return bare;
-  const half = boxBody(bare).widthMm / 2;
-  const studAt = box.hangsOn === 'left' || box.hangsOn === 'right' ? alongX(box.face, box.hangsOn) : 0;
-  const centre = studAt > 0 ? before.right - half : studAt < 0 ? before.left + half : before.centre;
-  const distance = distanceForCentre(c.wall, bare, centre);
-  return distance === undefined
-    ? bare
-    : { ...bare, place: { ...bare.place, distance: { mm: distance, known: bare.place.distance.known } } };
-}
 
 function fillFinding(c: JobContext, box: Box, which: 'source' | 'target'): Finding {
   const judged = fillOf(c.planned, box, c.job.edition);
@@ -72,7 +54,7 @@ function fillFinding(c: JobContext, box: Box, which: 'source' | 'target'): Findi
     for (const g of gangs) {
       const best = suitableBoxes(c.wall, box.face, { gangs: g, neededIn3: fill.neededIn3, unit: c.job.unit }).find((s) => s.fits);
       if (!best) continue;
-      const next = asKind(c, box, best.kind.id);
+      const next = withKind(c.wall, box, best.kind.id);
       const withIt = fillOf({ ...c.planned, boxes: c.planned.boxes.map((b) => (b.id === box.id ? next : b)) }, next, c.job.edition);
       if (withIt.verdict !== 'ok') continue;
       const edit =
@@ -224,7 +206,9 @@ function kindFinding(c: JobContext): Finding {
   const all = suitableBoxes(wall, target.face, { gangs: target.gangs, neededIn3: needed, unit: job.unit });
   const own = all.find((s) => s.kind.id === target.kind);
   const better = all.filter((s) => s.fits && s.kind.id !== target.kind).slice(0, 2);
-  const remedies = better.map((s) => remedy(`kind-${s.kind.id}`, `Use ${s.kind.name}`, ...editNewBox(job, asKind(c, target, s.kind.id))));
+  const remedies = better.map((s) =>
+    remedy(`kind-${s.kind.id}`, `Use ${s.kind.name}`, ...editNewBox(job, withKind(c.wall, target, s.kind.id))),
+  );
   const judged: Judged = !own
     ? {
         verdict: 'can’t tell',
@@ -261,17 +245,29 @@ function routeFindings(c: JobContext): Finding[] {
             }
           : between.length === 0
             ? { verdict: 'ok', says: 'no stud stands between them', sums: [], source: practice }
-            : {
-                verdict: 'stop',
-                says: `${between.length === 1 ? 'a stud stands' : `${between.length} studs stand`} between them: the cable can’t be fished straight across; choose a place in the source box’s bay`,
-                sums: [
-                  {
-                    terms: between.map((x) => term('stud centre from the left end of face A', x, 'length')),
-                    result: term('studs to cross', between.length, 'count'),
-                  },
-                ],
-                source: practice,
-              },
+            : c.job.situation === 'same-wall'
+              ? {
+                  verdict: 'caution',
+                  says: `${between.length === 1 ? 'one stud has' : `${between.length} studs have`} to be crossed: an opening at each, ${c.wall.framing.material === 'metal' ? 'a bushing in every hole before the cable' : 'the hole in the middle of the stud, 1 1/4 in from both faces or a plate'}`,
+                  sums: [
+                    {
+                      terms: between.map((x) => term('stud centre from the left end of face A', x, 'length')),
+                      result: term('studs to cross', between.length, 'count'),
+                    },
+                  ],
+                  source: practice,
+                }
+              : {
+                  verdict: 'stop',
+                  says: `${between.length === 1 ? 'a stud stands' : `${between.length} studs stand`} between them: the cable can’t be fished straight across; choose a place in the source box’s bay`,
+                  sums: [
+                    {
+                      terms: between.map((x) => term('stud centre from the left end of face A', x, 'length')),
+                      result: term('studs to cross', between.length, 'count'),
+                    },
+                  ],
+                  source: practice,
+                },
         sameBayRemedy(c),
       ),
     );
@@ -354,9 +350,11 @@ function sameBayRemedy(c: JobContext): Remedy[] {
 function clampRemedies(c: JobContext, box: Box): Remedy[] {
   const isTarget = box.id === c.target.id;
   const needed = fillOf(c.planned, box, c.job.edition).neededIn3;
-  const best = suitableBoxes(c.wall, box.face, { gangs: box.gangs, neededIn3: needed, unit: c.job.unit }).find((s) => s.fits && s.kind.clamps !== 'none');
+  const best = suitableBoxes(c.wall, box.face, { gangs: box.gangs, neededIn3: needed, unit: c.job.unit }).find(
+    (s) => s.fits && s.kind.clamps !== 'none',
+  );
   if (!best) return [];
-  const next = asKind(c, box, best.kind.id);
+  const next = withKind(c.wall, box, best.kind.id);
   return [
     remedy(
       `clamp-${best.kind.id}`,
@@ -378,15 +376,17 @@ function clampRemedies(c: JobContext, box: Box): Remedy[] {
 
 function wireFindings(c: JobContext): Finding[] {
   const findings: Finding[] = [];
-  for (const [which, box] of [
+  const both = [
     ['source', c.source],
     ['target', c.target],
-  ] as const) {
+  ] as const;
+  const moved = c.inPlace && c.job.changes.some((x) => x.do === 'replace-box');
+  for (const [which, box] of c.inPlace ? both.slice(0, 1) : both) {
     const opening = openingRect(c.wall, box);
     const width = opening ? opening.right - opening.left : boxBody(box).widthMm;
     const height = opening ? opening.top - opening.bottom : boxBody(box).heightMm;
     const reach = sheathToOpening(box, c.job.schools);
-    for (const { cable, end, farLabel } of cablesIn(c.planned, box.id)) {
+    for (const { cable, end, farLabel } of moved ? [] : cablesIn(c.planned, box.id)) {
       const isNew = cable.id === c.newCable?.id;
       const title = `Free ends in ${box.name}, cable to ${farLabel}`;
       const leave = c.freeEnds[which]?.leaveMm;
@@ -417,15 +417,16 @@ function wireFindings(c: JobContext): Finding[] {
           ]),
         );
     }
-    findings.push(
-      finding(
-        'sheath',
-        box.id,
-        'wire',
-        `Sheath in ${box.name}, new cable`,
-        sheathInside(c.job.edition, sheathBySchool(c.job.schools.sheath)),
-      ),
-    );
+    if (!c.inPlace)
+      findings.push(
+        finding(
+          'sheath',
+          box.id,
+          'wire',
+          `Sheath in ${box.name}, new cable`,
+          sheathInside(c.job.edition, sheathBySchool(c.job.schools.sheath)),
+        ),
+      );
     const plan = wiringPlan({ site: c.planned, box, circuit: c.circuit, schools: c.job.schools });
     if (plan.refused.length)
       findings.push(
@@ -447,7 +448,7 @@ function wireFindings(c: JobContext): Finding[] {
         }),
       );
     const topLayer = c.wall.faces[box.face].layers[0];
-    if (topLayer && which === 'target')
+    if (topLayer && (which === 'target' || c.inPlace))
       findings.push(
         finding(
           'setback',
@@ -498,7 +499,7 @@ function assumedValues(c: JobContext): Finding {
   look('wall height', wall.height);
   look('stud depth', wall.framing.studDepth);
   look('stud spacing', wall.framing.spacing);
-  for (const face of ['A', 'B'] as const)
+  for (const face of new Set(c.boxes.map((b) => b.face)))
     for (const layer of wall.faces[face].layers)
       look(
         `${FINISHES[layer.finish].name} on the side of ${c.planned.rooms.find((r) => r.id === wall.faces[face].roomId)?.name ?? face}`,
@@ -545,14 +546,133 @@ function dust(c: JobContext): Finding {
   return finding('dust', c.wall.id, 'survey', title, { verdict: 'ok', says: `built ${c.job.built}`, sums: [], source });
 }
 
+/** Stage where each judgement of a wall is settled; the others belong to the box. */
+const STAGE_OF: Record<string, Finding['stage']> = { 'stud-side': 'survey', obstacles: 'survey' };
+/** Judged by the ledger's own rules, with their remedies. */
+const OWN_RULES = new Set(['fill', 'setback']);
+
+/** The old box stays as a junction box under a blank plate, and feeds the outlet at its new place: the way out when a cable doesn't reach. */
+function asJunction(c: JobContext): JobEdit[] {
+  const devices = devicesIn(c.planned, c.target.id);
+  const old = cablesIn(c.job.found, c.target.id)[0]?.cable;
+  if (!old || devices.length !== 1) return [];
+  const box: Box = {
+    ...c.target,
+    id: `${c.target.id}-new`.slice(0, 40),
+    name: `${c.target.name}, new place`.slice(0, 120),
+    hangsOn: 'none',
+  };
+  const kept = c.job.changes.flatMap((x): Change[] => {
+    if (x.do === 'plug-in') return [{ ...x, load: x.load.boxId === c.target.id ? { ...x.load, boxId: box.id } : x.load }];
+    return x.do === 'alter-circuit' || x.do === 'unplug' ? [x] : [];
+  });
+  return [
+    {
+      op: 'replan',
+      situation: 'same-wall',
+      newBoxId: box.id,
+      changes: [
+        { id: 'keep-junction', title: `Blank plate on ${c.source.name}`.slice(0, 120), do: 'remove-device', deviceId: devices[0]!.id },
+        { id: 'place-new-box', title: `Set ${box.name}`.slice(0, 120), do: 'place-box', box },
+        {
+          id: 'run-new-cable',
+          title: `Run ${cableKind(old)} from the old box`,
+          do: 'run-cable',
+          cable: {
+            ...old,
+            id: 'cable-new',
+            name: 'new cable',
+            ground: 'bare',
+            metal: 'copper',
+            sheath: 'nonmetallic',
+            direction: 'known',
+            unbrokenIn: [],
+            length: undefined,
+            ends: [
+              { boxId: c.source.id, label: c.source.name },
+              { boxId: box.id, label: box.name },
+            ],
+          },
+        },
+        {
+          id: 'place-new-device',
+          title: 'Receptacle at the new place',
+          do: 'place-device',
+          device: {
+            id: `${box.id}-device`.slice(0, 40),
+            name: 'receptacle, new place',
+            boxId: box.id,
+            kind: devices[0]!.kind,
+            tamperResistant: true,
+          },
+        },
+        ...kept,
+      ],
+    },
+  ];
+}
+
+/** A box that stays without a device: its plate, and whether one can still get at it (314.29). */
+function junctionFindings(c: JobContext): Finding[] {
+  if (c.inPlace || devicesIn(c.planned, c.source.id).length > 0) return [];
+  const covering = (c.wall.fixtures ?? []).filter((f) => f.face === c.source.face && covers(c.wall, c.source, f));
+  const source = nec(c.job.edition.slice(3), '314.29');
+  return [
+    finding('junction-reach', c.source.id, 'box', `${c.source.name} stays as a junction box`, {
+      verdict: 'caution',
+      says: covering.length
+        ? `behind the ${covering.map((f) => f.kind.replace('-', ' ')).join(' and the ')}: cut it out there, with a box extension and a blank plate in sight; it must stay reachable`
+        : 'blank plate on it, and it stays reachable: never papered, tiled or boarded over',
+      sums: [],
+      source,
+    }),
+  ];
+}
+const covers = (wall: JobContext['wall'], box: Box, f: Fixture): boolean => {
+  const rect = boxRect(wall, box);
+  return (
+    rect !== undefined && f.x.mm < rect.right && f.x.mm + f.width.mm > rect.left && f.z.mm < rect.top && f.z.mm + f.height.mm > rect.bottom
+  );
+};
+
+/** A box that is moved, enlarged or replaced, by the judgements of the wall; a cure becomes a remedy of the plan. */
+function inPlaceFindings(c: JobContext): Finding[] {
+  const change = c.job.changes.find((x) => x.do === 'replace-box' && x.boxId === c.target.id);
+  const judged = judgeBox({
+    site: c.planned,
+    found: c.job.found,
+    wall: c.wall,
+    boxId: c.target.id,
+    edition: c.job.edition,
+    schools: c.job.schools,
+    unit: c.job.unit,
+  });
+  return judged.findings
+    .filter((f) => !OWN_RULES.has(f.rule))
+    .map((f) =>
+      finding(f.rule, c.target.id, STAGE_OF[f.rule] ?? 'box', f.title, f.judged, [
+        ...(f.cure && change?.do === 'replace-box' ? [remedy(f.rule, f.cure.title, put({ ...change, box: f.cure.box }))] : []),
+        ...(f.rule.startsWith('reach-') && f.judged.verdict === 'stop'
+          ? [remedy('junction', 'Keep the old box as a junction box and feed the new place from it', ...asJunction(c))].filter(
+              (r) => r.edits.length > 0,
+            )
+          : []),
+      ]),
+    );
+}
+
 /** Boxes, their places, the cable between them and the free ends. */
-export const boxFindings = (c: JobContext): Finding[] => [
-  fillFinding(c, c.source, 'source'),
-  fillFinding(c, c.target, 'target'),
-  kindFinding(c),
-  ...placeFindings(c),
-  ...routeFindings(c),
-  ...wireFindings(c),
-  assumedValues(c),
-  dust(c),
-];
+export const boxFindings = (c: JobContext): Finding[] =>
+  c.inPlace
+    ? [fillFinding(c, c.target, 'source'), ...inPlaceFindings(c), ...wireFindings(c), assumedValues(c), dust(c)]
+    : [
+        fillFinding(c, c.source, 'source'),
+        fillFinding(c, c.target, 'target'),
+        kindFinding(c),
+        ...placeFindings(c),
+        ...junctionFindings(c),
+        ...routeFindings(c),
+        ...wireFindings(c),
+        assumedValues(c),
+        dust(c),
+      ];

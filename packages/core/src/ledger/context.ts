@@ -4,6 +4,7 @@ import { freeConductorLength, freeEndBySchool, sheathBySchool, type Judged } fro
 import { openingRect, studsBetween } from '../layout/index.js';
 import {
   boxRect,
+  isInPlace,
   plannedSite,
   wallThicknessMm,
   type Box,
@@ -30,6 +31,9 @@ export interface JobContext {
   sourceFound: Box;
   target: Box;
   wall: Wall;
+  /** the boxes the work touches: the old and the new one, or the one that is moved, enlarged or replaced */
+  boxes: Box[];
+  inPlace: boolean;
   /** room of the new outlet */
   room: Room;
   sourceRoom: Room;
@@ -61,7 +65,8 @@ export function jobContext(job: Job): JobContext {
   const source = byId(planned.boxes, job.sourceBoxId);
   const target = byId(planned.boxes, job.newBoxId);
   const wall = byId(planned.walls, target.wallId);
-  const newCable = planned.cables.find((c) => c.ends.some((e) => e.boxId === target.id));
+  const there = new Set(job.found.cables.map((c) => c.id));
+  const newCable = planned.cables.find((c) => !there.has(c.id) && c.ends.some((e) => e.boxId === target.id));
   const freeEnds = { source: freeEnd(job, wall, source), target: freeEnd(job, wall, target) };
   return {
     job,
@@ -75,6 +80,8 @@ export function jobContext(job: Job): JobContext {
     circuit: planned.circuits.find((circuit) => circuit.id === source.circuitId),
     newCable,
     newDevice: devicesIn(planned, target.id)[0],
+    inPlace: isInPlace(job),
+    boxes: isInPlace(job) ? [target] : [source, target],
     run: newCable && runOf(job, wall, source, target, freeEnds),
     freeEnds,
   };

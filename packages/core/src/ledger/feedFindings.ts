@@ -20,6 +20,9 @@ import type { Circuit, Device, Finding, Load } from '../model/index.js';
 import { cablesIn, devicesIn } from '../wiring/index.js';
 import { changeFor, finding, put, remedy, type JobContext } from './context.js';
 
+/** Whether the plan ends with more outlets than were found; a box that is moved or replaced has as many. */
+const addsOutlet = (c: JobContext): boolean =>
+  !c.inPlace || devicesIn(c.planned, c.target.id).length > devicesIn(c.job.found, c.target.id).length;
 const onCircuit = (c: JobContext): Load[] => c.planned.loads.filter((l) => l.circuitId === c.circuit?.id);
 const newLoads = (c: JobContext): Load[] => c.planned.loads.filter((l) => l.boxId === c.target.id);
 
@@ -68,7 +71,7 @@ function loadFindings(c: JobContext, circuit: Circuit): Finding[] {
       );
     }
   }
-  if (newLoads(c).length === 0) {
+  if (newLoads(c).length === 0 && addsOutlet(c)) {
     findings.push(
       finding('need', c.target.id, 'need', 'What will be plugged in', {
         verdict: 'can’t tell',
@@ -98,7 +101,7 @@ function dropFinding(c: JobContext, circuit: Circuit): Finding {
       'how far the source box is from the panel along the cable was not noted',
       'Estimate the cable from the panel to the source box: up or down, along, and down again.',
     );
-  if (!homeGauge || !c.newCable || !c.run)
+  if (!homeGauge || (!c.inPlace && (!c.newCable || !c.run)))
     return unknown(
       'the cable to the source box or the new one is not described',
       'Note the gauge in the source box and the depth of both boxes.',
@@ -111,12 +114,16 @@ function dropFinding(c: JobContext, circuit: Circuit): Finding {
       lengthFt: toFeet(circuit.lengthToSource.mm),
       currentA: amps(onCircuit(c)),
     },
-    {
-      label: `${c.source.name} to ${c.target.name}, ${printAwg(c.newCable.gauge)}, new loads`,
-      gauge: c.newCable.gauge,
-      lengthFt: toFeet(c.run.runMm),
-      currentA: amps(newLoads(c)),
-    },
+    ...(c.newCable && c.run
+      ? [
+          {
+            label: `${c.source.name} to ${c.target.name}, ${printAwg(c.newCable.gauge)}, new loads`,
+            gauge: c.newCable.gauge,
+            lengthFt: toFeet(c.run.runMm),
+            currentA: amps(newLoads(c)),
+          },
+        ]
+      : []),
   ]);
   return finding('voltage-drop', c.target.id, 'feed', title, judged);
 }
@@ -258,7 +265,7 @@ function deviceFindings(c: JobContext, circuit: Circuit | undefined, device: Dev
       groundFaultProtection(edition, c.room, has),
       swap('ground-fault', 'Use a ground-fault receptacle', { kind: rating === 20 ? 'ground-fault-20' : 'ground-fault-15' }),
     ),
-    finding('arc-fault', device.id, 'feed', 'Arc-fault protection', arcFaultProtection(edition, c.room, has), [
+    finding('arc-fault', device.id, 'feed', 'Arc-fault protection', arcFaultProtection(edition, c.room, has, addsOutlet(c)), [
       ...alter('arc-fault-breaker', `Arc-fault breaker on circuit ${circuit?.number ?? ''}`.trim(), 'breaker'),
       ...alter('arc-fault-first', 'Arc-fault receptacle as the first outlet of the circuit', 'device upstream'),
     ]),
@@ -320,9 +327,10 @@ export function feedFindings(c: JobContext): Finding[] {
     );
   } else {
     findings.push(...loadFindings(c, circuit), dropFinding(c, circuit));
-    findings.push(
-      finding('may-tap', circuit.id, 'feed', `May circuit ${circuit.number} be extended`, mayTap(c.job.edition, circuit, c.room)),
-    );
+    if (addsOutlet(c))
+      findings.push(
+        finding('may-tap', circuit.id, 'feed', `May circuit ${circuit.number} be extended`, mayTap(c.job.edition, circuit, c.room)),
+      );
     findings.push(finding('shared-neutral', circuit.id, 'feed', 'Shared neutral', sharedNeutral(c, circuit)));
   }
   findings.push(...conductorFindings(c, circuit));

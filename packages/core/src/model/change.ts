@@ -13,6 +13,8 @@ export const Change = z.discriminatedUnion('do', [
   /** a found box gives way to another of the same place and name */
   z.strictObject({ ...base, do: z.literal('replace-box'), boxId: Id, box: Box }),
   z.strictObject({ ...base, do: z.literal('replace-device'), deviceId: Id, device: Device }),
+  /** the box stays behind as a junction box under a blank plate */
+  z.strictObject({ ...base, do: z.literal('remove-device'), deviceId: Id }),
   z.strictObject({ ...base, do: z.literal('plug-in'), load: Load }),
   z.strictObject({ ...base, do: z.literal('unplug'), loadId: Id }),
   /** protection or breaker of a circuit as it will be */
@@ -45,6 +47,8 @@ export function applyChange(site: Site, change: Change): Site {
       return site.devices.some((d) => d.id === change.deviceId)
         ? { ...site, devices: site.devices.map((d) => (d.id === change.deviceId ? { ...change.device, id: d.id } : d)) }
         : site;
+    case 'remove-device':
+      return { ...site, devices: site.devices.filter((d) => d.id !== change.deviceId) };
     case 'plug-in':
       return { ...site, loads: put(site.loads, change.load) };
     case 'unplug':

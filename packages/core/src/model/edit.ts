@@ -21,6 +21,8 @@ export function applyEdit(job: Job, edit: JobEdit): Job {
       return putChange(job, edit.change);
     case 'drop-change':
       return { ...job, changes: job.changes.filter((c) => c.id !== edit.changeId) };
+    case 'replan':
+      return { ...job, situation: edit.situation, newBoxId: edit.newBoxId, changes: edit.changes };
     case 'set-schools':
       return { ...job, schools: { ...job.schools, ...edit.schools } };
   }

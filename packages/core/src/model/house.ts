@@ -57,9 +57,13 @@ export const Work = z.strictObject({
 export type Work = z.infer<typeof Work>;
 export type StepValue = z.infer<typeof StepValue>;
 
-export const SITUATIONS = ['other-side'] as const;
+export const SITUATIONS = ['other-side', 'same-wall', 'raise', 'enlarge', 'replace'] as const;
 export const SITUATION_WORDS: Record<(typeof SITUATIONS)[number], string> = {
   'other-side': 'new outlet, fed from the other side of the same wall',
+  'same-wall': 'new outlet, fed from a box on the same face',
+  raise: 'outlet moved up, down or sideways',
+  enlarge: 'box made larger for more outlets',
+  replace: 'worn box replaced in its place',
 };
 
 export const Job = z.strictObject({
@@ -82,3 +86,6 @@ export const Job = z.strictObject({
   work: Work,
 });
 export type Job = z.infer<typeof Job>;
+
+/** Whether the work stays at one box that is there already: moved, enlarged or replaced. */
+export const isInPlace = (job: Pick<Job, 'sourceBoxId' | 'newBoxId'>): boolean => job.sourceBoxId === job.newBoxId;

@@ -107,15 +107,7 @@ export const Opening = z.strictObject({
 });
 export type Opening = z.infer<typeof Opening>;
 
-export const FIXTURE_KINDS = [
-  'cap-trim',
-  'wainscot',
-  'counter',
-  'backsplash',
-  'base-cabinet',
-  'wall-cabinet',
-  'furniture',
-] as const;
+export const FIXTURE_KINDS = ['cap-trim', 'wainscot', 'counter', 'backsplash', 'base-cabinet', 'wall-cabinet', 'furniture'] as const;
 /** What stands on or at one face and can't be moved aside: trim, wainscot, counters, cabinets, fixed furniture. */
 export const Fixture = z.strictObject({
   id: Id,

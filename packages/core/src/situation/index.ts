@@ -1,1 +1,2 @@
 export * from './otherSide.js';
+export * from './fromBox.js';

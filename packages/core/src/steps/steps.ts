@@ -5,6 +5,7 @@ import { jobContext, OLD_FREE_ENDS, type JobContext } from '../ledger/index.js';
 import { marksFor } from '../layout/index.js';
 import { inches, printLength } from '../measure/index.js';
 import type { Job } from '../model/index.js';
+import { judgeBox } from '../survey/index.js';
 import { devicesIn, wiringPlan } from '../wiring/index.js';
 import { PRACTICE_MM } from '../route/index.js';
 
@@ -369,13 +370,119 @@ export function stepsOf(job: Job): Step[] {
         : [],
     },
   );
+  if (c.inPlace) return inOrder([prepare, ...inPlaceSteps(c)]);
   const tailFirst = job.schools.outage === 'new side first' && !cutNeedsDead(c);
   const drafts = tailFirst
     ? [prepare, markOut(c), cut(c), ...newSide(c, true), ...off(c), ...sourceSide(c, true), ...finish(c)]
     : job.schools.outage === 'off at the start'
       ? [prepare, ...off(c), markOut(c), { ...cut(c), needsDead: true }, ...sourceOpenThenNew(c), ...finish(c)]
       : [prepare, markOut(c), ...off(c), cut(c), ...sourceOpenThenNew(c), ...finish(c)];
-  return drafts.map((draft, i) => ({ ...draft, after: i === 0 ? [] : [drafts[i - 1]!.id] }));
+  return inOrder(drafts);
+}
+
+const inOrder = (drafts: Draft[]): Step[] => drafts.map((draft, i) => ({ ...draft, after: i === 0 ? [] : [drafts[i - 1]!.id] }));
+
+const COATS = ['first', 'second', 'third'];
+
+/** A box that is moved, enlarged or replaced: everything at the old box, so the circuit is dead before it is opened. */
+function inPlaceSteps(c: JobContext): Draft[] {
+  const { job } = c;
+  const judged = judgeBox({
+    site: c.planned,
+    found: job.found,
+    wall: c.wall,
+    boxId: c.target.id,
+    edition: job.edition,
+    schools: job.schools,
+    unit: job.unit,
+  });
+  const say = (mm: number) => printLength(mm, job.unit);
+  const moved = judged.move !== undefined && (Math.abs(judged.move.upMm) > 0.5 || Math.abs(judged.move.sidewaysMm) > 0.5);
+  const cuts = moved || (judged.move?.enlarged ?? 0) > 0;
+  const [open] = sourceSide(c, false);
+  const wire = sourceSide(c, false).find((s) => s.id === 'wire-source')!;
+  const boxChanges = job.changes.filter((x) => x.do === 'replace-box').map((x) => x.id);
+  const deviceChanges = job.changes.filter((x) => x.do === 'place-device' || x.do === 'replace-device').map((x) => x.id);
+  const drafts: Draft[] = [];
+  if (cuts) drafts.push(markOut(c));
+  drafts.push(...off(c), open!);
+  drafts.push(
+    step(
+      'free-box',
+      `Free the old box${job.schools.oldBox === 'out' ? ' and take it out' : ''}`,
+      20,
+      [
+        'Loosen the clamps first and draw the cables out of the box; tuck their ends aside, capped.',
+        'Cut the nails between box and stud, or unscrew it; watch the cables with every blade.',
+        job.schools.oldBox === 'out'
+          ? 'Take the box out through its opening.'
+          : 'Push the freed box aside in the bay, clear of the cables.',
+      ],
+      { needsDead: true, alters: true, cautions: ['Keep a spare box at hand: an old one often does not survive.'] },
+    ),
+  );
+  if (cuts)
+    drafts.push(
+      step(
+        'cut-opening',
+        'Look inside, then cut',
+        25,
+        [
+          ...judged.cut.order.map((line) => line.charAt(0).toUpperCase() + line.slice(1) + '.'),
+          `Depth: no further than ${say(judged.cut.depthMm)} from the surface.`,
+        ],
+        {
+          needsDead: true,
+          alters: true,
+          cautions: [
+            'Eye protection, and a mask for old paint and compound.',
+            ...judged.cut.behind.filter((b) => b.verdict !== 'ok').map((b) => `${b.says}.`),
+          ],
+        },
+      ),
+    );
+  drafts.push(
+    step(
+      'set-new-box',
+      `Set ${c.target.name}`,
+      20,
+      [
+        'Cables in first, clamped snug: they no longer slide by hand, no more.',
+        'Box flush with the finish and level; wings or screws tightened by hand.',
+      ],
+      {
+        needsDead: true,
+        alters: true,
+        changeIds: boxChanges,
+        asks: [free('free-source-set', c.target.name, c.freeEnds.target?.neededMm, job.edition)],
+      },
+    ),
+    { ...wire, title: `Strip and connect in ${c.target.name}`, asks: [], changeIds: deviceChanges },
+    ...finish(c).filter((s) => s.id !== 'record'),
+  );
+  if (judged.patch?.pieces.length) {
+    const wait =
+      job.schools.compound === 'setting, same day'
+        ? 'Let it set (about 20 to 30 minutes) before the next coat.'
+        : 'Let it dry overnight before the next coat.';
+    drafts.push(
+      step('patch', 'Close the old opening', 30, [
+        ...judged.patch.pieces.map(
+          ({ piece, onStud }) =>
+            `Piece ${say(piece.right - piece.left)} wide, ${say(piece.top - piece.bottom)} high${onStud ? ', squared out to the middle of the stud' : ''}.`,
+        ),
+        `${judged.patch.battens} ${judged.patch.battens === 1 ? 'batten' : 'battens'} behind, glued and screwed; ${judged.patch.screws} screws in all, heads just under the paper.`,
+      ]),
+      ...COATS.map((coat, i) =>
+        step(`coat-${i + 1}`, `Compound, ${coat} coat`, 20, [
+          `To ${['2', '4 1/2', '7'][i]} in past the joint, thin.`,
+          i < 2 ? wait : 'When dry: sand 120 grit, dust off, prime, paint; plate on only when the paint is dry.',
+        ]),
+      ),
+    );
+  }
+  drafts.push(finish(c).find((s) => s.id === 'record')!);
+  return drafts;
 }
 
 function sourceOpenThenNew(c: JobContext): Draft[] {

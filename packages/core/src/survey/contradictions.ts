@@ -8,7 +8,12 @@ import { thingById } from './things.js';
 /** A tape hooked twice by a careful person agrees within this (common practice). */
 export const TAPE_AGREES_MM = inches(0.125);
 
-function coordinate(site: Site, wall: Wall, anchor: Anchor, axis: CheckMeasure['axis']): { at: number; name: string; toleranceMm: number } | undefined {
+function coordinate(
+  site: Site,
+  wall: Wall,
+  anchor: Anchor,
+  axis: CheckMeasure['axis'],
+): { at: number; name: string; toleranceMm: number } | undefined {
   switch (anchor.thing) {
     case 'left-end':
       return axis === 'along' ? { at: 0, name: 'left end', toleranceMm: 0 } : undefined;
@@ -23,8 +28,22 @@ function coordinate(site: Site, wall: Wall, anchor: Anchor, axis: CheckMeasure['
   if (!thing) return undefined;
   const edge = anchor.edge ?? (axis === 'along' ? 'left' : 'bottom');
   const at =
-    edge === 'left' ? thing.left : edge === 'right' ? thing.right : edge === 'bottom' ? thing.bottom : edge === 'top' ? thing.top : axis === 'along' ? (thing.left + thing.right) / 2 : (thing.bottom + thing.top) / 2;
-  return { at, name: `${thing.name}, ${edge}`, toleranceMm: thing.known === 'scanned' ? inches(0.25) : thing.known === 'assumed' || thing.known === 'guessed' ? inches(1) : 0 };
+    edge === 'left'
+      ? thing.left
+      : edge === 'right'
+        ? thing.right
+        : edge === 'bottom'
+          ? thing.bottom
+          : edge === 'top'
+            ? thing.top
+            : axis === 'along'
+              ? (thing.left + thing.right) / 2
+              : (thing.bottom + thing.top) / 2;
+  return {
+    at,
+    name: `${thing.name}, ${edge}`,
+    toleranceMm: thing.known === 'scanned' ? inches(0.25) : thing.known === 'assumed' || thing.known === 'guessed' ? inches(1) : 0,
+  };
 }
 
 export interface Contradiction extends Judged {
@@ -53,7 +72,10 @@ export function contradictions(site: Site, wall: Wall): Contradiction[] {
           : `${from.name} to ${to.name} was measured twice and the two can’t both hold: measure the one you trust less again`,
         sums: [
           {
-            terms: [term('measured directly', check.distance.mm, 'length'), term('less what the other measurements make it', -reckoned, 'length')],
+            terms: [
+              term('measured directly', check.distance.mm, 'length'),
+              term('less what the other measurements make it', -reckoned, 'length'),
+            ],
             result: term('apart', Math.abs(offMm), 'length'),
             limit: { ...term('agrees within', allowed, 'length'), relation: '≤' },
           },

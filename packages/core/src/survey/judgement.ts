@@ -7,6 +7,7 @@ import {
   cutPlan,
   enlarging,
   heightMatch,
+  leftover,
   longestScrewMm,
   neededFree,
   obstacleCollision,
@@ -25,7 +26,20 @@ import {
   type PatchPlan,
 } from '../layout/index.js';
 import { inches, type LengthUnit } from '../measure/index.js';
-import { boxBody, boxRect, studPlaces, type Box, type Edition, type Fixture, type MeasuredLength, type Room, type Schools, type Site, type Sum, type Wall } from '../model/index.js';
+import {
+  boxBody,
+  boxRect,
+  studPlaces,
+  type Box,
+  type Edition,
+  type Fixture,
+  type MeasuredLength,
+  type Room,
+  type Schools,
+  type Site,
+  type Sum,
+  type Wall,
+} from '../model/index.js';
 import { cablesIn, fillOf, sheathToOpening } from '../wiring/index.js';
 import { contradictions } from './contradictions.js';
 import { fixtureName } from './things.js';
@@ -74,7 +88,10 @@ const atPlate = (wall: Wall, box: Box, f: Fixture): boolean => {
   return plate !== undefined && f.face === box.face && f.x.mm < plate.right && f.x.mm + f.width.mm > plate.left;
 };
 
-const withBottom = (box: Box, mm: number): Box => ({ ...box, place: { ...box.place, bottom: { mm, known: 'measured' } satisfies MeasuredLength } });
+const withBottom = (box: Box, mm: number): Box => ({
+  ...box,
+  place: { ...box.place, bottom: { mm, known: 'measured' } satisfies MeasuredLength },
+});
 
 /** The height that the room and what stands at the wall ask for, worked as a sum. */
 export function suggestedBottom(site: Site, wall: Wall, box: Box, schools: Schools): { bottomMm: number; sum: Sum; why: string } {
@@ -104,18 +121,31 @@ export function suggestedBottom(site: Site, wall: Wall, box: Box, schools: Schoo
   const add = room?.floorToAdd?.mm ?? 0;
   if (schools.height === 'match existing' && others.length) {
     const most = mostCommon(others);
-    return { bottomMm: most + add, why: 'level with the room’s boxes', sum: { terms: [term('the room’s box bottom', most, 'length'), ...(add ? [term('floor still to be laid', add, 'length')] : [])], result: term('floor to box bottom', most + add, 'length') } };
+    return {
+      bottomMm: most + add,
+      why: 'level with the room’s boxes',
+      sum: {
+        terms: [term('the room’s box bottom', most, 'length'), ...(add ? [term('floor still to be laid', add, 'length')] : [])],
+        result: term('floor to box bottom', most + add, 'length'),
+      },
+    };
   }
   return {
     bottomMm: PREFERRED_BOTTOM_MM + add,
     why: 'your preferred height',
-    sum: { terms: [term('preferred height', PREFERRED_BOTTOM_MM, 'length'), ...(add ? [term('floor still to be laid', add, 'length')] : [])], result: term('floor to box bottom', PREFERRED_BOTTOM_MM + add, 'length') },
+    sum: {
+      terms: [term('preferred height', PREFERRED_BOTTOM_MM, 'length'), ...(add ? [term('floor still to be laid', add, 'length')] : [])],
+      result: term('floor to box bottom', PREFERRED_BOTTOM_MM + add, 'length'),
+    },
   };
 }
 
 function bottomsInRoom(site: Site, room: Room | undefined, butNot: string): number[] {
   return site.boxes
-    .filter((b) => b.id !== butNot && site.walls.find((w) => w.id === b.wallId)?.faces[b.face].roomId === room?.id && b.place.bottom.mm < inches(30))
+    .filter(
+      (b) =>
+        b.id !== butNot && site.walls.find((w) => w.id === b.wallId)?.faces[b.face].roomId === room?.id && b.place.bottom.mm < inches(30),
+    )
     .map((b) => b.place.bottom.mm);
 }
 const mostCommon = (values: number[]): number => {
@@ -128,39 +158,82 @@ export function amongFixtures(wall: Wall, box: Box, edition: Edition): Judged[] 
   const plate = plateOf(wall, box);
   const rect = boxRect(wall, box);
   if (!plate || !rect) return [];
-  return (wall.fixtures ?? []).filter((f) => atPlate(wall, box, f)).map((f): Judged => {
-    const name = fixtureName(f.kind);
-    const top = f.z.mm + f.height.mm;
-    const above = plate.bottom - top;
-    const below = f.z.mm - plate.top;
-    const gap = Math.max(above, below);
-    const sums: Sum[] = [
-      above >= below
-        ? { terms: [term('plate bottom', plate.bottom, 'length'), term(`less top of the ${name}`, -top, 'length')], result: term('between', above, 'length'), limit: { ...term('at least', 0, 'length'), relation: '≥' } }
-        : { terms: [term(`bottom of the ${name}`, f.z.mm, 'length'), term('less plate top', -plate.top, 'length')], result: term('between', below, 'length'), limit: { ...term('at least', 0, 'length'), relation: '≥' } },
-    ];
-    if (gap >= -0.01) {
-      if (f.kind === 'counter') {
-        const over = rect.top - top;
-        const counts = over <= inches(20) + 0.01;
-        sums.push({ terms: [term('box top', rect.top, 'length'), term('less counter top', -top, 'length')], result: term('above the counter', over, 'length'), limit: { ...term('at most', inches(20), 'length'), relation: '≤' } });
-        return { verdict: counts ? 'ok' : 'caution', says: counts ? 'low enough above the counter to count' : 'over 20 in above the counter: it does not count as a counter receptacle', sums, source: nec(edition.slice(3), '210.52(C)') };
+  return (wall.fixtures ?? [])
+    .filter((f) => atPlate(wall, box, f))
+    .map((f): Judged => {
+      const name = fixtureName(f.kind);
+      const top = f.z.mm + f.height.mm;
+      const above = plate.bottom - top;
+      const below = f.z.mm - plate.top;
+      const gap = Math.max(above, below);
+      const sums: Sum[] = [
+        above >= below
+          ? {
+              terms: [term('plate bottom', plate.bottom, 'length'), term(`less top of the ${name}`, -top, 'length')],
+              result: term('between', above, 'length'),
+              limit: { ...term('at least', 0, 'length'), relation: '≥' },
+            }
+          : {
+              terms: [term(`bottom of the ${name}`, f.z.mm, 'length'), term('less plate top', -plate.top, 'length')],
+              result: term('between', below, 'length'),
+              limit: { ...term('at least', 0, 'length'), relation: '≥' },
+            },
+      ];
+      if (gap >= -0.01) {
+        if (f.kind === 'counter') {
+          const over = rect.top - top;
+          const counts = over <= inches(20) + 0.01;
+          sums.push({
+            terms: [term('box top', rect.top, 'length'), term('less counter top', -top, 'length')],
+            result: term('above the counter', over, 'length'),
+            limit: { ...term('at most', inches(20), 'length'), relation: '≤' },
+          });
+          return {
+            verdict: counts ? 'ok' : 'caution',
+            says: counts
+              ? 'low enough above the counter to count'
+              : 'over 20 in above the counter: it does not count as a counter receptacle',
+            sums,
+            source: nec(edition.slice(3), '210.52(C)'),
+          };
+        }
+        return { verdict: 'ok', says: `clear of the ${name}`, sums, source: practice };
       }
-      return { verdict: 'ok', says: `clear of the ${name}`, sums, source: practice };
-    }
-    const within = plate.top <= top && plate.bottom >= f.z.mm;
-    if (f.kind === 'wainscot' && within) return { verdict: 'caution', says: 'inside the wainscot: the box needs an extension or a cut through its boards, and the front edge flush', sums, source: practice };
-    if (f.kind === 'furniture' || f.kind === 'wall-cabinet' || f.kind === 'base-cabinet')
-      return { verdict: 'caution', says: `behind the ${name}: it can be reached only when that is moved or opened`, sums, source: practice };
-    return { verdict: 'stop', says: `the plate would run over the edge of the ${name}`, sums, source: practice };
-  });
+      const within = plate.top <= top && plate.bottom >= f.z.mm;
+      if (f.kind === 'wainscot' && within)
+        return {
+          verdict: 'caution',
+          says: 'inside the wainscot: the box needs an extension or a cut through its boards, and the front edge flush',
+          sums,
+          source: practice,
+        };
+      if (f.kind === 'furniture' || f.kind === 'wall-cabinet' || f.kind === 'base-cabinet')
+        return {
+          verdict: 'caution',
+          says: `behind the ${name}: it can be reached only when that is moved or opened`,
+          sums,
+          source: practice,
+        };
+      return { verdict: 'stop', says: `the plate would run over the edge of the ${name}`, sums, source: practice };
+    });
 }
 
 const EXISTING_WORSE = ['stop', 'can’t tell', 'caution', 'note', 'ok'];
-const worst = (list: Judged[]): Judged | undefined => [...list].sort((a, b) => EXISTING_WORSE.indexOf(a.verdict) - EXISTING_WORSE.indexOf(b.verdict))[0];
+const worst = (list: Judged[]): Judged | undefined =>
+  [...list].sort((a, b) => EXISTING_WORSE.indexOf(a.verdict) - EXISTING_WORSE.indexOf(b.verdict))[0];
 const together = (list: Judged[]): Judged | undefined => {
   const lead = worst(list);
-  return lead && { ...lead, says: list.filter((j) => j.verdict === lead.verdict).map((j) => j.says).join('; '), sums: list.flatMap((j) => j.sums), ask: list.find((j) => j.ask)?.ask };
+  return (
+    lead && {
+      ...lead,
+      says: list
+        .filter((j) => j.verdict === lead.verdict)
+        .map((j) => j.says)
+        .join('; '),
+      sums: list.flatMap((j) => j.sums),
+      ask: list.find((j) => j.ask)?.ask,
+    }
+  );
 };
 
 export interface BoxJudgement {
@@ -191,29 +264,58 @@ export function judgeBox(input: JudgementInput): BoxJudgement {
   if (!box) throw new RangeError(`judgeBox: the site has no box ${input.boxId}`);
   const before = input.found?.boxes.find((b) => b.id === box.id);
   const findings: WallFinding[] = [];
-  const add = (rule: string, title: string, judged: Judged | undefined, cure?: WallFinding['cure']) => judged && findings.push({ rule, title, judged, ...(cure ? { cure } : {}) });
+  const add = (rule: string, title: string, judged: Judged | undefined, cure?: WallFinding['cure']) =>
+    judged && findings.push({ rule, title, judged, ...(cure ? { cure } : {}) });
   const room = site.rooms.find((r) => r.id === wall.faces[box.face].roomId);
   const wanted = suggestedBottom(site, wall, box, schools);
   const off = Math.abs(wanted.bottomMm - box.place.bottom.mm);
-  const setWanted = off > inches(1 / 8) ? { title: `set it to the worked height, ${wanted.why}`, box: withBottom(box, Math.round(wanted.bottomMm * 10_000) / 10_000) } : undefined;
+  const setWanted =
+    off > inches(1 / 8)
+      ? { title: `set it to the worked height, ${wanted.why}`, box: withBottom(box, Math.round(wanted.bottomMm * 10_000) / 10_000) }
+      : undefined;
   const body = boxBody(box);
-  const match = heightMatch({ bottomMm: box.place.bottom.mm, existingBottomsMm: wanted.why.startsWith('above') ? [] : bottomsInRoom(site, room, box.id), floorToAddMm: room?.floorToAdd?.mm ?? 0, boxHeightMm: body.heightMm });
+  const match = heightMatch({
+    bottomMm: box.place.bottom.mm,
+    existingBottomsMm: wanted.why.startsWith('above') ? [] : bottomsInRoom(site, room, box.id),
+    floorToAddMm: room?.floorToAdd?.mm ?? 0,
+    boxHeightMm: body.heightMm,
+  });
   const heightSays = wanted.why.startsWith('above') ? `${wanted.why}: the worked height is the sum below` : match.says;
   add('height', 'Height', { ...match, says: heightSays, sums: [wanted.sum, ...match.sums] }, setWanted);
   add('reach', 'Accessible reach', accessibleReach(box.place.bottom.mm, box.place.bottom.mm + body.heightMm));
   add('fixtures', 'Trim, wainscot, counters, furniture', together(amongFixtures(wall, box, edition)), setWanted);
   add('surroundings', 'Doors, base trim, ends of the wall', surroundings(wall, box));
-  add('studs', 'Opening and studs', wall.framing.material === 'masonry' ? undefined : box.hangsOn && box.hangsOn !== 'none' && !before ? undefined : studCollision(wall, box));
+  add(
+    'studs',
+    'Opening and studs',
+    wall.framing.material === 'masonry'
+      ? undefined
+      : box.hangsOn && box.hangsOn !== 'none' && !before
+        ? undefined
+        : before
+          ? newCutAtStuds(wall, before, box)
+          : studCollision(wall, box),
+  );
   const side = studSide(wall, box);
   add('stud-side', 'Which side the stud is on', sideJudged(wall, side));
-  add('obstacles', 'Things in the bay', together(wall.obstacles.map((o) => obstacleCollision(wall, box, o)).filter((j) => j.verdict !== 'ok')));
+  add(
+    'obstacles',
+    'Things in the bay',
+    together(wall.obstacles.map((o) => obstacleCollision(wall, box, o)).filter((j) => j.verdict !== 'ok')),
+  );
   const kinds = kindsFor(input, box);
   add('kind', 'Box for this wall', kindJudged(box, kinds, input));
   const burns = wall.faces[box.face].layers[0];
-  if (burns) add('setback', 'Setback behind the finish', setback(edition, ['wood-panelling', 'wood-siding'].includes(burns.finish), undefined));
+  if (burns)
+    add('setback', 'Setback behind the finish', setback(edition, ['wood-panelling', 'wood-siding'].includes(burns.finish), undefined));
   const screw = longestScrewMm(wall);
   if (screw !== undefined && box.kind !== 'other' && BOX_KINDS[box.kind].mounting === 'stud-screw')
-    add('screws', 'Screws into the stud', { verdict: 'note', says: 'never longer than the stud is thick: beyond it may lie a cable or the other face', sums: [{ terms: [], result: term('longest screw', screw, 'length') }], source: practice });
+    add('screws', 'Screws into the stud', {
+      verdict: 'note',
+      says: 'never longer than the stud is thick: beyond it may lie a cable or the other face',
+      sums: [{ terms: [], result: term('longest screw', screw, 'length') }],
+      source: practice,
+    });
   add('fill', 'Box fill', fillOf(site, box, edition));
   const cut = cutPlan(site, wall, box, edition, schools, unit);
   add('behind', 'Behind the cut', together(behindTheCut(site, wall, box, edition, schools)));
@@ -226,10 +328,21 @@ export function judgeBox(input: JudgementInput): BoxJudgement {
   const newRect = boxRect(wall, box);
   if (before && oldRect && newRect) {
     const rightwards = box.face === 'A' ? 1 : -1;
-    move = { upMm: newRect.bottom - oldRect.bottom, sidewaysMm: (newRect.centre - oldRect.centre) * rightwards, enlarged: box.gangs - before.gangs };
+    move = {
+      upMm: newRect.bottom - oldRect.bottom,
+      sidewaysMm: (newRect.centre - oldRect.centre) * rightwards,
+      enlarged: box.gangs - before.gangs,
+    };
     const from = openingOf(wall, before)!;
     const to = openingRect(wall, box)!;
-    if (Math.abs(move.upMm) > 0.5) add('raise', move.upMm > 0 ? 'The raise' : 'The lowering', { verdict: 'note', says: move.upMm > 0 ? 'patch height is the raise, as far as the old opening lies below the new one' : 'patch height is the lowering', sums: [raiseSum(oldRect.bottom, newRect.bottom)], source: practice });
+    if (Math.abs(move.upMm) > 0.5)
+      add('raise', move.upMm > 0 ? 'The raise' : 'The lowering', {
+        verdict: 'note',
+        says:
+          move.upMm > 0 ? 'patch height is the raise, as far as the old opening lies below the new one' : 'patch height is the lowering',
+        sums: [raiseSum(oldRect.bottom, newRect.bottom)],
+        source: practice,
+      });
     // what grows away from the stud moves the middle; that is no move
     const sideways = move.enlarged > 0 ? 0 : move.sidewaysMm;
     for (const c of cablesIn(input.found!, box.id).filter((x) => x.end)) {
@@ -238,17 +351,53 @@ export function judgeBox(input: JudgementInput): BoxJudgement {
       add(
         `reach-${c.cable.id}`,
         `Does ${c.cable.name} still reach`,
-        relocationReach({ edition, cable: { name: c.cable.name, side: c.end!.side, freeMm: c.end!.freeLength?.mm }, upMm: move.upMm, sidewaysMm: sideways, neededMm: neededFree(depth, to) }),
+        relocationReach({
+          edition,
+          cable: { name: c.cable.name, side: c.end!.side, freeMm: c.end!.freeLength?.mm },
+          upMm: move.upMm,
+          sidewaysMm: sideways,
+          neededMm: neededFree(depth, to),
+        }),
       );
     }
     if (move.enlarged > 0) add('enlarge', 'Room to enlarge', enlarging(wall, before, move.enlarged));
-    patch = patchPlan({ before: from, after: to, studs: studPlaces(wall).map((s) => s.x), compound: schools.compound, plate: plateOf(wall, box) as OpeningRect });
+    patch = patchPlan({
+      before: from,
+      after: to,
+      studs: studPlaces(wall).map((s) => s.x),
+      compound: schools.compound,
+      plate: plateOf(wall, box) as OpeningRect,
+    });
     add('patch', 'The patch', patch);
     if (before.condition && before.condition !== 'sound')
-      add('old-box', 'The old box', { verdict: box.kind === before.kind && box.condition === before.condition ? 'caution' : 'ok', says: box.kind === before.kind && box.condition === before.condition ? `the box is ${before.condition}: longer screws are a stop-gap, replace it` : `the ${before.condition} box is replaced; keep a spare, an old one often does not survive`, sums: [], source: practice });
+      add('old-box', 'The old box', {
+        verdict: box.kind === before.kind && box.condition === before.condition ? 'caution' : 'ok',
+        says:
+          box.kind === before.kind && box.condition === before.condition
+            ? `the box is ${before.condition}: longer screws are a stop-gap, replace it`
+            : `the ${before.condition} box is replaced; keep a spare, an old one often does not survive`,
+        sums: [],
+        source: practice,
+      });
   }
   findings.sort((a, b) => EXISTING_WORSE.indexOf(a.judged.verdict) - EXISTING_WORSE.indexOf(b.judged.verdict));
   return { findings, kinds, cut, patch, move };
+}
+
+/** A stud in what is newly cut. Where the old opening already stands at its stud nothing is cut there again. */
+function newCutAtStuds(wall: Wall, before: Box, box: Box): Judged {
+  const [from, to] = [openingRect(wall, before), openingRect(wall, box)];
+  if (!from || !to) return studCollision(wall, box);
+  const half = wall.framing.studWidth.mm / 2;
+  const slack = inches(1 / 16);
+  const hit = leftover(to, from).some((r) =>
+    studPlaces(wall).some(
+      (s) => s.x - half < r.right - slack && s.x + half > r.left + slack && r.top - r.bottom > slack && r.right - r.left > slack,
+    ),
+  );
+  const away = to.bottom >= from.top || to.top <= from.bottom;
+  if (hit || (away && box.hangsOn === 'none')) return studCollision(wall, box);
+  return { verdict: 'ok', says: 'nothing is cut toward a stud that was not open before', sums: [], source: practice };
 }
 
 /** The hole an existing box sits in: its body, when nobody measured the opening. */
@@ -257,10 +406,19 @@ const openingOf = (wall: Wall, box: Box): OpeningRect | undefined => openingRect
 function sideJudged(wall: Wall, side: ReturnType<typeof studSide>): Judged | undefined {
   if (wall.framing.material === 'masonry') return undefined;
   if (side.side === undefined)
-    return { verdict: 'can’t tell', says: 'nobody looked on which side the box hangs', sums: [], source: practice, ask: 'Look for nail heads inside, or slip a thin blade down each side: it stops at the stud.' };
+    return {
+      verdict: 'can’t tell',
+      says: 'nobody looked on which side the box hangs',
+      sums: [],
+      source: practice,
+      ask: 'Look for nail heads inside, or slip a thin blade down each side: it stops at the stud.',
+    };
   return {
     verdict: side.how === 'noted' ? 'ok' : 'note',
-    says: side.side === 'none' ? 'held by wings: it may grow to either side' : `stud on its ${side.side}${side.how === 'noted' ? '' : ', by the nearest stud'}; an opening is enlarged to the ${side.side === 'left' ? 'right' : 'left'}`,
+    says:
+      side.side === 'none'
+        ? 'held by wings: it may grow to either side'
+        : `stud on its ${side.side}${side.how === 'noted' ? '' : ', by the nearest stud'}; an opening is enlarged to the ${side.side === 'left' ? 'right' : 'left'}`,
     sums: [],
     source: practice,
   };
@@ -270,7 +428,15 @@ function kindJudged(box: Box, kinds: BoxSuitability[], input: JudgementInput): J
   const best = kinds.find((k) => k.recommended);
   const own = kinds.find((k) => k.kind.id === box.kind);
   const needed = fillOf(input.site, box, input.edition).neededIn3;
-  const sums: Sum[] = own ? [{ terms: [], result: term('volume of this kind', own.kind.volumeIn3, 'in³'), limit: { ...term('needed', needed, 'in³'), relation: '≥' } }] : [];
+  const sums: Sum[] = own
+    ? [
+        {
+          terms: [],
+          result: term('volume of this kind', own.kind.volumeIn3, 'in³'),
+          limit: { ...term('needed', needed, 'in³'), relation: '≥' },
+        },
+      ]
+    : [];
   if (own?.fits) return { verdict: 'ok', says: `${own.kind.name}: ${own.reasons.join('; ')}`, sums, source: own.kind.source };
   const inPlace = input.found === undefined || input.found.boxes.some((b) => b.id === box.id && b.kind === box.kind);
   const found = inPlace && !input.found;

@@ -22,7 +22,8 @@ export function readRound(text: string, unit: LengthUnit): RoundReading {
     .split(/[,;\n]|\s+x\s+|×/i)
     .map((p) => p.trim())
     .filter((p) => p !== '');
-  if (parts.length < 2) return { ok: false, message: `Type the wall lengths round the room with commas, for example 12' 6", 10', 12' 6", 10'.` };
+  if (parts.length < 2)
+    return { ok: false, message: `Type the wall lengths round the room with commas, for example 12' 6", 10', 12' 6", 10'.` };
   const lengths: MeasuredLength[] = [];
   const turnBefore: RoomSide['turn'][] = [];
   for (const [i, part] of parts.entries()) {
@@ -38,7 +39,8 @@ export function readRound(text: string, unit: LengthUnit): RoundReading {
     lengths.push({ ...lengths[0]! }, { ...lengths[1]! });
     turnBefore.push('right', 'right');
   }
-  if (lengths.length === 3) return { ok: false, message: 'Three walls at right angles can’t close; a room has two lengths (a rectangle) or four and more.' };
+  if (lengths.length === 3)
+    return { ok: false, message: 'Three walls at right angles can’t close; a room has two lengths (a rectangle) or four and more.' };
   // the corner at the end of wall i is the one before wall i + 1
   const turns = lengths.map((_, i) => turnBefore[(i + 1) % lengths.length]!);
   const state = closing(
@@ -58,7 +60,10 @@ export function readRound(text: string, unit: LengthUnit): RoundReading {
       ...(Math.abs(state.alongMm) > 0.5 ? [`${say(state.alongMm)} in the direction of wall 1`] : []),
       ...(Math.abs(state.acrossMm) > 0.5 ? [`${say(state.acrossMm)} across it`] : []),
     ];
-    return { ok: false, message: `These walls don’t close: the last one ends ${gaps.join(' and ')} away from where the first began. Measure the walls that run that way again.` };
+    return {
+      ok: false,
+      message: `These walls don’t close: the last one ends ${gaps.join(' and ')} away from where the first began. Measure the walls that run that way again.`,
+    };
   }
   return { ok: true, lengths, turns };
 }
@@ -104,7 +109,9 @@ export function addRoom(site: Site, answers: RoomAnswers, unit: LengthUnit): Add
       }
       const off = length.mm - wall.length.mm;
       if (Math.abs(off) > SHARED_WITHIN_MM)
-        problems.push(`Wall ${i + 1} was measured ${printLength(length.mm, unit)}, and ${wall.name} is ${printLength(wall.length.mm, unit)}: ${printLength(Math.abs(off), unit)} apart, too much for one wall.`);
+        problems.push(
+          `Wall ${i + 1} was measured ${printLength(length.mm, unit)}, and ${wall.name} is ${printLength(wall.length.mm, unit)}: ${printLength(Math.abs(off), unit)} apart, too much for one wall.`,
+        );
       if (wall.faces[known.face].roomId !== outside.id) problems.push(`Wall ${i + 1}: that face of ${wall.name} belongs to another room.`);
       walls[at] = { ...wall, faces: { ...wall.faces, [known.face]: { ...wall.faces[known.face], roomId: answers.id } } };
       return { wallId: wall.id, face: known.face, turn };
@@ -116,7 +123,13 @@ export function addRoom(site: Site, answers: RoomAnswers, unit: LengthUnit): Add
       name: `${answers.name}, wall ${i + 1}`,
       length,
       height: answers.height,
-      framing: { material: answers.framing ?? 'wood', studDepth: assumed(inches(3.5)), studWidth: assumed(inches(1.5)), spacing: assumed(inches(16)), extraStuds: [] },
+      framing: {
+        material: answers.framing ?? 'wood',
+        studDepth: assumed(inches(3.5)),
+        studWidth: assumed(inches(1.5)),
+        spacing: assumed(inches(16)),
+        extraStuds: [],
+      },
       faces: { A: { roomId: answers.id, layers: layer() }, B: { roomId: outside.id, layers: layer() } },
       references: [],
       obstacles: [],
@@ -139,7 +152,9 @@ export function addRoom(site: Site, answers: RoomAnswers, unit: LengthUnit): Add
 
 /** Wall faces that no room has taken yet: where the next room may share a wall. */
 export const freeFaces = (site: Site): { wallId: string; face: FaceId; name: string }[] =>
-  site.walls.flatMap((w) => (['A', 'B'] as const).filter((f) => w.faces[f].roomId === 'outside').map((face) => ({ wallId: w.id, face, name: w.name })));
+  site.walls.flatMap((w) =>
+    (['A', 'B'] as const).filter((f) => w.faces[f].roomId === 'outside').map((face) => ({ wallId: w.id, face, name: w.name })),
+  );
 
 /** The wall to the left or right round the room, seen from inside. */
 export function nextWall(site: Site, wallId: string, face: FaceId, step: 1 | -1): RoomSide | undefined {

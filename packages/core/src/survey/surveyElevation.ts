@@ -36,13 +36,38 @@ export function dimensionsOfThing({ site, wall, face, selectedId, unit }: Survey
     thing.kind === 'stud' || thing.kind === 'reference'
       ? []
       : [
-          { id: 'bottom', axis: 'up', from: 0, to: thing.bottom, lane: 0, reach: side, text: printMark(thing.bottom, unit), of: 'bottom from the floor' },
-          { id: 'top', axis: 'up', from: 0, to: thing.top, lane: 1, reach: side, text: printMark(thing.top, unit), of: 'top from the floor' },
+          {
+            id: 'bottom',
+            axis: 'up',
+            from: 0,
+            to: thing.bottom,
+            lane: 0,
+            reach: side,
+            text: printMark(thing.bottom, unit),
+            of: 'bottom from the floor',
+          },
+          {
+            id: 'top',
+            axis: 'up',
+            from: 0,
+            to: thing.top,
+            lane: 1,
+            reach: side,
+            text: printMark(thing.top, unit),
+            of: 'top from the floor',
+          },
         ];
   return [...along, ...up.filter((d) => d.to > 0)];
 }
 
 export function surveyElevation(input: SurveyElevationInput): Elevation {
-  const base = elevation({ site: input.site, wall: input.wall, face: input.face, open: input.open, plannedIds: new Set(), unit: input.unit });
+  const base = elevation({
+    site: input.site,
+    wall: input.wall,
+    face: input.face,
+    open: input.open,
+    plannedIds: new Set(),
+    unit: input.unit,
+  });
   return { ...base, dimensions: dimensionsOfThing(input), work: { u: 0, z: 0, width: input.wall.length.mm, height: input.wall.height.mm } };
 }

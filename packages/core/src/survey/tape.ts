@@ -3,7 +3,17 @@ import { parseLength, printLength, type LengthUnit } from '../measure/index.js';
 import { type FaceId, type MeasuredLength, type Site, type Wall } from '../model/index.js';
 import { putThing, thingById, thingsOf, type Measure, type Thing, type ThingPlace } from './things.js';
 
-export const TAPE_LETTERS: Record<string, Measure> = { x: 'left', l: 'left', r: 'right', c: 'centre', b: 'bottom', t: 'top', w: 'width', h: 'height', d: 'depth' };
+export const TAPE_LETTERS: Record<string, Measure> = {
+  x: 'left',
+  l: 'left',
+  r: 'right',
+  c: 'centre',
+  b: 'bottom',
+  t: 'top',
+  w: 'width',
+  h: 'height',
+  d: 'depth',
+};
 
 export interface TapeOk {
   ok: true;
@@ -22,13 +32,25 @@ const upMeasures: Measure[] = ['bottom', 'top'];
 /** Finds what a word means: an end, floor, ceiling, `stud 3`, or a thing's name (its beginning is enough). */
 function referred(words: string, things: Thing[]): { name: string; thing: string } | string {
   const said = words.trim().toLowerCase().replace(/^the /, '');
-  const fixed: Record<string, string> = { left: 'left-end', 'left end': 'left-end', right: 'right-end', 'right end': 'right-end', floor: 'floor', ceiling: 'ceiling', top: 'ceiling' };
+  const fixed: Record<string, string> = {
+    left: 'left-end',
+    'left end': 'left-end',
+    right: 'right-end',
+    'right end': 'right-end',
+    floor: 'floor',
+    ceiling: 'ceiling',
+    top: 'ceiling',
+  };
   if (fixed[said]) return { name: said, thing: fixed[said] };
   const exact = things.filter((t) => t.name.toLowerCase() === said);
   const found = exact.length ? exact : things.filter((t) => t.name.toLowerCase().startsWith(said));
   if (found.length === 1) return { name: found[0]!.name, thing: found[0]!.id };
   const names = [...new Set(things.map((t) => t.name))].slice(0, 6).join(', ');
-  if (found.length > 1) return `“${words.trim()}” could be ${found.slice(0, 4).map((t) => t.name).join(' or ')}; say which.`;
+  if (found.length > 1)
+    return `“${words.trim()}” could be ${found
+      .slice(0, 4)
+      .map((t) => t.name)
+      .join(' or ')}; say which.`;
   return `Nothing here is called “${words.trim().slice(0, 30)}”. From left, right, floor, ceiling${names ? `, ${names}` : ''} would do.`;
 }
 
@@ -36,12 +58,23 @@ function referred(words: string, things: Thing[]): { name: string; thing: string
  * Reads one entry of the tape.
  * @param usual the measure that a bare number sets
  */
-export function readTape(text: string, usual: Measure, site: Site, wall: Wall, selectedId: string | undefined, unit: LengthUnit): TapeReading {
+export function readTape(
+  text: string,
+  usual: Measure,
+  site: Site,
+  wall: Wall,
+  selectedId: string | undefined,
+  unit: LengthUnit,
+): TapeReading {
   if (text.length > 120) return { ok: false, message: `That is ${text.length} characters long; try b 13 1/4 or x 41 3/8 from left.` };
   const match = /^\s*(?:([a-z])\s+)?(.*?)(?:\s+from\s+(.+?))?\s*$/i.exec(text)!;
   const [, letter, amount, reference] = match;
   const measure = letter ? TAPE_LETTERS[letter.toLowerCase()] : usual;
-  if (!measure) return { ok: false, message: `${letter} sets nothing here; x left edge, r right edge, c centre, b bottom, t top, w width, h height, d depth do.` };
+  if (!measure)
+    return {
+      ok: false,
+      message: `${letter} sets nothing here; x left edge, r right edge, c centre, b bottom, t top, w width, h height, d depth do.`,
+    };
   const read = parseLength(amount!, { unit });
   if (!read.ok) return { ok: false, message: read.message };
   if (!reference) return { ok: true, measure, mm: read.mm, as: read.as };
@@ -49,10 +82,12 @@ export function readTape(text: string, usual: Measure, site: Site, wall: Wall, s
   const from = referred(reference, things);
   if (typeof from === 'string') return { ok: false, message: from };
   const up = from.thing === 'floor' || from.thing === 'ceiling';
-  if (alongMeasures.includes(measure) && up) return { ok: false, message: `${from.name} is up and down; a distance along the wall goes from left, right, a stud or a thing.` };
+  if (alongMeasures.includes(measure) && up)
+    return { ok: false, message: `${from.name} is up and down; a distance along the wall goes from left, right, a stud or a thing.` };
   if (upMeasures.includes(measure) && (from.thing === 'left-end' || from.thing === 'right-end'))
     return { ok: false, message: `${from.name} is along the wall; a height goes from floor, ceiling or a thing.` };
-  if (!alongMeasures.includes(measure) && !upMeasures.includes(measure)) return { ok: false, message: `A ${measure} is not taken from anything; type it alone.` };
+  if (!alongMeasures.includes(measure) && !upMeasures.includes(measure))
+    return { ok: false, message: `A ${measure} is not taken from anything; type it alone.` };
   return { ok: true, measure, mm: read.mm, as: read.as, from };
 }
 
@@ -97,12 +132,16 @@ export function setByTape(site: Site, wall: Wall, face: FaceId, thingId: string,
     const base = from === 'floor' ? 0 : from === 'ceiling' ? wall.height.mm : (other?.top ?? 0);
     const edge = from === 'ceiling' ? base - reading.mm : base + reading.mm;
     const bottom = reading.measure === 'bottom' ? edge : edge - (thing.top - thing.bottom);
-    return putThing(site, wall.id, thingId, { bottom, said: from === 'floor' && reading.measure === 'bottom' ? said : { known: 'measured' } });
+    return putThing(site, wall.id, thingId, {
+      bottom,
+      said: from === 'floor' && reading.measure === 'bottom' ? said : { known: 'measured' },
+    });
   }
   // seen from the face: `s` runs to the right
   const width = thing.right - thing.left;
   const total = wall.length.mm;
-  const seen = (t: { left: number; right: number }) => (face === 'A' ? { left: t.left, right: t.right } : { left: total - t.right, right: total - t.left });
+  const seen = (t: { left: number; right: number }) =>
+    face === 'A' ? { left: t.left, right: t.right } : { left: total - t.right, right: total - t.left };
   const own = seen(thing);
   const target = reading.from?.thing ?? 'left-end';
   let edge: number;
@@ -135,7 +174,8 @@ export function nearestReferences(site: Site, wall: Wall, face: FaceId, thingId:
   const thing = thingById(site, wall, thingId);
   if (!thing) return [];
   const total = wall.length.mm;
-  const seen = (t: { left: number; right: number }) => (face === 'A' ? [t.left, t.right] : [total - t.right, total - t.left]) as [number, number];
+  const seen = (t: { left: number; right: number }) =>
+    (face === 'A' ? [t.left, t.right] : [total - t.right, total - t.left]) as [number, number];
   const [left, right] = seen(thing);
   const best: Record<'left' | 'right', NearReference> = {
     left: { name: 'left end', side: 'left', mm: left, from: 0, to: left },
@@ -155,14 +195,26 @@ export const tapeWords = (reading: TapeOk, unit: LengthUnit): string =>
   `${reading.measure}${alongMeasures.includes(reading.measure) && reading.measure !== 'centre' ? ' edge' : ''} ${printLength(reading.mm, unit)}${reading.from ? ` from ${reading.from.name}` : ''}`;
 
 /** Edges a dragged thing snaps to within `withinMm`: stud faces, heights that are there, plate edges, ends. */
-export function snapped(site: Site, wall: Wall, thing: Thing, left: number, bottom: number, withinMm: number): { left: number; bottom: number; to: string[] } {
+export function snapped(
+  site: Site,
+  wall: Wall,
+  thing: Thing,
+  left: number,
+  bottom: number,
+  withinMm: number,
+): { left: number; bottom: number; to: string[] } {
   const width = thing.right - thing.left;
   const height = thing.top - thing.bottom;
   const others = thingsOf(site, wall).filter((t) => t.id !== thing.id);
   const edgesX = [
     { at: 0, name: 'wall end' },
     { at: wall.length.mm, name: 'wall end' },
-    ...others.filter((t) => t.kind !== 'reference').flatMap((t) => [{ at: t.left, name: t.name }, { at: t.right, name: t.name }]),
+    ...others
+      .filter((t) => t.kind !== 'reference')
+      .flatMap((t) => [
+        { at: t.left, name: t.name },
+        { at: t.right, name: t.name },
+      ]),
     ...others.filter((t) => t.kind === 'reference').map((t) => ({ at: t.left, name: t.name })),
   ];
   const plate = wall.framing.studWidth.mm;
@@ -170,7 +222,12 @@ export function snapped(site: Site, wall: Wall, thing: Thing, left: number, bott
     { at: 0, name: 'floor' },
     { at: plate, name: 'sole plate' },
     { at: wall.height.mm - 2 * plate, name: 'top plate' },
-    ...others.filter((t) => t.kind === 'box' || t.kind === 'fixture' || t.kind === 'opening').flatMap((t) => [{ at: t.bottom, name: `${t.name}, bottom` }, { at: t.top, name: `${t.name}, top` }]),
+    ...others
+      .filter((t) => t.kind === 'box' || t.kind === 'fixture' || t.kind === 'opening')
+      .flatMap((t) => [
+        { at: t.bottom, name: `${t.name}, bottom` },
+        { at: t.top, name: `${t.name}, top` },
+      ]),
   ];
   const nearest = (edges: { at: number; name: string }[], low: number, size: number) => {
     let best: { shift: number; name: string } | undefined;

@@ -45,18 +45,41 @@ export const fixtureName = (kind: Fixture['kind']): string => kind.replace('-', 
 /** All things of a wall, left to right. Things of the other face are there too; the drawing decides what it shows. */
 export function thingsOf(site: Site, wall: Wall): Thing[] {
   const things: Thing[] = [];
-  const rect = (id: string, kind: ThingKind, name: string, face: FaceId | undefined, x: number, z: number, width: number, height: number, known: Thing['known'], stored = true) =>
-    things.push({ id, kind, name, face, left: x, right: x + width, bottom: z, top: z + height, known, stored });
+  const rect = (
+    id: string,
+    kind: ThingKind,
+    name: string,
+    face: FaceId | undefined,
+    x: number,
+    z: number,
+    width: number,
+    height: number,
+    known: Thing['known'],
+    stored = true,
+  ) => things.push({ id, kind, name, face, left: x, right: x + width, bottom: z, top: z + height, known, stored });
   const half = wall.framing.studWidth.mm / 2;
   const extra = new Set(wall.framing.extraStuds.map((s) => s.id));
-  studPlaces(wall).forEach((s, i) => rect(s.id, 'stud', `stud ${i + 1}`, undefined, s.x - half, 0, 2 * half, wall.height.mm, s.known, extra.has(s.id)));
+  studPlaces(wall).forEach((s, i) =>
+    rect(s.id, 'stud', `stud ${i + 1}`, undefined, s.x - half, 0, 2 * half, wall.height.mm, s.known, extra.has(s.id)),
+  );
   for (const o of wall.obstacles) rect(o.id, 'obstacle', o.kind, undefined, o.x.mm, o.z.mm, o.width.mm, o.height.mm, o.x.known);
   const count = { door: 0, window: 0 };
   for (const o of wall.openings) {
     count[o.kind] += 1;
-    rect(o.id, 'opening', count[o.kind] > 1 ? `${o.kind} ${count[o.kind]}` : o.kind, undefined, o.x.mm, o.z.mm, o.width.mm, o.height.mm, o.x.known);
+    rect(
+      o.id,
+      'opening',
+      count[o.kind] > 1 ? `${o.kind} ${count[o.kind]}` : o.kind,
+      undefined,
+      o.x.mm,
+      o.z.mm,
+      o.width.mm,
+      o.height.mm,
+      o.x.known,
+    );
   }
-  for (const f of wall.fixtures ?? []) rect(f.id, 'fixture', fixtureName(f.kind), f.face, f.x.mm, f.z.mm, f.width.mm, f.height.mm, f.x.known);
+  for (const f of wall.fixtures ?? [])
+    rect(f.id, 'fixture', fixtureName(f.kind), f.face, f.x.mm, f.z.mm, f.width.mm, f.height.mm, f.x.known);
   for (const r of wall.references) rect(r.id, 'reference', r.name, undefined, r.x.mm, 0, 0, wall.height.mm, r.x.known);
   for (const b of site.boxes.filter((box) => box.wallId === wall.id)) {
     const at = boxRect(wall, b);
@@ -68,7 +91,11 @@ export function thingsOf(site: Site, wall: Wall): Thing[] {
 export const thingById = (site: Site, wall: Wall, id: string): Thing | undefined => thingsOf(site, wall).find((t) => t.id === id);
 
 const replaceWall = (site: Site, wall: Wall): Site => ({ ...site, walls: site.walls.map((w) => (w.id === wall.id ? wall : w)) });
-const length = (mm: number, said: Partial<MeasuredLength> = {}): MeasuredLength => ({ mm: Math.round(mm * 10_000) / 10_000, known: 'measured', ...said });
+const length = (mm: number, said: Partial<MeasuredLength> = {}): MeasuredLength => ({
+  mm: Math.round(mm * 10_000) / 10_000,
+  known: 'measured',
+  ...said,
+});
 const replace = <T extends { id: string }>(list: T[], item: T): T[] => list.map((x) => (x.id === item.id ? item : x));
 
 /** A thing put so that its left edge and bottom are there; `said` carries the words of the tape for the part that was typed. */
@@ -138,7 +165,10 @@ export function putThing(site: Site, wallId: string, thingId: string, to: ThingP
       if (known) return replaceWall(site, { ...wall, framing: { ...framing, knownStud: x } });
       return replaceWall(site, {
         ...wall,
-        framing: { ...framing, extraStuds: [...framing.extraStuds, { id: `moved-${thingId}`.slice(0, 40), x, insteadOf: (thing.left + thing.right) / 2 }] },
+        framing: {
+          ...framing,
+          extraStuds: [...framing.extraStuds, { id: `moved-${thingId}`.slice(0, 40), x, insteadOf: (thing.left + thing.right) / 2 }],
+        },
       });
     }
     case 'obstacle': {
@@ -156,7 +186,10 @@ export function putThing(site: Site, wallId: string, thingId: string, to: ThingP
     case 'reference':
       return to.left === undefined
         ? site
-        : replaceWall(site, { ...wall, references: wall.references.map((r) => (r.id === thingId ? { ...r, x: length(to.left!, to.said) } : r)) });
+        : replaceWall(site, {
+            ...wall,
+            references: wall.references.map((r) => (r.id === thingId ? { ...r, x: length(to.left!, to.said) } : r)),
+          });
   }
 }
 
@@ -235,7 +268,11 @@ export function addThing(site: Site, wallId: string, face: FaceId, id: string, w
         gangs: 1,
         supportFittings: 0,
       };
-      return { ...site, boxes: [...site.boxes, box], devices: [...site.devices, { id: `${id}-device`.slice(0, 40), name: `${box.name} receptacle`, boxId: id, kind: 'duplex-15' }] };
+      return {
+        ...site,
+        boxes: [...site.boxes, box],
+        devices: [...site.devices, { id: `${id}-device`.slice(0, 40), name: `${box.name} receptacle`, boxId: id, kind: 'duplex-15' }],
+      };
     }
     case 'stud':
       return wall.framing.knownStud
@@ -245,7 +282,14 @@ export function addThing(site: Site, wallId: string, face: FaceId, id: string, w
       const flat = what.what === 'fire-block' || what.what === 'header';
       const width = flat ? wall.framing.spacing.mm - wall.framing.studWidth.mm : 2 * IN;
       const high = flat ? wall.framing.studWidth.mm : wall.height.mm;
-      const obstacle: Obstacle = { id, kind: what.what, x: asGuess(fit(width)), z: asGuess(flat ? wall.height.mm / 2 : 0), width: asGuess(width), height: asGuess(high) };
+      const obstacle: Obstacle = {
+        id,
+        kind: what.what,
+        x: asGuess(fit(width)),
+        z: asGuess(flat ? wall.height.mm / 2 : 0),
+        width: asGuess(width),
+        height: asGuess(high),
+      };
       return replaceWall(site, { ...wall, obstacles: [...wall.obstacles, obstacle] });
     }
     case 'opening': {
@@ -254,7 +298,10 @@ export function addThing(site: Site, wallId: string, face: FaceId, id: string, w
       const height = Math.min(size.height, wall.height.mm - size.z);
       return replaceWall(site, {
         ...wall,
-        openings: [...wall.openings, { id, kind: what.what, x: asGuess(fit(width)), z: asGuess(size.z), width: asGuess(width), height: asGuess(height) }],
+        openings: [
+          ...wall.openings,
+          { id, kind: what.what, x: asGuess(fit(width)), z: asGuess(size.z), width: asGuess(width), height: asGuess(height) },
+        ],
       });
     }
     case 'fixture': {
@@ -276,7 +323,16 @@ export function addThing(site: Site, wallId: string, face: FaceId, id: string, w
 }
 
 /** One step of an arrow key, seen from `face`: 1/16 in or 1 mm, big 1 in or 25 mm; always to a mark that a tape has. */
-export function nudgeThing(site: Site, wallId: string, thingId: string, face: FaceId, right: number, up: number, big: boolean, unit: LengthUnit): Site {
+export function nudgeThing(
+  site: Site,
+  wallId: string,
+  thingId: string,
+  face: FaceId,
+  right: number,
+  up: number,
+  big: boolean,
+  unit: LengthUnit,
+): Site {
   const wall = site.walls.find((w) => w.id === wallId);
   const thing = wall && thingById(site, wall, thingId);
   if (!thing) return site;
@@ -284,7 +340,9 @@ export function nudgeThing(site: Site, wallId: string, thingId: string, face: Fa
   const along = face === 'A' ? right : -right;
   return putThing(site, wallId, thingId, {
     ...(along ? { left: snapToTape(thing.left + along * step, unit) } : {}),
-    ...(up && thing.kind !== 'stud' && thing.kind !== 'reference' ? { bottom: Math.max(0, snapToTape(thing.bottom + up * step, unit)) } : {}),
+    ...(up && thing.kind !== 'stud' && thing.kind !== 'reference'
+      ? { bottom: Math.max(0, snapToTape(thing.bottom + up * step, unit)) }
+      : {}),
   });
 }
 
@@ -299,6 +357,7 @@ export function thingNote(site: Site, wall: Wall, thing: Thing): string {
     return o.behindA ? 'depth noted' : 'depth not known';
   }
   if (thing.kind === 'stud') return thing.known === 'guessed' ? 'reckoned, nobody found it' : thing.known;
-  if (thing.kind === 'fixture' && thing.face) return `on the ${wall.faces[thing.face].layers.map((l) => FINISHES[l.finish].name).join(' over ') || 'bare wall'}`;
+  if (thing.kind === 'fixture' && thing.face)
+    return `on the ${wall.faces[thing.face].layers.map((l) => FINISHES[l.finish].name).join(' over ') || 'bare wall'}`;
   return '';
 }

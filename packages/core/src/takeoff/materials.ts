@@ -1,8 +1,9 @@
 /** What to buy and what to bring: what the planned state has and the found state lacks. */
-import { BOX_KINDS, DEVICE_KINDS } from '../catalog/index.js';
-import { jobContext } from '../ledger/index.js';
+import { BOX_KINDS, DEVICE_KINDS, FINISHES } from '../catalog/index.js';
+import { jobContext, type JobContext } from '../ledger/index.js';
 import { printAwg, printLength } from '../measure/index.js';
 import type { Job } from '../model/index.js';
+import { judgeBox } from '../survey/index.js';
 import { boxMaterial, cableKind, wiringPlan } from '../wiring/index.js';
 
 export interface MaterialRow {
@@ -54,7 +55,7 @@ export function materialsOf(job: Job): MaterialRow[] {
   }
   const connectors = new Map<string, number>();
   const tails = new Map<string, number>();
-  for (const box of [c.source, c.target]) {
+  for (const box of c.boxes) {
     const plan = wiringPlan({ site: c.planned, box, circuit: c.circuit, schools: job.schools });
     for (const joint of plan.joints) {
       if (joint.kind !== 'splice') continue;
@@ -69,10 +70,37 @@ export function materialsOf(job: Job): MaterialRow[] {
     rows.push({ what, amount: `${count}`, why: 'splices of the wiring plan; the packet says which sizes it takes' });
   for (const [what, count] of tails)
     rows.push({ what, amount: `${count} × ${job.schools.pigtailIn} in`, why: 'can be cut from the same cable' });
-  if ([c.source, c.target].some((b) => boxMaterial(b) === 'metal'))
+  if (c.boxes.some((b) => boxMaterial(b) === 'metal'))
     rows.push({ what: 'ground screw for a metal box', amount: '1', why: 'a metal box gets its own ground lead' });
+  if (c.inPlace) rows.push(...patchRows(job, c));
   if (job.schools.tape) rows.push({ what: 'insulating tape', amount: '1 roll', why: 'your preference; not asked for' });
   return rows;
+}
+
+/** What closing the old opening takes. */
+function patchRows(job: Job, c: JobContext): MaterialRow[] {
+  const { patch } = judgeBox({
+    site: c.planned,
+    found: job.found,
+    wall: c.wall,
+    boxId: c.target.id,
+    edition: job.edition,
+    schools: job.schools,
+    unit: job.unit,
+  });
+  if (!patch?.pieces.length) return [];
+  const layers = c.wall.faces[c.target.face].layers.map((l) => FINISHES[l.finish].name).join(' over ');
+  return [
+    ...patch.pieces.map(({ piece }) => ({
+      what: `patch piece, as thick as the finish (${layers})`,
+      amount: `${printLength(piece.right - piece.left, job.unit)} × ${printLength(piece.top - piece.bottom, job.unit)}`,
+      why: 'what the new opening leaves of the old one',
+    })),
+    { what: 'batten behind the patch, 1 × 2', amount: `${patch.battens}`, why: 'where no stud backs the edge' },
+    { what: 'drywall screws', amount: `${patch.screws}`, why: 'four a piece, two a batten' },
+    { what: 'joint tape', amount: printLength(patch.tapeMm, job.unit, { style: 'feet' }), why: 'round the joints' },
+    { what: `compound, ${job.schools.compound}`, amount: `${Math.ceil(patch.compoundMl / 50) * 50} ml`, why: 'three coats, each wider' },
+  ];
 }
 
 /** Tools by what the plan does. */

@@ -36,6 +36,11 @@ export const devicesIn = (site: Site, boxId: string): Device[] => site.devices.f
 /** Volume in in³: as stamped, else the kind's; undefined when neither is known. */
 export const boxVolume = (box: Box): number | undefined =>
   box.volumeIn3 ?? (box.kind === 'other' ? undefined : BOX_KINDS[box.kind].volumeIn3);
+/** What of it the power side may use: a divided box gives one gang's share to low voltage. */
+export const powerVolume = (box: Box): number | undefined => {
+  const volume = boxVolume(box);
+  return volume !== undefined && box.divided && box.gangs > 1 ? (volume / box.gangs) * (box.gangs - 1) : volume;
+};
 export const boxClamps = (box: Box): Box['clamps'] => box.clamps ?? (box.kind === 'other' ? undefined : BOX_KINDS[box.kind].clamps);
 export const boxMaterial = (box: Box): Box['material'] => box.material ?? (box.kind === 'other' ? undefined : BOX_KINDS[box.kind].material);
 
@@ -63,7 +68,7 @@ export function fillInput(site: Site, box: Box, edition: Edition): BoxFillInput 
     internalClamps: clamps === undefined || clamps === 'internal',
     supportFittings: box.supportFittings,
     yokes: devicesIn(site, box.id).map((device) => ({ label: `yoke of the ${DEVICE_KINDS[device.kind].name}`, gauge: largest, gangs: 1 })),
-    volumeIn3: boxVolume(box),
+    volumeIn3: powerVolume(box),
   };
 }
 

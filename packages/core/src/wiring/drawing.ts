@@ -104,7 +104,8 @@ export function wiringDrawing(plan: WiringPlan): WiringDrawing {
       });
       continue;
     }
-    if (joint.kind !== 'terminal') continue;
+    // the second receptacle stands behind the first: its pigtails are in the words and in the splice's count
+    if (joint.kind !== 'terminal' || joint.second) continue;
     const lead = joint.leads[0]!;
     const to = spot(joint.terminal!);
     const from = plan.joints.find((j) => j.kind === 'splice' && j.leads.some((l) => l.id === lead.id));

@@ -42,6 +42,8 @@ export interface PlannedJoint {
   stripMm: number;
   leads: Lead[];
   says: string;
+  /** on the second receptacle of the box, which the drawing doesn't show */
+  second?: true;
 }
 
 export interface WiringPlan {
@@ -160,7 +162,10 @@ function refusals({ site, box, circuit, schools }: PlanInput, inside: CableInBox
     reasons.push('Two hots may share a neutral here. Leave it alone unless it is known exactly what feeds what.');
   if (schools.terminals === 'push-in' && inside.some(({ cable }) => cable.gauge < 14))
     reasons.push('Spring push-ins take 14 AWG only: choose side screws or clamp plates.');
-  if (devicesIn(site, box.id).length > 1) reasons.push('More than one device in the box: this plan knows boxes with one receptacle.');
+  const devices = devicesIn(site, box.id);
+  if (devices.length > 2) reasons.push('More than two devices in the box: this plan knows boxes with one or two receptacles.');
+  if (devices.length === 2 && devices.some((d) => DEVICE_KINDS[d.kind].groundFault))
+    reasons.push('A ground-fault receptacle beside another device: this plan knows two plain receptacles.');
   return reasons;
 }
 
@@ -172,6 +177,7 @@ function jointsForRole(
   groundFault: boolean,
   inside: CableInBox[],
   notes: string[],
+  two: boolean,
 ): PlannedJoint[] {
   const metal = role === 'hot' ? 'brass' : 'silver';
   const land = (terminal: TerminalName, lead: Lead): PlannedJoint => ({
@@ -185,6 +191,25 @@ function jointsForRole(
   });
   const firstScrew = (groundFault ? `line ${metal}` : `${metal} upper`) as TerminalName;
   if (leads.length === 0) return [];
+  if (two) {
+    if (schools.device === 'feed-through' && role === 'hot')
+      notes.push('Two receptacles on one feed: pigtails to each, so that neither depends on the other.');
+    const gauge = thickest(leads);
+    const tails = [
+      pigtail(role, gauge, firstScrew),
+      {
+        ...pigtail(role, gauge, firstScrew),
+        id: `pigtail-${role}-second`,
+        from: `pigtail for the ${terminalWords(firstScrew)} of the second receptacle`,
+      },
+    ];
+    const second = land(firstScrew, tails[1]!);
+    return [
+      splice(role, [...leads, ...tails], schools, notes),
+      land(firstScrew, tails[0]!),
+      { ...second, id: `${second.id}-second`, second: true, says: `${second.says} of the second receptacle` },
+    ];
+  }
   if (leads.length === 1) return [land(firstScrew, leads[0]!)];
   if (groundFault && leads.length === 2) {
     const lineCable = inside.find((c) => c.side === 'line')?.cable.id;
@@ -238,7 +263,7 @@ function splice(role: Role, leads: Lead[], schools: Schools, notes: string[]): P
   };
 }
 
-function groundJoints(grounds: Lead[], metalBox: boolean, hasDevice: boolean, schools: Schools, notes: string[]): PlannedJoint[] {
+function groundJoints(grounds: Lead[], metalBox: boolean, devices: number, schools: Schools, notes: string[]): PlannedJoint[] {
   if (grounds.length === 0) {
     notes.push('No ground in any cable here: the device has none to land on its green screw.');
     return [];
@@ -254,12 +279,24 @@ function groundJoints(grounds: Lead[], metalBox: boolean, hasDevice: boolean, sc
   });
   const joints: PlannedJoint[] = [];
   const tails: { lead: Lead; to: TerminalName }[] = [];
-  if (grounds.length === 1 && !metalBox) return hasDevice ? [terminal('green', grounds[0]!)] : [];
+  if (grounds.length === 1 && !metalBox && devices < 2) return devices ? [terminal('green', grounds[0]!)] : [];
   const gauge = thickest(grounds);
-  if (hasDevice) tails.push({ lead: pigtail('ground', gauge, 'green'), to: 'green' });
+  if (devices) tails.push({ lead: pigtail('ground', gauge, 'green'), to: 'green' });
+  const second: Lead | undefined =
+    devices > 1
+      ? { ...pigtail('ground', gauge, 'green'), id: 'pigtail-ground-second', from: 'pigtail for the green screw of the second receptacle' }
+      : undefined;
   if (metalBox) tails.push({ lead: pigtail('ground', gauge, 'box screw'), to: 'box screw' });
-  if (grounds.length + tails.length > 1) joints.push(splice('ground', [...grounds, ...tails.map((t) => t.lead)], schools, notes));
+  if (grounds.length + tails.length > 1)
+    joints.push(splice('ground', [...grounds, ...tails.map((t) => t.lead), ...(second ? [second] : [])], schools, notes));
   for (const tail of tails) joints.push(terminal(tail.to, tail.lead));
+  if (second)
+    joints.push({
+      ...terminal('green', second),
+      id: 'ground-green-second',
+      second: true,
+      says: `${terminal('green', second).says} of the second receptacle`,
+    });
   return joints;
 }
 
@@ -267,7 +304,8 @@ function groundJoints(grounds: Lead[], metalBox: boolean, hasDevice: boolean, sc
 export function wiringPlan(input: PlanInput): WiringPlan {
   const { site, box, schools } = input;
   const inside = cablesIn(site, box.id);
-  const device = devicesIn(site, box.id)[0];
+  const devices = devicesIn(site, box.id);
+  const device = devices[0];
   const kind = device && DEVICE_KINDS[device.kind];
   const refused = refusals(input, inside);
   const plan: WiringPlan = {
@@ -303,9 +341,9 @@ export function wiringPlan(input: PlanInput): WiringPlan {
     );
   if (boxMaterial(box) === undefined) plan.notes.push('Whether the box is metal was not noted: a metal box gets a ground lead of its own.');
   const groundFault = kind?.groundFault ?? false;
-  const joints = [...groundJoints(ends.ground, boxMaterial(box) === 'metal', device !== undefined, schools, plan.notes)];
+  const joints = [...groundJoints(ends.ground, boxMaterial(box) === 'metal', devices.length, schools, plan.notes)];
   for (const role of ['neutral', 'hot'] as const) {
-    if (device) joints.push(...jointsForRole(role, ends[role], schools, groundFault, inside, plan.notes));
+    if (device) joints.push(...jointsForRole(role, ends[role], schools, groundFault, inside, plan.notes, devices.length === 2));
     else if (ends[role].length > 1) joints.push(splice(role, ends[role], schools, plan.notes));
   }
   plan.joints = joints;

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, HostListener, inject, signal, viewChild } from '@angular/core';
-import { draggedPlace, marksFor, nudgedPlace, suitableBoxes } from '@saddle/core/layout';
-import { asKind, changeFor } from '@saddle/core/ledger';
+import { draggedPlace, marksFor, nudgedPlace, suitableBoxes, withKind } from '@saddle/core/layout';
+import { changeFor } from '@saddle/core/ledger';
 import { printLength, printMark } from '@saddle/core/measure';
 import { otherFace, type Box, type FaceId, type Job } from '@saddle/core/model';
 import { fillOf } from '@saddle/core/wiring';
@@ -67,7 +67,9 @@ export class BoxStage {
   protected readonly kinds = computed(() => {
     const { target, wall } = this.session.context();
     const needed = fillOf(this.session.planned(), target, this.session.job().edition).neededIn3;
-    return suitableBoxes(wall, target.face, { gangs: target.gangs, neededIn3: needed, unit: this.unit() }).filter((k) => k.kind.gangs === target.gangs);
+    return suitableBoxes(wall, target.face, { gangs: target.gangs, neededIn3: needed, unit: this.unit() }).filter(
+      (k) => k.kind.gangs === target.gangs,
+    );
   });
 
   private roomOf(face: FaceId): string {
@@ -139,9 +141,9 @@ export class BoxStage {
     this.view()?.fit(what);
   }
 
-  protected use(kindId: Parameters<typeof asKind>[2]): void {
+  protected use(kindId: Parameters<typeof withKind>[2]): void {
     const context = this.session.context();
-    this.session.edit('Another kind of box', (job) => this.withBox(job, asKind(context, context.target, kindId)));
+    this.session.edit('Another kind of box', (job) => this.withBox(job, withKind(context.wall, context.target, kindId)));
   }
 
   protected length = (mm: number): string => printLength(mm, this.unit());

@@ -1,0 +1,141 @@
+/** The invented sample jobs. */
+import { measured, DEFAULT_SCHOOLS, type House, type Job, type Load } from '../model/index.js';
+import { inches } from '../measure/index.js';
+import { fromBox, type FromBoxAnswers } from '../situation/index.js';
+import { inch } from './lengths.js';
+import { load, quinceStreet, sewingFound } from './quinceStreet.js';
+
+/** New duplex in the sewing room, fed from the hall side of the same wall. Fits; with the hall heater it doesn't. */
+export const sewingCorner: Job = {
+  format: 'saddle-job',
+  version: 1,
+  id: 'sewing-corner',
+  houseId: quinceStreet.id,
+  name: 'Sewing corner',
+  situation: 'other-side',
+  edition: quinceStreet.edition,
+  unit: 'in',
+  built: quinceStreet.built,
+  sourceBoxId: 'hall-box',
+  newBoxId: 'sewing-box',
+  found: sewingFound,
+  changes: [
+    {
+      id: 'place-sewing-box',
+      title: 'Set the sewing box',
+      do: 'place-box',
+      box: {
+        id: 'sewing-box',
+        name: 'Sewing box',
+        wallId: 'sewing-hall',
+        face: 'A',
+        place: { from: 'left-end', toward: 'right', to: 'left-edge', distance: inch(49.1875, '49 3/16'), bottom: inch(13.25, '13 1/4') },
+        kind: 'wings-1g-20',
+        gangs: 1,
+        hangsOn: 'none',
+        circuitId: 'c4',
+        supportFittings: 0,
+      },
+    },
+    {
+      id: 'run-sewing-cable',
+      title: 'Run 14-2 cable from the hall box to the sewing box',
+      do: 'run-cable',
+      cable: {
+        id: 'hall-to-sewing',
+        name: 'hall to sewing',
+        gauge: 14,
+        conductors: ['black', 'white'],
+        ground: 'bare',
+        metal: 'copper',
+        sheath: 'nonmetallic',
+        ends: [
+          { boxId: 'hall-box', label: 'Hall box', side: 'top' },
+          { boxId: 'sewing-box', label: 'Sewing box', side: 'top' },
+        ],
+        direction: 'known',
+        unbrokenIn: [],
+      },
+    },
+    {
+      id: 'sewing-receptacle',
+      title: 'New receptacle in the sewing room',
+      do: 'place-device',
+      device: { id: 'sewing-receptacle', name: 'sewing receptacle', boxId: 'sewing-box', kind: 'duplex-15', tamperResistant: true },
+    },
+    {
+      id: 'plug-sewing-machine',
+      title: 'Sewing machine',
+      do: 'plug-in',
+      load: load('sewing-machine', 'sewing machine', 85, { boxId: 'sewing-box' }),
+    },
+    {
+      id: 'plug-steam-press',
+      title: 'Steam press',
+      do: 'plug-in',
+      load: load('steam-press', 'steam press', 1100, { boxId: 'sewing-box' }),
+    },
+  ],
+  schools: DEFAULT_SCHOOLS,
+  work: { ticks: [], notes: [], values: [], proof: {} },
+};
+
+/** A job from a box of the house, with what will be plugged in. */
+function atBox(house: House, answers: FromBoxAnswers, more: { plugIn?: Load[]; note?: string } = {}): Job {
+  const made = fromBox(house, answers);
+  if (!made.ok) throw new Error(`demo: ${made.message}`);
+  const plugIn = (more.plugIn ?? []).map((l) => ({ id: `plug-${l.id}`, title: l.name, do: 'plug-in' as const, load: l }));
+  return { ...made.job, ...(more.note ? { note: more.note } : {}), changes: [...made.job.changes, ...plugIn] };
+}
+const houseId = quinceStreet.id;
+
+/** A duplex becomes a quad; the two cables in the old box decide by its fill. */
+export const aquariumAlcove = atBox(
+  quinceStreet,
+  { id: 'aquarium-alcove', houseId, name: 'Aquarium alcove', situation: 'enlarge', boxId: 'alcove-box', gangs: 2 },
+  {
+    plugIn: [
+      load('tank-heater', 'tank heater', 300, { circuitId: 'c5', boxId: 'alcove-box', continuous: true }),
+      load('tank-pump', 'pump', 40, { circuitId: 'c5', boxId: 'alcove-box', continuous: true }),
+      load('tank-light', 'tank light', 60, { circuitId: 'c5', boxId: 'alcove-box', continuous: true }),
+    ],
+  },
+);
+
+/** An outlet in the parlour must rise above a new 36 in wainscot cap; plaster and lath; its cable comes from below. */
+export const wainscot = atBox(quinceStreet, {
+  id: 'wainscot',
+  houseId,
+  name: 'Wainscot',
+  situation: 'raise',
+  boxId: 'parlour-box',
+});
+
+/** Worn box with stripped ears, replaced where it is. */
+export const hallBox = atBox(quinceStreet, {
+  id: 'hall-box-replaced',
+  houseId,
+  name: 'Hall box',
+  situation: 'replace',
+  boxId: 'hall-end-box',
+});
+
+/** Power and a network opening side by side in one divided double box under a shelf; metal studs; fed from one stud over. */
+export const routerShelf = atBox(
+  quinceStreet,
+  {
+    id: 'router-shelf',
+    houseId,
+    name: 'Router shelf',
+    situation: 'same-wall',
+    boxId: 'studio-box',
+    fromLeft: measured(inches(51.5), '51 1/2'),
+    bottom: measured(inches(61), '61'),
+    gangs: 2,
+    divided: true,
+  },
+  { plugIn: [load('router', 'router', 30, { circuitId: 'c5', boxId: 'box-new', continuous: true })] },
+);
+
+export const demoHouses: House[] = [quinceStreet];
+export const demoJobs: Job[] = [sewingCorner, aquariumAlcove, wainscot, hallBox, routerShelf];

@@ -1,0 +1,220 @@
+/** Jobs that start at a box of the house's survey: moved, made larger, replaced in its place, or feeding a new outlet beside or behind it. */
+import { z } from 'zod';
+import { GANG_PITCH_MM } from '../catalog/index.js';
+import { smallestGaugeFor } from '../codebook/index.js';
+import { studSide, withKind } from '../layout/index.js';
+import type { FaceId } from '../model/index.js';
+import {
+  alongX,
+  boxBody,
+  boxRect,
+  DEFAULT_SCHOOLS,
+  DistanceLength,
+  distanceForCentre,
+  Id,
+  MeasuredLength,
+  Name,
+  type Box,
+  type Change,
+  type House,
+  type Job,
+  type Wall,
+} from '../model/index.js';
+import { kindsFor, suggestedBottom } from '../survey/index.js';
+import { cableKind, devicesIn } from '../wiring/index.js';
+
+const base = { id: Id, houseId: Id, name: Name, boxId: Id };
+/** What has to be said; where nothing is said of a height, the room's own is worked out. */
+export const FromBoxAnswers = z.discriminatedUnion('situation', [
+  z.strictObject({
+    ...base,
+    situation: z.literal('raise'),
+    /** floor to the bottom of the moved box; the worked height when not given */
+    bottom: DistanceLength.optional(),
+    /** to the right, seen from the box's face; below 0 to the left */
+    sideways: MeasuredLength.optional(),
+  }),
+  z.strictObject({
+    ...base,
+    situation: z.literal('enlarge'),
+    gangs: z.number().int().min(2, 'a larger box has two gangs or more').max(2, 'boxes of two gangs are in the list'),
+  }),
+  z.strictObject({ ...base, situation: z.literal('replace') }),
+  z.strictObject({
+    ...base,
+    situation: z.enum(['same-wall', 'other-side']),
+    /** from the left end of the new outlet's face to the left edge of its box */
+    fromLeft: DistanceLength,
+    bottom: DistanceLength.optional(),
+    gangs: z.number().int().min(1).max(2).default(1),
+    /** power in one half, low voltage in the other, a divider between */
+    divided: z.boolean().optional(),
+  }),
+]);
+export type FromBoxAnswers = z.infer<typeof FromBoxAnswers>;
+
+const at = (mm: number): MeasuredLength => ({ mm: Math.round(mm * 10_000) / 10_000, known: 'measured' });
+
+/** The box in the kind that suits best where it is to be; as it is when none does, and then the ledger says why. */
+function bestKind(house: House, wall: Wall, box: Box, stays: 'left' | 'right' | 'centre'): Box {
+  const input = { site: house.site, wall, boxId: box.id, edition: house.edition, schools: DEFAULT_SCHOOLS, unit: house.unit };
+  const best = kindsFor(input, box).find((k) => k.recommended);
+  return best ? withKind(wall, box, best.kind.id, stays) : box;
+}
+
+/** The edge that stays where it is: the one at the stud. */
+function studEdge(wall: Wall, box: Box): 'left' | 'right' | 'centre' {
+  const { side } = studSide(wall, box);
+  return side === 'left' || side === 'right' ? side : 'centre';
+}
+
+function moved(house: House, wall: Wall, box: Box, answers: Extract<FromBoxAnswers, { situation: 'raise' }>): Box {
+  const bottom = answers.bottom ?? at(suggestedBottom(house.site, wall, box, DEFAULT_SCHOOLS).bottomMm);
+  const lifted: Box = { ...box, place: { ...box.place, bottom }, hangsOn: 'none' };
+  const sideways = answers.sideways?.mm ?? 0;
+  const rect = boxRect(wall, box);
+  const distance = rect && distanceForCentre(wall, lifted, rect.centre + sideways * alongX(box.face, 'right'));
+  const placed = distance === undefined || sideways === 0 ? lifted : { ...lifted, place: { ...lifted.place, distance: at(distance) } };
+  return bestKind(house, wall, placed, sideways === 0 ? studEdge(wall, box) : 'centre');
+}
+
+function enlarged(house: House, wall: Wall, box: Box, gangs: number): Box {
+  const added = (gangs - box.gangs) * GANG_PITCH_MM;
+  const stays = studEdge(wall, box);
+  const centre = boxRect(wall, box)?.centre;
+  const wider: Box = { ...box, gangs, kind: 'other', width: at(boxBody(box).widthMm + added) };
+  const grows = stays === 'centre' ? 0 : (alongX(box.face, stays === 'left' ? 'right' : 'left') * added) / 2;
+  const distance = centre === undefined ? undefined : distanceForCentre(wall, wider, centre + grows);
+  const placed = distance === undefined ? wider : { ...wider, place: { ...wider.place, distance: at(distance) } };
+  return bestKind(house, wall, placed, stays);
+}
+
+function inPlaceChanges(house: House, wall: Wall, box: Box, answers: FromBoxAnswers): Change[] {
+  const replace = (title: string, next: Box): Change => ({ id: 'replace-box', title, do: 'replace-box', boxId: box.id, box: next });
+  switch (answers.situation) {
+    case 'raise':
+      return [replace(`Move ${box.name}`.slice(0, 120), moved(house, wall, box, answers))];
+    case 'replace':
+      return [replace(`Replace ${box.name}`.slice(0, 120), bestKind(house, wall, box, studEdge(wall, box)))];
+    case 'enlarge': {
+      const device = devicesIn(house.site, box.id)[0];
+      const more = Array.from({ length: answers.gangs - box.gangs }, (_, i): Change => ({
+        id: `added-device-${i + 1}`,
+        title: 'One more receptacle',
+        do: 'place-device',
+        device: {
+          id: `${box.id}-more-${i + 1}`.slice(0, 40),
+          name: 'added receptacle',
+          boxId: box.id,
+          kind: device?.kind ?? 'duplex-15',
+          tamperResistant: true,
+        },
+      }));
+      return [replace(`Make ${box.name} larger`.slice(0, 120), enlarged(house, wall, box, answers.gangs)), ...more];
+    }
+    default:
+      return [];
+  }
+}
+
+function newOutletChanges(house: House, wall: Wall, source: Box, answers: Extract<FromBoxAnswers, { fromLeft: unknown }>): Change[] {
+  const face: FaceId = answers.situation === 'same-wall' ? source.face : source.face === 'A' ? 'B' : 'A';
+  const room = house.site.rooms.find((r) => r.id === wall.faces[face].roomId)?.name ?? 'new';
+  const name = `${room} new box`.slice(0, 120);
+  const draft: Box = {
+    id: 'box-new',
+    name,
+    wallId: wall.id,
+    face,
+    place: {
+      from: 'left-end',
+      toward: 'right',
+      to: 'left-edge',
+      distance: answers.fromLeft,
+      bottom: answers.bottom ?? source.place.bottom,
+    },
+    kind: 'other',
+    gangs: answers.gangs,
+    hangsOn: 'none',
+    supportFittings: 0,
+    ...(answers.divided ? { divided: true } : {}),
+    ...(source.circuitId ? { circuitId: source.circuitId } : {}),
+  };
+  const circuit = house.site.circuits.find((c) => c.id === source.circuitId);
+  const gauge = smallestGaugeFor(circuit?.breakerA ?? 20);
+  const conductors: ['black', 'white'] = ['black', 'white'];
+  return [
+    { id: 'place-new-box', title: `Set ${name}`.slice(0, 120), do: 'place-box', box: bestKind(house, wall, draft, 'centre') },
+    {
+      id: 'run-new-cable',
+      title: `Run ${cableKind({ gauge, conductors })} cable`,
+      do: 'run-cable',
+      cable: {
+        id: 'cable-new',
+        name: 'new cable',
+        gauge,
+        conductors,
+        ground: 'bare',
+        metal: 'copper',
+        sheath: 'nonmetallic',
+        ends: [
+          { boxId: source.id, label: source.name },
+          { boxId: 'box-new', label: name },
+        ],
+        direction: 'known',
+        unbrokenIn: [],
+      },
+    },
+    {
+      id: 'place-new-device',
+      title: 'New receptacle',
+      do: 'place-device',
+      device: { id: 'device-new', name: `${room} receptacle`.slice(0, 120), boxId: 'box-new', kind: 'duplex-15', tamperResistant: true },
+    },
+  ];
+}
+
+export type FromBoxResult = { ok: true; job: Job } | { ok: false; path: string; message: string; expected: string; came: string };
+
+/** The job's document at its start. The house's survey is what was found; nothing is asked twice. */
+export function fromBox(house: House, answers: FromBoxAnswers): FromBoxResult {
+  const box = house.site.boxes.find((b) => b.id === answers.boxId);
+  const wall = house.site.walls.find((w) => w.id === box?.wallId);
+  const refuse = (path: string, message: string, expected: string, came: string): FromBoxResult => ({
+    ok: false,
+    path,
+    message,
+    expected,
+    came,
+  });
+  if (!box || !wall)
+    return refuse('/boxId', `${house.name} has no box with the id ${answers.boxId}.`, 'the id of a surveyed box', answers.boxId);
+  if (answers.situation === 'enlarge' && answers.gangs <= box.gangs)
+    return refuse(
+      '/gangs',
+      `${box.name} has ${box.gangs} gangs already; a larger box has more.`,
+      `more than ${box.gangs}`,
+      `${answers.gangs}`,
+    );
+  const fresh = answers.situation === 'same-wall' || answers.situation === 'other-side';
+  return {
+    ok: true,
+    job: {
+      format: 'saddle-job',
+      version: 1,
+      id: answers.id,
+      houseId: house.id,
+      name: answers.name,
+      situation: answers.situation,
+      edition: house.edition,
+      unit: house.unit,
+      ...(house.built === undefined ? {} : { built: house.built }),
+      sourceBoxId: box.id,
+      newBoxId: fresh ? 'box-new' : box.id,
+      found: house.site,
+      changes: fresh ? newOutletChanges(house, wall, box, answers) : inPlaceChanges(house, wall, box, answers),
+      schools: DEFAULT_SCHOOLS,
+      work: { ticks: [], notes: [], values: [], proof: {} },
+    },
+  };
+}
