@@ -3,7 +3,7 @@ import { createDocument, type ZodOpenApiOperationObject, type ZodOpenApiPathsObj
 import { ExportFile } from '@saddle/core/exchange';
 import { Finding, House, Job, Sum, Verdict } from '@saddle/core/model';
 import { POCKET_SUMS } from '@saddle/core/pocket';
-import { OtherSideAnswers } from '@saddle/core/situation';
+import { FromBoxAnswers, OtherSideAnswers } from '@saddle/core/situation';
 import { z } from 'zod';
 
 const FieldErrorSchema = z.object({
@@ -104,6 +104,27 @@ function documentPaths(kind: 'house' | 'job', schema: z.ZodType): ZodOpenApiPath
         responses: ok(storedOf(schema), 'as it was'),
       },
     },
+    [`/${kind}s/{id}/boxes/{box}/template.{form}`]: {
+      get: {
+        operationId: `${kind}-template`,
+        summary: 'Opening or height jig of a box at true scale',
+        requestParams: {
+          path: z.object({ id, box: z.string(), form: z.enum(['pdf', 'svg']) }),
+          query: z.object({
+            paper: z.enum(['letter', 'a4']).optional(),
+            mirrored: z.enum(['yes', 'no']).optional(),
+            of: z.enum(['opening', 'jig']).optional(),
+          }),
+        },
+        responses: {
+          '200': {
+            description: 'the template',
+            content: { 'application/pdf': { schema: z.string() }, 'image/svg+xml': { schema: z.string() } },
+          },
+          ...problems,
+        },
+      },
+    },
     [`/${kind}s/{id}/export.json`]: {
       get: { operationId: `export-${kind}`, requestParams: { path }, responses: ok(ExportFile, 'an export file') },
     },
@@ -145,6 +166,14 @@ export function openApi(version: string): Record<string, unknown> {
           operationId: 'start-other-side',
           summary: 'A new job fed from the other side of the same wall',
           requestBody: { required: true, content: json(OtherSideAnswers.partial({ id: true })) },
+          responses: ok(storedOf(Job), 'as stored', '201'),
+        },
+      },
+      '/jobs/from-box': {
+        post: {
+          operationId: 'start-from-box',
+          summary: 'A new job at a surveyed box: moved, made larger, replaced, or feeding a new outlet; the id may be left out',
+          requestBody: { required: true, content: json(FromBoxAnswers) },
           responses: ok(storedOf(Job), 'as stored', '201'),
         },
       },

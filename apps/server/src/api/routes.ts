@@ -2,13 +2,25 @@
 import { Router, type Request, type Response } from 'express';
 import { nanoid } from 'nanoid';
 import { exportFile, importReport, jobSheet, jsonSchema, PUBLISHED_SCHEMAS, type Bundle } from '@saddle/core/exchange';
+import { heightJig, openingTemplate, templateSvg, type Template } from '@saddle/core/layout';
 import { ledgerOf } from '@saddle/core/ledger';
-import { checkHouse, checkJob, checkShape, type Checked, type House, type Job } from '@saddle/core/model';
+import {
+  boxBody,
+  checkHouse,
+  checkJob,
+  checkShape,
+  finishThicknessMm,
+  plannedSite,
+  type Checked,
+  type House,
+  type Job,
+} from '@saddle/core/model';
 import { pocketSum, POCKET_SUMS } from '@saddle/core/pocket';
-import { OtherSideAnswers, otherSide } from '@saddle/core/situation';
+import { fromBox, FromBoxAnswers, OtherSideAnswers, otherSide } from '@saddle/core/situation';
 import { stepsOf, summarise } from '@saddle/core/steps';
 import { z } from 'zod';
 import { renderSheet } from '../sheets/pdf.js';
+import { renderTemplate } from '../sheets/template.js';
 import type { SaveResult, Store, Stored } from '../storage/store.js';
 import { openApi } from './openapi.js';
 import { invalid, notFound, problem } from './problem.js';
@@ -58,6 +70,33 @@ function answerSave<T extends House | Job>(response: Response, status: number, r
 }
 
 const Paper = z.object({ paper: z.enum(['letter', 'a4']).default('letter') });
+const TemplateQuery = Paper.extend({
+  mirrored: z.enum(['yes', 'no']).default('no'),
+  of: z.enum(['opening', 'jig']).default('opening'),
+});
+
+/** The template of a box, opening or jig, of a house as surveyed or a job as planned. */
+function templateOf(document: House | Job, boxId: string, query: z.infer<typeof TemplateQuery>): Template {
+  const site = document.format === 'saddle-job' ? plannedSite(document) : document.site;
+  const box = site.boxes.find((b) => b.id === boxId);
+  const wall = site.walls.find((w) => w.id === box?.wallId);
+  if (!box || !wall) throw notFound('box', boxId);
+  const room = site.rooms.find((r) => r.id === wall.faces[box.face].roomId);
+  const depth = boxBody(box).depthMm;
+  if (query.of === 'opening')
+    return openingTemplate({ wall, box, unit: document.unit, roomName: room?.name ?? box.face, mirrored: query.mirrored === 'yes' });
+  if (depth === undefined)
+    throw invalid([
+      {
+        path: `/boxes/${box.id}/depth`,
+        message: `The depth of ${box.name} was not measured; the jig’s shelf is as deep.`,
+        expected: 'a depth',
+        came: 'nothing',
+      },
+    ]);
+  return heightJig(box.place.bottom.mm, room?.floorToAdd?.mm ?? 0, finishThicknessMm(wall, box.face), depth, document.unit).template;
+}
+
 const Confirm = z.object({ confirm: z.enum(['yes', 'no']).default('no') });
 
 export function apiRoutes(store: Store, version: string): Router {
@@ -127,6 +166,16 @@ export function apiRoutes(store: Store, version: string): Router {
       if (kind === 'job') await must('house', (document as Job).houseId);
       answerSave(response, 200, await store.save(kind, document, revision, now()), document);
     });
+    api.get(`${path}/:id/boxes/:box/template.:form`, async (request, response) => {
+      const query = accept(checkShape(TemplateQuery, request.query));
+      const form = param(request, 'form');
+      if (form !== 'pdf' && form !== 'svg') throw notFound('form of template', form);
+      const { document } = await must<House | Job>(kind, param(request, 'id'));
+      const template = templateOf(document, param(request, 'box'), query);
+      const name = `${query.of}-${param(request, 'box')}${query.mirrored === 'yes' ? '-mirrored' : ''}.${form}`;
+      response.type(form === 'pdf' ? 'application/pdf' : 'image/svg+xml').set('Content-Disposition', `inline; filename="${name}"`);
+      response.send(form === 'pdf' ? await renderTemplate(template, query.paper, now()) : templateSvg(template));
+    });
     api.delete(`${path}/:id`, async (request, response) => {
       const id = param(request, 'id');
       const result = await store.remove(kind, id, revisionOf(request));
@@ -152,6 +201,15 @@ export function apiRoutes(store: Store, version: string): Router {
     const answers = accept(checkShape(OtherSideAnswers, { id: nanoid(12), ...given }));
     await must('house', answers.houseId);
     const job = accept(checkJob(otherSide(answers)));
+    answerSave(response, 201, await store.create('job', job, now()), job);
+  });
+  api.post('/jobs/from-box', async (request, response) => {
+    const given = (request.body ?? {}) as Record<string, unknown>;
+    const answers = accept(checkShape(FromBoxAnswers, { id: nanoid(12), ...given }));
+    const { document: house } = await must<House>('house', answers.houseId);
+    const made = fromBox(house, answers);
+    if (!made.ok) throw invalid([{ path: made.path, message: made.message, expected: made.expected, came: made.came }]);
+    const job = accept(checkJob(made.job));
     answerSave(response, 201, await store.create('job', job, now()), job);
   });
   api.get(

@@ -20,6 +20,8 @@ export type ShapeKind =
   | 'cover'
   | 'box'
   | 'ghost-box'
+  | 'old-box'
+  | 'patch'
   | 'opening'
   | 'reference';
 export interface ElevationShape {
@@ -69,6 +71,8 @@ export interface ElevationInput {
   /** the box whose edges are dimensioned; on the other face its ghost is; none on a wall that is only surveyed */
   workBoxId?: string;
   sourceBoxId?: string;
+  /** the work box as it was found, when it is moved, enlarged or replaced, and the pieces that close what it leaves */
+  before?: { box: Box; patches: { left: number; right: number; bottom: number; top: number }[] };
   unit: LengthUnit;
 }
 
@@ -133,6 +137,22 @@ export function elevation(input: ElevationInput): Elevation {
       state: 'found',
       label: reference.name,
     });
+  }
+  if (input.before && input.before.box.face === face) {
+    const { box, patches } = input.before;
+    const old = boxRect(wall, box);
+    patches.forEach((p, i) => add(`patch-${i}`, 'patch', p.left, p.bottom, p.right - p.left, p.top - p.bottom, 'planned', 'patch'));
+    if (old)
+      add(
+        `${box.id}-before`,
+        'old-box',
+        old.left,
+        old.bottom,
+        old.right - old.left,
+        old.top - old.bottom,
+        'found',
+        `${box.name}, as found`,
+      );
   }
   for (const box of site.boxes.filter((b) => b.wallId === wall.id)) addBox(input, box, add);
   const work = site.boxes.find((b) => b.id === input.workBoxId);
@@ -244,8 +264,7 @@ function carried({ wall }: ElevationInput, box: Box, face: FaceId): Box['place']
 
 function workWindow(input: ElevationInput): Elevation['work'] {
   const { wall, face, site } = input;
-  const rects = [input.workBoxId, input.sourceBoxId]
-    .map((id) => site.boxes.find((b) => b.id === id))
+  const rects = [...[input.workBoxId, input.sourceBoxId].map((id) => site.boxes.find((b) => b.id === id)), input.before?.box]
     .filter((b) => b !== undefined)
     .map((b) => boxRect(wall, b))
     .filter((r) => r !== undefined);

@@ -11,3 +11,4 @@ export * from './patch.js';
 export * from './relocate.js';
 export * from './cutting.js';
 export * from './template.js';
+export * from './planDrawing.js';

@@ -239,6 +239,9 @@ export interface RoomSpacing {
   spaces: (WallSpace & { uncovered: Span[]; coverage: Coverage })[];
   /** doors and floor-to-counter fixtures that break the walls, on the strip */
   breaks: Span[];
+  /** receptacles that are there, and those that are wanted, on the strip */
+  existing: number[];
+  wanted: { id: string; at: number }[];
   judged: Judged;
 }
 
@@ -305,13 +308,20 @@ export function roomSpacing(site: Site, room: Room, edition: Edition, gridMm = G
         return rect && rect.top <= COUNTS_BELOW_MM ? [s.start + onFace(s.wall, s.face, rect.centre)] : [];
       }),
   );
+  const wanted = (room.wanted ?? []).flatMap((w) => {
+    const s = strip.find((part) => part.wall.id === w.wallId && part.face === w.face);
+    return s ? [{ id: w.id, at: s.start + w.fromLeft.mm }] : [];
+  });
   const blocked = strip.flatMap((s) => blockedOn(s).map((b) => ({ from: s.start + b.from, to: s.start + b.to })));
-  const spaces = spacesOf({ length: lengthMm, breaks, boxes, blocked, loop: strip.length > 2 }, WALL_RULE).map((space) => ({
+  const spaces = spacesOf(
+    { length: lengthMm, breaks, boxes: [...boxes, ...wanted.map((w) => w.at)], blocked, loop: strip.length > 2 },
+    WALL_RULE,
+  ).map((space) => ({
     ...space,
     uncovered: uncovered(space, space.existing, WALL_RULE.reachMm),
     coverage: fewestReceptacles(space, WALL_RULE, gridMm),
   }));
-  return { strip, lengthMm, spaces, breaks, judged: spacingJudged(room, strip, spaces, edition) };
+  return { strip, lengthMm, spaces, breaks, existing: boxes, wanted, judged: spacingJudged(room, strip, spaces, edition) };
 }
 
 function spacingJudged(room: Room, strip: StripWall[], spaces: RoomSpacing['spaces'], edition: Edition): Judged {

@@ -45,6 +45,17 @@ function checkBar(x: number, y: number, unit: LengthUnit): TemplateShape[] {
   ];
 }
 
+/** An arrow that points up on the wall, with the word; drawn, since not every font has the sign. */
+function arrowUp(x: number, y: number): TemplateShape[] {
+  const line = (x1: number, y1: number, x2: number, y2: number): TemplateShape => ({ kind: 'line', stroke: 'check', x1, y1, x2, y2 });
+  return [
+    line(x, y, x, y - 12),
+    line(x, y - 12, x - 2.5, y - 8),
+    line(x, y - 12, x + 2.5, y - 8),
+    { kind: 'text', x: x + 4, y: y - 4, size: 4.4, text: 'up', anchor: 'start' },
+  ];
+}
+
 /** Lines of text are set at this much of their size apart. */
 const LEADING = 1.35;
 
@@ -113,7 +124,7 @@ export function openingTemplate(input: OpeningTemplateInput): Template {
     3.4,
     `opening ${printMark(width, unit)} × ${printMark(height, unit)}, cut on the inside of the line`,
   );
-  text(widthMm / 2, oy + height / 2 - 2, 5, '↑ up', 'middle');
+  shapes.push(...arrowUp(ox + width / 4, oy + height / 2 - 4));
   text(widthMm / 2, oy + height - 2, 3.2, `box bottom ${printMark(box.place.bottom.mm, unit)} above the finished floor`, 'middle');
   shapes.push(...checkBar(MARGIN, heightMm - 7, unit));
   return { title: `Opening of ${box.name}`, forFace: input.roomName, mirrored, widthMm, heightMm, shapes };
@@ -170,7 +181,8 @@ export function heightJig(bottomMm: number, floorToAddMm: number, finishMm: numb
       text: `lip ${printMark(finishMm, unit)} in front of the stud; shelf ½ in plywood, side view`.replace('½', '1/2'),
       anchor: 'start',
     },
-    { kind: 'text', x: MARGIN + wide + 4, y: 20 + PLY_MM + leg / 2, size: 3.6, text: `leg ${printMark(leg, unit)}  ↑ up`, anchor: 'start' },
+    { kind: 'text', x: MARGIN + wide + 4, y: 20 + PLY_MM + leg / 2, size: 3.6, text: `leg ${printMark(leg, unit)}`, anchor: 'start' },
+    ...arrowUp(MARGIN + wide + 6, 20 + PLY_MM + leg / 2 - 8),
     ...checkBar(MARGIN, heightMm - 7, unit),
   ];
   return { pieces, template: { title: 'Height jig', forFace: '', mirrored: false, widthMm, heightMm, shapes } };

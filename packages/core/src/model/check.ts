@@ -192,6 +192,17 @@ export function siteErrors(site: Site, unit: LengthUnit, path: string): FieldErr
     room.sides?.forEach((side, i) => {
       if (!walls.has(side.wallId)) missing(`${path}/rooms/${r}/sides/${i}/wallId`, 'wall', side.wallId);
     });
+    room.wanted?.forEach((outlet, i) => {
+      const wall = site.walls.find((w) => w.id === outlet.wallId);
+      if (!wall) return missing(`${path}/rooms/${r}/wanted/${i}/wallId`, 'wall', outlet.wallId);
+      if (outlet.fromLeft.mm > wall.length.mm)
+        wrong(
+          `${path}/rooms/${r}/wanted/${i}/fromLeft/mm`,
+          `An outlet is wanted at ${say(outlet.fromLeft.mm)}, past the end of ${wall.name} at ${say(wall.length.mm)}.`,
+          `at most ${say(wall.length.mm)}`,
+          outlet.fromLeft.mm,
+        );
+    });
   });
 
   site.boxes.forEach((box, b) => {

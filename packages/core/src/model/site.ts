@@ -37,6 +37,10 @@ export type RoomSide = z.infer<typeof RoomSide>;
 export const ROOM_ABOVE = ['attic', 'floor', 'flat-roof'] as const;
 export const ROOM_BELOW = ['basement', 'crawl-space', 'slab', 'floor'] as const;
 
+/** A receptacle that a room is to get: from the left end of a face to its middle, seen from the room. */
+export const WantedOutlet = z.strictObject({ id: Id, wallId: Id, face: FaceId, fromLeft: DistanceLength });
+export type WantedOutlet = z.infer<typeof WantedOutlet>;
+
 export const Room = z.strictObject({
   id: Id,
   name: Name,
@@ -50,6 +54,7 @@ export const Room = z.strictObject({
   waterWithin6ft: z.boolean().optional(),
   /** ½ in drywall and the like are in the wall; this is the floor: thickness still to be laid on what is there */
   floorToAdd: DistanceLength.optional(),
+  wanted: z.array(WantedOutlet).max(60).optional(),
 });
 export type Room = z.infer<typeof Room>;
 

@@ -5,3 +5,4 @@ export * from './roomEntry.js';
 export * from './guidance.js';
 export * from './judgement.js';
 export * from './surveyElevation.js';
+export * from './readings.js';

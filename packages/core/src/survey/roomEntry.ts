@@ -80,6 +80,8 @@ export interface RoomAnswers {
   /** wall index → wall that is there already and is seen from its other face */
   shared?: Record<number, { wallId: string; face: FaceId }>;
   framing?: Wall['framing']['material'];
+  /** 16 in where nothing was said */
+  spacing?: MeasuredLength;
 }
 
 /** Shared walls may differ by this much between the two rooms: each is measured from its own corners (common practice). */
@@ -127,7 +129,7 @@ export function addRoom(site: Site, answers: RoomAnswers, unit: LengthUnit): Add
         material: answers.framing ?? 'wood',
         studDepth: assumed(inches(3.5)),
         studWidth: assumed(inches(1.5)),
-        spacing: assumed(inches(16)),
+        spacing: answers.spacing ?? assumed(inches(16)),
         extraStuds: [],
       },
       faces: { A: { roomId: answers.id, layers: layer() }, B: { roomId: outside.id, layers: layer() } },

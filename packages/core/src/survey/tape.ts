@@ -169,6 +169,9 @@ export interface NearReference {
   to: number;
 }
 
+/** What the thing stands against gives no distance to mark out. */
+const TOUCHES_MM = 0.8;
+
 /** The two nearest edges a tape can hook to, one to each side: wall end, stud, door or window, box, fixture. Seen from `face`. */
 export function nearestReferences(site: Site, wall: Wall, face: FaceId, thingId: string): NearReference[] {
   const thing = thingById(site, wall, thingId);
@@ -184,8 +187,9 @@ export function nearestReferences(site: Site, wall: Wall, face: FaceId, thingId:
   for (const other of thingsOf(site, wall)) {
     if (other.id === thingId || (other.face !== undefined && other.face !== face) || other.known === 'guessed') continue;
     const [l, r] = seen(other);
-    if (r <= left + 0.01 && left - r < best.left.mm) best.left = { name: other.name, side: 'left', mm: left - r, from: r, to: left };
-    if (l >= right - 0.01 && l - right < best.right.mm) best.right = { name: other.name, side: 'right', mm: l - right, from: right, to: l };
+    if (r <= left - TOUCHES_MM && left - r < best.left.mm) best.left = { name: other.name, side: 'left', mm: left - r, from: r, to: left };
+    if (l >= right + TOUCHES_MM && l - right < best.right.mm)
+      best.right = { name: other.name, side: 'right', mm: l - right, from: right, to: l };
   }
   return [best.left, best.right];
 }

@@ -241,6 +241,16 @@ const FIXTURE_START: Record<Fixture['kind'], { z: number; height: number; width:
   furniture: { z: 0, height: 72, width: 36, depth: 18 },
 };
 
+/** The middle nearest to `atMm` at which a door or window of that width lies over no other; `atMm` itself where the wall is full. */
+function freeMiddle(wall: Wall, width: number, atMm: number): number {
+  const clear = (middle: number) =>
+    middle - width / 2 >= 0 &&
+    middle + width / 2 <= wall.length.mm &&
+    wall.openings.every((o) => middle + width / 2 <= o.x.mm || middle - width / 2 >= o.x.mm + o.width.mm);
+  for (let away = 0; away <= wall.length.mm; away += IN) for (const middle of [atMm + away, atMm - away]) if (clear(middle)) return middle;
+  return atMm;
+}
+
 /** A new thing about `atMm` along face A, with usual sizes marked assumed. The tape then says where it really is. */
 export function addThing(site: Site, wallId: string, face: FaceId, id: string, what: NewThing, atMm: number): Site {
   const wall = site.walls.find((w) => w.id === wallId);
@@ -300,7 +310,14 @@ export function addThing(site: Site, wallId: string, face: FaceId, id: string, w
         ...wall,
         openings: [
           ...wall.openings,
-          { id, kind: what.what, x: asGuess(fit(width)), z: asGuess(size.z), width: asGuess(width), height: asGuess(height) },
+          {
+            id,
+            kind: what.what,
+            x: asGuess(freeMiddle(wall, width, atMm) - width / 2),
+            z: asGuess(size.z),
+            width: asGuess(width),
+            height: asGuess(height),
+          },
         ],
       });
     }
@@ -361,3 +378,7 @@ export function thingNote(site: Site, wall: Wall, thing: Thing): string {
     return `on the ${wall.faces[thing.face].layers.map((l) => FINISHES[l.finish].name).join(' over ') || 'bare wall'}`;
   return '';
 }
+
+/** Where a new thing starts: a little beyond what is selected, else in the middle of the wall. Along face A, mm. */
+export const placeForNew = (wall: Wall, beside: Thing | undefined): number =>
+  beside ? Math.min(beside.right + 8 * IN, wall.length.mm - IN) : wall.length.mm / 2;

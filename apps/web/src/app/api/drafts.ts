@@ -1,31 +1,31 @@
 /** Unsaved work and the undo list, kept in this browser for each tab, so that a reload or a lost server loses nothing. */
 import { createStore, delMany, entries, get, set } from 'idb-keyval';
-import type { Job } from '@saddle/core/model';
 import { nanoid } from 'nanoid';
 
-export interface Version {
+export interface Version<D> {
   title: string;
-  document: Job;
+  document: D;
 }
-export interface Draft {
-  jobId: string;
+export interface Draft<D> {
+  /** kind and id of the document: `jobs/sewing-corner` */
+  key: string;
   tab: string;
   /** the revision the document rests on */
   revision: number;
-  document: Job;
+  document: D;
   /** not yet acknowledged by the server */
   dirty: boolean;
   at: string;
 }
 
-export interface History {
-  past: Version[];
-  future: Version[];
+export interface History<D> {
+  past: Version<D>[];
+  future: Version<D>[];
 }
 
 const store = createStore('saddle', 'drafts');
-const key = (jobId: string, tab: string): string => `${jobId}/${tab}`;
-const historyKey = (jobId: string, tab: string): string => `${jobId}/${tab}/undo`;
+const entry = (key: string, tab: string): string => `${key}/${tab}`;
+const historyEntry = (key: string, tab: string): string => `${key}/${tab}/undo`;
 
 /** This tab's name; it survives a reload and ends with the tab. */
 export function tabName(): string {
@@ -37,16 +37,16 @@ export function tabName(): string {
   return tab;
 }
 
-export const keepDraft = (draft: Draft): Promise<void> => set(key(draft.jobId, draft.tab), draft, store);
-export const ownDraft = (jobId: string): Promise<Draft | undefined> => get<Draft>(key(jobId, tabName()), store);
-export const dropDraft = (draft: Pick<Draft, 'jobId' | 'tab'>): Promise<void> =>
-  delMany([key(draft.jobId, draft.tab), historyKey(draft.jobId, draft.tab)], store);
+export const keepDraft = <D>(draft: Draft<D>): Promise<void> => set(entry(draft.key, draft.tab), draft, store);
+export const ownDraft = <D>(key: string): Promise<Draft<D> | undefined> => get<Draft<D>>(entry(key, tabName()), store);
+export const dropDraft = (draft: { key: string; tab: string }): Promise<void> =>
+  delMany([entry(draft.key, draft.tab), historyEntry(draft.key, draft.tab)], store);
 /** The undo list is large and kept apart, a moment after the document itself. */
-export const keepHistory = (jobId: string, history: History): Promise<void> => set(historyKey(jobId, tabName()), history, store);
-export const ownHistory = (jobId: string): Promise<History | undefined> => get<History>(historyKey(jobId, tabName()), store);
+export const keepHistory = <D>(key: string, history: History<D>): Promise<void> => set(historyEntry(key, tabName()), history, store);
+export const ownHistory = <D>(key: string): Promise<History<D> | undefined> => get<History<D>>(historyEntry(key, tabName()), store);
 
-/** Drafts of this job that other tabs left behind, newest first. */
-export async function otherDrafts(jobId: string): Promise<Draft[]> {
-  const all = (await entries<string, Draft>(store)).map(([, draft]) => draft);
-  return all.filter((d) => d.document && d.jobId === jobId && d.tab !== tabName()).sort((a, b) => b.at.localeCompare(a.at));
+/** Drafts of this document that other tabs left behind, newest first. */
+export async function otherDrafts<D>(key: string): Promise<Draft<D>[]> {
+  const all = (await entries<string, Draft<D>>(store)).map(([, draft]) => draft);
+  return all.filter((d) => d.document && d.key === key && d.tab !== tabName()).sort((a, b) => b.at.localeCompare(a.at));
 }

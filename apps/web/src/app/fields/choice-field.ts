@@ -16,7 +16,7 @@ let count = 0;
       <label class="field-label" [for]="id">{{ label() }}</label>
       <select class="field-input" [id]="id" [value]="value() ?? ''" (change)="pick($event)">
         @if (unknown()) {
-          <option value="" [selected]="value() === undefined">not known</option>
+          <option value="" [selected]="value() === undefined">{{ unknownLabel() }}</option>
         }
         @for (choice of list(); track choice.value) {
           <option [value]="choice.value" [selected]="choice.value === value()">{{ choice.label }}</option>
@@ -31,6 +31,7 @@ export class ChoiceField {
   readonly value = input<string>();
   readonly choices = input.required<readonly (Choice | string)[]>();
   readonly unknown = input(false);
+  readonly unknownLabel = input('not known');
   readonly set = output<string | undefined>();
   protected readonly list = computed((): Choice[] =>
     this.choices().map((c) => (typeof c === 'string' ? { value: c, label: c.replace(/-/g, ' ') } : c)),

@@ -1,26 +1,16 @@
-import {
-  ChangeDetectionStrategy,
-  Component,
-  computed,
-  effect,
-  HostListener,
-  inject,
-  input,
-  signal,
-  untracked,
-  viewChild,
-} from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal, untracked, viewChild } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { NavigationEnd, Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
-import { NgbModal, NgbTooltip } from '@ng-bootstrap/ng-bootstrap';
+import { NgbTooltip } from '@ng-bootstrap/ng-bootstrap';
 import { STAGES, type Stage } from '@saddle/core/model';
 import { isTicked } from '@saddle/core/steps';
 import { filter, map, startWith } from 'rxjs';
+import { DocumentNotices } from '../document/document-notices';
+import { DocumentTools } from '../document/document-tools';
 import { LedgerPanel } from '../ledger/ledger-panel';
 import { TopBar } from '../shell/top-bar';
-import { ConflictDialog } from './conflict-dialog';
+import { SURVEY_HOST } from '../survey/survey-host';
 import { JobSession, type SiteState } from './job-session';
-import { KeysDialog } from './keys-dialog';
 
 const STAGE_NAMES: Record<Stage, string> = {
   need: 'Need',
@@ -37,18 +27,16 @@ const STAGE_NAMES: Record<Stage, string> = {
 /** One job: the stages down the left edge, the work in the middle, the ledger beside it. */
 @Component({
   selector: 'sa-job-page',
-  imports: [RouterOutlet, RouterLink, RouterLinkActive, LedgerPanel, TopBar, NgbTooltip],
-  providers: [JobSession],
+  imports: [RouterOutlet, RouterLink, RouterLinkActive, LedgerPanel, TopBar, NgbTooltip, DocumentTools, DocumentNotices],
+  providers: [JobSession, { provide: SURVEY_HOST, useExisting: JobSession }],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './job-page.html',
 })
 export class JobPage {
   protected readonly session = inject(JobSession);
   private readonly router = inject(Router);
-  private readonly modals = inject(NgbModal);
   readonly id = input.required<string>();
   protected readonly ledgerOpen = signal(false);
-  private readonly conflictDialog = signal(false);
   protected readonly ledgerPanel = viewChild(LedgerPanel);
 
   private readonly url = toSignal(
@@ -85,17 +73,10 @@ export class JobPage {
       if (this.session.loaded())
         setTimeout(() => document.querySelector('.rail a.here')?.scrollIntoView({ inline: 'center', block: 'nearest' }));
     });
-    effect(() => {
-      if (!this.session.conflict() || this.conflictDialog()) return;
-      this.conflictDialog.set(true);
-      const dialog = this.modals.open(ConflictDialog, { keyboard: false, size: 'lg' });
-      (dialog.componentInstance as ConflictDialog).session = this.session;
-      const closed = () => this.conflictDialog.set(false);
-      dialog.result.then((copy: string | undefined) => {
-        closed();
-        if (copy) void this.router.navigate(['/jobs', copy, this.stage()]);
-      }, closed);
-    });
+  }
+
+  protected openCopy(id: string): void {
+    void this.router.navigate(['/jobs', id, this.stage()]);
   }
 
   private stateOf(stage: Stage): 'stopped' | 'open' | 'clear' | 'later' {
@@ -105,20 +86,5 @@ export class JobPage {
       return steps.every((s) => isTicked(job, s.id)) ? 'clear' : steps.some((s) => isTicked(job, s.id)) ? 'open' : 'later';
     if (stage === 'record' || stage === 'buy') return job.work.ticks.length ? 'clear' : 'later';
     return this.session.stages()[stage];
-  }
-
-  @HostListener('document:keydown', ['$event'])
-  protected key(event: KeyboardEvent): void {
-    const target = event.target as HTMLElement;
-    const typing = target.matches('input, textarea, select');
-    if ((event.ctrlKey || event.metaKey) && !event.altKey && (event.key === 'z' || event.key === 'Z' || event.key === 'y') && !typing) {
-      event.preventDefault();
-      if (event.key === 'y' || event.shiftKey) this.session.redo();
-      else this.session.undo();
-    } else if (event.key === '?' && !typing) this.help();
-  }
-
-  protected help(): void {
-    this.modals.open(KeysDialog);
   }
 }

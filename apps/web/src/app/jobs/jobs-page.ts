@@ -23,7 +23,8 @@ import { TopBar } from '../shell/top-bar';
       @for (house of groups(); track house.id) {
         <section class="house">
           <h2>
-            {{ house.name }} <span>rules {{ house.edition.replace('-', ' ') }}{{ house.built ? ', built ' + house.built : '' }}</span>
+            <a [routerLink]="['/houses', house.id]">{{ house.name }}</a>
+            <span>rules {{ house.edition.replace('-', ' ') }}{{ house.built ? ', built ' + house.built : '' }}</span>
           </h2>
           <ul class="job-list">
             @for (job of house.jobs; track job.id) {

@@ -1,14 +1,12 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
-import { printSource } from '@saddle/core/catalog';
-import type { Finding, Remedy, Stage } from '@saddle/core/model';
+import type { Stage } from '@saddle/core/model';
 import { JobSession } from '../job/job-session';
-import { SumTable } from './sum-table';
-import { VerdictStamp } from './verdict-stamp';
+import { FindingList, type FindingRow } from './finding-list';
 
-/** Findings beside the drawing; each opens to its sum, its source and its remedies. */
+/** Findings of the job beside the drawing; each opens to its sum, its source and its remedies. */
 @Component({
   selector: 'sa-ledger',
-  imports: [SumTable, VerdictStamp],
+  imports: [FindingList],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="ledger-head">
@@ -19,52 +17,25 @@ import { VerdictStamp } from './verdict-stamp';
         <button type="button" [attr.aria-pressed]="all()" (click)="all.set(true)">all</button>
       </div>
     </div>
-    <ul class="findings">
-      @for (finding of shown(); track finding.rule + finding.subject) {
-        <li class="finding" [attr.data-verdict]="finding.verdict" [class.open]="isOpen(finding)">
-          <button type="button" class="finding-head" [attr.aria-expanded]="isOpen(finding)" (click)="toggle(finding)">
-            <sa-verdict [verdict]="finding.verdict" />
-            <span class="finding-words">
-              <strong>{{ finding.title }}</strong>
-              <span>{{ finding.says }}</span>
-            </span>
-          </button>
-          @if (isOpen(finding)) {
-            <div class="finding-body">
-              @if (finding.ask) {
-                <p class="ask"><i class="bi bi-rulers" aria-hidden="true"></i> {{ finding.ask }}</p>
-              }
-              @for (sum of finding.sums; track $index) {
-                <sa-sum-table [sum]="sum" [unit]="session.job().unit" />
-              }
-              <p class="source">{{ sourceOf(finding) }}</p>
-            </div>
-          }
-          @if (finding.remedies.length && (isOpen(finding) || finding.verdict === 'stop')) {
-            <div class="remedies">
-              @for (remedy of finding.remedies; track remedy.id) {
-                <button type="button" class="btn-line" (click)="apply(remedy)">{{ remedy.title }}</button>
-              }
-            </div>
-          }
-        </li>
-      } @empty {
-        <li class="finding-none">Nothing to judge at this stage yet.</li>
-      }
-    </ul>
+    <sa-finding-list
+      [rows]="shown()"
+      [unit]="session.job().unit"
+      nothing="Nothing to judge at this stage yet."
+      (cured)="apply($event.key, $event.id)"
+    />
   `,
 })
 export class LedgerPanel {
   protected readonly session = inject(JobSession);
   readonly stage = input.required<Stage>();
   protected readonly all = signal(false);
-  private readonly toggled = signal<ReadonlySet<string>>(new Set());
 
-  protected readonly shown = computed(() => {
+  protected readonly shown = computed((): FindingRow[] => {
     const findings = this.session.ledger();
-    return this.all() || this.stage() === 'buy' || this.stage() === 'record' || this.stage() === 'work'
-      ? findings
-      : findings.filter((f) => f.stage === this.stage());
+    const whole = this.all() || ['buy', 'record', 'work'].includes(this.stage());
+    return findings
+      .filter((f) => whole || f.stage === this.stage())
+      .map(({ rule, subject, remedies, ...f }) => ({ ...f, key: `${rule}/${subject}`, cures: remedies }));
   });
   protected readonly counts = computed(() => {
     const of = (verdict: string) => this.session.ledger().filter((f) => f.verdict === verdict).length;
@@ -80,22 +51,11 @@ export class LedgerPanel {
     );
   });
 
-  private id = (finding: Finding): string => `${finding.rule}/${finding.subject}`;
-
-  /** Stops stand open at first; a click turns any row over. */
-  protected isOpen(finding: Finding): boolean {
-    return (finding.verdict === 'stop') !== this.toggled().has(this.id(finding));
+  protected apply(key: string, id: string): void {
+    const remedy = this.session
+      .ledger()
+      .find((f) => `${f.rule}/${f.subject}` === key)
+      ?.remedies.find((r) => r.id === id);
+    if (remedy) this.session.apply(remedy.title, remedy.edits);
   }
-
-  protected toggle(finding: Finding): void {
-    const next = new Set(this.toggled());
-    if (!next.delete(this.id(finding))) next.add(this.id(finding));
-    this.toggled.set(next);
-  }
-
-  protected apply(remedy: Remedy): void {
-    this.session.apply(remedy.title, remedy.edits);
-  }
-
-  protected sourceOf = (finding: Finding): string => printSource(finding.source);
 }

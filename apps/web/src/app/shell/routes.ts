@@ -27,5 +27,22 @@ export const routes: Routes = [
       { path: '', pathMatch: 'full', redirectTo: 'box' },
     ],
   },
+  {
+    path: 'houses/:id',
+    loadComponent: () => import('../house/house-page').then((m) => m.HousePage),
+    children: [
+      { path: '', pathMatch: 'full', title: 'House · Saddle', loadComponent: () => import('../house/plan-view').then((m) => m.PlanView) },
+      {
+        path: 'walls/:wallId/:face',
+        title: 'Wall · Saddle',
+        loadComponent: () => import('../house/wall-page').then((m) => m.WallPage),
+      },
+      {
+        path: 'rooms/:roomId',
+        title: 'Room · Saddle',
+        loadComponent: () => import('../house/room-page').then((m) => m.RoomPage),
+      },
+    ],
+  },
   { path: '**', redirectTo: '' },
 ];

@@ -1,17 +1,18 @@
 import { ChangeDetectionStrategy, Component, computed, HostListener, inject, signal, viewChild } from '@angular/core';
-import { draggedPlace, marksFor, nudgedPlace, suitableBoxes, withKind } from '@saddle/core/layout';
+import { draggedPlace, nudgedPlace, suitableBoxes, withKind } from '@saddle/core/layout';
 import { changeFor } from '@saddle/core/ledger';
-import { printLength, printMark } from '@saddle/core/measure';
+import { printLength } from '@saddle/core/measure';
 import { otherFace, type Box, type FaceId, type Job } from '@saddle/core/model';
 import { fillOf } from '@saddle/core/wiring';
 import { JobSession } from '../job/job-session';
+import { CutList } from '../survey/cut-list';
 import { TapeBar, type TapeEntry, type TapeMeasure } from '../tape/tape-bar';
 import { type BoxDrag, WallView } from '../wall/wall-view';
 
 /** The wall is the page: both faces to scale, the new box moved by mouse, keys or tape. */
 @Component({
   selector: 'sa-box-stage',
-  imports: [WallView, TapeBar],
+  imports: [WallView, TapeBar, CutList],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './box-stage.html',
 })
@@ -46,9 +47,6 @@ export class BoxStage {
           .map((b) => b.id),
       ),
   );
-  protected readonly marks = computed(() =>
-    marksFor(this.session.context().wall, this.selected()).map((m) => ({ ...m, text: printMark(m.distanceMm, this.unit()) })),
-  );
   protected readonly measures = computed((): TapeMeasure[] => {
     const { place } = this.selected();
     const edge = { 'left-edge': 'left edge', centre: 'centre', 'right-edge': 'right edge' }[place.to];
@@ -74,7 +72,8 @@ export class BoxStage {
 
   private roomOf(face: FaceId): string {
     const { wall } = this.session.context();
-    return this.session.job().found.rooms.find((r) => r.id === wall.faces[face].roomId)?.name ?? face;
+    const { roomId } = wall.faces[face];
+    return roomId === 'outside' ? 'far side' : (this.session.job().found.rooms.find((r) => r.id === roomId)?.name ?? face);
   }
 
   private originName(): string {

@@ -21,7 +21,8 @@ export interface TapeMeasure {
   label: string;
   /** what stands behind the number: `from the left end` */
   hint: string;
-  mm: number;
+  /** not measured yet when absent */
+  mm: number | undefined;
 }
 export interface TapeEntry {
   key: string;
@@ -61,6 +62,7 @@ export interface TapeEntry {
           autocomplete="off"
           data-testid="tape"
           [value]="text()"
+          [placeholder]="placeholder()"
           [attr.aria-invalid]="error() ? true : null"
           aria-describedby="tape-says"
           (input)="typed($event)"
@@ -78,7 +80,11 @@ export class TapeBar {
   readonly unit = input.required<LengthUnit>();
   /** why the last entry was not taken, from outside */
   readonly refused = input('');
+  /** entries go out as they were typed, for a place that reads more than lengths: `x 41 3/8 from stud 3` */
+  readonly raw = input(false);
+  readonly placeholder = input('');
   readonly set = output<TapeEntry>();
+  readonly said = output<{ key: string; text: string }>();
   readonly nudge = output<{ key: string; direction: 1 | -1; big: boolean }>();
 
   private readonly injector = inject(Injector);
@@ -119,7 +125,7 @@ export class TapeBar {
 
   private printed(): string {
     const current = this.current();
-    return current ? printLength(current.mm, this.unit()).replace(/"$/, '') : '';
+    return current?.mm === undefined ? '' : printLength(current.mm, this.unit()).replace(/"$/, '');
   }
 
   /** Takes a digit that was pressed elsewhere on the page. */
@@ -167,6 +173,10 @@ export class TapeBar {
     const match = /^\s*([a-z])\s+(.*)$/i.exec(this.text());
     const named = match && this.measures().find((m) => m.letter === match[1]!.toLowerCase());
     const measure = named ?? this.current();
+    if (this.raw() && measure) {
+      if (named) this.picked.set(named.key);
+      return this.said.emit({ key: measure.key, text: this.text() });
+    }
     const read = parseLength(named ? match[2]! : this.text(), { unit: this.unit() });
     if (!measure) return;
     if (!read.ok) return this.wrong.set(read.message);

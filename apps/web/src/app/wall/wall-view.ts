@@ -26,17 +26,33 @@ interface Window {
   width: number;
   height: number;
 }
+/** A finder slid or a scope held over the wall: u and z in mm. */
+export interface Aim {
+  fromU: number;
+  toU: number;
+  z: number;
+  done: boolean;
+}
+/** What was read there: a place with its doubt. */
+export interface WallMark {
+  u: number;
+  halfMm: number;
+  z: number;
+  label: string;
+}
 /** Pointer moved a box: by how much, in mm along u and z. */
 export interface BoxDrag {
   id: string;
   du: number;
   dz: number;
   done: boolean;
+  /** mm of wall in one pixel, to judge what is near */
+  mmPerPx?: number;
   /** whether it left its place at all: a click is no drag */
   moved: boolean;
 }
 
-const PAD = { left: 46, right: 16, top: 14, bottom: 30 };
+const PAD = { left: 46, right: 16, top: 22, bottom: 30 };
 const LANE = 20;
 
 /** A true-scale elevation of one face: shapes and dimensions come from the core, this only puts them on the screen. */
@@ -51,6 +67,11 @@ export class WallView {
   readonly selected = input<string>();
   readonly movable = input<ReadonlySet<string>>(new Set<string>());
   readonly title = input('');
+  /** another wall starts at its own work again */
+  readonly viewKey = input('');
+  readonly marks = input<WallMark[]>([]);
+  readonly aim = input<'none' | 'sweep' | 'scope'>('none');
+  readonly aimed = output<Aim>();
   readonly picked = output<string>();
   readonly moved = output<BoxDrag>();
 
@@ -93,7 +114,8 @@ export class WallView {
   protected readonly y = computed(() => this.scales().y);
   protected readonly scaleWords = computed(() => {
     const view = this.view();
-    return `${printFeet(view.width, 1)} of ${printFeet(this.wall().widthMm, 1)} wall shown`;
+    if (this.plan().whole) return `the whole wall, ${printFeet(this.wall().widthMm, 1)}`;
+    return `${printFeet(Math.min(view.width, this.wall().widthMm), 1)} of ${printFeet(this.wall().widthMm, 1)} wall shown`;
   });
   private readonly view = computed((): Window => {
     const frame = this.frame();
@@ -109,12 +131,16 @@ export class WallView {
       wall: 0,
       plate: 1,
       stud: 1,
+      'stud-guess': 1,
+      fixture: 3,
       obstacle: 2,
       base: 3,
       door: 4,
       window: 4,
       reference: 5,
       'ghost-box': 6,
+      patch: 6,
+      'old-box': 6,
       cover: 7,
       opening: 8,
       box: 9,
@@ -135,7 +161,7 @@ export class WallView {
     const names = this.drawn().filter(
       ({ s, x, width }) =>
         s.label &&
-        ['box', 'ghost-box', 'obstacle', 'reference', 'door', 'window'].includes(s.kind) &&
+        ['box', 'ghost-box', 'obstacle', 'reference', 'door', 'window', 'fixture', 'old-box'].includes(s.kind) &&
         x + width > frame.x &&
         x < frame.x + frame.width,
     );
@@ -151,12 +177,24 @@ export class WallView {
       const at = Math.min(Math.max(n.x + n.width / 2, frame.x + half + 4), frame.x + frame.width - half - 4);
       const clear = (y: number) =>
         !inPlan(at - half, at + half, y) && taken.every((t) => Math.abs(t.y - y) >= 15 || at + half < t.left || at - half > t.right);
-      let ty = box ? n.y - 20 : frame.y + 18;
+      const large = ['door', 'window', 'fixture'].includes(n.s.kind) && n.height > 24;
+      let ty = box ? n.y - 20 : large ? Math.min(Math.max(n.y, frame.y) + 18, frame.y + frame.height - 8) : frame.y + 18;
       while (!clear(ty) && taken.length < 60) ty += box ? -16 : 16;
       taken.push({ left: at - half, right: at + half, y: ty });
       return { ...n, text, at, ty };
     });
   });
+  /** guessed studs say so at their foot, in more than a dash */
+  protected readonly guessed = computed(() =>
+    this.drawn()
+      .filter(({ s, width }) => s.kind === 'stud-guess' && width > 5)
+      .map(({ s, cx }) => ({ id: s.id, x: cx, y: this.frame().y + this.frame().height - 8 })),
+  );
+  protected readonly drawnMarks = computed(() => {
+    const { x, y, scale } = this.scales();
+    return this.marks().map((m) => ({ m, x: x(m.u), y: y(m.z), half: Math.max(1.5, m.halfMm * scale) }));
+  });
+  private aimStart: { u: number; z: number } | undefined;
   protected readonly alongDims = computed(() => {
     const frame = this.frame();
     const x = this.x();
@@ -164,6 +202,8 @@ export class WallView {
     return this.along().map((d, i) => {
       const [from, to] = [x(d.from), x(d.to)];
       const [a, b] = [clip(Math.min(from, to)), clip(Math.max(from, to))];
+      const label = this.words(d);
+      const half = Math.min(frame.width / 2, label.length * 3.3);
       return {
         d,
         from,
@@ -173,8 +213,8 @@ export class WallView {
         inFrom: from === clip(from),
         inTo: to === clip(to),
         y: frame.y + frame.height + 30 + (this.narrow() ? i : d.lane) * LANE,
-        mid: Math.min(Math.max((a + b) / 2, frame.x + 90), frame.x + frame.width - 90),
-        label: this.words(d),
+        mid: Math.min(Math.max((a + b) / 2, frame.x + half), frame.x + frame.width - half),
+        label,
       };
     });
   });
@@ -208,9 +248,11 @@ export class WallView {
     const height = wall.heightMm * k;
     const clampedU = Math.max(0, view.u);
     const clampedTop = Math.min(wall.heightMm, view.z + view.height);
+    const whole = view.u <= 1 && view.u + view.width >= wall.widthMm - 1 && view.z <= 1 && view.z + view.height >= wall.heightMm - 1;
     return {
-      width,
-      height,
+      whole,
+      width: whole ? 0 : width,
+      height: whole ? 0 : height,
       marks: wall.shapes
         .filter((s) => ['door', 'window', 'box'].includes(s.kind))
         .map((s) => ({
@@ -243,14 +285,14 @@ export class WallView {
       destroy.onDestroy(() => observer.disconnect());
       this.zoomer = zoom<SVGSVGElement, unknown>()
         .scaleExtent([0.15, 12])
-        .filter((event: Event) => !(event.target as Element).closest('.movable') && !(event as MouseEvent).button)
+        .filter((event: Event) => this.aim() === 'none' && !(event.target as Element).closest('.movable') && !(event as MouseEvent).button)
         .on('zoom', (event: D3ZoomEvent<SVGSVGElement, unknown>) => this.transform.set(event.transform));
       select(svg).call(this.zoomer).on('dblclick.zoom', null);
     });
     // a new face or wall starts at the work; a moved box doesn't move the view
     effect(() => {
       const wall = this.wall();
-      const key = `${wall.face}/${wall.widthMm}/${wall.heightMm}`;
+      const key = `${this.viewKey()}/${wall.face}/${wall.widthMm}/${wall.heightMm}`;
       if (key === this.lastFace) return;
       this.lastFace = key;
       untracked(() => {
@@ -263,6 +305,21 @@ export class WallView {
       const ids = this.movable();
       queueMicrotask(() => this.makeMovable(ids));
     });
+  }
+
+  protected aimAt(event: PointerEvent, phase: 'start' | 'move' | 'end'): void {
+    if (this.aim() === 'none') return;
+    const at = this.host().nativeElement.getBoundingClientRect();
+    const u = Math.min(this.wall().widthMm, Math.max(0, this.x().invert(event.clientX - at.left)));
+    const z = Math.min(this.wall().heightMm, Math.max(0, this.y().invert(event.clientY - at.top)));
+    if (phase === 'start') {
+      event.preventDefault();
+      this.host().nativeElement.setPointerCapture(event.pointerId);
+      this.aimStart = { u, z };
+    }
+    if (!this.aimStart) return;
+    this.aimed.emit({ fromU: this.aimStart.u, toU: u, z: this.aimStart.z, done: phase === 'end' });
+    if (phase === 'end') this.aimStart = undefined;
   }
 
   zoomBy(factor: number): void {
@@ -301,6 +358,7 @@ export class WallView {
               id,
               du: right / start!.scale,
               dz: -down / start!.scale,
+              mmPerPx: 1 / start!.scale,
               done: event.type === 'end',
               moved: Math.abs(right) + Math.abs(down) > 1,
             });
@@ -310,7 +368,7 @@ export class WallView {
   }
 
   private words = (d: Dimension): string => `${d.text} · ${d.of}`;
-  protected isBox = (s: ElevationShape): boolean => s.kind === 'box' || s.kind === 'ghost-box';
+  protected isBox = (s: ElevationShape): boolean => s.kind === 'box' || s.kind === 'ghost-box' || s.kind === 'old-box';
 
   private ticks([from, to]: [number, number], most: number): number[] {
     const inch = this.unit() === 'in';

@@ -1,8 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { NgbActiveModal } from '@ng-bootstrap/ng-bootstrap';
-import type { Job } from '@saddle/core/model';
+import type { House, Job } from '@saddle/core/model';
 import { summarise } from '@saddle/core/steps';
-import type { JobSession } from './job-session';
+import type { DocumentSession } from './document-session';
 
 interface Side {
   title: string;
@@ -11,12 +11,12 @@ interface Side {
   words: string;
 }
 
-/** Two versions of one job: shows what each has and lets the person keep either, or both. */
+/** Two versions of one document: shows what each has and lets the person keep either, or both. */
 @Component({
   selector: 'sa-conflict-dialog',
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <div class="modal-header"><h2 class="modal-title">This job was saved in another tab</h2></div>
+    <div class="modal-header"><h2 class="modal-title">Saved in another tab</h2></div>
     <div class="modal-body">
       <p>Nothing is lost: choose which version goes on. The other stays in the list of revisions.</p>
       <div class="versions">
@@ -37,18 +37,18 @@ interface Side {
       </div>
     </div>
     <div class="modal-footer">
-      <button type="button" class="btn-line" [disabled]="busy()" (click)="choose('both')">Keep both: mine becomes a job of its own</button>
+      <button type="button" class="btn-line" [disabled]="busy()" (click)="choose('both')">Keep both: mine becomes one of its own</button>
     </div>
   `,
 })
 export class ConflictDialog {
   private readonly modal = inject(NgbActiveModal);
-  session!: JobSession;
+  session!: DocumentSession<Job> | DocumentSession<House>;
   protected readonly busy = signal(false);
   protected readonly sides = computed((): Side[] => {
     const theirs = this.session.conflict();
     if (!theirs) return [];
-    const mine = this.session.job();
+    const mine = this.session.current();
     return [
       { title: 'Mine, in this tab', choice: 'mine', changes: differing(mine, theirs.document), words: words(mine) },
       {
@@ -66,13 +66,16 @@ export class ConflictDialog {
   }
 }
 
-const words = (job: Job): string => {
-  const s = summarise(job);
+const words = (kept: Job | House): string => {
+  if (kept.format === 'saddle-house')
+    return `${kept.site.rooms.length} rooms, ${kept.site.walls.length} walls, ${kept.site.boxes.length} boxes`;
+  const s = summarise(kept);
   return `${s.stops} stop, ${s.cantTell} can’t tell, ${s.stepsDone} of ${s.steps} steps done`;
 };
 
 /** What `a` has that `b` hasn't, in words. */
-function differing(a: Job, b: Job): string[] {
+function differing(a: Job | House, b: Job | House): string[] {
+  if (a.format === 'saddle-house' || b.format === 'saddle-house') return differingHouse(a as House, b as House);
   const list: string[] = [];
   if (a.name !== b.name) list.push(`name: ${a.name}`);
   for (const change of a.changes) {
@@ -84,4 +87,16 @@ function differing(a: Job, b: Job): string[] {
   if (JSON.stringify(a.schools) !== JSON.stringify(b.schools)) list.push('other ways of working');
   if (JSON.stringify(a.work) !== JSON.stringify(b.work)) list.push('other ticks, notes or readings');
   return list.length ? list : ['no difference'];
+}
+
+const LISTS = ['rooms', 'walls', 'boxes', 'cables', 'devices', 'circuits', 'loads'] as const;
+function differingHouse(a: House, b: House): string[] {
+  const list: string[] = a.name === b.name ? [] : [`name: ${a.name}`];
+  for (const key of LISTS) {
+    const others = new Map(b.site[key].map((x) => [x.id, JSON.stringify(x)]));
+    for (const item of a.site[key])
+      if (others.get(item.id) !== JSON.stringify(item)) list.push(`${item.name}${others.has(item.id) ? ' (changed)' : ''}`);
+    for (const item of b.site[key]) if (!a.site[key].some((x) => x.id === item.id)) list.push(`without: ${item.name}`);
+  }
+  return list.length ? list.slice(0, 12) : ['no difference'];
 }

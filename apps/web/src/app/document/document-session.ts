@@ -1,0 +1,322 @@
+import { computed, DestroyRef, inject, Injectable, signal } from '@angular/core';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
+import type { Checked, FieldError } from '@saddle/core/model';
+import { nanoid } from 'nanoid';
+import { auditTime, concatMap, debounceTime, filter, firstValueFrom, interval, Subject, type Observable } from 'rxjs';
+import { problemOf, type SaveAnswer, type Stored } from '../api/documents.service';
+import {
+  type Draft,
+  dropDraft,
+  type History,
+  keepDraft,
+  keepHistory,
+  otherDrafts,
+  ownDraft,
+  ownHistory,
+  tabName,
+  type Version,
+} from '../api/drafts';
+
+export type SaveState = 'saved' | 'saving' | 'kept in this browser' | 'conflict' | 'refused';
+
+const UNDO_STEPS = 100;
+
+/** What every kept document has. */
+export interface Kept {
+  id: string;
+  name: string;
+}
+
+/** One open document: undo and redo, saving over the revision that was seen, drafts that survive a reload, two tabs. */
+@Injectable()
+export abstract class DocumentSession<D extends Kept> {
+  /** `jobs` or `houses`: names its drafts and its channel between tabs */
+  protected abstract readonly kind: string;
+  protected abstract fetch(id: string): Observable<Stored<D>>;
+  protected abstract store(document: D, revision: number): Observable<SaveAnswer<D>>;
+  protected abstract create(document: D): Observable<unknown>;
+  protected abstract check(document: D): Checked<D>;
+
+  private readonly saves = new Subject<void>();
+  private readonly histories = new Subject<void>();
+  private readonly channel = new BroadcastChannel('saddle-documents');
+  private readonly past = signal<Version<D>[]>([]);
+  private readonly future = signal<Version<D>[]>([]);
+  private revision = 0;
+  private dirty = false;
+  private loadedId = '';
+
+  protected readonly document = signal<D | undefined>(undefined);
+  /** a drag under way: shown, not yet an edit */
+  private readonly dragged = signal<D | undefined>(undefined);
+
+  readonly loaded = computed(() => this.document() !== undefined);
+  readonly failure = signal<string | undefined>(undefined);
+  readonly saveState = signal<SaveState>('saved');
+  readonly conflict = signal<Stored<D> | undefined>(undefined);
+  /** another tab saved a newer revision; this one has nothing unsaved */
+  readonly newerElsewhere = signal<number | undefined>(undefined);
+  /** unsaved work that another tab left behind */
+  readonly leftBehind = signal<Draft<D> | undefined>(undefined);
+  readonly refusal = signal<FieldError[] | undefined>(undefined);
+  readonly announce = signal('');
+
+  /** the document as it is shown */
+  readonly current = computed((): D => {
+    const document = this.dragged() ?? this.document();
+    if (!document) throw new Error('the document is not loaded yet');
+    return document;
+  });
+  readonly undoTitle = computed(() => this.past().at(-1)?.title);
+  readonly redoTitle = computed(() => this.future().at(-1)?.title);
+
+  constructor() {
+    const destroy = inject(DestroyRef);
+    this.saves
+      .pipe(
+        debounceTime(250),
+        concatMap(() => this.save()),
+        takeUntilDestroyed(),
+      )
+      .subscribe();
+    this.histories
+      .pipe(
+        auditTime(120),
+        concatMap(() => keepHistory(this.draftKey(this.loadedId), { past: this.past(), future: this.future() }).catch(() => undefined)),
+        takeUntilDestroyed(),
+      )
+      .subscribe();
+    interval(5000)
+      .pipe(
+        filter(() => this.saveState() === 'kept in this browser'),
+        takeUntilDestroyed(),
+      )
+      .subscribe(() => this.saves.next());
+    this.channel.onmessage = (event: MessageEvent<{ kind: string; id: string; revision: number }>) => {
+      if (event.data.kind === this.kind && event.data.id === this.loadedId && event.data.revision > this.revision)
+        this.newerElsewhere.set(event.data.revision);
+    };
+    // leaving doesn't wait for the pause between edits
+    destroy.onDestroy(() => void this.save().finally(() => this.channel.close()));
+  }
+
+  private draftKey(id: string): string {
+    return `${this.kind}/${id}`;
+  }
+
+  /** Opens a document: the server's document, with this tab's undo list and unsaved work if there are any. */
+  async open(id: string): Promise<void> {
+    await this.save();
+    this.forget();
+    this.loadedId = id;
+    const [draft, history] = await Promise.all([ownDraft<D>(this.draftKey(id)), ownHistory<D>(this.draftKey(id))]).catch(() => []);
+    let stored: Stored<D>;
+    try {
+      stored = await firstValueFrom(this.fetch(id));
+    } catch (error) {
+      const problem = problemOf(error);
+      if (problem.status === 0 && draft) {
+        this.takeDraft(draft);
+        this.takeHistory(history);
+        this.saveState.set('kept in this browser');
+        return;
+      }
+      this.failure.set(problem.title);
+      return;
+    }
+    if (draft?.dirty && draft.revision === stored.revision) {
+      this.takeDraft(draft);
+      this.takeHistory(history);
+      this.saveState.set('saving');
+      this.saves.next();
+    } else if (draft?.dirty) {
+      this.takeDraft(draft);
+      this.takeHistory(history);
+      this.saveState.set('conflict');
+      this.conflict.set(stored);
+    } else {
+      this.revision = stored.revision;
+      this.document.set(stored.document);
+      if (draft?.revision === stored.revision) this.takeHistory(history);
+    }
+    const others = await otherDrafts<D>(this.draftKey(id)).catch(() => []);
+    for (const other of others.filter((d) => !d.dirty)) void dropDraft(other);
+    this.leftBehind.set(others.find((d) => d.dirty));
+  }
+
+  /** Nothing of one document may reach the next that is opened here, its undo list least of all. */
+  private forget(): void {
+    this.document.set(undefined);
+    this.dragged.set(undefined);
+    this.past.set([]);
+    this.future.set([]);
+    this.dirty = false;
+    this.saveState.set('saved');
+    for (const state of [this.failure, this.conflict, this.newerElsewhere, this.leftBehind, this.refusal]) state.set(undefined);
+  }
+
+  private takeDraft(draft: Draft<D>): void {
+    this.revision = draft.revision;
+    this.document.set(draft.document);
+    this.dirty = draft.dirty;
+  }
+
+  private takeHistory(history: History<D> | undefined): void {
+    this.past.set(history?.past ?? []);
+    this.future.set(history?.future ?? []);
+  }
+
+  /** Looks at an edit without making it; `undefined` ends the look. */
+  drag(document: D | undefined): void {
+    this.dragged.set(document);
+  }
+
+  /**
+   * Makes an edit: checked as a whole, remembered for undo, kept in the browser, then saved.
+   * @returns false when the document would not make sense; then `refusal` says why and nothing changed
+   */
+  edit(title: string, change: (document: D) => D): boolean {
+    const before = this.document();
+    if (!before) return false;
+    this.dragged.set(undefined);
+    const next = change(before);
+    if (next === before) return true;
+    const checked = this.check(next);
+    if (!checked.ok) {
+      this.refusal.set(checked.errors);
+      return false;
+    }
+    this.refusal.set(undefined);
+    this.past.update((past) => [...past, { title, document: before }].slice(-UNDO_STEPS));
+    this.future.set([]);
+    this.put(checked.value, title);
+    return true;
+  }
+
+  undo(): void {
+    this.step(this.past, this.future, 'Undone');
+  }
+
+  redo(): void {
+    this.step(this.future, this.past, 'Done again');
+  }
+
+  private step(from: typeof this.past, to: typeof this.past, said: string): void {
+    const version = from().at(-1);
+    const current = this.document();
+    if (!version || !current) return;
+    from.update((list) => list.slice(0, -1));
+    to.update((list) => [...list, { title: version.title, document: current }]);
+    this.refusal.set(undefined);
+    this.put(version.document, `${said}: ${version.title}`);
+  }
+
+  private put(document: D, said: string): void {
+    this.document.set(document);
+    this.dirty = true;
+    this.announce.set(said);
+    this.keep();
+    if (this.saveState() !== 'conflict') {
+      this.saveState.set('saving');
+      this.saves.next();
+    }
+  }
+
+  private keep(): void {
+    const document = this.document();
+    if (!document) return;
+    void keepDraft({
+      key: this.draftKey(document.id),
+      tab: tabName(),
+      revision: this.revision,
+      document,
+      dirty: this.dirty,
+      at: new Date().toISOString(),
+    }).catch(() => undefined);
+    this.histories.next();
+  }
+
+  private lastSave: Promise<void> = Promise.resolve();
+
+  /** Saves take turns: each rests on the revision that the one before was given. */
+  private save(): Promise<void> {
+    this.lastSave = this.lastSave.then(() => this.saveNow());
+    return this.lastSave;
+  }
+
+  /** Saves what is not saved yet, without the pause between edits. */
+  savedNow(): Promise<void> {
+    return this.save();
+  }
+
+  private async saveNow(): Promise<void> {
+    const document = this.document();
+    if (!document || !this.dirty || this.saveState() === 'conflict') return;
+    const answer = await firstValueFrom(this.store(document, this.revision));
+    switch (answer.outcome) {
+      case 'saved':
+        this.revision = answer.stored.revision;
+        this.newerElsewhere.set(undefined);
+        this.channel.postMessage({ kind: this.kind, id: document.id, revision: this.revision });
+        // edits made while this one was under way go out next
+        this.dirty = this.document() !== document;
+        this.keep();
+        if (this.dirty) this.saves.next();
+        else this.saveState.set('saved');
+        return;
+      case 'conflict':
+        this.saveState.set('conflict');
+        this.conflict.set(answer.current);
+        return;
+      case 'refused':
+        this.saveState.set('refused');
+        this.refusal.set(answer.problem.errors ?? [{ path: '/', message: answer.problem.title, expected: '', came: '' }]);
+        return;
+      case 'unreachable':
+        this.saveState.set('kept in this browser');
+    }
+  }
+
+  /** Settles a conflict: mine over theirs, theirs (mine stays one undo away), or mine as a document of its own. Returns the copy's id. */
+  async settle(choice: 'mine' | 'theirs' | 'both'): Promise<string | undefined> {
+    const theirs = this.conflict();
+    const mine = this.document();
+    if (!theirs || !mine) return undefined;
+    let copy: string | undefined;
+    if (choice === 'both') {
+      copy = nanoid(12);
+      await firstValueFrom(this.create({ ...mine, id: copy, name: `${mine.name} (my version)`.slice(0, 120) }));
+    }
+    this.revision = theirs.revision;
+    this.conflict.set(undefined);
+    this.newerElsewhere.set(undefined);
+    this.saveState.set('saved');
+    if (choice === 'mine') {
+      this.past.update((past) => [...past, { title: 'version of the other tab', document: theirs.document }]);
+      this.put(mine, 'Kept mine');
+    } else {
+      this.past.update((past) => [...past, { title: 'took the other tab’s version', document: mine }]);
+      this.future.set([]);
+      this.document.set(theirs.document);
+      this.dirty = false;
+      this.keep();
+    }
+    return copy;
+  }
+
+  /** Shows both versions when another tab was faster and this one has nothing unsaved. */
+  async lookAtNewer(): Promise<void> {
+    const stored = await firstValueFrom(this.fetch(this.loadedId));
+    this.saveState.set('conflict');
+    this.conflict.set(stored);
+  }
+
+  /** Unsaved work another tab left behind: taken in as an edit, or thrown away. */
+  settleLeftBehind(take: boolean): void {
+    const draft = this.leftBehind();
+    if (!draft) return;
+    this.leftBehind.set(undefined);
+    if (take) this.edit('Took unsaved work of another tab', () => draft.document);
+    void dropDraft(draft);
+  }
+}

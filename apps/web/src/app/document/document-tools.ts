@@ -1,0 +1,58 @@
+import { ChangeDetectionStrategy, Component, HostListener, inject, input } from '@angular/core';
+import { NgbModal, NgbTooltip } from '@ng-bootstrap/ng-bootstrap';
+import { KeysDialog } from '../job/keys-dialog';
+import type { DocumentSession, Kept } from './document-session';
+
+/** Undo, redo, keys and the state of saving: the same for every document. */
+@Component({
+  selector: 'sa-document-tools',
+  imports: [NgbTooltip],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <button
+      type="button"
+      class="icon"
+      (click)="session().undo()"
+      [disabled]="!session().undoTitle()"
+      [attr.aria-label]="'Undo ' + (session().undoTitle() ?? '')"
+      [ngbTooltip]="session().undoTitle() ? 'Undo: ' + session().undoTitle() : ''"
+      data-testid="undo"
+    >
+      <i class="bi bi-arrow-counterclockwise" aria-hidden="true"></i>
+    </button>
+    <button
+      type="button"
+      class="icon"
+      (click)="session().redo()"
+      [disabled]="!session().redoTitle()"
+      [attr.aria-label]="'Redo ' + (session().redoTitle() ?? '')"
+      [ngbTooltip]="session().redoTitle() ? 'Redo: ' + session().redoTitle() : ''"
+      data-testid="redo"
+    >
+      <i class="bi bi-arrow-clockwise" aria-hidden="true"></i>
+    </button>
+    <ng-content />
+    <button type="button" class="icon" (click)="help()" aria-label="Keys" ngbTooltip="Keys: ?">
+      <i class="bi bi-question-lg" aria-hidden="true"></i>
+    </button>
+    <span class="save-state" [attr.data-state]="session().saveState()" data-testid="save-state">{{ session().saveState() }}</span>
+  `,
+})
+export class DocumentTools {
+  readonly session = input.required<DocumentSession<Kept>>();
+  private readonly modals = inject(NgbModal);
+
+  @HostListener('document:keydown', ['$event'])
+  protected key(event: KeyboardEvent): void {
+    const typing = (event.target as HTMLElement).matches('input, textarea, select');
+    if ((event.ctrlKey || event.metaKey) && !event.altKey && ['z', 'Z', 'y'].includes(event.key) && !typing) {
+      event.preventDefault();
+      if (event.key === 'y' || event.shiftKey) this.session().redo();
+      else this.session().undo();
+    } else if (event.key === '?' && !typing) this.help();
+  }
+
+  protected help(): void {
+    this.modals.open(KeysDialog);
+  }
+}

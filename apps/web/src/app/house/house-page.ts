@@ -1,0 +1,60 @@
+import { ChangeDetectionStrategy, Component, effect, inject, input, untracked } from '@angular/core';
+import { Router, RouterLink, RouterOutlet } from '@angular/router';
+import { DocumentNotices } from '../document/document-notices';
+import { DocumentTools } from '../document/document-tools';
+import { TopBar } from '../shell/top-bar';
+import { SURVEY_HOST } from '../survey/survey-host';
+import { HouseSession } from './house-session';
+
+/** One house: its rooms in plan, its walls, and what a room still wants. */
+@Component({
+  selector: 'sa-house-page',
+  imports: [RouterOutlet, RouterLink, TopBar, DocumentTools, DocumentNotices],
+  providers: [HouseSession, { provide: SURVEY_HOST, useExisting: HouseSession }],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <sa-top-bar [pages]="false">
+      @if (session.loaded()) {
+        <div class="job-name">
+          <h1>{{ session.house().name }}</h1>
+          <span>{{ session.house().edition.replace('-', ' ') }}{{ session.house().built ? ' · built ' + session.house().built : '' }}</span>
+        </div>
+        <nav class="pages" aria-label="House">
+          <a [routerLink]="['/houses', id()]">plan</a>
+          <a routerLink="/">jobs</a>
+        </nav>
+        <div class="top-tools"><sa-document-tools [session]="$any(session)" /></div>
+      }
+    </sa-top-bar>
+    <div class="visually-hidden" aria-live="polite">{{ session.announce() }}</div>
+    @if (session.failure(); as failure) {
+      <main class="page">
+        <p class="notice stop">{{ failure }}</p>
+        <a routerLink="/">All jobs</a>
+      </main>
+    } @else if (session.loaded()) {
+      <main class="stage house-stage">
+        <sa-document-notices [session]="$any(session)" (copied)="openCopy($event)" />
+        <router-outlet />
+      </main>
+    } @else {
+      <main class="page"><p>Opening the house …</p></main>
+    }
+  `,
+})
+export class HousePage {
+  protected readonly session = inject(HouseSession);
+  private readonly router = inject(Router);
+  readonly id = input.required<string>();
+
+  constructor() {
+    effect(() => {
+      const id = this.id();
+      untracked(() => void this.session.open(id));
+    });
+  }
+
+  protected openCopy(id: string): void {
+    void this.router.navigate(['/houses', id]);
+  }
+}

@@ -1,0 +1,42 @@
+import { computed, inject, Injectable } from '@angular/core';
+import { hiddenTruth } from '@saddle/core/demo';
+import type { HiddenTruth } from '@saddle/core/instruments';
+import { checkHouse, DEFAULT_SCHOOLS, type House, type Schools, type Site } from '@saddle/core/model';
+import { Documents } from '../api/documents.service';
+import { DocumentSession } from '../document/document-session';
+import type { SurveyHost } from '../survey/survey-host';
+
+/** One open house: its survey. */
+@Injectable()
+export class HouseSession extends DocumentSession<House> implements SurveyHost {
+  private readonly documents = inject(Documents);
+  protected readonly kind = 'houses';
+  protected readonly fetch = this.documents.house;
+  protected readonly store = this.documents.saveHouse;
+  protected readonly create = this.documents.createHouse;
+  protected readonly check = checkHouse;
+
+  readonly house = this.current;
+  readonly surveyed = computed((): Site => this.house().site);
+  readonly unit = computed(() => this.house().unit);
+  readonly edition = computed(() => this.house().edition);
+  readonly schools = computed((): Schools => DEFAULT_SCHOOLS);
+  readonly houseId = computed(() => this.house().id);
+  readonly address = computed(() => `/api/v1/houses/${this.house().id}`);
+
+  truth(wallId: string): HiddenTruth | undefined {
+    return hiddenTruth(this.house().id, wallId);
+  }
+
+  editSite(title: string, change: (site: Site) => Site): boolean {
+    return this.edit(title, (house) => {
+      const site = change(house.site);
+      return site === house.site ? house : { ...house, site };
+    });
+  }
+
+  dragSite(change: ((site: Site) => Site) | undefined): void {
+    const house = this.document();
+    this.drag(change && house ? { ...house, site: change(house.site) } : undefined);
+  }
+}

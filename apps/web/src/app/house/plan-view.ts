@@ -1,0 +1,119 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { Router, RouterLink } from '@angular/router';
+import { planDrawing } from '@saddle/core/layout';
+import { assumed, ROOM_ABOVE, ROOM_BELOW, ROOM_USES, type FaceId, type MeasuredLength, type Room } from '@saddle/core/model';
+import { inches, printFeet, printLength } from '@saddle/core/measure';
+import { addRoom, freeFaces, readRound } from '@saddle/core/survey';
+import { nanoid } from 'nanoid';
+import { ChoiceField, type Choice } from '../fields/choice-field';
+import { LengthField } from '../fields/length-field';
+import { TextField } from '../fields/text-field';
+import { HouseSession } from './house-session';
+
+/** The house in plan: rooms that were walked round, their walls to open, and a room to add by typing its wall lengths. */
+@Component({
+  selector: 'sa-plan-view',
+  imports: [RouterLink, ChoiceField, LengthField, TextField],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './plan-view.html',
+})
+export class PlanView {
+  protected readonly session = inject(HouseSession);
+  private readonly router = inject(Router);
+  protected readonly uses = ROOM_USES;
+  protected readonly above: Choice[] = ROOM_ABOVE.map((value) => ({ value, label: value.replace('-', ' ') }));
+  protected readonly below: Choice[] = ROOM_BELOW.map((value) => ({ value, label: value.replace('-', ' ') }));
+  protected readonly unit = this.session.unit;
+  protected readonly adding = signal(false);
+  protected readonly form = signal({ name: '', use: 'bedroom' as Room['use'], round: '', framing: 'wood', spacing: '16' });
+  protected readonly height = signal<MeasuredLength | undefined>(undefined);
+  protected readonly over = signal<Room['above']>(undefined);
+  protected readonly under = signal<Room['below']>(undefined);
+  protected readonly shared = signal<Record<number, string>>({});
+  protected readonly problems = signal<string[]>([]);
+
+  protected readonly plan = computed(() => planDrawing(this.session.surveyed()));
+  protected readonly rooms = computed(() =>
+    this.session
+      .surveyed()
+      .rooms.filter((r) => r.id !== 'outside')
+      .sort((a, b) => Number((b.sides?.length ?? 0) > 0) - Number((a.sides?.length ?? 0) > 0))
+      .map((room) => ({
+        room,
+        walls: (room.sides ?? []).flatMap((s) => {
+          const wall = this.session.surveyed().walls.find((w) => w.id === s.wallId);
+          const boxes = this.session.surveyed().boxes.filter((b) => b.wallId === s.wallId && b.face === s.face).length;
+          return wall ? [{ ...s, name: wall.name, length: printFeet(wall.length.mm), boxes }] : [];
+        }),
+      })),
+  );
+  protected readonly read = computed(() => (this.form().round.trim() ? readRound(this.form().round, this.unit()) : undefined));
+  protected readonly lengths = computed(() => {
+    const read = this.read();
+    return read?.ok ? read.lengths.map((l, i) => ({ i, text: l.as ?? printLength(l.mm, this.unit()) })) : [];
+  });
+  protected readonly free = computed((): Choice[] =>
+    freeFaces(this.session.surveyed()).map((f) => ({ value: `${f.wallId}|${f.face}`, label: `other side of ${f.name}` })),
+  );
+
+  protected put(part: Partial<ReturnType<typeof this.form>>): void {
+    this.form.update((f) => ({ ...f, ...part }));
+  }
+  protected share(index: number, value: string | undefined): void {
+    this.shared.update((s) => {
+      const next = { ...s };
+      if (value) next[index] = value;
+      else delete next[index];
+      return next;
+    });
+  }
+
+  protected add(event: Event): void {
+    event.preventDefault();
+    (document.activeElement as HTMLElement | null)?.blur();
+    const [form, read] = [this.form(), this.read()];
+    const problems = [
+      ...(form.name.trim() ? [] : ['Give the room a name.']),
+      ...(read === undefined ? ['Type the wall lengths round the room.'] : read.ok ? [] : [read.message]),
+    ];
+    if (problems.length || !read?.ok) return this.problems.set(problems);
+    const id = nanoid(8);
+    const shared = Object.fromEntries(
+      Object.entries(this.shared())
+        .filter(([i]) => Number(i) < read.lengths.length)
+        .map(([i, value]) => {
+          const [wallId, face] = value.split('|') as [string, FaceId];
+          return [Number(i), { wallId, face }];
+        }),
+    );
+    const adding = addRoom(
+      this.session.surveyed(),
+      {
+        id,
+        name: form.name.trim(),
+        use: form.use,
+        lengths: read.lengths,
+        turns: read.turns,
+        height: this.height() ?? assumed(inches(96)),
+        framing: form.framing as 'wood' | 'metal' | 'masonry',
+        spacing: assumed(inches(Number(form.spacing))),
+        ...(this.over() ? { above: this.over()! } : {}),
+        ...(this.under() ? { below: this.under()! } : {}),
+        shared,
+      },
+      this.unit(),
+    );
+    this.problems.set(adding.problems);
+    if (adding.problems.length) return;
+    if (!this.session.editSite(`Room ${form.name.trim()}`, () => adding.site)) return;
+    this.adding.set(false);
+    this.form.set({ name: '', use: 'bedroom', round: '', framing: 'wood', spacing: '16' });
+    this.shared.set({});
+    const first = adding.site.rooms.find((r) => r.id === id)?.sides?.[0];
+    if (first) void this.router.navigate(['/houses', this.session.house().id, 'walls', first.wallId, first.face]);
+  }
+
+  protected open(wallId: string, face: FaceId): void {
+    void this.router.navigate(['/houses', this.session.house().id, 'walls', wallId, face]);
+  }
+}

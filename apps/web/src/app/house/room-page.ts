@@ -1,0 +1,101 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
+import { RouterLink } from '@angular/router';
+import { counterSpacing, onWall, roomSpacing, stripDrawing } from '@saddle/core/layout';
+import { printFeet, printLength } from '@saddle/core/measure';
+import type { FaceId, MeasuredLength, Room, WantedOutlet } from '@saddle/core/model';
+import { nanoid } from 'nanoid';
+import { ChoiceField, type Choice } from '../fields/choice-field';
+import { LengthField } from '../fields/length-field';
+import { FindingList, type FindingRow } from '../ledger/finding-list';
+import { HouseSession } from './house-session';
+
+/** Receptacles round one room: its walls unfolded, what nothing reaches, and the fewest that would; editable. */
+@Component({
+  selector: 'sa-room-page',
+  imports: [RouterLink, ChoiceField, LengthField, FindingList],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './room-page.html',
+})
+export class RoomPage {
+  protected readonly session = inject(HouseSession);
+  readonly roomId = input.required<string>();
+  protected readonly unit = this.session.unit;
+  protected readonly room = computed((): Room | undefined => this.session.surveyed().rooms.find((r) => r.id === this.roomId()));
+  private readonly spacing = computed(() => {
+    const room = this.room();
+    return room && roomSpacing(this.session.surveyed(), room, this.session.edition());
+  });
+  protected readonly strip = computed(() => {
+    const spacing = this.spacing();
+    return spacing && stripDrawing(spacing, this.unit());
+  });
+  protected readonly rows = computed((): FindingRow[] => {
+    const spacing = this.spacing();
+    return spacing ? [{ ...spacing.judged, key: 'spacing', title: 'Wall spaces', cures: [] }] : [];
+  });
+  protected readonly suggested = computed(() => this.strip()?.suggested ?? []);
+  protected readonly wanted = computed(() =>
+    (this.room()?.wanted ?? []).map((w) => ({
+      ...w,
+      wall: this.session.surveyed().walls.find((x) => x.id === w.wallId)?.name ?? w.wallId,
+    })),
+  );
+  protected readonly counters = computed(() =>
+    (this.room()?.sides ?? []).flatMap((s) => {
+      const wall = this.session.surveyed().walls.find((w) => w.id === s.wallId);
+      return wall
+        ? counterSpacing(this.session.surveyed(), wall, s.face).map((c) => ({
+            ...c,
+            wall: wall.name,
+            words: c.uncovered.length
+              ? `${c.uncovered.map((u) => `${printLength(u.from, this.unit())} to ${printLength(u.to, this.unit())}`).join(', ')} is further than 24 in from a receptacle; ${c.coverage.added.length} more would do, at ${c.coverage.added.map((p) => printLength(p, this.unit())).join(', ')} from its left end`
+              : 'no point is further than 24 in from a receptacle',
+          }))
+        : [];
+    }),
+  );
+  protected readonly walls = computed((): Choice[] =>
+    (this.room()?.sides ?? []).map((s) => ({
+      value: `${s.wallId}|${s.face}`,
+      label: this.session.surveyed().walls.find((w) => w.id === s.wallId)?.name ?? s.wallId,
+    })),
+  );
+  protected readonly at = signal<string | undefined>(undefined);
+  protected readonly distance = signal<MeasuredLength | undefined>(undefined);
+  protected readonly total = computed(() => printFeet(this.spacing()?.lengthMm ?? 0));
+
+  private setWanted(title: string, change: (wanted: WantedOutlet[]) => WantedOutlet[]): void {
+    this.session.editSite(title, (site) => ({
+      ...site,
+      rooms: site.rooms.map((r) => (r.id === this.roomId() ? { ...r, wanted: change(r.wanted ?? []) } : r)),
+    }));
+  }
+
+  protected takeAll(): void {
+    const spacing = this.spacing();
+    if (!spacing) return;
+    const places = this.suggested().flatMap((s) => {
+      const place = onWall(spacing.strip, s.at);
+      return place
+        ? [{ id: nanoid(10), wallId: place.wall.id, face: place.face, fromLeft: { mm: place.fromLeftMm, known: 'measured' as const } }]
+        : [];
+    });
+    this.setWanted('Receptacles as suggested', (wanted) => [...wanted, ...places]);
+  }
+
+  protected addOne(): void {
+    const [at, distance] = [this.at() ?? this.walls()[0]?.value, this.distance()];
+    if (!at || !distance) return;
+    const [wallId, face] = at.split('|') as [string, FaceId];
+    this.setWanted('One more receptacle', (wanted) => [...wanted, { id: nanoid(10), wallId, face, fromLeft: distance }]);
+    this.distance.set(undefined);
+  }
+
+  protected move(id: string, fromLeft: MeasuredLength | undefined): void {
+    if (fromLeft) this.setWanted('Receptacle moved', (wanted) => wanted.map((w) => (w.id === id ? { ...w, fromLeft } : w)));
+  }
+
+  protected drop(id: string): void {
+    this.setWanted('Receptacle taken out', (wanted) => wanted.filter((w) => w.id !== id));
+  }
+}

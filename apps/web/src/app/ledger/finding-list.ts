@@ -1,0 +1,81 @@
+import { ChangeDetectionStrategy, Component, input, output, signal } from '@angular/core';
+import { printSource, type Source } from '@saddle/core/catalog';
+import type { LengthUnit } from '@saddle/core/measure';
+import type { Sum, Verdict } from '@saddle/core/model';
+import { SumTable } from './sum-table';
+import { VerdictStamp } from './verdict-stamp';
+
+/** One judgement as a row: what a list of findings shows of it. */
+export interface FindingRow {
+  key: string;
+  verdict: Verdict;
+  title: string;
+  says: string;
+  ask?: string | undefined;
+  sums: Sum[];
+  source: Source;
+  cures: { id: string; title: string }[];
+}
+
+/** Findings that open to their sum, source and cures. Stops stand open at first; a click turns any row over. */
+@Component({
+  selector: 'sa-finding-list',
+  imports: [SumTable, VerdictStamp],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <ul class="findings">
+      @for (finding of rows(); track finding.key) {
+        <li class="finding" [attr.data-verdict]="finding.verdict" [class.open]="isOpen(finding)">
+          <button type="button" class="finding-head" [attr.aria-expanded]="isOpen(finding)" (click)="toggle(finding)">
+            <sa-verdict [verdict]="finding.verdict" />
+            <span class="finding-words">
+              <strong>{{ finding.title }}</strong>
+              <span>{{ finding.says }}</span>
+            </span>
+          </button>
+          @if (isOpen(finding)) {
+            <div class="finding-body">
+              @if (finding.ask) {
+                <p class="ask"><i class="bi bi-rulers" aria-hidden="true"></i> {{ finding.ask }}</p>
+              }
+              @for (sum of finding.sums; track $index) {
+                <sa-sum-table [sum]="sum" [unit]="unit()" />
+              }
+              <p class="source">{{ sourceOf(finding) }}</p>
+            </div>
+          }
+          @if (finding.cures.length && (isOpen(finding) || finding.verdict === 'stop')) {
+            <div class="remedies">
+              @for (cure of finding.cures; track cure.id) {
+                <button type="button" class="btn-line" (click)="cured.emit({ key: finding.key, id: cure.id })">{{ cure.title }}</button>
+              }
+            </div>
+          }
+        </li>
+      } @empty {
+        <li class="finding-none">{{ nothing() }}</li>
+      }
+    </ul>
+  `,
+})
+export class FindingList {
+  readonly rows = input.required<FindingRow[]>();
+  readonly unit = input.required<LengthUnit>();
+  /** rows stand open until they are closed */
+  readonly opened = input(false);
+  readonly nothing = input('Nothing to judge here yet.');
+  readonly cured = output<{ key: string; id: string }>();
+  private readonly toggled = signal<ReadonlySet<string>>(new Set());
+
+  protected isOpen(finding: FindingRow): boolean {
+    return (this.opened() || finding.verdict === 'stop') !== this.toggled().has(finding.key);
+  }
+
+  protected toggle(finding: FindingRow): void {
+    const next = new Set(this.toggled());
+    if (!next.delete(finding.key)) next.add(finding.key);
+    this.toggled.set(next);
+  }
+
+  protected sourceOf = (finding: FindingRow): string => printSource(finding.source);
+}

@@ -1,0 +1,161 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { BOX_KINDS, BOX_KIND_IDS, DEVICE_KINDS } from '@saddle/core/catalog';
+import { parseVolume } from '@saddle/core/measure';
+import type { Box, Cable, CableEnd, Device, MeasuredLength, Wall } from '@saddle/core/model';
+import { boxClamps, boxMaterial, boxVolume, cablesIn, devicesIn } from '@saddle/core/wiring';
+import { nanoid } from 'nanoid';
+import { ChoiceField, type Choice } from '../fields/choice-field';
+import { LengthField } from '../fields/length-field';
+import { TextField } from '../fields/text-field';
+import { SURVEY_HOST } from './survey-host';
+
+/** One surveyed box in figures: kind, size, place, cables with the side they come from, device. */
+@Component({
+  selector: 'sa-box-form',
+  imports: [LengthField, ChoiceField, TextField],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './box-form.html',
+})
+export class BoxForm {
+  protected readonly host = inject(SURVEY_HOST);
+  readonly boxId = input.required<string>();
+  protected readonly boxKinds: Choice[] = [
+    ...BOX_KIND_IDS.map((value) => ({ value, label: BOX_KINDS[value].name })),
+    { value: 'other', label: 'another, as measured' },
+  ];
+  protected readonly deviceKinds: Choice[] = Object.values(DEVICE_KINDS).map((d) => ({ value: d.id, label: d.name }));
+  protected readonly gauges: Choice[] = [14, 12, 10].map((g) => ({ value: `${g}`, label: `${g} AWG` }));
+  protected readonly clampKinds: Choice[] = [
+    { value: 'internal', label: 'metal clamps inside' },
+    { value: 'moulded', label: 'moulded tabs' },
+    { value: 'external', label: 'connector outside' },
+    { value: 'none', label: 'none' },
+  ];
+  protected readonly directions: Choice[] = [
+    { value: 'line', label: 'from the panel (line)' },
+    { value: 'load', label: 'further on (load)' },
+  ];
+  protected readonly sides: Choice[] = [
+    { value: 'top', label: 'from above' },
+    { value: 'bottom', label: 'from below' },
+    { value: 'left', label: 'from the left' },
+    { value: 'right', label: 'from the right' },
+    { value: 'back', label: 'through the back' },
+  ];
+  protected readonly hangs: Choice[] = [
+    { value: 'left', label: 'stud on its left' },
+    { value: 'right', label: 'stud on its right' },
+    { value: 'none', label: 'held by wings' },
+  ];
+  protected readonly unit = this.host.unit;
+  protected readonly box = computed((): Box => this.host.surveyed().boxes.find((b) => b.id === this.boxId())!);
+  private readonly wall = computed((): Wall => this.host.surveyed().walls.find((w) => w.id === this.box().wallId)!);
+  protected readonly volume = computed(() => {
+    const own = this.box().volumeIn3;
+    return own === undefined ? '' : `${own}`;
+  });
+  protected readonly kindVolume = computed(() =>
+    this.box().kind === 'other'
+      ? 'stamped inside the box'
+      : `by its kind ${boxVolume({ ...this.box(), volumeIn3: undefined })} in³; type what is stamped`,
+  );
+  protected readonly clamps = computed(() => boxClamps(this.box()));
+  protected readonly material = computed(() => boxMaterial(this.box()));
+  protected readonly cables = computed(() =>
+    cablesIn(this.host.surveyed(), this.box().id).map((c) => ({
+      ...c,
+      sideValue: c.side === 'unknown' ? undefined : c.side,
+      kind: `${c.cable.conductors.length}`,
+    })),
+  );
+  protected readonly device = computed((): Device | undefined => devicesIn(this.host.surveyed(), this.box().id)[0]);
+  protected readonly circuits = computed((): Choice[] =>
+    this.host.surveyed().circuits.map((c) => ({ value: c.id, label: `${c.number} ${c.name}` })),
+  );
+  protected readonly placeWords = computed(() => {
+    const { place } = this.box();
+    const reference = this.wall().references.find((r) => r.id === place.from)?.name ?? place.from.replace('-', ' ');
+    return `from the ${reference} to its ${place.to.replace('-', ' ')}, to the ${place.toward}`;
+  });
+
+  protected setBox(part: Partial<Box>): void {
+    const id = this.box().id;
+    this.host.editSite(this.box().name, (found) => ({
+      ...found,
+      boxes: found.boxes.map((b) => (b.id === id ? { ...b, ...part } : b)),
+    }));
+  }
+  protected setKind(kind: string): void {
+    const id = kind as Box['kind'];
+    this.setBox({
+      kind: id,
+      gangs: id === 'other' ? this.box().gangs : BOX_KINDS[id].gangs,
+      volumeIn3: undefined,
+      depth: undefined,
+      clamps: undefined,
+      width: undefined,
+      height: undefined,
+    });
+  }
+  protected setVolume(text: string): void {
+    if (text === '') return this.setBox({ volumeIn3: undefined });
+    const read = parseVolume(text);
+    if (read.ok) this.setBox({ volumeIn3: read.value });
+    else this.host.refusal.set([{ path: '/boxes/volumeIn3', message: read.message, expected: 'a volume', came: read.came }]);
+  }
+  protected setPlace(part: Partial<Box['place']>): void {
+    this.setBox({ place: { ...this.box().place, ...part } });
+  }
+  protected setCable(cable: Cable, part: Partial<Cable>): void {
+    this.host.editSite(cable.name, (found) => ({
+      ...found,
+      cables: found.cables.map((c) => (c.id === cable.id ? { ...c, ...part } : c)),
+    }));
+  }
+  protected setConductors(cable: Cable, count: string): void {
+    this.setCable(cable, { conductors: count === '3' ? ['black', 'red', 'white'] : ['black', 'white'] });
+  }
+  /** end 0 is nearer the panel: a line cable ends here with its end 1 */
+  protected setSide(cable: Cable, side: string | undefined): void {
+    const here = cable.ends.findIndex((e) => e.boxId === this.box().id);
+    const [own, far] = [cable.ends[here]!, cable.ends[1 - here]!];
+    this.setCable(cable, { direction: side ? 'known' : 'unknown', ends: side === 'load' ? [own, far] : [far, own] });
+  }
+  protected setFar(cable: Cable, label: string): void {
+    if (!label) return;
+    const here = cable.ends.findIndex((e) => e.boxId === this.box().id);
+    this.setCable(cable, { ends: cable.ends.map((e, i) => (i === here ? e : { ...e, label })) as Cable['ends'] });
+  }
+  protected setFree(cable: Cable, freeLength: MeasuredLength | undefined): void {
+    this.setEnd(cable, { freeLength });
+  }
+  protected addCable(): void {
+    const n = this.cables().length;
+    const cable: Cable = {
+      id: nanoid(10),
+      name: `cable ${n + 1}`,
+      gauge: (this.host.surveyed().circuits.find((c) => c.id === this.box().circuitId)?.breakerA ?? 15) > 15 ? 12 : 14,
+      conductors: ['black', 'white'],
+      sheath: 'nonmetallic',
+      direction: n === 0 ? 'known' : 'unknown',
+      unbrokenIn: [],
+      ends: [{ label: n === 0 ? 'panel' : `elsewhere ${n}` }, { boxId: this.box().id, label: this.box().name }],
+    };
+    this.host.editSite('Another cable', (found) => ({ ...found, cables: [...found.cables, cable] }));
+  }
+  protected dropCable(cable: Cable): void {
+    this.host.editSite(`Without ${cable.name}`, (found) => ({ ...found, cables: found.cables.filter((c) => c.id !== cable.id) }));
+  }
+  protected setDevice(part: Partial<Device>): void {
+    const device = this.device();
+    if (device)
+      this.host.editSite(device.name, (found) => ({
+        ...found,
+        devices: found.devices.map((d) => (d.id === device.id ? { ...d, ...part } : d)),
+      }));
+  }
+  protected setEnd(cable: Cable, part: Partial<CableEnd>): void {
+    this.setCable(cable, { ends: cable.ends.map((e) => (e.boxId === this.box().id ? { ...e, ...part } : e)) as Cable['ends'] });
+  }
+  protected number = (text: string | undefined): number | undefined => (text === undefined || text === '' ? undefined : Number(text));
+}

@@ -1,0 +1,176 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
+import {
+  FIXTURE_KINDS,
+  OBSTACLE_KINDS,
+  type FaceId,
+  type Fixture,
+  type MeasuredLength,
+  type Obstacle,
+  type Opening,
+} from '@saddle/core/model';
+import { printLength } from '@saddle/core/measure';
+import { fixtureName, judgeBox, thingNote, type BoxJudgement, type Thing } from '@saddle/core/survey';
+import { ChoiceField, type Choice } from '../fields/choice-field';
+import { LengthField } from '../fields/length-field';
+import { TextField } from '../fields/text-field';
+import { FindingList, type FindingRow } from '../ledger/finding-list';
+import { BoxForm } from './box-form';
+import { CutList } from './cut-list';
+import { StartFromBox } from './start-from-box';
+import { SURVEY_HOST } from './survey-host';
+
+const KNOWN: Choice[] = [
+  { value: 'measured', label: 'measured' },
+  { value: 'seen', label: 'seen' },
+  { value: 'felt', label: 'felt' },
+  { value: 'scanned', label: 'scanned' },
+  { value: 'assumed', label: 'guessed' },
+];
+
+/** The selected thing: what it is, how it is known, and for a box all that is judged of it. */
+@Component({
+  selector: 'sa-selected-panel',
+  imports: [ChoiceField, LengthField, TextField, FindingList, BoxForm, CutList, StartFromBox],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    @if (thing(); as t) {
+      <div class="panel-body">
+        <h3>{{ t.name }}</h3>
+        <p class="quiet">{{ note() }}</p>
+        <div class="fields">
+          @if (obstacle(); as o) {
+            <sa-choice-field label="what" [value]="o.kind" [choices]="obstacleKinds" (set)="setObstacle({ kind: $any($event) })" />
+            <sa-length-field
+              label="its own thickness"
+              [value]="o.thick"
+              [unit]="host.unit()"
+              [optional]="true"
+              (set)="setObstacle({ thick: $event })"
+            />
+          }
+          @if (opening(); as o) {
+            <sa-choice-field label="what" [value]="o.kind" [choices]="['door', 'window']" (set)="setOpening({ kind: $any($event) })" />
+          }
+          @if (fixture(); as f) {
+            <sa-choice-field label="what" [value]="f.kind" [choices]="fixtureKinds" (set)="setFixture({ kind: $any($event) })" />
+          }
+          @if (reference(); as r) {
+            <sa-text-field label="name" [value]="r.name" (set)="$event && setReference($event)" />
+          }
+          @if (known(); as k) {
+            <sa-choice-field label="how it is known" [value]="k" [choices]="knowns" (set)="setKnown($any($event))" />
+          }
+        </div>
+        @if (t.kind !== 'stud' || t.stored) {
+          <button type="button" class="btn-line" (click)="dropped.emit()">not there <kbd>Del</kbd></button>
+        }
+      </div>
+      @if (judged(); as j) {
+        <sa-finding-list [rows]="rows()" [unit]="host.unit()" (cured)="cure($event.key)" />
+        <div class="panel-body">
+          <sa-cut-list [judgement]="j" [boxId]="t.id" />
+          @if (startsJobs()) {
+            <sa-start-from-box [boxId]="t.id" />
+          }
+          <details>
+            <summary>{{ t.name }} in figures</summary>
+            <sa-box-form [boxId]="t.id" />
+          </details>
+        </div>
+      }
+    } @else {
+      <div class="panel-body">
+        <p>Nothing is selected. Tap a thing, or step through them with <kbd>Q</kbd>; then type on the tape.</p>
+        <p class="quiet">With nothing selected the tape sets the wall’s own length and height.</p>
+      </div>
+    }
+  `,
+})
+export class SelectedPanel {
+  protected readonly host = inject(SURVEY_HOST);
+  readonly wallId = input.required<string>();
+  readonly face = input.required<FaceId>();
+  readonly thing = input<Thing>();
+  readonly startsJobs = input(false);
+  readonly dropped = output();
+  protected readonly knowns = KNOWN;
+  protected readonly obstacleKinds = OBSTACLE_KINDS;
+  protected readonly fixtureKinds = FIXTURE_KINDS.map((value): Choice => ({ value, label: fixtureName(value) }));
+  private readonly wall = computed(() => this.host.surveyed().walls.find((w) => w.id === this.wallId())!);
+  private readonly id = computed(() => this.thing()?.id);
+  protected readonly obstacle = computed(() => this.wall().obstacles.find((o) => o.id === this.id()));
+  protected readonly opening = computed(() => this.wall().openings.find((o) => o.id === this.id()));
+  protected readonly fixture = computed(() => this.wall().fixtures?.find((f) => f.id === this.id()));
+  protected readonly reference = computed(() => this.wall().references.find((r) => r.id === this.id()));
+  private readonly stud = computed(() => this.wall().framing.extraStuds.find((s) => s.id === this.id()));
+  private readonly isKnownStud = computed(() => {
+    const [known, t] = [this.wall().framing.knownStud, this.thing()];
+    return known !== undefined && t?.kind === 'stud' && !t.stored && t.known !== 'guessed';
+  });
+  protected readonly known = computed((): MeasuredLength['known'] | undefined => {
+    const own = this.obstacle()?.x ?? this.stud()?.x ?? (this.isKnownStud() ? this.wall().framing.knownStud : undefined);
+    return own?.known;
+  });
+  protected readonly note = computed(() => {
+    const t = this.thing();
+    return t ? thingNote(this.host.surveyed(), this.wall(), t) : '';
+  });
+  protected readonly judged = computed((): BoxJudgement | undefined => {
+    const t = this.thing();
+    if (t?.kind !== 'box') return undefined;
+    return judgeBox({
+      site: this.host.surveyed(),
+      wall: this.wall(),
+      boxId: t.id,
+      edition: this.host.edition(),
+      schools: this.host.schools(),
+      unit: this.host.unit(),
+    });
+  });
+  protected readonly rows = computed((): FindingRow[] =>
+    (this.judged()?.findings ?? []).map((f) => ({
+      ...f.judged,
+      key: f.rule,
+      title: f.title,
+      cures: f.cure ? [{ id: f.rule, title: f.cure.title }] : [],
+    })),
+  );
+
+  protected length = (mm: number): string => printLength(mm, this.host.unit());
+
+  private editWall(title: string, change: (wall: ReturnType<typeof this.wall>) => ReturnType<typeof this.wall>): void {
+    this.host.editSite(title, (site) => ({ ...site, walls: site.walls.map((w) => (w.id === this.wallId() ? change(w) : w)) }));
+  }
+  protected setObstacle(part: Partial<Obstacle>): void {
+    this.editWall('Thing in the bay', (w) => ({ ...w, obstacles: w.obstacles.map((o) => (o.id === this.id() ? { ...o, ...part } : o)) }));
+  }
+  protected setOpening(part: Partial<Opening>): void {
+    this.editWall('Door or window', (w) => ({ ...w, openings: w.openings.map((o) => (o.id === this.id() ? { ...o, ...part } : o)) }));
+  }
+  protected setFixture(part: Partial<Fixture>): void {
+    this.editWall('What stands at the wall', (w) => ({
+      ...w,
+      fixtures: (w.fixtures ?? []).map((f) => (f.id === this.id() ? { ...f, ...part } : f)),
+    }));
+  }
+  protected setReference(name: string): void {
+    this.editWall('Reference', (w) => ({ ...w, references: w.references.map((r) => (r.id === this.id() ? { ...r, name } : r)) }));
+  }
+  protected setKnown(known: MeasuredLength['known']): void {
+    const obstacle = this.obstacle();
+    if (obstacle) return this.setObstacle({ x: { ...obstacle.x, known } });
+    this.editWall('How the stud is known', (w) => ({
+      ...w,
+      framing: {
+        ...w.framing,
+        ...(this.isKnownStud() && w.framing.knownStud ? { knownStud: { ...w.framing.knownStud, known } } : {}),
+        extraStuds: w.framing.extraStuds.map((s) => (s.id === this.id() ? { ...s, x: { ...s.x, known } } : s)),
+      },
+    }));
+  }
+  protected cure(rule: string): void {
+    const found = this.judged()?.findings.find((f) => f.rule === rule)?.cure;
+    if (found)
+      this.host.editSite(found.title, (site) => ({ ...site, boxes: site.boxes.map((b) => (b.id === found.box.id ? found.box : b)) }));
+  }
+}

@@ -1,0 +1,110 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { FINISHES, FINISH_IDS } from '@saddle/core/catalog';
+import {
+  assumed,
+  OBSTACLE_KINDS,
+  type FaceId,
+  type Framing,
+  type Layer,
+  type MeasuredLength,
+  type Obstacle,
+  type Reference,
+  type Wall,
+} from '@saddle/core/model';
+import { nanoid } from 'nanoid';
+import { asYesNo, ChoiceField, fromYesNo, YES_NO, type Choice } from '../fields/choice-field';
+import { LengthField } from '../fields/length-field';
+import { TextField } from '../fields/text-field';
+import { SURVEY_HOST } from './survey-host';
+
+/** One wall in figures: size, framing, make-up, what both rooms can measure from, what is in the bay. */
+@Component({
+  selector: 'sa-wall-form',
+  imports: [LengthField, ChoiceField, TextField],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './wall-form.html',
+})
+export class WallForm {
+  protected readonly host = inject(SURVEY_HOST);
+  readonly wallId = input.required<string>();
+  protected readonly yesNo = YES_NO;
+  protected readonly asYesNo = asYesNo;
+  protected readonly fromYesNo = fromYesNo;
+  protected readonly obstacleKinds = OBSTACLE_KINDS;
+  protected readonly finishes = FINISH_IDS.map((value): Choice => ({ value, label: FINISHES[value].name }));
+  protected readonly looked: Choice[] = [
+    { value: 'seen', label: 'seen with a scope' },
+    { value: 'felt', label: 'felt with a wire' },
+    { value: 'scanned', label: 'scanned' },
+    { value: 'measured', label: 'open, measured' },
+  ];
+  protected readonly unit = this.host.unit;
+  protected readonly wall = computed((): Wall => this.host.surveyed().walls.find((w) => w.id === this.wallId())!);
+  protected readonly faces = computed(() =>
+    (['A', 'B'] as const).map((face) => ({
+      face,
+      room: this.host.surveyed().rooms.find((r) => r.id === this.wall().faces[face].roomId)?.name ?? face,
+      layers: this.wall().faces[face].layers,
+      base: this.wall().faces[face].baseHeight,
+    })),
+  );
+  protected readonly newRoom = computed(() => this.faces()[0]?.room ?? 'room');
+
+  protected setWall(part: Partial<Wall>): void {
+    const id = this.wall().id;
+    this.host.editSite('Wall', (found) => ({ ...found, walls: found.walls.map((w) => (w.id === id ? { ...w, ...part } : w)) }));
+  }
+  protected setFraming(part: Partial<Framing>): void {
+    this.setWall({ framing: { ...this.wall().framing, ...part } });
+  }
+  protected setLayers(face: FaceId, layers: Layer[]): void {
+    this.setWall({ faces: { ...this.wall().faces, [face]: { ...this.wall().faces[face], layers } } });
+  }
+  protected setLayer(face: FaceId, index: number, part: Partial<Layer>): void {
+    this.setLayers(
+      face,
+      this.wall().faces[face].layers.map((l, i) => (i === index ? { ...l, ...part } : l)),
+    );
+  }
+  protected setFinish(face: FaceId, index: number, finish: string): void {
+    const id = finish as Layer['finish'];
+    this.setLayer(face, index, { finish: id, thickness: assumed(FINISHES[id].usualMm) });
+  }
+  protected setBase(face: FaceId, baseHeight: MeasuredLength | undefined): void {
+    this.setWall({ faces: { ...this.wall().faces, [face]: { ...this.wall().faces[face], baseHeight } } });
+  }
+  protected addLayer(face: FaceId): void {
+    this.setLayers(face, [...this.wall().faces[face].layers, { finish: 'drywall', thickness: assumed(FINISHES.drywall.usualMm) }]);
+  }
+  protected dropLayer(face: FaceId, index: number): void {
+    this.setLayers(
+      face,
+      this.wall().faces[face].layers.filter((_, i) => i !== index),
+    );
+  }
+  protected setReference(index: number, part: Partial<Reference>): void {
+    this.setWall({ references: this.wall().references.map((r, i) => (i === index ? { ...r, ...part } : r)) });
+  }
+  protected addObstacle(): void {
+    const length = this.wall().length.mm;
+    const obstacle: Obstacle = {
+      id: nanoid(10),
+      kind: 'unknown',
+      x: assumed(length / 2),
+      z: assumed(0),
+      width: assumed(50.8),
+      height: { ...this.wall().height },
+    };
+    this.setWall({ obstacles: [...this.wall().obstacles, obstacle] });
+  }
+  protected setObstacle(id: string, part: Partial<Obstacle>): void {
+    this.setWall({ obstacles: this.wall().obstacles.map((o) => (o.id === id ? { ...o, ...part } : o)) });
+  }
+  protected dropObstacle(id: string): void {
+    this.setWall({ obstacles: this.wall().obstacles.filter((o) => o.id !== id) });
+  }
+  protected addReference(): void {
+    const reference: Reference = { id: nanoid(10), name: 'door edge', x: assumed(this.wall().length.mm / 2) };
+    this.setWall({ references: [...this.wall().references, reference] });
+  }
+}

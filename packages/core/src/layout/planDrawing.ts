@@ -1,0 +1,130 @@
+/** Rooms in plan and a room's walls in one strip, as shapes a page can draw. Plan in mm, y downward; strip 1200 wide. */
+import { printFeet, printMark, type LengthUnit } from '../measure/index.js';
+import { boxRect, wallThicknessMm, type FaceId, type Site } from '../model/index.js';
+import { roomPlans, type PlanSide, type Point } from './roomPlan.js';
+import { onWall, type RoomSpacing } from './spacing.js';
+
+export interface PlanDrawing {
+  viewBox: string;
+  /** each room's side of a wall, half its thickness */
+  walls: { key: string; wallId: string; face: FaceId; label: string; points: string }[];
+  openings: { key: string; kind: 'door' | 'window'; points: string }[];
+  boxes: { key: string; x: number; y: number }[];
+  rooms: { id: string; name: string; x: number; y: number; size: string }[];
+}
+
+const MARGIN_MM = 500;
+const at = (p: Point): string => `${Math.round(p.x)},${Math.round(-p.y)}`;
+
+/** A stretch of a side as a band that lies outward of the room. */
+function band(side: PlanSide, from: number, to: number, thick: number): string {
+  const length = Math.hypot(side.to.x - side.from.x, side.to.y - side.from.y) || 1;
+  const along = { x: (side.to.x - side.from.x) / length, y: (side.to.y - side.from.y) / length };
+  // the room lies on the right of the walk, so outward is to the left
+  const out = { x: -along.y * thick, y: along.x * thick };
+  const p = (s: number, o: number): Point => ({ x: side.from.x + along.x * s + out.x * o, y: side.from.y + along.y * s + out.y * o });
+  return [p(from, 0), p(to, 0), p(to, 1), p(from, 1)].map(at).join(' ');
+}
+
+/** All rooms that were walked round; undefined when none was. */
+export function planDrawing(site: Site): PlanDrawing | undefined {
+  const plans = roomPlans(site);
+  if (plans.length === 0) return undefined;
+  const sides = plans.flatMap((p) => p.sides);
+  const xs = sides.flatMap((s) => [s.from.x, s.to.x]);
+  const ys = sides.flatMap((s) => [-s.from.y, -s.to.y]);
+  const [left, top] = [Math.min(...xs) - MARGIN_MM, Math.min(...ys) - MARGIN_MM];
+  const drawing: PlanDrawing = {
+    viewBox: `${left} ${top} ${Math.max(...xs) - left + MARGIN_MM} ${Math.max(...ys) - top + MARGIN_MM}`,
+    walls: [],
+    openings: [],
+    boxes: [],
+    rooms: [],
+  };
+  for (const plan of plans) {
+    for (const side of plan.sides) {
+      const wall = site.walls.find((w) => w.id === side.wallId);
+      if (!wall) continue;
+      const key = `${side.wallId}-${side.face}-${plan.room.id}`;
+      const half = wallThicknessMm(wall) / 2;
+      const seen = (x: number, width: number): [number, number] =>
+        side.face === 'A' ? [x, x + width] : [wall.length.mm - x - width, wall.length.mm - x];
+      drawing.walls.push({
+        key,
+        wallId: wall.id,
+        face: side.face,
+        label: `${wall.name}, from the ${plan.room.name}`,
+        points: band(side, 0, wall.length.mm, half),
+      });
+      for (const o of wall.openings)
+        drawing.openings.push({ key: `${key}-${o.id}`, kind: o.kind, points: band(side, ...seen(o.x.mm, o.width.mm), half) });
+      for (const box of site.boxes.filter((b) => b.wallId === wall.id && b.face === side.face)) {
+        const rect = boxRect(wall, box);
+        if (!rect) continue;
+        const [s] = seen(rect.centre, 0);
+        const [x, y] = band(side, s, s, 0).split(' ')[0]!.split(',').map(Number) as [number, number];
+        drawing.boxes.push({ key: box.id, x, y });
+      }
+    }
+    const across = (axis: 'x' | 'y') => {
+      const values = plan.sides.flatMap((s) => [s.from[axis], s.to[axis]]);
+      return Math.max(...values) - Math.min(...values);
+    };
+    drawing.rooms.push({
+      id: plan.room.id,
+      name: plan.room.name,
+      x: plan.middle.x,
+      y: -plan.middle.y,
+      size: `${printFeet(across('x'))} × ${printFeet(across('y'))}`,
+    });
+  }
+  return drawing;
+}
+
+export interface StripDrawing {
+  viewBox: string;
+  walls: { key: string; name: string; x: number; width: number }[];
+  breaks: { x: number; width: number }[];
+  uncovered: { x: number; width: number; text: string }[];
+  marks: { key: string; kind: 'there' | 'wanted' | 'suggested'; x: number; text: string }[];
+  /** positions on the strip that would reach what is left; mm */
+  suggested: { at: number }[];
+}
+
+export const STRIP_WIDTH = 1200;
+
+/** A room's walls unfolded: what breaks them, what is not reached, what is there, wanted and suggested. */
+export function stripDrawing(spacing: RoomSpacing, unit: LengthUnit): StripDrawing {
+  const total = Math.max(1, spacing.lengthMm);
+  const k = STRIP_WIDTH / total;
+  const onStrip = (mm: number): number => ((mm % total) + total) % total;
+  // what runs over the end of the strip goes on at its beginning
+  const pieces = (from: number, to: number): { from: number; to: number }[] => {
+    const [a, length] = [onStrip(from), to - from];
+    return a + length <= total + 0.01
+      ? [{ from: a, to: a + length }]
+      : [
+          { from: a, to: total },
+          { from: 0, to: a + length - total },
+        ];
+  };
+  const fromLeft = (mm: number): string => {
+    const place = onWall(spacing.strip, mm);
+    return place ? printMark(place.fromLeftMm, unit) : '';
+  };
+  const suggested = spacing.spaces.flatMap((s) => s.coverage.added.map((p) => ({ at: onStrip(s.start + p) })));
+  return {
+    viewBox: `-12 -30 ${STRIP_WIDTH + 24} 160`,
+    walls: spacing.strip.map((s) => ({ key: `${s.wall.id}-${s.face}`, name: s.wall.name, x: s.start * k, width: s.wall.length.mm * k })),
+    breaks: spacing.breaks.flatMap((b) => pieces(b.from, b.to)).map((b) => ({ x: b.from * k, width: (b.to - b.from) * k })),
+    uncovered: spacing.spaces
+      .flatMap((s) => s.uncovered.flatMap((u) => pieces(s.start + u.from, s.start + u.to)))
+      .map((u) => ({ x: u.from * k, width: (u.to - u.from) * k, text: printFeet(u.to - u.from) })),
+    marks: [
+      ...spacing.existing.map((x, i) => ({ key: `there-${i}`, kind: 'there' as const, x: x * k, text: fromLeft(x) })),
+      ...spacing.wanted.map((w) => ({ key: w.id, kind: 'wanted' as const, x: w.at * k, text: fromLeft(w.at) })),
+      ...suggested.map((s, i) => ({ key: `suggested-${i}`, kind: 'suggested' as const, x: s.at * k, text: fromLeft(s.at) })),
+    ],
+    suggested,
+  };
+}
