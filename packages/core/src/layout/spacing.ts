@@ -65,12 +65,12 @@ export function uncovered(space: Pick<WallSpace, 'length' | 'ring'>, places: num
   );
 }
 
-/** All grid places where a box can stand. */
+/** All grid places where a box can stand, in order, each once. */
 export function gridPlaces(space: WallSpace, gridMm: number): number[] {
   const places: number[] = [];
   for (const a of space.allowed)
     for (let n = Math.ceil((a.from - EPSILON) / gridMm); n * gridMm <= a.to + EPSILON; n++) places.push(n * gridMm);
-  return places;
+  return [...new Set(places)].sort((a, b) => a - b);
 }
 
 /** Index of the last value at or below `most` in a sorted list; −1 when none is. */
@@ -148,9 +148,15 @@ export function fewestReceptacles(space: WallSpace, rule: SpacingRule, gridMm = 
     const away = Math.min(Math.abs(p - first), length - Math.abs(p - first));
     if (away > rule.reachMm + EPSILON) continue;
     const rest = fewestReceptaclesAfter(space, p, places, rule.reachMm);
-    if (!best || rest.unreachable.length < best.unreachable.length || rest.added.length < best.added.length) best = rest;
+    if (!best || better(rest, best)) best = rest;
   }
   return best ?? opened(first);
+}
+
+/** Reaching more comes first, then using fewer. */
+function better(a: Coverage, b: Coverage): boolean {
+  const left = (c: Coverage) => c.unreachable.reduce((sum, s) => sum + s.to - s.from, 0);
+  return Math.abs(left(a) - left(b)) > EPSILON ? left(a) < left(b) : a.added.length < b.added.length;
 }
 
 /** The ring with one place set: what is left is a line from where it stops reaching. */

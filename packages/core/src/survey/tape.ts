@@ -214,7 +214,7 @@ export function snapped(
     { at: 0, name: 'wall end' },
     { at: wall.length.mm, name: 'wall end' },
     ...others
-      .filter((t) => t.kind !== 'reference')
+      .filter((t) => t.kind !== 'reference' && (t.face === undefined || thing.face === undefined || t.face === thing.face))
       .flatMap((t) => [
         { at: t.left, name: t.name },
         { at: t.right, name: t.name },

@@ -61,10 +61,8 @@ export class PlanView {
   }
   protected share(index: number, value: string | undefined): void {
     this.shared.update((s) => {
-      const next = { ...s };
-      if (value) next[index] = value;
-      else delete next[index];
-      return next;
+      const rest = Object.fromEntries(Object.entries(s).filter(([i]) => Number(i) !== index));
+      return value ? { ...rest, [index]: value } : rest;
     });
   }
 

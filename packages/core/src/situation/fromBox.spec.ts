@@ -1,0 +1,99 @@
+/** Jobs that start at a surveyed box, and every sample job: whole documents that pass their own check, with remedies that do too. */
+import { describe, expect, it } from 'vitest';
+import { demoHouses, demoJobs, quinceStreet } from '../demo/index.js';
+import { ledgerOf } from '../ledger/index.js';
+import { inches } from '../measure/index.js';
+import { applyEdits, boxRect, checkHouse, checkJob, measured, plannedSite, type Job } from '../model/index.js';
+import { stepsOf } from '../steps/index.js';
+import { fromBox, type FromBoxAnswers } from './index.js';
+
+const base = { id: 'j', houseId: quinceStreet.id, name: 'j' };
+const made = (answers: FromBoxAnswers): Job => {
+  const result = fromBox(quinceStreet, answers);
+  if (!result.ok) throw new Error(result.message);
+  return result.job;
+};
+const work = (job: Job) => {
+  const site = plannedSite(job);
+  const box = site.boxes.find((b) => b.id === job.newBoxId)!;
+  return { site, box, rect: boxRect(site.walls.find((w) => w.id === box.wallId)!, box)! };
+};
+
+describe('a job at a box', () => {
+  it('raised with nothing said: above the wainscot, 38 1/2 in (handbook 2)', () => {
+    const { box } = work(made({ ...base, situation: 'raise', boxId: 'parlour-box' }));
+    expect(box.place.bottom.mm).toBeCloseTo(inches(38.5), 3);
+    // 7/8 in of plaster wants the long wings
+    expect(box.kind).toBe('wings-1g-plaster-20');
+  });
+  it('said: exactly there, and 3 in to the right as seen from its face', () => {
+    const before = work(made({ ...base, situation: 'replace', boxId: 'parlour-box' })).rect;
+    const job = made({ ...base, situation: 'raise', boxId: 'parlour-box', bottom: measured(inches(42)), sideways: measured(inches(3)) });
+    expect(work(job).rect.bottom).toBeCloseTo(inches(42), 3);
+    expect(work(job).rect.centre - before.centre).toBeGreaterThan(inches(2.7));
+  });
+  it('made larger: the edge at the stud stays, it grows by 1 13/16, and gets one more receptacle', () => {
+    const { box, rect, site } = work(made({ ...base, situation: 'enlarge', boxId: 'alcove-box', gangs: 2 }));
+    expect(rect.left).toBeCloseTo(inches(25.25), 2);
+    expect(rect.right - rect.left).toBeCloseTo(inches(2.25 + 1.8125), 2);
+    expect(box.gangs).toBe(2);
+    expect(site.devices.filter((d) => d.boxId === 'alcove-box')).toHaveLength(2);
+  });
+  it('fed from a box on the same face: a divided double box has a cable and a device of its own', () => {
+    const job = made({ ...base, situation: 'same-wall', boxId: 'studio-box', fromLeft: measured(inches(51.5)), gangs: 2, divided: true });
+    const { box, site } = work(job);
+    expect([box.gangs, box.divided, box.face]).toEqual([2, true, 'A']);
+    expect(site.cables.find((c) => c.id === 'cable-new')!.ends.map((e) => e.boxId)).toEqual(['studio-box', 'box-new']);
+  });
+  it('through the wall: on the other face', () => {
+    const job = made({ ...base, situation: 'other-side', boxId: 'hall-box', fromLeft: measured(inches(50)), gangs: 1 });
+    expect([work(job).box.face, plannedSite(job).rooms.length > 2]).toEqual(['A', true]);
+  });
+  it.each([
+    [{ ...base, situation: 'replace', boxId: 'nobody' }, '/boxId'],
+    [{ ...base, situation: 'enlarge', boxId: 'alcove-box', gangs: 1 }, '/gangs'],
+  ] as [FromBoxAnswers, string][])('refuses %j', (answers, path) => {
+    const result = fromBox(quinceStreet, answers);
+    expect(result.ok ? '' : result.path).toBe(path);
+  });
+});
+
+describe('the sample', () => {
+  it.each(demoHouses.map((h) => [h.id, h] as const))('house %s passes its check', (_id, house) =>
+    expect(checkHouse(JSON.parse(JSON.stringify(house)))).toMatchObject({ ok: true }),
+  );
+  it.each(demoJobs.map((j) => [j.id, j] as const))('job %s passes its check, has steps, and every remedy leaves a job that does too', (_id, job) => {
+    expect(checkJob(JSON.parse(JSON.stringify(job)))).toMatchObject({ ok: true });
+    expect(stepsOf(job).length).toBeGreaterThan(8);
+    for (const finding of ledgerOf(job))
+      for (const remedy of finding.remedies) {
+        const cured = applyEdits(job, remedy.edits);
+        expect(checkJob(JSON.parse(JSON.stringify(cured))), remedy.title).toMatchObject({ ok: true });
+        ledgerOf(cured);
+      }
+  });
+  it('job 2: the quad in the old 18 in³ box would want 20 in³ (handbook 20); the larger box has it', () => {
+    const alcove = demoJobs.find((j) => j.id === 'aquarium-alcove')!;
+    const fill = ledgerOf(alcove).find((f) => f.rule.startsWith('box-fill') || /Fill of/.test(f.title))!;
+    // two 14-2 cables 4·2 + grounds 2 + … two yokes 2·2·2; no clamp inside counts
+    expect(fill.verdict).toBe('ok');
+  });
+  it('job 5: the cable from below loses the raise and does not reach; the old box kept as a junction cures it', () => {
+    const job = demoJobs.find((j) => j.id === 'wainscot')!;
+    const reach = ledgerOf(job).find((f) => f.rule.startsWith('reach-'))!;
+    expect(reach.verdict).toBe('stop');
+    const cured = applyEdits(job, reach.remedies.find((r) => r.id === 'junction')!.edits);
+    expect(cured.situation).toBe('same-wall');
+    const ledger = ledgerOf(cured);
+    expect(ledger.some((f) => f.rule.startsWith('reach-'))).toBe(false);
+    expect(ledger.find((f) => f.rule === 'junction-reach')!.says).toMatch(/behind the wainscot/);
+  });
+  it('job 8 replaces, adds nothing: no arc-fault stop', () => {
+    const job = demoJobs.find((j) => j.id === 'hall-box-replaced')!;
+    expect(ledgerOf(job).find((f) => f.rule === 'arc-fault')!.verdict).toBe('note');
+  });
+  it('job 10: one metal stud to cross, with a bushing', () => {
+    const job = demoJobs.find((j) => j.id === 'router-shelf')!;
+    expect(ledgerOf(job).map((f) => f.says).join()).toMatch(/one stud has to be crossed.*bushing/);
+  });
+});
