@@ -24,11 +24,11 @@ export default defineConfig({
     actionTimeout: 8_000,
   },
   projects: [
-    { name: 'desk', use: { viewport: { width: 1280, height: 800 } } },
+    { name: 'desk', use: { viewport: { width: 1280, height: 800 } }, testIgnore: /touch-/ },
     {
       name: 'phone',
       use: { viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true },
-      testMatch: /(whole-job|views|saving)\.spec\.ts/,
+      testMatch: /(whole-job|views|saving|touch-wall)\.spec\.ts/,
     },
   ],
 });

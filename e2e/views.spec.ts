@@ -4,7 +4,15 @@ import { expect, openJob, test } from './saddle.js';
 
 const STAGES = ['need', 'survey', 'feed', 'route', 'box', 'wire', 'buy', 'work', 'record'];
 const views = [
-  ...['/', '/start', '/sums', '/exchange'].map((path) => ({ name: path, path })),
+  ...[
+    '/',
+    '/start',
+    '/sums',
+    '/exchange',
+    '/houses/quince-street-14',
+    '/houses/quince-street-14/walls/parlour-w2/A?box=parlour-box',
+    '/houses/quince-street-14/rooms/parlour',
+  ].map((path) => ({ name: path, path })),
   ...STAGES.map((stage) => ({ name: stage, path: `/jobs/sewing-corner/${stage}` })),
 ];
 

@@ -39,7 +39,9 @@ const job = async (): Promise<StoredJob> => (await call<StoredJob>('GET', '/api/
 describe('documents', () => {
   it('is alive and has the demo', async () => {
     expect((await call('GET', '/api/v1/health')).body).toMatchObject({ status: 'ok' });
-    expect((await call('GET', '/api/v1/jobs')).body).toMatchObject([{ id: 'sewing-corner', stops: 3, stage: 'feed' }]);
+    const jobs = (await call<{ id: string; stops: number; stage: string }[]>('GET', '/api/v1/jobs')).body;
+    expect(jobs.find((j) => j.id === 'sewing-corner')).toMatchObject({ stops: 3, stage: 'feed' });
+    expect(jobs.map((j) => j.id).sort()).toEqual(['aquarium-alcove', 'hall-box-replaced', 'router-shelf', 'sewing-corner', 'wainscot']);
   });
   it('saves over the revision that was seen, and keeps the earlier ones', async () => {
     const { revision, document } = await job();
@@ -88,6 +90,42 @@ describe('documents', () => {
       path: '/changes/0/box/place/distance/mm',
       message: expect.stringMatching(/outside it/),
     });
+  });
+  it('starts a job at a surveyed box; the house’s survey is what was found', async () => {
+    const made = await call<StoredJob>('POST', '/api/v1/jobs/from-box', {
+      houseId: 'quince-street-14',
+      name: 'Higher',
+      situation: 'raise',
+      boxId: 'alcove-box',
+      bottom: { mm: 450, known: 'measured' },
+    });
+    expect(made.status).toBe(201);
+    expect(made.body.document.found.walls.some((w) => w.id === 'study-w1')).toBe(true);
+    const wrong = await call('POST', '/api/v1/jobs/from-box', {
+      houseId: 'quince-street-14',
+      name: 'x',
+      situation: 'replace',
+      boxId: 'nobody',
+    });
+    expect([wrong.status, wrong.body.errors?.[0]?.path]).toEqual([422, '/boxId']);
+    const outside = await call('POST', '/api/v1/jobs/from-box', {
+      houseId: 'quince-street-14',
+      name: 'x',
+      situation: 'raise',
+      boxId: 'alcove-box',
+      sideways: { mm: 9000, known: 'measured' },
+    });
+    expect(outside.status).toBe(422);
+  });
+  it('templates come as PDF and SVG, and a jig asks for the depth that it needs', async () => {
+    const at = '/api/v1/houses/quince-street-14/boxes/alcove-box/template';
+    const pdf = await fetch(`${server.url}${at}.pdf?paper=a4`);
+    expect([pdf.status, pdf.headers.get('content-type')]).toEqual([200, 'application/pdf']);
+    const svg = await fetch(`${server.url}${at}.svg?mirrored=yes`);
+    expect(svg.headers.get('content-type')).toMatch(/^image\/svg\+xml/);
+    expect((await call('GET', `${at}.gif`)).status).toBe(404);
+    expect((await call('GET', `${at}.pdf?paper=a0`)).body.errors?.[0]?.path).toBe('/paper');
+    expect((await call('GET', '/api/v1/houses/quince-street-14/boxes/nobody/template.pdf')).status).toBe(404);
   });
   it('a house with jobs is not deleted', async () => {
     const gone = await call('DELETE', '/api/v1/houses/quince-street-14', undefined, { 'if-match': '"1"' });

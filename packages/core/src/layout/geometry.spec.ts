@@ -31,9 +31,19 @@ import {
   type OpeningRect,
 } from './index.js';
 
-const rect = (left: number, bottom: number, width: number, height: number): OpeningRect => ({ left, right: left + width, bottom, top: bottom + height });
+const rect = (left: number, bottom: number, width: number, height: number): OpeningRect => ({
+  left,
+  right: left + width,
+  bottom,
+  top: bottom + height,
+});
 const rectOf = fc
-  .tuple(fc.integer({ min: 0, max: 300 }), fc.integer({ min: 0, max: 300 }), fc.integer({ min: 1, max: 200 }), fc.integer({ min: 1, max: 200 }))
+  .tuple(
+    fc.integer({ min: 0, max: 300 }),
+    fc.integer({ min: 0, max: 300 }),
+    fc.integer({ min: 1, max: 200 }),
+    fc.integer({ min: 1, max: 200 }),
+  )
   .map(([x, z, w, h]) => rect(x, z, w, h));
 const area = (r: OpeningRect): number => (r.right - r.left) * (r.top - r.bottom);
 const shared = (a: OpeningRect, b: OpeningRect): number =>
@@ -145,7 +155,11 @@ describe('which box goes into which wall', () => {
     suitableBoxes(wall, 'A', { gangs, neededIn3: 12, unit: 'in' })
       .filter((k) => k.fits)
       .map((k) => k.kind.mounting);
-  const made = (finish: 'drywall' | 'plaster-lath' | 'brick' | 'tile-on-board', inch: number, material: Wall['framing']['material'] = 'wood'): Wall => {
+  const made = (
+    finish: 'drywall' | 'plaster-lath' | 'brick' | 'tile-on-board',
+    inch: number,
+    material: Wall['framing']['material'] = 'wood',
+  ): Wall => {
     const wall = wallOf('study-w1');
     return {
       ...wall,
@@ -160,7 +174,9 @@ describe('which box goes into which wall', () => {
   });
   it('brick on block: a masonry box', () => expect(new Set(fits(made('brick', 3.625, 'masonry')))).toEqual(new Set(['masonry'])));
   it('what does not fit says why', () => {
-    const nail = suitableBoxes(made('drywall', 0.5), 'A', { gangs: 1, neededIn3: 12, unit: 'in' }).find((k) => k.kind.id === 'nail-on-1g-18')!;
+    const nail = suitableBoxes(made('drywall', 0.5), 'A', { gangs: 1, neededIn3: 12, unit: 'in' }).find(
+      (k) => k.kind.id === 'nail-on-1g-18',
+    )!;
     expect(nail.reasons).toContain('needs open framing');
   });
   it('a pipe of unknown depth behind the place leaves nothing', () => {
@@ -234,7 +250,12 @@ describe('rooms in plan', () => {
     // an L: 12 right 10 right 6 right 4 left 6 right 6 right
     [[12, 10, 6, 4, 6, 6], ['right', 'right', 'right', 'left', 'right', 'right'], true],
   ] as const)('%j closes: %s', (lengths, turns, closes) =>
-    expect(closing(lengths.map((l) => inches(12 * l)), [...turns] as ('left' | 'right')[]).closes).toBe(closes),
+    expect(
+      closing(
+        lengths.map((l) => inches(12 * l)),
+        [...turns] as ('left' | 'right')[],
+      ).closes,
+    ).toBe(closes),
   );
   it('two rooms that share a wall lie its thickness apart', () => {
     const plans = roomPlans(site);
@@ -259,8 +280,15 @@ describe('templates', () => {
   });
   it('mirrored twice is the same drawing, and the stud changes sides once', () => {
     const [plain, mirrored] = [made(false), made(true)];
-    const x = (t: typeof plain) => shape(t, 'stud').map((s) => (s as { x1: number }).x1).sort((a, b) => a - b);
-    expect(x(mirrored).map((v) => plain.widthMm - v).sort((a, b) => a - b)).toEqual(x(plain).map((v) => expect.closeTo(v, 6)));
+    const x = (t: typeof plain) =>
+      shape(t, 'stud')
+        .map((s) => (s as { x1: number }).x1)
+        .sort((a, b) => a - b);
+    expect(
+      x(mirrored)
+        .map((v) => plain.widthMm - v)
+        .sort((a, b) => a - b),
+    ).toEqual(x(plain).map((v) => expect.closeTo(v, 6)));
     expect(mirrored.shapes.some((s) => s.kind === 'text' && /behind/.test(s.text))).toBe(true);
   });
   it('carries a 4 in check bar, or 100 mm in a metric house', () => {
@@ -299,4 +327,3 @@ describe('templates', () => {
     expect(() => heightJig(inches(0.25), 0, inches(0.5), inches(3), 'in')).toThrow(/more than 1\/2 in/);
   });
 });
-

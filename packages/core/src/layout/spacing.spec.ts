@@ -3,7 +3,7 @@
  * The optimum is held against brute force on small spaces and against HiGHS (`highs` on npm), a MILP solver, on large ones.
  */
 import fc from 'fast-check';
-import highsLoader from 'highs';
+import * as highsModule from 'highs';
 import { describe, expect, it } from 'vitest';
 import { quinceStreet } from '../demo/index.js';
 import { inches } from '../measure/index.js';
@@ -22,6 +22,8 @@ import {
   type WallSpace,
 } from './index.js';
 
+/** The package's types and its module disagree on where the loader is. */
+const highsLoader = highsModule.default as unknown as () => Promise<{ solve(model: string): { ObjectiveValue: number } }>;
 const ft = (n: number): number => inches(12 * n);
 const line = (feet: number, existing: number[] = [], allowed?: Span[]): WallSpace => ({
   start: 0,
@@ -69,18 +71,24 @@ function bruteForce(space: WallSpace, places: number[], reach: number): number |
 }
 
 const GRID = ft(1);
-const spans = fc.array(fc.record({ from: fc.integer({ min: 0, max: 14 }), length: fc.integer({ min: 0, max: 3 }) }), { minLength: 1, maxLength: 4 });
+const spans = fc.array(fc.record({ from: fc.integer({ min: 0, max: 14 }), length: fc.integer({ min: 0, max: 3 }) }), {
+  minLength: 1,
+  maxLength: 4,
+});
 const space = fc
-  .record({ feet: fc.integer({ min: 2, max: 15 }), ring: fc.boolean(), existing: fc.array(fc.integer({ min: 0, max: 15 }), { maxLength: 2 }), spans })
-  .map(
-    ({ feet, ring, existing, spans: list }): WallSpace => ({
-      start: 0,
-      length: ft(feet),
-      ring,
-      existing: existing.filter((e) => e <= feet).map(ft),
-      allowed: list.filter((s) => s.from <= feet).map((s) => ({ from: ft(s.from), to: ft(Math.min(feet, s.from + s.length)) })),
-    }),
-  );
+  .record({
+    feet: fc.integer({ min: 2, max: 15 }),
+    ring: fc.boolean(),
+    existing: fc.array(fc.integer({ min: 0, max: 15 }), { maxLength: 2 }),
+    spans,
+  })
+  .map(({ feet, ring, existing, spans: list }): WallSpace => ({
+    start: 0,
+    length: ft(feet),
+    ring,
+    existing: existing.filter((e) => e <= feet).map(ft),
+    allowed: list.filter((s) => s.from <= feet).map((s) => ({ from: ft(s.from), to: ft(Math.min(feet, s.from + s.length)) })),
+  }));
 
 describe('optimum', () => {
   it('equals brute force on small spaces, lines and rings', () => {
@@ -109,8 +117,17 @@ describe('optimum', () => {
         fc.array(fc.integer({ min: 0, max: 160 }), { maxLength: 6 }),
         fc.integer({ min: 3, max: 9 }),
         (feet, existing, gap) => {
-          const allowed = Array.from({ length: Math.floor(feet / gap) }, (_, i) => ({ from: ft(i * gap + 0.5), to: ft(i * gap + gap - 1) }));
-          const s: WallSpace = { ...line(feet, existing.filter((e) => e < feet)), allowed };
+          const allowed = Array.from({ length: Math.floor(feet / gap) }, (_, i) => ({
+            from: ft(i * gap + 0.5),
+            to: ft(i * gap + gap - 1),
+          }));
+          const s: WallSpace = {
+            ...line(
+              feet,
+              existing.filter((e) => e < feet),
+            ),
+            allowed,
+          };
           const places = gridPlaces(s, GRID);
           const found = fewestReceptacles(s, WALL_RULE, GRID);
           // points where what covers them can change: the ends of every reach, and the middles between
@@ -165,14 +182,20 @@ const theRoom = (site: Site): Room => site.rooms.find((r) => r.id === 'r')!;
 
 describe('a room', () => {
   it('a door breaks the walls, a window does not', () => {
-    const door = [{ id: 'd', kind: 'door' as const, x: measured(ft(2)), z: measured(0), width: measured(ft(3)), height: measured(ft(6.7)) }];
+    const door = [
+      { id: 'd', kind: 'door' as const, x: measured(ft(2)), z: measured(0), width: measured(ft(3)), height: measured(ft(6.7)) },
+    ];
     const plain = roomSpacing(room([12, 10, 12, 10]), theRoom(room([12, 10, 12, 10])), 'US-2020');
     expect(plain.spaces.map((s) => s.ring)).toEqual([true]);
     const doored = withWall(room([12, 10, 12, 10]), 0, { openings: door });
     const broken = roomSpacing(doored, theRoom(doored), 'US-2020');
     // 44 ft round less 3 ft of door, in one piece that starts behind it
-    expect(broken.spaces.map((s) => [s.ring, Math.round(s.length / inches(12)), Math.round(s.start / inches(12))])).toEqual([[false, 41, 5]]);
-    const windowed = withWall(room([12, 10, 12, 10]), 0, { openings: [{ ...door[0]!, kind: 'window', z: measured(ft(3)), height: measured(ft(4)) }] });
+    expect(broken.spaces.map((s) => [s.ring, Math.round(s.length / inches(12)), Math.round(s.start / inches(12))])).toEqual([
+      [false, 41, 5],
+    ]);
+    const windowed = withWall(room([12, 10, 12, 10]), 0, {
+      openings: [{ ...door[0]!, kind: 'window', z: measured(ft(3)), height: measured(ft(4)) }],
+    });
     expect(roomSpacing(windowed, theRoom(windowed), 'US-2020').spaces.map((s) => s.ring)).toEqual([true]);
   });
   it('suggested places are clear of studs and inside the walls', () => {
@@ -204,19 +227,35 @@ describe('a room', () => {
     const study = quinceStreet.site.rooms.find((r) => r.id === 'study')!;
     const lifted: Site = {
       ...quinceStreet.site,
-      boxes: quinceStreet.site.boxes.map((b) => (b.id === 'alcove-box' ? { ...b, place: { ...b.place, bottom: measured(inches(64)) } } : b)),
+      boxes: quinceStreet.site.boxes.map((b) =>
+        b.id === 'alcove-box' ? { ...b, place: { ...b.place, bottom: measured(inches(64)) } } : b,
+      ),
     };
     expect(roomSpacing(quinceStreet.site, study, 'US-2020').existing).toHaveLength(1);
     expect(roomSpacing(lifted, study, 'US-2020').existing).toHaveLength(0);
   });
   it('nobody walked round: can’t tell', () =>
-    expect(roomSpacing(quinceStreet.site, quinceStreet.site.rooms.find((r) => r.id === 'kitchen')!, 'US-2020').judged.verdict).toBe('can’t tell'));
+    expect(
+      roomSpacing(
+        quinceStreet.site,
+        quinceStreet.site.rooms.find((r) => r.id === 'kitchen')!,
+        'US-2020',
+      ).judged.verdict,
+    ).toBe('can’t tell'));
   it('a counter of 5 ft with one receptacle at its left end wants one more', () => {
     const base = room([12, 10, 12, 10]);
     const site: Site = {
       ...withWall(base, 0, {
         fixtures: [
-          { id: 'c', kind: 'counter', face: 'A', x: measured(ft(2)), z: measured(inches(34.5)), width: measured(ft(5)), height: measured(inches(1.5)) },
+          {
+            id: 'c',
+            kind: 'counter',
+            face: 'A',
+            x: measured(ft(2)),
+            z: measured(inches(34.5)),
+            width: measured(ft(5)),
+            height: measured(inches(1.5)),
+          },
         ],
       }),
       boxes: [

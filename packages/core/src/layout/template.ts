@@ -102,14 +102,18 @@ export function openingTemplate(input: OpeningTemplateInput): Template {
   line('floor-line', ox - side + 8, oy + height, ox + width + side - 8, oy + height);
   const rightwards = alongX(box.face, 'right');
   const leftX = rightwards > 0 ? opening.left : opening.right;
+  const edges: number[] = [];
   for (const stud of studPlaces(wall)) {
     for (const edge of [-1, 1]) {
       const x = (stud.x + (edge * wall.framing.studWidth.mm) / 2 - leftX) * rightwards;
-      if (x > -side + 4 && x < width + side - 4) line('stud', ox + x, oy - 8, ox + x, oy + height + 8);
+      if (x <= -side + 4 || x >= width + side - 4) continue;
+      line('stud', ox + x, oy - 8, ox + x, oy + height + 8);
+      edges.push(ox + x);
     }
   }
   const text = (x: number, y: number, size: number, words: string, anchor: 'start' | 'middle' = 'start') =>
     shapes.push({ kind: 'text', x, y, size, text: words, anchor });
+  for (const x of edges) text(flip(x), oy - 10, 3, 'stud edge', 'middle');
   const kind = box.kind === 'other' ? 'box as measured' : BOX_KINDS[box.kind].name;
   text(MARGIN, 9, 4.4, `${box.name}: ${kind}`);
   text(
@@ -125,7 +129,15 @@ export function openingTemplate(input: OpeningTemplateInput): Template {
     `opening ${printMark(width, unit)} × ${printMark(height, unit)}, cut on the inside of the line`,
   );
   shapes.push(...arrowUp(ox + width / 4, oy + height / 2 - 4));
-  text(widthMm / 2, oy + height - 2, 3.2, `box bottom ${printMark(box.place.bottom.mm, unit)} above the finished floor`, 'middle');
+  text(
+    flip(ox + width / 2),
+    oy + height + 4.6,
+    3.2,
+    `box bottom ${printMark(box.place.bottom.mm, unit)} above the finished floor`,
+    'middle',
+  );
+  text(flip(ox + width + side / 2), oy + height / 2 - 1.6, 3, 'level', 'middle');
+  text(flip(ox + width / 2) + 1.5, oy - 9, 3, 'centre');
   shapes.push(...checkBar(MARGIN, heightMm - 7, unit));
   return { title: `Opening of ${box.name}`, forFace: input.roomName, mirrored, widthMm, heightMm, shapes };
 }

@@ -99,7 +99,12 @@ export function studPlaces(wall: Wall): StudPlace[] {
       // the wall's own end studs stand where the rhythm would run out of the wall
       if (n !== 0 && (x < half - 0.01 || x > wall.length.mm - half + 0.01)) continue;
       if (moved.some((m) => Math.abs(m - x) < studWidth.mm)) continue;
-      places.push({ id: `stud-${n + before}`, x, known: n === 0 ? knownStud.known : 'guessed' });
+      // named from the known one, so that a stud keeps its name when that is measured anew
+      places.push({
+        id: n === 0 ? 'stud-known' : n > 0 ? `stud-right-${n}` : `stud-left-${-n}`,
+        x,
+        known: n === 0 ? knownStud.known : 'guessed',
+      });
     }
     for (const [id, end] of [
       ['stud-left-end', half],

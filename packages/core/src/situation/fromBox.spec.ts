@@ -16,7 +16,14 @@ const made = (answers: FromBoxAnswers): Job => {
 const work = (job: Job) => {
   const site = plannedSite(job);
   const box = site.boxes.find((b) => b.id === job.newBoxId)!;
-  return { site, box, rect: boxRect(site.walls.find((w) => w.id === box.wallId)!, box)! };
+  return {
+    site,
+    box,
+    rect: boxRect(
+      site.walls.find((w) => w.id === box.wallId)!,
+      box,
+    )!,
+  };
 };
 
 describe('a job at a box', () => {
@@ -62,16 +69,19 @@ describe('the sample', () => {
   it.each(demoHouses.map((h) => [h.id, h] as const))('house %s passes its check', (_id, house) =>
     expect(checkHouse(JSON.parse(JSON.stringify(house)))).toMatchObject({ ok: true }),
   );
-  it.each(demoJobs.map((j) => [j.id, j] as const))('job %s passes its check, has steps, and every remedy leaves a job that does too', (_id, job) => {
-    expect(checkJob(JSON.parse(JSON.stringify(job)))).toMatchObject({ ok: true });
-    expect(stepsOf(job).length).toBeGreaterThan(8);
-    for (const finding of ledgerOf(job))
-      for (const remedy of finding.remedies) {
-        const cured = applyEdits(job, remedy.edits);
-        expect(checkJob(JSON.parse(JSON.stringify(cured))), remedy.title).toMatchObject({ ok: true });
-        ledgerOf(cured);
-      }
-  });
+  it.each(demoJobs.map((j) => [j.id, j] as const))(
+    'job %s passes its check, has steps, and every remedy leaves a job that does too',
+    (_id, job) => {
+      expect(checkJob(JSON.parse(JSON.stringify(job)))).toMatchObject({ ok: true });
+      expect(stepsOf(job).length).toBeGreaterThan(8);
+      for (const finding of ledgerOf(job))
+        for (const remedy of finding.remedies) {
+          const cured = applyEdits(job, remedy.edits);
+          expect(checkJob(JSON.parse(JSON.stringify(cured))), remedy.title).toMatchObject({ ok: true });
+          ledgerOf(cured);
+        }
+    },
+  );
   it('job 2: the quad in the old 18 in³ box would want 20 in³ (handbook 20); the larger box has it', () => {
     const alcove = demoJobs.find((j) => j.id === 'aquarium-alcove')!;
     const fill = ledgerOf(alcove).find((f) => f.rule.startsWith('box-fill') || /Fill of/.test(f.title))!;
@@ -94,6 +104,10 @@ describe('the sample', () => {
   });
   it('job 10: one metal stud to cross, with a bushing', () => {
     const job = demoJobs.find((j) => j.id === 'router-shelf')!;
-    expect(ledgerOf(job).map((f) => f.says).join()).toMatch(/one stud has to be crossed.*bushing/);
+    expect(
+      ledgerOf(job)
+        .map((f) => f.says)
+        .join(),
+    ).toMatch(/one stud has to be crossed.*bushing/);
   });
 });

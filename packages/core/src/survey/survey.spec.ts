@@ -88,10 +88,14 @@ describe('what the tape understands', () => {
     );
   });
   it('from a thing: the distance lies between the two edges that face each other', () => {
-    const after = setByTape(site, sewing, 'A', 'sewing-window-box', ok('r 6 from vent'));
+    const after = setByTape(site, sewing, 'A', 'sewing-window-box', ok('x 6 from vent'));
     const box = thingById(after, sewing, 'sewing-window-box')!;
     // the vent spans 60½ to 63¾; the box lay to its left: its right edge is 6 in before 60½
     expect(box.right).toBeCloseTo(inches(54.5), 3);
+    // l says which edge: then the left one lies there
+    expect(
+      thingById(setByTape(site, sewing, 'A', 'sewing-window-box', ok('l 6 from vent')), sewing, 'sewing-window-box')!.left,
+    ).toBeCloseTo(inches(54.5), 3);
   });
   it('a height from the ceiling counts down: 96 − 20 = 76', () => {
     const after = setByTape(site, sewing, 'A', 'sewing-window-box', ok('t 20 from ceiling'));
@@ -103,7 +107,10 @@ describe('things on a wall', () => {
   it('a reckoned stud that is put elsewhere becomes one that was measured, and the rhythm forgets the old place', () => {
     const before = studPlaces(sewing);
     const guess = before.find((s) => s.known === 'guessed' && s.x > inches(50))!;
-    const after = wallOf(putThing(site, sewing.id, guess.id, { left: guess.x + inches(0.5) - inches(0.75), said: { known: 'measured' } }), sewing.id);
+    const after = wallOf(
+      putThing(site, sewing.id, guess.id, { left: guess.x + inches(0.5) - inches(0.75), said: { known: 'measured' } }),
+      sewing.id,
+    );
     const places = studPlaces(after);
     expect(places).toHaveLength(before.length);
     expect(places.some((s) => s.known === 'measured' && Math.abs(s.x - guess.x - inches(0.5)) < 0.01)).toBe(true);
@@ -162,7 +169,9 @@ describe('things on a wall', () => {
       if (what.kind === 'stud') expect(wallOf(s, base.id).framing.knownStud).toBeDefined();
       else {
         expect(made).toBeDefined();
-        expect(thingsOf(dropThing(s, base.id, 'made'), wallOf(dropThing(s, base.id, 'made'), base.id)).some((t) => t.id === 'made')).toBe(false);
+        expect(thingsOf(dropThing(s, base.id, 'made'), wallOf(dropThing(s, base.id, 'made'), base.id)).some((t) => t.id === 'made')).toBe(
+          false,
+        );
       }
     }
   });
@@ -176,7 +185,13 @@ describe('a room typed round', () => {
   it('an L with one left corner closes', () => {
     const read = readRound(`12', 10', 6', 4', l 6', 6'`, 'in');
     expect(read.ok).toBe(true);
-    if (read.ok) expect(closing(read.lengths.map((l) => l.mm), read.turns).closes).toBe(true);
+    if (read.ok)
+      expect(
+        closing(
+          read.lengths.map((l) => l.mm),
+          read.turns,
+        ).closes,
+      ).toBe(true);
   });
   it.each([
     [`12', 10', 12' 6", 10'`, /don’t close.*6" in the direction of wall 1/],
@@ -226,7 +241,13 @@ describe('two measurements of one thing', () => {
             ...w,
             framing: { ...w.framing, knownStud: { ...w.framing.knownStud!, known } },
             checks: [
-              { id: 'c', axis: 'along' as const, from: { thing: 'left-end' as const }, to: { thing: 'hall-door', edge: 'left' as const }, distance: measured(inches(inch)) },
+              {
+                id: 'c',
+                axis: 'along' as const,
+                from: { thing: 'left-end' as const },
+                to: { thing: 'hall-door', edge: 'left' as const },
+                distance: measured(inches(inch)),
+              },
             ],
           }
         : w,
@@ -268,7 +289,12 @@ describe('judgement of a box', () => {
     });
   const of = (s: Site, boxId: string, rule: string, found?: Site) => judge(s, boxId, found).findings.find((f) => f.rule === rule)!;
   it('above a wainscot: cap 37½ + ¼ clear + half a 4½ plate − half a 3 in box = 38½', () => {
-    const wanted = suggestedBottom(site, wallOf(site, 'parlour-w2'), site.boxes.find((b) => b.id === 'parlour-box')!, DEFAULT_SCHOOLS);
+    const wanted = suggestedBottom(
+      site,
+      wallOf(site, 'parlour-w2'),
+      site.boxes.find((b) => b.id === 'parlour-box')!,
+      DEFAULT_SCHOOLS,
+    );
     expect(wanted.bottomMm).toBeCloseTo(inches(37.5 + 0.25 + 2.25 - 1.5), 4);
     expect(wanted.sum.terms).toHaveLength(4);
   });
@@ -277,13 +303,20 @@ describe('judgement of a box', () => {
       ...site,
       rooms: site.rooms.map((r) => (r.id === 'study' ? { ...r, floorToAdd: measured(inches(0.75)) } : r)),
     };
-    const wanted = suggestedBottom(floored, wallOf(floored, 'study-w1'), floored.boxes.find((b) => b.id === 'alcove-box')!, DEFAULT_SCHOOLS);
+    const wanted = suggestedBottom(
+      floored,
+      wallOf(floored, 'study-w1'),
+      floored.boxes.find((b) => b.id === 'alcove-box')!,
+      DEFAULT_SCHOOLS,
+    );
     expect(wanted.bottomMm).toBeCloseTo(inches(14), 4);
   });
   it('moved sideways into a stud: stop', () => {
     const moved: Site = {
       ...site,
-      boxes: site.boxes.map((b) => (b.id === 'alcove-box' ? { ...b, hangsOn: 'none' as const, place: { ...b.place, distance: measured(inches(39.5)) } } : b)),
+      boxes: site.boxes.map((b) =>
+        b.id === 'alcove-box' ? { ...b, hangsOn: 'none' as const, place: { ...b.place, distance: measured(inches(39.5)) } } : b,
+      ),
     };
     expect(of(moved, 'alcove-box', 'studs', site).judged.verdict).toBe('stop');
   });
@@ -294,7 +327,9 @@ describe('judgement of a box', () => {
   it('nothing that nobody looked at passes as ok', () => {
     const blind: Site = {
       ...site,
-      walls: site.walls.map((w) => (w.id === 'study-w1' ? { ...w, bayLooked: undefined, framing: { ...w.framing, knownStud: undefined } } : w)),
+      walls: site.walls.map((w) =>
+        w.id === 'study-w1' ? { ...w, bayLooked: undefined, framing: { ...w.framing, knownStud: undefined } } : w,
+      ),
       boxes: site.boxes.map((b) => (b.id === 'alcove-box' ? { ...b, hangsOn: undefined } : b)),
     };
     for (const rule of ['studs', 'stud-side', 'behind']) expect(of(blind, 'alcove-box', rule).judged.verdict, rule).toBe('can’t tell');
@@ -345,16 +380,34 @@ describe('simulated finder and scope', () => {
 
 describe('bad walls are refused by their field', () => {
   const errors = (part: Partial<Wall>) =>
-    siteErrors({ ...site, walls: site.walls.map((w) => (w.id === 'sewing-hall' ? { ...w, ...part } : w)) }, 'in', '').map((e) => `${e.path} ${e.message}`).join('\n');
+    siteErrors({ ...site, walls: site.walls.map((w) => (w.id === 'sewing-hall' ? { ...w, ...part } : w)) }, 'in', '')
+      .map((e) => `${e.path} ${e.message}`)
+      .join('\n');
   const door = sewing.openings[0]!;
   it('doors over each other, by how much', () =>
     expect(errors({ openings: [door, { ...door, id: 'd2', x: measured(inches(80)) }] })).toMatch(/openings\/1\/x.*over each other by 16"/));
   it('a stud outside', () =>
-    expect(errors({ framing: { ...sewing.framing, extraStuds: [{ id: 's', x: measured(inches(130)) }] } })).toMatch(/extraStuds\/0.*outside the wall/));
+    expect(errors({ framing: { ...sewing.framing, extraStuds: [{ id: 's', x: measured(inches(130)) }] } })).toMatch(
+      /extraStuds\/0.*outside the wall/,
+    ));
   it('an obstacle deeper than the wall: 4½ in thick here', () =>
-    expect(errors({ obstacles: [{ ...sewing.obstacles[0]!, behindA: measured(inches(4)), thick: measured(inches(2)) }] })).toMatch(/would reach 6" into a wall that is 4 1\/2" thick/));
+    expect(errors({ obstacles: [{ ...sewing.obstacles[0]!, behindA: measured(inches(4)), thick: measured(inches(2)) }] })).toMatch(
+      /would reach 6" into a wall that is 4 1\/2" thick/,
+    ));
   it('a wainscot past the end', () =>
     expect(
-      errors({ fixtures: [{ id: 'f', kind: 'wainscot', face: 'A', x: measured(inches(100)), z: measured(0), width: measured(inches(40)), height: measured(inches(36)) }] }),
+      errors({
+        fixtures: [
+          {
+            id: 'f',
+            kind: 'wainscot',
+            face: 'A',
+            x: measured(inches(100)),
+            z: measured(0),
+            width: measured(inches(40)),
+            height: measured(inches(36)),
+          },
+        ],
+      }),
     ).toMatch(/fixtures\/0\/x.*past the wall's end/));
 });

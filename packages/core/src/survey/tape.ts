@@ -23,6 +23,8 @@ export interface TapeOk {
   as: string;
   /** from which edge or thing; undefined: as the measure is usually taken */
   from?: { name: string; thing: 'left-end' | 'right-end' | 'floor' | 'ceiling' | string };
+  /** `x`, or nothing, before a distance from something: the own edge is the one that faces it; `l`, `r`, `c` say which */
+  near?: true;
 }
 export type TapeReading = TapeOk | { ok: false; message: string };
 
@@ -88,7 +90,8 @@ export function readTape(
     return { ok: false, message: `${from.name} is along the wall; a height goes from floor, ceiling or a thing.` };
   if (!alongMeasures.includes(measure) && !upMeasures.includes(measure))
     return { ok: false, message: `A ${measure} is not taken from anything; type it alone.` };
-  return { ok: true, measure, mm: read.mm, as: read.as, from };
+  const near = measure === 'left' && (!letter || letter.toLowerCase() === 'x');
+  return { ok: true, measure, mm: read.mm, as: read.as, from, ...(near ? { near } : {}) };
 }
 
 /** Distance of a thing's edge, as the tape is usually held: along from the face's left end, up from the floor. */
@@ -145,16 +148,23 @@ export function setByTape(site: Site, wall: Wall, face: FaceId, thingId: string,
   const own = seen(thing);
   const target = reading.from?.thing ?? 'left-end';
   let edge: number;
+  // which of its own edges faces what it is measured from
+  let facing: 'left' | 'right' = 'left';
   if (target === 'left-end') edge = reading.mm;
-  else if (target === 'right-end') edge = total - reading.mm;
-  else {
+  else if (target === 'right-end') {
+    edge = total - reading.mm;
+    facing = 'right';
+  } else {
     const other = thingById(site, wall, target);
     if (!other) return site;
     const at = seen(other);
     // measured from the near edge of the other thing, toward where this one already lies
-    edge = (own.left + own.right) / 2 >= (at.left + at.right) / 2 ? at.right + reading.mm : at.left - reading.mm;
+    const beyond = (own.left + own.right) / 2 >= (at.left + at.right) / 2;
+    edge = beyond ? at.right + reading.mm : at.left - reading.mm;
+    facing = beyond ? 'left' : 'right';
   }
-  const leftSeen = reading.measure === 'left' ? edge : reading.measure === 'right' ? edge - width : edge - width / 2;
+  const measure = reading.near ? facing : reading.measure;
+  const leftSeen = measure === 'left' ? edge : measure === 'right' ? edge - width : edge - width / 2;
   const left = face === 'A' ? leftSeen : total - leftSeen - width;
   return putThing(site, wall.id, thingId, { left, said: { known: 'measured' } });
 }

@@ -7,7 +7,7 @@ export const KEYS: [string, string][] = [
   ['x 41 3/8 · b 13 1/4', 'sets the distance along · the box bottom'],
   ['↑ ↓ in the tape', '1/16 in or 1 mm; with Shift 1 in or 25 mm'],
   ['← → ↑ ↓ on the wall', 'move the selected box'],
-  ['x 41 3/8 from stud 3', 'in the survey: from any end, edge, stud or box; also r c t w h d'],
+  ['x 41 3/8 from stud 3', 'in the survey: from any end, stud or thing, to the edge that faces it; l r say which edge, c t w h d the rest'],
   ['Q', 'in the survey: next thing; with Shift the one before'],
   ['B S D N O C', 'in the survey: add a box, stud, door, window, thing in the bay, wainscot'],
   ['Del', 'in the survey: the selected thing is not there'],

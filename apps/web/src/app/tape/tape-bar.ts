@@ -174,8 +174,10 @@ export class TapeBar {
     const named = match && this.measures().find((m) => m.letter === match[1]!.toLowerCase());
     const measure = named ?? this.current();
     if (this.raw() && measure) {
+      // another measure brings its own figure to the tape: what was typed is read first
+      const text = this.text();
       if (named) this.picked.set(named.key);
-      return this.said.emit({ key: measure.key, text: this.text() });
+      return this.said.emit({ key: measure.key, text });
     }
     const read = parseLength(named ? match[2]! : this.text(), { unit: this.unit() });
     if (!measure) return;

@@ -1,0 +1,40 @@
+/** The same wall by touch on a phone: a stud, a box, the tape, and a job from it. */
+import { expect, finding, saved, showAll, test } from './saddle.js';
+
+test('a wall surveyed by touch, and an outlet raised from it', async ({ page }) => {
+  await page.goto('/houses/quince-street-14');
+  await page.getByTestId('add-room').tap();
+  await page.getByLabel('name of the room').fill('linen room');
+  await page.getByTestId('round').fill(`7' 6", 6'`);
+  await page.getByTestId('keep-room').tap();
+  await expect(page.getByRole('heading', { name: /linen room, wall 1/ })).toBeVisible();
+  const add = async (what: string) => {
+    await page.getByTestId('add').tap();
+    await page.getByRole('button', { name: new RegExp(`^${what}`) }).tap();
+  };
+  const enter = async (text: string) => {
+    await page.getByTestId('tape').fill(text);
+    await page.getByRole('button', { name: 'Set', exact: true }).tap();
+  };
+  await add('stud');
+  await enter('17 1/4');
+  await add('box');
+  await enter('x 18 from left');
+  await enter('b 12');
+  await expect(page.getByTestId('dim-bottom')).toHaveText('12"');
+  // dragged with a finger, by mouse events of the emulated screen
+  await saved(page);
+  await page.getByRole('button', { name: /^panel/ }).tap();
+  await page.getByRole('button', { name: 'selected', exact: true }).tap();
+  await page.getByText('Start a job here').tap();
+  await page.getByLabel('name of the job').fill('Linen shelf');
+  await page.getByLabel('new height to its bottom').fill('44');
+  await page.getByLabel('new height to its bottom').blur();
+  await page.getByTestId('start-job').tap();
+  await expect(page).toHaveURL(/\/jobs\/[\w-]+\/box$/);
+  await expect(page.getByTestId('dim-bottom')).toHaveText('44"');
+  // nobody has said which breaker feeds it: that can’t be told, and it is asked for
+  const breaker = await finding(page, /Which breaker/);
+  await showAll(page);
+  await expect(breaker).toHaveAttribute('data-verdict', 'can’t tell');
+});
