@@ -2,8 +2,9 @@
 import { measureFigures } from './measure.mjs';
 import { jobFigures } from './job.mjs';
 import { pageFigures } from './page.mjs';
+import { wallFigures } from './wall.mjs';
 
-const areas = { measure: measureFigures, job: jobFigures, page: pageFigures };
+const areas = { measure: measureFigures, job: jobFigures, page: pageFigures, wall: wallFigures };
 const wanted = process.argv[2];
 if (wanted && !Object.hasOwn(areas, wanted)) {
   console.error(`There is no area ${wanted}; there are ${Object.keys(areas).join(', ')}.`);

@@ -2,19 +2,9 @@
 import { Router, type Request, type Response } from 'express';
 import { nanoid } from 'nanoid';
 import { exportFile, importReport, jobSheet, jsonSchema, PUBLISHED_SCHEMAS, type Bundle } from '@saddle/core/exchange';
-import { heightJig, openingTemplate, templateSvg, type Template } from '@saddle/core/layout';
+import { jigFor, openingTemplate, templateSvg, type Template } from '@saddle/core/layout';
 import { ledgerOf } from '@saddle/core/ledger';
-import {
-  boxBody,
-  checkHouse,
-  checkJob,
-  checkShape,
-  finishThicknessMm,
-  plannedSite,
-  type Checked,
-  type House,
-  type Job,
-} from '@saddle/core/model';
+import { checkHouse, checkJob, checkShape, plannedSite, type Checked, type House, type Job } from '@saddle/core/model';
 import { pocketSum, POCKET_SUMS } from '@saddle/core/pocket';
 import { fromBox, FromBoxAnswers, OtherSideAnswers, otherSide } from '@saddle/core/situation';
 import { stepsOf, summarise } from '@saddle/core/steps';
@@ -82,19 +72,19 @@ function templateOf(document: House | Job, boxId: string, query: z.infer<typeof 
   const wall = site.walls.find((w) => w.id === box?.wallId);
   if (!box || !wall) throw notFound('box', boxId);
   const room = site.rooms.find((r) => r.id === wall.faces[box.face].roomId);
-  const depth = boxBody(box).depthMm;
   if (query.of === 'opening')
     return openingTemplate({ wall, box, unit: document.unit, roomName: room?.name ?? box.face, mirrored: query.mirrored === 'yes' });
-  if (depth === undefined)
+  const jig = jigFor(site, wall, box, document.unit);
+  if (!jig)
     throw invalid([
       {
         path: `/boxes/${box.id}/depth`,
-        message: `The depth of ${box.name} was not measured; the jig’s shelf is as deep.`,
-        expected: 'a depth',
-        came: 'nothing',
+        message: `A jig for ${box.name} needs its depth, and a height that leaves a leg under the shelf.`,
+        expected: 'a depth, and a bottom above 1/2 in',
+        came: 'not both',
       },
     ]);
-  return heightJig(box.place.bottom.mm, room?.floorToAdd?.mm ?? 0, finishThicknessMm(wall, box.face), depth, document.unit).template;
+  return jig.template;
 }
 
 const Confirm = z.object({ confirm: z.enum(['yes', 'no']).default('no') });

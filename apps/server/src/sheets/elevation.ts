@@ -65,6 +65,27 @@ function drawShape(doc: Doc, s: ElevationShape, X: (u: number) => number, Y: (z:
     case 'obstacle':
       doc.dash(3, { space: 2 }).rect(x, y, w, h).lineWidth(0.8).strokeColor(INK.red).stroke().undash();
       return;
+    case 'run':
+      doc
+        .dash(5, { space: 3 })
+        .moveTo(x, y)
+        .lineTo(x + w, y + h)
+        .lineWidth(1.4)
+        .strokeColor(INK.grey)
+        .stroke()
+        .undash();
+      return;
+    case 'old-box':
+    case 'patch':
+    case 'fixture':
+      if (s.kind !== 'fixture') doc.dash(3, { space: 2 });
+      doc
+        .rect(x, y, w, h)
+        .lineWidth(0.7)
+        .strokeColor(s.kind === 'patch' ? INK.blue : INK.grey)
+        .stroke()
+        .undash();
+      return;
     case 'reference':
       doc
         .dash(6, { space: 3 })
@@ -103,7 +124,7 @@ function labelShape(
   scale: number,
   frame: { left: number; right: number; top: number; bottom: number },
 ): void {
-  if (!s.label || !['box', 'ghost-box', 'obstacle', 'reference', 'door', 'window'].includes(s.kind)) return;
+  if (!s.label || !['box', 'ghost-box', 'old-box', 'obstacle', 'reference', 'door', 'window', 'fixture'].includes(s.kind)) return;
   const x = Math.max(X(s.u), frame.left) + (s.kind === 'reference' ? 2 : 0);
   const inside = X(s.u) < frame.right - 8 && X(s.u) + s.width * scale > frame.left + 4;
   const y =

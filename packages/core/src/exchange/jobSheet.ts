@@ -1,7 +1,7 @@
 /** The job sheet as blocks of content; the server sets it in type. */
 import { printSource } from '../catalog/index.js';
-import { jobContext, ledgerOf, sumLines, type SumLine } from '../ledger/index.js';
-import { elevation, marksFor, type Elevation } from '../layout/index.js';
+import { jobContext, jobElevation, ledgerOf, sumLines, type SumLine } from '../ledger/index.js';
+import { marksFor, type Elevation } from '../layout/index.js';
 import { printLength, printMark } from '../measure/index.js';
 import type { Finding, House, Job, Verdict } from '../model/index.js';
 import { isTicked, judgeAsk, outageMinutes, PROOF_LABELS, PROOF_ORDER, stepsOf, valueOf } from '../steps/index.js';
@@ -45,18 +45,7 @@ export function jobSheet(job: Job, house: Pick<House, 'name'> | undefined): JobS
   const c = jobContext(job);
   const findings = ledgerOf(job);
   const steps = stepsOf(job);
-  const plannedIds = new Set(job.changes.flatMap((x) => (x.do === 'place-box' ? [x.box.id] : [])));
-  const draw = (face: 'A' | 'B') =>
-    elevation({
-      site: c.planned,
-      wall: c.wall,
-      face,
-      open: true,
-      plannedIds,
-      workBoxId: c.target.id,
-      sourceBoxId: c.source.id,
-      unit: job.unit,
-    });
+  const draw = (face: 'A' | 'B') => jobElevation(c, c.planned, face, true, true);
   const roomOf = (face: 'A' | 'B') => c.planned.rooms.find((r) => r.id === c.wall.faces[face].roomId)?.name ?? face;
   const stops = findings.filter((f) => f.verdict === 'stop');
   const unknown = findings.filter((f) => f.verdict === 'can’t tell');

@@ -21,6 +21,7 @@ export type ShapeKind =
   | 'box'
   | 'ghost-box'
   | 'old-box'
+  | 'run'
   | 'patch'
   | 'opening'
   | 'reference';
@@ -125,6 +126,7 @@ export function elevation(input: ElevationInput): Elevation {
       add(o.id, 'obstacle', o.x.mm, o.z.mm, o.width.mm, o.height.mm, 'behind', `${o.kind} · ${o.x.known} · ${depth}`);
     }
   }
+  if (input.open) addRuns(input, add);
   for (const reference of wall.references) {
     const x = placeOriginX(wall, face, reference.id)!;
     shapes.push({
@@ -192,6 +194,40 @@ function addBox(input: ElevationInput, box: Box, add: Add): void {
   if (state === 'planned')
     add(`${box.id}-opening`, 'opening', opening.left, opening.bottom, opening.right - opening.left, opening.top - opening.bottom, state);
   add(box.id, 'box', rect.left, rect.bottom, rect.right - rect.left, rect.top - rect.bottom, state, box.name);
+}
+
+/**
+ * Cables as they leave the boxes of a wall, by the side where they come in: straight to the plate or the next stud. Only the side is
+ * known, so only that is drawn; side by side where several come the same way.
+ */
+function addRuns(input: ElevationInput, add: Add): void {
+  const { wall, site } = input;
+  const plate = wall.framing.studWidth.mm;
+  for (const box of site.boxes.filter((b) => b.wallId === wall.id)) {
+    const rect = boxRect(wall, box);
+    if (!rect) continue;
+    const ends = site.cables.flatMap((c) => c.ends.filter((e) => e.boxId === box.id && e.side).map((e) => ({ cable: c, side: e.side! })));
+    ends.forEach(({ cable, side }, i) => {
+      const same = ends.filter((e) => e.side === side);
+      const aside = (same.findIndex((e) => e.cable === cable) - (same.length - 1) / 2) * inches(0.6);
+      const id = `run-${cable.id}-${box.id}-${i}`;
+      const name = cable.name;
+      const x = rect.centre + aside;
+      const z = (rect.bottom + rect.top) / 2 + aside;
+      if (side === 'top') add(id, 'run', x, rect.top, 0, wall.height.mm - 2 * plate - rect.top, 'behind', name);
+      else if (side === 'bottom') add(id, 'run', x, plate, 0, Math.max(0, rect.bottom - plate), 'behind', name);
+      else if (side === 'left' || side === 'right') {
+        // seen from the box's own face; x runs along face A
+        const along = (side === 'right') === (box.face === 'A');
+        const stud = studPlaces(wall)
+          .map((s) => s.x)
+          .filter((s) => (along ? s > rect.right : s < rect.left))
+          .sort((a, b) => (along ? a - b : b - a))[0];
+        const to = stud ?? (along ? wall.length.mm : 0);
+        add(id, 'run', Math.min(to, along ? rect.right : rect.left), z, Math.abs(to - (along ? rect.right : rect.left)), 0, 'behind', name);
+      }
+    });
+  }
 }
 
 /** Edge marks of the work box as dimensions in lanes: along ones below the floor, longest outside; heights beside the box. */

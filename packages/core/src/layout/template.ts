@@ -4,7 +4,7 @@
  */
 import { BOX_KINDS } from '../catalog/index.js';
 import { inches, printMark, type LengthUnit } from '../measure/index.js';
-import { alongX, boxRect, studPlaces, type Box, type Wall } from '../model/index.js';
+import { alongX, boxBody, boxRect, finishThicknessMm, studPlaces, type Box, type Site, type Wall } from '../model/index.js';
 import { notches } from './cutting.js';
 import { openingRect } from './opening.js';
 
@@ -198,6 +198,14 @@ export function heightJig(bottomMm: number, floorToAddMm: number, finishMm: numb
     ...checkBar(MARGIN, heightMm - 7, unit),
   ];
   return { pieces, template: { title: 'Height jig', forFace: '', mirrored: false, widthMm, heightMm, shapes } };
+}
+
+/** The jig that repeats this box's height on its wall; undefined while its depth is not known or it sits too low for a leg. */
+export function jigFor(site: Site, wall: Wall, box: Box, unit: LengthUnit): Jig | undefined {
+  const depth = boxBody(box).depthMm;
+  const floorToAdd = site.rooms.find((r) => r.id === wall.faces[box.face].roomId)?.floorToAdd?.mm ?? 0;
+  if (depth === undefined || box.place.bottom.mm + floorToAdd <= PLY_MM) return undefined;
+  return heightJig(box.place.bottom.mm, floorToAdd, finishThicknessMm(wall, box.face), depth, unit);
 }
 
 export const PAPER_MM = { letter: { width: 215.9, height: 279.4 }, a4: { width: 210, height: 297 } } as const;

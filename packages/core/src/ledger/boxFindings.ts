@@ -31,9 +31,9 @@ import {
   type JobEdit,
   type Remedy,
 } from '../model/index.js';
-import { judgeBox } from '../survey/index.js';
 import { boxClamps, boxMaterial, cableKind, cablesIn, devicesIn, fillOf, sheathToOpening, wiringPlan } from '../wiring/index.js';
 import { OLD_FREE_ENDS, editNewBox, finding, put, remedy, type JobContext } from './context.js';
+import { judgeWork } from './workBox.js';
 
 function fillFinding(c: JobContext, box: Box, which: 'source' | 'target'): Finding {
   const judged = fillOf(c.planned, box, c.job.edition);
@@ -638,15 +638,7 @@ const covers = (wall: JobContext['wall'], box: Box, f: Fixture): boolean => {
 /** A box that is moved, enlarged or replaced, by the judgements of the wall; a cure becomes a remedy of the plan. */
 function inPlaceFindings(c: JobContext): Finding[] {
   const change = c.job.changes.find((x) => x.do === 'replace-box' && x.boxId === c.target.id);
-  const judged = judgeBox({
-    site: c.planned,
-    found: c.job.found,
-    wall: c.wall,
-    boxId: c.target.id,
-    edition: c.job.edition,
-    schools: c.job.schools,
-    unit: c.job.unit,
-  });
+  const judged = judgeWork(c);
   return judged.findings
     .filter((f) => !OWN_RULES.has(f.rule))
     .map((f) =>

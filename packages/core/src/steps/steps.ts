@@ -1,11 +1,10 @@
 /** What is to be done, derived from the plan: order, what needs a dead circuit, what to measure, cautions. */
 import { DEVICE_KINDS, printSource } from '../catalog/index.js';
 import { LEAST_FREE_MM } from '../codebook/index.js';
-import { jobContext, OLD_FREE_ENDS, type JobContext } from '../ledger/index.js';
+import { jobContext, judgeWork, OLD_FREE_ENDS, type JobContext } from '../ledger/index.js';
 import { marksFor } from '../layout/index.js';
 import { inches, printLength } from '../measure/index.js';
 import type { Job } from '../model/index.js';
-import { judgeBox } from '../survey/index.js';
 import { devicesIn, wiringPlan } from '../wiring/index.js';
 import { PRACTICE_MM } from '../route/index.js';
 
@@ -387,15 +386,7 @@ const COATS = ['first', 'second', 'third'];
 /** A box that is moved, enlarged or replaced: everything at the old box, so the circuit is dead before it is opened. */
 function inPlaceSteps(c: JobContext): Draft[] {
   const { job } = c;
-  const judged = judgeBox({
-    site: c.planned,
-    found: job.found,
-    wall: c.wall,
-    boxId: c.target.id,
-    edition: job.edition,
-    schools: job.schools,
-    unit: job.unit,
-  });
+  const judged = judgeWork(c);
   const say = (mm: number) => printLength(mm, job.unit);
   const moved = judged.move !== undefined && (Math.abs(judged.move.upMm) > 0.5 || Math.abs(judged.move.sidewaysMm) > 0.5);
   const cuts = moved || (judged.move?.enlarged ?? 0) > 0;

@@ -42,8 +42,19 @@ export type Measure = 'left' | 'right' | 'centre' | 'bottom' | 'top' | 'width' |
 
 export const fixtureName = (kind: Fixture['kind']): string => kind.replace('-', ' ');
 
-/** All things of a wall, left to right. Things of the other face are there too; the drawing decides what it shows. */
+/** Documents are immutable values, so what was listed of one stays right: a redraw asks for the same list many times. */
+const listed = new WeakMap<Site, WeakMap<Wall, Thing[]>>();
+
+/** All things of a wall, left to right. Things of the other face are there too; the drawing decides what it shows. Not to be changed in place. */
 export function thingsOf(site: Site, wall: Wall): Thing[] {
+  let ofSite = listed.get(site);
+  if (!ofSite) listed.set(site, (ofSite = new WeakMap()));
+  let things = ofSite.get(wall);
+  if (!things) ofSite.set(wall, (things = listThings(site, wall)));
+  return things;
+}
+
+function listThings(site: Site, wall: Wall): Thing[] {
   const things: Thing[] = [];
   const rect = (
     id: string,

@@ -1,9 +1,8 @@
 /** What to buy and what to bring: what the planned state has and the found state lacks. */
 import { BOX_KINDS, DEVICE_KINDS, FINISHES } from '../catalog/index.js';
-import { jobContext, type JobContext } from '../ledger/index.js';
+import { jobContext, judgeWork, type JobContext } from '../ledger/index.js';
 import { printAwg, printLength } from '../measure/index.js';
 import type { Job } from '../model/index.js';
-import { judgeBox } from '../survey/index.js';
 import { boxMaterial, cableKind, wiringPlan } from '../wiring/index.js';
 
 export interface MaterialRow {
@@ -79,15 +78,7 @@ export function materialsOf(job: Job): MaterialRow[] {
 
 /** What closing the old opening takes. */
 function patchRows(job: Job, c: JobContext): MaterialRow[] {
-  const { patch } = judgeBox({
-    site: c.planned,
-    found: job.found,
-    wall: c.wall,
-    boxId: c.target.id,
-    edition: job.edition,
-    schools: job.schools,
-    unit: job.unit,
-  });
+  const { patch } = judgeWork(c);
   if (!patch?.pieces.length) return [];
   const layers = c.wall.faces[c.target.face].layers.map((l) => FINISHES[l.finish].name).join(' over ');
   return [

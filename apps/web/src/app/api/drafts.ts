@@ -1,5 +1,5 @@
 /** Unsaved work and the undo list, kept in this browser for each tab, so that a reload or a lost server loses nothing. */
-import { createStore, delMany, entries, get, set } from 'idb-keyval';
+import { createStore, delMany, get, getMany, keys, set, setMany } from 'idb-keyval';
 import { nanoid } from 'nanoid';
 
 export interface Version<D> {
@@ -23,9 +23,21 @@ export interface History<D> {
   future: Version<D>[];
 }
 
+/** How the undo list is kept: each version once, and the order of their names. */
+interface KeptHistory {
+  past: { name: string; title: string }[];
+  future: { name: string; title: string }[];
+}
+
 const store = createStore('saddle', 'drafts');
 const entry = (key: string, tab: string): string => `${key}/${tab}`;
 const historyEntry = (key: string, tab: string): string => `${key}/${tab}/undo`;
+const versionEntry = (key: string, tab: string, name: string): string => `${key}/${tab}/version/${name}`;
+
+/** Names of versions that are kept already: a version never changes, so it is written once. */
+const names = new WeakMap<object, string>();
+/** what is written of each undo list, to take out what fell off its end */
+const written = new Map<string, Set<string>>();
 
 /** This tab's name; it survives a reload and ends with the tab. */
 export function tabName(): string {
@@ -39,14 +51,66 @@ export function tabName(): string {
 
 export const keepDraft = <D>(draft: Draft<D>): Promise<void> => set(entry(draft.key, draft.tab), draft, store);
 export const ownDraft = <D>(key: string): Promise<Draft<D> | undefined> => get<Draft<D>>(entry(key, tabName()), store);
-export const dropDraft = (draft: { key: string; tab: string }): Promise<void> =>
-  delMany([entry(draft.key, draft.tab), historyEntry(draft.key, draft.tab)], store);
+
+/** Forgets a tab's draft and its undo list. */
+export async function dropDraft({ key, tab }: { key: string; tab: string }): Promise<void> {
+  const kept = await get<KeptHistory>(historyEntry(key, tab), store);
+  const versions = [...(kept?.past ?? []), ...(kept?.future ?? [])].map((v) => versionEntry(key, tab, v.name));
+  await delMany([entry(key, tab), historyEntry(key, tab), ...versions], store);
+}
+
 /** The undo list is large and kept apart, a moment after the document itself. */
-export const keepHistory = <D>(key: string, history: History<D>): Promise<void> => set(historyEntry(key, tabName()), history, store);
-export const ownHistory = <D>(key: string): Promise<History<D> | undefined> => get<History<D>>(historyEntry(key, tabName()), store);
+export async function keepHistory<D extends object>(key: string, history: History<D>): Promise<void> {
+  const tab = tabName();
+  const fresh: [string, D][] = [];
+  const named = (list: Version<D>[]) =>
+    list.map(({ title, document }) => {
+      let name = names.get(document);
+      if (!name) {
+        name = nanoid(10);
+        names.set(document, name);
+        fresh.push([versionEntry(key, tab, name), document]);
+      }
+      return { name, title };
+    });
+  const kept: KeptHistory = { past: named(history.past), future: named(history.future) };
+  await setMany([...fresh, [historyEntry(key, tab), kept]], store);
+  const now = new Set([...kept.past, ...kept.future].map((v) => v.name));
+  const gone = [...(written.get(key) ?? [])].filter((name) => !now.has(name));
+  written.set(key, now);
+  if (gone.length)
+    await delMany(
+      gone.map((name) => versionEntry(key, tab, name)),
+      store,
+    );
+}
+
+export async function ownHistory<D extends object>(key: string): Promise<History<D> | undefined> {
+  const tab = tabName();
+  const kept = await get<KeptHistory>(historyEntry(key, tab), store);
+  if (!kept) return undefined;
+  const read = async (list: KeptHistory['past']): Promise<Version<D>[]> => {
+    const documents = await getMany<D | undefined>(
+      list.map((v) => versionEntry(key, tab, v.name)),
+      store,
+    );
+    return list.flatMap(({ name, title }, i) => {
+      const document = documents[i];
+      if (!document) return [];
+      names.set(document, name);
+      return [{ title, document }];
+    });
+  };
+  written.set(key, new Set([...kept.past, ...kept.future].map((v) => v.name)));
+  return { past: await read(kept.past), future: await read(kept.future) };
+}
 
 /** Drafts of this document that other tabs left behind, newest first. */
 export async function otherDrafts<D>(key: string): Promise<Draft<D>[]> {
-  const all = (await entries<string, Draft<D>>(store)).map(([, draft]) => draft);
-  return all.filter((d) => d.document && d.key === key && d.tab !== tabName()).sort((a, b) => b.at.localeCompare(a.at));
+  const own = entry(key, tabName());
+  const others = (await keys<string>(store)).filter(
+    (k) => k.startsWith(`${key}/`) && k !== own && k.slice(key.length + 1).split('/').length === 1,
+  );
+  const drafts = await getMany<Draft<D> | undefined>(others, store);
+  return drafts.filter((d) => d?.document !== undefined).sort((a, b) => b!.at.localeCompare(a!.at)) as Draft<D>[];
 }

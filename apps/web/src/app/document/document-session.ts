@@ -2,7 +2,7 @@ import { computed, DestroyRef, inject, Injectable, signal } from '@angular/core'
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import type { Checked, FieldError } from '@saddle/core/model';
 import { nanoid } from 'nanoid';
-import { auditTime, concatMap, debounceTime, filter, firstValueFrom, interval, Subject, type Observable } from 'rxjs';
+import { auditTime, concatMap, debounceTime, filter, firstValueFrom, interval, Subject, throttleTime, type Observable } from 'rxjs';
 import { problemOf, type SaveAnswer, type Stored } from '../api/documents.service';
 import {
   type Draft,
@@ -35,10 +35,12 @@ export abstract class DocumentSession<D extends Kept> {
   protected abstract fetch(id: string): Observable<Stored<D>>;
   protected abstract store(document: D, revision: number): Observable<SaveAnswer<D>>;
   protected abstract create(document: D): Observable<unknown>;
-  protected abstract check(document: D): Checked<D>;
+  /** whether an edit of a checked document makes sense */
+  protected abstract check(document: D, before: D): Checked<D>;
 
   private readonly saves = new Subject<void>();
   private readonly histories = new Subject<void>();
+  private readonly drafts = new Subject<void>();
   private readonly channel = new BroadcastChannel('saddle-documents');
   private readonly past = signal<Version<D>[]>([]);
   private readonly future = signal<Version<D>[]>([]);
@@ -79,6 +81,7 @@ export abstract class DocumentSession<D extends Kept> {
         takeUntilDestroyed(),
       )
       .subscribe();
+    this.drafts.pipe(throttleTime(100, undefined, { leading: true, trailing: true }), takeUntilDestroyed()).subscribe(() => this.keepNow());
     this.histories
       .pipe(
         auditTime(120),
@@ -181,7 +184,7 @@ export abstract class DocumentSession<D extends Kept> {
     this.dragged.set(undefined);
     const next = change(before);
     if (next === before) return true;
-    const checked = this.check(next);
+    const checked = this.check(next, before);
     if (!checked.ok) {
       this.refusal.set(checked.errors);
       return false;
@@ -222,7 +225,13 @@ export abstract class DocumentSession<D extends Kept> {
     }
   }
 
+  /** The first of a run of edits is kept at once, the last of it a moment later. */
   private keep(): void {
+    this.drafts.next();
+    this.histories.next();
+  }
+
+  private keepNow(): void {
     const document = this.document();
     if (!document) return;
     void keepDraft({
@@ -233,7 +242,6 @@ export abstract class DocumentSession<D extends Kept> {
       dirty: this.dirty,
       at: new Date().toISOString(),
     }).catch(() => undefined);
-    this.histories.next();
   }
 
   private lastSave: Promise<void> = Promise.resolve();

@@ -1,7 +1,7 @@
 import { computed, inject, Injectable } from '@angular/core';
 import { hiddenTruth } from '@saddle/core/demo';
 import type { HiddenTruth } from '@saddle/core/instruments';
-import { checkHouse, DEFAULT_SCHOOLS, type House, type Schools, type Site } from '@saddle/core/model';
+import { checkHouseEdit, DEFAULT_SCHOOLS, type House, type Schools, type Site } from '@saddle/core/model';
 import { Documents } from '../api/documents.service';
 import { DocumentSession } from '../document/document-session';
 import type { SurveyHost } from '../survey/survey-host';
@@ -14,7 +14,7 @@ export class HouseSession extends DocumentSession<House> implements SurveyHost {
   protected readonly fetch = this.documents.house;
   protected readonly store = this.documents.saveHouse;
   protected readonly create = this.documents.createHouse;
-  protected readonly check = checkHouse;
+  protected readonly check = (house: House, before: House) => checkHouseEdit(before, house);
 
   readonly house = this.current;
   readonly surveyed = computed((): Site => this.house().site);

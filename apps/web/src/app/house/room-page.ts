@@ -2,17 +2,18 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, signal } f
 import { RouterLink } from '@angular/router';
 import { counterSpacing, onWall, roomSpacing, stripDrawing } from '@saddle/core/layout';
 import { printFeet, printLength } from '@saddle/core/measure';
-import type { FaceId, MeasuredLength, Room, WantedOutlet } from '@saddle/core/model';
+import { ROOM_ABOVE, ROOM_BELOW, ROOM_USES, type FaceId, type MeasuredLength, type Room, type WantedOutlet } from '@saddle/core/model';
 import { nanoid } from 'nanoid';
-import { ChoiceField, type Choice } from '../fields/choice-field';
+import { asYesNo, ChoiceField, fromYesNo, YES_NO, type Choice } from '../fields/choice-field';
 import { LengthField } from '../fields/length-field';
+import { TextField } from '../fields/text-field';
 import { FindingList, type FindingRow } from '../ledger/finding-list';
 import { HouseSession } from './house-session';
 
 /** Receptacles round one room: its walls unfolded, what nothing reaches, and the fewest that would; editable. */
 @Component({
   selector: 'sa-room-page',
-  imports: [RouterLink, ChoiceField, LengthField, FindingList],
+  imports: [RouterLink, ChoiceField, LengthField, TextField, FindingList],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './room-page.html',
 })
@@ -63,6 +64,20 @@ export class RoomPage {
   protected readonly at = signal<string | undefined>(undefined);
   protected readonly distance = signal<MeasuredLength | undefined>(undefined);
   protected readonly total = computed(() => printFeet(this.spacing()?.lengthMm ?? 0));
+
+  protected readonly uses = ROOM_USES;
+  protected readonly yesNo = YES_NO;
+  protected readonly asYesNo = asYesNo;
+  protected readonly fromYesNo = fromYesNo;
+  protected readonly above: Choice[] = ROOM_ABOVE.map((value) => ({ value, label: value.replace('-', ' ') }));
+  protected readonly below: Choice[] = ROOM_BELOW.map((value) => ({ value, label: value.replace('-', ' ') }));
+
+  protected setRoom(part: Partial<Room>): void {
+    this.session.editSite('The room', (site) => ({
+      ...site,
+      rooms: site.rooms.map((r) => (r.id === this.roomId() ? { ...r, ...part } : r)),
+    }));
+  }
 
   private setWanted(title: string, change: (wanted: WantedOutlet[]) => WantedOutlet[]): void {
     this.session.editSite(title, (site) => ({

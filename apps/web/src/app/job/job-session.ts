@@ -1,14 +1,13 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import { hiddenTruth } from '@saddle/core/demo';
 import type { HiddenTruth } from '@saddle/core/instruments';
-import { elevation, type Elevation } from '@saddle/core/layout';
-import { jobContext, ledgerOf, stageStates } from '@saddle/core/ledger';
+import type { Elevation } from '@saddle/core/layout';
+import { jobContext, jobElevation, judgeWork, ledgerOf, stageStates } from '@saddle/core/ledger';
 import {
   applyChanges,
   applyEdits,
   checkJob,
   plannedSite,
-  type Box,
   type Change,
   type FaceId,
   type Finding,
@@ -16,7 +15,6 @@ import {
   type JobEdit,
   type Site,
 } from '@saddle/core/model';
-import { judgeBox, type BoxJudgement } from '@saddle/core/survey';
 import { builtChangeIds, outageMinutes, stepsOf } from '@saddle/core/steps';
 import { Documents } from '../api/documents.service';
 import { DocumentSession } from '../document/document-session';
@@ -85,41 +83,10 @@ export class JobSession extends DocumentSession<Job> implements SurveyHost {
   }
 
   /** all that is judged of the work box where it is planned */
-  readonly judged = computed((): BoxJudgement => {
-    const { target, wall, inPlace } = this.context();
-    const job = this.job();
-    return judgeBox({
-      site: this.planned(),
-      ...(inPlace ? { found: job.found } : {}),
-      wall,
-      boxId: target.id,
-      edition: job.edition,
-      schools: job.schools,
-      unit: job.unit,
-    });
-  });
-  private readonly inPlace = computed(() => (this.context().inPlace ? this.judged() : undefined));
+  readonly judged = computed(() => judgeWork(this.context()));
 
   /** One face of the job's wall, drawn from the state that is looked at. */
   elevationOf(face: FaceId, open: boolean): Elevation {
-    const context = this.context();
-    const site = this.site();
-    const found = this.job().found.boxes;
-    const planned = (b: Box) => !found.some((f) => f.id === b.id && JSON.stringify(f) === JSON.stringify(b));
-    const plannedIds = new Set(site.boxes.filter(planned).map((b) => b.id));
-    const judged = this.inPlace();
-    return elevation({
-      site,
-      wall: context.wall,
-      face,
-      open,
-      plannedIds,
-      workBoxId: context.target.id,
-      sourceBoxId: context.source.id,
-      ...(judged && this.state() !== 'found'
-        ? { before: { box: context.sourceFound, patches: judged.patch?.pieces.map((p) => p.piece) ?? [] } }
-        : {}),
-      unit: this.job().unit,
-    });
+    return jobElevation(this.context(), this.site(), face, open, this.state() !== 'found');
   }
 }

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { marksFor } from '@saddle/core/layout';
+import { jigFor, marksFor } from '@saddle/core/layout';
 import { printLength } from '@saddle/core/measure';
 import type { Site } from '@saddle/core/model';
 import type { BoxJudgement } from '@saddle/core/survey';
@@ -64,6 +64,20 @@ import { SURVEY_HOST } from './survey-host';
         </ul>
       </details>
     }
+    @if (jig(); as pieces) {
+      <details>
+        <summary>Height jig: its cut list</summary>
+        <ul>
+          @for (piece of pieces; track piece.name) {
+            <li>
+              {{ piece.count }} × {{ piece.name }}: {{ printed(piece.lengthMm) }} × {{ printed(piece.widthMm) }} ×
+              {{ printed(piece.thickMm) }}
+            </li>
+          }
+        </ul>
+        <p class="quiet">1/2 in plywood; it repeats the height and the setback for every box of a room. Common practice.</p>
+      </details>
+    }
     <details [open]="true">
       <summary>True-scale templates</summary>
       <p class="templates">
@@ -82,11 +96,20 @@ export class CutList {
   readonly kinds = input(true);
   /** where the box is looked for when it is only planned */
   readonly site = input<Site>();
-  protected readonly marks = computed(() => {
+  private readonly place = computed(() => {
     const site = this.site() ?? this.host.surveyed();
     const box = site.boxes.find((b) => b.id === this.boxId());
     const wall = site.walls.find((w) => w.id === box?.wallId);
-    return box && wall ? marksFor(wall, box) : [];
+    return box && wall ? { site, box, wall } : undefined;
+  });
+  protected readonly marks = computed(() => {
+    const at = this.place();
+    return at ? marksFor(at.wall, at.box) : [];
+  });
+  /** pieces of a jig for this height; none while the depth of the box is not known or it sits too low for a leg */
+  protected readonly jig = computed(() => {
+    const at = this.place();
+    return at && jigFor(at.site, at.wall, at.box, this.host.unit())?.pieces;
   });
   protected readonly templates = computed(() => {
     const base = `${this.host.address()}/boxes/${this.boxId()}/template`;
@@ -97,7 +120,12 @@ export class CutList {
       { id: 'template-other', label: `opening, ${other}`, href: `${base}.pdf?paper=${other}` },
       { id: 'template-mirrored', label: 'mirrored, from behind', href: `${base}.pdf?paper=${paper}&mirrored=yes` },
       { id: 'template-svg', label: 'opening, SVG', href: `${base}.svg` },
-      { id: 'template-jig', label: 'height jig', href: `${base}.pdf?of=jig&paper=${paper}` },
+      ...(this.jig()
+        ? [
+            { id: 'template-jig', label: 'height jig', href: `${base}.pdf?of=jig&paper=${paper}` },
+            { id: 'template-jig-svg', label: 'height jig, SVG', href: `${base}.svg?of=jig` },
+          ]
+        : []),
     ];
   });
   protected printed = (mm: number): string => printLength(mm, this.host.unit());

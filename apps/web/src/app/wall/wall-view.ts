@@ -54,6 +54,7 @@ export interface BoxDrag {
 
 const PAD = { left: 46, right: 16, top: 22, bottom: 30 };
 const LANE = 20;
+const NAME_STEPS = 8;
 
 /** A true-scale elevation of one face: shapes and dimensions come from the core, this only puts them on the screen. */
 @Component({
@@ -134,6 +135,7 @@ export class WallView {
       'stud-guess': 1,
       fixture: 3,
       obstacle: 2,
+      run: 2,
       base: 3,
       door: 4,
       window: 4,
@@ -170,7 +172,7 @@ export class WallView {
     const plan = this.plan();
     const inPlan = (left: number, right: number, y: number) =>
       right > frame.x + frame.width - plan.width - 14 && left < frame.x + frame.width && y < frame.y + plan.height + 26;
-    return names.map((n) => {
+    return names.flatMap((n) => {
       const box = this.isBox(n.s);
       const text = n.s.kind === 'ghost-box' ? `${n.s.label} · other face` : n.s.label!;
       const half = text.length * 3.4;
@@ -179,11 +181,16 @@ export class WallView {
         !inPlan(at - half, at + half, y) && taken.every((t) => Math.abs(t.y - y) >= 15 || at + half < t.left || at - half > t.right);
       const large = ['door', 'window', 'fixture'].includes(n.s.kind) && n.height > 24;
       let ty = box ? n.y - 20 : large ? Math.min(Math.max(n.y, frame.y) + 18, frame.y + frame.height - 8) : frame.y + 18;
-      while (!clear(ty) && taken.length < 60) ty += box ? -16 : 16;
+      let steps = 0;
+      while (!clear(ty) && steps++ < NAME_STEPS) ty += box ? -16 : 16;
+      // on a crowded wall a name that finds no room is left out; selecting the thing names it
+      if (steps > NAME_STEPS) return [];
       taken.push({ left: at - half, right: at + half, y: ty });
-      return { ...n, text, at, ty };
+      return [{ ...n, text, at, ty }];
     });
   });
+  /** small things get a wider grip, unless there are so many that grips would only cover each other */
+  protected readonly roomy = computed(() => this.movable().size < 120);
   /** guessed studs say so at their foot, in more than a dash */
   protected readonly guessed = computed(() =>
     this.drawn()
@@ -288,6 +295,7 @@ export class WallView {
         .filter((event: Event) => this.aim() === 'none' && !(event.target as Element).closest('.movable') && !(event as MouseEvent).button)
         .on('zoom', (event: D3ZoomEvent<SVGSVGElement, unknown>) => this.transform.set(event.transform));
       select(svg).call(this.zoomer).on('dblclick.zoom', null);
+      this.makeMovable(svg);
     });
     // a new face or wall starts at the work; a moved box doesn't move the view
     effect(() => {
@@ -299,11 +307,6 @@ export class WallView {
         this.base.set(wall.work);
         this.resetZoom();
       });
-    });
-    effect(() => {
-      this.drawn();
-      const ids = this.movable();
-      queueMicrotask(() => this.makeMovable(ids));
     });
   }
 
@@ -338,33 +341,32 @@ export class WallView {
     else this.transform.set(zoomIdentity);
   }
 
-  private makeMovable(ids: ReadonlySet<string>): void {
-    const host = this.host().nativeElement;
-    for (const element of host.querySelectorAll<SVGGElement>('g.movable')) {
-      const id = element.dataset['id']!;
-      if (!ids.has(id) || element.dataset['drag']) continue;
-      element.dataset['drag'] = 'yes';
-      let start: { x: number; y: number; scale: number } | undefined;
-      select(element).call(
-        drag<SVGGElement, unknown>()
-          .container(() => host)
-          .on('start', (event: D3DragEvent<SVGGElement, unknown, unknown>) => {
-            start = { x: event.x, y: event.y, scale: this.scales().scale };
-            this.picked.emit(id);
-          })
-          .on('drag end', (event: D3DragEvent<SVGGElement, unknown, unknown>) => {
-            const [right, down] = [event.x - start!.x, event.y - start!.y];
-            this.moved.emit({
-              id,
-              du: right / start!.scale,
-              dz: -down / start!.scale,
-              mmPerPx: 1 / start!.scale,
-              done: event.type === 'end',
-              moved: Math.abs(right) + Math.abs(down) > 1,
-            });
-          }),
-      );
-    }
+  /** One listener for everything that can be dragged: three hundred things need no three hundred. */
+  private makeMovable(svg: SVGSVGElement): void {
+    const grabbed = (event: Event) => (event.target as Element).closest<SVGGElement>('g.movable');
+    let from: { id: string; x: number; y: number; scale: number } | undefined;
+    select(svg).call(
+      drag<SVGSVGElement, unknown>()
+        .container(() => svg)
+        .filter((event: MouseEvent) => this.aim() === 'none' && !event.button && grabbed(event) !== null)
+        .on('start', (event: D3DragEvent<SVGSVGElement, unknown, unknown>) => {
+          const id = grabbed(event.sourceEvent as Event)?.dataset['id'];
+          from = id && this.movable().has(id) ? { id, x: event.x, y: event.y, scale: this.scales().scale } : undefined;
+          if (from) this.picked.emit(from.id);
+        })
+        .on('drag end', (event: D3DragEvent<SVGSVGElement, unknown, unknown>) => {
+          if (!from) return;
+          const [right, down] = [event.x - from.x, event.y - from.y];
+          this.moved.emit({
+            id: from.id,
+            du: right / from.scale,
+            dz: -down / from.scale,
+            mmPerPx: 1 / from.scale,
+            done: event.type === 'end',
+            moved: Math.abs(right) + Math.abs(down) > 1,
+          });
+        }),
+    );
   }
 
   private words = (d: Dimension): string => `${d.text} · ${d.of}`;

@@ -1,0 +1,39 @@
+/** The quick check of an edit gives the verdict of the whole check, for good edits and bad ones. */
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { quinceStreet } from '../demo/index.js';
+import { checkHouse, checkHouseEdit, type House, type Site } from './index.js';
+
+const house: House = quinceStreet;
+const bad = fc.constantFrom<unknown>(-5, 'wide', null, Number.NaN, 1e9, {}, '');
+const good = fc.constantFrom<unknown>(25.4, 300, 900);
+const edited = fc
+  .record({
+    list: fc.constantFrom<keyof Site>('walls', 'boxes', 'cables', 'devices', 'circuits', 'loads', 'rooms'),
+    at: fc.nat(20),
+    key: fc.constantFrom('id', 'name', 'gangs', 'length', 'height', 'gauge', 'use', 'watts', 'breakerA'),
+    value: fc.oneof(bad, good),
+    length: fc.boolean(),
+  })
+  .map(({ list, at, key, value, length }): House => {
+    const items = house.site[list] as unknown as Record<string, unknown>[];
+    const i = at % items.length;
+    const next = items.map((item, n) => (n === i ? { ...item, [key]: length ? { mm: value, known: 'measured' } : value } : item));
+    return { ...house, site: { ...house.site, [list]: next } };
+  });
+
+describe('an edit', () => {
+  it('is judged as the whole document is', () => {
+    fc.assert(
+      fc.property(edited, (after) => {
+        const [quick, whole] = [checkHouseEdit(house, after), checkHouse(after)];
+        expect(quick.ok).toBe(whole.ok);
+        if (!quick.ok && !whole.ok) expect(quick.errors[0]!.path).toBe(whole.errors[0]!.path);
+        if (quick.ok && whole.ok) expect(quick.value).toEqual(whole.value);
+      }),
+      { numRuns: 300 },
+    );
+  });
+  it('of the house itself is looked at too', () =>
+    expect(checkHouseEdit(house, { ...house, edition: 'US-1999' as House['edition'] }).ok).toBe(false));
+});
