@@ -1,10 +1,11 @@
 // Figures as ratios against a reference in the same run; a table to read, and one JSON line a figure. `npm run bench [area]`.
+import { circuitFigures } from './circuit.mjs';
 import { measureFigures } from './measure.mjs';
 import { jobFigures } from './job.mjs';
 import { pageFigures } from './page.mjs';
 import { wallFigures } from './wall.mjs';
 
-const areas = { measure: measureFigures, job: jobFigures, page: pageFigures, wall: wallFigures };
+const areas = { measure: measureFigures, job: jobFigures, page: pageFigures, wall: wallFigures, circuit: circuitFigures };
 const wanted = process.argv[2];
 if (wanted && !Object.hasOwn(areas, wanted)) {
   console.error(`There is no area ${wanted}; there are ${Object.keys(areas).join(', ')}.`);

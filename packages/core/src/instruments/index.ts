@@ -1,1 +1,2 @@
 export * from './studFinder.js';
+export * from './electrical.js';

@@ -7,3 +7,4 @@ export * from './house.js';
 export * from './finding.js';
 export * from './check.js';
 export * from './edit.js';
+export * from './bench.js';

@@ -1,0 +1,210 @@
+/** What follows from wiring: which conductors hang on which breaker, what is behind what, what is protected, loops and joined feeds, neutrals in common, faults at each point. */
+import { endBox, endKey, GROUND_BAR, NEUTRAL_BAR, PANEL, TERMINALS, type Bench, type BenchBreaker, type WireEnd } from '../model/index.js';
+import { buildNetwork, EARTH, nodeOf } from './build.js';
+import { tripTime, type Range, type SwitchedOn } from './events.js';
+import { magnitude, over, type Branch } from './network.js';
+
+/** Parts that conduct without being a load or a leak: what a low-resistance path goes through. */
+const metallic = (b: Branch): boolean => 'ohm' in b.is && b.is.ohm < 1000 && !b.id.startsWith('load ') && !b.id.startsWith('leak');
+const plain = (b: Branch): boolean => metallic(b) && !b.id.startsWith('yoke ') && !['bond', 'earth electrode'].includes(b.id);
+
+/** Nodes reached from one node through metal, not through loads, breakers or the supply. */
+export function reached(bench: Bench, from: string, but: (branch: Branch) => boolean = () => false): Set<string> {
+  const { network } = buildNetwork(bench);
+  const near = new Map<string, { to: string; branch: Branch }[]>();
+  for (const b of network.branches) {
+    if (!plain(b) || b.id.startsWith('breaker ') || but(b)) continue;
+    for (const [a, z] of [
+      [b.from, b.to],
+      [b.to, b.from],
+    ] as const)
+      near.set(a, [...(near.get(a) ?? []), { to: z, branch: b }]);
+  }
+  const seen = new Set([from]);
+  const open = [from];
+  while (open.length)
+    for (const { to } of near.get(open.pop()!) ?? []) {
+      if (to === EARTH || seen.has(to)) continue;
+      seen.add(to);
+      open.push(to);
+    }
+  return seen;
+}
+
+export interface Feed {
+  breakerId: string;
+  /** nodes that hang on this breaker */
+  nodes: Set<string>;
+}
+/** What hangs on each breaker, by metal; the breakers' handles don't matter. */
+export const feedsOf = (bench: Bench): Feed[] =>
+  bench.breakers.map((b) => ({ breakerId: b.id, nodes: reached(bench, nodeOf.breaker(b.id)) }));
+
+/** Breakers whose wires meet: two feeds joined, and that must never be. */
+export function joinedFeeds(bench: Bench): [BenchBreaker, BenchBreaker][] {
+  const feeds = feedsOf(bench);
+  return bench.breakers.flatMap((a, i) =>
+    bench.breakers
+      .slice(i + 1)
+      .filter((b) => feeds[i]!.nodes.has(nodeOf.breaker(b.id)))
+      .map((b): [BenchBreaker, BenchBreaker] => [a, b]),
+  );
+}
+
+/** Conductor ends that a box holds. */
+export function endsIn(bench: Bench, boxId: string): WireEnd[] {
+  const cables = bench.cables.flatMap((c) =>
+    ([0, 1] as const)
+      .filter((e) => c.ends[e] === boxId)
+      .flatMap((e) => c.colours.map((_, conductor): WireEnd => ({ cableId: c.id, conductor, end: e }))),
+  );
+  const tails = bench.pigtails
+    .filter((p) => p.boxId === boxId)
+    .flatMap((p) => ([0, 1] as const).map((e): WireEnd => ({ pigtailId: p.id, end: e })));
+  return [...cables, ...tails];
+}
+
+/** For each cable end in a box whether it brings power (line) or takes it on (load), found by cutting the cable and seeing what goes dark. */
+export function lineSide(bench: Bench, boxId: string): { cableId: string; end: 0 | 1; side: 'line' | 'load' | 'unfed' }[] {
+  return bench.cables.flatMap((c) =>
+    ([0, 1] as const)
+      .filter((e) => c.ends[e] === boxId)
+      .map((e) => {
+        const cut = (b: Branch) => b.id.startsWith(`conductor ${c.id}/`);
+        const fed = (end: 0 | 1) =>
+          bench.breakers.some((b) => {
+            const nodes = reached(bench, nodeOf.breaker(b.id), cut);
+            return c.colours.some((_, i) => nodes.has(nodeOf.end(endKey({ cableId: c.id, conductor: i, end }))));
+          });
+        const far: 0 | 1 = e === 0 ? 1 : 0;
+        // power that comes to its far end with the cable cut comes in through it
+        return { cableId: c.id, end: e, side: fed(far) ? ('line' as const) : fed(e) ? ('load' as const) : ('unfed' as const) };
+      }),
+  );
+}
+
+/** Faces and devices behind a protective receptacle's LOAD screws: what it really protects besides its own face. */
+export function protectedBy(bench: Bench, deviceId: string): string[] {
+  const opened: Bench = { ...bench, devices: bench.devices.map((d) => (d.id === deviceId ? { ...d, tripped: true } : d)) };
+  const device = bench.devices.find((d) => d.id === deviceId);
+  if (device?.form !== 'ground-fault') return [];
+  const live = (b: Bench) => new Set(feedsOf(b).flatMap((f) => [...f.nodes]));
+  const [before, after] = [
+    live({ ...bench, devices: bench.devices.map((d) => (d.id === deviceId ? { ...d, tripped: false } : d)) }),
+    live(opened),
+  ];
+  return bench.devices
+    .filter((d) => d.id !== deviceId)
+    .filter((d) => TERMINALS[d.form].some((t) => before.has(nodeOf.terminal(d.id, t)) && !after.has(nodeOf.terminal(d.id, t))))
+    .map((d) => d.id);
+}
+
+/** Cables that close a loop of hots: taking one out leaves everything fed. */
+export function loops(bench: Bench): string[] {
+  const all = feedsOf(bench);
+  return bench.cables
+    .filter((c) => {
+      const cut = (b: Branch) => b.id.startsWith(`conductor ${c.id}/`);
+      return bench.breakers.some((b, i) => {
+        const hots = c.colours.flatMap((_, n) => ([0, 1] as const).map((e) => nodeOf.end(endKey({ cableId: c.id, conductor: n, end: e }))));
+        const on = hots.filter((h) => all[i]!.nodes.has(h));
+        if (on.length < 2) return false;
+        const rest = reached(bench, nodeOf.breaker(b.id), cut);
+        return on.every((h) => rest.has(h));
+      });
+    })
+    .map((c) => c.id);
+}
+
+export interface SharedNeutral {
+  cableId: string;
+  conductor: number;
+  breakers: BenchBreaker[];
+  /** opposite legs subtract, the same leg adds */
+  legs: 'opposite' | 'same';
+  /** one handle or one trip for both (210.4(B)) */
+  tied: boolean;
+  neutralA: number;
+}
+/** Neutrals that carry the return of two breakers. */
+export function sharedNeutrals(on: SwitchedOn): SharedNeutral[] {
+  const { bench } = on;
+  const feeds = feedsOf(bench);
+  const bar = reached(bench, nodeOf.bar(NEUTRAL_BAR));
+  return bench.cables.flatMap((c) => {
+    const at = (n: number, e: 0 | 1) => nodeOf.end(endKey({ cableId: c.id, conductor: n, end: e }));
+    const breakers = bench.breakers.filter((_, i) =>
+      c.colours.some((__, n) => feeds[i]!.nodes.has(at(n, 0)) || feeds[i]!.nodes.has(at(n, 1))),
+    );
+    const neutral = c.colours.findIndex(
+      (colour, n) => !['bare', 'green', 'green-yellow'].includes(colour) && bar.has(at(n, 0)) && bar.has(at(n, 1)),
+    );
+    if (breakers.length < 2 || neutral < 0) return [];
+    const [a, b] = breakers as [BenchBreaker, BenchBreaker];
+    return [
+      {
+        cableId: c.id,
+        conductor: neutral,
+        breakers,
+        legs: a.leg === b.leg ? ('same' as const) : ('opposite' as const),
+        tied: a.tiedTo === b.id || b.tiedTo === a.id,
+        neutralA: magnitude(on.state.amps(on.built.conductorBranch.get(`${c.id}/${neutral}`)!)),
+      },
+    ];
+  });
+}
+
+export interface FacePoint {
+  deviceId: string;
+  face: 'upper' | 'lower';
+  volts: number;
+  dropPercent: number;
+  /** a bolted short here, hot to neutral and hot to ground; A, and what the breaker then does */
+  shortA: number;
+  groundFaultA: number;
+  trip: Range | undefined;
+}
+/** Voltage under load at each face, and what a dead short there would drive. */
+export function facePoints(on: SwitchedOn): FacePoint[] {
+  const { bench, state, solved } = on;
+  const feeds = feedsOf(bench);
+  return bench.devices
+    .filter((d) => ['duplex', 'single', 'ground-fault'].includes(d.form))
+    .flatMap((d) =>
+      (d.form === 'single' ? (['upper'] as const) : (['upper', 'lower'] as const)).map((face): FacePoint => {
+        const pin = (name: 'hot' | 'neutral' | 'ground') => nodeOf.slot(d.id, face, name);
+        const v = state.between(pin('hot'), pin('neutral'));
+        const drive = (a: string, b: string) => magnitude(over(state.between(a, b), solved.impedanceBetween(a, b)));
+        const breaker = bench.breakers.find((_, i) => feeds[i]!.nodes.has(pin('hot')));
+        const shortA = drive(pin('hot'), pin('neutral'));
+        return {
+          deviceId: d.id,
+          face,
+          volts: magnitude(v),
+          dropPercent: (100 * (bench.supply.volts - magnitude(v))) / bench.supply.volts,
+          shortA,
+          groundFaultA: drive(pin('hot'), pin('ground')),
+          trip: breaker && tripTime(shortA / breaker.amps, breaker.curve),
+        };
+      }),
+    );
+}
+
+/** Whether the grounds of a box still hang together and on the bar when its devices are taken out (250.148). */
+export function groundWithoutDevices(bench: Bench, boxId: string): boolean {
+  const devices = new Set(bench.devices.filter((d) => d.boxId === boxId).map((d) => d.id));
+  const without = (b: Branch) => [...devices].some((id) => b.from.startsWith(`${id} `) || b.to.startsWith(`${id} `));
+  const bar = reached(bench, nodeOf.bar(GROUND_BAR), without);
+  return endsIn(bench, boxId).every((end) => {
+    if (!('cableId' in end)) return true;
+    const cable = bench.cables.find((c) => c.id === end.cableId)!;
+    const colour = cable.colours[end.conductor]!;
+    return !['bare', 'green', 'green-yellow'].includes(colour) || bar.has(nodeOf.end(endKey(end)));
+  });
+}
+
+/** Where in the house a conductor end lies, in words. */
+export const placeOfEnd = (bench: Bench, end: WireEnd): string => {
+  const box = endBox(bench, end);
+  return box === PANEL ? 'panel' : (bench.boxes.find((b) => b.id === box)?.name ?? 'nowhere');
+};

@@ -1,0 +1,205 @@
+/**
+ * Simulated electrical instruments over a switched-on circuit. Each is put in as what it is, a resistance between two points, and reads
+ * what then is there; nothing is looked up. Resistances and thresholds are handbook 8 and 21 and common practice.
+ */
+import { complex, conductorOhm, feedsOf, magnitude, nodeOf, plus, reached, type SwitchedOn } from '../circuit/index.js';
+import { endKey, NEUTRAL_BAR, type WireEnd } from '../model/index.js';
+
+/** Digital meter on volts, and its low-impedance mode; ohm. */
+export const METER_OHM = 10e6;
+export const LOW_IMPEDANCE_OHM = 4000;
+/** Each lamp of a plug-in tester with its resistor; lit above this, doubtful from the lower (handbook 21). */
+export const LAMP_OHM = 150_000;
+export const LAMP_LIT_V = 80;
+export const LAMP_DIM_V = 65;
+
+export interface VoltReading {
+  volts: number;
+  /** what it read with a small load as well: a voltage that vanishes was only carried over from a neighbour */
+  underLoadVolts: number;
+  ghost: boolean;
+}
+
+const across = (on: SwitchedOn, a: string, b: string, ohm: number): number =>
+  a === b ? 0 : magnitude(on.solved.with([{ from: a, to: b, by: complex(1 / ohm) }]).between(a, b));
+
+/** A digital meter between two nodes, V RMS. */
+export function readVolts(on: SwitchedOn, a: string, b: string, mode: 'high' | 'low' = 'high'): VoltReading {
+  const volts = across(on, a, b, mode === 'high' ? METER_OHM : LOW_IMPEDANCE_OHM);
+  const underLoadVolts = across(on, a, b, LOW_IMPEDANCE_OHM);
+  return { volts, underLoadVolts, ghost: volts > 5 && underLoadVolts < volts / 4 };
+}
+
+export type LampState = 'lit' | 'dark' | 'dim';
+export interface LampReading {
+  hotNeutral: LampState;
+  hotGround: LampState;
+  neutralGround: LampState;
+  volts: [number, number, number];
+  /** what the pattern says by the definition of the lamps */
+  says: string;
+}
+/** What three lamps can’t tell (handbook 8). */
+export const LAMP_BLIND_SPOTS = [
+  'neutral and ground swapped',
+  'a bootleg ground',
+  'a ground of high resistance',
+  'two faults at once',
+  'an overloaded shared neutral',
+];
+
+const lamp = (volts: number): LampState => (volts >= LAMP_LIT_V ? 'lit' : volts >= LAMP_DIM_V ? 'dim' : 'dark');
+const SAYS: Record<string, string> = {
+  'lit lit dark': 'reads as right',
+  'lit dark dark': 'ground open',
+  'dark lit dark': 'neutral open',
+  'dark dark dark': 'hot open, or no power: a dead tester looks the same',
+  'dark lit lit': 'hot and ground swapped',
+  'lit dark lit': 'hot and neutral swapped',
+  'lit lit lit': 'more than one hot: stop',
+  'dark dark lit': 'hot on the neutral, hot open',
+};
+
+/** Three lamps in one face: hot–neutral, hot–ground, neutral–ground. All three resistors are in at once, as in the thing itself. */
+export function readLamps(on: SwitchedOn, deviceId: string, face: 'upper' | 'lower'): LampReading {
+  const [h, n, g] = (['hot', 'neutral', 'ground'] as const).map((pin) => nodeOf.slot(deviceId, face, pin)) as [string, string, string];
+  const y = complex(1 / LAMP_OHM);
+  const state = on.solved.with([
+    { from: h, to: n, by: y },
+    { from: h, to: g, by: y },
+    { from: n, to: g, by: y },
+  ]);
+  const volts: [number, number, number] = [magnitude(state.between(h, n)), magnitude(state.between(h, g)), magnitude(state.between(n, g))];
+  const [hotNeutral, hotGround, neutralGround] = volts.map(lamp) as [LampState, LampState, LampState];
+  const says = SAYS[`${hotNeutral} ${hotGround} ${neutralGround}`] ?? 'no pattern of a single fault: take a meter';
+  return { hotNeutral, hotGround, neutralGround, volts, says };
+}
+
+export interface ProbeReading {
+  signals: boolean;
+  faint: boolean;
+  because: string;
+}
+const PROBE_V = 50;
+/** A neighbour in the same box couples this much into the tip (common practice). */
+const STRAY = 0.45;
+
+/** A non-contact probe held at a conductor's insulation: it sees a voltage to earth, its own or a neighbour's; neutral that is dead says nothing. */
+export function probe(on: SwitchedOn, end: WireEnd): ProbeReading {
+  const own = magnitude(on.state.volts(nodeOf.end(endKey(end))));
+  const cable = 'cableId' in end ? on.bench.cables.find((c) => c.id === end.cableId) : undefined;
+  const neighbours = cable
+    ? cable.colours.flatMap((_, i) =>
+        'cableId' in end && i !== end.conductor
+          ? [magnitude(on.state.volts(nodeOf.end(endKey({ cableId: cable.id, conductor: i, end: end.end }))))]
+          : [],
+      )
+    : [];
+  const stray = Math.max(0, ...neighbours) * STRAY;
+  if (own >= PROBE_V)
+    return own < 0.8 * on.bench.supply.volts
+      ? { signals: true, faint: true, because: 'a voltage, perhaps carried over from a neighbour: a meter under load tells' }
+      : { signals: true, faint: false, because: 'a voltage to earth on this conductor' };
+  if (stray >= PROBE_V) return { signals: true, faint: true, because: 'false alarm: a live neighbour in the same sheath' };
+  return { signals: false, faint: false, because: 'no voltage to earth near the tip; that alone proves nothing dead' };
+}
+
+/** A clamp meter round one conductor, or round a whole cable, where out and back cancel; A RMS. */
+export function clamp(on: SwitchedOn, cableId: string, conductor?: number): number {
+  const cable = on.bench.cables.find((c) => c.id === cableId);
+  if (!cable) return 0;
+  const of = (i: number) => on.state.amps(on.built.conductorBranch.get(`${cableId}/${i}`)!);
+  if (conductor !== undefined) return magnitude(of(conductor));
+  return magnitude(cable.colours.reduce((sum, _, i) => plus(sum, of(i)), complex(0)));
+}
+
+export type Continuity = { ok: true; ohm: number; beeps: boolean } | { ok: false; why: string };
+/** Resistance between two points of a dead circuit; on a live one it refuses, as anybody should. */
+export function continuity(on: SwitchedOn, a: string, b: string): Continuity {
+  const live = Math.max(magnitude(on.state.volts(a)), magnitude(on.state.volts(b)), across(on, a, b, METER_OHM));
+  if (live > 1) return { ok: false, why: `${live.toFixed(0)} V here: continuity is for dead circuits only` };
+  // the supply stays tied to the bars behind open breakers, so only what is connected counts; at rest, without capacitance
+  const z = on.solved.impedanceBetween(a, b);
+  const ohm = magnitude(z) > 1e6 ? Infinity : z.re;
+  return { ok: true, ohm, beeps: ohm < 30 };
+}
+
+export interface FinderReading {
+  breakerId: string;
+  /** 0 to 1 */
+  strength: number;
+}
+/** A sender in a face and a receiver along the breakers: loudest at its own, faint at those beside it and at those that share its neutral. */
+export function findBreaker(on: SwitchedOn, deviceId: string, face: 'upper' | 'lower'): FinderReading[] {
+  const hot = nodeOf.slot(deviceId, face, 'hot');
+  const neutral = nodeOf.slot(deviceId, face, 'neutral');
+  const feeds = feedsOf(on.bench);
+  const own = on.bench.breakers.findIndex((_, i) => feeds[i]!.nodes.has(hot));
+  const shared = reached(on.bench, neutral);
+  return on.bench.breakers.map((b, i) => {
+    if (i === own && b.on) return { breakerId: b.id, strength: 1 };
+    const beside = own >= 0 && Math.abs(i - own) === 1 ? 0.35 : 0;
+    // a neutral in common carries the signal back past the other breaker's cable
+    const ownCable = (node: string) => shared.has(node);
+    const common = on.bench.cables.some(
+      (c) =>
+        c.colours.some((_, n) => feeds[i]!.nodes.has(nodeOf.end(endKey({ cableId: c.id, conductor: n, end: 0 })))) &&
+        c.colours.some((_, n) => own >= 0 && feeds[own]!.nodes.has(nodeOf.end(endKey({ cableId: c.id, conductor: n, end: 0 })))) &&
+        c.colours.some((_, n) => ownCable(nodeOf.end(endKey({ cableId: c.id, conductor: n, end: 0 })))),
+    )
+      ? 0.5
+      : 0;
+    return { breakerId: b.id, strength: Math.max(beside, common, 0.05) };
+  });
+}
+
+export interface Insulation {
+  megohm: number;
+  ok: boolean;
+}
+/** Insulation between two points at 500 V, everything unplugged (BS 7671: at least 1 MΩ; memory). */
+export function insulation(on: SwitchedOn, a: string, b: string): Insulation | { refused: string } {
+  const c = continuity(on, a, b);
+  if (!c.ok) return { refused: c.why };
+  const z = magnitude(on.solved.impedanceBetween(a, b));
+  const megohm = Math.min(1000, z / 1e6);
+  return { megohm, ok: megohm >= 1 };
+}
+
+export interface RingTest {
+  r1: number;
+  rn: number;
+  r2: number;
+  /** cross-connected, at every socket of a sound ring; ohm */
+  lineNeutral: number;
+  lineEarth: number;
+  /** Ze + R1 + R2 at 20 °C */
+  loopOhm: number | undefined;
+}
+/** End-to-end and cross-connected resistances of a ring final of flat twin and earth (handbook 12). Lengths in mm, areas in mm². */
+export function ringTest(lengthMm: number, lineMm2: number, earthMm2: number, zeOhm?: number): RingTest {
+  const r1 = conductorOhm(14, lengthMm, 20, lineMm2);
+  const r2 = conductorOhm(14, lengthMm, 20, earthMm2);
+  const lineEarth = (r1 + r2) / 4;
+  return { r1, rn: r1, r2, lineNeutral: (r1 + r1) / 4, lineEarth, loopOhm: zeOhm === undefined ? undefined : zeOhm + lineEarth };
+}
+
+/** Two live cables in one box: what the meter between their hots and one switch-off tell (handbook 4). */
+export interface TwoFeeds {
+  betweenVolts: number;
+  legs: 'same leg' | 'opposite legs' | 'can’t tell';
+  says: string;
+}
+export function twoFeeds(on: SwitchedOn, a: string, b: string): TwoFeeds {
+  const live = (node: string) => readVolts(on, node, nodeOf.bar(NEUTRAL_BAR)).underLoadVolts > 0.7 * on.bench.supply.volts;
+  const { volts } = readVolts(on, a, b);
+  if (!live(a) || !live(b))
+    return { betweenVolts: volts, legs: 'can’t tell', says: 'one of them is dead now: switch both breakers on and measure again' };
+  if (volts > 1.5 * on.bench.supply.volts)
+    return { betweenVolts: volts, legs: 'opposite legs', says: 'near 240 V: two breakers on opposite legs; they must never be joined' };
+  return {
+    betweenVolts: volts,
+    legs: 'same leg',
+    says: 'near 0 V: the same leg, which does not prove one breaker. Switch one off and test both again',
+  };
+}

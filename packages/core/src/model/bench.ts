@@ -1,0 +1,189 @@
+/**
+ * Wiring as it lies in boxes: cables with their conductors' ends, devices with named terminals, joints, breakers, what is plugged in.
+ * A joint is one electrical meeting point in one box. A conductor end on no joint is loose.
+ */
+import { z } from 'zod';
+import { AWG_SIZES } from '../measure/index.js';
+import { Id, Name } from './known.js';
+
+export const WIRE_COLOURS = ['black', 'red', 'blue', 'white', 'bare', 'green', 'brown', 'grey', 'green-yellow'] as const;
+export const WireColour = z.enum(WIRE_COLOURS);
+export type WireColour = z.infer<typeof WireColour>;
+
+/** The panel is a place like a box, with terminals of its own. */
+export const PANEL = 'panel';
+
+export const BenchBox = z.strictObject({
+  id: Id,
+  name: Name,
+  material: z.enum(['plastic', 'metal']),
+  gangs: z.number().int().min(1).max(4),
+  volumeIn3: z.number().positive().max(500).optional(),
+  clamps: z.enum(['internal', 'moulded', 'external', 'none']).optional(),
+  depthMm: z.number().positive().max(500).optional(),
+});
+export type BenchBox = z.infer<typeof BenchBox>;
+
+export const BenchCable = z.strictObject({
+  id: Id,
+  name: Name,
+  /** AWG of its conductors (US) */
+  gauge: z.literal(AWG_SIZES),
+  colours: z.array(WireColour).min(1).max(5),
+  /** cross-section of each conductor where it isn’t the gauge’s: 2.5 and 1.5 mm² in one sheath */
+  areasMm2: z.array(z.number().positive().max(500)).max(5).optional(),
+  lengthMm: z.number().positive('a cable has a length').max(200_000),
+  /** box ids or `panel`; end 0 is nearer the panel when that is known */
+  ends: z.tuple([z.union([Id, z.literal(PANEL)]), z.union([Id, z.literal(PANEL)])]),
+  /** side of the box where each end comes in */
+  sides: z.tuple([z.enum(['top', 'bottom', 'left', 'right', 'back']), z.enum(['top', 'bottom', 'left', 'right', 'back'])]),
+  /** free length of each end's conductors, from the sheath, mm */
+  freeMm: z.tuple([z.number().min(0).max(5000), z.number().min(0).max(5000)]),
+  /** whites that are used as hots carry a mark */
+  marked: z.boolean().optional(),
+});
+export type BenchCable = z.infer<typeof BenchCable>;
+
+export const DEVICE_FORMS = ['duplex', 'single', 'ground-fault', 'switch', 'three-way', 'four-way', 'lamp', 'appliance'] as const;
+export type DeviceForm = (typeof DEVICE_FORMS)[number];
+/** Terminals of each form, as the trade calls them. */
+export const TERMINALS: Record<DeviceForm, readonly string[]> = {
+  duplex: ['brass upper', 'brass lower', 'silver upper', 'silver lower', 'green'],
+  single: ['brass', 'silver', 'green'],
+  'ground-fault': ['line brass', 'line silver', 'load brass', 'load silver', 'green'],
+  switch: ['screw 1', 'screw 2', 'green'],
+  'three-way': ['common', 'traveller 1', 'traveller 2', 'green'],
+  'four-way': ['in 1', 'in 2', 'out 1', 'out 2', 'green'],
+  lamp: ['hot', 'neutral', 'green'],
+  appliance: ['hot', 'neutral', 'green'],
+};
+
+export const BenchDevice = z.strictObject({
+  id: Id,
+  name: Name,
+  boxId: Id,
+  form: z.enum(DEVICE_FORMS),
+  ratingA: z.union([z.literal(15), z.literal(20)]).default(15),
+  /** tabs between the two screws of a side of a duplex; broken ones split it */
+  brassTab: z.boolean().default(true),
+  silverTab: z.boolean().default(true),
+  /** a switch: up; a protective receptacle: set */
+  up: z.boolean().default(false),
+  tripped: z.boolean().default(false),
+  /** a lamp or a fixed appliance */
+  watts: z.number().positive().max(25_000).optional(),
+  powerFactor: z.number().min(0.1).max(1).default(1),
+});
+export type BenchDevice = z.infer<typeof BenchDevice>;
+
+export const WireEnd = z.union([
+  z.strictObject({ cableId: Id, conductor: z.number().int().min(0).max(4), end: z.union([z.literal(0), z.literal(1)]) }),
+  z.strictObject({ pigtailId: Id, end: z.union([z.literal(0), z.literal(1)]) }),
+]);
+export type WireEnd = z.infer<typeof WireEnd>;
+
+export const Pigtail = z.strictObject({
+  id: Id,
+  boxId: z.union([Id, z.literal(PANEL)]),
+  colour: WireColour,
+  gauge: z.literal(AWG_SIZES),
+  lengthMm: z.number().positive().max(2000),
+});
+export type Pigtail = z.infer<typeof Pigtail>;
+
+/** Where conductor ends meet. A terminal names its device (or `box` for the ground screw of a metal box, or a breaker or bar of the panel). */
+export const Joint = z.strictObject({
+  id: Id,
+  boxId: z.union([Id, z.literal(PANEL)]),
+  kind: z.enum(['splice', 'terminal', 'cap']),
+  at: z.strictObject({ device: Id, terminal: z.string().min(1).max(40) }).optional(),
+  how: z.enum(['side screw', 'clamp plate', 'push-in', 'twist-on', 'push-in connector', 'lever', 'cap']).optional(),
+  connector: Name.optional(),
+  ends: z.array(WireEnd).max(8),
+  /** a loose contact: its resistance in ohm; absent: a sound one */
+  looseOhm: z.number().positive().max(1e6).optional(),
+});
+export type Joint = z.infer<typeof Joint>;
+
+export const BenchBreaker = z.strictObject({
+  id: Id,
+  number: z.string().trim().min(1).max(12),
+  amps: z.number().positive().max(200),
+  leg: z.enum(['A', 'B']),
+  /** handles tied or one trip with another breaker's id */
+  tiedTo: Id.optional(),
+  kind: z.enum(['plain', 'ground-fault', 'arc-fault']).default('plain'),
+  curve: z.enum(['US', 'UK-B', 'UK-C']).default('US'),
+  on: z.boolean(),
+});
+export type BenchBreaker = z.infer<typeof BenchBreaker>;
+
+export const PluggedIn = z.strictObject({
+  id: Id,
+  name: Name,
+  deviceId: Id,
+  face: z.enum(['upper', 'lower']),
+  watts: z.number().positive().max(25_000),
+  powerFactor: z.number().min(0.1).max(1).default(1),
+  on: z.boolean().default(true),
+  /** resistance from its hot to its case, for a faulty one */
+  leaksOhm: z.number().positive().optional(),
+});
+export type PluggedIn = z.infer<typeof PluggedIn>;
+
+export const Supply = z.discriminatedUnion('kind', [
+  z.strictObject({
+    kind: z.literal('split-phase'),
+    volts: z.number().positive().max(400).default(120),
+    sourceOhm: z.number().positive().default(0.02),
+  }),
+  z.strictObject({
+    kind: z.literal('single-phase'),
+    volts: z.number().positive().max(400).default(230),
+    sourceOhm: z.number().positive().default(0.15),
+    loopOhm: z.number().positive().default(0.35),
+  }),
+]);
+export type Supply = z.infer<typeof Supply>;
+
+/** A piece of wiring that can be switched on: panel, boxes of one run, what joins them. */
+export const Bench = z.strictObject({
+  supply: Supply,
+  boxes: z.array(BenchBox).max(40),
+  cables: z.array(BenchCable).max(120),
+  devices: z.array(BenchDevice).max(120),
+  pigtails: z.array(Pigtail).max(400),
+  joints: z.array(Joint).max(800),
+  breakers: z.array(BenchBreaker).max(60),
+  plugged: z.array(PluggedIn).max(120),
+});
+export type Bench = z.infer<typeof Bench>;
+
+export const emptyBench = (): Bench => ({
+  supply: { kind: 'split-phase', volts: 120, sourceOhm: 0.02 },
+  boxes: [],
+  cables: [],
+  devices: [],
+  pigtails: [],
+  joints: [],
+  breakers: [],
+  plugged: [],
+});
+
+/** Terminals of the panel: breakers by id, the neutral bar and the ground bar. */
+export const NEUTRAL_BAR = 'neutral-bar';
+export const GROUND_BAR = 'ground-bar';
+
+export const endKey = (end: WireEnd): string =>
+  'cableId' in end ? `${end.cableId}/${end.conductor}/${end.end}` : `${end.pigtailId}//${end.end}`;
+export const sameEnd = (a: WireEnd, b: WireEnd): boolean => endKey(a) === endKey(b);
+/** The joint that a conductor end is on; undefined when it is loose. */
+export const jointOf = (bench: Bench, end: WireEnd): Joint | undefined => bench.joints.find((j) => j.ends.some((e) => sameEnd(e, end)));
+export const endBox = (bench: Bench, end: WireEnd): string | undefined =>
+  'cableId' in end
+    ? bench.cables.find((c) => c.id === end.cableId)?.ends[end.end]
+    : bench.pigtails.find((p) => p.id === end.pigtailId)?.boxId;
+export const endColour = (bench: Bench, end: WireEnd): WireColour | undefined =>
+  'cableId' in end
+    ? bench.cables.find((c) => c.id === end.cableId)?.colours[end.conductor]
+    : bench.pigtails.find((p) => p.id === end.pigtailId)?.colour;
