@@ -1,0 +1,343 @@
+/** Plans of every box of handbook 6, each wired, switched on and measured; checks on wiring made by hand; edits. Clauses from memory. */
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { nodeOf, runOfBoxes, sharedNeutralRun, switchOn } from '../circuit/index.js';
+import { aquariumAlcove, sewingCorner } from '../demo/index.js';
+import { readLamps, readVolts } from '../instruments/index.js';
+import {
+  Bench,
+  DEFAULT_SCHOOLS,
+  emptyBench,
+  endKey,
+  plannedSite,
+  type BenchCable,
+  type BenchDevice,
+  type Schools,
+  type WireColour,
+  type WireEnd,
+} from '../model/index.js';
+import {
+  addPigtail,
+  BOX_PLAN_KINDS,
+  benchDifferences,
+  benchDrawing,
+  benchFindings,
+  benchOf,
+  breakTab,
+  cap,
+  connect,
+  cut,
+  planBox,
+  takeOff,
+  throwBreaker,
+  type BoxPlanKind,
+  type BoxPlanRequest,
+} from './index.js';
+
+const cable = (id: string, colours: WireColour[], gauge: 14 | 12 = 14): BenchCable => ({
+  id,
+  name: id,
+  gauge,
+  colours,
+  lengthMm: 5000,
+  ends: ['elsewhere', 'box'],
+  sides: ['top', 'top'],
+  freeMm: [180, 180],
+});
+const device = (id: string, form: BenchDevice['form']): BenchDevice => ({
+  id,
+  name: id,
+  boxId: 'box',
+  form,
+  ratingA: 15,
+  brassTab: true,
+  silverTab: true,
+  up: false,
+  tripped: false,
+  powerFactor: 1,
+});
+const TWO: WireColour[] = ['black', 'white', 'bare'];
+const THREE: WireColour[] = ['black', 'red', 'white', 'bare'];
+const request = (
+  kind: BoxPlanKind,
+  cables: BenchCable[],
+  devices: BenchDevice[],
+  more: Partial<BoxPlanRequest> = {},
+  schools: Partial<Schools> = {},
+  metal = false,
+): BoxPlanRequest => ({
+  bench: {
+    ...emptyBench(),
+    boxes: [{ id: 'box', name: 'box', material: metal ? 'metal' : 'plastic', gangs: 2, volumeIn3: 34 }],
+    cables,
+    devices,
+  },
+  boxId: 'box',
+  kind,
+  feeds: ['feed'],
+  onward: cables.filter((c) => c.id.startsWith('on')).map((c) => c.id),
+  schools: { ...DEFAULT_SCHOOLS, ...schools },
+  ...more,
+});
+const CASES: Record<BoxPlanKind, (schools?: Partial<Schools>, metal?: boolean) => BoxPlanRequest> = {
+  run: (s, m) => request('run', [cable('feed', TWO), cable('on1', TWO)], [device('d', 'duplex')], {}, s, m),
+  quad: (s, m) => request('quad', [cable('feed', TWO), cable('on1', TWO)], [device('d', 'duplex'), device('e', 'duplex')], {}, s, m),
+  'quad on two feeds': (s, m) =>
+    request(
+      'quad on two feeds',
+      [cable('feed', TWO), cable('feed2', TWO)],
+      [device('d', 'duplex'), device('e', 'duplex')],
+      { feeds: ['feed', 'feed2'], onward: [] },
+      s,
+      m,
+    ),
+  protected: (s, m) => request('protected', [cable('feed', TWO), cable('on1', TWO)], [device('d', 'ground-fault')], {}, s, m),
+  'split, two circuits': (s, m) => request('split, two circuits', [cable('feed', THREE)], [device('d', 'duplex')], {}, s, m),
+  'split, half switched': (s, m) =>
+    request('split, half switched', [cable('feed', TWO), cable('switch', THREE)], [device('d', 'duplex')], { switchCable: 'switch' }, s, m),
+  'from a switch box': (s, m) =>
+    request(
+      'from a switch box',
+      [cable('feed', TWO), cable('lamp', TWO), cable('on1', TWO)],
+      [device('d', 'switch')],
+      { switchCable: 'lamp' },
+      s,
+      m,
+    ),
+  'tap of one leg': (s, m) =>
+    request('tap of one leg', [cable('feed', THREE), cable('on1', THREE), cable('on2', TWO)], [], { leg: 'red' }, s, m),
+  junction: (s, m) => request('junction', [cable('feed', TWO), cable('on1', TWO), cable('on2', TWO)], [], {}, s, m),
+};
+
+describe('plans, switched on and measured', () => {
+  it.each(BOX_PLAN_KINDS.map((k) => [k] as const))('%s does what is wanted by every school, in plastic and in metal', (kind) => {
+    for (const metal of [false, true])
+      for (const dev of ['pigtail', 'feed-through'] as const)
+        for (const splice of ['plain twist-on', 'push-in', 'lever'] as const) {
+          const plan = planBox(CASES[kind]({ device: dev, splice }, metal));
+          expect(plan.refused, `${kind} ${dev} ${splice} ${metal ? 'metal' : 'plastic'}`).toEqual([]);
+          expect(Bench.safeParse(plan.bench).success).toBe(true);
+        }
+  });
+  it.each([3, 4])('%i cables in a box: one more than the two screws of a side, so they are spliced with a pigtail', (n) => {
+    const cables = [cable('feed', TWO), ...Array.from({ length: n - 1 }, (_, i) => cable(`on${i + 1}`, TWO))];
+    const plan = planBox(request('run', cables, [device('d', 'duplex')], {}, { device: 'feed-through' }));
+    expect(plan.refused).toEqual([]);
+    expect(plan.bench.joints.filter((j) => j.kind === 'splice')).toHaveLength(3);
+  });
+  it('grounds are connected first, hots last; hots come off first (handbook 6)', () => {
+    const plan = planBox(CASES.run());
+    const at = (word: RegExp) => plan.connect.findIndex((l) => word.test(l));
+    expect(at(/bare/)).toBeLessThan(at(/white/));
+    expect(at(/white/)).toBeLessThan(at(/black/));
+    expect(plan.takeApart[0]).toMatch(/hots off first/);
+  });
+  it('feed-through uses the two screws of a side, pigtailing keeps what is behind alive without the device', () => {
+    const through = planBox(CASES.run({ device: 'feed-through' })).bench;
+    const tailed = planBox(CASES.run({ device: 'pigtail' })).bench;
+    expect(through.joints.filter((j) => j.at?.terminal.startsWith('brass'))).toHaveLength(2);
+    expect(tailed.joints.filter((j) => j.at?.terminal.startsWith('brass'))).toHaveLength(1);
+    expect(tailed.pigtails.map((p) => p.colour).sort()).toEqual(['bare', 'black', 'white']);
+  });
+  it('what can’t be is refused with the reason', () => {
+    expect(planBox(request('quad', [cable('feed', TWO)], [device('d', 'duplex')])).refused[0]).toMatch(/two receptacles/);
+    expect(planBox(request('protected', [cable('feed', TWO)], [device('d', 'duplex')])).refused[0]).toMatch(/protective receptacle/);
+    expect(
+      planBox(
+        request('from a switch box', [cable('feed', ['black', 'red', 'bare']), cable('lamp', TWO)], [device('d', 'switch')], {
+          switchCable: 'lamp',
+        }),
+      ).refused.join(),
+    ).toMatch(/switch loop has no neutral/);
+    expect(planBox(request('run', [cable('feed', TWO, 12)], [device('d', 'duplex')], {}, { terminals: 'push-in' })).refused.join()).toMatch(
+      /14 AWG only/,
+    );
+    expect(planBox(request('run', [cable('feed', ['black', 'white'])], [device('d', 'duplex')])).refused.join()).toMatch(
+      /0 V hot to ground|hot to ground/,
+    );
+  });
+});
+
+const findings = (bench: Bench) => benchFindings(switchOn(bench), bench, 'US-2020');
+const stops = (bench: Bench) =>
+  findings(bench)
+    .filter((f) => f.verdict === 'stop')
+    .map((f) => f.rule);
+const at = (bench: Bench, deviceId: string, terminal: string) =>
+  bench.joints.find((j) => j.at?.device === deviceId && j.at.terminal === terminal)!;
+const moved = (bench: Bench, end: WireEnd, to: Parameters<typeof connect>[2]): Bench => {
+  const r = connect(bench, end, to, 'new');
+  if (!r.ok) throw new Error(r.why);
+  return r.bench;
+};
+
+describe('checks on any wiring', () => {
+  const run = runOfBoxes({ boxes: 2 });
+  it('a sound run has no stop', () => expect(stops(run)).toEqual([]));
+  it('two conductors under a screw (110.14)', () =>
+    expect(
+      stops(moved(run, at(run, 'device1', 'brass lower').ends[0]!, { terminal: { device: 'device1', terminal: 'brass upper' } })),
+    ).toContain('one-per-screw'));
+  it('hot on silver: polarity', () => {
+    const a = at(run, 'device2', 'brass upper').ends[0]!;
+    const b = at(run, 'device2', 'silver upper').ends[0]!;
+    const swapped = {
+      ...run,
+      joints: run.joints.map((j) =>
+        j.at?.device !== 'device2'
+          ? j
+          : j.at.terminal === 'brass upper'
+            ? { ...j, ends: [b] }
+            : j.at.terminal === 'silver upper'
+              ? { ...j, ends: [a] }
+              : j,
+      ),
+    };
+    expect(stops(swapped)).toContain('polarity');
+    expect(readLamps(switchOn(swapped), 'device2', 'upper').says).toBe('hot and neutral swapped');
+  });
+  it('a white used as a hot wants a mark (200.7)', () => {
+    const white: WireEnd = { cableId: 'cable2', conductor: 1, end: 0 };
+    const used = moved(run, white, { terminal: { device: 'device1', terminal: 'brass lower' } });
+    expect(stops(used)).toContain('colour');
+  });
+  it('an end that hangs loose is bare, and live', () => {
+    const r = takeOff(run, at(run, 'device2', 'brass upper').ends[0]!);
+    expect(r.ok && stops(r.bench)).toContain('loose-end');
+    const capped = r.ok && cap(r.bench, { cableId: 'cable2', conductor: 0, end: 1 }, 'c');
+    expect(capped && capped.ok && stops(capped.bench)).not.toContain('loose-end');
+  });
+  it('ground through a yoke (250.148)', () => {
+    const over = {
+      ...run,
+      joints: run.joints
+        .filter((j) => j.id !== 'grounds1')
+        .map((j) => (j.id === 'device1-green' ? { ...j, ends: [{ cableId: 'cable1', conductor: 2, end: 1 as const }] } : j)),
+    };
+    expect(stops(over)).toContain('ground');
+  });
+  it('a feed on LOAD', () => {
+    const p = runOfBoxes({ boxes: 1, protectedFirst: true });
+    const reversed = {
+      ...p,
+      joints: p.joints.map((j) =>
+        j.at?.terminal.startsWith('line') ? { ...j, at: { ...j.at, terminal: j.at.terminal.replace('line', 'load') } } : j,
+      ),
+    };
+    expect(stops(reversed)).toContain('line-load');
+    expect(stops(p)).not.toContain('line-load');
+  });
+  it('a shared neutral on one leg, and one whose breakers are not tied (210.4)', () => {
+    expect(stops(sharedNeutralRun(24, 96, ['A', 'A']))).toContain('shared-legs');
+    const loose = sharedNeutralRun(24, 96);
+    expect(stops({ ...loose, breakers: loose.breakers.map((b) => ({ ...b, tiedTo: undefined })) })).toContain('shared-trip');
+    expect(stops(sharedNeutralRun(24, 96))).toEqual([]);
+  });
+  it('12 AWG in a push-in', () => {
+    const r = runOfBoxes({ boxes: 1, gauge: 12 });
+    expect(
+      stops({ ...r, joints: r.joints.map((j) => (j.at?.terminal === 'brass upper' ? { ...j, how: 'push-in' as const } : j)) }),
+    ).toContain('push-in');
+  });
+  it('cut back too often, the free ends are too short (300.14)', () => {
+    let bench = run;
+    const end: WireEnd = { cableId: 'cable2', conductor: 0, end: 1 };
+    for (let i = 0; i < 3; i++) {
+      const r = cut(bench, end);
+      if (r.ok) bench = r.bench;
+    }
+    expect(findings(bench).some((f) => f.rule === 'free' && f.verdict === 'stop')).toBe(true);
+  });
+  it('fill as wired: two 14-2 cables and a yoke, no clamps: 8 + 2 + 4 = 14 in³ (handbook 22 less its clamps)', () => {
+    const plain = { ...run, boxes: run.boxes.map((b) => ({ ...b, clamps: 'none' as const })) };
+    const fill = findings(plain).find((f) => f.rule === 'fill' && f.boxId === 'box1')!;
+    expect(fill.sums[0]!.result.value).toBeCloseTo(14, 6);
+  });
+});
+
+describe('hands on the bench', () => {
+  it('whatever is connected and taken off, the document keeps its schema and no end is on two joints', () => {
+    fc.assert(
+      fc.property(fc.array(fc.tuple(fc.nat(30), fc.nat(40), fc.nat(3)), { maxLength: 12 }), (moves) => {
+        let bench = runOfBoxes({ boxes: 2 });
+        for (const [e, t, what] of moves) {
+          const ends = [0, 1].flatMap((i) =>
+            bench.cables.flatMap((c) => c.colours.map((_, conductor): WireEnd => ({ cableId: c.id, conductor, end: i as 0 | 1 }))),
+          );
+          const end = ends[e % ends.length]!;
+          const r =
+            what === 0
+              ? takeOff(bench, end)
+              : what === 1
+                ? connect(bench, end, { joint: bench.joints[t % Math.max(1, bench.joints.length)]?.id ?? 'none' }, `n${e}-${t}`)
+                : what === 2
+                  ? connect(bench, end, { end: ends[t % ends.length]! }, `n${e}-${t}`)
+                  : cut(bench, end);
+          if (r.ok) bench = r.bench;
+        }
+        expect(Bench.safeParse(bench).success).toBe(true);
+        const all = bench.joints.flatMap((j) => j.ends.map(endKey));
+        expect(new Set(all).size).toBe(all.length);
+        switchOn(bench);
+        benchDrawing(bench);
+      }),
+      { numRuns: 80 },
+    );
+  });
+  it('a conductor can’t be put into another box', () => {
+    const run = runOfBoxes({ boxes: 2 });
+    const r = connect(run, { cableId: 'cable1', conductor: 0, end: 1 }, { terminal: { device: 'device2', terminal: 'brass upper' } }, 'n');
+    expect(r).toMatchObject({ ok: false, why: expect.stringMatching(/different boxes/) });
+  });
+  it('tied handles move together; tabs break once', () => {
+    expect(throwBreaker(sharedNeutralRun(24, 96), 'b1', false).breakers.map((b) => b.on)).toEqual([false, false]);
+    const run = runOfBoxes({ boxes: 1 });
+    const broken = breakTab(run, 'device1', 'brass');
+    expect(broken.ok && breakTab(broken.bench, 'device1', 'brass').ok).toBe(false);
+  });
+  it('differences name the ends that land elsewhere', () => {
+    const run = runOfBoxes({ boxes: 1 });
+    const off = takeOff(run, { cableId: 'cable1', conductor: 0, end: 1 });
+    expect(off.ok && [...benchDifferences(run, off.bench).ends]).toEqual(['cable1/0/1']);
+  });
+  it('a pigtail has a length', () => expect(addPigtail(runOfBoxes({ boxes: 1 }), 'box1', 'black', 14, 0, 'p').ok).toBe(false));
+});
+
+describe('jobs on the bench', () => {
+  const site = plannedSite(sewingCorner);
+  const bench = benchOf(
+    site,
+    ['hall-box', 'sewing-box'],
+    site.circuits.find((c) => c.id === 'c4'),
+    sewingCorner.schools,
+  );
+  it('the sewing corner as planned is a sound circuit: both faces right, the new one 110 V and more under its load', () => {
+    expect(Bench.safeParse(bench).success).toBe(true);
+    const on = switchOn(bench);
+    for (const d of ['hall-receptacle', 'sewing-receptacle']) expect(readLamps(on, d, 'upper').says).toBe('reads as right');
+    const v = readVolts(on, nodeOf.slot('sewing-receptacle', 'upper', 'hot'), nodeOf.slot('sewing-receptacle', 'upper', 'neutral')).volts;
+    expect(v).toBeGreaterThan(108);
+    expect(v).toBeLessThan(120);
+  });
+  it('the alcove’s two receptacles are wired on one feed', () => {
+    const s = plannedSite(aquariumAlcove);
+    const quad = benchOf(
+      s,
+      ['alcove-box'],
+      s.circuits.find((c) => c.id === 'c5'),
+      aquariumAlcove.schools,
+    );
+    const on = switchOn(quad);
+    for (const d of quad.devices) expect(readLamps(on, d.id, 'lower').says).toBe('reads as right');
+  });
+  it('every wire of the drawing ends somewhere, inside the drawing', () => {
+    const drawing = benchDrawing(bench);
+    expect(drawing.boxes).toHaveLength(3);
+    for (const w of drawing.wires)
+      for (const [x, y] of w.points) {
+        expect(x).toBeGreaterThanOrEqual(0);
+        expect(x).toBeLessThanOrEqual(drawing.width);
+        expect(y).toBeLessThanOrEqual(drawing.height);
+      }
+  });
+});

@@ -1,0 +1,291 @@
+/** Checks on any wiring, made by plan or by hand. Clauses from memory of the edition named. */
+import { nec, practice } from '../catalog/index.js';
+import { boxFill, type Judged } from '../codebook/index.js';
+import {
+  endsIn,
+  feedsOf,
+  groundWithoutDevices,
+  joinedFeeds,
+  loops,
+  nodeOf,
+  reached,
+  sharedNeutrals,
+  type SwitchedOn,
+} from '../circuit/index.js';
+import type { Awg } from '../measure/index.js';
+import { inches } from '../measure/index.js';
+import {
+  endKey,
+  GROUND_BAR,
+  jointOf,
+  NEUTRAL_BAR,
+  PANEL,
+  type Bench,
+  type Edition,
+  type WireColour,
+  type WireEnd,
+} from '../model/index.js';
+import { endName, jointName } from './benchEdit.js';
+
+export interface BenchFinding extends Judged {
+  rule: string;
+  title: string;
+  /** box that it is about; undefined for the whole circuit */
+  boxId?: string;
+}
+
+type Use = 'hot' | 'neutral' | 'ground';
+const GROUND_COLOURS: WireColour[] = ['bare', 'green', 'green-yellow'];
+const NEUTRAL_COLOURS: WireColour[] = ['white', 'grey', 'blue'];
+
+/** What each conductor end is used for, by what it hangs on; ends that hang on nothing, or on more than one, have none or several. */
+export function usesOf(bench: Bench): Map<string, Set<Use>> {
+  const uses = new Map<string, Set<Use>>();
+  const put = (nodes: Set<string>, use: Use) => {
+    for (const node of nodes) if (node.startsWith('end ')) uses.set(node.slice(4), (uses.get(node.slice(4)) ?? new Set()).add(use));
+  };
+  for (const feed of feedsOf(bench)) put(feed.nodes, 'hot');
+  put(reached(bench, nodeOf.bar(NEUTRAL_BAR)), 'neutral');
+  put(reached(bench, nodeOf.bar(GROUND_BAR)), 'ground');
+  return uses;
+}
+
+const colourOf = (bench: Bench, end: WireEnd): WireColour =>
+  'cableId' in end
+    ? bench.cables.find((c) => c.id === end.cableId)!.colours[end.conductor]!
+    : bench.pigtails.find((p) => p.id === end.pigtailId)!.colour;
+const gaugeOf = (bench: Bench, end: WireEnd): Awg =>
+  'cableId' in end ? bench.cables.find((c) => c.id === end.cableId)!.gauge : bench.pigtails.find((p) => p.id === end.pigtailId)!.gauge;
+
+/** All checks; worst first. `on` is the wiring switched on. */
+export function benchFindings(on: SwitchedOn, source: Bench, edition: Edition): BenchFinding[] {
+  const bench = source;
+  const year = edition.slice(3);
+  const findings: BenchFinding[] = [];
+  const say = (rule: string, title: string, verdict: Judged['verdict'], says: string, clause: string | undefined, boxId?: string) =>
+    findings.push({ rule, title, verdict, says, sums: [], source: clause ? nec(year, clause) : practice, ...(boxId ? { boxId } : {}) });
+  const uses = usesOf(bench);
+  const name = (e: WireEnd) => endName(bench, e);
+
+  for (const j of bench.joints.filter((x) => x.kind === 'terminal' && x.boxId !== PANEL && x.ends.length > 1))
+    say(
+      'one-per-screw',
+      'One conductor under a screw',
+      'stop',
+      `${j.ends.length} conductors under ${jointName(bench, j)}: splice them and bring one lead`,
+      '110.14(A)',
+      j.boxId,
+    );
+  for (const j of bench.joints.filter((x) => x.how === 'push-in' && x.ends.some((e) => gaugeOf(bench, e) < 14)))
+    say(
+      'push-in',
+      'Push-in terminal',
+      'stop',
+      `12 AWG in a spring push-in of ${jointName(bench, j)}: it takes 14 AWG only`,
+      '110.3(B)',
+      j.boxId,
+    );
+  for (const j of bench.joints.filter((x) => x.looseOhm !== undefined))
+    say('loose', 'Loose contact', 'stop', `${jointName(bench, j)} is loose: it heats and drops out`, '110.14', j.boxId);
+
+  for (const [a, b] of joinedFeeds(bench))
+    say(
+      'joined-feeds',
+      'Feeds kept apart',
+      'stop',
+      `breaker ${a.number} and breaker ${b.number} are joined: switching one off leaves it live, and opposite legs short`,
+      '240.8',
+    );
+  for (const id of loops(bench))
+    say(
+      'loop',
+      'No loop',
+      'caution',
+      `${bench.cables.find((c) => c.id === id)!.name} only closes a ring: it is fed from both ends`,
+      undefined,
+    );
+
+  for (const box of bench.boxes) {
+    const ends = endsIn(bench, box.id);
+    if (ends.length === 0) continue;
+    const grounds = ends.filter((e) => 'cableId' in e && GROUND_COLOURS.includes(colourOf(bench, e)));
+    if (grounds.length > 0) {
+      const sound = groundWithoutDevices(bench, box.id);
+      say(
+        'ground',
+        `Ground in ${box.name}`,
+        sound ? 'ok' : 'stop',
+        sound ? 'runs on without the devices' : 'is open, or hangs together only through a device',
+        '250.148',
+        box.id,
+      );
+    }
+    if (box.material === 'metal') {
+      const tied = bench.joints.some(
+        (j) => j.boxId === box.id && j.at?.device === 'box' && j.ends.some((e) => uses.get(endKey(e))?.has('ground')),
+      );
+      say(
+        'metal-box',
+        `Ground of the metal box`,
+        tied ? 'ok' : 'stop',
+        tied ? 'it has a lead of its own' : 'a metal box gets a ground lead of its own',
+        '250.148(C)',
+        box.id,
+      );
+    }
+    for (const e of ends) {
+      const use = uses.get(endKey(e));
+      const colour = colourOf(bench, e);
+      const joint = jointOf(bench, e);
+      if (!joint) {
+        const live = use?.has('hot');
+        say(
+          'loose-end',
+          'Ends in joints or capped',
+          live ? 'stop' : 'caution',
+          `${name(e)} hangs loose and bare${live ? ', and is live when the breaker is on' : ''}`,
+          '110.14(B)',
+          box.id,
+        );
+      }
+      if (!use) continue;
+      if (use.size > 1)
+        say('mixed', 'Hot, neutral and ground apart', 'stop', `${name(e)} is ${[...use].join(' and ')} at once`, '250.24(A)(5)', box.id);
+      else if (use.has('hot') && GROUND_COLOURS.includes(colour))
+        say('colour', 'Colours', 'stop', `${name(e)} is used as a hot: a bare or green one is ground only`, '250.119', box.id);
+      else if (use.has('hot') && NEUTRAL_COLOURS.includes(colour)) {
+        const marked = 'cableId' in e && bench.cables.find((c) => c.id === e.cableId)!.marked;
+        if (!marked) say('colour', 'Colours', 'stop', `${name(e)} is used as a hot without a mark`, '200.7(C)', box.id);
+      } else if (use.has('neutral') && !NEUTRAL_COLOURS.includes(colour))
+        say('colour', 'Colours', 'stop', `${name(e)} is used as neutral: neutrals are white or grey`, '200.6', box.id);
+      else if (use.has('ground') && !GROUND_COLOURS.includes(colour))
+        say('colour', 'Colours', 'stop', `${name(e)} is used as ground: grounds are bare or green`, '250.119', box.id);
+    }
+    for (const d of bench.devices.filter((x) => x.boxId === box.id)) {
+      const useAt = (terminal: string) => {
+        const j = bench.joints.find((x) => x.boxId === box.id && x.at?.device === d.id && x.at.terminal === terminal);
+        return j?.ends.map((e) => uses.get(endKey(e))).find((u) => u) ?? new Set<Use>();
+      };
+      if (d.form === 'ground-fault') {
+        const [line, load] = [useAt('line brass').has('hot') || useAt('line silver').has('neutral'), useAt('load brass').has('hot')];
+        // with the contacts open, only what truly feeds it is live
+        const open = usesOf({ ...bench, devices: bench.devices.map((x) => (x.id === d.id ? { ...x, tripped: true } : x)) });
+        const fedAt = (terminal: string) => {
+          const j = bench.joints.find((x) => x.boxId === box.id && x.at?.device === d.id && x.at.terminal === terminal);
+          return j?.ends.some((e) => open.get(endKey(e))?.has('hot')) ?? false;
+        };
+        const reversed = fedAt('load brass') && !fedAt('line brass');
+        say(
+          'line-load',
+          `${d.name}: LINE and LOAD`,
+          reversed ? 'stop' : line ? 'ok' : 'caution',
+          reversed
+            ? 'the feed is on LOAD: it does not protect, or does not set'
+            : line
+              ? `feed on LINE${load ? ', what is protected on LOAD' : ''}`
+              : 'nothing feeds its LINE screws',
+          '110.3(B)',
+          box.id,
+        );
+      }
+      if (d.form === 'duplex' || d.form === 'single') {
+        const brass = d.form === 'single' ? ['brass'] : ['brass upper', 'brass lower'];
+        const silver = d.form === 'single' ? ['silver'] : ['silver upper', 'silver lower'];
+        if (brass.some((t) => useAt(t).has('neutral')) || silver.some((t) => useAt(t).has('hot')))
+          say('polarity', `${d.name}: polarity`, 'stop', 'hot belongs on brass and neutral on silver', '200.11', box.id);
+        if (useAt('green').size && !useAt('green').has('ground'))
+          say('polarity', `${d.name}: green screw`, 'stop', 'the green screw takes the ground only', '250.126', box.id);
+        const used = bench.joints.filter((j) => j.boxId === box.id && j.at?.device === d.id).length;
+        const screws = d.form === 'single' ? 3 : 5;
+        if (used > 0 && used < screws)
+          say('unused', `${d.name}: unused screws`, 'note', `${screws - used} unused: driven home`, undefined, box.id);
+      }
+    }
+    fillFinding(bench, box.id, edition, findings);
+    freeFinding(bench, box.id, edition, findings);
+  }
+  for (const s of sharedNeutrals(on)) {
+    const [a, b] = s.breakers;
+    const cable = bench.cables.find((c) => c.id === s.cableId)!;
+    say(
+      'shared-legs',
+      `Shared neutral of ${cable.name}`,
+      s.legs === 'opposite' ? 'ok' : 'stop',
+      s.legs === 'opposite'
+        ? `breakers ${a!.number} and ${b!.number} on opposite legs: the neutral carries the difference, ${s.neutralA.toFixed(2)} A`
+        : `breakers ${a!.number} and ${b!.number} on the same leg: the neutral carries the sum, ${s.neutralA.toFixed(2)} A`,
+      '210.4',
+    );
+    if (!s.tied) say('shared-trip', `Shared neutral of ${cable.name}`, 'stop', 'its breakers do not open together', '210.4(B)');
+    if (neutralOverDevice(bench, s.cableId, s.conductor))
+      say(
+        'shared-device',
+        `Shared neutral of ${cable.name}`,
+        'stop',
+        'goes on through a device: taken out, the loads behind would stand between two hots',
+        '300.13(B)',
+      );
+  }
+  const order = ['stop', 'can’t tell', 'caution', 'ok', 'note'];
+  return findings.sort((x, y) => order.indexOf(x.verdict) - order.indexOf(y.verdict));
+}
+
+/** Whether something behind a shared neutral loses it when a receptacle is taken out of its box. */
+function neutralOverDevice(bench: Bench, cableId: string, conductor: number): boolean {
+  const before = reached(bench, nodeOf.bar(NEUTRAL_BAR));
+  const start = nodeOf.end(endKey({ cableId, conductor, end: 1 }));
+  return bench.devices
+    .filter((d) => ['duplex', 'single', 'ground-fault'].includes(d.form))
+    .some((d) => {
+      const after = reached(bench, nodeOf.bar(NEUTRAL_BAR), (b) => b.from.startsWith(`${d.id} `) && b.to.startsWith(`${d.id} `));
+      return before.has(start) && [...before].some((n) => n.startsWith('end ') && !after.has(n));
+    });
+}
+
+function fillFinding(bench: Bench, boxId: string, edition: Edition, findings: BenchFinding[]): void {
+  const box = bench.boxes.find((b) => b.id === boxId)!;
+  const cables = bench.cables.filter((c) => c.ends.includes(boxId));
+  const insulated = (c: (typeof cables)[number]) => c.colours.filter((x) => !GROUND_COLOURS.includes(x)).length;
+  const largest = cables.reduce<Awg>((a, c) => (c.gauge < a ? c.gauge : a), 14);
+  const judged = boxFill({
+    edition,
+    conductors: cables.map((c) => ({
+      label: `${insulated(c)} conductors of ${c.name}`,
+      gauge: c.gauge,
+      count: insulated(c),
+      kind: 'ends' as const,
+    })),
+    grounds: cables.filter((c) => c.colours.some((x) => GROUND_COLOURS.includes(x))).map((c) => ({ gauge: c.gauge, count: 1 })),
+    internalClamps: box.clamps === undefined || box.clamps === 'internal',
+    supportFittings: 0,
+    yokes: bench.devices.filter((d) => d.boxId === boxId).map((d) => ({ label: `yoke of ${d.name}`, gauge: largest, gangs: 1 })),
+    volumeIn3: box.volumeIn3,
+  });
+  findings.push({ ...judged, rule: 'fill', title: `Fill of ${box.name}`, boxId });
+}
+
+/** Six inches from the sheath (300.14), after every cut. */
+function freeFinding(bench: Bench, boxId: string, edition: Edition, findings: BenchFinding[]): void {
+  const least = inches(6);
+  for (const c of bench.cables) {
+    const end = c.ends.indexOf(boxId);
+    if (end < 0) continue;
+    const free = c.freeMm[end]!;
+    const ok = free >= least - 0.01;
+    findings.push({
+      rule: 'free',
+      title: `Free ends of ${c.name}`,
+      boxId,
+      verdict: ok ? 'ok' : 'stop',
+      says: ok ? 'long enough from the sheath' : 'too short: cut back too often; splice on pigtails or pull more cable in',
+      sums: [
+        {
+          terms: [],
+          result: { label: 'free from the sheath', value: free, unit: 'length' },
+          limit: { label: 'at least', value: least, unit: 'length', relation: '≥' },
+        },
+      ],
+      source: nec(edition.slice(3), '300.14'),
+    });
+  }
+}

@@ -1,0 +1,435 @@
+/**
+ * Boxes of the bench opened flat, side by side with the panel. Cables come in at the top; hots, neutrals and grounds run in lanes of
+ * their own; devices stand at the right of each box, seen from the front. Plain geometry in drawing units; positions follow from the
+ * wiring alone, so that the same wiring gives the same drawing.
+ */
+import type { TERMINALS } from '../model/index.js';
+import {
+  endColour,
+  endKey,
+  GROUND_BAR,
+  jointOf,
+  NEUTRAL_BAR,
+  PANEL,
+  type Bench,
+  type Joint,
+  type WireColour,
+  type WireEnd,
+} from '../model/index.js';
+
+export interface BenchWire {
+  key: string;
+  end: WireEnd;
+  colour: WireColour;
+  letter: string;
+  points: [number, number][];
+  label: [number, number];
+  /** where it ends: the spot to grab */
+  tip: [number, number];
+  loose: boolean;
+}
+export interface BenchSpot {
+  key: string;
+  kind: 'terminal' | 'splice' | 'cap';
+  x: number;
+  y: number;
+  label: string;
+  device?: string;
+  terminal?: string;
+  joint?: string;
+  count: number;
+  role: 'hot' | 'neutral' | 'ground' | 'other';
+  side: 'left' | 'right' | 'below' | 'above';
+}
+export interface BenchDeviceShape {
+  id: string;
+  name: string;
+  form: string;
+  x: number;
+  y: number;
+  width: number;
+  height: number;
+  faces: { face: 'upper' | 'lower'; x: number; y: number; width: number; height: number }[];
+  brassTab: boolean;
+  silverTab: boolean;
+}
+export interface BenchBoxShape {
+  id: string;
+  name: string;
+  x: number;
+  y: number;
+  width: number;
+  height: number;
+  cables: { id: string; x: number; width: number; name: string; toward: string; kind: string; freeMm: number; side: string }[];
+}
+export interface BenchDrawing {
+  width: number;
+  height: number;
+  boxes: BenchBoxShape[];
+  devices: BenchDeviceShape[];
+  spots: BenchSpot[];
+  wires: BenchWire[];
+}
+
+const WIRE = 22;
+const CABLE_GAP = 20;
+const TOP = 74;
+const ROW = 34;
+const LANE = 9;
+const DEVICE = { width: 84, height: 176, gap: 116 };
+const HOTS: WireColour[] = ['black', 'red', 'brown'];
+const GROUNDS: WireColour[] = ['bare', 'green', 'green-yellow'];
+const LETTERS: Record<WireColour, string> = {
+  black: 'H',
+  red: 'R',
+  brown: 'L',
+  blue: 'N',
+  white: 'N',
+  grey: 'N',
+  bare: 'G',
+  green: 'G',
+  'green-yellow': 'E',
+};
+
+const roleOf = (colour: WireColour): 'hot' | 'neutral' | 'ground' =>
+  HOTS.includes(colour) ? 'hot' : GROUNDS.includes(colour) ? 'ground' : 'neutral';
+const ORDER = { hot: 0, neutral: 1, ground: 2, other: 1 } as const;
+
+/** Terminal places on a device of one form, seen from the front with the ground contact down. */
+function terminalPlaces(form: keyof typeof TERMINALS): Record<string, [number, number, BenchSpot['side'], BenchSpot['role']]> {
+  const [w, h] = [DEVICE.width, DEVICE.height];
+  const [up, low] = [48, h - 48];
+  switch (form) {
+    case 'duplex':
+      return {
+        'silver upper': [0, up, 'left', 'neutral'],
+        'silver lower': [0, low, 'left', 'neutral'],
+        'brass upper': [w, up, 'right', 'hot'],
+        'brass lower': [w, low, 'right', 'hot'],
+        green: [16, h, 'below', 'ground'],
+      };
+    case 'single':
+      return { silver: [0, up, 'left', 'neutral'], brass: [w, up, 'right', 'hot'], green: [16, h, 'below', 'ground'] };
+    case 'ground-fault':
+      return {
+        'load silver': [0, up, 'left', 'neutral'],
+        'line silver': [0, low, 'left', 'neutral'],
+        'load brass': [w, up, 'right', 'hot'],
+        'line brass': [w, low, 'right', 'hot'],
+        green: [16, h, 'below', 'ground'],
+      };
+    case 'switch':
+      return { 'screw 1': [w, up, 'right', 'hot'], 'screw 2': [w, low, 'right', 'hot'], green: [16, h, 'below', 'ground'] };
+    case 'three-way':
+      return {
+        common: [w, low, 'right', 'hot'],
+        'traveller 1': [0, up, 'left', 'hot'],
+        'traveller 2': [w, up, 'right', 'hot'],
+        green: [16, h, 'below', 'ground'],
+      };
+    case 'four-way':
+      return {
+        'in 1': [0, low, 'left', 'hot'],
+        'in 2': [w, low, 'right', 'hot'],
+        'out 1': [0, up, 'left', 'hot'],
+        'out 2': [w, up, 'right', 'hot'],
+        green: [16, h, 'below', 'ground'],
+      };
+    case 'lamp':
+    case 'appliance':
+      return { neutral: [0, up, 'left', 'neutral'], hot: [w, up, 'right', 'hot'], green: [16, h, 'below', 'ground'] };
+  }
+}
+
+interface Place {
+  id: string;
+  name: string;
+}
+
+/** Lays the bench out: the panel first, then the boxes in their order. */
+export function benchDrawing(bench: Bench): BenchDrawing {
+  const drawing: BenchDrawing = { width: 0, height: 0, boxes: [], devices: [], spots: [], wires: [] };
+  const places: Place[] = [{ id: PANEL, name: 'Panel' }, ...bench.boxes];
+  let x = 12;
+  for (const place of places) x = layBox(bench, place, x, drawing) + 26;
+  drawing.width = x;
+  drawing.height = Math.max(300, ...drawing.boxes.map((b) => b.y + b.height)) + 12;
+  for (const b of drawing.boxes) b.height = drawing.height - 12 - b.y;
+  return drawing;
+}
+
+function layBox(bench: Bench, place: Place, left: number, drawing: BenchDrawing): number {
+  const panel = place.id === PANEL;
+  const cables = bench.cables.flatMap((c) => ([0, 1] as const).filter((e) => c.ends[e] === place.id).map((end) => ({ cable: c, end })));
+  const tipX = new Map<string, number>();
+  let x = left + 16;
+  const shapes: BenchBoxShape['cables'] = cables.map(({ cable, end }) => {
+    const width = Math.max(70, cable.colours.length * WIRE + 14);
+    // hots nearest the left, grounds nearest the right: the lanes then cross least
+    const order = cable.colours
+      .map((_, i) => i)
+      .sort((a, b) => ORDER[roleOf(cable.colours[a]!)] - ORDER[roleOf(cable.colours[b]!)] || a - b);
+    order.forEach((conductor, k) => tipX.set(endKey({ cableId: cable.id, conductor, end }), x + 14 + k * WIRE));
+    const other = cable.ends[end === 0 ? 1 : 0];
+    const toward = other === PANEL ? 'panel' : (bench.boxes.find((b) => b.id === other)?.name ?? 'elsewhere');
+    const insulated = cable.colours.filter((c) => !GROUNDS.includes(c)).length;
+    const shape = {
+      id: cable.id,
+      x,
+      width,
+      name: cable.name,
+      toward,
+      kind: `${cable.gauge}-${insulated}`,
+      freeMm: cable.freeMm[end],
+      side: cable.sides[end],
+    };
+    x += width + CABLE_GAP;
+    return shape;
+  });
+  const joints = bench.joints.filter((j) => j.boxId === place.id);
+  const free = joints.filter((j) => j.kind !== 'terminal');
+  const dominant = (j: Joint): 'hot' | 'neutral' | 'ground' => roleOf(endColour(bench, j.ends[0]!) ?? 'black');
+  const rows = [...free].sort((a, b) => ORDER[dominant(a)] - ORDER[dominant(b)]);
+  const spliceX = x + 26;
+  const spots: BenchSpot[] = [];
+  const spliceY = new Map<string, number>();
+  rows.forEach((j, i) => {
+    const y = TOP + 52 + i * (ROW + Math.max(0, j.ends.length - 3) * 6);
+    spliceY.set(j.id, y);
+    spots.push({
+      key: `joint ${j.id}`,
+      kind: j.kind === 'cap' ? 'cap' : 'splice',
+      x: spliceX,
+      y,
+      label: j.connector ?? (j.kind === 'cap' ? 'cap' : (j.how ?? 'splice')),
+      joint: j.id,
+      count: j.ends.length,
+      role: dominant(j),
+      side: 'above',
+    });
+  });
+  const firstLane = TOP + 52 + rows.length * ROW + (rows.length ? 12 : 0);
+  let right = rows.length ? spliceX + 70 : x;
+  const put = (
+    device: string,
+    terminal: string,
+    sx: number,
+    sy: number,
+    side: BenchSpot['side'],
+    role: BenchSpot['role'],
+    label: string,
+  ) => {
+    const joint = joints.find((j) => j.at?.device === device && j.at.terminal === terminal);
+    spots.push({
+      key: `terminal ${place.id} ${device} ${terminal}`,
+      kind: 'terminal',
+      x: sx,
+      y: sy,
+      label,
+      device,
+      terminal,
+      ...(joint ? { joint: joint.id } : {}),
+      count: joint?.ends.length ?? 0,
+      role,
+      side,
+    });
+  };
+  let bottom = firstLane;
+  if (panel) {
+    const px = right + 40;
+    bench.breakers.forEach((b, i) => put(b.id, 'screw', px, TOP + 60 + i * 34, 'right', 'hot', `breaker ${b.number}`));
+    const after = TOP + 60 + bench.breakers.length * 34;
+    put(NEUTRAL_BAR, 'screw', px, after + 10, 'right', 'neutral', 'neutral bar');
+    put(GROUND_BAR, 'screw', px, after + 44, 'right', 'ground', 'ground bar');
+    right = px + 110;
+    bottom = after + 70;
+  } else {
+    const devices = bench.devices.filter((d) => d.boxId === place.id);
+    devices.forEach((d, i) => {
+      const dx = right + 62 + i * (DEVICE.width + DEVICE.gap);
+      const dy = TOP + 54;
+      const sockets = ['duplex', 'ground-fault'].includes(d.form)
+        ? (['upper', 'lower'] as const)
+        : d.form === 'single'
+          ? (['upper'] as const)
+          : [];
+      drawing.devices.push({
+        id: d.id,
+        name: d.name,
+        form: d.form,
+        x: dx,
+        y: dy,
+        width: DEVICE.width,
+        height: DEVICE.height,
+        faces: sockets.map((face) => ({
+          face,
+          x: dx + 16,
+          y: dy + (face === 'upper' ? 16 : DEVICE.height - 76),
+          width: DEVICE.width - 32,
+          height: 60,
+        })),
+        brassTab: d.brassTab,
+        silverTab: d.silverTab,
+      });
+      for (const [terminal, [tx, ty, side, role]] of Object.entries(terminalPlaces(d.form)))
+        put(d.id, terminal, dx + tx, dy + ty, side, role, terminal);
+    });
+    if (devices.length) right += 62 + devices.length * (DEVICE.width + DEVICE.gap) - 10;
+    if (bench.boxes.find((b) => b.id === place.id)?.material === 'metal') {
+      put('box', 'screw', spliceX, firstLane + 170, 'right', 'ground', 'box screw');
+      right = Math.max(right, spliceX + 110);
+    }
+    bottom = Math.max(firstLane + 200, TOP + 54 + DEVICE.height + 70);
+  }
+  const spotOf = (j: Joint): BenchSpot => spots.find((s) => s.joint === j.id)!;
+
+  // wires: down from the cable, along a lane of its own, to the splice or the screw
+  const ends: WireEnd[] = [
+    ...cables.flatMap(({ cable, end }) => cable.colours.map((_, conductor): WireEnd => ({ cableId: cable.id, conductor, end }))),
+    ...bench.pigtails
+      .filter((p) => p.boxId === place.id)
+      .flatMap((p) => [{ pigtailId: p.id, end: 0 } as WireEnd, { pigtailId: p.id, end: 1 } as WireEnd]),
+  ];
+  const direct = ends.filter((e) => 'cableId' in e && jointOf(bench, e)?.kind === 'terminal');
+  const laneY = new Map<string, number>();
+  [...direct]
+    .sort((a, b) => ORDER[roleOf(endColour(bench, a)!)] - ORDER[roleOf(endColour(bench, b)!)])
+    .forEach((e, i) => laneY.set(endKey(e), TOP + 40 + (rows.length ? rows.length * ROW + 24 : 0) + i * LANE));
+  let looseTails = 0;
+  for (const e of ends) {
+    const colour = endColour(bench, e)!;
+    const joint = jointOf(bench, e);
+    const key = endKey(e);
+    const wire = (points: [number, number][], label: [number, number]) =>
+      drawing.wires.push({ key, end: e, colour, letter: LETTERS[colour], points, label, tip: points.at(-1)!, loose: joint === undefined });
+    if ('cableId' in e) {
+      const wx = tipX.get(key)!;
+      if (!joint)
+        wire(
+          [
+            [wx, TOP],
+            [wx, TOP + 34],
+          ],
+          [wx, TOP + 18],
+        );
+      else if (joint.kind !== 'terminal') {
+        const y = spliceY.get(joint.id)! + (joint.ends.findIndex((x) => endKey(x) === key) - (joint.ends.length - 1) / 2) * 6;
+        wire(
+          [
+            [wx, TOP],
+            [wx, y],
+            [spliceX - 8, y],
+          ],
+          [wx, TOP + 18],
+        );
+      } else wire([[wx, TOP], [wx, laneY.get(key)!], ...approach(laneY.get(key)!, spotOf(joint), drawing)], [wx, TOP + 18]);
+      continue;
+    }
+    // a pigtail is one wire, drawn from its splice to its screw; drawn once, at its far end when that is on something
+    const tail = bench.pigtails.find((p) => p.id === e.pigtailId)!;
+    const [near, far] = [jointOf(bench, { pigtailId: tail.id, end: 0 }), jointOf(bench, { pigtailId: tail.id, end: 1 })];
+    if (!near && !far) {
+      const y = bottom - 26 - looseTails * 12;
+      if (e.end === 0)
+        wire(
+          [
+            [left + 90, y],
+            [left + 40, y],
+          ],
+          [left + 65, y],
+        );
+      else {
+        wire(
+          [
+            [left + 90, y],
+            [left + 140, y],
+          ],
+          [left + 115, y],
+        );
+        looseTails += 1;
+      }
+      continue;
+    }
+    const own = e.end === 0 ? near : far;
+    const other = e.end === 0 ? far : near;
+    if (!own) {
+      const from = spotOf(other!);
+      wire(
+        [
+          [from.x + 10, from.y],
+          [from.x + 46, from.y - 14],
+        ],
+        [from.x + 28, from.y - 10],
+      );
+    } else if (own.kind === 'terminal') {
+      const start: [number, number] =
+        other && other.kind !== 'terminal' ? [spotOf(other).x + 10, spotOf(other).y] : [spotOf(own).x - 40, spotOf(own).y];
+      wire([start, ...approach(start[1], spotOf(own), drawing)], [start[0] + 26, start[1]]);
+    } else if (!other || other.kind !== 'terminal') {
+      const s = spotOf(own);
+      wire(
+        [
+          [s.x + 10, s.y],
+          [s.x + 30, s.y],
+        ],
+        [s.x + 24, s.y],
+      );
+    } else
+      drawing.wires.push({
+        key,
+        end: e,
+        colour,
+        letter: '',
+        points: [],
+        label: [0, 0],
+        tip: [spotOf(own).x + 10, spotOf(own).y],
+        loose: false,
+      });
+  }
+  drawing.spots.push(...spots);
+  const width = Math.max(right - left, 190);
+  drawing.boxes.push({ id: place.id, name: place.name, x: left, y: 46, width, height: bottom - 46, cables: shapes });
+  return left + width;
+}
+
+/** From a lane to a screw without crossing the device: hots to its right side, neutrals to its left, grounds from below. */
+function approach(y: number, to: BenchSpot, drawing: BenchDrawing): [number, number][] {
+  const device = to.device ? drawing.devices.find((d) => d.id === to.device) : undefined;
+  if (!device)
+    return [
+      [to.x - 18, y],
+      [to.x - 18, to.y],
+      [to.x, to.y],
+    ];
+  const stagger =
+    (to.terminal ?? '').includes('lower') || (to.terminal ?? '').includes('line') || to.y > device.y + device.height / 2 ? 12 : 0;
+  if (to.side === 'right') {
+    const over = Math.min(y, device.y - 12);
+    const rx = device.x + device.width + 22 + stagger;
+    return y > device.y - 6
+      ? [
+          [device.x - 46 - stagger, y],
+          [device.x - 46 - stagger, over - stagger / 2],
+          [rx, over - stagger / 2],
+          [rx, to.y],
+          [to.x, to.y],
+        ]
+      : [
+          [rx, y],
+          [rx, to.y],
+          [to.x, to.y],
+        ];
+  }
+  if (to.side === 'left')
+    return [
+      [device.x - 22 - stagger, y],
+      [device.x - 22 - stagger, to.y],
+      [to.x, to.y],
+    ];
+  return [
+    [device.x - 56, y],
+    [device.x - 56, device.y + device.height + 26],
+    [to.x, device.y + device.height + 26],
+    [to.x, to.y],
+  ];
+}

@@ -1,0 +1,178 @@
+/** A job's boxes on the bench: what the site says of cables, devices and the circuit, wired by the plan of each box. */
+import { DEVICE_KINDS } from '../catalog/index.js';
+import { inches } from '../measure/index.js';
+import {
+  boxBody,
+  emptyBench,
+  GROUND_BAR,
+  NEUTRAL_BAR,
+  PANEL,
+  type Bench,
+  type Circuit,
+  type Joint,
+  type Schools,
+  type Site,
+  type WireEnd,
+} from '../model/index.js';
+import { boxClamps, boxMaterial, boxVolume, cablesIn, devicesIn } from './boxContents.js';
+import { wiringPlan, type Lead, type TerminalName } from './plan.js';
+
+/** Cables of unknown length are taken as this long (common practice; only the drop depends on it). */
+const UNKNOWN_MM = 6000;
+const ELSEWHERE = 'elsewhere';
+
+/** The boxes given, with their cables; the line cable of the first goes to a breaker of the panel. */
+export function benchOf(site: Site, boxIds: string[], circuit: Circuit | undefined, schools: Schools): Bench {
+  const bench = emptyBench();
+  const volts = circuit?.voltsNominal ?? 120;
+  if (volts !== 120) bench.supply = { kind: 'single-phase', volts, sourceOhm: 0.15, loopOhm: 0.35 };
+  const breakerId = 'breaker';
+  bench.breakers.push({
+    id: breakerId,
+    number: circuit?.number ?? '?',
+    amps: circuit?.breakerA ?? 15,
+    leg: 'A',
+    kind: circuit?.groundFault === 'breaker' ? 'ground-fault' : 'plain',
+    curve: volts === 120 ? 'US' : 'UK-B',
+    on: true,
+  });
+  const boxes = site.boxes.filter((b) => boxIds.includes(b.id));
+  const taken = new Set<string>();
+  let fed = false;
+  for (const box of boxes) {
+    const volume = boxVolume(box);
+    const clamps = boxClamps(box);
+    const { depthMm } = boxBody(box);
+    bench.boxes.push({
+      id: box.id,
+      name: box.name,
+      material: boxMaterial(box) ?? 'plastic',
+      gangs: Math.min(4, box.gangs),
+      ...(volume === undefined ? {} : { volumeIn3: volume }),
+      ...(clamps === undefined ? {} : { clamps }),
+      ...(depthMm === undefined ? {} : { depthMm }),
+    });
+    for (const d of devicesIn(site, box.id)) {
+      const kind = DEVICE_KINDS[d.kind];
+      bench.devices.push({
+        id: d.id,
+        name: d.name,
+        boxId: box.id,
+        form: kind.groundFault ? 'ground-fault' : kind.outlets === 1 ? 'single' : 'duplex',
+        ratingA: kind.ratingA === 20 ? 20 : 15,
+        brassTab: true,
+        silverTab: true,
+        up: false,
+        tripped: false,
+        powerFactor: 1,
+      });
+    }
+    for (const { cable, side } of cablesIn(site, box.id)) {
+      if (taken.has(cable.id)) continue;
+      taken.add(cable.id);
+      const inside = (id: string | undefined) => (id !== undefined && boxIds.includes(id) ? id : undefined);
+      const line = side === 'line' && !inside(cable.ends[0].boxId);
+      const feeds = line && !fed;
+      if (feeds) fed = true;
+      const [a, b] = [inside(cable.ends[0].boxId) ?? (feeds ? PANEL : ELSEWHERE), inside(cable.ends[1].boxId) ?? ELSEWHERE];
+      const free = (i: 0 | 1) => cable.ends[i].freeLength?.mm ?? inches(7);
+      bench.cables.push({
+        id: cable.id,
+        name: cable.name,
+        gauge: cable.gauge,
+        colours: [...cable.conductors, ...(cable.ground === 'none' ? [] : [cable.ground ?? ('bare' as const)])],
+        lengthMm: cable.length?.mm ?? (feeds ? circuit?.lengthToSource?.mm : undefined) ?? UNKNOWN_MM,
+        ends: [a, b],
+        sides: [cable.ends[0].side ?? 'top', cable.ends[1].side ?? 'top'],
+        freeMm: [free(0), free(1)],
+        ...(cable.whiteUsedAsHot === 'marked' ? { marked: true } : {}),
+      });
+      if (feeds)
+        bench.cables.at(-1)!.colours.forEach((colour, conductor) => {
+          const bar = ['bare', 'green'].includes(colour) ? GROUND_BAR : colour === 'white' ? NEUTRAL_BAR : breakerId;
+          bench.joints.push({
+            id: `panel-${conductor}`,
+            boxId: PANEL,
+            kind: 'terminal',
+            at: { device: bar, terminal: 'screw' },
+            ends: [{ cableId: cable.id, conductor, end: a === PANEL ? 0 : 1 }],
+          });
+        });
+    }
+  }
+  for (const box of boxes) wire(bench, site, box.id, circuit, schools);
+  for (const l of site.loads.filter((x) => x.boxId !== undefined && boxIds.includes(x.boxId))) {
+    const faces = bench.devices.filter((d) => d.boxId === l.boxId && ['duplex', 'single', 'ground-fault'].includes(d.form));
+    const used = bench.plugged.filter((p) => faces.some((d) => d.id === p.deviceId)).length;
+    const device = faces[Math.floor(used / 2) % Math.max(1, faces.length)];
+    if (device)
+      bench.plugged.push({
+        id: l.id,
+        name: l.name,
+        deviceId: device.id,
+        face: used % 2 ? 'lower' : 'upper',
+        watts: l.watts ?? (l.amps ?? 0) * volts,
+        powerFactor: 1,
+        on: true,
+      });
+  }
+  return bench;
+}
+
+/** The plan of one box as joints; a box whose plan is refused or misses something keeps its ends loose. */
+function wire(bench: Bench, site: Site, boxId: string, circuit: Circuit | undefined, schools: Schools): void {
+  const box = site.boxes.find((b) => b.id === boxId)!;
+  const plan = wiringPlan({ site, box, circuit, schools });
+  const devices = devicesIn(site, boxId);
+  const tails = new Set<string>();
+  const short = (text: string): string => `${boxId}-${text}`.replace(/[^A-Za-z0-9_-]/g, '-').slice(0, 40);
+  const endOf = (lead: Lead, far: boolean): WireEnd | undefined => {
+    if (!lead.cableId) {
+      const id = short(lead.id);
+      if (!tails.has(id)) {
+        tails.add(id);
+        bench.pigtails.push({
+          id,
+          boxId,
+          colour: lead.colour === 'bare' ? 'bare' : lead.colour,
+          gauge: lead.gauge,
+          lengthMm: plan.pigtailMm,
+        });
+      }
+      return { pigtailId: id, end: far ? 1 : 0 };
+    }
+    const cable = bench.cables.find((c) => c.id === lead.cableId);
+    if (!cable) return undefined;
+    const tail = lead.id.slice(lead.cableId.length + 1);
+    const conductor = tail === 'g' ? cable.colours.length - 1 : Number(tail);
+    return { cableId: cable.id, conductor, end: cable.ends[0] === boxId ? 0 : 1 };
+  };
+  const terminalOf = (name: TerminalName, second: boolean): Joint['at'] => {
+    if (name === 'box screw') return { device: 'box', terminal: 'screw' };
+    const device = devices[second ? 1 : 0]!;
+    const single = bench.devices.find((d) => d.id === device.id)?.form === 'single';
+    return { device: device.id, terminal: single ? name.replace(/ upper| lower/, '') : name };
+  };
+  for (const joint of plan.joints) {
+    const ends = joint.leads.map((l) => endOf(l, joint.kind === 'terminal')).filter((e): e is WireEnd => e !== undefined);
+    if (ends.length === 0) continue;
+    bench.joints.push({
+      id: short(joint.id),
+      boxId,
+      kind: joint.kind,
+      ...(joint.kind === 'terminal' && joint.terminal ? { at: terminalOf(joint.terminal, joint.second === true) } : {}),
+      how:
+        joint.kind === 'splice'
+          ? schools.splice === 'lever'
+            ? 'lever'
+            : schools.splice === 'push-in'
+              ? 'push-in connector'
+              : 'twist-on'
+          : joint.role === 'ground'
+            ? 'side screw'
+            : schools.terminals,
+      ...(joint.connector ? { connector: joint.connector } : {}),
+      ends,
+    });
+  }
+}
