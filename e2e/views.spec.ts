@@ -9,6 +9,7 @@ const views = [
     '/start',
     '/sums',
     '/exchange',
+    '/bench',
     '/houses/quince-street-14',
     '/houses/quince-street-14/walls/parlour-w2/A?box=parlour-box',
     '/houses/quince-street-14/rooms/parlour',

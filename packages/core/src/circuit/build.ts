@@ -35,6 +35,13 @@ export const nodeOf = {
   bar: (bar: string): string => bar,
 } as const;
 
+/** The node of a terminal, of a device, a metal box, a breaker or a bar. */
+export function terminalNodeOf(boxId: string, device: string, terminal: string): string {
+  if (device === 'box') return nodeOf.box(boxId);
+  if (boxId !== PANEL) return nodeOf.terminal(device, terminal);
+  return device === NEUTRAL_BAR || device === GROUND_BAR ? nodeOf.bar(device) : nodeOf.breaker(device);
+}
+
 export interface BuildOptions {
   /** conductor temperature, °C */
   celsius?: number;

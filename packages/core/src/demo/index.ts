@@ -1,3 +1,4 @@
 export * from './quinceStreet.js';
 export * from './jobs.js';
 export * from './hidden.js';
+export * from './benches.js';

@@ -1,5 +1,6 @@
 /** The two documents that are stored whole: a house, and a job in it. */
 import { z } from 'zod';
+import { Bench } from './bench.js';
 import { Change } from './change.js';
 import { Id, Instant, Name, Remark } from './known.js';
 import { Schools } from './schools.js';
@@ -84,6 +85,8 @@ export const Job = z.strictObject({
   changes: z.array(Change).max(200),
   schools: Schools,
   work: Work,
+  /** wiring made by hand on the bench, in place of what the plan gives */
+  bench: z.strictObject({ planned: Bench.optional() }).optional(),
 });
 export type Job = z.infer<typeof Job>;
 

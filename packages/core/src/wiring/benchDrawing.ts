@@ -4,6 +4,8 @@
  * wiring alone, so that the same wiring gives the same drawing.
  */
 import type { TERMINALS } from '../model/index.js';
+import { printMark, type LengthUnit } from '../measure/index.js';
+import { nodeOf, terminalNodeOf } from '../circuit/index.js';
 import {
   endColour,
   endKey,
@@ -19,6 +21,8 @@ import {
 
 export interface BenchWire {
   key: string;
+  /** where an instrument touches it */
+  node: string;
   end: WireEnd;
   colour: WireColour;
   letter: string;
@@ -30,6 +34,7 @@ export interface BenchWire {
 }
 export interface BenchSpot {
   key: string;
+  node: string;
   kind: 'terminal' | 'splice' | 'cap';
   x: number;
   y: number;
@@ -49,7 +54,14 @@ export interface BenchDeviceShape {
   y: number;
   width: number;
   height: number;
-  faces: { face: 'upper' | 'lower'; x: number; y: number; width: number; height: number }[];
+  faces: {
+    face: 'upper' | 'lower';
+    x: number;
+    y: number;
+    width: number;
+    height: number;
+    pins: { pin: 'hot' | 'neutral' | 'ground'; node: string; x: number; y: number }[];
+  }[];
   brassTab: boolean;
   silverTab: boolean;
 }
@@ -60,7 +72,7 @@ export interface BenchBoxShape {
   y: number;
   width: number;
   height: number;
-  cables: { id: string; x: number; width: number; name: string; toward: string; kind: string; freeMm: number; side: string }[];
+  cables: { id: string; x: number; width: number; name: string; toward: string; kind: string; free: string; side: string }[];
 }
 export interface BenchDrawing {
   width: number;
@@ -141,24 +153,31 @@ function terminalPlaces(form: keyof typeof TERMINALS): Record<string, [number, n
   }
 }
 
+/** The three slots of a face, ground down. */
+const facePins = (deviceId: string, face: 'upper' | 'lower', x: number, y: number): BenchDeviceShape['faces'][number]['pins'] => [
+  { pin: 'neutral', node: nodeOf.slot(deviceId, face, 'neutral'), x: x + 16, y: y + 22 },
+  { pin: 'hot', node: nodeOf.slot(deviceId, face, 'hot'), x: x + 36, y: y + 22 },
+  { pin: 'ground', node: nodeOf.slot(deviceId, face, 'ground'), x: x + 26, y: y + 44 },
+];
+
 interface Place {
   id: string;
   name: string;
 }
 
 /** Lays the bench out: the panel first, then the boxes in their order. */
-export function benchDrawing(bench: Bench): BenchDrawing {
+export function benchDrawing(bench: Bench, unit: LengthUnit = 'in'): BenchDrawing {
   const drawing: BenchDrawing = { width: 0, height: 0, boxes: [], devices: [], spots: [], wires: [] };
   const places: Place[] = [{ id: PANEL, name: 'Panel' }, ...bench.boxes];
   let x = 12;
-  for (const place of places) x = layBox(bench, place, x, drawing) + 26;
+  for (const place of places) x = layBox(bench, place, x, drawing, unit) + 26;
   drawing.width = x;
   drawing.height = Math.max(300, ...drawing.boxes.map((b) => b.y + b.height)) + 12;
   for (const b of drawing.boxes) b.height = drawing.height - 12 - b.y;
   return drawing;
 }
 
-function layBox(bench: Bench, place: Place, left: number, drawing: BenchDrawing): number {
+function layBox(bench: Bench, place: Place, left: number, drawing: BenchDrawing, unit: LengthUnit): number {
   const panel = place.id === PANEL;
   const cables = bench.cables.flatMap((c) => ([0, 1] as const).filter((e) => c.ends[e] === place.id).map((end) => ({ cable: c, end })));
   const tipX = new Map<string, number>();
@@ -180,7 +199,7 @@ function layBox(bench: Bench, place: Place, left: number, drawing: BenchDrawing)
       name: cable.name,
       toward,
       kind: `${cable.gauge}-${insulated}`,
-      freeMm: cable.freeMm[end],
+      free: printMark(cable.freeMm[end], unit),
       side: cable.sides[end],
     };
     x += width + CABLE_GAP;
@@ -198,6 +217,7 @@ function layBox(bench: Bench, place: Place, left: number, drawing: BenchDrawing)
     spliceY.set(j.id, y);
     spots.push({
       key: `joint ${j.id}`,
+      node: nodeOf.joint(j.id),
       kind: j.kind === 'cap' ? 'cap' : 'splice',
       x: spliceX,
       y,
@@ -219,9 +239,11 @@ function layBox(bench: Bench, place: Place, left: number, drawing: BenchDrawing)
     role: BenchSpot['role'],
     label: string,
   ) => {
-    const joint = joints.find((j) => j.at?.device === device && j.at.terminal === terminal);
+    const there = joints.filter((j) => j.at?.device === device && j.at.terminal === terminal);
+    const joint = there[0];
     spots.push({
       key: `terminal ${place.id} ${device} ${terminal}`,
+      node: terminalNodeOf(place.id, device, terminal),
       kind: 'terminal',
       x: sx,
       y: sy,
@@ -229,7 +251,7 @@ function layBox(bench: Bench, place: Place, left: number, drawing: BenchDrawing)
       device,
       terminal,
       ...(joint ? { joint: joint.id } : {}),
-      count: joint?.ends.length ?? 0,
+      count: there.reduce((n, j) => n + j.ends.length, 0),
       role,
       side,
     });
@@ -267,6 +289,7 @@ function layBox(bench: Bench, place: Place, left: number, drawing: BenchDrawing)
           y: dy + (face === 'upper' ? 16 : DEVICE.height - 76),
           width: DEVICE.width - 32,
           height: 60,
+          pins: facePins(d.id, face, dx + 16, dy + (face === 'upper' ? 16 : DEVICE.height - 76)),
         })),
         brassTab: d.brassTab,
         silverTab: d.silverTab,
@@ -281,7 +304,8 @@ function layBox(bench: Bench, place: Place, left: number, drawing: BenchDrawing)
     }
     bottom = Math.max(firstLane + 200, TOP + 54 + DEVICE.height + 70);
   }
-  const spotOf = (j: Joint): BenchSpot => spots.find((s) => s.joint === j.id)!;
+  // a bar has one spot, however many screws are on it
+  const spotOf = (j: Joint): BenchSpot => spots.find((s) => s.joint === j.id || (s.device === j.at?.device && s.terminal === j.at?.terminal))!;
 
   // wires: down from the cable, along a lane of its own, to the splice or the screw
   const ends: WireEnd[] = [
@@ -301,7 +325,7 @@ function layBox(bench: Bench, place: Place, left: number, drawing: BenchDrawing)
     const joint = jointOf(bench, e);
     const key = endKey(e);
     const wire = (points: [number, number][], label: [number, number]) =>
-      drawing.wires.push({ key, end: e, colour, letter: LETTERS[colour], points, label, tip: points.at(-1)!, loose: joint === undefined });
+      drawing.wires.push({ key, node: nodeOf.end(key), end: e, colour, letter: LETTERS[colour], points, label, tip: points.at(-1)!, loose: joint === undefined });
     if ('cableId' in e) {
       const wx = tipX.get(key)!;
       if (!joint)
@@ -377,6 +401,7 @@ function layBox(bench: Bench, place: Place, left: number, drawing: BenchDrawing)
     } else
       drawing.wires.push({
         key,
+        node: nodeOf.end(key),
         end: e,
         colour,
         letter: '',
@@ -433,3 +458,58 @@ function approach(y: number, to: BenchSpot, drawing: BenchDrawing): [number, num
     [to.x, to.y],
   ];
 }
+
+export interface LineDrawing {
+  width: number;
+  height: number;
+  boxes: { id: string; name: string; x: number; y: number; width: number; height: number; devices: string[]; breakers: { number: string; amps: number; on: boolean }[] }[];
+  cables: { id: string; name: string; kind: string; x1: number; y1: number; x2: number; y2: number }[];
+}
+const STEP = { x: 220, y: 110, width: 150, height: 74 };
+
+/** The circuit as a line drawing, a step back: the panel at the left, boxes by how many cables away they are. */
+export function lineDrawing(bench: Bench): LineDrawing {
+  const depth = new Map<string, number>([[PANEL, 0]]);
+  const open = [PANEL];
+  while (open.length) {
+    const at = open.shift()!;
+    for (const c of bench.cables)
+      for (const [a, b] of [c.ends, [c.ends[1], c.ends[0]] as const])
+        if (a === at && !depth.has(b)) {
+          depth.set(b, depth.get(at)! + 1);
+          open.push(b);
+        }
+  }
+  const rows = new Map<number, number>();
+  const boxes = [{ id: PANEL, name: 'Panel' }, ...bench.boxes].map(({ id, name }) => {
+    const column = depth.get(id) ?? 1;
+    const row = rows.get(column) ?? 0;
+    rows.set(column, row + 1);
+    return {
+      id,
+      name,
+      x: 20 + column * STEP.x,
+      y: 20 + row * STEP.y,
+      width: STEP.width,
+      height: STEP.height,
+      devices: bench.devices.filter((d) => d.boxId === id).map((d) => d.name),
+      breakers: id === PANEL ? bench.breakers.map((b) => ({ number: b.number, amps: b.amps, on: b.on })) : [],
+    };
+  });
+  const cables = bench.cables.map((c, i) => {
+    const [a, b] = c.ends.map((e) => boxes.find((x) => x.id === e));
+    const from = a ?? b!;
+    const [x1, y1] = [from.x + STEP.width, from.y + STEP.height / 2];
+    const insulated = c.colours.filter((x) => !GROUNDS.includes(x)).length;
+    // what goes elsewhere ends a little way off
+    const [x2, y2] = a && b ? [b.x, b.y + STEP.height / 2] : [x1 + 60, y1 + 26 + (i % 3) * 12];
+    return { id: c.id, name: c.name, kind: `${c.gauge}-${insulated}`, x1, y1, x2, y2 };
+  });
+  return { width: Math.max(...boxes.map((b) => b.x + b.width)) + 90, height: Math.max(...boxes.map((b) => b.y + b.height)) + 60, boxes, cables };
+}
+
+/** Smaller than this nothing can be read or hit. */
+const LEAST_SCALE = 0.78;
+/** The scale at which a drawing goes into a width, never larger than drawn nor smaller than can be read. */
+export const fittingScale = (drawing: Pick<BenchDrawing, 'width'>, roomPx: number): number =>
+  Math.max(LEAST_SCALE, Math.min(1, roomPx / Math.max(1, drawing.width)));

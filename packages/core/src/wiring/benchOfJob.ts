@@ -80,7 +80,8 @@ export function benchOf(site: Site, boxIds: string[], circuit: Circuit | undefin
         id: cable.id,
         name: cable.name,
         gauge: cable.gauge,
-        colours: [...cable.conductors, ...(cable.ground === 'none' ? [] : [cable.ground ?? ('bare' as const)])],
+        // a ground that nobody has looked for is not drawn as one
+        colours: [...cable.conductors, ...(cable.ground === 'none' || cable.ground === undefined ? [] : [cable.ground])],
         lengthMm: cable.length?.mm ?? (feeds ? circuit?.lengthToSource?.mm : undefined) ?? UNKNOWN_MM,
         ends: [a, b],
         sides: [cable.ends[0].side ?? 'top', cable.ends[1].side ?? 'top'],

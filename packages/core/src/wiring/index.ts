@@ -6,3 +6,5 @@ export * from './boxPlan.js';
 export * from './benchChecks.js';
 export * from './benchOfJob.js';
 export * from './benchDrawing.js';
+export * from './benchWords.js';
+export * from './benchLive.js';

@@ -10,6 +10,7 @@ export const routes: Routes = [
   { path: '', title: 'Jobs · Saddle', loadComponent: () => import('../jobs/jobs-page').then((m) => m.JobsPage) },
   { path: 'start', title: 'New job · Saddle', loadComponent: () => import('../start/start-page').then((m) => m.StartPage) },
   { path: 'sums', title: 'Pocket sums · Saddle', loadComponent: () => import('../pocket/pocket-page').then((m) => m.PocketPage) },
+  { path: 'bench', title: 'Bench · Saddle', loadComponent: () => import('../bench/bench-page').then((m) => m.BenchPage) },
   { path: 'exchange', title: 'Files · Saddle', loadComponent: () => import('../exchange/exchange-page').then((m) => m.ExchangePage) },
   {
     path: 'jobs/:id',

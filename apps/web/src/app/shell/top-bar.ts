@@ -16,6 +16,7 @@ import { RouterLink, RouterLinkActive } from '@angular/router';
       @if (pages()) {
         <nav class="pages" aria-label="Pages">
           <a routerLink="/" routerLinkActive="here" [routerLinkActiveOptions]="{ exact: true }">Jobs</a>
+          <a routerLink="/bench" routerLinkActive="here">Bench</a>
           <a routerLink="/sums" routerLinkActive="here">Pocket sums</a>
           <a routerLink="/exchange" routerLinkActive="here">Files</a>
         </nav>

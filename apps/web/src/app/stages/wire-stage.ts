@@ -1,6 +1,7 @@
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import type { Schools } from '@saddle/core/model';
-import { wiringPlan, type WiringPlan } from '@saddle/core/wiring';
+import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, signal } from '@angular/core';
+import type { Bench, Schools } from '@saddle/core/model';
+import { benchOf, wiringPlan, type WiringPlan } from '@saddle/core/wiring';
+import { BenchBoard } from '../bench/bench-board';
 import { ChoiceField, type Choice } from '../fields/choice-field';
 import { JobSession } from '../job/job-session';
 import { WiringView } from '../wiring/wiring-view';
@@ -15,7 +16,7 @@ const words = (...values: string[]): Choice[] => values.map((value) => ({ value,
 /** Both boxes: drawn and in words, by the person's own school. */
 @Component({
   selector: 'sa-wire-stage',
-  imports: [WiringView, ChoiceField],
+  imports: [WiringView, ChoiceField, BenchBoard],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './wire-stage.html',
 })
@@ -49,11 +50,47 @@ export class WireStage {
     const schools = this.session.job().schools;
     return Object.fromEntries(this.fields.map((f) => [f.key, f.key === 'tape' ? (schools.tape ? 'yes' : 'no') : String(schools[f.key])]));
   });
+  /** the plan in words and pictures, or the bench where it is wired and switched on */
+  protected readonly onBench = signal(false);
+  private readonly boxIds = computed(() => this.session.context().boxes.map((b) => b.id));
+  private readonly foundBench = computed(() => {
+    const job = this.session.job();
+    const wired = job.found.devices.find((d) => d.boxId === job.sourceBoxId)?.wiredAs;
+    return benchOf(job.found, [job.sourceBoxId], this.foundCircuit(), wired ? { ...job.schools, device: wired } : job.schools);
+  });
+  private readonly foundCircuit = computed(() => {
+    const { found, sourceBoxId } = this.session.job();
+    return found.circuits.find((c) => c.id === found.boxes.find((b) => b.id === sourceBoxId)?.circuitId);
+  });
+  protected readonly bench = computed((): Bench => {
+    const job = this.session.job();
+    switch (this.session.state()) {
+      case 'found':
+        return this.foundBench();
+      case 'planned':
+        return job.bench?.planned ?? benchOf(this.session.planned(), this.boxIds(), this.session.context().circuit, job.schools);
+      case 'built':
+        return benchOf(this.session.built(), this.boxIds(), this.session.context().circuit, job.schools);
+    }
+  });
+  protected readonly against = computed(() => (this.session.state() === 'found' ? undefined : this.foundBench()));
+  protected readonly byHand = computed(() => this.session.job().bench?.planned !== undefined);
+
+  protected rewire(edited: { title: string; bench: Bench }): void {
+    if (this.session.state() !== 'planned') return this.trial.set(edited.bench);
+    this.session.edit(edited.title, (job) => ({ ...job, bench: { planned: edited.bench } }));
+  }
+  /** found and built wiring may be switched and loaded for a look; nothing of it is kept */
+  private readonly trial = linkedSignal<string, Bench | undefined>({ source: () => this.session.state(), computation: () => undefined });
+  protected readonly shown = computed(() => (this.session.state() === 'planned' ? this.bench() : (this.trial() ?? this.bench())));
+  protected backToPlan(): void {
+    this.session.edit('Back to the plan’s wiring', (job) => ({ ...job, bench: undefined }));
+  }
   protected readonly plans = computed((): { plan: WiringPlan; isNew: boolean }[] => {
     const site = this.session.site();
     const context = this.session.context();
     const found = this.session.state() === 'found';
-    return [context.source.id, context.target.id].flatMap((id) => {
+    return context.boxes.map((b) => b.id).flatMap((id) => {
       const box = site.boxes.find((b) => b.id === id);
       if (!box) return [];
       const wiredAs = site.devices.find((d) => d.boxId === id)?.wiredAs;

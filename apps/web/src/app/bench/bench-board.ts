@@ -1,0 +1,429 @@
+import { afterNextRender, ChangeDetectionStrategy, Component, computed, DestroyRef, ElementRef, HostListener, inject, input, linkedSignal, output, signal, viewChild } from '@angular/core';
+import { canReset, facePoints, lineSide, nodeOf, switchOn, NetworkError, type SwitchedOn } from '@saddle/core/circuit';
+import { clamp, continuity, findBreaker, LAMP_BLIND_SPOTS, probe, readLamps, readVolts, twoFeeds } from '@saddle/core/instruments';
+import { APPLIANCES } from '@saddle/core/catalog';
+import { inches, parsePower } from '@saddle/core/measure';
+import { endBox, endKey, type Bench, type Edition, type WireColour, type WireEnd } from '@saddle/core/model';
+import {
+  addPigtail,
+  benchDifferences,
+  benchDrawing,
+  benchFindings,
+  breakTab,
+  cap,
+  connect,
+  cut,
+  dropPigtail,
+  endName,
+  fittingScale,
+  lineDrawing,
+  liveNodes,
+  overlay,
+  readBenchWords,
+  setDevice,
+  takeOff,
+  throwBreaker,
+  touched,
+  type BenchOrder,
+  type BenchResult,
+  type BenchSpot,
+  type Target,
+} from '@saddle/core/wiring';
+import { nanoid } from 'nanoid';
+import { ChoiceField, type Choice } from '../fields/choice-field';
+import { FindingList, type FindingRow } from '../ledger/finding-list';
+import { BenchView, type ProbePoint } from './bench-view';
+
+const INSTRUMENTS = ['hands', 'meter', 'low-impedance meter', 'three-lamp tester', 'non-contact probe', 'clamp', 'continuity', 'breaker finder'] as const;
+type Instrument = (typeof INSTRUMENTS)[number];
+
+/** The bench: boxes opened flat, wired by hand or by plan, switched on, and read with simulated instruments. */
+@Component({
+  selector: 'sa-bench-board',
+  imports: [BenchView, FindingList, ChoiceField],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './bench-board.html',
+})
+export class BenchBoard {
+  readonly bench = input.required<Bench>();
+  readonly edition = input<Edition>('US-2020');
+  readonly heading = input('Bench');
+  /** the other state, whose differences are lit */
+  readonly against = input<Bench>();
+  readonly readonly = input(false);
+  readonly edited = output<{ title: string; bench: Bench }>();
+
+  private readonly element = inject<ElementRef<HTMLElement>>(ElementRef);
+  private readonly entry = viewChild<ElementRef<HTMLInputElement>>('entry');
+  protected readonly instruments = INSTRUMENTS;
+  protected readonly instrument = signal<Instrument>('hands');
+  protected readonly held = signal<WireEnd | undefined>(undefined);
+  protected readonly red = signal<ProbePoint | undefined>(undefined);
+  protected readonly black = signal<ProbePoint | undefined>(undefined);
+  protected readonly face = signal<{ deviceId: string; face: 'upper' | 'lower' } | undefined>(undefined);
+  protected readonly end = signal<WireEnd | undefined>(undefined);
+  protected readonly wholeCable = signal(false);
+  protected readonly testing = signal<ReadonlySet<string>>(new Set<string>());
+  protected readonly after = signal('1');
+  protected readonly showVolts = signal(false);
+  protected readonly stepBack = signal(false);
+  protected readonly message = signal('');
+  protected readonly refused = signal('');
+  protected readonly loadWords = signal('');
+  protected readonly blindSpots = LAMP_BLIND_SPOTS.join(', ');
+  protected readonly colours: WireColour[] = ['black', 'white', 'bare', 'red'];
+  protected readonly afters: Choice[] = [
+    { value: '1', label: 'just now' },
+    { value: '120', label: 'for 2 minutes' },
+    { value: '3600', label: 'for an hour' },
+  ];
+  protected readonly appliances: Choice[] = APPLIANCES.map((a) => ({ value: a.name, label: `${a.name}, ${a.watts} W` }));
+
+  protected readonly on = computed((): { ok: true; on: SwitchedOn } | { ok: false; why: string } => {
+    try {
+      return { ok: true, on: switchOn(this.bench(), { testing: this.testing() }, Number(this.after())) };
+    } catch (error) {
+      if (error instanceof NetworkError) return { ok: false, why: error.message };
+      throw error;
+    }
+  });
+  private readonly switched = computed(() => {
+    const s = this.on();
+    return s.ok ? s.on : undefined;
+  });
+  protected readonly drawing = computed(() => benchDrawing(this.bench()));
+  protected readonly circuit = computed(() => lineDrawing(this.bench()));
+  private readonly room = signal(900);
+  protected readonly zoomed = signal<number | undefined>(undefined);
+  /** as large as goes into the room there is, within what can be read */
+  protected readonly scale = computed(() => this.zoomed() ?? fittingScale(this.drawing(), this.room()));
+  protected readonly live = computed(() => {
+    const on = this.switched();
+    return on ? liveNodes(on) : new Map<string, never>();
+  });
+  protected readonly anyLive = computed(() => [...this.live().values()].some((v) => v === 'live'));
+  protected readonly overlay = computed(() => {
+    const on = this.switched();
+    return this.showVolts() && on ? overlay(on) : undefined;
+  });
+  protected readonly lit = computed(() => {
+    const against = this.against();
+    return against ? benchDifferences(against, this.bench()).ends : new Set<string>();
+  });
+  protected readonly findings = computed((): FindingRow[] => {
+    const on = this.switched();
+    if (!on) return [];
+    return benchFindings(on, this.bench(), this.edition()).map((f, i) => ({ ...f, key: `${f.rule}-${f.boxId ?? ''}-${i}`, cures: [] }));
+  });
+  protected readonly counts = computed(() => {
+    const of = (v: string) => this.findings().filter((f) => f.verdict === v).length;
+    return of('stop') ? `${of('stop')} stop` : 'no stop';
+  });
+  protected readonly heldName = computed(() => {
+    const held = this.held();
+    return held ? endName(this.bench(), held) : '';
+  });
+  protected readonly breakers = computed(() => {
+    const on = this.switched();
+    return this.bench().breakers.map((b) => ({ ...b, opened: b.on && on !== undefined && !on.bench.breakers.find((x) => x.id === b.id)!.on }));
+  });
+  protected readonly protectives = computed(() => {
+    const on = this.switched();
+    return this.bench()
+      .devices.filter((d) => d.form === 'ground-fault')
+      .map((d) => ({ ...d, tripped: on?.bench.devices.find((x) => x.id === d.id)?.tripped ?? d.tripped }));
+  });
+  protected readonly switches = computed(() => this.bench().devices.filter((d) => ['switch', 'three-way', 'four-way'].includes(d.form)));
+  protected readonly duplexes = computed(() => this.bench().devices.filter((d) => d.form === 'duplex'));
+  protected readonly events = computed(() => {
+    const on = this.switched();
+    if (!on) return [];
+    const time = (s: number): string => (s < 1 ? 'at once' : s < 120 ? `${Math.round(s)} s` : s < 7200 ? `${Math.round(s / 60)} min` : `${Math.round(s / 3600)} h`);
+    return [
+      ...on.opened.map((o) => `Opened: ${o.what}. ${o.why}, within ${time(o.seconds.to)}.`),
+      ...on.overloaded.map((o) => {
+        const b = this.bench().breakers.find((x) => x.id === o.breakerId)!;
+        const end = Number.isFinite(o.seconds.to) ? `opens within ${time(o.seconds.to)}` : 'may hold, or open after a while';
+        return `Overload: ${o.amps.toFixed(1)} A on breaker ${b.number} of ${b.amps} A; it ${end}.`;
+      }),
+    ];
+  });
+  protected readonly points = computed(() => {
+    const on = this.switched();
+    return on ? facePoints(on).map((p) => ({ ...p, name: this.bench().devices.find((d) => d.id === p.deviceId)!.name })) : [];
+  });
+  /** boxes that power comes into by more than one cable */
+  protected readonly doubleFed = computed(() =>
+    this.bench()
+      .boxes.map((box) => ({ box, lines: lineSide(this.bench(), box.id).filter((l) => l.side === 'line') }))
+      .filter((b) => b.lines.length > 1)
+      .map(({ box, lines }) => {
+        const on = this.switched();
+        const hot = (l: (typeof lines)[number]) => {
+          const cable = this.bench().cables.find((c) => c.id === l.cableId)!;
+          return { name: cable.name, node: nodeOf.end(endKey({ cableId: l.cableId, conductor: Math.max(0, cable.colours.indexOf('black')), end: l.end })) };
+        };
+        const [a, b] = [hot(lines[0]!), hot(lines[1]!)];
+        return { name: box.name, a: a.name, b: b.name, reading: on ? twoFeeds(on, a.node, b.node) : undefined };
+      }),
+  );
+
+  protected readonly reading = computed((): { figure: string; says: string; lamps?: { name: string; state: string }[]; doubts?: string } | undefined => {
+    const on = this.switched();
+    if (!on) return undefined;
+    const [red, black, face, end] = [this.red(), this.black(), this.face(), this.end()];
+    const known = (p: ProbePoint | undefined): p is ProbePoint => p !== undefined && on.solved.has(p.node);
+    switch (this.instrument()) {
+      case 'meter':
+      case 'low-impedance meter': {
+        if (!known(red) || !known(black)) return { figure: '– V', says: 'Touch two points: the first takes the red probe, the second the black.' };
+        const r = readVolts(on, red.node, black.node, this.instrument() === 'meter' ? 'high' : 'low');
+        return {
+          figure: `${r.volts.toFixed(1)} V~`,
+          says: r.ghost ? `Under a small load only ${r.underLoadVolts.toFixed(1)} V: carried over from a neighbour, no supply.` : `${red.label} to ${black.label}`,
+        };
+      }
+      case 'continuity': {
+        if (!known(red) || !known(black)) return { figure: '– Ω', says: 'Touch two points of a dead circuit.' };
+        const r = continuity(on, red.node, black.node);
+        if (!r.ok) return { figure: 'refused', says: r.why };
+        return { figure: Number.isFinite(r.ohm) ? `${r.ohm < 10 ? r.ohm.toFixed(3) : r.ohm.toFixed(0)} Ω` : 'open', says: r.beeps ? 'it beeps' : 'no path' };
+      }
+      case 'three-lamp tester': {
+        if (!face) return { figure: '', says: 'Plug it into a face.', doubts: `It can’t see: ${this.blindSpots}.` };
+        const r = readLamps(on, face.deviceId, face.face);
+        return {
+          figure: '',
+          says: r.says,
+          lamps: [
+            { name: 'H–N', state: r.hotNeutral },
+            { name: 'H–G', state: r.hotGround },
+            { name: 'N–G', state: r.neutralGround },
+          ],
+          doubts: `It can’t see: ${this.blindSpots}.`,
+        };
+      }
+      case 'non-contact probe': {
+        if (!end) return { figure: '', says: 'Hold it at a conductor.' };
+        const r = probe(on, end);
+        return { figure: r.signals ? (r.faint ? 'faint' : 'beeps') : 'silent', says: r.because };
+      }
+      case 'clamp': {
+        if (!end || !('cableId' in end)) return { figure: '– A', says: 'Close it round a conductor of a cable.' };
+        const a = clamp(on, end.cableId, this.wholeCable() ? undefined : end.conductor);
+        return { figure: `${a.toFixed(2)} A~`, says: this.wholeCable() ? 'round the whole cable: out and back cancel' : endName(this.bench(), end) };
+      }
+      case 'breaker finder': {
+        if (!face) return { figure: '', says: 'Plug the sender into a face.' };
+        const list = findBreaker(on, face.deviceId, face.face);
+        return { figure: '', says: list.map((f) => `breaker ${this.bench().breakers.find((b) => b.id === f.breakerId)!.number}: ${(f.strength * 100).toFixed(0)} %`).join(' · '), doubts: 'Neighbours answer faintly; the loudest is switched off, and then the face is tested.' };
+      }
+      default:
+        return undefined;
+    }
+  });
+  protected readonly sayings = linkedSignal({ source: this.bench, computation: () => '' });
+
+  constructor() {
+    const destroy = inject(DestroyRef);
+    afterNextRender(() => {
+      const space = this.element.nativeElement.querySelector('.bench-scroll')!;
+      const observer = new ResizeObserver(([entry]) => this.room.set(entry!.contentRect.width));
+      observer.observe(space);
+      destroy.onDestroy(() => observer.disconnect());
+    });
+  }
+
+  protected zoom(factor: number): void {
+    this.zoomed.set(Math.min(1.6, Math.max(0.4, this.scale() * factor)));
+  }
+
+  protected take(instrument: Instrument): void {
+    this.instrument.set(instrument);
+    this.held.set(undefined);
+    this.red.set(undefined);
+    this.black.set(undefined);
+    this.end.set(undefined);
+  }
+
+  private put(title: string, result: BenchResult): void {
+    if (!result.ok) return this.refused.set(result.why);
+    this.refused.set('');
+    this.message.set(`${title}: ${result.says}`);
+    this.edited.emit({ title, bench: result.bench });
+  }
+
+  /** A tool on a live conductor is named for what it is, and nothing is done. */
+  private safe(end: WireEnd): boolean {
+    const on = this.switched();
+    const says = on && touched(on, this.bench(), end);
+    if (says) this.refused.set(says);
+    return !says;
+  }
+
+  protected endPicked(end: WireEnd): void {
+    const instrument = this.instrument();
+    if (instrument === 'non-contact probe' || instrument === 'clamp') return this.end.set(end);
+    const held = this.held();
+    if (held && endKey(held) !== endKey(end) && endBox(this.bench(), held) === endBox(this.bench(), end)) return this.join(held, { end });
+    this.refused.set('');
+    this.held.set(held && endKey(held) === endKey(end) ? undefined : end);
+  }
+
+  protected pointPicked(point: ProbePoint): void {
+    if (!this.red() || this.black()) {
+      this.red.set(point);
+      this.black.set(undefined);
+    } else this.black.set(point);
+  }
+
+  protected spotPicked(spot: BenchSpot): void {
+    const held = this.held();
+    if (held) this.join(held, this.targetOf(spot));
+    else this.refused.set('Pick up a conductor first: tap its letter, or Tab to it and press Enter.');
+  }
+  private targetOf = (spot: BenchSpot): Target =>
+    spot.kind === 'terminal' ? { terminal: { device: spot.device!, terminal: spot.terminal! } } : { joint: spot.joint! };
+
+  protected droppedOn({ end, on }: { end: WireEnd; on: { spot: BenchSpot } | { end: WireEnd } }): void {
+    this.join(end, 'spot' in on ? this.targetOf(on.spot) : { end: on.end });
+  }
+
+  private join(end: WireEnd, target: Target): void {
+    if (this.readonly()) return this.refused.set('What was found is not rewired here: switch to planned.');
+    if (!this.safe(end)) return;
+    if ('end' in target && !this.safe(target.end)) return;
+    const result = connect(this.bench(), end, target, nanoid(10));
+    if (result.ok) this.held.set(undefined);
+    this.put(endName(this.bench(), end), result);
+  }
+
+  protected act(what: 'off' | 'cap' | 'cut', end = this.held()): void {
+    if (!end) return;
+    if (this.readonly()) return this.refused.set('What was found is not rewired here: switch to planned.');
+    if (!this.safe(end)) return;
+    const name = endName(this.bench(), end);
+    this.put(name, what === 'off' ? takeOff(this.bench(), end) : what === 'cap' ? cap(this.bench(), end, nanoid(10)) : cut(this.bench(), end));
+  }
+
+  protected pigtail(colour: WireColour): void {
+    const held = this.held();
+    const boxId = (held && endBox(this.bench(), held)) ?? this.bench().boxes[0]?.id;
+    if (!boxId || this.readonly()) return;
+    const gauge = this.bench().cables.find((c) => c.ends.includes(boxId))?.gauge ?? 14;
+    const id = nanoid(10);
+    this.put(`${colour} pigtail`, addPigtail(this.bench(), boxId, colour, gauge, inches(6), id));
+    this.held.set({ pigtailId: id, end: 0 });
+  }
+  protected dropHeldPigtail(): void {
+    const held = this.held();
+    if (!held || !('pigtailId' in held) || !this.safe(held)) return;
+    this.held.set(undefined);
+    this.put('pigtail', dropPigtail(this.bench(), held.pigtailId));
+  }
+  protected heldIsTail = computed(() => {
+    const held = this.held();
+    return held !== undefined && 'pigtailId' in held;
+  });
+
+  protected breaker(id: string, on: boolean): void {
+    this.refused.set('');
+    const b = this.bench().breakers.find((x) => x.id === id)!;
+    this.edited.emit({ title: `Breaker ${b.number} ${on ? 'on' : 'off'}`, bench: throwBreaker(this.bench(), id, on) });
+  }
+  protected flick(id: string, up: boolean): void {
+    this.edited.emit({ title: 'Switch', bench: setDevice(this.bench(), id, { up }) });
+  }
+  protected tab(id: string, side: 'brass' | 'silver'): void {
+    if (!this.readonly()) this.put('tab', breakTab(this.bench(), id, side));
+  }
+  protected press(id: string): void {
+    this.testing.set(new Set([id]));
+    const tripped = this.switched()?.bench.devices.find((d) => d.id === id)?.tripped;
+    this.testing.set(new Set());
+    if (tripped) this.edited.emit({ title: 'Test button', bench: setDevice(this.bench(), id, { tripped: true }) });
+    this.message.set(tripped ? 'It tripped, as it should. Its LINE screws stay live.' : 'It did not trip: it does not protect as it is wired.');
+  }
+  protected reset(id: string): void {
+    const on = this.switched();
+    const answer = on && canReset(on, id);
+    if (!answer?.ok) return this.refused.set(`It does not set: ${answer ? answer.volts.toFixed(0) : 0} V on its LINE screws.`);
+    this.refused.set('');
+    this.edited.emit({ title: 'Reset', bench: setDevice(this.bench(), id, { tripped: false }) });
+  }
+
+  protected plug(name: string): void {
+    const face = this.face();
+    if (!face) return this.refused.set('Tap a face first: that is where it is plugged in.');
+    const appliance = APPLIANCES.find((a) => a.name === name);
+    if (!appliance) return;
+    this.plugIn(name, appliance.watts);
+  }
+  protected plugTyped(text: string): void {
+    const match = /^(.*?)\s*([\d.]+\s*\w+)$/.exec(text.trim());
+    const read = match ? parsePower(match[2]!) : undefined;
+    if (!read?.ok) return this.refused.set(read ? read.message : 'Type a name and its watts: kettle 1500 W.');
+    this.plugIn(match![1] || 'load', read.watts ?? (read.amps ?? 0) * this.bench().supply.volts);
+  }
+  private plugIn(name: string, watts: number): void {
+    const face = this.face();
+    if (!face) return this.refused.set('Tap a face first: that is where it is plugged in.');
+    const bench = this.bench();
+    const rest = bench.plugged.filter((p) => !(p.deviceId === face.deviceId && p.face === face.face));
+    this.edited.emit({ title: `${name} plugged in`, bench: { ...bench, plugged: [...rest, { id: nanoid(8), name, ...face, watts, powerFactor: 1, on: true }] } });
+  }
+  protected unplug(id: string): void {
+    this.edited.emit({ title: 'Unplugged', bench: { ...this.bench(), plugged: this.bench().plugged.filter((p) => p.id !== id) } });
+  }
+  protected deviceName = (id: string): string => this.bench().devices.find((d) => d.id === id)?.name ?? id;
+
+  protected said(event: Event): void {
+    event.preventDefault();
+    const box = this.entry()!.nativeElement;
+    const reading = readBenchWords(this.bench(), box.value, this.held());
+    if (!reading.ok) return this.refused.set(reading.message);
+    this.refused.set('');
+    this.carry(reading.order);
+    if (!this.refused()) {
+      box.value = '';
+      this.message.set(reading.says);
+    }
+  }
+  private carry(order: BenchOrder): void {
+    switch (order.do) {
+      case 'connect':
+        return this.join(order.end, order.target);
+      case 'breaker':
+        return this.breaker(order.breakerId, order.on);
+      case 'tab':
+        return this.tab(order.deviceId, order.side);
+      default:
+        return this.act(order.do, order.end);
+    }
+  }
+
+  @HostListener('document:keydown', ['$event'])
+  protected key(event: KeyboardEvent): void {
+    const target = event.target as HTMLElement;
+    if (target.matches('input, textarea, select') || event.ctrlKey || event.metaKey || event.altKey || document.body.classList.contains('modal-open')) {
+      if (event.key === 'Escape' && target.matches('input')) target.blur();
+      return;
+    }
+    const keys: Record<string, () => void> = {
+      z: () => this.stepBack.set(!this.stepBack()),
+      v: () => this.showVolts.set(!this.showVolts()),
+      c: () => this.act('cut'),
+      o: () => this.act('off'),
+      x: () => this.act('cap'),
+      p: () => this.pigtail('black'),
+      escape: () => (this.held.set(undefined), this.take('hands')),
+      '/': () => (event.preventDefault(), this.entry()?.nativeElement.focus()),
+    };
+    keys[event.key.toLowerCase()]?.();
+  }
+
+  /** brings one box into sight */
+  protected goTo(boxId: string): void {
+    this.element.nativeElement.querySelector(`[data-box="${CSS.escape(boxId)}"]`)?.scrollIntoView({ inline: 'start', block: 'nearest', behavior: 'smooth' });
+  }
+}

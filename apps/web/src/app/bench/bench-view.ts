@@ -1,0 +1,110 @@
+import { ChangeDetectionStrategy, Component, computed, ElementRef, inject, input, output, signal } from '@angular/core';
+import { endKey, type WireEnd } from '@saddle/core/model';
+import type { BenchDeviceShape, BenchDrawing, BenchSpot, BenchWire, Live, Overlay } from '@saddle/core/wiring';
+import { line } from 'd3-shape';
+
+export interface ProbePoint {
+  node: string;
+  label: string;
+}
+const path = line<[number, number]>();
+
+/** Boxes opened flat: the core says where everything is, this draws it and says what was touched. */
+@Component({
+  selector: 'sa-bench-view',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './bench-view.html',
+})
+export class BenchView {
+  private readonly element = inject<ElementRef<HTMLElement>>(ElementRef);
+  readonly drawing = input.required<BenchDrawing>();
+  readonly live = input.required<ReadonlyMap<string, Live>>();
+  readonly held = input<WireEnd>();
+  readonly lit = input<ReadonlySet<string>>(new Set<string>());
+  readonly probes = input<{ red?: string | undefined; black?: string | undefined }>({});
+  readonly overlay = input<Overlay>();
+  /** an instrument is in the hand: everything that conducts is a point to touch */
+  readonly probing = input(false);
+  /** size on the screen: 1 is as drawn */
+  readonly scale = input(1);
+  readonly title = input('');
+  readonly endPicked = output<WireEnd>();
+  readonly spotPicked = output<BenchSpot>();
+  readonly pointPicked = output<ProbePoint>();
+  readonly facePicked = output<{ deviceId: string; face: 'upper' | 'lower' }>();
+  readonly dropped = output<{ end: WireEnd; on: { spot: BenchSpot } | { end: WireEnd } }>();
+
+  protected readonly heldKey = computed(() => {
+    const held = this.held();
+    return held ? endKey(held) : '';
+  });
+  protected readonly wires = computed(() =>
+    this.drawing()
+      .wires.filter((w) => w.points.length)
+      .map((w) => ({ w, d: path(w.points) ?? '', live: this.live().get(w.node) ?? 'dead' })),
+  );
+  protected readonly spots = computed(() => this.drawing().spots.map((s) => ({ s, live: this.live().get(s.node) ?? 'dead' })));
+  protected readonly drag = signal<{ wire: BenchWire; x: number; y: number; moved: boolean } | undefined>(undefined);
+
+  protected volts(node: string): string {
+    const v = this.overlay()?.volts.get(node);
+    return v === undefined ? '' : `${v.toFixed(v < 10 ? 1 : 0)} V`;
+  }
+  protected amps(wire: BenchWire): string {
+    if (!('cableId' in wire.end)) return '';
+    const a = this.overlay()?.amps.get(`${wire.end.cableId}/${wire.end.conductor}`);
+    return a === undefined || a < 0.005 ? '' : `${a.toFixed(2)} A`;
+  }
+  protected spotName(s: BenchSpot): string {
+    return s.kind === 'terminal' ? `${s.label}${s.count ? `, ${s.count} on it` : ', free'}` : `${s.kind} of ${s.count}`;
+  }
+
+  /** a drag ends with a click of its own */
+  private dragged = false;
+  protected tip(w: BenchWire): void {
+    if (this.dragged) {
+      this.dragged = false;
+      return;
+    }
+    if (this.probing()) this.pointPicked.emit({ node: w.node, label: w.letter });
+    else this.endPicked.emit(w.end);
+  }
+  protected spot(s: BenchSpot): void {
+    if (this.probing()) this.pointPicked.emit({ node: s.node, label: s.label });
+    else this.spotPicked.emit(s);
+  }
+  protected face(device: BenchDeviceShape, face: 'upper' | 'lower'): void {
+    this.facePicked.emit({ deviceId: device.id, face });
+  }
+
+  private at(event: PointerEvent): { x: number; y: number } {
+    const svg = this.element.nativeElement.querySelector('svg')!;
+    const matrix = svg.getScreenCTM()!.inverse();
+    const point = new DOMPoint(event.clientX, event.clientY).matrixTransform(matrix);
+    return { x: point.x, y: point.y };
+  }
+  protected grab(event: PointerEvent, wire: BenchWire): void {
+    if (this.probing() || event.button) return;
+    (event.currentTarget as Element).setPointerCapture(event.pointerId);
+    this.drag.set({ wire, ...this.at(event), moved: false });
+  }
+  protected pull(event: PointerEvent): void {
+    const drag = this.drag();
+    if (!drag) return;
+    const { x, y } = this.at(event);
+    this.drag.set({ ...drag, x, y, moved: drag.moved || Math.hypot(x - drag.wire.tip[0], y - drag.wire.tip[1]) > 14 });
+  }
+  protected drop(event: PointerEvent): void {
+    const drag = this.drag();
+    this.drag.set(undefined);
+    if (!drag?.moved) return;
+    this.dragged = true;
+    setTimeout(() => (this.dragged = false));
+    const under = document.elementsFromPoint(event.clientX, event.clientY);
+    const key = (name: string) => under.map((e) => e.closest<SVGElement>(`[data-${name}]`)?.dataset[name]).find((v) => v !== undefined);
+    const spot = this.drawing().spots.find((s) => s.key === key('spot'));
+    const other = this.drawing().wires.find((w) => w.key === key('end') && w.key !== drag.wire.key);
+    if (spot) this.dropped.emit({ end: drag.wire.end, on: { spot } });
+    else if (other) this.dropped.emit({ end: drag.wire.end, on: { end: other.end } });
+  }
+}
