@@ -16,7 +16,21 @@ const RESTS_ON = {
   instruments: ['measure', 'catalog', 'model', 'circuit'],
   survey: ['measure', 'catalog', 'model', 'codebook', 'layout', 'wiring', 'instruments', 'circuit'],
   demo: ['measure', 'catalog', 'model', 'layout', 'survey', 'instruments', 'situation', 'circuit', 'wiring'],
-  exchange: ['measure', 'catalog', 'model', 'codebook', 'layout', 'route', 'wiring', 'ledger', 'takeoff', 'steps', 'survey', 'instruments', 'circuit'],
+  exchange: [
+    'measure',
+    'catalog',
+    'model',
+    'codebook',
+    'layout',
+    'route',
+    'wiring',
+    'ledger',
+    'takeoff',
+    'steps',
+    'survey',
+    'instruments',
+    'circuit',
+  ],
 };
 const spec = '\\.spec\\.ts$';
 

@@ -8,7 +8,8 @@ const sample = async (page: Page, id: string): Promise<void> => {
 };
 const says = (page: Page) => page.getByTestId('bench-says');
 const reading = (page: Page) => page.getByTestId('reading');
-const tool = (page: Page, name: string) => page.getByRole('group', { name: 'Instrument in hand' }).getByRole('button', { name, exact: true }).click();
+const tool = (page: Page, name: string) =>
+  page.getByRole('group', { name: 'Instrument in hand' }).getByRole('button', { name, exact: true }).click();
 const type = async (page: Page, words: string): Promise<void> => {
   await page.getByTestId('connect').fill(words);
   await page.getByTestId('connect').press('Enter');
@@ -181,4 +182,24 @@ test('a job’s boxes open on the bench; what is done by hand is kept, undone, a
   await page.getByTestId('end-hall-from-panel/0/1').click();
   await page.getByRole('button', { name: /^off/ }).click();
   await expect(says(page)).toContainText('not rewired here');
+});
+
+test('every single fault is tried in the background, and a netlist is saved', async ({ page }) => {
+  await sample(page, 'run');
+  await tool(page, 'three-lamp tester');
+  await page.getByTestId('face-device2-upper').click();
+  await page.getByText('Every single fault').click();
+  await page.getByTestId('scan').click();
+  const table = page.getByTestId('scanned');
+  await expect(table.getByRole('row', { name: /ground open/ })).toContainText('6');
+  await expect(table.getByRole('row', { name: /breaker opens at once/ })).toContainText('4');
+  const [file] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'SPICE netlist' }).click()]);
+  expect(file.suggestedFilename()).toBe('bench.cir');
+  // pulled off and let go where nothing is: it hangs loose; the back shows brass on the other side
+  await tool(page, 'hands');
+  await page.getByTestId('breaker-4').click();
+  const brass = page.getByTestId('spot-terminal box1 device1 brass upper');
+  const before = (await brass.boundingBox())!.x;
+  await page.keyboard.press('b');
+  await expect.poll(async () => (await brass.boundingBox())!.x).toBeLessThan(before);
 });

@@ -81,6 +81,7 @@ const PARTS = [
       'apps/web/public',
       'apps/web/angular.json',
       'apps/web/tsconfig.json',
+      'apps/web/tsconfig.worker.json',
     ],
     output: 'apps/web/dist',
     command: ['ng', 'build'],

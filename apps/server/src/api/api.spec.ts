@@ -2,6 +2,7 @@
 import { Validator } from '@seriousme/openapi-schema-validator';
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { runOfBoxes } from '@saddle/core/circuit';
 import type { Job } from '@saddle/core/model';
 import { dropDataFolder, newDataFolder, runServer, type RunningServer } from '../testing/runServer.js';
 import type { Problem } from './problem.js';
@@ -117,6 +118,27 @@ describe('documents', () => {
     });
     expect(outside.status).toBe(422);
   });
+  it('wiring made on the bench comes onto the job sheet', async () => {
+    const { revision, document } = await job();
+    const bench = { planned: runOfBoxes({ boxes: 2 }) };
+    const saved = await call<StoredJob>('PUT', '/api/v1/jobs/sewing-corner', { ...document, bench }, { 'if-match': `"${revision}"` });
+    expect(saved.status).toBe(200);
+    const sheet = await fetch(`${server.url}/api/v1/jobs/sewing-corner/sheet.pdf`);
+    const pdf = await getDocument({ data: new Uint8Array(await sheet.arrayBuffer()), verbosity: 0 }).promise;
+    let text = '';
+    for (let n = 1; n <= pdf.numPages; n++)
+      text += (await (await pdf.getPage(n)).getTextContent()).items.map((item) => ('str' in item ? item.str : '')).join(' ');
+    expect(text).toContain('Wiring as made on the bench');
+    expect(text).toContain('Receptacle 2');
+    const wrong = await call(
+      'PUT',
+      '/api/v1/jobs/sewing-corner',
+      { ...document, bench: { planned: { ...bench.planned, cables: [{ gauge: 13 }] } } },
+      { 'if-match': `"${revision + 1}"` },
+    );
+    expect([wrong.status, wrong.body.errors?.[0]?.path.startsWith('/bench/planned/cables/0')]).toEqual([422, true]);
+    await call('PUT', '/api/v1/jobs/sewing-corner', document, { 'if-match': `"${revision + 1}"` });
+  });
   it('templates come as PDF and SVG, and a jig asks for the depth that it needs', async () => {
     const at = '/api/v1/houses/quince-street-14/boxes/alcove-box/template';
     const pdf = await fetch(`${server.url}${at}.pdf?paper=a4`);
@@ -231,7 +253,8 @@ describe('files', () => {
     try {
       expect((await call('GET', '/api/v1/jobs')).body).toEqual([]);
       const look = await call<{ written: boolean; rows: unknown[] }>('POST', '/api/v1/import', file);
-      expect([look.body.written, look.body.rows.length]).toEqual([false, 2]);
+      // the sample’s house and its five jobs, and the one that this test’s file has started
+      expect([look.body.written, look.body.rows.length]).toEqual([false, 7]);
       expect((await call('GET', '/api/v1/jobs')).body).toEqual([]);
       expect((await call<{ written: boolean }>('POST', '/api/v1/import?confirm=yes', file)).body.written).toBe(true);
       expect((await call('GET', '/api/v1/jobs/sewing-corner/ledger')).body).toEqual(ledger);

@@ -2,6 +2,7 @@
 import PDFDocument from 'pdfkit';
 import type { JobSheet, SheetBlock } from '@saddle/core/exchange';
 import type { LengthUnit } from '@saddle/core/measure';
+import { drawBench } from './bench.js';
 import { drawElevation } from './elevation.js';
 import { FONTS, PAPERS, plain } from './fonts.js';
 import { type Doc, INK, MARGIN, room } from './paper.js';
@@ -27,7 +28,7 @@ export function renderSheet(sheet: JobSheet, unit: LengthUnit, paper: keyof type
   doc.moveDown(0.6);
   sheet.blocks.forEach((block, i) => {
     // a heading stays with the drawing below it
-    if (block.kind === 'heading') room(doc, ['wiring', 'elevation'].includes(sheet.blocks[i + 1]?.kind ?? '') ? 330 : 90);
+    if (block.kind === 'heading') room(doc, ['wiring', 'elevation', 'bench'].includes(sheet.blocks[i + 1]?.kind ?? '') ? 330 : 90);
     drawBlock(doc, block, unit);
   });
   numberPages(doc, sheet, now);
@@ -107,6 +108,9 @@ function drawBlock(doc: Doc, block: SheetBlock, unit: LengthUnit): void {
       return;
     case 'wiring':
       drawWiring(doc, block.drawing, plain(block.caption));
+      return;
+    case 'bench':
+      drawBench(doc, block.drawing, plain(block.caption));
       return;
     case 'finding':
       drawFinding(doc, block);

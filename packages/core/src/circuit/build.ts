@@ -101,9 +101,11 @@ class Builder {
       if (used.has(leg) || leg === 'A') {
         this.sources.push({ id: `leg ${leg}`, from: bar, to: `bus ${leg}`, volts: legs[leg], ohm: sourceOhm });
       }
-    // one bond, at the service; in the UK the loop to the supplier's earth
-    this.ohm('bond', bar, nodeOf.bar(GROUND_BAR), BOND_OHM);
-    this.ohm('earth electrode', nodeOf.bar(GROUND_BAR), EARTH, supply.kind === 'single-phase' ? supply.loopOhm : 0.5);
+    // one bond, at the service
+    // with the supplier’s earth the loop outside is what its source and this bond have together
+    const bond = supply.kind === 'single-phase' ? Math.max(BOND_OHM, supply.loopOhm - sourceOhm) : BOND_OHM;
+    this.ohm('bond', bar, nodeOf.bar(GROUND_BAR), bond);
+    this.ohm('earth electrode', nodeOf.bar(GROUND_BAR), EARTH, 0.5);
     for (const b of breakers) {
       // an open breaker’s screw is there all the same
       this.farad(`case ${b.id}`, nodeOf.breaker(b.id), EARTH, 1e-12);

@@ -8,7 +8,18 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import fc from 'fast-check';
 import { afterAll, describe, expect, it } from 'vitest';
-import { clamp, continuity, findBreaker, insulation, probe, readLamps, readVolts, ringTest, twoFeeds } from '../instruments/index.js';
+import {
+  clamp,
+  continuity,
+  findBreaker,
+  insulation,
+  probe,
+  readLamps,
+  readVolts,
+  ringTest,
+  scanFaults,
+  twoFeeds,
+} from '../instruments/index.js';
 import { Bench, PANEL, type WireEnd } from '../model/index.js';
 import {
   buildNetwork,
@@ -43,6 +54,8 @@ import {
 
 const folder = mkdtempSync(join(tmpdir(), 'saddle-spice-'));
 afterAll(() => rmSync(folder, { recursive: true, force: true }));
+
+const slot = (device: string, pin: 'hot' | 'neutral' | 'ground') => nodeOf.slot(device, 'upper', pin);
 
 /** Node voltages by ngspice. */
 function bySpice(network: Network, nodes: string[]): Map<string, { re: number; im: number }> {
@@ -260,7 +273,6 @@ const plug = (bench: Bench, deviceId: string, watts: number, more = {}): Bench =
     { id: `p-${deviceId}-${watts}`, name: 'load', deviceId, face: 'upper', watts, powerFactor: 1, on: true, ...more },
   ],
 });
-const slot = (device: string, pin: 'hot' | 'neutral' | 'ground') => nodeOf.slot(device, 'upper', pin);
 
 describe('handbook 21 and 22', () => {
   it('14 AWG copper: 2.081 mm², so 8.28 mΩ/m at 20 °C (IEC 60028, ASTM B258)', () =>
@@ -313,6 +325,32 @@ describe('handbook 21 and 22', () => {
     // the handbook works with 7.41 and 12.10 mΩ/m, the standard's class 1 conductors; pure copper of that area is 7 % lower
     const ring = ringTest(60_000, 0.017241 / 0.00741, 0.017241 / 0.0121);
     expect([ring.r1, ring.rn, ring.r2, ring.lineEarth].map((r) => Number(r.toFixed(3)))).toEqual([0.445, 0.445, 0.726, 0.293]);
+  });
+});
+
+describe('UK: one phase and an earth loop (handbook 12)', () => {
+  const radial: Bench = {
+    ...runOfBoxes({ boxes: 1, lengthMm: 20_000 }),
+    supply: { kind: 'single-phase', volts: 230, sourceOhm: 0.15, loopOhm: 0.35 },
+  };
+  const uk: Bench = {
+    ...radial,
+    cables: radial.cables.map((c) => ({ ...c, colours: ['brown', 'blue', 'green-yellow'], areasMm2: [2.5, 2.5, 1.5] })),
+    breakers: radial.breakers.map((b) => ({ ...b, amps: 32, curve: 'UK-B' })),
+  };
+  it('Zs at the socket is Ze + R1 + R2', () => {
+    const on = switchOn(uk);
+    const r = (mm2: number) => (0.017241 * 20) / mm2;
+    const zs = magnitude(on.solved.impedanceBetween(slot('device1', 'hot'), slot('device1', 'ground')));
+    // and a few contacts of a milliohm each
+    expect(zs).toBeGreaterThan(0.35 + r(2.5) + r(1.5));
+    expect(zs).toBeLessThan(0.35 + r(2.5) + r(1.5) + 0.02);
+  });
+  it('within 1.37 Ω a dead short to earth opens a 32 A type B at once', () => {
+    const point = facePoints(switchOn(uk))[0]!;
+    expect(point.groundFaultA).toBeGreaterThan(5 * 32);
+    expect(tripTime(point.groundFaultA / 32, 'UK-B')!.to).toBeLessThanOrEqual(0.1);
+    expect(point.volts).toBeCloseTo(230, 0);
   });
 });
 
@@ -440,6 +478,22 @@ describe('instruments', () => {
         nodeOf.end('run/1/1'),
       ).legs,
     ).toBe('can’t tell');
+  });
+});
+
+describe('every single fault', () => {
+  it('of a run of two: what opens the ground, the neutral or the hot of the second face is told apart, and shorts open the breaker', () => {
+    let done = 0;
+    const scan = scanFaults(runOfBoxes({ boxes: 2 }), 'device2', 'upper', (d) => (done = d));
+    const of = (says: string) => scan.rows.find((r) => r.says.startsWith(says))?.count ?? 0;
+    // by hand: ground through 2 cables and 4 contacts of theirs, less the pigtail of box 1: 2 wires + 4 contacts
+    expect(of('ground open')).toBe(2 + 5 - 1);
+    expect(of('neutral open')).toBe(2 + 4);
+    expect(of('hot open')).toBe(2 + 4);
+    // black–white and black–bare of each cable
+    expect(of('the breaker opens')).toBe(4);
+    expect(scan.rows.reduce((n, r) => n + r.count, 0)).toBe(scan.total);
+    expect(done).toBeGreaterThan(0);
   });
 });
 

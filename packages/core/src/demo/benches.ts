@@ -24,7 +24,11 @@ const swapped: Bench = {
   joints: run.joints.map((j) => {
     const other = (terminal: string) => run.joints.find((x) => x.at?.device === 'device2' && x.at.terminal === terminal)!.ends;
     if (j.at?.device !== 'device2') return j;
-    return j.at.terminal === 'brass upper' ? { ...j, ends: other('silver upper') } : j.at.terminal === 'silver upper' ? { ...j, ends: other('brass upper') } : j;
+    return j.at.terminal === 'brass upper'
+      ? { ...j, ends: other('silver upper') }
+      : j.at.terminal === 'silver upper'
+        ? { ...j, ends: other('brass upper') }
+        : j;
   }),
 };
 
@@ -47,12 +51,19 @@ function denseBox(): Bench {
   const bench: Bench = {
     ...base,
     boxes: [{ id: 'box', name: 'Two-gang box', material: 'plastic', gangs: 2, volumeIn3: 34, clamps: 'moulded' }],
-    cables: [cable('feed', 'panel to box', true), cable('on1', 'box to study', false), cable('on2', 'box to studio', false), cable('on3', 'box to hall', false)],
+    cables: [
+      cable('feed', 'panel to box', true),
+      cable('on1', 'box to study', false),
+      cable('on2', 'box to studio', false),
+      cable('on3', 'box to hall', false),
+    ],
     devices: [
       { ...device, id: 'left', name: 'Left receptacle', boxId: 'box' },
       { ...device, id: 'right', name: 'Right receptacle', boxId: 'box' },
     ],
-    joints: base.joints.filter((j) => j.boxId === PANEL).map((j) => ({ ...j, ends: j.ends.map((e) => ('cableId' in e ? { ...e, cableId: 'feed' } : e)) })),
+    joints: base.joints
+      .filter((j) => j.boxId === PANEL)
+      .map((j) => ({ ...j, ends: j.ends.map((e) => ('cableId' in e ? { ...e, cableId: 'feed' } : e)) })),
     pigtails: [],
   };
   return planBox({ bench, boxId: 'box', kind: 'quad', feeds: ['feed'], onward: ['on1', 'on2', 'on3'], schools: DEFAULT_SCHOOLS }).bench;
@@ -69,18 +80,52 @@ const twoLive: Bench = {
   devices: [],
   pigtails: [],
   joints: (['first', 'second'] as const).flatMap((id, i) => [
-    { id: `p-${id}-h`, boxId: PANEL, kind: 'terminal' as const, at: { device: i ? 'b3' : 'b1', terminal: 'screw' }, ends: [{ cableId: id, conductor: 0, end: 0 as const }] },
-    { id: `p-${id}-n`, boxId: PANEL, kind: 'terminal' as const, at: { device: 'neutral-bar', terminal: 'screw' }, ends: [{ cableId: id, conductor: 1, end: 0 as const }] },
-    { id: `p-${id}-g`, boxId: PANEL, kind: 'terminal' as const, at: { device: 'ground-bar', terminal: 'screw' }, ends: [{ cableId: id, conductor: 2, end: 0 as const }] },
-    ...[0, 1, 2].map((conductor) => ({ id: `cap-${id}-${conductor}`, boxId: 'box', kind: 'cap' as const, how: 'cap' as const, ends: [{ cableId: id, conductor, end: 1 as const }] })),
+    {
+      id: `p-${id}-h`,
+      boxId: PANEL,
+      kind: 'terminal' as const,
+      at: { device: i ? 'b3' : 'b1', terminal: 'screw' },
+      ends: [{ cableId: id, conductor: 0, end: 0 as const }],
+    },
+    {
+      id: `p-${id}-n`,
+      boxId: PANEL,
+      kind: 'terminal' as const,
+      at: { device: 'neutral-bar', terminal: 'screw' },
+      ends: [{ cableId: id, conductor: 1, end: 0 as const }],
+    },
+    {
+      id: `p-${id}-g`,
+      boxId: PANEL,
+      kind: 'terminal' as const,
+      at: { device: 'ground-bar', terminal: 'screw' },
+      ends: [{ cableId: id, conductor: 2, end: 0 as const }],
+    },
+    ...[0, 1, 2].map((conductor) => ({
+      id: `cap-${id}-${conductor}`,
+      boxId: 'box',
+      kind: 'cap' as const,
+      how: 'cap' as const,
+      ends: [{ cableId: id, conductor, end: 1 as const }],
+    })),
   ]),
 };
 
 export const benchSamples: BenchSample[] = [
-  { id: 'unwired', name: 'Two boxes to wire', about: 'a receptacle in the middle of a run and one at its end, nothing connected yet', bench: unwired },
+  {
+    id: 'unwired',
+    name: 'Two boxes to wire',
+    about: 'a receptacle in the middle of a run and one at its end, nothing connected yet',
+    bench: unwired,
+  },
   { id: 'run', name: 'Two boxes, wired', about: 'fed through the first receptacle', bench: run },
   { id: 'swapped', name: 'Something is wrong', about: 'the second receptacle works, and a tester says what is wrong', bench: swapped },
-  { id: 'protected', name: 'Protective receptacle', about: 'first in the run, one more behind it', bench: runOfBoxes({ boxes: 2, protectedFirst: true, lengthMm: 7000 }) },
+  {
+    id: 'protected',
+    name: 'Protective receptacle',
+    about: 'first in the run, one more behind it',
+    bench: runOfBoxes({ boxes: 2, protectedFirst: true, lengthMm: 7000 }),
+  },
   { id: 'shared', name: 'Shared neutral', about: 'two hots, one neutral, 24 ohm and 96 ohm', bench: shared },
   { id: 'two-live', name: 'Two live cables', about: 'both hot in one box: same leg or opposite, one breaker or two', bench: twoLive },
   { id: 'dense', name: 'Four cables, two gangs', about: 'two receptacles on one feed, three cables that go on', bench: denseBox() },

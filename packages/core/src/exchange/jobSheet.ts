@@ -6,7 +6,8 @@ import { printLength, printMark } from '../measure/index.js';
 import type { Finding, House, Job, Verdict } from '../model/index.js';
 import { isTicked, judgeAsk, outageMinutes, PROOF_LABELS, PROOF_ORDER, stepsOf, valueOf } from '../steps/index.js';
 import { materialsOf, toolsOf } from '../takeoff/index.js';
-import { wiringDrawing, wiringPlan, type WiringDrawing } from '../wiring/index.js';
+import { switchOn } from '../circuit/index.js';
+import { benchDrawing, benchFindings, wiringDrawing, wiringPlan, type BenchDrawing, type WiringDrawing } from '../wiring/index.js';
 
 export type SheetBlock =
   | { kind: 'heading'; text: string; newPage?: boolean }
@@ -16,6 +17,7 @@ export type SheetBlock =
   | { kind: 'table'; columns: string[]; widths: number[]; rows: string[][] }
   | { kind: 'elevation'; elevation: Elevation; caption: string }
   | { kind: 'wiring'; drawing: WiringDrawing; caption: string }
+  | { kind: 'bench'; drawing: BenchDrawing; caption: string }
   | { kind: 'finding'; verdict: Verdict; title: string; says: string; source: string; sums: SumLine[][]; ask?: string };
 
 export interface JobSheet {
@@ -102,6 +104,19 @@ export function jobSheet(job: Job, house: Pick<House, 'name'> | undefined): JobS
       { kind: 'list', items: plan.fold, mark: 'number' },
     );
     if (plan.notes.length) blocks.push({ kind: 'list', items: plan.notes, mark: 'dot' });
+  }
+  const bench = job.bench?.planned;
+  if (bench) {
+    blocks.push(
+      { kind: 'heading', text: 'Wiring as made on the bench' },
+      {
+        kind: 'bench',
+        drawing: benchDrawing(bench, job.unit),
+        caption: 'Made by hand in place of the plan; boxes opened flat, devices seen from the front. H hot, N neutral, G ground.',
+      },
+    );
+    for (const f of benchFindings(switchOn(bench), bench, job.edition).filter((x) => x.verdict === 'stop'))
+      blocks.push({ kind: 'caution', text: `${f.title}: ${f.says}.` });
   }
   blocks.push({ kind: 'heading', text: 'Steps' });
   blocks.push({

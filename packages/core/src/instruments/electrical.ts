@@ -60,6 +60,13 @@ const SAYS: Record<string, string> = {
   'dark dark lit': 'hot on the neutral, hot open',
 };
 
+/** What three voltages make of the lamps: hot–neutral, hot–ground, neutral–ground. */
+export function lampReading(volts: [number, number, number]): LampReading {
+  const [hotNeutral, hotGround, neutralGround] = volts.map(lamp) as [LampState, LampState, LampState];
+  const says = SAYS[`${hotNeutral} ${hotGround} ${neutralGround}`] ?? 'no pattern of a single fault: take a meter';
+  return { hotNeutral, hotGround, neutralGround, volts, says };
+}
+
 /** Three lamps in one face: hot–neutral, hot–ground, neutral–ground. All three resistors are in at once, as in the thing itself. */
 export function readLamps(on: SwitchedOn, deviceId: string, face: 'upper' | 'lower'): LampReading {
   const [h, n, g] = (['hot', 'neutral', 'ground'] as const).map((pin) => nodeOf.slot(deviceId, face, pin)) as [string, string, string];
@@ -69,10 +76,7 @@ export function readLamps(on: SwitchedOn, deviceId: string, face: 'upper' | 'low
     { from: h, to: g, by: y },
     { from: n, to: g, by: y },
   ]);
-  const volts: [number, number, number] = [magnitude(state.between(h, n)), magnitude(state.between(h, g)), magnitude(state.between(n, g))];
-  const [hotNeutral, hotGround, neutralGround] = volts.map(lamp) as [LampState, LampState, LampState];
-  const says = SAYS[`${hotNeutral} ${hotGround} ${neutralGround}`] ?? 'no pattern of a single fault: take a meter';
-  return { hotNeutral, hotGround, neutralGround, volts, says };
+  return lampReading([magnitude(state.between(h, n)), magnitude(state.between(h, g)), magnitude(state.between(n, g))]);
 }
 
 export interface ProbeReading {

@@ -1,2 +1,3 @@
 export * from './studFinder.js';
 export * from './electrical.js';
+export * from './faultScan.js';

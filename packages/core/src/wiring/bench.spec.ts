@@ -330,6 +330,16 @@ describe('jobs on the bench', () => {
     const on = switchOn(quad);
     for (const d of quad.devices) expect(readLamps(on, d.id, 'lower').says).toBe('reads as right');
   });
+  it('a pigtail starts at its own splice', () => {
+    const dense = planBox(CASES.quad()).bench;
+    const drawing = benchDrawing(dense);
+    for (const w of drawing.wires) {
+      if (!('pigtailId' in w.end) || w.end.end === 0 || w.points.length === 0) continue;
+      const id = w.end.pigtailId;
+      const splice = dense.joints.find((j) => j.kind === 'splice' && j.ends.some((e) => 'pigtailId' in e && e.pigtailId === id))!;
+      expect(w.points[0]![1]).toBe(drawing.spots.find((s) => s.joint === splice.id)!.y);
+    }
+  });
   it('every wire of the drawing ends somewhere, inside the drawing', () => {
     const drawing = benchDrawing(bench);
     expect(drawing.boxes).toHaveLength(3);

@@ -108,7 +108,19 @@ const roleOf = (colour: WireColour): 'hot' | 'neutral' | 'ground' =>
 const ORDER = { hot: 0, neutral: 1, ground: 2, other: 1 } as const;
 
 /** Terminal places on a device of one form, seen from the front with the ground contact down. */
-function terminalPlaces(form: keyof typeof TERMINALS): Record<string, [number, number, BenchSpot['side'], BenchSpot['role']]> {
+type TerminalPlace = [number, number, BenchSpot['side'], BenchSpot['role']];
+
+/** From behind, left and right change places. */
+function terminalPlaces(form: keyof typeof TERMINALS, seen: 'front' | 'back'): Record<string, TerminalPlace> {
+  const front = frontPlaces(form);
+  if (seen === 'front') return front;
+  const swap = { left: 'right', right: 'left', above: 'above', below: 'below' } as const;
+  return Object.fromEntries(
+    Object.entries(front).map(([name, [x, y, side, role]]): [string, TerminalPlace] => [name, [DEVICE.width - x, y, swap[side], role]]),
+  );
+}
+
+function frontPlaces(form: keyof typeof TERMINALS): Record<string, TerminalPlace> {
   const [w, h] = [DEVICE.width, DEVICE.height];
   const [up, low] = [48, h - 48];
   switch (form) {
@@ -166,18 +178,18 @@ interface Place {
 }
 
 /** Lays the bench out: the panel first, then the boxes in their order. */
-export function benchDrawing(bench: Bench, unit: LengthUnit = 'in'): BenchDrawing {
+export function benchDrawing(bench: Bench, unit: LengthUnit = 'in', seen: 'front' | 'back' = 'front'): BenchDrawing {
   const drawing: BenchDrawing = { width: 0, height: 0, boxes: [], devices: [], spots: [], wires: [] };
   const places: Place[] = [{ id: PANEL, name: 'Panel' }, ...bench.boxes];
   let x = 12;
-  for (const place of places) x = layBox(bench, place, x, drawing, unit) + 26;
+  for (const place of places) x = layBox(bench, place, x, drawing, unit, seen) + 26;
   drawing.width = x;
   drawing.height = Math.max(300, ...drawing.boxes.map((b) => b.y + b.height)) + 12;
   for (const b of drawing.boxes) b.height = drawing.height - 12 - b.y;
   return drawing;
 }
 
-function layBox(bench: Bench, place: Place, left: number, drawing: BenchDrawing, unit: LengthUnit): number {
+function layBox(bench: Bench, place: Place, left: number, drawing: BenchDrawing, unit: LengthUnit, seen: 'front' | 'back'): number {
   const panel = place.id === PANEL;
   const cables = bench.cables.flatMap((c) => ([0, 1] as const).filter((e) => c.ends[e] === place.id).map((end) => ({ cable: c, end })));
   const tipX = new Map<string, number>();
@@ -294,7 +306,7 @@ function layBox(bench: Bench, place: Place, left: number, drawing: BenchDrawing,
         brassTab: d.brassTab,
         silverTab: d.silverTab,
       });
-      for (const [terminal, [tx, ty, side, role]] of Object.entries(terminalPlaces(d.form)))
+      for (const [terminal, [tx, ty, side, role]] of Object.entries(terminalPlaces(d.form, seen)))
         put(d.id, terminal, dx + tx, dy + ty, side, role, terminal);
     });
     if (devices.length) right += 62 + devices.length * (DEVICE.width + DEVICE.gap) - 10;
@@ -305,7 +317,9 @@ function layBox(bench: Bench, place: Place, left: number, drawing: BenchDrawing,
     bottom = Math.max(firstLane + 200, TOP + 54 + DEVICE.height + 70);
   }
   // a bar has one spot, however many screws are on it
-  const spotOf = (j: Joint): BenchSpot => spots.find((s) => s.joint === j.id || (s.device === j.at?.device && s.terminal === j.at?.terminal))!;
+  const spotOf = (j: Joint): BenchSpot =>
+    spots.find((s) => s.joint === j.id) ??
+    spots.find((s) => j.at !== undefined && s.device === j.at.device && s.terminal === j.at.terminal)!;
 
   // wires: down from the cable, along a lane of its own, to the splice or the screw
   const ends: WireEnd[] = [
@@ -325,7 +339,17 @@ function layBox(bench: Bench, place: Place, left: number, drawing: BenchDrawing,
     const joint = jointOf(bench, e);
     const key = endKey(e);
     const wire = (points: [number, number][], label: [number, number]) =>
-      drawing.wires.push({ key, node: nodeOf.end(key), end: e, colour, letter: LETTERS[colour], points, label, tip: points.at(-1)!, loose: joint === undefined });
+      drawing.wires.push({
+        key,
+        node: nodeOf.end(key),
+        end: e,
+        colour,
+        letter: LETTERS[colour],
+        points,
+        label,
+        tip: points.at(-1)!,
+        loose: joint === undefined,
+      });
     if ('cableId' in e) {
       const wx = tipX.get(key)!;
       if (!joint)
@@ -346,7 +370,7 @@ function layBox(bench: Bench, place: Place, left: number, drawing: BenchDrawing,
           ],
           [wx, TOP + 18],
         );
-      } else wire([[wx, TOP], [wx, laneY.get(key)!], ...approach(laneY.get(key)!, spotOf(joint), drawing)], [wx, TOP + 18]);
+      } else wire([[wx, TOP], [wx, laneY.get(key)!], ...approach(wx, laneY.get(key)!, spotOf(joint), drawing)], [wx, TOP + 18]);
       continue;
     }
     // a pigtail is one wire, drawn from its splice to its screw; drawn once, at its far end when that is on something
@@ -388,7 +412,7 @@ function layBox(bench: Bench, place: Place, left: number, drawing: BenchDrawing,
     } else if (own.kind === 'terminal') {
       const start: [number, number] =
         other && other.kind !== 'terminal' ? [spotOf(other).x + 10, spotOf(other).y] : [spotOf(own).x - 40, spotOf(own).y];
-      wire([start, ...approach(start[1], spotOf(own), drawing)], [start[0] + 26, start[1]]);
+      wire([start, ...approach(start[0], start[1], spotOf(own), drawing)], [start[0] + 26, start[1]]);
     } else if (!other || other.kind !== 'terminal') {
       const s = spotOf(own);
       wire(
@@ -418,7 +442,7 @@ function layBox(bench: Bench, place: Place, left: number, drawing: BenchDrawing,
 }
 
 /** From a lane to a screw without crossing the device: hots to its right side, neutrals to its left, grounds from below. */
-function approach(y: number, to: BenchSpot, drawing: BenchDrawing): [number, number][] {
+function approach(x: number, y: number, to: BenchSpot, drawing: BenchDrawing): [number, number][] {
   const device = to.device ? drawing.devices.find((d) => d.id === to.device) : undefined;
   if (!device)
     return [
@@ -445,6 +469,27 @@ function approach(y: number, to: BenchSpot, drawing: BenchDrawing): [number, num
           [to.x, to.y],
         ];
   }
+  // what goes to a device behind another passes below that one
+  const between = drawing.devices
+    .filter((o) => o.x > x && o.x < device.x && y > o.y - 6 && y < o.y + o.height + 8)
+    .sort((a, b) => a.x - b.x)[0];
+  if (between) {
+    const ground = to.side === 'below';
+    const under = device.y + device.height + (ground ? 64 : 54) + stagger / 2;
+    const down = between.x - (ground ? 68 : 40) - stagger / 2;
+    const up = device.x - (ground ? 56 : 22 + stagger);
+    const rest: [number, number][] = ground
+      ? [
+          [up, device.y + device.height + 26],
+          [to.x, device.y + device.height + 26],
+          [to.x, to.y],
+        ]
+      : [
+          [up, to.y],
+          [to.x, to.y],
+        ];
+    return [[down, y], [down, under], [up, under], ...rest];
+  }
   if (to.side === 'left')
     return [
       [device.x - 22 - stagger, y],
@@ -462,7 +507,16 @@ function approach(y: number, to: BenchSpot, drawing: BenchDrawing): [number, num
 export interface LineDrawing {
   width: number;
   height: number;
-  boxes: { id: string; name: string; x: number; y: number; width: number; height: number; devices: string[]; breakers: { number: string; amps: number; on: boolean }[] }[];
+  boxes: {
+    id: string;
+    name: string;
+    x: number;
+    y: number;
+    width: number;
+    height: number;
+    devices: string[];
+    breakers: { number: string; amps: number; on: boolean }[];
+  }[];
   cables: { id: string; name: string; kind: string; x1: number; y1: number; x2: number; y2: number }[];
 }
 const STEP = { x: 220, y: 110, width: 150, height: 74 };
@@ -505,7 +559,12 @@ export function lineDrawing(bench: Bench): LineDrawing {
     const [x2, y2] = a && b ? [b.x, b.y + STEP.height / 2] : [x1 + 60, y1 + 26 + (i % 3) * 12];
     return { id: c.id, name: c.name, kind: `${c.gauge}-${insulated}`, x1, y1, x2, y2 };
   });
-  return { width: Math.max(...boxes.map((b) => b.x + b.width)) + 90, height: Math.max(...boxes.map((b) => b.y + b.height)) + 60, boxes, cables };
+  return {
+    width: Math.max(...boxes.map((b) => b.x + b.width)) + 90,
+    height: Math.max(...boxes.map((b) => b.y + b.height)) + 60,
+    boxes,
+    cables,
+  };
 }
 
 /** Smaller than this nothing can be read or hit. */

@@ -39,6 +39,10 @@ function boxOfTarget(bench: Bench, target: Target, boxId: string): string | unde
   return bench.devices.find((d) => d.id === device)?.boxId;
 }
 
+const gaugeOf = (bench: Bench, end: WireEnd): Awg =>
+  ('cableId' in end ? bench.cables.find((c) => c.id === end.cableId)?.gauge : bench.pigtails.find((p) => p.id === end.pigtailId)?.gauge) ??
+  14;
+
 /** Puts an end under a screw, into a splice, or together with another end. Off where it was first. */
 export function connect(bench: Bench, end: WireEnd, target: Target, newId: string, how: Joint['how'] = undefined): BenchResult {
   const boxId = endBox(bench, end);
@@ -59,7 +63,9 @@ export function connect(bench: Bench, end: WireEnd, target: Target, newId: strin
           ...loose.joints,
           { id: newId, boxId, kind: 'terminal' as const, at: { device, terminal }, how: how ?? ('side screw' as const), ends: [end] },
         ];
-    return { ok: true, bench: { ...loose, joints }, says: `under ${terminal}` };
+    const gauge = gaugeOf(bench, end);
+    const strip = (how ?? 'side screw') === 'side screw' ? (gauge < 14 ? '3/4"' : '5/8"') : '1/2"';
+    return { ok: true, bench: { ...loose, joints }, says: `stripped ${strip}, under ${terminal}` };
   }
   if ('joint' in target) {
     const there = loose.joints.find((j) => j.id === target.joint);
@@ -71,7 +77,7 @@ export function connect(bench: Bench, end: WireEnd, target: Target, newId: strin
         ? { ...j, kind, how: kind === 'splice' ? (how ?? (j.how === 'cap' ? 'twist-on' : j.how)) : j.how, ends: [...j.ends, end] }
         : j,
     );
-    return { ok: true, bench: { ...loose, joints }, says: 'into the splice' };
+    return { ok: true, bench: { ...loose, joints }, says: 'stripped 1/2", into the splice' };
   }
   if (sameEnd(end, target.end)) return { ok: false, why: 'That is the same end.' };
   const other = loose.joints.find((j) => j.ends.some((e) => sameEnd(e, target.end)));

@@ -25,7 +25,10 @@ function find<T>(query: string, list: Named<T>[]): Named<T>[] {
   const q = words(query);
   if (q.length === 0) return [];
   // said as it is written, but for small words, it is meant
-  const plain = (text: string): string => ` ${words(text).filter((x) => !['of', 'the', 'in'].includes(x)).join(' ')} `;
+  const plain = (text: string): string =>
+    ` ${words(text)
+      .filter((x) => !['of', 'the', 'in'].includes(x))
+      .join(' ')} `;
   const written = list.filter((n) => plain(n.name).includes(plain(query)));
   const whole = written.filter((n) => plain(n.name) === plain(query));
   if (whole.length === 1) return whole;
@@ -37,12 +40,26 @@ function find<T>(query: string, list: Named<T>[]): Named<T>[] {
 }
 
 const endsOf = (bench: Bench): Named<WireEnd>[] =>
-  [{ id: PANEL, name: 'panel' }, ...bench.boxes].flatMap((b) => endsIn(bench, b.id).map((end) => ({ name: `${endName(bench, end)} in ${b.name}`, value: end })));
+  [{ id: PANEL, name: 'panel' }, ...bench.boxes].flatMap((b) =>
+    endsIn(bench, b.id).map((end) => ({ name: `${endName(bench, end)} in ${b.name}`, value: end })),
+  );
 
 const targetsOf = (bench: Bench): Named<Target>[] => [
-  ...bench.devices.flatMap((d) => TERMINALS[d.form].map((terminal): Named<Target> => ({ name: `${terminal} of ${d.name} in ${bench.boxes.find((b) => b.id === d.boxId)?.name ?? ''}`, value: { terminal: { device: d.id, terminal } } }))),
-  ...bench.joints.filter((j) => j.kind !== 'terminal').map((j): Named<Target> => ({ name: `${jointName(bench, j)} in ${bench.boxes.find((b) => b.id === j.boxId)?.name ?? 'panel'}`, value: { joint: j.id } })),
-  ...bench.boxes.filter((b) => b.material === 'metal').map((b): Named<Target> => ({ name: `ground screw of ${b.name}`, value: { terminal: { device: 'box', terminal: 'screw' } } })),
+  ...bench.devices.flatMap((d) =>
+    TERMINALS[d.form].map((terminal): Named<Target> => ({
+      name: `${terminal} of ${d.name} in ${bench.boxes.find((b) => b.id === d.boxId)?.name ?? ''}`,
+      value: { terminal: { device: d.id, terminal } },
+    })),
+  ),
+  ...bench.joints
+    .filter((j) => j.kind !== 'terminal')
+    .map((j): Named<Target> => ({
+      name: `${jointName(bench, j)} in ${bench.boxes.find((b) => b.id === j.boxId)?.name ?? 'panel'}`,
+      value: { joint: j.id },
+    })),
+  ...bench.boxes
+    .filter((b) => b.material === 'metal')
+    .map((b): Named<Target> => ({ name: `ground screw of ${b.name}`, value: { terminal: { device: 'box', terminal: 'screw' } } })),
   ...bench.breakers.map((b): Named<Target> => ({ name: `breaker ${b.number}`, value: { terminal: { device: b.id, terminal: 'screw' } } })),
   { name: 'neutral bar', value: { terminal: { device: NEUTRAL_BAR, terminal: 'screw' } } },
   { name: 'ground bar', value: { terminal: { device: GROUND_BAR, terminal: 'screw' } } },
@@ -64,8 +81,13 @@ export function readBenchWords(bench: Bench, text: string, held: WireEnd | undef
   const breaker = /^breaker\s+(\S+)\s+(on|off)$/i.exec(said);
   if (breaker) {
     const b = bench.breakers.find((x) => x.number.toLowerCase() === breaker[1]!.toLowerCase());
-    if (!b) return { ok: false, message: `There is no breaker ${breaker[1]}; there are ${bench.breakers.map((x) => x.number).join(', ')}.` };
-    return { ok: true, order: { do: 'breaker', breakerId: b.id, on: breaker[2]!.toLowerCase() === 'on' }, says: `breaker ${b.number} ${breaker[2]}` };
+    if (!b)
+      return { ok: false, message: `There is no breaker ${breaker[1]}; there are ${bench.breakers.map((x) => x.number).join(', ')}.` };
+    return {
+      ok: true,
+      order: { do: 'breaker', breakerId: b.id, on: breaker[2]!.toLowerCase() === 'on' },
+      says: `breaker ${b.number} ${breaker[2]}`,
+    };
   }
   const tab = /^break\s+(brass|silver)(?:\s+tab)?(?:\s+of)?\s*(.*)$/i.exec(said);
   if (tab) {
@@ -96,13 +118,26 @@ export function readBenchWords(bench: Bench, text: string, held: WireEnd | undef
     // what is meant lies in the same box
     if (targets.length > 1 && near) targets = targets.filter((t) => t.name.endsWith(near));
     if (ends.length === 1 && targets.length === 1)
-      return { ok: true, order: { do: 'connect', end: ends[0]!.value, target: targets[0]!.value }, says: `${ends[0]!.name} to ${targets[0]!.name}` };
-    best ??= { ok: false, message: ends.length === 1 ? several(to, targets, 'A terminal, a splice or another end would do.') : several(from, ends, 'Say a colour and its cable: black panel to hall.') };
+      return {
+        ok: true,
+        order: { do: 'connect', end: ends[0]!.value, target: targets[0]!.value },
+        says: `${ends[0]!.name} to ${targets[0]!.name}`,
+      };
+    best ??= {
+      ok: false,
+      message:
+        ends.length === 1
+          ? several(to, targets, 'A terminal, a splice or another end would do.')
+          : several(from, ends, 'Say a colour and its cable: black panel to hall.'),
+    };
   }
   return best ?? { ok: false, message: 'Say what goes where: black panel to hall to brass upper; or off, cap, cut, breaker 4 off.' };
 }
 
 const boxWords = (bench: Bench, end: WireEnd): string => {
-  const id = 'cableId' in end ? bench.cables.find((c) => c.id === end.cableId)?.ends[end.end] : bench.pigtails.find((p) => p.id === end.pigtailId)?.boxId;
+  const id =
+    'cableId' in end
+      ? bench.cables.find((c) => c.id === end.cableId)?.ends[end.end]
+      : bench.pigtails.find((p) => p.id === end.pigtailId)?.boxId;
   return `in ${bench.boxes.find((b) => b.id === id)?.name ?? 'panel'}`;
 };

@@ -1,8 +1,32 @@
-import { afterNextRender, ChangeDetectionStrategy, Component, computed, DestroyRef, ElementRef, HostListener, inject, input, linkedSignal, output, signal, viewChild } from '@angular/core';
-import { canReset, facePoints, lineSide, nodeOf, switchOn, NetworkError, type SwitchedOn } from '@saddle/core/circuit';
-import { clamp, continuity, findBreaker, LAMP_BLIND_SPOTS, probe, readLamps, readVolts, twoFeeds } from '@saddle/core/instruments';
+import {
+  afterNextRender,
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  DestroyRef,
+  ElementRef,
+  HostListener,
+  inject,
+  input,
+  linkedSignal,
+  output,
+  signal,
+  viewChild,
+} from '@angular/core';
+import { canReset, facePoints, lineSide, nodeOf, spiceNetlist, switchOn, NetworkError, type SwitchedOn } from '@saddle/core/circuit';
+import {
+  clamp,
+  continuity,
+  type FaultScan,
+  findBreaker,
+  LAMP_BLIND_SPOTS,
+  probe,
+  readLamps,
+  readVolts,
+  twoFeeds,
+} from '@saddle/core/instruments';
 import { APPLIANCES } from '@saddle/core/catalog';
-import { inches, parsePower } from '@saddle/core/measure';
+import { inches, parsePower, type LengthUnit } from '@saddle/core/measure';
 import { endBox, endKey, type Bench, type Edition, type WireColour, type WireEnd } from '@saddle/core/model';
 import {
   addPigtail,
@@ -34,7 +58,16 @@ import { ChoiceField, type Choice } from '../fields/choice-field';
 import { FindingList, type FindingRow } from '../ledger/finding-list';
 import { BenchView, type ProbePoint } from './bench-view';
 
-const INSTRUMENTS = ['hands', 'meter', 'low-impedance meter', 'three-lamp tester', 'non-contact probe', 'clamp', 'continuity', 'breaker finder'] as const;
+const INSTRUMENTS = [
+  'hands',
+  'meter',
+  'low-impedance meter',
+  'three-lamp tester',
+  'non-contact probe',
+  'clamp',
+  'continuity',
+  'breaker finder',
+] as const;
 type Instrument = (typeof INSTRUMENTS)[number];
 
 /** The bench: boxes opened flat, wired by hand or by plan, switched on, and read with simulated instruments. */
@@ -47,6 +80,7 @@ type Instrument = (typeof INSTRUMENTS)[number];
 export class BenchBoard {
   readonly bench = input.required<Bench>();
   readonly edition = input<Edition>('US-2020');
+  readonly unit = input<LengthUnit>('in');
   readonly heading = input('Bench');
   /** the other state, whose differences are lit */
   readonly against = input<Bench>();
@@ -91,7 +125,8 @@ export class BenchBoard {
     const s = this.on();
     return s.ok ? s.on : undefined;
   });
-  protected readonly drawing = computed(() => benchDrawing(this.bench()));
+  protected readonly back = signal(false);
+  protected readonly drawing = computed(() => benchDrawing(this.bench(), this.unit(), this.back() ? 'back' : 'front'));
   protected readonly circuit = computed(() => lineDrawing(this.bench()));
   private readonly room = signal(900);
   protected readonly zoomed = signal<number | undefined>(undefined);
@@ -101,7 +136,10 @@ export class BenchBoard {
     const on = this.switched();
     return on ? liveNodes(on) : new Map<string, never>();
   });
-  protected readonly anyLive = computed(() => [...this.live().values()].some((v) => v === 'live'));
+  protected readonly anyLive = computed(() => {
+    const { wires, spots } = this.drawing();
+    return [...wires, ...spots].some((x) => this.live().get(x.node) === 'live');
+  });
   protected readonly overlay = computed(() => {
     const on = this.switched();
     return this.showVolts() && on ? overlay(on) : undefined;
@@ -125,7 +163,10 @@ export class BenchBoard {
   });
   protected readonly breakers = computed(() => {
     const on = this.switched();
-    return this.bench().breakers.map((b) => ({ ...b, opened: b.on && on !== undefined && !on.bench.breakers.find((x) => x.id === b.id)!.on }));
+    return this.bench().breakers.map((b) => ({
+      ...b,
+      opened: b.on && on !== undefined && !on.bench.breakers.find((x) => x.id === b.id)!.on,
+    }));
   });
   protected readonly protectives = computed(() => {
     const on = this.switched();
@@ -138,7 +179,8 @@ export class BenchBoard {
   protected readonly events = computed(() => {
     const on = this.switched();
     if (!on) return [];
-    const time = (s: number): string => (s < 1 ? 'at once' : s < 120 ? `${Math.round(s)} s` : s < 7200 ? `${Math.round(s / 60)} min` : `${Math.round(s / 3600)} h`);
+    const time = (s: number): string =>
+      s < 1 ? 'at once' : s < 120 ? `${Math.round(s)} s` : s < 7200 ? `${Math.round(s / 60)} min` : `${Math.round(s / 3600)} h`;
     return [
       ...on.opened.map((o) => `Opened: ${o.what}. ${o.why}, within ${time(o.seconds.to)}.`),
       ...on.overloaded.map((o) => {
@@ -161,67 +203,87 @@ export class BenchBoard {
         const on = this.switched();
         const hot = (l: (typeof lines)[number]) => {
           const cable = this.bench().cables.find((c) => c.id === l.cableId)!;
-          return { name: cable.name, node: nodeOf.end(endKey({ cableId: l.cableId, conductor: Math.max(0, cable.colours.indexOf('black')), end: l.end })) };
+          return {
+            name: cable.name,
+            node: nodeOf.end(endKey({ cableId: l.cableId, conductor: Math.max(0, cable.colours.indexOf('black')), end: l.end })),
+          };
         };
         const [a, b] = [hot(lines[0]!), hot(lines[1]!)];
         return { name: box.name, a: a.name, b: b.name, reading: on ? twoFeeds(on, a.node, b.node) : undefined };
       }),
   );
 
-  protected readonly reading = computed((): { figure: string; says: string; lamps?: { name: string; state: string }[]; doubts?: string } | undefined => {
-    const on = this.switched();
-    if (!on) return undefined;
-    const [red, black, face, end] = [this.red(), this.black(), this.face(), this.end()];
-    const known = (p: ProbePoint | undefined): p is ProbePoint => p !== undefined && on.solved.has(p.node);
-    switch (this.instrument()) {
-      case 'meter':
-      case 'low-impedance meter': {
-        if (!known(red) || !known(black)) return { figure: '– V', says: 'Touch two points: the first takes the red probe, the second the black.' };
-        const r = readVolts(on, red.node, black.node, this.instrument() === 'meter' ? 'high' : 'low');
-        return {
-          figure: `${r.volts.toFixed(1)} V~`,
-          says: r.ghost ? `Under a small load only ${r.underLoadVolts.toFixed(1)} V: carried over from a neighbour, no supply.` : `${red.label} to ${black.label}`,
-        };
+  protected readonly reading = computed(
+    (): { figure: string; says: string; lamps?: { name: string; state: string }[]; doubts?: string } | undefined => {
+      const on = this.switched();
+      if (!on) return undefined;
+      const [red, black, face, end] = [this.red(), this.black(), this.face(), this.end()];
+      const known = (p: ProbePoint | undefined): p is ProbePoint => p !== undefined && on.solved.has(p.node);
+      switch (this.instrument()) {
+        case 'meter':
+        case 'low-impedance meter': {
+          if (!known(red) || !known(black))
+            return { figure: '– V', says: 'Touch two points: the first takes the red probe, the second the black.' };
+          const r = readVolts(on, red.node, black.node, this.instrument() === 'meter' ? 'high' : 'low');
+          return {
+            figure: `${r.volts.toFixed(1)} V~`,
+            says: r.ghost
+              ? `Under a small load only ${r.underLoadVolts.toFixed(1)} V: carried over from a neighbour, no supply.`
+              : `${red.label} to ${black.label}`,
+          };
+        }
+        case 'continuity': {
+          if (!known(red) || !known(black)) return { figure: '– Ω', says: 'Touch two points of a dead circuit.' };
+          const r = continuity(on, red.node, black.node);
+          if (!r.ok) return { figure: 'refused', says: r.why };
+          return {
+            figure: Number.isFinite(r.ohm) ? `${r.ohm < 10 ? r.ohm.toFixed(3) : r.ohm.toFixed(0)} Ω` : 'open',
+            says: r.beeps ? 'it beeps' : 'no path',
+          };
+        }
+        case 'three-lamp tester': {
+          if (!face) return { figure: '', says: 'Plug it into a face.', doubts: `It can’t see: ${this.blindSpots}.` };
+          const r = readLamps(on, face.deviceId, face.face);
+          return {
+            figure: '',
+            says: r.says,
+            lamps: [
+              { name: 'H–N', state: r.hotNeutral },
+              { name: 'H–G', state: r.hotGround },
+              { name: 'N–G', state: r.neutralGround },
+            ],
+            doubts: `It can’t see: ${this.blindSpots}.`,
+          };
+        }
+        case 'non-contact probe': {
+          if (!end) return { figure: '', says: 'Hold it at a conductor.' };
+          const r = probe(on, end);
+          return { figure: r.signals ? (r.faint ? 'faint' : 'beeps') : 'silent', says: r.because };
+        }
+        case 'clamp': {
+          if (!end || !('cableId' in end)) return { figure: '– A', says: 'Close it round a conductor of a cable.' };
+          const a = clamp(on, end.cableId, this.wholeCable() ? undefined : end.conductor);
+          return {
+            figure: `${a.toFixed(2)} A~`,
+            says: this.wholeCable() ? 'round the whole cable: out and back cancel' : endName(this.bench(), end),
+          };
+        }
+        case 'breaker finder': {
+          if (!face) return { figure: '', says: 'Plug the sender into a face.' };
+          const list = findBreaker(on, face.deviceId, face.face);
+          return {
+            figure: '',
+            says: list
+              .map((f) => `breaker ${this.bench().breakers.find((b) => b.id === f.breakerId)!.number}: ${(f.strength * 100).toFixed(0)} %`)
+              .join(' · '),
+            doubts: 'Neighbours answer faintly; the loudest is switched off, and then the face is tested.',
+          };
+        }
+        default:
+          return undefined;
       }
-      case 'continuity': {
-        if (!known(red) || !known(black)) return { figure: '– Ω', says: 'Touch two points of a dead circuit.' };
-        const r = continuity(on, red.node, black.node);
-        if (!r.ok) return { figure: 'refused', says: r.why };
-        return { figure: Number.isFinite(r.ohm) ? `${r.ohm < 10 ? r.ohm.toFixed(3) : r.ohm.toFixed(0)} Ω` : 'open', says: r.beeps ? 'it beeps' : 'no path' };
-      }
-      case 'three-lamp tester': {
-        if (!face) return { figure: '', says: 'Plug it into a face.', doubts: `It can’t see: ${this.blindSpots}.` };
-        const r = readLamps(on, face.deviceId, face.face);
-        return {
-          figure: '',
-          says: r.says,
-          lamps: [
-            { name: 'H–N', state: r.hotNeutral },
-            { name: 'H–G', state: r.hotGround },
-            { name: 'N–G', state: r.neutralGround },
-          ],
-          doubts: `It can’t see: ${this.blindSpots}.`,
-        };
-      }
-      case 'non-contact probe': {
-        if (!end) return { figure: '', says: 'Hold it at a conductor.' };
-        const r = probe(on, end);
-        return { figure: r.signals ? (r.faint ? 'faint' : 'beeps') : 'silent', says: r.because };
-      }
-      case 'clamp': {
-        if (!end || !('cableId' in end)) return { figure: '– A', says: 'Close it round a conductor of a cable.' };
-        const a = clamp(on, end.cableId, this.wholeCable() ? undefined : end.conductor);
-        return { figure: `${a.toFixed(2)} A~`, says: this.wholeCable() ? 'round the whole cable: out and back cancel' : endName(this.bench(), end) };
-      }
-      case 'breaker finder': {
-        if (!face) return { figure: '', says: 'Plug the sender into a face.' };
-        const list = findBreaker(on, face.deviceId, face.face);
-        return { figure: '', says: list.map((f) => `breaker ${this.bench().breakers.find((b) => b.id === f.breakerId)!.number}: ${(f.strength * 100).toFixed(0)} %`).join(' · '), doubts: 'Neighbours answer faintly; the loudest is switched off, and then the face is tested.' };
-      }
-      default:
-        return undefined;
-    }
-  });
+    },
+  );
   protected readonly sayings = linkedSignal({ source: this.bench, computation: () => '' });
 
   constructor() {
@@ -232,6 +294,7 @@ export class BenchBoard {
       observer.observe(space);
       destroy.onDestroy(() => observer.disconnect());
     });
+    destroy.onDestroy(() => this.stopScan());
   }
 
   protected zoom(factor: number): void {
@@ -303,7 +366,10 @@ export class BenchBoard {
     if (this.readonly()) return this.refused.set('What was found is not rewired here: switch to planned.');
     if (!this.safe(end)) return;
     const name = endName(this.bench(), end);
-    this.put(name, what === 'off' ? takeOff(this.bench(), end) : what === 'cap' ? cap(this.bench(), end, nanoid(10)) : cut(this.bench(), end));
+    this.put(
+      name,
+      what === 'off' ? takeOff(this.bench(), end) : what === 'cap' ? cap(this.bench(), end, nanoid(10)) : cut(this.bench(), end),
+    );
   }
 
   protected pigtail(colour: WireColour): void {
@@ -342,7 +408,9 @@ export class BenchBoard {
     const tripped = this.switched()?.bench.devices.find((d) => d.id === id)?.tripped;
     this.testing.set(new Set());
     if (tripped) this.edited.emit({ title: 'Test button', bench: setDevice(this.bench(), id, { tripped: true }) });
-    this.message.set(tripped ? 'It tripped, as it should. Its LINE screws stay live.' : 'It did not trip: it does not protect as it is wired.');
+    this.message.set(
+      tripped ? 'It tripped, as it should. Its LINE screws stay live.' : 'It did not trip: it does not protect as it is wired.',
+    );
   }
   protected reset(id: string): void {
     const on = this.switched();
@@ -370,7 +438,10 @@ export class BenchBoard {
     if (!face) return this.refused.set('Tap a face first: that is where it is plugged in.');
     const bench = this.bench();
     const rest = bench.plugged.filter((p) => !(p.deviceId === face.deviceId && p.face === face.face));
-    this.edited.emit({ title: `${name} plugged in`, bench: { ...bench, plugged: [...rest, { id: nanoid(8), name, ...face, watts, powerFactor: 1, on: true }] } });
+    this.edited.emit({
+      title: `${name} plugged in`,
+      bench: { ...bench, plugged: [...rest, { id: nanoid(8), name, ...face, watts, powerFactor: 1, on: true }] },
+    });
   }
   protected unplug(id: string): void {
     this.edited.emit({ title: 'Unplugged', bench: { ...this.bench(), plugged: this.bench().plugged.filter((p) => p.id !== id) } });
@@ -405,13 +476,20 @@ export class BenchBoard {
   @HostListener('document:keydown', ['$event'])
   protected key(event: KeyboardEvent): void {
     const target = event.target as HTMLElement;
-    if (target.matches('input, textarea, select') || event.ctrlKey || event.metaKey || event.altKey || document.body.classList.contains('modal-open')) {
+    if (
+      target.matches('input, textarea, select') ||
+      event.ctrlKey ||
+      event.metaKey ||
+      event.altKey ||
+      document.body.classList.contains('modal-open')
+    ) {
       if (event.key === 'Escape' && target.matches('input')) target.blur();
       return;
     }
     const keys: Record<string, () => void> = {
       z: () => this.stepBack.set(!this.stepBack()),
       v: () => this.showVolts.set(!this.showVolts()),
+      b: () => this.back.set(!this.back()),
       c: () => this.act('cut'),
       o: () => this.act('off'),
       x: () => this.act('cap'),
@@ -422,8 +500,45 @@ export class BenchBoard {
     keys[event.key.toLowerCase()]?.();
   }
 
+  protected saveNetlist(): void {
+    const on = this.switched();
+    if (!on) return;
+    const link = document.createElement('a');
+    link.href = URL.createObjectURL(new Blob([spiceNetlist(on.built.network, this.heading()).text], { type: 'text/plain' }));
+    link.download = 'bench.cir';
+    link.click();
+    setTimeout(() => URL.revokeObjectURL(link.href), 1000);
+  }
+
+  private worker: Worker | undefined;
+  protected readonly scanning = signal(false);
+  protected readonly progress = signal(0);
+  protected readonly scanned = linkedSignal<Bench, FaultScan | undefined>({ source: this.bench, computation: () => undefined });
+  /** All single faults in a worker, so that the page stays quick; it can be stopped. */
+  protected scan(): void {
+    const face = this.face();
+    if (!face) return this.refused.set('Tap a face first: that is where the tester is plugged in.');
+    this.stopScan();
+    this.progress.set(0);
+    this.scanning.set(true);
+    this.worker = new Worker(new URL('./faults.worker', import.meta.url), { type: 'module' });
+    this.worker.onmessage = ({ data }: MessageEvent<{ done: number } | { result: FaultScan }>) => {
+      if ('done' in data) return this.progress.set(data.done);
+      this.scanned.set(data.result);
+      this.stopScan();
+    };
+    this.worker.postMessage({ bench: this.bench(), face });
+  }
+  protected stopScan(): void {
+    this.worker?.terminate();
+    this.worker = undefined;
+    this.scanning.set(false);
+  }
+
   /** brings one box into sight */
   protected goTo(boxId: string): void {
-    this.element.nativeElement.querySelector(`[data-box="${CSS.escape(boxId)}"]`)?.scrollIntoView({ inline: 'start', block: 'nearest', behavior: 'smooth' });
+    this.element.nativeElement
+      .querySelector(`[data-box="${CSS.escape(boxId)}"]`)
+      ?.scrollIntoView({ inline: 'start', block: 'nearest', behavior: 'smooth' });
   }
 }

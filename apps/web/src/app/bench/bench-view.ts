@@ -32,6 +32,8 @@ export class BenchView {
   readonly spotPicked = output<BenchSpot>();
   readonly pointPicked = output<ProbePoint>();
   readonly facePicked = output<{ deviceId: string; face: 'upper' | 'lower' }>();
+  /** pulled off and let go where nothing is */
+  readonly pulledOff = output<WireEnd>();
   readonly dropped = output<{ end: WireEnd; on: { spot: BenchSpot } | { end: WireEnd } }>();
 
   protected readonly heldKey = computed(() => {
@@ -106,5 +108,6 @@ export class BenchView {
     const other = this.drawing().wires.find((w) => w.key === key('end') && w.key !== drag.wire.key);
     if (spot) this.dropped.emit({ end: drag.wire.end, on: { spot } });
     else if (other) this.dropped.emit({ end: drag.wire.end, on: { end: other.end } });
+    else if (!drag.wire.loose) this.pulledOff.emit(drag.wire.end);
   }
 }

@@ -90,18 +90,20 @@ export class WireStage {
     const site = this.session.site();
     const context = this.session.context();
     const found = this.session.state() === 'found';
-    return context.boxes.map((b) => b.id).flatMap((id) => {
-      const box = site.boxes.find((b) => b.id === id);
-      if (!box) return [];
-      const wiredAs = site.devices.find((d) => d.boxId === id)?.wiredAs;
-      const schools = found && wiredAs ? { ...this.session.job().schools, device: wiredAs } : this.session.job().schools;
-      return [
-        {
-          plan: wiringPlan({ site, box, circuit: context.circuit, schools }),
-          isNew: !this.session.job().found.boxes.some((b) => b.id === id),
-        },
-      ];
-    });
+    return context.boxes
+      .map((b) => b.id)
+      .flatMap((id) => {
+        const box = site.boxes.find((b) => b.id === id);
+        if (!box) return [];
+        const wiredAs = site.devices.find((d) => d.boxId === id)?.wiredAs;
+        const schools = found && wiredAs ? { ...this.session.job().schools, device: wiredAs } : this.session.job().schools;
+        return [
+          {
+            plan: wiringPlan({ site, box, circuit: context.circuit, schools }),
+            isNew: !this.session.job().found.boxes.some((b) => b.id === id),
+          },
+        ];
+      });
   });
   protected readonly foundUnknown = computed(
     () =>
