@@ -203,3 +203,30 @@ test('every single fault is tried in the background, and a netlist is saved', as
   await page.keyboard.press('b');
   await expect.poll(async () => (await brass.boundingBox())!.x).toBeLessThan(before);
 });
+
+test('a box is wired by plan, refused while live; bare copper by hand shows in the checks', async ({ page }) => {
+  await sample(page, 'unwired');
+  await page.getByText('Wire a box by plan').click();
+  await page.getByTestId('by-plan').click();
+  await expect(page.getByText('Take the hots off first')).toBeVisible();
+  await page.getByLabel('box', { exact: true }).selectOption({ label: 'Box 2' });
+  await page.getByLabel('its ground is short').check();
+  await page.getByTestId('by-plan').click();
+  await expect(page.getByText('The short ground is extended')).toBeVisible();
+  await type(page, 'breaker 4 on');
+  await tool(page, 'three-lamp tester');
+  await page.getByTestId('face-device2-upper').click();
+  await expect(reading(page)).toContainText('reads as right');
+  await page.getByTestId('by-plan').click();
+  await expect(says(page)).toHaveClass(/wrong/);
+  await type(page, 'breaker 4 off');
+  await tool(page, 'hands');
+  await page.getByTestId('end-cable2/0/1').click();
+  await page.getByRole('button', { name: 'strip' }).click();
+  await page.getByTestId('connect').fill('strip 1 1/4');
+  await page.getByTestId('connect').press('Enter');
+  await expect(says(page)).toContainText('strip');
+  await page.keyboard.press('Escape');
+  await type(page, 'brass upper of receptacle 2');
+  await expect(page.locator('.bench-panel')).toContainText('copper stands bare');
+});

@@ -1,7 +1,7 @@
 /** Wiring to start with on the bench: invented runs, each with something to find out. */
 import { runOfBoxes, sharedNeutralRun } from '../circuit/index.js';
 import { DEFAULT_SCHOOLS, PANEL, type Bench, type BenchCable } from '../model/index.js';
-import { planBox } from '../wiring/index.js';
+import { planBox, planRequest } from '../wiring/index.js';
 
 export interface BenchSample {
   id: string;
@@ -69,6 +69,41 @@ function denseBox(): Bench {
   return planBox({ bench, boxId: 'box', kind: 'quad', feeds: ['feed'], onward: ['on1', 'on2', 'on3'], schools: DEFAULT_SCHOOLS }).bench;
 }
 
+/** Kiln corner: a circuit of its own through the basement joists, 12 AWG, to a single receptacle of the breaker's rating. */
+function kilnCorner(): Bench {
+  const run = runOfBoxes({ boxes: 1, gauge: 12, amps: 20, lengthMm: 14_000 });
+  const bench: Bench = {
+    ...run,
+    breakers: run.breakers.map((b) => ({ ...b, number: '11' })),
+    boxes: run.boxes.map((b) => ({ ...b, name: 'Kiln corner box' })),
+    devices: run.devices.map((d) => ({ ...d, name: 'Kiln receptacle', form: 'single', ratingA: 20 })),
+    joints: run.joints.filter((j) => j.boxId === PANEL),
+    plugged: [{ id: 'kiln', name: 'table-top kiln', deviceId: 'device1', face: 'upper', watts: 1750, powerFactor: 1, on: true }],
+  };
+  return planBox(planRequest(bench, 'box1', 'run', DEFAULT_SCHOOLS)).bench;
+}
+
+/** Rain-barrel pump: a protective receptacle on the porch wall, back to back with the pantry that feeds it. */
+function rainBarrelPump(): Bench {
+  const run = runOfBoxes({ boxes: 2, gauge: 12, amps: 20, lengthMm: 11_000 });
+  const bench: Bench = {
+    ...run,
+    breakers: run.breakers.map((b) => ({ ...b, number: '8' })),
+    boxes: run.boxes.map((b, i) => ({ ...b, name: i ? 'Porch box' : 'Pantry box' })),
+    cables: run.cables.map((c, i) =>
+      i ? { ...c, name: 'pantry to porch', lengthMm: 600, sides: ['back', 'back'] } : { ...c, name: 'panel to pantry' },
+    ),
+    devices: run.devices.map((d, i) =>
+      i ? { ...d, name: 'Porch receptacle', form: 'ground-fault' } : { ...d, name: 'Pantry receptacle' },
+    ),
+    joints: run.joints.filter((j) => j.boxId === PANEL),
+    pigtails: [],
+    plugged: [{ id: 'pump', name: 'rain-barrel pump', deviceId: 'device2', face: 'upper', watts: 400, powerFactor: 0.8, on: true }],
+  };
+  const pantry = planBox(planRequest(bench, 'box1', 'run', DEFAULT_SCHOOLS)).bench;
+  return planBox(planRequest(pantry, 'box2', 'protected', DEFAULT_SCHOOLS)).bench;
+}
+
 /** Two cables that are both live in one box, nothing joined: which legs, which breakers? */
 const twoLive: Bench = {
   ...shared,
@@ -125,6 +160,13 @@ export const benchSamples: BenchSample[] = [
     name: 'Protective receptacle',
     about: 'first in the run, one more behind it',
     bench: runOfBoxes({ boxes: 2, protectedFirst: true, lengthMm: 7000 }),
+  },
+  { id: 'kiln', name: 'Kiln corner', about: 'a 20 A circuit of its own, 1 750 W on a single receptacle', bench: kilnCorner() },
+  {
+    id: 'pump',
+    name: 'Rain-barrel pump',
+    about: 'a protective receptacle on the porch, back to back with the pantry',
+    bench: rainBarrelPump(),
   },
   { id: 'shared', name: 'Shared neutral', about: 'two hots, one neutral, 24 ohm and 96 ohm', bench: shared },
   { id: 'two-live', name: 'Two live cables', about: 'both hot in one box: same leg or opposite, one breaker or two', bench: twoLive },

@@ -165,12 +165,12 @@ function fewestReceptaclesAfter(space: WallSpace, first: number, places: number[
   const start = first + reachMm;
   const rest = length - 2 * reachMm;
   const on = (p: number) => (((p - start) % length) + length) % length;
-  // a place behind the end of the line may still reach back into it
-  const line = places.map(on).sort((a, b) => a - b);
+  // places behind either end of the line, under the first one's own reach, may still reach into it
+  const line = [...places.map(on), ...places.map((p) => on(p) - length)].sort((a, b) => a - b);
   const have = [...space.existing.map(on), ...space.existing.map((p) => on(p) - length)];
   const result = coverLine(rest, have, line, reachMm);
   return {
-    added: [first, ...result.added.map((p) => (p + start) % length)],
+    added: [first, ...result.added.map((p) => (((p + start) % length) + length) % length)],
     unreachable: result.unreachable.map((s) => ({ from: (s.from + start) % length, to: ((s.from + start) % length) + s.to - s.from })),
   };
 }

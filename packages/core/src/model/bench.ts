@@ -105,6 +105,10 @@ export const Joint = z.strictObject({
 });
 export type Joint = z.infer<typeof Joint>;
 
+/** Bare copper at an end, where it was stripped by hand; ends without one are taken as stripped to what they go into. */
+export const Strip = z.strictObject({ end: WireEnd, mm: z.number().positive().max(100) });
+export type Strip = z.infer<typeof Strip>;
+
 export const BenchBreaker = z.strictObject({
   id: Id,
   number: z.string().trim().min(1).max(12),
@@ -156,6 +160,7 @@ export const Bench = z.strictObject({
   joints: z.array(Joint).max(800),
   breakers: z.array(BenchBreaker).max(60),
   plugged: z.array(PluggedIn).max(120),
+  strips: z.array(Strip).max(800).optional(),
 });
 export type Bench = z.infer<typeof Bench>;
 

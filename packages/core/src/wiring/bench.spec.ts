@@ -9,6 +9,7 @@ import {
   DEFAULT_SCHOOLS,
   emptyBench,
   endKey,
+  PANEL,
   plannedSite,
   type BenchCable,
   type BenchDevice,
@@ -28,6 +29,9 @@ import {
   connect,
   cut,
   planBox,
+  planRequest,
+  readBenchWords,
+  strip,
   takeOff,
   throwBreaker,
   type BoxPlanKind,
@@ -139,6 +143,25 @@ describe('plans, switched on and measured', () => {
     expect(tailed.joints.filter((j) => j.at?.terminal.startsWith('brass'))).toHaveLength(1);
     expect(tailed.pigtails.map((p) => p.colour).sort()).toEqual(['bare', 'black', 'white']);
   });
+  it('a short ground at the end of a run is extended in a connector, and the plan still proves out (handbook 6)', () => {
+    const one = (shortGround: boolean) => planBox({ ...request('run', [cable('feed', TWO)], [device('d', 'duplex')]), shortGround });
+    expect(one(false).bench.pigtails).toEqual([]);
+    const plan = one(true);
+    expect(plan.refused).toEqual([]);
+    expect(plan.bench.pigtails.map((p) => p.colour)).toEqual(['bare']);
+    expect(plan.notes.join()).toMatch(/short ground is extended/);
+    const splice = plan.bench.joints.find((j) => j.kind === 'splice')!;
+    expect(splice.ends).toHaveLength(2);
+  });
+  it('feeds are found from the wiring: live cables first, else the one from nearer the panel', () => {
+    const run = runOfBoxes({ boxes: 2 });
+    expect(planRequest(run, 'box1', 'run', DEFAULT_SCHOOLS)).toMatchObject({ feeds: ['cable1'], onward: ['cable2'] });
+    const bare = { ...run, joints: run.joints.filter((j) => j.boxId === PANEL), pigtails: [] };
+    expect(planRequest(bare, 'box2', 'run', DEFAULT_SCHOOLS)).toMatchObject({ feeds: ['cable2'], onward: [] });
+    const wired = planBox(planRequest(bare, 'box1', 'run', DEFAULT_SCHOOLS));
+    expect(wired.refused).toEqual([]);
+    expect(planBox(planRequest(wired.bench, 'box2', 'run', DEFAULT_SCHOOLS)).refused).toEqual([]);
+  });
   it('what can’t be is refused with the reason', () => {
     expect(planBox(request('quad', [cable('feed', TWO)], [device('d', 'duplex')])).refused[0]).toMatch(/two receptacles/);
     expect(planBox(request('protected', [cable('feed', TWO)], [device('d', 'duplex')])).refused[0]).toMatch(/protective receptacle/);
@@ -173,6 +196,24 @@ const moved = (bench: Bench, end: WireEnd, to: Parameters<typeof connect>[2]): B
 
 describe('checks on any wiring', () => {
   const run = runOfBoxes({ boxes: 2 });
+  it('bare copper by hand: too much beside a screw, too little in it, and gone when the end is cut (common practice, no source)', () => {
+    const end: WireEnd = { cableId: 'cable2', conductor: 0, end: 1 };
+    const back = (bench: Bench) => moved(bench, end, { terminal: { device: 'device2', terminal: 'brass upper' } });
+    const says = (mm: number) => {
+      const r = strip(run, end, mm);
+      if (!r.ok) return r.why;
+      return findings(back(r.bench)).find((f) => f.rule === 'strip')?.says;
+    };
+    expect(says(15.875)).toBeUndefined();
+    expect(says(28)).toMatch(/stands bare/);
+    expect(says(6)).toMatch(/insulation is clamped/);
+    expect(says(0)).toMatch(/more than 0/);
+    const long = strip(run, end, 28);
+    const short = long.ok && cut(long.bench, end);
+    expect(short && short.ok && short.bench.strips).toEqual([]);
+    expect(readBenchWords(run, 'strip 5/8', end)).toMatchObject({ ok: true, order: { do: 'strip', end, mm: 15.875 } });
+    expect(readBenchWords(run, 'strip 5/0', end)).toMatchObject({ ok: false });
+  });
   it('a sound run has no stop', () => expect(stops(run)).toEqual([]));
   it('two conductors under a screw (110.14)', () =>
     expect(

@@ -13,7 +13,7 @@ import {
   type SwitchedOn,
 } from '../circuit/index.js';
 import type { Awg } from '../measure/index.js';
-import { inches } from '../measure/index.js';
+import { inches, printLength } from '../measure/index.js';
 import {
   endKey,
   GROUND_BAR,
@@ -25,7 +25,7 @@ import {
   type WireColour,
   type WireEnd,
 } from '../model/index.js';
-import { endName, jointName } from './benchEdit.js';
+import { endName, jointName, stripFor, strippedMm } from './benchEdit.js';
 
 export interface BenchFinding extends Judged {
   rule: string;
@@ -67,6 +67,23 @@ export function benchFindings(on: SwitchedOn, source: Bench, edition: Edition): 
   const uses = usesOf(bench);
   const name = (e: WireEnd) => endName(bench, e);
 
+  for (const j of bench.joints)
+    for (const e of j.ends) {
+      const bare = strippedMm(bench, e);
+      if (bare === undefined) continue;
+      const takes = stripFor(j.how, gaugeOf(bench, e));
+      const off =
+        bare > takes + inches(1 / 8) ? 'copper stands bare beside it' : bare < takes - inches(1 / 8) ? 'insulation is clamped in it' : '';
+      if (off)
+        say(
+          'strip',
+          `Bare copper of ${name(e)}`,
+          'caution',
+          `Stripped ${printLength(bare, 'in')} where ${printLength(takes, 'in')} goes in (common practice; the strip gauge on the device wins): ${off}.`,
+          '110.14',
+          j.boxId === PANEL ? undefined : j.boxId,
+        );
+    }
   for (const j of bench.joints.filter((x) => x.kind === 'terminal' && x.boxId !== PANEL && x.ends.length > 1))
     say(
       'one-per-screw',

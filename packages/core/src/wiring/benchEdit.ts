@@ -1,5 +1,5 @@
 /** Hands on the bench: ends connected and taken off, pigtails, cuts, tabs, switches, plugs. Every edit gives a new bench; what can't be done says why. */
-import type { Awg } from '../measure/index.js';
+import { inches, printLength, type Awg } from '../measure/index.js';
 import {
   endBox,
   endKey,
@@ -39,6 +39,15 @@ function boxOfTarget(bench: Bench, target: Target, boxId: string): string | unde
   return bench.devices.find((d) => d.id === device)?.boxId;
 }
 
+/** Bare copper that a joint takes: a hook round a side screw, a straight end elsewhere (common practice; the strip gauge on the device wins). mm. */
+export const stripFor = (how: Joint['how'], gauge: Awg): number =>
+  how === undefined || how === 'side screw' ? inches(gauge < 14 ? 3 / 4 : 5 / 8) : how === 'clamp plate' ? inches(5 / 8) : inches(1 / 2);
+export const strippedMm = (bench: Bench, end: WireEnd): number | undefined => bench.strips?.find((s) => sameEnd(s.end, end))?.mm;
+const stripSays = (bench: Bench, end: WireEnd, how: Joint['how']): string =>
+  `stripped ${printLength(strippedMm(bench, end) ?? stripFor(how, gaugeOf(bench, end)), 'in')}`;
+const withoutStrip = (bench: Bench, end: WireEnd): Bench =>
+  bench.strips ? { ...bench, strips: bench.strips.filter((s) => !sameEnd(s.end, end)) } : bench;
+
 const gaugeOf = (bench: Bench, end: WireEnd): Awg =>
   ('cableId' in end ? bench.cables.find((c) => c.id === end.cableId)?.gauge : bench.pigtails.find((p) => p.id === end.pigtailId)?.gauge) ??
   14;
@@ -63,9 +72,7 @@ export function connect(bench: Bench, end: WireEnd, target: Target, newId: strin
           ...loose.joints,
           { id: newId, boxId, kind: 'terminal' as const, at: { device, terminal }, how: how ?? ('side screw' as const), ends: [end] },
         ];
-    const gauge = gaugeOf(bench, end);
-    const strip = (how ?? 'side screw') === 'side screw' ? (gauge < 14 ? '3/4"' : '5/8"') : '1/2"';
-    return { ok: true, bench: { ...loose, joints }, says: `stripped ${strip}, under ${terminal}` };
+    return { ok: true, bench: { ...loose, joints }, says: `${stripSays(bench, end, there ? there.how : how)}, under ${terminal}` };
   }
   if ('joint' in target) {
     const there = loose.joints.find((j) => j.id === target.joint);
@@ -77,7 +84,7 @@ export function connect(bench: Bench, end: WireEnd, target: Target, newId: strin
         ? { ...j, kind, how: kind === 'splice' ? (how ?? (j.how === 'cap' ? 'twist-on' : j.how)) : j.how, ends: [...j.ends, end] }
         : j,
     );
-    return { ok: true, bench: { ...loose, joints }, says: 'stripped 1/2", into the splice' };
+    return { ok: true, bench: { ...loose, joints }, says: `${stripSays(bench, end, 'twist-on')}, into the splice` };
   }
   if (sameEnd(end, target.end)) return { ok: false, why: 'That is the same end.' };
   const other = loose.joints.find((j) => j.ends.some((e) => sameEnd(e, target.end)));
@@ -103,7 +110,7 @@ export function cap(bench: Bench, end: WireEnd, newId: string): BenchResult {
 
 /** Cuts an end back to clean copper: it comes off, and its free length is used up. */
 export function cut(bench: Bench, end: WireEnd): BenchResult {
-  const off = without(bench, end);
+  const off = withoutStrip(without(bench, end), end);
   if ('pigtailId' in end) {
     const tail = bench.pigtails.find((p) => p.id === end.pigtailId);
     if (!tail) return { ok: false, why: 'That pigtail isn’t there any more.' };
@@ -122,6 +129,15 @@ export function cut(bench: Bench, end: WireEnd): BenchResult {
   return { ok: true, bench: { ...off, cables: off.cables.map((c) => (c.id === cable.id ? { ...c, freeMm } : c)) }, says: 'cut back' };
 }
 
+/** Strips an end to so much bare copper; it comes off for that. Too little or too much shows in the checks. mm. */
+export function strip(bench: Bench, end: WireEnd, mm: number): BenchResult {
+  if (endBox(bench, end) === undefined) return { ok: false, why: 'That conductor isn’t there any more.' };
+  if (!(mm > 0 && mm <= inches(3)))
+    return { ok: false, why: `${printLength(mm, 'in')} of bare copper: an end is stripped by more than 0 and no more than 3".` };
+  const off = withoutStrip(without(bench, end), end);
+  return { ok: true, bench: { ...off, strips: [...(off.strips ?? []), { end, mm }] }, says: `stripped ${printLength(mm, 'in')}` };
+}
+
 export function addPigtail(bench: Bench, boxId: string, colour: WireColour, gauge: Awg, lengthMm: number, id: string): BenchResult {
   if (!(lengthMm > 0)) return { ok: false, why: 'A pigtail has a length.' };
   const pigtail: Pigtail = { id, boxId, colour, gauge, lengthMm };
@@ -129,7 +145,8 @@ export function addPigtail(bench: Bench, boxId: string, colour: WireColour, gaug
 }
 export function dropPigtail(bench: Bench, id: string): BenchResult {
   const off = ([0, 1] as const).reduce((b, end) => without(b, { pigtailId: id, end }), bench);
-  return { ok: true, bench: { ...off, pigtails: off.pigtails.filter((p) => p.id !== id) }, says: 'pigtail taken out' };
+  const bare = off.strips ? { ...off, strips: off.strips.filter((s) => !('pigtailId' in s.end && s.end.pigtailId === id)) } : off;
+  return { ok: true, bench: { ...bare, pigtails: bare.pigtails.filter((p) => p.id !== id) }, says: 'pigtail taken out' };
 }
 
 /** Breaks a tab off a duplex, or says that it can't be put back. */

@@ -1,12 +1,14 @@
-/** What is typed on the bench's tape: `black panel to hall to brass upper`, `off white …`, `cap …`, `cut …`, `breaker 4 off`, `break brass tab of …`. */
+/** What is typed on the bench's tape: `black panel to hall to brass upper`, `off white …`, `cap …`, `cut …`, `strip 5/8 …`, `breaker 4 off`, `break brass tab of …`. */
 import { GROUND_BAR, NEUTRAL_BAR, PANEL, TERMINALS, type Bench, type WireEnd } from '../model/index.js';
 import { endsIn } from '../circuit/index.js';
+import { parseLength } from '../measure/index.js';
 import type { Target } from './benchEdit.js';
 import { endName, jointName } from './benchEdit.js';
 
 export type BenchOrder =
   | { do: 'connect'; end: WireEnd; target: Target }
   | { do: 'off' | 'cap' | 'cut'; end: WireEnd }
+  | { do: 'strip'; end: WireEnd; mm: number }
   | { do: 'breaker'; breakerId: string; on: boolean }
   | { do: 'tab'; deviceId: string; side: 'brass' | 'silver' };
 export type BenchReading = { ok: true; order: BenchOrder; says: string } | { ok: false; message: string };
@@ -95,6 +97,15 @@ export function readBenchWords(bench: Bench, text: string, held: WireEnd | undef
     const found = tab[2] ? find(tab[2], duplexes) : duplexes;
     if (found.length !== 1) return { ok: false, message: several(tab[2] ?? '', found, 'A duplex has tabs.') };
     return { ok: true, order: { do: 'tab', deviceId: found[0]!.value, side: tab[1]!.toLowerCase() as 'brass' }, says: `${tab[1]} tab off` };
+  }
+  const bare = /^strip\s+([\d.\s/½⅝¾⅜⅞¼-]+(?:"|in|mm|cm)?)\s*(.*)$/i.exec(said);
+  if (bare) {
+    const length = parseLength(bare[1]!.trim(), { unit: 'in' });
+    if (!length.ok) return { ok: false, message: `${length.message} Say how much bare copper: strip 5/8.` };
+    const found = bare[2] ? find(bare[2], endsOf(bench)) : held ? [{ name: endName(bench, held), value: held }] : [];
+    if (found.length !== 1)
+      return { ok: false, message: several(bare[2] ?? '', found, 'Say a colour and its cable: black panel to hall.') };
+    return { ok: true, order: { do: 'strip', end: found[0]!.value, mm: length.mm }, says: `strip ${found[0]!.name}` };
   }
   const one = /^(off|cap|cut)\b\s*(.*)$/i.exec(said);
   if (one) {

@@ -3,7 +3,7 @@
  * measured; one that does not do what is wanted is refused.
  */
 import { connectorFor } from '../catalog/index.js';
-import { endsIn, groundWithoutDevices, joinedFeeds, magnitude, nodeOf, switchOn, type SwitchedOn } from '../circuit/index.js';
+import { endsIn, groundWithoutDevices, joinedFeeds, lineSide, magnitude, nodeOf, switchOn, type SwitchedOn } from '../circuit/index.js';
 import { inches, type Awg } from '../measure/index.js';
 import {
   endKey,
@@ -54,6 +54,8 @@ export interface BoxPlanRequest {
   switchCable?: string;
   /** colour of the leg that is tapped */
   leg?: 'black' | 'red';
+  /** an old ground too short for its screw: extended by a pigtail in a splice of its own */
+  shortGround?: boolean;
   schools: Schools;
 }
 
@@ -132,7 +134,10 @@ class Planner {
         says: `The ${say(end)} to ${t.device === 'box' ? 'the ground screw of the box' : `${t.terminal} of ${device?.name ?? t.device}`}.`,
       });
     };
-    if (ends.length === 1 && terminals.length === 1) return screw(terminals[0]!, ends[0]!);
+    const extended = role === 'ground' && this.request.shortGround === true && terminals.length > 0;
+    if (extended)
+      this.notes.push('The short ground is extended by a pigtail in a connector: no conductor is stretched to reach a screw (300.14).');
+    if (ends.length === 1 && terminals.length === 1 && !extended) return screw(terminals[0]!, ends[0]!);
     if (ends.length === 2 && terminals.length === 1 && group.second && schools.device === 'feed-through' && role !== 'ground') {
       screw(terminals[0]!, ends[0]!);
       return screw(group.second, ends[1]!);
@@ -371,6 +376,37 @@ export function planBox(request: BoxPlanRequest): BoxPlan {
     ],
     notes: p.notes,
     refused: [...p.refused, ...measured],
+  };
+}
+
+/**
+ * What a plan is asked for from the wiring as it is: cables that bring power are the feeds, found by what goes dark when each is cut;
+ * in a box that nothing feeds yet, those that come from nearer the panel.
+ */
+export function planRequest(bench: Bench, boxId: string, kind: BoxPlanKind, schools: Schools, shortGround = false): BoxPlanRequest {
+  const here = bench.cables.filter((c) => c.ends.includes(boxId));
+  const sides = new Map(lineSide(bench, boxId).map((s) => [s.cableId, s.side]));
+  const lines = here.filter((c) => sides.get(c.id) === 'line');
+  const feeds = (lines.length ? lines : here.filter((c) => c.ends[1] === boxId).slice(0, kind === 'quad on two feeds' ? 2 : 1)).map(
+    (c) => c.id,
+  );
+  const onward = here.filter((c) => !feeds.includes(c.id));
+  const toSwitch =
+    kind === 'split, half switched'
+      ? onward.find((c) => c.colours.includes('red'))
+      : kind === 'from a switch box'
+        ? (onward.find((c) => bench.devices.some((d) => (d.form === 'lamp' || d.form === 'appliance') && c.ends.includes(d.boxId))) ??
+          onward.at(-1))
+        : undefined;
+  return {
+    bench,
+    boxId,
+    kind,
+    feeds,
+    onward: onward.filter((c) => c !== toSwitch).map((c) => c.id),
+    ...(toSwitch ? { switchCable: toSwitch.id } : {}),
+    schools,
+    shortGround,
   };
 }
 

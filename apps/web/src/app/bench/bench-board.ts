@@ -13,12 +13,23 @@ import {
   signal,
   viewChild,
 } from '@angular/core';
-import { canReset, facePoints, lineSide, nodeOf, spiceNetlist, switchOn, NetworkError, type SwitchedOn } from '@saddle/core/circuit';
+import {
+  canReset,
+  endsIn,
+  facePoints,
+  lineSide,
+  nodeOf,
+  spiceNetlist,
+  switchOn,
+  NetworkError,
+  type SwitchedOn,
+} from '@saddle/core/circuit';
 import {
   clamp,
   continuity,
   type FaultScan,
   findBreaker,
+  insulation,
   LAMP_BLIND_SPOTS,
   probe,
   readLamps,
@@ -27,9 +38,11 @@ import {
 } from '@saddle/core/instruments';
 import { APPLIANCES } from '@saddle/core/catalog';
 import { inches, parsePower, type LengthUnit } from '@saddle/core/measure';
-import { endBox, endKey, type Bench, type Edition, type WireColour, type WireEnd } from '@saddle/core/model';
+import { DEFAULT_SCHOOLS, endBox, endKey, type Bench, type Edition, type Schools, type WireColour, type WireEnd } from '@saddle/core/model';
 import {
   addPigtail,
+  BOX_PLAN_KINDS,
+  BOX_PLAN_WORDS,
   benchDifferences,
   benchDrawing,
   benchFindings,
@@ -43,14 +56,19 @@ import {
   lineDrawing,
   liveNodes,
   overlay,
+  planBox,
+  planRequest,
   readBenchWords,
   setDevice,
+  strip,
   takeOff,
   throwBreaker,
   touched,
   type BenchOrder,
   type BenchResult,
   type BenchSpot,
+  type BoxPlan,
+  type BoxPlanKind,
   type Target,
 } from '@saddle/core/wiring';
 import { nanoid } from 'nanoid';
@@ -66,6 +84,7 @@ const INSTRUMENTS = [
   'non-contact probe',
   'clamp',
   'continuity',
+  'insulation tester',
   'breaker finder',
 ] as const;
 type Instrument = (typeof INSTRUMENTS)[number];
@@ -85,6 +104,7 @@ export class BenchBoard {
   /** the other state, whose differences are lit */
   readonly against = input<Bench>();
   readonly readonly = input(false);
+  readonly schools = input<Schools>(DEFAULT_SCHOOLS);
   readonly edited = output<{ title: string; bench: Bench }>();
 
   private readonly element = inject<ElementRef<HTMLElement>>(ElementRef);
@@ -241,6 +261,15 @@ export class BenchBoard {
             says: r.beeps ? 'it beeps' : 'no path',
           };
         }
+        case 'insulation tester': {
+          if (!known(red) || !known(black)) return { figure: '– MΩ', says: 'Touch two points of a dead circuit, everything unplugged.' };
+          const r = insulation(on, red.node, black.node);
+          if ('refused' in r) return { figure: 'refused', says: r.refused };
+          return {
+            figure: r.megohm >= 1000 ? '> 1000 MΩ' : `${r.megohm.toFixed(2)} MΩ`,
+            says: r.ok ? 'at least 1 MΩ: sound' : 'under 1 MΩ: something leaks or is still connected',
+          };
+        }
         case 'three-lamp tester': {
           if (!face) return { figure: '', says: 'Plug it into a face.', doubts: `It can’t see: ${this.blindSpots}.` };
           const r = readLamps(on, face.deviceId, face.face);
@@ -372,6 +401,39 @@ export class BenchBoard {
     );
   }
 
+  /** The length is typed: the entry is filled with what the usual screw takes, ready to be typed over. */
+  protected askStrip(): void {
+    const box = this.entry()?.nativeElement;
+    if (!this.held() || !box) return;
+    box.value = 'strip 5/8';
+    box.focus();
+    box.setSelectionRange(6, 9);
+  }
+
+  protected readonly planKinds: Choice[] = BOX_PLAN_KINDS.map((k) => ({ value: k, label: BOX_PLAN_WORDS[k] }));
+  protected readonly planKind = signal<BoxPlanKind>('run');
+  protected readonly planBoxes = computed((): Choice[] => this.bench().boxes.map((b) => ({ value: b.id, label: b.name })));
+  protected readonly planIn = linkedSignal(() => this.bench().boxes[0]?.id ?? '');
+  protected readonly shortGround = signal(false);
+  protected readonly planned = signal<BoxPlan | undefined>(undefined);
+  /** The box as its kind wants it, measured before it is drawn; nothing is changed when it is refused, or while a feed is live. */
+  protected wireByPlan(): void {
+    const boxId = this.planIn();
+    if (this.readonly()) return this.refused.set('What was found is not rewired here: switch to planned.');
+    const on = this.switched();
+    const live =
+      on &&
+      endsIn(this.bench(), boxId)
+        .map((e) => touched(on, this.bench(), e))
+        .find((says) => says);
+    if (live) return this.refused.set(live);
+    const plan = planBox(planRequest(this.bench(), boxId, this.planKind(), this.schools(), this.shortGround()));
+    this.planned.set(plan);
+    if (plan.refused.length) return this.refused.set(plan.refused[0]!);
+    this.held.set(undefined);
+    this.put('by plan', { ok: true, bench: plan.bench, says: BOX_PLAN_WORDS[this.planKind()] });
+  }
+
   protected pigtail(colour: WireColour): void {
     const held = this.held();
     const boxId = (held && endBox(this.bench(), held)) ?? this.bench().boxes[0]?.id;
@@ -468,6 +530,10 @@ export class BenchBoard {
         return this.breaker(order.breakerId, order.on);
       case 'tab':
         return this.tab(order.deviceId, order.side);
+      case 'strip':
+        if (this.readonly()) return this.refused.set('What was found is not rewired here: switch to planned.');
+        if (this.safe(order.end)) this.put(endName(this.bench(), order.end), strip(this.bench(), order.end, order.mm));
+        return;
       default:
         return this.act(order.do, order.end);
     }
@@ -494,6 +560,7 @@ export class BenchBoard {
       o: () => this.act('off'),
       x: () => this.act('cap'),
       p: () => this.pigtail('black'),
+      s: () => (event.preventDefault(), this.askStrip()),
       escape: () => (this.held.set(undefined), this.take('hands')),
       '/': () => (event.preventDefault(), this.entry()?.nativeElement.focus()),
     };

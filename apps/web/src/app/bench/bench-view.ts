@@ -110,4 +110,7 @@ export class BenchView {
     else if (other) this.dropped.emit({ end: drag.wire.end, on: { end: other.end } });
     else if (!drag.wire.loose) this.pulledOff.emit(drag.wire.end);
   }
+
+  /** which half, LINE or LOAD is written on the device itself */
+  protected screwLabel = (label: string): string => label.replace(/ (upper|lower)$|^(line|load) /, '');
 }
