@@ -89,6 +89,7 @@ test('the ledger opens to its sum; remedies apply, undo survives a reload', asyn
   await page.getByTestId('undo').click();
   await expect(await finding(page, /Everything on circuit 4/)).toHaveAttribute('data-verdict', 'stop');
   await page.getByTestId('undo').click();
+  await expect(page.getByTestId('undo')).toBeDisabled();
   await saved(page);
   await page.reload();
   await page.getByTestId('redo').click();

@@ -41,6 +41,14 @@ await shoot('sums', '/sums', undefined, (page) => page.getByRole('button', { nam
 for (const stage of ['need', 'survey', 'feed', 'route', 'box', 'wire', 'buy', 'work', 'record'])
   await shoot(stage, `/jobs/sewing-corner/${stage}`);
 await shoot('box-hall', '/jobs/sewing-corner/box', undefined, (page) => page.getByTestId('flip').click());
+await shoot('house', '/houses/quince-street-14');
+await shoot('wall', '/houses/quince-street-14/walls/parlour-w2/A?box=parlour-box');
+await shoot('room', '/houses/quince-street-14/rooms/parlour');
+await shoot('bench', '/bench', undefined, async (page) => {
+  await page.getByTestId('sample').selectOption('swapped');
+  await page.getByRole('button', { name: 'three-lamp tester', exact: true }).click();
+  await page.getByTestId('face-device2-upper').click();
+});
 await shoot('phone', '/jobs/sewing-corner/box', { width: 390, height: 844 });
 const pdf = join(data, 'sheet.pdf');
 writeFileSync(pdf, Buffer.from(await (await fetch(`${url}/api/v1/jobs/sewing-corner/sheet.pdf`)).arrayBuffer()));

@@ -34,7 +34,7 @@ const entry = (key: string, tab: string): string => `${key}/${tab}`;
 const historyEntry = (key: string, tab: string): string => `${key}/${tab}/undo`;
 const versionEntry = (key: string, tab: string, name: string): string => `${key}/${tab}/version/${name}`;
 
-/** Names of versions that are kept already: a version never changes, so it is written once. */
+/** Names of versions: a version never changes, so it is written once, and again only after it was taken out. */
 const names = new WeakMap<object, string>();
 /** what is written of each undo list, to take out what fell off its end */
 const written = new Map<string, Set<string>>();
@@ -59,9 +59,19 @@ export async function dropDraft({ key, tab }: { key: string; tab: string }): Pro
   await delMany([entry(key, tab), historyEntry(key, tab), ...versions], store);
 }
 
+/** Writes take turns, so that what one takes out another can put back. */
+let turn: Promise<void> = Promise.resolve();
+
 /** The undo list is large and kept apart, a moment after the document itself. */
-export async function keepHistory<D extends object>(key: string, history: History<D>): Promise<void> {
+export function keepHistory<D extends object>(key: string, history: History<D>): Promise<void> {
+  const mine = turn.then(() => writeHistory(key, history));
+  turn = mine.catch(() => undefined);
+  return mine;
+}
+
+async function writeHistory<D extends object>(key: string, history: History<D>): Promise<void> {
   const tab = tabName();
+  const there = written.get(key);
   const fresh: [string, D][] = [];
   const named = (list: Version<D>[]) =>
     list.map(({ title, document }) => {
@@ -69,14 +79,14 @@ export async function keepHistory<D extends object>(key: string, history: Histor
       if (!name) {
         name = nanoid(10);
         names.set(document, name);
-        fresh.push([versionEntry(key, tab, name), document]);
       }
+      if (!there?.has(name)) fresh.push([versionEntry(key, tab, name), document]);
       return { name, title };
     });
   const kept: KeptHistory = { past: named(history.past), future: named(history.future) };
   await setMany([...fresh, [historyEntry(key, tab), kept]], store);
   const now = new Set([...kept.past, ...kept.future].map((v) => v.name));
-  const gone = [...(written.get(key) ?? [])].filter((name) => !now.has(name));
+  const gone = [...(there ?? [])].filter((name) => !now.has(name));
   written.set(key, now);
   if (gone.length)
     await delMany(

@@ -81,11 +81,13 @@ export abstract class DocumentSession<D extends Kept> {
         takeUntilDestroyed(),
       )
       .subscribe();
-    this.drafts.pipe(throttleTime(100, undefined, { leading: true, trailing: true }), takeUntilDestroyed()).subscribe(() => this.keepNow());
+    this.drafts
+      .pipe(throttleTime(100, undefined, { leading: true, trailing: true }), takeUntilDestroyed())
+      .subscribe(() => void this.keepNow());
     this.histories
       .pipe(
         auditTime(120),
-        concatMap(() => keepHistory(this.draftKey(this.loadedId), { past: this.past(), future: this.future() }).catch(() => undefined)),
+        concatMap(() => this.keepHistoryNow()),
         takeUntilDestroyed(),
       )
       .subscribe();
@@ -231,10 +233,14 @@ export abstract class DocumentSession<D extends Kept> {
     this.histories.next();
   }
 
-  private keepNow(): void {
+  private keepHistoryNow(): Promise<void> {
+    return keepHistory(this.draftKey(this.loadedId), { past: this.past(), future: this.future() }).catch(() => undefined);
+  }
+
+  private async keepNow(): Promise<void> {
     const document = this.document();
     if (!document) return;
-    void keepDraft({
+    await keepDraft({
       key: this.draftKey(document.id),
       tab: tabName(),
       revision: this.revision,
@@ -268,8 +274,9 @@ export abstract class DocumentSession<D extends Kept> {
         this.channel.postMessage({ kind: this.kind, id: document.id, revision: this.revision });
         // edits made while this one was under way go out next
         this.dirty = this.document() !== document;
-        this.keep();
-        if (this.dirty) this.saves.next();
+        // called saved when this browser knows it too: a reload right after finds the new revision and the undo list
+        await Promise.all([this.keepNow(), this.keepHistoryNow()]);
+        if (this.document() !== document) this.saves.next();
         else this.saveState.set('saved');
         return;
       case 'conflict':
