@@ -132,11 +132,11 @@ function labelShape(
       ? Y(s.z + s.height) - (s.kind === 'box' ? 24 : 40)
       : frame.top + (s.kind === 'reference' ? 4 : s.kind === 'obstacle' ? 16 : 28);
   if (!inside || y < frame.top) return;
-  doc
-    .font('narrow')
-    .fontSize(8.5)
-    .fillColor(s.kind === 'obstacle' ? INK.red : s.state === 'planned' ? INK.blue : INK.black);
-  doc.text(s.kind === 'ghost-box' ? `${s.label}, other face` : s.label, x, y, { lineBreak: false });
+  const text = s.kind === 'ghost-box' ? `${s.label}, other face` : s.label;
+  doc.font('narrow').fontSize(8.5);
+  // cables and edges run through where words stand
+  doc.rect(x - 1.5, y - 1, doc.widthOfString(text) + 3, 11).fill('#ffffff');
+  doc.fillColor(s.kind === 'obstacle' ? INK.red : s.state === 'planned' ? INK.blue : INK.black).text(text, x, y, { lineBreak: false });
 }
 
 const number = (doc: Doc, text: string, x: number, y: number): void => {
