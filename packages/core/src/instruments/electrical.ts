@@ -139,16 +139,18 @@ export function findBreaker(on: SwitchedOn, deviceId: string, face: 'upper' | 'l
   const neutral = nodeOf.slot(deviceId, face, 'neutral');
   const feeds = feedsOf(on.bench);
   const own = on.bench.breakers.findIndex((_, i) => feeds[i]!.nodes.has(hot));
+  // the sender lives off the face: with its breaker off, or with no breaker behind it, nothing is sent
+  if (own < 0 || !on.bench.breakers[own]!.on) return on.bench.breakers.map((b) => ({ breakerId: b.id, strength: 0 }));
   const shared = reached(on.bench, neutral);
   return on.bench.breakers.map((b, i) => {
-    if (i === own && b.on) return { breakerId: b.id, strength: 1 };
-    const beside = own >= 0 && Math.abs(i - own) === 1 ? 0.35 : 0;
+    if (i === own) return { breakerId: b.id, strength: 1 };
+    const beside = Math.abs(i - own) === 1 ? 0.35 : 0;
     // a neutral in common carries the signal back past the other breaker's cable
     const ownCable = (node: string) => shared.has(node);
     const common = on.bench.cables.some(
       (c) =>
         c.colours.some((_, n) => feeds[i]!.nodes.has(nodeOf.end(endKey({ cableId: c.id, conductor: n, end: 0 })))) &&
-        c.colours.some((_, n) => own >= 0 && feeds[own]!.nodes.has(nodeOf.end(endKey({ cableId: c.id, conductor: n, end: 0 })))) &&
+        c.colours.some((_, n) => feeds[own]!.nodes.has(nodeOf.end(endKey({ cableId: c.id, conductor: n, end: 0 })))) &&
         c.colours.some((_, n) => ownCable(nodeOf.end(endKey({ cableId: c.id, conductor: n, end: 0 })))),
     )
       ? 0.5
