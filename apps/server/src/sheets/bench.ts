@@ -23,15 +23,19 @@ export function drawBench(doc: Doc, drawing: BenchDrawing, caption: string): voi
       .font('narrowStrong')
       .fontSize(14)
       .fillColor(INK.black)
-      .text(b.name, b.x + 10, b.y + b.height - 22, { lineBreak: false });
+      .text(b.name, b.x + 10, b.y + b.height - 22, { width: b.width - 20, align: 'right', lineBreak: false });
     for (const c of b.cables) {
-      doc.lineWidth(1).rect(c.x, 38, c.width, 36).fillAndStroke(INK.paper, INK.black);
+      doc.lineWidth(1).rect(c.x, c.y, c.width, 36).fillAndStroke(INK.paper, INK.black);
       doc
         .font('narrowStrong')
         .fontSize(12)
         .fillColor(INK.black)
-        .text(c.kind, c.x + 6, 48, { lineBreak: false });
-      doc.font('narrow').fontSize(11).fillColor(INK.grey).text(`to ${c.toward}`, c.x, 22, { lineBreak: false });
+        .text(c.kind, c.x + 6, c.y + 10, { lineBreak: false });
+      doc
+        .font('narrow')
+        .fontSize(11)
+        .fillColor(INK.grey)
+        .text(`to ${c.toward}`, c.x, c.side === 'bottom' ? c.y + 40 : c.y - 16, { lineBreak: false });
     }
   }
   for (const d of drawing.devices) {

@@ -76,6 +76,7 @@ function kilnCorner(): Bench {
     ...run,
     breakers: run.breakers.map((b) => ({ ...b, number: '11' })),
     boxes: run.boxes.map((b) => ({ ...b, name: 'Kiln corner box' })),
+    cables: run.cables.map((c) => ({ ...c, name: 'panel to kiln corner', sides: ['top', 'bottom'] })),
     devices: run.devices.map((d) => ({ ...d, name: 'Kiln receptacle', form: 'single', ratingA: 20 })),
     joints: run.joints.filter((j) => j.boxId === PANEL),
     plugged: [{ id: 'kiln', name: 'table-top kiln', deviceId: 'device1', face: 'upper', watts: 1750, powerFactor: 1, on: true }],

@@ -7,6 +7,7 @@ import type { TERMINALS } from '../model/index.js';
 import { printMark, type LengthUnit } from '../measure/index.js';
 import { nodeOf, terminalNodeOf } from '../circuit/index.js';
 import {
+  endBox,
   endColour,
   endKey,
   GROUND_BAR,
@@ -72,7 +73,7 @@ export interface BenchBoxShape {
   y: number;
   width: number;
   height: number;
-  cables: { id: string; x: number; width: number; name: string; toward: string; kind: string; free: string; side: string }[];
+  cables: { id: string; x: number; width: number; name: string; toward: string; kind: string; free: string; side: string; y: number }[];
 }
 export interface BenchDrawing {
   width: number;
@@ -86,6 +87,10 @@ export interface BenchDrawing {
 const WIRE = 22;
 const CABLE_GAP = 20;
 const TOP = 74;
+/** where the sheath of a cable that comes in at the top is drawn */
+const SHEATH_Y = 38;
+/** room for sheaths and their words under the boxes */
+const BELOW = 92;
 const ROW = 34;
 const LANE = 9;
 const DEVICE = { width: 84, height: 176, gap: 116 };
@@ -185,8 +190,32 @@ export function benchDrawing(bench: Bench, unit: LengthUnit = 'in', seen: 'front
   for (const place of places) x = layBox(bench, place, x, drawing, unit, seen) + 26;
   drawing.width = x;
   drawing.height = Math.max(300, ...drawing.boxes.map((b) => b.y + b.height)) + 12;
-  for (const b of drawing.boxes) b.height = drawing.height - 12 - b.y;
+  const below = drawing.boxes.some((b) => b.cables.some((c) => c.side === 'bottom' && b.id !== PANEL));
+  if (below) drawing.height += BELOW;
+  for (const b of drawing.boxes) {
+    b.height = drawing.height - 12 - (below ? BELOW - 40 : 0) - b.y;
+    fromBelow(bench, b, drawing);
+  }
   return drawing;
+}
+
+/** Cables that come in at the bottom are drawn there: their wires run up in the same columns. The panel’s all come in at the top. */
+function fromBelow(bench: Bench, box: BenchBoxShape, drawing: BenchDrawing): void {
+  if (box.id === PANEL) return;
+  const floor = box.y + box.height;
+  for (const c of box.cables.filter((x) => x.side === 'bottom')) {
+    c.y = floor - 8;
+    for (const w of drawing.wires) {
+      if (!('cableId' in w.end) || w.end.cableId !== c.id || endBox(bench, w.end) !== box.id || w.points.length < 2) continue;
+      const [x] = w.points[0]!;
+      w.points[0] = [x, floor - 8];
+      w.label = [x, floor - 26];
+      if (w.loose) {
+        w.points[1] = [x, floor - 44];
+        w.tip = w.points[1];
+      }
+    }
+  }
 }
 
 function layBox(bench: Bench, place: Place, left: number, drawing: BenchDrawing, unit: LengthUnit, seen: 'front' | 'back'): number {
@@ -213,6 +242,7 @@ function layBox(bench: Bench, place: Place, left: number, drawing: BenchDrawing,
       kind: `${cable.gauge}-${insulated}`,
       free: printMark(cable.freeMm[end], unit),
       side: cable.sides[end],
+      y: SHEATH_Y,
     };
     x += width + CABLE_GAP;
     return shape;

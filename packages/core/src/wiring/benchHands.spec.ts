@@ -15,6 +15,7 @@ import {
   lineDrawing,
   liveNodes,
   overlay,
+  rangeWords,
   readBenchWords,
   takeOff,
   throwBreaker,
@@ -144,6 +145,25 @@ describe('drawing', () => {
       expect(s.x).toBeLessThan(d.width);
       expect(s.y).toBeLessThan(d.height);
     }
+  });
+  it('a cable from below is drawn below, its wires run up from the floor of the box; the rest stay where they were', () => {
+    const { bench } = benchSamples.find((s) => s.id === 'kiln')!;
+    const d = benchDrawing(bench);
+    const box = d.boxes.find((b) => b.id === 'box1')!;
+    const [cable] = box.cables;
+    expect(cable!.side).toBe('bottom');
+    expect(cable!.y).toBeCloseTo(box.y + box.height - 8, 6);
+    expect(cable!.y + 36).toBeLessThan(d.height);
+    for (const w of d.wires.filter((x) => 'cableId' in x.end && x.end.end === 1)) {
+      expect(w.points[0]![1]).toBe(cable!.y);
+      expect(w.points[1]![1]).toBeLessThan(w.points[0]![1]);
+    }
+    for (const w of d.wires.filter((x) => 'cableId' in x.end && x.end.end === 0)) expect(w.points[1]![1]).toBeGreaterThan(w.points[0]![1]);
+  });
+  it('times to trip as people say them', () => {
+    expect(rangeWords({ from: 0, to: 0.1 })).toBe('up to 0.1 s');
+    expect(rangeWords({ from: 60, to: 120 })).toBe('60 s to 2 min');
+    expect(rangeWords({ from: 60, to: Infinity })).toBe('60 s or never');
   });
   it('from the back brass and silver change sides', () => {
     const x = (seen: 'front' | 'back', terminal: string) =>

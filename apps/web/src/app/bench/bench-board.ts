@@ -62,6 +62,7 @@ import {
   setDevice,
   strip,
   takeOff,
+  rangeWords,
   throwBreaker,
   touched,
   type BenchOrder,
@@ -212,7 +213,13 @@ export class BenchBoard {
   });
   protected readonly points = computed(() => {
     const on = this.switched();
-    return on ? facePoints(on).map((p) => ({ ...p, name: this.bench().devices.find((d) => d.id === p.deviceId)!.name })) : [];
+    return on
+      ? facePoints(on).map((p) => ({
+          ...p,
+          name: this.bench().devices.find((d) => d.id === p.deviceId)!.name,
+          opens: p.trip ? rangeWords(p.trip) : 'never',
+        }))
+      : [];
   });
   /** boxes that power comes into by more than one cable */
   protected readonly doubleFed = computed(() =>
