@@ -131,6 +131,7 @@ test('the simulated finder is swept with the mouse, its reading taken over; othe
   await expect(page.getByText(/in the bay: cable/)).toBeVisible();
   await page.getByRole('button', { name: 'note it' }).first().click();
   await expect(page.locator('[data-testid^="thing-"]').first()).toBeAttached();
+  await saved(page);
   await atWall(page, 'sewing-w2');
   await page.getByRole('button', { name: 'finder', exact: true }).click();
   await expect(page.getByText(/Nothing is made up for your own wall/)).toBeVisible();

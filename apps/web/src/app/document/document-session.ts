@@ -21,6 +21,15 @@ export type SaveState = 'saved' | 'saving' | 'kept in this browser' | 'conflict'
 
 const UNDO_STEPS = 100;
 
+/** Whether two documents say the same, whatever the order of their fields. */
+function sameDocument(a: unknown, b: unknown): boolean {
+  if (a === b) return true;
+  if (typeof a !== 'object' || typeof b !== 'object' || a === null || b === null || Array.isArray(a) !== Array.isArray(b)) return false;
+  const [x, y] = [a as Record<string, unknown>, b as Record<string, unknown>];
+  const names = new Set([...Object.keys(x), ...Object.keys(y)]);
+  return [...names].every((n) => sameDocument(x[n], y[n]));
+}
+
 /** What every kept document has. */
 export interface Kept {
   id: string;
@@ -134,6 +143,12 @@ export abstract class DocumentSession<D extends Kept> {
       this.takeHistory(history);
       this.saveState.set('saving');
       this.saves.next();
+    } else if (draft?.dirty && sameDocument(draft.document, stored.document)) {
+      // the save under way when the page was left went through: nothing to settle with oneself
+      this.revision = stored.revision;
+      this.document.set(stored.document);
+      this.takeHistory(history);
+      this.keep();
     } else if (draft?.dirty) {
       this.takeDraft(draft);
       this.takeHistory(history);

@@ -67,6 +67,7 @@ export interface TapeEntry {
           aria-describedby="tape-says"
           (input)="typed($event)"
           (keydown)="key($event)"
+          (blur)="typing = false"
         />
         <span class="tape-hint">{{ current()?.hint }}</span>
       </label>
@@ -91,9 +92,11 @@ export class TapeBar {
   private readonly box = viewChild.required<ElementRef<HTMLInputElement>>('entry');
   private readonly picked = signal<string | undefined>(undefined);
   protected readonly current = computed(() => this.measures().find((m) => m.key === this.picked()) ?? this.measures()[0]);
-  protected readonly text = linkedSignal({
+  /** something was typed since the last entry was set: a figure that arrives late must not replace it */
+  protected typing = false;
+  protected readonly text = linkedSignal<{ key: string | undefined; mm: number | undefined }, string>({
     source: () => ({ key: this.current()?.key, mm: this.current()?.mm }),
-    computation: () => this.printed(),
+    computation: (now, before) => (this.typing && before && before.source.key === now.key ? before.value : this.printed()),
   });
   private readonly wrong = linkedSignal({ source: this.text, computation: () => '' });
   protected readonly error = computed(() => this.wrong() || this.refused());
@@ -138,16 +141,20 @@ export class TapeBar {
   }
 
   focus(): void {
+    // asked for before, come after the next entry was begun: selecting would let its rest replace its beginning
+    if (this.typing) return;
     this.box().nativeElement.select();
   }
 
   protected pick(key: string): void {
+    this.typing = false;
     this.picked.set(key);
     // select what stands there once the new measure's figure does
     afterNextRender(() => this.focus(), { injector: this.injector });
   }
 
   protected typed(event: Event): void {
+    this.typing = true;
     this.text.set((event.target as HTMLInputElement).value);
   }
 
@@ -156,12 +163,14 @@ export class TapeBar {
     if (!current) return;
     if (event.key === 'ArrowUp' || event.key === 'ArrowDown') {
       event.preventDefault();
+      this.typing = false;
       this.nudge.emit({ key: current.key, direction: event.key === 'ArrowUp' ? 1 : -1, big: event.shiftKey });
     } else if (event.key === 'Tab' && !event.shiftKey && this.measures().at(-1)?.key !== current.key) {
       event.preventDefault();
       const list = this.measures();
       this.pick(list[list.findIndex((m) => m.key === current.key) + 1]!.key);
     } else if (event.key === 'Escape') {
+      this.typing = false;
       this.text.set(this.printed());
       this.box().nativeElement.value = this.printed();
       this.box().nativeElement.blur();
@@ -170,6 +179,7 @@ export class TapeBar {
 
   protected enter(event: Event): void {
     event.preventDefault();
+    this.typing = false;
     const match = /^\s*([a-z])\s+(.*)$/i.exec(this.text());
     const named = match && this.measures().find((m) => m.letter === match[1]!.toLowerCase());
     const measure = named ?? this.current();
