@@ -162,6 +162,8 @@ export interface FacePoint {
   /** a bolted short here, hot to neutral and hot to ground; A, and what the breaker then does */
   shortA: number;
   groundFaultA: number;
+  /** round the loop that a short here closes: source, hot, neutral, joints; Ω */
+  loopOhm: number;
   trip: Range | undefined;
 }
 /** Voltage under load at each face, and what a dead short there would drive. */
@@ -184,6 +186,7 @@ export function facePoints(on: SwitchedOn): FacePoint[] {
           dropPercent: (100 * (bench.supply.volts - magnitude(v))) / bench.supply.volts,
           shortA,
           groundFaultA: drive(pin('hot'), pin('ground')),
+          loopOhm: magnitude(solved.impedanceBetween(pin('hot'), pin('neutral'))),
           trip: breaker && tripTime(shortA / breaker.amps, breaker.curve),
         };
       }),

@@ -3,10 +3,10 @@ import { printSource } from '../catalog/index.js';
 import { jobContext, jobElevation, ledgerOf, sumLines, type SumLine } from '../ledger/index.js';
 import { marksFor, type Elevation } from '../layout/index.js';
 import { printLength, printMark } from '../measure/index.js';
-import type { Finding, House, Job, Verdict } from '../model/index.js';
+import type { Bench, Finding, House, Job, Verdict } from '../model/index.js';
 import { isTicked, judgeAsk, outageMinutes, PROOF_LABELS, PROOF_ORDER, stepsOf, valueOf } from '../steps/index.js';
 import { materialsOf, toolsOf } from '../takeoff/index.js';
-import { switchOn } from '../circuit/index.js';
+import { NetworkError, switchOn } from '../circuit/index.js';
 import { benchDrawing, benchFindings, wiringDrawing, wiringPlan, type BenchDrawing, type WiringDrawing } from '../wiring/index.js';
 
 export type SheetBlock =
@@ -43,6 +43,18 @@ function findingBlock(finding: Finding, unit: Job['unit']): SheetBlock {
 }
 
 /** Everything a person takes to the wall: drawings, marks, sums, wiring, steps, what to bring, cautions. */
+/** What the checks say against wiring made by hand; wiring that can't be switched on says why instead. */
+function handWiringCautions(bench: Bench, edition: Job['edition']): string[] {
+  try {
+    return benchFindings(switchOn(bench), bench, edition)
+      .filter((f) => f.verdict === 'stop' || f.verdict === 'can’t tell')
+      .map((f) => `${f.title}: ${f.says}.${f.ask ? ` ${f.ask}` : ''}`);
+  } catch (error) {
+    if (!(error instanceof NetworkError)) throw error;
+    return [`This wiring can’t be judged: ${error.message}.`];
+  }
+}
+
 export function jobSheet(job: Job, house: Pick<House, 'name'> | undefined): JobSheet {
   const c = jobContext(job);
   const findings = ledgerOf(job);
@@ -115,8 +127,7 @@ export function jobSheet(job: Job, house: Pick<House, 'name'> | undefined): JobS
         caption: 'Made by hand in place of the plan; boxes opened flat, devices seen from the front. H hot, N neutral, G ground.',
       },
     );
-    for (const f of benchFindings(switchOn(bench), bench, job.edition).filter((x) => x.verdict === 'stop'))
-      blocks.push({ kind: 'caution', text: `${f.title}: ${f.says}.` });
+    for (const text of handWiringCautions(bench, job.edition)) blocks.push({ kind: 'caution', text });
   }
   blocks.push({ kind: 'heading', text: 'Steps' });
   blocks.push({

@@ -4,6 +4,7 @@ import { term, type Judged } from '../codebook/index.js';
 import { inches, printLength, type LengthUnit } from '../measure/index.js';
 import {
   alongX,
+  baysLooked,
   boxRect,
   finishThicknessMm,
   studPlaces,
@@ -74,7 +75,15 @@ const overlap = (a: { left: number; right: number; bottom: number; top: number }
   a.left < b.right && b.left < a.right && a.bottom < b.top && b.bottom < a.top;
 
 /** Everything known within the saw's reach, on this face and on the other; and what nobody looked at. */
-export function behindTheCut(site: Site, wall: Wall, box: Box, edition: Edition, schools: Pick<Schools, 'saw'>): Judged[] {
+export function behindTheCut(
+  site: Site,
+  wall: Wall,
+  box: Box,
+  edition: Edition,
+  schools: Pick<Schools, 'saw'>,
+  /** the same box where it was found, when it moves: its own cable then hangs where the new opening is cut */
+  before?: Box,
+): Judged[] {
   const opening = openingRect(wall, box);
   const source = practice;
   if (!opening)
@@ -144,7 +153,9 @@ export function behindTheCut(site: Site, wall: Wall, box: Box, edition: Edition,
       source,
     });
   }
-  for (const own of site.boxes.filter((b) => b.wallId === wall.id && b.face === box.face && b.id !== box.id)) {
+  // cables hang in the cavity whichever face their box is on
+  const hanging = site.boxes.filter((b) => b.wallId === wall.id && b.id !== box.id);
+  for (const own of before ? [...hanging, before] : hanging) {
     const rect = boxRect(wall, own);
     if (!rect) continue;
     for (const cable of site.cables) {
@@ -158,14 +169,17 @@ export function behindTheCut(site: Site, wall: Wall, box: Box, edition: Edition,
       };
       if ((end.side === 'top' || end.side === 'bottom') && overlap(around, column))
         found.push({
-          verdict: 'stop',
-          says: `${cable.name} runs ${end.side === 'top' ? 'up' : 'down'} here from ${own.name}: look before any blade`,
+          verdict: own === before ? 'caution' : 'stop',
+          says:
+            own === before
+              ? `its own ${cable.name} runs ${end.side === 'top' ? 'up' : 'down'} behind the new cut: off and proved dead before it, the cable pulled aside`
+              : `${cable.name} runs ${end.side === 'top' ? 'up' : 'down'} here from ${own.name}: look before any blade`,
           sums: [],
           source,
         });
     }
   }
-  if (wall.framing.material !== 'masonry' && !wall.bayLooked)
+  if (wall.framing.material !== 'masonry' && !baysLooked(wall, opening))
     found.push({
       verdict: 'can’t tell',
       says: 'look first: nobody has looked into this bay',
@@ -184,7 +198,15 @@ export function behindTheCut(site: Site, wall: Wall, box: Box, edition: Edition,
 }
 
 /** Order of cuts, the first one toward the stud, and the depth to set. */
-export function cutPlan(site: Site, wall: Wall, box: Box, edition: Edition, schools: Pick<Schools, 'saw'>, unit: LengthUnit): CutPlan {
+export function cutPlan(
+  site: Site,
+  wall: Wall,
+  box: Box,
+  edition: Edition,
+  schools: Pick<Schools, 'saw'>,
+  unit: LengthUnit,
+  before?: Box,
+): CutPlan {
   const finish = finishThicknessMm(wall, box.face);
   const kind = box.kind === 'other' ? undefined : BOX_KINDS[box.kind];
   const say = (mm: number) => printLength(mm, unit);
@@ -227,7 +249,7 @@ export function cutPlan(site: Site, wall: Wall, box: Box, edition: Edition, scho
         'notch for ears and wings only as far as they need: the plate tabs must have something to hold',
         'try the box: shave where it is tight; do not widen all round',
       ];
-  return { order, depthMm: finish + inches(0.0625), firstCut, behind: behindTheCut(site, wall, box, edition, schools) };
+  return { order, depthMm: finish + inches(0.0625), firstCut, behind: behindTheCut(site, wall, box, edition, schools, before) };
 }
 
 /** Gap round the box body in its opening, against what has to be filled. */

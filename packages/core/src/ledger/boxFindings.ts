@@ -20,6 +20,7 @@ import {
 } from '../layout/index.js';
 import { inches, printLength } from '../measure/index.js';
 import {
+  baysLooked,
   boxBody,
   boxCentreX,
   boxRect,
@@ -183,10 +184,11 @@ function placeFindings(c: JobContext): Finding[] {
 
 function bayLooked(c: JobContext): Judged {
   const { wall } = c;
-  if (wall.bayLooked)
+  const opening = openingRect(wall, c.target);
+  if (opening && baysLooked(wall, opening))
     return {
       verdict: 'ok',
-      says: `${wall.bayLooked}${wall.obstacles.length ? `: ${wall.obstacles.map((o) => o.kind).join(', ')} noted` : ': nothing in the way'}`,
+      says: `${wall.bayLooked ?? 'seen through a hole'}${wall.obstacles.length ? `: ${wall.obstacles.map((o) => o.kind).join(', ')} noted` : ': nothing in the way'}`,
       sums: [],
       source: { from: 'measured' },
     };

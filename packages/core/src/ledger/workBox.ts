@@ -1,6 +1,7 @@
 /** The work box of a job as the wall judges it and as it is drawn: what is planned, what was there, what is closed again. */
 import { elevation, type Elevation } from '../layout/index.js';
-import type { FaceId, Site } from '../model/index.js';
+import type { Bench, FaceId, Site } from '../model/index.js';
+import { benchOf } from '../wiring/index.js';
 import { judgeBox, type BoxJudgement } from '../survey/index.js';
 import type { JobContext } from './context.js';
 
@@ -15,6 +16,24 @@ export const judgeWork = (c: JobContext): BoxJudgement =>
     schools: c.job.schools,
     unit: c.job.unit,
   });
+
+/** The job's boxes on the bench as they are planned; the new cable is as long, and leaves as much free, as the plan says. */
+export const plannedBench = (c: JobContext): Bench =>
+  benchOf(
+    c.planned,
+    c.boxes.map((b) => b.id),
+    c.circuit,
+    c.job.schools,
+    c.newCable && c.run && c.freeEnds.source && c.freeEnds.target
+      ? {
+          planned: {
+            cableId: c.newCable.id,
+            lengthMm: c.run.runMm,
+            freeMm: { [c.source.id]: c.freeEnds.source.leaveMm, [c.target.id]: c.freeEnds.target.leaveMm },
+          },
+        }
+      : {},
+  );
 
 /**
  * One face of the job's wall.

@@ -150,6 +150,11 @@ export const Supply = z.discriminatedUnion('kind', [
 ]);
 export type Supply = z.infer<typeof Supply>;
 
+/** What the drawing had to take without anybody having measured or looked; nothing that rests on it may pass as fine. */
+export const UNMEASURED = ['length', 'free', 'ground', 'material', 'rating', 'wiring'] as const;
+export const Unmeasured = z.strictObject({ of: z.union([Id, z.literal(PANEL)]), what: z.enum(UNMEASURED), boxId: Id.optional() });
+export type Unmeasured = z.infer<typeof Unmeasured>;
+
 /** A piece of wiring that can be switched on: panel, boxes of one run, what joins them. */
 export const Bench = z.strictObject({
   supply: Supply,
@@ -161,6 +166,7 @@ export const Bench = z.strictObject({
   breakers: z.array(BenchBreaker).max(60),
   plugged: z.array(PluggedIn).max(120),
   strips: z.array(Strip).max(800).optional(),
+  unmeasured: z.array(Unmeasured).max(400).optional(),
 });
 export type Bench = z.infer<typeof Bench>;
 

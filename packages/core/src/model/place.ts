@@ -116,4 +116,20 @@ export function studPlaces(wall: Wall): StudPlace[] {
 }
 
 /** Centres of all studs, in mm from the left end of face A; empty when none was found. */
+/**
+ * Whether somebody looked into every bay that a stretch of wall lies over. What was said of the bay of the work counts as said;
+ * a look through a hole counts from stud to stud, and where no stud is known only for the stretch itself. mm along face A.
+ */
+export function baysLooked(wall: Wall, span: { left: number; right: number }): boolean {
+  if (wall.bayLooked) return true;
+  const looks = (wall.looks ?? []).map((l) => l.mm);
+  const studs = studCentres(wall);
+  if (studs.length === 0) return looks.some((x) => x >= span.left && x <= span.right);
+  const edges = [0, ...studs, wall.length.mm].sort((a, b) => a - b);
+  return edges.slice(1).every((right, i) => {
+    const left = edges[i]!;
+    return right <= span.left || left >= span.right || right - left < wall.framing.studWidth.mm || looks.some((x) => x > left && x < right);
+  });
+}
+
 export const studCentres = (wall: Wall): number[] => studPlaces(wall).map((stud) => stud.x);

@@ -170,6 +170,8 @@ export const Wall = z.strictObject({
   checks: z.array(CheckMeasure).max(100).optional(),
   /** how the bay of the work was looked into; absent: nobody has */
   bayLooked: Known.exclude(['assumed']).optional(),
+  /** small holes that were looked in through, from the left end of face A: each counts for its own bay only */
+  looks: z.array(MeasuredLength).max(60).optional(),
   fireRated: z.boolean().optional(),
   bearing: z.boolean().optional(),
   insulated: z.boolean().optional(),

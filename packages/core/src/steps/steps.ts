@@ -2,9 +2,9 @@
 import { DEVICE_KINDS, printSource } from '../catalog/index.js';
 import { LEAST_FREE_MM } from '../codebook/index.js';
 import { jobContext, judgeWork, OLD_FREE_ENDS, type JobContext } from '../ledger/index.js';
-import { marksFor } from '../layout/index.js';
+import { marksFor, openingRect } from '../layout/index.js';
 import { inches, printLength } from '../measure/index.js';
-import type { Job } from '../model/index.js';
+import { baysLooked, type Job } from '../model/index.js';
 import { devicesIn, wiringPlan } from '../wiring/index.js';
 import { PRACTICE_MM } from '../route/index.js';
 
@@ -114,8 +114,10 @@ function markOut(c: JobContext): Draft {
 }
 
 /** A saw may only go into a live-fed bay that was looked into and holds no cable at the place of the cut. */
-const cutNeedsDead = (c: JobContext): boolean =>
-  !c.wall.bayLooked || c.wall.obstacles.some((o) => o.kind === 'cable' || o.kind === 'unknown');
+function cutNeedsDead({ wall, target }: JobContext): boolean {
+  const opening = openingRect(wall, target);
+  return !opening || !baysLooked(wall, opening) || wall.obstacles.some((o) => o.kind === 'cable' || o.kind === 'unknown');
+}
 
 function cut(c: JobContext): Draft {
   const old = (c.job.built ?? 0) < 1980;

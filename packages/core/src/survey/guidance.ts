@@ -73,7 +73,7 @@ export function nextMeasures(site: Site, wall: Wall, face: FaceId): NextMeasure[
       how: 'Look at an edge: behind a cover plate, at a vent, under the trim.',
       why: 'Without a make-up no box can be chosen.',
     });
-  if (framed && !wall.bayLooked)
+  if (framed && !wall.bayLooked && !wall.looks?.length)
     next.push({
       what: 'what is in the bay of the work',
       how: 'Small hole inside the outline to be cut; scope, mirror or bent wire.',

@@ -3,7 +3,6 @@ import { BOX_KINDS, nec, PLATE, plateWidthMm, practice } from '../catalog/index.
 import { atLeast, setback, term, type Judged } from '../codebook/index.js';
 import {
   accessibleReach,
-  behindTheCut,
   cutPlan,
   enlarging,
   heightMatch,
@@ -317,8 +316,8 @@ export function judgeBox(input: JudgementInput): BoxJudgement {
       source: practice,
     });
   add('fill', 'Box fill', fillOf(site, box, edition));
-  const cut = cutPlan(site, wall, box, edition, schools, unit);
-  add('behind', 'Behind the cut', together(behindTheCut(site, wall, box, edition, schools)));
+  const cut = cutPlan(site, wall, box, edition, schools, unit, before);
+  add('behind', 'Behind the cut', together(cut.behind));
   add('fit', 'Fit of the opening', openingFit(wall, box, edition));
   for (const c of contradictions(site, wall)) if (c.verdict !== 'ok') add(`check-${c.checkId}`, 'Measured twice', c);
 
@@ -388,9 +387,12 @@ export function judgeBox(input: JudgementInput): BoxJudgement {
 function newCutAtStuds(wall: Wall, before: Box, box: Box): Judged {
   const [from, to] = [openingRect(wall, before), openingRect(wall, box)];
   if (!from || !to) return studCollision(wall, box);
+  const newly = leftover(to, from);
+  // where something new is cut, a stud nobody found can't be ruled out
+  if (newly.length && studPlaces(wall).length === 0) return studCollision(wall, box);
   const half = wall.framing.studWidth.mm / 2;
   const slack = inches(1 / 16);
-  const hit = leftover(to, from).some((r) =>
+  const hit = newly.some((r) =>
     studPlaces(wall).some(
       (s) => s.x - half < r.right - slack && s.x + half > r.left + slack && r.top - r.bottom > slack && r.right - r.left > slack,
     ),

@@ -31,12 +31,13 @@ export function takeStud(site: Site, wallId: string, newId: string, xMm: number,
   return replaceWall(site, { ...wall, framing: { ...framing, extraStuds } });
 }
 
-/** A thing that the scope showed, as an obstacle that was seen; the bay then counts as looked into. */
+/** A thing that the scope showed, as an obstacle that was seen; the bay of the hole then counts as looked into. */
 export function takeSeen(
   site: Site,
   wallId: string,
   newId: string,
   seen: ScopeView['seen'][number],
+  holeMm: number,
   face: FaceId,
   wallThickMm: number,
 ): Site {
@@ -54,13 +55,17 @@ export function takeSeen(
     height: at(Math.min(seen.heightMm, wall.height.mm - seen.zMm)),
     behindA: at(face === 'A' ? seen.behindMm : Math.max(0, wallThickMm - seen.behindMm - thick)),
   };
-  return replaceWall(site, { ...wall, bayLooked: wall.bayLooked ?? 'seen', obstacles: [...wall.obstacles, obstacle] });
+  return bayLookedInto(replaceWall(site, { ...wall, obstacles: [...wall.obstacles, obstacle] }), wallId, holeMm);
 }
 
-/** The bay was looked into and holds what is noted. */
-export const bayLookedInto = (site: Site, wallId: string): Site => ({
+/** The bay behind a hole was looked into and holds what is noted; the bays beside it were not. */
+export const bayLookedInto = (site: Site, wallId: string, holeMm: number): Site => ({
   ...site,
-  walls: site.walls.map((w) => (w.id === wallId ? { ...w, bayLooked: w.bayLooked ?? ('seen' as const) } : w)),
+  walls: site.walls.map((w) =>
+    w.id !== wallId || w.looks?.some((l) => Math.abs(l.mm - holeMm) < 1)
+      ? w
+      : { ...w, looks: [...(w.looks ?? []), { mm: round(holeMm), known: 'seen' as const }] },
+  ),
 });
 
 /**

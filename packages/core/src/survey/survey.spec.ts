@@ -371,7 +371,7 @@ describe('simulated finder and scope', () => {
     const view = lookInside(sewing, truth, 'A', inches(46), inches(40), 1);
     expect(view.seen.map((s) => s.what)).toContain('cable');
     expect(view.seen.map((s) => s.what)).not.toContain('vent');
-    const s = takeSeen(site, 'sewing-hall', 'seen-1', view.seen[0]!, 'A', wallThicknessMm(sewing));
+    const s = takeSeen(site, 'sewing-hall', 'seen-1', view.seen[0]!, inches(46), 'A', wallThicknessMm(sewing));
     expect(siteErrors(s, 'in', '')).toEqual([]);
     expect(wallOf(s, 'sewing-hall').obstacles.find((o) => o.id === 'seen-1')).toMatchObject({ kind: 'cable', x: { known: 'seen' } });
   });

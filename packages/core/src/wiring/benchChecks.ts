@@ -22,6 +22,7 @@ import {
   PANEL,
   type Bench,
   type Edition,
+  type Unmeasured,
   type WireColour,
   type WireEnd,
 } from '../model/index.js';
@@ -137,7 +138,18 @@ export function benchFindings(on: SwitchedOn, source: Bench, edition: Edition): 
         box.id,
       );
     }
-    if (box.material === 'metal') {
+    if (unmeasured(bench, 'material', box.id))
+      findings.push({
+        rule: 'metal-box',
+        title: `Ground of ${box.name}`,
+        boxId: box.id,
+        verdict: 'can’t tell',
+        says: 'nobody noted whether the box is metal; drawn as plastic, without a ground lead',
+        sums: [],
+        source: nec(year, '250.148(C)'),
+        ask: 'Look: with the circuit proved dead, a metal box is grey and rings; it then gets a ground lead of its own.',
+      });
+    else if (box.material === 'metal') {
       const tied = bench.joints.some(
         (j) => j.boxId === box.id && j.at?.device === 'box' && j.ends.some((e) => uses.get(endKey(e))?.has('ground')),
       );
@@ -243,6 +255,7 @@ export function benchFindings(on: SwitchedOn, source: Bench, edition: Edition): 
         '300.13(B)',
       );
   }
+  assumptions(bench, findings);
   const order = ['stop', 'can’t tell', 'caution', 'ok', 'note'];
   return findings.sort((x, y) => order.indexOf(x.verdict) - order.indexOf(y.verdict));
 }
@@ -257,6 +270,53 @@ function neutralOverDevice(bench: Bench, cableId: string, conductor: number): bo
       const after = reached(bench, nodeOf.bar(NEUTRAL_BAR), (b) => b.from.startsWith(`${d.id} `) && b.to.startsWith(`${d.id} `));
       return before.has(start) && [...before].some((n) => n.startsWith('end ') && !after.has(n));
     });
+}
+
+const unmeasured = (bench: Bench, what: Unmeasured['what'], boxId?: string, of?: string): boolean =>
+  bench.unmeasured?.some((u) => u.what === what && (boxId === undefined || u.boxId === boxId) && (of === undefined || u.of === of)) ??
+  false;
+
+/** What was drawn without anybody having looked: said once each, and no `ok` that rests on it stands. */
+function assumptions(bench: Bench, findings: BenchFinding[]): void {
+  const cannot = (title: string, says: string, ask: string, boxId?: string) =>
+    findings.push({ rule: 'assumed', title, verdict: 'can’t tell', says, sums: [], source: practice, ask, ...(boxId ? { boxId } : {}) });
+  for (const box of bench.boxes.filter((b) => unmeasured(bench, 'wiring', b.id))) {
+    findings.forEach((f, i) => {
+      if (f.boxId === box.id && f.verdict === 'ok')
+        findings[i] = {
+          ...f,
+          verdict: 'can’t tell',
+          says: `${f.says}, as drawn; nobody looked`,
+          ask: `Open ${box.name} with the circuit proved dead and look.`,
+        };
+    });
+    cannot(
+      `Wiring of ${box.name}`,
+      'how its device is wired was not noted: it is drawn by your own school',
+      'With the circuit proved dead, pull the device out, look which wire is on which screw, and enter it in the survey.',
+      box.id,
+    );
+  }
+  findings.forEach((f, i) => {
+    if (f.rule === 'ground' && f.verdict === 'ok' && unmeasured(bench, 'ground', f.boxId))
+      findings[i] = {
+        ...f,
+        verdict: 'can’t tell',
+        says: `${f.says}, as far as it is drawn; whether every cable has a ground was not looked at`,
+        ask: 'With the circuit proved dead, look for the bare or green conductor of each cable.',
+      };
+  });
+  for (const { of } of bench.unmeasured?.filter((u) => u.what === 'length') ?? []) {
+    const name = bench.cables.find((c) => c.id === of)?.name;
+    if (name)
+      cannot(
+        `Length of ${name}`,
+        'not measured: volts under load, drop and what a short would do can’t be told from it',
+        'Measure or pace its run, or find it from the panel: enter it in the survey.',
+      );
+  }
+  if (unmeasured(bench, 'rating'))
+    cannot('Breaker of this circuit', 'its rating was not noted: drawn as 15 A', 'Read the number on its handle at the panel.');
 }
 
 function fillFinding(bench: Bench, boxId: string, edition: Edition, findings: BenchFinding[]): void {
@@ -278,7 +338,20 @@ function fillFinding(bench: Bench, boxId: string, edition: Edition, findings: Be
     yokes: bench.devices.filter((d) => d.boxId === boxId).map((d) => ({ label: `yoke of ${d.name}`, gauge: largest, gangs: 1 })),
     volumeIn3: box.volumeIn3,
   });
-  findings.push({ ...judged, rule: 'fill', title: `Fill of ${box.name}`, boxId });
+  const uncounted = cables.some((c) => unmeasured(bench, 'ground', boxId, c.id));
+  findings.push({
+    ...judged,
+    ...(uncounted && judged.verdict === 'ok'
+      ? {
+          verdict: 'can’t tell' as const,
+          says: `${judged.says}, but whether every cable has a ground was not looked at`,
+          ask: 'With the circuit proved dead, look for the bare or green conductor of each cable.',
+        }
+      : {}),
+    rule: 'fill',
+    title: `Fill of ${box.name}`,
+    boxId,
+  });
 }
 
 /** Six inches from the sheath (300.14), after every cut. */
@@ -287,6 +360,19 @@ function freeFinding(bench: Bench, boxId: string, edition: Edition, findings: Be
   for (const c of bench.cables) {
     const end = c.ends.indexOf(boxId);
     if (end < 0) continue;
+    if (unmeasured(bench, 'free', boxId, c.id)) {
+      findings.push({
+        rule: 'free',
+        title: `Free ends of ${c.name}`,
+        boxId,
+        verdict: 'can’t tell',
+        says: 'not measured',
+        sums: [],
+        source: nec(edition.slice(3), '300.14'),
+        ask: 'With the circuit proved dead, measure the conductors from where they leave the sheath.',
+      });
+      continue;
+    }
     const free = c.freeMm[end]!;
     const ok = free >= least - 0.01;
     findings.push({

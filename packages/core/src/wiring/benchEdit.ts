@@ -1,5 +1,5 @@
 /** Hands on the bench: ends connected and taken off, pigtails, cuts, tabs, switches, plugs. Every edit gives a new bench; what can't be done says why. */
-import { inches, printLength, type Awg } from '../measure/index.js';
+import { inches, parsePower, printLength, type Awg } from '../measure/index.js';
 import {
   endBox,
   endKey,
@@ -162,6 +162,21 @@ export const setDevice = (bench: Bench, deviceId: string, part: Partial<BenchDev
   ...bench,
   devices: bench.devices.map((d) => (d.id === deviceId ? { ...d, ...part } : d)),
 });
+
+/** What a person types to plug in: a name and watts or amps, `kettle 1500 W`. */
+export function plugIn(bench: Bench, deviceId: string, face: 'upper' | 'lower', text: string, id: string): BenchResult {
+  const match = /^(.*?)\s*([\d.]+\s*\w+)$/.exec(text.trim());
+  const read = match ? parsePower(match[2]!) : undefined;
+  if (!read?.ok) return { ok: false, why: read ? read.message : 'Type a name and its watts: kettle 1500 W.' };
+  return plug(bench, deviceId, face, match![1] || 'load', read.watts ?? (read.amps ?? 0) * bench.supply.volts, id);
+}
+/** An appliance in a face; what was in it comes out. W. */
+export function plug(bench: Bench, deviceId: string, face: 'upper' | 'lower', name: string, watts: number, id: string): BenchResult {
+  if (!(watts > 0 && watts <= 25_000)) return { ok: false, why: `${watts} W: an appliance takes more than 0 and no more than 25 000 W.` };
+  const rest = bench.plugged.filter((p) => !(p.deviceId === deviceId && p.face === face));
+  const plugged = [...rest, { id, name: name.slice(0, 120), deviceId, face, watts, powerFactor: 1, on: true }];
+  return { ok: true, bench: { ...bench, plugged }, says: 'plugged in' };
+}
 
 /** A breaker's handle; tied ones move together. */
 export function throwBreaker(bench: Bench, breakerId: string, on: boolean): Bench {

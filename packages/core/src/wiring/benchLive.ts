@@ -36,14 +36,6 @@ export function touched(on: SwitchedOn, bench: Bench, end: WireEnd): string | un
   return `The ${endName(bench, end)} is live: ${volts} V. Touched with a tool that is a shock or an arc. Nothing was done: switch it off and prove it dead first.`;
 }
 
-/** A time to trip as people say it; s, min or h. */
-export function rangeWords({ from, to }: { from: number; to: number }): string {
-  const say = (s: number): string =>
-    s >= 3600 ? `${(s / 3600).toFixed(1)} h` : s >= 90 ? `${(s / 60).toFixed(0)} min` : `${Number(s.toFixed(1))} s`;
-  if (to === Infinity) return `${say(from)} or never`;
-  return from < to / 10 ? `up to ${say(to)}` : `${say(from)} to ${say(to)}`;
-}
-
 export interface Overlay {
   volts: Map<string, number>;
   amps: Map<string, number>;

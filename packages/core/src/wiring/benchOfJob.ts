@@ -19,11 +19,30 @@ import { wiringPlan, type Lead, type TerminalName } from './plan.js';
 
 /** Cables of unknown length are taken as this long (common practice; only the drop depends on it). */
 const UNKNOWN_MM = 6000;
+/** Free ends that nobody measured are drawn this long; whether they are is `can’t tell`. */
+const UNKNOWN_FREE_MM = inches(7);
 const ELSEWHERE = 'elsewhere';
 
-/** The boxes given, with their cables; the line cable of the first goes to a breaker of the panel. */
-export function benchOf(site: Site, boxIds: string[], circuit: Circuit | undefined, schools: Schools): Bench {
+export interface BenchOfOptions {
+  /** boxes whose wiring nobody looked at: it is drawn by the school, and said so */
+  wiringUnknown?: string[];
+  /** a cable that the plan runs: its length, and the free end it leaves in each box, by box id; mm */
+  planned?: { cableId: string; lengthMm: number; freeMm: Record<string, number> };
+}
+
+/** The boxes given, with their cables; the line cable of the first goes to a breaker of the panel. What is not measured is noted. */
+export function benchOf(
+  site: Site,
+  boxIds: string[],
+  circuit: Circuit | undefined,
+  schools: Schools,
+  { wiringUnknown = [], planned }: BenchOfOptions = {},
+): Bench {
   const bench = emptyBench();
+  const unmeasured: NonNullable<Bench['unmeasured']> = wiringUnknown
+    .filter((id) => boxIds.includes(id))
+    .map((id) => ({ of: id, what: 'wiring', boxId: id }));
+  if (circuit?.breakerA === undefined) unmeasured.push({ of: PANEL, what: 'rating' });
   const volts = circuit?.voltsNominal ?? 120;
   if (volts !== 120) bench.supply = { kind: 'single-phase', volts, sourceOhm: 0.15, loopOhm: 0.35 };
   const breakerId = 'breaker';
@@ -40,6 +59,7 @@ export function benchOf(site: Site, boxIds: string[], circuit: Circuit | undefin
   const taken = new Set<string>();
   let fed = false;
   for (const box of boxes) {
+    if (boxMaterial(box) === undefined) unmeasured.push({ of: box.id, what: 'material', boxId: box.id });
     const volume = boxVolume(box);
     const clamps = boxClamps(box);
     const { depthMm } = boxBody(box);
@@ -75,14 +95,24 @@ export function benchOf(site: Site, boxIds: string[], circuit: Circuit | undefin
       const feeds = line && !fed;
       if (feeds) fed = true;
       const [a, b] = [inside(cable.ends[0].boxId) ?? (feeds ? PANEL : ELSEWHERE), inside(cable.ends[1].boxId) ?? ELSEWHERE];
-      const free = (i: 0 | 1) => cable.ends[i].freeLength?.mm ?? inches(7);
+      const own = planned?.cableId === cable.id ? planned : undefined;
+      const free = (i: 0 | 1): number => {
+        const { boxId, freeLength } = cable.ends[i];
+        const known = freeLength?.mm ?? (boxId === undefined ? undefined : own?.freeMm[boxId]);
+        if (known === undefined && inside(boxId)) unmeasured.push({ of: cable.id, what: 'free', boxId: boxId! });
+        return known ?? UNKNOWN_FREE_MM;
+      };
+      const lengthMm = cable.length?.mm ?? own?.lengthMm ?? (feeds ? circuit?.lengthToSource?.mm : undefined);
+      if (lengthMm === undefined) unmeasured.push({ of: cable.id, what: 'length' });
+      if (cable.ground === undefined)
+        for (const e of cable.ends) if (inside(e.boxId)) unmeasured.push({ of: cable.id, what: 'ground', boxId: e.boxId! });
       bench.cables.push({
         id: cable.id,
         name: cable.name,
         gauge: cable.gauge,
         // a ground that nobody has looked for is not drawn as one
         colours: [...cable.conductors, ...(cable.ground === 'none' || cable.ground === undefined ? [] : [cable.ground])],
-        lengthMm: cable.length?.mm ?? (feeds ? circuit?.lengthToSource?.mm : undefined) ?? UNKNOWN_MM,
+        lengthMm: lengthMm ?? UNKNOWN_MM,
         ends: [a, b],
         sides: [cable.ends[0].side ?? 'top', cable.ends[1].side ?? 'top'],
         freeMm: [free(0), free(1)],
@@ -102,7 +132,8 @@ export function benchOf(site: Site, boxIds: string[], circuit: Circuit | undefin
     }
   }
   for (const box of boxes) wire(bench, site, box.id, circuit, schools);
-  for (const l of site.loads.filter((x) => x.boxId !== undefined && boxIds.includes(x.boxId))) {
+  // what nobody put a figure to is not plugged in as 0 W
+  for (const l of site.loads.filter((x) => x.boxId !== undefined && boxIds.includes(x.boxId) && (x.watts ?? x.amps ?? 0) > 0)) {
     const faces = bench.devices.filter((d) => d.boxId === l.boxId && ['duplex', 'single', 'ground-fault'].includes(d.form));
     const used = bench.plugged.filter((p) => faces.some((d) => d.id === p.deviceId)).length;
     const device = faces[Math.floor(used / 2) % Math.max(1, faces.length)];
@@ -117,7 +148,7 @@ export function benchOf(site: Site, boxIds: string[], circuit: Circuit | undefin
         on: true,
       });
   }
-  return bench;
+  return unmeasured.length ? { ...bench, unmeasured } : bench;
 }
 
 /** The plan of one box as joints; a box whose plan is refused or misses something keeps its ends loose. */

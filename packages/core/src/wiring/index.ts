@@ -8,3 +8,4 @@ export * from './benchOfJob.js';
 export * from './benchDrawing.js';
 export * from './benchWords.js';
 export * from './benchLive.js';
+export * from './benchReadings.js';

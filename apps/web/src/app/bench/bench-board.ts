@@ -13,34 +13,14 @@ import {
   signal,
   viewChild,
 } from '@angular/core';
-import {
-  canReset,
-  endsIn,
-  facePoints,
-  lineSide,
-  nodeOf,
-  spiceNetlist,
-  switchOn,
-  NetworkError,
-  type SwitchedOn,
-} from '@saddle/core/circuit';
-import {
-  clamp,
-  continuity,
-  type FaultScan,
-  findBreaker,
-  insulation,
-  LAMP_BLIND_SPOTS,
-  probe,
-  readLamps,
-  readVolts,
-  twoFeeds,
-} from '@saddle/core/instruments';
+import { canReset, endsIn, spiceNetlist, switchOn, NetworkError, type SwitchedOn } from '@saddle/core/circuit';
+import type { FaultScan } from '@saddle/core/instruments';
 import { APPLIANCES } from '@saddle/core/catalog';
-import { inches, parsePower, type LengthUnit } from '@saddle/core/measure';
+import { inches, type LengthUnit } from '@saddle/core/measure';
 import { DEFAULT_SCHOOLS, endBox, endKey, type Bench, type Edition, type Schools, type WireColour, type WireEnd } from '@saddle/core/model';
 import {
   addPigtail,
+  BENCH_INSTRUMENTS,
   BOX_PLAN_KINDS,
   BOX_PLAN_WORDS,
   benchDifferences,
@@ -52,43 +32,43 @@ import {
   cut,
   dropPigtail,
   endName,
+  eventWords,
+  faceFindings,
   fittingScale,
   lineDrawing,
   liveNodes,
   overlay,
   planBox,
   planRequest,
+  plug,
+  plugIn,
   readBenchWords,
+  readInstrument,
   setDevice,
   strip,
   takeOff,
-  rangeWords,
   throwBreaker,
   touched,
+  TWO_PROBES,
+  twoLiveCables,
+  type BenchFinding,
+  type BenchInstrument,
   type BenchOrder,
   type BenchResult,
   type BenchSpot,
   type BoxPlan,
   type BoxPlanKind,
+  type FaceOf,
+  type ProbePoint,
   type Target,
 } from '@saddle/core/wiring';
 import { nanoid } from 'nanoid';
 import { ChoiceField, type Choice } from '../fields/choice-field';
 import { FindingList, type FindingRow } from '../ledger/finding-list';
-import { BenchView, type ProbePoint } from './bench-view';
+import { BenchView } from './bench-view';
 
-const INSTRUMENTS = [
-  'hands',
-  'meter',
-  'low-impedance meter',
-  'three-lamp tester',
-  'non-contact probe',
-  'clamp',
-  'continuity',
-  'insulation tester',
-  'breaker finder',
-] as const;
-type Instrument = (typeof INSTRUMENTS)[number];
+const rowsOf = (findings: BenchFinding[]): FindingRow[] =>
+  findings.map((f, i) => ({ ...f, key: `${f.rule}-${f.boxId ?? ''}-${i}`, cures: [] }));
 
 /** The bench: boxes opened flat, wired by hand or by plan, switched on, and read with simulated instruments. */
 @Component({
@@ -110,8 +90,8 @@ export class BenchBoard {
 
   private readonly element = inject<ElementRef<HTMLElement>>(ElementRef);
   private readonly entry = viewChild<ElementRef<HTMLInputElement>>('entry');
-  protected readonly instruments = INSTRUMENTS;
-  protected readonly instrument = signal<Instrument>('hands');
+  protected readonly instruments = BENCH_INSTRUMENTS;
+  protected readonly instrument = signal<BenchInstrument>('hands');
   protected readonly held = signal<WireEnd | undefined>(undefined);
   protected readonly red = signal<ProbePoint | undefined>(undefined);
   protected readonly black = signal<ProbePoint | undefined>(undefined);
@@ -125,7 +105,6 @@ export class BenchBoard {
   protected readonly message = signal('');
   protected readonly refused = signal('');
   protected readonly loadWords = signal('');
-  protected readonly blindSpots = LAMP_BLIND_SPOTS.join(', ');
   protected readonly colours: WireColour[] = ['black', 'white', 'bare', 'red'];
   protected readonly afters: Choice[] = [
     { value: '1', label: 'just now' },
@@ -172,11 +151,11 @@ export class BenchBoard {
   protected readonly findings = computed((): FindingRow[] => {
     const on = this.switched();
     if (!on) return [];
-    return benchFindings(on, this.bench(), this.edition()).map((f, i) => ({ ...f, key: `${f.rule}-${f.boxId ?? ''}-${i}`, cures: [] }));
+    return rowsOf(benchFindings(on, this.bench(), this.edition()));
   });
   protected readonly counts = computed(() => {
     const of = (v: string) => this.findings().filter((f) => f.verdict === v).length;
-    return of('stop') ? `${of('stop')} stop` : 'no stop';
+    return [of('stop') ? `${of('stop')} stop` : 'no stop', ...(of('can’t tell') ? [`${of('can’t tell')} can’t tell`] : [])].join(', ');
   });
   protected readonly heldName = computed(() => {
     const held = this.held();
@@ -199,128 +178,23 @@ export class BenchBoard {
   protected readonly duplexes = computed(() => this.bench().devices.filter((d) => d.form === 'duplex'));
   protected readonly events = computed(() => {
     const on = this.switched();
-    if (!on) return [];
-    const time = (s: number): string =>
-      s < 1 ? 'at once' : s < 120 ? `${Math.round(s)} s` : s < 7200 ? `${Math.round(s / 60)} min` : `${Math.round(s / 3600)} h`;
-    return [
-      ...on.opened.map((o) => `Opened: ${o.what}. ${o.why}, within ${time(o.seconds.to)}.`),
-      ...on.overloaded.map((o) => {
-        const b = this.bench().breakers.find((x) => x.id === o.breakerId)!;
-        const end = Number.isFinite(o.seconds.to) ? `opens within ${time(o.seconds.to)}` : 'may hold, or open after a while';
-        return `Overload: ${o.amps.toFixed(1)} A on breaker ${b.number} of ${b.amps} A; it ${end}.`;
-      }),
-    ];
+    return on ? eventWords(on) : [];
   });
-  protected readonly points = computed(() => {
+  protected readonly points = computed((): FindingRow[] => {
     const on = this.switched();
-    return on
-      ? facePoints(on).map((p) => ({
-          ...p,
-          name: this.bench().devices.find((d) => d.id === p.deviceId)!.name,
-          opens: p.trip ? rangeWords(p.trip) : 'never',
-        }))
-      : [];
+    return on ? rowsOf(faceFindings(on, this.bench())) : [];
   });
   /** boxes that power comes into by more than one cable */
-  protected readonly doubleFed = computed(() =>
-    this.bench()
-      .boxes.map((box) => ({ box, lines: lineSide(this.bench(), box.id).filter((l) => l.side === 'line') }))
-      .filter((b) => b.lines.length > 1)
-      .map(({ box, lines }) => {
-        const on = this.switched();
-        const hot = (l: (typeof lines)[number]) => {
-          const cable = this.bench().cables.find((c) => c.id === l.cableId)!;
-          return {
-            name: cable.name,
-            node: nodeOf.end(endKey({ cableId: l.cableId, conductor: Math.max(0, cable.colours.indexOf('black')), end: l.end })),
-          };
-        };
-        const [a, b] = [hot(lines[0]!), hot(lines[1]!)];
-        return { name: box.name, a: a.name, b: b.name, reading: on ? twoFeeds(on, a.node, b.node) : undefined };
-      }),
-  );
-
-  protected readonly reading = computed(
-    (): { figure: string; says: string; lamps?: { name: string; state: string }[]; doubts?: string } | undefined => {
-      const on = this.switched();
-      if (!on) return undefined;
-      const [red, black, face, end] = [this.red(), this.black(), this.face(), this.end()];
-      const known = (p: ProbePoint | undefined): p is ProbePoint => p !== undefined && on.solved.has(p.node);
-      switch (this.instrument()) {
-        case 'meter':
-        case 'low-impedance meter': {
-          if (!known(red) || !known(black))
-            return { figure: '– V', says: 'Touch two points: the first takes the red probe, the second the black.' };
-          const r = readVolts(on, red.node, black.node, this.instrument() === 'meter' ? 'high' : 'low');
-          return {
-            figure: `${r.volts.toFixed(1)} V~`,
-            says: r.ghost
-              ? `Under a small load only ${r.underLoadVolts.toFixed(1)} V: carried over from a neighbour, no supply.`
-              : `${red.label} to ${black.label}`,
-          };
-        }
-        case 'continuity': {
-          if (!known(red) || !known(black)) return { figure: '– Ω', says: 'Touch two points of a dead circuit.' };
-          const r = continuity(on, red.node, black.node);
-          if (!r.ok) return { figure: 'refused', says: r.why };
-          return {
-            figure: Number.isFinite(r.ohm) ? `${r.ohm < 10 ? r.ohm.toFixed(3) : r.ohm.toFixed(0)} Ω` : 'open',
-            says: r.beeps ? 'it beeps' : 'no path',
-          };
-        }
-        case 'insulation tester': {
-          if (!known(red) || !known(black)) return { figure: '– MΩ', says: 'Touch two points of a dead circuit, everything unplugged.' };
-          const r = insulation(on, red.node, black.node);
-          if ('refused' in r) return { figure: 'refused', says: r.refused };
-          return {
-            figure: r.megohm >= 1000 ? '> 1000 MΩ' : `${r.megohm.toFixed(2)} MΩ`,
-            says: r.ok ? 'at least 1 MΩ: sound' : 'under 1 MΩ: something leaks or is still connected',
-          };
-        }
-        case 'three-lamp tester': {
-          if (!face) return { figure: '', says: 'Plug it into a face.', doubts: `It can’t see: ${this.blindSpots}.` };
-          const r = readLamps(on, face.deviceId, face.face);
-          return {
-            figure: '',
-            says: r.says,
-            lamps: [
-              { name: 'H–N', state: r.hotNeutral },
-              { name: 'H–G', state: r.hotGround },
-              { name: 'N–G', state: r.neutralGround },
-            ],
-            doubts: `It can’t see: ${this.blindSpots}.`,
-          };
-        }
-        case 'non-contact probe': {
-          if (!end) return { figure: '', says: 'Hold it at a conductor.' };
-          const r = probe(on, end);
-          return { figure: r.signals ? (r.faint ? 'faint' : 'beeps') : 'silent', says: r.because };
-        }
-        case 'clamp': {
-          if (!end || !('cableId' in end)) return { figure: '– A', says: 'Close it round a conductor of a cable.' };
-          const a = clamp(on, end.cableId, this.wholeCable() ? undefined : end.conductor);
-          return {
-            figure: `${a.toFixed(2)} A~`,
-            says: this.wholeCable() ? 'round the whole cable: out and back cancel' : endName(this.bench(), end),
-          };
-        }
-        case 'breaker finder': {
-          if (!face) return { figure: '', says: 'Plug the sender into a face.' };
-          const list = findBreaker(on, face.deviceId, face.face);
-          return {
-            figure: '',
-            says: list
-              .map((f) => `breaker ${this.bench().breakers.find((b) => b.id === f.breakerId)!.number}: ${(f.strength * 100).toFixed(0)} %`)
-              .join(' · '),
-            doubts: 'Neighbours answer faintly; the loudest is switched off, and then the face is tested.',
-          };
-        }
-        default:
-          return undefined;
-      }
-    },
-  );
-  protected readonly sayings = linkedSignal({ source: this.bench, computation: () => '' });
+  protected readonly doubleFed = computed(() => {
+    const on = this.switched();
+    return on ? twoLiveCables(on) : [];
+  });
+  protected readonly probing = computed(() => TWO_PROBES.includes(this.instrument()));
+  protected readonly reading = computed(() => {
+    const on = this.switched();
+    const [instrument, wholeCable] = [this.instrument(), this.wholeCable()];
+    return on && readInstrument(on, { instrument, red: this.red(), black: this.black(), face: this.face(), end: this.end(), wholeCable });
+  });
 
   constructor() {
     const destroy = inject(DestroyRef);
@@ -337,7 +211,7 @@ export class BenchBoard {
     this.zoomed.set(Math.min(1.6, Math.max(0.4, this.scale() * factor)));
   }
 
-  protected take(instrument: Instrument): void {
+  protected take(instrument: BenchInstrument): void {
     this.instrument.set(instrument);
     this.held.set(undefined);
     this.red.set(undefined);
@@ -490,27 +364,16 @@ export class BenchBoard {
   }
 
   protected plug(name: string): void {
-    const face = this.face();
-    if (!face) return this.refused.set('Tap a face first: that is where it is plugged in.');
     const appliance = APPLIANCES.find((a) => a.name === name);
-    if (!appliance) return;
-    this.plugIn(name, appliance.watts);
+    if (appliance) this.plugged(name, (f) => plug(this.bench(), f.deviceId, f.face, name, appliance.watts, nanoid(8)));
   }
   protected plugTyped(text: string): void {
-    const match = /^(.*?)\s*([\d.]+\s*\w+)$/.exec(text.trim());
-    const read = match ? parsePower(match[2]!) : undefined;
-    if (!read?.ok) return this.refused.set(read ? read.message : 'Type a name and its watts: kettle 1500 W.');
-    this.plugIn(match![1] || 'load', read.watts ?? (read.amps ?? 0) * this.bench().supply.volts);
+    this.plugged(text, (f) => plugIn(this.bench(), f.deviceId, f.face, text, nanoid(8)));
   }
-  private plugIn(name: string, watts: number): void {
+  private plugged(name: string, into: (face: FaceOf) => BenchResult): void {
     const face = this.face();
     if (!face) return this.refused.set('Tap a face first: that is where it is plugged in.');
-    const bench = this.bench();
-    const rest = bench.plugged.filter((p) => !(p.deviceId === face.deviceId && p.face === face.face));
-    this.edited.emit({
-      title: `${name} plugged in`,
-      bench: { ...bench, plugged: [...rest, { id: nanoid(8), name, ...face, watts, powerFactor: 1, on: true }] },
-    });
+    this.put(name, into(face));
   }
   protected unplug(id: string): void {
     this.edited.emit({ title: 'Unplugged', bench: { ...this.bench(), plugged: this.bench().plugged.filter((p) => p.id !== id) } });

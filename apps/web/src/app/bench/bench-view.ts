@@ -1,12 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, ElementRef, inject, input, output, signal } from '@angular/core';
 import { endKey, type WireEnd } from '@saddle/core/model';
-import type { BenchDeviceShape, BenchDrawing, BenchSpot, BenchWire, Live, Overlay } from '@saddle/core/wiring';
+import type { BenchDeviceShape, BenchDrawing, BenchSpot, BenchWire, Live, Overlay, ProbePoint } from '@saddle/core/wiring';
 import { line } from 'd3-shape';
 
-export interface ProbePoint {
-  node: string;
-  label: string;
-}
 const path = line<[number, number]>();
 
 /** Boxes opened flat: the core says where everything is, this draws it and says what was touched. */

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, signal } from '@angular/core';
 import type { Bench, Schools } from '@saddle/core/model';
+import { plannedBench } from '@saddle/core/ledger';
 import { benchOf, wiringPlan, type WiringPlan } from '@saddle/core/wiring';
 import { BenchBoard } from '../bench/bench-board';
 import { ChoiceField, type Choice } from '../fields/choice-field';
@@ -56,7 +57,9 @@ export class WireStage {
   private readonly foundBench = computed(() => {
     const job = this.session.job();
     const wired = job.found.devices.find((d) => d.boxId === job.sourceBoxId)?.wiredAs;
-    return benchOf(job.found, [job.sourceBoxId], this.foundCircuit(), wired ? { ...job.schools, device: wired } : job.schools);
+    return benchOf(job.found, [job.sourceBoxId], this.foundCircuit(), wired ? { ...job.schools, device: wired } : job.schools, {
+      wiringUnknown: wired ? [] : [job.sourceBoxId],
+    });
   });
   private readonly foundCircuit = computed(() => {
     const { found, sourceBoxId } = this.session.job();
@@ -68,7 +71,7 @@ export class WireStage {
       case 'found':
         return this.foundBench();
       case 'planned':
-        return job.bench?.planned ?? benchOf(this.session.planned(), this.boxIds(), this.session.context().circuit, job.schools);
+        return job.bench?.planned ?? plannedBench(this.session.context());
       case 'built':
         return benchOf(this.session.built(), this.boxIds(), this.session.context().circuit, job.schools);
     }

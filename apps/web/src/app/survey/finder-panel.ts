@@ -109,6 +109,8 @@ export class FinderPanel {
   protected readonly heightText = signal('');
   protected readonly wrong = signal('');
   private takes = 0;
+  /** the hole looked in through, along face A */
+  private holeMm = 0;
   private readonly wall = computed(() => this.host.surveyed().walls.find((w) => w.id === this.wallId())!);
   protected readonly truth = computed(() => this.host.truth(this.wallId()));
   protected readonly plusMinus = computed(() => this.reading()?.edges[0]?.plusMinusMm ?? 0);
@@ -170,7 +172,8 @@ export class FinderPanel {
   private look(u: number, z: number): void {
     const truth = this.truth();
     if (!truth) return;
-    const view = lookInside(this.wall(), truth, this.face(), uOf(this.wall(), this.face(), u), z, this.takes++);
+    this.holeMm = uOf(this.wall(), this.face(), u);
+    const view = lookInside(this.wall(), truth, this.face(), this.holeMm, z, this.takes++);
     this.reading.set(undefined);
     this.looked.set(view);
     this.marks.set([{ u, halfMm: 3, z, label: 'hole' }]);
@@ -186,12 +189,12 @@ export class FinderPanel {
   protected takeOver(seen: ScopeView['seen'][number]): void {
     const id = nanoid(10);
     this.host.editSite(`${seen.what} seen in the bay`, (site) =>
-      takeSeen(site, this.wallId(), id, seen, this.face(), wallThicknessMm(this.wall())),
+      takeSeen(site, this.wallId(), id, seen, this.holeMm, this.face(), wallThicknessMm(this.wall())),
     );
     this.picked.emit(id);
   }
 
   protected lookedInto(): void {
-    this.host.editSite('Looked into the bay', (site) => bayLookedInto(site, this.wallId()));
+    this.host.editSite('Looked into the bay', (site) => bayLookedInto(site, this.wallId(), this.holeMm));
   }
 }

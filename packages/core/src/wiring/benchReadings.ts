@@ -1,0 +1,217 @@
+/** What an instrument in hand shows, in figures and words; what opened and why; volts and shorts at each face with their sums. */
+import { practice } from '../catalog/index.js';
+import { term } from '../codebook/index.js';
+import { facePoints, lineSide, nodeOf, type Range, type SwitchedOn } from '../circuit/index.js';
+import {
+  clamp,
+  continuity,
+  findBreaker,
+  insulation,
+  LAMP_BLIND_SPOTS,
+  probe,
+  readLamps,
+  readVolts,
+  twoFeeds,
+  type TwoFeeds,
+} from '../instruments/index.js';
+import { endKey, type Bench, type WireEnd } from '../model/index.js';
+import type { BenchFinding } from './benchChecks.js';
+import { endName } from './benchEdit.js';
+
+export const BENCH_INSTRUMENTS = [
+  'hands',
+  'meter',
+  'low-impedance meter',
+  'three-lamp tester',
+  'non-contact probe',
+  'clamp',
+  'continuity',
+  'insulation tester',
+  'breaker finder',
+] as const;
+export type BenchInstrument = (typeof BENCH_INSTRUMENTS)[number];
+/** Those with two probes that go anywhere. */
+export const TWO_PROBES: readonly BenchInstrument[] = ['meter', 'low-impedance meter', 'continuity', 'insulation tester'];
+
+export interface ProbePoint {
+  node: string;
+  label: string;
+}
+export interface FaceOf {
+  deviceId: string;
+  face: 'upper' | 'lower';
+}
+/** An instrument and where it is held. */
+export interface InHand {
+  instrument: BenchInstrument;
+  red?: ProbePoint | undefined;
+  black?: ProbePoint | undefined;
+  face?: FaceOf | undefined;
+  end?: WireEnd | undefined;
+  /** the clamp goes round the whole cable */
+  wholeCable?: boolean;
+}
+export interface InstrumentReading {
+  figure: string;
+  says: string;
+  lamps?: { name: string; state: string }[];
+  /** what this instrument can’t tell */
+  doubts?: string;
+}
+
+const BLIND = `It can’t see: ${LAMP_BLIND_SPOTS.join(', ')}.`;
+
+/** What it shows; undefined for bare hands. Held nowhere it says where it goes. */
+export function readInstrument(on: SwitchedOn, hand: InHand): InstrumentReading | undefined {
+  const at = (p: ProbePoint | undefined): p is ProbePoint => p !== undefined && on.solved.has(p.node);
+  const { red, black, face, end } = hand;
+  switch (hand.instrument) {
+    case 'meter':
+    case 'low-impedance meter': {
+      if (!at(red) || !at(black)) return { figure: '– V', says: 'Touch two points: the first takes the red probe, the second the black.' };
+      const r = readVolts(on, red.node, black.node, hand.instrument === 'meter' ? 'high' : 'low');
+      return {
+        figure: `${r.volts.toFixed(1)} V~`,
+        says: r.ghost
+          ? `Under a small load only ${r.underLoadVolts.toFixed(1)} V: carried over from a neighbour, no supply.`
+          : `${red.label} to ${black.label}`,
+      };
+    }
+    case 'continuity': {
+      if (!at(red) || !at(black)) return { figure: '– Ω', says: 'Touch two points of a dead circuit.' };
+      const r = continuity(on, red.node, black.node);
+      if (!r.ok) return { figure: 'refused', says: r.why };
+      return {
+        figure: Number.isFinite(r.ohm) ? `${r.ohm < 10 ? r.ohm.toFixed(3) : r.ohm.toFixed(0)} Ω` : 'open',
+        says: r.beeps ? 'it beeps' : Number.isFinite(r.ohm) ? 'a path, but no sound one: something is in it' : 'no path',
+      };
+    }
+    case 'insulation tester': {
+      if (!at(red) || !at(black)) return { figure: '– MΩ', says: 'Touch two points of a dead circuit, everything unplugged.' };
+      const r = insulation(on, red.node, black.node);
+      if ('refused' in r) return { figure: 'refused', says: r.refused };
+      return {
+        figure: r.megohm >= 1000 ? '> 1000 MΩ' : `${r.megohm.toFixed(2)} MΩ`,
+        says: r.ok ? 'at least 1 MΩ: sound' : 'under 1 MΩ: something leaks or is still connected',
+      };
+    }
+    case 'three-lamp tester': {
+      if (!face) return { figure: '', says: 'Plug it into a face.', doubts: BLIND };
+      const r = readLamps(on, face.deviceId, face.face);
+      return {
+        figure: '',
+        says: r.says,
+        lamps: [
+          { name: 'H–N', state: r.hotNeutral },
+          { name: 'H–G', state: r.hotGround },
+          { name: 'N–G', state: r.neutralGround },
+        ],
+        doubts: BLIND,
+      };
+    }
+    case 'non-contact probe': {
+      if (!end) return { figure: '', says: 'Hold it at a conductor.' };
+      const r = probe(on, end);
+      return { figure: r.signals ? (r.faint ? 'faint' : 'beeps') : 'silent', says: r.because };
+    }
+    case 'clamp': {
+      if (!end || !('cableId' in end)) return { figure: '– A', says: 'Close it round a conductor of a cable.' };
+      const a = clamp(on, end.cableId, hand.wholeCable ? undefined : end.conductor);
+      return {
+        figure: `${a.toFixed(2)} A~`,
+        says: hand.wholeCable ? 'round the whole cable: out and back cancel' : endName(on.bench, end),
+      };
+    }
+    case 'breaker finder': {
+      if (!face) return { figure: '', says: 'Plug the sender into a face.' };
+      const list = findBreaker(on, face.deviceId, face.face);
+      if (list.every((f) => f.strength === 0))
+        return { figure: '', says: 'The sender is dead: nothing feeds this face, so no breaker answers.' };
+      return {
+        figure: '',
+        says: list
+          .map((f) => `breaker ${on.bench.breakers.find((b) => b.id === f.breakerId)!.number}: ${(f.strength * 100).toFixed(0)} %`)
+          .join(' · '),
+        doubts: 'Neighbours answer faintly; the loudest is switched off, and then the face is tested.',
+      };
+    }
+    case 'hands':
+      return undefined;
+  }
+}
+
+/** A time to trip as people say it. Seconds. */
+export function rangeWords({ from, to }: Range): string {
+  const say = (s: number): string =>
+    s >= 3600 ? `${Number((s / 3600).toFixed(1))} h` : s >= 90 ? `${(s / 60).toFixed(0)} min` : `${Number(s.toFixed(1))} s`;
+  if (to === Infinity) return `${say(from)} or never`;
+  return from < to / 10 ? `up to ${say(to)}` : `${say(from)} to ${say(to)}`;
+}
+
+/** What opened when it was switched on, and what is loaded past what it holds. */
+export function eventWords(on: SwitchedOn): string[] {
+  return [
+    ...on.opened.map((o) => `Opened: ${o.what}. ${o.why}, within ${rangeWords(o.seconds).replace('up to ', '')}.`),
+    ...on.overloaded.map((o) => {
+      const b = on.bench.breakers.find((x) => x.id === o.breakerId)!;
+      return `Overload: ${o.amps.toFixed(1)} A on breaker ${b.number} of ${b.amps} A; it opens after ${rangeWords(o.seconds)}.`;
+    }),
+  ];
+}
+
+/** Boxes that power comes into by more than one cable, and what a meter between their hots tells. */
+export function twoLiveCables(on: SwitchedOn): { box: string; a: string; b: string; reading: TwoFeeds }[] {
+  const { bench } = on;
+  return bench.boxes.flatMap((box) => {
+    const [a, b] = lineSide(bench, box.id)
+      .filter((l) => l.side === 'line')
+      .map((l) => {
+        const cable = bench.cables.find((c) => c.id === l.cableId)!;
+        const hot = Math.max(0, cable.colours.indexOf('black'));
+        return { name: cable.name, node: nodeOf.end(endKey({ cableId: l.cableId, conductor: hot, end: l.end })) };
+      });
+    return a && b ? [{ box: box.name, a: a.name, b: b.name, reading: twoFeeds(on, a.node, b.node) }] : [];
+  });
+}
+
+/** Volts under load at each face, and what a dead short there would drive, each with its sum. `source` is the wiring before anything opened. */
+export function faceFindings(on: SwitchedOn, source: Bench): BenchFinding[] {
+  const unknown = (source.unmeasured ?? [])
+    .filter((u) => u.what === 'length')
+    .flatMap((u) => source.cables.find((c) => c.id === u.of)?.name ?? []);
+  const supply = on.bench.supply.volts;
+  return facePoints(on).map((p): BenchFinding => {
+    const device = on.bench.devices.find((d) => d.id === p.deviceId)!;
+    const about = { rule: `face-${p.deviceId}-${p.face}`, title: `${device.name}, ${p.face}`, boxId: device.boxId, source: practice };
+    if (unknown.length)
+      return {
+        ...about,
+        verdict: 'can’t tell',
+        says: `length of ${unknown.join(' and ')} not measured`,
+        sums: [],
+        ask: 'Measure or pace the run of that cable; drop and short-circuit current rest on it.',
+      };
+    return {
+      ...about,
+      verdict: 'note',
+      says: `${p.volts.toFixed(1)} V, drop ${p.dropPercent.toFixed(1)} %; a short drives ${p.shortA.toFixed(0)} A${p.trip ? ` and opens the breaker in ${rangeWords(p.trip)}` : ', and no breaker would open'}`,
+      sums: [
+        {
+          terms: [term('at the supply', supply, 'V'), term('lost in source, conductors and joints, out and back', p.volts - supply, 'V')],
+          result: term('at this face', p.volts, 'V'),
+        },
+        {
+          terms: [],
+          formula: '(supply − face) ÷ supply',
+          result: term('drop', p.dropPercent, '%'),
+          limit: { ...term('advised over feeder and branch (informational note)', 5, '%'), relation: '≤' },
+        },
+        {
+          terms: [term('at this face', p.volts, 'V'), term('round the loop: source, hot, neutral, joints', p.loopOhm, 'Ω')],
+          formula: 'volts ÷ ohms',
+          result: term('dead short here, hot to neutral', p.shortA, 'A'),
+        },
+      ],
+    };
+  });
+}
