@@ -6,7 +6,7 @@ const RESTS_ON = {
   codebook: ['measure', 'catalog', 'model'],
   layout: ['measure', 'catalog', 'model', 'codebook'],
   route: ['measure', 'catalog', 'model', 'codebook', 'layout'],
-  wiring: ['measure', 'catalog', 'model', 'codebook', 'circuit'],
+  wiring: ['measure', 'catalog', 'model', 'codebook', 'circuit', 'instruments'],
   ledger: ['measure', 'catalog', 'model', 'codebook', 'layout', 'route', 'wiring', 'survey', 'instruments', 'circuit'],
   takeoff: ['measure', 'catalog', 'model', 'codebook', 'layout', 'route', 'wiring', 'ledger', 'survey', 'instruments', 'circuit'],
   steps: ['measure', 'catalog', 'model', 'codebook', 'layout', 'route', 'wiring', 'ledger', 'survey', 'instruments', 'circuit'],
