@@ -45,6 +45,12 @@ export function drawBench(doc: Doc, drawing: BenchDrawing, caption: string): voi
       .fontSize(12)
       .fillColor(INK.black)
       .text(d.name, d.x, d.y + d.height + 30, { lineBreak: false });
+    if (d.form === 'ground-fault')
+      for (const [text, y] of [
+        ['LOAD', d.y + 3],
+        ['LINE', d.y + d.height / 2],
+      ] as const)
+        doc.fontSize(11).text(text, d.x, y, { width: d.width, align: 'center', lineBreak: false });
   }
   for (const w of drawing.wires) {
     if (w.points.length < 2) continue;
@@ -73,6 +79,11 @@ export function drawBench(doc: Doc, drawing: BenchDrawing, caption: string): voi
       .lineWidth(1.2)
       .circle(s.x, s.y, s.kind === 'terminal' ? 8 : 10)
       .fillAndStroke('#ffffff', INK.black);
+    if (s.words) {
+      const { x, y, anchor, text } = s.words;
+      doc.font('narrow').fontSize(11).fillColor(INK.black);
+      doc.text(text, anchor === 'end' ? x - doc.widthOfString(text) : x, y - 9, { lineBreak: false });
+    }
     if (s.kind !== 'terminal')
       doc
         .font('narrowStrong')

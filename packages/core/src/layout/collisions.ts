@@ -6,11 +6,13 @@ import {
   boxRect,
   finishThicknessMm,
   studCentres,
+  studPlaces,
   wallThicknessMm,
   type Box,
   type Edition,
   type Obstacle,
   type Site,
+  type StudPlace,
   type Sum,
   type Wall,
 } from '../model/index.js';
@@ -24,6 +26,8 @@ const STUD_DOUBT_MM: Record<string, number> = {
   felt: inches(1 / 8),
   scanned: inches(1 / 4),
   assumed: inches(1),
+  // reckoned from another stud by the spacing: a rhythm drifts, and carpenters double up
+  guessed: inches(1),
 };
 
 export interface StudClearance {
@@ -32,6 +36,9 @@ export interface StudClearance {
   rightMm: number | undefined;
   /** centre of the stud that the opening overlaps */
   hits: number | undefined;
+  /** how the stud on each side is known */
+  leftKnown: StudPlace['known'] | undefined;
+  rightKnown: StudPlace['known'] | undefined;
 }
 
 export function studClearance(wall: Wall, box: Box): StudClearance | undefined {
@@ -41,12 +48,19 @@ export function studClearance(wall: Wall, box: Box): StudClearance | undefined {
   let leftMm: number | undefined;
   let rightMm: number | undefined;
   let hits: number | undefined;
-  for (const centre of studCentres(wall)) {
+  let leftKnown: StudPlace['known'] | undefined;
+  let rightKnown: StudPlace['known'] | undefined;
+  for (const { x: centre, known } of studPlaces(wall)) {
     if (centre + half > opening.left + 0.01 && centre - half < opening.right - 0.01) hits = centre;
-    else if (centre < opening.left) leftMm = opening.left - (centre + half);
-    else rightMm ??= centre - half - opening.right;
+    else if (centre < opening.left) {
+      leftMm = opening.left - (centre + half);
+      leftKnown = known;
+    } else if (rightMm === undefined) {
+      rightMm = centre - half - opening.right;
+      rightKnown = known;
+    }
   }
-  return { leftMm, rightMm, hits };
+  return { leftMm, rightMm, hits, leftKnown, rightKnown };
 }
 
 const finds =
@@ -66,19 +80,22 @@ export function studCollision(wall: Wall, box: Box): Judged {
       source: practice,
       ask: 'Give its distance from a reference.',
     };
-  const doubt = STUD_DOUBT_MM[wall.framing.knownStud?.known ?? 'measured']!;
   const sums: Sum[] = [];
   const sides = [
-    ['stud to the left', clearance.leftMm],
-    ['stud to the right', clearance.rightMm],
+    ['stud to the left', clearance.leftMm, clearance.leftKnown],
+    ['stud to the right', clearance.rightMm, clearance.rightKnown],
   ] as const;
-  for (const [label, gap] of sides)
-    if (gap !== undefined)
+  const near: StudPlace['known'][] = [];
+  for (const [label, gap, known] of sides)
+    if (gap !== undefined && known !== undefined) {
+      const doubt = STUD_DOUBT_MM[known]!;
+      if (!atLeast(gap, doubt)) near.push(known);
       sums.push({
         terms: [],
         result: term(`opening to ${label} (along face A)`, gap, 'length'),
-        limit: { ...term('doubt in the stud’s place', doubt, 'length'), relation: '≥' },
+        limit: { ...term(`doubt in its place, ${known}`, doubt, 'length'), relation: '≥' },
       });
+    }
   if (clearance.hits !== undefined) {
     return {
       verdict: 'stop',
@@ -87,14 +104,14 @@ export function studCollision(wall: Wall, box: Box): Judged {
       sums: [{ terms: [], result: term('stud centre from the left end of face A', clearance.hits, 'length') }],
     };
   }
-  const least = Math.min(clearance.leftMm ?? Infinity, clearance.rightMm ?? Infinity);
-  if (atLeast(least, doubt)) return { verdict: 'ok', says: 'the opening stays between studs', sums, source: practice };
+  const unsure = near.some((known) => known === 'assumed' || known === 'guessed');
+  if (near.length === 0) return { verdict: 'ok', says: 'the opening stays between studs', sums, source: practice };
   return {
-    verdict: wall.framing.knownStud?.known === 'assumed' ? 'can’t tell' : 'caution',
+    verdict: unsure ? 'can’t tell' : 'caution',
     says: 'nearer to a stud than its place is known',
     sums,
     source: practice,
-    ask: wall.framing.knownStud?.known === 'assumed' ? finds : undefined,
+    ask: unsure ? finds : undefined,
   };
 }
 

@@ -46,6 +46,8 @@ export interface BenchSpot {
   count: number;
   role: 'hot' | 'neutral' | 'ground' | 'other';
   side: 'left' | 'right' | 'below' | 'above';
+  /** what is written beside it, clear of the screw; LINE or LOAD stands on the device itself */
+  words?: { x: number; y: number; anchor: 'start' | 'end'; text: string };
 }
 export interface BenchDeviceShape {
   id: string;
@@ -199,6 +201,19 @@ export function benchDrawing(bench: Bench, unit: LengthUnit = 'in', seen: 'front
   return drawing;
 }
 
+/** A device's screws are named toward its middle, those of the panel and of the box away from the wires. */
+function spotWords(
+  x: number,
+  y: number,
+  side: BenchSpot['side'],
+  label: string,
+  of: 'panel' | 'box' | 'device',
+): NonNullable<BenchSpot['words']> {
+  const text = label.replace(/ (upper|lower)$|^(line|load) /, '');
+  if (of === 'device' && side === 'right') return { x: x - 13, y: y + 4, anchor: 'end', text };
+  return { x: x + (of === 'device' ? 13 : 16), y: y + (side === 'below' ? 5 : 4), anchor: 'start', text };
+}
+
 /** Cables that come in at the bottom are drawn there: their wires run up in the same columns. The panel’s all come in at the top. */
 function fromBelow(bench: Bench, box: BenchBoxShape, drawing: BenchDrawing): void {
   if (box.id === PANEL) return;
@@ -290,6 +305,7 @@ function layBox(bench: Bench, place: Place, left: number, drawing: BenchDrawing,
       x: sx,
       y: sy,
       label,
+      words: spotWords(sx, sy, side, label, panel ? 'panel' : device === 'box' ? 'box' : 'device'),
       device,
       terminal,
       ...(joint ? { joint: joint.id } : {}),

@@ -15,7 +15,6 @@ import {
   lineDrawing,
   liveNodes,
   overlay,
-  rangeWords,
   readBenchWords,
   takeOff,
   throwBreaker,
@@ -159,11 +158,6 @@ describe('drawing', () => {
       expect(w.points[1]![1]).toBeLessThan(w.points[0]![1]);
     }
     for (const w of d.wires.filter((x) => 'cableId' in x.end && x.end.end === 0)) expect(w.points[1]![1]).toBeGreaterThan(w.points[0]![1]);
-  });
-  it('times to trip as people say them', () => {
-    expect(rangeWords({ from: 0, to: 0.1 })).toBe('up to 0.1 s');
-    expect(rangeWords({ from: 60, to: 120 })).toBe('60 s to 2 min');
-    expect(rangeWords({ from: 60, to: Infinity })).toBe('60 s or never');
   });
   it('from the back brass and silver change sides', () => {
     const x = (seen: 'front' | 'back', terminal: string) =>

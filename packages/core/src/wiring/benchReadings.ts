@@ -1,7 +1,7 @@
 /** What an instrument in hand shows, in figures and words; what opened and why; volts and shorts at each face with their sums. */
 import { practice } from '../catalog/index.js';
 import { term } from '../codebook/index.js';
-import { facePoints, lineSide, nodeOf, type Range, type SwitchedOn } from '../circuit/index.js';
+import { facePoints, lineSide, nodeOf, reached, type Range, type SwitchedOn } from '../circuit/index.js';
 import {
   clamp,
   continuity,
@@ -14,7 +14,7 @@ import {
   twoFeeds,
   type TwoFeeds,
 } from '../instruments/index.js';
-import { endKey, type Bench, type WireEnd } from '../model/index.js';
+import { endKey, type Bench, type BenchCable, type WireEnd } from '../model/index.js';
 import type { BenchFinding } from './benchChecks.js';
 import { endName } from './benchEdit.js';
 
@@ -154,7 +154,7 @@ export function eventWords(on: SwitchedOn): string[] {
     ...on.opened.map((o) => `Opened: ${o.what}. ${o.why}, within ${rangeWords(o.seconds).replace('up to ', '')}.`),
     ...on.overloaded.map((o) => {
       const b = on.bench.breakers.find((x) => x.id === o.breakerId)!;
-      return `Overload: ${o.amps.toFixed(1)} A on breaker ${b.number} of ${b.amps} A; it opens after ${rangeWords(o.seconds)}.`;
+      return `Overload: ${o.amps.toFixed(1)} A on breaker ${b.number} of ${b.amps} A; ${o.seconds.to === Infinity ? 'it may hold, or open after a while' : `it opens within ${rangeWords({ from: 0, to: o.seconds.to }).replace('up to ', '')}`}.`;
     }),
   ];
 }
@@ -176,18 +176,25 @@ export function twoLiveCables(on: SwitchedOn): { box: string; a: string; b: stri
 
 /** Volts under load at each face, and what a dead short there would drive, each with its sum. `source` is the wiring before anything opened. */
 export function faceFindings(on: SwitchedOn, source: Bench): BenchFinding[] {
-  const unknown = (source.unmeasured ?? [])
-    .filter((u) => u.what === 'length')
-    .flatMap((u) => source.cables.find((c) => c.id === u.of)?.name ?? []);
+  const unknown = source.cables.filter((c) => source.unmeasured?.some((u) => u.what === 'length' && u.of === c.id));
+  // a cable counts for a face that goes dark when it is cut; what only goes on from there does not
+  const feeds = (c: BenchCable, slot: string): boolean => {
+    const cut = (b: { id: string }) => b.id.startsWith(`conductor ${c.id}/`);
+    return on.bench.breakers.some((b) => {
+      const from = nodeOf.breaker(b.id);
+      return reached(on.bench, from).has(slot) && !reached(on.bench, from, cut).has(slot);
+    });
+  };
   const supply = on.bench.supply.volts;
   return facePoints(on).map((p): BenchFinding => {
     const device = on.bench.devices.find((d) => d.id === p.deviceId)!;
     const about = { rule: `face-${p.deviceId}-${p.face}`, title: `${device.name}, ${p.face}`, boxId: device.boxId, source: practice };
-    if (unknown.length)
+    const untold = unknown.filter((c) => feeds(c, nodeOf.slot(p.deviceId, p.face, 'hot'))).map((c) => c.name);
+    if (untold.length)
       return {
         ...about,
         verdict: 'can’t tell',
-        says: `length of ${unknown.join(' and ')} not measured`,
+        says: `length of ${untold.join(' and ')} not measured`,
         sums: [],
         ask: 'Measure or pace the run of that cable; drop and short-circuit current rest on it.',
       };

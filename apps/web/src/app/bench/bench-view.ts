@@ -109,7 +109,4 @@ export class BenchView {
 
   /** sides that a flat drawing has no edge for near the columns of wires are said */
   protected readonly sideWords: Record<string, string> = { left: ', at left', right: ', at right', back: ', at back' };
-
-  /** which half, LINE or LOAD is written on the device itself */
-  protected screwLabel = (label: string): string => label.replace(/ (upper|lower)$|^(line|load) /, '');
 }

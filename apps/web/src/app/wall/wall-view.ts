@@ -87,8 +87,15 @@ export class WallView {
   private lastFace = '';
 
   private readonly along = computed(() => this.wall().dimensions.filter((d) => d.axis === 'along'));
-  /** on a narrow screen the words of two dimensions don't fit side by side: each gets a lane of its own */
-  private readonly narrow = computed(() => this.size().width < 620);
+  /** words of two dimensions that don't fit side by side, on a narrow screen or over a short stretch, get a lane each */
+  private readonly narrow = computed(() => this.size().width < 620 || this.crowded());
+  private readonly crowded = computed(() => {
+    const { width, height } = this.size();
+    const view = this.base() ?? this.wall().work;
+    // before lanes take their share of the height: a little too large, so a little late, which one lane more forgives
+    const scale = Math.min((width - PAD.left - PAD.right) / view.width, (height - PAD.top - PAD.bottom) / view.height) * this.transform().k;
+    return this.along().length > 1 && this.along().some((d) => Math.abs(d.to - d.from) * scale < this.words(d).length * 6.6);
+  });
   protected readonly lanes = computed(() => (this.narrow() ? this.along().length : Math.max(0, ...this.along().map((d) => d.lane + 1))));
   protected readonly frame = computed(() => {
     const { width, height } = this.size();
