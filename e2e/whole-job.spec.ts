@@ -43,7 +43,7 @@ test('a reading nook fed from the landing', async ({ page, request }) => {
   await second.fill('1/2');
   await second.press('Enter');
   await wall.getByLabel('fire-rated').selectOption('no');
-  await wall.getByLabel('looked into the bay').selectOption('seen with a scope');
+  await wall.getByLabel('bay of the work looked into').selectOption('seen with a scope');
   await expect(await finding(page, /Values that were taken for granted/)).toHaveAttribute('data-verdict', 'ok');
 
   const box = page.getByRole('region', { name: 'landing box' });

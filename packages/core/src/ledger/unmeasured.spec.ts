@@ -155,7 +155,7 @@ describe('the bench of a job', () => {
       but(() => ({ length: undefined })),
       { ...known, lengthToSource: undefined },
     );
-    const faces = faceFindings(switchOn(b), b);
+    const faces = faceFindings(switchOn(b), b, 'US-2020');
     expect(faces.length).toBeGreaterThan(0);
     expect(new Set(verdicts(faces))).toEqual(new Set(['can’t tell']));
     expect(of(b, 'assumed').map((f) => f.title)).toContain('Length of panel to hall');

@@ -140,7 +140,7 @@ describe('what opened, and when', () => {
 describe('volts and shorts at a face', () => {
   it('kiln corner: 14.6 A × (28 m × 5.21 mΩ/m + 0.02 Ω) is 2.4 V lost; a short is held back by 0.17 Ω', () => {
     const bench = sample('kiln');
-    const [face] = faceFindings(switchOn(bench), bench);
+    const [face] = faceFindings(switchOn(bench), bench, 'US-2020');
     const [volts, drop, short] = face!.sums;
     expect(-volts!.terms[1]!.value).toBeGreaterThan(2.2);
     expect(-volts!.terms[1]!.value).toBeLessThan(2.8);
@@ -150,7 +150,7 @@ describe('volts and shorts at a face', () => {
   });
   it('each sum is its terms: volts add up, and volts over ohms are the amps', () => {
     for (const { bench } of benchSamples)
-      for (const f of faceFindings(switchOn(bench), bench)) {
+      for (const f of faceFindings(switchOn(bench), bench, 'US-2020')) {
         const [volts, , short] = f.sums;
         expect(volts!.terms.reduce((s, t) => s + t.value, 0)).toBeCloseTo(volts!.result.value, 9);
         expect(short!.terms[0]!.value / short!.terms[1]!.value).toBeCloseTo(short!.result.value, 6);
@@ -158,7 +158,7 @@ describe('volts and shorts at a face', () => {
   });
   it('a cable of unknown length counts only for what it feeds', () => {
     const bench: Bench = { ...run, unmeasured: [{ of: 'cable2', what: 'length' }] };
-    const faces = faceFindings(switchOn(bench), bench);
+    const faces = faceFindings(switchOn(bench), bench, 'US-2020');
     expect(faces.filter((f) => f.verdict === 'can’t tell').map((f) => f.title)).toEqual(['Receptacle 2, upper', 'Receptacle 2, lower']);
   });
 });

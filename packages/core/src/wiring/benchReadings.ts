@@ -1,5 +1,5 @@
 /** What an instrument in hand shows, in figures and words; what opened and why; volts and shorts at each face with their sums. */
-import { practice } from '../catalog/index.js';
+import { nec, practice } from '../catalog/index.js';
 import { term } from '../codebook/index.js';
 import { facePoints, lineSide, nodeOf, reached, type Range, type SwitchedOn } from '../circuit/index.js';
 import {
@@ -14,7 +14,7 @@ import {
   twoFeeds,
   type TwoFeeds,
 } from '../instruments/index.js';
-import { endKey, type Bench, type BenchCable, type WireEnd } from '../model/index.js';
+import { endKey, type Bench, type BenchCable, type Edition, type WireEnd } from '../model/index.js';
 import type { BenchFinding } from './benchChecks.js';
 import { endName } from './benchEdit.js';
 
@@ -174,8 +174,11 @@ export function twoLiveCables(on: SwitchedOn): { box: string; a: string; b: stri
   });
 }
 
+/** Voltage drop that is advised over feeder and branch circuit, % (NEC 210.19, informational note; memory). */
+const DROP_LIMIT = 5;
+
 /** Volts under load at each face, and what a dead short there would drive, each with its sum. `source` is the wiring before anything opened. */
-export function faceFindings(on: SwitchedOn, source: Bench): BenchFinding[] {
+export function faceFindings(on: SwitchedOn, source: Bench, edition: Edition): BenchFinding[] {
   const unknown = source.cables.filter((c) => source.unmeasured?.some((u) => u.what === 'length' && u.of === c.id));
   // a cable counts for a face that goes dark when it is cut; what only goes on from there does not
   const feeds = (c: BenchCable, slot: string): boolean => {
@@ -200,7 +203,8 @@ export function faceFindings(on: SwitchedOn, source: Bench): BenchFinding[] {
       };
     return {
       ...about,
-      verdict: 'note',
+      source: nec(edition.slice(3), '210.19(A), informational note'),
+      verdict: p.dropPercent > DROP_LIMIT ? 'caution' : 'note',
       says: `${p.volts.toFixed(1)} V, drop ${p.dropPercent.toFixed(1)} %; a short drives ${p.shortA.toFixed(0)} A${p.trip ? ` and opens the breaker in ${rangeWords(p.trip)}` : ', and no breaker would open'}`,
       sums: [
         {
@@ -211,7 +215,7 @@ export function faceFindings(on: SwitchedOn, source: Bench): BenchFinding[] {
           terms: [],
           formula: '(supply − face) ÷ supply',
           result: term('drop', p.dropPercent, '%'),
-          limit: { ...term('advised over feeder and branch (informational note)', 5, '%'), relation: '≤' },
+          limit: { ...term('advised over feeder and branch (informational note)', DROP_LIMIT, '%'), relation: '≤' },
         },
         {
           terms: [term('at this face', p.volts, 'V'), term('round the loop: source, hot, neutral, joints', p.loopOhm, 'Ω')],

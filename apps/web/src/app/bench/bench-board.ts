@@ -182,7 +182,7 @@ export class BenchBoard {
   });
   protected readonly points = computed((): FindingRow[] => {
     const on = this.switched();
-    return on ? rowsOf(faceFindings(on, this.bench())) : [];
+    return on ? rowsOf(faceFindings(on, this.bench(), this.edition())) : [];
   });
   /** boxes that power comes into by more than one cable */
   protected readonly doubleFed = computed(() => {

@@ -133,6 +133,7 @@ export class TapeBar {
 
   /** Takes a digit that was pressed elsewhere on the page. */
   start(character: string): void {
+    this.typing = true;
     this.text.set(character);
     const element = this.box().nativeElement;
     element.focus();
@@ -180,6 +181,11 @@ export class TapeBar {
   protected enter(event: Event): void {
     event.preventDefault();
     this.typing = false;
+    // what is typed next replaces what stands there, before and after the new figure is drawn
+    if (document.activeElement === this.box().nativeElement) {
+      this.focus();
+      afterNextRender(() => this.focus(), { injector: this.injector });
+    }
     const match = /^\s*([a-z])\s+(.*)$/i.exec(this.text());
     const named = match && this.measures().find((m) => m.letter === match[1]!.toLowerCase());
     const measure = named ?? this.current();
