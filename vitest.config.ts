@@ -5,6 +5,17 @@ export default defineConfig({
     projects: [
       { test: { name: 'core', root: 'packages/core', include: ['src/**/*.spec.ts'], testTimeout: 30_000 } },
       { test: { name: 'server', root: 'apps/server', include: ['src/**/*.spec.ts'], testTimeout: 240_000, hookTimeout: 60_000 } },
+      {
+        // services of the web app, without a page: Angular's decorators compiled as they load, a browser's store in memory
+        esbuild: { tsconfigRaw: { compilerOptions: { experimentalDecorators: true, useDefineForClassFields: true, target: 'ES2022' } } },
+        test: {
+          name: 'web',
+          root: 'apps/web',
+          include: ['src/**/*.spec.ts'],
+          setupFiles: ['src/browser.testing.ts'],
+          testTimeout: 30_000,
+        },
+      },
     ],
   },
 });

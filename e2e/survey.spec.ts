@@ -87,14 +87,14 @@ test('wrong entries are refused beside the field, and the year as a whole', asyn
   const wall = page.getByRole('region', { name: 'The wall' });
   await fill(wall, 'stud spacing', '0');
   await expect(page.getByTestId('refusal')).toContainText('at least 100 mm');
-  await expect(page.getByTestId('refusal')).toContainText('/found/walls/0/framing/spacing/mm');
+  await expect(page.getByTestId('refusal')).toContainText('framing, spacing');
   await page.getByRole('button', { name: 'Nothing was changed' }).click();
   await fill(page.getByRole('region', { name: 'Hall box' }), 'gangs', '-2');
   await expect(page.getByTestId('refusal')).toContainText('at least one gang');
   await fill(page.getByRole('region', { name: 'Hall box' }), 'volume, in³', 'roomy');
   await expect(page.getByTestId('refusal')).toContainText('not a volume');
   await fill(page, 'built in', '19');
-  await expect(page.getByTestId('refusal')).toContainText('/built');
+  await expect(page.getByTestId('refusal')).toContainText('(built)');
   await page.reload();
   await expect(wall.getByLabel('stud spacing')).toHaveValue('16');
 });

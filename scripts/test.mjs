@@ -56,6 +56,7 @@ install();
 installPrograms();
 build();
 check('Types of tests', 'tsc', ['-p', 'tsconfig.tests.json']);
+check('Types of the web app’s tests', 'tsc', ['-p', 'apps/web/tsconfig.spec.json']);
 check('ESLint', 'eslint', ['.', '--max-warnings', '0']);
 check('Prettier', 'prettier', ['--check', '--log-level', 'warn', '.']);
 check('Layers', 'depcruise', ['--config', '.dependency-cruiser.cjs', 'packages/core/src', 'apps/server/src', 'apps/web/src']);

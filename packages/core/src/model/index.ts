@@ -7,4 +7,5 @@ export * from './house.js';
 export * from './finding.js';
 export * from './check.js';
 export * from './edit.js';
+export * from './fieldWords.js';
 export * from './bench.js';

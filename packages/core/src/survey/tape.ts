@@ -1,6 +1,6 @@
 /** The tape's language: `b 13 1/4`, `x 41 3/8 from left`, `r 6 from stud 3`, `x 12 from hall box`; and what it does to the selected thing. */
 import { parseLength, printLength, type LengthUnit } from '../measure/index.js';
-import { type FaceId, type MeasuredLength, type Site, type Wall } from '../model/index.js';
+import type { FaceId, MeasuredLength, Site, Wall } from '../model/index.js';
 import { putThing, thingById, thingsOf, type Measure, type Thing, type ThingPlace } from './things.js';
 
 export const TAPE_LETTERS: Record<string, Measure> = {

@@ -16,7 +16,7 @@ import {
 import { canReset, endsIn, spiceNetlist, switchOn, NetworkError, type SwitchedOn } from '@saddle/core/circuit';
 import type { FaultScan } from '@saddle/core/instruments';
 import { APPLIANCES } from '@saddle/core/catalog';
-import { inches, type LengthUnit } from '@saddle/core/measure';
+import { inches } from '@saddle/core/measure';
 import { DEFAULT_SCHOOLS, endBox, endKey, type Bench, type Edition, type Schools, type WireColour, type WireEnd } from '@saddle/core/model';
 import {
   addPigtail,
@@ -66,6 +66,7 @@ import { nanoid } from 'nanoid';
 import { ChoiceField, type Choice } from '../fields/choice-field';
 import { FindingList, type FindingRow } from '../ledger/finding-list';
 import { BenchView } from './bench-view';
+import { LengthUnits } from '../fields/length-units';
 
 const rowsOf = (findings: BenchFinding[]): FindingRow[] =>
   findings.map((f, i) => ({ ...f, key: `${f.rule}-${f.boxId ?? ''}-${i}`, cures: [] }));
@@ -80,7 +81,7 @@ const rowsOf = (findings: BenchFinding[]): FindingRow[] =>
 export class BenchBoard {
   readonly bench = input.required<Bench>();
   readonly edition = input<Edition>('US-2020');
-  readonly unit = input<LengthUnit>('in');
+  private readonly unit = inject(LengthUnits).unit;
   readonly heading = input('Bench');
   /** the other state, whose differences are lit */
   readonly against = input<Bench>();

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, effect, inject, input, output, signal } from '@angular/core';
 import { NgbModal } from '@ng-bootstrap/ng-bootstrap';
-import type { House, Job } from '@saddle/core/model';
+import { fieldWords, type House, type Job } from '@saddle/core/model';
 import { ConflictDialog } from './conflict-dialog';
 import type { DocumentSession, Kept } from './document-session';
 
@@ -27,7 +27,7 @@ import type { DocumentSession, Kept } from './document-session';
         <ul>
           @for (e of errors; track e.path) {
             <li>
-              {{ e.message }} <code>{{ e.path }}</code>
+              {{ e.message }} <span class="quiet" [attr.title]="e.path">({{ field(e.path) }})</span>
             </li>
           }
         </ul>
@@ -42,6 +42,7 @@ export class DocumentNotices {
   readonly copied = output<string>();
   private readonly modals = inject(NgbModal);
   private readonly open = signal(false);
+  protected readonly field = (path: string): string => fieldWords(path, this.session().loaded() ? this.session().current() : undefined);
 
   constructor() {
     effect(() => {

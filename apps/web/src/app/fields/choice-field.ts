@@ -41,10 +41,3 @@ export class ChoiceField {
     this.set.emit((event.target as HTMLSelectElement).value || undefined);
   }
 }
-
-export const YES_NO: Choice[] = [
-  { value: 'yes', label: 'yes' },
-  { value: 'no', label: 'no' },
-];
-export const asYesNo = (value: boolean | undefined): string | undefined => (value === undefined ? undefined : value ? 'yes' : 'no');
-export const fromYesNo = (value: string | undefined): boolean | undefined => (value === undefined ? undefined : value === 'yes');

@@ -1,6 +1,7 @@
-import { ChangeDetectionStrategy, Component, computed, input, linkedSignal, output } from '@angular/core';
-import { parseLength, printLength, type LengthUnit } from '@saddle/core/measure';
+import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, output } from '@angular/core';
+import { parseLength, printLength } from '@saddle/core/measure';
 import type { Known, MeasuredLength } from '@saddle/core/model';
+import { LengthUnits } from './length-units';
 
 let count = 0;
 
@@ -40,7 +41,7 @@ let count = 0;
 export class LengthField {
   readonly label = input.required<string>();
   readonly value = input<MeasuredLength>();
-  readonly unit = input<LengthUnit>('in');
+  protected readonly unit = inject(LengthUnits).unit;
   readonly optional = input(false);
   readonly hint = input('');
   /** how a value typed here is known */

@@ -5,12 +5,13 @@ import { DocumentTools } from '../document/document-tools';
 import { TopBar } from '../shell/top-bar';
 import { SURVEY_HOST } from '../survey/survey-host';
 import { HouseSession } from './house-session';
+import { LengthUnits } from '../fields/length-units';
 
 /** One house: its rooms in plan, its walls, and what a room still wants. */
 @Component({
   selector: 'sa-house-page',
   imports: [RouterOutlet, RouterLink, TopBar, DocumentTools, DocumentNotices],
-  providers: [HouseSession, { provide: SURVEY_HOST, useExisting: HouseSession }],
+  providers: [HouseSession, LengthUnits, { provide: SURVEY_HOST, useExisting: HouseSession }],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <sa-top-bar [pages]="false">
@@ -48,6 +49,7 @@ export class HousePage {
   readonly id = input.required<string>();
 
   constructor() {
+    inject(LengthUnits).follow(() => this.session.unit());
     effect(() => {
       const id = this.id();
       untracked(() => void this.session.open(id));

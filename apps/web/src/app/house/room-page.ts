@@ -4,16 +4,17 @@ import { counterSpacing, onWall, roomSpacing, stripDrawing } from '@saddle/core/
 import { printFeet, printLength } from '@saddle/core/measure';
 import { ROOM_ABOVE, ROOM_BELOW, ROOM_USES, type FaceId, type MeasuredLength, type Room, type WantedOutlet } from '@saddle/core/model';
 import { nanoid } from 'nanoid';
-import { asYesNo, ChoiceField, fromYesNo, YES_NO, type Choice } from '../fields/choice-field';
+import { ChoiceField, type Choice } from '../fields/choice-field';
 import { LengthField } from '../fields/length-field';
 import { TextField } from '../fields/text-field';
+import { YesNoField } from '../fields/yes-no-field';
 import { FindingList, type FindingRow } from '../ledger/finding-list';
 import { HouseSession } from './house-session';
 
 /** Receptacles round one room: its walls unfolded, what nothing reaches, and the fewest that would; editable. */
 @Component({
   selector: 'sa-room-page',
-  imports: [RouterLink, ChoiceField, LengthField, TextField, FindingList],
+  imports: [RouterLink, ChoiceField, LengthField, TextField, FindingList, YesNoField],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './room-page.html',
 })
@@ -66,9 +67,6 @@ export class RoomPage {
   protected readonly total = computed(() => printFeet(this.spacing()?.lengthMm ?? 0));
 
   protected readonly uses = ROOM_USES;
-  protected readonly yesNo = YES_NO;
-  protected readonly asYesNo = asYesNo;
-  protected readonly fromYesNo = fromYesNo;
   protected readonly above: Choice[] = ROOM_ABOVE.map((value) => ({ value, label: value.replace('-', ' ') }));
   protected readonly below: Choice[] = ROOM_BELOW.map((value) => ({ value, label: value.replace('-', ' ') }));
 

@@ -11,6 +11,8 @@ import { LedgerPanel } from '../ledger/ledger-panel';
 import { TopBar } from '../shell/top-bar';
 import { SURVEY_HOST } from '../survey/survey-host';
 import { JobSession, type SiteState } from './job-session';
+import { LengthUnits } from '../fields/length-units';
+import { Segmented, type Segment } from '../fields/segmented';
 
 const STAGE_NAMES: Record<Stage, string> = {
   need: 'Need',
@@ -27,8 +29,8 @@ const STAGE_NAMES: Record<Stage, string> = {
 /** One job: the stages down the left edge, the work in the middle, the ledger beside it. */
 @Component({
   selector: 'sa-job-page',
-  imports: [RouterOutlet, RouterLink, RouterLinkActive, LedgerPanel, TopBar, NgbTooltip, DocumentTools, DocumentNotices],
-  providers: [JobSession, { provide: SURVEY_HOST, useExisting: JobSession }],
+  imports: [Segmented, RouterOutlet, RouterLink, RouterLinkActive, LedgerPanel, TopBar, NgbTooltip, DocumentTools, DocumentNotices],
+  providers: [JobSession, LengthUnits, { provide: SURVEY_HOST, useExisting: JobSession }],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './job-page.html',
 })
@@ -49,7 +51,7 @@ export class JobPage {
   );
   protected readonly stage = computed((): Stage => STAGES.find((s) => this.url().split('?')[0]!.endsWith(`/${s}`)) ?? 'box');
   protected readonly stages = computed(() => STAGES.map((stage) => ({ stage, name: STAGE_NAMES[stage], state: this.stateOf(stage) })));
-  protected readonly states: { value: SiteState; label: string }[] = [
+  protected readonly states: Segment<SiteState>[] = [
     { value: 'found', label: 'as found' },
     { value: 'planned', label: 'as planned' },
     { value: 'built', label: 'as built' },
@@ -63,6 +65,7 @@ export class JobPage {
   });
 
   constructor() {
+    inject(LengthUnits).follow(() => this.session.unit());
     effect(() => {
       const id = this.id();
       untracked(() => void this.session.open(id));

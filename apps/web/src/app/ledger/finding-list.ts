@@ -1,6 +1,5 @@
 import { ChangeDetectionStrategy, Component, input, output, signal } from '@angular/core';
 import { printSource, type Source } from '@saddle/core/catalog';
-import type { LengthUnit } from '@saddle/core/measure';
 import type { Sum, Verdict } from '@saddle/core/model';
 import { SumTable } from './sum-table';
 import { VerdictStamp } from './verdict-stamp';
@@ -39,7 +38,7 @@ export interface FindingRow {
                 <p class="ask"><i class="bi bi-rulers" aria-hidden="true"></i> {{ finding.ask }}</p>
               }
               @for (sum of finding.sums; track $index) {
-                <sa-sum-table [sum]="sum" [unit]="unit()" />
+                <sa-sum-table [sum]="sum" />
               }
               <p class="source">{{ sourceOf(finding) }}</p>
             </div>
@@ -60,7 +59,6 @@ export interface FindingRow {
 })
 export class FindingList {
   readonly rows = input.required<FindingRow[]>();
-  readonly unit = input.required<LengthUnit>();
   /** rows stand open until they are closed */
   readonly opened = input(false);
   readonly nothing = input('Nothing to judge here yet.');

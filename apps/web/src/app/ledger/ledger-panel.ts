@@ -2,32 +2,29 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, signal } f
 import type { Stage } from '@saddle/core/model';
 import { JobSession } from '../job/job-session';
 import { FindingList, type FindingRow } from './finding-list';
+import { Segmented, type Segment } from '../fields/segmented';
 
 /** Findings of the job beside the drawing; each opens to its sum, its source and its remedies. */
 @Component({
   selector: 'sa-ledger',
-  imports: [FindingList],
+  imports: [Segmented, FindingList],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="ledger-head">
       <h2>Ledger</h2>
       <span class="ledger-count">{{ counts() }}</span>
-      <div class="segmented small" role="group" aria-label="Which findings">
-        <button type="button" [attr.aria-pressed]="!all()" (click)="all.set(false)">this stage</button>
-        <button type="button" [attr.aria-pressed]="all()" (click)="all.set(true)">all</button>
-      </div>
+      <sa-segmented class="small" label="Which findings" [segments]="views" [value]="all()" (set)="all.set($event)" />
     </div>
-    <sa-finding-list
-      [rows]="shown()"
-      [unit]="session.job().unit"
-      nothing="Nothing to judge at this stage yet."
-      (cured)="apply($event.key, $event.id)"
-    />
+    <sa-finding-list [rows]="shown()" nothing="Nothing to judge at this stage yet." (cured)="apply($event.key, $event.id)" />
   `,
 })
 export class LedgerPanel {
   protected readonly session = inject(JobSession);
   readonly stage = input.required<Stage>();
+  protected readonly views: Segment<boolean>[] = [
+    { value: false, label: 'this stage' },
+    { value: true, label: 'all' },
+  ];
   protected readonly all = signal(false);
 
   protected readonly shown = computed((): FindingRow[] => {

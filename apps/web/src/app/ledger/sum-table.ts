@@ -1,7 +1,7 @@
-import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { sumLines } from '@saddle/core/ledger';
-import type { LengthUnit } from '@saddle/core/measure';
 import type { Sum } from '@saddle/core/model';
+import { LengthUnits } from '../fields/length-units';
 
 /** A sum written out: terms, result under the line, limit. */
 @Component({
@@ -27,6 +27,6 @@ import type { Sum } from '@saddle/core/model';
 })
 export class SumTable {
   readonly sum = input.required<Sum>();
-  readonly unit = input.required<LengthUnit>();
+  private readonly unit = inject(LengthUnits).unit;
   protected readonly lines = computed(() => sumLines(this.sum(), this.unit()));
 }

@@ -1,35 +1,31 @@
-import { ChangeDetectionStrategy, Component, computed, linkedSignal, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, signal } from '@angular/core';
 import { printSource } from '@saddle/core/catalog';
 import type { LengthUnit } from '@saddle/core/measure';
 import { checkShape } from '@saddle/core/model';
 import { POCKET_SUMS, SumInputError, type PocketSum, type SumAnswer } from '@saddle/core/pocket';
-import { ChoiceField, YES_NO } from '../fields/choice-field';
+import { ChoiceField } from '../fields/choice-field';
 import { TextField } from '../fields/text-field';
 import { SumTable } from '../ledger/sum-table';
 import { VerdictStamp } from '../ledger/verdict-stamp';
 import { TopBar } from '../shell/top-bar';
+import { Segmented, type Segment } from '../fields/segmented';
+import { LengthUnits } from '../fields/length-units';
 
 type Result = { answer: SumAnswer } | { field: string; message: string };
 
 /** One number without a job; computed in the page as it is typed. */
 @Component({
   selector: 'sa-pocket-page',
-  imports: [TopBar, TextField, ChoiceField, SumTable, VerdictStamp],
+  imports: [Segmented, TopBar, TextField, ChoiceField, SumTable, VerdictStamp],
+  providers: [LengthUnits],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <sa-top-bar />
     <main class="page">
       <div class="page-head">
         <h1>Pocket sums</h1>
-        <div class="segmented" role="group" aria-label="Unit of a bare number">
-          <button type="button" [attr.aria-pressed]="unit() === 'in'" (click)="unit.set('in')">inches</button>
-          <button type="button" [attr.aria-pressed]="unit() === 'mm'" (click)="unit.set('mm')">mm</button>
-        </div>
-        <div class="segmented" role="group" aria-label="Edition of the rules">
-          @for (e of editions; track e) {
-            <button type="button" [attr.aria-pressed]="edition() === e" (click)="edition.set(e)">{{ e.replace('-', ' ') }}</button>
-          }
-        </div>
+        <sa-segmented label="Unit of a bare number" [segments]="units" [value]="unit()" (set)="unit.set($event)" />
+        <sa-segmented label="Edition of the rules" [segments]="editions" [value]="edition()" (set)="edition.set($event)" />
       </div>
       <div class="pocket">
         <nav class="pocket-list" aria-label="Sums">
@@ -68,7 +64,7 @@ type Result = { answer: SumAnswer } | { field: string; message: string };
                 <p class="ask">{{ a.ask }}</p>
               }
               @for (s of a.sums; track $index) {
-                <sa-sum-table [sum]="s" [unit]="unit()" />
+                <sa-sum-table [sum]="s" />
               }
               <p class="source">{{ source() }}</p>
             </div>
@@ -80,8 +76,15 @@ type Result = { answer: SumAnswer } | { field: string; message: string };
 })
 export class PocketPage {
   protected readonly sums = POCKET_SUMS;
-  protected readonly yesNo = YES_NO;
-  protected readonly editions = ['US-2017', 'US-2020', 'US-2023'] as const;
+  protected readonly yesNo = ['yes', 'no'];
+  protected readonly editions: Segment<string>[] = ['US-2017', 'US-2020', 'US-2023'].map((value) => ({
+    value,
+    label: value.replace('-', ' '),
+  }));
+  protected readonly units: Segment<LengthUnit>[] = [
+    { value: 'in', label: 'inches' },
+    { value: 'mm', label: 'mm' },
+  ];
   protected readonly unit = signal<LengthUnit>('in');
   protected readonly edition = signal<string>('US-2020');
   protected readonly name = signal(POCKET_SUMS[0]!.name);
@@ -89,6 +92,10 @@ export class PocketPage {
   protected readonly values = linkedSignal((): Record<string, string> =>
     Object.fromEntries(this.sum().fields.map((f) => [f.key, f.start])),
   );
+
+  constructor() {
+    inject(LengthUnits).follow(this.unit);
+  }
 
   private readonly result = computed((): Result => {
     const filled = Object.fromEntries(Object.entries(this.values()).filter(([, v]) => v !== ''));

@@ -6,14 +6,15 @@ import { parsePower } from '@saddle/core/measure';
 import { ROOM_USES, type Load, type Room } from '@saddle/core/model';
 import { nanoid } from 'nanoid';
 import { map, type Observable } from 'rxjs';
-import { asYesNo, ChoiceField, fromYesNo, YES_NO } from '../fields/choice-field';
+import { ChoiceField } from '../fields/choice-field';
 import { TextField } from '../fields/text-field';
+import { YesNoField } from '../fields/yes-no-field';
 import { JobSession } from '../job/job-session';
 
 /** What will be plugged in, where, and what the room asks for. */
 @Component({
   selector: 'sa-need-stage',
-  imports: [TextField, ChoiceField, NgbTypeahead],
+  imports: [TextField, ChoiceField, NgbTypeahead, YesNoField],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="stage-head"><h2>What will be plugged in</h2></div>
@@ -82,12 +83,11 @@ import { JobSession } from '../job/job-session';
       <h3>The room</h3>
       <div class="fields">
         <sa-choice-field label="{{ room().name }} is a" [value]="room().use" [choices]="uses" (set)="setRoom({ use: $any($event) })" />
-        <sa-choice-field
+        <sa-yes-no
           label="sink, tub or shower within 6 ft of the outlet"
           [value]="water()"
-          [choices]="yesNo"
           [unknown]="true"
-          (set)="setRoom({ waterWithin6ft: fromYesNo($event) })"
+          (set)="setRoom({ waterWithin6ft: $event })"
         />
       </div>
     </div>
@@ -96,15 +96,13 @@ import { JobSession } from '../job/job-session';
 export class NeedStage {
   protected readonly session = inject(JobSession);
   protected readonly uses = ROOM_USES;
-  protected readonly yesNo = YES_NO;
-  protected readonly fromYesNo = fromYesNo;
   protected readonly name = signal('');
   protected readonly power = signal('');
   protected readonly error = signal('');
   private readonly continuous = signal(false);
 
   protected readonly room = computed(() => this.session.context().room);
-  protected readonly water = computed(() => asYesNo(this.room().waterWithin6ft));
+  protected readonly water = computed(() => this.room().waterWithin6ft);
   protected readonly loads = computed(() => {
     const volts = this.session.context().circuit?.voltsNominal ?? 120;
     return this.session

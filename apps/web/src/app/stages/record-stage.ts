@@ -3,11 +3,12 @@ import { printLength } from '@saddle/core/measure';
 import { builtChangeIds, judgeAsk, PROOF_LABELS, PROOF_ORDER, valueOf } from '@saddle/core/steps';
 import { JobSession } from '../job/job-session';
 import { VerdictStamp } from '../ledger/verdict-stamp';
+import { Segmented, type Segment } from '../fields/segmented';
 
 /** What was done and measured, the sheet to print, the file to keep. */
 @Component({
   selector: 'sa-record-stage',
-  imports: [VerdictStamp],
+  imports: [Segmented, VerdictStamp],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="stage-head"><h2>Sheet and record</h2></div>
@@ -15,10 +16,7 @@ import { VerdictStamp } from '../ledger/verdict-stamp';
       <h3>Job sheet</h3>
       <p class="quiet">Drawings with dimensions, sums, wiring, steps, what to bring, cautions.</p>
       <div class="row-form">
-        <div class="segmented" role="group" aria-label="Paper">
-          <button type="button" [attr.aria-pressed]="paper() === 'letter'" (click)="paper.set('letter')">US Letter</button>
-          <button type="button" [attr.aria-pressed]="paper() === 'a4'" (click)="paper.set('a4')">A4</button>
-        </div>
+        <sa-segmented label="Paper" [segments]="papers" [value]="paper()" (set)="paper.set($event)" />
         <a
           class="btn-line strong"
           target="_blank"
@@ -81,6 +79,10 @@ import { VerdictStamp } from '../ledger/verdict-stamp';
 })
 export class RecordStage {
   protected readonly session = inject(JobSession);
+  protected readonly papers: Segment<'letter' | 'a4'>[] = [
+    { value: 'letter', label: 'US Letter' },
+    { value: 'a4', label: 'A4' },
+  ];
   protected readonly paper = signal<'letter' | 'a4'>('letter');
   private time = (at: string): string => new Date(at).toLocaleString([], { dateStyle: 'short', timeStyle: 'short' });
 

@@ -28,7 +28,7 @@ import { JobSession } from '../job/job-session';
           @for (part of parts(); track part.title) {
             <section>
               <h3>{{ part.title }}</h3>
-              <sa-sum-table [sum]="part.sum" [unit]="session.job().unit" />
+              <sa-sum-table [sum]="part.sum" />
             </section>
           }
         </div>

@@ -2,31 +2,34 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { parsePower } from '@saddle/core/measure';
 import { RESERVED_USES, type Box, type Circuit, type FaceId, type Job, type Wall } from '@saddle/core/model';
 import { nanoid } from 'nanoid';
-import { asYesNo, ChoiceField, fromYesNo, YES_NO, type Choice } from '../fields/choice-field';
+import { ChoiceField, type Choice } from '../fields/choice-field';
 import { LengthField } from '../fields/length-field';
 import { TextField } from '../fields/text-field';
 import { JobSession } from '../job/job-session';
 import { BoxForm } from '../survey/box-form';
 import { WallForm } from '../survey/wall-form';
 import { WallSurvey } from '../survey/wall-survey';
+import { Segmented, type Segment } from '../fields/segmented';
+import { YesNoField } from '../fields/yes-no-field';
 
 /** What is there: the wall, the old box and its cables, the circuit. What isn't known stays open. */
 @Component({
   selector: 'sa-survey-stage',
-  imports: [LengthField, ChoiceField, TextField, WallForm, BoxForm, WallSurvey],
+  imports: [Segmented, LengthField, ChoiceField, TextField, WallForm, BoxForm, WallSurvey, YesNoField],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './survey-stage.html',
 })
 export class SurveyStage {
   protected readonly session = inject(JobSession);
-  protected readonly yesNo = YES_NO;
-  protected readonly asYesNo = asYesNo;
-  protected readonly fromYesNo = fromYesNo;
   protected readonly reserved = RESERVED_USES.map((value): Choice => ({
     value,
     label: value === 'none' ? 'nothing special' : value.replace(/-/g, ' '),
   }));
   protected readonly breakers: Choice[] = [15, 20, 25, 30].map((a) => ({ value: `${a}`, label: `${a} A` }));
+  protected readonly views: Segment<boolean>[] = [
+    { value: false, label: 'list' },
+    { value: true, label: 'wall' },
+  ];
   /** the list of figures, or the wall as a drawing */
   protected readonly drawing = signal(false);
   private readonly looked = signal<{ wallId: string; face: FaceId } | undefined>(undefined);

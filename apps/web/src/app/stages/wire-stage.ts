@@ -6,6 +6,7 @@ import { BenchBoard } from '../bench/bench-board';
 import { ChoiceField, type Choice } from '../fields/choice-field';
 import { JobSession } from '../job/job-session';
 import { WiringView } from '../wiring/wiring-view';
+import { Segmented, type Segment } from '../fields/segmented';
 
 interface SchoolField {
   key: keyof Schools;
@@ -17,7 +18,7 @@ const words = (...values: string[]): Choice[] => values.map((value) => ({ value,
 /** Both boxes: drawn and in words, by the person's own school. */
 @Component({
   selector: 'sa-wire-stage',
-  imports: [WiringView, ChoiceField, BenchBoard],
+  imports: [Segmented, WiringView, ChoiceField, BenchBoard],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './wire-stage.html',
 })
@@ -51,6 +52,10 @@ export class WireStage {
     const schools = this.session.job().schools;
     return Object.fromEntries(this.fields.map((f) => [f.key, f.key === 'tape' ? (schools.tape ? 'yes' : 'no') : String(schools[f.key])]));
   });
+  protected readonly views: Segment<boolean>[] = [
+    { value: false, label: 'plan' },
+    { value: true, label: 'bench', testId: 'on-bench' },
+  ];
   /** the plan in words and pictures, or the bench where it is wired and switched on */
   protected readonly onBench = signal(false);
   private readonly boxIds = computed(() => this.session.context().boxes.map((b) => b.id));

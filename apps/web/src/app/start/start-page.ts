@@ -1,19 +1,22 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { Router } from '@angular/router';
-import { emptySite, ROOM_USES, type House, type MeasuredLength } from '@saddle/core/model';
+import { emptySite, fieldWords, ROOM_USES, type House, type MeasuredLength } from '@saddle/core/model';
 import type { OtherSideAnswers } from '@saddle/core/situation';
 import { nanoid } from 'nanoid';
 import { firstValueFrom } from 'rxjs';
 import { Documents, problemOf, type HouseLine } from '../api/documents.service';
-import { asYesNo, ChoiceField, fromYesNo, YES_NO } from '../fields/choice-field';
+import { ChoiceField } from '../fields/choice-field';
 import { LengthField } from '../fields/length-field';
 import { TextField } from '../fields/text-field';
 import { TopBar } from '../shell/top-bar';
+import { LengthUnits } from '../fields/length-units';
+import { YesNoField } from '../fields/yes-no-field';
 
 /** A new job from the other side of the same wall: the few answers without which nothing can be drawn. */
 @Component({
   selector: 'sa-start-page',
-  imports: [TopBar, LengthField, TextField, ChoiceField],
+  imports: [TopBar, LengthField, TextField, ChoiceField, YesNoField],
+  providers: [LengthUnits],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './start-page.html',
 })
@@ -21,9 +24,6 @@ export class StartPage {
   private readonly documents = inject(Documents);
   private readonly router = inject(Router);
   protected readonly uses = ROOM_USES;
-  protected readonly yesNo = YES_NO;
-  protected readonly asYesNo = asYesNo;
-  protected readonly fromYesNo = fromYesNo;
   protected readonly houses = signal<HouseLine[]>([]);
   protected readonly houseId = signal('new');
   protected readonly house = signal({ name: '', edition: 'US-2020' as House['edition'], unit: 'in' as House['unit'], built: '' });
@@ -48,9 +48,9 @@ export class StartPage {
     ...this.houses().map((h) => ({ value: h.id, label: h.name })),
     { value: 'new', label: 'another house' },
   ]);
-  protected readonly unit = computed(() => this.houses().find((h) => h.id === this.houseId())?.unit ?? this.house().unit);
 
   constructor() {
+    inject(LengthUnits).follow(() => this.houses().find((h) => h.id === this.houseId())?.unit ?? this.house().unit);
     this.documents.houses().subscribe({
       next: (houses) => {
         this.houses.set(houses);
@@ -103,7 +103,7 @@ export class StartPage {
       await this.router.navigate(['/jobs', stored.document.id, 'survey']);
     } catch (error) {
       const problem = problemOf(error);
-      this.errors.set(problem.errors?.map((e) => `${e.message} (${e.path})`) ?? [problem.title]);
+      this.errors.set(problem.errors?.map((e) => `${e.message} (${fieldWords(e.path)})`) ?? [problem.title]);
     } finally {
       this.busy.set(false);
     }

@@ -8,11 +8,12 @@ import { nanoid } from 'nanoid';
 import { TextField } from '../fields/text-field';
 import type { Aim, WallMark } from '../wall/wall-view';
 import { SURVEY_HOST } from './survey-host';
+import { Segmented, type Segment } from '../fields/segmented';
 
 /** A simulated stud finder and inspection scope for walls whose truth is known; their readings can be taken over as marks. */
 @Component({
   selector: 'sa-finder-panel',
-  imports: [TextField],
+  imports: [Segmented, TextField],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="panel-body">
@@ -23,10 +24,7 @@ import { SURVEY_HOST } from './survey-host';
         </p>
       } @else {
         <p class="notice">Simulated: this reads the sample wall, not the wall beside you.</p>
-        <div class="segmented" role="group" aria-label="Instrument">
-          <button type="button" [attr.aria-pressed]="aim() === 'sweep'" (click)="take('sweep')">stud finder</button>
-          <button type="button" [attr.aria-pressed]="aim() === 'scope'" (click)="take('scope')">scope</button>
-        </div>
+        <sa-segmented label="Instrument" [segments]="instruments" [value]="aim()" (set)="take($event)" />
         <p class="quiet">
           {{
             aim() === 'scope'
@@ -101,6 +99,10 @@ export class FinderPanel {
   readonly aim = model<'none' | 'sweep' | 'scope'>('none');
   readonly marks = model<WallMark[]>([]);
   readonly picked = output<string>();
+  protected readonly instruments: Segment<'none' | 'sweep' | 'scope'>[] = [
+    { value: 'sweep', label: 'stud finder' },
+    { value: 'scope', label: 'scope' },
+  ];
   protected readonly byEye = inches(0.25);
   protected readonly reading = signal<SweepReading | undefined>(undefined);
   protected readonly looked = signal<ScopeView | undefined>(undefined);
@@ -128,7 +130,7 @@ export class FinderPanel {
     });
   }
 
-  protected take(what: 'sweep' | 'scope'): void {
+  protected take(what: 'none' | 'sweep' | 'scope'): void {
     this.aim.set(this.aim() === what ? 'none' : what);
   }
 

@@ -47,7 +47,7 @@ import { SURVEY_HOST } from './survey-host';
       }
     </div>
     @if (checks().length) {
-      <sa-finding-list [rows]="checks()" [unit]="host.unit()" (cured)="dropCheck($event.key)" />
+      <sa-finding-list [rows]="checks()" (cured)="dropCheck($event.key)" />
     }
     <div class="panel-body">
       <details>

@@ -40,13 +40,7 @@ const KNOWN: Choice[] = [
         <div class="fields">
           @if (obstacle(); as o) {
             <sa-choice-field label="what" [value]="o.kind" [choices]="obstacleKinds" (set)="setObstacle({ kind: $any($event) })" />
-            <sa-length-field
-              label="its own thickness"
-              [value]="o.thick"
-              [unit]="host.unit()"
-              [optional]="true"
-              (set)="setObstacle({ thick: $event })"
-            />
+            <sa-length-field label="its own thickness" [value]="o.thick" [optional]="true" (set)="setObstacle({ thick: $event })" />
           }
           @if (opening(); as o) {
             <sa-choice-field label="what" [value]="o.kind" [choices]="['door', 'window']" (set)="setOpening({ kind: $any($event) })" />
@@ -66,7 +60,7 @@ const KNOWN: Choice[] = [
         }
       </div>
       @if (judged(); as j) {
-        <sa-finding-list [rows]="rows()" [unit]="host.unit()" (cured)="cure($event.key)" />
+        <sa-finding-list [rows]="rows()" (cured)="cure($event.key)" />
         <div class="panel-body">
           <sa-cut-list [judgement]="j" [boxId]="t.id" />
           @if (startsJobs()) {

@@ -1,18 +1,18 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { Router } from '@angular/router';
-import type { MeasuredLength } from '@saddle/core/model';
-import { SITUATION_WORDS, type Job } from '@saddle/core/model';
+import { fieldWords, SITUATION_WORDS, type Job, type MeasuredLength } from '@saddle/core/model';
 import { firstValueFrom } from 'rxjs';
 import { Documents, type NewFromBox, problemOf } from '../api/documents.service';
-import { asYesNo, ChoiceField, fromYesNo, YES_NO, type Choice } from '../fields/choice-field';
+import { ChoiceField, type Choice } from '../fields/choice-field';
 import { LengthField } from '../fields/length-field';
 import { TextField } from '../fields/text-field';
+import { YesNoField } from '../fields/yes-no-field';
 import { SURVEY_HOST } from './survey-host';
 
 /** A job that starts at a surveyed box: the survey is what was found, nothing is asked twice. */
 @Component({
   selector: 'sa-start-from-box',
-  imports: [ChoiceField, LengthField, TextField],
+  imports: [ChoiceField, LengthField, TextField, YesNoField],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <details>
@@ -24,7 +24,6 @@ import { SURVEY_HOST } from './survey-host';
           <sa-length-field
             label="new height to its bottom"
             [value]="bottom()"
-            [unit]="host.unit()"
             [optional]="true"
             hint="open: worked out from the room and what stands at the wall"
             (set)="bottom.set($event)"
@@ -32,7 +31,6 @@ import { SURVEY_HOST } from './survey-host';
           <sa-length-field
             label="to the right"
             [value]="sideways()"
-            [unit]="host.unit()"
             [optional]="true"
             [allowNegative]="true"
             hint="below 0: to the left"
@@ -40,28 +38,17 @@ import { SURVEY_HOST } from './survey-host';
           />
         }
         @if (fresh()) {
-          <sa-length-field
-            label="left end of the face to the new box’s left edge"
-            [value]="fromLeft()"
-            [unit]="host.unit()"
-            (set)="fromLeft.set($event)"
-          />
+          <sa-length-field label="left end of the face to the new box’s left edge" [value]="fromLeft()" (set)="fromLeft.set($event)" />
           <sa-length-field
             label="height to its bottom"
             [value]="bottom()"
-            [unit]="host.unit()"
             [optional]="true"
             hint="open: as the old one"
             (set)="bottom.set($event)"
           />
           <sa-choice-field label="gangs" [value]="gangs()" [choices]="['1', '2']" (set)="gangs.set($event!)" />
           @if (gangs() === '2') {
-            <sa-choice-field
-              label="one half for low voltage, with a divider"
-              [value]="asYesNo(divided())"
-              [choices]="yesNo"
-              (set)="divided.set(fromYesNo($event) === true)"
-            />
+            <sa-yes-no label="one half for low voltage, with a divider" [value]="divided()" (set)="divided.set($event === true)" />
           }
         }
       </div>
@@ -77,9 +64,6 @@ export class StartFromBox {
   private readonly documents = inject(Documents);
   private readonly router = inject(Router);
   readonly boxId = input.required<string>();
-  protected readonly yesNo = YES_NO;
-  protected readonly asYesNo = asYesNo;
-  protected readonly fromYesNo = fromYesNo;
   protected readonly situations = (['raise', 'enlarge', 'replace', 'same-wall', 'other-side'] as const).map((value): Choice => ({
     value,
     label: SITUATION_WORDS[value],
@@ -132,7 +116,7 @@ export class StartFromBox {
       await this.router.navigate(['/jobs', stored.document.id, 'box']);
     } catch (error) {
       const problem = problemOf(error);
-      this.errors.set(problem.errors?.map((e) => `${e.message} (${e.path})`) ?? [problem.title]);
+      this.errors.set(problem.errors?.map((e) => `${e.message} (${fieldWords(e.path)})`) ?? [problem.title]);
     } finally {
       this.busy.set(false);
     }

@@ -12,24 +12,22 @@ import {
   type Wall,
 } from '@saddle/core/model';
 import { nanoid } from 'nanoid';
-import { asYesNo, ChoiceField, fromYesNo, YES_NO, type Choice } from '../fields/choice-field';
+import { ChoiceField, type Choice } from '../fields/choice-field';
 import { LengthField } from '../fields/length-field';
 import { TextField } from '../fields/text-field';
+import { YesNoField } from '../fields/yes-no-field';
 import { SURVEY_HOST } from './survey-host';
 
 /** One wall in figures: size, framing, make-up, what both rooms can measure from, what is in the bay. */
 @Component({
   selector: 'sa-wall-form',
-  imports: [LengthField, ChoiceField, TextField],
+  imports: [LengthField, ChoiceField, TextField, YesNoField],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './wall-form.html',
 })
 export class WallForm {
   protected readonly host = inject(SURVEY_HOST);
   readonly wallId = input.required<string>();
-  protected readonly yesNo = YES_NO;
-  protected readonly asYesNo = asYesNo;
-  protected readonly fromYesNo = fromYesNo;
   protected readonly obstacleKinds = OBSTACLE_KINDS;
   protected readonly finishes = FINISH_IDS.map((value): Choice => ({ value, label: FINISHES[value].name }));
   protected readonly looked: Choice[] = [

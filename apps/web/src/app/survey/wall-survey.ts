@@ -45,6 +45,7 @@ import { SelectedPanel } from './selected-panel';
 import { SURVEY_HOST } from './survey-host';
 import { ThingsTable } from './things-table';
 import { WallForm } from './wall-form';
+import { Segmented, type Segment } from '../fields/segmented';
 
 /** Letters and words of the measures that the tape offers for each kind of thing. */
 const MEASURES: Record<Thing['kind'], Measure[]> = {
@@ -65,6 +66,7 @@ export type SurveyTab = 'selected' | 'next' | 'wall' | 'finder';
 @Component({
   selector: 'sa-wall-survey',
   imports: [
+    Segmented,
     WallView,
     TapeBar,
     ThingsTable,
@@ -97,6 +99,12 @@ export class WallSurvey {
   protected readonly open = signal(true);
   protected readonly table = signal(false);
   protected readonly panel = linkedSignal(() => this.panelAtStart());
+  protected readonly tabs: Segment<SurveyTab>[] = [
+    { value: 'next', label: 'measure next' },
+    { value: 'selected', label: 'selected' },
+    { value: 'wall', label: 'wall' },
+    { value: 'finder', label: 'finder' },
+  ];
   protected readonly tab = signal<SurveyTab>('next');
   private readonly picked = linkedSignal({ source: this.wallId, computation: () => this.selectAtStart() });
   protected readonly aim = signal<'none' | 'sweep' | 'scope'>('none');

@@ -12,7 +12,8 @@ import {
   signal,
   viewChild,
 } from '@angular/core';
-import { MM_PER_INCH, parseLength, printLength, type LengthUnit } from '@saddle/core/measure';
+import { MM_PER_INCH, parseLength, printLength } from '@saddle/core/measure';
+import { LengthUnits } from '../fields/length-units';
 
 export interface TapeMeasure {
   key: string;
@@ -78,7 +79,7 @@ export interface TapeEntry {
 })
 export class TapeBar {
   readonly measures = input.required<TapeMeasure[]>();
-  readonly unit = input.required<LengthUnit>();
+  protected readonly unit = inject(LengthUnits).unit;
   /** why the last entry was not taken, from outside */
   readonly refused = input('');
   /** entries go out as they were typed, for a place that reads more than lengths: `x 41 3/8 from stud 3` */

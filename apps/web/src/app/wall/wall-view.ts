@@ -14,11 +14,12 @@ import {
   viewChild,
 } from '@angular/core';
 import type { Dimension, Elevation, ElevationShape } from '@saddle/core/layout';
-import { printFeet, printMark, type LengthUnit } from '@saddle/core/measure';
+import { printFeet, printMark } from '@saddle/core/measure';
 import { drag, type D3DragEvent } from 'd3-drag';
 import { scaleLinear } from 'd3-scale';
 import { select } from 'd3-selection';
 import { zoom, zoomIdentity, type D3ZoomEvent, type ZoomBehavior, type ZoomTransform } from 'd3-zoom';
+import { LengthUnits } from '../fields/length-units';
 
 interface Window {
   u: number;
@@ -64,7 +65,7 @@ const NAME_STEPS = 8;
 })
 export class WallView {
   readonly wall = input.required<Elevation>();
-  readonly unit = input.required<LengthUnit>();
+  private readonly unit = inject(LengthUnits).unit;
   readonly selected = input<string>();
   readonly movable = input<ReadonlySet<string>>(new Set<string>());
   readonly title = input('');

@@ -1,0 +1,336 @@
+import { createEnvironmentInjector, Injectable, runInInjectionContext, type EnvironmentInjector } from '@angular/core';
+import { nanoid } from 'nanoid';
+import { defer, of, throwError, type Observable } from 'rxjs';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import type { Checked } from '@saddle/core/model';
+import type { SaveAnswer, Stored } from '../api/documents.service';
+import { DocumentSession } from './document-session';
+
+interface Note {
+  id: string;
+  name: string;
+  inches: number;
+}
+
+/** A server that keeps notes by revision, and can be out of reach or late. */
+class Shelf {
+  readonly notes = new Map<string, Stored<Note>>();
+  reachable = true;
+  refuses = '';
+  saves = 0;
+  /** a save in hand waits for this */
+  gate: Promise<void> = Promise.resolve();
+
+  put(note: Note, revision = 1): void {
+    this.notes.set(note.id, { revision, savedAt: '2026-11-25T00:00:00Z', document: note });
+  }
+  fetch(id: string): Observable<Stored<Note>> {
+    const stored = this.notes.get(id);
+    return this.reachable && stored ? of(structuredClone(stored)) : throwError(() => new Error('no answer'));
+  }
+  save(note: Note, revision: number): Observable<SaveAnswer<Note>> {
+    return defer(async (): Promise<SaveAnswer<Note>> => {
+      await this.gate;
+      this.saves++;
+      const there = this.notes.get(note.id)!;
+      if (!this.reachable) return { outcome: 'unreachable' };
+      if (this.refuses) return { outcome: 'refused', problem: { title: this.refuses, status: 422 } };
+      if (there.revision !== revision) return { outcome: 'conflict', current: structuredClone(there) };
+      this.put(structuredClone(note), revision + 1);
+      return { outcome: 'saved', stored: structuredClone(this.notes.get(note.id)!) };
+    });
+  }
+}
+const shelf = { at: new Shelf() };
+
+@Injectable()
+class NoteSession extends DocumentSession<Note> {
+  protected readonly kind = 'notes';
+  protected fetch = (id: string) => shelf.at.fetch(id);
+  protected store = (note: Note, revision: number) => shelf.at.save(note, revision);
+  protected create = (note: Note) => defer(() => of(shelf.at.put(note)));
+  protected check = (note: Note): Checked<Note> =>
+    note.inches >= 0
+      ? { ok: true, value: note }
+      : { ok: false, errors: [{ path: '/inches', message: 'Inches count from 0.', expected: 'at least 0', came: `${note.inches}` }] };
+}
+
+/** Tabs that are open; each has a name of its own, which a reload keeps. */
+const open: EnvironmentInjector[] = [];
+async function tab(id: string, name: string): Promise<NoteSession> {
+  sessionStorage.setItem('saddle-tab', name);
+  const injector = createEnvironmentInjector([], null as unknown as EnvironmentInjector);
+  open.push(injector);
+  const session = runInInjectionContext(injector, () => new NoteSession());
+  await session.open(id);
+  return session;
+}
+const shut = (): void => {
+  for (const injector of open.splice(0)) injector.destroy();
+};
+const inches = (n: number) => (note: Note) => ({ ...note, inches: n });
+const saved = (session: NoteSession) => vi.waitFor(() => expect(session.saveState()).toBe('saved'), 3000);
+const pause = (ms: number) => new Promise((done) => setTimeout(done, ms));
+
+let id = '';
+beforeEach(() => {
+  shelf.at = new Shelf();
+  id = nanoid(8);
+  shelf.at.put({ id, name: 'sill', inches: 13 });
+});
+afterEach(shut);
+
+describe('edits, undo and redo', () => {
+  it('an edit is shown at once, saved a moment later, and undone and done again by its title', async () => {
+    const session = await tab(id, 'a');
+    expect(session.edit('Sill raised', inches(14))).toBe(true);
+    expect(session.current().inches).toBe(14);
+    expect(session.saveState()).toBe('saving');
+    await saved(session);
+    expect(shelf.at.notes.get(id)!.document.inches).toBe(14);
+
+    expect(session.undoTitle()).toBe('Sill raised');
+    session.undo();
+    expect(session.current().inches).toBe(13);
+    expect(session.announce()).toBe('Undone: Sill raised');
+    expect(session.redoTitle()).toBe('Sill raised');
+    session.redo();
+    expect(session.current().inches).toBe(14);
+    await saved(session);
+    expect(shelf.at.notes.get(id)!.document.inches).toBe(14);
+  });
+
+  it('an edit after an undo cuts what could have been done again', async () => {
+    const session = await tab(id, 'a');
+    session.edit('one', inches(1));
+    session.edit('two', inches(2));
+    session.undo();
+    session.edit('three', inches(3));
+    expect(session.redoTitle()).toBeUndefined();
+    session.undo();
+    expect(session.current().inches).toBe(1);
+  });
+
+  it('a run of edits goes out in one save', async () => {
+    const session = await tab(id, 'a');
+    for (let n = 20; n < 30; n++) session.edit('typed', inches(n));
+    await saved(session);
+    expect(shelf.at.saves).toBe(1);
+    expect(shelf.at.notes.get(id)).toMatchObject({ revision: 2, document: { inches: 29 } });
+  });
+
+  it('a hundred steps go back, not one more', async () => {
+    const session = await tab(id, 'a');
+    for (let n = 1; n <= 130; n++) session.edit(`step ${n}`, inches(n));
+    let steps = 0;
+    while (session.undoTitle()) {
+      session.undo();
+      steps++;
+    }
+    expect([steps, session.current().inches]).toEqual([100, 30]);
+  });
+
+  it('what makes no sense is refused with its field; nothing changes and nothing goes out', async () => {
+    const session = await tab(id, 'a');
+    expect(session.edit('below the floor', inches(-4))).toBe(false);
+    expect(session.refusal()).toMatchObject([{ path: '/inches', expected: 'at least 0', came: '-4' }]);
+    expect(session.current().inches).toBe(13);
+    expect(session.undoTitle()).toBeUndefined();
+    await pause(400);
+    expect(shelf.at.saves).toBe(0);
+    session.edit('above it', inches(4));
+    expect(session.refusal()).toBeUndefined();
+  });
+
+  it('a drag is only looked at: it leaves no step and is not saved', async () => {
+    const session = await tab(id, 'a');
+    session.drag({ ...session.current(), inches: 99 });
+    expect(session.current().inches).toBe(99);
+    session.drag(undefined);
+    expect(session.current().inches).toBe(13);
+    await pause(400);
+    expect([session.undoTitle(), shelf.at.saves]).toEqual([undefined, 0]);
+  });
+
+  it('an edit that changes nothing is no step', async () => {
+    const session = await tab(id, 'a');
+    expect(session.edit('the same again', (note) => note)).toBe(true);
+    expect(session.undoTitle()).toBeUndefined();
+  });
+});
+
+describe('a reload', () => {
+  it('keeps the undo list, and an undone step that can be done again', async () => {
+    const before = await tab(id, 'a');
+    before.edit('one', inches(1));
+    before.edit('two', inches(2));
+    before.undo();
+    await saved(before);
+    shut();
+    const after = await tab(id, 'a');
+    expect(after.current().inches).toBe(1);
+    expect([after.undoTitle(), after.redoTitle()]).toEqual(['one', 'two']);
+    after.redo();
+    expect(after.current().inches).toBe(2);
+    after.undo();
+    after.undo();
+    expect(after.current().inches).toBe(13);
+  });
+
+  it('keeps work that the server never got, and sends it when it answers', async () => {
+    const before = await tab(id, 'a');
+    shelf.at.reachable = false;
+    before.edit('in the cellar', inches(7));
+    await vi.waitFor(() => expect(before.saveState()).toBe('kept in this browser'), 3000);
+    shut();
+    const offline = await tab(id, 'a');
+    expect([offline.current().inches, offline.saveState()]).toEqual([7, 'kept in this browser']);
+    shut();
+    shelf.at.reachable = true;
+    const after = await tab(id, 'a');
+    expect(after.current().inches).toBe(7);
+    await saved(after);
+    expect(shelf.at.notes.get(id)!.document.inches).toBe(7);
+  });
+
+  it('in the middle of a save is no conflict with oneself', async () => {
+    const before = await tab(id, 'a');
+    let go = (): void => undefined;
+    shelf.at.gate = new Promise((done) => (go = done));
+    before.edit('typed', inches(5));
+    await pause(400);
+    // the page is gone before the answer comes; the server takes the save all the same
+    shelf.at.put({ id, name: 'sill', inches: 5 }, 2);
+    const after = await tab(id, 'a');
+    expect([after.current().inches, after.conflict()]).toEqual([5, undefined]);
+    after.edit('next', inches(6));
+    go();
+    await saved(after);
+    expect(shelf.at.notes.get(id)).toMatchObject({ revision: 3, document: { inches: 6 } });
+  });
+
+  it('without an answer and without a draft it says so instead of showing an empty page', async () => {
+    shelf.at.reachable = false;
+    const session = await tab(id, 'nobody');
+    expect(session.failure()).toContain('does not answer');
+    expect(session.loaded()).toBe(false);
+  });
+});
+
+describe('two tabs', () => {
+  /** Both have the document open; the first saves, then the second edits what it still sees. */
+  async function raced(): Promise<{ first: NoteSession; second: NoteSession }> {
+    const first = await tab(id, 'a');
+    const second = await tab(id, 'b');
+    sessionStorage.setItem('saddle-tab', 'a');
+    first.edit('first', inches(20));
+    await saved(first);
+    sessionStorage.setItem('saddle-tab', 'b');
+    second.edit('second', inches(30));
+    await vi.waitFor(() => expect(second.saveState()).toBe('conflict'), 3000);
+    return { first, second };
+  }
+
+  it('the slower one is told, with both versions at hand, and overwrites nothing', async () => {
+    const { second } = await raced();
+    expect(second.conflict()).toMatchObject({ revision: 2, document: { inches: 20 } });
+    expect(second.current().inches).toBe(30);
+    second.edit('goes on all the same', inches(31));
+    await pause(400);
+    expect(shelf.at.notes.get(id)!.document.inches).toBe(20);
+  });
+
+  it('mine over theirs: theirs stays one undo away', async () => {
+    const { second } = await raced();
+    await second.settle('mine');
+    await saved(second);
+    expect(shelf.at.notes.get(id)!.document.inches).toBe(30);
+    second.undo();
+    expect(second.current().inches).toBe(20);
+  });
+
+  it('theirs: mine stays one undo away', async () => {
+    const { second } = await raced();
+    await second.settle('theirs');
+    expect([second.current().inches, second.saveState(), second.conflict()]).toEqual([20, 'saved', undefined]);
+    second.undo();
+    expect(second.current().inches).toBe(30);
+    await saved(second);
+    expect(shelf.at.notes.get(id)).toMatchObject({ revision: 3, document: { inches: 30 } });
+  });
+
+  it('both: mine becomes a document of its own, under a name that says so', async () => {
+    const { second } = await raced();
+    const copy = (await second.settle('both'))!;
+    expect(shelf.at.notes.get(copy)!.document).toMatchObject({ name: 'sill (my version)', inches: 30 });
+    expect(shelf.at.notes.get(id)!.document.inches).toBe(20);
+    expect(second.current().inches).toBe(20);
+  });
+
+  it('a tab with nothing unsaved is told of a newer version and looks at it when it likes', async () => {
+    const first = await tab(id, 'a');
+    const second = await tab(id, 'b');
+    sessionStorage.setItem('saddle-tab', 'a');
+    first.edit('first', inches(20));
+    await vi.waitFor(() => expect(second.newerElsewhere()).toBe(2), 3000);
+    expect(second.current().inches).toBe(13);
+    await second.lookAtNewer();
+    await second.settle('theirs');
+    expect(second.current().inches).toBe(20);
+  });
+
+  it('unsaved work of a closed tab is offered to the next one, taken in as an edit or thrown away', async () => {
+    const gone = await tab(id, 'gone');
+    shelf.at.reachable = false;
+    gone.edit('never sent', inches(44));
+    await vi.waitFor(() => expect(gone.saveState()).toBe('kept in this browser'), 3000);
+    shut();
+    await pause(50);
+    shelf.at.reachable = true;
+    const next = await tab(id, 'next');
+    expect(next.current().inches).toBe(13);
+    expect(next.leftBehind()).toMatchObject({ document: { inches: 44 }, dirty: true });
+    next.settleLeftBehind(true);
+    expect([next.current().inches, next.undoTitle(), next.leftBehind()]).toEqual([44, 'Took unsaved work of another tab', undefined]);
+    await saved(next);
+    shut();
+    expect((await tab(id, 'later')).leftBehind()).toBeUndefined();
+  });
+});
+
+describe('what the server refuses, and another document in the same page', () => {
+  it('a refusal stands with what the server said', async () => {
+    const session = await tab(id, 'a');
+    shelf.at.refuses = 'The name is too long.';
+    session.edit('renamed', (note) => ({ ...note, name: 'x' }));
+    await vi.waitFor(() => expect(session.saveState()).toBe('refused'), 3000);
+    expect(session.refusal()).toMatchObject([{ path: '/', message: 'The name is too long.' }]);
+  });
+
+  it('the next document starts with an undo list of its own', async () => {
+    const other = nanoid(8);
+    shelf.at.put({ id: other, name: 'jamb', inches: 2 });
+    const session = await tab(id, 'a');
+    session.edit('sill only', inches(15));
+    await session.open(other);
+    expect([session.current().name, session.undoTitle(), session.redoTitle()]).toEqual(['jamb', undefined, undefined]);
+    session.undo();
+    expect(session.current().inches).toBe(2);
+    expect(shelf.at.notes.get(id)!.document.inches).toBe(15);
+    await session.open(id);
+    expect(session.undoTitle()).toBe('sill only');
+  });
+
+  it('edits made while a save is under way go out after it, over the revision it was given', async () => {
+    const session = await tab(id, 'a');
+    let go = (): void => undefined;
+    shelf.at.gate = new Promise((done) => (go = done));
+    session.edit('one', inches(1));
+    await pause(400);
+    session.edit('two', inches(2));
+    go();
+    await saved(session);
+    expect(shelf.at.notes.get(id)).toMatchObject({ revision: 3, document: { inches: 2 } });
+    expect(shelf.at.saves).toBe(2);
+  });
+});

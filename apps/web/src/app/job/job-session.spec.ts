@@ -1,0 +1,123 @@
+import { createEnvironmentInjector, runInInjectionContext, type EnvironmentInjector } from '@angular/core';
+import { demoJobs, quinceStreet } from '@saddle/core/demo';
+import { inches } from '@saddle/core/measure';
+import type { House, Job } from '@saddle/core/model';
+import { delay, of } from 'rxjs';
+import { afterEach, describe, expect, it } from 'vitest';
+import { Documents } from '../api/documents.service';
+import { HouseSession } from '../house/house-session';
+import { JobSession } from './job-session';
+
+let injector: EnvironmentInjector | undefined;
+afterEach(() => injector?.destroy());
+
+/** A page with the demo's documents behind it; what is saved stays where it is. */
+function page<S>(make: () => S): S {
+  sessionStorage.clear();
+  const kept = <D>(document: D) => of({ revision: 1, savedAt: '2026-11-25T00:00:00Z', document: structuredClone(document) });
+  const saved = <D>(document: D, revision: number) =>
+    of({ outcome: 'saved', stored: { revision: revision + 1, savedAt: '', document } }).pipe(delay(5));
+  const documents = {
+    job: (id: string) => kept(demoJobs.find((j) => j.id === id)!),
+    house: () => kept(quinceStreet),
+    saveJob: (job: Job, revision: number) => saved(job, revision),
+    saveHouse: (house: House, revision: number) => saved(house, revision),
+  };
+  injector = createEnvironmentInjector([{ provide: Documents, useValue: documents }], null as unknown as EnvironmentInjector);
+  return runInInjectionContext(injector, make);
+}
+const verdict = (session: JobSession, title: RegExp) => session.ledger().find((f) => title.test(f.title))?.verdict;
+
+describe('a job that is open', () => {
+  it('sewing corner: one box as found, two as planned, and as built only what is ticked', async () => {
+    const session = page(() => new JobSession());
+    await session.open('sewing-corner');
+    const boxes = () => session.site().boxes.length;
+    session.state.set('found');
+    const found = boxes();
+    session.state.set('planned');
+    expect(boxes()).toBe(found + 1);
+    session.state.set('built');
+    expect(boxes()).toBe(found);
+    expect(session.outage()).toBeGreaterThan(0);
+  });
+
+  it('sewing corner: 2 400 W more on its circuit are 20 A more in the sum, and undo takes them back', async () => {
+    const session = page(() => new JobSession());
+    await session.open('sewing-corner');
+    const load = () => session.ledger().find((f) => /at once/.test(f.title))!;
+    const before = load();
+    const amps = (finding: typeof before) => finding.sums.find((sum) => sum.result.unit === 'A')!.result.value;
+    const onIt = session.job().found.loads[0]!;
+    session.editFound('a heater on it', (found) => ({
+      ...found,
+      loads: found.loads.map((l) => (l.id === onIt.id ? { ...l, watts: (l.watts ?? 0) + 2400 } : l)),
+    }));
+    // 2 400 W ÷ 120 V; what runs three hours or more counts 125 %
+    expect(amps(load()) - amps(before)).toBeCloseTo(onIt.continuous ? 25 : 20, 6);
+    session.undo();
+    expect(load()).toEqual(before);
+  });
+
+  it('what nobody measured any more is asked for instead of passed', async () => {
+    const session = page(() => new JobSession());
+    await session.open('sewing-corner');
+    expect(verdict(session, /taken for granted/)).not.toBe('can’t tell');
+    session.editSite('stud depth not measured', (site) => ({
+      ...site,
+      walls: site.walls.map((w) => ({
+        ...w,
+        framing: { ...w.framing, studDepth: { ...w.framing.studDepth, known: 'assumed' as const } },
+      })),
+    }));
+    expect(verdict(session, /taken for granted/)).toBe('can’t tell');
+  });
+
+  it('a stud spacing of nothing is refused with its field, and the survey stays as it was', async () => {
+    const session = page(() => new JobSession());
+    await session.open('sewing-corner');
+    const before = session.job();
+    const done = session.editSite('spacing 0', (site) => ({
+      ...site,
+      walls: site.walls.map((w) => ({ ...w, framing: { ...w.framing, spacing: { ...w.framing.spacing, mm: 0 } } })),
+    }));
+    expect(done).toBe(false);
+    expect(session.refusal()![0]!.path).toBe('/found/walls/0/framing/spacing/mm');
+    expect(session.job()).toBe(before);
+  });
+
+  it('a dragged box shows on the wall before it is an edit, and not after the drag is given up', async () => {
+    const session = page(() => new JobSession());
+    await session.open('sewing-corner');
+    const face = session.job().found.boxes[0]!.face;
+    const before = JSON.stringify(session.elevationOf(face, true));
+    session.dragSite((site) => ({
+      ...site,
+      walls: site.walls.map((w) => ({ ...w, length: { ...w.length, mm: w.length.mm + inches(12) } })),
+    }));
+    expect(JSON.stringify(session.elevationOf(face, true))).not.toBe(before);
+    session.dragSite(undefined);
+    expect(JSON.stringify(session.elevationOf(face, true))).toBe(before);
+    expect(session.undoTitle()).toBeUndefined();
+  });
+});
+
+describe('a house that is open', () => {
+  it('its survey is edited in place; the same survey again is no step', async () => {
+    const session = page(() => new HouseSession());
+    await session.open('quince-street');
+    session.editSite('nothing', (site) => site);
+    expect(session.undoTitle()).toBeUndefined();
+    session.editSite('a wall renamed', (site) => ({ ...site, walls: site.walls.map((w, i) => (i ? w : { ...w, name: 'north wall' })) }));
+    expect(session.house().site.walls[0]!.name).toBe('north wall');
+    expect(session.address()).toBe(`/api/v1/houses/${quinceStreet.id}`);
+  });
+
+  it('only the sample walls have something hidden behind them', async () => {
+    const session = page(() => new HouseSession());
+    await session.open('quince-street');
+    const sample = session.surveyed().walls.filter((w) => session.truth(w.id));
+    expect(sample.length).toBeGreaterThan(0);
+    expect(session.truth('a wall of one’s own')).toBeUndefined();
+  });
+});

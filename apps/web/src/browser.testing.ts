@@ -1,0 +1,12 @@
+/** What services of the web app find in a browser, for tests that run without one. */
+import '@angular/compiler';
+import 'fake-indexeddb/auto';
+
+/** A tab's own store; `clear` makes another tab of it. */
+class TabStorage {
+  private readonly items = new Map<string, string>();
+  getItem = (key: string): string | null => this.items.get(key) ?? null;
+  setItem = (key: string, value: string): void => void this.items.set(key, value);
+  clear = (): void => this.items.clear();
+}
+Object.assign(globalThis, { sessionStorage: new TabStorage() });
