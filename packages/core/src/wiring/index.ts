@@ -5,7 +5,7 @@ export * from './benchEdit.js';
 export * from './boxPlan.js';
 export * from './benchChecks.js';
 export * from './benchOfJob.js';
-export * from './benchDrawing.js';
+export * from './boards/index.js';
 export * from './benchWords.js';
 export * from './benchLive.js';
 export * from './benchReadings.js';
