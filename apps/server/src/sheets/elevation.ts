@@ -31,6 +31,7 @@ export function drawElevation(doc: Doc, wall: Elevation, caption: string, unit: 
     labelShape(doc, shape, X, Y, scale, { left: x0, right: x0 + drawn.width, top: y0, bottom: y0 + drawn.height });
   // each gets a line of its own: the words don't fit side by side on paper
   alongs.forEach((d, i) => along(doc, d, X, y0 + drawn.height + FIRST_LANE + i * LANE, x0, x0 + drawn.width));
+  const guessed = wall.shapes.some((s) => s.kind === 'stud-guess');
   for (const d of wall.dimensions) {
     if (d.axis === 'up') up(doc, d, X(d.reach) + 14 + d.lane * 30, Y);
   }
@@ -38,9 +39,14 @@ export function drawElevation(doc: Doc, wall: Elevation, caption: string, unit: 
     .font('body')
     .fontSize(8.5)
     .fillColor(INK.grey)
-    .text(`${caption}. Shown: ${printMark(view.width, unit)} of ${printMark(wall.widthMm, unit)}.`, MARGIN, y0 + drawn.height + below, {
-      width: frame.width,
-    });
+    .text(
+      `${caption}.${guessed ? ' Dotted studs are only reckoned: find one before you cut.' : ''} Shown: ${printMark(view.width, unit)} of ${printMark(wall.widthMm, unit)}.`,
+      MARGIN,
+      y0 + drawn.height + below,
+      {
+        width: frame.width,
+      },
+    );
   doc.x = MARGIN;
   doc.moveDown(0.4);
 }
@@ -54,6 +60,9 @@ function drawShape(doc: Doc, s: ElevationShape, X: (u: number) => number, Y: (z:
     case 'stud':
     case 'plate':
       doc.dash(3, { space: 2 }).rect(x, y, w, h).lineWidth(0.5).strokeColor(INK.wood).stroke().undash();
+      return;
+    case 'stud-guess':
+      doc.dash(1, { space: 3 }).rect(x, y, w, h).lineWidth(0.5).strokeColor(INK.wood).stroke().undash();
       return;
     case 'door':
     case 'window':
@@ -139,9 +148,11 @@ function labelShape(
   doc.fillColor(s.kind === 'obstacle' ? INK.red : s.state === 'planned' ? INK.blue : INK.black).text(text, x, y, { lineBreak: false });
 }
 
-const number = (doc: Doc, text: string, x: number, y: number): void => {
+/** A figure on its line; at the edge of the drawing it moves inward, so that it stays on the paper. */
+const number = (doc: Doc, text: string, at: number, y: number): void => {
   doc.font('narrowStrong').fontSize(9.5);
   const w = doc.widthOfString(text);
+  const x = Math.min(Math.max(at, MARGIN + w / 2), doc.page.width - MARGIN - w / 2);
   doc.rect(x - w / 2 - 2, y - 5.5, w + 4, 11).fill('#ffffff');
   doc.fillColor(INK.blue).text(text, x - w / 2, y - 5.5, { lineBreak: false });
 };

@@ -42,7 +42,6 @@ function findingBlock(finding: Finding, unit: Job['unit']): SheetBlock {
   };
 }
 
-/** Everything a person takes to the wall: drawings, marks, sums, wiring, steps, what to bring, cautions. */
 /** What the checks say against wiring made by hand; wiring that can't be switched on says why instead. */
 function handWiringCautions(bench: Bench, edition: Job['edition']): string[] {
   try {
@@ -55,6 +54,7 @@ function handWiringCautions(bench: Bench, edition: Job['edition']): string[] {
   }
 }
 
+/** Everything a person takes to the wall: drawings, marks, sums, wiring, steps, what to bring, cautions. */
 export function jobSheet(job: Job, house: Pick<House, 'name'> | undefined): JobSheet {
   const c = jobContext(job);
   const findings = ledgerOf(job);

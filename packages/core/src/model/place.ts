@@ -115,7 +115,6 @@ export function studPlaces(wall: Wall): StudPlace[] {
   return places.sort((a, b) => a.x - b.x);
 }
 
-/** Centres of all studs, in mm from the left end of face A; empty when none was found. */
 /**
  * Whether somebody looked into every bay that a stretch of wall lies over. What was said of the bay of the work counts as said;
  * a look through a hole counts from stud to stud, and where no stud is known only for the stretch itself. mm along face A.
@@ -132,4 +131,5 @@ export function baysLooked(wall: Wall, span: { left: number; right: number }): b
   });
 }
 
+/** Centres of all studs, in mm from the left end of face A; empty when none was found. */
 export const studCentres = (wall: Wall): number[] => studPlaces(wall).map((stud) => stud.x);
