@@ -130,13 +130,16 @@ function approach(x: number, y: number, to: BenchSpot, devices: readonly BenchDe
     ];
   const stagger =
     (to.terminal ?? '').includes('lower') || (to.terminal ?? '').includes('line') || to.y > device.y + device.height / 2 ? 12 : 0;
+  // what goes to a device behind another keeps clear of that one
+  const between = devices.filter((o) => o.x > x && o.x < device.x && y > o.y - 6 && y < o.y + o.height + 8).sort((a, b) => a.x - b.x)[0];
   if (to.side === 'right') {
-    const over = Math.min(y, device.y - 12);
+    const over = Math.min(y, device.y - 12) - (between ? 6 : 0);
     const rx = device.x + device.width + 22 + stagger;
+    const up = (between ? between.x - 8 : device.x) - 46 - stagger;
     return y > device.y - 6
       ? [
-          [device.x - 46 - stagger, y],
-          [device.x - 46 - stagger, over - stagger / 2],
+          [up, y],
+          [up, over - stagger / 2],
           [rx, over - stagger / 2],
           [rx, to.y],
           [to.x, to.y],
@@ -147,8 +150,6 @@ function approach(x: number, y: number, to: BenchSpot, devices: readonly BenchDe
           [to.x, to.y],
         ];
   }
-  // what goes to a device behind another passes below that one
-  const between = devices.filter((o) => o.x > x && o.x < device.x && y > o.y - 6 && y < o.y + o.height + 8).sort((a, b) => a.x - b.x)[0];
   if (between) {
     const ground = to.side === 'below';
     const under = device.y + device.height + (ground ? 64 : 54) + stagger / 2;
