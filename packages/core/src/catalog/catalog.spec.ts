@@ -5,6 +5,7 @@ import {
   APPLIANCES,
   BOX_KINDS,
   boxKinds,
+  connectorFor,
   DEVICE_KINDS,
   FINISHES,
   GANG_PITCH_MM,
@@ -13,6 +14,7 @@ import {
   plateWidthMm,
   practice,
   printSource,
+  spliceParts,
 } from './index.js';
 
 describe('boxes', () => {
@@ -84,4 +86,22 @@ it('a source prints what it is and that memory wants checking', () => {
   expect(printSource(practice)).toBe('common practice');
   expect(printSource({ from: 'stamped' })).toBe('stamped on the part');
   expect(printSource({ from: 'measured' })).toBe('measured on site');
+});
+
+describe('connectors of a splice (common practice: the packet says what it takes)', () => {
+  const of = (n: number, gauge: 14 | 12 = 14) => Array.from({ length: n }, () => gauge);
+  it('one as long as one takes them all', () => {
+    for (const n of [2, 3, 4, 5]) expect(spliceParts('plain twist-on', of(n)), `${n}`).toHaveLength(1);
+  });
+  it('two where one does not: every conductor in exactly one of them, and a jumper’s room in each', () => {
+    const parts = spliceParts('plain twist-on', of(7))!;
+    expect(parts.flatMap((p) => p.of).sort()).toEqual([0, 1, 2, 3, 4, 5, 6]);
+    for (const p of parts) expect(connectorFor('plain twist-on', of(p.of.length + 1))).toEqual(p.connector);
+  });
+  it('a lever connector has five ports at most: more go into a twist-on, said by its name', () => {
+    expect(spliceParts('lever', of(5))![0]!.connector.name).toContain('lever');
+    expect(spliceParts('lever', of(6))!.every((p) => p.connector.name.length > 0)).toBe(true);
+  });
+  it('none is none: twenty 12 AWG fit no two', () => expect(spliceParts('plain twist-on', of(20, 12))).toBeUndefined());
+  it('a splice of one is no splice', () => expect(() => connectorFor('lever', of(1))).toThrow(/2 or more/));
 });

@@ -35,3 +35,26 @@ export function connectorFor(school: SpliceSchool, gauges: Awg[]): Connector | u
   const size = TWIST_ON.find((s) => copper <= s.maxMm2 && count <= s.max);
   return size && { name: size.name, stripMm: inches(school === 'pre-twisted twist-on' ? 0.75 : 0.5), source: practice };
 }
+
+/** One connector of a splice: which of the conductors are in it, by their place in the list. */
+export interface SplicePart {
+  of: number[];
+  connector: Connector;
+}
+
+/**
+ * Connectors for one splice by a school, a plain twist-on where that school has none of the size: one, or two joined by a jumper
+ * of the thickest gauge when no single one takes them all.
+ * @param gauges AWG of every conductor, two or more
+ * @returns undefined when two don't take them either
+ */
+export function spliceParts(school: SpliceSchool, gauges: Awg[]): SplicePart[] | undefined {
+  const one = (list: Awg[]): Connector | undefined => connectorFor(school, list) ?? connectorFor('plain twist-on', list);
+  const places = gauges.map((_, i) => i);
+  const single = one(gauges);
+  if (single) return [{ of: places, connector: single }];
+  const jumper = gauges.reduce((a, b) => (b < a ? b : a));
+  const half = Math.ceil(gauges.length / 2);
+  const parts = [places.slice(0, half), places.slice(half)].map((of) => ({ of, connector: one([...of.map((i) => gauges[i]!), jumper]) }));
+  return parts.every((p): p is SplicePart => p.connector !== undefined) ? parts : undefined;
+}

@@ -70,7 +70,7 @@ export function nextMeasures(site: Site, wall: Wall, face: FaceId): NextMeasure[
   if (wall.faces[face].layers.length === 0)
     next.push({
       what: 'what this face is made of',
-      how: 'Look at an edge: behind a cover plate, at a vent, under the trim.',
+      how: 'Look at an edge: at a vent, under the trim, or behind a cover plate with the circuit proved dead.',
       why: 'Without a make-up no box can be chosen.',
     });
   if (framed && !wall.bayLooked && !wall.looks?.length)

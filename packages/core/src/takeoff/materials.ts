@@ -59,7 +59,7 @@ export function materialsOf(job: Job): MaterialRow[] {
     for (const joint of plan.joints) {
       if (joint.kind !== 'splice') continue;
       connectors.set(joint.connector!, (connectors.get(joint.connector!) ?? 0) + 1);
-      for (const lead of joint.leads.filter((l) => !l.cableId)) {
+      for (const lead of joint.leads.filter((l) => !l.cableId && !l.far)) {
         const key = `${printAwg(lead.gauge)} ${lead.colour} for pigtails`;
         tails.set(key, (tails.get(key) ?? 0) + 1);
       }

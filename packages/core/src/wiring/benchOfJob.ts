@@ -186,7 +186,7 @@ function wire(bench: Bench, site: Site, boxId: string, circuit: Circuit | undefi
     return { device: device.id, terminal: single ? name.replace(/ upper| lower/, '') : name };
   };
   for (const joint of plan.joints) {
-    const ends = joint.leads.map((l) => endOf(l, joint.kind === 'terminal')).filter((e): e is WireEnd => e !== undefined);
+    const ends = joint.leads.map((l) => endOf(l, joint.kind === 'terminal' || l.far === true)).filter((e): e is WireEnd => e !== undefined);
     if (ends.length === 0) continue;
     bench.joints.push({
       id: short(joint.id),

@@ -2,7 +2,7 @@
  * What lands where in one box of the bench, for every box of handbook 6, by the person's schools. The plan is then wired, switched on and
  * measured; one that does not do what is wanted is refused.
  */
-import { connectorFor } from '../catalog/index.js';
+import { spliceParts } from '../catalog/index.js';
 import { endsIn, groundWithoutDevices, joinedFeeds, lineSide, magnitude, nodeOf, switchOn, type SwitchedOn } from '../circuit/index.js';
 import { inches, type Awg } from '../measure/index.js';
 import {
@@ -157,15 +157,37 @@ class Planner {
     }));
     this.pigtails.push(...tails);
     const all: WireEnd[] = [...ends, ...tails.map((t): WireEnd => ({ pigtailId: t.id, end: 0 }))];
-    const gauges = all.map((e) => this.gauge(e));
-    const connector = connectorFor(schools.splice, gauges) ?? connectorFor('plain twist-on', gauges);
-    if (!connector)
-      this.refused.push(`No single connector takes ${all.length} conductors of ${gauge} AWG: split the splice of ${group.what}.`);
+    const parts = spliceParts(
+      schools.splice,
+      all.map((e) => this.gauge(e)),
+    );
+    if (!parts) {
+      this.refused.push(`${all.length} conductors of ${gauge} AWG are more than two connectors take: fewer cables, or a larger box.`);
+      return;
+    }
+    const jumper =
+      parts.length > 1
+        ? { id: this.id('jumper'), boxId, colour: TAIL_COLOUR[role], gauge, lengthMm: inches(schools.pigtailIn) }
+        : undefined;
+    if (jumper) {
+      this.pigtails.push(jumper);
+      this.notes.push(`No single connector takes ${all.length} ${group.what}: two splices, joined by a jumper.`);
+    }
     const how = schools.splice === 'push-in' ? 'push-in connector' : schools.splice === 'lever' ? 'lever' : 'twist-on';
-    this.joints.push({ id: this.id('s'), boxId, kind: 'splice', how, ends: all, ...(connector ? { connector: connector.name } : {}) });
+    parts.forEach(({ of, connector }, n) => {
+      const link: WireEnd[] = jumper ? [{ pigtailId: jumper.id, end: n ? 1 : 0 }] : [];
+      this.joints.push({
+        id: this.id('s'),
+        boxId,
+        kind: 'splice',
+        how,
+        ends: [...of.map((i) => all[i]!), ...link],
+        connector: connector.name,
+      });
+    });
     this.connect.push({
       role,
-      says: `Splice ${ends.map((e) => `the ${say(e)}`).join(', ')}${tails.length ? ` with ${tails.length} ${TAIL_COLOUR[role]} ${tails.length === 1 ? 'pigtail' : 'pigtails'}` : ''}${connector ? ` in a ${connector.name}` : ''}; tug every wire.`,
+      says: `Splice ${ends.map((e) => `the ${say(e)}`).join(', ')}${tails.length ? ` with ${tails.length} ${TAIL_COLOUR[role]} ${tails.length === 1 ? 'pigtail' : 'pigtails'}` : ''}${jumper ? ` in two splices, a ${parts.map((p) => p.connector.name).join(' and a ')}, joined by a jumper` : ` in a ${parts[0]!.connector.name}`}; tug every wire.`,
     });
     tails.forEach((t, i) => screw(terminals[i]!, { pigtailId: t.id, end: 1 }));
   }

@@ -39,6 +39,7 @@ export interface WiringDrawing {
 }
 
 const LANE: Record<Role, number> = { hot: 128, neutral: 196, ground: 344 };
+const SECOND = 30;
 const CABLE_PITCH = 104;
 const WIRE_PITCH = 24;
 const LEFT = 34;
@@ -79,7 +80,16 @@ export function wiringDrawing(plan: WiringPlan): WiringDrawing {
 
   const splices: SpliceShape[] = plan.joints
     .filter((j) => j.kind === 'splice')
-    .map((j) => ({ id: j.id, role: j.role, x: spliceX, y: LANE[j.role], width: 24, count: j.leads.length, label: j.connector ?? '' }));
+    .map((j, _, all) => ({
+      id: j.id,
+      role: j.role,
+      x: spliceX,
+      // a splice in two parts: the second under the first
+      y: LANE[j.role] + (all.find((x) => x.role === j.role) === j ? 0 : SECOND),
+      width: 24,
+      count: j.leads.length,
+      label: j.connector ?? '',
+    }));
   const spliceOf = new Map(splices.map((s) => [s.id, s]));
   const spot = (terminal: TerminalName): Spot => terminals.find((t) => t.name === terminal)!;
 
@@ -102,6 +112,23 @@ export function wiringDrawing(plan: WiringPlan): WiringDrawing {
           jointIds: [joint.id],
         });
       });
+      const jumper = joint.leads.find((l) => l.far);
+      const first = jumper && plan.joints.find((j) => j.id !== joint.id && j.leads.some((l) => l.id === jumper.id));
+      if (first) {
+        const x = splice.x + splice.width + 8;
+        const top = spliceOf.get(first.id)!.y;
+        wires.push({
+          lead: jumper,
+          points: [
+            [splice.x + splice.width, top + 5],
+            [x, top + 5],
+            [x, splice.y - 5],
+            [splice.x + splice.width, splice.y - 5],
+          ],
+          label: [x + 8, (top + splice.y) / 2],
+          jointIds: [first.id, joint.id],
+        });
+      }
       continue;
     }
     // the second receptacle stands behind the first: its pigtails are in the words and in the splice's count
@@ -109,8 +136,9 @@ export function wiringDrawing(plan: WiringPlan): WiringDrawing {
     const lead = joint.leads[0]!;
     const to = spot(joint.terminal!);
     const from = plan.joints.find((j) => j.kind === 'splice' && j.leads.some((l) => l.id === lead.id));
+    const fromY = from ? spliceOf.get(from.id)!.y : 0;
     const start: [number, number][] = from
-      ? [[spliceX + 24, LANE[joint.role]]]
+      ? [[spliceX + 24, fromY]]
       : [
           [wireX.get(lead.id)!, TOP],
           [wireX.get(lead.id)!, laneFor(joint, plan)],
@@ -118,7 +146,7 @@ export function wiringDrawing(plan: WiringPlan): WiringDrawing {
     wires.push({
       lead,
       points: [...start, ...approach(joint, start.at(-1)!, to, device)],
-      label: from ? [spliceX + 48, LANE[joint.role]] : [wireX.get(lead.id)!, TOP + 22],
+      label: from ? [spliceX + 48, fromY] : [wireX.get(lead.id)!, TOP + 22],
       jointIds: [joint.id, ...(from ? [from.id] : [])],
     });
   }

@@ -1,5 +1,5 @@
 /** What lands where in a box with one receptacle, and in which order: by the user's schools, never against code. */
-import { connectorFor, DEVICE_KINDS } from '../catalog/index.js';
+import { DEVICE_KINDS, spliceParts } from '../catalog/index.js';
 import { inches, printAwg, printInches, type Awg } from '../measure/index.js';
 import type { Box, Circuit, Insulation, Schools, Site } from '../model/index.js';
 import { boxMaterial, cablesIn, devicesIn, type CableInBox } from './boxContents.js';
@@ -19,6 +19,8 @@ export interface Lead {
   cableId?: string;
   /** where it comes from, in words: `parlour cable`, `pigtail` */
   from: string;
+  /** the far end of a jumper that joins two splices */
+  far?: true;
 }
 
 export type TerminalName =
@@ -205,7 +207,7 @@ function jointsForRole(
     ];
     const second = land(firstScrew, tails[1]!);
     return [
-      splice(role, [...leads, ...tails], schools, notes),
+      ...splice(role, [...leads, ...tails], schools, notes),
       land(firstScrew, tails[0]!),
       { ...second, id: `${second.id}-second`, second: true, says: `${second.says} of the second receptacle` },
     ];
@@ -232,35 +234,41 @@ function jointsForRole(
       `${leads.length} cables: a device has two screws a side and one conductor goes under each, so these are spliced with a pigtail.`,
     );
   const tail = pigtail(role, thickest(leads), firstScrew);
-  return [splice(role, [...leads, tail], schools, notes), land(firstScrew, tail)];
+  return [...splice(role, [...leads, tail], schools, notes), land(firstScrew, tail)];
 }
 
-function splice(role: Role, leads: Lead[], schools: Schools, notes: string[]): PlannedJoint {
-  const connector =
-    connectorFor(
-      schools.splice,
-      leads.map((l) => l.gauge),
-    ) ??
-    (schools.splice === 'plain twist-on'
-      ? undefined
-      : connectorFor(
-          'plain twist-on',
-          leads.map((l) => l.gauge),
-        ));
-  if (!connector)
-    notes.push(
-      `No single connector takes ${leads.length} conductors of ${printAwg(thickest(leads))}: split the ${ROLE_WORD[role]} into two splices joined by a jumper.`,
-    );
-  const name = connector?.name ?? 'two connectors and a jumper';
-  return {
-    id: `${role}-splice`,
+/** One splice, or two joined by a jumper where no single connector takes them all. */
+function splice(role: Role, leads: Lead[], schools: Schools, notes: string[]): PlannedJoint[] {
+  const parts = spliceParts(
+    schools.splice,
+    leads.map((l) => l.gauge),
+  );
+  const joint = (id: string, own: Lead[], name: string, stripMm: number): PlannedJoint => ({
+    id,
     role,
     kind: 'splice',
     connector: name,
-    stripMm: connector?.stripMm ?? inches(0.5),
-    leads,
-    says: `splice ${leads.map(describe).join(', ')} in a ${name}${schools.tape ? ', taped' : ''}`,
-  };
+    stripMm,
+    leads: own,
+    says: `splice ${own.map(describe).join(', ')} in a ${name}${schools.tape ? ', taped' : ''}`,
+  });
+  if (!parts) {
+    notes.push(
+      `${leads.length} ${ROLE_WORD[role]} of ${printAwg(thickest(leads))} are more than two connectors take: a larger box, or fewer cables in it.`,
+    );
+    return [joint(`${role}-splice`, leads, 'row of connectors', inches(0.5))];
+  }
+  if (parts.length === 1) return [joint(`${role}-splice`, leads, parts[0]!.connector.name, parts[0]!.connector.stripMm)];
+  notes.push(`No single connector takes ${leads.length} ${ROLE_WORD[role]}: two splices, joined by a jumper.`);
+  const jumper: Lead = { ...pigtail(role, thickest(leads), 'green'), id: `jumper-${role}`, from: 'jumper between the two splices' };
+  return parts.map(({ of, connector }, n) =>
+    joint(
+      n ? `${role}-splice-2` : `${role}-splice`,
+      [...of.map((i) => leads[i]!), n ? { ...jumper, far: true } : jumper],
+      connector.name,
+      connector.stripMm,
+    ),
+  );
 }
 
 function groundJoints(grounds: Lead[], metalBox: boolean, devices: number, schools: Schools, notes: string[]): PlannedJoint[] {
@@ -288,7 +296,7 @@ function groundJoints(grounds: Lead[], metalBox: boolean, devices: number, schoo
       : undefined;
   if (metalBox) tails.push({ lead: pigtail('ground', gauge, 'box screw'), to: 'box screw' });
   if (grounds.length + tails.length > 1)
-    joints.push(splice('ground', [...grounds, ...tails.map((t) => t.lead), ...(second ? [second] : [])], schools, notes));
+    joints.push(...splice('ground', [...grounds, ...tails.map((t) => t.lead), ...(second ? [second] : [])], schools, notes));
   for (const tail of tails) joints.push(terminal(tail.to, tail.lead));
   if (second)
     joints.push({
@@ -344,7 +352,7 @@ export function wiringPlan(input: PlanInput): WiringPlan {
   const joints = [...groundJoints(ends.ground, boxMaterial(box) === 'metal', devices.length, schools, plan.notes)];
   for (const role of ['neutral', 'hot'] as const) {
     if (device) joints.push(...jointsForRole(role, ends[role], schools, groundFault, inside, plan.notes, devices.length === 2));
-    else if (ends[role].length > 1) joints.push(splice(role, ends[role], schools, plan.notes));
+    else if (ends[role].length > 1) joints.push(...splice(role, ends[role], schools, plan.notes));
   }
   plan.joints = joints;
 
