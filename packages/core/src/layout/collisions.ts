@@ -115,10 +115,13 @@ export function studCollision(wall: Wall, box: Box): Judged {
   };
 }
 
+const TOUCH_MM = 0.001;
 const overlaps = (
   a: { left: number; right: number; bottom: number; top: number },
   b: { left: number; right: number; bottom: number; top: number },
-): boolean => a.left < b.right && b.left < a.right && a.bottom < b.top && b.bottom < a.top;
+): boolean =>
+  // what touches does not overlap, whatever the last digit says
+  a.left < b.right - TOUCH_MM && b.left < a.right - TOUCH_MM && a.bottom < b.top - TOUCH_MM && b.bottom < a.top - TOUCH_MM;
 
 /** Free depth behind the finished surface of a box's face until an obstacle begins; undefined when its depth isn't known. */
 function depthUntil(wall: Wall, box: Box, obstacle: Obstacle): number | undefined {
@@ -155,7 +158,7 @@ export function obstacleCollision(wall: Wall, box: Box, obstacle: Obstacle): Jud
     limit: { ...term('room for hand and blade', least, 'length'), relation: '≥' },
   };
   if (!overlaps(rect, o)) {
-    const clear = gap >= least;
+    const clear = atLeast(gap, least);
     return {
       verdict: clear ? 'ok' : 'caution',
       says: clear ? `clear of the ${obstacle.kind}` : `close beside the ${obstacle.kind}: cut away from it, and shallow`,
@@ -227,7 +230,7 @@ export function backToBack(wall: Wall, box: Box, other: Box): Judged {
       ask: 'Give its distance from a reference.',
     };
   const gap = Math.max(b.left - a.right, a.left - b.right, b.bottom - a.top, a.bottom - b.top);
-  if (gap >= 0)
+  if (atLeast(gap, 0))
     return {
       verdict: 'ok',
       says: 'the two boxes stand beside each other',

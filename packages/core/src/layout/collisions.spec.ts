@@ -1,0 +1,207 @@
+/** What a box would run into, each judgement held at its limit: one sixteenth either side turns it. Lengths by hand; limits are common practice unless a clause is named. */
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { printSource } from '../catalog/index.js';
+import { inches, toInches } from '../measure/index.js';
+import { measured, type Box, type MeasuredLength, type Obstacle, type Place, type Wall } from '../model/index.js';
+import { backToBack, cavityDepth, fireRatedBackToBack, obstacleCollision, studClearance, studCollision, surroundings } from './index.js';
+
+const inch = (n: number, known: MeasuredLength['known'] = 'measured'): MeasuredLength => ({ mm: inches(n), known });
+const wall: Wall = {
+  id: 'w',
+  name: 'wall',
+  length: inch(120),
+  height: inch(96),
+  framing: { material: 'wood', studDepth: inch(3.5), studWidth: inch(1.5), spacing: inch(16), knownStud: inch(40), extraStuds: [] },
+  faces: {
+    A: { roomId: 'a', layers: [{ finish: 'drywall', thickness: inch(0.5) }], baseHeight: inch(4.5) },
+    B: { roomId: 'b', layers: [{ finish: 'drywall', thickness: inch(0.5) }], baseHeight: inch(4.5) },
+  },
+  references: [],
+  obstacles: [],
+  openings: [],
+};
+/** A box 2 1/4 × 3 3/4 in, its left edge at `left` from the left end of its face. */
+const box = (left: number, more: Omit<Partial<Box>, 'place'> & { bottom?: number } = {}): Box => {
+  const { bottom = 13.25, ...rest } = more;
+  const place: Place = { from: 'left-end', toward: 'right', to: 'left-edge', distance: inch(left), bottom: inch(bottom) };
+  return {
+    id: 'new',
+    name: 'new box',
+    wallId: 'w',
+    face: 'A',
+    place,
+    kind: 'other',
+    gangs: 1,
+    supportFittings: 0,
+    width: inch(2.25),
+    height: inch(3.75),
+    depth: inch(3),
+    ...rest,
+  };
+};
+const known = (how: MeasuredLength['known']): Wall => ({ ...wall, framing: { ...wall.framing, knownStud: inch(40, how) } });
+
+describe('opening and studs', () => {
+  it('a box 42 in from the left: 42 − 40 3/4 = 1 1/4 in to the stud on its left, 55 1/4 − 44 1/4 = 11 in to the next', () => {
+    const clear = studClearance(wall, box(42))!;
+    expect(toInches(clear.leftMm!)).toBeCloseTo(1.25, 6);
+    expect(toInches(clear.rightMm!)).toBeCloseTo(11, 6);
+    expect([clear.leftKnown, clear.rightKnown]).toEqual(['measured', 'guessed']);
+  });
+  it.each([
+    ['measured', 1 / 16, 'caution'],
+    ['felt', 1 / 8, 'caution'],
+    ['scanned', 1 / 4, 'caution'],
+    ['assumed', 1, 'can’t tell'],
+  ] as const)('a stud that was %s may be %d in nearer: inside that it is %s, outside it is clear', (how, doubt, inside) => {
+    // its right face stands at 40 3/4
+    expect(studCollision(known(how), box(40.75 + doubt + 1 / 16)).verdict).toBe('ok');
+    expect(studCollision(known(how), box(40.75 + doubt - 1 / 32)).verdict).toBe(inside);
+  });
+  it('a stud that is only reckoned from another carries an inch: nearer than that nobody can tell, and how to find it is said', () => {
+    // the next one is reckoned at 56: its left face at 55 1/4
+    const near = studCollision(wall, box(55.25 - 2.25 - 0.5));
+    expect([near.verdict, near.says]).toEqual(['can’t tell', 'nearer to a stud than its place is known']);
+    expect(near.ask).toContain('knock and listen');
+    expect(studCollision(wall, box(55.25 - 2.25 - 1.1)).verdict).toBe('ok');
+  });
+  it('into a stud is a stop, whether it was found or reckoned; the sum says where it stands', () => {
+    for (const left of [39, 55]) {
+      const judged = studCollision(wall, box(left));
+      expect(judged.verdict).toBe('stop');
+      expect(toInches(judged.sums[0]!.result.value)).toBeCloseTo(left === 39 ? 40 : 56, 6);
+    }
+  });
+  it('no stud found can’t be told; masonry has none', () => {
+    expect(studCollision({ ...wall, framing: { ...wall.framing, knownStud: undefined } }, box(42)).verdict).toBe('can’t tell');
+    expect(studCollision({ ...wall, framing: { ...wall.framing, material: 'masonry' } }, box(42)).verdict).toBe('ok');
+  });
+  it('ok never stands where the opening overlaps a stud, wherever the box is', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 0, max: 1880 }), (sixteenths) => {
+        const b = box(sixteenths / 16);
+        const clear = studClearance(wall, b)!;
+        if (studCollision(wall, b).verdict === 'ok') {
+          expect(clear.hits).toBeUndefined();
+          for (const gap of [clear.leftMm, clear.rightMm]) if (gap !== undefined) expect(gap).toBeGreaterThan(0);
+        }
+      }),
+    );
+  });
+});
+
+describe('things in the bay', () => {
+  const pipe = (x: number, behind: number | undefined, more: Partial<Obstacle> = {}): Obstacle => ({
+    id: 'p',
+    kind: 'pipe',
+    x: inch(x),
+    z: inch(0),
+    width: inch(1),
+    height: inch(90),
+    thick: inch(1),
+    ...(behind === undefined ? {} : { behindA: inch(behind) }),
+    ...more,
+  });
+  it('beside the box: 1/2 in is room for hand and blade, less is a caution', () => {
+    expect(obstacleCollision(wall, box(42), pipe(44.25 + 0.5, 1)).verdict).toBe('ok');
+    expect(obstacleCollision(wall, box(42), pipe(44.25 + 0.4375, 1)).verdict).toBe('caution');
+  });
+  it('behind the box: it fits to the sixteenth, and is a caution even then', () => {
+    expect(obstacleCollision(wall, box(42), pipe(43, 3)).verdict).toBe('caution');
+    expect(obstacleCollision(wall, box(42), pipe(43, 2.9375)).verdict).toBe('stop');
+  });
+  it('seen from face B its depth is what is left of the wall: 4 1/2 − 1 1/2 − 1 = 2 in', () => {
+    const fromB = (depth: number) => obstacleCollision(wall, { ...box(120 - 44.25), face: 'B', depth: inch(depth) }, pipe(43, 1.5));
+    expect(toInches(fromB(2).sums[0]!.terms[0]!.value)).toBeCloseTo(2, 6);
+    expect([fromB(2).verdict, fromB(2.0625).verdict]).toEqual(['caution', 'stop']);
+  });
+  it('an unknown depth of either can’t be told; above or below the box nothing is in the way', () => {
+    expect(obstacleCollision(wall, box(42), pipe(43, undefined)).verdict).toBe('can’t tell');
+    expect(obstacleCollision(wall, box(42, { depth: undefined }), pipe(43, 2)).verdict).toBe('can’t tell');
+    expect(obstacleCollision(wall, box(42), pipe(43, 1, { z: inch(40), height: inch(10) })).verdict).toBe('ok');
+  });
+});
+
+describe('depth', () => {
+  it('3 1/2 in studs take a box of 4 in behind 1/2 in of drywall, not a sixteenth more', () => {
+    expect(cavityDepth(wall, box(42, { depth: inch(4) })).verdict).toBe('ok');
+    expect(cavityDepth(wall, box(42, { depth: inch(4.0625) })).verdict).toBe('stop');
+    expect(cavityDepth(wall, box(42, { depth: undefined })).verdict).toBe('can’t tell');
+  });
+});
+
+describe('two boxes', () => {
+  const other = (left: number, depth: number | 'unknown' = 1.5): Box => ({
+    ...box(left),
+    id: 'old',
+    name: 'old box',
+    face: 'B',
+    depth: depth === 'unknown' ? undefined : inch(depth),
+  });
+  it('behind each other both depths must be inside the 4 1/2 in wall: 3 + 1 1/2 just are', () => {
+    // 42 … 44 1/4 along A is 75 3/4 from B’s left
+    expect(backToBack(wall, box(42), other(75.75)).verdict).toBe('caution');
+    expect(backToBack(wall, box(42), other(75.75, 1.5625)).verdict).toBe('stop');
+    expect(backToBack(wall, box(42), other(75.75, 'unknown')).verdict).toBe('can’t tell');
+  });
+  it('touching side by side is beside each other; in one place on one face is a stop', () => {
+    expect(backToBack(wall, box(42), other(75.75 - 2.25)).verdict).toBe('ok');
+    expect(backToBack(wall, box(42), { ...box(43), id: 'same' }).verdict).toBe('stop');
+  });
+  it('a fire-rated wall wants 24 in between them sideways (IRC R302.4.2, memory), and not noted can’t be told', () => {
+    const rated = (is: boolean | undefined): Wall => ({ ...wall, fireRated: is });
+    const apart = (n: number) => fireRatedBackToBack('US-2020', rated(true), box(42), other(120 - 42 + n));
+    expect(apart(24).verdict).toBe('ok');
+    expect(apart(23.9375).verdict).toBe('stop');
+    expect(fireRatedBackToBack('US-2020', rated(undefined), box(42), other(75.75)).verdict).toBe('can’t tell');
+    expect(fireRatedBackToBack('US-2020', rated(false), box(42), other(75.75)).verdict).toBe('ok');
+    expect(printSource(apart(24).source)).toContain('300.21');
+  });
+});
+
+describe('plate and what stands round it', () => {
+  it('a plate 4 1/2 in high centred on a 3 3/4 in box sits 3/8 in lower: on 4 1/2 in of base its box may begin at 4 7/8', () => {
+    expect(surroundings(wall, box(42, { bottom: 4.875 })).verdict).toBe('ok');
+    expect(surroundings(wall, box(42, { bottom: 4.8125 })).verdict).toBe('stop');
+  });
+  it('at the end of the wall: the plate, 1/4 in wider each side, may touch it', () => {
+    expect(surroundings(wall, box(0.25)).verdict).toBe('ok');
+    expect(surroundings(wall, box(0.1875)).verdict).toBe('stop');
+    expect(surroundings(wall, box(120 - 2.25 - 0.1875)).verdict).toBe('stop');
+  });
+  it('a door: its frame may be touched, not covered', () => {
+    const door: Wall = {
+      ...wall,
+      openings: [{ id: 'd', kind: 'door', x: inch(50), z: measured(0), width: inch(30), height: inch(80) }],
+    };
+    expect(surroundings(door, box(50 - 2.25 - 0.25)).verdict).toBe('ok');
+    expect(surroundings(door, box(50 - 2.25 - 0.1875)).says).toBe('the box would stand in the door');
+    expect(surroundings(door, box(60, { bottom: 84 })).verdict).toBe('ok');
+  });
+  it('low down over base trim that nobody measured nobody can tell; 8 in up any usual base is below', () => {
+    const unmeasured: Wall = { ...wall, faces: { ...wall.faces, A: { ...wall.faces.A, baseHeight: undefined } } };
+    const low = surroundings(unmeasured, box(42, { bottom: 6 }));
+    expect(low.verdict).toBe('can’t tell');
+    expect(low.ask).toContain('base trim');
+    const high = surroundings(unmeasured, box(42, { bottom: 8.375 }));
+    expect([high.verdict, /not measured/.test(high.says)]).toEqual(['ok', true]);
+  });
+  it('a box whose reference is gone has no place, and is asked for', () => {
+    const lost: Box = { ...box(42), place: { ...box(42).place, from: 'gone' } };
+    for (const judged of [
+      studCollision(wall, lost),
+      surroundings(wall, lost),
+      backToBack(wall, lost, box(42)),
+      obstacleCollision(wall, lost, {
+        id: 'p',
+        kind: 'pipe',
+        x: inch(1),
+        z: inch(1),
+        width: inch(1),
+        height: inch(1),
+      }),
+    ])
+      expect([judged.verdict, judged.ask]).toEqual(['can’t tell', 'Give its distance from a reference.']);
+  });
+});
