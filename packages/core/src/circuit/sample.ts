@@ -134,7 +134,11 @@ export function sharedNeutralRun(ohmA: number, ohmB: number, legs: ['A', 'B'] | 
       watts: (volts * volts) / ohm,
       powerFactor: 1,
     });
-  for (const i of [0, 1]) bench.pigtails.push({ id: `n${i + 1}`, boxId: 'box', colour: 'white', gauge: 12, lengthMm: 150 });
+  for (const i of [0, 1])
+    bench.pigtails.push(
+      { id: `n${i + 1}`, boxId: 'box', colour: 'white', gauge: 12, lengthMm: 150 },
+      { id: `g${i + 1}`, boxId: 'box', colour: 'bare', gauge: 12, lengthMm: 150 },
+    );
   const at = (device: string, terminal: string) => ({ device, terminal });
   bench.joints.push(
     { id: 'p1', boxId: PANEL, kind: 'terminal', at: at('b1', 'screw'), ends: [end('run', 0, 0)] },
@@ -150,6 +154,15 @@ export function sharedNeutralRun(ohmA: number, ohmB: number, legs: ['A', 'B'] | 
       how: 'twist-on',
       ends: [end('run', 2, 1), { pigtailId: 'n1', end: 0 }, { pigtailId: 'n2', end: 0 }],
     },
+    {
+      id: 'gs',
+      boxId: 'box',
+      kind: 'splice',
+      how: 'twist-on',
+      ends: [end('run', 3, 1), { pigtailId: 'g1', end: 0 }, { pigtailId: 'g2', end: 0 }],
+    },
+    { id: 'gt1', boxId: 'box', kind: 'terminal', at: at('load1', 'green'), ends: [{ pigtailId: 'g1', end: 1 }] },
+    { id: 'gt2', boxId: 'box', kind: 'terminal', at: at('load2', 'green'), ends: [{ pigtailId: 'g2', end: 1 }] },
     { id: 'n1', boxId: 'box', kind: 'terminal', at: at('load1', 'neutral'), ends: [{ pigtailId: 'n1', end: 1 }] },
     { id: 'n2', boxId: 'box', kind: 'terminal', at: at('load2', 'neutral'), ends: [{ pigtailId: 'n2', end: 1 }] },
   );

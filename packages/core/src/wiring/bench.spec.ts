@@ -248,6 +248,22 @@ describe('checks on any wiring', () => {
     const capped = r.ok && cap(r.bench, { cableId: 'cable2', conductor: 0, end: 1 }, 'c');
     expect(capped && capped.ok && stops(capped.bench)).not.toContain('loose-end');
   });
+  it('a receptacle whose green screw leads to no ground promises one (406.4); a protective one is marked, a lamp’s frame is not protected', () => {
+    const off = (bench: Bench): Bench => ({ ...bench, joints: bench.joints.filter((j) => j.at?.terminal !== 'green') });
+    const ground = (bench: Bench) =>
+      benchFindings(switchOn(bench), bench, 'US-2020')
+        .filter((f) => f.rule === 'device-ground')
+        .map((f) => f.verdict);
+    expect(ground(run)).toEqual([]);
+    expect(ground(off(run))).toEqual(['stop', 'stop']);
+    expect(ground(off(runOfBoxes({ boxes: 1, protectedFirst: true })))).toEqual(['caution']);
+    expect(ground(off(sharedNeutralRun(24, 96)))).toEqual(['caution', 'caution']);
+    // nobody looked whether the cables have one: that is no stop
+    const unlooked: Bench = { ...off(run), unmeasured: run.cables.map((c) => ({ of: c.id, what: 'ground', boxId: 'box1' })) };
+    expect(ground(unlooked)).toEqual(['stop', 'can’t tell']);
+    // what nothing feeds is not judged by its ground
+    expect(ground({ ...off(run), joints: off(run).joints.filter((j) => j.boxId !== PANEL) })).toEqual([]);
+  });
   it('ground through a yoke (250.148)', () => {
     const over = {
       ...run,

@@ -10,6 +10,7 @@ import {
   nodeOf,
   reached,
   sharedNeutrals,
+  terminalNodeOf,
   type SwitchedOn,
 } from '../circuit/index.js';
 import type { Awg } from '../measure/index.js';
@@ -21,6 +22,7 @@ import {
   NEUTRAL_BAR,
   PANEL,
   type Bench,
+  type BenchDevice,
   type Edition,
   type Unmeasured,
   type WireColour,
@@ -123,6 +125,39 @@ export function benchFindings(on: SwitchedOn, source: Bench, edition: Edition): 
       undefined,
     );
 
+  const grounded = reached(bench, nodeOf.bar(GROUND_BAR));
+  /** A device that is wired and whose green screw leads to no ground. */
+  const groundOfDevice = (d: BenchDevice): void => {
+    const joints = bench.joints.filter((j) => j.boxId === d.boxId && j.at?.device === d.id && j.at.terminal !== 'green');
+    // what nothing feeds yet is not judged by its ground
+    const fed = joints.some((j) => j.ends.some((e) => uses.get(endKey(e))?.has('hot')));
+    if (!fed || grounded.has(terminalNodeOf(d.boxId, d.id, 'green'))) return;
+    const title = `${d.name}: its ground`;
+    if (unmeasured(bench, 'ground', d.boxId))
+      findings.push({
+        rule: 'device-ground',
+        title,
+        boxId: d.boxId,
+        verdict: 'can’t tell',
+        says: 'its green screw leads to no ground that is drawn, and whether the cables have one was not looked at',
+        sums: [],
+        source: nec(year, '250.146'),
+        ask: 'With the circuit proved dead, look for the bare or green conductor of each cable.',
+      });
+    else if (d.form === 'duplex' || d.form === 'single')
+      say('device-ground', title, 'stop', 'its third slot promises a ground, and none is there', '406.4', d.boxId);
+    else if (d.form === 'ground-fault')
+      say(
+        'device-ground',
+        title,
+        'caution',
+        'without a ground it protects, and has to be marked “no equipment ground”',
+        '406.4(D)(2)',
+        d.boxId,
+      );
+    else
+      say('device-ground', title, 'caution', 'its green screw leads to no ground: a fault to its frame opens nothing', '250.110', d.boxId);
+  };
   for (const box of bench.boxes) {
     const ends = endsIn(bench, box.id);
     if (ends.length === 0) continue;
@@ -195,6 +230,7 @@ export function benchFindings(on: SwitchedOn, source: Bench, edition: Edition): 
         const j = bench.joints.find((x) => x.boxId === box.id && x.at?.device === d.id && x.at.terminal === terminal);
         return j?.ends.map((e) => uses.get(endKey(e))).find((u) => u) ?? new Set<Use>();
       };
+      groundOfDevice(d);
       if (d.form === 'ground-fault') {
         const [line, load] = [useAt('line brass').has('hot') || useAt('line silver').has('neutral'), useAt('load brass').has('hot')];
         // with the contacts open, only what truly feeds it is live

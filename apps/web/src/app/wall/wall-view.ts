@@ -188,9 +188,11 @@ export class WallView {
       const clear = (y: number) =>
         !inPlan(at - half, at + half, y) && taken.every((t) => Math.abs(t.y - y) >= 15 || at + half < t.left || at - half > t.right);
       const large = ['door', 'window', 'fixture'].includes(n.s.kind) && n.height > 24;
-      let ty = box ? n.y - 20 : large ? Math.min(Math.max(n.y, frame.y) + 18, frame.y + frame.height - 8) : frame.y + 18;
+      // a cap or a shelf is too thin for its name: it stands on it
+      const thin = n.s.kind === 'fixture' && !large && n.y > frame.y + 24;
+      let ty = box ? n.y - 20 : thin ? n.y - 6 : large ? Math.min(Math.max(n.y, frame.y) + 18, frame.y + frame.height - 8) : frame.y + 18;
       let steps = 0;
-      while (!clear(ty) && steps++ < NAME_STEPS) ty += box ? -16 : 16;
+      while (!clear(ty) && steps++ < NAME_STEPS) ty += box || thin ? -16 : 16;
       // on a crowded wall a name that finds no room is left out; selecting the thing names it
       if (steps > NAME_STEPS) return [];
       taken.push({ left: at - half, right: at + half, y: ty });
