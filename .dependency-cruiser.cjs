@@ -12,10 +12,11 @@ const RESTS_ON = {
   steps: ['measure', 'catalog', 'model', 'codebook', 'layout', 'route', 'wiring', 'ledger', 'survey', 'instruments', 'circuit'],
   situation: ['measure', 'catalog', 'model', 'codebook', 'layout', 'wiring', 'survey', 'circuit'],
   pocket: ['measure', 'catalog', 'model', 'codebook', 'layout'],
+  panel: ['measure', 'catalog', 'model', 'codebook', 'instruments', 'circuit'],
   circuit: ['measure', 'model'],
   instruments: ['measure', 'catalog', 'model', 'circuit'],
   survey: ['measure', 'catalog', 'model', 'codebook', 'layout', 'wiring', 'instruments', 'circuit'],
-  demo: ['measure', 'catalog', 'model', 'layout', 'survey', 'instruments', 'situation', 'circuit', 'wiring'],
+  demo: ['panel', 'measure', 'catalog', 'model', 'layout', 'survey', 'instruments', 'situation', 'circuit', 'wiring'],
   exchange: [
     'measure',
     'catalog',
@@ -30,6 +31,7 @@ const RESTS_ON = {
     'survey',
     'instruments',
     'circuit',
+    'panel',
   ],
 };
 const spec = '\\.spec\\.ts$';

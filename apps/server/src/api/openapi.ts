@@ -161,6 +161,23 @@ export function openApi(version: string): Record<string, unknown> {
       },
       ...documentPaths('house', House.meta({ id: 'House' })),
       ...documentPaths('job', Job.meta({ id: 'Job' })),
+      '/houses/{id}/panel/directory.{form}': {
+        get: {
+          operationId: 'panel-directory',
+          summary: 'Directory of the panel: to stick in its door, or as a table (RFC 4180)',
+          requestParams: {
+            path: z.object({ id, form: z.enum(['pdf', 'csv']) }),
+            query: z.object({ paper: z.enum(['letter', 'a4']).optional() }),
+          },
+          responses: {
+            '200': {
+              description: 'the directory',
+              content: { 'application/pdf': { schema: z.string() }, 'text/csv': { schema: z.string() } },
+            },
+            ...problems,
+          },
+        },
+      },
       '/jobs/other-side': {
         post: {
           operationId: 'start-other-side',

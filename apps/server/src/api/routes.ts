@@ -1,7 +1,7 @@
 /** `/api/v1`. Handlers parse, call the core or the store, and answer; they compute nothing. */
 import { Router, type Request, type Response } from 'express';
 import { nanoid } from 'nanoid';
-import { exportFile, importReport, jobSheet, jsonSchema, PUBLISHED_SCHEMAS, type Bundle } from '@saddle/core/exchange';
+import { directorySheet, exportFile, importReport, jobSheet, jsonSchema, panelCsv, PUBLISHED_SCHEMAS, type Bundle } from '@saddle/core/exchange';
 import { jigFor, openingTemplate, templateSvg, type Template } from '@saddle/core/layout';
 import { ledgerOf } from '@saddle/core/ledger';
 import { checkHouse, checkJob, checkShape, plannedSite, type Checked, type House, type Job } from '@saddle/core/model';
@@ -185,6 +185,16 @@ export function apiRoutes(store: Store, version: string): Router {
       send(response, 200, stored);
     });
   }
+
+  api.get('/houses/:id/panel/directory.:form', async (request, response) => {
+    const { paper } = accept(checkShape(Paper, request.query));
+    const form = param(request, 'form');
+    if (form !== 'pdf' && form !== 'csv') throw notFound('form of directory', form);
+    const { document: house } = await must<House>('house', param(request, 'id'));
+    response.set('Content-Disposition', `${form === 'csv' ? 'attachment' : 'inline'}; filename="${house.id}-panel.${form}"`);
+    if (form === 'csv') response.type('text/csv; charset=utf-8').send(panelCsv(house.site));
+    else response.type('application/pdf').send(await renderSheet(directorySheet(house), house.unit, paper, now()));
+  });
 
   api.post('/jobs/other-side', async (request, response) => {
     const given = (request.body ?? {}) as Record<string, unknown>;

@@ -52,3 +52,17 @@ const HIDDEN: Record<string, HiddenTruth> = {
 /** The truth of a sample wall; undefined for every other wall. */
 export const hiddenTruth = (houseId: string, wallId: string): HiddenTruth | undefined =>
   houseId === quinceStreet.id ? HIDDEN[wallId] : undefined;
+
+/** What truly feeds the boxes of the sample house, by circuit: only the simulated breaker finder and switches know it. */
+const FEEDS: Record<string, Record<string, readonly string[]>> = {
+  [quinceStreet.id]: {
+    'hall-box': ['c4'],
+    'hall-end-box': ['c4'],
+    'parlour-box': ['c4'],
+    'sewing-window-box': ['c5'],
+    'alcove-box': ['c5'],
+    'studio-box': ['c5'],
+  },
+};
+/** @returns circuits by box id; undefined for every house that is no sample */
+export const hiddenFeeds = (houseId: string): Record<string, readonly string[]> | undefined => FEEDS[houseId];

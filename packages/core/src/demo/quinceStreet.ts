@@ -1,6 +1,6 @@
 /** Invented sample data: the house Quince Street 14, as surveyed. Nothing here is a real place or person. */
 import { feet, inches } from '../measure/index.js';
-import { measured, type Circuit, type House, type Load, type Room, type Wall } from '../model/index.js';
+import { measured, type Circuit, type House, type Load, type Panel, type Room, type Wall } from '../model/index.js';
 import { surveyed } from './walls.js';
 import { inch } from './lengths.js';
 
@@ -65,6 +65,24 @@ const circuits: Circuit[] = [
   circuit('c8', '8', 'porch and shed', 20),
   circuit('c9', '9', 'lights', 15, { reservedFor: 'none' }),
 ];
+
+/** 24 spaces; 1 and 3 are tied; nobody looked behind the plate of 10. */
+const panel: Panel = {
+  name: 'Utility room panel',
+  spaces: 24,
+  mainA: 100,
+  types: 'P1, P1-AF, P1-GF',
+  covered: [10],
+  breakers: circuits.map((c) => ({
+    id: `b${c.number}`,
+    circuitId: c.id,
+    space: Number(c.number),
+    poles: 1,
+    ...(c.id === 'c1' ? { tiedTo: 'b3' } : c.id === 'c3' ? { tiedTo: 'b1' } : {}),
+    type: 'P1',
+  })),
+  tests: [],
+};
 
 export const load = (id: string, name: string, watts: number, more: Partial<Load> = {}): Load => ({
   id,
@@ -186,5 +204,5 @@ export const quinceStreet: House = {
   unit: 'in',
   built: 1961,
   note: 'Invented sample house: single storey, basement under half of it, attic above.',
-  site: surveyed({ ...sewingFound, rooms, circuits }),
+  site: surveyed({ ...sewingFound, rooms, circuits, panel }),
 };

@@ -1,2 +1,4 @@
 export * from './bundle.js';
 export * from './jobSheet.js';
+export * from './panelCsv.js';
+export * from './directorySheet.js';

@@ -3,6 +3,8 @@ import type { z } from 'zod';
 import { printLength, type LengthUnit } from '../measure/index.js';
 import { applyChanges } from './change.js';
 import { House, Job } from './house.js';
+import { panelErrors } from './checkPanel.js';
+import { Panel } from './panel.js';
 import { boxRect, placeOriginX, wallThicknessMm } from './place.js';
 import { emptySite, Site } from './site.js';
 
@@ -246,6 +248,7 @@ export function siteErrors(site: Site, unit: LengthUnit, path: string): FieldErr
     if (!circuits.has(load.circuitId)) missing(`${path}/loads/${l}/circuitId`, 'circuit', load.circuitId);
     if (load.boxId && !boxes.has(load.boxId)) missing(`${path}/loads/${l}/boxId`, 'box', load.boxId);
   });
+  if (site.panel) errors.push(...panelErrors(site.panel, circuits, boxes, `${path}/panel`));
   return errors;
 }
 
@@ -273,6 +276,11 @@ function changedShape(before: Site, after: Site, path: string): Checked<Site> {
       errors.push(...fieldErrors(result.error, item).map((e) => ({ ...e, path: `${path}/${key}/${i}${e.path === '/' ? '' : e.path}` })));
       return item;
     });
+  }
+  if (after.panel !== undefined) {
+    const panel = after.panel === before.panel ? { success: true as const, data: after.panel } : Panel.safeParse(after.panel);
+    if (panel.success) site['panel'] = panel.data;
+    else errors.push(...fieldErrors(panel.error, after.panel).map((e) => ({ ...e, path: `${path}/panel${e.path === '/' ? '' : e.path}` })));
   }
   return errors.length ? { ok: false, errors: errors.slice(0, 20) } : { ok: true, value: site as Site };
 }

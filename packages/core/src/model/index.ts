@@ -1,4 +1,5 @@
 export * from './known.js';
+export * from './panel.js';
 export * from './site.js';
 export * from './place.js';
 export * from './schools.js';

@@ -1,6 +1,7 @@
 /** What stands in the house: walls, boxes, cables, devices, circuits. Absent means not known, never zero. */
 import { z } from 'zod';
 import { BOX_KIND_IDS, DEVICE_KIND_IDS, FINISH_IDS } from '../catalog/index.js';
+import { Panel } from './panel.js';
 import { DistanceLength, GaugeAwg, Id, Known, MeasuredLength, Name, PositiveLength, Remark, StudSpacing } from './known.js';
 
 export const FaceId = z.enum(['A', 'B']);
@@ -306,8 +307,8 @@ export const Circuit = z.strictObject({
   /** breaker number and words: `4` */
   number: z.string().trim().min(1).max(12),
   name: Name,
-  voltsNominal: z.literal([120, 230]).default(120),
-  breakerA: z.literal([15, 20, 25, 30, 32, 40]).optional(),
+  voltsNominal: z.literal([120, 230, 240]).default(120),
+  breakerA: z.literal([15, 20, 25, 30, 32, 40, 50, 60]).optional(),
   /** whether two hots share a neutral on it; absent: not looked */
   sharedNeutral: z.boolean().optional(),
   commonTrip: z.boolean().optional(),
@@ -319,6 +320,7 @@ export const Circuit = z.strictObject({
   lengthToSource: PositiveLength.optional(),
   /** other outlets on it; 0 is an answer, absent is not */
   foundHow: Remark.optional(),
+  foundOn: z.iso.date().optional(),
   /** true when somebody went through the house and noted all that hangs on it */
   loadsComplete: z.boolean().optional(),
 });
@@ -332,6 +334,8 @@ export const Site = z.strictObject({
   devices: z.array(Device).max(500),
   circuits: z.array(Circuit).max(100),
   loads: z.array(Load).max(500),
+  /** absent: nobody looked at it yet */
+  panel: Panel.optional(),
 });
 export type Site = z.infer<typeof Site>;
 export const emptySite = (): Site => ({ rooms: [], walls: [], boxes: [], cables: [], devices: [], circuits: [], loads: [] });

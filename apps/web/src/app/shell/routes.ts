@@ -38,6 +38,7 @@ export const routes: Routes = [
         title: 'Wall · Saddle',
         loadComponent: () => import('../house/wall-page').then((m) => m.WallPage),
       },
+      { path: 'panel', title: 'Panel · Saddle', loadComponent: () => import('../panel/panel-page').then((m) => m.PanelPage) },
       {
         path: 'rooms/:roomId',
         title: 'Room · Saddle',

@@ -1,0 +1,88 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
+import { printAwg, parsePower } from '@saddle/core/measure';
+import { RESERVED_USES, type Breaker, type Circuit, type Load } from '@saddle/core/model';
+import { circuitSheet, putBreaker, putCircuit } from '@saddle/core/panel';
+import { nanoid } from 'nanoid';
+import { ChoiceField, type Choice } from '../fields/choice-field';
+import { TextField } from '../fields/text-field';
+import { YesNoField } from '../fields/yes-no-field';
+import { HouseSession } from '../house/house-session';
+import { FindingList, type FindingRow } from '../ledger/finding-list';
+
+/** One breaker and its circuit: what it is, what hangs on it, what is left, and how that is known. */
+@Component({
+  selector: 'sa-circuit-form',
+  imports: [ChoiceField, TextField, YesNoField, FindingList],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './circuit-form.html',
+})
+export class CircuitForm {
+  private readonly session = inject(HouseSession);
+  readonly circuitId = input.required<string>();
+  readonly breakerId = input.required<string>();
+  readonly dropped = output<void>();
+  protected readonly circuit = computed((): Circuit => this.session.surveyed().circuits.find((c) => c.id === this.circuitId())!);
+  protected readonly breaker = computed((): Breaker => this.session.surveyed().panel!.breakers.find((b) => b.id === this.breakerId())!);
+  protected readonly sheet = computed(() => circuitSheet(this.session.surveyed(), this.circuit(), this.session.edition()));
+  protected readonly ratings: Choice[] = [15, 20, 25, 30, 40, 50, 60].map((a) => ({ value: `${a}`, label: `${a} A` }));
+  protected readonly reserved: Choice[] = RESERVED_USES.map((value) => ({
+    value,
+    label: value === 'none' ? 'nothing special' : value.replace(/-/g, ' '),
+  }));
+  protected readonly ties = computed((): Choice[] => [
+    { value: '', label: 'none' },
+    ...this.session
+      .surveyed()
+      .panel!.breakers.filter((b) => b.id !== this.breakerId())
+      .sort((a, b) => a.space - b.space)
+      .map((b) => ({ value: b.id, label: `space ${b.space}` })),
+  ]);
+  protected readonly rows = computed((): FindingRow[] => {
+    const { load, wire } = this.sheet();
+    return [
+      { ...load, key: 'load', title: 'Everything on it at once', cures: [] },
+      { ...wire, key: 'wire', title: 'Wire seen', cures: [] },
+    ];
+  });
+  protected readonly wires = computed(() => this.sheet().gauges.map(printAwg).join(', ') || 'none seen yet');
+  protected readonly feeds = computed(() =>
+    this.sheet()
+      .boxes.map((b) => (b.room ? `${b.name} (${b.room})` : b.name))
+      .join(', '),
+  );
+  protected loadError = '';
+
+  protected put(part: Partial<Circuit>): void {
+    this.session.editSite(`Circuit ${this.circuit().number}`, (site) => putCircuit(site, this.circuitId(), part));
+  }
+  protected putBreaker(part: Partial<Breaker>): void {
+    this.session.editSite(`Breaker ${this.circuit().number}`, (site) => putBreaker(site, this.breakerId(), part));
+  }
+  protected rating(text: string | undefined): Circuit['breakerA'] {
+    return text ? (Number(text) as Circuit['breakerA']) : undefined;
+  }
+  protected addLoad(input: HTMLInputElement): void {
+    const words = /^(.*?)\s*([\d.,]+\s*(?:kw|w|va|a|amps?|watts?))$/i.exec(input.value.trim());
+    const power = words && parsePower(words[2]!);
+    if (!words?.[1] || !power || !power.ok) {
+      this.loadError = `“${input.value.trim().slice(0, 40)}” is no load: a name with watts or amps would do, say freezer 150 W.`;
+      return;
+    }
+    this.loadError = '';
+    const load: Load = {
+      id: nanoid(10),
+      name: words[1],
+      ...(power.watts === undefined ? { amps: power.amps } : { watts: power.watts }),
+      continuous: false,
+      fixed: false,
+      circuitId: this.circuitId(),
+    };
+    if (this.session.editSite(load.name, (site) => ({ ...site, loads: [...site.loads, load] }))) input.value = '';
+  }
+  protected setLoad(id: string, part: Partial<Load>): void {
+    this.session.editSite('Load', (site) => ({ ...site, loads: site.loads.map((l) => (l.id === id ? { ...l, ...part } : l)) }));
+  }
+  protected dropLoad(id: string): void {
+    this.session.editSite('Load taken out', (site) => ({ ...site, loads: site.loads.filter((l) => l.id !== id) }));
+  }
+}

@@ -1,0 +1,121 @@
+/** The directory as a table: out, in, the same again; what can’t be read says which column, what came and what would do. RFC 4180. */
+import { describe, expect, it } from 'vitest';
+import { quinceStreet } from '../demo/index.js';
+import { checkHouse, type Site } from '../model/index.js';
+import { directorySheet, PANEL_COLUMNS, panelCsv, panelFromCsv } from './index.js';
+
+const site = quinceStreet.site;
+const text = panelCsv(site);
+const head = PANEL_COLUMNS.join(',');
+const row = (cells: Partial<Record<(typeof PANEL_COLUMNS)[number], string>>): string => PANEL_COLUMNS.map((c) => cells[c] ?? '').join(',');
+const read = (...rows: string[]) => panelFromCsv([head, ...rows].join('\r\n'), site);
+const empty: Site = { ...site, circuits: [], boxes: [], loads: [], devices: [], cables: [], panel: { ...site.panel!, breakers: [] } };
+
+describe('out', () => {
+  it('a row a breaker, in lines that end as RFC 4180 says', () => {
+    const lines = text.split('\r\n');
+    expect(lines[0]).toBe(head);
+    expect(lines).toHaveLength(1 + 9 + 1);
+    expect(lines[4]).toContain('parlour and hall');
+  });
+  it('a name with a comma or a quote stays one cell, one that begins like a formula stays text', () => {
+    const odd: Site = { ...site, circuits: site.circuits.map((c) => (c.id === 'c9' ? { ...c, name: '=lights, "all"' } : c)) };
+    const out = panelCsv(odd);
+    expect(out).toContain(`"'=lights, ""all"""`);
+    const back = panelFromCsv(out, empty);
+    expect(back.site.circuits.find((c) => c.number === '9')!.name).toBe('=lights, "all"');
+  });
+});
+
+describe('in', () => {
+  it('what goes out comes in the same: nothing changes', () => {
+    const report = panelFromCsv(text, site);
+    expect(report.rows.map((r) => r.outcome)).toEqual(Array.from({ length: 9 }, () => 'same'));
+    expect(report.site).toBe(site);
+  });
+  it('into an empty panel: nine new, and the house passes its check', () => {
+    const report = panelFromCsv(text, empty);
+    expect(report.rows.map((r) => r.outcome)).toEqual(Array.from({ length: 9 }, () => 'new'));
+    expect(checkHouse({ ...quinceStreet, site: report.site })).toMatchObject({ ok: true });
+    expect(
+      panelCsv(report.site)
+        .split('\r\n')
+        .slice(1)
+        .map((l) => l.split(',').slice(0, 5)),
+    ).toEqual(
+      text
+        .split('\r\n')
+        .slice(1)
+        .map((l) => l.split(',').slice(0, 5)),
+    );
+  });
+  it('a new one, a changed one and one as it was, by columns in any order', () => {
+    const report = panelFromCsv('name,space,breaker A\r\nloom,12,20 A\r\nbath and hall,2,20\r\nlaundry,6,20\r\n', site);
+    expect(report.rows.map((r) => r.outcome)).toEqual(['new', 'changes', 'same']);
+    expect(report.site.circuits.find((c) => c.id === 'c2')).toMatchObject({
+      name: 'bath and hall',
+      groundFault: 'device upstream',
+      reservedFor: 'bathroom',
+    });
+    expect(report.site.panel!.breakers).toHaveLength(10);
+  });
+  it.each([
+    [{ space: 'x', name: 'a' }, 'space: “x” is no number; 1 to 24 would do'],
+    [{ space: '30', name: 'a' }, 'space: 30 is not on this panel; 1 to 24 would do'],
+    [{ space: '10', name: 'a' }, 'space: 10 is noted as covered'],
+    [{ space: '12', poles: '3', name: 'a' }, 'poles: “3”; 1 or 2 would do'],
+    [{ space: '12', name: 'a', 'breaker A': '17' }, /^breaker A: “17”; .*15.*would do$/],
+    [{ space: '12', name: '' }, /^name: /],
+    [{ space: '12', name: 'a', protection: 'magic' }, /^protection: “magic”; none, arc-fault/],
+    [{ space: '12', name: 'a', 'kept for': 'parties' }, /^kept for: “parties”/],
+    [{ space: '12', name: 'a', 'found on': 'last week' }, /^found on: “last week”/],
+    [{ space: '7', poles: '2', name: 'a' }, 'space: 9 is taken by another breaker'],
+  ])('a row is refused with its column: %j', (cells, says) => {
+    const report = read(row(cells));
+    expect(report.rows).toHaveLength(1);
+    expect(report.rows[0]).toMatchObject({ line: 2, outcome: 'refused' });
+    if (typeof says === 'string') expect(report.rows[0]!.says).toBe(says);
+    else expect(report.rows[0]!.says).toMatch(says);
+    expect(report.site).toBe(site);
+  });
+  it('a bad row takes no good one with it; two for one space: the second is refused', () => {
+    const report = read(
+      row({ space: '12', name: 'loom', 'breaker A': '20' }),
+      row({ space: 'q', name: 'x' }),
+      row({ space: '14', poles: '2', name: 'range', 'breaker A': '40' }),
+      row({ space: '16', name: 'late' }),
+    );
+    expect(report.rows.map((r) => r.outcome)).toEqual(['new', 'refused', 'new', 'refused']);
+    expect(report.rows[3]!.says).toContain('16 is taken');
+  });
+  it('wrong columns, an empty file, thousands of rows: the file is refused as a whole, with what would do', () => {
+    expect(panelFromCsv('room;watts\r\nhall;60', site).error).toMatch(/column space and name is missing. Came: room, watts/);
+    expect(panelFromCsv('', site).error).toContain('Came: nothing');
+    const many = read(...Array.from({ length: 5000 }, (_, i) => row({ space: `${i}`, name: 'x' })));
+    expect(many.error).toContain('5000 rows came');
+    expect([many.rows, many.site]).toEqual([[], site]);
+    expect(panelFromCsv(text, { ...site, panel: undefined }).error).toContain('no panel');
+  });
+  it('a column it does not know is left out and said', () => {
+    const report = panelFromCsv('space,name,colour\r\n12,loom,blue\r\n', site);
+    expect(report.rows.map((r) => r.outcome)).toEqual(['new', 'refused']);
+    expect(report.rows[1]!.says).toContain('colour');
+  });
+  it('a file with a byte order mark, semicolons and blank lines is read', () => {
+    const report = panelFromCsv('\uFEFFSpace;Name\r\n\r\n12;loom\r\n\r\n', site);
+    expect(report.rows.map((r) => r.outcome)).toEqual(['new']);
+  });
+});
+
+describe('the sheet for the door', () => {
+  it('has a row a breaker, the free spaces, what nobody looked behind, and that the lugs stay live', () => {
+    const sheet = directorySheet(quinceStreet);
+    const table = sheet.blocks.find((b) => b.kind === 'table')!;
+    expect(table.kind === 'table' && table.rows).toHaveLength(9);
+    const all = JSON.stringify(sheet);
+    for (const words of ['Free: 11, 12', 'nobody looked behind: 10', 'service lugs stay live', 'Main breaker: 100 A'])
+      expect(all).toContain(words);
+  });
+  it('without a panel it says so', () =>
+    expect(JSON.stringify(directorySheet({ ...quinceStreet, site: { ...site, panel: undefined } }))).toContain('Nobody noted'));
+});

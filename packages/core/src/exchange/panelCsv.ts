@@ -1,0 +1,198 @@
+/** The panel's directory as a table (RFC 4180), out and in. Reading reports row by row and changes nothing by itself. */
+import Papa from 'papaparse';
+import type { Panel} from '../model/index.js';
+import { checkShape, Circuit, RESERVED_USES, spacesOf, type Breaker, type Site } from '../model/index.js';
+import { protectionWords } from '../panel/index.js';
+
+export const PANEL_COLUMNS = [
+  'space',
+  'poles',
+  'circuit',
+  'name',
+  'breaker A',
+  'protection',
+  'type',
+  'kept for',
+  'found how',
+  'found on',
+] as const;
+type Column = (typeof PANEL_COLUMNS)[number];
+/** A panel has 84 spaces at most; more rows are another kind of file. */
+const MOST_ROWS = 200;
+
+/** The directory as CSV, a row a breaker. */
+export function panelCsv(site: Site): string {
+  const rows = [...(site.panel?.breakers ?? [])]
+    .sort((a, b) => a.space - b.space)
+    .flatMap((b): Record<Column, string>[] => {
+      const c = site.circuits.find((x) => x.id === b.circuitId);
+      if (!c) return [];
+      return [
+        {
+          space: `${b.space}`,
+          poles: `${b.poles}`,
+          circuit: c.number,
+          name: c.name,
+          'breaker A': c.breakerA === undefined ? '' : `${c.breakerA}`,
+          protection: protectionWords(c) === 'none' ? '' : protectionWords(c),
+          type: b.type ?? '',
+          'kept for': c.reservedFor ?? '',
+          'found how': c.foundHow ?? '',
+          'found on': c.foundOn ?? '',
+        },
+      ];
+    });
+  // a cell that begins like a formula stays text in a spreadsheet
+  return `${Papa.unparse(rows, { columns: [...PANEL_COLUMNS], newline: '\r\n', escapeFormulae: true })}\r\n`;
+}
+
+export interface CsvRow {
+  /** line of the file, the head being line 1 */
+  line: number;
+  outcome: 'new' | 'changes' | 'same' | 'refused';
+  /** `space 7, laundry`, and why it was refused */
+  says: string;
+}
+export interface CsvReport {
+  rows: CsvRow[];
+  /** why the file as a whole can't be read */
+  error?: string;
+  /** the survey with what was taken; the one given, when nothing was */
+  site: Site;
+}
+
+const PROTECTION: Record<string, { arcFault: boolean; groundFault: boolean }> = {
+  none: { arcFault: false, groundFault: false },
+  'arc-fault': { arcFault: true, groundFault: false },
+  'ground-fault': { arcFault: false, groundFault: true },
+  'arc-fault and ground-fault': { arcFault: true, groundFault: true },
+};
+/** What a spreadsheet puts before a cell so that it is no formula comes off again. */
+const plain = (cell: string | undefined): string => (cell ?? '').trim().replace(/^'(?=[=+\-@\t\r])/, '');
+const newId = (wish: string, taken: ReadonlySet<string>): string => {
+  for (let n = 0; ; n++) {
+    const id = n ? `${wish}-${n}` : wish;
+    if (!taken.has(id)) return id;
+  }
+};
+
+type Read = { ok: true; circuit: Circuit; breaker: Breaker; was: { circuit?: Circuit; breaker?: Breaker } } | { ok: false; says: string };
+
+function readRow(site: Site, panel: Panel, cells: Partial<Record<Column, string>>): Read {
+  const no = (says: string): Read => ({ ok: false, says });
+  const cell = (column: Column): string => plain(cells[column]);
+  const space = Number(cell('space'));
+  if (!cell('space') || !Number.isInteger(space)) return no(`space: “${cell('space')}” is no number; 1 to ${panel.spaces} would do`);
+  const poles = cell('poles') === '' ? 1 : Number(cell('poles'));
+  if (poles !== 1 && poles !== 2) return no(`poles: “${cell('poles')}”; 1 or 2 would do`);
+  for (const s of spacesOf({ space, poles }))
+    if (s < 1 || s > panel.spaces) return no(`space: ${s} is not on this panel; 1 to ${panel.spaces} would do`);
+  const protection = PROTECTION[cell('protection').toLowerCase() || 'none'];
+  if (!protection) return no(`protection: “${cell('protection')}”; ${Object.keys(PROTECTION).join(', ')} or nothing would do`);
+  const kept = cell('kept for').toLowerCase().replace(/ /g, '-');
+  if (kept && !(RESERVED_USES as readonly string[]).includes(kept))
+    return no(`kept for: “${cell('kept for')}”; ${RESERVED_USES.join(', ')} or nothing would do`);
+  const breaker = panel.breakers.find((b) => b.space === space);
+  const was = breaker && site.circuits.find((c) => c.id === breaker.circuitId);
+  const rating = cell('breaker A').replace(/\s*A$/i, '');
+  const next = {
+    ...(was ?? { voltsNominal: poles === 2 ? 240 : 120 }),
+    id: was?.id ?? newId(`circuit-${space}`, new Set(site.circuits.map((c) => c.id))),
+    number: cell('circuit') || was?.number || `${space}`,
+    name: cell('name') || was?.name || '',
+    breakerA: rating ? Number(rating) : was?.breakerA,
+    ...(cell('protection') || !was
+      ? {
+          arcFault: protection.arcFault ? 'breaker' : (was?.arcFault ?? 'none'),
+          groundFault: protection.groundFault ? 'breaker' : (was?.groundFault ?? 'none'),
+        }
+      : {}),
+    ...(kept ? { reservedFor: kept } : {}),
+    ...(cell('found how') ? { foundHow: cell('found how') } : {}),
+    ...(cell('found on') ? { foundOn: cell('found on') } : {}),
+  };
+  const circuit = checkShape(Circuit, next);
+  if (!circuit.ok) {
+    const [e] = circuit.errors;
+    const COLUMN: Record<string, Column> = {
+      '/name': 'name',
+      '/number': 'circuit',
+      '/breakerA': 'breaker A',
+      '/foundOn': 'found on',
+      '/foundHow': 'found how',
+    };
+    const came = e!.came.replace(/^"|"$/g, '');
+    return no(`${COLUMN[e!.path] ?? e!.path}: “${came}”; ${e!.path === '/foundOn' ? 'a date like 2026-11-25' : e!.expected} would do`);
+  }
+  const type = cell('type') || breaker?.type;
+  if (type && type.length > 80) return no('type: at most 80 characters would do');
+  return {
+    ok: true,
+    circuit: circuit.value,
+    breaker: {
+      ...(breaker ?? { id: newId(`breaker-${space}`, new Set(panel.breakers.map((b) => b.id))), space }),
+      circuitId: circuit.value.id,
+      poles,
+      ...(type ? { type } : {}),
+    },
+    was: { ...(was ? { circuit: was } : {}), ...(breaker ? { breaker } : {}) },
+  };
+}
+
+/**
+ * Reads a directory and says of each row what would become of it. Rows are taken one by one, so that a row which clashes with one above it
+ * is refused and the rest stays. `site` must have a panel.
+ */
+export function panelFromCsv(text: string, site: Site): CsvReport {
+  const refuse = (error: string): CsvReport => ({ rows: [], error, site });
+  const panel = site.panel;
+  if (!panel) return refuse('There is no panel to read it into: say first how many spaces it has.');
+  const parsed = Papa.parse<Record<string, string>>(text.replace(/^\uFEFF/, ''), {
+    header: true,
+    skipEmptyLines: 'greedy',
+    transformHeader: (h) =>
+      h
+        .trim()
+        .toLowerCase()
+        .replace(/^breaker a$/, 'breaker A'),
+  });
+  const came = parsed.meta.fields ?? [];
+  const missing = (['space', 'name'] as const).filter((c) => !came.includes(c));
+  if (missing.length)
+    return refuse(
+      `The column ${missing.join(' and ')} is missing. Came: ${came.join(', ').slice(0, 200) || 'nothing'}. Columns: ${PANEL_COLUMNS.join(', ')}.`,
+    );
+  const strange = came.filter((c) => c && !(PANEL_COLUMNS as readonly string[]).includes(c));
+  if (parsed.data.length > MOST_ROWS)
+    return refuse(`${parsed.data.length} rows came; a panel has ${panel.spaces} spaces, so ${MOST_ROWS} rows at most would do.`);
+  let at = site;
+  const rows = parsed.data.map((cells, i): CsvRow => {
+    const line = i + 2;
+    const now = at.panel!;
+    const read = readRow(at, now, cells as Partial<Record<Column, string>>);
+    if (!read.ok) return { line, outcome: 'refused', says: read.says };
+    const { circuit, breaker, was } = read;
+    const others = now.breakers.filter((b) => b.id !== breaker.id);
+    const clash = spacesOf(breaker).find((s) => others.some((b) => spacesOf(b).includes(s)) || now.covered.includes(s));
+    const what = `space ${spacesOf(breaker).join(' and ')}, ${circuit.name}`;
+    if (clash !== undefined)
+      return {
+        line,
+        outcome: 'refused',
+        says: `space: ${clash} is ${now.covered.includes(clash) ? 'noted as covered' : 'taken by another breaker'}`,
+      };
+    const same = JSON.stringify([was.circuit, was.breaker]) === JSON.stringify([circuit, breaker]);
+    if (!same)
+      at = {
+        ...at,
+        circuits: was.circuit ? at.circuits.map((c) => (c.id === circuit.id ? circuit : c)) : [...at.circuits, circuit],
+        panel: {
+          ...now,
+          breakers: was.breaker ? now.breakers.map((b) => (b.id === breaker.id ? breaker : b)) : [...now.breakers, breaker],
+        },
+      };
+    return { line, outcome: same ? 'same' : was.circuit ? 'changes' : 'new', says: what };
+  });
+  if (strange.length && rows.length) rows.push({ line: 1, outcome: 'refused', says: `column ${strange.join(', ')}: not known, left out` });
+  return { rows, site: at };
+}

@@ -1,0 +1,299 @@
+/** A breaker for a circuit of its own: where it may stand, what it must be, what stays live while it is set. */
+import { nec, practice } from '../catalog/index.js';
+import { arcFaultProtection, groundFaultReason, loadAmps, smallestGaugeFor, term, type Judged } from '../codebook/index.js';
+import { printAwg, type Awg } from '../measure/index.js';
+import { legOf, spacesOf, type Breaker, type Circuit, type Edition, type Load, type Room, type Site } from '../model/index.js';
+import { freeSpaces, legsOf } from './spaces.js';
+import { legLoads } from './loads.js';
+
+export interface NewCircuit {
+  number?: string;
+  name: string;
+  ratingA: NonNullable<Circuit['breakerA']>;
+  poles: 1 | 2;
+  /** gauge of the cable that is to be run */
+  gauge: Awg;
+  rooms: Room[];
+  loads: Pick<Load, 'watts' | 'amps' | 'continuous'>[];
+  /** as printed on the breaker that is to be set */
+  type?: string;
+  /** what the breaker itself protects against; undefined: not chosen yet */
+  protection?: { arcFault: boolean; groundFault: boolean };
+  /** a second circuit that shares its neutral with this one */
+  sharesNeutralWith?: string;
+}
+
+export interface BreakerPlace {
+  space: number;
+  legs: ('A' | 'B')[];
+  /** difference of the two legs' nameplate amps with it in this place; A */
+  imbalanceA: number;
+  /** why this place is out, where it is */
+  refused?: string;
+}
+
+export interface BreakerFinding extends Judged {
+  rule: string;
+  title: string;
+}
+
+/** Places where it may stand, the best balanced first; places that a shared neutral rules out stay listed. */
+export function breakerPlaces(site: Site, wanted: NewCircuit): BreakerPlace[] {
+  const { panel } = site;
+  if (!panel) return [];
+  const free = new Set(freeSpaces(panel));
+  const [a, b] = legLoads(site).map((l) => l.amps) as [number, number];
+  const volts = wanted.poles === 2 ? 240 : 120;
+  const amps = wanted.loads.reduce((sum, l) => sum + loadAmps(l, volts), 0);
+  const partner = panel.breakers.find((x) => x.circuitId === wanted.sharesNeutralWith);
+  return [...free]
+    .filter((space) => spacesOf({ space, poles: wanted.poles }).every((s) => free.has(s)))
+    .map((space): BreakerPlace => {
+      const legs = legsOf({ space, poles: wanted.poles });
+      const after = { A: a, B: b };
+      for (const leg of legs) after[leg] += amps;
+      const beside = partner && spacesOf(partner).some((s) => Math.abs(s - space) === 2);
+      const refused = !partner
+        ? undefined
+        : legs.includes(legOf(partner.space))
+          ? 'the same leg as its partner: the neutral would carry the sum (210.4)'
+          : !beside
+            ? 'not next to its partner, so the two handles can’t be tied (210.4(B))'
+            : undefined;
+      return { space, legs, imbalanceA: Math.abs(after.A - after.B), ...(refused ? { refused } : {}) };
+    })
+    .sort((x, y) => Number(x.refused !== undefined) - Number(y.refused !== undefined) || x.imbalanceA - y.imbalanceA || x.space - y.space);
+}
+
+/** Everything that is to be said before anybody opens the panel, most serious first. */
+export function breakerFindings(site: Site, edition: Edition, wanted: NewCircuit): BreakerFinding[] {
+  const year = edition.slice(3);
+  const { panel } = site;
+  const findings: BreakerFinding[] = [
+    {
+      rule: 'licensed',
+      title: 'Who may do this',
+      verdict: 'caution',
+      says: 'a new circuit asks for a permit and an inspection nearly everywhere, and many places let only a licensed electrician work in a panel: ask the building department first',
+      sums: [],
+      source: practice,
+    },
+    {
+      rule: 'stays-live',
+      title: 'What stays live',
+      verdict: 'caution',
+      says: 'with the main off the service lugs and the wires to them stay live, and nothing in the house can make them dead: a barrier over them, nobody alone, and nothing is touched before it is proved dead',
+      sums: [],
+      source: practice,
+    },
+  ];
+  if (!panel) {
+    findings.push({
+      rule: 'space',
+      title: 'A free space',
+      verdict: 'can’t tell',
+      says: 'nobody looked at the panel yet',
+      sums: [],
+      source: nec(year, '408.54'),
+      ask: 'Open the door, not the cover, and note the spaces and what stands in them.',
+    });
+    return findings;
+  }
+  const places = breakerPlaces(site, wanted);
+  const open = places.filter((p) => !p.refused);
+  const best = open[0];
+  findings.push(
+    best
+      ? {
+          rule: 'space',
+          title: 'A free space',
+          verdict: 'ok',
+          says: `space ${spacesOf({ space: best.space, poles: wanted.poles }).join(' and ')}, leg ${best.legs.join(' and ')}`,
+          sums: [
+            {
+              terms: legLoads(site).map((l) => term(`leg ${l.leg} as noted`, l.amps, 'A')),
+              formula: 'with the new loads in this place',
+              result: term('difference of the legs', best.imbalanceA, 'A'),
+            },
+          ],
+          source: nec(year, '408.54'),
+        }
+      : {
+          rule: 'space',
+          title: 'A free space',
+          verdict: panel.covered.length ? 'can’t tell' : 'stop',
+          says: places.length
+            ? `no place suits: ${places[0]!.refused}`
+            : wanted.poles === 2
+              ? 'no two free spaces one above the other'
+              : 'no space is free',
+          sums: [],
+          source: nec(year, '408.54'),
+          ...(panel.covered.length
+            ? { ask: `Have somebody look behind the plate of space ${panel.covered.join(', ')}.` }
+            : { ask: 'A licensed electrician can say whether the panel takes half-width breakers, or wants a subpanel.' }),
+        },
+  );
+  const least = smallestGaugeFor(wanted.ratingA);
+  findings.push({
+    rule: 'conductor',
+    title: 'Cable for it',
+    // a smaller number is the thicker wire
+    verdict: wanted.gauge <= least ? 'ok' : 'stop',
+    says:
+      wanted.gauge <= least
+        ? `${printAwg(wanted.gauge)} copper may stand on ${wanted.ratingA} A`
+        : `${wanted.ratingA} A asks for ${printAwg(least)} or thicker: ${printAwg(wanted.gauge)} overheats before it trips`,
+    sums: [],
+    source: nec(year, '240.4(D)'),
+  });
+  findings.push(typeFinding(site, wanted, year));
+  const rooms = wanted.rooms;
+  const arc = rooms
+    .map((r) => arcFaultProtection(edition, r, { arcFault: wanted.protection?.arcFault, groundFault: undefined }))
+    .find((j) => j.verdict !== 'ok');
+  findings.push(
+    arc
+      ? {
+          ...arc,
+          rule: 'arc-fault',
+          title: 'Arc-fault protection',
+          says: wanted.protection ? arc.says : 'asked for in these rooms: take a breaker that has it',
+          ...(arc.verdict === 'can’t tell' ? { ask: 'Choose whether the breaker has it.' } : {}),
+        }
+      : {
+          rule: 'arc-fault',
+          title: 'Arc-fault protection',
+          verdict: rooms.length ? 'ok' : 'can’t tell',
+          says: rooms.length
+            ? wanted.protection?.arcFault
+              ? 'the breaker has it'
+              : 'not asked for in these rooms'
+            : 'which rooms it feeds was not said',
+          sums: [],
+          source: nec(year, '210.12'),
+          ...(rooms.length ? {} : { ask: 'Say which rooms it is to feed.' }),
+        },
+  );
+  const wet = rooms.map((r) => groundFaultReason(edition, r)).find((r) => r !== undefined);
+  findings.push({
+    rule: 'ground-fault',
+    title: 'Ground-fault protection',
+    verdict:
+      wet === undefined
+        ? rooms.length
+          ? 'ok'
+          : 'can’t tell'
+        : wanted.protection?.groundFault
+          ? 'ok'
+          : wet === 'unknown'
+            ? 'can’t tell'
+            : 'caution',
+    says:
+      wet === undefined
+        ? rooms.length
+          ? 'not asked for in these rooms'
+          : 'which rooms it feeds was not said'
+        : wanted.protection?.groundFault
+          ? 'the breaker has it'
+          : wet === 'unknown'
+            ? 'whether there is water within 6 ft was not noted'
+            : `asked for: ${wet}; at the breaker, or at the first receptacle`,
+    sums: [],
+    source: nec(year, '210.8(A)'),
+    ...(wet === 'unknown' || rooms.length === 0
+      ? { ask: 'Say which rooms it feeds, and measure to the nearest sink, tub or shower.' }
+      : {}),
+  });
+  const order = ['stop', 'can’t tell', 'caution', 'ok', 'note'];
+  const [first, second, ...rest] = findings;
+  // who may do it and what stays live come before anything else
+  return [first!, second!, ...rest.sort((x, y) => order.indexOf(x.verdict) - order.indexOf(y.verdict))];
+}
+
+/** A breaker is listed for a panel by make and type: the same make alone isn't enough. */
+function typeFinding({ panel }: Site, wanted: NewCircuit, year: string): BreakerFinding {
+  const base = { rule: 'type', title: 'Breaker made for this panel', sums: [], source: nec(year, '110.3(B)') };
+  const listed = (panel?.types ?? '')
+    .split(/[,;/]/)
+    .map((t) => t.trim().toLowerCase())
+    .filter(Boolean);
+  const type = wanted.type?.trim();
+  if (listed.length === 0)
+    return {
+      ...base,
+      verdict: 'can’t tell',
+      says: 'the types that this panel takes were not noted',
+      ask: 'Read them off the label inside the door and note them.',
+    };
+  if (!type)
+    return {
+      ...base,
+      verdict: 'can’t tell',
+      says: `the panel takes ${listed.join(', ')}; the breaker’s type was not said`,
+      ask: 'Read what is printed on the breaker.',
+    };
+  return listed.includes(type.toLowerCase())
+    ? { ...base, verdict: 'ok', says: `type ${type} is on the panel’s label` }
+    : {
+        ...base,
+        verdict: 'stop',
+        says: `type ${type} is not on the panel’s label (${listed.join(', ')}): one that only fits is not made for it`,
+      };
+}
+
+/** What is done, in order; cautions are the findings above. */
+export function breakerSteps(wanted: NewCircuit, place: BreakerPlace | undefined): string[] {
+  const wire = printAwg(wanted.gauge);
+  return [
+    'Permit in hand, everybody in the house told, a light that does not hang on this panel.',
+    'Main off and locked or labelled. The service lugs and the wires to them stay live: cover them with a barrier.',
+    'Prove the tester on a live source, test both bus bars and every conductor within reach, prove the tester again.',
+    `Take out one knockout, set a clamp, bring the cable in with ${wanted.poles === 2 ? 'all its conductors' : 'its conductors'} along the way the others go; about 1 in of sheath inside.`,
+    'Ground to the ground bar, neutral to the neutral bar, one conductor under each screw (408.41).',
+    `${place ? `Breaker off, into space ${spacesOf({ space: place.space, poles: wanted.poles }).join(' and ')} (leg ${place.legs.join(' and ')})` : 'Breaker off, into its space'}; the hot${wanted.poles === 2 ? 's' : ''} of ${wire} to it last, stripped 1/2 in, tightened to what is printed on it.`,
+    ...(wanted.protection?.arcFault || wanted.protection?.groundFault
+      ? ['The breaker’s own white lead to the neutral bar, and the circuit’s neutral to the breaker.']
+      : []),
+    ...(wanted.sharesNeutralWith ? ['Tie its handle to its partner’s: both must open together (210.4(B)).'] : []),
+    'Cover back on, then main on, then this breaker; test every face it feeds.',
+    `Write it into the directory: ${wanted.name}.`,
+  ];
+}
+
+/** The survey with the new breaker in its place and its circuit; ids are given by the caller. */
+export function addBreaker(site: Site, wanted: NewCircuit, space: number, ids: { circuit: string; breaker: string }): Site {
+  if (!site.panel) return site;
+  const circuit: Circuit = {
+    id: ids.circuit,
+    number: wanted.number ?? `${space}`,
+    name: wanted.name,
+    voltsNominal: wanted.poles === 2 ? 240 : 120,
+    breakerA: wanted.ratingA,
+    loadsComplete: true,
+    ...(wanted.protection
+      ? { arcFault: wanted.protection.arcFault ? 'breaker' : 'none', groundFault: wanted.protection.groundFault ? 'breaker' : 'none' }
+      : {}),
+    ...(wanted.sharesNeutralWith ? { sharedNeutral: true, commonTrip: true } : {}),
+  };
+  const partner = site.panel.breakers.find((b) => b.circuitId === wanted.sharesNeutralWith);
+  const breaker: Breaker = {
+    id: ids.breaker,
+    circuitId: ids.circuit,
+    space,
+    poles: wanted.poles,
+    ...(wanted.type ? { type: wanted.type } : {}),
+    ...(partner ? { tiedTo: partner.id } : {}),
+  };
+  return {
+    ...site,
+    circuits: [
+      ...site.circuits.map((c) => (c.id === wanted.sharesNeutralWith ? { ...c, sharedNeutral: true, commonTrip: true } : c)),
+      circuit,
+    ],
+    panel: {
+      ...site.panel,
+      breakers: [...site.panel.breakers.map((b) => (b.id === partner?.id ? { ...b, tiedTo: breaker.id } : b)), breaker],
+    },
+  };
+}

@@ -1,0 +1,89 @@
+/** Hands at the panel: each change leaves a house that passes its check, and takes nothing with it that others rest on. */
+import { describe, expect, it } from 'vitest';
+import { quinceStreet } from '../demo/index.js';
+import { checkHouse, type Site } from '../model/index.js';
+import {
+  addTests,
+  coverSpace,
+  dropBreaker,
+  dropTest,
+  freeSpaces,
+  noteBreaker,
+  putBreaker,
+  putCircuit,
+  putPanel,
+  startPanel,
+} from './index.js';
+
+const site = quinceStreet.site;
+const breaker = (s: Site, id: string) => s.panel!.breakers.find((b) => b.id === id);
+const sound = (s: Site) => expect(checkHouse({ ...quinceStreet, site: s })).toMatchObject({ ok: true });
+
+describe('noting what stands there', () => {
+  it('a panel from nothing: spaces, then a breaker in one of them, named by its space until somebody knows better', () => {
+    const begun = startPanel({ ...site, panel: undefined }, 12);
+    expect(freeSpaces(begun.panel!)).toHaveLength(12);
+    const noted = noteBreaker(begun, 5, { circuit: 'c-new', breaker: 'b-new' });
+    expect(noted.circuits.at(-1)).toMatchObject({ number: '5', name: 'circuit 5' });
+    expect(freeSpaces(noted.panel!)).not.toContain(5);
+    sound(noted);
+  });
+  it('one found behind the plate of 10 takes the plate away', () => {
+    const noted = noteBreaker(site, 10, { circuit: 'c10', breaker: 'b10' });
+    expect(noted.panel!.covered).toEqual([]);
+    sound(noted);
+  });
+  it('a plate over 12, and off again', () => {
+    const covered = coverSpace(site, 12, true);
+    expect([covered.panel!.covered, coverSpace(covered, 12, false).panel!.covered]).toEqual([[10, 12], [10]]);
+    expect(coverSpace(site, 10, true)).toBe(site);
+  });
+  it('what is typed of the panel and of a circuit stands there', () => {
+    expect(putPanel(site, { mainA: 150 }).panel!.mainA).toBe(150);
+    expect(putCircuit(site, 'c7', { name: 'freezer' }).circuits.find((c) => c.id === 'c7')!.name).toBe('freezer');
+  });
+});
+
+describe('ties and poles', () => {
+  it('a tie is on both; tied to another, the old partner is free', () => {
+    const moved = putBreaker(site, 'b1', { tiedTo: 'b2' });
+    expect([breaker(moved, 'b1')!.tiedTo, breaker(moved, 'b2')!.tiedTo, breaker(moved, 'b3')!.tiedTo]).toEqual(['b2', 'b1', undefined]);
+    sound(moved);
+    const none = putBreaker(site, 'b3', { tiedTo: undefined });
+    expect([breaker(none, 'b1')!.tiedTo, breaker(none, 'b3')!.tiedTo]).toEqual([undefined, undefined]);
+  });
+  it('two poles make it 240 V, one pole 120 V again', () => {
+    const two = putBreaker(site, 'b9', { poles: 2 });
+    expect(two.circuits.find((c) => c.id === 'c9')!.voltsNominal).toBe(240);
+    expect(putBreaker(two, 'b9', { poles: 1 }).circuits.find((c) => c.id === 'c9')!.voltsNominal).toBe(120);
+    sound(two);
+  });
+  it('two poles where the space below is taken is refused by the check, with the space', () => {
+    expect(checkHouse({ ...quinceStreet, site: putBreaker(site, 'b1', { poles: 2 }) })).toMatchObject({
+      ok: false,
+      errors: [{ message: 'Space 3 is taken already.' }],
+    });
+  });
+});
+
+describe('taking out', () => {
+  const tried = addTests(site, [
+    { id: 't1', how: 'switched off', breakerIds: ['b4'], boxId: 'hall-box', reads: 'dead' },
+    { id: 't2', how: 'switched off', breakerIds: ['b5'], boxId: 'hall-box', reads: 'live' },
+  ]);
+  it('a circuit that boxes hang on stays, one that feeds nothing goes; tries and ties with it go', () => {
+    const out = dropBreaker(tried, 'b4');
+    expect(out.circuits.some((c) => c.id === 'c4')).toBe(true);
+    expect(out.panel!.tests.map((t) => t.id)).toEqual(['t2']);
+    expect(dropBreaker(site, 'b9').circuits.some((c) => c.id === 'c9')).toBe(false);
+    expect(breaker(dropBreaker(site, 'b3'), 'b1')!.tiedTo).toBeUndefined();
+    for (const s of [out, dropBreaker(site, 'b9'), dropBreaker(site, 'b3')]) sound(s);
+  });
+  it('a try that was noted wrongly goes alone', () => expect(dropTest(tried, 't1').panel!.tests.map((t) => t.id)).toEqual(['t2']));
+  it('what is not there changes nothing', () => {
+    expect(dropBreaker(site, 'nobody')).toBe(site);
+    expect(putBreaker(site, 'nobody', { poles: 2 })).toBe(site);
+    expect(addTests(site, [])).toBe(site);
+    expect(noteBreaker({ ...site, panel: undefined }, 1, { circuit: 'a', breaker: 'b' }).panel).toBeUndefined();
+  });
+});

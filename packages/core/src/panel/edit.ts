@@ -1,0 +1,76 @@
+/** Changes to the panel as a person makes them at its door. Pure: each gives a new survey. */
+import type { Breaker, Circuit, FeedTest, Panel, Site } from '../model/index.js';
+
+/** A panel that somebody began to note. */
+export const startPanel = (site: Site, spaces: number): Site => ({
+  ...site,
+  panel: { name: 'Panel', spaces, covered: [], breakers: [], tests: [] },
+});
+
+export const putPanel = (site: Site, part: Partial<Panel>): Site => (site.panel ? { ...site, panel: { ...site.panel, ...part } } : site);
+
+/** Notes a breaker that stands in a space; what it feeds is found out later. */
+export function noteBreaker(site: Site, space: number, ids: { circuit: string; breaker: string }): Site {
+  if (!site.panel) return site;
+  const circuit: Circuit = { id: ids.circuit, number: `${space}`, name: `circuit ${space}`, voltsNominal: 120 };
+  const breaker: Breaker = { id: ids.breaker, circuitId: ids.circuit, space, poles: 1 };
+  return {
+    ...site,
+    circuits: [...site.circuits, circuit],
+    panel: { ...site.panel, covered: site.panel.covered.filter((s) => s !== space), breakers: [...site.panel.breakers, breaker] },
+  };
+}
+
+export const putCircuit = (site: Site, id: string, part: Partial<Circuit>): Site => ({
+  ...site,
+  circuits: site.circuits.map((c) => (c.id === id ? { ...c, ...part } : c)),
+});
+
+/** Changes a breaker; a tie is kept on both sides, and two poles make the circuit one of 240 V. */
+export function putBreaker(site: Site, id: string, part: Partial<Breaker>): Site {
+  const panel = site.panel;
+  const before = panel?.breakers.find((b) => b.id === id);
+  if (!panel || !before) return site;
+  const tie = 'tiedTo' in part;
+  const breakers = panel.breakers.map((b): Breaker => {
+    if (b.id === id) return { ...b, ...part };
+    if (tie && b.id === part.tiedTo) return { ...b, tiedTo: id };
+    if (tie && (b.tiedTo === id || b.tiedTo === part.tiedTo) && b.tiedTo !== undefined) return { ...b, tiedTo: undefined };
+    return b;
+  });
+  const next = { ...site, panel: { ...panel, breakers } };
+  return part.poles === undefined || part.poles === before.poles
+    ? next
+    : putCircuit(next, before.circuitId, { voltsNominal: part.poles === 2 ? 240 : 120 });
+}
+
+/** Takes a breaker out of the panel; its circuit goes too when nothing hangs on it. */
+export function dropBreaker(site: Site, id: string): Site {
+  const panel = site.panel;
+  const breaker = panel?.breakers.find((b) => b.id === id);
+  if (!panel || !breaker) return site;
+  const used = site.boxes.some((b) => b.circuitId === breaker.circuitId) || site.loads.some((l) => l.circuitId === breaker.circuitId);
+  return {
+    ...site,
+    circuits: used ? site.circuits : site.circuits.filter((c) => c.id !== breaker.circuitId),
+    panel: {
+      ...panel,
+      breakers: panel.breakers.filter((b) => b.id !== id).map((b) => (b.tiedTo === id ? { ...b, tiedTo: undefined } : b)),
+      // a try says nothing any more once one of its breakers is gone
+      tests: panel.tests.filter((t) => !t.breakerIds.includes(id)),
+    },
+  };
+}
+
+/** A plate over a free space that nobody looked behind, or looked behind after all. */
+export function coverSpace(site: Site, space: number, covered: boolean): Site {
+  const panel = site.panel;
+  if (!panel || panel.covered.includes(space) === covered) return site;
+  return putPanel(site, { covered: covered ? [...panel.covered, space].sort((a, b) => a - b) : panel.covered.filter((s) => s !== space) });
+}
+
+export const addTests = (site: Site, tests: FeedTest[]): Site =>
+  site.panel && tests.length ? putPanel(site, { tests: [...site.panel.tests, ...tests] }) : site;
+
+export const dropTest = (site: Site, id: string): Site =>
+  site.panel ? putPanel(site, { tests: site.panel.tests.filter((t) => t.id !== id) }) : site;

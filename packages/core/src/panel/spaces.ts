@@ -1,0 +1,46 @@
+/** The panel as it hangs on the wall: rows of two spaces, legs, what stands in each, what is free. */
+import { legOf, spacesOf, type Breaker, type Circuit, type Panel, type Site } from '../model/index.js';
+
+export interface PanelSpace {
+  space: number;
+  leg: 'A' | 'B';
+  /** `lower` is the second space of a two-pole breaker */
+  is: 'breaker' | 'lower' | 'covered' | 'free';
+  breaker?: Breaker;
+  circuit?: Circuit;
+}
+
+export interface PanelRow {
+  left: PanelSpace;
+  right: PanelSpace;
+}
+
+export const breakerOf = (panel: Panel | undefined, circuitId: string | undefined): Breaker | undefined =>
+  circuitId === undefined ? undefined : panel?.breakers.find((b) => b.circuitId === circuitId);
+
+/** Legs that a breaker draws from. */
+export const legsOf = (breaker: Pick<Breaker, 'space' | 'poles'>): ('A' | 'B')[] => spacesOf(breaker).map(legOf);
+
+/** Spaces where nothing stands and that somebody looked at, from the top. */
+export function freeSpaces(panel: Panel): number[] {
+  const taken = new Set([...panel.breakers.flatMap(spacesOf), ...panel.covered]);
+  return Array.from({ length: panel.spaces }, (_, i) => i + 1).filter((s) => !taken.has(s));
+}
+
+/** All rows from the top, odd spaces left, even ones right. */
+export function panelRows(site: Pick<Site, 'panel' | 'circuits'>): PanelRow[] {
+  const { panel, circuits } = site;
+  if (!panel) return [];
+  const at = (space: number): PanelSpace => {
+    const breaker = panel.breakers.find((b) => spacesOf(b).includes(space));
+    const circuit = breaker && circuits.find((c) => c.id === breaker.circuitId);
+    return {
+      space,
+      leg: legOf(space),
+      is: !breaker ? (panel.covered.includes(space) ? 'covered' : 'free') : breaker.space === space ? 'breaker' : 'lower',
+      ...(breaker ? { breaker } : {}),
+      ...(circuit ? { circuit } : {}),
+    };
+  };
+  return Array.from({ length: panel.spaces / 2 }, (_, row) => ({ left: at(2 * row + 1), right: at(2 * row + 2) }));
+}
