@@ -13,6 +13,7 @@ const views = [
     '/houses/quince-street-14',
     '/houses/quince-street-14/walls/parlour-w2/A?box=parlour-box',
     '/houses/quince-street-14/rooms/parlour',
+    '/houses/quince-street-14/panel',
   ].map((path) => ({ name: path, path })),
   ...STAGES.map((stage) => ({ name: stage, path: `/jobs/sewing-corner/${stage}` })),
 ];

@@ -139,6 +139,17 @@ describe('documents', () => {
     expect([wrong.status, wrong.body.errors?.[0]?.path.startsWith('/bench/planned/cables/0')]).toEqual([422, true]);
     await call('PUT', '/api/v1/jobs/sewing-corner', document, { 'if-match': `"${revision + 1}"` });
   });
+  it('the panel’s directory comes as PDF for its door and as CSV; nothing else, and of no other house', async () => {
+    const at = '/api/v1/houses/quince-street-14/panel/directory';
+    const pdf = await call('GET', `${at}.pdf?paper=a4`);
+    expect([pdf.status, pdf.headers.get('content-type')]).toEqual([200, 'application/pdf']);
+    const csv = await call('GET', `${at}.csv`);
+    expect(csv.headers.get('content-type')).toContain('text/csv');
+    expect(csv.headers.get('content-disposition')).toContain('quince-street-14-panel.csv');
+    expect((await call('GET', `${at}.xls`)).status).toBe(404);
+    expect((await call('GET', `${at}.pdf?paper=poster`)).status).toBe(400);
+    expect((await call('GET', '/api/v1/houses/nowhere/panel/directory.pdf')).status).toBe(404);
+  });
   it('templates come as PDF and SVG, and a jig asks for the depth that it needs', async () => {
     const at = '/api/v1/houses/quince-street-14/boxes/alcove-box/template';
     const pdf = await fetch(`${server.url}${at}.pdf?paper=a4`);

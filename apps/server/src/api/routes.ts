@@ -1,7 +1,16 @@
 /** `/api/v1`. Handlers parse, call the core or the store, and answer; they compute nothing. */
 import { Router, type Request, type Response } from 'express';
 import { nanoid } from 'nanoid';
-import { directorySheet, exportFile, importReport, jobSheet, jsonSchema, panelCsv, PUBLISHED_SCHEMAS, type Bundle } from '@saddle/core/exchange';
+import {
+  directorySheet,
+  exportFile,
+  importReport,
+  jobSheet,
+  jsonSchema,
+  panelCsv,
+  PUBLISHED_SCHEMAS,
+  type Bundle,
+} from '@saddle/core/exchange';
 import { jigFor, openingTemplate, templateSvg, type Template } from '@saddle/core/layout';
 import { ledgerOf } from '@saddle/core/ledger';
 import { checkHouse, checkJob, checkShape, plannedSite, type Checked, type House, type Job } from '@saddle/core/model';

@@ -2,22 +2,12 @@
 import type { z } from 'zod';
 import { printLength, type LengthUnit } from '../measure/index.js';
 import { applyChanges } from './change.js';
+import type { FieldError } from './fieldError.js';
 import { House, Job } from './house.js';
 import { panelErrors } from './checkPanel.js';
 import { Panel } from './panel.js';
 import { boxRect, placeOriginX, wallThicknessMm } from './place.js';
 import { emptySite, Site } from './site.js';
-
-/** One thing wrong with one field. `path` is a JSON Pointer. */
-export interface FieldError {
-  path: string;
-  /** what is wrong and what would do */
-  message: string;
-  /** what was expected, in a few words */
-  expected: string;
-  /** what came, at most 60 characters of JSON */
-  came: string;
-}
 
 export type Checked<T> = { ok: true; value: T } | { ok: false; errors: FieldError[] };
 

@@ -1,4 +1,4 @@
-import type { FieldError } from './check.js';
+import type { FieldError } from './fieldError.js';
 import { spacesOf, type Panel } from './panel.js';
 
 /** What makes no sense in a panel whose shape is right. `circuits` and `boxes` are the ids that are there. */

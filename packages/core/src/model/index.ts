@@ -6,6 +6,7 @@ export * from './schools.js';
 export * from './change.js';
 export * from './house.js';
 export * from './finding.js';
+export * from './fieldError.js';
 export * from './check.js';
 export * from './edit.js';
 export * from './fieldWords.js';

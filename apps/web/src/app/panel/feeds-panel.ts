@@ -85,7 +85,7 @@ export class FeedsPanel {
       .map((o) => ({
         o,
         numbers: o.breakerIds.map((id) => this.number(id)).join(', '),
-        tells: `${o.bits.toFixed(1)} yes-or-no answers${o.best ? '' : ', the best found'}`,
+        tells: `answers about ${o.bits.toFixed(1)} yes-or-no questions${o.best ? '' : ', the best found'}`,
       })),
   );
   protected readonly ready = computed(() => this.off().size > 0 && this.open().some((b) => this.shown()[b.box.id]));

@@ -124,7 +124,7 @@ export class NewBreaker {
   protected readonly places = computed((): Choice[] =>
     this.allPlaces().map((p) => ({
       value: `${p.space}`,
-      label: `${p.space}, leg ${p.legs.join(' ')}${p.refused ? ': not beside its partner' : `, legs ${p.imbalanceA.toFixed(1)} A apart`}`,
+      label: `${p.space}, leg ${p.legs.join(' ')}${p.refused ? ': not beside its partner' : `, ${p.imbalanceA.toFixed(1)} A apart`}`,
     })),
   );
   /** the best place, until another is chosen */

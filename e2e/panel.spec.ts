@@ -1,0 +1,140 @@
+/** The panel with tries and figures of one's own: what feeds what found out, a directory as table and for the door, a breaker added. */
+import { writeFileSync } from 'node:fs';
+import { expect, saved, test, type Page } from './saddle.js';
+
+const HOUSE = '/houses/quince-street-14';
+const atPanel = async (page: Page, tab?: string): Promise<void> => {
+  await page.goto(`${HOUSE}/panel`);
+  await expect(page.getByTestId('space-1')).toBeVisible();
+  if (tab) await page.getByRole('button', { name: tab, exact: true }).click();
+};
+
+test('what feeds what is found out by the switch-offs that tell most, written down, and undone', async ({ page }) => {
+  await atPanel(page, 'what feeds what');
+  await expect(page.getByTestId('feed-hall-box')).toHaveAttribute('data-state', 'open');
+  let tries = 0;
+  while ((await page.getByTestId('offer').count()) > 0) {
+    expect(++tries).toBeLessThanOrEqual(6);
+    await page.getByTestId('offer').click();
+    await page.getByTestId('simulate').click();
+    await page.getByTestId('note-try').click();
+    await expect(page.getByTestId('note-try')).toHaveCount(0);
+  }
+  for (const [box, number] of [
+    ['hall-box', '4'],
+    ['parlour-box', '4'],
+    ['studio-box', '5'],
+  ]) {
+    await expect(page.getByTestId(`feed-${box}`)).toHaveAttribute('data-state', 'found');
+    await expect(page.getByTestId(`feed-${box}`)).toContainText(`found${number}`);
+  }
+  await page.getByTestId('write-down').click();
+  await saved(page);
+  await page.getByTestId('space-5').click();
+  await page.getByRole('button', { name: 'circuit', exact: true }).click();
+  await expect(page.getByLabel('found out how')).toHaveValue(/tried: .*Studio box/);
+  await page.getByRole('button', { name: /^Undo/ }).click();
+  await expect(page.getByLabel('found out how')).toHaveValue('breaker switched, the back rooms went dead');
+});
+
+test('a try that can’t be right beside another is named, and taken back', async ({ page }) => {
+  await atPanel(page, 'what feeds what');
+  const box = page.getByTestId('feed-alcove-box');
+  const note = async (breaker: string, shows: string): Promise<void> => {
+    await page
+      .getByRole('group', { name: 'Breakers that are off now' })
+      .getByRole('button', { name: `${breaker} on` })
+      .click();
+    await page.getByLabel('Alcove box').selectOption(shows);
+    await page.getByTestId('note-try').click();
+  };
+  await note('5', 'its faces dead');
+  // only its faces: something else in it may still be live
+  await expect(box).toHaveAttribute('data-state', 'open');
+  await note('5', 'still live');
+  await expect(box).toHaveAttribute('data-state', 'contradiction');
+  await expect(box).toContainText('can’t all be right');
+  await box.getByText('2 tries').click();
+  await box.getByRole('button', { name: 'not so' }).last().click();
+  await expect(box).toHaveAttribute('data-state', 'open');
+});
+
+test('the directory goes out as a table and comes in row by row; a bad row changes nothing', async ({ page }, info) => {
+  await atPanel(page);
+  const download = page.waitForEvent('download');
+  await page.getByTestId('csv-out').click();
+  const path = await (await download).path();
+  expect(path).toBeTruthy();
+  const file = info.outputPath('directory.csv');
+  writeFileSync(file, 'space,name,breaker A\r\n7,freezer and washer,20\r\n12,loom,19\r\n14,dye kettle,20\r\n');
+  await page.getByTestId('csv-in').setInputFiles(file);
+  const report = page.getByTestId('csv-report');
+  await expect(report.getByRole('row')).toHaveCount(4);
+  await expect(report).toContainText('breaker A: “19”');
+  await expect(page.getByTestId('space-7')).toContainText('utility and freezer');
+  await page.getByTestId('csv-take').click();
+  await expect(page.getByTestId('space-7')).toContainText('freezer and washer');
+  await expect(page.getByTestId('space-14')).toContainText('dye kettle');
+  await expect(page.getByTestId('space-12')).toContainText('free');
+  await saved(page);
+
+  writeFileSync(file, 'room;watts\r\nhall;60\r\n');
+  await page.getByTestId('csv-in').setInputFiles(file);
+  await expect(report).toContainText('The column space and name is missing');
+  await expect(report).toContainText('Nothing was changed');
+
+  const pdf = await page.request.get((await page.getByTestId('directory').getAttribute('href'))!);
+  expect(pdf.headers()['content-type']).toContain('application/pdf');
+});
+
+test('a circuit of its own: what it must be, where it stands, what stays live', async ({ page }) => {
+  await atPanel(page, 'add a breaker');
+  const side = page.getByRole('complementary', { name: 'What is known of it' });
+  await expect(side.getByText('Who may do this')).toBeVisible();
+  await expect(side.getByText(/service lugs and the wires to them stay live/).first()).toBeVisible();
+  await side.getByLabel('what it is to feed').fill('dye kettle');
+  await side.getByLabel('what it is to feed').blur();
+  await side.getByLabel('room', { exact: true }).selectOption('laundry');
+  await side.getByLabel('load on it, watts or amps').fill('1500 W');
+  await side.getByLabel('load on it, watts or amps').blur();
+  await side.getByLabel('cable').selectOption('14 AWG');
+  await expect(side.getByText(/20 A asks for 12 AWG or thicker/).first()).toBeVisible();
+  await expect(page.getByTestId('place-breaker')).toBeDisabled();
+  await side.getByLabel('cable').selectOption('12 AWG');
+  await side.getByLabel('type printed on it').fill('Q9');
+  await side.getByLabel('type printed on it').blur();
+  await expect(side.getByText(/type Q9 is not on the panel’s label/).first()).toBeVisible();
+  await side.getByLabel('type printed on it').fill('P1-AF');
+  await side.getByLabel('type printed on it').blur();
+  await side.getByLabel('protection in the breaker').selectOption('arc-fault and ground-fault');
+  await page.getByTestId('place-breaker').click();
+  // the lighter leg is A: the first free space there
+  await expect(page.getByTestId('space-13')).toContainText('dye kettle');
+  await expect(page.getByTestId('space-13')).toContainText('AF');
+  await saved(page);
+  await page.getByRole('button', { name: /^Undo/ }).click();
+  await expect(page.getByTestId('space-13')).toContainText('free');
+});
+
+test('a panel noted from nothing, and wrong figures refused by name', async ({ page }) => {
+  const house = await (await page.request.get('/api/v1/houses/quince-street-14')).json();
+  const own = { ...house.document, id: 'bare-house', name: 'Bare house', site: { ...house.document.site, panel: undefined } };
+  expect((await page.request.post('/api/v1/houses', { data: own })).status()).toBe(201);
+  await page.goto('/houses/bare-house/panel');
+  await page.getByLabel('it has').selectOption('12 spaces');
+  await page.getByTestId('start-panel').click();
+  await page.getByTestId('space-5').click();
+  await page.getByTestId('note-breaker').click();
+  await page.getByLabel('rating').selectOption('15 A');
+  await expect(page.getByTestId('space-5')).toContainText('15 A');
+  await page.getByRole('button', { name: 'panel', exact: true }).click();
+  await page.getByLabel('main breaker, A').fill('2000');
+  await page.getByLabel('main breaker, A').blur();
+  await expect(page.getByTestId('refusal')).toContainText('over 400 A');
+  await page.getByLabel('spaces under a plate').fill('5');
+  await page.getByLabel('spaces under a plate').blur();
+  await expect(page.getByTestId('refusal')).toContainText('Space 5 is noted as covered');
+  await page.getByLabel('spaces under a plate').fill('last');
+  await page.getByLabel('spaces under a plate').blur();
+  await expect(page.getByText('“last” is no space')).toBeVisible();
+});
