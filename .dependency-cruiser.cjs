@@ -8,6 +8,7 @@ const RESTS_ON = {
   route: ['measure', 'catalog', 'model', 'codebook', 'layout'],
   wiring: ['measure', 'catalog', 'model', 'codebook', 'circuit', 'instruments'],
   ledger: ['measure', 'catalog', 'model', 'codebook', 'layout', 'route', 'wiring', 'survey', 'instruments', 'circuit'],
+  feeds: ['measure', 'catalog', 'model', 'codebook', 'layout', 'route', 'wiring', 'ledger', 'survey', 'instruments', 'circuit', 'panel'],
   takeoff: ['measure', 'catalog', 'model', 'codebook', 'layout', 'route', 'wiring', 'ledger', 'survey', 'instruments', 'circuit'],
   steps: ['measure', 'catalog', 'model', 'codebook', 'layout', 'route', 'wiring', 'ledger', 'survey', 'instruments', 'circuit'],
   situation: ['measure', 'catalog', 'model', 'codebook', 'layout', 'wiring', 'survey', 'circuit'],

@@ -2,10 +2,12 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { loadShares } from '@saddle/core/codebook';
 import { scaleLinear } from 'd3-scale';
 import { JobSession } from '../job/job-session';
+import { FeedCandidates } from './feed-candidates';
 
 /** The circuit that feeds the old box: what hangs on it, as bars against the breaker. */
 @Component({
   selector: 'sa-feed-stage',
+  imports: [FeedCandidates],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="stage-head"><h2>Where power comes from</h2></div>
@@ -70,6 +72,9 @@ import { JobSession } from '../job/job-session';
           Nobody has found out which breaker feeds {{ session.context().source.name }}. Find it with a breaker finder, or switch one breaker
           after the other; then enter it in the survey.
         </p>
+      }
+      @if (!session.context().inPlace) {
+        <sa-feed-candidates />
       }
     </div>
   `,
