@@ -84,3 +84,67 @@ export function setback(edition: Edition, combustible: boolean, behindMm: number
     ],
   };
 }
+
+/** Wood that stays above, below and between holes in a joist (IRC R502.8.1, memory). */
+export const JOIST_EDGE_MM = inches(2);
+
+export interface JoistCutInput {
+  joistDepthMm: number;
+  cut: 'hole' | 'notch' | 'notch at the end';
+  /** diameter of the hole, or depth of the notch */
+  sizeMm: number;
+  /** from the hole's edge to the nearer edge of the joist; in the middle when not given */
+  toEdgeMm?: number;
+  /** from the hole's edge to the next hole; absent: none near */
+  toNextHoleMm?: number;
+  /** third of the span in which a notch lies; absent: not known */
+  third?: 'outer' | 'middle';
+}
+
+/** A hole or a notch in a floor joist of solid wood: ⅓ of the depth and 2 in of wood, ⅙ and not in the middle third, ¼ at its end. */
+export function joistCut(input: JoistCutInput): Judged {
+  const { joistDepthMm, cut, sizeMm } = input;
+  if (!(joistDepthMm > 0) || !(sizeMm > 0)) throw new RangeError('joistCut: depth of the joist and size of the cut must be above 0 mm');
+  const source = { standard: 'IRC', clause: 'R502.8.1', from: 'memory' as const };
+  const share = cut === 'hole' ? 3 : cut === 'notch' ? 6 : 4;
+  const most = joistDepthMm / share;
+  const size: Sum = {
+    terms: [term('depth of the joist', joistDepthMm, 'length')],
+    formula: `depth ÷ ${share}`,
+    result: term(cut === 'hole' ? 'hole' : 'depth of the notch', sizeMm, 'length'),
+    limit: { ...term('at most', most, 'length'), relation: '≤' },
+  };
+  if (!atMost(sizeMm, most))
+    return { verdict: 'stop', says: `too ${cut === 'hole' ? 'large' : 'deep'} for this joist`, sums: [size], source };
+  if (cut === 'notch' && input.third !== 'outer')
+    return input.third === 'middle'
+      ? { verdict: 'stop', says: 'no notch in the middle third of the span: bore through the middle instead', sums: [size], source }
+      : {
+          verdict: 'can’t tell',
+          says: 'allowed only outside the middle third of the span',
+          sums: [size],
+          source,
+          ask: 'Measure the span and where the notch lies in it.',
+        };
+  if (cut !== 'hole') return { verdict: 'ok', says: 'within what this joist bears', sums: [size], source };
+  const edge = input.toEdgeMm ?? (joistDepthMm - sizeMm) / 2;
+  const sums: Sum[] = [
+    size,
+    {
+      terms: input.toEdgeMm === undefined ? [term('depth of the joist', joistDepthMm, 'length'), term('less hole', -sizeMm, 'length')] : [],
+      ...(input.toEdgeMm === undefined ? { formula: '(depth − hole) ÷ 2' } : {}),
+      result: term('hole to the nearer edge', edge, 'length'),
+      limit: { ...term('at least', JOIST_EDGE_MM, 'length'), relation: '≥' },
+    },
+  ];
+  if (input.toNextHoleMm !== undefined)
+    sums.push({
+      terms: [],
+      result: term('to the next hole', input.toNextHoleMm, 'length'),
+      limit: { ...term('at least', JOIST_EDGE_MM, 'length'), relation: '≥' },
+    });
+  if (!atLeast(edge, JOIST_EDGE_MM)) return { verdict: 'stop', says: 'less than 2 in of wood to the edge of the joist', sums, source };
+  if (input.toNextHoleMm !== undefined && !atLeast(input.toNextHoleMm, JOIST_EDGE_MM))
+    return { verdict: 'stop', says: 'less than 2 in of wood to the next hole', sums, source };
+  return { verdict: 'ok', says: 'within what this joist bears; solid wood only, not trusses or I-joists', sums, source };
+}

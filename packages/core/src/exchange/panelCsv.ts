@@ -1,6 +1,6 @@
 /** The panel's directory as a table (RFC 4180), out and in. Reading reports row by row and changes nothing by itself. */
 import Papa from 'papaparse';
-import type { Panel} from '../model/index.js';
+import type { Panel } from '../model/index.js';
 import { checkShape, Circuit, RESERVED_USES, spacesOf, type Breaker, type Site } from '../model/index.js';
 import { protectionWords } from '../panel/index.js';
 

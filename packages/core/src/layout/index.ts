@@ -12,3 +12,5 @@ export * from './relocate.js';
 export * from './cutting.js';
 export * from './template.js';
 export * from './planDrawing.js';
+export * from './stock.js';
+export * from './masonry.js';

@@ -1,5 +1,6 @@
 /** What a pocket sum asks for: one description serves the form on the page, the API's check and its documentation. */
 import { z } from 'zod';
+import type { Judged } from '../codebook/index.js';
 import { parseLength, type LengthUnit } from '../measure/index.js';
 
 export interface FieldSpec {
@@ -42,3 +43,32 @@ export function lengthField(
     throw new SumInputError(field, value, options.least <= 0.1 ? 'This must be above 0.' : `This must be at least ${options.least} mm.`);
   return read.mm;
 }
+
+/** What every sum is asked in. */
+export const base = { unit: UnitField, edition: EditionField };
+
+export interface SumAnswer extends Judged {
+  /** the one figure, printed */
+  figure: string;
+}
+
+export interface PocketSum {
+  name: string;
+  title: string;
+  about: string;
+  schema: z.ZodObject;
+  fields: FieldSpec[];
+  /** @throws SumInputError naming a field */
+  run: (input: never) => SumAnswer;
+}
+
+/** A field of a form, its start as a person would type it. */
+export const f = (key: string, label: string, kind: FieldSpec['kind'], start: string, more: Partial<FieldSpec> = {}): FieldSpec => ({
+  key,
+  label,
+  kind,
+  start,
+  ...more,
+});
+/** Choices that say what they are. */
+export const options = (...values: string[]) => values.map((value) => ({ value, label: value }));

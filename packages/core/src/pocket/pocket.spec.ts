@@ -30,6 +30,13 @@ describe('pocket sums', () => {
     ['staples', { run: `18'` }, '5 staples', 'note'],
     ['height-match', { bottom: '13 1/4', existing: '13 1/4; 15' }, 'plate bottom at 12 7/8"', 'ok'],
     ['counter-clearance', { counter: '34 1/2', backsplash: '4 3/8', clearance: 0 }, 'plate bottom 38 7/8", box bottom 39 1/4"', 'ok'],
+    ['joist-cut', { joistDepth: '9 1/4', size: '3/4' }, 'at most 3 1/16"', 'ok'],
+    ['joist-cut', { joistDepth: '7 1/4', size: '2 1/2' }, 'at most 2 3/8"', 'stop'],
+    ['joist-cut', { joistDepth: '9 1/4', cut: 'notch', size: '1 1/2' }, 'at most 1 1/2"', 'can’t tell'],
+    ['cut-stock', { pieces: `3 x 41 1/2; 16; 22 3/4`, stock: `10'` }, '2 of 120"', 'note'],
+    ['masonry-chase', { length: '30', width: '1 1/4', depth: '1', leaf: '4' }, '0.9 l of rubble, 0.6 l of mortar, 2 passes', 'ok'],
+    ['masonry-chase', { length: 750, width: 30, depth: 25, unit: 'mm' }, '0.8 l of rubble, 0.6 l of mortar, 2 passes', 'can’t tell'],
+    ['through-wall', { wall: '12' }, '1/4" lower outside, bit 13"', 'note'],
   ])('%s %j: %s', (name, input, figure, verdict) => {
     const answer = ask(name, input);
     expect([answer.figure, answer.verdict]).toEqual([figure, verdict]);
@@ -50,6 +57,13 @@ describe('pocket sums', () => {
     ['bored-hole', { studDepth: '3 1/2', hole: '4' }, 'hole'],
     ['height-match', { bottom: '13', existing: '12; abc' }, 'existing'],
     ['staples', { run: '-3' }, 'run'],
+    ['joist-cut', { joistDepth: '9 1/4', size: '9 1/4' }, 'size'],
+    ['joist-cut', { joistDepth: '0', size: '1' }, 'joistDepth'],
+    ['cut-stock', { pieces: '11 ft', stock: `10'` }, 'pieces'],
+    ['cut-stock', { pieces: '900 x 3', stock: `10'` }, 'pieces'],
+    ['cut-stock', { pieces: ' ; ', stock: `10'` }, 'pieces'],
+    ['masonry-chase', { length: '30', width: '0', depth: '1' }, 'width'],
+    ['through-wall', { wall: 'thick' }, 'wall'],
   ])('%s refuses %j and names %s', (name, input, field) => {
     expect(() => ask(name, input)).toThrow(SumInputError);
     try {

@@ -11,12 +11,12 @@ import {
   term,
   total,
   voltageDrop,
-  type Judged,
 } from '../codebook/index.js';
 import { nec } from '../catalog/index.js';
 import { counterClearance, heightMatch } from '../layout/index.js';
 import { inches, parseLength, parsePower, printLength, toFeet } from '../measure/index.js';
-import { EditionField, lengthField, Spoken, SumInputError, UnitField, type FieldSpec } from './fields.js';
+import { CUT_SUMS } from './cutSums.js';
+import { base, f, lengthField, options, Spoken, SumInputError, type PocketSum, type SumAnswer } from './fields.js';
 
 const count = (what: string, most = 40) =>
   z.coerce
@@ -29,7 +29,6 @@ const gauge = z.coerce
   .number()
   .pipe(z.literal([14, 12, 10]))
   .default(14);
-const base = { unit: UnitField, edition: EditionField };
 const yes = z.union([z.boolean(), z.enum(['yes', 'no']).transform((v) => v === 'yes')]);
 
 const LengthInput = z.object({ ...base, expression: z.string().max(200) });
@@ -98,29 +97,6 @@ const CounterInput = z.object({
   boxHeight: Spoken.default('3 3/4"'),
 });
 
-export interface SumAnswer extends Judged {
-  /** the one figure, printed */
-  figure: string;
-}
-
-export interface PocketSum {
-  name: string;
-  title: string;
-  about: string;
-  schema: z.ZodObject;
-  fields: FieldSpec[];
-  /** @throws SumInputError naming a field */
-  run: (input: never) => SumAnswer;
-}
-
-const f = (key: string, label: string, kind: FieldSpec['kind'], start: string, more: Partial<FieldSpec> = {}): FieldSpec => ({
-  key,
-  label,
-  kind,
-  start,
-  ...more,
-});
-const options = (...values: string[]) => values.map((value) => ({ value, label: value }));
 const gauges = { choices: [14, 12, 10].map((g) => ({ value: `${g}`, label: `${g} AWG` })) };
 
 function lengthSum(input: z.infer<typeof LengthInput>): SumAnswer {
@@ -414,6 +390,7 @@ export const POCKET_SUMS: PocketSum[] = [
       f('boxHeight', 'box height', 'length', '3 3/4'),
     ],
   },
+  ...CUT_SUMS,
 ] as PocketSum[];
 
 export const pocketSum = (name: string): PocketSum | undefined => POCKET_SUMS.find((s) => s.name === name);

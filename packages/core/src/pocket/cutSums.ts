@@ -1,0 +1,174 @@
+/** Sums of cutting: joists, stock lengths, masonry, outer walls. */
+import { z } from 'zod';
+import { practice } from '../catalog/index.js';
+import { joistCut, term } from '../codebook/index.js';
+import { chase, cutStock, throughWall } from '../layout/index.js';
+import { inches, printLength } from '../measure/index.js';
+import { base, f, lengthField, options, Spoken, SumInputError, type PocketSum, type SumAnswer, type UnitField } from './fields.js';
+
+const JoistInput = z.object({
+  ...base,
+  joistDepth: Spoken,
+  cut: z.enum(['hole', 'notch', 'notch at the end']).default('hole'),
+  size: Spoken,
+  toEdge: Spoken.optional(),
+  toNextHole: Spoken.optional(),
+  third: z.enum(['outer', 'middle', 'not known']).default('not known'),
+});
+const StockInput = z.object({
+  ...base,
+  pieces: z.string().max(2000),
+  stock: Spoken,
+  kerf: Spoken.default('1/8"'),
+});
+const ChaseSumInput = z.object({
+  ...base,
+  length: Spoken,
+  width: Spoken,
+  depth: Spoken,
+  leaf: Spoken.optional(),
+  runs: z.enum(['up and down', 'along']).default('up and down'),
+});
+const ThroughInput = z.object({ ...base, wall: Spoken });
+
+const open = (value: string | number | undefined): value is string | number => value !== undefined && value !== '';
+
+function joistSum(i: z.infer<typeof JoistInput>): SumAnswer {
+  const read = (key: 'joistDepth' | 'size') => lengthField(key, i[key], i.unit, { least: 0.1 });
+  const [depth, size] = [read('joistDepth'), read('size')];
+  if (size >= depth) throw new SumInputError('size', i.size, 'The cut is as large as the joist is deep.');
+  const judged = joistCut({
+    joistDepthMm: depth,
+    cut: i.cut,
+    sizeMm: size,
+    ...(open(i.toEdge) ? { toEdgeMm: lengthField('toEdge', i.toEdge, i.unit) } : {}),
+    ...(open(i.toNextHole) ? { toNextHoleMm: lengthField('toNextHole', i.toNextHole, i.unit) } : {}),
+    ...(i.third === 'not known' ? {} : { third: i.third }),
+  });
+  // a limit is rounded down to a mark of the tape, never up
+  const mark = i.unit === 'in' ? inches(1 / 16) : 1;
+  const most = Math.floor(judged.sums[0]!.limit!.value / mark + 1e-9) * mark;
+  return { ...judged, figure: `at most ${printLength(most, i.unit)}` };
+}
+
+/** Most pieces of one list; more are more than one wall's raceway. */
+const MOST_PIECES = 200;
+
+/** `3 x 41 1/2; 16` → lengths. */
+function readPieces(text: string, unit: z.infer<typeof UnitField>): number[] {
+  const parts = text
+    .split(/[;\n]/)
+    .map((p) => p.trim())
+    .filter(Boolean);
+  if (parts.length === 0) throw new SumInputError('pieces', text, 'Name at least one piece: 3 x 41 1/2; 16');
+  const pieces = parts.flatMap((part) => {
+    const times = /^(\d+)\s*[x×]\s*(.+)$/i.exec(part);
+    const count = times ? Number(times[1]) : 1;
+    if (count < 1 || count > MOST_PIECES) throw new SumInputError('pieces', part, `1 to ${MOST_PIECES} of one length would do.`);
+    return Array.from({ length: count }, () => lengthField('pieces', times ? times[2]! : part, unit, { least: 0.1 }));
+  });
+  if (pieces.length > MOST_PIECES)
+    throw new SumInputError('pieces', text, `${pieces.length} pieces came; at most ${MOST_PIECES} would do.`);
+  return pieces;
+}
+
+function stockSum(i: z.infer<typeof StockInput>): SumAnswer {
+  const pieces = readPieces(i.pieces, i.unit);
+  const stock = lengthField('stock', i.stock, i.unit, { least: 0.1 });
+  const kerf = lengthField('kerf', i.kerf, i.unit);
+  const long = pieces.find((p) => p > stock);
+  if (long !== undefined)
+    throw new SumInputError(
+      'pieces',
+      printLength(long, i.unit),
+      `${printLength(long, i.unit)} is longer than the stock of ${printLength(stock, i.unit)}.`,
+    );
+  const cut = cutStock(pieces, stock, kerf);
+  const print = (mm: number): string => printLength(mm, i.unit);
+  return {
+    figure: `${cut.bars.length} of ${print(stock)}`,
+    verdict: 'note',
+    says: cut.fewest ? 'no fewer would do; longest pieces first from each' : 'a good way; with so many pieces not every way was tried',
+    source: practice,
+    sums: cut.bars.map((bar, n) => ({
+      terms: [
+        ...bar.pieces.map((p, k) => term(`piece ${k + 1}`, p, 'length')),
+        ...(bar.pieces.length > 1 ? [term(`${bar.pieces.length - 1} cuts between them`, kerf * (bar.pieces.length - 1), 'length')] : []),
+      ],
+      result: term(`length ${n + 1}, used`, bar.pieces.reduce((s, p) => s + p, 0) + kerf * (bar.pieces.length - 1), 'length'),
+      limit: { ...term('stock', stock, 'length'), relation: '≤' as const },
+    })),
+  };
+}
+
+function chaseSum(i: z.infer<typeof ChaseSumInput>): SumAnswer {
+  const read = (key: 'length' | 'width' | 'depth') => lengthField(key, i[key], i.unit, { least: 0.1 });
+  const judged = chase({
+    lengthMm: read('length'),
+    widthMm: read('width'),
+    depthMm: read('depth'),
+    runs: i.runs,
+    ...(open(i.leaf) ? { leafMm: lengthField('leaf', i.leaf, i.unit, { least: 0.1 }) } : {}),
+  });
+  return {
+    ...judged,
+    figure: `${judged.rubbleLitres.toFixed(1)} l of rubble, ${judged.mortarLitres.toFixed(1)} l of mortar, ${judged.passes} passes`,
+  };
+}
+
+function throughSum(i: z.infer<typeof ThroughInput>): SumAnswer {
+  const judged = throughWall(lengthField('wall', i.wall, i.unit, { least: 0.1 }), i.unit);
+  return { ...judged, figure: `${printLength(judged.fallMm, i.unit)} lower outside, bit ${printLength(judged.bitMm, i.unit)}` };
+}
+
+export const CUT_SUMS = [
+  {
+    name: 'joist-cut',
+    title: 'Hole or notch in a joist',
+    about: 'How large, how near to an edge, and where in the span; solid wood only.',
+    schema: JoistInput,
+    run: joistSum,
+    fields: [
+      f('joistDepth', 'depth of the joist', 'length', '9 1/4'),
+      f('cut', 'cut', 'choice', 'hole', { choices: options('hole', 'notch', 'notch at the end') }),
+      f('size', 'hole, or depth of the notch', 'length', '3/4'),
+      f('toEdge', 'hole edge to the nearer edge', 'length', '', { optional: true, hint: 'open: in the middle' }),
+      f('toNextHole', 'hole edge to the next hole', 'length', '', { optional: true, hint: 'open: none near' }),
+      f('third', 'third of the span', 'choice', 'not known', { choices: options('not known', 'outer', 'middle') }),
+    ],
+  },
+  {
+    name: 'cut-stock',
+    title: 'Pieces from stock lengths',
+    about: 'Raceway, conduit or batten: the fewest lengths, and which pieces come out of which.',
+    schema: StockInput,
+    run: stockSum,
+    fields: [
+      f('pieces', 'pieces, one after the other with ;', 'expression', '3 x 41 1/2; 16; 22 3/4', { hint: '3 x 41 1/2 for three alike' }),
+      f('stock', 'stock length', 'length', `10'`),
+      f('kerf', 'saw cut', 'length', '1/8'),
+    ],
+  },
+  {
+    name: 'masonry-chase',
+    title: 'Chase in masonry',
+    about: 'Depth against the leaf, rubble, mortar and passes of plaster.',
+    schema: ChaseSumInput,
+    run: chaseSum,
+    fields: [
+      f('length', 'length', 'length', '30'),
+      f('width', 'width', 'length', '1 1/4'),
+      f('depth', 'depth', 'length', '1'),
+      f('leaf', 'thickness of the leaf', 'length', '4', { optional: true, hint: 'without plaster' }),
+      f('runs', 'runs', 'choice', 'up and down', { choices: options('up and down', 'along') }),
+    ],
+  },
+  {
+    name: 'through-wall',
+    title: 'Hole to the outside',
+    about: 'Slope so that water runs out, sleeve and bit.',
+    schema: ThroughInput,
+    run: throughSum,
+    fields: [f('wall', 'wall, surface to surface', 'length', '9 1/2')],
+  },
+] as PocketSum[];
