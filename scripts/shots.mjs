@@ -40,9 +40,9 @@ await shoot('start', '/start');
 await shoot('sums', '/sums', undefined, (page) => page.getByRole('button', { name: 'Box fill' }).click());
 for (const stage of ['need', 'survey', 'feed', 'route', 'box', 'wire', 'buy', 'work', 'record'])
   await shoot(stage, `/jobs/sewing-corner/${stage}`);
-await shoot('box-hall', '/jobs/sewing-corner/box', undefined, (page) => page.getByTestId('flip').click());
 await shoot('house', '/houses/quince-street-14');
 await shoot('wall', '/houses/quince-street-14/walls/parlour-w2/A?box=parlour-box');
+await shoot('panel', '/houses/quince-street-14/panel?space=4');
 await shoot('room', '/houses/quince-street-14/rooms/parlour');
 await shoot('bench', '/bench', undefined, async (page) => {
   await page.getByTestId('sample').selectOption('swapped');

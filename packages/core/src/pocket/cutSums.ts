@@ -93,7 +93,15 @@ function stockSum(i: z.infer<typeof StockInput>): SumAnswer {
     sums: cut.bars.map((bar, n) => ({
       terms: [
         ...bar.pieces.map((p, k) => term(`piece ${k + 1}`, p, 'length')),
-        ...(bar.pieces.length > 1 ? [term(`${bar.pieces.length - 1} cuts between them`, kerf * (bar.pieces.length - 1), 'length')] : []),
+        ...(bar.pieces.length > 1
+          ? [
+              term(
+                bar.pieces.length === 2 ? 'one cut between them' : `${bar.pieces.length - 1} cuts between them`,
+                kerf * (bar.pieces.length - 1),
+                'length',
+              ),
+            ]
+          : []),
       ],
       result: term(`length ${n + 1}, used`, bar.pieces.reduce((s, p) => s + p, 0) + kerf * (bar.pieces.length - 1), 'length'),
       limit: { ...term('stock', stock, 'length'), relation: '≤' as const },
