@@ -3,7 +3,7 @@ import { defineConfig } from 'vitest/config';
 export default defineConfig({
   test: {
     projects: [
-      { test: { name: 'core', root: 'packages/core', include: ['src/**/*.spec.ts'], testTimeout: 30_000 } },
+      { test: { name: 'core', root: 'packages/core', include: ['src/**/*.spec.ts'], testTimeout: 120_000 } },
       { test: { name: 'server', root: 'apps/server', include: ['src/**/*.spec.ts'], testTimeout: 240_000, hookTimeout: 60_000 } },
       {
         // services of the web app, without a page: Angular's decorators compiled as they load, a browser's store in memory
@@ -13,7 +13,7 @@ export default defineConfig({
           root: 'apps/web',
           include: ['src/**/*.spec.ts'],
           setupFiles: ['src/browser.testing.ts'],
-          testTimeout: 30_000,
+          testTimeout: 120_000,
         },
       },
     ],

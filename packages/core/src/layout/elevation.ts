@@ -73,6 +73,8 @@ export interface ElevationInput {
   workBoxId?: string;
   sourceBoxId?: string;
   /** the work box as it was found, when it is moved, enlarged or replaced, and the pieces that close what it leaves */
+  /** openings at studs that the new cable crosses, in the finish of the work box's face */
+  crossings?: { id: string; opening: { left: number; right: number; bottom: number; top: number } }[];
   before?: { box: Box; patches: { left: number; right: number; bottom: number; top: number }[] };
   unit: LengthUnit;
 }
@@ -157,6 +159,10 @@ export function elevation(input: ElevationInput): Elevation {
       );
   }
   for (const box of site.boxes.filter((b) => b.wallId === wall.id)) addBox(input, box, add);
+  const at = site.boxes.find((b) => b.id === input.workBoxId);
+  if (at?.face === face)
+    for (const { id, opening } of input.crossings ?? [])
+      add(`cross-${id}`, 'opening', opening.left, opening.bottom, opening.right - opening.left, opening.top - opening.bottom, 'planned');
   const work = site.boxes.find((b) => b.id === input.workBoxId);
   return {
     face,

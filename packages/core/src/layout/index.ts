@@ -14,3 +14,4 @@ export * from './template.js';
 export * from './planDrawing.js';
 export * from './stock.js';
 export * from './masonry.js';
+export * from './crossing.js';

@@ -273,6 +273,21 @@ function routeFindings(c: JobContext): Finding[] {
         sameBayRemedy(c),
       ),
     );
+    for (const { stud, hole } of c.crossings)
+      findings.push(
+        finding(
+          'stud-hole',
+          stud.id,
+          'route',
+          `Hole through the stud at ${printLength(stud.x, c.job.unit)} along face A`,
+          hole ?? {
+            verdict: 'caution',
+            says: 'metal: a bushing in the hole before the cable, or its edge cuts the sheath',
+            sums: [],
+            source: nec(c.job.edition.slice(3), '300.4(B)(1)'),
+          },
+        ),
+      );
     const reference = c.wall.references.find((r) => r.id === c.source.place.from);
     const sum = reference && carryThrough(c.wall, reference.id, c.source.face, from.centre);
     if (reference && sum)

@@ -1,7 +1,7 @@
 /** What every part of the ledger needs to know of a job, gathered once. */
 import { cableRun, type CableRun } from '../route/index.js';
 import { freeConductorLength, freeEndBySchool, sheathBySchool, type Judged } from '../codebook/index.js';
-import { openingRect, studsBetween } from '../layout/index.js';
+import { openingRect, type StudCrossing, studCrossings, studsBetween } from '../layout/index.js';
 import {
   boxRect,
   isInPlace,
@@ -42,6 +42,8 @@ export interface JobContext {
   newCable: Cable | undefined;
   newDevice: Device | undefined;
   run: CableRun | undefined;
+  /** studs that the new cable crosses behind the finish, from left to right; only where a box on the same face feeds it */
+  crossings: StudCrossing[];
   /** free end that the schools leave in each box, and what code needs there; mm */
   freeEnds: Record<'source' | 'target', { leaveMm: number; neededMm: number } | undefined>;
 }
@@ -83,6 +85,8 @@ export function jobContext(job: Job): JobContext {
     inPlace: isInPlace(job),
     boxes: isInPlace(job) ? [target] : [source, target],
     run: newCable && runOf(job, wall, source, target, freeEnds),
+    crossings:
+      job.situation === 'same-wall' && !isInPlace(job) ? studCrossings(wall, source, target, job.edition, job.schools.compound) : [],
     freeEnds,
   };
 }

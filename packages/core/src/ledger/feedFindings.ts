@@ -16,7 +16,7 @@ import {
 } from '../codebook/index.js';
 import { DEVICE_KINDS, nec, practice } from '../catalog/index.js';
 import { printAwg, toFeet } from '../measure/index.js';
-import type { Circuit, Device, Finding, Load } from '../model/index.js';
+import type { Circuit, Device, Finding, Load, Remedy } from '../model/index.js';
 import { cablesIn, devicesIn } from '../wiring/index.js';
 import { changeFor, finding, put, remedy, type JobContext } from './context.js';
 
@@ -311,6 +311,25 @@ function sharedNeutral(c: JobContext, circuit: Circuit): Judged {
   };
 }
 
+/** A new receptacle of the same kind in the old one's place, unless the plan already puts one there. */
+function renewed(c: JobContext, old: Device): Remedy[] {
+  if (c.job.changes.some((x) => (x.do === 'replace-device' || x.do === 'remove-device') && x.deviceId === old.id)) return [];
+  const title = `New receptacle in ${c.source.name}`.slice(0, 120);
+  return [
+    remedy(
+      `renew-${old.id}`,
+      'Put in a new tamper-resistant one',
+      put({
+        id: `renew-${old.id}`.slice(0, 40),
+        do: 'replace-device',
+        title,
+        deviceId: old.id,
+        device: { ...old, condition: 'sound', tamperResistant: true },
+      }),
+    ),
+  ];
+}
+
 /** Feed, need and protection. */
 export function feedFindings(c: JobContext): Finding[] {
   const { circuit } = c;
@@ -336,14 +355,23 @@ export function feedFindings(c: JobContext): Finding[] {
   findings.push(...conductorFindings(c, circuit));
   if (c.newDevice) findings.push(...deviceFindings(c, circuit, c.newDevice));
   for (const old of devicesIn(c.job.found, c.source.id)) {
+    // one that the plan replaces is no matter of the feed any more
+    if (c.job.changes.some((x) => x.do === 'replace-device' && x.deviceId === old.id)) continue;
     if (old.condition === 'scorched')
       findings.push(
-        finding('device-state', old.id, 'feed', `State of the ${old.name}`, {
-          verdict: 'stop',
-          says: 'scorched: find the loose joint or the overload first, and replace the device',
-          sums: [],
-          source: practice,
-        }),
+        finding(
+          'device-state',
+          old.id,
+          'feed',
+          `State of the ${old.name}`,
+          {
+            verdict: 'stop',
+            says: 'scorched: find the loose joint or the overload first, and replace the device',
+            sums: [],
+            source: practice,
+          },
+          renewed(c, old),
+        ),
       );
     else if (old.condition === undefined)
       findings.push(
@@ -357,12 +385,19 @@ export function feedFindings(c: JobContext): Finding[] {
       );
     else if (old.condition === 'worn')
       findings.push(
-        finding('device-state', old.id, 'feed', `State of the ${old.name}`, {
-          verdict: 'caution',
-          says: 'worn: replace it while the box is open',
-          sums: [],
-          source: practice,
-        }),
+        finding(
+          'device-state',
+          old.id,
+          'feed',
+          `State of the ${old.name}`,
+          {
+            verdict: 'caution',
+            says: 'worn: replace it while the box is open',
+            sums: [],
+            source: practice,
+          },
+          renewed(c, old),
+        ),
       );
   }
   return findings;

@@ -1,6 +1,6 @@
 /** Sewing corner of the demo, and what remedies make of it. Figures worked by hand beside each. */
 import { describe, expect, it } from 'vitest';
-import { sewingCorner } from '../demo/index.js';
+import { hallBox, sewingCorner } from '../demo/index.js';
 import { inches, printLength, toInches } from '../measure/index.js';
 import { applyEdits, boxRect, checkJob, type Finding, type Job } from '../model/index.js';
 import { otherSide, type OtherSideAnswers } from '../situation/index.js';
@@ -151,6 +151,18 @@ describe('what is found changes what is judged', () => {
     expect(find(short, 'free-conductor', 'hall-box-hall-from-panel').verdict).toBe('caution');
     const through = { ...short, schools: { ...short.schools, device: 'feed-through' as const } };
     expect(find(through, 'free-conductor', 'hall-box-hall-from-panel').verdict).toBe('stop');
+  });
+});
+
+describe('a worn receptacle', () => {
+  it('can be renewed with one click: tamper-resistant, in the list of what to buy, and no matter of the feed any more', () => {
+    const worn = ledgerOf(hallBox).find((f) => f.rule === 'device-state')!;
+    expect([worn.verdict, worn.remedies.map((r) => r.title)]).toEqual(['caution', ['Put in a new tamper-resistant one']]);
+    const renewed = applyEdits(hallBox, worn.remedies[0]!.edits);
+    expect(checkJob(renewed)).toMatchObject({ ok: true });
+    const after = ledgerOf(renewed);
+    expect(after.some((f) => f.rule === 'device-state')).toBe(false);
+    expect(after.find((f) => f.rule === 'tamper')!.verdict).toBe('ok');
   });
 });
 

@@ -52,6 +52,7 @@ export function jobElevation(c: JobContext, site: Site, face: FaceId, open: bool
     workBoxId: c.target.id,
     sourceBoxId: c.source.id,
     ...(c.inPlace && withBefore ? { before: { box: c.sourceFound, patches: judgeWork(c).patch?.pieces.map((p) => p.piece) ?? [] } } : {}),
+    ...(withBefore ? { crossings: c.crossings.map((x) => ({ id: x.stud.id, opening: x.opening })) } : {}),
     unit: c.job.unit,
   });
 }

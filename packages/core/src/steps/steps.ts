@@ -2,8 +2,8 @@
 import { DEVICE_KINDS, printSource } from '../catalog/index.js';
 import { LEAST_FREE_MM } from '../codebook/index.js';
 import { jobContext, judgeWork, OLD_FREE_ENDS, type JobContext } from '../ledger/index.js';
-import { marksFor, openingRect } from '../layout/index.js';
-import { inches, printLength } from '../measure/index.js';
+import { CROSSING_HOLE_MM, marksFor, openingRect, type PatchPlan, uOf } from '../layout/index.js';
+import { inches, printLength, printMark } from '../measure/index.js';
 import { baysLooked, type Job } from '../model/index.js';
 import { devicesIn, wiringPlan } from '../wiring/index.js';
 import { PRACTICE_MM } from '../route/index.js';
@@ -142,6 +142,43 @@ function cut(c: JobContext): Draft {
   );
 }
 
+/** The studs between the two boxes: opened, bored, bushed or plated. Behind each opening somebody looks first. */
+function crossStuds(c: JobContext): Draft[] {
+  if (c.crossings.length === 0) return [];
+  const mark = (mm: number): string => printMark(mm, c.job.unit);
+  const room = c.planned.rooms.find((r) => r.id === c.wall.faces[c.target.face].roomId)?.name ?? 'room';
+  const unseen = c.crossings.some((x) => !baysLooked(c.wall, x.opening));
+  const guessed = c.crossings.some((x) => x.stud.known === 'guessed' || x.stud.known === 'assumed');
+  return [
+    step(
+      'cross-studs',
+      c.crossings.length === 1 ? 'Cross the stud between' : `Cross the ${c.crossings.length} studs between`,
+      45 * c.crossings.length,
+      [
+        ...c.crossings.map((x) => {
+          const at = mark(uOf(c.wall, c.target.face, x.stud.x));
+          const [wide, high] = [mark(x.opening.right - x.opening.left), mark(x.opening.top - x.opening.bottom)];
+          return `Stud ${at} from the left end, seen from the ${room}: an opening ${wide} wide and ${high} high over it, its lower edge ${mark(x.opening.bottom)} up.`;
+        }),
+        'Small hole first: look on both sides of the stud for cable, pipe and duct.',
+        c.wall.framing.material === 'metal'
+          ? 'Use the punched hole where there is one in reach, else cut one in the middle of the stud; snap the bushing in before the cable goes through.'
+          : `Bore ${mark(CROSSING_HOLE_MM)} through the middle of the stud${c.crossings.some((x) => x.hole?.plate) ? '; a 1/16 in steel plate over it' : ', 1 1/4 in and more from both faces'}.`,
+        'Holes in line with each other and with the boxes: every offset makes the cable harder to pull.',
+      ],
+      {
+        alters: true,
+        needsDead: unseen,
+        cautions: [
+          'Eye protection; keep dust down.',
+          ...(guessed ? ['A stud here is only reckoned: find it before you cut.'] : []),
+          ...(unseen ? ['What is behind these openings isn’t fully known: the circuit is off and proved dead before they are cut.'] : []),
+        ],
+      },
+    ),
+  ];
+}
+
 function newSide(c: JobContext, tailFirst: boolean): Draft[] {
   const needed = c.freeEnds.target?.neededMm;
   const plan = wiringPlan({ site: c.planned, box: c.target, circuit: c.circuit, schools: c.job.schools });
@@ -154,8 +191,13 @@ function newSide(c: JobContext, tailFirst: boolean): Draft[] {
       15,
       [
         tailFirst
-          ? `Feed the cut cable through the opening into the bay toward ${c.source.name}; keep its other end in hand.`
+          ? `Feed the cut cable through the opening into the bay toward ${c.source.name}${c.crossings.length ? ', through the stud' : ''}; keep its other end in hand.`
           : 'Bring the end that sticks out into the box.',
+        ...(c.target.divided
+          ? [
+              'Divider in the box: power on its own side, nothing of the low voltage with it; that side stays open for its own cable (725.136).',
+            ]
+          : []),
         `Clamp it with ${c.job.schools.sheath === '1/4' ? '1/4 in' : 'up to 1 in'} of sheath inside${c.freeEnds.target ? `; leave ${printLength(c.freeEnds.target.leaveMm, c.job.unit)} of free ends, cut all the same` : ''}. Turn the wings up by hand until snug, not further.`,
       ],
       {
@@ -372,18 +414,61 @@ export function stepsOf(job: Job): Step[] {
     },
   );
   if (c.inPlace) return inOrder([prepare, ...inPlaceSteps(c)]);
-  const tailFirst = job.schools.outage === 'new side first' && !cutNeedsDead(c);
+  const tailFirst = job.schools.outage === 'new side first' && !cutNeedsDead(c) && c.crossings.every((x) => baysLooked(c.wall, x.opening));
   const drafts = tailFirst
-    ? [prepare, markOut(c), cut(c), ...newSide(c, true), ...off(c), ...sourceSide(c, true), ...finish(c)]
+    ? [prepare, markOut(c), cut(c), ...crossStuds(c), ...newSide(c, true), ...off(c), ...sourceSide(c, true), ...finish(c)]
     : job.schools.outage === 'off at the start'
-      ? [prepare, ...off(c), markOut(c), { ...cut(c), needsDead: true }, ...sourceOpenThenNew(c), ...finish(c)]
-      : [prepare, markOut(c), ...off(c), cut(c), ...sourceOpenThenNew(c), ...finish(c)];
-  return inOrder(drafts);
+      ? [
+          prepare,
+          ...off(c),
+          markOut(c),
+          ...[cut(c), ...crossStuds(c)].map((s) => ({ ...s, needsDead: true })),
+          ...sourceOpenThenNew(c),
+          ...finish(c),
+        ]
+      : [prepare, markOut(c), ...off(c), cut(c), ...crossStuds(c), ...sourceOpenThenNew(c), ...finish(c)];
+  const record = drafts.pop()!;
+  return inOrder([
+    ...drafts,
+    ...closing(
+      c,
+      c.crossings.map((x) => x.patch),
+      c.crossings.length > 1 ? 'Close the openings at the studs' : 'Close the opening at the stud',
+    ),
+    record,
+  ]);
 }
 
 const inOrder = (drafts: Draft[]): Step[] => drafts.map((draft, i) => ({ ...draft, after: i === 0 ? [] : [drafts[i - 1]!.id] }));
 
 const COATS = ['first', 'second', 'third'];
+
+/** Pieces, battens and screws, then three coats with their waits. */
+function closing(c: JobContext, patches: PatchPlan[], title: string): Draft[] {
+  const pieces = patches.flatMap((p) => p.pieces);
+  if (pieces.length === 0) return [];
+  const [battens, screws] = [patches.reduce((n, p) => n + p.battens, 0), patches.reduce((n, p) => n + p.screws, 0)];
+  const say = (mm: number) => printMark(mm, c.job.unit);
+  const wait =
+    c.job.schools.compound === 'setting, same day'
+      ? 'Let it set (about 20 to 30 minutes) before the next coat.'
+      : 'Let it dry overnight before the next coat.';
+  return [
+    step('patch', title, 30 * patches.length, [
+      ...pieces.map(
+        ({ piece, onStud }) =>
+          `Piece ${say(piece.right - piece.left)} wide, ${say(piece.top - piece.bottom)} high${onStud ? ', squared out to the middle of the stud' : ''}.`,
+      ),
+      `${battens} ${battens === 1 ? 'batten' : 'battens'} behind, glued and screwed; ${screws} screws in all, heads just under the paper.`,
+    ]),
+    ...COATS.map((coat, i) =>
+      step(`coat-${i + 1}`, `Compound, ${coat} coat`, 20, [
+        `To ${['2', '4 1/2', '7'][i]} in past the joint, thin.`,
+        i < 2 ? wait : 'When dry: sand 120 grit, dust off, prime, paint; plate on only when the paint is dry.',
+      ]),
+    ),
+  ];
+}
 
 /** A box that is moved, enlarged or replaced: everything at the old box, so the circuit is dead before it is opened. */
 function inPlaceSteps(c: JobContext): Draft[] {
@@ -453,27 +538,7 @@ function inPlaceSteps(c: JobContext): Draft[] {
     { ...wire, title: `Strip and connect in ${c.target.name}`, asks: [], changeIds: deviceChanges },
     ...finish(c).filter((s) => s.id !== 'record'),
   );
-  if (judged.patch?.pieces.length) {
-    const wait =
-      job.schools.compound === 'setting, same day'
-        ? 'Let it set (about 20 to 30 minutes) before the next coat.'
-        : 'Let it dry overnight before the next coat.';
-    drafts.push(
-      step('patch', 'Close the old opening', 30, [
-        ...judged.patch.pieces.map(
-          ({ piece, onStud }) =>
-            `Piece ${say(piece.right - piece.left)} wide, ${say(piece.top - piece.bottom)} high${onStud ? ', squared out to the middle of the stud' : ''}.`,
-        ),
-        `${judged.patch.battens} ${judged.patch.battens === 1 ? 'batten' : 'battens'} behind, glued and screwed; ${judged.patch.screws} screws in all, heads just under the paper.`,
-      ]),
-      ...COATS.map((coat, i) =>
-        step(`coat-${i + 1}`, `Compound, ${coat} coat`, 20, [
-          `To ${['2', '4 1/2', '7'][i]} in past the joint, thin.`,
-          i < 2 ? wait : 'When dry: sand 120 grit, dust off, prime, paint; plate on only when the paint is dry.',
-        ]),
-      ),
-    );
-  }
+  if (judged.patch?.pieces.length) drafts.push(...closing(c, [judged.patch], 'Close the old opening'));
   drafts.push(finish(c).find((s) => s.id === 'record')!);
   return drafts;
 }

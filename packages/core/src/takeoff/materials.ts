@@ -1,7 +1,8 @@
 /** What to buy and what to bring: what the planned state has and the found state lacks. */
 import { BOX_KINDS, DEVICE_KINDS, FINISHES } from '../catalog/index.js';
 import { jobContext, judgeWork, type JobContext } from '../ledger/index.js';
-import { printAwg, printLength } from '../measure/index.js';
+import type { PatchPlan } from '../layout/index.js';
+import { printAwg, printLength, printMark } from '../measure/index.js';
 import type { Job } from '../model/index.js';
 import { boxMaterial, cableKind, wiringPlan } from '../wiring/index.js';
 
@@ -71,26 +72,44 @@ export function materialsOf(job: Job): MaterialRow[] {
     rows.push({ what, amount: `${count} × ${job.schools.pigtailIn} in`, why: 'can be cut from the same cable' });
   if (c.boxes.some((b) => boxMaterial(b) === 'metal'))
     rows.push({ what: 'ground screw for a metal box', amount: '1', why: 'a metal box gets its own ground lead' });
-  if (c.inPlace) rows.push(...patchRows(job, c));
+  for (const box of c.boxes.filter(
+    (b) => b.divided && job.changes.some((x) => (x.do === 'place-box' || x.do === 'replace-box') && x.box.id === b.id),
+  ))
+    rows.push({ what: 'divider listed for that box', amount: '1', why: `power and low voltage apart in ${box.name}` });
+  const [bushings, plates] = [c.crossings.filter((x) => x.bushing).length, c.crossings.filter((x) => x.hole?.plate).length];
+  if (bushings) rows.push({ what: 'bushing for the hole in a metal stud', amount: `${bushings}`, why: 'in before the cable' });
+  if (plates) rows.push({ what: 'steel plate, 1/16 in', amount: `${plates}`, why: 'a hole nearer than 1 1/4 in to a face' });
+  rows.push(...patchRows(job, c, [...(c.inPlace ? [judgeWork(c).patch] : []), ...c.crossings.map((x) => x.patch)]));
   if (job.schools.tape) rows.push({ what: 'insulating tape', amount: '1 roll', why: 'your preference; not asked for' });
   return rows;
 }
 
 /** What closing the old opening takes. */
-function patchRows(job: Job, c: JobContext): MaterialRow[] {
-  const { patch } = judgeWork(c);
-  if (!patch?.pieces.length) return [];
+function patchRows(job: Job, c: JobContext, given: (PatchPlan | undefined)[]): MaterialRow[] {
+  const patches = given.filter((p): p is PatchPlan => p !== undefined && p.pieces.length > 0);
+  if (patches.length === 0) return [];
+  const sum = (of: (p: PatchPlan) => number): number => patches.reduce((n, p) => n + of(p), 0);
   const layers = c.wall.faces[c.target.face].layers.map((l) => FINISHES[l.finish].name).join(' over ');
   return [
-    ...patch.pieces.map(({ piece }) => ({
-      what: `patch piece, as thick as the finish (${layers})`,
-      amount: `${printLength(piece.right - piece.left, job.unit)} × ${printLength(piece.top - piece.bottom, job.unit)}`,
-      why: 'what the new opening leaves of the old one',
-    })),
-    { what: 'batten behind the patch, 1 × 2', amount: `${patch.battens}`, why: 'where no stud backs the edge' },
-    { what: 'drywall screws', amount: `${patch.screws}`, why: 'four a piece, two a batten' },
-    { what: 'joint tape', amount: printLength(patch.tapeMm, job.unit, { style: 'feet' }), why: 'round the joints' },
-    { what: `compound, ${job.schools.compound}`, amount: `${Math.ceil(patch.compoundMl / 50) * 50} ml`, why: 'three coats, each wider' },
+    ...patches
+      .flatMap((p) => p.pieces)
+      .map(({ piece }) => ({
+        what: `patch piece, as thick as the finish (${layers})`,
+        amount: `${printMark(piece.right - piece.left, job.unit)} × ${printMark(piece.top - piece.bottom, job.unit)}`,
+        why: c.inPlace ? 'what the new opening leaves of the old one' : 'the opening at a stud',
+      })),
+    { what: 'batten behind the patch, 1 × 2', amount: `${sum((p) => p.battens)}`, why: 'where no stud backs the edge' },
+    { what: 'drywall screws', amount: `${sum((p) => p.screws)}`, why: 'four a piece, two a batten' },
+    {
+      what: 'joint tape',
+      amount: printLength(Math.ceil(sum((p) => p.tapeMm) / 304.8) * 304.8, job.unit, { style: 'feet' }),
+      why: 'round the joints',
+    },
+    {
+      what: `compound, ${job.schools.compound}`,
+      amount: `${Math.ceil(sum((p) => p.compoundMl) / 50) * 50} ml`,
+      why: 'three coats, each wider',
+    },
   ];
 }
 
