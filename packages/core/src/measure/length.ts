@@ -240,7 +240,8 @@ export interface PrintLengthOptions {
 
 /**
  * Prints a length for a person with a tape: nearest 1/16 in in inch houses, nearest 0.5 mm in metric ones.
- * Where the rounding would matter the remainder is said: `13 1/4" + 0.4 mm`; what is printed can be parsed again.
+ * Where the rounding would matter it is a thirty-second, or the remainder is said: `13 9/32"`, `13 1/4" + 0.4 mm`; what is printed can be
+ * parsed again.
  */
 export function printLength(mm: number, unit: LengthUnit, options: PrintLengthOptions = {}): string {
   if (!Number.isFinite(mm)) throw new RangeError(`printLength: ${mm} is not a length in mm`);
@@ -250,6 +251,10 @@ export function printLength(mm: number, unit: LengthUnit, options: PrintLengthOp
   const rounded = (Math.sign(mm) * Math.round(Math.abs(toInches(mm)) * denominator) * MM_PER_INCH) / denominator;
   const remainder = mm - rounded;
   if (Math.abs(remainder) < (options.remainderFromMm ?? 0.2)) return printed;
+  // what lies halfway between two sixteenths is a thirty-second, as sums of box edges and plates make it
+  const finer = toInches(mm) * 32;
+  if (options.denominator === undefined && Math.abs(finer - Math.round(finer)) < 0.01)
+    return options.style === 'feet' ? printFeet(mm, 32) : printInches(mm, 32);
   return `${printed} ${remainder < 0 ? '-' : '+'} ${Math.abs(remainder).toFixed(1)} mm`;
 }
 

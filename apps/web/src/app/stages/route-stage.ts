@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { printLength } from '@saddle/core/measure';
+import { printLength, printMark } from '@saddle/core/measure';
 import { SumTable } from '../ledger/sum-table';
 import { JobSession } from '../job/job-session';
 
@@ -21,7 +21,7 @@ import { JobSession } from '../job/job-session';
             <b>{{ length(run.buyMm, true) }}</b><span>buy</span>
           </div>
           <div>
-            <b>{{ length(run.runMm) }}</b><span>lies in the wall</span>
+            <b>{{ mark(run.runMm) }}</b><span>lies in the wall</span>
           </div>
         </div>
         <div class="sum-columns">
@@ -58,6 +58,7 @@ export class RouteStage {
       { title: 'Buy', sum: sums.buy },
     ];
   });
+  protected mark = (mm: number): string => printMark(mm, this.session.job().unit);
   protected length = (mm: number, inFeet = false): string =>
     printLength(mm, this.session.job().unit, { style: inFeet ? 'feet' : 'inches' });
 }
