@@ -4,6 +4,7 @@ import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { runOfBoxes } from '@saddle/core/circuit';
 import type { Job } from '@saddle/core/model';
+import { POCKET_SUMS } from '@saddle/core/pocket';
 import { dropDataFolder, newDataFolder, runServer, type RunningServer } from '../testing/runServer.js';
 import type { Problem } from './problem.js';
 
@@ -141,13 +142,19 @@ describe('documents', () => {
   });
   it('the panel’s directory comes as PDF for its door and as CSV; nothing else, and of no other house', async () => {
     const at = '/api/v1/houses/quince-street-14/panel/directory';
-    const pdf = await call('GET', `${at}.pdf?paper=a4`);
+    const pdf = await fetch(`${server.url}${at}.pdf?paper=a4`);
     expect([pdf.status, pdf.headers.get('content-type')]).toEqual([200, 'application/pdf']);
-    const csv = await call('GET', `${at}.csv`);
+    expect(
+      Buffer.from(await pdf.arrayBuffer())
+        .subarray(0, 5)
+        .toString(),
+    ).toBe('%PDF-');
+    const csv = await fetch(`${server.url}${at}.csv`);
+    expect((await csv.text()).split('\r\n')[4]).toContain('parlour and hall');
     expect(csv.headers.get('content-type')).toContain('text/csv');
     expect(csv.headers.get('content-disposition')).toContain('quince-street-14-panel.csv');
     expect((await call('GET', `${at}.xls`)).status).toBe(404);
-    expect((await call('GET', `${at}.pdf?paper=poster`)).status).toBe(400);
+    expect((await call('GET', `${at}.pdf?paper=poster`)).status).toBe(422);
     expect((await call('GET', '/api/v1/houses/nowhere/panel/directory.pdf')).status).toBe(404);
   });
   it('templates come as PDF and SVG, and a jig asks for the depth that it needs', async () => {
@@ -288,7 +295,8 @@ describe('for programs', () => {
     expect(result.errors).toBeUndefined();
     expect(result.valid).toBe(true);
     const sums = (await call<{ name: string }[]>('GET', '/api/v1/sums')).body;
-    expect(sums).toHaveLength(9);
+    expect(sums).toHaveLength(POCKET_SUMS.length);
+    expect(Object.keys(body.paths)).toContain('/houses/{id}/panel/directory.{form}');
     for (const { name } of sums) expect(Object.keys(body.paths)).toContain(`/sums/${name}`);
   });
   it('a pocket sum over the wire: handbook 22, 16.0 in³', async () => {
