@@ -18,7 +18,9 @@ const RESTS_ON = {
   instruments: ['measure', 'catalog', 'model', 'circuit'],
   survey: ['measure', 'catalog', 'model', 'codebook', 'layout', 'wiring', 'instruments', 'circuit'],
   demo: ['panel', 'measure', 'catalog', 'model', 'layout', 'survey', 'instruments', 'situation', 'circuit', 'wiring'],
+  want: ['measure', 'catalog', 'model', 'codebook', 'layout', 'route', 'circuit', 'feeds'],
   exchange: [
+    'want',
     'measure',
     'catalog',
     'model',

@@ -178,6 +178,25 @@ export function openApi(version: string): Record<string, unknown> {
           },
         },
       },
+      '/houses/{id}/wants/{wantId}/routes': {
+        get: {
+          operationId: 'want-routes',
+          summary: 'Ways to a wanted outlet from every fit feed: those that no other beats, a handful of them, and why',
+          requestParams: { path: z.object({ id, wantId: id }) },
+          responses: ok(z.unknown(), 'ways, feeds, gaps, questions'),
+        },
+      },
+      '/houses/{id}/wants/{wantId}/sheet.pdf': {
+        get: {
+          operationId: 'want-sheet',
+          summary: 'The chosen way as a printed sheet: plan, walls, holes, lengths, what to buy',
+          requestParams: {
+            path: z.object({ id, wantId: id }),
+            query: z.object({ paper: z.enum(['letter', 'a4']).optional() }),
+          },
+          responses: { '200': { description: 'the sheet', content: { 'application/pdf': { schema: z.string() } } }, ...problems },
+        },
+      },
       '/jobs/other-side': {
         post: {
           operationId: 'start-other-side',

@@ -9,14 +9,16 @@ import {
   jsonSchema,
   panelCsv,
   PUBLISHED_SCHEMAS,
+  routeSheet,
   type Bundle,
 } from '@saddle/core/exchange';
 import { jigFor, openingTemplate, templateSvg, type Template } from '@saddle/core/layout';
 import { ledgerOf } from '@saddle/core/ledger';
-import { checkHouse, checkJob, checkShape, plannedSite, type Checked, type House, type Job } from '@saddle/core/model';
+import { checkHouse, checkJob, checkShape, plannedSite, type Checked, type House, type Job, type Want } from '@saddle/core/model';
 import { pocketSum, POCKET_SUMS } from '@saddle/core/pocket';
 import { fromBox, FromBoxAnswers, OtherSideAnswers, otherSide } from '@saddle/core/situation';
 import { stepsOf, summarise } from '@saddle/core/steps';
+import { searchRoutes, type RoutesFound } from '@saddle/core/want';
 import { z } from 'zod';
 import { renderSheet } from '../sheets/pdf.js';
 import { renderTemplate } from '../sheets/template.js';
@@ -203,6 +205,38 @@ export function apiRoutes(store: Store, version: string): Router {
     response.set('Content-Disposition', `${form === 'csv' ? 'attachment' : 'inline'}; filename="${house.id}-panel.${form}"`);
     if (form === 'csv') response.type('text/csv; charset=utf-8').send(panelCsv(house.site));
     else response.type('application/pdf').send(await renderSheet(directorySheet(house), house.unit, paper, now()));
+  });
+
+  const wanted = async (request: Request): Promise<{ house: House; want: Want }> => {
+    const { document: house } = await must<House>('house', param(request, 'id'));
+    const want = house.wants?.find((w) => w.id === param(request, 'wantId'));
+    if (!want) throw notFound('wanted outlet', param(request, 'wantId'));
+    return { house, want };
+  };
+  api.get('/houses/:id/wants/:wantId/routes', async (request, response) => {
+    const { house, want } = await wanted(request);
+    const { found, otherwise, feeds, problem, gaps, joistQuestions } = searchRoutes(house, want);
+    const short = (f: RoutesFound) => ({
+      unbeaten: f.unbeaten,
+      options: f.options.map(({ key, title, gauge, figures, best, beaten, buys, favourite, through, feed }) => ({
+        ...{ key, title, gauge, figures, best, beaten, buys, favourite, through },
+        feed: { id: feed.id, name: feed.name, verdict: feed.verdict },
+      })),
+    });
+    response.json({
+      ...short(found),
+      ...(problem ? { problem } : {}),
+      gaps,
+      joistQuestions,
+      ...(otherwise ? { otherwise: short(otherwise) } : {}),
+      feeds: feeds.map(({ id, name, where, verdict, refused, cures }) => ({ id, name, where, verdict, refused, cures })),
+    });
+  });
+  api.get('/houses/:id/wants/:wantId/sheet.pdf', async (request, response) => {
+    const { paper } = accept(checkShape(Paper, request.query));
+    const { house, want } = await wanted(request);
+    response.set('Content-Disposition', `inline; filename="${want.id}-route.pdf"`);
+    response.type('application/pdf').send(await renderSheet(routeSheet(house, want), house.unit, paper, now()));
   });
 
   api.post('/jobs/other-side', async (request, response) => {

@@ -74,6 +74,20 @@ function drawShape(doc: Doc, s: ElevationShape, X: (u: number) => number, Y: (z:
     case 'obstacle':
       doc.dash(3, { space: 2 }).rect(x, y, w, h).lineWidth(0.8).strokeColor(INK.red).stroke().undash();
       return;
+    case 'way':
+      doc.rect(x, y, w, h).fill(INK.blue);
+      return;
+    case 'hole':
+      doc
+        .circle(x + w / 2, y + h / 2, 5.5)
+        .lineWidth(0.8)
+        .fillAndStroke(INK.paper, INK.blue);
+      doc
+        .font('narrowStrong')
+        .fontSize(7)
+        .fillColor(INK.blue)
+        .text(s.label ?? '', x + w / 2 - 8, y + h / 2 - 3.6, { width: 16, align: 'center', lineBreak: false });
+      return;
     case 'run':
       doc
         .dash(5, { space: 3 })

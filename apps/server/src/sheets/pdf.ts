@@ -6,6 +6,7 @@ import { drawBench } from './bench.js';
 import { drawElevation } from './elevation.js';
 import { FONTS, PAPERS, plain } from './fonts.js';
 import { type Doc, INK, MARGIN, room } from './paper.js';
+import { drawRoutePlan } from './routePlan.js';
 import { drawWiring } from './wiring.js';
 
 /** Renders a sheet; `now` (ISO) is printed in the foot. */
@@ -28,7 +29,8 @@ export function renderSheet(sheet: JobSheet, unit: LengthUnit, paper: keyof type
   doc.moveDown(0.6);
   sheet.blocks.forEach((block, i) => {
     // a heading stays with the drawing below it
-    if (block.kind === 'heading') room(doc, ['wiring', 'elevation', 'bench'].includes(sheet.blocks[i + 1]?.kind ?? '') ? 330 : 90);
+    if (block.kind === 'heading')
+      room(doc, ['wiring', 'elevation', 'bench', 'route-plan'].includes(sheet.blocks[i + 1]?.kind ?? '') ? 330 : 90);
     drawBlock(doc, block, unit);
   });
   numberPages(doc, sheet, now);
@@ -111,6 +113,9 @@ function drawBlock(doc: Doc, block: SheetBlock, unit: LengthUnit): void {
       return;
     case 'bench':
       drawBench(doc, block.drawing, plain(block.caption));
+      return;
+    case 'route-plan':
+      drawRoutePlan(doc, block.figure, plain(block.caption));
       return;
     case 'finding':
       drawFinding(doc, block);

@@ -2,3 +2,4 @@ export * from './quinceStreet.js';
 export * from './jobs.js';
 export * from './hidden.js';
 export * from './benches.js';
+export * from './wants.js';

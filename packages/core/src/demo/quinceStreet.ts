@@ -2,6 +2,7 @@
 import { feet, inches } from '../measure/index.js';
 import { measured, type Circuit, type House, type Load, type Panel, type Room, type Wall } from '../model/index.js';
 import { surveyed } from './walls.js';
+import { wants } from './wants.js';
 import { inch } from './lengths.js';
 
 const room = (id: string, name: string, use: Room['use'], waterWithin6ft?: boolean): Room => ({
@@ -18,15 +19,16 @@ const rooms: Room[] = [
   sewing,
   room('study', 'study', 'study', false),
   room('parlour', 'parlour', 'living', false),
-  room('loom', 'loom room', 'workshop'),
+  room('loom', 'loom room', 'workshop', false),
   room('kitchen', 'kitchen', 'kitchen'),
-  room('pantry', 'pantry', 'closet'),
+  room('pantry', 'pantry', 'closet', false),
   room('bath', 'bath', 'bathroom'),
   room('laundry', 'laundry', 'laundry'),
   room('utility', 'utility room', 'utility'),
   room('basement', 'basement', 'unfinished-basement'),
-  room('porch', 'porch', 'outdoors'),
+  room('porch', 'porch', 'outdoors', false),
   room('studio', 'studio', 'workshop', false),
+  room('shed', 'potting shed', 'workshop', false),
 ];
 
 const circuit = (id: string, number: string, name: string, breakerA: 15 | 20, more: Partial<Circuit> = {}): Circuit => ({
@@ -62,13 +64,30 @@ const circuits: Circuit[] = [
   }),
   circuit('c6', '6', 'laundry', 20, { reservedFor: 'laundry' }),
   circuit('c7', '7', 'utility and freezer', 20),
-  circuit('c8', '8', 'porch and shed', 20),
-  circuit('c9', '9', 'lights', 15, { reservedFor: 'none' }),
+  circuit('c8', '8', 'porch and shed', 20, {
+    sharedNeutral: false,
+    reservedFor: 'none',
+    groundFault: 'none',
+    arcFault: 'none',
+    lengthToSource: measured(feet(40), '40 ft'),
+    foundHow: 'switched off, the porch lamp went out',
+    loadsComplete: true,
+  }),
+  circuit('c9', '9', 'lights', 15, {
+    sharedNeutral: false,
+    reservedFor: 'none',
+    groundFault: 'none',
+    arcFault: 'none',
+    lengthToSource: measured(feet(36), '36 ft'),
+    foundHow: 'switched off, all ceiling lamps went out',
+    loadsComplete: true,
+  }),
 ];
 
 /** 24 spaces; 1 and 3 are tied; nobody looked behind the plate of 10. */
 const panel: Panel = {
   name: 'Utility room panel',
+  place: { wallId: 'utility-w4', face: 'A', fromLeft: inch(33, '33'), bottom: inch(48, '48') },
   spaces: 24,
   mainA: 100,
   types: 'P1, P1-AF, P1-GF',
@@ -205,4 +224,5 @@ export const quinceStreet: House = {
   built: 1961,
   note: 'Invented sample house: single storey, basement under half of it, attic above.',
   site: surveyed({ ...sewingFound, rooms, circuits, panel }),
+  wants,
 };

@@ -1,6 +1,17 @@
 /** The surveyed rooms of Quince Street 14 beyond the sewing corner's wall: hall, sewing room, parlour, study, studio. */
 import { inches } from '../measure/index.js';
-import { measured, type Box, type Cable, type Device, type Fixture, type Load, type Room, type Site, type Wall } from '../model/index.js';
+import {
+  measured,
+  type Box,
+  type Cable,
+  type Device,
+  type Fixture,
+  type Joists,
+  type Load,
+  type Room,
+  type Site,
+  type Wall,
+} from '../model/index.js';
 import { addRoom, type RoomAnswers } from '../survey/index.js';
 import { inch } from './lengths.js';
 
@@ -80,6 +91,34 @@ const BOXES: Box[] = [
     circuitId: 'c5',
     condition: 'sound',
   }),
+  box('pantry-box', 'Pantry box', 'pantry-w1', [22.875, '22 7/8'], [44, '44'], {
+    kind: 'nail-on-1g-22',
+    hangsOn: 'left',
+    circuitId: 'c8',
+    condition: 'sound',
+  }),
+  box('shed-box', 'Shed box', 'shed-w1', [8.875, '8 7/8'], [42, '42'], {
+    kind: 'metal-device-2-3/4',
+    hangsOn: 'left',
+    circuitId: 'c8',
+    condition: 'sound',
+  }),
+  box('loom-switch', 'Loom room switch box', 'loom-w2', [96, '96'], [46, '46'], {
+    kind: 'nail-on-1g-22',
+    hangsOn: 'left',
+    circuitId: 'c9',
+    condition: 'sound',
+    holds: 'switch',
+    switchHas: 'hot and neutral',
+  }),
+  box('stair-switch', 'Hall switch box', 'hall-w2', [9, '9'], [46, '46'], {
+    kind: 'nail-on-1g-22',
+    hangsOn: 'left',
+    circuitId: 'c9',
+    condition: 'sound',
+    holds: 'switch',
+    switchHas: 'hot and neutral',
+  }),
 ];
 const CABLES: Cable[] = [
   cable('alcove-line', 'panel to alcove', 'panel', 'alcove-box', 'Alcove box', 'top', inch(7, '7')),
@@ -87,14 +126,24 @@ const CABLES: Cable[] = [
   cable('parlour-line', 'hall to parlour', 'hall', 'parlour-box', 'Parlour box', 'bottom', inch(7, '7')),
   cable('hall-end-line', 'panel to hall end', 'panel', 'hall-end-box', 'Hall end box', 'top', inch(6.75, '6 3/4')),
   cable('studio-line', 'alcove to studio box', 'study', 'studio-box', 'Studio box', 'top', inch(8, '8')),
+  { ...cable('pantry-line', 'panel to pantry', 'panel', 'pantry-box', 'Pantry box', 'bottom', inch(7, '7')), gauge: 12 },
+  { ...cable('shed-line', 'porch to shed', 'porch', 'shed-box', 'Shed box', 'bottom', inch(7, '7')), gauge: 12 },
+  cable('loom-line', 'panel to loom room switch', 'panel', 'loom-switch', 'Loom room switch box', 'top', inch(7, '7')),
+  cable('stair-line', 'loom room to hall switch', 'loom room', 'stair-switch', 'Hall switch box', 'top', inch(7, '7')),
 ];
 const DEVICES: Device[] = [
   device('alcove-receptacle', 'alcove receptacle', 'alcove-box'),
   device('parlour-receptacle', 'parlour receptacle', 'parlour-box'),
   device('hall-end-receptacle', 'hall end receptacle', 'hall-end-box', 'worn'),
   device('studio-receptacle', 'studio receptacle', 'studio-box'),
+  device('pantry-receptacle', 'pantry receptacle', 'pantry-box'),
+  { ...device('shed-receptacle', 'shed receptacle', 'shed-box'), kind: 'ground-fault-20', tamperResistant: true },
 ];
-const LOADS: Load[] = [{ id: 'study-desk', name: 'study lamp and computer', watts: 260, continuous: false, fixed: false, circuitId: 'c5' }];
+const LOADS: Load[] = [
+  { id: 'porch-lamp', name: 'porch lamp', watts: 60, continuous: true, fixed: true, circuitId: 'c8' },
+  { id: 'ceiling-lamps', name: 'ceiling lamps, six', watts: 360, continuous: true, fixed: true, circuitId: 'c9' },
+  { id: 'study-desk', name: 'study lamp and computer', watts: 260, continuous: false, fixed: false, circuitId: 'c5' },
+];
 
 const fixture = (id: string, kind: Fixture['kind'], x: number, z: number, width: number, height: number, depth: number): Fixture => ({
   id,
@@ -156,6 +205,33 @@ const MEASURED: Record<string, (wall: Wall) => Wall> = {
       { id: 'sewing-window', kind: 'window', x: inch(42, '42'), z: inch(36, '36'), width: inch(36, '36'), height: inch(44, '44') },
     ],
   }),
+  'utility-w4': (w) => ({ ...framed(w, known(24, '24')), name: 'Utility room, panel wall', bayLooked: 'seen', fireRated: false }),
+  'pantry-w1': (w) => ({
+    ...framed(w, known(22, '22')),
+    name: 'Pantry, porch wall',
+    faces: {
+      ...framed(w, known(22, '22')).faces,
+      B: { roomId: 'porch', layers: [{ finish: 'wood-siding', thickness: inch(1.25, '1 1/4') }] },
+    },
+    bayLooked: 'felt',
+    fireRated: false,
+  }),
+  'loom-w2': (w) => ({ ...framed(w, known(95.25, '95 1/4')), name: 'Loom room, switch wall', bayLooked: 'felt', fireRated: false }),
+  'loom-w3': (w) => ({
+    ...w,
+    name: 'Loom room, chimney breast',
+    framing: { ...w.framing, material: 'masonry', studDepth: inch(8, '8') },
+    faces: { ...w.faces, A: { ...w.faces.A, layers: [{ finish: 'plaster-lath', thickness: inch(0.625, '5/8') }] } },
+    bayLooked: 'seen',
+    fireRated: false,
+  }),
+  'loom-w4': (w) => ({ ...framed(w, known(16.75, '16 3/4')), name: 'Loom room, kiln wall', bayLooked: 'felt', fireRated: false }),
+  'shed-w1': (w) => ({ ...framed(w, known(8, '8')), name: 'Shed, bench wall', bayLooked: 'seen', fireRated: false }),
+  'shed-w2': (w) => ({ ...framed(w, known(16.75, '16 3/4')), name: 'Shed, window wall', bayLooked: 'seen', fireRated: false }),
+  'shed-w3': (w) => ({
+    ...w,
+    openings: [{ id: 'shed-door', kind: 'door', x: inch(40, '40'), z: measured(0, '0'), width: inch(34, '34'), height: inch(80, '80') }],
+  }),
   'study-w3': (w) => ({
     ...w,
     openings: [{ id: 'study-door', kind: 'door', x: inch(8, '8'), z: measured(0, '0'), width: inch(30, '30'), height: inch(80, '80') }],
@@ -175,6 +251,8 @@ export function surveyed(site: Site): Site {
     below: Room['below'],
     shared: RoomAnswers['shared'],
     rename: Record<string, string> = {},
+    more: Partial<Room> = {},
+    above: Room['above'] = 'attic',
   ) => {
     const room = site.rooms.find((r) => r.id === id)!;
     const adding = addRoom(
@@ -185,7 +263,7 @@ export function surveyed(site: Site): Site {
         use: room.use,
         ...lengths,
         height: HEIGHT,
-        above: 'attic',
+        ...(above ? { above } : {}),
         ...(below ? { below } : {}),
         ...(shared ? { shared } : {}),
       },
@@ -200,14 +278,26 @@ export function surveyed(site: Site): Site {
         ...r,
         ...(r.id === id && room.waterWithin6ft !== undefined ? { waterWithin6ft: room.waterWithin6ft } : {}),
         ...(r.sides ? { sides: r.sides.map((s) => ({ ...s, wallId: renamed(s.wallId) })) } : {}),
+        ...(r.id === id ? more : {}),
       })),
     };
   };
-  walked('sewing', round(120, 132, 120, 132), 'basement', { 0: { wallId: 'sewing-hall', face: 'A' } });
-  walked('hall', round(120, 42, 120, 42), 'basement', { 0: { wallId: 'sewing-hall', face: 'B' } }, { 'hall-w3': 'hall-parlour' });
-  walked('parlour', round(120, 156, 120, 156), 'crawl-space', { 0: { wallId: 'hall-parlour', face: 'B' } });
-  walked('study', round(108, 120, 108, 120), 'basement', undefined);
-  walked('studio', round(144, 120, 144, 120), 'crawl-space', undefined);
+  const lies = (right: number, down: number): Pick<Room, 'at'> => ({
+    at: { right: inch(right, `${right}`), down: inch(down, `${down}`) },
+  });
+  const joists = (runs: NonNullable<Joists['runs']>): Joists => ({ runs, spacing: inch(16, '16'), depth: inch(9.25, '9 1/4') });
+  const over: Joists = { runs: 'along-first', spacing: inch(16, '16'), depth: inch(5.5, '5 1/2') };
+  const middle = { joistsBelow: joists('along-first'), joistsAbove: over };
+  walked('sewing', round(120, 132, 120, 132), 'basement', { 0: { wallId: 'sewing-hall', face: 'A' } }, {}, middle);
+  walked('hall', round(120, 42, 120, 42), 'basement', { 0: { wallId: 'sewing-hall', face: 'B' } }, { 'hall-w3': 'hall-parlour' }, middle);
+  walked('parlour', round(120, 156, 120, 156), 'crawl-space', { 0: { wallId: 'hall-parlour', face: 'B' } }, {}, { joistsAbove: over });
+  walked('study', round(108, 120, 108, 120), 'basement', undefined, {}, { ...lies(124.5, 0), ...middle });
+  // nobody looked which way the joists run over and under the studio
+  walked('studio', round(144, 120, 144, 120), 'crawl-space', undefined, {}, lies(124.5, -129));
+  walked('utility', round(96, 96, 96, 96), 'basement', undefined, {}, { ...lies(-100.5, 0), ...middle });
+  walked('loom', round(120, 108, 120, 108), 'basement', undefined, {}, { ...lies(0, 136.5), ...middle });
+  walked('pantry', round(60, 48, 60, 48), 'crawl-space', undefined, {}, { ...lies(-64.5, -99), joistsAbove: over });
+  walked('shed', round(144, 96, 144, 96), 'slab', undefined, {}, lies(320, 40), 'flat-roof');
   return {
     ...next,
     walls: next.walls.map((w) => MEASURED[w.id]?.(w) ?? w),

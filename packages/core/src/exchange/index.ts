@@ -2,3 +2,4 @@ export * from './bundle.js';
 export * from './jobSheet.js';
 export * from './panelCsv.js';
 export * from './directorySheet.js';
+export * from './routeSheet.js';

@@ -7,6 +7,7 @@ import type { Bench, Finding, House, Job, Verdict } from '../model/index.js';
 import { isTicked, judgeAsk, outageMinutes, PROOF_LABELS, PROOF_ORDER, stepsOf, valueOf } from '../steps/index.js';
 import { materialsOf, toolsOf } from '../takeoff/index.js';
 import { NetworkError, switchOn } from '../circuit/index.js';
+import type { RoutePlanFigure } from '../want/index.js';
 import { benchDrawing, benchFindings, wiringDrawing, wiringPlan, type BenchDrawing, type WiringDrawing } from '../wiring/index.js';
 
 export type SheetBlock =
@@ -18,6 +19,7 @@ export type SheetBlock =
   | { kind: 'elevation'; elevation: Elevation; caption: string }
   | { kind: 'wiring'; drawing: WiringDrawing; caption: string }
   | { kind: 'bench'; drawing: BenchDrawing; caption: string }
+  | { kind: 'route-plan'; figure: RoutePlanFigure; caption: string }
   | { kind: 'finding'; verdict: Verdict; title: string; says: string; source: string; sums: SumLine[][]; ask?: string };
 
 export interface JobSheet {

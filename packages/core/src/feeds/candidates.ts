@@ -15,6 +15,9 @@ import {
   type Edition,
   type Finding,
   type Job,
+  type Load,
+  type Room,
+  type Site,
   type Verdict,
   VERDICTS,
 } from '../model/index.js';
@@ -116,9 +119,10 @@ function cured(findings: Finding[]): { cures: string[]; refused: boolean } {
 const worst = (findings: Finding[]): Verdict =>
   findings.reduce<Verdict>((w, f) => (VERDICTS.indexOf(f.verdict) < VERDICTS.indexOf(w) ? f.verdict : w), 'ok');
 
-function boxFindingsOf(job: Job, box: Box, sameWall: boolean): Finding[] {
+function boxFindingsOf(job: Job, box: Box, sameWall: boolean, waysAreSearched: boolean): Finding[] {
   const alt = refed(job, box.id);
   const own = ledgerOf(alt).filter((f) => speaks(f, box.id, job.newBoxId));
+  if (waysAreSearched) return own.filter((f) => !BY_THE_WAY.has(f.rule));
   if (sameWall) return own;
   return [
     {
@@ -137,7 +141,7 @@ function boxFindingsOf(job: Job, box: Box, sameWall: boolean): Finding[] {
   ];
 }
 
-function boxCandidate(job: Job, box: Box, target: Box): FeedCandidate {
+function boxCandidate(job: Job, box: Box, target: Box, waysAreSearched: boolean): FeedCandidate {
   const c = jobContext(job);
   const sameWall = box.wallId === target.wallId;
   const [from, to] = [boxCentreX(c.wall, box), boxCentreX(c.wall, target)];
@@ -160,7 +164,7 @@ function boxCandidate(job: Job, box: Box, target: Box): FeedCandidate {
     : box.face !== target.face
       ? `the other side of the same wall${room ? `, in the ${room}` : ''}`
       : 'the same face of the wall';
-  const findings = boxFindingsOf(job, box, sameWall);
+  const findings = boxFindingsOf(job, box, sameWall, waysAreSearched);
   const verdict = worst(findings);
   const current = job.sourceBoxId === box.id;
   return {
@@ -175,37 +179,35 @@ function boxCandidate(job: Job, box: Box, target: Box): FeedCandidate {
     findings,
     ...cured(findings),
     editions: EDITIONS.filter((e) => e !== job.edition)
-      .map((edition) => ({ edition, verdict: worst(boxFindingsOf({ ...job, edition }, box, sameWall)) }))
+      .map((edition) => ({ edition, verdict: worst(boxFindingsOf({ ...job, edition }, box, sameWall, waysAreSearched)) }))
       .filter((e) => e.verdict !== verdict),
     current,
     choosable: sameWall && !current,
   };
 }
 
-function homeRun(job: Job): FeedCandidate {
-  const c = jobContext(job);
+/** A circuit of its own from the panel, for whatever is wanted in `rooms`. */
+export function homeRunFor(site: Site, chosen: Edition, name: string, rooms: Room[], loads: Load[]): FeedCandidate {
   const judged = (edition: Edition): Finding[] =>
-    breakerFindings(c.planned, edition, {
-      name: job.name,
-      ratingA: 20,
-      poles: 1,
-      gauge: 12,
-      rooms: [c.room],
-      loads: c.planned.loads.filter((l) => l.boxId === c.target.id),
-    }).map((f) => ({ ...f, subject: 'panel', stage: 'feed', remedies: [] }));
-  const findings = judged(job.edition);
+    breakerFindings(site, edition, { name, ratingA: 20, poles: 1, gauge: 12, rooms, loads }).map((f) => ({
+      ...f,
+      subject: 'panel',
+      stage: 'feed',
+      remedies: [],
+    }));
+  const findings = judged(chosen);
   const verdict = worst(findings);
   return {
     id: 'panel',
     name: 'A circuit of its own',
     way: 'home run',
-    where: `from the ${c.planned.panel?.name ?? 'panel'}, 20 A, 12 AWG`,
+    where: `from the ${site.panel?.name ?? 'panel'}, 20 A, 12 AWG`,
     studs: undefined,
     hours: undefined,
     verdict,
     findings,
     ...cured(findings),
-    editions: EDITIONS.filter((e) => e !== job.edition)
+    editions: EDITIONS.filter((e) => e !== chosen)
       .map((edition) => ({ edition, verdict: worst(judged(edition)) }))
       .filter((e) => e.verdict !== verdict),
     current: false,
@@ -220,9 +222,16 @@ const group = (c: FeedCandidate): number => (c.refused ? 3 : c.verdict === 'canâ
 /** Every feed that was surveyed, the best first; none for a job that stays at its box. */
 export function feedCandidates(job: Job): FeedCandidate[] {
   if (isInPlace(job)) return [];
+  const c = jobContext(job);
+  const loads = c.planned.loads.filter((l) => l.boxId === c.target.id);
+  return judgedFeeds(job, { waysAreSearched: false, ownCircuit: homeRunFor(c.planned, job.edition, job.name, [c.room], loads) });
+}
+
+/** Every surveyed box as the jobâ€™s feed, and the circuit of its own. Where ways are searched, nothing is said here of the way. */
+export function judgedFeeds(job: Job, options: { waysAreSearched: boolean; ownCircuit: FeedCandidate }): FeedCandidate[] {
   const { target } = jobContext(job);
-  const boxes = job.found.boxes.filter((b) => b.id !== target.id).map((b) => boxCandidate(job, b, target));
-  return [...boxes, homeRun(job)].sort(
+  const boxes = job.found.boxes.filter((b) => b.id !== target.id).map((b) => boxCandidate(job, b, target, options.waysAreSearched));
+  return [...boxes, options.ownCircuit].sort(
     (a, b) =>
       group(a) - group(b) ||
       (a.hours?.[1] ?? Infinity) - (b.hours?.[1] ?? Infinity) ||

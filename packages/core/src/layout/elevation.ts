@@ -22,6 +22,8 @@ export type ShapeKind =
   | 'ghost-box'
   | 'old-box'
   | 'run'
+  | 'way'
+  | 'hole'
   | 'patch'
   | 'opening'
   | 'reference';

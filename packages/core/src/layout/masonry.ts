@@ -18,8 +18,10 @@ export interface ChaseInput {
   runs: 'up and down' | 'along';
 }
 
+export type Chase = Judged & { rubbleLitres: number; mortarLitres: number; passes: number };
+
 /** Depth against the leaf, rubble, mortar and passes. A third of the leaf up and down, a sixth along (BS EN 1996-1-1 8.6, memory). */
-export function chase(input: ChaseInput): Judged & { rubbleLitres: number; mortarLitres: number; passes: number } {
+export function chase(input: ChaseInput): Chase {
   const { lengthMm, widthMm, depthMm, leafMm, runs } = input;
   if (![lengthMm, widthMm, depthMm].every((v) => v > 0)) throw new RangeError('chase: length, width and depth must be above 0 mm');
   const solid = (lengthMm * widthMm * depthMm) / LITRE;

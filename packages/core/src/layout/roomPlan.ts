@@ -20,6 +20,8 @@ export interface RoomPlan {
   gap: Point;
   /** middle of the corners, for a name */
   middle: Point;
+  /** rooms of one group lie where they really do to each other; 0 is the group of the first room */
+  group: number;
 }
 
 type Heading = 0 | 1 | 2 | 3;
@@ -78,7 +80,7 @@ export function closing(lengths: number[], turns: RoomSide['turn'][]): Closing {
 
 const wallOf = (site: Site, id: string): Wall | undefined => site.walls.find((w) => w.id === id);
 
-function planFrom(site: Site, room: Room, sides: RoomSide[], start: Point, heading: Heading): RoomPlan {
+function planFrom(site: Site, room: Room, sides: RoomSide[], start: Point, heading: Heading, group: number): RoomPlan {
   const lengths = sides.map((s) => wallOf(site, s.wallId)?.length.mm ?? 0);
   const { corners } = walk(
     lengths,
@@ -95,6 +97,7 @@ function planFrom(site: Site, room: Room, sides: RoomSide[], start: Point, headi
     sides: sides.map((s, i) => ({ roomId: room.id, wallId: s.wallId, face: s.face, from: corners[i]!, to: corners[i + 1]! })),
     gap: { x: start.x - end.x, y: start.y - end.y },
     middle,
+    group,
   };
 }
 
@@ -106,7 +109,8 @@ const headingOf = (from: Point, to: Point): Heading => {
 
 /**
  * Plans of all rooms that somebody walked round. Rooms that share a wall lie on its two sides, its thickness apart;
- * those that share none stand beside the rest.
+ * those that share none lie where somebody said, or else
+ * beside the rest, in a group of their own.
  */
 export function roomPlans(site: Site): RoomPlan[] {
   const open = site.rooms.filter((r) => (r.sides?.length ?? 0) >= 3);
@@ -125,18 +129,20 @@ export function roomPlans(site: Site): RoomPlan[] {
         const thick = wallThicknessMm(wall);
         const start = { x: known.to.x + out.x * thick, y: known.to.y + out.y * thick };
         const rolled = [...sides.slice(i), ...sides.slice(0, i)];
-        return planFrom(site, room, rolled, start, back);
+        return planFrom(site, room, rolled, start, back, done.group);
       }
     }
+    if (room.at && placed.length) return planFrom(site, room, sides, { x: room.at.right.mm, y: -room.at.down.mm }, 0, 0);
     const right = Math.max(0, ...placed.flatMap((p) => p.sides.map((s) => Math.max(s.from.x, s.to.x))));
-    return planFrom(site, room, sides, { x: placed.length ? right + 1200 : 0, y: 0 }, 0);
+    return planFrom(site, room, sides, { x: placed.length ? right + 1200 : 0, y: 0 }, 0, placed.length ? ++groups : 0);
   };
+  let groups = 0;
   while (open.length) {
-    const next = Math.max(
-      0,
-      open.findIndex((r) => r.sides!.some((s) => placed.some((p) => p.sides.some((k) => k.wallId === s.wallId && k.face !== s.face)))),
+    const linked = open.findIndex((r) =>
+      r.sides!.some((s) => placed.some((p) => p.sides.some((k) => k.wallId === s.wallId && k.face !== s.face))),
     );
-    placed.push(place(open.splice(next, 1)[0]!));
+    const told = placed.length ? open.findIndex((r) => r.at) : -1;
+    placed.push(place(open.splice(linked >= 0 ? linked : Math.max(0, told), 1)[0]!));
   }
   return placed;
 }

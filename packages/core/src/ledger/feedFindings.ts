@@ -16,7 +16,7 @@ import {
 } from '../codebook/index.js';
 import { DEVICE_KINDS, nec, practice } from '../catalog/index.js';
 import { printAwg, toFeet } from '../measure/index.js';
-import type { Circuit, Device, Finding, Load, Remedy } from '../model/index.js';
+import type { Box, Circuit, Device, Finding, Load, Remedy } from '../model/index.js';
 import { cablesIn, devicesIn } from '../wiring/index.js';
 import { changeFor, finding, put, remedy, type JobContext } from './context.js';
 
@@ -331,6 +331,22 @@ function renewed(c: JobContext, old: Device): Remedy[] {
 }
 
 /** Feed, need and protection. */
+/** A switch box feeds only where an always-hot and a neutral are both in it: a switch loop has none (404.2(C)). */
+function switchBox(box: Box): Judged {
+  const source = nec('2020', '404.2(C)');
+  if (box.switchHas === undefined)
+    return {
+      verdict: 'can’t tell',
+      says: 'nobody looked whether an always-hot and a neutral are in this switch box',
+      sums: [],
+      source,
+      ask: 'Breaker off and proved dead: look for white wires spliced together behind the switch, then test which black stays live with the switch off.',
+    };
+  return box.switchHas === 'switch loop'
+    ? { verdict: 'stop', says: 'a switch loop: there is no neutral to take along', sums: [], source }
+    : { verdict: 'ok', says: 'an always-hot and a neutral are there; take the hot ahead of the switch', sums: [], source };
+}
+
 export function feedFindings(c: JobContext): Finding[] {
   const { circuit } = c;
   const findings: Finding[] = [];
@@ -352,6 +368,8 @@ export function feedFindings(c: JobContext): Finding[] {
       );
     findings.push(finding('shared-neutral', circuit.id, 'feed', 'Shared neutral', sharedNeutral(c, circuit)));
   }
+  if (c.source.holds === 'switch')
+    findings.push(finding('switch-box', c.source.id, 'feed', `${c.source.name} as a feed`, switchBox(c.source)));
   findings.push(...conductorFindings(c, circuit));
   if (c.newDevice) findings.push(...deviceFindings(c, circuit, c.newDevice));
   for (const old of devicesIn(c.job.found, c.source.id)) {

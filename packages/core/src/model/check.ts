@@ -8,6 +8,7 @@ import { panelErrors } from './checkPanel.js';
 import { Panel } from './panel.js';
 import { boxRect, placeOriginX, wallThicknessMm } from './place.js';
 import { emptySite, Site } from './site.js';
+import { wantErrors } from './checkWant.js';
 
 export type Checked<T> = { ok: true; value: T } | { ok: false; errors: FieldError[] };
 
@@ -238,7 +239,7 @@ export function siteErrors(site: Site, unit: LengthUnit, path: string): FieldErr
     if (!circuits.has(load.circuitId)) missing(`${path}/loads/${l}/circuitId`, 'circuit', load.circuitId);
     if (load.boxId && !boxes.has(load.boxId)) missing(`${path}/loads/${l}/boxId`, 'box', load.boxId);
   });
-  if (site.panel) errors.push(...panelErrors(site.panel, circuits, boxes, `${path}/panel`));
+  if (site.panel) errors.push(...panelErrors(site.panel, circuits, boxes, site.walls, `${path}/panel`));
   return errors;
 }
 
@@ -283,7 +284,7 @@ export function checkHouseEdit(before: House, after: House): Checked<House> {
   if (!rest.ok) return rest;
   const site = changedShape(before.site, after.site, '/site');
   if (!site.ok) return { ok: false, errors: site.errors };
-  const errors = siteErrors(site.value, after.unit, '/site');
+  const errors = [...siteErrors(site.value, after.unit, '/site'), ...wantErrors(rest.value.wants ?? [], site.value, after.unit)];
   return errors.length ? { ok: false, errors: errors.slice(0, 20) } : { ok: true, value: { ...rest.value, site: site.value } };
 }
 
@@ -291,7 +292,8 @@ export function checkHouseEdit(before: House, after: House): Checked<House> {
 export function checkHouse(data: unknown): Checked<House> {
   const shape = checkShape(House, data);
   if (!shape.ok) return shape;
-  const errors = siteErrors(shape.value.site, shape.value.unit, '/site');
+  const { site, unit, wants } = shape.value;
+  const errors = [...siteErrors(site, unit, '/site'), ...wantErrors(wants ?? [], site, unit)];
   return errors.length ? { ok: false, errors } : shape;
 }
 

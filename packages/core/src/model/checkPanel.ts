@@ -1,8 +1,15 @@
 import type { FieldError } from './fieldError.js';
 import { spacesOf, type Panel } from './panel.js';
+import type { Wall } from './site.js';
 
 /** What makes no sense in a panel whose shape is right. `circuits` and `boxes` are the ids that are there. */
-export function panelErrors(panel: Panel, circuits: ReadonlySet<string>, boxes: ReadonlySet<string>, path: string): FieldError[] {
+export function panelErrors(
+  panel: Panel,
+  circuits: ReadonlySet<string>,
+  boxes: ReadonlySet<string>,
+  walls: readonly Wall[],
+  path: string,
+): FieldError[] {
   const errors: FieldError[] = [];
   const wrong = (at: string, message: string, expected: string, came: unknown) =>
     errors.push({ path: `${path}${at}`, message, expected, came: String(came) });
@@ -28,6 +35,13 @@ export function panelErrors(panel: Panel, circuits: ReadonlySet<string>, boxes: 
     if (b.tiedTo !== undefined && (b.tiedTo === b.id || !breakers.has(b.tiedTo)))
       wrong(`/breakers/${i}/tiedTo`, `There is no other breaker with the id ${b.tiedTo}.`, 'the id of another breaker', b.tiedTo);
   });
+  if (panel.place) {
+    const { wallId, fromLeft } = panel.place;
+    const wall = walls.find((w) => w.id === wallId);
+    if (!wall) wrong('/place/wallId', `There is no wall with the id ${wallId}.`, 'the id of a wall', wallId);
+    else if (fromLeft.mm > wall.length.mm)
+      wrong('/place/fromLeft/mm', `The panel would hang past the end of ${wall.name}.`, `at most ${wall.length.mm} mm`, fromLeft.mm);
+  }
   panel.covered.forEach((space, i) => {
     if (space > panel.spaces)
       wrong(`/covered/${i}`, `Space ${space} is past the last of ${panel.spaces}.`, `at most ${panel.spaces}`, space);

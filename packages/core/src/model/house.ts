@@ -5,6 +5,7 @@ import { Change } from './change.js';
 import { Id, Instant, Name, Remark } from './known.js';
 import { Schools } from './schools.js';
 import { Site } from './site.js';
+import { Rates, Want } from './want.js';
 
 export const EDITIONS = ['US-2017', 'US-2020', 'US-2023'] as const;
 export const Edition = z.enum(EDITIONS);
@@ -22,6 +23,10 @@ export const House = z.strictObject({
   built: z.number().int().min(1500).max(2100).optional(),
   note: Remark.optional(),
   site: Site,
+  /** outlets and lights that are wanted, with the way that was chosen for each */
+  wants: z.array(Want).max(200).optional(),
+  /** the user’s own prices; absent: placeholders */
+  rates: Rates.optional(),
 });
 export type House = z.infer<typeof House>;
 

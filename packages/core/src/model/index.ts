@@ -11,3 +11,4 @@ export * from './check.js';
 export * from './edit.js';
 export * from './fieldWords.js';
 export * from './bench.js';
+export * from './want.js';

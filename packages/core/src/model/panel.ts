@@ -1,6 +1,6 @@
 /** The panel of a house: its spaces, what stands in them, and what was found out about what each feeds. */
 import { z } from 'zod';
-import { Id, Name } from './known.js';
+import { DistanceLength, Id, Name } from './known.js';
 
 /** The largest panel that has a table of its own (408.36 has no such limit any more; common practice). */
 const MOST_SPACES = 84;
@@ -41,8 +41,13 @@ export const FeedTest = z.strictObject({
 });
 export type FeedTest = z.infer<typeof FeedTest>;
 
+/** Where the panel hangs: from the face’s own left end to its middle, and up to its bottom. */
+const PanelPlace = z.strictObject({ wallId: Id, face: z.enum(['A', 'B']), fromLeft: DistanceLength, bottom: DistanceLength });
+
 export const Panel = z.strictObject({
   name: Name.default('Panel'),
+  /** absent: nobody said on which wall */
+  place: PanelPlace.optional(),
   spaces: z.number().int().min(2, 'a panel has 2 spaces or more').max(MOST_SPACES).multipleOf(2, 'spaces come in pairs'),
   /** rating of the main breaker; absent: not read */
   mainA: z.number().int().min(30, 'a main of a dwelling is 30 A or more').max(400, 'over 400 A is no panel of a dwelling').optional(),

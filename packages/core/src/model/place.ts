@@ -133,3 +133,6 @@ export function baysLooked(wall: Wall, span: { left: number; right: number }): b
 
 /** Centres of all studs, in mm from the left end of face A; empty when none was found. */
 export const studCentres = (wall: Wall): number[] => studPlaces(wall).map((stud) => stud.x);
+
+/** From a distance along a face, from its own left end, to x along face A, and back. mm */
+export const uXOf = (wall: Wall, face: FaceId, u: number): number => (face === 'A' ? u : wall.length.mm - u);

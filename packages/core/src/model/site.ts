@@ -42,6 +42,15 @@ export const ROOM_BELOW = ['basement', 'crawl-space', 'slab', 'floor'] as const;
 export const WantedOutlet = z.strictObject({ id: Id, wallId: Id, face: FaceId, fromLeft: DistanceLength });
 export type WantedOutlet = z.infer<typeof WantedOutlet>;
 
+/** Joists over or under a room. What wasn’t looked at is absent. */
+export const Joists = z.strictObject({
+  /** the same way as the room’s first wall, or across it */
+  runs: z.enum(['along-first', 'across-first']).optional(),
+  spacing: StudSpacing.optional(),
+  depth: PositiveLength.optional(),
+});
+export type Joists = z.infer<typeof Joists>;
+
 export const Room = z.strictObject({
   id: Id,
   name: Name,
@@ -56,6 +65,12 @@ export const Room = z.strictObject({
   /** ½ in drywall and the like are in the wall; this is the floor: thickness still to be laid on what is there */
   floorToAdd: DistanceLength.optional(),
   wanted: z.array(WantedOutlet).max(60).optional(),
+  /** storey: 0 is the ground floor, which is also what is taken where nothing was said; -1 for a basement */
+  level: z.number().int('a storey is a whole number').min(-2).max(5).optional(),
+  /** where its first corner lies in plan, from the corner where the plan begins: to the right, and down; absent: placed by a shared wall */
+  at: z.strictObject({ right: MeasuredLength, down: MeasuredLength }).optional(),
+  joistsAbove: Joists.optional(),
+  joistsBelow: Joists.optional(),
 });
 export type Room = z.infer<typeof Room>;
 
@@ -218,6 +233,10 @@ export const Box = z.strictObject({
   condition: z.enum(['sound', 'loose', 'stripped', 'cracked']).optional(),
   /** a partition keeps power and low voltage apart inside one box */
   divided: z.boolean().optional(),
+  /** what it is for; absent: a receptacle’s box */
+  holds: z.enum(['receptacle', 'switch', 'junction']).optional(),
+  /** what a switch box has besides the switched hot; absent: nobody looked */
+  switchHas: z.enum(['hot and neutral', 'switch loop']).optional(),
 });
 export type Box = z.infer<typeof Box>;
 

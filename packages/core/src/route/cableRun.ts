@@ -39,19 +39,31 @@ export function cableRun(input: CableRunInput): CableRun {
     product('bends', input.bends, PRACTICE_MM.bend, 'length', { how: 'common practice' }),
     product('studs crossed', input.studsCrossed, PRACTICE_MM.studHole, 'length', { how: 'common practice' }),
   ];
+  return runFrom(runTerms, input);
+}
+
+/** What a run comes to, whatever it is made of: `runTerms` are its parts from box to box. */
+export function runFrom(
+  runTerms: Term[],
+  ends: Pick<CableRunInput, 'freeEndsMm' | 'sheathMm'>,
+  where = 'in the wall',
+  fished = true,
+): CableRun {
   const runMm = total(runTerms);
-  const run: Sum = { terms: runTerms, result: term('in the wall, box to box', runMm, 'length') };
+  const run: Sum = { terms: runTerms, result: term(`${where}, box to box`, runMm, 'length') };
   const finishedTerms = [
-    term('in the wall', runMm, 'length'),
-    term('free end, source box', input.freeEndsMm[0], 'length'),
-    term('free end, new box', input.freeEndsMm[1], 'length'),
-    product('sheath inside each box', 2, input.sheathMm, 'length'),
+    term(where, runMm, 'length'),
+    term('free end, source box', ends.freeEndsMm[0], 'length'),
+    term('free end, new box', ends.freeEndsMm[1], 'length'),
+    product('sheath inside each box', 2, ends.sheathMm, 'length'),
     product('trimming at each end', 2, PRACTICE_MM.trim, 'length', { how: 'common practice' }),
   ];
   const finishedMm = total(finishedTerms);
   const fishingTerms = [
-    term('in the wall', runMm, 'length'),
-    product('out of each opening while fishing', 2, PRACTICE_MM.outWhileFishing, 'length', { how: 'common practice: 12 to 16 in or more' }),
+    term(where, runMm, 'length'),
+    product('out of each opening while fishing', fished ? 2 : 0, PRACTICE_MM.outWhileFishing, 'length', {
+      how: fished ? 'common practice: 12 to 16 in or more' : 'laid in the open, nothing is fished',
+    }),
   ];
   const fishingMm = total(fishingTerms);
   const larger = Math.max(finishedMm, fishingMm);

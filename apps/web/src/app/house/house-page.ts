@@ -22,6 +22,7 @@ import { LengthUnits } from '../fields/length-units';
         </div>
         <nav class="pages" aria-label="House">
           <a [routerLink]="['/houses', id()]">plan</a>
+          <a [routerLink]="['/houses', id(), 'wants']">wanted</a>
           <a [routerLink]="['/houses', id(), 'panel']">panel</a>
           <a routerLink="/">jobs</a>
         </nav>

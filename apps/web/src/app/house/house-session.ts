@@ -35,6 +35,11 @@ export class HouseSession extends DocumentSession<House> implements SurveyHost {
     });
   }
 
+  /** Changes beyond the survey: what is wanted, prices. */
+  editHouse(title: string, change: (house: House) => House): boolean {
+    return this.edit(title, change);
+  }
+
   dragSite(change: ((site: Site) => Site) | undefined): void {
     const house = this.document();
     this.drag(change && house ? { ...house, site: change(house.site) } : undefined);

@@ -9,11 +9,12 @@ import { ChoiceField, type Choice } from '../fields/choice-field';
 import { LengthField } from '../fields/length-field';
 import { TextField } from '../fields/text-field';
 import { HouseSession } from './house-session';
+import { PlanDrawingView } from './plan-drawing';
 
 /** The house in plan: rooms that were walked round, their walls to open, and a room to add by typing its wall lengths. */
 @Component({
   selector: 'sa-plan-view',
-  imports: [RouterLink, ChoiceField, LengthField, TextField],
+  imports: [RouterLink, ChoiceField, LengthField, TextField, PlanDrawingView],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './plan-view.html',
 })

@@ -38,6 +38,8 @@ export const routes: Routes = [
         title: 'Wall · Saddle',
         loadComponent: () => import('../house/wall-page').then((m) => m.WallPage),
       },
+      { path: 'wants', title: 'Wanted · Saddle', loadComponent: () => import('../ways/wants-page').then((m) => m.WantsPage) },
+      { path: 'wants/:wantId', title: 'Ways · Saddle', loadComponent: () => import('../ways/want-page').then((m) => m.WantPage) },
       { path: 'panel', title: 'Panel · Saddle', loadComponent: () => import('../panel/panel-page').then((m) => m.PanelPage) },
       {
         path: 'rooms/:roomId',

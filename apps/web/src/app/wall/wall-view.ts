@@ -154,6 +154,8 @@ export class WallView {
       cover: 7,
       opening: 8,
       box: 9,
+      way: 10,
+      hole: 11,
     };
     return this.wall()
       .shapes.map((s) => ({

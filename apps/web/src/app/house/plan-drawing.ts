@@ -1,0 +1,68 @@
+import { ChangeDetectionStrategy, Component, computed, ElementRef, inject, input, output, viewChild } from '@angular/core';
+import type { PlanDrawing } from '@saddle/core/layout';
+import type { FaceId } from '@saddle/core/model';
+import type { RoutePlanFigure } from '@saddle/core/want';
+
+/** A point of the plan in mm, y downward as it is drawn. */
+export interface PlanPointer {
+  x: number;
+  y: number;
+  done: boolean;
+}
+
+/** The rooms in plan, with a way through the house on them where there is one: its levels differ by dash, never by colour alone. */
+@Component({
+  selector: 'sa-plan-drawing',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './plan-drawing.html',
+})
+export class PlanDrawingView {
+  readonly plan = input.required<PlanDrawing>();
+  readonly way = input<RoutePlanFigure>();
+  /** the next press on a leg sets the point to pass there */
+  readonly settingVia = input(false);
+  readonly opened = output<{ wallId: string; face: FaceId }>();
+  readonly legPressed = output<{ space: string; x: number; y: number }>();
+  readonly viaMoved = output<PlanPointer>();
+  private readonly svg = viewChild.required<ElementRef<SVGSVGElement>>('svg');
+  private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
+  protected dragging = false;
+  /** one step of the arrow keys: a joist space */
+  private readonly step = 406.4;
+  protected readonly marks = computed(() => {
+    const [, , width, height] = this.plan().viewBox.split(' ').map(Number) as [number, number, number, number];
+    // signs keep their size on a large house
+    const unit = Math.max(width, height) / 100;
+    return { hole: 1.35 * unit, end: 1.1 * unit, text: 1.9 * unit, small: 1.6 * unit, line: 0.5 * unit, hit: 3 * unit, via: 1.7 * unit };
+  });
+
+  protected at(event: PointerEvent): { x: number; y: number } {
+    const matrix = this.svg().nativeElement.getScreenCTM();
+    const p = matrix ? new DOMPoint(event.clientX, event.clientY).matrixTransform(matrix.inverse()) : new DOMPoint();
+    return { x: p.x, y: p.y };
+  }
+
+  protected press(space: string, event: PointerEvent): void {
+    if (this.settingVia()) this.legPressed.emit({ space, ...this.at(event) });
+  }
+
+  protected grab(event: PointerEvent): void {
+    this.dragging = true;
+    (event.target as Element).setPointerCapture(event.pointerId);
+    this.host.nativeElement.focus?.();
+  }
+  protected drag(event: PointerEvent, done: boolean): void {
+    if (!this.dragging) return;
+    if (done) this.dragging = false;
+    this.viaMoved.emit({ ...this.at(event), done });
+  }
+  protected nudge(event: KeyboardEvent): void {
+    const via = this.way()?.via;
+    const by = ({ ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] } as Record<string, [number, number]>)[
+      event.key
+    ];
+    if (!via || !by) return;
+    event.preventDefault();
+    this.viaMoved.emit({ x: via.x + by[0] * this.step, y: via.y + by[1] * this.step, done: true });
+  }
+}

@@ -1,0 +1,195 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
+import { parsePower } from '@saddle/core/measure';
+import type { MeasuredLength, Want, WantLamps, WantLoad, WantPlace } from '@saddle/core/model';
+import { USUAL_STOCK } from '@saddle/core/route';
+import { nextPlace, putPlace, putWant } from '@saddle/core/want';
+import { ChoiceField, type Choice } from '../fields/choice-field';
+import { LengthField } from '../fields/length-field';
+import { TextField } from '../fields/text-field';
+import { YesNoField } from '../fields/yes-no-field';
+import { HouseSession } from '../house/house-session';
+
+/** What is wanted, and where: places on faces, what will be plugged in, lampholders, what the raceway is cut from. */
+@Component({
+  selector: 'sa-want-form',
+  imports: [ChoiceField, LengthField, TextField, YesNoField],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <div class="panel-body">
+      <div class="fields">
+        <sa-text-field label="name" [value]="want().name" (set)="$event && put({ name: $event })" />
+      </div>
+      @for (p of want().places; track $index) {
+        <h4>{{ want().places.length > 1 ? 'Outlet ' + ($index + 1) : want().kind === 'lights' ? 'The switch' : 'Where' }}</h4>
+        <div class="fields">
+          <sa-choice-field label="wall, seen from" [value]="p.wallId + '|' + p.face" [choices]="faces()" (set)="setFace($index, $event)" />
+          <sa-length-field
+            label="from its left end to the middle of the box"
+            [value]="p.fromLeft"
+            (set)="place($index, { fromLeft: $event })"
+          />
+          <sa-length-field label="floor to the bottom of the box" [value]="p.bottom" (set)="place($index, { bottom: $event })" />
+          @if (want().places.length > 1) {
+            <button type="button" class="btn-line low" (click)="dropPlace($index)">take out</button>
+          }
+        </div>
+      }
+      @if (want().kind === 'raceway') {
+        <button type="button" class="btn-line" (click)="addPlace()" data-testid="add-place">one more outlet</button>
+        @if (full()) {
+          <p class="field-error" role="status">{{ full() }}</p>
+        }
+        <h4>The raceway</h4>
+        <div class="fields">
+          <sa-length-field label="stock length" [value]="stock().stock" (set)="$event && setStock({ stock: $event })" />
+          <sa-length-field label="saw cut" [value]="stock().kerf" (set)="$event && setStock({ kerf: $event })" />
+          <sa-text-field
+            label="inside area, in²"
+            [value]="area()"
+            [numeric]="true"
+            [error]="areaError()"
+            hint="from the maker’s sheet; empty: not read"
+            (set)="setArea($event)"
+          />
+        </div>
+      }
+      @if (want().lamps; as l) {
+        <h4>Lampholders</h4>
+        <div class="fields">
+          <sa-text-field label="how many" [value]="'' + l.count" [numeric]="true" (set)="lamps({ count: whole($event) })" />
+          <sa-text-field label="in rows" [value]="'' + l.rows" [numeric]="true" (set)="lamps({ rows: whole($event) })" />
+          <sa-text-field
+            label="watts of the fitting"
+            [value]="'' + l.watts"
+            [numeric]="true"
+            hint="the largest lamp it is made for, not the one in it"
+            (set)="lamps({ watts: whole($event) })"
+          />
+        </div>
+        <div class="chips" role="group" aria-label="Under these rooms">
+          @for (r of rooms(); track r.value) {
+            <button type="button" class="chip" [attr.aria-pressed]="l.under.includes(r.value)" (click)="toggleRoom(l, r.value)">
+              under the {{ r.label }}
+            </button>
+          }
+        </div>
+      }
+      @if (want().kind !== 'lights') {
+        <h4>Plugged in there</h4>
+        <ul class="plain-list">
+          @for (load of want().loads; track $index) {
+            <li>
+              {{ load.name }}, {{ load.watts ? load.watts + ' W' : load.amps + ' A' }}
+              <label><input type="checkbox" [checked]="load.continuous" (change)="setContinuous($index)" /> three hours or more</label>
+              <button type="button" class="btn-line low" (click)="dropLoad($index)" [attr.aria-label]="'Take ' + load.name + ' out'">
+                take out
+              </button>
+            </li>
+          } @empty {
+            <li class="quiet">Nothing named yet: the feed is judged without it.</li>
+          }
+        </ul>
+        <form class="fields" (submit)="addLoad($event)">
+          <sa-text-field label="appliance" [value]="loadName()" (typing)="loadName.set($event)" />
+          <sa-text-field
+            label="watts or amps on its plate"
+            [value]="power()"
+            [error]="powerError()"
+            placeholder="1750 W"
+            (typing)="power.set($event)"
+          />
+          <button type="submit" class="btn-line low">add</button>
+        </form>
+        <div class="fields">
+          <sa-yes-no label="a circuit of its own from the panel" [value]="want().ownCircuit" (set)="put({ ownCircuit: $event ?? false })" />
+          @if (want().kind === 'outlet') {
+            <sa-yes-no label="a raceway on the wall may be seen" [value]="want().mayShow" (set)="put({ mayShow: $event ?? false })" />
+          }
+        </div>
+      }
+    </div>
+  `,
+})
+export class WantForm {
+  private readonly session = inject(HouseSession);
+  readonly want = input.required<Want>();
+  protected readonly faces = computed((): Choice[] => {
+    const { rooms, walls } = this.session.surveyed();
+    const name = (id: string): string => rooms.find((r) => r.id === id)?.name ?? id;
+    return walls.flatMap((w) =>
+      (['A', 'B'] as const)
+        .filter((f) => w.faces[f].roomId !== 'outside')
+        .map((f) => ({ value: `${w.id}|${f}`, label: `${w.name}, from the ${name(w.faces[f].roomId)}` })),
+    );
+  });
+  protected readonly rooms = computed((): Choice[] =>
+    this.session
+      .surveyed()
+      .rooms.filter((r) => r.sides?.length && r.below && r.below !== 'slab')
+      .map((r) => ({ value: r.id, label: r.name })),
+  );
+  protected readonly stock = computed(() => this.want().raceway ?? USUAL_STOCK);
+  protected readonly area = computed(() => (this.stock().insideIn2 === undefined ? '' : `${this.stock().insideIn2}`));
+  protected readonly areaError = signal('');
+  protected readonly full = signal('');
+  protected readonly loadName = signal('');
+  protected readonly power = signal('');
+  protected readonly powerError = signal('');
+
+  protected put(part: Partial<Want>): void {
+    this.session.editHouse(this.want().name, (h) => putWant(h, this.want().id, part));
+  }
+  protected place(index: number, part: { fromLeft?: MeasuredLength | undefined; bottom?: MeasuredLength | undefined }): void {
+    const [key, value] = Object.entries(part)[0] as [keyof WantPlace, MeasuredLength | undefined];
+    if (value) this.session.editHouse(`${this.want().name} moved`, (h) => putPlace(h, this.want().id, index, { [key]: value }));
+  }
+  protected setFace(index: number, value: string | undefined): void {
+    const [wallId, face] = (value ?? '').split('|') as [string, WantPlace['face']];
+    if (face) this.session.editHouse(`${this.want().name} on another wall`, (h) => putPlace(h, this.want().id, index, { wallId, face }));
+  }
+  protected addPlace(): void {
+    const next = nextPlace(this.session.house(), this.want());
+    this.full.set(next ? '' : 'No room for one more on that wall: set the last one on the next wall first, or further left.');
+    if (next) this.put({ places: [...this.want().places, next] });
+  }
+  protected dropPlace(index: number): void {
+    this.put({ places: this.want().places.filter((_, i) => i !== index) });
+  }
+  protected setStock(part: Partial<NonNullable<Want['raceway']>>): void {
+    this.put({ raceway: { ...this.stock(), ...part } });
+  }
+  protected setArea(text: string): void {
+    const value = Number(text);
+    const wrong = text !== '' && !(value > 0 && value <= 50);
+    this.areaError.set(wrong ? `“${text}” is no inside area of a track; 0.4 would be one.` : '');
+    if (!wrong) this.setStock({ insideIn2: text === '' ? undefined : value });
+  }
+  protected whole = (text: string): number => (text.trim() === '' ? NaN : Number(text));
+  protected lamps(part: Partial<WantLamps>): void {
+    const lamps = this.want().lamps;
+    if (lamps) this.put({ lamps: { ...lamps, ...part } });
+  }
+  protected toggleRoom(lamps: WantLamps, id: string): void {
+    this.lamps({ under: lamps.under.includes(id) ? lamps.under.filter((r) => r !== id) : [...lamps.under, id] });
+  }
+  protected addLoad(event: Event): void {
+    event.preventDefault();
+    const read = parsePower(this.power());
+    this.powerError.set(read.ok ? (this.loadName().trim() ? '' : 'Name the appliance too.') : read.message);
+    if (!read.ok || !this.loadName().trim()) return;
+    const load: WantLoad = {
+      name: this.loadName().trim(),
+      continuous: false,
+      ...(read.watts !== undefined ? { watts: read.watts } : { amps: read.amps! }),
+    };
+    this.put({ loads: [...this.want().loads, load] });
+    this.loadName.set('');
+    this.power.set('');
+  }
+  protected setContinuous(index: number): void {
+    this.put({ loads: this.want().loads.map((l, i) => (i === index ? { ...l, continuous: !l.continuous } : l)) });
+  }
+  protected dropLoad(index: number): void {
+    this.put({ loads: this.want().loads.filter((_, i) => i !== index) });
+  }
+}

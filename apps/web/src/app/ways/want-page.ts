@@ -1,0 +1,201 @@
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, linkedSignal, signal, untracked } from '@angular/core';
+import { Router, RouterLink } from '@angular/router';
+import { CRITERIA, type Criterion, type Joists, type Via, type Want } from '@saddle/core/model';
+import { allow, CRITERION_WORDS, dropWant, forbid, printFigure, putJoists, putWant, type JoistQuestion, type ShownWay, type Ways } from '@saddle/core/want';
+import { spaceWords } from '@saddle/core/route';
+import type { Subscription } from 'rxjs';
+import { ChoiceField, type Choice } from '../fields/choice-field';
+import { Segmented, type Segment } from '../fields/segmented';
+import { HouseSession } from '../house/house-session';
+import { PlanDrawingView, type PlanPointer } from '../house/plan-drawing';
+import { FindingList, type FindingRow } from '../ledger/finding-list';
+import { VerdictStamp } from '../ledger/verdict-stamp';
+import { WallView } from '../wall/wall-view';
+import { WantForm } from './want-form';
+import { WaySearches } from './way-search.service';
+import { WayWork } from './way-work';
+
+type Tab = 'ways' | 'feeds' | 'work' | 'wanted';
+/** A search that is over sooner shows nothing of itself. */
+const PATIENCE_MS = 500;
+
+/** One wanted outlet: the ways its cable can take, on the plan and on the walls, and what each costs. */
+@Component({
+  selector: 'sa-want-page',
+  imports: [RouterLink, ChoiceField, Segmented, PlanDrawingView, FindingList, VerdictStamp, WallView, WantForm, WayWork],
+  providers: [WaySearches],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './want-page.html',
+})
+export class WantPage {
+  protected readonly session = inject(HouseSession);
+  private readonly searches = inject(WaySearches);
+  private readonly router = inject(Router);
+  readonly wantId = input.required<string>();
+  readonly tab = input<string>();
+  protected readonly want = computed((): Want | undefined => this.session.house().wants?.find((w) => w.id === this.wantId()));
+  protected readonly tabs: Segment<Tab>[] = [
+    { value: 'ways', label: 'ways' },
+    { value: 'feeds', label: 'feeds' },
+    { value: 'work', label: 'holes and lengths' },
+    { value: 'wanted', label: 'what is wanted' },
+  ];
+  protected readonly shownTab = linkedSignal((): Tab => (this.tabs.some((t) => t.value === this.tab()) ? (this.tab() as Tab) : 'ways'));
+  protected readonly criteria = CRITERIA.map((id) => ({ id, words: CRITERION_WORDS[id] }));
+
+  /** the last answer stays while the next is worked out */
+  protected readonly ways = signal<Ways | undefined>(undefined);
+  protected readonly running = signal<string | undefined>(undefined);
+  protected readonly slow = signal(false);
+  protected readonly failure = signal('');
+  private search: Subscription | undefined;
+  private timer: ReturnType<typeof setTimeout> | undefined;
+
+  private readonly picked = linkedSignal({ source: this.wantId, computation: (): string | undefined => undefined });
+  /** what is looked at: what was picked, what was chosen, the favourite */
+  protected readonly way = computed((): ShownWay | undefined => {
+    const list = this.ways()?.ways ?? [];
+    return (
+      list.find((w) => w.option.key === this.picked()) ??
+      list.find((w) => w.option.key === this.want()?.chosen) ??
+      list.find((w) => w.option.favourite) ??
+      list[0]
+    );
+  });
+  protected readonly drawing = signal('plan');
+  protected readonly drawings = computed((): Segment<string>[] => [
+    { value: 'plan', label: 'plan' },
+    ...(this.way()?.elevations ?? []).map((e) => ({ value: e.wallId, label: this.wallName(e.wallId) })),
+  ]);
+  protected readonly wall = computed(() => this.way()?.elevations.find((e) => e.wallId === this.drawing()));
+  protected readonly settingVia = signal(false);
+  protected readonly draggedVia = signal<{ x: number; y: number } | undefined>(undefined);
+  protected readonly figure = computed(() => {
+    const plan = this.way()?.plan;
+    const dragged = this.draggedVia();
+    return plan && dragged ? { ...plan, via: dragged } : plan;
+  });
+  protected readonly forbidden = computed(() =>
+    (this.want()?.forbidden ?? []).map((space) => ({ space, words: spaceWords(this.session.surveyed(), space) })),
+  );
+  protected readonly hollows = computed((): Choice[] => (this.ways()?.hollows ?? []).map((h) => ({ value: h.space, label: h.words })));
+  protected readonly lost = computed(
+    () => !!this.want()?.chosen && !!this.ways() && !this.ways()!.ways.some((w) => w.option.key === this.want()!.chosen),
+  );
+  protected readonly feedRows = computed(() =>
+    (this.ways()?.feeds ?? []).map((c) => ({
+      c,
+      ways: (this.ways()?.ways ?? []).filter((w) => w.option.feed.id === c.id).length,
+      blocked: this.want()?.forbidden.includes(`feed/${c.id}`) ?? false,
+      says: [
+        ...c.findings.filter((f) => f.verdict === 'stop' || (f.verdict === 'can’t tell' && c.verdict !== 'stop')).map((f) => f.says),
+        ...(c.cures.length ? [`would do: ${c.cures.join('; ')}`] : c.refused ? ['refused'] : []),
+        ...c.editions.map((e) => `${e.edition.replace('-', ' ')}: ${e.verdict}`),
+      ].join(' · '),
+      findings: c.findings.map((f): FindingRow => ({ ...f, key: `${f.rule}/${f.subject}`, cures: [] })),
+    })),
+  );
+  protected readonly openFeed = signal<string | undefined>(undefined);
+  protected readonly otherwise = computed(() => {
+    const ways = this.ways();
+    const best = ways?.otherwise[0]?.option;
+    return best ? { title: best.title, hours: printFigure('hours', best.figures.hours) } : undefined;
+  });
+
+  constructor() {
+    // what decides the ways; a name or a chosen way doesn't
+    const asked = computed(
+      () => {
+        const want = this.want();
+        const house = this.session.house();
+        return want && { house: { ...house, wants: [] }, want: { ...want, chosen: undefined } };
+      },
+      { equal: (a, b) => JSON.stringify(a) === JSON.stringify(b) },
+    );
+    effect((onCleanup) => {
+      const now = asked();
+      const chosen = untracked(this.want)?.chosen;
+      untracked(() => this.cancel());
+      if (!now) return;
+      this.failure.set('');
+      this.timer = setTimeout(() => this.slow.set(true), PATIENCE_MS);
+      this.search = this.searches.search(now.house, { ...now.want, chosen }).subscribe((s) => {
+        if (s.state === 'running') return this.running.set(s.says);
+        if (s.state === 'failed') this.failure.set(s.says);
+        else this.ways.set(s.ways);
+        this.over();
+      });
+      onCleanup(() => this.cancel());
+    });
+  }
+
+  private over(): void {
+    clearTimeout(this.timer);
+    this.running.set(undefined);
+    this.slow.set(false);
+  }
+  protected cancel(): void {
+    this.search?.unsubscribe();
+    this.search = undefined;
+    this.over();
+  }
+
+  protected wallName(id: string): string {
+    return this.session.surveyed().walls.find((w) => w.id === id)?.name ?? id;
+  }
+  protected figureWords = (criterion: Criterion, way: ShownWay): string => printFigure(criterion, way.option.figures[criterion]);
+  protected bestWords = (way: ShownWay): string => way.option.best.map((c) => CRITERION_WORDS[c]).join(', ');
+
+  protected look(way: ShownWay): void {
+    this.picked.set(way.option.key);
+    if (!way.elevations.some((e) => e.wallId === this.drawing())) this.drawing.set('plan');
+  }
+  protected choose(way: ShownWay): void {
+    this.edit(`${this.want()!.name}: ${way.option.title}`, { chosen: way.option.key });
+    this.picked.set(way.option.key);
+  }
+  protected edit(title: string, part: Partial<Want>): void {
+    this.session.editHouse(title, (h) => putWant(h, this.wantId(), part));
+  }
+  protected weigh(criterion: Criterion, text: string): void {
+    this.edit('What counts', { weights: { ...this.want()!.weights, [criterion]: Number(text) } });
+  }
+  protected forbid(space: string): void {
+    const words = spaceWords(this.session.surveyed(), space);
+    this.picked.set(undefined);
+    this.session.editHouse(`Not by ${words}`, (h) => forbid(h, this.wantId(), space));
+  }
+  protected allow(space: string): void {
+    this.session.editHouse(`${spaceWords(this.session.surveyed(), space)} allowed again`, (h) => allow(h, this.wantId(), space));
+  }
+  protected setVia(via: Via | undefined): void {
+    this.settingVia.set(false);
+    this.picked.set(undefined);
+    this.edit(via ? 'A point to pass' : 'No point to pass', { via });
+  }
+  /** A press on a leg over or under rooms: the way has to pass there. */
+  protected pressLeg(leg: { space: string; x: number; y: number }): void {
+    if (leg.space.startsWith('wall/')) return;
+    this.setVia({ space: leg.space, x: leg.x, y: -leg.y });
+  }
+  protected passThrough(space: string | undefined): void {
+    const hollow = this.ways()?.hollows.find((h) => h.space === space);
+    this.setVia(hollow && { space: hollow.space, x: hollow.x, y: hollow.y });
+  }
+  protected moveVia(p: PlanPointer): void {
+    if (!p.done) return this.draggedVia.set({ x: p.x, y: p.y });
+    this.draggedVia.set(undefined);
+    const via = this.want()?.via;
+    if (via) this.setVia({ ...via, x: p.x, y: -p.y });
+  }
+  protected answer(q: JoistQuestion, runs: NonNullable<Joists['runs']>): void {
+    this.session.editHouse(`Joists ${q.field === 'joistsAbove' ? 'over' : 'under'} the ${q.room}`, (h) =>
+      putJoists(h, q.roomId, q.field, { runs }),
+    );
+  }
+  protected drop(): void {
+    const want = this.want();
+    if (want && this.session.editHouse(`${want.name} taken out`, (h) => dropWant(h, want.id)))
+      void this.router.navigate(['/houses', this.session.house().id, 'wants']);
+  }
+}

@@ -1,0 +1,108 @@
+/** Outlets and lights that are wanted somewhere in the house, before there is a job: where, for what, and which way was chosen. */
+import { z } from 'zod';
+import { DistanceLength, Id, Name, PositiveLength } from './known.js';
+import { FaceId } from './site.js';
+
+export const WANT_KINDS = ['outlet', 'raceway', 'lights'] as const;
+export const WantKind = z.enum(WANT_KINDS);
+export type WantKind = z.infer<typeof WantKind>;
+
+/** A place on a face as a tape says it: from the face's own left end to the middle of the box, and up to its bottom. */
+export const WantPlace = z.strictObject({ wallId: Id, face: FaceId, fromLeft: DistanceLength, bottom: DistanceLength });
+export type WantPlace = z.infer<typeof WantPlace>;
+
+export const WantLoad = z
+  .strictObject({
+    name: Name,
+    watts: z.number().positive('watts are above 0').max(25_000).optional(),
+    amps: z.number().positive('amps are above 0').max(100).optional(),
+    continuous: z.boolean().default(false),
+  })
+  .refine((l) => (l.watts === undefined) !== (l.amps === undefined), {
+    path: ['watts'],
+    message: 'give watts or amps from the nameplate, one of them',
+  });
+export type WantLoad = z.infer<typeof WantLoad>;
+
+/** Lampholders spread evenly in the joists under (or over) rooms. */
+export const WantLamps = z.strictObject({
+  /** rooms whose open joists they hang from */
+  under: z.array(Id).min(1, 'name at least one room').max(30),
+  count: z.number().int('a whole number').min(1, 'one lampholder or more').max(60, 'at most 60 on one run'),
+  rows: z.number().int('a whole number').min(1, 'one row or more').max(10, 'at most 10 rows'),
+  /** largest lamp that the fitting is made for */
+  watts: z.number().positive('watts are above 0').max(1000),
+});
+export type WantLamps = z.infer<typeof WantLamps>;
+
+/** What a way costs, in the order in which it is shown. */
+export const CRITERIA = ['hours', 'money', 'holes', 'drying', 'unknowns'] as const;
+export type Criterion = (typeof CRITERIA)[number];
+/** How much each counts for the user: 0 not at all, 1 as usual, up to 5. */
+const Weight = z.number().min(0, 'a weight is not below 0').max(5, 'a weight is at most 5');
+export const Weights = z.strictObject({ hours: Weight, money: Weight, holes: Weight, drying: Weight, unknowns: Weight });
+export type Weights = z.infer<typeof Weights>;
+export const EVEN_WEIGHTS: Weights = { hours: 1, money: 1, holes: 1, drying: 1, unknowns: 1 };
+
+/** A point that the cable has to pass: a part of the house, and where in plan (mm, as the plan is drawn). */
+export const Via = z.strictObject({ space: z.string().max(80), x: z.number(), y: z.number() });
+export type Via = z.infer<typeof Via>;
+
+/** What the raceway is cut from; its inside as on the maker’s sheet. */
+export const RacewayStock = z.strictObject({
+  stock: PositiveLength,
+  kerf: DistanceLength,
+  /** inside of the track, in²; absent: not read */
+  insideIn2: z.number().positive('an area is above 0').max(50).optional(),
+});
+export type RacewayStock = z.infer<typeof RacewayStock>;
+
+export const Want = z.strictObject({
+  id: Id,
+  name: Name,
+  kind: WantKind,
+  /** one place; all device boxes of a raceway; the switch of lights */
+  places: z.array(WantPlace).min(1, 'say where it is wanted').max(40),
+  lamps: WantLamps.optional(),
+  loads: z.array(WantLoad).max(20).default([]),
+  /** a circuit from the panel that feeds nothing else */
+  ownCircuit: z.boolean().default(false),
+  /** a raceway on the finished faces may be seen; one that is a raceway anyway doesn’t ask */
+  mayShow: z.boolean().default(false),
+  raceway: RacewayStock.optional(),
+  /** bays, attics, feeds … that the cable must not use */
+  forbidden: z.array(z.string().max(80)).max(300).default([]),
+  via: Via.optional(),
+  weights: Weights.default(EVEN_WEIGHTS),
+  /** the way that was chosen, by its key */
+  chosen: z.string().max(2000).optional(),
+});
+export type Want = z.infer<typeof Want>;
+
+/** What things cost the user; plain numbers in whatever currency they think in. */
+export const Rates = z.strictObject({
+  cable14PerFt: z.number().min(0).max(1e6),
+  cable12PerFt: z.number().min(0).max(1e6),
+  cable10PerFt: z.number().min(0).max(1e6),
+  patch: z.number().min(0).max(1e6),
+  seal: z.number().min(0).max(1e6),
+  racewayPerFt: z.number().min(0).max(1e6),
+  fitting: z.number().min(0).max(1e6),
+  chasePerFt: z.number().min(0).max(1e6),
+  sleeve: z.number().min(0).max(1e6),
+  breaker: z.number().min(0).max(1e6),
+});
+export type Rates = z.infer<typeof Rates>;
+/** Round placeholders in no currency: edit them. */
+export const PLACEHOLDER_RATES: Rates = {
+  cable14PerFt: 1,
+  cable12PerFt: 1.5,
+  cable10PerFt: 2.5,
+  patch: 10,
+  seal: 2,
+  racewayPerFt: 4,
+  fitting: 6,
+  chasePerFt: 5,
+  sleeve: 15,
+  breaker: 50,
+};

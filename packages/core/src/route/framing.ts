@@ -1,0 +1,745 @@
+/**
+ * The house as a graph that a cable can be drawn through: bays and what lies between them, plates, the spaces over and under rooms,
+ * faces for a raceway, masonry for a chase. Every edge says what has to be done there and what it takes. mm; x to the right and y up in plan.
+ */
+import { roomPlans, type PlanSide, type Point, type RoomPlan } from '../layout/index.js';
+import { inches } from '../measure/index.js';
+import {
+  boxRect,
+  uXOf,
+  wallThicknessMm,
+  type Box,
+  type FaceId,
+  type Joists,
+  type Rates,
+  type Room,
+  type Site,
+  type Wall,
+  type WantPlace,
+} from '../model/index.js';
+import { wallBays, type Bay } from './bays.js';
+import { COMBINE, cablePrice, drawn, FREE, MINUTES, patched, plus, takes, type Cost } from './effort.js';
+import { weightedGraph, type WeightedGraph } from './search.js';
+
+export type StepKind =
+  | 'enter-box'
+  | 'fish'
+  | 'stud'
+  | 'block'
+  | 'corner'
+  | 'top-plate'
+  | 'bottom-plate'
+  | 'along'
+  | 'across'
+  | 'raceway'
+  | 'raceway-corner'
+  | 'raceway-base'
+  | 'chase'
+  | 'chase-end'
+  | 'through';
+
+export interface FrameNode {
+  /** part of the house: `bay/wall/3`, `attic/1`, `surface/room` … */
+  space: string;
+  x: number;
+  y: number;
+  z: number;
+  wallId?: string;
+  /** along face A, and up from the wall’s own floor */
+  u?: number;
+  up?: number;
+  bay?: Bay;
+}
+export interface FrameEdge {
+  from: number;
+  to: number;
+  does: StepKind;
+  cost: Cost;
+  wallId?: string;
+  face?: FaceId;
+  roomId?: string;
+  /** middles of the studs that are crossed, along face A */
+  studs?: number[];
+  guessed?: boolean;
+  /** inside or outside corner of a raceway */
+  turn?: 'inside' | 'outside';
+  mm: number;
+}
+export interface Gap {
+  node: number;
+  says: string;
+}
+/** A space over or under rooms. */
+export interface Hollow {
+  id: string;
+  kind: 'attic' | 'basement' | 'crawl-space' | 'floor';
+  /** joists by room; `runs` is the direction in plan that was used */
+  rooms: { room: Room; joists: Joists | undefined; runs: 'x' | 'y'; guessed: boolean; polygon: Point[] }[];
+}
+export interface Framing {
+  nodes: FrameNode[];
+  edges: FrameEdge[];
+  graph: WeightedGraph;
+  gaps: Gap[];
+  /** box id (or `panel`) → its node */
+  boxes: Map<string, number>;
+  /** node of each wanted place */
+  places: number[];
+  hollows: Hollow[];
+  plans: RoomPlan[];
+  sides: Map<string, PlanSide>;
+}
+
+export interface FramingOptions {
+  rates: Rates;
+  gauge: number;
+  dryingHours: number;
+  /** taken for joists whose direction nobody looked at */
+  joistsRun?: 'along-first' | 'across-first';
+  /** only along faces: the outlets of a raceway */
+  surfaceOnly?: boolean;
+  /** a raceway may run round the room of the wanted place */
+  mayShow?: boolean;
+}
+
+export const GRID_MM = inches(16);
+/** Joists where nobody measured (common practice). */
+export const USUAL_JOIST = { spacing: inches(16) };
+const STOREY_MM = 2750;
+const HALF_BOX_HIGH_MM = inches(3.75) / 2;
+const UNDER_MM = 250;
+const OVER_MM = 150;
+/** From a wall's middle line to the nearest grid point of a space over or under it. */
+const REACH_MM = 750;
+
+const isOutdoors = (room: Room | undefined): boolean => room?.use === 'outdoors' || room?.use === 'deck';
+export const levelOf = (room: Room): number =>
+  room.level ?? (room.use === 'basement' || room.use === 'unfinished-basement' || room.use === 'crawl-space' ? -1 : 0);
+
+const inside = (p: Point, polygon: readonly Point[]): boolean => {
+  let within = false;
+  polygon.forEach((a, i) => {
+    const b = polygon[(i + 1) % polygon.length]!;
+    if (a.y > p.y !== b.y > p.y && p.x < ((b.x - a.x) * (p.y - a.y)) / (b.y - a.y) + a.x) within = !within;
+  });
+  return within;
+};
+/** Inside a room or no further outside it than its walls are thick. */
+const over = (p: Point, polygon: readonly Point[], reach = 220): boolean =>
+  [0, 1, -1].some((i) => [0, 1, -1].some((j) => inside({ x: p.x + i * reach, y: p.y + j * reach }, polygon)));
+
+/** A point of a wall's middle line in plan. */
+export function planPoint(wall: Wall, side: PlanSide, xMm: number, offset = wallThicknessMm(wall) / 2): Point {
+  const length = Math.hypot(side.to.x - side.from.x, side.to.y - side.from.y) || 1;
+  const along = { x: (side.to.x - side.from.x) / length, y: (side.to.y - side.from.y) / length };
+  const u = uXOf(wall, side.face, xMm);
+  return { x: side.from.x + along.x * u - along.y * offset, y: side.from.y + along.y * u + along.x * offset };
+}
+
+class Builder {
+  readonly nodes: FrameNode[] = [];
+  readonly edges: FrameEdge[] = [];
+  readonly gaps: Gap[] = [];
+  node(n: FrameNode): number {
+    return this.nodes.push(n) - 1;
+  }
+  edge(from: number, to: number, does: StepKind, cost: Cost, more: Partial<FrameEdge> = {}): void {
+    const [a, b] = [this.nodes[from]!, this.nodes[to]!];
+    this.edges.push({ from, to, does, cost, mm: Math.abs(a.x - b.x) + Math.abs(a.y - b.y) + Math.abs(a.z - b.z), ...more });
+  }
+  gap(node: number, says: string): void {
+    this.gaps.push({ node, says });
+  }
+}
+
+/** Points of interest on a wall: boxes and wanted places. */
+interface Spot {
+  wallId: string;
+  face: FaceId;
+  u: number;
+  z: number;
+  node: number;
+  box?: Box;
+}
+
+/** Where each wall lies in plan: by the first room that was walked round it. */
+export function wallSides(plans: readonly RoomPlan[]): Map<string, PlanSide> {
+  const sides = new Map<string, PlanSide>();
+  for (const p of plans) for (const s of p.sides) if (!sides.has(s.wallId)) sides.set(s.wallId, s);
+  return sides;
+}
+
+export function framing(site: Site, places: readonly WantPlace[], options: FramingOptions): Framing {
+  const { rates, gauge, dryingHours } = options;
+  const price = cablePrice(rates, gauge);
+  const b = new Builder();
+  const plans = roomPlans(site);
+  const rooms = new Map(site.rooms.map((r) => [r.id, r]));
+  const walls = new Map(site.walls.map((w) => [w.id, w]));
+  const sides = wallSides(plans);
+  const planOf = (roomId: string): RoomPlan | undefined => plans.find((p) => p.room.id === roomId);
+  const groupOf = (wallId: string): number => planOf(sides.get(wallId)?.roomId ?? '')?.group ?? -1;
+  const floorOf = (wall: Wall): number => {
+    const room = rooms.get(sides.get(wall.id)?.roomId ?? '');
+    return (room ? levelOf(room) : 0) * STOREY_MM;
+  };
+
+  // spots: boxes, the panel, the wanted places
+  const spots: Spot[] = [];
+  const boxes = new Map<string, number>();
+  const spotNode = (wall: Wall, u: number, z: number, space: string): number => {
+    const side = sides.get(wall.id);
+    const p = side ? planPoint(wall, side, u) : { x: 0, y: 0 };
+    return b.node({ space, ...p, z: floorOf(wall) + z, wallId: wall.id, u, up: z });
+  };
+  for (const box of site.boxes) {
+    const wall = walls.get(box.wallId);
+    const rect = wall && boxRect(wall, box);
+    if (!wall || !rect) continue;
+    const z = (rect.bottom + rect.top) / 2;
+    const node = spotNode(wall, rect.centre, z, `feed/${box.id}`);
+    boxes.set(box.id, node);
+    spots.push({ wallId: wall.id, face: box.face, u: rect.centre, z, node, box });
+    if (!sides.has(wall.id)) b.gap(node, `nobody walked round a room that ${wall.name} belongs to, so where it lies is not known`);
+  }
+  const hung = site.panel?.place;
+  const panelWall = hung && walls.get(hung.wallId);
+  if (hung && panelWall) {
+    const u = uXOf(panelWall, hung.face, hung.fromLeft.mm);
+    const z = Math.min(hung.bottom.mm + 350, panelWall.height.mm - 50);
+    const node = spotNode(panelWall, u, z, 'feed/panel');
+    boxes.set('panel', node);
+    spots.push({ wallId: panelWall.id, face: hung.face, u, z, node });
+  }
+  const roomOf = (s: Spot): string => walls.get(s.wallId)!.faces[s.face].roomId;
+  const placeNodes = places.map((p, i) => {
+    const wall = walls.get(p.wallId)!;
+    const u = uXOf(wall, p.face, p.fromLeft.mm);
+    const own = Math.min(p.bottom.mm + HALF_BOX_HIGH_MM, wall.height.mm - 10);
+    // boxes that hang in one line by eye are in one line to the cable
+    const room = wall.faces[p.face].roomId;
+    const z = spots.find((s) => s.box && roomOf(s) === room && Math.abs(s.z - own) < inches(1))?.z ?? own;
+    const node = spotNode(wall, u, z, `place/${i}`);
+    spots.push({ wallId: wall.id, face: p.face, u, z, node });
+    if (!sides.has(wall.id)) b.gap(node, `nobody walked round a room that ${wall.name} belongs to, so where it lies is not known`);
+    return node;
+  });
+
+  // heights that are worth crossing studs at: those of all spots in the rooms on both sides of a wall
+  const levels = (wall: Wall): number[] => {
+    const own = new Set([wall.faces.A.roomId, wall.faces.B.roomId].filter((id) => rooms.get(id)?.sides?.length));
+    const zs = spots
+      .filter((s) => {
+        const w = walls.get(s.wallId)!;
+        return w.id === wall.id || own.has(w.faces.A.roomId) || own.has(w.faces.B.roomId);
+      })
+      .map((s) => s.z);
+    return [...new Set(zs.map(Math.round))].sort((x, y) => x - y);
+  };
+
+  const hollows = options.surfaceOnly ? [] : hollowsOf(plans, options.joistsRun ?? 'along-first');
+  const grids = hollows.map((h) => gridOf(b, h, price));
+  const near = (
+    kinds: readonly Hollow['kind'][],
+    boundary: number,
+    group: number,
+    p: Point,
+  ): { node: number; hollow: Hollow } | undefined => {
+    let best: { node: number; hollow: Hollow; d: number } | undefined;
+    grids.forEach((grid, i) => {
+      const hollow = hollows[i]!;
+      if (!kinds.includes(hollow.kind) || hollow.id !== hollowId(hollow.kind, boundary, group)) return;
+      const [gi, gj] = [Math.round((p.x - grid.x0) / GRID_MM), Math.round((p.y - grid.y0) / GRID_MM)];
+      for (let di = -1; di <= 1; di++)
+        for (let dj = -1; dj <= 1; dj++) {
+          const node = grid.at.get(key(gi + di, gj + dj));
+          if (node === undefined) continue;
+          const n = b.nodes[node]!;
+          const d = Math.abs(n.x - p.x) + Math.abs(n.y - p.y);
+          if (d < REACH_MM && (!best || d < best.d)) best = { node, hollow, d };
+        }
+    });
+    return best;
+  };
+
+  // walls
+  interface Column {
+    bay: Bay;
+    at: Map<number, number>;
+    low: number;
+    high: number;
+  }
+  const columns = new Map<string, Column[]>();
+  for (const wall of options.surfaceOnly ? [] : site.walls) {
+    const side = sides.get(wall.id);
+    if (!side || wall.framing.material === 'masonry') continue;
+    const framed = wallBays(wall);
+    const zs = levels(wall);
+    const floor = floorOf(wall);
+    const own: Column[] = framed.bays.map((bay) => {
+      const u = (bay.left + bay.right) / 2;
+      const p = planPoint(wall, side, u);
+      const at = new Map<number, number>();
+      const heights = [bay.bottom, ...zs.filter((z) => z > bay.bottom + 5 && z < bay.top - 5), bay.top];
+      let below = -1;
+      let z0 = 0;
+      for (const z of heights) {
+        const node = b.node({ space: `bay/${wall.id}/${bay.n}`, ...p, z: floor + z, wallId: wall.id, u, up: z, bay });
+        at.set(z, node);
+        if (below >= 0) {
+          const perM = MINUTES.fishPerM + (wall.insulated ? MINUTES.insulatedPerM : 0);
+          b.edge(below, node, 'fish', drawn(z - z0, perM, price), { wallId: wall.id });
+        }
+        below = node;
+        z0 = z;
+      }
+      return { bay, at, low: at.get(bay.bottom)!, high: at.get(bay.top)! };
+    });
+    columns.set(wall.id, own);
+    const columnOf = (bay: Bay): Column => own[bay.n]!;
+    const doubt = (bay: Bay): number => (bay.looked ? 0 : 1) + bay.past.filter((p) => p.includes('not known')).length;
+    const metal = wall.framing.material === 'metal';
+    const slow = [...wall.faces.A.layers, ...wall.faces.B.layers].some((l) => l.finish === 'plaster-lath') ? 1.5 : 1;
+    for (const between of framed.between) {
+      const [l, r] = [columnOf(between.left), columnOf(between.right)];
+      if (between.filled) {
+        b.gap(l.low, `the ${between.filled.kind} fills ${wall.name} from face to face`);
+        b.gap(r.low, `the ${between.filled.kind} fills ${wall.name} from face to face`);
+        continue;
+      }
+      for (const z of zs) {
+        const [from, to] = [l.at.get(z), r.at.get(z)];
+        if (from === undefined || to === undefined) continue;
+        const n = Math.max(1, between.studs.length);
+        const cost = plus(
+          takes((metal ? MINUTES.metalStud : MINUTES.stud) * n, 0, (between.guessed ? 1 : 0) + doubt(r.bay)),
+          patched(rates, dryingHours, slow),
+          drawn(Math.abs(r.bay.left + r.bay.right - l.bay.left - l.bay.right) / 2, MINUTES.fishPerM, price),
+        );
+        b.edge(from, to, 'stud', cost, { wallId: wall.id, studs: between.studs, guessed: between.guessed });
+      }
+    }
+    for (const block of framed.blocks)
+      b.edge(
+        columnOf(block.below).high,
+        columnOf(block.above).low,
+        'block',
+        plus(takes(MINUTES.fireBlock, rates.seal), patched(rates, dryingHours, slow)),
+        { wallId: wall.id },
+      );
+    // plates
+    const group = groupOf(wall.id);
+    const owners = (['A', 'B'] as const).flatMap((f) => {
+      const room = rooms.get(wall.faces[f].roomId);
+      return room?.sides?.length ? [room] : [];
+    });
+    const level = levelOf(rooms.get(side.roomId)!);
+    const outer = owners.length < 2;
+    for (const column of own) {
+      const p = planPoint(wall, side, b.nodes[column.low]!.u!);
+      if (column.bay.top > wall.height.mm - 1) {
+        const up = owners.some((r) => r.above === 'attic' || r.above === 'floor')
+          ? near(['attic', 'floor', 'basement'], level + 1, group, p)
+          : undefined;
+        if (up) {
+          const eaves = up.hollow.kind === 'attic' && outer;
+          b.edge(
+            column.high,
+            up.node,
+            'top-plate',
+            plus(takes(MINUTES.topPlate + (eaves ? MINUTES.lowEaves : 0), rates.seal, eaves ? 1 : 0), drawn(400, 0, price)),
+            { wallId: wall.id },
+          );
+        } else
+          for (const r of owners)
+            b.gap(
+              column.high,
+              r.above === undefined
+                ? `nobody said what lies above the ${r.name}`
+                : r.above === 'flat-roof'
+                  ? `over the ${r.name} is a flat roof: no room for a cable`
+                  : `what lies over the ${r.name} doesn’t reach this wall`,
+            );
+      }
+      if (column.bay.bottom < 1) {
+        const down = owners.some((r) => r.below && r.below !== 'slab')
+          ? near(['basement', 'crawl-space', 'floor'], level, group, p)
+          : undefined;
+        if (down)
+          b.edge(
+            column.low,
+            down.node,
+            'bottom-plate',
+            plus(
+              takes(MINUTES.bottomPlate * (down.hollow.kind === 'crawl-space' ? MINUTES.crawlTimes : 1), rates.seal, 0),
+              drawn(400, 0, price),
+            ),
+            { wallId: wall.id },
+          );
+        else
+          for (const r of owners)
+            b.gap(
+              column.low,
+              r.below === undefined
+                ? `nobody said what lies below the ${r.name}`
+                : r.below === 'slab'
+                  ? `under the ${r.name} is a slab`
+                  : `what lies under the ${r.name} doesn’t reach this wall`,
+            );
+      }
+    }
+    // spots on this wall
+    for (const spot of spots.filter((s) => s.wallId === wall.id)) {
+      const column = own.find((c) => spot.u > c.bay.left - 1 && spot.u < c.bay.right + 1 && spot.z > c.bay.bottom && spot.z < c.bay.top);
+      const node = column?.at.get(Math.round(spot.z));
+      if (!column || node === undefined) continue;
+      const outside = isOutdoors(rooms.get(wall.faces[spot.face].roomId)) && spot.box === undefined;
+      const doubts = spot.box || spot.node === boxes.get('panel') ? doubt(column.bay) : 0;
+      b.edge(
+        spot.node,
+        node,
+        outside ? 'through' : 'enter-box',
+        plus(takes(outside ? MINUTES.throughWall + MINUTES.outdoorBox : 0, outside ? rates.sleeve : 0, doubts), FREE),
+        { wallId: wall.id, face: spot.face, mm: Math.abs(spot.u - b.nodes[node]!.u!) },
+      );
+    }
+  }
+
+  // masonry: chases along faces with a spot, and holes through
+  const chased = new Map<string, Map<string, number>>();
+  if (!options.surfaceOnly)
+    for (const wall of site.walls) {
+      if (wall.framing.material !== 'masonry' || !sides.has(wall.id)) continue;
+      const zs = levels(wall);
+      for (const face of ['A', 'B'] as const) {
+        const here = spots.filter((s) => s.wallId === wall.id && s.face === face);
+        if (here.length === 0 && !rooms.get(wall.faces[face].roomId)?.sides?.length) continue;
+        const us = [...new Set([0, wall.length.mm, ...here.map((s) => s.u)])].sort((x, y) => x - y);
+        const at = meshOf(b, wall, sides.get(wall.id)!, `chase/${wall.id}/${face}`, us, zs, floorOf(wall), (p, q) => {
+          const mm = Math.abs(p.u! - q.u!) + Math.abs(p.z - q.z);
+          return blockedByOpening(wall, p.u!, q.u!, p.up!, q.up!)
+            ? undefined
+            : {
+                does: 'chase',
+                cost: plus(drawn(mm, MINUTES.chasePerM, price + rates.chasePerFt), [0, 0, 0, Math.round((dryingHours / 24) * 10), 0]),
+                wallId: wall.id,
+                face,
+              };
+        });
+        chased.set(`${wall.id}/${face}`, at);
+        for (const spot of here) {
+          const node = at.get(meshKey(spot.u, Math.round(spot.z)));
+          if (node !== undefined)
+            b.edge(spot.node, node, 'enter-box', plus(takes(spot.box ? 0 : MINUTES.chaseBox), spot.box ? FREE : [0, 0, 1, 0, 0]), {
+              wallId: wall.id,
+              face,
+            });
+        }
+      }
+      // straight through, where both faces have a point of the same place
+      const [a, c] = [chased.get(`${wall.id}/A`), chased.get(`${wall.id}/B`)];
+      for (const [k, from] of a ?? []) {
+        const to = c?.get(k);
+        if (to !== undefined) b.edge(from, to, 'through', takes(MINUTES.throughWall * 1.5, rates.sleeve, 1), { wallId: wall.id });
+      }
+    }
+
+  // corners of rooms, inside the framing
+  for (const plan of options.surfaceOnly ? [] : plans)
+    plan.sides.forEach((s, i) => {
+      const n = plan.sides[(i + 1) % plan.sides.length]!;
+      const [w1, w2] = [walls.get(s.wallId)!, walls.get(n.wallId)!];
+      const ends = (wall: Wall, face: FaceId, right: boolean): Map<number, number> => {
+        const out = new Map<number, number>();
+        const mesh = chased.get(`${wall.id}/${face}`);
+        if (mesh) {
+          for (const z of levels(wall)) {
+            const node = mesh.get(meshKey(uXOf(wall, face, right ? wall.length.mm : 0), z));
+            if (node !== undefined) out.set(z, node);
+          }
+          return out;
+        }
+        const own = columns.get(wall.id) ?? [];
+        const last = (face === 'A') === right;
+        for (const column of last ? own.slice(-1) : own.slice(0, 1)) for (const [z, node] of column.at) out.set(Math.round(z), node);
+        return out;
+      };
+      const [from, to] = [ends(w1, s.face, true), ends(w2, n.face, false)];
+      const masonry = w1.framing.material === 'masonry' || w2.framing.material === 'masonry';
+      for (const z of levels(w1)) {
+        const [x, y] = [from.get(z), to.get(z)];
+        if (x === undefined || y === undefined) continue;
+        b.edge(
+          x,
+          y,
+          masonry ? 'chase-end' : 'corner',
+          plus(takes(MINUTES.corner, 0, 1), patched(rates, dryingHours), masonry ? FREE : patched(rates, dryingHours)),
+          {
+            wallId: w1.id,
+            roomId: plan.room.id,
+          },
+        );
+      }
+    });
+
+  // faces of the rooms that have a wanted place, for a raceway
+  const wantedRooms = new Set(places.map((p) => walls.get(p.wallId)!.faces[p.face].roomId));
+  for (const plan of options.surfaceOnly || options.mayShow ? plans.filter((p) => wantedRooms.has(p.room.id)) : [])
+    racewayFaces(b, site, plan, spots, rates, price, floorOf);
+
+  return {
+    nodes: b.nodes,
+    edges: b.edges,
+    graph: weightedGraph(b.nodes.length, COMBINE, b.edges),
+    gaps: b.gaps,
+    boxes,
+    places: placeNodes,
+    hollows,
+    plans,
+    sides,
+  };
+}
+
+const key = (i: number, j: number): string => `${i},${j}`;
+const meshKey = (u: number, z: number): string => `${Math.round(u)}|${Math.round(z)}`;
+
+const blockedByOpening = (wall: Wall, u1: number, u2: number, z1: number, z2: number): boolean => {
+  const [left, right, low, high] = [Math.min(u1, u2), Math.max(u1, u2), Math.min(z1, z2), Math.max(z1, z2)];
+  return wall.openings.some(
+    (o) => o.x.mm < right + 1 && o.x.mm + o.width.mm > left - 1 && o.z.mm < high + 1 && o.z.mm + o.height.mm > low - 1,
+  );
+};
+
+/** Points on a face where lines of interest cross, joined to their neighbours. */
+function meshOf(
+  b: Builder,
+  wall: Wall,
+  side: PlanSide,
+  space: string,
+  us: readonly number[],
+  zs: readonly number[],
+  floor: number,
+  join: (p: FrameNode, q: FrameNode) => (Partial<FrameEdge> & { does: StepKind; cost: Cost }) | undefined,
+): Map<string, number> {
+  const at = new Map<string, number>();
+  for (const u of us)
+    for (const z of zs) at.set(meshKey(u, z), b.node({ space, ...planPoint(wall, side, u), z: floor + z, wallId: wall.id, u, up: z }));
+  const link = (from: number, to: number): void => {
+    const made = join(b.nodes[from]!, b.nodes[to]!);
+    if (made) {
+      const { does, cost, ...more } = made;
+      b.edge(from, to, does, cost, {
+        ...more,
+        mm: Math.abs(b.nodes[from]!.u! - b.nodes[to]!.u!) + Math.abs(b.nodes[from]!.z - b.nodes[to]!.z),
+      });
+    }
+  };
+  us.forEach((u, i) =>
+    zs.forEach((z, j) => {
+      const here = at.get(meshKey(u, z))!;
+      if (i + 1 < us.length) link(here, at.get(meshKey(us[i + 1]!, z))!);
+      if (j + 1 < zs.length) link(here, at.get(meshKey(u, zs[j + 1]!))!);
+    }),
+  );
+  return at;
+}
+
+/** Faces round a room: at the heights of its boxes and wanted places, and over its doors. */
+function racewayFaces(
+  b: Builder,
+  site: Site,
+  plan: RoomPlan,
+  spots: readonly Spot[],
+  rates: Rates,
+  price: number,
+  floorOf: (wall: Wall) => number,
+): void {
+  const wallOf = (id: string): Wall => site.walls.find((w) => w.id === id)!;
+  const ours = (s: Spot): boolean => wallOf(s.wallId).faces[s.face].roomId === plan.room.id;
+  const zs = new Set(spots.filter(ours).map((s) => Math.round(s.z)));
+  for (const s of plan.sides)
+    for (const o of wallOf(s.wallId).openings)
+      if (o.kind === 'door') {
+        const top = Math.round(o.z.mm + o.height.mm + inches(4));
+        if (top < wallOf(s.wallId).height.mm - 20) zs.add(top);
+      }
+  const heights = [...zs].sort((x, y) => x - y);
+  const space = `surface/${plan.room.id}`;
+  const meshes = plan.sides.map((side) => {
+    const wall = wallOf(side.wallId);
+    const here = spots.filter((s) => s.wallId === wall.id && s.face === side.face);
+    const us = [
+      ...new Set([
+        0,
+        wall.length.mm,
+        ...here.map((s) => s.u),
+        ...wall.openings.flatMap((o) => [o.x.mm - 60, o.x.mm + o.width.mm + 60].filter((u) => u > 0 && u < wall.length.mm)),
+      ]),
+    ].sort((x, y) => x - y);
+    const floor = floorOf(wall);
+    const at = meshOf(b, wall, side, space, us, heights, floor, (p, q) => {
+      if (blockedByOpening(wall, p.u!, q.u!, p.up!, q.up!)) return undefined;
+      const mm = Math.abs(p.u! - q.u!) + Math.abs(p.z - q.z);
+      const turn = p.u === q.u ? takes(MINUTES.racewayFitting, rates.fitting) : FREE;
+      return {
+        does: 'raceway',
+        cost: plus(drawn(mm, MINUTES.racewayPerM, price + rates.racewayPerFt), turn),
+        wallId: wall.id,
+        face: side.face,
+        roomId: plan.room.id,
+      };
+    });
+    for (const spot of here) {
+      const node = at.get(meshKey(spot.u, Math.round(spot.z)));
+      if (node === undefined) continue;
+      const there = spot.box !== undefined;
+      b.edge(spot.node, node, 'raceway-base', takes(there ? MINUTES.racewayBase : MINUTES.racewayFitting, rates.fitting), {
+        wallId: wall.id,
+        face: side.face,
+        roomId: plan.room.id,
+      });
+    }
+    return { wall, side, at };
+  });
+  meshes.forEach((m, i) => {
+    const n = meshes[(i + 1) % meshes.length]!;
+    const turn = plan.room.sides!.find((s) => s.wallId === m.side.wallId && s.face === m.side.face)?.turn ?? 'right';
+    for (const z of heights) {
+      const from = m.at.get(meshKey(uXOf(m.wall, m.side.face, m.wall.length.mm), z));
+      const to = n.at.get(meshKey(uXOf(n.wall, n.side.face, 0), z));
+      if (from !== undefined && to !== undefined)
+        b.edge(from, to, 'raceway-corner', takes(MINUTES.racewayFitting, rates.fitting), {
+          roomId: plan.room.id,
+          turn: turn === 'right' ? 'inside' : 'outside',
+          mm: 0,
+        });
+    }
+  });
+}
+
+export const hollowId = (kind: Hollow['kind'], boundary: number, group: number): string => `${kind}/${boundary}${group ? `/${group}` : ''}`;
+
+/** Spaces over and under rooms that lie in one plan. */
+function hollowsOf(plans: readonly RoomPlan[], guess: 'along-first' | 'across-first'): Hollow[] {
+  const found = new Map<string, Hollow>();
+  const put = (kind: Hollow['kind'], boundary: number, plan: RoomPlan, joists: Joists | undefined): void => {
+    const id = hollowId(kind, boundary, plan.group);
+    const hollow = found.get(id) ?? { id, kind, rooms: [] };
+    found.set(id, hollow);
+    const first = plan.sides[0]!;
+    // the first side as the person walked it, whichever side the plan began with
+    const told = plan.room.sides?.[0];
+    const side = plan.sides.find((s) => s.wallId === told?.wallId && s.face === told.face) ?? first;
+    const alongX = Math.abs(side.to.x - side.from.x) >= Math.abs(side.to.y - side.from.y);
+    const runs = joists?.runs ?? guess;
+    hollow.rooms.push({
+      room: plan.room,
+      joists,
+      runs: (runs === 'along-first') === alongX ? 'x' : 'y',
+      guessed: joists?.runs === undefined,
+      polygon: plan.sides.map((s) => s.from),
+    });
+  };
+  for (const plan of plans) {
+    const { above, below } = plan.room;
+    const level = levelOf(plan.room);
+    if (above === 'attic') put('attic', level + 1, plan, plan.room.joistsAbove);
+    if (below === 'basement' || below === 'crawl-space' || below === 'floor') put(below, level, plan, plan.room.joistsBelow);
+    // under a room above somebody said it already; a room that only says `floor above` has joists of its own
+    if (above === 'floor' && !plans.some((p) => levelOf(p.room) === level + 1 && p.group === plan.group && p.room.below))
+      put('floor', level + 1, plan, plan.room.joistsAbove);
+  }
+  return [...found.values()];
+}
+
+interface Grid {
+  x0: number;
+  y0: number;
+  at: Map<string, number>;
+}
+
+/** A space over or under rooms as a grid: along the joists a cable lies free, across them it has to get past each. */
+function gridOf(b: Builder, hollow: Hollow, price: number): Grid {
+  const corners = hollow.rooms.flatMap((r) => r.polygon);
+  const [x0, y0] = [Math.min(...corners.map((p) => p.x)), Math.min(...corners.map((p) => p.y))];
+  const [x1, y1] = [Math.max(...corners.map((p) => p.x)), Math.max(...corners.map((p) => p.y))];
+  const boundary = Number(hollow.id.split('/')[1]);
+  const z = boundary * STOREY_MM + (hollow.kind === 'attic' ? OVER_MM - STOREY_MM + 2438.4 : -UNDER_MM);
+  const at = new Map<string, number>();
+  const roomAt = new Map<number, Hollow['rooms'][number]>();
+  const [ni, nj] = [Math.ceil((x1 - x0) / GRID_MM) + 1, Math.ceil((y1 - y0) / GRID_MM) + 1];
+  for (let i = -1; i <= ni; i++)
+    for (let j = -1; j <= nj; j++) {
+      const p = { x: x0 + i * GRID_MM, y: y0 + j * GRID_MM };
+      const room = hollow.rooms.find((r) => inside(p, r.polygon)) ?? hollow.rooms.find((r) => over(p, r.polygon));
+      if (!room) continue;
+      const node = b.node({ space: hollow.id, ...p, z });
+      at.set(key(i, j), node);
+      roomAt.set(node, room);
+    }
+  const join = (from: number, to: number | undefined, axis: 'x' | 'y'): void => {
+    if (to === undefined) return;
+    const room = roomAt.get(from)!;
+    const along = room.runs === axis;
+    const spacing = room.joists?.spacing?.mm ?? USUAL_JOIST.spacing;
+    b.edge(from, to, along ? 'along' : 'across', hollowCost(hollow.kind, along, GRID_MM, spacing, price), { roomId: room.room.id });
+  };
+  for (let i = -1; i <= ni; i++)
+    for (let j = -1; j <= nj; j++) {
+      const from = at.get(key(i, j));
+      if (from === undefined) continue;
+      join(from, at.get(key(i + 1, j)), 'x');
+      join(from, at.get(key(i, j + 1)), 'y');
+    }
+  return { x0, y0, at };
+}
+
+function hollowCost(kind: Hollow['kind'], along: boolean, mm: number, spacing: number, price: number): Cost {
+  const joists = mm / spacing;
+  switch (kind) {
+    case 'attic':
+      return drawn(mm, along ? MINUTES.atticAlongPerM : MINUTES.atticAcrossPerM, price);
+    case 'basement':
+      return drawn(mm, along ? MINUTES.basementAlongPerM : MINUTES.basementAcrossPerM, price);
+    case 'crawl-space':
+      return drawn(mm, (along ? MINUTES.basementAlongPerM : MINUTES.basementAcrossPerM) * MINUTES.crawlTimes, price);
+    case 'floor':
+      // a ceiling opened at every joist
+      return along
+        ? drawn(mm, MINUTES.closedAlongPerM, price)
+        : plus(drawn(mm, MINUTES.closedAlongPerM, price), [
+            Math.round((MINUTES.stud + MINUTES.patch) * joists),
+            0,
+            Math.max(1, Math.round(joists)),
+            10,
+            1,
+          ]);
+  }
+}
+
+/** Name of a part of the house in words, for lists and refusals. */
+export function spaceWords(site: Site, space: string): string {
+  const [kind, id, n] = space.split('/');
+  const wallName = (): string => site.walls.find((w) => w.id === id)?.name ?? id!;
+  const roomName = (): string => site.rooms.find((r) => r.id === id)?.name ?? id!;
+  switch (kind) {
+    case 'bay':
+      return `bay ${Number(n) + 1} of ${wallName()}`;
+    case 'attic':
+      return 'the attic';
+    case 'basement':
+      return 'the basement';
+    case 'crawl-space':
+      return 'the crawl space';
+    case 'floor':
+      return 'the closed floor between storeys';
+    case 'surface':
+      return `a raceway round the ${roomName()}`;
+    case 'chase':
+      return `a chase in ${wallName()}`;
+    case 'feed':
+      return id === 'panel' ? (site.panel?.name ?? 'the panel') : (site.boxes.find((x) => x.id === id)?.name ?? id!);
+    default:
+      return space;
+  }
+}

@@ -1,0 +1,264 @@
+/** Surface metal raceway: stations along the walls, fittings, track cut from stock, covers, supports, fill, conductors. mm. */
+import { nec, practice } from '../catalog/index.js';
+import { atMost, product, term, total, type Judged } from '../codebook/index.js';
+import { cutStock, type StockCut } from '../layout/index.js';
+import { feet, inches, printMark, type LengthUnit } from '../measure/index.js';
+import { studPlaces, uXOf, type FaceId, type RacewayStock, type Site, type Sum } from '../model/index.js';
+import type { Framing, FrameEdge } from './framing.js';
+
+/** Sizes of ordinary two-piece track; the maker’s sheet says the real ones (common practice). */
+export const RACEWAY_MM = {
+  /** device box along the run */
+  box: inches(4.75),
+  /** what a corner or elbow takes of each leg */
+  corner: inches(1.5),
+  /** a cover reaches under the edge of each fitting */
+  overlap: inches(0.25),
+  /** free end at each box, and spare length for an outlet that may come later */
+  free: inches(8),
+  spare: feet(1),
+};
+/** Cross-section of insulated copper, in² (NEC Chapter 9 Table 5, THHN; from memory), and how much of the inside wires may take. */
+const CONDUCTOR_IN2: Record<number, number> = { 14: 0.0097, 12: 0.0133, 10: 0.0211 };
+const FILL_SHARE = 0.4;
+
+export interface RacewayPiece {
+  /** where it goes: wall, from and to from the left end of the face */
+  where: string;
+  what: 'track' | 'cover';
+  mm: number;
+}
+export interface RacewayFitting {
+  what: string;
+  where: string;
+  count: number;
+}
+export interface RacewaySupport {
+  where: string;
+  guessed: boolean;
+}
+export interface RacewayPlan {
+  fittings: RacewayFitting[];
+  pieces: RacewayPiece[];
+  track: StockCut;
+  covers: StockCut;
+  supports: RacewaySupport[];
+  fill: Judged;
+  /** of each of hot, neutral and ground */
+  conductorMm: number;
+  sums: Sum[];
+  stock: RacewayStock;
+}
+
+export const USUAL_STOCK: RacewayStock = {
+  stock: { mm: feet(5), as: `5'`, known: 'assumed' },
+  kerf: { mm: inches(0.125), as: '1/8', known: 'assumed' },
+};
+
+interface Leg {
+  wallId: string;
+  face: FaceId;
+  axis: 'along' | 'up';
+  /** from the left end of the face (or up from the floor), in the order of the run */
+  from: number;
+  to: number;
+  /** the other coordinate */
+  at: number;
+  boxes: number[];
+  startsAt: 'box' | 'corner' | 'elbow';
+  endsAt: 'box' | 'corner' | 'elbow';
+}
+
+/**
+ * The raceway of a run that starts at an existing box and passes all wanted boxes.
+ * @param sections ways from station to station, in the order of the run
+ */
+export function racewayPlan(
+  site: Site,
+  frame: Framing,
+  sections: readonly { nodes: number[]; edges: FrameEdge[] }[],
+  stock: RacewayStock,
+  gauge: number,
+  unit: LengthUnit,
+): RacewayPlan {
+  const wallOf = (id: string) => site.walls.find((w) => w.id === id)!;
+  const say = (mm: number): string => printMark(mm, unit);
+  const legs: Leg[] = [];
+  const fittings = new Map<string, RacewayFitting>();
+  const fit = (what: string, where: string): void => {
+    const known = fittings.get(`${what}|${where}`);
+    fittings.set(`${what}|${where}`, { what, where, count: (known?.count ?? 0) + 1 });
+  };
+  let last: Leg | undefined;
+  sections.forEach((section, n) => {
+    section.edges.forEach((e, i) => {
+      const [a, b] = [frame.nodes[section.nodes[i]!]!, frame.nodes[section.nodes[i + 1]!]!];
+      if (e.does === 'raceway-base') {
+        const spot = a.space.startsWith('surface/') ? b : a;
+        const wall = wallOf(spot.wallId!);
+        const at = uXOf(wall, e.face!, spot.u!);
+        const first = n === 0 && i === 0;
+        if (first) fit('base fitting over the existing box', `${wall.name}, ${say(at)} from the left end`);
+        if (!first && i === section.edges.length - 1) fit('device box', `${wall.name}, ${say(at)} from the left end`);
+        if (last && i === section.edges.length - 1) {
+          last.boxes.push(last.axis === 'along' ? at : spot.up!);
+          last.endsAt = 'box';
+        }
+        return;
+      }
+      if (e.does === 'raceway-corner') {
+        fit(e.turn === 'outside' ? 'outside corner' : 'inside corner', `between ${wallOf(a.wallId!).name} and ${wallOf(b.wallId!).name}`);
+        if (last) last.endsAt = 'corner';
+        last = undefined;
+        return;
+      }
+      if (e.does !== 'raceway') return;
+      const wall = wallOf(e.wallId!);
+      const axis = Math.abs(a.u! - b.u!) > 0.5 ? 'along' : 'up';
+      const [from, to] = axis === 'along' ? [uXOf(wall, e.face!, a.u!), uXOf(wall, e.face!, b.u!)] : [a.up!, b.up!];
+      const at = axis === 'along' ? a.up! : uXOf(wall, e.face!, a.u!);
+      if (last && last.wallId === e.wallId && last.face === e.face && last.axis === axis && Math.abs(last.to - from) < 1) {
+        last.to = to;
+        last.endsAt = 'box';
+        return;
+      }
+      if (last && last.wallId === e.wallId && last.axis !== axis) {
+        fit('flat elbow', `${wall.name}, ${say(axis === 'along' ? from : at)} from the left end`);
+        last.endsAt = 'elbow';
+      }
+      const starts: Leg['startsAt'] = last?.endsAt === 'elbow' ? 'elbow' : legs.length === 0 ? 'box' : last ? 'box' : 'corner';
+      last = {
+        wallId: e.wallId!,
+        face: e.face!,
+        axis,
+        from,
+        to,
+        at,
+        boxes: starts === 'box' ? [from] : [],
+        startsAt: starts,
+        endsAt: 'box',
+      };
+      legs.push(last);
+    });
+  });
+
+  const pieces: RacewayPiece[] = [];
+  const supports: RacewaySupport[] = [];
+  const place = (leg: Leg, a: number, b: number): string => {
+    const [low, high] = [Math.min(a, b), Math.max(a, b)];
+    const name = wallOf(leg.wallId).name;
+    return leg.axis === 'along' ? `${name}, from ${say(low)} to ${say(high)}` : `${name}, up from ${say(low)} to ${say(high)}`;
+  };
+  for (const leg of legs) {
+    const way = Math.sign(leg.to - leg.from) || 1;
+    const take = (end: Leg['startsAt']): number => (end === 'box' ? 0 : RACEWAY_MM.corner);
+    const [from, to] = [leg.from + way * take(leg.startsAt), leg.to - way * take(leg.endsAt)];
+    // track behind everything, in stock lengths with a coupling where one ends
+    const whole = Math.abs(to - from);
+    let left = whole;
+    let at = from;
+    while (left > 0.5) {
+      const mm = Math.min(left, stock.stock.mm);
+      pieces.push({ what: 'track', where: place(leg, at, at + way * mm), mm });
+      at += way * mm;
+      left -= mm;
+      if (left > 0.5)
+        fit(
+          'coupling',
+          place(leg, at, at)
+            .replace(/ to .*/, '')
+            .replace('from', 'at'),
+        );
+    }
+    // covers between the fittings
+    const edges = [
+      ...(leg.startsAt === 'box' ? [] : [leg.from + way * RACEWAY_MM.corner]),
+      ...leg.boxes.flatMap((x) => [x - (way * RACEWAY_MM.box) / 2, x + (way * RACEWAY_MM.box) / 2]),
+      ...(leg.endsAt === 'box' ? [] : [leg.to - way * RACEWAY_MM.corner]),
+    ];
+    // a box at the start of a leg shows its far edge first
+    const sorted = [...edges].sort((a, b) => way * (a - b));
+    const inner = leg.startsAt === 'box' ? sorted.slice(1) : sorted;
+    const ends = leg.endsAt === 'box' ? inner.slice(0, -1) : inner;
+    for (let i = 0; i + 1 < ends.length; i += 2) {
+      const gap = Math.abs(ends[i + 1]! - ends[i]!);
+      if (gap < 1) continue;
+      let cover = gap + 2 * RACEWAY_MM.overlap;
+      let start = ends[i]!;
+      while (cover > 0.5) {
+        const mm = Math.min(cover, stock.stock.mm);
+        pieces.push({ what: 'cover', where: place(leg, start, start + way * Math.min(mm, Math.abs(ends[i + 1]! - start))), mm });
+        start += way * mm;
+        cover -= mm;
+      }
+    }
+    if (leg.axis === 'along') {
+      const wall = wallOf(leg.wallId);
+      const [low, high] = [Math.min(from, to), Math.max(from, to)];
+      for (const s of studPlaces(wall)) {
+        const u = uXOf(wall, leg.face, s.x);
+        if (u >= low && u <= high) supports.push({ where: `${wall.name}, ${say(u)} from the left end`, guessed: s.known === 'guessed' });
+      }
+    } else supports.push({ where: place(leg, from, to), guessed: true });
+  }
+  const lengths = (what: RacewayPiece['what']): number[] => pieces.filter((p) => p.what === what).map((p) => p.mm);
+  const runTerms = legs.map((l) => term(place(l, l.from, l.to), Math.abs(l.to - l.from), 'length'));
+  const stations = sections.length + 1;
+  const conductorTerms = [
+    ...runTerms,
+    product('free end at each box', 2 * (stations - 1), RACEWAY_MM.free, 'length', { how: 'common practice' }),
+    term('spare for a later outlet', RACEWAY_MM.spare, 'length', { how: 'common practice' }),
+  ];
+  const conductorMm = total(conductorTerms);
+  return {
+    fittings: [...fittings.values()],
+    pieces,
+    track: cutStock(lengths('track'), stock.stock.mm, stock.kerf.mm),
+    covers: cutStock(lengths('cover'), stock.stock.mm, stock.kerf.mm),
+    supports,
+    fill: racewayFill(gauge, 3, stock.insideIn2),
+    conductorMm,
+    sums: [
+      { terms: runTerms, result: term('raceway, box to box', total(runTerms), 'length') },
+      { terms: conductorTerms, result: term('each of hot, neutral and ground', conductorMm, 'length') },
+    ],
+    stock,
+  };
+}
+
+/** Wires in the track against what it takes (NEC Chapter 9 Tables 1 and 5, 386.22; from memory). */
+export function racewayFill(gauge: number, wires: number, insideIn2: number | undefined): Judged {
+  const each = CONDUCTOR_IN2[gauge];
+  if (each === undefined)
+    return {
+      verdict: 'can’t tell',
+      says: `no cross-section is kept for ${gauge} AWG`,
+      sums: [],
+      source: practice,
+      ask: 'Use the maker’s table.',
+    };
+  const taken = product('wires', wires, each, 'in²');
+  const source = nec('2020', '386.22; Chapter 9 Tables 1 and 5');
+  if (insideIn2 === undefined)
+    return {
+      verdict: 'can’t tell',
+      says: `${wires} wires of ${gauge} AWG; what the track takes is in the maker’s table`,
+      sums: [{ terms: [taken], result: term('wires', taken.value, 'in²') }],
+      source,
+      ask: 'Read the inside area, or the number of wires, on the maker’s sheet.',
+    };
+  const limit = insideIn2 * FILL_SHARE;
+  const ok = atMost(taken.value, limit);
+  return {
+    verdict: ok ? 'ok' : 'stop',
+    says: ok ? 'the wires fit' : 'too many wires for this track: take the next size',
+    sums: [
+      {
+        terms: [taken],
+        result: term('wires', taken.value, 'in²'),
+        limit: { ...term('40 % of the inside, at most', limit, 'in²'), relation: '≤' },
+      },
+    ],
+    source,
+  };
+}

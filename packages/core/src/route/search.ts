@@ -1,0 +1,394 @@
+/**
+ * Ways through a graph by several criteria at once: every way that no other beats in all of them, found exactly. Labels are set in
+ * lexicographic order with lower bounds from backward searches, so that what can't become a best way is never followed.
+ */
+
+/** How a criterion adds up along a way: `sum`, or the largest of its parts (waits that run side by side). */
+export type Combine = 'sum' | 'max';
+
+/** Undirected edges in a compact form; costs are whole numbers at or above 0. */
+export interface WeightedGraph {
+  nodes: number;
+  /** criteria */
+  width: number;
+  combine: readonly Combine[];
+  /** edge → its two nodes */
+  from: Int32Array;
+  to: Int32Array;
+  /** edge · width + criterion */
+  cost: Int32Array;
+  /** node → its arcs in `arcs`, and one more at the end */
+  first: Int32Array;
+  /** edges at a node, one after the other */
+  arcs: Int32Array;
+}
+
+export interface EdgeInput {
+  from: number;
+  to: number;
+  cost: readonly number[];
+}
+
+/** @throws RangeError when an edge leads nowhere or a cost is no whole number at or above 0 */
+export function weightedGraph(nodes: number, combine: readonly Combine[], edges: readonly EdgeInput[]): WeightedGraph {
+  const width = combine.length;
+  const [from, to] = [new Int32Array(edges.length), new Int32Array(edges.length)];
+  const cost = new Int32Array(edges.length * width);
+  const first = new Int32Array(nodes + 1);
+  edges.forEach((e, i) => {
+    if (!(e.from >= 0 && e.from < nodes && e.to >= 0 && e.to < nodes))
+      throw new RangeError(`weightedGraph: edge ${i} leads from ${e.from} to ${e.to}; there are ${nodes} nodes`);
+    for (let k = 0; k < width; k++) {
+      const c = e.cost[k]!;
+      if (!Number.isInteger(c) || c < 0) throw new RangeError(`weightedGraph: edge ${i} costs ${c}; a whole number at or above 0 would do`);
+      cost[i * width + k] = c;
+    }
+    from[i] = e.from;
+    to[i] = e.to;
+    first[e.from + 1]!++;
+    first[e.to + 1]!++;
+  });
+  for (let n = 0; n < nodes; n++) first[n + 1]! += first[n]!;
+  const arcs = new Int32Array(edges.length * 2);
+  const next = first.slice(0, nodes);
+  edges.forEach((e, i) => {
+    arcs[next[e.from]!++] = i;
+    arcs[next[e.to]!++] = i;
+  });
+  return { nodes, width, combine, from, to, cost, first, arcs };
+}
+
+const FAR = 0x3fffffff;
+
+/** A heap of numbers by their keys; the smallest first. */
+class Heap {
+  private readonly items: number[] = [];
+  private readonly keys: number[] = [];
+  get size(): number {
+    return this.items.length;
+  }
+  push(item: number, key: number): void {
+    const { items, keys } = this;
+    let i = items.length;
+    items.push(item);
+    keys.push(key);
+    while (i > 0) {
+      const up = (i - 1) >> 1;
+      if (keys[up]! <= key) break;
+      items[i] = items[up]!;
+      keys[i] = keys[up]!;
+      i = up;
+    }
+    items[i] = item;
+    keys[i] = key;
+  }
+  pop(): number {
+    const { items, keys } = this;
+    const top = items[0]!;
+    const item = items.pop()!;
+    const key = keys.pop()!;
+    const n = items.length;
+    if (n > 0) {
+      let i = 0;
+      for (;;) {
+        let down = 2 * i + 1;
+        if (down >= n) break;
+        if (down + 1 < n && keys[down + 1]! < keys[down]!) down++;
+        if (keys[down]! >= key) break;
+        items[i] = items[down]!;
+        keys[i] = keys[down]!;
+        i = down;
+      }
+      items[i] = item;
+      keys[i] = key;
+    }
+    return top;
+  }
+}
+
+/** What of the graph must not be used. */
+export interface Blocked {
+  node?: (node: number) => boolean;
+}
+
+/**
+ * Cheapest cost from every node to `target` by one criterion.
+ * @returns a number for each node; `Infinity` stands as 2³⁰ − 1 where no way leads
+ */
+export function costsTo(graph: WeightedGraph, target: number, criterion: number, blocked: Blocked = {}): Int32Array {
+  const { width, first, arcs, from, to, cost } = graph;
+  const max = graph.combine[criterion] === 'max';
+  const best = new Int32Array(graph.nodes).fill(FAR);
+  const heap = new Heap();
+  best[target] = 0;
+  heap.push(target, 0);
+  const done = new Uint8Array(graph.nodes);
+  while (heap.size) {
+    const node = heap.pop();
+    if (done[node]) continue;
+    done[node] = 1;
+    const here = best[node]!;
+    for (let a = first[node]!; a < first[node + 1]!; a++) {
+      const edge = arcs[a]!;
+      const next = from[edge] === node ? to[edge]! : from[edge]!;
+      if (done[next] || blocked.node?.(next)) continue;
+      const c = cost[edge * width + criterion]!;
+      const there = max ? Math.max(here, c) : here + c;
+      if (there < best[next]!) {
+        best[next] = there;
+        heap.push(next, there);
+      }
+    }
+  }
+  return best;
+}
+export const NO_WAY = FAR;
+
+export interface Start {
+  node: number;
+  /** what it costs before the first edge */
+  cost: readonly number[];
+}
+export interface Way {
+  cost: number[];
+  /** from its start to the target */
+  edges: number[];
+  start: number;
+}
+
+/**
+ * The cheapest way from any start to `target`, each criterion weighed; criteria that take the largest part are weighed edge by edge.
+ * @returns undefined when no way leads there
+ */
+export function cheapestWay(
+  graph: WeightedGraph,
+  starts: readonly Start[],
+  target: number,
+  weights: readonly number[],
+  blocked: Blocked = {},
+): { cost: number; edges: number[]; start: number } | undefined {
+  const { width, first, arcs, from, to, cost } = graph;
+  const best = new Float64Array(graph.nodes).fill(Infinity);
+  const via = new Int32Array(graph.nodes).fill(-1);
+  const origin = new Int32Array(graph.nodes).fill(-1);
+  const done = new Uint8Array(graph.nodes);
+  const heap = new Heap();
+  const weigh = (at: (k: number) => number): number => weights.reduce((s, w, k) => s + w * at(k), 0);
+  starts.forEach((s, i) => {
+    if (blocked.node?.(s.node)) return;
+    const c = weigh((k) => s.cost[k]!);
+    if (c < best[s.node]!) {
+      best[s.node] = c;
+      origin[s.node] = i;
+      heap.push(s.node, c);
+    }
+  });
+  while (heap.size) {
+    const node = heap.pop();
+    if (done[node]) continue;
+    done[node] = 1;
+    if (node === target) break;
+    for (let a = first[node]!; a < first[node + 1]!; a++) {
+      const edge = arcs[a]!;
+      const next = from[edge] === node ? to[edge]! : from[edge]!;
+      if (done[next] || blocked.node?.(next)) continue;
+      let c = best[node]!;
+      for (let k = 0; k < width; k++) c += weights[k]! * cost[edge * width + k]!;
+      if (c < best[next]!) {
+        best[next] = c;
+        via[next] = edge;
+        origin[next] = origin[node]!;
+        heap.push(next, c);
+      }
+    }
+  }
+  if (best[target] === Infinity) return undefined;
+  const edges: number[] = [];
+  for (let n = target; via[n]! >= 0;) {
+    const edge = via[n]!;
+    edges.push(edge);
+    n = from[edge] === n ? to[edge]! : from[edge]!;
+  }
+  return { cost: best[target]!, edges: edges.reverse(), start: origin[target]! };
+}
+
+/** More labels than this are more than any house needs; the search then says so. */
+const MOST_LABELS = 4_000_000;
+
+/**
+ * Every way from a start to `target` that no other beats: none is at least as good in all criteria and better in one. Of ways that cost
+ * the same, one is returned. Exact.
+ * @throws RangeError when a start's cost has another width than the graph
+ */
+export function bestWays(graph: WeightedGraph, starts: readonly Start[], target: number, blocked: Blocked = {}): Way[] {
+  const { width, combine, first, arcs, from, to, cost } = graph;
+  for (const s of starts) if (s.cost.length !== width) throw new RangeError(`bestWays: a start has ${s.cost.length} costs, not ${width}`);
+  if (blocked.node?.(target)) return [];
+  const bound = Array.from({ length: width }, (_, k) => costsTo(graph, target, k, blocked));
+  // labels, one after the other: costs so far, and with the least that is still to come
+  let room = 4096;
+  let g = new Int32Array(room * width);
+  let f = new Int32Array(room * width);
+  let nodeOf = new Int32Array(room);
+  let parent = new Int32Array(room);
+  let via = new Int32Array(room);
+  let count = 0;
+  const grow = (): void => {
+    const wider = <T extends Int32Array>(a: T, n: number): Int32Array<ArrayBuffer> => {
+      const b = new Int32Array(n);
+      b.set(a);
+      return b;
+    };
+    room *= 2;
+    g = wider(g, room * width);
+    f = wider(f, room * width);
+    nodeOf = wider(nodeOf, room);
+    parent = wider(parent, room);
+    via = wider(via, room);
+  };
+  // open labels in the order of their f, criterion after criterion
+  const heap: number[] = [];
+  const before = (a: number, b: number): boolean => {
+    const [x, y] = [a * width, b * width];
+    for (let k = 0; k < width; k++) {
+      const d = f[x + k]! - f[y + k]!;
+      if (d !== 0) return d < 0;
+    }
+    return a < b;
+  };
+  const push = (label: number): void => {
+    let i = heap.length;
+    heap.push(label);
+    while (i > 0) {
+      const up = (i - 1) >> 1;
+      if (!before(label, heap[up]!)) break;
+      heap[i] = heap[up]!;
+      i = up;
+    }
+    heap[i] = label;
+  };
+  const pop = (): number => {
+    const top = heap[0]!;
+    const last = heap.pop()!;
+    const n = heap.length;
+    if (n > 0) {
+      let i = 0;
+      for (;;) {
+        let down = 2 * i + 1;
+        if (down >= n) break;
+        if (down + 1 < n && before(heap[down + 1]!, heap[down]!)) down++;
+        if (!before(heap[down]!, last)) break;
+        heap[i] = heap[down]!;
+        i = down;
+      }
+      heap[i] = last;
+    }
+    return top;
+  };
+  const closed: (number[] | undefined)[] = new Array<number[] | undefined>(graph.nodes);
+  const found: number[] = [];
+  /** whether some label of a list is at least as good as costs at `at` of `values` */
+  const beaten = (list: readonly number[] | undefined, of: Int32Array, values: Int32Array, at: number): boolean => {
+    if (!list) return false;
+    for (let i = list.length - 1; i >= 0; i--) {
+      const x = list[i]! * width;
+      let k = 0;
+      while (k < width && of[x + k]! <= values[at + k]!) k++;
+      if (k === width) return true;
+    }
+    return false;
+  };
+  const add = (node: number, from_: number, edge: number): void => {
+    const at = count * width;
+    for (let k = 0; k < width; k++) {
+      const h = bound[k]![node]!;
+      if (h >= FAR) return;
+      f[at + k] = combine[k] === 'max' ? Math.max(g[at + k]!, h) : g[at + k]! + h;
+    }
+    if (beaten(closed[node], g, g, at) || beaten(found, f, f, at)) return;
+    nodeOf[count] = node;
+    parent[count] = from_;
+    via[count] = edge;
+    push(count++);
+    if (count === room) grow();
+  };
+  starts.forEach((s, i) => {
+    if (blocked.node?.(s.node)) return;
+    for (let k = 0; k < width; k++) g[count * width + k] = s.cost[k]!;
+    add(s.node, -1 - i, -1);
+  });
+  while (heap.length) {
+    const label = pop();
+    const node = nodeOf[label]!;
+    const at = label * width;
+    if (beaten(closed[node], g, g, at) || beaten(found, f, f, at)) continue;
+    (closed[node] ??= []).push(label);
+    if (node === target) {
+      found.push(label);
+      continue;
+    }
+    for (let a = first[node]!; a < first[node + 1]!; a++) {
+      const edge = arcs[a]!;
+      if (edge === via[label]) continue;
+      const next = from[edge] === node ? to[edge]! : from[edge]!;
+      if (blocked.node?.(next)) continue;
+      if (count >= MOST_LABELS) throw new RangeError('bestWays: too many ways to hold side by side');
+      const here = count * width;
+      for (let k = 0; k < width; k++) {
+        const c = cost[edge * width + k]!;
+        g[here + k] = combine[k] === 'max' ? Math.max(g[at + k]!, c) : g[at + k]! + c;
+      }
+      add(next, label, edge);
+    }
+  }
+  const ways = found.map((label): Way => {
+    const edges: number[] = [];
+    let at = label;
+    while (parent[at]! >= 0) {
+      edges.push(via[at]!);
+      at = parent[at]!;
+    }
+    return { cost: Array.from(g.subarray(label * width, label * width + width)), edges: edges.reverse(), start: -1 - parent[at]! };
+  });
+  return unbeaten(ways);
+}
+
+const beats = (a: readonly number[], b: readonly number[]): boolean => a.every((v, k) => v <= b[k]!) && a.some((v, k) => v < b[k]!);
+const same = (a: readonly number[], b: readonly number[]): boolean => a.every((v, k) => v === b[k]!);
+
+/** The ways that none of the others beats; of equal ones the first. */
+export const unbeaten = <T extends { cost: readonly number[] }>(ways: readonly T[]): T[] =>
+  ways.filter((w, i) => !ways.some((o, j) => beats(o.cost, w.cost) || (j < i && same(o.cost, w.cost))));
+
+/** Best ways by way of a node: there, and on from there. */
+export function bestWaysVia(graph: WeightedGraph, starts: readonly Start[], through: number, target: number, blocked: Blocked = {}): Way[] {
+  const there = bestWays(graph, starts, through, blocked);
+  const on = bestWays(graph, [{ node: through, cost: graph.combine.map(() => 0) }], target, blocked);
+  return unbeaten(
+    there.flatMap((a) =>
+      on.map((b) => ({
+        start: a.start,
+        edges: [...a.edges, ...b.edges],
+        cost: a.cost.map((c, k) => (graph.combine[k] === 'max' ? Math.max(c, b.cost[k]!) : c + b.cost[k]!)),
+      })),
+    ),
+  );
+}
+
+/** Nodes that some way leads to from a node. */
+export function reachable(graph: WeightedGraph, node: number, blocked: Blocked = {}): Uint8Array {
+  const seen = new Uint8Array(graph.nodes);
+  const open = [node];
+  seen[node] = 1;
+  while (open.length) {
+    const n = open.pop()!;
+    for (let a = graph.first[n]!; a < graph.first[n + 1]!; a++) {
+      const e = graph.arcs[a]!;
+      const next = graph.from[e] === n ? graph.to[e]! : graph.from[e]!;
+      if (seen[next] || blocked.node?.(next)) continue;
+      seen[next] = 1;
+      open.push(next);
+    }
+  }
+  return seen;
+}

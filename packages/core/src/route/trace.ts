@@ -1,0 +1,575 @@
+/**
+ * What a way through the house comes to: its path with exact corners, legs with staples, every hole with its rule, openings and patches,
+ * where to drill and how to carry the point, and the length to cut and to buy. mm.
+ */
+import { practice } from '../catalog/index.js';
+import { boredHole, holeToFaceDistance, joistCut, product, staplePositions, term, type Judged } from '../codebook/index.js';
+import { CROSSING_HOLE_MM, patchPlan, throughWall, chase as chaseOf, type Chase, type PatchPlan, type Point } from '../layout/index.js';
+import { feet, inches, printMark, type LengthUnit } from '../measure/index.js';
+import {
+  finishThicknessMm,
+  uXOf,
+  wallThicknessMm,
+  type Edition,
+  type FaceId,
+  type Schools,
+  type Site,
+  type Sum,
+  type Term,
+  type Wall,
+} from '../model/index.js';
+import { PRACTICE_MM, runFrom, type CableRun } from './cableRun.js';
+import { planPoint, spaceWords, USUAL_JOIST, type Framing, type FrameEdge, type FrameNode, type Hollow } from './framing.js';
+
+export interface Spot3 extends Point {
+  z: number;
+}
+export type LegKind = 'wall' | 'hollow' | 'raceway' | 'chase' | 'through';
+export interface Leg {
+  space: string;
+  kind: LegKind;
+  words: string;
+  /** corners of the cable, in plan and up */
+  path: Spot3[];
+  /** on the wall it lies in: along face A and up from its floor; empty in a space over or under rooms */
+  onWall: { wallId: string; points: { u: number; z: number }[] } | undefined;
+  lengthMm: number;
+  /** along the leg from its start */
+  staples: number[];
+  fastened: string;
+}
+export interface Hole {
+  id: string;
+  member: 'stud' | 'top plate' | 'bottom plate' | 'joist' | 'fire block' | 'wall';
+  where: string;
+  count: number;
+  sizeMm: number;
+  judged: Judged | undefined;
+  plate: boolean;
+  bushing: boolean;
+  seal: boolean;
+  onWall?: { wallId: string; u: number; z: number };
+  at: Point;
+}
+export interface RouteOpening {
+  id: string;
+  wallId: string;
+  face: FaceId;
+  what: string;
+  left: number;
+  right: number;
+  bottom: number;
+  top: number;
+  patch: PatchPlan;
+}
+export interface Traced {
+  legs: Leg[];
+  holes: Hole[];
+  openings: RouteOpening[];
+  /** how each point is found and carried, in the order of the way */
+  drillFrom: string[];
+  chases: (Chase & { wallId: string; lengthMm: number; runs: 'up and down' | 'along' })[];
+  /** holes through an outer wall */
+  outside: (Judged & { wallId: string; fallMm: number; alongMm: number; bitMm: number; layers: string; kit: string[] })[];
+  run: CableRun;
+  counts: { staples: number; plates: number; bushings: number; seals: number; openings: number; joists: number };
+}
+
+export interface TraceInput {
+  site: Site;
+  framing: Framing;
+  /** from the feed to the wanted place */
+  nodes: number[];
+  edges: FrameEdge[];
+  edition: Edition;
+  unit: LengthUnit;
+  schools: Pick<Schools, 'compound'>;
+  /** left free in each box, and sheath inside it */
+  freeEndsMm: [number, number];
+  sheathMm: number;
+  /** laid where one can reach it all the way: nothing is fished, and no loop is left */
+  open?: boolean;
+}
+
+/** Room that a cable keeps from the stud beside it (common practice). */
+const CLEAR_MM = 20;
+/** Opening for a fire block, a corner, or a stud: room for a drill and two fingers (common practice). */
+const OPEN_MM = { wide: inches(4), high: inches(4) };
+const LOOP_MM = feet(1);
+/** The real hole lies this far back from the marker wire, toward the middle of the plate (handbook 2). */
+export const BACK_FROM_WIRE_MM = inches(2);
+const CHASE_MM = { width: inches(1.25), depth: inches(1) };
+
+/** The part of the house a node lies in; a box or a wanted place belongs to what it opens into. */
+const isSpot = (n: FrameNode): boolean => n.space.startsWith('feed/') || n.space.startsWith('place/');
+const kindOf = (space: string): LegKind =>
+  space.startsWith('bay/') ? 'wall' : space.startsWith('surface/') ? 'raceway' : space.startsWith('chase/') ? 'chase' : 'hollow';
+
+/** Where each point of the way really lies: a cable goes straight up a bay, and turns in a space only where it must. */
+function places(input: TraceInput): { u: (number | undefined)[]; at: Spot3[] } {
+  const { framing, nodes, site } = input;
+  const list = nodes.map((n) => framing.nodes[n]!);
+  const wallOf = (id: string): Wall => site.walls.find((w) => w.id === id)!;
+  const u: (number | undefined)[] = [];
+  list.forEach((n, i) => {
+    if (!n.bay) return u.push(n.u);
+    const [low, high] = [n.bay.left + CLEAR_MM, n.bay.right - CLEAR_MM];
+    const before = i > 0 && list[i - 1]!.wallId === n.wallId ? u[i - 1] : undefined;
+    const ahead = list.slice(i).findIndex((m) => m.wallId !== n.wallId);
+    const onWall = ahead < 0 ? list.slice(i) : list.slice(i, i + ahead);
+    const spot = onWall.find(isSpot)?.u;
+    const wish = spot !== undefined && spot > n.bay.left && spot < n.bay.right ? spot : (before ?? spot ?? n.u!);
+    return u.push(low > high ? (n.bay.left + n.bay.right) / 2 : Math.min(high, Math.max(low, wish)));
+  });
+  const at = list.map((n, i): Spot3 => {
+    const side = n.wallId ? framing.sides.get(n.wallId) : undefined;
+    if (!side || u[i] === undefined) return { x: n.x, y: n.y, z: n.z };
+    return { ...planPoint(wallOf(n.wallId!), side, u[i]), z: n.z };
+  });
+  return { u, at };
+}
+
+/** Corners between two exact points by way of a grid: the grid says how it turns, the points say where. */
+function squared(from: Point, grid: readonly Point[], to: Point, free: (p: Point) => boolean): Point[] {
+  const inner = grid.filter((p, i) => i === 0 || i === grid.length - 1 || !straight(grid[i - 1]!, p, grid[i + 1]!));
+  const [a, b] = [inner[0] ?? from, inner.at(-1) ?? to];
+  // one corner will do where nothing is in its way
+  for (const corner of [
+    { x: b.x, y: a.y },
+    { x: a.x, y: b.y },
+  ])
+    if (inner.length <= 2 || (lineFree(a, corner, free) && lineFree(corner, b, free))) {
+      const bent = Math.abs(corner.x - b.x) < 1 ? { x: to.x, y: from.y } : { x: from.x, y: to.y };
+      return [from, bent, to].filter((p, i, all) => i === 0 || Math.hypot(p.x - all[i - 1]!.x, p.y - all[i - 1]!.y) > 1);
+    }
+  const path = inner.map((p) => ({ ...p }));
+  const slide = (i: number, next: number, end: Point): void => {
+    const [p, q] = [path[i]!, path[next]!];
+    if (Math.abs(p.x - q.x) < 1) path[i]!.x = path[next]!.x = end.x;
+    else path[i]!.y = path[next]!.y = end.y;
+  };
+  slide(0, 1, from);
+  slide(path.length - 1, path.length - 2, to);
+  return [from, ...path.slice(1, -1), to];
+}
+const straight = (a: Point, b: Point, c: Point): boolean =>
+  (Math.abs(a.x - b.x) < 1 && Math.abs(b.x - c.x) < 1) || (Math.abs(a.y - b.y) < 1 && Math.abs(b.y - c.y) < 1);
+function lineFree(a: Point, b: Point, free: (p: Point) => boolean): boolean {
+  const steps = Math.max(1, Math.round((Math.abs(a.x - b.x) + Math.abs(a.y - b.y)) / inches(16)));
+  for (let i = 0; i <= steps; i++) if (!free({ x: a.x + ((b.x - a.x) * i) / steps, y: a.y + ((b.y - a.y) * i) / steps })) return false;
+  return true;
+}
+const lengthOf = (path: readonly Spot3[]): number =>
+  path.slice(1).reduce((s, p, i) => s + Math.abs(p.x - path[i]!.x) + Math.abs(p.y - path[i]!.y) + Math.abs(p.z - path[i]!.z), 0);
+
+export function traced(input: TraceInput): Traced {
+  const { site, framing, edges, edition, unit, schools } = input;
+  const list = input.nodes.map((n) => framing.nodes[n]!);
+  const wallOf = (id: string): Wall => site.walls.find((w) => w.id === id)!;
+  const say = (mm: number): string => printMark(mm, unit);
+  const { u, at } = places(input);
+  const wallZ = (i: number): number | undefined => list[i]!.up;
+
+  // face of a wall that is opened: that of the wanted place, else of the feed, else one that is indoors
+  const faceOf = (wallId: string): FaceId => {
+    const spot = [...edges].reverse().find((e) => e.wallId === wallId && e.face)?.face;
+    if (spot) return spot;
+    const indoors = (f: FaceId) => site.rooms.find((r) => r.id === wallOf(wallId).faces[f].roomId)?.sides !== undefined;
+    return indoors('A') ? 'A' : 'B';
+  };
+  const fromEnd = (wallId: string, x: number): string => {
+    const wall = wallOf(wallId);
+    const face = faceOf(wallId);
+    const left = uXOf(wall, face, x);
+    const right = wall.length.mm - left;
+    return left <= right ? `${say(left)} from the left end of ${wall.name}` : `${say(right)} from the right end of ${wall.name}`;
+  };
+
+  const legs: Leg[] = [];
+  const holes: Hole[] = [];
+  const openings: RouteOpening[] = [];
+  const drillFrom: string[] = [];
+  const outside: Traced['outside'] = [];
+  const hole = (h: Omit<Hole, 'id' | 'plate' | 'bushing' | 'seal' | 'count'> & Partial<Hole>): void => {
+    holes.push({ id: `hole-${holes.length + 1}`, count: 1, plate: false, bushing: false, seal: false, ...h });
+  };
+  const open = (wallId: string, what: string, x: number, z: number, wide = OPEN_MM.wide): void => {
+    const wall = wallOf(wallId);
+    const half = wide / 2 + wall.framing.studWidth.mm / 2;
+    const [left, right] = [Math.max(0, x - half), Math.min(wall.length.mm, x + half)];
+    const [bottom, top] = [Math.max(0, z - OPEN_MM.high / 2), Math.min(wall.height.mm, z + OPEN_MM.high / 2)];
+    openings.push({
+      id: `opening-${openings.length + 1}`,
+      wallId,
+      face: faceOf(wallId),
+      what,
+      left,
+      right,
+      bottom,
+      top,
+      patch: patchPlan({ before: { left, right, bottom, top }, after: undefined, studs: [], compound: schools.compound }),
+    });
+  };
+
+  // legs: stretches in one part of the house
+  let i = 0;
+  while (i < list.length) {
+    const space = spaceAt(i);
+    let j = i;
+    while (j + 1 < list.length && spaceAt(j + 1) === space) j++;
+    legs.push(leg(space, i, j));
+    i = j + 1;
+  }
+  /** wall, or space over or under rooms, that a point belongs to; boxes belong to where the cable goes on */
+  function spaceAt(k: number): string {
+    const n = list[k]!;
+    const of = isSpot(n) ? (list[k + 1] && !isSpot(list[k + 1]!) ? list[k + 1]! : list[k - 1]!) : n;
+    return of.space.startsWith('bay/') ? `wall/${of.wallId}` : of.space;
+  }
+  function leg(space: string, from: number, to: number): Leg {
+    const hollow = framing.hollows.find((h) => h.id === space);
+    if (hollow) return hollowLeg(hollow, from, to);
+    const points: { u: number; z: number }[] = [];
+    for (let k = from; k <= to; k++) {
+      const p = { u: u[k] ?? list[k]!.u!, z: wallZ(k)! };
+      const last = points.at(-1);
+      // up or down first, then along: a bay is passed in the middle of what it leaves free
+      if (last && Math.abs(last.u - p.u) > 0.5 && Math.abs(last.z - p.z) > 0.5) points.push({ u: last.u, z: p.z });
+      if (!last || Math.abs(last.u - p.u) > 0.5 || Math.abs(last.z - p.z) > 0.5) points.push(p);
+    }
+    const wallId = list[from]!.wallId ?? list[to]!.wallId!;
+    // round a corner it goes to the end of the wall
+    const bent = (k: number): boolean => edges[k]?.does === 'corner' || edges[k]?.does === 'chase-end';
+    if (bent(to)) points.push({ u: endOf(wallId, points.at(-1)!.u), z: points.at(-1)!.z });
+    if (bent(from - 1)) points.unshift({ u: endOf(wallId, points[0]!.u), z: points[0]!.z });
+    for (let k = points.length - 1; k > 0; k--)
+      if (Math.abs(points[k]!.u - points[k - 1]!.u) < 0.5 && Math.abs(points[k]!.z - points[k - 1]!.z) < 0.5) points.splice(k, 1);
+    const kind = space.startsWith('wall/') ? 'wall' : kindOf(space);
+    // a raceway goes round a room: its leg lies on more than one wall
+    const oneWall = list.slice(from, to + 1).every((n) => n.wallId === wallId);
+    const path = at.slice(from, to + 1);
+    const lengthMm = oneWall
+      ? points.slice(1).reduce((s, p, k) => s + Math.abs(p.u - points[k]!.u) + Math.abs(p.z - points[k]!.z), 0)
+      : lengthOf(path);
+    return {
+      space,
+      kind,
+      words: kind === 'wall' ? `in ${wallOf(wallId).name}` : spaceWords(site, space),
+      path,
+      onWall: oneWall ? { wallId, points } : undefined,
+      lengthMm,
+      staples: [],
+      fastened:
+        kind === 'wall'
+          ? 'fished: may stay unsupported between the openings (334.30(B)(1))'
+          : kind === 'raceway'
+            ? 'in the raceway'
+            : 'in conduit or under plaster, fixed before it is closed',
+    };
+  }
+  function hollowLeg(hollow: Hollow, from: number, to: number): Leg {
+    const grid = at.slice(from, to + 1);
+    const [start, end] = [at[from - 1] ?? grid[0]!, at[to + 1] ?? grid.at(-1)!];
+    const z = grid[0]!.z;
+    const present = new Set(
+      framing.nodes.flatMap((n) => (n.space === hollow.id ? [`${Math.round(n.x / 10)},${Math.round(n.y / 10)}`] : [])),
+    );
+    const free = (p: Point): boolean => {
+      for (const dx of [-1, 0, 1])
+        for (const dy of [-1, 0, 1]) if (present.has(`${Math.round(p.x / 10) + dx},${Math.round(p.y / 10) + dy}`)) return true;
+      return false;
+    };
+    const flat = squared(start, grid, end, free);
+    const path: Spot3[] = [{ ...start, z: start.z }, ...flat.map((p) => ({ ...p, z })), { ...end, z: end.z }].filter(
+      (p, k, all) => k === 0 || lengthOf([all[k - 1]!, p]) > 0.5,
+    );
+    const lengthMm = lengthOf(path);
+    const staples: number[] = [];
+    let along = Math.abs(start.z - z);
+    let acrossMm = 0;
+    flat.slice(1).forEach((p, k) => {
+      const q = flat[k]!;
+      const axis = Math.abs(p.x - q.x) > Math.abs(p.y - q.y) ? 'x' : 'y';
+      const mm = Math.abs(p.x - q.x) + Math.abs(p.y - q.y);
+      const middle = { x: (p.x + q.x) / 2, y: (p.y + q.y) / 2 };
+      const room = hollow.rooms.find((r) => within(middle, r.polygon)) ?? hollow.rooms[0]!;
+      const spacing = room.joists?.spacing?.mm ?? USUAL_JOIST.spacing;
+      const joists = Math.floor(mm / spacing + 0.5);
+      if (room.runs !== axis && joists > 0) {
+        acrossMm += mm;
+        if (hollow.kind !== 'attic') {
+          const depth = room.joists?.depth?.mm;
+          hole({
+            member: 'joist',
+            where: `${joists} ${joists === 1 ? 'joist' : 'joists'} under the ${room.room.name}, in a straight line through their middles${room.joists?.spacing ? '' : '; reckoned at 16 in'}`,
+            count: joists,
+            sizeMm: CROSSING_HOLE_MM,
+            judged:
+              depth === undefined
+                ? {
+                    verdict: 'can’t tell',
+                    says: 'how deep the joists are was not measured',
+                    sums: [],
+                    source: { standard: 'IRC', clause: 'R502.8.1', from: 'memory' },
+                    ask: `Measure a joist under the ${room.room.name} from top to bottom.`,
+                  }
+                : joistCut({
+                    joistDepthMm: depth,
+                    cut: 'hole',
+                    sizeMm: CROSSING_HOLE_MM,
+                    toNextHoleMm: Math.max(inches(2), spacing - CROSSING_HOLE_MM),
+                  }),
+            at: middle,
+          });
+        }
+      }
+      // along the joists it is stapled; bored joists hold it themselves
+      if (room.runs === axis && hollow.kind !== 'floor') staples.push(...staplePositions(mm, inches(12), inches(12)).map((s) => along + s));
+      along += mm;
+    });
+    const over = hollow.kind === 'attic';
+    return {
+      space: hollow.id,
+      kind: 'hollow',
+      words: spaceWords(site, hollow.id),
+      path,
+      onWall: undefined,
+      lengthMm,
+      staples,
+      fastened: over
+        ? acrossMm > 0
+          ? 'stapled along the joists; where it crosses their tops near the hatch, between guard strips (334.23)'
+          : 'stapled along the joists (334.30)'
+        : hollow.kind === 'floor'
+          ? 'fished between the joists'
+          : acrossMm > 0
+            ? 'along the sides of the joists stapled, across them through bored holes, never under their edges (334.15(C))'
+            : 'stapled along the side of a joist (334.15(C), 334.30)',
+    };
+  }
+
+  /** the end of a wall that is nearer to a bay: where its corner is */
+  function endOf(wallId: string, x: number): number {
+    const { length } = wallOf(wallId);
+    return x < length.mm / 2 ? 0 : length.mm;
+  }
+
+  // what is done from one point to the next
+  edges.forEach((e, k) => {
+    const [a, b] = [list[k]!, list[k + 1]!];
+    const wall = e.wallId ? wallOf(e.wallId) : undefined;
+    switch (e.does) {
+      case 'stud': {
+        const z = wallZ(k)!;
+        for (const x of e.studs ?? []) {
+          const metal = wall!.framing.material === 'metal';
+          const judged = metal
+            ? undefined
+            : boredHole({
+                edition,
+                studDepthMm: wall!.framing.studDepth.mm,
+                holeMm: CROSSING_HOLE_MM,
+                ...(wall!.bearing === undefined ? {} : { bearing: wall!.bearing }),
+              });
+          const edge = holeToFaceDistance(wall!.framing.studDepth.mm, CROSSING_HOLE_MM);
+          hole({
+            member: 'stud',
+            where: `${fromEnd(wall!.id, x)}, ${say(z)} up; ${say(edge)} to both faces, ${say(z)} to the bottom and ${say(wall!.height.mm - z)} to the top${e.guessed ? '; the stud is only reckoned: find it first' : ''}`,
+            sizeMm: CROSSING_HOLE_MM,
+            judged,
+            plate: judged?.plate ?? false,
+            bushing: metal,
+            onWall: { wallId: wall!.id, u: x, z },
+            at: pointOn(wall!, x),
+          });
+          open(wall!.id, `stud ${fromEnd(wall!.id, x)}`, x, z);
+        }
+        return;
+      }
+      case 'block': {
+        const [x, z] = [u[k]!, (wallZ(k)! + wallZ(k + 1)!) / 2];
+        hole({
+          member: 'fire block',
+          where: `${fromEnd(wall!.id, x)}, ${say(z)} up`,
+          sizeMm: CROSSING_HOLE_MM,
+          judged: {
+            verdict: 'note',
+            says: 'bored through and sealed: the block has to stop fire again',
+            sums: [],
+            source: { standard: 'IRC', clause: 'R302.11', from: 'memory' },
+          },
+          plate: false,
+          seal: true,
+          onWall: { wallId: wall!.id, u: x, z },
+          at: pointOn(wall!, x),
+        });
+        open(wall!.id, 'fire block', x, z);
+        return;
+      }
+      case 'corner':
+      case 'chase-end': {
+        for (const [n, m] of [
+          [k, a],
+          [k + 1, b],
+        ] as const) {
+          const w = wallOf(m.wallId!);
+          if (w.framing.material === 'masonry') continue;
+          const x = endOf(w.id, u[n]!);
+          open(w.id, 'corner of the room', x, wallZ(n)!, 2 * OPEN_MM.wide);
+          hole({
+            member: 'stud',
+            where: `corner post at the end of ${w.name}, ${say(wallZ(n)!)} up; two or three studs stand together there`,
+            sizeMm: CROSSING_HOLE_MM,
+            judged: {
+              verdict: 'can’t tell',
+              says: 'how the corner is framed can’t be known before it is open',
+              sums: [],
+              source: practice,
+              ask: 'Open beside the corner and look how many studs stand together.',
+            },
+            onWall: { wallId: w.id, u: x, z: wallZ(n)! },
+            at: pointOn(w, x),
+          });
+        }
+        return;
+      }
+      case 'top-plate':
+      case 'bottom-plate': {
+        const n = a.bay ? k : k + 1;
+        const top = e.does === 'top-plate';
+        const x = u[n]!;
+        const w = wall!;
+        const where = fromEnd(w.id, x);
+        const depth = w.framing.studDepth.mm;
+        hole({
+          member: top ? 'top plate' : 'bottom plate',
+          where: `${where}, in the middle of the plate: ${say(holeToFaceDistance(depth, CROSSING_HOLE_MM))} to both faces`,
+          sizeMm: CROSSING_HOLE_MM,
+          judged: boredHole({ edition, studDepthMm: depth, holeMm: CROSSING_HOLE_MM, bearing: false }),
+          plate: !(holeToFaceDistance(depth, CROSSING_HOLE_MM) >= inches(1.25) - 0.01),
+          seal: true,
+          onWall: { wallId: w.id, u: x, z: top ? w.height.mm : 0 },
+          at: pointOn(w, x),
+        });
+        drillFrom.push(
+          top
+            ? `From the attic, down into ${w.name}: find the plate by a stiff wire pushed up through the ceiling beside the wall, ${where}; the hole goes ${say(BACK_FROM_WIRE_MM)} from the wire, over the middle of the wall. Bore both plates, seal afterwards (IRC R302.11). Stand on joists only.`
+            : `From below, up into ${w.name}: bore a small hole through the floor close to its base, ${where}, and push a stiff wire down as a marker. Below, the real hole goes ${say(BACK_FROM_WIRE_MM)} back from the wire, toward the middle of the plate (${say(finishThicknessMm(w, faceOf(w.id)) + depth / 2)} behind the finished face). Check with a bit of bent wire that it comes up in the bay. Seal afterwards (IRC R302.11).`,
+        );
+        return;
+      }
+      case 'through': {
+        const made = throughWall(wallThicknessMm(wall!), unit);
+        const names = (['A', 'B'] as const).map(
+          (f) => wall!.faces[f].layers.map((l) => l.finish.replace(/-/g, ' ')).join(' on ') || 'no finish noted',
+        );
+        outside.push({
+          ...made,
+          wallId: wall!.id,
+          layers: `${names[0]} on one face, ${names[1]} on the other`,
+          kit: [
+            'short sleeve, liquid-tight: plain flexible metal is for dry places',
+            'weatherproof box with plugs in the hubs that stay unused; a knockout of a box already fixed is drilled out, not punched',
+            'gasket and in-use cover; weather-resistant, tamper-resistant protective receptacle',
+            'sealant round the sleeve and round the box, open at its lower edge',
+          ],
+        });
+        hole({
+          member: 'wall',
+          where: `${fromEnd(wall!.id, u[k] ?? u[k + 1]!)}, ${say(wallZ(k)!)} up inside, drilled from inside out`,
+          sizeMm: inches(0.875),
+          judged: made,
+          seal: true,
+          onWall: { wallId: wall!.id, u: u[k] ?? u[k + 1]!, z: wallZ(k)! },
+          at: at[k]!,
+        });
+        return;
+      }
+      default:
+    }
+  });
+  function pointOn(wall: Wall, x: number): Point {
+    const side = framing.sides.get(wall.id);
+    return side ? planPoint(wall, side, x) : { x: 0, y: 0 };
+  }
+
+  const chases = legs
+    .filter((l) => l.kind === 'chase' && l.onWall)
+    .flatMap((l) => {
+      const wall = wallOf(l.onWall!.wallId);
+      const points = l.onWall!.points;
+      const part = (runs: 'up and down' | 'along') => {
+        const mm = points.slice(1).reduce((s, p, k) => s + Math.abs(runs === 'along' ? p.u - points[k]!.u : p.z - points[k]!.z), 0);
+        return mm > 1
+          ? [
+              {
+                ...chaseOf({ lengthMm: mm, widthMm: CHASE_MM.width, depthMm: CHASE_MM.depth, leafMm: wall.framing.studDepth.mm, runs }),
+                wallId: wall.id,
+                lengthMm: mm,
+                runs,
+              },
+            ]
+          : [];
+      };
+      return [...part('up and down'), ...part('along')];
+    });
+
+  const terms: Term[] = legs.filter((l) => l.lengthMm > 0.5).map((l) => term(l.words, l.lengthMm, 'length'));
+  const through = edges.filter((e) => e.does === 'through').map((e) => wallThicknessMm(wallOf(e.wallId!)));
+  if (through.length)
+    terms.push(
+      term(
+        'through the wall',
+        through.reduce((s, t) => s + t, 0),
+        'length',
+      ),
+    );
+  const bends = Math.max(2, bendsOf(legs));
+  const studs = holes.filter((h) => h.member === 'stud' || h.member === 'joist').reduce((s, h) => s + h.count, 0);
+  terms.push(
+    product('bends', bends, PRACTICE_MM.bend, 'length', { how: 'common practice' }),
+    product('studs and joists crossed', studs, PRACTICE_MM.studHole, 'length', { how: 'common practice' }),
+  );
+  if (!input.open && legs.some((l) => l.kind === 'hollow'))
+    terms.push(product('service loops', 2, LOOP_MM, 'length', { how: 'common practice' }));
+  const run = runFrom(terms, { freeEndsMm: input.freeEndsMm, sheathMm: input.sheathMm }, 'as it lies', !input.open);
+
+  return {
+    legs,
+    holes,
+    openings,
+    drillFrom,
+    chases,
+    outside,
+    run,
+    counts: {
+      staples: legs.reduce((s, l) => s + l.staples.length, 0),
+      plates: holes.filter((h) => h.plate).reduce((s, h) => s + h.count, 0),
+      bushings: holes.filter((h) => h.bushing).reduce((s, h) => s + h.count, 0),
+      seals: holes.filter((h) => h.seal).length,
+      openings: openings.length,
+      joists: holes.filter((h) => h.member === 'joist').reduce((s, h) => s + h.count, 0),
+    },
+  };
+}
+
+const within = (p: Point, polygon: readonly Point[]): boolean => {
+  const xs = polygon.map((q) => q.x);
+  const ys = polygon.map((q) => q.y);
+  return p.x >= Math.min(...xs) - 230 && p.x <= Math.max(...xs) + 230 && p.y >= Math.min(...ys) - 230 && p.y <= Math.max(...ys) + 230;
+};
+
+/** Corners of all legs, and one where a leg gives way to the next. */
+function bendsOf(legs: readonly Leg[]): number {
+  const corners = (points: readonly { a: number; b: number }[]): number => Math.max(0, points.length - 2);
+  return legs.reduce(
+    (s, l) => s + corners(l.onWall ? l.onWall.points.map((p) => ({ a: p.u, b: p.z })) : l.path.map((p) => ({ a: p.x, b: p.y }))) + 1,
+    0,
+  );
+}
+
+/** Sum of one leg’s parts, for a page that opens it. */
+export const legSum = (leg: Leg): Sum => ({
+  terms: leg.path.slice(1).map((p, i) => term(`part ${i + 1}`, lengthOf([leg.path[i]!, p]), 'length')),
+  result: term(leg.words, leg.lengthMm, 'length'),
+});

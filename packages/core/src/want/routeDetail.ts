@@ -1,0 +1,312 @@
+/** Everything that follows from one way: what is bored, opened, stapled, cut and bought, and whether the wire is thick enough. */
+import { practice } from '../catalog/index.js';
+import { freeEndBySchool, LEAST_FREE_MM, product, sheathBySchool, term, type Judged } from '../codebook/index.js';
+import { facePoints, runOfBoxes, switchOn } from '../circuit/index.js';
+import { feet, inches, printLength, printMark, toFeet } from '../measure/index.js';
+import { DEFAULT_SCHOOLS, type House, type Sum, type Want } from '../model/index.js';
+import {
+  cheapestWay,
+  racewayPlan,
+  traced,
+  USUAL_STOCK,
+  worthOf,
+  type FrameEdge,
+  type Framing,
+  type RacewayPlan,
+  type Traced,
+} from '../route/index.js';
+import { frameFor, type JoistsRun, type RouteOption } from './searchRoutes.js';
+import { wantAmps, wantLoads } from './wantFeeds.js';
+
+export interface LampRun {
+  /** lampholders in the order of the cable, in plan */
+  at: { x: number; y: number; name: string }[];
+  sections: Traced[];
+  load: Sum;
+  /** lampholders that stand in no joist space that is there */
+  lost: number;
+}
+export interface RouteDetail {
+  traced: Traced;
+  raceway: RacewayPlan | undefined;
+  lamps: LampRun | undefined;
+  /** drop and fault current at the wanted outlet, from the solved circuit */
+  electrical: Judged;
+  buy: { what: string; amount: string }[];
+  cautions: string[];
+}
+
+const US_VOLTS = 120;
+
+/** Sections between what follows the first place: other boxes of a raceway, lampholders. */
+function sectionBetween(frame: Framing, want: Want, from: number, to: number): { nodes: number[]; edges: FrameEdge[] } | undefined {
+  const forbidden = new Set(want.forbidden);
+  const node = (n: number): boolean =>
+    forbidden.has(frame.nodes[n]!.space) || (n !== from && n !== to && /^(feed|place)\//.test(frame.nodes[n]!.space));
+  const way = cheapestWay(frame.graph, [{ node: from, cost: [0, 0, 0, 0, 0] }], to, worthOf(want.weights), { node });
+  if (!way) return undefined;
+  const edges = way.edges.map((e) => frame.edges[e]!);
+  const nodes = [from];
+  for (const e of edges) nodes.push(e.from === nodes.at(-1) ? e.to : e.from);
+  return { nodes, edges };
+}
+
+/** Evenly spread under (or over) rooms: half a step from the edges, one step apart (common practice). */
+function lampPlaces(frame: Framing, want: Want): { nodes: number[]; lost: number } {
+  const lamps = want.lamps!;
+  const hollow =
+    frame.hollows.find((h) => h.kind === 'basement' && h.rooms.some((r) => lamps.under.includes(r.room.id))) ??
+    frame.hollows.find((h) => h.rooms.some((r) => lamps.under.includes(r.room.id)));
+  if (!hollow) return { nodes: [], lost: lamps.count };
+  const corners = hollow.rooms.filter((r) => lamps.under.includes(r.room.id)).flatMap((r) => r.polygon);
+  const [x0, x1] = [Math.min(...corners.map((p) => p.x)), Math.max(...corners.map((p) => p.x))];
+  const [y0, y1] = [Math.min(...corners.map((p) => p.y)), Math.max(...corners.map((p) => p.y))];
+  const rows = Math.min(lamps.rows, lamps.count);
+  const nodes: number[] = [];
+  let lost = 0;
+  for (let r = 0; r < rows; r++) {
+    const inRow = Math.floor(lamps.count / rows) + (r < lamps.count % rows ? 1 : 0);
+    for (let c = 0; c < inRow; c++) {
+      // there and back again: the cable goes on where the row before ended
+      const step = r % 2 ? inRow - 1 - c : c;
+      const wish = { x: x0 + ((step + 0.5) * (x1 - x0)) / inRow, y: y1 - ((r + 0.5) * (y1 - y0)) / rows };
+      let best = -1;
+      let d = inches(30);
+      frame.nodes.forEach((n, i) => {
+        if (n.space !== hollow.id || nodes.includes(i)) return;
+        const here = Math.hypot(n.x - wish.x, n.y - wish.y);
+        if (here < d) [best, d] = [i, here];
+      });
+      if (best < 0) lost++;
+      else nodes.push(best);
+    }
+  }
+  return { nodes, lost };
+}
+
+/** @param frame the graph of the search, where it is at hand: it is made anew otherwise */
+export function routeDetail(
+  house: House,
+  want: Want,
+  option: RouteOption,
+  joistsRun: JoistsRun,
+  frame = frameFor(house, want, option.gauge, joistsRun, DEFAULT_SCHOOLS),
+): RouteDetail {
+  const schools = DEFAULT_SCHOOLS;
+  const freeMm = freeEndBySchool(schools.freeEnds, LEAST_FREE_MM);
+  const trace = (nodes: number[], edges: FrameEdge[], open = false): Traced =>
+    traced({
+      site: house.site,
+      framing: frame,
+      nodes,
+      edges,
+      edition: house.edition,
+      unit: house.unit,
+      schools,
+      freeEndsMm: [freeMm, freeMm],
+      sheathMm: sheathBySchool(schools.sheath),
+      open,
+    });
+  const first = trace(option.nodes, option.edges);
+
+  let raceway: RacewayPlan | undefined;
+  const surface = option.edges.some((e) => e.does === 'raceway');
+  if (want.kind === 'raceway' || surface) {
+    const sections = [{ nodes: option.nodes, edges: option.edges }];
+    const order = want.kind === 'raceway' ? want.places.map((_, i) => (option.firstPlace === 0 ? i : want.places.length - 1 - i)) : [0];
+    order.slice(1).forEach((p, i) => {
+      const next = sectionBetween(frame, want, frame.places[order[i]!]!, frame.places[p]!);
+      if (next) sections.push(next);
+    });
+    raceway = racewayPlan(house.site, frame, sections, want.raceway ?? USUAL_STOCK, option.gauge, house.unit);
+  }
+
+  let lamps: LampRun | undefined;
+  if (want.kind === 'lights' && want.lamps) {
+    const { nodes, lost } = lampPlaces(frame, want);
+    const chain = [frame.places[0]!, ...nodes];
+    const sections = chain.slice(1).flatMap((to, i) => {
+      const way = sectionBetween(frame, want, chain[i]!, to);
+      return way ? [trace(way.nodes, way.edges, i > 0)] : [];
+    });
+    const amps = (want.lamps.count * want.lamps.watts) / US_VOLTS;
+    lamps = {
+      at: nodes.map((n, i) => ({ x: frame.nodes[n]!.x, y: frame.nodes[n]!.y, name: `lamp ${i + 1}` })),
+      sections,
+      lost: lost + (chain.length - 1 - sections.length),
+      load: {
+        terms: [
+          product('lampholders, W', want.lamps.count, want.lamps.watts, 'W'),
+          term('volts', US_VOLTS, 'V'),
+          term('three hours or more', 1.25, 'count'),
+        ],
+        formula: 'W ÷ V × 1.25',
+        result: term('counts', amps * 1.25, 'A'),
+      },
+    };
+  }
+  const all = [first, ...(lamps?.sections ?? [])];
+  const runMm = all.reduce((s, t) => s + t.run.runMm, 0) + (raceway && want.kind === 'raceway' ? raceway.conductorMm : 0);
+  return {
+    traced: first,
+    raceway,
+    lamps,
+    electrical: electrical(house, want, option, runMm),
+    buy: buyList(house, want, option, all, raceway, lamps),
+    cautions: cautionsOf(house, option, all),
+  };
+}
+
+/** Volts left at the outlet under its load, and what a dead short there would drive, from the solved circuit. */
+export function electrical(house: House, want: Want, option: RouteOption, runMm: number): Judged {
+  const box = house.site.boxes.find((b) => b.id === option.feed.id);
+  const circuit = house.site.circuits.find((c) => c.id === box?.circuitId);
+  const own = option.feed.id === 'panel';
+  const amps = own ? 20 : circuit?.breakerA;
+  const source = { standard: 'NEC', clause: '210.19 note', from: 'memory' as const };
+  if (amps === undefined)
+    return {
+      verdict: 'can’t tell',
+      says: `which breaker feeds ${option.feed.name} was not found out`,
+      sums: [],
+      source,
+      ask: 'Find it at the panel: what feeds what.',
+    };
+  const toSource = own ? 0 : circuit?.lengthToSource?.mm;
+  if (toSource === undefined)
+    return {
+      verdict: 'can’t tell',
+      says: `how far ${option.feed.name} lies from the panel along its cable was not measured`,
+      sums: [],
+      source,
+      ask: 'Measure or reckon the cable from the panel, and note it with the circuit.',
+    };
+  // a face carries what is plugged in, or what one plug may draw where nothing was said
+  const plugA = wantAmps(want) || (amps >= 20 ? 16 : 12);
+  const gauge = option.gauge <= 12 ? 12 : 14;
+  const bench = runOfBoxes({ boxes: own ? 1 : 2, gauge: gauge, amps });
+  const lengths = own ? [runMm] : [toSource, runMm];
+  bench.cables.forEach((c, i) => {
+    c.lengthMm = Math.max(1, lengths[i]!);
+    if (i === 0 && !own) c.gauge = amps >= 20 ? 12 : 14;
+  });
+  const last = bench.devices.at(-1)!;
+  bench.plugged.push({
+    id: 'wanted',
+    name: want.name,
+    deviceId: last.id,
+    face: 'upper',
+    watts: plugA * US_VOLTS,
+    powerFactor: 1,
+    on: true,
+  });
+  const point = facePoints(switchOn(bench, { celsius: 75 })).find((p) => p.deviceId === last.id && p.face === 'upper')!;
+  const ok = point.dropPercent <= 3;
+  const trips = point.trip;
+  return {
+    verdict: !trips ? 'caution' : ok ? 'ok' : 'caution',
+    says: `${point.volts.toFixed(1)} V left with ${plugA.toFixed(1)} A drawn; a dead short there would drive ${Math.round(point.shortA)} A${trips ? `, and the breaker opens within ${trips.to < 0.1 ? 'a tenth of a second' : `${trips.to.toFixed(1)} s`}` : ', too little to open the breaker at once'}`,
+    source,
+    sums: [
+      {
+        terms: lengths.map((mm, i) =>
+          term(own ? 'panel to the outlet' : i === 0 ? `panel to ${option.feed.name}` : 'on to the outlet', toFeet(mm), 'ft'),
+        ),
+        formula: 'solved with its source, conductors at 75 °C, and contacts; all of the load at the far end',
+        result: term('drop', point.dropPercent, '%'),
+        limit: { ...term('recommended, at most', 3, '%'), relation: '≤' },
+      },
+      {
+        terms: [term('loop, source and both conductors', point.loopOhm, 'Ω')],
+        formula: 'volts ÷ loop',
+        result: term('dead short', point.shortA, 'A'),
+      },
+    ],
+  };
+}
+
+function buyList(
+  house: House,
+  want: Want,
+  option: RouteOption,
+  all: readonly Traced[],
+  raceway: RacewayPlan | undefined,
+  lamps: LampRun | undefined,
+): { what: string; amount: string }[] {
+  const inFeet = (mm: number): string => printLength(mm, house.unit, { style: 'feet' });
+  const list: { what: string; amount: string }[] = [];
+  const put = (what: string, amount: string | number): void => {
+    if (amount !== 0 && amount !== '0') list.push({ what, amount: `${amount}` });
+  };
+  const sum = (of: (t: Traced) => number): number => all.reduce((s, t) => s + of(t), 0);
+  if (want.kind === 'raceway' && raceway)
+    put(`${option.gauge} AWG single wire, each of hot, neutral and ground`, inFeet(Math.ceil(raceway.conductorMm / feet(1)) * feet(1)));
+  else put(`${option.gauge}-2 cable with ground`, inFeet(Math.ceil((sum((t) => t.run.cutMm) * 1.15) / feet(1) - 1e-6) * feet(1)));
+  if (option.feed.id === 'panel') put('20 A breaker of the type listed for the panel', 1);
+  if (want.kind === 'outlet') put('box and receptacle', 1);
+  if (lamps) {
+    put('lampholder with its box', lamps.at.length);
+    put('switch and box', 1);
+  }
+  if (raceway) {
+    put(`track, ${printMark(raceway.stock.stock.mm, house.unit)} lengths`, raceway.track.bars.length);
+    put(`cover, ${printMark(raceway.stock.stock.mm, house.unit)} lengths`, raceway.covers.bars.length);
+    const kinds = new Map<string, number>();
+    for (const f of raceway.fittings) kinds.set(f.what, (kinds.get(f.what) ?? 0) + f.count);
+    for (const [what, count] of kinds) put(what, count);
+    if (want.kind === 'raceway') put('receptacle', want.places.length);
+    put('screws into studs', raceway.supports.length * 2);
+  }
+  put(
+    'staples',
+    sum((t) => t.counts.staples),
+  );
+  put(
+    'steel plates 1/16 in',
+    sum((t) => t.counts.plates),
+  );
+  put(
+    'bushings for metal studs',
+    sum((t) => t.counts.bushings),
+  );
+  put(
+    'fire-block sealant, holes',
+    sum((t) => t.counts.seals),
+  );
+  put(
+    'patches',
+    sum((t) => t.counts.openings),
+  );
+  const out = all.flatMap((t) => t.outside)[0];
+  if (out) {
+    put('liquid-tight sleeve', printMark(out.alongMm, house.unit));
+    put('weatherproof box, in-use cover, gasket', 1);
+  }
+  const litres = all.flatMap((t) => t.chases).reduce((s, c) => s + c.mortarLitres, 0);
+  if (litres > 0) put('mortar and plaster, litres', Math.max(0.5, Math.ceil(litres * 2) / 2));
+  return list;
+}
+
+function cautionsOf(house: House, option: RouteOption, all: readonly Traced[]): string[] {
+  const spaces = new Set(option.through.map((t) => t.space.split('/')[0]));
+  const joists = all.some((t) => t.holes.some((h) => h.member === 'joist'));
+  return [
+    'Feed off, locked or labelled, and proved dead before its box or the panel is opened. Permit and inspection as the local code asks; a licensed electrician where it asks for one.',
+    ...(option.feed.id === 'panel'
+      ? ['Main off for work in the panel: the service lugs stay live all the same. Licensed work in many places.']
+      : []),
+    ...(spaces.has('attic')
+      ? ['Attic: boards over joists to stand on, heat, nails through the roof; mask and eye protection in insulation.']
+      : []),
+    ...(spaces.has('crawl-space') ? ['Crawl space: never alone; look for water, gas lines and animals first.'] : []),
+    ...(joists ? ['Joists: solid wood only. Trusses and I-joists are bored only where their maker says.'] : []),
+    ...(spaces.has('chase') ? ['Masonry dust holds silica: extraction at the blade, mask, eye and ear protection.'] : []),
+    ...(all.some((t) => t.openings.length) && house.built !== undefined && house.built < 1980
+      ? [`Built ${house.built}: finishes may hold asbestos or lead; have them tested before you cut.`]
+      : []),
+  ];
+}
+
+/** The rule of thumb behind hours, openings and doubts. */
+export const EFFORT_SOURCE = practice;
+export { wantLoads };

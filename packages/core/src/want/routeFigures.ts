@@ -1,0 +1,228 @@
+/** A way on the walls it touches and on the plan, as shapes that the page and the printed sheet draw alike. mm. */
+import {
+  elevation,
+  type Dimension,
+  type Elevation,
+  type ElevationShape,
+  planDrawing,
+  roomPlans,
+  type PlanDrawing,
+  uOf,
+} from '../layout/index.js';
+import { inches, printMark } from '../measure/index.js';
+import { uXOf, type FaceId, type House, type Want } from '../model/index.js';
+import { planPoint, wallSides, type Traced } from '../route/index.js';
+import type { RouteDetail } from './routeDetail.js';
+import type { RouteOption } from './searchRoutes.js';
+
+export type PlanLevel = 'over' | 'wall' | 'under' | 'face';
+export interface RoutePlanFigure {
+  plan: PlanDrawing;
+  lines: { id: string; level: PlanLevel; space: string; points: string; words: string }[];
+  /** numbered as in the list of holes */
+  holes: { id: string; n: string; x: number; y: number }[];
+  ends: { id: string; what: 'feed' | 'wanted' | 'lamp'; label: string; x: number; y: number }[];
+  via: { x: number; y: number } | undefined;
+}
+export interface RouteElevation {
+  wallId: string;
+  face: FaceId;
+  title: string;
+  elevation: Elevation;
+}
+
+const level = (space: string): PlanLevel =>
+  space.startsWith('attic') || (space.startsWith('floor') && !space.startsWith('floor/0'))
+    ? 'over'
+    : space.startsWith('basement') || space.startsWith('crawl') || space.startsWith('floor')
+      ? 'under'
+      : space.startsWith('surface') || space.startsWith('chase')
+        ? 'face'
+        : 'wall';
+
+const tracedParts = (detail: RouteDetail): Traced[] => [detail.traced, ...(detail.lamps?.sections ?? [])];
+
+/** The plan with the way on it; undefined for a house where nobody walked round a room. */
+export function routePlanFigure(house: House, want: Want, option: RouteOption, detail: RouteDetail): RoutePlanFigure | undefined {
+  const plan = planDrawing(house.site);
+  if (!plan) return undefined;
+  const lines = tracedParts(detail).flatMap((t, s) =>
+    t.legs
+      .filter((l) => l.path.length > 1)
+      .map((l, i) => ({
+        id: `leg-${s}-${i}`,
+        level: level(l.space),
+        space: l.space,
+        points: l.path.map((p) => `${Math.round(p.x)},${Math.round(-p.y)}`).join(' '),
+        words: l.words,
+      })),
+  );
+  const numbered = holeNumbers(detail);
+  const sides = wallSides(roomPlans(house.site));
+  const wanted = want.places.flatMap((p, i) => {
+    const wall = house.site.walls.find((w) => w.id === p.wallId)!;
+    const side = sides.get(wall.id);
+    if (!side) return [];
+    const at = planPoint(wall, side, uXOf(wall, p.face, p.fromLeft.mm));
+    return [{ id: `place-${i}`, what: 'wanted' as const, label: want.places.length > 1 ? `${i + 1}` : want.name, x: at.x, y: -at.y }];
+  });
+  const start = detail.traced.legs[0]?.path[0];
+  const xs = [...lines.flatMap((l) => l.points.split(' ').map((p) => Number(p.split(',')[0]))), ...wanted.map((w) => w.x)];
+  const ys = [...lines.flatMap((l) => l.points.split(' ').map((p) => Number(p.split(',')[1]))), ...wanted.map((w) => w.y)];
+  return {
+    // as much of the house as the way takes, and the rooms beside it
+    plan: { ...plan, viewBox: xs.length ? windowOf(plan.viewBox, xs, ys) : plan.viewBox },
+    lines,
+    holes: numbered.flatMap(({ hole, n }) => (hole.at.x || hole.at.y ? [{ id: `${n}`, n, x: hole.at.x, y: -hole.at.y }] : [])),
+    ends: [
+      ...(start
+        ? [{ id: 'feed', what: 'feed' as const, label: option.feed.id === 'panel' ? 'panel' : option.feed.name, x: start.x, y: -start.y }]
+        : []),
+      ...wanted,
+      ...(detail.lamps?.at ?? []).map((l, i) => ({ id: `lamp-${i}`, what: 'lamp' as const, label: `${i + 1}`, x: l.x, y: -l.y })),
+    ],
+    via: want.via ? { x: want.via.x, y: -want.via.y } : undefined,
+  };
+}
+
+const BESIDE_MM = 1600;
+const LEAST_WINDOW_MM = 5200;
+/** The part of a plan that shows given points, with room round them, and never more than the plan. */
+function windowOf(viewBox: string, xs: number[], ys: number[]): string {
+  const [x0, y0, w, h] = viewBox.split(' ').map(Number) as [number, number, number, number];
+  const span = (values: number[], from: number, size: number): [number, number] => {
+    const middle = (Math.min(...values) + Math.max(...values)) / 2;
+    const half = Math.max(LEAST_WINDOW_MM, Math.max(...values) - Math.min(...values) + 2 * BESIDE_MM) / 2;
+    const a = Math.max(from, middle - half);
+    return [a, Math.min(from + size, middle + half) - a];
+  };
+  const [x, width] = span(xs, x0, w);
+  const [y, height] = span(ys, y0, h);
+  return `${Math.round(x)} ${Math.round(y)} ${Math.round(width)} ${Math.round(height)}`;
+}
+
+/** Holes in the order of the way, numbered from 1; those of lampholders go on counting. */
+export function holeNumbers(detail: RouteDetail): { n: string; hole: Traced['holes'][number] }[] {
+  return tracedParts(detail)
+    .flatMap((t) => t.holes)
+    .map((hole, i) => ({ n: `${i + 1}`, hole }));
+}
+
+const THICK_MM = 7;
+
+/** Every wall the way touches, seen from the face that is opened: studs, boxes, the cable, holes and openings with dimensions. */
+export function routeElevations(house: House, want: Want, detail: RouteDetail): RouteElevation[] {
+  const { site, unit } = house;
+  const numbers = holeNumbers(detail);
+  const parts = tracedParts(detail);
+  const ids = new Set([
+    ...parts.flatMap((t) => t.legs.flatMap((l) => (l.onWall ? [l.onWall.wallId] : []))),
+    ...want.places.map((p) => p.wallId),
+  ]);
+  return [...ids].flatMap((wallId): RouteElevation[] => {
+    const wall = site.walls.find((w) => w.id === wallId);
+    if (!wall) return [];
+    const places = want.places.filter((p) => p.wallId === wallId);
+    const opened = parts.flatMap((t) => t.openings).filter((o) => o.wallId === wallId);
+    const boxFace = site.boxes.find((b) => b.wallId === wallId)?.face;
+    const face: FaceId =
+      places[0]?.face ?? opened[0]?.face ?? (site.panel?.place?.wallId === wallId ? site.panel.place.face : undefined) ?? boxFace ?? 'A';
+    const base = elevation({ site, wall, face, open: true, plannedIds: new Set(), unit });
+    const shapes: ElevationShape[] = [];
+    const dimensions: Dimension[] = [];
+    const rect = (id: string, kind: ElevationShape['kind'], a: number, b: number, z0: number, z1: number, label?: string): void => {
+      const [u0, u1] = [uOf(wall, face, a), uOf(wall, face, b)];
+      shapes.push({
+        id,
+        kind,
+        u: Math.min(u0, u1),
+        z: Math.min(z0, z1),
+        width: Math.abs(u1 - u0),
+        height: Math.abs(z1 - z0),
+        state: 'planned',
+        ...(label ? { label } : {}),
+      });
+    };
+    parts.forEach((t, s) =>
+      t.legs.forEach((l, n) => {
+        if (l.onWall?.wallId !== wallId) return;
+        l.onWall.points.slice(1).forEach((p, i) => {
+          const q = l.onWall!.points[i]!;
+          const upright = Math.abs(p.u - q.u) < Math.abs(p.z - q.z);
+          rect(
+            `way-${s}-${n}-${i}`,
+            'way',
+            Math.min(p.u, q.u) - (upright ? THICK_MM : 0),
+            Math.max(p.u, q.u) + (upright ? THICK_MM : 0),
+            Math.min(p.z, q.z) - (upright ? 0 : THICK_MM),
+            Math.max(p.z, q.z) + (upright ? 0 : THICK_MM),
+          );
+        });
+      }),
+    );
+    for (const o of opened) rect(o.id, 'opening', o.left, o.right, o.bottom, o.top);
+    const along = (id: string, u: number, z: number, of: string): void => {
+      const fromLeft = u <= wall.length.mm / 2;
+      dimensions.push({
+        id,
+        axis: 'along',
+        from: fromLeft ? 0 : wall.length.mm,
+        to: u,
+        lane: dimensions.filter((d) => d.axis === 'along').length,
+        reach: z,
+        text: printMark(fromLeft ? u : wall.length.mm - u, unit),
+        of,
+      });
+    };
+    for (const { n, hole } of numbers) {
+      if (hole.onWall?.wallId !== wallId) continue;
+      const { u, z } = hole.onWall;
+      rect(`hole-${n}`, 'hole', u - 22, u + 22, Math.max(0, z - 22), Math.min(wall.height.mm, z + 22), n);
+      along(`hole-${n}`, uOf(wall, face, u), z, `hole ${n}`);
+    }
+    places.forEach((p, i) => {
+      if (p.face !== face) return;
+      const x = uXOf(wall, face, p.fromLeft.mm);
+      rect(
+        `wanted-${i}`,
+        'box',
+        x - inches(1.125),
+        x + inches(1.125),
+        p.bottom.mm,
+        p.bottom.mm + inches(3.75),
+        want.places.length > 1 ? `${want.places.indexOf(p) + 1}` : want.name,
+      );
+      along(
+        `wanted-${i}`,
+        p.fromLeft.mm,
+        p.bottom.mm,
+        want.places.length > 1 ? `outlet ${want.places.indexOf(p) + 1}` : 'middle of the box',
+      );
+      if (i === 0)
+        dimensions.push({
+          id: 'wanted-up',
+          axis: 'up',
+          from: 0,
+          to: p.bottom.mm,
+          lane: 0,
+          reach: p.fromLeft.mm + inches(4),
+          text: printMark(p.bottom.mm, unit),
+          of: 'bottom of the box from the floor',
+        });
+    });
+    const hung = site.panel?.place;
+    if (hung?.wallId === wallId) {
+      const x = uXOf(wall, hung.face, hung.fromLeft.mm);
+      rect('panel', 'box', x - 180, x + 180, hung.bottom.mm, Math.min(wall.height.mm, hung.bottom.mm + 700), site.panel!.name);
+    }
+    const all = [...base.shapes, ...shapes];
+    return [
+      {
+        wallId,
+        face,
+        title: `${wall.name}, from the ${site.rooms.find((r) => r.id === wall.faces[face].roomId)?.name ?? 'room'}`,
+        elevation: { ...base, shapes: all, dimensions, work: { u: 0, z: 0, width: wall.length.mm, height: wall.height.mm } },
+      },
+    ];
+  });
+}

@@ -1,0 +1,447 @@
+/**
+ * From a wanted outlet to the ways its cable can take: all fit feeds at once, by five criteria, exactly. Of all ways that no other beats a
+ * handful is shown: the favourite by the user’s weights, the best by each criterion, and what each buys against the favourite.
+ */
+import { smallestGaugeFor } from '../codebook/index.js';
+import type { FeedCandidate } from '../feeds/index.js';
+import { patchPlan } from '../layout/index.js';
+import { inches, printMark } from '../measure/index.js';
+import {
+  CRITERIA,
+  DEFAULT_SCHOOLS,
+  PLACEHOLDER_RATES,
+  studPlaces,
+  uXOf,
+  type Criterion,
+  type House,
+  type Schools,
+  type Want,
+} from '../model/index.js';
+import {
+  bestWays,
+  bestWaysVia,
+  figuresOf,
+  framing,
+  MINUTES,
+  reachable,
+  spaceWords,
+  worthOf,
+  type Cost,
+  type FrameEdge,
+  type Framing,
+  type Start,
+  type Way,
+} from '../route/index.js';
+import { wantFeeds } from './wantFeeds.js';
+
+export type JoistsRun = 'along-first' | 'across-first';
+export interface RouteOption {
+  /** feed and parts of the house in their order: stays the same while they do */
+  key: string;
+  feed: FeedCandidate;
+  gauge: 14 | 12 | 10 | 8;
+  title: string;
+  /** parts of the house it goes through, each of which can be forbidden */
+  through: { space: string; words: string }[];
+  cost: Cost;
+  figures: Record<Criterion, number>;
+  score: number;
+  /** criteria in which none is better */
+  best: Criterion[];
+  /** another beats it in everything: for when the rest can’t be done */
+  beaten: boolean;
+  /** against the favourite, in words; empty for the favourite itself */
+  buys: string[];
+  favourite: boolean;
+  /** index of the place that the feed reaches first: a raceway can be fed from either end */
+  firstPlace: number;
+  nodes: number[];
+  edges: FrameEdge[];
+}
+export interface JoistQuestion {
+  roomId: string;
+  room: string;
+  /** which joists: over the room, or under it */
+  field: 'joistsAbove' | 'joistsBelow';
+  firstWall: string;
+}
+export interface RoutesFound {
+  options: RouteOption[];
+  /** ways that no other beats */
+  unbeaten: number;
+  nodes: number;
+  edges: number;
+}
+export interface RouteSearch {
+  feeds: FeedCandidate[];
+  refused: FeedCandidate[];
+  /** why no way can be looked for, in one sentence */
+  problem: string | undefined;
+  /** what blocks where no feed is reached */
+  gaps: string[];
+  found: RoutesFound;
+  /** joists on the way whose direction nobody looked at, and what the ways are if they run the other way */
+  joistQuestions: JoistQuestion[];
+  otherwise: RoutesFound | undefined;
+}
+/** More are shown by nobody’s wish. */
+const HANDFUL = 5;
+const NOTHING: RoutesFound = { options: [], unbeaten: 0, nodes: 0, edges: 0 };
+const HALF_BOX_MM = inches(2.25) / 2;
+
+/** What stands against the place itself; undefined when a box can be there. */
+export function placeProblem(house: House, want: Want): string | undefined {
+  for (const place of want.places) {
+    const wall = house.site.walls.find((w) => w.id === place.wallId);
+    if (!wall) return `There is no wall ${place.wallId} in this house.`;
+    const x = uXOf(wall, place.face, place.fromLeft.mm);
+    const say = (mm: number): string => printMark(Math.max(0, mm), house.unit);
+    const z = place.bottom.mm;
+    const opening = wall.openings.find(
+      (o) => x + HALF_BOX_MM > o.x.mm && x - HALF_BOX_MM < o.x.mm + o.width.mm && z < o.z.mm + o.height.mm && z + inches(3.75) > o.z.mm,
+    );
+    if (opening) {
+      const u = (at: number): number => uXOf(wall, place.face, at);
+      const [a, b] = [u(opening.x.mm - HALF_BOX_MM - inches(3)), u(opening.x.mm + opening.width.mm + HALF_BOX_MM + inches(3))];
+      return `${want.name} would lie in the ${opening.kind} of ${wall.name}: ${say(Math.min(a, b))} or ${say(Math.max(a, b))} from the left end is clear of it.`;
+    }
+    if (want.kind === 'raceway' || wall.framing.material === 'masonry') continue;
+    const reach = HALF_BOX_MM + wall.framing.studWidth.mm / 2;
+    const stud = studPlaces(wall).find((s) => Math.abs(s.x - x) < reach - 0.5);
+    if (stud) {
+      const [a, b] = [uXOf(wall, place.face, stud.x - reach), uXOf(wall, place.face, stud.x + reach)];
+      const choices = [Math.min(a, b), Math.max(a, b)].filter((v) => v > HALF_BOX_MM && v < wall.length.mm - HALF_BOX_MM).map(say);
+      return `${want.name} at ${say(place.fromLeft.mm)} would sit on the stud at ${say(uXOf(wall, place.face, stud.x))}${stud.known === 'guessed' ? ' (reckoned)' : ''}: ${choices.join(' or ')} from the left end is clear of it.`;
+    }
+  }
+  return undefined;
+}
+
+/** Hours of waiting that one patch brings, by the user’s compound. */
+const patchWait = (compound: Schools['compound']): number =>
+  patchPlan({
+    before: { left: 0, right: inches(5.5), bottom: 0, top: inches(4) },
+    after: undefined,
+    studs: [],
+    compound,
+  }).dryingHours;
+
+const gaugeOf = (house: House, feed: FeedCandidate): 14 | 12 | 10 | 8 => {
+  if (feed.id === 'panel') return 12;
+  const box = house.site.boxes.find((b) => b.id === feed.id);
+  const amps = house.site.circuits.find((c) => c.id === box?.circuitId)?.breakerA;
+  return smallestGaugeFor(amps ?? 15) as 14 | 12 | 10 | 8;
+};
+
+/** What a feed costs before the cable leaves it. */
+function startCost(feed: FeedCandidate, breakerPrice: number): Cost {
+  const stops = feed.findings.filter((f) => f.verdict === 'stop').length;
+  const doubts = feed.findings.filter((f) => f.verdict === 'can’t tell').length;
+  return feed.id === 'panel'
+    ? [MINUTES.newBreaker, Math.round(breakerPrice * 100), 0, 0, doubts]
+    : [MINUTES.openFeed + stops * MINUTES.cureFeed, 0, 0, 0, doubts];
+}
+
+interface Group {
+  gauge: 14 | 12 | 10 | 8;
+  frame: Framing;
+  feeds: FeedCandidate[];
+  starts: Start[];
+}
+
+export interface SearchOptions {
+  schools?: Pick<Schools, 'compound'>;
+  /** judged before: they follow from the house and what is wanted, not from what is forbidden or weighed */
+  feeds?: FeedCandidate[];
+}
+
+/** The graph of the house for a want and one size of cable. */
+export function frameFor(house: House, want: Want, gauge: number, joistsRun: JoistsRun, schools: Pick<Schools, 'compound'>): Framing {
+  return framing(house.site, want.places, {
+    rates: house.rates ?? PLACEHOLDER_RATES,
+    gauge,
+    dryingHours: patchWait(schools.compound),
+    joistsRun,
+    surfaceOnly: want.kind === 'raceway',
+    mayShow: want.mayShow,
+  });
+}
+
+/** Ways for one reading of the joists. */
+function waysFor(house: House, want: Want, fit: readonly FeedCandidate[], joistsRun: JoistsRun, options: SearchOptions) {
+  const rates = house.rates ?? PLACEHOLDER_RATES;
+  const schools = options.schools ?? DEFAULT_SCHOOLS;
+  const byGauge = new Map<Group['gauge'], FeedCandidate[]>();
+  for (const f of fit) byGauge.set(gaugeOf(house, f), [...(byGauge.get(gaugeOf(house, f)) ?? []), f]);
+  const groups = [...byGauge].map(([gauge, feeds]): Group => {
+    const frame = frameFor(house, want, gauge, joistsRun, schools);
+    const starts = feeds.flatMap((f) => {
+      const node = frame.boxes.get(f.id);
+      return node === undefined ? [] : [{ node, cost: startCost(f, rates.breaker) }];
+    });
+    return { gauge, frame, feeds: feeds.filter((f) => frame.boxes.has(f.id)), starts };
+  });
+  const forbidden = new Set(want.forbidden);
+  const ends = want.kind === 'raceway' ? [...new Set([0, want.places.length - 1])] : [0];
+  const all: (Way & { group: Group; firstPlace: number })[] = [];
+  for (const group of groups) {
+    const { frame, starts } = group;
+    const blocked = new Uint8Array(frame.nodes.length);
+    frame.nodes.forEach((n, i) => {
+      if (forbidden.has(n.space)) blocked[i] = 1;
+    });
+    for (const end of ends) {
+      const target = frame.places[end]!;
+      // a box that feeds nothing here is no way through, and neither is another wanted place
+      const node = (n: number): boolean =>
+        blocked[n] === 1 || (n !== target && /^(feed|place)\//.test(frame.nodes[n]!.space) && !starts.some((s) => s.node === n));
+      const through = want.via && nearest(frame, want.via);
+      const ways =
+        through === undefined
+          ? bestWays(frame.graph, starts, target, { node })
+          : bestWaysVia(frame.graph, starts, through, target, { node });
+      all.push(...ways.map((w) => ({ ...w, group, firstPlace: end })));
+    }
+  }
+  return { groups, all };
+}
+
+/** The point of a part of the house nearest to where a via-point was put. */
+function nearest(frame: Framing, via: NonNullable<Want['via']>): number | undefined {
+  let best: number | undefined;
+  let d = Infinity;
+  frame.nodes.forEach((n, i) => {
+    if (n.space !== via.space) return;
+    const here = Math.hypot(n.x - via.x, n.y - via.y);
+    if (here < d) [best, d] = [i, here];
+  });
+  return best;
+}
+
+function optionsOf(house: House, want: Want, made: ReturnType<typeof waysFor>): RoutesFound {
+  const worth = worthOf(want.weights);
+  const options = made.all.map((way): RouteOption => {
+    const { frame, gauge, feeds } = way.group;
+    const start = way.group.starts[way.start]!;
+    const feed = feeds[way.start]!;
+    const edges = way.edges.map((e) => frame.edges[e]!);
+    const nodes = [start.node];
+    for (const e of edges) nodes.push(e.from === nodes.at(-1) ? e.to : e.from);
+    const spaces = nodes.map((n) => frame.nodes[n]!.space).filter((s, i, list) => s !== list[i - 1] && !s.startsWith('place/'));
+    const cost = way.cost as unknown as Cost;
+    return {
+      key: spaces.join('>').slice(0, 2000),
+      feed,
+      gauge,
+      title: titleOf(house, feed, edges, nodes, frame),
+      through: spaces.map((space) => ({ space, words: spaceWords(house.site, space) })),
+      cost,
+      figures: figuresOf(cost),
+      score: worth.reduce((s, w, k) => s + w * cost[k]!, 0),
+      best: [],
+      beaten: false,
+      buys: [],
+      favourite: false,
+      firstPlace: way.firstPlace,
+      nodes,
+      edges,
+    };
+  });
+  // ways through the same parts of the house are one to a person: the better by the weights stands for it
+  const byKey = new Map<string, RouteOption>();
+  for (const o of options.sort((a, b) => a.score - b.score)) if (!byKey.has(o.key)) byKey.set(o.key, o);
+  const list = [...byKey.values()];
+  const shown = new Set<RouteOption>(list.slice(0, 1));
+  const cheapest = (k: number): number => Math.min(...list.map((o) => o.cost[k]!));
+  CRITERIA.forEach((_, k) => {
+    // the best by each criterion, if none of those shown is as good
+    if (list.length && shown.size < HANDFUL && ![...shown].some((o) => o.cost[k] === cheapest(k)))
+      shown.add(list.find((o) => o.cost[k] === cheapest(k))!);
+  });
+  // another feed says more than another bay
+  for (const o of [...list.filter((x) => ![...shown].some((s) => s.feed.id === x.feed.id)), ...list])
+    if (shown.size < HANDFUL && ![...shown].some((s) => s.feed.id === o.feed.id && s.title === o.title)) shown.add(o);
+  const chosen = list.find((o) => o.key === want.chosen);
+  if (chosen) shown.add(chosen);
+  const handful = [...shown].sort((a, b) => a.score - b.score);
+  const favourite = handful[0];
+  const { groups } = made;
+  return {
+    options: handful.map((o) => ({
+      ...o,
+      favourite: o === favourite,
+      best: CRITERIA.filter((_, k) => handful.length > 1 && o.cost[k] === cheapest(k) && handful.some((h) => h.cost[k] !== o.cost[k])),
+      buys: o === favourite || !favourite ? [] : against(o.cost, favourite.cost),
+    })),
+    unbeaten: made.all.length,
+    nodes: Math.max(0, ...groups.map((g) => g.frame.nodes.length)),
+    edges: Math.max(0, ...groups.map((g) => g.frame.edges.length)),
+  };
+}
+
+const one = (n: number, what: string, many = `${what}s`): string => `${n} ${n === 1 ? what : many}`;
+/** What a way gains and loses against another. */
+export function against(cost: readonly number[], other: readonly number[]): string[] {
+  const [mine, its] = [figuresOf(cost), figuresOf(other)];
+  const words: string[] = [];
+  const say = (d: number, less: string, more: string): void => {
+    if (d < 0) words.push(less);
+    if (d > 0) words.push(more);
+  };
+  const hours = Math.round((mine.hours - its.hours) * 10) / 10;
+  say(hours, `${-hours} h less`, `${hours} h more`);
+  const money = Math.round(mine.money - its.money);
+  say(money, `${-money} cheaper`, `${money} dearer`);
+  const holes = mine.holes - its.holes;
+  say(holes, `${one(-holes, 'opening')} fewer`, `${one(holes, 'opening')} more`);
+  const days = Math.round((mine.drying - its.drying) * 10) / 10;
+  say(days, its.drying > 0 && mine.drying === 0 ? 'no wait for drying' : `${-days} d less drying`, `${days} d more drying`);
+  const doubts = mine.unknowns - its.unknowns;
+  say(doubts, `${one(-doubts, 'doubt')} fewer`, `${one(doubts, 'doubt')} more`);
+  return words;
+}
+
+/** The way in a few words: where it starts, and through what. */
+function titleOf(house: House, feed: FeedCandidate, edges: readonly FrameEdge[], nodes: readonly number[], frame: Framing): string {
+  const words: string[] = [];
+  const put = (w: string): void => {
+    if (words.at(-1) !== w) words.push(w);
+  };
+  const studs = edges.filter((e) => e.does === 'stud').reduce((s, e) => s + Math.max(1, e.studs?.length ?? 1), 0);
+  let crossed = false;
+  nodes.slice(1).forEach((n, i) => {
+    const e = edges[i]!;
+    const space = frame.nodes[n]!.space.split('/')[0]!;
+    if (e.does === 'stud' && !crossed) {
+      put(studs === 1 ? 'through one stud' : `through ${studs} studs`);
+      crossed = true;
+    }
+    if (e.does === 'corner' || e.does === 'chase-end') put('round the corner');
+    if (space === 'attic') put('over the attic');
+    if (space === 'basement') put('through the basement');
+    if (space === 'crawl-space') put('through the crawl space');
+    if (space === 'floor') put('through the closed floor');
+    if (space === 'chase') put('in a chase');
+    if (e.does === 'raceway') put('in a raceway');
+    if (e.does === 'through') put('out through the wall');
+  });
+  const name = feed.id === 'panel' ? (house.site.panel?.name ?? 'the panel') : feed.name;
+  return `From ${name}: ${words.join(', ') || 'within the bay'}`;
+}
+
+/** Fewer ways than this leave little choice: then one is looked for that does without what the favourite rests on. */
+const FEW = 3;
+function nextBest(house: House, want: Want, fit: readonly FeedCandidate[], found: RoutesFound, options: SearchOptions): RouteOption[] {
+  const favourite = found.options[0]!;
+  const rest =
+    favourite.through.find((t) => !/^(bay|feed|place)\//.test(t.space)) ?? favourite.through.find((t) => t.space.startsWith('feed/'));
+  if (!rest) return [];
+  const without = { ...want, forbidden: [...want.forbidden, rest.space] };
+  const other = fit.filter((f) => `feed/${f.id}` !== rest.space);
+  if (other.length === 0) return [];
+  const next = optionsOf(house, without, waysFor(house, without, other, 'along-first', options)).options[0];
+  return next && !found.options.some((o) => o.key === next.key)
+    ? [{ ...next, favourite: false, best: [], beaten: true, buys: against(next.cost, favourite.cost) }]
+    : [];
+}
+
+/** Rooms on shown ways whose joists nobody looked at. */
+function questionsOf(house: House, found: RoutesFound, frames: readonly Framing[]): JoistQuestion[] {
+  const asked = new Map<string, JoistQuestion>();
+  for (const o of found.options)
+    for (const e of o.edges) {
+      if ((e.does !== 'along' && e.does !== 'across') || !e.roomId) continue;
+      for (const frame of frames) {
+        const space = frame.nodes[e.from]?.space;
+        const hollow = frame.hollows.find((h) => h.id === space);
+        const entry = hollow?.rooms.find((r) => r.room.id === e.roomId);
+        if (!hollow || !entry?.guessed) continue;
+        const field = hollow.kind === 'attic' || !entry.room.below ? 'joistsAbove' : 'joistsBelow';
+        const first = entry.room.sides?.[0]?.wallId;
+        asked.set(`${e.roomId}/${field}`, {
+          roomId: e.roomId,
+          room: entry.room.name,
+          field,
+          firstWall: house.site.walls.find((w) => w.id === first)?.name ?? 'its first wall',
+        });
+      }
+    }
+  return [...asked.values()];
+}
+
+/** What keeps every fit feed away from the wanted place. */
+function gapsOf(house: House, want: Want, made: ReturnType<typeof waysFor>): string[] {
+  const frame = made.groups[0]?.frame;
+  if (!frame) return [];
+  const forbidden = new Set(want.forbidden);
+  const node = (n: number): boolean => forbidden.has(frame.nodes[n]!.space);
+  const near = reachable(frame.graph, frame.places[0]!, { node });
+  const says = new Set(frame.gaps.filter((g) => near[g.node]).map((g) => g.says));
+  if (frame.plans.some((p) => p.group > 0)) {
+    const apart = frame.plans.filter((p) => p.group > 0).map((p) => p.room.name);
+    says.add(`nobody said where ${[...new Set(apart)].join(', ')} lies in the plan`);
+  }
+  if (!house.site.panel?.place) says.add('nobody said on which wall the panel hangs');
+  if (forbidden.size) says.add(`${one(forbidden.size, 'part')} of the house ${forbidden.size === 1 ? 'is' : 'are'} forbidden here`);
+  return [...says].slice(0, 8);
+}
+
+/** Every way for a wanted outlet. Pure and deterministic; a large house takes some tens of milliseconds. */
+export function searchRoutes(house: House, want: Want, options: SearchOptions = {}): RouteSearch {
+  const problem = placeProblem(house, want);
+  const feeds = options.feeds ?? wantFeeds(house, want);
+  const refused = feeds.filter((f) => f.refused);
+  const forbidden = new Set(want.forbidden);
+  const fit = feeds.filter((f) => !f.refused && !forbidden.has(`feed/${f.id}`));
+  const base = { feeds, refused, gaps: [], found: NOTHING, joistQuestions: [], otherwise: undefined };
+  if (problem) return { ...base, problem };
+  if (fit.length === 0)
+    return {
+      ...base,
+      problem:
+        feeds.length === refused.length
+          ? 'No surveyed box and no panel is fit to feed it; each says why.'
+          : 'Every fit feed is forbidden here.',
+    };
+  const made = waysFor(house, want, fit, 'along-first', options);
+  const found = optionsOf(house, want, made);
+  if (found.options.length === 0)
+    return {
+      ...base,
+      gaps: gapsOf(house, want, made),
+      problem: want.via ? 'No way leads by the point that was set.' : 'No fit feed is reached from there.',
+    };
+  const spare = found.options.length < FEW && !want.via ? nextBest(house, want, fit, found, options) : [];
+  found.options.push(...spare);
+  const joistQuestions = questionsOf(
+    house,
+    found,
+    made.groups.map((g) => g.frame),
+  );
+  const otherwise = joistQuestions.length ? optionsOf(house, want, waysFor(house, want, fit, 'across-first', options)) : undefined;
+  return { ...base, problem: undefined, found, joistQuestions, otherwise };
+}
+
+export const CRITERION_WORDS = {
+  hours: 'work',
+  money: 'cost',
+  holes: 'openings to patch',
+  drying: 'waiting to dry',
+  unknowns: 'doubts: not looked at',
+} as const;
+
+/** A figure of a way as people say it. */
+export function printFigure(criterion: Criterion, value: number): string {
+  switch (criterion) {
+    case 'hours':
+      return `${value < 10 ? value.toFixed(1) : Math.round(value)} h`;
+    case 'money':
+      return value.toFixed(0);
+    case 'holes':
+      return `${value}`;
+    case 'drying':
+      return value === 0 ? 'none' : `${value.toFixed(1)} d`;
+    case 'unknowns':
+      return `${value}`;
+  }
+}
