@@ -60,7 +60,7 @@ export function drawRoutePlan(doc: Doc, figure: RoutePlanFigure, caption: string
       .font('narrowStrong')
       .fontSize(8)
       .fillColor(INK.black)
-      .text(e.label, x + 7, y - 10, { lineBreak: false });
+      .text(e.label, e.leftward ? x - 7 - doc.widthOfString(e.label) : x + 7, y - 10, { lineBreak: false });
   }
   doc.font('body').fontSize(8.5).fillColor(INK.grey);
   doc.text(`${caption}.`, MARGIN, top + h * scale + 4, { width: frame });

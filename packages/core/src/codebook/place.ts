@@ -48,7 +48,8 @@ const ALWAYS_GROUND_FAULT: RoomUse[] = ['bathroom', 'garage', 'outdoors', 'deck'
 
 /** Why ground-fault protection is asked for there, or undefined when it isn't; `unknown` when water nearby was not looked for. */
 export function groundFaultReason(edition: Edition, room: Room): string | 'unknown' | undefined {
-  if (ALWAYS_GROUND_FAULT.includes(room.use)) return `in a ${room.use.replace('-', ' ')} every receptacle is protected`;
+  if (ALWAYS_GROUND_FAULT.includes(room.use))
+    return `${room.use === 'outdoors' ? 'outdoors' : `in a ${room.use.replace('-', ' ')}`} every receptacle is protected`;
   if (room.use === 'basement' && editionYear(edition) >= 2020) return 'from 2020 on finished basements count too';
   if (room.use === 'kitchen')
     return editionYear(edition) >= 2023 ? 'from 2023 on every kitchen receptacle' : 'kitchen receptacles at counters';

@@ -114,7 +114,7 @@ function holeBlocks(house: House, detail: RouteDetail): SheetBlock[] {
 function lengthBlocks(house: House, detail: RouteDetail): SheetBlock[] {
   const say = (mm: number): string => printMark(mm, house.unit);
   const { traced } = detail;
-  const sections = detail.lamps?.sections ?? [];
+  const sections = detail.lamps ? detail.sections : [];
   return [
     { kind: 'heading', text: 'Cable' },
     {

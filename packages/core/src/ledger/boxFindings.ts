@@ -33,7 +33,7 @@ import {
   type Remedy,
 } from '../model/index.js';
 import { boxClamps, boxMaterial, cableKind, cablesIn, devicesIn, fillOf, sheathToOpening, wiringPlan } from '../wiring/index.js';
-import { OLD_FREE_ENDS, editNewBox, finding, put, remedy, type JobContext } from './context.js';
+import { OLD_FREE_ENDS, editNewBox, finding, put, remedy, wallOfBox, type JobContext } from './context.js';
 import { judgeWork } from './workBox.js';
 
 function fillFinding(c: JobContext, box: Box, which: 'source' | 'target'): Finding {
@@ -53,9 +53,11 @@ function fillFinding(c: JobContext, box: Box, which: 'source' | 'target'): Findi
   if (fill.verdict === 'stop') {
     const gangs = [box.gangs, box.gangs + 1];
     for (const g of gangs) {
-      const best = suitableBoxes(c.wall, box.face, { gangs: g, neededIn3: fill.neededIn3, unit: c.job.unit }).find((s) => s.fits);
+      const best = suitableBoxes(wallOfBox(c, box), box.face, { gangs: g, neededIn3: fill.neededIn3, unit: c.job.unit }).find(
+        (s) => s.fits,
+      );
       if (!best) continue;
-      const next = withKind(c.wall, box, best.kind.id);
+      const next = withKind(wallOfBox(c, box), box, best.kind.id);
       const withIt = fillOf({ ...c.planned, boxes: c.planned.boxes.map((b) => (b.id === box.id ? next : b)) }, next, c.job.edition);
       if (withIt.verdict !== 'ok') continue;
       const edit =
@@ -367,11 +369,11 @@ function sameBayRemedy(c: JobContext): Remedy[] {
 function clampRemedies(c: JobContext, box: Box): Remedy[] {
   const isTarget = box.id === c.target.id;
   const needed = fillOf(c.planned, box, c.job.edition).neededIn3;
-  const best = suitableBoxes(c.wall, box.face, { gangs: box.gangs, neededIn3: needed, unit: c.job.unit }).find(
+  const best = suitableBoxes(wallOfBox(c, box), box.face, { gangs: box.gangs, neededIn3: needed, unit: c.job.unit }).find(
     (s) => s.fits && s.kind.clamps !== 'none',
   );
   if (!best) return [];
-  const next = withKind(c.wall, box, best.kind.id);
+  const next = withKind(wallOfBox(c, box), box, best.kind.id);
   return [
     remedy(
       `clamp-${best.kind.id}`,
@@ -399,7 +401,7 @@ function wireFindings(c: JobContext): Finding[] {
   ] as const;
   const moved = c.inPlace && c.job.changes.some((x) => x.do === 'replace-box');
   for (const [which, box] of c.inPlace ? both.slice(0, 1) : both) {
-    const opening = openingRect(c.wall, box);
+    const opening = openingRect(wallOfBox(c, box), box);
     const width = opening ? opening.right - opening.left : boxBody(box).widthMm;
     const height = opening ? opening.top - opening.bottom : boxBody(box).heightMm;
     const reach = sheathToOpening(box, c.job.schools);
@@ -464,7 +466,7 @@ function wireFindings(c: JobContext): Finding[] {
           ask: plan.missing.join(' '),
         }),
       );
-    const topLayer = c.wall.faces[box.face].layers[0];
+    const topLayer = wallOfBox(c, box).faces[box.face].layers[0];
     if (topLayer && (which === 'target' || c.inPlace))
       findings.push(
         finding(
@@ -632,7 +634,7 @@ function asJunction(c: JobContext): JobEdit[] {
 /** A box that stays without a device: its plate, and whether one can still get at it (314.29). */
 function junctionFindings(c: JobContext): Finding[] {
   if (c.inPlace || devicesIn(c.planned, c.source.id).length > 0) return [];
-  const covering = (c.wall.fixtures ?? []).filter((f) => f.face === c.source.face && covers(c.wall, c.source, f));
+  const covering = (c.sourceWall.fixtures ?? []).filter((f) => f.face === c.source.face && covers(c.sourceWall, c.source, f));
   const source = nec(c.job.edition.slice(3), '314.29');
   return [
     finding('junction-reach', c.source.id, 'box', `${c.source.name} stays as a junction box`, {

@@ -31,6 +31,8 @@ export interface JobContext {
   sourceFound: Box;
   target: Box;
   wall: Wall;
+  /** where the feed hangs: the same wall, unless another is only looked at as a feed */
+  sourceWall: Wall;
   /** the boxes the work touches: the old and the new one, or the one that is moved, enlarged or replaced */
   boxes: Box[];
   inPlace: boolean;
@@ -67,9 +69,10 @@ export function jobContext(job: Job): JobContext {
   const source = byId(planned.boxes, job.sourceBoxId);
   const target = byId(planned.boxes, job.newBoxId);
   const wall = byId(planned.walls, target.wallId);
+  const sourceWall = byId(planned.walls, source.wallId);
   const there = new Set(job.found.cables.map((c) => c.id));
   const newCable = planned.cables.find((c) => !there.has(c.id) && c.ends.some((e) => e.boxId === target.id));
-  const freeEnds = { source: freeEnd(job, wall, source), target: freeEnd(job, wall, target) };
+  const freeEnds = { source: freeEnd(job, sourceWall, source), target: freeEnd(job, wall, target) };
   return {
     job,
     planned,
@@ -77,8 +80,9 @@ export function jobContext(job: Job): JobContext {
     sourceFound: byId(job.found.boxes, job.sourceBoxId),
     target,
     wall,
+    sourceWall,
     room: byId(planned.rooms, wall.faces[target.face].roomId),
-    sourceRoom: byId(planned.rooms, wall.faces[source.face].roomId),
+    sourceRoom: byId(planned.rooms, sourceWall.faces[source.face].roomId),
     circuit: planned.circuits.find((circuit) => circuit.id === source.circuitId),
     newCable,
     newDevice: devicesIn(planned, target.id)[0],
@@ -104,6 +108,9 @@ function runOf(job: Job, wall: Wall, source: Box, target: Box, freeEnds: JobCont
     sheathMm: sheathBySchool(job.schools.sheath),
   });
 }
+
+/** The wall a box of the work hangs on. */
+export const wallOfBox = (c: JobContext, box: Box): Wall => (box.id === c.source.id ? c.sourceWall : c.wall);
 
 /** A judged rule as a finding on a subject. */
 export function finding(rule: string, subject: string, stage: Stage, title: string, judged: Judged, remedies: Remedy[] = []): Finding {

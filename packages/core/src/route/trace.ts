@@ -224,7 +224,9 @@ export function traced(input: TraceInput): Traced {
   function spaceAt(k: number): string {
     const n = list[k]!;
     const of = isSpot(n) ? (list[k + 1] && !isSpot(list[k + 1]!) ? list[k + 1]! : list[k - 1]!) : n;
-    return of.space.startsWith('bay/') ? `wall/${of.wallId}` : of.space;
+    if (of.space.startsWith('bay/')) return `wall/${of.wallId}`;
+    // round a room, each face is a leg of its own
+    return of.space.startsWith('surface/') ? `${of.space}/${of.wallId}` : of.space;
   }
   function leg(space: string, from: number, to: number): Leg {
     const hollow = framing.hollows.find((h) => h.id === space);
@@ -254,7 +256,7 @@ export function traced(input: TraceInput): Traced {
     return {
       space,
       kind,
-      words: kind === 'wall' ? `in ${wallOf(wallId).name}` : spaceWords(site, space),
+      words: kind === 'wall' ? `in ${wallOf(wallId).name}` : kind === 'raceway' ? `on ${wallOf(wallId).name}` : spaceWords(site, space),
       path,
       onWall: oneWall ? { wallId, points } : undefined,
       lengthMm,

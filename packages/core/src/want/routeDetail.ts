@@ -21,13 +21,15 @@ import { wantAmps, wantLoads } from './wantFeeds.js';
 export interface LampRun {
   /** lampholders in the order of the cable, in plan */
   at: { x: number; y: number; name: string }[];
-  sections: Traced[];
   load: Sum;
   /** lampholders that stand in no joist space that is there */
   lost: number;
 }
 export interface RouteDetail {
+  /** from the feed to the first place */
   traced: Traced;
+  /** on from there, piece by piece: to the other outlets of a raceway, from lampholder to lampholder */
+  sections: Traced[];
   raceway: RacewayPlan | undefined;
   lamps: LampRun | undefined;
   /** drop and fault current at the wanted outlet, from the solved circuit */
@@ -109,30 +111,31 @@ export function routeDetail(
     });
   const first = trace(option.nodes, option.edges);
 
+  let sections: Traced[] = [];
   let raceway: RacewayPlan | undefined;
   const surface = option.edges.some((e) => e.does === 'raceway');
   if (want.kind === 'raceway' || surface) {
-    const sections = [{ nodes: option.nodes, edges: option.edges }];
+    const runs = [{ nodes: option.nodes, edges: option.edges }];
     const order = want.kind === 'raceway' ? want.places.map((_, i) => (option.firstPlace === 0 ? i : want.places.length - 1 - i)) : [0];
     order.slice(1).forEach((p, i) => {
       const next = sectionBetween(frame, want, frame.places[order[i]!]!, frame.places[p]!);
-      if (next) sections.push(next);
+      if (next) runs.push(next);
     });
-    raceway = racewayPlan(house.site, frame, sections, want.raceway ?? USUAL_STOCK, option.gauge, house.unit);
+    sections = runs.slice(1).map((r) => trace(r.nodes, r.edges, true));
+    raceway = racewayPlan(house.site, frame, runs, want.raceway ?? USUAL_STOCK, option.gauge, house.unit);
   }
 
   let lamps: LampRun | undefined;
   if (want.kind === 'lights' && want.lamps) {
     const { nodes, lost } = lampPlaces(frame, want);
     const chain = [frame.places[0]!, ...nodes];
-    const sections = chain.slice(1).flatMap((to, i) => {
+    sections = chain.slice(1).flatMap((to, i) => {
       const way = sectionBetween(frame, want, chain[i]!, to);
       return way ? [trace(way.nodes, way.edges, i > 0)] : [];
     });
     const amps = (want.lamps.count * want.lamps.watts) / US_VOLTS;
     lamps = {
       at: nodes.map((n, i) => ({ x: frame.nodes[n]!.x, y: frame.nodes[n]!.y, name: `lamp ${i + 1}` })),
-      sections,
       lost: lost + (chain.length - 1 - sections.length),
       load: {
         terms: [
@@ -145,10 +148,11 @@ export function routeDetail(
       },
     };
   }
-  const all = [first, ...(lamps?.sections ?? [])];
+  const all = [first, ...(want.kind === 'lights' ? sections : [])];
   const runMm = all.reduce((s, t) => s + t.run.runMm, 0) + (raceway && want.kind === 'raceway' ? raceway.conductorMm : 0);
   return {
     traced: first,
+    sections,
     raceway,
     lamps,
     electrical: electrical(house, want, option, runMm),

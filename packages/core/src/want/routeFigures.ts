@@ -21,7 +21,7 @@ export interface RoutePlanFigure {
   lines: { id: string; level: PlanLevel; space: string; points: string; words: string }[];
   /** numbered as in the list of holes */
   holes: { id: string; n: string; x: number; y: number }[];
-  ends: { id: string; what: 'feed' | 'wanted' | 'lamp'; label: string; x: number; y: number }[];
+  ends: { id: string; what: 'feed' | 'wanted' | 'lamp'; label: string; x: number; y: number; leftward: boolean }[];
   via: { x: number; y: number } | undefined;
 }
 export interface RouteElevation {
@@ -40,7 +40,7 @@ const level = (space: string): PlanLevel =>
         ? 'face'
         : 'wall';
 
-const tracedParts = (detail: RouteDetail): Traced[] => [detail.traced, ...(detail.lamps?.sections ?? [])];
+const tracedParts = (detail: RouteDetail): Traced[] => [detail.traced, ...detail.sections];
 
 /** The plan with the way on it; undefined for a house where nobody walked round a room. */
 export function routePlanFigure(house: House, want: Want, option: RouteOption, detail: RouteDetail): RoutePlanFigure | undefined {
@@ -64,9 +64,20 @@ export function routePlanFigure(house: House, want: Want, option: RouteOption, d
     const side = sides.get(wall.id);
     if (!side) return [];
     const at = planPoint(wall, side, uXOf(wall, p.face, p.fromLeft.mm));
-    return [{ id: `place-${i}`, what: 'wanted' as const, label: want.places.length > 1 ? `${i + 1}` : want.name, x: at.x, y: -at.y }];
+    return [
+      {
+        id: `place-${i}`,
+        what: 'wanted' as const,
+        label: want.places.length > 1 ? `${i + 1}` : want.name,
+        x: at.x,
+        y: -at.y,
+        leftward: false,
+      },
+    ];
   });
   const start = detail.traced.legs[0]?.path[0];
+  // names stand away from each other
+  const feedLeft = !start || !wanted[0] || start.x <= wanted[0].x;
   const xs = [...lines.flatMap((l) => l.points.split(' ').map((p) => Number(p.split(',')[0]))), ...wanted.map((w) => w.x)];
   const ys = [...lines.flatMap((l) => l.points.split(' ').map((p) => Number(p.split(',')[1]))), ...wanted.map((w) => w.y)];
   return {
@@ -76,10 +87,26 @@ export function routePlanFigure(house: House, want: Want, option: RouteOption, d
     holes: numbered.flatMap(({ hole, n }) => (hole.at.x || hole.at.y ? [{ id: `${n}`, n, x: hole.at.x, y: -hole.at.y }] : [])),
     ends: [
       ...(start
-        ? [{ id: 'feed', what: 'feed' as const, label: option.feed.id === 'panel' ? 'panel' : option.feed.name, x: start.x, y: -start.y }]
+        ? [
+            {
+              id: 'feed',
+              what: 'feed' as const,
+              label: option.feed.id === 'panel' ? 'panel' : option.feed.name,
+              x: start.x,
+              y: -start.y,
+              leftward: feedLeft,
+            },
+          ]
         : []),
-      ...wanted,
-      ...(detail.lamps?.at ?? []).map((l, i) => ({ id: `lamp-${i}`, what: 'lamp' as const, label: `${i + 1}`, x: l.x, y: -l.y })),
+      ...wanted.map((w, i) => ({ ...w, leftward: i === 0 && !feedLeft })),
+      ...(detail.lamps?.at ?? []).map((l, i) => ({
+        id: `lamp-${i}`,
+        what: 'lamp' as const,
+        label: `${i + 1}`,
+        x: l.x,
+        y: -l.y,
+        leftward: false,
+      })),
     ],
     via: want.via ? { x: want.via.x, y: -want.via.y } : undefined,
   };
@@ -177,7 +204,9 @@ export function routeElevations(house: House, want: Want, detail: RouteDetail): 
     for (const { n, hole } of numbers) {
       if (hole.onWall?.wallId !== wallId) continue;
       const { u, z } = hole.onWall;
-      rect(`hole-${n}`, 'hole', u - 22, u + 22, Math.max(0, z - 22), Math.min(wall.height.mm, z + 22), n);
+      // in a plate it is drawn just inside the wall
+      const at = Math.min(wall.height.mm - 60, Math.max(60, z));
+      rect(`hole-${n}`, 'hole', u - 22, u + 22, at - 22, at + 22, n);
       along(`hole-${n}`, uOf(wall, face, u), z, `hole ${n}`);
     }
     places.forEach((p, i) => {

@@ -427,7 +427,7 @@ export const CRITERION_WORDS = {
   money: 'cost',
   holes: 'openings to patch',
   drying: 'waiting to dry',
-  unknowns: 'doubts: not looked at',
+  unknowns: 'doubts',
 } as const;
 
 /** A figure of a way as people say it. */

@@ -33,7 +33,15 @@ export class PlanDrawingView {
     const [, , width, height] = this.plan().viewBox.split(' ').map(Number) as [number, number, number, number];
     // signs keep their size on a large house
     const unit = Math.max(width, height) / 100;
-    return { hole: 1.35 * unit, end: 1.1 * unit, text: 1.9 * unit, small: 1.6 * unit, line: 0.5 * unit, hit: 3 * unit, via: 1.7 * unit };
+    return {
+      hole: 1.35 * unit,
+      end: 1.1 * unit,
+      text: Math.max(1.9 * unit, 170),
+      small: 1.6 * unit,
+      line: 0.5 * unit,
+      hit: 3 * unit,
+      via: 1.7 * unit,
+    };
   });
 
   protected at(event: PointerEvent): { x: number; y: number } {

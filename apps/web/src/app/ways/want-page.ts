@@ -1,7 +1,18 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, linkedSignal, signal, untracked } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
 import { CRITERIA, type Criterion, type Joists, type Via, type Want } from '@saddle/core/model';
-import { allow, CRITERION_WORDS, dropWant, forbid, printFigure, putJoists, putWant, type JoistQuestion, type ShownWay, type Ways } from '@saddle/core/want';
+import {
+  allow,
+  CRITERION_WORDS,
+  dropWant,
+  forbid,
+  printFigure,
+  putJoists,
+  putWant,
+  type JoistQuestion,
+  type ShownWay,
+  type Ways,
+} from '@saddle/core/want';
 import { spaceWords } from '@saddle/core/route';
 import type { Subscription } from 'rxjs';
 import { ChoiceField, type Choice } from '../fields/choice-field';

@@ -210,7 +210,7 @@ export class WayWork {
       .map((l) => ({ words: l.words, fastened: l.fastened, length: this.mark(l.lengthMm), staples: l.staples.map(this.mark).join(', ') })),
   );
   protected readonly sections = computed(() =>
-    (this.way().detail.lamps?.sections ?? []).map((s, i) => ({
+    this.way().detail.sections.map((s, i) => ({
       name: i === 0 ? 'switch to lamp 1' : `lamp ${i} to lamp ${i + 1}`,
       lies: this.mark(s.run.runMm),
       cut: this.feet(s.run.cutMm),
