@@ -62,6 +62,10 @@ const FEEDS: Record<string, Record<string, readonly string[]>> = {
     'sewing-window-box': ['c5'],
     'alcove-box': ['c5'],
     'studio-box': ['c5'],
+    'pantry-box': ['c8'],
+    'shed-box': ['c8'],
+    'loom-switch': ['c9'],
+    'stair-switch': ['c9'],
   },
 };
 /** @returns circuits by box id; undefined for every house that is no sample */

@@ -12,6 +12,8 @@ export interface Bay {
   looked: boolean;
   /** its studs are only reckoned */
   reckoned: boolean;
+  /** where a cable runs if nothing else decides: the middle of its widest free part */
+  clear: number;
   /** things in it that a cable has to get past */
   past: string[];
 }
@@ -117,7 +119,7 @@ export function wallBays(wall: Wall): WallBays {
 
 /** The bays one over the other between two studs. */
 function bayStack(wall: Wall, from: number, to: number, into: WallBays, reckoned: boolean): Bay[] {
-  let parts: { from: number; to: number; bottom: number; top: number; past: string[] }[] = [
+  let parts: { from: number; to: number; free?: { from: number; to: number }; bottom: number; top: number; past: string[] }[] = [
     { from, to, bottom: 0, top: wall.height.mm, past: [] },
   ];
   for (const o of wall.openings) {
@@ -140,7 +142,8 @@ function bayStack(wall: Wall, from: number, to: number, into: WallBays, reckoned
       const free = beside(p.from, p.to, a, b);
       const across = SPLITS.has(o.kind);
       if (!across && (free.to - free.from >= PASS_MM || !fillsDepth(wall, o))) {
-        const room = free.to - free.from >= PASS_MM ? free : { from: p.from, to: p.to };
+        const inner = beside(p.free?.from ?? p.from, p.free?.to ?? p.to, a, b);
+        const room = inner.to - inner.from >= PASS_MM ? { free: inner } : {};
         return [{ ...p, ...room, past: [...p.past, `the ${o.kind}${o.thick && o.behindA ? '' : ', depth not known'}`] }];
       }
       if (across && free.to - free.from >= PASS_MM) return [{ ...p, ...free }];
@@ -160,6 +163,7 @@ function bayStack(wall: Wall, from: number, to: number, into: WallBays, reckoned
       top: p.top,
       looked: baysLooked(wall, { left: p.from, right: p.to }),
       reckoned,
+      clear: p.free ? (p.free.from + p.free.to) / 2 : (p.from + p.to) / 2,
       past: p.past,
     };
     into.bays.push(bay);

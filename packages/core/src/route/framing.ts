@@ -277,7 +277,7 @@ export function framing(site: Site, places: readonly WantPlace[], options: Frami
     const zs = levels(wall);
     const floor = floorOf(wall);
     const own: Column[] = framed.bays.map((bay) => {
-      const u = (bay.left + bay.right) / 2;
+      const u = bay.clear;
       const p = planPoint(wall, side, u);
       const at = new Map<number, number>();
       const heights = [bay.bottom, ...zs.filter((z) => z > bay.bottom + 5 && z < bay.top - 5), bay.top];

@@ -25,6 +25,7 @@ import {
   MINUTES,
   reachable,
   spaceWords,
+  unbeaten,
   worthOf,
   type Cost,
   type FrameEdge,
@@ -203,7 +204,8 @@ function waysFor(house: House, want: Want, fit: readonly FeedCandidate[], joists
       all.push(...ways.map((w) => ({ ...w, group, firstPlace: end })));
     }
   }
-  return { groups, all };
+  // each size of cable was searched on its own: across them some are beaten
+  return { groups, all: unbeaten(all) };
 }
 
 /** The point of a part of the house nearest to where a via-point was put. */
