@@ -6,7 +6,14 @@ import { pageFigures } from './page.mjs';
 import { routeFigures } from './route.mjs';
 import { wallFigures } from './wall.mjs';
 
-const areas = { measure: measureFigures, job: jobFigures, page: pageFigures, wall: wallFigures, circuit: circuitFigures, route: routeFigures };
+const areas = {
+  measure: measureFigures,
+  job: jobFigures,
+  page: pageFigures,
+  wall: wallFigures,
+  circuit: circuitFigures,
+  route: routeFigures,
+};
 const wanted = process.argv[2];
 if (wanted && !Object.hasOwn(areas, wanted)) {
   console.error(`There is no area ${wanted}; there are ${Object.keys(areas).join(', ')}.`);

@@ -157,6 +157,21 @@ describe('documents', () => {
     expect((await call('GET', `${at}.pdf?paper=poster`)).status).toBe(422);
     expect((await call('GET', '/api/v1/houses/nowhere/panel/directory.pdf')).status).toBe(404);
   });
+  it('a wanted outlet’s ways come as JSON, and the chosen one as a sheet; what is not wanted is not there', async () => {
+    const at = '/api/v1/houses/quince-street-14/wants/kiln-corner';
+    const ways = await call('GET', `${at}/routes`);
+    expect(ways.status).toBe(200);
+    const body = ways.body as unknown as { options: { title: string; favourite: boolean; buys: string[] }[]; feeds: { id: string }[] };
+    expect(body.options.map((o) => [o.title, o.favourite])).toEqual([
+      ['From Utility room panel: through the basement', true],
+      ['From Utility room panel: over the attic', false],
+    ]);
+    expect(body.feeds.map((f) => f.id)).toEqual(['panel']);
+    const sheet = await fetch(`${server.url}${at}/sheet.pdf?paper=a4`);
+    expect([sheet.status, sheet.headers.get('content-type')]).toEqual([200, 'application/pdf']);
+    expect((await call('GET', '/api/v1/houses/quince-street-14/wants/nothing/routes')).status).toBe(404);
+    expect((await call('GET', `${at}/sheet.pdf?paper=poster`)).status).toBe(422);
+  });
   it('templates come as PDF and SVG, and a jig asks for the depth that it needs', async () => {
     const at = '/api/v1/houses/quince-street-14/boxes/alcove-box/template';
     const pdf = await fetch(`${server.url}${at}.pdf?paper=a4`);
@@ -297,6 +312,7 @@ describe('for programs', () => {
     const sums = (await call<{ name: string }[]>('GET', '/api/v1/sums')).body;
     expect(sums).toHaveLength(POCKET_SUMS.length);
     expect(Object.keys(body.paths)).toContain('/houses/{id}/panel/directory.{form}');
+    expect(Object.keys(body.paths)).toContain('/houses/{id}/wants/{wantId}/routes');
     for (const { name } of sums) expect(Object.keys(body.paths)).toContain(`/sums/${name}`);
   });
   it('a pocket sum over the wire: handbook 22, 16.0 in³', async () => {

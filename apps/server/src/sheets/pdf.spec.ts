@@ -1,6 +1,6 @@
 /** The printed job sheet read back with pdf.js, a PDF library from the registry: whatever the core says must stand on paper, whole and inside the page. */
 import { demoJobs, quinceStreet, sewingCorner } from '@saddle/core/demo';
-import { jobSheet, type JobSheet } from '@saddle/core/exchange';
+import { jobSheet, routeSheet, type JobSheet } from '@saddle/core/exchange';
 import { PAPER_MM } from '@saddle/core/layout';
 import type { Job } from '@saddle/core/model';
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
@@ -144,4 +144,27 @@ describe('what a sheet must not lose', () => {
     for (const b of sheet.blocks)
       if (b.kind === 'elevation') for (const d of b.elevation.dimensions) expect(printed(paper, d.text), `${d.of} ${d.text}`).toBe(true);
   });
+});
+
+describe.each(quinceStreet.wants!.map((want) => [want.name, want] as const))('route sheet: %s', (_, want) => {
+  it('every hole, piece to buy, length and caution stands on it, inside the page', async () => {
+    const content = routeSheet(quinceStreet, want);
+    const sheet = await render(content, 'a4');
+    for (const block of content.blocks) {
+      if (block.kind === 'table') for (const row of block.rows) for (const cell of row) expect(printed(sheet, cell), cell).toBe(true);
+      if (block.kind === 'list') for (const item of block.items) expect(printed(sheet, item), item).toBe(true);
+      if (block.kind === 'caution' || block.kind === 'text') expect(printed(sheet, block.text), block.text).toBe(true);
+      if (block.kind === 'route-plan') for (const e of block.figure.ends) expect(printed(sheet, e.label), e.label).toBe(true);
+    }
+    for (const w of sheet.words) {
+      const page = sheet.pages[w.page - 1]!;
+      expect(w.left >= 0 && w.right <= page.width + 0.5 && w.bottom >= 0, w.text).toBe(true);
+    }
+  });
+});
+
+it('a want that nothing reaches says why on paper', async () => {
+  const want = { ...quinceStreet.wants!.find((w) => w.id === 'kiln-corner')!, forbidden: ['basement/0', 'attic/1'] };
+  const sheet = await render(routeSheet(quinceStreet, want));
+  expect(printed(sheet, 'No fit feed is reached from there.')).toBe(true);
 });

@@ -1,5 +1,6 @@
 /** Changes to the panel as a person makes them at its door. Pure: each gives a new survey. */
-import type { Breaker, Circuit, FeedTest, Panel, Site } from '../model/index.js';
+import { inches } from '../measure/index.js';
+import { assumed, type Breaker, type Circuit, type FeedTest, type Panel, type Site } from '../model/index.js';
 
 /** A panel that somebody began to note. */
 export const startPanel = (site: Site, spaces: number): Site => ({
@@ -74,3 +75,16 @@ export const addTests = (site: Site, tests: FeedTest[]): Site =>
 
 export const dropTest = (site: Site, id: string): Site =>
   site.panel ? putPanel(site, { tests: site.panel.tests.filter((t) => t.id !== id) }) : site;
+
+/** Says on which wall the panel hangs; in its middle and at a usual height until somebody measures. No wall: nobody knows. */
+export function hangPanel(site: Site, wallId: string | undefined, face: 'A' | 'B'): Site {
+  const wall = site.walls.find((w) => w.id === wallId);
+  if (!wall) return putPanel(site, { place: undefined });
+  const old = site.panel?.place;
+  return putPanel(site, {
+    place:
+      old?.wallId === wall.id
+        ? { ...old, face }
+        : { wallId: wall.id, face, fromLeft: assumed(wall.length.mm / 2), bottom: assumed(Math.min(inches(48), wall.height.mm / 2)) },
+  });
+}

@@ -67,6 +67,10 @@ class Heap {
   get size(): number {
     return this.items.length;
   }
+  /** key of the first; Infinity when there is none */
+  get least(): number {
+    return this.keys.length ? this.keys[0]! : Infinity;
+  }
   push(item: number, key: number): void {
     const { items, keys } = this;
     let i = items.length;
@@ -158,6 +162,7 @@ export interface Way {
 
 /**
  * The cheapest way from any start to `target`, each criterion weighed; criteria that take the largest part are weighed edge by edge.
+ * Searched from both ends until they meet.
  * @returns undefined when no way leads there
  */
 export function cheapestWay(
@@ -167,49 +172,76 @@ export function cheapestWay(
   weights: readonly number[],
   blocked: Blocked = {},
 ): { cost: number; edges: number[]; start: number } | undefined {
-  const { width, first, arcs, from, to, cost } = graph;
-  const best = new Float64Array(graph.nodes).fill(Infinity);
-  const via = new Int32Array(graph.nodes).fill(-1);
-  const origin = new Int32Array(graph.nodes).fill(-1);
-  const done = new Uint8Array(graph.nodes);
-  const heap = new Heap();
-  const weigh = (at: (k: number) => number): number => weights.reduce((s, w, k) => s + w * at(k), 0);
+  const { nodes, width, first, arcs, from, to, cost } = graph;
+  const used = weights.flatMap((w, k) => (w === 0 ? [] : [[w, k] as const]));
+  const weigh = (edge: number): number => {
+    let c = 0;
+    for (const [w, k] of used) c += w * cost[edge * width + k]!;
+    return c;
+  };
+  const side = () => ({
+    best: new Float64Array(nodes).fill(Infinity),
+    via: new Int32Array(nodes).fill(-1),
+    done: new Uint8Array(nodes),
+    heap: new Heap(),
+  });
+  const [ahead, back] = [side(), side()];
+  const origin = new Int32Array(nodes).fill(-1);
   starts.forEach((s, i) => {
     if (blocked.node?.(s.node)) return;
-    const c = weigh((k) => s.cost[k]!);
-    if (c < best[s.node]!) {
-      best[s.node] = c;
-      origin[s.node] = i;
-      heap.push(s.node, c);
-    }
+    const c = weights.reduce((sum, w, k) => sum + w * s.cost[k]!, 0);
+    if (c >= ahead.best[s.node]!) return;
+    ahead.best[s.node] = c;
+    origin[s.node] = i;
+    ahead.heap.push(s.node, c);
   });
-  while (heap.size) {
-    const node = heap.pop();
-    if (done[node]) continue;
-    done[node] = 1;
-    if (node === target) break;
+  if (!blocked.node?.(target)) {
+    back.best[target] = 0;
+    back.heap.push(target, 0);
+  }
+  let meet = -1;
+  let least = Infinity;
+  /** settles the nearest open node of one side; what both sides know may be the way */
+  const step = (own: ReturnType<typeof side>, other: ReturnType<typeof side>): void => {
+    const node = own.heap.pop();
+    if (own.done[node]) return;
+    own.done[node] = 1;
+    const here = own.best[node]!;
+    if (here + other.best[node]! < least) {
+      least = here + other.best[node]!;
+      meet = node;
+    }
     for (let a = first[node]!; a < first[node + 1]!; a++) {
       const edge = arcs[a]!;
       const next = from[edge] === node ? to[edge]! : from[edge]!;
-      if (done[next] || blocked.node?.(next)) continue;
-      let c = best[node]!;
-      for (let k = 0; k < width; k++) c += weights[k]! * cost[edge * width + k]!;
-      if (c < best[next]!) {
-        best[next] = c;
-        via[next] = edge;
-        origin[next] = origin[node]!;
-        heap.push(next, c);
+      if (own.done[next] || blocked.node?.(next)) continue;
+      const c = here + weigh(edge);
+      if (c >= own.best[next]!) continue;
+      own.best[next] = c;
+      own.via[next] = edge;
+      own.heap.push(next, c);
+      if (c + other.best[next]! < least) {
+        least = c + other.best[next]!;
+        meet = next;
       }
     }
-  }
-  if (best[target] === Infinity) return undefined;
-  const edges: number[] = [];
-  for (let n = target; via[n]! >= 0;) {
-    const edge = via[n]!;
-    edges.push(edge);
-    n = from[edge] === n ? to[edge]! : from[edge]!;
-  }
-  return { cost: best[target]!, edges: edges.reverse(), start: origin[target]! };
+  };
+  while (ahead.heap.size && back.heap.size && ahead.heap.least + back.heap.least < least)
+    if (ahead.heap.least <= back.heap.least) step(ahead, back);
+    else step(back, ahead);
+  if (meet < 0) return undefined;
+  const walk = (via: Int32Array): { edges: number[]; end: number } => {
+    const edges: number[] = [];
+    let n = meet;
+    while (via[n]! >= 0) {
+      const edge = via[n]!;
+      edges.push(edge);
+      n = from[edge] === n ? to[edge]! : from[edge]!;
+    }
+    return { edges, end: n };
+  };
+  const before = walk(ahead.via);
+  return { cost: least, edges: [...before.edges.reverse(), ...walk(back.via).edges], start: origin[before.end]! };
 }
 
 /** More labels than this are more than any house needs; the search then says so. */

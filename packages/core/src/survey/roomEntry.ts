@@ -158,6 +158,15 @@ export const freeFaces = (site: Site): { wallId: string; face: FaceId; name: str
     (['A', 'B'] as const).filter((f) => w.faces[f].roomId === 'outside').map((face) => ({ wallId: w.id, face, name: w.name })),
   );
 
+/** Every face that belongs to a room, with the room's name: where something can hang. */
+export const roomFaces = (site: Site): { wallId: string; face: FaceId; name: string }[] =>
+  site.walls.flatMap((w) =>
+    (['A', 'B'] as const).flatMap((face) => {
+      const room = site.rooms.find((r) => r.id === w.faces[face].roomId);
+      return room && room.id !== 'outside' ? [{ wallId: w.id, face, name: `${w.name}, from the ${room.name}` }] : [];
+    }),
+  );
+
 /** The wall to the left or right round the room, seen from inside. */
 export function nextWall(site: Site, wallId: string, face: FaceId, step: 1 | -1): RoomSide | undefined {
   const wall = site.walls.find((w) => w.id === wallId);

@@ -2,7 +2,18 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, signal } f
 import { RouterLink } from '@angular/router';
 import { counterSpacing, onWall, roomSpacing, stripDrawing } from '@saddle/core/layout';
 import { printFeet, printLength } from '@saddle/core/measure';
-import { ROOM_ABOVE, ROOM_BELOW, ROOM_USES, type FaceId, type MeasuredLength, type Room, type WantedOutlet } from '@saddle/core/model';
+import {
+  ROOM_ABOVE,
+  ROOM_BELOW,
+  ROOM_USES,
+  type FaceId,
+  type Joists,
+  type MeasuredLength,
+  type Room,
+  type WantedOutlet,
+} from '@saddle/core/model';
+import { levelOf } from '@saddle/core/route';
+import { putJoists } from '@saddle/core/want';
 import { nanoid } from 'nanoid';
 import { ChoiceField, type Choice } from '../fields/choice-field';
 import { LengthField } from '../fields/length-field';
@@ -75,6 +86,40 @@ export class RoomPage {
       ...site,
       rooms: site.rooms.map((r) => (r.id === this.roomId() ? { ...r, ...part } : r)),
     }));
+  }
+
+  protected readonly levels: Choice[] = [
+    { value: '-1', label: 'basement' },
+    { value: '0', label: 'ground floor' },
+    { value: '1', label: 'first floor up' },
+    { value: '2', label: 'second floor up' },
+  ];
+  protected readonly level = computed(() => {
+    const room = this.room();
+    return room && `${levelOf(room)}`;
+  });
+  protected readonly joists = computed(() => {
+    const room = this.room();
+    return [
+      ...(room?.above && room.above !== 'flat-roof' ? [{ field: 'joistsAbove' as const, words: 'above', joists: room.joistsAbove }] : []),
+      ...(room?.below && room.below !== 'slab' ? [{ field: 'joistsBelow' as const, words: 'below', joists: room.joistsBelow }] : []),
+    ];
+  });
+  protected readonly joistRuns = computed((): Choice[] => {
+    const first = this.session.surveyed().walls.find((w) => w.id === this.room()?.sides?.[0]?.wallId)?.name ?? 'the first wall';
+    return [
+      { value: 'along-first', label: `along ${first}` },
+      { value: 'across-first', label: `across ${first}` },
+    ];
+  });
+  protected setJoists(field: 'joistsAbove' | 'joistsBelow', part: Partial<Joists>): void {
+    this.session.editHouse('Joists', (h) => putJoists(h, this.roomId(), field, part));
+  }
+  /** one of the two distances; both gone: placed by its shared wall again */
+  protected setAt(part: Partial<Record<'right' | 'down', MeasuredLength | undefined>>): void {
+    const at = { ...this.room()?.at, ...part };
+    const none: MeasuredLength = { mm: 0, as: '0', known: 'assumed' };
+    this.setRoom({ at: at.right || at.down ? { right: at.right ?? none, down: at.down ?? none } : undefined });
   }
 
   private setWanted(title: string, change: (wanted: WantedOutlet[]) => WantedOutlet[]): void {

@@ -1,9 +1,21 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, signal } from '@angular/core';
 import { panelFromCsv, type CsvReport } from '@saddle/core/exchange';
-import { dropBreaker, freeSpaces, legLoads, noteBreaker, panelRows, putPanel, startPanel, type PanelSpace } from '@saddle/core/panel';
+import {
+  dropBreaker,
+  freeSpaces,
+  hangPanel,
+  legLoads,
+  noteBreaker,
+  panelRows,
+  putPanel,
+  startPanel,
+  type PanelSpace,
+} from '@saddle/core/panel';
 import type { Panel, Site } from '@saddle/core/model';
 import { nanoid } from 'nanoid';
 import { ChoiceField, type Choice } from '../fields/choice-field';
+import { LengthField } from '../fields/length-field';
+import { roomFaces } from '@saddle/core/survey';
 import { Segmented, type Segment } from '../fields/segmented';
 import { TextField } from '../fields/text-field';
 import { HouseSession } from '../house/house-session';
@@ -17,7 +29,7 @@ type Tab = 'circuit' | 'feeds' | 'new' | 'panel';
 /** The panel of the house: what stands in its spaces, what each feeds, what hangs on each leg. */
 @Component({
   selector: 'sa-panel-page',
-  imports: [ChoiceField, TextField, Segmented, FindingList, CircuitForm, FeedsPanel, NewBreaker],
+  imports: [ChoiceField, LengthField, TextField, Segmented, FindingList, CircuitForm, FeedsPanel, NewBreaker],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './panel-page.html',
 })
@@ -72,6 +84,17 @@ export class PanelPage {
   }
   protected set(part: Partial<Panel>): void {
     this.edit('Panel', (site) => putPanel(site, part));
+  }
+  protected readonly faces = computed((): Choice[] =>
+    roomFaces(this.site()).map((f) => ({ value: `${f.wallId}|${f.face}`, label: f.name })),
+  );
+  protected readonly hung = computed(() => {
+    const place = this.panel()?.place;
+    return place && `${place.wallId}|${place.face}`;
+  });
+  protected hang(value: string | undefined): void {
+    const [wallId, face] = (value ?? '').split('|') as [string | undefined, 'A' | 'B'];
+    this.edit('Where the panel hangs', (site) => hangPanel(site, wallId, face));
   }
   protected setMain(text: string): void {
     this.set({ mainA: text.trim() ? Number(text.replace(/\s*A$/i, '')) : undefined });

@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, signal } f
 import { parsePower } from '@saddle/core/measure';
 import type { MeasuredLength, Want, WantLamps, WantLoad, WantPlace } from '@saddle/core/model';
 import { USUAL_STOCK } from '@saddle/core/route';
+import { roomFaces } from '@saddle/core/survey';
 import { nextPlace, putPlace, putWant } from '@saddle/core/want';
 import { ChoiceField, type Choice } from '../fields/choice-field';
 import { LengthField } from '../fields/length-field';
@@ -113,15 +114,9 @@ import { HouseSession } from '../house/house-session';
 export class WantForm {
   private readonly session = inject(HouseSession);
   readonly want = input.required<Want>();
-  protected readonly faces = computed((): Choice[] => {
-    const { rooms, walls } = this.session.surveyed();
-    const name = (id: string): string => rooms.find((r) => r.id === id)?.name ?? id;
-    return walls.flatMap((w) =>
-      (['A', 'B'] as const)
-        .filter((f) => w.faces[f].roomId !== 'outside')
-        .map((f) => ({ value: `${w.id}|${f}`, label: `${w.name}, from the ${name(w.faces[f].roomId)}` })),
-    );
-  });
+  protected readonly faces = computed((): Choice[] =>
+    roomFaces(this.session.surveyed()).map((f) => ({ value: `${f.wallId}|${f.face}`, label: f.name })),
+  );
   protected readonly rooms = computed((): Choice[] =>
     this.session
       .surveyed()

@@ -54,6 +54,12 @@ export class WantPage {
   protected readonly shownTab = linkedSignal((): Tab => (this.tabs.some((t) => t.value === this.tab()) ? (this.tab() as Tab) : 'ways'));
   protected readonly criteria = CRITERIA.map((id) => ({ id, words: CRITERION_WORDS[id] }));
 
+  protected readonly legend = [
+    { level: 'wall', words: 'in a wall or on a face' },
+    { level: 'over', words: 'over the ceiling' },
+    { level: 'under', words: 'under the floor' },
+  ];
+
   /** the last answer stays while the next is worked out */
   protected readonly ways = signal<Ways | undefined>(undefined);
   protected readonly running = signal<string | undefined>(undefined);
@@ -107,10 +113,14 @@ export class WantPage {
     })),
   );
   protected readonly openFeed = signal<string | undefined>(undefined);
+  /** what the favourite is if joists that nobody looked at run the other way */
   protected readonly otherwise = computed(() => {
     const ways = this.ways();
-    const best = ways?.otherwise[0]?.option;
-    return best ? { title: best.title, hours: printFigure('hours', best.figures.hours) } : undefined;
+    const [best, now] = [ways?.otherwise[0]?.option, ways?.ways[0]?.option];
+    if (!best || !now) return '';
+    if (best.key === now.key && printFigure('hours', best.figures.hours) === printFigure('hours', now.figures.hours))
+      return 'the favourite stays the same if they run across it';
+    return `if they run across it: ${best.title}, ${printFigure('hours', best.figures.hours)}`;
   });
 
   constructor() {

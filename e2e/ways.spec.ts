@@ -1,0 +1,136 @@
+/** From need to way with an outlet of one's own on the sample house: chosen, forbidden, drawn, printed; and what can't be done says why. */
+import { expect, fill, saved, test, type Page } from './saddle.js';
+
+const HOUSE = '/houses/quince-street-14';
+const open = async (page: Page, want: string, tab = 'ways'): Promise<void> => {
+  await page.goto(`${HOUSE}/wants/${want}?tab=${tab}`);
+  await expect(page.getByTestId('searched')).toBeVisible({ timeout: 20_000 });
+};
+const first = (page: Page) => page.getByTestId('way-0');
+const tab = (page: Page, name: string) => page.getByRole('group', { name: 'About this' }).getByRole('button', { name }).click();
+
+test('an outlet behind the study desk: from need to the chosen way, the favourite forbidden, the next one taken', async ({ page }) => {
+  await page.goto(`${HOUSE}/wants`);
+  await page.getByTestId('new-outlet').click();
+  await fill(page, 'name', 'Desk outlet');
+  await page.getByLabel('wall, seen from').selectOption({ label: 'study, wall 2, from the study' });
+  await fill(page, 'from its left end to the middle of the box', `4' 2 1/2`);
+  await fill(page, 'floor to the bottom of the box', '13 1/4');
+  await fill(page, 'appliance', 'plotter');
+  await fill(page, 'watts or amps on its plate', '400 W');
+  await page.getByRole('button', { name: 'add', exact: true }).click();
+  await saved(page);
+  await tab(page, 'ways');
+  await expect(first(page)).toContainText('favourite', { timeout: 20_000 });
+  const favourite = await first(page).getAttribute('data-key');
+  const feed = favourite!.split('>')[0]!;
+  await expect(page.getByTestId('way-plan').locator('polyline.way-line').first()).toBeVisible();
+
+  // not by the feed of the favourite: another is the favourite then
+  await first(page).getByTestId('forbid').first().click();
+  await expect(first(page)).not.toHaveAttribute('data-key', favourite!, { timeout: 20_000 });
+  expect((await first(page).getAttribute('data-key'))!.startsWith(feed)).toBe(false);
+  await expect(page.getByTestId('allow')).toHaveCount(1);
+  await page.getByTestId('choose').click();
+  await expect(first(page)).toContainText('chosen');
+  await saved(page);
+
+  // undone step by step, the first favourite is back
+  await page.getByRole('button', { name: /^Undo/ }).click();
+  await page.getByRole('button', { name: /^Undo/ }).click();
+  await expect(first(page)).toHaveAttribute('data-key', favourite!, { timeout: 20_000 });
+});
+
+test('kiln: the basement and its joists, then the attic by a word, on plan and walls, and on paper', async ({ page }) => {
+  await open(page, 'kiln-corner');
+  await expect(first(page)).toContainText('through the basement');
+  await tab(page, 'holes and lengths');
+  await expect(page.getByText('10 joists under the loom room', { exact: false })).toBeVisible();
+  await expect(page.getByTestId('way-cut')).toHaveText(`37'`);
+  await expect(page.getByTestId('buy')).toContainText('20 A breaker');
+  await page.getByRole('group', { name: 'Drawing' }).getByRole('button', { name: 'Loom room, kiln wall' }).click();
+  await expect(page.getByTestId('way-wall').getByText('24" · middle of the box')).toBeVisible();
+  await tab(page, 'ways');
+  await page.getByLabel('the cable goes by').selectOption({ label: 'the attic' });
+  await expect(first(page)).toContainText('over the attic', { timeout: 20_000 });
+  await page.getByRole('group', { name: 'Drawing' }).getByRole('button', { name: 'plan' }).click();
+  const via = page.getByTestId('via');
+  await expect(via).toBeVisible();
+  // the cross is moved by keys and by hand, and searched again
+  const before = await via.locator('circle').getAttribute('cx');
+  await via.focus();
+  await page.keyboard.press('ArrowLeft');
+  await expect(via.locator('circle')).not.toHaveAttribute('cx', before!);
+  const box = (await via.boundingBox())!;
+  await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
+  await page.mouse.down();
+  await page.mouse.move(box.x + 60, box.y + 40, { steps: 4 });
+  await page.mouse.up();
+  await expect(first(page)).toContainText('over the attic', { timeout: 20_000 });
+  await saved(page);
+  const sheet = await page.request.get((await page.getByTestId('route-sheet').getAttribute('href'))!);
+  expect(sheet.headers()['content-type']).toContain('application/pdf');
+  expect((await sheet.body()).length).toBeGreaterThan(10_000);
+});
+
+test('what counts for the owner changes the favourite; the feeds say why they are refused', async ({ page }) => {
+  await open(page, 'sewing-corner');
+  await expect(first(page)).toContainText('From Hall box: within the bay');
+  for (const c of ['hours', 'money', 'holes', 'drying']) {
+    await page.getByTestId(`weight-${c}`).fill('0');
+    await page.getByTestId(`weight-${c}`).dispatchEvent('change');
+  }
+  // only what was looked at counts: no way with a doubt is first
+  await expect(first(page).locator('.way-row b').last()).toHaveText('0', { timeout: 20_000 });
+  await tab(page, 'feeds');
+  const hall = page.getByTestId('feed-hall-box');
+  await expect(hall).toContainText('would do: Move the hall heater');
+  await hall.getByRole('button', { name: /Hall box/ }).click();
+  await hall.getByRole('button', { name: 'not from here' }).click();
+  await expect(hall).toContainText('forbidden');
+});
+
+test('on a stud, in a door, and where nothing leads, it says so and what would do', async ({ page }) => {
+  await open(page, 'sewing-corner', 'wanted');
+  await fill(page, 'from its left end to the middle of the box', '40');
+  await tab(page, 'ways');
+  await expect(page.getByTestId('no-way')).toContainText('would sit on the stud at 40": 38 1/8" or 41 7/8"', { timeout: 20_000 });
+  await tab(page, 'what is wanted');
+  await fill(page, 'from its left end to the middle of the box', `12'`);
+  await expect(page.getByRole('alert').filter({ hasText: 'past the end of Sewing room, hall wall' }).first()).toBeVisible();
+  await open(page, 'kiln-corner');
+  for (const space of ['the basement', 'the attic']) {
+    await first(page).getByTestId('forbid').filter({ hasText: space }).click();
+    await expect(page.getByTestId('allow').filter({ hasText: space })).toBeVisible();
+    if (space === 'the basement') await expect(first(page)).toContainText('over the attic', { timeout: 20_000 });
+  }
+  await expect(page.getByTestId('no-way')).toContainText('No fit feed is reached from there', { timeout: 20_000 });
+  await expect(page.getByTestId('no-way')).toContainText('forbidden here');
+});
+
+test('joists nobody looked at are asked for; the answer is the house’s, and can be undone', async ({ page }) => {
+  await open(page, 'rain-barrel-pump');
+  const ask = page.getByTestId('joists').filter({ hasText: 'under the studio' });
+  await expect(ask).toContainText('the favourite stays the same');
+  await ask.getByRole('button', { name: 'across it' }).click();
+  await expect(ask).toHaveCount(0, { timeout: 20_000 });
+  await page.getByRole('button', { name: /^Undo/ }).click();
+  await expect(ask).toHaveCount(1, { timeout: 20_000 });
+});
+
+test('a raceway with one more outlet, and ten lamps in two rows', async ({ page }) => {
+  await open(page, 'model-railway', 'work');
+  const pieces = page.getByTestId('raceway-pieces');
+  await expect(pieces.getByRole('row').filter({ hasText: 'device box' })).toHaveCount(6);
+  await tab(page, 'what is wanted');
+  await page.getByLabel('inside area, in²').fill('0.02');
+  await page.getByLabel('inside area, in²').blur();
+  await tab(page, 'holes and lengths');
+  await expect(page.getByText('too many wires for this track')).toBeVisible({ timeout: 20_000 });
+  await open(page, 'cellar-lights', 'work');
+  await expect(page.getByTestId('lamp-sections').getByRole('row')).toHaveCount(11);
+  await tab(page, 'what is wanted');
+  await fill(page, 'how many', '6');
+  await tab(page, 'holes and lengths');
+  await expect(page.getByTestId('lamp-sections').getByRole('row')).toHaveCount(7, { timeout: 20_000 });
+});
