@@ -17,6 +17,9 @@ export function drawRoutePlan(doc: Doc, figure: RoutePlanFigure, caption: string
   const line = (list: [number, number][]): void => {
     list.forEach(([x, y], i) => (i === 0 ? doc.moveTo(X(x), Y(y)) : doc.lineTo(X(x), Y(y))));
   };
+  const inside = (x: number, y: number): boolean => x >= x0 && x <= x0 + w && y >= y0 && y <= y0 + h;
+  doc.save();
+  doc.rect(left, top, w * scale, h * scale).clip();
   for (const wall of figure.plan.walls) {
     line(points(wall.points));
     doc.closePath().fill(INK.line);
@@ -25,7 +28,7 @@ export function drawRoutePlan(doc: Doc, figure: RoutePlanFigure, caption: string
     line(points(opening.points));
     doc.closePath().lineWidth(0.5).fillAndStroke(INK.paper, INK.grey);
   }
-  for (const r of figure.plan.rooms) {
+  for (const r of figure.plan.rooms.filter((at) => inside(at.x, at.y))) {
     doc.font('narrow').fontSize(8).fillColor(INK.grey);
     doc.text(r.name, X(r.x) - 40, Y(r.y) - 4, { width: 80, align: 'center', lineBreak: false });
   }
@@ -36,6 +39,7 @@ export function drawRoutePlan(doc: Doc, figure: RoutePlanFigure, caption: string
     line(list);
     doc.lineWidth(1.8).strokeColor(INK.blue).stroke().undash();
   }
+  doc.restore();
   for (const hole of figure.holes) {
     doc.circle(X(hole.x), Y(hole.y), 5).lineWidth(0.8).fillAndStroke(INK.paper, INK.blue);
     doc
@@ -62,6 +66,11 @@ export function drawRoutePlan(doc: Doc, figure: RoutePlanFigure, caption: string
       .fillColor(INK.black)
       .text(e.label, e.leftward ? x - 7 - doc.widthOfString(e.label) : x + 7, y - 10, { lineBreak: false });
   }
+  doc
+    .rect(left, top, w * scale, h * scale)
+    .lineWidth(0.5)
+    .strokeColor(INK.line)
+    .stroke();
   doc.font('body').fontSize(8.5).fillColor(INK.grey);
   doc.text(`${caption}.`, MARGIN, top + h * scale + 4, { width: frame });
   doc.x = MARGIN;

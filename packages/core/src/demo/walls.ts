@@ -295,8 +295,8 @@ export function surveyed(site: Site): Site {
   // nobody looked which way the joists run over and under the studio
   walked('studio', round(144, 120, 144, 120), 'crawl-space', undefined, {}, lies(124.5, -129));
   walked('utility', round(96, 96, 96, 96), 'basement', undefined, {}, { ...lies(-100.5, 0), ...middle });
-  walked('loom', round(120, 108, 120, 108), 'basement', undefined, {}, { ...lies(0, 136.5), ...middle });
-  walked('pantry', round(60, 48, 60, 48), 'crawl-space', undefined, {}, { ...lies(-64.5, -99), joistsAbove: over });
+  walked('loom', round(120, 108, 120, 108), 'basement', undefined, {}, { ...lies(-124.5, 100.5), ...middle });
+  walked('pantry', round(60, 48, 60, 48), 'crawl-space', undefined, {}, { ...lies(-64.5, -207), joistsAbove: over });
   walked('shed', round(144, 96, 144, 96), 'slab', undefined, {}, lies(320, 40), 'flat-roof');
   return {
     ...next,

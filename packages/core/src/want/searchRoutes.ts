@@ -335,16 +335,19 @@ function titleOf(house: House, feed: FeedCandidate, edges: readonly FrameEdge[],
 const FEW = 3;
 function nextBest(house: House, want: Want, fit: readonly FeedCandidate[], found: RoutesFound, options: SearchOptions): RouteOption[] {
   const favourite = found.options[0]!;
-  const rest =
-    favourite.through.find((t) => !/^(bay|feed|place)\//.test(t.space)) ?? favourite.through.find((t) => t.space.startsWith('feed/'));
-  if (!rest) return [];
-  const without = { ...want, forbidden: [...want.forbidden, rest.space] };
-  const other = fit.filter((f) => `feed/${f.id}` !== rest.space);
-  if (other.length === 0) return [];
-  const next = optionsOf(house, without, waysFor(house, without, other, 'along-first', options)).options[0];
-  return next && !found.options.some((o) => o.key === next.key)
-    ? [{ ...next, favourite: false, best: [], beaten: true, buys: against(next.cost, favourite.cost) }]
-    : [];
+  // first what lies between, then where it starts
+  const rests = [
+    ...favourite.through.filter((t) => !/^(bay|feed|place)\//.test(t.space)),
+    ...favourite.through.filter((t) => t.space.startsWith('feed/')),
+  ];
+  for (const rest of rests) {
+    const without = { ...want, forbidden: [...want.forbidden, rest.space] };
+    const other = fit.filter((f) => `feed/${f.id}` !== rest.space);
+    const next = other.length ? optionsOf(house, without, waysFor(house, without, other, 'along-first', options)).options[0] : undefined;
+    if (next && !found.options.some((o) => o.key === next.key))
+      return [{ ...next, favourite: false, best: [], beaten: true, buys: against(next.cost, favourite.cost) }];
+  }
+  return [];
 }
 
 /** Rooms on shown ways whose joists nobody looked at. */
