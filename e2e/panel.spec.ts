@@ -138,3 +138,64 @@ test('a panel noted from nothing, and wrong figures refused by name', async ({ p
   await page.getByLabel('spaces under a plate').blur();
   await expect(page.getByText('“last” is no space')).toBeVisible();
 });
+
+test('an empty directory is filled from the simulated finder, box by box', async ({ page }) => {
+  const { document, revision } = await (await page.request.get('/api/v1/houses/quince-street-14')).json();
+  const { site } = document;
+  // nobody knows what any breaker feeds
+  const bare = {
+    ...document,
+    site: {
+      ...site,
+      boxes: site.boxes.map((b: object) => ({ ...b, circuitId: undefined })),
+      circuits: site.circuits.map((c: { number: string }) => ({
+        ...c,
+        name: `breaker ${c.number}`,
+        foundHow: undefined,
+        foundOn: undefined,
+      })),
+      panel: { ...site.panel, tests: [] },
+    },
+  };
+  const put = await page.request.put('/api/v1/houses/quince-street-14', { data: bare, headers: { 'if-match': `"${revision}"` } });
+  expect(put.status()).toBe(200);
+  const csv = async (): Promise<string> => (await page.request.get('/api/v1/houses/quince-street-14/panel/directory.csv')).text();
+  expect(await csv()).not.toContain('Hall box');
+  await atPanel(page, 'what feeds what');
+  const boxes = [
+    'hall-box',
+    'parlour-box',
+    'hall-end-box',
+    'studio-box',
+    'alcove-box',
+    'pantry-box',
+    'shed-box',
+    'loom-switch',
+    'stair-switch',
+  ];
+  // a sender in each box, the receiver at the breakers: it points, and names neighbours along with the right one
+  for (const id of [...boxes, 'sewing-window-box']) {
+    const box = page.getByTestId(`feed-${id}`);
+    await box.getByRole('button', { name: 'finder' }).click();
+    await box.getByRole('button', { name: 'Note the loudest' }).click();
+    await expect(box).toContainText('1 try');
+  }
+  // what it pointed at is made sure of by the switch-offs that tell most
+  for (let tries = 0; (await page.getByTestId('offer').count()) > 0; tries++) {
+    expect(tries).toBeLessThan(6);
+    await page.getByTestId('offer').click();
+    await page.getByTestId('simulate').click();
+    await page.getByTestId('note-try').click();
+    await expect(page.getByTestId('note-try')).toHaveCount(0);
+  }
+  for (const id of [...boxes, 'sewing-window-box']) await expect(page.getByTestId(`feed-${id}`)).toHaveAttribute('data-state', 'found');
+  await page.getByTestId('write-down').click();
+  await saved(page);
+  const table = await csv();
+  for (const name of ['Hall box', 'Parlour box', 'Studio box', 'Pantry box', 'Shed box', 'Hall switch box']) expect(table).toContain(name);
+  const row = (space: string): string => table.split('\r\n').find((l) => l.startsWith(`${space},`)) ?? '';
+  expect(row('4')).toContain('Parlour box');
+  expect(row('5')).toContain('Alcove box');
+  expect(row('8')).toContain('Shed box');
+  expect(row('9')).toContain('Hall switch box');
+});

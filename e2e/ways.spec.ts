@@ -90,6 +90,17 @@ test('what counts for the owner changes the favourite; the feeds say why they ar
   await expect(hall).toContainText('forbidden');
 });
 
+test('a way that stays in its wall becomes a job; one that leaves it has its sheet', async ({ page }) => {
+  await open(page, 'sewing-corner');
+  await page.getByTestId('choose').click();
+  await page.getByTestId('start-job').click();
+  await expect(page).toHaveURL(/\/jobs\/.+\/box$/);
+  await expect(page.getByRole('heading', { name: 'Sewing corner' })).toBeVisible();
+  await open(page, 'kiln-corner');
+  await page.getByTestId('choose').click();
+  await expect(page.getByText('the route sheet goes along instead of a job')).toBeVisible();
+});
+
 test('on a stud, in a door, and where nothing leads, it says so and what would do', async ({ page }) => {
   await open(page, 'sewing-corner', 'wanted');
   await fill(page, 'from its left end to the middle of the box', '40');

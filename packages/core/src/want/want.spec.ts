@@ -6,13 +6,14 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { quinceStreet } from '../demo/index.js';
 import { feet, inches, toFeet, toInches } from '../measure/index.js';
-import { checkHouse, CRITERIA, measured, type Criterion, type House, type Room, type Want } from '../model/index.js';
+import { checkHouse, checkJob, CRITERIA, plannedSite, measured, type Criterion, type House, type Room, type Want } from '../model/index.js';
 import {
   addWant,
   against,
   allow,
   dropWant,
   forbid,
+  jobOfWay,
   newWant,
   nextPlace,
   placeProblem,
@@ -344,6 +345,22 @@ describe('documents', () => {
       expect(dropWant(house, 'n').wants).toEqual(quinceStreet.wants);
     }
     expect(newWant({ ...quinceStreet, site: { ...quinceStreet.site, rooms: [] } }, 'n', 'outlet')).toBeUndefined();
+  });
+});
+
+describe('a way becomes a job', () => {
+  it('one that stays in its wall does, whole and sound; one through the basement has its sheet', () => {
+    const { want, best, search } = found('sewing-corner');
+    const job = jobOfWay(quinceStreet, want, best, 'made')!;
+    expect(checkJob(job)).toMatchObject({ ok: true });
+    expect([job.situation, job.sourceBoxId, job.name]).toEqual(['other-side', 'hall-box', 'Sewing corner']);
+    expect(
+      plannedSite(job)
+        .loads.filter((l) => l.boxId === job.newBoxId)
+        .map((l) => l.name),
+    ).toEqual(['sewing machine', 'steam press']);
+    const under = search.found.options.find((o) => o.title.includes('basement'))!;
+    expect(jobOfWay(quinceStreet, want, under, 'made')).toBeUndefined();
   });
 });
 

@@ -133,3 +133,22 @@ export function wantFeeds(house: House, want: Want): FeedCandidate[] {
   const job = want.ownCircuit ? undefined : wantJob(house, want);
   return job ? judgedFeeds(job, { waysAreSearched: true, ownCircuit: own }) : [own];
 }
+
+/**
+ * The job that a chosen way becomes; undefined for one that leaves the wall of the wanted outlet: its sheet says what is to be done, and a
+ * job is of one wall.
+ */
+export function jobOfWay(
+  house: House,
+  want: Want,
+  way: { feed: { id: string }; through: { space: string }[] },
+  id: string,
+): Job | undefined {
+  if (want.kind !== 'outlet') return undefined;
+  const { wallId } = want.places[0]!;
+  const stays = way.through.every((t) => t.space === `feed/${way.feed.id}` || t.space.startsWith(`bay/${wallId}/`));
+  const box = house.site.boxes.find((b) => b.id === way.feed.id);
+  if (!stays || box?.wallId !== wallId) return undefined;
+  const job = wantJob(house, want, box.id);
+  return job && { ...job, id };
+}

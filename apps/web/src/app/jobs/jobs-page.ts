@@ -25,6 +25,8 @@ import { TopBar } from '../shell/top-bar';
           <h2>
             <a [routerLink]="['/houses', house.id]">{{ house.name }}</a>
             <span>rules {{ house.edition.replace('-', ' ') }}{{ house.built ? ', built ' + house.built : '' }}</span>
+            <a class="house-link" [routerLink]="['/houses', house.id, 'wants']">wanted outlets and lights</a>
+            <a class="house-link" [routerLink]="['/houses', house.id, 'panel']">panel</a>
           </h2>
           <ul class="job-list">
             @for (job of house.jobs; track job.id) {

@@ -6,6 +6,7 @@ import {
   CRITERION_WORDS,
   dropWant,
   forbid,
+  jobOfWay,
   printFigure,
   putJoists,
   putWant,
@@ -14,7 +15,9 @@ import {
   type Ways,
 } from '@saddle/core/want';
 import { spaceWords } from '@saddle/core/route';
-import type { Subscription } from 'rxjs';
+import { nanoid } from 'nanoid';
+import { firstValueFrom, type Subscription } from 'rxjs';
+import { Documents, problemOf } from '../api/documents.service';
 import { ChoiceField, type Choice } from '../fields/choice-field';
 import { Segmented, type Segment } from '../fields/segmented';
 import { HouseSession } from '../house/house-session';
@@ -42,6 +45,7 @@ export class WantPage {
   protected readonly session = inject(HouseSession);
   private readonly searches = inject(WaySearches);
   private readonly router = inject(Router);
+  private readonly documents = inject(Documents);
   readonly wantId = input.required<string>();
   readonly tab = input<string>();
   protected readonly want = computed((): Want | undefined => this.session.house().wants?.find((w) => w.id === this.wantId()));
@@ -213,6 +217,23 @@ export class WantPage {
     this.session.editHouse(`Joists ${q.field === 'joistsAbove' ? 'over' : 'under'} the ${q.room}`, (h) =>
       putJoists(h, q.roomId, q.field, { runs }),
     );
+  }
+  protected readonly jobProblem = signal('');
+  /** what the chosen way is as a job; one that leaves its wall is none */
+  protected readonly job = computed(() => {
+    const [want, way] = [this.want(), this.way()];
+    return want && way && jobOfWay(this.session.house(), want, way.option, nanoid(12));
+  });
+  protected async startJob(): Promise<void> {
+    const job = this.job();
+    if (!job) return;
+    try {
+      await this.session.savedNow();
+      const stored = await firstValueFrom(this.documents.createJob(job));
+      await this.router.navigate(['/jobs', stored.document.id, 'box']);
+    } catch (error) {
+      this.jobProblem.set(problemOf(error).title);
+    }
   }
   protected drop(): void {
     const want = this.want();
