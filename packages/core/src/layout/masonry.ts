@@ -77,12 +77,13 @@ export function throughWall(wallMm: number, unit: LengthUnit): Judged & { fallMm
   const fallMm = wallMm * FALL;
   const alongMm = Math.hypot(wallMm, fallMm);
   const bitMm = alongMm + BEYOND_MM;
+  const degrees = (Math.atan(FALL) * 180) / Math.PI;
   return {
     fallMm,
     alongMm,
     bitMm,
     verdict: 'note',
-    says: `drill from inside, ${printLength(fallMm, unit)} lower at the outside; sleeve ${printLength(alongMm, unit)}, sealed round it; the bit reaches ${printLength(bitMm, unit)} or more. Look for pipes and cables on both sides first`,
+    says: `drill from inside, ${printLength(fallMm, unit)} lower at the outside (${degrees.toFixed(1)}° below level); sleeve ${printLength(alongMm, unit)}, sealed round it; the bit reaches ${printLength(bitMm, unit)} or more. Look for pipes and cables on both sides first`,
     source: practice,
     sums: [
       {

@@ -1,7 +1,7 @@
 /** Rooms in plan and a room's walls in one strip, as shapes a page can draw. Plan in mm, y downward; strip 1200 wide. */
 import { printFeet, printMark, type LengthUnit } from '../measure/index.js';
 import { boxRect, wallThicknessMm, type FaceId, type Site } from '../model/index.js';
-import { roomPlans, type PlanSide, type Point } from './roomPlan.js';
+import { levelOf, roomPlans, type PlanSide, type Point } from './roomPlan.js';
 import { onWall, type RoomSpacing } from './spacing.js';
 
 export interface PlanDrawing {
@@ -26,9 +26,25 @@ function band(side: PlanSide, from: number, to: number, thick: number): string {
   return [p(from, 0), p(to, 0), p(to, 1), p(from, 1)].map(at).join(' ');
 }
 
-/** All rooms that were walked round; undefined when none was. */
-export function planDrawing(site: Site): PlanDrawing | undefined {
-  const plans = roomPlans(site);
+/** Storeys on which somebody walked round a room, from below. */
+export const storeysOf = (site: Site): number[] =>
+  [...new Set(site.rooms.filter((r) => (r.sides?.length ?? 0) >= 3).map(levelOf))].sort((a, b) => a - b);
+
+/** Storey in words. */
+export const storeyWords = (level: number): string =>
+  level < 0
+    ? level === -1
+      ? 'basement'
+      : `${-level} floors down`
+    : level === 0
+      ? 'ground floor'
+      : level === 1
+        ? 'first floor up'
+        : `${level} floors up`;
+
+/** All rooms of a storey that were walked round, of all storeys when none is named; undefined when there is none. */
+export function planDrawing(site: Site, level?: number): PlanDrawing | undefined {
+  const plans = roomPlans(site).filter((p) => level === undefined || levelOf(p.room) === level);
   if (plans.length === 0) return undefined;
   const sides = plans.flatMap((p) => p.sides);
   const xs = sides.flatMap((s) => [s.from.x, s.to.x]);

@@ -24,6 +24,10 @@ export interface RoomPlan {
   group: number;
 }
 
+/** Storey of a room: as it was said; else a basement lies under the ground floor, and all else on it. */
+export const levelOf = (room: Room): number =>
+  room.level ?? (room.use === 'basement' || room.use === 'unfinished-basement' || room.use === 'crawl-space' ? -1 : 0);
+
 type Heading = 0 | 1 | 2 | 3;
 /** east, south, west, north: walking clockwise */
 const STEP: readonly Point[] = [

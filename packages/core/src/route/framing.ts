@@ -2,7 +2,7 @@
  * The house as a graph that a cable can be drawn through: bays and what lies between them, plates, the spaces over and under rooms,
  * faces for a raceway, masonry for a chase. Every edge says what has to be done there and what it takes. mm; x to the right and y up in plan.
  */
-import { roomPlans, type PlanSide, type Point, type RoomPlan } from '../layout/index.js';
+import { levelOf, roomPlans, type PlanSide, type Point, type RoomPlan } from '../layout/index.js';
 import { inches } from '../measure/index.js';
 import {
   boxRect,
@@ -36,7 +36,8 @@ export type StepKind =
   | 'raceway-base'
   | 'chase'
   | 'chase-end'
-  | 'through';
+  | 'through'
+  | 'exposed';
 
 export interface FrameNode {
   /** part of the house: `bay/wall/3`, `attic/1`, `surface/room` … */
@@ -112,9 +113,9 @@ const OVER_MM = 150;
 /** From a wall's middle line to the nearest grid point of a space over or under it. */
 const REACH_MM = 750;
 
+/** Rooms whose joists overhead are open, unless somebody says otherwise. */
+const OPEN_ABOVE: ReadonlySet<Room['use']> = new Set(['unfinished-basement', 'crawl-space', 'garage', 'utility']);
 const isOutdoors = (room: Room | undefined): boolean => room?.use === 'outdoors' || room?.use === 'deck';
-export const levelOf = (room: Room): number =>
-  room.level ?? (room.use === 'basement' || room.use === 'unfinished-basement' || room.use === 'crawl-space' ? -1 : 0);
 
 const inside = (p: Point, polygon: readonly Point[]): boolean => {
   let within = false;
@@ -443,6 +444,18 @@ export function framing(site: Site, places: readonly WantPlace[], options: Frami
         if (to !== undefined) b.edge(from, to, 'through', takes(MINUTES.throughWall * 1.5, rates.sleeve, 1), { wallId: wall.id });
       }
     }
+
+  // boxes on walls of rooms with open joists over them: the cable goes straight up the wall to the joists
+  for (const spot of options.surfaceOnly ? [] : spots) {
+    const wall = walls.get(spot.wallId)!;
+    const side = sides.get(wall.id);
+    const room = rooms.get(wall.faces[spot.face].roomId);
+    if (!side || !room || !OPEN_ABOVE.has(room.use) || room.above !== 'floor') continue;
+    const up = near(['basement'], levelOf(room) + 1, groupOf(wall.id), b.nodes[spot.node]!);
+    if (!up) continue;
+    const mm = wall.height.mm - spot.z;
+    b.edge(spot.node, up.node, 'exposed', drawn(mm, MINUTES.basementAlongPerM, price), { roomId: room.id });
+  }
 
   // corners of rooms, inside the framing
   for (const plan of options.surfaceOnly ? [] : plans)

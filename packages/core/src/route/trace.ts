@@ -272,7 +272,8 @@ export function traced(input: TraceInput): Traced {
   function hollowLeg(hollow: Hollow, from: number, to: number): Leg {
     const grid = at.slice(from, to + 1);
     const [start, end] = [at[from - 1] ?? grid[0]!, at[to + 1] ?? grid.at(-1)!];
-    const z = grid[0]!.z;
+    // a box in the open belongs to the leg that leaves it
+    const z = list.slice(from, to + 1).find((n) => n.space === hollow.id)!.z;
     const present = new Set(
       framing.nodes.flatMap((n) => (n.space === hollow.id ? [`${Math.round(n.x / 10)},${Math.round(n.y / 10)}`] : [])),
     );

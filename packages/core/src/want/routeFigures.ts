@@ -5,6 +5,7 @@ import {
   type Elevation,
   type ElevationShape,
   planDrawing,
+  levelOf,
   roomPlans,
   type PlanDrawing,
   uOf,
@@ -44,7 +45,11 @@ const tracedParts = (detail: RouteDetail): Traced[] => [detail.traced, ...detail
 
 /** The plan with the way on it; undefined for a house where nobody walked round a room. */
 export function routePlanFigure(house: House, want: Want, option: RouteOption, detail: RouteDetail): RoutePlanFigure | undefined {
-  const plan = planDrawing(house.site);
+  const first = house.site.walls.find((w) => w.id === want.places[0]!.wallId);
+  const room = house.site.rooms.find((r) => r.id === first?.faces[want.places[0]!.face].roomId && r.sides?.length);
+  // the storey it is wanted on; outdoors, that of the room behind
+  const behind = house.site.rooms.find((r) => r.sides?.some((s) => s.wallId === first?.id));
+  const plan = planDrawing(house.site, room || behind ? levelOf((room ?? behind)!) : undefined);
   if (!plan) return undefined;
   const lines = tracedParts(detail).flatMap((t, s) =>
     t.legs

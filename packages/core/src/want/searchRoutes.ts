@@ -78,7 +78,7 @@ export interface RouteSearch {
   refused: FeedCandidate[];
   /** why no way can be looked for, in one sentence */
   problem: string | undefined;
-  /** what blocks where no feed is reached */
+  /** what blocks where no feed is reached; else what nobody has said and could open another way */
   gaps: string[];
   found: RoutesFound;
   /** joists on the way whose direction nobody looked at, and what the ways are if they run the other way */
@@ -424,7 +424,9 @@ export function searchRoutes(house: House, want: Want, options: SearchOptions = 
     made.groups.map((g) => g.frame),
   );
   const otherwise = joistQuestions.length ? optionsOf(house, want, waysFor(house, want, fit, 'across-first', options)) : undefined;
-  return { ...base, problem: undefined, found, joistQuestions, otherwise };
+  // what nobody said could open a better way
+  const gaps = gapsOf(house, want, made).filter((g) => g.startsWith('nobody'));
+  return { ...base, gaps, problem: undefined, found, joistQuestions, otherwise };
 }
 
 export const CRITERION_WORDS = {

@@ -5,6 +5,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { quinceStreet } from '../demo/index.js';
+import { planDrawing, storeysOf } from '../layout/index.js';
+import { addRoom } from '../survey/index.js';
 import { feet, inches, toFeet, toInches } from '../measure/index.js';
 import { checkHouse, checkJob, CRITERIA, plannedSite, measured, type Criterion, type House, type Room, type Want } from '../model/index.js';
 import {
@@ -263,6 +265,12 @@ describe('what can’t be told or done says so', () => {
     expect(search.gaps).toContain('nobody said what lies above the loom room');
     expect(search.gaps).toContain('nobody said what lies below the loom room');
   });
+  it('what nobody said about a room that is reached all the same is named: it could open a better way', () => {
+    const { search } = found('kiln-corner', {}, withRoom(quinceStreet, 'loom', { above: undefined }));
+    expect(search.problem).toBeUndefined();
+    expect(search.gaps).toContain('nobody said what lies above the loom room');
+    expect(found('kiln-corner').search.gaps).toEqual([]);
+  });
   it('a room whose place in the plan nobody said is named', () => {
     const { search } = found('kiln-corner', {}, withRoom(quinceStreet, 'loom', { at: undefined }));
     expect(search.gaps.join()).toMatch(/where loom room lies in the plan/);
@@ -345,6 +353,59 @@ describe('documents', () => {
       expect(dropWant(house, 'n').wants).toEqual(quinceStreet.wants);
     }
     expect(newWant({ ...quinceStreet, site: { ...quinceStreet.site, rooms: [] } }, 'n', 'outlet')).toBeUndefined();
+  });
+});
+
+describe('a junction box under the floor', () => {
+  const round = [120, 108, 120, 108].map((l) => measured(inches(l)));
+  const { site: dug } = addRoom(
+    quinceStreet.site,
+    {
+      id: 'cellar',
+      name: 'cellar',
+      use: 'unfinished-basement',
+      lengths: round,
+      turns: round.map(() => 'right' as const),
+      height: measured(inches(84)),
+      above: 'floor',
+      framing: 'masonry',
+    },
+    'in',
+  );
+  const loom = quinceStreet.site.rooms.find((r) => r.id === 'loom')!;
+  const house: House = {
+    ...quinceStreet,
+    site: {
+      ...dug,
+      rooms: dug.rooms.map((r) => (r.id === 'cellar' ? { ...r, at: loom.at } : r)),
+      boxes: [
+        ...dug.boxes,
+        {
+          ...dug.boxes.find((b) => b.id === 'pantry-box')!,
+          id: 'cellar-box',
+          name: 'Cellar box',
+          wallId: 'cellar-w4',
+          holds: 'junction',
+          place: { from: 'left-end', toward: 'right', to: 'centre', distance: measured(inches(40)), bottom: measured(inches(60)) },
+        },
+      ],
+    },
+  };
+  it('hangs on another storey than the rooms over it', () => {
+    expect(checkHouse(house)).toMatchObject({ ok: true });
+    expect(storeysOf(house.site)).toEqual([-1, 0]);
+    expect(planDrawing(house.site, 0)!.rooms.map((r) => r.name)).not.toContain('cellar');
+    expect(planDrawing(house.site, -1)!.rooms.map((r) => r.name)).toEqual(['cellar']);
+  });
+  it('feeds the kiln wall: up its own wall, along the joists, up through the plate; no finish is opened', () => {
+    const { want, search } = found('kiln-corner', { ownCircuit: false }, house);
+    const way = search.found.options.find((o) => o.feed.id === 'cellar-box')!;
+    expect(way.title).toBe('From Cellar box: through the basement');
+    const { traced } = routeDetail(house, want, way, 'along-first');
+    expect(traced.counts.openings).toBe(0);
+    expect(traced.legs.map((l) => l.kind)).toEqual(['hollow', 'wall']);
+    // the box is 61.5 in up a wall of 84 in; the joists lie 250 mm under the floor over it: 16 in of wall between them and along it
+    expect(traced.holes.map((h) => h.member).sort()).toEqual(['bottom plate', 'joist']);
   });
 });
 

@@ -1,11 +1,12 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, signal } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
-import { planDrawing } from '@saddle/core/layout';
+import { planDrawing, storeysOf, storeyWords } from '@saddle/core/layout';
 import { assumed, ROOM_ABOVE, ROOM_BELOW, ROOM_USES, type FaceId, type MeasuredLength, type Room } from '@saddle/core/model';
 import { inches, printFeet, printLength } from '@saddle/core/measure';
 import { addRoom, freeFaces, readRound } from '@saddle/core/survey';
 import { nanoid } from 'nanoid';
 import { ChoiceField, type Choice } from '../fields/choice-field';
+import { Segmented, type Segment } from '../fields/segmented';
 import { LengthField } from '../fields/length-field';
 import { TextField } from '../fields/text-field';
 import { HouseSession } from './house-session';
@@ -14,7 +15,7 @@ import { PlanDrawingView } from './plan-drawing';
 /** The house in plan: rooms that were walked round, their walls to open, and a room to add by typing its wall lengths. */
 @Component({
   selector: 'sa-plan-view',
-  imports: [RouterLink, ChoiceField, LengthField, TextField, PlanDrawingView],
+  imports: [RouterLink, ChoiceField, LengthField, TextField, PlanDrawingView, Segmented],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './plan-view.html',
 })
@@ -33,7 +34,18 @@ export class PlanView {
   protected readonly shared = signal<Record<number, string>>({});
   protected readonly problems = signal<string[]>([]);
 
-  protected readonly plan = computed(() => planDrawing(this.session.surveyed()));
+  protected readonly storeys = computed((): Segment<number>[] =>
+    storeysOf(this.session.surveyed()).map((level) => ({ value: level, label: storeyWords(level) })),
+  );
+  /** the ground floor, or what is nearest to it */
+  protected readonly storey = linkedSignal({
+    source: this.storeys,
+    computation: (now, before?: { value: number }): number => {
+      const levels = now.map((s) => s.value);
+      return before && levels.includes(before.value) ? before.value : levels.includes(0) ? 0 : (levels[0] ?? 0);
+    },
+  });
+  protected readonly plan = computed(() => planDrawing(this.session.surveyed(), this.storey()));
   protected readonly rooms = computed(() =>
     this.session
       .surveyed()

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { counterSpacing, onWall, roomSpacing, stripDrawing } from '@saddle/core/layout';
+import { counterSpacing, levelOf, onWall, roomSpacing, stripDrawing } from '@saddle/core/layout';
 import { printFeet, printLength } from '@saddle/core/measure';
 import {
   ROOM_ABOVE,
@@ -12,7 +12,6 @@ import {
   type Room,
   type WantedOutlet,
 } from '@saddle/core/model';
-import { levelOf } from '@saddle/core/route';
 import { putJoists } from '@saddle/core/want';
 import { nanoid } from 'nanoid';
 import { ChoiceField, type Choice } from '../fields/choice-field';
