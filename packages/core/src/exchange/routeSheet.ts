@@ -64,7 +64,7 @@ export function routeSheet(house: House, want: Want): JobSheet {
     blocks.push({ kind: 'heading', text: e.title });
     blocks.push({ kind: 'elevation', elevation: e.elevation, caption: e.title });
   }
-  blocks.push(...holeBlocks(house, detail), ...lengthBlocks(house, detail));
+  blocks.push(...holeBlocks(house, detail), ...openingBlocks(house, detail), ...lengthBlocks(house, detail));
   if (detail.raceway) blocks.push(...racewayBlocks(house, detail));
   const feed = option.feed.findings.filter((f) => f.verdict === 'stop' || f.verdict === 'can’t tell' || f.verdict === 'caution');
   if (feed.length) {
@@ -108,6 +108,46 @@ function holeBlocks(house: House, detail: RouteDetail): SheetBlock[] {
           { kind: 'list', mark: 'number', items: detail.traced.drillFrom },
         ] as SheetBlock[])
       : []),
+  ];
+}
+
+function openingBlocks(house: House, detail: RouteDetail): SheetBlock[] {
+  const say = (mm: number): string => printMark(mm, house.unit);
+  const openings = [detail.traced, ...detail.sections].flatMap((t) => t.openings);
+  const wallName = (id: string): string => house.site.walls.find((w) => w.id === id)?.name ?? id;
+  const { chases, outside } = detail.traced;
+  return [
+    ...(openings.length
+      ? ([
+          { kind: 'heading', text: 'Openings to close again' },
+          {
+            kind: 'table',
+            columns: ['What', 'Wall', 'From its left end', 'Up', 'Closing'],
+            widths: [0.24, 0.2, 0.16, 0.16, 0.24],
+            rows: openings.map((o) => [
+              o.what,
+              wallName(o.wallId),
+              `${say(o.fromLeft[0])} to ${say(o.fromLeft[1])}`,
+              `${say(o.bottom)} to ${say(o.top)}`,
+              o.patch.says,
+            ]),
+          },
+        ] as SheetBlock[])
+      : []),
+    ...chases.map((c): SheetBlock => ({
+      kind: 'finding',
+      verdict: c.verdict,
+      title: `Chase, ${say(c.lengthMm)} ${c.runs}: ${c.rubbleLitres.toFixed(1)} l rubble, ${c.passes} passes of plaster`,
+      says: c.says,
+      source: printSource(c.source),
+      sums: c.sums.map((s) => sumLines(s, house.unit)),
+      ...(c.ask ? { ask: c.ask } : {}),
+    })),
+    ...outside.flatMap((o): SheetBlock[] => [
+      { kind: 'heading', text: 'Out through the wall' },
+      { kind: 'text', text: `${o.says}. ${o.layers}.` },
+      { kind: 'list', mark: 'box', items: o.kit },
+    ]),
   ];
 }
 

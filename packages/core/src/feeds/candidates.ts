@@ -134,7 +134,7 @@ function boxFindingsOf(job: Job, box: Box, sameWall: boolean, waysAreSearched: b
       says: 'it hangs on another wall: how the cable gets there is not worked out yet',
       sums: [],
       source: practice,
-      ask: 'See whether attic, basement or crawl space lies above or below both walls, and which way the joists run.',
+      ask: 'Want the outlet in the house instead (wanted outlets): every way through attic, basement and walls is searched there.',
       remedies: [],
     },
     ...own.filter((f) => !BY_THE_WAY.has(f.rule)),

@@ -1,7 +1,7 @@
 /** Chases in masonry and holes through an outer wall. Lengths in mm; limits from memory or common practice, as named. */
 import { practice } from '../catalog/index.js';
 import { atMost, term, type Judged } from '../codebook/index.js';
-import { inches, printLength, type LengthUnit } from '../measure/index.js';
+import { inches, printLength, printMark, type LengthUnit } from '../measure/index.js';
 
 /** A plaster pass thicker than this sags and cracks (common practice). */
 const PASS_MM = inches(0.5);
@@ -83,7 +83,7 @@ export function throughWall(wallMm: number, unit: LengthUnit): Judged & { fallMm
     alongMm,
     bitMm,
     verdict: 'note',
-    says: `drill from inside, ${printLength(fallMm, unit)} lower at the outside (${degrees.toFixed(1)}° below level); sleeve ${printLength(alongMm, unit)}, sealed round it; the bit reaches ${printLength(bitMm, unit)} or more. Look for pipes and cables on both sides first`,
+    says: `drill from inside, about ${printMark(fallMm, unit)} lower at the outside (${degrees.toFixed(1)}° below level); sleeve ${printLength(alongMm, unit)}, sealed round it; the bit reaches ${printLength(bitMm, unit)} or more. Look for pipes and cables on both sides first`,
     source: practice,
     sums: [
       {

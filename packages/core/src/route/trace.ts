@@ -60,6 +60,8 @@ export interface RouteOpening {
   right: number;
   bottom: number;
   top: number;
+  /** its two edges as a tape says them, from the left end of the face it is in */
+  fromLeft: [number, number];
   patch: PatchPlan;
 }
 export interface Traced {
@@ -198,15 +200,17 @@ export function traced(input: TraceInput): Traced {
     const half = wide / 2 + wall.framing.studWidth.mm / 2;
     const [left, right] = [Math.max(0, x - half), Math.min(wall.length.mm, x + half)];
     const [bottom, top] = [Math.max(0, z - OPEN_MM.high / 2), Math.min(wall.height.mm, z + OPEN_MM.high / 2)];
+    const face = faceOf(wallId);
     openings.push({
       id: `opening-${openings.length + 1}`,
       wallId,
-      face: faceOf(wallId),
+      face,
       what,
       left,
       right,
       bottom,
       top,
+      fromLeft: [uXOf(wall, face, left), uXOf(wall, face, right)].sort((a, b) => a - b) as [number, number],
       patch: patchPlan({ before: { left, right, bottom, top }, after: undefined, studs: [], compound: schools.compound }),
     });
   };

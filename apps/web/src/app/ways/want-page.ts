@@ -69,6 +69,9 @@ export class WantPage {
   protected readonly running = signal<string | undefined>(undefined);
   protected readonly slow = signal(false);
   protected readonly failure = signal('');
+  /** ended by hand; the ways shown are those of before */
+  protected readonly stopped = signal(false);
+  private readonly again = signal(0);
   private search: Subscription | undefined;
   private timer: ReturnType<typeof setTimeout> | undefined;
 
@@ -139,10 +142,12 @@ export class WantPage {
     );
     effect((onCleanup) => {
       const now = asked();
+      this.again();
       const chosen = untracked(this.want)?.chosen;
       untracked(() => this.cancel());
       if (!now) return;
       this.failure.set('');
+      this.stopped.set(false);
       this.timer = setTimeout(() => this.slow.set(true), PATIENCE_MS);
       this.search = this.searches.search(now.house, { ...now.want, chosen }).subscribe((s) => {
         if (s.state === 'running') return this.running.set(s.says);
@@ -163,6 +168,14 @@ export class WantPage {
     this.search?.unsubscribe();
     this.search = undefined;
     this.over();
+  }
+
+  protected stop(): void {
+    this.cancel();
+    this.stopped.set(true);
+  }
+  protected searchAgain(): void {
+    this.again.update((n) => n + 1);
   }
 
   protected wallName(id: string): string {

@@ -184,7 +184,7 @@ export class WayWork {
   protected readonly openings = computed(() =>
     this.way().detail.traced.openings.map((o) => ({
       id: o.id,
-      says: `${o.what}: from ${this.mark(o.left)} to ${this.mark(o.right)} along face A, ${this.mark(o.bottom)} to ${this.mark(o.top)} up; ${o.patch.says}`,
+      says: `${o.what}: ${this.mark(o.fromLeft[0])} to ${this.mark(o.fromLeft[1])} from the left end, ${this.mark(o.bottom)} to ${this.mark(o.top)} up; ${o.patch.says}`,
     })),
   );
   protected readonly chases = computed((): FindingRow[] =>
