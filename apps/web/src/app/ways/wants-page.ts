@@ -48,7 +48,7 @@ const RATE_WORDS: [keyof Rates, string][] = [
                 <span>{{ w.loads }}</span>
                 <span>{{ w.chosen }}</span>
               </a>
-              <button type="button" class="btn-line low" (click)="drop(w.id, w.name)" [attr.aria-label]="'Take ' + w.name + ' out'">
+              <button type="button" class="btn-line" (click)="drop(w.id, w.name)" [attr.aria-label]="'Take ' + w.name + ' out'">
                 take out
               </button>
             </li>
@@ -81,9 +81,9 @@ export class WantsPage {
   protected readonly session = inject(HouseSession);
   private readonly router = inject(Router);
   protected readonly kinds: { kind: Want['kind']; label: string }[] = [
-    { kind: 'outlet', label: 'an outlet' },
-    { kind: 'raceway', label: 'outlets on a raceway' },
-    { kind: 'lights', label: 'lights and a switch' },
+    { kind: 'outlet', label: 'add an outlet' },
+    { kind: 'raceway', label: 'add outlets on a raceway' },
+    { kind: 'lights', label: 'add lights and a switch' },
   ];
   protected readonly walked = computed(() => this.session.surveyed().rooms.some((r) => r.sides?.length));
   protected readonly rows = computed(() =>
