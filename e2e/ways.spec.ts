@@ -45,7 +45,7 @@ test('kiln: the basement and its joists, then the attic by a word, on plan and w
   await open(page, 'kiln-corner');
   await expect(first(page)).toContainText('through the basement');
   await tab(page, 'holes and lengths');
-  await expect(page.getByText('8 joists under the loom room', { exact: false })).toBeVisible();
+  await expect(page.getByText('6 joists under the loom room', { exact: false })).toBeVisible();
   await expect(page.getByTestId('way-cut')).toHaveText(`27' 6"`);
   await expect(page.getByTestId('buy')).toContainText('20 A breaker');
   await page.getByRole('group', { name: 'Drawing' }).getByRole('button', { name: 'Loom room, kiln wall' }).click();

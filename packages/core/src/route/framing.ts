@@ -117,7 +117,8 @@ const REACH_MM = 750;
 const OPEN_ABOVE: ReadonlySet<Room['use']> = new Set(['unfinished-basement', 'crawl-space', 'garage', 'utility']);
 const isOutdoors = (room: Room | undefined): boolean => room?.use === 'outdoors' || room?.use === 'deck';
 
-const inside = (p: Point, polygon: readonly Point[]): boolean => {
+/** Whether a point of the plan lies in a room. */
+export const inside = (p: Point, polygon: readonly Point[]): boolean => {
   let within = false;
   polygon.forEach((a, i) => {
     const b = polygon[(i + 1) % polygon.length]!;

@@ -19,7 +19,7 @@ import {
   type Wall,
 } from '../model/index.js';
 import { PRACTICE_MM, runFrom, type CableRun } from './cableRun.js';
-import { planPoint, spaceWords, USUAL_JOIST, type Framing, type FrameEdge, type FrameNode, type Hollow } from './framing.js';
+import { inside, planPoint, spaceWords, USUAL_JOIST, type Framing, type FrameEdge, type FrameNode, type Hollow } from './framing.js';
 
 export interface Spot3 extends Point {
   z: number;
@@ -296,43 +296,17 @@ export function traced(input: TraceInput): Traced {
     let acrossMm = 0;
     flat.slice(1).forEach((p, k) => {
       const q = flat[k]!;
-      const axis = Math.abs(p.x - q.x) > Math.abs(p.y - q.y) ? 'x' : 'y';
-      const mm = Math.abs(p.x - q.x) + Math.abs(p.y - q.y);
-      const middle = { x: (p.x + q.x) / 2, y: (p.y + q.y) / 2 };
-      const room = hollow.rooms.find((r) => within(middle, r.polygon)) ?? hollow.rooms[0]!;
-      const spacing = room.joists?.spacing?.mm ?? USUAL_JOIST.spacing;
-      const joists = Math.floor(mm / spacing + 0.5);
-      if (room.runs !== axis && joists > 0) {
-        acrossMm += mm;
-        if (hollow.kind !== 'attic') {
-          const depth = room.joists?.depth?.mm;
-          hole({
-            member: 'joist',
-            where: `${joists} ${joists === 1 ? 'joist' : 'joists'} under the ${room.room.name}, in a straight line through their middles${room.joists?.spacing ? '' : '; reckoned at 16 in'}`,
-            count: joists,
-            sizeMm: CROSSING_HOLE_MM,
-            judged:
-              depth === undefined
-                ? {
-                    verdict: 'can’t tell',
-                    says: 'how deep the joists are was not measured',
-                    sums: [],
-                    source: { standard: 'IRC', clause: 'R502.8.1', from: 'memory' },
-                    ask: `Measure a joist under the ${room.room.name} from top to bottom.`,
-                  }
-                : joistCut({
-                    joistDepthMm: depth,
-                    cut: 'hole',
-                    sizeMm: CROSSING_HOLE_MM,
-                    toNextHoleMm: Math.max(inches(2), spacing - CROSSING_HOLE_MM),
-                  }),
-            at: middle,
-          });
+      for (const part of byRoom(hollow, q, p)) {
+        const { room, mm, joists } = part;
+        if (!part.across) {
+          // along the joists it is stapled; bored joists hold it themselves
+          if (hollow.kind !== 'floor') staples.push(...staplePositions(mm, inches(12), inches(12)).map((s) => along + s));
+        } else if (joists > 0) {
+          acrossMm += mm;
+          if (hollow.kind !== 'attic') boreJoists(room, joists, part.middle);
         }
+        along += mm;
       }
-      // along the joists it is stapled; bored joists hold it themselves
-      if (room.runs === axis && hollow.kind !== 'floor') staples.push(...staplePositions(mm, inches(12), inches(12)).map((s) => along + s));
-      along += mm;
     });
     const over = hollow.kind === 'attic';
     return {
@@ -353,6 +327,28 @@ export function traced(input: TraceInput): Traced {
             ? 'along the sides of the joists stapled, across them through bored holes, never under their edges (334.15(C))'
             : 'stapled along the side of a joist (334.15(C), 334.30)',
     };
+  }
+
+  function boreJoists({ room, joists }: Hollow['rooms'][number], count: number, at: Point): void {
+    const depth = joists?.depth?.mm;
+    const over = joists === room.joistsAbove ? 'over' : 'under';
+    hole({
+      member: 'joist',
+      where: `${count} ${count === 1 ? 'joist' : 'joists'} ${over} the ${room.name}, in a straight line through their middles${joists?.spacing ? '' : '; reckoned at 16 in'}`,
+      count,
+      sizeMm: CROSSING_HOLE_MM,
+      judged:
+        depth === undefined
+          ? {
+              verdict: 'can’t tell',
+              says: 'how deep the joists are was not measured',
+              sums: [],
+              source: { standard: 'IRC', clause: 'R502.8.1', from: 'memory' },
+              ask: `Measure a joist ${over} the ${room.name} from top to bottom.`,
+            }
+          : joistCut({ joistDepthMm: depth, cut: 'hole', sizeMm: CROSSING_HOLE_MM }),
+      at,
+    });
   }
 
   /** the end of a wall that is nearer to a bay: where its corner is */
@@ -560,11 +556,44 @@ export function traced(input: TraceInput): Traced {
   };
 }
 
-const within = (p: Point, polygon: readonly Point[]): boolean => {
-  const xs = polygon.map((q) => q.x);
-  const ys = polygon.map((q) => q.y);
-  return p.x >= Math.min(...xs) - 230 && p.x <= Math.max(...xs) + 230 && p.y >= Math.min(...ys) - 230 && p.y <= Math.max(...ys) + 230;
-};
+/** A straight stretch in a space over or under rooms, parted where another room’s joists begin: each has its own spacing, depth and direction. */
+function byRoom(
+  hollow: Hollow,
+  from: Point,
+  to: Point,
+): { room: Hollow['rooms'][number]; mm: number; across: boolean; joists: number; middle: Point }[] {
+  const length = Math.abs(to.x - from.x) + Math.abs(to.y - from.y);
+  if (length < 0.5) return [];
+  const axis = Math.abs(to.x - from.x) > Math.abs(to.y - from.y) ? 'x' : 'y';
+  const steps = Math.max(1, Math.round(length / inches(4)));
+  const at = (i: number): Point => ({ x: from.x + ((to.x - from.x) * i) / steps, y: from.y + ((to.y - from.y) * i) / steps });
+  const parts: { room: Hollow['rooms'][number]; first: number; end: number }[] = [];
+  for (let i = 0; i < steps; i++) {
+    // between two rooms lies their wall: it goes with the room before it
+    const room = hollow.rooms.find((r) => inside(at(i + 0.5), r.polygon)) ?? parts.at(-1)?.room ?? nearestRoom(hollow, at(i + 0.5));
+    const last = parts.at(-1);
+    if (last?.room === room) last.end = i + 1;
+    else parts.push({ room, first: i, end: i + 1 });
+  }
+  return parts.map(({ room, first, end }) => {
+    const step = length / steps;
+    const spacing = room.joists?.spacing?.mm ?? USUAL_JOIST.spacing;
+    const across = room.runs !== axis;
+    return {
+      room,
+      mm: (end - first) * step,
+      across,
+      joists: across ? Math.round((end * step) / spacing) - Math.round((first * step) / spacing) : 0,
+      middle: at((first + end) / 2),
+    };
+  });
+}
+
+const nearestRoom = (hollow: Hollow, p: Point): Hollow['rooms'][number] =>
+  hollow.rooms.reduce((best, r) => {
+    const d = (room: typeof r): number => Math.min(...room.polygon.map((c) => Math.hypot(c.x - p.x, c.y - p.y)));
+    return d(r) < d(best) ? r : best;
+  });
 
 /** Corners of all legs, and one where a leg gives way to the next. */
 function bendsOf(legs: readonly Leg[]): number {

@@ -86,6 +86,11 @@ describe('job 3, kiln corner: a circuit of its own through the basement', () => 
     expect(toInches(up!.lengthMm)).toBeCloseTo(13.25 + 1.875, 1);
     // 121.5 in at 16 in on centre
     expect(detail.traced.counts.joists).toBe(8);
+    // each room’s joists are its own: two on the way out of the utility room, six under the loom room
+    expect(detail.traced.holes.filter((h) => h.member === 'joist').map((h) => [h.count, h.where.split(', in')[0]])).toEqual([
+      [2, '2 joists under the utility room'],
+      [6, '6 joists under the loom room'],
+    ]);
     expect(detail.traced.holes.find((h) => h.member === 'joist')!.judged!.verdict).toBe('ok');
   });
   it('both plates are bored in their middle: 1 3/8 in to both faces, no plate, sealed', () => {
@@ -108,8 +113,9 @@ describe('job 3, kiln corner: a circuit of its own through the basement', () => 
       joistsBelow: { runs: 'along-first', spacing: measured(inches(16)), depth: measured(inches(2)) },
     });
     const judged = (house: House) =>
-      routeDetail(house, want, searchRoutes(house, want).found.options[0]!, 'along-first').traced.holes.find((h) => h.member === 'joist')!
-        .judged!;
+      routeDetail(house, want, searchRoutes(house, want).found.options[0]!, 'along-first').traced.holes.find((h) =>
+        h.where.includes('under the loom room'),
+      )!.judged!;
     expect(judged(shallow).verdict).toBe('stop');
     expect(judged(withRoom(quinceStreet, 'loom', { joistsBelow: { runs: 'along-first' } })).verdict).toBe('can’t tell');
   });
