@@ -5,7 +5,10 @@ const HOUSE = '/houses/quince-street-14';
 const open = async (page: Page, want: string, tab = 'ways'): Promise<void> => {
   await page.goto(`${HOUSE}/wants/${want}?tab=${tab}`);
   await expect(page.getByTestId('searched')).toBeVisible({ timeout: 20_000 });
+  await answered(page);
 };
+/** What is shown answers what stands there now. */
+const answered = (page: Page): Promise<void> => expect(page.getByTestId('ways')).toHaveAttribute('aria-busy', 'false', { timeout: 20_000 });
 const first = (page: Page) => page.getByTestId('way-0');
 const tab = (page: Page, name: string) => page.getByRole('group', { name: 'About this' }).getByRole('button', { name }).click();
 
@@ -21,7 +24,8 @@ test('an outlet behind the study desk: from need to the chosen way, the favourit
   await page.getByRole('button', { name: 'add', exact: true }).click();
   await saved(page);
   await tab(page, 'ways');
-  await expect(first(page)).toContainText('favourite', { timeout: 20_000 });
+  await answered(page);
+  await expect(first(page)).toContainText('favourite');
   const favourite = await first(page).getAttribute('data-key');
   const feed = favourite!.split('>')[0]!;
   await expect(page.getByTestId('way-plan').locator('polyline.way-line')).not.toHaveCount(0);
@@ -31,6 +35,7 @@ test('an outlet behind the study desk: from need to the chosen way, the favourit
   await expect(first(page)).not.toHaveAttribute('data-key', favourite!, { timeout: 20_000 });
   expect((await first(page).getAttribute('data-key'))!.startsWith(feed)).toBe(false);
   await expect(page.getByTestId('allow')).toHaveCount(1);
+  await answered(page);
   await page.getByTestId('choose').click();
   await expect(first(page)).toContainText('chosen');
   await saved(page);

@@ -130,18 +130,22 @@ export class WantPage {
     return `if they run across it: ${best.title}, ${printFigure('hours', best.figures.hours)}`;
   });
 
+  /** what decides the ways; a chosen way doesn't */
+  private readonly asked = computed(
+    () => {
+      const want = this.want();
+      const house = this.session.house();
+      return want && { house: { ...house, wants: [] }, want: { ...want, chosen: undefined } };
+    },
+    { equal: (a, b) => JSON.stringify(a) === JSON.stringify(b) },
+  );
+  private readonly answered = signal<unknown>(undefined);
+  /** what is shown is of before: the answer to what stands there now is still to come */
+  protected readonly behind = computed(() => this.asked() !== this.answered() && !this.stopped() && !this.failure());
+
   constructor() {
-    // what decides the ways; a name or a chosen way doesn't
-    const asked = computed(
-      () => {
-        const want = this.want();
-        const house = this.session.house();
-        return want && { house: { ...house, wants: [] }, want: { ...want, chosen: undefined } };
-      },
-      { equal: (a, b) => JSON.stringify(a) === JSON.stringify(b) },
-    );
     effect((onCleanup) => {
-      const now = asked();
+      const now = this.asked();
       this.again();
       const chosen = untracked(this.want)?.chosen;
       untracked(() => this.cancel());
@@ -152,7 +156,10 @@ export class WantPage {
       this.search = this.searches.search(now.house, { ...now.want, chosen }).subscribe((s) => {
         if (s.state === 'running') return this.running.set(s.says);
         if (s.state === 'failed') this.failure.set(s.says);
-        else this.ways.set(s.ways);
+        else {
+          this.ways.set(s.ways);
+          this.answered.set(now);
+        }
         this.over();
       });
       onCleanup(() => this.cancel());
