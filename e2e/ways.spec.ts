@@ -49,6 +49,8 @@ test('an outlet behind the study desk: from need to the chosen way, the favourit
 test('kiln: the basement and its joists, then the attic by a word, on plan and walls, and on paper', async ({ page }) => {
   await open(page, 'kiln-corner');
   await expect(first(page)).toContainText('through the basement');
+  await page.getByTestId('way-sums').getByText('the sums of these figures').click();
+  await expect(page.getByTestId('way-sums')).toContainText('bottom plates bored and sealed');
   await tab(page, 'holes and lengths');
   await expect(page.getByText('6 joists under the loom room', { exact: false })).toBeVisible();
   await expect(page.getByTestId('way-cut')).toHaveText(`27' 6"`);
@@ -149,4 +151,47 @@ test('a raceway with one more outlet, and ten lamps in two rows', async ({ page 
   await fill(page, 'how many', '6');
   await tab(page, 'holes and lengths');
   await expect(page.getByTestId('lamp-sections').getByRole('row')).toHaveCount(7, { timeout: 20_000 });
+});
+
+test('a bare house: a room typed round, a panel hung, and an outlet wanted, with figures of one’s own', async ({ page }) => {
+  const bare = {
+    ...{ format: 'saddle-house', version: 1, id: 'own-house', name: 'Own house', edition: 'US-2023', unit: 'in', built: 1994 },
+    site: { rooms: [], walls: [], boxes: [], cables: [], devices: [], circuits: [], loads: [] },
+  };
+  expect((await page.request.post('/api/v1/houses', { data: bare })).status()).toBe(201);
+  await page.goto('/houses/own-house/wants');
+  await expect(page.getByText('Walk round a room first')).toBeVisible();
+  await page.goto('/houses/own-house');
+  await page.getByTestId('add-room').click();
+  await page.getByLabel('name of the room').fill('den');
+  await page.getByTestId('round').fill(`13' 4", 11' 2", 13' 4", 11' 2"`);
+  await page.getByTestId('keep-room').click();
+  await saved(page);
+  await page.goto('/houses/own-house/panel');
+  await page.getByTestId('start-panel').click();
+  await page.getByRole('button', { name: 'panel', exact: true }).click();
+  await page.getByLabel('it hangs on').selectOption({ label: 'den, wall 3, from the den' });
+  await saved(page);
+  await page.goto('/houses/own-house/wants');
+  await page.getByTestId('new-outlet').click();
+  await fill(page, 'from its left end to the middle of the box', `3' 7"`);
+  await saved(page);
+  await tab(page, 'ways');
+  await answered(page);
+  // nothing is known over and under the room: only the long way through the studs, and what could open another is named
+  await expect(first(page)).toContainText('round the corner');
+  await expect(page.getByText('nobody said what lies above the den')).toBeVisible();
+  await page.goto(
+    '/houses/own-house/rooms/' + ((await (await page.request.get('/api/v1/houses/own-house')).json()).document.site.rooms[0].id as string),
+  );
+  await page.getByLabel('above it').selectOption('attic');
+  await saved(page);
+  await page.getByRole('link', { name: 'wanted', exact: true }).click();
+  await page.getByRole('link', { name: /New outlet/ }).click();
+  await answered(page);
+  await expect(first(page)).toContainText('over the attic');
+  await tab(page, 'holes and lengths');
+  // the walls’ depth was never measured: no plate hole passes as fine
+  await expect(page.locator('.finding[data-verdict="ok"]').filter({ hasText: 'plate' })).toHaveCount(0);
+  await expect(page.getByText('was only assumed', { exact: false }).first()).toBeVisible();
 });

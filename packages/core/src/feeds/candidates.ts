@@ -69,7 +69,7 @@ export function refed(job: Job, boxId: string): Job {
   const target = job.changes.find((c) => c.do === 'place-box' && c.box.id === job.newBoxId);
   const face = target?.do === 'place-box' ? target.box.face : box.face;
   const wallId = target?.do === 'place-box' ? target.box.wallId : box.wallId;
-  const gauge = smallestGaugeFor(circuit?.breakerA ?? 15);
+  const gauge = smallestGaugeFor(circuit?.breakerA ?? 20);
   const changes = job.changes.flatMap((c): Change[] => {
     switch (c.do) {
       case 'place-box':

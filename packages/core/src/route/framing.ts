@@ -107,6 +107,8 @@ export const GRID_MM = inches(16);
 /** Joists where nobody measured (common practice). */
 export const USUAL_JOIST = { spacing: inches(16) };
 const STOREY_MM = 2750;
+/** From the middle of a box that is entered on a stud to the bay beside it: a stud’s width and half a box (common practice). */
+const BESIDE_STUD_MM = inches(3);
 const HALF_BOX_HIGH_MM = inches(3.75) / 2;
 const UNDER_MM = 250;
 const OVER_MM = 150;
@@ -392,11 +394,18 @@ export function framing(site: Site, places: readonly WantPlace[], options: Frami
     }
     // spots on this wall
     for (const spot of spots.filter((s) => s.wallId === wall.id)) {
-      const column = own.find((c) => spot.u > c.bay.left - 1 && spot.u < c.bay.right + 1 && spot.z > c.bay.bottom && spot.z < c.bay.top);
+      // a box hangs on a stud, a panel between two: where it seems to sit on one, the bay beside it is meant
+      const reach = (c: Column): number => Math.max(c.bay.left - spot.u, spot.u - c.bay.right, 0);
+      const column = own
+        .filter((c) => spot.z > c.bay.bottom && spot.z < c.bay.top && reach(c) <= BESIDE_STUD_MM)
+        .sort((x, y) => reach(x) - reach(y))[0];
       const node = column?.at.get(Math.round(spot.z));
-      if (!column || node === undefined) continue;
+      if (!column || node === undefined) {
+        b.gap(spot.node, `${spotName(site, spot)} lies where ${wall.name} has no bay to draw a cable through`);
+        continue;
+      }
       const outside = isOutdoors(rooms.get(wall.faces[spot.face].roomId)) && spot.box === undefined;
-      const doubts = spot.box || spot.node === boxes.get('panel') ? doubt(column.bay) : 0;
+      const doubts = (spot.box || spot.node === boxes.get('panel') ? doubt(column.bay) : 0) + (reach(column) > 1 ? 1 : 0);
       b.edge(
         spot.node,
         node,
@@ -514,6 +523,8 @@ export function framing(site: Site, places: readonly WantPlace[], options: Frami
   };
 }
 
+const spotName = (site: Site, spot: Spot): string =>
+  spot.box?.name ?? (site.panel?.place?.wallId === spot.wallId ? site.panel.name : 'the wanted place');
 const key = (i: number, j: number): string => `${i},${j}`;
 const meshKey = (u: number, z: number): string => `${Math.round(u)}|${Math.round(z)}`;
 

@@ -14,7 +14,6 @@ import {
   type FaceId,
   type Schools,
   type Site,
-  type Sum,
   type Term,
   type Wall,
 } from '../model/index.js';
@@ -368,12 +367,15 @@ export function traced(input: TraceInput): Traced {
           const metal = wall!.framing.material === 'metal';
           const judged = metal
             ? undefined
-            : boredHole({
-                edition,
-                studDepthMm: wall!.framing.studDepth.mm,
-                holeMm: CROSSING_HOLE_MM,
-                ...(wall!.bearing === undefined ? {} : { bearing: wall!.bearing }),
-              });
+            : measuredDepth(
+                wall!,
+                boredHole({
+                  edition,
+                  studDepthMm: wall!.framing.studDepth.mm,
+                  holeMm: CROSSING_HOLE_MM,
+                  ...(wall!.bearing === undefined ? {} : { bearing: wall!.bearing }),
+                }),
+              );
           const edge = holeToFaceDistance(wall!.framing.studDepth.mm, CROSSING_HOLE_MM);
           hole({
             member: 'stud',
@@ -448,7 +450,7 @@ export function traced(input: TraceInput): Traced {
           member: top ? 'top plate' : 'bottom plate',
           where: `${where}, in the middle of the plate: ${say(holeToFaceDistance(depth, CROSSING_HOLE_MM))} to both faces`,
           sizeMm: CROSSING_HOLE_MM,
-          judged: boredHole({ edition, studDepthMm: depth, holeMm: CROSSING_HOLE_MM, bearing: false }),
+          judged: measuredDepth(w, boredHole({ edition, studDepthMm: depth, holeMm: CROSSING_HOLE_MM, bearing: false })),
           plate: !(holeToFaceDistance(depth, CROSSING_HOLE_MM) >= inches(1.25) - 0.01),
           seal: true,
           onWall: { wallId: w.id, u: x, z: top ? w.height.mm : 0 },
@@ -462,9 +464,23 @@ export function traced(input: TraceInput): Traced {
         return;
       }
       case 'through': {
-        const made = throughWall(wallThicknessMm(wall!), unit);
+        const reckoned = throughWall(wallThicknessMm(wall!), unit);
+        const guessed =
+          wall!.framing.studDepth.known === 'assumed' ||
+          (['A', 'B'] as const).some((f) => wall!.faces[f].layers.some((l) => l.thickness.known === 'assumed'));
+        const made = guessed
+          ? {
+              ...reckoned,
+              verdict: 'can’t tell' as const,
+              says: `the wall’s thickness was only assumed; if it is so: ${reckoned.says}`,
+              ask: `Measure ${wall!.name} through a door or a window, or with a wire through a small hole.`,
+            }
+          : reckoned;
         const names = (['A', 'B'] as const).map(
-          (f) => wall!.faces[f].layers.map((l) => l.finish.replace(/-/g, ' ')).join(' on ') || 'no finish noted',
+          (f) =>
+            wall!.faces[f].layers
+              .map((l) => `${l.finish.replace(/-/g, ' ')}${l.thickness.known === 'assumed' ? ' (assumed)' : ''}`)
+              .join(' on ') || 'no finish noted',
         );
         outside.push({
           ...made,
@@ -506,7 +522,13 @@ export function traced(input: TraceInput): Traced {
         return mm > 1
           ? [
               {
-                ...chaseOf({ lengthMm: mm, widthMm: CHASE_MM.width, depthMm: CHASE_MM.depth, leafMm: wall.framing.studDepth.mm, runs }),
+                ...chaseOf({
+                  lengthMm: mm,
+                  widthMm: CHASE_MM.width,
+                  depthMm: CHASE_MM.depth,
+                  ...(wall.framing.studDepth.known === 'assumed' ? {} : { leafMm: wall.framing.studDepth.mm }),
+                  runs,
+                }),
                 wallId: wall.id,
                 lengthMm: mm,
                 runs,
@@ -595,6 +617,17 @@ const nearestRoom = (hollow: Hollow, p: Point): Hollow['rooms'][number] =>
     return d(r) < d(best) ? r : best;
   });
 
+/** A rule on a wall whose depth was only assumed can’t be told. */
+const measuredDepth = <T extends Judged>(wall: Wall, judged: T): T =>
+  wall.framing.studDepth.known !== 'assumed' || judged.verdict === 'stop'
+    ? judged
+    : {
+        ...judged,
+        verdict: 'can’t tell',
+        says: `how deep ${wall.name} is framed was only assumed; if it is so: ${judged.says}`,
+        ask: `Measure ${wall.name} at a door or an opening, less its finishes.`,
+      };
+
 /** Corners of all legs, and one where a leg gives way to the next. */
 function bendsOf(legs: readonly Leg[]): number {
   const corners = (points: readonly { a: number; b: number }[]): number => Math.max(0, points.length - 2);
@@ -603,9 +636,3 @@ function bendsOf(legs: readonly Leg[]): number {
     0,
   );
 }
-
-/** Sum of one leg’s parts, for a page that opens it. */
-export const legSum = (leg: Leg): Sum => ({
-  terms: leg.path.slice(1).map((p, i) => term(`part ${i + 1}`, lengthOf([leg.path[i]!, p]), 'length')),
-  result: term(leg.words, leg.lengthMm, 'length'),
-});

@@ -1,6 +1,7 @@
 /** Changes of what is wanted in a house: pure, so that each can be undone. */
 import { inches } from '../measure/index.js';
-import { EVEN_WEIGHTS, measured, type House, type Joists, type Want, type WantPlace } from '../model/index.js';
+import { GRID_MM } from '../route/index.js';
+import { EVEN_WEIGHTS, measured, type House, type Joists, type Via, type Want, type WantPlace } from '../model/index.js';
 
 /** A want to start with: in the middle of the first wall that somebody walked along, at the usual height. */
 export function newWant(house: House, id: string, kind: Want['kind']): Want | undefined {
@@ -64,4 +65,14 @@ export function nextPlace(house: House, want: Want): WantPlace | undefined {
   const wall = house.site.walls.find((w) => w.id === last.wallId);
   const at = last.fromLeft.mm + inches(28);
   return wall && at <= wall.length.mm - inches(4) ? { ...last, fromLeft: measured(at) } : undefined;
+}
+
+/** A point of the drawn plan, which runs downward, as a point to pass. mm */
+export const viaDrawn = (space: string, drawn: { x: number; y: number }): Via => ({ space, x: drawn.x, y: -drawn.y });
+
+const ARROWS: Record<string, readonly [number, number]> = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] };
+/** A drawn point one joist space further by an arrow key; undefined for any other key. */
+export function nudgedOnPlan(at: { x: number; y: number }, key: string): { x: number; y: number } | undefined {
+  const by = ARROWS[key];
+  return by && { x: at.x + by[0] * GRID_MM, y: at.y + by[1] * GRID_MM };
 }

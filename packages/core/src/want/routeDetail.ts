@@ -1,5 +1,4 @@
 /** Everything that follows from one way: what is bored, opened, stapled, cut and bought, and whether the wire is thick enough. */
-import { practice } from '../catalog/index.js';
 import { freeEndBySchool, LEAST_FREE_MM, product, sheathBySchool, term, type Judged } from '../codebook/index.js';
 import { facePoints, runOfBoxes, switchOn } from '../circuit/index.js';
 import { feet, inches, printLength, printMark, toFeet } from '../measure/index.js';
@@ -16,7 +15,7 @@ import {
   type Traced,
 } from '../route/index.js';
 import { frameFor, type JoistsRun, type RouteOption } from './searchRoutes.js';
-import { wantAmps, wantLoads } from './wantFeeds.js';
+import { wantAmps } from './wantFeeds.js';
 
 export interface LampRun {
   /** lampholders in the order of the cable, in plan */
@@ -188,11 +187,12 @@ export function electrical(house: House, want: Want, option: RouteOption, runMm:
   // a face carries what is plugged in, or what one plug may draw where nothing was said
   const plugA = wantAmps(want) || (amps >= 20 ? 16 : 12);
   const gauge = option.gauge <= 12 ? 12 : 14;
+  const there = house.site.cables.find((c) => c.ends.some((e) => e.boxId === box?.id))?.gauge;
   const bench = runOfBoxes({ boxes: own ? 1 : 2, gauge: gauge, amps });
   const lengths = own ? [runMm] : [toSource, runMm];
   bench.cables.forEach((c, i) => {
     c.lengthMm = Math.max(1, lengths[i]!);
-    if (i === 0 && !own) c.gauge = amps >= 20 ? 12 : 14;
+    if (i === 0 && !own) c.gauge = there === 12 || there === 14 ? there : amps >= 20 ? 12 : 14;
   });
   const last = bench.devices.at(-1)!;
   bench.plugged.push({
@@ -207,8 +207,16 @@ export function electrical(house: House, want: Want, option: RouteOption, runMm:
   const point = facePoints(switchOn(bench, { celsius: 75 })).find((p) => p.deviceId === last.id && p.face === 'upper')!;
   const ok = point.dropPercent <= 3;
   const trips = point.trip;
+  // the length is noted for the circuit: to which of its boxes it was measured, nobody can tell
+  const boxes = house.site.boxes.filter((b) => b.circuitId === circuit?.id).length;
+  const vague = !own && boxes > 1;
   return {
-    verdict: !trips ? 'caution' : ok ? 'ok' : 'caution',
+    verdict: vague ? 'can’t tell' : trips && ok ? 'ok' : 'caution',
+    ...(vague
+      ? {
+          ask: `The length from the panel is noted for circuit ${circuit!.number}, which feeds ${boxes} surveyed boxes: measure or reckon it to ${option.feed.name}.`,
+        }
+      : {}),
     says: `${point.volts.toFixed(1)} V left with ${plugA.toFixed(1)} A drawn; a dead short there would drive ${Math.round(point.shortA)} A${trips ? `, and the breaker opens within ${trips.to < 0.1 ? 'a tenth of a second' : `${trips.to.toFixed(1)} s`}` : ', too little to open the breaker at once'}`,
     source,
     sums: [
@@ -294,6 +302,10 @@ function buyList(
 function cautionsOf(house: House, option: RouteOption, all: readonly Traced[]): string[] {
   const spaces = new Set(option.through.map((t) => t.space.split('/')[0]));
   const joists = all.some((t) => t.holes.some((h) => h.member === 'joist'));
+  const bored = new Set(all.flatMap((t) => t.holes.flatMap((h) => (h.onWall ? [h.onWall.wallId] : []))));
+  const pierced = house.site.walls.filter((w) => bored.has(w.id));
+  const names = (walls: typeof pierced): string => walls.map((w) => w.name).join('; ');
+  const [rated, unsaid] = [pierced.filter((w) => w.fireRated), pierced.filter((w) => w.fireRated === undefined)];
   return [
     'Feed off, locked or labelled, and proved dead before its box or the panel is opened. Permit and inspection as the local code asks; a licensed electrician where it asks for one.',
     ...(option.feed.id === 'panel'
@@ -303,6 +315,12 @@ function cautionsOf(house: House, option: RouteOption, all: readonly Traced[]): 
       ? ['Attic: boards over joists to stand on, heat, nails through the roof; mask and eye protection in insulation.']
       : []),
     ...(spaces.has('crawl-space') ? ['Crawl space: never alone; look for water, gas lines and animals first.'] : []),
+    ...(rated.length
+      ? [`Fire-rated, and pierced: ${names(rated)}. Listed seals and boxes; boxes back to back 24 in apart or with pads.`]
+      : []),
+    ...(unsaid.length
+      ? [`Nobody said whether fire-rated: ${names(unsaid)}. Toward a garage or a neighbour it is likely; find out before you bore.`]
+      : []),
     ...(joists ? ['Joists: solid wood only. Trusses and I-joists are bored only where their maker says.'] : []),
     ...(spaces.has('chase') ? ['Masonry dust holds silica: extraction at the blade, mask, eye and ear protection.'] : []),
     ...(all.some((t) => t.openings.length) && house.built !== undefined && house.built < 1980
@@ -310,7 +328,3 @@ function cautionsOf(house: House, option: RouteOption, all: readonly Traced[]): 
       : []),
   ];
 }
-
-/** The rule of thumb behind hours, openings and doubts. */
-export const EFFORT_SOURCE = practice;
-export { wantLoads };

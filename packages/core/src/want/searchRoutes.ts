@@ -2,7 +2,7 @@
  * From a wanted outlet to the ways its cable can take: all fit feeds at once, by five criteria, exactly. Of all ways that no other beats a
  * handful is shown: the favourite by the user’s weights, the best by each criterion, and what each buys against the favourite.
  */
-import { smallestGaugeFor } from '../codebook/index.js';
+import { smallestGaugeFor, term } from '../codebook/index.js';
 import type { FeedCandidate } from '../feeds/index.js';
 import { patchPlan } from '../layout/index.js';
 import { inches, printMark } from '../measure/index.js';
@@ -15,6 +15,7 @@ import {
   type Criterion,
   type House,
   type Schools,
+  type Sum,
   type Want,
 } from '../model/index.js';
 import {
@@ -56,6 +57,8 @@ export interface RouteOption {
   favourite: boolean;
   /** index of the place that the feed reaches first: a raceway can be fed from either end */
   firstPlace: number;
+  /** what each figure is made of: the feed, then every kind of step with how often it comes */
+  sums: Record<Criterion, Sum>;
   nodes: number[];
   edges: FrameEdge[];
 }
@@ -131,7 +134,8 @@ const gaugeOf = (house: House, feed: FeedCandidate): 14 | 12 | 10 | 8 => {
   if (feed.id === 'panel') return 12;
   const box = house.site.boxes.find((b) => b.id === feed.id);
   const amps = house.site.circuits.find((c) => c.id === box?.circuitId)?.breakerA;
-  return smallestGaugeFor(amps ?? 15) as 14 | 12 | 10 | 8;
+  // a breaker nobody read may be a 20 A one: the thicker cable suits both
+  return smallestGaugeFor(amps ?? 20) as 14 | 12 | 10 | 8;
 };
 
 /** What a feed costs before the cable leaves it. */
@@ -245,6 +249,7 @@ function optionsOf(house: House, want: Want, made: ReturnType<typeof waysFor>): 
       buys: [],
       favourite: false,
       firstPlace: way.firstPlace,
+      sums: sumsOf(feed.name, start.cost as unknown as Cost, edges),
       nodes,
       edges,
     };
@@ -280,6 +285,64 @@ function optionsOf(house: House, want: Want, made: ReturnType<typeof waysFor>): 
     edges: Math.max(0, ...groups.map((g) => g.frame.edges.length)),
   };
 }
+
+const STEP_WORDS: Record<FrameEdge['does'], string> = {
+  'enter-box': 'into the bay',
+  fish: 'fished up and down in bays',
+  stud: 'studs crossed, openings closed again',
+  block: 'fire blocks bored, sealed and closed again',
+  corner: 'corners of rooms, both walls opened',
+  'top-plate': 'top plates bored and sealed',
+  'bottom-plate': 'bottom plates bored and sealed',
+  along: 'along joists',
+  across: 'across joists',
+  raceway: 'raceway on the face',
+  'raceway-corner': 'raceway corners',
+  'raceway-base': 'raceway bases and boxes',
+  chase: 'chase cut and made good',
+  'chase-end': 'corner into masonry',
+  through: 'out through the wall, sleeve and box',
+  exposed: 'up an open wall to the joists',
+};
+const PER: Record<Criterion, { unit: Sum['result']['unit']; each: number }> = {
+  hours: { unit: 'h', each: 1 / 60 },
+  money: { unit: 'count', each: 1 / 100 },
+  holes: { unit: 'count', each: 1 },
+  drying: { unit: 'count', each: 1 / 10 },
+  unknowns: { unit: 'count', each: 1 },
+};
+
+/** The figures of a way taken apart; they come out as the search added them up. */
+function sumsOf(feed: string, before: Cost, edges: readonly FrameEdge[]): Record<Criterion, Sum> {
+  const one = (c: Criterion, k: number): Sum => {
+    const { unit, each } = PER[c];
+    const parts = new Map<string, { value: number; times: number }>();
+    const put = (label: string, cost: number): void => {
+      if (cost === 0) return;
+      const known = parts.get(label) ?? { value: 0, times: 0 };
+      parts.set(label, { value: c === 'drying' ? Math.max(known.value, cost) : known.value + cost, times: known.times + 1 });
+    };
+    put(c === 'unknowns' ? `not found out about ${feed}` : `at ${feed}`, before[k]!);
+    for (const e of edges) put(STEP_WORDS[e.does], e.cost[k]!);
+    const terms = [...parts].map(([label, p]) =>
+      term(label, p.value * each, unit, { how: p.times > 1 ? `${p.times} steps` : 'common practice' }),
+    );
+    const total = terms.reduce((s, t) => (c === 'drying' ? Math.max(s, t.value) : s + t.value), 0);
+    return {
+      terms,
+      ...(c === 'drying' ? { formula: 'side by side: the longest counts' } : {}),
+      result: term(RESULT_WORDS[c], total, unit),
+    };
+  };
+  return Object.fromEntries(CRITERIA.map((c, k) => [c, one(c, k)])) as Record<Criterion, Sum>;
+}
+const RESULT_WORDS: Record<Criterion, string> = {
+  hours: 'work',
+  money: 'cost, by your prices; what every way needs alike is left out',
+  holes: 'openings to patch',
+  drying: 'days of waiting to dry',
+  unknowns: 'doubts',
+};
 
 const one = (n: number, what: string, many = `${what}s`): string => `${n} ${n === 1 ? what : many}`;
 /** What a way gains and loses against another. */

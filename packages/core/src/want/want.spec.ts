@@ -18,6 +18,7 @@ import {
   jobOfWay,
   newWant,
   nextPlace,
+  nudgedOnPlan,
   placeProblem,
   printFigure,
   putJoists,
@@ -27,6 +28,7 @@ import {
   routeElevations,
   routePlanFigure,
   searchRoutes,
+  viaDrawn,
   wantFeeds,
   waysOf,
   type RouteOption,
@@ -313,10 +315,93 @@ describe('what can’t be told or done says so', () => {
     const hall = search.found.options.find((o) => o.feed.id === 'hall-box')!;
     expect(routeDetail(house, want, hall, 'along-first').electrical.verdict).toBe('can’t tell');
   });
+  it('a panel whose middle was entered where a stud is reckoned opens into the bay beside it, as a doubt more', () => {
+    const at = (inch: number): House => ({
+      ...quinceStreet,
+      site: {
+        ...quinceStreet.site,
+        panel: { ...quinceStreet.site.panel!, place: { ...quinceStreet.site.panel!.place!, fromLeft: measured(inches(inch)) } },
+      },
+    });
+    // studs of that wall stand every 16 in from 24: 40 is on one, 34 in a bay
+    const [on, beside] = [found('kiln-corner', {}, at(40)).best, found('kiln-corner', {}, at(34)).best];
+    expect(on.title).toBe(beside.title);
+    expect(on.figures.unknowns).toBe(beside.figures.unknowns + 1);
+  });
   it('a house with a panel and no box has the panel', () => {
     const site = { ...quinceStreet.site, boxes: [], cables: [], devices: [], loads: [], panel: { ...quinceStreet.site.panel!, tests: [] } };
     expect(found('kiln-corner', { ownCircuit: false }, { ...quinceStreet, site }).best.feed.id).toBe('panel');
   });
+});
+
+describe('every figure opens to its sum', () => {
+  it('the terms of work, cost, openings and doubts add up to it; of waits the longest counts', () => {
+    for (const want of quinceStreet.wants!)
+      for (const o of searchRoutes(quinceStreet, want).found.options)
+        for (const c of CRITERIA) {
+          const values = o.sums[c].terms.map((t) => t.value);
+          const whole = c === 'drying' ? Math.max(0, ...values) : values.reduce((a, b) => a + b, 0);
+          expect(whole, `${o.title}, ${c}`).toBeCloseTo(o.figures[c], 9);
+          expect(o.sums[c].result.value).toBeCloseTo(o.figures[c], 9);
+        }
+  });
+  it('the kiln’s work: 90 min at the panel, two bottom plates of 25 min, the rest drawn and bored', () => {
+    const { terms } = found('kiln-corner').best.sums.hours;
+    // minutes of common practice in route/effort.ts: 90 for a breaker, 25 a plate
+    expect(terms[0]).toMatchObject({ label: 'at A circuit of its own', value: 1.5 });
+    expect(terms.find((t) => t.label.startsWith('bottom plates'))!.value).toBeCloseTo(50 / 60);
+  });
+});
+
+describe('nothing that was only assumed passes as fine', () => {
+  const assumedDepth = (id: string): House => ({
+    ...quinceStreet,
+    site: {
+      ...quinceStreet.site,
+      walls: quinceStreet.site.walls.map((w) =>
+        w.id === id ? { ...w, framing: { ...w.framing, studDepth: { ...w.framing.studDepth, known: 'assumed' as const } } } : w,
+      ),
+    },
+  });
+  it('a plate of a wall whose depth nobody measured', () => {
+    const plates = found('kiln-corner', {}, assumedDepth('loom-w4')).detail.traced.holes.filter((h) => h.member === 'bottom plate');
+    expect(plates.map((h) => h.judged!.verdict)).toEqual(['ok', 'can’t tell']);
+    expect(plates[1]!.judged!.ask).toMatch(/Measure Loom room, kiln wall/);
+  });
+  it('a chase in a leaf whose thickness nobody measured', () =>
+    expect(found('loom-lamp', {}, assumedDepth('loom-w3')).detail.traced.chases.map((c) => c.verdict)).toEqual(['can’t tell']));
+  it('a hole through an outer wall whose thickness nobody measured', () =>
+    expect(found('rain-barrel-pump', {}, assumedDepth('pantry-w1')).detail.traced.outside.map((o) => o.verdict)).toEqual(['can’t tell']));
+  it('volts at a box when the length is noted for a circuit of several boxes', () => {
+    const { detail } = found('sewing-corner');
+    expect(detail.electrical.verdict).toBe('can’t tell');
+    expect(detail.electrical.ask).toMatch(/circuit 4, which feeds 3 surveyed boxes/);
+  });
+  it('a breaker nobody read may be 20 A: 12 AWG is planned (240.4(D))', () => {
+    const site = {
+      ...quinceStreet.site,
+      circuits: quinceStreet.site.circuits.map((c) => (c.id === 'c4' ? { ...c, breakerA: undefined } : c)),
+    };
+    const { search } = found('sewing-corner', {}, { ...quinceStreet, site });
+    expect(search.found.options.find((o) => o.feed.id === 'hall-box')!.gauge).toBe(12);
+  });
+  it('a wall that is pierced and fire-rated, or of which nobody said', () => {
+    const rated = (fireRated: boolean | undefined): House => ({
+      ...quinceStreet,
+      site: { ...quinceStreet.site, walls: quinceStreet.site.walls.map((w) => (w.id === 'loom-w4' ? { ...w, fireRated } : w)) },
+    });
+    const says = (house: House): string => found('kiln-corner', {}, house).detail.cautions.join(' ');
+    expect(says(rated(true))).toMatch(/Fire-rated, and pierced: Loom room, kiln wall/);
+    expect(says(rated(undefined))).toMatch(/Nobody said whether fire-rated: Loom room, kiln wall/);
+    expect(says(rated(false))).not.toMatch(/ire-rated/);
+  });
+});
+
+it('arrow keys move a point to pass by a joist space of 16 in; the drawn plan runs downward', () => {
+  expect(nudgedOnPlan({ x: 0, y: 0 }, 'ArrowLeft')).toEqual({ x: -inches(16), y: 0 });
+  expect(nudgedOnPlan({ x: 0, y: 0 }, 'ArrowDown')).toEqual({ x: 0, y: inches(16) });
+  expect(nudgedOnPlan({ x: 0, y: 0 }, 'Enter')).toBeUndefined();
+  expect(viaDrawn('attic/1', { x: 10, y: -20 })).toEqual({ space: 'attic/1', x: 10, y: 20 });
 });
 
 describe('documents', () => {

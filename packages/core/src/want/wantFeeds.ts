@@ -27,7 +27,7 @@ export function wantJob(house: House, want: Want, sourceId?: string): Job | unde
   if (!source) return undefined;
   const wall = site.walls.find((w) => w.id === place.wallId)!;
   const circuit = site.circuits.find((c) => c.id === source.circuitId);
-  const gauge = smallestGaugeFor(circuit?.breakerA ?? 15);
+  const gauge = smallestGaugeFor(circuit?.breakerA ?? 20);
   const box: Box = {
     id: WANTED_BOX,
     name: want.name,

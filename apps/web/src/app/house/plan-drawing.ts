@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, ElementRef, inject, input, output, viewChild } from '@angular/core';
 import type { PlanDrawing } from '@saddle/core/layout';
 import type { FaceId } from '@saddle/core/model';
-import type { RoutePlanFigure } from '@saddle/core/want';
+import { nudgedOnPlan, type RoutePlanFigure } from '@saddle/core/want';
 
 /** A point of the plan in mm, y downward as it is drawn. */
 export interface PlanPointer {
@@ -27,8 +27,6 @@ export class PlanDrawingView {
   private readonly svg = viewChild.required<ElementRef<SVGSVGElement>>('svg');
   private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
   protected dragging = false;
-  /** one step of the arrow keys: a joist space */
-  private readonly step = 406.4;
   protected readonly marks = computed(() => {
     const [, , width, height] = this.plan().viewBox.split(' ').map(Number) as [number, number, number, number];
     // signs keep their size on a large house
@@ -66,11 +64,9 @@ export class PlanDrawingView {
   }
   protected nudge(event: KeyboardEvent): void {
     const via = this.way()?.via;
-    const by = ({ ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] } as Record<string, [number, number]>)[
-      event.key
-    ];
-    if (!via || !by) return;
+    const to = via && nudgedOnPlan(via, event.key);
+    if (!to) return;
     event.preventDefault();
-    this.viaMoved.emit({ x: via.x + by[0] * this.step, y: via.y + by[1] * this.step, done: true });
+    this.viaMoved.emit({ ...to, done: true });
   }
 }

@@ -10,6 +10,7 @@ import {
   printFigure,
   putJoists,
   putWant,
+  viaDrawn,
   type JoistQuestion,
   type ShownWay,
   type Ways,
@@ -23,6 +24,7 @@ import { Segmented, type Segment } from '../fields/segmented';
 import { HouseSession } from '../house/house-session';
 import { PlanDrawingView, type PlanPointer } from '../house/plan-drawing';
 import { FindingList, type FindingRow } from '../ledger/finding-list';
+import { SumTable } from '../ledger/sum-table';
 import { VerdictStamp } from '../ledger/verdict-stamp';
 import { WallView } from '../wall/wall-view';
 import { WantForm } from './want-form';
@@ -36,7 +38,7 @@ const PATIENCE_MS = 500;
 /** One wanted outlet: the ways its cable can take, on the plan and on the walls, and what each costs. */
 @Component({
   selector: 'sa-want-page',
-  imports: [RouterLink, ChoiceField, Segmented, PlanDrawingView, FindingList, VerdictStamp, WallView, WantForm, WayWork],
+  imports: [RouterLink, SumTable, ChoiceField, Segmented, PlanDrawingView, FindingList, VerdictStamp, WallView, WantForm, WayWork],
   providers: [WaySearches],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './want-page.html',
@@ -221,7 +223,7 @@ export class WantPage {
   /** A press on a leg over or under rooms: the way has to pass there. */
   protected pressLeg(leg: { space: string; x: number; y: number }): void {
     if (leg.space.startsWith('wall/')) return;
-    this.setVia({ space: leg.space, x: leg.x, y: -leg.y });
+    this.setVia(viaDrawn(leg.space, leg));
   }
   protected passThrough(space: string | undefined): void {
     const hollow = this.ways()?.hollows.find((h) => h.space === space);
@@ -231,7 +233,7 @@ export class WantPage {
     if (!p.done) return this.draggedVia.set({ x: p.x, y: p.y });
     this.draggedVia.set(undefined);
     const via = this.want()?.via;
-    if (via) this.setVia({ ...via, x: p.x, y: -p.y });
+    if (via) this.setVia(viaDrawn(via.space, p));
   }
   protected answer(q: JoistQuestion, runs: NonNullable<Joists['runs']>): void {
     this.session.editHouse(`Joists ${q.field === 'joistsAbove' ? 'over' : 'under'} the ${q.room}`, (h) =>

@@ -172,6 +172,7 @@ export class WayWork {
         hole.plate ? 'steel plate' : '',
         hole.bushing ? 'bushing before the cable' : '',
         hole.seal ? 'seal afterwards' : '',
+        hole.judged && hole.judged.verdict !== 'ok' && hole.member !== 'wall' ? hole.judged.says : '',
       ]
         .filter(Boolean)
         .join('; '),
