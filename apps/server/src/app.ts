@@ -7,21 +7,33 @@ import express, { type Express, type NextFunction, type Request, type RequestHan
 import helmet from 'helmet';
 import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
+import { BODY_LIMIT, IMPORT_LIMIT, jsonBody } from './api/body.js';
 import { problem, problemHandler } from './api/problem.js';
 import { apiRoutes } from './api/routes.js';
+import type { HeavyPool } from './heavy/pool.js';
 import type { Store } from './storage/store.js';
-
-/** Largest body that is read at all. Larger than any field allows, so that an oversized field is named and not just cut off. */
-export const BODY_LIMIT = 16 * 1024 * 1024;
 
 const LOOPBACK_HOST = /^(localhost|127(\.\d{1,3}){3}|\[::1\])(:\d+)?$/i;
 
-/** Only pages of this very server may write: a foreign page's form or a rebound name gets nothing. */
-function sameOriginOnly(request: Request, _response: Response, next: NextFunction): void {
+/** A rebound name gets neither data nor page. */
+function thisMachineOnly(request: Request, _response: Response, next: NextFunction): void {
   if (!LOOPBACK_HOST.test(request.get('host') ?? '')) throw problem(421, 'wrong-host', 'Saddle answers on this machine only.');
-  if (request.method === 'GET' || request.method === 'HEAD') return next();
+  next();
+}
+
+/** An address names its host; `null`, words and other odd things name none. */
+const hostOf = (origin: string): string | undefined => (URL.canParse(origin) ? new URL(origin).host : undefined);
+
+/** Only pages of this very server may write, or have something worked out: a foreign page's form, picture or script gets nothing. */
+function sameOriginOnly(request: Request, response: Response, next: NextFunction): void {
+  response.set('Cache-Control', 'no-store');
+  const site = request.get('sec-fetch-site');
+  if (site === 'cross-site' || site === 'same-site')
+    throw problem(403, 'foreign-page', 'Another page may not ask for this. Open it from Saddle itself.');
   const origin = request.get('origin');
-  if (origin && new URL(origin).host !== request.get('host')) throw problem(403, 'foreign-origin', 'Another page may not write here.');
+  if (origin !== undefined && hostOf(origin) !== request.get('host'))
+    throw problem(403, 'foreign-origin', 'Another page may not ask for this or write here.');
+  if (request.method === 'GET' || request.method === 'HEAD') return next();
   if (request.method !== 'DELETE' && !request.is('application/json'))
     throw problem(415, 'not-json', 'Send JSON: Content-Type application/json.');
   next();
@@ -43,7 +55,7 @@ function sendPage(webFolder: string): RequestHandler {
   };
 }
 
-export function createApp(store: Store, logger: Logger, webFolder: string, version: string): Express {
+export function createApp(store: Store, heavy: HeavyPool, logger: Logger, webFolder: string, version: string): Express {
   const app = express();
   app.disable('x-powered-by');
   app.use(
@@ -72,7 +84,10 @@ export function createApp(store: Store, logger: Logger, webFolder: string, versi
     }),
   );
   app.use(compression());
-  app.use('/api/v1', sameOriginOnly, express.json({ limit: BODY_LIMIT, strict: false }), apiRoutes(store, version));
+  app.use(thisMachineOnly);
+  app.use('/api/v1', sameOriginOnly);
+  app.use('/api/v1/import', ...jsonBody(IMPORT_LIMIT));
+  app.use('/api/v1', ...jsonBody(BODY_LIMIT), apiRoutes(store, heavy, logger, version));
   app.use(
     express.static(webFolder, {
       index: false,

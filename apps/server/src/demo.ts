@@ -7,4 +7,5 @@ export async function seedOnce(store: Store, demo: boolean): Promise<void> {
   if ((await store.setting('seeded')) !== undefined) return;
   if (demo) await store.takeIn({ houses: demoHouses, jobs: demoJobs }, new Date().toISOString());
   await store.setSetting('seeded', demo ? 'demo' : 'empty');
+  await store.settle();
 }

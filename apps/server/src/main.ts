@@ -6,6 +6,9 @@ import { pino } from 'pino';
 import { createApp } from './app.js';
 import { seedOnce } from './demo.js';
 import { readSettings, type Settings } from './settings.js';
+import { HeavyPool } from './heavy/pool.js';
+import { restoreBackup } from './storage/backup.js';
+import { StartError, StorageError } from './storage/failures.js';
 import { Store } from './storage/store.js';
 
 const here = (path: string) => fileURLToPath(new URL(path, import.meta.url));
@@ -19,9 +22,27 @@ try {
 }
 const { version } = JSON.parse(readFileSync(here('../package.json'), 'utf8')) as { version: string };
 const logger = pino({ level: settings.logLevel }, pino.destination(2));
-const store = await Store.open(settings.dataFolder);
-await seedOnce(store, settings.demo);
-const server = createApp(store, logger, here('../../web/dist/browser'), version).listen(settings.port, settings.host);
+// what is made in the data folder is this account's alone
+process.umask(0o077);
+
+/** Once nothing can be promised any more, the process ends: a new one begins from what is on the disk. */
+const endNow = (why: string): void => {
+  logger.fatal(why);
+  console.error(`Saddle ends: ${why}. What was acknowledged is on the disk; start it again.`);
+  setTimeout(() => process.exit(1), 200);
+};
+let store: Store;
+try {
+  if (settings.restore) restoreBackup(settings.restore, settings.dataFolder);
+  store = await Store.open(settings.dataFolder, endNow);
+  await seedOnce(store, settings.demo);
+} catch (error) {
+  if (!(error instanceof StartError) && !(error instanceof StorageError)) throw error;
+  console.error(error.message);
+  process.exit(1);
+}
+const heavy = new HeavyPool();
+const server = createApp(store, heavy, logger, here('../../web/dist/browser'), version).listen(settings.port, settings.host);
 
 // A browser on a busy machine may take seconds between two requests; a connection that closes under it would lose the second.
 server.keepAliveTimeout = 75_000;
@@ -31,6 +52,8 @@ server.on('listening', () => {
   const { address, port, family } = server.address() as AddressInfo;
   console.log(`Saddle is at http://${family === 'IPv6' ? `[${address}]` : address}:${port}/`);
   console.log(`Data is in ${settings.dataFolder}`);
+  // not in the way of the first page
+  setTimeout(() => heavy.warm(), 3000).unref();
 });
 server.on('error', (error: NodeJS.ErrnoException) => {
   console.error(error.code === 'EADDRINUSE' ? `Port ${settings.port} is taken; set SADDLE_PORT to another.` : error.message);
@@ -42,7 +65,7 @@ let stopping = false;
 const stop = (): void => {
   if (stopping) process.exit(1);
   stopping = true;
-  server.close(() => void store.close().then(() => process.exit(0)));
+  server.close(() => void Promise.all([store.close(), heavy.close()]).then(() => process.exit(0)));
   server.closeIdleConnections();
   setTimeout(() => server.closeAllConnections(), 3000).unref();
 };

@@ -5,7 +5,14 @@ import { readSettings } from './settings.js';
 
 describe('settings', () => {
   it('without any: port 4310 on loopback, data beside, with the demo', () => {
-    expect(readSettings({}, [])).toEqual({ port: 4310, host: '127.0.0.1', dataFolder: resolve('data'), demo: true, logLevel: 'info' });
+    expect(readSettings({}, [])).toEqual({
+      port: 4310,
+      host: '127.0.0.1',
+      dataFolder: resolve('data'),
+      demo: true,
+      logLevel: 'info',
+      restore: undefined,
+    });
   });
   it('takes what is set', () => {
     expect(readSettings({ SADDLE_PORT: '8080', SADDLE_HOST: '::1', SADDLE_DATA: '/tmp/there' }, ['--empty'])).toMatchObject({
@@ -18,6 +25,7 @@ describe('settings', () => {
   it.each([
     [{ SADDLE_PORT: '99999' }, /SADDLE_PORT/],
     [{ SADDLE_PORT: '-1' }, /SADDLE_PORT/],
+    [{ SADDLE_PORT: '' }, /SADDLE_PORT must be a number/],
     [{ SADDLE_PORT: 'http' }, /must be a number/],
     [{ SADDLE_HOST: '192.168.0.9' }, /loopback/],
     [{ SADDLE_HOST: '127.0.0.1.example.org' }, /loopback/],

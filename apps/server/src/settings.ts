@@ -1,7 +1,7 @@
 /** Settings from the environment, checked before anything starts. */
 import { isIP } from 'node:net';
 import { resolve } from 'node:path';
-import { z } from 'zod';
+import * as z from 'zod';
 
 export interface Settings {
   port: number;
@@ -10,12 +10,19 @@ export interface Settings {
   dataFolder: string;
   demo: boolean;
   logLevel: string;
+  /** a backup to put into the (empty) data folder before it is opened */
+  restore: string | undefined;
 }
 
 const isLoopback = (host: string): boolean => host === 'localhost' || host === '::1' || (isIP(host) === 4 && host.startsWith('127.'));
 
 const Environment = z.object({
-  SADDLE_PORT: z.coerce.number({ error: 'SADDLE_PORT must be a number' }).int().min(0).max(65535).default(4310),
+  SADDLE_PORT: z
+    .string()
+    .regex(/^\d{1,5}$/, 'SADDLE_PORT must be a number from 0 to 65535 (0: any free port)')
+    .default('4310')
+    .transform(Number)
+    .refine((port) => port <= 65535, 'SADDLE_PORT must be a number from 0 to 65535 (0: any free port)'),
   SADDLE_HOST: z
     .string()
     .default('127.0.0.1')
@@ -31,10 +38,15 @@ const Environment = z.object({
  * @throws Error with one line a wrong setting
  */
 export function readSettings(env: NodeJS.ProcessEnv, args: string[]): Settings {
-  const unknown = args.filter((a) => a !== '--empty');
-  if (unknown.length) throw new Error(`Unknown argument ${unknown.join(' ')}; --empty starts with no demo.`);
+  const restoreAt = args.indexOf('--restore');
+  const restore = restoreAt < 0 ? undefined : args[restoreAt + 1];
+  if (restoreAt >= 0 && (restore === undefined || restore.startsWith('--')))
+    throw new Error('--restore needs the file of a backup behind it.');
+  const unknown = args.filter((a, i) => a !== '--empty' && (restoreAt < 0 || (i !== restoreAt && i !== restoreAt + 1)));
+  if (unknown.length)
+    throw new Error(`Unknown argument ${unknown.join(' ')}; --empty starts with no demo, --restore FILE begins with a backup.`);
   const read = Environment.safeParse(env);
   if (!read.success) throw new Error(read.error.issues.map((i) => `${i.path.join('.')}: ${i.message}`).join('\n'));
   const { SADDLE_PORT: port, SADDLE_HOST: host, SADDLE_DATA: data, SADDLE_LOG: logLevel } = read.data;
-  return { port, host, dataFolder: resolve(data), demo: !args.includes('--empty'), logLevel };
+  return { port, host, dataFolder: resolve(data), demo: !args.includes('--empty'), logLevel, restore: restore && resolve(restore) };
 }

@@ -59,7 +59,7 @@ describe('documents', () => {
   });
   it('an older revision gets 409 with both versions, and nothing is written', async () => {
     const { revision, document } = await job();
-    const refused = await call<Problem & { current: StoredJob; yours: Job }>(
+    const refused = await call<Problem & { current: StoredJob; differs: { words: string; was: string; now: string }[] }>(
       'PUT',
       '/api/v1/jobs/sewing-corner',
       { ...document, note: 'late' },
@@ -67,7 +67,7 @@ describe('documents', () => {
     );
     expect(refused.status).toBe(409);
     expect(refused.body.current.revision).toBe(revision);
-    expect(refused.body.yours.note).toBe('late');
+    expect(refused.body.differs).toEqual([{ path: '/note', words: 'note', was: 'seen', now: 'late' }]);
     expect((await job()).revision).toBe(revision);
   });
   it('asks for If-Match, and for one that can be read', async () => {
@@ -299,7 +299,11 @@ describe('files', () => {
   });
   it('what is no export is refused with its field', async () => {
     const answer = await call('POST', '/api/v1/import', { format: 'saddle-export', version: 7, houses: [], jobs: [] });
-    expect(answer.body.errors?.[0]).toMatchObject({ path: '/version', came: '7' });
+    expect(answer.body.errors?.[0]).toMatchObject({
+      path: '/version',
+      came: '7',
+      message: expect.stringMatching(/made by a newer Saddle/),
+    });
   });
 });
 

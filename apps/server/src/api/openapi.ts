@@ -4,7 +4,7 @@ import { ExportFile } from '@saddle/core/exchange';
 import { Finding, House, Job, Sum, Verdict } from '@saddle/core/model';
 import { POCKET_SUMS } from '@saddle/core/pocket';
 import { FromBoxAnswers, OtherSideAnswers } from '@saddle/core/situation';
-import { z } from 'zod';
+import * as z from 'zod';
 
 const FieldErrorSchema = z.object({
   path: z.string().meta({ description: 'JSON Pointer of the field' }),
@@ -28,7 +28,13 @@ const problems = Object.fromEntries(
     [404, 'no such thing'],
     [409, 'a newer version is there, or the id is taken'],
     [413, 'too large'],
+    [403, 'asked for by another page'],
+    [415, 'not sent as JSON'],
+    [421, 'asked for under a name that is not this machine'],
     [422, 'a field is wrong'],
+    [428, 'without the revision that was seen'],
+    [503, 'the database or the threads can’t do it now; nothing was written'],
+    [507, 'the disk is full; nothing was written'],
   ].map(([status, description]) => [
     `${status}`,
     { description: description as string, content: { 'application/problem+json': { schema: ProblemSchema } } },
@@ -51,6 +57,20 @@ const ImportRowSchema = z.object({
   name: z.string(),
   outcome: z.enum(['new', 'replaces', 'refused']),
   errors: z.array(FieldErrorSchema),
+});
+
+const DifferenceSchema = z.object({ path: z.string(), words: z.string(), was: z.string(), now: z.string() });
+const RevisionsSchema = z.object({
+  revisions: z.array(
+    z.object({
+      revision: z.number().int(),
+      savedAt: z.string(),
+      first: z.boolean(),
+      differs: z.array(DifferenceSchema),
+      more: z.number().int(),
+    }),
+  ),
+  earlier: z.boolean(),
 });
 
 function documentPaths(kind: 'house' | 'job', schema: z.ZodType): ZodOpenApiPathsObject {
@@ -90,11 +110,20 @@ function documentPaths(kind: 'house' | 'job', schema: z.ZodType): ZodOpenApiPath
         responses: { '204': { description: 'gone' }, ...problems },
       },
     },
+    [`/${kind}s/{id}/raw`]: {
+      get: {
+        operationId: `${kind}-raw`,
+        summary: 'Its text as it lies in the database, also when it can’t be read as a document',
+        requestParams: { path },
+        responses: { '200': { description: 'the text', content: { 'text/plain': { schema: z.string() } } }, ...problems },
+      },
+    },
     [`/${kind}s/{id}/revisions`]: {
       get: {
         operationId: `${kind}-revisions`,
-        requestParams: { path },
-        responses: ok(z.array(z.object({ revision: z.number().int(), savedAt: z.string() })), 'newest first'),
+        summary: 'Earlier versions, newest first, each with what it changed; of a deleted one too',
+        requestParams: { path, query: z.object({ before: z.coerce.number().int().optional() }) },
+        responses: ok(RevisionsSchema, 'a page of them'),
       },
     },
     [`/${kind}s/{id}/revisions/{revision}`]: {
@@ -230,13 +259,26 @@ export function openApi(version: string): Record<string, unknown> {
           responses: { '200': { description: 'the job sheet', content: { 'application/pdf': { schema: z.string() } } }, ...problems },
         },
       },
+      '/backup.sqlite': {
+        get: {
+          operationId: 'backup',
+          summary: 'One file with everything, earlier versions included; `npm start -- --restore FILE` begins with it',
+          responses: {
+            '200': { description: 'an SQLite database', content: { 'application/vnd.sqlite3': { schema: z.string() } } },
+            ...problems,
+          },
+        },
+      },
       '/export.json': { get: { operationId: 'export', responses: ok(ExportFile, 'everything') } },
       '/import': {
         post: {
           operationId: 'import',
           requestParams: { query: z.object({ confirm: z.enum(['yes', 'no']).optional() }) },
           requestBody: { required: true, content: json(ExportFile) },
-          responses: ok(z.object({ written: z.boolean(), rows: z.array(ImportRowSchema) }), 'row by row; written only when confirmed'),
+          responses: ok(
+            z.object({ written: z.boolean(), rows: z.array(ImportRowSchema), refusedMore: z.number().int() }),
+            'row by row; written only when confirmed',
+          ),
         },
       },
       '/sums': { get: { operationId: 'sums', responses: ok(z.array(z.unknown()), 'the pocket sums and what they ask') } },

@@ -1,36 +1,25 @@
 /** `/api/v1`. Handlers parse, call the core or the store, and answer; they compute nothing. */
 import { Router, type Request, type Response } from 'express';
 import { nanoid } from 'nanoid';
-import {
-  directorySheet,
-  exportFile,
-  importReport,
-  jobSheet,
-  jsonSchema,
-  panelCsv,
-  PUBLISHED_SCHEMAS,
-  routeSheet,
-  type Bundle,
-} from '@saddle/core/exchange';
+import { exportFile, importReport, jsonSchema, panelCsv, PUBLISHED_SCHEMAS, type Bundle } from '@saddle/core/exchange';
 import { jigFor, openingTemplate, templateSvg, type Template } from '@saddle/core/layout';
 import { ledgerOf } from '@saddle/core/ledger';
-import { checkHouse, checkJob, checkShape, plannedSite, type Checked, type House, type Job, type Want } from '@saddle/core/model';
+import { checkJob, checkShape, differences, plannedSite, type Checked, type House, type Job, type Want } from '@saddle/core/model';
 import { pocketSum, POCKET_SUMS } from '@saddle/core/pocket';
 import { fromBox, FromBoxAnswers, OtherSideAnswers, otherSide } from '@saddle/core/situation';
-import { stepsOf, summarise } from '@saddle/core/steps';
-import { searchRoutes, type RoutesFound } from '@saddle/core/want';
-import { z } from 'zod';
-import { renderSheet } from '../sheets/pdf.js';
-import { renderTemplate } from '../sheets/template.js';
-import type { SaveResult, Store, Stored } from '../storage/store.js';
+import { stepsOf } from '@saddle/core/steps';
+import type { Logger } from 'pino';
+import { mkdtemp, readFile, rm } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import * as z from 'zod';
+import type { HeavyPool } from '../heavy/pool.js';
+import type { Task } from '../heavy/tasks.js';
+import type { Kind, SaveResult, Store, Stored } from '../storage/store.js';
 import { openApi } from './openapi.js';
+import { IMPORT_LIMIT } from './body.js';
 import { invalid, notFound, problem } from './problem.js';
-
-type Kind = 'house' | 'job';
-const CHECK = { house: checkHouse, job: checkJob } as {
-  house: (d: unknown) => Checked<House | Job>;
-  job: (d: unknown) => Checked<House | Job>;
-};
+import { CHECK, Shelf } from './shelf.js';
 
 const accept = <T>(checked: Checked<T>): T => {
   if (!checked.ok) throw invalid(checked.errors);
@@ -65,10 +54,15 @@ function answerSave<T extends House | Job>(response: Response, status: number, r
     case 'conflict':
       throw problem(409, 'conflict', 'Somebody saved a newer version in the meantime; nothing was written.', {
         current: result.current,
-        yours: mine,
+        differs: differences(result.current.document, mine, mine.unit).slice(0, MOST_DIFFERENCES),
       });
   }
 }
+
+/** Differences that an answer names; the rest is counted by whoever compares the documents themselves. */
+const MOST_DIFFERENCES = 40;
+/** Revisions of one answer. */
+const PAGE_OF_REVISIONS = 20;
 
 const Paper = z.object({ paper: z.enum(['letter', 'a4']).default('letter') });
 const TemplateQuery = Paper.extend({
@@ -98,19 +92,30 @@ function templateOf(document: House | Job, boxId: string, query: z.infer<typeof 
   return jig.template;
 }
 
+const Before = z.object({ before: z.coerce.number().int().positive().optional() });
+/** A name that any system takes for a file. */
+const plainName = (id: string): string => id.replace(/[^A-Za-z0-9_-]/g, '_').slice(0, 60);
+
 const Confirm = z.object({ confirm: z.enum(['yes', 'no']).default('no') });
 
-export function apiRoutes(store: Store, version: string): Router {
+export function apiRoutes(store: Store, heavy: HeavyPool, logger: Logger, version: string): Router {
   const api = Router();
   const now = () => new Date().toISOString();
-  const must = async <T extends House | Job>(kind: Kind, id: string): Promise<Stored<T>> => {
-    const stored = await store.get<T>(kind, id);
-    if (!stored) throw notFound(kind, id);
-    return stored;
+  const shelf = new Shelf(store, (err, what) => logger.error({ err }, `${what} failed`));
+  const must = <T extends House | Job>(kind: Kind, id: string): Promise<Stored<T>> => shelf.open<T>(kind, id);
+  const kept = <T extends House | Job>(kind: Kind, result: SaveResult<T>): SaveResult<T> => {
+    if (result.outcome === 'saved') shelf.note(kind, result.stored);
+    return result;
+  };
+  /** Answers with a PDF from the threads, shown in the page. */
+  const pdf = async (response: Response, name: string, task: Task): Promise<void> => {
+    const bytes = (await heavy.run(task)) as Uint8Array;
+    response.type('application/pdf').set('Content-Disposition', `inline; filename="${name}"`).send(Buffer.from(bytes));
   };
 
   api.get('/health', async (_request, response) => {
-    response.json({ status: (await store.alive()) ? 'ok' : 'no database', version });
+    const status = await store.health();
+    response.status(status === 'ok' ? 200 : 503).json({ status, version });
   });
   api.get('/openapi.json', (_request, response) => void response.json(openApi(version)));
   api.get('/schemas/:name.json', (request, response) => {
@@ -121,34 +126,11 @@ export function apiRoutes(store: Store, version: string): Router {
 
   for (const kind of ['house', 'job'] as const) {
     const path = `/${kind}s`;
-    api.get(path, async (_request, response) => {
-      const all = await store.all<House | Job>(kind);
-      response.json(
-        kind === 'job'
-          ? all.map(({ document, revision, savedAt }) => ({
-              id: document.id,
-              name: document.name,
-              houseId: (document as Job).houseId,
-              situation: (document as Job).situation,
-              revision,
-              savedAt,
-              ...summarise(document as Job),
-            }))
-          : all.map(({ document, revision, savedAt }) => ({
-              id: document.id,
-              name: document.name,
-              edition: document.edition,
-              unit: document.unit,
-              built: document.built,
-              revision,
-              savedAt,
-            })),
-      );
-    });
+    api.get(path, async (_request, response) => response.json(await (kind === 'job' ? shelf.list('job') : shelf.list('house'))));
     api.post(path, async (request, response) => {
       const document = accept(CHECK[kind](request.body));
       if (kind === 'job') await must('house', (document as Job).houseId);
-      answerSave(response, 201, await store.create(kind, document, now()), document);
+      answerSave(response, 201, kept(kind, await store.create(kind, document, now())), document);
     });
     api.get(`${path}/:id`, async (request, response) => send(response, 200, await must(kind, param(request, 'id'))));
     api.put(`${path}/:id`, async (request, response) => {
@@ -165,7 +147,7 @@ export function apiRoutes(store: Store, version: string): Router {
           },
         ]);
       if (kind === 'job') await must('house', (document as Job).houseId);
-      answerSave(response, 200, await store.save(kind, document, revision, now()), document);
+      answerSave(response, 200, kept(kind, await store.save(kind, document, revision, now())), document);
     });
     api.get(`${path}/:id/boxes/:box/template.:form`, async (request, response) => {
       const query = accept(checkShape(TemplateQuery, request.query));
@@ -174,8 +156,8 @@ export function apiRoutes(store: Store, version: string): Router {
       const { document } = await must<House | Job>(kind, param(request, 'id'));
       const template = templateOf(document, param(request, 'box'), query);
       const name = `${query.of}-${param(request, 'box')}${query.mirrored === 'yes' ? '-mirrored' : ''}.${form}`;
-      response.type(form === 'pdf' ? 'application/pdf' : 'image/svg+xml').set('Content-Disposition', `inline; filename="${name}"`);
-      response.send(form === 'pdf' ? await renderTemplate(template, query.paper, now()) : templateSvg(template));
+      if (form === 'pdf') return pdf(response, name, { do: 'template', template, paper: query.paper, now: now() });
+      response.type('image/svg+xml').set('Content-Disposition', `inline; filename="${name}"`).send(templateSvg(template));
     });
     api.delete(`${path}/:id`, async (request, response) => {
       const id = param(request, 'id');
@@ -186,9 +168,32 @@ export function apiRoutes(store: Store, version: string): Router {
       if (result.outcome === 'in use') throw problem(409, 'in-use', `The house still has jobs: ${result.by.join(', ')}.`);
       response.status(204).end();
     });
+    api.get(`${path}/:id/raw`, async (request, response) => {
+      const id = param(request, 'id');
+      const text = await store.raw(kind, id);
+      if (text === undefined) throw notFound(kind, id);
+      response
+        .type('text/plain; charset=utf-8')
+        .set('Content-Disposition', `attachment; filename="${kind}-${plainName(id)}.txt"`)
+        .send(text);
+    });
     api.get(`${path}/:id/revisions`, async (request, response) => {
-      await must(kind, param(request, 'id'));
-      response.json(await store.revisions(kind, param(request, 'id')));
+      const { before } = accept(checkShape(Before, request.query));
+      const id = param(request, 'id');
+      const all = await store.revisions(kind, id);
+      if (all.length === 0) throw notFound(kind, id);
+      const from = before === undefined ? 0 : all.findIndex((r) => r.revision < before);
+      const page = from < 0 ? [] : all.slice(from, from + PAGE_OF_REVISIONS);
+      const earlier = all[(from < 0 ? all.length : from) + PAGE_OF_REVISIONS];
+      const documents = new Map<number, House | Job | undefined>();
+      for (const { revision } of [...page, ...(earlier ? [earlier] : [])])
+        documents.set(revision, (await store.revision<House | Job>(kind, id, revision).catch(() => undefined))?.document);
+      const lines = page.map(({ revision, savedAt }, i) => {
+        const [mine, last] = [documents.get(revision), documents.get((page[i + 1] ?? earlier)?.revision ?? -1)];
+        const found = mine && last ? differences(last, mine, mine.unit) : [];
+        return { revision, savedAt, first: !last, differs: found.slice(0, 12), more: Math.max(0, found.length - 12) };
+      });
+      response.json({ revisions: lines, earlier: earlier !== undefined });
     });
     api.get(`${path}/:id/revisions/:revision`, async (request, response) => {
       const stored = await store.revision(kind, param(request, 'id'), Number(param(request, 'revision')) || 0);
@@ -202,9 +207,9 @@ export function apiRoutes(store: Store, version: string): Router {
     const form = param(request, 'form');
     if (form !== 'pdf' && form !== 'csv') throw notFound('form of directory', form);
     const { document: house } = await must<House>('house', param(request, 'id'));
-    response.set('Content-Disposition', `${form === 'csv' ? 'attachment' : 'inline'}; filename="${house.id}-panel.${form}"`);
-    if (form === 'csv') response.type('text/csv; charset=utf-8').send(panelCsv(house.site));
-    else response.type('application/pdf').send(await renderSheet(directorySheet(house), house.unit, paper, now()));
+    const name = `${house.id}-panel.${form}`;
+    if (form === 'pdf') return pdf(response, name, { do: 'directory-sheet', house, paper, now: now() });
+    response.type('text/csv; charset=utf-8').set('Content-Disposition', `attachment; filename="${name}"`).send(panelCsv(house.site));
   });
 
   const wanted = async (request: Request): Promise<{ house: House; want: Want }> => {
@@ -215,28 +220,12 @@ export function apiRoutes(store: Store, version: string): Router {
   };
   api.get('/houses/:id/wants/:wantId/routes', async (request, response) => {
     const { house, want } = await wanted(request);
-    const { found, otherwise, feeds, problem, gaps, joistQuestions } = searchRoutes(house, want);
-    const short = (f: RoutesFound) => ({
-      unbeaten: f.unbeaten,
-      options: f.options.map(({ key, title, gauge, figures, best, beaten, buys, favourite, through, feed }) => ({
-        ...{ key, title, gauge, figures, best, beaten, buys, favourite, through },
-        feed: { id: feed.id, name: feed.name, verdict: feed.verdict },
-      })),
-    });
-    response.json({
-      ...short(found),
-      ...(problem ? { problem } : {}),
-      gaps,
-      joistQuestions,
-      ...(otherwise ? { otherwise: short(otherwise) } : {}),
-      feeds: feeds.map(({ id, name, where, verdict, refused, cures }) => ({ id, name, where, verdict, refused, cures })),
-    });
+    response.type('application/json').send(await heavy.run({ do: 'ways', house, wantId: want.id }));
   });
   api.get('/houses/:id/wants/:wantId/sheet.pdf', async (request, response) => {
     const { paper } = accept(checkShape(Paper, request.query));
     const { house, want } = await wanted(request);
-    response.set('Content-Disposition', `inline; filename="${want.id}-route.pdf"`);
-    response.type('application/pdf').send(await renderSheet(routeSheet(house, want), house.unit, paper, now()));
+    return pdf(response, `${want.id}-route.pdf`, { do: 'route-sheet', house, wantId: want.id, paper, now: now() });
   });
 
   api.post('/jobs/other-side', async (request, response) => {
@@ -244,7 +233,7 @@ export function apiRoutes(store: Store, version: string): Router {
     const answers = accept(checkShape(OtherSideAnswers, { id: nanoid(12), ...given }));
     await must('house', answers.houseId);
     const job = accept(checkJob(otherSide(answers)));
-    answerSave(response, 201, await store.create('job', job, now()), job);
+    answerSave(response, 201, kept('job', await store.create('job', job, now())), job);
   });
   api.post('/jobs/from-box', async (request, response) => {
     const given = (request.body ?? {}) as Record<string, unknown>;
@@ -253,7 +242,7 @@ export function apiRoutes(store: Store, version: string): Router {
     const made = fromBox(house, answers);
     if (!made.ok) throw invalid([{ path: made.path, message: made.message, expected: made.expected, came: made.came }]);
     const job = accept(checkJob(made.job));
-    answerSave(response, 201, await store.create('job', job, now()), job);
+    answerSave(response, 201, kept('job', await store.create('job', job, now())), job);
   });
   api.get(
     '/jobs/:id/ledger',
@@ -266,22 +255,47 @@ export function apiRoutes(store: Store, version: string): Router {
   api.get('/jobs/:id/sheet.pdf', async (request, response) => {
     const { paper } = accept(checkShape(Paper, request.query));
     const { document: job } = await must<Job>('job', param(request, 'id'));
-    const house = await store.get<House>('house', job.houseId);
-    const pdf = await renderSheet(jobSheet(job, house?.document), job.unit, paper, now());
-    response.type('application/pdf').set('Content-Disposition', `inline; filename="${job.id}-sheet.pdf"`).send(pdf);
+    const house = await store.get<House>('house', job.houseId).catch(() => undefined);
+    return pdf(response, `${job.id}-sheet.pdf`, { do: 'job-sheet', job, house: house?.document, paper, now: now() });
   });
 
   const download = (response: Response, name: string, bundle: Bundle): void => {
-    response
-      .type('application/json')
-      .set('Content-Disposition', `attachment; filename="${name}.saddle.json"`)
-      .send(JSON.stringify(exportFile(bundle), null, 2));
+    const text = JSON.stringify(exportFile(bundle));
+    if (Buffer.byteLength(text) > IMPORT_LIMIT)
+      throw problem(422, 'too-large', 'That is more than one file can bring in again. Take a backup, or the houses one by one.');
+    response.type('application/json').set('Content-Disposition', `attachment; filename="${name}.saddle.json"`).send(text);
   };
-  const jobsOf = async (houseId: string): Promise<Job[]> =>
-    (await store.all<Job>('job')).map((s) => s.document).filter((j) => j.houseId === houseId);
+  /** The documents that can be read; of the others the text as it is. */
+  const readable = async <T extends House | Job>(kind: Kind): Promise<{ documents: T[]; unreadable: Bundle['unreadable'] }> => {
+    const bad = (await (kind === 'job' ? shelf.list('job') : shelf.list('house'))).filter((l) => 'unreadable' in l);
+    const ids = new Set(bad.map((l) => l.id));
+    const documents = (await store.all<T>(kind)).map((s) => s.document).filter((d) => !ids.has(d.id));
+    const texts = await Promise.all(bad.map(async ({ id }) => ({ kind, id, text: (await store.raw(kind, id)) ?? '' })));
+    return { documents, unreadable: texts };
+  };
+  const jobsOf = async (houseId: string): Promise<Job[]> => {
+    const mine = (await store.heads('job')).filter((h) => h.houseId === houseId);
+    const jobs = await Promise.all(mine.map((h) => must<Job>('job', h.id).catch(() => undefined)));
+    return jobs.flatMap((j) => (j ? [j.document] : []));
+  };
   api.get('/export.json', async (_request, response) => {
-    const [houses, jobs] = [await store.all<House>('house'), await store.all<Job>('job')];
-    download(response, 'saddle', { houses: houses.map((s) => s.document), jobs: jobs.map((s) => s.document) });
+    const [houses, jobs] = [await readable<House>('house'), await readable<Job>('job')];
+    const unreadable = [...(houses.unreadable ?? []), ...(jobs.unreadable ?? [])];
+    download(response, 'saddle', { houses: houses.documents, jobs: jobs.documents, ...(unreadable.length ? { unreadable } : {}) });
+  });
+  api.get('/backup.sqlite', async (_request, response) => {
+    const folder = await mkdtemp(join(tmpdir(), 'saddle-backup-'));
+    try {
+      const file = join(folder, 'backup.sqlite');
+      await store.backUp(file);
+      const name = `saddle-${now().slice(0, 16).replace(':', '')}.sqlite`;
+      response
+        .type('application/vnd.sqlite3')
+        .set('Content-Disposition', `attachment; filename="${name}"`)
+        .send(await readFile(file));
+    } finally {
+      await rm(folder, { recursive: true, force: true });
+    }
   });
   api.get('/houses/:id/export.json', async (request, response) => {
     const house = await must<House>('house', param(request, 'id'));
@@ -294,14 +308,14 @@ export function apiRoutes(store: Store, version: string): Router {
   api.post('/import', async (request, response) => {
     const { confirm } = accept(checkShape(Confirm, request.query));
     const known = {
-      houses: new Set((await store.all<House>('house')).map((s) => s.document.id)),
-      jobs: new Set((await store.all<Job>('job')).map((s) => s.document.id)),
+      houses: new Set((await store.heads('house')).map((h) => h.id)),
+      jobs: new Set((await store.heads('job')).map((h) => h.id)),
     };
     const report = importReport(request.body, known);
     if (report.errors.length) throw invalid(report.errors, 'This is no Saddle export.');
     const written = confirm === 'yes' && report.take.houses.length + report.take.jobs.length > 0;
     if (written) await store.takeIn(report.take, now());
-    response.json({ written, rows: report.rows });
+    response.json({ written, rows: report.rows, refusedMore: report.refusedMore });
   });
 
   api.get(

@@ -4,7 +4,7 @@ import type { JobSheet, SheetBlock } from '@saddle/core/exchange';
 import type { LengthUnit } from '@saddle/core/measure';
 import { drawBench } from './bench.js';
 import { drawElevation } from './elevation.js';
-import { FONTS, PAPERS, plain } from './fonts.js';
+import { PAPERS, plain, useFonts } from './fonts.js';
 import { type Doc, INK, MARGIN, room } from './paper.js';
 import { drawRoutePlan } from './routePlan.js';
 import { drawWiring } from './wiring.js';
@@ -15,9 +15,9 @@ export function renderSheet(sheet: JobSheet, unit: LengthUnit, paper: keyof type
     size: PAPERS[paper],
     margins: { top: MARGIN, bottom: MARGIN + 14, left: MARGIN, right: MARGIN },
     bufferPages: true,
-    info: { Title: `${sheet.title}: job sheet`, Producer: 'Saddle', CreationDate: new Date(now) },
+    info: { Title: `${sheet.title}: job sheet`.toWellFormed(), Producer: 'Saddle', CreationDate: new Date(now) },
   });
-  for (const [name, data] of Object.entries(FONTS)) doc.registerFont(name, data);
+  useFonts(doc);
   const chunks: Buffer[] = [];
   const done = new Promise<Buffer>((resolve, reject) => {
     doc.on('data', (chunk: Buffer) => chunks.push(chunk));

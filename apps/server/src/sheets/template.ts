@@ -2,7 +2,7 @@
 import PDFDocument from 'pdfkit';
 import { STROKES, TILE, tiles, type Paper, type Template, type TemplateShape, type Tile } from '@saddle/core/layout';
 import { INK, type Doc } from './paper.js';
-import { FONTS, PAPERS, plain } from './fonts.js';
+import { PAPERS, plain, useFonts } from './fonts.js';
 
 /** Points of a PDF in a millimetre. */
 const PT = 72 / 25.4;
@@ -14,9 +14,9 @@ export function renderTemplate(template: Template, paper: Paper, now: string): P
     size: PAPERS[paper],
     margin: 0,
     autoFirstPage: false,
-    info: { Title: template.title, Producer: 'Saddle', CreationDate: new Date(now) },
+    info: { Title: template.title.toWellFormed(), Producer: 'Saddle', CreationDate: new Date(now) },
   });
-  for (const [name, data] of Object.entries(FONTS)) doc.registerFont(name, data);
+  useFonts(doc);
   const chunks: Buffer[] = [];
   const done = new Promise<Buffer>((resolve, reject) => {
     doc.on('data', (chunk: Buffer) => chunks.push(chunk));

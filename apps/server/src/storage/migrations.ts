@@ -22,3 +22,5 @@ export class Documents1764000000000 implements MigrationInterface {
     for (const table of ['setting', 'revision', 'job', 'house']) await runner.query(`DROP TABLE ${table}`);
   }
 }
+
+export const MIGRATIONS = [Documents1764000000000];

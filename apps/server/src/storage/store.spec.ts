@@ -82,5 +82,5 @@ it('survives being closed and opened again', async () => {
   await store.setSetting('seeded', 'demo');
   await store.close();
   store = await Store.open(folder);
-  expect([await store.setting('seeded'), (await store.all('job')).length, await store.alive()]).toEqual(['demo', 1, true]);
+  expect([await store.setting('seeded'), (await store.all('job')).length, await store.health()]).toEqual(['demo', 1, 'ok']);
 });

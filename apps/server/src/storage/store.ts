@@ -1,12 +1,14 @@
 /** Where documents live. Every write is one transaction, one after another; a reader never sees half of one. */
 import 'reflect-metadata';
-import { mkdirSync } from 'node:fs';
+import type Database from 'better-sqlite3';
 import { join } from 'node:path';
-import type { House, Job } from '@saddle/core/model';
+import { thinned, type House, type Job } from '@saddle/core/model';
 import type { Bundle } from '@saddle/core/exchange';
 import { DataSource, type EntityManager } from 'typeorm';
+import { DATABASE_FILE, LAYOUT, ownerOnly, readyFolder, type FolderLock } from './dataFolder.js';
 import { HouseEntity, JobEntity, RevisionEntity, SettingEntity } from './entities.js';
-import { Documents1764000000000 } from './migrations.js';
+import { StartError, StorageError, troubleOf } from './failures.js';
+import { MIGRATIONS } from './migrations.js';
 
 export interface Stored<T> {
   revision: number;
@@ -18,80 +20,231 @@ export type SaveResult<T> =
 export type DeleteResult<T> =
   { outcome: 'deleted' } | { outcome: 'missing' } | { outcome: 'conflict'; current: Stored<T> } | { outcome: 'in use'; by: string[] };
 
-type Kind = 'house' | 'job';
+export type Kind = 'house' | 'job';
 interface Row {
   id: string;
   revision: number;
   document: string;
   savedAt: string;
 }
+/** A document without its text. */
+export interface Head {
+  id: string;
+  revision: number;
+  savedAt: string;
+}
 
-const stored = <T>(row: Row): Stored<T> => ({ revision: row.revision, savedAt: row.savedAt, document: JSON.parse(row.document) as T });
+/** A row whose text is no document any more; the text is kept for who can mend it. */
+export class UnreadableError extends Error {
+  constructor(
+    readonly kind: Kind,
+    readonly id: string,
+    readonly why: string,
+  ) {
+    super(`The ${kind} ${id} can’t be read: ${why}`);
+  }
+}
+
+function stored<T>(kind: Kind, row: Row): Stored<T> {
+  let document: unknown;
+  try {
+    document = JSON.parse(row.document);
+  } catch (error) {
+    throw new UnreadableError(kind, row.id, (error as Error).message.slice(0, 160));
+  }
+  if (typeof document !== 'object' || document === null || Array.isArray(document))
+    throw new UnreadableError(kind, row.id, 'its text holds no document');
+  return { revision: row.revision, savedAt: row.savedAt, document: document as T };
+}
+
+/** How often a document's earlier versions are thinned out: with every so-many-th save of it. */
+const THIN_EVERY = 10;
 
 export class Store {
   private last: Promise<unknown> = Promise.resolve();
+  /** why no promise can be given any more; the process has to end */
+  private broken: string | undefined;
 
-  private constructor(private readonly source: DataSource) {}
+  private constructor(
+    private readonly source: DataSource,
+    private readonly connection: Database.Database,
+    private readonly lock: FolderLock,
+    private readonly onBroken: (why: string) => void,
+  ) {}
 
-  /** Opens (and where needed creates) the database in a folder; migrations run here, nothing is synchronised. */
-  static async open(dataFolder: string): Promise<Store> {
-    mkdirSync(dataFolder, { recursive: true });
+  /**
+   * Opens (and where needed creates) the database in a folder; migrations run here, nothing is synchronised.
+   * @param onBroken called once when the connection can’t be brought to a known state: whoever serves must end
+   * @throws StartError in one sentence when the folder or what lies in it can’t be used; then nothing was changed
+   */
+  static async open(dataFolder: string, onBroken: (why: string) => void = () => undefined): Promise<Store> {
+    const names = MIGRATIONS.map((M) => new M().name);
+    const lock = readyFolder(dataFolder, names);
+    let connection: Database.Database | undefined;
     const source = new DataSource({
       type: 'better-sqlite3',
-      database: join(dataFolder, 'saddle.sqlite'),
+      database: join(dataFolder, DATABASE_FILE),
       entities: [HouseEntity, JobEntity, RevisionEntity, SettingEntity],
-      migrations: [Documents1764000000000],
+      migrations: MIGRATIONS,
       migrationsRun: true,
       synchronize: false,
-      prepareDatabase: (database: { pragma(text: string): unknown }) => {
+      prepareDatabase: (database: Database.Database) => {
+        connection = database;
         database.pragma('journal_mode = WAL');
         database.pragma('synchronous = FULL');
         database.pragma('foreign_keys = ON');
+        database.pragma('busy_timeout = 2000');
       },
     });
-    await source.initialize();
-    return new Store(source);
+    try {
+      await source.initialize();
+      for (const entity of source.entityMetadatas) sameColumns(connection!, entity.tableName, entity.columns.map((c) => c.databaseName)); // prettier-ignore
+      if (connection!.pragma('user_version', { simple: true }) !== LAYOUT) connection!.pragma(`user_version = ${LAYOUT}`);
+    } catch (error) {
+      if (source.isInitialized) await source.destroy();
+      else connection?.close();
+      lock.release();
+      if (error instanceof StartError) throw error;
+      const trouble = troubleOf(error);
+      throw new StartError(
+        `The database in ${dataFolder} can’t be opened: ${trouble ? new StorageError(trouble).message : (error as Error).message}`,
+        { cause: error },
+      );
+    }
+    ownerOnly(dataFolder);
+    return new Store(source, connection!, lock, onBroken);
   }
 
-  /** Waits for the write under way, then closes. */
+  /** Waits for the work under way, then closes. */
   async close(): Promise<void> {
     await this.last.catch(() => undefined);
     await this.source.destroy();
+    this.lock.release();
   }
 
-  /** One connection serves all, so transactions take turns. */
+  /** One connection serves all, so that everything takes turns: no reader comes between the statements of a write. */
+  private turn<T>(work: () => Promise<T>): Promise<T> {
+    const mine = this.last
+      .catch(() => undefined)
+      .then(() => {
+        if (this.broken) throw new StorageError('unknown', { cause: this.broken });
+        return work();
+      })
+      .catch((error: unknown) => {
+        const trouble = error instanceof StorageError ? undefined : troubleOf(error);
+        throw trouble ? new StorageError(trouble, { cause: error }) : error;
+      });
+    this.last = mine;
+    return mine;
+  }
+
+  private read<T>(work: (manager: EntityManager) => Promise<T>): Promise<T> {
+    return this.turn(() => work(this.source.manager));
+  }
+
+  /**
+   * One transaction, begun and ended here and not by TypeORM: SQLite ends one by itself when the disk is full or fails, which a
+   * counter of depths doesn't notice. After it, whatever happened, none is open; a write is answered only when its COMMIT went through.
+   */
   private write<T>(work: (manager: EntityManager) => Promise<T>): Promise<T> {
-    const turn = this.last.catch(() => undefined).then(() => this.source.transaction(work));
-    this.last = turn;
-    return turn;
+    return this.turn(async () => {
+      this.connection.exec('BEGIN IMMEDIATE');
+      let result: T;
+      try {
+        result = await work(this.source.manager);
+        if (!this.connection.inTransaction) throw new StorageError('unknown', { cause: 'the transaction ended by itself' });
+        this.connection.exec('COMMIT');
+      } catch (error) {
+        this.rollBack();
+        throw error;
+      }
+      if (this.connection.inTransaction) {
+        this.rollBack();
+        throw new StorageError('unknown', { cause: 'COMMIT left a transaction open' });
+      }
+      return result;
+    });
+  }
+
+  private rollBack(): void {
+    try {
+      if (this.connection.inTransaction) this.connection.exec('ROLLBACK');
+    } catch {
+      // looked at below: what counts is whether one is still open
+    }
+    if (!this.connection.inTransaction) return;
+    this.broken = 'a failed transaction could not be ended';
+    this.onBroken(this.broken);
+  }
+
+  /** `ok`, or why nothing can be promised. */
+  async health(): Promise<string> {
+    if (this.broken) return this.broken;
+    try {
+      return await this.turn(async () => {
+        if (this.connection.inTransaction) return 'a transaction is open that should not be';
+        const [row] = (await this.source.query('SELECT 1 AS one')) as { one: number }[];
+        return row?.one === 1 ? 'ok' : 'no database';
+      });
+    } catch (error) {
+      return (error as Error).message;
+    }
   }
 
   private entity = (kind: Kind) => (kind === 'house' ? HouseEntity : JobEntity) as typeof JobEntity;
 
-  async all<T extends House | Job>(kind: Kind): Promise<Stored<T>[]> {
-    await this.last.catch(() => undefined);
-    return (await this.source.manager.find(this.entity(kind), { order: { id: 'ASC' } })).map((row) => stored<T>(row));
+  /** What is there, without the documents; of jobs with the house they are of. */
+  heads(kind: Kind): Promise<(Head & { houseId?: string })[]> {
+    return this.read((manager) =>
+      manager.find(this.entity(kind), {
+        order: { id: 'ASC' },
+        select: { id: true, revision: true, savedAt: true, ...(kind === 'job' ? { houseId: true } : {}) },
+      }),
+    );
   }
 
-  async get<T extends House | Job>(kind: Kind, id: string): Promise<Stored<T> | undefined> {
-    await this.last.catch(() => undefined);
-    const row = await this.source.manager.findOneBy(this.entity(kind), { id });
-    return row ? stored<T>(row) : undefined;
+  /** All documents that can be read, in one look; those that can’t are left out and named by `heads` and `raw`. */
+  all<T extends House | Job>(kind: Kind): Promise<Stored<T>[]> {
+    return this.read(async (manager) =>
+      (await manager.find(this.entity(kind), { order: { id: 'ASC' } })).flatMap((row) => {
+        try {
+          return [stored<T>(kind, row)];
+        } catch {
+          return [];
+        }
+      }),
+    );
   }
 
-  async revisions(kind: Kind, id: string): Promise<{ revision: number; savedAt: string }[]> {
-    await this.last.catch(() => undefined);
-    return this.source.manager.find(RevisionEntity, {
-      where: { kind, id },
-      order: { revision: 'DESC' },
-      select: { revision: true, savedAt: true },
+  /** @throws UnreadableError when its text is no document any more */
+  get<T extends House | Job>(kind: Kind, id: string): Promise<Stored<T> | undefined> {
+    return this.read(async (manager) => {
+      const row = await manager.findOneBy(this.entity(kind), { id });
+      return row ? stored<T>(kind, row) : undefined;
     });
   }
 
-  async revision<T extends House | Job>(kind: Kind, id: string, revision: number): Promise<Stored<T> | undefined> {
-    await this.last.catch(() => undefined);
-    const row = await this.source.manager.findOneBy(RevisionEntity, { kind, id, revision });
-    return row ? stored<T>(row) : undefined;
+  /** The text as it lies in the database, whatever it is. */
+  raw(kind: Kind, id: string): Promise<string | undefined> {
+    return this.read(async (manager) => (await manager.findOneBy(this.entity(kind), { id }))?.document);
+  }
+
+  /** Newest first, without the documents. */
+  revisions(kind: Kind, id: string): Promise<{ revision: number; savedAt: string }[]> {
+    return this.read((manager) =>
+      manager.find(RevisionEntity, {
+        where: { kind, id },
+        order: { revision: 'DESC' },
+        select: { revision: true, savedAt: true },
+      }),
+    );
+  }
+
+  revision<T extends House | Job>(kind: Kind, id: string, revision: number): Promise<Stored<T> | undefined> {
+    return this.read(async (manager) => {
+      const row = await manager.findOneBy(RevisionEntity, { kind, id, revision });
+      return row ? stored<T>(kind, row) : undefined;
+    });
   }
 
   create<T extends House | Job>(kind: Kind, document: T, savedAt: string): Promise<SaveResult<T>> {
@@ -106,7 +259,7 @@ export class Store {
     return this.write(async (manager) => {
       const row = await manager.findOneBy(this.entity(kind), { id: document.id });
       if (!row) return { outcome: 'missing' };
-      if (row.revision !== revision) return { outcome: 'conflict', current: stored<T>(row) };
+      if (row.revision !== revision) return { outcome: 'conflict', current: stored<T>(kind, row) };
       return { outcome: 'saved', stored: await this.put(manager, kind, document, revision + 1, savedAt) };
     });
   }
@@ -115,9 +268,9 @@ export class Store {
     return this.write(async (manager): Promise<DeleteResult<T>> => {
       const row = await manager.findOneBy(this.entity(kind), { id });
       if (!row) return { outcome: 'missing' };
-      if (row.revision !== revision) return { outcome: 'conflict', current: stored<T>(row) };
+      if (row.revision !== revision) return { outcome: 'conflict', current: stored<T>(kind, row) };
       if (kind === 'house') {
-        const jobs = await manager.find(JobEntity, { where: { houseId: id } });
+        const jobs = await manager.find(JobEntity, { where: { houseId: id }, select: { id: true } });
         if (jobs.length) return { outcome: 'in use', by: jobs.map((j) => j.id) };
       }
       await manager.delete(this.entity(kind), { id });
@@ -142,7 +295,12 @@ export class Store {
 
   /** A deleted document's revisions stay; one that comes back goes on counting behind them. */
   private async firstRevision(manager: EntityManager, kind: Kind, id: string): Promise<number> {
-    const [latest] = await manager.find(RevisionEntity, { where: { kind, id }, order: { revision: 'DESC' }, take: 1 });
+    const [latest] = await manager.find(RevisionEntity, {
+      where: { kind, id },
+      order: { revision: 'DESC' },
+      take: 1,
+      select: { revision: true },
+    });
     return latest ? latest.revision + 1 : 1;
   }
 
@@ -155,21 +313,43 @@ export class Store {
   ): Promise<Stored<T>> {
     const revision = wanted === 1 ? await this.firstRevision(manager, kind, document.id) : wanted;
     const row = { id: document.id, revision, document: JSON.stringify(document), savedAt };
-    await manager.save(this.entity(kind), { ...row, ...(kind === 'job' ? { houseId: (document as Job).houseId } : {}) } as never);
+    const whole = { ...row, ...(kind === 'job' ? { houseId: (document as Job).houseId } : {}) };
+    await manager.upsert(this.entity(kind), whole as never, ['id']);
     await manager.insert(RevisionEntity, { kind, ...row });
+    if (revision % THIN_EVERY === 0) await this.thinOut(manager, kind, document.id, savedAt);
     return { revision, savedAt, document };
   }
 
-  async setting(key: string): Promise<string | undefined> {
-    return (await this.source.manager.findOneBy(SettingEntity, { key }))?.value;
+  private async thinOut(manager: EntityManager, kind: Kind, id: string, now: string): Promise<void> {
+    const kept = await manager.find(RevisionEntity, { where: { kind, id }, select: { revision: true, savedAt: true } });
+    for (const revision of thinned(kept, now)) await manager.delete(RevisionEntity, { kind, id, revision });
+  }
+
+  setting(key: string): Promise<string | undefined> {
+    return this.read(async (manager) => (await manager.findOneBy(SettingEntity, { key }))?.value);
   }
 
   setSetting(key: string, value: string): Promise<void> {
-    return this.write(async (manager) => void (await manager.save(SettingEntity, { key, value })));
+    return this.write(async (manager) => void (await manager.upsert(SettingEntity, { key, value }, ['key'])));
   }
 
-  /** Whether the database answers. */
-  async alive(): Promise<boolean> {
-    return ((await this.source.query('SELECT 1 AS one')) as { one: number }[])[0]?.one === 1;
+  /** Writes a whole, checked copy into a file while serving goes on; the copy is one file without a -wal. */
+  backUp(file: string): Promise<void> {
+    return this.turn(async () => void (await this.connection.backup(file)));
   }
+
+  /** Moves what the -wal holds into the main file, so that the one file alone is whole. */
+  settle(): Promise<void> {
+    return this.turn(async () => void this.connection.pragma('wal_checkpoint(TRUNCATE)'));
+  }
+}
+
+/** A table with other columns than this program knows was made by another version; writing to it would lose something. */
+function sameColumns(connection: Database.Database, table: string, known: string[]): void {
+  const there = (connection.pragma(`table_info(${table})`) as { name: string }[]).map((c) => c.name);
+  const odd = [...there.filter((c) => !known.includes(c)), ...known.filter((c) => !there.includes(c))];
+  if (odd.length)
+    throw new StartError(
+      `The database was made by another version of Saddle (table ${table}: ${odd.join(', ')}). Start it with that version, or take an export of it in here.`,
+    );
 }

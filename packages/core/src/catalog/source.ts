@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 
 /**
  * Where a value or a rule comes from. `memory`: a code value written down from memory, to be checked with the adopted local code;

@@ -1,5 +1,5 @@
 /** Open formats: one house, one job, or everything in one JSON file, with a published schema and a report before anything is taken in. */
-import { z } from 'zod';
+import * as z from 'zod';
 import { checkHouse, checkJob, checkShape, House, Job, type FieldError } from '../model/index.js';
 
 export const EXPORT_VERSION = 1;
@@ -8,8 +8,13 @@ export const ExportFile = z.strictObject({
   $schema: z.string().max(200).optional(),
   format: z.literal('saddle-export'),
   version: z.literal(EXPORT_VERSION),
-  houses: z.array(z.unknown()).max(200),
-  jobs: z.array(z.unknown()).max(2000),
+  houses: z.array(z.unknown()).max(2000),
+  jobs: z.array(z.unknown()).max(20_000),
+  /** text of what could not be read where the file was made; carried along, never taken in */
+  unreadable: z
+    .array(z.strictObject({ kind: z.enum(['house', 'job']), id: z.string(), text: z.string() }))
+    .max(2000)
+    .optional(),
 });
 
 /** The same with its contents, for the published schema. */
@@ -18,6 +23,7 @@ const WholeExport = ExportFile.extend({ houses: z.array(House), jobs: z.array(Jo
 export interface Bundle {
   houses: House[];
   jobs: Job[];
+  unreadable?: { kind: 'house' | 'job'; id: string; text: string }[];
 }
 
 export const exportFile = (bundle: Bundle) => ({
@@ -36,15 +42,22 @@ export interface ImportRow {
 }
 export interface ImportReport {
   rows: ImportRow[];
+  /** refused ones beyond those that stand among the rows */
+  refusedMore: number;
   /** what would be written; empty when the file as a whole can't be read */
   take: Bundle;
   /** errors of the file as a whole */
   errors: FieldError[];
 }
 
+/** Refused documents that are named with what is wrong; a file of thousands says no more with the rest of them. */
+const MOST_REFUSED = 30;
+/** What is wrong with one of them: the first of it. */
+const MOST_ERRORS = 5;
+
 const short = (value: unknown): string => (typeof value === 'string' ? value.slice(0, 60) : 'without a name');
 const prefixed = (errors: FieldError[], at: string): FieldError[] =>
-  errors.map((e) => ({ ...e, path: `${at}${e.path === '/' ? '' : e.path}` }));
+  errors.slice(0, MOST_ERRORS).map((e) => ({ ...e, path: `${at}${e.path === '/' ? '' : e.path}` }));
 
 /**
  * Reads an export, a house or a job and says row by row what would be taken. Writes nothing.
@@ -58,11 +71,24 @@ export function importReport(data: unknown, known: { houses: ReadonlySet<string>
     file = { houses: format === 'saddle-house' ? [data] : [], jobs: format === 'saddle-job' ? [data] : [] };
     at = () => '';
   } else {
+    const version = (data as { version?: unknown } | null)?.version;
+    if (format === 'saddle-export' && typeof version === 'number' && version > EXPORT_VERSION)
+      return {
+        ...{ rows: [], refusedMore: 0, take: { houses: [], jobs: [] } },
+        errors: [
+          {
+            path: '/version',
+            message: `The file was made by a newer Saddle (version ${version} of the format). Take it in there, or export it for version ${EXPORT_VERSION}.`,
+            expected: `at most ${EXPORT_VERSION}`,
+            came: `${version}`,
+          },
+        ],
+      };
     const shape = checkShape(ExportFile, data);
-    if (!shape.ok) return { rows: [], take: { houses: [], jobs: [] }, errors: shape.errors };
+    if (!shape.ok) return { rows: [], refusedMore: 0, take: { houses: [], jobs: [] }, errors: shape.errors };
     file = shape.value;
   }
-  const report: ImportReport = { rows: [], take: { houses: [], jobs: [] }, errors: [] };
+  const report: ImportReport = { rows: [], refusedMore: 0, take: { houses: [], jobs: [] }, errors: [] };
   file.houses.forEach((raw, i) => {
     const checked = checkHouse(raw);
     const { id, name } = (raw ?? {}) as { id?: unknown; name?: unknown };
@@ -117,7 +143,9 @@ export function importReport(data: unknown, known: { houses: ReadonlySet<string>
       seen.add(row.id);
     }
   }
-  return report;
+  const refused = report.rows.filter((r) => r.outcome === 'refused');
+  const unnamed = new Set(refused.slice(MOST_REFUSED));
+  return { ...report, rows: report.rows.filter((r) => !unnamed.has(r)), refusedMore: unnamed.size };
 }
 
 /** Published JSON Schemas (draft 2020-12) by file name. */

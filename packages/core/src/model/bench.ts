@@ -2,7 +2,7 @@
  * Wiring as it lies in boxes: cables with their conductors' ends, devices with named terminals, joints, breakers, what is plugged in.
  * A joint is one electrical meeting point in one box. A conductor end on no joint is loose.
  */
-import { z } from 'zod';
+import * as z from 'zod';
 import { AWG_SIZES } from '../measure/index.js';
 import { Id, Name } from './known.js';
 

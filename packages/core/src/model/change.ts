@@ -1,5 +1,5 @@
 /** The planned state is the found state plus this ordered list. Everything derived reads the list, nothing else. */
-import { z } from 'zod';
+import * as z from 'zod';
 import { Id, Name } from './known.js';
 import type { Site } from './site.js';
 import { Box, Cable, Circuit, Device, Load } from './site.js';

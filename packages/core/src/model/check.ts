@@ -1,5 +1,5 @@
 /** Shape, then sense: what a schema can't say about a document (things refer to things, boxes stand in walls). */
-import type { z } from 'zod';
+import type * as z from 'zod';
 import { printLength, type LengthUnit } from '../measure/index.js';
 import { applyChanges } from './change.js';
 import type { FieldError } from './fieldError.js';
@@ -43,8 +43,8 @@ function expectation(issue: z.core.$ZodIssue): string {
 /** Zod's issues as field errors; `root` is what came. At most 20 are returned. */
 export function fieldErrors(error: z.core.$ZodError, root: unknown): FieldError[] {
   return error.issues.slice(0, 20).map((issue) => ({
-    path: pointer(issue.path) || '/',
-    message: issue.message,
+    path: pointer(issue.path).slice(0, 300) || '/',
+    message: issue.message.length > 300 ? `${issue.message.slice(0, 300)}…` : issue.message,
     expected: expectation(issue),
     came: short(dig(root, issue.path)),
   }));
@@ -294,7 +294,7 @@ export function checkHouse(data: unknown): Checked<House> {
   if (!shape.ok) return shape;
   const { site, unit, wants } = shape.value;
   const errors = [...siteErrors(site, unit, '/site'), ...wantErrors(wants ?? [], site, unit)];
-  return errors.length ? { ok: false, errors } : shape;
+  return errors.length ? { ok: false, errors: errors.slice(0, 20) } : shape;
 }
 
 /** Where in the document an entity of the planned state is written, so that an error names the field the person can edit. */

@@ -1,5 +1,5 @@
 /** A judgement that shows its sum. Findings are derived, never stored. */
-import { z } from 'zod';
+import * as z from 'zod';
 import { Source } from '../catalog/index.js';
 import { Change } from './change.js';
 import { SITUATIONS } from './house.js';

@@ -1,5 +1,5 @@
 /** The two documents that are stored whole: a house, and a job in it. */
-import { z } from 'zod';
+import * as z from 'zod';
 import { Bench } from './bench.js';
 import { Change } from './change.js';
 import { Id, Instant, Name, Remark } from './known.js';

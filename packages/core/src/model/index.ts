@@ -12,3 +12,5 @@ export * from './edit.js';
 export * from './fieldWords.js';
 export * from './bench.js';
 export * from './want.js';
+export * from './revisions.js';
+export * from './difference.js';

@@ -1,10 +1,9 @@
 /** Small shapes that everything else is made of. */
-import { z } from 'zod';
-import { config } from 'zod';
+import * as z from 'zod';
 import { AWG_SIZES } from '../measure/index.js';
 
 // Zod's compiled parsers need `new Function`, which the page's content security policy forbids (and reports).
-config({ jitless: true });
+z.config({ jitless: true });
 
 /** Ids are chosen by the program; short, printable, without spaces. */
 export const Id = z.string().regex(/^[A-Za-z0-9_-]{1,40}$/, 'an id is 1 to 40 letters, digits, - or _');

@@ -1,5 +1,5 @@
 /** The panel of a house: its spaces, what stands in them, and what was found out about what each feeds. */
-import { z } from 'zod';
+import * as z from 'zod';
 import { DistanceLength, Id, Name } from './known.js';
 
 /** The largest panel that has a table of its own (408.36 has no such limit any more; common practice). */

@@ -1,5 +1,5 @@
 /** Ways of working on which good people differ (handbook 13). Where code takes either, the choice is the person's. */
-import { z } from 'zod';
+import * as z from 'zod';
 
 export const Schools = z.object({
   device: z.enum(['pigtail', 'feed-through']),

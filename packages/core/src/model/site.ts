@@ -1,5 +1,5 @@
 /** What stands in the house: walls, boxes, cables, devices, circuits. Absent means not known, never zero. */
-import { z } from 'zod';
+import * as z from 'zod';
 import { BOX_KIND_IDS, DEVICE_KIND_IDS, FINISH_IDS } from '../catalog/index.js';
 import { Panel } from './panel.js';
 import { DistanceLength, GaugeAwg, Id, Known, MeasuredLength, Name, PositiveLength, Remark, StudSpacing } from './known.js';

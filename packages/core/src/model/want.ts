@@ -1,5 +1,5 @@
 /** Outlets and lights that are wanted somewhere in the house, before there is a job: where, for what, and which way was chosen. */
-import { z } from 'zod';
+import * as z from 'zod';
 import { DistanceLength, Id, Name, PositiveLength } from './known.js';
 import { FaceId } from './site.js';
 

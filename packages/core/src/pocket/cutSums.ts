@@ -1,5 +1,5 @@
 /** Sums of cutting: joists, stock lengths, masonry, outer walls. */
-import { z } from 'zod';
+import * as z from 'zod';
 import { practice } from '../catalog/index.js';
 import { joistCut, term } from '../codebook/index.js';
 import { chase, cutStock, throughWall } from '../layout/index.js';

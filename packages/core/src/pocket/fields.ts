@@ -1,5 +1,5 @@
 /** What a pocket sum asks for: one description serves the form on the page, the API's check and its documentation. */
-import { z } from 'zod';
+import * as z from 'zod';
 import type { Judged } from '../codebook/index.js';
 import { parseLength, type LengthUnit } from '../measure/index.js';
 

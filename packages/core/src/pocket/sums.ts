@@ -1,5 +1,5 @@
 /** One number without a job: each sum has a schema, a description for a form, and a pure function. */
-import { z } from 'zod';
+import * as z from 'zod';
 import {
   boredHole,
   boxFill,

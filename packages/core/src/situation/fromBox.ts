@@ -1,5 +1,5 @@
 /** Jobs that start at a box of the house's survey: moved, made larger, replaced in its place, or feeding a new outlet beside or behind it. */
-import { z } from 'zod';
+import * as z from 'zod';
 import { GANG_PITCH_MM } from '../catalog/index.js';
 import { smallestGaugeFor } from '../codebook/index.js';
 import { studSide, withKind } from '../layout/index.js';

@@ -1,5 +1,5 @@
 /** A new outlet fed from the other side of the same wall: a few answers become a found site and a list of changes. */
-import { z } from 'zod';
+import * as z from 'zod';
 import { FINISHES } from '../catalog/index.js';
 import { smallestGaugeFor } from '../codebook/index.js';
 import { inches } from '../measure/index.js';

@@ -1,0 +1,138 @@
+/**
+ * Documents as the API gives them out: read, checked and summed up once a revision, so that a list of hundreds costs no more than
+ * looking at their numbers, and one that can't be read or judged is named instead of taking the others along.
+ */
+import { checkHouse, checkJob, type Checked, type House, type Job } from '@saddle/core/model';
+import { summarise, type JobSummary } from '@saddle/core/steps';
+import { UnreadableError, type Head, type Kind, type Store, type Stored } from '../storage/store.js';
+import { notFound, problem } from './problem.js';
+
+export const CHECK = { house: checkHouse, job: checkJob } as {
+  house: (d: unknown) => Checked<House | Job>;
+  job: (d: unknown) => Checked<House | Job>;
+};
+
+export interface Unreadable {
+  id: string;
+  revision: number;
+  savedAt: string;
+  /** what is wrong with it, in a sentence */
+  unreadable: string;
+  /** where its text can be had as it is */
+  raw: string;
+}
+export type HouseLine = Pick<House, 'id' | 'name' | 'edition' | 'unit' | 'built'> & Head;
+export type JobLine = Pick<Job, 'id' | 'name' | 'houseId' | 'situation'> & Head & JobSummary;
+
+type Line = HouseLine | JobLine | Unreadable;
+
+/** A job whose judgements fail keeps its place in the list, and says so. */
+const NOT_JUDGED: Omit<JobSummary, 'stoppedBy'> = { stage: 'survey', stops: 0, cantTell: 1, cautions: 0, stepsDone: 0, steps: 0 };
+
+export class Shelf {
+  private readonly lines = new Map<string, { revision: number; line: Line }>();
+
+  constructor(
+    private readonly store: Store,
+    private readonly onFailure: (error: unknown, what: string) => void,
+  ) {}
+
+  /** A whole document. @throws ProblemError 404 when it isn't there, 409 with the address of its text when it can't be read */
+  async open<T extends House | Job>(kind: Kind, id: string): Promise<Stored<T>> {
+    let stored: Stored<T> | undefined;
+    try {
+      stored = await this.store.get<T>(kind, id);
+    } catch (error) {
+      if (error instanceof UnreadableError) throw unreadable(kind, id, error.why);
+      throw error;
+    }
+    if (!stored) throw notFound(kind, id);
+    const checked = this.checked(kind, id, stored);
+    if (!checked.ok) throw unreadable(kind, id, checked.why);
+    return stored;
+  }
+
+  /** Each document a line, in the order of ids; what can't be read among them, with why. */
+  async list(kind: 'house'): Promise<(HouseLine | Unreadable)[]>;
+  async list(kind: 'job'): Promise<(JobLine | Unreadable)[]>;
+  async list(kind: Kind): Promise<Line[]> {
+    const heads = await this.store.heads(kind);
+    const lines: Line[] = [];
+    for (const head of heads) lines.push(await this.line(kind, head));
+    const there = new Set(heads.map((h) => `${kind}/${h.id}`));
+    for (const key of this.lines.keys()) if (key.startsWith(`${kind}/`) && !there.has(key)) this.lines.delete(key);
+    return lines;
+  }
+
+  private async line(kind: Kind, head: Head): Promise<Line> {
+    const known = this.lines.get(`${kind}/${head.id}`);
+    if (known?.revision === head.revision) return known.line;
+    try {
+      const stored = await this.store.get<House | Job>(kind, head.id);
+      if (!stored) return lineUnreadable(kind, head, 'it is gone');
+      this.checked(kind, head.id, stored);
+    } catch (error) {
+      if (!(error instanceof UnreadableError)) throw error;
+      this.lines.set(`${kind}/${head.id}`, { revision: head.revision, line: lineUnreadable(kind, head, error.why) });
+    }
+    return this.lines.get(`${kind}/${head.id}`)!.line;
+  }
+
+  /** Whether a stored document makes sense; looked at once a revision. */
+  private checked(kind: Kind, id: string, stored: Stored<House | Job>): { ok: true } | { ok: false; why: string } {
+    const known = this.lines.get(`${kind}/${id}`);
+    if (known?.revision === stored.revision) return 'unreadable' in known.line ? { ok: false, why: known.line.unreadable } : { ok: true };
+    const head: Head = { id, revision: stored.revision, savedAt: stored.savedAt };
+    let checked: Checked<House | Job>;
+    try {
+      checked = CHECK[kind](stored.document);
+    } catch (error) {
+      this.onFailure(error, `the check of ${kind} ${id}`);
+      checked = { ok: false, errors: [{ path: '/', message: 'its check fails', expected: '', came: '' }] };
+    }
+    if (!checked.ok) {
+      const why = `${checked.errors[0]?.path}: ${checked.errors[0]?.message}`.slice(0, 300);
+      this.lines.set(`${kind}/${id}`, { revision: stored.revision, line: lineUnreadable(kind, head, why) });
+      return { ok: false, why };
+    }
+    this.note(kind, stored);
+    return { ok: true };
+  }
+
+  /** Takes over what was just saved, which was checked on its way in. */
+  note(kind: Kind, stored: Stored<House | Job>): void {
+    const { document, revision, savedAt } = stored;
+    const line: Line =
+      kind === 'house' ? houseLine(document as House, revision, savedAt) : this.jobLine(document as Job, revision, savedAt);
+    this.lines.set(`${kind}/${document.id}`, { revision, line });
+  }
+
+  private jobLine(job: Job, revision: number, savedAt: string): JobLine {
+    let summary: JobSummary;
+    try {
+      summary = summarise(job);
+    } catch (error) {
+      this.onFailure(error, `the summary of job ${job.id}`);
+      summary = { ...NOT_JUDGED, stoppedBy: 'Saddle could not judge it: the log has the details' };
+    }
+    return { id: job.id, name: job.name, houseId: job.houseId, situation: job.situation, revision, savedAt, ...summary };
+  }
+}
+
+const houseLine = ({ id, name, edition, unit, built }: House, revision: number, savedAt: string): HouseLine => ({
+  ...{ id, name, edition, unit, revision, savedAt },
+  ...(built === undefined ? {} : { built }),
+});
+
+const rawAddress = (kind: Kind, id: string): string => `/api/v1/${kind}s/${encodeURIComponent(id)}/raw`;
+const lineUnreadable = (kind: Kind, head: Head, why: string): Unreadable => ({
+  ...{ id: head.id, revision: head.revision, savedAt: head.savedAt },
+  unreadable: why,
+  raw: rawAddress(kind, head.id),
+});
+
+const unreadable = (kind: Kind, id: string, why: string) =>
+  problem(409, 'unreadable', `The ${kind} ${id.slice(0, 60)} can’t be read; it was left as it is.`, {
+    detail: why,
+    raw: rawAddress(kind, id),
+  });
