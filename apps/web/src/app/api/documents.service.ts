@@ -1,7 +1,7 @@
 import { HttpClient, HttpErrorResponse } from '@angular/common/http';
 import { inject, Injectable } from '@angular/core';
 import type { ImportRow } from '@saddle/core/exchange';
-import type { FieldError, House, Job } from '@saddle/core/model';
+import type { Difference, FieldError, House, Job } from '@saddle/core/model';
 import type { FieldSpec, SumAnswer } from '@saddle/core/pocket';
 import type { JobSummary } from '@saddle/core/steps';
 import type { FromBoxAnswers, OtherSideAnswers } from '@saddle/core/situation';
@@ -22,6 +22,31 @@ export type JobLine = JobSummary & {
 };
 /** Answers without the id, which the server gives. */
 export type NewFromBox = FromBoxAnswers extends infer A ? (A extends FromBoxAnswers ? Omit<A, 'id'> : never) : never;
+/** A row that can't be read as a document; its text can be had as it is. */
+export interface Unreadable {
+  id: string;
+  revision: number;
+  savedAt: string;
+  unreadable: string;
+  raw: string;
+}
+export const isUnreadable = (line: object): line is Unreadable => 'unreadable' in line;
+/** Those of a list that can be read. */
+export const readable = <T extends object>(lines: readonly (T | Unreadable)[]): T[] =>
+  lines.filter((line): line is Exclude<T | Unreadable, Unreadable> & T => !isUnreadable(line));
+
+/** Earlier versions of a document, newest first. */
+export interface VersionLine {
+  revision: number;
+  savedAt: string;
+  first: boolean;
+  differs: Difference[];
+  more: number;
+}
+export interface Versions {
+  revisions: VersionLine[];
+  earlier: boolean;
+}
 export type HouseLine = Pick<House, 'id' | 'name' | 'edition' | 'unit' | 'built'> & { revision: number };
 export interface Problem {
   title: string;
@@ -29,11 +54,17 @@ export interface Problem {
   detail?: string;
   errors?: FieldError[];
   current?: Stored<unknown>;
+  /** where the text of what can't be read is to be had */
+  raw?: string;
 }
 export type SaveAnswer<D> =
   | { outcome: 'saved'; stored: Stored<D> }
   | { outcome: 'conflict'; current: Stored<D> }
   | { outcome: 'refused'; problem: Problem }
+  /** somebody deleted it in the meantime */
+  | { outcome: 'gone'; problem: Problem }
+  /** the server can't now: a full disk, a fault of its own; worth trying again */
+  | { outcome: 'trouble'; problem: Problem }
   | { outcome: 'unreachable' };
 
 const BASE = '/api/v1';
@@ -49,8 +80,8 @@ export function problemOf(error: unknown): Problem {
 export class Documents {
   private readonly http = inject(HttpClient);
 
-  jobs = (): Observable<JobLine[]> => this.http.get<JobLine[]>(`${BASE}/jobs`);
-  houses = (): Observable<HouseLine[]> => this.http.get<HouseLine[]>(`${BASE}/houses`);
+  jobs = (): Observable<(JobLine | Unreadable)[]> => this.http.get<(JobLine | Unreadable)[]>(`${BASE}/jobs`);
+  houses = (): Observable<(HouseLine | Unreadable)[]> => this.http.get<(HouseLine | Unreadable)[]>(`${BASE}/houses`);
   job = (id: string): Observable<Stored<Job>> => this.http.get<Stored<Job>>(`${BASE}/jobs/${encodeURIComponent(id)}`);
   house = (id: string): Observable<Stored<House>> => this.http.get<Stored<House>>(`${BASE}/houses/${encodeURIComponent(id)}`);
   createHouse = (house: House): Observable<Stored<House>> => this.http.post<Stored<House>>(`${BASE}/houses`, house);
@@ -58,6 +89,10 @@ export class Documents {
   startOtherSide = (answers: Omit<OtherSideAnswers, 'id'>): Observable<Stored<Job>> =>
     this.http.post<Stored<Job>>(`${BASE}/jobs/other-side`, answers);
   startFromBox = (answers: NewFromBox): Observable<Stored<Job>> => this.http.post<Stored<Job>>(`${BASE}/jobs/from-box`, answers);
+  versions = (kind: string, id: string, before?: number): Observable<Versions> =>
+    this.http.get<Versions>(`${BASE}/${kind}/${encodeURIComponent(id)}/revisions`, { params: before === undefined ? {} : { before } });
+  version = <D>(kind: string, id: string, revision: number): Observable<Stored<D>> =>
+    this.http.get<Stored<D>>(`${BASE}/${kind}/${encodeURIComponent(id)}/revisions/${revision}`);
   removeJob = (id: string, revision: number): Observable<void> =>
     this.http.delete<void>(`${BASE}/jobs/${encodeURIComponent(id)}`, { headers: { 'If-Match': `"${revision}"` } });
 
@@ -73,14 +108,15 @@ export class Documents {
         const problem = problemOf(error);
         if (problem.status === 0) return of({ outcome: 'unreachable' });
         if (problem.status === 409 && problem.current) return of({ outcome: 'conflict', current: problem.current as Stored<D> });
-        return of({ outcome: 'refused', problem });
+        if (problem.status === 404) return of({ outcome: 'gone', problem });
+        return of({ outcome: problem.status >= 500 ? 'trouble' : 'refused', problem });
       }),
     );
   }
 
-  import(data: unknown, confirm: boolean): Observable<{ written: boolean; rows: ImportRow[] }> {
+  import(data: unknown, confirm: boolean): Observable<{ written: boolean; rows: ImportRow[]; refusedMore: number }> {
     return this.http
-      .post<{ written: boolean; rows: ImportRow[] }>(`${BASE}/import?confirm=${confirm ? 'yes' : 'no'}`, data)
+      .post<{ written: boolean; rows: ImportRow[]; refusedMore: number }>(`${BASE}/import?confirm=${confirm ? 'yes' : 'no'}`, data)
       .pipe(catchError((error: unknown) => throwError(() => problemOf(error))));
   }
 

@@ -39,17 +39,80 @@ const names = new WeakMap<object, string>();
 /** what is written of each undo list, to take out what fell off its end */
 const written = new Map<string, Set<string>>();
 
-/** This tab's name; it survives a reload and ends with the tab. */
-export function tabName(): string {
-  let tab = sessionStorage.getItem('saddle-tab');
-  if (!tab) {
-    tab = nanoid(8);
-    sessionStorage.setItem('saddle-tab', tab);
+const TAB = 'saddle-tab';
+/** the name where the browser keeps nothing for a tab (cookies blocked) */
+let unkept: string | undefined;
+
+/** What a tab keeps for itself; absent where the browser refuses it. */
+function tabStorage(): Storage | undefined {
+  try {
+    return sessionStorage;
+  } catch {
+    return undefined;
   }
-  return tab;
 }
 
-export const keepDraft = <D>(draft: Draft<D>): Promise<void> => set(entry(draft.key, draft.tab), draft, store);
+function nameTab(name: string): string {
+  unkept = name;
+  try {
+    tabStorage()?.setItem(TAB, name);
+  } catch {
+    // full: the name then ends with the page
+  }
+  return name;
+}
+
+/** This tab's name; it survives a reload and ends with the tab. */
+export const tabName = (): string => tabStorage()?.getItem(TAB) ?? unkept ?? nameTab(nanoid(8));
+
+/** How long a reloaded page waits for the page before it to let go of the tab's name. */
+const LET_GO_MS = 500;
+const lockName = (tab: string): string => `saddle-tab/${tab}`;
+
+/** Holds a tab's name for as long as the page lives; false when another page holds it. */
+function holdName(locks: LockManager, tab: string): Promise<boolean> {
+  return new Promise((held) => {
+    const never = new Promise<void>(() => undefined);
+    locks
+      .request(lockName(tab), { signal: AbortSignal.timeout(LET_GO_MS) }, () => {
+        held(true);
+        return never;
+      })
+      .catch(() => held(false));
+  });
+}
+
+let claimed: Promise<void> | undefined;
+
+/**
+ * Makes sure that the name is this tab's alone. A duplicated tab comes with its original's: it takes one of its own, so that
+ * neither writes over what the other has not saved.
+ */
+export function claimTab(): Promise<void> {
+  const locks = (globalThis.navigator as Navigator | undefined)?.locks as LockManager | undefined;
+  claimed ??= (async () => {
+    if (!locks) return;
+    while (!(await holdName(locks, tabName()))) nameTab(nanoid(8));
+  })().catch(() => undefined);
+  return claimed;
+}
+
+/** Names of tabs that are open now; what they have not saved is in their own hands. */
+async function openTabs(): Promise<Set<string>> {
+  const locks = (globalThis.navigator as Navigator | undefined)?.locks as LockManager | undefined;
+  const held = (await locks?.query().catch(() => undefined))?.held ?? [];
+  return new Set(held.map((lock) => lock.name ?? ''));
+}
+
+/** Keeps unsaved work in the browser. False when the browser did not take it: storage full, blocked or absent. */
+export const keepDraft = async <D>(draft: Draft<D>): Promise<boolean> => {
+  try {
+    await set(entry(draft.key, draft.tab), draft, store);
+    return true;
+  } catch {
+    return false;
+  }
+};
 export const ownDraft = <D>(key: string): Promise<Draft<D> | undefined> => get<Draft<D>>(entry(key, tabName()), store);
 
 /** Forgets a tab's draft and its undo list. */
@@ -122,5 +185,8 @@ export async function otherDrafts<D>(key: string): Promise<Draft<D>[]> {
     (k) => k.startsWith(`${key}/`) && k !== own && k.slice(key.length + 1).split('/').length === 1,
   );
   const drafts = await getMany<Draft<D> | undefined>(others, store);
-  return drafts.filter((d) => d?.document !== undefined).sort((a, b) => b!.at.localeCompare(a!.at)) as Draft<D>[];
+  const open = await openTabs();
+  return drafts
+    .filter((d) => d?.document !== undefined && !open.has(lockName(d.tab)))
+    .sort((a, b) => b!.at.localeCompare(a!.at)) as Draft<D>[];
 }

@@ -1,3 +1,4 @@
+import { saveFile } from '../exchange/save-file';
 import {
   afterNextRender,
   ChangeDetectionStrategy,
@@ -441,11 +442,7 @@ export class BenchBoard {
   protected saveNetlist(): void {
     const on = this.switched();
     if (!on) return;
-    const link = document.createElement('a');
-    link.href = URL.createObjectURL(new Blob([spiceNetlist(on.built.network, this.heading()).text], { type: 'text/plain' }));
-    link.download = 'bench.cir';
-    link.click();
-    setTimeout(() => URL.revokeObjectURL(link.href), 1000);
+    saveFile('bench.cir', spiceNetlist(on.built.network, this.heading()).text, 'text/plain');
   }
 
   private worker: Worker | undefined;

@@ -1,6 +1,8 @@
 import { ChangeDetectionStrategy, Component, effect, inject, input, output, signal } from '@angular/core';
+import { Router } from '@angular/router';
 import { NgbModal } from '@ng-bootstrap/ng-bootstrap';
 import { fieldWords, type House, type Job } from '@saddle/core/model';
+import { saveFile } from '../exchange/save-file';
 import { ConflictDialog } from './conflict-dialog';
 import type { DocumentSession, Kept } from './document-session';
 
@@ -22,6 +24,49 @@ import type { DocumentSession, Kept } from './document-session';
         <button type="button" class="btn-line" (click)="session().settleLeftBehind(false)">Throw it away</button>
       </div>
     }
+    @if (session().lookedAt(); as version) {
+      <div class="notice" role="status" data-testid="looked-at">
+        <span
+          >You look at version {{ version.revision }}, saved {{ version.savedAt.slice(0, 16).replace('T', ' ') }} UTC. Nothing can be
+          changed in it.</span
+        >
+        <button type="button" class="btn-line strong" (click)="session().bringBack(version)">Bring it back</button>
+        <button type="button" class="btn-line" (click)="session().lookAt(undefined)">Back to now</button>
+      </div>
+    }
+    @if (session().saveState() === 'not kept anywhere') {
+      <div class="notice stop" role="alert" data-testid="not-kept">
+        <span
+          >{{ session().trouble() ?? 'Saddle’s server does not answer' }}; and this browser keeps nothing either (its storage is full or
+          blocked). What you see is in this page only, until the server takes it.</span
+        >
+        <button type="button" class="btn-line strong" (click)="asFile()">Save it as a file</button>
+      </div>
+    } @else if (session().trouble(); as trouble) {
+      <div class="notice" role="status" data-testid="trouble">
+        <span
+          >{{ trouble }}
+          {{
+            session().saveState() === 'kept in this browser'
+              ? 'Your work is kept in this browser and goes out by itself as soon as it can.'
+              : ''
+          }}</span
+        >
+        @if (session().saveState() === 'kept in this browser') {
+          <button type="button" class="btn-line" (click)="asFile()">Save it as a file too</button>
+        } @else {
+          <button type="button" class="btn-line" (click)="session().trouble.set(undefined)">Close</button>
+        }
+      </div>
+    }
+    @if (session().saveState() === 'deleted elsewhere') {
+      <div class="notice stop" role="alert" data-testid="deleted">
+        <span>Somebody deleted this elsewhere. What you have here is not on the server any more.</span>
+        <button type="button" class="btn-line strong" (click)="session().putBack()">Put it back, as it is here</button>
+        <button type="button" class="btn-line" (click)="asFile()">Save it as a file</button>
+        <button type="button" class="btn-line" (click)="letGo()">Leave it deleted</button>
+      </div>
+    }
     @if (session().refusal(); as errors) {
       <div class="notice stop" role="alert" data-testid="refusal">
         <ul>
@@ -31,7 +76,7 @@ import type { DocumentSession, Kept } from './document-session';
             </li>
           }
         </ul>
-        <button type="button" class="btn-line" (click)="session().refusal.set(undefined)">Nothing was changed</button>
+        <button type="button" class="btn-line" (click)="session().refusal.set(undefined)">Close: nothing was changed</button>
       </div>
     }
   `,
@@ -41,8 +86,19 @@ export class DocumentNotices {
   /** both versions were kept: the copy's id */
   readonly copied = output<string>();
   private readonly modals = inject(NgbModal);
+  private readonly router = inject(Router);
   private readonly open = signal(false);
   protected readonly field = (path: string): string => fieldWords(path, this.session().loaded() ? this.session().current() : undefined);
+
+  protected asFile(): void {
+    const { id } = this.session().current();
+    saveFile(`${id}.saddle.json`, JSON.stringify(this.session().current()), 'application/json');
+  }
+
+  protected async letGo(): Promise<void> {
+    await this.session().letGo();
+    await this.router.navigate(['/']);
+  }
 
   constructor() {
     effect(() => {

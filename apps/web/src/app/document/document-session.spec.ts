@@ -1,3 +1,4 @@
+import { HttpErrorResponse } from '@angular/common/http';
 import { createEnvironmentInjector, Injectable, runInInjectionContext, type EnvironmentInjector } from '@angular/core';
 import { nanoid } from 'nanoid';
 import { defer, of, throwError, type Observable } from 'rxjs';
@@ -17,6 +18,10 @@ class Shelf {
   readonly notes = new Map<string, Stored<Note>>();
   reachable = true;
   refuses = '';
+  /** what it answers when it can't: a full disk */
+  troubled = '';
+  /** revision of a note that was deleted */
+  deletedAt: number | undefined;
   saves = 0;
   /** a save in hand waits for this */
   gate: Promise<void> = Promise.resolve();
@@ -26,14 +31,18 @@ class Shelf {
   }
   fetch(id: string): Observable<Stored<Note>> {
     const stored = this.notes.get(id);
+    if (this.reachable && !stored && this.deletedAt)
+      return throwError(() => new HttpErrorResponse({ status: 404, error: { title: 'There is none.', status: 404 } }));
     return this.reachable && stored ? of(structuredClone(stored)) : throwError(() => new Error('no answer'));
   }
   save(note: Note, revision: number): Observable<SaveAnswer<Note>> {
     return defer(async (): Promise<SaveAnswer<Note>> => {
       await this.gate;
       this.saves++;
-      const there = this.notes.get(note.id)!;
+      const there = this.notes.get(note.id);
       if (!this.reachable) return { outcome: 'unreachable' };
+      if (this.troubled) return { outcome: 'trouble', problem: { title: this.troubled, status: 507 } };
+      if (!there) return { outcome: 'gone', problem: { title: 'There is none.', status: 404 } };
       if (this.refuses) return { outcome: 'refused', problem: { title: this.refuses, status: 422 } };
       if (there.revision !== revision) return { outcome: 'conflict', current: structuredClone(there) };
       this.put(structuredClone(note), revision + 1);
@@ -45,10 +54,15 @@ const shelf = { at: new Shelf() };
 
 @Injectable()
 class NoteSession extends DocumentSession<Note> {
-  protected readonly kind = 'notes';
+  readonly kind = 'notes';
   protected fetch = (id: string) => shelf.at.fetch(id);
   protected store = (note: Note, revision: number) => shelf.at.save(note, revision);
-  protected create = (note: Note) => defer(() => of(shelf.at.put(note)));
+  protected create = (note: Note) =>
+    defer(() => {
+      if (!shelf.at.reachable) throw new Error('no answer');
+      shelf.at.put(note, (shelf.at.deletedAt ?? 0) + 1);
+      return of(shelf.at.notes.get(note.id)!);
+    });
   protected check = (note: Note): Checked<Note> =>
     note.inches >= 0
       ? { ok: true, value: note }
@@ -332,5 +346,191 @@ describe('what the server refuses, and another document in the same page', () =>
     await saved(session);
     expect(shelf.at.notes.get(id)).toMatchObject({ revision: 3, document: { inches: 2 } });
     expect(shelf.at.saves).toBe(2);
+  });
+});
+
+describe('a server that can’t, a note that is gone, a browser that keeps nothing', () => {
+  it('a full disk: said, kept here, tried again by itself until it goes through', async () => {
+    const session = await tab(id, 'a');
+    shelf.at.troubled = 'The disk is full.';
+    session.edit('typed', inches(8));
+    await vi.waitFor(() => expect(session.saveState()).toBe('kept in this browser'), 3000);
+    expect([session.trouble(), session.refusal()]).toEqual(['The disk is full.', undefined]);
+    shelf.at.troubled = '';
+    await vi.waitFor(() => expect(session.saveState()).toBe('saved'), 9000);
+    expect([shelf.at.notes.get(id)!.document.inches, session.trouble()]).toEqual([8, undefined]);
+  });
+
+  it('deleted elsewhere while it is edited: what is here stays, over a reload too, and is put back or let go', async () => {
+    const session = await tab(id, 'a');
+    shelf.at.notes.delete(id);
+    shelf.at.deletedAt = 1;
+    session.edit('typed', inches(9));
+    await vi.waitFor(() => expect(session.saveState()).toBe('deleted elsewhere'), 3000);
+    session.edit('more', inches(10));
+    await pause(300);
+    shut();
+    const again = await tab(id, 'a');
+    expect([again.saveState(), again.current().inches, again.failure()]).toEqual(['deleted elsewhere', 10, undefined]);
+    expect(await again.putBack()).toBe(true);
+    expect(shelf.at.notes.get(id)).toMatchObject({ revision: 2, document: { inches: 10 } });
+    again.edit('goes on', inches(11));
+    await saved(again);
+    expect(shelf.at.notes.get(id)).toMatchObject({ revision: 3, document: { inches: 11 } });
+  });
+
+  it('putting back without a server says so and loses nothing', async () => {
+    const session = await tab(id, 'a');
+    shelf.at.notes.delete(id);
+    shelf.at.deletedAt = 1;
+    session.edit('typed', inches(9));
+    await vi.waitFor(() => expect(session.saveState()).toBe('deleted elsewhere'), 3000);
+    shelf.at.reachable = false;
+    expect(await session.putBack()).toBe(false);
+    expect([session.saveState(), session.current().inches, session.trouble()]).toEqual([
+      'deleted elsewhere',
+      9,
+      expect.stringMatching(/does not answer/),
+    ]);
+  });
+
+  it('with the browser’s storage full and no server it says “not kept anywhere”, and is saved once the server is back', async () => {
+    const session = await tab(id, 'a');
+    const full = vi.spyOn(IDBObjectStore.prototype, 'put').mockImplementation(() => {
+      throw new DOMException('full', 'QuotaExceededError');
+    });
+    shelf.at.reachable = false;
+    session.edit('typed', inches(21));
+    await vi.waitFor(() => expect(session.saveState()).toBe('not kept anywhere'), 3000);
+    full.mockRestore();
+    // room again: the next edit is kept, and the state follows
+    session.edit('typed on', inches(22));
+    await vi.waitFor(() => expect(session.saveState()).toBe('kept in this browser'), 3000);
+    shelf.at.reachable = true;
+    await vi.waitFor(() => expect(session.saveState()).toBe('saved'), 9000);
+    expect(shelf.at.notes.get(id)!.document.inches).toBe(22);
+  });
+
+  it('with everything of the browser blocked it opens, edits and saves all the same', async () => {
+    const real = Object.getOwnPropertyDescriptor(globalThis, 'sessionStorage')!;
+    Object.defineProperty(globalThis, 'sessionStorage', { configurable: true, get: () => { throw new DOMException('blocked', 'SecurityError'); } }); // prettier-ignore
+    const open = vi.spyOn(indexedDB, 'open').mockImplementation(() => {
+      throw new DOMException('blocked', 'UnknownError');
+    });
+    try {
+      const injector = createEnvironmentInjector([], null as unknown as EnvironmentInjector);
+      const session = runInInjectionContext(injector, () => new NoteSession());
+      await session.open(id);
+      session.edit('typed', inches(5));
+      await saved(session);
+      expect(shelf.at.notes.get(id)!.document.inches).toBe(5);
+      injector.destroy();
+    } finally {
+      open.mockRestore();
+      Object.defineProperty(globalThis, 'sessionStorage', real);
+    }
+  });
+
+  it('both of a conflict, with a server that has gone: rejected, nothing settled, and it can be chosen again', async () => {
+    const first = await tab(id, 'a');
+    const second = await tab(id, 'b');
+    sessionStorage.setItem('saddle-tab', 'a');
+    first.edit('first', inches(20));
+    await saved(first);
+    sessionStorage.setItem('saddle-tab', 'b');
+    second.edit('second', inches(30));
+    await vi.waitFor(() => expect(second.saveState()).toBe('conflict'), 3000);
+    shelf.at.reachable = false;
+    await expect(second.settle('both')).rejects.toThrow();
+    expect([second.conflict()?.document.inches, second.current().inches]).toEqual([20, 30]);
+    shelf.at.reachable = true;
+    const copy = (await second.settle('both'))!;
+    expect(shelf.at.notes.get(copy)!.document.inches).toBe(30);
+  });
+
+  it('looking at a newer version without a server says so', async () => {
+    const session = await tab(id, 'a');
+    shelf.at.reachable = false;
+    await session.lookAtNewer();
+    expect(session.trouble()).toMatch(/does not answer/);
+  });
+});
+
+describe('earlier versions', () => {
+  it('one is looked at without an edit; nothing can be changed in it; brought back it is an edit like any', async () => {
+    const session = await tab(id, 'a');
+    session.edit('raised', inches(20));
+    await saved(session);
+    const old = { revision: 1, savedAt: '2026-11-24T00:00:00Z', document: { id, name: 'sill', inches: 13 } };
+    session.lookAt(old);
+    expect(session.current().inches).toBe(13);
+    expect(session.edit('by mistake', inches(1))).toBe(false);
+    session.undo();
+    expect(session.refusal()?.[0]?.message).toMatch(/version 1, only looked at/);
+    session.lookAt(undefined);
+    expect([session.current().inches, session.undoTitle()]).toEqual([20, 'raised']);
+    expect(session.bringBack(old)).toBe(true);
+    await saved(session);
+    expect(shelf.at.notes.get(id)).toMatchObject({ revision: 3, document: { inches: 13 } });
+    session.undo();
+    expect(session.current().inches).toBe(20);
+  });
+});
+
+describe('names of tabs', () => {
+  /** Locks as a browser's, for the pages of one browser: `pages` share them, each page has its own module of drafts. */
+  function browser() {
+    const held = new Map<string, (() => void)[]>();
+    const locks = {
+      request: (name: string, options: { signal: AbortSignal }, hold: () => Promise<void>) =>
+        new Promise<void>((done, failed) => {
+          const take = (): void => {
+            held.set(name, []);
+            void hold().then(done);
+          };
+          if (!held.has(name)) return take();
+          held.get(name)!.push(take);
+          options.signal.addEventListener('abort', () => {
+            const waiting = held.get(name) ?? [];
+            held.set(
+              name,
+              waiting.filter((w) => w !== take),
+            );
+            failed(new DOMException('aborted', 'AbortError'));
+          });
+        }),
+      query: () => Promise.resolve({ held: [...held.keys()].map((name) => ({ name })) }),
+    };
+    const letGo = (name: string): void => {
+      const next = held.get(name)?.[0];
+      held.delete(name);
+      next?.();
+    };
+    return { locks, letGo };
+  }
+  const page = async (locks: unknown) => {
+    vi.resetModules();
+    vi.stubGlobal('navigator', { locks });
+    const drafts = await import('../api/drafts');
+    await drafts.claimTab();
+    return drafts.tabName();
+  };
+  afterEach(() => vi.unstubAllGlobals());
+
+  it('a duplicated tab, which comes with its original’s name, takes one of its own', async () => {
+    const { locks } = browser();
+    sessionStorage.setItem('saddle-tab', 'original');
+    expect(await page(locks)).toBe('original');
+    // the browser copies what the tab kept
+    const copy = await page(locks);
+    expect(copy).not.toBe('original');
+    expect(sessionStorage.getItem('saddle-tab')).toBe(copy);
+  });
+  it('a reloaded page keeps its name, although the page before it lets go only a moment later', async () => {
+    const { locks, letGo } = browser();
+    sessionStorage.setItem('saddle-tab', 'mine');
+    await page(locks);
+    setTimeout(() => letGo('saddle-tab/mine'), 100);
+    expect(await page(locks)).toBe('mine');
   });
 });

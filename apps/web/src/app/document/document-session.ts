@@ -2,9 +2,21 @@ import { computed, DestroyRef, inject, Injectable, signal } from '@angular/core'
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import type { Checked, FieldError } from '@saddle/core/model';
 import { nanoid } from 'nanoid';
-import { auditTime, concatMap, debounceTime, filter, firstValueFrom, interval, Subject, throttleTime, type Observable } from 'rxjs';
+import {
+  auditTime,
+  concatMap,
+  debounceTime,
+  filter,
+  firstValueFrom,
+  fromEvent,
+  interval,
+  Subject,
+  throttleTime,
+  type Observable,
+} from 'rxjs';
 import { problemOf, type SaveAnswer, type Stored } from '../api/documents.service';
 import {
+  claimTab,
   type Draft,
   dropDraft,
   type History,
@@ -17,7 +29,11 @@ import {
   type Version,
 } from '../api/drafts';
 
-export type SaveState = 'saved' | 'saving' | 'kept in this browser' | 'conflict' | 'refused';
+export type SaveState = 'saved' | 'saving' | 'kept in this browser' | 'not kept anywhere' | 'conflict' | 'refused' | 'deleted elsewhere';
+
+/** Not on the server, and worth trying again by itself. */
+const WAITING: SaveState[] = ['kept in this browser', 'not kept anywhere'];
+const TRY_AGAIN_MS = 5000;
 
 const UNDO_STEPS = 100;
 
@@ -40,10 +56,10 @@ export interface Kept {
 @Injectable()
 export abstract class DocumentSession<D extends Kept> {
   /** `jobs` or `houses`: names its drafts and its channel between tabs */
-  protected abstract readonly kind: string;
+  abstract readonly kind: string;
   protected abstract fetch(id: string): Observable<Stored<D>>;
   protected abstract store(document: D, revision: number): Observable<SaveAnswer<D>>;
-  protected abstract create(document: D): Observable<unknown>;
+  protected abstract create(document: D): Observable<Stored<D>>;
   /** whether an edit of a checked document makes sense */
   protected abstract check(document: D, before: D): Checked<D>;
 
@@ -70,11 +86,17 @@ export abstract class DocumentSession<D extends Kept> {
   /** unsaved work that another tab left behind */
   readonly leftBehind = signal<Draft<D> | undefined>(undefined);
   readonly refusal = signal<FieldError[] | undefined>(undefined);
+  /** what keeps the server from saving, in its words; cleared by the next save that goes through */
+  readonly trouble = signal<string | undefined>(undefined);
+  /** where the text of a document that can't be read is to be had */
+  readonly failureRaw = signal<string | undefined>(undefined);
+  /** an earlier version that is looked at: shown everywhere, and nothing can be edited until it is left or brought back */
+  readonly lookedAt = signal<Stored<D> | undefined>(undefined);
   readonly announce = signal('');
 
   /** the document as it is shown */
   readonly current = computed((): D => {
-    const document = this.dragged() ?? this.document();
+    const document = this.lookedAt()?.document ?? this.dragged() ?? this.document();
     if (!document) throw new Error('the document is not loaded yet');
     return document;
   });
@@ -100,12 +122,20 @@ export abstract class DocumentSession<D extends Kept> {
         takeUntilDestroyed(),
       )
       .subscribe();
-    interval(5000)
+    interval(TRY_AGAIN_MS)
       .pipe(
-        filter(() => this.saveState() === 'kept in this browser'),
+        filter(() => WAITING.includes(this.saveState())),
         takeUntilDestroyed(),
       )
       .subscribe(() => this.saves.next());
+    // the browser asks before it throws away what is nowhere else
+    if (typeof window !== 'undefined')
+      fromEvent(window, 'beforeunload')
+        .pipe(
+          filter(() => this.saveState() === 'not kept anywhere' || (this.saveState() === 'saving' && !this.keptHere)),
+          takeUntilDestroyed(),
+        )
+        .subscribe((event) => event.preventDefault());
     this.channel.onmessage = (event: MessageEvent<{ kind: string; id: string; revision: number }>) => {
       if (event.data.kind === this.kind && event.data.id === this.loadedId && event.data.revision > this.revision)
         this.newerElsewhere.set(event.data.revision);
@@ -123,19 +153,21 @@ export abstract class DocumentSession<D extends Kept> {
     await this.save();
     this.forget();
     this.loadedId = id;
-    const [draft, history] = await Promise.all([ownDraft<D>(this.draftKey(id)), ownHistory<D>(this.draftKey(id))]).catch(() => []);
+    await claimTab();
+    const [draft, history] = await this.ownWork(id);
     let stored: Stored<D>;
     try {
       stored = await firstValueFrom(this.fetch(id));
     } catch (error) {
       const problem = problemOf(error);
-      if (problem.status === 0 && draft) {
+      if (draft && (problem.status === 0 || problem.status >= 500 || (problem.status === 404 && draft.dirty))) {
         this.takeDraft(draft);
         this.takeHistory(history);
-        this.saveState.set('kept in this browser');
+        this.saveState.set(problem.status === 404 ? 'deleted elsewhere' : 'kept in this browser');
         return;
       }
-      this.failure.set(problem.title);
+      this.failureRaw.set(problem.raw);
+      this.failure.set([problem.title, problem.detail].filter(Boolean).join(' '));
       return;
     }
     if (draft?.dirty && draft.revision === stored.revision) {
@@ -164,6 +196,15 @@ export abstract class DocumentSession<D extends Kept> {
     this.leftBehind.set(others.find((d) => d.dirty));
   }
 
+  /** What this tab kept of a document; nothing where the browser keeps nothing. */
+  private async ownWork(id: string): Promise<[Draft<D> | undefined, History<D> | undefined]> {
+    try {
+      return await Promise.all([ownDraft<D>(this.draftKey(id)), ownHistory<D>(this.draftKey(id))]);
+    } catch {
+      return [undefined, undefined];
+    }
+  }
+
   /** Nothing of one document may reach the next that is opened here, its undo list least of all. */
   private forget(): void {
     this.document.set(undefined);
@@ -172,7 +213,9 @@ export abstract class DocumentSession<D extends Kept> {
     this.future.set([]);
     this.dirty = false;
     this.saveState.set('saved');
-    for (const state of [this.failure, this.conflict, this.newerElsewhere, this.leftBehind, this.refusal]) state.set(undefined);
+    this.lookedAt.set(undefined);
+    for (const state of [this.failure, this.failureRaw, this.trouble, this.conflict, this.newerElsewhere, this.leftBehind, this.refusal])
+      state.set(undefined);
   }
 
   private takeDraft(draft: Draft<D>): void {
@@ -199,6 +242,18 @@ export abstract class DocumentSession<D extends Kept> {
     const before = this.document();
     if (!before) return false;
     this.dragged.set(undefined);
+    const looked = this.lookedAt();
+    if (looked) {
+      this.refusal.set([
+        {
+          path: '/',
+          message: `This is version ${looked.revision}, only looked at. Bring it back, or go back to now, before you change something.`,
+          expected: 'the version of now',
+          came: `version ${looked.revision}`,
+        },
+      ]);
+      return false;
+    }
     const next = change(before);
     if (next === before) return true;
     const checked = this.check(next, before);
@@ -224,7 +279,7 @@ export abstract class DocumentSession<D extends Kept> {
   private step(from: typeof this.past, to: typeof this.past, said: string): void {
     const version = from().at(-1);
     const current = this.document();
-    if (!version || !current) return;
+    if (!version || !current || this.lookedAt()) return;
     from.update((list) => list.slice(0, -1));
     to.update((list) => [...list, { title: version.title, document: current }]);
     this.refusal.set(undefined);
@@ -236,10 +291,9 @@ export abstract class DocumentSession<D extends Kept> {
     this.dirty = true;
     this.announce.set(said);
     this.keep();
-    if (this.saveState() !== 'conflict') {
-      this.saveState.set('saving');
-      this.saves.next();
-    }
+    if (this.saveState() === 'conflict' || this.saveState() === 'deleted elsewhere') return;
+    this.saveState.set('saving');
+    this.saves.next();
   }
 
   /** The first of a run of edits is kept at once, the last of it a moment later. */
@@ -252,18 +306,24 @@ export abstract class DocumentSession<D extends Kept> {
     return keepHistory(this.draftKey(this.loadedId), { past: this.past(), future: this.future() }).catch(() => undefined);
   }
 
+  /** whether the browser took the last of it */
+  private keptHere = true;
+
   private async keepNow(): Promise<void> {
     const document = this.document();
     if (!document) return;
-    await keepDraft({
+    this.keptHere = await keepDraft({
       key: this.draftKey(document.id),
       tab: tabName(),
       revision: this.revision,
       document,
       dirty: this.dirty,
       at: new Date().toISOString(),
-    }).catch(() => undefined);
+    });
+    if (WAITING.includes(this.saveState())) this.saveState.set(this.waiting());
   }
+
+  private waiting = (): SaveState => (this.keptHere ? 'kept in this browser' : 'not kept anywhere');
 
   private lastSave: Promise<void> = Promise.resolve();
 
@@ -280,11 +340,12 @@ export abstract class DocumentSession<D extends Kept> {
 
   private async saveNow(): Promise<void> {
     const document = this.document();
-    if (!document || !this.dirty || this.saveState() === 'conflict') return;
+    if (!document || !this.dirty || this.saveState() === 'conflict' || this.saveState() === 'deleted elsewhere') return;
     const answer = await firstValueFrom(this.store(document, this.revision));
     switch (answer.outcome) {
       case 'saved':
         this.revision = answer.stored.revision;
+        this.trouble.set(undefined);
         this.newerElsewhere.set(undefined);
         this.channel.postMessage({ kind: this.kind, id: document.id, revision: this.revision });
         // edits made while this one was under way go out next
@@ -302,12 +363,63 @@ export abstract class DocumentSession<D extends Kept> {
         this.saveState.set('refused');
         this.refusal.set(answer.problem.errors ?? [{ path: '/', message: answer.problem.title, expected: '', came: '' }]);
         return;
+      case 'gone':
+        await this.keepNow();
+        this.saveState.set('deleted elsewhere');
+        return;
+      case 'trouble':
+        await this.keepNow();
+        this.trouble.set(answer.problem.title);
+        this.saveState.set(this.waiting());
+        return;
       case 'unreachable':
-        this.saveState.set('kept in this browser');
+        await this.keepNow();
+        this.trouble.set(undefined);
+        this.saveState.set(this.waiting());
     }
   }
 
-  /** Settles a conflict: mine over theirs, theirs (mine stays one undo away), or mine as a document of its own. Returns the copy's id. */
+  /** Puts a document back that somebody deleted, as it is here; false when the server can't, and why is in `trouble`. */
+  async putBack(): Promise<boolean> {
+    const document = this.document();
+    if (!document) return false;
+    try {
+      const stored = await firstValueFrom(this.create(document));
+      this.revision = stored.revision;
+      this.dirty = this.document() !== document;
+      this.trouble.set(undefined);
+      this.saveState.set(this.dirty ? 'saving' : 'saved');
+      this.keep();
+      if (this.dirty) this.saves.next();
+      return true;
+    } catch (error) {
+      this.trouble.set(problemOf(error).title);
+      return false;
+    }
+  }
+
+  /** Leaves a deleted document deleted: what is here goes too. */
+  async letGo(): Promise<void> {
+    this.dirty = false;
+    await dropDraft({ key: this.draftKey(this.loadedId), tab: tabName() }).catch(() => undefined);
+  }
+
+  /** Shows an earlier version everywhere, without an edit; `undefined` goes back to now. */
+  lookAt(version: Stored<D> | undefined): void {
+    this.refusal.set(undefined);
+    this.lookedAt.set(version);
+  }
+
+  /** Brings an earlier version back: an edit like any other, saved as a new version and undone like any. */
+  bringBack(version: Stored<D>): boolean {
+    this.lookedAt.set(undefined);
+    return this.edit(`Brought back version ${version.revision}`, (now) => ({ ...version.document, id: now.id }));
+  }
+
+  /**
+   * Settles a conflict: mine over theirs, theirs (mine stays one undo away), or mine as a document of its own. Returns the copy's id.
+   * Rejects when the copy can't be stored; then nothing is settled.
+   */
   async settle(choice: 'mine' | 'theirs' | 'both'): Promise<string | undefined> {
     const theirs = this.conflict();
     const mine = this.document();
@@ -336,9 +448,13 @@ export abstract class DocumentSession<D extends Kept> {
 
   /** Shows both versions when another tab was faster and this one has nothing unsaved. */
   async lookAtNewer(): Promise<void> {
-    const stored = await firstValueFrom(this.fetch(this.loadedId));
-    this.saveState.set('conflict');
-    this.conflict.set(stored);
+    try {
+      const stored = await firstValueFrom(this.fetch(this.loadedId));
+      this.saveState.set('conflict');
+      this.conflict.set(stored);
+    } catch (error) {
+      this.trouble.set(problemOf(error).title);
+    }
   }
 
   /** Unsaved work another tab left behind: taken in as an edit, or thrown away. */

@@ -2,8 +2,10 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { RouterLink } from '@angular/router';
 import type { ImportRow } from '@saddle/core/exchange';
 import { firstValueFrom } from 'rxjs';
-import { Documents, type HouseLine, type Problem } from '../api/documents.service';
+import { Documents, readable, type HouseLine, type Problem } from '../api/documents.service';
 import { TopBar } from '../shell/top-bar';
+
+const LARGEST_MB = 192;
 
 /** Files out and in. Taking in shows a report first and changes nothing until it is confirmed. */
 @Component({
@@ -21,12 +23,17 @@ import { TopBar } from '../shell/top-bar';
           <a href="/api/v1/schemas/job.json">job</a>. The interface for programs is described in <a href="/api/v1/openapi.json">OpenAPI</a>.
         </p>
         <div class="row-form">
-          <a class="btn-line strong" href="/api/v1/export.json" download data-testid="export-all">Everything</a>
+          <a class="btn-line strong" href="/api/v1/export.json" download data-testid="export-all">All houses and jobs, as they are now</a>
+          <a class="btn-line" href="/api/v1/backup.sqlite" download data-testid="backup">Backup, with all earlier versions</a>
           @for (h of houses(); track h.id) {
             <a class="btn-line" [href]="'/api/v1/houses/' + h.id + '/export.json'" download>{{ h.name }} with its jobs</a>
           }
         </div>
       </section>
+      <p class="quiet">
+        A backup is one file; <code>npm start -- --restore FILE</code> with a new <code>SADDLE_DATA</code> begins with it. A file of houses
+        and jobs is taken in below, beside what is here.
+      </p>
       <section class="card">
         <h2>Take in</h2>
         <label class="field file">
@@ -72,6 +79,9 @@ import { TopBar } from '../shell/top-bar';
               }
             </tbody>
           </table>
+          @if (refusedMore()) {
+            <p class="notice">{{ refusedMore() }} more are refused.</p>
+          }
           @if (written()) {
             <p class="notice">Taken in. <a routerLink="/">See the jobs</a></p>
           } @else if (takes()) {
@@ -90,6 +100,7 @@ export class ExchangePage {
   private readonly documents = inject(Documents);
   protected readonly houses = signal<HouseLine[]>([]);
   protected readonly rows = signal<ImportRow[]>([]);
+  protected readonly refusedMore = signal(0);
   protected readonly written = signal(false);
   protected readonly problem = signal<Problem | undefined>(undefined);
   protected readonly words: Record<ImportRow['outcome'], string> = {
@@ -101,7 +112,7 @@ export class ExchangePage {
   private data: unknown;
 
   constructor() {
-    this.documents.houses().subscribe({ next: (houses) => this.houses.set(houses), error: () => undefined });
+    this.documents.houses().subscribe({ next: (houses) => this.houses.set(readable<HouseLine>(houses)), error: () => undefined });
   }
 
   protected async read(event: Event): Promise<void> {
@@ -110,8 +121,8 @@ export class ExchangePage {
     this.written.set(false);
     this.problem.set(undefined);
     if (!file) return;
-    if (file.size > 16 * 1024 * 1024)
-      return this.problem.set({ title: `${file.name} is over 16 MB: no house is that large.`, status: 413 });
+    if (file.size > LARGEST_MB * 1024 * 1024)
+      return this.problem.set({ title: `${file.name} is over ${LARGEST_MB} MB, more than Saddle gives out in one file.`, status: 413 });
     try {
       this.data = JSON.parse(await file.text());
     } catch (error) {
@@ -130,8 +141,9 @@ export class ExchangePage {
     try {
       const report = await firstValueFrom(this.documents.import(this.data, confirm));
       this.rows.set(report.rows);
+      this.refusedMore.set(report.refusedMore);
       this.written.set(report.written);
-      if (report.written) this.documents.houses().subscribe((houses) => this.houses.set(houses));
+      if (report.written) this.documents.houses().subscribe((houses) => this.houses.set(readable<HouseLine>(houses)));
     } catch (problem) {
       this.problem.set(problem as Problem);
     }

@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, effect, inject, input, untracked } 
 import { Router, RouterLink, RouterOutlet } from '@angular/router';
 import { DocumentNotices } from '../document/document-notices';
 import { DocumentTools } from '../document/document-tools';
+import { OPEN_DOCUMENT } from '../document/open-document';
 import { TopBar } from '../shell/top-bar';
 import { SURVEY_HOST } from '../survey/survey-host';
 import { HouseSession } from './house-session';
@@ -11,7 +12,12 @@ import { LengthUnits } from '../fields/length-units';
 @Component({
   selector: 'sa-house-page',
   imports: [RouterOutlet, RouterLink, TopBar, DocumentTools, DocumentNotices],
-  providers: [HouseSession, LengthUnits, { provide: SURVEY_HOST, useExisting: HouseSession }],
+  providers: [
+    HouseSession,
+    LengthUnits,
+    { provide: SURVEY_HOST, useExisting: HouseSession },
+    { provide: OPEN_DOCUMENT, useExisting: HouseSession },
+  ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <sa-top-bar [pages]="false">
@@ -26,13 +32,24 @@ import { LengthUnits } from '../fields/length-units';
           <a [routerLink]="['/houses', id(), 'panel']">panel</a>
           <a routerLink="/">jobs</a>
         </nav>
-        <div class="top-tools"><sa-document-tools [session]="$any(session)" /></div>
+        <div class="top-tools">
+          <sa-document-tools [session]="$any(session)">
+            <a class="icon" [routerLink]="['/houses', id(), 'versions']" aria-label="Earlier versions" title="Earlier versions"
+              ><i class="bi bi-clock-history" aria-hidden="true"></i
+            ></a>
+          </sa-document-tools>
+        </div>
       }
     </sa-top-bar>
     <div class="visually-hidden" aria-live="polite">{{ session.announce() }}</div>
     @if (session.failure(); as failure) {
       <main class="page">
-        <p class="notice stop">{{ failure }}</p>
+        <p class="notice stop">
+          {{ failure }}
+          @if (session.failureRaw(); as raw) {
+            <a [href]="raw" download>Its text as it is</a>
+          }
+        </p>
         <a routerLink="/">All jobs</a>
       </main>
     } @else if (session.loaded()) {

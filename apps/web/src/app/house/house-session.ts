@@ -10,7 +10,7 @@ import type { SurveyHost } from '../survey/survey-host';
 @Injectable()
 export class HouseSession extends DocumentSession<House> implements SurveyHost {
   private readonly documents = inject(Documents);
-  protected readonly kind = 'houses';
+  readonly kind = 'houses';
   protected readonly fetch = this.documents.house;
   protected readonly store = this.documents.saveHouse;
   protected readonly create = this.documents.createHouse;

@@ -7,6 +7,7 @@ import { isTicked } from '@saddle/core/steps';
 import { filter, map, startWith } from 'rxjs';
 import { DocumentNotices } from '../document/document-notices';
 import { DocumentTools } from '../document/document-tools';
+import { OPEN_DOCUMENT } from '../document/open-document';
 import { LedgerPanel } from '../ledger/ledger-panel';
 import { TopBar } from '../shell/top-bar';
 import { SURVEY_HOST } from '../survey/survey-host';
@@ -30,7 +31,12 @@ const STAGE_NAMES: Record<Stage, string> = {
 @Component({
   selector: 'sa-job-page',
   imports: [Segmented, RouterOutlet, RouterLink, RouterLinkActive, LedgerPanel, TopBar, NgbTooltip, DocumentTools, DocumentNotices],
-  providers: [JobSession, LengthUnits, { provide: SURVEY_HOST, useExisting: JobSession }],
+  providers: [
+    JobSession,
+    LengthUnits,
+    { provide: SURVEY_HOST, useExisting: JobSession },
+    { provide: OPEN_DOCUMENT, useExisting: JobSession },
+  ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './job-page.html',
 })

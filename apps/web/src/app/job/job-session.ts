@@ -26,7 +26,7 @@ export type SiteState = 'found' | 'planned' | 'built';
 @Injectable()
 export class JobSession extends DocumentSession<Job> implements SurveyHost {
   private readonly documents = inject(Documents);
-  protected readonly kind = 'jobs';
+  readonly kind = 'jobs';
   protected readonly fetch = this.documents.job;
   protected readonly store = this.documents.saveJob;
   protected readonly create = this.documents.createJob;

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { RouterLink } from '@angular/router';
 import { SITUATION_WORDS } from '@saddle/core/model';
 import { forkJoin } from 'rxjs';
-import { Documents, problemOf, type HouseLine, type JobLine } from '../api/documents.service';
+import { Documents, isUnreadable, problemOf, readable, type HouseLine, type JobLine, type Unreadable } from '../api/documents.service';
 import { TopBar } from '../shell/top-bar';
 
 /** All jobs by house: what each is, its stage, what stops it. */
@@ -19,6 +19,14 @@ import { TopBar } from '../shell/top-bar';
       </div>
       @if (problem()) {
         <p class="notice stop">{{ problem() }}</p>
+      }
+      @for (bad of broken(); track bad.id) {
+        <p class="notice stop" data-testid="unreadable">
+          <span
+            ><strong>{{ bad.id }}</strong> can’t be read and was left as it is: {{ bad.unreadable }}.</span
+          >
+          <a [href]="bad.raw" download>Its text as it is</a>
+        </p>
       }
       @for (house of groups(); track house.id) {
         <section class="house">
@@ -81,6 +89,7 @@ export class JobsPage {
   private readonly documents = inject(Documents);
   private readonly houses = signal<HouseLine[]>([]);
   private readonly jobs = signal<JobLine[]>([]);
+  protected readonly broken = signal<Unreadable[]>([]);
   protected readonly words = SITUATION_WORDS;
   protected readonly loaded = signal(false);
   protected readonly problem = signal('');
@@ -89,8 +98,9 @@ export class JobsPage {
   constructor() {
     forkJoin([this.documents.houses(), this.documents.jobs()]).subscribe({
       next: ([houses, jobs]) => {
-        this.houses.set(houses);
-        this.jobs.set(jobs);
+        this.houses.set(readable<HouseLine>(houses));
+        this.jobs.set(readable<JobLine>(jobs));
+        this.broken.set([...houses, ...jobs].filter(isUnreadable));
         this.loaded.set(true);
       },
       error: (error: unknown) => this.problem.set(problemOf(error).title),

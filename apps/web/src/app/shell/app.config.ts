@@ -6,8 +6,9 @@ import {
   provideBrowserGlobalErrorListeners,
   provideZonelessChangeDetection,
 } from '@angular/core';
-import { provideRouter, withComponentInputBinding } from '@angular/router';
+import { PreloadAllModules, provideRouter, withComponentInputBinding, withNavigationErrorHandler, withPreloading } from '@angular/router';
 import { NgbConfig, NgbModalConfig } from '@ng-bootstrap/ng-bootstrap';
+import { PageTrouble } from './page-trouble';
 import { routes } from './routes';
 
 export const appConfig: ApplicationConfig = {
@@ -15,7 +16,17 @@ export const appConfig: ApplicationConfig = {
     provideBrowserGlobalErrorListeners(),
     provideZonelessChangeDetection(),
     provideHttpClient(withFetch()),
-    provideRouter(routes, withComponentInputBinding()),
+    provideRouter(
+      routes,
+      withComponentInputBinding(),
+      // all stages come along behind the first page, so that a server that goes away takes none of them with it
+      withPreloading(PreloadAllModules),
+      withNavigationErrorHandler(() => {
+        inject(PageTrouble).says.set(
+          'That page could not be loaded: Saddle’s server does not answer. What is open here goes on; try again when it is back.',
+        );
+      }),
+    ),
     provideAppInitializer(() => {
       inject(NgbConfig).animation = false;
       // the widget's own backdrop carries a style attribute, which the content security policy forbids: ours is in the stylesheet

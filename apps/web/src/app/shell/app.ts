@@ -1,5 +1,21 @@
-import { ChangeDetectionStrategy, Component } from '@angular/core';
+import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import { RouterOutlet } from '@angular/router';
+import { PageTrouble } from './page-trouble';
 
-@Component({ selector: 'sa-root', imports: [RouterOutlet], template: `<router-outlet />`, changeDetection: ChangeDetectionStrategy.OnPush })
-export class App {}
+@Component({
+  selector: 'sa-root',
+  imports: [RouterOutlet],
+  template: `
+    @if (trouble.says()) {
+      <div class="notice stop page-trouble" role="alert" data-testid="page-trouble">
+        <span>{{ trouble.says() }}</span>
+        <button type="button" class="btn-line" (click)="trouble.says.set('')">Close</button>
+      </div>
+    }
+    <router-outlet />
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class App {
+  protected readonly trouble = inject(PageTrouble);
+}

@@ -4,7 +4,7 @@ import { emptySite, fieldWords, ROOM_USES, type House, type MeasuredLength } fro
 import type { OtherSideAnswers } from '@saddle/core/situation';
 import { nanoid } from 'nanoid';
 import { firstValueFrom } from 'rxjs';
-import { Documents, problemOf, type HouseLine } from '../api/documents.service';
+import { Documents, problemOf, readable, type HouseLine } from '../api/documents.service';
 import { ChoiceField } from '../fields/choice-field';
 import { LengthField } from '../fields/length-field';
 import { TextField } from '../fields/text-field';
@@ -52,7 +52,8 @@ export class StartPage {
   constructor() {
     inject(LengthUnits).follow(() => this.houses().find((h) => h.id === this.houseId())?.unit ?? this.house().unit);
     this.documents.houses().subscribe({
-      next: (houses) => {
+      next: (lines) => {
+        const houses = readable<HouseLine>(lines);
         this.houses.set(houses);
         if (houses[0]) this.houseId.set(houses[0].id);
       },
