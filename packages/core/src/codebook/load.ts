@@ -196,8 +196,8 @@ export function circuitLoad(input: CircuitLoadInput): Judged & { amps: number } 
   return { verdict: 'ok', says: `${amps.toFixed(1)} A of ${input.breakerA} A`, sums, source, amps };
 }
 
-/** Conductor resistance in Ω per 1000 ft: solid uncoated copper at 75 °C, NEC Chapter 9 Table 8, from memory. */
-export const OHM_PER_KFT_75C: Partial<Record<Awg, number>> = { 14: 3.07, 12: 1.93, 10: 1.21 };
+/** Conductor resistance in Ω per 1000 ft: uncoated copper at 75 °C, solid up to 8 AWG, 6 AWG stranded; NEC Chapter 9 Table 8, from memory. */
+export const OHM_PER_KFT_75C: Record<Awg, number> = { 18: 7.77, 16: 4.89, 14: 3.07, 12: 1.93, 10: 1.21, 8: 0.764, 6: 0.491 };
 
 export interface DropSection {
   label: string;
@@ -211,7 +211,6 @@ export interface DropSection {
 export function voltageDrop(edition: Edition, volts: number, sections: DropSection[]): Judged & { dropV: number; percent: number } {
   const terms = sections.map((s) => {
     const ohmPerKft = OHM_PER_KFT_75C[s.gauge];
-    if (ohmPerKft === undefined) throw new RangeError(`voltageDrop: no resistance for ${printAwg(s.gauge)}; 14, 12 and 10 AWG are known`);
     return term(s.label, (2 * s.currentA * ohmPerKft * s.lengthFt) / 1000, 'V', {
       how: `2 × ${s.currentA.toFixed(2)} A × ${ohmPerKft} Ω/1000 ft × ${s.lengthFt.toFixed(1)} ft`,
     });

@@ -87,18 +87,19 @@ export interface StudPlace {
 
 /** All studs from left to right: those that were found, and those that the rhythm of the known stud makes likely. Empty when none was found. */
 export function studPlaces(wall: Wall): StudPlace[] {
-  const { knownStud, spacing, extraStuds, studWidth, material } = wall.framing;
+  const { knownStud, spacing, extraStuds, studWidth, material, notThere = [] } = wall.framing;
   if (material === 'masonry') return [];
   const places: StudPlace[] = extraStuds.map((stud) => ({ id: stud.id, x: stud.x.mm, known: stud.x.known }));
   if (knownStud) {
-    const moved = extraStuds.flatMap((stud) => (stud.insteadOf === undefined ? [] : [stud.insteadOf]));
+    // found elsewhere, or looked for and not there
+    const moved = [...extraStuds.flatMap((stud) => (stud.insteadOf === undefined ? [] : [stud.insteadOf])), ...notThere];
     const before = Math.floor(knownStud.mm / spacing.mm);
     const half = studWidth.mm / 2;
     for (let n = -before; knownStud.mm + n * spacing.mm <= wall.length.mm; n++) {
       const x = knownStud.mm + n * spacing.mm;
       // the wall's own end studs stand where the rhythm would run out of the wall
       if (n !== 0 && (x < half - 0.01 || x > wall.length.mm - half + 0.01)) continue;
-      if (moved.some((m) => Math.abs(m - x) < studWidth.mm)) continue;
+      if (n !== 0 && moved.some((m) => Math.abs(m - x) < studWidth.mm)) continue;
       // named from the known one, so that a stud keeps its name when that is measured anew
       places.push({
         id: n === 0 ? 'stud-known' : n > 0 ? `stud-right-${n}` : `stud-left-${-n}`,
@@ -110,7 +111,8 @@ export function studPlaces(wall: Wall): StudPlace[] {
       ['stud-left-end', half],
       ['stud-right-end', wall.length.mm - half],
     ] as const)
-      if (!places.some((p) => Math.abs(p.x - end) < half)) places.push({ id, x: end, known: 'guessed' });
+      if (!places.some((p) => Math.abs(p.x - end) < half) && !notThere.some((m) => Math.abs(m - end) < half))
+        places.push({ id, x: end, known: 'guessed' });
   }
   return places.sort((a, b) => a.x - b.x);
 }

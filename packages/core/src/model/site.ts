@@ -97,6 +97,8 @@ export const Framing = z.strictObject({
   spacing: StudSpacing,
   /** centre of one stud that was found, from the left end of face A; absent means no stud was found */
   knownStud: MeasuredLength.optional(),
+  /** centres that the rhythm gives where somebody looked and no stud stands, in mm from the left end of face A */
+  notThere: z.array(z.number()).max(60).optional(),
   /** studs outside the rhythm */
   extraStuds: z.array(Stud).max(60).default([]),
 });

@@ -270,12 +270,19 @@ export function addBreaker(site: Site, wanted: NewCircuit, space: number, ids: {
     name: wanted.name,
     voltsNominal: wanted.poles === 2 ? 240 : 120,
     breakerA: wanted.ratingA,
-    loadsComplete: true,
     ...(wanted.protection
       ? { arcFault: wanted.protection.arcFault ? 'breaker' : 'none', groundFault: wanted.protection.groundFault ? 'breaker' : 'none' }
       : {}),
     ...(wanted.sharesNeutralWith ? { sharedNeutral: true, commonTrip: true } : {}),
   };
+  // what it is for hangs on it from the start; whether that is all, only a person can say
+  const loads = wanted.loads.map((load, i): Load => ({
+    id: `${ids.circuit}-load-${i + 1}`,
+    name: wanted.name,
+    ...load,
+    fixed: false,
+    circuitId: ids.circuit,
+  }));
   const partner = site.panel.breakers.find((b) => b.circuitId === wanted.sharesNeutralWith);
   const breaker: Breaker = {
     id: ids.breaker,
@@ -291,6 +298,7 @@ export function addBreaker(site: Site, wanted: NewCircuit, space: number, ids: {
       ...site.circuits.map((c) => (c.id === wanted.sharesNeutralWith ? { ...c, sharedNeutral: true, commonTrip: true } : c)),
       circuit,
     ],
+    loads: [...site.loads, ...loads],
     panel: {
       ...site.panel,
       breakers: [...site.panel.breakers.map((b) => (b.id === partner?.id ? { ...b, tiedTo: breaker.id } : b)), breaker],

@@ -79,11 +79,8 @@ describe('loads', () => {
     expect([a!.judged.verdict, b!.judged.verdict]).toEqual(['can’t tell', 'can’t tell']);
   });
   it('a two-pole load of 4 800 W at 240 V draws 20 A from each leg', () => {
-    const two = addBreaker(site, { ...kiln, name: 'heater', poles: 2, ratingA: 30, gauge: 10 }, 11, { circuit: 'c240', breaker: 'b240' });
-    const loaded = {
-      ...two,
-      loads: [...two.loads, { id: 'h', name: 'heater', watts: 4800, continuous: false, fixed: true, circuitId: 'c240' }],
-    };
+    const heater = { ...kiln, name: 'heater', poles: 2 as const, ratingA: 30 as const, gauge: 10 as const, loads: [{ watts: 4800, continuous: false }] };
+    const loaded = addBreaker(site, heater, 11, { circuit: 'c240', breaker: 'b240' });
     expect(legLoads(loaded).map((l) => l.amps)).toEqual([expect.closeTo(620 / 120 + 20, 9), expect.closeTo(34.5, 9)]);
   });
   it('with every circuit gone through it is a note, over the main a caution', () => {
@@ -182,6 +179,17 @@ describe('a breaker for the kiln (1 750 W, continuous)', () => {
     expect(checkHouse(house)).toMatchObject({ ok: true });
     expect(freeSpaces(house.site.panel!)).not.toContain(12);
     expect(directoryRows(house.site, 'US-2020').at(-1)).toMatchObject({ space: 12, name: 'kiln corner', ratingA: 20 });
+  });
+  it('the load it is for hangs on it from the start, and nobody is said to have gone through the rest', () => {
+    const after = addBreaker(site, kiln, 12, { circuit: 'c-kiln', breaker: 'b-kiln' });
+    const circuit = after.circuits.find((c) => c.id === 'c-kiln')!;
+    expect(after.loads.filter((l) => l.circuitId === 'c-kiln')).toMatchObject([{ name: 'kiln corner', watts: 1750, continuous: true }]);
+    expect(circuit.loadsComplete).toBeUndefined();
+    // 1 750 W ÷ 120 V × 1.25 = 18.23 A
+    const { load } = circuitSheet(after, circuit, 'US-2020');
+    expect([load.verdict, load.amps]).toEqual(['can’t tell', expect.closeTo(18.23, 2)]);
+    const bare = addBreaker(site, { ...kiln, loads: [] }, 12, { circuit: 'c-kiln', breaker: 'b-kiln' });
+    expect(circuitSheet(bare, bare.circuits.at(-1)!, 'US-2020').load.verdict).toBe('can’t tell');
   });
   it('the steps keep the order of handbook 5: main off and lugs first, the hot last, cover on before the main', () => {
     const steps = breakerSteps(kiln, breakerPlaces(site, kiln)[0]);

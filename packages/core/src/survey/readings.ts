@@ -3,10 +3,7 @@ import type { ScopeView } from '../instruments/index.js';
 import { inches, snapToTape, type LengthUnit } from '../measure/index.js';
 import { studPlaces, type FaceId, type MeasuredLength, type Obstacle, type Site, type Wall } from '../model/index.js';
 import { snapped } from './tape.js';
-import { putThing, thingById } from './things.js';
-
-/** A mark this near to a stud that was only reckoned is that stud, found (common practice: half of it is 3/4 in, a rhythm drifts by as much). */
-const SAME_STUD_MM = inches(3);
+import { putThing, SAME_STUD_MM, thingById } from './things.js';
 
 const round = (mm: number): number => Math.round(mm * 100) / 100;
 const replaceWall = (site: Site, wall: Wall): Site => ({ ...site, walls: site.walls.map((w) => (w.id === wall.id ? wall : w)) });

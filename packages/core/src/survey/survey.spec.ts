@@ -411,3 +411,86 @@ describe('bad walls are refused by their field', () => {
       }),
     ).toMatch(/fixtures\/0\/x.*past the wall's end/));
 });
+
+describe('what was measured stays as it was measured', () => {
+  const bare = wallOf(site, 'sewing-w2');
+  /** A duct on a wall surveyed from one face: its left edge first, then its width. */
+  const surveyed = (face: 'A' | 'B', kind: 'obstacle' | 'opening' | 'fixture') => {
+    const what =
+      kind === 'obstacle'
+        ? ({ kind, what: 'duct' } as const)
+        : kind === 'opening'
+          ? ({ kind, what: 'door' } as const)
+          : ({ kind, what: 'furniture' } as const);
+    let s = addThing(site, bare.id, face, 'new-one', what, inches(60));
+    for (const entry of ['x 40', 'w 6 1/2', 'h 20']) {
+      const wall = wallOf(s, bare.id);
+      const reading = readTape(entry, 'left', s, wall, 'new-one', 'in', face);
+      if (!reading.ok) throw new Error(reading.message);
+      s = setByTape(s, wall, face, 'new-one', reading);
+    }
+    return s;
+  };
+  it.each([
+    ['A', 'obstacle'],
+    ['B', 'obstacle'],
+    ['A', 'opening'],
+    ['B', 'opening'],
+    ['A', 'fixture'],
+    ['B', 'fixture'],
+  ] as const)('from face %s a width moves the other edge of the %s, not the left one that was measured', (face, kind) => {
+    const s = surveyed(face, kind);
+    const wall = wallOf(s, bare.id);
+    const thing = thingById(s, wall, 'new-one')!;
+    expect(measureOf(wall, thing, face, 'left', s)).toBeCloseTo(inches(40), 6);
+    expect(measureOf(wall, thing, face, 'width', s)).toBeCloseTo(inches(6.5), 6);
+    expect(measureOf(wall, thing, face, 'right', s)).toBeCloseTo(inches(46.5), 6);
+    expect(thing.known).toBe('measured');
+  });
+  it('from the far face a width alone does not make a guessed place a measured one', () => {
+    const s = addThing(site, bare.id, 'B', 'duct', { kind: 'obstacle', what: 'duct' }, inches(60));
+    const wall = wallOf(s, bare.id);
+    const width = readTape('w 6', 'left', s, wall, 'duct', 'in', 'B');
+    const after = setByTape(s, wall, 'B', 'duct', width as TapeOk);
+    expect(wallOf(after, bare.id).obstacles[0]!.x.known).toBe('assumed');
+  });
+  it('a depth is taken from the face one stands at: 4 1/2 in wall, 2 in thick, 1 in behind B is 1 1/2 in behind A', () => {
+    const s = addThing(site, bare.id, 'B', 'duct', { kind: 'obstacle', what: 'duct' }, inches(60));
+    const first = readTape('d 1', 'left', s, wallOf(s, bare.id), 'duct', 'in', 'B');
+    expect(first).toMatchObject({ ok: false, message: expect.stringMatching(/How thick is the duct itself/) as string });
+    const thick: Site = {
+      ...s,
+      walls: s.walls.map((w) => (w.id === bare.id ? { ...w, obstacles: w.obstacles.map((o) => ({ ...o, thick: measured(inches(2)) })) } : w)),
+    };
+    const wall = wallOf(thick, bare.id);
+    const reading = readTape('d 1', 'left', thick, wall, 'duct', 'in', 'B');
+    const after = setByTape(thick, wall, 'B', 'duct', reading as TapeOk);
+    const [duct] = wallOf(after, bare.id).obstacles;
+    expect(duct!.behindA!.mm).toBeCloseTo(inches(1.5), 6);
+    const thing = thingById(after, wallOf(after, bare.id), 'duct')!;
+    expect(measureOf(wallOf(after, bare.id), thing, 'B', 'depth', after)).toBeCloseTo(inches(1), 6);
+    expect(readTape('d 2 3/4', 'left', thick, wall, 'duct', 'in', 'B')).toMatchObject({ ok: false, message: expect.stringMatching(/stick out/) as string });
+  });
+  it('a stud added and then measured where the rhythm has one is that one, not a second beside it', () => {
+    // known stud 40 in, 16 in apart: the rhythm has 56 and 72
+    const before = studPlaces(sewing).length;
+    let s = addThing(site, sewing.id, 'A', 'added', { kind: 'stud' }, inches(64));
+    const wall = () => wallOf(s, sewing.id);
+    s = setByTape(s, wall(), 'A', 'added', readTape('c 72 3/4', 'left', s, wall(), 'added', 'in') as TapeOk);
+    expect(studPlaces(wall())).toHaveLength(before);
+    expect(studPlaces(wall()).filter((p) => Math.abs(p.x - inches(72)) < inches(3))).toMatchObject([{ id: 'added', known: 'measured' }]);
+    // measured far from any, it is one more
+    let t = addThing(site, sewing.id, 'A', 'added', { kind: 'stud' }, inches(64));
+    t = setByTape(t, wallOf(t, sewing.id), 'A', 'added', readTape('c 64', 'left', t, wallOf(t, sewing.id), 'added', 'in') as TapeOk);
+    expect(studPlaces(wallOf(t, sewing.id))).toHaveLength(before + 1);
+  });
+  it('a reckoned stud can be taken out: nobody found one there, and it stays out when others move', () => {
+    const reckoned = studPlaces(sewing).find((p) => p.known === 'guessed' && Math.abs(p.x - inches(72)) < 1)!;
+    const after = dropThing(site, sewing.id, reckoned.id);
+    const gone = (s: Site) => studPlaces(wallOf(s, sewing.id)).every((p) => Math.abs(p.x - inches(72)) > inches(3));
+    expect(gone(after)).toBe(true);
+    expect(studPlaces(wallOf(after, sewing.id))).toHaveLength(studPlaces(sewing).length - 1);
+    expect(siteErrors(after, 'in', '')).toEqual([]);
+    expect(gone(addThing(after, sewing.id, 'A', 'x', { kind: 'stud' }, inches(80)))).toBe(true);
+  });
+});

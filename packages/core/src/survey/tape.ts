@@ -1,6 +1,6 @@
 /** The tape's language: `b 13 1/4`, `x 41 3/8 from left`, `r 6 from stud 3`, `x 12 from hall box`; and what it does to the selected thing. */
 import { parseLength, printLength, type LengthUnit } from '../measure/index.js';
-import type { FaceId, MeasuredLength, Site, Wall } from '../model/index.js';
+import { wallThicknessMm, type FaceId, type MeasuredLength, type Site, type Wall } from '../model/index.js';
 import { putThing, thingById, thingsOf, type Measure, type Thing, type ThingPlace } from './things.js';
 
 export const TAPE_LETTERS: Record<string, Measure> = {
@@ -67,6 +67,7 @@ export function readTape(
   wall: Wall,
   selectedId: string | undefined,
   unit: LengthUnit,
+  face: FaceId = 'A',
 ): TapeReading {
   if (text.length > 120) return { ok: false, message: `That is ${text.length} characters long; try b 13 1/4 or x 41 3/8 from left.` };
   const match = /^\s*(?:([a-z])\s+)?(.*?)(?:\s+from\s+(.+?))?\s*$/i.exec(text)!;
@@ -79,6 +80,10 @@ export function readTape(
     };
   const read = parseLength(amount!, { unit });
   if (!read.ok) return { ok: false, message: read.message };
+  if (measure === 'depth' && face === 'B') {
+    const refused = depthFromFar(wall, selectedId, read.mm, unit);
+    if (refused) return { ok: false, message: refused };
+  }
   if (!reference) return { ok: true, measure, mm: read.mm, as: read.as };
   const things = thingsOf(site, wall).filter((t) => t.id !== selectedId);
   const from = referred(reference, things);
@@ -92,6 +97,18 @@ export function readTape(
     return { ok: false, message: `A ${measure} is not taken from anything; type it alone.` };
   const near = measure === 'left' && (!letter || letter.toLowerCase() === 'x');
   return { ok: true, measure, mm: read.mm, as: read.as, from, ...(near ? { near } : {}) };
+}
+
+/** Why a depth behind face B can't be kept, which is stored from face A: the thing's own thickness lies between. */
+function depthFromFar(wall: Wall, thingId: string | undefined, mm: number, unit: LengthUnit): string | undefined {
+  const obstacle = wall.obstacles.find((o) => o.id === thingId);
+  if (!obstacle) return undefined;
+  if (!obstacle.thick)
+    return `How thick is the ${obstacle.kind} itself? Say that first: its depth from this side can’t be told from the other without it.`;
+  const room = wallThicknessMm(wall) - obstacle.thick.mm;
+  return mm > room + 0.5
+    ? `${printLength(mm, unit)} behind this face it would stick out of the other; at most ${printLength(Math.max(0, room), unit)} would do.`
+    : undefined;
 }
 
 /** Distance of a thing's edge, as the tape is usually held: along from the face's left end, up from the floor. */
@@ -114,7 +131,11 @@ export function measureOf(wall: Wall, thing: Thing, face: FaceId, measure: Measu
     case 'height':
       return thing.top - thing.bottom;
     case 'depth':
-      if (thing.kind === 'obstacle') return wall.obstacles.find((o) => o.id === thing.id)?.behindA?.mm;
+      if (thing.kind === 'obstacle') {
+        const o = wall.obstacles.find((x) => x.id === thing.id);
+        if (face === 'A' || !o?.behindA) return o?.behindA?.mm;
+        return o.thick && wallThicknessMm(wall) - o.behindA.mm - o.thick.mm;
+      }
       if (thing.kind === 'fixture') return wall.fixtures?.find((f) => f.id === thing.id)?.depth?.mm;
       return site.boxes.find((b) => b.id === thing.id)?.depth?.mm;
   }
@@ -126,7 +147,14 @@ export function setByTape(site: Site, wall: Wall, face: FaceId, thingId: string,
   if (!thing) return site;
   const said: Partial<MeasuredLength> = { as: reading.from ? undefined : reading.as, known: 'measured' };
   if (reading.measure === 'width' || reading.measure === 'height' || reading.measure === 'depth') {
-    const to: ThingPlace = { [reading.measure]: reading.mm, said };
+    const obstacle = wall.obstacles.find((o) => o.id === thingId);
+    if (reading.measure === 'depth' && obstacle && face === 'B') {
+      const behindA = wallThicknessMm(wall) - reading.mm - (obstacle.thick?.mm ?? 0);
+      return obstacle.thick ? putThing(site, wall.id, thingId, { depth: Math.max(0, behindA), said: { known: 'measured' } }) : site;
+    }
+    // what was measured of it is its left edge as seen from here: that stays, the other moves
+    const stays = face === 'B' && reading.measure === 'width' && thing.kind !== 'box' ? { left: thing.right - reading.mm, keep: true } : {};
+    const to: ThingPlace = { [reading.measure]: reading.mm, ...stays, said };
     return putThing(site, wall.id, thingId, to);
   }
   if (reading.measure === 'bottom' || reading.measure === 'top') {

@@ -3,7 +3,7 @@
  * Boxes, studs, obstacles, doors and windows, fixtures, references. mm; x along face A, z above the floor.
  */
 import { BOX_KINDS, FINISHES } from '../catalog/index.js';
-import { snapToTape, type LengthUnit } from '../measure/index.js';
+import { inches, snapToTape, type LengthUnit } from '../measure/index.js';
 import {
   assumed,
   boxBody,
@@ -101,6 +101,17 @@ function listThings(site: Site, wall: Wall): Thing[] {
 
 export const thingById = (site: Site, wall: Wall, id: string): Thing | undefined => thingsOf(site, wall).find((t) => t.id === id);
 
+/** A stud measured this near to one that was only reckoned is that stud, found (common practice: half of it is 3/4 in, a rhythm drifts by as much). */
+export const SAME_STUD_MM = inches(3);
+
+/** The reckoned stud that one found at `xMm` is, if any: where the rhythm would have it. */
+export function reckonedNear(wall: Wall, xMm: number): number | undefined {
+  const near = studPlaces(wall)
+    .filter((s) => s.known === 'guessed' && Math.abs(s.x - xMm) <= SAME_STUD_MM)
+    .sort((a, b) => Math.abs(a.x - xMm) - Math.abs(b.x - xMm))[0];
+  return near?.x;
+}
+
 const replaceWall = (site: Site, wall: Wall): Site => ({ ...site, walls: site.walls.map((w) => (w.id === wall.id ? wall : w)) });
 const length = (mm: number, said: Partial<MeasuredLength> = {}): MeasuredLength => ({
   mm: Math.round(mm * 10_000) / 10_000,
@@ -117,6 +128,8 @@ export interface ThingPlace {
   height?: number;
   /** box depth, obstacle behind face A, fixture standing out */
   depth?: number;
+  /** the left edge only follows from another measure: it stays known as it was */
+  keep?: boolean;
   said?: Partial<MeasuredLength>;
 }
 
@@ -158,7 +171,7 @@ export function putThing(site: Site, wallId: string, thingId: string, to: ThingP
   if (!wall || !thing) return site;
   const sized = <T extends Obstacle | Opening | Fixture>(item: T): T => ({
     ...item,
-    ...(to.left === undefined ? {} : { x: length(to.left, { known: to.said?.known ?? 'measured' }) }),
+    ...(to.left === undefined ? {} : { x: length(to.left, { known: to.keep ? item.x.known : (to.said?.known ?? 'measured') }) }),
     ...(to.bottom === undefined ? {} : { z: length(to.bottom, to.said) }),
     ...(to.width === undefined ? {} : { width: length(to.width, to.said) }),
     ...(to.height === undefined ? {} : { height: length(to.height, to.said) }),
@@ -172,7 +185,12 @@ export function putThing(site: Site, wallId: string, thingId: string, to: ThingP
       const { framing } = wall;
       const own = framing.extraStuds.find((s) => s.id === thingId);
       const known = framing.knownStud && Math.abs(framing.knownStud.mm - (thing.left + thing.right) / 2) < 0.01;
-      if (own) return replaceWall(site, { ...wall, framing: { ...framing, extraStuds: replace(framing.extraStuds, { ...own, x }) } });
+      if (own) {
+        // one that was added and is now measured where the rhythm has one is that one, not a second beside it
+        const insteadOf = own.insteadOf ?? reckonedNear(wall, x.mm);
+        const found = { ...own, x, ...(insteadOf === undefined ? {} : { insteadOf }) };
+        return replaceWall(site, { ...wall, framing: { ...framing, extraStuds: replace(framing.extraStuds, found) } });
+      }
       if (known) return replaceWall(site, { ...wall, framing: { ...framing, knownStud: x } });
       return replaceWall(site, {
         ...wall,
@@ -204,10 +222,13 @@ export function putThing(site: Site, wallId: string, thingId: string, to: ThingP
   }
 }
 
-/** The site without a thing; a guessed stud can't be taken out, only found elsewhere. */
+/** The site without a thing. A reckoned stud has no entry of its own: that none stands there is noted instead. */
 export function dropThing(site: Site, wallId: string, thingId: string): Site {
   const wall = site.walls.find((w) => w.id === wallId);
   if (!wall) return site;
+  const reckoned = studPlaces(wall).find((s) => s.id === thingId && s.known === 'guessed');
+  if (reckoned)
+    return replaceWall(site, { ...wall, framing: { ...wall.framing, notThere: [...(wall.framing.notThere ?? []), reckoned.x] } });
   const gone = <T extends { id: string }>(list: T[]): T[] => list.filter((x) => x.id !== thingId);
   const next: Wall = {
     ...wall,
@@ -296,6 +317,7 @@ export function addThing(site: Site, wallId: string, face: FaceId, id: string, w
       };
     }
     case 'stud':
+      // `atMm` is only where the mark starts: which stud it is shows once it is measured
       return wall.framing.knownStud
         ? replaceWall(site, { ...wall, framing: { ...wall.framing, extraStuds: [...wall.framing.extraStuds, { id, x: asGuess(atMm) }] } })
         : replaceWall(site, { ...wall, framing: { ...wall.framing, knownStud: asGuess(atMm) } });

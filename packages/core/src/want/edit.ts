@@ -1,7 +1,7 @@
 /** Changes of what is wanted in a house: pure, so that each can be undone. */
 import { inches } from '../measure/index.js';
 import { GRID_MM } from '../route/index.js';
-import { EVEN_WEIGHTS, measured, type House, type Joists, type Via, type Want, type WantPlace } from '../model/index.js';
+import { assumed, EVEN_WEIGHTS, type House, type Joists, type Via, type Want, type WantPlace } from '../model/index.js';
 
 /** A want to start with: in the middle of the first wall that somebody walked along, at the usual height. */
 export function newWant(house: House, id: string, kind: Want['kind']): Want | undefined {
@@ -13,8 +13,8 @@ export function newWant(house: House, id: string, kind: Want['kind']): Want | un
   const place: WantPlace = {
     wallId: wall.id,
     face: side.face,
-    fromLeft: measured(wall.length.mm / 2),
-    bottom: measured(Math.min(bottom, wall.height.mm)),
+    fromLeft: assumed(wall.length.mm / 2),
+    bottom: assumed(Math.min(bottom, wall.height.mm)),
   };
   return {
     id,
@@ -39,6 +39,18 @@ export const putPlace = (house: House, id: string, index: number, part: Partial<
   withWants(house, (w) =>
     w.map((x) => (x.id === id ? { ...x, places: x.places.map((p, i) => (i === index ? { ...p, ...part } : p)) } : x)),
   );
+/**
+ * Puts one of its places onto another face. Where it lay would often be past the new wall's end: it then starts in the wall's middle,
+ * marked assumed, until somebody says where.
+ */
+export function toFace(house: House, id: string, index: number, wallId: string, face: WantPlace['face']): House {
+  const wall = house.site.walls.find((w) => w.id === wallId);
+  const place = house.wants?.find((w) => w.id === id)?.places[index];
+  if (!wall || !place) return house;
+  const fits = place.fromLeft.mm <= wall.length.mm;
+  return putPlace(house, id, index, { wallId, face, ...(fits ? {} : { fromLeft: assumed(wall.length.mm / 2) }) });
+}
+
 /** No way may use a part of the house any more; a chosen way through it is no longer chosen. */
 export const forbid = (house: House, id: string, space: string): House =>
   withWants(house, (w) =>
@@ -64,7 +76,7 @@ export function nextPlace(house: House, want: Want): WantPlace | undefined {
   const last = want.places.at(-1)!;
   const wall = house.site.walls.find((w) => w.id === last.wallId);
   const at = last.fromLeft.mm + inches(28);
-  return wall && at <= wall.length.mm - inches(4) ? { ...last, fromLeft: measured(at) } : undefined;
+  return wall && at <= wall.length.mm - inches(4) ? { ...last, fromLeft: assumed(at) } : undefined;
 }
 
 /** A point of the drawn plan, which runs downward, as a point to pass. mm */

@@ -28,6 +28,7 @@ import {
   routeElevations,
   routePlanFigure,
   searchRoutes,
+  toFace,
   viaDrawn,
   wantFeeds,
   waysOf,
@@ -557,4 +558,21 @@ it('wherever on the hall wall an outlet is wanted, it is refused with a place be
     }),
     { numRuns: 12 },
   );
+});
+
+describe('a place said for a want', () => {
+  it('on a shorter wall it starts in its middle, assumed, and is not refused; on a longer one it stays', () => {
+    const raceway = quinceStreet.wants!.find((w) => w.kind === 'raceway')!;
+    const short = quinceStreet.site.walls.find((w) => w.id === 'hall-w2')!; // 42 in
+    const moved = toFace(quinceStreet, raceway.id, 2, short.id, 'A'); // it lay at 106 in
+    expect(checkHouse(moved)).toMatchObject({ ok: true });
+    const place = moved.wants!.find((w) => w.id === raceway.id)!.places[2]!;
+    expect([place.wallId, place.fromLeft]).toEqual([short.id, { mm: short.length.mm / 2, known: 'assumed' }]);
+    const back = toFace(moved, raceway.id, 0, 'sewing-w2', 'A');
+    expect(back.wants!.find((w) => w.id === raceway.id)!.places[0]).toMatchObject({ wallId: 'sewing-w2', fromLeft: { as: '34' } });
+  });
+  it('a new want lies nowhere in particular: its place is assumed', () => {
+    const want = newWant(quinceStreet, 'w', 'outlet')!;
+    expect([want.places[0]!.fromLeft.known, want.places[0]!.bottom.known]).toEqual(['assumed', 'assumed']);
+  });
 });

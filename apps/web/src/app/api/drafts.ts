@@ -113,6 +113,28 @@ export const keepDraft = async <D>(draft: Draft<D>): Promise<boolean> => {
     return false;
   }
 };
+const lastWord = (key: string): string => `saddle-last/${key}`;
+
+/** Writes unsaved work at once, for a page that is being left: the browser's store may not be done before it is gone. */
+export function keepLastWord<D>(draft: Draft<D>): void {
+  try {
+    tabStorage()?.setItem(lastWord(draft.key), JSON.stringify(draft));
+  } catch {
+    // full or blocked: then the store has to have been quick enough
+  }
+}
+
+/** What the page before wrote while it was left, if it is newer than `draft`; it is read once. */
+export function takeLastWord<D>(key: string, draft: Draft<D> | undefined): Draft<D> | undefined {
+  const text = tabStorage()?.getItem(lastWord(key));
+  if (!text) return draft;
+  dropLastWord(key);
+  const last = JSON.parse(text) as Draft<D>;
+  return draft && draft.at >= last.at ? draft : last;
+}
+
+export const dropLastWord = (key: string): void => tabStorage()?.removeItem(lastWord(key));
+
 export const ownDraft = <D>(key: string): Promise<Draft<D> | undefined> => get<Draft<D>>(entry(key, tabName()), store);
 
 /** Forgets a tab's draft and its undo list. */

@@ -101,6 +101,10 @@ export class DocumentNotices {
   }
 
   constructor() {
+    // a refusal is said where it is seen, however far down the page was scrolled
+    effect(() => {
+      if (this.session().refusal()) setTimeout(() => document.querySelector('[data-testid=refusal]')?.scrollIntoView({ block: 'nearest' }));
+    });
     effect(() => {
       const session = this.session();
       if (!session.conflict() || this.open()) return;

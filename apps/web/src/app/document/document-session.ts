@@ -19,13 +19,16 @@ import {
   claimTab,
   type Draft,
   dropDraft,
+  dropLastWord,
   type History,
   keepDraft,
   keepHistory,
+  keepLastWord,
   otherDrafts,
   ownDraft,
   ownHistory,
   tabName,
+  takeLastWord,
   type Version,
 } from '../api/drafts';
 
@@ -128,6 +131,14 @@ export abstract class DocumentSession<D extends Kept> {
         takeUntilDestroyed(),
       )
       .subscribe(() => this.saves.next());
+    if (typeof window !== 'undefined') {
+      fromEvent(window, 'pagehide')
+        .pipe(takeUntilDestroyed())
+        .subscribe(() => this.lastWord());
+      fromEvent(window, 'pageshow')
+        .pipe(takeUntilDestroyed())
+        .subscribe(() => dropLastWord(this.draftKey(this.loadedId)));
+    }
     // the browser asks before it throws away what is nowhere else
     if (typeof window !== 'undefined')
       fromEvent(window, 'beforeunload')
@@ -199,9 +210,10 @@ export abstract class DocumentSession<D extends Kept> {
   /** What this tab kept of a document; nothing where the browser keeps nothing. */
   private async ownWork(id: string): Promise<[Draft<D> | undefined, History<D> | undefined]> {
     try {
-      return await Promise.all([ownDraft<D>(this.draftKey(id)), ownHistory<D>(this.draftKey(id))]);
+      const [draft, history] = await Promise.all([ownDraft<D>(this.draftKey(id)), ownHistory<D>(this.draftKey(id))]);
+      return [takeLastWord(this.draftKey(id), draft), history];
     } catch {
-      return [undefined, undefined];
+      return [takeLastWord<D>(this.draftKey(id), undefined), undefined];
     }
   }
 
@@ -309,17 +321,23 @@ export abstract class DocumentSession<D extends Kept> {
   /** whether the browser took the last of it */
   private keptHere = true;
 
+  private draft(document: D): Draft<D> {
+    return {
+      ...{ key: this.draftKey(document.id), tab: tabName(), revision: this.revision, document, dirty: this.dirty },
+      at: new Date().toISOString(),
+    };
+  }
+
+  /** The page is being left: what the server has not taken is written down at once. */
+  lastWord(): void {
+    const document = this.document();
+    if (document && this.dirty) keepLastWord(this.draft(document));
+  }
+
   private async keepNow(): Promise<void> {
     const document = this.document();
     if (!document) return;
-    this.keptHere = await keepDraft({
-      key: this.draftKey(document.id),
-      tab: tabName(),
-      revision: this.revision,
-      document,
-      dirty: this.dirty,
-      at: new Date().toISOString(),
-    });
+    this.keptHere = await keepDraft(this.draft(document));
     if (WAITING.includes(this.saveState())) this.saveState.set(this.waiting());
   }
 

@@ -37,7 +37,10 @@ export class ChoiceField {
     this.choices().map((c) => (typeof c === 'string' ? { value: c, label: c.replace(/-/g, ' ') } : c)),
   );
 
+  /** Says what was picked; where that was refused the field shows again what is stored. */
   protected pick(event: Event): void {
-    this.set.emit((event.target as HTMLSelectElement).value || undefined);
+    const select = event.target as HTMLSelectElement;
+    this.set.emit(select.value || undefined);
+    setTimeout(() => (select.value = this.value() ?? ''));
   }
 }

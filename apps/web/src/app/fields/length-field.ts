@@ -26,8 +26,8 @@ let count = 0;
         [placeholder]="optional() ? 'not known' : unit() === 'in' ? '13 1/4' : '337'"
         [attr.aria-invalid]="error() ? true : null"
         [attr.aria-describedby]="error() || hint() ? id + '-says' : null"
-        (input)="text.set(typed($event))"
-        (change)="commit()"
+        (input)="type($event)"
+        (blur)="leave()"
         (keydown.enter)="$event.preventDefault(); commit()"
       />
       @if (error(); as wrong) {
@@ -62,11 +62,20 @@ export class LengthField {
     return read.ok ? '' : read.message;
   });
 
-  protected typed(event: Event): string {
-    return (event.target as HTMLInputElement).value;
+  /** something was typed since the last time it was taken: the same figure again is an answer too */
+  private touched = false;
+
+  protected type(event: Event): void {
+    this.touched = true;
+    this.text.set((event.target as HTMLInputElement).value);
+  }
+
+  protected leave(): void {
+    if (this.touched) this.commit();
   }
 
   protected commit(): void {
+    this.touched = false;
     this.tried.set(true);
     if (this.error()) return;
     const text = this.text().trim();

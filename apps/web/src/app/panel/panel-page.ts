@@ -49,7 +49,11 @@ export class PanelPage {
   protected readonly spacesChoices: Choice[] = [4, 8, 12, 16, 20, 24, 30, 32, 40, 42].map((n) => ({ value: `${n}`, label: `${n} spaces` }));
   protected readonly startWith = signal('24');
   protected readonly rows = computed(() => panelRows(this.site()));
-  protected readonly chosen = linkedSignal(() => Number(this.space()) || this.panel()?.breakers[0]?.space || 1);
+  /** stays where the person put it: nothing that changes in the panel moves it */
+  protected readonly chosen = linkedSignal<{ asked: string | undefined; first: number | undefined }, number>({
+    source: () => ({ asked: this.space(), first: this.panel()?.breakers[0]?.space }),
+    computation: ({ asked, first }, before) => (before && before.source.asked === asked ? before.value : Number(asked) || first || 1),
+  });
   protected readonly at = computed((): PanelSpace | undefined =>
     this.rows()
       .flatMap((r) => [r.left, r.right])
@@ -77,6 +81,7 @@ export class PanelPage {
   }
   protected note(space: number): void {
     this.edit(`Breaker in space ${space}`, (site) => noteBreaker(site, space, { circuit: nanoid(10), breaker: nanoid(10) }));
+    this.chosen.set(space);
     this.tab.set('circuit');
   }
   protected takeOut(id: string): void {

@@ -55,12 +55,14 @@ const KNOWN: Choice[] = [
             <sa-choice-field label="how it is known" [value]="k" [choices]="knowns" (set)="setKnown($any($event))" />
           }
         </div>
-        @if (t.kind !== 'stud' || t.stored) {
-          <button type="button" class="btn-line" (click)="dropped.emit()">not there <kbd>Del</kbd></button>
+        @if (t.kind === 'stud' && t.known === 'guessed') {
+          <button type="button" class="btn-line" (click)="dropped.emit()">No stud stands there <kbd>Del</kbd></button>
+        } @else if (t.kind !== 'stud' || t.stored) {
+          <button type="button" class="btn-line" (click)="dropped.emit()">Take it off the survey <kbd>Del</kbd></button>
         }
       </div>
       @if (judged(); as j) {
-        <sa-finding-list [rows]="rows()" (cured)="cure($event.key)" />
+        <sa-finding-list [rows]="rows()" />
         <div class="panel-body">
           <sa-cut-list [judgement]="j" [boxId]="t.id" />
           @if (startsJobs()) {
@@ -126,7 +128,8 @@ export class SelectedPanel {
       ...f.judged,
       key: f.rule,
       title: f.title,
-      cures: f.cure ? [{ id: f.rule, title: f.cure.title }] : [],
+      // this is what was found: only a job changes it
+      cures: [],
     })),
   );
 
@@ -161,10 +164,5 @@ export class SelectedPanel {
         extraStuds: w.framing.extraStuds.map((s) => (s.id === this.id() ? { ...s, x: { ...s.x, known } } : s)),
       },
     }));
-  }
-  protected cure(rule: string): void {
-    const found = this.judged()?.findings.find((f) => f.rule === rule)?.cure;
-    if (found)
-      this.host.editSite(found.title, (site) => ({ ...site, boxes: site.boxes.map((b) => (b.id === found.box.id ? found.box : b)) }));
   }
 }

@@ -86,7 +86,7 @@ export class ThingsTable {
 
   protected set(id: string, measure: Measure, event: Event): void {
     const text = (event.target as HTMLInputElement).value;
-    const reading = readTape(text, measure, this.host.surveyed(), this.wall(), id, this.host.unit());
+    const reading = readTape(text, measure, this.host.surveyed(), this.wall(), id, this.host.unit(), this.face());
     if (!reading.ok) return this.wrong.set({ id: id + measure, says: reading.message });
     this.wrong.set(undefined);
     this.host.editSite(`${measure} ${text}`, (site) => setByTape(site, this.wall(), this.face(), id, reading));

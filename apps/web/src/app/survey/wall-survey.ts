@@ -150,7 +150,7 @@ export class WallSurvey {
       key: measure,
       letter: LETTER[measure],
       label: i === 0 ? `${thing.name}, ${measure}` : measure,
-      hint: measure === 'depth' && thing.kind === 'obstacle' ? 'behind face A' : (HINT[measure] ?? ''),
+      hint: measure === 'depth' && thing.kind === 'obstacle' ? 'behind the surface of this face' : (HINT[measure] ?? ''),
       mm: measureOf(wall, thing, this.face(), measure, this.host.surveyed()),
     }));
   });
@@ -207,7 +207,7 @@ export class WallSurvey {
     if (key.startsWith('wall-')) return this.setWall(key === 'wall-length' ? 'length' : 'height', text.replace(/^\s*[lh]\s+/i, ''));
     const thing = this.selected();
     if (!thing) return;
-    const reading = readTape(text, key as Measure, this.host.surveyed(), wall, thing.id, this.unit());
+    const reading = readTape(text, key as Measure, this.host.surveyed(), wall, thing.id, this.unit(), this.face());
     if (!reading.ok) return this.refused.set(reading.message);
     this.refused.set('');
     const words = `${thing.name}: ${tapeWords(reading, this.unit())}`;

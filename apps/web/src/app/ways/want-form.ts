@@ -3,7 +3,7 @@ import { parsePower } from '@saddle/core/measure';
 import type { MeasuredLength, Want, WantLamps, WantLoad, WantPlace } from '@saddle/core/model';
 import { USUAL_STOCK } from '@saddle/core/route';
 import { roomFaces } from '@saddle/core/survey';
-import { nextPlace, putPlace, putWant } from '@saddle/core/want';
+import { nextPlace, putPlace, toFace, putWant } from '@saddle/core/want';
 import { ChoiceField, type Choice } from '../fields/choice-field';
 import { LengthField } from '../fields/length-field';
 import { TextField } from '../fields/text-field';
@@ -140,7 +140,7 @@ export class WantForm {
   }
   protected setFace(index: number, value: string | undefined): void {
     const [wallId, face] = (value ?? '').split('|') as [string, WantPlace['face']];
-    if (face) this.session.editHouse(`${this.want().name} on another wall`, (h) => putPlace(h, this.want().id, index, { wallId, face }));
+    if (face) this.session.editHouse(`${this.want().name} on another wall`, (h) => toFace(h, this.want().id, index, wallId, face));
   }
   protected addPlace(): void {
     const next = nextPlace(this.session.house(), this.want());

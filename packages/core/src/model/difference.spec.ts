@@ -1,0 +1,64 @@
+/** Two versions held against each other: each field in words, with both values. */
+import { describe, expect, it } from 'vitest';
+import fc from 'fast-check';
+import { quinceStreet, sewingCorner } from '../demo/index.js';
+import { inches } from '../measure/index.js';
+import { differences } from './difference.js';
+import { applyEdits } from './edit.js';
+import type { Job } from './house.js';
+import { measured } from './known.js';
+
+const boxAt = (mm: number): Job => ({
+  ...sewingCorner,
+  changes: sewingCorner.changes.map((c) =>
+    c.do === 'place-box' ? { ...c, box: { ...c.box, place: { ...c.box.place, bottom: measured(mm) } } } : c,
+  ),
+});
+
+describe('what differs', () => {
+  it('a moved box: which box, which measure, from where to where', () => {
+    expect(differences(sewingCorner, boxAt(inches(47)), 'in')).toEqual([
+      { path: '/changes/0/box/place/bottom', words: 'Sewing box: place, bottom', was: '13 1/4"', now: '47"' },
+    ]);
+    expect(differences(boxAt(1000), boxAt(1010), 'mm')).toMatchObject([{ was: '1000 mm', now: '1010 mm' }]);
+  });
+  it('a value that becomes measured says so, although the figure is the same', () => {
+    const [wall, ...rest] = sewingCorner.found.walls;
+    const guessed: Job = {
+      ...sewingCorner,
+      found: { ...sewingCorner.found, walls: [{ ...wall!, length: { ...wall!.length, known: 'assumed' } }, ...rest] },
+    };
+    expect(differences(guessed, sewingCorner, 'in')).toMatchObject([{ was: '120", assumed', now: '120"' }]);
+  });
+  it('what was added, what was taken out, and what only changed its place in the order', () => {
+    const less = applyEdits(sewingCorner, [{ op: 'drop-change', changeId: 'plug-steam-press' }]);
+    expect(differences(sewingCorner, less, 'in')).toEqual([
+      { path: '/changes/4', words: expect.stringMatching(/change 5|Steam press/) as string, was: 'Steam press', now: 'not said' },
+    ]);
+    expect(differences(less, sewingCorner, 'in')).toMatchObject([{ was: 'not said', now: 'Steam press' }]);
+    const turned = { ...sewingCorner, changes: [...sewingCorner.changes].reverse() };
+    expect(differences(sewingCorner, turned, 'in')).toMatchObject([{ path: '/changes', was: 'another order' }]);
+  });
+  it('yes, no and not said; words that were cut still say that they differ', () => {
+    expect(differences({ fireRated: true }, { fireRated: false }, 'in')).toMatchObject([{ words: 'fire rated', was: 'yes', now: 'no' }]);
+    expect(differences({}, { fireRated: false }, 'in')).toMatchObject([{ was: 'not said', now: 'no' }]);
+    const long = 'n'.repeat(200);
+    const [only] = differences({ note: `${long}a` }, { note: `${long}b` }, 'in');
+    expect([only!.was === only!.now, only!.now.includes('changed in detail')]).toEqual([false, true]);
+  });
+  it('nothing, when they say the same in another order of fields', () => {
+    const again = JSON.parse(JSON.stringify(quinceStreet)) as typeof quinceStreet;
+    expect(differences(quinceStreet, again, 'in')).toEqual([]);
+    expect(differences({ a: 1, b: 2 }, { b: 2, a: 1 }, 'in')).toEqual([]);
+  });
+  it('any two values: differences are found exactly where there are some, and both ways as many', () => {
+    fc.assert(
+      fc.property(fc.jsonValue({ maxDepth: 3 }), fc.jsonValue({ maxDepth: 3 }), (a, b) => {
+        const there = differences({ a }, { a: b }, 'in');
+        expect(differences({ a }, { a: structuredClone(a) }, 'in')).toEqual([]);
+        expect(differences({ a: b }, { a }, 'in')).toHaveLength(there.length);
+      }),
+      { numRuns: 300 },
+    );
+  });
+});
