@@ -199,3 +199,47 @@ test('an empty directory is filled from the simulated finder, box by box', async
   expect(row('8')).toContain('Shed box');
   expect(row('9')).toContain('Hall switch box');
 });
+
+test('five breakers entered one after the other stay as they were typed', async ({ page }) => {
+  const house = await (await page.request.get('/api/v1/houses/quince-street-14')).json();
+  const own = { ...house.document, id: 'bare-house', name: 'Bare house', site: { ...house.document.site, panel: undefined, circuits: [], loads: [], boxes: [], devices: [], cables: [] }, wants: [] }; // prettier-ignore
+  expect((await page.request.post('/api/v1/houses', { data: own })).status()).toBe(201);
+  await page.goto('/houses/bare-house/panel');
+  await page.getByLabel('it has').selectOption('24 spaces');
+  await page.getByTestId('start-panel').click();
+  const side = page.getByRole('complementary', { name: 'What is known of it' });
+  const entered = [
+    { space: 7, name: 'den and nook', rating: '20 A', poles: '1', kept: 'nothing special' },
+    { space: 15, name: 'bedrooms', rating: '15 A', poles: '1', kept: 'nothing special' },
+    { space: 11, name: 'range', rating: '50 A', poles: '2', kept: 'one appliance' },
+    { space: 2, name: 'laundry', rating: '20 A', poles: '1', kept: 'laundry' },
+    { space: 4, name: 'workshop B', rating: '20 A', poles: '1', kept: 'nothing special' },
+  ];
+  for (const e of entered) {
+    await page.getByTestId(`space-${e.space}`).click();
+    await page.getByTestId('note-breaker').click();
+    await expect(side.getByRole('heading', { level: 3 })).toContainText(`Space ${e.space}`);
+    await side.getByLabel('what it feeds').fill(e.name);
+    await side.getByLabel('what it feeds').blur();
+    await side.getByLabel('rating').selectOption(e.rating);
+    await side.getByLabel('poles').selectOption(e.poles);
+    await expect(side.getByRole('heading', { level: 3 })).toContainText(`Space ${e.space}`);
+    await side.getByLabel('kept for').selectOption(e.kept);
+  }
+  await side.getByLabel('handle tied to').selectOption('space 2');
+  await expect(side.getByRole('heading', { level: 3 })).toContainText('Space 4');
+  await saved(page);
+  const stored = (await (await page.request.get('/api/v1/houses/bare-house')).json()) as {
+    document: { site: { circuits: { id: string; name: string; breakerA: number; reservedFor: string; voltsNominal: number }[]; panel: { breakers: { id: string; space: number; poles: number; circuitId: string; tiedTo?: string }[] } } };
+  }; // prettier-ignore
+  const { circuits, panel } = stored.document.site;
+  for (const e of entered) {
+    const breaker = panel.breakers.find((b) => b.space === e.space)!;
+    const circuit = circuits.find((c) => c.id === breaker.circuitId)!;
+    expect({ name: circuit.name, rating: `${circuit.breakerA} A`, poles: `${breaker.poles}` }).toEqual({ name: e.name, rating: e.rating, poles: e.poles }); // prettier-ignore
+    expect(circuit.voltsNominal).toBe(e.poles === '2' ? 240 : 120);
+    expect(circuit.reservedFor.replace(/-/g, ' ').replace('none', 'nothing special')).toBe(e.kept);
+  }
+  const at = (space: number) => panel.breakers.find((b) => b.space === space)!;
+  expect([at(4).tiedTo, at(2).tiedTo]).toEqual([at(2).id, at(4).id]);
+});

@@ -196,3 +196,44 @@ test('receptacles round a room: suggested, placed, one moved, undone', async ({ 
   await page.getByTestId('undo').click();
   await expect(row).toHaveAttribute('data-verdict', 'caution');
 });
+
+test('a wall surveyed from its far face: what was measured stays, a depth is taken from this side, a stud is one stud', async ({
+  page,
+}) => {
+  await atWall(page, 'sewing-hall', 'B');
+  const keys = page.keyboard;
+  const enter = async (text: string) => {
+    await page.getByTestId('tape').fill(text);
+    await keys.press('Enter');
+  };
+  await page.getByTestId('add').click();
+  await page.getByRole('button', { name: 'duct', exact: true }).click();
+  await enter('x 80');
+  await enter('w 6');
+  await enter('h 30');
+  await page.getByRole('button', { name: /^table/ }).click();
+  const row = page.locator('table.things tr').filter({ hasText: 'duct' });
+  await expect(row.getByLabel('duct, left')).toHaveValue('80"');
+  await expect(row.getByLabel('duct, width')).toHaveValue('6"');
+  await enter('d 1');
+  await expect(says(page)).toContainText('How thick is the duct itself?');
+  await page.getByLabel('its own thickness').fill('2');
+  await page.getByLabel('its own thickness').press('Enter');
+  await enter('d 1');
+  await expect(row.getByLabel('duct, depth')).toHaveValue('1"');
+  await saved(page);
+  const wall = async () => ((await (await page.request.get('/api/v1/houses/quince-street-14')).json()) as { document: { site: { walls: { id: string; obstacles: { kind: string; behindA: { mm: number } }[]; framing: { extraStuds: { insteadOf?: number }[] } }[] } } }).document.site.walls.find((w) => w.id === 'sewing-hall')!; // prettier-ignore
+  // 4 1/2 in through: 1 1/2 in lie behind the other face
+  expect((await wall()).obstacles.find((o) => o.kind === 'duct')!.behindA.mm).toBeCloseTo(38.1, 3);
+
+  // the wall is 120 in, its rhythm has a stud at 72 from the left end of face A: 48 from here
+  const studs = () => page.locator('table.things th button', { hasText: /^stud/ }).count();
+  const before = await studs();
+  await keys.press('Escape');
+  await keys.press('Escape');
+  await keys.press('s');
+  await enter('c 47 1/2');
+  await expect.poll(studs).toBe(before);
+  await saved(page);
+  expect((await wall()).framing.extraStuds.at(-1)!.insteadOf).toBeDefined();
+});

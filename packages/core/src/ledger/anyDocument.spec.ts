@@ -102,7 +102,7 @@ const altered = fc
   })
   .map(({ job, edition, unit, built, schools, at, alterations: list }): Job => {
     let site: Site = job.found;
-    const planned = job.changes.map((c) => structuredClone(c)) as (Record<string, object> & { do: string })[];
+    const planned = job.changes.map((c) => structuredClone(c)) as unknown as (Record<string, object> & { do: string })[];
     list.forEach(({ list: key, part }, i) => {
       const items = site[key] as { id: string }[];
       const one = { cables: 'cable', boxes: 'box', devices: 'device', loads: 'load' }[key as string];
