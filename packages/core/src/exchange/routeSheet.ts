@@ -34,7 +34,7 @@ export function routeSheet(house: House, want: Want): JobSheet {
     if (search.gaps.length) blocks.push({ kind: 'list', mark: 'dot', items: search.gaps });
     return { title, subtitle, foot, blocks };
   }
-  const detail = routeDetail(house, want, option, 'along-first');
+  const detail = routeDetail(house, want, option);
   for (const text of detail.cautions) blocks.push({ kind: 'caution', text });
   for (const q of search.joistQuestions)
     blocks.push({

@@ -227,10 +227,25 @@ export function feedCandidates(job: Job): FeedCandidate[] {
   return judgedFeeds(job, { waysAreSearched: false, ownCircuit: homeRunFor(c.planned, job.edition, job.name, [c.room], loads) });
 }
 
+export interface FeedOptions {
+  waysAreSearched: boolean;
+  ownCircuit: FeedCandidate;
+  /** the boxes by how near they are: only the first are judged, until enough of them are fit; absent: all are */
+  nearestFirst?: readonly Box[];
+}
+/** With so many fit feeds near by, none further off makes a better one; boxes are judged by the dozen until there are as many. */
+const ENOUGH_FIT = 12;
+const DOZEN = 12;
+
 /** Every surveyed box as the job’s feed, and the circuit of its own. Where ways are searched, nothing is said here of the way. */
-export function judgedFeeds(job: Job, options: { waysAreSearched: boolean; ownCircuit: FeedCandidate }): FeedCandidate[] {
+export function judgedFeeds(job: Job, options: FeedOptions): FeedCandidate[] {
   const { target } = jobContext(job);
-  const boxes = job.found.boxes.filter((b) => b.id !== target.id).map((b) => boxCandidate(job, b, target, options.waysAreSearched));
+  const list = (options.nearestFirst ?? job.found.boxes).filter((b) => b.id !== target.id);
+  const boxes: FeedCandidate[] = [];
+  for (let from = 0; from < list.length; from += DOZEN) {
+    if (options.nearestFirst && boxes.filter((b) => !b.refused).length >= ENOUGH_FIT) break;
+    boxes.push(...list.slice(from, from + DOZEN).map((b) => boxCandidate(job, b, target, options.waysAreSearched)));
+  }
   return [...boxes, options.ownCircuit].sort(
     (a, b) =>
       group(a) - group(b) ||

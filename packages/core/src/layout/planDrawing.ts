@@ -1,6 +1,6 @@
 /** Rooms in plan and a room's walls in one strip, as shapes a page can draw. Plan in mm, y downward; strip 1200 wide. */
 import { printFeet, printMark, type LengthUnit } from '../measure/index.js';
-import { boxRect, wallThicknessMm, type FaceId, type Site } from '../model/index.js';
+import { type Box, boxRect, wallThicknessMm, type FaceId, type Site } from '../model/index.js';
 import { levelOf, roomPlans, type PlanSide, type Point } from './roomPlan.js';
 import { onWall, type RoomSpacing } from './spacing.js';
 
@@ -57,9 +57,12 @@ export function planDrawing(site: Site, level?: number): PlanDrawing | undefined
     boxes: [],
     rooms: [],
   };
+  const walls = new Map(site.walls.map((w) => [w.id, w]));
+  const boxes = new Map<string, Box[]>();
+  for (const box of site.boxes) boxes.set(box.wallId, [...(boxes.get(box.wallId) ?? []), box]);
   for (const plan of plans) {
     for (const side of plan.sides) {
-      const wall = site.walls.find((w) => w.id === side.wallId);
+      const wall = walls.get(side.wallId);
       if (!wall) continue;
       const key = `${side.wallId}-${side.face}-${plan.room.id}`;
       const half = wallThicknessMm(wall) / 2;
@@ -74,7 +77,7 @@ export function planDrawing(site: Site, level?: number): PlanDrawing | undefined
       });
       for (const o of wall.openings)
         drawing.openings.push({ key: `${key}-${o.id}`, kind: o.kind, points: band(side, ...seen(o.x.mm, o.width.mm), half) });
-      for (const box of site.boxes.filter((b) => b.wallId === wall.id && b.face === side.face)) {
+      for (const box of (boxes.get(wall.id) ?? []).filter((b) => b.face === side.face)) {
         const rect = boxRect(wall, box);
         if (!rect) continue;
         const [s] = seen(rect.centre, 0);

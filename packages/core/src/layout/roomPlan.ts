@@ -82,10 +82,10 @@ export function closing(lengths: number[], turns: RoomSide['turn'][]): Closing {
   };
 }
 
-const wallOf = (site: Site, id: string): Wall | undefined => site.walls.find((w) => w.id === id);
+type WallsById = ReadonlyMap<string, Wall>;
 
-function planFrom(site: Site, room: Room, sides: RoomSide[], start: Point, heading: Heading, group: number): RoomPlan {
-  const lengths = sides.map((s) => wallOf(site, s.wallId)?.length.mm ?? 0);
+function planFrom(walls: WallsById, room: Room, sides: RoomSide[], start: Point, heading: Heading, group: number): RoomPlan {
+  const lengths = sides.map((s) => walls.get(s.wallId)?.length.mm ?? 0);
   const { corners } = walk(
     lengths,
     sides.map((s) => s.turn),
@@ -111,20 +111,35 @@ const headingOf = (from: Point, to: Point): Heading => {
   return dy <= 0 ? 1 : 3;
 };
 
+/** Rooms and walls are immutable values: moving a box changes neither, and the plan stays the one that was laid out. */
+const laidOut = new WeakMap<readonly Room[], WeakMap<readonly Wall[], RoomPlan[]>>();
+
 /**
  * Plans of all rooms that somebody walked round. Rooms that share a wall lie on its two sides, its thickness apart;
  * those that share none lie where somebody said, or else
  * beside the rest, in a group of their own.
  */
-export function roomPlans(site: Site): RoomPlan[] {
+export function roomPlans(site: Site): readonly RoomPlan[] {
+  let ofRooms = laidOut.get(site.rooms);
+  if (!ofRooms) laidOut.set(site.rooms, (ofRooms = new WeakMap()));
+  let plans = ofRooms.get(site.walls);
+  if (!plans) ofRooms.set(site.walls, (plans = layOut(site)));
+  return plans;
+}
+
+function layOut(site: Site): RoomPlan[] {
+  const walls: WallsById = new Map(site.walls.map((w) => [w.id, w]));
   const open = site.rooms.filter((r) => (r.sides?.length ?? 0) >= 3);
   const placed: RoomPlan[] = [];
+  /** walls of the rooms that lie already, with the faces that were walked */
+  const walked = new Map<string, Set<FaceId>>();
+  const linkedBy = (s: RoomSide): boolean => [...(walked.get(s.wallId) ?? [])].some((face) => face !== s.face);
   const place = (room: Room): RoomPlan => {
     const sides = room.sides!;
-    for (const done of placed) {
+    for (const done of sides.some(linkedBy) ? placed : []) {
       for (const known of done.sides) {
         const i = sides.findIndex((s) => s.wallId === known.wallId && s.face === otherFace(known.face));
-        const wall = wallOf(site, known.wallId);
+        const wall = walls.get(known.wallId);
         if (i < 0 || !wall) continue;
         const heading = headingOf(known.from, known.to);
         const back = ((heading + 2) % 4) as Heading;
@@ -133,20 +148,20 @@ export function roomPlans(site: Site): RoomPlan[] {
         const thick = wallThicknessMm(wall);
         const start = { x: known.to.x + out.x * thick, y: known.to.y + out.y * thick };
         const rolled = [...sides.slice(i), ...sides.slice(0, i)];
-        return planFrom(site, room, rolled, start, back, done.group);
+        return planFrom(walls, room, rolled, start, back, done.group);
       }
     }
-    if (room.at && placed.length) return planFrom(site, room, sides, { x: room.at.right.mm, y: -room.at.down.mm }, 0, 0);
+    if (room.at && placed.length) return planFrom(walls, room, sides, { x: room.at.right.mm, y: -room.at.down.mm }, 0, 0);
     const right = Math.max(0, ...placed.flatMap((p) => p.sides.map((s) => Math.max(s.from.x, s.to.x))));
-    return planFrom(site, room, sides, { x: placed.length ? right + 1200 : 0, y: 0 }, 0, placed.length ? ++groups : 0);
+    return planFrom(walls, room, sides, { x: placed.length ? right + 1200 : 0, y: 0 }, 0, placed.length ? ++groups : 0);
   };
   let groups = 0;
   while (open.length) {
-    const linked = open.findIndex((r) =>
-      r.sides!.some((s) => placed.some((p) => p.sides.some((k) => k.wallId === s.wallId && k.face !== s.face))),
-    );
+    const linked = open.findIndex((r) => r.sides!.some(linkedBy));
     const told = placed.length ? open.findIndex((r) => r.at) : -1;
-    placed.push(place(open.splice(linked >= 0 ? linked : Math.max(0, told), 1)[0]!));
+    const next = place(open.splice(linked >= 0 ? linked : Math.max(0, told), 1)[0]!);
+    placed.push(next);
+    for (const s of next.sides) walked.set(s.wallId, (walked.get(s.wallId) ?? new Set()).add(s.face));
   }
   return placed;
 }

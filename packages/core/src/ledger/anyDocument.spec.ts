@@ -127,7 +127,8 @@ describe('any document that passes its check', () => {
         judged++;
         const findings = ledgerOf(job);
         expect(findings.length).toBeGreaterThan(5);
-        for (const f of findings) expect([f.title.length > 0, f.says.length > 0, /undefined|NaN|\[object/.test(f.says)]).toEqual([true, true, false]);
+        for (const f of findings)
+          expect([f.title.length > 0, f.says.length > 0, /undefined|NaN|\[object/.test(f.says)]).toEqual([true, true, false]);
         expect(stepsOf(job).length).toBeGreaterThan(5);
         summarise(job, findings);
         expect(materialsOf(job).length).toBeGreaterThan(0);

@@ -79,7 +79,14 @@ describe('loads', () => {
     expect([a!.judged.verdict, b!.judged.verdict]).toEqual(['can’t tell', 'can’t tell']);
   });
   it('a two-pole load of 4 800 W at 240 V draws 20 A from each leg', () => {
-    const heater = { ...kiln, name: 'heater', poles: 2 as const, ratingA: 30 as const, gauge: 10 as const, loads: [{ watts: 4800, continuous: false }] };
+    const heater = {
+      ...kiln,
+      name: 'heater',
+      poles: 2 as const,
+      ratingA: 30 as const,
+      gauge: 10 as const,
+      loads: [{ watts: 4800, continuous: false }],
+    };
     const loaded = addBreaker(site, heater, 11, { circuit: 'c240', breaker: 'b240' });
     expect(legLoads(loaded).map((l) => l.amps)).toEqual([expect.closeTo(620 / 120 + 20, 9), expect.closeTo(34.5, 9)]);
   });

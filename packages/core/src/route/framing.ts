@@ -87,7 +87,7 @@ export interface Framing {
   /** node of each wanted place */
   places: number[];
   hollows: Hollow[];
-  plans: RoomPlan[];
+  plans: readonly RoomPlan[];
   sides: Map<string, PlanSide>;
 }
 
@@ -101,7 +101,23 @@ export interface FramingOptions {
   surfaceOnly?: boolean;
   /** a raceway may run round the room of the wanted place */
   mayShow?: boolean;
+  /** only what lies in this part of the plan, mm; absent: the whole house */
+  region?: Region;
 }
+/** A part of the plan, mm as the plan is drawn. */
+export interface Region {
+  left: number;
+  right: number;
+  low: number;
+  high: number;
+}
+const meets = (plan: RoomPlan, region: Region): boolean => {
+  const corners = plan.sides.map((s) => s.from);
+  const [xs, ys] = [corners.map((p) => p.x), corners.map((p) => p.y)];
+  return (
+    Math.min(...xs) <= region.right && Math.max(...xs) >= region.left && Math.min(...ys) <= region.high && Math.max(...ys) >= region.low
+  );
+};
 
 export const GRID_MM = inches(16);
 /** Joists where nobody measured (common practice). */
@@ -128,8 +144,10 @@ export const inside = (p: Point, polygon: readonly Point[]): boolean => {
   });
   return within;
 };
+/** A little more than any wall is thick. */
+const BEYOND_MM = 220;
 /** Inside a room or no further outside it than its walls are thick. */
-const over = (p: Point, polygon: readonly Point[], reach = 220): boolean =>
+const over = (p: Point, polygon: readonly Point[], reach = BEYOND_MM): boolean =>
   [0, 1, -1].some((i) => [0, 1, -1].some((j) => inside({ x: p.x + i * reach, y: p.y + j * reach }, polygon)));
 
 /** A point of a wall's middle line in plan. */
@@ -177,7 +195,8 @@ export function framing(site: Site, places: readonly WantPlace[], options: Frami
   const { rates, gauge, dryingHours } = options;
   const price = cablePrice(rates, gauge);
   const b = new Builder();
-  const plans = roomPlans(site);
+  const { region } = options;
+  const plans = region ? roomPlans(site).filter((p) => meets(p, region)) : roomPlans(site);
   const rooms = new Map(site.rooms.map((r) => [r.id, r]));
   const walls = new Map(site.walls.map((w) => [w.id, w]));
   const sides = wallSides(plans);
@@ -199,7 +218,7 @@ export function framing(site: Site, places: readonly WantPlace[], options: Frami
   for (const box of site.boxes) {
     const wall = walls.get(box.wallId);
     const rect = wall && boxRect(wall, box);
-    if (!wall || !rect) continue;
+    if (!wall || !rect || (region && !sides.has(wall.id))) continue;
     const z = (rect.bottom + rect.top) / 2;
     const node = spotNode(wall, rect.centre, z, `feed/${box.id}`);
     boxes.set(box.id, node);
@@ -208,7 +227,7 @@ export function framing(site: Site, places: readonly WantPlace[], options: Frami
   }
   const hung = site.panel?.place;
   const panelWall = hung && walls.get(hung.wallId);
-  if (hung && panelWall) {
+  if (hung && panelWall && (!region || sides.has(panelWall.id))) {
     const u = uXOf(panelWall, hung.face, hung.fromLeft.mm);
     const z = Math.min(hung.bottom.mm + 350, panelWall.height.mm - 50);
     const node = spotNode(panelWall, u, z, 'feed/panel');
@@ -230,14 +249,21 @@ export function framing(site: Site, places: readonly WantPlace[], options: Frami
   });
 
   // heights that are worth crossing studs at: those of all spots in the rooms on both sides of a wall
+  const onWall = new Map<string, number[]>();
+  const inRoom = new Map<string, number[]>();
+  const note = (map: Map<string, number[]>, id: string, z: number): void => {
+    const list = map.get(id);
+    if (list) list.push(z);
+    else map.set(id, [z]);
+  };
+  for (const s of spots) {
+    const { faces } = walls.get(s.wallId)!;
+    note(onWall, s.wallId, s.z);
+    for (const id of new Set([faces.A.roomId, faces.B.roomId])) note(inRoom, id, s.z);
+  }
   const levels = (wall: Wall): number[] => {
-    const own = new Set([wall.faces.A.roomId, wall.faces.B.roomId].filter((id) => rooms.get(id)?.sides?.length));
-    const zs = spots
-      .filter((s) => {
-        const w = walls.get(s.wallId)!;
-        return w.id === wall.id || own.has(w.faces.A.roomId) || own.has(w.faces.B.roomId);
-      })
-      .map((s) => s.z);
+    const own = [wall.faces.A.roomId, wall.faces.B.roomId].filter((id) => rooms.get(id)?.sides?.length);
+    const zs = [...(onWall.get(wall.id) ?? []), ...own.flatMap((id) => inRoom.get(id) ?? [])];
     return [...new Set(zs.map(Math.round))].sort((x, y) => x - y);
   };
 
@@ -692,11 +718,17 @@ function gridOf(b: Builder, hollow: Hollow, price: number): Grid {
   const z = boundary * STOREY_MM + (hollow.kind === 'attic' ? OVER_MM - STOREY_MM + 2438.4 : -UNDER_MM);
   const at = new Map<string, number>();
   const roomAt = new Map<number, Hollow['rooms'][number]>();
+  const bounds = hollow.rooms.map((room) => {
+    const [xs, ys] = [room.polygon.map((p) => p.x), room.polygon.map((p) => p.y)];
+    const [left, right] = [Math.min(...xs) - BEYOND_MM, Math.max(...xs) + BEYOND_MM];
+    return { room, left, right, low: Math.min(...ys) - BEYOND_MM, high: Math.max(...ys) + BEYOND_MM };
+  });
   const [ni, nj] = [Math.ceil((x1 - x0) / GRID_MM) + 1, Math.ceil((y1 - y0) / GRID_MM) + 1];
   for (let i = -1; i <= ni; i++)
     for (let j = -1; j <= nj; j++) {
       const p = { x: x0 + i * GRID_MM, y: y0 + j * GRID_MM };
-      const room = hollow.rooms.find((r) => inside(p, r.polygon)) ?? hollow.rooms.find((r) => over(p, r.polygon));
+      const about = bounds.filter((r) => p.x >= r.left && p.x <= r.right && p.y >= r.low && p.y <= r.high);
+      const room = (about.find((r) => inside(p, r.room.polygon)) ?? about.find((r) => over(p, r.room.polygon)))?.room;
       if (!room) continue;
       const node = b.node({ space: hollow.id, ...p, z });
       at.set(key(i, j), node);

@@ -460,7 +460,9 @@ describe('what was measured stays as it was measured', () => {
     expect(first).toMatchObject({ ok: false, message: expect.stringMatching(/How thick is the duct itself/) as string });
     const thick: Site = {
       ...s,
-      walls: s.walls.map((w) => (w.id === bare.id ? { ...w, obstacles: w.obstacles.map((o) => ({ ...o, thick: measured(inches(2)) })) } : w)),
+      walls: s.walls.map((w) =>
+        w.id === bare.id ? { ...w, obstacles: w.obstacles.map((o) => ({ ...o, thick: measured(inches(2)) })) } : w,
+      ),
     };
     const wall = wallOf(thick, bare.id);
     const reading = readTape('d 1', 'left', thick, wall, 'duct', 'in', 'B');
@@ -469,7 +471,10 @@ describe('what was measured stays as it was measured', () => {
     expect(duct!.behindA!.mm).toBeCloseTo(inches(1.5), 6);
     const thing = thingById(after, wallOf(after, bare.id), 'duct')!;
     expect(measureOf(wallOf(after, bare.id), thing, 'B', 'depth', after)).toBeCloseTo(inches(1), 6);
-    expect(readTape('d 2 3/4', 'left', thick, wall, 'duct', 'in', 'B')).toMatchObject({ ok: false, message: expect.stringMatching(/stick out/) as string });
+    expect(readTape('d 2 3/4', 'left', thick, wall, 'duct', 'in', 'B')).toMatchObject({
+      ok: false,
+      message: expect.stringMatching(/stick out/) as string,
+    });
   });
   it('a stud added and then measured where the rhythm has one is that one, not a second beside it', () => {
     // known stud 40 in, 16 in apart: the rhythm has 56 and 72

@@ -14,7 +14,7 @@ import {
   type RacewayPlan,
   type Traced,
 } from '../route/index.js';
-import { frameFor, type JoistsRun, type RouteOption } from './searchRoutes.js';
+import type { RouteOption } from './searchRoutes.js';
 import { wantAmps } from './wantFeeds.js';
 
 export interface LampRun {
@@ -85,14 +85,7 @@ function lampPlaces(frame: Framing, want: Want): { nodes: number[]; lost: number
   return { nodes, lost };
 }
 
-/** @param frame the graph of the search, where it is at hand: it is made anew otherwise */
-export function routeDetail(
-  house: House,
-  want: Want,
-  option: RouteOption,
-  joistsRun: JoistsRun,
-  frame = frameFor(house, want, option.gauge, joistsRun, DEFAULT_SCHOOLS),
-): RouteDetail {
+export function routeDetail(house: House, want: Want, option: RouteOption, frame = option.frame): RouteDetail {
   const schools = DEFAULT_SCHOOLS;
   const freeMm = freeEndBySchool(schools.freeEnds, LEAST_FREE_MM);
   const trace = (nodes: number[], edges: FrameEdge[], open = false): Traced =>

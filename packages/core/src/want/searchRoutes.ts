@@ -33,8 +33,9 @@ import {
   type Framing,
   type Start,
   type Way,
+  type Region,
 } from '../route/index.js';
-import { wantFeeds } from './wantFeeds.js';
+import { feedPoint, placePoint, wantFeeds } from './wantFeeds.js';
 
 export type JoistsRun = 'along-first' | 'across-first';
 export interface RouteOption {
@@ -61,6 +62,8 @@ export interface RouteOption {
   sums: Record<Criterion, Sum>;
   nodes: number[];
   edges: FrameEdge[];
+  /** the graph that it was found in */
+  frame: Framing;
 }
 export interface JoistQuestion {
   roomId: string;
@@ -158,18 +161,59 @@ export interface SearchOptions {
   schools?: Pick<Schools, 'compound'>;
   /** judged before: they follow from the house and what is wanted, not from what is forbidden or weighed */
   feeds?: FeedCandidate[];
+  /** the part of the plan to search; absent: the whole house */
+  region?: Region;
+  /** search the whole house, however large */
+  whole?: boolean;
 }
 
-/** The graph of the house for a want and one size of cable. */
-export function frameFor(house: House, want: Want, gauge: number, joistsRun: JoistsRun, schools: Pick<Schools, 'compound'>): Framing {
-  return framing(house.site, want.places, {
+/** Walls of a house that is searched as a whole; of a larger one what lies between the place and its feeds is searched first. */
+const WHOLE_HOUSE_WALLS = 80;
+/** How far a way may swing out beside the rectangle of its ends (a room and its walls). */
+const SWING_MM = inches(12 * 16);
+
+/** The part of the plan round a wanted place and its fit feeds; undefined for a house that is searched as a whole. */
+export function regionOf(house: House, want: Want, fit: readonly FeedCandidate[]): Region | undefined {
+  if (house.site.walls.length <= WHOLE_HOUSE_WALLS) return undefined;
+  const points = [...want.places.map((p) => placePoint(house, p)), ...fit.map((f) => feedPoint(house, f.id)), want.via].filter(
+    (p) => p !== undefined,
+  );
+  if (points.length < 2) return undefined;
+  const [xs, ys] = [points.map((p) => p.x), points.map((p) => p.y)];
+  return {
+    ...{ left: Math.min(...xs) - SWING_MM, right: Math.max(...xs) + SWING_MM },
+    ...{ low: Math.min(...ys) - SWING_MM, high: Math.max(...ys) + SWING_MM },
+  };
+}
+
+/** Graphs of a survey that is looked at: the ways, the next best one and the drawings all rest on the same few. */
+const framed = new WeakMap<House['site'], Map<string, Framing>>();
+const MOST_FRAMES = 8;
+
+/** The graph of the house for a want and one size of cable. Not to be changed in place. */
+export function frameFor(
+  house: House,
+  want: Want,
+  gauge: number,
+  joistsRun: JoistsRun,
+  schools: Pick<Schools, 'compound'>,
+  region?: Region,
+): Framing {
+  const options = {
     rates: house.rates ?? PLACEHOLDER_RATES,
     gauge,
     dryingHours: patchWait(schools.compound),
     joistsRun,
     surfaceOnly: want.kind === 'raceway',
     mayShow: want.mayShow,
-  });
+    ...(region ? { region } : {}),
+  };
+  const key = JSON.stringify([want.places, options]);
+  let frames = framed.get(house.site);
+  if (!frames || frames.size >= MOST_FRAMES) framed.set(house.site, (frames = new Map<string, Framing>()));
+  const known = frames.get(key) ?? framing(house.site, want.places, options);
+  frames.set(key, known);
+  return known;
 }
 
 /** Ways for one reading of the joists. */
@@ -179,7 +223,7 @@ function waysFor(house: House, want: Want, fit: readonly FeedCandidate[], joists
   const byGauge = new Map<Group['gauge'], FeedCandidate[]>();
   for (const f of fit) byGauge.set(gaugeOf(house, f), [...(byGauge.get(gaugeOf(house, f)) ?? []), f]);
   const groups = [...byGauge].map(([gauge, feeds]): Group => {
-    const frame = frameFor(house, want, gauge, joistsRun, schools);
+    const frame = frameFor(house, want, gauge, joistsRun, schools, options.region);
     const starts = feeds.flatMap((f) => {
       const node = frame.boxes.get(f.id);
       return node === undefined ? [] : [{ node, cost: startCost(f, rates.breaker) }];
@@ -252,6 +296,7 @@ function optionsOf(house: House, want: Want, made: ReturnType<typeof waysFor>): 
       sums: sumsOf(feed.name, start.cost as unknown as Cost, edges),
       nodes,
       edges,
+      frame,
     };
   });
   // ways through the same parts of the house are one to a person: the better by the weights stands for it
@@ -457,7 +502,8 @@ function gapsOf(house: House, want: Want, made: ReturnType<typeof waysFor>): str
 /** Every way for a wanted outlet. Pure and deterministic; a large house takes some tens of milliseconds. */
 export function searchRoutes(house: House, want: Want, options: SearchOptions = {}): RouteSearch {
   const problem = placeProblem(house, want);
-  const feeds = options.feeds ?? wantFeeds(house, want);
+  // a place that can't be has no feeds to judge
+  const feeds = options.feeds ?? (problem ? [] : wantFeeds(house, want));
   const refused = feeds.filter((f) => f.refused);
   const forbidden = new Set(want.forbidden);
   const fit = feeds.filter((f) => !f.refused && !forbidden.has(`feed/${f.id}`));
@@ -471,22 +517,26 @@ export function searchRoutes(house: House, want: Want, options: SearchOptions = 
           ? 'No surveyed box and no panel is fit to feed it; each says why.'
           : 'Every fit feed is forbidden here.',
     };
-  const made = waysFor(house, want, fit, 'along-first', options);
+  const region = options.region ?? (options.whole ? undefined : regionOf(house, want, fit));
+  const within = { ...options, ...(region ? { region } : {}) };
+  const made = waysFor(house, want, fit, 'along-first', within);
   const found = optionsOf(house, want, made);
+  // nothing near by: then wherever it leads
+  if (found.options.length === 0 && region) return searchRoutes(house, want, { ...options, feeds, region: undefined, whole: true });
   if (found.options.length === 0)
     return {
       ...base,
       gaps: gapsOf(house, want, made),
       problem: want.via ? 'No way leads by the point that was set.' : 'No fit feed is reached from there.',
     };
-  const spare = found.options.length < FEW && !want.via ? nextBest(house, want, fit, found, options) : [];
+  const spare = found.options.length < FEW && !want.via ? nextBest(house, want, fit, found, within) : [];
   found.options.push(...spare);
   const joistQuestions = questionsOf(
     house,
     found,
     made.groups.map((g) => g.frame),
   );
-  const otherwise = joistQuestions.length ? optionsOf(house, want, waysFor(house, want, fit, 'across-first', options)) : undefined;
+  const otherwise = joistQuestions.length ? optionsOf(house, want, waysFor(house, want, fit, 'across-first', within)) : undefined;
   // what nobody said could open a better way
   const gaps = gapsOf(house, want, made).filter((g) => g.startsWith('nobody'));
   return { ...base, gaps, problem: undefined, found, joistQuestions, otherwise };

@@ -8,7 +8,18 @@ import { quinceStreet } from '../demo/index.js';
 import { planDrawing, storeysOf } from '../layout/index.js';
 import { addRoom } from '../survey/index.js';
 import { feet, inches, toFeet, toInches } from '../measure/index.js';
-import { checkHouse, checkJob, CRITERIA, plannedSite, measured, type Criterion, type House, type Room, type Want } from '../model/index.js';
+import {
+  checkHouse,
+  checkJob,
+  CRITERIA,
+  plannedSite,
+  measured,
+  studPlaces,
+  type Criterion,
+  type House,
+  type Room,
+  type Want,
+} from '../model/index.js';
 import {
   addWant,
   against,
@@ -40,7 +51,7 @@ const found = (id: string, part: Partial<Want> = {}, house: House = quinceStreet
   const want = { ...wantOf(id), ...part };
   const search = searchRoutes(house, want);
   const best = search.found.options[0]!;
-  return { want, search, best, detail: best && routeDetail(house, want, best, 'along-first') };
+  return { want, search, best, detail: best && routeDetail(house, want, best) };
 };
 const titles = (options: RouteOption[]): string[] => options.map((o) => o.title);
 const withRoom = (house: House, id: string, part: Partial<Room>): House => ({
@@ -116,7 +127,7 @@ describe('job 3, kiln corner: a circuit of its own through the basement', () => 
       joistsBelow: { runs: 'along-first', spacing: measured(inches(16)), depth: measured(inches(2)) },
     });
     const judged = (house: House) =>
-      routeDetail(house, want, searchRoutes(house, want).found.options[0]!, 'along-first').traced.holes.find((h) =>
+      routeDetail(house, want, searchRoutes(house, want).found.options[0]!).traced.holes.find((h) =>
         h.where.includes('under the loom room'),
       )!.judged!;
     expect(judged(shallow).verdict).toBe('stop');
@@ -314,7 +325,7 @@ describe('what can’t be told or done says so', () => {
     const house = { ...quinceStreet, site };
     const { search, want } = found('sewing-corner', {}, house);
     const hall = search.found.options.find((o) => o.feed.id === 'hall-box')!;
-    expect(routeDetail(house, want, hall, 'along-first').electrical.verdict).toBe('can’t tell');
+    expect(routeDetail(house, want, hall).electrical.verdict).toBe('can’t tell');
   });
   it('a panel whose middle was entered where a stud is reckoned opens into the bay beside it, as a doubt more', () => {
     const at = (inch: number): House => ({
@@ -493,7 +504,7 @@ describe('a junction box under the floor', () => {
     const { want, search } = found('kiln-corner', { ownCircuit: false }, house);
     const way = search.found.options.find((o) => o.feed.id === 'cellar-box')!;
     expect(way.title).toBe('From Cellar box: through the basement');
-    const { traced } = routeDetail(house, want, way, 'along-first');
+    const { traced } = routeDetail(house, want, way);
     expect(traced.counts.openings).toBe(0);
     expect(traced.legs.map((l) => l.kind)).toEqual(['hollow', 'wall']);
     // the box is 61.5 in up a wall of 84 in; the joists lie 250 mm under the floor over it: 16 in of wall between them and along it
@@ -574,5 +585,69 @@ describe('a place said for a want', () => {
   it('a new want lies nowhere in particular: its place is assumed', () => {
     const want = newWant(quinceStreet, 'w', 'outlet')!;
     expect([want.places[0]!.fromLeft.known, want.places[0]!.bottom.known]).toEqual(['assumed', 'assumed']);
+  });
+});
+
+describe('a large house', () => {
+  const IN = 25.4;
+  /** Twenty-five of the sample’s study in a grid of five, ten boxes each wall pair: a hundred walls, a hundred boxes. */
+  function large(): House {
+    const { site } = quinceStreet;
+    const walls = ['study-w1', 'study-w2', 'study-w3', 'study-w4'].map((id) => site.walls.find((w) => w.id === id)!);
+    const study = site.rooms.find((r) => r.id === 'study')!;
+    const sample = site.boxes.find((b) => b.id === 'alcove-box')!;
+    const all: House['site'] = { ...site, rooms: [site.rooms.find((r) => r.id === 'outside')!], walls: [], boxes: [], cables: [], devices: [], loads: [] }; // prettier-ignore
+    for (let n = 0; n < 25; n++) {
+      const at = { right: measured((n % 5) * 150 * IN), down: measured(Math.floor(n / 5) * 150 * IN) };
+      all.rooms.push({ ...study, id: `r${n}`, name: `room ${n}`, at, sides: study.sides!.map((s) => ({ ...s, wallId: `${s.wallId}-${n}` })) });
+      for (const wall of walls) {
+        const face = (f: 'A' | 'B') => ({ ...wall.faces[f], roomId: wall.faces[f].roomId === 'study' ? `r${n}` : 'outside' });
+        const own = { ...wall, id: `${wall.id}-${n}`, name: `${wall.name} ${n}`, faces: { A: face('A'), B: face('B') }, openings: [], obstacles: [], fixtures: [] };
+        all.walls.push(own);
+        const id = `${own.id}-box`;
+        all.boxes.push({ ...sample, id, name: id, wallId: own.id, place: { from: 'left-end', toward: 'right', to: 'left-edge', distance: measured(28 * IN), bottom: measured(13.25 * IN) } });
+        all.cables.push({ ...site.cables[0]!, id: `${id}-cable`, ends: [{ label: 'panel' }, { boxId: id, label: id, side: 'top', freeLength: measured(7 * IN) }], ground: 'bare' });
+        all.devices.push({ id: `${id}-device`, name: 'receptacle', boxId: id, kind: 'duplex-15' });
+      }
+    } // prettier-ignore
+    return { ...quinceStreet, id: 'large', site: { ...all, panel: { ...site.panel!, place: undefined } }, wants: [] };
+  }
+  const house = large();
+  const want: Want = {
+    ...wantOf('sewing-corner'),
+    id: 'far',
+    loads: [],
+    places: [{ wallId: 'study-w3-12', face: 'A', fromLeft: measured(60 * IN), bottom: measured(13.25 * IN) }],
+  };
+  it('passes its check, or nothing below means anything', () => expect(checkHouse(house)).toMatchObject({ ok: true }));
+  it('judges the near boxes first, and no more once a dozen are fit', () => {
+    const feeds = wantFeeds(house, want).filter((f) => f.id !== 'panel');
+    expect(feeds.length).toBeGreaterThanOrEqual(12);
+    expect(feeds.length).toBeLessThan(house.site.boxes.length / 2);
+    // the four of its own room are among them, the farthest corner's are not
+    for (const n of [1, 2, 3, 4]) expect(feeds.map((f) => f.id)).toContain(`study-w${n}-12-box`);
+    expect(feeds.map((f) => f.id)).not.toContain('study-w1-0-box');
+  });
+  it('goes on to the far ones where no near one is fit', () => {
+    const far = new Set(house.site.walls.filter((w) => /-(0|1)$/.test(w.id)).map((w) => w.id));
+    const none: House = { ...house, site: { ...house.site, cables: house.site.cables.map((c) => (far.has(house.site.boxes.find((b) => b.id === c.ends[1].boxId)!.wallId) ? c : { ...c, ground: 'none' as const })) } }; // prettier-ignore
+    const fit = wantFeeds(none, want).filter((f) => !f.refused && f.id !== 'panel');
+    expect(fit.length).toBeGreaterThan(0);
+    for (const f of fit) expect(far).toContain(none.site.boxes.find((b) => b.id === f.id)!.wallId);
+  });
+  it('finds near by the same favourite as in the whole house', () => {
+    const near = searchRoutes(house, want);
+    const whole = searchRoutes(house, want, { whole: true, feeds: near.feeds });
+    expect(near.found.options.length).toBeGreaterThan(0);
+    expect(near.found.options[0]!.key).toBe(whole.found.options[0]!.key);
+    expect(near.found.options[0]!.cost).toEqual(whole.found.options[0]!.cost);
+    expect(near.found.options.map((o) => o.key)).toEqual(whole.found.options.map((o) => o.key));
+    expect(near.found.nodes).toBeLessThan(whole.found.nodes);
+  });
+  it('a place that can’t be has its reason at once, and nobody judges feeds for it', () => {
+    const wall = house.site.walls.find((w) => studPlaces(w).length > 2)!;
+    const inDoor = { ...want, places: [{ ...want.places[0]!, wallId: wall.id, fromLeft: measured(studPlaces(wall)[2]!.x) }] };
+    const search = searchRoutes(house, inDoor);
+    expect([search.problem, search.feeds]).toEqual([expect.stringMatching(/would sit on the stud/), []]);
   });
 });

@@ -1,7 +1,22 @@
 /** The feeds of a wanted outlet: the same judgements as a job’s, made before there is a job. */
 import { smallestGaugeFor } from '../codebook/index.js';
 import { judgedFeeds, homeRunFor, type FeedCandidate } from '../feeds/index.js';
-import { DEFAULT_SCHOOLS, type Box, type House, type Job, type Load, type Want, type WantLoad } from '../model/index.js';
+import { roomPlans, type Point } from '../layout/index.js';
+import {
+  boxCentreX,
+  DEFAULT_SCHOOLS,
+  uXOf,
+  type Box,
+  type House,
+  type Job,
+  type Load,
+  type Site,
+  type Wall,
+  type Want,
+  type WantLoad,
+  type WantPlace,
+} from '../model/index.js';
+import { planPoint, wallSides } from '../route/index.js';
 
 /** Id of the wanted box and of what is plugged in there, in the job that it would become. */
 export const WANTED_BOX = 'wanted-box';
@@ -118,7 +133,45 @@ const loadOf = (l: WantLoad, i: number, circuitId: string): Load => ({
   ...(l.watts !== undefined ? { watts: l.watts } : { amps: l.amps! }),
 });
 
-/** Every feed of a wanted outlet, the best first; only the panel where it asks for a circuit of its own. */
+/** Up to so many boxes all are judged; in a larger house the near ones first, until enough of them are fit. */
+const ALL_JUDGED = 60;
+
+/** Where points of walls lie in plan; undefined on a wall that nobody walked along. */
+function planner(site: Site): (wallId: string, xOf: (wall: Wall) => number | undefined) => Point | undefined {
+  const sides = wallSides(roomPlans(site));
+  const walls = new Map(site.walls.map((w) => [w.id, w]));
+  return (wallId, xOf) => {
+    const [wall, side] = [walls.get(wallId), sides.get(wallId)];
+    const x = wall && xOf(wall);
+    return wall && side && x !== undefined ? planPoint(wall, side, x) : undefined;
+  };
+}
+export const placePoint = ({ site }: House, place: Pick<WantPlace, 'wallId' | 'face' | 'fromLeft'>): Point | undefined =>
+  planner(site)(place.wallId, (wall) => uXOf(wall, place.face, place.fromLeft.mm));
+export function feedPoint({ site }: House, feedId: string): Point | undefined {
+  const { place } = site.panel ?? {};
+  if (feedId === 'panel') return place && planner(site)(place.wallId, (wall) => uXOf(wall, place.face, place.fromLeft.mm));
+  const box = site.boxes.find((b) => b.id === feedId);
+  return box && planner(site)(box.wallId, (wall) => boxCentreX(wall, box));
+}
+
+/** Boxes by how far they lie from the wanted place in plan; those that nobody placed in the plan come last. */
+function byNearness(house: House, place: WantPlace): Box[] {
+  const at = planner(house.site);
+  const here = placePoint(house, place);
+  const far = new Map(
+    house.site.boxes.map((box): [Box, number] => {
+      const there = at(box.wallId, (wall) => boxCentreX(wall, box));
+      return [box, here && there ? Math.hypot(here.x - there.x, here.y - there.y) : Infinity];
+    }),
+  );
+  return [...house.site.boxes].sort((a, b) => (far.get(a) === far.get(b) ? 0 : far.get(a)! - far.get(b)!));
+}
+
+/**
+ * Every feed of a wanted outlet, the best first; only the panel where it asks for a circuit of its own. In a house of many boxes those
+ * far off are left out once enough near ones are fit.
+ */
 export function wantFeeds(house: House, want: Want): FeedCandidate[] {
   const place = want.places[0]!;
   const wall = house.site.walls.find((w) => w.id === place.wallId)!;
@@ -131,7 +184,9 @@ export function wantFeeds(house: House, want: Want): FeedCandidate[] {
     wantLoads(want).map((l, i) => loadOf(l, i, 'new')),
   );
   const job = want.ownCircuit ? undefined : wantJob(house, want);
-  return job ? judgedFeeds(job, { waysAreSearched: true, ownCircuit: own }) : [own];
+  if (!job) return [own];
+  const many = house.site.boxes.length > ALL_JUDGED ? { nearestFirst: byNearness(house, place) } : {};
+  return judgedFeeds(job, { waysAreSearched: true, ownCircuit: own, ...many });
 }
 
 /**

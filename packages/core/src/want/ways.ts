@@ -1,14 +1,14 @@
 /** One answer to a wanted outlet: the ways, and what follows from each, ready to be drawn. Plain data: it crosses to and from a worker. */
 import type { FeedCandidate } from '../feeds/index.js';
 import { DEFAULT_SCHOOLS, type House, type Want } from '../model/index.js';
-import { spaceWords, type Framing } from '../route/index.js';
+import { spaceWords } from '../route/index.js';
 import { routeDetail, type RouteDetail } from './routeDetail.js';
 import { routeElevations, routePlanFigure, type RouteElevation, type RoutePlanFigure } from './routeFigures.js';
-import { frameFor, searchRoutes, type JoistQuestion, type JoistsRun, type RouteOption, type RoutesFound } from './searchRoutes.js';
+import { frameFor, searchRoutes, type JoistQuestion, type RouteOption, type RoutesFound } from './searchRoutes.js';
 import { wantFeeds } from './wantFeeds.js';
 
 /** What a page needs of a way; the path through the graph stays behind. */
-export type ShownOption = Omit<RouteOption, 'nodes' | 'edges' | 'feed'> & { feed: { id: string; name: string; cures: string[] } };
+export type ShownOption = Omit<RouteOption, 'nodes' | 'edges' | 'frame' | 'feed'> & { feed: { id: string; name: string; cures: string[] } };
 export interface ShownWay {
   option: ShownOption;
   detail: RouteDetail;
@@ -33,17 +33,10 @@ export interface Ways {
 /** @param feeds judged before for the same house and want; they are judged here otherwise */
 export function waysOf(house: House, want: Want, feeds: FeedCandidate[] = wantFeeds(house, want)): Ways {
   const search = searchRoutes(house, want, { feeds });
-  const frames = new Map<string, Framing>();
-  const frame = (gauge: number, runs: JoistsRun): Framing => {
-    const key = `${gauge}/${runs}`;
-    const known = frames.get(key) ?? frameFor(house, want, gauge, runs, DEFAULT_SCHOOLS);
-    frames.set(key, known);
-    return known;
-  };
-  const shown = (found: RoutesFound | undefined, runs: JoistsRun): ShownWay[] =>
+  const shown = (found: RoutesFound | undefined): ShownWay[] =>
     (found?.options ?? []).map((option) => {
-      const detail = routeDetail(house, want, option, runs, frame(option.gauge, runs));
-      const { nodes: _nodes, edges: _edges, feed, ...rest } = option;
+      const detail = routeDetail(house, want, option);
+      const { nodes: _nodes, edges: _edges, frame: _frame, feed, ...rest } = option;
       return {
         option: { ...rest, feed: { id: feed.id, name: feed.name, cures: feed.cures } },
         detail,
@@ -51,8 +44,8 @@ export function waysOf(house: House, want: Want, feeds: FeedCandidate[] = wantFe
         elevations: routeElevations(house, want, detail),
       };
     });
-  const ways = shown(search.found, 'along-first');
-  const any = frames.values().next().value ?? (search.problem ? undefined : frame(14, 'along-first'));
+  const ways = shown(search.found);
+  const any = search.found.options[0]?.frame ?? (search.problem ? undefined : frameFor(house, want, 14, 'along-first', DEFAULT_SCHOOLS));
   return {
     feeds: search.feeds,
     problem: search.problem,
@@ -62,7 +55,7 @@ export function waysOf(house: House, want: Want, feeds: FeedCandidate[] = wantFe
     nodes: search.found.nodes,
     edges: search.found.edges,
     joistQuestions: search.joistQuestions,
-    otherwise: shown(search.otherwise, 'across-first'),
+    otherwise: shown(search.otherwise),
     hollows: (any?.hollows ?? []).map((h) => {
       const corners = h.rooms.flatMap((r) => r.polygon);
       const middle = (of: (p: { x: number; y: number }) => number): number =>

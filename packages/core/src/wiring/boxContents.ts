@@ -13,25 +13,49 @@ export interface CableInBox {
   side: 'line' | 'load' | 'unknown';
 }
 
-/** Cables of a box in the order of the site, with which side each is, seen from this box. */
-export function cablesIn(site: Site, boxId: string): CableInBox[] {
-  return site.cables.flatMap((cable): CableInBox[] => {
-    if (cable.unbrokenIn.includes(boxId))
-      return [{ cable, end: undefined, farLabel: `${cable.ends[0].label} and ${cable.ends[1].label}`, side: 'unknown' }];
-    const index = cable.ends.findIndex((e) => e.boxId === boxId);
-    if (index < 0) return [];
-    return [
-      {
+/** Lists of a site are immutable values: what was sorted by box once stays right, and a house of hundreds is asked thousands of times. */
+function sortedOnce<T extends object, R>(sort: (list: readonly T[]) => Map<string, R[]>): (list: readonly T[], boxId: string) => R[] {
+  const known = new WeakMap<readonly T[], Map<string, R[]>>();
+  return (list, boxId) => {
+    let sorted = known.get(list);
+    if (!sorted) known.set(list, (sorted = sort(list)));
+    return [...(sorted.get(boxId) ?? [])];
+  };
+}
+const put = <R>(map: Map<string, R[]>, boxId: string, item: R): void => {
+  const there = map.get(boxId);
+  if (there) there.push(item);
+  else map.set(boxId, [item]);
+};
+
+const cablesByBox = sortedOnce((cables: readonly Cable[]) => {
+  const byBox = new Map<string, CableInBox[]>();
+  for (const cable of cables) {
+    for (const boxId of new Set(cable.unbrokenIn))
+      put(byBox, boxId, { cable, end: undefined, farLabel: `${cable.ends[0].label} and ${cable.ends[1].label}`, side: 'unknown' });
+    cable.ends.forEach((end, index) => {
+      const { boxId } = end;
+      // a cable is in a box once: uncut, or by the first of its ends
+      if (boxId === undefined || cable.unbrokenIn.includes(boxId) || (index === 1 && cable.ends[0].boxId === boxId)) return;
+      put(byBox, boxId, {
         cable,
-        end: cable.ends[index]!,
+        end,
         farLabel: cable.ends[1 - index]!.label,
         side: cable.direction === 'unknown' ? 'unknown' : index === 1 ? 'line' : 'load',
-      },
-    ];
-  });
-}
+      });
+    });
+  }
+  return byBox;
+});
+const devicesByBox = sortedOnce((devices: readonly Device[]) => {
+  const byBox = new Map<string, Device[]>();
+  for (const device of devices) put(byBox, device.boxId, device);
+  return byBox;
+});
 
-export const devicesIn = (site: Site, boxId: string): Device[] => site.devices.filter((d) => d.boxId === boxId);
+/** Cables of a box in the order of the site, with which side each is, seen from this box. */
+export const cablesIn = (site: Site, boxId: string): CableInBox[] => cablesByBox(site.cables, boxId);
+export const devicesIn = (site: Site, boxId: string): Device[] => devicesByBox(site.devices, boxId);
 
 /** Volume in in³: as stamped, else the kind's; undefined when neither is known. */
 export const boxVolume = (box: Box): number | undefined =>
