@@ -41,10 +41,18 @@ const send = <T>(response: Response, status: number, stored: Stored<T>): void =>
   response.status(status).set('ETag', `"${stored.revision}"`).json(stored);
 };
 
+/** Who saved a document has it: the revision alone does where it says `Prefer: return=minimal` (RFC 7240). */
 function answerSave<T extends House | Job>(response: Response, status: number, result: SaveResult<T>, mine: T): void {
   switch (result.outcome) {
-    case 'saved':
-      return send(response, status, result.stored);
+    case 'saved': {
+      const { revision, savedAt } = result.stored;
+      if (!response.req.get('prefer')?.includes('return=minimal')) return send(response, status, result.stored);
+      response
+        .status(status)
+        .set({ ETag: `"${revision}"`, 'Preference-Applied': 'return=minimal' })
+        .json({ revision, savedAt });
+      return;
+    }
     case 'missing':
       throw notFound('document', mine.id);
     case 'exists':

@@ -7,7 +7,7 @@ import { House, Job } from './house.js';
 import { panelErrors } from './checkPanel.js';
 import { Panel } from './panel.js';
 import { boxRect, placeOriginX, wallThicknessMm } from './place.js';
-import { emptySite, Site } from './site.js';
+import { emptySite, Site, SITE_LIMITS } from './site.js';
 import { wantErrors } from './checkWant.js';
 
 export type Checked<T> = { ok: true; value: T } | { ok: false; errors: FieldError[] };
@@ -74,8 +74,11 @@ const duplicateIds = (list: { id: string }[], path: string): FieldError[] => {
   });
 };
 
-/** Whether a site makes sense: every reference leads somewhere, and every box and obstacle stands inside its wall. */
-export function siteErrors(site: Site, unit: LengthUnit, path: string): FieldError[] {
+/**
+ * Whether a site makes sense: every reference leads somewhere, and every box and obstacle stands inside its wall.
+ * @param sound a site that made sense: what is the same object in both is held against the rest only, not looked through again
+ */
+export function siteErrors(site: Site, unit: LengthUnit, path: string, sound?: Site): FieldError[] {
   const errors: FieldError[] = [];
   const missing = (at: string, what: string, id: string) =>
     errors.push({ path: at, message: `There is no ${what} with the id ${id}.`, expected: `the id of a ${what}`, came: short(id) });
@@ -85,6 +88,7 @@ export function siteErrors(site: Site, unit: LengthUnit, path: string): FieldErr
 
   for (const key of ['rooms', 'walls', 'boxes', 'cables', 'devices', 'circuits', 'loads'] as const)
     errors.push(...duplicateIds(site[key], `${path}/${key}`));
+  const known = new Set<unknown>(sound ? [...sound.walls, ...sound.boxes] : []);
   const rooms = new Set(site.rooms.map((r) => r.id));
   const boxes = new Set(site.boxes.map((b) => b.id));
   const circuits = new Set(site.circuits.map((c) => c.id));
@@ -93,6 +97,7 @@ export function siteErrors(site: Site, unit: LengthUnit, path: string): FieldErr
     const at = `${path}/walls/${w}`;
     for (const face of ['A', 'B'] as const)
       if (!rooms.has(wall.faces[face].roomId)) missing(`${at}/faces/${face}/roomId`, 'room', wall.faces[face].roomId);
+    if (known.has(wall)) return;
     errors.push(...duplicateIds(wall.references, `${at}/references`), ...duplicateIds(wall.obstacles, `${at}/obstacles`));
     if (wall.framing.knownStud && (wall.framing.knownStud.mm < 0 || wall.framing.knownStud.mm > wall.length.mm)) {
       wrong(
@@ -180,13 +185,13 @@ export function siteErrors(site: Site, unit: LengthUnit, path: string): FieldErr
     });
   });
 
-  const walls = new Set(site.walls.map((w) => w.id));
+  const wallById = new Map(site.walls.map((w) => [w.id, w]));
   site.rooms.forEach((room, r) => {
     room.sides?.forEach((side, i) => {
-      if (!walls.has(side.wallId)) missing(`${path}/rooms/${r}/sides/${i}/wallId`, 'wall', side.wallId);
+      if (!wallById.has(side.wallId)) missing(`${path}/rooms/${r}/sides/${i}/wallId`, 'wall', side.wallId);
     });
     room.wanted?.forEach((outlet, i) => {
-      const wall = site.walls.find((w) => w.id === outlet.wallId);
+      const wall = wallById.get(outlet.wallId);
       if (!wall) return missing(`${path}/rooms/${r}/wanted/${i}/wallId`, 'wall', outlet.wallId);
       if (outlet.fromLeft.mm > wall.length.mm)
         wrong(
@@ -200,11 +205,12 @@ export function siteErrors(site: Site, unit: LengthUnit, path: string): FieldErr
 
   site.boxes.forEach((box, b) => {
     const at = `${path}/boxes/${b}`;
-    const wall = site.walls.find((w) => w.id === box.wallId);
+    const wall = wallById.get(box.wallId);
     if (!wall) return void missing(`${at}/wallId`, 'wall', box.wallId);
     if (placeOriginX(wall, box.face, box.place.from) === undefined)
       return void missing(`${at}/place/from`, 'reference on this wall', box.place.from);
     if (box.circuitId && !circuits.has(box.circuitId)) missing(`${at}/circuitId`, 'circuit', box.circuitId);
+    if (known.has(box) && known.has(wall)) return;
     const rect = boxRect(wall, box)!;
     if (rect.left < -0.5 || rect.right > wall.length.mm + 0.5) {
       wrong(
@@ -259,7 +265,8 @@ function changedShape(before: Site, after: Site, path: string): Checked<Site> {
     }
     const known = new Set<unknown>(before[key]);
     const list = Site.shape[key];
-    if (after[key].length > LIST_LIMIT) return checkShape(Site, after);
+    // too many of them is said by the whole schema
+    if (after[key].length > SITE_LIMITS[key]) return checkShape(Site, after);
     site[key] = after[key].map((item, i): unknown => {
       if (known.has(item)) return item;
       const result = list.element.safeParse(item);
@@ -275,16 +282,16 @@ function changedShape(before: Site, after: Site, path: string): Checked<Site> {
   }
   return errors.length ? { ok: false, errors: errors.slice(0, 20) } : { ok: true, value: site as Site };
 }
-/** Longer lists are held against their own limits by the whole schema. */
-const LIST_LIMIT = 100;
-
 /** A house edited from one that passed its check; the same verdict as `checkHouse`, for less work. */
 export function checkHouseEdit(before: House, after: House): Checked<House> {
   const rest = checkShape(House, { ...after, site: emptySite() });
   if (!rest.ok) return rest;
   const site = changedShape(before.site, after.site, '/site');
   if (!site.ok) return { ok: false, errors: site.errors };
-  const errors = [...siteErrors(site.value, after.unit, '/site'), ...wantErrors(rest.value.wants ?? [], site.value, after.unit)];
+  const errors = [
+    ...siteErrors(site.value, after.unit, '/site', before.site),
+    ...wantErrors(rest.value.wants ?? [], site.value, after.unit),
+  ];
   return errors.length ? { ok: false, errors: errors.slice(0, 20) } : { ok: true, value: { ...rest.value, site: site.value } };
 }
 

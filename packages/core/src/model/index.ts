@@ -14,3 +14,4 @@ export * from './bench.js';
 export * from './want.js';
 export * from './revisions.js';
 export * from './difference.js';
+export * from './patch.js';

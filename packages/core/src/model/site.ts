@@ -347,14 +347,17 @@ export const Circuit = z.strictObject({
 });
 export type Circuit = z.infer<typeof Circuit>;
 
+/** How many of each a house may have. */
+export const SITE_LIMITS = { rooms: 100, walls: 400, boxes: 500, cables: 1000, devices: 500, circuits: 100, loads: 500 } as const;
+
 export const Site = z.strictObject({
-  rooms: z.array(Room).max(100),
-  walls: z.array(Wall).max(400),
-  boxes: z.array(Box).max(500),
-  cables: z.array(Cable).max(1000),
-  devices: z.array(Device).max(500),
-  circuits: z.array(Circuit).max(100),
-  loads: z.array(Load).max(500),
+  rooms: z.array(Room).max(SITE_LIMITS.rooms),
+  walls: z.array(Wall).max(SITE_LIMITS.walls),
+  boxes: z.array(Box).max(SITE_LIMITS.boxes),
+  cables: z.array(Cable).max(SITE_LIMITS.cables),
+  devices: z.array(Device).max(SITE_LIMITS.devices),
+  circuits: z.array(Circuit).max(SITE_LIMITS.circuits),
+  loads: z.array(Load).max(SITE_LIMITS.loads),
   /** absent: nobody looked at it yet */
   panel: Panel.optional(),
 });

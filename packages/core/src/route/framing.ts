@@ -268,7 +268,9 @@ export function framing(site: Site, places: readonly WantPlace[], options: Frami
   };
 
   const hollows = options.surfaceOnly ? [] : hollowsOf(plans, options.joistsRun ?? 'along-first');
-  const grids = hollows.map((h) => gridOf(b, h, price));
+  // the grid of a part lies as that of the whole does, so that both find the same ways
+  const whole = region && !options.surfaceOnly ? hollowsOf(roomPlans(site), options.joistsRun ?? 'along-first') : hollows;
+  const grids = hollows.map((h) => gridOf(b, h, price, whole.find((w) => w.id === h.id) ?? h));
   const near = (
     kinds: readonly Hollow['kind'][],
     boundary: number,
@@ -710,9 +712,12 @@ interface Grid {
 }
 
 /** A space over or under rooms as a grid: along the joists a cable lies free, across them it has to get past each. */
-function gridOf(b: Builder, hollow: Hollow, price: number): Grid {
+function gridOf(b: Builder, hollow: Hollow, price: number, whole: Hollow): Grid {
   const corners = hollow.rooms.flatMap((r) => r.polygon);
-  const [x0, y0] = [Math.min(...corners.map((p) => p.x)), Math.min(...corners.map((p) => p.y))];
+  const all = whole.rooms.flatMap((r) => r.polygon);
+  const [x0, y0] = [Math.min(...all.map((p) => p.x)), Math.min(...all.map((p) => p.y))];
+  const first = (low: number, from: number): number => Math.floor((low - from) / GRID_MM) - 1;
+  const [i0, j0] = [first(Math.min(...corners.map((p) => p.x)), x0), first(Math.min(...corners.map((p) => p.y)), y0)];
   const [x1, y1] = [Math.max(...corners.map((p) => p.x)), Math.max(...corners.map((p) => p.y))];
   const boundary = Number(hollow.id.split('/')[1]);
   const z = boundary * STOREY_MM + (hollow.kind === 'attic' ? OVER_MM - STOREY_MM + 2438.4 : -UNDER_MM);
@@ -724,8 +729,8 @@ function gridOf(b: Builder, hollow: Hollow, price: number): Grid {
     return { room, left, right, low: Math.min(...ys) - BEYOND_MM, high: Math.max(...ys) + BEYOND_MM };
   });
   const [ni, nj] = [Math.ceil((x1 - x0) / GRID_MM) + 1, Math.ceil((y1 - y0) / GRID_MM) + 1];
-  for (let i = -1; i <= ni; i++)
-    for (let j = -1; j <= nj; j++) {
+  for (let i = i0; i <= ni; i++)
+    for (let j = j0; j <= nj; j++) {
       const p = { x: x0 + i * GRID_MM, y: y0 + j * GRID_MM };
       const about = bounds.filter((r) => p.x >= r.left && p.x <= r.right && p.y >= r.low && p.y <= r.high);
       const room = (about.find((r) => inside(p, r.room.polygon)) ?? about.find((r) => over(p, r.room.polygon)))?.room;
@@ -741,8 +746,8 @@ function gridOf(b: Builder, hollow: Hollow, price: number): Grid {
     const spacing = room.joists?.spacing?.mm ?? USUAL_JOIST.spacing;
     b.edge(from, to, along ? 'along' : 'across', hollowCost(hollow.kind, along, GRID_MM, spacing, price), { roomId: room.room.id });
   };
-  for (let i = -1; i <= ni; i++)
-    for (let j = -1; j <= nj; j++) {
+  for (let i = i0; i <= ni; i++)
+    for (let j = j0; j <= nj; j++) {
       const from = at.get(key(i, j));
       if (from === undefined) continue;
       join(from, at.get(key(i + 1, j)), 'x');

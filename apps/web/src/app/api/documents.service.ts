@@ -102,8 +102,9 @@ export class Documents {
   /** Saves over a revision. Never fails: a refusal, a conflict and silence are answers. */
   private save<D extends { id: string }>(kind: 'jobs' | 'houses', document: D, revision: number): Observable<SaveAnswer<D>> {
     const address = `${BASE}/${kind}/${encodeURIComponent(document.id)}`;
-    return this.http.put<Stored<D>>(address, document, { headers: { 'If-Match': `"${revision}"` } }).pipe(
-      map((stored): SaveAnswer<D> => ({ outcome: 'saved', stored })),
+    const headers = { 'If-Match': `"${revision}"`, Prefer: 'return=minimal' };
+    return this.http.put<Omit<Stored<D>, 'document'>>(address, document, { headers }).pipe(
+      map((stored): SaveAnswer<D> => ({ outcome: 'saved', stored: { ...stored, document } })),
       catchError((error: unknown): Observable<SaveAnswer<D>> => {
         const problem = problemOf(error);
         if (problem.status === 0) return of({ outcome: 'unreachable' });

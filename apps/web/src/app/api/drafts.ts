@@ -1,5 +1,6 @@
 /** Unsaved work and the undo list, kept in this browser for each tab, so that a reload or a lost server loses nothing. */
-import { createStore, delMany, get, getMany, keys, set, setMany } from 'idb-keyval';
+import { applyPatch, patchOf, type Patch } from '@saddle/core/model';
+import { createStore, del, delMany, get, getMany, keys, set } from 'idb-keyval';
 import { nanoid } from 'nanoid';
 
 export interface Version<D> {
@@ -23,21 +24,29 @@ export interface History<D> {
   future: Version<D>[];
 }
 
-/** How the undo list is kept: each version once, and the order of their names. */
+/** How a document is kept: as what differs from one that is kept whole. A large house is then a few words with every edit. */
+interface KeptDocument {
+  /** name of the whole one that it rests on; absent: `patch` sets it all */
+  base: string | undefined;
+  patch: Patch | undefined;
+}
+type KeptDraft = Omit<Draft<unknown>, 'document'> & { kept: KeptDocument };
+
+/** How the undo list is kept: each version by what differs, in order. */
 interface KeptHistory {
-  past: { name: string; title: string }[];
-  future: { name: string; title: string }[];
+  past: { title: string; kept: KeptDocument }[];
+  future: { title: string; kept: KeptDocument }[];
 }
 
 const store = createStore('saddle', 'drafts');
 const entry = (key: string, tab: string): string => `${key}/${tab}`;
 const historyEntry = (key: string, tab: string): string => `${key}/${tab}/undo`;
-const versionEntry = (key: string, tab: string, name: string): string => `${key}/${tab}/version/${name}`;
+const baseEntry = (key: string, tab: string, name: string): string => `${key}/${tab}/version/${name}`;
 
-/** Names of versions: a version never changes, so it is written once, and again only after it was taken out. */
-const names = new WeakMap<object, string>();
-/** what is written of each undo list, to take out what fell off its end */
-const written = new Map<string, Set<string>>();
+/** The whole documents that this tab’s drafts rest on, by key: kept once, and anew when what differs grows. */
+const bases = new Map<string, { name: string; document: object }>();
+/** Above this, what differs is no longer little: the document becomes the new base. In characters of JSON. */
+const LARGE_PATCH = 200_000;
 
 const TAB = 'saddle-tab';
 /** the name where the browser keeps nothing for a tab (cookies blocked) */
@@ -104,15 +113,50 @@ async function openTabs(): Promise<Set<string>> {
   return new Set(held.map((lock) => lock.name ?? ''));
 }
 
+/** Makes a document the one that later ones are told from; written once. */
+async function newBase(key: string, tab: string, document: object): Promise<string> {
+  const before = bases.get(key);
+  const name = nanoid(10);
+  await set(baseEntry(key, tab, name), document, store);
+  bases.set(key, { name, document });
+  // the undo list may still rest on the one before: it goes with the draft
+  if (before) outgrown.set(key, [...(outgrown.get(key) ?? []), before.name]);
+  return name;
+}
+const outgrown = new Map<string, string[]>();
+
+/** A document as what differs from the base. */
+function told(key: string, document: object): KeptDocument {
+  const base = bases.get(key);
+  return { base: base?.name, patch: base ? patchOf(base.document, document) : { set: document } };
+}
+
+async function whole<D>(key: string, tab: string, kept: KeptDocument | undefined): Promise<D | undefined> {
+  if (!kept) return undefined;
+  if (kept.base === undefined) return applyPatch(undefined, kept.patch) as D;
+  const known = bases.get(key);
+  const base = known?.name === kept.base ? known.document : await get<object>(baseEntry(key, tab, kept.base), store);
+  if (base && !known && tab === tabName()) bases.set(key, { name: kept.base, document: base });
+  return base && (applyPatch(base, kept.patch) as D);
+}
+
 /** Keeps unsaved work in the browser. False when the browser did not take it: storage full, blocked or absent. */
-export const keepDraft = async <D>(draft: Draft<D>): Promise<boolean> => {
+export const keepDraft = async <D extends object>(draft: Draft<D>): Promise<boolean> => {
   try {
-    await set(entry(draft.key, draft.tab), draft, store);
+    const { document, ...rest } = draft;
+    if (!bases.has(draft.key)) await newBase(draft.key, draft.tab, document);
+    let kept = told(draft.key, document);
+    if (kept.patch && JSON.stringify(kept.patch).length > LARGE_PATCH) {
+      await newBase(draft.key, draft.tab, document);
+      kept = told(draft.key, document);
+    }
+    await set(entry(draft.key, draft.tab), { ...rest, kept } satisfies KeptDraft, store);
     return true;
   } catch {
     return false;
   }
 };
+
 const lastWord = (key: string): string => `saddle-last/${key}`;
 
 /** Writes unsaved work at once, for a page that is being left: the browser's store may not be done before it is gone. */
@@ -135,13 +179,22 @@ export function takeLastWord<D>(key: string, draft: Draft<D> | undefined): Draft
 
 export const dropLastWord = (key: string): void => tabStorage()?.removeItem(lastWord(key));
 
-export const ownDraft = <D>(key: string): Promise<Draft<D> | undefined> => get<Draft<D>>(entry(key, tabName()), store);
+async function readDraft<D>(kept: KeptDraft | Draft<D> | undefined): Promise<Draft<D> | undefined> {
+  if (!kept || !('kept' in kept)) return kept;
+  const { kept: document, ...rest } = kept;
+  const read = await whole<D>(kept.key, kept.tab, document);
+  return read === undefined ? undefined : { ...rest, document: read };
+}
 
-/** Forgets a tab's draft and its undo list. */
+export const ownDraft = async <D>(key: string): Promise<Draft<D> | undefined> =>
+  readDraft<D>(await get<KeptDraft>(entry(key, tabName()), store));
+
+/** Forgets a tab's draft, its undo list, and what they rest on. */
 export async function dropDraft({ key, tab }: { key: string; tab: string }): Promise<void> {
-  const kept = await get<KeptHistory>(historyEntry(key, tab), store);
-  const versions = [...(kept?.past ?? []), ...(kept?.future ?? [])].map((v) => versionEntry(key, tab, v.name));
-  await delMany([entry(key, tab), historyEntry(key, tab), ...versions], store);
+  const below = `${key}/${tab}/`;
+  const rests = (await keys<string>(store)).filter((k) => k.startsWith(below));
+  if (tab === tabName()) bases.delete(key);
+  await delMany([entry(key, tab), ...rests], store);
 }
 
 /** Writes take turns, so that what one takes out another can put back. */
@@ -156,28 +209,30 @@ export function keepHistory<D extends object>(key: string, history: History<D>):
 
 async function writeHistory<D extends object>(key: string, history: History<D>): Promise<void> {
   const tab = tabName();
-  const there = written.get(key);
-  const fresh: [string, D][] = [];
-  const named = (list: Version<D>[]) =>
-    list.map(({ title, document }) => {
-      let name = names.get(document);
-      if (!name) {
-        name = nanoid(10);
-        names.set(document, name);
-      }
-      if (!there?.has(name)) fresh.push([versionEntry(key, tab, name), document]);
-      return { name, title };
-    });
+  const first = history.past[0]?.document ?? history.future[0]?.document;
+  if (!first) return del(historyEntry(key, tab), store);
+  if (!bases.has(key)) await newBase(key, tab, first);
+  const named = (list: Version<D>[]) => list.map(({ title, document }) => ({ title, kept: patched(key, document) }));
   const kept: KeptHistory = { past: named(history.past), future: named(history.future) };
-  await setMany([...fresh, [historyEntry(key, tab), kept]], store);
-  const now = new Set([...kept.past, ...kept.future].map((v) => v.name));
-  const gone = [...(there ?? [])].filter((name) => !now.has(name));
-  written.set(key, now);
+  await set(historyEntry(key, tab), kept, store);
+  // nothing rests any more on whole documents that were outgrown
+  const used = new Set([...kept.past, ...kept.future].map((v) => v.kept.base));
+  const gone = (outgrown.get(key) ?? []).filter((name) => !used.has(name));
   if (gone.length)
     await delMany(
-      gone.map((name) => versionEntry(key, tab, name)),
+      gone.map((name) => baseEntry(key, tab, name)),
       store,
     );
+}
+
+/** What differs of a version is worked out once for each base: versions never change. */
+const patches = new WeakMap<object, KeptDocument>();
+function patched(key: string, document: object): KeptDocument {
+  const known = patches.get(document);
+  if (known?.base === bases.get(key)?.name && known) return known;
+  const kept = told(key, document);
+  patches.set(document, kept);
+  return kept;
 }
 
 export async function ownHistory<D extends object>(key: string): Promise<History<D> | undefined> {
@@ -185,18 +240,13 @@ export async function ownHistory<D extends object>(key: string): Promise<History
   const kept = await get<KeptHistory>(historyEntry(key, tab), store);
   if (!kept) return undefined;
   const read = async (list: KeptHistory['past']): Promise<Version<D>[]> => {
-    const documents = await getMany<D | undefined>(
-      list.map((v) => versionEntry(key, tab, v.name)),
-      store,
-    );
-    return list.flatMap(({ name, title }, i) => {
-      const document = documents[i];
-      if (!document) return [];
-      names.set(document, name);
-      return [{ title, document }];
-    });
+    const versions: Version<D>[] = [];
+    for (const { title, kept: one } of list) {
+      const document = await whole<D>(key, tab, one);
+      if (document) versions.push({ title, document });
+    }
+    return versions;
   };
-  written.set(key, new Set([...kept.past, ...kept.future].map((v) => v.name)));
   return { past: await read(kept.past), future: await read(kept.future) };
 }
 
@@ -206,9 +256,8 @@ export async function otherDrafts<D>(key: string): Promise<Draft<D>[]> {
   const others = (await keys<string>(store)).filter(
     (k) => k.startsWith(`${key}/`) && k !== own && k.slice(key.length + 1).split('/').length === 1,
   );
-  const drafts = await getMany<Draft<D> | undefined>(others, store);
+  const kept = (await getMany<KeptDraft | undefined>(others, store)).filter((d) => d !== undefined);
   const open = await openTabs();
-  return drafts
-    .filter((d) => d?.document !== undefined && !open.has(lockName(d.tab)))
-    .sort((a, b) => b!.at.localeCompare(a!.at)) as Draft<D>[];
+  const drafts = await Promise.all(kept.filter((d) => !open.has(lockName(d.tab))).map((d) => readDraft<D>(d)));
+  return drafts.filter((d) => d !== undefined).sort((a, b) => b.at.localeCompare(a.at));
 }
