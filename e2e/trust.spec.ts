@@ -247,3 +247,78 @@ test('a backup is taken from the page, and begins a new folder', async ({ page }
     dropDataFolder(folder);
   }
 });
+
+test('two browsers over one job: neither writes over the other unseen', async ({ page, browser, server }) => {
+  await openJob(page, 'box');
+  const other = await (await browser.newContext({ baseURL: server.url })).newPage();
+  await openJob(other, 'box');
+  await tape(page, 'x 47');
+  await saved(page);
+  await tape(other, 'x 46');
+  const dialog = other.getByRole('dialog');
+  await expect(dialog.getByTestId('differences')).toContainText('47"');
+  await dialog.getByRole('button', { name: 'Keep mine' }).click();
+  await saved(other);
+  await page.reload();
+  await expect(left(page)).toContainText('46"');
+  await other.context().close();
+});
+
+test('a server that hangs: the work is kept meanwhile, and goes out when it answers', async ({ page, server }) => {
+  await openJob(page, 'box');
+  server.process.kill('SIGSTOP');
+  await tape(page, 'x 45 3/4');
+  await expect(state(page)).toHaveText('saving');
+  // kept here although nothing was answered: another page of this browser finds it
+  await page.waitForTimeout(400);
+  server.process.kill('SIGCONT');
+  await saved(page);
+  await page.reload();
+  await expect(left(page)).toContainText('45 3/4');
+});
+
+test('a server that fails for a while: said in its words, tried again by itself, saved in the end', async ({ page }) => {
+  await openJob(page, 'box');
+  let failing = true;
+  await page.route('**/api/v1/jobs/sewing-corner', (route) =>
+    failing && route.request().method() === 'PUT'
+      ? route.fulfill({
+          status: 507,
+          contentType: 'application/problem+json',
+          body: JSON.stringify({
+            type: 'urn:saddle:disk-full',
+            title: 'The disk is full; nothing was changed. Make room, and save again.',
+            status: 507,
+          }),
+        })
+      : route.continue(),
+  );
+  await tape(page, 'x 44 1/4');
+  await expect(state(page)).toHaveText('kept in this browser');
+  await expect(page.getByTestId('trouble')).toContainText('The disk is full');
+  await expect(page.getByTestId('trouble')).toContainText('kept in this browser');
+  failing = false;
+  await expect(state(page)).toHaveText('saved', { timeout: 12_000 });
+  await expect(page.getByTestId('trouble')).toBeHidden();
+  await page.reload();
+  await expect(left(page)).toContainText('44 1/4');
+});
+
+test('a crashed page loses nothing of what was kept', async ({ page, context, server, data }) => {
+  await openJob(page, 'box');
+  const port = new URL(server.url).port;
+  server.process.kill('SIGKILL');
+  await server.ended;
+  await tape(page, 'x 42 5/8');
+  await expect(state(page)).toHaveText('kept in this browser');
+  await page.goto('chrome://crash').catch(() => undefined);
+  const again = await runServer(data, [], { SADDLE_PORT: port });
+  try {
+    const next = await context.newPage();
+    await openJob(next, 'box');
+    await next.getByRole('button', { name: 'Take it in' }).click();
+    await expect(left(next)).toContainText('42 5/8');
+  } finally {
+    again.process.kill('SIGKILL');
+  }
+});

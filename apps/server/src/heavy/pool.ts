@@ -1,6 +1,7 @@
 /** Threads for heavy work, so that saving and reading never wait for a sheet or a search. */
 import { availableParallelism } from 'node:os';
 import { Worker } from 'node:worker_threads';
+import { demoHouses, demoJobs } from '@saddle/core/demo';
 import { problem } from '../api/problem.js';
 import type { Task } from './tasks.js';
 
@@ -23,7 +24,8 @@ export interface PoolLimits {
   /** a task that takes longer is ended */
   timeMs: number;
 }
-const LIMITS: PoolLimits = { threads: Math.min(2, availableParallelism()), queue: 200, timeMs: 60_000 };
+/** One core is left to reading and saving. */
+const LIMITS: PoolLimits = { threads: Math.max(1, Math.min(3, availableParallelism() - 1)), queue: 200, timeMs: 60_000 };
 
 export class HeavyPool {
   private readonly threads: Thread[] = [];
@@ -46,9 +48,13 @@ export class HeavyPool {
     });
   }
 
-  /** Starts the threads before the first task comes. */
+  /** Starts the threads and lets each make a sheet of the sample for nobody: the first of a cold program takes ten times as long. */
   warm(): void {
-    while (this.threads.length < this.limits.threads) this.start();
+    for (let n = this.threads.length; n < this.limits.threads; n++) {
+      const house = demoHouses[0];
+      for (const job of demoJobs.slice(0, 2))
+        this.run({ do: 'job-sheet', job, house, paper: 'a4', now: new Date(0).toISOString() }).catch(() => undefined);
+    }
   }
 
   async close(): Promise<void> {

@@ -20,6 +20,9 @@ type Column = (typeof PANEL_COLUMNS)[number];
 /** A panel has 84 spaces at most; more rows are another kind of file. */
 const MOST_ROWS = 200;
 
+/** What a spreadsheet would take for a formula, also behind the marks that keep it from doing so. */
+const FORMULA = /^'*[=+\-@\t\r]/;
+
 /** The directory as CSV, a row a breaker. */
 export function panelCsv(site: Site): string {
   const rows = [...(site.panel?.breakers ?? [])]
@@ -43,7 +46,7 @@ export function panelCsv(site: Site): string {
       ];
     });
   // a cell that begins like a formula stays text in a spreadsheet
-  return `${Papa.unparse(rows, { columns: [...PANEL_COLUMNS], newline: '\r\n', escapeFormulae: true })}\r\n`;
+  return `${Papa.unparse(rows, { columns: [...PANEL_COLUMNS], newline: '\r\n', escapeFormulae: FORMULA })}\r\n`;
 }
 
 export interface CsvRow {
@@ -68,7 +71,7 @@ const PROTECTION: Record<string, { arcFault: boolean; groundFault: boolean }> = 
   'arc-fault and ground-fault': { arcFault: true, groundFault: true },
 };
 /** What a spreadsheet puts before a cell so that it is no formula comes off again. */
-const plain = (cell: string | undefined): string => (cell ?? '').trim().replace(/^'(?=[=+\-@\t\r])/, '');
+const plain = (cell: string | undefined): string => (cell ?? '').trim().replace(/^'(?='*[=+\-@\t\r])/, '');
 const newId = (wish: string, taken: ReadonlySet<string>): string => {
   for (let n = 0; ; n++) {
     const id = n ? `${wish}-${n}` : wish;

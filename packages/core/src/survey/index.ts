@@ -6,3 +6,4 @@ export * from './guidance.js';
 export * from './judgement.js';
 export * from './surveyElevation.js';
 export * from './readings.js';
+export * from './roomList.js';

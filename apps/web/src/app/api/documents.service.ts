@@ -117,7 +117,14 @@ export class Documents {
 
   import(data: unknown, confirm: boolean): Observable<{ written: boolean; rows: ImportRow[]; refusedMore: number }> {
     return this.http
-      .post<{ written: boolean; rows: ImportRow[]; refusedMore: number }>(`${BASE}/import?confirm=${confirm ? 'yes' : 'no'}`, data)
+      .post<{ written: boolean; rows: ImportRow[]; refusedMore: number }>(
+        `${BASE}/import?confirm=${confirm ? 'yes' : 'no'}`,
+        JSON.stringify(data),
+        {
+          // also a file that holds `null` is a file to say something about
+          headers: { 'Content-Type': 'application/json' },
+        },
+      )
       .pipe(catchError((error: unknown) => throwError(() => problemOf(error))));
   }
 

@@ -76,7 +76,9 @@ import type { DocumentSession, Kept } from './document-session';
             </li>
           }
         </ul>
-        <button type="button" class="btn-line" (click)="session().refusal.set(undefined)">Close: nothing was changed</button>
+        <button type="button" class="btn-line" (click)="session().refusal.set(undefined)">
+          {{ session().saveState() === 'refused' ? 'Close: it is not saved yet' : 'Close: nothing was changed' }}
+        </button>
       </div>
     }
   `,

@@ -3,7 +3,7 @@ import { Router, RouterLink } from '@angular/router';
 import { planDrawing, storeysOf, storeyWords } from '@saddle/core/layout';
 import { assumed, ROOM_ABOVE, ROOM_BELOW, ROOM_USES, type FaceId, type MeasuredLength, type Room } from '@saddle/core/model';
 import { inches, printFeet, printLength } from '@saddle/core/measure';
-import { addRoom, freeFaces, readRound } from '@saddle/core/survey';
+import { addRoom, freeFaces, readRound, roomList } from '@saddle/core/survey';
 import { nanoid } from 'nanoid';
 import { ChoiceField, type Choice } from '../fields/choice-field';
 import { Segmented, type Segment } from '../fields/segmented';
@@ -11,6 +11,8 @@ import { LengthField } from '../fields/length-field';
 import { TextField } from '../fields/text-field';
 import { HouseSession } from './house-session';
 import { PlanDrawingView } from './plan-drawing';
+
+const GLANCE = 10;
 
 /** The house in plan: rooms that were walked round, their walls to open, and a room to add by typing its wall lengths. */
 @Component({
@@ -46,20 +48,11 @@ export class PlanView {
     },
   });
   protected readonly plan = computed(() => planDrawing(this.session.surveyed(), this.storey()));
-  protected readonly rooms = computed(() =>
-    this.session
-      .surveyed()
-      .rooms.filter((r) => r.id !== 'outside')
-      .sort((a, b) => Number((b.sides?.length ?? 0) > 0) - Number((a.sides?.length ?? 0) > 0))
-      .map((room) => ({
-        room,
-        walls: (room.sides ?? []).flatMap((s) => {
-          const wall = this.session.surveyed().walls.find((w) => w.id === s.wallId);
-          const boxes = this.session.surveyed().boxes.filter((b) => b.wallId === s.wallId && b.face === s.face).length;
-          return wall ? [{ ...s, name: wall.name, length: printFeet(wall.length.mm), boxes }] : [];
-        }),
-      })),
-  );
+  protected readonly wanted = signal('');
+  /** worth a search: more rooms than are seen at a glance */
+  protected readonly many = computed(() => this.session.surveyed().rooms.length > GLANCE);
+  protected readonly rooms = computed(() => roomList(this.session.surveyed(), this.many() ? this.wanted() : ''));
+  protected readonly feet = printFeet;
   protected readonly read = computed(() => (this.form().round.trim() ? readRound(this.form().round, this.unit()) : undefined));
   protected readonly lengths = computed(() => {
     const read = this.read();

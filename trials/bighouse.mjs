@@ -1,0 +1,47 @@
+/** A house of a hundred rooms in the browser: a key on a wall within a frame, its ways and its pages within a second. */
+import { FRAME_MS, inBrowser } from '../bench/browser.mjs';
+import { bigHouse } from './bigHouse.mjs';
+import { quantile } from './lib.mjs';
+
+export const about = '99 rooms, 396 walls, 500 boxes: a key, the plan, a wall, ways, one that can’t be placed';
+const OPEN_MS = 1000;
+const WAYS_MS = 1000;
+
+export async function run({ long = false, rounds = long ? 30 : 8 } = {}) {
+  const figures = await inBrowser('bighouse', async ({ page, url, busy }) => {
+    const house = bigHouse();
+    const nowhere = { ...house.wants[0], id: 'nowhere', name: 'Nowhere', places: [{ ...house.wants[0].places[0], fromLeft: { mm: 25 * 25.4, known: 'measured' } }] };
+    const made = await fetch(`${url}/api/v1/houses`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ ...house, wants: [...house.wants, nowhere] }) });
+    if (!made.ok) throw new Error(await made.text());
+    const timed = async (go, seen) => {
+      const started = performance.now();
+      await go();
+      await seen.waitFor();
+      return performance.now() - started;
+    };
+    // the program itself comes from the browser's cache, as it does on every day but the first
+    await page.goto(`${url}/houses/quince-street-14`);
+    await page.waitForLoadState('networkidle');
+    const plan = await timed(() => page.goto(`${url}/houses/big-house`), page.locator('svg .plan-room, .plan svg, svg').first());
+    const wall = await timed(() => page.goto(`${url}/houses/big-house/walls/r50-n/A?box=b253`), page.getByTestId('box-b253'));
+    await page.waitForTimeout(1200);
+    const keys = [];
+    for (let i = 0; i < rounds + 5; i++) {
+      const before = await busy();
+      await page.keyboard.press(i % 2 ? 'ArrowUp' : 'ArrowDown');
+      // up to the picture, not what is saved behind it
+      await page.evaluate(() => new Promise((done) => requestAnimationFrame(() => setTimeout(done))));
+      if (i >= 5) keys.push((await busy()) - before);
+      await page.waitForTimeout(500);
+    }
+    const ways = await timed(() => page.goto(`${url}/houses/big-house/wants/near`), page.getByText(/^From box/).first());
+    const none = await timed(() => page.goto(`${url}/houses/big-house/wants/nowhere`), page.getByText(/would sit on the stud/).first());
+    return { plan, wall, key: quantile(keys, 0.5), keyWorst: Math.max(...keys), ways, none };
+  }); // prettier-ignore
+  const f = figures;
+  return {
+    line: `big house: plan ${f.plan.toFixed(0)} ms, wall ${f.wall.toFixed(0)} ms, key ${f.key.toFixed(1)} ms median / ${f.keyWorst.toFixed(1)} worst (frame ${FRAME_MS.toFixed(1)}), ways ${f.ways.toFixed(0)} ms with the page, one that can’t be placed ${f.none.toFixed(0)} ms`,
+    ok:
+      f.plan < OPEN_MS && f.wall < OPEN_MS && f.key < FRAME_MS * (long ? 1 : 2) && f.ways < WAYS_MS + OPEN_MS && f.none < WAYS_MS + OPEN_MS,
+  };
+}
