@@ -287,7 +287,7 @@ test('a server that fails for a while: said in its words, tried again by itself,
           contentType: 'application/problem+json',
           body: JSON.stringify({
             type: 'urn:saddle:disk-full',
-            title: 'The disk is full; nothing was changed. Make room, and save again.',
+            title: 'The disk is full: nothing was written. Make room on it.',
             status: 507,
           }),
         })

@@ -37,7 +37,8 @@ const count = (name, good, bad) => {
 
 function check(name, command, args) {
   console.log(`\n== ${name}`);
-  const done = spawnSync('npx', ['--no-install', command, ...args], { cwd: root, stdio: 'inherit' });
+  const [program, before] = command === 'node' ? [process.execPath, []] : ['npx', ['--no-install', command]];
+  const done = spawnSync(program, [...before, ...args], { cwd: root, stdio: 'inherit' });
   count(name, done.status === 0 ? 1 : 0, done.status === 0 ? 0 : 1);
 }
 
@@ -69,6 +70,7 @@ suite(
   '.saddle-vitest.json',
   (r) => [r.numPassedTests, r.numFailedTests],
 );
+check('Trials, a short run of each', 'node', ['scripts/trial.mjs', '--short', 'kill', 'faults', 'odd', 'load', 'bighouse', 'restore']);
 suite(
   'Playwright',
   'playwright',

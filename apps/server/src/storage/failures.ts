@@ -4,13 +4,13 @@ export const STORAGE_TROUBLES = ['full', 'i/o', 'busy', 'memory', 'read-only', '
 export type StorageTrouble = (typeof STORAGE_TROUBLES)[number];
 
 const WORDS: Record<StorageTrouble, string> = {
-  full: 'The disk is full; nothing was changed. Make room, and save again.',
-  'i/o': 'The disk did not take it; nothing was changed. Look whether it is still there and well.',
-  busy: 'Another program holds the database; nothing was changed. Try again in a moment.',
-  memory: 'There was not enough memory; nothing was changed. Try again in a moment.',
-  'read-only': 'The data folder can’t be written; nothing was changed. Look at the rights of the folder.',
-  damaged: 'The database is damaged; nothing was changed. Take the last backup into an empty folder.',
-  unknown: 'The database refused; nothing was changed.',
+  full: 'The disk is full: nothing was written. Make room on it.',
+  'i/o': 'The disk did not take it: nothing was written. Look whether it is still there and well.',
+  busy: 'Another program holds the database: nothing was written. Try again in a moment.',
+  memory: 'There was not enough memory: nothing was written. Try again in a moment.',
+  'read-only': 'The data folder can’t be written: nothing was written. Look at the rights of the folder.',
+  damaged: 'The database is damaged: nothing was written. Take the last backup into an empty folder.',
+  unknown: 'The database refused: nothing was written.',
 };
 
 /** A write or read that the database could not do. Nothing of it was written. */

@@ -24,6 +24,11 @@ describe('out', () => {
     expect(out).toContain(`"'=lights, ""all"""`);
     const back = panelFromCsv(out, empty);
     expect(back.site.circuits.find((c) => c.number === '9')!.name).toBe('=lights, "all"');
+    // a name that really has the mark a spreadsheet is held off with keeps it
+    for (const name of ["'=1+1", "''-x", "'plain", '@home']) {
+      const marked: Site = { ...site, circuits: site.circuits.map((c) => (c.id === 'c9' ? { ...c, name } : c)) };
+      expect(panelFromCsv(panelCsv(marked), empty).site.circuits.find((c) => c.number === '9')!.name).toBe(name);
+    }
   });
 });
 

@@ -37,8 +37,8 @@ import type { DocumentSession, Kept } from './document-session';
     @if (session().saveState() === 'not kept anywhere') {
       <div class="notice stop" role="alert" data-testid="not-kept">
         <span
-          >{{ session().trouble() ?? 'Saddle’s server does not answer' }}; and this browser keeps nothing either (its storage is full or
-          blocked). What you see is in this page only, until the server takes it.</span
+          >{{ session().trouble() ?? 'Saddle’s server does not answer.' }} This browser keeps nothing either (its storage is full or
+          blocked): what you see is in this page only, until the server takes it.</span
         >
         <button type="button" class="btn-line strong" (click)="asFile()">Save it as a file</button>
       </div>
