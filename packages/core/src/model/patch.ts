@@ -66,8 +66,8 @@ export function applyPatch(before: unknown, patch: Patch | undefined): unknown {
     const list = before as unknown[];
     return [...list.slice(0, patch.from), ...patch.put, ...list.slice(patch.from + patch.gone)];
   }
-  const next: Fields = { ...(before as Fields) };
-  for (const [key, field] of Object.entries(patch.fields)) next[key] = applyPatch(own(next, key), field);
-  for (const key of patch.without ?? []) delete next[key];
-  return next;
+  const fields = new Map(Object.entries(before as Fields));
+  for (const [key, field] of Object.entries(patch.fields)) fields.set(key, applyPatch(own(before as Fields, key), field));
+  for (const key of patch.without ?? []) fields.delete(key);
+  return Object.fromEntries(fields);
 }
