@@ -237,3 +237,25 @@ test('a wall surveyed from its far face: what was measured stays, a depth is tak
   await saved(page);
   expect((await wall()).framing.extraStuds.at(-1)!.insteadOf).toBeDefined();
 });
+
+test('the assumed figure typed again is a measurement; a button never moves what was found', async ({ page }) => {
+  await atWall(page, 'sewing-w2', 'A');
+  await page.getByRole('button', { name: 'wall', exact: true }).click();
+  const field = page.locator('sa-length-field').filter({ hasText: 'stud depth' });
+  await expect(field.locator('.assumed')).toBeVisible();
+  const shown = await field.getByRole('textbox').inputValue();
+  await field.getByRole('textbox').fill(shown);
+  await field.getByRole('textbox').blur();
+  await expect(field.locator('.assumed')).toBeHidden();
+  await saved(page);
+
+  // a box as found: what is judged of it offers no button that would move it in the survey
+  await atWall(page, 'study-w1', 'A', 'alcove-box');
+  await expect(page.locator('sa-selected-panel sa-finding-list').getByRole('button').first()).toBeVisible();
+  expect(
+    await page
+      .locator('sa-selected-panel sa-finding-list')
+      .getByRole('button', { name: /set it to|^Use / })
+      .count(),
+  ).toBe(0);
+});
