@@ -89,3 +89,9 @@ it('masonry has none; the sample’s hall wall has its vent in the fourth bay an
   expect(bays.filter((b) => b.past.length).map((b) => b.past)).toEqual([['the vent']]);
   expect(Math.max(...bays.map((b) => toInches(b.right)))).toBeLessThanOrEqual(92);
 });
+
+it('a wall narrower than half a stud has no stud and one bay; it was found by chance that such a house had no ways at all', () => {
+  const sliver = wall({ length: at(0.5), framing: { ...wall().framing, knownStud: undefined } });
+  expect(wallBays(sliver).between).toEqual([]);
+  expect(wallBays(wall({ length: at(10), framing: { ...wall().framing, studWidth: at(30), knownStud: undefined } })).between).toEqual([]);
+});

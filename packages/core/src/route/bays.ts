@@ -65,7 +65,8 @@ function members(wall: Wall): { list: Member[]; noStudFound: boolean } {
   if (noStudFound) {
     const { spacing } = wall.framing;
     for (let x = half; x < wall.length.mm; x += x === half ? spacing.mm - half : spacing.mm) places.push({ x, guessed: true });
-    if (wall.length.mm - half - places.at(-1)!.x > half) places.push({ x: wall.length.mm - half, guessed: true });
+    const last = places.at(-1);
+    if (last && wall.length.mm - half - last.x > half) places.push({ x: wall.length.mm - half, guessed: true });
   }
   const list: Member[] = places.map((s) => ({ from: s.x - half, to: s.x + half, stud: s.x, guessed: s.guessed }));
   for (const o of wall.obstacles)
