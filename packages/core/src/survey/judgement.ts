@@ -140,11 +140,9 @@ export function suggestedBottom(site: Site, wall: Wall, box: Box, schools: Schoo
 }
 
 function bottomsInRoom(site: Site, room: Room | undefined, butNot: string): number[] {
+  const walls = new Map(site.walls.map((w) => [w.id, w]));
   return site.boxes
-    .filter(
-      (b) =>
-        b.id !== butNot && site.walls.find((w) => w.id === b.wallId)?.faces[b.face].roomId === room?.id && b.place.bottom.mm < inches(30),
-    )
+    .filter((b) => b.id !== butNot && walls.get(b.wallId)?.faces[b.face].roomId === room?.id && b.place.bottom.mm < inches(30))
     .map((b) => b.place.bottom.mm);
 }
 const mostCommon = (values: number[]): number => {
