@@ -221,10 +221,32 @@ test('one row that can’t be read: named on the start page with its text, the o
     await page.goto('/');
     await expect(page.getByTestId('unreadable')).toContainText('wainscot can’t be read and was left as it is');
     await expect(page.getByRole('link', { name: /Sewing corner/ })).toBeVisible();
+    await expect(page.getByTestId('homeless')).toBeHidden();
     await page.goto('/jobs/wainscot/box');
     await expect(page.getByText(/can’t be read; it was left as it is/)).toBeVisible();
     const [file] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name: 'Its text as it is' }).click()]);
     expect(statSync(await file.path()).size).toBe(300);
+  } finally {
+    again.process.kill('SIGKILL');
+  }
+});
+
+test('a house that can’t be read does not take its jobs along', async ({ page, server, data }) => {
+  server.process.kill('SIGTERM');
+  await server.ended;
+  const { default: Database } = await import('better-sqlite3');
+  const database = new Database(join(data, 'saddle.sqlite'));
+  database.prepare(`UPDATE house SET document = 'null'`).run();
+  database.close();
+  const again = await runServer(data, [], { SADDLE_PORT: new URL(server.url).port });
+  try {
+    await page.goto('/');
+    await expect(page.getByTestId('unreadable')).toContainText('quince-street-14');
+    await page
+      .getByTestId('homeless')
+      .getByRole('link', { name: /Sewing corner/ })
+      .click();
+    await expect(page.getByRole('heading', { name: 'Sewing corner' })).toBeVisible();
   } finally {
     again.process.kill('SIGKILL');
   }

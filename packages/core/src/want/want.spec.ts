@@ -628,6 +628,12 @@ describe('a large house', () => {
     for (const n of [1, 2, 3, 4]) expect(feeds.map((f) => f.id)).toContain(`study-w${n}-0-box`);
     expect(feeds.map((f) => f.id)).not.toContain('study-w1-24-box');
   });
+  it('says how many were left out, and none in a small house', () => {
+    const ways = waysOf(house, want);
+    expect(ways.notJudged).toBe(house.site.boxes.length - ways.feeds.filter((f) => f.id !== 'panel').length);
+    expect(ways.notJudged).toBeGreaterThan(0);
+    expect(waysOf(quinceStreet, wantOf('sewing-corner')).notJudged).toBe(0);
+  });
   it('goes on to the far ones where no near one is fit', () => {
     const far = new Set(house.site.walls.filter((w) => /-(23|24)$/.test(w.id)).map((w) => w.id));
     const none: House = { ...house, site: { ...house.site, cables: house.site.cables.map((c) => (far.has(house.site.boxes.find((b) => b.id === c.ends[1].boxId)!.wallId) ? c : { ...c, ground: 'none' as const })) } }; // prettier-ignore

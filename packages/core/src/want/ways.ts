@@ -17,6 +17,8 @@ export interface ShownWay {
 }
 export interface Ways {
   feeds: FeedCandidate[];
+  /** boxes of a large house that lie further off and were not judged */
+  notJudged: number;
   problem: string | undefined;
   gaps: string[];
   ways: ShownWay[];
@@ -46,8 +48,10 @@ export function waysOf(house: House, want: Want, feeds: FeedCandidate[] = wantFe
     });
   const ways = shown(search.found);
   const any = search.found.options[0]?.frame ?? (search.problem ? undefined : frameFor(house, want, 14, 'along-first', DEFAULT_SCHOOLS));
+  const judged = new Set(search.feeds.map((f) => f.id));
   return {
     feeds: search.feeds,
+    notJudged: want.ownCircuit || search.problem ? 0 : house.site.boxes.filter((b) => !judged.has(b.id)).length,
     problem: search.problem,
     gaps: search.gaps,
     ways,

@@ -28,6 +28,23 @@ import { TopBar } from '../shell/top-bar';
           <a [href]="bad.raw" download>Its text as it is</a>
         </p>
       }
+      @if (homeless().length) {
+        <section class="house" data-testid="homeless">
+          <h2>Jobs of a house that can’t be read</h2>
+          <ul class="job-list">
+            @for (job of homeless(); track job.id) {
+              <li>
+                <a [routerLink]="['/jobs', job.id, job.stage]">
+                  <span class="job-title">
+                    <strong>{{ job.name }}</strong>
+                    <span>{{ words[job.situation] }}, house {{ job.houseId }}</span>
+                  </span>
+                </a>
+              </li>
+            }
+          </ul>
+        </section>
+      }
       @for (house of groups(); track house.id) {
         <section class="house">
           <h2>
@@ -94,6 +111,9 @@ export class JobsPage {
   protected readonly loaded = signal(false);
   protected readonly problem = signal('');
   protected readonly groups = computed(() => this.houses().map((h) => ({ ...h, jobs: this.jobs().filter((j) => j.houseId === h.id) })));
+
+  /** jobs whose house is not among those that can be read */
+  protected readonly homeless = computed(() => this.jobs().filter((j) => !this.houses().some((h) => h.id === j.houseId)));
 
   constructor() {
     forkJoin([this.documents.houses(), this.documents.jobs()]).subscribe({
