@@ -231,20 +231,20 @@ describe('a reload', () => {
   });
 });
 
-describe('two tabs', () => {
-  /** Both have the document open; the first saves, then the second edits what it still sees. */
-  async function raced(): Promise<{ first: NoteSession; second: NoteSession }> {
-    const first = await tab(id, 'a');
-    const second = await tab(id, 'b');
-    sessionStorage.setItem('saddle-tab', 'a');
-    first.edit('first', inches(20));
-    await saved(first);
-    sessionStorage.setItem('saddle-tab', 'b');
-    second.edit('second', inches(30));
-    await vi.waitFor(() => expect(second.saveState()).toBe('conflict'), 3000);
-    return { first, second };
-  }
+/** Both have the document open; the first saves, then the second edits what it still sees. */
+async function raced(): Promise<{ first: NoteSession; second: NoteSession }> {
+  const first = await tab(id, 'a');
+  const second = await tab(id, 'b');
+  sessionStorage.setItem('saddle-tab', 'a');
+  first.edit('first', inches(20));
+  await saved(first);
+  sessionStorage.setItem('saddle-tab', 'b');
+  second.edit('second', inches(30));
+  await vi.waitFor(() => expect(second.saveState()).toBe('conflict'), 3000);
+  return { first, second };
+}
 
+describe('two tabs', () => {
   it('the slower one is told, with both versions at hand, and overwrites nothing', async () => {
     const { second } = await raced();
     expect(second.conflict()).toMatchObject({ revision: 2, document: { inches: 20 } });
@@ -432,14 +432,7 @@ describe('a server that can’t, a note that is gone, a browser that keeps nothi
   });
 
   it('both of a conflict, with a server that has gone: rejected, nothing settled, and it can be chosen again', async () => {
-    const first = await tab(id, 'a');
-    const second = await tab(id, 'b');
-    sessionStorage.setItem('saddle-tab', 'a');
-    first.edit('first', inches(20));
-    await saved(first);
-    sessionStorage.setItem('saddle-tab', 'b');
-    second.edit('second', inches(30));
-    await vi.waitFor(() => expect(second.saveState()).toBe('conflict'), 3000);
+    const { second } = await raced();
     shelf.at.reachable = false;
     await expect(second.settle('both')).rejects.toThrow();
     expect([second.conflict()?.document.inches, second.current().inches]).toEqual([20, 30]);
