@@ -1,24 +1,20 @@
 /** The invented sample jobs. */
-import { measured, DEFAULT_SCHOOLS, type House, type Job, type Load } from '../model/index.js';
+import { measured, DEFAULT_SCHOOLS, inHouse, type House, type Job, type JobInHouse, type Load } from '../model/index.js';
 import { inches } from '../measure/index.js';
 import { fromBox, type FromBoxAnswers } from '../situation/index.js';
 import { inch } from './lengths.js';
-import { load, quinceStreet, sewingFound } from './quinceStreet.js';
+import { load, quinceStreet } from './quinceStreet.js';
 
 /** New duplex in the sewing room, fed from the hall side of the same wall. Fits; with the hall heater it doesn't. */
-export const sewingCorner: Job = {
+const sewing: Job = {
   format: 'saddle-job',
-  version: 1,
+  version: 2,
   id: 'sewing-corner',
   houseId: quinceStreet.id,
   name: 'Sewing corner',
   situation: 'other-side',
-  edition: quinceStreet.edition,
-  unit: 'in',
-  built: quinceStreet.built,
   sourceBoxId: 'hall-box',
   newBoxId: 'sewing-box',
-  found: sewingFound,
   changes: [
     {
       id: 'place-sewing-box',
@@ -90,7 +86,7 @@ function atBox(house: House, answers: FromBoxAnswers, more: { plugIn?: Load[]; n
 const houseId = quinceStreet.id;
 
 /** A duplex becomes a quad; the two cables in the old box decide by its fill. */
-export const aquariumAlcove = atBox(
+const aquarium = atBox(
   quinceStreet,
   { id: 'aquarium-alcove', houseId, name: 'Aquarium alcove', situation: 'enlarge', boxId: 'alcove-box', gangs: 2 },
   {
@@ -103,7 +99,7 @@ export const aquariumAlcove = atBox(
 );
 
 /** An outlet in the parlour must rise above a new 36 in wainscot cap; plaster and lath; its cable comes from below. */
-export const wainscot = atBox(quinceStreet, {
+const parlour = atBox(quinceStreet, {
   id: 'wainscot',
   houseId,
   name: 'Wainscot',
@@ -112,7 +108,7 @@ export const wainscot = atBox(quinceStreet, {
 });
 
 /** Worn box with stripped ears, replaced where it is. */
-export const hallBox = atBox(quinceStreet, {
+const hallEnd = atBox(quinceStreet, {
   id: 'hall-box-replaced',
   houseId,
   name: 'Hall box',
@@ -121,7 +117,7 @@ export const hallBox = atBox(quinceStreet, {
 });
 
 /** Power and a network opening side by side in one divided double box under a shelf; metal studs; fed from one stud over. */
-export const routerShelf = atBox(
+const shelf = atBox(
   quinceStreet,
   {
     id: 'router-shelf',
@@ -134,8 +130,18 @@ export const routerShelf = atBox(
     gangs: 2,
     divided: true,
   },
-  { plugIn: [load('router', 'router', 30, { circuitId: 'c5', boxId: 'box-new', continuous: true })] },
+  { plugIn: [load('router', 'router', 30, { circuitId: 'c5', boxId: 'router-shelf-box', continuous: true })] },
 );
 
 export const demoHouses: House[] = [quinceStreet];
-export const demoJobs: Job[] = [sewingCorner, aquariumAlcove, wainscot, hallBox, routerShelf];
+/** As they are stored. */
+export const demoJobs: Job[] = [sewing, aquarium, parlour, hallEnd, shelf];
+
+/** The same laid on the house, each as if it were the only job there. */
+const alone = (job: Job): JobInHouse => inHouse(job, quinceStreet);
+export const sewingCorner = alone(sewing);
+export const aquariumAlcove = alone(aquarium);
+export const wainscot = alone(parlour);
+export const hallBox = alone(hallEnd);
+export const routerShelf = alone(shelf);
+export const demoJobsInHouse: JobInHouse[] = [sewingCorner, aquariumAlcove, wainscot, hallBox, routerShelf];

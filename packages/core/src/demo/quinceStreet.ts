@@ -216,7 +216,7 @@ export const sewingFound: House['site'] = {
 
 export const quinceStreet: House = {
   format: 'saddle-house',
-  version: 1,
+  version: 2,
   id: 'quince-street-14',
   name: 'Quince Street 14',
   edition: 'US-2020',

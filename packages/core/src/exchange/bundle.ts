@@ -1,7 +1,20 @@
 /** Open formats: one house, one job, or everything in one JSON file, with a published schema and a report before anything is taken in. */
 import * as z from 'zod';
-import { checkHouse, checkJob, checkShape, House, Job, type FieldError } from '../model/index.js';
+import {
+  checkHouse,
+  checkJob,
+  checkShape,
+  DOCUMENT_VERSION,
+  House,
+  inHouse,
+  Job,
+  jobErrors,
+  migrated,
+  takeUp,
+  type FieldError,
+} from '../model/index.js';
 
+/** Version of the file; its documents have their own. */
 export const EXPORT_VERSION = 1;
 
 export const ExportFile = z.strictObject({
@@ -38,6 +51,7 @@ export interface ImportRow {
   id: string;
   name: string;
   outcome: 'new' | 'replaces' | 'refused';
+  /** why it is refused; of one that is taken, what of it doesn’t fit its house */
   errors: FieldError[];
 }
 export interface ImportReport {
@@ -59,11 +73,23 @@ const short = (value: unknown): string => (typeof value === 'string' ? value.sli
 const prefixed = (errors: FieldError[], at: string): FieldError[] =>
   errors.slice(0, MOST_ERRORS).map((e) => ({ ...e, path: `${at}${e.path === '/' ? '' : e.path}` }));
 
+/** What is there already. */
+export interface Known {
+  houses: readonly House[];
+  jobs: readonly Job[];
+  /** ids that are taken by documents that can’t be read */
+  taken?: { houses: readonly string[]; jobs: readonly string[] };
+}
+
 /**
- * Reads an export, a house or a job and says row by row what would be taken. Writes nothing.
- * @param known ids of houses and jobs that are there already
+ * Reads an export, a house or a job and says row by row what would be taken. Writes nothing. Documents of an earlier version are brought to
+ * today’s: what a job carried of a survey goes into its house, which is then taken too.
  */
-export function importReport(data: unknown, known: { houses: ReadonlySet<string>; jobs: ReadonlySet<string> }): ImportReport {
+export function importReport(data: unknown, known: Known): ImportReport {
+  const there = {
+    houses: new Set([...known.houses.map((h) => h.id), ...(known.taken?.houses ?? [])]),
+    jobs: new Set([...known.jobs.map((j) => j.id), ...(known.taken?.jobs ?? [])]),
+  };
   const format = (data as { format?: unknown } | null)?.format;
   let file: { houses: unknown[]; jobs: unknown[] };
   let at = (kind: 'houses' | 'jobs', i: number) => `/${kind}/${i}`;
@@ -90,37 +116,62 @@ export function importReport(data: unknown, known: { houses: ReadonlySet<string>
   }
   const report: ImportReport = { rows: [], refusedMore: 0, take: { houses: [], jobs: [] }, errors: [] };
   file.houses.forEach((raw, i) => {
-    const checked = checkHouse(raw);
+    const checked = checkHouse(migrated(raw).document);
     const { id, name } = (raw ?? {}) as { id?: unknown; name?: unknown };
     if (checked.ok) report.take.houses.push(checked.value);
     report.rows.push({
       kind: 'house',
       id: short(id),
       name: short(name),
-      outcome: checked.ok ? (known.houses.has(checked.value.id) ? 'replaces' : 'new') : 'refused',
+      outcome: checked.ok ? (there.houses.has(checked.value.id) ? 'replaces' : 'new') : 'refused',
       errors: checked.ok ? [] : prefixed(checked.errors, at('houses', i)),
     });
   });
-  const houseIds = new Set([...known.houses, ...report.take.houses.map((h) => h.id)]);
-  file.jobs.forEach((raw, i) => {
-    const checked = checkJob(raw);
+  const houseOf = (id: string): House | undefined => report.take.houses.find((h) => h.id === id) ?? known.houses.find((h) => h.id === id);
+  const read = file.jobs.map((raw) => {
+    const { document, carried } = migrated(raw);
+    return { raw, carried, checked: checkJob(document) };
+  });
+  // what jobs of an earlier version carried of the survey goes into their houses first, so that all of them are held against the same
+  for (const { carried, checked } of read) {
+    const house = checked.ok && carried ? houseOf(checked.value.houseId) : undefined;
+    if (!checked.ok || !carried || !house) continue;
+    const next = takeUp(house, checked.value, carried.found);
+    if (next === house) continue;
+    const index = report.take.houses.indexOf(house);
+    if (index >= 0) report.take.houses[index] = next;
+    else {
+      report.take.houses.push(next);
+      report.rows.push({ kind: 'house', id: next.id, name: next.name, outcome: 'replaces', errors: [] });
+    }
+  }
+  const arriving = read.flatMap(({ checked }) => (checked.ok ? [checked.value] : []));
+  const arrivingIds = new Set(arriving.map((j) => j.id));
+  const jobs = [...arriving, ...known.jobs.filter((j) => !arrivingIds.has(j.id))];
+  read.forEach(({ raw, checked: shape }, i) => {
+    const house = shape.ok ? houseOf(shape.value.houseId) : undefined;
+    const checked = shape;
+    const misfits = shape.ok && house ? jobErrors(inHouse(shape.value, house, jobs), jobs) : [];
     const { id, name } = (raw ?? {}) as { id?: unknown; name?: unknown };
     const errors = checked.ok ? [] : prefixed(checked.errors, at('jobs', i));
-    if (checked.ok && !houseIds.has(checked.value.houseId)) {
+    if (shape.ok && !house) {
       errors.push({
         path: `${at('jobs', i)}/houseId`,
-        message: `The house ${checked.value.houseId} is neither here nor in the file; import the house with it.`,
+        message: `The house ${shape.value.houseId} is neither here nor in the file; import the house with it.`,
         expected: 'the id of a house',
-        came: JSON.stringify(checked.value.houseId),
+        came: JSON.stringify(shape.value.houseId),
       });
     }
+    // jobs that would wait for each other can't be kept; one that lost its footing in the house is kept as it is, and its ledger says so
+    errors.push(...prefixed(misfits.filter((e) => e.path.startsWith('/after')), at('jobs', i)));
     const taken = checked.ok && errors.length === 0;
+    if (taken) errors.push(...prefixed(misfits, at('jobs', i)));
     if (taken) report.take.jobs.push(checked.value);
     report.rows.push({
       kind: 'job',
       id: short(id),
       name: short(name),
-      outcome: taken ? (known.jobs.has(checked.value.id) ? 'replaces' : 'new') : 'refused',
+      outcome: taken ? (there.jobs.has(checked.value.id) ? 'replaces' : 'new') : 'refused',
       errors,
     });
   });
@@ -152,6 +203,6 @@ export function importReport(data: unknown, known: { houses: ReadonlySet<string>
 export const PUBLISHED_SCHEMAS: Record<'house' | 'job' | 'export', z.ZodType> = { house: House, job: Job, export: WholeExport };
 
 export const jsonSchema = (name: keyof typeof PUBLISHED_SCHEMAS): Record<string, unknown> => ({
-  title: `Saddle ${name}, version 1`,
+  title: `Saddle ${name}, version ${name === 'export' ? EXPORT_VERSION : DOCUMENT_VERSION}`,
   ...(z.toJSONSchema(PUBLISHED_SCHEMAS[name], { io: 'input', unrepresentable: 'any' }) as Record<string, unknown>),
 });

@@ -3,7 +3,7 @@ import { printSource } from '../catalog/index.js';
 import { jobContext, jobElevation, ledgerOf, sumLines, type SumLine } from '../ledger/index.js';
 import { marksFor, type Elevation } from '../layout/index.js';
 import { printLength, printMark } from '../measure/index.js';
-import type { Bench, Finding, House, Job, Verdict } from '../model/index.js';
+import type { Bench, Finding, JobInHouse, Verdict } from '../model/index.js';
 import { isTicked, judgeAsk, outageMinutes, PROOF_LABELS, PROOF_ORDER, stepsOf, valueOf } from '../steps/index.js';
 import { materialsOf, toolsOf } from '../takeoff/index.js';
 import { NetworkError, switchOn } from '../circuit/index.js';
@@ -32,7 +32,7 @@ export interface JobSheet {
 const SAFETY =
   'This sheet helps to plan; it does not replace the local code, a permit, an inspection or a licensed electrician. Code values are from memory: check the adopted local code. Wiring kills and burns: nothing is touched before it is proved dead.';
 
-function findingBlock(finding: Finding, unit: Job['unit']): SheetBlock {
+function findingBlock(finding: Finding, unit: JobInHouse['unit']): SheetBlock {
   return {
     kind: 'finding',
     verdict: finding.verdict,
@@ -45,7 +45,7 @@ function findingBlock(finding: Finding, unit: Job['unit']): SheetBlock {
 }
 
 /** What the checks say against wiring made by hand; wiring that can't be switched on says why instead. */
-function handWiringCautions(bench: Bench, edition: Job['edition']): string[] {
+function handWiringCautions(bench: Bench, edition: JobInHouse['edition']): string[] {
   try {
     return benchFindings(switchOn(bench), bench, edition)
       .filter((f) => f.verdict === 'stop' || f.verdict === 'can’t tell')
@@ -57,7 +57,7 @@ function handWiringCautions(bench: Bench, edition: Job['edition']): string[] {
 }
 
 /** Everything a person takes to the wall: drawings, marks, sums, wiring, steps, what to bring, cautions. */
-export function jobSheet(job: Job, house: Pick<House, 'name'> | undefined): JobSheet {
+export function jobSheet(job: JobInHouse): JobSheet {
   const c = jobContext(job);
   const findings = ledgerOf(job);
   const steps = stepsOf(job);
@@ -161,7 +161,7 @@ export function jobSheet(job: Job, house: Pick<House, 'name'> | undefined): JobS
   return {
     title: job.name,
     subtitle: [
-      house?.name,
+      job.houseName,
       c.circuit ? `circuit ${c.circuit.number}${c.circuit.breakerA ? `, ${c.circuit.breakerA} A` : ''}` : 'circuit not known',
       `rules ${job.edition}`,
     ]

@@ -14,7 +14,7 @@ import {
   type Change,
   type Edition,
   type Finding,
-  type Job,
+  type JobInHouse,
   type Load,
   type Room,
   type Site,
@@ -62,7 +62,7 @@ const BY_THE_WAY = new Set(['same-bay', 'voltage-drop', 'cable-length', 'carry-t
  * The job with another box as its feed: the new cable comes from there, the new box and what is plugged in hang on its circuit, and what was
  * planned for the old feed's own box is left alone.
  */
-export function refed(job: Job, boxId: string): Job {
+export function refed(job: JobInHouse, boxId: string): JobInHouse {
   const box = job.found.boxes.find((b) => b.id === boxId);
   if (!box || isInPlace(job) || boxId === job.sourceBoxId) return job;
   const circuit = job.found.circuits.find((c) => c.id === box.circuitId);
@@ -119,7 +119,7 @@ function cured(findings: Finding[]): { cures: string[]; refused: boolean } {
 const worst = (findings: Finding[]): Verdict =>
   findings.reduce<Verdict>((w, f) => (VERDICTS.indexOf(f.verdict) < VERDICTS.indexOf(w) ? f.verdict : w), 'ok');
 
-function boxFindingsOf(job: Job, box: Box, sameWall: boolean, waysAreSearched: boolean): Finding[] {
+function boxFindingsOf(job: JobInHouse, box: Box, sameWall: boolean, waysAreSearched: boolean): Finding[] {
   const alt = refed(job, box.id);
   const own = ledgerOf(alt).filter((f) => speaks(f, box.id, job.newBoxId));
   if (waysAreSearched) return own.filter((f) => !BY_THE_WAY.has(f.rule));
@@ -141,7 +141,7 @@ function boxFindingsOf(job: Job, box: Box, sameWall: boolean, waysAreSearched: b
   ];
 }
 
-function boxCandidate(job: Job, box: Box, target: Box, waysAreSearched: boolean): FeedCandidate {
+function boxCandidate(job: JobInHouse, box: Box, target: Box, waysAreSearched: boolean): FeedCandidate {
   const c = jobContext(job);
   const sameWall = box.wallId === target.wallId;
   const [from, to] = [boxCentreX(c.wall, box), boxCentreX(c.wall, target)];
@@ -220,7 +220,7 @@ const WAYS: FeedWay[] = ['other side', 'same bay', 'along the wall', 'another wa
 const group = (c: FeedCandidate): number => (c.refused ? 3 : c.verdict === 'can’t tell' ? 2 : c.verdict === 'stop' ? 1 : 0);
 
 /** Every feed that was surveyed, the best first; none for a job that stays at its box. */
-export function feedCandidates(job: Job): FeedCandidate[] {
+export function feedCandidates(job: JobInHouse): FeedCandidate[] {
   if (isInPlace(job)) return [];
   const c = jobContext(job);
   const loads = c.planned.loads.filter((l) => l.boxId === c.target.id);
@@ -238,7 +238,7 @@ const ENOUGH_FIT = 12;
 const DOZEN = 12;
 
 /** Every surveyed box as the job’s feed, and the circuit of its own. Where ways are searched, nothing is said here of the way. */
-export function judgedFeeds(job: Job, options: FeedOptions): FeedCandidate[] {
+export function judgedFeeds(job: JobInHouse, options: FeedOptions): FeedCandidate[] {
   const { target } = jobContext(job);
   const list = (options.nearestFirst ?? job.found.boxes).filter((b) => b.id !== target.id);
   const boxes: FeedCandidate[] = [];

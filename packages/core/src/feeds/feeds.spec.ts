@@ -1,13 +1,13 @@
 /** Every surveyed box and the panel as a feed, judged by the ledger's own rules; the sewing corner and the router shelf worked by hand. */
 import { describe, expect, it } from 'vitest';
-import { aquariumAlcove, demoJobs, routerShelf, sewingCorner } from '../demo/index.js';
+import { aquariumAlcove, demoJobsInHouse, quinceStreet, routerShelf, sewingCorner } from '../demo/index.js';
 import { ledgerOf } from '../ledger/index.js';
-import { applyEdits, checkJob, plannedSite, VERDICTS, type Job, type Site } from '../model/index.js';
+import { applyEdits, bareJob, checkJobIn, plannedSite, VERDICTS, type JobInHouse, type Site } from '../model/index.js';
 import { feedCandidates, refed } from './index.js';
 
-const of = (job: Job, id: string) => feedCandidates(job).find((c) => c.id === id)!;
-const found = (job: Job, change: (site: Site) => Site): Job => ({ ...job, found: change(job.found) });
-const title = (job: Job, id: string, rule: string) => of(job, id).findings.find((f) => f.rule === rule);
+const of = (job: JobInHouse, id: string) => feedCandidates(job).find((c) => c.id === id)!;
+const found = (job: JobInHouse, change: (site: Site) => Site): JobInHouse => ({ ...job, found: change(job.found) });
+const title = (job: JobInHouse, id: string, rule: string) => of(job, id).findings.find((f) => f.rule === rule);
 
 describe('the sewing corner', () => {
   it('hall box: the other side, in the same bay, 1 to 2 h, and stops that can all be cured', () => {
@@ -124,7 +124,7 @@ describe('choosing another feed', () => {
   const window = refed(sewingCorner, 'sewing-window-box');
   it('the cable comes from there, box and loads hang on its circuit, the document passes its check', () => {
     const planned = plannedSite(window);
-    expect(checkJob(window)).toMatchObject({ ok: true });
+    expect(checkJobIn(bareJob(window), quinceStreet, [])).toMatchObject({ ok: true });
     expect(window.situation).toBe('same-wall');
     expect(planned.cables.find((c) => c.id === 'hall-to-sewing')!.ends[0].boxId).toBe('sewing-window-box');
     expect(planned.boxes.find((b) => b.id === 'sewing-box')!.circuitId).toBe('c5');
@@ -159,12 +159,12 @@ describe('choosing another feed', () => {
     expect(feedCandidates(aquariumAlcove)).toEqual([]);
   });
   it('every feed that may be chosen makes a document that passes its check', () => {
-    for (const job of demoJobs)
+    for (const job of demoJobsInHouse)
       for (const c of feedCandidates(job).filter((x) => x.choosable))
-        expect(checkJob(refed(job, c.id)), `${job.name}: ${c.name}`).toMatchObject({ ok: true });
+        expect(checkJobIn(bareJob(refed(job, c.id)), quinceStreet, []), `${job.name}: ${c.name}`).toMatchObject({ ok: true });
   });
   it('no candidate is called better than its worst finding', () => {
-    for (const job of demoJobs)
+    for (const job of demoJobsInHouse)
       for (const c of feedCandidates(job))
         for (const f of c.findings)
           expect(VERDICTS.indexOf(c.verdict), `${c.name}: ${f.title}`).toBeLessThanOrEqual(

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { routerShelf } from '../demo/index.js';
 import { jobContext, jobElevation, ledgerOf } from '../ledger/index.js';
 import { inches, toInches } from '../measure/index.js';
-import { measured, type Box, type Job, type Wall } from '../model/index.js';
+import { measured, type Box, type JobInHouse, type Wall } from '../model/index.js';
 import { stepsOf } from '../steps/index.js';
 import { materialsOf } from '../takeoff/index.js';
 import { studCrossings } from './index.js';
@@ -101,7 +101,7 @@ describe('the router shelf, fed from one stud over (metal studs, divided box)', 
     });
   });
   it('bays that nobody looked into: the circuit is off and proved dead before they are opened', () => {
-    const blind: Job = {
+    const blind: JobInHouse = {
       ...routerShelf,
       found: {
         ...routerShelf.found,
@@ -114,11 +114,11 @@ describe('the router shelf, fed from one stud over (metal studs, divided box)', 
   });
   it('where no stud stands between there is nothing to cross', () => {
     expect(jobContext(routerShelf).crossings).toHaveLength(1);
-    const near: Job = {
+    const near: JobInHouse = {
       ...routerShelf,
       changes: routerShelf.changes.map((c) =>
         c.do === 'place-box' ? { ...c, box: { ...c.box, place: { ...c.box.place, distance: inch(30), as: undefined } } } : c,
-      ) as Job['changes'],
+      ) as JobInHouse['changes'],
     };
     expect(stepsOf(near).some((s) => s.id === 'cross-studs' || s.id === 'patch')).toBe(false);
   });

@@ -13,7 +13,7 @@ import {
   type Circuit,
   type Device,
   type Finding,
-  type Job,
+  type JobInHouse,
   type JobEdit,
   type Remedy,
   type Room,
@@ -24,7 +24,7 @@ import {
 import { devicesIn, sheathToOpening } from '../wiring/index.js';
 
 export interface JobContext {
-  job: Job;
+  job: JobInHouse;
   planned: Site;
   source: Box;
   /** the source box as it was found, before any replacement */
@@ -51,7 +51,7 @@ export interface JobContext {
 }
 
 /** Free end to leave in a box by the user's school, never under code; undefined without the box's depth. */
-function freeEnd(job: Job, wall: Wall, box: Box): { leaveMm: number; neededMm: number } | undefined {
+function freeEnd(job: JobInHouse, wall: Wall, box: Box): { leaveMm: number; neededMm: number } | undefined {
   const reach = sheathToOpening(box, job.schools);
   const opening = openingRect(wall, box);
   if (reach === undefined || !opening) return undefined;
@@ -59,7 +59,11 @@ function freeEnd(job: Job, wall: Wall, box: Box): { leaveMm: number; neededMm: n
   return { leaveMm: freeEndBySchool(job.schools.freeEnds, neededMm), neededMm };
 }
 
-export function jobContext(job: Job): JobContext {
+/** Whether the boxes that a job is about are there: the survey may have lost one since. */
+export const isWorkable = (job: JobInHouse): boolean =>
+  job.found.boxes.some((b) => b.id === job.sourceBoxId) && plannedSite(job).boxes.some((b) => b.id === job.newBoxId);
+
+export function jobContext(job: JobInHouse): JobContext {
   const planned = plannedSite(job);
   const byId = <T extends { id: string }>(list: T[], id: string): T => {
     const found = list.find((item) => item.id === id);
@@ -95,7 +99,7 @@ export function jobContext(job: Job): JobContext {
   };
 }
 
-function runOf(job: Job, wall: Wall, source: Box, target: Box, freeEnds: JobContext['freeEnds']): CableRun | undefined {
+function runOf(job: JobInHouse, wall: Wall, source: Box, target: Box, freeEnds: JobContext['freeEnds']): CableRun | undefined {
   const [from, to] = [boxRect(wall, source), boxRect(wall, target)];
   if (!from || !to || !freeEnds.source || !freeEnds.target) return undefined;
   return cableRun({
@@ -132,7 +136,7 @@ export const remedy = (id: string, title: string, ...edits: JobEdit[]): Remedy =
 export const put = (change: Change): JobEdit => ({ op: 'put-change', change });
 
 /** The planned change that brings a thing about, if the plan has one. */
-export const changeFor = <D extends Change['do']>(job: Job, kind: D, id: string): Extract<Change, { do: D }> | undefined =>
+export const changeFor = <D extends Change['do']>(job: JobInHouse, kind: D, id: string): Extract<Change, { do: D }> | undefined =>
   job.changes.find((c) => {
     if (c.do !== kind) return false;
     const subject = c as unknown as Record<string, { id?: string } | undefined>;
@@ -140,7 +144,7 @@ export const changeFor = <D extends Change['do']>(job: Job, kind: D, id: string)
   }) as Extract<Change, { do: D }> | undefined;
 
 /** Edits that put another version of the new box into the plan. */
-export function editNewBox(job: Job, box: Box): JobEdit[] {
+export function editNewBox(job: JobInHouse, box: Box): JobEdit[] {
   const change = changeFor(job, 'place-box', box.id);
   return change ? [put({ ...change, box })] : [];
 }

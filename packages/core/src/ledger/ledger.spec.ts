@@ -1,22 +1,22 @@
 /** Sewing corner of the demo, and what remedies make of it. Figures worked by hand beside each. */
 import { describe, expect, it } from 'vitest';
-import { hallBox, sewingCorner } from '../demo/index.js';
+import { hallBox, quinceStreet, sewingCorner } from '../demo/index.js';
 import { inches, printLength, toInches } from '../measure/index.js';
-import { applyEdits, boxRect, checkJob, type Finding, type Job } from '../model/index.js';
+import { applyEdits, bareJob, boxRect, checkHouse, checkJob, checkJobIn, emptySite, inHouse, type Finding, type House, type JobInHouse } from '../model/index.js';
 import { otherSide, type OtherSideAnswers } from '../situation/index.js';
 import { stageStates } from './index.js';
 import { jobContext } from './context.js';
 import { ledgerOf } from './ledger.js';
 import { sumLines } from './print.js';
 
-const find = (job: Job, rule: string, subject?: string): Finding =>
+const find = (job: JobInHouse, rule: string, subject?: string): Finding =>
   ledgerOf(job).find((f) => f.rule === rule && (subject === undefined || f.subject === subject))!;
-const apply = (job: Job, rule: string, remedy: RegExp, subject?: string): Job => {
+const apply = (job: JobInHouse, rule: string, remedy: RegExp, subject?: string): JobInHouse => {
   const chosen = find(job, rule, subject).remedies.find((r) => remedy.test(r.title));
   if (!chosen) throw new Error(`no remedy ${remedy} for ${rule}`);
   return applyEdits(job, chosen.edits);
 };
-const withFound = (change: (found: Job['found']) => Job['found']): Job => ({ ...sewingCorner, found: change(sewingCorner.found) });
+const withFound = (change: (found: JobInHouse['found']) => JobInHouse['found']): JobInHouse => ({ ...sewingCorner, found: change(sewingCorner.found) });
 
 describe('Sewing corner as it comes', () => {
   it('with the hall heater it doesn’t fit: (180 + 1500 + 85 + 1100) ÷ 120 = 23.875 A', () => {
@@ -66,7 +66,7 @@ describe('Sewing corner as it comes', () => {
     for (const f of ledgerOf(sewingCorner)) {
       for (const r of f.remedies) {
         const next = applyEdits(sewingCorner, r.edits);
-        expect(checkJob(next), r.title).toMatchObject({ ok: true });
+        expect(checkJobIn(bareJob(next), quinceStreet, []), r.title).toMatchObject({ ok: true });
       }
     }
   });
@@ -109,7 +109,7 @@ describe('what is found changes what is judged', () => {
   it('a box moved past the stud at 56 in can’t be fished straight; the remedy brings it back into the bay', () => {
     const change = sewingCorner.changes[0]!;
     if (change.do !== 'place-box') throw new Error('the first change places the box');
-    const far: Job = {
+    const far: JobInHouse = {
       ...sewingCorner,
       changes: [
         { ...change, box: { ...change.box, place: { ...change.box.place, distance: { mm: inches(65), known: 'measured' } } } },
@@ -118,7 +118,7 @@ describe('what is found changes what is judged', () => {
     };
     expect(find(far, 'same-bay').verdict).toBe('stop');
     expect(find(apply(far, 'same-bay', /source box/), 'same-bay').verdict).toBe('ok');
-    const onStud: Job = {
+    const onStud: JobInHouse = {
       ...sewingCorner,
       changes: [
         { ...change, box: { ...change.box, place: { ...change.box.place, distance: { mm: inches(55), known: 'measured' } } } },
@@ -159,7 +159,7 @@ describe('a worn receptacle', () => {
     const worn = ledgerOf(hallBox).find((f) => f.rule === 'device-state')!;
     expect([worn.verdict, worn.remedies.map((r) => r.title)]).toEqual(['caution', ['Put in a new tamper-resistant one']]);
     const renewed = applyEdits(hallBox, worn.remedies[0]!.edits);
-    expect(checkJob(renewed)).toMatchObject({ ok: true });
+    expect(checkJob(bareJob(renewed))).toMatchObject({ ok: true });
     const after = ledgerOf(renewed);
     expect(after.some((f) => f.rule === 'device-state')).toBe(false);
     expect(after.find((f) => f.rule === 'tamper')!.verdict).toBe('ok');
@@ -168,16 +168,31 @@ describe('a worn receptacle', () => {
 
 describe('a job from a few answers', () => {
   const answers: OtherSideAnswers = {
-    id: 'nook', houseId: 'h', name: 'Reading nook', edition: 'US-2023', unit: 'in',
+    id: 'nook', houseId: 'h', name: 'Reading nook',
     newRoom: { name: 'den', use: 'study' }, sourceRoom: { name: 'landing', use: 'hallway' },
     wallLength: { mm: inches(140), as: '140', known: 'measured' },
     reference: { name: 'door edge', x: { mm: inches(110), as: '110', known: 'measured' } },
     source: { distance: { mm: inches(40), known: 'measured' }, toward: 'right', bottom: { mm: inches(12), known: 'measured' } },
     wanted: { distance: { mm: inches(46), known: 'measured' }, toward: 'left' },
   }; // prettier-ignore
-  const job = otherSide(answers);
+  const bare: House = { format: 'saddle-house', version: 2, id: 'h', name: 'Made up', edition: 'US-2023', unit: 'in', site: emptySite() };
+  const started = otherSide(bare, answers);
+  const job = inHouse(started.job, started.house);
 
-  it('is a document that passes its check', () => expect(checkJob(job)).toMatchObject({ ok: true }));
+  it('makes the wall part of the house, and a job in it; both pass their checks', () => {
+    expect(checkHouse(started.house)).toMatchObject({ ok: true });
+    expect(checkJobIn(started.job, started.house, [])).toMatchObject({ ok: true });
+  });
+  it('a second job finds the room and the circuit of the same name there, and brings a wall and boxes of its own', () => {
+    const withCircuit = otherSide(bare, { ...answers, circuit: { number: '4', breakerA: 15 } }).house;
+    const { house } = otherSide(withCircuit, { ...answers, id: 'second', newRoom: { name: 'Attic room', use: 'bedroom' }, circuit: { number: '4' } });
+    expect(checkHouse(house)).toMatchObject({ ok: true });
+    expect([house.site.rooms.map((r) => r.name), house.site.walls.length, house.site.circuits.length]).toEqual([
+      ['den', 'landing', 'Attic room'],
+      2,
+      1,
+    ]);
+  });
   it('knows nothing it wasn’t told: no verdict of ok on studs, bay, volume, circuit, ground or water', () => {
     const unknown = [
       'stud',
@@ -192,18 +207,18 @@ describe('a job from a few answers', () => {
       'cable-length',
     ];
     for (const rule of unknown) expect(find(job, rule)?.verdict, rule).toBe('can’t tell');
-    expect(find(job, 'box-fill', 'box-source').verdict).toBe('can’t tell');
+    expect(find(job, 'box-fill', 'nook-old-box').verdict).toBe('can’t tell');
   });
   it('a volume alone doesn’t make the fill ok while nobody counted the cables, and there is no wiring plan', () => {
-    const stamped: Job = {
+    const stamped: JobInHouse = {
       ...job,
       found: { ...job.found, boxes: job.found.boxes.map((b) => ({ ...b, volumeIn3: 40, clamps: 'internal' as const })) },
     };
-    expect(find(stamped, 'box-fill', 'box-source')).toMatchObject({
+    expect(find(stamped, 'box-fill', 'nook-old-box')).toMatchObject({
       verdict: 'can’t tell',
       ask: expect.stringMatching(/count the cables/),
     });
-    expect(find(stamped, 'wiring-plan', 'box-source')).toMatchObject({ verdict: 'can’t tell' });
+    expect(find(stamped, 'wiring-plan', 'nook-old-box')).toMatchObject({ verdict: 'can’t tell' });
   });
   it('places both boxes from the shared edge: old centre 110 − 40 = 70 in, new 110 − 46 = 64 in, at the old one’s height', () => {
     const c = jobContext(job);

@@ -1,13 +1,13 @@
 /** Which room asks for what in which edition: NEC 210.8(A), 210.12, from memory (handbook 4 and 11), through the whole ledger. */
 import { describe, expect, it } from 'vitest';
 import { sewingCorner } from '../demo/index.js';
-import type { Circuit, Edition, Job, RoomUse, Verdict } from '../model/index.js';
+import type { Circuit, Edition, JobInHouse, RoomUse, Verdict } from '../model/index.js';
 import { ledgerOf } from './ledger.js';
 
 const EDITIONS = ['US-2017', 'US-2020', 'US-2023'] as const;
 
 /** Sewing corner with the new outlet in another kind of room, and another circuit ahead. */
-const inRoom = (use: RoomUse, edition: Edition, circuit: Partial<Circuit> = {}, waterWithin6ft: boolean | undefined = false): Job => ({
+const inRoom = (use: RoomUse, edition: Edition, circuit: Partial<Circuit> = {}, waterWithin6ft: boolean | undefined = false): JobInHouse => ({
   ...sewingCorner,
   edition,
   found: {
@@ -16,7 +16,7 @@ const inRoom = (use: RoomUse, edition: Edition, circuit: Partial<Circuit> = {}, 
     circuits: sewingCorner.found.circuits.map((c) => (c.id === 'c4' ? { ...c, ...circuit } : c)),
   },
 });
-const verdict = (job: Job, rule: string): Verdict | undefined => ledgerOf(job).find((f) => f.rule === rule)?.verdict;
+const verdict = (job: JobInHouse, rule: string): Verdict | undefined => ledgerOf(job).find((f) => f.rule === rule)?.verdict;
 
 describe('ground-fault protection away from water', () => {
   it.each([

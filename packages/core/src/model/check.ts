@@ -1,9 +1,10 @@
 /** Shape, then sense: what a schema can't say about a document (things refer to things, boxes stand in walls). */
 import type * as z from 'zod';
 import { printLength, type LengthUnit } from '../measure/index.js';
-import { applyChanges } from './change.js';
 import type { FieldError } from './fieldError.js';
 import { House, Job } from './house.js';
+import { versionError } from './migrate.js';
+import { inHouse, jobCycle, planOf, type JobInHouse, type Unfit } from './inHouse.js';
 import { panelErrors } from './checkPanel.js';
 import { Panel } from './panel.js';
 import { boxRect, placeOriginX, wallThicknessMm } from './place.js';
@@ -52,6 +53,8 @@ export function fieldErrors(error: z.core.$ZodError, root: unknown): FieldError[
 
 /** Parses with a schema; never throws on bad data. */
 export function checkShape<T>(schema: z.ZodType<T>, data: unknown): Checked<T> {
+  const newer = versionError(data);
+  if (newer) return { ok: false, errors: [newer] };
   const result = schema.safeParse(data);
   return result.success ? { ok: true, value: result.data } : { ok: false, errors: fieldErrors(result.error, data) };
 }
@@ -304,46 +307,78 @@ export function checkHouse(data: unknown): Checked<House> {
   return errors.length ? { ok: false, errors: errors.slice(0, 20) } : shape;
 }
 
-/** Where in the document an entity of the planned state is written, so that an error names the field the person can edit. */
-function plannedPath(job: Job, path: string): string {
-  const match = /^\/planned\/(boxes|cables|devices|loads|circuits)\/(\d+)(.*)$/.exec(path);
-  if (!match) return path.replace('/planned', '/found');
-  const planned = applyChanges(job.found, job.changes);
-  const list = match[1] as 'boxes' | 'cables' | 'devices' | 'loads' | 'circuits';
-  const id = planned[list][Number(match[2])]?.id;
-  const part = { boxes: 'box', cables: 'cable', devices: 'device', loads: 'load', circuits: 'with' }[list];
-  const index = job.changes.findLastIndex((change) => {
-    const subject = change as Record<string, unknown>;
-    return (subject[part] as { id?: string } | undefined)?.id === id || subject[`${part}Id`] === id;
-  });
-  if (index >= 0) return `/changes/${index}/${part}${match[3]}`;
-  return `/found/${list}/${job.found[list].findIndex((x) => x.id === id)}${match[3]}`;
-}
-
-/** A whole job document, shape and sense, in the found and in the planned state. */
+/** A job document’s shape; whether it makes sense is only seen in its house (`checkJobIn`). */
 export function checkJob(data: unknown): Checked<Job> {
   const shape = checkShape(Job, data);
   if (!shape.ok) return shape;
-  const job = shape.value;
-  const errors = siteErrors(job.found, job.unit, '/found');
-  if (errors.length === 0) {
-    const planned = applyChanges(job.found, job.changes);
-    errors.push(...duplicateIds(job.changes, '/changes'));
-    errors.push(...siteErrors(planned, job.unit, '/planned').map((e) => ({ ...e, path: plannedPath(job, e.path) })));
-    if (!job.found.boxes.some((b) => b.id === job.sourceBoxId))
-      errors.push({
-        path: '/sourceBoxId',
-        message: `There is no found box with the id ${job.sourceBoxId}.`,
-        expected: 'the id of a found box',
-        came: short(job.sourceBoxId),
-      });
-    if (!planned.boxes.some((b) => b.id === job.newBoxId))
-      errors.push({
-        path: '/newBoxId',
-        message: `There is no planned box with the id ${job.newBoxId}.`,
-        expected: 'the id of a planned box',
-        came: short(job.newBoxId),
-      });
-  }
+  const errors = duplicateIds(shape.value.changes, '/changes');
   return errors.length ? { ok: false, errors: errors.slice(0, 20) } : shape;
+}
+
+const PARTS = { boxes: 'box', cables: 'cable', devices: 'device', loads: 'load', circuits: 'with' } as const;
+/** Where in a job an error of the planned state is written: within its own change where that brought the thing. */
+function changePath(job: Job, unfit: Unfit, error: FieldError | undefined): string {
+  const at = `/changes/${job.changes.indexOf(unfit.change)}`;
+  const field = /^\/(boxes|cables|devices|loads|circuits)\/\d+(.*)$/.exec(error?.path ?? '');
+  const part = field ? PARTS[field[1] as keyof typeof PARTS] : undefined;
+  return part && part in unfit.change ? `${at}/${part}${field![2]}` : at;
+}
+
+/** What makes no sense of a job in its house: changes that don’t fit, boxes that are gone, jobs that wait for each other. */
+export function jobErrors(job: JobInHouse, jobs: readonly Job[]): FieldError[] {
+  const errors: FieldError[] = [];
+  const { planned, unfit } = planOf(job);
+  for (const u of unfit) {
+    const first = u.errors[0];
+    errors.push({
+      path: changePath(job, u, first),
+      message: first?.message ?? `“${u.change.title}” doesn’t fit the house: ${u.why}.`,
+      expected: first?.expected ?? 'a change of something that is there',
+      came: first?.came ?? short(u.change.id),
+    });
+  }
+  const missing = (path: string, state: string, id: string): void =>
+    void errors.push({
+      path,
+      message: `There is no ${state} box with the id ${id}.`,
+      expected: `the id of a ${state} box`,
+      came: short(id),
+    });
+  if (!job.found.boxes.some((b) => b.id === job.sourceBoxId)) missing('/sourceBoxId', 'found', job.sourceBoxId);
+  if (!planned.boxes.some((b) => b.id === job.newBoxId)) missing('/newBoxId', 'planned', job.newBoxId);
+  const there = new Map(jobs.map((j) => [j.id, j]));
+  job.after?.forEach((id, i) => {
+    const before = there.get(id);
+    if (id !== job.id && before?.houseId === job.houseId) return;
+    errors.push({
+      path: `/after/${i}`,
+      message: id === job.id ? 'A job can’t come after itself.' : `There is no job with the id ${id} in this house.`,
+      expected: 'the id of another job of the same house',
+      came: short(id),
+    });
+  });
+  const cycle = jobCycle(job, jobs);
+  if (cycle && !job.after?.includes(job.id))
+    errors.push({
+      path: '/after',
+      message: `These jobs would wait for each other: ${cycle.map((id) => (id === job.id ? job.name : (there.get(id)?.name ?? id))).join(' after ')}.`,
+      expected: 'an order in which each job has an end of its waiting',
+      came: short(job.after),
+    });
+  return errors;
+}
+
+/**
+ * A whole job document in its house. What was wrong with it before already, since the house was surveyed otherwise, doesn’t keep it from
+ * being saved: the ledger says it.
+ * @param before the job as it was stored; absent for a new one
+ */
+export function checkJobIn(data: unknown, house: House, jobs: readonly Job[], before?: Job): Checked<Job> {
+  const shape = checkJob(data);
+  if (!shape.ok) return shape;
+  const errors = jobErrors(inHouse(shape.value, house, jobs), jobs);
+  if (errors.length === 0) return shape;
+  const known = new Set(before ? jobErrors(inHouse(before, house, jobs), jobs).map((e) => e.message) : []);
+  const fresh = errors.filter((e) => !known.has(e.message));
+  return fresh.length ? { ok: false, errors: fresh.slice(0, 20) } : shape;
 }

@@ -5,10 +5,10 @@ import { quinceStreet, sewingCorner } from '../demo/index.js';
 import { inches } from '../measure/index.js';
 import { differences } from './difference.js';
 import { applyEdits } from './edit.js';
-import type { Job } from './house.js';
+import type { JobInHouse } from './inHouse.js';
 import { measured } from './known.js';
 
-const boxAt = (mm: number): Job => ({
+const boxAt = (mm: number): JobInHouse => ({
   ...sewingCorner,
   changes: sewingCorner.changes.map((c) =>
     c.do === 'place-box' ? { ...c, box: { ...c.box, place: { ...c.box.place, bottom: measured(mm) } } } : c,
@@ -24,7 +24,7 @@ describe('what differs', () => {
   });
   it('a value that becomes measured says so, although the figure is the same', () => {
     const [wall, ...rest] = sewingCorner.found.walls;
-    const guessed: Job = {
+    const guessed: JobInHouse = {
       ...sewingCorner,
       found: { ...sewingCorner.found, walls: [{ ...wall!, length: { ...wall!.length, known: 'assumed' } }, ...rest] },
     };

@@ -1,21 +1,17 @@
 /** Edits of a job. Each gives a new document; undo keeps the old one. */
-import { applyChanges, type Change } from './change.js';
+import type { Change } from './change.js';
 import type { JobEdit } from './finding.js';
 import type { Job } from './house.js';
-import type { Site } from './site.js';
-
-/** The state that the plan leads to. */
-export const plannedSite = (job: Job): Site => applyChanges(job.found, job.changes);
 
 /** Puts a change in place of the one with the same id, or behind all others. */
-export const putChange = (job: Job, change: Change): Job => ({
+export const putChange = <J extends Job>(job: J, change: Change): J => ({
   ...job,
   changes: job.changes.some((c) => c.id === change.id)
     ? job.changes.map((c) => (c.id === change.id ? change : c))
     : [...job.changes, change],
 });
 
-export function applyEdit(job: Job, edit: JobEdit): Job {
+export function applyEdit<J extends Job>(job: J, edit: JobEdit): J {
   switch (edit.op) {
     case 'put-change':
       return putChange(job, edit.change);
@@ -28,4 +24,4 @@ export function applyEdit(job: Job, edit: JobEdit): Job {
   }
 }
 
-export const applyEdits = (job: Job, edits: JobEdit[]): Job => edits.reduce(applyEdit, job);
+export const applyEdits = <J extends Job>(job: J, edits: JobEdit[]): J => edits.reduce<J>(applyEdit, job);

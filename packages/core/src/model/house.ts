@@ -1,7 +1,8 @@
-/** The two documents that are stored whole: a house, and a job in it. */
+/** The two documents that are stored whole: a house as it is known today, and a job in it, which holds no copy of it. */
 import * as z from 'zod';
 import { Bench } from './bench.js';
 import { Change } from './change.js';
+import { Closing, Question } from './history.js';
 import { Id, Instant, Name, Remark } from './known.js';
 import { Schools } from './schools.js';
 import { Site } from './site.js';
@@ -12,9 +13,12 @@ export const Edition = z.enum(EDITIONS);
 export type Edition = z.infer<typeof Edition>;
 export const editionYear = (edition: Edition): number => Number(edition.slice(3));
 
+/** Version of the documents that this program writes; earlier ones are brought to it on reading (`migrate.ts`). */
+export const DOCUMENT_VERSION = 2;
+
 export const House = z.strictObject({
   format: z.literal('saddle-house'),
-  version: z.literal(1),
+  version: z.literal(DOCUMENT_VERSION),
   id: Id,
   name: Name,
   edition: Edition,
@@ -27,6 +31,10 @@ export const House = z.strictObject({
   wants: z.array(Want).max(200).optional(),
   /** the user’s own prices; absent: placeholders */
   rates: Rates.optional(),
+  /** the jobs that became part of it, the earliest first */
+  history: z.array(Closing).max(500).optional(),
+  /** where two records say something else of one thing: asked, never settled by the program */
+  questions: z.array(Question).max(500).optional(),
 });
 export type House = z.infer<typeof House>;
 
@@ -74,24 +82,26 @@ export const SITUATION_WORDS: Record<(typeof SITUATIONS)[number], string> = {
 
 export const Job = z.strictObject({
   format: z.literal('saddle-job'),
-  version: z.literal(1),
+  version: z.literal(DOCUMENT_VERSION),
   id: Id,
   houseId: Id,
   name: Name,
   situation: z.enum(SITUATIONS),
-  edition: Edition,
-  unit: z.enum(['in', 'mm']),
-  built: z.number().int().min(1500).max(2100).optional(),
   note: Remark.optional(),
   /** which boxes the job is about */
   sourceBoxId: Id,
   newBoxId: Id,
-  found: Site,
+  /** jobs of the same house that are done before: what they will build is found by this one */
+  after: z.array(Id).max(20).optional(),
   changes: z.array(Change).max(200),
   schools: Schools,
   work: Work,
   /** wiring made by hand on the bench, in place of what the plan gives */
   bench: z.strictObject({ planned: Bench.optional() }).optional(),
+  /** revision of the house that the person last saw this job with */
+  houseSeen: z.number().int().min(1).optional(),
+  /** built, and part of the house now: which entry of its history */
+  closed: z.strictObject({ at: Instant, closing: Id }).optional(),
 });
 export type Job = z.infer<typeof Job>;
 

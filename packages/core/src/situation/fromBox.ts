@@ -103,7 +103,7 @@ function inPlaceChanges(house: House, wall: Wall, box: Box, answers: FromBoxAnsw
         title: 'One more receptacle',
         do: 'place-device',
         device: {
-          id: `${box.id}-more-${i + 1}`.slice(0, 40),
+          id: ownId(answers, `more-${i + 1}`),
           name: 'added receptacle',
           boxId: box.id,
           kind: device?.kind ?? 'duplex-15',
@@ -117,12 +117,15 @@ function inPlaceChanges(house: House, wall: Wall, box: Box, answers: FromBoxAnsw
   }
 }
 
+/** Ids of what a job brings are its own: another job of the house may bring the like. */
+const ownId = (answers: { id: string }, what: string): string => `${answers.id.slice(0, 39 - what.length)}-${what}`;
+
 function newOutletChanges(house: House, wall: Wall, source: Box, answers: Extract<FromBoxAnswers, { fromLeft: unknown }>): Change[] {
   const face: FaceId = answers.situation === 'same-wall' ? source.face : source.face === 'A' ? 'B' : 'A';
   const room = house.site.rooms.find((r) => r.id === wall.faces[face].roomId)?.name ?? 'new';
   const name = `${room} new box`.slice(0, 120);
   const draft: Box = {
-    id: 'box-new',
+    id: ownId(answers, 'box'),
     name,
     wallId: wall.id,
     face,
@@ -150,7 +153,7 @@ function newOutletChanges(house: House, wall: Wall, source: Box, answers: Extrac
       title: `Run ${cableKind({ gauge, conductors })} cable`,
       do: 'run-cable',
       cable: {
-        id: 'cable-new',
+        id: ownId(answers, 'cable'),
         name: 'new cable',
         gauge,
         conductors,
@@ -159,7 +162,7 @@ function newOutletChanges(house: House, wall: Wall, source: Box, answers: Extrac
         sheath: 'nonmetallic',
         ends: [
           { boxId: source.id, label: source.name },
-          { boxId: 'box-new', label: name },
+          { boxId: ownId(answers, 'box'), label: name },
         ],
         direction: 'known',
         unbrokenIn: [],
@@ -169,7 +172,7 @@ function newOutletChanges(house: House, wall: Wall, source: Box, answers: Extrac
       id: 'place-new-device',
       title: 'New receptacle',
       do: 'place-device',
-      device: { id: 'device-new', name: `${room} receptacle`.slice(0, 120), boxId: 'box-new', kind: 'duplex-15', tamperResistant: true },
+      device: { id: ownId(answers, 'device'), name: `${room} receptacle`.slice(0, 120), boxId: ownId(answers, 'box'), kind: 'duplex-15', tamperResistant: true },
     },
   ];
 }
@@ -201,17 +204,13 @@ export function fromBox(house: House, answers: FromBoxAnswers): FromBoxResult {
     ok: true,
     job: {
       format: 'saddle-job',
-      version: 1,
+      version: 2,
       id: answers.id,
       houseId: house.id,
       name: answers.name,
       situation: answers.situation,
-      edition: house.edition,
-      unit: house.unit,
-      ...(house.built === undefined ? {} : { built: house.built }),
       sourceBoxId: box.id,
-      newBoxId: fresh ? 'box-new' : box.id,
-      found: house.site,
+      newBoxId: fresh ? ownId(answers, 'box') : box.id,
       changes: fresh ? newOutletChanges(house, wall, box, answers) : inPlaceChanges(house, wall, box, answers),
       schools: DEFAULT_SCHOOLS,
       work: { ticks: [], notes: [], values: [], proof: {} },

@@ -9,14 +9,13 @@ import {
   Circuit,
   DEFAULT_SCHOOLS,
   DistanceLength,
-  Edition,
   Id,
   MeasuredLength,
   Name,
   PositiveLength,
   Room,
-  emptySite,
   type Change,
+  type House,
 } from '../model/index.js';
 
 /** What has to be said before a job can start; everything else is measured in the survey and can't be told until then. */
@@ -24,9 +23,6 @@ export const OtherSideAnswers = z.object({
   id: Id,
   houseId: Id,
   name: Name,
-  edition: Edition,
-  unit: z.enum(['in', 'mm']),
-  built: z.number().int().min(1500).max(2100).optional(),
   newRoom: Room.pick({ name: true, use: true, waterWithin6ft: true }),
   sourceRoom: Room.pick({ name: true, use: true }),
   wallLength: PositiveLength,
@@ -41,20 +37,44 @@ export const OtherSideAnswers = z.object({
 });
 export type OtherSideAnswers = z.infer<typeof OtherSideAnswers>;
 
-/** The job's document at its start. Only what was answered is known; usual values are marked as assumed. */
-export function otherSide(answers: OtherSideAnswers): Job {
+export interface Started {
+  house: House;
+  job: Job;
+}
+
+/**
+ * The job at its start, and its house with the wall in hand. Only what was answered is known; usual values are marked as assumed. A room or
+ * a circuit that the house has under the same name or number is that one.
+ */
+export function otherSide(house: House, answers: OtherSideAnswers): Started {
   const drywall = () => [{ finish: 'drywall' as const, thickness: assumed(FINISHES.drywall.usualMm) }];
-  const breakerA = answers.circuit?.breakerA;
+  const named = (what: string): string => `${answers.id.slice(0, 39 - what.length)}-${what}`;
+  const { site } = house;
+  const roomCalled = (name: string) => site.rooms.find((r) => r.name.toLowerCase() === name.toLowerCase());
+  const rooms = [
+    roomCalled(answers.newRoom.name) ?? { id: named('room'), ...answers.newRoom },
+    roomCalled(answers.sourceRoom.name) ?? { id: named('other-room'), ...answers.sourceRoom },
+  ];
+  const circuit = answers.circuit && (site.circuits.find((c) => c.number === answers.circuit!.number) ?? {
+    id: named('circuit'),
+    name: `circuit ${answers.circuit.number}`,
+    voltsNominal: 120 as const,
+    ...answers.circuit,
+  });
+  const breakerA = circuit?.breakerA;
   const gauge = smallestGaugeFor(breakerA ?? 20);
-  const found: Job['found'] = {
-    ...emptySite(),
-    rooms: [
-      { id: 'room-new', ...answers.newRoom },
-      { id: 'room-source', ...answers.sourceRoom },
-    ],
+  const ids = { wall: named('wall'), source: named('old-box'), box: named('box') };
+  const put = <T extends { id: string }>(list: T[], ...items: T[]): T[] => [
+    ...list,
+    ...items.filter((item, i) => !list.some((x) => x.id === item.id) && items.findIndex((x) => x.id === item.id) === i),
+  ];
+  const surveyed: House['site'] = {
+    ...site,
+    rooms: put(site.rooms, ...rooms),
     walls: [
+      ...site.walls,
       {
-        id: 'wall',
+        id: ids.wall,
         name: `${answers.newRoom.name} – ${answers.sourceRoom.name}`.slice(0, 120),
         length: answers.wallLength,
         height: answers.wallHeight ?? assumed(inches(96)),
@@ -65,17 +85,18 @@ export function otherSide(answers: OtherSideAnswers): Job {
           spacing: assumed(inches(16)),
           extraStuds: [],
         },
-        faces: { A: { roomId: 'room-new', layers: drywall() }, B: { roomId: 'room-source', layers: drywall() } },
+        faces: { A: { roomId: rooms[0]!.id, layers: drywall() }, B: { roomId: rooms[1]!.id, layers: drywall() } },
         references: [{ id: 'reference', ...answers.reference }],
         obstacles: [],
         openings: [],
       },
     ],
     boxes: [
+      ...site.boxes,
       {
-        id: 'box-source',
+        id: ids.source,
         name: `${answers.sourceRoom.name} box`.slice(0, 120),
-        wallId: 'wall',
+        wallId: ids.wall,
         face: 'B',
         place: {
           from: 'reference',
@@ -87,11 +108,14 @@ export function otherSide(answers: OtherSideAnswers): Job {
         kind: 'other',
         gangs: 1,
         supportFittings: 0,
-        ...(answers.circuit ? { circuitId: 'circuit' } : {}),
+        ...(circuit ? { circuitId: circuit.id } : {}),
       },
     ],
-    devices: [{ id: 'device-source', name: `${answers.sourceRoom.name} receptacle`.slice(0, 120), boxId: 'box-source', kind: 'duplex-15' }],
-    circuits: answers.circuit ? [{ id: 'circuit', name: `circuit ${answers.circuit.number}`, voltsNominal: 120, ...answers.circuit }] : [],
+    devices: [
+      ...site.devices,
+      { id: named('old-device'), name: `${answers.sourceRoom.name} receptacle`.slice(0, 120), boxId: ids.source, kind: 'duplex-15' },
+    ],
+    circuits: circuit ? put(site.circuits, circuit) : site.circuits,
   };
   const changes: Change[] = [
     {
@@ -99,9 +123,9 @@ export function otherSide(answers: OtherSideAnswers): Job {
       title: `Set ${answers.newRoom.name} box`.slice(0, 120),
       do: 'place-box',
       box: {
-        id: 'box-new',
+        id: ids.box,
         name: `${answers.newRoom.name} box`.slice(0, 120),
-        wallId: 'wall',
+        wallId: ids.wall,
         face: 'A',
         place: {
           from: 'reference',
@@ -114,7 +138,7 @@ export function otherSide(answers: OtherSideAnswers): Job {
         gangs: 1,
         hangsOn: 'none',
         supportFittings: 0,
-        ...(answers.circuit ? { circuitId: 'circuit' } : {}),
+        ...(circuit ? { circuitId: circuit.id } : {}),
       },
     },
     {
@@ -122,7 +146,7 @@ export function otherSide(answers: OtherSideAnswers): Job {
       title: `Run ${gauge}-2 cable`,
       do: 'run-cable',
       cable: {
-        id: 'cable-new',
+        id: named('cable'),
         name: 'new cable',
         gauge,
         conductors: ['black', 'white'],
@@ -130,8 +154,8 @@ export function otherSide(answers: OtherSideAnswers): Job {
         metal: 'copper',
         sheath: 'nonmetallic',
         ends: [
-          { boxId: 'box-source', label: `${answers.sourceRoom.name} box`.slice(0, 120) },
-          { boxId: 'box-new', label: `${answers.newRoom.name} box`.slice(0, 120) },
+          { boxId: ids.source, label: `${answers.sourceRoom.name} box`.slice(0, 120) },
+          { boxId: ids.box, label: `${answers.newRoom.name} box`.slice(0, 120) },
         ],
         direction: 'known',
         unbrokenIn: [],
@@ -142,29 +166,28 @@ export function otherSide(answers: OtherSideAnswers): Job {
       title: 'New receptacle',
       do: 'place-device',
       device: {
-        id: 'device-new',
+        id: named('device'),
         name: `${answers.newRoom.name} receptacle`.slice(0, 120),
-        boxId: 'box-new',
+        boxId: ids.box,
         kind: 'duplex-15',
         tamperResistant: true,
       },
     },
   ];
   return {
-    format: 'saddle-job',
-    version: 1,
-    id: answers.id,
-    houseId: answers.houseId,
-    name: answers.name,
-    situation: 'other-side',
-    edition: answers.edition,
-    unit: answers.unit,
-    built: answers.built,
-    sourceBoxId: 'box-source',
-    newBoxId: 'box-new',
-    found,
-    changes,
-    schools: DEFAULT_SCHOOLS,
-    work: { ticks: [], notes: [], values: [], proof: {} },
+    house: { ...house, site: surveyed },
+    job: {
+      format: 'saddle-job',
+      version: 2,
+      id: answers.id,
+      houseId: house.id,
+      name: answers.name,
+      situation: 'other-side',
+      sourceBoxId: ids.source,
+      newBoxId: ids.box,
+      changes,
+      schools: DEFAULT_SCHOOLS,
+      work: { ticks: [], notes: [], values: [], proof: {} },
+    },
   };
 }

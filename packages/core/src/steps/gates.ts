@@ -1,5 +1,5 @@
 /** What keeps a step from being ticked, and the record of ticks, proofs and values. No clock: the caller brings the time. */
-import type { DeadProof, Finding, Job, ProofReading, StepValue } from '../model/index.js';
+import type { DeadProof, Finding, Job, JobInHouse, ProofReading, StepValue } from '../model/index.js';
 import { printLength } from '../measure/index.js';
 import type { Step, StepAsk } from './steps.js';
 
@@ -76,7 +76,7 @@ export interface AskJudgement {
 }
 
 /** A measured value against what the step asks. */
-export function judgeAsk(ask: StepAsk, value: StepValue | undefined, unit: Job['unit']): AskJudgement {
+export function judgeAsk(ask: StepAsk, value: StepValue | undefined, unit: JobInHouse['unit']): AskJudgement {
   const say = (n: number) => (ask.unit === 'V' ? `${n} V` : printLength(n, unit));
   const range = [ask.least === undefined ? '' : `at least ${say(ask.least)}`, ask.most === undefined ? '' : `at most ${say(ask.most)}`]
     .filter(Boolean)
@@ -114,7 +114,7 @@ const DECIDES_CONNECTING = new Set([
 ]);
 
 /** Reasons why a step can't be ticked now; empty when it can. */
-export function gateOf(job: Job, step: Step, steps: Step[], findings: Finding[], now?: string): string[] {
+export function gateOf(job: JobInHouse, step: Step, steps: Step[], findings: Finding[], now?: string): string[] {
   const reasons: string[] = [];
   for (const id of step.after) if (!isTicked(job, id)) reasons.push(`first: ${steps.find((s) => s.id === id)?.title ?? id}`);
   if (step.needsDead) {
@@ -143,10 +143,10 @@ function restingOn(id: string, steps: Step[]): Set<string> {
   return resting;
 }
 
-export type TickResult = { ok: true; job: Job } | { ok: false; reasons: string[] };
+export type TickResult = { ok: true; job: JobInHouse } | { ok: false; reasons: string[] };
 
 /** Ticks a step if its gate is open. */
-export function tick(job: Job, stepId: string, steps: Step[], findings: Finding[], at: string): TickResult {
+export function tick(job: JobInHouse, stepId: string, steps: Step[], findings: Finding[], at: string): TickResult {
   const step = steps.find((s) => s.id === stepId);
   if (!step) return { ok: false, reasons: [`there is no step ${stepId}`] };
   const reasons = gateOf(job, step, steps, findings, at);
@@ -156,7 +156,7 @@ export function tick(job: Job, stepId: string, steps: Step[], findings: Finding[
 }
 
 /** Unticks a step and all that rest on it. Taking back the breaker, or the breaker on, voids the proof of dead. */
-export function untick(job: Job, stepId: string, steps: Step[]): Job {
+export function untick<J extends Job>(job: J, stepId: string, steps: Step[]): J {
   const gone = restingOn(stepId, steps);
   const energised = isTicked(job, 'energise') && gone.has('energise');
   if (energised) for (const id of restingOn('breaker-off', steps)) gone.add(id);
@@ -165,7 +165,7 @@ export function untick(job: Job, stepId: string, steps: Step[]): Job {
 }
 
 /** Enters a reading of the proof; a later one than those behind it clears them, so that the order stays tester, target, tester. */
-export function enterProof(job: Job, key: ProofKey, reading: ProofReading): Job {
+export function enterProof<J extends Job>(job: J, key: ProofKey, reading: ProofReading): J {
   const kept: DeadProof = {};
   for (const k of PROOF_ORDER.slice(0, PROOF_ORDER.indexOf(key))) kept[k] = job.work.proof[k];
   kept[key] = reading;
@@ -174,7 +174,7 @@ export function enterProof(job: Job, key: ProofKey, reading: ProofReading): Job 
 }
 
 /** Enters a measured value; an earlier one of the same key gives way. */
-export const enterValue = (job: Job, value: StepValue): Job => ({
+export const enterValue = <J extends Job>(job: J, value: StepValue): J => ({
   ...job,
   work: { ...job.work, values: [...job.work.values.filter((v) => v.step !== value.step || v.key !== value.key), value] },
 });

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { sewingCorner } from '../demo/index.js';
 import { ledgerOf } from '../ledger/index.js';
 import { inches } from '../measure/index.js';
-import { applyEdits, type Job } from '../model/index.js';
+import { applyEdits, type JobInHouse } from '../model/index.js';
 import {
   enterProof,
   enterValue,
@@ -23,8 +23,8 @@ import {
 const at = (minute: number): string => new Date(Date.UTC(2026, 10, 24, 9, minute)).toISOString();
 
 /** Sewing corner with its stops cured and every ground looked at. */
-const cured = ((): Job => {
-  let job: Job = {
+const cured = ((): JobInHouse => {
+  let job: JobInHouse = {
     ...sewingCorner,
     found: { ...sewingCorner.found, cables: sewingCorner.found.cables.map((c) => ({ ...c, ground: 'bare' as const })) },
   };
@@ -35,25 +35,25 @@ const cured = ((): Job => {
   return job;
 })();
 
-const doStep = (job: Job, id: string, minute: number): { job: Job; reasons: string[] } => {
+const doStep = (job: JobInHouse, id: string, minute: number): { job: JobInHouse; reasons: string[] } => {
   const result = tick(job, id, stepsOf(job), ledgerOf(job), at(minute));
   return result.ok ? { job: result.job, reasons: [] } : { job, reasons: result.reasons };
 };
-const must = (job: Job, id: string, minute: number): Job => {
+const must = (job: JobInHouse, id: string, minute: number): JobInHouse => {
   const { job: next, reasons } = doStep(job, id, minute);
   if (reasons.length) throw new Error(`${id}: ${reasons.join('; ')}`);
   return next;
 };
-const value = (job: Job, step: string, key: string, v: number, minute: number): Job =>
+const value = (job: JobInHouse, step: string, key: string, v: number, minute: number): JobInHouse =>
   enterValue(job, { step, key, value: v, at: at(minute) });
-const prove = (job: Job, volts: Partial<Record<ProofKey, number>>, from: number): Job =>
+const prove = (job: JobInHouse, volts: Partial<Record<ProofKey, number>>, from: number): JobInHouse =>
   (Object.entries(volts) as [ProofKey, number][]).reduce(
     (j, [key, v], i) => enterProof(j, key, { at: at(from + i), volts: v, where: 'there' }),
     job,
   );
 
 /** Everything up to and with the breaker off. */
-const upToOff = ((): Job => {
+const upToOff = ((): JobInHouse => {
   let job = must(cured, 'prepare', 0);
   job = must(value(job, 'mark-out', 'bottom', inches(13.25), 1), 'mark-out', 1);
   job = must(job, 'cut-opening', 2);
@@ -134,7 +134,7 @@ describe('values and order', () => {
     expect(doStep(must(job, 'mark-out', 1), 'cut-opening', 2).reasons.join()).toMatch(/ledger has 3 stops/);
   });
   it('nothing is connected while it isn’t known whether there is a ground', () => {
-    const unlooked: Job = { ...cured, found: sewingCorner.found };
+    const unlooked: JobInHouse = { ...cured, found: sewingCorner.found };
     const steps = stepsOf(unlooked);
     const wire = steps.find((s) => s.id === 'wire-source')!;
     expect(gateOf(unlooked, wire, steps, ledgerOf(unlooked)).join()).toMatch(
@@ -159,8 +159,8 @@ describe('values and order', () => {
 });
 
 describe('schools change the order', () => {
-  const order = (job: Job) => stepsOf(job).map((s) => s.id);
-  const early: Job = { ...cured, schools: { ...cured.schools, outage: 'off at the start' } };
+  const order = (job: JobInHouse) => stepsOf(job).map((s) => s.id);
+  const early: JobInHouse = { ...cured, schools: { ...cured.schools, outage: 'off at the start' } };
   it('new side first: opening, box and device before the breaker', () =>
     expect(order(cured).indexOf('wire-new')).toBeLessThan(order(cured).indexOf('breaker-off')));
   it('off at the start: the breaker before the first cut, and a longer outage', () => {
@@ -168,7 +168,7 @@ describe('schools change the order', () => {
     expect(outageMinutes(stepsOf(early))).toBeGreaterThan(outageMinutes(stepsOf(cured)));
   });
   it('a bay nobody looked into: the cut waits for the proof of dead, whatever the school', () => {
-    const blind: Job = { ...cured, found: { ...cured.found, walls: cured.found.walls.map((w) => ({ ...w, bayLooked: undefined })) } };
+    const blind: JobInHouse = { ...cured, found: { ...cured.found, walls: cured.found.walls.map((w) => ({ ...w, bayLooked: undefined })) } };
     expect(order(blind).indexOf('prove-dead')).toBeLessThan(order(blind).indexOf('cut-opening'));
     expect(stepsOf(blind).find((s) => s.id === 'cut-opening')!.needsDead).toBe(true);
   });

@@ -1,10 +1,10 @@
 /** What is to be done, derived from the plan: order, what needs a dead circuit, what to measure, cautions. */
 import { DEVICE_KINDS, printSource } from '../catalog/index.js';
 import { LEAST_FREE_MM } from '../codebook/index.js';
-import { jobContext, judgeWork, OLD_FREE_ENDS, type JobContext } from '../ledger/index.js';
+import { isWorkable, jobContext, judgeWork, OLD_FREE_ENDS, type JobContext } from '../ledger/index.js';
 import { CROSSING_HOLE_MM, marksFor, openingRect, type PatchPlan, uOf } from '../layout/index.js';
 import { inches, printLength, printMark } from '../measure/index.js';
-import { baysLooked, type Job } from '../model/index.js';
+import { baysLooked, type JobInHouse } from '../model/index.js';
 import { devicesIn, wiringPlan } from '../wiring/index.js';
 import { PRACTICE_MM } from '../route/index.js';
 
@@ -393,8 +393,9 @@ function finish(c: JobContext): Draft[] {
   ];
 }
 
-/** All steps of a job in order; each must follow the one before. */
-export function stepsOf(job: Job): Step[] {
+/** All steps of a job in order; each must follow the one before. None for a job whose box is gone. */
+export function stepsOf(job: JobInHouse): Step[] {
+  if (!isWorkable(job)) return [];
   const c = jobContext(job);
   const panelWork = job.changes.some((x) => x.do === 'alter-circuit' && x.with.arcFault === 'breaker');
   const prepare = step(

@@ -1,6 +1,6 @@
 /** One line about a job for lists: its stage and what stops it. */
 import { ledgerOf, stageStates } from '../ledger/index.js';
-import { STAGES, type Finding, type Job, type Stage } from '../model/index.js';
+import { STAGES, type Finding, type JobInHouse, type Stage } from '../model/index.js';
 import { isTicked } from './gates.js';
 import { stepsOf } from './steps.js';
 
@@ -14,9 +14,11 @@ export interface JobSummary {
   stoppedBy: string | undefined;
   stepsDone: number;
   steps: number;
+  /** it is part of the house */
+  closed: boolean;
 }
 
-export function summarise(job: Job, findings: Finding[] = ledgerOf(job)): JobSummary {
+export function summarise(job: JobInHouse, findings: Finding[] = ledgerOf(job)): JobSummary {
   const steps = stepsOf(job);
   const stepsDone = steps.filter((s) => isTicked(job, s.id)).length;
   const states = stageStates(findings);
@@ -24,7 +26,7 @@ export function summarise(job: Job, findings: Finding[] = ledgerOf(job)): JobSum
   const stop = findings.find((f) => f.verdict === 'stop') ?? findings.find((f) => f.verdict === 'can’t tell');
   return {
     stage:
-      stepsDone === steps.length
+      job.closed || (steps.length > 0 && stepsDone === steps.length)
         ? 'record'
         : stepsDone > 0 && states.box !== 'stopped' && states.feed !== 'stopped'
           ? 'work'
@@ -32,8 +34,9 @@ export function summarise(job: Job, findings: Finding[] = ledgerOf(job)): JobSum
     stops: findings.filter((f) => f.verdict === 'stop').length,
     cantTell: findings.filter((f) => f.verdict === 'can’t tell').length,
     cautions: findings.filter((f) => f.verdict === 'caution').length,
-    stoppedBy: stop && `${stop.title}: ${stop.says}`,
+    stoppedBy: job.closed ? undefined : stop && `${stop.title}: ${stop.says}`,
     stepsDone,
     steps: steps.length,
+    closed: job.closed !== undefined,
   };
 }

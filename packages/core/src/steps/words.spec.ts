@@ -2,17 +2,17 @@
 import { describe, expect, it } from 'vitest';
 import { sewingCorner } from '../demo/index.js';
 import { ledgerOf } from '../ledger/index.js';
-import { applyEdits, type Job, type Schools } from '../model/index.js';
+import { applyEdits, type JobInHouse, type Schools } from '../model/index.js';
 import { outageMinutes, stepsOf, type Step } from './index.js';
 
-const step = (job: Job, id: string): Step => stepsOf(job).find((s) => s.id === id)!;
+const step = (job: JobInHouse, id: string): Step => stepsOf(job).find((s) => s.id === id)!;
 const words = (s: Step): string => [...s.says, ...s.cautions].join(' ');
-const withSchools = (schools: Partial<Schools>): Job => ({ ...sewingCorner, schools: { ...sewingCorner.schools, ...schools } });
-const withWall = (part: object): Job => ({
+const withSchools = (schools: Partial<Schools>): JobInHouse => ({ ...sewingCorner, schools: { ...sewingCorner.schools, ...schools } });
+const withWall = (part: object): JobInHouse => ({
   ...sewingCorner,
   found: { ...sewingCorner.found, walls: sewingCorner.found.walls.map((w) => ({ ...w, ...part })) },
 });
-const cured = (rule: string, title: RegExp): Job => {
+const cured = (rule: string, title: RegExp): JobInHouse => {
   const remedy = ledgerOf(sewingCorner).flatMap((f) => (f.rule === rule ? f.remedies : [])).find((r) => title.test(r.title))!; // prettier-ignore
   return applyEdits(sewingCorner, remedy.edits);
 };
@@ -107,7 +107,7 @@ describe('what remedies add', () => {
     expect(words(step(sewingCorner, 'prepare'))).not.toMatch(/lugs/);
   });
   it('a ground-fault face: its own test at the end', () => {
-    const bath: Job = {
+    const bath: JobInHouse = {
       ...sewingCorner,
       found: {
         ...sewingCorner.found,

@@ -2,11 +2,11 @@
 import { describe, expect, it } from 'vitest';
 import { sewingCorner } from '../demo/index.js';
 import { ledgerOf } from '../ledger/index.js';
-import { applyEdits, type Job } from '../model/index.js';
+import { applyEdits, type JobInHouse } from '../model/index.js';
 import { materialsOf, toolsOf } from './materials.js';
 
-const row = (job: Job, what: RegExp) => materialsOf(job).find((m) => what.test(m.what));
-const remedy = (job: Job, rule: string, title: RegExp): Job => {
+const row = (job: JobInHouse, what: RegExp) => materialsOf(job).find((m) => what.test(m.what));
+const remedy = (job: JobInHouse, rule: string, title: RegExp): JobInHouse => {
   const chosen = ledgerOf(job).flatMap((f) => (f.rule === rule ? f.remedies : [])).find((r) => title.test(r.title))!; // prettier-ignore
   return applyEdits(job, chosen.edits);
 };
@@ -36,20 +36,20 @@ describe('Sewing corner', () => {
     expect(row(remedy(sewingCorner, 'arc-fault', /first outlet/), /arc-fault/)!.what).toMatch(/first outlet/);
   });
   it('schools change it: lever connectors, longer pigtails, tape', () => {
-    const job: Job = { ...sewingCorner, schools: { ...sewingCorner.schools, splice: 'lever', pigtailIn: 8, tape: true } };
+    const job: JobInHouse = { ...sewingCorner, schools: { ...sewingCorner.schools, splice: 'lever', pigtailIn: 8, tape: true } };
     expect(row(job, /lever connector, 4 ports/)).toMatchObject({ amount: '3' });
     expect(row(job, /black for pigtails/)).toMatchObject({ amount: '1 × 8 in' });
     expect(row(job, /tape/)).toBeDefined();
   });
   it('without a depth the cable can’t be told', () => {
-    const job: Job = {
+    const job: JobInHouse = {
       ...sewingCorner,
       found: { ...sewingCorner.found, boxes: sewingCorner.found.boxes.map((b) => ({ ...b, kind: 'other' as const, width: undefined })) },
     };
     expect(row(job, /14-2/)!.amount).toBe('can’t tell yet');
   });
   it('plaster asks for another blade', () => {
-    const plaster: Job = {
+    const plaster: JobInHouse = {
       ...sewingCorner,
       found: {
         ...sewingCorner.found,

@@ -3,7 +3,7 @@ import { BOX_KINDS, DEVICE_KINDS, FINISHES } from '../catalog/index.js';
 import { jobContext, judgeWork, type JobContext } from '../ledger/index.js';
 import type { PatchPlan } from '../layout/index.js';
 import { printAwg, printLength, printMark } from '../measure/index.js';
-import type { Job } from '../model/index.js';
+import type { JobInHouse } from '../model/index.js';
 import { boxMaterial, cableKind, wiringPlan } from '../wiring/index.js';
 
 export interface MaterialRow {
@@ -13,7 +13,7 @@ export interface MaterialRow {
 }
 
 /** Cable, boxes, devices, plates, connectors and pigtails of the plan. */
-export function materialsOf(job: Job): MaterialRow[] {
+export function materialsOf(job: JobInHouse): MaterialRow[] {
   const c = jobContext(job);
   const rows: MaterialRow[] = [];
   if (c.newCable) {
@@ -85,7 +85,7 @@ export function materialsOf(job: Job): MaterialRow[] {
 }
 
 /** What closing the old opening takes. */
-function patchRows(job: Job, c: JobContext, given: (PatchPlan | undefined)[]): MaterialRow[] {
+function patchRows(job: JobInHouse, c: JobContext, given: (PatchPlan | undefined)[]): MaterialRow[] {
   const patches = given.filter((p): p is PatchPlan => p !== undefined && p.pieces.length > 0);
   if (patches.length === 0) return [];
   const sum = (of: (p: PatchPlan) => number): number => patches.reduce((n, p) => n + of(p), 0);
@@ -114,7 +114,7 @@ function patchRows(job: Job, c: JobContext, given: (PatchPlan | undefined)[]): M
 }
 
 /** Tools by what the plan does. */
-export function toolsOf(job: Job): string[] {
+export function toolsOf(job: JobInHouse): string[] {
   const c = jobContext(job);
   const plaster = c.wall.faces[c.target.face].layers.some((l) => l.finish === 'plaster-lath');
   return [

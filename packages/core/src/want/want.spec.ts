@@ -11,6 +11,7 @@ import { feet, inches, toFeet, toInches } from '../measure/index.js';
 import {
   checkHouse,
   checkJob,
+  inHouse,
   CRITERIA,
   plannedSite,
   measured,
@@ -519,7 +520,7 @@ describe('a way becomes a job', () => {
     expect(checkJob(job)).toMatchObject({ ok: true });
     expect([job.situation, job.sourceBoxId, job.name]).toEqual(['other-side', 'hall-box', 'Sewing corner']);
     expect(
-      plannedSite(job)
+      plannedSite(inHouse(job, quinceStreet))
         .loads.filter((l) => l.boxId === job.newBoxId)
         .map((l) => l.name),
     ).toEqual(['sewing machine', 'steam press']);

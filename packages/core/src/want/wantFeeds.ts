@@ -3,12 +3,15 @@ import { smallestGaugeFor } from '../codebook/index.js';
 import { judgedFeeds, homeRunFor, type FeedCandidate } from '../feeds/index.js';
 import { roomPlans, type Point } from '../layout/index.js';
 import {
+  bareJob,
   boxCentreX,
   DEFAULT_SCHOOLS,
+  inHouse,
   uXOf,
   type Box,
   type House,
   type Job,
+  type JobInHouse,
   type Load,
   type Site,
   type Wall,
@@ -31,7 +34,7 @@ export const wantLoads = (want: Want): WantLoad[] => [
 export const wantAmps = (want: Want, volts = 120): number => wantLoads(want).reduce((s, l) => s + (l.amps ?? (l.watts ?? 0) / volts), 0);
 
 /** The job that a wanted outlet would be, fed from a box; undefined for a house without a box. */
-export function wantJob(house: House, want: Want, sourceId?: string): Job | undefined {
+export function wantJob(house: House, want: Want, sourceId?: string): JobInHouse | undefined {
   const { site } = house;
   const place = want.places[0]!;
   const source =
@@ -55,19 +58,15 @@ export function wantJob(house: House, want: Want, sourceId?: string): Job | unde
     supportFittings: 0,
     ...(circuit ? { circuitId: circuit.id } : {}),
   };
-  return {
+  const job: Job = {
     format: 'saddle-job',
-    version: 1,
+    version: 2,
     id: want.id,
     houseId: house.id,
     name: want.name,
     situation: source.wallId === place.wallId && source.face === place.face ? 'same-wall' : 'other-side',
-    edition: house.edition,
-    unit: house.unit,
-    built: house.built,
     sourceBoxId: source.id,
     newBoxId: WANTED_BOX,
-    found: site,
     changes: [
       { id: 'place-wanted', title: `Set ${want.name}`.slice(0, 120), do: 'place-box', box },
       {
@@ -121,6 +120,7 @@ export function wantJob(house: House, want: Want, sourceId?: string): Job | unde
     schools: DEFAULT_SCHOOLS,
     work: { ticks: [], notes: [], values: [], proof: {} },
   };
+  return inHouse(job, house);
 }
 
 const loadOf = (l: WantLoad, i: number, circuitId: string): Load => ({
@@ -205,5 +205,5 @@ export function jobOfWay(
   const box = house.site.boxes.find((b) => b.id === way.feed.id);
   if (!stays || box?.wallId !== wallId) return undefined;
   const job = wantJob(house, want, box.id);
-  return job && { ...job, id };
+  return job && { ...bareJob(job), id };
 }

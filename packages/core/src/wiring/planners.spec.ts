@@ -4,7 +4,7 @@
  */
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { demoJobs } from '../demo/index.js';
+import { demoJobsInHouse } from '../demo/index.js';
 import { jobContext } from '../ledger/index.js';
 import {
   DEFAULT_SCHOOLS,
@@ -188,7 +188,7 @@ describe('more conductors than one connector takes', () => {
 });
 
 describe('the sample jobs', () => {
-  it.each(demoJobs.map((j) => [j.name, j] as const))('%s: words and bench agree on every box that can be planned', (_, job) => {
+  it.each(demoJobsInHouse.map((j) => [j.name, j] as const))('%s: words and bench agree on every box that can be planned', (_, job) => {
     const c = jobContext(job);
     let compared = 0;
     for (const box of c.boxes) {
@@ -208,9 +208,9 @@ describe('the sample jobs', () => {
     }
     expect(bench(job)).toBeGreaterThanOrEqual(compared);
   });
-  const bench = (job: (typeof demoJobs)[number]): number => jobContext(job).boxes.length;
+  const bench = (job: (typeof demoJobsInHouse)[number]): number => jobContext(job).boxes.length;
   it('every end of every cable in a box is in the words once, and what is done there names it', () => {
-    for (const job of demoJobs) {
+    for (const job of demoJobsInHouse) {
       const c = jobContext(job);
       for (const box of c.boxes) {
         const plan = wiringPlan({ site: c.planned, box, circuit: c.circuit, schools: job.schools });

@@ -1,0 +1,226 @@
+/**
+ * A job becomes part of its house: what was built of it, as it was built. Both documents change together or not at all; the house keeps what
+ * it was before, so that the closing can be taken back while nothing rests on it.
+ */
+import { ledgerOf } from '../ledger/index.js';
+import { printLength } from '../measure/index.js';
+import {
+  ALTERED_LISTS,
+  altered,
+  bareJob,
+  inHouse,
+  planOf,
+  siteErrors,
+  takenBack,
+  fitting,
+  type Cable,
+  type Change,
+  type Closing,
+  type House,
+  type Job,
+  type JobInHouse,
+  type Site,
+} from '../model/index.js';
+import { builtChangeIds, isTicked, proofState, stepsOf, valueOf, type Step } from '../steps/index.js';
+
+export interface Hindrance {
+  /** what to do about it, in the words of the job page */
+  says: string;
+  /** the person can say so and close all the same */
+  canBeLeft: boolean;
+}
+
+/** Measured in the work and kept with the cable that it was measured at: the step and its value, and which end it speaks of. */
+const MEASURED_ENDS = [
+  { step: 'set-new-box', key: 'free-target', end: 'new' },
+  { step: 'wire-source', key: 'free-source', end: 'source' },
+] as const;
+
+/** Steps that are not done, with the changes that then are not built. */
+function undone(job: JobInHouse, steps: readonly Step[]): { steps: Step[]; changes: Change[] } {
+  const built = builtChangeIds(job, [...steps]);
+  return { steps: steps.filter((s) => !isTicked(job, s.id)), changes: job.changes.filter((c) => !built.has(c.id)) };
+}
+
+/**
+ * What keeps a job from becoming part of the house, worst first. Those that can be left are asked about: then what wasn’t done is not in the
+ * house.
+ * @param jobs the jobs of the house
+ */
+export function hindrances(job: JobInHouse, jobs: readonly Job[]): Hindrance[] {
+  const list: Hindrance[] = [];
+  const never = (says: string): void => void list.push({ says, canBeLeft: false });
+  if (job.closed) return [{ says: `“${job.name}” is part of the house already.`, canBeLeft: false }];
+  for (const before of jobs.filter((j) => job.after?.includes(j.id) && !j.closed))
+    never(`It comes after “${before.name}”, which is not closed yet: close that first, or take it out of the order.`);
+  for (const u of planOf(job).unfit) never(`“${u.change.title}” doesn’t fit the house any more: ${u.why}.`);
+  if (list.length) return list;
+  const stops = ledgerOf(job).filter((f) => f.verdict === 'stop');
+  if (stops.length)
+    never(`The ledger has ${stops.length === 1 ? 'a stop' : `${stops.length} stops`}: ${stops.map((f) => f.title).join('; ')}.`);
+  const steps = stepsOf(job);
+  const built = builtChangeIds(job, steps);
+  if (built.size === 0) never('Nothing of it is built: no step that builds something is ticked.');
+  if (isTicked(job, 'breaker-off') && !isTicked(job, 'energise'))
+    never('The breaker is still off: put everything back, switch on and test before the job is closed.');
+  const dead = steps.filter((s) => s.needsDead && isTicked(job, s.id));
+  if (dead.length && !proofState(job).proved)
+    never(`“${dead[0]!.title}” is ticked, and the proof of dead it needed isn’t whole any more: prove it again, or untick it.`);
+  const left = undone(job, steps);
+  if (left.changes.length)
+    list.push({ says: `Not built: ${left.changes.map((c) => c.title).join('; ')}. It would not be in the house.`, canBeLeft: true });
+  else if (left.steps.length)
+    list.push({ says: `Not ticked: ${left.steps.map((s) => s.title).join('; ')}.`, canBeLeft: true });
+  return list;
+}
+
+/** A cable as it lies there now: ends that were measured take the place of what was planned. */
+function asBuilt(job: JobInHouse, cable: Cable): Cable {
+  const ends = cable.ends.map((end) => {
+    const which = end.boxId === job.newBoxId ? 'new' : end.boxId === job.sourceBoxId ? 'source' : undefined;
+    const asked = MEASURED_ENDS.find((m) => m.end === which);
+    const value = asked && valueOf(job, asked.step, asked.key);
+    return value ? { ...end, freeLength: { mm: value.value, known: 'measured' as const, ...(value.as ? { as: value.as } : {}) } } : end;
+  });
+  return { ...cable, ends: [ends[0]!, ends[1]!] };
+}
+
+/** The changes that were built, as they were built. */
+function builtChanges(job: JobInHouse, steps: Step[]): Change[] {
+  const built = builtChangeIds(job, steps);
+  return job.changes
+    .filter((c) => built.has(c.id))
+    .map((c) => {
+      if (c.do === 'run-cable') return { ...c, cable: asBuilt(job, c.cable) };
+      // how it was wired is known now
+      if (c.do === 'place-device' || c.do === 'replace-device')
+        return { ...c, device: { ...c.device, wiredAs: job.schools.device, condition: 'sound' as const } };
+      return c;
+    });
+}
+
+/** Differences between what was planned and what was built, in words. */
+function differences(job: JobInHouse, steps: Step[]): string[] {
+  const measured = steps.flatMap((step) =>
+    step.asks.flatMap((ask) => {
+      const value = valueOf(job, step.id, ask.key);
+      if (!value || ask.unit !== 'length' || ask.least === undefined || ask.most === undefined) return [];
+      const planned = (ask.least + ask.most) / 2;
+      if (Math.abs(value.value - planned) < 0.8) return [];
+      return [`${ask.label}: ${printLength(value.value, job.unit)} instead of ${printLength(planned, job.unit)}`];
+    }),
+  );
+  return [...undone(job, steps).changes.map((c) => `not built: ${c.title}`), ...measured].map((t) => t.slice(0, 2000)).slice(0, 200);
+}
+
+export interface Closed {
+  house: House;
+  job: Job;
+}
+export type ClosingResult = ({ ok: true } & Closed) | { ok: false; hindrances: Hindrance[] };
+
+/**
+ * Makes what was built of a job part of its house.
+ * @param jobs the jobs of the house
+ * @param leave what can be left undone is left, and is then not in the house
+ */
+export function closeJob(job: Job, house: House, jobs: readonly Job[], at: string, leave: boolean): ClosingResult {
+  const laid = inHouse(job, house, jobs);
+  const stands = hindrances(laid, jobs).filter((h) => !leave || !h.canBeLeft);
+  if (stands.length) return { ok: false, hindrances: stands };
+  const steps = stepsOf(laid);
+  const changes = builtChanges(laid, steps);
+  const { planned: site } = fitting(house.site, changes, house.unit);
+  const differ = altered(house.site, site);
+  const number = (house.history ?? []).length + 1;
+  const closing: Closing = {
+    id: `closing-${number}-${job.id}`.slice(0, 40),
+    jobId: job.id,
+    jobName: job.name,
+    at,
+    changes,
+    differs: differences(laid, steps),
+    ...differ,
+  };
+  return {
+    ok: true,
+    house: { ...house, site, history: [...(house.history ?? []), closing] },
+    job: { ...bareJob(job), closed: { at, closing: closing.id } },
+  };
+}
+
+/** Why a closing can’t be taken back; empty when it can. */
+export function restsOn(job: Job, house: House, jobs: readonly Job[]): string[] {
+  const history = house.history ?? [];
+  const index = history.findIndex((h) => h.id === job.closed?.closing);
+  const closing = history[index];
+  if (!closing) return [job.closed ? 'The house’s history has no entry of it any more.' : `“${job.name}” is not closed.`];
+  const reasons: string[] = [];
+  const mine = new Map<string, Set<string>>(ALTERED_LISTS.map((list) => [list, new Set(closing.became[list].map((x) => x.id))]));
+  for (const later of history.slice(index + 1))
+    if (ALTERED_LISTS.some((list) => [...later.was[list], ...later.became[list]].some((x) => touches(x, list, mine))))
+      reasons.push(`“${later.jobName}” was built on it.`);
+  for (const open of jobs.filter((j) => !j.closed && j.id !== job.id))
+    if (open.changes.some((c) => changeRestsOn(c, mine)) || [open.sourceBoxId, open.newBoxId].some((id) => mine.get('boxes')!.has(id)))
+      reasons.push(`The open job “${open.name}” is planned on it.`);
+  for (const list of ALTERED_LISTS)
+    for (const thing of closing.became[list]) {
+      const now = (house.site[list] as { id: string; name: string }[]).find((x) => x.id === thing.id);
+      if (!now) reasons.push(`${thing.name} is not in the house any more.`);
+      else if (JSON.stringify(now) !== JSON.stringify(thing)) reasons.push(`${thing.name} was surveyed otherwise since.`);
+    }
+  const before = takenBack(house.site, closing);
+  if (reasons.length === 0 && hangsOn(house.site, before, closing)) reasons.push('Something that was surveyed since hangs on what it brought.');
+  if (reasons.length === 0) for (const e of siteErrors(before, house.unit, '').slice(0, 3)) reasons.push(e.message);
+  return reasons;
+}
+
+type Mine = ReadonlyMap<string, ReadonlySet<string>>;
+const touches = (thing: { id: string }, list: string, mine: Mine): boolean => {
+  if (mine.get(list)!.has(thing.id)) return true;
+  const refers = thing as { boxId?: string; ends?: { boxId?: string | undefined }[] };
+  const boxes = mine.get('boxes')!;
+  return (refers.boxId !== undefined && boxes.has(refers.boxId)) || (refers.ends ?? []).some((e) => e.boxId !== undefined && boxes.has(e.boxId));
+};
+const changeRestsOn = (change: Change, mine: Mine): boolean => {
+  switch (change.do) {
+    case 'run-cable':
+      return touches(change.cable, 'cables', mine);
+    case 'place-device':
+      return touches(change.device, 'devices', mine);
+    case 'replace-box':
+      return mine.get('boxes')!.has(change.boxId);
+    case 'replace-device':
+    case 'remove-device':
+      return mine.get('devices')!.has(change.deviceId);
+    case 'plug-in':
+      return touches(change.load, 'loads', mine);
+    case 'unplug':
+      return mine.get('loads')!.has(change.loadId);
+    default:
+      return false;
+  }
+};
+/** Whether taking it back would cut something off that the closing itself didn’t bring. */
+const hangsOn = (now: Site, before: Site, closing: Closing): boolean => {
+  const brought = new Set(ALTERED_LISTS.flatMap((list) => closing.became[list].map((x) => x.id)));
+  return (['cables', 'devices', 'loads'] as const).some((list) =>
+    (now[list] as { id: string }[]).some((x) => {
+      if (brought.has(x.id)) return false;
+      const there = (before[list] as { id: string }[]).find((y) => y.id === x.id);
+      return JSON.stringify(there) !== JSON.stringify(x);
+    }),
+  );
+};
+
+export type ReopenResult = ({ ok: true } & Closed) | { ok: false; reasons: string[] };
+/** Takes a closing back: the house is as it was before, the job is open again with its ticks. */
+export function reopenJob(job: Job, house: House, jobs: readonly Job[]): ReopenResult {
+  const reasons = restsOn(job, house, jobs);
+  if (reasons.length) return { ok: false, reasons };
+  const closing = house.history!.find((h) => h.id === job.closed!.closing)!;
+  const { closed: _, ...open } = bareJob(job);
+  const history = house.history!.filter((h) => h.id !== closing.id);
+  const { history: __, ...rest } = house;
+  return { ok: true, house: { ...rest, site: takenBack(house.site, closing), ...(history.length ? { history } : {}) }, job: open };
+}

@@ -1,0 +1,2 @@
+export * from './closing.js';
+export * from './surveyed.js';

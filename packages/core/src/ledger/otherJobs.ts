@@ -1,0 +1,139 @@
+/** What the jobs of one house mean for each other: one circuit, one bay, one box; and what of a plan no longer fits the house. */
+import { practice } from '../catalog/index.js';
+import { circuitLoad, term } from '../codebook/index.js';
+import { openingRect } from '../layout/index.js';
+import { inches } from '../measure/index.js';
+import { fitting, planOf, type Box, type Change, type Finding, type Job, type JobInHouse, type Load, type Wall } from '../model/index.js';
+import { finding, remedy } from './context.js';
+
+/** Changes that can’t be made on what is found now, each a stop that can be dropped. */
+export const unfitFindings = (job: JobInHouse): Finding[] =>
+  planOf(job).unfit.map(({ change, why }) =>
+    finding(
+      'plan-fits',
+      change.id,
+      'need',
+      change.title,
+      { verdict: 'stop', says: `doesn’t fit the house as it is surveyed now: ${why}`, sums: [], source: { from: 'sum' } },
+      [remedy('drop', 'Take it out of the plan', { op: 'drop-change', changeId: change.id })],
+    ),
+  );
+
+/** Whether one of two jobs comes after the other, over others in between too: then it finds what the other builds. */
+function inOrder(job: JobInHouse, other: Job): boolean {
+  const after = new Map([...job.others, job].map((j) => [j.id, j.after ?? []]));
+  const leads = (from: string, to: string, seen: ReadonlySet<string> = new Set()): boolean =>
+    !seen.has(from) && (after.get(from) ?? []).some((id) => id === to || leads(id, to, new Set([...seen, from])));
+  return leads(job.id, other.id) || leads(other.id, job.id);
+}
+
+const placedBoxes = (changes: readonly Change[]): Box[] =>
+  changes.flatMap((c) => (c.do === 'place-box' || c.do === 'replace-box' ? [c.box] : []));
+const alteredBoxes = (changes: readonly Change[]): Set<string> =>
+  new Set(
+    changes.flatMap((c) =>
+      c.do === 'replace-box' ? [c.boxId] : c.do === 'run-cable' ? c.cable.ends.flatMap((e) => (e.boxId ? [e.boxId] : [])) : [],
+    ),
+  );
+
+/** A bay as wide as the stud spacing where the opening lies. */
+const bayOf = (wall: Wall, box: Box): { left: number; right: number } | undefined => {
+  const opening = openingRect(wall, box);
+  if (!opening) return undefined;
+  const reach = Math.max(0, wall.framing.spacing.mm - (opening.right - opening.left)) / 2;
+  return { left: opening.left - reach, right: opening.right + reach };
+};
+
+/** What another open job that stands in no order with this one does to the same things. */
+export function otherJobFindings(job: JobInHouse): Finding[] {
+  if (job.closed) return [];
+  const { planned } = planOf(job);
+  return job.others.filter((o) => !inOrder(job, o)).flatMap((other) => {
+    const theirs = fitting(job.found, other.changes, job.unit).planned;
+    return [...sameLoad(job, other, planned.loads, theirs.loads), ...sameBoxes(job, other), ...sameBay(job, other)];
+  });
+}
+
+const ORDER = 'Say which comes first (“comes after”), and the second finds what the first builds.';
+
+/** Loads that both bring to one circuit, summed with what hangs there. */
+function sameLoad(job: JobInHouse, other: Job, mine: Load[], theirs: Load[]): Finding[] {
+  const found = new Set(job.found.loads.map((l) => l.id));
+  const fresh = (list: Load[]): Load[] => list.filter((l) => !found.has(l.id));
+  const circuits = new Set(fresh(mine).map((l) => l.circuitId));
+  return [...new Set(fresh(theirs).map((l) => l.circuitId))].flatMap((id): Finding[] => {
+    const circuit = job.found.circuits.find((c) => c.id === id);
+    if (!circuit || !circuits.has(id)) return [];
+    const both = [...mine, ...fresh(theirs).filter((l) => !mine.some((m) => m.id === l.id))].filter((l) => l.circuitId === id);
+    const judged = circuitLoad({
+      edition: job.edition,
+      breakerA: circuit.breakerA,
+      volts: circuit.voltsNominal,
+      loads: both,
+      complete: circuit.loadsComplete === true,
+    });
+    const fits = judged.verdict === 'ok';
+    return [
+      finding('other-jobs-load', `${other.id}-${id}`.slice(0, 80), 'feed', `Circuit ${circuit.number} with “${other.name}”`, {
+        ...judged,
+        verdict: fits ? 'note' : 'caution',
+        says: `“${other.name}” brings ${fresh(theirs).filter((l) => l.circuitId === id).map((l) => l.name).join(', ')} to the same circuit; with both: ${judged.says}`,
+        ...(fits ? {} : { ask: ORDER }),
+      }),
+    ];
+  });
+}
+
+/** Boxes that both place or alter. */
+function sameBoxes(job: JobInHouse, other: Job): Finding[] {
+  const theirs = alteredBoxes(other.changes);
+  const shared = [...alteredBoxes(job.changes)].filter((id) => theirs.has(id));
+  return shared.flatMap((id): Finding[] => {
+    const box = job.found.boxes.find((b) => b.id === id);
+    if (!box) return [];
+    return [
+      finding('other-jobs-box', `${other.id}-${id}`.slice(0, 80), 'box', `${box.name} with “${other.name}”`, {
+        verdict: 'caution',
+        says: `“${other.name}” opens and alters ${box.name} too: its fill, free ends and wiring are judged here without it`,
+        sums: [],
+        source: practice,
+        ask: ORDER,
+      }),
+    ];
+  });
+}
+
+/** Openings that both cut into one bay. */
+function sameBay(job: JobInHouse, other: Job): Finding[] {
+  return placedBoxes(job.changes).flatMap((box) => {
+    const wall = job.found.walls.find((w) => w.id === box.wallId);
+    const bay = wall && bayOf(wall, box);
+    if (!wall || !bay) return [];
+    return placedBoxes(other.changes).flatMap((their): Finding[] => {
+      if (their.wallId !== wall.id || their.id === box.id) return [];
+      const opening = openingRect(wall, their);
+      const mine = openingRect(wall, box);
+      if (!opening || !mine || opening.left > bay.right || opening.right < bay.left) return [];
+      const over =
+        their.face === box.face &&
+        opening.left < mine.right &&
+        opening.right > mine.left &&
+        opening.bottom < mine.top &&
+        opening.top > mine.bottom;
+      const apart = Math.max(0, Math.max(opening.left - mine.right, mine.left - opening.right));
+      return [
+        finding('other-jobs-bay', `${other.id}-${their.id}-${box.id}`.slice(0, 120), 'box', `${box.name} and ${their.name} of “${other.name}”`, {
+          verdict: over ? 'stop' : 'caution',
+          says: over
+            ? `both jobs cut the same place of ${wall.name}`
+            : `“${other.name}” opens the same bay of ${wall.name}: whoever comes second finds a cable there that isn’t surveyed yet`,
+          sums: over
+            ? []
+            : [{ terms: [], result: term('between the openings, along the wall', apart, 'length'), limit: { ...term('one bay', wall.framing.spacing.mm - inches(1.5), 'length'), relation: '≤' } }],
+          source: practice,
+          ask: ORDER,
+        }),
+      ];
+    });
+  });
+}

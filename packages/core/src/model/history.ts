@@ -1,0 +1,56 @@
+/** What a house keeps of the jobs that became part of it, and what it has been asked and not been told. */
+import * as z from 'zod';
+import { Change } from './change.js';
+import { Id, Instant, Name, Remark } from './known.js';
+import { Box, Cable, Circuit, Device, Load } from './site.js';
+
+/** Lists of a site that a job can alter. */
+export const ALTERED_LISTS = ['boxes', 'cables', 'devices', 'circuits', 'loads'] as const;
+export type AlteredList = (typeof ALTERED_LISTS)[number];
+
+/** Things as they stood at one moment. */
+export const Things = z.strictObject({
+  boxes: z.array(Box).max(200),
+  cables: z.array(Cable).max(200),
+  devices: z.array(Device).max(200),
+  circuits: z.array(Circuit).max(200),
+  loads: z.array(Load).max(200),
+});
+export type Things = z.infer<typeof Things>;
+
+/** One closed job in the history of a house. */
+export const Closing = z.strictObject({
+  id: Id,
+  jobId: Id,
+  jobName: Name,
+  at: Instant,
+  /** what was built, in the order of the plan */
+  changes: z.array(Change).max(200),
+  /** what was planned and not built, and what was built otherwise, in words */
+  differs: z.array(Remark).max(200),
+  /** the things it altered or took away, as they were before */
+  was: Things,
+  /** where each of these stood in its list, so that it goes back to its place: by list and id */
+  wasAt: z.record(z.string().max(60), z.number().int().min(0)),
+  /** the things it altered or brought, as they were when it was closed */
+  became: Things,
+});
+export type Closing = z.infer<typeof Closing>;
+
+/** Two records say something else of one field: a value of the house, and one that a job of an earlier version carried. */
+export const Question = z.strictObject({
+  id: Id,
+  /** job whose copy of the survey said otherwise */
+  jobName: Name,
+  list: z.enum(['rooms', 'walls', ...ALTERED_LISTS]),
+  thing: Id,
+  /** name of the thing, and the field in words */
+  about: Name,
+  field: z.string().min(1).max(60),
+  /** what the house says, in words, and what the job said */
+  house: z.string().max(200),
+  job: z.string().max(200),
+  /** the job’s value as JSON, taken over with one click */
+  value: z.string().max(4000),
+});
+export type Question = z.infer<typeof Question>;

@@ -1,0 +1,99 @@
+/** A job holds no survey: what it finds is its house, the jobs before it, and what doesn’t fit any more is said. */
+import { describe, expect, it } from 'vitest';
+import { aquariumAlcove, demoJobs, quinceStreet, sewingCorner } from '../demo/index.js';
+import { inches } from '../measure/index.js';
+import { bareJob, inHouse, jobCycle, jobsBefore, planOf } from './inHouse.js';
+import { checkJobIn } from './check.js';
+import { measured } from './known.js';
+import type { House, Job } from './house.js';
+
+const [sewing, aquarium] = demoJobs as [Job, Job];
+const edited = (change: (site: House['site']) => House['site']): House => ({ ...quinceStreet, site: change(quinceStreet.site) });
+
+describe('what a job finds', () => {
+  it('is the house as it is surveyed now; laid and taken off again it is the same document', () => {
+    expect(sewingCorner.found).toBe(quinceStreet.site);
+    expect(bareJob(sewingCorner)).toEqual(sewing);
+    const wider = edited((site) => ({ ...site, walls: site.walls.map((w) => ({ ...w, insulated: true })) }));
+    expect(inHouse(sewing, wider).found.walls[0]!.insulated).toBe(true);
+  });
+  it('after another job, what that one will build: its box, its cable, its load on the circuit', () => {
+    const second: Job = { ...aquarium, after: [sewing.id] };
+    const found = inHouse(second, quinceStreet, demoJobs).found;
+    expect(found.boxes.some((b) => b.id === 'sewing-box')).toBe(true);
+    expect(found.loads.map((l) => l.id)).toContain('steam-press');
+    expect(inHouse(aquarium, quinceStreet, demoJobs).found.boxes.some((b) => b.id === 'sewing-box')).toBe(false);
+  });
+  it('jobs before jobs, each once and the earliest first, though two lead to one', () => {
+    const chain: Job[] = [
+      { ...sewing, id: 'd', after: ['b', 'c'] },
+      { ...sewing, id: 'b', after: ['a'] },
+      { ...sewing, id: 'c', after: ['a'] },
+      { ...sewing, id: 'a' },
+    ];
+    expect(jobsBefore(chain[0]!, chain).map((j) => j.id)).toEqual(['a', 'b', 'c']);
+  });
+});
+
+describe('jobs that wait for each other', () => {
+  it('are named in the order in which they wait', () => {
+    const jobs: Job[] = [
+      { ...sewing, id: 'a', name: 'A', after: ['b'] },
+      { ...sewing, id: 'b', name: 'B', after: ['c'] },
+      { ...sewing, id: 'c', name: 'C', after: ['a'] },
+    ];
+    expect(jobCycle(jobs[0]!, jobs)).toEqual(['a', 'b', 'c', 'a']);
+    const checked = checkJobIn({ ...sewing, after: [aquarium.id] }, quinceStreet, [{ ...aquarium, after: [sewing.id] }, sewing]);
+    expect(checked).toMatchObject({
+      ok: false,
+      errors: [{ path: '/after', message: 'These jobs would wait for each other: Sewing corner after Aquarium alcove after Sewing corner.' }],
+    });
+  });
+});
+
+describe('a house that was surveyed otherwise since', () => {
+  it('without the wall: the box and all that hangs on it don’t fit, each with why, and the rest is planned all the same', () => {
+    const gone = edited((site) => ({
+      ...site,
+      walls: site.walls.filter((w) => w.id !== 'sewing-hall'),
+      boxes: site.boxes.filter((b) => b.wallId !== 'sewing-hall'),
+      devices: site.devices.filter((d) => !['hall-box', 'sewing-window-box'].includes(d.boxId)),
+      cables: site.cables.filter((c) => c.ends.every((e) => !['hall-box', 'sewing-window-box'].includes(e.boxId ?? ''))),
+      loads: site.loads.map((l) => ({ ...l, boxId: undefined })),
+      rooms: site.rooms.map((r) => ({ ...r, sides: r.sides?.filter((s) => s.wallId !== 'sewing-hall') })),
+    }));
+    const { planned, unfit } = planOf(inHouse(sewing, gone));
+    expect(unfit.map((u) => [u.change.id, u.why])).toContainEqual(['place-sewing-box', 'there is no wall with the id sewing-hall any more']);
+    expect(unfit).toHaveLength(5);
+    expect(planned.loads).toEqual(gone.site.loads);
+  });
+  it('with a shorter wall: only what stands outside is named, with the field', () => {
+    const short = edited((site) => ({
+      ...site,
+      boxes: site.boxes.filter((b) => b.wallId !== 'sewing-hall' || b.id === 'hall-box'),
+      devices: site.devices.filter((d) => d.boxId !== 'sewing-window-box'),
+      walls: site.walls.map((w) => (w.id === 'sewing-hall' ? { ...w, length: measured(inches(50)), openings: [], obstacles: [] } : w)),
+    }));
+    const house = { ...short, site: { ...short.site, boxes: short.site.boxes.map((b) => (b.id === 'hall-box' ? { ...b, place: { ...b.place, from: 'right-end', distance: measured(inches(10)) } } : b)) } } as House; // prettier-ignore
+    const unfit = planOf(inHouse(sewing, house)).unfit;
+    expect(unfit[0]!.errors[0]).toMatchObject({ message: expect.stringMatching(/Sewing box would reach from .* outside it/) });
+    // what was wrong already doesn’t keep an edit from being saved; something new that is wrong does
+    expect(checkJobIn({ ...sewing, note: 'a thought' }, house, [sewing], sewing).ok).toBe(true);
+    expect(checkJobIn({ ...sewing, note: 'a thought' }, house, [])).toMatchObject({
+      ok: false,
+      errors: expect.arrayContaining([expect.objectContaining({ path: '/changes/0/box/place/distance/mm' })]),
+    });
+  });
+});
+
+describe('the circuit of a new box', () => {
+  it('is that of the box its cable comes from, whatever was noted when it was planned; what is plugged in there hangs on it too', () => {
+    const other = edited((site) => ({ ...site, boxes: site.boxes.map((b) => (b.id === 'hall-box' ? { ...b, circuitId: 'c9' } : b)) }));
+    const { planned } = planOf(inHouse(sewing, other));
+    expect(planned.boxes.find((b) => b.id === 'sewing-box')!.circuitId).toBe('c9');
+    expect(planned.loads.filter((l) => l.boxId === 'sewing-box').map((l) => l.circuitId)).toEqual(['c9', 'c9']);
+    // what was there stays where it was
+    expect(planned.loads.find((l) => l.id === 'hall-heater')!.circuitId).toBe('c4');
+    expect(aquariumAlcove.found.boxes.find((b) => b.id === 'alcove-box')!.circuitId).toBe('c5');
+  });
+});

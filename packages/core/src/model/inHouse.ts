@@ -1,0 +1,274 @@
+/**
+ * A job laid on its house. The stored job holds no survey; what it finds is the house of today with what the jobs before it will build,
+ * and for a job that became part of the house, the house as it was before. Everything derived of a job is derived of this.
+ */
+import type { LengthUnit } from '../measure/index.js';
+import { applyChange, type Change } from './change.js';
+import { siteErrors } from './check.js';
+import type { FieldError } from './fieldError.js';
+import { ALTERED_LISTS, type Closing, type Things } from './history.js';
+import type { Edition, House, Job } from './house.js';
+import type { Site } from './site.js';
+
+export interface JobInHouse extends Job {
+  edition: Edition;
+  unit: LengthUnit;
+  built?: number | undefined;
+  houseName: string;
+  found: Site;
+  /** the other jobs of the house that are not part of it yet */
+  others: readonly Job[];
+}
+
+/** A change that can’t be made on what is found: its subject is gone, its place is outside, its thing is there already. */
+export interface Unfit {
+  change: Change;
+  why: string;
+  /** what is wrong, by path within the change where that can be said */
+  errors: FieldError[];
+}
+export interface Plan {
+  planned: Site;
+  unfit: Unfit[];
+}
+
+/** The jobs that come before one, the earliest first, each once; those that are part of the house are left out. */
+export function jobsBefore(job: Job, jobs: readonly Job[]): Job[] {
+  const byId = new Map(jobs.map((j) => [j.id, j]));
+  const order: Job[] = [];
+  const seen = new Set([job.id]);
+  const visit = (ids: readonly string[]): void => {
+    for (const id of ids) {
+      const before = byId.get(id);
+      if (!before || seen.has(id)) continue;
+      seen.add(id);
+      visit(before.after ?? []);
+      if (!before.closed) order.push(before);
+    }
+  };
+  visit(job.after ?? []);
+  return order;
+}
+
+/** The ids that lead from a job back to itself, in order; undefined when none do. */
+export function jobCycle(job: Job, jobs: readonly Job[]): string[] | undefined {
+  const after = new Map([...jobs, job].map((j) => [j.id, j.after ?? []]));
+  const search = (id: string, path: string[]): string[] | undefined => {
+    for (const next of after.get(id) ?? []) {
+      if (next === job.id) return [...path, next];
+      if (path.includes(next)) continue;
+      const found = search(next, [...path, next]);
+      if (found) return found;
+    }
+    return undefined;
+  };
+  return search(job.id, [job.id]);
+}
+
+/** @param jobs the jobs of the house; the one itself may be among them */
+export function inHouse(job: Job, house: House, jobs: readonly Job[] = []): JobInHouse {
+  const others = jobs.filter((j) => j.id !== job.id && j.houseId === house.id);
+  const found = job.closed
+    ? siteBefore(house, job.closed.closing)
+    : jobsBefore(job, others).reduce((site, before) => fitting(site, before.changes, house.unit).planned, house.site);
+  return {
+    ...job,
+    edition: house.edition,
+    unit: house.unit,
+    ...(house.built === undefined ? {} : { built: house.built }),
+    houseName: house.name,
+    found,
+    others: others.filter((j) => !j.closed),
+  };
+}
+
+/** The job as it is stored: without what its house lends it. */
+export function bareJob(job: Job | JobInHouse): Job {
+  if (!('found' in job)) return job;
+  const { edition: _e, unit: _u, built: _b, houseName: _h, found: _f, others: _o, ...bare } = job;
+  return bare;
+}
+
+const has = (list: readonly { id: string }[], id: string): boolean => list.some((x) => x.id === id);
+
+/** Why a change can’t be made on a site; undefined when its subjects are there. */
+function subjectsMissing(site: Site, change: Change): string | undefined {
+  const gone = (what: string, id: string) => `there is no ${what} with the id ${id} any more`;
+  const taken = (what: string, item: { id: string; name: string }) =>
+    `there is a ${what} with its id ${item.id} already (${item.name}); another job or the survey brought it`;
+  const named = (list: readonly { id: string; name: string }[], id: string) => list.find((x) => x.id === id);
+  switch (change.do) {
+    case 'place-box': {
+      const there = named(site.boxes, change.box.id);
+      if (there) return taken('box', there);
+      return has(site.walls, change.box.wallId) ? undefined : gone('wall', change.box.wallId);
+    }
+    case 'run-cable': {
+      const there = named(site.cables, change.cable.id);
+      if (there) return taken('cable', there);
+      const lost = change.cable.ends.find((e) => e.boxId !== undefined && !has(site.boxes, e.boxId));
+      return lost ? gone('box', lost.boxId!) : undefined;
+    }
+    case 'place-device': {
+      const there = named(site.devices, change.device.id);
+      if (there) return taken('device', there);
+      return has(site.boxes, change.device.boxId) ? undefined : gone('box', change.device.boxId);
+    }
+    case 'replace-box':
+      return has(site.boxes, change.boxId) ? undefined : gone('box', change.boxId);
+    case 'replace-device':
+    case 'remove-device':
+      return has(site.devices, change.deviceId) ? undefined : gone('device', change.deviceId);
+    case 'plug-in':
+      if (!has(site.circuits, change.load.circuitId)) return gone('circuit', change.load.circuitId);
+      return change.load.boxId === undefined || has(site.boxes, change.load.boxId) ? undefined : gone('box', change.load.boxId);
+    case 'unplug':
+      return has(site.loads, change.loadId) ? undefined : gone('load', change.loadId);
+    case 'alter-circuit':
+      return has(site.circuits, change.circuitId) ? undefined : gone('circuit', change.circuitId);
+  }
+}
+
+/**
+ * What a list of changes makes of a site. One that doesn’t fit is left out and named, so that what comes of it always makes sense; what
+ * was planned on a house that was since surveyed otherwise is never lost and never passes unsaid.
+ */
+export function fitting(found: Site, changes: readonly Change[], unit: LengthUnit): Plan {
+  const unfit: Unfit[] = [];
+  let site = found;
+  for (const change of changes) {
+    const why = subjectsMissing(site, change);
+    if (why) unfit.push({ change, why, errors: [] });
+    else site = applyChange(site, change);
+  }
+  site = onCircuitOfFeed(site, changes);
+  if (siteErrors(site, unit, '', found).length === 0) return { planned: site, unfit };
+  // rare: one of them stands where it can't; which, is found one by one
+  site = found;
+  for (const change of changes) {
+    if (unfit.some((u) => u.change === change)) continue;
+    const why = subjectsMissing(site, change);
+    const next = why ? site : applyChange(site, change);
+    const errors = why ? [] : siteErrors(next, unit, '', site);
+    if (why ?? errors.length) unfit.push({ change, why: why ?? errors[0]!.message, errors });
+    else site = next;
+  }
+  return { planned: onCircuitOfFeed(site, changes), unfit };
+}
+
+/** A new box hangs on whatever circuit the box hangs on that its cable comes from, and so does what is plugged in there. */
+function onCircuitOfFeed(site: Site, changes: readonly Change[]): Site {
+  const placed = new Set(changes.flatMap((c) => (c.do === 'place-box' ? [c.box.id] : [])));
+  if (placed.size === 0) return site;
+  const circuit = new Map(site.boxes.filter((b) => !placed.has(b.id)).map((b) => [b.id, b.circuitId]));
+  const runs = changes.flatMap((c) => (c.do === 'run-cable' ? [c.cable.ends.map((e) => e.boxId)] : []));
+  for (let grown = true; grown; ) {
+    grown = false;
+    for (const [a, b] of runs)
+      for (const [from, to] of [
+        [a, b],
+        [b, a],
+      ])
+        if (from !== undefined && to !== undefined && circuit.has(from) && !circuit.has(to)) {
+          circuit.set(to, circuit.get(from));
+          grown = true;
+        }
+  }
+  const mine = (id: string | undefined): id is string => id !== undefined && placed.has(id) && circuit.has(id);
+  const plugged = new Set(changes.flatMap((c) => (c.do === 'plug-in' ? [c.load.id] : [])));
+  return {
+    ...site,
+    boxes: site.boxes.map((b) => (mine(b.id) && b.circuitId !== circuit.get(b.id) ? { ...b, circuitId: circuit.get(b.id) } : b)),
+    loads: site.loads.map((l) => {
+      const on = mine(l.boxId) ? circuit.get(l.boxId) : undefined;
+      return on !== undefined && plugged.has(l.id) && l.circuitId !== on ? { ...l, circuitId: on } : l;
+    }),
+  };
+}
+
+const plans = new WeakMap<readonly Change[], { found: Site; plan: Plan }>();
+/** The state that a job leads to, and which of its changes no longer fit what is found. */
+export function planOf(job: JobInHouse): Plan {
+  const known = plans.get(job.changes);
+  if (known?.found === job.found) return known.plan;
+  const plan = fitting(job.found, job.changes, job.unit);
+  plans.set(job.changes, { found: job.found, plan });
+  return plan;
+}
+export const plannedSite = (job: JobInHouse): Site => planOf(job).planned;
+/** What of a job is built, as a site: the changes with these ids. */
+export const builtSite = (job: JobInHouse, ids: ReadonlySet<string>): Site =>
+  fitting(
+    job.found,
+    job.changes.filter((c) => ids.has(c.id)),
+    job.unit,
+  ).planned;
+
+/** Things of a site that stand otherwise in another, and those that are there alone. */
+export function altered(before: Site, after: Site): Pick<Closing, 'was' | 'wasAt' | 'became'> {
+  const things = (mine: Site, other: Site): Things => {
+    const of = <T extends { id: string }>(list: T[], theirs: T[]): T[] => {
+      const known = new Map(theirs.map((x) => [x.id, JSON.stringify(x)]));
+      return list.filter((x) => known.get(x.id) !== JSON.stringify(x));
+    };
+    return {
+      boxes: of(mine.boxes, other.boxes),
+      cables: of(mine.cables, other.cables),
+      devices: of(mine.devices, other.devices),
+      circuits: of(mine.circuits, other.circuits),
+      loads: of(mine.loads, other.loads),
+    };
+  };
+  const was = things(before, after);
+  const wasAt = Object.fromEntries(
+    ALTERED_LISTS.flatMap((list) =>
+      was[list].map(({ id }) => [`${list}/${id}`, (before[list] as { id: string }[]).findIndex((x) => x.id === id)]),
+    ),
+  );
+  return { was, wasAt, became: things(after, before) };
+}
+
+/** A site with what one closed job altered put back as it was. */
+export function takenBack(site: Site, closing: Closing): Site {
+  const back = { ...site };
+  for (const list of ALTERED_LISTS) {
+    const was = new Map<string, { id: string }>(closing.was[list].map((x) => [x.id, x]));
+    const brought = new Set(closing.became[list].filter((x) => !was.has(x.id)).map((x) => x.id));
+    const there = (site[list] as { id: string }[]).filter((x) => !brought.has(x.id)).map((x) => was.get(x.id) ?? x);
+    const ids = new Set(there.map((x) => x.id));
+    for (const gone of closing.was[list].filter((x) => !ids.has(x.id)))
+      there.splice(closing.wasAt[`${list}/${gone.id}`] ?? there.length, 0, gone);
+    (back as Record<string, unknown>)[list] = there;
+  }
+  return holdingTogether(back);
+}
+
+/** References to boxes that are not there are taken out, and what can’t be without its box. */
+function holdingTogether(site: Site): Site {
+  const boxes = new Set(site.boxes.map((b) => b.id));
+  const circuits = new Set(site.circuits.map((c) => c.id));
+  const there = (id: string | undefined): boolean => id === undefined || boxes.has(id);
+  return {
+    ...site,
+    boxes: site.boxes.map((b) => (b.circuitId === undefined || circuits.has(b.circuitId) ? b : { ...b, circuitId: undefined })),
+    cables: site.cables.map((c) =>
+      c.ends.every((e) => there(e.boxId)) && c.unbrokenIn.every(there)
+        ? c
+        : {
+            ...c,
+            ends: [...c.ends.map((e) => (there(e.boxId) ? e : { ...e, boxId: undefined }))] as unknown as typeof c.ends,
+            unbrokenIn: c.unbrokenIn.filter(there),
+          },
+    ),
+    devices: site.devices.filter((d) => boxes.has(d.boxId)),
+    loads: site.loads.filter((l) => circuits.has(l.circuitId)).map((l) => (there(l.boxId) ? l : { ...l, boxId: undefined })),
+  };
+}
+
+/** The house as it was before a job became part of it; what was surveyed since stays. */
+export function siteBefore(house: House, closingId: string): Site {
+  const history = house.history ?? [];
+  const from = history.findIndex((h) => h.id === closingId);
+  if (from < 0) return house.site;
+  return history.slice(from).reduceRight(takenBack, house.site);
+}

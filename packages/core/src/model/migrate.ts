@@ -1,0 +1,81 @@
+/**
+ * Documents of earlier versions, brought to today’s. One step a version; the next version adds a step to its list. What a step takes out of
+ * a document because it belongs elsewhere now is handed on, never dropped.
+ */
+import type { FieldError } from './fieldError.js';
+import { DOCUMENT_VERSION } from './house.js';
+
+type Fields = Record<string, unknown>;
+const isFields = (value: unknown): value is Fields => typeof value === 'object' && value !== null && !Array.isArray(value);
+
+/** What a job of version 1 carried: a copy of the survey, and what is said once in its house now. */
+export interface Carried {
+  found: unknown;
+  edition: unknown;
+  unit: unknown;
+  built: unknown;
+}
+export interface Migrated {
+  document: unknown;
+  carried?: Carried;
+}
+
+type Step = (document: Fields) => { document: Fields; carried?: Carried };
+/** By format: the step that leads away from version 1, from version 2 … */
+const STEPS: Record<string, Step[]> = {
+  'saddle-house': [(house) => ({ document: { ...house, version: 2 } })],
+  'saddle-job': [
+    ({ found, edition, unit, built, ...job }) => {
+      const own = withOwnIds({ ...job, version: 2 }, found);
+      return { document: own.job, carried: { found: own.found, edition, unit, built } };
+    },
+  ],
+};
+
+/** A document as today’s version has it; one that is of no earlier version is given back as it came. */
+export function migrated(raw: unknown): Migrated {
+  if (!isFields(raw) || typeof raw['format'] !== 'string' || !Object.hasOwn(STEPS, raw['format'])) return { document: raw };
+  const steps = STEPS[raw['format']]!;
+  let result: Migrated = { document: raw };
+  for (;;) {
+    const document = result.document as Fields;
+    const version = document['version'];
+    const step = typeof version === 'number' && Number.isInteger(version) && version >= 1 ? steps[version - 1] : undefined;
+    if (!step) return result;
+    const next = step(document);
+    result = { document: next.document, ...((next.carried ?? result.carried) ? { carried: (next.carried ?? result.carried)! } : {}) };
+  }
+}
+
+/** What is wrong with the version of a document that this program can’t read; undefined where it can. */
+export function versionError(raw: unknown): FieldError | undefined {
+  if (!isFields(raw) || typeof raw['format'] !== 'string' || !Object.hasOwn(STEPS, raw['format'])) return undefined;
+  const version = raw['version'];
+  if (typeof version !== 'number' || version <= DOCUMENT_VERSION) return undefined;
+  return {
+    path: '/version',
+    message: `It was made by a newer Saddle (version ${version} of the document). Take it in there; this one reads up to version ${DOCUMENT_VERSION}.`,
+    expected: `at most ${DOCUMENT_VERSION}`,
+    came: `${version}`,
+  };
+}
+
+/** Ids that every job of version 1 gave to its own things; in one house each needs its own. */
+const ONCE_COMMON = new Set([
+  ...['box-new', 'cable-new', 'device-new', 'wanted-box', 'wanted-cable', 'wanted-device'],
+  ...['room-new', 'room-source', 'wall', 'box-source', 'device-source', 'circuit'],
+]);
+const NO_ID = new Set(['name', 'title', 'text', 'note', 'as', 'label', 'do', 'kind', 'thing']);
+
+/** The job and its copy of the survey with ids of the job’s own in place of those that every job had. */
+function withOwnIds(job: Fields, found: unknown): { job: Fields; found: unknown } {
+  const id = typeof job['id'] === 'string' ? job['id'] : 'job';
+  const own = (common: string): string => `${id.slice(0, 39 - common.length)}-${common}`;
+  const walk = (value: unknown, key: string): unknown => {
+    if (typeof value === 'string') return !NO_ID.has(key) && (ONCE_COMMON.has(value) || /^wanted-load-\d+$/.test(value)) ? own(value) : value;
+    if (Array.isArray(value)) return value.map((v) => walk(v, key));
+    if (!isFields(value)) return value;
+    return Object.fromEntries(Object.entries(value).map(([k, v]) => [k, walk(v, k)]));
+  };
+  return { job: walk(job, '') as Fields, found: walk(found, '') };
+}
