@@ -104,7 +104,12 @@ describe('closing a job', () => {
     expect(back.ok && [back.house, back.job]).toEqual([house, done]);
   });
   it('not taken back once something is planned or surveyed on it', () => {
-    const onIt: Job = { ...done, id: 'on-it', name: 'On it', sourceBoxId: 'sewing-box', changes: [] };
+    const onIt: Job = {
+      ...done,
+      id: 'on-it',
+      name: 'On it',
+      changes: [{ id: 'r', title: 'Other face', do: 'replace-device', deviceId: 'sewing-receptacle', device: closed.house.site.devices.find((d) => d.id === 'sewing-receptacle')! }],
+    };
     expect(restsOn(closed.job, closed.house, [closed.job, onIt])).toEqual(['The open job “On it” is planned on it.']);
     const resurveyed: House = {
       ...closed.house,

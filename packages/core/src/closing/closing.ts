@@ -2,7 +2,7 @@
  * A job becomes part of its house: what was built of it, as it was built. Both documents change together or not at all; the house keeps what
  * it was before, so that the closing can be taken back while nothing rests on it.
  */
-import { ledgerOf } from '../ledger/index.js';
+import { ledgerOf, numbered, workOf } from '../ledger/index.js';
 import { printLength } from '../measure/index.js';
 import {
   ALTERED_LISTS,
@@ -29,12 +29,6 @@ export interface Hindrance {
   /** the person can say so and close all the same */
   canBeLeft: boolean;
 }
-
-/** Measured in the work and kept with the cable that it was measured at: the step and its value, and which end it speaks of. */
-const MEASURED_ENDS = [
-  { step: 'set-new-box', key: 'free-target', end: 'new' },
-  { step: 'wire-source', key: 'free-source', end: 'source' },
-] as const;
 
 /** Steps that are not done, with the changes that then are not built. */
 function undone(job: JobInHouse, steps: readonly Step[]): { steps: Step[]; changes: Change[] } {
@@ -76,10 +70,16 @@ export function hindrances(job: JobInHouse, jobs: readonly Job[]): Hindrance[] {
 
 /** A cable as it lies there now: ends that were measured take the place of what was planned. */
 function asBuilt(job: JobInHouse, cable: Cable): Cable {
+  const { runs, boxes } = workOf(job);
+  const run = runs.find((r) => r.cable.id === cable.id);
+  const n = boxes.filter((b) => b.role === 'new').findIndex((b) => b === run?.to);
   const ends = cable.ends.map((end) => {
-    const which = end.boxId === job.newBoxId ? 'new' : end.boxId === job.sourceBoxId ? 'source' : undefined;
-    const asked = MEASURED_ENDS.find((m) => m.end === which);
-    const value = asked && valueOf(job, asked.step, asked.key);
+    const value =
+      end.boxId === undefined || n < 0
+        ? undefined
+        : end.boxId === run!.to.box.id
+          ? valueOf(job, numbered('set-new-box', n), 'free-target')
+          : valueOf(job, numbered('wire-source', n), 'free-source');
     return value ? { ...end, freeLength: { mm: value.value, known: 'measured' as const, ...(value.as ? { as: value.as } : {}) } } : end;
   });
   return { ...cable, ends: [ends[0]!, ends[1]!] };
@@ -161,7 +161,7 @@ export function restsOn(job: Job, house: House, jobs: readonly Job[]): string[] 
     if (ALTERED_LISTS.some((list) => [...later.was[list], ...later.became[list]].some((x) => touches(x, list, mine))))
       reasons.push(`“${later.jobName}” was built on it.`);
   for (const open of jobs.filter((j) => !j.closed && j.id !== job.id))
-    if (open.changes.some((c) => changeRestsOn(c, mine)) || [open.sourceBoxId, open.newBoxId].some((id) => mine.get('boxes')!.has(id)))
+    if (open.changes.some((c) => changeRestsOn(c, mine)))
       reasons.push(`The open job “${open.name}” is planned on it.`);
   for (const list of ALTERED_LISTS)
     for (const thing of closing.became[list]) {

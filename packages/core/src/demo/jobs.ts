@@ -4,6 +4,7 @@ import { inches } from '../measure/index.js';
 import { fromBox, type FromBoxAnswers } from '../situation/index.js';
 import { inch } from './lengths.js';
 import { load, quinceStreet } from './quinceStreet.js';
+import { wanted } from './wants.js';
 
 /** New duplex in the sewing room, fed from the hall side of the same wall. Fits; with the hall heater it doesn't. */
 const sewing: Job = {
@@ -12,9 +13,8 @@ const sewing: Job = {
   id: 'sewing-corner',
   houseId: quinceStreet.id,
   name: 'Sewing corner',
-  situation: 'other-side',
-  sourceBoxId: 'hall-box',
-  newBoxId: 'sewing-box',
+  purpose: 'outlet',
+  want: wanted[0]!.want,
   changes: [
     {
       id: 'place-sewing-box',
@@ -81,7 +81,14 @@ function atBox(house: House, answers: FromBoxAnswers, more: { plugIn?: Load[]; n
   const made = fromBox(house, answers);
   if (!made.ok) throw new Error(`demo: ${made.message}`);
   const plugIn = (more.plugIn ?? []).map((l) => ({ id: `plug-${l.id}`, title: l.name, do: 'plug-in' as const, load: l }));
-  return { ...made.job, ...(more.note ? { note: more.note } : {}), changes: [...made.job.changes, ...plugIn] };
+  const { want } = made.job;
+  const loads = (more.plugIn ?? []).map(({ name, watts, continuous }) => ({ name, continuous, ...(watts ? { watts } : {}) }));
+  return {
+    ...made.job,
+    ...(more.note ? { note: more.note } : {}),
+    ...(want ? { want: { ...want, loads } } : {}),
+    changes: [...made.job.changes, ...plugIn],
+  };
 }
 const houseId = quinceStreet.id;
 
@@ -133,9 +140,23 @@ const shelf = atBox(
   { plugIn: [load('router', 'router', 30, { circuitId: 'c5', boxId: 'router-shelf-box', continuous: true })] },
 );
 
+/** Jobs that have taken no way yet. */
+const open: Job[] = wanted.slice(1).map(({ id, name, purpose, want }) => ({
+  format: 'saddle-job',
+  version: 2,
+  id,
+  houseId,
+  name,
+  purpose,
+  want,
+  changes: [],
+  schools: DEFAULT_SCHOOLS,
+  work: { ticks: [], notes: [], values: [], proof: {} },
+}));
+
 export const demoHouses: House[] = [quinceStreet];
 /** As they are stored. */
-export const demoJobs: Job[] = [sewing, aquarium, parlour, hallEnd, shelf];
+export const demoJobs: Job[] = [sewing, aquarium, parlour, hallEnd, shelf, ...open];
 
 /** The same laid on the house, each as if it were the only job there. */
 const alone = (job: Job): JobInHouse => inHouse(job, quinceStreet);
@@ -144,4 +165,7 @@ export const aquariumAlcove = alone(aquarium);
 export const wainscot = alone(parlour);
 export const hallBox = alone(hallEnd);
 export const routerShelf = alone(shelf);
+/** Those that have a plan. */
 export const demoJobsInHouse: JobInHouse[] = [sewingCorner, aquariumAlcove, wainscot, hallBox, routerShelf];
+/** Those that have taken no way yet. */
+export const demoWanted: JobInHouse[] = open.map(alone);

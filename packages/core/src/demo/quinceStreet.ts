@@ -2,7 +2,6 @@
 import { feet, inches } from '../measure/index.js';
 import { measured, type Circuit, type House, type Load, type Panel, type Room, type Wall } from '../model/index.js';
 import { surveyed } from './walls.js';
-import { wants } from './wants.js';
 import { inch } from './lengths.js';
 
 const room = (id: string, name: string, use: Room['use'], waterWithin6ft?: boolean): Room => ({
@@ -224,5 +223,4 @@ export const quinceStreet: House = {
   built: 1961,
   note: 'Invented sample house: single storey, basement under half of it, attic above.',
   site: surveyed({ ...sewingFound, rooms, circuits, panel }),
-  wants,
 };

@@ -1,6 +1,13 @@
-/** The invented outlets and lights that are wanted in Quince Street 14: jobs 1, 3, 4, 6, 7 and 9 of the scenario, before they are jobs. */
-import { EVEN_WEIGHTS, type Want, type WantPlace } from '../model/index.js';
+/** What the jobs of Quince Street 14 want where there is nothing yet: jobs 1, 3, 4, 6, 7 and 9 of the scenario. */
+import { EVEN_WEIGHTS, type JobWant, type Purpose, type WantPlace } from '../model/index.js';
 import { inch } from './lengths.js';
+
+export interface Wanted {
+  id: string;
+  name: string;
+  purpose: Purpose;
+  want: JobWant;
+}
 
 const at = (wallId: string, face: 'A' | 'B', fromLeft: number, bottom: number): WantPlace => ({
   wallId,
@@ -8,36 +15,40 @@ const at = (wallId: string, face: 'A' | 'B', fromLeft: number, bottom: number): 
   fromLeft: inch(fromLeft, `${fromLeft}`),
   bottom: inch(bottom, `${bottom}`),
 });
-const want = (id: string, name: string, places: WantPlace[], more: Partial<Want>): Want => ({
+const want = (id: string, name: string, purpose: Purpose, places: WantPlace[], more: Partial<JobWant> = {}): Wanted => ({
   id,
   name,
-  kind: 'outlet',
-  places,
-  loads: [],
-  ownCircuit: false,
-  mayShow: false,
-  forbidden: [],
-  weights: EVEN_WEIGHTS,
-  ...more,
+  purpose,
+  want: {
+    kind: 'outlet',
+    places,
+    loads: [],
+    ownCircuit: false,
+    mayShow: false,
+    forbidden: [],
+    weights: EVEN_WEIGHTS,
+    ...more,
+  },
 });
 
-export const wants: Want[] = [
-  want('sewing-corner', 'Sewing corner', [at('sewing-hall', 'A', 50.1875, 13.25)], {
+export const wanted: Wanted[] = [
+  want('sewing-corner', 'Sewing corner', 'outlet', [at('sewing-hall', 'A', 50.1875, 13.25)], {
     loads: [
       { name: 'sewing machine', watts: 85, continuous: false },
       { name: 'steam press', watts: 1100, continuous: false },
     ],
   }),
-  want('kiln-corner', 'Kiln corner', [at('loom-w4', 'A', 24, 13.25)], {
+  want('kiln-corner', 'Kiln corner', 'own-circuit', [at('loom-w4', 'A', 24, 13.25)], {
     loads: [{ name: 'table-top kiln', watts: 1750, continuous: true }],
     ownCircuit: true,
   }),
-  want('rain-barrel-pump', 'Rain-barrel pump', [at('pantry-w1', 'B', 30, 24)], {
+  want('rain-barrel-pump', 'Rain-barrel pump', 'outdoors', [at('pantry-w1', 'B', 30, 24)], {
     loads: [{ name: 'rain-barrel pump', watts: 350, continuous: false }],
   }),
   want(
     'model-railway',
     'Model railway',
+    'raceway',
     [
       at('shed-w1', 'A', 34, 42),
       at('shed-w1', 'A', 70, 42),
@@ -52,10 +63,10 @@ export const wants: Want[] = [
       loads: [{ name: 'railway transformers', watts: 240, continuous: false }],
     },
   ),
-  want('loom-lamp', 'Loom lamp', [at('loom-w3', 'A', 26, 46)], {
+  want('loom-lamp', 'Loom lamp', 'masonry', [at('loom-w3', 'A', 26, 46)], {
     loads: [{ name: 'loom lamp', watts: 40, continuous: true }],
   }),
-  want('cellar-lights', 'Cellar lights', [at('hall-w2', 'A', 24, 46)], {
+  want('cellar-lights', 'Cellar lights', 'lights', [at('hall-w2', 'A', 24, 46)], {
     kind: 'lights',
     lamps: { under: ['sewing', 'hall', 'study'], count: 10, rows: 2, watts: 60 },
   }),

@@ -96,7 +96,7 @@ describe('bad documents name the field, what came and what would do', () => {
     ['a field nobody knows', '/colour', 'red', '/'],
     ['a box in a wall that is gone', '/changes/0/box/wallId', 'nowhere', '/changes/0'],
     ['a box that another has the id of', '/changes/0/box/id', 'hall-box', '/changes/0'],
-    ['a source that is nowhere', '/sourceBoxId', 'nobody', '/sourceBoxId'],
+    ['a place that is nowhere', '/want/places/0/wallId', 'nowhere', '/want/places/0/wallId'],
     ['a job after one that is nowhere', '/after', ['nobody'], '/after/0'],
     ['a job after itself', '/after', ['sewing-corner'], '/after/0'],
     ['a version from the future', '/version', 3, '/version'],

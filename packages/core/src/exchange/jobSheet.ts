@@ -1,9 +1,9 @@
 /** The job sheet as blocks of content; the server sets it in type. */
 import { printSource } from '../catalog/index.js';
-import { jobContext, jobElevation, ledgerOf, sumLines, type SumLine } from '../ledger/index.js';
+import { workOf, jobElevation, ledgerOf, sumLines, type SumLine } from '../ledger/index.js';
 import { marksFor, type Elevation } from '../layout/index.js';
 import { printLength, printMark } from '../measure/index.js';
-import type { Bench, Finding, JobInHouse, Verdict } from '../model/index.js';
+import type { Bench, Finding, JobInHouse, Verdict, Wall } from '../model/index.js';
 import { isTicked, judgeAsk, outageMinutes, PROOF_LABELS, PROOF_ORDER, stepsOf, valueOf } from '../steps/index.js';
 import { materialsOf, toolsOf } from '../takeoff/index.js';
 import { NetworkError, switchOn } from '../circuit/index.js';
@@ -58,11 +58,11 @@ function handWiringCautions(bench: Bench, edition: JobInHouse['edition']): strin
 
 /** Everything a person takes to the wall: drawings, marks, sums, wiring, steps, what to bring, cautions. */
 export function jobSheet(job: JobInHouse): JobSheet {
-  const c = jobContext(job);
+  const w = workOf(job);
   const findings = ledgerOf(job);
   const steps = stepsOf(job);
-  const draw = (face: 'A' | 'B') => jobElevation(c, c.planned, face, true, true);
-  const roomOf = (face: 'A' | 'B') => c.planned.rooms.find((r) => r.id === c.wall.faces[face].roomId)?.name ?? face;
+  const roomOf = (wall: Wall, face: 'A' | 'B') => w.planned.rooms.find((r) => r.id === wall.faces[face].roomId)?.name ?? face;
+  const worked = w.boxes.filter((b) => b.role !== 'opened');
   const stops = findings.filter((f) => f.verdict === 'stop');
   const unknown = findings.filter((f) => f.verdict === 'can’t tell');
   const blocks: SheetBlock[] = [
@@ -71,34 +71,41 @@ export function jobSheet(job: JobInHouse): JobSheet {
       kind: 'text',
       text: `${stops.length} stop, ${unknown.length} can’t tell, ${findings.filter((f) => f.verdict === 'caution').length} caution. Circuit off for about ${outageMinutes(steps)} min (common practice).`,
     },
-    { kind: 'heading', text: 'Mark out' },
-    {
+  ];
+  if (worked.length) blocks.push({ kind: 'heading', text: 'Mark out' });
+  const drawn = new Set<string>();
+  const draw = (wall: Wall, face: 'A' | 'B', first: boolean): void => {
+    if (drawn.has(`${wall.id}/${face}`)) return;
+    drawn.add(`${wall.id}/${face}`);
+    blocks.push({
       kind: 'elevation',
-      elevation: draw(c.target.face),
-      caption: `${c.wall.name}, seen from the ${roomOf(c.target.face)}; dashed is behind the finish`,
-    },
-    {
+      elevation: jobElevation(w, w.planned, wall.id, face, true, true),
+      caption: first
+        ? `${wall.name}, seen from the ${roomOf(wall, face)}; dashed is behind the finish`
+        : `The same wall, seen from the ${roomOf(wall, face)}`,
+    });
+  };
+  for (const b of worked) {
+    draw(b.wall, b.box.face, true);
+    blocks.push({
       kind: 'table',
-      columns: ['Edge of the opening', 'Measured from', 'Distance'],
+      columns: [worked.length > 1 ? `Opening for ${b.box.name}` : 'Edge of the opening', 'Measured from', 'Distance'],
       widths: [0.3, 0.45, 0.25],
-      rows: marksFor(c.wall, c.target).map((m) => [
+      rows: marksFor(b.wall, b.box).map((m) => [
         m.edge,
         `${m.from}, ${m.toward === 'up' ? 'up' : `to the ${m.toward}`}`,
         printMark(m.distanceMm, job.unit),
       ]),
-    },
-    {
-      kind: 'elevation',
-      elevation: draw(c.target.face === 'A' ? 'B' : 'A'),
-      caption: `The same wall, seen from the ${roomOf(c.target.face === 'A' ? 'B' : 'A')}`,
-    },
-    { kind: 'heading', text: 'What stops it, and what to look at' },
-  ];
+    });
+    if (w.boxes.some((x) => x.wall === b.wall && x.box.face !== b.box.face) || worked.length === 1)
+      draw(b.wall, b.box.face === 'A' ? 'B' : 'A', false);
+  }
+  blocks.push({ kind: 'heading', text: 'What stops it, and what to look at' });
   const shown = findings.filter((f) => f.verdict !== 'ok' && f.verdict !== 'note');
   if (shown.length === 0) blocks.push({ kind: 'text', text: 'Nothing stands against it.' });
   for (const finding of shown) blocks.push(findingBlock(finding, job.unit));
-  for (const box of c.boxes) {
-    const plan = wiringPlan({ site: c.planned, box, circuit: c.circuit, schools: job.schools });
+  for (const { box, circuit, hadDevices } of w.boxes) {
+    const plan = wiringPlan({ site: w.planned, box, circuit, schools: job.schools });
     blocks.push({ kind: 'heading', text: `Wiring of ${box.name}` });
     if (plan.refused.length || plan.missing.length) {
       for (const text of [...plan.refused, ...plan.missing]) blocks.push({ kind: 'caution', text });
@@ -109,7 +116,7 @@ export function jobSheet(job: JobInHouse): JobSheet {
       drawing: wiringDrawing(plan),
       caption: 'Opened flat, device seen from the front. H hot, N neutral, G ground.',
     });
-    if (box.id === c.source.id && plan.takeApart.length)
+    if (hadDevices.length && plan.takeApart.length)
       blocks.push({ kind: 'text', text: 'Take apart' }, { kind: 'list', items: plan.takeApart, mark: 'number' });
     blocks.push(
       { kind: 'text', text: 'Connect, in this order' },
@@ -162,7 +169,7 @@ export function jobSheet(job: JobInHouse): JobSheet {
     title: job.name,
     subtitle: [
       job.houseName,
-      c.circuit ? `circuit ${c.circuit.number}${c.circuit.breakerA ? `, ${c.circuit.breakerA} A` : ''}` : 'circuit not known',
+      w.circuits.map((c) => `circuit ${c.number}${c.breakerA ? `, ${c.breakerA} A` : ''}`).join(', ') || 'circuit not known',
       `rules ${job.edition}`,
     ]
       .filter(Boolean)

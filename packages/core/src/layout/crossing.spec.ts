@@ -1,7 +1,7 @@
 /** A cable that crosses studs behind the finish: where each is opened, what is bored, what closing it takes. Common practice but for the hole rule. */
 import { describe, expect, it } from 'vitest';
 import { routerShelf } from '../demo/index.js';
-import { jobContext, jobElevation, ledgerOf } from '../ledger/index.js';
+import { jobElevation, ledgerOf, workOf } from '../ledger/index.js';
 import { inches, toInches } from '../measure/index.js';
 import { measured, type Box, type JobInHouse, type Wall } from '../model/index.js';
 import { stepsOf } from '../steps/index.js';
@@ -75,10 +75,11 @@ describe('the router shelf, fed from one stud over (metal studs, divided box)', 
     expect(order.indexOf('cross-studs')).toBe(order.indexOf('cut-opening') + 1);
     expect(order.indexOf('cross-studs')).toBeLessThan(order.indexOf('set-new-box'));
     expect(step('cross-studs').says.join(' ')).toMatch(/Stud 42" from the left end, seen from the studio.*bushing in before the cable/);
-    const c = jobContext(routerShelf);
-    const drawn = jobElevation(c, c.planned, c.target.face, true, true).shapes.filter((s) => s.id.startsWith('cross-'));
+    const w = workOf(routerShelf);
+    const { wall, box } = w.runs[0]!.to;
+    const drawn = jobElevation(w, w.planned, wall.id, box.face, true, true).shapes.filter((s) => s.id.startsWith('cross-'));
     expect(drawn).toHaveLength(1);
-    expect(jobElevation(c, c.planned, c.target.face === 'A' ? 'B' : 'A', true, true).shapes.some((s) => s.id.startsWith('cross-'))).toBe(
+    expect(jobElevation(w, w.planned, wall.id, box.face === 'A' ? 'B' : 'A', true, true).shapes.some((s) => s.id.startsWith('cross-'))).toBe(
       false,
     );
   });
@@ -113,7 +114,7 @@ describe('the router shelf, fed from one stud over (metal studs, divided box)', 
     expect(crossing.cautions.join(' ')).toContain('proved dead before they are cut');
   });
   it('where no stud stands between there is nothing to cross', () => {
-    expect(jobContext(routerShelf).crossings).toHaveLength(1);
+    expect(workOf(routerShelf).runs[0]!.crossings).toHaveLength(1);
     const near: JobInHouse = {
       ...routerShelf,
       changes: routerShelf.changes.map((c) =>

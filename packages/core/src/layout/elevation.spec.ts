@@ -1,12 +1,11 @@
 /** The drawing of one face, held against lengths worked by hand on the sewing corner’s wall (120 × 96 in, studs at 8, 24, 40 … in). */
 import { describe, expect, it } from 'vitest';
 import { quinceStreet, sewingCorner } from '../demo/index.js';
-import { jobContext } from '../ledger/index.js';
+import { workOf } from '../ledger/index.js';
 import { inches, parseLength, toInches } from '../measure/index.js';
 import { measured, plannedSite, type Cable, type FaceId, type Site } from '../model/index.js';
 import { elevation, uOf, type Elevation, type ElevationInput, type ElevationShape } from './index.js';
 
-const c = jobContext(sewingCorner);
 const site = plannedSite(sewingCorner);
 const wall = site.walls.find((w) => w.id === 'sewing-hall')!;
 const draw = (face: FaceId, more: Partial<ElevationInput> = {}): Elevation =>
@@ -154,7 +153,7 @@ describe('dimensions', () => {
 
 describe('a box that is moved', () => {
   it('stands where it was as an outline, with the patch beside it; on the other face neither is drawn', () => {
-    const old = c.sourceFound;
+    const old = workOf(sewingCorner).runs[0]!.from!.was!;
     const patch = { left: inches(20), right: inches(23), bottom: inches(10), top: inches(14) };
     const before = { box: old, patches: [patch] };
     const own = draw('B', { before });

@@ -7,11 +7,11 @@ import { describe, expect, it } from 'vitest';
 import { BOX_KIND_IDS, DEVICE_KIND_IDS } from '../catalog/index.js';
 import { demoJobs, demoJobsInHouse, quinceStreet } from '../demo/index.js';
 import { jobSheet } from '../exchange/index.js';
-import { feedCandidates } from '../feeds/index.js';
 import { AWG_SIZES } from '../measure/index.js';
-import { bareJob, checkHouse, checkJob, checkJobIn, EDITIONS, inHouse, INSULATION, RESERVED_USES, type Box, type Cable, type Circuit, type Device, type House, type Job, type JobInHouse, type Load, type Room, type Site, type Wall } from '../model/index.js'; // prettier-ignore
+import { bareJob, checkHouse, checkJob, checkJobIn, EDITIONS, inHouse, INSULATION, RESERVED_USES, wantOf, type Box, type Cable, type Circuit, type Device, type House, type Job, type JobInHouse, type Load, type Room, type Site, type Wall } from '../model/index.js'; // prettier-ignore
 import { stepsOf, summarise } from '../steps/index.js';
 import { materialsOf, toolsOf } from '../takeoff/index.js';
+import { wantFeeds } from '../want/index.js';
 import { ledgerOf } from './ledger.js';
 
 const oneOf = <T>(...values: T[]) => fc.constantFrom(...values);
@@ -135,7 +135,8 @@ describe('any document that passes its check', () => {
         expect(materialsOf(job).length).toBeGreaterThan(0);
         expect(toolsOf(job).length).toBeGreaterThan(0);
         jobSheet(job);
-        feedCandidates(job);
+        const want = wantOf(job);
+        if (want) wantFeeds({ ...house.value, site: job.found }, want);
       }),
       { numRuns: RUNS },
     );

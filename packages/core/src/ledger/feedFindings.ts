@@ -16,64 +16,75 @@ import {
 } from '../codebook/index.js';
 import { DEVICE_KINDS, nec, practice } from '../catalog/index.js';
 import { printAwg, toFeet } from '../measure/index.js';
-import type { Box, Circuit, Device, Finding, Load, Remedy } from '../model/index.js';
-import { cablesIn, devicesIn } from '../wiring/index.js';
-import { changeFor, finding, put, remedy, type JobContext } from './context.js';
+import type { Box, Circuit, Device, Edition, Finding, Load, Remedy } from '../model/index.js';
+import { breakerFindings } from '../panel/index.js';
+import { cablesIn } from '../wiring/index.js';
+import { changeFor, finding, outletBoxes, put, remedy, runTo, type Work, type WorkBox } from './work.js';
 
-/** Whether the plan ends with more outlets than were found; a box that is moved or replaced has as many. */
-const addsOutlet = (c: JobContext): boolean =>
-  !c.inPlace || devicesIn(c.planned, c.target.id).length > devicesIn(c.job.found, c.target.id).length;
-const onCircuit = (c: JobContext): Load[] => c.planned.loads.filter((l) => l.circuitId === c.circuit?.id);
-const newLoads = (c: JobContext): Load[] => c.planned.loads.filter((l) => l.boxId === c.target.id);
+/** Whether the plan ends with more outlets in a box than were found there; one that is moved or replaced has as many. */
+const addsOutlet = (b: WorkBox): boolean => b.devices.length > b.hadDevices.length;
+const onCircuit = (w: Work, circuit: Circuit): Load[] => w.planned.loads.filter((l) => l.circuitId === circuit.id);
+const loadsAt = (w: Work, b: WorkBox): Load[] => w.planned.loads.filter((l) => l.boxId === b.box.id);
 
-function loadFindings(c: JobContext, circuit: Circuit): Finding[] {
-  const loads = onCircuit(c);
-  const edition = c.job.edition;
+/** Everything on a circuit at once. */
+function loadFinding(w: Work, circuit: Circuit): Finding {
+  const loads = onCircuit(w, circuit);
+  const mine = new Set(outletBoxes(w).map((b) => b.box.id));
+  const isMine = (l: Load): boolean => l.boxId !== undefined && mine.has(l.boxId);
   const largest = (list: Load[]) => [...list].sort((a, b) => loadAmps(b, circuit.voltsNominal) - loadAmps(a, circuit.voltsNominal))[0];
-  const others = loads.filter((l) => l.boxId !== c.target.id);
-  const remedies = [largest(others.filter((l) => !l.fixed)), largest(newLoads(c))]
+  const remedies = [largest(loads.filter((l) => !isMine(l) && !l.fixed)), largest(loads.filter(isMine))]
     .filter((l) => l !== undefined)
     .map((l) =>
       remedy(
         `unplug-${l.id}`,
-        l.boxId === c.target.id ? `Leave the ${l.name} elsewhere` : `Move the ${l.name} to another circuit`,
-        put({ id: `unplug-${l.id}`, do: 'unplug', title: `The ${l.name} is not used on circuit ${circuit.number}`, loadId: l.id }),
+        isMine(l) ? `Leave the ${l.name} elsewhere` : `Move the ${l.name} to another circuit`,
+        put({
+          id: `unplug-${l.id}`.slice(0, 40),
+          do: 'unplug',
+          title: `The ${l.name} is not used on circuit ${circuit.number}`.slice(0, 120),
+          loadId: l.id,
+        }),
       ),
     );
-  const findings = [
-    finding(
-      'circuit-load',
-      circuit.id,
-      'feed',
-      `Everything on circuit ${circuit.number} at once`,
-      circuitLoad({ edition, breakerA: circuit.breakerA, volts: circuit.voltsNominal, loads, complete: circuit.loadsComplete === true }),
-      remedies,
-    ),
-  ];
-  const device = c.newDevice;
-  if (device && circuit.breakerA) {
-    for (const load of newLoads(c)) {
+  // a circuit of its own feeds nothing else
+  const complete = circuit.loadsComplete === true || w.ownCircuit?.circuit.id === circuit.id;
+  return finding(
+    'circuit-load',
+    circuit.id,
+    'feed',
+    `Everything on circuit ${circuit.number} at once`,
+    circuitLoad({ edition: w.job.edition, breakerA: circuit.breakerA, volts: circuit.voltsNominal, loads, complete }),
+    remedies,
+  );
+}
+
+/** What is plugged in at a box. */
+function needFindings(w: Work, b: WorkBox): Finding[] {
+  const { circuit } = b;
+  const loads = loadsAt(w, b);
+  const device = b.devices[0];
+  const findings: Finding[] = [];
+  if (device && circuit?.breakerA)
+    for (const load of loads)
       findings.push(
         finding(
           'cord-connected',
           load.id,
           'need',
           `${load.name} on one face`,
-          cordConnected(edition, DEVICE_KINDS[device.kind].ratingA, circuit.breakerA, load, circuit.voltsNominal),
+          cordConnected(w.job.edition, DEVICE_KINDS[device.kind].ratingA, circuit.breakerA, load, circuit.voltsNominal),
           [
             remedy(
               `unplug-${load.id}`,
               `Leave the ${load.name} elsewhere`,
-              put({ id: `unplug-${load.id}`, do: 'unplug', title: `The ${load.name} is not used here`, loadId: load.id }),
+              put({ id: `unplug-${load.id}`.slice(0, 40), do: 'unplug', title: `The ${load.name} is not used here`.slice(0, 120), loadId: load.id }),
             ),
           ],
         ),
       );
-    }
-  }
-  if (newLoads(c).length === 0 && addsOutlet(c)) {
+  if (loads.length === 0 && addsOutlet(b) && circuit)
     findings.push(
-      finding('need', c.target.id, 'need', 'What will be plugged in', {
+      finding('need', b.box.id, 'need', outletBoxes(w).length > 1 ? `What will be plugged in at ${b.box.name}` : 'What will be plugged in', {
         verdict: 'can’t tell',
         says: 'nothing has been named yet',
         sums: [],
@@ -81,62 +92,67 @@ function loadFindings(c: JobContext, circuit: Circuit): Finding[] {
         ask: 'Name each appliance, or type the watts or amps on its plate.',
       }),
     );
-  }
   return findings;
 }
 
-function dropFinding(c: JobContext, circuit: Circuit): Finding {
-  const title = 'Voltage left at the new face';
-  const homeGauge = cablesIn(c.planned, c.source.id).find((x) => x.cable.id !== c.newCable?.id)?.cable.gauge;
+/** Volts left at a box: from the panel to the box that feeds it, and on by the new cable; or by the new cable all the way. */
+function dropFinding(w: Work, b: WorkBox, circuit: Circuit): Finding {
+  const title = outletBoxes(w).length > 1 ? `Voltage left at ${b.box.name}` : 'Voltage left at the new face';
+  const run = runTo(w, b);
+  const source = run ? run.from : b;
   const unknown = (says: string, ask: string): Finding =>
-    finding('voltage-drop', c.target.id, 'feed', title, {
+    finding('voltage-drop', b.box.id, 'feed', title, {
       verdict: 'can’t tell',
       says,
       sums: [],
-      source: nec(c.job.edition.slice(3), '210.19 note'),
+      source: nec(w.job.edition.slice(3), '210.19 note'),
       ask,
     });
+  const amps = (loads: Load[]) => loads.reduce((sum, l) => sum + loadAmps(l, circuit.voltsNominal), 0);
+  const onward =
+    run?.run && run.cable
+      ? [
+          {
+            label: `${source ? source.box.name : 'panel'} to ${b.box.name}, ${printAwg(run.cable.gauge)}, ${source ? 'new loads' : 'everything on'}`,
+            gauge: run.cable.gauge,
+            lengthFt: toFeet(run.run.runMm),
+            currentA: amps(source ? loadsAt(w, b) : onCircuit(w, circuit)),
+          },
+        ]
+      : [];
+  if (!source) {
+    if (!run?.run) return unknown('no way from the panel was taken yet', 'Take one of the ways of the Route stage.');
+    return finding('voltage-drop', b.box.id, 'feed', title, voltageDrop(w.job.edition, circuit.voltsNominal, onward));
+  }
+  const homeGauge = source.cables.find((x) => x.cable.id !== run?.cable.id)?.cable.gauge;
   if (!circuit.lengthToSource)
     return unknown(
       'how far the source box is from the panel along the cable was not noted',
       'Estimate the cable from the panel to the source box: up or down, along, and down again.',
     );
-  if (!homeGauge || (!c.inPlace && (!c.newCable || !c.run)))
+  if (!homeGauge || (run && !run.run))
     return unknown(
       'the cable to the source box or the new one is not described',
       'Note the gauge in the source box and the depth of both boxes.',
     );
-  const amps = (loads: Load[]) => loads.reduce((sum, l) => sum + loadAmps(l, circuit.voltsNominal), 0);
-  const judged = voltageDrop(c.job.edition, circuit.voltsNominal, [
+  const judged = voltageDrop(w.job.edition, circuit.voltsNominal, [
     {
-      label: `panel to ${c.source.name}, ${printAwg(homeGauge)}, everything on`,
+      label: `panel to ${source.box.name}, ${printAwg(homeGauge)}, everything on`,
       gauge: homeGauge,
       lengthFt: toFeet(circuit.lengthToSource.mm),
-      currentA: amps(onCircuit(c)),
+      currentA: amps(onCircuit(w, circuit)),
     },
-    ...(c.newCable && c.run
-      ? [
-          {
-            label: `${c.source.name} to ${c.target.name}, ${printAwg(c.newCable.gauge)}, new loads`,
-            gauge: c.newCable.gauge,
-            lengthFt: toFeet(c.run.runMm),
-            currentA: amps(newLoads(c)),
-          },
-        ]
-      : []),
+    ...onward,
   ]);
-  return finding('voltage-drop', c.target.id, 'feed', title, judged);
+  return finding('voltage-drop', b.box.id, 'feed', title, judged);
 }
 
-/** Wires of the source box and the new cable against the breaker, and their state. */
-function conductorFindings(c: JobContext, circuit: Circuit | undefined): Finding[] {
-  const findings: Finding[] = [];
-  const edition = c.job.edition;
-  const newCable = c.newCable;
-  for (const { cable, farLabel } of cablesIn(c.planned, c.source.id)) {
-    const isNew = cable.id === newCable?.id;
+/** A cable that the plan runs against its breaker. */
+const newCableFindings = (w: Work): Finding[] =>
+  w.runs.map((r) => {
+    const circuit = r.to.circuit ?? r.from?.circuit;
     const wanted = smallestGaugeFor(circuit?.breakerA ?? 15);
-    const change = isNew ? changeFor(c.job, 'run-cable', cable.id) : undefined;
+    const change = changeFor(w.job, 'run-cable', r.cable.id);
     const remedies = change
       ? [
           remedy(
@@ -146,24 +162,39 @@ function conductorFindings(c: JobContext, circuit: Circuit | undefined): Finding
           ),
         ]
       : [];
+    return finding(
+      'conductor-breaker',
+      r.cable.id,
+      'route',
+      'New cable and breaker',
+      conductorForBreaker(w.job.edition, r.cable.gauge, circuit?.breakerA),
+      remedies,
+    );
+  });
+
+/** Wires that are in a box already: against the breaker, and their state. */
+function conductorFindings(w: Work, b: WorkBox): Finding[] {
+  const findings: Finding[] = [];
+  const { edition, built } = w.job;
+  const fresh = new Set(w.runs.map((r) => r.cable.id));
+  for (const { cable, farLabel } of b.cables) {
+    if (fresh.has(cable.id)) continue;
     findings.push(
       finding(
         'conductor-breaker',
         cable.id,
-        isNew ? 'route' : 'feed',
-        isNew ? 'New cable and breaker' : `Cable to ${farLabel} and breaker`,
-        conductorForBreaker(edition, cable.gauge, circuit?.breakerA),
-        remedies,
+        'feed',
+        `Cable to ${farLabel} and breaker`,
+        conductorForBreaker(edition, cable.gauge, b.circuit?.breakerA),
       ),
+      finding('ground-present', cable.id, 'feed', `Ground in the cable to ${farLabel}`, groundPresent(edition, cable.ground)),
     );
-    if (isNew) continue;
-    findings.push(finding('ground-present', cable.id, 'feed', `Ground in the cable to ${farLabel}`, groundPresent(edition, cable.ground)));
-    const state = conductorState(cable.metal, cable.sheath, cable.whiteUsedAsHot, c.job.built);
+    const state = conductorState(cable.metal, cable.sheath, cable.whiteUsedAsHot, built);
     if (state) findings.push(finding('conductor-state', cable.id, 'feed', `State of the cable to ${farLabel}`, state));
   }
-  if (cablesIn(c.job.found, c.source.id).length === 0) {
+  if (cablesIn(w.found, b.box.id).length === 0)
     findings.push(
-      finding('source-cables', c.source.id, 'survey', `Cables in ${c.source.name}`, {
+      finding('source-cables', b.box.id, 'survey', `Cables in ${b.box.name}`, {
         verdict: 'can’t tell',
         says: 'no cable has been noted in the source box',
         sums: [],
@@ -171,11 +202,10 @@ function conductorFindings(c: JobContext, circuit: Circuit | undefined): Finding
         ask: 'With the circuit proved dead, count the cables and note gauge, conductors and ground.',
       }),
     );
-  }
   return findings;
 }
 
-function groundPresent(edition: JobContext['job']['edition'], ground: 'bare' | 'green' | 'none' | undefined): Judged {
+function groundPresent(edition: Edition, ground: 'bare' | 'green' | 'none' | undefined): Judged {
   const source = nec(edition.slice(3), '250.148 and 406.4');
   if (ground === undefined)
     return {
@@ -233,9 +263,10 @@ function conductorState(
   return undefined;
 }
 
-function deviceFindings(c: JobContext, circuit: Circuit | undefined, device: Device): Finding[] {
-  const edition = c.job.edition;
-  const change = changeFor(c.job, 'place-device', device.id);
+function deviceFindings(w: Work, b: WorkBox, device: Device): Finding[] {
+  const { edition } = w.job;
+  const { circuit, room } = b;
+  const change = changeFor(w.job, 'place-device', device.id);
   const swap = (id: string, title: string, to: Partial<Device>) =>
     change ? [remedy(id, title, put({ ...change, device: { ...device, ...to } }))] : [];
   const rating = DEVICE_KINDS[device.kind].ratingA;
@@ -244,10 +275,15 @@ function deviceFindings(c: JobContext, circuit: Circuit | undefined, device: Dev
     groundFault: DEVICE_KINDS[device.kind].groundFault ? true : ahead(circuit?.groundFault),
     arcFault: ahead(circuit?.arcFault),
   };
+  const own = w.ownCircuit?.circuit.id === circuit?.id ? w.ownCircuit : undefined;
   const alter = (id: string, title: string, arcFault: 'breaker' | 'device upstream') =>
-    circuit
-      ? [remedy(id, title, put({ id: `arc-fault-${circuit.id}`, do: 'alter-circuit', title, circuitId: circuit.id, with: { arcFault } }))]
-      : [];
+    own
+      ? arcFault === 'breaker'
+        ? [remedy(id, title, put({ ...own, circuit: { ...own.circuit, arcFault } }))]
+        : []
+      : circuit
+        ? [remedy(id, title, put({ id: `arc-fault-${circuit.id}`.slice(0, 40), do: 'alter-circuit', title, circuitId: circuit.id, with: { arcFault } }))]
+        : [];
   return [
     finding(
       'receptacle-rating',
@@ -262,10 +298,10 @@ function deviceFindings(c: JobContext, circuit: Circuit | undefined, device: Dev
       device.id,
       'feed',
       'Ground-fault protection',
-      groundFaultProtection(edition, c.room, has),
+      groundFaultProtection(edition, room, has),
       swap('ground-fault', 'Use a ground-fault receptacle', { kind: rating === 20 ? 'ground-fault-20' : 'ground-fault-15' }),
     ),
-    finding('arc-fault', device.id, 'feed', 'Arc-fault protection', arcFaultProtection(edition, c.room, has, addsOutlet(c)), [
+    finding('arc-fault', device.id, 'feed', 'Arc-fault protection', arcFaultProtection(edition, room, has, addsOutlet(b)), [
       ...alter('arc-fault-breaker', `Arc-fault breaker on circuit ${circuit?.number ?? ''}`.trim(), 'breaker'),
       ...alter('arc-fault-first', 'Arc-fault receptacle as the first outlet of the circuit', 'device upstream'),
     ]),
@@ -277,14 +313,14 @@ function deviceFindings(c: JobContext, circuit: Circuit | undefined, device: Dev
       tamperResistance(edition, device.tamperResistant),
       swap('tamper', 'Use a tamper-resistant one', { tamperResistant: true }),
     ),
-    ...(c.room.use === 'outdoors' || c.room.use === 'deck'
+    ...(room.use === 'outdoors' || room.use === 'deck'
       ? [
           finding(
             'weather',
             device.id,
             'box',
             'Weather',
-            weatherResistance(edition, c.room, device.weatherResistant, device.inUseCover),
+            weatherResistance(edition, room, device.weatherResistant, device.inUseCover),
             swap('weather', 'Weather-resistant with an in-use cover', { weatherResistant: true, inUseCover: true }),
           ),
         ]
@@ -292,8 +328,8 @@ function deviceFindings(c: JobContext, circuit: Circuit | undefined, device: Dev
   ];
 }
 
-function sharedNeutral(c: JobContext, circuit: Circuit): Judged {
-  const source = nec(c.job.edition.slice(3), '210.4 and 300.13(B)');
+function sharedNeutral(edition: Edition, circuit: Circuit): Judged {
+  const source = nec(edition.slice(3), '210.4 and 300.13(B)');
   if (circuit.sharedNeutral === undefined)
     return {
       verdict: 'can’t tell',
@@ -312,9 +348,9 @@ function sharedNeutral(c: JobContext, circuit: Circuit): Judged {
 }
 
 /** A new receptacle of the same kind in the old one's place, unless the plan already puts one there. */
-function renewed(c: JobContext, old: Device): Remedy[] {
-  if (c.job.changes.some((x) => (x.do === 'replace-device' || x.do === 'remove-device') && x.deviceId === old.id)) return [];
-  const title = `New receptacle in ${c.source.name}`.slice(0, 120);
+function renewed(w: Work, b: WorkBox, old: Device): Remedy[] {
+  if (w.job.changes.some((x) => (x.do === 'replace-device' || x.do === 'remove-device') && x.deviceId === old.id)) return [];
+  const title = `New receptacle in ${b.box.name}`.slice(0, 120);
   return [
     remedy(
       `renew-${old.id}`,
@@ -330,10 +366,9 @@ function renewed(c: JobContext, old: Device): Remedy[] {
   ];
 }
 
-/** Feed, need and protection. */
 /** A switch box feeds only where an always-hot and a neutral are both in it: a switch loop has none (404.2(C)). */
-function switchBox(box: Box): Judged {
-  const source = nec('2020', '404.2(C)');
+function switchBox(edition: Edition, box: Box): Judged {
+  const source = nec(edition.slice(3), '404.2(C)');
   if (box.switchHas === undefined)
     return {
       verdict: 'can’t tell',
@@ -347,12 +382,60 @@ function switchBox(box: Box): Judged {
     : { verdict: 'ok', says: 'an always-hot and a neutral are there; take the hot ahead of the switch', sums: [], source };
 }
 
-export function feedFindings(c: JobContext): Finding[] {
-  const { circuit } = c;
+/** The receptacles that are in a box already and stay. */
+const oldDevices = (w: Work, b: WorkBox): Finding[] =>
+  b.hadDevices.flatMap((old): Finding[] => {
+    // one that the plan replaces is no matter of the feed any more
+    if (w.job.changes.some((x) => x.do === 'replace-device' && x.deviceId === old.id)) return [];
+    const says = (judged: Omit<Judged, 'sums' | 'source'>, remedies: Remedy[] = []): Finding[] => [
+      finding('device-state', old.id, 'feed', `State of the ${old.name}`, { ...judged, sums: [], source: practice }, remedies),
+    ];
+    if (old.condition === 'scorched')
+      return says(
+        { verdict: 'stop', says: 'scorched: find the loose joint or the overload first, and replace the device' },
+        renewed(w, b, old),
+      );
+    if (old.condition === undefined)
+      return says({
+        verdict: 'can’t tell',
+        says: 'the old receptacle was not looked at',
+        ask: 'Look for scorching, cracks and a loose grip on a plug.',
+      });
+    return old.condition === 'worn' ? says({ verdict: 'caution', says: 'worn: replace it while the box is open' }, renewed(w, b, old)) : [];
+  });
+
+/** A circuit of its own: everything that is to be said before anybody opens the panel. */
+function ownCircuitFindings(w: Work): Finding[] {
+  if (!w.ownCircuit) return [];
+  const { circuit, breaker } = w.ownCircuit;
+  const run = w.runs.find((r) => !r.from);
+  const rooms = [...new Set(outletBoxes(w).map((b) => b.room))];
+  const protection =
+    circuit.arcFault === undefined && circuit.groundFault === undefined
+      ? {}
+      : { protection: { arcFault: circuit.arcFault === 'breaker', groundFault: circuit.groundFault === 'breaker' } };
+  return breakerFindings(w.found, w.job.edition, {
+    name: circuit.name,
+    ratingA: circuit.breakerA ?? 20,
+    poles: breaker?.poles ?? 1,
+    gauge: run?.cable.gauge ?? 12,
+    rooms,
+    loads: w.planned.loads.filter((l) => l.circuitId === circuit.id),
+    ...(breaker?.type ? { type: breaker.type } : {}),
+    ...protection,
+  })
+    // the boxes and the cable are judged by their own rules
+    .filter((f) => !['arc-fault', 'ground-fault', 'conductor'].includes(f.rule))
+    .map((f) => finding(`panel-${f.rule}`, circuit.id, 'feed', f.title, f));
+}
+
+/** Feed, need and protection. */
+export function feedFindings(w: Work): Finding[] {
   const findings: Finding[] = [];
-  if (!circuit) {
+  const there = w.boxes.filter((b) => b.role !== 'new');
+  for (const b of there.filter((x) => !x.circuit))
     findings.push(
-      finding('circuit', c.source.id, 'survey', 'Which breaker feeds the source box', {
+      finding('circuit', b.box.id, 'survey', `Which breaker feeds ${b.box.name}`, {
         verdict: 'can’t tell',
         says: 'no circuit has been named',
         sums: [],
@@ -360,63 +443,27 @@ export function feedFindings(c: JobContext): Finding[] {
         ask: 'Find it with a breaker finder, or switch one breaker after the other; note its number and rating.',
       }),
     );
-  } else {
-    findings.push(...loadFindings(c, circuit), dropFinding(c, circuit));
-    if (addsOutlet(c))
+  for (const circuit of w.circuits) {
+    findings.push(loadFinding(w, circuit));
+    const mine = outletBoxes(w).filter((b) => b.circuit === circuit);
+    for (const b of mine) findings.push(dropFinding(w, b, circuit));
+    if (w.ownCircuit?.circuit.id === circuit.id) continue;
+    const adds = mine.find(addsOutlet);
+    if (adds)
       findings.push(
-        finding('may-tap', circuit.id, 'feed', `May circuit ${circuit.number} be extended`, mayTap(c.job.edition, circuit, c.room)),
+        finding('may-tap', circuit.id, 'feed', `May circuit ${circuit.number} be extended`, mayTap(w.job.edition, circuit, adds.room)),
       );
-    findings.push(finding('shared-neutral', circuit.id, 'feed', 'Shared neutral', sharedNeutral(c, circuit)));
+    findings.push(finding('shared-neutral', circuit.id, 'feed', 'Shared neutral', sharedNeutral(w.job.edition, circuit)));
   }
-  if (c.source.holds === 'switch')
-    findings.push(finding('switch-box', c.source.id, 'feed', `${c.source.name} as a feed`, switchBox(c.source)));
-  findings.push(...conductorFindings(c, circuit));
-  if (c.newDevice) findings.push(...deviceFindings(c, circuit, c.newDevice));
-  for (const old of devicesIn(c.job.found, c.source.id)) {
-    // one that the plan replaces is no matter of the feed any more
-    if (c.job.changes.some((x) => x.do === 'replace-device' && x.deviceId === old.id)) continue;
-    if (old.condition === 'scorched')
-      findings.push(
-        finding(
-          'device-state',
-          old.id,
-          'feed',
-          `State of the ${old.name}`,
-          {
-            verdict: 'stop',
-            says: 'scorched: find the loose joint or the overload first, and replace the device',
-            sums: [],
-            source: practice,
-          },
-          renewed(c, old),
-        ),
-      );
-    else if (old.condition === undefined)
-      findings.push(
-        finding('device-state', old.id, 'feed', `State of the ${old.name}`, {
-          verdict: 'can’t tell',
-          says: 'the old receptacle was not looked at',
-          sums: [],
-          source: practice,
-          ask: 'Look for scorching, cracks and a loose grip on a plug.',
-        }),
-      );
-    else if (old.condition === 'worn')
-      findings.push(
-        finding(
-          'device-state',
-          old.id,
-          'feed',
-          `State of the ${old.name}`,
-          {
-            verdict: 'caution',
-            says: 'worn: replace it while the box is open',
-            sums: [],
-            source: practice,
-          },
-          renewed(c, old),
-        ),
-      );
+  findings.push(...ownCircuitFindings(w));
+  for (const b of outletBoxes(w)) findings.push(...needFindings(w, b));
+  for (const b of there) {
+    if (b.feeds && b.box.holds === 'switch')
+      findings.push(finding('switch-box', b.box.id, 'feed', `${b.box.name} as a feed`, switchBox(w.job.edition, b.box)));
+    findings.push(...conductorFindings(w, b));
   }
+  findings.push(...newCableFindings(w));
+  for (const b of outletBoxes(w)) for (const device of b.devices) findings.push(...deviceFindings(w, b, device));
+  for (const b of there) findings.push(...oldDevices(w, b));
   return findings;
 }

@@ -1,4 +1,4 @@
-export * from './context.js';
+export * from './work.js';
 export * from './ledger.js';
 export * from './print.js';
 export * from './workBox.js';

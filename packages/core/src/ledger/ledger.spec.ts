@@ -5,7 +5,7 @@ import { inches, printLength, toInches } from '../measure/index.js';
 import { applyEdits, bareJob, boxRect, checkHouse, checkJob, checkJobIn, emptySite, inHouse, type Finding, type House, type JobInHouse } from '../model/index.js';
 import { otherSide, type OtherSideAnswers } from '../situation/index.js';
 import { stageStates } from './index.js';
-import { jobContext } from './context.js';
+import { workOf } from './work.js';
 import { ledgerOf } from './ledger.js';
 import { sumLines } from './print.js';
 
@@ -32,12 +32,13 @@ describe('Sewing corner as it comes', () => {
     expect(find(sewingCorner, 'box-fill', 'hall-box').verdict).toBe('stop');
     const cured = apply(sewingCorner, 'box-fill', /20 in³/, 'hall-box');
     expect(find(cured, 'box-fill', 'hall-box')).toMatchObject({ verdict: 'ok', says: 'needs 18.00 in³, has 20.0 in³' });
-    expect(jobContext(cured).source.place.bottom).toEqual(sewingCorner.found.boxes[0]!.place.bottom);
+    expect(workOf(cured).runs[0]!.from!.box.place.bottom).toEqual(sewingCorner.found.boxes[0]!.place.bottom);
   });
   it('the new hall box keeps its edge at the stud: the opening grows away from it', () => {
     // stud at 40 in, 1 1/2 wide: its face is at 40 3/4, where the old 2 in box hangs; the new one is 2 1/4 wide
     const cured = apply(sewingCorner, 'box-fill', /20 in³/, 'hall-box');
-    const rect = boxRect(jobContext(cured).wall, jobContext(cured).source)!;
+    const { wall, box } = workOf(cured).runs[0]!.from!;
+    const rect = boxRect(wall, box)!;
     expect([toInches(rect.left), toInches(rect.right)]).toEqual([expect.closeTo(40.75), expect.closeTo(43)]);
     expect(find(cured, 'stud', 'hall-box').verdict).not.toBe('stop');
     expect(find(cured, 'cavity', 'hall-box').verdict).toBe('ok');
@@ -221,8 +222,8 @@ describe('a job from a few answers', () => {
     expect(find(stamped, 'wiring-plan', 'nook-old-box')).toMatchObject({ verdict: 'can’t tell' });
   });
   it('places both boxes from the shared edge: old centre 110 − 40 = 70 in, new 110 − 46 = 64 in, at the old one’s height', () => {
-    const c = jobContext(job);
+    const { to } = workOf(job).runs[0]!;
     expect(find(job, 'carry-through').sums[0]!.result.value).toBeCloseTo(inches(40));
-    expect(printLength(c.target.place.bottom.mm, 'in')).toBe('12"');
+    expect(printLength(to.box.place.bottom.mm, 'in')).toBe('12"');
   });
 });

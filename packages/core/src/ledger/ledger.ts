@@ -1,8 +1,9 @@
 /** All judgements of a job, worst first, and what they say of its stage. */
 import { STAGES, VERDICTS, type Finding, type JobInHouse, type Stage } from '../model/index.js';
 import { boxFindings } from './boxFindings.js';
-import { finding, isWorkable, jobContext } from './context.js';
+import { finding, workOf } from './work.js';
 import { feedFindings } from './feedFindings.js';
+import { runFindings } from './runFindings.js';
 import { otherJobFindings, unfitFindings } from './otherJobs.js';
 
 /** Findings sorted by verdict, then by stage; a pure function of the job and its house. */
@@ -14,17 +15,19 @@ export function ledgerOf(job: JobInHouse): Finding[] {
 }
 
 function ownFindings(job: JobInHouse): Finding[] {
-  if (!isWorkable(job))
-    return [
-      finding('job-box', job.id, 'survey', 'The box this job is about', {
-        verdict: 'stop',
-        says: 'it isn’t in the house any more: the survey took it out, or another job was taken back. Put it back in the survey, or bring back an earlier version of the job',
-        sums: [],
-        source: { from: 'sum' },
-      }),
-    ];
-  const context = jobContext(job);
-  return [...feedFindings(context), ...boxFindings(context)];
+  const work = workOf(job);
+  const own = [...feedFindings(work), ...boxFindings(work), ...runFindings(work)];
+  if (work.boxes.length) return own;
+  const wanted = job.want !== undefined;
+  return [
+    finding('nothing-planned', job.id, wanted ? 'route' : 'need', wanted ? 'The way there' : 'What is planned', {
+      verdict: 'can’t tell',
+      says: wanted ? 'no way was taken yet, so nothing of it is planned' : 'nothing of it is planned any more',
+      sums: [],
+      source: { from: 'sum' },
+      ask: wanted ? 'Look at the feeds and the ways to them, and take one.' : 'Start it again from what is to be done.',
+    }),
+  ];
 }
 
 export type StageState = 'stopped' | 'open' | 'clear';

@@ -2,10 +2,11 @@
 import { describe, expect, it } from 'vitest';
 import { demoJobs, quinceStreet } from '../demo/index.js';
 import { inHouse, type Job } from '../model/index.js';
+import { stepsOf } from '../steps/index.js';
 import { fromBox } from '../situation/index.js';
 import { ledgerOf } from './ledger.js';
 
-const [sewing, aquarium, , , shelf] = demoJobs as [Job, Job, Job, Job, Job];
+const [sewing, aquarium, , hallEnd, shelf] = demoJobs as [Job, Job, Job, Job, Job];
 const others = (job: Job, jobs: Job[]) => ledgerOf(inHouse(job, quinceStreet, jobs)).filter((f) => f.rule.startsWith('other-jobs'));
 
 describe('two jobs of one house', () => {
@@ -67,8 +68,13 @@ describe('a plan that lost its footing', () => {
     expect(fits.remedies[0]!.edits).toEqual([{ op: 'drop-change', changeId: 'gone' }]);
     expect(ledger.length).toBeGreaterThan(15);
   });
-  it('a job whose box is gone is one stop, and has no steps', () => {
-    const job: Job = { ...sewing, sourceBoxId: 'gone' };
-    expect(ledgerOf(inHouse(job, quinceStreet)).map((f) => [f.rule, f.verdict])).toContainEqual(['job-box', 'stop']);
+  it('a job whose box is gone stops at what doesn’t fit, and has no steps', () => {
+    const job: Job = { ...hallEnd, changes: hallEnd.changes.map((c) => (c.do === 'replace-box' ? { ...c, boxId: 'gone' } : c)) };
+    const ledger = ledgerOf(inHouse(job, quinceStreet));
+    expect(ledger.map((f) => [f.rule, f.verdict])).toEqual([
+      ['plan-fits', 'stop'],
+      ['nothing-planned', 'can’t tell'],
+    ]);
+    expect(stepsOf(inHouse(job, quinceStreet))).toEqual([]);
   });
 });

@@ -4,7 +4,7 @@ import { circuitLoad, term } from '../codebook/index.js';
 import { openingRect } from '../layout/index.js';
 import { inches } from '../measure/index.js';
 import { fitting, planOf, type Box, type Change, type Finding, type Job, type JobInHouse, type Load, type Wall } from '../model/index.js';
-import { finding, remedy } from './context.js';
+import { finding, remedy } from './work.js';
 
 /** Changes that can’t be made on what is found now, each a stop that can be dropped. */
 export const unfitFindings = (job: JobInHouse): Finding[] =>

@@ -22,7 +22,7 @@ import {
 import { stepsOf } from '../steps/index.js';
 import { bayLookedInto, judgeBox } from '../survey/index.js';
 import { benchFindings, benchOf, faceFindings } from '../wiring/index.js';
-import { jobContext, ledgerOf, plannedBench } from './index.js';
+import { inPlaceBoxes, ledgerOf, plannedBench, workOf } from './index.js';
 
 const site = plannedSite(sewingCorner);
 const wall = site.walls.find((w) => w.id === 'sewing-hall')!;
@@ -182,10 +182,10 @@ describe('the bench of a job', () => {
     expect(of(b, 'assumed', 'hall-box')[0]!.says).toMatch(/drawn by your own school/);
   });
   it('the planned cable has the length and the free ends of the plan', () => {
-    const c = jobContext(sewingCorner);
+    const c = workOf(sewingCorner);
     const b = plannedBench(c);
-    const cable = b.cables.find((x) => x.id === c.newCable!.id)!;
-    expect(cable.lengthMm).toBe(c.run!.runMm);
+    const cable = b.cables.find((x) => x.id === c.runs[0]!.cable.id)!;
+    expect(cable.lengthMm).toBe(c.runs[0]!.run!.runMm);
     expect(b.unmeasured?.filter((u) => u.of === cable.id) ?? []).toEqual([]);
   });
   it('what has no figure is not plugged in as 0 W', () => {
@@ -196,8 +196,8 @@ describe('the bench of a job', () => {
 
 describe('the wainscot job', () => {
   it('says before the cut whether its own cable hangs there', () => {
-    const c = jobContext(wainscot);
-    const side = c.planned.cables.flatMap((x) => x.ends).find((e) => e.boxId === c.target.id)?.side;
+    const w = workOf(wainscot);
+    const side = w.planned.cables.flatMap((x) => x.ends).find((e) => e.boxId === inPlaceBoxes(w)[0]!.box.id)?.side;
     const own = ledgerOf(wainscot).filter((f) => /its own/.test(f.says));
     expect(own.length > 0).toBe(side === 'top');
   });

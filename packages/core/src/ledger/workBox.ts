@@ -1,58 +1,70 @@
-/** The work box of a job as the wall judges it and as it is drawn: what is planned, what was there, what is closed again. */
+/** The boxes of a job as the wall judges them and as they are drawn: what is planned, what was there, what is closed again. */
 import { elevation, type Elevation } from '../layout/index.js';
 import type { Bench, FaceId, Site } from '../model/index.js';
 import { benchOf } from '../wiring/index.js';
 import { judgeBox, type BoxJudgement } from '../survey/index.js';
-import type { JobContext } from './context.js';
+import { inPlaceBoxes, outletBoxes, type Work, type WorkBox } from './work.js';
 
-/** All that is judged of the work box where it is planned; moved, enlarged or replaced, it is held against what was found. */
-export const judgeWork = (c: JobContext): BoxJudgement =>
+/** All that is judged of a box where it is planned; moved, enlarged or replaced, it is held against what was found. */
+export const judgeWork = (w: Work, b: WorkBox): BoxJudgement =>
   judgeBox({
-    site: c.planned,
-    ...(c.inPlace ? { found: c.job.found } : {}),
-    wall: c.wall,
-    boxId: c.target.id,
-    edition: c.job.edition,
-    schools: c.job.schools,
-    unit: c.job.unit,
+    site: w.planned,
+    ...(b.was ? { found: w.found } : {}),
+    wall: b.wall,
+    boxId: b.box.id,
+    edition: w.job.edition,
+    schools: w.job.schools,
+    unit: w.job.unit,
   });
 
-/** The job's boxes on the bench as they are planned; the new cable is as long, and leaves as much free, as the plan says. */
-export const plannedBench = (c: JobContext): Bench =>
+/** The job's boxes on the bench as they are planned; new cables are as long, and leave as much free, as the plan says. */
+export const plannedBench = (w: Work): Bench =>
   benchOf(
-    c.planned,
-    c.boxes.map((b) => b.id),
-    c.circuit,
-    c.job.schools,
-    c.newCable && c.run && c.freeEnds.source && c.freeEnds.target
-      ? {
-          planned: {
-            cableId: c.newCable.id,
-            lengthMm: c.run.runMm,
-            freeMm: { [c.source.id]: c.freeEnds.source.leaveMm, [c.target.id]: c.freeEnds.target.leaveMm },
-          },
-        }
-      : {},
+    w.planned,
+    w.boxes.map((b) => b.box.id),
+    w.boxes[0]?.circuit,
+    w.job.schools,
+    {
+      planned: w.runs.flatMap((r) =>
+        r.run
+          ? [
+              {
+                cableId: r.cable.id,
+                lengthMm: r.run.runMm,
+                freeMm: Object.fromEntries([r.from, r.to].flatMap((b) => (b?.freeEnd ? [[b.box.id, b.freeEnd.leaveMm]] : []))),
+              },
+            ]
+          : [],
+      ),
+    },
   );
 
 /**
- * One face of the job's wall.
+ * One face of a wall of the job.
  * @param site found, planned or built state
  * @param withBefore draws the box as it was and the patch beside what is planned
  */
-export function jobElevation(c: JobContext, site: Site, face: FaceId, open: boolean, withBefore: boolean): Elevation {
-  const found = new Map(c.job.found.boxes.map((b) => [b.id, JSON.stringify(b)]));
+export function jobElevation(w: Work, site: Site, wallId: string, face: FaceId, open: boolean, withBefore: boolean): Elevation {
+  const wall = site.walls.find((x) => x.id === wallId) ?? site.walls[0]!;
+  const found = new Map(w.found.boxes.map((b) => [b.id, JSON.stringify(b)]));
   const plannedIds = new Set(site.boxes.filter((b) => found.get(b.id) !== JSON.stringify(b)).map((b) => b.id));
+  const here = w.boxes.filter((b) => b.wall.id === wall.id);
+  const work = here.find((b) => outletBoxes(w).includes(b)) ?? here[0];
+  const source = w.runs.find((r) => r.to === work)?.from ?? here.find((b) => b.feeds);
+  const before = work && inPlaceBoxes(w).includes(work) ? work : undefined;
+  const crossings = w.runs.filter((r) => r.to.wall.id === wall.id).flatMap((r) => r.crossings.map((x) => ({ id: x.stud.id, opening: x.opening })));
   return elevation({
     site,
-    wall: c.wall,
+    wall,
     face,
     open,
     plannedIds,
-    workBoxId: c.target.id,
-    sourceBoxId: c.source.id,
-    ...(c.inPlace && withBefore ? { before: { box: c.sourceFound, patches: judgeWork(c).patch?.pieces.map((p) => p.piece) ?? [] } } : {}),
-    ...(withBefore ? { crossings: c.crossings.map((x) => ({ id: x.stud.id, opening: x.opening })) } : {}),
-    unit: c.job.unit,
+    ...(work ? { workBoxId: work.box.id } : {}),
+    ...(source?.wall.id === wall.id ? { sourceBoxId: source.box.id } : {}),
+    ...(before?.was && withBefore
+      ? { before: { box: before.was, patches: judgeWork(w, before).patch?.pieces.map((p) => p.piece) ?? [] } }
+      : {}),
+    ...(withBefore ? { crossings } : {}),
+    unit: w.job.unit,
   });
 }

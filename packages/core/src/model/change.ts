@@ -2,13 +2,18 @@
 import * as z from 'zod';
 import { Id, Name } from './known.js';
 import type { Site } from './site.js';
+import { Breaker } from './panel.js';
 import { Box, Cable, Circuit, Device, Load } from './site.js';
+import { CableWay } from './way.js';
 
 const base = { id: Id, title: Name };
 
 export const Change = z.discriminatedUnion('do', [
   z.strictObject({ ...base, do: z.literal('place-box'), box: Box }),
-  z.strictObject({ ...base, do: z.literal('run-cable'), cable: Cable }),
+  /** with the way it takes where it leaves its wall or goes past a stud; absent: straight from box to box in one wall */
+  z.strictObject({ ...base, do: z.literal('run-cable'), cable: Cable, way: CableWay.optional() }),
+  /** a circuit of its own; where the panel is surveyed, with its breaker in a space */
+  z.strictObject({ ...base, do: z.literal('add-breaker'), circuit: Circuit, breaker: Breaker.optional() }),
   z.strictObject({ ...base, do: z.literal('place-device'), device: Device }),
   /** a found box gives way to another of the same place and name */
   z.strictObject({ ...base, do: z.literal('replace-box'), boxId: Id, box: Box }),
@@ -53,6 +58,12 @@ export function applyChange(site: Site, change: Change): Site {
       return { ...site, loads: put(site.loads, change.load) };
     case 'unplug':
       return { ...site, loads: site.loads.filter((l) => l.id !== change.loadId) };
+    case 'add-breaker':
+      return {
+        ...site,
+        circuits: put(site.circuits, change.circuit),
+        ...(site.panel && change.breaker ? { panel: { ...site.panel, breakers: put(site.panel.breakers, change.breaker) } } : {}),
+      };
     case 'alter-circuit':
       return { ...site, circuits: site.circuits.map((c) => (c.id === change.circuitId ? { ...c, ...change.with } : c)) };
   }

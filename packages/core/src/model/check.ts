@@ -2,7 +2,7 @@
 import type * as z from 'zod';
 import { printLength, type LengthUnit } from '../measure/index.js';
 import type { FieldError } from './fieldError.js';
-import { House, Job } from './house.js';
+import { House, Job, wantOf } from './house.js';
 import { versionError } from './migrate.js';
 import { inHouse, jobCycle, planOf, type JobInHouse, type Unfit } from './inHouse.js';
 import { panelErrors } from './checkPanel.js';
@@ -291,10 +291,7 @@ export function checkHouseEdit(before: House, after: House): Checked<House> {
   if (!rest.ok) return rest;
   const site = changedShape(before.site, after.site, '/site');
   if (!site.ok) return { ok: false, errors: site.errors };
-  const errors = [
-    ...siteErrors(site.value, after.unit, '/site', before.site),
-    ...wantErrors(rest.value.wants ?? [], site.value, after.unit),
-  ];
+  const errors = siteErrors(site.value, after.unit, '/site', before.site);
   return errors.length ? { ok: false, errors: errors.slice(0, 20) } : { ok: true, value: { ...rest.value, site: site.value } };
 }
 
@@ -302,8 +299,8 @@ export function checkHouseEdit(before: House, after: House): Checked<House> {
 export function checkHouse(data: unknown): Checked<House> {
   const shape = checkShape(House, data);
   if (!shape.ok) return shape;
-  const { site, unit, wants } = shape.value;
-  const errors = [...siteErrors(site, unit, '/site'), ...wantErrors(wants ?? [], site, unit)];
+  const { site, unit } = shape.value;
+  const errors = siteErrors(site, unit, '/site');
   return errors.length ? { ok: false, errors: errors.slice(0, 20) } : shape;
 }
 
@@ -327,7 +324,7 @@ function changePath(job: Job, unfit: Unfit, error: FieldError | undefined): stri
 /** What makes no sense of a job in its house: changes that don’t fit, boxes that are gone, jobs that wait for each other. */
 export function jobErrors(job: JobInHouse, jobs: readonly Job[]): FieldError[] {
   const errors: FieldError[] = [];
-  const { planned, unfit } = planOf(job);
+  const { unfit } = planOf(job);
   for (const u of unfit) {
     const first = u.errors[0];
     errors.push({
@@ -337,15 +334,8 @@ export function jobErrors(job: JobInHouse, jobs: readonly Job[]): FieldError[] {
       came: first?.came ?? short(u.change.id),
     });
   }
-  const missing = (path: string, state: string, id: string): void =>
-    void errors.push({
-      path,
-      message: `There is no ${state} box with the id ${id}.`,
-      expected: `the id of a ${state} box`,
-      came: short(id),
-    });
-  if (!job.found.boxes.some((b) => b.id === job.sourceBoxId)) missing('/sourceBoxId', 'found', job.sourceBoxId);
-  if (!planned.boxes.some((b) => b.id === job.newBoxId)) missing('/newBoxId', 'planned', job.newBoxId);
+  const want = wantOf(job);
+  if (want) errors.push(...wantErrors(want, job.found, job.unit));
   const there = new Map(jobs.map((j) => [j.id, j]));
   job.after?.forEach((id, i) => {
     const before = there.get(id);

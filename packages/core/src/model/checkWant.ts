@@ -3,41 +3,36 @@ import type { FieldError } from './fieldError.js';
 import type { Site } from './site.js';
 import type { Want } from './want.js';
 
-/** What makes no sense in wanted outlets whose shape is right: places outside their wall, rooms and walls that are not there. */
-export function wantErrors(wants: readonly Want[], site: Site, unit: LengthUnit): FieldError[] {
+/** What makes no sense in what a job wants though its shape is right: places outside their wall, rooms and walls that are not there. */
+export function wantErrors(want: Want, site: Site, unit: LengthUnit): FieldError[] {
   const errors: FieldError[] = [];
   const say = (mm: number): string => printLength(mm, unit);
-  wants.forEach((want, i) => {
-    const at = `/wants/${i}`;
-    const wrong = (path: string, message: string, expected: string, came: unknown) =>
-      errors.push({ path: `${at}${path}`, message, expected, came: String(came) });
-    if (wants.findIndex((w) => w.id === want.id) !== i)
-      wrong('/id', `Two wanted outlets have the id ${want.id}.`, 'an id of its own', want.id);
-    want.places.forEach((p, n) => {
-      const wall = site.walls.find((w) => w.id === p.wallId);
-      if (!wall) return wrong(`/places/${n}/wallId`, `There is no wall with the id ${p.wallId}.`, 'the id of a wall', p.wallId);
-      if (p.fromLeft.mm > wall.length.mm)
-        wrong(
-          `/places/${n}/fromLeft/mm`,
-          `${want.name} would lie at ${say(p.fromLeft.mm)}, past the end of ${wall.name} at ${say(wall.length.mm)}.`,
-          `at most ${say(wall.length.mm)}`,
-          p.fromLeft.mm,
-        );
-      if (p.bottom.mm > wall.height.mm)
-        wrong(
-          `/places/${n}/bottom/mm`,
-          `${want.name} would hang at ${say(p.bottom.mm)}, above the top of ${wall.name} at ${say(wall.height.mm)}.`,
-          `at most ${say(wall.height.mm)}`,
-          p.bottom.mm,
-        );
-    });
-    if (want.kind === 'lights' && !want.lamps)
-      wrong('/lamps', `${want.name} are lights: say how many and where.`, 'a number of lampholders and rooms', 'nothing');
-    if (want.kind !== 'raceway' && want.places.length > 1)
-      wrong('/places', `${want.name} has ${want.places.length} places; only a raceway has more than one.`, 'one place', want.places.length);
-    want.lamps?.under.forEach((id, n) => {
-      if (!site.rooms.some((r) => r.id === id)) wrong(`/lamps/under/${n}`, `There is no room with the id ${id}.`, 'the id of a room', id);
-    });
+  const wrong = (path: string, message: string, expected: string, came: unknown) =>
+    errors.push({ path: `/want${path}`, message, expected, came: String(came) });
+  want.places.forEach((p, n) => {
+    const wall = site.walls.find((w) => w.id === p.wallId);
+    if (!wall) return wrong(`/places/${n}/wallId`, `There is no wall with the id ${p.wallId}.`, 'the id of a wall', p.wallId);
+    if (p.fromLeft.mm > wall.length.mm)
+      wrong(
+        `/places/${n}/fromLeft/mm`,
+        `${want.name} would lie at ${say(p.fromLeft.mm)}, past the end of ${wall.name} at ${say(wall.length.mm)}.`,
+        `at most ${say(wall.length.mm)}`,
+        p.fromLeft.mm,
+      );
+    if (p.bottom.mm > wall.height.mm)
+      wrong(
+        `/places/${n}/bottom/mm`,
+        `${want.name} would hang at ${say(p.bottom.mm)}, above the top of ${wall.name} at ${say(wall.height.mm)}.`,
+        `at most ${say(wall.height.mm)}`,
+        p.bottom.mm,
+      );
+  });
+  if (want.kind === 'lights' && !want.lamps)
+    wrong('/lamps', `${want.name} are lights: say how many and where.`, 'a number of lampholders and rooms', 'nothing');
+  if (want.kind !== 'raceway' && want.places.length > 1)
+    wrong('/places', `${want.name} has ${want.places.length} places; only a raceway has more than one.`, 'one place', want.places.length);
+  want.lamps?.under.forEach((id, n) => {
+    if (!site.rooms.some((r) => r.id === id)) wrong(`/lamps/under/${n}`, `There is no room with the id ${id}.`, 'the id of a room', id);
   });
   return errors;
 }

@@ -18,7 +18,7 @@ export function applyEdit<J extends Job>(job: J, edit: JobEdit): J {
     case 'drop-change':
       return { ...job, changes: job.changes.filter((c) => c.id !== edit.changeId) };
     case 'replan':
-      return { ...job, situation: edit.situation, newBoxId: edit.newBoxId, changes: edit.changes };
+      return { ...job, purpose: edit.purpose, changes: edit.changes };
     case 'set-schools':
       return { ...job, schools: { ...job.schools, ...edit.schools } };
   }

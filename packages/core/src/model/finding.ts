@@ -2,8 +2,8 @@
 import * as z from 'zod';
 import { Source } from '../catalog/index.js';
 import { Change } from './change.js';
-import { SITUATIONS } from './house.js';
 import { Id, Name } from './known.js';
+import { Purpose } from './purpose.js';
 import { Schools } from './schools.js';
 
 export const VERDICTS = ['stop', 'can’t tell', 'caution', 'ok', 'note'] as const;
@@ -40,7 +40,7 @@ export const JobEdit = z.discriminatedUnion('op', [
   z.object({ op: z.literal('drop-change'), changeId: Id }),
   z.object({ op: z.literal('set-schools'), schools: Schools.partial() }),
   /** another way to the same end: what was planned gives way as a whole */
-  z.object({ op: z.literal('replan'), situation: z.enum(SITUATIONS), newBoxId: Id, changes: z.array(Change).max(200) }),
+  z.object({ op: z.literal('replan'), purpose: Purpose, changes: z.array(Change).max(200) }),
 ]);
 export type JobEdit = z.infer<typeof JobEdit>;
 

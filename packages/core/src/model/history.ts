@@ -2,6 +2,7 @@
 import * as z from 'zod';
 import { Change } from './change.js';
 import { Id, Instant, Name, Remark } from './known.js';
+import { Breaker } from './panel.js';
 import { Box, Cable, Circuit, Device, Load } from './site.js';
 
 /** Lists of a site that a job can alter. */
@@ -15,6 +16,7 @@ export const Things = z.strictObject({
   devices: z.array(Device).max(200),
   circuits: z.array(Circuit).max(200),
   loads: z.array(Load).max(200),
+  breakers: z.array(Breaker).max(84),
 });
 export type Things = z.infer<typeof Things>;
 

@@ -6,7 +6,8 @@ import { Closing, Question } from './history.js';
 import { Id, Instant, Name, Remark } from './known.js';
 import { Schools } from './schools.js';
 import { Site } from './site.js';
-import { Rates, Want } from './want.js';
+import { Purpose } from './purpose.js';
+import { JobWant, Rates, type Want } from './want.js';
 
 export const EDITIONS = ['US-2017', 'US-2020', 'US-2023'] as const;
 export const Edition = z.enum(EDITIONS);
@@ -27,8 +28,6 @@ export const House = z.strictObject({
   built: z.number().int().min(1500).max(2100).optional(),
   note: Remark.optional(),
   site: Site,
-  /** outlets and lights that are wanted, with the way that was chosen for each */
-  wants: z.array(Want).max(200).optional(),
   /** the user’s own prices; absent: placeholders */
   rates: Rates.optional(),
   /** the jobs that became part of it, the earliest first */
@@ -71,29 +70,26 @@ export const Work = z.strictObject({
 export type Work = z.infer<typeof Work>;
 export type StepValue = z.infer<typeof StepValue>;
 
-export const SITUATIONS = ['other-side', 'same-wall', 'raise', 'enlarge', 'replace'] as const;
-export const SITUATION_WORDS: Record<(typeof SITUATIONS)[number], string> = {
-  'other-side': 'new outlet, fed from the other side of the same wall',
-  'same-wall': 'new outlet, fed from a box on the same face',
-  raise: 'outlet moved up, down or sideways',
-  enlarge: 'box made larger for more outlets',
-  replace: 'worn box replaced in its place',
-};
-
 export const Job = z.strictObject({
   format: z.literal('saddle-job'),
   version: z.literal(DOCUMENT_VERSION),
   id: Id,
   houseId: Id,
   name: Name,
-  situation: z.enum(SITUATIONS),
+  purpose: Purpose,
   note: Remark.optional(),
-  /** which boxes the job is about */
-  sourceBoxId: Id,
-  newBoxId: Id,
+  /** what is wanted and where, as long as something new is; the ways there are searched for it */
+  want: JobWant.optional(),
   /** jobs of the same house that are done before: what they will build is found by this one */
   after: z.array(Id).max(20).optional(),
   changes: z.array(Change).max(200),
+  /** the way that was taken, and what it wrote: so that what was altered by hand afterwards is known as such */
+  taken: z
+    .strictObject({
+      way: z.strictObject({ key: z.string().max(2000), title: Name, feed: z.string().max(40) }),
+      changes: z.array(Change).max(200),
+    })
+    .optional(),
   schools: Schools,
   work: Work,
   /** wiring made by hand on the bench, in place of what the plan gives */
@@ -105,5 +101,6 @@ export const Job = z.strictObject({
 });
 export type Job = z.infer<typeof Job>;
 
-/** Whether the work stays at one box that is there already: moved, enlarged or replaced. */
-export const isInPlace = (job: Pick<Job, 'sourceBoxId' | 'newBoxId'>): boolean => job.sourceBoxId === job.newBoxId;
+/** A job’s want under the job’s own id and name; undefined where nothing new is wanted. */
+export const wantOf = (job: Pick<Job, 'id' | 'name' | 'want'>): Want | undefined =>
+  job.want && { ...job.want, id: job.id, name: job.name };

@@ -8,6 +8,7 @@ import { siteErrors } from './check.js';
 import type { FieldError } from './fieldError.js';
 import { ALTERED_LISTS, type Closing, type Things } from './history.js';
 import type { Edition, House, Job } from './house.js';
+import { spacesOf } from './panel.js';
 import type { Site } from './site.js';
 
 export interface JobInHouse extends Job {
@@ -124,6 +125,16 @@ function subjectsMissing(site: Site, change: Change): string | undefined {
       return change.load.boxId === undefined || has(site.boxes, change.load.boxId) ? undefined : gone('box', change.load.boxId);
     case 'unplug':
       return has(site.loads, change.loadId) ? undefined : gone('load', change.loadId);
+    case 'add-breaker': {
+      const there = named(site.circuits, change.circuit.id);
+      if (there) return taken('circuit', there);
+      const { breaker } = change;
+      if (!breaker) return undefined;
+      if (!site.panel) return 'nobody surveyed the panel any more';
+      const wanted = spacesOf(breaker);
+      const other = site.panel.breakers.find((b) => spacesOf(b).some((s) => wanted.includes(s)));
+      return other ? `space ${other.space} of the panel is taken` : undefined;
+    }
     case 'alter-circuit':
       return has(site.circuits, change.circuitId) ? undefined : gone('circuit', change.circuitId);
   }
@@ -161,6 +172,12 @@ function onCircuitOfFeed(site: Site, changes: readonly Change[]): Site {
   const placed = new Set(changes.flatMap((c) => (c.do === 'place-box' ? [c.box.id] : [])));
   if (placed.size === 0) return site;
   const circuit = new Map(site.boxes.filter((b) => !placed.has(b.id)).map((b) => [b.id, b.circuitId]));
+  // a cable from the panel brings its own
+  for (const c of changes) {
+    if (c.do !== 'run-cable' || c.way?.feed !== 'panel') continue;
+    const own = changes.find((x) => x.do === 'add-breaker');
+    for (const e of c.cable.ends) if (own?.do === 'add-breaker' && e.boxId && placed.has(e.boxId)) circuit.set(e.boxId, own.circuit.id);
+  }
   const runs = changes.flatMap((c) => (c.do === 'run-cable' ? [c.cable.ends.map((e) => e.boxId)] : []));
   for (let grown = true; grown; ) {
     grown = false;
@@ -217,6 +234,7 @@ export function altered(before: Site, after: Site): Pick<Closing, 'was' | 'wasAt
       devices: of(mine.devices, other.devices),
       circuits: of(mine.circuits, other.circuits),
       loads: of(mine.loads, other.loads),
+      breakers: of(mine.panel?.breakers ?? [], other.panel?.breakers ?? []),
     };
   };
   const was = things(before, after);
@@ -239,6 +257,10 @@ export function takenBack(site: Site, closing: Closing): Site {
     for (const gone of closing.was[list].filter((x) => !ids.has(x.id)))
       there.splice(closing.wasAt[`${list}/${gone.id}`] ?? there.length, 0, gone);
     (back as Record<string, unknown>)[list] = there;
+  }
+  if (back.panel) {
+    const brought = new Set(closing.became.breakers.map((b) => b.id));
+    back.panel = { ...back.panel, breakers: [...back.panel.breakers.filter((b) => !brought.has(b.id)), ...closing.was.breakers] };
   }
   return holdingTogether(back);
 }

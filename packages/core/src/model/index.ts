@@ -16,6 +16,8 @@ export * from './takeUp.js';
 export * from './fieldWords.js';
 export * from './bench.js';
 export * from './want.js';
+export * from './way.js';
+export * from './purpose.js';
 export * from './revisions.js';
 export * from './difference.js';
 export * from './patch.js';

@@ -4,6 +4,7 @@
  */
 import type { FieldError } from './fieldError.js';
 import { DOCUMENT_VERSION } from './house.js';
+import { DEFAULT_SCHOOLS } from './schools.js';
 
 type Fields = Record<string, unknown>;
 const isFields = (value: unknown): value is Fields => typeof value === 'object' && value !== null && !Array.isArray(value);
@@ -18,19 +19,50 @@ export interface Carried {
 export interface Migrated {
   document: unknown;
   carried?: Carried;
+  /** jobs that a house of version 1 held as outlets and lights that were only wanted */
+  jobs?: Fields[];
 }
 
-type Step = (document: Fields) => { document: Fields; carried?: Carried };
+type Step = (document: Fields) => { document: Fields; carried?: Carried; jobs?: Fields[] };
 /** By format: the step that leads away from version 1, from version 2 … */
 const STEPS: Record<string, Step[]> = {
-  'saddle-house': [(house) => ({ document: { ...house, version: 2 } })],
+  'saddle-house': [
+    ({ wants, ...house }) => ({
+      document: { ...house, version: 2 },
+      ...(Array.isArray(wants) ? { jobs: wants.filter(isFields).map((want) => wantedJob(house['id'], want)) } : {}),
+    }),
+  ],
   'saddle-job': [
-    ({ found, edition, unit, built, ...job }) => {
-      const own = withOwnIds({ ...job, version: 2 }, found);
+    ({ found, edition, unit, built, situation, sourceBoxId: _source, newBoxId: _new, ...job }) => {
+      const own = withOwnIds({ ...job, version: 2, purpose: purposeOf(situation, job['changes']) }, found);
       return { document: own.job, carried: { found: own.found, edition, unit, built } };
     },
   ],
 };
+
+/** What version 1 called the situation of a job. */
+function purposeOf(situation: unknown, changes: unknown): unknown {
+  if (situation === 'raise') return 'move';
+  if (situation !== 'other-side' && situation !== 'same-wall') return situation;
+  const placed = Array.isArray(changes) ? (changes as { do?: unknown; box?: { divided?: unknown } }[]) : [];
+  return placed.some((c) => c?.do === 'place-box' && c.box?.divided === true) ? 'low-voltage' : 'outlet';
+}
+
+/** A wanted outlet, raceway or run of lights as the job it always was: one that has taken no way yet. */
+function wantedJob(houseId: unknown, { id, name, ...want }: Fields): Fields {
+  return {
+    format: 'saddle-job',
+    version: 2,
+    id,
+    houseId,
+    name,
+    purpose: want['kind'] === 'raceway' || want['kind'] === 'lights' ? want['kind'] : want['ownCircuit'] === true ? 'own-circuit' : 'outlet',
+    want,
+    changes: [],
+    schools: DEFAULT_SCHOOLS,
+    work: { ticks: [], notes: [], values: [], proof: {} },
+  };
+}
 
 /** A document as today’s version has it; one that is of no earlier version is given back as it came. */
 export function migrated(raw: unknown): Migrated {
@@ -43,7 +75,8 @@ export function migrated(raw: unknown): Migrated {
     const step = typeof version === 'number' && Number.isInteger(version) && version >= 1 ? steps[version - 1] : undefined;
     if (!step) return result;
     const next = step(document);
-    result = { document: next.document, ...((next.carried ?? result.carried) ? { carried: (next.carried ?? result.carried)! } : {}) };
+    const [carried, jobs] = [next.carried ?? result.carried, next.jobs ?? result.jobs];
+    result = { document: next.document, ...(carried ? { carried } : {}), ...(jobs ? { jobs } : {}) };
   }
 }
 

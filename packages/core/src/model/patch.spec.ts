@@ -30,6 +30,10 @@ describe('patches', () => {
     expect(applyPatch({ a: 1, b: 2 }, patchOf({ a: 1, b: 2 }, { a: 1 }))).toEqual({ a: 1 });
     expect(applyPatch({ a: [] }, patchOf({ a: [] }, { a: null }))).toEqual({ a: null });
   });
+  it('a field of any name, the one that every object has among them', () => {
+    const odd = JSON.parse('{"__proto__": 0, "a": 1}') as unknown;
+    expect(applyPatch({}, patchOf({}, odd))).toEqual(odd);
+  });
   it('any two values, also over JSON as a browser’s store keeps them', () => {
     const value = fc.jsonValue({ maxDepth: 4 });
     fc.assert(

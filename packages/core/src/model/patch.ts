@@ -26,14 +26,15 @@ export function patchOf(before: unknown, after: unknown): Patch | undefined {
   if (before === after) return undefined;
   if (Array.isArray(before) && Array.isArray(after)) return listPatch(before, after);
   if (!isFields(before) || !isFields(after)) return { set: after };
-  const fields: Record<string, Patch> = {};
-  for (const [key, value] of Object.entries(after)) {
-    if (value === undefined) continue;
+  const changed = Object.entries(after).flatMap(([key, value]): [string, Patch][] => {
+    if (value === undefined) return [];
     const patch = own(before, key) === undefined ? { set: value } : patchOf(before[key], value);
-    if (patch) fields[key] = patch;
-  }
+    return patch ? [[key, patch]] : [];
+  });
+  // from entries, so that a field of any name is a field, `__proto__` too
+  const fields = Object.fromEntries(changed);
   const without = Object.keys(before).filter((key) => before[key] !== undefined && own(after, key) === undefined);
-  if (without.length === 0) return Object.keys(fields).length ? { fields } : undefined;
+  if (without.length === 0) return changed.length ? { fields } : undefined;
   return { fields, without };
 }
 

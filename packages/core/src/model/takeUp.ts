@@ -50,7 +50,9 @@ function merged(house: unknown, job: unknown, path: string, ask: (field: string,
 
 /** Ids of the things that a job is about: its boxes, and what hangs together with them. */
 function nearJob(job: Job, found: Site): Record<List, Set<string>> {
-  const boxes = new Set([job.sourceBoxId, ...job.changes.flatMap((c) => ('boxId' in c ? [c.boxId] : []))]);
+  const boxes = new Set(
+    job.changes.flatMap((c) => (c.do === 'replace-box' ? [c.boxId] : c.do === 'run-cable' ? c.cable.ends.flatMap((e) => e.boxId ?? []) : [])),
+  );
   const walls = new Set([
     ...found.boxes.filter((b) => boxes.has(b.id)).map((b) => b.wallId),
     ...job.changes.flatMap((c) => (c.do === 'place-box' ? [c.box.wallId] : [])),

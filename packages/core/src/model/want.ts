@@ -1,4 +1,4 @@
-/** Outlets and lights that are wanted somewhere in the house, before there is a job: where, for what, and which way was chosen. */
+/** What a job wants where there is nothing yet: where, for what, and by which way it may come. */
 import * as z from 'zod';
 import { DistanceLength, Id, Name, PositiveLength } from './known.js';
 import { FaceId } from './site.js';
@@ -57,9 +57,7 @@ export const RacewayStock = z.strictObject({
 });
 export type RacewayStock = z.infer<typeof RacewayStock>;
 
-export const Want = z.strictObject({
-  id: Id,
-  name: Name,
+export const JobWant = z.strictObject({
   kind: WantKind,
   /** one place; all device boxes of a raceway; the switch of lights */
   places: z.array(WantPlace).min(1, 'say where it is wanted').max(40),
@@ -74,10 +72,14 @@ export const Want = z.strictObject({
   forbidden: z.array(z.string().max(80)).max(300).default([]),
   via: Via.optional(),
   weights: Weights.default(EVEN_WEIGHTS),
-  /** the way that was chosen, by its key */
+  /** low voltage beside it, in the same divided box */
+  lowVoltage: z.boolean().optional(),
+  /** the way that was taken, by its key */
   chosen: z.string().max(2000).optional(),
 });
-export type Want = z.infer<typeof Want>;
+export type JobWant = z.infer<typeof JobWant>;
+/** A want under the id and name of its job. */
+export type Want = JobWant & { id: string; name: string };
 
 /** What things cost the user; plain numbers in whatever currency they think in. */
 export const Rates = z.strictObject({

@@ -5,3 +5,5 @@ export * from './bays.js';
 export * from './framing.js';
 export * from './trace.js';
 export * from './raceway.js';
+export * from './laid.js';
+export * from './takenWay.js';

@@ -2,10 +2,9 @@
  * What a way through the house comes to: its path with exact corners, legs with staples, every hole with its rule, openings and patches,
  * where to drill and how to carry the point, and the length to cut and to buy. mm.
  */
-import { practice } from '../catalog/index.js';
-import { boredHole, holeToFaceDistance, joistCut, product, staplePositions, term, type Judged } from '../codebook/index.js';
-import { CROSSING_HOLE_MM, patchPlan, throughWall, chase as chaseOf, type Chase, type PatchPlan, type Point } from '../layout/index.js';
-import { feet, inches, printMark, type LengthUnit } from '../measure/index.js';
+import { holeToFaceDistance, staplePositions, type Judged } from '../codebook/index.js';
+import { CROSSING_HOLE_MM, patchPlan, type Chase, type PatchPlan, type Point } from '../layout/index.js';
+import { inches, printMark, type LengthUnit } from '../measure/index.js';
 import {
   finishThicknessMm,
   uXOf,
@@ -14,10 +13,10 @@ import {
   type FaceId,
   type Schools,
   type Site,
-  type Term,
   type Wall,
 } from '../model/index.js';
-import { PRACTICE_MM, runFrom, type CableRun } from './cableRun.js';
+import { runFrom, type CableRun } from './cableRun.js';
+import { chaseIn, countsOf, judgedHole, outsideOf, runTerms } from './laid.js';
 import { inside, planPoint, spaceWords, USUAL_JOIST, type Framing, type FrameEdge, type FrameNode, type Hollow } from './framing.js';
 
 export interface Spot3 extends Point {
@@ -48,6 +47,10 @@ export interface Hole {
   bushing: boolean;
   seal: boolean;
   onWall?: { wallId: string; u: number; z: number };
+  /** joists of a room: which, and whether those over it */
+  joists?: { roomId: string; over: boolean };
+  /** a corner post */
+  corner?: boolean;
   at: Point;
 }
 export interface RouteOpening {
@@ -74,6 +77,9 @@ export interface Traced {
   outside: (Judged & { wallId: string; fallMm: number; alongMm: number; bitMm: number; layers: string; kit: string[] })[];
   run: CableRun;
   counts: { staples: number; plates: number; bushings: number; seals: number; openings: number; joists: number };
+  bends: number;
+  /** loops of slack that are left for later */
+  loops: number;
 }
 
 export interface TraceInput {
@@ -96,10 +102,8 @@ export interface TraceInput {
 const CLEAR_MM = 20;
 /** Opening for a fire block, a corner, or a stud: room for a drill and two fingers (common practice). */
 const OPEN_MM = { wide: inches(4), high: inches(4) };
-const LOOP_MM = feet(1);
 /** The real hole lies this far back from the marker wire, toward the middle of the plate (handbook 2). */
 export const BACK_FROM_WIRE_MM = inches(2);
-const CHASE_MM = { width: inches(1.25), depth: inches(1) };
 
 /** The part of the house a node lies in; a box or a wanted place belongs to what it opens into. */
 const isSpot = (n: FrameNode): boolean => n.space.startsWith('feed/') || n.space.startsWith('place/');
@@ -191,8 +195,9 @@ export function traced(input: TraceInput): Traced {
   const openings: RouteOpening[] = [];
   const drillFrom: string[] = [];
   const outside: Traced['outside'] = [];
-  const hole = (h: Omit<Hole, 'id' | 'plate' | 'bushing' | 'seal' | 'count'> & Partial<Hole>): void => {
-    holes.push({ id: `hole-${holes.length + 1}`, count: 1, plate: false, bushing: false, seal: false, ...h });
+  const hole = (h: Omit<Hole, 'id' | 'judged' | 'plate' | 'bushing' | 'seal' | 'count'> & Partial<Hole>): void => {
+    const bored = { id: `hole-${holes.length + 1}`, count: 1, bushing: false, seal: false, ...h };
+    holes.push({ ...bored, ...judgedHole(site, edition, unit, bored) });
   };
   const open = (wallId: string, what: string, x: number, z: number, wide = OPEN_MM.wide): void => {
     const wall = wallOf(wallId);
@@ -329,23 +334,13 @@ export function traced(input: TraceInput): Traced {
   }
 
   function boreJoists({ room, joists }: Hollow['rooms'][number], count: number, at: Point): void {
-    const depth = joists?.depth?.mm;
     const over = joists === room.joistsAbove ? 'over' : 'under';
     hole({
       member: 'joist',
       where: `${count} ${count === 1 ? 'joist' : 'joists'} ${over} the ${room.name}, in a straight line through their middles${joists?.spacing ? '' : '; reckoned at 16 in'}`,
       count,
       sizeMm: CROSSING_HOLE_MM,
-      judged:
-        depth === undefined
-          ? {
-              verdict: 'can’t tell',
-              says: 'how deep the joists are was not measured',
-              sums: [],
-              source: { standard: 'IRC', clause: 'R502.8.1', from: 'memory' },
-              ask: `Measure a joist ${over} the ${room.name} from top to bottom.`,
-            }
-          : joistCut({ joistDepthMm: depth, cut: 'hole', sizeMm: CROSSING_HOLE_MM }),
+      joists: { roomId: room.id, over: over === 'over' },
       at,
     });
   }
@@ -365,24 +360,11 @@ export function traced(input: TraceInput): Traced {
         const z = wallZ(k)!;
         for (const x of e.studs ?? []) {
           const metal = wall!.framing.material === 'metal';
-          const judged = metal
-            ? undefined
-            : measuredDepth(
-                wall!,
-                boredHole({
-                  edition,
-                  studDepthMm: wall!.framing.studDepth.mm,
-                  holeMm: CROSSING_HOLE_MM,
-                  ...(wall!.bearing === undefined ? {} : { bearing: wall!.bearing }),
-                }),
-              );
           const edge = holeToFaceDistance(wall!.framing.studDepth.mm, CROSSING_HOLE_MM);
           hole({
             member: 'stud',
             where: `${fromEnd(wall!.id, x)}, ${say(z)} up; ${say(edge)} to both faces, ${say(z)} to the bottom and ${say(wall!.height.mm - z)} to the top${e.guessed ? '; the stud is only reckoned: find it first' : ''}`,
             sizeMm: CROSSING_HOLE_MM,
-            judged,
-            plate: judged?.plate ?? false,
             bushing: metal,
             onWall: { wallId: wall!.id, u: x, z },
             at: pointOn(wall!, x),
@@ -397,13 +379,6 @@ export function traced(input: TraceInput): Traced {
           member: 'fire block',
           where: `${fromEnd(wall!.id, x)}, ${say(z)} up`,
           sizeMm: CROSSING_HOLE_MM,
-          judged: {
-            verdict: 'note',
-            says: 'bored through and sealed: the block has to stop fire again',
-            sums: [],
-            source: { standard: 'IRC', clause: 'R302.11', from: 'memory' },
-          },
-          plate: false,
           seal: true,
           onWall: { wallId: wall!.id, u: x, z },
           at: pointOn(wall!, x),
@@ -425,13 +400,7 @@ export function traced(input: TraceInput): Traced {
             member: 'stud',
             where: `corner post at the end of ${w.name}, ${say(wallZ(n)!)} up; two or three studs stand together there`,
             sizeMm: CROSSING_HOLE_MM,
-            judged: {
-              verdict: 'can’t tell',
-              says: 'how the corner is framed can’t be known before it is open',
-              sums: [],
-              source: practice,
-              ask: 'Open beside the corner and look how many studs stand together.',
-            },
+            corner: true,
             onWall: { wallId: w.id, u: x, z: wallZ(n)! },
             at: pointOn(w, x),
           });
@@ -450,8 +419,6 @@ export function traced(input: TraceInput): Traced {
           member: top ? 'top plate' : 'bottom plate',
           where: `${where}, in the middle of the plate: ${say(holeToFaceDistance(depth, CROSSING_HOLE_MM))} to both faces`,
           sizeMm: CROSSING_HOLE_MM,
-          judged: measuredDepth(w, boredHole({ edition, studDepthMm: depth, holeMm: CROSSING_HOLE_MM, bearing: false })),
-          plate: !(holeToFaceDistance(depth, CROSSING_HOLE_MM) >= inches(1.25) - 0.01),
           seal: true,
           onWall: { wallId: w.id, u: x, z: top ? w.height.mm : 0 },
           at: pointOn(w, x),
@@ -464,40 +431,11 @@ export function traced(input: TraceInput): Traced {
         return;
       }
       case 'through': {
-        const reckoned = throughWall(wallThicknessMm(wall!), unit);
-        const guessed =
-          wall!.framing.studDepth.known === 'assumed' ||
-          (['A', 'B'] as const).some((f) => wall!.faces[f].layers.some((l) => l.thickness.known === 'assumed'));
-        const made = guessed
-          ? {
-              ...reckoned,
-              verdict: 'can’t tell' as const,
-              says: `the wall’s thickness was only assumed; if it is so: ${reckoned.says}`,
-              ask: `Measure ${wall!.name} through a door or a window, or with a wire through a small hole.`,
-            }
-          : reckoned;
-        const names = (['A', 'B'] as const).map(
-          (f) =>
-            wall!.faces[f].layers
-              .map((l) => `${l.finish.replace(/-/g, ' ')}${l.thickness.known === 'assumed' ? ' (assumed)' : ''}`)
-              .join(' on ') || 'no finish noted',
-        );
-        outside.push({
-          ...made,
-          wallId: wall!.id,
-          layers: `${names[0]} on one face, ${names[1]} on the other`,
-          kit: [
-            'short sleeve, liquid-tight: plain flexible metal is for dry places',
-            'weatherproof box with plugs in the hubs that stay unused; a knockout of a box already fixed is drilled out, not punched',
-            'gasket and in-use cover; weather-resistant, tamper-resistant protective receptacle',
-            'sealant round the sleeve and round the box, open at its lower edge',
-          ],
-        });
+        outside.push(outsideOf(wall!, unit));
         hole({
           member: 'wall',
           where: `${fromEnd(wall!.id, u[k] ?? u[k + 1]!)}, ${say(wallZ(k)!)} up inside, drilled from inside out`,
           sizeMm: inches(0.875),
-          judged: made,
           seal: true,
           onWall: { wallId: wall!.id, u: u[k] ?? u[k + 1]!, z: wallZ(k)! },
           at: at[k]!,
@@ -515,49 +453,21 @@ export function traced(input: TraceInput): Traced {
   const chases = legs
     .filter((l) => l.kind === 'chase' && l.onWall)
     .flatMap((l) => {
-      const wall = wallOf(l.onWall!.wallId);
-      const points = l.onWall!.points;
-      const part = (runs: 'up and down' | 'along') => {
+      const { wallId, points } = l.onWall!;
+      return (['up and down', 'along'] as const).flatMap((runs) => {
         const mm = points.slice(1).reduce((s, p, k) => s + Math.abs(runs === 'along' ? p.u - points[k]!.u : p.z - points[k]!.z), 0);
-        return mm > 1
-          ? [
-              {
-                ...chaseOf({
-                  lengthMm: mm,
-                  widthMm: CHASE_MM.width,
-                  depthMm: CHASE_MM.depth,
-                  ...(wall.framing.studDepth.known === 'assumed' ? {} : { leafMm: wall.framing.studDepth.mm }),
-                  runs,
-                }),
-                wallId: wall.id,
-                lengthMm: mm,
-                runs,
-              },
-            ]
-          : [];
-      };
-      return [...part('up and down'), ...part('along')];
+        return mm > 1 ? [chaseIn(wallOf(wallId), mm, runs)] : [];
+      });
     });
 
-  const terms: Term[] = legs.filter((l) => l.lengthMm > 0.5).map((l) => term(l.words, l.lengthMm, 'length'));
-  const through = edges.filter((e) => e.does === 'through').map((e) => wallThicknessMm(wallOf(e.wallId!)));
-  if (through.length)
-    terms.push(
-      term(
-        'through the wall',
-        through.reduce((s, t) => s + t, 0),
-        'length',
-      ),
-    );
-  const bends = Math.max(2, bendsOf(legs));
-  const studs = holes.filter((h) => h.member === 'stud' || h.member === 'joist').reduce((s, h) => s + h.count, 0);
-  terms.push(
-    product('bends', bends, PRACTICE_MM.bend, 'length', { how: 'common practice' }),
-    product('studs and joists crossed', studs, PRACTICE_MM.studHole, 'length', { how: 'common practice' }),
-  );
-  if (!input.open && legs.some((l) => l.kind === 'hollow'))
-    terms.push(product('service loops', 2, LOOP_MM, 'length', { how: 'common practice' }));
-  const run = runFrom(terms, { freeEndsMm: input.freeEndsMm, sheathMm: input.sheathMm }, 'as it lies', !input.open);
+  const laid = {
+    legs,
+    throughMm: edges.filter((e) => e.does === 'through').map((e) => wallThicknessMm(wallOf(e.wallId!))),
+    bends: Math.max(2, bendsOf(legs)),
+    holes,
+    loops: !input.open && legs.some((l) => l.kind === 'hollow') ? 2 : 0,
+  };
+  const run = runFrom(runTerms(laid), { freeEndsMm: input.freeEndsMm, sheathMm: input.sheathMm }, 'as it lies', !input.open);
 
   return {
     legs,
@@ -567,14 +477,9 @@ export function traced(input: TraceInput): Traced {
     chases,
     outside,
     run,
-    counts: {
-      staples: legs.reduce((s, l) => s + l.staples.length, 0),
-      plates: holes.filter((h) => h.plate).reduce((s, h) => s + h.count, 0),
-      bushings: holes.filter((h) => h.bushing).reduce((s, h) => s + h.count, 0),
-      seals: holes.filter((h) => h.seal).length,
-      openings: openings.length,
-      joists: holes.filter((h) => h.member === 'joist').reduce((s, h) => s + h.count, 0),
-    },
+    counts: countsOf(legs, holes, openings),
+    bends: laid.bends,
+    loops: laid.loops,
   };
 }
 
@@ -616,17 +521,6 @@ const nearestRoom = (hollow: Hollow, p: Point): Hollow['rooms'][number] =>
     const d = (room: typeof r): number => Math.min(...room.polygon.map((c) => Math.hypot(c.x - p.x, c.y - p.y)));
     return d(r) < d(best) ? r : best;
   });
-
-/** A rule on a wall whose depth was only assumed can’t be told. */
-const measuredDepth = <T extends Judged>(wall: Wall, judged: T): T =>
-  wall.framing.studDepth.known !== 'assumed' || judged.verdict === 'stop'
-    ? judged
-    : {
-        ...judged,
-        verdict: 'can’t tell',
-        says: `how deep ${wall.name} is framed was only assumed; if it is so: ${judged.says}`,
-        ask: `Measure ${wall.name} at a door or an opening, less its finishes.`,
-      };
 
 /** Corners of all legs, and one where a leg gives way to the next. */
 function bendsOf(legs: readonly Leg[]): number {

@@ -1,7 +1,7 @@
 /** Jobs that start at a surveyed box, and every sample job: whole documents that pass their own check, with remedies that do too. */
 import { describe, expect, it } from 'vitest';
 import { demoHouses, demoJobsInHouse, quinceStreet } from '../demo/index.js';
-import { ledgerOf } from '../ledger/index.js';
+import { ledgerOf, outletBoxes, workOf } from '../ledger/index.js';
 import { inches } from '../measure/index.js';
 import { applyEdits, bareJob, boxRect, checkHouse, checkJobIn, inHouse, measured, plannedSite, type JobInHouse } from '../model/index.js';
 import { stepsOf } from '../steps/index.js';
@@ -15,7 +15,7 @@ const made = (answers: FromBoxAnswers): JobInHouse => {
 };
 const work = (job: JobInHouse) => {
   const site = plannedSite(job);
-  const box = site.boxes.find((b) => b.id === job.newBoxId)!;
+  const box = outletBoxes(workOf(job))[0]!.box;
   return {
     site,
     box,
@@ -93,7 +93,7 @@ describe('the sample', () => {
     const reach = ledgerOf(job).find((f) => f.rule.startsWith('reach-'))!;
     expect(reach.verdict).toBe('stop');
     const cured = applyEdits(job, reach.remedies.find((r) => r.id === 'junction')!.edits);
-    expect(cured.situation).toBe('same-wall');
+    expect(cured.purpose).toBe('move');
     const ledger = ledgerOf(cured);
     expect(ledger.some((f) => f.rule.startsWith('reach-'))).toBe(false);
     expect(ledger.find((f) => f.rule === 'junction-reach')!.says).toMatch(/behind the wainscot/);

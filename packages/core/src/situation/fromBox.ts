@@ -7,17 +7,22 @@ import type { FaceId } from '../model/index.js';
 import {
   alongX,
   boxBody,
+  boxCentreX,
   boxRect,
   DEFAULT_SCHOOLS,
   DistanceLength,
   distanceForCentre,
+  EVEN_WEIGHTS,
   Id,
   MeasuredLength,
   Name,
+  uXOf,
   type Box,
   type Change,
   type House,
   type Job,
+  type JobWant,
+  type Purpose,
   type Wall,
 } from '../model/index.js';
 import { kindsFor, suggestedBottom } from '../survey/index.js';
@@ -147,9 +152,9 @@ function newOutletChanges(house: House, wall: Wall, source: Box, answers: Extrac
   const gauge = smallestGaugeFor(circuit?.breakerA ?? 20);
   const conductors: ['black', 'white'] = ['black', 'white'];
   return [
-    { id: 'place-new-box', title: `Set ${name}`.slice(0, 120), do: 'place-box', box: bestKind(house, wall, draft, 'centre') },
+    { id: 'new-box', title: `Set ${name}`.slice(0, 120), do: 'place-box', box: bestKind(house, wall, draft, 'centre') },
     {
-      id: 'run-new-cable',
+      id: 'new-cable',
       title: `Run ${cableKind({ gauge, conductors })} cable`,
       do: 'run-cable',
       cable: {
@@ -169,12 +174,42 @@ function newOutletChanges(house: House, wall: Wall, source: Box, answers: Extrac
       },
     },
     {
-      id: 'place-new-device',
+      id: 'new-device',
       title: 'New receptacle',
       do: 'place-device',
       device: { id: ownId(answers, 'device'), name: `${room} receptacle`.slice(0, 120), boxId: ownId(answers, 'box'), kind: 'duplex-15', tamperResistant: true },
     },
   ];
+}
+
+function purposeOf(answers: FromBoxAnswers): Purpose {
+  switch (answers.situation) {
+    case 'raise':
+      return 'move';
+    case 'enlarge':
+    case 'replace':
+      return answers.situation;
+    default:
+      return answers.divided ? 'low-voltage' : 'outlet';
+  }
+}
+
+/** The same said as what is wanted, so that other feeds and ways can be looked for. */
+function wantedAt(wall: Wall, changes: Change[], lowVoltage: boolean | undefined): JobWant | undefined {
+  const placed = changes.find((c) => c.do === 'place-box');
+  const centre = placed?.do === 'place-box' ? boxCentreX(wall, placed.box) : undefined;
+  if (placed?.do !== 'place-box' || centre === undefined) return undefined;
+  const { face, place } = placed.box;
+  return {
+    kind: 'outlet',
+    places: [{ wallId: wall.id, face, fromLeft: { ...at(uXOf(wall, face, centre)), known: place.distance.known }, bottom: place.bottom }],
+    loads: [],
+    ownCircuit: false,
+    mayShow: false,
+    forbidden: [],
+    weights: EVEN_WEIGHTS,
+    ...(lowVoltage ? { lowVoltage } : {}),
+  };
 }
 
 export type FromBoxResult = { ok: true; job: Job } | { ok: false; path: string; message: string; expected: string; came: string };
@@ -200,6 +235,8 @@ export function fromBox(house: House, answers: FromBoxAnswers): FromBoxResult {
       `${answers.gangs}`,
     );
   const fresh = answers.situation === 'same-wall' || answers.situation === 'other-side';
+  const changes = fresh ? newOutletChanges(house, wall, box, answers) : inPlaceChanges(house, wall, box, answers);
+  const want = fresh ? wantedAt(wall, changes, answers.divided) : undefined;
   return {
     ok: true,
     job: {
@@ -208,10 +245,9 @@ export function fromBox(house: House, answers: FromBoxAnswers): FromBoxResult {
       id: answers.id,
       houseId: house.id,
       name: answers.name,
-      situation: answers.situation,
-      sourceBoxId: box.id,
-      newBoxId: fresh ? ownId(answers, 'box') : box.id,
-      changes: fresh ? newOutletChanges(house, wall, box, answers) : inPlaceChanges(house, wall, box, answers),
+      purpose: purposeOf(answers),
+      ...(want ? { want, taken: { way: { key: '', title: `From ${box.name}, straight in the wall`.slice(0, 120), feed: box.id }, changes } } : {}),
+      changes,
       schools: DEFAULT_SCHOOLS,
       work: { ticks: [], notes: [], values: [], proof: {} },
     },

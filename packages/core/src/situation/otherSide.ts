@@ -9,6 +9,7 @@ import {
   Circuit,
   DEFAULT_SCHOOLS,
   DistanceLength,
+  EVEN_WEIGHTS,
   Id,
   MeasuredLength,
   Name,
@@ -119,7 +120,7 @@ export function otherSide(house: House, answers: OtherSideAnswers): Started {
   };
   const changes: Change[] = [
     {
-      id: 'place-new-box',
+      id: 'new-box',
       title: `Set ${answers.newRoom.name} box`.slice(0, 120),
       do: 'place-box',
       box: {
@@ -142,7 +143,7 @@ export function otherSide(house: House, answers: OtherSideAnswers): Started {
       },
     },
     {
-      id: 'run-new-cable',
+      id: 'new-cable',
       title: `Run ${gauge}-2 cable`,
       do: 'run-cable',
       cable: {
@@ -162,7 +163,7 @@ export function otherSide(house: House, answers: OtherSideAnswers): Started {
       },
     },
     {
-      id: 'place-new-device',
+      id: 'new-device',
       title: 'New receptacle',
       do: 'place-device',
       device: {
@@ -182,10 +183,28 @@ export function otherSide(house: House, answers: OtherSideAnswers): Started {
       id: answers.id,
       houseId: house.id,
       name: answers.name,
-      situation: 'other-side',
-      sourceBoxId: ids.source,
-      newBoxId: ids.box,
+      purpose: 'outlet',
+      want: {
+        kind: 'outlet',
+        places: [
+          {
+            wallId: ids.wall,
+            face: 'A',
+            fromLeft: {
+              mm: Math.max(0, answers.reference.x.mm + (answers.wanted.toward === 'right' ? 1 : -1) * answers.wanted.distance.mm),
+              known: answers.wanted.distance.known,
+            },
+            bottom: answers.wanted.bottom ?? answers.source.bottom,
+          },
+        ],
+        loads: [],
+        ownCircuit: false,
+        mayShow: false,
+        forbidden: [],
+        weights: EVEN_WEIGHTS,
+      },
       changes,
+      taken: { way: { key: '', title: `From the ${answers.sourceRoom.name} box, through the wall`.slice(0, 120), feed: ids.source }, changes },
       schools: DEFAULT_SCHOOLS,
       work: { ticks: [], notes: [], values: [], proof: {} },
     },

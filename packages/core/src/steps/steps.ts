@@ -1,11 +1,22 @@
 /** What is to be done, derived from the plan: order, what needs a dead circuit, what to measure, cautions. */
 import { DEVICE_KINDS, printSource } from '../catalog/index.js';
 import { LEAST_FREE_MM } from '../codebook/index.js';
-import { isWorkable, jobContext, judgeWork, OLD_FREE_ENDS, type JobContext } from '../ledger/index.js';
+import {
+  inPlaceBoxes,
+  judgeWork,
+  numbered,
+  oldFreeEnds,
+  runTo,
+  workOf,
+  type Work,
+  type WorkBox,
+  type WorkRun,
+} from '../ledger/index.js';
 import { CROSSING_HOLE_MM, marksFor, openingRect, type PatchPlan, uOf } from '../layout/index.js';
 import { inches, printLength, printMark } from '../measure/index.js';
-import { baysLooked, type JobInHouse } from '../model/index.js';
-import { devicesIn, wiringPlan } from '../wiring/index.js';
+import { baysLooked, legOf, type JobInHouse } from '../model/index.js';
+import { breakerSteps } from '../panel/index.js';
+import { wiringPlan } from '../wiring/index.js';
 import { PRACTICE_MM } from '../route/index.js';
 
 export interface StepAsk {
@@ -87,14 +98,22 @@ const volts = (key: string, label: string, least: number, most: number, otherwis
   source: least > 0 ? 'ANSI C84.1 range A, 120 V ± 5 % · from memory' : PRACTICE,
 });
 
-function markOut(c: JobContext): Draft {
-  const marks = marksFor(c.wall, c.target).map(
+/** Where one stands in a job of several boxes: the first of each has the plain ids. */
+interface At {
+  w: Work;
+  n: number;
+}
+const id = (base: string, { n }: At): string => numbered(base, n);
+
+function markOut(at: At, b: WorkBox): Draft {
+  const { unit } = at.w.job;
+  const marks = marksFor(b.wall, b.box).map(
     (m) =>
-      `${m.edge} edge of the opening: ${printLength(m.distanceMm, c.job.unit)} ${m.toward === 'up' ? 'up from' : `to the ${m.toward} of`} the ${m.from}`,
+      `${m.edge} edge of the opening: ${printLength(m.distanceMm, unit)} ${m.toward === 'up' ? 'up from' : `to the ${m.toward} of`} the ${m.from}`,
   );
   return step(
-    'mark-out',
-    `Mark out the opening for ${c.target.name}`,
+    id('mark-out', at),
+    `Mark out the opening for ${b.box.name}`,
     15,
     [...marks, 'Draw it level, trace the box, and check both marks against each other.'],
     {
@@ -103,8 +122,8 @@ function markOut(c: JobContext): Draft {
           key: 'bottom',
           label: 'floor to the bottom line as drawn',
           unit: 'length',
-          least: c.target.place.bottom.mm - inches(0.125),
-          most: c.target.place.bottom.mm + inches(0.125),
+          least: b.box.place.bottom.mm - inches(0.125),
+          most: b.box.place.bottom.mm + inches(0.125),
           otherwise: 'More than 1/8 in from the plan: draw it again, or move the box in the plan.',
           source: PRACTICE,
         },
@@ -113,16 +132,40 @@ function markOut(c: JobContext): Draft {
   );
 }
 
+const isMasonry = (b: WorkBox): boolean => b.wall.framing.material === 'masonry';
+
 /** A saw may only go into a live-fed bay that was looked into and holds no cable at the place of the cut. */
-function cutNeedsDead({ wall, target }: JobContext): boolean {
-  const opening = openingRect(wall, target);
-  return !opening || !baysLooked(wall, opening) || wall.obstacles.some((o) => o.kind === 'cable' || o.kind === 'unknown');
+function cutNeedsDead(b: WorkBox): boolean {
+  const opening = openingRect(b.wall, b.box);
+  const unknown = b.wall.obstacles.some((o) => o.kind === 'cable' || o.kind === 'unknown');
+  // brick and block have no bay; what is known to lie in them is noted as an obstacle
+  return isMasonry(b) ? unknown : !opening || !baysLooked(b.wall, opening) || unknown;
 }
 
-function cut(c: JobContext): Draft {
-  const old = (c.job.built ?? 0) < 1980;
+function cut(at: At, b: WorkBox, feed: WorkBox | undefined): Draft {
+  const old = (at.w.job.built ?? 0) < 1980;
+  const dead = cutNeedsDead(b);
+  const near = feed?.wall === b.wall ? feed.box.name : undefined;
+  if (isMasonry(b))
+    return step(
+      id('cut-opening', at),
+      `Cut and chisel out the opening for ${b.box.name}`,
+      135,
+      [
+        'Score the outline, drill it round to the depth of the box and 1/4 in more, chisel it out; try the box for flush and level.',
+        'The box goes in with its knockout toward the chase.',
+      ],
+      {
+        alters: true,
+        needsDead: dead,
+        cautions: [
+          'Stone dust holds silica: extraction at the tool, mask, eye and ear protection.',
+          ...(dead ? ['A cable may lie in this wall: the circuit is off and proved dead before this cut.'] : []),
+        ],
+      },
+    );
   return step(
-    'cut-opening',
+    id('cut-opening', at),
     'Look inside, then cut the opening',
     25,
     [
@@ -131,39 +174,42 @@ function cut(c: JobContext): Draft {
     ],
     {
       alters: true,
-      needsDead: cutNeedsDead(c),
+      needsDead: dead,
       cautions: [
-        `Eye protection. Hand saw or a shallow blade: the cables of ${c.source.name} run in this bay${cutNeedsDead(c) ? '' : ' and are live until the breaker is off'}.`,
+        near
+          ? `Eye protection. Hand saw or a shallow blade: the cables of ${near} run in this bay${dead ? '' : ' and are live until the breaker is off'}.`
+          : 'Eye protection. Hand saw or a shallow blade: cables that nobody noted may run in this bay.',
         'Never plunge a power saw into a bay nobody has looked into.',
         ...(old ? ['Old paint and compound: keep dust down, mask on, sheet under.'] : []),
-        ...(cutNeedsDead(c) ? ['What is in the bay isn’t fully known: the circuit is off and proved dead before this cut.'] : []),
+        ...(dead ? ['What is in the bay isn’t fully known: the circuit is off and proved dead before this cut.'] : []),
       ],
     },
   );
 }
 
-/** The studs between the two boxes: opened, bored, bushed or plated. Behind each opening somebody looks first. */
-function crossStuds(c: JobContext): Draft[] {
-  if (c.crossings.length === 0) return [];
-  const mark = (mm: number): string => printMark(mm, c.job.unit);
-  const room = c.planned.rooms.find((r) => r.id === c.wall.faces[c.target.face].roomId)?.name ?? 'room';
-  const unseen = c.crossings.some((x) => !baysLooked(c.wall, x.opening));
-  const guessed = c.crossings.some((x) => x.stud.known === 'guessed' || x.stud.known === 'assumed');
+/** The studs between two boxes of one wall: opened, bored, bushed or plated. Behind each opening somebody looks first. */
+function crossStuds(at: At, r: WorkRun): Draft[] {
+  if (r.crossings.length === 0) return [];
+  const { unit } = at.w.job;
+  const { wall, room, box } = r.to;
+  const mark = (mm: number): string => printMark(mm, unit);
+  const unseen = r.crossings.some((x) => !baysLooked(wall, x.opening));
+  const guessed = r.crossings.some((x) => x.stud.known === 'guessed' || x.stud.known === 'assumed');
   return [
     step(
-      'cross-studs',
-      c.crossings.length === 1 ? 'Cross the stud between' : `Cross the ${c.crossings.length} studs between`,
-      45 * c.crossings.length,
+      id('cross-studs', at),
+      r.crossings.length === 1 ? 'Cross the stud between' : `Cross the ${r.crossings.length} studs between`,
+      45 * r.crossings.length,
       [
-        ...c.crossings.map((x) => {
-          const at = mark(uOf(c.wall, c.target.face, x.stud.x));
+        ...r.crossings.map((x) => {
+          const where = mark(uOf(wall, box.face, x.stud.x));
           const [wide, high] = [mark(x.opening.right - x.opening.left), mark(x.opening.top - x.opening.bottom)];
-          return `Stud ${at} from the left end, seen from the ${room}: an opening ${wide} wide and ${high} high over it, its lower edge ${mark(x.opening.bottom)} up.`;
+          return `Stud ${where} from the left end, seen from the ${room.name}: an opening ${wide} wide and ${high} high over it, its lower edge ${mark(x.opening.bottom)} up.`;
         }),
         'Small hole first: look on both sides of the stud for cable, pipe and duct.',
-        c.wall.framing.material === 'metal'
+        wall.framing.material === 'metal'
           ? 'Use the punched hole where there is one in reach, else cut one in the middle of the stud; snap the bushing in before the cable goes through.'
-          : `Bore ${mark(CROSSING_HOLE_MM)} through the middle of the stud${c.crossings.some((x) => x.hole?.plate) ? '; a 1/16 in steel plate over it' : ', 1 1/4 in and more from both faces'}.`,
+          : `Bore ${mark(CROSSING_HOLE_MM)} through the middle of the stud${r.crossings.some((x) => x.hole?.plate) ? '; a 1/16 in steel plate over it' : ', 1 1/4 in and more from both faces'}.`,
         'Holes in line with each other and with the boxes: every offset makes the cable harder to pull.',
       ],
       {
@@ -179,59 +225,203 @@ function crossStuds(c: JobContext): Draft[] {
   ];
 }
 
-function newSide(c: JobContext, tailFirst: boolean): Draft[] {
-  const needed = c.freeEnds.target?.neededMm;
-  const plan = wiringPlan({ site: c.planned, box: c.target, circuit: c.circuit, schools: c.job.schools });
-  const ids = c.job.changes.filter((x) => (x.do === 'place-box' && x.box.id === c.target.id) || x.do === 'run-cable').map((x) => x.id);
-  const device = c.newDevice;
+const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
+
+/** What a way through the house asks for before a cable lies in it: openings, holes, the chase, the outer wall. */
+function alongTheWay(at: At, r: WorkRun): Draft[] {
+  const { traced, way } = r;
+  if (!traced || !way) return [];
+  const { unit } = at.w.job;
+  const mark = (mm: number): string => printMark(mm, unit);
+  const wallName = (wallId: string): string => at.w.planned.walls.find((x) => x.id === wallId)?.name ?? wallId;
+  const unseen = traced.openings.some((o) => {
+    const wall = at.w.planned.walls.find((x) => x.id === o.wallId);
+    return !wall || !baysLooked(wall, o);
+  });
+  const drafts: Draft[] = [];
+  if (traced.openings.length)
+    drafts.push(
+      step(
+        id('open-way', at),
+        traced.openings.length === 1 ? 'Open the finish on the way' : `Open the finish at ${traced.openings.length} places`,
+        20 * traced.openings.length,
+        [
+          ...traced.openings.map(
+            (o) =>
+              `${wallName(o.wallId)}, ${mark(o.fromLeft[0])} to ${mark(o.fromLeft[1])} from its left end, ${mark(o.bottom)} to ${mark(o.top)} up: ${o.what}.`,
+          ),
+          'Small hole first: look on both sides for cable, pipe and duct. Cut clean edges: the piece goes back in.',
+        ],
+        {
+          alters: true,
+          needsDead: unseen,
+          cautions: [
+            'Eye protection; keep dust down.',
+            ...(unseen ? ['What is behind these openings isn’t fully known: the circuit is off and proved dead before they are cut.'] : []),
+          ],
+        },
+      ),
+    );
+  const bored = traced.holes.filter((h) => h.member !== 'wall');
+  if (bored.length)
+    drafts.push(
+      step(
+        id('bore-way', at),
+        bored.length === 1 ? 'Bore the hole on the way' : `Bore ${bored.reduce((s, h) => s + h.count, 0)} holes on the way`,
+        10 * bored.reduce((s, h) => s + h.count, 0),
+        [
+          ...traced.drillFrom,
+          ...bored.map((h, i) =>
+            [
+              `${i + 1}. ${capital(h.count > 1 ? `${h.count} ${h.member}s` : h.member)}, ${h.where}: ${mark(h.sizeMm)}`,
+              h.plate ? 'steel plate over it' : '',
+              h.bushing ? 'bushing in before the cable' : '',
+              h.seal ? 'sealed once the cable is in' : '',
+            ]
+              .filter(Boolean)
+              .join('; '),
+          ),
+        ],
+        {
+          alters: true,
+          cautions: [
+            'Eye protection. Feel or look behind each hole first: pipe, duct, another cable.',
+            ...(traced.holes.some((h) => h.member === 'joist') ? ['Solid joists only: trusses and I-joists are bored only where their maker says.'] : []),
+            ...(way.legs.some((l) => l.space.startsWith('attic')) ? ['Attic: boards to stand on, heat, nails through the roof.'] : []),
+            ...(way.legs.some((l) => l.space.startsWith('crawl')) ? ['Crawl space: never alone; look for water, gas lines and animals first.'] : []),
+          ],
+        },
+      ),
+    );
+  if (traced.chases.length)
+    drafts.push(
+      step(
+        id('chase', at),
+        'Cut the chase',
+        Math.round((traced.chases.reduce((s, c) => s + c.lengthMm, 0) / 304.8) * 30),
+        [
+          ...traced.chases.map((c) => `${wallName(c.wallId)}: ${mark(c.lengthMm)} ${c.runs}; ${c.says}.`),
+          'Two parallel cuts with a double blade and extraction, chisel out what is between, then the hole for the box.',
+        ],
+        { alters: true, cautions: ['Stone dust holds silica: extraction at the blade, mask, eye and ear protection.'] },
+      ),
+    );
+  for (const [i, o] of traced.outside.entries())
+    drafts.push(
+      step(
+        numbered(id('through-wall', at), i),
+        `Out through ${wallName(o.wallId)}`,
+        75,
+        [`${capital(o.says)}. ${o.layers}.`, ...o.kit.map((k) => `${capital(k)}.`)],
+        { alters: true, cautions: ['Drill from inside out, with a small hole first.'] },
+      ),
+    );
+  return drafts;
+}
+
+/** The cable laid along a way, held, and what it went through sealed. */
+function layAlong(at: At, r: WorkRun, tailFirst: boolean): Draft[] {
+  const { traced, way, from } = r;
+  if (!traced || !way) return [];
+  const { unit } = at.w.job;
+  const legs = traced.legs.filter((l) => l.lengthMm > 0.5);
+  const seals = traced.holes.filter((h) => h.seal).length;
   return [
     step(
-      'set-new-box',
-      `Cable into ${c.target.name}, box into the wall`,
+      id('lay-cable', at),
+      `Bring the cable along the way to ${r.to.box.name}`,
+      30 + 10 * legs.length,
+      [
+        `Cut ${printLength(traced.run.cutMm, unit, { style: 'feet' })}; ${tailFirst ? `its other end stays rolled up and capped near ${from?.box.name ?? 'the panel'}` : 'start at the far end'}.`,
+        ...legs.map(
+          (l) =>
+            `${capital(l.words)}: ${printMark(l.lengthMm, unit)}, ${l.fastened}${l.staples.length ? `; staples at ${l.staples.map((x) => printMark(x, unit)).join(', ')} from its start` : ''}.`,
+        ),
+        ...(seals ? [`Seal ${seals === 1 ? 'the hole' : `the ${seals} holes`} through plates and blocks (fire-block sealant).`] : []),
+      ],
+      {
+        alters: true,
+        asks: [out('out-target', r.to.box.name)],
+        cautions: ['Over-driven and slanted staples cut the cable: just snug.'],
+      },
+    ),
+  ];
+}
+
+function newSide(at: At, b: WorkBox, r: WorkRun | undefined, tailFirst: boolean): Draft[] {
+  const { w } = at;
+  const { job } = w;
+  const needed = b.freeEnd?.neededMm;
+  const plan = wiringPlan({ site: w.planned, box: b.box, circuit: b.circuit, schools: job.schools });
+  const ids = job.changes.filter((x) => (x.do === 'place-box' && x.box.id === b.box.id) || x.id === r?.changeId).map((x) => x.id);
+  const [device] = b.devices;
+  const source = r?.from?.box.name ?? 'the panel';
+  return [
+    step(
+      id('set-new-box', at),
+      `Cable into ${b.box.name}, box into the wall`,
       15,
       [
-        tailFirst
-          ? `Feed the cut cable through the opening into the bay toward ${c.source.name}${c.crossings.length ? ', through the stud' : ''}; keep its other end in hand.`
-          : 'Bring the end that sticks out into the box.',
-        ...(c.target.divided
+        r?.traced
+          ? 'Bring the end that sticks out into the box.'
+          : tailFirst
+            ? `Feed the cut cable through the opening into the bay toward ${source}${r?.crossings.length ? ', through the stud' : ''}; keep its other end in hand.`
+            : 'Bring the end that sticks out into the box.',
+        ...(b.box.divided
           ? [
               'Divider in the box: power on its own side, nothing of the low voltage with it; that side stays open for its own cable (725.136).',
             ]
           : []),
-        `Clamp it with ${c.job.schools.sheath === '1/4' ? '1/4 in' : 'up to 1 in'} of sheath inside${c.freeEnds.target ? `; leave ${printLength(c.freeEnds.target.leaveMm, c.job.unit)} of free ends, cut all the same` : ''}. Turn the wings up by hand until snug, not further.`,
+        `Clamp it with ${job.schools.sheath === '1/4' ? '1/4 in' : 'up to 1 in'} of sheath inside${b.freeEnd ? `; leave ${printLength(b.freeEnd.leaveMm, job.unit)} of free ends, cut all the same` : ''}. ${
+          isMasonry(b)
+            ? 'Wet the hole, set the box in mortar, flush and level; it isn’t pulled at before the mortar has set (4 to 24 h).'
+            : 'Turn the wings up by hand until snug, not further.'
+        }`,
       ],
       {
         alters: true,
         needsDead: !tailFirst,
-        asks: [free('free-target', c.target.name, needed, c.job.edition)],
+        asks: [free('free-target', b.box.name, needed, job.edition)],
         changeIds: ids,
         cautions: ['Slit the sheath along its middle; a nicked conductor is cut back.'],
       },
     ),
     step(
-      'wire-new',
-      `Connect ${device ? DEVICE_KINDS[device.kind].name : 'the device'} in ${c.target.name}`,
+      id('wire-new', at),
+      `Connect ${device ? DEVICE_KINDS[device.kind].name : 'the device'} in ${b.box.name}`,
       15,
       [...plan.connect, ...plan.fold],
       {
         alters: true,
         needsDead: !tailFirst,
-        changeIds: c.job.changes.filter((x) => x.do === 'place-device').map((x) => x.id),
+        changeIds: job.changes.filter((x) => x.do === 'place-device' && x.device.boxId === b.box.id).map((x) => x.id),
         cautions: [],
       },
     ),
   ];
 }
 
-function off(c: JobContext): Draft[] {
-  const breaker = c.circuit ? `Breaker ${c.circuit.number}` : 'The breaker that feeds the source box';
+/** Off, locked, proved dead: the breaker of the box that is opened, or the main where the panel is. */
+function off(b: WorkBox | undefined): Draft[] {
+  const main = b === undefined;
+  const breaker = main ? 'The main' : b.circuit ? `Breaker ${b.circuit.number}` : 'The breaker that feeds the source box';
   return [
     step(
       'breaker-off',
       `${breaker} off, locked or labelled`,
       5,
-      ['Tell everybody in the house and say for how long.', 'Switch it off; lock it or tape a label over the handle.'],
-      { cautions: ['A tripped ground-fault receptacle is not isolation: its line side stays live.'] },
+      [
+        'Tell everybody in the house and say for how long.',
+        'Switch it off; lock it or tape a label over the handle.',
+        ...(main ? ['A lamp that does not hang on this panel; then the cover off, and a barrier over the service lugs.'] : []),
+      ],
+      {
+        cautions: main
+          ? [
+              'The service lugs and the wires to them stay live with the main off, and nothing in the house can make them dead. Unless you are licensed, have a licensed electrician do this.',
+            ]
+          : ['A tripped ground-fault receptacle is not isolation: its line side stays live.'],
+      },
     ),
     step(
       'prove-dead',
@@ -239,8 +429,12 @@ function off(c: JobContext): Draft[] {
       10,
       [
         'Prove the tester on a source known to be live.',
-        `Test ${c.source.name}: hot to neutral, hot to ground, neutral to ground, on every face.`,
-        'Prove the tester on the live source again. With the cover off, test every conductor and the metal box too.',
+        main
+          ? 'Test both bus bars to neutral and to ground, and every conductor within reach.'
+          : `Test ${b.box.name}: hot to neutral, hot to ground, neutral to ground, on every face.`,
+        main
+          ? 'Prove the tester on the live source again.'
+          : 'Prove the tester on the live source again. With the cover off, test every conductor and the metal box too.',
       ],
       {
         needsDead: true,
@@ -252,42 +446,60 @@ function off(c: JobContext): Draft[] {
   ];
 }
 
-function sourceSide(c: JobContext, tailFirst: boolean): Draft[] {
-  const plan = wiringPlan({ site: c.planned, box: c.source, circuit: c.circuit, schools: c.job.schools });
-  const replacing = c.job.changes.find((x) => x.do === 'replace-box' && x.boxId === c.source.id);
-  const hadDevice = devicesIn(c.job.found, c.source.id).length > 0;
-  const steps = [
-    step(
-      'open-source',
-      `Open ${c.source.name} and take it apart`,
-      15,
-      [
-        'Plate and device out, without touching bare ends.',
-        'Test every conductor once more, pair by pair.',
-        'Mark which cable is which with tape.',
-        ...(hadDevice ? plan.takeApart : []),
+function openBox(at: At, b: WorkBox): Draft {
+  const plan = wiringPlan({ site: at.w.planned, box: b.box, circuit: b.circuit, schools: at.w.job.schools });
+  const asked = oldFreeEnds(at.w, b);
+  return step(
+    asked.step,
+    `Open ${b.box.name} and take it apart`,
+    15,
+    [
+      b.box.holds === 'switch' ? 'Plate off and switch out, without touching bare ends.' : 'Plate and device out, without touching bare ends.',
+      'Test every conductor once more, pair by pair.',
+      'Mark which cable is which with tape.',
+      ...(b.hadDevices.length > 0 ? plan.takeApart : []),
+    ],
+    {
+      needsDead: true,
+      alters: true,
+      asks: [
+        {
+          key: asked.key,
+          label: `free ends in ${b.box.name}, the shortest old one, from the sheath`,
+          unit: 'length',
+          least: 0,
+          otherwise: 'A length is not below zero.',
+          source: 'judged in the ledger',
+        },
       ],
-      {
-        needsDead: true,
-        alters: true,
-        asks: [
-          {
-            key: OLD_FREE_ENDS.key,
-            label: `free ends in ${c.source.name}, the shortest old one, from the sheath`,
-            unit: 'length',
-            least: 0,
-            otherwise: 'A length is not below zero.',
-            source: 'judged in the ledger',
-          },
-        ],
-        cautions: ['Treat every conductor as live until you have tested it yourself. White is not proof of neutral.'],
-      },
-    ),
-  ];
+      cautions: ['Treat every conductor as live until you have tested it yourself. White is not proof of neutral.'],
+    },
+  );
+}
+
+const connectIn = (at: At, b: WorkBox, asks: StepAsk[]): Draft => {
+  const { w } = at;
+  const plan = wiringPlan({ site: w.planned, box: b.box, circuit: b.circuit, schools: w.job.schools });
+  const here = new Set([...b.devices, ...b.hadDevices].map((d) => d.id));
+  return step(id('wire-source', at), `Clamp, strip and connect in ${b.box.name}`, 20, [...plan.connect, ...plan.notes, ...plan.missing], {
+    needsDead: true,
+    connects: true,
+    alters: true,
+    asks,
+    changeIds: w.job.changes
+      .filter((x) => (x.do === 'replace-device' || x.do === 'remove-device') && here.has(x.deviceId))
+      .map((x) => x.id),
+  });
+};
+
+function sourceSide(at: At, r: WorkRun, source: WorkBox, tailFirst: boolean): Draft[] {
+  const { w } = at;
+  const replacing = w.job.changes.find((x) => x.do === 'replace-box' && x.boxId === source.box.id);
+  const steps = [openBox(at, source)];
   if (replacing) {
     steps.push(
       step(
-        'replace-source',
+        id('replace-source', at),
         replacing.title,
         30,
         [
@@ -304,39 +516,81 @@ function sourceSide(c: JobContext, tailFirst: boolean): Draft[] {
       ),
     );
   }
+  const { unit, edition } = w.job;
   steps.push(
     step(
-      'fish',
-      tailFirst ? `Bring the cable into ${c.source.name}` : `Fish the cable from ${c.source.name} to the opening`,
+      id('fish', at),
+      tailFirst || r.traced ? `Bring the cable into ${source.box.name}` : `Fish the cable from ${source.box.name} to the opening`,
       15,
       [
-        tailFirst
+        tailFirst || r.traced
           ? 'Catch the tail in the bay through the box’s knockout or clamp and pull it in.'
-          : `Cut ${c.run ? printLength(c.run.cutMm, c.job.unit, { style: 'feet' }) : 'the cable'}; push it in at ${c.source.name}, catch it at the opening.`,
-        `Leave at least ${printLength(LEAST_OUT_MM, c.job.unit)}, better ${printLength(PRACTICE_MM.outWhileFishing, c.job.unit)}, out of each opening.`,
+          : `Cut ${r.run ? printLength(r.run.cutMm, unit, { style: 'feet' }) : 'the cable'}; push it in at ${source.box.name}, catch it at the opening.`,
+        `Leave at least ${printLength(LEAST_OUT_MM, unit)}, better ${printLength(PRACTICE_MM.outWhileFishing, unit)}, out of each opening.`,
       ],
       {
         needsDead: true,
         alters: true,
-        asks: [out('out-source', c.source.name), ...(tailFirst ? [] : [out('out-target', c.target.name)])],
+        asks: [out('out-source', source.box.name), ...(tailFirst || r.traced ? [] : [out('out-target', r.to.box.name)])],
         changeIds: [],
       },
     ),
-    step('wire-source', `Clamp, strip and connect in ${c.source.name}`, 20, [...plan.connect, ...plan.notes, ...plan.missing], {
-      needsDead: true,
-      connects: true,
-      alters: true,
-      asks: [free('free-source', `${c.source.name}, new cable`, c.freeEnds.source?.neededMm, c.job.edition)],
-      changeIds: c.job.changes.filter((x) => x.do === 'replace-device').map((x) => x.id),
-    }),
+    connectIn(at, source, [free('free-source', `${source.box.name}, new cable`, source.freeEnd?.neededMm, edition)]),
   );
   return steps;
 }
 
-function finish(c: JobContext): Draft[] {
-  const groundFault = [c.newDevice, devicesIn(c.planned, c.source.id)[0]].some((d) => d && DEVICE_KINDS[d.kind].groundFault);
-  const unplug = c.job.changes.filter((x) => x.do === 'plug-in' || x.do === 'unplug').map((x) => x.id);
+/** The panel's own end: clamp, sheath, bars, the breaker last. */
+function panelSide({ ownCircuit, runs, job }: Work): Draft[] {
+  if (!ownCircuit) return [];
+  const { circuit, breaker } = ownCircuit;
+  const gauge = runs.find((r) => !r.from)?.cable.gauge ?? 12;
+  const lines = breakerSteps(
+    {
+      name: circuit.name,
+      ratingA: circuit.breakerA ?? 20,
+      poles: breaker?.poles ?? 1,
+      gauge,
+      rooms: [],
+      loads: [],
+      protection: { arcFault: circuit.arcFault === 'breaker', groundFault: circuit.groundFault === 'breaker' },
+    },
+    breaker && { space: breaker.space, legs: [legOf(breaker.space)], imbalanceA: 0 },
+  );
+  return [
+    step(
+      'panel-connect',
+      `Connect in the panel${breaker ? `, space ${breaker.space}` : ''}`,
+      45,
+      // permit, main and proof of dead are steps of their own; cover, main and directory come after
+      lines.slice(3, -2),
+      {
+        needsDead: true,
+        connects: true,
+        alters: true,
+        changeIds: [ownCircuit.id],
+        cautions: ['The service lugs stay live: nothing touches them, no tool lies above them.'],
+        asks: [
+          {
+            key: 'sheath-panel',
+            label: 'sheath inside the panel, past the clamp',
+            unit: 'length',
+            least: inches(0.25),
+            otherwise: 'The sheath has to reach past the clamp: pull the cable in further.',
+            source: printSource({ standard: 'NEC', edition: job.edition.slice(3), clause: '312.5(C)', from: 'memory' }),
+          },
+        ],
+      },
+    ),
+  ];
+}
+
+function finish(w: Work): Draft[] {
+  const { job } = w;
+  const groundFault = w.boxes.flatMap((b) => b.devices).some((d) => DEVICE_KINDS[d.kind].groundFault);
+  const plugged = job.changes.filter((x) => x.do === 'plug-in' || x.do === 'unplug').map((x) => x.id);
   const otherwise = 'Breaker off again, prove dead, and look for the fault: a loose splice, swapped conductors, an open ground.';
+  const main = w.ownCircuit !== undefined;
   return [
     step(
       'close-boxes',
@@ -344,13 +598,14 @@ function finish(c: JobContext): Draft[] {
       10,
       [
         'Grounds to the back, then neutrals, then hots; fold, don’t stuff.',
-        `Devices upright and flush; plates on${c.job.schools.plateScrews === 'slots vertical' ? ', screw slots upright' : ''}.`,
+        `Devices upright and flush; plates on${job.schools.plateScrews === 'slots vertical' ? ', screw slots upright' : ''}.`,
+        ...(main ? ['Cover of the panel back on before anything is switched on.'] : []),
       ],
       { needsDead: true, alters: true },
     ),
     step(
       'energise',
-      'Breaker on',
+      main ? 'Main on, then the new breaker' : 'Breaker on',
       5,
       [
         'Everybody’s hands off, covers on.',
@@ -376,7 +631,7 @@ function finish(c: JobContext): Draft[] {
           'This is live: tester probes by their insulated handles, one hand where you can.',
           'A three-lamp tester cannot see neutral and ground swapped, nor a bootleg ground.',
         ],
-        changeIds: unplug,
+        changeIds: plugged,
       },
     ),
     step(
@@ -388,16 +643,16 @@ function finish(c: JobContext): Draft[] {
         'Where a permit was needed, have it inspected before it is used.',
         'Note leftovers and hours.',
       ],
-      { changeIds: c.job.changes.filter((x) => x.do === 'alter-circuit').map((x) => x.id) },
+      { changeIds: job.changes.filter((x) => x.do === 'alter-circuit').map((x) => x.id) },
     ),
   ];
 }
 
-/** All steps of a job in order; each must follow the one before. None for a job whose box is gone. */
+/** All steps of a job in order; each must follow the one before. None while nothing is planned. */
 export function stepsOf(job: JobInHouse): Step[] {
-  if (!isWorkable(job)) return [];
-  const c = jobContext(job);
-  const panelWork = job.changes.some((x) => x.do === 'alter-circuit' && x.with.arcFault === 'breaker');
+  const w = workOf(job);
+  if (w.boxes.length === 0) return [];
+  const panelWork = w.ownCircuit !== undefined || job.changes.some((x) => x.do === 'alter-circuit' && x.with.arcFault === 'breaker');
   const prepare = step(
     'prepare',
     'Before anything is opened',
@@ -414,44 +669,85 @@ export function stepsOf(job: JobInHouse): Step[] {
         : [],
     },
   );
-  if (c.inPlace) return inOrder([prepare, ...inPlaceSteps(c)]);
-  const tailFirst = job.schools.outage === 'new side first' && !cutNeedsDead(c) && c.crossings.every((x) => baysLooked(c.wall, x.opening));
+  const news = w.boxes.filter((b) => b.role === 'new');
+  const inPlace = inPlaceBoxes(w);
+  if (news.length === 0) return inOrder([prepare, ...inPlaceSteps(w, inPlace)]);
+  const runs = news.map((b) => runTo(w, b));
+  const at = (n: number): At => ({ w, n });
+  const looked = (b: WorkBox, r: WorkRun | undefined): boolean =>
+    !cutNeedsDead(b) && (r?.crossings ?? []).every((x) => baysLooked(b.wall, x.opening)) && openingsLooked(w, r);
+  const tailFirst = job.schools.outage === 'new side first' && news.every((b, i) => looked(b, runs[i]));
+  const marks = news.map((b, i) => markOut(at(i), b));
+  const cuts = news.flatMap((b, i) => {
+    const r = runs[i];
+    return [cut(at(i), b, r?.from), ...(r ? [...crossStuds(at(i), r), ...alongTheWay(at(i), r)] : [])];
+  });
+  const lay = (first: boolean): Draft[] => runs.flatMap((r, i) => (r ? layAlong(at(i), r, first) : []));
+  const news_ = (first: boolean): Draft[] => news.flatMap((b, i) => newSide(at(i), b, runs[i], first));
+  const sources = runs.flatMap((r, i) => (r?.from ? [{ r, from: r.from, i }] : []));
+  const source = (first: boolean): Draft[] => [
+    ...sources.flatMap(({ r, from, i }) => sourceSide(at(i), r, from, first)),
+    ...panelSide(w),
+  ];
+  const isolate = off(sources[0]?.from);
+  const done = finish(w);
+  // the new side between opening the old box and connecting there
+  const around = (): Draft[] => {
+    const old = source(false);
+    return [...old.slice(0, -1), ...news_(false), old.at(-1)!];
+  };
   const drafts = tailFirst
-    ? [prepare, markOut(c), cut(c), ...crossStuds(c), ...newSide(c, true), ...off(c), ...sourceSide(c, true), ...finish(c)]
+    ? [prepare, ...marks, ...cuts, ...lay(true), ...news_(true), ...isolate, ...source(true), ...done]
     : job.schools.outage === 'off at the start'
-      ? [
-          prepare,
-          ...off(c),
-          markOut(c),
-          ...[cut(c), ...crossStuds(c)].map((s) => ({ ...s, needsDead: true })),
-          ...sourceOpenThenNew(c),
-          ...finish(c),
-        ]
-      : [prepare, markOut(c), ...off(c), cut(c), ...crossStuds(c), ...sourceOpenThenNew(c), ...finish(c)];
+      ? [prepare, ...isolate, ...marks, ...cuts.map((s) => ({ ...s, needsDead: true })), ...lay(false), ...around(), ...done]
+      : [prepare, ...marks, ...isolate, ...cuts, ...lay(false), ...around(), ...done];
   const record = drafts.pop()!;
+  const crossings = runs.flatMap((r) => r?.crossings ?? []);
+  const opened = runs.flatMap((r) => r?.traced?.openings ?? []);
+  const chases = runs.flatMap((r) => r?.traced?.chases ?? []);
   return inOrder([
     ...drafts,
     ...closing(
-      c,
-      c.crossings.map((x) => x.patch),
-      c.crossings.length > 1 ? 'Close the openings at the studs' : 'Close the opening at the stud',
+      w,
+      [...crossings, ...opened].map((x) => x.patch),
+      opened.length ? 'Close the openings' : crossings.length > 1 ? 'Close the openings at the studs' : 'Close the opening at the stud',
     ),
+    ...plaster(chases),
     record,
   ]);
 }
+
+/** Whether somebody looked behind every place that a way opens. */
+const openingsLooked = (w: Work, r: WorkRun | undefined): boolean =>
+  (r?.traced?.openings ?? []).every((o) => {
+    const wall = w.planned.walls.find((x) => x.id === o.wallId);
+    return wall !== undefined && baysLooked(wall, o);
+  });
 
 const inOrder = (drafts: Draft[]): Step[] => drafts.map((draft, i) => ({ ...draft, after: i === 0 ? [] : [drafts[i - 1]!.id] }));
 
 const COATS = ['first', 'second', 'third'];
 
+/** The chase filled again, in passes that set between. */
+function plaster(chases: NonNullable<WorkRun['traced']>['chases']): Draft[] {
+  if (chases.length === 0) return [];
+  const passes = Math.max(...chases.map((c) => c.passes));
+  return Array.from({ length: passes }, (_, i) =>
+    step(`plaster-${i + 1}`, `Plaster the chase, ${COATS[i] ?? `${i + 1}th`} pass`, 20, [
+      i === 0 ? 'Wet the chase; mortar round the box and cable, pressed in.' : 'Thin, over the whole width.',
+      i < passes - 1 ? 'Let it set before the next pass.' : 'Feather it out; when dry: sand, dust off, prime, paint.',
+    ]),
+  );
+}
+
 /** Pieces, battens and screws, then three coats with their waits. */
-function closing(c: JobContext, patches: PatchPlan[], title: string): Draft[] {
+function closing(w: Work, patches: PatchPlan[], title: string): Draft[] {
   const pieces = patches.flatMap((p) => p.pieces);
   if (pieces.length === 0) return [];
   const [battens, screws] = [patches.reduce((n, p) => n + p.battens, 0), patches.reduce((n, p) => n + p.screws, 0)];
-  const say = (mm: number) => printMark(mm, c.job.unit);
+  const say = (mm: number) => printMark(mm, w.job.unit);
   const wait =
-    c.job.schools.compound === 'setting, same day'
+    w.job.schools.compound === 'setting, same day'
       ? 'Let it set (about 20 to 30 minutes) before the next coat.'
       : 'Let it dry overnight before the next coat.';
   return [
@@ -471,82 +767,91 @@ function closing(c: JobContext, patches: PatchPlan[], title: string): Draft[] {
   ];
 }
 
-/** A box that is moved, enlarged or replaced: everything at the old box, so the circuit is dead before it is opened. */
-function inPlaceSteps(c: JobContext): Draft[] {
-  const { job } = c;
-  const judged = judgeWork(c);
+/** Boxes that are moved, enlarged or replaced, or only opened: everything at the old box, so the circuit is dead before it is opened. */
+function inPlaceSteps(w: Work, inPlace: WorkBox[]): Draft[] {
+  const { job } = w;
+  const boxes = inPlace.length ? inPlace : w.boxes;
   const say = (mm: number) => printLength(mm, job.unit);
-  const moved = judged.move !== undefined && (Math.abs(judged.move.upMm) > 0.5 || Math.abs(judged.move.sidewaysMm) > 0.5);
-  const cuts = moved || (judged.move?.enlarged ?? 0) > 0;
-  const [open] = sourceSide(c, false);
-  const wire = sourceSide(c, false).find((s) => s.id === 'wire-source')!;
-  const boxChanges = job.changes.filter((x) => x.do === 'replace-box').map((x) => x.id);
-  const deviceChanges = job.changes.filter((x) => x.do === 'place-device' || x.do === 'replace-device').map((x) => x.id);
   const drafts: Draft[] = [];
-  if (cuts) drafts.push(markOut(c));
-  drafts.push(...off(c), open!);
-  drafts.push(
-    step(
-      'free-box',
-      `Free the old box${job.schools.oldBox === 'out' ? ' and take it out' : ''}`,
-      20,
-      [
-        'Loosen the clamps first and draw the cables out of the box; tuck their ends aside, capped.',
-        'Cut the nails between box and stud, or unscrew it; watch the cables with every blade.',
-        job.schools.oldBox === 'out'
-          ? 'Take the box out through its opening.'
-          : 'Push the freed box aside in the bay, clear of the cables.',
-      ],
-      { needsDead: true, alters: true, cautions: ['Keep a spare box at hand: an old one often does not survive.'] },
-    ),
-  );
-  if (cuts)
-    drafts.push(
-      step(
-        'cut-opening',
-        'Look inside, then cut',
-        25,
-        [
-          ...judged.cut.order.map((line) => line.charAt(0).toUpperCase() + line.slice(1) + '.'),
-          `Depth: no further than ${say(judged.cut.depthMm)} from the surface.`,
-        ],
-        {
-          needsDead: true,
-          alters: true,
-          cautions: [
-            'Eye protection, and a mask for old paint and compound.',
-            ...judged.cut.behind.filter((b) => b.verdict !== 'ok').map((b) => `${b.says}.`),
+  const patches: PatchPlan[] = [];
+  const works = boxes.map((b, n) => {
+    const judged = judgeWork(w, b);
+    const moved = judged.move !== undefined && (Math.abs(judged.move.upMm) > 0.5 || Math.abs(judged.move.sidewaysMm) > 0.5);
+    if (judged.patch?.pieces.length) patches.push(judged.patch);
+    return { b, at: { w, n }, judged, cuts: moved || (judged.move?.enlarged ?? 0) > 0 };
+  });
+  for (const { b, at, cuts } of works) if (cuts) drafts.push(markOut(at, b));
+  drafts.push(...off(boxes[0]!));
+  for (const { b, at, judged, cuts } of works) {
+    const boxChanges = job.changes.filter((x) => x.do === 'replace-box' && x.boxId === b.box.id).map((x) => x.id);
+    const here = new Set([...b.devices, ...b.hadDevices].map((d) => d.id));
+    const deviceChanges = job.changes
+      .filter(
+        (x) =>
+          (x.do === 'place-device' && x.device.boxId === b.box.id) ||
+          ((x.do === 'replace-device' || x.do === 'remove-device') && here.has(x.deviceId)),
+      )
+      .map((x) => x.id);
+    drafts.push(openBox(at, b));
+    if (boxChanges.length) {
+      drafts.push(
+        step(
+          id('free-box', at),
+          `Free the old box${job.schools.oldBox === 'out' ? ' and take it out' : ''}`,
+          20,
+          [
+            'Loosen the clamps first and draw the cables out of the box; tuck their ends aside, capped.',
+            'Cut the nails between box and stud, or unscrew it; watch the cables with every blade.',
+            job.schools.oldBox === 'out'
+              ? 'Take the box out through its opening.'
+              : 'Push the freed box aside in the bay, clear of the cables.',
           ],
-        },
-      ),
-    );
-  drafts.push(
-    step(
-      'set-new-box',
-      `Set ${c.target.name}`,
-      20,
-      [
-        'Cables in first, clamped snug: they no longer slide by hand, no more.',
-        'Box flush with the finish and level; wings or screws tightened by hand.',
-      ],
-      {
-        needsDead: true,
-        alters: true,
-        changeIds: boxChanges,
-        asks: [free('free-source-set', c.target.name, c.freeEnds.target?.neededMm, job.edition)],
-      },
-    ),
-    { ...wire, title: `Strip and connect in ${c.target.name}`, asks: [], changeIds: deviceChanges },
-    ...finish(c).filter((s) => s.id !== 'record'),
-  );
-  if (judged.patch?.pieces.length) drafts.push(...closing(c, [judged.patch], 'Close the old opening'));
-  drafts.push(finish(c).find((s) => s.id === 'record')!);
+          { needsDead: true, alters: true, cautions: ['Keep a spare box at hand: an old one often does not survive.'] },
+        ),
+      );
+      if (cuts)
+        drafts.push(
+          step(
+            id('cut-opening', at),
+            'Look inside, then cut',
+            25,
+            [
+              ...judged.cut.order.map((line) => capital(line) + '.'),
+              `Depth: no further than ${say(judged.cut.depthMm)} from the surface.`,
+            ],
+            {
+              needsDead: true,
+              alters: true,
+              cautions: [
+                'Eye protection, and a mask for old paint and compound.',
+                ...judged.cut.behind.filter((x) => x.verdict !== 'ok').map((x) => `${x.says}.`),
+              ],
+            },
+          ),
+        );
+      drafts.push(
+        step(
+          id('set-new-box', at),
+          `Set ${b.box.name}`,
+          20,
+          [
+            'Cables in first, clamped snug: they no longer slide by hand, no more.',
+            'Box flush with the finish and level; wings or screws tightened by hand.',
+          ],
+          {
+            needsDead: true,
+            alters: true,
+            changeIds: boxChanges,
+            asks: [free('free-source-set', b.box.name, b.freeEnd?.neededMm, job.edition)],
+          },
+        ),
+      );
+    }
+    drafts.push({ ...connectIn(at, b, []), title: `Strip and connect in ${b.box.name}`, changeIds: deviceChanges });
+  }
+  const done = finish(w);
+  drafts.push(...done.slice(0, -1), ...closing(w, patches, 'Close the old opening'), done.at(-1)!);
   return drafts;
-}
-
-function sourceOpenThenNew(c: JobContext): Draft[] {
-  const source = sourceSide(c, false);
-  return [...source.slice(0, -1), ...newSide(c, false), source.at(-1)!];
 }
 
 /** Minutes the circuit is off: from the breaker off to the breaker on, by these estimates. */

@@ -1,6 +1,6 @@
 /** What to buy and what to bring: what the planned state has and the found state lacks. */
 import { BOX_KINDS, DEVICE_KINDS, FINISHES } from '../catalog/index.js';
-import { jobContext, judgeWork, type JobContext } from '../ledger/index.js';
+import { inPlaceBoxes, judgeWork, workOf, type Work, type WorkBox } from '../ledger/index.js';
 import type { PatchPlan } from '../layout/index.js';
 import { printAwg, printLength, printMark } from '../measure/index.js';
 import type { JobInHouse } from '../model/index.js';
@@ -12,18 +12,18 @@ export interface MaterialRow {
   why: string;
 }
 
-/** Cable, boxes, devices, plates, connectors and pigtails of the plan. */
+/** Cable, boxes, devices, plates, connectors and pigtails of the plan; what its way asks for. */
 export function materialsOf(job: JobInHouse): MaterialRow[] {
-  const c = jobContext(job);
+  const w = workOf(job);
   const rows: MaterialRow[] = [];
-  if (c.newCable) {
-    const kind = `${cableKind(c.newCable)} nonmetallic-sheathed cable with ground`;
+  for (const r of w.runs) {
+    const kind = `${cableKind(r.cable)} nonmetallic-sheathed cable with ground`;
     rows.push(
-      c.run
+      r.run
         ? {
             what: kind,
-            amount: printLength(c.run.buyMm, job.unit, { style: 'feet' }),
-            why: `cut ${printLength(c.run.cutMm, job.unit)}, 15 % over, to the foot`,
+            amount: printLength(r.run.buyMm, job.unit, { style: 'feet' }),
+            why: `cut ${printLength(r.run.cutMm, job.unit)}, 15 % over, to the foot`,
           }
         : { what: kind, amount: 'can’t tell yet', why: 'a box has no depth' },
     );
@@ -41,7 +41,21 @@ export function materialsOf(job: JobInHouse): MaterialRow[] {
         .join(', ');
       rows.push(
         { what: `${DEVICE_KINDS[change.device.kind].name}${extras ? `, ${extras}` : ''}`, amount: '1', why: change.title },
-        { what: 'cover plate to fit', amount: '1', why: change.title },
+        { what: change.device.inUseCover ? 'in-use cover with its gasket' : 'cover plate to fit', amount: '1', why: change.title },
+      );
+    }
+    if (change.do === 'remove-device') rows.push({ what: 'blank cover plate', amount: '1', why: change.title });
+    if (change.do === 'add-breaker') {
+      const { circuit } = change;
+      const both = circuit.arcFault === 'breaker' && circuit.groundFault === 'breaker';
+      const kind = both ? 'dual-function ' : circuit.arcFault === 'breaker' ? 'arc-fault ' : circuit.groundFault === 'breaker' ? 'ground-fault ' : '';
+      rows.push(
+        {
+          what: `${circuit.breakerA ?? 20} A ${kind}breaker of the make and type listed for the panel`,
+          amount: '1',
+          why: 'the same make has types that do not interchange',
+        },
+        { what: 'cable clamp for a knockout of the panel', amount: '1', why: change.title },
       );
     }
     if (change.do === 'alter-circuit' && change.with.arcFault === 'breaker')
@@ -55,8 +69,8 @@ export function materialsOf(job: JobInHouse): MaterialRow[] {
   }
   const connectors = new Map<string, number>();
   const tails = new Map<string, number>();
-  for (const box of c.boxes) {
-    const plan = wiringPlan({ site: c.planned, box, circuit: c.circuit, schools: job.schools });
+  for (const { box, circuit } of w.boxes) {
+    const plan = wiringPlan({ site: w.planned, box, circuit, schools: job.schools });
     for (const joint of plan.joints) {
       if (joint.kind !== 'splice') continue;
       connectors.set(joint.connector!, (connectors.get(joint.connector!) ?? 0) + 1);
@@ -70,34 +84,68 @@ export function materialsOf(job: JobInHouse): MaterialRow[] {
     rows.push({ what, amount: `${count}`, why: 'splices of the wiring plan; the packet says which sizes it takes' });
   for (const [what, count] of tails)
     rows.push({ what, amount: `${count} × ${job.schools.pigtailIn} in`, why: 'can be cut from the same cable' });
-  if (c.boxes.some((b) => boxMaterial(b) === 'metal'))
+  if (w.boxes.some((b) => boxMaterial(b.box) === 'metal'))
     rows.push({ what: 'ground screw for a metal box', amount: '1', why: 'a metal box gets its own ground lead' });
-  for (const box of c.boxes.filter(
-    (b) => b.divided && job.changes.some((x) => (x.do === 'place-box' || x.do === 'replace-box') && x.box.id === b.id),
-  ))
+  for (const { box } of w.boxes.filter((b) => b.role !== 'opened' && b.box.divided))
     rows.push({ what: 'divider listed for that box', amount: '1', why: `power and low voltage apart in ${box.name}` });
-  const [bushings, plates] = [c.crossings.filter((x) => x.bushing).length, c.crossings.filter((x) => x.hole?.plate).length];
-  if (bushings) rows.push({ what: 'bushing for the hole in a metal stud', amount: `${bushings}`, why: 'in before the cable' });
-  if (plates) rows.push({ what: 'steel plate, 1/16 in', amount: `${plates}`, why: 'a hole nearer than 1 1/4 in to a face' });
-  rows.push(...patchRows(job, c, [...(c.inPlace ? [judgeWork(c).patch] : []), ...c.crossings.map((x) => x.patch)]));
+  rows.push(...wayRows(job, w));
+  const patched = inPlaceBoxes(w).map((b) => ({ b, patch: judgeWork(w, b).patch, why: 'what the new opening leaves of the old one' }));
+  const crossed = w.runs.flatMap((r) => r.crossings.map((x) => ({ b: r.to, patch: x.patch, why: 'the opening at a stud' })));
+  const opened = w.runs.flatMap((r) => (r.traced?.openings ?? []).map((o) => ({ b: r.to, patch: o.patch, why: `opened: ${o.what}` })));
+  rows.push(...patchRows(job, [...patched, ...crossed, ...opened]));
   if (job.schools.tape) rows.push({ what: 'insulating tape', amount: '1 roll', why: 'your preference; not asked for' });
   return rows;
 }
 
-/** What closing the old opening takes. */
-function patchRows(job: JobInHouse, c: JobContext, given: (PatchPlan | undefined)[]): MaterialRow[] {
-  const patches = given.filter((p): p is PatchPlan => p !== undefined && p.pieces.length > 0);
+/** What holes, studs, outer walls and chases take. */
+function wayRows(job: JobInHouse, w: Work): MaterialRow[] {
+  const rows: MaterialRow[] = [];
+  const traced = w.runs.flatMap((r) => r.traced ?? []);
+  const sum = (of: (t: (typeof traced)[number]) => number): number => traced.reduce((n, t) => n + of(t), 0);
+  const crossings = w.runs.flatMap((r) => r.crossings);
+  const add = (what: string, count: number, why: string): void => {
+    if (count > 0) rows.push({ what, amount: `${count}`, why });
+  };
+  add('bushing for the hole in a metal stud', crossings.filter((x) => x.bushing).length + sum((t) => t.counts.bushings), 'in before the cable');
+  add(
+    'steel plate, 1/16 in',
+    crossings.filter((x) => x.hole?.plate).length + sum((t) => t.counts.plates),
+    'a hole nearer than 1 1/4 in to a face',
+  );
+  add(
+    'staple for nonmetallic cable',
+    sum((t) => t.counts.staples),
+    'within 12 in of a box and at most 54 in apart where the cable can be reached (334.30)',
+  );
+  add(
+    'fire-block sealant, holes to fill',
+    sum((t) => t.counts.seals),
+    'every hole through a plate or a block (IRC R302.11)',
+  );
+  for (const out of traced.flatMap((t) => t.outside))
+    rows.push(
+      { what: 'liquid-tight sleeve', amount: printMark(out.alongMm, job.unit), why: out.says },
+      { what: 'exterior sealant', amount: '1 tube', why: 'round the sleeve and the box, open at its lower edge' },
+    );
+  const litres = traced.flatMap((t) => t.chases).reduce((n, c) => n + c.mortarLitres, 0);
+  if (litres > 0)
+    rows.push({ what: 'mortar and plaster', amount: `${Math.max(0.5, Math.ceil(litres * 2) / 2)} l`, why: 'chase and box, in passes' });
+  return rows;
+}
+
+/** What closing openings takes. */
+function patchRows(job: JobInHouse, given: { b: WorkBox; patch: PatchPlan | undefined; why: string }[]): MaterialRow[] {
+  const patches = given.flatMap(({ b, patch, why }) => (patch && patch.pieces.length > 0 ? [{ b, patch, why }] : []));
   if (patches.length === 0) return [];
-  const sum = (of: (p: PatchPlan) => number): number => patches.reduce((n, p) => n + of(p), 0);
-  const layers = c.wall.faces[c.target.face].layers.map((l) => FINISHES[l.finish].name).join(' over ');
+  const sum = (of: (p: PatchPlan) => number): number => patches.reduce((n, { patch }) => n + of(patch), 0);
   return [
-    ...patches
-      .flatMap((p) => p.pieces)
-      .map(({ piece }) => ({
-        what: `patch piece, as thick as the finish (${layers})`,
+    ...patches.flatMap(({ b, patch, why }) =>
+      patch.pieces.map(({ piece }) => ({
+        what: `patch piece, as thick as the finish (${b.wall.faces[b.box.face].layers.map((l) => FINISHES[l.finish].name).join(' over ')})`,
         amount: `${printMark(piece.right - piece.left, job.unit)} × ${printMark(piece.top - piece.bottom, job.unit)}`,
-        why: c.inPlace ? 'what the new opening leaves of the old one' : 'the opening at a stud',
+        why,
       })),
+    ),
     { what: 'batten behind the patch, 1 × 2', amount: `${sum((p) => p.battens)}`, why: 'where no stud backs the edge' },
     { what: 'drywall screws', amount: `${sum((p) => p.screws)}`, why: 'four a piece, two a batten' },
     {
@@ -115,17 +163,27 @@ function patchRows(job: JobInHouse, c: JobContext, given: (PatchPlan | undefined
 
 /** Tools by what the plan does. */
 export function toolsOf(job: JobInHouse): string[] {
-  const c = jobContext(job);
-  const plaster = c.wall.faces[c.target.face].layers.some((l) => l.finish === 'plaster-lath');
+  const w = workOf(job);
+  const finishes = w.boxes.filter((b) => b.role !== 'opened').flatMap((b) => b.wall.faces[b.box.face].layers.map((l) => l.finish));
+  const members = new Set(w.runs.flatMap((r) => (r.traced?.holes ?? []).map((h) => h.member)));
+  const masonry = w.boxes.some((b) => b.role === 'new' && b.wall.framing.material === 'masonry');
+  const outside = w.runs.some((r) => r.traced?.outside.length);
   return [
     'tester and meter, fresh batteries, and a source known to be live',
     'breaker lock or label',
     'tape measure, level, pencil',
-    'scope or bent wire to look into the bay',
-    plaster ? 'multi-tool with depth stop (plaster and lath crumble under a jab saw)' : 'jab saw or shallow multi-tool',
+    ...(masonry ? [] : ['scope or bent wire to look into the bay']),
+    masonry
+      ? 'double blade with extraction, chisel, hammer, drill with a masonry bit'
+      : finishes.includes('plaster-lath')
+        ? 'multi-tool with depth stop (plaster and lath crumble under a jab saw)'
+        : 'jab saw or shallow multi-tool',
     'fish tape or stiff wire',
+    ...(members.size ? ['drill, 3/4 in wood bit, and a long bit for plates'] : []),
+    ...(outside ? ['long bit for the outer wall, masonry bit for its outer skin'] : []),
     'sheath slitter, wire stripper, pliers, screwdrivers with torque marks',
-    'eye protection, mask, sheet for dust',
+    masonry ? 'eye and ear protection, mask against silica, sheets' : 'eye protection, mask, sheet for dust',
+    ...(w.ownCircuit ? ['barrier for the service lugs, lamp that does not hang on the panel'] : []),
     ...(job.changes.some((x) => x.do === 'replace-box') ? ['saw blade for nails, to free the old box'] : []),
   ];
 }

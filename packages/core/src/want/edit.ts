@@ -1,71 +1,91 @@
-/** Changes of what is wanted in a house: pure, so that each can be undone. */
+/** Changes of what a job wants: pure, so that each can be undone. */
 import { inches } from '../measure/index.js';
 import { GRID_MM } from '../route/index.js';
-import { assumed, EVEN_WEIGHTS, type House, type Joists, type Via, type Want, type WantPlace } from '../model/index.js';
+import {
+  assumed,
+  AT_A_BOX,
+  DEFAULT_SCHOOLS,
+  EVEN_WEIGHTS,
+  type House,
+  type Job,
+  type JobWant,
+  type Joists,
+  type Purpose,
+  type Site,
+  type Via,
+  type Want,
+  type WantPlace,
+} from '../model/index.js';
 
-/** A want to start with: in the middle of the first wall that somebody walked along, at the usual height. */
-export function newWant(house: House, id: string, kind: Want['kind']): Want | undefined {
-  const room = house.site.rooms.find((r) => r.sides?.length);
-  const side = room?.sides?.[0];
-  const wall = house.site.walls.find((w) => w.id === side?.wallId);
-  if (!room || !side || !wall) return undefined;
-  const bottom = kind === 'lights' ? inches(46) : kind === 'raceway' ? inches(42) : inches(13.25);
+/** Heights to start with where nothing is known of the room (common practice). */
+const USUAL_BOTTOM: Record<JobWant['kind'], number> = { outlet: inches(13.25), raceway: inches(42), lights: inches(46) };
+
+/**
+ * A job that has taken no way yet, wanted at the middle of a wall at the usual height until somebody says where.
+ * @param at the face it is wanted on; absent: the first that somebody walked along, else the first wall there is
+ * @returns undefined in a house without a wall
+ */
+export function newJob(house: House, id: string, name: string, purpose: Purpose, at?: { wallId: string; face: WantPlace['face'] }): Job | undefined {
+  const walked = house.site.rooms.find((r) => r.sides?.length)?.sides?.[0];
+  const spot = at ?? walked ?? (house.site.walls[0] && { wallId: house.site.walls[0].id, face: 'A' as const });
+  const wall = house.site.walls.find((w) => w.id === spot?.wallId);
+  if (!spot || !wall || AT_A_BOX.has(purpose)) return undefined;
+  const kind = purpose === 'lights' || purpose === 'raceway' ? purpose : 'outlet';
+  const room = house.site.rooms.find((r) => r.id === wall.faces[spot.face].roomId)!;
+  const bottoms = house.site.boxes.filter((b) => b.wallId === wall.id && b.face === spot.face).map((b) => b.place.bottom);
   const place: WantPlace = {
     wallId: wall.id,
-    face: side.face,
+    face: spot.face,
     fromLeft: assumed(wall.length.mm / 2),
-    bottom: assumed(Math.min(bottom, wall.height.mm)),
+    bottom: kind === 'outlet' && bottoms[0] ? bottoms[0] : assumed(Math.min(USUAL_BOTTOM[kind], wall.height.mm)),
   };
-  return {
-    id,
-    name: kind === 'lights' ? 'New lights' : 'New outlet',
+  const want: JobWant = {
     kind,
     places: [place],
     loads: [],
-    ownCircuit: false,
+    ownCircuit: purpose === 'own-circuit',
     mayShow: false,
     forbidden: [],
     weights: EVEN_WEIGHTS,
+    ...(purpose === 'low-voltage' ? { lowVoltage: true } : {}),
     ...(kind === 'lights' ? { lamps: { under: [room.id], count: 4, rows: 1, watts: 60 } } : {}),
+  };
+  return {
+    format: 'saddle-job',
+    version: 2,
+    id,
+    houseId: house.id,
+    name,
+    purpose,
+    want,
+    changes: [],
+    schools: DEFAULT_SCHOOLS,
+    work: { ticks: [], notes: [], values: [], proof: {} },
   };
 }
 
-const withWants = (house: House, change: (wants: Want[]) => Want[]): House => ({ ...house, wants: change(house.wants ?? []) });
-export const addWant = (house: House, want: Want): House => withWants(house, (w) => [...w, want]);
-export const dropWant = (house: House, id: string): House => withWants(house, (w) => w.filter((x) => x.id !== id));
-export const putWant = (house: House, id: string, part: Partial<Want>): House =>
-  withWants(house, (w) => w.map((x) => (x.id === id ? { ...x, ...part } : x)));
-export const putPlace = (house: House, id: string, index: number, part: Partial<WantPlace>): House =>
-  withWants(house, (w) =>
-    w.map((x) => (x.id === id ? { ...x, places: x.places.map((p, i) => (i === index ? { ...p, ...part } : p)) } : x)),
-  );
+/** A job with another want; one that wants nothing new stays as it is. */
+const withWant = <J extends Job>(job: J, change: (want: JobWant) => JobWant): J => (job.want ? { ...job, want: change(job.want) } : job);
+export const putWant = <J extends Job>(job: J, part: Partial<JobWant>): J => withWant(job, (w) => ({ ...w, ...part }));
+export const putPlace = <J extends Job>(job: J, index: number, part: Partial<WantPlace>): J =>
+  withWant(job, (w) => ({ ...w, places: w.places.map((p, i) => (i === index ? { ...p, ...part } : p)) }));
 /**
  * Puts one of its places onto another face. Where it lay would often be past the new wall's end: it then starts in the wall's middle,
  * marked assumed, until somebody says where.
  */
-export function toFace(house: House, id: string, index: number, wallId: string, face: WantPlace['face']): House {
-  const wall = house.site.walls.find((w) => w.id === wallId);
-  const place = house.wants?.find((w) => w.id === id)?.places[index];
-  if (!wall || !place) return house;
+export function toFace<J extends Job>(site: Site, job: J, index: number, wallId: string, face: WantPlace['face']): J {
+  const wall = site.walls.find((w) => w.id === wallId);
+  const place = job.want?.places[index];
+  if (!wall || !place) return job;
   const fits = place.fromLeft.mm <= wall.length.mm;
-  return putPlace(house, id, index, { wallId, face, ...(fits ? {} : { fromLeft: assumed(wall.length.mm / 2) }) });
+  return putPlace(job, index, { wallId, face, ...(fits ? {} : { fromLeft: assumed(wall.length.mm / 2) }) });
 }
 
-/** No way may use a part of the house any more; a chosen way through it is no longer chosen. */
-export const forbid = (house: House, id: string, space: string): House =>
-  withWants(house, (w) =>
-    w.map((x) =>
-      x.id === id
-        ? {
-            ...x,
-            forbidden: [...x.forbidden.filter((s) => s !== space), space],
-            chosen: x.chosen?.split('>').includes(space) ? undefined : x.chosen,
-          }
-        : x,
-    ),
-  );
-export const allow = (house: House, id: string, space: string): House =>
-  withWants(house, (w) => w.map((x) => (x.id === id ? { ...x, forbidden: x.forbidden.filter((s) => s !== space) } : x)));
+/** No way may use a part of the house any more. */
+export const forbid = <J extends Job>(job: J, space: string): J =>
+  withWant(job, (w) => ({ ...w, forbidden: [...w.forbidden.filter((s) => s !== space), space] }));
+export const allow = <J extends Job>(job: J, space: string): J =>
+  withWant(job, (w) => ({ ...w, forbidden: w.forbidden.filter((s) => s !== space) }));
 /** What somebody found out about joists over or under a room. */
 export const putJoists = (house: House, roomId: string, field: 'joistsAbove' | 'joistsBelow', part: Joists): House => ({
   ...house,

@@ -1,3 +1,4 @@
+export * from './outletPlan.js';
 export * from './wantFeeds.js';
 export * from './searchRoutes.js';
 export * from './routeDetail.js';

@@ -15,7 +15,7 @@ import {
   type Traced,
 } from '../route/index.js';
 import type { RouteOption } from './searchRoutes.js';
-import { wantAmps } from './wantFeeds.js';
+import { wantAmps } from './outletPlan.js';
 
 export interface LampRun {
   /** lampholders in the order of the cable, in plan */

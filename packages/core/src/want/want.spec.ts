@@ -4,31 +4,30 @@
  */
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { quinceStreet } from '../demo/index.js';
+import { demoJobs, demoWanted, quinceStreet } from '../demo/index.js';
 import { planDrawing, storeysOf } from '../layout/index.js';
 import { addRoom } from '../survey/index.js';
 import { feet, inches, toFeet, toInches } from '../measure/index.js';
 import {
+  AT_A_BOX,
   checkHouse,
-  checkJob,
-  inHouse,
+  checkJobIn,
+  PURPOSES,
+  wantOf as wantOfJob,
   CRITERIA,
-  plannedSite,
   measured,
   studPlaces,
   type Criterion,
   type House,
+  type Job,
   type Room,
   type Want,
 } from '../model/index.js';
 import {
-  addWant,
   against,
   allow,
-  dropWant,
   forbid,
-  jobOfWay,
-  newWant,
+  newJob,
   nextPlace,
   nudgedOnPlan,
   placeProblem,
@@ -41,13 +40,16 @@ import {
   routePlanFigure,
   searchRoutes,
   toFace,
+  trialJob,
   viaDrawn,
   wantFeeds,
   waysOf,
   type RouteOption,
 } from './index.js';
 
-const wantOf = (id: string): Want => quinceStreet.wants!.find((w) => w.id === id)!;
+const jobOf = (id: string): Job => demoJobs.find((j) => j.id === id)!;
+const wants = demoJobs.flatMap((j) => (j.want && ['sewing-corner', ...demoWanted.map((w) => w.id)].includes(j.id) ? [{ ...j.want, id: j.id, name: j.name }] : []));
+const wantOf = (id: string): Want => wants.find((w) => w.id === id)!;
 const found = (id: string, part: Partial<Want> = {}, house: House = quinceStreet) => {
   const want = { ...wantOf(id), ...part };
   const search = searchRoutes(house, want);
@@ -146,7 +148,10 @@ describe('job 4, rain-barrel pump: straight out through the wall', () => {
     expect(toInches(out!.fallMm)).toBeCloseTo((5.25 * 0.25) / 12, 3);
     expect(out!.kit.join(' ')).toMatch(/plain flexible metal is for dry places.*stay unused.*in-use cover/);
   });
-  it('outdoors asks for protection, and the cure is named', () => expect(best.feed.cures.join()).toMatch(/ground-fault receptacle/));
+  it('outdoors asks for protection, and the face that is planned has it', () =>
+    expect(trialJob(quinceStreet, wantOf('rain-barrel-pump'), best.feed.id).changes.find((c) => c.do === 'place-device')).toMatchObject({
+      device: { kind: 'ground-fault-15', weatherResistant: true },
+    }));
 });
 
 describe('job 6, model railway: six outlets on a raceway round an inside corner', () => {
@@ -222,19 +227,11 @@ describe('job 9, cellar lights: ten lampholders in joists at 16 in', () => {
 describe('a house owner’s say', () => {
   it('forbids the favourite, gets the next, and has it back', () => {
     const first = found('sewing-corner').best;
-    const house = forbid(quinceStreet, 'sewing-corner', 'feed/hall-box');
-    const next = searchRoutes(
-      house,
-      house.wants!.find((w) => w.id === 'sewing-corner')!,
-    ).found.options[0]!;
+    const without = forbid(jobOf('sewing-corner'), 'feed/hall-box');
+    const next = searchRoutes(quinceStreet, wantOfJob(without)!).found.options[0]!;
     expect(next.feed.id).not.toBe('hall-box');
-    const back = allow(house, 'sewing-corner', 'feed/hall-box');
-    expect(
-      searchRoutes(
-        back,
-        back.wants!.find((w) => w.id === 'sewing-corner')!,
-      ).found.options[0]!.key,
-    ).toBe(first.key);
+    const back = allow(without, 'feed/hall-box');
+    expect(searchRoutes(quinceStreet, wantOfJob(back)!).found.options[0]!.key).toBe(first.key);
   });
   it('without the basement it goes over the attic, without both nothing is reached, and what blocks is said', () => {
     const attic = found('kiln-corner', { forbidden: ['basement/0'] });
@@ -253,11 +250,6 @@ describe('a house owner’s say', () => {
       const { search, best } = found('sewing-corner', only(c));
       expect(best.figures[c]).toBeCloseTo(Math.min(...search.found.options.map((o) => o.figures[c])));
     }
-  });
-  it('a chosen way that goes through what is then forbidden is chosen no longer', () => {
-    const { best } = found('kiln-corner');
-    const house = forbid(putWant(quinceStreet, 'kiln-corner', { chosen: best.key }), 'kiln-corner', 'basement/0');
-    expect(house.wants!.find((w) => w.id === 'kiln-corner')!.chosen).toBeUndefined();
   });
 });
 
@@ -349,7 +341,7 @@ describe('what can’t be told or done says so', () => {
 
 describe('every figure opens to its sum', () => {
   it('the terms of work, cost, openings and doubts add up to it; of waits the longest counts', () => {
-    for (const want of quinceStreet.wants!)
+    for (const want of wants)
       for (const o of searchRoutes(quinceStreet, want).found.options)
         for (const c of CRITERIA) {
           const values = o.sums[c].terms.map((t) => t.value);
@@ -418,25 +410,24 @@ it('arrow keys move a point to pass by a joist space of 16 in; the drawn plan ru
 });
 
 describe('documents', () => {
-  const bad = (want: Partial<Want>) => checkHouse(putWant(quinceStreet, 'kiln-corner', want));
+  const bad = (want: Partial<Want>) => checkJobIn(putWant(jobOf('kiln-corner'), want), quinceStreet, []);
   it('places outside their wall, rooms that are not there, lights without lamps are refused by name', () => {
     const place = wantOf('kiln-corner').places[0]!;
     expect(bad({ places: [{ ...place, fromLeft: measured(inches(500)) }] })).toMatchObject({
       ok: false,
-      errors: [{ path: '/wants/1/places/0/fromLeft/mm' }],
+      errors: [{ path: '/want/places/0/fromLeft/mm' }],
     });
     expect(bad({ places: [{ ...place, bottom: measured(inches(120)) }] })).toMatchObject({
       ok: false,
-      errors: [{ path: '/wants/1/places/0/bottom/mm' }],
+      errors: [{ path: '/want/places/0/bottom/mm' }],
     });
-    expect(bad({ places: [{ ...place, wallId: 'none' }] })).toMatchObject({ ok: false, errors: [{ path: '/wants/1/places/0/wallId' }] });
-    expect(bad({ kind: 'lights' })).toMatchObject({ ok: false, errors: [{ path: '/wants/1/lamps' }] });
-    expect(bad({ places: [place, place] })).toMatchObject({ ok: false, errors: [{ path: '/wants/1/places' }] });
+    expect(bad({ places: [{ ...place, wallId: 'none' }] })).toMatchObject({ ok: false, errors: [{ path: '/want/places/0/wallId' }] });
+    expect(bad({ kind: 'lights' })).toMatchObject({ ok: false, errors: [{ path: '/want/lamps' }] });
+    expect(bad({ places: [place, place] })).toMatchObject({ ok: false, errors: [{ path: '/want/places' }] });
     expect(bad({ lamps: { under: ['none'], count: 2, rows: 1, watts: 60 } })).toMatchObject({
       ok: false,
-      errors: [{ path: '/wants/1/lamps/under/0' }],
+      errors: [{ path: '/want/lamps/under/0' }],
     });
-    expect(checkHouse(addWant(quinceStreet, wantOf('kiln-corner')))).toMatchObject({ ok: false, errors: [{ path: '/wants/6/id' }] });
     expect(
       checkHouse({
         ...quinceStreet,
@@ -447,16 +438,15 @@ describe('documents', () => {
       errors: [{ path: '/site/panel/place/wallId' }],
     });
   });
-  it('a new want of each kind passes, moves, grows and goes', () => {
-    for (const kind of ['outlet', 'raceway', 'lights'] as const) {
-      const want = newWant(quinceStreet, 'n', kind)!;
-      const house = addWant(quinceStreet, want);
-      expect(checkHouse(house)).toMatchObject({ ok: true });
-      expect(putPlace(house, 'n', 0, { bottom: measured(inches(20)) }).wants!.at(-1)!.places[0]!.bottom.mm).toBe(inches(20));
-      expect(nextPlace(house, want)!.fromLeft.mm - want.places[0]!.fromLeft.mm).toBeCloseTo(inches(28));
-      expect(dropWant(house, 'n').wants).toEqual(quinceStreet.wants);
+  it('a new job of each purpose passes, moves and grows', () => {
+    for (const purpose of PURPOSES.filter((p) => !AT_A_BOX.has(p))) {
+      const job = newJob(quinceStreet, 'n', 'New', purpose)!;
+      expect(checkJobIn(job, quinceStreet, []), purpose).toMatchObject({ ok: true });
+      expect(putPlace(job, 0, { bottom: measured(inches(20)) }).want!.places[0]!.bottom.mm).toBe(inches(20));
+      expect(nextPlace(quinceStreet, wantOfJob(job)!)!.fromLeft.mm - job.want!.places[0]!.fromLeft.mm).toBeCloseTo(inches(28));
     }
-    expect(newWant({ ...quinceStreet, site: { ...quinceStreet.site, rooms: [] } }, 'n', 'outlet')).toBeUndefined();
+    expect(newJob(quinceStreet, 'n', 'New', 'replace')).toBeUndefined();
+    expect(newJob({ ...quinceStreet, site: { ...quinceStreet.site, rooms: [], walls: [] } }, 'n', 'New', 'outlet')).toBeUndefined();
   });
 });
 
@@ -513,22 +503,6 @@ describe('a junction box under the floor', () => {
   });
 });
 
-describe('a way becomes a job', () => {
-  it('one that stays in its wall does, whole and sound; one through the basement has its sheet', () => {
-    const { want, best, search } = found('sewing-corner');
-    const job = jobOfWay(quinceStreet, want, best, 'made')!;
-    expect(checkJob(job)).toMatchObject({ ok: true });
-    expect([job.situation, job.sourceBoxId, job.name]).toEqual(['other-side', 'hall-box', 'Sewing corner']);
-    expect(
-      plannedSite(inHouse(job, quinceStreet))
-        .loads.filter((l) => l.boxId === job.newBoxId)
-        .map((l) => l.name),
-    ).toEqual(['sewing machine', 'steam press']);
-    const under = search.found.options.find((o) => o.title.includes('basement'))!;
-    expect(jobOfWay(quinceStreet, want, under, 'made')).toBeUndefined();
-  });
-});
-
 describe('drawings', () => {
   it('every hole in a wall is drawn there with its distance from the nearer end', () => {
     const { want, detail } = found('kiln-corner');
@@ -574,18 +548,18 @@ it('wherever on the hall wall an outlet is wanted, it is refused with a place be
 
 describe('a place said for a want', () => {
   it('on a shorter wall it starts in its middle, assumed, and is not refused; on a longer one it stays', () => {
-    const raceway = quinceStreet.wants!.find((w) => w.kind === 'raceway')!;
+    const raceway = jobOf('model-railway');
     const short = quinceStreet.site.walls.find((w) => w.id === 'hall-w2')!; // 42 in
-    const moved = toFace(quinceStreet, raceway.id, 2, short.id, 'A'); // it lay at 106 in
-    expect(checkHouse(moved)).toMatchObject({ ok: true });
-    const place = moved.wants!.find((w) => w.id === raceway.id)!.places[2]!;
+    const moved = toFace(quinceStreet.site, raceway, 2, short.id, 'A'); // it lay at 106 in
+    expect(checkJobIn(moved, quinceStreet, [])).toMatchObject({ ok: true });
+    const place = moved.want!.places[2]!;
     expect([place.wallId, place.fromLeft]).toEqual([short.id, { mm: short.length.mm / 2, known: 'assumed' }]);
-    const back = toFace(moved, raceway.id, 0, 'sewing-w2', 'A');
-    expect(back.wants!.find((w) => w.id === raceway.id)!.places[0]).toMatchObject({ wallId: 'sewing-w2', fromLeft: { as: '34' } });
+    const back = toFace(quinceStreet.site, moved, 0, 'sewing-w2', 'A');
+    expect(back.want!.places[0]).toMatchObject({ wallId: 'sewing-w2', fromLeft: { as: '34' } });
   });
-  it('a new want lies nowhere in particular: its place is assumed', () => {
-    const want = newWant(quinceStreet, 'w', 'outlet')!;
-    expect([want.places[0]!.fromLeft.known, want.places[0]!.bottom.known]).toEqual(['assumed', 'assumed']);
+  it('a new one lies nowhere in particular: its place is assumed', () => {
+    const { want } = newJob(quinceStreet, 'w', 'New', 'outlet', { wallId: 'kitchen-none', face: 'A' }) ?? newJob(quinceStreet, 'w', 'New', 'lights')!;
+    expect([want!.places[0]!.fromLeft.known, want!.places[0]!.bottom.known]).toEqual(['assumed', 'assumed']);
   });
 });
 
@@ -611,7 +585,7 @@ describe('a large house', () => {
         all.devices.push({ id: `${id}-device`, name: 'receptacle', boxId: id, kind: 'duplex-15' });
       }
     } // prettier-ignore
-    return { ...quinceStreet, id: 'large', site: { ...all, panel: { ...site.panel!, place: undefined } }, wants: [] };
+    return { ...quinceStreet, id: 'large', site: { ...all, panel: { ...site.panel!, place: undefined } } };
   }
   const house = large();
   const want: Want = {

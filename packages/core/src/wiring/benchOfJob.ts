@@ -26,8 +26,8 @@ const ELSEWHERE = 'elsewhere';
 export interface BenchOfOptions {
   /** boxes whose wiring nobody looked at: it is drawn by the school, and said so */
   wiringUnknown?: string[];
-  /** a cable that the plan runs: its length, and the free end it leaves in each box, by box id; mm */
-  planned?: { cableId: string; lengthMm: number; freeMm: Record<string, number> };
+  /** cables that the plan runs: their length, and the free end each leaves in a box, by box id; mm */
+  planned?: { cableId: string; lengthMm: number; freeMm: Record<string, number> }[];
 }
 
 /** The boxes given, with their cables; the line cable of the first goes to a breaker of the panel. What is not measured is noted. */
@@ -95,7 +95,7 @@ export function benchOf(
       const feeds = line && !fed;
       if (feeds) fed = true;
       const [a, b] = [inside(cable.ends[0].boxId) ?? (feeds ? PANEL : ELSEWHERE), inside(cable.ends[1].boxId) ?? ELSEWHERE];
-      const own = planned?.cableId === cable.id ? planned : undefined;
+      const own = planned?.find((p) => p.cableId === cable.id);
       const free = (i: 0 | 1): number => {
         const { boxId, freeLength } = cable.ends[i];
         const known = freeLength?.mm ?? (boxId === undefined ? undefined : own?.freeMm[boxId]);

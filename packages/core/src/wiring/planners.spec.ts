@@ -5,7 +5,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { demoJobsInHouse } from '../demo/index.js';
-import { jobContext } from '../ledger/index.js';
+import { workOf } from '../ledger/index.js';
 import {
   DEFAULT_SCHOOLS,
   emptySite,
@@ -189,12 +189,12 @@ describe('more conductors than one connector takes', () => {
 
 describe('the sample jobs', () => {
   it.each(demoJobsInHouse.map((j) => [j.name, j] as const))('%s: words and bench agree on every box that can be planned', (_, job) => {
-    const c = jobContext(job);
+    const c = workOf(job);
     let compared = 0;
-    for (const box of c.boxes) {
-      const plan = wiringPlan({ site: c.planned, box, circuit: c.circuit, schools: job.schools });
+    for (const { box, circuit } of c.boxes) {
+      const plan = wiringPlan({ site: c.planned, box, circuit, schools: job.schools });
       if (plan.refused.length || plan.missing.length || !plan.deviceName) continue;
-      const bench = benchOf(c.planned, [box.id], c.circuit, job.schools);
+      const bench = benchOf(c.planned, [box.id], circuit, job.schools);
       const devices = bench.devices.filter((d) => d.boxId === box.id);
       const kind: BoxPlanKind = devices.some((d) => d.form === 'ground-fault') ? 'protected' : devices.length === 2 ? 'quad' : 'run';
       const again = planBox(planRequest(bare(bench, box.id), box.id, kind, job.schools));
@@ -208,12 +208,12 @@ describe('the sample jobs', () => {
     }
     expect(bench(job)).toBeGreaterThanOrEqual(compared);
   });
-  const bench = (job: (typeof demoJobsInHouse)[number]): number => jobContext(job).boxes.length;
+  const bench = (job: (typeof demoJobsInHouse)[number]): number => workOf(job).boxes.length;
   it('every end of every cable in a box is in the words once, and what is done there names it', () => {
     for (const job of demoJobsInHouse) {
-      const c = jobContext(job);
-      for (const box of c.boxes) {
-        const plan = wiringPlan({ site: c.planned, box, circuit: c.circuit, schools: job.schools });
+      const c = workOf(job);
+      for (const { box, circuit } of c.boxes) {
+        const plan = wiringPlan({ site: c.planned, box, circuit, schools: job.schools });
         if (plan.refused.length || plan.missing.length) continue;
         const leads = plan.joints.flatMap((j) => j.leads.filter((l) => l.cableId).map((l) => l.id));
         expect(new Set(leads).size).toBe(leads.length);

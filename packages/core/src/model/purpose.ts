@@ -1,0 +1,32 @@
+/** What a person wants to do, in the words of the trade. */
+import * as z from 'zod';
+
+export const PURPOSES = [
+  'outlet',
+  'outdoors',
+  'masonry',
+  'own-circuit',
+  'low-voltage',
+  'raceway',
+  'lights',
+  'move',
+  'enlarge',
+  'replace',
+] as const;
+export const Purpose = z.enum(PURPOSES);
+export type Purpose = z.infer<typeof Purpose>;
+
+export const PURPOSE_WORDS: Record<Purpose, string> = {
+  outlet: 'a new outlet',
+  outdoors: 'an outlet outdoors',
+  masonry: 'an outlet in brick or block',
+  'own-circuit': 'an outlet on a circuit of its own',
+  'low-voltage': 'power and low voltage side by side',
+  raceway: 'outlets on a surface raceway',
+  lights: 'lights and a switch',
+  move: 'move an outlet up, down or sideways',
+  enlarge: 'more outlets in a box',
+  replace: 'replace a worn box',
+};
+/** Purposes that stay at a box that is there; the others want one somewhere. */
+export const AT_A_BOX: ReadonlySet<Purpose> = new Set<Purpose>(['move', 'enlarge', 'replace']);

@@ -1,0 +1,298 @@
+/** The changes that a wanted outlet comes to, fed from one place: on trial while feeds are judged, and for good when a way is taken. */
+import { BOX_KINDS } from '../catalog/index.js';
+import { smallestGaugeFor, loadAmps } from '../codebook/index.js';
+import { suitableBoxes, withKind } from '../layout/index.js';
+import { printLength, type Awg } from '../measure/index.js';
+import {
+  applyChanges,
+  inHouse,
+  planOf,
+  wantOf,
+  DEFAULT_SCHOOLS,
+  type Box,
+  type CableWay,
+  type Change,
+  type Circuit,
+  type House,
+  type Job,
+  type JobInHouse,
+  type Load,
+  type Site,
+  type Want,
+  type WantLoad,
+} from '../model/index.js';
+import { breakerPlaces } from '../panel/index.js';
+import { fillOf } from '../wiring/index.js';
+
+export const PANEL_FEED = 'panel';
+/** Ids of what a job brings are its own: another job of the house may bring the like. */
+export const ownId = (jobId: string, what: string): string => `${jobId.slice(0, 39 - what.length)}-${what}`;
+const short = (text: string): string => text.slice(0, 120);
+
+/** Everything that will draw from the wanted place; lamps count by the fitting (three hours or more). */
+export const wantLoads = (want: Want): WantLoad[] => [
+  ...want.loads,
+  ...(want.lamps ? [{ name: `${want.lamps.count} lampholders`, watts: want.lamps.count * want.lamps.watts, continuous: true }] : []),
+];
+/** The load as amps at 120 V, as the wire sees it. */
+export const wantAmps = (want: Want, volts = 120): number => wantLoads(want).reduce((s, l) => s + (l.amps ?? (l.watts ?? 0) / volts), 0);
+
+export const loadOf = (want: Want, l: WantLoad, i: number, circuitId: string): Load => ({
+  id: ownId(want.id, `load-${i + 1}`),
+  name: l.name,
+  continuous: l.continuous,
+  fixed: want.kind === 'lights',
+  circuitId,
+  boxId: ownId(want.id, 'box'),
+  ...(l.watts !== undefined ? { watts: l.watts } : { amps: l.amps! }),
+});
+
+/** Kind that goes into such a wall as long as nothing more is known. */
+function firstKind(site: Site, want: Want): Box['kind'] {
+  const wall = site.walls.find((w) => w.id === want.places[0]!.wallId);
+  if (wall?.framing.material === 'masonry') return 'masonry-2-1/2';
+  return want.lowVoltage ? 'wings-2g-34' : 'wings-1g-20';
+}
+
+function newBox(site: Site, want: Want, circuitId: string | undefined): Box {
+  const place = want.places[0]!;
+  return {
+    id: ownId(want.id, 'box'),
+    name: short(want.name),
+    wallId: place.wallId,
+    face: place.face,
+    place: { from: 'left-end', toward: 'right', to: 'centre', distance: place.fromLeft, bottom: place.bottom },
+    kind: firstKind(site, want),
+    gangs: want.lowVoltage ? 2 : 1,
+    hangsOn: 'none',
+    supportFittings: 0,
+    ...(want.lowVoltage ? { divided: true } : {}),
+    ...(circuitId ? { circuitId } : {}),
+  };
+}
+
+/** The circuit of its own, with the best balanced place for its breaker where the panel is surveyed. */
+function ownCircuit(site: Site, want: Want): Extract<Change, { do: 'add-breaker' }> {
+  const id = ownId(want.id, 'circuit');
+  const loads = wantLoads(want).map((l, i) => loadOf(want, l, i, id));
+  const [place] = breakerPlaces(site, { name: want.name, ratingA: 20, poles: 1, gauge: 12, rooms: [], loads }).filter((p) => !p.refused);
+  const circuit: Circuit = {
+    id,
+    number: place ? `${place.space}` : 'new',
+    name: short(want.name),
+    voltsNominal: 120,
+    breakerA: 20,
+    sharedNeutral: false,
+    reservedFor: 'none',
+    groundFault: 'none',
+    arcFault: 'none',
+  };
+  return {
+    id: 'own-circuit',
+    title: short(`Breaker for ${want.name}${place ? ` in space ${place.space}` : ''}`),
+    do: 'add-breaker',
+    circuit,
+    ...(place ? { breaker: { id: ownId(want.id, 'breaker'), circuitId: id, space: place.space, poles: 1 } } : {}),
+  };
+}
+
+/** The face: what its loads ask for on its circuit, protected where it is outdoors. */
+function newDevice(site: Site, want: Want, breakerA: number | undefined): Extract<Change, { do: 'place-device' }> {
+  const wall = site.walls.find((w) => w.id === want.places[0]!.wallId);
+  const use = site.rooms.find((r) => r.id === wall?.faces[want.places[0]!.face].roomId)?.use;
+  const outdoors = use === 'outdoors' || use === 'deck';
+  // a 15 A face carries 12 A of what is plugged in (210.21(B)(2))
+  const heavy = breakerA !== undefined && breakerA >= 20 && want.loads.some((l) => loadAmps({ ...l }, 120) > 12);
+  const rating = heavy ? 20 : 15;
+  return {
+    id: 'new-device',
+    title: 'New receptacle',
+    do: 'place-device',
+    device: {
+      id: ownId(want.id, 'device'),
+      name: short(`${want.name} receptacle`),
+      boxId: ownId(want.id, 'box'),
+      kind: outdoors ? `ground-fault-${rating}` : `duplex-${rating}`,
+      tamperResistant: true,
+      ...(outdoors ? { weatherResistant: true, inUseCover: true } : {}),
+    },
+  };
+}
+
+export interface OutletPlanInput {
+  site: Site;
+  unit: House['unit'];
+  edition: House['edition'];
+  want: Want;
+  /** a box of the house, or `panel` */
+  feed: string;
+  gauge?: Awg;
+  way?: CableWay;
+}
+
+/** Box, cable, receptacle, loads, and the breaker where it comes from the panel. Nothing where the feed is no box of the house. */
+export function outletChanges({ site, edition, want, feed, gauge, way }: OutletPlanInput): Change[] {
+  const source = site.boxes.find((b) => b.id === feed);
+  if (!source && feed !== PANEL_FEED) return [];
+  const own = source ? undefined : ownCircuit(site, want);
+  const circuit = own?.circuit ?? site.circuits.find((c) => c.id === source?.circuitId);
+  const size = gauge ?? smallestGaugeFor(circuit?.breakerA ?? 20);
+  const from = source ? { boxId: source.id, label: short(source.name) } : { label: short(site.panel?.name ?? 'panel') };
+  const box = newBox(site, want, circuit?.id);
+  const changes: Change[] = [
+    ...(own ? [own] : []),
+    { id: 'new-box', title: short(`Set ${want.name}`), do: 'place-box', box },
+    {
+      id: 'new-cable',
+      title: short(`Run ${size}-2 cable from ${source?.name ?? from.label}`),
+      do: 'run-cable',
+      cable: {
+        id: ownId(want.id, 'cable'),
+        name: short(`${source?.name ?? from.label} to ${want.name}`),
+        gauge: size,
+        conductors: ['black', 'white'],
+        ground: 'bare',
+        metal: 'copper',
+        sheath: 'nonmetallic',
+        ends: [from, { boxId: box.id, label: short(want.name) }],
+        direction: 'known',
+        unbrokenIn: [],
+      },
+      ...(way ? { way } : {}),
+    },
+    ...(want.kind === 'lights' ? [] : [newDevice(site, want, circuit?.breakerA)]),
+    ...(circuit
+      ? wantLoads(want).map((l, i): Change => ({
+          id: `plug-${i + 1}`,
+          title: short(l.name),
+          do: 'plug-in',
+          load: loadOf(want, l, i, circuit.id),
+        }))
+      : []),
+  ];
+  return way ? inBestKind(changes, site, edition, box) : changes;
+}
+
+/** The box in a kind that suits its wall and holds what is planned in it, where there is one. */
+function inBestKind(changes: Change[], site: Site, edition: House['edition'], box: Box): Change[] {
+  const wall = site.walls.find((w) => w.id === box.wallId);
+  if (!wall) return changes;
+  const planned = applyChanges(site, changes);
+  const neededIn3 = fillOf(planned, box, edition).neededIn3;
+  const list = suitableBoxes(wall, box.face, { gangs: box.gangs, neededIn3, unit: 'in' });
+  const now = list.find((s) => s.kind.id === box.kind);
+  const best = now?.fits ? now : list.find((s) => s.fits);
+  if (!best || best.kind.id === box.kind || !(best.kind.id in BOX_KINDS)) return changes;
+  const better = withKind(wall, box, best.kind.id);
+  return changes.map((c) => (c.do === 'place-box' && c.box.id === box.id ? { ...c, box: better } : c));
+}
+
+/** The job that a want would be, fed from somewhere: judged, never kept. */
+export function trialJob(house: House, want: Want, feed: string): JobInHouse {
+  const { id, name, ...rest } = want;
+  const job: Job = {
+    format: 'saddle-job',
+    version: 2,
+    id,
+    houseId: house.id,
+    name,
+    purpose: 'outlet',
+    want: rest,
+    changes: outletChanges({ ...house, want, feed }),
+    schools: DEFAULT_SCHOOLS,
+    work: { ticks: [], notes: [], values: [], proof: {} },
+  };
+  return inHouse(job, house);
+}
+
+export interface Taken {
+  job: Job;
+  /** what was altered by hand and is kept as it was altered */
+  kept: string[];
+  /** what was planned for the feed or the way before, and went with it */
+  dropped: string[];
+}
+
+const same = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);
+
+/**
+ * The job by another way: what the way brings is written anew, what a person altered by hand stays as they altered it, and both are said.
+ * @param way as it was searched and traced; its feed is a box of the house or `panel`
+ */
+export function takeWay(job: JobInHouse, way: CableWay, gauge: Awg): Taken {
+  const want = wantOf(job);
+  if (!want) return { job, kept: [], dropped: [] };
+  // a raceway and a run of lights go by their sheet: their parts are no changes yet
+  const fresh =
+    want.kind === 'outlet' ? outletChanges({ site: job.found, unit: job.unit, edition: job.edition, want, feed: way.feed, gauge, way }) : [];
+  // a plan of which nothing is noted was written whole: what it brings anew goes with it
+  const brought = job.changes.filter((c) => ['place-box', 'run-cable', 'place-device', 'plug-in', 'add-breaker'].includes(c.do));
+  const before = new Map((job.taken?.changes ?? brought).map((c) => [c.id, c]));
+  const ids = new Set(fresh.map((c) => c.id));
+  const [kept, dropped]: [string[], string[]] = [[], []];
+  const written = fresh.map((c) => {
+    const mine = job.changes.find((x) => x.id === c.id && x.do === c.do);
+    const was = before.get(c.id);
+    if (!mine || !was || same(mine, was) || c.do === 'run-cable' || c.do === 'add-breaker') {
+      if (mine && was && !same(mine, was)) dropped.push(mine.title);
+      return c;
+    }
+    kept.push(mine.title);
+    return mine;
+  });
+  const feedBefore = job.taken?.way.feed;
+  const rest = job.changes.filter((c) => {
+    if (ids.has(c.id)) return false;
+    // written by the way before, and this one doesn’t bring it
+    if (before.has(c.id)) return false;
+    if (feedBefore === undefined || feedBefore === way.feed) return true;
+    // made for the feed before: its box, its circuit
+    const ofFeed =
+      (c.do === 'replace-box' && c.boxId === feedBefore) ||
+      c.do === 'alter-circuit' ||
+      ((c.do === 'replace-device' || c.do === 'remove-device') && job.found.devices.find((d) => d.id === c.deviceId)?.boxId === feedBefore) ||
+      c.do === 'unplug';
+    if (ofFeed) dropped.push(c.title);
+    return !ofFeed;
+  });
+  return {
+    job: {
+      ...job,
+      changes: [...written, ...rest],
+      want: { ...job.want!, chosen: way.key },
+      taken: { way: { key: way.key, title: way.title, feed: way.feed }, changes: fresh },
+      // wiring made by hand was made for the way before
+      ...(job.bench ? { bench: undefined } : {}),
+    },
+    kept,
+    dropped,
+  };
+}
+
+/**
+ * The job with other loads at what it wants: in the want, and where it is planned already, in the plan.
+ * Where nobody knows the circuit yet they wait in the want.
+ */
+export function withLoads(job: JobInHouse, loads: WantLoad[]): JobInHouse {
+  if (!job.want) return job;
+  const next: JobInHouse = { ...job, want: { ...job.want, loads } };
+  const want = wantOf(next)!;
+  const placed = job.changes.find((c) => c.do === 'place-box');
+  const boxId = placed?.do === 'place-box' ? placed.box.id : undefined;
+  const circuitId = boxId && planOf(job).planned.boxes.find((b) => b.id === boxId)?.circuitId;
+  const others = job.changes.filter((c) => c.do !== 'plug-in' || c.load.boxId !== boxId);
+  if (!boxId || !circuitId) return { ...next, changes: others };
+  const plugged = wantLoads(want).map((l, i): Change => ({
+    id: `plug-${i + 1}`,
+    title: short(l.name),
+    do: 'plug-in',
+    load: { ...loadOf(want, l, i, circuitId), boxId },
+  }));
+  return { ...next, changes: [...others, ...plugged] };
+}
+
+/** A place in words: `24 in from the left end, 13 1/4 in up`. */
+export const placeWords = (want: Want, unit: House['unit']): string => {
+  const [p] = want.places;
+  return p ? `${printLength(p.fromLeft.mm, unit)} from the left end, ${printLength(p.bottom.mm, unit)} up` : '';
+};
