@@ -3,7 +3,8 @@ import { Validator } from '@seriousme/openapi-schema-validator';
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { runOfBoxes } from '@saddle/core/circuit';
-import type { Job } from '@saddle/core/model';
+import { demoJobs } from '@saddle/core/demo';
+import type { House, Job } from '@saddle/core/model';
 import { POCKET_SUMS } from '@saddle/core/pocket';
 import { dropDataFolder, newDataFolder, runServer, type RunningServer } from '../testing/runServer.js';
 import type { Problem } from './problem.js';
@@ -43,7 +44,8 @@ describe('documents', () => {
     expect((await call('GET', '/api/v1/health')).body).toMatchObject({ status: 'ok' });
     const jobs = (await call<{ id: string; stops: number; stage: string }[]>('GET', '/api/v1/jobs')).body;
     expect(jobs.find((j) => j.id === 'sewing-corner')).toMatchObject({ stops: 3, stage: 'feed' });
-    expect(jobs.map((j) => j.id).sort()).toEqual(['aquarium-alcove', 'hall-box-replaced', 'router-shelf', 'sewing-corner', 'wainscot']);
+    expect(jobs.map((j) => j.id)).toEqual(demoJobs.map((j) => j.id).sort());
+    expect(jobs.find((j) => j.id === 'kiln-corner')).toMatchObject({ stops: 0, stage: 'route', stoppedBy: expect.stringMatching(/no way was taken yet/) });
   });
   it('saves over the revision that was seen, and keeps the earlier ones', async () => {
     const { revision, document } = await job();
@@ -93,7 +95,7 @@ describe('documents', () => {
       message: expect.stringMatching(/outside it/),
     });
   });
-  it('starts a job at a surveyed box; the house’s survey is what was found', async () => {
+  it('starts a job at a surveyed box, and stores no survey with it', async () => {
     const made = await call<StoredJob>('POST', '/api/v1/jobs/from-box', {
       houseId: 'quince-street-14',
       name: 'Higher',
@@ -102,7 +104,8 @@ describe('documents', () => {
       bottom: { mm: 450, known: 'measured' },
     });
     expect(made.status).toBe(201);
-    expect(made.body.document.found.walls.some((w) => w.id === 'study-w1')).toBe(true);
+    expect(made.body.document.changes[0]).toMatchObject({ do: 'replace-box', boxId: 'alcove-box' });
+    expect(JSON.stringify(made.body.document).length).toBeLessThan(3000);
     const wrong = await call('POST', '/api/v1/jobs/from-box', {
       houseId: 'quince-street-14',
       name: 'x',
@@ -157,9 +160,9 @@ describe('documents', () => {
     expect((await call('GET', `${at}.pdf?paper=poster`)).status).toBe(422);
     expect((await call('GET', '/api/v1/houses/nowhere/panel/directory.pdf')).status).toBe(404);
   });
-  it('a wanted outlet’s ways come as JSON, and the chosen one as a sheet; what is not wanted is not there', async () => {
-    const at = '/api/v1/houses/quince-street-14/wants/kiln-corner';
-    const ways = await call('GET', `${at}/routes`);
+  it('the ways of what a job wants come as JSON, and the chosen one as a sheet; a job that wants nothing new says so', async () => {
+    const at = '/api/v1/jobs/kiln-corner';
+    const ways = await call('GET', `${at}/ways`);
     expect(ways.status).toBe(200);
     const body = ways.body as unknown as { options: { title: string; favourite: boolean; buys: string[] }[]; feeds: { id: string }[] };
     expect(body.options.map((o) => [o.title, o.favourite])).toEqual([
@@ -167,10 +170,10 @@ describe('documents', () => {
       ['From Utility room panel: over the attic', false],
     ]);
     expect(body.feeds.map((f) => f.id)).toEqual(['panel']);
-    const sheet = await fetch(`${server.url}${at}/sheet.pdf?paper=a4`);
+    const sheet = await fetch(`${server.url}${at}/route-sheet.pdf?paper=a4`);
     expect([sheet.status, sheet.headers.get('content-type')]).toEqual([200, 'application/pdf']);
-    expect((await call('GET', '/api/v1/houses/quince-street-14/wants/nothing/routes')).status).toBe(404);
-    expect((await call('GET', `${at}/sheet.pdf?paper=poster`)).status).toBe(422);
+    expect((await call('GET', '/api/v1/jobs/wainscot/ways')).body).toMatchObject({ status: 409, title: expect.stringMatching(/wants nothing new/) });
+    expect((await call('GET', `${at}/route-sheet.pdf?paper=poster`)).status).toBe(422);
   });
   it('templates come as PDF and SVG, and a jig asks for the depth that it needs', async () => {
     const at = '/api/v1/houses/quince-street-14/boxes/alcove-box/template';
@@ -183,8 +186,75 @@ describe('documents', () => {
     expect((await call('GET', '/api/v1/houses/quince-street-14/boxes/nobody/template.pdf')).status).toBe(404);
   });
   it('a house with jobs is not deleted', async () => {
-    const gone = await call('DELETE', '/api/v1/houses/quince-street-14', undefined, { 'if-match': '"1"' });
+    const { revision } = (await call<{ revision: number }>('GET', '/api/v1/houses/quince-street-14')).body;
+    const gone = await call('DELETE', '/api/v1/houses/quince-street-14', undefined, { 'if-match': `"${revision}"` });
     expect([gone.status, gone.body.title]).toEqual([409, expect.stringMatching(/sewing-corner/)]);
+  });
+});
+
+describe('a job becomes part of its house', () => {
+  const house = async () => (await call<{ revision: number; document: House }>('GET', '/api/v1/houses/quince-street-14')).body;
+  const open = (path: string) => call<{ revision: number; document: Job }>('GET', `/api/v1/jobs/${path}`);
+  /** The worn box replaced, every step ticked with good values, as a program may say it. */
+  async function done(id: string): Promise<{ revision: number; document: Job }> {
+    const { revision, document } = (await open(id)).body;
+    type Ask = { key: string; unit: string; least?: number };
+    const steps = (await call<{ id: string; asks: Ask[]; needsDead: boolean }[]>('GET', `/api/v1/jobs/${id}/steps`)).body;
+    const at = (n: number) => new Date(Date.UTC(2026, 9, 3, 8, n)).toISOString();
+    const reading = (n: number, volts: number) => ({ at: at(n), volts, where: 'here' });
+    const work = {
+      ticks: steps.map((s, n) => ({ step: s.id, at: at(n) })),
+      notes: [],
+      values: steps.flatMap((s, n) => s.asks.map((a) => ({ step: s.id, key: a.key, value: a.unit === 'V' && a.least === 0 ? 0.4 : (a.least ?? 0) + 1, at: at(n) }))),
+      proof: { testerBefore: reading(20, 120), hotNeutral: reading(21, 0), hotGround: reading(22, 0), neutralGround: reading(23, 0), testerAfter: reading(24, 120) },
+    }; // prettier-ignore
+    const saved = await call<{ revision: number; document: Job }>('PUT', `/api/v1/jobs/${id}`, { ...document, work }, { 'if-match': `"${revision}"` });
+    expect(saved.status).toBe(200);
+    return saved.body;
+  }
+  it('with stops it doesn’t, and says why; nothing is written', async () => {
+    const [before, { revision }] = [await house(), (await open('sewing-corner')).body];
+    const answer = await call<Problem & { hindrances: unknown[] }>('POST', '/api/v1/jobs/sewing-corner/close', { house: before.revision }, { 'if-match': `"${revision}"` });
+    expect([answer.status, answer.body.type]).toEqual([409, 'urn:saddle:not-closed']);
+    expect(answer.body.hindrances.length).toBeGreaterThan(0);
+    expect(await house()).toEqual(before);
+  });
+  it('built, it does: both documents at once, the house keeps what it was, and it can be taken back', async () => {
+    const before = await house();
+    const { revision } = await done('hall-box-replaced');
+    const late = await call('POST', '/api/v1/jobs/hall-box-replaced/close', { house: before.revision + 7 }, { 'if-match': `"${revision}"` });
+    expect([late.status, late.body.type]).toEqual([409, 'urn:saddle:conflict']);
+    const closed = await call<{ house: { revision: number; document: House }; job: { revision: number; document: Job } }>(
+      'POST', '/api/v1/jobs/hall-box-replaced/close', { house: before.revision }, { 'if-match': `"${revision}"` },
+    ); // prettier-ignore
+    expect(closed.status).toBe(200);
+    expect(closed.body.house.document.history).toMatchObject([{ jobId: 'hall-box-replaced' }]);
+    expect(closed.body.job.document.closed).toBeDefined();
+    expect((await house()).revision).toBe(before.revision + 1);
+    const line = (await call<{ id: string; closed: boolean; stoppedBy?: string }[]>('GET', '/api/v1/jobs')).body.find((j) => j.id === 'hall-box-replaced');
+    expect([line?.closed, line?.stoppedBy]).toEqual([true, undefined]);
+    const again = await call('POST', '/api/v1/jobs/hall-box-replaced/close', { house: closed.body.house.revision }, { 'if-match': `"${closed.body.job.revision}"` });
+    expect([again.status, again.body.title]).toEqual([409, expect.stringMatching(/part of the house already/)]);
+    const back = await call<{ house: { document: House } }>('POST', '/api/v1/jobs/hall-box-replaced/reopen', { house: closed.body.house.revision }, { 'if-match': `"${closed.body.job.revision}"` });
+    expect([back.status, back.body.house.document]).toEqual([200, before.document]);
+  });
+  it('one that others come after is not deleted under them', async () => {
+    const { revision, document } = (await open('wainscot')).body;
+    const saved = await call<StoredJob>('PUT', '/api/v1/jobs/wainscot', { ...document, after: ['sewing-corner'] }, { 'if-match': `"${revision}"` });
+    expect(saved.status).toBe(200);
+    const gone = await call('DELETE', '/api/v1/jobs/sewing-corner', undefined, { 'if-match': `"${(await job()).revision}"` });
+    expect([gone.status, gone.body.title]).toEqual([409, expect.stringMatching(/come after it: Wainscot/)]);
+    await call('PUT', '/api/v1/jobs/wainscot', document, { 'if-match': `"${saved.body.revision}"` });
+  });
+  it('what the survey says otherwise since a revision, and what the job is judged by otherwise', async () => {
+    const { revision, document } = await house();
+    const walls = document.site.walls.map((w) => (w.id === 'sewing-hall' ? { ...w, obstacles: [...w.obstacles, { ...w.obstacles[0]!, id: 'late', x: { mm: 1250, known: 'measured' as const } }] } : w));
+    const saved = await call<StoredJob>('PUT', '/api/v1/houses/quince-street-14', { ...document, site: { ...document.site, walls } }, { 'if-match': `"${revision}"` });
+    expect(saved.status).toBe(200);
+    const since = await call<{ differs: unknown[]; findings: { now: { rule: string } }[] }>('GET', `/api/v1/jobs/sewing-corner/surveyed-since?from=${revision}`);
+    expect([since.body.differs.length, since.body.findings.some((f) => f.now.rule === 'obstacle')]).toEqual([1, true]);
+    expect((await call('GET', '/api/v1/jobs/sewing-corner/surveyed-since?from=9999')).status).toBe(404);
+    await call('PUT', '/api/v1/houses/quince-street-14', document, { 'if-match': `"${saved.body.revision}"` });
   });
 });
 
@@ -225,29 +295,27 @@ describe('bad input is named, and changes nothing', () => {
   });
   it('wrong types, an unknown edition, a box outside the wall, zero spacing, a negative count: field, expectation and what came', async () => {
     const { revision, document } = await job();
-    const wall = document.found.walls[0]!;
-    const box = document.found.boxes[0]!;
+    const house = (await call<{ revision: number; document: House }>('GET', '/api/v1/houses/quince-street-14')).body;
+    const wall = house.document.site.walls[0]!;
+    const box = house.document.site.boxes[0]!;
+    const site = (part: object): unknown => ({ ...house.document, site: { ...house.document.site, ...part } });
     const cases: [unknown, string][] = [
-      [{ ...document, edition: 'US-1999' }, '/edition'],
-      [{ ...document, found: { ...document.found, boxes: 'two' } }, '/found/boxes'],
+      [{ ...house.document, edition: 'US-1999' }, '/edition'],
+      [site({ boxes: 'two' }), '/site/boxes'],
       [
-        {
-          ...document,
-          found: { ...document.found, boxes: [{ ...box, place: { ...box.place, distance: { mm: 9999, known: 'measured' } } }] },
-        },
-        '/found/boxes/0/place/distance/mm',
+        site({ boxes: [{ ...box, place: { ...box.place, distance: { mm: 9999, known: 'measured' } } }, ...house.document.site.boxes.slice(1)] }),
+        '/site/boxes/0/place/distance/mm',
       ],
-      [
-        {
-          ...document,
-          found: { ...document.found, walls: [{ ...wall, framing: { ...wall.framing, spacing: { mm: 0, known: 'measured' } } }] },
-        },
-        '/found/walls/0/framing/spacing/mm',
-      ],
-      [{ ...document, found: { ...document.found, boxes: [{ ...box, supportFittings: -2 }] } }, '/found/boxes/0/supportFittings'],
+      [site({ walls: [{ ...wall, framing: { ...wall.framing, spacing: { mm: 0, known: 'measured' } } }] }), '/site/walls/0/framing/spacing/mm'],
+      [site({ boxes: [{ ...box, supportFittings: -2 }] }), '/site/boxes/0/supportFittings'],
+      [{ ...document, purpose: 'something' }, '/purpose'],
+      [{ ...document, after: ['sewing-corner'] }, '/after/0'],
+      [{ ...document, version: 9 }, '/version'],
     ];
     for (const [body, path] of cases) {
-      const answer = await call('PUT', '/api/v1/jobs/sewing-corner', body, { 'if-match': `"${revision}"` });
+      const { format } = body as { format: string };
+      const [at, seen] = format === 'saddle-house' ? ['/api/v1/houses/quince-street-14', house.revision] : ['/api/v1/jobs/sewing-corner', revision];
+      const answer = await call('PUT', at, body, { 'if-match': `"${seen}"` });
       expect(answer.status).toBe(422);
       expect(answer.body.errors?.[0]).toMatchObject({ path, expected: expect.any(String), came: expect.any(String) });
       expect(JSON.stringify(answer.body)).not.toMatch(/ at .*\.js:\d+/);
@@ -286,8 +354,8 @@ describe('files', () => {
     try {
       expect((await call('GET', '/api/v1/jobs')).body).toEqual([]);
       const look = await call<{ written: boolean; rows: unknown[] }>('POST', '/api/v1/import', file);
-      // the sample’s house and its five jobs, and the one that this test’s file has started
-      expect([look.body.written, look.body.rows.length]).toEqual([false, 7]);
+      // the sample’s house and its jobs, and the one that this test’s file has started
+      expect([look.body.written, look.body.rows.length]).toEqual([false, 1 + demoJobs.length + 1]);
       expect((await call('GET', '/api/v1/jobs')).body).toEqual([]);
       expect((await call<{ written: boolean }>('POST', '/api/v1/import?confirm=yes', file)).body.written).toBe(true);
       expect((await call('GET', '/api/v1/jobs/sewing-corner/ledger')).body).toEqual(ledger);
@@ -316,7 +384,7 @@ describe('for programs', () => {
     const sums = (await call<{ name: string }[]>('GET', '/api/v1/sums')).body;
     expect(sums).toHaveLength(POCKET_SUMS.length);
     expect(Object.keys(body.paths)).toContain('/houses/{id}/panel/directory.{form}');
-    expect(Object.keys(body.paths)).toContain('/houses/{id}/wants/{wantId}/routes');
+    expect(Object.keys(body.paths)).toContain('/jobs/{id}/ways');
     for (const { name } of sums) expect(Object.keys(body.paths)).toContain(`/sums/${name}`);
   });
   it('a pocket sum over the wire: handbook 22, 16.0 in³', async () => {

@@ -61,7 +61,7 @@ describe('who asks', () => {
     },
   );
   it.each(['cross-site', 'same-site'])('a picture on a %s page costs nothing: the sheet is not even begun', async (site) => {
-    for (const path of ['/jobs/sewing-corner/sheet.pdf', '/houses/quince-street-14/wants/kiln-corner/routes', '/export.json'])
+    for (const path of ['/jobs/sewing-corner/sheet.pdf', '/jobs/kiln-corner/ways', '/export.json'])
       expect((await raw('GET', `/api/v1${path}`, { 'sec-fetch-site': site })).status).toBe(403);
     expect((await raw('GET', '/api/v1/health', { 'sec-fetch-site': 'same-origin' })).status).toBe(200);
     expect((await raw('GET', '/api/v1/health', { 'sec-fetch-site': 'none' })).status).toBe(200);
@@ -147,7 +147,7 @@ describe('what comes', () => {
 describe('heavy work', () => {
   it('does not keep anybody waiting: health answers while sheets and searches are made', async () => {
     const heavy = Promise.all([
-      ...Array.from({ length: 6 }, () => raw('GET', '/api/v1/houses/quince-street-14/wants/kiln-corner/routes')),
+      ...Array.from({ length: 6 }, () => raw('GET', '/api/v1/jobs/kiln-corner/ways')),
       ...Array.from({ length: 6 }, () => raw('GET', '/api/v1/jobs/sewing-corner/sheet.pdf')),
     ]);
     let answered = 0;

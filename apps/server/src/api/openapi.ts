@@ -73,6 +73,12 @@ const RevisionsSchema = z.object({
   earlier: z.boolean(),
 });
 
+const ClosingSchema = z.object({
+  hindrances: z.array(z.object({ says: z.string(), canBeLeft: z.boolean() })).optional(),
+  closed: z.object({ at: z.string(), closing: z.string() }).optional(),
+  restsOn: z.array(z.string()).optional(),
+});
+
 function documentPaths(kind: 'house' | 'job', schema: z.ZodType): ZodOpenApiPathsObject {
   const path = z.object({ id });
   return {
@@ -207,23 +213,71 @@ export function openApi(version: string): Record<string, unknown> {
           },
         },
       },
-      '/houses/{id}/wants/{wantId}/routes': {
+      '/houses/{id}/jobs': {
         get: {
-          operationId: 'want-routes',
-          summary: 'Ways to a wanted outlet from every fit feed: those that no other beats, a handful of them, and why',
-          requestParams: { path: z.object({ id, wantId: id }) },
+          operationId: 'house-jobs',
+          summary: 'The jobs of a house, whole; those that can’t be read are left out',
+          requestParams: { path: z.object({ id }) },
+          responses: ok(z.array(storedOf(Job)), 'the jobs'),
+        },
+      },
+      '/jobs/{id}/ways': {
+        get: {
+          operationId: 'ways',
+          summary: 'Ways to what a job wants from every fit feed: those that no other beats, a handful of them, and why',
+          requestParams: { path: z.object({ id }) },
           responses: ok(z.unknown(), 'ways, feeds, gaps, questions'),
         },
       },
-      '/houses/{id}/wants/{wantId}/sheet.pdf': {
+      '/jobs/{id}/route-sheet.pdf': {
         get: {
-          operationId: 'want-sheet',
-          summary: 'The chosen way as a printed sheet: plan, walls, holes, lengths, what to buy',
-          requestParams: {
-            path: z.object({ id, wantId: id }),
-            query: z.object({ paper: z.enum(['letter', 'a4']).optional() }),
-          },
+          operationId: 'route-sheet',
+          summary: 'The taken way as a printed sheet: plan, walls, holes, lengths, what to buy',
+          requestParams: { path: z.object({ id }), query: z.object({ paper: z.enum(['letter', 'a4']).optional() }) },
           responses: { '200': { description: 'the sheet', content: { 'application/pdf': { schema: z.string() } } }, ...problems },
+        },
+      },
+      '/jobs/{id}/closing': {
+        get: {
+          operationId: 'closing',
+          summary: 'What keeps the job from becoming part of the house; of a closed one, what rests on it',
+          requestParams: { path: z.object({ id }) },
+          responses: ok(ClosingSchema, 'hindrances, worst first'),
+        },
+      },
+      ...Object.fromEntries(
+        (
+          [
+            ['close', 'What was built becomes the house: both documents in one transaction'],
+            ['reopen', 'Takes a closing back while nothing rests on it'],
+          ] as const
+        ).map(([what, summary]) => [
+          `/jobs/{id}/${what}`,
+          {
+            post: {
+              operationId: `${what}-job`,
+              summary,
+              requestParams: { path: z.object({ id }), header: ifMatch },
+              requestBody: { required: true, content: json(z.object({ house: z.number().int(), leave: z.boolean().optional() })) },
+              responses: ok(z.object({ house: storedOf(House), job: storedOf(Job) }), 'both as stored'),
+            },
+          },
+        ]),
+      ),
+      '/jobs/{id}/surveyed-since': {
+        get: {
+          operationId: 'surveyed-since',
+          summary: 'What the survey says otherwise since a revision of the house, and what the job is judged by otherwise',
+          requestParams: { path: z.object({ id }), query: z.object({ from: z.coerce.number().int() }) },
+          responses: ok(
+            z.object({
+              revision: z.number().int(),
+              differs: z.array(DifferenceSchema),
+              findings: z.array(z.object({ now: Finding, before: Verdict.optional() })),
+              settled: z.array(Finding),
+            }),
+            'differences and findings',
+          ),
         },
       },
       '/jobs/other-side': {

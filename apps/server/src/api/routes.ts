@@ -3,8 +3,22 @@ import { Router, type Request, type Response } from 'express';
 import { nanoid } from 'nanoid';
 import { exportFile, importReport, jsonSchema, panelCsv, PUBLISHED_SCHEMAS, type Bundle } from '@saddle/core/exchange';
 import { jigFor, openingTemplate, templateSvg, type Template } from '@saddle/core/layout';
+import { closeJob, hindrances, reopenJob, restsOn, surveyedSince } from '@saddle/core/closing';
 import { ledgerOf } from '@saddle/core/ledger';
-import { checkJob, checkShape, differences, plannedSite, type Checked, type House, type Job, type Want } from '@saddle/core/model';
+import {
+  checkHouse,
+  checkJobIn,
+  checkShape,
+  differences,
+  plannedSite,
+  wantOf,
+  type Checked,
+  type House,
+  type Job,
+  type JobInHouse,
+  type Site,
+  type Want,
+} from '@saddle/core/model';
 import { pocketSum, POCKET_SUMS } from '@saddle/core/pocket';
 import { fromBox, FromBoxAnswers, OtherSideAnswers, otherSide } from '@saddle/core/situation';
 import { stepsOf } from '@saddle/core/steps';
@@ -19,7 +33,7 @@ import type { Kind, SaveResult, Store, Stored } from '../storage/store.js';
 import { openApi } from './openapi.js';
 import { IMPORT_LIMIT } from './body.js';
 import { invalid, notFound, problem } from './problem.js';
-import { CHECK, Shelf } from './shelf.js';
+import { CHECK, Shelf, type Laid } from './shelf.js';
 
 const accept = <T>(checked: Checked<T>): T => {
   if (!checked.ok) throw invalid(checked.errors);
@@ -62,7 +76,7 @@ function answerSave<T extends House | Job>(response: Response, status: number, r
     case 'conflict':
       throw problem(409, 'conflict', 'Somebody saved a newer version in the meantime; nothing was written.', {
         current: result.current,
-        differs: differences(result.current.document, mine, mine.unit).slice(0, MOST_DIFFERENCES),
+        differs: differences(result.current.document, mine, 'unit' in mine ? mine.unit : 'in').slice(0, MOST_DIFFERENCES),
       });
   }
 }
@@ -79,15 +93,14 @@ const TemplateQuery = Paper.extend({
 });
 
 /** The template of a box, opening or jig, of a house as surveyed or a job as planned. */
-function templateOf(document: House | Job, boxId: string, query: z.infer<typeof TemplateQuery>): Template {
-  const site = document.format === 'saddle-job' ? plannedSite(document) : document.site;
+function templateOf(site: Site, unit: House['unit'], boxId: string, query: z.infer<typeof TemplateQuery>): Template {
   const box = site.boxes.find((b) => b.id === boxId);
   const wall = site.walls.find((w) => w.id === box?.wallId);
   if (!box || !wall) throw notFound('box', boxId);
   const room = site.rooms.find((r) => r.id === wall.faces[box.face].roomId);
   if (query.of === 'opening')
-    return openingTemplate({ wall, box, unit: document.unit, roomName: room?.name ?? box.face, mirrored: query.mirrored === 'yes' });
-  const jig = jigFor(site, wall, box, document.unit);
+    return openingTemplate({ wall, box, unit, roomName: room?.name ?? box.face, mirrored: query.mirrored === 'yes' });
+  const jig = jigFor(site, wall, box, unit);
   if (!jig)
     throw invalid([
       {
@@ -104,6 +117,12 @@ const Before = z.object({ before: z.coerce.number().int().positive().optional() 
 /** A name that any system takes for a file. */
 const plainName = (id: string): string => id.replace(/[^A-Za-z0-9_-]/g, '_').slice(0, 60);
 
+/** Which house was seen, and whether what can be left undone is left. */
+const CloseBody = z.strictObject({ house: z.number().int().positive(), leave: z.boolean().default(false) });
+const Since = z.object({ from: z.coerce.number().int().positive() });
+/** What goes to a thread: the other jobs’ documents stay here, their findings come along by their changes alone. */
+const forSheet = (job: JobInHouse): JobInHouse => ({ ...job, others: job.others.map(({ bench: _, ...o }) => o) });
+
 const Confirm = z.object({ confirm: z.enum(['yes', 'no']).default('no') });
 
 export function apiRoutes(store: Store, heavy: HeavyPool, logger: Logger, version: string): Router {
@@ -114,6 +133,29 @@ export function apiRoutes(store: Store, heavy: HeavyPool, logger: Logger, versio
   const kept = <T extends House | Job>(kind: Kind, result: SaveResult<T>): SaveResult<T> => {
     if (result.outcome === 'saved') shelf.note(kind, result.stored);
     return result;
+  };
+  const noted = (stored: readonly Stored<House | Job>[]): void => {
+    for (const s of stored) shelf.note(s.document.format === 'saddle-house' ? 'house' : 'job', s);
+  };
+  /** A job that came, held against its house and the jobs beside it. */
+  const jobIn = async (body: unknown, id?: string): Promise<Job> => {
+    const shape = accept(CHECK.job(body)) as Job;
+    const { document: house } = await must<House>('house', shape.houseId);
+    const before = id === undefined ? undefined : (await store.get<Job>('job', id).catch(() => undefined))?.document;
+    return accept(checkJobIn(shape, house, await shelf.jobsOf(house.id), before?.houseId === house.id ? before : undefined));
+  };
+  /** A job that others come after can’t be deleted under them. */
+  const notWaitedFor = async (id: string): Promise<void> => {
+    const job = await store.get<Job>('job', id).catch(() => undefined);
+    const waiting = job ? (await shelf.jobsOf(job.document.houseId)).filter((j) => j.after?.includes(id)) : [];
+    if (waiting.length)
+      throw problem(409, 'in-use', `Other jobs come after it: ${waiting.map((j) => j.name).join(', ')}. Take it out of their order first.`);
+  };
+  /** The unit a job’s lengths are printed in: that of its house. */
+  const unitOf = async (id: string): Promise<House['unit']> => {
+    const job = await store.get<Job>('job', id).catch(() => undefined);
+    const house = job && (await store.get<House>('house', job.document.houseId).catch(() => undefined));
+    return house?.document.unit ?? 'in';
   };
   /** Answers with a PDF from the threads, shown in the page. */
   const pdf = async (response: Response, name: string, task: Task): Promise<void> => {
@@ -136,15 +178,14 @@ export function apiRoutes(store: Store, heavy: HeavyPool, logger: Logger, versio
     const path = `/${kind}s`;
     api.get(path, async (_request, response) => response.json(await (kind === 'job' ? shelf.list('job') : shelf.list('house'))));
     api.post(path, async (request, response) => {
-      const document = accept(CHECK[kind](request.body));
-      if (kind === 'job') await must('house', (document as Job).houseId);
+      const document = kind === 'job' ? await jobIn(request.body) : accept(checkHouse(request.body));
       answerSave(response, 201, kept(kind, await store.create(kind, document, now())), document);
     });
     api.get(`${path}/:id`, async (request, response) => send(response, 200, await must(kind, param(request, 'id'))));
     api.put(`${path}/:id`, async (request, response) => {
       const revision = revisionOf(request);
-      const document = accept(CHECK[kind](request.body));
       const id = param(request, 'id');
+      const document = kind === 'job' ? await jobIn(request.body, id) : accept(checkHouse(request.body));
       if (document.id !== id)
         throw invalid([
           {
@@ -154,21 +195,22 @@ export function apiRoutes(store: Store, heavy: HeavyPool, logger: Logger, versio
             came: document.id,
           },
         ]);
-      if (kind === 'job') await must('house', (document as Job).houseId);
       answerSave(response, 200, kept(kind, await store.save(kind, document, revision, now())), document);
     });
     api.get(`${path}/:id/boxes/:box/template.:form`, async (request, response) => {
       const query = accept(checkShape(TemplateQuery, request.query));
       const form = param(request, 'form');
       if (form !== 'pdf' && form !== 'svg') throw notFound('form of template', form);
-      const { document } = await must<House | Job>(kind, param(request, 'id'));
-      const template = templateOf(document, param(request, 'box'), query);
+      const laid = kind === 'job' ? (await shelf.laid(param(request, 'id'))).job : undefined;
+      const house = laid ? undefined : (await must<House>('house', param(request, 'id'))).document;
+      const template = templateOf(laid ? plannedSite(laid) : house!.site, (laid ?? house!).unit, param(request, 'box'), query);
       const name = `${query.of}-${param(request, 'box')}${query.mirrored === 'yes' ? '-mirrored' : ''}.${form}`;
       if (form === 'pdf') return pdf(response, name, { do: 'template', template, paper: query.paper, now: now() });
       response.type('image/svg+xml').set('Content-Disposition', `inline; filename="${name}"`).send(templateSvg(template));
     });
     api.delete(`${path}/:id`, async (request, response) => {
       const id = param(request, 'id');
+      if (kind === 'job') await notWaitedFor(id);
       const result = await store.remove(kind, id, revisionOf(request));
       if (result.outcome === 'missing') throw notFound(kind, id);
       if (result.outcome === 'conflict')
@@ -193,12 +235,13 @@ export function apiRoutes(store: Store, heavy: HeavyPool, logger: Logger, versio
       const from = before === undefined ? 0 : all.findIndex((r) => r.revision < before);
       const page = from < 0 ? [] : all.slice(from, from + PAGE_OF_REVISIONS);
       const earlier = all[(from < 0 ? all.length : from) + PAGE_OF_REVISIONS];
+      const unit = kind === 'job' ? await unitOf(id) : 'in';
       const documents = new Map<number, House | Job | undefined>();
       for (const { revision } of [...page, ...(earlier ? [earlier] : [])])
         documents.set(revision, (await store.revision<House | Job>(kind, id, revision).catch(() => undefined))?.document);
       const lines = page.map(({ revision, savedAt }, i) => {
         const [mine, last] = [documents.get(revision), documents.get((page[i + 1] ?? earlier)?.revision ?? -1)];
-        const found = mine && last ? differences(last, mine, mine.unit) : [];
+        const found = mine && last ? differences(last, mine, 'unit' in mine ? mine.unit : unit) : [];
         return { revision, savedAt, first: !last, differs: found.slice(0, 12), more: Math.max(0, found.length - 12) };
       });
       response.json({ revisions: lines, earlier: earlier !== undefined });
@@ -221,27 +264,42 @@ export function apiRoutes(store: Store, heavy: HeavyPool, logger: Logger, versio
   });
 
   const wanted = async (request: Request): Promise<{ house: House; want: Want }> => {
-    const { document: house } = await must<House>('house', param(request, 'id'));
-    const want = house.wants?.find((w) => w.id === param(request, 'wantId'));
-    if (!want) throw notFound('wanted outlet', param(request, 'wantId'));
-    return { house, want };
+    const { house, job } = await shelf.laid(param(request, 'id'));
+    const want = wantOf(job);
+    if (!want) throw problem(409, 'nothing-wanted', `“${job.name}” wants nothing new, so there are no ways to look for.`);
+    return { house: { ...house.document, site: job.found }, want };
   };
-  api.get('/houses/:id/wants/:wantId/routes', async (request, response) => {
-    const { house, want } = await wanted(request);
-    response.type('application/json').send(await heavy.run({ do: 'ways', house, wantId: want.id }));
+  api.get('/jobs/:id/ways', async (request, response) => {
+    response.type('application/json').send(await heavy.run({ do: 'ways', ...(await wanted(request)) }));
   });
-  api.get('/houses/:id/wants/:wantId/sheet.pdf', async (request, response) => {
+  api.get('/jobs/:id/route-sheet.pdf', async (request, response) => {
     const { paper } = accept(checkShape(Paper, request.query));
     const { house, want } = await wanted(request);
-    return pdf(response, `${want.id}-route.pdf`, { do: 'route-sheet', house, wantId: want.id, paper, now: now() });
+    return pdf(response, `${want.id}-route.pdf`, { do: 'route-sheet', house, want, paper, now: now() });
+  });
+
+  api.get('/houses/:id/jobs', async (request, response) => {
+    await must<House>('house', param(request, 'id'));
+    response.json(await shelf.storedJobsOf(param(request, 'id')));
   });
 
   api.post('/jobs/other-side', async (request, response) => {
     const given = (request.body ?? {}) as Record<string, unknown>;
     const answers = accept(checkShape(OtherSideAnswers, { id: nanoid(12), ...given }));
-    await must('house', answers.houseId);
-    const job = accept(checkJob(otherSide(answers)));
-    answerSave(response, 201, kept('job', await store.create('job', job, now())), job);
+    const { document: house, revision } = await must<House>('house', answers.houseId);
+    const started = otherSide(house, answers);
+    const made = accept(checkHouse(started.house));
+    const job = accept(checkJobIn(started.job, made, await shelf.jobsOf(made.id)));
+    const result = await store.saveTogether(
+      [
+        { kind: 'house', document: made, revision },
+        { kind: 'job', document: job, revision: 0 },
+      ],
+      now(),
+    );
+    if (result.outcome !== 'saved') return answerSave(response, 201, result, job);
+    noted(result.stored);
+    answerSave(response, 201, { outcome: 'saved', stored: result.stored[1] as Stored<Job> }, job);
   });
   api.post('/jobs/from-box', async (request, response) => {
     const given = (request.body ?? {}) as Record<string, unknown>;
@@ -249,22 +307,76 @@ export function apiRoutes(store: Store, heavy: HeavyPool, logger: Logger, versio
     const { document: house } = await must<House>('house', answers.houseId);
     const made = fromBox(house, answers);
     if (!made.ok) throw invalid([{ path: made.path, message: made.message, expected: made.expected, came: made.came }]);
-    const job = accept(checkJob(made.job));
+    const job = accept(checkJobIn(made.job, house, await shelf.jobsOf(house.id)));
     answerSave(response, 201, kept('job', await store.create('job', job, now())), job);
   });
-  api.get(
-    '/jobs/:id/ledger',
-    async (request, response) => void response.json(ledgerOf((await must<Job>('job', param(request, 'id'))).document)),
-  );
-  api.get(
-    '/jobs/:id/steps',
-    async (request, response) => void response.json(stepsOf((await must<Job>('job', param(request, 'id'))).document)),
-  );
+
+  /** Both documents with their new revisions, or what somebody was faster with. */
+  const answerBoth = async (response: Response, house: House, job: Job, revisions: { house: number; job: number }): Promise<void> => {
+    const result = await store.saveTogether(
+      [
+        { kind: 'house', document: house, revision: revisions.house },
+        { kind: 'job', document: job, revision: revisions.job },
+      ],
+      now(),
+    );
+    if (result.outcome !== 'saved') return answerSave(response, 200, result, job);
+    noted(result.stored);
+    response.json({ house: result.stored[0], job: result.stored[1] });
+  };
+  const seen = (request: Request, laid: Laid, what: { house: number }): { house: number; job: number } => {
+    const revision = revisionOf(request);
+    const stale = revision !== laid.stored.revision ? laid.stored : what.house !== laid.house.revision ? laid.house : undefined;
+    if (stale)
+      throw problem(409, 'conflict', `The ${stale === laid.house ? 'house' : 'job'} was saved newer in the meantime; nothing was written.`, {
+        current: stale,
+      });
+    return { house: what.house, job: revision };
+  };
+  api.get('/jobs/:id/closing', async (request, response) => {
+    const { house, job, jobs, stored } = await shelf.laid(param(request, 'id'));
+    response.json(
+      job.closed
+        ? { closed: job.closed, restsOn: restsOn(stored.document, house.document, jobs) }
+        : { hindrances: hindrances(job, jobs) },
+    );
+  });
+  api.post('/jobs/:id/close', async (request, response) => {
+    const what = accept(checkShape(CloseBody, request.body ?? {}));
+    const laid = await shelf.laid(param(request, 'id'));
+    const revisions = seen(request, laid, what);
+    const result = closeJob(laid.stored.document, laid.house.document, laid.jobs, now(), what.leave);
+    if (!result.ok)
+      throw problem(409, 'not-closed', `“${laid.job.name}” can’t become part of the house yet: ${result.hindrances[0]!.says}`, {
+        hindrances: result.hindrances,
+      });
+    await answerBoth(response, accept(checkHouse(result.house)), result.job, revisions);
+  });
+  api.post('/jobs/:id/reopen', async (request, response) => {
+    const what = accept(checkShape(CloseBody, request.body ?? {}));
+    const laid = await shelf.laid(param(request, 'id'));
+    const revisions = seen(request, laid, what);
+    const result = reopenJob(laid.stored.document, laid.house.document, laid.jobs);
+    if (!result.ok)
+      throw problem(409, 'not-reopened', `“${laid.job.name}” can’t be taken out of the house again: ${result.reasons[0]}`, {
+        reasons: result.reasons,
+      });
+    await answerBoth(response, accept(checkHouse(result.house)), result.job, revisions);
+  });
+  api.get('/jobs/:id/surveyed-since', async (request, response) => {
+    const { from } = accept(checkShape(Since, request.query));
+    const { house, jobs, stored } = await shelf.laid(param(request, 'id'));
+    const before = await store.revision<House>('house', house.document.id, from);
+    if (!before || !checkHouse(before.document).ok) throw notFound('revision of the house', `${from}`);
+    const since = surveyedSince(stored.document, before.document, house.document, jobs);
+    response.json({ revision: house.revision, ...since, differs: since.differs.slice(0, MOST_DIFFERENCES) });
+  });
+  api.get('/jobs/:id/ledger', async (request, response) => void response.json(ledgerOf((await shelf.laid(param(request, 'id'))).job)));
+  api.get('/jobs/:id/steps', async (request, response) => void response.json(stepsOf((await shelf.laid(param(request, 'id'))).job)));
   api.get('/jobs/:id/sheet.pdf', async (request, response) => {
     const { paper } = accept(checkShape(Paper, request.query));
-    const { document: job } = await must<Job>('job', param(request, 'id'));
-    const house = await store.get<House>('house', job.houseId).catch(() => undefined);
-    return pdf(response, `${job.id}-sheet.pdf`, { do: 'job-sheet', job, house: house?.document, paper, now: now() });
+    const { job } = await shelf.laid(param(request, 'id'));
+    return pdf(response, `${job.id}-sheet.pdf`, { do: 'job-sheet', job: forSheet(job), paper, now: now() });
   });
 
   const download = (response: Response, name: string, bundle: Bundle): void => {
@@ -280,11 +392,6 @@ export function apiRoutes(store: Store, heavy: HeavyPool, logger: Logger, versio
     const documents = (await store.all<T>(kind)).map((s) => s.document).filter((d) => !ids.has(d.id));
     const texts = await Promise.all(bad.map(async ({ id }) => ({ kind, id, text: (await store.raw(kind, id)) ?? '' })));
     return { documents, unreadable: texts };
-  };
-  const jobsOf = async (houseId: string): Promise<Job[]> => {
-    const mine = (await store.heads('job')).filter((h) => h.houseId === houseId);
-    const jobs = await Promise.all(mine.map((h) => must<Job>('job', h.id).catch(() => undefined)));
-    return jobs.flatMap((j) => (j ? [j.document] : []));
   };
   api.get('/export.json', async (_request, response) => {
     const [houses, jobs] = [await readable<House>('house'), await readable<Job>('job')];
@@ -307,7 +414,7 @@ export function apiRoutes(store: Store, heavy: HeavyPool, logger: Logger, versio
   });
   api.get('/houses/:id/export.json', async (request, response) => {
     const house = await must<House>('house', param(request, 'id'));
-    download(response, house.document.id, { houses: [house.document], jobs: await jobsOf(house.document.id) });
+    download(response, house.document.id, { houses: [house.document], jobs: await shelf.jobsOf(house.document.id) });
   });
   api.get('/jobs/:id/export.json', async (request, response) => {
     const { document: job } = await must<Job>('job', param(request, 'id'));
@@ -315,11 +422,12 @@ export function apiRoutes(store: Store, heavy: HeavyPool, logger: Logger, versio
   });
   api.post('/import', async (request, response) => {
     const { confirm } = accept(checkShape(Confirm, request.query));
-    const known = {
-      houses: new Set((await store.heads('house')).map((h) => h.id)),
-      jobs: new Set((await store.heads('job')).map((h) => h.id)),
-    };
-    const report = importReport(request.body, known);
+    const [houses, jobs] = [await readable<House>('house'), await readable<Job>('job')];
+    const report = importReport(request.body, {
+      houses: houses.documents,
+      jobs: jobs.documents,
+      taken: { houses: houses.unreadable?.map((u) => u.id) ?? [], jobs: jobs.unreadable?.map((u) => u.id) ?? [] },
+    });
     if (report.errors.length) throw invalid(report.errors, 'This is no Saddle export.');
     const written = confirm === 'yes' && report.take.houses.length + report.take.jobs.length > 0;
     if (written) await store.takeIn(report.take, now());

@@ -2,7 +2,7 @@
  * Documents as the API gives them out: read, checked and summed up once a revision, so that a list of hundreds costs no more than
  * looking at their numbers, and one that can't be read or judged is named instead of taking the others along.
  */
-import { checkHouse, checkJob, type Checked, type House, type Job } from '@saddle/core/model';
+import { checkHouse, checkJob, inHouse, type Checked, type House, type Job, type JobInHouse } from '@saddle/core/model';
 import { summarise, type JobSummary } from '@saddle/core/steps';
 import { UnreadableError, type Head, type Kind, type Store, type Stored } from '../storage/store.js';
 import { notFound, problem } from './problem.js';
@@ -22,15 +22,35 @@ export interface Unreadable {
   raw: string;
 }
 export type HouseLine = Pick<House, 'id' | 'name' | 'edition' | 'unit' | 'built'> & Head;
-export type JobLine = Pick<Job, 'id' | 'name' | 'houseId' | 'situation'> & Head & JobSummary;
+export type JobLine = Pick<Job, 'id' | 'name' | 'houseId' | 'purpose'> & Head & JobSummary;
 
 type Line = HouseLine | JobLine | Unreadable;
 
 /** A job whose judgements fail keeps its place in the list, and says so. */
-const NOT_JUDGED: Omit<JobSummary, 'stoppedBy'> = { stage: 'survey', stops: 0, cantTell: 1, cautions: 0, stepsDone: 0, steps: 0 };
+const NOT_JUDGED: Omit<JobSummary, 'stoppedBy' | 'closed'> = {
+  stage: 'survey',
+  stops: 0,
+  cantTell: 1,
+  cautions: 0,
+  stepsDone: 0,
+  steps: 0,
+};
+/** In a house of more jobs than these a job’s line follows its own house and the jobs before it; other jobs show when it is opened. */
+const ALL_LOOKED_AT = 40;
+
+/** A job with all that it is judged in. */
+export interface Laid {
+  stored: Stored<Job>;
+  house: Stored<House>;
+  /** the jobs of the house, itself among them */
+  jobs: Job[];
+  job: JobInHouse;
+}
 
 export class Shelf {
   private readonly lines = new Map<string, { revision: number; line: Line }>();
+  /** summaries of jobs, by what they rest on */
+  private readonly summaries = new Map<string, { restsOn: string; summary: JobSummary }>();
 
   constructor(
     private readonly store: Store,
@@ -59,6 +79,7 @@ export class Shelf {
     const heads = await this.store.heads(kind);
     const lines: Line[] = [];
     for (const head of heads) lines.push(await this.line(kind, head));
+    if (kind === 'job') await this.summed(heads, lines);
     const there = new Set(heads.map((h) => `${kind}/${h.id}`));
     for (const key of this.lines.keys()) if (key.startsWith(`${kind}/`) && !there.has(key)) this.lines.delete(key);
     return lines;
@@ -76,6 +97,57 @@ export class Shelf {
       this.lines.set(`${kind}/${head.id}`, { revision: head.revision, line: lineUnreadable(kind, head, error.why) });
     }
     return this.lines.get(`${kind}/${head.id}`)!.line;
+  }
+
+  /** A job laid on its house, with the jobs beside it. @throws ProblemError as `open` does, for the job and for its house */
+  async laid(id: string): Promise<Laid> {
+    const stored = await this.open<Job>('job', id);
+    const house = await this.open<House>('house', stored.document.houseId);
+    const jobs = await this.jobsOf(house.document.id);
+    return { stored, house, jobs, job: inHouse(stored.document, house.document, jobs) };
+  }
+
+  /** The jobs of a house that can be read and make sense as documents. */
+  async jobsOf(houseId: string): Promise<Job[]> {
+    return (await this.storedJobsOf(houseId)).map((s) => s.document);
+  }
+  async storedJobsOf(houseId: string): Promise<Stored<Job>[]> {
+    return (await this.store.jobsOf(houseId)).filter((s) => this.checked('job', s.document.id, s).ok);
+  }
+
+  /** Puts into each line what its job is judged to be, worked out anew where something it rests on was saved since. */
+  private async summed(heads: (Head & { houseId?: string })[], lines: Line[]): Promise<void> {
+    const houses = new Map((await this.store.heads('house')).map((h) => [h.id, h.revision]));
+    const byHouse = new Map<string, (Head & { houseId?: string })[]>();
+    for (const head of heads) byHouse.set(head.houseId!, [...(byHouse.get(head.houseId!) ?? []), head]);
+    for (const [houseId, mine] of byHouse) {
+      const beside = mine.length <= ALL_LOOKED_AT ? mine.map((h) => `${h.id}:${h.revision}`).join(' ') : '';
+      const restsOn = (head: Head): string => `${head.revision} ${houses.get(houseId)} ${beside}`;
+      const stale = mine.filter((h) => this.summaries.get(h.id)?.restsOn !== restsOn(h));
+      if (stale.length) {
+        const house = await this.open<House>('house', houseId).catch(() => undefined);
+        const jobs = house ? await this.jobsOf(houseId) : [];
+        const byId = new Map(jobs.map((j) => [j.id, j]));
+        for (const head of stale) {
+          const job = byId.get(head.id);
+          if (job && house) this.summaries.set(head.id, { restsOn: restsOn(head), summary: this.summary(inHouse(job, house.document, jobs)) });
+          else this.summaries.delete(head.id);
+        }
+      }
+    }
+    lines.forEach((line, i) => {
+      const summary = this.summaries.get(line.id)?.summary;
+      if (!('unreadable' in line) && summary) lines[i] = { ...line, ...summary } as JobLine;
+    });
+  }
+
+  private summary(job: JobInHouse): JobSummary {
+    try {
+      return summarise(job);
+    } catch (error) {
+      this.onFailure(error, `the summary of job ${job.id}`);
+      return { ...NOT_JUDGED, closed: job.closed !== undefined, stoppedBy: 'Saddle could not judge it: the log has the details' };
+    }
   }
 
   /** Whether a stored document makes sense; looked at once a revision. */
@@ -102,22 +174,18 @@ export class Shelf {
   /** Takes over what was just saved, which was checked on its way in. */
   note(kind: Kind, stored: Stored<House | Job>): void {
     const { document, revision, savedAt } = stored;
-    const line: Line =
-      kind === 'house' ? houseLine(document as House, revision, savedAt) : this.jobLine(document as Job, revision, savedAt);
+    const line: Line = kind === 'house' ? houseLine(document as House, revision, savedAt) : jobLine(document as Job, revision, savedAt);
     this.lines.set(`${kind}/${document.id}`, { revision, line });
   }
-
-  private jobLine(job: Job, revision: number, savedAt: string): JobLine {
-    let summary: JobSummary;
-    try {
-      summary = summarise(job);
-    } catch (error) {
-      this.onFailure(error, `the summary of job ${job.id}`);
-      summary = { ...NOT_JUDGED, stoppedBy: 'Saddle could not judge it: the log has the details' };
-    }
-    return { id: job.id, name: job.name, houseId: job.houseId, situation: job.situation, revision, savedAt, ...summary };
-  }
 }
+
+/** A job’s line before anything of it is judged: in a house that can’t be read it stays like this. */
+const jobLine = ({ id, name, houseId, purpose, closed }: Job, revision: number, savedAt: string): JobLine => ({
+  ...{ id, name, houseId, purpose, revision, savedAt },
+  ...NOT_JUDGED,
+  closed: closed !== undefined,
+  stoppedBy: 'its house can’t be read',
+});
 
 const houseLine = ({ id, name, edition, unit, built }: House, revision: number, savedAt: string): HouseLine => ({
   ...{ id, name, edition, unit, revision, savedAt },

@@ -1,7 +1,7 @@
 /** Threads for heavy work, so that saving and reading never wait for a sheet or a search. */
 import { availableParallelism } from 'node:os';
 import { Worker } from 'node:worker_threads';
-import { demoHouses, demoJobs } from '@saddle/core/demo';
+import { demoJobsInHouse } from '@saddle/core/demo';
 import { problem } from '../api/problem.js';
 import type { Task } from './tasks.js';
 
@@ -51,9 +51,8 @@ export class HeavyPool {
   /** Starts the threads and lets each make a sheet of the sample for nobody: the first of a cold program takes ten times as long. */
   warm(): void {
     for (let n = this.threads.length; n < this.limits.threads; n++) {
-      const house = demoHouses[0];
-      for (const job of demoJobs.slice(0, 2))
-        this.run({ do: 'job-sheet', job, house, paper: 'a4', now: new Date(0).toISOString() }).catch(() => undefined);
+      for (const job of demoJobsInHouse.slice(0, 2))
+        this.run({ do: 'job-sheet', job, paper: 'a4', now: new Date(0).toISOString() }).catch(() => undefined);
     }
   }
 

@@ -1,19 +1,17 @@
 /** Work that takes longer than a blink: sheets in type, and the search for ways. Pure functions of what they are given. */
 import { directorySheet, jobSheet, routeSheet } from '@saddle/core/exchange';
 import type { Paper, Template } from '@saddle/core/layout';
-import type { House, Job, Want } from '@saddle/core/model';
+import type { House, JobInHouse, Want } from '@saddle/core/model';
 import { searchRoutes, type RoutesFound } from '@saddle/core/want';
 import { renderSheet } from '../sheets/pdf.js';
 import { renderTemplate } from '../sheets/template.js';
 
 export type Task =
-  | { do: 'job-sheet'; job: Job; house: House | undefined; paper: Paper; now: string }
-  | { do: 'route-sheet'; house: House; wantId: string; paper: Paper; now: string }
+  | { do: 'job-sheet'; job: JobInHouse; paper: Paper; now: string }
+  | { do: 'route-sheet'; house: House; want: Want; paper: Paper; now: string }
   | { do: 'directory-sheet'; house: House; paper: Paper; now: string }
   | { do: 'template'; template: Template; paper: Paper; now: string }
-  | { do: 'ways'; house: House; wantId: string };
-
-const wanted = (house: House, id: string): Want => house.wants!.find((w) => w.id === id)!;
+  | { do: 'ways'; house: House; want: Want };
 
 const short = (f: RoutesFound) => ({
   unbeaten: f.unbeaten,
@@ -39,14 +37,14 @@ function ways(house: House, want: Want): unknown {
 export async function run(task: Task): Promise<Uint8Array | string> {
   switch (task.do) {
     case 'job-sheet':
-      return renderSheet(jobSheet(task.job, task.house), task.job.unit, task.paper, task.now);
+      return renderSheet(jobSheet(task.job), task.job.unit, task.paper, task.now);
     case 'route-sheet':
-      return renderSheet(routeSheet(task.house, wanted(task.house, task.wantId)), task.house.unit, task.paper, task.now);
+      return renderSheet(routeSheet(task.house, task.want), task.house.unit, task.paper, task.now);
     case 'directory-sheet':
       return renderSheet(directorySheet(task.house), task.house.unit, task.paper, task.now);
     case 'template':
       return renderTemplate(task.template, task.paper, task.now);
     case 'ways':
-      return JSON.stringify(ways(task.house, wanted(task.house, task.wantId)));
+      return JSON.stringify(ways(task.house, task.want));
   }
 }

@@ -1,8 +1,8 @@
 /** The printed job sheet read back with pdf.js, a PDF library from the registry: whatever the core says must stand on paper, whole and inside the page. */
-import { demoJobs, quinceStreet, sewingCorner } from '@saddle/core/demo';
+import { demoJobsInHouse, demoWanted, quinceStreet, sewingCorner } from '@saddle/core/demo';
 import { jobSheet, routeSheet, type JobSheet } from '@saddle/core/exchange';
 import { PAPER_MM } from '@saddle/core/layout';
-import type { Job } from '@saddle/core/model';
+import { wantOf, type JobInHouse } from '@saddle/core/model';
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
 import { describe, expect, it } from 'vitest';
 import { plain } from './fonts.js';
@@ -46,19 +46,19 @@ async function read(pdf: Buffer): Promise<Read> {
 const squeezed = (text: string): string => text.replace(/\s+/g, '');
 const printed = (sheet: Read, text: string): boolean => sheet.text.includes(squeezed(plain(text)));
 
-const render = async (sheet: JobSheet, paper: 'letter' | 'a4' = 'letter', unit: Job['unit'] = 'in') =>
+const render = async (sheet: JobSheet, paper: 'letter' | 'a4' = 'letter', unit: JobInHouse['unit'] = 'in') =>
   read(await renderSheet(sheet, unit, paper, NOW));
 /** The demo's sheets are read once each. */
 const once = new Map<string, Promise<Read>>();
-const demo = (job: Job, paper: 'letter' | 'a4'): Promise<Read> => {
+const demo = (job: JobInHouse, paper: 'letter' | 'a4'): Promise<Read> => {
   const key = `${job.id} ${paper}`;
-  const there = once.get(key) ?? render(jobSheet(job, quinceStreet), paper, job.unit);
+  const there = once.get(key) ?? render(jobSheet(job), paper, job.unit);
   once.set(key, there);
   return there;
 };
 
-describe.each(demoJobs.map((job) => [job.name, job] as const))('%s', (_, job) => {
-  const sheet = jobSheet(job, quinceStreet);
+describe.each(demoJobsInHouse.map((job) => [job.name, job] as const))('%s', (_, job) => {
+  const sheet = jobSheet(job);
   it.each(['letter', 'a4'] as const)('on %s: nothing runs off the page, pages are counted', async (paper) => {
     const { pages, words } = await demo(job, paper);
     const MM = 72 / 25.4;
@@ -121,32 +121,33 @@ describe('what a sheet must not lose', () => {
 
   it('a job’s name of 120 letters and signs that the font lacks do not break it', async () => {
     const job = { ...sewingCorner, name: `${'Corner by the window ⅜ ≤ Ω '.repeat(4)}end`.slice(0, 120) };
-    const paper = await render(jobSheet(job, quinceStreet));
+    const paper = await render(jobSheet(job));
     expect(printed(paper, job.name)).toBe(true);
   });
 
   it('the same job on the same day is the same sheet', async () => {
-    expect(await render(jobSheet(sewingCorner, quinceStreet))).toEqual(await demo(sewingCorner, 'letter'));
+    expect(await render(jobSheet(sewingCorner))).toEqual(await demo(sewingCorner, 'letter'));
   });
 
   it('studs that are only reckoned are drawn as such, and the caption says so', async () => {
     const found = { ...sewingCorner.found };
     found.walls = found.walls.map((w) => ({ ...w, framing: { ...w.framing, extraStuds: [] } }));
-    const sheet = jobSheet({ ...sewingCorner, found }, quinceStreet);
+    const sheet = jobSheet({ ...sewingCorner, found });
     const guessed = sheet.blocks.some((b) => b.kind === 'elevation' && b.elevation.shapes.some((s) => s.kind === 'stud-guess'));
     expect(guessed).toBe(true);
     expect(printed(await render(sheet), 'Dotted studs are only reckoned: find one before you cut.')).toBe(true);
   });
 
   it('dimensions of the drawings are printed as a tape says them, each once per drawing', async () => {
-    const sheet = jobSheet(sewingCorner, quinceStreet);
+    const sheet = jobSheet(sewingCorner);
     const paper = await demo(sewingCorner, 'letter');
     for (const b of sheet.blocks)
       if (b.kind === 'elevation') for (const d of b.elevation.dimensions) expect(printed(paper, d.text), `${d.of} ${d.text}`).toBe(true);
   });
 });
 
-describe.each(quinceStreet.wants!.map((want) => [want.name, want] as const))('route sheet: %s', (_, want) => {
+const wants = [sewingCorner, ...demoWanted].map((j) => wantOf(j)!);
+describe.each(wants.map((want) => [want.name, want] as const))('route sheet: %s', (_, want) => {
   it('every hole, piece to buy, length and caution stands on it, inside the page', async () => {
     const content = routeSheet(quinceStreet, want);
     const sheet = await render(content, 'a4');
@@ -164,7 +165,7 @@ describe.each(quinceStreet.wants!.map((want) => [want.name, want] as const))('ro
 });
 
 it('a want that nothing reaches says why on paper', async () => {
-  const want = { ...quinceStreet.wants!.find((w) => w.id === 'kiln-corner')!, forbidden: ['basement/0', 'attic/1'] };
+  const want = { ...wants.find((w) => w.id === 'kiln-corner')!, forbidden: ['basement/0', 'attic/1'] };
   const sheet = await render(routeSheet(quinceStreet, want));
   expect(printed(sheet, 'No fit feed is reached from there.')).toBe(true);
 });

@@ -6,8 +6,8 @@ import { StartError, troubleOf } from './failures.js';
 
 export const DATABASE_FILE = 'saddle.sqlite';
 const LOCK_FILE = 'saddle.lock';
-/** Layout of the tables; a database that says a higher one was written by a newer Saddle. */
-export const LAYOUT = 1;
+/** Layout of the tables and version of the documents; a database that says a higher one was written by a newer Saddle. */
+export const LAYOUT = 2;
 
 const OWNER_ONLY_FILE = 0o600;
 const OWNER_ONLY_FOLDER = 0o700;

@@ -193,3 +193,49 @@ describe('backup', () => {
     await expect(runServer(folder(), ['--restore'])).rejects.toThrow(/needs the file/);
   });
 });
+
+describe('documents of version 1 in the folder', () => {
+  const old = JSON.parse(readFileSync(new URL('../../../../packages/core/fixtures/version-1.saddle.json', import.meta.url), 'utf8')) as {
+    houses: { id: string }[];
+    jobs: { id: string; houseId: string; found: unknown }[];
+  };
+  /** The folder as version 1 left it. */
+  async function asOfVersion1(): Promise<string> {
+    const data = folder();
+    await stop(await runServer(data, ['--empty']));
+    const database = new Database(join(data, 'saddle.sqlite'));
+    for (const h of old.houses) database.prepare('INSERT INTO house VALUES (?, 1, ?, ?)').run(h.id, JSON.stringify(h), '2026-10-01T08:00:00.000Z');
+    for (const j of old.jobs)
+      database
+        .prepare('INSERT INTO job (id, houseId, revision, document, savedAt) VALUES (?, ?, 1, ?, ?)')
+        .run(j.id, j.houseId, JSON.stringify(j), '2026-10-01T08:00:00.000Z');
+    for (const [kind, list] of [['house', old.houses], ['job', old.jobs]] as const)
+      for (const d of list) database.prepare('INSERT INTO revision VALUES (?, ?, 1, ?, ?)').run(kind, d.id, JSON.stringify(d), '2026-10-01T08:00:00.000Z');
+    database.prepare('INSERT INTO house VALUES (?, 1, ?, ?)').run('torn', '{"format":"saddle-ho', '2026-10-01T08:00:00.000Z');
+    database.pragma('user_version = 1');
+    database.close();
+    return data;
+  }
+  it('become today’s once, each as a new revision; what each was stays, and what can’t be read too', async () => {
+    const data = await asOfVersion1();
+    const server = await runServer(data);
+    const get = async <T>(path: string): Promise<T> => (await (await fetch(`${server.url}/api/v1${path}`)).json()) as T;
+    type Line = { id: string; stage: string; revision: number; unreadable?: string };
+    const jobs = await get<Line[]>('/jobs');
+    // five of what was only wanted are jobs too now; the sixth was one already
+    expect(jobs).toHaveLength(old.jobs.length + 5);
+    expect(jobs.filter((j) => j.unreadable)).toEqual([]);
+    expect(jobs.find((j) => j.id === 'sewing-corner')!.revision).toBe(2);
+    const house = await get<{ document: { version: number; site: { walls: unknown[] } } }>('/houses/maple-row-3');
+    expect([house.document.version, house.document.site.walls.length]).toEqual([2, 2]);
+    const first = await get<{ document: object }>('/jobs/sewing-corner/revisions/1');
+    expect([Object.hasOwn(first.document, 'found'), (first.document as { version: number }).version]).toEqual([false, 2]);
+    expect((await get<Line[]>('/houses')).find((h) => h.id === 'torn')!.unreadable).toMatch(/can’t be read|JSON/);
+    expect(await (await fetch(`${server.url}/api/v1/houses/torn/raw`)).text()).toBe('{"format":"saddle-ho');
+    await stop(server);
+    const again = await runServer(data);
+    const later = (await (await fetch(`${again.url}/api/v1/jobs`)).json()) as Line[];
+    expect(later.map((j) => [j.id, j.revision])).toEqual(jobs.map((j) => [j.id, j.revision]));
+    await stop(again);
+  });
+});

@@ -2,8 +2,8 @@
 import 'reflect-metadata';
 import type Database from 'better-sqlite3';
 import { join } from 'node:path';
-import { thinned, type House, type Job } from '@saddle/core/model';
-import type { Bundle } from '@saddle/core/exchange';
+import { migrated, thinned, type House, type Job } from '@saddle/core/model';
+import { broughtUp, type Bundle } from '@saddle/core/exchange';
 import { DataSource, type EntityManager } from 'typeorm';
 import { DATABASE_FILE, LAYOUT, ownerOnly, readyFolder, type FolderLock } from './dataFolder.js';
 import { HouseEntity, JobEntity, RevisionEntity, SettingEntity } from './entities.js';
@@ -54,7 +54,8 @@ function stored<T>(kind: Kind, row: Row): Stored<T> {
   }
   if (typeof document !== 'object' || document === null || Array.isArray(document))
     throw new UnreadableError(kind, row.id, 'its text holds no document');
-  return { revision: row.revision, savedAt: row.savedAt, document: document as T };
+  // a revision of an earlier version is looked at as today’s
+  return { revision: row.revision, savedAt: row.savedAt, document: migrated(document).document as T };
 }
 
 /** How often a document's earlier versions are thinned out: with every so-many-th save of it. */
@@ -99,7 +100,6 @@ export class Store {
     try {
       await source.initialize();
       for (const entity of source.entityMetadatas) sameColumns(connection!, entity.tableName, entity.columns.map((c) => c.databaseName)); // prettier-ignore
-      if (connection!.pragma('user_version', { simple: true }) !== LAYOUT) connection!.pragma(`user_version = ${LAYOUT}`);
     } catch (error) {
       if (source.isInitialized) await source.destroy();
       else connection?.close();
@@ -112,7 +112,45 @@ export class Store {
       );
     }
     ownerOnly(dataFolder);
-    return new Store(source, connection!, lock, onBroken);
+    const store = new Store(source, connection!, lock, onBroken);
+    try {
+      await store.bringUp(new Date().toISOString());
+    } catch (error) {
+      await store.close();
+      throw new StartError(
+        `The documents in ${dataFolder} could not be brought to this version: ${(error as Error).message}. They were left as they are.`,
+        { cause: error },
+      );
+    }
+    return store;
+  }
+
+  /**
+   * Documents of an earlier version become today’s, all in one transaction, each as a new revision: the earlier ones stay. What can’t be
+   * read is left as it is. Done once: the layout says so.
+   */
+  private async bringUp(savedAt: string): Promise<void> {
+    if (this.connection.pragma('user_version', { simple: true }) === LAYOUT) return;
+    const parsed = (row: Row): unknown[] => {
+      try {
+        return [JSON.parse(row.document)];
+      } catch {
+        return [];
+      }
+    };
+    await this.write(async (manager) => {
+      const [houses, jobs] = [await manager.find(HouseEntity), await manager.find(JobEntity)];
+      const { houses: newHouses, jobs: newJobs } = broughtUp(houses.flatMap(parsed), jobs.flatMap(parsed));
+      for (const [kind, documents] of [
+        ['house', newHouses],
+        ['job', newJobs],
+      ] as const)
+        for (const document of documents) {
+          const row = await manager.findOneBy(this.entity(kind), { id: document.id });
+          await this.put(manager, kind, document, row ? row.revision + 1 : 1, savedAt);
+        }
+    });
+    this.connection.pragma(`user_version = ${LAYOUT}`);
   }
 
   /** Waits for the work under way, then closes. */
@@ -262,6 +300,41 @@ export class Store {
       if (row.revision !== revision) return { outcome: 'conflict', current: stored<T>(kind, row) };
       return { outcome: 'saved', stored: await this.put(manager, kind, document, revision + 1, savedAt) };
     });
+  }
+
+  /**
+   * Several documents at once, each over the revision that was seen (0: it is new); all of them or none.
+   * @returns the first that somebody was faster with, or that isn’t there, as the outcome of the whole
+   */
+  saveTogether(
+    documents: readonly { kind: Kind; document: House | Job; revision: number }[],
+    savedAt: string,
+  ): Promise<{ outcome: 'saved'; stored: Stored<House | Job>[] } | Exclude<SaveResult<House | Job>, { outcome: 'saved' }>> {
+    return this.write(async (manager) => {
+      for (const { kind, document, revision } of documents) {
+        const row = await manager.findOneBy(this.entity(kind), { id: document.id });
+        if (revision === 0) {
+          if (row) return { outcome: 'exists' };
+        } else if (!row) return { outcome: 'missing' };
+        else if (row.revision !== revision) return { outcome: 'conflict', current: stored<House | Job>(kind, row) };
+      }
+      const saved: Stored<House | Job>[] = [];
+      for (const { kind, document, revision } of documents) saved.push(await this.put(manager, kind, document, revision + 1, savedAt));
+      return { outcome: 'saved', stored: saved };
+    });
+  }
+
+  /** The jobs of a house that can be read, in the order of their ids. */
+  jobsOf(houseId: string): Promise<Stored<Job>[]> {
+    return this.read(async (manager) =>
+      (await manager.find(JobEntity, { where: { houseId }, order: { id: 'ASC' } })).flatMap((row) => {
+        try {
+          return [stored<Job>('job', row)];
+        } catch {
+          return [];
+        }
+      }),
+    );
   }
 
   remove<T extends House | Job>(kind: Kind, id: string, revision: number): Promise<DeleteResult<T>> {

@@ -1,5 +1,6 @@
 /** Open formats: one house, one job, or everything in one JSON file, with a published schema and a report before anything is taken in. */
 import * as z from 'zod';
+import { joinWanted } from './bringUp.js';
 import {
   checkHouse,
   checkJob,
@@ -115,8 +116,11 @@ export function importReport(data: unknown, known: Known): ImportReport {
     file = shape.value;
   }
   const report: ImportReport = { rows: [], refusedMore: 0, take: { houses: [], jobs: [] }, errors: [] };
+  const wantedJobs: Record<string, unknown>[] = [];
   file.houses.forEach((raw, i) => {
-    const checked = checkHouse(migrated(raw).document);
+    const { document, jobs: wanted = [] } = migrated(raw);
+    const checked = checkHouse(document);
+    if (checked.ok) wantedJobs.push(...wanted);
     const { id, name } = (raw ?? {}) as { id?: unknown; name?: unknown };
     if (checked.ok) report.take.houses.push(checked.value);
     report.rows.push({
@@ -128,10 +132,22 @@ export function importReport(data: unknown, known: Known): ImportReport {
     });
   });
   const houseOf = (id: string): House | undefined => report.take.houses.find((h) => h.id === id) ?? known.houses.find((h) => h.id === id);
-  const read = file.jobs.map((raw) => {
+  const given = file.jobs.map((raw) => {
     const { document, carried } = migrated(raw);
     return { raw, carried, checked: checkJob(document) };
   });
+  const joined = new Map(
+    joinWanted(
+      given.flatMap(({ checked }) => (checked.ok ? [checked.value] : [])),
+      wantedJobs,
+    ).map((j) => [j.id, j]),
+  );
+  const fileIds = new Set(given.flatMap(({ checked }) => (checked.ok ? [checked.value.id] : [])));
+  const ok = (value: Job) => ({ ok: true as const, value });
+  const read = [
+    ...given.map((g) => (g.checked.ok ? { ...g, checked: ok({ ...g.checked.value, ...(joined.get(g.checked.value.id)?.want ? { want: joined.get(g.checked.value.id)!.want } : {}) }) } : g)),
+    ...[...joined.values()].filter((j) => !fileIds.has(j.id)).map((j) => ({ raw: j as unknown, carried: undefined, checked: ok(j) })),
+  ];
   // what jobs of an earlier version carried of the survey goes into their houses first, so that all of them are held against the same
   for (const { carried, checked } of read) {
     const house = checked.ok && carried ? houseOf(checked.value.houseId) : undefined;

@@ -3,3 +3,4 @@ export * from './jobSheet.js';
 export * from './panelCsv.js';
 export * from './directorySheet.js';
 export * from './routeSheet.js';
+export * from './bringUp.js';
