@@ -3,7 +3,7 @@ import { nec, practice } from '../catalog/index.js';
 import { securing, term, type Judged } from '../codebook/index.js';
 import { carryThrough, studClearance, studsBetween, suitableBoxes, withKind } from '../layout/index.js';
 import { inches, printLength } from '../measure/index.js';
-import { boxBody, boxRect, distanceForCentre, type Box, type Finding, type Remedy } from '../model/index.js';
+import { boxBody, boxCentreX, boxRect, distanceForCentre, type Box, type Finding, type Remedy } from '../model/index.js';
 import { foundSince } from '../route/index.js';
 import { boxClamps, boxMaterial, fillOf } from '../wiring/index.js';
 import { editBox, finding, remedy, type Work, type WorkBox, type WorkRun } from './work.js';
@@ -94,6 +94,9 @@ function sameBayRemedy(w: Work, source: WorkBox, target: WorkBox): Remedy[] {
     .slice(0, 1);
 }
 
+/** So far a box may stand from where its way ends before the way is called another. */
+const ENDS_WITHIN_MM = inches(2);
+
 /** By a way through the house: what has come into it since, and every hole, chase and outer wall by its rule. */
 function wayFindings(w: Work, r: WorkRun): Finding[] {
   const { traced, way } = r;
@@ -108,25 +111,43 @@ function wayFindings(w: Work, r: WorkRun): Finding[] {
       ask: 'Look at the ways again, and take one that goes past it.',
     }),
   );
-  const holes = traced.holes.flatMap((h) =>
+  const holes = traced.holes.flatMap((h, i) =>
     h.judged || h.bushing
       ? [
           finding(
             'stud-hole',
             id(h.id),
             'route',
-            `Hole through ${h.count > 1 ? `${h.count} ${h.member}s` : `a ${h.member}`}: ${h.where}`,
-            h.judged ?? {
-              verdict: 'caution',
-              says: 'metal: a bushing in the hole before the cable, or its edge cuts the sheath',
-              sums: [],
-              source: nec(w.job.edition.slice(3), '300.4(B)(1)'),
-            },
+            `Hole ${i + 1}: ${h.count > 1 ? `${h.count} ${h.member}s` : h.member}`,
+            h.judged
+              ? { ...h.judged, says: `${h.where}: ${h.judged.says}` }
+              : {
+                  verdict: 'caution',
+                  says: `${h.where}: metal, a bushing in the hole before the cable, or its edge cuts the sheath`,
+                  sums: [],
+                  source: nec(w.job.edition.slice(3), '300.4(B)(1)'),
+                },
           ),
         ]
       : [],
   );
   const chases = traced.chases.map((c, i) => finding('chase', id(`chase-${i + 1}`), 'route', `Chase ${c.runs}, ${printLength(c.lengthMm, w.job.unit)}`, c));
+  const last = way.legs.at(-1)?.onWall;
+  const centre = boxCentreX(r.to.wall, r.to.box);
+  const end = last?.points.at(-1);
+  const off = last?.wallId === r.to.wall.id && end && centre !== undefined ? Math.abs(end.u - centre) : 0;
+  const ends =
+    off > ENDS_WITHIN_MM
+      ? [
+          finding('way-ends', id('ends'), 'route', `${way.title}: where it ends`, {
+            verdict: 'can’t tell',
+            says: `${r.to.box.name} was moved ${printLength(off, w.job.unit)} since this way was taken: its length, holes and openings are those of before`,
+            sums: [],
+            source: { from: 'sum' },
+            ask: 'Say the new place under Need, and take the way again.',
+          }),
+        ]
+      : [];
   const gone = way.legs.filter((l) => l.onWall && !w.planned.walls.some((x) => x.id === l.onWall!.wallId));
   const lost = gone.length
     ? [
@@ -139,7 +160,7 @@ function wayFindings(w: Work, r: WorkRun): Finding[] {
         }),
       ]
     : [];
-  return [...blocked, ...lost, ...holes, ...chases];
+  return [...blocked, ...lost, ...ends, ...holes, ...chases];
 }
 
 function lengthFinding(w: Work, r: WorkRun): Finding {

@@ -17,6 +17,8 @@ const isLength = (value: unknown): value is Record_ & { mm: number; known: strin
   isObject(value) && typeof value['mm'] === 'number' && typeof value['known'] === 'string';
 const idOf = (value: unknown): string | undefined => (isObject(value) && typeof value['id'] === 'string' ? value['id'] : undefined);
 
+/** Fields by which the program remembers something for itself; a person said nothing by them. */
+const OWN_NOTES = new Set(['houseSeen', 'taken']);
 const NOT_SAID = 'not said';
 const MOST_CHARACTERS = 80;
 const cut = (text: string): string => (text.length > MOST_CHARACTERS ? `${text.slice(0, MOST_CHARACTERS)}…` : text);
@@ -80,7 +82,8 @@ export function differences(before: unknown, after: unknown, unit: LengthUnit): 
       return;
     }
     if (isObject(was) && isObject(now)) {
-      for (const key of new Set([...Object.keys(now), ...Object.keys(was)])) walk(step(path, key), was[key], now[key]);
+      for (const key of new Set([...Object.keys(now), ...Object.keys(was)]))
+        if (!OWN_NOTES.has(key)) walk(step(path, key), was[key], now[key]);
       return;
     }
     add(path || '/', was, now);

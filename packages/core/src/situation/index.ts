@@ -1,2 +1,3 @@
 export * from './otherSide.js';
 export * from './fromBox.js';
+export * from './wallInHand.js';

@@ -5,8 +5,11 @@ import { suitableBoxes, withKind } from '../layout/index.js';
 import { printLength, type Awg } from '../measure/index.js';
 import {
   applyChanges,
+  boxCentreX,
+  EVEN_WEIGHTS,
   inHouse,
   planOf,
+  uXOf,
   wantOf,
   DEFAULT_SCHOOLS,
   type Box,
@@ -16,6 +19,7 @@ import {
   type House,
   type Job,
   type JobInHouse,
+  type JobWant,
   type Load,
   type Site,
   type Want,
@@ -289,6 +293,49 @@ export function withLoads(job: JobInHouse, loads: WantLoad[]): JobInHouse {
     load: { ...loadOf(want, l, i, circuitId), boxId },
   }));
   return { ...next, changes: [...others, ...plugged] };
+}
+
+/** The job with what it plans said as what is wanted, so that other feeds and ways can be looked for; as it is where nothing new is planned. */
+export function wantedAsPlanned(job: JobInHouse): JobInHouse {
+  const placed = job.changes.find((c) => c.do === 'place-box');
+  if (job.want || placed?.do !== 'place-box') return job;
+  const { box } = placed;
+  const wall = job.found.walls.find((w) => w.id === box.wallId);
+  const centre = wall && boxCentreX(wall, box);
+  if (!wall || centre === undefined) return job;
+  const loads = job.changes.flatMap((c): WantLoad[] =>
+    c.do === 'plug-in' && c.load.boxId === box.id
+      ? [{ name: c.load.name, continuous: c.load.continuous, ...(c.load.watts === undefined ? { amps: c.load.amps! } : { watts: c.load.watts }) }]
+      : [],
+  );
+  const want: JobWant = {
+    kind: 'outlet',
+    places: [
+      {
+        wallId: wall.id,
+        face: box.face,
+        fromLeft: { mm: Math.max(0, uXOf(wall, box.face, centre)), known: box.place.distance.known },
+        bottom: box.place.bottom,
+      },
+    ],
+    loads,
+    ownCircuit: false,
+    mayShow: false,
+    forbidden: [],
+    weights: EVEN_WEIGHTS,
+    ...(box.divided ? { lowVoltage: true } : {}),
+  };
+  return { ...job, want };
+}
+
+/** Whether the plan stands where it is wanted: the box may have been moved since, or the want. mm between them along the wall */
+export function offWanted(job: JobInHouse): number | undefined {
+  const place = job.want?.places[0];
+  const placed = job.changes.find((c) => c.do === 'place-box');
+  if (!place || placed?.do !== 'place-box') return undefined;
+  const wall = job.found.walls.find((w) => w.id === place.wallId);
+  const centre = wall && placed.box.wallId === wall.id && placed.box.face === place.face ? boxCentreX(wall, placed.box) : undefined;
+  return wall && centre !== undefined ? Math.abs(uXOf(wall, place.face, centre) - place.fromLeft.mm) : Infinity;
 }
 
 /** A place in words: `24 in from the left end, 13 1/4 in up`. */

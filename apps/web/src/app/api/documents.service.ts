@@ -1,5 +1,6 @@
 import { HttpClient, HttpErrorResponse } from '@angular/common/http';
 import { inject, Injectable } from '@angular/core';
+import type { Hindrance, SurveyedSince } from '@saddle/core/closing';
 import type { ImportRow } from '@saddle/core/exchange';
 import type { Difference, FieldError, House, Job } from '@saddle/core/model';
 import type { FieldSpec, SumAnswer } from '@saddle/core/pocket';
@@ -14,7 +15,7 @@ export interface Stored<T> {
 }
 export type JobLine = JobSummary & {
   id: string;
-  situation: Job['situation'];
+  purpose: Job['purpose'];
   name: string;
   houseId: string;
   revision: number;
@@ -48,6 +49,14 @@ export interface Versions {
   earlier: boolean;
 }
 export type HouseLine = Pick<House, 'id' | 'name' | 'edition' | 'unit' | 'built'> & { revision: number };
+export interface BothStored {
+  house: Stored<House>;
+  job: Stored<Job>;
+}
+export interface ClosingAnswer {
+  hindrances?: Hindrance[];
+  restsOn?: string[];
+}
 export interface Problem {
   title: string;
   status: number;
@@ -84,6 +93,19 @@ export class Documents {
   houses = (): Observable<(HouseLine | Unreadable)[]> => this.http.get<(HouseLine | Unreadable)[]>(`${BASE}/houses`);
   job = (id: string): Observable<Stored<Job>> => this.http.get<Stored<Job>>(`${BASE}/jobs/${encodeURIComponent(id)}`);
   house = (id: string): Observable<Stored<House>> => this.http.get<Stored<House>>(`${BASE}/houses/${encodeURIComponent(id)}`);
+  houseJobs = (houseId: string): Observable<Stored<Job>[]> => this.http.get<Stored<Job>[]>(`${BASE}/houses/${encodeURIComponent(houseId)}/jobs`);
+  /** What keeps a job from being closed, or rests on it when it is. */
+  closing = (id: string): Observable<ClosingAnswer> => this.http.get<ClosingAnswer>(`${BASE}/jobs/${encodeURIComponent(id)}/closing`);
+  /** Closes or reopens a job: both documents as they are then. Fails with what the server said. */
+  closeOrReopen(what: 'close' | 'reopen', id: string, revisions: { job: number; house: number }, leave: boolean): Observable<BothStored> {
+    return this.http.post<BothStored>(
+      `${BASE}/jobs/${encodeURIComponent(id)}/${what}`,
+      { house: revisions.house, leave },
+      { headers: { 'If-Match': `"${revisions.job}"` } },
+    );
+  }
+  surveyedSince = (id: string, from: number): Observable<SurveyedSince & { revision: number }> =>
+    this.http.get<SurveyedSince & { revision: number }>(`${BASE}/jobs/${encodeURIComponent(id)}/surveyed-since`, { params: { from } });
   createHouse = (house: House): Observable<Stored<House>> => this.http.post<Stored<House>>(`${BASE}/houses`, house);
   createJob = (job: Job): Observable<Stored<Job>> => this.http.post<Stored<Job>>(`${BASE}/jobs`, job);
   startOtherSide = (answers: Omit<OtherSideAnswers, 'id'>): Observable<Stored<Job>> =>

@@ -1,11 +1,13 @@
 /** Unsaved work and the undo list, kept in this browser for each tab, so that a reload or a lost server loses nothing. */
-import { applyPatch, patchOf, type Patch } from '@saddle/core/model';
+import { applyPatch, migrated, patchOf, type Patch } from '@saddle/core/model';
 import { createStore, del, delMany, get, getMany, keys, set } from 'idb-keyval';
 import { nanoid } from 'nanoid';
 
 export interface Version<D> {
   title: string;
   document: D;
+  /** when the edit was made, ms since 1970: two documents of one page are undone in the order of their edits */
+  at?: number;
 }
 export interface Draft<D> {
   /** kind and id of the document: `jobs/sewing-corner` */
@@ -32,10 +34,15 @@ interface KeptDocument {
 }
 type KeptDraft = Omit<Draft<unknown>, 'document'> & { kept: KeptDocument };
 
+interface KeptVersion {
+  title: string;
+  kept: KeptDocument;
+  at?: number;
+}
 /** How the undo list is kept: each version by what differs, in order. */
 interface KeptHistory {
-  past: { title: string; kept: KeptDocument }[];
-  future: { title: string; kept: KeptDocument }[];
+  past: KeptVersion[];
+  future: KeptVersion[];
 }
 
 const store = createStore('saddle', 'drafts');
@@ -179,11 +186,14 @@ export function takeLastWord<D>(key: string, draft: Draft<D> | undefined): Draft
 
 export const dropLastWord = (key: string): void => tabStorage()?.removeItem(lastWord(key));
 
+/** Work that was kept by an earlier version of the program, as today’s documents are. */
+const ofToday = <D>(document: D): D => migrated(document).document as D;
+
 async function readDraft<D>(kept: KeptDraft | Draft<D> | undefined): Promise<Draft<D> | undefined> {
   if (!kept || !('kept' in kept)) return kept;
   const { kept: document, ...rest } = kept;
   const read = await whole<D>(kept.key, kept.tab, document);
-  return read === undefined ? undefined : { ...rest, document: read };
+  return read === undefined ? undefined : { ...rest, document: ofToday(read) };
 }
 
 export const ownDraft = async <D>(key: string): Promise<Draft<D> | undefined> =>
@@ -212,7 +222,7 @@ async function writeHistory<D extends object>(key: string, history: History<D>):
   const first = history.past[0]?.document ?? history.future[0]?.document;
   if (!first) return del(historyEntry(key, tab), store);
   if (!bases.has(key)) await newBase(key, tab, first);
-  const named = (list: Version<D>[]) => list.map(({ title, document }) => ({ title, kept: patched(key, document) }));
+  const named = (list: Version<D>[]) => list.map(({ document, ...about }) => ({ ...about, kept: patched(key, document) }));
   const kept: KeptHistory = { past: named(history.past), future: named(history.future) };
   await set(historyEntry(key, tab), kept, store);
   // nothing rests any more on whole documents that were outgrown
@@ -241,9 +251,9 @@ export async function ownHistory<D extends object>(key: string): Promise<History
   if (!kept) return undefined;
   const read = async (list: KeptHistory['past']): Promise<Version<D>[]> => {
     const versions: Version<D>[] = [];
-    for (const { title, kept: one } of list) {
+    for (const { kept: one, ...about } of list) {
       const document = await whole<D>(key, tab, one);
-      if (document) versions.push({ title, document });
+      if (document) versions.push({ ...about, document: ofToday(document) });
     }
     return versions;
   };

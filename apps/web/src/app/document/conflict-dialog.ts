@@ -1,7 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { NgbActiveModal } from '@ng-bootstrap/ng-bootstrap';
 import { differences, type House, type Job } from '@saddle/core/model';
-import { summarise } from '@saddle/core/steps';
 import { problemOf } from '../api/documents.service';
 import type { DocumentSession } from './document-session';
 import { DifferenceTable } from './difference-table';
@@ -51,6 +50,8 @@ const SHOWN = 40;
 export class ConflictDialog {
   protected readonly modal = inject(NgbActiveModal);
   session!: DocumentSession<Job> | DocumentSession<House>;
+  /** in which lengths are printed */
+  unit: House['unit'] = 'in';
   protected readonly busy = signal(false);
   protected readonly problem = signal('');
   protected readonly shown = SHOWN;
@@ -58,7 +59,7 @@ export class ConflictDialog {
   protected readonly differs = computed(() => {
     const theirs = this.theirs();
     const mine = this.session.current();
-    return theirs ? differences(theirs.document, mine, mine.unit) : [];
+    return theirs ? differences(theirs.document, mine, this.unit) : [];
   });
 
   protected async choose(choice: 'mine' | 'theirs' | 'both'): Promise<void> {
@@ -75,7 +76,6 @@ export class ConflictDialog {
   protected words(kept: Job | House): string {
     if (kept.format === 'saddle-house')
       return `${kept.site.rooms.length} rooms, ${kept.site.walls.length} walls, ${kept.site.boxes.length} boxes`;
-    const s = summarise(kept);
-    return `${s.stops} stop, ${s.cantTell} can’t tell, ${s.stepsDone} of ${s.steps} steps done`;
+    return `${kept.changes.length} planned changes, ${kept.work.ticks.length} steps ticked`;
   }
 }

@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, effect, inject, input, output, sign
 import { Router } from '@angular/router';
 import { NgbModal } from '@ng-bootstrap/ng-bootstrap';
 import { fieldWords, type House, type Job } from '@saddle/core/model';
+import { LengthUnits } from '../fields/length-units';
 import { saveFile } from '../exchange/save-file';
 import { ConflictDialog } from './conflict-dialog';
 import type { DocumentSession, Kept } from './document-session';
@@ -88,6 +89,7 @@ export class DocumentNotices {
   /** both versions were kept: the copy's id */
   readonly copied = output<string>();
   private readonly modals = inject(NgbModal);
+  private readonly units = inject(LengthUnits);
   private readonly router = inject(Router);
   private readonly open = signal(false);
   protected readonly field = (path: string): string => fieldWords(path, this.session().loaded() ? this.session().current() : undefined);
@@ -112,6 +114,7 @@ export class DocumentNotices {
       if (!session.conflict() || this.open()) return;
       this.open.set(true);
       const dialog = this.modals.open(ConflictDialog, { keyboard: false, size: 'lg' });
+      (dialog.componentInstance as ConflictDialog).unit = this.units.unit();
       (dialog.componentInstance as ConflictDialog).session = session as unknown as DocumentSession<Job> | DocumentSession<House>;
       const closed = () => this.open.set(false);
       dialog.result.then((copy: string | undefined) => {

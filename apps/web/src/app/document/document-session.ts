@@ -105,6 +105,9 @@ export abstract class DocumentSession<D extends Kept> {
   });
   readonly undoTitle = computed(() => this.past().at(-1)?.title);
   readonly redoTitle = computed(() => this.future().at(-1)?.title);
+  /** when the edits were made that undo and redo would take next */
+  readonly undoAt = computed(() => this.past().at(-1)?.at ?? 0);
+  readonly redoAt = computed(() => this.future().at(-1)?.at ?? 0);
 
   constructor() {
     const destroy = inject(DestroyRef);
@@ -274,7 +277,7 @@ export abstract class DocumentSession<D extends Kept> {
       return false;
     }
     this.refusal.set(undefined);
-    this.past.update((past) => [...past, { title, document: before }].slice(-UNDO_STEPS));
+    this.past.update((past) => [...past, { title, document: before, at: Date.now() }].slice(-UNDO_STEPS));
     this.future.set([]);
     this.put(checked.value, title);
     return true;
@@ -293,7 +296,7 @@ export abstract class DocumentSession<D extends Kept> {
     const current = this.document();
     if (!version || !current || this.lookedAt()) return;
     from.update((list) => list.slice(0, -1));
-    to.update((list) => [...list, { title: version.title, document: current }]);
+    to.update((list) => [...list, { title: version.title, document: current, ...(version.at === undefined ? {} : { at: version.at }) }]);
     this.refusal.set(undefined);
     this.put(version.document, `${said}: ${version.title}`);
   }
@@ -395,6 +398,29 @@ export abstract class DocumentSession<D extends Kept> {
         this.trouble.set(undefined);
         this.saveState.set(this.waiting());
     }
+  }
+
+  /** The revision that was seen. */
+  revisionNow(): number {
+    return this.revision;
+  }
+
+  /** Keeps in this browser what the server gave, so that it can be opened again without the server. */
+  keepForLater(): void {
+    if (this.document() && !this.dirty) this.drafts.next();
+  }
+
+  /** Takes over what the server made of the document itself: nothing of before can be undone over it. */
+  async adopt(stored: Stored<D>): Promise<void> {
+    this.revision = stored.revision;
+    this.dirty = false;
+    this.past.set([]);
+    this.future.set([]);
+    this.refusal.set(undefined);
+    this.document.set(stored.document);
+    this.saveState.set('saved');
+    this.channel.postMessage({ kind: this.kind, id: stored.document.id, revision: stored.revision });
+    await Promise.all([this.keepNow(), this.keepHistoryNow()]);
   }
 
   /** Puts a document back that somebody deleted, as it is here; false when the server can't, and why is in `trouble`. */

@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { differences, type Difference, type House, type Job } from '@saddle/core/model';
 import { firstValueFrom } from 'rxjs';
 import { Documents, problemOf, type Stored, type VersionLine } from '../api/documents.service';
+import { LengthUnits } from '../fields/length-units';
 import { DifferenceTable } from './difference-table';
 import { OPEN_DOCUMENT } from './open-document';
 
@@ -91,6 +92,7 @@ const COMPARED = 60;
   `,
 })
 export class VersionsPage {
+  private readonly units = inject(LengthUnits);
   private readonly documents = inject(Documents);
   private readonly session = inject(OPEN_DOCUMENT);
   protected readonly lines = signal<VersionLine[]>([]);
@@ -140,7 +142,7 @@ export class VersionsPage {
       const [was, is] = [(await this.version(a)).document, b === 0 ? now : (await this.version(b)).document];
       this.from.set(a);
       this.to.set(b);
-      this.compared.set(differences(was, is, now.unit));
+      this.compared.set(differences(was, is, this.units.unit()));
     });
   }
 

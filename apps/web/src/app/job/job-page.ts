@@ -10,8 +10,13 @@ import { DocumentTools } from '../document/document-tools';
 import { OPEN_DOCUMENT } from '../document/open-document';
 import { LedgerPanel } from '../ledger/ledger-panel';
 import { TopBar } from '../shell/top-bar';
+import { HouseSession } from '../house/house-session';
 import { SURVEY_HOST } from '../survey/survey-host';
+import { JobWays } from '../ways/job-ways';
+import { WaySearches } from '../ways/way-search.service';
 import { JobSession, type SiteState } from './job-session';
+import { JobUndo } from './job-undo';
+import { SurveySince } from './survey-since';
 import { LengthUnits } from '../fields/length-units';
 import { Segmented, type Segment } from '../fields/segmented';
 
@@ -30,11 +35,15 @@ const STAGE_NAMES: Record<Stage, string> = {
 /** One job: the stages down the left edge, the work in the middle, the ledger beside it. */
 @Component({
   selector: 'sa-job-page',
-  imports: [Segmented, RouterOutlet, RouterLink, RouterLinkActive, LedgerPanel, TopBar, NgbTooltip, DocumentTools, DocumentNotices],
+  imports: [SurveySince, Segmented, RouterOutlet, RouterLink, RouterLinkActive, LedgerPanel, TopBar, NgbTooltip, DocumentTools, DocumentNotices],
   providers: [
+    HouseSession,
     JobSession,
+    JobUndo,
+    WaySearches,
+    JobWays,
     LengthUnits,
-    { provide: SURVEY_HOST, useExisting: JobSession },
+    { provide: SURVEY_HOST, useExisting: HouseSession },
     { provide: OPEN_DOCUMENT, useExisting: JobSession },
   ],
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -42,6 +51,7 @@ const STAGE_NAMES: Record<Stage, string> = {
 })
 export class JobPage {
   protected readonly session = inject(JobSession);
+  protected readonly undo = inject(JobUndo);
   private readonly router = inject(Router);
   readonly id = input.required<string>();
   protected readonly ledgerOpen = signal(false);
@@ -63,10 +73,14 @@ export class JobPage {
     { value: 'built', label: 'as built' },
   ];
   protected readonly subtitle = computed(() => {
-    const circuit = this.session.context().circuit;
+    const { circuits, boxes } = this.session.work();
     return [
+      this.session.job().houseName,
       this.session.job().edition.replace('-', ' '),
-      circuit ? `circuit ${circuit.number}${circuit.breakerA ? `, ${circuit.breakerA} A` : ''}` : 'circuit not known',
+      ...(boxes.length
+        ? [circuits.map((c) => `circuit ${c.number}${c.breakerA ? `, ${c.breakerA} A` : ''}`).join(', ') || 'circuit not known']
+        : []),
+      ...(this.session.job().closed ? ['part of the house'] : []),
     ].join(' · ');
   });
 
@@ -79,7 +93,7 @@ export class JobPage {
     // on a phone the rail scrolls sideways: the stage in hand stays in sight
     effect(() => {
       this.stage();
-      if (this.session.loaded())
+      if (this.session.ready())
         setTimeout(() => document.querySelector('.rail a.here')?.scrollIntoView({ inline: 'center', block: 'nearest' }));
     });
   }
@@ -91,6 +105,7 @@ export class JobPage {
   private stateOf(stage: Stage): 'stopped' | 'open' | 'clear' | 'later' {
     const job = this.session.job();
     const steps = this.session.steps();
+    if (steps.length === 0 && ['box', 'wire', 'buy', 'work', 'record'].includes(stage)) return 'later';
     if (stage === 'work')
       return steps.every((s) => isTicked(job, s.id)) ? 'clear' : steps.some((s) => isTicked(job, s.id)) ? 'open' : 'later';
     if (stage === 'record' || stage === 'buy') return job.work.ticks.length ? 'clear' : 'later';

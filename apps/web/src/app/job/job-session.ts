@@ -1,92 +1,110 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
-import { hiddenTruth } from '@saddle/core/demo';
-import type { HiddenTruth } from '@saddle/core/instruments';
-import type { Elevation } from '@saddle/core/layout';
-import { jobContext, jobElevation, judgeWork, ledgerOf, stageStates } from '@saddle/core/ledger';
+import { ledgerOf, outletBoxes, stageStates, workOf } from '@saddle/core/ledger';
 import {
-  applyChanges,
   applyEdits,
-  checkJob,
+  bareJob,
+  builtSite,
+  checkJobIn,
+  inHouse,
   plannedSite,
   type Change,
-  type FaceId,
+  type Checked,
   type Finding,
   type Job,
   type JobEdit,
+  type JobInHouse,
   type Site,
 } from '@saddle/core/model';
 import { builtChangeIds, outageMinutes, stepsOf } from '@saddle/core/steps';
+import { firstValueFrom } from 'rxjs';
 import { Documents } from '../api/documents.service';
 import { DocumentSession } from '../document/document-session';
-import type { SurveyHost } from '../survey/survey-host';
+import { HouseSession } from '../house/house-session';
 
 export type SiteState = 'found' | 'planned' | 'built';
 
-/** One open job and all that is derived from it. One for each job page. */
+/** One open job laid on its house, which is open beside it, and all that is derived from both. One for each job page. */
 @Injectable()
-export class JobSession extends DocumentSession<Job> implements SurveyHost {
+export class JobSession extends DocumentSession<Job> {
   private readonly documents = inject(Documents);
+  /** the house of the job: its survey is edited there */
+  readonly house = inject(HouseSession);
   readonly kind = 'jobs';
   protected readonly fetch = this.documents.job;
   protected readonly store = this.documents.saveJob;
   protected readonly create = this.documents.createJob;
-  protected readonly check = checkJob;
+  protected readonly check = (job: Job, before: Job): Checked<Job> => checkJobIn(job, this.house.house(), this.others(), before);
 
-  readonly job = this.current;
+  /** the other jobs of the house, as they were when this one was opened */
+  readonly others = signal<Job[]>([]);
+  readonly ready = computed(() => this.loaded() && this.house.loaded());
+  readonly job = computed((): JobInHouse => inHouse(this.current(), this.house.house(), this.others()));
 
   readonly state = signal<SiteState>('planned');
+  readonly work = computed(() => workOf(this.job()));
   readonly planned = computed(() => plannedSite(this.job()));
-  readonly context = computed(() => jobContext(this.job()));
   readonly ledger = computed((): Finding[] => ledgerOf(this.job()));
   readonly stages = computed(() => stageStates(this.ledger()));
   readonly steps = computed(() => stepsOf(this.job()));
   readonly outage = computed(() => outageMinutes(this.steps()));
-  readonly built = computed((): Site => {
-    const ids = builtChangeIds(this.job(), this.steps());
-    return applyChanges(
-      this.job().found,
-      this.job().changes.filter((c) => ids.has(c.id)),
-    );
-  });
+  readonly built = computed((): Site => builtSite(this.job(), builtChangeIds(this.job(), this.steps())));
   readonly site = computed((): Site => ({ found: () => this.job().found, planned: this.planned, built: this.built })[this.state()]());
+  readonly unit = computed(() => this.house.unit());
+  readonly outlets = computed(() => outletBoxes(this.work()));
 
-  readonly surveyed = computed((): Site => this.job().found);
-  readonly unit = computed(() => this.job().unit);
-  readonly edition = computed(() => this.job().edition);
-  readonly schools = computed(() => this.job().schools);
-  readonly houseId = computed(() => this.job().houseId);
-  readonly address = computed(() => `/api/v1/jobs/${this.job().id}`);
-
-  truth(wallId: string): HiddenTruth | undefined {
-    return hiddenTruth(this.job().houseId, wallId);
-  }
-
-  editSite(title: string, change: (site: Site) => Site): boolean {
-    return this.editFound(title, change);
-  }
-
-  dragSite(change: ((site: Site) => Site) | undefined): void {
+  override async open(id: string): Promise<void> {
+    this.others.set([]);
+    this.unseen.set(undefined);
+    await super.open(id);
     const job = this.document();
-    this.drag(change && job ? { ...job, found: change(job.found) } : undefined);
+    if (!job) return;
+    await this.house.open(job.houseId);
+    const why = this.house.failure();
+    if (why) return this.failure.set(`The house of this job can’t be opened: ${why}`);
+    // so that the page opens again when the server is away
+    this.house.keepForLater();
+    this.keepForLater();
+    const { houseSeen } = job;
+    this.unseen.set(houseSeen !== undefined && houseSeen < this.house.revisionNow() && !job.closed ? houseSeen : undefined);
+    await this.lookAround();
+  }
+
+  /** What the other jobs of the house are now. */
+  async lookAround(): Promise<void> {
+    try {
+      const jobs = await firstValueFrom(this.documents.houseJobs(this.house.house().id));
+      this.others.set(jobs.map((s) => s.document).filter((j) => j.id !== this.document()?.id));
+    } catch {
+      // without the server nothing is known of the others; the job itself can be worked at
+    }
+  }
+
+  /** An edit of the job as it lies on its house. */
+  editPlan(title: string, change: (job: JobInHouse) => Job): boolean {
+    return this.edit(title, (job) => bareJob(change(inHouse(job, this.house.house(), this.others()))));
+  }
+
+  override edit(title: string, change: (job: Job) => Job): boolean {
+    return super.edit(title, (job) => {
+      const next = change(job);
+      // who edits has seen the survey as it is, unless what changed in it still stands there unread
+      return next === job || this.unseen() !== undefined ? next : { ...next, houseSeen: this.house.revisionNow() };
+    });
+  }
+
+  /** the revision of the house that this job was last worked at with, while what changed since stands there unread */
+  readonly unseen = signal<number | undefined>(undefined);
+  /** The survey as it is now has been looked at. */
+  surveySeen(): void {
+    this.unseen.set(undefined);
+    this.edit('Survey looked at', (job) => ({ ...job }));
   }
 
   apply(title: string, edits: JobEdit[]): boolean {
     return this.edit(title, (job) => applyEdits(job, edits));
   }
 
-  editFound(title: string, change: (found: Site) => Site): boolean {
-    return this.edit(title, (job) => ({ ...job, found: change(job.found) }));
-  }
-
   putChange(title: string, change: Change): boolean {
     return this.apply(title, [{ op: 'put-change', change }]);
-  }
-
-  /** all that is judged of the work box where it is planned */
-  readonly judged = computed(() => judgeWork(this.context()));
-
-  /** One face of the job's wall, drawn from the state that is looked at. */
-  elevationOf(face: FaceId, open: boolean): Elevation {
-    return jobElevation(this.context(), this.site(), face, open, this.state() !== 'found');
   }
 }

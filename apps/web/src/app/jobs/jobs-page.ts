@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { SITUATION_WORDS } from '@saddle/core/model';
+import { PURPOSE_WORDS } from '@saddle/core/model';
 import { forkJoin } from 'rxjs';
 import { Documents, isUnreadable, problemOf, readable, type HouseLine, type JobLine, type Unreadable } from '../api/documents.service';
 import { TopBar } from '../shell/top-bar';
@@ -37,7 +37,7 @@ import { TopBar } from '../shell/top-bar';
                 <a [routerLink]="['/jobs', job.id, job.stage]">
                   <span class="job-title">
                     <strong>{{ job.name }}</strong>
-                    <span>{{ words[job.situation] }}, house {{ job.houseId }}</span>
+                    <span>{{ words[job.purpose] }}, house {{ job.houseId }}</span>
                   </span>
                 </a>
               </li>
@@ -50,7 +50,7 @@ import { TopBar } from '../shell/top-bar';
           <h2>
             <a [routerLink]="['/houses', house.id]">{{ house.name }}</a>
             <span>rules {{ house.edition.replace('-', ' ') }}{{ house.built ? ', built ' + house.built : '' }}</span>
-            <a class="house-link" [routerLink]="['/houses', house.id, 'wants']">wanted outlets and lights</a>
+            <a class="house-link" [routerLink]="['/start']" [queryParams]="{ house: house.id }">new job here</a>
             <a class="house-link" [routerLink]="['/houses', house.id, 'panel']">panel</a>
           </h2>
           <ul class="job-list">
@@ -59,15 +59,19 @@ import { TopBar } from '../shell/top-bar';
                 <a [routerLink]="['/jobs', job.id, job.stage]">
                   <span class="job-title">
                     <strong>{{ job.name }}</strong>
-                    <span>{{ words[job.situation] }}</span>
+                    <span>{{ words[job.purpose] }}</span>
                   </span>
                   <span class="job-stage">
                     <svg viewBox="0 0 28 16" width="28" height="16" aria-hidden="true"><path d="M1 14h5v-4a8 8 0 0 1 16 0v4h5" /></svg>
                     {{ job.stage }}
-                    <small>{{ job.stepsDone }} of {{ job.steps }} steps</small>
+                    @if (job.steps) {
+                      <small>{{ job.stepsDone }} of {{ job.steps }} steps</small>
+                    }
                   </span>
                   <span class="job-stops">
-                    @if (job.stoppedBy) {
+                    @if (job.closed) {
+                      Part of the house.
+                    } @else if (job.stoppedBy) {
                       <span class="stamp" [attr.data-verdict]="job.stops ? 'stop' : 'can’t tell'">{{
                         job.stops ? job.stops + ' stop' : job.cantTell + ' can’t tell'
                       }}</span>
@@ -88,7 +92,7 @@ import { TopBar } from '../shell/top-bar';
           <section class="empty">
             <h2>No house yet</h2>
             <p>
-              Start a job: it asks for the house first, then for the wall between the two rooms. Or take in a file that was kept before.
+              Start a job: it asks what you want to do, then for the house or the one wall in hand. Or take in a file that was kept before.
             </p>
             <a class="btn-line strong" routerLink="/start">New job</a>
             <a class="btn-line" routerLink="/exchange">Take in a file</a>
@@ -107,7 +111,7 @@ export class JobsPage {
   private readonly houses = signal<HouseLine[]>([]);
   private readonly jobs = signal<JobLine[]>([]);
   protected readonly broken = signal<Unreadable[]>([]);
-  protected readonly words = SITUATION_WORDS;
+  protected readonly words = PURPOSE_WORDS;
   protected readonly loaded = signal(false);
   protected readonly problem = signal('');
   protected readonly groups = computed(() => this.houses().map((h) => ({ ...h, jobs: this.jobs().filter((j) => j.houseId === h.id) })));

@@ -40,8 +40,8 @@ export const routes: Routes = [
         loadComponent: () => import('../house/wall-page').then((m) => m.WallPage),
       },
       stage('versions', 'Versions', () => import('../document/versions-page').then((m) => m.VersionsPage)),
-      { path: 'wants', title: 'Wanted · Saddle', loadComponent: () => import('../ways/wants-page').then((m) => m.WantsPage) },
-      { path: 'wants/:wantId', title: 'Ways · Saddle', loadComponent: () => import('../ways/want-page').then((m) => m.WantPage) },
+      { path: 'history', title: 'History · Saddle', loadComponent: () => import('../house/history-page').then((m) => m.HistoryPage) },
+      { path: 'prices', title: 'Prices · Saddle', loadComponent: () => import('../house/prices-page').then((m) => m.PricesPage) },
       { path: 'panel', title: 'Panel · Saddle', loadComponent: () => import('../panel/panel-page').then((m) => m.PanelPage) },
       {
         path: 'rooms/:roomId',

@@ -1,18 +1,19 @@
 import { ChangeDetectionStrategy, Component, computed, HostListener, inject, signal, viewChild } from '@angular/core';
 import { draggedPlace, nudgedPlace, suitableBoxes, withKind } from '@saddle/core/layout';
-import { changeFor } from '@saddle/core/ledger';
+import { changeFor, jobElevation, judgeWork, type WorkBox } from '@saddle/core/ledger';
 import { printLength } from '@saddle/core/measure';
-import { otherFace, type Box, type FaceId, type Job } from '@saddle/core/model';
+import { bareJob, otherFace, type Box, type FaceId, type Job } from '@saddle/core/model';
 import { fillOf } from '@saddle/core/wiring';
+import { Segmented, type Segment } from '../fields/segmented';
 import { JobSession } from '../job/job-session';
 import { CutList } from '../survey/cut-list';
 import { TapeBar, type TapeEntry, type TapeMeasure } from '../tape/tape-bar';
 import { type BoxDrag, WallView } from '../wall/wall-view';
 
-/** The wall is the page: both faces to scale, the new box moved by mouse, keys or tape. */
+/** Every box of the job on its wall, at true scale: moved, measured, in another kind. */
 @Component({
   selector: 'sa-box-stage',
-  imports: [WallView, TapeBar, CutList],
+  imports: [Segmented, WallView, TapeBar, CutList],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './box-stage.html',
 })
@@ -25,25 +26,40 @@ export class BoxStage {
   protected readonly open = signal(true);
   protected readonly table = signal(false);
   private readonly picked = signal<string | undefined>(undefined);
-  private dragFrom: { job: Job; box: Box } | undefined;
+  private dragFrom: Box | undefined;
+  private readonly shownBox = signal<string | undefined>(undefined);
+  /** boxes of the job, those that are worked at first */
+  protected readonly boxes = computed(() => {
+    const outlets = this.session.outlets();
+    return [...outlets, ...this.session.work().boxes.filter((b) => !outlets.includes(b))];
+  });
+  /** the one whose wall is shown */
+  protected readonly shown = computed((): WorkBox | undefined => this.boxes().find((b) => b.box.id === this.shownBox()) ?? this.boxes()[0]);
+  protected readonly steps = computed((): Segment<string>[] => this.boxes().map((b) => ({ value: b.box.id, label: b.box.name })));
+  protected showBox(id: string): void {
+    this.shownBox.set(id);
+    this.picked.set(undefined);
+    this.flipped.set(false);
+  }
+  private readonly wall = computed(() => this.shown()!.wall);
 
   protected readonly face = computed((): FaceId =>
-    this.flipped() ? otherFace(this.session.context().target.face) : this.session.context().target.face,
+    this.flipped() ? otherFace(this.shown()!.box.face) : this.shown()!.box.face,
   );
-  protected readonly elevation = computed(() => this.session.elevationOf(this.face(), this.open()));
-  protected readonly unit = computed(() => this.session.job().unit);
+  protected readonly elevation = computed(() => jobElevation(this.session.work(), this.session.site(), this.wall().id, this.face(), this.open(), this.session.state() !== 'found'));
+  protected readonly unit = computed(() => this.session.unit());
   protected readonly roomName = computed(() => this.roomOf(this.face()));
   protected readonly otherRoomName = computed(() => this.roomOf(otherFace(this.face())));
-  protected readonly selectedId = computed(() => this.picked() ?? this.session.job().newBoxId);
+  protected readonly selectedId = computed(() => this.picked() ?? this.shown()?.box.id);
   protected readonly selected = computed(
-    () => this.session.site().boxes.find((b) => b.id === this.selectedId()) ?? this.session.context().target,
+    () => this.session.site().boxes.find((b) => b.id === this.selectedId()) ?? this.shown()!.box,
   );
   protected readonly movable = computed(
     () =>
       new Set(
         this.session
           .site()
-          .boxes.filter((b) => b.face === this.face())
+          .boxes.filter((b) => b.face === this.face() && b.wallId === this.wall().id)
           .map((b) => b.id),
       ),
   );
@@ -61,9 +77,14 @@ export class BoxStage {
       { key: 'bottom', letter: 'b', label: 'bottom', hint: 'up from the floor', mm: place.bottom.mm },
     ];
   });
-  protected readonly refused = computed(() => this.session.refusal()?.[0]?.message ?? '');
+  protected readonly judged = computed(() => {
+    const b = this.boxes().find((x) => x.box.id === this.selectedId()) ?? this.shown()!;
+    return judgeWork(this.session.work(), b);
+  });
+  protected readonly title = computed(() => `Elevation of ${this.wall().name} seen from the ${this.roomName()}`);
+  protected readonly refused = computed(() => this.session.refusal()?.[0]?.message ?? this.session.house.refusal()?.[0]?.message ?? '');
   protected readonly kinds = computed(() => {
-    const { target, wall } = this.session.context();
+    const { box: target, wall } = this.shown()!;
     const needed = fillOf(this.session.planned(), target, this.session.job().edition).neededIn3;
     return suitableBoxes(wall, target.face, { gangs: target.gangs, neededIn3: needed, unit: this.unit() }).filter(
       (k) => k.kind.gangs === target.gangs,
@@ -71,8 +92,7 @@ export class BoxStage {
   });
 
   private roomOf(face: FaceId): string {
-    const { wall } = this.session.context();
-    const { roomId } = wall.faces[face];
+    const { roomId } = this.wall().faces[face];
     return roomId === 'outside' ? 'far side' : (this.session.job().found.rooms.find((r) => r.id === roomId)?.name ?? face);
   }
 
@@ -80,16 +100,26 @@ export class BoxStage {
     const from = this.selected().place.from;
     if (from === 'left-end') return 'left end';
     if (from === 'right-end') return 'right end';
-    return this.session.context().wall.references.find((r) => r.id === from)?.name ?? from;
+    return this.wall().references.find((r) => r.id === from)?.name ?? from;
   }
 
-  /** The job with this box in place of the one with its id, as found or as planned. */
-  private withBox(job: Job, box: Box): Job {
+  /** The job with this box in place of the one of its plan; undefined for a box that the job only finds. */
+  private withBox(job: Job, box: Box): Job | undefined {
     for (const kind of ['place-box', 'replace-box'] as const) {
-      const change = changeFor(job, kind, box.id);
+      const change = changeFor(this.session.job(), kind, box.id);
       if (change) return { ...job, changes: job.changes.map((c) => (c.id === change.id ? { ...change, box } : c)) };
     }
-    return { ...job, found: { ...job.found, boxes: job.found.boxes.map((b) => (b.id === box.id ? box : b)) } };
+    return undefined;
+  }
+  /** A box of the plan is edited in the job, one that was found in the survey of the house. */
+  private put(title: string, box: Box): void {
+    if (this.withBox(this.session.job(), box)) this.session.edit(title, (job) => this.withBox(job, box) ?? job);
+    else this.session.house.editSite(title, (site) => ({ ...site, boxes: site.boxes.map((b) => (b.id === box.id ? box : b)) }));
+  }
+  private preview(box: Box | undefined): void {
+    const planned = box && this.withBox(bareJob(this.session.job()), box);
+    this.session.drag(planned && bareJob(planned));
+    this.session.house.dragSite(box && !planned ? (site) => ({ ...site, boxes: site.boxes.map((b) => (b.id === box.id ? box : b)) }) : undefined);
   }
 
   private place(box: Box, part: Partial<Box['place']>): Box {
@@ -99,29 +129,27 @@ export class BoxStage {
   protected entered(entry: TapeEntry): void {
     const length = { mm: entry.mm, as: entry.as, known: 'measured' as const };
     const box = this.selected();
-    this.session.edit(`${box.name}: ${entry.key === 'along' ? 'along' : 'bottom'} ${entry.as}`, (job) =>
-      this.withBox(job, this.place(box, entry.key === 'along' ? { distance: length } : { bottom: length })),
+    this.put(
+      `${box.name}: ${entry.key === 'along' ? 'along' : 'bottom'} ${entry.as}`,
+      this.place(box, entry.key === 'along' ? { distance: length } : { bottom: length }),
     );
   }
 
   protected nudged({ key, direction, big }: { key: string; direction: 1 | -1; big: boolean }): void {
     const box = this.selected();
     const place = nudgedPlace(box.place, key === 'along' ? 'distance' : 'bottom', direction, big, this.unit());
-    this.session.edit(`${box.name} moved`, (job) => this.withBox(job, this.place(box, place)));
+    this.put(`${box.name} moved`, this.place(box, place));
   }
 
   protected dragged(drag: BoxDrag): void {
-    if (!this.dragFrom || this.dragFrom.box.id !== drag.id) {
-      const box = this.session.site().boxes.find((b) => b.id === drag.id);
-      if (!box) return;
-      this.dragFrom = { job: this.session.job(), box };
-    }
-    const { job, box } = this.dragFrom;
-    const moved = this.place(box, draggedPlace(this.session.context().wall, box, drag.du, drag.dz, this.unit()));
-    if (!drag.done) return this.session.drag(this.withBox(job, moved));
+    if (this.dragFrom?.id !== drag.id) this.dragFrom = this.session.site().boxes.find((b) => b.id === drag.id);
+    const box = this.dragFrom;
+    if (!box) return;
+    const moved = this.place(box, draggedPlace(this.wall(), box, drag.du, drag.dz, this.unit()));
+    if (!drag.done) return this.preview(moved);
     this.dragFrom = undefined;
-    this.session.drag(undefined);
-    if (drag.moved) this.session.edit(`${box.name} moved`, (j) => this.withBox(j, moved));
+    this.preview(undefined);
+    if (drag.moved) this.put(`${box.name} moved`, moved);
   }
 
   protected pick(id: string): void {
@@ -141,14 +169,15 @@ export class BoxStage {
   }
 
   protected use(kindId: Parameters<typeof withKind>[2]): void {
-    const context = this.session.context();
-    this.session.edit('Another kind of box', (job) => this.withBox(job, withKind(context.wall, context.target, kindId)));
+    const { wall, box } = this.shown()!;
+    this.put('Another kind of box', withKind(wall, box, kindId));
   }
 
   protected length = (mm: number): string => printLength(mm, this.unit());
 
   @HostListener('document:keydown', ['$event'])
   protected key(event: KeyboardEvent): void {
+    if (!this.shown()) return;
     const target = event.target as HTMLElement;
     if (target.matches('input, textarea, select') || event.ctrlKey || event.metaKey || document.body.classList.contains('modal-open'))
       return;

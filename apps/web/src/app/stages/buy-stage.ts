@@ -24,6 +24,10 @@ import { JobSession } from '../job/job-session';
               <td class="figure">{{ row.amount }}</td>
               <td>{{ row.why }}</td>
             </tr>
+          } @empty {
+            <tr>
+              <td colspan="3">Nothing yet: take one of the ways of the Route stage.</td>
+            </tr>
           }
         </tbody>
       </table>

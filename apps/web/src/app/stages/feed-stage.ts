@@ -1,20 +1,29 @@
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, signal } from '@angular/core';
+import { RouterLink } from '@angular/router';
 import { loadShares } from '@saddle/core/codebook';
+import type { FeedCandidate } from '@saddle/core/feeds';
+import type { Breaker, Circuit } from '@saddle/core/model';
+import { breakerPlaces } from '@saddle/core/panel';
+import { allow, forbid, wantedAsPlanned } from '@saddle/core/want';
 import { scaleLinear } from 'd3-scale';
+import { ChoiceField, type Choice } from '../fields/choice-field';
+import { TextField } from '../fields/text-field';
 import { JobSession } from '../job/job-session';
-import { FeedCandidates } from './feed-candidates';
+import { FindingList } from '../ledger/finding-list';
+import { VerdictStamp } from '../ledger/verdict-stamp';
+import { JobWays } from '../ways/job-ways';
 
-/** The circuit that feeds the old box: what hangs on it, as bars against the breaker. */
+/** The circuit that feeds the job, what hangs on it as bars against the breaker, and every feed that was surveyed. */
 @Component({
   selector: 'sa-feed-stage',
-  imports: [FeedCandidates],
+  imports: [ChoiceField, FindingList, RouterLink, TextField, VerdictStamp],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="stage-head"><h2>Where power comes from</h2></div>
     <div class="sheet">
-      @if (session.context().circuit; as circuit) {
+      @if (circuit(); as circuit) {
         <p class="lead">
-          {{ session.context().source.name }}, fed by circuit {{ circuit.number }}, {{ circuit.name
+          {{ from() }} circuit {{ circuit.number }}, {{ circuit.name
           }}{{ circuit.breakerA ? ', ' + circuit.breakerA + ' A' : '; rating not known' }}.
           @if (circuit.foundHow) {
             Found out: {{ circuit.foundHow }}.
@@ -67,36 +76,121 @@ import { FeedCandidates } from './feed-candidates';
             }
           </tbody>
         </table>
-      } @else {
+      } @else if (session.work().boxes.length) {
         <p class="lead">
-          Nobody has found out which breaker feeds {{ session.context().source.name }}. Find it with a breaker finder, or switch one breaker
-          after the other; then enter it in the survey.
+          Nobody has found out which breaker feeds {{ session.work().boxes[0]!.box.name }}. Find it with a breaker finder, or switch one
+          breaker after the other; then enter it in the survey.
         </p>
+      } @else {
+        <p class="lead">No feed was taken yet: the Route stage has the ways from each of these, and one of them is taken there.</p>
       }
-      @if (!session.context().inPlace) {
-        <sa-feed-candidates />
+      @if (own(); as o) {
+        <h3>The new circuit</h3>
+        <div class="fields">
+          @if (places().length) {
+            <sa-choice-field label="space in the panel" [value]="o.breaker ? '' + o.breaker.space : undefined" [choices]="places()" (set)="setSpace($event)" />
+            <sa-text-field
+              label="type printed on the breaker"
+              [value]="o.breaker?.type ?? ''"
+              placeholder="not known"
+              (set)="setOwn({}, { type: $event || undefined })"
+            />
+          }
+          <sa-choice-field
+            label="what the breaker protects against, besides overload"
+            [value]="protection()"
+            [choices]="protections"
+            (set)="setProtection($event)"
+          />
+        </div>
+      }
+      @if (search.want()) {
+        <h3>Feeds that were surveyed</h3>
+        @if (search.failure()) {
+          <p class="notice stop" role="alert">The search broke off: {{ search.failure() }}.</p>
+        }
+        @if (search.running(); as says) {
+          <p class="quiet" role="status">{{ says }} …</p>
+        }
+        @if (search.ways()?.problem; as problem) {
+          <p class="notice stop" role="alert">{{ problem }}</p>
+        }
+        <ul class="feeds-list">
+          @for (r of search.feedRows(); track r.c.id) {
+            <li [class.current]="r.taken" [attr.data-testid]="'feed-' + r.c.id" [attr.data-verdict]="r.c.verdict">
+              <div class="feed-head">
+                <sa-verdict [verdict]="r.c.verdict" />
+                <button
+                  type="button"
+                  class="feed-name"
+                  [attr.aria-expanded]="openFeed() === r.c.id"
+                  (click)="openFeed.set(openFeed() === r.c.id ? undefined : r.c.id)"
+                >
+                  <strong>{{ r.c.name }}</strong> <span>{{ r.c.where }}</span>
+                </button>
+                <span class="figure">{{
+                  r.taken ? 'feeds it now' : r.c.refused ? 'refused' : r.blocked ? 'forbidden' : r.ways ? r.ways + (r.ways === 1 ? ' way' : ' ways') : 'no way among the best'
+                }}</span>
+              </div>
+              <p class="quiet">{{ r.says }}</p>
+              @if (openFeed() === r.c.id) {
+                <sa-finding-list [rows]="r.findings" />
+                @if (r.blocked) {
+                  <button type="button" class="btn-line" (click)="allow(r.c)">allow it again</button>
+                } @else if (!r.c.refused) {
+                  <button type="button" class="btn-line" (click)="forbid(r.c)">not from here</button>
+                }
+              }
+            </li>
+          }
+        </ul>
+        @if (search.ways()?.notJudged; as more) {
+          <p class="quiet" role="status" data-testid="not-judged">
+            {{ more }} more boxes lie further off; they are judged only when too few near ones are fit.
+          </p>
+        }
+        <a class="btn-line strong" routerLink="../route">The ways from them</a>
+      } @else if (session.work().runs.length) {
+        <p class="quiet">What is wanted was never said as a place, so other feeds can’t be looked for.</p>
+        <button type="button" class="btn-line" (click)="lookForOthers()">Look for other feeds and ways</button>
+      } @else if (session.work().boxes.length) {
+        <p class="quiet">The work stays at its box: the circuit that is there feeds it.</p>
       }
     </div>
   `,
 })
 export class FeedStage {
   protected readonly session = inject(JobSession);
+  protected readonly search = inject(JobWays);
+  protected readonly openFeed = signal<string | undefined>(undefined);
+
+  constructor() {
+    inject(DestroyRef).onDestroy(this.search.watch());
+  }
+
+  protected readonly circuit = computed(() => this.session.work().circuits[0]);
+  protected readonly from = computed(() => {
+    const { runs, boxes } = this.session.work();
+    const [run] = runs;
+    if (!run) return `${boxes[0]?.box.name ?? ''}, on`;
+    return run.from ? `${run.from.box.name}, fed by` : 'The panel, by a';
+  });
   protected readonly rows = computed(() => {
-    const { circuit, target } = this.session.context();
+    const circuit = this.circuit();
     if (!circuit) return [];
+    const mine = new Set(this.session.outlets().map((b) => b.box.id));
+    const isNew = (l: { boxId?: string | undefined }): boolean => l.boxId !== undefined && mine.has(l.boxId);
     const loads = this.session.planned().loads.filter((l) => l.circuitId === circuit.id);
-    const old = loads.filter((l) => l.boxId !== target.id);
-    const fresh = loads.filter((l) => l.boxId === target.id);
-    return loadShares([...old, ...fresh], circuit.voltsNominal).map((s) => ({
+    return loadShares([...loads.filter((l) => !isNew(l)), ...loads.filter(isNew)], circuit.voltsNominal).map((s) => ({
       ...s,
       id: s.load.id,
       name: s.load.name,
-      isNew: s.load.boxId === target.id,
+      isNew: isNew(s.load),
     }));
   });
   protected readonly chart = computed(() => {
     const rows = this.rows();
-    const breaker = this.session.context().circuit?.breakerA;
+    const breaker = this.circuit()?.breakerA;
     const end = Math.max(...rows.map((r) => r.fromA + r.countedA), breaker ?? 0, 1);
     const x = scaleLinear([0, end], [10, 610]);
     const bars = rows.map((r) => {
@@ -109,4 +203,53 @@ export class FeedStage {
       limit: breaker ? { x: x(breaker), text: `${breaker} A` } : undefined,
     };
   });
+
+  /** the circuit of its own, where the plan has one */
+  protected readonly own = computed(() => this.session.work().ownCircuit);
+  protected readonly places = computed((): Choice[] => {
+    const own = this.own();
+    if (!own?.breaker) return [];
+    return breakerPlaces(this.session.job().found, { name: own.circuit.name, ratingA: 20, poles: own.breaker.poles, gauge: 12, rooms: [], loads: [] })
+      .filter((p) => !p.refused)
+      .map((p) => ({ value: `${p.space}`, label: `${p.space}, leg ${p.legs.join(' and ')}` }))
+      .sort((a, b) => Number(a.value) - Number(b.value));
+  });
+  protected readonly protections: Choice[] = [
+    { value: 'none', label: 'nothing else' },
+    { value: 'arc', label: 'arc faults' },
+    { value: 'ground', label: 'ground faults' },
+    { value: 'both', label: 'arc and ground faults' },
+  ];
+  protected readonly protection = computed(() => {
+    const { arcFault, groundFault } = this.own()?.circuit ?? {};
+    return arcFault === 'breaker' ? (groundFault === 'breaker' ? 'both' : 'arc') : groundFault === 'breaker' ? 'ground' : 'none';
+  });
+  protected setOwn(circuit: Partial<Circuit>, breaker: Partial<Breaker> = {}): void {
+    const own = this.own();
+    if (!own) return;
+    this.session.putChange(own.title, {
+      ...own,
+      circuit: { ...own.circuit, ...circuit },
+      ...(own.breaker ? { breaker: { ...own.breaker, ...breaker } } : {}),
+    });
+  }
+  protected setSpace(space: string | undefined): void {
+    if (space) this.setOwn({ number: space }, { space: Number(space) });
+  }
+  protected setProtection(what: string | undefined): void {
+    this.setOwn({
+      arcFault: what === 'arc' || what === 'both' ? 'breaker' : 'none',
+      groundFault: what === 'ground' || what === 'both' ? 'breaker' : 'none',
+    });
+  }
+
+  protected forbid(c: FeedCandidate): void {
+    this.session.edit(`Not from ${c.name}`, (job) => forbid(job, `feed/${c.id}`));
+  }
+  protected allow(c: FeedCandidate): void {
+    this.session.edit(`${c.name} allowed again`, (job) => allow(job, `feed/${c.id}`));
+  }
+  protected lookForOthers(): void {
+    this.session.editPlan('Wanted where it is planned', (job) => wantedAsPlanned(job));
+  }
 }

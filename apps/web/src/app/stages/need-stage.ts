@@ -3,22 +3,47 @@ import { NgbTypeahead } from '@ng-bootstrap/ng-bootstrap';
 import { APPLIANCES } from '@saddle/core/catalog';
 import { loadAmps } from '@saddle/core/codebook';
 import { parsePower } from '@saddle/core/measure';
-import { ROOM_USES, type Load, type Room } from '@saddle/core/model';
+import { PURPOSE_WORDS, ROOM_USES, type Load, type Room, type WantLoad } from '@saddle/core/model';
+import { withLoads } from '@saddle/core/want';
 import { nanoid } from 'nanoid';
 import { map, type Observable } from 'rxjs';
 import { ChoiceField } from '../fields/choice-field';
 import { TextField } from '../fields/text-field';
 import { YesNoField } from '../fields/yes-no-field';
 import { JobSession } from '../job/job-session';
+import { JobWays } from '../ways/job-ways';
+import { WantForm } from '../ways/want-form';
 
 /** What will be plugged in, where, and what the room asks for. */
 @Component({
   selector: 'sa-need-stage',
-  imports: [TextField, ChoiceField, NgbTypeahead, YesNoField],
+  imports: [TextField, ChoiceField, NgbTypeahead, WantForm, YesNoField],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <div class="stage-head"><h2>What will be plugged in</h2></div>
+    <div class="stage-head">
+      <h2>{{ words() }}</h2>
+    </div>
     <div class="sheet">
+      <div class="fields">
+        @if (!session.job().want) {
+          <sa-text-field label="name" [value]="session.job().name" (set)="$event && rename($event)" />
+        }
+        @if (others().length) {
+          <sa-choice-field
+            label="comes after (and finds what that one builds)"
+            [value]="after()"
+            [choices]="others()"
+            [unknown]="true"
+            unknownLabel="no other job"
+            (set)="setAfter($event)"
+          />
+        }
+      </div>
+      @if (search.want(); as want) {
+        <sa-want-form [want]="want" />
+      }
+      @if (takesLoads()) {
+      <h3>What will be plugged in</h3>
       <table class="plain loads">
         <thead>
           <tr>
@@ -30,21 +55,21 @@ import { JobSession } from '../job/job-session';
           </tr>
         </thead>
         <tbody>
-          @for (row of loads(); track row.load.id) {
+          @for (row of loads(); track $index) {
             <tr>
-              <td>{{ row.load.name }}</td>
-              <td class="figure">{{ row.load.watts ? row.load.watts + ' W' : row.load.amps + ' A' }}</td>
+              <td>{{ row.name }}</td>
+              <td class="figure">{{ row.plate }}</td>
               <td class="figure">{{ row.amps }}</td>
               <td>
                 <input
                   type="checkbox"
-                  [checked]="row.load.continuous"
-                  (change)="setContinuous(row.load)"
-                  [attr.aria-label]="row.load.name + ': three hours or more'"
+                  [checked]="row.continuous"
+                  (change)="setContinuous($index)"
+                  [attr.aria-label]="row.name + ': three hours or more'"
                 />
               </td>
               <td>
-                <button type="button" class="btn-line" (click)="remove(row.load)" [attr.aria-label]="'Take ' + row.load.name + ' out'">
+                <button type="button" class="btn-line" (click)="remove($index)" [attr.aria-label]="'Take ' + row.name + ' out'">
                   take out
                 </button>
               </td>
@@ -64,7 +89,7 @@ import { JobSession } from '../job/job-session';
             type="text"
             autocomplete="off"
             [value]="name()"
-            [ngbTypeahead]="search"
+            [ngbTypeahead]="suggest"
             (selectItem)="pickAppliance($event.item)"
             (input)="name.set(typed($event))"
             data-testid="appliance"
@@ -80,9 +105,11 @@ import { JobSession } from '../job/job-session';
         <button type="submit" class="btn-line strong">Add</button>
       </form>
       <p class="quiet">Figures in the list are common practice; the plate on the appliance in hand always wins.</p>
+      }
+      @if (room(); as r) {
       <h3>The room</h3>
       <div class="fields">
-        <sa-choice-field label="{{ room().name }} is a" [value]="room().use" [choices]="uses" (set)="setRoom({ use: $any($event) })" />
+        <sa-choice-field label="{{ r.name }} is a" [value]="r.use" [choices]="uses" (set)="setRoom({ use: $any($event) })" />
         <sa-yes-no
           label="sink, tub or shower within 6 ft of the outlet"
           [value]="water()"
@@ -90,28 +117,54 @@ import { JobSession } from '../job/job-session';
           (set)="setRoom({ waterWithin6ft: $event })"
         />
       </div>
+      }
     </div>
   `,
 })
 export class NeedStage {
   protected readonly session = inject(JobSession);
+  protected readonly search = inject(JobWays);
   protected readonly uses = ROOM_USES;
   protected readonly name = signal('');
   protected readonly power = signal('');
   protected readonly error = signal('');
   private readonly continuous = signal(false);
 
-  protected readonly room = computed(() => this.session.context().room);
-  protected readonly water = computed(() => this.room().waterWithin6ft);
+  protected readonly words = computed(() => {
+    const words = PURPOSE_WORDS[this.session.job().purpose];
+    return words.charAt(0).toUpperCase() + words.slice(1);
+  });
+  /** the box that the work ends at */
+  protected readonly box = computed(() => this.session.outlets()[0]);
+  protected readonly room = computed((): Room | undefined => {
+    const place = this.session.job().want?.places[0];
+    const wall = this.session.job().found.walls.find((w) => w.id === place?.wallId);
+    return this.box()?.room ?? (wall && place && this.session.job().found.rooms.find((r) => r.id === wall.faces[place.face].roomId));
+  });
+  protected readonly water = computed(() => this.room()?.waterWithin6ft);
+  protected readonly others = computed(() => this.session.job().others.map((j) => ({ value: j.id, label: j.name })));
+  protected readonly after = computed(() => this.session.job().after?.[0]);
+  protected readonly takesLoads = computed(() => {
+    const want = this.session.job().want;
+    return want ? want.kind !== 'lights' : this.box() !== undefined;
+  });
+  /** of what is wanted, also while nothing is planned; else what the plan plugs in at the box */
+  private readonly plugged = computed((): WantLoad[] => {
+    const { want } = this.session.job();
+    const id = this.box()?.box.id;
+    return want ? want.loads : this.session.planned().loads.filter((l) => l.boxId === id);
+  });
   protected readonly loads = computed(() => {
-    const volts = this.session.context().circuit?.voltsNominal ?? 120;
-    return this.session
-      .planned()
-      .loads.filter((l) => l.boxId === this.session.job().newBoxId)
-      .map((load) => ({ load, amps: loadAmps(load, volts).toFixed(2) }));
+    const volts = this.box()?.circuit?.voltsNominal ?? 120;
+    return this.plugged().map((load) => ({
+      name: load.name,
+      continuous: load.continuous,
+      plate: load.watts ? `${load.watts} W` : `${load.amps} A`,
+      amps: loadAmps(load, volts).toFixed(2),
+    }));
   });
 
-  protected search = (text: Observable<string>): Observable<string[]> =>
+  protected suggest = (text: Observable<string>): Observable<string[]> =>
     text.pipe(
       map((t) =>
         t.length < 1
@@ -135,48 +188,74 @@ export class NeedStage {
   protected add(event: Event): void {
     event.preventDefault();
     const read = parsePower(this.power());
-    const circuitId = this.session.context().circuit?.id;
     if (this.name().trim() === '') return this.error.set('Name the appliance first.');
     if (!read.ok) return this.error.set(read.message);
-    if (!circuitId) return this.error.set('Name the circuit in the survey first: a load hangs on a circuit.');
     this.error.set('');
-    const load: Load = {
-      id: nanoid(10),
+    const load: WantLoad = {
       name: this.name().trim(),
       ...(read.watts === undefined ? { amps: read.amps } : { watts: read.watts }),
       continuous: this.continuous(),
-      fixed: false,
-      circuitId,
-      boxId: this.session.job().newBoxId,
     };
-    if (this.session.putChange(`Add ${load.name}`, { id: `plug-${load.id}`, do: 'plug-in', title: load.name, load })) {
+    if (this.session.job().want ? this.setLoads(`Add ${load.name}`, [...this.plugged(), load]) : this.plugIn(load)) {
       this.name.set('');
       this.power.set('');
       this.continuous.set(false);
     }
   }
 
-  protected remove(load: Load): void {
-    this.session.edit(`Take out ${load.name}`, (job) => ({
+  private setLoads(title: string, loads: WantLoad[]): boolean {
+    return this.session.editPlan(title, (job) => withLoads(job, loads));
+  }
+  /** At a box that is there: a change of the plan. */
+  private plugIn(load: WantLoad): boolean {
+    const b = this.box();
+    if (!b?.circuit) {
+      this.error.set('Name the circuit in the survey first: a load hangs on a circuit.');
+      return false;
+    }
+    const planned: Load = { ...load, id: nanoid(10), fixed: false, circuitId: b.circuit.id, boxId: b.box.id };
+    return this.session.putChange(`Add ${load.name}`, { id: `plug-${planned.id}`, do: 'plug-in', title: load.name, load: planned });
+  }
+
+  protected remove(index: number): void {
+    const load = this.plugged()[index]!;
+    const title = `Take out ${load.name}`;
+    if (this.session.job().want)
+      return void this.setLoads(
+        title,
+        this.plugged().filter((_, i) => i !== index),
+      );
+    const { id } = load as Load;
+    this.session.edit(title, (job) => ({ ...job, changes: job.changes.filter((c) => c.do !== 'plug-in' || c.load.id !== id) }));
+  }
+
+  protected setContinuous(index: number): void {
+    const load = this.plugged()[index]!;
+    const title = `${load.name}: how long`;
+    if (this.session.job().want)
+      return void this.setLoads(
+        title,
+        this.plugged().map((l, i) => (i === index ? { ...l, continuous: !l.continuous } : l)),
+      );
+    const { id } = load as Load;
+    this.session.edit(title, (job) => ({
       ...job,
-      changes: job.changes.filter((c) => c.do !== 'plug-in' || c.load.id !== load.id),
+      changes: job.changes.map((c) => (c.do === 'plug-in' && c.load.id === id ? { ...c, load: { ...c.load, continuous: !c.load.continuous } } : c)),
     }));
   }
 
-  protected setContinuous(load: Load): void {
-    this.session.edit(`${load.name}: how long`, (job) => ({
-      ...job,
-      changes: job.changes.map((c) =>
-        c.do === 'plug-in' && c.load.id === load.id ? { ...c, load: { ...c.load, continuous: !load.continuous } } : c,
-      ),
-    }));
+  protected rename(name: string): void {
+    this.session.edit(`Called ${name}`, (job) => ({ ...job, name }));
   }
-
+  protected setAfter(id: string | undefined): void {
+    this.session.edit(id ? 'Comes after another job' : 'Comes after no other', (job) => {
+      const { after: _, ...rest } = job;
+      return id ? { ...rest, after: [id] } : rest;
+    });
+  }
   protected setRoom(part: Partial<Room>): void {
-    const id = this.room().id;
-    this.session.editFound(`${this.room().name}`, (found) => ({
-      ...found,
-      rooms: found.rooms.map((r) => (r.id === id ? { ...r, ...part } : r)),
-    }));
+    const room = this.room();
+    if (!room) return;
+    this.session.house.editSite(room.name, (site) => ({ ...site, rooms: site.rooms.map((r) => (r.id === room.id ? { ...r, ...part } : r)) }));
   }
 }

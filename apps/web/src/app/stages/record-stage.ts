@@ -1,6 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { printLength } from '@saddle/core/measure';
 import { builtChangeIds, judgeAsk, PROOF_LABELS, PROOF_ORDER, valueOf } from '@saddle/core/steps';
+import { RouterLink } from '@angular/router';
+import type { Hindrance } from '@saddle/core/closing';
+import { firstValueFrom } from 'rxjs';
+import { Documents, problemOf, type Problem } from '../api/documents.service';
 import { JobSession } from '../job/job-session';
 import { VerdictStamp } from '../ledger/verdict-stamp';
 import { Segmented, type Segment } from '../fields/segmented';
@@ -8,7 +12,7 @@ import { Segmented, type Segment } from '../fields/segmented';
 /** What was done and measured, the sheet to print, the file to keep. */
 @Component({
   selector: 'sa-record-stage',
-  imports: [Segmented, VerdictStamp],
+  imports: [RouterLink, Segmented, VerdictStamp],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="stage-head"><h2>Sheet and record</h2></div>
@@ -30,6 +34,35 @@ import { Segmented, type Segment } from '../fields/segmented';
       </div>
       @if (session.saveState() !== 'saved') {
         <p class="notice">The last edits are {{ session.saveState() }}; the sheet shows what the server has.</p>
+      }
+      <h3>Part of the house</h3>
+      @if (session.job().closed; as closed) {
+        <p data-testid="closed">
+          Closed {{ time(closed.at) }}: what was built is in the house, and its <a [routerLink]="['/houses', session.job().houseId, 'history']">history</a> has
+          what was there before.
+        </p>
+        <button type="button" class="btn-line" [disabled]="busy()" (click)="reopen()" data-testid="reopen">Take it out of the house again</button>
+      } @else {
+        <p class="quiet">
+          When the work is done the job is closed: boxes, cables, devices, loads and the breaker that were built become the house’s own, for
+          every job after it.
+        </p>
+        <button type="button" class="btn-line strong" [disabled]="busy()" (click)="close(false)" data-testid="close-job">Close the job</button>
+      }
+      @if (hindrances().length) {
+        <div class="notice stop" role="alert" data-testid="hindrances">
+          <div>
+            <ul>
+              @for (h of hindrances(); track h.says) {
+                <li>{{ h.says }}</li>
+              }
+            </ul>
+          </div>
+          @if (canLeave()) {
+            <button type="button" class="btn-line strong" (click)="close(true)" data-testid="close-leaving">Close it all the same</button>
+          }
+          <button type="button" class="btn-line" (click)="hindrances.set([])">Not now</button>
+        </div>
       }
       <h3>Measured against planned</h3>
       <table class="plain">
@@ -84,7 +117,36 @@ export class RecordStage {
     { value: 'a4', label: 'A4' },
   ];
   protected readonly paper = signal<'letter' | 'a4'>('letter');
-  private time = (at: string): string => new Date(at).toLocaleString([], { dateStyle: 'short', timeStyle: 'short' });
+  protected time = (at: string): string => new Date(at).toLocaleString([], { dateStyle: 'short', timeStyle: 'short' });
+
+  private readonly documents = inject(Documents);
+  protected readonly busy = signal(false);
+  protected readonly hindrances = signal<Hindrance[]>([]);
+  protected readonly canLeave = computed(() => this.hindrances().every((h) => h.canBeLeft));
+
+  protected close = (leave: boolean): Promise<void> => this.change('close', leave);
+  protected reopen = (): Promise<void> => this.change('reopen', false);
+
+  /** Both documents are saved first; what the server makes of them is taken over whole, or nothing is. */
+  private async change(what: 'close' | 'reopen', leave: boolean): Promise<void> {
+    this.busy.set(true);
+    this.hindrances.set([]);
+    const { house } = this.session;
+    try {
+      await Promise.all([this.session.savedNow(), house.savedNow()]);
+      const revisions = { job: this.session.revisionNow(), house: house.revisionNow() };
+      const both = await firstValueFrom(this.documents.closeOrReopen(what, this.session.job().id, revisions, leave));
+      await house.adopt(both.house);
+      await this.session.adopt(both.job);
+    } catch (error) {
+      const problem = problemOf(error) as Problem & { hindrances?: Hindrance[]; reasons?: string[] };
+      this.hindrances.set(
+        problem.hindrances ?? (problem.reasons ?? [problem.title]).map((says) => ({ says, canBeLeft: false })),
+      );
+    } finally {
+      this.busy.set(false);
+    }
+  }
 
   protected readonly measured = computed(() => {
     const job = this.session.job();

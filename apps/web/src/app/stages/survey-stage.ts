@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { parsePower } from '@saddle/core/measure';
-import { RESERVED_USES, type Box, type Circuit, type FaceId, type Job, type Wall } from '@saddle/core/model';
+import { RESERVED_USES, type Box, type Circuit, type FaceId, type House, type Site, type Wall } from '@saddle/core/model';
 import { nanoid } from 'nanoid';
 import { ChoiceField, type Choice } from '../fields/choice-field';
 import { LengthField } from '../fields/length-field';
@@ -33,36 +33,53 @@ export class SurveyStage {
   /** the list of figures, or the wall as a drawing */
   protected readonly drawing = signal(false);
   private readonly looked = signal<{ wallId: string; face: FaceId } | undefined>(undefined);
-  protected readonly at = computed(() => this.looked() ?? { wallId: this.wall().id, face: this.source().face });
-  protected readonly unit = computed(() => this.session.job().unit);
-  protected readonly wall = computed((): Wall => this.session.job().found.walls.find((w) => w.id === this.session.context().wall.id)!);
-  protected readonly source = computed((): Box => this.session.context().sourceFound);
+  protected readonly at = computed(() => this.looked() ?? { wallId: this.wall().id, face: this.face() });
+  private readonly shownBox = signal<string | undefined>(undefined);
+  /** the boxes that the job finds, one of which is shown */
+  protected readonly found = computed((): Box[] => {
+    const there = new Set(this.session.house.surveyed().boxes.map((b) => b.id));
+    return this.session.work().boxes.flatMap((b) => (b.was && there.has(b.box.id) ? [b.was] : []));
+  });
+  protected readonly choices = computed((): Segment<string>[] => this.found().map((b) => ({ value: b.id, label: b.name })));
+  protected readonly source = computed((): Box | undefined => this.found().find((b) => b.id === this.shownBox()) ?? this.found()[0]);
+  protected show(id: string): void {
+    this.shownBox.set(id);
+    this.looked.set(undefined);
+  }
+  /** wall of the box that is shown, else of the place that is wanted */
+  protected readonly wall = computed((): Wall => {
+    const { walls } = this.session.house.surveyed();
+    const id = this.source()?.wallId ?? this.session.job().want?.places[0]?.wallId;
+    return walls.find((w) => w.id === id) ?? walls[0]!;
+  });
+  private readonly face = computed((): FaceId => this.source()?.face ?? this.session.job().want?.places[0]?.face ?? 'A');
   protected readonly circuit = computed((): Circuit | undefined =>
-    this.session.job().found.circuits.find((c) => c.id === this.source().circuitId),
+    this.session.house.surveyed().circuits.find((c) => c.id === this.source()?.circuitId),
   );
-  protected readonly otherLoads = computed(() => this.session.job().found.loads.filter((l) => l.circuitId === this.circuit()?.id));
+  protected readonly otherLoads = computed(() => this.session.house.surveyed().loads.filter((l) => l.circuitId === this.circuit()?.id));
   protected look(at: { wallId: string; face: FaceId }): void {
     this.looked.set(at);
   }
-  /** Names the circuit; the old box and the planned one then hang on it. */
+  private edit(title: string, change: (site: Site) => Site): boolean {
+    return this.session.house.editSite(title, change);
+  }
+  /** Names the circuit of the box; what is fed from it hangs on the same by itself. */
   protected setCircuit(part: Partial<Circuit>): void {
-    const circuit = this.circuit();
+    const [circuit, source] = [this.circuit(), this.source()];
     if (circuit)
-      return void this.session.editFound(circuit.name, (found) => ({
-        ...found,
-        circuits: found.circuits.map((c) => (c.id === circuit.id ? { ...c, ...part } : c)),
+      return void this.edit(circuit.name, (site) => ({
+        ...site,
+        circuits: site.circuits.map((c) => (c.id === circuit.id ? { ...c, ...part } : c)),
       }));
-    const made: Circuit = { id: nanoid(10), number: part.number ?? '1', name: `circuit ${part.number ?? '1'}`, voltsNominal: 120, ...part };
-    this.session.edit(`Circuit ${made.number}`, (job): Job => ({
-      ...job,
-      found: {
-        ...job.found,
-        circuits: [...job.found.circuits, made],
-        boxes: job.found.boxes.map((b) => (b.id === job.sourceBoxId ? { ...b, circuitId: made.id } : b)),
-      },
-      changes: job.changes.map((c) =>
-        c.do === 'place-box' && c.box.id === job.newBoxId ? { ...c, box: { ...c.box, circuitId: made.id } } : c,
-      ),
+    if (!source) return;
+    const number = part.number ?? '1';
+    // a breaker that is noted already is that one
+    const there = this.session.house.surveyed().circuits.find((c) => c.number === number);
+    const made: Circuit = there ?? { id: nanoid(10), number, name: `circuit ${number}`, voltsNominal: 120, ...part };
+    this.edit(`Circuit ${made.number}`, (site) => ({
+      ...site,
+      circuits: there ? site.circuits : [...site.circuits, made],
+      boxes: site.boxes.map((b) => (b.id === source.id ? { ...b, circuitId: made.id } : b)),
     }));
   }
   protected addLoad(text: string): void {
@@ -71,11 +88,11 @@ export class SurveyStage {
     if (!match || !circuit) return;
     const read = parsePower(match[2]!);
     if (!read.ok)
-      return this.session.refusal.set([{ path: '/found/loads', message: read.message, expected: 'watts or amps', came: read.came }]);
-    this.session.editFound(`Load ${match[1]}`, (found) => ({
-      ...found,
+      return this.session.house.refusal.set([{ path: '/site/loads', message: read.message, expected: 'watts or amps', came: read.came }]);
+    this.edit(`Load ${match[1]}`, (site) => ({
+      ...site,
       loads: [
-        ...found.loads,
+        ...site.loads,
         {
           id: nanoid(10),
           name: match[1]!,
@@ -88,17 +105,17 @@ export class SurveyStage {
     }));
   }
   protected dropLoad(id: string): void {
-    this.session.editFound('Load taken out', (found) => ({ ...found, loads: found.loads.filter((l) => l.id !== id) }));
+    this.edit('Load taken out', (site) => ({ ...site, loads: site.loads.filter((l) => l.id !== id) }));
   }
   protected setLoad(id: string, part: { continuous?: boolean; fixed?: boolean }): void {
-    this.session.editFound('Load', (found) => ({ ...found, loads: found.loads.map((l) => (l.id === id ? { ...l, ...part } : l)) }));
+    this.edit('Load', (site) => ({ ...site, loads: site.loads.map((l) => (l.id === id ? { ...l, ...part } : l)) }));
   }
   protected setYear(text: string): void {
     const year = text === '' ? undefined : Number(text);
-    this.session.edit('Year of the house', (job) => ({ ...job, built: year }));
+    this.session.house.editHouse('Year of the house', (house) => ({ ...house, built: year }));
   }
   protected setEdition(edition: string | undefined): void {
-    this.session.edit('Edition of the rules', (job) => ({ ...job, edition: edition as Job['edition'] }));
+    this.session.house.editHouse('Edition of the rules', (house) => ({ ...house, edition: edition as House['edition'] }));
   }
   protected number = (text: string | undefined): number | undefined => (text === undefined || text === '' ? undefined : Number(text));
 }

@@ -15,7 +15,7 @@ interface SchoolField {
 }
 const words = (...values: string[]): Choice[] => values.map((value) => ({ value, label: value }));
 
-/** Both boxes: drawn and in words, by the person's own school. */
+/** Every box that is touched, drawn and in words, by the person's own school; the panel's own end among them. */
 @Component({
   selector: 'sa-wire-stage',
   imports: [Segmented, WiringView, ChoiceField, BenchBoard],
@@ -58,27 +58,30 @@ export class WireStage {
   ];
   /** the plan in words and pictures, or the bench where it is wired and switched on */
   protected readonly onBench = signal(false);
-  private readonly boxIds = computed(() => this.session.context().boxes.map((b) => b.id));
+  private readonly foundBoxes = computed(() => this.session.work().boxes.filter((b) => b.was));
   private readonly foundBench = computed(() => {
-    const job = this.session.job();
-    const wired = job.found.devices.find((d) => d.boxId === job.sourceBoxId)?.wiredAs;
-    return benchOf(job.found, [job.sourceBoxId], this.foundCircuit(), wired ? { ...job.schools, device: wired } : job.schools, {
-      wiringUnknown: wired ? [] : [job.sourceBoxId],
-    });
-  });
-  private readonly foundCircuit = computed(() => {
-    const { found, sourceBoxId } = this.session.job();
-    return found.circuits.find((c) => c.id === found.boxes.find((b) => b.id === sourceBoxId)?.circuitId);
+    const { found, schools } = this.session.job();
+    const ids = this.foundBoxes().map((b) => b.box.id);
+    const wired = found.devices.find((d) => ids.includes(d.boxId))?.wiredAs;
+    const unknown = ids.filter((id) => !found.devices.find((d) => d.boxId === id)?.wiredAs);
+    const circuit = found.circuits.find((c) => c.id === this.foundBoxes()[0]?.was?.circuitId);
+    return benchOf(found, ids, circuit, wired ? { ...schools, device: wired } : schools, { wiringUnknown: unknown });
   });
   protected readonly bench = computed((): Bench => {
     const job = this.session.job();
+    const { boxes } = this.session.work();
     switch (this.session.state()) {
       case 'found':
         return this.foundBench();
       case 'planned':
-        return job.bench?.planned ?? plannedBench(this.session.context());
+        return job.bench?.planned ?? plannedBench(this.session.work());
       case 'built':
-        return benchOf(this.session.built(), this.boxIds(), this.session.context().circuit, job.schools);
+        return benchOf(
+          this.session.built(),
+          boxes.map((b) => b.box.id),
+          boxes[0]?.circuit,
+          job.schools,
+        );
     }
   });
   protected readonly against = computed(() => (this.session.state() === 'found' ? undefined : this.foundBench()));
@@ -96,27 +99,21 @@ export class WireStage {
   }
   protected readonly plans = computed((): { plan: WiringPlan; isNew: boolean }[] => {
     const site = this.session.site();
-    const context = this.session.context();
     const found = this.session.state() === 'found';
-    return context.boxes
-      .map((b) => b.id)
-      .flatMap((id) => {
-        const box = site.boxes.find((b) => b.id === id);
-        if (!box) return [];
-        const wiredAs = site.devices.find((d) => d.boxId === id)?.wiredAs;
-        const schools = found && wiredAs ? { ...this.session.job().schools, device: wiredAs } : this.session.job().schools;
-        return [
-          {
-            plan: wiringPlan({ site, box, circuit: context.circuit, schools }),
-            isNew: !this.session.job().found.boxes.some((b) => b.id === id),
-          },
-        ];
-      });
+    return this.session.work().boxes.flatMap(({ box: planned, circuit, role }) => {
+      const box = site.boxes.find((b) => b.id === planned.id);
+      if (!box) return [];
+      const wiredAs = site.devices.find((d) => d.boxId === box.id)?.wiredAs;
+      const schools = found && wiredAs ? { ...this.session.job().schools, device: wiredAs } : this.session.job().schools;
+      return [{ plan: wiringPlan({ site, box, circuit, schools }), isNew: role === 'new' }];
+    });
   });
+  /** the panel’s own end, where the circuit comes from there */
+  protected readonly panelEnd = computed(() => this.session.steps().find((s) => s.id === 'panel-connect'));
   protected readonly foundUnknown = computed(
     () =>
       this.session.state() === 'found' &&
-      !this.session.job().found.devices.find((d) => d.boxId === this.session.job().sourceBoxId)?.wiredAs,
+      this.foundBoxes().some((b) => b.hadDevices.length > 0 && !b.hadDevices.some((d) => d.wiredAs !== undefined)),
   );
 
   protected set(key: keyof Schools, value: string | undefined): void {

@@ -77,7 +77,7 @@ export class WorkStage {
   });
   protected readonly done = computed(() => this.rows().filter((r) => r.ticked).length);
 
-  private print = (ask: StepAsk, value: number): string => (ask.unit === 'V' ? `${value}` : printLength(value, this.session.job().unit));
+  private print = (ask: StepAsk, value: number): string => (ask.unit === 'V' ? `${value}` : printLength(value, this.session.unit()));
   protected time = (at: string): string => new Date(at).toLocaleString([], { dateStyle: 'short', timeStyle: 'short' });
   protected text = (event: Event): string => (event.target as HTMLInputElement).value;
 
@@ -92,7 +92,7 @@ export class WorkStage {
       return;
     }
     const findings = this.session.ledger();
-    this.session.edit(`Ticked ${step.title}`, (job) => {
+    this.session.editPlan(`Ticked ${step.title}`, (job) => {
       const result = tick(job, step.id, steps, findings, now());
       return result.ok ? result.job : job;
     });
@@ -112,7 +112,7 @@ export class WorkStage {
       if (volts === undefined) return this.fail(key, 'Write the volts as the tester shows them: 119.8');
       value = volts;
     } else {
-      const read = parseLength(text, { unit: this.session.job().unit });
+      const read = parseLength(text, { unit: this.session.unit() });
       if (!read.ok) return this.fail(key, read.message);
       value = read.mm;
     }
@@ -137,7 +137,7 @@ export class WorkStage {
       enterProof(job, key, {
         at: now(),
         volts,
-        where: (source ? where.trim() : '') || (source ? 'a live outlet' : this.session.context().source.name),
+        where: (source ? where.trim() : '') || (source ? 'a live outlet' : (this.session.work().boxes[0]?.box.name ?? 'the panel')),
       }),
     );
   }

@@ -1,18 +1,55 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
 import { Router } from '@angular/router';
-import { emptySite, fieldWords, ROOM_USES, type House, type MeasuredLength } from '@saddle/core/model';
-import type { OtherSideAnswers } from '@saddle/core/situation';
+import {
+  AT_A_BOX,
+  emptySite,
+  fieldWords,
+  PURPOSE_WORDS,
+  PURPOSES,
+  ROOM_USES,
+  type House,
+  type Job,
+  type MeasuredLength,
+  type Purpose,
+} from '@saddle/core/model';
+import { withWallInHand, type FromBoxAnswers, type OtherSideAnswers, type WallInHand } from '@saddle/core/situation';
+import { roomFaces } from '@saddle/core/survey';
+import { newJob } from '@saddle/core/want';
 import { nanoid } from 'nanoid';
 import { firstValueFrom } from 'rxjs';
-import { Documents, problemOf, readable, type HouseLine } from '../api/documents.service';
-import { ChoiceField } from '../fields/choice-field';
+import { Documents, problemOf, readable, type HouseLine, type NewFromBox, type Problem, type Stored } from '../api/documents.service';
+import { ChoiceField, type Choice } from '../fields/choice-field';
 import { LengthField } from '../fields/length-field';
-import { TextField } from '../fields/text-field';
-import { TopBar } from '../shell/top-bar';
 import { LengthUnits } from '../fields/length-units';
+import { TextField } from '../fields/text-field';
 import { YesNoField } from '../fields/yes-no-field';
+import { TopBar } from '../shell/top-bar';
 
-/** A new job from the other side of the same wall: the few answers without which nothing can be drawn. */
+/** Where the work is: on a wall that was surveyed, on the one wall in hand, or through the wall between two rooms. */
+type Where = 'surveyed' | 'wall' | 'other side';
+const SITUATION: Partial<Record<Purpose, 'raise' | 'enlarge' | 'replace'>> = { move: 'raise', enlarge: 'enlarge', replace: 'replace' };
+/** What each purpose is about, in a line. */
+const ABOUT: Record<Purpose, string> = {
+  outlet: 'fed from whatever box or panel suits best',
+  outdoors: 'out through the wall: sleeve, seal, cover, protection',
+  masonry: 'chase or surface, box in mortar',
+  'own-circuit': 'from the panel, its breaker included',
+  'low-voltage': 'one divided double box',
+  raceway: 'several outlets along walls, on the surface',
+  lights: 'lampholders in the joists, one switch',
+  move: 'above a counter or wainscot, or aside',
+  enlarge: 'one gang becomes two',
+  replace: 'loose, stripped or cracked',
+};
+
+/** What the server said against a save. */
+class Refused extends Error {
+  constructor(readonly problem: Problem) {
+    super(problem.title);
+  }
+}
+
+/** One door in: what is to be done, then where. Few fields; what else is needed is asked when a finding needs it. */
 @Component({
   selector: 'sa-start-page',
   imports: [TopBar, LengthField, TextField, ChoiceField, YesNoField],
@@ -23,12 +60,43 @@ import { YesNoField } from '../fields/yes-no-field';
 export class StartPage {
   private readonly documents = inject(Documents);
   private readonly router = inject(Router);
+  /** the house to begin with, from the address */
+  readonly house_ = input<string>(undefined, { alias: 'house' });
+
+  protected readonly purposes = PURPOSES.map((id) => ({ id, words: PURPOSE_WORDS[id], about: ABOUT[id] }));
+  protected readonly purpose = signal<Purpose | undefined>(undefined);
+  protected readonly atBox = computed(() => AT_A_BOX.has(this.purpose() ?? 'outlet'));
   protected readonly uses = ROOM_USES;
   protected readonly houses = signal<HouseLine[]>([]);
   protected readonly houseId = signal('new');
-  protected readonly house = signal({ name: '', edition: 'US-2020' as House['edition'], unit: 'in' as House['unit'], built: '' });
+  /** the house that was chosen, whole */
+  protected readonly stored = signal<Stored<House> | undefined>(undefined);
+  protected readonly newHouse = signal({ name: '', edition: 'US-2020' as House['edition'], unit: 'in' as House['unit'], built: '' });
+  private readonly wished = signal<Where | undefined>(undefined);
+  protected readonly where = computed((): Where => {
+    const wished = this.wished();
+    if (wished === 'other side' && this.atBox()) return 'wall';
+    return wished ?? (this.faces().length && (!this.atBox() || this.boxes().length) ? 'surveyed' : this.atBox() ? 'wall' : 'other side');
+  });
+  protected readonly wheres = computed((): Choice[] => [
+    ...(this.faces().length ? [{ value: 'surveyed', label: 'on a wall that is surveyed' }] : []),
+    ...(this.atBox() ? [] : [{ value: 'other side', label: 'fed from a box on the other side of the same wall' }]),
+    { value: 'wall', label: this.atBox() ? 'at a box that is not surveyed yet' : 'on a wall that is not surveyed yet' },
+  ]);
+  protected readonly faces = computed((): Choice[] =>
+    (this.stored() ? roomFaces(this.stored()!.document.site) : []).map((f) => ({ value: `${f.wallId}|${f.face}`, label: f.name })),
+  );
+  protected readonly boxes = computed((): Choice[] => {
+    const site = this.stored()?.document.site;
+    return (site?.boxes ?? []).map((b) => ({
+      value: b.id,
+      label: `${b.name}, ${site!.walls.find((w) => w.id === b.wallId)?.name ?? ''}`,
+    }));
+  });
   protected readonly form = signal({
     name: '',
+    face: undefined as string | undefined,
+    boxId: undefined as string | undefined,
     newRoom: '',
     newUse: 'bedroom',
     water: undefined as boolean | undefined,
@@ -40,6 +108,7 @@ export class StartPage {
     wantedToward: 'left',
     breaker: '',
     breakerA: undefined as string | undefined,
+    material: undefined as WallInHand['material'],
   });
   protected readonly lengths = signal<Record<string, MeasuredLength | undefined>>({});
   protected readonly errors = signal<string[]>([]);
@@ -50,22 +119,46 @@ export class StartPage {
   ]);
 
   constructor() {
-    inject(LengthUnits).follow(() => this.houses().find((h) => h.id === this.houseId())?.unit ?? this.house().unit);
+    inject(LengthUnits).follow(() => this.houses().find((h) => h.id === this.houseId())?.unit ?? this.newHouse().unit);
     this.documents.houses().subscribe({
       next: (lines) => {
         const houses = readable<HouseLine>(lines);
         this.houses.set(houses);
-        if (houses[0]) this.houseId.set(houses[0].id);
+        const given = houses.find((h) => h.id === this.house_()) ?? houses[0];
+        if (given) this.houseId.set(given.id);
       },
       error: (error: unknown) => this.errors.set([problemOf(error).title]),
     });
+    effect(() => {
+      const id = this.houseId();
+      untracked(() => void this.fetchHouse(id));
+    });
   }
 
+  private async fetchHouse(id: string): Promise<void> {
+    this.stored.set(undefined);
+    if (id === 'new') return;
+    try {
+      const stored = await firstValueFrom(this.documents.house(id));
+      if (this.houseId() === id) this.stored.set(stored);
+    } catch (error) {
+      this.errors.set([problemOf(error).title]);
+    }
+  }
+
+  protected choose(purpose: Purpose): void {
+    this.purpose.set(purpose);
+    this.errors.set([]);
+    setTimeout(() => document.querySelector('[data-testid=where]')?.scrollIntoView({ block: 'nearest' }));
+  }
+  protected setWhere(where: string | undefined): void {
+    this.wished.set(where as Where | undefined);
+  }
   protected put(part: Partial<ReturnType<typeof this.form>>): void {
     this.form.update((f) => ({ ...f, ...part }));
   }
-  protected putHouse(part: Partial<ReturnType<typeof this.house>>): void {
-    this.house.update((h) => ({ ...h, ...part }));
+  protected putHouse(part: Partial<ReturnType<typeof this.newHouse>>): void {
+    this.newHouse.update((h) => ({ ...h, ...part }));
   }
   protected setLength(key: string, value: MeasuredLength | undefined): void {
     this.lengths.update((l) => ({ ...l, [key]: value }));
@@ -74,19 +167,25 @@ export class StartPage {
   private missing(): string[] {
     const f = this.form();
     const l = this.lengths();
+    const where = this.where();
     const wanted: [boolean, string][] = [
-      [f.name.trim() !== '', 'Give the job a name.'],
-      [this.houseId() !== 'new' || this.house().name.trim() !== '', 'Give the house a name.'],
-      [f.newRoom.trim() !== '', 'Name the room that gets the outlet.'],
-      [f.sourceRoom.trim() !== '', 'Name the room of the old box.'],
-      [f.reference.trim() !== '', 'Name what both rooms can measure from.'],
-      [l['wall'] !== undefined, 'Measure the length of the wall.'],
-      [l['reference'] !== undefined, 'Measure where the reference is from the left end.'],
-      [
-        l['source'] !== undefined && l['sourceBottom'] !== undefined,
-        'Measure the old box: distance from the reference and height to its bottom.',
-      ],
-      [l['wanted'] !== undefined, 'Say where the new outlet is wanted.'],
+      [this.houseId() !== 'new' || this.newHouse().name.trim() !== '', 'Give the house a name.'],
+      [where !== 'surveyed' || this.atBox() || f.face !== undefined, 'Say which wall, seen from which room.'],
+      [where !== 'surveyed' || this.atBox() || l['wanted'] !== undefined, 'Say where on the wall: from its left end to the middle of the box.'],
+      [where !== 'surveyed' || !this.atBox() || f.boxId !== undefined, 'Say at which box.'],
+      [where === 'surveyed' || f.newRoom.trim() !== '', this.atBox() ? 'Name the room of the box.' : 'Name the room that gets it.'],
+      [where === 'surveyed' || l['wall'] !== undefined, 'Measure the length of the wall.'],
+      [where !== 'wall' || !this.atBox() || (l['source'] !== undefined && l['sourceBottom'] !== undefined), 'Measure the box: from the left end of the wall to its middle, and up to its bottom.'],
+      [where !== 'wall' || this.atBox() || l['wanted'] !== undefined, 'Say where on the wall: from its left end to the middle of the box.'],
+      ...(where === 'other side'
+        ? ([
+            [f.sourceRoom.trim() !== '', 'Name the room of the old box.'],
+            [f.reference.trim() !== '', 'Name what both rooms can measure from.'],
+            [l['reference'] !== undefined, 'Measure where the reference is from the left end.'],
+            [l['source'] !== undefined && l['sourceBottom'] !== undefined, 'Measure the old box: distance from the reference and height to its bottom.'],
+            [l['wanted'] !== undefined, 'Say where the new outlet is wanted.'],
+          ] as [boolean, string][])
+        : []),
     ];
     return wanted.filter(([ok]) => !ok).map(([, says]) => says);
   }
@@ -99,24 +198,79 @@ export class StartPage {
     if (missing.length) return;
     this.busy.set(true);
     try {
-      const house = await this.houseFor();
-      const stored = await firstValueFrom(this.documents.startOtherSide(this.answers(house)));
-      await this.router.navigate(['/jobs', stored.document.id, 'survey']);
+      const { job, stage } = await this.begun(await this.houseFor());
+      await this.router.navigate(['/jobs', job.id, stage]);
     } catch (error) {
-      const problem = problemOf(error);
+      const problem = error instanceof Refused ? error.problem : problemOf(error);
       this.errors.set(problem.errors?.map((e) => `${e.message} (${fieldWords(e.path)})`) ?? [problem.title]);
     } finally {
       this.busy.set(false);
     }
   }
 
-  private async houseFor(): Promise<HouseLine> {
-    const known = this.houses().find((h) => h.id === this.houseId());
+  private async begun(house: Stored<House>): Promise<{ job: Job; stage: string }> {
+    const purpose = this.purpose()!;
+    if (this.where() === 'other side') {
+      const started = await firstValueFrom(this.documents.startOtherSide(this.otherSide(house.document)));
+      return { job: started.document, stage: 'survey' };
+    }
+    let { document } = house;
+    let [wallId, face] = (this.form().face ?? '').split('|') as [string, 'A' | 'B'];
+    let { boxId } = this.form();
+    if (this.where() === 'wall') {
+      const made = withWallInHand(document, this.wallInHand());
+      const saved = await firstValueFrom(this.documents.saveHouse(made.house, house.revision));
+      if (saved.outcome === 'unreachable') throw new Refused(problemOf(undefined));
+      if (saved.outcome === 'conflict') throw new Refused({ title: 'The house was saved newer in the meantime: choose it again.', status: 409 });
+      if (saved.outcome !== 'saved') throw new Refused(saved.problem);
+      this.stored.set({ ...saved.stored, document: made.house });
+      document = made.house;
+      [wallId, face, boxId] = [made.wallId, 'A', made.boxId];
+    }
+    const name = this.form().name.trim() || this.usualName(document, wallId, face, boxId);
+    const situation = SITUATION[purpose];
+    if (situation) {
+      const started = await firstValueFrom(this.documents.startFromBox(this.atTheBox(document.id, name, situation, boxId!)));
+      return { job: started.document, stage: 'box' };
+    }
+    const job = newJob(document, nanoid(12), name, purpose, { wallId, face })!;
+    const { wanted, wantedBottom } = this.lengths();
+    const [place, ...more] = job.want!.places;
+    const placed: Job = {
+      ...job,
+      want: { ...job.want!, places: [{ ...place!, ...(wanted ? { fromLeft: wanted } : {}), ...(wantedBottom ? { bottom: wantedBottom } : {}) }, ...more] },
+    };
+    const made = await firstValueFrom(this.documents.createJob(placed));
+    return { job: made.document, stage: 'need' };
+  }
+
+  private usualName(house: House, wallId: string, face: 'A' | 'B' | undefined, boxId: string | undefined): string {
+    const box = house.site.boxes.find((b) => b.id === boxId);
+    const wall = house.site.walls.find((w) => w.id === (box?.wallId ?? wallId));
+    const room = house.site.rooms.find((r) => r.id === wall?.faces[box?.face ?? face ?? 'A'].roomId)?.name;
+    const words = PURPOSE_WORDS[this.purpose()!];
+    return `${words.charAt(0).toUpperCase()}${words.slice(1)}${room ? `, ${room}` : ''}`.slice(0, 120);
+  }
+
+  private atTheBox(houseId: string, name: string, situation: 'raise' | 'enlarge' | 'replace', boxId: string): NewFromBox {
+    const base = { houseId, name, boxId };
+    const { wantedBottom, sideways } = this.lengths();
+    const answers: Omit<Extract<FromBoxAnswers, { situation: 'raise' }>, 'id'> | NewFromBox =
+      situation === 'raise'
+        ? { ...base, situation, ...(wantedBottom ? { bottom: wantedBottom } : {}), ...(sideways ? { sideways } : {}) }
+        : situation === 'enlarge'
+          ? { ...base, situation, gangs: 2 }
+          : { ...base, situation };
+    return answers;
+  }
+
+  private async houseFor(): Promise<Stored<House>> {
+    const known = this.stored();
     if (known) return known;
-    const h = this.house();
+    const h = this.newHouse();
     const made: House = {
       format: 'saddle-house',
-      version: 1,
+      version: 2,
       id: nanoid(12),
       name: h.name.trim(),
       edition: h.edition,
@@ -125,21 +279,38 @@ export class StartPage {
       site: emptySite(),
     };
     const stored = await firstValueFrom(this.documents.createHouse(made));
-    const line = { ...made, revision: stored.revision };
-    this.houses.update((list) => [...list, line]);
-    this.houseId.set(line.id);
-    return line;
+    this.houses.update((list) => [...list, { ...made, revision: stored.revision }]);
+    this.houseId.set(made.id);
+    this.stored.set(stored);
+    return stored;
   }
 
-  private answers(house: HouseLine): Omit<OtherSideAnswers, 'id'> {
+  private circuit(): OtherSideAnswers['circuit'] {
+    const f = this.form();
+    return f.breaker.trim() ? { number: f.breaker.trim(), breakerA: f.breakerA ? (Number(f.breakerA) as 15) : undefined } : undefined;
+  }
+
+  private wallInHand(): WallInHand {
+    const f = this.form();
+    const l = this.lengths();
+    const material = f.material ?? (this.purpose() === 'masonry' ? 'masonry' : undefined);
+    return {
+      id: nanoid(10),
+      room: { name: f.newRoom.trim(), use: f.newUse as WallInHand['room']['use'], waterWithin6ft: f.water },
+      length: l['wall']!,
+      height: l['height'],
+      ...(material ? { material } : {}),
+      ...(this.purpose() === 'outdoors' ? { outdoorsBehind: true } : {}),
+      ...(this.atBox() ? { box: { fromLeft: l['source']!, bottom: l['sourceBottom']!, circuit: this.circuit() } } : {}),
+    };
+  }
+
+  private otherSide(house: House): Omit<OtherSideAnswers, 'id'> {
     const f = this.form();
     const l = this.lengths();
     return {
       houseId: house.id,
-      name: f.name.trim(),
-      edition: house.edition,
-      unit: house.unit,
-      built: house.built,
+      name: f.name.trim() || `${PURPOSE_WORDS[this.purpose()!]}, ${f.newRoom.trim()}`.slice(0, 120),
       newRoom: { name: f.newRoom.trim(), use: f.newUse as OtherSideAnswers['newRoom']['use'], waterWithin6ft: f.water },
       sourceRoom: { name: f.sourceRoom.trim(), use: f.sourceUse as OtherSideAnswers['sourceRoom']['use'] },
       wallLength: l['wall']!,
@@ -147,7 +318,7 @@ export class StartPage {
       reference: { name: f.reference.trim(), x: l['reference']!, offsetB: f.sameEdge ? undefined : l['offset'] },
       source: { distance: l['source']!, toward: f.sourceToward as 'left', bottom: l['sourceBottom']! },
       wanted: { distance: l['wanted']!, toward: f.wantedToward as 'left', bottom: l['wantedBottom'] },
-      circuit: f.breaker.trim() ? { number: f.breaker.trim(), breakerA: f.breakerA ? (Number(f.breakerA) as 15) : undefined } : undefined,
+      circuit: this.circuit(),
     };
   }
 }

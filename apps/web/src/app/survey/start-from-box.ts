@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { Router } from '@angular/router';
-import { fieldWords, SITUATION_WORDS, type Job, type MeasuredLength } from '@saddle/core/model';
+import { fieldWords, type MeasuredLength } from '@saddle/core/model';
+import type { FromBoxAnswers } from '@saddle/core/situation';
 import { firstValueFrom } from 'rxjs';
 import { Documents, type NewFromBox, problemOf } from '../api/documents.service';
 import { ChoiceField, type Choice } from '../fields/choice-field';
@@ -64,11 +65,14 @@ export class StartFromBox {
   private readonly documents = inject(Documents);
   private readonly router = inject(Router);
   readonly boxId = input.required<string>();
-  protected readonly situations = (['raise', 'enlarge', 'replace', 'same-wall', 'other-side'] as const).map((value): Choice => ({
-    value,
-    label: SITUATION_WORDS[value],
-  }));
-  protected readonly situation = signal<Job['situation']>('raise');
+  protected readonly situations: Choice[] = [
+    { value: 'raise', label: 'outlet moved up, down or sideways' },
+    { value: 'enlarge', label: 'box made larger for more outlets' },
+    { value: 'replace', label: 'worn box replaced in its place' },
+    { value: 'same-wall', label: 'new outlet, fed from this box on the same face' },
+    { value: 'other-side', label: 'new outlet on the other side, fed from this box' },
+  ];
+  protected readonly situation = signal<FromBoxAnswers['situation']>('raise');
   protected readonly name = signal('');
   protected readonly bottom = signal<MeasuredLength | undefined>(undefined);
   protected readonly sideways = signal<MeasuredLength | undefined>(undefined);

@@ -1,6 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
-import { parsePower } from '@saddle/core/measure';
-import type { MeasuredLength, Want, WantLamps, WantLoad, WantPlace } from '@saddle/core/model';
+import type { JobWant, MeasuredLength, Want, WantLamps, WantPlace } from '@saddle/core/model';
 import { USUAL_STOCK } from '@saddle/core/route';
 import { roomFaces } from '@saddle/core/survey';
 import { nextPlace, putPlace, toFace, putWant } from '@saddle/core/want';
@@ -8,7 +7,7 @@ import { ChoiceField, type Choice } from '../fields/choice-field';
 import { LengthField } from '../fields/length-field';
 import { TextField } from '../fields/text-field';
 import { YesNoField } from '../fields/yes-no-field';
-import { HouseSession } from '../house/house-session';
+import { JobSession } from '../job/job-session';
 
 /** What is wanted, and where: places on faces, what will be plugged in, lampholders, what the raceway is cut from. */
 @Component({
@@ -18,7 +17,7 @@ import { HouseSession } from '../house/house-session';
   template: `
     <div class="panel-body">
       <div class="fields">
-        <sa-text-field label="name" [value]="want().name" (set)="$event && put({ name: $event })" />
+        <sa-text-field label="name of the job" [value]="want().name" (set)="$event && rename($event)" />
       </div>
       @for (p of want().places; track $index) {
         <h4>{{ want().places.length > 1 ? 'Outlet ' + ($index + 1) : want().kind === 'lights' ? 'The switch' : 'Where' }}</h4>
@@ -76,31 +75,6 @@ import { HouseSession } from '../house/house-session';
         </div>
       }
       @if (want().kind !== 'lights') {
-        <h4>Plugged in there</h4>
-        <ul class="plain-list">
-          @for (load of want().loads; track $index) {
-            <li>
-              {{ load.name }}, {{ load.watts ? load.watts + ' W' : load.amps + ' A' }}
-              <label><input type="checkbox" [checked]="load.continuous" (change)="setContinuous($index)" /> three hours or more</label>
-              <button type="button" class="btn-line low" (click)="dropLoad($index)" [attr.aria-label]="'Take ' + load.name + ' out'">
-                take out
-              </button>
-            </li>
-          } @empty {
-            <li class="quiet">Nothing named yet: the feed is judged without it.</li>
-          }
-        </ul>
-        <form class="fields" (submit)="addLoad($event)">
-          <sa-text-field label="appliance" [value]="loadName()" (typing)="loadName.set($event)" />
-          <sa-text-field
-            label="watts or amps on its plate"
-            [value]="power()"
-            [error]="powerError()"
-            placeholder="1750 W"
-            (typing)="power.set($event)"
-          />
-          <button type="submit" class="btn-line low">add</button>
-        </form>
         <div class="fields">
           <sa-yes-no label="a circuit of its own from the panel" [value]="want().ownCircuit" (set)="put({ ownCircuit: $event ?? false })" />
           @if (want().kind === 'outlet') {
@@ -112,38 +86,37 @@ import { HouseSession } from '../house/house-session';
   `,
 })
 export class WantForm {
-  private readonly session = inject(HouseSession);
+  private readonly session = inject(JobSession);
   readonly want = input.required<Want>();
   protected readonly faces = computed((): Choice[] =>
-    roomFaces(this.session.surveyed()).map((f) => ({ value: `${f.wallId}|${f.face}`, label: f.name })),
+    roomFaces(this.session.job().found).map((f) => ({ value: `${f.wallId}|${f.face}`, label: f.name })),
   );
   protected readonly rooms = computed((): Choice[] =>
     this.session
-      .surveyed()
-      .rooms.filter((r) => r.sides?.length && r.below && r.below !== 'slab')
+      .job()
+      .found.rooms.filter((r) => r.sides?.length && r.below && r.below !== 'slab')
       .map((r) => ({ value: r.id, label: r.name })),
   );
   protected readonly stock = computed(() => this.want().raceway ?? USUAL_STOCK);
   protected readonly area = computed(() => (this.stock().insideIn2 === undefined ? '' : `${this.stock().insideIn2}`));
   protected readonly areaError = signal('');
   protected readonly full = signal('');
-  protected readonly loadName = signal('');
-  protected readonly power = signal('');
-  protected readonly powerError = signal('');
-
-  protected put(part: Partial<Want>): void {
-    this.session.editHouse(this.want().name, (h) => putWant(h, this.want().id, part));
+  protected rename(name: string): void {
+    this.session.edit(`Called ${name}`, (job) => ({ ...job, name }));
+  }
+  protected put(part: Partial<JobWant>): void {
+    this.session.edit(this.want().name, (job) => putWant(job, part));
   }
   protected place(index: number, part: { fromLeft?: MeasuredLength | undefined; bottom?: MeasuredLength | undefined }): void {
     const [key, value] = Object.entries(part)[0] as [keyof WantPlace, MeasuredLength | undefined];
-    if (value) this.session.editHouse(`${this.want().name} moved`, (h) => putPlace(h, this.want().id, index, { [key]: value }));
+    if (value) this.session.edit(`${this.want().name} moved`, (job) => putPlace(job, index, { [key]: value }));
   }
   protected setFace(index: number, value: string | undefined): void {
     const [wallId, face] = (value ?? '').split('|') as [string, WantPlace['face']];
-    if (face) this.session.editHouse(`${this.want().name} on another wall`, (h) => toFace(h, this.want().id, index, wallId, face));
+    if (face) this.session.edit(`${this.want().name} on another wall`, (job) => toFace(this.session.job().found, job, index, wallId, face));
   }
   protected addPlace(): void {
-    const next = nextPlace(this.session.house(), this.want());
+    const next = nextPlace({ ...this.session.house.house(), site: this.session.job().found }, this.want());
     this.full.set(next ? '' : 'No room for one more on that wall: set the last one on the next wall first, or further left.');
     if (next) this.put({ places: [...this.want().places, next] });
   }
@@ -166,25 +139,5 @@ export class WantForm {
   }
   protected toggleRoom(lamps: WantLamps, id: string): void {
     this.lamps({ under: lamps.under.includes(id) ? lamps.under.filter((r) => r !== id) : [...lamps.under, id] });
-  }
-  protected addLoad(event: Event): void {
-    event.preventDefault();
-    const read = parsePower(this.power());
-    this.powerError.set(read.ok ? (this.loadName().trim() ? '' : 'Name the appliance too.') : read.message);
-    if (!read.ok || !this.loadName().trim()) return;
-    const load: WantLoad = {
-      name: this.loadName().trim(),
-      continuous: false,
-      ...(read.watts !== undefined ? { watts: read.watts } : { amps: read.amps! }),
-    };
-    this.put({ loads: [...this.want().loads, load] });
-    this.loadName.set('');
-    this.power.set('');
-  }
-  protected setContinuous(index: number): void {
-    this.put({ loads: this.want().loads.map((l, i) => (i === index ? { ...l, continuous: !l.continuous } : l)) });
-  }
-  protected dropLoad(index: number): void {
-    this.put({ loads: this.want().loads.filter((_, i) => i !== index) });
   }
 }

@@ -1,0 +1,107 @@
+/** The one wall in hand: a few answers, and the house has a wall, with the box that is there where there is one. */
+import * as z from 'zod';
+import { FINISHES } from '../catalog/index.js';
+import { inches } from '../measure/index.js';
+import {
+  assumed,
+  Circuit,
+  DistanceLength,
+  Id,
+  PositiveLength,
+  Room,
+  type Box,
+  type House,
+  type WallFace,
+} from '../model/index.js';
+
+export const WallInHand = z.object({
+  /** what its ids begin with */
+  id: Id,
+  room: Room.pick({ name: true, use: true, waterWithin6ft: true }),
+  length: PositiveLength,
+  height: PositiveLength.optional(),
+  material: z.enum(['wood', 'metal', 'masonry']).optional(),
+  /** its far side is open air */
+  outdoorsBehind: z.boolean().optional(),
+  /** the box that is there: from the left end of the wall to its middle, and up to its bottom */
+  box: z
+    .object({ fromLeft: DistanceLength, bottom: DistanceLength, circuit: Circuit.pick({ number: true, breakerA: true }).optional() })
+    .optional(),
+});
+export type WallInHand = z.infer<typeof WallInHand>;
+export interface WallMade {
+  house: House;
+  wallId: string;
+  boxId: string | undefined;
+}
+
+/** The house with the wall; only what was answered is known, usual values are assumed. A room or a circuit that is there already is that one. */
+export function withWallInHand(house: House, answers: WallInHand): WallMade {
+  const own = (what: string): string => `${answers.id.slice(0, 39 - what.length)}-${what}`;
+  const { site } = house;
+  const called = site.rooms.find((r) => r.name.toLowerCase() === answers.room.name.toLowerCase());
+  const room: Room = called ?? { id: own('room'), ...answers.room };
+  const behind: Room = answers.outdoorsBehind
+    ? (site.rooms.find((r) => r.use === 'outdoors') ?? { id: own('outdoors'), name: 'outdoors', use: 'outdoors', waterWithin6ft: false })
+    : { id: own('behind'), name: `behind the ${answers.room.name}`.slice(0, 120), use: 'hallway' };
+  const finish = answers.material === 'masonry' ? ('brick' as const) : ('drywall' as const);
+  const face = (roomId: string): WallFace => ({
+    roomId,
+    layers: answers.material === 'masonry' ? [] : [{ finish, thickness: assumed(FINISHES[finish].usualMm) }],
+  });
+  const given = answers.box?.circuit;
+  const circuit: Circuit | undefined =
+    given && (site.circuits.find((c) => c.number === given.number) ?? { id: own('circuit'), name: `circuit ${given.number}`, voltsNominal: 120, ...given });
+  const wallId = own('wall');
+  const box: Box | undefined = answers.box && {
+    id: own('old-box'),
+    name: `${answers.room.name} box`.slice(0, 120),
+    wallId,
+    face: 'A',
+    place: { from: 'left-end', toward: 'right', to: 'centre', distance: answers.box.fromLeft, bottom: answers.box.bottom },
+    kind: 'other',
+    gangs: 1,
+    supportFittings: 0,
+    ...(circuit ? { circuitId: circuit.id } : {}),
+  };
+  const add = <T extends { id: string }>(list: T[], ...items: T[]): T[] => [
+    ...list,
+    ...items.filter((item) => !list.some((x) => x.id === item.id)),
+  ];
+  return {
+    wallId,
+    boxId: box?.id,
+    house: {
+      ...house,
+      site: {
+        ...site,
+        rooms: add(site.rooms, room, behind),
+        walls: [
+          ...site.walls,
+          {
+            id: wallId,
+            name: `${answers.room.name}, wall`.slice(0, 120),
+            length: answers.length,
+            height: answers.height ?? assumed(inches(96)),
+            framing: {
+              material: answers.material ?? 'wood',
+              studDepth: assumed(inches(3.5)),
+              studWidth: assumed(inches(1.5)),
+              spacing: assumed(inches(16)),
+              extraStuds: [],
+            },
+            faces: { A: face(room.id), B: face(behind.id) },
+            references: [],
+            obstacles: [],
+            openings: [],
+          },
+        ],
+        boxes: box ? [...site.boxes, box] : site.boxes,
+        devices: box
+          ? [...site.devices, { id: own('old-device'), name: `${answers.room.name} receptacle`.slice(0, 120), boxId: box.id, kind: 'duplex-15' }]
+          : site.devices,
+        circuits: circuit ? add(site.circuits, circuit) : site.circuits,
+      },
+    },
+  };
+}
