@@ -1,5 +1,5 @@
 import { FRAME_MS, inBrowser } from './browser.mjs';
-import { figure } from './timing.mjs';
+import { figure, SMOKE } from './timing.mjs';
 
 /** Main-thread time of a drag and of a tape entry in Chromium: script, style and layout, from the browser's own counters. */
 export const pageFigures = () =>
@@ -10,14 +10,14 @@ export const pageFigures = () =>
     const { x, y } = await box.boundingBox();
     await page.mouse.move(x + 10, y + 30);
     await page.mouse.down();
-    const moves = 80;
+    const moves = SMOKE ? 8 : 80;
     for (let i = 0; i < 20; i++) await page.mouse.move(x + 10 + i, y + 30);
     const before = await busy();
     for (let i = 0; i < moves; i++) await page.mouse.move(x + 30 + (i % 40), y + 30);
     const drag = ((await busy()) - before) / moves;
     await page.mouse.up();
     const tape = page.getByTestId('tape');
-    const entries = 30;
+    const entries = SMOKE ? 3 : 30;
     const start = await busy();
     for (let i = 0; i < entries; i++) {
       await tape.fill(`4${i % 9} 1/2`);

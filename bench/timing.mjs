@@ -1,5 +1,9 @@
+/** Every figure once, small: only that it can still be measured. */
+export const SMOKE = process.env.SADDLE_BENCH === 'smoke';
+
 /** Median milliseconds of one call, over `rounds` rounds of `calls` each, after a warm-up. */
 export function median(run, { rounds = 15, calls = 20 } = {}) {
+  if (SMOKE) [rounds, calls] = [1, 1];
   for (let i = 0; i < calls; i++) run();
   const times = [];
   for (let round = 0; round < rounds; round++) {

@@ -93,8 +93,8 @@ test.describe('on an empty start', () => {
       .getByTestId('import-file')
       .setInputFiles({ name: 'broken.json', mimeType: 'application/json', buffer: Buffer.from('{"format": "saddle-export", ') });
     await expect(page.getByRole('alert')).toContainText('broken.json is not JSON');
-    const bad = JSON.parse(kept.toString()) as { jobs: { found: { boxes: { gangs: number }[] } }[] };
-    bad.jobs[0]!.found.boxes[0]!.gangs = -1;
+    const bad = JSON.parse(kept.toString()) as { houses: { site: { boxes: { gangs: number }[] } }[] };
+    bad.houses[0]!.site.boxes[0]!.gangs = -1;
     await page
       .getByTestId('import-file')
       .setInputFiles({ name: 'bad.json', mimeType: 'application/json', buffer: Buffer.from(JSON.stringify(bad)) });

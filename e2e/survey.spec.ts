@@ -3,6 +3,7 @@ import { expect, fill, finding, goTo, openJob, saved, showAll, test } from './sa
 
 test('a metric house: bare numbers are mm, the tape steps by mm, inches still work when said', async ({ page }) => {
   await page.goto('/start');
+  await page.getByTestId('purpose-outlet').click();
   await page.getByLabel('name of the job').fill('Attic desk');
   await page.getByLabel('house', { exact: true }).selectOption('another house');
   await page.getByLabel('name of the house').fill('Metric test house');

@@ -14,8 +14,9 @@ const views = [
     '/houses/quince-street-14/walls/parlour-w2/A?box=parlour-box',
     '/houses/quince-street-14/rooms/parlour',
     '/houses/quince-street-14/panel',
-    '/houses/quince-street-14/wants',
-    '/houses/quince-street-14/wants/kiln-corner',
+    '/houses/quince-street-14/history',
+    '/houses/quince-street-14/prices',
+    '/jobs/kiln-corner/route',
   ].map((path) => ({ name: path, path })),
   ...STAGES.map((stage) => ({ name: stage, path: `/jobs/sewing-corner/${stage}` })),
 ];

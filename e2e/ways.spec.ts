@@ -1,29 +1,37 @@
 /** From need to way with an outlet of one's own on the sample house: chosen, forbidden, drawn, printed; and what can't be done says why. */
-import { expect, fill, saved, test, type Page } from './saddle.js';
+import { expect, fill, finding, goTo, saved, test, type Page } from './saddle.js';
 
-const HOUSE = '/houses/quince-street-14';
-const open = async (page: Page, want: string, tab = 'ways'): Promise<void> => {
-  await page.goto(`${HOUSE}/wants/${want}?tab=${tab}`);
+const open = async (page: Page, job: string): Promise<void> => {
+  await page.goto(`/jobs/${job}/route`);
+  const choice = page.getByRole('group', { name: 'Ways or the cable' });
+  await expect(page.getByRole('heading', { name: /^(Ways there|How the cable gets there)$/ })).toBeVisible();
+  if (await choice.count()) await choice.getByRole('button', { name: 'ways there' }).click();
   await expect(page.getByTestId('searched')).toBeVisible({ timeout: 20_000 });
   await answered(page);
 };
 /** What is shown answers what stands there now. */
 const answered = (page: Page): Promise<void> => expect(page.getByTestId('ways')).toHaveAttribute('aria-busy', 'false', { timeout: 20_000 });
 const first = (page: Page) => page.getByTestId('way-0');
+const need = async (page: Page, job: string): Promise<void> => {
+  await page.goto(`/jobs/${job}/need`);
+  await expect(page.getByLabel('name of the job')).toBeVisible();
+};
 const tab = (page: Page, name: string) => page.getByRole('group', { name: 'About this' }).getByRole('button', { name }).click();
 
 test('an outlet behind the study desk: from need to the chosen way, the favourite forbidden, the next one taken', async ({ page }) => {
-  await page.goto(`${HOUSE}/wants`);
-  await page.getByTestId('new-outlet').click();
-  await fill(page, 'name', 'Desk outlet');
+  await page.goto('/start');
+  await page.getByTestId('purpose-outlet').click();
+  await page.getByLabel('name of the job').fill('Desk outlet');
   await page.getByLabel('wall, seen from').selectOption({ label: 'study, wall 2, from the study' });
   await fill(page, 'from its left end to the middle of the box', `4' 2 1/2`);
   await fill(page, 'floor to the bottom of the box', '13 1/4');
-  await fill(page, 'appliance', 'plotter');
-  await fill(page, 'watts or amps on its plate', '400 W');
-  await page.getByRole('button', { name: 'add', exact: true }).click();
+  await page.getByTestId('start').click();
+  await expect(page).toHaveURL(/\/jobs\/.+\/need$/);
+  await page.getByTestId('appliance').fill('plotter');
+  await page.getByLabel('watts or amps on the plate').fill('400 W');
+  await page.getByRole('button', { name: 'Add', exact: true }).click();
   await saved(page);
-  await tab(page, 'ways');
+  await goTo(page, 'Route');
   await answered(page);
   await expect(first(page)).toContainText('favourite');
   const favourite = await first(page).getAttribute('data-key');
@@ -37,8 +45,10 @@ test('an outlet behind the study desk: from need to the chosen way, the favourit
   await expect(page.getByTestId('allow')).toHaveCount(1);
   await answered(page);
   await page.getByTestId('choose').click();
-  await expect(first(page)).toContainText('chosen');
+  await expect(first(page)).toContainText('taken');
   await saved(page);
+  // what the way brings is in the plan, and judged
+  await expect(await finding(page, 'Cable: cut and buy')).toHaveAttribute('data-verdict', 'note');
 
   // undone step by step, the first favourite is back
   await page.getByRole('button', { name: /^Undo/ }).click();
@@ -89,7 +99,7 @@ test('what counts for the owner changes the favourite; the feeds say why they ar
   }
   // only what was looked at counts: no way with a doubt is first
   await expect(first(page).locator('.way-row b').last()).toHaveText('0', { timeout: 20_000 });
-  await tab(page, 'feeds');
+  await goTo(page, 'Feed');
   const hall = page.getByTestId('feed-hall-box');
   await expect(hall).toContainText('would do: Move the hall heater');
   await hall.getByRole('button', { name: /Hall box/ }).click();
@@ -97,23 +107,28 @@ test('what counts for the owner changes the favourite; the feeds say why they ar
   await expect(hall).toContainText('forbidden');
 });
 
-test('a way that stays in its wall becomes a job; one that leaves it has its sheet', async ({ page }) => {
+test('another way takes the place of the first; what was altered by hand stays and is named', async ({ page }) => {
   await open(page, 'sewing-corner');
+  await first(page).getByRole('button').first().click();
   await page.getByTestId('choose').click();
-  await page.getByTestId('start-job').click();
-  await expect(page).toHaveURL(/\/jobs\/.+\/box$/);
-  await expect(page.getByRole('heading', { name: 'Sewing corner' })).toBeVisible();
-  await open(page, 'kiln-corner');
+  await goTo(page, 'Box');
+  await page.getByTestId('tape').fill('b 14');
+  await page.getByTestId('tape').press('Enter');
+  await saved(page);
+  await goTo(page, 'Route');
+  await open(page, 'sewing-corner');
+  await page.getByTestId('way-1').getByRole('button').first().click();
   await page.getByTestId('choose').click();
-  await expect(page.getByText('the route sheet goes along instead of a job')).toBeVisible();
+  await expect(page.getByTestId('taken-said')).toContainText('Kept as you altered it: Set Sewing corner');
 });
 
 test('on a stud, in a door, and where nothing leads, it says so and what would do', async ({ page }) => {
-  await open(page, 'sewing-corner', 'wanted');
+  await need(page, 'sewing-corner');
   await fill(page, 'from its left end to the middle of the box', '40');
-  await tab(page, 'ways');
+  await saved(page);
+  await open(page, 'sewing-corner');
   await expect(page.getByTestId('no-way')).toContainText('would sit on the stud at 40": 38 1/8" or 41 7/8"', { timeout: 20_000 });
-  await tab(page, 'what is wanted');
+  await need(page, 'sewing-corner');
   await fill(page, 'from its left end to the middle of the box', `12'`);
   await expect(page.getByRole('alert').filter({ hasText: 'past the end of Sewing room, hall wall' }).first()).toBeVisible();
   await open(page, 'kiln-corner');
@@ -137,30 +152,34 @@ test('joists nobody looked at are asked for; the answer is the house’s, and ca
 });
 
 test('a raceway with one more outlet, and ten lamps in two rows', async ({ page }) => {
-  await open(page, 'model-railway', 'work');
+  await open(page, 'model-railway');
+  await tab(page, 'holes and lengths');
   const pieces = page.getByTestId('raceway-pieces');
   await expect(pieces.getByRole('row').filter({ hasText: 'device box' })).toHaveCount(6);
-  await tab(page, 'what is wanted');
+  await need(page, 'model-railway');
   await page.getByLabel('inside area, in²').fill('0.02');
   await page.getByLabel('inside area, in²').blur();
+  await saved(page);
+  await open(page, 'model-railway');
   await tab(page, 'holes and lengths');
   await expect(page.getByText('too many wires for this track')).toBeVisible({ timeout: 20_000 });
-  await open(page, 'cellar-lights', 'work');
+  await open(page, 'cellar-lights');
+  await tab(page, 'holes and lengths');
   await expect(page.getByTestId('lamp-sections').getByRole('row')).toHaveCount(11);
-  await tab(page, 'what is wanted');
+  await need(page, 'cellar-lights');
   await fill(page, 'how many', '6');
+  await saved(page);
+  await open(page, 'cellar-lights');
   await tab(page, 'holes and lengths');
   await expect(page.getByTestId('lamp-sections').getByRole('row')).toHaveCount(7, { timeout: 20_000 });
 });
 
 test('a bare house: a room typed round, a panel hung, and an outlet wanted, with figures of one’s own', async ({ page }) => {
   const bare = {
-    ...{ format: 'saddle-house', version: 1, id: 'own-house', name: 'Own house', edition: 'US-2023', unit: 'in', built: 1994 },
+    ...{ format: 'saddle-house', version: 2, id: 'own-house', name: 'Own house', edition: 'US-2023', unit: 'in', built: 1994 },
     site: { rooms: [], walls: [], boxes: [], cables: [], devices: [], circuits: [], loads: [] },
   };
   expect((await page.request.post('/api/v1/houses', { data: bare })).status()).toBe(201);
-  await page.goto('/houses/own-house/wants');
-  await expect(page.getByText('Walk round a room first')).toBeVisible();
   await page.goto('/houses/own-house');
   await page.getByTestId('add-room').click();
   await page.getByLabel('name of the room').fill('den');
@@ -172,11 +191,14 @@ test('a bare house: a room typed round, a panel hung, and an outlet wanted, with
   await page.getByRole('button', { name: 'panel', exact: true }).click();
   await page.getByLabel('it hangs on').selectOption({ label: 'den, wall 3, from the den' });
   await saved(page);
-  await page.goto('/houses/own-house/wants');
-  await page.getByTestId('new-outlet').click();
+  await page.goto('/start?house=own-house');
+  await page.getByTestId('purpose-outlet').click();
+  await page.getByLabel('house', { exact: true }).selectOption('Own house');
+  await page.getByLabel('wall, seen from').selectOption({ label: 'den, wall 1, from the den' });
   await fill(page, 'from its left end to the middle of the box', `3' 7"`);
-  await saved(page);
-  await tab(page, 'ways');
+  await page.getByTestId('start').click();
+  await expect(page).toHaveURL(/\/need$/);
+  await goTo(page, 'Route');
   await answered(page);
   // nothing is known over and under the room: only the long way through the studs, and what could open another is named
   await expect(first(page)).toContainText('round the corner');
@@ -186,8 +208,8 @@ test('a bare house: a room typed round, a panel hung, and an outlet wanted, with
   );
   await page.getByLabel('above it').selectOption('attic');
   await saved(page);
-  await page.getByRole('link', { name: 'wanted', exact: true }).click();
-  await page.getByRole('link', { name: /New outlet/ }).click();
+  await page.getByRole('link', { name: 'jobs', exact: true }).click();
+  await page.getByRole('link', { name: /A new outlet, den/ }).click();
   await answered(page);
   await expect(first(page)).toContainText('over the attic');
   await tab(page, 'holes and lengths');

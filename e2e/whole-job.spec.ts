@@ -7,10 +7,11 @@ test('a reading nook fed from the landing', async ({ page, request }) => {
   await page.getByRole('link', { name: 'New job' }).click();
 
   // the few answers; a refusal first
-  await page.getByTestId('start').click();
-  await expect(page.getByRole('alert')).toContainText('Give the job a name.');
-  await page.getByLabel('name of the job').fill('Reading nook');
+  await page.getByTestId('purpose-outlet').click();
   await page.getByLabel('house', { exact: true }).selectOption('another house');
+  await page.getByTestId('start').click();
+  await expect(page.getByRole('alert')).toContainText('Give the house a name.');
+  await page.getByLabel('name of the job').fill('Reading nook');
   await page.getByLabel('name of the house').fill('Test house');
   await page.getByLabel('built in').fill('1994');
   await page.getByLabel('room that gets the outlet').fill('den');

@@ -1,5 +1,6 @@
 /** A house of any size, made of the sample's parts: rooms in a grid, walls shared, boxes fed from one another, circuits in a panel. */
 import { quinceStreet } from '@saddle/core/demo';
+import { DEFAULT_SCHOOLS } from '@saddle/core/model';
 
 const IN = 25.4;
 const at = (mm) => ({ mm, known: 'measured' });
@@ -74,13 +75,6 @@ export function bigHouse({ rooms = 99, boxes = 500, id = 'big-house' } = {}) {
   return {
     ...quinceStreet,
     ...{ id, name: 'Big house' },
-    wants: [
-      {
-        ...{ id: 'near', name: 'Near', kind: 'outlet', loads: [{ name: 'lamp', watts: 60, continuous: false }] },
-        places: [{ wallId: walls[Math.min(walls.length - 1, 202)].id, face: 'A', fromLeft: at(100 * IN), bottom: at(13.25 * IN) }],
-        ...{ ownCircuit: false, mayShow: false, forbidden: [], weights: { hours: 1, money: 1, holes: 1, drying: 1, unknowns: 1 } },
-      },
-    ],
     site: {
       ...{
         rooms: [...list, { id: 'outside', name: 'not yet entered', use: 'outdoors' }],
@@ -105,3 +99,16 @@ export function bigHouse({ rooms = 99, boxes = 500, id = 'big-house' } = {}) {
     },
   };
 }
+
+/** A job in it that has taken no way yet: wanted in the middle of the house, or where a door is. */
+export const bigJob = (house, id, name, fromLeftIn) => ({
+  ...{ format: 'saddle-job', version: 2, id, houseId: house.id, name, purpose: 'outlet' },
+  want: {
+    ...{ kind: 'outlet', loads: [{ name: 'lamp', watts: 60, continuous: false }] },
+    places: [{ wallId: house.site.walls[Math.min(house.site.walls.length - 1, 202)].id, face: 'A', fromLeft: { mm: fromLeftIn * 25.4, known: 'measured' }, bottom: { mm: 13.25 * 25.4, known: 'measured' } }],
+    ...{ ownCircuit: false, mayShow: false, forbidden: [], weights: { hours: 1, money: 1, holes: 1, drying: 1, unknowns: 1 } },
+  },
+  changes: [],
+  schools: DEFAULT_SCHOOLS,
+  work: { ticks: [], notes: [], values: [], proof: {} },
+}); // prettier-ignore

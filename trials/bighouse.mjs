@@ -1,6 +1,6 @@
 /** A house of a hundred rooms in the browser: a key on a wall within a frame, its ways and its pages within a second. */
 import { FRAME_MS, inBrowser } from '../bench/browser.mjs';
-import { bigHouse } from './bigHouse.mjs';
+import { bigHouse, bigJob } from './bigHouse.mjs';
 import { quantile } from './lib.mjs';
 
 export const about = '99 rooms, 396 walls, 500 boxes: a key, the plan, a wall, ways, one that can’t be placed';
@@ -10,9 +10,10 @@ const WAYS_MS = 1000;
 export async function run({ long = false, rounds = long ? 30 : 8 } = {}) {
   const figures = await inBrowser('bighouse', async ({ page, url, busy }) => {
     const house = bigHouse();
-    const nowhere = { ...house.wants[0], id: 'nowhere', name: 'Nowhere', places: [{ ...house.wants[0].places[0], fromLeft: { mm: 25 * 25.4, known: 'measured' } }] };
-    const made = await fetch(`${url}/api/v1/houses`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ ...house, wants: [...house.wants, nowhere] }) });
-    if (!made.ok) throw new Error(await made.text());
+    for (const [at, document] of [['houses', house], ['jobs', bigJob(house, 'near', 'Near', 100)], ['jobs', bigJob(house, 'nowhere', 'Nowhere', 25)]]) {
+      const made = await fetch(`${url}/api/v1/${at}`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(document) });
+      if (!made.ok) throw new Error(await made.text());
+    }
     const timed = async (go, seen) => {
       const started = performance.now();
       await go();
@@ -41,8 +42,8 @@ export async function run({ long = false, rounds = long ? 30 : 8 } = {}) {
     const small = await keysOn('alcove-box');
     const wall = await timed(() => page.goto(`${url}/houses/big-house/walls/r50-n/A?box=b253`), page.getByTestId('box-b253'));
     const key = await keysOn('b253');
-    const ways = await timed(() => page.goto(`${url}/houses/big-house/wants/near`), page.getByText(/^From box/).first());
-    const none = await timed(() => page.goto(`${url}/houses/big-house/wants/nowhere`), page.getByText(/would lie in the door/).first());
+    const ways = await timed(() => page.goto(`${url}/jobs/near/route`), page.getByText(/^From box/).first());
+    const none = await timed(() => page.goto(`${url}/jobs/nowhere/route`), page.getByText(/would lie in the door/).first());
     return { plan, wall, key: key.median, keyWorst: key.worst, small: small.median, ways, none };
   }); // prettier-ignore
   const f = figures;

@@ -1,12 +1,13 @@
 /** kill -9 at any moment, over all kinds of writes: what was acknowledged is there, nothing is half, the database is whole. */
 import Database from 'better-sqlite3';
 import { join } from 'node:path';
-import { demoJobs } from '@saddle/core/demo';
-import { checkHouse, checkJob } from '@saddle/core/model';
+import { demoHouses, demoJobs } from '@saddle/core/demo';
+import { checkHouse, checkJob, inHouse } from '@saddle/core/model';
+import { stepsOf } from '@saddle/core/steps';
 import { ask, chance, dropFolder, json, JSON_TYPE, newFolder, save, serve } from './lib.mjs';
 
 const LONG = 1000;
-export const about = `kill -9, ${LONG} rounds over documents, new ones, deletions, files taken in and backups`;
+export const about = `kill -9, ${LONG} rounds over documents, new ones, deletions, files taken in, jobs closed and reopened, and backups`;
 
 /** A writer goes on until the server is gone; it knows what was acknowledged last. */
 function writers(url, memory, dice) {
@@ -44,10 +45,40 @@ function writers(url, memory, dice) {
     if (answer.status === 200) memory.set('bundle', mark);
     return answer.status === 200;
   };
+  /** A job becomes part of its house and is taken out again: both documents, or neither. */
+  const closing = async () => {
+    const now = memory.get('closing');
+    const what = now.closed ? 'reopen' : 'close';
+    const answer = await ask(url, 'POST', `/api/v1/jobs/closing-job/${what}`, { ...JSON_TYPE, 'if-match': `"${now.job}"` }, JSON.stringify({ house: now.house, leave: true }));
+    if (answer.status !== 200) return false;
+    const both = json(answer);
+    memory.set('closing', { job: both.job.revision, house: both.house.revision, closed: !now.closed });
+    return true;
+  };
   const backup = () => ask(url, 'GET', '/api/v1/backup.sqlite').then((a) => a.status === 200);
-  const all = [until(saving('jobs', 'sewing-corner')), until(saving('jobs', 'wainscot')), until(saving('houses', 'quince-street-14')), until(fresh), until(bundle), until(backup)];
+  const all = [until(saving('jobs', 'sewing-corner')), until(saving('jobs', 'wainscot')), until(saving('houses', 'quince-street-14')), until(fresh), until(bundle), until(closing), until(backup)];
   return Promise.all(all).then(() => memory.set('count', { made: memory.get('count').made + n }));
 } // prettier-ignore
+
+/** A house of its own with a job in it that is worked to its end. */
+async function plantClosing(url) {
+  const house = { ...demoHouses[0], id: 'closing-house', name: 'Closing' };
+  const sample = demoJobs.find((j) => j.id === 'hall-box-replaced');
+  const at = (n) => new Date(Date.UTC(2026, 9, 3, 8, n)).toISOString();
+  const reading = (n, volts) => ({ at: at(n), volts, where: 'here' });
+  const proof = { testerBefore: reading(20, 120), hotNeutral: reading(21, 0), hotGround: reading(22, 0), neutralGround: reading(23, 0), testerAfter: reading(24, 120) };
+  const bare = { ...sample, id: 'closing-job', houseId: house.id };
+  const ticks = stepsOf(inHouse(bare, house)).map((s, n) => ({ step: s.id, at: at(n) }));
+  const job = { ...bare, work: { ticks, notes: [], values: [], proof } };
+  for (const [where, document] of [['houses', house], ['jobs', job]]) {
+    const made = await ask(url, 'POST', `/api/v1/${where}`, JSON_TYPE, JSON.stringify(document));
+    if (made.status !== 201) throw new Error(`closing: ${made.status} ${made.body}`);
+  }
+} // prettier-ignore
+async function closingNow(url) {
+  const [job, house] = [json(await ask(url, 'GET', '/api/v1/jobs/closing-job')), json(await ask(url, 'GET', '/api/v1/houses/closing-house'))];
+  return { job: job.revision, house: house.revision, closed: job.document.closed !== undefined };
+}
 
 export async function run({ long = false, seed = 7, rounds = long ? LONG : 6 } = {}) {
   const dice = chance(seed);
@@ -60,8 +91,10 @@ export async function run({ long = false, seed = 7, rounds = long ? LONG : 6 } =
     if (first) {
       for (const id of ['sewing-corner', 'wainscot']) memory.set(`jobs/${id}`, { ...json(await ask(server.url, 'GET', `/api/v1/jobs/${id}`)), there: true });
       memory.set('houses/quince-street-14', { ...json(await ask(server.url, 'GET', '/api/v1/houses/quince-street-14')), there: true });
+      await plantClosing(server.url);
       first = false;
     } // prettier-ignore
+    memory.set('closing', await closingNow(server.url));
     const before = [...memory].map(([k, m]) => [k, m.revision]);
     const writing = writers(server.url, memory, dice);
     await new Promise((done) => setTimeout(done, 20 + dice.below(260)));
@@ -73,6 +106,9 @@ export async function run({ long = false, seed = 7, rounds = long ? LONG : 6 } =
     if (database.pragma('integrity_check', { simple: true }) !== 'ok' || database.pragma('foreign_key_check').length) damaged++;
     const marks = new Set(database.prepare(`SELECT document FROM job WHERE id LIKE 'bundled-%'`).all().map((r) => JSON.parse(r.document).note)); // prettier-ignore
     if (marks.size > 1) half++;
+    const pair = ['job', 'house'].map((table) => JSON.parse(database.prepare(`SELECT document FROM ${table} WHERE id = 'closing-${table}'`).get().document));
+    if ((pair[0].closed !== undefined) !== (pair[1].history ?? []).some((h) => h.id === pair[0].closed?.closing)) half++;
+    if (pair[0].closed === undefined && (pair[1].history ?? []).length) half++;
     for (const [key, m] of memory) {
       if (!key.includes('/')) continue;
       const [kind, id] = key.split('/');

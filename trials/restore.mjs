@@ -29,7 +29,7 @@ export async function run({ long = false, seed = 9, rounds = long ? 20 : 2 } = {
     const jobs = json(await ask(restored.url, 'GET', '/api/v1/jobs')).map((j) => j.id);
     const paths = [
       ...['/houses', '/houses/quince-street-14', '/houses/quince-street-14/panel/directory.csv', '/houses/quince-street-14/export.json'],
-      ...['/houses/quince-street-14/boxes/alcove-box/template.svg', '/houses/quince-street-14/wants/kiln-corner/routes'],
+      ...['/houses/quince-street-14/boxes/alcove-box/template.svg', '/jobs/kiln-corner/ways'],
       ...jobs.filter((id) => id !== 'sewing-corner').flatMap((id) => [`/jobs/${id}`, `/jobs/${id}/ledger`, `/jobs/${id}/steps`]),
       // the one that was being saved is at the revision of the backup
       `/jobs/sewing-corner/revisions/${json(await ask(restored.url, 'GET', '/api/v1/jobs/sewing-corner')).revision}`,

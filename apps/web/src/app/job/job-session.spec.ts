@@ -1,12 +1,13 @@
-import { createEnvironmentInjector, runInInjectionContext, type EnvironmentInjector } from '@angular/core';
+import { createEnvironmentInjector, inject, runInInjectionContext, type EnvironmentInjector } from '@angular/core';
 import { demoJobs, quinceStreet } from '@saddle/core/demo';
 import { inches } from '@saddle/core/measure';
 import type { House, Job } from '@saddle/core/model';
 import { delay, of } from 'rxjs';
-import { afterEach, describe, expect, it } from 'vitest';
+import { afterEach, describe, expect, it, vi } from 'vitest';
 import { Documents } from '../api/documents.service';
 import { HouseSession } from '../house/house-session';
 import { JobSession } from './job-session';
+import { JobUndo } from './job-undo';
 
 let injector: EnvironmentInjector | undefined;
 afterEach(() => injector?.destroy());
@@ -22,15 +23,16 @@ function page<S>(make: () => S): S {
     house: () => kept(quinceStreet),
     saveJob: (job: Job, revision: number) => saved(job, revision),
     saveHouse: (house: House, revision: number) => saved(house, revision),
+    houseJobs: () => of(demoJobs.map((document) => ({ revision: 1, savedAt: '', document }))),
   };
-  injector = createEnvironmentInjector([{ provide: Documents, useValue: documents }], null as unknown as EnvironmentInjector);
+  injector = createEnvironmentInjector([{ provide: Documents, useValue: documents }, HouseSession, JobSession, JobUndo], null as unknown as EnvironmentInjector);
   return runInInjectionContext(injector, make);
 }
 const verdict = (session: JobSession, title: RegExp) => session.ledger().find((f) => title.test(f.title))?.verdict;
 
 describe('a job that is open', () => {
   it('sewing corner: one box as found, two as planned, and as built only what is ticked', async () => {
-    const session = page(() => new JobSession());
+    const session = page(() => inject(JobSession));
     await session.open('sewing-corner');
     const boxes = () => session.site().boxes.length;
     session.state.set('found');
@@ -43,27 +45,27 @@ describe('a job that is open', () => {
   });
 
   it('sewing corner: 2 400 W more on its circuit are 20 A more in the sum, and undo takes them back', async () => {
-    const session = page(() => new JobSession());
+    const session = page(() => inject(JobSession));
     await session.open('sewing-corner');
     const load = () => session.ledger().find((f) => /at once/.test(f.title))!;
     const before = load();
     const amps = (finding: typeof before) => finding.sums.find((sum) => sum.result.unit === 'A')!.result.value;
     const onIt = session.job().found.loads[0]!;
-    session.editFound('a heater on it', (found) => ({
-      ...found,
-      loads: found.loads.map((l) => (l.id === onIt.id ? { ...l, watts: (l.watts ?? 0) + 2400 } : l)),
+    session.house.editSite('a heater on it', (site) => ({
+      ...site,
+      loads: site.loads.map((l) => (l.id === onIt.id ? { ...l, watts: (l.watts ?? 0) + 2400 } : l)),
     }));
     // 2 400 W ÷ 120 V; what runs three hours or more counts 125 %
     expect(amps(load()) - amps(before)).toBeCloseTo(onIt.continuous ? 25 : 20, 6);
-    session.undo();
+    session.house.undo();
     expect(load()).toEqual(before);
   });
 
   it('what nobody measured any more is asked for instead of passed', async () => {
-    const session = page(() => new JobSession());
+    const session = page(() => inject(JobSession));
     await session.open('sewing-corner');
     expect(verdict(session, /taken for granted/)).not.toBe('can’t tell');
-    session.editSite('stud depth not measured', (site) => ({
+    session.house.editSite('stud depth not measured', (site) => ({
       ...site,
       walls: site.walls.map((w) => ({
         ...w,
@@ -74,37 +76,78 @@ describe('a job that is open', () => {
   });
 
   it('a stud spacing of nothing is refused with its field, and the survey stays as it was', async () => {
-    const session = page(() => new JobSession());
+    const session = page(() => inject(JobSession));
     await session.open('sewing-corner');
     const before = session.job();
-    const done = session.editSite('spacing 0', (site) => ({
+    const done = session.house.editSite('spacing 0', (site) => ({
       ...site,
       walls: site.walls.map((w) => ({ ...w, framing: { ...w.framing, spacing: { ...w.framing.spacing, mm: 0 } } })),
     }));
     expect(done).toBe(false);
-    expect(session.refusal()![0]!.path).toBe('/found/walls/0/framing/spacing/mm');
+    expect(session.house.refusal()![0]!.path).toBe('/site/walls/0/framing/spacing/mm');
     expect(session.job()).toBe(before);
   });
 
-  it('a dragged box shows on the wall before it is an edit, and not after the drag is given up', async () => {
-    const session = page(() => new JobSession());
+  it('a dragged wall shows before it is an edit, and not after the drag is given up', async () => {
+    const session = page(() => inject(JobSession));
     await session.open('sewing-corner');
-    const face = session.job().found.boxes[0]!.face;
-    const before = JSON.stringify(session.elevationOf(face, true));
-    session.dragSite((site) => ({
-      ...site,
-      walls: site.walls.map((w) => ({ ...w, length: { ...w.length, mm: w.length.mm + inches(12) } })),
-    }));
-    expect(JSON.stringify(session.elevationOf(face, true))).not.toBe(before);
-    session.dragSite(undefined);
-    expect(JSON.stringify(session.elevationOf(face, true))).toBe(before);
-    expect(session.undoTitle()).toBeUndefined();
+    const length = () => session.work().boxes[0]!.wall.length.mm;
+    const [before, title] = [length(), session.house.undoTitle()];
+    session.house.dragSite((site) => ({ ...site, walls: site.walls.map((w) => ({ ...w, length: { ...w.length, mm: w.length.mm + inches(12) } })) }));
+    expect(length()).toBe(before + inches(12));
+    session.house.dragSite(undefined);
+    expect(length()).toBe(before);
+    expect(session.house.undoTitle()).toBe(title);
+  });
+
+  it('undo goes back through edits of the job and of its house in the order in which they were made', async () => {
+    vi.useFakeTimers({ toFake: ['Date'] });
+    const [session, undo] = page(() => [inject(JobSession), inject(JobUndo)] as const);
+    await session.open('sewing-corner');
+    const at = (minute: number) => vi.setSystemTime(new Date(2031, 9, 2, 8, minute));
+    at(1);
+    session.edit('first', (job) => ({ ...job, note: 'one' }));
+    at(2);
+    session.house.editHouse('second', (house) => ({ ...house, note: 'two' }));
+    at(3);
+    session.edit('third', (job) => ({ ...job, note: 'three' }));
+    const said: (string | undefined)[] = [];
+    for (let i = 0; i < 3; i++) {
+      said.push(undo.undoTitle());
+      undo.undo();
+    }
+    expect(said).toEqual(['third', 'second', 'first']);
+    const again: (string | undefined)[] = [];
+    for (let i = 0; i < 3; i++) {
+      again.push(undo.redoTitle());
+      undo.redo();
+    }
+    expect(again).toEqual(['first', 'second', 'third']);
+    expect([session.job().note, session.house.house().note]).toEqual(['three', 'two']);
+    vi.useRealTimers();
+  });
+
+  it('the other jobs of the house are looked at: both bring load to circuit 5', async () => {
+    const session = page(() => inject(JobSession));
+    await session.open('aquarium-alcove');
+    expect(session.ledger().some((f) => f.rule === 'other-jobs-load' && f.title.includes('Router shelf'))).toBe(true);
+  });
+
+  it('whoever edits has seen the survey, unless what changed in it stands there unread', async () => {
+    const session = page(() => inject(JobSession));
+    await session.open('sewing-corner');
+    session.edit('a note', (job) => ({ ...job, note: 'x' }));
+    expect(session.job().houseSeen).toBe(1);
+    session.unseen.set(1);
+    session.edit('another', (job) => ({ ...job, note: 'y' }));
+    session.surveySeen();
+    expect([session.unseen(), session.job().houseSeen]).toEqual([undefined, 1]);
   });
 });
 
 describe('a house that is open', () => {
   it('its survey is edited in place; the same survey again is no step', async () => {
-    const session = page(() => new HouseSession());
+    const session = page(() => inject(HouseSession));
     await session.open('quince-street');
     session.editSite('nothing', (site) => site);
     expect(session.undoTitle()).toBeUndefined();
@@ -114,7 +157,7 @@ describe('a house that is open', () => {
   });
 
   it('only the sample walls have something hidden behind them', async () => {
-    const session = page(() => new HouseSession());
+    const session = page(() => inject(HouseSession));
     await session.open('quince-street');
     const sample = session.surveyed().walls.filter((w) => session.truth(w.id));
     expect(sample.length).toBeGreaterThan(0);

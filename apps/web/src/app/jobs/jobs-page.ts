@@ -50,7 +50,7 @@ import { TopBar } from '../shell/top-bar';
           <h2>
             <a [routerLink]="['/houses', house.id]">{{ house.name }}</a>
             <span>rules {{ house.edition.replace('-', ' ') }}{{ house.built ? ', built ' + house.built : '' }}</span>
-            <a class="house-link" [routerLink]="['/start']" [queryParams]="{ house: house.id }">new job here</a>
+            <a class="house-link" [routerLink]="['/start']" [queryParams]="{ house: house.id }">start one here</a>
             <a class="house-link" [routerLink]="['/houses', house.id, 'panel']">panel</a>
           </h2>
           <ul class="job-list">

@@ -91,6 +91,8 @@ import { SURVEY_HOST } from './survey-host';
 })
 export class CutList {
   private readonly host = inject(SURVEY_HOST);
+  /** where the document is kept that the box is planned in; absent: the surveyed one */
+  readonly address = input<string>();
   readonly judgement = input.required<BoxJudgement>();
   readonly boxId = input.required<string>();
   readonly kinds = input(true);
@@ -112,7 +114,7 @@ export class CutList {
     return at && jigFor(at.site, at.wall, at.box, this.host.unit())?.pieces;
   });
   protected readonly templates = computed(() => {
-    const base = `${this.host.address()}/boxes/${this.boxId()}/template`;
+    const base = `${this.address() ?? this.host.address()}/boxes/${this.boxId()}/template`;
     const paper = this.host.unit() === 'in' ? 'letter' : 'a4';
     const other = paper === 'letter' ? 'a4' : 'letter';
     return [

@@ -1,5 +1,6 @@
 /** The search in its worker, with a worker that answers by hand: what is told, what ends it, and that it lives on for the next search. */
-import { quinceStreet } from '@saddle/core/demo';
+import { quinceStreet, sewingCorner } from '@saddle/core/demo';
+import { wantOf } from '@saddle/core/model';
 import type { Ways } from '@saddle/core/want';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { WaySearches, type WaySearch } from './way-search.service';
@@ -30,7 +31,7 @@ describe('searching ways', () => {
     vi.stubGlobal('Worker', HandWorker);
   });
   afterEach(() => vi.unstubAllGlobals());
-  const want = quinceStreet.wants![0]!;
+  const want = wantOf(sewingCorner)!;
   const ways = { ways: [] } as unknown as Ways;
   const begin = (searches: WaySearches) => {
     const heard: WaySearch[] = [];
