@@ -1,5 +1,5 @@
 /** One house, one plan: a circuit of its own from need to closed, then a job that finds what the first one built. Numbers of its own. */
-import { expect, fill, finding, goTo, saved, test, type Page } from './saddle.js';
+import { expect, fill, finding, goTo, saved, showAll, test, type Page } from './saddle.js';
 
 const step = (page: Page, id: string) => page.getByTestId(`step-${id}`);
 const done = async (page: Page, id: string): Promise<void> => {
@@ -43,6 +43,7 @@ test('a dust collector on a circuit of its own: panel, way, steps, closed; the n
   await page.getByTestId('start').click();
   await expect(page).toHaveURL(/\/jobs\/[\w-]+\/need$/);
   const job = page.url().split('/').at(-2)!;
+  await showAll(page);
   await expect(await finding(page, 'The way there')).toHaveAttribute('data-verdict', 'can’t tell');
   await page.getByTestId('appliance').fill('dust collector');
   await page.getByLabel('watts or amps on the plate').fill('9.6 A');
@@ -65,7 +66,7 @@ test('a dust collector on a circuit of its own: panel, way, steps, closed; the n
   await expect(page.getByText('The panel, by a circuit 16')).toBeVisible();
 
   // 9.6 A of 20 A, and nothing else is on it
-  await expect(await finding(page, 'Everything on circuit 16 at once')).toContainText('9.60 A');
+  await expect(await finding(page, 'Everything on circuit 16 at once')).toContainText('9.6 A of 20 A');
   await goTo(page, 'Box');
   await expect(page.getByRole('heading', { name: 'Seen from the loom room' })).toBeVisible();
   await goTo(page, 'Wire');
@@ -143,7 +144,8 @@ test('jobs of one house know each other: one comes after the other and finds its
   await saved(page);
   await goTo(page, 'Feed');
   await expect(page.getByText('Circuit 5 with “Aquarium alcove”')).toHaveCount(0);
-  await expect(await finding(page, 'Everything on circuit 5 at once')).toContainText('tank heater');
+  // 260 W and router 30 W, aquarium 400 W, these continuous: 2.17 + 1.25 × 3.58 A
+  await expect(await finding(page, 'Everything on circuit 5 at once')).toContainText('6.6 A of 15 A');
 
   // a pipe is found where the sewing box is to be
   await page.goto('/jobs/sewing-corner/need');

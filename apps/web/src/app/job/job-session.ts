@@ -38,6 +38,8 @@ export class JobSession extends DocumentSession<Job> {
   /** the other jobs of the house, as they were when this one was opened */
   readonly others = signal<Job[]>([]);
   readonly ready = computed(() => this.loaded() && this.house.loaded());
+  /** changes only when another job is opened */
+  readonly jobId = computed(() => this.current().id);
   readonly job = computed((): JobInHouse => inHouse(this.current(), this.house.house(), this.others()));
 
   readonly state = signal<SiteState>('planned');

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, untracked } from '@angular/core';
 import { printLength, printMark } from '@saddle/core/measure';
 import { wantedAsPlanned } from '@saddle/core/want';
 import { Segmented, type Segment } from '../fields/segmented';
@@ -104,9 +104,11 @@ export class RouteStage {
     }),
   );
   /** a job that has taken no way yet looks at the ways first */
-  protected readonly view = linkedSignal((): 'ways' | 'cable' =>
-    this.session.job().want && (this.session.work().runs.length === 0 || this.session.job().taken?.way.key) ? 'ways' : 'cable',
-  );
+  protected readonly view = linkedSignal({
+    source: this.session.jobId,
+    computation: (): 'ways' | 'cable' =>
+      untracked(() => (this.session.job().want && (this.session.work().runs.length === 0 || this.session.job().taken?.way.key) ? 'ways' : 'cable')),
+  });
   protected readonly boxNames = computed(() =>
     this.session
       .work()

@@ -71,6 +71,8 @@ export class StartPage {
   protected readonly houseId = signal('new');
   /** the house that was chosen, whole */
   protected readonly stored = signal<Stored<House> | undefined>(undefined);
+  /** its walls decide what is asked */
+  protected readonly loading = computed(() => !this.listed() || (this.houseId() !== 'new' && this.stored()?.document.id !== this.houseId()));
   protected readonly newHouse = signal({ name: '', edition: 'US-2020' as House['edition'], unit: 'in' as House['unit'], built: '' });
   private readonly wished = signal<Where | undefined>(undefined);
   protected readonly where = computed((): Where => {
@@ -111,6 +113,8 @@ export class StartPage {
     material: undefined as WallInHand['material'],
   });
   protected readonly lengths = signal<Record<string, MeasuredLength | undefined>>({});
+  /** the houses there are have been asked for */
+  private readonly listed = signal(false);
   protected readonly errors = signal<string[]>([]);
   protected readonly busy = signal(false);
   protected readonly houseChoices = computed(() => [
@@ -126,8 +130,12 @@ export class StartPage {
         this.houses.set(houses);
         const given = houses.find((h) => h.id === this.house_()) ?? houses[0];
         if (given) this.houseId.set(given.id);
+        this.listed.set(true);
       },
-      error: (error: unknown) => this.errors.set([problemOf(error).title]),
+      error: (error: unknown) => {
+        this.listed.set(true);
+        this.errors.set([problemOf(error).title]);
+      },
     });
     effect(() => {
       const id = this.houseId();

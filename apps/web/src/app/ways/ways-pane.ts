@@ -49,7 +49,7 @@ export class WaysPane {
     { level: 'under', words: 'under the floor' },
   ];
 
-  private readonly picked = linkedSignal({ source: () => this.session.job().id, computation: (): string | undefined => undefined });
+  private readonly picked = linkedSignal({ source: this.session.jobId, computation: (): string | undefined => undefined });
   /** what is looked at: what was picked, what was chosen, the favourite */
   protected readonly way = computed((): ShownWay | undefined => {
     const list = this.ways()?.ways ?? [];
