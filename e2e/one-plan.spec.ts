@@ -31,7 +31,9 @@ const takeFirst = async (page: Page): Promise<void> => {
   await expect(page.getByTestId('way-0')).toContainText('taken');
 };
 
-test('a dust collector on a circuit of its own: panel, way, steps, closed; the next job finds its box, circuit and load', async ({ page }) => {
+test('a dust collector on a circuit of its own: panel, way, steps, closed; the next job finds its box, circuit and load', async ({
+  page,
+}) => {
   await page.goto('/start');
   await page.getByTestId('purpose-own-circuit').click();
   await page.getByTestId('start').click();
@@ -136,7 +138,9 @@ test('a dust collector on a circuit of its own: panel, way, steps, closed; the n
   await expect(page.getByTestId('close-job')).toBeVisible();
 });
 
-test('jobs of one house know each other: one comes after the other and finds its box; a survey that went on is listed', async ({ page }) => {
+test('jobs of one house know each other: one comes after the other and finds its box; a survey that went on is listed', async ({
+  page,
+}) => {
   await page.goto('/jobs/router-shelf/feed');
   await expect(await finding(page, 'Circuit 5 with “Aquarium alcove”')).toBeVisible();
   await goTo(page, 'Need');
@@ -155,7 +159,14 @@ test('jobs of one house know each other: one comes after the other and finds its
   const { document, revision } = await (await page.request.get('/api/v1/houses/quince-street-14')).json();
   for (const wall of document.site.walls)
     if (wall.id === 'sewing-hall')
-      wall.obstacles.push({ ...wall.obstacles[0], id: 'late', kind: 'pipe', x: { mm: 1260, known: 'measured' }, behindA: undefined, thick: undefined });
+      wall.obstacles.push({
+        ...wall.obstacles[0],
+        id: 'late',
+        kind: 'pipe',
+        x: { mm: 1260, known: 'measured' },
+        behindA: undefined,
+        thick: undefined,
+      });
   const put = await page.request.put('/api/v1/houses/quince-street-14', { data: document, headers: { 'if-match': `"${revision}"` } });
   expect(put.status()).toBe(200);
   await page.goto('/jobs/sewing-corner/box');

@@ -153,6 +153,7 @@ test('a reading nook fed from the landing', async ({ page, request }) => {
   await done('fish');
   await value('wire-source', 'free-source', '7');
   await done('wire-source');
+  await done('swap-breaker');
   await done('close-boxes');
   await done('energise');
   await value('test', 'hn', '121.4');

@@ -61,6 +61,9 @@ check('Types of the web app’s tests', 'tsc', ['-p', 'apps/web/tsconfig.spec.js
 check('ESLint', 'eslint', ['.', '--max-warnings', '0']);
 check('Prettier', 'prettier', ['--check', '--log-level', 'warn', '.']);
 check('Layers', 'depcruise', ['--config', '.dependency-cruiser.cjs', 'packages/core/src', 'apps/server/src', 'apps/web/src']);
+process.env.SADDLE_BENCH = 'smoke';
+check('Benchmarks, every one once', 'node', ['bench/run.mjs', 'smoke']);
+delete process.env.SADDLE_BENCH;
 const vitestReport = join(root, 'node_modules', '.saddle-vitest.json');
 suite(
   'Vitest',

@@ -76,7 +76,10 @@ async function plantClosing(url) {
   }
 } // prettier-ignore
 async function closingNow(url) {
-  const [job, house] = [json(await ask(url, 'GET', '/api/v1/jobs/closing-job')), json(await ask(url, 'GET', '/api/v1/houses/closing-house'))];
+  const [job, house] = [
+    json(await ask(url, 'GET', '/api/v1/jobs/closing-job')),
+    json(await ask(url, 'GET', '/api/v1/houses/closing-house')),
+  ];
   return { job: job.revision, house: house.revision, closed: job.document.closed !== undefined };
 }
 
@@ -106,7 +109,9 @@ export async function run({ long = false, seed = 7, rounds = long ? LONG : 6 } =
     if (database.pragma('integrity_check', { simple: true }) !== 'ok' || database.pragma('foreign_key_check').length) damaged++;
     const marks = new Set(database.prepare(`SELECT document FROM job WHERE id LIKE 'bundled-%'`).all().map((r) => JSON.parse(r.document).note)); // prettier-ignore
     if (marks.size > 1) half++;
-    const pair = ['job', 'house'].map((table) => JSON.parse(database.prepare(`SELECT document FROM ${table} WHERE id = 'closing-${table}'`).get().document));
+    const pair = ['job', 'house'].map((table) =>
+      JSON.parse(database.prepare(`SELECT document FROM ${table} WHERE id = 'closing-${table}'`).get().document),
+    );
     if ((pair[0].closed !== undefined) !== (pair[1].history ?? []).some((h) => h.id === pair[0].closed?.closing)) half++;
     if (pair[0].closed === undefined && (pair[1].history ?? []).length) half++;
     for (const [key, m] of memory) {

@@ -45,7 +45,11 @@ describe('documents', () => {
     const jobs = (await call<{ id: string; stops: number; stage: string }[]>('GET', '/api/v1/jobs')).body;
     expect(jobs.find((j) => j.id === 'sewing-corner')).toMatchObject({ stops: 3, stage: 'feed' });
     expect(jobs.map((j) => j.id)).toEqual(demoJobs.map((j) => j.id).sort());
-    expect(jobs.find((j) => j.id === 'kiln-corner')).toMatchObject({ stops: 0, stage: 'route', stoppedBy: expect.stringMatching(/no way was taken yet/) });
+    expect(jobs.find((j) => j.id === 'kiln-corner')).toMatchObject({
+      stops: 0,
+      stage: 'route',
+      stoppedBy: expect.stringMatching(/no way was taken yet/),
+    });
   });
   it('saves over the revision that was seen, and keeps the earlier ones', async () => {
     const { revision, document } = await job();
@@ -172,7 +176,10 @@ describe('documents', () => {
     expect(body.feeds.map((f) => f.id)).toEqual(['panel']);
     const sheet = await fetch(`${server.url}${at}/route-sheet.pdf?paper=a4`);
     expect([sheet.status, sheet.headers.get('content-type')]).toEqual([200, 'application/pdf']);
-    expect((await call('GET', '/api/v1/jobs/wainscot/ways')).body).toMatchObject({ status: 409, title: expect.stringMatching(/wants nothing new/) });
+    expect((await call('GET', '/api/v1/jobs/wainscot/ways')).body).toMatchObject({
+      status: 409,
+      title: expect.stringMatching(/wants nothing new/),
+    });
     expect((await call('GET', `${at}/route-sheet.pdf?paper=poster`)).status).toBe(422);
   });
   it('templates come as PDF and SVG, and a jig asks for the depth that it needs', async () => {
@@ -198,7 +205,7 @@ describe('a job becomes part of its house', () => {
   /** The worn box replaced, every step ticked with good values, as a program may say it. */
   async function done(id: string): Promise<{ revision: number; document: Job }> {
     const { revision, document } = (await open(id)).body;
-    type Ask = { key: string; unit: string; least?: number };
+    interface Ask { key: string; unit: string; least?: number }
     const steps = (await call<{ id: string; asks: Ask[]; needsDead: boolean }[]>('GET', `/api/v1/jobs/${id}/steps`)).body;
     const at = (n: number) => new Date(Date.UTC(2026, 9, 3, 8, n)).toISOString();
     const reading = (n: number, volts: number) => ({ at: at(n), volts, where: 'here' });
@@ -208,13 +215,23 @@ describe('a job becomes part of its house', () => {
       values: steps.flatMap((s, n) => s.asks.map((a) => ({ step: s.id, key: a.key, value: a.unit === 'V' && a.least === 0 ? 0.4 : (a.least ?? 0) + 1, at: at(n) }))),
       proof: { testerBefore: reading(20, 120), hotNeutral: reading(21, 0), hotGround: reading(22, 0), neutralGround: reading(23, 0), testerAfter: reading(24, 120) },
     }; // prettier-ignore
-    const saved = await call<{ revision: number; document: Job }>('PUT', `/api/v1/jobs/${id}`, { ...document, work }, { 'if-match': `"${revision}"` });
+    const saved = await call<{ revision: number; document: Job }>(
+      'PUT',
+      `/api/v1/jobs/${id}`,
+      { ...document, work },
+      { 'if-match': `"${revision}"` },
+    );
     expect(saved.status).toBe(200);
     return saved.body;
   }
   it('with stops it doesn’t, and says why; nothing is written', async () => {
     const [before, { revision }] = [await house(), (await open('sewing-corner')).body];
-    const answer = await call<Problem & { hindrances: unknown[] }>('POST', '/api/v1/jobs/sewing-corner/close', { house: before.revision }, { 'if-match': `"${revision}"` });
+    const answer = await call<Problem & { hindrances: unknown[] }>(
+      'POST',
+      '/api/v1/jobs/sewing-corner/close',
+      { house: before.revision },
+      { 'if-match': `"${revision}"` },
+    );
     expect([answer.status, answer.body.type]).toEqual([409, 'urn:saddle:not-closed']);
     expect(answer.body.hindrances.length).toBeGreaterThan(0);
     expect(await house()).toEqual(before);
@@ -222,7 +239,12 @@ describe('a job becomes part of its house', () => {
   it('built, it does: both documents at once, the house keeps what it was, and it can be taken back', async () => {
     const before = await house();
     const { revision } = await done('hall-box-replaced');
-    const late = await call('POST', '/api/v1/jobs/hall-box-replaced/close', { house: before.revision + 7 }, { 'if-match': `"${revision}"` });
+    const late = await call(
+      'POST',
+      '/api/v1/jobs/hall-box-replaced/close',
+      { house: before.revision + 7 },
+      { 'if-match': `"${revision}"` },
+    );
     expect([late.status, late.body.type]).toEqual([409, 'urn:saddle:conflict']);
     const closed = await call<{ house: { revision: number; document: House }; job: { revision: number; document: Job } }>(
       'POST', '/api/v1/jobs/hall-box-replaced/close', { house: before.revision }, { 'if-match': `"${revision}"` },
@@ -231,16 +253,33 @@ describe('a job becomes part of its house', () => {
     expect(closed.body.house.document.history).toMatchObject([{ jobId: 'hall-box-replaced' }]);
     expect(closed.body.job.document.closed).toBeDefined();
     expect((await house()).revision).toBe(before.revision + 1);
-    const line = (await call<{ id: string; closed: boolean; stoppedBy?: string }[]>('GET', '/api/v1/jobs')).body.find((j) => j.id === 'hall-box-replaced');
+    const line = (await call<{ id: string; closed: boolean; stoppedBy?: string }[]>('GET', '/api/v1/jobs')).body.find(
+      (j) => j.id === 'hall-box-replaced',
+    );
     expect([line?.closed, line?.stoppedBy]).toEqual([true, undefined]);
-    const again = await call('POST', '/api/v1/jobs/hall-box-replaced/close', { house: closed.body.house.revision }, { 'if-match': `"${closed.body.job.revision}"` });
+    const again = await call(
+      'POST',
+      '/api/v1/jobs/hall-box-replaced/close',
+      { house: closed.body.house.revision },
+      { 'if-match': `"${closed.body.job.revision}"` },
+    );
     expect([again.status, again.body.title]).toEqual([409, expect.stringMatching(/part of the house already/)]);
-    const back = await call<{ house: { document: House } }>('POST', '/api/v1/jobs/hall-box-replaced/reopen', { house: closed.body.house.revision }, { 'if-match': `"${closed.body.job.revision}"` });
+    const back = await call<{ house: { document: House } }>(
+      'POST',
+      '/api/v1/jobs/hall-box-replaced/reopen',
+      { house: closed.body.house.revision },
+      { 'if-match': `"${closed.body.job.revision}"` },
+    );
     expect([back.status, back.body.house.document]).toEqual([200, before.document]);
   });
   it('one that others come after is not deleted under them', async () => {
     const { revision, document } = (await open('wainscot')).body;
-    const saved = await call<StoredJob>('PUT', '/api/v1/jobs/wainscot', { ...document, after: ['sewing-corner'] }, { 'if-match': `"${revision}"` });
+    const saved = await call<StoredJob>(
+      'PUT',
+      '/api/v1/jobs/wainscot',
+      { ...document, after: ['sewing-corner'] },
+      { 'if-match': `"${revision}"` },
+    );
     expect(saved.status).toBe(200);
     const gone = await call('DELETE', '/api/v1/jobs/sewing-corner', undefined, { 'if-match': `"${(await job()).revision}"` });
     expect([gone.status, gone.body.title]).toEqual([409, expect.stringMatching(/come after it: Wainscot/)]);
@@ -248,10 +287,22 @@ describe('a job becomes part of its house', () => {
   });
   it('what the survey says otherwise since a revision, and what the job is judged by otherwise', async () => {
     const { revision, document } = await house();
-    const walls = document.site.walls.map((w) => (w.id === 'sewing-hall' ? { ...w, obstacles: [...w.obstacles, { ...w.obstacles[0]!, id: 'late', x: { mm: 1250, known: 'measured' as const } }] } : w));
-    const saved = await call<StoredJob>('PUT', '/api/v1/houses/quince-street-14', { ...document, site: { ...document.site, walls } }, { 'if-match': `"${revision}"` });
+    const walls = document.site.walls.map((w) =>
+      w.id === 'sewing-hall'
+        ? { ...w, obstacles: [...w.obstacles, { ...w.obstacles[0]!, id: 'late', x: { mm: 1250, known: 'measured' as const } }] }
+        : w,
+    );
+    const saved = await call<StoredJob>(
+      'PUT',
+      '/api/v1/houses/quince-street-14',
+      { ...document, site: { ...document.site, walls } },
+      { 'if-match': `"${revision}"` },
+    );
     expect(saved.status).toBe(200);
-    const since = await call<{ differs: unknown[]; findings: { now: { rule: string } }[] }>('GET', `/api/v1/jobs/sewing-corner/surveyed-since?from=${revision}`);
+    const since = await call<{ differs: unknown[]; findings: { now: { rule: string } }[] }>(
+      'GET',
+      `/api/v1/jobs/sewing-corner/surveyed-since?from=${revision}`,
+    );
     expect([since.body.differs.length, since.body.findings.some((f) => f.now.rule === 'obstacle')]).toEqual([1, true]);
     expect((await call('GET', '/api/v1/jobs/sewing-corner/surveyed-since?from=9999')).status).toBe(404);
     await call('PUT', '/api/v1/houses/quince-street-14', document, { 'if-match': `"${saved.body.revision}"` });
@@ -303,10 +354,15 @@ describe('bad input is named, and changes nothing', () => {
       [{ ...house.document, edition: 'US-1999' }, '/edition'],
       [site({ boxes: 'two' }), '/site/boxes'],
       [
-        site({ boxes: [{ ...box, place: { ...box.place, distance: { mm: 9999, known: 'measured' } } }, ...house.document.site.boxes.slice(1)] }),
+        site({
+          boxes: [{ ...box, place: { ...box.place, distance: { mm: 9999, known: 'measured' } } }, ...house.document.site.boxes.slice(1)],
+        }),
         '/site/boxes/0/place/distance/mm',
       ],
-      [site({ walls: [{ ...wall, framing: { ...wall.framing, spacing: { mm: 0, known: 'measured' } } }] }), '/site/walls/0/framing/spacing/mm'],
+      [
+        site({ walls: [{ ...wall, framing: { ...wall.framing, spacing: { mm: 0, known: 'measured' } } }] }),
+        '/site/walls/0/framing/spacing/mm',
+      ],
       [site({ boxes: [{ ...box, supportFittings: -2 }] }), '/site/boxes/0/supportFittings'],
       [{ ...document, purpose: 'something' }, '/purpose'],
       [{ ...document, after: ['sewing-corner'] }, '/after/0'],
@@ -314,7 +370,8 @@ describe('bad input is named, and changes nothing', () => {
     ];
     for (const [body, path] of cases) {
       const { format } = body as { format: string };
-      const [at, seen] = format === 'saddle-house' ? ['/api/v1/houses/quince-street-14', house.revision] : ['/api/v1/jobs/sewing-corner', revision];
+      const [at, seen] =
+        format === 'saddle-house' ? ['/api/v1/houses/quince-street-14', house.revision] : ['/api/v1/jobs/sewing-corner', revision];
       const answer = await call('PUT', at, body, { 'if-match': `"${seen}"` });
       expect(answer.status).toBe(422);
       expect(answer.body.errors?.[0]).toMatchObject({ path, expected: expect.any(String), came: expect.any(String) });

@@ -328,17 +328,20 @@ export function apiRoutes(store: Store, heavy: HeavyPool, logger: Logger, versio
     const revision = revisionOf(request);
     const stale = revision !== laid.stored.revision ? laid.stored : what.house !== laid.house.revision ? laid.house : undefined;
     if (stale)
-      throw problem(409, 'conflict', `The ${stale === laid.house ? 'house' : 'job'} was saved newer in the meantime; nothing was written.`, {
-        current: stale,
-      });
+      throw problem(
+        409,
+        'conflict',
+        `The ${stale === laid.house ? 'house' : 'job'} was saved newer in the meantime; nothing was written.`,
+        {
+          current: stale,
+        },
+      );
     return { house: what.house, job: revision };
   };
   api.get('/jobs/:id/closing', async (request, response) => {
     const { house, job, jobs, stored } = await shelf.laid(param(request, 'id'));
     response.json(
-      job.closed
-        ? { closed: job.closed, restsOn: restsOn(stored.document, house.document, jobs) }
-        : { hindrances: hindrances(job, jobs) },
+      job.closed ? { closed: job.closed, restsOn: restsOn(stored.document, house.document, jobs) } : { hindrances: hindrances(job, jobs) },
     );
   });
   api.post('/jobs/:id/close', async (request, response) => {

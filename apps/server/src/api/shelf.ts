@@ -130,7 +130,8 @@ export class Shelf {
         const byId = new Map(jobs.map((j) => [j.id, j]));
         for (const head of stale) {
           const job = byId.get(head.id);
-          if (job && house) this.summaries.set(head.id, { restsOn: restsOn(head), summary: this.summary(inHouse(job, house.document, jobs)) });
+          if (job && house)
+            this.summaries.set(head.id, { restsOn: restsOn(head), summary: this.summary(inHouse(job, house.document, jobs)) });
           else this.summaries.delete(head.id);
         }
       }

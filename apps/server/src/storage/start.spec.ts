@@ -204,13 +204,18 @@ describe('documents of version 1 in the folder', () => {
     const data = folder();
     await stop(await runServer(data, ['--empty']));
     const database = new Database(join(data, 'saddle.sqlite'));
-    for (const h of old.houses) database.prepare('INSERT INTO house VALUES (?, 1, ?, ?)').run(h.id, JSON.stringify(h), '2026-10-01T08:00:00.000Z');
+    for (const h of old.houses)
+      database.prepare('INSERT INTO house VALUES (?, 1, ?, ?)').run(h.id, JSON.stringify(h), '2026-10-01T08:00:00.000Z');
     for (const j of old.jobs)
       database
         .prepare('INSERT INTO job (id, houseId, revision, document, savedAt) VALUES (?, ?, 1, ?, ?)')
         .run(j.id, j.houseId, JSON.stringify(j), '2026-10-01T08:00:00.000Z');
-    for (const [kind, list] of [['house', old.houses], ['job', old.jobs]] as const)
-      for (const d of list) database.prepare('INSERT INTO revision VALUES (?, ?, 1, ?, ?)').run(kind, d.id, JSON.stringify(d), '2026-10-01T08:00:00.000Z');
+    for (const [kind, list] of [
+      ['house', old.houses],
+      ['job', old.jobs],
+    ] as const)
+      for (const d of list)
+        database.prepare('INSERT INTO revision VALUES (?, ?, 1, ?, ?)').run(kind, d.id, JSON.stringify(d), '2026-10-01T08:00:00.000Z');
     database.prepare('INSERT INTO house VALUES (?, 1, ?, ?)').run('torn', '{"format":"saddle-ho', '2026-10-01T08:00:00.000Z');
     database.pragma('user_version = 1');
     database.close();
@@ -220,7 +225,7 @@ describe('documents of version 1 in the folder', () => {
     const data = await asOfVersion1();
     const server = await runServer(data);
     const get = async <T>(path: string): Promise<T> => (await (await fetch(`${server.url}/api/v1${path}`)).json()) as T;
-    type Line = { id: string; stage: string; revision: number; unreadable?: string };
+    interface Line { id: string; stage: string; revision: number; unreadable?: string }
     const jobs = await get<Line[]>('/jobs');
     // five of what was only wanted are jobs too now; the sixth was one already
     expect(jobs).toHaveLength(old.jobs.length + 5);

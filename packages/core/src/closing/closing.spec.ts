@@ -3,7 +3,17 @@ import { describe, expect, it } from 'vitest';
 import { demoJobs, quinceStreet } from '../demo/index.js';
 import { ledgerOf } from '../ledger/index.js';
 import { inches } from '../measure/index.js';
-import { applyEdits, checkHouse, checkJobIn, inHouse, measured, plannedSite, type House, type Job, type JobInHouse } from '../model/index.js';
+import {
+  applyEdits,
+  checkHouse,
+  checkJobIn,
+  inHouse,
+  measured,
+  plannedSite,
+  type House,
+  type Job,
+  type JobInHouse,
+} from '../model/index.js';
 import { enterProof, enterValue, isTicked, proofState, stepsOf, tick, type ProofKey } from '../steps/index.js';
 import { closeJob, hindrances, reopenJob, restsOn, surveyedSince } from './index.js';
 
@@ -45,7 +55,8 @@ function worked(start: JobInHouse, last = 'record'): JobInHouse {
       for (const key of ['testerBefore', 'hotNeutral', 'hotGround', 'neutralGround', 'testerAfter'] as ProofKey[])
         job = enterProof(job, key, { at: at(minute++), volts: key.startsWith('tester') ? 120 : 0, where: 'here' });
     for (const ask of step.asks) {
-      const value = ask.unit === 'V' ? (ask.least! > 0 ? 119.4 : 0.6) : (ask.least ?? 0) + (step.id === 'mark-out' ? inches(0.25) : inches(1));
+      const value =
+        ask.unit === 'V' ? (ask.least! > 0 ? 119.4 : 0.6) : (ask.least ?? 0) + (step.id === 'mark-out' ? inches(0.25) : inches(1));
       job = enterValue(job, { step: step.id, key: ask.key, value, at: at(minute++) });
     }
     const result = tick(job, step.id, steps, [], at(minute++));
@@ -108,7 +119,15 @@ describe('closing a job', () => {
       ...done,
       id: 'on-it',
       name: 'On it',
-      changes: [{ id: 'r', title: 'Other face', do: 'replace-device', deviceId: 'sewing-receptacle', device: closed.house.site.devices.find((d) => d.id === 'sewing-receptacle')! }],
+      changes: [
+        {
+          id: 'r',
+          title: 'Other face',
+          do: 'replace-device',
+          deviceId: 'sewing-receptacle',
+          device: closed.house.site.devices.find((d) => d.id === 'sewing-receptacle')!,
+        },
+      ],
     };
     expect(restsOn(closed.job, closed.house, [closed.job, onIt])).toEqual(['The open job “On it” is planned on it.']);
     const resurveyed: House = {
@@ -165,7 +184,14 @@ describe('what keeps a job from being closed', () => {
 describe('the survey went on', () => {
   it('what changed, and what the job is judged by otherwise: a pipe where the box is to be', () => {
     const wall = quinceStreet.site.walls.find((w) => w.id === 'sewing-hall')!;
-    const pipe = { id: 'pipe', kind: 'pipe' as const, x: measured(inches(49)), z: measured(0), width: measured(inches(2)), height: measured(inches(90)) };
+    const pipe = {
+      id: 'pipe',
+      kind: 'pipe' as const,
+      x: measured(inches(49)),
+      z: measured(0),
+      width: measured(inches(2)),
+      height: measured(inches(90)),
+    };
     const now: House = { ...quinceStreet, site: { ...quinceStreet.site, walls: quinceStreet.site.walls.map((w) => (w === wall ? { ...w, obstacles: [...w.obstacles, pipe] } : w)) } }; // prettier-ignore
     const since = surveyedSince(sewing, quinceStreet, now, []);
     expect(since.differs.map((d) => d.words)).toEqual([expect.stringMatching(/obstacle 2/)]);

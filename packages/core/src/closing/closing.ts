@@ -63,8 +63,7 @@ export function hindrances(job: JobInHouse, jobs: readonly Job[]): Hindrance[] {
   const left = undone(job, steps);
   if (left.changes.length)
     list.push({ says: `Not built: ${left.changes.map((c) => c.title).join('; ')}. It would not be in the house.`, canBeLeft: true });
-  else if (left.steps.length)
-    list.push({ says: `Not ticked: ${left.steps.map((s) => s.title).join('; ')}.`, canBeLeft: true });
+  else if (left.steps.length) list.push({ says: `Not ticked: ${left.steps.map((s) => s.title).join('; ')}.`, canBeLeft: true });
   return list;
 }
 
@@ -161,8 +160,7 @@ export function restsOn(job: Job, house: House, jobs: readonly Job[]): string[] 
     if (ALTERED_LISTS.some((list) => [...later.was[list], ...later.became[list]].some((x) => touches(x, list, mine))))
       reasons.push(`“${later.jobName}” was built on it.`);
   for (const open of jobs.filter((j) => !j.closed && j.id !== job.id))
-    if (open.changes.some((c) => changeRestsOn(c, mine)))
-      reasons.push(`The open job “${open.name}” is planned on it.`);
+    if (open.changes.some((c) => changeRestsOn(c, mine))) reasons.push(`The open job “${open.name}” is planned on it.`);
   for (const list of ALTERED_LISTS)
     for (const thing of closing.became[list]) {
       const now = (house.site[list] as { id: string; name: string }[]).find((x) => x.id === thing.id);
@@ -170,7 +168,8 @@ export function restsOn(job: Job, house: House, jobs: readonly Job[]): string[] 
       else if (JSON.stringify(now) !== JSON.stringify(thing)) reasons.push(`${thing.name} was surveyed otherwise since.`);
     }
   const before = takenBack(house.site, closing);
-  if (reasons.length === 0 && hangsOn(house.site, before, closing)) reasons.push('Something that was surveyed since hangs on what it brought.');
+  if (reasons.length === 0 && hangsOn(house.site, before, closing))
+    reasons.push('Something that was surveyed since hangs on what it brought.');
   if (reasons.length === 0) for (const e of siteErrors(before, house.unit, '').slice(0, 3)) reasons.push(e.message);
   return reasons;
 }
@@ -180,7 +179,9 @@ const touches = (thing: { id: string }, list: string, mine: Mine): boolean => {
   if (mine.get(list)!.has(thing.id)) return true;
   const refers = thing as { boxId?: string; ends?: { boxId?: string | undefined }[] };
   const boxes = mine.get('boxes')!;
-  return (refers.boxId !== undefined && boxes.has(refers.boxId)) || (refers.ends ?? []).some((e) => e.boxId !== undefined && boxes.has(e.boxId));
+  return (
+    (refers.boxId !== undefined && boxes.has(refers.boxId)) || (refers.ends ?? []).some((e) => e.boxId !== undefined && boxes.has(e.boxId))
+  );
 };
 const changeRestsOn = (change: Change, mine: Mine): boolean => {
   switch (change.do) {

@@ -18,10 +18,16 @@ export function surveyedSince(job: Job, before: House, now: House, jobs: readonl
   const is = ledgerOf(inHouse(job, now, jobs));
   const keys = new Set(is.map(key));
   return {
-    differs: differences({ ...before.site, built: before.built, edition: before.edition }, { ...now.site, built: now.built, edition: now.edition }, now.unit),
+    differs: differences(
+      { ...before.site, built: before.built, edition: before.edition },
+      { ...now.site, built: now.built, edition: now.edition },
+      now.unit,
+    ),
     findings: is.flatMap((f) => {
       const earlier = was.get(key(f));
-      return earlier?.verdict === f.verdict || (!earlier && (f.verdict === 'ok' || f.verdict === 'note')) ? [] : [{ now: f, before: earlier?.verdict }];
+      return earlier?.verdict === f.verdict || (!earlier && (f.verdict === 'ok' || f.verdict === 'note'))
+        ? []
+        : [{ now: f, before: earlier?.verdict }];
     }),
     settled: [...was.values()].filter((f) => !keys.has(key(f)) && f.verdict !== 'ok' && f.verdict !== 'note'),
   };

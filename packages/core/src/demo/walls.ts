@@ -129,6 +129,16 @@ const CABLES: Cable[] = [
   { ...cable('pantry-line', 'panel to pantry', 'panel', 'pantry-box', 'Pantry box', 'bottom', inch(7, '7')), gauge: 12 },
   { ...cable('shed-line', 'porch to shed', 'porch', 'shed-box', 'Shed box', 'bottom', inch(7, '7')), gauge: 12 },
   cable('loom-line', 'panel to loom room switch', 'panel', 'loom-switch', 'Loom room switch box', 'top', inch(7, '7')),
+  cable(
+    'loom-light',
+    'loom room switch to its ceiling light',
+    'loom ceiling light',
+    'loom-switch',
+    'Loom room switch box',
+    'top',
+    inch(7, '7'),
+    true,
+  ),
   cable('stair-line', 'loom room to hall switch', 'loom room', 'stair-switch', 'Hall switch box', 'top', inch(7, '7')),
 ];
 const DEVICES: Device[] = [

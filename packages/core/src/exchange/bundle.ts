@@ -145,7 +145,17 @@ export function importReport(data: unknown, known: Known): ImportReport {
   const fileIds = new Set(given.flatMap(({ checked }) => (checked.ok ? [checked.value.id] : [])));
   const ok = (value: Job) => ({ ok: true as const, value });
   const read = [
-    ...given.map((g) => (g.checked.ok ? { ...g, checked: ok({ ...g.checked.value, ...(joined.get(g.checked.value.id)?.want ? { want: joined.get(g.checked.value.id)!.want } : {}) }) } : g)),
+    ...given.map((g) =>
+      g.checked.ok
+        ? {
+            ...g,
+            checked: ok({
+              ...g.checked.value,
+              ...(joined.get(g.checked.value.id)?.want ? { want: joined.get(g.checked.value.id)!.want } : {}),
+            }),
+          }
+        : g,
+    ),
     ...[...joined.values()].filter((j) => !fileIds.has(j.id)).map((j) => ({ raw: j as unknown, carried: undefined, checked: ok(j) })),
   ];
   // what jobs of an earlier version carried of the survey goes into their houses first, so that all of them are held against the same
@@ -179,7 +189,12 @@ export function importReport(data: unknown, known: Known): ImportReport {
       });
     }
     // jobs that would wait for each other can't be kept; one that lost its footing in the house is kept as it is, and its ledger says so
-    errors.push(...prefixed(misfits.filter((e) => e.path.startsWith('/after')), at('jobs', i)));
+    errors.push(
+      ...prefixed(
+        misfits.filter((e) => e.path.startsWith('/after')),
+        at('jobs', i),
+      ),
+    );
     const taken = checked.ok && errors.length === 0;
     if (taken) errors.push(...prefixed(misfits, at('jobs', i)));
     if (taken) report.take.jobs.push(checked.value);

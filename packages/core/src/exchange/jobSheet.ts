@@ -1,6 +1,6 @@
 /** The job sheet as blocks of content; the server sets it in type. */
 import { printSource } from '../catalog/index.js';
-import { workOf, jobElevation, ledgerOf, sumLines, type SumLine } from '../ledger/index.js';
+import { wiringOf, workOf, jobElevation, ledgerOf, sumLines, type SumLine } from '../ledger/index.js';
 import { marksFor, type Elevation } from '../layout/index.js';
 import { printLength, printMark } from '../measure/index.js';
 import type { Bench, Finding, JobInHouse, Verdict, Wall } from '../model/index.js';
@@ -8,7 +8,7 @@ import { isTicked, judgeAsk, outageMinutes, PROOF_LABELS, PROOF_ORDER, stepsOf, 
 import { materialsOf, toolsOf } from '../takeoff/index.js';
 import { NetworkError, switchOn } from '../circuit/index.js';
 import type { RoutePlanFigure } from '../want/index.js';
-import { benchDrawing, benchFindings, wiringDrawing, wiringPlan, type BenchDrawing, type WiringDrawing } from '../wiring/index.js';
+import { benchDrawing, benchFindings, wiringDrawing, type BenchDrawing, type WiringDrawing } from '../wiring/index.js';
 
 export type SheetBlock =
   | { kind: 'heading'; text: string; newPage?: boolean }
@@ -104,8 +104,9 @@ export function jobSheet(job: JobInHouse): JobSheet {
   const shown = findings.filter((f) => f.verdict !== 'ok' && f.verdict !== 'note');
   if (shown.length === 0) blocks.push({ kind: 'text', text: 'Nothing stands against it.' });
   for (const finding of shown) blocks.push(findingBlock(finding, job.unit));
-  for (const { box, circuit, hadDevices } of w.boxes) {
-    const plan = wiringPlan({ site: w.planned, box, circuit, schools: job.schools });
+  for (const b of w.boxes) {
+    const { box, hadDevices } = b;
+    const plan = wiringOf(w, b);
     blocks.push({ kind: 'heading', text: `Wiring of ${box.name}` });
     if (plan.refused.length || plan.missing.length) {
       for (const text of [...plan.refused, ...plan.missing]) blocks.push({ kind: 'caution', text });

@@ -75,8 +75,7 @@ function boxCandidate(trial: Trial, box: Box): FeedCandidate {
   const wall = site.walls.find((w) => w.id === target.wallId);
   const sameWall = box.wallId === target.wallId;
   const [from, to] = wall ? [boxCentreX(wall, box), boxCentreX(wall, target)] : [];
-  const known =
-    wall && (wall.framing.material === 'masonry' || wall.framing.knownStud !== undefined || wall.framing.extraStuds.length > 0);
+  const known = wall && (wall.framing.material === 'masonry' || wall.framing.knownStud !== undefined || wall.framing.extraStuds.length > 0);
   const studs = sameWall && known && from !== undefined && to !== undefined ? studsBetween(wall, from, to).length : undefined;
   const way: FeedWay = !sameWall ? 'another wall' : box.face !== target.face ? 'other side' : studs === 0 ? 'same bay' : 'along the wall';
   const room = site.rooms.find((r) => r.id === site.walls.find((w) => w.id === box.wallId)?.faces[box.face].roomId)?.name;

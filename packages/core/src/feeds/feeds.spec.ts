@@ -2,7 +2,18 @@
 import { describe, expect, it } from 'vitest';
 import { demoJobsInHouse, quinceStreet, routerShelf, sewingCorner } from '../demo/index.js';
 import { ledgerOf, outletBoxes, workOf } from '../ledger/index.js';
-import { applyEdits, bareJob, checkJobIn, inHouse, plannedSite, VERDICTS, wantOf, type House, type JobInHouse, type Site } from '../model/index.js';
+import {
+  applyEdits,
+  bareJob,
+  checkJobIn,
+  inHouse,
+  plannedSite,
+  VERDICTS,
+  wantOf,
+  type House,
+  type JobInHouse,
+  type Site,
+} from '../model/index.js';
 import { keptWay } from '../route/index.js';
 import { routeDetail, searchRoutes, takeWay, wantFeeds } from '../want/index.js';
 
@@ -12,7 +23,9 @@ const of = (job: JobInHouse, id: string) => feedsOf(job).find((c) => c.id === id
 /** The job fed from a box by the best way there. */
 function fedFrom(job: JobInHouse, feed: string): JobInHouse {
   const want = wantOf(job)!;
-  const others = feedsOf(job).filter((f) => f.id !== feed && f.id !== 'panel').map((f) => `feed/${f.id}`);
+  const others = feedsOf(job)
+    .filter((f) => f.id !== feed && f.id !== 'panel')
+    .map((f) => `feed/${f.id}`);
   const { found } = searchRoutes(houseOf(job), { ...want, forbidden: others });
   const option = found.options.find((o) => o.feed.id === feed)!;
   const { traced } = routeDetail(houseOf(job), want, option);
@@ -49,7 +62,10 @@ describe('the sewing corner', () => {
     expect(own.findings.find((f) => f.rule === 'space')!.verdict).toBe('ok');
   });
   it('a panel nobody looked at can’t be told, and is never left out', () => {
-    const own = of(found(sewingCorner, ({ panel: _, ...s }) => s), 'panel');
+    const own = of(
+      found(sewingCorner, ({ panel: _, ...s }) => s),
+      'panel',
+    );
     expect([own.verdict, own.way]).toEqual(['can’t tell', 'home run']);
   });
 });
@@ -138,7 +154,11 @@ describe('taking another feed', () => {
     expect(checkJobIn(bareJob(window), quinceStreet, [])).toMatchObject({ ok: true });
     expect(workOf(window).runs[0]!.from!.box.id).toBe('sewing-window-box');
     expect(ownBox(window).circuitId).toBe('c5');
-    expect(plannedSite(window).loads.filter((l) => l.boxId === ownBox(window).id).map((l) => l.circuitId)).toEqual(['c5', 'c5']);
+    expect(
+      plannedSite(window)
+        .loads.filter((l) => l.boxId === ownBox(window).id)
+        .map((l) => l.circuitId),
+    ).toEqual(['c5', 'c5']);
   });
   it('there and back again is judged as before', () => {
     const hall = fedFrom(sewingCorner, 'hall-box');

@@ -79,9 +79,9 @@ describe('the router shelf, fed from one stud over (metal studs, divided box)', 
     const { wall, box } = w.runs[0]!.to;
     const drawn = jobElevation(w, w.planned, wall.id, box.face, true, true).shapes.filter((s) => s.id.startsWith('cross-'));
     expect(drawn).toHaveLength(1);
-    expect(jobElevation(w, w.planned, wall.id, box.face === 'A' ? 'B' : 'A', true, true).shapes.some((s) => s.id.startsWith('cross-'))).toBe(
-      false,
-    );
+    expect(
+      jobElevation(w, w.planned, wall.id, box.face === 'A' ? 'B' : 'A', true, true).shapes.some((s) => s.id.startsWith('cross-')),
+    ).toBe(false);
   });
   it('a stud that is only reckoned is found first; then it is closed in three coats, before the note', () => {
     expect(step('cross-studs').cautions.join(' ')).toContain('only reckoned');

@@ -31,8 +31,21 @@ import {
   type Remedy,
   type Wall,
 } from '../model/index.js';
-import { cableKind, cablesIn, fillOf, sheathToOpening, wiringPlan } from '../wiring/index.js';
-import { editBox, finding, inPlaceBoxes, oldFreeEnds, outletBoxes, put, remedy, runsAt, runTo, type Work, type WorkBox } from './work.js';
+import { cableKind, cablesIn, fillOf, sheathToOpening } from '../wiring/index.js';
+import {
+  editBox,
+  finding,
+  inPlaceBoxes,
+  oldFreeEnds,
+  outletBoxes,
+  put,
+  remedy,
+  runsAt,
+  runTo,
+  wiringOf,
+  type Work,
+  type WorkBox,
+} from './work.js';
 import { judgeWork } from './workBox.js';
 
 function fillFinding(w: Work, b: WorkBox): Finding {
@@ -149,8 +162,7 @@ function heightFindings(w: Work, b: WorkBox): Finding[] {
   if (!rect) return [];
   const inRoom = w.planned.boxes
     .filter(
-      (x) =>
-        x.id !== box.id && x.wallId === wall.id && (x.face === box.face || wall.faces[x.face].roomId === wall.faces[box.face].roomId),
+      (x) => x.id !== box.id && x.wallId === wall.id && (x.face === box.face || wall.faces[x.face].roomId === wall.faces[box.face].roomId),
     )
     .map((x) => x.place.bottom.mm);
   const feed = runTo(w, b)?.from;
@@ -259,7 +271,7 @@ function wireFindings(w: Work, b: WorkBox): Finding[] {
     findings.push(
       finding('sheath', box.id, 'wire', `Sheath in ${box.name}, new cable`, sheathInside(edition, sheathBySchool(schools.sheath))),
     );
-  const plan = wiringPlan({ site: w.planned, box, circuit: b.circuit, schools });
+  const plan = wiringOf(w, b);
   if (plan.refused.length)
     findings.push(
       finding('wiring-plan', box.id, 'wire', `Wiring of ${box.name}`, {

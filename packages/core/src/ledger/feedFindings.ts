@@ -77,20 +77,31 @@ function needFindings(w: Work, b: WorkBox): Finding[] {
             remedy(
               `unplug-${load.id}`,
               `Leave the ${load.name} elsewhere`,
-              put({ id: `unplug-${load.id}`.slice(0, 40), do: 'unplug', title: `The ${load.name} is not used here`.slice(0, 120), loadId: load.id }),
+              put({
+                id: `unplug-${load.id}`.slice(0, 40),
+                do: 'unplug',
+                title: `The ${load.name} is not used here`.slice(0, 120),
+                loadId: load.id,
+              }),
             ),
           ],
         ),
       );
   if (loads.length === 0 && addsOutlet(b) && circuit)
     findings.push(
-      finding('need', b.box.id, 'need', outletBoxes(w).length > 1 ? `What will be plugged in at ${b.box.name}` : 'What will be plugged in', {
-        verdict: 'can’t tell',
-        says: 'nothing has been named yet',
-        sums: [],
-        source: practice,
-        ask: 'Name each appliance, or type the watts or amps on its plate.',
-      }),
+      finding(
+        'need',
+        b.box.id,
+        'need',
+        outletBoxes(w).length > 1 ? `What will be plugged in at ${b.box.name}` : 'What will be plugged in',
+        {
+          verdict: 'can’t tell',
+          says: 'nothing has been named yet',
+          sums: [],
+          source: practice,
+          ask: 'Name each appliance, or type the watts or amps on its plate.',
+        },
+      ),
     );
   return findings;
 }
@@ -282,7 +293,13 @@ function deviceFindings(w: Work, b: WorkBox, device: Device): Finding[] {
         ? [remedy(id, title, put({ ...own, circuit: { ...own.circuit, arcFault } }))]
         : []
       : circuit
-        ? [remedy(id, title, put({ id: `arc-fault-${circuit.id}`.slice(0, 40), do: 'alter-circuit', title, circuitId: circuit.id, with: { arcFault } }))]
+        ? [
+            remedy(
+              id,
+              title,
+              put({ id: `arc-fault-${circuit.id}`.slice(0, 40), do: 'alter-circuit', title, circuitId: circuit.id, with: { arcFault } }),
+            ),
+          ]
         : [];
   return [
     finding(
@@ -414,19 +431,21 @@ function ownCircuitFindings(w: Work): Finding[] {
     circuit.arcFault === undefined && circuit.groundFault === undefined
       ? {}
       : { protection: { arcFault: circuit.arcFault === 'breaker', groundFault: circuit.groundFault === 'breaker' } };
-  return breakerFindings(w.found, w.job.edition, {
-    name: circuit.name,
-    ratingA: circuit.breakerA ?? 20,
-    poles: breaker?.poles ?? 1,
-    gauge: run?.cable.gauge ?? 12,
-    rooms,
-    loads: w.planned.loads.filter((l) => l.circuitId === circuit.id),
-    ...(breaker?.type ? { type: breaker.type } : {}),
-    ...protection,
-  })
-    // the boxes and the cable are judged by their own rules
-    .filter((f) => !['arc-fault', 'ground-fault', 'conductor'].includes(f.rule))
-    .map((f) => finding(`panel-${f.rule}`, circuit.id, 'feed', f.title, f));
+  return (
+    breakerFindings(w.found, w.job.edition, {
+      name: circuit.name,
+      ratingA: circuit.breakerA ?? 20,
+      poles: breaker?.poles ?? 1,
+      gauge: run?.cable.gauge ?? 12,
+      rooms,
+      loads: w.planned.loads.filter((l) => l.circuitId === circuit.id),
+      ...(breaker?.type ? { type: breaker.type } : {}),
+      ...protection,
+    })
+      // the boxes and the cable are judged by their own rules
+      .filter((f) => !['arc-fault', 'ground-fault', 'conductor'].includes(f.rule))
+      .map((f) => finding(`panel-${f.rule}`, circuit.id, 'feed', f.title, f))
+  );
 }
 
 /** Feed, need and protection. */

@@ -2,7 +2,19 @@
 import { describe, expect, it } from 'vitest';
 import { hallBox, quinceStreet, sewingCorner } from '../demo/index.js';
 import { inches, printLength, toInches } from '../measure/index.js';
-import { applyEdits, bareJob, boxRect, checkHouse, checkJob, checkJobIn, emptySite, inHouse, type Finding, type House, type JobInHouse } from '../model/index.js';
+import {
+  applyEdits,
+  bareJob,
+  boxRect,
+  checkHouse,
+  checkJob,
+  checkJobIn,
+  emptySite,
+  inHouse,
+  type Finding,
+  type House,
+  type JobInHouse,
+} from '../model/index.js';
 import { otherSide, type OtherSideAnswers } from '../situation/index.js';
 import { stageStates } from './index.js';
 import { workOf } from './work.js';
@@ -16,7 +28,10 @@ const apply = (job: JobInHouse, rule: string, remedy: RegExp, subject?: string):
   if (!chosen) throw new Error(`no remedy ${remedy} for ${rule}`);
   return applyEdits(job, chosen.edits);
 };
-const withFound = (change: (found: JobInHouse['found']) => JobInHouse['found']): JobInHouse => ({ ...sewingCorner, found: change(sewingCorner.found) });
+const withFound = (change: (found: JobInHouse['found']) => JobInHouse['found']): JobInHouse => ({
+  ...sewingCorner,
+  found: change(sewingCorner.found),
+});
 
 describe('Sewing corner as it comes', () => {
   it('with the hall heater it doesn’t fit: (180 + 1500 + 85 + 1100) ÷ 120 = 23.875 A', () => {
@@ -186,7 +201,12 @@ describe('a job from a few answers', () => {
   });
   it('a second job finds the room and the circuit of the same name there, and brings a wall and boxes of its own', () => {
     const withCircuit = otherSide(bare, { ...answers, circuit: { number: '4', breakerA: 15 } }).house;
-    const { house } = otherSide(withCircuit, { ...answers, id: 'second', newRoom: { name: 'Attic room', use: 'bedroom' }, circuit: { number: '4' } });
+    const { house } = otherSide(withCircuit, {
+      ...answers,
+      id: 'second',
+      newRoom: { name: 'Attic room', use: 'bedroom' },
+      circuit: { number: '4' },
+    });
     expect(checkHouse(house)).toMatchObject({ ok: true });
     expect([house.site.rooms.map((r) => r.name), house.site.walls.length, house.site.circuits.length]).toEqual([
       ['den', 'landing', 'Attic room'],

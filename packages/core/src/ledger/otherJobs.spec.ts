@@ -33,7 +33,12 @@ describe('two jobs of one house', () => {
   it('nothing is said of jobs on other circuits and walls, of one that comes after, or of one that is part of the house', () => {
     expect(others(sewing, [sewing, aquarium])).toEqual([]);
     expect(others({ ...aquarium, after: [shelf.id] }, [shelf])).toEqual([]);
-    expect(others(shelf, [{ ...aquarium, after: ['between'] }, { ...sewing, id: 'between', after: [shelf.id] }])).toEqual([]);
+    expect(
+      others(shelf, [
+        { ...aquarium, after: ['between'] },
+        { ...sewing, id: 'between', after: [shelf.id] },
+      ]),
+    ).toEqual([]);
     expect(others(aquarium, [{ ...shelf, closed: { at: '2026-10-01T10:00:00.000Z', closing: 'x' } }])).toEqual([]);
   });
   it('one bay and one box: a second outlet from the hall box beside the sewing box', () => {
@@ -61,7 +66,10 @@ describe('two jobs of one house', () => {
 
 describe('a plan that lost its footing', () => {
   it('says which change doesn’t fit and why, offers to drop it, and judges the rest', () => {
-    const job: Job = { ...sewing, changes: [...sewing.changes, { id: 'gone', title: 'Unplug the kettle', do: 'unplug', loadId: 'kettle' }] };
+    const job: Job = {
+      ...sewing,
+      changes: [...sewing.changes, { id: 'gone', title: 'Unplug the kettle', do: 'unplug', loadId: 'kettle' }],
+    };
     const ledger = ledgerOf(inHouse(job, quinceStreet));
     const fits = ledger.find((f) => f.rule === 'plan-fits')!;
     expect(fits).toMatchObject({ verdict: 'stop', subject: 'gone', says: expect.stringMatching(/no load with the id kettle/) });

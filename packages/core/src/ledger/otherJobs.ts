@@ -48,10 +48,12 @@ const bayOf = (wall: Wall, box: Box): { left: number; right: number } | undefine
 export function otherJobFindings(job: JobInHouse): Finding[] {
   if (job.closed) return [];
   const { planned } = planOf(job);
-  return job.others.filter((o) => !inOrder(job, o)).flatMap((other) => {
-    const theirs = fitting(job.found, other.changes, job.unit).planned;
-    return [...sameLoad(job, other, planned.loads, theirs.loads), ...sameBoxes(job, other), ...sameBay(job, other)];
-  });
+  return job.others
+    .filter((o) => !inOrder(job, o))
+    .flatMap((other) => {
+      const theirs = fitting(job.found, other.changes, job.unit).planned;
+      return [...sameLoad(job, other, planned.loads, theirs.loads), ...sameBoxes(job, other), ...sameBay(job, other)];
+    });
 }
 
 const ORDER = 'Say which comes first (“comes after”), and the second finds what the first builds.';
@@ -77,7 +79,10 @@ function sameLoad(job: JobInHouse, other: Job, mine: Load[], theirs: Load[]): Fi
       finding('other-jobs-load', `${other.id}-${id}`.slice(0, 80), 'feed', `Circuit ${circuit.number} with “${other.name}”`, {
         ...judged,
         verdict: fits ? 'note' : 'caution',
-        says: `“${other.name}” brings ${fresh(theirs).filter((l) => l.circuitId === id).map((l) => l.name).join(', ')} to the same circuit; with both: ${judged.says}`,
+        says: `“${other.name}” brings ${fresh(theirs)
+          .filter((l) => l.circuitId === id)
+          .map((l) => l.name)
+          .join(', ')} to the same circuit; with both: ${judged.says}`,
         ...(fits ? {} : { ask: ORDER }),
       }),
     ];
@@ -122,17 +127,29 @@ function sameBay(job: JobInHouse, other: Job): Finding[] {
         opening.top > mine.bottom;
       const apart = Math.max(0, Math.max(opening.left - mine.right, mine.left - opening.right));
       return [
-        finding('other-jobs-bay', `${other.id}-${their.id}-${box.id}`.slice(0, 120), 'box', `${box.name} and ${their.name} of “${other.name}”`, {
-          verdict: over ? 'stop' : 'caution',
-          says: over
-            ? `both jobs cut the same place of ${wall.name}`
-            : `“${other.name}” opens the same bay of ${wall.name}: whoever comes second finds a cable there that isn’t surveyed yet`,
-          sums: over
-            ? []
-            : [{ terms: [], result: term('between the openings, along the wall', apart, 'length'), limit: { ...term('one bay', wall.framing.spacing.mm - inches(1.5), 'length'), relation: '≤' } }],
-          source: practice,
-          ask: ORDER,
-        }),
+        finding(
+          'other-jobs-bay',
+          `${other.id}-${their.id}-${box.id}`.slice(0, 120),
+          'box',
+          `${box.name} and ${their.name} of “${other.name}”`,
+          {
+            verdict: over ? 'stop' : 'caution',
+            says: over
+              ? `both jobs cut the same place of ${wall.name}`
+              : `“${other.name}” opens the same bay of ${wall.name}: whoever comes second finds a cable there that isn’t surveyed yet`,
+            sums: over
+              ? []
+              : [
+                  {
+                    terms: [],
+                    result: term('between the openings, along the wall', apart, 'length'),
+                    limit: { ...term('one bay', wall.framing.spacing.mm - inches(1.5), 'length'), relation: '≤' },
+                  },
+                ],
+            source: practice,
+            ask: ORDER,
+          },
+        ),
       ];
     });
   });

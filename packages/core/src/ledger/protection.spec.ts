@@ -7,7 +7,12 @@ import { ledgerOf } from './ledger.js';
 const EDITIONS = ['US-2017', 'US-2020', 'US-2023'] as const;
 
 /** Sewing corner with the new outlet in another kind of room, and another circuit ahead. */
-const inRoom = (use: RoomUse, edition: Edition, circuit: Partial<Circuit> = {}, waterWithin6ft: boolean | undefined = false): JobInHouse => ({
+const inRoom = (
+  use: RoomUse,
+  edition: Edition,
+  circuit: Partial<Circuit> = {},
+  waterWithin6ft: boolean | undefined = false,
+): JobInHouse => ({
   ...sewingCorner,
   edition,
   found: {

@@ -131,7 +131,9 @@ function wayFindings(w: Work, r: WorkRun): Finding[] {
         ]
       : [],
   );
-  const chases = traced.chases.map((c, i) => finding('chase', id(`chase-${i + 1}`), 'route', `Chase ${c.runs}, ${printLength(c.lengthMm, w.job.unit)}`, c));
+  const chases = traced.chases.map((c, i) =>
+    finding('chase', id(`chase-${i + 1}`), 'route', `Chase ${c.runs}, ${printLength(c.lengthMm, w.job.unit)}`, c),
+  );
   const last = way.legs.at(-1)?.onWall;
   const centre = boxCentreX(r.to.wall, r.to.box);
   const end = last?.points.at(-1);

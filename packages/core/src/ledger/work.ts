@@ -23,7 +23,7 @@ import {
   type Stage,
   type Wall,
 } from '../model/index.js';
-import { cablesIn, devicesIn, sheathToOpening, type CableInBox } from '../wiring/index.js';
+import { cablesIn, devicesIn, sheathToOpening, wiringPlan, type CableInBox, type WiringPlan } from '../wiring/index.js';
 
 export interface WorkBox {
   /** as it is planned, and as it was found; a new box was nowhere */
@@ -87,7 +87,8 @@ function freeEnd(job: JobInHouse, wall: Wall, box: Box): WorkBox['freeEnd'] {
 
 /** Boxes that a change touches, the one that power comes from first. */
 function touched(change: Change, found: Site, planned: Site): string[] {
-  const holder = (deviceId: string) => (found.devices.find((d) => d.id === deviceId) ?? planned.devices.find((d) => d.id === deviceId))?.boxId;
+  const holder = (deviceId: string) =>
+    (found.devices.find((d) => d.id === deviceId) ?? planned.devices.find((d) => d.id === deviceId))?.boxId;
   switch (change.do) {
     case 'place-box':
       return [change.box.id];
@@ -123,10 +124,9 @@ function gathered(job: JobInHouse): Work {
   const runChanges = changes.flatMap((c) => (c.do === 'run-cable' ? [c] : []));
   const replaced = new Set(changes.flatMap((c) => (c.do === 'replace-box' ? [c.boxId] : [])));
   const starts = new Set(runChanges.flatMap((c) => c.cable.ends[0].boxId ?? []));
-  const order = [
-    ...[...starts].filter((id) => found.has(id)),
-    ...changes.flatMap((c) => touched(c, job.found, planned)),
-  ].filter((id, i, all) => all.indexOf(id) === i);
+  const order = [...[...starts].filter((id) => found.has(id)), ...changes.flatMap((c) => touched(c, job.found, planned))].filter(
+    (id, i, all) => all.indexOf(id) === i,
+  );
   const boxes = order.flatMap((id): WorkBox[] => {
     const box = planned.boxes.find((b) => b.id === id);
     const wall = box && walls.get(box.wallId);
@@ -197,6 +197,17 @@ function runOf(
         })
       : undefined;
   return { ...base, traced: undefined, crossings, run };
+}
+
+const wirings = new WeakMap<WorkBox, WiringPlan>();
+/** What lands where in a box as it is planned; worked out once. */
+export function wiringOf(w: Work, b: WorkBox): WiringPlan {
+  const known = wirings.get(b);
+  if (known) return known;
+  const added = new Set(w.runs.map((r) => r.cable.id));
+  const plan = wiringPlan({ site: w.planned, box: b.box, circuit: b.circuit, schools: w.job.schools, added });
+  wirings.set(b, plan);
+  return plan;
 }
 
 /** A judged rule as a finding on a subject. */

@@ -52,7 +52,9 @@ export function jobElevation(w: Work, site: Site, wallId: string, face: FaceId, 
   const work = here.find((b) => outletBoxes(w).includes(b)) ?? here[0];
   const source = w.runs.find((r) => r.to === work)?.from ?? here.find((b) => b.feeds);
   const before = work && inPlaceBoxes(w).includes(work) ? work : undefined;
-  const crossings = w.runs.filter((r) => r.to.wall.id === wall.id).flatMap((r) => r.crossings.map((x) => ({ id: x.stud.id, opening: x.opening })));
+  const crossings = w.runs
+    .filter((r) => r.to.wall.id === wall.id)
+    .flatMap((r) => r.crossings.map((x) => ({ id: x.stud.id, opening: x.opening })));
   return elevation({
     site,
     wall,

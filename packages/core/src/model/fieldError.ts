@@ -8,3 +8,9 @@ export interface FieldError {
   /** what came, at most 60 characters of JSON */
   came: string;
 }
+
+/** A value in few words, as an error quotes it. */
+export const quoted = (value: unknown): string => {
+  const text = value === undefined ? 'nothing' : (JSON.stringify(value) ?? typeof value);
+  return text.length > 60 ? `${text.slice(0, 60)}… (${text.length} characters)` : text;
+};

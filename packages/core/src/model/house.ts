@@ -102,5 +102,4 @@ export const Job = z.strictObject({
 export type Job = z.infer<typeof Job>;
 
 /** A job’s want under the job’s own id and name; undefined where nothing new is wanted. */
-export const wantOf = (job: Pick<Job, 'id' | 'name' | 'want'>): Want | undefined =>
-  job.want && { ...job.want, id: job.id, name: job.name };
+export const wantOf = (job: Pick<Job, 'id' | 'name' | 'want'>): Want | undefined => job.want && { ...job.want, id: job.id, name: job.name };

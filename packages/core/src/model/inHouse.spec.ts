@@ -46,7 +46,9 @@ describe('jobs that wait for each other', () => {
     const checked = checkJobIn({ ...sewing, after: [aquarium.id] }, quinceStreet, [{ ...aquarium, after: [sewing.id] }, sewing]);
     expect(checked).toMatchObject({
       ok: false,
-      errors: [{ path: '/after', message: 'These jobs would wait for each other: Sewing corner after Aquarium alcove after Sewing corner.' }],
+      errors: [
+        { path: '/after', message: 'These jobs would wait for each other: Sewing corner after Aquarium alcove after Sewing corner.' },
+      ],
     });
   });
 });
@@ -63,7 +65,10 @@ describe('a house that was surveyed otherwise since', () => {
       rooms: site.rooms.map((r) => ({ ...r, sides: r.sides?.filter((s) => s.wallId !== 'sewing-hall') })),
     }));
     const { planned, unfit } = planOf(inHouse(sewing, gone));
-    expect(unfit.map((u) => [u.change.id, u.why])).toContainEqual(['place-sewing-box', 'there is no wall with the id sewing-hall any more']);
+    expect(unfit.map((u) => [u.change.id, u.why])).toContainEqual([
+      'place-sewing-box',
+      'there is no wall with the id sewing-hall any more',
+    ]);
     expect(unfit).toHaveLength(5);
     expect(planned.loads).toEqual(gone.site.loads);
   });

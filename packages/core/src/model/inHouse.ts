@@ -4,7 +4,7 @@
  */
 import type { LengthUnit } from '../measure/index.js';
 import { applyChange, type Change } from './change.js';
-import { siteErrors } from './check.js';
+import { siteErrors } from './checkSite.js';
 import type { FieldError } from './fieldError.js';
 import { ALTERED_LISTS, type Closing, type Things } from './history.js';
 import type { Edition, House, Job } from './house.js';
@@ -179,7 +179,7 @@ function onCircuitOfFeed(site: Site, changes: readonly Change[]): Site {
     for (const e of c.cable.ends) if (own?.do === 'add-breaker' && e.boxId && placed.has(e.boxId)) circuit.set(e.boxId, own.circuit.id);
   }
   const runs = changes.flatMap((c) => (c.do === 'run-cable' ? [c.cable.ends.map((e) => e.boxId)] : []));
-  for (let grown = true; grown; ) {
+  for (let grown = true; grown;) {
     grown = false;
     for (const [a, b] of runs)
       for (const [from, to] of [

@@ -9,6 +9,7 @@ export * from './house.js';
 export * from './finding.js';
 export * from './fieldError.js';
 export * from './check.js';
+export * from './checkSite.js';
 export * from './inHouse.js';
 export * from './edit.js';
 export * from './migrate.js';

@@ -53,7 +53,12 @@ describe('documents of version 1', () => {
     expect(site.walls.map((w) => w.name)).toEqual(['den – landing', 'den – landing, far end']);
     expect(site.walls.map((w) => w.id)).toEqual(['reading-nook-wall', 'desk-lamp-wall']);
     const ends = (id: string) => job(id).changes.flatMap((c) => (c.do === 'run-cable' ? c.cable.ends.map((e) => e.boxId) : []));
-    expect([...ends('reading-nook'), ...ends('desk-lamp')]).toEqual(['reading-nook-box-source', 'reading-nook-box-new', 'desk-lamp-box-source', 'desk-lamp-box-new']);
+    expect([...ends('reading-nook'), ...ends('desk-lamp')]).toEqual([
+      'reading-nook-box-source',
+      'reading-nook-box-new',
+      'desk-lamp-box-source',
+      'desk-lamp-box-new',
+    ]);
     expect(house('maple-row-3').questions).toBeUndefined();
   });
   it('what the house didn’t know goes in: the depth of the box, a pipe that was found', () => {
@@ -68,13 +73,20 @@ describe('documents of version 1', () => {
     const question = h.questions!.find((q) => q.thing === 'studio-box')!;
     expect(question).toMatchObject({ about: 'Studio box: place, bottom', house: '60"', job: '13"', jobName: 'Router shelf, surveyed on' });
     const bottom = (x: House) => x.site.boxes.find((b) => b.id === 'studio-box')!.place.bottom.as;
-    expect([bottom(h), bottom(settleQuestion(h, question.id, false)), bottom(settleQuestion(h, question.id, true))]).toEqual(['60', '60', '13']);
+    expect([bottom(h), bottom(settleQuestion(h, question.id, false)), bottom(settleQuestion(h, question.id, true))]).toEqual([
+      '60',
+      '60',
+      '13',
+    ]);
     for (const take of [true, false])
       expect(settleQuestion(h, question.id, take).questions?.some((q) => q.id === question.id) ?? false).toBe(false);
   });
   it('a job alone, with its house here already: the house is taken along, said in a row of its own', () => {
     const here = { houses: [{ ...house('quince-street-14'), questions: undefined } as House], jobs: [] };
-    const again = importReport(file.jobs.find((j) => j.id === 'router-shelf-again'), here);
+    const again = importReport(
+      file.jobs.find((j) => j.id === 'router-shelf-again'),
+      here,
+    );
     expect(again.rows.map((r) => [r.kind, r.outcome])).toEqual([
       ['house', 'replaces'],
       ['job', 'new'],

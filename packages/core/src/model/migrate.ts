@@ -56,7 +56,8 @@ function wantedJob(houseId: unknown, { id, name, ...want }: Fields): Fields {
     id,
     houseId,
     name,
-    purpose: want['kind'] === 'raceway' || want['kind'] === 'lights' ? want['kind'] : want['ownCircuit'] === true ? 'own-circuit' : 'outlet',
+    purpose:
+      want['kind'] === 'raceway' || want['kind'] === 'lights' ? want['kind'] : want['ownCircuit'] === true ? 'own-circuit' : 'outlet',
     want,
     changes: [],
     schools: DEFAULT_SCHOOLS,
@@ -105,7 +106,8 @@ function withOwnIds(job: Fields, found: unknown): { job: Fields; found: unknown 
   const id = typeof job['id'] === 'string' ? job['id'] : 'job';
   const own = (common: string): string => `${id.slice(0, 39 - common.length)}-${common}`;
   const walk = (value: unknown, key: string): unknown => {
-    if (typeof value === 'string') return !NO_ID.has(key) && (ONCE_COMMON.has(value) || /^wanted-load-\d+$/.test(value)) ? own(value) : value;
+    if (typeof value === 'string')
+      return !NO_ID.has(key) && (ONCE_COMMON.has(value) || /^wanted-load-\d+$/.test(value)) ? own(value) : value;
     if (Array.isArray(value)) return value.map((v) => walk(v, key));
     if (!isFields(value)) return value;
     return Object.fromEntries(Object.entries(value).map(([k, v]) => [k, walk(v, k)]));

@@ -12,6 +12,7 @@ export const PURPOSES = [
   'move',
   'enlarge',
   'replace',
+  'close-up',
 ] as const;
 export const Purpose = z.enum(PURPOSES);
 export type Purpose = z.infer<typeof Purpose>;
@@ -27,6 +28,7 @@ export const PURPOSE_WORDS: Record<Purpose, string> = {
   move: 'move an outlet up, down or sideways',
   enlarge: 'more outlets in a box',
   replace: 'replace a worn box',
+  'close-up': 'close a box up as a junction',
 };
 /** Purposes that stay at a box that is there; the others want one somewhere. */
-export const AT_A_BOX: ReadonlySet<Purpose> = new Set<Purpose>(['move', 'enlarge', 'replace']);
+export const AT_A_BOX: ReadonlySet<Purpose> = new Set<Purpose>(['move', 'enlarge', 'replace', 'close-up']);

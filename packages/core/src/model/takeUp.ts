@@ -1,6 +1,6 @@
 /** The copy of a survey that a job of version 1 carried, taken up by its house: what the house doesn’t know goes in, what both say is asked. */
 import { differences } from './difference.js';
-import { siteErrors } from './check.js';
+import { siteErrors } from './checkSite.js';
 import { fieldWords } from './fieldWords.js';
 import { ALTERED_LISTS, type Question } from './history.js';
 import type { House, Job } from './house.js';
@@ -51,7 +51,9 @@ function merged(house: unknown, job: unknown, path: string, ask: (field: string,
 /** Ids of the things that a job is about: its boxes, and what hangs together with them. */
 function nearJob(job: Job, found: Site): Record<List, Set<string>> {
   const boxes = new Set(
-    job.changes.flatMap((c) => (c.do === 'replace-box' ? [c.boxId] : c.do === 'run-cable' ? c.cable.ends.flatMap((e) => e.boxId ?? []) : [])),
+    job.changes.flatMap((c) =>
+      c.do === 'replace-box' ? [c.boxId] : c.do === 'run-cable' ? c.cable.ends.flatMap((e) => e.boxId ?? []) : [],
+    ),
   );
   const walls = new Set([
     ...found.boxes.filter((b) => boxes.has(b.id)).map((b) => b.wallId),
@@ -76,8 +78,7 @@ function nearJob(job: Job, found: Site): Record<List, Set<string>> {
 /** A field in its own words, of a thing whose name goes before it. */
 const about = (thing: Thing, field: string): string =>
   `${thing.name ?? thing.id}: ${field === '' ? 'all of it' : fieldWords(`/${field.replaceAll('.', '/')}`)}`.slice(0, 120);
-const inWords = (value: unknown, unit: House['unit']): string =>
-  (differences(undefined, value, unit)[0]?.now ?? 'not said').slice(0, 200);
+const inWords = (value: unknown, unit: House['unit']): string => (differences(undefined, value, unit)[0]?.now ?? 'not said').slice(0, 200);
 
 /**
  * @param found the copy as it was written; one that is no survey any more is left alone
@@ -112,9 +113,7 @@ export function takeUp(house: House, job: Job, found: unknown): House {
     const known = new Set(mine.map((x) => x.id));
     const kept = mine.map((thing) => {
       const other = theirs.get(thing.id);
-      return other === undefined
-        ? thing
-        : merged(thing, other, '', (field, house_, job_) => ask(list, thing, field, house_, job_));
+      return other === undefined ? thing : merged(thing, other, '', (field, house_, job_) => ask(list, thing, field, house_, job_));
     });
     const fresh = [...theirs.values()].filter((x) => !known.has(x.id));
     for (const x of fresh) if (!near[list].has(x.id)) ask(list, x, '', undefined, x);

@@ -4,6 +4,7 @@ export * from './effort.js';
 export * from './bays.js';
 export * from './framing.js';
 export * from './trace.js';
+export * from './traced.js';
 export * from './raceway.js';
 export * from './laid.js';
 export * from './takenWay.js';

@@ -5,7 +5,7 @@ import { chase as chaseOf, throughWall, type Chase } from '../layout/index.js';
 import { feet, inches, type LengthUnit } from '../measure/index.js';
 import { wallThicknessMm, type Edition, type Site, type Term, type Wall } from '../model/index.js';
 import { PRACTICE_MM } from './cableRun.js';
-import type { Hole, Leg, Traced } from './trace.js';
+import type { Hole, Leg, Traced } from './traced.js';
 
 const LOOP_MM = feet(1);
 const CHASE_MM = { width: inches(1.25), depth: inches(1) };
@@ -47,7 +47,17 @@ export function judgedHole(
           : joistCut({ joistDepthMm: depth, cut: 'hole', sizeMm: hole.sizeMm }),
     };
   }
-  if (!wall) return { plate: false, judged: { verdict: 'can’t tell', says: 'the wall it goes through is not in the survey any more', sums: [], source: practice, ask: 'Take another way, or put the wall back.' } };
+  if (!wall)
+    return {
+      plate: false,
+      judged: {
+        verdict: 'can’t tell',
+        says: 'the wall it goes through is not in the survey any more',
+        sums: [],
+        source: practice,
+        ask: 'Take another way, or put the wall back.',
+      },
+    };
   if (hole.corner)
     return {
       plate: false,
@@ -138,7 +148,13 @@ export const chaseIn = (wall: Wall, lengthMm: number, runs: 'up and down' | 'alo
 });
 
 /** The parts of a cable's length, leg by leg. */
-export function runTerms(laid: { legs: readonly Leg[]; throughMm: number[]; bends: number; holes: readonly Hole[]; loops: number }): Term[] {
+export function runTerms(laid: {
+  legs: readonly Leg[];
+  throughMm: number[];
+  bends: number;
+  holes: readonly Hole[];
+  loops: number;
+}): Term[] {
   const studs = laid.holes.filter((h) => h.member === 'stud' || h.member === 'joist').reduce((s, h) => s + h.count, 0);
   return [
     ...laid.legs.filter((l) => l.lengthMm > 0.5).map((l) => term(l.words, l.lengthMm, 'length')),

@@ -4,7 +4,7 @@ import type { LengthUnit } from '../measure/index.js';
 import { uXOf, wallThicknessMm, type CableWay, type Edition, type Obstacle, type Schools, type Site, type Wall } from '../model/index.js';
 import { runFrom } from './cableRun.js';
 import { chaseIn, countsOf, judgedHole, outsideOf, runTerms } from './laid.js';
-import type { Traced } from './trace.js';
+import type { Traced } from './traced.js';
 
 /** Beside the middle of a cable in a wall, what counts as lying in its way. */
 const BESIDE_MM = 8;

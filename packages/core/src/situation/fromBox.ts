@@ -45,6 +45,8 @@ export const FromBoxAnswers = z.discriminatedUnion('situation', [
     gangs: z.number().int().min(2, 'a larger box has two gangs or more').max(2, 'boxes of two gangs are in the list'),
   }),
   z.strictObject({ ...base, situation: z.literal('replace') }),
+  /** its devices come out, it stays as a junction under a blank plate */
+  z.strictObject({ ...base, situation: z.literal('close-up') }),
   z.strictObject({
     ...base,
     situation: z.enum(['same-wall', 'other-side']),
@@ -99,6 +101,13 @@ function inPlaceChanges(house: House, wall: Wall, box: Box, answers: FromBoxAnsw
   switch (answers.situation) {
     case 'raise':
       return [replace(`Move ${box.name}`.slice(0, 120), moved(house, wall, box, answers))];
+    case 'close-up':
+      return devicesIn(house.site, box.id).map((d, i): Change => ({
+        id: `close-${i + 1}`,
+        title: `Blank plate on ${box.name}, ${d.name} out`.slice(0, 120),
+        do: 'remove-device',
+        deviceId: d.id,
+      }));
     case 'replace':
       return [replace(`Replace ${box.name}`.slice(0, 120), bestKind(house, wall, box, studEdge(wall, box)))];
     case 'enlarge': {
@@ -177,7 +186,13 @@ function newOutletChanges(house: House, wall: Wall, source: Box, answers: Extrac
       id: 'new-device',
       title: 'New receptacle',
       do: 'place-device',
-      device: { id: ownId(answers, 'device'), name: `${room} receptacle`.slice(0, 120), boxId: ownId(answers, 'box'), kind: 'duplex-15', tamperResistant: true },
+      device: {
+        id: ownId(answers, 'device'),
+        name: `${room} receptacle`.slice(0, 120),
+        boxId: ownId(answers, 'box'),
+        kind: 'duplex-15',
+        tamperResistant: true,
+      },
     },
   ];
 }
@@ -188,6 +203,7 @@ function purposeOf(answers: FromBoxAnswers): Purpose {
       return 'move';
     case 'enlarge':
     case 'replace':
+    case 'close-up':
       return answers.situation;
     default:
       return answers.divided ? 'low-voltage' : 'outlet';
@@ -234,6 +250,8 @@ export function fromBox(house: House, answers: FromBoxAnswers): FromBoxResult {
       `more than ${box.gangs}`,
       `${answers.gangs}`,
     );
+  if (answers.situation === 'close-up' && devicesIn(house.site, box.id).length === 0)
+    return refuse('/boxId', `${box.name} has no device in it: it is closed up already.`, 'a box with a device', answers.boxId);
   const fresh = answers.situation === 'same-wall' || answers.situation === 'other-side';
   const changes = fresh ? newOutletChanges(house, wall, box, answers) : inPlaceChanges(house, wall, box, answers);
   const want = fresh ? wantedAt(wall, changes, answers.divided) : undefined;
@@ -246,7 +264,9 @@ export function fromBox(house: House, answers: FromBoxAnswers): FromBoxResult {
       houseId: house.id,
       name: answers.name,
       purpose: purposeOf(answers),
-      ...(want ? { want, taken: { way: { key: '', title: `From ${box.name}, straight in the wall`.slice(0, 120), feed: box.id }, changes } } : {}),
+      ...(want
+        ? { want, taken: { way: { key: '', title: `From ${box.name}, straight in the wall`.slice(0, 120), feed: box.id }, changes } }
+        : {}),
       changes,
       schools: DEFAULT_SCHOOLS,
       work: { ticks: [], notes: [], values: [], proof: {} },

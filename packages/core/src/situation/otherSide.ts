@@ -56,12 +56,14 @@ export function otherSide(house: House, answers: OtherSideAnswers): Started {
     roomCalled(answers.newRoom.name) ?? { id: named('room'), ...answers.newRoom },
     roomCalled(answers.sourceRoom.name) ?? { id: named('other-room'), ...answers.sourceRoom },
   ];
-  const circuit = answers.circuit && (site.circuits.find((c) => c.number === answers.circuit!.number) ?? {
-    id: named('circuit'),
-    name: `circuit ${answers.circuit.number}`,
-    voltsNominal: 120 as const,
-    ...answers.circuit,
-  });
+  const circuit =
+    answers.circuit &&
+    (site.circuits.find((c) => c.number === answers.circuit!.number) ?? {
+      id: named('circuit'),
+      name: `circuit ${answers.circuit.number}`,
+      voltsNominal: 120 as const,
+      ...answers.circuit,
+    });
   const breakerA = circuit?.breakerA;
   const gauge = smallestGaugeFor(breakerA ?? 20);
   const ids = { wall: named('wall'), source: named('old-box'), box: named('box') };
@@ -204,7 +206,10 @@ export function otherSide(house: House, answers: OtherSideAnswers): Started {
         weights: EVEN_WEIGHTS,
       },
       changes,
-      taken: { way: { key: '', title: `From the ${answers.sourceRoom.name} box, through the wall`.slice(0, 120), feed: ids.source }, changes },
+      taken: {
+        way: { key: '', title: `From the ${answers.sourceRoom.name} box, through the wall`.slice(0, 120), feed: ids.source },
+        changes,
+      },
       schools: DEFAULT_SCHOOLS,
       work: { ticks: [], notes: [], values: [], proof: {} },
     },

@@ -2,17 +2,7 @@
 import * as z from 'zod';
 import { FINISHES } from '../catalog/index.js';
 import { inches } from '../measure/index.js';
-import {
-  assumed,
-  Circuit,
-  DistanceLength,
-  Id,
-  PositiveLength,
-  Room,
-  type Box,
-  type House,
-  type WallFace,
-} from '../model/index.js';
+import { assumed, Circuit, DistanceLength, Id, PositiveLength, Room, type Box, type House, type WallFace } from '../model/index.js';
 
 export const WallInHand = z.object({
   /** what its ids begin with */
@@ -51,7 +41,13 @@ export function withWallInHand(house: House, answers: WallInHand): WallMade {
   });
   const given = answers.box?.circuit;
   const circuit: Circuit | undefined =
-    given && (site.circuits.find((c) => c.number === given.number) ?? { id: own('circuit'), name: `circuit ${given.number}`, voltsNominal: 120, ...given });
+    given &&
+    (site.circuits.find((c) => c.number === given.number) ?? {
+      id: own('circuit'),
+      name: `circuit ${given.number}`,
+      voltsNominal: 120,
+      ...given,
+    });
   const wallId = own('wall');
   const box: Box | undefined = answers.box && {
     id: own('old-box'),
@@ -98,7 +94,10 @@ export function withWallInHand(house: House, answers: WallInHand): WallMade {
         ],
         boxes: box ? [...site.boxes, box] : site.boxes,
         devices: box
-          ? [...site.devices, { id: own('old-device'), name: `${answers.room.name} receptacle`.slice(0, 120), boxId: box.id, kind: 'duplex-15' }]
+          ? [
+              ...site.devices,
+              { id: own('old-device'), name: `${answers.room.name} receptacle`.slice(0, 120), boxId: box.id, kind: 'duplex-15' },
+            ]
           : site.devices,
         circuits: circuit ? add(site.circuits, circuit) : site.circuits,
       },

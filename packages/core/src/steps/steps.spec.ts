@@ -123,7 +123,7 @@ describe('values and order', () => {
     job = must(value(job, 'fish', 'out-source', inches(14), 15), 'fish', 15);
     expect(doStep(value(job, 'wire-source', 'free-source', inches(5.5), 16), 'wire-source', 16).reasons.join()).toMatch(/Too short/);
     job = must(value(job, 'wire-source', 'free-source', inches(7), 16), 'wire-source', 16);
-    job = must(must(job, 'close-boxes', 17), 'energise', 18);
+    job = must(must(must(job, 'swap-breaker', 17), 'close-boxes', 17), 'energise', 18);
     for (const [key, v] of [['hn', 121], ['hg', 121], ['ng', 0.4]] as const) job = value(job, 'test', key, v, 19); // prettier-ignore
     job = must(must(job, 'test', 19), 'record', 20);
     expect(summarise(job)).toMatchObject({ stage: 'record', stepsDone: stepsOf(job).length });
@@ -168,7 +168,10 @@ describe('schools change the order', () => {
     expect(outageMinutes(stepsOf(early))).toBeGreaterThan(outageMinutes(stepsOf(cured)));
   });
   it('a bay nobody looked into: the cut waits for the proof of dead, whatever the school', () => {
-    const blind: JobInHouse = { ...cured, found: { ...cured.found, walls: cured.found.walls.map((w) => ({ ...w, bayLooked: undefined })) } };
+    const blind: JobInHouse = {
+      ...cured,
+      found: { ...cured.found, walls: cured.found.walls.map((w) => ({ ...w, bayLooked: undefined })) },
+    };
     expect(order(blind).indexOf('prove-dead')).toBeLessThan(order(blind).indexOf('cut-opening'));
     expect(stepsOf(blind).find((s) => s.id === 'cut-opening')!.needsDead).toBe(true);
   });

@@ -7,6 +7,7 @@ import {
   numbered,
   oldFreeEnds,
   runTo,
+  wiringOf,
   workOf,
   type Work,
   type WorkBox,
@@ -16,7 +17,6 @@ import { CROSSING_HOLE_MM, marksFor, openingRect, type PatchPlan, uOf } from '..
 import { inches, printLength, printMark } from '../measure/index.js';
 import { baysLooked, legOf, type JobInHouse } from '../model/index.js';
 import { breakerSteps } from '../panel/index.js';
-import { wiringPlan } from '../wiring/index.js';
 import { PRACTICE_MM } from '../route/index.js';
 
 export interface StepAsk {
@@ -286,9 +286,13 @@ function alongTheWay(at: At, r: WorkRun): Draft[] {
           alters: true,
           cautions: [
             'Eye protection. Feel or look behind each hole first: pipe, duct, another cable.',
-            ...(traced.holes.some((h) => h.member === 'joist') ? ['Solid joists only: trusses and I-joists are bored only where their maker says.'] : []),
+            ...(traced.holes.some((h) => h.member === 'joist')
+              ? ['Solid joists only: trusses and I-joists are bored only where their maker says.']
+              : []),
             ...(way.legs.some((l) => l.space.startsWith('attic')) ? ['Attic: boards to stand on, heat, nails through the roof.'] : []),
-            ...(way.legs.some((l) => l.space.startsWith('crawl')) ? ['Crawl space: never alone; look for water, gas lines and animals first.'] : []),
+            ...(way.legs.some((l) => l.space.startsWith('crawl'))
+              ? ['Crawl space: never alone; look for water, gas lines and animals first.']
+              : []),
           ],
         },
       ),
@@ -352,7 +356,7 @@ function newSide(at: At, b: WorkBox, r: WorkRun | undefined, tailFirst: boolean)
   const { w } = at;
   const { job } = w;
   const needed = b.freeEnd?.neededMm;
-  const plan = wiringPlan({ site: w.planned, box: b.box, circuit: b.circuit, schools: job.schools });
+  const plan = wiringOf(w, b);
   const ids = job.changes.filter((x) => (x.do === 'place-box' && x.box.id === b.box.id) || x.id === r?.changeId).map((x) => x.id);
   const [device] = b.devices;
   const source = r?.from?.box.name ?? 'the panel';
@@ -447,14 +451,16 @@ function off(b: WorkBox | undefined): Draft[] {
 }
 
 function openBox(at: At, b: WorkBox): Draft {
-  const plan = wiringPlan({ site: at.w.planned, box: b.box, circuit: b.circuit, schools: at.w.job.schools });
+  const plan = wiringOf(at.w, b);
   const asked = oldFreeEnds(at.w, b);
   return step(
     asked.step,
     `Open ${b.box.name} and take it apart`,
     15,
     [
-      b.box.holds === 'switch' ? 'Plate off and switch out, without touching bare ends.' : 'Plate and device out, without touching bare ends.',
+      b.box.holds === 'switch'
+        ? 'Plate off and switch out, without touching bare ends.'
+        : 'Plate and device out, without touching bare ends.',
       'Test every conductor once more, pair by pair.',
       'Mark which cable is which with tape.',
       ...(b.hadDevices.length > 0 ? plan.takeApart : []),
@@ -479,7 +485,7 @@ function openBox(at: At, b: WorkBox): Draft {
 
 const connectIn = (at: At, b: WorkBox, asks: StepAsk[]): Draft => {
   const { w } = at;
-  const plan = wiringPlan({ site: w.planned, box: b.box, circuit: b.circuit, schools: w.job.schools });
+  const plan = wiringOf(w, b);
   const here = new Set([...b.devices, ...b.hadDevices].map((d) => d.id));
   return step(id('wire-source', at), `Clamp, strip and connect in ${b.box.name}`, 20, [...plan.connect, ...plan.notes, ...plan.missing], {
     needsDead: true,
@@ -585,13 +591,69 @@ function panelSide({ ownCircuit, runs, job }: Work): Draft[] {
   ];
 }
 
+/** Protection that the plan puts into a circuit that is there: another breaker, or a receptacle as its first outlet. */
+function protectCircuit(w: Work): Draft[] {
+  const altered = w.job.changes.flatMap((x) => (x.do === 'alter-circuit' ? [x] : []));
+  return altered.flatMap((x, n): Draft[] => {
+    const circuit = w.planned.circuits.find((c) => c.id === x.circuitId);
+    const what = x.with.arcFault === 'breaker' ? 'arc-fault' : x.with.groundFault === 'breaker' ? 'ground-fault' : undefined;
+    if (what)
+      return [
+        step(
+          numbered('swap-breaker', n),
+          `Set the ${what} breaker of circuit ${circuit?.number ?? '?'}`,
+          45,
+          [
+            'Main off and locked; cover off, barrier over the service lugs. Prove the tester on a live source, both bus bars and the old breaker’s terminal dead, the tester again.',
+            'Note where its hot and its neutral are. Hot off the old breaker first, old breaker out; new one off, into the same space.',
+            `Neutral of this circuit from the bar to the breaker, the breaker’s own white lead to the bar; hot to the breaker last, tightened to what is printed on it.`,
+            'Cover on before the main. Press its test button once it is on: it has to trip and to set again.',
+          ],
+          {
+            needsDead: true,
+            alters: true,
+            connects: true,
+            changeIds: [x.id],
+            cautions: [
+              'The service lugs and the wires to them stay live with the main off. Unless you are licensed, have a licensed electrician do this.',
+              'Of the make and type listed for this panel; a circuit that shares its neutral takes another kind.',
+            ],
+          },
+        ),
+      ];
+    if (x.with.arcFault === 'device upstream' || x.with.groundFault === 'device upstream')
+      return [
+        step(
+          numbered('protect-first', n),
+          `Set the protective receptacle as the first outlet of circuit ${circuit?.number ?? '?'}`,
+          25,
+          [
+            'Find the box that the cable from the panel reaches first; test it dead, every pair, before anything is touched.',
+            'The cable from the panel to LINE, everything further on to LOAD; grounds spliced with a pigtail.',
+            'Press TEST: everything further on has to go dead.',
+          ],
+          {
+            needsDead: true,
+            alters: true,
+            connects: true,
+            changeIds: [x.id],
+            cautions: ['Its box counts too: a deeper body and more conductors may ask for a larger one.'],
+          },
+        ),
+      ];
+    return [];
+  });
+}
+
 function finish(w: Work): Draft[] {
   const { job } = w;
   const groundFault = w.boxes.flatMap((b) => b.devices).some((d) => DEVICE_KINDS[d.kind].groundFault);
   const plugged = job.changes.filter((x) => x.do === 'plug-in' || x.do === 'unplug').map((x) => x.id);
   const otherwise = 'Breaker off again, prove dead, and look for the fault: a loose splice, swapped conductors, an open ground.';
   const main = w.ownCircuit !== undefined;
+  const stepped = new Set(protectCircuit(w).flatMap((s) => s.changeIds));
   return [
+    ...protectCircuit(w),
     step(
       'close-boxes',
       'Fold, mount, plates on',
@@ -643,7 +705,7 @@ function finish(w: Work): Draft[] {
         'Where a permit was needed, have it inspected before it is used.',
         'Note leftovers and hours.',
       ],
-      { changeIds: job.changes.filter((x) => x.do === 'alter-circuit').map((x) => x.id) },
+      { changeIds: job.changes.filter((x) => x.do === 'alter-circuit' && !stepped.has(x.id)).map((x) => x.id) },
     ),
   ];
 }
@@ -652,7 +714,9 @@ function finish(w: Work): Draft[] {
 export function stepsOf(job: JobInHouse): Step[] {
   const w = workOf(job);
   if (w.boxes.length === 0) return [];
-  const panelWork = w.ownCircuit !== undefined || job.changes.some((x) => x.do === 'alter-circuit' && x.with.arcFault === 'breaker');
+  const panelWork =
+    w.ownCircuit !== undefined ||
+    job.changes.some((x) => x.do === 'alter-circuit' && (x.with.arcFault === 'breaker' || x.with.groundFault === 'breaker'));
   const prepare = step(
     'prepare',
     'Before anything is opened',
@@ -685,10 +749,7 @@ export function stepsOf(job: JobInHouse): Step[] {
   const lay = (first: boolean): Draft[] => runs.flatMap((r, i) => (r ? layAlong(at(i), r, first) : []));
   const news_ = (first: boolean): Draft[] => news.flatMap((b, i) => newSide(at(i), b, runs[i], first));
   const sources = runs.flatMap((r, i) => (r?.from ? [{ r, from: r.from, i }] : []));
-  const source = (first: boolean): Draft[] => [
-    ...sources.flatMap(({ r, from, i }) => sourceSide(at(i), r, from, first)),
-    ...panelSide(w),
-  ];
+  const source = (first: boolean): Draft[] => [...sources.flatMap(({ r, from, i }) => sourceSide(at(i), r, from, first)), ...panelSide(w)];
   const isolate = off(sources[0]?.from);
   const done = finish(w);
   // the new side between opening the old box and connecting there
@@ -759,10 +820,23 @@ function closing(w: Work, patches: PatchPlan[], title: string): Draft[] {
       `${battens} ${battens === 1 ? 'batten' : 'battens'} behind, glued and screwed; ${screws} screws in all, heads just under the paper.`,
     ]),
     ...COATS.map((coat, i) =>
-      step(`coat-${i + 1}`, `Compound, ${coat} coat`, 20, [
-        `To ${['2', '4 1/2', '7'][i]} in past the joint, thin.`,
-        i < 2 ? wait : 'When dry: sand 120 grit, dust off, prime, paint; plate on only when the paint is dry.',
-      ]),
+      step(
+        `coat-${i + 1}`,
+        `Compound, ${coat} coat`,
+        20,
+        [
+          `To ${['2', '4 1/2', '7'][i]} in past the joint, thin.`,
+          i < 2 ? wait : 'When dry: sand 120 grit, dust off, prime, paint; plate on only when the paint is dry.',
+        ],
+        {
+          cautions:
+            i === 0
+              ? [
+                  'A plate or a device that is in the way comes off only with its breaker off and proved dead, and both go back on before the household is left with it: no open box between coats.',
+                ]
+              : [],
+        },
+      ),
     ),
   ];
 }
@@ -815,10 +889,7 @@ function inPlaceSteps(w: Work, inPlace: WorkBox[]): Draft[] {
             id('cut-opening', at),
             'Look inside, then cut',
             25,
-            [
-              ...judged.cut.order.map((line) => capital(line) + '.'),
-              `Depth: no further than ${say(judged.cut.depthMm)} from the surface.`,
-            ],
+            [...judged.cut.order.map((line) => capital(line) + '.'), `Depth: no further than ${say(judged.cut.depthMm)} from the surface.`],
             {
               needsDead: true,
               alters: true,

@@ -1,10 +1,10 @@
 /** What to buy and what to bring: what the planned state has and the found state lacks. */
 import { BOX_KINDS, DEVICE_KINDS, FINISHES } from '../catalog/index.js';
-import { inPlaceBoxes, judgeWork, workOf, type Work, type WorkBox } from '../ledger/index.js';
+import { inPlaceBoxes, judgeWork, wiringOf, workOf, type Work, type WorkBox } from '../ledger/index.js';
 import type { PatchPlan } from '../layout/index.js';
 import { printAwg, printLength, printMark } from '../measure/index.js';
 import type { JobInHouse } from '../model/index.js';
-import { boxMaterial, cableKind, wiringPlan } from '../wiring/index.js';
+import { boxMaterial, cableKind } from '../wiring/index.js';
 
 export interface MaterialRow {
   what: string;
@@ -48,7 +48,13 @@ export function materialsOf(job: JobInHouse): MaterialRow[] {
     if (change.do === 'add-breaker') {
       const { circuit } = change;
       const both = circuit.arcFault === 'breaker' && circuit.groundFault === 'breaker';
-      const kind = both ? 'dual-function ' : circuit.arcFault === 'breaker' ? 'arc-fault ' : circuit.groundFault === 'breaker' ? 'ground-fault ' : '';
+      const kind = both
+        ? 'dual-function '
+        : circuit.arcFault === 'breaker'
+          ? 'arc-fault '
+          : circuit.groundFault === 'breaker'
+            ? 'ground-fault '
+            : '';
       rows.push(
         {
           what: `${circuit.breakerA ?? 20} A ${kind}breaker of the make and type listed for the panel`,
@@ -69,8 +75,8 @@ export function materialsOf(job: JobInHouse): MaterialRow[] {
   }
   const connectors = new Map<string, number>();
   const tails = new Map<string, number>();
-  for (const { box, circuit } of w.boxes) {
-    const plan = wiringPlan({ site: w.planned, box, circuit, schools: job.schools });
+  for (const b of w.boxes) {
+    const plan = wiringOf(w, b);
     for (const joint of plan.joints) {
       if (joint.kind !== 'splice') continue;
       connectors.set(joint.connector!, (connectors.get(joint.connector!) ?? 0) + 1);
@@ -106,7 +112,11 @@ function wayRows(job: JobInHouse, w: Work): MaterialRow[] {
   const add = (what: string, count: number, why: string): void => {
     if (count > 0) rows.push({ what, amount: `${count}`, why });
   };
-  add('bushing for the hole in a metal stud', crossings.filter((x) => x.bushing).length + sum((t) => t.counts.bushings), 'in before the cable');
+  add(
+    'bushing for the hole in a metal stud',
+    crossings.filter((x) => x.bushing).length + sum((t) => t.counts.bushings),
+    'in before the cable',
+  );
   add(
     'steel plate, 1/16 in',
     crossings.filter((x) => x.hole?.plate).length + sum((t) => t.counts.plates),

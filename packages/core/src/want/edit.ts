@@ -25,7 +25,13 @@ const USUAL_BOTTOM: Record<JobWant['kind'], number> = { outlet: inches(13.25), r
  * @param at the face it is wanted on; absent: the first that somebody walked along, else the first wall there is
  * @returns undefined in a house without a wall
  */
-export function newJob(house: House, id: string, name: string, purpose: Purpose, at?: { wallId: string; face: WantPlace['face'] }): Job | undefined {
+export function newJob(
+  house: House,
+  id: string,
+  name: string,
+  purpose: Purpose,
+  at?: { wallId: string; face: WantPlace['face'] },
+): Job | undefined {
   const walked = house.site.rooms.find((r) => r.sides?.length)?.sides?.[0];
   const spot = at ?? walked ?? (house.site.walls[0] && { wallId: house.site.walls[0].id, face: 'A' as const });
   const wall = house.site.walls.find((w) => w.id === spot?.wallId);

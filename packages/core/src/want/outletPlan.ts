@@ -228,7 +228,9 @@ export function takeWay(job: JobInHouse, way: CableWay, gauge: Awg): Taken {
   if (!want) return { job, kept: [], dropped: [] };
   // a raceway and a run of lights go by their sheet: their parts are no changes yet
   const fresh =
-    want.kind === 'outlet' ? outletChanges({ site: job.found, unit: job.unit, edition: job.edition, want, feed: way.feed, gauge, way }) : [];
+    want.kind === 'outlet'
+      ? outletChanges({ site: job.found, unit: job.unit, edition: job.edition, want, feed: way.feed, gauge, way })
+      : [];
   // a plan of which nothing is noted was written whole: what it brings anew goes with it
   const brought = job.changes.filter((c) => ['place-box', 'run-cable', 'place-device', 'plug-in', 'add-breaker'].includes(c.do));
   const before = new Map((job.taken?.changes ?? brought).map((c) => [c.id, c]));
@@ -254,7 +256,8 @@ export function takeWay(job: JobInHouse, way: CableWay, gauge: Awg): Taken {
     const ofFeed =
       (c.do === 'replace-box' && c.boxId === feedBefore) ||
       c.do === 'alter-circuit' ||
-      ((c.do === 'replace-device' || c.do === 'remove-device') && job.found.devices.find((d) => d.id === c.deviceId)?.boxId === feedBefore) ||
+      ((c.do === 'replace-device' || c.do === 'remove-device') &&
+        job.found.devices.find((d) => d.id === c.deviceId)?.boxId === feedBefore) ||
       c.do === 'unplug';
     if (ofFeed) dropped.push(c.title);
     return !ofFeed;
@@ -305,7 +308,13 @@ export function wantedAsPlanned(job: JobInHouse): JobInHouse {
   if (!wall || centre === undefined) return job;
   const loads = job.changes.flatMap((c): WantLoad[] =>
     c.do === 'plug-in' && c.load.boxId === box.id
-      ? [{ name: c.load.name, continuous: c.load.continuous, ...(c.load.watts === undefined ? { amps: c.load.amps! } : { watts: c.load.watts }) }]
+      ? [
+          {
+            name: c.load.name,
+            continuous: c.load.continuous,
+            ...(c.load.watts === undefined ? { amps: c.load.amps! } : { watts: c.load.watts }),
+          },
+        ]
       : [],
   );
   const want: JobWant = {

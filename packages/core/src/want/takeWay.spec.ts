@@ -3,7 +3,18 @@ import { describe, expect, it } from 'vitest';
 import { demoWanted, quinceStreet } from '../demo/index.js';
 import { ledgerOf, outletBoxes, workOf } from '../ledger/index.js';
 import { inches, printLength } from '../measure/index.js';
-import { bareJob, checkJobIn, inHouse, measured, plannedSite, wantOf, type House, type Job, type JobInHouse, type Obstacle } from '../model/index.js';
+import {
+  bareJob,
+  checkJobIn,
+  inHouse,
+  measured,
+  plannedSite,
+  wantOf,
+  type House,
+  type Job,
+  type JobInHouse,
+  type Obstacle,
+} from '../model/index.js';
 import { keptWay } from '../route/index.js';
 import { stepsOf } from '../steps/index.js';
 import { materialsOf } from '../takeoff/index.js';
@@ -47,13 +58,26 @@ describe('the kiln corner, on a circuit of its own under the floor', () => {
   });
   it('its ledger speaks of the panel, of every hole, and of volts over the whole cable from the panel', () => {
     const rules = ledgerOf(kiln).map((f) => f.rule);
-    for (const rule of ['panel-licensed', 'panel-stays-live', 'panel-space', 'panel-type', 'stud-hole', 'voltage-drop', 'cable-length', 'arc-fault'])
+    for (const rule of [
+      'panel-licensed',
+      'panel-stays-live',
+      'panel-space',
+      'panel-type',
+      'stud-hole',
+      'voltage-drop',
+      'cable-length',
+      'arc-fault',
+    ])
       expect(rules).toContain(rule);
     const drop = ledgerOf(kiln).find((f) => f.rule === 'voltage-drop')!;
     expect(drop.sums[0]!.terms.map((t) => t.label).join()).toMatch(/panel to Kiln corner/);
     // the loom room asks for arc-fault protection, and one click gives the new breaker it
     const arc = ledgerOf(kiln).find((f) => f.rule === 'arc-fault')!;
-    if (arc.verdict === 'stop') expect(arc.remedies[0]!.edits[0]).toMatchObject({ op: 'put-change', change: { do: 'add-breaker', circuit: { arcFault: 'breaker' } } });
+    if (arc.verdict === 'stop')
+      expect(arc.remedies[0]!.edits[0]).toMatchObject({
+        op: 'put-change',
+        change: { do: 'add-breaker', circuit: { arcFault: 'breaker' } },
+      });
   });
   it('is worked new side first, the main off only for the panel’s own end, the breaker last', () => {
     const order = stepsOf(kiln).map((s) => s.id);
@@ -66,7 +90,9 @@ describe('the kiln corner, on a circuit of its own under the floor', () => {
     expect(panel.says.join(' ')).toMatch(/clamp.*neutral bar.*Breaker off, into space/);
   });
   it('what to buy names breaker, clamp, staples and sealant', () => {
-    const what = materialsOf(kiln).map((m) => m.what).join('; ');
+    const what = materialsOf(kiln)
+      .map((m) => m.what)
+      .join('; ');
     expect(what).toMatch(/20 A .*breaker of the make and type listed.*cable clamp.*sealant/);
   });
 });
@@ -75,7 +101,9 @@ describe('the rain-barrel pump, out through the pantry wall', () => {
   const pump = taken('rain-barrel-pump');
   it('ends at a protected, weather-resistant face under a cover, and knows sleeve and seal', () => {
     expect(outletBoxes(workOf(pump))[0]!.devices[0]).toMatchObject({ kind: 'ground-fault-15', weatherResistant: true, inUseCover: true });
-    const what = materialsOf(pump).map((m) => m.what).join('; ');
+    const what = materialsOf(pump)
+      .map((m) => m.what)
+      .join('; ');
     expect(what).toMatch(/in-use cover with its gasket.*liquid-tight sleeve.*exterior sealant/);
     expect(says(pump).some((t) => t.startsWith('Out through '))).toBe(true);
   });
@@ -108,7 +136,10 @@ describe('a way that was taken, and the house surveyed on', () => {
   };
   const surveyed: House = {
     ...quinceStreet,
-    site: { ...quinceStreet.site, walls: quinceStreet.site.walls.map((w) => (w.id === wallId ? { ...w, obstacles: [...w.obstacles, pipe] } : w)) },
+    site: {
+      ...quinceStreet.site,
+      walls: quinceStreet.site.walls.map((w) => (w.id === wallId ? { ...w, obstacles: [...w.obstacles, pipe] } : w)),
+    },
   };
   it('a pipe in its bay stops it, and says where; what it was known to pass doesn’t', () => {
     expect(ledgerOf(kiln).some((f) => f.rule === 'way-blocked')).toBe(false);
@@ -118,10 +149,15 @@ describe('a way that was taken, and the house surveyed on', () => {
   it('joists measured since are judged as measured', () => {
     const depth = (mm: number): House => ({
       ...quinceStreet,
-      site: { ...quinceStreet.site, rooms: quinceStreet.site.rooms.map((r) => ({ ...r, joistsBelow: { ...r.joistsBelow, depth: measured(mm) } })) },
+      site: {
+        ...quinceStreet.site,
+        rooms: quinceStreet.site.rooms.map((r) => ({ ...r, joistsBelow: { ...r.joistsBelow, depth: measured(mm) } })),
+      },
     });
     const verdicts = (house: House) =>
-      ledgerOf(inHouse(bareJob(kiln), house)).filter((f) => f.rule === 'stud-hole' && /joist/.test(f.title)).map((f) => f.verdict);
+      ledgerOf(inHouse(bareJob(kiln), house))
+        .filter((f) => f.rule === 'stud-hole' && /joist/.test(f.title))
+        .map((f) => f.verdict);
     // 3/4 in through a 7 1/4 in joist keeps 2 in above and below; through a 2 in one it doesn't (IRC R502.8.1)
     expect(new Set(verdicts(depth(inches(7.25))))).toEqual(new Set(['ok']));
     expect(new Set(verdicts(depth(inches(2))))).toEqual(new Set(['stop']));

@@ -48,7 +48,9 @@ import {
 } from './index.js';
 
 const jobOf = (id: string): Job => demoJobs.find((j) => j.id === id)!;
-const wants = demoJobs.flatMap((j) => (j.want && ['sewing-corner', ...demoWanted.map((w) => w.id)].includes(j.id) ? [{ ...j.want, id: j.id, name: j.name }] : []));
+const wants = demoJobs.flatMap((j) =>
+  j.want && ['sewing-corner', ...demoWanted.map((w) => w.id)].includes(j.id) ? [{ ...j.want, id: j.id, name: j.name }] : [],
+);
 const wantOf = (id: string): Want => wants.find((w) => w.id === id)!;
 const found = (id: string, part: Partial<Want> = {}, house: House = quinceStreet) => {
   const want = { ...wantOf(id), ...part };
@@ -558,7 +560,8 @@ describe('a place said for a want', () => {
     expect(back.want!.places[0]).toMatchObject({ wallId: 'sewing-w2', fromLeft: { as: '34' } });
   });
   it('a new one lies nowhere in particular: its place is assumed', () => {
-    const { want } = newJob(quinceStreet, 'w', 'New', 'outlet', { wallId: 'kitchen-none', face: 'A' }) ?? newJob(quinceStreet, 'w', 'New', 'lights')!;
+    const { want } =
+      newJob(quinceStreet, 'w', 'New', 'outlet', { wallId: 'kitchen-none', face: 'A' }) ?? newJob(quinceStreet, 'w', 'New', 'lights')!;
     expect([want!.places[0]!.fromLeft.known, want!.places[0]!.bottom.known]).toEqual(['assumed', 'assumed']);
   });
 });

@@ -87,6 +87,11 @@ export function benchOf(
         powerFactor: 1,
       });
     }
+    if (box.holds === 'switch' && devicesIn(site, box.id).length === 0)
+      bench.devices.push({
+        ...{ id: switchOf(box.id), name: 'Switch', boxId: box.id, form: 'switch' as const, ratingA: 15 as const },
+        ...{ brassTab: true, silverTab: true, up: true, tripped: false, powerFactor: 1 },
+      });
     for (const { cable, side } of cablesIn(site, box.id)) {
       if (taken.has(cable.id)) continue;
       taken.add(cable.id);
@@ -131,7 +136,8 @@ export function benchOf(
         });
     }
   }
-  for (const box of boxes) wire(bench, site, box.id, circuit, schools);
+  const added = new Set((planned ?? []).map((p) => p.cableId));
+  for (const box of boxes) wire(bench, site, box.id, circuit, schools, added);
   // what nobody put a figure to is not plugged in as 0 W
   for (const l of site.loads.filter((x) => x.boxId !== undefined && boxIds.includes(x.boxId) && (x.watts ?? x.amps ?? 0) > 0)) {
     const faces = bench.devices.filter((d) => d.boxId === l.boxId && ['duplex', 'single', 'ground-fault'].includes(d.form));
@@ -151,10 +157,13 @@ export function benchOf(
   return unmeasured.length ? { ...bench, unmeasured } : bench;
 }
 
+/** The switch of a box that holds one: the survey knows it by its box. */
+const switchOf = (boxId: string): string => `${boxId.slice(0, 33)}-switch`;
+
 /** The plan of one box as joints; a box whose plan is refused or misses something keeps its ends loose. */
-function wire(bench: Bench, site: Site, boxId: string, circuit: Circuit | undefined, schools: Schools): void {
+function wire(bench: Bench, site: Site, boxId: string, circuit: Circuit | undefined, schools: Schools, added: ReadonlySet<string>): void {
   const box = site.boxes.find((b) => b.id === boxId)!;
-  const plan = wiringPlan({ site, box, circuit, schools });
+  const plan = wiringPlan({ site, box, circuit, schools, added });
   const devices = devicesIn(site, boxId);
   const tails = new Set<string>();
   const short = (text: string): string => `${boxId}-${text}`.replace(/[^A-Za-z0-9_-]/g, '-').slice(0, 40);
@@ -181,6 +190,8 @@ function wire(bench: Bench, site: Site, boxId: string, circuit: Circuit | undefi
   };
   const terminalOf = (name: TerminalName, second: boolean): Joint['at'] => {
     if (name === 'box screw') return { device: 'box', terminal: 'screw' };
+    if (devices.length === 0)
+      return { device: switchOf(boxId), terminal: name === 'switch line' ? 'screw 1' : name === 'switch load' ? 'screw 2' : name };
     const device = devices[second ? 1 : 0]!;
     const single = bench.devices.find((d) => d.id === device.id)?.form === 'single';
     return { device: device.id, terminal: single ? name.replace(/ upper| lower/, '') : name };

@@ -194,19 +194,25 @@ function terminalShapes(plan: WiringPlan, device: NonNullable<WiringDrawing['dev
   const used = new Set(plan.joints.filter((j) => j.kind === 'terminal').map((j) => j.terminal));
   const upper = device.y + 52;
   const lower = device.y + device.height - 52;
-  const names: [TerminalName, number, number, Role, TerminalShape['labelSide']][] = groundFault
-    ? [
-        ['load silver', device.x, upper, 'neutral', 'left'],
-        ['line silver', device.x, lower, 'neutral', 'left'],
-        ['load brass', device.x + device.width, upper, 'hot', 'right'],
-        ['line brass', device.x + device.width, lower, 'hot', 'right'],
-      ]
-    : [
-        ['silver upper', device.x, upper, 'neutral', 'left'],
-        ['silver lower', device.x, lower, 'neutral', 'left'],
-        ['brass upper', device.x + device.width, upper, 'hot', 'right'],
-        ['brass lower', device.x + device.width, lower, 'hot', 'right'],
-      ];
+  const names: [TerminalName, number, number, Role, TerminalShape['labelSide']][] =
+    plan.deviceName === 'switch'
+      ? [
+          ['switch line', device.x + device.width, upper, 'hot', 'right'],
+          ['switch load', device.x + device.width, lower, 'hot', 'right'],
+        ]
+      : groundFault
+        ? [
+            ['load silver', device.x, upper, 'neutral', 'left'],
+            ['line silver', device.x, lower, 'neutral', 'left'],
+            ['load brass', device.x + device.width, upper, 'hot', 'right'],
+            ['line brass', device.x + device.width, lower, 'hot', 'right'],
+          ]
+        : [
+            ['silver upper', device.x, upper, 'neutral', 'left'],
+            ['silver lower', device.x, lower, 'neutral', 'left'],
+            ['brass upper', device.x + device.width, upper, 'hot', 'right'],
+            ['brass lower', device.x + device.width, lower, 'hot', 'right'],
+          ];
   names.push(['green', device.x + 16, device.y + device.height, 'ground', 'below']);
   return names.map(([name, x, y, role, labelSide]) => ({ name, x, y, used: used.has(name), role, labelSide }));
 }

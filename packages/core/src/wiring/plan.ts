@@ -33,6 +33,8 @@ export type TerminalName =
   | 'line silver'
   | 'load brass'
   | 'load silver'
+  | 'switch line'
+  | 'switch load'
   | 'box screw';
 
 export interface PlannedJoint {
@@ -152,6 +154,8 @@ export interface PlanInput {
   box: Box;
   circuit: Circuit | undefined;
   schools: Schools;
+  /** cables that the plan brings: in a switch box they are taken on from what is always hot */
+  added?: ReadonlySet<string>;
 }
 
 function refusals({ site, box, circuit, schools }: PlanInput, inside: CableInBox[]): string[] {
@@ -160,6 +164,10 @@ function refusals({ site, box, circuit, schools }: PlanInput, inside: CableInBox
     reasons.push('Aluminium conductors need connectors and training of their own: a licensed electrician has to do this.');
   if (inside.some(({ cable }) => cable.whiteUsedAsHot === 'unmarked'))
     reasons.push('A white conductor is used as a hot without a mark: find out what it does and mark it before anything is planned.');
+  if (inside.filter(({ side }) => side === 'line').length > 1)
+    reasons.push(
+      'Two cables here come from the panel’s side. They are never joined unless one breaker is proved to feed both and one of them is kept apart: find out what each is.',
+    );
   if (inside.some(({ cable }) => cable.conductors.length > 2) || circuit?.sharedNeutral)
     reasons.push('Two hots may share a neutral here. Leave it alone unless it is known exactly what feeds what.');
   if (schools.terminals === 'push-in' && inside.some(({ cable }) => cable.gauge < 14))
@@ -308,6 +316,49 @@ function groundJoints(grounds: Lead[], metalBox: boolean, devices: number, schoo
   return joints;
 }
 
+/** What has to be known of a switch box before a cable can be taken on in it; empty when it is. */
+function switchBoxMissing({ box, added }: PlanInput, inside: CableInBox[]): string[] {
+  if (box.switchHas === undefined)
+    return [
+      'Whether an always-hot and a neutral are in this switch box was not looked at: breaker off and proved dead, look behind the switch.',
+    ];
+  const lamp = inside.filter(({ cable, side }) => side === 'load' && !added?.has(cable.id));
+  if (lamp.length === 1) return [];
+  return [
+    lamp.length === 0
+      ? 'Which cable goes from this switch to what it switches was not noted: mark it as further on (load) in the survey.'
+      : `${lamp.length} cables go on from this switch box: find out which one the switch feeds, and note the others where they go.`,
+  ];
+}
+
+/** The switch keeps its lamp: what is always hot goes to it by a pigtail and on into the new cable, ahead of the switch. */
+function switchJoints(input: PlanInput, inside: CableInBox[], ends: Ends, notes: string[]): PlannedJoint[] {
+  const { schools, added } = input;
+  const lamp = inside.find(({ cable, side }) => side === 'load' && !added?.has(cable.id))!.cable.id;
+  const land = (terminal: TerminalName, lead: Lead): PlannedJoint => {
+    const stripMm = stripForTerminal(schools.terminals, lead.gauge);
+    return {
+      id: `hot-${terminal.replace(/ /g, '-')}`,
+      role: 'hot',
+      kind: 'terminal',
+      terminal,
+      stripMm,
+      leads: [lead],
+      says: landing(lead, terminal, stripMm, schools.terminals),
+    };
+  };
+  const always = ends.hot.filter((l) => l.cableId !== lamp);
+  const tail = pigtail('hot', thickest(always), 'switch line');
+  notes.push('The new hot is taken ahead of the switch: it stays live with the switch off.');
+  return [
+    ...splice('neutral', ends.neutral, schools, notes),
+    ...(always.length > 1
+      ? [...splice('hot', [...always, tail], schools, notes), land('switch line', tail)]
+      : always.map((l) => land('switch line', l))),
+    ...ends.hot.filter((l) => l.cableId === lamp).map((l) => land('switch load', l)),
+  ];
+}
+
 /** The plan for one box. Pure: the same site and schools give the same plan. */
 export function wiringPlan(input: PlanInput): WiringPlan {
   const { site, box, schools } = input;
@@ -319,7 +370,7 @@ export function wiringPlan(input: PlanInput): WiringPlan {
   const plan: WiringPlan = {
     boxId: box.id,
     boxName: box.name,
-    deviceName: kind?.name,
+    deviceName: box.holds === 'switch' && !device ? 'switch' : kind?.name,
     cables: inside.map(({ cable, farLabel, side, end }) => ({
       id: cable.id,
       label: farLabel,
@@ -339,6 +390,8 @@ export function wiringPlan(input: PlanInput): WiringPlan {
       ? []
       : ['No cable that brings power to this box has been noted: with the circuit proved dead, count the cables in it.'],
   };
+  const isSwitch = plan.deviceName === 'switch';
+  if (isSwitch && plan.missing.length === 0) plan.missing.push(...switchBoxMissing(input, inside));
   if (refused.length || plan.missing.length) return plan;
 
   const ends = endsOf(inside);
@@ -349,8 +402,9 @@ export function wiringPlan(input: PlanInput): WiringPlan {
     );
   if (boxMaterial(box) === undefined) plan.notes.push('Whether the box is metal was not noted: a metal box gets a ground lead of its own.');
   const groundFault = kind?.groundFault ?? false;
-  const joints = [...groundJoints(ends.ground, boxMaterial(box) === 'metal', devices.length, schools, plan.notes)];
-  for (const role of ['neutral', 'hot'] as const) {
+  const joints = [...groundJoints(ends.ground, boxMaterial(box) === 'metal', isSwitch ? 1 : devices.length, schools, plan.notes)];
+  if (isSwitch) joints.push(...switchJoints(input, inside, ends, plan.notes));
+  for (const role of isSwitch ? [] : (['neutral', 'hot'] as const)) {
     if (device) joints.push(...jointsForRole(role, ends[role], schools, groundFault, inside, plan.notes, devices.length === 2));
     else if (ends[role].length > 1) joints.push(...splice(role, ends[role], schools, plan.notes));
   }
@@ -360,12 +414,13 @@ export function wiringPlan(input: PlanInput): WiringPlan {
   const inOrder = [...byRole('ground'), ...byRole('neutral'), ...byRole('hot')];
   const sentence = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
   plan.connect = inOrder.map((j) => `${sentence(j.says)}.`);
-  if (device) {
+  if (device ?? isSwitch) {
     plan.takeApart = ['hot', 'neutral', 'ground'].map(
-      (role) => `Take the ${ROLE_WORD[role as Role]} off the device${role === 'hot' ? ' first, and treat every conductor as live' : ''}.`,
+      (role) =>
+        `Take the ${ROLE_WORD[role as Role]} off the ${isSwitch ? 'switch' : 'device'}${role === 'hot' ? ' first, and treat every conductor as live' : ''}.`,
     );
     const unused =
-      schools.terminals === 'side screw' && !groundFault
+      schools.terminals === 'side screw' && !groundFault && !isSwitch
         ? 'Drive the unused screws home. '
         : groundFault && !joints.some((j) => j.terminal === 'load brass')
           ? 'Leave the LOAD terminals taped. '
@@ -377,7 +432,7 @@ export function wiringPlan(input: PlanInput): WiringPlan {
   plan.fold = [
     'Fold the grounds to the back first, like an accordion, clear of the hot screws.',
     'Then the neutrals, then the hots; fold, don’t stuff.',
-    ...(device ? ['Set the device upright and flush, then the plate.'] : ['Close with a blank plate that stays reachable.']),
+    ...((device ?? isSwitch) ? ['Set the device upright and flush, then the plate.'] : ['Close with a blank plate that stays reachable.']),
   ];
   return plan;
 }

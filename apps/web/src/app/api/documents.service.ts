@@ -93,7 +93,8 @@ export class Documents {
   houses = (): Observable<(HouseLine | Unreadable)[]> => this.http.get<(HouseLine | Unreadable)[]>(`${BASE}/houses`);
   job = (id: string): Observable<Stored<Job>> => this.http.get<Stored<Job>>(`${BASE}/jobs/${encodeURIComponent(id)}`);
   house = (id: string): Observable<Stored<House>> => this.http.get<Stored<House>>(`${BASE}/houses/${encodeURIComponent(id)}`);
-  houseJobs = (houseId: string): Observable<Stored<Job>[]> => this.http.get<Stored<Job>[]>(`${BASE}/houses/${encodeURIComponent(houseId)}/jobs`);
+  houseJobs = (houseId: string): Observable<Stored<Job>[]> =>
+    this.http.get<Stored<Job>[]>(`${BASE}/houses/${encodeURIComponent(houseId)}/jobs`);
   /** What keeps a job from being closed, or rests on it when it is. */
   closing = (id: string): Observable<ClosingAnswer> => this.http.get<ClosingAnswer>(`${BASE}/jobs/${encodeURIComponent(id)}/closing`);
   /** Closes or reopens a job: both documents as they are then. Fails with what the server said. */

@@ -28,7 +28,9 @@ import { HouseSession } from './house-session';
               <tr>
                 <td>{{ q.about }}</td>
                 <td>{{ q.house }}</td>
-                <td>{{ q.job }}<br /><small class="quiet">{{ q.jobName }}</small></td>
+                <td>
+                  {{ q.job }}<br /><small class="quiet">{{ q.jobName }}</small>
+                </td>
                 <td>
                   <button type="button" class="btn-line" (click)="settle(q.id, false)">keep the house’s</button>
                   <button type="button" class="btn-line" (click)="settle(q.id, true)">take the job’s</button>

@@ -28,7 +28,9 @@ import { LengthUnits } from '../fields/length-units';
         </div>
         <nav class="pages" aria-label="House">
           <a [routerLink]="['/houses', id()]">plan</a>
-          <a [routerLink]="['/houses', id(), 'history']">history{{ session.house().questions?.length ? ' (' + session.house().questions!.length + ' to answer)' : '' }}</a>
+          <a [routerLink]="['/houses', id(), 'history']"
+            >history{{ session.house().questions?.length ? ' (' + session.house().questions!.length + ' to answer)' : '' }}</a
+          >
           <a [routerLink]="['/houses', id(), 'prices']">prices</a>
           <a [routerLink]="['/houses', id(), 'panel']">panel</a>
           <a routerLink="/">jobs</a>

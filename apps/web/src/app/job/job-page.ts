@@ -35,7 +35,18 @@ const STAGE_NAMES: Record<Stage, string> = {
 /** One job: the stages down the left edge, the work in the middle, the ledger beside it. */
 @Component({
   selector: 'sa-job-page',
-  imports: [SurveySince, Segmented, RouterOutlet, RouterLink, RouterLinkActive, LedgerPanel, TopBar, NgbTooltip, DocumentTools, DocumentNotices],
+  imports: [
+    SurveySince,
+    Segmented,
+    RouterOutlet,
+    RouterLink,
+    RouterLinkActive,
+    LedgerPanel,
+    TopBar,
+    NgbTooltip,
+    DocumentTools,
+    DocumentNotices,
+  ],
   providers: [
     HouseSession,
     JobSession,

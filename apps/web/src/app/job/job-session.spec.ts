@@ -25,7 +25,10 @@ function page<S>(make: () => S): S {
     saveHouse: (house: House, revision: number) => saved(house, revision),
     houseJobs: () => of(demoJobs.map((document) => ({ revision: 1, savedAt: '', document }))),
   };
-  injector = createEnvironmentInjector([{ provide: Documents, useValue: documents }, HouseSession, JobSession, JobUndo], null as unknown as EnvironmentInjector);
+  injector = createEnvironmentInjector(
+    [{ provide: Documents, useValue: documents }, HouseSession, JobSession, JobUndo],
+    null as unknown as EnvironmentInjector,
+  );
   return runInInjectionContext(injector, make);
 }
 const verdict = (session: JobSession, title: RegExp) => session.ledger().find((f) => title.test(f.title))?.verdict;
@@ -93,7 +96,10 @@ describe('a job that is open', () => {
     await session.open('sewing-corner');
     const length = () => session.work().boxes[0]!.wall.length.mm;
     const [before, title] = [length(), session.house.undoTitle()];
-    session.house.dragSite((site) => ({ ...site, walls: site.walls.map((w) => ({ ...w, length: { ...w.length, mm: w.length.mm + inches(12) } })) }));
+    session.house.dragSite((site) => ({
+      ...site,
+      walls: site.walls.map((w) => ({ ...w, length: { ...w.length, mm: w.length.mm + inches(12) } })),
+    }));
     expect(length()).toBe(before + inches(12));
     session.house.dragSite(undefined);
     expect(length()).toBe(before);

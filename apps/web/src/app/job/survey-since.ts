@@ -27,7 +27,10 @@ import { JobSession } from './job-session';
             Of this job:
             <ul>
               @for (f of s.findings; track f.now.rule + f.now.subject) {
-                <li><sa-verdict [verdict]="f.now.verdict" /> {{ f.now.title }}: {{ f.now.says }}{{ f.before ? ' (was ' + f.before + ')' : '' }}</li>
+                <li>
+                  <sa-verdict [verdict]="f.now.verdict" /> {{ f.now.title }}: {{ f.now.says
+                  }}{{ f.before ? ' (was ' + f.before + ')' : '' }}
+                </li>
               }
               @for (f of s.settled; track f.rule + f.subject) {
                 <li>{{ f.title }}: not a point any more</li>

@@ -43,17 +43,15 @@ export class BoxStage {
   }
   private readonly wall = computed(() => this.shown()!.wall);
 
-  protected readonly face = computed((): FaceId =>
-    this.flipped() ? otherFace(this.shown()!.box.face) : this.shown()!.box.face,
+  protected readonly face = computed((): FaceId => (this.flipped() ? otherFace(this.shown()!.box.face) : this.shown()!.box.face));
+  protected readonly elevation = computed(() =>
+    jobElevation(this.session.work(), this.session.site(), this.wall().id, this.face(), this.open(), this.session.state() !== 'found'),
   );
-  protected readonly elevation = computed(() => jobElevation(this.session.work(), this.session.site(), this.wall().id, this.face(), this.open(), this.session.state() !== 'found'));
   protected readonly unit = computed(() => this.session.unit());
   protected readonly roomName = computed(() => this.roomOf(this.face()));
   protected readonly otherRoomName = computed(() => this.roomOf(otherFace(this.face())));
   protected readonly selectedId = computed(() => this.picked() ?? this.shown()?.box.id);
-  protected readonly selected = computed(
-    () => this.session.site().boxes.find((b) => b.id === this.selectedId()) ?? this.shown()!.box,
-  );
+  protected readonly selected = computed(() => this.session.site().boxes.find((b) => b.id === this.selectedId()) ?? this.shown()!.box);
   protected readonly movable = computed(
     () =>
       new Set(
@@ -119,7 +117,9 @@ export class BoxStage {
   private preview(box: Box | undefined): void {
     const planned = box && this.withBox(bareJob(this.session.job()), box);
     this.session.drag(planned && bareJob(planned));
-    this.session.house.dragSite(box && !planned ? (site) => ({ ...site, boxes: site.boxes.map((b) => (b.id === box.id ? box : b)) }) : undefined);
+    this.session.house.dragSite(
+      box && !planned ? (site) => ({ ...site, boxes: site.boxes.map((b) => (b.id === box.id ? box : b)) }) : undefined,
+    );
   }
 
   private place(box: Box, part: Partial<Box['place']>): Box {

@@ -88,7 +88,12 @@ import { JobWays } from '../ways/job-ways';
         <h3>The new circuit</h3>
         <div class="fields">
           @if (places().length) {
-            <sa-choice-field label="space in the panel" [value]="o.breaker ? '' + o.breaker.space : undefined" [choices]="places()" (set)="setSpace($event)" />
+            <sa-choice-field
+              label="space in the panel"
+              [value]="o.breaker ? '' + o.breaker.space : undefined"
+              [choices]="places()"
+              (set)="setSpace($event)"
+            />
             <sa-text-field
               label="type printed on the breaker"
               [value]="o.breaker?.type ?? ''"
@@ -129,7 +134,15 @@ import { JobWays } from '../ways/job-ways';
                   <strong>{{ r.c.name }}</strong> <span>{{ r.c.where }}</span>
                 </button>
                 <span class="figure">{{
-                  r.taken ? 'feeds it now' : r.c.refused ? 'refused' : r.blocked ? 'forbidden' : r.ways ? r.ways + (r.ways === 1 ? ' way' : ' ways') : 'no way among the best'
+                  r.taken
+                    ? 'feeds it now'
+                    : r.c.refused
+                      ? 'refused'
+                      : r.blocked
+                        ? 'forbidden'
+                        : r.ways
+                          ? r.ways + (r.ways === 1 ? ' way' : ' ways')
+                          : 'no way among the best'
                 }}</span>
               </div>
               <p class="quiet">{{ r.says }}</p>
@@ -209,7 +222,14 @@ export class FeedStage {
   protected readonly places = computed((): Choice[] => {
     const own = this.own();
     if (!own?.breaker) return [];
-    return breakerPlaces(this.session.job().found, { name: own.circuit.name, ratingA: 20, poles: own.breaker.poles, gauge: 12, rooms: [], loads: [] })
+    return breakerPlaces(this.session.job().found, {
+      name: own.circuit.name,
+      ratingA: 20,
+      poles: own.breaker.poles,
+      gauge: 12,
+      rooms: [],
+      loads: [],
+    })
       .filter((p) => !p.refused)
       .map((p) => ({ value: `${p.space}`, label: `${p.space}, leg ${p.legs.join(' and ')}` }))
       .sort((a, b) => Number(a.value) - Number(b.value));

@@ -43,80 +43,80 @@ import { WantForm } from '../ways/want-form';
         <sa-want-form [want]="want" />
       }
       @if (takesLoads()) {
-      <h3>What will be plugged in</h3>
-      <table class="plain loads">
-        <thead>
-          <tr>
-            <th>appliance</th>
-            <th class="figure">on its plate</th>
-            <th class="figure">amps</th>
-            <th>3 h or more at a stretch</th>
-            <th></th>
-          </tr>
-        </thead>
-        <tbody>
-          @for (row of loads(); track $index) {
+        <h3>What will be plugged in</h3>
+        <table class="plain loads">
+          <thead>
             <tr>
-              <td>{{ row.name }}</td>
-              <td class="figure">{{ row.plate }}</td>
-              <td class="figure">{{ row.amps }}</td>
-              <td>
-                <input
-                  type="checkbox"
-                  [checked]="row.continuous"
-                  (change)="setContinuous($index)"
-                  [attr.aria-label]="row.name + ': three hours or more'"
-                />
-              </td>
-              <td>
-                <button type="button" class="btn-line" (click)="remove($index)" [attr.aria-label]="'Take ' + row.name + ' out'">
-                  take out
-                </button>
-              </td>
+              <th>appliance</th>
+              <th class="figure">on its plate</th>
+              <th class="figure">amps</th>
+              <th>3 h or more at a stretch</th>
+              <th></th>
             </tr>
-          } @empty {
-            <tr>
-              <td colspan="5">Nothing named yet. The nameplate says watts or amps; a guess from the list is better than none.</td>
-            </tr>
-          }
-        </tbody>
-      </table>
-      <form class="row-form" (submit)="add($event)">
-        <label class="field">
-          <span class="field-label">appliance</span>
-          <input
-            class="field-input"
-            type="text"
-            autocomplete="off"
-            [value]="name()"
-            [ngbTypeahead]="suggest"
-            (selectItem)="pickAppliance($event.item)"
-            (input)="name.set(typed($event))"
-            data-testid="appliance"
+          </thead>
+          <tbody>
+            @for (row of loads(); track $index) {
+              <tr>
+                <td>{{ row.name }}</td>
+                <td class="figure">{{ row.plate }}</td>
+                <td class="figure">{{ row.amps }}</td>
+                <td>
+                  <input
+                    type="checkbox"
+                    [checked]="row.continuous"
+                    (change)="setContinuous($index)"
+                    [attr.aria-label]="row.name + ': three hours or more'"
+                  />
+                </td>
+                <td>
+                  <button type="button" class="btn-line" (click)="remove($index)" [attr.aria-label]="'Take ' + row.name + ' out'">
+                    take out
+                  </button>
+                </td>
+              </tr>
+            } @empty {
+              <tr>
+                <td colspan="5">Nothing named yet. The nameplate says watts or amps; a guess from the list is better than none.</td>
+              </tr>
+            }
+          </tbody>
+        </table>
+        <form class="row-form" (submit)="add($event)">
+          <label class="field">
+            <span class="field-label">appliance</span>
+            <input
+              class="field-input"
+              type="text"
+              autocomplete="off"
+              [value]="name()"
+              [ngbTypeahead]="suggest"
+              (selectItem)="pickAppliance($event.item)"
+              (input)="name.set(typed($event))"
+              data-testid="appliance"
+            />
+          </label>
+          <sa-text-field
+            label="watts or amps on the plate"
+            placeholder="1100 W or 9.2 A"
+            [value]="power()"
+            [error]="error()"
+            (typing)="power.set($event)"
           />
-        </label>
-        <sa-text-field
-          label="watts or amps on the plate"
-          placeholder="1100 W or 9.2 A"
-          [value]="power()"
-          [error]="error()"
-          (typing)="power.set($event)"
-        />
-        <button type="submit" class="btn-line strong">Add</button>
-      </form>
-      <p class="quiet">Figures in the list are common practice; the plate on the appliance in hand always wins.</p>
+          <button type="submit" class="btn-line strong">Add</button>
+        </form>
+        <p class="quiet">Figures in the list are common practice; the plate on the appliance in hand always wins.</p>
       }
       @if (room(); as r) {
-      <h3>The room</h3>
-      <div class="fields">
-        <sa-choice-field label="{{ r.name }} is a" [value]="r.use" [choices]="uses" (set)="setRoom({ use: $any($event) })" />
-        <sa-yes-no
-          label="sink, tub or shower within 6 ft of the outlet"
-          [value]="water()"
-          [unknown]="true"
-          (set)="setRoom({ waterWithin6ft: $event })"
-        />
-      </div>
+        <h3>The room</h3>
+        <div class="fields">
+          <sa-choice-field label="{{ r.name }} is a" [value]="r.use" [choices]="uses" (set)="setRoom({ use: $any($event) })" />
+          <sa-yes-no
+            label="sink, tub or shower within 6 ft of the outlet"
+            [value]="water()"
+            [unknown]="true"
+            (set)="setRoom({ waterWithin6ft: $event })"
+          />
+        </div>
       }
     </div>
   `,
@@ -240,7 +240,9 @@ export class NeedStage {
     const { id } = load as Load;
     this.session.edit(title, (job) => ({
       ...job,
-      changes: job.changes.map((c) => (c.do === 'plug-in' && c.load.id === id ? { ...c, load: { ...c.load, continuous: !c.load.continuous } } : c)),
+      changes: job.changes.map((c) =>
+        c.do === 'plug-in' && c.load.id === id ? { ...c, load: { ...c.load, continuous: !c.load.continuous } } : c,
+      ),
     }));
   }
 
@@ -256,6 +258,9 @@ export class NeedStage {
   protected setRoom(part: Partial<Room>): void {
     const room = this.room();
     if (!room) return;
-    this.session.house.editSite(room.name, (site) => ({ ...site, rooms: site.rooms.map((r) => (r.id === room.id ? { ...r, ...part } : r)) }));
+    this.session.house.editSite(room.name, (site) => ({
+      ...site,
+      rooms: site.rooms.map((r) => (r.id === room.id ? { ...r, ...part } : r)),
+    }));
   }
 }

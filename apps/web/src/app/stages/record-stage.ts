@@ -38,16 +38,20 @@ import { Segmented, type Segment } from '../fields/segmented';
       <h3>Part of the house</h3>
       @if (session.job().closed; as closed) {
         <p data-testid="closed">
-          Closed {{ time(closed.at) }}: what was built is in the house, and its <a [routerLink]="['/houses', session.job().houseId, 'history']">history</a> has
-          what was there before.
+          Closed {{ time(closed.at) }}: what was built is in the house, and its
+          <a [routerLink]="['/houses', session.job().houseId, 'history']">history</a> has what was there before.
         </p>
-        <button type="button" class="btn-line" [disabled]="busy()" (click)="reopen()" data-testid="reopen">Take it out of the house again</button>
+        <button type="button" class="btn-line" [disabled]="busy()" (click)="reopen()" data-testid="reopen">
+          Take it out of the house again
+        </button>
       } @else {
         <p class="quiet">
           When the work is done the job is closed: boxes, cables, devices, loads and the breaker that were built become the house’s own, for
           every job after it.
         </p>
-        <button type="button" class="btn-line strong" [disabled]="busy()" (click)="close(false)" data-testid="close-job">Close the job</button>
+        <button type="button" class="btn-line strong" [disabled]="busy()" (click)="close(false)" data-testid="close-job">
+          Close the job
+        </button>
       }
       @if (hindrances().length) {
         <div class="notice stop" role="alert" data-testid="hindrances">
@@ -140,9 +144,7 @@ export class RecordStage {
       await this.session.adopt(both.job);
     } catch (error) {
       const problem = problemOf(error) as Problem & { hindrances?: Hindrance[]; reasons?: string[] };
-      this.hindrances.set(
-        problem.hindrances ?? (problem.reasons ?? [problem.title]).map((says) => ({ says, canBeLeft: false })),
-      );
+      this.hindrances.set(problem.hindrances ?? (problem.reasons ?? [problem.title]).map((says) => ({ says, canBeLeft: false })));
     } finally {
       this.busy.set(false);
     }

@@ -27,16 +27,13 @@ import { WaysPane } from '../ways/ways-pane';
           @if (r.run; as run) {
             <div class="figures">
               <div>
-                <b data-testid="cut">{{ length(run.cutMm) }}</b
-                ><span>cut</span>
+                <b data-testid="cut">{{ length(run.cutMm) }}</b><span>cut</span>
               </div>
               <div>
-                <b>{{ length(run.buyMm, true) }}</b
-                ><span>buy</span>
+                <b>{{ length(run.buyMm, true) }}</b><span>buy</span>
               </div>
               <div>
-                <b>{{ mark(run.runMm) }}</b
-                ><span>lies there</span>
+                <b>{{ mark(run.runMm) }}</b><span>lies there</span>
               </div>
             </div>
             <div class="sum-columns">
@@ -107,7 +104,9 @@ export class RouteStage {
   protected readonly view = linkedSignal({
     source: this.session.jobId,
     computation: (): 'ways' | 'cable' =>
-      untracked(() => (this.session.job().want && (this.session.work().runs.length === 0 || this.session.job().taken?.way.key) ? 'ways' : 'cable')),
+      untracked(() =>
+        this.session.job().want && (this.session.work().runs.length === 0 || this.session.job().taken?.way.key) ? 'ways' : 'cable',
+      ),
   });
   protected readonly boxNames = computed(() =>
     this.session

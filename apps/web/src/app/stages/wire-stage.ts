@@ -100,12 +100,13 @@ export class WireStage {
   protected readonly plans = computed((): { plan: WiringPlan; isNew: boolean }[] => {
     const site = this.session.site();
     const found = this.session.state() === 'found';
+    const added = new Set(this.session.work().runs.map((r) => r.cable.id));
     return this.session.work().boxes.flatMap(({ box: planned, circuit, role }) => {
       const box = site.boxes.find((b) => b.id === planned.id);
       if (!box) return [];
       const wiredAs = site.devices.find((d) => d.boxId === box.id)?.wiredAs;
       const schools = found && wiredAs ? { ...this.session.job().schools, device: wiredAs } : this.session.job().schools;
-      return [{ plan: wiringPlan({ site, box, circuit, schools }), isNew: role === 'new' }];
+      return [{ plan: wiringPlan({ site, box, circuit, schools, added }), isNew: role === 'new' }];
     });
   });
   /** the panel’s own end, where the circuit comes from there */

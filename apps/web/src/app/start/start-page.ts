@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
-import { Router } from '@angular/router';
+import { Router, RouterLink } from '@angular/router';
 import {
   AT_A_BOX,
   emptySite,
@@ -27,7 +27,12 @@ import { TopBar } from '../shell/top-bar';
 
 /** Where the work is: on a wall that was surveyed, on the one wall in hand, or through the wall between two rooms. */
 type Where = 'surveyed' | 'wall' | 'other side';
-const SITUATION: Partial<Record<Purpose, 'raise' | 'enlarge' | 'replace'>> = { move: 'raise', enlarge: 'enlarge', replace: 'replace' };
+const SITUATION: Partial<Record<Purpose, 'raise' | 'enlarge' | 'replace' | 'close-up'>> = {
+  move: 'raise',
+  enlarge: 'enlarge',
+  replace: 'replace',
+  'close-up': 'close-up',
+};
 /** What each purpose is about, in a line. */
 const ABOUT: Record<Purpose, string> = {
   outlet: 'fed from whatever box or panel suits best',
@@ -40,6 +45,7 @@ const ABOUT: Record<Purpose, string> = {
   move: 'above a counter or wainscot, or aside',
   enlarge: 'one gang becomes two',
   replace: 'loose, stripped or cracked',
+  'close-up': 'device out, blank plate, still reachable',
 };
 
 /** What the server said against a save. */
@@ -52,7 +58,7 @@ class Refused extends Error {
 /** One door in: what is to be done, then where. Few fields; what else is needed is asked when a finding needs it. */
 @Component({
   selector: 'sa-start-page',
-  imports: [TopBar, LengthField, TextField, ChoiceField, YesNoField],
+  imports: [RouterLink, TopBar, LengthField, TextField, ChoiceField, YesNoField],
   providers: [LengthUnits],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './start-page.html',
@@ -61,7 +67,7 @@ export class StartPage {
   private readonly documents = inject(Documents);
   private readonly router = inject(Router);
   /** the house to begin with, from the address */
-  readonly house_ = input<string>(undefined, { alias: 'house' });
+  readonly house = input<string>();
 
   protected readonly purposes = PURPOSES.map((id) => ({ id, words: PURPOSE_WORDS[id], about: ABOUT[id] }));
   protected readonly purpose = signal<Purpose | undefined>(undefined);
@@ -72,7 +78,9 @@ export class StartPage {
   /** the house that was chosen, whole */
   protected readonly stored = signal<Stored<House> | undefined>(undefined);
   /** its walls decide what is asked */
-  protected readonly loading = computed(() => !this.listed() || (this.houseId() !== 'new' && this.stored()?.document.id !== this.houseId()));
+  protected readonly loading = computed(
+    () => !this.listed() || (this.houseId() !== 'new' && this.stored()?.document.id !== this.houseId()),
+  );
   protected readonly newHouse = signal({ name: '', edition: 'US-2020' as House['edition'], unit: 'in' as House['unit'], built: '' });
   private readonly wished = signal<Where | undefined>(undefined);
   protected readonly where = computed((): Where => {
@@ -128,7 +136,7 @@ export class StartPage {
       next: (lines) => {
         const houses = readable<HouseLine>(lines);
         this.houses.set(houses);
-        const given = houses.find((h) => h.id === this.house_()) ?? houses[0];
+        const given = houses.find((h) => h.id === this.house()) ?? houses[0];
         if (given) this.houseId.set(given.id);
         this.listed.set(true);
       },
@@ -179,18 +187,27 @@ export class StartPage {
     const wanted: [boolean, string][] = [
       [this.houseId() !== 'new' || this.newHouse().name.trim() !== '', 'Give the house a name.'],
       [where !== 'surveyed' || this.atBox() || f.face !== undefined, 'Say which wall, seen from which room.'],
-      [where !== 'surveyed' || this.atBox() || l['wanted'] !== undefined, 'Say where on the wall: from its left end to the middle of the box.'],
+      [
+        where !== 'surveyed' || this.atBox() || l['wanted'] !== undefined,
+        'Say where on the wall: from its left end to the middle of the box.',
+      ],
       [where !== 'surveyed' || !this.atBox() || f.boxId !== undefined, 'Say at which box.'],
       [where === 'surveyed' || f.newRoom.trim() !== '', this.atBox() ? 'Name the room of the box.' : 'Name the room that gets it.'],
       [where === 'surveyed' || l['wall'] !== undefined, 'Measure the length of the wall.'],
-      [where !== 'wall' || !this.atBox() || (l['source'] !== undefined && l['sourceBottom'] !== undefined), 'Measure the box: from the left end of the wall to its middle, and up to its bottom.'],
+      [
+        where !== 'wall' || !this.atBox() || (l['source'] !== undefined && l['sourceBottom'] !== undefined),
+        'Measure the box: from the left end of the wall to its middle, and up to its bottom.',
+      ],
       [where !== 'wall' || this.atBox() || l['wanted'] !== undefined, 'Say where on the wall: from its left end to the middle of the box.'],
       ...(where === 'other side'
         ? ([
             [f.sourceRoom.trim() !== '', 'Name the room of the old box.'],
             [f.reference.trim() !== '', 'Name what both rooms can measure from.'],
             [l['reference'] !== undefined, 'Measure where the reference is from the left end.'],
-            [l['source'] !== undefined && l['sourceBottom'] !== undefined, 'Measure the old box: distance from the reference and height to its bottom.'],
+            [
+              l['source'] !== undefined && l['sourceBottom'] !== undefined,
+              'Measure the old box: distance from the reference and height to its bottom.',
+            ],
             [l['wanted'] !== undefined, 'Say where the new outlet is wanted.'],
           ] as [boolean, string][])
         : []),
@@ -229,7 +246,8 @@ export class StartPage {
       const made = withWallInHand(document, this.wallInHand());
       const saved = await firstValueFrom(this.documents.saveHouse(made.house, house.revision));
       if (saved.outcome === 'unreachable') throw new Refused(problemOf(undefined));
-      if (saved.outcome === 'conflict') throw new Refused({ title: 'The house was saved newer in the meantime: choose it again.', status: 409 });
+      if (saved.outcome === 'conflict')
+        throw new Refused({ title: 'The house was saved newer in the meantime: choose it again.', status: 409 });
       if (saved.outcome !== 'saved') throw new Refused(saved.problem);
       this.stored.set({ ...saved.stored, document: made.house });
       document = made.house;
@@ -246,7 +264,10 @@ export class StartPage {
     const [place, ...more] = job.want!.places;
     const placed: Job = {
       ...job,
-      want: { ...job.want!, places: [{ ...place!, ...(wanted ? { fromLeft: wanted } : {}), ...(wantedBottom ? { bottom: wantedBottom } : {}) }, ...more] },
+      want: {
+        ...job.want!,
+        places: [{ ...place!, ...(wanted ? { fromLeft: wanted } : {}), ...(wantedBottom ? { bottom: wantedBottom } : {}) }, ...more],
+      },
     };
     const made = await firstValueFrom(this.documents.createJob(placed));
     return { job: made.document, stage: 'need' };
@@ -260,7 +281,7 @@ export class StartPage {
     return `${words.charAt(0).toUpperCase()}${words.slice(1)}${room ? `, ${room}` : ''}`.slice(0, 120);
   }
 
-  private atTheBox(houseId: string, name: string, situation: 'raise' | 'enlarge' | 'replace', boxId: string): NewFromBox {
+  private atTheBox(houseId: string, name: string, situation: 'raise' | 'enlarge' | 'replace' | 'close-up', boxId: string): NewFromBox {
     const base = { houseId, name, boxId };
     const { wantedBottom, sideways } = this.lengths();
     const answers: Omit<Extract<FromBoxAnswers, { situation: 'raise' }>, 'id'> | NewFromBox =
