@@ -35,19 +35,31 @@ export function drawWiring(doc: Doc, drawing: WiringDrawing, caption: string): v
       .fontSize(12)
       .text(`${cable.label} · ${cable.side}`, cable.x - 12, 0, { width: cable.width + 24, height: 13, ellipsis: true, lineBreak: false });
   }
-  if (drawing.device) {
-    const d = drawing.device;
+  for (const d of drawing.devices) {
     doc.roundedRect(d.x, d.y, d.width, d.height, 6).lineWidth(1.4).strokeColor(INK.black).stroke();
-    for (const half of [0.28, 0.72])
+    for (const middle of d.faces)
       doc
-        .roundedRect(d.x + 18, d.y + d.height * half - 26, d.width - 36, 52, 8)
+        .roundedRect(d.x + 18, middle - 26, d.width - 36, 52, 8)
         .lineWidth(1)
         .stroke();
     doc
       .font('narrow')
       .fontSize(12)
       .fillColor(INK.black)
-      .text(d.name, d.x - 30, 96, { width: d.width + 60, align: 'center', lineBreak: false });
+      .text(d.name.join(', '), d.x - 50, 96, { width: d.width + 100, align: 'center', lineBreak: false });
+    if (d.broken)
+      doc
+        .fontSize(11)
+        .text(
+          `tab broken: ${[d.broken.brass ? 'brass' : '', d.broken.silver ? 'silver' : ''].filter(Boolean).join(' and ')}`,
+          d.x - 50,
+          110,
+          {
+            width: d.width + 100,
+            align: 'center',
+            lineBreak: false,
+          },
+        );
   }
   for (const wire of drawing.wires) drawWire(doc, wire);
   for (const s of drawing.splices) {
@@ -59,7 +71,7 @@ export function drawWiring(doc: Doc, drawing: WiringDrawing, caption: string): v
       .font('narrowStrong')
       .fontSize(13)
       .fillColor(INK.black)
-      .text(`${s.count}`, s.x - 2, s.y - 7, { width: 28, align: 'center', lineBreak: false });
+      .text(s.kind === 'cap' ? 'cap' : `${s.count}`, s.x - 2, s.y - 7, { width: 28, align: 'center', lineBreak: false });
   }
   for (const t of drawing.terminals) {
     doc

@@ -2,7 +2,7 @@
  * Receptacles round a room (NEC 210.52(A) and (C), from memory): wall spaces unfolded along the floor line, what no receptacle
  * reaches, and the fewest that would reach it all. All places are on a grid, so the optimum is exact on that grid. mm.
  */
-import { nec } from '../catalog/index.js';
+import { isReceptacle, nec } from '../catalog/index.js';
 import { product, term, type Judged } from '../codebook/index.js';
 import { inches } from '../measure/index.js';
 import { boxRect, studPlaces, type Edition, type FaceId, type Room, type Site, type Sum, type Wall } from '../model/index.js';
@@ -308,7 +308,7 @@ export function roomSpacing(site: Site, room: Room, edition: Edition, gridMm = G
   ]);
   const boxes = strip.flatMap((s) =>
     site.boxes
-      .filter((b) => b.wallId === s.wall.id && b.face === s.face && site.devices.some((d) => d.boxId === b.id))
+      .filter((b) => b.wallId === s.wall.id && b.face === s.face && site.devices.some((d) => d.boxId === b.id && isReceptacle(d.kind)))
       .flatMap((b) => {
         const rect = boxRect(s.wall, b);
         return rect && rect.top <= COUNTS_BELOW_MM ? [s.start + onFace(s.wall, s.face, rect.centre)] : [];
@@ -384,7 +384,7 @@ export function counterSpacing(
       const span = spanOnFace(wall, face, counter.x.mm, counter.width.mm);
       const topMm = counter.z.mm + counter.height.mm;
       const existing = site.boxes
-        .filter((b) => b.wallId === wall.id && b.face === face && site.devices.some((d) => d.boxId === b.id))
+        .filter((b) => b.wallId === wall.id && b.face === face && site.devices.some((d) => d.boxId === b.id && isReceptacle(d.kind)))
         .flatMap((b) => {
           const rect = boxRect(wall, b);
           if (!rect || rect.bottom < topMm || rect.top - topMm > inches(20)) return [];

@@ -296,23 +296,23 @@ function wireFindings(w: Work, b: WorkBox): Finding[] {
     findings.push(
       finding('setback', box.id, 'box', 'Front edge and finish', setback(edition, FINISHES[topLayer.finish].combustible, undefined)),
     );
-  const device = b.devices[0];
   const { depthMm } = boxBody(box);
-  if (device && depthMm !== undefined && DEVICE_KINDS[device.kind].bodyDepthMm + inches(0.25) > depthMm)
-    findings.push(
-      finding('device-depth', device.id, 'box', `Room behind the device in ${box.name}`, {
-        verdict: 'stop',
-        says: 'the device fills the box to its back',
-        sums: [
-          {
-            terms: [],
-            result: term('device body', DEVICE_KINDS[device.kind].bodyDepthMm, 'length'),
-            limit: { ...term('box depth less 1/4 in', depthMm - inches(0.25), 'length'), relation: '≤' },
-          },
-        ],
-        source: practice,
-      }),
-    );
+  for (const device of b.devices)
+    if (depthMm !== undefined && DEVICE_KINDS[device.kind].bodyDepthMm + inches(0.25) > depthMm)
+      findings.push(
+        finding('device-depth', device.id, 'box', `Room behind the ${device.name}`, {
+          verdict: 'stop',
+          says: 'the device fills the box to its back',
+          sums: [
+            {
+              terms: [],
+              result: term('device body', DEVICE_KINDS[device.kind].bodyDepthMm, 'length'),
+              limit: { ...term('box depth less 1/4 in', depthMm - inches(0.25), 'length'), relation: '≤' },
+            },
+          ],
+          source: practice,
+        }),
+      );
   return findings;
 }
 

@@ -14,7 +14,7 @@ import {
   loadAmps,
   type Judged,
 } from '../codebook/index.js';
-import { DEVICE_KINDS, nec, practice } from '../catalog/index.js';
+import { DEVICE_KINDS, isReceptacle, nec, practice } from '../catalog/index.js';
 import { printAwg, toFeet } from '../measure/index.js';
 import type { Box, Circuit, Device, Edition, Finding, Load, Remedy } from '../model/index.js';
 import { breakerFindings } from '../panel/index.js';
@@ -62,7 +62,7 @@ function loadFinding(w: Work, circuit: Circuit): Finding {
 function needFindings(w: Work, b: WorkBox): Finding[] {
   const { circuit } = b;
   const loads = loadsAt(w, b);
-  const device = b.devices[0];
+  const device = b.devices.find((d) => isReceptacle(d.kind));
   const findings: Finding[] = [];
   if (device && circuit?.breakerA)
     for (const load of loads)
@@ -301,6 +301,12 @@ function deviceFindings(w: Work, b: WorkBox, device: Device): Finding[] {
             ),
           ]
         : [];
+  const arcFault = finding('arc-fault', device.id, 'feed', 'Arc-fault protection', arcFaultProtection(edition, room, has, addsOutlet(b)), [
+    ...alter('arc-fault-breaker', `Arc-fault breaker on circuit ${circuit?.number ?? ''}`.trim(), 'breaker'),
+    ...alter('arc-fault-first', 'Arc-fault receptacle as the first outlet of the circuit', 'device upstream'),
+  ]);
+  // what asks for a face asks nothing of a switch or a lampholder
+  if (!isReceptacle(device.kind)) return [arcFault];
   return [
     finding(
       'receptacle-rating',
@@ -318,10 +324,7 @@ function deviceFindings(w: Work, b: WorkBox, device: Device): Finding[] {
       groundFaultProtection(edition, room, has),
       swap('ground-fault', 'Use a ground-fault receptacle', { kind: rating === 20 ? 'ground-fault-20' : 'ground-fault-15' }),
     ),
-    finding('arc-fault', device.id, 'feed', 'Arc-fault protection', arcFaultProtection(edition, room, has, addsOutlet(b)), [
-      ...alter('arc-fault-breaker', `Arc-fault breaker on circuit ${circuit?.number ?? ''}`.trim(), 'breaker'),
-      ...alter('arc-fault-first', 'Arc-fault receptacle as the first outlet of the circuit', 'device upstream'),
-    ]),
+    arcFault,
     finding(
       'tamper',
       device.id,
@@ -345,8 +348,8 @@ function deviceFindings(w: Work, b: WorkBox, device: Device): Finding[] {
   ];
 }
 
-function sharedNeutral(edition: Edition, circuit: Circuit): Judged {
-  const source = nec(edition.slice(3), '210.4 and 300.13(B)');
+function sharedNeutral(w: Work, circuit: Circuit): Judged {
+  const source = nec(w.job.edition.slice(3), '210.4 and 300.13(B)');
   if (circuit.sharedNeutral === undefined)
     return {
       verdict: 'can’t tell',
@@ -356,6 +359,20 @@ function sharedNeutral(edition: Edition, circuit: Circuit): Judged {
       ask: 'Look for a red and a black from one cable at the panel, or a tied pair of breakers.',
     };
   if (!circuit.sharedNeutral) return { verdict: 'ok', says: 'one hot, one neutral', sums: [], source };
+  const brought = new Set(w.runs.map((r) => r.cable.id));
+  const opened = w.boxes.filter((b) => b.circuit === circuit);
+  const traced = opened.every((b) => b.cables.every((c) => !c.end || c.cable.uses !== undefined || brought.has(c.cable.id)));
+  if (traced) {
+    const says = 'traced conductor by conductor: one hot is taken on, its neutral spliced with a lead and never carried through a device';
+    if (circuit.commonTrip === undefined)
+      return {
+        ...{ verdict: 'can’t tell', says, sums: [], source },
+        ask: 'Look whether both breakers open together: tied handles, or one two-pole breaker.',
+      };
+    return circuit.commonTrip
+      ? { verdict: 'note', says: `${says}; both breakers open together`, sums: [], source }
+      : { verdict: 'stop', says: 'its two breakers don’t open together: one off leaves the neutral carrying the other', sums: [], source };
+  }
   return {
     verdict: 'stop',
     says: 'two hots share this neutral: leave it alone unless it is known exactly what feeds what',
@@ -367,17 +384,18 @@ function sharedNeutral(edition: Edition, circuit: Circuit): Judged {
 /** A new receptacle of the same kind in the old one's place, unless the plan already puts one there. */
 function renewed(w: Work, b: WorkBox, old: Device): Remedy[] {
   if (w.job.changes.some((x) => (x.do === 'replace-device' || x.do === 'remove-device') && x.deviceId === old.id)) return [];
-  const title = `New receptacle in ${b.box.name}`.slice(0, 120);
+  const receptacle = isReceptacle(old.kind);
+  const title = `New ${receptacle ? 'receptacle' : DEVICE_KINDS[old.kind].name} in ${b.box.name}`.slice(0, 120);
   return [
     remedy(
       `renew-${old.id}`,
-      'Put in a new tamper-resistant one',
+      receptacle ? 'Put in a new tamper-resistant one' : 'Put in a new one',
       put({
         id: `renew-${old.id}`.slice(0, 40),
         do: 'replace-device',
         title,
         deviceId: old.id,
-        device: { ...old, condition: 'sound', tamperResistant: true },
+        device: { ...old, condition: 'sound', ...(receptacle ? { tamperResistant: true } : {}) },
       }),
     ),
   ];
@@ -415,8 +433,10 @@ const oldDevices = (w: Work, b: WorkBox): Finding[] =>
     if (old.condition === undefined)
       return says({
         verdict: 'can’t tell',
-        says: 'the old receptacle was not looked at',
-        ask: 'Look for scorching, cracks and a loose grip on a plug.',
+        says: `the old ${isReceptacle(old.kind) ? 'receptacle' : DEVICE_KINDS[old.kind].name} was not looked at`,
+        ask: isReceptacle(old.kind)
+          ? 'Look for scorching, cracks and a loose grip on a plug.'
+          : 'Look for scorching, cracks and play in it.',
       });
     return old.condition === 'worn' ? says({ verdict: 'caution', says: 'worn: replace it while the box is open' }, renewed(w, b, old)) : [];
   });
@@ -472,7 +492,7 @@ export function feedFindings(w: Work): Finding[] {
       findings.push(
         finding('may-tap', circuit.id, 'feed', `May circuit ${circuit.number} be extended`, mayTap(w.job.edition, circuit, adds.room)),
       );
-    findings.push(finding('shared-neutral', circuit.id, 'feed', 'Shared neutral', sharedNeutral(w.job.edition, circuit)));
+    findings.push(finding('shared-neutral', circuit.id, 'feed', 'Shared neutral', sharedNeutral(w, circuit)));
   }
   findings.push(...ownCircuitFindings(w));
   for (const b of outletBoxes(w)) findings.push(...needFindings(w, b));

@@ -89,9 +89,9 @@ describe('circuits that are kept for something', () => {
   ] as [NonNullable<Circuit['reservedFor']>, RoomUse, Verdict][])('%s for a %s: %s', (reservedFor, use, expected) => {
     expect(verdict(inRoom(use, 'US-2020', { reservedFor }), 'may-tap')).toBe(expected);
   });
-  it('two hots on one neutral are left alone, and then there is no wiring plan either', () => {
+  it('two hots on one neutral are left alone until they are traced, and then there is no wiring plan either', () => {
     const job = inRoom('bedroom', 'US-2020', { sharedNeutral: true });
-    expect([verdict(job, 'shared-neutral'), verdict(job, 'wiring-plan')]).toEqual(['stop', 'stop']);
+    expect([verdict(job, 'shared-neutral'), verdict(job, 'wiring-plan')]).toEqual(['stop', 'can’t tell']);
     expect(verdict(inRoom('bedroom', 'US-2020', { sharedNeutral: undefined }), 'shared-neutral')).toBe('can’t tell');
   });
 });

@@ -205,9 +205,28 @@ export function wiringOf(w: Work, b: WorkBox): WiringPlan {
   const known = wirings.get(b);
   if (known) return known;
   const added = new Set(w.runs.map((r) => r.cable.id));
-  const plan = wiringPlan({ site: w.planned, box: b.box, circuit: b.circuit, schools: w.job.schools, added });
+  // old ends are as long as they are: what doesn't reach is lengthened
+  const reachMm = b.was ? b.freeEnd?.neededMm : undefined;
+  const plan = wiringPlan({
+    ...{ site: w.planned, box: b.box, circuit: b.circuit, schools: w.job.schools, added },
+    ...(reachMm === undefined ? {} : { reachMm }),
+  });
   wirings.set(b, plan);
   return plan;
+}
+
+/** Boxes in the order in which they are connected: far end first, where the power comes from last. */
+export function inWiringOrder(w: Work): WorkBox[] {
+  const depth = new Map<WorkBox, number>();
+  const depthOf = (b: WorkBox, seen: readonly WorkBox[] = []): number => {
+    const known = depth.get(b);
+    if (known !== undefined) return known;
+    const before = w.runs.filter((r) => r.to === b && r.from && !seen.includes(r.from)).map((r) => depthOf(r.from!, [...seen, b]) + 1);
+    const own = Math.max(b.role === 'new' ? 1 : 0, ...before);
+    depth.set(b, own);
+    return own;
+  };
+  return [...w.boxes].sort((a, b) => depthOf(b) - depthOf(a));
 }
 
 /** A judged rule as a finding on a subject. */

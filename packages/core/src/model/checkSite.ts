@@ -186,9 +186,21 @@ export function siteErrors(site: Site, unit: LengthUnit, path: string, sound?: S
     cable.unbrokenIn.forEach((id, i) => {
       if (!boxes.has(id)) missing(`${path}/cables/${c}/unbrokenIn/${i}`, 'box', id);
     });
+    if (cable.circuitId && !circuits.has(cable.circuitId)) missing(`${path}/cables/${c}/circuitId`, 'circuit', cable.circuitId);
+    cable.uses?.forEach((use, i) => {
+      if (use.circuitId && !circuits.has(use.circuitId)) missing(`${path}/cables/${c}/uses/${i}/circuitId`, 'circuit', use.circuitId);
+    });
+    if (cable.uses && cable.uses.length !== cable.conductors.length)
+      wrong(
+        `${path}/cables/${c}/uses`,
+        `${cable.name} has ${cable.conductors.length} insulated conductors, and ${cable.uses.length} are said to be for something.`,
+        `one use for each of ${cable.conductors.join(', ')}`,
+        cable.uses.length,
+      );
   });
   site.devices.forEach((device, d) => {
     if (!boxes.has(device.boxId)) missing(`${path}/devices/${d}/boxId`, 'box', device.boxId);
+    if (device.circuitId && !circuits.has(device.circuitId)) missing(`${path}/devices/${d}/circuitId`, 'circuit', device.circuitId);
   });
   site.loads.forEach((load, l) => {
     if (!circuits.has(load.circuitId)) missing(`${path}/loads/${l}/circuitId`, 'circuit', load.circuitId);

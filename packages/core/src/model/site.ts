@@ -246,6 +246,17 @@ export const INSULATION = ['black', 'white', 'red', 'blue'] as const;
 export const Insulation = z.enum(INSULATION);
 export type Insulation = z.infer<typeof Insulation>;
 
+export const CONDUCTOR_USES = ['hot', 'neutral', 'switched', 'traveller', 'spare', 'unknown'] as const;
+/** What one conductor of a cable is for, as it was traced or as it is planned. */
+export const ConductorUse = z.strictObject({
+  is: z.enum(CONDUCTOR_USES),
+  /** of another circuit than its cable's: the second hot of a shared neutral */
+  circuitId: Id.optional(),
+  /** the switch it comes from, by its device; needed where more than one switch is in the box */
+  by: Id.optional(),
+});
+export type ConductorUse = z.infer<typeof ConductorUse>;
+
 export const CableEnd = z.strictObject({
   /** a box of this site, or absent when it ends elsewhere */
   boxId: Id.optional(),
@@ -274,6 +285,10 @@ export const Cable = z.strictObject({
   /** boxes that it runs through without being cut */
   unbrokenIn: z.array(Id).max(4).default([]),
   whiteUsedAsHot: z.enum(['no', 'marked', 'unmarked']).optional(),
+  /** what each conductor is for, in their order; absent: nobody traced it, and two wires go by their colours */
+  uses: z.array(ConductorUse).min(2).max(4).optional(),
+  /** the circuit it was proved to be on; absent: its box's, unless two cables bring power there */
+  circuitId: Id.optional(),
   /** as run, when known */
   length: PositiveLength.optional(),
 });
@@ -290,6 +305,16 @@ export const Device = z.strictObject({
   /** how it was found wired */
   wiredAs: z.enum(['feed-through', 'pigtail']).optional(),
   condition: z.enum(['sound', 'worn', 'scorched']).optional(),
+  /** which circuit it is on, where more than one comes into its box */
+  circuitId: Id.optional(),
+  /** tab of a duplex broken: its halves on two feeds, or the lower half by a switch */
+  split: z.enum(['two feeds', 'half switched']).optional(),
+  /** a ground-fault receptacle: what goes on is behind its LOAD screws; absent: it is */
+  protects: z.boolean().optional(),
+  /** what the common of a three-way switch is on, where its box has both a hot and what is switched */
+  common: z.enum(['hot', 'switched']).optional(),
+  /** the largest lamp of a lampholder */
+  watts: z.number().positive('watts are above 0').max(1000).optional(),
 });
 export type Device = z.infer<typeof Device>;
 

@@ -358,7 +358,6 @@ function newSide(at: At, b: WorkBox, r: WorkRun | undefined, tailFirst: boolean)
   const needed = b.freeEnd?.neededMm;
   const plan = wiringOf(w, b);
   const ids = job.changes.filter((x) => (x.do === 'place-box' && x.box.id === b.box.id) || x.id === r?.changeId).map((x) => x.id);
-  const [device] = b.devices;
   const source = r?.from?.box.name ?? 'the panel';
   return [
     step(
@@ -392,7 +391,7 @@ function newSide(at: At, b: WorkBox, r: WorkRun | undefined, tailFirst: boolean)
     ),
     step(
       id('wire-new', at),
-      `Connect ${device ? DEVICE_KINDS[device.kind].name : 'the device'} in ${b.box.name}`,
+      `Connect ${b.devices.map((d) => DEVICE_KINDS[d.kind].name).join(' and ') || 'what is'} in ${b.box.name}`,
       15,
       [...plan.connect, ...plan.fold],
       {

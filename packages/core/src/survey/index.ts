@@ -7,3 +7,4 @@ export * from './judgement.js';
 export * from './surveyElevation.js';
 export * from './readings.js';
 export * from './roomList.js';
+export * from './wiringSeen.js';

@@ -78,7 +78,7 @@ export function materialsOf(job: JobInHouse): MaterialRow[] {
   for (const b of w.boxes) {
     const plan = wiringOf(w, b);
     for (const joint of plan.joints) {
-      if (joint.kind !== 'splice') continue;
+      if (joint.kind === 'terminal') continue;
       connectors.set(joint.connector!, (connectors.get(joint.connector!) ?? 0) + 1);
       for (const lead of joint.leads.filter((l) => !l.cableId && !l.far)) {
         const key = `${printAwg(lead.gauge)} ${lead.colour} for pigtails`;

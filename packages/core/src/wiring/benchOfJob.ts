@@ -1,5 +1,4 @@
 /** A job's boxes on the bench: what the site says of cables, devices and the circuit, wired by the plan of each box. */
-import { DEVICE_KINDS } from '../catalog/index.js';
 import { inches } from '../measure/index.js';
 import {
   boxBody,
@@ -8,14 +7,13 @@ import {
   NEUTRAL_BAR,
   PANEL,
   type Bench,
+  type Box,
   type Circuit,
-  type Joint,
   type Schools,
   type Site,
-  type WireEnd,
 } from '../model/index.js';
-import { boxClamps, boxMaterial, boxVolume, cablesIn, devicesIn } from './boxContents.js';
-import { wiringPlan, type Lead, type TerminalName } from './plan.js';
+import { boxClamps, boxMaterial, boxVolume, cablesIn } from './boxContents.js';
+import { deviceOnBench, jointsOnBench, wiringPlan } from './plan/index.js';
 
 /** Cables of unknown length are taken as this long (common practice; only the drop depends on it). */
 const UNKNOWN_MM = 6000;
@@ -72,26 +70,6 @@ export function benchOf(
       ...(clamps === undefined ? {} : { clamps }),
       ...(depthMm === undefined ? {} : { depthMm }),
     });
-    for (const d of devicesIn(site, box.id)) {
-      const kind = DEVICE_KINDS[d.kind];
-      bench.devices.push({
-        id: d.id,
-        name: d.name,
-        boxId: box.id,
-        form: kind.groundFault ? 'ground-fault' : kind.outlets === 1 ? 'single' : 'duplex',
-        ratingA: kind.ratingA === 20 ? 20 : 15,
-        brassTab: true,
-        silverTab: true,
-        up: false,
-        tripped: false,
-        powerFactor: 1,
-      });
-    }
-    if (box.holds === 'switch' && devicesIn(site, box.id).length === 0)
-      bench.devices.push({
-        ...{ id: switchOf(box.id), name: 'Switch', boxId: box.id, form: 'switch' as const, ratingA: 15 as const },
-        ...{ brassTab: true, silverTab: true, up: true, tripped: false, powerFactor: 1 },
-      });
     for (const { cable, side } of cablesIn(site, box.id)) {
       if (taken.has(cable.id)) continue;
       taken.add(cable.id);
@@ -137,7 +115,7 @@ export function benchOf(
     }
   }
   const added = new Set((planned ?? []).map((p) => p.cableId));
-  for (const box of boxes) wire(bench, site, box.id, circuit, schools, added);
+  for (const box of boxes) wire(bench, site, box, circuit, schools, added);
   // what nobody put a figure to is not plugged in as 0 W
   for (const l of site.loads.filter((x) => x.boxId !== undefined && boxIds.includes(x.boxId) && (x.watts ?? x.amps ?? 0) > 0)) {
     const faces = bench.devices.filter((d) => d.boxId === l.boxId && ['duplex', 'single', 'ground-fault'].includes(d.form));
@@ -157,65 +135,12 @@ export function benchOf(
   return unmeasured.length ? { ...bench, unmeasured } : bench;
 }
 
-/** The switch of a box that holds one: the survey knows it by its box. */
-const switchOf = (boxId: string): string => `${boxId.slice(0, 33)}-switch`;
-
-/** The plan of one box as joints; a box whose plan is refused or misses something keeps its ends loose. */
-function wire(bench: Bench, site: Site, boxId: string, circuit: Circuit | undefined, schools: Schools, added: ReadonlySet<string>): void {
-  const box = site.boxes.find((b) => b.id === boxId)!;
+/** The plan of one box; a box whose plan is refused or misses something keeps its ends loose. */
+function wire(bench: Bench, site: Site, box: Box, circuit: Circuit | undefined, schools: Schools, added: ReadonlySet<string>): void {
   const plan = wiringPlan({ site, box, circuit, schools, added });
-  const devices = devicesIn(site, boxId);
-  const tails = new Set<string>();
-  const short = (text: string): string => `${boxId}-${text}`.replace(/[^A-Za-z0-9_-]/g, '-').slice(0, 40);
-  const endOf = (lead: Lead, far: boolean): WireEnd | undefined => {
-    if (!lead.cableId) {
-      const id = short(lead.id);
-      if (!tails.has(id)) {
-        tails.add(id);
-        bench.pigtails.push({
-          id,
-          boxId,
-          colour: lead.colour === 'bare' ? 'bare' : lead.colour,
-          gauge: lead.gauge,
-          lengthMm: plan.pigtailMm,
-        });
-      }
-      return { pigtailId: id, end: far ? 1 : 0 };
-    }
-    const cable = bench.cables.find((c) => c.id === lead.cableId);
-    if (!cable) return undefined;
-    const tail = lead.id.slice(lead.cableId.length + 1);
-    const conductor = tail === 'g' ? cable.colours.length - 1 : Number(tail);
-    return { cableId: cable.id, conductor, end: cable.ends[0] === boxId ? 0 : 1 };
-  };
-  const terminalOf = (name: TerminalName, second: boolean): Joint['at'] => {
-    if (name === 'box screw') return { device: 'box', terminal: 'screw' };
-    if (devices.length === 0)
-      return { device: switchOf(boxId), terminal: name === 'switch line' ? 'screw 1' : name === 'switch load' ? 'screw 2' : name };
-    const device = devices[second ? 1 : 0]!;
-    const single = bench.devices.find((d) => d.id === device.id)?.form === 'single';
-    return { device: device.id, terminal: single ? name.replace(/ upper| lower/, '') : name };
-  };
-  for (const joint of plan.joints) {
-    const ends = joint.leads.map((l) => endOf(l, joint.kind === 'terminal' || l.far === true)).filter((e): e is WireEnd => e !== undefined);
-    if (ends.length === 0) continue;
-    bench.joints.push({
-      id: short(joint.id),
-      boxId,
-      kind: joint.kind,
-      ...(joint.kind === 'terminal' && joint.terminal ? { at: terminalOf(joint.terminal, joint.second === true) } : {}),
-      how:
-        joint.kind === 'splice'
-          ? schools.splice === 'lever'
-            ? 'lever'
-            : schools.splice === 'push-in'
-              ? 'push-in connector'
-              : 'twist-on'
-          : joint.role === 'ground'
-            ? 'side screw'
-            : schools.terminals,
-      ...(joint.connector ? { connector: joint.connector } : {}),
-      ends,
-    });
-  }
+  const watts = new Map(site.devices.map((d) => [d.id, d.watts]));
+  bench.devices.push(...plan.devices.map((d) => deviceOnBench({ ...d, boxId: box.id, watts: watts.get(d.id) })));
+  const { joints, pigtails } = jointsOnBench(plan, bench.cables, schools);
+  bench.joints.push(...joints);
+  bench.pigtails.push(...pigtails);
 }

@@ -57,6 +57,16 @@ const devicesByBox = sortedOnce((devices: readonly Device[]) => {
 export const cablesIn = (site: Site, boxId: string): CableInBox[] => cablesByBox(site.cables, boxId);
 export const devicesIn = (site: Site, boxId: string): Device[] => devicesByBox(site.devices, boxId);
 
+/** The switch of a box that holds one: the survey may know it by its box only. */
+export const switchOf = (boxId: string): string => `${boxId.slice(0, 33)}-switch`;
+/** Devices of a box; a box that holds a switch and names none has one. */
+export function devicesOf(site: Site, box: Box): Device[] {
+  const devices = devicesIn(site, box.id);
+  return devices.length === 0 && box.holds === 'switch'
+    ? [{ id: switchOf(box.id), name: 'Switch', boxId: box.id, kind: 'switch-15' }]
+    : devices;
+}
+
 /** Volume in in³: as stamped, else the kind's; undefined when neither is known. */
 export const boxVolume = (box: Box): number | undefined =>
   box.volumeIn3 ?? (box.kind === 'other' ? undefined : BOX_KINDS[box.kind].volumeIn3);
@@ -91,7 +101,10 @@ export function fillInput(site: Site, box: Box, edition: Edition): BoxFillInput 
     grounds: inside.filter(({ cable }) => cable.ground !== 'none').map(({ cable }) => ({ gauge: cable.gauge, count: 1 })),
     internalClamps: clamps === undefined || clamps === 'internal',
     supportFittings: box.supportFittings,
-    yokes: devicesIn(site, box.id).map((device) => ({ label: `yoke of the ${DEVICE_KINDS[device.kind].name}`, gauge: largest, gangs: 1 })),
+    yokes: devicesOf(site, box).flatMap((device) => {
+      const { name, yokes } = DEVICE_KINDS[device.kind];
+      return yokes ? [{ label: `yoke of the ${name}`, gauge: largest, gangs: yokes }] : [];
+    }),
     volumeIn3: powerVolume(box),
   };
 }

@@ -12,7 +12,7 @@ import { describe, expect, it } from 'vitest';
 import { sewingCorner } from '../demo/index.js';
 import type { Awg } from '../measure/index.js';
 import { DEFAULT_SCHOOLS, emptySite, type Box, type Cable, type Schools, type Site } from '../model/index.js';
-import { wiringPlan, type WiringPlan } from './plan.js';
+import { wiringPlan, type WiringPlan } from './plan/index.js';
 
 /** Meeting points that conduct to each other, by union of sets. */
 class Network {
@@ -40,7 +40,7 @@ function networkOf(plan: WiringPlan, withDevice: boolean): Network {
   const network = new Network();
   for (const joint of plan.joints) {
     const meets = joint.leads.map((lead) => `lead ${lead.id}`);
-    if (joint.terminal) meets.push(withDevice || joint.terminal === 'box screw' ? `screw ${joint.terminal}` : `loose ${joint.id}`);
+    if (joint.at) meets.push(withDevice || joint.at.name === 'box screw' ? `screw ${joint.at.name}` : `loose ${joint.id}`);
     for (const node of meets.slice(1)) network.join(meets[0]!, node);
   }
   if (withDevice) for (const [a, b] of STRAPS) network.join(a, b);

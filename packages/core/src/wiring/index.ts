@@ -1,5 +1,5 @@
 export * from './boxContents.js';
-export * from './plan.js';
+export * from './plan/index.js';
 export * from './drawing.js';
 export * from './benchEdit.js';
 export * from './boxPlan.js';

@@ -193,7 +193,7 @@ describe('the sample jobs', () => {
     let compared = 0;
     for (const { box, circuit } of c.boxes) {
       const plan = wiringPlan({ site: c.planned, box, circuit, schools: job.schools });
-      if (plan.refused.length || plan.missing.length || !plan.deviceName) continue;
+      if (plan.refused.length || plan.missing.length || !plan.devices.length) continue;
       const bench = benchOf(c.planned, [box.id], circuit, job.schools);
       const devices = bench.devices.filter((d) => d.boxId === box.id);
       const kind: BoxPlanKind = devices.some((d) => d.form === 'ground-fault') ? 'protected' : devices.length === 2 ? 'quad' : 'run';

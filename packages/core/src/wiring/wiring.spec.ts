@@ -5,7 +5,7 @@ import { sewingCorner } from '../demo/index.js';
 import { DEFAULT_SCHOOLS, emptySite, plannedSite, type Box, type Cable, type Device, type Schools, type Site } from '../model/index.js';
 import { fillOf } from './boxContents.js';
 import { wiringDrawing } from './drawing.js';
-import { wiringPlan, type PlannedJoint } from './plan.js';
+import { wiringPlan, type PlannedJoint } from './plan/index.js';
 
 const box: Box = { ...sewingCorner.found.boxes[0]!, id: 'b', kind: 'nail-on-1g-20' };
 const cable = (id: string, side: 'line' | 'load' | 'unknown', more: Partial<Cable> = {}): Cable => ({
@@ -23,7 +23,7 @@ const site = (cables: Cable[], device: Device | null = duplex, theBox = box): Si
 const plan = (s: Site, schools: Partial<Schools> = {}) =>
   wiringPlan({ site: s, box: s.boxes[0]!, circuit: undefined, schools: { ...DEFAULT_SCHOOLS, ...schools } });
 const terminals = (joints: PlannedJoint[]) =>
-  Object.fromEntries(joints.filter((j) => j.kind === 'terminal').map((j) => [j.terminal, j.leads[0]!.cableId ?? 'pigtail']));
+  Object.fromEntries(joints.filter((j) => j.kind === 'terminal').map((j) => [j.at!.name, j.leads[0]!.cableId ?? 'pigtail']));
 const splices = (joints: PlannedJoint[]) => joints.filter((j) => j.kind === 'splice').map((j) => `${j.role} ${j.leads.length}`);
 
 describe('end of run', () => {
@@ -97,10 +97,10 @@ describe('always', () => {
     expect(p.takeApart[0]).toMatch(/hots/);
     expect(p.fold[0]).toMatch(/grounds/);
   });
-  it('refuses aluminium, an unmarked white hot, a shared neutral and push-ins with 12 AWG', () => {
+  it('refuses aluminium, an unmarked white hot and push-ins with 12 AWG; asks what three conductors do', () => {
     expect(plan(site([cable('a', 'line', { metal: 'aluminium' })])).refused[0]).toMatch(/licensed electrician/);
     expect(plan(site([cable('a', 'line', { whiteUsedAsHot: 'unmarked' })])).refused).toHaveLength(1);
-    expect(plan(site([cable('a', 'line', { conductors: ['black', 'red', 'white'] })])).refused[0]).toMatch(/share a neutral/);
+    expect(plan(site([cable('a', 'line', { conductors: ['black', 'red', 'white'] })])).missing[0]).toMatch(/share a neutral/);
     expect(plan(site([cable('a', 'line', { gauge: 12 })]), { terminals: 'push-in' }).refused[0]).toMatch(/14 AWG only/);
   });
   it('gives no plan for a box whose feeding cable nobody noted', () => {

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, signal } from '@angular/core';
 import type { Bench, Schools } from '@saddle/core/model';
-import { plannedBench } from '@saddle/core/ledger';
+import { inWiringOrder, plannedBench, wiringOf } from '@saddle/core/ledger';
 import { benchOf, wiringPlan, type WiringPlan } from '@saddle/core/wiring';
 import { BenchBoard } from '../bench/bench-board';
 import { ChoiceField, type Choice } from '../fields/choice-field';
@@ -98,14 +98,16 @@ export class WireStage {
     this.session.edit('Back to the plan’s wiring', (job) => ({ ...job, bench: undefined }));
   }
   protected readonly plans = computed((): { plan: WiringPlan; isNew: boolean }[] => {
+    const work = this.session.work();
+    const { state } = this.session;
+    if (state() === 'planned') return inWiringOrder(work).map((b) => ({ plan: wiringOf(work, b), isNew: b.role === 'new' }));
     const site = this.session.site();
-    const found = this.session.state() === 'found';
-    const added = new Set(this.session.work().runs.map((r) => r.cable.id));
-    return this.session.work().boxes.flatMap(({ box: planned, circuit, role }) => {
+    const added = new Set(work.runs.map((r) => r.cable.id));
+    return inWiringOrder(work).flatMap(({ box: planned, circuit, role }) => {
       const box = site.boxes.find((b) => b.id === planned.id);
       if (!box) return [];
-      const wiredAs = site.devices.find((d) => d.boxId === box.id)?.wiredAs;
-      const schools = found && wiredAs ? { ...this.session.job().schools, device: wiredAs } : this.session.job().schools;
+      const wiredAs = state() === 'found' ? site.devices.find((d) => d.boxId === box.id)?.wiredAs : undefined;
+      const schools = wiredAs ? { ...this.session.job().schools, device: wiredAs } : this.session.job().schools;
       return [{ plan: wiringPlan({ site, box, circuit, schools, added }), isNew: role === 'new' }];
     });
   });

@@ -122,7 +122,7 @@ export class StartPage {
   });
   protected readonly lengths = signal<Record<string, MeasuredLength | undefined>>({});
   /** the houses there are have been asked for */
-  private readonly listed = signal(false);
+  protected readonly listed = signal(false);
   protected readonly errors = signal<string[]>([]);
   protected readonly busy = signal(false);
   protected readonly houseChoices = computed(() => [

@@ -1,7 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { BOX_KINDS, BOX_KIND_IDS, DEVICE_KINDS } from '@saddle/core/catalog';
+import { BOX_KINDS, BOX_KIND_IDS, DEVICE_KINDS, isReceptacle } from '@saddle/core/catalog';
 import { parseVolume } from '@saddle/core/measure';
-import type { Box, Cable, CableEnd, Device, MeasuredLength, Wall } from '@saddle/core/model';
+import type { Box, Cable, CableEnd, ConductorUse, Device, MeasuredLength, Wall } from '@saddle/core/model';
+import { addDevice, dropDevice, setCable, setDevice, tracedUse, untraced, usesShown } from '@saddle/core/survey';
 import { boxClamps, boxMaterial, boxVolume, cablesIn, devicesIn } from '@saddle/core/wiring';
 import { nanoid } from 'nanoid';
 import { ChoiceField, type Choice } from '../fields/choice-field';
@@ -68,7 +69,30 @@ export class BoxForm {
       kind: `${c.cable.conductors.length}`,
     })),
   );
-  protected readonly device = computed((): Device | undefined => devicesIn(this.host.surveyed(), this.box().id)[0]);
+  protected readonly uses: Choice[] = [
+    { value: 'hot', label: 'always hot' },
+    { value: 'neutral', label: 'neutral' },
+    { value: 'switched', label: 'switched hot' },
+    { value: 'traveller', label: 'traveller' },
+    { value: 'spare', label: 'not used' },
+  ];
+  protected readonly splits: Choice[] = [
+    { value: 'two feeds', label: 'a half on each of two feeds' },
+    { value: 'half switched', label: 'lower half by a switch' },
+  ];
+  protected usesOf = usesShown;
+  protected readonly devices = computed((): { device: Device; receptacle: boolean; kind: (typeof DEVICE_KINDS)[Device['kind']] }[] =>
+    devicesIn(this.host.surveyed(), this.box().id).map((device) => ({
+      device,
+      kind: DEVICE_KINDS[device.kind],
+      receptacle: isReceptacle(device.kind),
+    })),
+  );
+  protected readonly switches = computed((): Choice[] =>
+    this.devices()
+      .filter(({ kind }) => kind.form === 'switch')
+      .map(({ device }) => ({ value: device.id, label: device.name })),
+  );
   protected readonly circuits = computed((): Choice[] =>
     this.host.surveyed().circuits.map((c) => ({ value: c.id, label: `${c.number} ${c.name}` })),
   );
@@ -107,13 +131,15 @@ export class BoxForm {
     this.setBox({ place: { ...this.box().place, ...part } });
   }
   protected setCable(cable: Cable, part: Partial<Cable>): void {
-    this.host.editSite(cable.name, (found) => ({
-      ...found,
-      cables: found.cables.map((c) => (c.id === cable.id ? { ...c, ...part } : c)),
-    }));
+    this.host.editSite(cable.name, (found) => setCable(found, cable.id, part));
+  }
+  protected trace(cable: Cable, conductor: number, part: Partial<ConductorUse>): void {
+    this.host.editSite(`What the ${cable.conductors[conductor]} of ${cable.name} does`, (found) =>
+      part.is === undefined && 'is' in part ? untraced(found, cable) : tracedUse(found, cable, conductor, part),
+    );
   }
   protected setConductors(cable: Cable, count: string): void {
-    this.setCable(cable, { conductors: count === '3' ? ['black', 'red', 'white'] : ['black', 'white'] });
+    this.setCable(cable, { uses: undefined, conductors: count === '3' ? ['black', 'red', 'white'] : ['black', 'white'] });
   }
   /** end 0 is nearer the panel: a line cable ends here with its end 1 */
   protected setSide(cable: Cable, side: string | undefined): void {
@@ -146,13 +172,15 @@ export class BoxForm {
   protected dropCable(cable: Cable): void {
     this.host.editSite(`Without ${cable.name}`, (found) => ({ ...found, cables: found.cables.filter((c) => c.id !== cable.id) }));
   }
-  protected setDevice(part: Partial<Device>): void {
-    const device = this.device();
-    if (device)
-      this.host.editSite(device.name, (found) => ({
-        ...found,
-        devices: found.devices.map((d) => (d.id === device.id ? { ...d, ...part } : d)),
-      }));
+  protected setDevice(device: Device, part: Partial<Device>): void {
+    this.host.editSite(device.name, (found) => setDevice(found, device.id, part));
+  }
+  protected addDevice(): void {
+    const kind = this.box().holds === 'switch' ? 'switch-15' : 'duplex-15';
+    this.host.editSite('Another device', (found) => addDevice(found, this.box().id, nanoid(10), kind));
+  }
+  protected dropDevice(device: Device): void {
+    this.host.editSite(`Without ${device.name}`, (found) => dropDevice(found, device.id));
   }
   protected setEnd(cable: Cable, part: Partial<CableEnd>): void {
     this.setCable(cable, { ends: cable.ends.map((e) => (e.boxId === this.box().id ? { ...e, ...part } : e)) as Cable['ends'] });

@@ -1,0 +1,59 @@
+/** Edits of what was seen in an opened box: its cables, what their conductors do, its devices. Each gives a new site. */
+import { DEVICE_KINDS } from '../catalog/index.js';
+import type { Cable, ConductorUse, Device, Site } from '../model/index.js';
+import { devicesIn } from '../wiring/index.js';
+
+export const setCable = (site: Site, cableId: string, part: Partial<Cable>): Site => ({
+  ...site,
+  cables: site.cables.map((c) => (c.id === cableId ? { ...c, ...part } : c)),
+});
+
+/** What each conductor is said to be for, for a form: as noted, else by colour where two wires leave no doubt. */
+export function usesShown(cable: Cable): { colour: string; use: ConductorUse; noted: boolean }[] {
+  const plain = cable.conductors.length === 2 && cable.whiteUsedAsHot !== 'marked' && cable.conductors.includes('white');
+  return cable.conductors.map((colour, i) => ({
+    colour,
+    use: cable.uses?.[i] ?? { is: plain ? (colour === 'white' ? 'neutral' : 'hot') : 'unknown' },
+    noted: cable.uses !== undefined,
+  }));
+}
+
+/** One conductor traced; a white that is no neutral is a hot that wants a mark. */
+export function tracedUse(site: Site, cable: Cable, conductor: number, part: Partial<ConductorUse>): Site {
+  const uses = usesShown(cable).map(({ use }, i): ConductorUse => {
+    if (i !== conductor) return use;
+    const next: ConductorUse = { ...use, ...part };
+    if (next.circuitId === undefined || next.is !== 'hot') delete next.circuitId;
+    if (next.by === undefined || next.is !== 'switched') delete next.by;
+    return next;
+  });
+  const white = cable.conductors.findIndex((c) => c === 'white');
+  const asHot = white >= 0 && ['hot', 'switched', 'traveller'].includes(uses[white]!.is);
+  return setCable(site, cable.id, {
+    uses,
+    whiteUsedAsHot: asHot
+      ? cable.whiteUsedAsHot === 'marked'
+        ? 'marked'
+        : 'unmarked'
+      : cable.whiteUsedAsHot === undefined
+        ? undefined
+        : 'no',
+  });
+}
+/** Nobody traced it after all. */
+export const untraced = (site: Site, cable: Cable): Site => setCable(site, cable.id, { uses: undefined });
+
+export const setDevice = (site: Site, deviceId: string, part: Partial<Device>): Site => ({
+  ...site,
+  devices: site.devices.map((d) => (d.id === deviceId ? { ...d, ...part } : d)),
+});
+/** Another device of a box, as what it looks like. */
+export function addDevice(site: Site, boxId: string, id: string, kind: Device['kind']): Site {
+  const box = site.boxes.find((b) => b.id === boxId);
+  if (!box) return site;
+  const n = devicesIn(site, boxId).length;
+  const what = DEVICE_KINDS[kind].outlets ? 'receptacle' : DEVICE_KINDS[kind].form === 'lamp' ? 'lampholder' : 'switch';
+  const name = `${box.name} ${what}${n ? ` ${n + 1}` : ''}`.slice(0, 120);
+  return { ...site, devices: [...site.devices, { id, name, boxId, kind }] };
+}
+export const dropDevice = (site: Site, deviceId: string): Site => ({ ...site, devices: site.devices.filter((d) => d.id !== deviceId) });
