@@ -1,26 +1,27 @@
 /** Edits of what was seen in an opened box: its cables, what their conductors do, its devices. Each gives a new site. */
 import { DEVICE_KINDS } from '../catalog/index.js';
 import type { Cable, ConductorUse, Device, Site } from '../model/index.js';
-import { devicesIn } from '../wiring/index.js';
+import { devicesIn, usesTaken } from '../wiring/index.js';
 
 export const setCable = (site: Site, cableId: string, part: Partial<Cable>): Site => ({
   ...site,
   cables: site.cables.map((c) => (c.id === cableId ? { ...c, ...part } : c)),
 });
 
-/** What each conductor is said to be for, for a form: as noted, else by colour where two wires leave no doubt. */
-export function usesShown(cable: Cable): { colour: string; use: ConductorUse; noted: boolean }[] {
-  const plain = cable.conductors.length === 2 && cable.whiteUsedAsHot !== 'marked' && cable.conductors.includes('white');
+/** What each conductor is said to be for, for a form: as noted, else as the box and its colours leave no doubt. */
+export function usesShown(site: Site, boxId: string, cable: Cable): { colour: string; use: ConductorUse; noted: boolean }[] {
+  const box = site.boxes.find((b) => b.id === boxId);
+  const taken = box && usesTaken(site, box, cable);
   return cable.conductors.map((colour, i) => ({
     colour,
-    use: cable.uses?.[i] ?? { is: plain ? (colour === 'white' ? 'neutral' : 'hot') : 'unknown' },
+    use: cable.uses?.[i] ?? taken?.[i] ?? { is: 'unknown' },
     noted: cable.uses !== undefined,
   }));
 }
 
 /** One conductor traced; a white that is no neutral is a hot that wants a mark. */
-export function tracedUse(site: Site, cable: Cable, conductor: number, part: Partial<ConductorUse>): Site {
-  const uses = usesShown(cable).map(({ use }, i): ConductorUse => {
+export function tracedUse(site: Site, boxId: string, cable: Cable, conductor: number, part: Partial<ConductorUse>): Site {
+  const uses = usesShown(site, boxId, cable).map(({ use }, i): ConductorUse => {
     if (i !== conductor) return use;
     const next: ConductorUse = { ...use, ...part };
     if (next.circuitId === undefined || next.is !== 'hot') delete next.circuitId;
@@ -40,9 +41,6 @@ export function tracedUse(site: Site, cable: Cable, conductor: number, part: Par
         : 'no',
   });
 }
-/** Nobody traced it after all. */
-export const untraced = (site: Site, cable: Cable): Site => setCable(site, cable.id, { uses: undefined });
-
 export const setDevice = (site: Site, deviceId: string, part: Partial<Device>): Site => ({
   ...site,
   devices: site.devices.map((d) => (d.id === deviceId ? { ...d, ...part } : d)),

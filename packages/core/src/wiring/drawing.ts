@@ -61,7 +61,7 @@ const TOP = 50;
 const HOT_LANE = 128;
 /** between splices of one role, and between conductors that go straight to a screw */
 const PITCH = { splice: 32, cap: 32, terminal: 14 };
-const DEVICE = { width: 84, height: 186, pitch: 236 };
+const DEVICE = { width: 84, height: 186, pitch: 284 };
 
 interface Lanes {
   /** of each joint that has one */

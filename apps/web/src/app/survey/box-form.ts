@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input } from '@an
 import { BOX_KINDS, BOX_KIND_IDS, DEVICE_KINDS, isReceptacle } from '@saddle/core/catalog';
 import { parseVolume } from '@saddle/core/measure';
 import type { Box, Cable, CableEnd, ConductorUse, Device, MeasuredLength, Wall } from '@saddle/core/model';
-import { addDevice, dropDevice, setCable, setDevice, tracedUse, untraced, usesShown } from '@saddle/core/survey';
+import { addDevice, dropDevice, setCable, setDevice, tracedUse, usesShown } from '@saddle/core/survey';
 import { boxClamps, boxMaterial, boxVolume, cablesIn, devicesIn } from '@saddle/core/wiring';
 import { nanoid } from 'nanoid';
 import { ChoiceField, type Choice } from '../fields/choice-field';
@@ -80,7 +80,7 @@ export class BoxForm {
     { value: 'two feeds', label: 'a half on each of two feeds' },
     { value: 'half switched', label: 'lower half by a switch' },
   ];
-  protected usesOf = usesShown;
+  protected usesOf = (cable: Cable) => usesShown(this.host.surveyed(), this.boxId(), cable);
   protected readonly devices = computed((): { device: Device; receptacle: boolean; kind: (typeof DEVICE_KINDS)[Device['kind']] }[] =>
     devicesIn(this.host.surveyed(), this.box().id).map((device) => ({
       device,
@@ -135,7 +135,7 @@ export class BoxForm {
   }
   protected trace(cable: Cable, conductor: number, part: Partial<ConductorUse>): void {
     this.host.editSite(`What the ${cable.conductors[conductor]} of ${cable.name} does`, (found) =>
-      part.is === undefined && 'is' in part ? untraced(found, cable) : tracedUse(found, cable, conductor, part),
+      tracedUse(found, this.boxId(), cable, conductor, part),
     );
   }
   protected setConductors(cable: Cable, count: string): void {

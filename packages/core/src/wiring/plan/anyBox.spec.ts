@@ -13,7 +13,8 @@ import {
   type Site,
 } from '../../model/index.js';
 import { inches } from '../../measure/index.js';
-import { wiringPlan, type WiringPlan } from './plan.js';
+import { wiringPlan } from './plan.js';
+import type { WiringPlan } from './planned.js';
 import { provenWrong } from './prove.js';
 import { purposesIn, type PlanInput } from './purposes.js';
 

@@ -1,4 +1,5 @@
 export type { Lead, PlannedJoint, Role, Terminal, TerminalName } from './lead.js';
-export { type PlanInput } from './purposes.js';
-export { cableKind, wiringPlan, type PlannedDevice, type WiringPlan } from './plan.js';
+export { usesTaken, type PlanInput } from './purposes.js';
+export { cableKind, wiringPlan } from './plan.js';
+export type { PlannedDevice, WiringPlan } from './planned.js';
 export { deviceOnBench, jointsOnBench } from './onBench.js';

@@ -2,7 +2,7 @@
 import type { Bench, BenchDevice, Joint, Pigtail, Schools, WireEnd } from '../../model/index.js';
 import { DEVICE_KINDS } from '../../catalog/index.js';
 import type { Lead, PlannedJoint } from './lead.js';
-import type { PlannedDevice } from './plan.js';
+import type { PlannedDevice } from './planned.js';
 
 /** A planned device on the bench; a switch is on, a lampholder has a lamp in it. */
 export const deviceOnBench = (d: PlannedDevice & { boxId: string; watts?: number | undefined }): BenchDevice => {

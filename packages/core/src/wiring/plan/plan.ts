@@ -4,38 +4,14 @@
  */
 import { DEVICE_KINDS } from '../../catalog/index.js';
 import { inches, type Awg } from '../../measure/index.js';
-import type { Device, Insulation } from '../../model/index.js';
-import { boxMaterial, cablesIn, devicesIn, type CableInBox } from '../boxContents.js';
+import type { Insulation } from '../../model/index.js';
+import { boxMaterial, cablesIn, devicesIn } from '../boxContents.js';
 import { Landing, sentence } from './landing.js';
-import type { PlannedJoint, Role } from './lead.js';
+import type { Role } from './lead.js';
 import { netsOf } from './nets.js';
+import type { WiringPlan } from './planned.js';
 import { provenWrong } from './prove.js';
 import { purposesIn, type PlanInput } from './purposes.js';
-
-export interface PlannedDevice {
-  id: string;
-  kind: Device['kind'];
-  name: string;
-  /** tabs of a duplex that are broken */
-  broken: { brass: boolean; silver: boolean } | undefined;
-}
-export interface WiringPlan {
-  boxId: string;
-  boxName: string;
-  devices: PlannedDevice[];
-  cables: { id: string; label: string; side: CableInBox['side']; kind: string; unbroken: boolean }[];
-  joints: PlannedJoint[];
-  pigtailMm: number;
-  takeApart: string[];
-  connect: string[];
-  fold: string[];
-  /** where a school gave way, and what to look at */
-  notes: string[];
-  /** why no plan can be given; then all lists are empty */
-  refused: string[];
-  /** what has to be found out before there can be a plan; then all lists are empty */
-  missing: string[];
-}
 
 /** A cable's name on the trade's tongue: `14-2`, `12-3`. */
 export const cableKind = (cable: { gauge: Awg; conductors: readonly Insulation[] }): string => `${cable.gauge}-${cable.conductors.length}`;

@@ -20,7 +20,7 @@ import {
 import { boxMaterial } from '../boxContents.js';
 import { deviceOnBench, jointsOnBench } from './onBench.js';
 import { feedKey, hangingOf } from './nets.js';
-import type { WiringPlan } from './plan.js';
+import type { WiringPlan } from './planned.js';
 import type { PlanInput, Purpose, Purposes } from './purposes.js';
 
 const FAR_MM = 5000;

@@ -4,7 +4,17 @@
  */
 import { DEVICE_KINDS } from '../../catalog/index.js';
 import { inches, type Awg } from '../../measure/index.js';
-import type { Box, Cable, Circuit, ConductorUse, Device, Insulation, Schools, Site } from '../../model/index.js';
+import {
+  DEFAULT_SCHOOLS,
+  type Box,
+  type Cable,
+  type Circuit,
+  type ConductorUse,
+  type Device,
+  type Insulation,
+  type Schools,
+  type Site,
+} from '../../model/index.js';
 import { cablesIn, devicesOf, switchOf, type CableInBox } from '../boxContents.js';
 import type { Lead } from './lead.js';
 
@@ -63,6 +73,14 @@ function usesOf(input: PlanInput, here: CableInBox, inside: readonly CableInBox[
   if (!plainPair(cable)) return undefined;
   const lamp = oneSwitch && side === 'load' && !added?.has(cable.id);
   return cable.conductors.map((c) => ({ is: c === 'white' ? 'neutral' : lamp ? 'switched' : 'hot' }));
+}
+
+/** What each conductor of a cable in a box is taken to be for, as long as nobody traced it: by colour, and by what the box is; undefined where that leaves doubt. */
+export function usesTaken(site: Site, box: Box, cable: Cable): readonly ConductorUse[] | undefined {
+  const inside = cablesIn(site, box.id);
+  const here = inside.find((c) => c.cable.id === cable.id);
+  const switches = devicesOf(site, box).filter((d) => DEVICE_KINDS[d.kind].form === 'switch').length;
+  return here && usesOf({ site, box, circuit: undefined, schools: DEFAULT_SCHOOLS }, here, inside, switches);
 }
 
 const cableFrom = ({ farLabel, side }: CableInBox): string => `cable ${side === 'line' ? 'from' : 'to'} ${farLabel}`;
