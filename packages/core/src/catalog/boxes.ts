@@ -25,11 +25,13 @@ export const BOX_KIND_IDS = [
   'metal-square-2-1/8',
   'masonry-2-1/2',
   'masonry-3-1/2',
+  'surface-1g',
 ] as const;
 export type BoxKindId = (typeof BOX_KIND_IDS)[number];
 
 export type ClampKind = 'internal' | 'moulded' | 'external' | 'none';
-export type Mounting = 'nail-on' | 'wings' | 'stud-screw' | 'masonry';
+/** `surface`: stands on the finish, as a box of a surface raceway does */
+export type Mounting = 'nail-on' | 'wings' | 'stud-screw' | 'masonry' | 'surface';
 
 export interface BoxKind {
   id: BoxKindId;
@@ -122,11 +124,25 @@ const ROWS: Record<BoxKindId, Row> = {
   'metal-square-2-1/8': metal('metal 4 in square × 2⅛', 'stud-screw', [4, 4, 2.125], 30.3),
   'masonry-2-1/2': metal('masonry box 3¾ × 2 × 2½', 'masonry', [2, 3.75, 2.5], 14),
   'masonry-3-1/2': metal('masonry box 3¾ × 2 × 3½', 'masonry', [2, 3.75, 3.5], 21),
+  'surface-1g': {
+    ...metal('device box of a surface raceway, one gang', 'surface', [2.875, 4.75, 2.25], 24),
+    clamps: 'none',
+    opening: undefined,
+    source: practice,
+  },
 };
 
 export const BOX_KINDS: Record<BoxKindId, BoxKind> = Object.fromEntries(
   BOX_KIND_IDS.map((id) => [id, { id, source: practice, ...ROWS[id] }]),
 ) as Record<BoxKindId, BoxKind>;
+
+/** Round boxes that a lampholder covers; volumes by Table 314.16(A), from memory. */
+export const LAMP_BOX_IDS = ['octagon-1-1/2', 'octagon-2-1/8'] as const;
+export type LampBoxId = (typeof LAMP_BOX_IDS)[number];
+export const LAMP_BOXES: Record<LampBoxId, { name: string; volumeIn3: number; depthMm: number; source: Source }> = {
+  'octagon-1-1/2': { name: 'metal octagon 4 × 1½', volumeIn3: 15.5, depthMm: inches(1.5), source: TABLE_A },
+  'octagon-2-1/8': { name: 'metal octagon 4 × 2⅛', volumeIn3: 21.5, depthMm: inches(2.125), source: TABLE_A },
+};
 
 export const boxKinds = (): BoxKind[] => BOX_KIND_IDS.map((id) => BOX_KINDS[id]);
 

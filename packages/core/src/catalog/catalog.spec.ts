@@ -45,8 +45,8 @@ describe('boxes', () => {
       expect(box.clampsFinishMm !== undefined, box.id).toBe(box.mounting === 'wings');
     }
   });
-  it('what goes into a closed wall has an opening; what needs open framing has none', () => {
-    for (const box of boxKinds()) expect(box.opening !== undefined, box.id).toBe(box.mounting !== 'nail-on');
+  it('what goes into a closed wall has an opening; what needs open framing or stands on the wall has none', () => {
+    for (const box of boxKinds()) expect(box.opening !== undefined, box.id).toBe(!['nail-on', 'surface'].includes(box.mounting));
   });
   it('an old-work opening is 2 1/4 × 3 3/4 in; a second gang adds 1 13/16 in', () => {
     expect(BOX_KINDS['wings-1g-20'].opening).toEqual({ widthMm: 2.25 * 25.4, heightMm: 3.75 * 25.4 });

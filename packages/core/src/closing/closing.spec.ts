@@ -1,6 +1,6 @@
 /** A job that becomes part of its house, and one taken back. */
 import { describe, expect, it } from 'vitest';
-import { demoJobs, quinceStreet } from '../demo/index.js';
+import { demoJobs, demoWanted, quinceStreet } from '../demo/index.js';
 import { ledgerOf } from '../ledger/index.js';
 import { inches } from '../measure/index.js';
 import {
@@ -10,11 +10,13 @@ import {
   inHouse,
   measured,
   plannedSite,
+  wantOf,
   type House,
   type Job,
   type JobInHouse,
 } from '../model/index.js';
 import { enterProof, enterValue, isTicked, proofState, stepsOf, tick, type ProofKey } from '../steps/index.js';
+import { keptParts, routeDetail, searchRoutes, takeWay } from '../want/index.js';
 import { closeJob, hindrances, reopenJob, restsOn, surveyedSince } from './index.js';
 
 const at = (minute: number): string => new Date(Date.UTC(2026, 9, 2, 8, minute)).toISOString();
@@ -71,6 +73,39 @@ const strip = (job: JobInHouse): Job => {
   return bare;
 };
 const houseOf = (job: JobInHouse): House => ({ ...quinceStreet, site: job.found });
+
+/** A wanted job of the demo by its favourite way, what stops it taken care of by its own remedies. */
+function takenAndCured(id: string): JobInHouse {
+  const open = inHouse(
+    demoWanted.find((j) => j.id === id)!,
+    quinceStreet,
+  );
+  const want = wantOf(open)!;
+  const [option] = searchRoutes(quinceStreet, want).found.options;
+  const detail = routeDetail(quinceStreet, want, option!);
+  return cured(quinceStreet, takeWay(open, keptParts(quinceStreet.site, want, option!, detail)).job);
+}
+
+describe.each(['model-railway', 'cellar-lights', 'kiln-corner', 'loom-lamp', 'rain-barrel-pump'])(
+  '%s, from a taken way to a closed job',
+  (id) => {
+    const start = known(takenAndCured(id));
+    const house = houseOf(start);
+    const done = strip(worked(start));
+    const closed = closeJob(done, house, [done], at(500), false);
+    it('closes with all of it built, both documents pass, and taken back the house is as it was', () => {
+      if (!closed.ok) throw new Error(JSON.stringify(closed.hindrances));
+      expect(closed.house.history!.at(-1)!.differs.filter((d) => d.startsWith('not built'))).toEqual([]);
+      expect(checkHouse(closed.house)).toMatchObject({ ok: true });
+      expect(checkJobIn(closed.job, closed.house, [closed.job])).toMatchObject({ ok: true });
+      const planned = plannedSite(start);
+      expect(closed.house.site.boxes.map((b) => b.id)).toEqual(planned.boxes.map((b) => b.id));
+      expect(closed.house.site.lamps?.map((l) => l.name)).toEqual(planned.lamps?.map((l) => l.name));
+      const back = reopenJob(closed.job, closed.house, [closed.job]);
+      expect(back.ok && back.house.site).toEqual(house.site);
+    });
+  },
+);
 
 describe('closing a job', () => {
   const start = known(cured());

@@ -1,6 +1,6 @@
 /** The job sheet as blocks of content; the server sets it in type. */
 import { printSource } from '../catalog/index.js';
-import { wiringOf, workOf, jobElevation, ledgerOf, sumLines, type SumLine } from '../ledger/index.js';
+import { inWiringOrder, lampsAlike, wiringOf, workOf, jobElevation, ledgerOf, sumLines, type SumLine } from '../ledger/index.js';
 import { marksFor, type Elevation } from '../layout/index.js';
 import { printLength, printMark } from '../measure/index.js';
 import type { Bench, Finding, JobInHouse, Verdict, Wall } from '../model/index.js';
@@ -8,7 +8,7 @@ import { isTicked, judgeAsk, outageMinutes, PROOF_LABELS, PROOF_ORDER, stepsOf, 
 import { materialsOf, toolsOf } from '../takeoff/index.js';
 import { NetworkError, switchOn } from '../circuit/index.js';
 import type { RoutePlanFigure } from '../want/index.js';
-import { benchDrawing, benchFindings, wiringDrawing, type BenchDrawing, type WiringDrawing } from '../wiring/index.js';
+import { benchDrawing, benchFindings, wiringDrawing, type BenchDrawing, type WiringDrawing, type WiringPlan } from '../wiring/index.js';
 
 export type SheetBlock =
   | { kind: 'heading'; text: string; newPage?: boolean }
@@ -54,6 +54,30 @@ function handWiringCautions(bench: Bench, edition: JobInHouse['edition']): strin
     if (!(error instanceof NetworkError)) throw error;
     return [`This wiring can’t be judged: ${error.message}.`];
   }
+}
+
+function wiringBlocks(plan: WiringPlan, heading: string, apart: boolean): SheetBlock[] {
+  if (plan.refused.length || plan.missing.length)
+    return [
+      { kind: 'heading', text: heading },
+      ...[...plan.refused, ...plan.missing].map((text): SheetBlock => ({ kind: 'caution', text })),
+    ];
+  return [
+    { kind: 'heading', text: heading },
+    {
+      kind: 'wiring',
+      drawing: wiringDrawing(plan),
+      caption: 'Opened flat, devices seen from the front. H hot, S switched, T traveller, N neutral, G ground.',
+    },
+    ...(apart && plan.takeApart.length
+      ? [{ kind: 'text', text: 'Take apart' } as const, { kind: 'list', items: plan.takeApart, mark: 'number' } as const]
+      : []),
+    { kind: 'text', text: 'Connect, in this order' },
+    { kind: 'list', items: plan.connect, mark: 'number' },
+    { kind: 'text', text: 'Fold' },
+    { kind: 'list', items: plan.fold, mark: 'number' },
+    ...(plan.notes.length ? [{ kind: 'list', items: plan.notes, mark: 'dot' } as const] : []),
+  ];
 }
 
 /** Everything a person takes to the wall: drawings, marks, sums, wiring, steps, what to bring, cautions. */
@@ -104,29 +128,11 @@ export function jobSheet(job: JobInHouse): JobSheet {
   const shown = findings.filter((f) => f.verdict !== 'ok' && f.verdict !== 'note');
   if (shown.length === 0) blocks.push({ kind: 'text', text: 'Nothing stands against it.' });
   for (const finding of shown) blocks.push(findingBlock(finding, job.unit));
-  for (const b of w.boxes) {
+  for (const b of inWiringOrder(w)) {
     const { box, hadDevices } = b;
-    const plan = wiringOf(w, b);
-    blocks.push({ kind: 'heading', text: `Wiring of ${box.name}` });
-    if (plan.refused.length || plan.missing.length) {
-      for (const text of [...plan.refused, ...plan.missing]) blocks.push({ kind: 'caution', text });
-      continue;
-    }
-    blocks.push({
-      kind: 'wiring',
-      drawing: wiringDrawing(plan),
-      caption: 'Opened flat, device seen from the front. H hot, N neutral, G ground.',
-    });
-    if (hadDevices.length && plan.takeApart.length)
-      blocks.push({ kind: 'text', text: 'Take apart' }, { kind: 'list', items: plan.takeApart, mark: 'number' });
-    blocks.push(
-      { kind: 'text', text: 'Connect, in this order' },
-      { kind: 'list', items: plan.connect, mark: 'number' },
-      { kind: 'text', text: 'Fold' },
-      { kind: 'list', items: plan.fold, mark: 'number' },
-    );
-    if (plan.notes.length) blocks.push({ kind: 'list', items: plan.notes, mark: 'dot' });
+    blocks.push(...wiringBlocks(wiringOf(w, b), `Wiring of ${box.name}`, hadDevices.length > 0));
   }
+  for (const { names, wiring } of lampsAlike(w)) blocks.push(...wiringBlocks(wiring, `Wiring of ${names}`, false));
   const bench = job.bench?.planned;
   if (bench) {
     blocks.push(

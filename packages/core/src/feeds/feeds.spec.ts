@@ -14,8 +14,7 @@ import {
   type JobInHouse,
   type Site,
 } from '../model/index.js';
-import { keptWay } from '../route/index.js';
-import { routeDetail, searchRoutes, takeWay, wantFeeds } from '../want/index.js';
+import { keptParts, routeDetail, searchRoutes, takeWay, wantFeeds } from '../want/index.js';
 
 const houseOf = (job: JobInHouse): House => ({ ...quinceStreet, site: job.found, edition: job.edition });
 const feedsOf = (job: JobInHouse) => wantFeeds(houseOf(job), wantOf(job)!);
@@ -28,9 +27,8 @@ function fedFrom(job: JobInHouse, feed: string): JobInHouse {
     .map((f) => `feed/${f.id}`);
   const { found } = searchRoutes(houseOf(job), { ...want, forbidden: others });
   const option = found.options.find((o) => o.feed.id === feed)!;
-  const { traced } = routeDetail(houseOf(job), want, option);
-  const way = keptWay(job.found, traced, { key: option.key, title: option.title, feed, open: false });
-  return inHouse(takeWay(job, way, option.gauge).job, houseOf(job));
+  const parts = keptParts(job.found, want, option, routeDetail(houseOf(job), want, option));
+  return inHouse(takeWay(job, parts).job, houseOf(job));
 }
 const found = (job: JobInHouse, change: (site: Site) => Site): JobInHouse => ({ ...job, found: change(job.found) });
 const title = (job: JobInHouse, id: string, rule: string) => of(job, id).findings.find((f) => f.rule === rule);
@@ -173,8 +171,8 @@ describe('taking another feed', () => {
       ...cured,
       changes: cured.changes.map((c) => (c.do === 'place-box' ? { ...c, box: { ...c.box, name: 'By the window' } } : c)),
     };
-    const option = workOf(window).runs[0]!.way!;
-    const taken = takeWay(higher, option, 14);
+    const way = workOf(window).runs[0]!.way!;
+    const taken = takeWay(higher, { way, gauge: 14, sections: [], firstPlace: 0, raceway: undefined, lamps: [] });
     expect(taken.dropped).toEqual([expect.stringMatching(/^Replace Hall box/)]);
     expect(taken.kept).toEqual(['Set Sewing corner']);
     const job = inHouse(taken.job, quinceStreet);

@@ -1,7 +1,7 @@
 /** Which kinds of box suit a closed wall, and why the others don't. */
-import { boxKinds, FINISHES, type BoxKind } from '../catalog/index.js';
+import { BOX_KINDS, boxKinds, FINISHES, type BoxKind } from '../catalog/index.js';
 import { inches, printLength, type LengthUnit } from '../measure/index.js';
-import { finishThicknessMm, studPlaces, wallThicknessMm, type FaceId, type Schools, type Wall } from '../model/index.js';
+import { finishThicknessMm, studPlaces, wallThicknessMm, type Box, type FaceId, type Schools, type Wall } from '../model/index.js';
 
 export interface BoxSuitability {
   kind: BoxKind;
@@ -27,6 +27,9 @@ const WING_SWING_MM = inches(0.375);
 const INTO_STUD_MM = inches(0.0625);
 /** A box is screwed to a stud whose face lies no further off than this (common practice). */
 const AT_STUD_MM = inches(0.5);
+
+/** Whether a box stands on the finish and asks for no opening. */
+export const onSurface = (box: Pick<Box, 'kind'>): boolean => box.kind !== 'other' && BOX_KINDS[box.kind].mounting === 'surface';
 
 /** Longest screw into a stud from the side of a box: never out of its far side, where a cable or the other face may be. */
 export function longestScrewMm(wall: Wall): number | undefined {
@@ -62,6 +65,7 @@ export function suitableBoxes(wall: Wall, face: FaceId, input: BoxChoiceInput): 
   const judged = boxKinds().map((kind) => {
     const against: string[] = [];
     if (kind.gangs !== gangs) against.push(`${kind.gangs} gang, ${gangs} wanted`);
+    if (kind.mounting === 'surface') against.push('stands on the wall, in line with a surface raceway');
     if (kind.mounting === 'nail-on') against.push('needs open framing');
     if (kind.mounting === 'masonry' && hollow) against.push('made for masonry');
     if (kind.mounting === 'wings' && !hollow) against.push('wings need a hollow wall');

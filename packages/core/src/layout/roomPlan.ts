@@ -165,3 +165,18 @@ function layOut(site: Site): RoomPlan[] {
   }
   return placed;
 }
+
+/** A point in a room from two of its walls that meet, as a tape finds it; undefined for a room nobody walked round. */
+export function placeInRoom(site: Site, roomId: string, p: Point, say: (mm: number) => string): string | undefined {
+  const plan = roomPlans(site).find((r) => r.room.id === roomId);
+  if (!plan) return undefined;
+  const from = plan.sides.map((s) => {
+    const along = { x: s.to.x - s.from.x, y: s.to.y - s.from.y };
+    const length = Math.hypot(along.x, along.y) || 1;
+    const away = Math.abs((along.x * (p.y - s.from.y) - along.y * (p.x - s.from.x)) / length);
+    return { wall: site.walls.find((w) => w.id === s.wallId)?.name ?? s.wallId, away, level: Math.abs(along.x) > Math.abs(along.y) };
+  });
+  const nearest = (level: boolean) => from.filter((f) => f.level === level).sort((a, b) => a.away - b.away)[0];
+  const [a, b] = [nearest(true), nearest(false)];
+  return a && b ? `${plan.room.name}, ${say(a.away)} from ${a.wall} and ${say(b.away)} from ${b.wall}` : undefined;
+}

@@ -8,6 +8,7 @@ import {
   fireRatedBackToBack,
   heightMatch,
   obstacleCollision,
+  onSurface,
   openingRect,
   otherBoxesOn,
   studClearance,
@@ -108,6 +109,9 @@ function studRemedies(w: Work, b: WorkBox): Remedy[] {
 
 function placeFindings(w: Work, b: WorkBox): Finding[] {
   const { box, wall } = b;
+  // nothing is cut for a box that stands on the finish
+  if (onSurface(box))
+    return [finding('surroundings', box.id, 'box', 'Doors, trim and wall ends', surroundings(wall, box)), ...heightFindings(w, b)];
   const findings = [
     finding('stud', box.id, 'box', 'Opening and studs', studCollision(wall, box), studRemedies(w, b)),
     finding('cavity', box.id, 'box', `Depth for ${box.name}`, cavityDepth(wall, box)),
@@ -218,17 +222,19 @@ function kindFinding(w: Work, b: WorkBox): Finding {
   const remedies = better.map((s) =>
     remedy(`kind-${s.kind.id}`, `Use ${s.kind.name}`, ...editBox(w, b, withKind(wall, target, s.kind.id), `Use ${s.kind.name}`)),
   );
-  const judged: Judged = !own
-    ? {
-        verdict: 'can’t tell',
-        says: 'a kind of your own: whether it suits the wall isn’t known',
-        sums: [],
-        source: practice,
-        ask: 'Read on the packet which wall thickness it clamps.',
-      }
-    : own.fits
-      ? { verdict: 'ok', says: `${own.kind.name}: ${own.reasons.join(', ')}`, sums: [], source: own.kind.source }
-      : { verdict: 'stop', says: `${own.kind.name} does not suit: ${own.reasons.join('; ')}`, sums: [], source: own.kind.source };
+  const judged: Judged = onSurface(target)
+    ? { verdict: 'ok', says: 'stands on the finish, in line with its raceway', sums: [], source: practice }
+    : !own
+      ? {
+          verdict: 'can’t tell',
+          says: 'a kind of your own: whether it suits the wall isn’t known',
+          sums: [],
+          source: practice,
+          ask: 'Read on the packet which wall thickness it clamps.',
+        }
+      : own.fits
+        ? { verdict: 'ok', says: `${own.kind.name}: ${own.reasons.join(', ')}`, sums: [], source: own.kind.source }
+        : { verdict: 'stop', says: `${own.kind.name} does not suit: ${own.reasons.join('; ')}`, sums: [], source: own.kind.source };
   return finding('box-kind', target.id, 'box', 'Kind of box for this wall', judged, remedies);
 }
 
@@ -241,7 +247,7 @@ function wireFindings(w: Work, b: WorkBox): Finding[] {
   const width = opening ? opening.right - opening.left : boxBody(box).widthMm;
   const height = opening ? opening.top - opening.bottom : boxBody(box).heightMm;
   const reach = sheathToOpening(box, schools);
-  const fresh = new Set(runsAt(w, b).map((r) => r.cable.id));
+  const fresh = new Set([...runsAt(w, b), ...w.lampRuns.filter((r) => r.from === b)].map((r) => r.cable.id));
   const asked = oldFreeEnds(w, b);
   const measured = b.role === 'new' ? undefined : w.job.work.values.find((v) => v.step === asked.step && v.key === asked.key)?.value;
   for (const { cable, end, farLabel } of moved ? [] : b.cables) {
@@ -267,7 +273,7 @@ function wireFindings(w: Work, b: WorkBox): Finding[] {
           ]),
     );
   }
-  if (fresh.size)
+  if (runsAt(w, b).some((r) => r.cable.sheath !== 'single wires'))
     findings.push(
       finding('sheath', box.id, 'wire', `Sheath in ${box.name}, new cable`, sheathInside(edition, sheathBySchool(schools.sheath))),
     );
@@ -292,7 +298,7 @@ function wireFindings(w: Work, b: WorkBox): Finding[] {
       }),
     );
   const topLayer = wall.faces[box.face].layers[0];
-  if (topLayer && (b.role === 'new' || moved))
+  if (topLayer && !onSurface(box) && (b.role === 'new' || moved))
     findings.push(
       finding('setback', box.id, 'box', 'Front edge and finish', setback(edition, FINISHES[topLayer.finish].combustible, undefined)),
     );

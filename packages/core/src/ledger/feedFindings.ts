@@ -19,7 +19,7 @@ import { printAwg, toFeet } from '../measure/index.js';
 import type { Box, Circuit, Device, Edition, Finding, Load, Remedy } from '../model/index.js';
 import { breakerFindings } from '../panel/index.js';
 import { cablesIn } from '../wiring/index.js';
-import { changeFor, finding, outletBoxes, put, remedy, runTo, type Work, type WorkBox } from './work.js';
+import { changeFor, finding, outletBoxes, put, remedy, runTo, type Work, type WorkBox, type WorkRun } from './work.js';
 
 /** Whether the plan ends with more outlets in a box than were found there; one that is moved or replaced has as many. */
 const addsOutlet = (b: WorkBox): boolean => b.devices.length > b.hadDevices.length;
@@ -87,7 +87,9 @@ function needFindings(w: Work, b: WorkBox): Finding[] {
           ],
         ),
       );
-  if (loads.length === 0 && addsOutlet(b) && circuit)
+  // along a raceway it is enough to know what is plugged in somewhere
+  const named = w.raceway !== undefined && (outletBoxes(w)[0] !== b || outletBoxes(w).some((x) => loadsAt(w, x).length > 0));
+  if (loads.length === 0 && !named && addsOutlet(b) && circuit)
     findings.push(
       finding(
         'need',
@@ -106,11 +108,33 @@ function needFindings(w: Work, b: WorkBox): Finding[] {
   return findings;
 }
 
-/** Volts left at a box: from the panel to the box that feeds it, and on by the new cable; or by the new cable all the way. */
+/** Cables that the plan runs from where the power is to a box, in that order. */
+function chainTo(w: Work, b: WorkBox): WorkRun[] {
+  const chain: WorkRun[] = [];
+  for (let at: WorkBox | undefined = b; at;) {
+    const run = runTo(w, at);
+    if (!run || chain.includes(run)) break;
+    chain.unshift(run);
+    at = run.from?.role === 'new' ? run.from : undefined;
+  }
+  return chain;
+}
+/** What hangs on a cable of the plan: all that is plugged in at its box and at those further on. */
+function loadsBehind(w: Work, run: WorkRun, seen: readonly WorkRun[] = []): Load[] {
+  const on = w.runs.filter((r) => r.from === run.to && r !== run && !seen.includes(r));
+  return [...loadsAt(w, run.to), ...on.flatMap((r) => loadsBehind(w, r, [...seen, run]))];
+}
+
+/** Volts left at a box: from the panel to the box that feeds it, and on by the new cables; or by the new cable all the way; with lamps, to the last. */
 function dropFinding(w: Work, b: WorkBox, circuit: Circuit): Finding {
-  const title = outletBoxes(w).length > 1 ? `Voltage left at ${b.box.name}` : 'Voltage left at the new face';
-  const run = runTo(w, b);
-  const source = run ? run.from : b;
+  const lit = w.lampRuns.length > 0;
+  const title = lit
+    ? 'Voltage left at the last lampholder'
+    : outletBoxes(w).length > 1
+      ? `Voltage left at ${b.box.name}`
+      : 'Voltage left at the new face';
+  const chain = chainTo(w, b);
+  const source = chain.length ? chain[0]!.from : b;
   const unknown = (says: string, ask: string): Finding =>
     finding('voltage-drop', b.box.id, 'feed', title, {
       verdict: 'can’t tell',
@@ -120,28 +144,40 @@ function dropFinding(w: Work, b: WorkBox, circuit: Circuit): Finding {
       ask,
     });
   const amps = (loads: Load[]) => loads.reduce((sum, l) => sum + loadAmps(l, circuit.voltsNominal), 0);
-  const onward =
-    run?.run && run.cable
+  const onward = chain.flatMap((run) =>
+    run.run
       ? [
           {
-            label: `${source ? source.box.name : 'panel'} to ${b.box.name}, ${printAwg(run.cable.gauge)}, ${source ? 'new loads' : 'everything on'}`,
+            label: `${run.from ? run.from.box.name : 'panel'} to ${run.to.box.name}, ${printAwg(run.cable.gauge)}, ${source ? 'new loads' : 'everything on'}`,
             gauge: run.cable.gauge,
             lengthFt: toFeet(run.run.runMm),
-            currentA: amps(source ? loadsAt(w, b) : onCircuit(w, circuit)),
+            currentA: amps(source ? loadsBehind(w, run) : onCircuit(w, circuit)),
           },
         ]
-      : [];
-  if (!source) {
-    if (!run?.run) return unknown('no way from the panel was taken yet', 'Take one of the ways of the Route stage.');
-    return finding('voltage-drop', b.box.id, 'feed', title, voltageDrop(w.job.edition, circuit.voltsNominal, onward));
-  }
-  const homeGauge = source.cables.find((x) => x.cable.id !== run?.cable.id)?.cable.gauge;
+      : [],
+  );
+  const lamps = w.lampRuns.map((r, i) => ({
+    label: `to ${r.to.lamp.name}, ${printAwg(r.cable.gauge)}`,
+    gauge: r.cable.gauge,
+    lengthFt: toFeet(r.traced?.run.runMm ?? 0),
+    currentA: w.lampRuns.slice(i).reduce((sum, x) => sum + x.to.lamp.watts / circuit.voltsNominal, 0),
+  }));
+  if (chain.some((r) => !r.run) || w.lampRuns.some((r) => !r.traced))
+    return source
+      ? unknown(
+          'the cable to the source box or the new one is not described',
+          'Note the gauge in the source box and the depth of both boxes.',
+        )
+      : unknown('no way from the panel was taken yet', 'Take one of the ways of the Route stage.');
+  if (!source)
+    return finding('voltage-drop', b.box.id, 'feed', title, voltageDrop(w.job.edition, circuit.voltsNominal, [...onward, ...lamps]));
+  const homeGauge = source.cables.find((x) => x.cable.id !== chain[0]?.cable.id)?.cable.gauge;
   if (!circuit.lengthToSource)
     return unknown(
       'how far the source box is from the panel along the cable was not noted',
       'Estimate the cable from the panel to the source box: up or down, along, and down again.',
     );
-  if (!homeGauge || (run && !run.run))
+  if (!homeGauge)
     return unknown(
       'the cable to the source box or the new one is not described',
       'Note the gauge in the source box and the depth of both boxes.',
@@ -154,14 +190,23 @@ function dropFinding(w: Work, b: WorkBox, circuit: Circuit): Finding {
       currentA: amps(onCircuit(w, circuit)),
     },
     ...onward,
+    ...lamps,
   ]);
   return finding('voltage-drop', b.box.id, 'feed', title, judged);
 }
 
 /** A cable that the plan runs against its breaker. */
 const newCableFindings = (w: Work): Finding[] =>
-  w.runs.map((r) => {
-    const circuit = r.to.circuit ?? r.from?.circuit;
+  [
+    ...w.runs.map((r) => ({ cable: r.cable, circuit: r.to.circuit ?? r.from?.circuit, title: 'New cable and breaker' })),
+    // one for all that are alike
+    ...[...new Map(w.lampRuns.map((r) => [r.cable.gauge, r])).values()].map((r) => ({
+      cable: r.cable,
+      circuit: w.planned.circuits.find((c) => c.id === r.to.lamp.circuitId),
+      title: 'Lamp cable and breaker',
+    })),
+  ].map((r) => {
+    const { circuit } = r;
     const wanted = smallestGaugeFor(circuit?.breakerA ?? 15);
     const change = changeFor(w.job, 'run-cable', r.cable.id);
     const remedies = change
@@ -177,7 +222,7 @@ const newCableFindings = (w: Work): Finding[] =>
       'conductor-breaker',
       r.cable.id,
       'route',
-      'New cable and breaker',
+      r.title,
       conductorForBreaker(w.job.edition, r.cable.gauge, circuit?.breakerA),
       remedies,
     );
@@ -187,7 +232,7 @@ const newCableFindings = (w: Work): Finding[] =>
 function conductorFindings(w: Work, b: WorkBox): Finding[] {
   const findings: Finding[] = [];
   const { edition, built } = w.job;
-  const fresh = new Set(w.runs.map((r) => r.cable.id));
+  const fresh = new Set([...w.runs, ...w.lampRuns].map((r) => r.cable.id));
   for (const { cable, farLabel } of b.cables) {
     if (fresh.has(cable.id)) continue;
     findings.push(

@@ -1,12 +1,12 @@
 /** Every cable that a job runs: studs, holes and plates on its way, what lies in it, its length, how it is held. */
-import { nec, practice } from '../catalog/index.js';
+import { LAMP_BOX_IDS, LAMP_BOXES, nec, practice, type LampBoxId } from '../catalog/index.js';
 import { securing, term, type Judged } from '../codebook/index.js';
 import { carryThrough, studClearance, studsBetween, suitableBoxes, withKind } from '../layout/index.js';
 import { inches, printLength } from '../measure/index.js';
 import { boxBody, boxCentreX, boxRect, distanceForCentre, type Box, type Finding, type Remedy } from '../model/index.js';
-import { foundSince } from '../route/index.js';
+import { foundSince, racewayFill, type Hole } from '../route/index.js';
 import { boxClamps, boxMaterial, fillOf } from '../wiring/index.js';
-import { editBox, finding, remedy, type Work, type WorkBox, type WorkRun } from './work.js';
+import { editBox, finding, put, remedy, type Work, type WorkBox, type WorkLamp, type WorkRun } from './work.js';
 
 /** Straight from box to box in one wall: the bay they share, or the studs between. */
 function straightFindings(w: Work, r: WorkRun, source: WorkBox): Finding[] {
@@ -98,7 +98,7 @@ function sameBayRemedy(w: Work, source: WorkBox, target: WorkBox): Remedy[] {
 const ENDS_WITHIN_MM = inches(2);
 
 /** By a way through the house: what has come into it since, and every hole, chase and outer wall by its rule. */
-function wayFindings(w: Work, r: WorkRun): Finding[] {
+function wayFindings(w: Work, r: Pick<WorkRun, 'cable' | 'traced' | 'way'>, to: WorkBox | undefined): Finding[] {
   const { traced, way } = r;
   if (!traced || !way) return [];
   const id = (what: string): string => `${r.cable.id}-${what}`;
@@ -111,7 +111,7 @@ function wayFindings(w: Work, r: WorkRun): Finding[] {
       ask: 'Look at the ways again, and take one that goes past it.',
     }),
   );
-  const holes = traced.holes.flatMap((h, i) =>
+  const holes = alike(traced.holes).flatMap((h, i) =>
     h.judged || h.bushing
       ? [
           finding(
@@ -135,15 +135,15 @@ function wayFindings(w: Work, r: WorkRun): Finding[] {
     finding('chase', id(`chase-${i + 1}`), 'route', `Chase ${c.runs}, ${printLength(c.lengthMm, w.job.unit)}`, c),
   );
   const last = way.legs.at(-1)?.onWall;
-  const centre = boxCentreX(r.to.wall, r.to.box);
+  const centre = to && boxCentreX(to.wall, to.box);
   const end = last?.points.at(-1);
-  const off = last?.wallId === r.to.wall.id && end && centre !== undefined ? Math.abs(end.u - centre) : 0;
+  const off = last?.wallId === to?.wall.id && end && centre !== undefined ? Math.abs(end.u - centre) : 0;
   const ends =
-    off > ENDS_WITHIN_MM
+    to && off > ENDS_WITHIN_MM
       ? [
           finding('way-ends', id('ends'), 'route', `${way.title}: where it ends`, {
             verdict: 'can’t tell',
-            says: `${r.to.box.name} was moved ${printLength(off, w.job.unit)} since this way was taken: its length, holes and openings are those of before`,
+            says: `${to.box.name} was moved ${printLength(off, w.job.unit)} since this way was taken: its length, holes and openings are those of before`,
             sums: [],
             source: { from: 'sum' },
             ask: 'Say the new place under Need, and take the way again.',
@@ -165,13 +165,25 @@ function wayFindings(w: Work, r: WorkRun): Finding[] {
   return [...blocked, ...lost, ...ends, ...holes, ...chases];
 }
 
+/** Joists of one room bored alike are one entry, with their number. */
+function alike(holes: readonly Hole[]): Hole[] {
+  const by = new Map<string, Hole>();
+  for (const h of holes) {
+    const key = h.member === 'joist' ? JSON.stringify([h.where, h.sizeMm, h.judged?.verdict, h.judged?.says]) : h.id;
+    const known = by.get(key);
+    by.set(key, known ? { ...known, count: known.count + h.count } : h);
+  }
+  return [...by.values()];
+}
+
 function lengthFinding(w: Work, r: WorkRun): Finding {
   const unknown = r.from && r.from.wall !== r.to.wall && !r.way;
+  const wires = r.cable.sheath === 'single wires';
   return finding(
     'cable-length',
     r.cable.id,
     'route',
-    'Cable: cut and buy',
+    wires ? `Wires to ${r.to.box.name}: each of hot, neutral and ground` : 'Cable: cut and buy',
     r.run
       ? {
           verdict: 'note',
@@ -212,9 +224,21 @@ function clampRemedies(w: Work, b: WorkBox): Remedy[] {
   const best = suitableBoxes(b.wall, b.box.face, { gangs: b.box.gangs, neededIn3: needed, unit: w.job.unit }).find(
     (s) => s.fits && s.kind.clamps !== 'none',
   );
-  if (!best) return [];
+  // metal boxes have knockouts: a connector in one of them clamps
+  const connector =
+    boxMaterial(b.box) === 'metal'
+      ? [
+          remedy(
+            'clamp-connector',
+            'Put a cable connector into its knockout',
+            ...editBox(w, b, { ...b.box, clamps: 'external' }, `${b.box.name} with a cable connector`),
+          ),
+        ]
+      : [];
+  if (!best) return connector;
   const next = withKind(b.wall, b.box, best.kind.id);
   return [
+    ...connector,
     remedy(
       `clamp-${best.kind.id}`,
       `Use ${best.kind.name}, which clamps`,
@@ -223,9 +247,99 @@ function clampRemedies(w: Work, b: WorkBox): Remedy[] {
   ];
 }
 
-export const runFindings = (w: Work): Finding[] =>
-  w.runs.flatMap((r) => [
-    ...(r.way ? wayFindings(w, r) : r.from && r.from.wall === r.to.wall ? straightFindings(w, r, r.from) : []),
+/** A raceway: how full it is, what it is held by, what its lengths rest on. */
+function racewayFindings(w: Work): Finding[] {
+  const { raceway } = w;
+  if (!raceway) return [];
+  const gauge = w.runs[0]?.cable.gauge ?? 14;
+  const guessed = raceway.supports.filter((s) => s.guessed).length;
+  const usual = [raceway.stock.stock, raceway.stock.kerf].some((l) => l.known === 'assumed');
+  return [
+    finding('raceway-fill', w.job.id, 'route', 'Wires in the raceway', racewayFill(gauge, 3, raceway.stock.insideIn2)),
+    finding('raceway-held', w.job.id, 'route', 'What the raceway is screwed to', {
+      verdict: guessed ? 'can’t tell' : 'ok',
+      says: guessed
+        ? `${guessed} of ${raceway.supports.length} places are studs that were only reckoned`
+        : `${raceway.supports.length} places, each at a stud that was found`,
+      sums: [],
+      source: practice,
+      ...(guessed ? { ask: 'Find the studs along the line before the track is cut, or use anchors made for that wall.' } : {}),
+    }),
+    finding('raceway-ground', w.job.id, 'wire', 'Ground through the raceway', {
+      verdict: 'caution',
+      says: 'metal raceway: every fitting, coupling and cover makes metal contact, and the green wire runs with the others to every box',
+      sums: [],
+      source: nec(w.job.edition.slice(3), '386.60 and 250.148'),
+    }),
+    ...(usual
+      ? [
+          finding('raceway-stock', w.job.id, 'buy', 'Lengths that the track comes in', {
+            verdict: 'can’t tell' as const,
+            says: 'stock length and saw cut are the usual ones, nobody measured them',
+            sums: [],
+            source: practice,
+            ask: 'Measure a length at the shop, and enter it under Need.',
+          }),
+        ]
+      : []),
+  ];
+}
+
+/** Lampholders: their boxes by fill, and the cables between them. */
+function lampFindings(w: Work): Finding[] {
+  const groups = new Map<string, WorkLamp[]>();
+  for (const l of w.lamps) {
+    const key = JSON.stringify([l.lamp.box, l.fill.neededIn3, l.wiring.missing, l.wiring.refused]);
+    groups.set(key, [...(groups.get(key) ?? []), l]);
+  }
+  return [
+    ...[...groups.values()].flatMap((alikes) => {
+      const [l] = alikes as [WorkLamp, ...WorkLamp[]];
+      const of = alikes.length > 1 ? `${l.lamp.name} and ${alikes.length - 1} like it` : l.lamp.name;
+      const edits = (kind: LampBoxId) =>
+        alikes.flatMap((x) => {
+          const change = w.job.changes.find((c) => c.id === x.changeId);
+          return change?.do === 'place-lamp' ? [put({ ...change, lamp: { ...change.lamp, box: kind } })] : [];
+        });
+      const deeper = LAMP_BOX_IDS.find((id) => LAMP_BOXES[id].volumeIn3 >= l.fill.neededIn3 && id !== l.lamp.box);
+      const wiring: Judged | undefined = l.wiring.refused.length
+        ? { verdict: 'stop', says: l.wiring.refused.join(' '), sums: [], source: practice }
+        : l.wiring.missing.length
+          ? { verdict: 'can’t tell', says: 'no plan yet', sums: [], source: practice, ask: l.wiring.missing.join(' ') }
+          : undefined;
+      return [
+        finding(
+          'box-fill',
+          l.lamp.id,
+          'box',
+          `Fill: ${of}`,
+          l.fill,
+          deeper ? [remedy(`lamp-${deeper}`, `Use ${LAMP_BOXES[deeper].name}`, ...edits(deeper))] : [],
+        ),
+        ...(wiring ? [finding('wiring-plan', l.lamp.id, 'wire', `Wiring: ${of}`, wiring)] : []),
+      ];
+    }),
+    ...w.lampRuns.flatMap((r) => wayFindings(w, r, undefined)),
+    ...w.lampRuns
+      .filter((r) => !r.traced)
+      .map((r) =>
+        finding('cable-length', r.cable.id, 'route', r.cable.name, {
+          verdict: 'can’t tell',
+          says: 'no way of it was taken',
+          sums: [],
+          source: practice,
+          ask: 'Take the way again.',
+        }),
+      ),
+  ];
+}
+
+export const runFindings = (w: Work): Finding[] => [
+  ...w.runs.flatMap((r) => [
+    ...(r.way ? wayFindings(w, r, r.to) : r.from && r.from.wall === r.to.wall ? straightFindings(w, r, r.from) : []),
     lengthFinding(w, r),
-    ...[r.from, r.to].flatMap((b) => (b ? [heldFinding(w, r, b)] : [])),
-  ]);
+    ...(r.cable.sheath === 'single wires' ? [] : [r.from, r.to].flatMap((b) => (b ? [heldFinding(w, r, b)] : []))),
+  ]),
+  ...racewayFindings(w),
+  ...lampFindings(w),
+];

@@ -2,11 +2,12 @@
  * What a job works at, gathered once from its list of changes: every box that it brings, alters or opens, every cable it runs, the circuits
  * these hang on. Each part of the ledger, the steps and the list of parts reads this and nothing else.
  */
-import { cableRun, takenWay, type CableRun, type Traced } from '../route/index.js';
+import { cableRun, takenWay, type CableRun, type TakenInput, type Traced } from '../route/index.js';
 import { freeConductorLength, freeEndBySchool, LEAST_FREE_MM, sheathBySchool, type Judged } from '../codebook/index.js';
 import { openingRect, studCrossings, studsBetween, type StudCrossing } from '../layout/index.js';
 import {
   boxRect,
+  lampsOf,
   planOf,
   wallThicknessMm,
   type Box,
@@ -17,12 +18,15 @@ import {
   type Finding,
   type JobEdit,
   type JobInHouse,
+  type Lamp,
+  type RacewayParts,
   type Remedy,
   type Room,
   type Site,
   type Stage,
   type Wall,
 } from '../model/index.js';
+import { lampWiring, type LampWiring } from './lamps.js';
 import { cablesIn, devicesIn, sheathToOpening, wiringPlan, type CableInBox, type WiringPlan } from '../wiring/index.js';
 
 export interface WorkBox {
@@ -55,12 +59,30 @@ export interface WorkRun {
   crossings: StudCrossing[];
   run: CableRun | undefined;
 }
+/** A lampholder that the plan places. */
+export interface WorkLamp extends LampWiring {
+  lamp: Lamp;
+  changeId: string;
+  room: Room;
+}
+/** The cable to a lampholder: from the switch’s box, or from the lampholder before it. */
+export interface LampRun {
+  cable: Cable;
+  changeId: string;
+  from: WorkBox | WorkLamp | undefined;
+  to: WorkLamp;
+  traced: Traced | undefined;
+  way: WorkRun['way'];
+}
 export interface Work {
   job: JobInHouse;
   found: Site;
   planned: Site;
   boxes: WorkBox[];
   runs: WorkRun[];
+  lamps: WorkLamp[];
+  lampRuns: LampRun[];
+  raceway: RacewayParts | undefined;
   /** circuits of the boxes, each once */
   circuits: Circuit[];
   ownCircuit: Extract<Change, { do: 'add-breaker' }> | undefined;
@@ -147,7 +169,18 @@ function gathered(job: JobInHouse): Work {
     ];
   });
   const at = (id: string | undefined): WorkBox | undefined => boxes.find((b) => b.box.id === id);
+  const lamps = workLamps(job, planned, changes);
+  const lampAt = new Map(lamps.map((l) => [l.lamp.id, l]));
+  const lampRuns = runChanges.flatMap((c): LampRun[] => {
+    const to = lampAt.get(c.cable.ends[1].boxId ?? '');
+    if (!to) return [];
+    const from = c.cable.ends[0].boxId;
+    const least = freeEndBySchool(job.schools.freeEnds, LEAST_FREE_MM);
+    const traced = c.way && takenWay(c.way, takenInput(job, planned, [least, least]));
+    return [{ cable: c.cable, changeId: c.id, from: at(from) ?? lampAt.get(from ?? ''), to, traced, way: c.way }];
+  });
   const runs = runChanges.flatMap((c): WorkRun[] => {
+    if (c.cable.ends.some((e) => lampAt.has(e.boxId ?? ''))) return [];
     const [a, b] = [at(c.cable.ends[0].boxId), at(c.cable.ends[1].boxId)];
     const to = b ?? a;
     if (!to) return [];
@@ -156,8 +189,29 @@ function gathered(job: JobInHouse): Work {
   });
   const circuits = [...new Set(boxes.flatMap((b) => b.circuit ?? []))];
   const ownCircuit = changes.find((c) => c.do === 'add-breaker');
-  return { job, found: job.found, planned, boxes, runs, circuits, ownCircuit };
+  const raceway = changes.find((c) => c.do === 'lay-raceway')?.raceway;
+  return { job, found: job.found, planned, boxes, runs, lamps, lampRuns, raceway, circuits, ownCircuit };
 }
+
+function workLamps(job: JobInHouse, planned: Site, changes: readonly Change[]): WorkLamp[] {
+  const placed = changes.flatMap((c) => {
+    const lamp = c.do === 'place-lamp' ? lampsOf(planned).find((l) => l.id === c.lamp.id) : undefined;
+    const room = lamp && planned.rooms.find((r) => r.id === lamp.roomId);
+    return lamp && room ? [{ lamp, room, changeId: c.id }] : [];
+  });
+  const wired = lampWiring(
+    planned,
+    placed.map((p) => p.lamp),
+    job.schools,
+    job.edition,
+  );
+  return placed.map((p, i) => ({ ...p, ...wired[i]! }));
+}
+
+const takenInput = (job: JobInHouse, site: Site, freeEndsMm: [number, number]): TakenInput => ({
+  ...{ site, edition: job.edition, unit: job.unit, schools: job.schools, freeEndsMm },
+  sheathMm: sheathBySchool(job.schools.sheath),
+});
 
 function runOf(
   job: JobInHouse,
@@ -170,14 +224,7 @@ function runOf(
   const sheathMm = sheathBySchool(job.schools.sheath);
   if (change.way) {
     const least = freeEndBySchool(job.schools.freeEnds, LEAST_FREE_MM);
-    const traced = takenWay(change.way, {
-      site: planned,
-      edition: job.edition,
-      unit: job.unit,
-      schools: job.schools,
-      freeEndsMm: [from?.freeEnd?.leaveMm ?? least, to.freeEnd?.leaveMm ?? least],
-      sheathMm,
-    });
+    const traced = takenWay(change.way, takenInput(job, planned, [from?.freeEnd?.leaveMm ?? least, to.freeEnd?.leaveMm ?? least]));
     return { ...base, traced, crossings: [], run: traced.run };
   }
   const [a, b] = [from && boxRect(from.wall, from.box), boxRect(to.wall, to.box)];
@@ -227,6 +274,23 @@ export function inWiringOrder(w: Work): WorkBox[] {
     return own;
   };
   return [...w.boxes].sort((a, b) => depthOf(b) - depthOf(a));
+}
+
+/** Lampholders that are wired alike, said once: `lamp 1 to lamp 9, alike`. */
+export function lampsAlike(w: Pick<Work, 'lamps'>): { names: string; wiring: WiringPlan }[] {
+  const groups = new Map<string, WorkLamp[]>();
+  for (const l of w.lamps) {
+    const key = [
+      ...l.wiring.missing,
+      ...l.wiring.refused,
+      ...l.wiring.joints.map((j) => `${j.role} ${j.kind} ${j.leads.length} ${j.at?.name ?? ''}`),
+    ].join('|');
+    groups.set(key, [...(groups.get(key) ?? []), l]);
+  }
+  return [...groups.values()].map((g) => ({
+    names: g.length > 1 ? `${g[0]!.lamp.name} to ${g.at(-1)!.lamp.name}, alike` : g[0]!.lamp.name,
+    wiring: g[0]!.wiring,
+  }));
 }
 
 /** A judged rule as a finding on a subject. */

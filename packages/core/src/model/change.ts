@@ -1,10 +1,10 @@
 /** The planned state is the found state plus this ordered list. Everything derived reads the list, nothing else. */
 import * as z from 'zod';
 import { Id, Name } from './known.js';
-import type { Site } from './site.js';
+import { lampsOf, type Site } from './site.js';
 import { Breaker } from './panel.js';
-import { Box, Cable, Circuit, Device, Load } from './site.js';
-import { CableWay } from './way.js';
+import { Box, Cable, Circuit, Device, Lamp, Load } from './site.js';
+import { CableWay, RacewayParts } from './way.js';
 
 const base = { id: Id, title: Name };
 
@@ -15,6 +15,9 @@ export const Change = z.discriminatedUnion('do', [
   /** a circuit of its own; where the panel is surveyed, with its breaker in a space */
   z.strictObject({ ...base, do: z.literal('add-breaker'), circuit: Circuit, breaker: Breaker.optional() }),
   z.strictObject({ ...base, do: z.literal('place-device'), device: Device }),
+  z.strictObject({ ...base, do: z.literal('place-lamp'), lamp: Lamp }),
+  /** pieces, fittings and supports of a surface raceway; its boxes and wires are changes of their own */
+  z.strictObject({ ...base, do: z.literal('lay-raceway'), raceway: RacewayParts }),
   /** a found box gives way to another of the same place and name */
   z.strictObject({ ...base, do: z.literal('replace-box'), boxId: Id, box: Box }),
   z.strictObject({ ...base, do: z.literal('replace-device'), deviceId: Id, device: Device }),
@@ -54,6 +57,10 @@ export function applyChange(site: Site, change: Change): Site {
         : site;
     case 'remove-device':
       return { ...site, devices: site.devices.filter((d) => d.id !== change.deviceId) };
+    case 'place-lamp':
+      return { ...site, lamps: put([...lampsOf(site)], change.lamp) };
+    case 'lay-raceway':
+      return site;
     case 'plug-in':
       return { ...site, loads: put(site.loads, change.load) };
     case 'unplug':

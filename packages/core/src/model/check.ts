@@ -112,11 +112,11 @@ export function checkJob(data: unknown): Checked<Job> {
   return errors.length ? { ok: false, errors: errors.slice(0, 20) } : shape;
 }
 
-const PARTS = { boxes: 'box', cables: 'cable', devices: 'device', loads: 'load', circuits: 'with' } as const;
+const PARTS = { boxes: 'box', cables: 'cable', devices: 'device', loads: 'load', circuits: 'with', lamps: 'lamp' } as const;
 /** Where in a job an error of the planned state is written: within its own change where that brought the thing. */
 function changePath(job: Job, unfit: Unfit, error: FieldError | undefined): string {
   const at = `/changes/${job.changes.indexOf(unfit.change)}`;
-  const field = /^\/(boxes|cables|devices|loads|circuits)\/\d+(.*)$/.exec(error?.path ?? '');
+  const field = /^\/(boxes|cables|devices|loads|circuits|lamps)\/\d+(.*)$/.exec(error?.path ?? '');
   const part = field ? PARTS[field[1] as keyof typeof PARTS] : undefined;
   return part && part in unfit.change ? `${at}/${part}${field![2]}` : at;
 }

@@ -3,7 +3,7 @@ import { printLength, type LengthUnit } from '../measure/index.js';
 import { quoted, type FieldError } from './fieldError.js';
 import { panelErrors } from './checkPanel.js';
 import { boxRect, placeOriginX, wallThicknessMm } from './place.js';
-import type { Site } from './site.js';
+import { lampsOf, type Site } from './site.js';
 
 export const duplicateIds = (list: { id: string }[], path: string): FieldError[] => {
   const seen = new Set<string>();
@@ -39,7 +39,8 @@ export function siteErrors(site: Site, unit: LengthUnit, path: string, sound?: S
     errors.push(...duplicateIds(site[key], `${path}/${key}`));
   const known = new Set<unknown>(sound ? [...sound.walls, ...sound.boxes] : []);
   const rooms = new Set(site.rooms.map((r) => r.id));
-  const boxes = new Set(site.boxes.map((b) => b.id));
+  if (site.lamps) errors.push(...duplicateIds([...site.boxes, ...site.lamps], `${path}/lamps`));
+  const boxes = new Set([...site.boxes, ...lampsOf(site)].map((b) => b.id));
   const circuits = new Set(site.circuits.map((c) => c.id));
 
   site.walls.forEach((wall, w) => {
@@ -197,6 +198,10 @@ export function siteErrors(site: Site, unit: LengthUnit, path: string, sound?: S
         `one use for each of ${cable.conductors.join(', ')}`,
         cable.uses.length,
       );
+  });
+  lampsOf(site).forEach((lamp, l) => {
+    if (!rooms.has(lamp.roomId)) missing(`${path}/lamps/${l}/roomId`, 'room', lamp.roomId);
+    if (lamp.circuitId && !circuits.has(lamp.circuitId)) missing(`${path}/lamps/${l}/circuitId`, 'circuit', lamp.circuitId);
   });
   site.devices.forEach((device, d) => {
     if (!boxes.has(device.boxId)) missing(`${path}/devices/${d}/boxId`, 'box', device.boxId);

@@ -3,7 +3,7 @@ import * as z from 'zod';
 import { Change } from './change.js';
 import { Id, Instant, Name, Remark } from './known.js';
 import { Breaker } from './panel.js';
-import { Box, Cable, Circuit, Device, Load } from './site.js';
+import { Box, Cable, Circuit, Device, Lamp, Load } from './site.js';
 
 /** Lists of a site that a job can alter. */
 export const ALTERED_LISTS = ['boxes', 'cables', 'devices', 'circuits', 'loads'] as const;
@@ -17,6 +17,7 @@ export const Things = z.strictObject({
   circuits: z.array(Circuit).max(200),
   loads: z.array(Load).max(200),
   breakers: z.array(Breaker).max(84),
+  lamps: z.array(Lamp).max(200).optional(),
 });
 export type Things = z.infer<typeof Things>;
 

@@ -9,7 +9,7 @@ import type { FieldError } from './fieldError.js';
 import { ALTERED_LISTS, type Closing, type Things } from './history.js';
 import type { Edition, House, Job } from './house.js';
 import { spacesOf } from './panel.js';
-import type { Site } from './site.js';
+import { lampsOf, type Site } from './site.js';
 
 export interface JobInHouse extends Job {
   edition: Edition;
@@ -107,9 +107,16 @@ function subjectsMissing(site: Site, change: Change): string | undefined {
     case 'run-cable': {
       const there = named(site.cables, change.cable.id);
       if (there) return taken('cable', there);
-      const lost = change.cable.ends.find((e) => e.boxId !== undefined && !has(site.boxes, e.boxId));
+      const lost = change.cable.ends.find((e) => e.boxId !== undefined && !has(site.boxes, e.boxId) && !has(lampsOf(site), e.boxId));
       return lost ? gone('box', lost.boxId!) : undefined;
     }
+    case 'place-lamp': {
+      const there = named(lampsOf(site), change.lamp.id) ?? named(site.boxes, change.lamp.id);
+      if (there) return taken('lampholder', there);
+      return has(site.rooms, change.lamp.roomId) ? undefined : gone('room', change.lamp.roomId);
+    }
+    case 'lay-raceway':
+      return undefined;
     case 'place-device': {
       const there = named(site.devices, change.device.id);
       if (there) return taken('device', there);
@@ -169,7 +176,7 @@ export function fitting(found: Site, changes: readonly Change[], unit: LengthUni
 
 /** A new box hangs on whatever circuit the box hangs on that its cable comes from, and so does what is plugged in there. */
 function onCircuitOfFeed(site: Site, changes: readonly Change[]): Site {
-  const placed = new Set(changes.flatMap((c) => (c.do === 'place-box' ? [c.box.id] : [])));
+  const placed = new Set(changes.flatMap((c) => (c.do === 'place-box' ? [c.box.id] : c.do === 'place-lamp' ? [c.lamp.id] : [])));
   if (placed.size === 0) return site;
   const circuit = new Map(site.boxes.filter((b) => !placed.has(b.id)).map((b) => [b.id, b.circuitId]));
   // a cable from the panel brings its own
@@ -196,6 +203,7 @@ function onCircuitOfFeed(site: Site, changes: readonly Change[]): Site {
   return {
     ...site,
     boxes: site.boxes.map((b) => (mine(b.id) && b.circuitId !== circuit.get(b.id) ? { ...b, circuitId: circuit.get(b.id) } : b)),
+    ...(site.lamps ? { lamps: site.lamps.map((l) => (mine(l.id) ? { ...l, circuitId: circuit.get(l.id) } : l)) } : {}),
     loads: site.loads.map((l) => {
       const on = mine(l.boxId) ? circuit.get(l.boxId) : undefined;
       return on !== undefined && plugged.has(l.id) && l.circuitId !== on ? { ...l, circuitId: on } : l;
@@ -235,6 +243,7 @@ export function altered(before: Site, after: Site): Pick<Closing, 'was' | 'wasAt
       circuits: of(mine.circuits, other.circuits),
       loads: of(mine.loads, other.loads),
       breakers: of(mine.panel?.breakers ?? [], other.panel?.breakers ?? []),
+      ...((mine.lamps ?? other.lamps) ? { lamps: of([...lampsOf(mine)], [...lampsOf(other)]) } : {}),
     };
   };
   const was = things(before, after);
@@ -262,12 +271,18 @@ export function takenBack(site: Site, closing: Closing): Site {
     const brought = new Set(closing.became.breakers.map((b) => b.id));
     back.panel = { ...back.panel, breakers: [...back.panel.breakers.filter((b) => !brought.has(b.id)), ...closing.was.breakers] };
   }
+  const lamps = closing.became.lamps ?? [];
+  if (lamps.length || closing.was.lamps?.length) {
+    const brought = new Set(lamps.map((l) => l.id));
+    const left = [...lampsOf(site).filter((l) => !brought.has(l.id)), ...(closing.was.lamps ?? [])];
+    back.lamps = left.length ? left : undefined;
+  }
   return holdingTogether(back);
 }
 
 /** References to boxes that are not there are taken out, and what can’t be without its box. */
 function holdingTogether(site: Site): Site {
-  const boxes = new Set(site.boxes.map((b) => b.id));
+  const boxes = new Set([...site.boxes, ...lampsOf(site)].map((b) => b.id));
   const circuits = new Set(site.circuits.map((c) => c.id));
   const there = (id: string | undefined): boolean => id === undefined || boxes.has(id);
   return {

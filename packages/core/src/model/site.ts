@@ -1,6 +1,6 @@
 /** What stands in the house: walls, boxes, cables, devices, circuits. Absent means not known, never zero. */
 import * as z from 'zod';
-import { BOX_KIND_IDS, DEVICE_KIND_IDS, FINISH_IDS } from '../catalog/index.js';
+import { BOX_KIND_IDS, DEVICE_KIND_IDS, FINISH_IDS, LAMP_BOX_IDS } from '../catalog/index.js';
 import { Panel } from './panel.js';
 import { DistanceLength, GaugeAwg, Id, Known, MeasuredLength, Name, PositiveLength, Remark, StudSpacing } from './known.js';
 
@@ -318,6 +318,22 @@ export const Device = z.strictObject({
 });
 export type Device = z.infer<typeof Device>;
 
+/** A lampholder on its own round box, under or over a room. */
+export const Lamp = z.strictObject({
+  id: Id,
+  name: Name,
+  /** the room whose ceiling or floor space it hangs in */
+  roomId: Id,
+  /** in plan, as the rooms are laid; mm */
+  x: z.number().min(-1_000_000).max(1_000_000),
+  y: z.number().min(-1_000_000).max(1_000_000),
+  box: z.enum(LAMP_BOX_IDS),
+  /** largest lamp that it is made for */
+  watts: z.number().positive('watts are above 0').max(1000),
+  circuitId: Id.optional(),
+});
+export type Lamp = z.infer<typeof Lamp>;
+
 export const Load = z
   .strictObject({
     id: Id,
@@ -373,7 +389,16 @@ export const Circuit = z.strictObject({
 export type Circuit = z.infer<typeof Circuit>;
 
 /** How many of each a house may have. */
-export const SITE_LIMITS = { rooms: 100, walls: 400, boxes: 500, cables: 1000, devices: 500, circuits: 100, loads: 500 } as const;
+export const SITE_LIMITS = {
+  rooms: 100,
+  walls: 400,
+  boxes: 500,
+  cables: 1000,
+  devices: 500,
+  circuits: 100,
+  loads: 500,
+  lamps: 300,
+} as const;
 
 export const Site = z.strictObject({
   rooms: z.array(Room).max(SITE_LIMITS.rooms),
@@ -383,8 +408,11 @@ export const Site = z.strictObject({
   devices: z.array(Device).max(SITE_LIMITS.devices),
   circuits: z.array(Circuit).max(SITE_LIMITS.circuits),
   loads: z.array(Load).max(SITE_LIMITS.loads),
+  lamps: z.array(Lamp).max(SITE_LIMITS.lamps).optional(),
   /** absent: nobody looked at it yet */
   panel: Panel.optional(),
 });
 export type Site = z.infer<typeof Site>;
 export const emptySite = (): Site => ({ rooms: [], walls: [], boxes: [], cables: [], devices: [], circuits: [], loads: [] });
+/** Lampholders of a site; most have none noted. */
+export const lampsOf = (site: Site): readonly Lamp[] => site.lamps ?? [];

@@ -2,6 +2,7 @@
 import * as z from 'zod';
 import { Id, Name } from './known.js';
 import { FaceId } from './site.js';
+import { RacewayStock } from './want.js';
 
 const mm = z.number().min(-1_000_000).max(1_000_000);
 const Words = z.string().max(1000);
@@ -76,3 +77,14 @@ export const CableWay = z.strictObject({
 });
 export type CableWay = z.infer<typeof CableWay>;
 export type WayHole = z.infer<typeof WayHole>;
+
+/** What a surface raceway is put together from, each piece with its place. */
+export const RacewayParts = z.strictObject({
+  stock: RacewayStock,
+  fittings: z.array(z.strictObject({ what: Name, where: Words, count: z.number().int().min(1).max(200) })).max(300),
+  pieces: z.array(z.strictObject({ what: z.enum(['track', 'cover']), where: Words, mm })).max(500),
+  supports: z.array(z.strictObject({ where: Words, guessed: z.boolean() })).max(500),
+  /** length of each of hot, neutral and ground */
+  conductorMm: mm,
+});
+export type RacewayParts = z.infer<typeof RacewayParts>;

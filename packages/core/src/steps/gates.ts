@@ -1,7 +1,7 @@
 /** What keeps a step from being ticked, and the record of ticks, proofs and values. No clock: the caller brings the time. */
 import type { DeadProof, Finding, Job, JobInHouse, ProofReading, StepValue } from '../model/index.js';
 import { printLength } from '../measure/index.js';
-import type { Step, StepAsk } from './steps.js';
+import type { Step, StepAsk } from './draft.js';
 
 /** A source counts as live from 100 to 140 V; dead is below 1 V; between 1 and 50 V may be stray coupling (common practice). */
 export const LIVE_V = { least: 100, most: 140 };

@@ -1,6 +1,5 @@
 /** What is to be done, derived from the plan: order, what needs a dead circuit, what to measure, cautions. */
 import { DEVICE_KINDS, printSource } from '../catalog/index.js';
-import { LEAST_FREE_MM } from '../codebook/index.js';
 import {
   inPlaceBoxes,
   judgeWork,
@@ -13,97 +12,14 @@ import {
   type WorkBox,
   type WorkRun,
 } from '../ledger/index.js';
-import { CROSSING_HOLE_MM, marksFor, openingRect, type PatchPlan, uOf } from '../layout/index.js';
+import { CROSSING_HOLE_MM, marksFor, onSurface, openingRect, type PatchPlan, uOf } from '../layout/index.js';
 import { inches, printLength, printMark } from '../measure/index.js';
 import { baysLooked, legOf, type JobInHouse } from '../model/index.js';
 import { breakerSteps } from '../panel/index.js';
+import { capital, free, id, LEAST_OUT_MM, out, PRACTICE, step, volts, type At, type Draft, type Step, type StepAsk } from './draft.js';
+import { lampSteps } from './lamps.js';
+import { racewaySteps } from './raceway.js';
 import { PRACTICE_MM } from '../route/index.js';
-
-export interface StepAsk {
-  key: string;
-  label: string;
-  unit: 'length' | 'V';
-  /** judged against these, in mm or V; absent means no limit on that side */
-  least?: number;
-  most?: number;
-  /** what to do when it is outside */
-  otherwise: string;
-  source: string;
-}
-
-export interface Step {
-  id: string;
-  title: string;
-  /** what to do, one line each */
-  says: string[];
-  /** common-practice estimate in minutes */
-  minutes: number;
-  needsDead: boolean;
-  /** cuts, connects or fastens: not while the ledger has a stop */
-  alters: boolean;
-  /** connects to the house's wiring: not while something that decides it can't be told */
-  connects: boolean;
-  /** steps that must be ticked before */
-  after: string[];
-  asks: StepAsk[];
-  cautions: string[];
-  /** planned changes that are done when this is ticked */
-  changeIds: string[];
-}
-
-const PRACTICE = 'common practice';
-type Draft = Omit<Step, 'after'>;
-
-const step = (id: string, title: string, minutes: number, says: string[], more: Partial<Draft> = {}): Draft => ({
-  id,
-  title,
-  minutes,
-  says,
-  needsDead: false,
-  alters: false,
-  connects: false,
-  asks: [],
-  cautions: [],
-  changeIds: [],
-  ...more,
-});
-
-const free = (key: string, where: string, neededMm: number | undefined, edition: string): StepAsk => ({
-  key,
-  label: `free ends in ${where}, from the sheath`,
-  unit: 'length',
-  least: neededMm ?? LEAST_FREE_MM,
-  otherwise: 'Too short: pull more cable in before stripping, or splice on pigtails in the box.',
-  source: printSource({ standard: 'NEC', edition: edition.slice(3), clause: '300.14', from: 'memory' }),
-});
-
-/** Cable that must stick out of an opening while fishing (common practice: 12 in or more). */
-export const LEAST_OUT_MM = inches(12);
-const out = (key: string, where: string): StepAsk => ({
-  key,
-  label: `cable out of the opening at ${where}`,
-  unit: 'length',
-  least: LEAST_OUT_MM,
-  otherwise: 'Pull more through: too little cannot be clamped, stripped and folded.',
-  source: PRACTICE,
-});
-
-const volts = (key: string, label: string, least: number, most: number, otherwise: string): StepAsk => ({
-  key,
-  label,
-  unit: 'V',
-  least,
-  most,
-  otherwise,
-  source: least > 0 ? 'ANSI C84.1 range A, 120 V ± 5 % · from memory' : PRACTICE,
-});
-
-/** Where one stands in a job of several boxes: the first of each has the plain ids. */
-interface At {
-  w: Work;
-  n: number;
-}
-const id = (base: string, { n }: At): string => numbered(base, n);
 
 function markOut(at: At, b: WorkBox): Draft {
   const { unit } = at.w.job;
@@ -224,8 +140,6 @@ function crossStuds(at: At, r: WorkRun): Draft[] {
     ),
   ];
 }
-
-const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 
 /** What a way through the house asks for before a cable lies in it: openings, holes, the chase, the outer wall. */
 function alongTheWay(at: At, r: WorkRun): Draft[] {
@@ -522,17 +436,27 @@ function sourceSide(at: At, r: WorkRun, source: WorkBox, tailFirst: boolean): Dr
     );
   }
   const { unit, edition } = w.job;
+  const wires = r.cable.sheath === 'single wires';
   steps.push(
     step(
       id('fish', at),
-      tailFirst || r.traced ? `Bring the cable into ${source.box.name}` : `Fish the cable from ${source.box.name} to the opening`,
+      wires
+        ? `Bring the wires into ${source.box.name}`
+        : tailFirst || r.traced
+          ? `Bring the cable into ${source.box.name}`
+          : `Fish the cable from ${source.box.name} to the opening`,
       15,
-      [
-        tailFirst || r.traced
-          ? 'Catch the tail in the bay through the box’s knockout or clamp and pull it in.'
-          : `Cut ${r.run ? printLength(r.run.cutMm, unit, { style: 'feet' }) : 'the cable'}; push it in at ${source.box.name}, catch it at the opening.`,
-        `Leave at least ${printLength(LEAST_OUT_MM, unit)}, better ${printLength(PRACTICE_MM.outWhileFishing, unit)}, out of each opening.`,
-      ],
+      wires
+        ? [
+            'Base fitting of the raceway over the box, its ground screw tight; track against it, no sharp edge where the wires turn.',
+            `Hot, neutral and ground in together; ${printLength(LEAST_OUT_MM, unit)} out of the box, cut all the same later.`,
+          ]
+        : [
+            tailFirst || r.traced
+              ? 'Catch the tail in the bay through the box’s knockout or clamp and pull it in.'
+              : `Cut ${r.run ? printLength(r.run.cutMm, unit, { style: 'feet' }) : 'the cable'}; push it in at ${source.box.name}, catch it at the opening.`,
+            `Leave at least ${printLength(LEAST_OUT_MM, unit)}, better ${printLength(PRACTICE_MM.outWhileFishing, unit)}, out of each opening.`,
+          ],
       {
         needsDead: true,
         alters: true,
@@ -650,6 +574,7 @@ function finish(w: Work): Draft[] {
   const plugged = job.changes.filter((x) => x.do === 'plug-in' || x.do === 'unplug').map((x) => x.id);
   const otherwise = 'Breaker off again, prove dead, and look for the fault: a loose splice, swapped conductors, an open ground.';
   const main = w.ownCircuit !== undefined;
+  const face = w.lamps.length ? 'the last lampholder' : 'the new face';
   const stepped = new Set(protectCircuit(w).flatMap((s) => s.changeIds));
   return [
     ...protectCircuit(w),
@@ -676,17 +601,23 @@ function finish(w: Work): Draft[] {
     ),
     step(
       'test',
-      'Test every outlet face the circuit feeds',
+      w.lamps.length ? 'Test the lights and the circuit' : 'Test every outlet face the circuit feeds',
       15,
-      [
-        'Both halves of the new outlet and of the old one, then all the others.',
-        ...(groundFault ? ['Press TEST on the ground-fault face: it must trip and reset.'] : []),
-      ],
+      w.lamps.length
+        ? [
+            'Switch on: every lamp lights. Switch off: every lamp is dark, and the shell of the lampholder is dead to ground.',
+            'Measure at the last lampholder, switch on, lamp out: its centre contact is the hot.',
+            'Then every outlet of the circuit that was there before.',
+          ]
+        : [
+            'Both halves of the new outlet and of the old one, then all the others.',
+            ...(groundFault ? ['Press TEST on the ground-fault face: it must trip and reset.'] : []),
+          ],
       {
         asks: [
-          volts('hn', 'hot to neutral at the new face', 114, 126, otherwise),
-          volts('hg', 'hot to ground at the new face', 114, 126, otherwise),
-          volts('ng', 'neutral to ground at the new face', 0, 2, otherwise),
+          volts('hn', `hot to neutral at ${face}`, 114, 126, otherwise),
+          volts('hg', `hot to ground at ${face}`, 114, 126, otherwise),
+          volts('ng', `neutral to ground at ${face}`, 0, 2, otherwise),
         ],
         cautions: [
           'This is live: tester probes by their insulated handles, one hand where you can.',
@@ -732,8 +663,16 @@ export function stepsOf(job: JobInHouse): Step[] {
         : [],
     },
   );
-  const news = w.boxes.filter((b) => b.role === 'new');
+  const all = w.boxes.filter((b) => b.role === 'new');
+  const surface = all.filter((b) => onSurface(b.box));
+  const news = all.filter((b) => !onSurface(b.box));
   const inPlace = inPlaceBoxes(w);
+  if (surface.length) {
+    const first = surface.map((b) => runTo(w, b)).find((r) => r?.from && r.from.role !== 'new');
+    const source = first?.from ? sourceSide({ w, n: 0 }, first, first.from, true) : [];
+    const done = finish(w);
+    return inOrder([prepare, ...racewaySteps(w, surface, off(first?.from), [...source, ...panelSide(w)], done)]);
+  }
   if (news.length === 0) return inOrder([prepare, ...inPlaceSteps(w, inPlace)]);
   const runs = news.map((b) => runTo(w, b));
   const at = (n: number): At => ({ w, n });
@@ -747,7 +686,8 @@ export function stepsOf(job: JobInHouse): Step[] {
   });
   const lay = (first: boolean): Draft[] => runs.flatMap((r, i) => (r ? layAlong(at(i), r, first) : []));
   const news_ = (first: boolean): Draft[] => news.flatMap((b, i) => newSide(at(i), b, runs[i], first));
-  const sources = runs.flatMap((r, i) => (r?.from ? [{ r, from: r.from, i }] : []));
+  const sources = runs.flatMap((r, i) => (r?.from && r.from.role !== 'new' ? [{ r, from: r.from, i }] : []));
+  const lamps = lampSteps(w);
   const source = (first: boolean): Draft[] => [...sources.flatMap(({ r, from, i }) => sourceSide(at(i), r, from, first)), ...panelSide(w)];
   const isolate = off(sources[0]?.from);
   const done = finish(w);
@@ -757,10 +697,10 @@ export function stepsOf(job: JobInHouse): Step[] {
     return [...old.slice(0, -1), ...news_(false), old.at(-1)!];
   };
   const drafts = tailFirst
-    ? [prepare, ...marks, ...cuts, ...lay(true), ...news_(true), ...isolate, ...source(true), ...done]
+    ? [prepare, ...marks, ...cuts, ...lay(true), ...lamps, ...news_(true), ...isolate, ...source(true), ...done]
     : job.schools.outage === 'off at the start'
-      ? [prepare, ...isolate, ...marks, ...cuts.map((s) => ({ ...s, needsDead: true })), ...lay(false), ...around(), ...done]
-      : [prepare, ...marks, ...isolate, ...cuts, ...lay(false), ...around(), ...done];
+      ? [prepare, ...isolate, ...marks, ...cuts.map((s) => ({ ...s, needsDead: true })), ...lay(false), ...lamps, ...around(), ...done]
+      : [prepare, ...marks, ...isolate, ...cuts, ...lay(false), ...lamps, ...around(), ...done];
   const record = drafts.pop()!;
   const crossings = runs.flatMap((r) => r?.crossings ?? []);
   const opened = runs.flatMap((r) => r?.traced?.openings ?? []);

@@ -1,8 +1,8 @@
 /** What to buy and what to bring: what the planned state has and the found state lacks. */
-import { BOX_KINDS, DEVICE_KINDS, FINISHES } from '../catalog/index.js';
-import { inPlaceBoxes, judgeWork, wiringOf, workOf, type Work, type WorkBox } from '../ledger/index.js';
-import type { PatchPlan } from '../layout/index.js';
-import { printAwg, printLength, printMark } from '../measure/index.js';
+import { BOX_KINDS, DEVICE_KINDS, FINISHES, LAMP_BOXES } from '../catalog/index.js';
+import { inPlaceBoxes, judgeWork, wiringOf, workOf, type Work, type WorkBox, type WorkRun } from '../ledger/index.js';
+import { cutStock, onSurface, type PatchPlan } from '../layout/index.js';
+import { feet, printAwg, printLength, printMark } from '../measure/index.js';
 import type { JobInHouse } from '../model/index.js';
 import { boxMaterial, cableKind } from '../wiring/index.js';
 
@@ -16,7 +16,9 @@ export interface MaterialRow {
 export function materialsOf(job: JobInHouse): MaterialRow[] {
   const w = workOf(job);
   const rows: MaterialRow[] = [];
-  for (const r of w.runs) {
+  const wires = w.runs.filter((r) => r.cable.sheath === 'single wires');
+  if (wires.length) rows.push(...wireRows(job, wires, w.raceway?.conductorMm));
+  for (const r of w.runs.filter((x) => !wires.includes(x))) {
     const kind = `${cableKind(r.cable)} nonmetallic-sheathed cable with ground`;
     rows.push(
       r.run
@@ -28,6 +30,7 @@ export function materialsOf(job: JobInHouse): MaterialRow[] {
         : { what: kind, amount: 'can’t tell yet', why: 'a box has no depth' },
     );
   }
+  rows.push(...lampRows(job, w), ...racewayRows(job, w));
   for (const change of job.changes) {
     if (change.do === 'place-box' || change.do === 'replace-box')
       rows.push({
@@ -75,8 +78,7 @@ export function materialsOf(job: JobInHouse): MaterialRow[] {
   }
   const connectors = new Map<string, number>();
   const tails = new Map<string, number>();
-  for (const b of w.boxes) {
-    const plan = wiringOf(w, b);
+  for (const plan of [...w.boxes.map((b) => wiringOf(w, b)), ...w.lamps.map((l) => l.wiring)]) {
     for (const joint of plan.joints) {
       if (joint.kind === 'terminal') continue;
       connectors.set(joint.connector!, (connectors.get(joint.connector!) ?? 0) + 1);
@@ -90,8 +92,13 @@ export function materialsOf(job: JobInHouse): MaterialRow[] {
     rows.push({ what, amount: `${count}`, why: 'splices of the wiring plan; the packet says which sizes it takes' });
   for (const [what, count] of tails)
     rows.push({ what, amount: `${count} × ${job.schools.pigtailIn} in`, why: 'can be cut from the same cable' });
-  if (w.boxes.some((b) => boxMaterial(b.box) === 'metal'))
-    rows.push({ what: 'ground screw for a metal box', amount: '1', why: 'a metal box gets its own ground lead' });
+  for (const b of w.boxes.filter((x) => x.role !== 'opened' && x.box.clamps === 'external')) {
+    const count = w.runs.filter((r) => r.to === b || r.from === b).length;
+    if (count)
+      rows.push({ what: 'cable connector for a knockout', amount: `${count}`, why: `the box of ${b.box.name} has no clamps of its own` });
+  }
+  const metal = w.boxes.filter((b) => boxMaterial(b.box) === 'metal').length + w.lamps.length;
+  if (metal) rows.push({ what: 'ground screw for a metal box', amount: `${metal}`, why: 'a metal box gets its own ground lead' });
   for (const { box } of w.boxes.filter((b) => b.role !== 'opened' && b.box.divided))
     rows.push({ what: 'divider listed for that box', amount: '1', why: `power and low voltage apart in ${box.name}` });
   rows.push(...wayRows(job, w));
@@ -100,13 +107,93 @@ export function materialsOf(job: JobInHouse): MaterialRow[] {
   const opened = w.runs.flatMap((r) => (r.traced?.openings ?? []).map((o) => ({ b: r.to, patch: o.patch, why: `opened: ${o.what}` })));
   rows.push(...patchRows(job, [...patched, ...crossed, ...opened]));
   if (job.schools.tape) rows.push({ what: 'insulating tape', amount: '1 roll', why: 'your preference; not asked for' });
-  return rows;
+  return together(rows);
+}
+
+/** Rows of one thing that are counted become one, with their number. */
+function together(rows: readonly MaterialRow[]): MaterialRow[] {
+  const by = new Map<string, MaterialRow & { more: number }>();
+  for (const row of rows) {
+    const counted = /^\d+$/.test(row.amount);
+    const key = counted ? row.what : `${row.what} ${row.amount} ${row.why}`;
+    const known = by.get(key);
+    by.set(
+      key,
+      known && counted
+        ? { ...known, amount: `${Number(known.amount) + Number(row.amount)}`, more: known.more + Number(known.why !== row.why) }
+        : { ...row, more: 0 },
+    );
+  }
+  return [...by.values()].map(({ more, ...row }) => (more ? { ...row, why: `${row.why}, and ${more} more` } : row));
+}
+
+/** Single wires of a raceway: as much of each of hot, neutral and ground as lies in it, to the foot. */
+function wireRows(job: JobInHouse, runs: readonly WorkRun[], conductorMm: number | undefined): MaterialRow[] {
+  const laid = runs.reduce((n, r) => n + (r.run?.cutMm ?? 0), 0);
+  const each = Math.ceil(Math.max(laid, conductorMm ?? 0) / feet(1) - 1e-6) * feet(1);
+  const { gauge, conductors, ground } = runs[0]!.cable;
+  return [...conductors, ground ?? 'green'].map((colour) => ({
+    what: `${printAwg(gauge)} single wire, ${colour}`,
+    amount: printLength(each, job.unit, { style: 'feet' }),
+    why: 'box to box with its free ends, and what is kept for a later outlet',
+  }));
+}
+
+/** Track and covers by stock length, fittings, screws. */
+function racewayRows(job: JobInHouse, w: Work): MaterialRow[] {
+  const { raceway } = w;
+  if (!raceway) return [];
+  const { stock, kerf } = raceway.stock;
+  const cut = (what: 'track' | 'cover') =>
+    cutStock(
+      raceway.pieces.filter((p) => p.what === what).map((p) => p.mm),
+      stock.mm,
+      kerf.mm,
+    );
+  const lengths = (what: 'track' | 'cover'): MaterialRow => {
+    const { bars } = cut(what);
+    const left = bars.reduce((n, b) => n + b.offcutMm, 0);
+    return {
+      what: `raceway ${what}, ${printMark(stock.mm, job.unit)} lengths`,
+      amount: `${bars.length}`,
+      why: `${raceway.pieces.filter((p) => p.what === what).length} pieces, ${printMark(left, job.unit)} left over`,
+    };
+  };
+  const kinds = new Map<string, number>();
+  // the boxes are rows of their own
+  for (const f of raceway.fittings.filter((x) => x.what !== 'device box')) kinds.set(f.what, (kinds.get(f.what) ?? 0) + f.count);
+  return [
+    lengths('track'),
+    lengths('cover'),
+    ...[...kinds].map(([what, count]) => ({ what: `raceway fitting: ${what}`, amount: `${count}`, why: 'of the same make as the track' })),
+    { what: 'screw into a stud, for the track', amount: `${raceway.supports.length * 2}`, why: 'two at each stud on the line' },
+  ];
+}
+
+/** Lampholders, their boxes and the cable between them. */
+function lampRows(job: JobInHouse, w: Work): MaterialRow[] {
+  const [first] = w.lamps;
+  if (!first) return [];
+  const boxes = new Map<string, number>();
+  for (const l of w.lamps) boxes.set(LAMP_BOXES[l.lamp.box].name, (boxes.get(LAMP_BOXES[l.lamp.box].name) ?? 0) + 1);
+  const cutMm = w.lampRuns.reduce((n, r) => n + (r.traced?.run.cutMm ?? 0), 0);
+  const kind = `${cableKind(w.lampRuns[0]?.cable ?? { gauge: 14, conductors: ['black', 'white'] })} nonmetallic-sheathed cable with ground`;
+  return [
+    {
+      what: kind,
+      amount: printLength(Math.ceil((cutMm * 1.15) / feet(1) - 1e-6) * feet(1), job.unit, { style: 'feet' }),
+      why: `${w.lampRuns.length} pieces from the switch on, 15 % over`,
+    },
+    { what: 'lampholder', amount: `${w.lamps.length}`, why: `for lamps up to ${first.lamp.watts} W` },
+    ...[...boxes].map(([what, count]) => ({ what: `${what} box with its bar or brace`, amount: `${count}`, why: 'one a lampholder' })),
+    { what: `lamp, at most ${first.lamp.watts} W`, amount: `${w.lamps.length}`, why: 'not above what the lampholder says' },
+  ];
 }
 
 /** What holes, studs, outer walls and chases take. */
 function wayRows(job: JobInHouse, w: Work): MaterialRow[] {
   const rows: MaterialRow[] = [];
-  const traced = w.runs.flatMap((r) => r.traced ?? []);
+  const traced = [...w.runs, ...w.lampRuns].flatMap((r) => r.traced ?? []);
   const sum = (of: (t: (typeof traced)[number]) => number): number => traced.reduce((n, t) => n + of(t), 0);
   const crossings = w.runs.flatMap((r) => r.crossings);
   const add = (what: string, count: number, why: string): void => {
@@ -174,20 +261,27 @@ function patchRows(job: JobInHouse, given: { b: WorkBox; patch: PatchPlan | unde
 /** Tools by what the plan does. */
 export function toolsOf(job: JobInHouse): string[] {
   const w = workOf(job);
-  const finishes = w.boxes.filter((b) => b.role !== 'opened').flatMap((b) => b.wall.faces[b.box.face].layers.map((l) => l.finish));
-  const members = new Set(w.runs.flatMap((r) => (r.traced?.holes ?? []).map((h) => h.member)));
+  const finishes = w.boxes
+    .filter((b) => b.role !== 'opened' && !onSurface(b.box))
+    .flatMap((b) => b.wall.faces[b.box.face].layers.map((l) => l.finish));
+  const members = new Set([...w.runs, ...w.lampRuns].flatMap((r) => (r.traced?.holes ?? []).map((h) => h.member)));
   const masonry = w.boxes.some((b) => b.role === 'new' && b.wall.framing.material === 'masonry');
   const outside = w.runs.some((r) => r.traced?.outside.length);
   return [
     'tester and meter, fresh batteries, and a source known to be live',
     'breaker lock or label',
     'tape measure, level, pencil',
-    ...(masonry ? [] : ['scope or bent wire to look into the bay']),
-    masonry
-      ? 'double blade with extraction, chisel, hammer, drill with a masonry bit'
-      : finishes.includes('plaster-lath')
-        ? 'multi-tool with depth stop (plaster and lath crumble under a jab saw)'
-        : 'jab saw or shallow multi-tool',
+    ...(w.raceway ? ['fine saw with a mitre box, round file, deburring tool; long level'] : []),
+    ...(w.raceway ? [] : masonry ? [] : ['scope or bent wire to look into the bay']),
+    ...(w.raceway
+      ? []
+      : [
+          masonry
+            ? 'double blade with extraction, chisel, hammer, drill with a masonry bit'
+            : finishes.includes('plaster-lath')
+              ? 'multi-tool with depth stop (plaster and lath crumble under a jab saw)'
+              : 'jab saw or shallow multi-tool',
+        ]),
     'fish tape or stiff wire',
     ...(members.size ? ['drill, 3/4 in wood bit, and a long bit for plates'] : []),
     ...(outside ? ['long bit for the outer wall, masonry bit for its outer skin'] : []),

@@ -1,4 +1,6 @@
 export * from './outletPlan.js';
+export * from './kept.js';
+export * from './ownId.js';
 export * from './wantFeeds.js';
 export * from './searchRoutes.js';
 export * from './routeDetail.js';

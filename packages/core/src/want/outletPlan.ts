@@ -13,24 +13,26 @@ import {
   wantOf,
   DEFAULT_SCHOOLS,
   type Box,
-  type CableWay,
+  type Cable,
   type Change,
   type Circuit,
   type House,
   type Job,
   type JobInHouse,
   type JobWant,
+  type Lamp,
   type Load,
   type Site,
   type Want,
   type WantLoad,
+  type WantPlace,
 } from '../model/index.js';
 import { breakerPlaces } from '../panel/index.js';
 import { fillOf } from '../wiring/index.js';
+import type { KeptParts } from './kept.js';
+import { ownId } from './ownId.js';
 
 export const PANEL_FEED = 'panel';
-/** Ids of what a job brings are its own: another job of the house may bring the like. */
-export const ownId = (jobId: string, what: string): string => `${jobId.slice(0, 39 - what.length)}-${what}`;
 const short = (text: string): string => text.slice(0, 120);
 
 /** Everything that will draw from the wanted place; lamps count by the fitting (three hours or more). */
@@ -51,26 +53,30 @@ export const loadOf = (want: Want, l: WantLoad, i: number, circuitId: string): L
   ...(l.watts !== undefined ? { watts: l.watts } : { amps: l.amps! }),
 });
 
-/** Kind that goes into such a wall as long as nothing more is known. */
-function firstKind(site: Site, want: Want): Box['kind'] {
-  const wall = site.walls.find((w) => w.id === want.places[0]!.wallId);
+/** Kind that goes onto or into such a wall as long as nothing more is known. */
+function firstKind(site: Site, want: Want, place: WantPlace): Box['kind'] {
+  if (want.kind === 'raceway') return 'surface-1g';
+  const wall = site.walls.find((w) => w.id === place.wallId);
   if (wall?.framing.material === 'masonry') return 'masonry-2-1/2';
   return want.lowVoltage ? 'wings-2g-34' : 'wings-1g-20';
 }
 
-function newBox(site: Site, want: Want, circuitId: string | undefined): Box {
-  const place = want.places[0]!;
+/** `box`, `box-2`, `box-3` … of the places in the order in which the power reaches them. */
+const nth = (what: string, i: number): string => (i === 0 ? what : `${what}-${i + 1}`);
+
+function newBox(site: Site, want: Want, place: WantPlace, i: number, circuitId: string | undefined): Box {
   return {
-    id: ownId(want.id, 'box'),
-    name: short(want.name),
+    id: ownId(want.id, nth('box', i)),
+    name: short(want.kind === 'raceway' ? `${want.name} ${i + 1}` : want.kind === 'lights' ? `${want.name} switch` : want.name),
     wallId: place.wallId,
     face: place.face,
     place: { from: 'left-end', toward: 'right', to: 'centre', distance: place.fromLeft, bottom: place.bottom },
-    kind: firstKind(site, want),
+    kind: firstKind(site, want, place),
     gangs: want.lowVoltage ? 2 : 1,
     hangsOn: 'none',
     supportFittings: 0,
     ...(want.lowVoltage ? { divided: true } : {}),
+    ...(want.kind === 'lights' ? { holds: 'switch' as const } : {}),
     ...(circuitId ? { circuitId } : {}),
   };
 }
@@ -100,22 +106,31 @@ function ownCircuit(site: Site, want: Want): Extract<Change, { do: 'add-breaker'
   };
 }
 
-/** The face: what its loads ask for on its circuit, protected where it is outdoors. */
-function newDevice(site: Site, want: Want, breakerA: number | undefined): Extract<Change, { do: 'place-device' }> {
-  const wall = site.walls.find((w) => w.id === want.places[0]!.wallId);
-  const use = site.rooms.find((r) => r.id === wall?.faces[want.places[0]!.face].roomId)?.use;
+/** The face: what its loads ask for on its circuit, protected where it is outdoors; the switch of lights. */
+function newDevice(
+  site: Site,
+  want: Want,
+  place: WantPlace,
+  i: number,
+  breakerA: number | undefined,
+): Extract<Change, { do: 'place-device' }> {
+  const wall = site.walls.find((w) => w.id === place.wallId);
+  const use = site.rooms.find((r) => r.id === wall?.faces[place.face].roomId)?.use;
   const outdoors = use === 'outdoors' || use === 'deck';
   // a 15 A face carries 12 A of what is plugged in (210.21(B)(2))
   const heavy = breakerA !== undefined && breakerA >= 20 && want.loads.some((l) => loadAmps({ ...l }, 120) > 12);
   const rating = heavy ? 20 : 15;
+  const at = { id: ownId(want.id, nth('device', i)), boxId: ownId(want.id, nth('box', i)) };
+  if (want.kind === 'lights')
+    return {
+      ...{ id: 'new-device', title: 'New switch', do: 'place-device' },
+      device: { ...at, name: short(`${want.name} switch`), kind: (breakerA ?? 15) > 15 ? 'switch-20' : 'switch-15' },
+    };
   return {
-    id: 'new-device',
-    title: 'New receptacle',
-    do: 'place-device',
+    ...{ id: nth('new-device', i), title: want.kind === 'raceway' ? `Receptacle ${i + 1}` : 'New receptacle', do: 'place-device' },
     device: {
-      id: ownId(want.id, 'device'),
-      name: short(`${want.name} receptacle`),
-      boxId: ownId(want.id, 'box'),
+      ...at,
+      name: short(want.kind === 'raceway' ? `${want.name} receptacle ${i + 1}` : `${want.name} receptacle`),
       kind: outdoors ? `ground-fault-${rating}` : `duplex-${rating}`,
       tamperResistant: true,
       ...(outdoors ? { weatherResistant: true, inUseCover: true } : {}),
@@ -130,41 +145,52 @@ export interface OutletPlanInput {
   want: Want;
   /** a box of the house, or `panel` */
   feed: string;
-  gauge?: Awg;
-  way?: CableWay;
+  /** the way that was taken, with all that is put together along it; absent: on trial */
+  parts?: KeptParts;
 }
 
-/** Box, cable, receptacle, loads, and the breaker where it comes from the panel. Nothing where the feed is no box of the house. */
-export function outletChanges({ site, edition, want, feed, gauge, way }: OutletPlanInput): Change[] {
+const cableTo = (id: string, name: string, gauge: Awg, ends: Cable['ends'], surface: boolean): Cable => ({
+  ...{ id, name: short(name), gauge, conductors: ['black', 'white'], metal: 'copper', ends, direction: 'known', unbrokenIn: [] },
+  ...(surface ? { ground: 'green', sheath: 'single wires' } : { ground: 'bare', sheath: 'nonmetallic' }),
+});
+
+/** Boxes, cables, devices, lampholders, raceway, loads, and the breaker where it comes from the panel. Nothing where the feed is no box of the house. */
+export function outletChanges({ site, edition, want, feed, parts }: OutletPlanInput): Change[] {
   const source = site.boxes.find((b) => b.id === feed);
   if (!source && feed !== PANEL_FEED) return [];
   const own = source ? undefined : ownCircuit(site, want);
   const circuit = own?.circuit ?? site.circuits.find((c) => c.id === source?.circuitId);
-  const size = gauge ?? smallestGaugeFor(circuit?.breakerA ?? 20);
-  const from = source ? { boxId: source.id, label: short(source.name) } : { label: short(site.panel?.name ?? 'panel') };
-  const box = newBox(site, want, circuit?.id);
+  const gauge = parts?.gauge ?? smallestGaugeFor(circuit?.breakerA ?? 20);
+  const surface = want.kind === 'raceway';
+  const places = surface ? (parts && parts.firstPlace > 0 ? [...want.places].reverse() : want.places) : want.places.slice(0, 1);
+  const boxes = places.map((place, i) => newBox(site, want, place, i, circuit?.id));
+  const first = source ? { boxId: source.id, label: short(source.name) } : { label: short(site.panel?.name ?? 'panel') };
+  const what = surface ? `${gauge} AWG wires` : `${gauge}-2 cable`;
+  const runs = boxes.map((box, i): Change => {
+    const before = boxes[i - 1];
+    const from = before ? { boxId: before.id, label: before.name } : first;
+    const way = i === 0 ? parts?.way : parts?.sections[i - 1];
+    return {
+      ...{ id: nth('new-cable', i), title: short(`Run ${what} from ${before?.name ?? source?.name ?? first.label}`), do: 'run-cable' },
+      cable: cableTo(
+        ownId(want.id, nth('cable', i)),
+        `${from.label} to ${box.name}`,
+        gauge,
+        [from, { boxId: box.id, label: box.name }],
+        surface,
+      ),
+      ...(way ? { way } : {}),
+    };
+  });
   const changes: Change[] = [
     ...(own ? [own] : []),
-    { id: 'new-box', title: short(`Set ${want.name}`), do: 'place-box', box },
-    {
-      id: 'new-cable',
-      title: short(`Run ${size}-2 cable from ${source?.name ?? from.label}`),
-      do: 'run-cable',
-      cable: {
-        id: ownId(want.id, 'cable'),
-        name: short(`${source?.name ?? from.label} to ${want.name}`),
-        gauge: size,
-        conductors: ['black', 'white'],
-        ground: 'bare',
-        metal: 'copper',
-        sheath: 'nonmetallic',
-        ends: [from, { boxId: box.id, label: short(want.name) }],
-        direction: 'known',
-        unbrokenIn: [],
-      },
-      ...(way ? { way } : {}),
-    },
-    ...(want.kind === 'lights' ? [] : [newDevice(site, want, circuit?.breakerA)]),
+    ...boxes.map((box, i): Change => ({ id: nth('new-box', i), title: short(`Set ${box.name}`), do: 'place-box', box })),
+    ...runs,
+    ...places.map((place, i) => newDevice(site, want, place, i, circuit?.breakerA)),
+    ...(want.lamps && parts ? lampChanges(want, parts, boxes[0]!, circuit?.id) : []),
+    ...(parts?.raceway
+      ? [{ id: 'raceway', title: short(`Raceway for ${want.name}`), do: 'lay-raceway' as const, raceway: parts.raceway }]
+      : []),
     ...(circuit
       ? wantLoads(want).map((l, i): Change => ({
           id: `plug-${i + 1}`,
@@ -174,7 +200,39 @@ export function outletChanges({ site, edition, want, feed, gauge, way }: OutletP
         }))
       : []),
   ];
-  return way ? inBestKind(changes, site, edition, box) : changes;
+  return parts && !surface ? inBestKind(changes, site, edition, boxes[0]!) : changes;
+}
+
+/** Lampholders on their boxes, and the switched cable from the switch to the first and on from each to the next. */
+function lampChanges(want: Want, parts: KeptParts, switchBox: Box, circuitId: string | undefined): Change[] {
+  const lamps = parts.lamps.map(({ x, y, roomId }, i): Lamp => ({
+    ...{ id: ownId(want.id, `lamp-${i + 1}`), name: `lamp ${i + 1}`, roomId, x, y, box: 'octagon-1-1/2', watts: want.lamps!.watts },
+    ...(circuitId ? { circuitId } : {}),
+  }));
+  return lamps.flatMap((lamp, i): Change[] => {
+    const from = lamps[i - 1] ?? switchBox;
+    const way = parts.sections[i];
+    return [
+      { id: `lamp-${i + 1}`, title: `Lampholder ${i + 1}`, do: 'place-lamp', lamp },
+      {
+        ...{ id: `lamp-cable-${i + 1}`, title: short(`Run ${parts.gauge}-2 cable from ${from.name} to ${lamp.name}`), do: 'run-cable' },
+        cable: {
+          ...cableTo(
+            ownId(want.id, `lamp-cable-${i + 1}`),
+            `${from.name} to ${lamp.name}`,
+            parts.gauge,
+            [
+              { boxId: from.id, label: from.name },
+              { boxId: lamp.id, label: lamp.name },
+            ],
+            false,
+          ),
+          uses: [{ is: 'switched' }, { is: 'neutral' }],
+        },
+        ...(way ? { way } : {}),
+      },
+    ];
+  });
 }
 
 /** The box in a kind that suits its wall and holds what is planned in it, where there is one. */
@@ -217,29 +275,35 @@ export interface Taken {
   dropped: string[];
 }
 
+const BROUGHT: ReadonlySet<Change['do']> = new Set([
+  'place-box',
+  'run-cable',
+  'place-device',
+  'place-lamp',
+  'lay-raceway',
+  'plug-in',
+  'add-breaker',
+]);
 const same = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);
 
 /**
  * The job by another way: what the way brings is written anew, what a person altered by hand stays as they altered it, and both are said.
- * @param way as it was searched and traced; its feed is a box of the house or `panel`
+ * @param parts as it was searched and traced; its feed is a box of the house or `panel`
  */
-export function takeWay(job: JobInHouse, way: CableWay, gauge: Awg): Taken {
+export function takeWay(job: JobInHouse, parts: KeptParts): Taken {
+  const { way } = parts;
   const want = wantOf(job);
   if (!want) return { job, kept: [], dropped: [] };
-  // a raceway and a run of lights go by their sheet: their parts are no changes yet
-  const fresh =
-    want.kind === 'outlet'
-      ? outletChanges({ site: job.found, unit: job.unit, edition: job.edition, want, feed: way.feed, gauge, way })
-      : [];
+  const fresh = outletChanges({ site: job.found, unit: job.unit, edition: job.edition, want, feed: way.feed, parts });
   // a plan of which nothing is noted was written whole: what it brings anew goes with it
-  const brought = job.changes.filter((c) => ['place-box', 'run-cable', 'place-device', 'plug-in', 'add-breaker'].includes(c.do));
+  const brought = job.changes.filter((c) => BROUGHT.has(c.do));
   const before = new Map((job.taken?.changes ?? brought).map((c) => [c.id, c]));
   const ids = new Set(fresh.map((c) => c.id));
   const [kept, dropped]: [string[], string[]] = [[], []];
   const written = fresh.map((c) => {
     const mine = job.changes.find((x) => x.id === c.id && x.do === c.do);
     const was = before.get(c.id);
-    if (!mine || !was || same(mine, was) || c.do === 'run-cable' || c.do === 'add-breaker') {
+    if (!mine || !was || same(mine, was) || ['run-cable', 'add-breaker', 'place-lamp', 'lay-raceway'].includes(c.do)) {
       if (mine && was && !same(mine, was)) dropped.push(mine.title);
       return c;
     }

@@ -5,6 +5,7 @@ import { feet, inches, printLength, printMark, toFeet } from '../measure/index.j
 import { DEFAULT_SCHOOLS, type House, type Sum, type Want } from '../model/index.js';
 import {
   cheapestWay,
+  inside,
   racewayPlan,
   traced,
   USUAL_STOCK,
@@ -19,7 +20,7 @@ import { wantAmps } from './outletPlan.js';
 
 export interface LampRun {
   /** lampholders in the order of the cable, in plan */
-  at: { x: number; y: number; name: string }[];
+  at: { x: number; y: number; name: string; roomId: string }[];
   load: Sum;
   /** lampholders that stand in no joist space that is there */
   lost: number;
@@ -85,6 +86,10 @@ function lampPlaces(frame: Framing, want: Want): { nodes: number[]; lost: number
   return { nodes, lost };
 }
 
+/** The room that a lampholder lights: the one it hangs in, else the first that was named. */
+const roomAt = (frame: Framing, space: string, under: readonly string[], p: { x: number; y: number }): string =>
+  frame.hollows.find((h) => h.id === space)?.rooms.find((r) => under.includes(r.room.id) && inside(p, r.polygon))?.room.id ?? under[0]!;
+
 export function routeDetail(house: House, want: Want, option: RouteOption, frame = option.frame): RouteDetail {
   const schools = DEFAULT_SCHOOLS;
   const freeMm = freeEndBySchool(schools.freeEnds, LEAST_FREE_MM);
@@ -127,7 +132,10 @@ export function routeDetail(house: House, want: Want, option: RouteOption, frame
     });
     const amps = (want.lamps.count * want.lamps.watts) / US_VOLTS;
     lamps = {
-      at: nodes.map((n, i) => ({ x: frame.nodes[n]!.x, y: frame.nodes[n]!.y, name: `lamp ${i + 1}` })),
+      at: nodes.map((n, i) => {
+        const { x, y, space } = frame.nodes[n]!;
+        return { x, y, name: `lamp ${i + 1}`, roomId: roomAt(frame, space, want.lamps!.under, { x, y }) };
+      }),
       lost: lost + (chain.length - 1 - sections.length),
       load: {
         terms: [

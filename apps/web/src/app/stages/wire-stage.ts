@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, signal } from '@angular/core';
 import type { Bench, Schools } from '@saddle/core/model';
-import { inWiringOrder, plannedBench, wiringOf } from '@saddle/core/ledger';
+import { inWiringOrder, lampsAlike, plannedBench, wiringOf } from '@saddle/core/ledger';
 import { benchOf, wiringPlan, type WiringPlan } from '@saddle/core/wiring';
 import { BenchBoard } from '../bench/bench-board';
 import { ChoiceField, type Choice } from '../fields/choice-field';
@@ -100,7 +100,11 @@ export class WireStage {
   protected readonly plans = computed((): { plan: WiringPlan; isNew: boolean }[] => {
     const work = this.session.work();
     const { state } = this.session;
-    if (state() === 'planned') return inWiringOrder(work).map((b) => ({ plan: wiringOf(work, b), isNew: b.role === 'new' }));
+    if (state() === 'planned')
+      return [
+        ...lampsAlike(work).map(({ names, wiring }) => ({ plan: { ...wiring, boxName: names }, isNew: true })),
+        ...inWiringOrder(work).map((b) => ({ plan: wiringOf(work, b), isNew: b.role === 'new' })),
+      ];
     const site = this.session.site();
     const added = new Set(work.runs.map((r) => r.cable.id));
     return inWiringOrder(work).flatMap(({ box: planned, circuit, role }) => {

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, linkedSignal, signal } from '@angular/core';
 import { CRITERIA, type Criterion, type JobWant, type Joists, type Via } from '@saddle/core/model';
-import { keptWay, spaceWords } from '@saddle/core/route';
+import { spaceWords } from '@saddle/core/route';
 import {
   allow,
   CRITERION_WORDS,
@@ -8,6 +8,7 @@ import {
   printFigure,
   putJoists,
   putWant,
+  keptParts,
   takeWay,
   viaDrawn,
   type JoistQuestion,
@@ -110,14 +111,11 @@ export class WaysPane {
   /** Takes a way: what it brings is written into the plan. */
   protected take(way: ShownWay): void {
     const { option, detail } = way;
-    const kept = keptWay(this.session.job().found, detail.traced, {
-      key: option.key,
-      title: option.title.slice(0, 120),
-      feed: option.feed.id,
-      open: false,
-    });
+    const want = this.want();
+    if (!want) return;
+    const parts = keptParts(this.session.job().found, want, option, detail);
     this.session.editPlan(`Taken: ${option.title}`, (job) => {
-      const taken = takeWay(job, kept, option.gauge);
+      const taken = takeWay(job, parts);
       this.said.set(taken.kept.length || taken.dropped.length ? { kept: taken.kept, dropped: taken.dropped } : undefined);
       return taken.job;
     });
@@ -162,9 +160,5 @@ export class WaysPane {
       putJoists(h, q.roomId, q.field, { runs }),
     );
   }
-  protected readonly taken = computed(() =>
-    this.session.job().changes.length
-      ? 'It is in the plan: Box, Wire, Buy and Work rest on it.'
-      : 'It is noted. A raceway and a run of lights are worked from the route sheet: their parts are no changes of the plan yet.',
-  );
+  protected readonly taken = 'It is in the plan: Box, Wire, Buy and Work rest on it.';
 }

@@ -1,0 +1,103 @@
+/** A surface raceway from the line on the wall to its covers: nothing is cut, and all of it is put up before the old box is opened. */
+import { DEVICE_KINDS } from '../catalog/index.js';
+import { runTo, wiringOf, type Work, type WorkBox } from '../ledger/index.js';
+import { marksFor, cutStock } from '../layout/index.js';
+import { printLength, printMark } from '../measure/index.js';
+import { id, step, type Draft } from './draft.js';
+
+/**
+ * @param isolate breaker off and proof of dead
+ * @param source the old box or the panel: opened, joined, connected
+ * @param done plates, power on, test, record
+ */
+export function racewaySteps(w: Work, boxes: readonly WorkBox[], isolate: Draft[], source: Draft[], done: Draft[]): Draft[] {
+  const { job, raceway } = w;
+  const say = (mm: number): string => printMark(mm, job.unit);
+  const placed = (ids: (string | undefined)[]): string[] => ids.filter((x): x is string => x !== undefined);
+  const changeOf = (test: (c: (typeof job.changes)[number]) => boolean): string[] => job.changes.filter(test).map((c) => c.id);
+  const walls = [...new Set(boxes.map((b) => b.wall.name))].join(', ');
+  const marks = boxes.map((b) => {
+    const at = marksFor(b.wall, b.box);
+    const words = (edge: string): string => {
+      const m = at.find((x) => x.edge === edge);
+      return m ? `${printLength(m.distanceMm, job.unit)} ${m.toward === 'up' ? 'up from' : `to the ${m.toward} of`} the ${m.from}` : '';
+    };
+    return `${b.box.name}, ${b.wall.name}: its left edge ${words('left')}, its lower edge ${words('bottom')}.`;
+  });
+  const stock = raceway?.stock.stock.mm ?? 0;
+  const kerf = raceway?.stock.kerf.mm ?? 0;
+  const lengths = (what: 'track' | 'cover') => (raceway?.pieces ?? []).filter((p) => p.what === what);
+  const bars = (what: 'track' | 'cover'): string[] =>
+    raceway
+      ? cutStock(
+          lengths(what).map((p) => p.mm),
+          stock,
+          kerf,
+        ).bars.map(
+          (b, i) => `${what === 'track' ? 'Track' : 'Cover'} length ${i + 1}: ${b.pieces.map(say).join(' + ')}; ${say(b.offcutMm)} left.`,
+        )
+      : [];
+  const guessed = (raceway?.supports ?? []).some((s) => s.guessed);
+  const runs = boxes.map((b) => runTo(w, b));
+  return [
+    step(
+      'mark-out',
+      `Mark the line and the ${boxes.length} boxes`,
+      10 + 5 * boxes.length,
+      [`One level line along ${walls}, and every box on it.`, ...marks, 'Mark the studs on the line.'],
+      { cautions: guessed ? ['Studs here are only reckoned: find them before a hole is drilled.'] : [] },
+    ),
+    step(
+      'mount-track',
+      'Cut the track, file the ends, screw it up',
+      15 * Math.max(1, lengths('track').length),
+      [
+        ...bars('track'),
+        ...lengths('track').map((p) => `${p.where}: ${say(p.mm)}.`),
+        ...(raceway?.fittings ?? []).map((f) => `${f.count > 1 ? `${f.count} × ` : ''}${f.what}: ${f.where}.`),
+        'Every cut end filed smooth inside; a fitting, coupling or box between all pieces, screwed tight: they carry the ground.',
+        `Screwed to studs: ${(raceway?.supports ?? []).map((s) => s.where).join('; ') || 'as the maker says'}.`,
+      ],
+      {
+        alters: true,
+        changeIds: [...changeOf((c) => c.do === 'lay-raceway'), ...changeOf((c) => c.do === 'place-box')],
+        cautions: ['Eye protection. Screws no longer than reaches into the stud: what runs in the bay is not known.'],
+      },
+    ),
+    step(
+      'pull-wires',
+      'Pull hot, neutral and ground through, box after box',
+      10 + 5 * boxes.length,
+      [
+        ...runs.flatMap((r) => (r?.run ? [`To ${r.to.box.name}: ${printLength(r.run.cutMm, job.unit, { style: 'feet' })} of each.`] : [])),
+        'Leave the length for a later outlet in the last box; free ends cut all the same.',
+        'The far ends toward the old box stay rolled up and capped until it is proved dead.',
+      ],
+      { alters: true, changeIds: placed(runs.map((r) => r?.changeId)) },
+    ),
+    ...boxes.map((b, n) => {
+      const plan = wiringOf(w, b);
+      return step(
+        id('wire-new', { w, n }),
+        `Connect ${b.devices.map((d) => DEVICE_KINDS[d.kind].name).join(' and ') || 'what is'} in ${b.box.name}`,
+        10,
+        [...plan.connect, ...plan.fold],
+        { alters: true, changeIds: changeOf((c) => c.do === 'place-device' && c.device.boxId === b.box.id) },
+      );
+    }),
+    ...isolate,
+    ...source,
+    step(
+      'covers',
+      'Snap the covers on',
+      5 * Math.max(1, lengths('cover').length),
+      [
+        ...bars('cover'),
+        ...lengths('cover').map((p) => `${p.where}: ${say(p.mm)}.`),
+        'No wire pinched under an edge; each cover reaches under its fittings.',
+      ],
+      { alters: true },
+    ),
+    ...done,
+  ];
+}

@@ -1,0 +1,54 @@
+/** What of a searched way goes into the plan when it is taken: the way itself, piece by piece, and what is put together along it. */
+import type { Awg } from '../measure/index.js';
+import type { CableWay, RacewayParts, Site, Want } from '../model/index.js';
+import { keptWay, type RacewayPlan } from '../route/index.js';
+import { ownId } from './ownId.js';
+import type { RouteDetail } from './routeDetail.js';
+import type { ShownOption } from './ways.js';
+
+export interface KeptParts {
+  /** from the feed to the first box */
+  way: CableWay;
+  gauge: Awg;
+  /** on from there: from device box to device box of a raceway, from the switch to the lampholders */
+  sections: CableWay[];
+  /** index of the wanted place that the feed reaches first */
+  firstPlace: number;
+  raceway: RacewayParts | undefined;
+  lamps: { x: number; y: number; roomId: string }[];
+}
+
+const partsOf = ({ stock, fittings, pieces, supports, conductorMm }: RacewayPlan): RacewayParts => ({
+  stock,
+  fittings: fittings.map((f) => ({ what: f.what.slice(0, 120), where: f.where.slice(0, 1000), count: f.count })),
+  pieces: pieces.map((p) => ({ ...p, where: p.where.slice(0, 1000) })),
+  supports: supports.map((s) => ({ ...s, where: s.where.slice(0, 1000) })),
+  conductorMm,
+});
+
+/** @param option the way as it was shown */
+export function keptParts(
+  site: Site,
+  want: Want,
+  option: Pick<ShownOption, 'key' | 'title' | 'gauge' | 'firstPlace'> & { feed: { id: string } },
+  detail: RouteDetail,
+): KeptParts {
+  const title = option.title.slice(0, 120);
+  const raceway = want.kind === 'raceway' ? detail.raceway : undefined;
+  const boxId = (n: number): string => (n === 0 ? ownId(want.id, 'box') : ownId(want.id, raceway ? `box-${n + 1}` : `lamp-${n}`));
+  return {
+    way: keptWay(site, detail.traced, { key: option.key, title, feed: option.feed.id, open: raceway !== undefined }),
+    gauge: option.gauge,
+    sections: detail.sections.map((traced, i) =>
+      keptWay(site, traced, {
+        key: `${option.key.slice(0, 1900)} > ${i + 1}`,
+        title: `${title.slice(0, 100)}, on ${i + 1}`,
+        feed: boxId(i),
+        open: raceway !== undefined || i > 0,
+      }),
+    ),
+    firstPlace: option.firstPlace,
+    raceway: raceway && partsOf(raceway),
+    lamps: (detail.lamps?.at ?? []).map(({ x, y, roomId }) => ({ x, y, roomId })),
+  };
+}
