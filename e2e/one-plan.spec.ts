@@ -1,35 +1,6 @@
 /** One house, one plan: a circuit of its own from need to closed, then a job that finds what the first one built. Numbers of its own. */
-import { expect, fill, finding, goTo, saved, showAll, test, type Page } from './saddle.js';
-
-const step = (page: Page, id: string) => page.getByTestId(`step-${id}`);
-const done = async (page: Page, id: string): Promise<void> => {
-  await step(page, id).getByTestId(`do-${id}`).click();
-  await expect(step(page, id)).toHaveClass(/done/);
-};
-const value = async (page: Page, id: string, key: string, text: string): Promise<void> => {
-  await step(page, id).getByTestId(`ask-${key}`).fill(text);
-  await step(page, id).getByTestId(`ask-${key}`).blur();
-};
-const proveDead = async (page: Page): Promise<void> => {
-  for (const [label, volts] of [
-    ['Tester on a live source', '120'],
-    ['Target, hot to neutral', '0'],
-    ['Target, hot to ground', '0.1'],
-    ['Target, neutral to ground', '0'],
-    ['Tester on the live source again', '120'],
-  ] as const) {
-    await step(page, 'prove-dead').getByLabel(label, { exact: true }).fill(volts);
-    await step(page, 'prove-dead').getByLabel(label, { exact: true }).blur();
-  }
-  await done(page, 'prove-dead');
-};
-const takeFirst = async (page: Page): Promise<void> => {
-  await goTo(page, 'Route');
-  await expect(page.getByTestId('ways')).toHaveAttribute('aria-busy', 'false', { timeout: 20_000 });
-  await page.getByTestId('way-0').getByRole('button').first().click();
-  await page.getByTestId('choose').click();
-  await expect(page.getByTestId('way-0')).toContainText('taken');
-};
+import { expect, fill, finding, goTo, saved, showAll, test } from './saddle.js';
+import { done, proveDead, step, takeFirst, value } from './work.js';
 
 test('a dust collector on a circuit of its own: panel, way, steps, closed; the next job finds its box, circuit and load', async ({
   page,

@@ -700,7 +700,7 @@ export function stepsOf(job: JobInHouse): Step[] {
     ? [prepare, ...marks, ...cuts, ...lay(true), ...lamps, ...news_(true), ...isolate, ...source(true), ...done]
     : job.schools.outage === 'off at the start'
       ? [prepare, ...isolate, ...marks, ...cuts.map((s) => ({ ...s, needsDead: true })), ...lay(false), ...lamps, ...around(), ...done]
-      : [prepare, ...marks, ...isolate, ...cuts, ...lay(false), ...lamps, ...around(), ...done];
+      : [prepare, ...marks, ...lamps, ...isolate, ...cuts, ...lay(false), ...around(), ...done];
   const record = drafts.pop()!;
   const crossings = runs.flatMap((r) => r?.crossings ?? []);
   const opened = runs.flatMap((r) => r?.traced?.openings ?? []);

@@ -1,7 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, HostListener, inject, signal, viewChild } from '@angular/core';
-import { draggedPlace, nudgedPlace, suitableBoxes, withKind } from '@saddle/core/layout';
+import { LAMP_BOXES } from '@saddle/core/catalog';
+import { draggedPlace, nudgedPlace, placeInRoom, suitableBoxes, withKind } from '@saddle/core/layout';
 import { changeFor, jobElevation, judgeWork, type WorkBox } from '@saddle/core/ledger';
-import { printLength } from '@saddle/core/measure';
+import { printLength, printMark } from '@saddle/core/measure';
 import { bareJob, otherFace, type Box, type FaceId, type Job } from '@saddle/core/model';
 import { fillOf } from '@saddle/core/wiring';
 import { Segmented, type Segment } from '../fields/segmented';
@@ -9,6 +10,8 @@ import { JobSession } from '../job/job-session';
 import { CutList } from '../survey/cut-list';
 import { TapeBar, type TapeEntry, type TapeMeasure } from '../tape/tape-bar';
 import { type BoxDrag, WallView } from '../wall/wall-view';
+
+const LAMPS = 'lamps';
 
 /** Every box of the job on its wall, at true scale: moved, measured, in another kind. */
 @Component({
@@ -35,7 +38,21 @@ export class BoxStage {
   });
   /** the one whose wall is shown */
   protected readonly shown = computed((): WorkBox | undefined => this.boxes().find((b) => b.box.id === this.shownBox()) ?? this.boxes()[0]);
-  protected readonly steps = computed((): Segment<string>[] => this.boxes().map((b) => ({ value: b.box.id, label: b.box.name })));
+  protected readonly steps = computed((): Segment<string>[] => [
+    ...this.boxes().map((b) => ({ value: b.box.id, label: b.box.name })),
+    ...(this.session.work().lamps.length ? [{ value: LAMPS, label: `${this.session.work().lamps.length} lampholders` }] : []),
+  ]);
+  /** lampholders hang on no wall: they are a list, each found from two walls */
+  protected readonly lampsShown = computed(() => this.shownBox() === LAMPS && this.session.work().lamps.length > 0);
+  protected readonly lamps = computed(() => {
+    const { planned, lamps } = this.session.work();
+    return lamps.map((l) => ({
+      ...l,
+      place: placeInRoom(planned, l.room.id, l.lamp, (mm) => printMark(mm, this.unit())) ?? l.room.name,
+      box: LAMP_BOXES[l.lamp.box],
+      onward: l.cables.filter((c) => c.side === 'load').length,
+    }));
+  });
   protected showBox(id: string): void {
     this.shownBox.set(id);
     this.picked.set(undefined);

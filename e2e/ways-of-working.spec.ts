@@ -1,0 +1,98 @@
+/** Ways of working from need to closed, by hand and with numbers of their own: a raceway, lights. */
+import { expect, fill, finding, goTo, saved, showAll, test } from './saddle.js';
+import { close, cure, cureAll, takeFirst, TESTED, workThrough } from './work.js';
+
+test('three outlets on a raceway round the corner of the shed: nothing is cut, all is on the wall before the breaker is off', async ({
+  page,
+}) => {
+  await page.goto('/start');
+  await page.getByTestId('purpose-raceway').click();
+  await page.getByLabel('wall, seen from').selectOption({ label: 'Shed, bench wall, from the potting shed' });
+  await fill(page, 'from its left end to the middle of the box', `3' 4"`);
+  await fill(page, 'floor to the bottom of the box', '42');
+  await page.getByLabel('name of the job').fill('Potting bench');
+  await page.getByTestId('start').click();
+  await expect(page).toHaveURL(/\/need$/);
+  const job = page.url().split('/').at(-2)!;
+  await page.getByTestId('add-place').click();
+  await page.getByTestId('add-place').click();
+  await expect(page.getByRole('heading', { name: 'Outlet 3' })).toBeVisible();
+  await page.getByLabel('wall, seen from').nth(2).selectOption({ label: 'Shed, window wall, from the potting shed' });
+  await page.getByLabel('from its left end to the middle of the box').nth(2).fill('30 1/2');
+  await page.getByLabel('from its left end to the middle of the box').nth(2).press('Enter');
+  await fill(page, 'inside area, in²', '0.4');
+  await page.getByTestId('appliance').fill('soil heater');
+  await page.getByLabel('watts or amps on the plate').fill('300 W');
+  await page.getByRole('button', { name: 'Add', exact: true }).click();
+
+  await takeFirst(page);
+  await saved(page);
+  await showAll(page);
+  // 3 × 0.0133 in² of 12 AWG in 40 % of 0.4 in²
+  await expect(await finding(page, 'Wires in the raceway')).toHaveAttribute('data-verdict', 'ok');
+  await goTo(page, 'Box');
+  await expect(page.getByRole('group', { name: 'Box that is shown' }).getByRole('button')).toHaveText([
+    'Potting bench 1',
+    'Potting bench 2',
+    'Potting bench 3',
+    'Shed box',
+  ]);
+  await cure(page, 'Fill of Shed box once tapped', /Use .*one gang/);
+  await goTo(page, 'Wire');
+  await expect(page.locator('.box-plan').last()).toContainText('load brass screw');
+  await goTo(page, 'Buy');
+  await expect(page.getByRole('row', { name: /device box of a surface raceway/ })).toContainText('3');
+  await expect(page.getByRole('row', { name: /12 AWG single wire, green/ })).toBeVisible();
+
+  const ids = await workThrough(page, {
+    'open-source/free-source-old': '8',
+    'fish/out-source': '13',
+    'wire-source/free-source': '8 1/2',
+    ...TESTED,
+  });
+  expect(ids.filter((id) => id.startsWith('cut'))).toEqual([]);
+  expect(ids.indexOf('wire-new-3')).toBeLessThan(ids.indexOf('breaker-off'));
+  await close(page);
+  await page.goto('/houses/quince-street-14/history');
+  await expect(page.getByTestId(`history-${job}`)).toContainText('Potting bench');
+});
+
+test('six lampholders under the study: fed at the switch, wired alike, closed with the lamps in the house', async ({ page }) => {
+  await page.goto('/start');
+  await page.getByTestId('purpose-lights').click();
+  await page.getByLabel('wall, seen from').selectOption({ label: 'Loom room, switch wall, from the loom room' });
+  await fill(page, 'from its left end to the middle of the box', `86 1/2`);
+  await fill(page, 'floor to the bottom of the box', '46');
+  await page.getByLabel('name of the job').fill('Loom lights');
+  await page.getByTestId('start').click();
+  await expect(page).toHaveURL(/\/need$/);
+  const job = page.url().split('/').at(-2)!;
+  await fill(page, 'how many', '6');
+  await fill(page, 'in rows', '2');
+  await takeFirst(page);
+  await saved(page);
+  await goTo(page, 'Box');
+  await page.getByRole('button', { name: '6 lampholders' }).click();
+  await expect(page.getByTestId('lamps').getByRole('row')).toHaveCount(7);
+  await goTo(page, 'Wire');
+  await expect(page.getByText('lamp 1 to lamp 5, alike')).toBeVisible();
+  await goTo(page, 'Buy');
+  await expect(page.getByRole('row', { name: /^lampholder/ })).toContainText('6');
+  await showAll(page);
+  await cureAll(page);
+  const ids = await workThrough(page, {
+    'mark-out/bottom': '46',
+    'lay-cable/out-target': '14',
+    'set-new-box/free-target': '8',
+    'open-source/free-source-old': '8',
+    'fish/out-source': '15',
+    'wire-source/free-source': '8',
+    ...TESTED,
+  });
+  expect(ids).toEqual(expect.arrayContaining(['lamp-boxes', 'lamp-cable', 'wire-lamps']));
+  await close(page);
+  // the house has its lamps: a second job on that circuit counts them
+  await page.goto(`/jobs/${job}/record`);
+  await page.getByTestId('closed').getByRole('link', { name: 'history' }).click();
+  await expect(page.getByTestId(`history-${job}`)).toContainText('Lampholder 6');
+});
