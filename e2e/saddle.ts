@@ -47,18 +47,25 @@ export const openJob = async (page: Page, stage: string, id = 'sewing-corner'): 
 };
 export const saved = (page: Page): Promise<void> => expect(page.getByTestId('save-state')).toHaveText('saved');
 export const goTo = async (page: Page, stage: string): Promise<void> => {
+  await openLedger(page, false);
   await page.getByRole('navigation', { name: 'Stages of the job' }).getByRole('link', { name: stage }).click();
   await expect(page).toHaveURL(new RegExp(`/${stage.toLowerCase()}$`));
 };
 /** The ledger's row of a finding; on a phone the ledger is opened first. */
 export const finding = async (page: Page, title: string | RegExp): Promise<Locator> => {
-  await expect(page.getByTestId('save-state')).toBeVisible();
-  const toggle = page.getByRole('button', { name: 'Ledger', exact: true });
-  if ((await toggle.isVisible()) && (await toggle.getAttribute('aria-expanded')) === 'false') await toggle.click();
+  await openLedger(page);
   return page.locator('.finding').filter({ has: page.getByRole('button', { name: title }) });
 };
-export const showAll = (page: Page): Promise<void> =>
-  page.getByRole('group', { name: 'Which findings' }).getByRole('button', { name: 'all' }).click();
+export const showAll = async (page: Page): Promise<void> => {
+  await openLedger(page);
+  await page.getByRole('group', { name: 'Which findings' }).getByRole('button', { name: 'all' }).click();
+};
+/** On a phone the ledger lies over the stage until it is opened, and closed again. */
+const openLedger = async (page: Page, open = true): Promise<void> => {
+  await expect(page.getByTestId('save-state')).toBeVisible();
+  const toggle = page.getByRole('button', { name: 'Ledger', exact: true });
+  if ((await toggle.isVisible()) && (await toggle.getAttribute('aria-expanded')) === `${!open}`) await toggle.click();
+};
 /** Types into a field and leaves it. */
 export const fill = async (scope: Page | Locator, label: string | RegExp, text: string): Promise<void> => {
   const field = scope.getByLabel(label).first();

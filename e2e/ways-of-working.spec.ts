@@ -96,3 +96,34 @@ test('six lampholders under the study: fed at the switch, wired alike, closed wi
   await page.getByTestId('closed').getByRole('link', { name: 'history' }).click();
   await expect(page.getByTestId(`history-${job}`)).toContainText('Lampholder 6');
 });
+
+test('an outlet in brick: a chase, a box in mortar, plaster in passes', async ({ page }) => {
+  await page.goto('/start');
+  await page.getByTestId('purpose-masonry').click();
+  await page.getByLabel('wall, seen from').selectOption({ label: 'Loom room, chimney breast, from the loom room' });
+  await fill(page, 'from its left end to the middle of the box', '31 1/4');
+  await fill(page, 'floor to the bottom of the box', '44');
+  await page.getByLabel('name of the job').fill('Bobbin lamp');
+  await page.getByTestId('start').click();
+  await expect(page).toHaveURL(/\/need$/);
+  await page.getByTestId('appliance').fill('bobbin lamp');
+  await page.getByLabel('watts or amps on the plate').fill('25 W');
+  await page.getByRole('button', { name: 'Add', exact: true }).click();
+  await takeFirst(page);
+  await saved(page);
+  await showAll(page);
+  await cureAll(page);
+  await goTo(page, 'Buy');
+  await expect(page.getByRole('row', { name: /mortar and plaster/ })).toBeVisible();
+  const ids = await workThrough(page, {
+    'mark-out/bottom': '44',
+    'lay-cable/out-target': '14',
+    'set-new-box/free-target': '8',
+    'open-source/free-source-old': '8',
+    'fish/out-source': '15',
+    'wire-source/free-source': '8',
+    ...TESTED,
+  });
+  expect(ids).toEqual(expect.arrayContaining(['chase', 'plaster-1', 'plaster-2']));
+  await close(page);
+});
