@@ -177,7 +177,8 @@ export function facePoints(on: SwitchedOn): FacePoint[] {
         const pin = (name: 'hot' | 'neutral' | 'ground') => nodeOf.slot(d.id, face, name);
         const v = state.between(pin('hot'), pin('neutral'));
         const drive = (a: string, b: string) => magnitude(over(state.between(a, b), solved.impedanceBetween(a, b)));
-        const breaker = bench.breakers.find((_, i) => feeds[i]!.nodes.has(pin('hot')));
+        // with its sides swapped the breaker hangs on the other pin
+        const breaker = bench.breakers.find((_, i) => feeds[i]!.nodes.has(pin('hot')) || feeds[i]!.nodes.has(pin('neutral')));
         const shortA = drive(pin('hot'), pin('neutral'));
         return {
           deviceId: d.id,

@@ -30,7 +30,8 @@ describe('conductor and breaker', () => {
     [10, 30, 'ok'],
     [10, 40, 'stop'],
     [16, 15, 'stop'],
-    [8, 40, 'can’t tell'],
+    [8, 40, 'ok'],
+    [8, 50, 'stop'],
     [14, undefined, 'can’t tell'],
   ] as [Awg, number | undefined, string][])('%s AWG on %s A: %s', (gauge, breaker, verdict) =>
     expect(conductorForBreaker('US-2020', gauge, breaker).verdict).toBe(verdict),

@@ -6,14 +6,20 @@ import { atMost, product, term, total, type Judged } from './judged.js';
 
 const year = (edition: Edition): string => edition.slice(3);
 
-/** Largest breaker for a copper conductor in A, 240.4(D), from memory. */
-export const LARGEST_BREAKER_A: Partial<Record<Awg, number>> = { 14: 15, 12: 20, 10: 30 };
-/** Smallest copper gauge for a breaker, the reverse of 240.4(D). */
-export const smallestGaugeFor = (breakerA: number): Awg => (breakerA <= 15 ? 14 : breakerA <= 20 ? 12 : breakerA <= 30 ? 10 : 8);
+/**
+ * Largest breaker for copper in a sheathed cable, A, from memory: 240.4(D) up to 10 AWG; above that the 60 °C column (334.80, Table 310.16)
+ * of 40 A for 8 and 55 A for 6 AWG, the latter on the next breaker that is made (240.4(B)).
+ */
+export const LARGEST_BREAKER_A: Partial<Record<Awg, number>> = { 14: 15, 12: 20, 10: 30, 8: 40, 6: 60 };
+/** Smallest copper gauge for a breaker, the reverse of that. */
+export const smallestGaugeFor = (breakerA: number): Awg =>
+  breakerA <= 15 ? 14 : breakerA <= 20 ? 12 : breakerA <= 30 ? 10 : breakerA <= 40 ? 8 : 6;
+/** Where the limit of a gauge stands. */
+const limitClause = (gauge: Awg): string => (gauge >= 10 ? '240.4(D)' : '334.80, Table 310.16 at 60 °C and 240.4(B)');
 
 /** Conductor against breaker: heavier wire on a smaller breaker is fine, the reverse overheats. */
 export function conductorForBreaker(edition: Edition, gauge: Awg, breakerA: number | undefined): Judged {
-  const source = nec(year(edition), '240.4(D)');
+  const source = nec(year(edition), limitClause(gauge));
   const limit = LARGEST_BREAKER_A[gauge];
   if (breakerA === undefined)
     return {
@@ -70,7 +76,8 @@ export function receptacleRating(edition: Edition, kind: DeviceKindId, breakerA:
     return { verdict: 'stop', says: `a ${device.ratingA} A receptacle may not stand on a ${breakerA} A circuit`, sums: [sum], source };
   if (singleAlone && device.ratingA < breakerA)
     return { verdict: 'stop', says: 'a single receptacle on its own circuit must be rated at least the breaker', sums: [sum], source };
-  if (device.ratingA > breakerA)
+  // the only single receptacle of a circuit may be rated above it (210.21(B)(1))
+  if (device.ratingA > breakerA && !singleAlone)
     return {
       verdict: 'stop',
       says: `a 20 A face invites 20 A plugs onto ${breakerA} A`,
@@ -93,15 +100,19 @@ export const loadAmps = (load: Pick<Load, 'watts' | 'amps'>, volts: number): num
 const loadTerm = (load: Pick<Load, 'name' | 'watts' | 'amps'>, volts: number): Term =>
   term(load.name, loadAmps(load, volts), 'A', { how: load.watts === undefined ? 'nameplate amps' : `${load.watts} W ÷ ${volts} V` });
 
-/** Cord-connected load on one receptacle (Table 210.21(B)(2)): 12 A on a 15 A face, 16 A on a 20 A face on 20 A. */
+/**
+ * Cord-connected load on one receptacle where a circuit has two outlets or more (Table 210.21(B)(2)): 12 A on a 15 A face, 16 A on a 20 A
+ * face on 20 A. The only single receptacle of a circuit carries what the circuit does.
+ */
 export function cordConnected(
   edition: Edition,
   faceA: number,
   circuitA: number,
   load: Pick<Load, 'name' | 'watts' | 'amps'>,
   volts: number,
+  soleOutlet = false,
 ): Judged {
-  const limit = faceA >= 30 ? 24 : faceA >= 20 && circuitA >= 20 ? 16 : 12;
+  const limit = soleOutlet ? Math.min(faceA, circuitA) : faceA >= 30 ? 24 : faceA >= 20 && circuitA >= 20 ? 16 : 12;
   const amps = loadAmps(load, volts);
   const ok = atMost(amps, limit);
   return {
@@ -122,7 +133,7 @@ export interface CircuitLoadInput {
   edition: Edition;
   breakerA: number | undefined;
   volts: number;
-  loads: Pick<Load, 'name' | 'watts' | 'amps' | 'continuous' | 'fixed'>[];
+  loads: Pick<Load, 'name' | 'watts' | 'amps' | 'continuous' | 'fixed' | 'lighting'>[];
   /** whether everything else on the circuit has been noted; not known counts as no */
   complete: boolean;
 }
@@ -171,7 +182,8 @@ export function circuitLoad(input: CircuitLoadInput): Judged & { amps: number } 
       ask: 'Read the number on the breaker’s handle.',
     };
   const sums: Sum[] = [{ terms, result, limit: { ...term('breaker', input.breakerA, 'A'), relation: '≤' } }];
-  const fixed = input.loads.filter((l) => l.fixed);
+  // luminaires are no appliances (210.23(A)(2))
+  const fixed = input.loads.filter((l) => l.fixed && !l.lighting);
   const mixed = fixed.length > 0 && fixed.length < input.loads.length;
   const fixedTerms = fixed.map((l) => loadTerm(l, input.volts));
   if (mixed)
@@ -181,9 +193,22 @@ export function circuitLoad(input: CircuitLoadInput): Judged & { amps: number } 
       limit: { ...term('half the circuit', input.breakerA / 2, 'A'), relation: '≤' },
     });
   if (!atMost(amps, input.breakerA))
-    return { verdict: 'stop', says: `${amps.toFixed(1)} A wanted of ${input.breakerA} A: the breaker would trip`, sums, source, amps };
+    return {
+      verdict: 'stop',
+      says:
+        total(input.loads.map((l) => loadTerm(l, input.volts))) > input.breakerA
+          ? `${amps.toFixed(1)} A wanted of ${input.breakerA} A: too much for this circuit; just over its rating a breaker holds for long and the wire stays hot`
+          : `${amps.toFixed(1)} A wanted of ${input.breakerA} A, what runs three hours or more counted at 125 %: the breaker holds, and is loaded over the 80 % it may carry for hours`,
+      ...{ sums, source, amps },
+    };
   if (mixed && !atMost(total(fixedTerms), input.breakerA / 2))
-    return { verdict: 'stop', says: 'fixed appliances may take half of a circuit that others share', sums, source, amps };
+    return {
+      verdict: 'stop',
+      says: 'appliances fastened in place may take half of a circuit that others share (lamps don’t count)',
+      sums,
+      source,
+      amps,
+    };
   if (!input.complete)
     return {
       verdict: 'can’t tell',

@@ -1,13 +1,48 @@
 /** What a place asks for: reserved circuits, ground-fault, arc-fault, tamper and weather protection. */
 import { nec } from '../catalog/index.js';
+import { feet } from '../measure/index.js';
 import { editionYear, type Circuit, type Edition, type Room, type RoomUse } from '../model/index.js';
 import type { Judged } from './judged.js';
 
 const RESERVED_ROOMS: Record<string, { rooms: RoomUse[]; what: string; clause: string }> = {
-  'kitchen-small-appliance': { rooms: ['kitchen', 'dining'], what: 'kitchen small-appliance', clause: '210.11(C)(1) and 210.52(B)(2)' },
+  'kitchen-small-appliance': {
+    rooms: ['kitchen', 'dining', 'pantry'],
+    what: 'kitchen small-appliance',
+    clause: '210.11(C)(1) and 210.52(B)',
+  },
   laundry: { rooms: ['laundry'], what: 'laundry', clause: '210.11(C)(2)' },
   bathroom: { rooms: ['bathroom'], what: 'bathroom', clause: '210.11(C)(3)' },
-  garage: { rooms: ['garage'], what: 'garage', clause: '210.11(C)(4)' },
+  // outdoor outlets may hang on it (Exception)
+  garage: { rooms: ['garage', 'outdoors'], what: 'garage', clause: '210.11(C)(4)' },
+};
+
+/** Rooms whose receptacles have circuits of their own, so that a general one may not feed them. */
+const OWN_CIRCUITS: Partial<Record<RoomUse, { verdict: 'stop' | 'caution'; says: string; clause: string; ask?: string }>> = {
+  ...Object.fromEntries(
+    (['kitchen', 'dining', 'pantry'] as const).map((use) => [
+      use,
+      {
+        verdict: 'stop',
+        says: 'receptacles of kitchen, pantry and dining room hang on the small-appliance circuits: feed it from one of those, or by a circuit of its own',
+        clause: '210.52(B)(1)',
+      },
+    ]),
+  ),
+  bathroom: {
+    verdict: 'stop',
+    says: 'receptacles of a bathroom hang on a 20 A circuit that feeds nothing else: feed it from that one, or by a circuit of its own',
+    clause: '210.11(C)(3)',
+  },
+  laundry: {
+    verdict: 'caution',
+    says: 'the outlets for the laundry hang on the laundry circuit: a general one may feed others there only',
+    clause: '210.11(C)(2)',
+  },
+  garage: {
+    verdict: 'caution',
+    says: 'a garage has a 20 A circuit of its own for its receptacles: feed it from that one where there is one',
+    clause: '210.11(C)(4)',
+  },
 };
 
 /** Whether this circuit may be tapped for an outlet in that room. */
@@ -22,8 +57,12 @@ export function mayTap(edition: Edition, circuit: Circuit, room: Room): Judged {
       ask: 'Switch it off and see whether it feeds kitchen counters, laundry, bathroom, garage or one appliance.',
     };
   }
-  if (reserved === 'none')
-    return { verdict: 'ok', says: 'a general circuit: it may be extended', sums: [], source: nec(edition.slice(3), '210.11(C)') };
+  if (reserved === 'none') {
+    const own = OWN_CIRCUITS[room.use];
+    return own
+      ? { verdict: own.verdict, says: own.says, sums: [], source: nec(edition.slice(3), own.clause), ...(own.ask ? { ask: own.ask } : {}) }
+      : { verdict: 'ok', says: 'a general circuit: it may be extended', sums: [], source: nec(edition.slice(3), '210.11(C)') };
+  }
   if (reserved === 'one-appliance' || reserved === 'heating-equipment') {
     return {
       verdict: 'stop',
@@ -35,7 +74,6 @@ export function mayTap(edition: Edition, circuit: Circuit, room: Room): Judged {
   const rule = RESERVED_ROOMS[reserved]!;
   const source = nec(edition.slice(3), rule.clause);
   if (rule.rooms.includes(room.use)) return { verdict: 'ok', says: `stays within what the ${rule.what} circuit is for`, sums: [], source };
-  if (reserved === 'garage' && editionYear(edition) < 2017) return { verdict: 'caution', says: 'reserved from 2017 on', sums: [], source };
   return {
     verdict: 'stop',
     says: `the ${rule.what} circuit may not feed a ${room.use.replace('-', ' ')}; take another feed`,
@@ -47,12 +85,15 @@ export function mayTap(edition: Edition, circuit: Circuit, room: Room): Judged {
 const ALWAYS_GROUND_FAULT: RoomUse[] = ['bathroom', 'garage', 'outdoors', 'deck', 'crawl-space', 'unfinished-basement', 'laundry'];
 
 /** Why ground-fault protection is asked for there, or undefined when it isn't; `unknown` when water nearby was not looked for. */
-export function groundFaultReason(edition: Edition, room: Room): string | 'unknown' | undefined {
+/** @param atCounter whether the outlet serves a counter; undefined: nobody said, and before 2023 it matters in a kitchen */
+export function groundFaultReason(edition: Edition, room: Room, atCounter?: boolean): string | 'unknown' | undefined {
   if (ALWAYS_GROUND_FAULT.includes(room.use))
     return `${room.use === 'outdoors' ? 'outdoors' : `in a ${room.use.replace('-', ' ')}`} every receptacle is protected`;
   if (room.use === 'basement' && editionYear(edition) >= 2020) return 'from 2020 on finished basements count too';
-  if (room.use === 'kitchen')
-    return editionYear(edition) >= 2023 ? 'from 2023 on every kitchen receptacle' : 'kitchen receptacles at counters';
+  if (room.use === 'kitchen') {
+    if (editionYear(edition) >= 2023) return 'from 2023 on every kitchen receptacle';
+    if (atCounter !== false) return 'kitchen receptacles that serve the counter';
+  }
   if (room.waterWithin6ft === true) return 'within 6 ft of a sink, tub or shower';
   return room.waterWithin6ft === undefined ? 'unknown' : undefined;
 }
@@ -64,9 +105,9 @@ export interface Protections {
 }
 
 /** Ground-fault protection by place and edition (210.8(A)). */
-export function groundFaultProtection(edition: Edition, room: Room, has: Protections): Judged {
+export function groundFaultProtection(edition: Edition, room: Room, has: Protections, atCounter?: boolean): Judged {
   const source = nec(edition.slice(3), '210.8(A)');
-  const reason = groundFaultReason(edition, room);
+  const reason = groundFaultReason(edition, room, atCounter);
   if (reason === undefined)
     return { verdict: 'ok', says: `not asked for in a ${room.use.replace('-', ' ')} away from water`, sums: [], source };
   if (has.groundFault === true)
@@ -75,6 +116,14 @@ export function groundFaultProtection(edition: Edition, room: Room, has: Protect
       says: reason === 'unknown' ? 'protected, so water nearby does not matter' : `protected: ${reason}`,
       sums: [],
       source,
+    };
+  if (room.use === 'kitchen' && editionYear(edition) < 2023 && atCounter === undefined)
+    return {
+      verdict: 'can’t tell',
+      says: 'asked for where it serves the counter; whether it does was not noted',
+      sums: [],
+      source,
+      ask: 'Note the counters of this wall in the survey, or take a ground-fault receptacle.',
     };
   if (reason === 'unknown')
     return {
@@ -95,7 +144,20 @@ export function groundFaultProtection(edition: Edition, room: Room, has: Protect
   return { verdict: 'stop', says: `ground-fault protection is asked for: ${reason}`, sums: [], source };
 }
 
-const ARC_FAULT_ROOMS: RoomUse[] = ['bedroom', 'living', 'study', 'dining', 'hallway', 'kitchen', 'laundry', 'closet'];
+const ARC_FAULT_ROOMS: RoomUse[] = [
+  'bedroom',
+  'living',
+  'study',
+  'dining',
+  'hallway',
+  'kitchen',
+  'laundry',
+  'closet',
+  'pantry',
+  'basement',
+];
+/** “Similar rooms”: some inspectors count them. */
+const ARC_FAULT_SIMILAR: RoomUse[] = ['workshop'];
 
 /**
  * Arc-fault protection when living-area wiring is extended by an outlet (210.12).
@@ -103,6 +165,13 @@ const ARC_FAULT_ROOMS: RoomUse[] = ['bedroom', 'living', 'study', 'dining', 'hal
  */
 export function arcFaultProtection(edition: Edition, room: Room, has: Protections, addsOutlet = true): Judged {
   const source = nec(edition.slice(3), edition === 'US-2023' ? '210.12(E)' : '210.12(D)');
+  if (ARC_FAULT_SIMILAR.includes(room.use) && has.arcFault !== true)
+    return {
+      verdict: 'caution',
+      says: `a ${room.use} inside a dwelling counts as a room like the listed ones for many inspectors: ask, or take an arc-fault breaker`,
+      sums: [],
+      source,
+    };
   if (!ARC_FAULT_ROOMS.includes(room.use))
     return { verdict: 'ok', says: `not asked for in a ${room.use.replace('-', ' ')}`, sums: [], source };
   if (has.arcFault === true) return { verdict: 'ok', says: 'the extended circuit is protected', sums: [], source };
@@ -124,9 +193,16 @@ export function arcFaultProtection(edition: Edition, room: Room, has: Protection
   return { verdict: 'stop', says: 'an outlet added in a living area asks for arc-fault protection of the circuit', sums: [], source };
 }
 
-/** Tamper-resistant faces in dwellings (406.12). */
-export function tamperResistance(edition: Edition, tamperResistant: boolean | undefined): Judged {
+/** Above this no child’s hand gets (406.12 Exception). */
+const TAMPER_BELOW_MM = feet(5.5);
+/**
+ * Tamper-resistant faces in dwellings (406.12).
+ * @param bottomMm floor to the bottom of the box
+ */
+export function tamperResistance(edition: Edition, tamperResistant: boolean | undefined, bottomMm?: number): Judged {
   const source = nec(edition.slice(3), '406.12');
+  if (bottomMm !== undefined && bottomMm > TAMPER_BELOW_MM && !tamperResistant)
+    return { verdict: 'ok', says: 'more than 5 1/2 ft up: not asked for', sums: [], source };
   if (tamperResistant === undefined)
     return {
       verdict: 'can’t tell',

@@ -1,14 +1,23 @@
 /** The job sheet as blocks of content; the server sets it in type. */
 import { printSource } from '../catalog/index.js';
-import { inWiringOrder, lampsAlike, wiringOf, workOf, jobElevation, ledgerOf, sumLines, type SumLine } from '../ledger/index.js';
+import {
+  handWiringSays,
+  inWiringOrder,
+  lampsAlike,
+  wiringOf,
+  workOf,
+  jobElevation,
+  ledgerOf,
+  sumLines,
+  type SumLine,
+} from '../ledger/index.js';
 import { marksFor, type Elevation } from '../layout/index.js';
 import { printLength, printMark } from '../measure/index.js';
-import type { Bench, Finding, JobInHouse, Verdict, Wall } from '../model/index.js';
+import type { Finding, JobInHouse, Verdict, Wall } from '../model/index.js';
 import { isTicked, judgeAsk, outageMinutes, PROOF_LABELS, PROOF_ORDER, stepsOf, valueOf } from '../steps/index.js';
 import { materialsOf, toolsOf } from '../takeoff/index.js';
-import { NetworkError, switchOn } from '../circuit/index.js';
 import type { RoutePlanFigure } from '../want/index.js';
-import { benchDrawing, benchFindings, wiringDrawing, type BenchDrawing, type WiringDrawing, type WiringPlan } from '../wiring/index.js';
+import { benchDrawing, wiringDrawing, type BenchDrawing, type WiringDrawing, type WiringPlan } from '../wiring/index.js';
 
 export type SheetBlock =
   | { kind: 'heading'; text: string; newPage?: boolean }
@@ -42,18 +51,6 @@ function findingBlock(finding: Finding, unit: JobInHouse['unit']): SheetBlock {
     sums: finding.sums.map((s) => sumLines(s, unit)),
     ask: finding.ask,
   };
-}
-
-/** What the checks say against wiring made by hand; wiring that can't be switched on says why instead. */
-function handWiringCautions(bench: Bench, edition: JobInHouse['edition']): string[] {
-  try {
-    return benchFindings(switchOn(bench), bench, edition)
-      .filter((f) => f.verdict === 'stop' || f.verdict === 'can’t tell')
-      .map((f) => `${f.title}: ${f.says}.${f.ask ? ` ${f.ask}` : ''}`);
-  } catch (error) {
-    if (!(error instanceof NetworkError)) throw error;
-    return [`This wiring can’t be judged: ${error.message}.`];
-  }
 }
 
 function wiringBlocks(plan: WiringPlan, heading: string, apart: boolean): SheetBlock[] {
@@ -143,7 +140,8 @@ export function jobSheet(job: JobInHouse): JobSheet {
         caption: 'Made by hand in place of the plan; boxes opened flat, devices seen from the front. H hot, N neutral, G ground.',
       },
     );
-    for (const text of handWiringCautions(bench, job.edition)) blocks.push({ kind: 'caution', text });
+    const says = handWiringSays(bench, job.edition);
+    for (const text of [...says.stops, ...says.unknown]) blocks.push({ kind: 'caution', text });
   }
   blocks.push({ kind: 'heading', text: 'Steps' });
   blocks.push({

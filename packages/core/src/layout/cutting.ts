@@ -10,12 +10,13 @@ import {
   studPlaces,
   wallThicknessMm,
   type Box,
+  type Cable,
   type Edition,
   type Schools,
   type Site,
   type Wall,
 } from '../model/index.js';
-import { openingRect } from './opening.js';
+import { openingRect, type OpeningRect } from './opening.js';
 import { studSide } from './relocate.js';
 
 /** A gap wider than this round a box has to be filled (NEC 314.21, memory). */
@@ -73,6 +74,48 @@ export interface CutPlan {
 
 const overlap = (a: { left: number; right: number; bottom: number; top: number }, b: typeof a): boolean =>
   a.left < b.right && b.left < a.right && a.bottom < b.top && b.bottom < a.top;
+
+/** How far to either side of its box a cable that goes straight up or down may hang (common practice). */
+const HANGS_MM = inches(1.5);
+
+/** Cables of boxes on this wall that run up or down where an opening is to be cut; they hang in the cavity whichever face their box is on. */
+function hangingBehind(
+  site: Site,
+  wall: Wall,
+  box: Box,
+  around: OpeningRect,
+  before?: Box,
+): { cable: Cable; own: Box; side: 'top' | 'bottom' }[] {
+  const boxes = site.boxes.filter((b) => b.wallId === wall.id && b.id !== box.id);
+  return (before ? [...boxes, before] : boxes).flatMap((own) => {
+    const rect = boxRect(wall, own);
+    if (!rect) return [];
+    return site.cables.flatMap((cable) => {
+      const side = cable.ends.find((e) => e.boxId === own.id)?.side;
+      if (side !== 'top' && side !== 'bottom') return [];
+      const column = {
+        left: rect.centre - HANGS_MM,
+        right: rect.centre + HANGS_MM,
+        bottom: side === 'bottom' ? 0 : rect.top,
+        top: side === 'top' ? wall.height.mm : rect.bottom,
+      };
+      return overlap(around, column) ? [{ cable, own, side }] : [];
+    });
+  });
+}
+
+/** Cables that hang where a box is to be let into a wall, each with the box it comes from; empty where none is known to. */
+export function cablesBehind(site: Site, wall: Wall, box: Box): { cable: Cable; own: Box; side: 'top' | 'bottom' }[] {
+  const opening = openingRect(wall, box);
+  if (!opening) return [];
+  const { left, right, bottom, top } = opening;
+  return hangingBehind(site, wall, box, {
+    left: left - ASIDE_MM,
+    right: right + ASIDE_MM,
+    bottom: bottom - ASIDE_MM,
+    top: top + ASIDE_MM,
+  });
+}
 
 /** Everything known within the saw's reach, on this face and on the other; and what nobody looked at. */
 export function behindTheCut(
@@ -153,32 +196,16 @@ export function behindTheCut(
       source,
     });
   }
-  // cables hang in the cavity whichever face their box is on
-  const hanging = site.boxes.filter((b) => b.wallId === wall.id && b.id !== box.id);
-  for (const own of before ? [...hanging, before] : hanging) {
-    const rect = boxRect(wall, own);
-    if (!rect) continue;
-    for (const cable of site.cables) {
-      const end = cable.ends.find((e) => e.boxId === own.id);
-      if (!end?.side || end.side === 'back') continue;
-      const column = {
-        left: rect.centre - inches(1.5),
-        right: rect.centre + inches(1.5),
-        bottom: end.side === 'bottom' ? 0 : rect.top,
-        top: end.side === 'top' ? wall.height.mm : rect.bottom,
-      };
-      if ((end.side === 'top' || end.side === 'bottom') && overlap(around, column))
-        found.push({
-          verdict: own === before ? 'caution' : 'stop',
-          says:
-            own === before
-              ? `its own ${cable.name} runs ${end.side === 'top' ? 'up' : 'down'} behind the new cut: off and proved dead before it, the cable pulled aside`
-              : `${cable.name} runs ${end.side === 'top' ? 'up' : 'down'} here from ${own.name}: look before any blade`,
-          sums: [],
-          source,
-        });
-    }
-  }
+  for (const { cable, own, side } of hangingBehind(site, wall, box, around, before))
+    found.push({
+      verdict: own === before ? 'caution' : 'stop',
+      says:
+        own === before
+          ? `its own ${cable.name} runs ${side === 'top' ? 'up' : 'down'} behind the new cut: off and proved dead before it, the cable pulled aside`
+          : `${cable.name} runs ${side === 'top' ? 'up' : 'down'} here from ${own.name}: look before any blade`,
+      sums: [],
+      source,
+    });
   if (wall.framing.material !== 'masonry' && !baysLooked(wall, opening))
     found.push({
       verdict: 'can’t tell',

@@ -4,6 +4,7 @@ import { freeConductor, setback, sheathInside, sheathBySchool, term, type Judged
 import {
   accessibleReach,
   backToBack,
+  cablesBehind,
   cavityDepth,
   fireRatedBackToBack,
   heightMatch,
@@ -117,6 +118,7 @@ function placeFindings(w: Work, b: WorkBox): Finding[] {
     finding('cavity', box.id, 'box', `Depth for ${box.name}`, cavityDepth(wall, box)),
     finding('surroundings', box.id, 'box', 'Doors, trim and wall ends', surroundings(wall, box)),
   ];
+  findings.push(...hangingFindings(w, b));
   for (const obstacle of wall.obstacles)
     findings.push(
       finding(
@@ -144,6 +146,43 @@ function placeFindings(w: Work, b: WorkBox): Finding[] {
   // brick and block have no bay to look into
   if (wall.framing.material !== 'masonry') findings.push(finding('bay-looked', box.id, 'survey', 'What is in the bay', bayLooked(b)));
   return [...findings, ...heightFindings(w, b)];
+}
+
+/** Cables of other boxes that run up or down where this one is to be let in. */
+function hangingFindings(w: Work, b: WorkBox): Finding[] {
+  const { box, wall } = b;
+  const hanging = cablesBehind(w.found, wall, box);
+  const opening = openingRect(wall, box);
+  const centre = boxCentreX(wall, box);
+  if (hanging.length === 0 || !opening || centre === undefined) return [];
+  const looked = baysLooked(wall, opening);
+  const half = (opening.right - opening.left) / 2;
+  const aside = [-1, 1].flatMap((way) => {
+    const from = hanging.map((h) => boxCentreX(wall, h.own) ?? centre);
+    const x = way < 0 ? Math.min(...from) - inches(2.75) - half : Math.max(...from) + inches(2.75) + half;
+    const distance = distanceForCentre(wall, box, x);
+    if (distance === undefined || distance < 0 || x - half < 0 || x + half > wall.length.mm) return [];
+    const moved: Box = { ...box, place: { ...box.place, distance: { mm: distance, known: 'measured' } } };
+    if (studClearance(wall, moved)?.hits !== undefined || cablesBehind(w.found, wall, moved).length) return [];
+    const title = `Move ${printLength(Math.abs(x - centre), w.job.unit)} to the ${way < 0 === (box.face === 'A') ? 'left' : 'right'}, clear of the cables`;
+    return [remedy(`clear-${way < 0 ? 'low' : 'high'}`, title, ...editBox(w, b, moved, `Move ${box.name}`))];
+  });
+  return [
+    finding(
+      'behind-cut',
+      box.id,
+      'box',
+      `Cables behind the opening for ${box.name}`,
+      {
+        verdict: looked ? 'caution' : 'can’t tell',
+        says: `${hanging.map((h) => `${h.cable.name} runs ${h.side === 'top' ? 'up' : 'down'} from ${h.own.name}`).join('; ')}: its circuit is off and proved dead before this cut, and the blade kept short`,
+        sums: [],
+        source: practice,
+        ...(looked ? {} : { ask: 'Look in through a small hole inside the outline where they really hang, or move the box aside.' }),
+      },
+      aside,
+    ),
+  ];
 }
 
 /** A box that gives way to a larger one where it feeds: whether the new one has room there. */
@@ -247,6 +286,7 @@ function wireFindings(w: Work, b: WorkBox): Finding[] {
   const width = opening ? opening.right - opening.left : boxBody(box).widthMm;
   const height = opening ? opening.top - opening.bottom : boxBody(box).heightMm;
   const reach = sheathToOpening(box, schools);
+  const depthIn = boxBody(box).depthMm;
   const fresh = new Set([...runsAt(w, b), ...w.lampRuns.filter((r) => r.from === b)].map((r) => r.cable.id));
   const asked = oldFreeEnds(w, b);
   const measured = b.role === 'new' ? undefined : w.job.work.values.find((v) => v.step === asked.step && v.key === asked.key)?.value;
@@ -254,10 +294,16 @@ function wireFindings(w: Work, b: WorkBox): Finding[] {
     const isNew = fresh.has(cable.id);
     const title = `Free ends in ${box.name}, cable to ${farLabel}`;
     const leave = b.freeEnd?.leaveMm;
+    const sheath = isNew ? undefined : end?.sheathInside?.mm;
+    if (sheath !== undefined)
+      findings.push(
+        finding('sheath', `${box.id}-${cable.id}`, 'wire', `Sheath in ${box.name}, cable to ${farLabel}`, sheathInside(edition, sheath)),
+      );
     const judged = freeConductor({
       edition,
       fromSheathMm: isNew ? leave : (end?.freeLength?.mm ?? measured),
-      sheathToOpeningMm: reach,
+      // what was measured inside goes before what the school leaves
+      sheathToOpeningMm: sheath === undefined || depthIn === undefined ? reach : Math.max(0, depthIn - sheath),
       openingWidthMm: width,
       openingHeightMm: height,
       unbroken: !end,

@@ -15,16 +15,43 @@ import {
   type Judged,
 } from '../codebook/index.js';
 import { DEVICE_KINDS, isReceptacle, nec, practice } from '../catalog/index.js';
-import { printAwg, toFeet } from '../measure/index.js';
-import type { Box, Circuit, Device, Edition, Finding, Load, Remedy } from '../model/index.js';
+import { feet, printAwg, toFeet } from '../measure/index.js';
+import { boxRect, type Box, type Circuit, type Device, type Edition, type Finding, type Load, type Remedy } from '../model/index.js';
 import { breakerFindings } from '../panel/index.js';
-import { cablesIn } from '../wiring/index.js';
+import { cablesIn, devicesIn } from '../wiring/index.js';
 import { changeFor, finding, outletBoxes, put, remedy, runTo, type Work, type WorkBox, type WorkRun } from './work.js';
 
 /** Whether the plan ends with more outlets in a box than were found there; one that is moved or replaced has as many. */
 const addsOutlet = (b: WorkBox): boolean => b.devices.length > b.hadDevices.length;
 const onCircuit = (w: Work, circuit: Circuit): Load[] => w.planned.loads.filter((l) => l.circuitId === circuit.id);
 const loadsAt = (w: Work, b: WorkBox): Load[] => w.planned.loads.filter((l) => l.boxId === b.box.id);
+
+/** The only single receptacle of a circuit that the plan brings: what is known of nothing else can’t be said of an old one. */
+const soleOutlet = (w: Work, b: WorkBox, device: Device): boolean =>
+  DEVICE_KINDS[device.kind].outlets === 1 &&
+  w.ownCircuit !== undefined &&
+  w.ownCircuit.circuit.id === b.circuit?.id &&
+  w.planned.boxes
+    .filter((x) => x.circuitId === b.circuit?.id)
+    .flatMap((x) => devicesIn(w.planned, x.id))
+    .filter((d) => isReceptacle(d.kind)).length === 1;
+
+/** Whether a receptacle serves a counter, by what stands on its wall; undefined where nobody noted what does. */
+function atCounter(b: WorkBox): boolean | undefined {
+  if (b.room.use !== 'kitchen') return false;
+  const rect = boxRect(b.wall, b.box);
+  const { fixtures } = b.wall;
+  if (!fixtures || !rect) return undefined;
+  const near = feet(2);
+  return fixtures.some(
+    (f) =>
+      f.kind === 'counter' &&
+      f.face === b.box.face &&
+      f.x.mm - near < rect.right &&
+      f.x.mm + f.width.mm + near > rect.left &&
+      rect.bottom >= f.z.mm,
+  );
+}
 
 /** Everything on a circuit at once. */
 function loadFinding(w: Work, circuit: Circuit): Finding {
@@ -63,6 +90,7 @@ function needFindings(w: Work, b: WorkBox): Finding[] {
   const { circuit } = b;
   const loads = loadsAt(w, b);
   const device = b.devices.find((d) => isReceptacle(d.kind));
+  const sole = device !== undefined && soleOutlet(w, b, device);
   const findings: Finding[] = [];
   if (device && circuit?.breakerA)
     for (const load of loads)
@@ -72,7 +100,7 @@ function needFindings(w: Work, b: WorkBox): Finding[] {
           load.id,
           'need',
           `${load.name} on one face`,
-          cordConnected(w.job.edition, DEVICE_KINDS[device.kind].ratingA, circuit.breakerA, load, circuit.voltsNominal),
+          cordConnected(w.job.edition, DEVICE_KINDS[device.kind].ratingA, circuit.breakerA, load, circuit.voltsNominal, sole),
           [
             remedy(
               `unplug-${load.id}`,
@@ -350,32 +378,47 @@ function deviceFindings(w: Work, b: WorkBox, device: Device): Finding[] {
     ...alter('arc-fault-breaker', `Arc-fault breaker on circuit ${circuit?.number ?? ''}`.trim(), 'breaker'),
     ...alter('arc-fault-first', 'Arc-fault receptacle as the first outlet of the circuit', 'device upstream'),
   ]);
+  // 210.12 speaks of 120 V on 15 and 20 A
+  const arc = circuit && (circuit.voltsNominal !== 120 || (circuit.breakerA ?? 0) > 20) ? [] : [arcFault];
   // what asks for a face asks nothing of a switch or a lampholder
-  if (!isReceptacle(device.kind)) return [arcFault];
+  if (!isReceptacle(device.kind)) return arc;
+  const volts: Finding[] =
+    circuit && circuit.voltsNominal !== 120
+      ? [
+          finding('face-volts', device.id, 'feed', `${device.name} and the volts of its circuit`, {
+            verdict: 'stop',
+            says: `a 120 V face on a ${circuit.voltsNominal} V circuit: what is plugged in burns. Take another feed, or a receptacle made for ${circuit.voltsNominal} V, which this program does not plan`,
+            sums: [],
+            source: nec(edition.slice(3), '210.6 and 406.4(F)'),
+          }),
+        ]
+      : [];
   return [
+    ...volts,
     finding(
       'receptacle-rating',
       device.id,
       'box',
       'Receptacle and circuit',
-      receptacleRating(edition, device.kind, circuit?.breakerA),
-      swap('rating-15', 'Use a 15 A receptacle', { kind: 'duplex-15' }),
+      receptacleRating(edition, device.kind, circuit?.breakerA, soleOutlet(w, b, device)),
+      // a smaller face is no cure where the circuit itself is too large for one
+      circuit?.breakerA !== undefined && circuit.breakerA <= 20 ? swap('rating-15', 'Use a 15 A receptacle', { kind: 'duplex-15' }) : [],
     ),
     finding(
       'ground-fault',
       device.id,
       'feed',
       'Ground-fault protection',
-      groundFaultProtection(edition, room, has),
+      groundFaultProtection(edition, room, has, atCounter(b)),
       swap('ground-fault', 'Use a ground-fault receptacle', { kind: rating === 20 ? 'ground-fault-20' : 'ground-fault-15' }),
     ),
-    arcFault,
+    ...arc,
     finding(
       'tamper',
       device.id,
       'box',
       'Tamper-resistant face',
-      tamperResistance(edition, device.tamperResistant),
+      tamperResistance(edition, device.tamperResistant, b.box.place.bottom.mm),
       swap('tamper', 'Use a tamper-resistant one', { tamperResistant: true }),
     ),
     ...(room.use === 'outdoors' || room.use === 'deck'
@@ -455,7 +498,7 @@ function switchBox(edition: Edition, box: Box): Judged {
       says: 'nobody looked whether an always-hot and a neutral are in this switch box',
       sums: [],
       source,
-      ask: 'Breaker off and proved dead: look for white wires spliced together behind the switch, then test which black stays live with the switch off.',
+      ask: 'Breaker off and proved dead: look behind the switch for white wires spliced together, and for a black that goes on to more than the switch. Which black stays live with the switch off is a test on an open live box: leave that to a qualified person.',
     };
   return box.switchHas === 'switch loop'
     ? { verdict: 'stop', says: 'a switch loop: there is no neutral to take along', sums: [], source }
@@ -508,7 +551,7 @@ function ownCircuitFindings(w: Work): Finding[] {
       ...protection,
     })
       // the boxes and the cable are judged by their own rules
-      .filter((f) => !['arc-fault', 'ground-fault', 'conductor'].includes(f.rule))
+      .filter((f) => !['arc-fault', 'ground-fault', 'conductor', 'load'].includes(f.rule))
       .map((f) => finding(`panel-${f.rule}`, circuit.id, 'feed', f.title, f))
   );
 }

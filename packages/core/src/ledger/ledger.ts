@@ -1,7 +1,10 @@
 /** All judgements of a job, worst first, and what they say of its stage. */
-import { STAGES, VERDICTS, type Finding, type JobInHouse, type Stage } from '../model/index.js';
+import { practice } from '../catalog/index.js';
+import { NetworkError, switchOn } from '../circuit/index.js';
+import { STAGES, VERDICTS, type Bench, type Finding, type JobInHouse, type Stage } from '../model/index.js';
+import { benchFindings } from '../wiring/index.js';
 import { boxFindings } from './boxFindings.js';
-import { finding, workOf } from './work.js';
+import { finding, remedy, workOf } from './work.js';
 import { feedFindings } from './feedFindings.js';
 import { runFindings } from './runFindings.js';
 import { otherJobFindings, unfitFindings } from './otherJobs.js';
@@ -16,7 +19,7 @@ export function ledgerOf(job: JobInHouse): Finding[] {
 
 function ownFindings(job: JobInHouse): Finding[] {
   const work = workOf(job);
-  const own = [...feedFindings(work), ...boxFindings(work), ...runFindings(work)];
+  const own = [...feedFindings(work), ...boxFindings(work), ...runFindings(work), ...handWiring(job)];
   if (work.boxes.length) return own;
   const wanted = job.want !== undefined;
   return [
@@ -27,6 +30,53 @@ function ownFindings(job: JobInHouse): Finding[] {
       source: { from: 'sum' },
       ask: wanted ? 'Look at the feeds and the ways to them, and take one.' : 'Start it again from what is to be done.',
     }),
+  ];
+}
+
+const judgedBenches = new WeakMap<Bench, { stops: string[]; unknown: string[] }>();
+/** What the checks say against wiring made by hand; wiring that can't be switched on says why instead. */
+export function handWiringSays(bench: Bench, edition: JobInHouse['edition']): { stops: string[]; unknown: string[] } {
+  const known = judgedBenches.get(bench);
+  if (known) return known;
+  let says: { stops: string[]; unknown: string[] };
+  try {
+    const judged = benchFindings(switchOn(bench), bench, edition);
+    const of = (verdict: string): string[] =>
+      judged.filter((f) => f.verdict === verdict).map((f) => `${f.title}: ${f.says}.${f.ask ? ` ${f.ask}` : ''}`);
+    says = { stops: of('stop'), unknown: of('can’t tell') };
+  } catch (error) {
+    if (!(error instanceof NetworkError)) throw error;
+    says = { stops: [`This wiring can’t be judged: ${error.message}.`], unknown: [] };
+  }
+  judgedBenches.set(bench, says);
+  return says;
+}
+
+/** Wiring made by hand takes the place of the plan: what stands against it holds the work up like anything else. */
+function handWiring(job: JobInHouse): Finding[] {
+  const bench = job.bench?.planned;
+  if (!bench) return [];
+  const { stops, unknown } = handWiringSays(bench, job.edition);
+  const first = [...stops, ...unknown][0];
+  return [
+    finding(
+      'hand-wiring',
+      job.id,
+      'wire',
+      'Wiring as made on the bench',
+      {
+        verdict: stops.length ? 'stop' : unknown.length ? 'can’t tell' : 'ok',
+        says: stops.length
+          ? `${stops.length === 1 ? 'one stop' : `${stops.length} stops`} on the bench. ${first}`
+          : unknown.length
+            ? `the bench takes ${unknown.length} things that nobody measured`
+            : 'made by hand in place of the plan, and the checks find nothing against it',
+        sums: [],
+        source: practice,
+        ...(unknown.length && !stops.length ? { ask: first! } : {}),
+      },
+      [remedy('back-to-plan', 'Back to the plan’s wiring', { op: 'clear-bench' })],
+    ),
   ];
 }
 

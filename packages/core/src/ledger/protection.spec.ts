@@ -26,7 +26,8 @@ const verdict = (job: JobInHouse, rule: string): Verdict | undefined => ledgerOf
 describe('ground-fault protection away from water', () => {
   it.each([
     ['bathroom', 'stop', 'stop', 'stop'],
-    ['kitchen', 'stop', 'stop', 'stop'],
+    // before 2023 it depends on the counter, and nobody noted one
+    ['kitchen', 'can’t tell', 'can’t tell', 'stop'],
     ['laundry', 'stop', 'stop', 'stop'],
     ['garage', 'stop', 'stop', 'stop'],
     ['outdoors', 'stop', 'stop', 'stop'],

@@ -19,6 +19,8 @@ export function applyEdit<J extends Job>(job: J, edit: JobEdit): J {
       return { ...job, changes: job.changes.filter((c) => c.id !== edit.changeId) };
     case 'replan':
       return { ...job, purpose: edit.purpose, changes: edit.changes };
+    case 'clear-bench':
+      return { ...job, bench: undefined };
     case 'set-schools':
       return { ...job, schools: { ...job.schools, ...edit.schools } };
   }

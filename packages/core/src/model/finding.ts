@@ -41,6 +41,8 @@ export const JobEdit = z.discriminatedUnion('op', [
   z.object({ op: z.literal('set-schools'), schools: Schools.partial() }),
   /** another way to the same end: what was planned gives way as a whole */
   z.object({ op: z.literal('replan'), purpose: Purpose, changes: z.array(Change).max(200) }),
+  /** wiring made by hand gives way to the plan’s */
+  z.object({ op: z.literal('clear-bench') }),
 ]);
 export type JobEdit = z.infer<typeof JobEdit>;
 

@@ -19,6 +19,7 @@ export const ROOM_USES = [
   'laundry',
   'utility',
   'closet',
+  'pantry',
   'garage',
   'basement',
   'unfinished-basement',
@@ -344,6 +345,8 @@ export const Load = z
     continuous: z.boolean(),
     /** fastened in place, not cord-and-plug portable */
     fixed: z.boolean().default(false),
+    /** a luminaire: no appliance, whatever it is fastened to */
+    lighting: z.boolean().optional(),
     circuitId: Id,
     /** where it is plugged in, when that matters */
     boxId: Id.optional(),

@@ -1,6 +1,6 @@
 /** A breaker for a circuit of its own: where it may stand, what it must be, what stays live while it is set. */
 import { nec, practice } from '../catalog/index.js';
-import { arcFaultProtection, groundFaultReason, loadAmps, smallestGaugeFor, term, type Judged } from '../codebook/index.js';
+import { arcFaultProtection, circuitLoad, groundFaultReason, loadAmps, smallestGaugeFor, term, type Judged } from '../codebook/index.js';
 import { printAwg, type Awg } from '../measure/index.js';
 import { legOf, spacesOf, type Breaker, type Circuit, type Edition, type Load, type Room, type Site } from '../model/index.js';
 import { freeSpaces, legsOf } from './spaces.js';
@@ -145,11 +145,13 @@ export function breakerFindings(site: Site, edition: Edition, wanted: NewCircuit
         ? `${printAwg(wanted.gauge)} copper may stand on ${wanted.ratingA} A`
         : `${wanted.ratingA} A asks for ${printAwg(least)} or thicker: ${printAwg(wanted.gauge)} overheats before it trips`,
     sums: [],
-    source: nec(year, '240.4(D)'),
+    source: nec(year, wanted.gauge >= 10 ? '240.4(D)' : '334.80, Table 310.16 at 60 °C'),
   });
-  findings.push(typeFinding(site, wanted, year));
+  findings.push(...loadOnIt(wanted, edition), typeFinding(site, wanted, year));
   const rooms = wanted.rooms;
-  const arc = rooms
+  // 210.12 speaks of 120 V on 15 and 20 A
+  const arcAsked = wanted.poles === 1 && wanted.ratingA <= 20;
+  const arc = (arcAsked ? rooms : [])
     .map((r) => arcFaultProtection(edition, r, { arcFault: wanted.protection?.arcFault, groundFault: undefined }))
     .find((j) => j.verdict !== 'ok');
   findings.push(
@@ -164,18 +166,22 @@ export function breakerFindings(site: Site, edition: Edition, wanted: NewCircuit
       : {
           rule: 'arc-fault',
           title: 'Arc-fault protection',
-          verdict: rooms.length ? 'ok' : 'can’t tell',
-          says: rooms.length
-            ? wanted.protection?.arcFault
-              ? 'the breaker has it'
-              : 'not asked for in these rooms'
-            : 'which rooms it feeds was not said',
+          verdict: rooms.length || !arcAsked ? 'ok' : 'can’t tell',
+          says: !arcAsked
+            ? 'asked for on 120 V circuits of 15 and 20 A only'
+            : rooms.length
+              ? wanted.protection?.arcFault
+                ? 'the breaker has it'
+                : 'not asked for in these rooms'
+              : 'which rooms it feeds was not said',
           sums: [],
           source: nec(year, '210.12'),
-          ...(rooms.length ? {} : { ask: 'Say which rooms it is to feed.' }),
+          ...(rooms.length || !arcAsked ? {} : { ask: 'Say which rooms it is to feed.' }),
         },
   );
-  const wet = rooms.map((r) => groundFaultReason(edition, r)).find((r) => r !== undefined);
+  // 2017: receptacles of 125 V, 15 and 20 A; from 2020 on up to 250 V
+  const wetAsked = edition !== 'US-2017' || arcAsked;
+  const wet = (wetAsked ? rooms : []).map((r) => groundFaultReason(edition, r)).find((r) => r !== undefined);
   findings.push({
     rule: 'ground-fault',
     title: 'Ground-fault protection',
@@ -209,6 +215,19 @@ export function breakerFindings(site: Site, edition: Edition, wanted: NewCircuit
   const [first, second, ...rest] = findings;
   // who may do it and what stays live come before anything else
   return [first!, second!, ...rest.sort((x, y) => order.indexOf(x.verdict) - order.indexOf(y.verdict))];
+}
+
+/** What is to hang on it, against its rating: three-hour loads at 125 % (210.19, 210.20(A)). */
+function loadOnIt(wanted: NewCircuit, edition: Edition): BreakerFinding[] {
+  if (wanted.loads.length === 0) return [];
+  const judged = circuitLoad({
+    edition,
+    breakerA: wanted.ratingA,
+    volts: wanted.poles === 2 ? 240 : 120,
+    loads: wanted.loads.map((l) => ({ name: wanted.name, fixed: false, ...l })),
+    complete: true,
+  });
+  return [{ ...judged, rule: 'load', title: 'What hangs on it' }];
 }
 
 /** A breaker is listed for a panel by make and type: the same make alone isn't enough. */
@@ -247,14 +266,19 @@ export function breakerSteps(wanted: NewCircuit, place: BreakerPlace | undefined
   const wire = printAwg(wanted.gauge);
   return [
     'Permit in hand, everybody in the house told, a light that does not hang on this panel.',
-    'Main off and locked or labelled. The service lugs and the wires to them stay live: cover them with a barrier.',
-    'Prove the tester on a live source, test both bus bars and every conductor within reach, prove the tester again.',
+    'Prove the tester on a live outlet while the main is still on, or on a proving unit. Main off and locked or labelled, then the cover off. The service lugs and the wires to them stay live: cover them with a barrier.',
+    'Test both bus bars and every conductor within reach, dead to neutral and to ground; then prove the tester again: on the proving unit, or on an outlet that another supply feeds. Never on the lugs.',
     `Take out one knockout, set a clamp, bring the cable in with ${wanted.poles === 2 ? 'all its conductors' : 'its conductors'} along the way the others go; about 1 in of sheath inside.`,
-    'Ground to the ground bar, neutral to the neutral bar, one conductor under each screw (408.41).',
+    [
+      'Ground to the ground bar',
+      wanted.poles === 2 && !wanted.protection?.arcFault && !wanted.protection?.groundFault
+        ? 'a neutral, where the cable has one, to the neutral bar'
+        : wanted.protection?.arcFault || wanted.protection?.groundFault
+          ? 'the circuit’s neutral to the breaker, not to the bar, and the breaker’s own white lead to the neutral bar'
+          : 'neutral to the neutral bar',
+      'one conductor under each screw (408.41). In a subpanel grounds and neutrals have bars of their own, and the neutral bar is not bonded to the case.',
+    ].join('; '),
     `${place ? `Breaker off, into space ${spacesOf({ space: place.space, poles: wanted.poles }).join(' and ')} (leg ${place.legs.join(' and ')})` : 'Breaker off, into its space'}; the hot${wanted.poles === 2 ? 's' : ''} of ${wire} to it last, stripped 1/2 in, tightened to what is printed on it.`,
-    ...(wanted.protection?.arcFault || wanted.protection?.groundFault
-      ? ['The breaker’s own white lead to the neutral bar, and the circuit’s neutral to the breaker.']
-      : []),
     ...(wanted.sharesNeutralWith ? ['Tie its handle to its partner’s: both must open together (210.4(B)).'] : []),
     'Cover back on, then main on, then this breaker; test every face it feeds.',
     `Write it into the directory: ${wanted.name}.`,

@@ -201,7 +201,8 @@ describe('a breaker for the kiln (1 750 W, continuous)', () => {
   it('the steps keep the order of handbook 5: main off and lugs first, the hot last, cover on before the main', () => {
     const steps = breakerSteps(kiln, breakerPlaces(site, kiln)[0]);
     const at = (words: RegExp) => steps.findIndex((s) => words.test(s));
-    expect(at(/Main off/)).toBeLessThan(at(/Prove the tester/));
+    expect(steps.join(' ')).toMatch(/Prove the tester .* while the main is still on.* Main off.* then the cover off/);
+    expect(at(/Main off/)).toBeLessThan(at(/Test both bus bars/));
     expect(at(/Ground to the ground bar/)).toBeLessThan(at(/the hot of/));
     expect(at(/Cover back on, then main on/)).toBeGreaterThan(at(/the hot of/));
     expect(steps[1]).toContain('stay live');

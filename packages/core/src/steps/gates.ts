@@ -103,6 +103,8 @@ const DECIDES_CONNECTING = new Set([
   'conductor-state',
   'conductor-breaker',
   'shared-neutral',
+  'switch-box',
+  'face-volts',
   'may-tap',
   'circuit-load',
   'box-fill',

@@ -1,5 +1,5 @@
 /** What is to be done, derived from the plan: order, what needs a dead circuit, what to measure, cautions. */
-import { DEVICE_KINDS, printSource } from '../catalog/index.js';
+import { DEVICE_KINDS, isReceptacle, printSource } from '../catalog/index.js';
 import {
   inPlaceBoxes,
   judgeWork,
@@ -12,7 +12,7 @@ import {
   type WorkBox,
   type WorkRun,
 } from '../ledger/index.js';
-import { CROSSING_HOLE_MM, marksFor, onSurface, openingRect, type PatchPlan, uOf } from '../layout/index.js';
+import { cablesBehind, CROSSING_HOLE_MM, marksFor, onSurface, openingRect, type PatchPlan, uOf } from '../layout/index.js';
 import { inches, printLength, printMark } from '../measure/index.js';
 import { baysLooked, legOf, type JobInHouse } from '../model/index.js';
 import { breakerSteps } from '../panel/index.js';
@@ -51,7 +51,8 @@ function markOut(at: At, b: WorkBox): Draft {
 const isMasonry = (b: WorkBox): boolean => b.wall.framing.material === 'masonry';
 
 /** A saw may only go into a live-fed bay that was looked into and holds no cable at the place of the cut. */
-function cutNeedsDead(b: WorkBox): boolean {
+function cutNeedsDead(w: Work, b: WorkBox): boolean {
+  if (cablesBehind(w.found, b.wall, b.box).length) return true;
   const opening = openingRect(b.wall, b.box);
   const unknown = b.wall.obstacles.some((o) => o.kind === 'cable' || o.kind === 'unknown');
   // brick and block have no bay; what is known to lie in them is noted as an obstacle
@@ -60,7 +61,7 @@ function cutNeedsDead(b: WorkBox): boolean {
 
 function cut(at: At, b: WorkBox, feed: WorkBox | undefined): Draft {
   const old = (at.w.job.built ?? 0) < 1980;
-  const dead = cutNeedsDead(b);
+  const dead = cutNeedsDead(at.w, b);
   const near = feed?.wall === b.wall ? feed.box.name : undefined;
   if (isMasonry(b))
     return step(
@@ -348,7 +349,9 @@ function off(b: WorkBox | undefined): Draft[] {
         'Prove the tester on a source known to be live.',
         main
           ? 'Test both bus bars to neutral and to ground, and every conductor within reach.'
-          : `Test ${b.box.name}: hot to neutral, hot to ground, neutral to ground, on every face.`,
+          : b.hadDevices.some((d) => isReceptacle(d.kind))
+            ? `Test ${b.box.name}: hot to neutral, hot to ground, neutral to ground, on every face.`
+            : `${b.box.name} has no face to test at: test an outlet that the same breaker feeds, then take the plate off without touching anything and test there, every conductor to neutral, to ground and to the box.`,
         main
           ? 'Prove the tester on the live source again.'
           : 'Prove the tester on the live source again. With the cover off, test every conductor and the metal box too.',
@@ -677,7 +680,7 @@ export function stepsOf(job: JobInHouse): Step[] {
   const runs = news.map((b) => runTo(w, b));
   const at = (n: number): At => ({ w, n });
   const looked = (b: WorkBox, r: WorkRun | undefined): boolean =>
-    !cutNeedsDead(b) && (r?.crossings ?? []).every((x) => baysLooked(b.wall, x.opening)) && openingsLooked(w, r);
+    !cutNeedsDead(w, b) && (r?.crossings ?? []).every((x) => baysLooked(b.wall, x.opening)) && openingsLooked(w, r);
   const tailFirst = job.schools.outage === 'new side first' && news.every((b, i) => looked(b, runs[i]));
   const marks = news.map((b, i) => markOut(at(i), b));
   const cuts = news.flatMap((b, i) => {

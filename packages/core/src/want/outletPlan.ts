@@ -48,6 +48,7 @@ export const loadOf = (want: Want, l: WantLoad, i: number, circuitId: string): L
   name: l.name,
   continuous: l.continuous,
   fixed: want.kind === 'lights',
+  ...(want.kind === 'lights' ? { lighting: true } : {}),
   circuitId,
   boxId: ownId(want.id, 'box'),
   ...(l.watts !== undefined ? { watts: l.watts } : { amps: l.amps! }),

@@ -1,6 +1,6 @@
 /** Checks on any wiring, made by plan or by hand. Clauses from memory of the edition named. */
 import { nec, practice } from '../catalog/index.js';
-import { boxFill, type Judged } from '../codebook/index.js';
+import { boxFill, conductorForBreaker, type Judged } from '../codebook/index.js';
 import {
   endsIn,
   feedsOf,
@@ -158,6 +158,9 @@ export function benchFindings(on: SwitchedOn, source: Bench, edition: Edition): 
     else
       say('device-ground', title, 'caution', 'its green screw leads to no ground: a fault to its frame opens nothing', '250.110', d.boxId);
   };
+  for (const e of endsIn(bench, PANEL).filter((x) => !jointOf(bench, x)))
+    say('loose-end', 'Ends in the panel', 'stop', `${name(e)} hangs loose in the panel: on its bar, its breaker, or capped`, '110.14(B)');
+  wireAndBreaker(bench, year, findings);
   for (const box of bench.boxes) {
     const ends = endsIn(bench, box.id);
     if (ends.length === 0) continue;
@@ -233,6 +236,10 @@ export function benchFindings(on: SwitchedOn, source: Bench, edition: Edition): 
       groundOfDevice(d);
       if (d.form === 'ground-fault') {
         const [line, load] = [useAt('line brass').has('hot') || useAt('line silver').has('neutral'), useAt('load brass').has('hot')];
+        if (useAt('line brass').has('neutral') || useAt('line silver').has('hot'))
+          say('polarity', `${d.name}: polarity`, 'stop', 'hot belongs on brass and neutral on silver', '200.11', box.id);
+        const on = (terminal: string) =>
+          bench.joints.some((x) => x.boxId === box.id && x.at?.device === d.id && x.at.terminal === terminal);
         // with the contacts open, only what truly feeds it is live
         const open = usesOf({ ...bench, devices: bench.devices.map((x) => (x.id === d.id ? { ...x, tripped: true } : x)) });
         const fedAt = (terminal: string) => {
@@ -240,19 +247,47 @@ export function benchFindings(on: SwitchedOn, source: Bench, edition: Edition): 
           return j?.ends.some((e) => open.get(endKey(e))?.has('hot')) ?? false;
         };
         const reversed = fedAt('load brass') && !fedAt('line brass');
+        // hot through the sensor and neutral past it: the first load trips it
+        const crossed = on('line brass') && !on('line silver') && on('load silver') && !on('load brass');
         say(
           'line-load',
           `${d.name}: LINE and LOAD`,
-          reversed ? 'stop' : line ? 'ok' : 'caution',
-          reversed
-            ? 'the feed is on LOAD: it does not protect, or does not set'
-            : line
-              ? `feed on LINE${load ? ', what is protected on LOAD' : ''}`
-              : 'nothing feeds its LINE screws',
+          reversed || crossed ? 'stop' : line ? 'ok' : 'caution',
+          crossed
+            ? 'hot on LINE and neutral on LOAD: the first thing that is plugged in trips it'
+            : reversed
+              ? 'the feed is on LOAD: it does not protect, or does not set'
+              : line
+                ? `feed on LINE${load ? ', what is protected on LOAD' : ''}`
+                : 'nothing feeds its LINE screws',
           '110.3(B)',
           box.id,
         );
       }
+      for (const [hotTerminal, back] of BACK[d.form] ?? []) {
+        const there = bench.joints.some((x) => x.boxId === box.id && x.at?.device === d.id && x.at.terminal === back);
+        if (useAt(hotTerminal).has('hot') && there && useAt(back).size === 0)
+          say(
+            'neutral-open',
+            `${d.name}: its way back`,
+            'stop',
+            'its neutral leads to no bar: nothing works here, and on a shared neutral the loads stand between two hots',
+            '300.13(B)',
+            box.id,
+          );
+      }
+      if (d.form === 'switch' && useAt('screw 1').has('neutral') && useAt('screw 2').has('neutral'))
+        say(
+          'switched-neutral',
+          `${d.name}: what it switches`,
+          'stop',
+          'it opens the neutral: what hangs on it stays live with the switch off',
+          '404.2(B)',
+          box.id,
+        );
+      if (d.form === 'lamp' && useAt('neutral').has('hot'))
+        say('lamp-shell', `${d.name}: its shell`, 'stop', 'hot on the shell: whoever changes the lamp touches it', '200.10(C)', box.id);
+      if (d.form === 'duplex' && !d.brassTab) oneYoke(bench, d, box.id, year, findings);
       if (d.form === 'duplex' || d.form === 'single') {
         const brass = d.form === 'single' ? ['brass'] : ['brass upper', 'brass lower'];
         const silver = d.form === 'single' ? ['silver'] : ['silver upper', 'silver lower'];
@@ -294,6 +329,44 @@ export function benchFindings(on: SwitchedOn, source: Bench, edition: Edition): 
   assumptions(bench, findings);
   const order = ['stop', 'can’t tell', 'caution', 'ok', 'note'];
   return findings.sort((x, y) => order.indexOf(x.verdict) - order.indexOf(y.verdict));
+}
+
+/** Hot screws and the screws of their way back, by form. */
+const BACK: Partial<Record<BenchDevice['form'], readonly (readonly [string, string])[]>> = {
+  duplex: [
+    ['brass upper', 'silver upper'],
+    ['brass lower', 'silver lower'],
+  ],
+  single: [['brass', 'silver']],
+  'ground-fault': [['line brass', 'line silver']],
+  lamp: [['hot', 'neutral']],
+  appliance: [['hot', 'neutral']],
+};
+
+/** Every conductor that hangs on a breaker against its rating (240.4(D)). */
+function wireAndBreaker(bench: Bench, year: string, findings: BenchFinding[]): void {
+  const feeds = feedsOf(bench);
+  for (const c of bench.cables) {
+    const on = bench.breakers.filter((_, i) =>
+      c.colours.some((__, n) => feeds[i]!.nodes.has(nodeOf.end(endKey({ cableId: c.id, conductor: n, end: 0 })))),
+    );
+    for (const b of on.filter((x) => x.curve === 'US')) {
+      const judged = conductorForBreaker(`US-${year}` as Edition, c.gauge, b.amps);
+      if (judged.verdict !== 'ok') findings.push({ ...judged, rule: 'conductor-breaker', title: `${c.name} and breaker ${b.number}` });
+    }
+  }
+}
+
+/** A yoke whose halves hang on two breakers: both have to open together (210.7). */
+function oneYoke(bench: Bench, d: BenchDevice, boxId: string, year: string, findings: BenchFinding[]): void {
+  const feeds = feedsOf(bench);
+  const on = (terminal: string) => bench.breakers.find((_, i) => feeds[i]!.nodes.has(nodeOf.terminal(d.id, terminal)));
+  const [a, b] = [on('brass upper'), on('brass lower')];
+  if (!a || !b || a === b || a.tiedTo === b.id || b.tiedTo === a.id) return;
+  findings.push({
+    ...{ rule: 'one-yoke', title: `${d.name}: two breakers`, boxId, verdict: 'stop', sums: [], source: nec(year, '210.7') },
+    says: `its halves hang on breakers ${a.number} and ${b.number}, which don’t open together: tie their handles, or take one two-pole breaker`,
+  });
 }
 
 /** Whether something behind a shared neutral loses it when a receptacle is taken out of its box. */

@@ -42,7 +42,9 @@ export function benchOf(
     .map((id) => ({ of: id, what: 'wiring', boxId: id }));
   if (circuit?.breakerA === undefined) unmeasured.push({ of: PANEL, what: 'rating' });
   const volts = circuit?.voltsNominal ?? 120;
-  if (volts !== 120) bench.supply = { kind: 'single-phase', volts, sourceOhm: 0.15, loopOhm: 0.35 };
+  // 240 V in the US is both legs; 230 V is one phase and its neutral
+  const bothLegs = volts === 240;
+  if (volts === 230) bench.supply = { kind: 'single-phase', volts, sourceOhm: 0.15, loopOhm: 0.35 };
   const breakerId = 'breaker';
   bench.breakers.push({
     id: breakerId,
@@ -50,9 +52,11 @@ export function benchOf(
     amps: circuit?.breakerA ?? 15,
     leg: 'A',
     kind: circuit?.groundFault === 'breaker' ? 'ground-fault' : 'plain',
-    curve: volts === 120 ? 'US' : 'UK-B',
+    curve: volts === 230 ? 'UK-B' : 'US',
     on: true,
+    ...(bothLegs ? { tiedTo: 'breaker-2' } : {}),
   });
+  if (bothLegs) bench.breakers.push({ ...bench.breakers[0]!, id: 'breaker-2', leg: 'B', tiedTo: breakerId });
   const boxes = site.boxes.filter((b) => boxIds.includes(b.id));
   const taken = new Set<string>();
   let fed = false;
@@ -103,7 +107,13 @@ export function benchOf(
       });
       if (feeds)
         bench.cables.at(-1)!.colours.forEach((colour, conductor) => {
-          const bar = ['bare', 'green'].includes(colour) ? GROUND_BAR : colour === 'white' ? NEUTRAL_BAR : breakerId;
+          const bar = ['bare', 'green'].includes(colour)
+            ? GROUND_BAR
+            : colour === 'white'
+              ? bothLegs
+                ? 'breaker-2'
+                : NEUTRAL_BAR
+              : breakerId;
           bench.joints.push({
             id: `panel-${conductor}`,
             boxId: PANEL,

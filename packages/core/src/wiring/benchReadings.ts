@@ -177,6 +177,13 @@ export function twoLiveCables(on: SwitchedOn): { box: string; a: string; b: stri
 /** Voltage drop that is advised over feeder and branch circuit, % (NEC 210.19, informational note; memory). */
 const DROP_LIMIT = 5;
 
+/** Below this a face is off; a short that drives less than this meets no breaker (common practice). */
+const LOWEST_V = 20;
+const CARRIES_A = 5;
+const voltsSum = (volts: number, supply: number) => [
+  { terms: [], result: term('at this face', volts, 'V'), limit: { ...term('at the supply', supply, 'V'), relation: '≤' as const } },
+];
+
 /** Volts under load at each face, and what a dead short there would drive, each with its sum. `source` is the wiring before anything opened. */
 export function faceFindings(on: SwitchedOn, source: Bench, edition: Edition): BenchFinding[] {
   const unknown = source.cables.filter((c) => source.unmeasured?.some((u) => u.what === 'length' && u.of === c.id));
@@ -200,6 +207,24 @@ export function faceFindings(on: SwitchedOn, source: Bench, edition: Edition): B
         says: `length of ${untold.join(' and ')} not measured`,
         sums: [],
         ask: 'Measure or pace the run of that cable; drop and short-circuit current rest on it.',
+      };
+    if (p.volts > 1.06 * supply)
+      return {
+        ...about,
+        ...{ verdict: 'stop', source: nec(edition.slice(3), '300.13(B) and 210.4'), sums: voltsSum(p.volts, supply) },
+        says: `${p.volts.toFixed(1)} V where ${supply} V belong: the neutral that two hots share is open, and their loads stand between both legs. Breakers off at once`,
+      };
+    if (p.volts > LOWEST_V && p.shortA < CARRIES_A)
+      return {
+        ...about,
+        ...{ verdict: 'stop', source: practice, sums: voltsSum(p.volts, supply) },
+        says: `${p.volts.toFixed(1)} V to a meter that draws nothing, and nothing behind it: a short here would drive ${p.shortA.toFixed(1)} A. Its hot or its neutral is open`,
+      };
+    if (p.volts > LOWEST_V && p.volts < 0.85 * supply)
+      return {
+        ...about,
+        ...{ verdict: 'stop', source: practice, sums: voltsSum(p.volts, supply) },
+        says: `${p.volts.toFixed(1)} V where ${supply} V belong: an open or loose neutral, or a loose hot. Breaker off`,
       };
     return {
       ...about,

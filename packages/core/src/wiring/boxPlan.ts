@@ -233,6 +233,10 @@ function groupsOf(p: Planner): Group[] {
     ...(second ? { second } : {}),
   });
   const reds = (ids: string[]) => plain('hot', 'reds', ids.map(p.red), []);
+  if (['run', 'quad', 'protected'].includes(kind) && all.some((id) => p.red(id) !== undefined))
+    p.refused.push(
+      'A cable here has a red too: say whether it is split, switched, tapped or passed by; as it is, it would hang there live.',
+    );
   switch (kind) {
     case 'run':
     case 'quad': {
