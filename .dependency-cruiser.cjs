@@ -20,6 +20,7 @@ const RESTS_ON = {
   survey: ['measure', 'catalog', 'model', 'codebook', 'layout', 'wiring', 'instruments', 'circuit'],
   demo: ['panel', 'measure', 'catalog', 'model', 'layout', 'survey', 'instruments', 'situation', 'circuit', 'wiring'],
   want: ['measure', 'catalog', 'model', 'codebook', 'layout', 'route', 'circuit', 'feeds', 'panel', 'wiring', 'ledger'],
+  rules: ['measure', 'catalog', 'model', 'ledger', 'want', 'demo'],
   exchange: [
     'want',
     'measure',

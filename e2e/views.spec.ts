@@ -16,6 +16,8 @@ const views = [
     '/houses/quince-street-14/panel',
     '/houses/quince-street-14/history',
     '/houses/quince-street-14/prices',
+    '/houses/quince-street-14/rules',
+    '/rules',
     '/jobs/kiln-corner/route',
   ].map((path) => ({ name: path, path })),
   ...STAGES.map((stage) => ({ name: stage, path: `/jobs/sewing-corner/${stage}` })),

@@ -205,7 +205,11 @@ describe('a job becomes part of its house', () => {
   /** The worn box replaced, every step ticked with good values, as a program may say it. */
   async function done(id: string): Promise<{ revision: number; document: Job }> {
     const { revision, document } = (await open(id)).body;
-    interface Ask { key: string; unit: string; least?: number }
+    interface Ask {
+      key: string;
+      unit: string;
+      least?: number;
+    }
     const steps = (await call<{ id: string; asks: Ask[]; needsDead: boolean }[]>('GET', `/api/v1/jobs/${id}/steps`)).body;
     const at = (n: number) => new Date(Date.UTC(2026, 9, 3, 8, n)).toISOString();
     const reading = (n: number, volts: number) => ({ at: at(n), volts, where: 'here' });

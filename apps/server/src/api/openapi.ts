@@ -51,6 +51,20 @@ const storedOf = (schema: z.ZodType) => z.object({ revision: z.number().int(), s
 const SumAnswerSchema = z
   .object({ figure: z.string(), verdict: Verdict, says: z.string(), sums: z.array(Sum), source: z.unknown(), ask: z.string().optional() })
   .meta({ id: 'SumAnswer' });
+const RuleIndexSchema = z.object({
+  rules: z.array(
+    z.object({
+      id: z.string(),
+      stage: z.string(),
+      title: z.string(),
+      looksAt: z.string(),
+      clauses: z.array(z.string()),
+      editions: z.string().optional(),
+      example: z.unknown(),
+    }),
+  ),
+  notChecked: z.array(z.string()),
+});
 const ImportRowSchema = z.object({
   kind: z.enum(['house', 'job']),
   id: z.string(),
@@ -332,6 +346,19 @@ export function openApi(version: string): Record<string, unknown> {
           responses: ok(
             z.object({ written: z.boolean(), rows: z.array(ImportRowSchema), refusedMore: z.number().int() }),
             'row by row; written only when confirmed',
+          ),
+        },
+      },
+      '/rules': {
+        get: { operationId: 'rules', responses: ok(RuleIndexSchema, 'every rule the ledger judges by, and what is not checked') },
+      },
+      '/houses/{id}/rules': {
+        get: {
+          operationId: 'rulesOfHouse',
+          requestParams: { path: z.object({ id }) },
+          responses: ok(
+            z.array(z.object({ id: z.string(), verdicts: z.record(z.string(), z.number()) })),
+            'how often each rule bore on the jobs of a house',
           ),
         },
       },

@@ -21,6 +21,7 @@ import {
 } from '@saddle/core/model';
 import { pocketSum, POCKET_SUMS } from '@saddle/core/pocket';
 import { fromBox, FromBoxAnswers, OtherSideAnswers, otherSide } from '@saddle/core/situation';
+import { boreOn, NOT_CHECKED, ruleIndex } from '@saddle/core/rules';
 import { stepsOf } from '@saddle/core/steps';
 import type { Logger } from 'pino';
 import { mkdtemp, readFile, rm } from 'node:fs/promises';
@@ -276,6 +277,14 @@ export function apiRoutes(store: Store, heavy: HeavyPool, logger: Logger, versio
     const { paper } = accept(checkShape(Paper, request.query));
     const { house, want } = await wanted(request);
     return pdf(response, `${want.id}-route.pdf`, { do: 'route-sheet', house, want, paper, now: now() });
+  });
+
+  api.get('/rules', (_request, response) => {
+    response.json({ rules: ruleIndex(), notChecked: NOT_CHECKED });
+  });
+  api.get('/houses/:id/rules', async (request, response) => {
+    const house = await must<House>('house', param(request, 'id'));
+    response.json(boreOn(house.document, await shelf.jobsOf(param(request, 'id'))));
   });
 
   api.get('/houses/:id/jobs', async (request, response) => {

@@ -225,7 +225,12 @@ describe('documents of version 1 in the folder', () => {
     const data = await asOfVersion1();
     const server = await runServer(data);
     const get = async <T>(path: string): Promise<T> => (await (await fetch(`${server.url}/api/v1${path}`)).json()) as T;
-    interface Line { id: string; stage: string; revision: number; unreadable?: string }
+    interface Line {
+      id: string;
+      stage: string;
+      revision: number;
+      unreadable?: string;
+    }
     const jobs = await get<Line[]>('/jobs');
     // five of what was only wanted are jobs too now; the sixth was one already
     expect(jobs).toHaveLength(old.jobs.length + 5);

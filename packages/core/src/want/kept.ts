@@ -1,22 +1,10 @@
 /** What of a searched way goes into the plan when it is taken: the way itself, piece by piece, and what is put together along it. */
-import type { Awg } from '../measure/index.js';
-import type { CableWay, RacewayParts, Site, Want } from '../model/index.js';
+import type { RacewayParts, Site, Want } from '../model/index.js';
 import { keptWay, type RacewayPlan } from '../route/index.js';
+import type { KeptParts } from './outletPlan.js';
 import { ownId } from './ownId.js';
 import type { RouteDetail } from './routeDetail.js';
 import type { ShownOption } from './ways.js';
-
-export interface KeptParts {
-  /** from the feed to the first box */
-  way: CableWay;
-  gauge: Awg;
-  /** on from there: from device box to device box of a raceway, from the switch to the lampholders */
-  sections: CableWay[];
-  /** index of the wanted place that the feed reaches first */
-  firstPlace: number;
-  raceway: RacewayParts | undefined;
-  lamps: { x: number; y: number; roomId: string }[];
-}
 
 const partsOf = ({ stock, fittings, pieces, supports, conductorMm }: RacewayPlan): RacewayParts => ({
   stock,

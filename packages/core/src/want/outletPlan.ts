@@ -14,6 +14,7 @@ import {
   DEFAULT_SCHOOLS,
   type Box,
   type Cable,
+  type CableWay,
   type Change,
   type Circuit,
   type House,
@@ -22,6 +23,7 @@ import {
   type JobWant,
   type Lamp,
   type Load,
+  type RacewayParts,
   type Site,
   type Want,
   type WantLoad,
@@ -29,7 +31,6 @@ import {
 } from '../model/index.js';
 import { breakerPlaces } from '../panel/index.js';
 import { fillOf } from '../wiring/index.js';
-import type { KeptParts } from './kept.js';
 import { ownId } from './ownId.js';
 
 export const PANEL_FEED = 'panel';
@@ -137,6 +138,19 @@ function newDevice(
       ...(outdoors ? { weatherResistant: true, inUseCover: true } : {}),
     },
   };
+}
+
+/** What of a searched way goes into the plan when it is taken. */
+export interface KeptParts {
+  /** from the feed to the first box */
+  way: CableWay;
+  gauge: Awg;
+  /** on from there: from device box to device box of a raceway, from the switch to the lampholders */
+  sections: CableWay[];
+  /** index of the wanted place that the feed reaches first */
+  firstPlace: number;
+  raceway: RacewayParts | undefined;
+  lamps: { x: number; y: number; roomId: string }[];
 }
 
 export interface OutletPlanInput {

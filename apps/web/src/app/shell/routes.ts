@@ -11,6 +11,7 @@ export const routes: Routes = [
   { path: 'start', title: 'New job · Saddle', loadComponent: () => import('../start/start-page').then((m) => m.StartPage) },
   { path: 'sums', title: 'Pocket sums · Saddle', loadComponent: () => import('../pocket/pocket-page').then((m) => m.PocketPage) },
   { path: 'bench', title: 'Bench · Saddle', loadComponent: () => import('../bench/bench-page').then((m) => m.BenchPage) },
+  { path: 'rules', title: 'Rules · Saddle', loadComponent: () => import('../rules/rules-page').then((m) => m.RulesPage) },
   { path: 'exchange', title: 'Files · Saddle', loadComponent: () => import('../exchange/exchange-page').then((m) => m.ExchangePage) },
   {
     path: 'jobs/:id',
@@ -42,6 +43,7 @@ export const routes: Routes = [
       stage('versions', 'Versions', () => import('../document/versions-page').then((m) => m.VersionsPage)),
       { path: 'history', title: 'History · Saddle', loadComponent: () => import('../house/history-page').then((m) => m.HistoryPage) },
       { path: 'prices', title: 'Prices · Saddle', loadComponent: () => import('../house/prices-page').then((m) => m.PricesPage) },
+      { path: 'rules', title: 'Rules · Saddle', loadComponent: () => import('../rules/rules-page').then((m) => m.RulesPage) },
       { path: 'panel', title: 'Panel · Saddle', loadComponent: () => import('../panel/panel-page').then((m) => m.PanelPage) },
       {
         path: 'rooms/:roomId',

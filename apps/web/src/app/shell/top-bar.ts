@@ -18,6 +18,7 @@ import { RouterLink, RouterLinkActive } from '@angular/router';
           <a routerLink="/" routerLinkActive="here" [routerLinkActiveOptions]="{ exact: true }">Jobs</a>
           <a routerLink="/bench" routerLinkActive="here">Bench</a>
           <a routerLink="/sums" routerLinkActive="here">Pocket sums</a>
+          <a routerLink="/rules" routerLinkActive="here">Rules</a>
           <a routerLink="/exchange" routerLinkActive="here">Files</a>
         </nav>
       }

@@ -1,0 +1,73 @@
+/** The rule table with a worked example for each rule from the sample jobs, and what bore on a house. */
+import { printSource } from '../catalog/index.js';
+import { demoJobsInHouse, demoWanted, quinceStreet } from '../demo/index.js';
+import { ledgerOf, sumLines, type SumLine } from '../ledger/index.js';
+import { inHouse, wantOf, type Finding, type House, type Job, type JobInHouse, type Verdict } from '../model/index.js';
+import { keptParts, routeDetail, searchRoutes, takeWay } from '../want/index.js';
+import { RULES, ruleOf, type Rule } from './table.js';
+
+export interface RuleExample {
+  /** the sample job it is taken from */
+  job: string;
+  title: string;
+  verdict: Verdict;
+  says: string;
+  sums: SumLine[][];
+  source: string;
+}
+export type IndexedRule = Rule & { example: RuleExample | undefined };
+
+const exampleOf = (job: JobInHouse, f: Finding): RuleExample => ({
+  ...{ job: job.name, title: f.title, verdict: f.verdict, says: f.says },
+  sums: f.sums.map((s) => sumLines(s, job.unit)),
+  source: printSource(f.source),
+});
+
+/** The sample jobs as they would be worked: those with a plan, and those that only want something by their favourite way. */
+export function sampleJobs(): JobInHouse[] {
+  const taken = demoWanted.flatMap((job) => {
+    const open = inHouse(job, quinceStreet);
+    const want = wantOf(open);
+    const option = want && searchRoutes(quinceStreet, want).found.options[0];
+    if (!want || !option) return [];
+    const parts = keptParts(quinceStreet.site, want, option, routeDetail(quinceStreet, want, option));
+    return [inHouse(takeWay(open, parts).job, quinceStreet)];
+  });
+  return [...demoJobsInHouse, ...taken];
+}
+
+let known: IndexedRule[] | undefined;
+/** Worked out once: looking for the ways of the sample jobs takes a second or two. */
+export function ruleIndex(): readonly IndexedRule[] {
+  if (known) return known;
+  const found = new Map<Rule, RuleExample>();
+  for (const job of [...sampleJobs(), ...demoWanted.map((j) => inHouse(j, quinceStreet))])
+    for (const f of ledgerOf(job)) {
+      const rule = ruleOf(f.rule);
+      if (!rule) continue;
+      const before = found.get(rule);
+      // one with a sum says more than one without
+      if (!before || (before.sums.length === 0 && f.sums.length > 0)) found.set(rule, exampleOf(job, f));
+    }
+  known = RULES.map((r) => ({ ...r, example: found.get(r) }));
+  return known;
+}
+
+export interface Bore {
+  id: string;
+  /** how often it bore on the jobs of a house, by verdict */
+  verdicts: Partial<Record<Verdict, number>>;
+}
+/** Which rules bore on a house: by every job of it that can be laid on it. */
+export function boreOn(house: House, jobs: readonly Job[]): Bore[] {
+  const bore = new Map<string, Partial<Record<Verdict, number>>>();
+  for (const job of jobs)
+    for (const f of ledgerOf(inHouse(job, house, jobs))) {
+      const rule = ruleOf(f.rule);
+      if (!rule) continue;
+      const verdicts = bore.get(rule.id) ?? {};
+      verdicts[f.verdict] = (verdicts[f.verdict] ?? 0) + 1;
+      bore.set(rule.id, verdicts);
+    }
+  return [...bore].map(([id, verdicts]) => ({ id, verdicts }));
+}
