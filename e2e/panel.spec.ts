@@ -243,3 +243,16 @@ test('five breakers entered one after the other stay as they were typed', async 
   const at = (space: number) => panel.breakers.find((b) => b.space === space)!;
   expect([at(4).tiedTo, at(2).tiedTo]).toEqual([at(2).id, at(4).id]);
 });
+
+test('the rule index: searched by clause, opened to its worked example; in a house it says what bore', async ({ page }) => {
+  await page.goto('/rules');
+  await expect(page.locator('[data-rule=box-fill]')).toBeVisible({ timeout: 20_000 });
+  await page.getByLabel('find').fill('314.16');
+  await expect(page.locator('[data-rule]')).toHaveCount(2);
+  await page.locator('[data-rule=box-fill] summary').click();
+  await expect(page.locator('[data-rule=box-fill]')).toContainText('volume of the box');
+  await page.getByLabel('find').fill('nothing of the kind');
+  await expect(page.getByText('No rule has these words.')).toBeVisible();
+  await page.goto('/houses/quince-street-14/rules');
+  await expect(page.locator('[data-rule=box-fill] .bore')).toContainText('× stop', { timeout: 20_000 });
+});

@@ -127,3 +127,49 @@ test('an outlet in brick: a chase, a box in mortar, plaster in passes', async ({
   expect(ids).toEqual(expect.arrayContaining(['chase', 'plaster-1', 'plaster-2']));
   await close(page);
 });
+
+test('three outlets in a run, typed in any order: visited in the best one, each wired to the next, closed', async ({ page }) => {
+  await page.goto('/start');
+  await page.getByTestId('purpose-run').click();
+  await page.getByLabel('wall, seen from').selectOption({ label: 'Loom room, switch wall, from the loom room' });
+  await fill(page, 'from its left end to the middle of the box', '70 1/2');
+  await fill(page, 'floor to the bottom of the box', '14');
+  await page.getByLabel('name of the job').fill('Warping room');
+  await page.getByTestId('start').click();
+  await expect(page).toHaveURL(/\/need$/);
+  for (const [n, at] of [
+    [1, '22 1/2'],
+    [2, '46'],
+  ] as const) {
+    await page.getByTestId('add-place').click();
+    await expect(page.getByRole('heading', { name: `Outlet ${n + 1}` })).toBeVisible();
+    const wall = page.getByLabel('wall, seen from').nth(n);
+    await wall.selectOption({ label: 'Loom room, switch wall, from the loom room' });
+    const place = page.getByLabel('from its left end to the middle of the box').nth(n);
+    await place.fill(at === '46' ? '38 1/2' : at);
+    await place.press('Enter');
+  }
+  await page.getByTestId('appliance').fill('warping mill');
+  await page.getByLabel('watts or amps on the plate').fill('300 W');
+  await page.getByRole('button', { name: 'Add', exact: true }).click();
+  await takeFirst(page);
+  await saved(page);
+  await showAll(page);
+  await cureAll(page);
+  await goTo(page, 'Buy');
+  await expect(page.getByRole('row', { name: /^duplex receptacle, 15 A/ })).toContainText('3');
+  const numbered = (n: number, step: string, key: string, text: string): Record<string, string> => ({
+    [`${n === 1 ? step : `${step}-${n}`}/${key}`]: text,
+  });
+  const asks = [1, 2, 3].reduce<Record<string, string>>(
+    (all, n) => ({
+      ...all,
+      ...numbered(n, 'mark-out', 'bottom', '14'),
+      ...numbered(n, 'lay-cable', 'out-target', '14'),
+      ...numbered(n, 'set-new-box', 'free-target', '8'),
+    }),
+    { 'open-source/free-source-old': '8', 'fish/out-source': '15', 'wire-source/free-source': '8', ...TESTED },
+  );
+  await workThrough(page, asks);
+  await close(page);
+});

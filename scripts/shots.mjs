@@ -35,14 +35,14 @@ const shoot = async (name, path, viewport = { width: 1280, height: 800 }, act = 
   await page.screenshot({ path: join(folder, `${name}.png`) });
   await page.close();
 };
+await shoot('start', '/start');
 await shoot('jobs', '/');
 await shoot('sums', '/sums', undefined, (page) => page.getByRole('button', { name: 'Box fill' }).click());
-for (const stage of ['need', 'survey', 'feed', 'route', 'box', 'wire', 'buy', 'work', 'record'])
-  await shoot(stage, `/jobs/sewing-corner/${stage}`);
+for (const stage of ['need', 'survey', 'feed', 'box', 'wire', 'buy', 'work', 'record']) await shoot(stage, `/jobs/sewing-corner/${stage}`);
 await shoot('house', '/houses/quince-street-14');
 await shoot('wall', '/houses/quince-street-14/walls/parlour-w2/A?box=parlour-box');
 await shoot('panel', '/houses/quince-street-14/panel?space=4');
-await shoot('ways', '/houses/quince-street-14/wants/kiln-corner', undefined, (page) => page.getByTestId('way-0').waitFor());
+await shoot('route', '/jobs/cellar-lights/route', undefined, (page) => page.getByTestId('way-0').waitFor());
 await shoot('room', '/houses/quince-street-14/rooms/parlour');
 await shoot('bench', '/bench', undefined, async (page) => {
   await page.getByTestId('sample').selectOption('swapped');

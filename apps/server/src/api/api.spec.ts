@@ -39,6 +39,22 @@ interface StoredJob {
 }
 const job = async (): Promise<StoredJob> => (await call<StoredJob>('GET', '/api/v1/jobs/sewing-corner')).body;
 
+describe('rules', () => {
+  it('every rule with its clause and a worked example, what is not checked, and what bore on a house', async () => {
+    const { rules, notChecked } = (
+      await call<{ rules: { id: string; clauses: string[]; example?: { verdict: string } }[]; notChecked: string[] }>(
+        'GET',
+        '/api/v1/rules',
+      )
+    ).body;
+    expect(rules.find((r) => r.id === 'box-fill')).toMatchObject({ clauses: ['314.16(B)'], example: { verdict: 'stop' } });
+    expect(notChecked.join()).toMatch(/permit/);
+    const bore = (await call<{ id: string; verdicts: Record<string, number> }[]>('GET', '/api/v1/houses/quince-street-14/rules')).body;
+    expect(bore.find((b) => b.id === 'box-fill')!.verdicts['stop']).toBeGreaterThan(0);
+    expect((await call('GET', '/api/v1/houses/nowhere/rules')).status).toBe(404);
+  });
+});
+
 describe('documents', () => {
   it('is alive and has the demo', async () => {
     expect((await call('GET', '/api/v1/health')).body).toMatchObject({ status: 'ok' });

@@ -21,7 +21,6 @@ import {
 } from '@saddle/core/model';
 import { pocketSum, POCKET_SUMS } from '@saddle/core/pocket';
 import { fromBox, FromBoxAnswers, OtherSideAnswers, otherSide } from '@saddle/core/situation';
-import { boreOn, NOT_CHECKED, ruleIndex } from '@saddle/core/rules';
 import { stepsOf } from '@saddle/core/steps';
 import type { Logger } from 'pino';
 import { mkdtemp, readFile, rm } from 'node:fs/promises';
@@ -279,12 +278,13 @@ export function apiRoutes(store: Store, heavy: HeavyPool, logger: Logger, versio
     return pdf(response, `${want.id}-route.pdf`, { do: 'route-sheet', house, want, paper, now: now() });
   });
 
-  api.get('/rules', (_request, response) => {
-    response.json({ rules: ruleIndex(), notChecked: NOT_CHECKED });
+  api.get('/rules', async (_request, response) => {
+    response.type('application/json').send(await heavy.run({ do: 'rules' }));
   });
   api.get('/houses/:id/rules', async (request, response) => {
     const house = await must<House>('house', param(request, 'id'));
-    response.json(boreOn(house.document, await shelf.jobsOf(param(request, 'id'))));
+    const jobs = await shelf.jobsOf(param(request, 'id'));
+    response.type('application/json').send(await heavy.run({ do: 'bore', house: house.document, jobs }));
   });
 
   api.get('/houses/:id/jobs', async (request, response) => {

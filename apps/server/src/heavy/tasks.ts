@@ -1,7 +1,8 @@
 /** Work that takes longer than a blink: sheets in type, and the search for ways. Pure functions of what they are given. */
 import { directorySheet, jobSheet, routeSheet } from '@saddle/core/exchange';
 import type { Paper, Template } from '@saddle/core/layout';
-import type { House, JobInHouse, Want } from '@saddle/core/model';
+import type { House, Job, JobInHouse, Want } from '@saddle/core/model';
+import { boreOn, NOT_CHECKED, ruleIndex } from '@saddle/core/rules';
 import { searchRoutes, type RoutesFound } from '@saddle/core/want';
 import { renderSheet } from '../sheets/pdf.js';
 import { renderTemplate } from '../sheets/template.js';
@@ -11,7 +12,9 @@ export type Task =
   | { do: 'route-sheet'; house: House; want: Want; paper: Paper; now: string }
   | { do: 'directory-sheet'; house: House; paper: Paper; now: string }
   | { do: 'template'; template: Template; paper: Paper; now: string }
-  | { do: 'ways'; house: House; want: Want };
+  | { do: 'ways'; house: House; want: Want }
+  | { do: 'rules' }
+  | { do: 'bore'; house: House; jobs: Job[] };
 
 const short = (f: RoutesFound) => ({
   unbeaten: f.unbeaten,
@@ -44,6 +47,10 @@ export async function run(task: Task): Promise<Uint8Array | string> {
       return renderSheet(directorySheet(task.house), task.house.unit, task.paper, task.now);
     case 'template':
       return renderTemplate(task.template, task.paper, task.now);
+    case 'rules':
+      return JSON.stringify({ rules: ruleIndex(), notChecked: NOT_CHECKED });
+    case 'bore':
+      return JSON.stringify(boreOn(task.house, task.jobs));
     case 'ways':
       return JSON.stringify(ways(task.house, task.want));
   }

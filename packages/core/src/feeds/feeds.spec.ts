@@ -172,7 +172,7 @@ describe('taking another feed', () => {
       changes: cured.changes.map((c) => (c.do === 'place-box' ? { ...c, box: { ...c.box, name: 'By the window' } } : c)),
     };
     const way = workOf(window).runs[0]!.way!;
-    const taken = takeWay(higher, { way, gauge: 14, sections: [], firstPlace: 0, raceway: undefined, lamps: [] });
+    const taken = takeWay(higher, { way, gauge: 14, sections: [], order: [0], raceway: undefined, lamps: [] });
     expect(taken.dropped).toEqual([expect.stringMatching(/^Replace Hall box/)]);
     expect(taken.kept).toEqual(['Set Sewing corner']);
     const job = inHouse(taken.job, quinceStreet);

@@ -115,8 +115,9 @@ function needFindings(w: Work, b: WorkBox): Finding[] {
           ],
         ),
       );
-  // along a raceway it is enough to know what is plugged in somewhere
-  const named = w.raceway !== undefined && (outletBoxes(w)[0] !== b || outletBoxes(w).some((x) => loadsAt(w, x).length > 0));
+  // along a raceway or a run it is enough to know what is plugged in somewhere
+  const inLine = w.job.want?.kind === 'raceway' || w.job.want?.kind === 'run';
+  const named = inLine && (outletBoxes(w)[0] !== b || outletBoxes(w).some((x) => loadsAt(w, x).length > 0));
   if (loads.length === 0 && !named && addsOutlet(b) && circuit)
     findings.push(
       finding(

@@ -29,8 +29,13 @@ export function wantErrors(want: Want, site: Site, unit: LengthUnit): FieldError
   });
   if (want.kind === 'lights' && !want.lamps)
     wrong('/lamps', `${want.name} are lights: say how many and where.`, 'a number of lampholders and rooms', 'nothing');
-  if (want.kind !== 'raceway' && want.places.length > 1)
-    wrong('/places', `${want.name} has ${want.places.length} places; only a raceway has more than one.`, 'one place', want.places.length);
+  if (want.kind !== 'raceway' && want.kind !== 'run' && want.places.length > 1)
+    wrong(
+      '/places',
+      `${want.name} has ${want.places.length} places; only a run and a raceway have more than one.`,
+      'one place',
+      want.places.length,
+    );
   want.lamps?.under.forEach((id, n) => {
     if (!site.rooms.some((r) => r.id === id)) wrong(`/lamps/under/${n}`, `There is no room with the id ${id}.`, 'the id of a room', id);
   });

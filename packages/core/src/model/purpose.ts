@@ -3,6 +3,7 @@ import * as z from 'zod';
 
 export const PURPOSES = [
   'outlet',
+  'run',
   'outdoors',
   'masonry',
   'own-circuit',
@@ -19,6 +20,7 @@ export type Purpose = z.infer<typeof Purpose>;
 
 export const PURPOSE_WORDS: Record<Purpose, string> = {
   outlet: 'a new outlet',
+  run: 'several outlets in a run',
   outdoors: 'an outlet outdoors',
   masonry: 'an outlet in brick or block',
   'own-circuit': 'an outlet on a circuit of its own',

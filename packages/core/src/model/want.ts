@@ -3,7 +3,8 @@ import * as z from 'zod';
 import { DistanceLength, Id, Name, PositiveLength } from './known.js';
 import { FaceId } from './site.js';
 
-export const WANT_KINDS = ['outlet', 'raceway', 'lights'] as const;
+/** `run`: several outlets, one after another on one cable */
+export const WANT_KINDS = ['outlet', 'run', 'raceway', 'lights'] as const;
 export const WantKind = z.enum(WANT_KINDS);
 export type WantKind = z.infer<typeof WantKind>;
 
@@ -59,7 +60,7 @@ export type RacewayStock = z.infer<typeof RacewayStock>;
 
 export const JobWant = z.strictObject({
   kind: WantKind,
-  /** one place; all device boxes of a raceway; the switch of lights */
+  /** one place; all boxes of a run or a raceway; the switch of lights */
   places: z.array(WantPlace).min(1, 'say where it is wanted').max(40),
   lamps: WantLamps.optional(),
   loads: z.array(WantLoad).max(20).default([]),

@@ -18,7 +18,12 @@ import {
 } from '../model/index.js';
 
 /** Heights to start with where nothing is known of the room (common practice). */
-const USUAL_BOTTOM: Record<JobWant['kind'], number> = { outlet: inches(13.25), raceway: inches(42), lights: inches(46) };
+const USUAL_BOTTOM: Record<JobWant['kind'], number> = {
+  outlet: inches(13.25),
+  run: inches(13.25),
+  raceway: inches(42),
+  lights: inches(46),
+};
 
 /**
  * A job that has taken no way yet, wanted at the middle of a wall at the usual height until somebody says where.
@@ -36,14 +41,14 @@ export function newJob(
   const spot = at ?? walked ?? (house.site.walls[0] && { wallId: house.site.walls[0].id, face: 'A' as const });
   const wall = house.site.walls.find((w) => w.id === spot?.wallId);
   if (!spot || !wall || AT_A_BOX.has(purpose)) return undefined;
-  const kind = purpose === 'lights' || purpose === 'raceway' ? purpose : 'outlet';
+  const kind = purpose === 'lights' || purpose === 'raceway' || purpose === 'run' ? purpose : 'outlet';
   const room = house.site.rooms.find((r) => r.id === wall.faces[spot.face].roomId)!;
   const bottoms = house.site.boxes.filter((b) => b.wallId === wall.id && b.face === spot.face).map((b) => b.place.bottom);
   const place: WantPlace = {
     wallId: wall.id,
     face: spot.face,
     fromLeft: assumed(wall.length.mm / 2),
-    bottom: kind === 'outlet' && bottoms[0] ? bottoms[0] : assumed(Math.min(USUAL_BOTTOM[kind], wall.height.mm)),
+    bottom: (kind === 'outlet' || kind === 'run') && bottoms[0] ? bottoms[0] : assumed(Math.min(USUAL_BOTTOM[kind], wall.height.mm)),
   };
   const want: JobWant = {
     kind,
@@ -101,8 +106,16 @@ export const putJoists = (house: House, roomId: string, field: 'joistsAbove' | '
 export function nextPlace(house: House, want: Want): WantPlace | undefined {
   const last = want.places.at(-1)!;
   const wall = house.site.walls.find((w) => w.id === last.wallId);
-  const at = last.fromLeft.mm + inches(28);
-  return wall && at <= wall.length.mm - inches(4) ? { ...last, fromLeft: assumed(at) } : undefined;
+  // along a raceway as bench outlets stand, along a run as the spacing rule of a room has it (210.52(A): 12 ft, from memory)
+  const at = last.fromLeft.mm + inches(want.kind === 'run' ? 96 : 28);
+  if (wall && at <= wall.length.mm - inches(4)) return { ...last, fromLeft: assumed(at) };
+  const room = house.site.rooms.find((r) => r.sides?.some((s) => s.wallId === last.wallId && s.face === last.face));
+  const i = room?.sides?.findIndex((s) => s.wallId === last.wallId && s.face === last.face) ?? -1;
+  const next = room?.sides?.[(i + 1) % (room.sides.length || 1)];
+  const on = next && house.site.walls.find((w) => w.id === next.wallId);
+  if (!next || !on || next.wallId === last.wallId || want.places.some((p) => p.wallId === next.wallId && p.face === next.face))
+    return undefined;
+  return { ...last, wallId: next.wallId, face: next.face, fromLeft: assumed(Math.min(inches(24), on.length.mm / 2)) };
 }
 
 /** A point of the drawn plan, which runs downward, as a point to pass. mm */

@@ -1,6 +1,7 @@
 export * from './outletPlan.js';
 export * from './kept.js';
 export * from './ownId.js';
+export * from './runOrder.js';
 export * from './wantFeeds.js';
 export * from './searchRoutes.js';
 export * from './routeDetail.js';

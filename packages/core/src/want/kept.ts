@@ -18,12 +18,13 @@ const partsOf = ({ stock, fittings, pieces, supports, conductorMm }: RacewayPlan
 export function keptParts(
   site: Site,
   want: Want,
-  option: Pick<ShownOption, 'key' | 'title' | 'gauge' | 'firstPlace'> & { feed: { id: string } },
+  option: Pick<ShownOption, 'key' | 'title' | 'gauge' | 'firstPlace' | 'order'> & { feed: { id: string } },
   detail: RouteDetail,
 ): KeptParts {
   const title = option.title.slice(0, 120);
   const raceway = want.kind === 'raceway' ? detail.raceway : undefined;
-  const boxId = (n: number): string => (n === 0 ? ownId(want.id, 'box') : ownId(want.id, raceway ? `box-${n + 1}` : `lamp-${n}`));
+  const boxId = (n: number): string =>
+    n === 0 ? ownId(want.id, 'box') : ownId(want.id, want.kind === 'lights' ? `lamp-${n}` : `box-${n + 1}`);
   return {
     way: keptWay(site, detail.traced, { key: option.key, title, feed: option.feed.id, open: raceway !== undefined }),
     gauge: option.gauge,
@@ -32,10 +33,10 @@ export function keptParts(
         key: `${option.key.slice(0, 1900)} > ${i + 1}`,
         title: `${title.slice(0, 100)}, on ${i + 1}`,
         feed: boxId(i),
-        open: raceway !== undefined || i > 0,
+        open: raceway !== undefined || (want.kind === 'lights' && i > 0),
       }),
     ),
-    firstPlace: option.firstPlace,
+    order: option.order ?? want.places.map((_, i) => (option.firstPlace === 0 ? i : want.places.length - 1 - i)),
     raceway: raceway && partsOf(raceway),
     lamps: (detail.lamps?.at ?? []).map(({ x, y, roomId }) => ({ x, y, roomId })),
   };

@@ -63,13 +63,16 @@ function firstKind(site: Site, want: Want, place: WantPlace): Box['kind'] {
   return want.lowVoltage ? 'wings-2g-34' : 'wings-1g-20';
 }
 
+/** One after another, each with a number. */
+const several = (want: Want): boolean => want.kind === 'raceway' || want.kind === 'run';
+
 /** `box`, `box-2`, `box-3` … of the places in the order in which the power reaches them. */
 const nth = (what: string, i: number): string => (i === 0 ? what : `${what}-${i + 1}`);
 
 function newBox(site: Site, want: Want, place: WantPlace, i: number, circuitId: string | undefined): Box {
   return {
     id: ownId(want.id, nth('box', i)),
-    name: short(want.kind === 'raceway' ? `${want.name} ${i + 1}` : want.kind === 'lights' ? `${want.name} switch` : want.name),
+    name: short(several(want) ? `${want.name} ${i + 1}` : want.kind === 'lights' ? `${want.name} switch` : want.name),
     wallId: place.wallId,
     face: place.face,
     place: { from: 'left-end', toward: 'right', to: 'centre', distance: place.fromLeft, bottom: place.bottom },
@@ -129,10 +132,10 @@ function newDevice(
       device: { ...at, name: short(`${want.name} switch`), kind: (breakerA ?? 15) > 15 ? 'switch-20' : 'switch-15' },
     };
   return {
-    ...{ id: nth('new-device', i), title: want.kind === 'raceway' ? `Receptacle ${i + 1}` : 'New receptacle', do: 'place-device' },
+    ...{ id: nth('new-device', i), title: several(want) ? `Receptacle ${i + 1}` : 'New receptacle', do: 'place-device' },
     device: {
       ...at,
-      name: short(want.kind === 'raceway' ? `${want.name} receptacle ${i + 1}` : `${want.name} receptacle`),
+      name: short(several(want) ? `${want.name} receptacle ${i + 1}` : `${want.name} receptacle`),
       kind: outdoors ? `ground-fault-${rating}` : `duplex-${rating}`,
       tamperResistant: true,
       ...(outdoors ? { weatherResistant: true, inUseCover: true } : {}),
@@ -147,8 +150,8 @@ export interface KeptParts {
   gauge: Awg;
   /** on from there: from device box to device box of a raceway, from the switch to the lampholders */
   sections: CableWay[];
-  /** index of the wanted place that the feed reaches first */
-  firstPlace: number;
+  /** wanted places in the order in which the power reaches them */
+  order: number[];
   raceway: RacewayParts | undefined;
   lamps: { x: number; y: number; roomId: string }[];
 }
@@ -177,7 +180,9 @@ export function outletChanges({ site, edition, want, feed, parts }: OutletPlanIn
   const circuit = own?.circuit ?? site.circuits.find((c) => c.id === source?.circuitId);
   const gauge = parts?.gauge ?? smallestGaugeFor(circuit?.breakerA ?? 20);
   const surface = want.kind === 'raceway';
-  const places = surface ? (parts && parts.firstPlace > 0 ? [...want.places].reverse() : want.places) : want.places.slice(0, 1);
+  const ordered = parts ? parts.order.flatMap((i) => want.places[i] ?? []) : want.places;
+  // on trial it is the first of a run that decides about its feed
+  const places = surface || (want.kind === 'run' && parts) ? ordered : want.places.slice(0, 1);
   const boxes = places.map((place, i) => newBox(site, want, place, i, circuit?.id));
   const first = source ? { boxId: source.id, label: short(source.name) } : { label: short(site.panel?.name ?? 'panel') };
   const what = surface ? `${gauge} AWG wires` : `${gauge}-2 cable`;
@@ -215,7 +220,7 @@ export function outletChanges({ site, edition, want, feed, parts }: OutletPlanIn
         }))
       : []),
   ];
-  return parts && !surface ? inBestKind(changes, site, edition, boxes[0]!) : changes;
+  return parts && !surface ? boxes.reduce((list, box) => inBestKind(list, site, edition, box), changes) : changes;
 }
 
 /** Lampholders on their boxes, and the switched cable from the switch to the first and on from each to the next. */

@@ -3,20 +3,10 @@ import { freeEndBySchool, LEAST_FREE_MM, product, sheathBySchool, term, type Jud
 import { facePoints, runOfBoxes, switchOn } from '../circuit/index.js';
 import { feet, inches, printLength, printMark, toFeet } from '../measure/index.js';
 import { DEFAULT_SCHOOLS, type House, type Sum, type Want } from '../model/index.js';
-import {
-  cheapestWay,
-  inside,
-  racewayPlan,
-  traced,
-  USUAL_STOCK,
-  worthOf,
-  type FrameEdge,
-  type Framing,
-  type RacewayPlan,
-  type Traced,
-} from '../route/index.js';
+import { inside, racewayPlan, traced, USUAL_STOCK, type FrameEdge, type Framing, type RacewayPlan, type Traced } from '../route/index.js';
 import type { RouteOption } from './searchRoutes.js';
 import { wantAmps } from './outletPlan.js';
+import { sectionBetween } from './runOrder.js';
 
 export interface LampRun {
   /** lampholders in the order of the cable, in plan */
@@ -39,19 +29,6 @@ export interface RouteDetail {
 }
 
 const US_VOLTS = 120;
-
-/** Sections between what follows the first place: other boxes of a raceway, lampholders. */
-function sectionBetween(frame: Framing, want: Want, from: number, to: number): { nodes: number[]; edges: FrameEdge[] } | undefined {
-  const forbidden = new Set(want.forbidden);
-  const node = (n: number): boolean =>
-    forbidden.has(frame.nodes[n]!.space) || (n !== from && n !== to && /^(feed|place)\//.test(frame.nodes[n]!.space));
-  const way = cheapestWay(frame.graph, [{ node: from, cost: [0, 0, 0, 0, 0] }], to, worthOf(want.weights), { node });
-  if (!way) return undefined;
-  const edges = way.edges.map((e) => frame.edges[e]!);
-  const nodes = [from];
-  for (const e of edges) nodes.push(e.from === nodes.at(-1) ? e.to : e.from);
-  return { nodes, edges };
-}
 
 /** Evenly spread under (or over) rooms: half a step from the edges, one step apart (common practice). */
 function lampPlaces(frame: Framing, want: Want): { nodes: number[]; lost: number } {
@@ -122,6 +99,14 @@ export function routeDetail(house: House, want: Want, option: RouteOption, frame
     raceway = racewayPlan(house.site, frame, runs, want.raceway ?? USUAL_STOCK, option.gauge, house.unit);
   }
 
+  if (want.kind === 'run') {
+    const order = option.order ?? [option.firstPlace];
+    sections = order.slice(1).flatMap((p, i) => {
+      const next = sectionBetween(frame, want, frame.places[order[i]!]!, frame.places[p]!);
+      return next ? [trace(next.nodes, next.edges)] : [];
+    });
+  }
+
   let lamps: LampRun | undefined;
   if (want.kind === 'lights' && want.lamps) {
     const { nodes, lost } = lampPlaces(frame, want);
@@ -148,7 +133,7 @@ export function routeDetail(house: House, want: Want, option: RouteOption, frame
       },
     };
   }
-  const all = [first, ...(want.kind === 'lights' ? sections : [])];
+  const all = [first, ...(want.kind === 'raceway' ? [] : sections)];
   const runMm = all.reduce((s, t) => s + t.run.runMm, 0) + (raceway && want.kind === 'raceway' ? raceway.conductorMm : 0);
   return {
     traced: first,
@@ -256,7 +241,7 @@ function buyList(
     put(`${option.gauge} AWG single wire, each of hot, neutral and ground`, inFeet(Math.ceil(raceway.conductorMm / feet(1)) * feet(1)));
   else put(`${option.gauge}-2 cable with ground`, inFeet(Math.ceil((sum((t) => t.run.cutMm) * 1.15) / feet(1) - 1e-6) * feet(1)));
   if (option.feed.id === 'panel') put('20 A breaker of the type listed for the panel', 1);
-  if (want.kind === 'outlet') put('box and receptacle', 1);
+  if (want.kind === 'outlet' || want.kind === 'run') put('box and receptacle', want.places.length);
   if (lamps) {
     put('lampholder with its box', lamps.at.length);
     put('switch and box', 1);

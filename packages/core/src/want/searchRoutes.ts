@@ -35,6 +35,7 @@ import {
   type Way,
   type Region,
 } from '../route/index.js';
+import { bestOrder, runSections, type RunSections } from './runOrder.js';
 import { feedPoint, placePoint, wantFeeds } from './wantFeeds.js';
 
 export type JoistsRun = 'along-first' | 'across-first';
@@ -58,6 +59,8 @@ export interface RouteOption {
   favourite: boolean;
   /** index of the place that the feed reaches first: a raceway can be fed from either end */
   firstPlace: number;
+  /** places of a run in the order in which the cable visits them */
+  order?: number[];
   /** what each figure is made of: the feed, then every kind of step with how often it comes */
   sums: Record<Criterion, Sum>;
   nodes: number[];
@@ -231,16 +234,20 @@ function waysFor(house: House, want: Want, fit: readonly FeedCandidate[], joists
     return { gauge, frame, feeds: feeds.filter((f) => frame.boxes.has(f.id)), starts };
   });
   const forbidden = new Set(want.forbidden);
-  const ends = want.kind === 'raceway' ? [...new Set([0, want.places.length - 1])] : [0];
-  const all: (Way & { group: Group; firstPlace: number })[] = [];
+  const ends =
+    want.kind === 'run' ? want.places.map((_, i) => i) : want.kind === 'raceway' ? [...new Set([0, want.places.length - 1])] : [0];
+  const all: (Way & { group: Group; firstPlace: number; onward: Onward | undefined })[] = [];
   for (const group of groups) {
     const { frame, starts } = group;
     const blocked = new Uint8Array(frame.nodes.length);
     frame.nodes.forEach((n, i) => {
       if (forbidden.has(n.space)) blocked[i] = 1;
     });
+    const run = want.kind === 'run' && want.places.length > 1 ? runSections(frame, want) : undefined;
     for (const end of ends) {
       const target = frame.places[end]!;
+      const onward = run && onwardFrom(end, run);
+      if (run && !onward) continue;
       // a box that feeds nothing here is no way through, and neither is another wanted place
       const node = (n: number): boolean =>
         blocked[n] === 1 || (n !== target && /^(feed|place)\//.test(frame.nodes[n]!.space) && !starts.some((s) => s.node === n));
@@ -249,11 +256,35 @@ function waysFor(house: House, want: Want, fit: readonly FeedCandidate[], joists
         through === undefined
           ? bestWays(frame.graph, starts, target, { node })
           : bestWaysVia(frame.graph, starts, through, target, { node });
-      all.push(...ways.map((w) => ({ ...w, group, firstPlace: end })));
+      all.push(
+        ...ways.map((w) => ({
+          ...w,
+          // what all of it costs decides, not the way to its first place
+          cost: onward ? w.cost.map((c, k) => (k === DRYING ? Math.max(c, onward.cost[k]!) : c + onward.cost[k]!)) : w.cost,
+          group,
+          firstPlace: end,
+          onward,
+        })),
+      );
     }
   }
   // each size of cable was searched on its own: across them some are beaten
   return { groups, all: unbeaten(all) };
+}
+
+/** On from the first place of a run: the order of the places, the edges of all sections, what they cost together. */
+interface Onward {
+  order: number[];
+  edges: FrameEdge[];
+  cost: number[];
+}
+const DRYING = CRITERIA.indexOf('drying');
+function onwardFrom(start: number, run: RunSections): Onward | undefined {
+  const best = bestOrder(start, run.cost);
+  if (!best) return undefined;
+  const edges = best.order.slice(1).flatMap((to, i) => run.section(best.order[i]!, to) ?? []);
+  const cost = CRITERIA.map((_, k) => edges.reduce((s, e) => (k === DRYING ? Math.max(s, e.cost[k]!) : s + e.cost[k]!), 0));
+  return { order: best.order, edges, cost };
 }
 
 /** The point of a part of the house nearest to where a via-point was put. */
@@ -280,7 +311,7 @@ function optionsOf(house: House, want: Want, made: ReturnType<typeof waysFor>): 
     const spaces = nodes.map((n) => frame.nodes[n]!.space).filter((s, i, list) => s !== list[i - 1] && !s.startsWith('place/'));
     const cost = way.cost as unknown as Cost;
     return {
-      key: spaces.join('>').slice(0, 2000),
+      key: `${spaces.join('>')}${way.onward ? `#${way.onward.order.join('-')}` : ''}`.slice(0, 2000),
       feed,
       gauge,
       title: titleOf(house, feed, edges, nodes, frame),
@@ -293,7 +324,8 @@ function optionsOf(house: House, want: Want, made: ReturnType<typeof waysFor>): 
       buys: [],
       favourite: false,
       firstPlace: way.firstPlace,
-      sums: sumsOf(feed.name, start.cost as unknown as Cost, edges),
+      ...(way.onward ? { order: way.onward.order } : {}),
+      sums: sumsOf(feed.name, start.cost as unknown as Cost, [...edges, ...(way.onward?.edges ?? [])]),
       nodes,
       edges,
       frame,

@@ -445,7 +445,11 @@ describe('documents', () => {
       const job = newJob(quinceStreet, 'n', 'New', purpose)!;
       expect(checkJobIn(job, quinceStreet, []), purpose).toMatchObject({ ok: true });
       expect(putPlace(job, 0, { bottom: measured(inches(20)) }).want!.places[0]!.bottom.mm).toBe(inches(20));
-      expect(nextPlace(quinceStreet, wantOfJob(job)!)!.fromLeft.mm - job.want!.places[0]!.fromLeft.mm).toBeCloseTo(inches(28));
+      // on along the wall, or from the start of the next one
+      const next = nextPlace(quinceStreet, wantOfJob(job)!)!;
+      const [from] = job.want!.places;
+      if (next.wallId === from!.wallId) expect(next.fromLeft.mm - from!.fromLeft.mm).toBeCloseTo(inches(purpose === 'run' ? 96 : 28));
+      else expect(next.fromLeft.mm).toBeCloseTo(inches(24));
     }
     expect(newJob(quinceStreet, 'n', 'New', 'replace')).toBeUndefined();
     expect(newJob({ ...quinceStreet, site: { ...quinceStreet.site, rooms: [], walls: [] } }, 'n', 'New', 'outlet')).toBeUndefined();

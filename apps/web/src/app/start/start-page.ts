@@ -36,6 +36,7 @@ const SITUATION: Partial<Record<Purpose, 'raise' | 'enlarge' | 'replace' | 'clos
 /** What each purpose is about, in a line. */
 const ABOUT: Record<Purpose, string> = {
   outlet: 'fed from whatever box or panel suits best',
+  run: 'one cable from each to the next, in the best order',
   outdoors: 'out through the wall: sleeve, seal, cover, protection',
   masonry: 'chase or surface, box in mortar',
   'own-circuit': 'from the panel, its breaker included',

@@ -34,11 +34,13 @@ import { JobSession } from '../job/job-session';
           }
         </div>
       }
-      @if (want().kind === 'raceway') {
+      @if (want().kind === 'raceway' || want().kind === 'run') {
         <button type="button" class="btn-line" (click)="addPlace()" data-testid="add-place">one more outlet</button>
         @if (full()) {
           <p class="field-error" role="status">{{ full() }}</p>
         }
+      }
+      @if (want().kind === 'raceway') {
         <h4>The raceway</h4>
         <div class="fields">
           <sa-length-field label="stock length" [value]="stock().stock" (set)="$event && setStock({ stock: $event })" />
@@ -77,7 +79,7 @@ import { JobSession } from '../job/job-session';
       @if (want().kind !== 'lights') {
         <div class="fields">
           <sa-yes-no label="a circuit of its own from the panel" [value]="want().ownCircuit" (set)="put({ ownCircuit: $event ?? false })" />
-          @if (want().kind === 'outlet') {
+          @if (want().kind === 'outlet' || want().kind === 'run') {
             <sa-yes-no label="a raceway on the wall may be seen" [value]="want().mayShow" (set)="put({ mayShow: $event ?? false })" />
           }
         </div>
