@@ -83,15 +83,19 @@ export class StartPage {
     () => !this.listed() || (this.houseId() !== 'new' && this.stored()?.document.id !== this.houseId()),
   );
   protected readonly newHouse = signal({ name: '', edition: 'US-2020' as House['edition'], unit: 'in' as House['unit'], built: '' });
+  /** two rooms and the wall between them make one outlet, nothing else */
+  private readonly throughWall = computed(() => this.purpose() === 'outlet');
   private readonly wished = signal<Where | undefined>(undefined);
   protected readonly where = computed((): Where => {
     const wished = this.wished();
-    if (wished === 'other side' && this.atBox()) return 'wall';
-    return wished ?? (this.faces().length && (!this.atBox() || this.boxes().length) ? 'surveyed' : this.atBox() ? 'wall' : 'other side');
+    if (wished === 'other side' && !this.throughWall()) return 'wall';
+    return (
+      wished ?? (this.faces().length && (!this.atBox() || this.boxes().length) ? 'surveyed' : this.throughWall() ? 'other side' : 'wall')
+    );
   });
   protected readonly wheres = computed((): Choice[] => [
     ...(this.faces().length ? [{ value: 'surveyed', label: 'on a wall that is surveyed' }] : []),
-    ...(this.atBox() ? [] : [{ value: 'other side', label: 'fed from a box on the other side of the same wall' }]),
+    ...(!this.throughWall() ? [] : [{ value: 'other side', label: 'fed from a box on the other side of the same wall' }]),
     { value: 'wall', label: this.atBox() ? 'at a box that is not surveyed yet' : 'on a wall that is not surveyed yet' },
   ]);
   protected readonly faces = computed((): Choice[] =>
