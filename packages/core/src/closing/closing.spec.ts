@@ -86,6 +86,25 @@ function takenAndCured(id: string): JobInHouse {
   return cured(quinceStreet, takeWay(open, keptParts(quinceStreet.site, want, option!, detail)).job);
 }
 
+describe.each(['aquarium-alcove', 'wainscot', 'hall-box-replaced', 'router-shelf'])('%s, from its plan to a closed job', (id) => {
+  const start = known(
+    cured(
+      quinceStreet,
+      demoJobs.find((j) => j.id === id)!,
+    ),
+  );
+  const house = houseOf(start);
+  const done = strip(worked(start));
+  const closed = closeJob(done, house, [done], at(500), false);
+  it('every change is built by some step; closed and taken back the house is as it was', () => {
+    if (!closed.ok) throw new Error(JSON.stringify(closed.hindrances));
+    expect(closed.house.history!.at(-1)!.differs.filter((d) => d.startsWith('not built'))).toEqual([]);
+    expect(checkHouse(closed.house)).toMatchObject({ ok: true });
+    const back = reopenJob(closed.job, closed.house, [closed.job]);
+    expect(back.ok && back.house.site).toEqual(house.site);
+  });
+});
+
 describe.each(['model-railway', 'cellar-lights', 'kiln-corner', 'loom-lamp', 'rain-barrel-pump'])(
   '%s, from a taken way to a closed job',
   (id) => {

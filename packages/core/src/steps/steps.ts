@@ -14,7 +14,7 @@ import {
 } from '../ledger/index.js';
 import { cablesBehind, CROSSING_HOLE_MM, marksFor, onSurface, openingRect, type PatchPlan, uOf } from '../layout/index.js';
 import { inches, printLength, printMark } from '../measure/index.js';
-import { baysLooked, legOf, type JobInHouse } from '../model/index.js';
+import { baysLooked, legOf, type Circuit, type JobInHouse } from '../model/index.js';
 import { breakerSteps } from '../panel/index.js';
 import { capital, free, id, LEAST_OUT_MM, out, PRACTICE, step, volts, type At, type Draft, type Step, type StepAsk } from './draft.js';
 import { lampSteps } from './lamps.js';
@@ -319,10 +319,28 @@ function newSide(at: At, b: WorkBox, r: WorkRun | undefined, tailFirst: boolean)
   ];
 }
 
+/** Circuits whose conductors are in a box: its own, and those that its cables were traced to. */
+function circuitsIn(w: Work, b: WorkBox): Circuit[] {
+  const ids = new Set([
+    b.circuit?.id,
+    ...b.cables.flatMap(({ cable }) => [cable.circuitId, ...(cable.uses ?? []).map((u) => u.circuitId)]),
+  ]);
+  return w.planned.circuits.filter((c) => ids.has(c.id));
+}
+
 /** Off, locked, proved dead: the breaker of the box that is opened, or the main where the panel is. */
-function off(b: WorkBox | undefined): Draft[] {
+function off(w: Work, b: WorkBox | undefined): Draft[] {
   const main = b === undefined;
-  const breaker = main ? 'The main' : b.circuit ? `Breaker ${b.circuit.number}` : 'The breaker that feeds the source box';
+  const opened = w.boxes.filter((x) => x.role !== 'new');
+  const numbers = [...new Set(opened.flatMap((x) => circuitsIn(w, x)).map((c) => c.number))];
+  const unnamed = opened.filter((x) => !x.circuit);
+  const breaker = main
+    ? 'The main'
+    : numbers.length > 1
+      ? `Breakers ${numbers.slice(0, -1).join(', ')} and ${numbers.at(-1)!}`
+      : b.circuit
+        ? `Breaker ${b.circuit.number}`
+        : 'The breaker that feeds the source box';
   return [
     step(
       'breaker-off',
@@ -330,7 +348,12 @@ function off(b: WorkBox | undefined): Draft[] {
       5,
       [
         'Tell everybody in the house and say for how long.',
-        'Switch it off; lock it or tape a label over the handle.',
+        numbers.length > 1 && !main
+          ? 'Switch all of them off; lock each or tape a label over its handle. Each is proved dead by itself.'
+          : 'Switch it off; lock it or tape a label over the handle.',
+        ...(unnamed.length && !main
+          ? [`Which breaker feeds ${unnamed.map((x) => x.box.name).join(' and ')} is not known: find it before anything is opened there.`]
+          : []),
         ...(main ? ['A lamp that does not hang on this panel; then the cover off, and a barrier over the service lugs.'] : []),
       ],
       {
@@ -355,6 +378,22 @@ function off(b: WorkBox | undefined): Draft[] {
         main
           ? 'Prove the tester on the live source again.'
           : 'Prove the tester on the live source again. With the cover off, test every conductor and the metal box too.',
+        ...(!main && opened.length > 1
+          ? [
+              `The same in each box that is opened: ${opened
+                .map(
+                  (x) =>
+                    `${x.box.name}${
+                      circuitsIn(w, x).length
+                        ? ` (circuit ${circuitsIn(w, x)
+                            .map((c) => c.number)
+                            .join(' and ')})`
+                        : ''
+                    }`,
+                )
+                .join('; ')}. One reading that is not dead, in any of them: stop.`,
+            ]
+          : []),
       ],
       {
         needsDead: true,
@@ -674,7 +713,7 @@ export function stepsOf(job: JobInHouse): Step[] {
     const first = surface.map((b) => runTo(w, b)).find((r) => r?.from && r.from.role !== 'new');
     const source = first?.from ? sourceSide({ w, n: 0 }, first, first.from, true) : [];
     const done = finish(w);
-    return inOrder([prepare, ...racewaySteps(w, surface, off(first?.from), [...source, ...panelSide(w)], done)]);
+    return inOrder([prepare, ...racewaySteps(w, surface, off(w, first?.from), [...source, ...panelSide(w)], done)]);
   }
   if (news.length === 0) return inOrder([prepare, ...inPlaceSteps(w, inPlace)]);
   const runs = news.map((b) => runTo(w, b));
@@ -692,7 +731,7 @@ export function stepsOf(job: JobInHouse): Step[] {
   const sources = runs.flatMap((r, i) => (r?.from && r.from.role !== 'new' ? [{ r, from: r.from, i }] : []));
   const lamps = lampSteps(w);
   const source = (first: boolean): Draft[] => [...sources.flatMap(({ r, from, i }) => sourceSide(at(i), r, from, first)), ...panelSide(w)];
-  const isolate = off(sources[0]?.from);
+  const isolate = off(w, sources[0]?.from);
   const done = finish(w);
   // the new side between opening the old box and connecting there
   const around = (): Draft[] => {
@@ -797,7 +836,7 @@ function inPlaceSteps(w: Work, inPlace: WorkBox[]): Draft[] {
     return { b, at: { w, n }, judged, cuts: moved || (judged.move?.enlarged ?? 0) > 0 };
   });
   for (const { b, at, cuts } of works) if (cuts) drafts.push(markOut(at, b));
-  drafts.push(...off(boxes[0]!));
+  drafts.push(...off(w, boxes[0]!));
   for (const { b, at, judged, cuts } of works) {
     const boxChanges = job.changes.filter((x) => x.do === 'replace-box' && x.boxId === b.box.id).map((x) => x.id);
     const here = new Set([...b.devices, ...b.hadDevices].map((d) => d.id));

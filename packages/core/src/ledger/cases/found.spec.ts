@@ -325,3 +325,21 @@ describe('sheath inside a box, as measured', () => {
     expect([...new Set(at(inches(0.125)))]).toEqual(['stop']);
   });
 });
+
+describe('two circuits in the boxes that are opened', () => {
+  it('a cable traced to another circuit: both breakers off, each proved dead, in every box', () => {
+    const two = job({
+      found: ({ found }) => ({
+        ...found,
+        cables: found.cables.map((c) =>
+          c.ends.some((e) => e.boxId === 'hall-box') && c.id !== 'hall-line' ? { ...c, circuitId: 'c5' } : c,
+        ),
+      }),
+    });
+    const [off, prove] = ['breaker-off', 'prove-dead'].map((id) => stepsOf(two).find((s) => s.id === id)!);
+    expect(off!.title).toBe('Breakers 4 and 5 off, locked or labelled');
+    expect(off!.says.join()).toMatch(/Each is proved dead by itself/);
+    expect(prove!.says.length).toBeGreaterThan(0);
+    expect(stepsOf(job({})).find((s) => s.id === 'breaker-off')!.title).toBe('Breaker 4 off, locked or labelled');
+  });
+});
