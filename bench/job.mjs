@@ -4,7 +4,7 @@ import { demoJobs, quinceStreet, sewingCorner } from '@saddle/core/demo';
 import { jsonSchema } from '@saddle/core/exchange';
 import { jobElevation, ledgerOf, workOf } from '@saddle/core/ledger';
 import { checkJobIn, inHouse } from '@saddle/core/model';
-import { stepsOf } from '@saddle/core/steps';
+import { stepsOf } from '@saddle/core/work';
 import { figure, median } from './timing.mjs';
 
 const FRAME_MS = 1000 / 60;

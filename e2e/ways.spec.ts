@@ -176,7 +176,7 @@ test('a raceway with one more outlet, and ten lamps in two rows', async ({ page 
 
 test('a bare house: a room typed round, a panel hung, and an outlet wanted, with figures of one’s own', async ({ page }) => {
   const bare = {
-    ...{ format: 'saddle-house', version: 2, id: 'own-house', name: 'Own house', edition: 'US-2023', unit: 'in', built: 1994 },
+    ...{ format: 'saddle-house', version: 3, id: 'own-house', name: 'Own house', edition: 'US-2023', unit: 'in', built: 1994 },
     site: { rooms: [], walls: [], boxes: [], cables: [], devices: [], circuits: [], loads: [] },
   };
   expect((await page.request.post('/api/v1/houses', { data: bare })).status()).toBe(201);
@@ -216,4 +216,19 @@ test('a bare house: a room typed round, a panel hung, and an outlet wanted, with
   // the walls’ depth was never measured: no plate hole passes as fine
   await expect(page.locator('.finding[data-verdict="ok"]').filter({ hasText: 'plate' })).toHaveCount(0);
   await expect(page.getByText('was only assumed', { exact: false }).first()).toBeVisible();
+});
+
+test('the place moved after a way was taken: the Route stage says so, and a way taken again plans it there', async ({ page }) => {
+  await open(page, 'kiln-corner');
+  await first(page).getByRole('button').first().click();
+  await page.getByTestId('choose').click();
+  await expect(first(page)).toContainText('taken');
+  await expect(page.getByTestId('off-wanted')).toBeHidden();
+  await need(page, 'kiln-corner');
+  await fill(page, 'from its left end to the middle of the box', '55');
+  await open(page, 'kiln-corner');
+  await expect(page.getByTestId('off-wanted')).toContainText('31"');
+  await first(page).getByRole('button').first().click();
+  await page.getByTestId('choose').click();
+  await expect(page.getByTestId('off-wanted')).toBeHidden();
 });

@@ -1,5 +1,6 @@
 /** One job from end to end, with numbers of its own: from the answers to the record. At a desk and on a phone. */
 import { expect, fill, finding, goTo, saved, showAll, test } from './saddle.js';
+import { proveDead } from './work.js';
 
 test('a reading nook fed from the landing', async ({ page, request }) => {
   await page.goto('/');
@@ -153,8 +154,13 @@ test('a reading nook fed from the landing', async ({ page, request }) => {
   await done('fish');
   await value('wire-source', 'free-source', '7');
   await done('wire-source');
-  await done('swap-breaker');
   await done('close-boxes');
+  // the main is off for the breaker alone, with a proof of its own
+  await done('breaker-off-2');
+  await expect(step('swap-breaker').getByRole('checkbox')).toBeDisabled();
+  await proveDead(page, 'prove-dead-2');
+  await done('swap-breaker');
+  await done('energise-2');
   await done('energise');
   await value('test', 'hn', '121.4');
   await value('test', 'hg', '121.3');

@@ -3,7 +3,7 @@ import Database from 'better-sqlite3';
 import { join } from 'node:path';
 import { demoHouses, demoJobs } from '@saddle/core/demo';
 import { checkHouse, checkJob, inHouse } from '@saddle/core/model';
-import { stepsOf } from '@saddle/core/steps';
+import { stepsOf } from '@saddle/core/work';
 import { ask, chance, dropFolder, json, JSON_TYPE, newFolder, save, serve } from './lib.mjs';
 
 const LONG = 1000;
@@ -66,10 +66,12 @@ async function plantClosing(url) {
   const sample = demoJobs.find((j) => j.id === 'hall-box-replaced');
   const at = (n) => new Date(Date.UTC(2026, 9, 3, 8, n)).toISOString();
   const reading = (n, volts) => ({ at: at(n), volts, where: 'here' });
-  const proof = { testerBefore: reading(20, 120), hotNeutral: reading(21, 0), hotGround: reading(22, 0), neutralGround: reading(23, 0), testerAfter: reading(24, 120) };
+  const read = { testerBefore: reading(50, 120), hotNeutral: reading(51, 0), hotGround: reading(52, 0), neutralGround: reading(53, 0), testerAfter: reading(54, 120) };
   const bare = { ...sample, id: 'closing-job', houseId: house.id };
-  const ticks = stepsOf(inHouse(bare, house)).map((s, n) => ({ step: s.id, at: at(n) }));
-  const job = { ...bare, work: { ticks, notes: [], values: [], proof } };
+  const steps = stepsOf(inHouse(bare, house));
+  const ticks = steps.map((s, n) => ({ step: s.id, at: at(n) }));
+  const proofs = steps.flatMap((s) => s.proves).map((t) => ({ of: t.key, ...read }));
+  const job = { ...bare, work: { ticks, notes: [], values: [], proofs } };
   for (const [where, document] of [['houses', house], ['jobs', job]]) {
     const made = await ask(url, 'POST', `/api/v1/${where}`, JSON_TYPE, JSON.stringify(document));
     if (made.status !== 201) throw new Error(`closing: ${made.status} ${made.body}`);

@@ -226,14 +226,14 @@ describe('a job becomes part of its house', () => {
       unit: string;
       least?: number;
     }
-    const steps = (await call<{ id: string; asks: Ask[]; needsDead: boolean }[]>('GET', `/api/v1/jobs/${id}/steps`)).body;
+    const steps = (await call<{ id: string; asks: Ask[]; proves: { key: string }[] }[]>('GET', `/api/v1/jobs/${id}/steps`)).body;
     const at = (n: number) => new Date(Date.UTC(2026, 9, 3, 8, n)).toISOString();
     const reading = (n: number, volts: number) => ({ at: at(n), volts, where: 'here' });
     const work = {
       ticks: steps.map((s, n) => ({ step: s.id, at: at(n) })),
       notes: [],
       values: steps.flatMap((s, n) => s.asks.map((a) => ({ step: s.id, key: a.key, value: a.unit === 'V' && a.least === 0 ? 0.4 : (a.least ?? 0) + 1, at: at(n) }))),
-      proof: { testerBefore: reading(20, 120), hotNeutral: reading(21, 0), hotGround: reading(22, 0), neutralGround: reading(23, 0), testerAfter: reading(24, 120) },
+      proofs: steps.flatMap((s) => s.proves).map(({ key }) => ({ of: key, testerBefore: reading(30, 120), hotNeutral: reading(31, 0), hotGround: reading(32, 0), neutralGround: reading(33, 0), testerAfter: reading(34, 120) })),
     }; // prettier-ignore
     const saved = await call<{ revision: number; document: Job }>(
       'PUT',
@@ -503,7 +503,7 @@ describe('the printed sheet, read back', () => {
       '13 1/4"',
       '42 13/16"',
       'needed 20.00 in³',
-      'Wiring of Hall box',
+      'Hall box, opened flat',
       'Prove it dead',
       'What to bring',
       'twist-on',

@@ -21,7 +21,7 @@ import {
 } from '@saddle/core/model';
 import { pocketSum, POCKET_SUMS } from '@saddle/core/pocket';
 import { fromBox, FromBoxAnswers, OtherSideAnswers, otherSide } from '@saddle/core/situation';
-import { stepsOf } from '@saddle/core/steps';
+import { stepsOf } from '@saddle/core/work';
 import type { Logger } from 'pino';
 import { mkdtemp, readFile, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';

@@ -3,7 +3,7 @@
  * looking at their numbers, and one that can't be read or judged is named instead of taking the others along.
  */
 import { checkHouse, checkJob, inHouse, type Checked, type House, type Job, type JobInHouse } from '@saddle/core/model';
-import { summarise, type JobSummary } from '@saddle/core/steps';
+import { summarise, type JobSummary } from '@saddle/core/work';
 import { UnreadableError, type Head, type Kind, type Store, type Stored } from '../storage/store.js';
 import { notFound, problem } from './problem.js';
 

@@ -6,10 +6,11 @@ import { INK, MARGIN, room, type Doc } from './paper.js';
 const LANE = 15;
 const FIRST_LANE = 12;
 
-export function drawElevation(doc: Doc, wall: Elevation, caption: string, unit: LengthUnit): void {
+/** @param high points that the wall itself may take */
+export function drawElevation(doc: Doc, wall: Elevation, caption: string, unit: LengthUnit, high: number): void {
   const alongs = wall.dimensions.filter((d) => d.axis === 'along');
   const below = FIRST_LANE + alongs.length * LANE + 6;
-  const frame = { width: doc.page.width - 2 * MARGIN, height: 235 };
+  const frame = { width: doc.page.width - 2 * MARGIN, height: high };
   room(doc, frame.height + below + 24);
   const x0 = MARGIN;
   const y0 = doc.y + 4;
@@ -148,15 +149,15 @@ function labelShape(
   frame: { left: number; right: number; top: number; bottom: number },
 ): void {
   if (!s.label || !['box', 'ghost-box', 'old-box', 'obstacle', 'reference', 'door', 'window', 'fixture'].includes(s.kind)) return;
-  const x = Math.max(X(s.u), frame.left) + (s.kind === 'reference' ? 2 : 0);
+  const text = s.kind === 'ghost-box' ? `${s.label}, other face` : s.label;
+  doc.font('narrow').fontSize(8.5);
+  const x = Math.min(Math.max(X(s.u), frame.left) + (s.kind === 'reference' ? 2 : 0), frame.right - doc.widthOfString(text) - 2);
   const inside = X(s.u) < frame.right - 8 && X(s.u) + s.width * scale > frame.left + 4;
   const y =
     s.kind === 'box' || s.kind === 'ghost-box'
       ? Y(s.z + s.height) - (s.kind === 'box' ? 24 : 40)
       : frame.top + (s.kind === 'reference' ? 4 : s.kind === 'obstacle' ? 16 : 28);
   if (!inside || y < frame.top) return;
-  const text = s.kind === 'ghost-box' ? `${s.label}, other face` : s.label;
-  doc.font('narrow').fontSize(8.5);
   // cables and edges run through where words stand
   doc.rect(x - 1.5, y - 1, doc.widthOfString(text) + 3, 11).fill('#ffffff');
   doc.fillColor(s.kind === 'obstacle' ? INK.red : s.state === 'planned' ? INK.blue : INK.black).text(text, x, y, { lineBreak: false });

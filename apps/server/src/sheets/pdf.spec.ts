@@ -90,12 +90,21 @@ describe.each(demoJobsInHouse.map((job) => [job.name, job] as const))('%s', (_, 
           return [...b.columns, ...b.rows.flat()];
         case 'finding':
           return [b.title, b.says, b.source, ...(b.ask ? [b.ask] : [])];
+        case 'steps':
+          return b.steps.flatMap((s) => [s.title, s.about, ...s.says, ...s.asks, ...s.cautions]);
+        case 'wiring':
+          return [b.caption, ...b.beside];
         default:
           return [b.caption];
       }
     });
     expect(texts.length).toBeGreaterThan(60);
     for (const text of texts) expect(printed(paper, text), text).toBe(true);
+  });
+
+  it('what is carried to the wall fits three pages; the sums stand behind it', async () => {
+    const { words } = await demo(job, 'letter');
+    expect(words.find((w) => w.text.startsWith('Appendix'))!.page).toBeLessThanOrEqual(4);
   });
 
   it('every sum is printed to its last term and figure', async () => {

@@ -7,6 +7,7 @@ import { drawElevation } from './elevation.js';
 import { PAPERS, plain, useFonts } from './fonts.js';
 import { type Doc, INK, MARGIN, room } from './paper.js';
 import { drawRoutePlan } from './routePlan.js';
+import { drawSteps } from './steps.js';
 import { drawWiring } from './wiring.js';
 
 /** Renders a sheet; `now` (ISO) is printed in the foot. */
@@ -29,14 +30,16 @@ export function renderSheet(sheet: JobSheet, unit: LengthUnit, paper: keyof type
   doc.moveDown(0.6);
   sheet.blocks.forEach((block, i) => {
     // a heading stays with the drawing below it
-    if (block.kind === 'heading')
-      room(doc, ['wiring', 'elevation', 'bench', 'route-plan'].includes(sheet.blocks[i + 1]?.kind ?? '') ? 330 : 90);
+    if (block.kind === 'heading' && !block.newPage) room(doc, HEADED[sheet.blocks[i + 1]?.kind ?? 'heading'] ?? 90);
     drawBlock(doc, block, unit);
   });
   numberPages(doc, sheet, now);
   doc.end();
   return done;
 }
+
+/** What a heading needs below it on the same page. */
+const HEADED: Partial<Record<SheetBlock['kind'], number>> = { wiring: 190, elevation: 260, bench: 330, 'route-plan': 330 };
 
 const width = (doc: Doc): number => doc.page.width - 2 * MARGIN;
 
@@ -45,6 +48,7 @@ function drawBlock(doc: Doc, block: SheetBlock, unit: LengthUnit): void {
   doc.x = left;
   switch (block.kind) {
     case 'heading':
+      if (block.newPage) doc.addPage();
       doc.moveDown(0.7).font('narrowStrong').fontSize(15).fillColor(INK.black).text(plain(block.text));
       doc
         .moveTo(left, doc.y + 1)
@@ -105,11 +109,14 @@ function drawBlock(doc: Doc, block: SheetBlock, unit: LengthUnit): void {
     case 'table':
       drawTable(doc, block);
       return;
+    case 'steps':
+      drawSteps(doc, block.steps);
+      return;
     case 'elevation':
-      drawElevation(doc, block.elevation, plain(block.caption), unit);
+      drawElevation(doc, block.elevation, plain(block.caption), unit, block.small ? 150 : 235);
       return;
     case 'wiring':
-      drawWiring(doc, block.drawing, plain(block.caption));
+      drawWiring(doc, block.drawing, plain(block.caption), block.beside.map(plain));
       return;
     case 'bench':
       drawBench(doc, block.drawing, plain(block.caption));

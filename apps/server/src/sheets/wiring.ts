@@ -11,10 +11,20 @@ const WIRE: Record<string, string> = {
   green: '#3d7d4d',
 };
 
-export function drawWiring(doc: Doc, drawing: WiringDrawing, caption: string): void {
-  const scale = Math.min(0.62, (doc.page.width - 2 * MARGIN) / drawing.width);
+/** Widest that a drawing with words beside it may be, of the sheet. */
+const SHARE = 0.46;
+
+/** @param beside what is done, in its order: next to the drawing */
+export function drawWiring(doc: Doc, drawing: WiringDrawing, caption: string, beside: readonly string[]): void {
+  const full = doc.page.width - 2 * MARGIN;
+  const scale = Math.min(0.42, (full * SHARE) / drawing.width);
   const height = drawing.height * scale;
-  room(doc, height + 20);
+  const x = MARGIN + drawing.width * scale + 14;
+  const wide = full - drawing.width * scale - 14;
+  doc.font('body').fontSize(8.3);
+  const words = beside.map((t, i) => `${i + 1}. ${t}`);
+  const tall = words.reduce((s, t) => s + doc.heightOfString(t, { width: wide }) + 1.5, 0);
+  room(doc, Math.max(height + 26, tall));
   const y0 = doc.y + 2;
   doc.save();
   doc.translate(MARGIN, y0).scale(scale);
@@ -88,9 +98,17 @@ export function drawWiring(doc: Doc, drawing: WiringDrawing, caption: string): v
     .font('body')
     .fontSize(8.5)
     .fillColor(INK.grey)
-    .text(caption, MARGIN, y0 + height + 3);
+    .text(caption, MARGIN, y0 + height + 3, { width: Math.max(drawing.width * scale, full * 0.3) });
+  const end = doc.y;
+  doc.font('body').fontSize(8.3).fillColor(INK.black);
+  doc.y = y0;
+  for (const t of words) {
+    doc.text(t, x, doc.y, { width: wide });
+    doc.y += 1.5;
+  }
+  doc.y = Math.max(end, doc.y);
   doc.x = MARGIN;
-  doc.moveDown(0.3);
+  doc.moveDown(0.4);
 }
 
 function drawWire(doc: Doc, wire: WireShape): void {

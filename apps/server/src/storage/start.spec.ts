@@ -237,9 +237,9 @@ describe('documents of version 1 in the folder', () => {
     expect(jobs.filter((j) => j.unreadable)).toEqual([]);
     expect(jobs.find((j) => j.id === 'sewing-corner')!.revision).toBe(2);
     const house = await get<{ document: { version: number; site: { walls: unknown[] } } }>('/houses/maple-row-3');
-    expect([house.document.version, house.document.site.walls.length]).toEqual([2, 2]);
+    expect([house.document.version, house.document.site.walls.length]).toEqual([3, 2]);
     const first = await get<{ document: object }>('/jobs/sewing-corner/revisions/1');
-    expect([Object.hasOwn(first.document, 'found'), (first.document as { version: number }).version]).toEqual([false, 2]);
+    expect([Object.hasOwn(first.document, 'found'), (first.document as { version: number }).version]).toEqual([false, 3]);
     expect((await get<Line[]>('/houses')).find((h) => h.id === 'torn')!.unreadable).toMatch(/can’t be read|JSON/);
     expect(await (await fetch(`${server.url}/api/v1/houses/torn/raw`)).text()).toBe('{"format":"saddle-ho');
     await stop(server);

@@ -15,7 +15,7 @@ import {
   type Job,
   type JobInHouse,
 } from '../model/index.js';
-import { enterProof, enterValue, isTicked, proofState, stepsOf, tick, type ProofKey } from '../steps/index.js';
+import { enterProof, enterValue, isTicked, notProved, stepsOf, tick, type ProofKey } from '../work/index.js';
 import { keptParts, routeDetail, searchRoutes, takeWay } from '../want/index.js';
 import { closeJob, hindrances, reopenJob, restsOn, surveyedSince } from './index.js';
 
@@ -53,9 +53,9 @@ function worked(start: JobInHouse, last = 'record'): JobInHouse {
   let minute = 0;
   const steps = stepsOf(job);
   for (const step of steps) {
-    if (step.id === 'prove-dead')
+    for (const target of step.proves)
       for (const key of ['testerBefore', 'hotNeutral', 'hotGround', 'neutralGround', 'testerAfter'] as ProofKey[])
-        job = enterProof(job, key, { at: at(minute++), volts: key.startsWith('tester') ? 120 : 0, where: 'here' });
+        job = enterProof(job, target, key, { at: at(minute++), volts: key.startsWith('tester') ? 120 : 0, where: 'here' });
     for (const ask of step.asks) {
       const value =
         ask.unit === 'V' ? (ask.least! > 0 ? 119.4 : 0.6) : (ask.least ?? 0) + (step.id === 'mark-out' ? inches(0.25) : inches(1));
@@ -212,8 +212,8 @@ describe('what keeps a job from being closed', () => {
     expect(says(start)).toContain('Nothing of it is built: no step that builds something is ticked.');
     const half = worked(start, 'close-boxes');
     expect(says(half)[0]).toMatch(/breaker is still off/);
-    const voided: JobInHouse = { ...worked(start), work: { ...worked(start).work, proof: {} } };
-    expect(proofState(voided).proved).toBe(false);
+    const voided: JobInHouse = { ...worked(start), work: { ...worked(start).work, proofs: [] } };
+    expect(notProved(voided, stepsOf(voided).find((s) => s.proves.length)!.proves)).toHaveLength(1);
     expect(says(voided)[0]).toMatch(/proof of dead it needed isn’t whole/);
   });
   it('steps left undone are asked about, and what they would have built is then not in the house', () => {

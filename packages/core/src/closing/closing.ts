@@ -21,7 +21,7 @@ import {
   type JobInHouse,
   type Site,
 } from '../model/index.js';
-import { builtChangeIds, isTicked, proofState, stepsOf, valueOf, type Step } from '../steps/index.js';
+import { builtChangeIds, isTicked, notProved, outagesOf, stepsOf, valueOf, type Step } from '../work/index.js';
 
 export interface Hindrance {
   /** what to do about it, in the words of the job page */
@@ -55,11 +55,13 @@ export function hindrances(job: JobInHouse, jobs: readonly Job[]): Hindrance[] {
   const steps = stepsOf(job);
   const built = builtChangeIds(job, steps);
   if (built.size === 0) never('Nothing of it is built: no step that builds something is ticked.');
-  if (isTicked(job, 'breaker-off') && !isTicked(job, 'energise'))
-    never('The breaker is still off: put everything back, switch on and test before the job is closed.');
-  const dead = steps.filter((s) => s.needsDead && isTicked(job, s.id));
-  if (dead.length && !proofState(job).proved)
-    never(`“${dead[0]!.title}” is ticked, and the proof of dead it needed isn’t whole any more: prove it again, or untick it.`);
+  const off = outagesOf(steps).filter((o) => isTicked(job, o.off) && !isTicked(job, o.on));
+  if (off.length)
+    never(
+      `The breaker is still off (${off.map((o) => o.words).join('; ')}): put everything back, switch on and test before the job is closed.`,
+    );
+  const stale = steps.find((s) => isTicked(job, s.id) && notProved(job, s.dead).length > 0);
+  if (stale) never(`“${stale.title}” is ticked, and the proof of dead it needed isn’t whole any more: prove it again, or untick it.`);
   const left = undone(job, steps);
   if (left.changes.length)
     list.push({ says: `Not built: ${left.changes.map((c) => c.title).join('; ')}. It would not be in the house.`, canBeLeft: true });

@@ -9,7 +9,7 @@ import { wanted } from './wants.js';
 /** New duplex in the sewing room, fed from the hall side of the same wall. Fits; with the hall heater it doesn't. */
 const sewing: Job = {
   format: 'saddle-job',
-  version: 2,
+  version: 3,
   id: 'sewing-corner',
   houseId: quinceStreet.id,
   name: 'Sewing corner',
@@ -73,7 +73,7 @@ const sewing: Job = {
     },
   ],
   schools: DEFAULT_SCHOOLS,
-  work: { ticks: [], notes: [], values: [], proof: {} },
+  work: { ticks: [], notes: [], values: [], proofs: [] },
 };
 
 /** A job from a box of the house, with what will be plugged in. */
@@ -143,7 +143,7 @@ const shelf = atBox(
 /** Jobs that have taken no way yet. */
 const open: Job[] = wanted.slice(1).map(({ id, name, purpose, want }) => ({
   format: 'saddle-job',
-  version: 2,
+  version: 3,
   id,
   houseId,
   name,
@@ -151,7 +151,7 @@ const open: Job[] = wanted.slice(1).map(({ id, name, purpose, want }) => ({
   want,
   changes: [],
   schools: DEFAULT_SCHOOLS,
-  work: { ticks: [], notes: [], values: [], proof: {} },
+  work: { ticks: [], notes: [], values: [], proofs: [] },
 }));
 
 export const demoHouses: House[] = [quinceStreet];

@@ -215,7 +215,7 @@ export const sewingFound: House['site'] = {
 
 export const quinceStreet: House = {
   format: 'saddle-house',
-  version: 2,
+  version: 3,
   id: 'quince-street-14',
   name: 'Quince Street 14',
   edition: 'US-2020',

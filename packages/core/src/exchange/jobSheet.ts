@@ -2,19 +2,33 @@
 import { printSource } from '../catalog/index.js';
 import {
   handWiringSays,
-  inWiringOrder,
+  boxesAlike,
   lampsAlike,
-  wiringOf,
   workOf,
   jobElevation,
   ledgerOf,
   sumLines,
   type SumLine,
+  type Work,
+  type WorkBox,
 } from '../ledger/index.js';
 import { marksFor, type Elevation } from '../layout/index.js';
 import { printLength, printMark } from '../measure/index.js';
 import type { Finding, JobInHouse, Verdict, Wall } from '../model/index.js';
-import { isTicked, judgeAsk, outageMinutes, PROOF_LABELS, PROOF_ORDER, stepsOf, valueOf } from '../steps/index.js';
+import {
+  askRange,
+  capital,
+  isTicked,
+  judgeAsk,
+  listed,
+  outagesOf,
+  printSpan,
+  PROOF_LABELS,
+  PROOF_ORDER,
+  stepsOf,
+  valueOf,
+  type Step,
+} from '../work/index.js';
 import { materialsOf, toolsOf } from '../takeoff/index.js';
 import type { RoutePlanFigure } from '../want/index.js';
 import { benchDrawing, wiringDrawing, type BenchDrawing, type WiringDrawing, type WiringPlan } from '../wiring/index.js';
@@ -25,11 +39,24 @@ export type SheetBlock =
   | { kind: 'caution'; text: string }
   | { kind: 'list'; items: string[]; mark: 'dot' | 'number' | 'box' }
   | { kind: 'table'; columns: string[]; widths: number[]; rows: string[][] }
-  | { kind: 'elevation'; elevation: Elevation; caption: string }
-  | { kind: 'wiring'; drawing: WiringDrawing; caption: string }
+  /** in two columns, small: what is read with a pencil in the hand */
+  | { kind: 'steps'; steps: SheetStep[] }
+  | { kind: 'elevation'; elevation: Elevation; caption: string; small?: boolean }
+  /** `beside`: what is done, in its order, next to the drawing */
+  | { kind: 'wiring'; drawing: WiringDrawing; caption: string; beside: string[] }
   | { kind: 'bench'; drawing: BenchDrawing; caption: string }
   | { kind: 'route-plan'; figure: RoutePlanFigure; caption: string }
   | { kind: 'finding'; verdict: Verdict; title: string; says: string; source: string; sums: SumLine[][]; ask?: string };
+
+export interface SheetStep {
+  title: string;
+  /** minutes, what must be dead, what waits afterwards */
+  about: string;
+  says: string[];
+  asks: string[];
+  cautions: string[];
+  done: boolean;
+}
 
 export interface JobSheet {
   title: string;
@@ -53,83 +80,156 @@ function findingBlock(finding: Finding, unit: JobInHouse['unit']): SheetBlock {
   };
 }
 
-function wiringBlocks(plan: WiringPlan, heading: string, apart: boolean): SheetBlock[] {
+/** One wiring: drawn, with what is done beside it. */
+function wiringBlock(plan: WiringPlan, names: string): SheetBlock[] {
   if (plan.refused.length || plan.missing.length)
-    return [
-      { kind: 'heading', text: heading },
-      ...[...plan.refused, ...plan.missing].map((text): SheetBlock => ({ kind: 'caution', text })),
-    ];
+    return [...plan.refused, ...plan.missing].map((text): SheetBlock => ({ kind: 'caution', text: `${names}: ${text}` }));
   return [
-    { kind: 'heading', text: heading },
     {
       kind: 'wiring',
       drawing: wiringDrawing(plan),
-      caption: 'Opened flat, devices seen from the front. H hot, S switched, T traveller, N neutral, G ground.',
+      caption: `${names}, opened flat, devices seen from the front. H hot, S switched, T traveller, N neutral, G ground.`,
+      beside: [...plan.connect, ...plan.fold, ...plan.notes],
     },
-    ...(apart && plan.takeApart.length
-      ? [{ kind: 'text', text: 'Take apart' } as const, { kind: 'list', items: plan.takeApart, mark: 'number' } as const]
-      : []),
-    { kind: 'text', text: 'Connect, in this order' },
-    { kind: 'list', items: plan.connect, mark: 'number' },
-    { kind: 'text', text: 'Fold' },
-    { kind: 'list', items: plan.fold, mark: 'number' },
-    ...(plan.notes.length ? [{ kind: 'list', items: plan.notes, mark: 'dot' } as const] : []),
   ];
 }
 
-/** Everything a person takes to the wall: drawings, marks, sums, wiring, steps, what to bring, cautions. */
+/** What is switched off and for how long, on a middle and a bad day. */
+const offFor = (steps: readonly Step[]): string =>
+  outagesOf(steps)
+    .map((o) => `${capital(o.words)} off for about ${printSpan(o.minutes)} (common practice).`)
+    .join(' ');
+const deadWords = (step: Step): string => `${listed(step.dead.map((t) => t.words))} ${step.dead.length > 1 ? 'are' : 'is'}`;
+
+/** A step as it is carried to the wall; what lands where stands beside the drawing of its box. */
+function sheetStep(job: JobInHouse, step: Step): SheetStep {
+  const wiring = /^wire-(new|source|lamps)(-\d+)?$/.test(step.id);
+  const asks = step.asks.map((ask) => {
+    const value = valueOf(job, step.id, ask.key);
+    return value
+      ? `${ask.label}: ${value.as ?? (ask.unit === 'V' ? `${value.value} V` : printLength(value.value, job.unit))} (${judgeAsk(ask, value, job.unit).verdict})`
+      : `${ask.label}: ________ ${askRange(ask, job.unit)}`;
+  });
+  const marks = step.id.startsWith('mark-out') && step.id !== 'mark-out-raceway';
+  return {
+    title: step.title,
+    about: [
+      printSpan(step.minutes),
+      step.dead.length && !step.proves.length ? `only once ${deadWords(step)} proved dead` : '',
+      step.wait ? `then ${step.wait.kind} ${printSpan(step.wait.minutes)}` : '',
+    ]
+      .filter(Boolean)
+      .join(' · '),
+    says: wiring ? ['As drawn under Wiring.'] : marks && step.says.length > 1 ? ['Marks as under Mark out.', step.says.at(-1)!] : step.says,
+    asks,
+    cautions: step.cautions,
+    done: isTicked(job, step.id),
+  };
+}
+
+/** Everything of a job on paper: first the pages that are carried to the wall, behind them the sums. */
 export function jobSheet(job: JobInHouse): JobSheet {
   const w = workOf(job);
   const findings = ledgerOf(job);
   const steps = stepsOf(job);
-  const roomOf = (wall: Wall, face: 'A' | 'B') => w.planned.rooms.find((r) => r.id === wall.faces[face].roomId)?.name ?? face;
+  return {
+    title: job.name,
+    subtitle: [
+      job.houseName,
+      w.circuits.map((c) => `circuit ${c.number}${c.breakerA ? `, ${c.breakerA} A` : ''}`).join(', ') || 'circuit not known',
+      `rules ${job.edition}`,
+    ]
+      .filter(Boolean)
+      .join(' · '),
+    foot: 'Values from memory: check the adopted local code.',
+    blocks: [...carried(job, w, findings, steps), ...appendix(job, w, findings)],
+  };
+}
+
+const drawnFaces = (w: Work): { wall: Wall; face: 'A' | 'B' }[] => {
+  const faces = new Map<string, { wall: Wall; face: 'A' | 'B' }>();
+  for (const b of w.boxes) if (b.role !== 'opened') faces.set(`${b.wall.id}/${b.box.face}`, { wall: b.wall, face: b.box.face });
+  return [...faces.values()];
+};
+const seenFrom = (w: Work, wall: Wall, face: 'A' | 'B'): string =>
+  `${wall.name}, seen from the ${w.planned.rooms.find((r) => r.id === wall.faces[face].roomId)?.name ?? face}`;
+
+/** What is carried to the wall: what stands against it, marks, wiring, steps, what to bring. */
+function carried(job: JobInHouse, w: Work, findings: readonly Finding[], steps: readonly Step[]): SheetBlock[] {
   const worked = w.boxes.filter((b) => b.role !== 'opened');
-  const stops = findings.filter((f) => f.verdict === 'stop');
-  const unknown = findings.filter((f) => f.verdict === 'can’t tell');
+  const against = findings.filter((f) => f.verdict === 'stop' || f.verdict === 'can’t tell');
+  const count = (verdict: Verdict): number => findings.filter((f) => f.verdict === verdict).length;
   const blocks: SheetBlock[] = [
     { kind: 'caution', text: SAFETY },
-    {
-      kind: 'text',
-      text: `${stops.length} stop, ${unknown.length} can’t tell, ${findings.filter((f) => f.verdict === 'caution').length} caution. Circuit off for about ${outageMinutes(steps)} min (common practice).`,
-    },
+    { kind: 'text', text: `${count('stop')} stop, ${count('can’t tell')} can’t tell, ${count('caution')} caution. ${offFor(steps)}` },
   ];
+  if (against.length)
+    blocks.push({ kind: 'list', mark: 'box', items: against.slice(0, 8).map((f) => `${f.verdict}: ${f.title}. ${f.ask ?? f.says}`) });
+  if (against.length > 8) blocks.push({ kind: 'text', text: `and ${against.length - 8} more, in the appendix.` });
   if (worked.length) blocks.push({ kind: 'heading', text: 'Mark out' });
-  const drawn = new Set<string>();
-  const draw = (wall: Wall, face: 'A' | 'B', first: boolean): void => {
-    if (drawn.has(`${wall.id}/${face}`)) return;
-    drawn.add(`${wall.id}/${face}`);
+  const faces = drawnFaces(w);
+  for (const { wall, face } of faces.slice(0, 2))
     blocks.push({
       kind: 'elevation',
       elevation: jobElevation(w, w.planned, wall.id, face, true, true),
-      caption: first
-        ? `${wall.name}, seen from the ${roomOf(wall, face)}; dashed is behind the finish`
-        : `The same wall, seen from the ${roomOf(wall, face)}`,
+      caption: `${seenFrom(w, wall, face)}; dashed is behind the finish`,
+      small: true,
     });
-  };
-  for (const b of worked) {
-    draw(b.wall, b.box.face, true);
+  if (worked.length)
     blocks.push({
       kind: 'table',
-      columns: [worked.length > 1 ? `Opening for ${b.box.name}` : 'Edge of the opening', 'Measured from', 'Distance'],
-      widths: [0.3, 0.45, 0.25],
-      rows: marksFor(b.wall, b.box).map((m) => [
-        m.edge,
-        `${m.from}, ${m.toward === 'up' ? 'up' : `to the ${m.toward}`}`,
-        printMark(m.distanceMm, job.unit),
-      ]),
+      columns: ['Opening for', 'left edge', 'right edge', 'bottom', 'top'],
+      widths: [0.24, 0.25, 0.25, 0.13, 0.13],
+      rows: worked.map((b) => [b.box.name, ...edgesOf(b, job.unit)]),
     });
-    if (w.boxes.some((x) => x.wall === b.wall && x.box.face !== b.box.face) || worked.length === 1)
-      draw(b.wall, b.box.face === 'A' ? 'B' : 'A', false);
-  }
-  blocks.push({ kind: 'heading', text: 'What stops it, and what to look at' });
+  blocks.push({ kind: 'heading', text: 'What to bring' });
+  blocks.push({
+    kind: 'text',
+    text: materialsOf(job)
+      .map((m) => `${m.what}: ${m.amount}`)
+      .join(' · '),
+  });
+  blocks.push({ kind: 'text', text: `Tools: ${toolsOf(job).join(' · ')}` });
+  blocks.push({ kind: 'heading', text: 'Wiring' });
+  for (const { names, wiring } of boxesAlike(w)) blocks.push(...wiringBlock(wiring, names));
+  for (const { names, wiring } of lampsAlike(w)) blocks.push(...wiringBlock(wiring, names));
+  if (job.bench?.planned) blocks.push({ kind: 'caution', text: 'Wiring was made by hand on the bench: it is drawn in the appendix.' });
+  blocks.push({ kind: 'heading', text: 'Steps' });
+  blocks.push({
+    kind: 'caution',
+    text: `Proof of dead, in this order: ${PROOF_ORDER.map((k) => PROOF_LABELS[k].toLowerCase()).join('; ')}.`,
+  });
+  blocks.push({ kind: 'steps', steps: steps.map((s) => sheetStep(job, s)) });
+  return blocks;
+}
+
+/** The four edges of an opening, each from the reference it is nearest measured from. */
+function edgesOf(b: WorkBox, unit: JobInHouse['unit']): string[] {
+  const marks = marksFor(b.wall, b.box);
+  return ['left', 'right', 'bottom', 'top'].map((edge) => {
+    const m = marks.find((x) => x.edge === edge);
+    if (!m) return '';
+    return m.toward === 'up' ? `${printMark(m.distanceMm, unit)} up` : `${printMark(m.distanceMm, unit)} ${m.toward} of the ${m.from}`;
+  });
+}
+
+/** Why, by which sum and source; the other sides of the walls; what each part is for. */
+function appendix(job: JobInHouse, w: Work, findings: readonly Finding[]): SheetBlock[] {
+  const blocks: SheetBlock[] = [{ kind: 'heading', text: 'Appendix: what stands against it, with its sums', newPage: true }];
   const shown = findings.filter((f) => f.verdict !== 'ok' && f.verdict !== 'note');
   if (shown.length === 0) blocks.push({ kind: 'text', text: 'Nothing stands against it.' });
   for (const finding of shown) blocks.push(findingBlock(finding, job.unit));
-  for (const b of inWiringOrder(w)) {
-    const { box, hadDevices } = b;
-    blocks.push(...wiringBlocks(wiringOf(w, b), `Wiring of ${box.name}`, hadDevices.length > 0));
-  }
-  for (const { names, wiring } of lampsAlike(w)) blocks.push(...wiringBlocks(wiring, `Wiring of ${names}`, false));
+  const faces = drawnFaces(w);
+  const rest = [
+    ...faces.slice(2),
+    // fed from the other side, or alone: the other face is drawn too
+    ...faces
+      .filter(({ wall, face }) => w.boxes.some((x) => x.wall === wall && x.box.face !== face) || faces.length === 1)
+      .map(({ wall, face }) => ({ wall, face: face === 'A' ? ('B' as const) : ('A' as const) })),
+  ].filter(({ wall, face }) => !faces.slice(0, 2).some((f) => f.wall === wall && f.face === face));
+  if (rest.length) blocks.push({ kind: 'heading', text: 'The walls from their other sides' });
+  for (const { wall, face } of rest)
+    blocks.push({ kind: 'elevation', elevation: jobElevation(w, w.planned, wall.id, face, true, true), caption: seenFrom(w, wall, face) });
   const bench = job.bench?.planned;
   if (bench) {
     blocks.push(
@@ -143,43 +243,15 @@ export function jobSheet(job: JobInHouse): JobSheet {
     const says = handWiringSays(bench, job.edition);
     for (const text of [...says.stops, ...says.unknown]) blocks.push({ kind: 'caution', text });
   }
-  blocks.push({ kind: 'heading', text: 'Steps' });
-  blocks.push({
-    kind: 'caution',
-    text: `Proof of dead, in this order: ${PROOF_ORDER.map((k) => PROOF_LABELS[k].toLowerCase()).join('; ')}.`,
-  });
-  for (const [i, step] of steps.entries()) {
-    const asks = step.asks.map((ask) => {
-      const value = valueOf(job, step.id, ask.key);
-      return value
-        ? `${ask.label}: ${value.as ?? (ask.unit === 'V' ? `${value.value} V` : printLength(value.value, job.unit))} (${judgeAsk(ask, value, job.unit).verdict})`
-        : `${ask.label}: ________ ${judgeAsk(ask, undefined, job.unit).says.replace('measure it: ', '')}`;
-    });
-    blocks.push({ kind: 'text', text: `${i + 1}. ${step.title} · ${step.minutes} min${step.needsDead ? ' · only once proved dead' : ''}` });
-    blocks.push({ kind: 'list', items: [...step.says, ...asks], mark: isTicked(job, step.id) ? 'dot' : 'box' });
-    for (const text of step.cautions) blocks.push({ kind: 'caution', text });
-  }
-  blocks.push({ kind: 'heading', text: 'What to bring' });
+  blocks.push({ kind: 'heading', text: 'What each part is for' });
   blocks.push({
     kind: 'table',
     columns: ['What', 'How much', 'Why'],
     widths: [0.45, 0.15, 0.4],
     rows: materialsOf(job).map((m) => [m.what, m.amount, m.why]),
   });
-  blocks.push({ kind: 'list', items: toolsOf(job), mark: 'box' });
   blocks.push({ kind: 'heading', text: 'Sums that are in order' });
   for (const finding of findings.filter((f) => (f.verdict === 'ok' || f.verdict === 'note') && f.sums.length))
     blocks.push(findingBlock(finding, job.unit));
-  return {
-    title: job.name,
-    subtitle: [
-      job.houseName,
-      w.circuits.map((c) => `circuit ${c.number}${c.breakerA ? `, ${c.breakerA} A` : ''}`).join(', ') || 'circuit not known',
-      `rules ${job.edition}`,
-    ]
-      .filter(Boolean)
-      .join(' · '),
-    foot: 'Values from memory: check the adopted local code.',
-    blocks,
-  };
+  return blocks;
 }

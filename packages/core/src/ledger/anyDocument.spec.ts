@@ -9,7 +9,7 @@ import { demoJobs, demoJobsInHouse, quinceStreet } from '../demo/index.js';
 import { jobSheet } from '../exchange/index.js';
 import { AWG_SIZES } from '../measure/index.js';
 import { bareJob, checkHouse, checkJob, checkJobIn, EDITIONS, inHouse, INSULATION, RESERVED_USES, wantOf, type Box, type Cable, type Circuit, type Device, type House, type Job, type JobInHouse, type Load, type Room, type Site, type Wall } from '../model/index.js'; // prettier-ignore
-import { stepsOf, summarise } from '../steps/index.js';
+import { stepsOf, summarise } from '../work/index.js';
 import { materialsOf, toolsOf } from '../takeoff/index.js';
 import { wantFeeds } from '../want/index.js';
 import { ledgerOf } from './ledger.js';

@@ -19,7 +19,7 @@ import {
   type Verdict,
   type Wall,
 } from '../model/index.js';
-import { stepsOf } from '../steps/index.js';
+import { stepsOf } from '../work/index.js';
 import { bayLookedInto, judgeBox } from '../survey/index.js';
 import { benchFindings, benchOf, faceFindings } from '../wiring/index.js';
 import { inPlaceBoxes, ledgerOf, plannedBench, workOf } from './index.js';
@@ -60,7 +60,7 @@ describe('looking into a bay', () => {
       ...sewingCorner,
       found: { ...sewingCorner.found, walls: sewingCorner.found.walls.map((x) => (x.id === w.id ? w : x)) },
     });
-    const cutWaits = (w: Wall) => stepsOf(job(w)).find((s) => s.id === 'cut-opening')!.needsDead;
+    const cutWaits = (w: Wall) => stepsOf(job(w)).find((s) => s.id === 'cut-opening')!.dead.length > 0;
     expect(cutWaits(beside)).toBe(true);
     expect(cutWaits(looked(45))).toBe(false);
     expect(ledgerOf(job(beside)).find((f) => f.rule === 'bay-looked')!.verdict).toBe('can’t tell');

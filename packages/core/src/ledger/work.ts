@@ -276,22 +276,38 @@ export function inWiringOrder(w: Work): WorkBox[] {
   return [...w.boxes].sort((a, b) => depthOf(b) - depthOf(a));
 }
 
-/** Lampholders that are wired alike, said once: `lamp 1 to lamp 9, alike`. */
-export function lampsAlike(w: Pick<Work, 'lamps'>): { names: string; wiring: WiringPlan }[] {
-  const groups = new Map<string, WorkLamp[]>();
-  for (const l of w.lamps) {
-    const key = [
-      ...l.wiring.missing,
-      ...l.wiring.refused,
-      ...l.wiring.joints.map((j) => `${j.role} ${j.kind} ${j.leads.length} ${j.at?.name ?? ''}`),
-    ].join('|');
-    groups.set(key, [...(groups.get(key) ?? []), l]);
+/** What a wiring comes to, whatever its box and cables are called. */
+const wiredAs = (wiring: WiringPlan): string =>
+  [...wiring.missing, ...wiring.refused, ...wiring.joints.map((j) => `${j.role} ${j.kind} ${j.leads.length} ${j.at?.name ?? ''}`)].join(
+    '|',
+  );
+
+/** Things that are wired alike, said once: `lamp 1 to lamp 9, alike`. */
+function alike<T>(
+  list: readonly T[],
+  of: (x: T) => { name: string; wiring: WiringPlan; more?: string },
+): { names: string; wiring: WiringPlan; all: T[] }[] {
+  const groups = new Map<string, T[]>();
+  for (const x of list) {
+    const { wiring, more } = of(x);
+    const key = `${more ?? ''}|${wiredAs(wiring)}`;
+    groups.set(key, [...(groups.get(key) ?? []), x]);
   }
-  return [...groups.values()].map((g) => ({
-    names: g.length > 1 ? `${g[0]!.lamp.name} to ${g.at(-1)!.lamp.name}, alike` : g[0]!.lamp.name,
-    wiring: g[0]!.wiring,
-  }));
+  return [...groups.values()].map((g) => {
+    const names = g.map((x) => of(x).name);
+    return {
+      names:
+        names.length > 2 ? `${names[0]!} to ${names.at(-1)!}, alike` : names.length === 2 ? `${names.join(' and ')}, alike` : names[0]!,
+      wiring: of(g[0]!).wiring,
+      all: g,
+    };
+  });
 }
+export const lampsAlike = (w: Pick<Work, 'lamps'>): { names: string; wiring: WiringPlan; all: WorkLamp[] }[] =>
+  alike(w.lamps, (l) => ({ name: l.lamp.name, wiring: l.wiring }));
+/** Boxes in the order in which they are connected; new ones that are wired alike together, an old one always by itself. */
+export const boxesAlike = (w: Work): { names: string; wiring: WiringPlan; all: WorkBox[] }[] =>
+  alike(inWiringOrder(w), (b) => ({ name: b.box.name, wiring: wiringOf(w, b), more: b.was ? b.box.id : '' }));
 
 /** A judged rule as a finding on a subject. */
 export function finding(rule: string, subject: string, stage: Stage, title: string, judged: Judged, remedies: Remedy[] = []): Finding {

@@ -15,7 +15,7 @@ export type Edition = z.infer<typeof Edition>;
 export const editionYear = (edition: Edition): number => Number(edition.slice(3));
 
 /** Version of the documents that this program writes; earlier ones are brought to it on reading (`migrate.ts`). */
-export const DOCUMENT_VERSION = 2;
+export const DOCUMENT_VERSION = 3;
 
 export const House = z.strictObject({
   format: z.literal('saddle-house'),
@@ -43,6 +43,8 @@ export type ProofReading = z.infer<typeof ProofReading>;
 
 /** Tester proved on a live source, target tested on every pair, tester proved again: in that order. */
 export const DeadProof = z.strictObject({
+  /** id of the circuit, `panel`, or the box whose breaker nobody knows; absent: from when a job had one proof for all */
+  of: z.string().min(1).max(80).optional(),
   testerBefore: ProofReading.optional(),
   hotNeutral: ProofReading.optional(),
   hotGround: ProofReading.optional(),
@@ -65,7 +67,8 @@ export const Work = z.strictObject({
   ticks: z.array(Tick).max(500).default([]),
   notes: z.array(StepNote).max(500).default([]),
   values: z.array(StepValue).max(500).default([]),
-  proof: DeadProof.default({}),
+  /** one for each circuit that was switched off */
+  proofs: z.array(DeadProof).max(60).default([]),
 });
 export type Work = z.infer<typeof Work>;
 export type StepValue = z.infer<typeof StepValue>;

@@ -3,7 +3,7 @@ import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { importReport } from '../exchange/index.js';
 import { ledgerOf } from '../ledger/index.js';
-import { stepsOf } from '../steps/index.js';
+import { stepsOf } from '../work/index.js';
 import { checkHouse, checkJob } from './check.js';
 import type { House, Job } from './house.js';
 import { inHouse, planOf } from './inHouse.js';
@@ -12,7 +12,7 @@ import { settleQuestion, takeUp } from './takeUp.js';
 
 const file = JSON.parse(readFileSync(new URL('../../fixtures/version-1.saddle.json', import.meta.url), 'utf8')) as {
   houses: Record<string, unknown>[];
-  jobs: (Record<string, unknown> & { id: string; changes: { title: string }[]; work: unknown })[];
+  jobs: (Record<string, unknown> & { id: string; changes: { title: string }[]; work: { proof: object } })[];
 };
 const report = importReport(file, { houses: [], jobs: [] });
 const house = (id: string): House => report.take.houses.find((h) => h.id === id)!;
@@ -20,18 +20,19 @@ const job = (id: string): Job => report.take.jobs.find((j) => j.id === id)!;
 const laid = (id: string) => inHouse(job(id), house(job(id).houseId), report.take.jobs);
 
 describe('documents of version 1', () => {
-  it('all are taken in, as version 2, and none of their changes is lost or doesn’t fit', () => {
+  it('all are taken in, as of today, and none of their changes is lost or doesn’t fit', () => {
     expect(report.rows.filter((r) => r.outcome === 'refused')).toEqual([]);
     const own = new Set(file.jobs.map((j) => j.id));
     expect(report.take.jobs.filter((j) => own.has(j.id)).map((j) => [j.id, j.version, j.changes.map((c) => c.title)])).toEqual(
-      file.jobs.map((j) => [j.id, 2, j.changes.map((c) => c.title)]),
+      file.jobs.map((j) => [j.id, 3, j.changes.map((c) => c.title)]),
     );
     for (const j of report.take.jobs) expect([j.id, planOf(laid(j.id)).unfit]).toEqual([j.id, []]);
     for (const h of report.take.houses) expect(checkHouse(h)).toMatchObject({ ok: true });
   });
   it('keep their ticks and notes, and are judged', () => {
     const [old] = file.jobs;
-    expect(job('sewing-corner').work).toEqual(old!.work);
+    const { proof, ...work } = old!.work;
+    expect(job('sewing-corner').work).toEqual({ ...work, proofs: Object.keys(proof).length ? [proof] : [] });
     for (const j of file.jobs) {
       expect(ledgerOf(laid(j.id)).length).toBeGreaterThan(8);
       expect(stepsOf(laid(j.id)).length).toBeGreaterThan(8);
@@ -99,6 +100,19 @@ describe('documents of version 1', () => {
     expect(takeUp(bare, job('reading-nook'), { rooms: 'many' })).toBe(bare);
     expect(takeUp(bare, job('reading-nook'), undefined)).toBe(bare);
   });
+});
+
+describe('documents of version 2', () => {
+  const old = { ...job('sewing-corner'), version: 2, work: { ticks: [], notes: [], values: [] } };
+  const taken = (raw: unknown) => checkJob(migrated(raw).document);
+  const at = '2026-11-20T09:00:00.000Z';
+  it('the one proof of dead of a job is the first of several, and a job that had none has none', () => {
+    const proof = { testerBefore: { at, volts: 120, where: 'study outlet' } };
+    expect(taken({ ...old, work: { ...old.work, proof } })).toMatchObject({ ok: true, value: { version: 3, work: { proofs: [proof] } } });
+    expect(taken({ ...old, work: { ...old.work, proof: {} } })).toMatchObject({ ok: true, value: { work: { proofs: [] } } });
+  });
+  it('a house is taken as it is', () =>
+    expect(checkHouse(migrated({ ...house('maple-row-3'), version: 2 }).document)).toMatchObject({ ok: true }));
 });
 
 describe('other versions', () => {

@@ -31,12 +31,15 @@ const STEPS: Record<string, Step[]> = {
       document: { ...house, version: 2 },
       ...(Array.isArray(wants) ? { jobs: wants.filter(isFields).map((want) => wantedJob(house['id'], want)) } : {}),
     }),
+    (house) => ({ document: { ...house, version: 3 } }),
   ],
   'saddle-job': [
     ({ found, edition, unit, built, situation, sourceBoxId: _source, newBoxId: _new, ...job }) => {
       const own = withOwnIds({ ...job, version: 2, purpose: purposeOf(situation, job['changes']) }, found);
       return { document: own.job, carried: { found: own.found, edition, unit, built } };
     },
+    // a proof of dead for each circuit
+    (job) => ({ document: { ...job, version: 3, work: proofsOf(job['work']) } }),
   ],
 };
 
@@ -65,6 +68,13 @@ function wantedJob(houseId: unknown, { id, name, ...want }: Fields): Fields {
   };
 }
 
+/** The one proof of version 2 as the first of several. */
+function proofsOf(work: unknown): unknown {
+  if (!isFields(work) || !('proof' in work)) return work;
+  const { proof, ...rest } = work;
+  return { ...rest, proofs: isFields(proof) && Object.keys(proof).length === 0 ? [] : [proof] };
+}
+
 /** A document as today’s version has it; one that is of no earlier version is given back as it came. */
 export function migrated(raw: unknown): Migrated {
   if (!isFields(raw) || typeof raw['format'] !== 'string' || !Object.hasOwn(STEPS, raw['format'])) return { document: raw };
@@ -74,7 +84,8 @@ export function migrated(raw: unknown): Migrated {
     const document = result.document as Fields;
     const version = document['version'];
     const step = typeof version === 'number' && Number.isInteger(version) && version >= 1 ? steps[version - 1] : undefined;
-    if (!step) return result;
+    // what was handed on by an earlier step is of that step's version
+    if (!step) return result.jobs ? { ...result, jobs: result.jobs.map((j) => migrated(j).document as Fields) } : result;
     const next = step(document);
     const [carried, jobs] = [next.carried ?? result.carried, next.jobs ?? result.jobs];
     result = { document: next.document, ...(carried ? { carried } : {}), ...(jobs ? { jobs } : {}) };

@@ -4,7 +4,7 @@ import { demoHouses, demoJobsInHouse, quinceStreet } from '../demo/index.js';
 import { ledgerOf, outletBoxes, workOf } from '../ledger/index.js';
 import { inches } from '../measure/index.js';
 import { applyEdits, bareJob, boxRect, checkHouse, checkJobIn, inHouse, measured, plannedSite, type JobInHouse } from '../model/index.js';
-import { stepsOf } from '../steps/index.js';
+import { stepsOf } from '../work/index.js';
 import { fromBox, type FromBoxAnswers } from './index.js';
 
 const base = { id: 'j', houseId: quinceStreet.id, name: 'j' };

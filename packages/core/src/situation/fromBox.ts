@@ -259,7 +259,7 @@ export function fromBox(house: House, answers: FromBoxAnswers): FromBoxResult {
     ok: true,
     job: {
       format: 'saddle-job',
-      version: 2,
+      version: 3,
       id: answers.id,
       houseId: house.id,
       name: answers.name,
@@ -269,7 +269,7 @@ export function fromBox(house: House, answers: FromBoxAnswers): FromBoxResult {
         : {}),
       changes,
       schools: DEFAULT_SCHOOLS,
-      work: { ticks: [], notes: [], values: [], proof: {} },
+      work: { ticks: [], notes: [], values: [], proofs: [] },
     },
   };
 }

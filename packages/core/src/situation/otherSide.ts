@@ -181,7 +181,7 @@ export function otherSide(house: House, answers: OtherSideAnswers): Started {
     house: { ...house, site: surveyed },
     job: {
       format: 'saddle-job',
-      version: 2,
+      version: 3,
       id: answers.id,
       houseId: house.id,
       name: answers.name,
@@ -211,7 +211,7 @@ export function otherSide(house: House, answers: OtherSideAnswers): Started {
         changes,
       },
       schools: DEFAULT_SCHOOLS,
-      work: { ticks: [], notes: [], values: [], proof: {} },
+      work: { ticks: [], notes: [], values: [], proofs: [] },
     },
   };
 }

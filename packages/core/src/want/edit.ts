@@ -63,7 +63,7 @@ export function newJob(
   };
   return {
     format: 'saddle-job',
-    version: 2,
+    version: 3,
     id,
     houseId: house.id,
     name,
@@ -71,7 +71,7 @@ export function newJob(
     want,
     changes: [],
     schools: DEFAULT_SCHOOLS,
-    work: { ticks: [], notes: [], values: [], proof: {} },
+    work: { ticks: [], notes: [], values: [], proofs: [] },
   };
 }
 

@@ -2,7 +2,7 @@
 import { BOX_KINDS } from '../catalog/index.js';
 import { smallestGaugeFor, loadAmps } from '../codebook/index.js';
 import { suitableBoxes, withKind } from '../layout/index.js';
-import { printLength, type Awg } from '../measure/index.js';
+import type { Awg } from '../measure/index.js';
 import {
   applyChanges,
   boxCentreX,
@@ -274,7 +274,7 @@ export function trialJob(house: House, want: Want, feed: string): JobInHouse {
   const { id, name, ...rest } = want;
   const job: Job = {
     format: 'saddle-job',
-    version: 2,
+    version: 3,
     id,
     houseId: house.id,
     name,
@@ -282,7 +282,7 @@ export function trialJob(house: House, want: Want, feed: string): JobInHouse {
     want: rest,
     changes: outletChanges({ ...house, want, feed }),
     schools: DEFAULT_SCHOOLS,
-    work: { ticks: [], notes: [], values: [], proof: {} },
+    work: { ticks: [], notes: [], values: [], proofs: [] },
   };
   return inHouse(job, house);
 }
@@ -425,14 +425,9 @@ export function wantedAsPlanned(job: JobInHouse): JobInHouse {
 export function offWanted(job: JobInHouse): number | undefined {
   const place = job.want?.places[0];
   const placed = job.changes.find((c) => c.do === 'place-box');
-  if (!place || placed?.do !== 'place-box') return undefined;
+  // of several places each has a box of its own, in the order of the cable
+  if (!place || job.want!.places.length > 1 || placed?.do !== 'place-box') return undefined;
   const wall = job.found.walls.find((w) => w.id === place.wallId);
   const centre = wall && placed.box.wallId === wall.id && placed.box.face === place.face ? boxCentreX(wall, placed.box) : undefined;
   return wall && centre !== undefined ? Math.abs(uXOf(wall, place.face, centre) - place.fromLeft.mm) : Infinity;
 }
-
-/** A place in words: `24 in from the left end, 13 1/4 in up`. */
-export const placeWords = (want: Want, unit: House['unit']): string => {
-  const [p] = want.places;
-  return p ? `${printLength(p.fromLeft.mm, unit)} from the left end, ${printLength(p.bottom.mm, unit)} up` : '';
-};

@@ -4,7 +4,7 @@ import { quinceStreet } from '../demo/index.js';
 import { ledgerOf, workOf, wiringOf } from '../ledger/index.js';
 import { inches } from '../measure/index.js';
 import { bareJob, checkJobIn, inHouse, measured, wantOf, type Job, type JobInHouse, type WantPlace } from '../model/index.js';
-import { stepsOf } from '../steps/index.js';
+import { stepsOf } from '../work/index.js';
 import { materialsOf } from '../takeoff/index.js';
 import { keptParts, newJob, routeDetail, searchRoutes, takeWay } from './index.js';
 

@@ -15,7 +15,7 @@ import {
   type JobInHouse,
   type Obstacle,
 } from '../model/index.js';
-import { stepsOf } from '../steps/index.js';
+import { stepsOf } from '../work/index.js';
 import { materialsOf } from '../takeoff/index.js';
 import { keptParts, routeDetail, searchRoutes, takeWay } from './index.js';
 

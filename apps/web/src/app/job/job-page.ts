@@ -3,7 +3,7 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import { NavigationEnd, Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
 import { NgbTooltip } from '@ng-bootstrap/ng-bootstrap';
 import { STAGES, type Stage } from '@saddle/core/model';
-import { isTicked } from '@saddle/core/steps';
+import { isTicked } from '@saddle/core/work';
 import { filter, map, startWith } from 'rxjs';
 import { DocumentNotices } from '../document/document-notices';
 import { DocumentTools } from '../document/document-tools';

@@ -15,7 +15,7 @@ import {
   type JobInHouse,
   type Site,
 } from '@saddle/core/model';
-import { builtChangeIds, outageMinutes, stepsOf } from '@saddle/core/steps';
+import { builtChangeIds, outageMinutes, stepsOf } from '@saddle/core/work';
 import { firstValueFrom } from 'rxjs';
 import { Documents } from '../api/documents.service';
 import { DocumentSession } from '../document/document-session';

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { printLength } from '@saddle/core/measure';
-import { builtChangeIds, judgeAsk, PROOF_LABELS, PROOF_ORDER, valueOf } from '@saddle/core/steps';
+import { builtChangeIds, judgeAsk, PROOF_LABELS, PROOF_ORDER, valueOf } from '@saddle/core/work';
 import { RouterLink } from '@angular/router';
 import type { Hindrance } from '@saddle/core/closing';
 import { firstValueFrom } from 'rxjs';
@@ -175,14 +175,24 @@ export class RecordStage {
     return [
       ...work.ticks.map((t) => ({ at: t.at, text: `Done: ${title(t.step)}` })),
       ...work.notes.map((n) => ({ at: n.at, text: n.text })),
-      ...PROOF_ORDER.flatMap((key) => {
-        const reading = work.proof[key];
-        return reading ? [{ at: reading.at, text: `${PROOF_LABELS[key]}: ${reading.volts} V, ${reading.where}` }] : [];
-      }),
+      ...work.proofs.flatMap((proof) =>
+        PROOF_ORDER.flatMap((key) => {
+          const reading = proof[key];
+          return reading
+            ? [{ at: reading.at, text: `${this.provedWords(proof.of)}${PROOF_LABELS[key]}: ${reading.volts} V, ${reading.where}` }]
+            : [];
+        }),
+      ),
     ]
       .sort((a, b) => a.at.localeCompare(b.at))
       .map((l) => ({ at: this.time(l.at), text: l.text }));
   });
+  /** whose proof it is, where several things were switched off */
+  private provedWords(of: string | undefined): string {
+    const targets = this.session.steps().flatMap((s) => s.proves);
+    const target = targets.find((t) => t.key === of);
+    return target && targets.length > 1 ? `${target.words}. ` : '';
+  }
   protected readonly builtTitles = computed(() => {
     const ids = builtChangeIds(this.session.job(), this.session.steps());
     return this.session

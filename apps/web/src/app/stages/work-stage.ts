@@ -1,22 +1,30 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { parseLength, printLength } from '@saddle/core/measure';
+import type { JobInHouse } from '@saddle/core/model';
 import {
+  capital,
   enterProof,
   enterValue,
   gateOf,
   isTicked,
+  listed,
   judgeAsk,
   judgeProofReading,
   PROOF_LABELS,
   PROOF_ORDER,
+  outagesOf,
+  printSpan,
+  proofOf,
   proofState,
   tick,
+  timeTerms,
   untick,
   valueOf,
   type ProofKey,
   type Step,
   type StepAsk,
-} from '@saddle/core/steps';
+  type Target,
+} from '@saddle/core/work';
 import { nanoid } from 'nanoid';
 import { JobSession } from '../job/job-session';
 import { VerdictStamp } from '../ledger/verdict-stamp';
@@ -41,12 +49,23 @@ export class WorkStage {
     const steps = this.session.steps();
     const findings = this.session.ledger();
     const at = now();
-    const current = steps.find((s) => !isTicked(job, s.id))?.id;
+    // the first that waits for nothing else
+    const ready = steps.filter((s) => !isTicked(job, s.id) && s.after.every((a) => isTicked(job, a)));
+    const current = ready[0]?.id;
     return steps.map((step, i) => ({
       step,
       number: i + 1,
       ticked: job.work.ticks.find((t) => t.step === step.id)?.at,
       current: step.id === current,
+      ready: ready.includes(step),
+      minutes: printSpan(step.minutes),
+      terms: timeTerms(step.time),
+      wait: step.wait && `${step.wait.kind}: ${printSpan(step.wait.minutes)}`,
+      deadTag:
+        step.proves.length || step.dead.length === 0
+          ? ''
+          : `only once ${listed(step.dead.map((t) => t.words))} ${step.dead.length > 1 ? 'are' : 'is'} proved dead`,
+      proofs: step.proves.map((target) => this.proofRows(job, target, at)),
       open: (this.openStep() ?? current) === step.id,
       gate: gateOf(job, step, steps, findings, at),
       asks: step.asks.map((ask) => {
@@ -61,20 +80,28 @@ export class WorkStage {
       notes: job.work.notes.filter((n) => n.step === step.id),
     }));
   });
-  protected readonly proof = computed(() => {
-    const job = this.session.job();
-    const state = proofState(job, now());
+  private proofRows(job: JobInHouse, target: Target, at: string) {
+    const proof = proofOf(job, target);
+    const off = isTicked(job, target.off);
     return {
-      state,
-      off: isTicked(job, 'breaker-off'),
+      target,
+      title: target.sole ? '' : capital(target.words),
+      proved: proofState(job, target, at).proved,
+      // the first has plain ids
+      id: target === this.session.steps().find((s) => s.proves.length)?.proves[0] ? 'proof-' : `proof-${target.key.replaceAll(' ', '-')}-`,
       readings: PROOF_ORDER.map((key, i) => ({
         key,
-        reading: job.work.proof[key],
-        judged: judgeProofReading(key, job.work.proof[key]),
-        enabled: i === 0 || PROOF_ORDER.slice(0, i).every((k) => judgeProofReading(k, job.work.proof[k]).verdict === 'ok'),
+        reading: proof[key],
+        judged: judgeProofReading(key, proof[key]),
+        enabled: off && (i === 0 || PROOF_ORDER.slice(0, i).every((k) => judgeProofReading(k, proof[k]).verdict === 'ok')),
       })),
     };
-  });
+  }
+  protected readonly outages = computed(() =>
+    outagesOf(this.session.steps())
+      .map((o) => `${o.words} off for ${printSpan(o.minutes)}`)
+      .join(' · '),
+  );
   protected readonly done = computed(() => this.rows().filter((r) => r.ticked).length);
 
   private print = (ask: StepAsk, value: number): string => (ask.unit === 'V' ? `${value}` : printLength(value, this.session.unit()));
@@ -127,17 +154,21 @@ export class WorkStage {
     return match ? Number(match[1]) : undefined;
   }
 
-  protected prove(key: ProofKey, text: string, where: string): void {
+  protected prove(target: Target, key: ProofKey, text: string, where: string): void {
     const volts = this.volts(text);
     if (text.trim() === '') return;
-    if (volts === undefined) return this.fail(key, 'Write the volts as the tester shows them: 0.0');
-    this.fail(key, '');
+    if (volts === undefined) return this.fail(`${target.key}/${key}`, 'Write the volts as the tester shows them: 0.0');
+    this.fail(`${target.key}/${key}`, '');
     const source = key === 'testerBefore' || key === 'testerAfter';
     this.session.edit(`${PROOF_LABELS[key]}: ${volts} V`, (job) =>
-      enterProof(job, key, {
+      enterProof(job, target, key, {
         at: now(),
         volts,
-        where: (source ? where.trim() : '') || (source ? 'a live outlet' : (this.session.work().boxes[0]?.box.name ?? 'the panel')),
+        where:
+          (source ? where.trim() : '') ||
+          (source
+            ? 'a live outlet'
+            : (this.session.steps().find((s) => s.proves.some((t) => t.key === target.key))?.place?.words ?? 'the panel')),
       }),
     );
   }

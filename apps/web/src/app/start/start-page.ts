@@ -304,7 +304,7 @@ export class StartPage {
     const h = this.newHouse();
     const made: House = {
       format: 'saddle-house',
-      version: 2,
+      version: 3,
       id: nanoid(12),
       name: h.name.trim(),
       edition: h.edition,

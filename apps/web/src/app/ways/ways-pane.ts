@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, linkedSignal, signal } from '@angular/core';
 import { CRITERIA, type Criterion, type JobWant, type Joists, type Via } from '@saddle/core/model';
+import { printLength } from '@saddle/core/measure';
 import { spaceWords } from '@saddle/core/route';
 import {
   allow,
@@ -9,6 +10,7 @@ import {
   putJoists,
   putWant,
   keptParts,
+  offWanted,
   takeWay,
   viaDrawn,
   type JoistQuestion,
@@ -24,6 +26,9 @@ import { JobWays } from './job-ways';
 import { WayWork } from './way-work';
 
 type Tab = 'ways' | 'work';
+
+/** Nearer than this a box stands where it is wanted. */
+const OFF_MM = 51;
 
 /** The ways to what a job wants, on the plan and on the walls, and what each costs; one of them is taken. */
 @Component({
@@ -81,6 +86,12 @@ export class WaysPane {
   protected readonly lost = computed(
     () => !!this.want()?.chosen && !!this.ways() && !this.ways()!.ways.some((w) => w.option.key === this.want()!.chosen),
   );
+  /** the place that is wanted was moved since a way was taken, or the box of the plan; in words, empty when they agree */
+  protected readonly off = computed(() => {
+    const mm = offWanted(this.session.job());
+    if (mm === undefined || mm <= OFF_MM) return '';
+    return Number.isFinite(mm) ? `${printLength(mm, this.session.unit())} from where it is wanted` : 'on another face than it is wanted';
+  });
   /** what the favourite is if joists that nobody looked at run the other way */
   protected readonly otherwise = computed(() => {
     const ways = this.ways();

@@ -24,7 +24,7 @@ import {
   type WireEnd,
 } from '../../model/index.js';
 import { breakerFindings, breakerSteps, type NewCircuit } from '../../panel/index.js';
-import { gateOf, stepsOf } from '../../steps/index.js';
+import { gateOf, stepsOf } from '../../work/index.js';
 import { benchFindings, benchOf, faceFindings } from '../../wiring/index.js';
 import { ledgerOf } from '../ledger.js';
 
@@ -215,7 +215,7 @@ describe('an opening over live cables', () => {
     });
     const f = ledgerOf(at).find((x) => x.rule === 'behind-cut')!;
     expect(f.says).toMatch(/runs up from Hall box/);
-    expect(stepsOf(at).find((s) => s.id === 'cut-opening')!.needsDead).toBe(true);
+    expect(stepsOf(at).find((s) => s.id === 'cut-opening')!.dead.length > 0).toBe(true);
   });
   it('beside them nothing is said', () => expect(verdict({}, 'behind-cut')).toBeUndefined());
 });

@@ -51,7 +51,7 @@ describe('marking out and cutting', () => {
       height: { mm: 2000, known: 'felt' },
     };
     const job = withWall({ obstacles: [cable] });
-    expect(step(job, 'cut-opening').needsDead).toBe(true);
+    expect(step(job, 'cut-opening').dead.length > 0).toBe(true);
     expect(words(step(job, 'cut-opening'))).toMatch(/isn’t fully known/);
   });
 });
@@ -76,8 +76,8 @@ describe('schools', () => {
     expect(words(step(withSchools({ outage: 'off at the start' }), 'fish'))).toMatch(/^Cut 4'/);
   });
   it('the outage is the sum of what lies between breaker off and breaker on', () => {
-    // 5 off + 10 prove + 15 open + 15 fish + 20 wire + 10 close + 5 on
-    expect(outageMinutes(stepsOf(sewingCorner))).toBe(80);
+    // 5 off + 5 prove + 5 open + 10 fish + 3 × 8 land + 5 mount + 2 on
+    expect(outageMinutes(stepsOf(sewingCorner))).toBe(56);
   });
 });
 
@@ -97,7 +97,7 @@ describe('isolation and proof', () => {
 describe('what remedies add', () => {
   it('a larger box: a step of its own, enlarging away from the stud, behind the proof', () => {
     const replace = step(cured('box-fill', /deep 20/), 'replace-source');
-    expect(replace.needsDead).toBe(true);
+    expect(replace.dead.length > 0).toBe(true);
     expect(words(replace)).toMatch(/away from the stud/);
     expect(words(replace)).toMatch(/Keep a spare box/);
     expect(stepsOf(sewingCorner).some((s) => s.id === 'replace-source')).toBe(false);
@@ -120,13 +120,14 @@ describe('what remedies add', () => {
   });
 });
 
-it('every step has minutes, words, and each but the first follows one; every planned change is done in some step', () => {
+it('every step has minutes, words, and rests on another but the first; every planned change is done in some step', () => {
   const job = cured('box-fill', /deep 20/);
   const steps = stepsOf(job);
   for (const [i, s] of steps.entries()) {
-    expect(s.minutes).toBeGreaterThan(0);
+    expect(s.minutes.middle).toBeGreaterThan(0);
+    expect(s.minutes.bad).toBeGreaterThanOrEqual(s.minutes.middle);
     expect(s.says.length).toBeGreaterThan(0);
-    expect(s.after).toEqual(i === 0 ? [] : [steps[i - 1]!.id]);
+    expect(s.after.length > 0).toBe(i > 0);
   }
   const done = new Set(steps.flatMap((s) => s.changeIds));
   for (const change of job.changes) expect(done.has(change.id), change.title).toBe(true);

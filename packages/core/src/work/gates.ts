@@ -1,7 +1,9 @@
 /** What keeps a step from being ticked, and the record of ticks, proofs and values. No clock: the caller brings the time. */
 import type { DeadProof, Finding, Job, JobInHouse, ProofReading, StepValue } from '../model/index.js';
 import { printLength } from '../measure/index.js';
-import type { Step, StepAsk } from './draft.js';
+import type { Target } from './step.js';
+import { restingOn } from './outages.js';
+import type { Step, StepAsk } from './step.js';
 
 /** A source counts as live from 100 to 140 V; dead is below 1 V; between 1 and 50 V may be stray coupling (common practice). */
 export const LIVE_V = { least: 100, most: 140 };
@@ -50,37 +52,53 @@ export interface ProofState {
   reasons: string[];
 }
 
-/** Whether the target stands proved dead: all five readings good, in order, after the breaker was off, and not too long ago. */
-export function proofState(job: Job, now?: string): ProofState {
-  const proof = job.work.proof;
+/** The proof of one target; one from when a job had a single proof counts where nothing else is switched off. */
+export const proofOf = (job: Job, target: Pick<Target, 'key' | 'sole'>): DeadProof =>
+  job.work.proofs.find((p) => p.of === target.key) ?? (target.sole ? job.work.proofs.find((p) => p.of === undefined) : undefined) ?? {};
+
+/** Whether a target stands proved dead: all five readings good, in order, after its breaker was off, and not too long ago. */
+export function proofState(job: Job, target: Target, now?: string): ProofState {
+  const proof = proofOf(job, target);
   const next = PROOF_ORDER.find((key) => judgeProofReading(key, proof[key]).verdict !== 'ok');
   const reasons: string[] = [];
-  const off = job.work.ticks.find((t) => t.step === 'breaker-off');
+  const off = job.work.ticks.find((t) => t.step === target.off);
   if (!off) reasons.push('the breaker has not been ticked off');
   if (next) reasons.push(`${PROOF_LABELS[next].toLowerCase()}: ${judgeProofReading(next, proof[next]).says}`);
   const times = PROOF_ORDER.map((key) => proof[key]?.at).filter((at) => at !== undefined);
   if (times.some((at, i) => i > 0 && Date.parse(at) < Date.parse(times[i - 1]!)))
     reasons.push('the readings were not taken in order: tester, target, tester');
-  const target = proof.hotNeutral?.at;
-  if (off && target && Date.parse(target) < Date.parse(off.at))
-    reasons.push('the target was read before the breaker was off: read it again');
+  const read = proof.hotNeutral?.at;
+  if (off && read && Date.parse(read) < Date.parse(off.at)) reasons.push('the target was read before the breaker was off: read it again');
   const last = proof.testerAfter?.at;
   if (now && last && Date.parse(now) - Date.parse(last) > PROOF_LASTS_MS)
     reasons.push('over four hours since it was proved dead: prove it again');
   return { proved: reasons.length === 0, next, reasons };
 }
 
+/** Why a step that needs things dead can’t be done yet, one reason for each that isn’t proved. */
+export const notProved = (job: Job, dead: readonly Target[], now?: string): string[] =>
+  dead.flatMap((t) => {
+    const { proved, reasons } = proofState(job, t, now);
+    return proved ? [] : [`${dead.length > 1 ? `${t.words} not proved dead` : 'not proved dead'}: ${reasons[0]!}`];
+  });
+
 export interface AskJudgement {
   verdict: 'ok' | 'stop' | 'can’t tell';
   says: string;
 }
 
+/** What a value has to lie between: `at least 6", at most 8"`. */
+export function askRange(ask: StepAsk, unit: JobInHouse['unit']): string {
+  const say = (n: number) => (ask.unit === 'V' ? `${n} V` : printLength(n, unit));
+  return [ask.least === undefined ? '' : `at least ${say(ask.least)}`, ask.most === undefined ? '' : `at most ${say(ask.most)}`]
+    .filter(Boolean)
+    .join(', ');
+}
+
 /** A measured value against what the step asks. */
 export function judgeAsk(ask: StepAsk, value: StepValue | undefined, unit: JobInHouse['unit']): AskJudgement {
   const say = (n: number) => (ask.unit === 'V' ? `${n} V` : printLength(n, unit));
-  const range = [ask.least === undefined ? '' : `at least ${say(ask.least)}`, ask.most === undefined ? '' : `at most ${say(ask.most)}`]
-    .filter(Boolean)
-    .join(', ');
+  const range = askRange(ask, unit);
   if (!value) return { verdict: 'can’t tell', says: `measure it: ${range}` };
   // a tape is read to 1/32 in at best
   const close = ask.unit === 'length' ? 0.8 : 1e-9;
@@ -119,10 +137,7 @@ const DECIDES_CONNECTING = new Set([
 export function gateOf(job: JobInHouse, step: Step, steps: Step[], findings: Finding[], now?: string): string[] {
   const reasons: string[] = [];
   for (const id of step.after) if (!isTicked(job, id)) reasons.push(`first: ${steps.find((s) => s.id === id)?.title ?? id}`);
-  if (step.needsDead) {
-    const proof = proofState(job, now);
-    if (!proof.proved) reasons.push(`not proved dead: ${proof.reasons[0]}`);
-  }
+  reasons.push(...notProved(job, step.dead, now));
   if (step.alters) {
     const stops = findings.filter((f) => f.verdict === 'stop');
     if (stops.length) reasons.push(`the ledger has ${stops.length === 1 ? 'a stop' : `${stops.length} stops`}: ${stops[0]!.title}`);
@@ -138,13 +153,6 @@ export function gateOf(job: JobInHouse, step: Step, steps: Step[], findings: Fin
   return reasons;
 }
 
-/** Steps that rest on one, itself first. */
-function restingOn(id: string, steps: Step[]): Set<string> {
-  const resting = new Set([id]);
-  for (const s of steps) if (s.after.some((a) => resting.has(a))) resting.add(s.id);
-  return resting;
-}
-
 export type TickResult = { ok: true; job: JobInHouse } | { ok: false; reasons: string[] };
 
 /** Ticks a step if its gate is open. */
@@ -157,22 +165,42 @@ export function tick(job: JobInHouse, stepId: string, steps: Step[], findings: F
   return { ok: true, job: { ...job, work: { ...job.work, ticks: [...job.work.ticks, { step: stepId, at }] } } };
 }
 
-/** Unticks a step and all that rest on it. Taking back the breaker, or the breaker on, voids the proof of dead. */
+/** Unticks a step and all that rest on it. Taking back a breaker, or a breaker on, voids the proof of what it fed. */
 export function untick<J extends Job>(job: J, stepId: string, steps: Step[]): J {
   const gone = restingOn(stepId, steps);
-  const energised = isTicked(job, 'energise') && gone.has('energise');
-  if (energised) for (const id of restingOn('breaker-off', steps)) gone.add(id);
-  const voided = gone.has('breaker-off') || gone.has('prove-dead') || energised;
-  return { ...job, work: { ...job.work, ticks: job.work.ticks.filter((t) => !gone.has(t.step)), proof: voided ? {} : job.work.proof } };
+  const voided = new Set<string>();
+  let all = false;
+  for (const proving of steps.filter((s) => s.proves.length > 0)) {
+    const off = proving.proves[0]!.off;
+    const energised = off.replace('breaker-off', 'energise');
+    const again = isTicked(job, energised) && gone.has(energised);
+    if (again) for (const id of restingOn(off, steps)) gone.add(id);
+    if (!again && !gone.has(off) && !gone.has(proving.id)) continue;
+    for (const t of proving.proves) {
+      voided.add(t.key);
+      all ||= t.sole;
+    }
+  }
+  return {
+    ...job,
+    work: {
+      ...job.work,
+      ticks: job.work.ticks.filter((t) => !gone.has(t.step)),
+      proofs: job.work.proofs.filter((p) => (p.of === undefined ? !all : !voided.has(p.of))),
+    },
+  };
 }
 
-/** Enters a reading of the proof; a later one than those behind it clears them, so that the order stays tester, target, tester. */
-export function enterProof<J extends Job>(job: J, key: ProofKey, reading: ProofReading): J {
-  const kept: DeadProof = {};
-  for (const k of PROOF_ORDER.slice(0, PROOF_ORDER.indexOf(key))) kept[k] = job.work.proof[k];
+/** Enters a reading of a proof; a later one than those behind it clears them, so that the order stays tester, target, tester. */
+export function enterProof<J extends Job>(job: J, target: Target, key: ProofKey, reading: ProofReading): J {
+  const was = proofOf(job, target);
+  const kept: DeadProof = { of: target.key };
+  for (const k of PROOF_ORDER.slice(0, PROOF_ORDER.indexOf(key))) kept[k] = was[k];
   kept[key] = reading;
-  const steps = job.work.ticks.filter((t) => t.step !== 'prove-dead');
-  return { ...job, work: { ...job.work, proof: kept, ticks: key === 'testerAfter' ? job.work.ticks : steps } };
+  const proving = target.off.replace('breaker-off', 'prove-dead');
+  const ticks = key === 'testerAfter' ? job.work.ticks : job.work.ticks.filter((t) => t.step !== proving);
+  const others = job.work.proofs.filter((p) => p !== was && p.of !== target.key);
+  return { ...job, work: { ...job.work, ticks, proofs: [...others, kept] } };
 }
 
 /** Enters a measured value; an earlier one of the same key gives way. */

@@ -1,9 +1,9 @@
 /** Gates: nothing that needs a dead circuit is ticked before tester, target, tester. Limits are common practice or from memory. */
 import { describe, expect, it } from 'vitest';
-import { sewingCorner } from '../demo/index.js';
+import { demoJobs, hallBox, quinceStreet, sewingCorner } from '../demo/index.js';
 import { ledgerOf } from '../ledger/index.js';
 import { inches } from '../measure/index.js';
-import { applyEdits, type JobInHouse } from '../model/index.js';
+import { applyEdits, bareJob, inHouse, type JobInHouse } from '../model/index.js';
 import {
   enterProof,
   enterValue,
@@ -12,12 +12,18 @@ import {
   judgeAsk,
   judgeProofReading,
   outageMinutes,
+  outagesOf,
+  proofOf,
+  printSpan,
   proofState,
+  restingOn,
+  restsOn,
   stepsOf,
   summarise,
   tick,
   untick,
   type ProofKey,
+  type Target,
 } from './index.js';
 
 const at = (minute: number): string => new Date(Date.UTC(2026, 10, 24, 9, minute)).toISOString();
@@ -46,11 +52,14 @@ const must = (job: JobInHouse, id: string, minute: number): JobInHouse => {
 };
 const value = (job: JobInHouse, step: string, key: string, v: number, minute: number): JobInHouse =>
   enterValue(job, { step, key, value: v, at: at(minute) });
-const prove = (job: JobInHouse, volts: Partial<Record<ProofKey, number>>, from: number): JobInHouse =>
+/** What one step of the job proves dead. */
+const target = (job: JobInHouse, step = 'prove-dead'): Target => stepsOf(job).find((s) => s.id === step)!.proves[0]!;
+const prove = (job: JobInHouse, volts: Partial<Record<ProofKey, number>>, from: number, step = 'prove-dead'): JobInHouse =>
   (Object.entries(volts) as [ProofKey, number][]).reduce(
-    (j, [key, v], i) => enterProof(j, key, { at: at(from + i), volts: v, where: 'there' }),
+    (j, [key, v], i) => enterProof(j, target(job, step), key, { at: at(from + i), volts: v, where: 'there' }),
     job,
   );
+const state = (job: JobInHouse, now?: string) => proofState(job, target(job), now);
 
 /** Everything up to and with the breaker off. */
 const upToOff = ((): JobInHouse => {
@@ -70,7 +79,7 @@ describe('the proof of dead', () => {
   });
   it('tester, target on every pair, tester again: then it opens', () => {
     const proved = prove(upToOff, DEAD, 6);
-    expect(proofState(proved, at(12))).toMatchObject({ proved: true, reasons: [] });
+    expect(state(proved, at(12))).toMatchObject({ proved: true, reasons: [] });
     expect(isTicked(must(proved, 'prove-dead', 12), 'prove-dead')).toBe(true);
   });
   it.each([
@@ -82,7 +91,7 @@ describe('the proof of dead', () => {
     ['not tested again', { testerBefore: 121, hotNeutral: 0, hotGround: 0, neutralGround: 0 }],
   ])('not proved when the %s', (_why, readings) => {
     const job = prove(upToOff, readings, 6);
-    expect(proofState(job).proved).toBe(false);
+    expect(state(job).proved).toBe(false);
     expect(doStep(job, 'prove-dead', 12).reasons).not.toEqual([]);
   });
   it('voltage on the target is LIVE, stray voltage can’t be told, nothing is dead', () => {
@@ -91,23 +100,23 @@ describe('the proof of dead', () => {
   });
   it('a reading from before the breaker was off proves nothing', () => {
     const early = prove(cured, DEAD, -30);
-    const job = { ...upToOff, work: { ...upToOff.work, proof: early.work.proof } };
-    expect(proofState(job).reasons.join()).toMatch(/before the breaker was off/);
+    const job = { ...upToOff, work: { ...upToOff.work, proofs: early.work.proofs } };
+    expect(state(job).reasons.join()).toMatch(/before the breaker was off/);
   });
   it('entering a reading again takes back those behind it', () => {
-    const again = enterProof(prove(upToOff, DEAD, 6), 'hotNeutral', { at: at(20), volts: 0, where: 'there' });
-    expect(again.work.proof.testerAfter).toBeUndefined();
-    expect(proofState(again).next).toBe('hotGround');
+    const again = enterProof(prove(upToOff, DEAD, 6), target(upToOff), 'hotNeutral', { at: at(20), volts: 0, where: 'there' });
+    expect(proofOf(again, target(again)).testerAfter).toBeUndefined();
+    expect(state(again).next).toBe('hotGround');
   });
   it('after four hours away it is proved again', () => {
     const proved = prove(upToOff, DEAD, 6);
-    expect(proofState(proved, at(6 + 4 * 60)).proved).toBe(true);
-    expect(proofState(proved, at(15 + 4 * 60)).reasons.join()).toMatch(/four hours/);
+    expect(state(proved, at(6 + 4 * 60)).proved).toBe(true);
+    expect(state(proved, at(15 + 4 * 60)).reasons.join()).toMatch(/four hours/);
   });
   it('taking back the breaker voids the proof and all that rests on it', () => {
     const proved = must(prove(upToOff, DEAD, 6), 'prove-dead', 12);
     const back = untick(proved, 'breaker-off', stepsOf(proved));
-    expect(back.work.proof).toEqual({});
+    expect(back.work.proofs).toEqual([]);
     expect(isTicked(back, 'prove-dead')).toBe(false);
     expect(isTicked(back, 'wire-new')).toBe(true);
   });
@@ -123,11 +132,16 @@ describe('values and order', () => {
     job = must(value(job, 'fish', 'out-source', inches(14), 15), 'fish', 15);
     expect(doStep(value(job, 'wire-source', 'free-source', inches(5.5), 16), 'wire-source', 16).reasons.join()).toMatch(/Too short/);
     job = must(value(job, 'wire-source', 'free-source', inches(7), 16), 'wire-source', 16);
-    job = must(must(must(job, 'swap-breaker', 17), 'close-boxes', 17), 'energise', 18);
-    for (const [key, v] of [['hn', 121], ['hg', 121], ['ng', 0.4]] as const) job = value(job, 'test', key, v, 19); // prettier-ignore
-    job = must(must(job, 'test', 19), 'record', 20);
+    // the main is off only for the breaker, once the boxes are closed
+    job = must(must(job, 'close-boxes', 17), 'breaker-off-2', 17);
+    expect(doStep(job, 'swap-breaker', 17).reasons.join()).toMatch(/first: Prove it dead,not proved dead/);
+    job = must(must(prove(job, DEAD, 18, 'prove-dead-2'), 'prove-dead-2', 24), 'swap-breaker', 25);
+    expect(doStep(job, 'energise', 26).reasons.join()).toMatch(/first: Main on/);
+    job = must(must(job, 'energise-2', 26), 'energise', 27);
+    for (const [key, v] of [['hn', 121], ['hg', 121], ['ng', 0.4]] as const) job = value(job, 'test', key, v, 28); // prettier-ignore
+    job = must(must(job, 'test', 28), 'record', 29);
     expect(summarise(job)).toMatchObject({ stage: 'record', stepsDone: stepsOf(job).length });
-    expect(untick(job, 'energise', stepsOf(job)).work.proof).toEqual({});
+    for (const id of ['energise', 'energise-2']) expect(untick(job, id, stepsOf(job)).work.proofs, id).toEqual([]);
   });
   it('nothing is cut or connected while the ledger has a stop', () => {
     const job = value(must(sewingCorner, 'prepare', 0), 'mark-out', 'bottom', inches(13.25), 1);
@@ -149,7 +163,7 @@ describe('values and order', () => {
       ).join(),
     ).not.toMatch(/Ground/);
   });
-  it('a step waits for the one before', () => expect(doStep(cured, 'breaker-off', 0).reasons.join()).toMatch(/first: /));
+  it('a step waits for what it rests on', () => expect(doStep(cured, 'breaker-off', 0).reasons.join()).toMatch(/first: /));
   it('119 V is ordinary, 110 is not, and nothing measured can’t be told', () => {
     const ask = stepsOf(cured).find((s) => s.id === 'test')!.asks[0]!;
     const judged = (v: number) => judgeAsk(ask, { step: 'test', key: 'hn', value: v, at: at(0) }, 'in').verdict;
@@ -173,14 +187,71 @@ describe('schools change the order', () => {
       found: { ...cured.found, walls: cured.found.walls.map((w) => ({ ...w, bayLooked: undefined })) },
     };
     expect(order(blind).indexOf('prove-dead')).toBeLessThan(order(blind).indexOf('cut-opening'));
-    expect(stepsOf(blind).find((s) => s.id === 'cut-opening')!.needsDead).toBe(true);
+    expect(stepsOf(blind).find((s) => s.id === 'cut-opening')!.dead.length > 0).toBe(true);
   });
   it('every step behind the proof up to the breaker on needs it', () => {
     for (const job of [cured, early]) {
       const steps = stepsOf(job);
       const [from, to] = [steps.findIndex((s) => s.id === 'prove-dead'), steps.findIndex((s) => s.id === 'energise')];
-      for (const s of steps.slice(from, to)) if (s.id !== 'mark-out') expect(s.needsDead, s.id).toBe(true);
+      for (const s of steps.slice(from, to))
+        if (!/^(mark-out|breaker-off-2|energise-2)$/.test(s.id)) expect(s.dead.length > 0, s.id).toBe(true);
       expect(gateOf(job, steps[to]!, steps, ledgerOf(job)).length).toBeGreaterThan(0);
     }
+  });
+});
+
+describe('the graph of steps', () => {
+  const order = (job: JobInHouse) => stepsOf(job).map((s) => s.id);
+  it('every step comes after those it rests on, and the last rests on all', () => {
+    for (const job of [cured, sewingCorner, ...demoJobs.map((j) => inHouse(j, quinceStreet, demoJobs))]) {
+      const steps = stepsOf(job);
+      steps.forEach((s, i) => {
+        for (const a of s.after) expect(order(job).indexOf(a), `${job.id}: ${s.id} after ${a}`).toBeLessThan(i);
+      });
+      if (steps.length) expect(restsOn('record', steps).size, job.id).toBe(steps.length);
+    }
+  });
+  it('nothing that needs something dead can come before its proof, whatever order of the graph is taken', () => {
+    for (const job of [cured, ...demoJobs.map((j) => inHouse(j, quinceStreet, demoJobs))]) {
+      const steps = stepsOf(job);
+      for (const s of steps.filter((x) => x.dead.length && !x.proves.length))
+        for (const t of s.dead) {
+          expect(restsOn(s.id, steps).has(t.off.replace('breaker-off', 'prove-dead')), `${job.id}: ${s.id}`).toBe(true);
+          expect(restingOn(s.id, steps).has(t.off.replace('breaker-off', 'energise')), `${job.id}: ${s.id}`).toBe(true);
+        }
+    }
+  });
+  it('two boxes of two circuits: each circuit off for its own box, on again before the next, each with its own proof', () => {
+    const [a, b] = ['hall-box', 'studio-box'].map((id) => quinceStreet.site.boxes.find((x) => x.id === id)!);
+    const job = inHouse(
+      {
+        ...bareJob(hallBox),
+        changes: [a!, b!].map((box, i) => ({
+          id: `swap-${i}`,
+          title: `New box for ${box.name}`,
+          do: 'replace-box' as const,
+          boxId: box.id,
+          box,
+        })),
+      },
+      quinceStreet,
+    );
+    expect(a!.circuitId).not.toBe(b!.circuitId);
+    const ids = order(job).filter((x) => /^(breaker-off|prove-dead|open-source|close-boxes|energise|test)/.test(x));
+    const block = (n: string) => [`breaker-off${n}`, `prove-dead${n}`, `open-source${n}`, `close-boxes${n}`, `energise${n}`];
+    expect(ids).toEqual([...block(''), ...block('-2'), 'test']);
+    expect(outagesOf(stepsOf(job)).map((o) => o.words)).toEqual(['circuit 4', 'circuit 5']);
+    // neither waits for the other
+    expect(restsOn('open-source-2', stepsOf(job)).has('energise')).toBe(false);
+    const one = prove(job, DEAD, 6);
+    expect([...stepsOf(one).find((s) => s.id === 'open-source-2')!.dead].map((t) => proofState(one, t).reasons[0])).toEqual([
+      'the breaker has not been ticked off',
+    ]);
+  });
+  it('minutes are the handbook’s: opening a box 5 to 10, one cable 8 to 15, three coats of one patch 30 to 45 and their sanding', () => {
+    const at = (id: string) => stepsOf(cured).find((s) => s.id === id)!;
+    expect(at('open-source').minutes).toEqual({ middle: 5, bad: 10 });
+    expect(at('wire-source').minutes).toEqual({ middle: 8 * 3, bad: 15 * 3 });
+    expect(printSpan(at('swap-breaker').minutes)).toBe('30 to 60 min');
   });
 });

@@ -2,8 +2,9 @@
 import { DEVICE_KINDS } from '../catalog/index.js';
 import { runTo, wiringOf, type Work, type WorkBox } from '../ledger/index.js';
 import { marksFor, cutStock } from '../layout/index.js';
-import { printLength, printMark } from '../measure/index.js';
-import { id, step, type Draft } from './draft.js';
+import { printLength, printMark, toFeet } from '../measure/index.js';
+import { atBox, id, step, type Draft } from './step.js';
+import { spent } from './times.js';
 
 /**
  * @param isolate breaker off and proof of dead
@@ -43,14 +44,14 @@ export function racewaySteps(w: Work, boxes: readonly WorkBox[], isolate: Draft[
     step(
       'mark-out',
       `Mark the line and the ${boxes.length} boxes`,
-      10 + 5 * boxes.length,
+      [spent('mark out', boxes.length)],
       [`One level line along ${walls}, and every box on it.`, ...marks, 'Mark the studs on the line.'],
       { cautions: guessed ? ['Studs here are only reckoned: find them before a hole is drilled.'] : [] },
     ),
     step(
       'mount-track',
       'Cut the track, file the ends, screw it up',
-      15 * Math.max(1, lengths('track').length),
+      [spent('raceway', toFeet(lengths('track').reduce((s, p) => s + p.mm, 0))), spent('raceway box', boxes.length)],
       [
         ...bars('track'),
         ...lengths('track').map((p) => `${p.where}: ${say(p.mm)}.`),
@@ -67,7 +68,13 @@ export function racewaySteps(w: Work, boxes: readonly WorkBox[], isolate: Draft[
     step(
       'pull-wires',
       'Pull hot, neutral and ground through, box after box',
-      10 + 5 * boxes.length,
+      [
+        spent('pull cable', toFeet(runs.reduce((s, r) => s + (r?.run?.cutMm ?? 0), 0)) / 10),
+        spent(
+          'turn of a cable',
+          (raceway?.fittings ?? []).filter((f) => /elbow|corner/.test(f.what)).reduce((s, f) => s + f.count, 0),
+        ),
+      ],
       [
         ...runs.flatMap((r) => (r?.run ? [`To ${r.to.box.name}: ${printLength(r.run.cutMm, job.unit, { style: 'feet' })} of each.`] : [])),
         'Leave the length for a later outlet in the last box; free ends cut all the same.',
@@ -78,11 +85,16 @@ export function racewaySteps(w: Work, boxes: readonly WorkBox[], isolate: Draft[
     ...boxes.map((b, n) => {
       const plan = wiringOf(w, b);
       return step(
-        id('wire-new', { w, n }),
+        id('wire-new', { n }),
         `Connect ${b.devices.map((d) => DEVICE_KINDS[d.kind].name).join(' and ') || 'what is'} in ${b.box.name}`,
-        10,
+        [spent('strip, splice, land', Math.max(1, b.cables.length)), spent('mount device and plate', b.devices.length)],
         [...plan.connect, ...plan.fold],
-        { alters: true, changeIds: changeOf((c) => c.do === 'place-device' && c.device.boxId === b.box.id) },
+        {
+          alters: true,
+          place: atBox(b),
+          ...(n === 0 ? {} : { after: ['pull-wires'] }),
+          changeIds: changeOf((c) => c.do === 'place-device' && c.device.boxId === b.box.id),
+        },
       );
     }),
     ...isolate,
@@ -90,7 +102,7 @@ export function racewaySteps(w: Work, boxes: readonly WorkBox[], isolate: Draft[
     step(
       'covers',
       'Snap the covers on',
-      5 * Math.max(1, lengths('cover').length),
+      [spent('mount device and plate', Math.max(1, lengths('cover').length) / 2)],
       [
         ...bars('cover'),
         ...lengths('cover').map((p) => `${p.where}: ${say(p.mm)}.`),

@@ -2,8 +2,9 @@
 import { LAMP_BOXES } from '../catalog/index.js';
 import { lampsAlike, type LampRun, type Work } from '../ledger/index.js';
 import { placeInRoom } from '../layout/index.js';
-import { printLength, printMark } from '../measure/index.js';
-import { capital, step, type Draft } from './draft.js';
+import { printLength, printMark, toFeet } from '../measure/index.js';
+import { capital, step, type Draft } from './step.js';
+import { spent } from './times.js';
 
 const holesOf = (runs: readonly LampRun[]) => runs.flatMap((r) => (r.traced?.holes ?? []).map((hole) => ({ hole, to: r.to.lamp.name })));
 
@@ -18,13 +19,15 @@ export function lampSteps(w: Work): Draft[] {
     step(
       'lamp-boxes',
       `Set the ${lamps.length} round boxes`,
-      10 * lamps.length,
+      [spent('set a box', lamps.length)],
       [
         ...lamps.map((l) => `${capital(l.lamp.name)}: ${placeInRoom(w.planned, l.room.id, l.lamp, say) ?? l.room.name}.`),
         `${LAMP_BOXES[lamps[0]!.lamp.box].name}, screwed to the side of a joist or to a brace between two; the lampholder’s weight hangs on the box, never on the cable.`,
       ],
       {
         alters: true,
+        after: ['prepare'],
+        hands: 2,
         changeIds: lamps.map((l) => l.changeId),
         cautions: ['A step or scaffold that stands firm; eye protection overhead.'],
       },
@@ -34,7 +37,7 @@ export function lampSteps(w: Work): Draft[] {
           step(
             'lamp-bore',
             bored === 1 ? 'Bore the hole for the lamp cable' : `Bore ${bored} holes for the lamp cable`,
-            6 * bored,
+            holes.map(({ hole }) => spent(hole.member === 'joist' ? 'bore a joist' : 'bore a stud or plate', hole.count)),
             holes.map(
               ({ hole, to }) =>
                 `Toward ${to}: ${hole.count > 1 ? `${hole.count} ${hole.member}s` : hole.member}, ${hole.where}: ${say(hole.sizeMm)}${hole.plate ? '; steel plate' : ''}${hole.seal ? '; sealed afterwards' : ''}.`,
@@ -51,7 +54,13 @@ export function lampSteps(w: Work): Draft[] {
     step(
       'lamp-cable',
       'Bring the cable from the switch to each lampholder in turn',
-      8 * lampRuns.length,
+      [
+        spent('pull cable', toFeet(lampRuns.reduce((s, r) => s + (r.traced?.run.runMm ?? 0), 0)) / 10),
+        spent(
+          'staple',
+          lampRuns.reduce((s, r) => s + (r.traced?.counts.staples ?? 0), 0),
+        ),
+      ],
       [
         ...openings.map(
           (o) => `Open: ${o.what}, ${say(o.fromLeft[0])} to ${say(o.fromLeft[1])} from the left end, ${say(o.bottom)} to ${say(o.top)} up.`,
@@ -68,7 +77,7 @@ export function lampSteps(w: Work): Draft[] {
     step(
       'wire-lamps',
       `Connect the ${lamps.length} lampholders`,
-      10 * lamps.length,
+      [spent('lampholder', lamps.length)],
       [
         ...lampsAlike(w).flatMap(({ names, wiring }) => [`${capital(names)}:`, ...wiring.connect]),
         ...new Set(lamps.flatMap((l) => [...l.wiring.missing, ...l.wiring.refused])),

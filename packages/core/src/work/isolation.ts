@@ -1,0 +1,192 @@
+/** What is switched off for a job, together or one after another, and the steps that do it: off, proved dead circuit by circuit, on again. */
+import { isReceptacle } from '../catalog/index.js';
+import { numbered, type Work, type WorkBox } from '../ledger/index.js';
+import type { Circuit, JobInHouse } from '../model/index.js';
+import { listed, step, type Draft, type Target } from './step.js';
+import { spent } from './times.js';
+
+export interface Isolation {
+  /** of its steps: the first has the plain ids */
+  n: number;
+  main: boolean;
+  targets: Target[];
+  /** boxes that are opened while it is off, with what is in each */
+  boxes: { box: WorkBox; keys: string[] }[];
+}
+export const PANEL_TARGET = 'panel';
+const unknownFeed = (b: WorkBox): string => `feed of ${b.box.id}`;
+
+/** Circuits whose conductors are in a box: its own, and those that its cables were traced to. */
+export function circuitsIn(w: Work, b: WorkBox): Circuit[] {
+  const ids = new Set([
+    b.circuit?.id,
+    ...b.cables.flatMap(({ cable }) => [cable.circuitId, ...(cable.uses ?? []).map((u) => u.circuitId)]),
+  ]);
+  return w.planned.circuits.filter((c) => ids.has(c.id));
+}
+
+type Alteration = Extract<JobInHouse['changes'][number], { do: 'alter-circuit' }>;
+/** Another breaker for a circuit that is there: work in the panel. */
+export const breakerSwaps = (w: Work): Alteration[] =>
+  w.job.changes.filter(
+    (x): x is Alteration => x.do === 'alter-circuit' && (x.with.arcFault === 'breaker' || x.with.groundFault === 'breaker'),
+  );
+export const firstOutlets = (w: Work): Alteration[] =>
+  w.job.changes.filter(
+    (x): x is Alteration => x.do === 'alter-circuit' && (x.with.arcFault === 'device upstream' || x.with.groundFault === 'device upstream'),
+  );
+
+/**
+ * Circuits whose conductors meet in a box go off together; others at their own time. The panel, where a breaker is set or exchanged, is
+ * one more, behind the main. The one that the power of the job comes from is first.
+ */
+export function isolationsOf(w: Work): Isolation[] {
+  const opened = w.boxes.filter((b) => b.role !== 'new');
+  const groups: { keys: string[]; boxes: Isolation['boxes'] }[] = [];
+  const join = (keys: string[], box?: WorkBox): void => {
+    const mine = groups.filter((g) => g.keys.some((k) => keys.includes(k)));
+    const kept = mine[0] ?? { keys: [], boxes: [] };
+    if (!mine.length) groups.push(kept);
+    for (const g of mine.slice(1)) {
+      kept.keys.push(...g.keys);
+      kept.boxes.push(...g.boxes);
+      groups.splice(groups.indexOf(g), 1);
+    }
+    kept.keys = [...new Set([...kept.keys, ...keys])];
+    if (box) kept.boxes.push({ box, keys });
+  };
+  for (const b of opened) {
+    const circuits = circuitsIn(w, b).map((c) => c.id);
+    join(b.circuit ? circuits : [...circuits, unknownFeed(b)], b);
+  }
+  for (const x of firstOutlets(w)) join([x.circuitId]);
+  const main = { keys: [PANEL_TARGET], boxes: [], main: true };
+  const all: { keys: string[]; boxes: Isolation['boxes']; main?: boolean }[] = w.ownCircuit
+    ? [main, ...groups]
+    : [...groups, ...(breakerSwaps(w).length ? [main] : [])];
+  const sole = all.length === 1 && all[0]!.keys.length === 1;
+  const words = (key: string): string => {
+    if (key === PANEL_TARGET) return 'the panel';
+    const circuit = w.planned.circuits.find((c) => c.id === key);
+    if (circuit) return `circuit ${circuit.number}`;
+    return `what feeds ${opened.find((b) => unknownFeed(b) === key)?.box.name ?? 'the box'}`;
+  };
+  return all.map((g, n) => ({
+    n,
+    main: g.main === true,
+    boxes: g.boxes,
+    targets: g.keys.map((key) => ({ key, words: words(key), off: numbered('breaker-off', n), sole })),
+  }));
+}
+
+export const isolationOf = (list: readonly Isolation[], b: WorkBox): Isolation | undefined =>
+  list.find((i) => i.boxes.some((x) => x.box === b));
+export const panelIsolation = (list: readonly Isolation[]): Isolation | undefined => list.find((i) => i.main);
+
+/** Off, locked, proved dead: the breakers of the boxes that are opened, or the main where the panel is. */
+export function off(w: Work, iso: Isolation, after: string[] | undefined): Draft[] {
+  const { n, main, boxes, targets } = iso;
+  const numbers = targets.flatMap((t) => w.planned.circuits.find((c) => c.id === t.key)?.number ?? []);
+  const unnamed = boxes.filter((x) => !x.box.circuit).map((x) => x.box.box.name);
+  const breaker = main
+    ? 'The main'
+    : numbers.length > 1
+      ? `Breakers ${listed(numbers)}`
+      : numbers.length === 1
+        ? `Breaker ${numbers[0]!}`
+        : 'The breaker that feeds the source box';
+  return [
+    step(
+      numbered('breaker-off', n),
+      `${breaker} off, locked or labelled`,
+      [spent('switch off and label', Math.max(1, numbers.length))],
+      [
+        'Tell everybody in the house and say for how long.',
+        numbers.length > 1 && !main
+          ? 'Switch all of them off; lock each or tape a label over its handle. Each is proved dead by itself.'
+          : 'Switch it off; lock it or tape a label over the handle.',
+        ...(unnamed.length && !main
+          ? [`Which breaker feeds ${listed(unnamed)} is not known: find it before anything is opened there.`]
+          : []),
+        ...(main ? ['A lamp that does not hang on this panel; then the cover off, and a barrier over the service lugs.'] : []),
+      ],
+      {
+        ...(after ? { after } : {}),
+        place: { words: 'panel' },
+        cautions: main
+          ? [
+              'The service lugs and the wires to them stay live with the main off, and nothing in the house can make them dead. Unless you are licensed, have a licensed electrician do this.',
+            ]
+          : ['A tripped ground-fault receptacle is not isolation: its line side stays live.'],
+      },
+    ),
+    step(
+      numbered('prove-dead', n),
+      'Prove it dead',
+      [spent('prove dead', Math.max(targets.length, boxes.length, 1))],
+      [
+        'Prove the tester on a source known to be live.',
+        ...(main
+          ? [
+              'Test both bus bars to neutral and to ground, and every conductor within reach.',
+              'Prove the tester on the live source again: one that this main does not switch off, a battery-fed proving unit or an outlet of another panel.',
+            ]
+          : [
+              ...whereToTest(iso),
+              'Prove the tester on the live source again. With the cover off, test every conductor and the metal box too.',
+            ]),
+        ...(!main && boxes.length > 1
+          ? [
+              `The same in each box that is opened: ${boxes
+                .map((x) => {
+                  const inside = circuitsIn(w, x.box).map((c) => c.number);
+                  return `${x.box.box.name}${inside.length ? ` (circuit ${inside.join(' and ')})` : ''}`;
+                })
+                .join('; ')}. One reading that is not dead, in any of them: stop.`,
+            ]
+          : []),
+      ],
+      {
+        dead: targets,
+        proves: targets,
+        ...(boxes[0]
+          ? {
+              place: {
+                words: boxes[0].box.box.name,
+                boxId: boxes[0].box.box.id,
+                wallId: boxes[0].box.wall.id,
+                roomId: boxes[0].box.room.id,
+              },
+            }
+          : { place: { words: 'panel' } }),
+        cautions: [
+          'Two circuits may be in one box. A dead tester and a dead outlet look the same: that is why the tester is proved twice.',
+        ],
+      },
+    ),
+  ];
+}
+
+/** At which face or conductor the first box is tested. */
+function whereToTest({ boxes }: Isolation): string[] {
+  const first = boxes[0]?.box;
+  if (!first) return ['Test the outlet that is opened first: hot to neutral, hot to ground, neutral to ground, on every face.'];
+  return [
+    first.hadDevices.some((d) => isReceptacle(d.kind))
+      ? `Test ${first.box.name}: hot to neutral, hot to ground, neutral to ground, on every face.`
+      : `${first.box.name} has no face to test at: test an outlet that the same breaker feeds, then take the plate off without touching anything and test there, every conductor to neutral, to ground and to the box.`,
+  ];
+}
+
+/** On again: the last step of what was switched off. */
+export const on = (w: Work, { n, main }: Isolation, after: string[]): Draft =>
+  step(
+    numbered('energise', n),
+    !main ? 'Breaker on' : w.ownCircuit ? 'Main on, then the new breaker' : 'Main on',
+    [spent('switch on')],
+    [
+      'Everybody’s hands off, covers on.',
+      'Stand to the side of the panel, switch on. If it trips at once, don’t switch on again: open up and look.',
+    ],
+    { alters: true, after, place: { words: 'panel' } },
+  );
