@@ -19,7 +19,7 @@ const RESTS_ON = {
   instruments: ['measure', 'catalog', 'model', 'circuit'],
   survey: ['measure', 'catalog', 'model', 'codebook', 'layout', 'wiring', 'instruments', 'circuit'],
   demo: ['panel', 'measure', 'catalog', 'model', 'layout', 'survey', 'instruments', 'situation', 'circuit', 'wiring'],
-  want: ['measure', 'catalog', 'model', 'codebook', 'layout', 'route', 'circuit', 'feeds', 'panel', 'wiring', 'ledger'],
+  want: ['measure', 'catalog', 'model', 'codebook', 'layout', 'route', 'circuit', 'feeds', 'panel', 'wiring', 'ledger', 'takeoff', 'work'],
   rules: ['measure', 'catalog', 'model', 'ledger', 'want', 'demo'],
   exchange: [
     'want',

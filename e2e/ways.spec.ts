@@ -60,7 +60,7 @@ test('kiln: the basement and its joists, then the attic by a word, on plan and w
   await open(page, 'kiln-corner');
   await expect(first(page)).toContainText('through the basement');
   await page.getByTestId('way-sums').getByText('the sums of these figures').click();
-  await expect(page.getByTestId('way-sums')).toContainText('bottom plates bored and sealed');
+  await expect(page.getByTestId('way-sums')).toContainText('Connect in the panel, space 13');
   await tab(page, 'holes and lengths');
   await expect(page.getByText('6 joists under the loom room', { exact: false })).toBeVisible();
   await expect(page.getByTestId('way-cut')).toHaveText(`27' 6"`);

@@ -1,3 +1,4 @@
+export * from './articles.js';
 export * from './source.js';
 export * from './finishes.js';
 export * from './boxes.js';

@@ -105,7 +105,7 @@ describe.each(['aquarium-alcove', 'wainscot', 'hall-box-replaced', 'router-shelf
   });
 });
 
-describe.each(['model-railway', 'cellar-lights', 'kiln-corner', 'loom-lamp', 'rain-barrel-pump'])(
+describe.each(['model-railway', 'cellar-lights', 'kiln-corner', 'loom-lamp', 'rain-barrel-pump', 'summer-kitchen'])(
   '%s, from a taken way to a closed job',
   (id) => {
     const start = known(takenAndCured(id));

@@ -28,6 +28,7 @@ const rooms: Room[] = [
   room('porch', 'porch', 'outdoors', false),
   room('studio', 'studio', 'workshop', false),
   room('shed', 'potting shed', 'workshop', false),
+  room('summer-kitchen', 'summer kitchen', 'kitchen', false),
 ];
 
 const circuit = (id: string, number: string, name: string, breakerA: 15 | 20, more: Partial<Circuit> = {}): Circuit => ({

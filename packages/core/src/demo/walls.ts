@@ -235,6 +235,21 @@ const MEASURED: Record<string, (wall: Wall) => Wall> = {
     bayLooked: 'seen',
     fireRated: false,
   }),
+  ...Object.fromEntries(
+    ['w2', 'w3', 'w4'].map((n) => [
+      `summer-kitchen-${n}`,
+      (w: Wall): Wall => ({
+        ...framed(w, known(16, '16')),
+        name: `Summer kitchen, ${n === 'w2' ? 'orchard' : n === 'w3' ? 'yard' : 'street'} wall`,
+        // a lean-to in open framing: the board that will hang there is known
+        faces: {
+          A: { ...w.faces.A, layers: [{ finish: 'drywall', thickness: inch(0.5, '1/2') }], open: true },
+          B: { ...w.faces.B, layers: [{ finish: 'wood-siding', thickness: inch(0.75, '3/4') }] },
+        },
+        fireRated: false,
+      }),
+    ]),
+  ),
   'loom-w4': (w) => ({ ...framed(w, known(16.75, '16 3/4')), name: 'Loom room, kiln wall', bayLooked: 'felt', fireRated: false }),
   'shed-w1': (w) => ({ ...framed(w, known(8, '8')), name: 'Shed, bench wall', bayLooked: 'seen', fireRated: false }),
   'shed-w2': (w) => ({ ...framed(w, known(16.75, '16 3/4')), name: 'Shed, window wall', bayLooked: 'seen', fireRated: false }),
@@ -306,6 +321,7 @@ export function surveyed(site: Site): Site {
   walked('studio', round(144, 120, 144, 120), 'crawl-space', undefined, {}, lies(124.5, -129));
   walked('utility', round(96, 96, 96, 96), 'basement', undefined, {}, { ...lies(-100.5, 0), ...middle });
   walked('loom', round(120, 108, 120, 108), 'basement', undefined, {}, { ...lies(-124.5, 100.5), ...middle });
+  walked('summer-kitchen', round(120, 168, 120, 168), 'slab', { 0: { wallId: 'loom-w3', face: 'B' } });
   walked('pantry', round(60, 48, 60, 48), 'crawl-space', undefined, {}, { ...lies(-64.5, -207), joistsAbove: over });
   walked('shed', round(144, 96, 144, 96), 'slab', undefined, {}, lies(320, 40), 'flat-roof');
   return {

@@ -1,4 +1,4 @@
-/** What the jobs of Quince Street 14 want where there is nothing yet: jobs 1, 3, 4, 6, 7 and 9 of the scenario. */
+/** What the jobs of Quince Street 14 want where there is nothing yet: jobs 1, 3, 4, 6, 7, 9 and 18 of the scenario. */
 import { EVEN_WEIGHTS, type JobWant, type Purpose, type WantPlace } from '../model/index.js';
 import { inch } from './lengths.js';
 
@@ -70,4 +70,15 @@ export const wanted: Wanted[] = [
     kind: 'lights',
     lamps: { under: ['sewing', 'hall', 'study'], count: 10, rows: 2, watts: 60 },
   }),
+  want(
+    'summer-kitchen',
+    'Summer kitchen',
+    'run',
+    [
+      ...[24, 64, 104, 144].map((x) => at('summer-kitchen-w2', 'A', x, 16)),
+      ...[30, 90].map((x) => at('summer-kitchen-w3', 'A', x, 16)),
+      ...[24, 64, 104, 144].map((x) => at('summer-kitchen-w4', 'A', x, 16)),
+    ],
+    { kind: 'run', ownCircuit: true, loads: [{ name: 'preserving kettle', watts: 1200, continuous: false }] },
+  ),
 ];

@@ -11,6 +11,7 @@ import {
   routeElevations,
   routePlanFigure,
   searchRoutes,
+  asWholeJobs,
   type RouteDetail,
   type RouteOption,
   type RouteSearch,
@@ -24,6 +25,13 @@ export const chosenWay = (search: RouteSearch, want: Want): RouteOption | undefi
 /** Why that way, and the holes, lengths and parts it comes to. */
 export function routeSheet(house: House, want: Want): JobSheet {
   const search = searchRoutes(house, want);
+  // figures of the whole job, as the Route stage shows them
+  search.found.options = asWholeJobs(
+    house,
+    want,
+    search.found.options,
+    search.found.options.map((o) => routeDetail(house, want, o)),
+  ).map((x) => x.option);
   const option = chosenWay(search, want);
   const blocks: SheetBlock[] = [];
   const title = want.name;

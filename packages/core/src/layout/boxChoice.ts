@@ -57,6 +57,7 @@ export function suitableBoxes(wall: Wall, face: FaceId, input: BoxChoiceInput): 
   const finish = finishThicknessMm(wall, face);
   const layers = wall.faces[face].layers;
   const hollow = wall.framing.material !== 'masonry' && layers.every((l) => FINISHES[l.finish].hollow);
+  const open = wall.faces[face].open === true;
   const burns = layers[0] !== undefined && FINISHES[layers[0].finish].combustible;
   const behind = at && depthBehind(wall, face, at);
   const half = wall.framing.studWidth.mm / 2;
@@ -66,12 +67,14 @@ export function suitableBoxes(wall: Wall, face: FaceId, input: BoxChoiceInput): 
     const against: string[] = [];
     if (kind.gangs !== gangs) against.push(`${kind.gangs} gang, ${gangs} wanted`);
     if (kind.mounting === 'surface') against.push('stands on the wall, in line with a surface raceway');
-    if (kind.mounting === 'nail-on') against.push('needs open framing');
+    if (kind.mounting === 'nail-on' && !open) against.push('needs open framing');
+    if (kind.mounting === 'wings' && open) against.push('nothing hangs there yet for its wings to clamp');
     if (kind.mounting === 'masonry' && hollow) against.push('made for masonry');
     if (kind.mounting === 'wings' && !hollow) against.push('wings need a hollow wall');
     const beside = kind.mounting === 'wings' && hollow && studGap !== undefined && studGap < WING_SWING_MM - 0.01;
     if (beside && studGap < -INTO_STUD_MM) against.push('the opening would be cut into a stud');
-    if (kind.mounting === 'stud-screw') {
+    // in open framing a box is set beside the stud, whatever was marked
+    if (kind.mounting === 'stud-screw' || (kind.mounting === 'nail-on' && open && at)) {
       if (wall.framing.material === 'masonry') against.push('needs a stud');
       else if (studGap === undefined || !Number.isFinite(studGap) || studGap < -INTO_STUD_MM || studGap > AT_STUD_MM)
         against.push('needs a stud beside the opening');
@@ -105,7 +108,7 @@ export function suitableBoxes(wall: Wall, face: FaceId, input: BoxChoiceInput): 
           ],
     };
   });
-  const wanted = input.mount === 'stud-mounted metal' ? 'stud-screw' : 'wings';
+  const wanted = input.mount === 'stud-mounted metal' ? 'stud-screw' : open ? 'nail-on' : 'wings';
   judged.sort(
     (a, b) =>
       Number(b.fits) - Number(a.fits) ||

@@ -12,6 +12,7 @@ import {
   elevation,
   enlarging,
   heightJig,
+  keyPlan,
   leftover,
   leftoverArea,
   longestScrewMm,
@@ -325,5 +326,23 @@ describe('templates', () => {
     const jig = heightJig(inches(13.25), inches(0.75), inches(0.5), inches(3), 'in');
     expect(jig.pieces.find((p) => p.name === 'leg')!.lengthMm).toBeCloseTo(inches(13.5), 6);
     expect(() => heightJig(inches(0.25), 0, inches(0.5), inches(3), 'in')).toThrow(/more than 1\/2 in/);
+  });
+});
+
+describe('key plan', () => {
+  const plan = keyPlan(quinceStreet.site, ['shed-box', 'pantry-box', 'nowhere'])!;
+  it('numbers boxes in the order given, those in no room left out', () => {
+    expect(plan.boxes.map((b) => [b.id, b.n])).toEqual([
+      ['shed-box', '1'],
+      ['pantry-box', '2'],
+    ]);
+    expect(keyPlan(quinceStreet.site, ['nowhere'])).toBeUndefined();
+  });
+  it('every box lies in the window', () => {
+    const [x, y, width, height] = plan.viewBox.split(' ').map(Number) as [number, number, number, number];
+    for (const b of plan.boxes) {
+      expect(b.x > x && b.x < x + width).toBe(true);
+      expect(b.y > y && b.y < y + height).toBe(true);
+    }
   });
 });

@@ -7,6 +7,7 @@ import {
   boxCentreX,
   boxRect,
   distanceForCentre,
+  studPlaces,
   type Box,
   type MeasuredLength,
   type Place,
@@ -67,4 +68,40 @@ export function withKind(wall: Wall, box: Box, kindId: BoxKindId, stays?: 'left'
   return distance === undefined
     ? bare
     : { ...bare, place: { ...bare.place, distance: { mm: Math.round(distance * 10_000) / 10_000, known: bare.place.distance.known } } };
+}
+
+/**
+ * A box for open framing where it can be nailed: against the nearer stud of the bay that it stands in, on the side that faces the bay.
+ * Unchanged where no stud is known, or the bay is too narrow for it.
+ */
+export function besideStud(wall: Wall, box: Box): Box {
+  const centre = boxCentreX(wall, box);
+  if (centre === undefined) return box;
+  const half = wall.framing.studWidth.mm / 2;
+  const body = boxBody(box).widthMm / 2;
+  const studs = studPlaces(wall).map((s) => s.x);
+  const left = Math.max(...studs.filter((x) => x <= centre));
+  const right = Math.min(...studs.filter((x) => x > centre));
+  const choices = [
+    ...(Number.isFinite(left) ? [{ x: left + half + body, toA: 'left' as const }] : []),
+    ...(Number.isFinite(right) ? [{ x: right - half - body, toA: 'right' as const }] : []),
+  ].filter((c) => !Number.isFinite(left) || !Number.isFinite(right) || (c.x - body >= left && c.x + body <= right));
+  const best = choices.sort((a, b) => Math.abs(a.x - centre) - Math.abs(b.x - centre))[0];
+  const distance = best && distanceForCentre(wall, box, best.x);
+  if (!best || distance === undefined || distance < 0) return box;
+  // seen from face B left and right change places
+  const hangsOn = box.face === 'A' ? best.toA : best.toA === 'left' ? 'right' : 'left';
+  return {
+    ...box,
+    hangsOn,
+    place: { ...box.place, distance: { mm: Math.round(distance * 10_000) / 10_000, known: box.place.distance.known } },
+  };
+}
+
+/** How far the side of a box is from the nearest stud, mm; below 0 it would stand in it; undefined where no stud is known. */
+export function gapToStud(wall: Wall, box: Box): number | undefined {
+  const rect = boxRect(wall, box);
+  const half = wall.framing.studWidth.mm / 2;
+  const gaps = rect && studPlaces(wall).map((s) => Math.max(rect.left - (s.x + half), s.x - half - rect.right));
+  return gaps?.length ? Math.min(...gaps) : undefined;
 }

@@ -100,6 +100,37 @@ export function planDrawing(site: Site, level?: number): PlanDrawing | undefined
   return drawing;
 }
 
+/** Boxes of a job in plan, numbered in their order, with as much of the house as lies round them. */
+export interface KeyPlan {
+  viewBox: string;
+  walls: PlanDrawing['walls'];
+  boxes: { id: string; n: string; x: number; y: number }[];
+  /** radius of a box's dot, so that its number can be read */
+  dot: number;
+}
+const ROUND_MM = 1200;
+
+/** @param ids boxes in the order in which they are numbered; undefined when none of them is in plan */
+export function keyPlan(site: Site, ids: readonly string[]): KeyPlan | undefined {
+  const plan = planDrawing(site);
+  const boxes = ids.flatMap((id, i) => (plan?.boxes ?? []).flatMap((b) => (b.key === id ? [{ id, n: `${i + 1}`, x: b.x, y: b.y }] : [])));
+  if (!plan || boxes.length === 0) return undefined;
+  const span = (of: (b: { x: number; y: number }) => number): [number, number] => {
+    const values = boxes.map(of);
+    const middle = (Math.min(...values) + Math.max(...values)) / 2;
+    const half = Math.max(1800, (Math.max(...values) - Math.min(...values)) / 2 + ROUND_MM);
+    return [middle - half, 2 * half];
+  };
+  const [x, width] = span((b) => b.x);
+  const [y, height] = span((b) => b.y);
+  return {
+    viewBox: [x, y, width, height].map(Math.round).join(' '),
+    walls: plan.walls,
+    boxes,
+    dot: Math.round(Math.max(width, height) * 0.055),
+  };
+}
+
 export interface StripDrawing {
   viewBox: string;
   walls: { key: string; name: string; x: number; width: number }[];

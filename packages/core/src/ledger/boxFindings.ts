@@ -17,6 +17,8 @@ import {
   suitableBoxes,
   surroundings,
   withKind,
+  besideStud,
+  gapToStud,
 } from '../layout/index.js';
 import { inches, printLength } from '../measure/index.js';
 import {
@@ -114,7 +116,9 @@ function placeFindings(w: Work, b: WorkBox): Finding[] {
   if (onSurface(box))
     return [finding('surroundings', box.id, 'box', 'Doors, trim and wall ends', surroundings(wall, box)), ...heightFindings(w, b)];
   const findings = [
-    finding('stud', box.id, 'box', 'Opening and studs', studCollision(wall, box), studRemedies(w, b)),
+    wall.faces[box.face].open
+      ? nailedFinding(w, b)
+      : finding('stud', box.id, 'box', 'Opening and studs', studCollision(wall, box), studRemedies(w, b)),
     finding('cavity', box.id, 'box', `Depth for ${box.name}`, cavityDepth(wall, box)),
     finding('surroundings', box.id, 'box', 'Doors, trim and wall ends', surroundings(wall, box)),
   ];
@@ -146,6 +150,24 @@ function placeFindings(w: Work, b: WorkBox): Finding[] {
   // brick and block have no bay to look into
   if (wall.framing.material !== 'masonry') findings.push(finding('bay-looked', box.id, 'survey', 'What is in the bay', bayLooked(b)));
   return [...findings, ...heightFindings(w, b)];
+}
+
+/** How near a nailed box stands to its stud: nearer it touches it. */
+const TOUCHES_MM = 3;
+/** In open framing nothing is cut: the box needs a stud to be nailed to. */
+function nailedFinding(w: Work, b: WorkBox): Finding {
+  const { box, wall } = b;
+  const gap = gapToStud(wall, box);
+  const nailed = besideStud(wall, box);
+  const judged: Judged =
+    gap === undefined
+      ? { verdict: 'can’t tell', says: 'no stud of this wall was found', sums: [], source: practice, ask: 'Measure where one stud stands.' }
+      : Math.abs(gap) <= TOUCHES_MM
+        ? { verdict: 'ok', says: 'stands against its stud', sums: [], source: practice }
+        : { verdict: 'stop', says: gap < 0 ? 'would stand in a stud' : `no stud beside it to nail to: the nearest is ${printLength(gap, w.job.unit)} away`, sums: [], source: practice }; // prettier-ignore
+  return finding('stud', box.id, 'box', 'Box and its stud', judged, [
+    remedy('beside-stud', 'Set it against the nearer stud', ...editBox(w, b, nailed, `Move ${box.name} to its stud`)),
+  ]);
 }
 
 /** Cables of other boxes that run up or down where this one is to be let in. */

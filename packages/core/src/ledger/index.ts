@@ -2,3 +2,4 @@ export * from './work.js';
 export * from './ledger.js';
 export * from './print.js';
 export * from './workBox.js';
+export * from './alike.js';

@@ -3,7 +3,7 @@ import { LAMP_BOX_IDS, LAMP_BOXES, nec, practice, type LampBoxId } from '../cata
 import { securing, term, type Judged } from '../codebook/index.js';
 import { carryThrough, studClearance, studsBetween, suitableBoxes, withKind } from '../layout/index.js';
 import { inches, printLength } from '../measure/index.js';
-import { boxBody, boxCentreX, boxRect, distanceForCentre, type Box, type Finding, type Remedy } from '../model/index.js';
+import { boxBody, boxCentreX, boxRect, distanceForCentre, openFraming, type Box, type Finding, type Remedy } from '../model/index.js';
 import { foundSince, racewayFill, type Hole } from '../route/index.js';
 import { boxClamps, boxMaterial, fillOf } from '../wiring/index.js';
 import { editBox, finding, put, remedy, type Work, type WorkBox, type WorkLamp, type WorkRun } from './work.js';
@@ -201,6 +201,15 @@ function lengthFinding(w: Work, r: WorkRun): Finding {
   );
 }
 
+/** Along the cable from a box to the first staple that the way sets; undefined where it sets none beside it. */
+function plannedStaple(r: WorkRun, b: WorkBox): number | undefined {
+  const legs = r.traced?.legs ?? [];
+  if (b !== r.to) return legs[0]?.staples[0];
+  const last = legs.at(-1);
+  const staple = last?.staples.at(-1);
+  return last && staple !== undefined ? last.lengthMm - staple : undefined;
+}
+
 function heldFinding(w: Work, r: WorkRun, b: WorkBox): Finding {
   const clamps = boxClamps(b.box);
   return finding(
@@ -212,8 +221,8 @@ function heldFinding(w: Work, r: WorkRun, b: WorkBox): Finding {
       edition: w.job.edition,
       plasticSingleGang: boxMaterial(b.box) === 'plastic' && b.box.gangs === 1,
       hasClamp: clamps === undefined ? undefined : clamps !== 'none',
-      fished: r.way?.open !== true,
-      firstStapleMm: undefined,
+      fished: r.way?.open !== true && !openFraming(b.wall),
+      firstStapleMm: openFraming(b.wall) ? plannedStaple(r, b) : undefined,
     }),
     clampRemedies(w, b),
   );

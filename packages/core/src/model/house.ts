@@ -7,7 +7,8 @@ import { Id, Instant, Name, Remark } from './known.js';
 import { Schools } from './schools.js';
 import { Site } from './site.js';
 import { Purpose } from './purpose.js';
-import { JobWant, Rates, type Want } from './want.js';
+import { ARTICLE_IDS } from '../catalog/index.js';
+import { JobWant, type Want } from './want.js';
 
 export const EDITIONS = ['US-2017', 'US-2020', 'US-2023'] as const;
 export const Edition = z.enum(EDITIONS);
@@ -29,7 +30,7 @@ export const House = z.strictObject({
   note: Remark.optional(),
   site: Site,
   /** the user’s own prices; absent: placeholders */
-  rates: Rates.optional(),
+  prices: z.partialRecord(z.enum(ARTICLE_IDS), z.number().min(0, 'a price is not below 0').max(1e6)).optional(),
   /** the jobs that became part of it, the earliest first */
   history: z.array(Closing).max(500).optional(),
   /** where two records say something else of one thing: asked, never settled by the program */

@@ -31,7 +31,8 @@ const STEPS: Record<string, Step[]> = {
       document: { ...house, version: 2 },
       ...(Array.isArray(wants) ? { jobs: wants.filter(isFields).map((want) => wantedJob(house['id'], want)) } : {}),
     }),
-    (house) => ({ document: { ...house, version: 3 } }),
+    // prices by article instead of ten rates
+    ({ rates, ...house }) => ({ document: { ...house, version: 3, ...(isFields(rates) ? { prices: pricesOf(rates) } : {}) } }),
   ],
   'saddle-job': [
     ({ found, edition, unit, built, situation, sourceBoxId: _source, newBoxId: _new, ...job }) => {
@@ -67,6 +68,24 @@ function wantedJob(houseId: unknown, { id, name, ...want }: Fields): Fields {
     work: { ticks: [], notes: [], values: [], proof: {} },
   };
 }
+
+/** Rates of version 2 and the article whose price each was; what a foot of raceway cost is parted between track and cover. */
+const ARTICLE_OF = {
+  cable14PerFt: 'cable-14',
+  cable12PerFt: 'cable-12',
+  cable10PerFt: 'cable-10',
+  patch: 'board',
+  seal: 'seal',
+  fitting: 'raceway-fitting',
+  sleeve: 'sleeve',
+  breaker: 'breaker',
+} as const;
+const pricesOf = (rates: Fields): Fields => ({
+  ...Object.fromEntries(
+    Object.entries(ARTICLE_OF).flatMap(([rate, article]) => (typeof rates[rate] === 'number' ? [[article, rates[rate]]] : [])),
+  ),
+  ...(typeof rates['racewayPerFt'] === 'number' ? { track: rates['racewayPerFt'] * 0.6, cover: rates['racewayPerFt'] * 0.4 } : {}),
+});
 
 /** The one proof of version 2 as the first of several. */
 function proofsOf(work: unknown): unknown {

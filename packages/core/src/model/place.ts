@@ -117,11 +117,15 @@ export function studPlaces(wall: Wall): StudPlace[] {
   return places.sort((a, b) => a.x - b.x);
 }
 
+/** Whether one can see and reach between its studs: no finish hangs on one of its faces. */
+export const openFraming = (wall: Pick<Wall, 'faces'>): boolean => wall.faces.A.open === true || wall.faces.B.open === true;
+
 /**
  * Whether somebody looked into every bay that a stretch of wall lies over. What was said of the bay of the work counts as said;
  * a look through a hole counts from stud to stud, and where no stud is known only for the stretch itself. mm along face A.
  */
 export function baysLooked(wall: Wall, span: { left: number; right: number }): boolean {
+  if (openFraming(wall)) return true;
   if (wall.bayLooked) return true;
   const looks = (wall.looks ?? []).map((l) => l.mm);
   const studs = studCentres(wall);

@@ -78,7 +78,14 @@ export type Room = z.infer<typeof Room>;
 export const Layer = z.strictObject({ finish: z.enum(FINISH_IDS), thickness: PositiveLength });
 export type Layer = z.infer<typeof Layer>;
 
-export const WallFace = z.strictObject({ roomId: Id, layers: z.array(Layer).max(6), baseHeight: DistanceLength.optional() });
+export const WallFace = z.strictObject({
+  roomId: Id,
+  /** from the room inward; of open framing what will be hung on it */
+  layers: z.array(Layer).max(6),
+  baseHeight: DistanceLength.optional(),
+  /** no finish hangs on it yet: studs can be seen and bored from here, and what is put in is inspected before it is closed */
+  open: z.boolean().optional(),
+});
 export type WallFace = z.infer<typeof WallFace>;
 
 export const Stud = z.strictObject({

@@ -81,31 +81,3 @@ export const JobWant = z.strictObject({
 export type JobWant = z.infer<typeof JobWant>;
 /** A want under the id and name of its job. */
 export type Want = JobWant & { id: string; name: string };
-
-/** What things cost the user; plain numbers in whatever currency they think in. */
-export const Rates = z.strictObject({
-  cable14PerFt: z.number().min(0).max(1e6),
-  cable12PerFt: z.number().min(0).max(1e6),
-  cable10PerFt: z.number().min(0).max(1e6),
-  patch: z.number().min(0).max(1e6),
-  seal: z.number().min(0).max(1e6),
-  racewayPerFt: z.number().min(0).max(1e6),
-  fitting: z.number().min(0).max(1e6),
-  chasePerFt: z.number().min(0).max(1e6),
-  sleeve: z.number().min(0).max(1e6),
-  breaker: z.number().min(0).max(1e6),
-});
-export type Rates = z.infer<typeof Rates>;
-/** Round placeholders in no currency: edit them. */
-export const PLACEHOLDER_RATES: Rates = {
-  cable14PerFt: 1,
-  cable12PerFt: 1.5,
-  cable10PerFt: 2.5,
-  patch: 10,
-  seal: 2,
-  racewayPerFt: 4,
-  fitting: 6,
-  chasePerFt: 5,
-  sleeve: 15,
-  breaker: 50,
-};

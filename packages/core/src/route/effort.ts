@@ -3,7 +3,8 @@
  * back, one opening more for every stud crossed); prices are the user’s.
  */
 import { toFeet } from '../measure/index.js';
-import { CRITERIA, type Criterion, type Rates } from '../model/index.js';
+import { priceOf, type Prices } from '../catalog/index.js';
+import { CRITERIA, type Criterion } from '../model/index.js';
 import type { Combine } from './search.js';
 
 /** Whole numbers that the search adds up: minutes, hundredths of money, openings in a finish, tenths of a day, things nobody looked at. */
@@ -22,6 +23,7 @@ export const MINUTES = {
   insulatedPerM: 4,
   stud: 20,
   metalStud: 15,
+  openStud: 8,
   patch: 35,
   fireBlock: 30,
   corner: 40,
@@ -46,6 +48,37 @@ export const MINUTES = {
 /** What one unit of each criterion weighs against the others when all weights are 1: an hour, ten of money, an opening, a day, a doubt. */
 const WORTH: Record<Criterion, number> = { hours: 1 / 60, money: 1 / 1000, holes: 0.75, drying: 1 / 20, unknowns: 0.5 };
 export const worthOf = (weights: Record<Criterion, number>): number[] => CRITERIA.map((c) => weights[c] * WORTH[c]);
+
+/** What a step costs in money, from the prices of what it takes. */
+export interface Rates {
+  cable14PerFt: number;
+  cable12PerFt: number;
+  cable10PerFt: number;
+  patch: number;
+  seal: number;
+  racewayPerFt: number;
+  fitting: number;
+  chasePerFt: number;
+  sleeve: number;
+  breaker: number;
+}
+export function ratesOf(prices: Prices | undefined): Rates {
+  const price = (article: Parameters<typeof priceOf>[1]): number => priceOf(prices, article);
+  return {
+    cable14PerFt: price('cable-14'),
+    cable12PerFt: price('cable-12'),
+    cable10PerFt: price('cable-10'),
+    // an opening as wide as a stud takes: its piece, two battens, their screws, tape round it, three coats
+    patch: price('board') + 2 * price('batten') + 8 * price('screw') + 2 * price('joint-tape') + 0.3 * price('compound'),
+    seal: price('seal'),
+    racewayPerFt: price('track') + price('cover'),
+    fitting: price('raceway-fitting'),
+    // a chase 1 1/4 in wide and as deep takes a third of a litre a foot
+    chasePerFt: 0.35 * price('mortar'),
+    sleeve: price('sleeve') + price('sealant') + price('in-use-cover'),
+    breaker: price('breaker'),
+  };
+}
 
 const cents = (price: number): number => Math.round(price * 100);
 export const cablePrice = (rates: Rates, gauge: number): number =>

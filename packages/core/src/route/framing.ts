@@ -11,14 +11,14 @@ import {
   type Box,
   type FaceId,
   type Joists,
-  type Rates,
   type Room,
   type Site,
   type Wall,
   type WantPlace,
+  openFraming,
 } from '../model/index.js';
 import { wallBays, type Bay } from './bays.js';
-import { COMBINE, cablePrice, drawn, FREE, MINUTES, patched, plus, takes, type Cost } from './effort.js';
+import { COMBINE, cablePrice, drawn, FREE, MINUTES, patched, plus, takes, type Cost, type Rates } from './effort.js';
 import { weightedGraph, type WeightedGraph } from './search.js';
 
 export type StepKind =
@@ -126,6 +126,8 @@ const STOREY_MM = 2750;
 /** From the middle of a box that is entered on a stud to the bay beside it: a stud’s width and half a box (common practice). */
 const BESIDE_STUD_MM = inches(3);
 const HALF_BOX_HIGH_MM = inches(3.75) / 2;
+/** In open framing the first hole lies more than 12 in above the box. */
+const OVER_BOX_MM = HALF_BOX_HIGH_MM + inches(12.5);
 const UNDER_MM = 250;
 const OVER_MM = 150;
 /** From a wall's middle line to the nearest grid point of a space over or under it. */
@@ -306,13 +308,16 @@ export function framing(site: Site, places: readonly WantPlace[], options: Frami
     const side = sides.get(wall.id);
     if (!side || wall.framing.material === 'masonry') continue;
     const framed = wallBays(wall);
-    const zs = levels(wall);
+    const open = openFraming(wall);
+    // bored above the boxes: room for the bend, the staple and a loop (handbook 5)
+    const bored = open ? levels(wall).map((z) => Math.round(z + OVER_BOX_MM)) : [];
+    const zs = [...levels(wall), ...bored];
     const floor = floorOf(wall);
     const own: Column[] = framed.bays.map((bay) => {
       const u = bay.clear;
       const p = planPoint(wall, side, u);
       const at = new Map<number, number>();
-      const heights = [bay.bottom, ...zs.filter((z) => z > bay.bottom + 5 && z < bay.top - 5), bay.top];
+      const heights = [bay.bottom, ...[...new Set(zs)].sort((x, y) => x - y).filter((z) => z > bay.bottom + 5 && z < bay.top - 5), bay.top];
       let below = -1;
       let z0 = 0;
       for (const z of heights) {
@@ -339,13 +344,17 @@ export function framing(site: Site, places: readonly WantPlace[], options: Frami
         b.gap(r.low, `the ${between.filled.kind} fills ${wall.name} from face to face`);
         continue;
       }
-      for (const z of zs) {
+      for (const z of open ? bored : zs) {
         const [from, to] = [l.at.get(z), r.at.get(z)];
         if (from === undefined || to === undefined) continue;
         const n = Math.max(1, between.studs.length);
         const cost = plus(
-          takes((metal ? MINUTES.metalStud : MINUTES.stud) * n, 0, (between.guessed ? 1 : 0) + doubt(r.bay)),
-          patched(rates, dryingHours, slow),
+          open
+            ? takes(MINUTES.openStud * n)
+            : plus(
+                takes((metal ? MINUTES.metalStud : MINUTES.stud) * n, 0, (between.guessed ? 1 : 0) + doubt(r.bay)),
+                patched(rates, dryingHours, slow),
+              ),
           drawn(Math.abs(r.bay.left + r.bay.right - l.bay.left - l.bay.right) / 2, MINUTES.fishPerM, price),
         );
         b.edge(from, to, 'stud', cost, { wallId: wall.id, studs: between.studs, guessed: between.guessed });
@@ -356,7 +365,7 @@ export function framing(site: Site, places: readonly WantPlace[], options: Frami
         columnOf(block.below).high,
         columnOf(block.above).low,
         'block',
-        plus(takes(MINUTES.fireBlock, rates.seal), patched(rates, dryingHours, slow)),
+        open ? takes(MINUTES.openStud, rates.seal) : plus(takes(MINUTES.fireBlock, rates.seal), patched(rates, dryingHours, slow)),
         { wallId: wall.id },
       );
     // plates
@@ -517,14 +526,21 @@ export function framing(site: Site, places: readonly WantPlace[], options: Frami
       };
       const [from, to] = [ends(w1, s.face, true), ends(w2, n.face, false)];
       const masonry = w1.framing.material === 'masonry' || w2.framing.material === 'masonry';
-      for (const z of levels(w1)) {
+      const seen = openFraming(w1) && openFraming(w2);
+      for (const z of seen ? levels(w1).map((l) => Math.round(l + OVER_BOX_MM)) : levels(w1)) {
         const [x, y] = [from.get(z), to.get(z)];
         if (x === undefined || y === undefined) continue;
         b.edge(
           x,
           y,
           masonry ? 'chase-end' : 'corner',
-          plus(takes(MINUTES.corner, 0, 1), patched(rates, dryingHours), masonry ? FREE : patched(rates, dryingHours)),
+          seen
+            ? takes(3 * MINUTES.openStud)
+            : plus(
+                takes(MINUTES.corner, 0, 1),
+                openFraming(w1) ? FREE : patched(rates, dryingHours),
+                masonry || openFraming(w2) ? FREE : patched(rates, dryingHours),
+              ),
           {
             wallId: w1.id,
             roomId: plan.room.id,

@@ -3,7 +3,7 @@ import { practice } from '../catalog/index.js';
 import { boredHole, holeToFaceDistance, joistCut, product, term, type Judged } from '../codebook/index.js';
 import { chase as chaseOf, throughWall, type Chase } from '../layout/index.js';
 import { feet, inches, type LengthUnit } from '../measure/index.js';
-import { wallThicknessMm, type Edition, type Site, type Term, type Wall } from '../model/index.js';
+import { openFraming, wallThicknessMm, type Edition, type Site, type Term, type Wall } from '../model/index.js';
 import { PRACTICE_MM } from './cableRun.js';
 import type { Hole, Leg, Traced } from './traced.js';
 
@@ -56,6 +56,16 @@ export function judgedHole(
         sums: [],
         source: practice,
         ask: 'Take another way, or put the wall back.',
+      },
+    };
+  if (hole.corner && openFraming(wall))
+    return {
+      plate: false,
+      judged: {
+        verdict: 'caution',
+        says: 'two or three studs stand together there: bore through the middle of all of them, from both sides where the bit is short',
+        sums: [],
+        source: practice,
       },
     };
   if (hole.corner)

@@ -5,7 +5,17 @@
 import { holeToFaceDistance, staplePositions } from '../codebook/index.js';
 import { CROSSING_HOLE_MM, patchPlan, type Point } from '../layout/index.js';
 import { inches, printMark, type LengthUnit } from '../measure/index.js';
-import { finishThicknessMm, uXOf, wallThicknessMm, type Edition, type FaceId, type Schools, type Site, type Wall } from '../model/index.js';
+import {
+  finishThicknessMm,
+  openFraming,
+  uXOf,
+  wallThicknessMm,
+  type Edition,
+  type FaceId,
+  type Schools,
+  type Site,
+  type Wall,
+} from '../model/index.js';
 import { runFrom } from './cableRun.js';
 import { chaseIn, countsOf, judgedHole, outsideOf, runTerms } from './laid.js';
 import type { Hole, Leg, LegKind, RouteOpening, Spot3, Traced } from './traced.js';
@@ -130,6 +140,8 @@ export function traced(input: TraceInput): Traced {
   };
   const open = (wallId: string, what: string, x: number, z: number, wide = OPEN_MM.wide): void => {
     const wall = wallOf(wallId);
+    // what hangs on no face is not opened
+    if (openFraming(wall)) return;
     const half = wide / 2 + wall.framing.studWidth.mm / 2;
     const [left, right] = [Math.max(0, x - half), Math.min(wall.length.mm, x + half)];
     const [bottom, top] = [Math.max(0, z - OPEN_MM.high / 2), Math.min(wall.height.mm, z + OPEN_MM.high / 2)];
@@ -190,6 +202,7 @@ export function traced(input: TraceInput): Traced {
     const lengthMm = oneWall
       ? points.slice(1).reduce((s, p, k) => s + Math.abs(p.u - points[k]!.u) + Math.abs(p.z - points[k]!.z), 0)
       : lengthOf(path);
+    const seen = kind === 'wall' && openFraming(wallOf(wallId));
     return {
       space,
       kind,
@@ -197,9 +210,10 @@ export function traced(input: TraceInput): Traced {
       path,
       onWall: oneWall ? { wallId, points } : undefined,
       lengthMm,
-      staples: [],
-      fastened:
-        kind === 'wall'
+      staples: seen ? stapledUpright(points) : [],
+      fastened: seen
+        ? 'stapled on the studs within 8 in of the boxes, held by the bored studs along (334.30)'
+        : kind === 'wall'
           ? 'fished: may stay unsupported between the openings (334.30(B)(1))'
           : kind === 'raceway'
             ? 'in the raceway'
@@ -394,7 +408,7 @@ export function traced(input: TraceInput): Traced {
     throughMm: edges.filter((e) => e.does === 'through').map((e) => wallThicknessMm(wallOf(e.wallId!))),
     bends: Math.max(2, bendsOf(legs)),
     holes,
-    loops: !input.open && legs.some((l) => l.kind === 'hollow') ? 2 : 0,
+    loops: !input.open && legs.some((l) => l.kind === 'hollow' || (l.kind === 'wall' && l.staples.length > 0)) ? 2 : 0,
   };
   const run = runFrom(runTerms(laid), { freeEndsMm: input.freeEndsMm, sheathMm: input.sheathMm }, 'as it lies', !input.open);
 
@@ -410,6 +424,20 @@ export function traced(input: TraceInput): Traced {
     bends: laid.bends,
     loops: laid.loops,
   };
+}
+
+/** Along the studs of open framing: a cable is held within 8 in of a box without clamps, and at most 54 in apart (314.17(C), 334.30). */
+function stapledUpright(points: readonly { u: number; z: number }[]): number[] {
+  const staples: number[] = [];
+  let along = 0;
+  points.slice(1).forEach((p, k) => {
+    const q = points[k]!;
+    const upright = Math.abs(p.z - q.z) > 0.5;
+    const mm = Math.abs(p.z - q.z) + Math.abs(p.u - q.u);
+    if (upright) staples.push(...staplePositions(mm, inches(8), inches(8)).map((s) => along + s));
+    along += mm;
+  });
+  return staples;
 }
 
 /** A straight stretch in a space over or under rooms, parted where another room’s joists begin: each has its own spacing, depth and direction. */

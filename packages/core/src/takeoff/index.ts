@@ -1,1 +1,2 @@
 export * from './materials.js';
+export * from './cost.js';

@@ -1,8 +1,8 @@
 /** What to buy and what to bring: what the planned state has and the found state lacks. */
-import { BOX_KINDS, DEVICE_KINDS, FINISHES, LAMP_BOXES } from '../catalog/index.js';
+import { BOX_KINDS, DEVICE_KINDS, FINISHES, isReceptacle, LAMP_BOXES, type ArticleId } from '../catalog/index.js';
 import { inPlaceBoxes, judgeWork, wiringOf, workOf, type Work, type WorkBox, type WorkRun } from '../ledger/index.js';
 import { cutStock, onSurface, type PatchPlan } from '../layout/index.js';
-import { feet, printAwg, printLength, printMark } from '../measure/index.js';
+import { feet, printAwg, printLength, printMark, toFeet } from '../measure/index.js';
 import type { JobInHouse } from '../model/index.js';
 import { boxMaterial, cableKind } from '../wiring/index.js';
 
@@ -10,7 +10,43 @@ export interface MaterialRow {
   what: string;
   amount: string;
   why: string;
+  /** what of the price book it is, and how much in its unit; absent: nothing that is bought, or how much can't be told yet */
+  article?: ArticleId;
+  count?: number;
 }
+
+/** Thing after thing. */
+const each = (article: ArticleId, what: string, count: number, why: string): MaterialRow => ({
+  what,
+  amount: `${count}`,
+  why,
+  article,
+  count,
+});
+/** By the foot; `amount` says it as people do. */
+const byFoot = (article: ArticleId, what: string, mm: number, amount: string, why: string): MaterialRow => ({
+  what,
+  amount,
+  why,
+  article,
+  count: toFeet(mm),
+});
+
+const cableArticle = (gauge: number): ArticleId => (gauge >= 14 ? 'cable-14' : gauge === 12 ? 'cable-12' : 'cable-10');
+const BOX_ARTICLE: Record<(typeof BOX_KINDS)[keyof typeof BOX_KINDS]['mounting'], ArticleId> = {
+  wings: 'box-old-work',
+  'nail-on': 'box-nail-on',
+  'stud-screw': 'box-metal',
+  masonry: 'box-masonry',
+  surface: 'box-surface',
+};
+const deviceArticle = (kind: keyof typeof DEVICE_KINDS): ArticleId => {
+  const device = DEVICE_KINDS[kind];
+  if (device.groundFault) return 'receptacle-protective';
+  if (device.form === 'lamp') return 'lampholder';
+  if (!isReceptacle(kind)) return 'switch';
+  return device.ratingA === 20 ? 'receptacle-20' : 'receptacle-15';
+};
 
 /** Cable, boxes, devices, plates, connectors and pigtails of the plan; what its way asks for. */
 export function materialsOf(job: JobInHouse): MaterialRow[] {
@@ -22,32 +58,36 @@ export function materialsOf(job: JobInHouse): MaterialRow[] {
     const kind = `${cableKind(r.cable)} nonmetallic-sheathed cable with ground`;
     rows.push(
       r.run
-        ? {
-            what: kind,
-            amount: printLength(r.run.buyMm, job.unit, { style: 'feet' }),
-            why: `cut ${printLength(r.run.cutMm, job.unit)}, 15 % over, to the foot`,
-          }
+        ? byFoot(
+            cableArticle(r.cable.gauge),
+            kind,
+            r.run.buyMm,
+            printLength(r.run.buyMm, job.unit, { style: 'feet' }),
+            `cut ${printLength(r.run.cutMm, job.unit)}, 15 % over, to the foot`,
+          )
         : { what: kind, amount: 'can’t tell yet', why: 'a box has no depth' },
     );
   }
   rows.push(...lampRows(job, w), ...racewayRows(job, w));
   for (const change of job.changes) {
     if (change.do === 'place-box' || change.do === 'replace-box')
-      rows.push({
-        what: change.box.kind === 'other' ? `box as described: ${change.box.name}` : `${BOX_KINDS[change.box.kind].name} box`,
-        amount: '1',
-        why: change.title,
-      });
+      rows.push(
+        change.box.kind === 'other'
+          ? each('box-other', `box as described: ${change.box.name}`, 1, change.title)
+          : each(BOX_ARTICLE[BOX_KINDS[change.box.kind].mounting], `${BOX_KINDS[change.box.kind].name} box`, 1, change.title),
+      );
     if (change.do === 'place-device' || change.do === 'replace-device') {
       const extras = [change.device.tamperResistant && 'tamper-resistant', change.device.weatherResistant && 'weather-resistant']
         .filter(Boolean)
         .join(', ');
       rows.push(
-        { what: `${DEVICE_KINDS[change.device.kind].name}${extras ? `, ${extras}` : ''}`, amount: '1', why: change.title },
-        { what: change.device.inUseCover ? 'in-use cover with its gasket' : 'cover plate to fit', amount: '1', why: change.title },
+        each(deviceArticle(change.device.kind), `${DEVICE_KINDS[change.device.kind].name}${extras ? `, ${extras}` : ''}`, 1, change.title),
+        change.device.inUseCover
+          ? each('in-use-cover', 'in-use cover with its gasket', 1, change.title)
+          : each('plate', 'cover plate to fit', 1, change.title),
       );
     }
-    if (change.do === 'remove-device') rows.push({ what: 'blank cover plate', amount: '1', why: change.title });
+    if (change.do === 'remove-device') rows.push(each('plate', 'blank cover plate', 1, change.title));
     if (change.do === 'add-breaker') {
       const { circuit } = change;
       const both = circuit.arcFault === 'breaker' && circuit.groundFault === 'breaker';
@@ -59,22 +99,26 @@ export function materialsOf(job: JobInHouse): MaterialRow[] {
             ? 'ground-fault '
             : '';
       rows.push(
-        {
-          what: `${circuit.breakerA ?? 20} A ${kind}breaker of the make and type listed for the panel`,
-          amount: '1',
-          why: 'the same make has types that do not interchange',
-        },
-        { what: 'cable clamp for a knockout of the panel', amount: '1', why: change.title },
+        each(
+          kind ? 'breaker-protective' : 'breaker',
+          `${circuit.breakerA ?? 20} A ${kind}breaker of the make and type listed for the panel`,
+          1,
+          'the same make has types that do not interchange',
+        ),
+        each('clamp', 'cable clamp for a knockout of the panel', 1, change.title),
       );
     }
     if (change.do === 'alter-circuit' && change.with.arcFault === 'breaker')
-      rows.push({
-        what: 'arc-fault breaker of the make and type listed for the panel',
-        amount: '1',
-        why: 'the same make has types that do not interchange',
-      });
+      rows.push(
+        each(
+          'breaker-protective',
+          'arc-fault breaker of the make and type listed for the panel',
+          1,
+          'the same make has types that do not interchange',
+        ),
+      );
     if (change.do === 'alter-circuit' && change.with.arcFault === 'device upstream')
-      rows.push({ what: 'arc-fault receptacle for the first outlet of the circuit', amount: '1', why: change.title });
+      rows.push(each('receptacle-protective', 'arc-fault receptacle for the first outlet of the circuit', 1, change.title));
   }
   const connectors = new Map<string, number>();
   const tails = new Map<string, number>();
@@ -89,24 +133,24 @@ export function materialsOf(job: JobInHouse): MaterialRow[] {
     }
   }
   for (const [what, count] of connectors)
-    rows.push({ what, amount: `${count}`, why: 'splices of the wiring plan; the packet says which sizes it takes' });
+    rows.push(each('connector', what, count, 'splices of the wiring plan; the packet says which sizes it takes'));
   for (const [what, count] of tails)
     rows.push({ what, amount: `${count} × ${job.schools.pigtailIn} in`, why: 'can be cut from the same cable' });
   for (const b of w.boxes.filter((x) => x.role !== 'opened' && x.box.clamps === 'external')) {
     const count = w.runs.filter((r) => r.to === b || r.from === b).length;
-    if (count)
-      rows.push({ what: 'cable connector for a knockout', amount: `${count}`, why: `the box of ${b.box.name} has no clamps of its own` });
+    if (count) rows.push(each('clamp', 'cable connector for a knockout', count, `the box of ${b.box.name} has no clamps of its own`));
   }
   const metal = w.boxes.filter((b) => boxMaterial(b.box) === 'metal').length + w.lamps.length;
-  if (metal) rows.push({ what: 'ground screw for a metal box', amount: `${metal}`, why: 'a metal box gets its own ground lead' });
+  if (metal) rows.push(each('ground-screw', 'ground screw for a metal box', metal, 'a metal box gets its own ground lead'));
   for (const { box } of w.boxes.filter((b) => b.role !== 'opened' && b.box.divided))
-    rows.push({ what: 'divider listed for that box', amount: '1', why: `power and low voltage apart in ${box.name}` });
+    rows.push(each('divider', 'divider listed for that box', 1, `power and low voltage apart in ${box.name}`));
   rows.push(...wayRows(job, w));
   const patched = inPlaceBoxes(w).map((b) => ({ b, patch: judgeWork(w, b).patch, why: 'what the new opening leaves of the old one' }));
   const crossed = w.runs.flatMap((r) => r.crossings.map((x) => ({ b: r.to, patch: x.patch, why: 'the opening at a stud' })));
   const opened = w.runs.flatMap((r) => (r.traced?.openings ?? []).map((o) => ({ b: r.to, patch: o.patch, why: `opened: ${o.what}` })));
   rows.push(...patchRows(job, [...patched, ...crossed, ...opened]));
-  if (job.schools.tape) rows.push({ what: 'insulating tape', amount: '1 roll', why: 'your preference; not asked for' });
+  if (job.schools.tape)
+    rows.push({ what: 'insulating tape', amount: '1 roll', why: 'your preference; not asked for', article: 'tape', count: 1 });
   return together(rows);
 }
 
@@ -120,7 +164,12 @@ function together(rows: readonly MaterialRow[]): MaterialRow[] {
     by.set(
       key,
       known && counted
-        ? { ...known, amount: `${Number(known.amount) + Number(row.amount)}`, more: known.more + Number(known.why !== row.why) }
+        ? {
+            ...known,
+            amount: `${Number(known.amount) + Number(row.amount)}`,
+            ...(known.count === undefined ? {} : { count: known.count + (row.count ?? 0) }),
+            more: known.more + Number(known.why !== row.why),
+          }
         : { ...row, more: 0 },
     );
   }
@@ -130,13 +179,17 @@ function together(rows: readonly MaterialRow[]): MaterialRow[] {
 /** Single wires of a raceway: as much of each of hot, neutral and ground as lies in it, to the foot. */
 function wireRows(job: JobInHouse, runs: readonly WorkRun[], conductorMm: number | undefined): MaterialRow[] {
   const laid = runs.reduce((n, r) => n + (r.run?.cutMm ?? 0), 0);
-  const each = Math.ceil(Math.max(laid, conductorMm ?? 0) / feet(1) - 1e-6) * feet(1);
+  const long = Math.ceil(Math.max(laid, conductorMm ?? 0) / feet(1) - 1e-6) * feet(1);
   const { gauge, conductors, ground } = runs[0]!.cable;
-  return [...conductors, ground ?? 'green'].map((colour) => ({
-    what: `${printAwg(gauge)} single wire, ${colour}`,
-    amount: printLength(each, job.unit, { style: 'feet' }),
-    why: 'box to box with its free ends, and what is kept for a later outlet',
-  }));
+  return [...conductors, ground ?? 'green'].map((colour) =>
+    byFoot(
+      'wire',
+      `${printAwg(gauge)} single wire, ${colour}`,
+      long,
+      printLength(long, job.unit, { style: 'feet' }),
+      'box to box with its free ends, and what is kept for a later outlet',
+    ),
+  );
 }
 
 /** Track and covers by stock length, fittings, screws. */
@@ -157,6 +210,8 @@ function racewayRows(job: JobInHouse, w: Work): MaterialRow[] {
       what: `raceway ${what}, ${printMark(stock.mm, job.unit)} lengths`,
       amount: `${bars.length}`,
       why: `${raceway.pieces.filter((p) => p.what === what).length} pieces, ${printMark(left, job.unit)} left over`,
+      article: what,
+      count: bars.length * toFeet(stock.mm),
     };
   };
   const kinds = new Map<string, number>();
@@ -165,8 +220,8 @@ function racewayRows(job: JobInHouse, w: Work): MaterialRow[] {
   return [
     lengths('track'),
     lengths('cover'),
-    ...[...kinds].map(([what, count]) => ({ what: `raceway fitting: ${what}`, amount: `${count}`, why: 'of the same make as the track' })),
-    { what: 'screw into a stud, for the track', amount: `${raceway.supports.length * 2}`, why: 'two at each stud on the line' },
+    ...[...kinds].map(([what, count]) => each('raceway-fitting', `raceway fitting: ${what}`, count, 'of the same make as the track')),
+    each('screw', 'screw into a stud, for the track', raceway.supports.length * 2, 'two at each stud on the line'),
   ];
 }
 
@@ -177,16 +232,19 @@ function lampRows(job: JobInHouse, w: Work): MaterialRow[] {
   const boxes = new Map<string, number>();
   for (const l of w.lamps) boxes.set(LAMP_BOXES[l.lamp.box].name, (boxes.get(LAMP_BOXES[l.lamp.box].name) ?? 0) + 1);
   const cutMm = w.lampRuns.reduce((n, r) => n + (r.traced?.run.cutMm ?? 0), 0);
+  const buyMm = Math.ceil((cutMm * 1.15) / feet(1) - 1e-6) * feet(1);
   const kind = `${cableKind(w.lampRuns[0]?.cable ?? { gauge: 14, conductors: ['black', 'white'] })} nonmetallic-sheathed cable with ground`;
   return [
-    {
-      what: kind,
-      amount: printLength(Math.ceil((cutMm * 1.15) / feet(1) - 1e-6) * feet(1), job.unit, { style: 'feet' }),
-      why: `${w.lampRuns.length} pieces from the switch on, 15 % over`,
-    },
-    { what: 'lampholder', amount: `${w.lamps.length}`, why: `for lamps up to ${first.lamp.watts} W` },
-    ...[...boxes].map(([what, count]) => ({ what: `${what} box with its bar or brace`, amount: `${count}`, why: 'one a lampholder' })),
-    { what: `lamp, at most ${first.lamp.watts} W`, amount: `${w.lamps.length}`, why: 'not above what the lampholder says' },
+    byFoot(
+      cableArticle(w.lampRuns[0]?.cable.gauge ?? 14),
+      kind,
+      buyMm,
+      printLength(buyMm, job.unit, { style: 'feet' }),
+      `${w.lampRuns.length} pieces from the switch on, 15 % over`,
+    ),
+    each('lampholder', 'lampholder', w.lamps.length, `for lamps up to ${first.lamp.watts} W`),
+    ...[...boxes].map(([what, count]) => each('box-round', `${what} box with its bar or brace`, count, 'one a lampholder')),
+    each('lamp', `lamp, at most ${first.lamp.watts} W`, w.lamps.length, 'not above what the lampholder says'),
   ];
 }
 
@@ -196,37 +254,53 @@ function wayRows(job: JobInHouse, w: Work): MaterialRow[] {
   const traced = [...w.runs, ...w.lampRuns].flatMap((r) => r.traced ?? []);
   const sum = (of: (t: (typeof traced)[number]) => number): number => traced.reduce((n, t) => n + of(t), 0);
   const crossings = w.runs.flatMap((r) => r.crossings);
-  const add = (what: string, count: number, why: string): void => {
-    if (count > 0) rows.push({ what, amount: `${count}`, why });
+  const add = (article: ArticleId, what: string, count: number, why: string): void => {
+    if (count > 0) rows.push(each(article, what, count, why));
   };
   add(
+    'bushing',
     'bushing for the hole in a metal stud',
     crossings.filter((x) => x.bushing).length + sum((t) => t.counts.bushings),
     'in before the cable',
   );
   add(
+    'steel-plate',
     'steel plate, 1/16 in',
     crossings.filter((x) => x.hole?.plate).length + sum((t) => t.counts.plates),
     'a hole nearer than 1 1/4 in to a face',
   );
   add(
+    'staple',
     'staple for nonmetallic cable',
     sum((t) => t.counts.staples),
     'within 12 in of a box and at most 54 in apart where the cable can be reached (334.30)',
   );
   add(
+    'seal',
     'fire-block sealant, holes to fill',
     sum((t) => t.counts.seals),
     'every hole through a plate or a block (IRC R302.11)',
   );
   for (const out of traced.flatMap((t) => t.outside))
     rows.push(
-      { what: 'liquid-tight sleeve', amount: printMark(out.alongMm, job.unit), why: out.says },
-      { what: 'exterior sealant', amount: '1 tube', why: 'round the sleeve and the box, open at its lower edge' },
+      { what: 'liquid-tight sleeve', amount: printMark(out.alongMm, job.unit), why: out.says, article: 'sleeve', count: 1 },
+      {
+        what: 'exterior sealant',
+        amount: '1 tube',
+        why: 'round the sleeve and the box, open at its lower edge',
+        article: 'sealant',
+        count: 1,
+      },
     );
   const litres = traced.flatMap((t) => t.chases).reduce((n, c) => n + c.mortarLitres, 0);
   if (litres > 0)
-    rows.push({ what: 'mortar and plaster', amount: `${Math.max(0.5, Math.ceil(litres * 2) / 2)} l`, why: 'chase and box, in passes' });
+    rows.push({
+      what: 'mortar and plaster',
+      amount: `${Math.max(0.5, Math.ceil(litres * 2) / 2)} l`,
+      why: 'chase and box, in passes',
+      article: 'mortar',
+      count: Math.max(0.5, Math.ceil(litres * 2) / 2),
+    });
   return rows;
 }
 
@@ -241,19 +315,35 @@ function patchRows(job: JobInHouse, given: { b: WorkBox; patch: PatchPlan | unde
         what: `patch piece, as thick as the finish (${b.wall.faces[b.box.face].layers.map((l) => FINISHES[l.finish].name).join(' over ')})`,
         amount: `${printMark(piece.right - piece.left, job.unit)} × ${printMark(piece.top - piece.bottom, job.unit)}`,
         why,
+        article: 'board' as const,
+        count: 1,
       })),
     ),
-    { what: 'batten behind the patch, 1 × 2', amount: `${sum((p) => p.battens)}`, why: 'where no stud backs the edge' },
-    { what: 'drywall screws', amount: `${sum((p) => p.screws)}`, why: 'four a piece, two a batten' },
+    each(
+      'batten',
+      'batten behind the patch, 1 × 2',
+      sum((p) => p.battens),
+      'where no stud backs the edge',
+    ),
+    each(
+      'screw',
+      'drywall screws',
+      sum((p) => p.screws),
+      'four a piece, two a batten',
+    ),
     {
       what: 'joint tape',
       amount: printLength(Math.ceil(sum((p) => p.tapeMm) / 304.8) * 304.8, job.unit, { style: 'feet' }),
       why: 'round the joints',
+      article: 'joint-tape',
+      count: Math.ceil(toFeet(sum((p) => p.tapeMm))),
     },
     {
       what: `compound, ${job.schools.compound}`,
       amount: `${Math.ceil(sum((p) => p.compoundMl) / 50) * 50} ml`,
       why: 'three coats, each wider',
+      article: 'compound',
+      count: (Math.ceil(sum((p) => p.compoundMl) / 50) * 50) / 1000,
     },
   ];
 }

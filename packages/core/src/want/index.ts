@@ -8,3 +8,4 @@ export * from './routeDetail.js';
 export * from './routeFigures.js';
 export * from './ways.js';
 export * from './edit.js';
+export { asWholeJobs } from './whole.js';

@@ -1,7 +1,7 @@
 /** The changes that a wanted outlet comes to, fed from one place: on trial while feeds are judged, and for good when a way is taken. */
 import { BOX_KINDS } from '../catalog/index.js';
 import { smallestGaugeFor, loadAmps } from '../codebook/index.js';
-import { suitableBoxes, withKind } from '../layout/index.js';
+import { besideStud, suitableBoxes, withKind } from '../layout/index.js';
 import type { Awg } from '../measure/index.js';
 import {
   applyChanges,
@@ -60,6 +60,7 @@ function firstKind(site: Site, want: Want, place: WantPlace): Box['kind'] {
   if (want.kind === 'raceway') return 'surface-1g';
   const wall = site.walls.find((w) => w.id === place.wallId);
   if (wall?.framing.material === 'masonry') return 'masonry-2-1/2';
+  if (wall?.faces[place.face].open) return want.lowVoltage ? 'nail-on-2g-34' : 'nail-on-1g-20';
   return want.lowVoltage ? 'wings-2g-34' : 'wings-1g-20';
 }
 
@@ -70,7 +71,8 @@ const several = (want: Want): boolean => want.kind === 'raceway' || want.kind ==
 const nth = (what: string, i: number): string => (i === 0 ? what : `${what}-${i + 1}`);
 
 function newBox(site: Site, want: Want, place: WantPlace, i: number, circuitId: string | undefined): Box {
-  return {
+  const wall = site.walls.find((w) => w.id === place.wallId);
+  const box: Box = {
     id: ownId(want.id, nth('box', i)),
     name: short(several(want) ? `${want.name} ${i + 1}` : want.kind === 'lights' ? `${want.name} switch` : want.name),
     wallId: place.wallId,
@@ -84,6 +86,8 @@ function newBox(site: Site, want: Want, place: WantPlace, i: number, circuitId: 
     ...(want.kind === 'lights' ? { holds: 'switch' as const } : {}),
     ...(circuitId ? { circuitId } : {}),
   };
+  // in open framing it is nailed to the stud beside it
+  return wall?.faces[place.face].open ? besideStud(wall, box) : box;
 }
 
 /** The circuit of its own, with the best balanced place for its breaker where the panel is surveyed. */
@@ -428,6 +432,11 @@ export function offWanted(job: JobInHouse): number | undefined {
   // of several places each has a box of its own, in the order of the cable
   if (!place || job.want!.places.length > 1 || placed?.do !== 'place-box') return undefined;
   const wall = job.found.walls.find((w) => w.id === place.wallId);
-  const centre = wall && placed.box.wallId === wall.id && placed.box.face === place.face ? boxCentreX(wall, placed.box) : undefined;
-  return wall && centre !== undefined ? Math.abs(uXOf(wall, place.face, centre) - place.fromLeft.mm) : Infinity;
+  if (!wall || placed.box.wallId !== wall.id || placed.box.face !== place.face) return Infinity;
+  const wanted: Box = {
+    ...placed.box,
+    place: { from: 'left-end', toward: 'right', to: 'centre', distance: place.fromLeft, bottom: place.bottom },
+  };
+  const [is, should] = [placed.box, wall.faces[place.face].open ? besideStud(wall, wanted) : wanted].map((b) => boxCentreX(wall, b));
+  return is === undefined || should === undefined ? Infinity : Math.abs(is - should);
 }

@@ -4,12 +4,11 @@
  */
 import { smallestGaugeFor, term } from '../codebook/index.js';
 import type { FeedCandidate } from '../feeds/index.js';
-import { patchPlan } from '../layout/index.js';
+import { besideStud, patchPlan } from '../layout/index.js';
 import { inches, printMark } from '../measure/index.js';
 import {
   CRITERIA,
   DEFAULT_SCHOOLS,
-  PLACEHOLDER_RATES,
   studPlaces,
   uXOf,
   type Criterion,
@@ -17,6 +16,7 @@ import {
   type Schools,
   type Sum,
   type Want,
+  type WantPlace,
 } from '../model/index.js';
 import {
   bestWays,
@@ -24,6 +24,7 @@ import {
   figuresOf,
   framing,
   MINUTES,
+  ratesOf,
   reachable,
   spaceWords,
   unbeaten,
@@ -115,7 +116,8 @@ export function placeProblem(house: House, want: Want): string | undefined {
       const [a, b] = [u(opening.x.mm - HALF_BOX_MM - inches(3)), u(opening.x.mm + opening.width.mm + HALF_BOX_MM + inches(3))];
       return `${want.name} would lie in the ${opening.kind} of ${wall.name}: ${say(Math.min(a, b))} or ${say(Math.max(a, b))} from the left end is clear of it.`;
     }
-    if (want.kind === 'raceway' || wall.framing.material === 'masonry') continue;
+    // in open framing it is moved to the side of the stud
+    if (want.kind === 'raceway' || wall.framing.material === 'masonry' || wall.faces[place.face].open) continue;
     const reach = HALF_BOX_MM + wall.framing.studWidth.mm / 2;
     const stud = studPlaces(wall).find((s) => Math.abs(s.x - x) < reach - 0.5);
     if (stud) {
@@ -193,6 +195,17 @@ export function regionOf(house: House, want: Want, fit: readonly FeedCandidate[]
 const framed = new WeakMap<House['site'], Map<string, Framing>>();
 const MOST_FRAMES = 8;
 
+/** Where the box of a wanted place comes to stand: in open framing against its stud. */
+function whereItStands(site: House['site'], place: WantPlace): WantPlace {
+  const wall = site.walls.find((w) => w.id === place.wallId);
+  if (!wall?.faces[place.face].open) return place;
+  const box = besideStud(wall, {
+    ...{ id: 'wanted', name: 'wanted', wallId: wall.id, face: place.face, kind: 'nail-on-1g-20', gangs: 1, supportFittings: 0 },
+    place: { from: 'left-end', toward: 'right', to: 'centre', distance: place.fromLeft, bottom: place.bottom },
+  });
+  return { ...place, fromLeft: box.place.distance };
+}
+
 /** The graph of the house for a want and one size of cable. Not to be changed in place. */
 export function frameFor(
   house: House,
@@ -203,7 +216,7 @@ export function frameFor(
   region?: Region,
 ): Framing {
   const options = {
-    rates: house.rates ?? PLACEHOLDER_RATES,
+    rates: ratesOf(house.prices),
     gauge,
     dryingHours: patchWait(schools.compound),
     joistsRun,
@@ -214,14 +227,20 @@ export function frameFor(
   const key = JSON.stringify([want.places, options]);
   let frames = framed.get(house.site);
   if (!frames || frames.size >= MOST_FRAMES) framed.set(house.site, (frames = new Map<string, Framing>()));
-  const known = frames.get(key) ?? framing(house.site, want.places, options);
+  const known =
+    frames.get(key) ??
+    framing(
+      house.site,
+      want.places.map((p) => whereItStands(house.site, p)),
+      options,
+    );
   frames.set(key, known);
   return known;
 }
 
 /** Ways for one reading of the joists. */
 function waysFor(house: House, want: Want, fit: readonly FeedCandidate[], joistsRun: JoistsRun, options: SearchOptions) {
-  const rates = house.rates ?? PLACEHOLDER_RATES;
+  const rates = ratesOf(house.prices);
   const schools = options.schools ?? DEFAULT_SCHOOLS;
   const byGauge = new Map<Group['gauge'], FeedCandidate[]>();
   for (const f of fit) byGauge.set(gaugeOf(house, f), [...(byGauge.get(gaugeOf(house, f)) ?? []), f]);

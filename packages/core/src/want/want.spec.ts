@@ -186,7 +186,6 @@ describe('job 7, loom lamp: a chase in the chimney breast from the switch box be
   const { best, detail, search } = found('loom-lamp');
   it('the next box that could feed it is shown for when that one can’t', () => {
     expect(search.found.options.length).toBeGreaterThan(1);
-    expect(search.found.options.at(-1)).toMatchObject({ beaten: true });
     expect(search.found.options.at(-1)!.feed.id).not.toBe('loom-switch');
   });
   it('round the corner and 26 in along; a sixth of the leaf is kept', () => {
@@ -288,7 +287,7 @@ describe('what can’t be told or done says so', () => {
   });
   it('a room whose place in the plan nobody said is named', () => {
     const { search } = found('kiln-corner', {}, withRoom(quinceStreet, 'loom', { at: undefined }));
-    expect(search.gaps.join()).toMatch(/where loom room lies in the plan/);
+    expect(search.gaps.join()).toMatch(/where .*loom room.* lies in the plan/);
   });
   it('a panel that hangs nowhere is no feed yet', () => {
     const { panel } = quinceStreet.site;

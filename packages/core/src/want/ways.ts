@@ -6,6 +6,7 @@ import { routeDetail, type RouteDetail } from './routeDetail.js';
 import { routeElevations, routePlanFigure, type RouteElevation, type RoutePlanFigure } from './routeFigures.js';
 import { frameFor, searchRoutes, type JoistQuestion, type RouteOption, type RoutesFound } from './searchRoutes.js';
 import { wantFeeds } from './wantFeeds.js';
+import { asWholeJobs } from './whole.js';
 
 /** What a page needs of a way; the path through the graph stays behind. */
 export type ShownOption = Omit<RouteOption, 'nodes' | 'edges' | 'frame' | 'feed'> & { feed: { id: string; name: string; cures: string[] } };
@@ -35,9 +36,10 @@ export interface Ways {
 /** @param feeds judged before for the same house and want; they are judged here otherwise */
 export function waysOf(house: House, want: Want, feeds: FeedCandidate[] = wantFeeds(house, want)): Ways {
   const search = searchRoutes(house, want, { feeds });
-  const shown = (found: RoutesFound | undefined): ShownWay[] =>
-    (found?.options ?? []).map((option) => {
-      const detail = routeDetail(house, want, option);
+  const shown = (found: RoutesFound | undefined): ShownWay[] => {
+    const options = found?.options ?? [];
+    const details = options.map((o) => routeDetail(house, want, o));
+    return asWholeJobs(house, want, options, details).map(({ option, detail }) => {
       const { nodes: _nodes, edges: _edges, frame: _frame, feed, ...rest } = option;
       return {
         option: { ...rest, feed: { id: feed.id, name: feed.name, cures: feed.cures } },
@@ -46,6 +48,7 @@ export function waysOf(house: House, want: Want, feeds: FeedCandidate[] = wantFe
         elevations: routeElevations(house, want, detail),
       };
     });
+  };
   const ways = shown(search.found);
   const any = search.found.options[0]?.frame ?? (search.problem ? undefined : frameFor(house, want, 14, 'along-first', DEFAULT_SCHOOLS));
   const judged = new Set(search.feeds.map((f) => f.id));

@@ -3,7 +3,7 @@ import { DEVICE_KINDS } from '../catalog/index.js';
 import { numbered, runTo, wiringOf, type Work, type WorkBox, type WorkRun } from '../ledger/index.js';
 import { cablesBehind, CROSSING_HOLE_MM, marksFor, openingRect, uOf } from '../layout/index.js';
 import { inches, printLength, printMark, toFeet } from '../measure/index.js';
-import { baysLooked, type Wall } from '../model/index.js';
+import { alongX, baysLooked, boxRect, finishThicknessMm, uXOf, type Wall } from '../model/index.js';
 import { atBox, capital, free, id, out, PRACTICE, step, type At, type Draft, type StepPlace } from './step.js';
 import { spent, type Spent, type TimeKind } from './times.js';
 
@@ -17,7 +17,80 @@ const cutting = (wall: Wall, face: 'A' | 'B'): TimeKind => {
   return layers.some((l) => l.finish === 'plaster-lath' || l.finish === 'tile-on-board') ? 'cut plaster on lath' : 'cut drywall';
 };
 
+/** Nothing hangs on its face yet: it is nailed to a stud, and nothing is cut. */
+export const inOpenFraming = (b: WorkBox): boolean => b.wall.faces[b.box.face].open === true;
+
+/** At which stud, on which side, how high; a stick is the jig for all that are as high. */
+function markOnStud(at: At, b: WorkBox): Draft {
+  const { unit } = at.w.job;
+  const rect = boxRect(b.wall, b.box);
+  const side = b.box.hangsOn === 'left' || b.box.hangsOn === 'right' ? b.box.hangsOn : undefined;
+  const edge = rect && side && uXOf(b.wall, b.box.face, alongX(b.box.face, side) > 0 ? rect.right : rect.left);
+  const alike = at.w.boxes.filter(
+    (x) => x.role === 'new' && inOpenFraming(x) && Math.abs(x.box.place.bottom.mm - b.box.place.bottom.mm) < 0.5,
+  );
+  return step(
+    id('mark-out', at),
+    `Mark ${b.box.name} on its stud`,
+    [spent('mark out', 0.5)],
+    [
+      edge === undefined
+        ? 'Beside the stud that is nearest.'
+        : `Stud whose face is ${printMark(edge, unit)} from the left end; the box on its ${side === 'left' ? 'right' : 'left'} side.`,
+      `Lower edge ${printMark(b.box.place.bottom.mm, unit)} above the finished floor: add what the floor still grows, where it isn’t laid yet.`,
+      ...(alike.length > 1 ? [`A stick of that length is the jig for all ${alike.length} boxes of this height.`] : []),
+    ],
+    { after: ['prepare'], place: atBox(b) },
+  );
+}
+
+function nailBox(at: At, b: WorkBox): Draft {
+  const finish = finishThicknessMm(b.wall, b.box.face);
+  return step(
+    id('nail-box', at),
+    `Nail ${b.box.name} to its stud`,
+    [spent('set a box')],
+    [
+      `Front edge ${printMark(finish, at.w.job.unit)} forward of the stud: as thick as the finish that will hang there; the stops on the box say how far.`,
+      'Both nails home, the box square; what it lacks in clamps is a staple within 8 in.',
+    ],
+    {
+      alters: true,
+      after: [id('mark-out', at)],
+      place: atBox(b),
+      changeIds: at.w.job.changes.filter((x) => x.do === 'place-box' && x.box.id === b.box.id).map((x) => x.id),
+      cautions: finish > 0 ? [] : ['What will hang on this face isn’t noted: without it the box can’t be set forward rightly.'],
+    },
+  );
+}
+
+/** Looked at by the inspector before it is covered; then the finish. */
+export function roughIn(open: readonly WorkBox[], after: string[]): Draft[] {
+  if (open.length === 0) return [];
+  const walls = new Set(open.map((b) => b.wall.id)).size;
+  return [
+    step(
+      'inspect-rough',
+      'Rough-in looked at before it is covered',
+      [spent('rough-in inspection')],
+      [
+        'Grounds spliced, sheath in the boxes, free ends folded in, staples and steel plates in place.',
+        'Where a permit is needed, the inspector looks at it now; nothing is covered before.',
+      ],
+      { after, cautions: ['What is covered without having been seen may have to be opened again.'] },
+    ),
+    step(
+      'close-wall',
+      walls === 1 ? 'The finish is hung on the wall' : `The finish is hung on the ${walls} walls`,
+      [spent('finish hung', walls)],
+      ['Openings cut round the boxes, no gap over 1/8 in at a box (314.21).', 'Compound and paint before the plates go on.'],
+      { after: ['inspect-rough'], cautions: ['A router that cuts round a box must not reach the conductors: fold them to the back.'] },
+    ),
+  ];
+}
+
 export function markOut(at: At, b: WorkBox): Draft {
+  if (inOpenFraming(b)) return markOnStud(at, b);
   const { unit } = at.w.job;
   const marks = marksFor(b.wall, b.box).map(
     (m) =>
@@ -48,6 +121,7 @@ export function markOut(at: At, b: WorkBox): Draft {
 
 /** A saw may only go into a live-fed bay that was looked into and holds no cable at the place of the cut. */
 export function cutNeedsDead(w: Work, b: WorkBox): boolean {
+  if (inOpenFraming(b)) return false;
   if (cablesBehind(w.found, b.wall, b.box).length) return true;
   const opening = openingRect(b.wall, b.box);
   const unknown = b.wall.obstacles.some((o) => o.kind === 'cable' || o.kind === 'unknown');
@@ -132,7 +206,7 @@ function crossStuds(at: At, r: WorkRun, always: boolean): Draft[] {
       {
         alters: true,
         dead: unseen || always ? at.dead : [],
-        after: before(at, id('cut-opening', at), unseen || always),
+        after: before(at, id(inOpenFraming(r.to) ? 'nail-box' : 'cut-opening', at), unseen || always),
         place: { ...wallPlace(wall), roomId: room.id },
         cautions: [
           'Eye protection; keep dust down.',
@@ -268,7 +342,7 @@ function throughOuterWall(at: At, r: WorkRun): Draft[] {
 /** Everything that is cut and bored for one box and its cable, in its own order: other boxes don’t wait for it. */
 export function opened(at: At, b: WorkBox, r: WorkRun | undefined, always: boolean): Draft[] {
   return [
-    cut(at, b, r?.from, always),
+    inOpenFraming(b) ? nailBox(at, b) : cut(at, b, r?.from, always),
     ...(r ? [...crossStuds(at, r, always), ...openWay(at, r, always), ...boreWay(at, r), ...chase(at, r), ...throughOuterWall(at, r)] : []),
   ];
 }
@@ -280,14 +354,16 @@ export function layAlong(at: At, r: WorkRun, tailFirst: boolean, after: string[]
   const { unit } = at.w.job;
   const legs = traced.legs.filter((l) => l.lengthMm > 0.5);
   const seals = traced.holes.filter((h) => h.seal).length;
-  const blind = legs.filter((l) => l.kind === 'wall').length;
+  // what is fished blind; what can be seen is only drawn in
+  const blind = legs.filter((l) => l.kind === 'wall' && l.staples.length === 0).length;
+  const turns = legs.filter((l) => l.kind === 'hollow').reduce((s, l) => s + Math.max(1, l.path.length - 2), 0);
   return [
     step(
       id('lay-cable', at),
       `Bring the cable along the way to ${r.to.box.name}`,
       [
         spent('pull cable', toFeet(legs.reduce((s, l) => s + l.lengthMm, 0)) / 10),
-        spent('turn of a cable', way.bends),
+        spent('turn of a cable', turns),
         spent('fish in a bay', way.open ? 0 : blind),
         spent('staple', traced.counts.staples),
       ],
@@ -324,13 +400,14 @@ export function newSide(
   const { job } = w;
   const needed = b.freeEnd?.neededMm;
   const plan = wiringOf(w, b);
-  const ids = job.changes.filter((x) => (x.do === 'place-box' && x.box.id === b.box.id) || x.id === r?.changeId).map((x) => x.id);
+  const open = inOpenFraming(b);
+  const ids = job.changes.filter((x) => (!open && x.do === 'place-box' && x.box.id === b.box.id) || x.id === r?.changeId).map((x) => x.id);
   const source = r?.from?.box.name ?? 'the panel';
   const dead = tailFirst ? [] : at.dead;
   return [
     step(
       id('set-new-box', at),
-      `Cable into ${b.box.name}, box into the wall`,
+      open ? `Cable into ${b.box.name}, ends folded in` : `Cable into ${b.box.name}, box into the wall`,
       [spent('set a box'), ...(r && !r.traced && tailFirst ? [spent('fish in a bay')] : [])],
       [
         r?.traced
@@ -344,9 +421,11 @@ export function newSide(
             ]
           : []),
         `Clamp it with ${job.schools.sheath === '1/4' ? '1/4 in' : 'up to 1 in'} of sheath inside${b.freeEnd ? `; leave ${printLength(b.freeEnd.leaveMm, job.unit)} of free ends, cut all the same` : ''}. ${
-          isMasonry(b)
-            ? 'Wet the hole, set the box in mortar, flush and level; it isn’t pulled at before the mortar has set (4 to 24 h).'
-            : 'Turn the wings up by hand until snug, not further.'
+          open
+            ? 'Stapled within 8 in of a box without clamps, a loop of slack above it; ends folded to the back until the wall is closed.'
+            : isMasonry(b)
+              ? 'Wet the hole, set the box in mortar, flush and level; it isn’t pulled at before the mortar has set (4 to 24 h).'
+              : 'Turn the wings up by hand until snug, not further.'
         }`,
       ],
       {
@@ -368,7 +447,7 @@ export function newSide(
       {
         alters: true,
         dead,
-        after: [id('set-new-box', at), ...far],
+        after: [id('set-new-box', at), ...(open ? ['close-wall'] : []), ...far],
         place: atBox(b),
         changeIds: job.changes.filter((x) => x.do === 'place-device' && x.device.boxId === b.box.id).map((x) => x.id),
         cautions: [],

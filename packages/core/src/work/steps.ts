@@ -10,7 +10,7 @@ import { inPlace } from './inPlace.js';
 import { breakerSwaps, isolationOf, isolationsOf, off, on, type Isolation } from './isolation.js';
 import { lampSteps } from './lamps.js';
 import { closing, plaster } from './makingGood.js';
-import { cutNeedsDead, goingOn, layAlong, markOut, newSide, opened, openingsLooked } from './newBox.js';
+import { cutNeedsDead, goingOn, inOpenFraming, layAlong, markOut, newSide, opened, openingsLooked, roughIn } from './newBox.js';
 import { sourceSide } from './oldBox.js';
 import { panelSide, protectFirst, swapBreakers } from './panelEnd.js';
 import { racewaySteps } from './raceway.js';
@@ -145,6 +145,8 @@ function newBoxes(w: Work, all: readonly WorkBox[]): Draft[] {
     }),
   );
   const wired = news.map((_, n) => numbered('wire-new', n));
+  const open = news.flatMap((b, n) => (inOpenFraming(b) ? [numbered('set-new-box', n)] : []));
+  const rough = roughIn(news.filter(inOpenFraming), open);
   const { drafts: side, last } = sources(w, runs, isolations, {
     tailFirst,
     laid: (n) => (runs[n]?.traced || !tailFirst ? laid(n) : [numbered('set-new-box', n)]),
@@ -162,9 +164,9 @@ function newBoxes(w: Work, all: readonly WorkBox[]): Draft[] {
   const isolate = (after: string[]): Draft[] => circuits.flatMap((iso) => off(w, iso, [...after, ...(beside.marks.get(iso.n) ?? [])]));
   const done = closeAll(w, isolations, last);
   // off at the start, the new side is set and connected between what is opened and what is joined there
-  const between = [...source.slice(0, -1), ...sides, ...source.slice(-1)];
+  const between = [...source.slice(0, -1), ...rough, ...sides, ...source.slice(-1)];
   const drafts = tailFirst
-    ? [...marks, ...cuts.flat(), ...lays, ...lamps, ...sides, ...beside.marked, ...isolate(wired), ...source]
+    ? [...marks, ...cuts.flat(), ...lays, ...lamps, ...rough, ...sides, ...beside.marked, ...isolate(wired), ...source]
     : offFirst
       ? [...beside.marked, ...isolate(['prepare']), ...marks, ...cuts.flat(), ...lays, ...lamps, ...between]
       : [...marks, ...beside.marked, ...lamps, ...isolate([...ids(marks), ...ids(lamps)]), ...cuts.flat(), ...lays, ...between];

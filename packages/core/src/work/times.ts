@@ -42,6 +42,8 @@ export const TIMES = {
   'coat of compound': { each: 'patch', middle: 10, bad: 15 },
   sand: { each: 'patch', middle: 10, bad: 10 },
   paint: { each: 'patch', middle: 20, bad: 40 },
+  'rough-in inspection': { each: 'visit', middle: 15, bad: 60 },
+  'finish hung': { each: 'wall', middle: 60, bad: 180 },
   'label and note': { each: 'job', middle: 10, bad: 20 },
 } as const satisfies Record<string, Span & { each: string }>;
 export type TimeKind = keyof typeof TIMES;

@@ -1,22 +1,12 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { PLACEHOLDER_RATES, type Rates } from '@saddle/core/model';
+import { ARTICLE_IDS, ARTICLES, priceOf, type Article, type ArticleId } from '@saddle/core/catalog';
 import { TextField } from '../fields/text-field';
 import { HouseSession } from '../house/house-session';
 
-const RATE_WORDS: [keyof Rates, string][] = [
-  ['cable14PerFt', 'cable 14-2, a foot'],
-  ['cable12PerFt', 'cable 12-2, a foot'],
-  ['cable10PerFt', 'cable 10-2, a foot'],
-  ['patch', 'one patch'],
-  ['seal', 'one hole sealed'],
-  ['racewayPerFt', 'raceway, a foot'],
-  ['fitting', 'one raceway fitting'],
-  ['chasePerFt', 'chase made good, a foot'],
-  ['sleeve', 'sleeve and cover outdoors'],
-  ['breaker', 'one breaker'],
-];
+const UNIT: Record<Article['unit'], string> = { each: 'each', ft: 'a foot', l: 'a litre' };
+const GROUPS: Article['group'][] = ['cable', 'boxes', 'devices', 'panel', 'fixing', 'raceway', 'closing up', 'outdoors'];
 
-/** What things cost the user: ways are compared by it. */
+/** What things cost the user: jobs are costed and ways compared by it. */
 @Component({
   selector: 'sa-prices-page',
   imports: [TextField],
@@ -24,13 +14,19 @@ const RATE_WORDS: [keyof Rates, string][] = [
   template: `
     <div class="stage-head"><h2>Your prices</h2></div>
     <section class="panel-body prices">
-      <p class="quiet">Plain numbers in no currency, edit them: the ways of every job in this house are compared by them.</p>
-      <div class="fields">
-        @for (r of rates(); track r.key) {
-          <sa-text-field [label]="r.label" [value]="r.value" [numeric]="true" (set)="setRate(r.key, $event)" />
-        }
-      </div>
-      @if (session.house().rates) {
+      <p class="quiet">
+        Plain numbers in no currency. Those that you have not typed are round placeholders: edit them, and every job of this house and the
+        ways of each are costed by yours.
+      </p>
+      @for (g of groups(); track g.name) {
+        <h3>{{ g.name }}</h3>
+        <div class="fields">
+          @for (a of g.articles; track a.id) {
+            <sa-text-field [label]="a.label" [value]="a.value" [numeric]="true" (set)="setPrice(a.id, $event)" />
+          }
+        </div>
+      }
+      @if (session.house().prices) {
         <button type="button" class="btn-line" (click)="usual()">back to the placeholders</button>
       }
     </section>
@@ -38,17 +34,24 @@ const RATE_WORDS: [keyof Rates, string][] = [
 })
 export class PricesPage {
   protected readonly session = inject(HouseSession);
-  protected readonly rates = computed(() => {
-    const rates = this.session.house().rates ?? PLACEHOLDER_RATES;
-    return RATE_WORDS.map(([key, label]) => ({ key, label, value: `${rates[key]}` }));
+  protected readonly groups = computed(() => {
+    const { prices } = this.session.house();
+    return GROUPS.map((name) => ({
+      name,
+      articles: ARTICLE_IDS.filter((id) => ARTICLES[id].group === name).map((id) => ({
+        id,
+        label: `${ARTICLES[id].name}, ${UNIT[ARTICLES[id].unit]}${prices?.[id] === undefined ? ' (placeholder)' : ''}`,
+        value: `${priceOf(prices, id)}`,
+      })),
+    }));
   });
-  protected setRate(key: keyof Rates, text: string): void {
+  protected setPrice(id: ArticleId, text: string): void {
     this.session.editHouse('Prices', (h) => ({
       ...h,
-      rates: { ...(h.rates ?? PLACEHOLDER_RATES), [key]: text.trim() === '' ? NaN : Number(text) },
+      prices: { ...h.prices, [id]: text.trim() === '' ? undefined : Number(text) },
     }));
   }
   protected usual(): void {
-    this.session.editHouse('Placeholder prices', (h) => ({ ...h, rates: undefined }));
+    this.session.editHouse('Placeholder prices', (h) => ({ ...h, prices: undefined }));
   }
 }

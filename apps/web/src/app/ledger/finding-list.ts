@@ -14,6 +14,8 @@ export interface FindingRow {
   sums: Sum[];
   source: Source;
   cures: { id: string; title: string }[];
+  /** said of several things alike: how many, and which */
+  of?: string;
 }
 
 /** Findings that open to their sum, source and cures. Stops stand open at first; a click turns any row over. */
@@ -30,6 +32,9 @@ export interface FindingRow {
             <span class="finding-words">
               <strong>{{ finding.title }}</strong>
               <span>{{ finding.says }}</span>
+              @if (finding.of) {
+                <span class="said-of">{{ finding.of }}</span>
+              }
             </span>
           </button>
           @if (isOpen(finding)) {

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
+import { alikeFindings, ofWords } from '@saddle/core/ledger';
 import type { Stage } from '@saddle/core/model';
 import { JobSession } from '../job/job-session';
 import { FindingList, type FindingRow } from './finding-list';
@@ -28,12 +29,18 @@ export class LedgerPanel {
   protected readonly all = signal(false);
 
   protected readonly shown = computed((): FindingRow[] => {
-    const findings = this.session.ledger();
     const whole = this.all() || ['buy', 'record', 'work'].includes(this.stage());
-    return findings
-      .filter((f) => whole || f.stage === this.stage())
-      .map(({ rule, subject, remedies, ...f }) => ({ ...f, key: `${rule}/${subject}`, cures: remedies }));
+    return this.groups()
+      .filter(({ finding }) => whole || finding.stage === this.stage())
+      .map(({ finding: { rule, subject, remedies, ...f }, of }) => ({
+        ...f,
+        key: `${rule}/${subject}`,
+        cures: remedies,
+        ...(of.length > 1 ? { of: ofWords(of) } : {}),
+      }));
   });
+  /** the same said of several things stands once */
+  private readonly groups = computed(() => alikeFindings(this.session.ledger(), this.session.planned()));
   protected readonly counts = computed(() => {
     const of = (verdict: string) => this.session.ledger().filter((f) => f.verdict === verdict).length;
     return (
@@ -49,10 +56,9 @@ export class LedgerPanel {
   });
 
   protected apply(key: string, id: string): void {
-    const remedy = this.session
-      .ledger()
-      .find((f) => `${f.rule}/${f.subject}` === key)
-      ?.remedies.find((r) => r.id === id);
+    const remedy = this.groups()
+      .find(({ finding: f }) => `${f.rule}/${f.subject}` === key)
+      ?.finding.remedies.find((r) => r.id === id);
     if (remedy) this.session.apply(remedy.title, remedy.edits);
   }
 }

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, HostListener, inject, signal, viewChild } from '@angular/core';
 import { LAMP_BOXES } from '@saddle/core/catalog';
-import { draggedPlace, nudgedPlace, placeInRoom, suitableBoxes, withKind } from '@saddle/core/layout';
+import { draggedPlace, keyPlan, nudgedPlace, placeInRoom, suitableBoxes, withKind } from '@saddle/core/layout';
 import { changeFor, jobElevation, judgeWork, type WorkBox } from '@saddle/core/ledger';
 import { printLength, printMark } from '@saddle/core/measure';
 import { bareJob, otherFace, type Box, type FaceId, type Job } from '@saddle/core/model';
@@ -42,6 +42,11 @@ export class BoxStage {
     ...this.boxes().map((b) => ({ value: b.box.id, label: b.box.name })),
     ...(this.session.work().lamps.length ? [{ value: LAMPS, label: `${this.session.work().lamps.length} lampholders` }] : []),
   ]);
+  /** where each box of the job lies in the house; of several */
+  protected readonly inPlan = computed(() => {
+    const ids = this.boxes().map((b) => b.box.id);
+    return ids.length > 1 ? keyPlan(this.session.planned(), ids) : undefined;
+  });
   /** lampholders hang on no wall: they are a list, each found from two walls */
   protected readonly lampsShown = computed(() => this.shownBox() === LAMPS && this.session.work().lamps.length > 0);
   protected readonly lamps = computed(() => {

@@ -1,10 +1,12 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { materialsOf, toolsOf } from '@saddle/core/takeoff';
+import { RouterLink } from '@angular/router';
+import { materialsOf, partsCost, toolsOf } from '@saddle/core/takeoff';
 import { JobSession } from '../job/job-session';
 
 /** What the planned state has and the found state lacks. */
 @Component({
   selector: 'sa-buy-stage',
+  imports: [RouterLink],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="stage-head"><h2>What to buy and bring</h2></div>
@@ -14,6 +16,7 @@ import { JobSession } from '../job/job-session';
           <tr>
             <th>what</th>
             <th class="figure">how much</th>
+            <th class="figure">price</th>
             <th>why</th>
           </tr>
         </thead>
@@ -22,14 +25,31 @@ import { JobSession } from '../job/job-session';
             <tr>
               <td>{{ row.what }}</td>
               <td class="figure">{{ row.amount }}</td>
+              <td class="figure">{{ row.price }}</td>
               <td>{{ row.why }}</td>
             </tr>
           } @empty {
             <tr>
-              <td colspan="3">Nothing yet: take one of the ways of the Route stage.</td>
+              <td colspan="4">Nothing yet: take one of the ways of the Route stage.</td>
             </tr>
           }
         </tbody>
+        @if (materials().length) {
+          <tfoot>
+            <tr>
+              <th scope="row">parts together</th>
+              <td></td>
+              <td class="figure" data-testid="parts-total">{{ cost().total.toFixed(2) }}</td>
+              <td>
+                {{ cost().placeholders ? cost().placeholders + ' of these rows stand on placeholder prices. ' : '' }}
+                @if (cost().unknown.length) {
+                  Without {{ cost().unknown.join(', ') }}: how much can’t be told yet.
+                }
+                <a [routerLink]="['/houses', session.job().houseId, 'prices']">Your prices</a>
+              </td>
+            </tr>
+          </tfoot>
+        }
       </table>
       <h3>Tools</h3>
       <ul class="ticks">
@@ -41,7 +61,15 @@ import { JobSession } from '../job/job-session';
   `,
 })
 export class BuyStage {
-  private readonly session = inject(JobSession);
-  protected readonly materials = computed(() => materialsOf(this.session.job()));
+  protected readonly session = inject(JobSession);
+  private readonly rows = computed(() => materialsOf(this.session.job()));
+  private readonly prices = computed(() => this.session.house.house().prices);
+  protected readonly cost = computed(() => partsCost(this.rows(), this.prices()));
+  protected readonly materials = computed(() =>
+    this.rows().map((row) => ({
+      ...row,
+      price: row.article === undefined || row.count === undefined ? '' : partsCost([row], this.prices()).total.toFixed(2),
+    })),
+  );
   protected readonly tools = computed(() => toolsOf(this.session.job()));
 }

@@ -44,6 +44,7 @@ export class WallForm {
       room: this.host.surveyed().rooms.find((r) => r.id === this.wall().faces[face].roomId)?.name ?? face,
       layers: this.wall().faces[face].layers,
       base: this.wall().faces[face].baseHeight,
+      open: this.wall().faces[face].open ?? false,
     })),
   );
   protected readonly newRoom = computed(() => this.faces()[0]?.room ?? 'room');
@@ -57,6 +58,9 @@ export class WallForm {
   }
   protected setLayers(face: FaceId, layers: Layer[]): void {
     this.setWall({ faces: { ...this.wall().faces, [face]: { ...this.wall().faces[face], layers } } });
+  }
+  protected setOpen(face: FaceId, open: boolean | undefined): void {
+    this.setWall({ faces: { ...this.wall().faces, [face]: { ...this.wall().faces[face], open: open ? true : undefined } } });
   }
   protected setLayer(face: FaceId, index: number, part: Partial<Layer>): void {
     this.setLayers(

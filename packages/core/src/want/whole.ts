@@ -1,0 +1,80 @@
+/**
+ * What a way comes to as a whole job: every box, device and lampholder, all its steps and parts, summed as the stages Work and Buy sum
+ * them. The search itself compares only what differs between ways.
+ */
+import { term } from '../codebook/index.js';
+import { DEFAULT_SCHOOLS, inHouse, type House, type Job, type JobInHouse, type Sum, type Want } from '../model/index.js';
+import { figuresOf, worthOf, type Cost } from '../route/index.js';
+import { materialsOf, partsCost } from '../takeoff/index.js';
+import { printSpan, stepsOf } from '../work/index.js';
+import { CRITERIA, type Criterion } from '../model/index.js';
+import { keptParts } from './kept.js';
+import { takeWay } from './outletPlan.js';
+import type { RouteDetail } from './routeDetail.js';
+import { against, type RouteOption } from './searchRoutes.js';
+
+/** The job that a want would be before it has taken a way. */
+function openJob(house: House, want: Want): JobInHouse {
+  const { id, name, ...rest } = want;
+  const job: Job = {
+    format: 'saddle-job',
+    version: 3,
+    id,
+    houseId: house.id,
+    name,
+    purpose: 'outlet',
+    want: rest,
+    changes: [],
+    schools: DEFAULT_SCHOOLS,
+    work: { ticks: [], notes: [], values: [], proofs: [] },
+  };
+  return inHouse(job, house);
+}
+
+/** Figures of an option as a whole job; only those change that the search sums in part. */
+function whole(house: House, want: Want, option: RouteOption, detail: RouteDetail): Pick<RouteOption, 'cost' | 'figures' | 'sums'> {
+  const job = takeWay(openJob(house, want), keptParts(house.site, want, option, detail)).job as JobInHouse;
+  const steps = stepsOf(job);
+  const minutes = steps.reduce((s, x) => s + x.minutes.middle, 0);
+  const parts = partsCost(materialsOf(job), house.prices);
+  const [, , holes, drying, unknowns] = option.cost;
+  const cost: Cost = [minutes, Math.round(parts.total * 100), holes, drying, unknowns];
+  const hours: Sum = {
+    terms: steps.map((s) => term(s.title, s.minutes.middle / 60, 'h', { how: `${printSpan(s.minutes)}, common practice` })),
+    formula: 'middle day; one pair of hands',
+    result: term('work', minutes / 60, 'h'),
+  };
+  return { cost, figures: figuresOf(cost), sums: { ...option.sums, hours, money: parts.sum } };
+}
+
+/**
+ * Options with the figures of the whole job, the favourite by the user's weights first, those that another beats last.
+ * @param details what follows from each, in the order of the options
+ */
+export function asWholeJobs<O extends RouteOption>(
+  house: House,
+  want: Want,
+  options: readonly O[],
+  details: readonly RouteDetail[],
+): { option: O; detail: RouteDetail }[] {
+  const worth = worthOf(want.weights);
+  const list = options.map((option, i) => {
+    const known = whole(house, want, option, details[i]!);
+    return { option: { ...option, ...known, score: worth.reduce((s, x, k) => s + x * known.cost[k]!, 0) }, detail: details[i]! };
+  });
+  list.sort((a, b) => Number(a.option.beaten) - Number(b.option.beaten) || a.option.score - b.option.score);
+  const favourite = list[0]?.option;
+  const fair = list.filter((x) => !x.option.beaten).map((x) => x.option);
+  const least = (k: number): number => Math.min(...fair.map((o) => o.cost[k]!));
+  const best = (o: RouteOption): Criterion[] =>
+    o.beaten ? [] : CRITERIA.filter((_, k) => fair.length > 1 && o.cost[k] === least(k) && fair.some((h) => h.cost[k] !== o.cost[k]));
+  return list.map(({ option, detail }) => ({
+    option: {
+      ...option,
+      favourite: option === favourite,
+      best: best(option),
+      buys: option === favourite || !favourite ? [] : against(option.cost, favourite.cost),
+    },
+    detail,
+  }));
+}

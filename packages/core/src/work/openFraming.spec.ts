@@ -1,0 +1,135 @@
+/**
+ * Rough-in in open framing (handbook 1, 5, 26): nailed to studs, bored above the boxes, looked at before it is covered. A lean-to of 14 by
+ * 10 ft with its own panel, made up for this test.
+ */
+import { describe, expect, it } from 'vitest';
+import { besideStud, gapToStud } from '../layout/index.js';
+import { ledgerOf, workOf } from '../ledger/index.js';
+import { inches } from '../measure/index.js';
+import {
+  emptySite,
+  EVEN_WEIGHTS,
+  inHouse,
+  measured,
+  wantOf,
+  DEFAULT_SCHOOLS,
+  type House,
+  type JobInHouse,
+  type Site,
+  type WantPlace,
+} from '../model/index.js';
+import { addRoom } from '../survey/index.js';
+import { materialsOf } from '../takeoff/index.js';
+import { keptParts, routeDetail, searchRoutes, takeWay } from '../want/index.js';
+import { restsOn, stepsOf } from './index.js';
+
+const inch = (v: number) => measured(inches(v), `${v}`);
+function leanTo(open: boolean): House {
+  const bare: Site = addRoom(
+    emptySite(),
+    { id: 'lean', name: 'lean-to', use: 'workshop', lengths: [168, 120, 168, 120].map(inch), turns: ['right', 'right', 'right', 'right'], height: inch(96), above: 'flat-roof', below: 'slab' },
+    'in',
+  ).site; // prettier-ignore
+  const walls = bare.walls.map((w) => ({
+    ...w,
+    framing: {
+      ...w.framing,
+      material: 'wood' as const,
+      studDepth: inch(3.5),
+      studWidth: inch(1.5),
+      spacing: inch(16),
+      knownStud: inch(16),
+    },
+    faces: {
+      A: { ...w.faces.A, layers: [{ finish: 'drywall' as const, thickness: inch(0.5) }], ...(open ? { open: true } : {}) },
+      B: { ...w.faces.B, layers: [{ finish: 'wood-siding' as const, thickness: inch(0.75) }] },
+    },
+  }));
+  const panel = {
+    name: 'Lean-to panel',
+    place: { wallId: 'lean-w4', face: 'A' as const, fromLeft: inch(60), bottom: inch(48) },
+    spaces: 12,
+    mainA: 60,
+    types: 'P',
+    breakers: [],
+    covered: [],
+    tests: [],
+  };
+  return { format: 'saddle-house', version: 3, id: 'h', name: 'Made up', edition: 'US-2020', unit: 'in', built: 1990, site: { ...bare, walls, panel } }; // prettier-ignore
+}
+const at = (wallId: string, x: number): WantPlace => ({ wallId, face: 'A', fromLeft: inch(x), bottom: inch(12.5) });
+function taken(house: House, places: WantPlace[]): JobInHouse {
+  const job = inHouse(
+    {
+      ...{
+        format: 'saddle-job',
+        version: 3,
+        id: 'rough',
+        houseId: 'h',
+        name: 'Rough-in',
+        purpose: 'run',
+        changes: [],
+        schools: DEFAULT_SCHOOLS,
+      },
+      want: { kind: 'run', places, loads: [], ownCircuit: true, mayShow: false, forbidden: [], weights: EVEN_WEIGHTS },
+      work: { ticks: [], notes: [], values: [], proofs: [] },
+    },
+    house,
+  );
+  const want = wantOf(job)!;
+  const [option] = searchRoutes(house, want).found.options;
+  return inHouse(takeWay(job, keptParts(house.site, want, option!, routeDetail(house, want, option!))).job, house);
+}
+const PLACES = [at('lean-w1', 24), at('lean-w1', 72), at('lean-w2', 60)];
+
+describe('three outlets in open framing', () => {
+  const job = taken(leanTo(true), PLACES);
+  const w = workOf(job);
+  const steps = stepsOf(job);
+  it('each box is nailed to the nearer stud of its bay: 24 lies in the bay from 16 to 32, its centre comes to 17 7/8 or 30 1/8', () => {
+    const [first] = w.boxes;
+    expect(first!.box.kind).toMatch(/^nail-on/);
+    // half a stud and half a box from the stud's middle: 16 + 3/4 + 1 1/8
+    expect([17.875, 30.125].map(inches).some((x) => Math.abs(x - first!.box.place.distance.mm) < 0.1)).toBe(true);
+    for (const b of w.boxes) expect(Math.abs(gapToStud(b.wall, b.box)!)).toBeLessThan(0.1);
+  });
+  it('nothing is opened, patched or fished; holes lie more than 12 in above the boxes', () => {
+    expect(w.runs.flatMap((r) => r.traced!.openings)).toEqual([]);
+    expect(materialsOf(job).some((m) => /patch|compound|tape/.test(m.what))).toBe(false);
+    const top = inches(12.5) + inches(3.75);
+    const studs = w.runs.flatMap((r) => r.traced!.holes.filter((h) => h.member === 'stud'));
+    expect(studs.length).toBeGreaterThan(4);
+    for (const h of studs) expect(h.onWall!.z).toBeGreaterThan(top + inches(12));
+  });
+  it('a cable is stapled within 8 in of a one-gang plastic box without clamps (314.17(C))', () => {
+    const held = ledgerOf(job).filter((f) => f.rule === 'securing');
+    expect(held.length).toBeGreaterThan(3);
+    for (const f of held) expect([f.title, f.verdict]).toEqual([f.title, 'ok']);
+  });
+  it('no saw step, no look into bays; the inspector sees it before it is covered, and devices go on afterwards', () => {
+    const ids = steps.map((s) => s.id);
+    expect(ids.filter((x) => /^(cut-opening|open-way|patch|coat)/.test(x))).toEqual([]);
+    expect(ids.indexOf('inspect-rough')).toBeLessThan(ids.indexOf('close-wall'));
+    for (const n of ['', '-2', '-3']) {
+      expect(restsOn('inspect-rough', steps).has(`set-new-box${n}`)).toBe(true);
+      expect(restsOn(`wire-new${n}`, steps).has('close-wall')).toBe(true);
+    }
+    expect(steps.find((s) => s.id === 'nail-box')!.says[0]).toMatch(/Front edge 1\/2" forward/);
+    expect(steps.find((s) => s.id === 'mark-out')!.says.join()).toMatch(/jig for all 3/);
+  });
+  it('the same walls closed: wings, openings and patches', () => {
+    const closed = taken(leanTo(false), [at('lean-w1', 24), at('lean-w1', 72), at('lean-w2', 56)]);
+    expect(workOf(closed).boxes[0]!.box.kind).toMatch(/^wings/);
+    expect(workOf(closed).runs.flatMap((r) => r.traced!.openings).length).toBeGreaterThan(2);
+  });
+  it('a box that stands beside no stud is a stop, and its remedy nails it', () => {
+    const box = { ...w.boxes[0]!.box, place: { ...w.boxes[0]!.box.place, distance: inch(24) } };
+    const loose: JobInHouse = {
+      ...job,
+      changes: job.changes.map((c) => (c.do === 'place-box' && c.box.id === box.id ? { ...c, box } : c)),
+    };
+    const stop = ledgerOf(loose).find((f) => f.rule === 'stud' && f.verdict === 'stop')!;
+    expect(stop.says).toMatch(/no stud beside it to nail to/);
+    expect(besideStud(w.boxes[0]!.wall, box).place.distance.mm).toBeCloseTo(w.boxes[0]!.box.place.distance.mm, 1);
+  });
+});
