@@ -150,3 +150,21 @@ test('jobs of one house know each other: one comes after the other and finds its
   await expect(page.getByRole('heading', { name: /Seen from/ })).toBeVisible();
   await expect(page.getByTestId('surveyed-since')).toHaveCount(0);
 });
+
+test('an outlet moved to another place of its wall: its old box stays as a junction, and feeds it', async ({ page }) => {
+  await page.goto('/start');
+  await page.getByTestId('purpose-relocate').click();
+  await page.getByLabel('box', { exact: true }).selectOption({ label: 'Alcove box, Study, alcove wall' });
+  await page.getByLabel('name of the job').fill('Reading lamp');
+  await page.getByTestId('start').click();
+  await expect(page).toHaveURL(/\/need$/);
+  await expect(page.getByLabel('its power comes from')).toHaveValue('alcove-box');
+  await fill(page, 'from its left end to the middle of the box', '52');
+  await fill(page, 'floor to the bottom of the box', '13 1/4');
+  await takeFirst(page);
+  await expect(page.getByTestId('way-0')).toContainText('From Alcove box');
+  await goTo(page, 'Work');
+  await expect(page.locator('[data-testid^=step-]').filter({ hasText: 'Alcove box' }).first()).toBeVisible();
+  await goTo(page, 'Buy');
+  await expect(page.getByRole('row', { name: /^blank cover plate/ })).toBeVisible();
+});

@@ -20,7 +20,7 @@ test('three outlets on a raceway round the corner of the shed: nothing is cut, a
   await page.getByLabel('wall, seen from').nth(2).selectOption({ label: 'Shed, window wall, from the potting shed' });
   await page.getByLabel('from its left end to the middle of the box').nth(2).fill('30 1/2');
   await page.getByLabel('from its left end to the middle of the box').nth(2).press('Enter');
-  await fill(page, 'inside area, in²', '0.4');
+  await fill(page, 'wires it is made for', '10');
   await page.getByTestId('appliance').fill('soil heater');
   await page.getByLabel('watts or amps on the plate').fill('300 W');
   await page.getByRole('button', { name: 'Add', exact: true }).click();
@@ -28,7 +28,7 @@ test('three outlets on a raceway round the corner of the shed: nothing is cut, a
   await takeFirst(page);
   await saved(page);
   await showAll(page);
-  // 3 × 0.0133 in² of 12 AWG in 40 % of 0.4 in²
+  // hot, neutral and ground where the sheet allows ten
   await expect(await finding(page, 'Wires in the raceway')).toHaveAttribute('data-verdict', 'ok');
   await goTo(page, 'Box');
   await expect(page.getByRole('group', { name: 'Box that is shown' }).getByRole('button')).toHaveText([

@@ -103,7 +103,7 @@ function studRemedies(w: Work, b: WorkBox): Remedy[] {
     return [
       remedy(
         `beside-${title}`,
-        `Move ${printLength(Math.abs(x - centre), w.job.unit)} along, clear of the stud`,
+        `Move ${printLength(Math.abs(x - centre), w.job.unit)} to the ${x < centre === (box.face === 'A') ? 'left' : 'right'}, clear of the stud`,
         ...editBox(w, b, moved, `Move ${box.name}`),
       ),
     ];

@@ -59,21 +59,25 @@ const EXAMPLES = `for example 13 1/4, 13.25, 1' 1 1/4", 337mm`;
 
 /** Brings primes, typographic quotes, vulgar fractions and unit words to one spelling. */
 function normalise(text: string): string {
-  return text
-    .trim()
-    .toLowerCase()
-    .replace(/[½⅓⅔¼¾⅕⅖⅗⅘⅙⅚⅛⅜⅝⅞]/g, (c) => ` ${VULGAR[c]!}`)
-    .replace(/⁄/g, '/')
-    .replace(/[−–—]/g, '-')
-    .replace(/''|[″”“]/g, '"')
-    .replace(/[′’‘]/g, "'")
-    .replace(/\s*(?:feet|foot|ft\.?)(?![a-z])/g, "'")
-    .replace(/\s*(?:inches|inch|in\.?)(?![a-z])/g, '"')
-    .replace(/\s*(?:millimet(?:er|re)s?|mm\.?)(?![a-z])/g, 'mm')
-    .replace(/\s*(?:centimet(?:er|re)s?|cm\.?)(?![a-z])/g, 'cm')
-    .replace(/\s*(?:met(?:er|re)s?|m\.?)(?![a-z])/g, 'm')
-    .replace(/\s+/g, ' ')
-    .trim();
+  return (
+    text
+      .trim()
+      .toLowerCase()
+      // as it is printed: nearer than a tape is read
+      .replace(/^just (?:under|over) /, '')
+      .replace(/[½⅓⅔¼¾⅕⅖⅗⅘⅙⅚⅛⅜⅝⅞]/g, (c) => ` ${VULGAR[c]!}`)
+      .replace(/⁄/g, '/')
+      .replace(/[−–—]/g, '-')
+      .replace(/''|[″”“]/g, '"')
+      .replace(/[′’‘]/g, "'")
+      .replace(/\s*(?:feet|foot|ft\.?)(?![a-z])/g, "'")
+      .replace(/\s*(?:inches|inch|in\.?)(?![a-z])/g, '"')
+      .replace(/\s*(?:millimet(?:er|re)s?|mm\.?)(?![a-z])/g, 'mm')
+      .replace(/\s*(?:centimet(?:er|re)s?|cm\.?)(?![a-z])/g, 'cm')
+      .replace(/\s*(?:met(?:er|re)s?|m\.?)(?![a-z])/g, 'm')
+      .replace(/\s+/g, ' ')
+      .trim()
+  );
 }
 
 class Refusal extends Error {}
@@ -240,8 +244,8 @@ export interface PrintLengthOptions {
 
 /**
  * Prints a length for a person with a tape: nearest 1/16 in in inch houses, nearest 0.5 mm in metric ones.
- * Where the rounding would matter it is a thirty-second, or the remainder is said: `13 9/32"`, `13 1/4" + 0.4 mm`; what is printed can be
- * parsed again.
+ * Where the rounding would matter it is a thirty-second, or it is said: `13 9/32"`, `just over 13 1/4"`; what is printed can be parsed
+ * again, within the 1/32 in that a tape is read to.
  */
 export function printLength(mm: number, unit: LengthUnit, options: PrintLengthOptions = {}): string {
   if (!Number.isFinite(mm)) throw new RangeError(`printLength: ${mm} is not a length in mm`);
@@ -255,7 +259,8 @@ export function printLength(mm: number, unit: LengthUnit, options: PrintLengthOp
   const finer = toInches(mm) * 32;
   if (options.denominator === undefined && Math.abs(finer - Math.round(finer)) < 0.01)
     return options.style === 'feet' ? printFeet(mm, 32) : printInches(mm, 32);
-  return `${printed} ${remainder < 0 ? '-' : '+'} ${Math.abs(remainder).toFixed(1)} mm`;
+  // millimetres stay in metric houses
+  return `just ${remainder < 0 ? 'under' : 'over'} ${printed}`;
 }
 
 /** For drawings: the mark to make on the tape, always rounded to 1/16 in (inch houses) or 1 mm. */

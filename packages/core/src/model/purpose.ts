@@ -10,7 +10,9 @@ export const PURPOSES = [
   'low-voltage',
   'raceway',
   'lights',
+  'from-junction',
   'move',
+  'relocate',
   'enlarge',
   'replace',
   'close-up',
@@ -27,10 +29,12 @@ export const PURPOSE_WORDS: Record<Purpose, string> = {
   'low-voltage': 'power and low voltage side by side',
   raceway: 'outlets on a surface raceway',
   lights: 'lights and a switch',
+  'from-junction': 'take power on from a junction box',
   move: 'move an outlet up, down or sideways',
+  relocate: 'move an outlet to another face or wall',
   enlarge: 'more outlets in a box',
   replace: 'replace a worn box',
   'close-up': 'close a box up as a junction',
 };
 /** Purposes that stay at a box that is there; the others want one somewhere. */
-export const AT_A_BOX: ReadonlySet<Purpose> = new Set<Purpose>(['move', 'enlarge', 'replace', 'close-up']);
+export const AT_A_BOX: ReadonlySet<Purpose> = new Set<Purpose>(['from-junction', 'move', 'relocate', 'enlarge', 'replace', 'close-up']);

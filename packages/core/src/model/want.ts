@@ -53,7 +53,9 @@ export type Via = z.infer<typeof Via>;
 export const RacewayStock = z.strictObject({
   stock: PositiveLength,
   kerf: DistanceLength,
-  /** inside of the track, in²; absent: not read */
+  /** wires of this size that its maker’s sheet allows in it (386.22); absent: not read */
+  mostWires: z.number().int('a whole number').min(1, 'one wire or more').max(100).optional(),
+  /** inside of the track, in²; a help where the sheet gives no number, never decisive */
   insideIn2: z.number().positive('an area is above 0').max(50).optional(),
 });
 export type RacewayStock = z.infer<typeof RacewayStock>;
@@ -64,6 +66,8 @@ export const JobWant = z.strictObject({
   places: z.array(WantPlace).min(1, 'say where it is wanted').max(40),
   lamps: WantLamps.optional(),
   loads: z.array(WantLoad).max(20).default([]),
+  /** the box that power has to come from; absent: whichever suits best */
+  from: Id.optional(),
   /** a circuit from the panel that feeds nothing else */
   ownCircuit: z.boolean().default(false),
   /** a raceway on the finished faces may be seen; one that is a raceway anyway doesn’t ask */

@@ -1,5 +1,5 @@
 /** Surface metal raceway: stations along the walls, fittings, track cut from stock, covers, supports, fill, conductors. mm. */
-import { nec, practice } from '../catalog/index.js';
+import { nec } from '../catalog/index.js';
 import { atMost, product, term, total, type Judged } from '../codebook/index.js';
 import { cutStock, type StockCut } from '../layout/index.js';
 import { feet, inches, printMark, type LengthUnit } from '../measure/index.js';
@@ -216,7 +216,7 @@ export function racewayPlan(
     track: cutStock(lengths('track'), stock.stock.mm, stock.kerf.mm),
     covers: cutStock(lengths('cover'), stock.stock.mm, stock.kerf.mm),
     supports,
-    fill: racewayFill(gauge, 3, stock.insideIn2),
+    fill: racewayFill(gauge, 3, stock),
     conductorMm,
     sums: [
       { terms: runTerms, result: term('raceway, box to box', total(runTerms), 'length') },
@@ -226,39 +226,35 @@ export function racewayPlan(
   };
 }
 
-/** Wires in the track against what it takes (NEC Chapter 9 Tables 1 and 5, 386.22; from memory). */
-export function racewayFill(gauge: number, wires: number, insideIn2: number | undefined): Judged {
+/**
+ * Wires in the track against the number its maker made it for: that alone decides (NEC 386.22, from memory). What 40 % of an inside area
+ * would take is said beside, as a help.
+ */
+export function racewayFill(
+  gauge: number,
+  wires: number,
+  sheet: { mostWires?: number | undefined; insideIn2?: number | undefined },
+): Judged {
+  const source = nec('2020', '386.22');
+  const taken = term('wires in it', wires, 'count', { how: `${gauge} AWG` });
   const each = CONDUCTOR_IN2[gauge];
-  if (each === undefined)
+  const area =
+    each === undefined || sheet.insideIn2 === undefined
+      ? ''
+      : `; 40 % of ${sheet.insideIn2} in² would hold ${Math.floor((sheet.insideIn2 * FILL_SHARE) / each + 1e-9)}, which is no rule for it`;
+  if (sheet.mostWires === undefined)
     return {
       verdict: 'can’t tell',
-      says: `no cross-section is kept for ${gauge} AWG`,
-      sums: [],
-      source: practice,
-      ask: 'Use the maker’s table.',
-    };
-  const taken = product('wires', wires, each, 'in²');
-  const source = nec('2020', '386.22; Chapter 9 Tables 1 and 5');
-  if (insideIn2 === undefined)
-    return {
-      verdict: 'can’t tell',
-      says: `${wires} wires of ${gauge} AWG; what the track takes is in the maker’s table`,
-      sums: [{ terms: [taken], result: term('wires', taken.value, 'in²') }],
+      says: `${wires} wires of ${gauge} AWG; how many the track is made for is on its maker’s sheet${area}`,
+      sums: [{ terms: [], result: taken }],
       source,
-      ask: 'Read the inside area, or the number of wires, on the maker’s sheet.',
+      ask: `Read on the maker’s sheet how many ${gauge} AWG wires it takes, with devices in its boxes.`,
     };
-  const limit = insideIn2 * FILL_SHARE;
-  const ok = atMost(taken.value, limit);
+  const ok = atMost(wires, sheet.mostWires);
   return {
     verdict: ok ? 'ok' : 'stop',
-    says: ok ? 'the wires fit' : 'too many wires for this track: take the next size',
-    sums: [
-      {
-        terms: [taken],
-        result: term('wires', taken.value, 'in²'),
-        limit: { ...term('40 % of the inside, at most', limit, 'in²'), relation: '≤' },
-      },
-    ],
+    says: ok ? 'no more wires than it is made for' : 'more wires than it is made for: take the next size',
+    sums: [{ terms: [], result: taken, limit: { ...term('by its maker’s sheet, at most', sheet.mostWires, 'count'), relation: '≤' } }],
     source,
   };
 }

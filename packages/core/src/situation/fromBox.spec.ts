@@ -1,10 +1,23 @@
 /** Jobs that start at a surveyed box, and every sample job: whole documents that pass their own check, with remedies that do too. */
 import { describe, expect, it } from 'vitest';
 import { demoHouses, demoJobsInHouse, quinceStreet } from '../demo/index.js';
-import { ledgerOf, outletBoxes, workOf } from '../ledger/index.js';
+import { ledgerOf, outletBoxes, wiringOf, workOf } from '../ledger/index.js';
 import { inches } from '../measure/index.js';
-import { applyEdits, bareJob, boxRect, checkHouse, checkJobIn, inHouse, measured, plannedSite, type JobInHouse } from '../model/index.js';
+import {
+  applyEdits,
+  bareJob,
+  boxRect,
+  checkHouse,
+  checkJobIn,
+  inHouse,
+  measured,
+  plannedSite,
+  wantOf,
+  type House,
+  type JobInHouse,
+} from '../model/index.js';
 import { stepsOf } from '../work/index.js';
+import { keptParts, routeDetail, searchRoutes, takeWay } from '../want/index.js';
 import { fromBox, type FromBoxAnswers } from './index.js';
 
 const base = { id: 'j', houseId: quinceStreet.id, name: 'j' };
@@ -55,6 +68,44 @@ describe('a job at a box', () => {
   it('through the wall: on the other face', () => {
     const job = made({ ...base, situation: 'other-side', boxId: 'hall-box', fromLeft: measured(inches(50)), gangs: 1 });
     expect([work(job).box.face, plannedSite(job).rooms.length > 2]).toEqual(['A', true]);
+  });
+  it('moved to another face: its device comes out, the box stays as a junction, and what is new is fed from it alone', () => {
+    const job = made({ ...base, situation: 'relocate', boxId: 'alcove-box' });
+    expect([job.purpose, job.want!.from, job.changes.map((c) => c.do)]).toEqual(['relocate', 'alcove-box', ['remove-device']]);
+    const there = { ...job, want: { ...job.want!, places: [{ ...job.want!.places[0]!, fromLeft: measured(inches(52)) }] } };
+    const want = wantOf(there)!;
+    const options = searchRoutes(quinceStreet, want).found.options;
+    expect(new Set(options.map((o) => o.feed.id))).toEqual(new Set(['alcove-box']));
+    const taken = takeWay(there, keptParts(quinceStreet.site, want, options[0]!, routeDetail(quinceStreet, want, options[0]!)))
+      .job as JobInHouse;
+    const site = plannedSite(taken);
+    expect(site.devices.filter((d) => d.boxId === 'alcove-box')).toEqual([]);
+    expect(site.devices.filter((d) => d.boxId === 'j-box')).toHaveLength(1);
+    const source = workOf(taken).boxes.find((b) => b.box.id === 'alcove-box')!;
+    expect(wiringOf(workOf(taken), source)).toMatchObject({ missing: [], refused: [] });
+    const ids = stepsOf(taken).map((s) => s.id);
+    // new side first, the power off only at the end
+    expect(ids.indexOf('wire-new')).toBeLessThan(ids.indexOf('breaker-off'));
+    expect(stepsOf(taken).find((s) => s.id === 'wire-source')!.changeIds).toContain('close-1');
+  });
+  it('from a junction box: only one without a device will do, and it alone feeds', () => {
+    const result = fromBox(quinceStreet, { ...base, situation: 'from-junction', boxId: 'alcove-box' });
+    expect(result).toMatchObject({ ok: false, path: '/boxId', message: expect.stringMatching(/it is no junction box/) });
+    const bare: House = {
+      ...quinceStreet,
+      site: {
+        ...quinceStreet.site,
+        devices: quinceStreet.site.devices.filter((d) => d.boxId !== 'alcove-box'),
+        boxes: quinceStreet.site.boxes.map((b) => (b.id === 'alcove-box' ? { ...b, holds: 'junction' as const } : b)),
+      },
+    };
+    const job = fromBox(bare, { ...base, situation: 'from-junction', boxId: 'alcove-box' });
+    if (!job.ok) throw new Error(job.message);
+    const want = { ...wantOf(job.job)!, places: [{ ...job.job.want!.places[0]!, fromLeft: measured(inches(52)) }] };
+    const options = searchRoutes(bare, want).found.options;
+    expect(options.length).toBeGreaterThan(0);
+    expect(new Set(options.map((o) => o.feed.id))).toEqual(new Set(['alcove-box']));
+    expect(searchRoutes(bare, { ...want, from: 'gone' }).problem).toMatch(/not in the survey any more/);
   });
   it.each([
     [{ ...base, situation: 'replace', boxId: 'nobody' }, '/boxId'],

@@ -47,6 +47,10 @@ export const FromBoxAnswers = z.discriminatedUnion('situation', [
   z.strictObject({ ...base, situation: z.literal('replace') }),
   /** its devices come out, it stays as a junction under a blank plate */
   z.strictObject({ ...base, situation: z.literal('close-up') }),
+  /** a new outlet elsewhere takes its place; the box stays as a junction */
+  z.strictObject({ ...base, situation: z.literal('relocate') }),
+  /** a new outlet elsewhere is fed from it */
+  z.strictObject({ ...base, situation: z.literal('from-junction') }),
   z.strictObject({
     ...base,
     situation: z.enum(['same-wall', 'other-side']),
@@ -101,6 +105,7 @@ function inPlaceChanges(house: House, wall: Wall, box: Box, answers: FromBoxAnsw
   switch (answers.situation) {
     case 'raise':
       return [replace(`Move ${box.name}`.slice(0, 120), moved(house, wall, box, answers))];
+    case 'relocate':
     case 'close-up':
       return devicesIn(house.site, box.id).map((d, i): Change => ({
         id: `close-${i + 1}`,
@@ -204,6 +209,8 @@ function purposeOf(answers: FromBoxAnswers): Purpose {
     case 'enlarge':
     case 'replace':
     case 'close-up':
+    case 'relocate':
+    case 'from-junction':
       return answers.situation;
     default:
       return answers.divided ? 'low-voltage' : 'outlet';
@@ -228,6 +235,25 @@ function wantedAt(wall: Wall, changes: Change[], lowVoltage: boolean | undefined
   };
 }
 
+/** Somewhere else on its wall until somebody says where, with its power from that box. */
+const wantedFrom = (wall: Wall, box: Box): JobWant => ({
+  kind: 'outlet',
+  places: [
+    {
+      wallId: wall.id,
+      face: box.face,
+      fromLeft: { mm: wall.length.mm / 2, known: 'assumed' },
+      bottom: { mm: box.place.bottom.mm, known: 'assumed' },
+    },
+  ],
+  from: box.id,
+  loads: [],
+  ownCircuit: false,
+  mayShow: false,
+  forbidden: [],
+  weights: EVEN_WEIGHTS,
+});
+
 export type FromBoxResult = { ok: true; job: Job } | { ok: false; path: string; message: string; expected: string; came: string };
 
 /** The job's document at its start. The house's survey is what was found; nothing is asked twice. */
@@ -250,11 +276,22 @@ export function fromBox(house: House, answers: FromBoxAnswers): FromBoxResult {
       `more than ${box.gangs}`,
       `${answers.gangs}`,
     );
-  if (answers.situation === 'close-up' && devicesIn(house.site, box.id).length === 0)
+  if ((answers.situation === 'close-up' || answers.situation === 'relocate') && devicesIn(house.site, box.id).length === 0)
     return refuse('/boxId', `${box.name} has no device in it: it is closed up already.`, 'a box with a device', answers.boxId);
+  if (answers.situation === 'from-junction' && devicesIn(house.site, box.id).length > 0)
+    return refuse(
+      '/boxId',
+      `${box.name} holds ${devicesIn(house.site, box.id)[0]!.name}: it is no junction box. “A new outlet” may be fed from it all the same.`,
+      'a box without a device',
+      answers.boxId,
+    );
   const fresh = answers.situation === 'same-wall' || answers.situation === 'other-side';
   const changes = fresh ? newOutletChanges(house, wall, box, answers) : inPlaceChanges(house, wall, box, answers);
-  const want = fresh ? wantedAt(wall, changes, answers.divided) : undefined;
+  const want = fresh
+    ? wantedAt(wall, changes, answers.divided)
+    : answers.situation === 'relocate' || answers.situation === 'from-junction'
+      ? wantedFrom(wall, box)
+      : undefined;
   return {
     ok: true,
     job: {
@@ -264,7 +301,8 @@ export function fromBox(house: House, answers: FromBoxAnswers): FromBoxResult {
       houseId: house.id,
       name: answers.name,
       purpose: purposeOf(answers),
-      ...(want
+      ...(want && !fresh ? { want } : {}),
+      ...(want && fresh
         ? { want, taken: { way: { key: '', title: `From ${box.name}, straight in the wall`.slice(0, 120), feed: box.id }, changes } }
         : {}),
       changes,

@@ -15,7 +15,13 @@ export const WallInHand = z.object({
   outdoorsBehind: z.boolean().optional(),
   /** the box that is there: from the left end of the wall to its middle, and up to its bottom */
   box: z
-    .object({ fromLeft: DistanceLength, bottom: DistanceLength, circuit: Circuit.pick({ number: true, breakerA: true }).optional() })
+    .object({
+      fromLeft: DistanceLength,
+      bottom: DistanceLength,
+      circuit: Circuit.pick({ number: true, breakerA: true }).optional(),
+      /** cables are joined in it, no device is */
+      junction: z.boolean().optional(),
+    })
     .optional(),
 });
 export type WallInHand = z.infer<typeof WallInHand>;
@@ -58,6 +64,7 @@ export function withWallInHand(house: House, answers: WallInHand): WallMade {
     kind: 'other',
     gangs: 1,
     supportFittings: 0,
+    ...(answers.box.junction ? { holds: 'junction' as const } : {}),
     ...(circuit ? { circuitId: circuit.id } : {}),
   };
   const add = <T extends { id: string }>(list: T[], ...items: T[]): T[] => [
@@ -93,12 +100,13 @@ export function withWallInHand(house: House, answers: WallInHand): WallMade {
           },
         ],
         boxes: box ? [...site.boxes, box] : site.boxes,
-        devices: box
-          ? [
-              ...site.devices,
-              { id: own('old-device'), name: `${answers.room.name} receptacle`.slice(0, 120), boxId: box.id, kind: 'duplex-15' },
-            ]
-          : site.devices,
+        devices:
+          box && !answers.box?.junction
+            ? [
+                ...site.devices,
+                { id: own('old-device'), name: `${answers.room.name} receptacle`.slice(0, 120), boxId: box.id, kind: 'duplex-15' },
+              ]
+            : site.devices,
         circuits: circuit ? add(site.circuits, circuit) : site.circuits,
       },
     },

@@ -18,7 +18,7 @@ const partsOf = ({ stock, fittings, pieces, supports, conductorMm }: RacewayPlan
 export function keptParts(
   site: Site,
   want: Want,
-  option: Pick<ShownOption, 'key' | 'title' | 'gauge' | 'firstPlace' | 'order'> & { feed: { id: string } },
+  option: Pick<ShownOption, 'key' | 'title' | 'gauge' | 'firstPlace' | 'order' | 'from'> & { feed: { id: string } },
   detail: RouteDetail,
 ): KeptParts {
   const title = option.title.slice(0, 120);
@@ -32,10 +32,11 @@ export function keptParts(
       keptWay(site, traced, {
         key: `${option.key.slice(0, 1900)} > ${i + 1}`,
         title: `${title.slice(0, 100)}, on ${i + 1}`,
-        feed: boxId(i),
+        feed: boxId(option.from?.[i + 1] ?? i),
         open: raceway !== undefined || (want.kind === 'lights' && i > 0),
       }),
     ),
+    ...(option.from ? { from: option.from } : {}),
     order: option.order ?? want.places.map((_, i) => (option.firstPlace === 0 ? i : want.places.length - 1 - i)),
     raceway: raceway && partsOf(raceway),
     lamps: (detail.lamps?.at ?? []).map(({ x, y, roomId }) => ({ x, y, roomId })),

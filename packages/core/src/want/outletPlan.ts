@@ -156,6 +156,8 @@ export interface KeptParts {
   sections: CableWay[];
   /** wanted places in the order in which the power reaches them */
   order: number[];
+  /** which of those before feeds each, by position in `order`; absent: each the next */
+  from?: number[];
   raceway: RacewayParts | undefined;
   lamps: { x: number; y: number; roomId: string }[];
 }
@@ -191,7 +193,7 @@ export function outletChanges({ site, edition, want, feed, parts }: OutletPlanIn
   const first = source ? { boxId: source.id, label: short(source.name) } : { label: short(site.panel?.name ?? 'panel') };
   const what = surface ? `${gauge} AWG wires` : `${gauge}-2 cable`;
   const runs = boxes.map((box, i): Change => {
-    const before = boxes[i - 1];
+    const before = boxes[parts?.from?.[i] ?? i - 1];
     const from = before ? { boxId: before.id, label: before.name } : first;
     const way = i === 0 ? parts?.way : parts?.sections[i - 1];
     return {

@@ -102,7 +102,8 @@ export function routeDetail(house: House, want: Want, option: RouteOption, frame
   if (want.kind === 'run') {
     const order = option.order ?? [option.firstPlace];
     sections = order.slice(1).flatMap((p, i) => {
-      const next = sectionBetween(frame, want, frame.places[order[i]!]!, frame.places[p]!);
+      const before = order[option.from?.[i + 1] ?? i]!;
+      const next = sectionBetween(frame, want, frame.places[before]!, frame.places[p]!);
       return next ? [trace(next.nodes, next.edges)] : [];
     });
   }

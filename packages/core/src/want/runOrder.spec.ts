@@ -1,7 +1,7 @@
 /** The order of a run against brute force: every order of up to nine places tried one after the other. */
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { bestOrder, EXACT_PLACES } from './runOrder.js';
+import { bestOrder, bestTree, EXACT_PLACES } from './runOrder.js';
 
 function brute(start: number, cost: readonly (readonly number[])[]): number {
   let best = Infinity;
@@ -65,5 +65,76 @@ describe('the order of a run', () => {
         [Infinity, 0],
       ]),
     ).toBeUndefined();
+  });
+});
+
+/** Every tree there is over up to six places: each place but the start takes any other as what feeds it, rings and more than two onward left out. */
+function bruteTree(start: number, cost: readonly (readonly number[])[], parting: number): number {
+  const n = cost.length;
+  const others = cost.map((_, i) => i).filter((i) => i !== start);
+  const feeds = Array<number>(n).fill(-1);
+  let best = Infinity;
+  const go = (k: number, sum: number): void => {
+    if (sum >= best) return;
+    if (k === others.length) {
+      const onward = Array<number>(n).fill(0);
+      for (const o of others) onward[feeds[o]!]!++;
+      if (Math.max(0, ...onward) > 2) return;
+      for (const o of others) {
+        let at = o;
+        for (let step = 0; at !== start; step++) {
+          if (step > n) return;
+          at = feeds[at]!;
+        }
+      }
+      best = Math.min(best, sum + parting * onward.filter((x) => x === 2).length);
+      return;
+    }
+    const place = others[k]!;
+    for (let by = 0; by < n; by++)
+      if (by !== place) {
+        feeds[place] = by;
+        go(k + 1, sum + cost[by]![place]!);
+      }
+  };
+  go(0, 0);
+  return best;
+}
+
+describe('a run that may part', () => {
+  it('up to six places it is as cheap as any tree there is in which no box has more than two onward', () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 1, max: 6 }),
+        fc.array(fc.integer({ min: 1, max: 500 }), { minLength: 15, maxLength: 15 }),
+        fc.nat(),
+        fc.constantFrom(0, 20, 150),
+        (n, numbers, s, parting) => {
+          const cost = costs(n, numbers);
+          const found = bestTree(s % n, cost, parting)!;
+          expect(found.cost).toBeCloseTo(bruteTree(s % n, cost, parting), 6);
+          expect([...found.order].sort((a, b) => a - b)).toEqual(cost.map((_, i) => i));
+          const onward = found.order.map((_, i) => found.from.filter((f) => f === i).length);
+          expect(Math.max(...onward)).toBeLessThanOrEqual(2);
+          // what it says it costs is what its sections cost, and what parting costs
+          const sum = found.order.reduce((t, to, i) => (i === 0 ? t : t + cost[found.order[found.from[i]!]!]![to]!), 0);
+          expect(sum + parting * onward.filter((x) => x === 2).length).toBeCloseTo(found.cost, 6);
+          found.from.forEach((f, i) => expect(f).toBeLessThan(i === 0 ? 0 : i));
+        },
+      ),
+      { numRuns: 60 },
+    );
+  });
+  it('twelve places, the most that are exact: never dearer than the best chain', () => {
+    const cost = costs(12, [311, 42, 5, 190, 77, 260, 18, 401, 33, 129, 64, 222, 350]);
+    expect(bestTree(0, cost, 10)!.cost).toBeLessThanOrEqual(bestOrder(0, cost)!.cost);
+  });
+  it('a T: from the middle to both ends, where going there and back would cost more', () => {
+    // places on a line at 0, 10, 20; it starts in the middle
+    const at = [10, 0, 20];
+    const cost = at.map((a) => at.map((b) => Math.abs(a - b)));
+    expect(bestTree(0, cost, 5)).toEqual({ order: [0, 1, 2], from: [-1, 0, 0], cost: 25 });
+    // parting costs more than the way back
+    expect(bestTree(0, cost, 12)!.from).toEqual([-1, 0, 1]);
   });
 });

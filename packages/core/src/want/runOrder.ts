@@ -77,6 +77,111 @@ function goodOrder(start: number, cost: readonly (readonly number[])[]): { order
   return { order, cost: length(order) };
 }
 
+/** How a run goes on: places in the order in which the power reaches them, and for each but the first which of those before it feeds it. */
+export interface RunTree {
+  order: number[];
+  /** position in `order`; of the first -1 */
+  from: number[];
+  cost: number;
+}
+
+/**
+ * The cheapest run that begins at `start` and reaches every place, going on from a box to one more or parting to two: never three, so that
+ * no box holds more than its line and two onward.
+ * @param parting what it costs besides to part in a box
+ */
+export function bestTree(start: number, cost: readonly (readonly number[])[], parting: number): RunTree | undefined {
+  const n = cost.length;
+  if (n > EXACT_PLACES) {
+    const chain = bestOrder(start, cost);
+    return chain && { order: chain.order, from: chain.order.map((_, i) => i - 1), cost: chain.cost };
+  }
+  const { least, next, split } = treesOf(cost, parting);
+  const sets = 1 << n;
+  const whole = sets - 1;
+  if (!Number.isFinite(least[start * sets + whole]!)) return undefined;
+  const order: number[] = [];
+  const from: number[] = [];
+  const grow = (at: number, set: number, before: number): void => {
+    const here = order.push(at) - 1;
+    from.push(before);
+    const rest = set & ~(1 << at);
+    const half = split[at * sets + set]!;
+    // the smaller part first: what ends soon is numbered before what goes on
+    const parts = half ? [half, rest & ~half] : [rest];
+    for (const part of parts.filter((x) => x !== 0).sort((a, b) => bits(a) - bits(b))) grow(next[at * sets + part]!, part, here);
+  };
+  grow(start, whole, -1);
+  return { order, from, cost: least[start * sets + whole]! };
+}
+
+const bits = (set: number): number => {
+  let count = 0;
+  for (let x = set; x; x &= x - 1) count++;
+  return count;
+};
+
+interface Trees {
+  least: Float64Array;
+  next: Int8Array;
+  split: Int32Array;
+}
+/** Of the last costs that were asked for: a run is tried from each of its places. */
+const known = new WeakMap<object, { parting: number; trees: Trees }>();
+
+/** Cheapest trees over every set of places from each of them, by dynamic programming over subsets. */
+function treesOf(cost: readonly (readonly number[])[], parting: number): Trees {
+  const before = known.get(cost);
+  if (before?.parting === parting) return before.trees;
+  const n = cost.length;
+  const sets = 1 << n;
+  /** of a place and a set with it: the tree over the set from there */
+  const least = new Float64Array(n * sets).fill(Infinity);
+  /** of a place and a set without it: the way to the best tree over that set, and where that begins */
+  const reach = new Float64Array(n * sets).fill(Infinity);
+  const next = new Int8Array(n * sets).fill(-1);
+  /** of a place and a set: the part that the first of two branches takes; 0 where it doesn't part */
+  const split = new Int32Array(n * sets);
+  for (let set = 1; set < sets; set++) {
+    for (let at = 0; at < n; at++) {
+      if (!(set & (1 << at))) continue;
+      const rest = set & ~(1 << at);
+      if (rest === 0) {
+        least[at * sets + set] = 0;
+        continue;
+      }
+      let best = reach[at * sets + rest]!;
+      let parts = 0;
+      // each pair of halves once: the lowest place stays in the first
+      const low = rest & -rest;
+      for (let half = (rest - 1) & rest; half; half = (half - 1) & rest) {
+        if (!(half & low)) continue;
+        const c = reach[at * sets + half]! + reach[at * sets + (rest & ~half)]! + parting;
+        if (c < best - 1e-9) {
+          best = c;
+          parts = half;
+        }
+      }
+      least[at * sets + set] = best;
+      split[at * sets + set] = parts;
+    }
+    for (let from = 0; from < n; from++) {
+      if (set & (1 << from)) continue;
+      for (let to = 0; to < n; to++) {
+        if (!(set & (1 << to))) continue;
+        const c = cost[from]![to]! + least[to * sets + set]!;
+        if (c < reach[from * sets + set]!) {
+          reach[from * sets + set] = c;
+          next[from * sets + set] = to;
+        }
+      }
+    }
+  }
+  const trees = { least, next, split };
+  known.set(cost, { parting, trees });
+  return trees;
+}
+
 /** Sections between two nodes of the frame by the cheapest way; other feeds and wanted places are no way through. */
 export function sectionBetween(frame: Framing, want: Want, from: number, to: number): { nodes: number[]; edges: FrameEdge[] } | undefined {
   const forbidden = new Set(want.forbidden);

@@ -36,7 +36,7 @@ import {
   type Way,
   type Region,
 } from '../route/index.js';
-import { bestOrder, runSections, type RunSections } from './runOrder.js';
+import { bestTree, runSections, type RunSections } from './runOrder.js';
 import { feedPoint, placePoint, wantFeeds } from './wantFeeds.js';
 
 export type JoistsRun = 'along-first' | 'across-first';
@@ -60,8 +60,10 @@ export interface RouteOption {
   favourite: boolean;
   /** index of the place that the feed reaches first: a raceway can be fed from either end */
   firstPlace: number;
-  /** places of a run in the order in which the cable visits them */
+  /** places of a run in the order in which the power reaches them */
   order?: number[];
+  /** which of those before feeds each, by position in `order`; of the first -1 */
+  from?: number[];
   /** what each figure is made of: the feed, then every kind of step with how often it comes */
   sums: Record<Criterion, Sum>;
   nodes: number[];
@@ -265,7 +267,7 @@ function waysFor(house: House, want: Want, fit: readonly FeedCandidate[], joists
     const run = want.kind === 'run' && want.places.length > 1 ? runSections(frame, want) : undefined;
     for (const end of ends) {
       const target = frame.places[end]!;
-      const onward = run && onwardFrom(end, run);
+      const onward = run && onwardFrom(end, run, worthOf(want.weights));
       if (run && !onward) continue;
       // a box that feeds nothing here is no way through, and neither is another wanted place
       const node = (n: number): boolean =>
@@ -291,20 +293,30 @@ function waysFor(house: House, want: Want, fit: readonly FeedCandidate[], joists
   return { groups, all: unbeaten(all) };
 }
 
-/** On from the first place of a run: the order of the places, the edges of all sections, what they cost together. */
+/** On from the first place of a run: the order of the places, what feeds each, the edges of all sections, what they cost together. */
 interface Onward {
   order: number[];
+  from: number[];
   edges: FrameEdge[];
   cost: number[];
 }
 const DRYING = CRITERIA.indexOf('drying');
-function onwardFrom(start: number, run: RunSections): Onward | undefined {
-  const best = bestOrder(start, run.cost);
+/** Parting in a box: three cables to land there, and often a deeper box. */
+const PARTING: Cost = [15, 200, 0, 0, 0];
+function onwardFrom(start: number, run: RunSections, worth: readonly number[]): Onward | undefined {
+  const best = bestTree(
+    start,
+    run.cost,
+    worth.reduce((s, w, k) => s + w * PARTING[k]!, 0),
+  );
   if (!best) return undefined;
-  const edges = best.order.slice(1).flatMap((to, i) => run.section(best.order[i]!, to) ?? []);
+  const edges = best.order.flatMap((to, i) => (i === 0 ? [] : (run.section(best.order[best.from[i]!]!, to) ?? [])));
   const cost = CRITERIA.map((_, k) => edges.reduce((s, e) => (k === DRYING ? Math.max(s, e.cost[k]!) : s + e.cost[k]!), 0));
-  return { order: best.order, edges, cost };
+  return { order: best.order, from: best.from, edges, cost };
 }
+
+/** Positions from which a run goes on in two directions. */
+export const partsAt = (from: readonly number[]): number[] => from.filter((f, i) => f >= 0 && from.indexOf(f) !== i);
 
 /** The point of a part of the house nearest to where a via-point was put. */
 function nearest(frame: Framing, via: NonNullable<Want['via']>): number | undefined {
@@ -330,7 +342,10 @@ function optionsOf(house: House, want: Want, made: ReturnType<typeof waysFor>): 
     const spaces = nodes.map((n) => frame.nodes[n]!.space).filter((s, i, list) => s !== list[i - 1] && !s.startsWith('place/'));
     const cost = way.cost as unknown as Cost;
     return {
-      key: `${spaces.join('>')}${way.onward ? `#${way.onward.order.join('-')}` : ''}`.slice(0, 2000),
+      key: `${spaces.join('>')}${way.onward ? `#${way.onward.order.join('-')}${partsAt(way.onward.from).length ? `/${way.onward.from.join('-')}` : ''}` : ''}`.slice(
+        0,
+        2000,
+      ),
       feed,
       gauge,
       title: titleOf(house, feed, edges, nodes, frame),
@@ -343,7 +358,7 @@ function optionsOf(house: House, want: Want, made: ReturnType<typeof waysFor>): 
       buys: [],
       favourite: false,
       firstPlace: way.firstPlace,
-      ...(way.onward ? { order: way.onward.order } : {}),
+      ...(way.onward ? { order: way.onward.order, from: way.onward.from } : {}),
       sums: sumsOf(feed.name, start.cost as unknown as Cost, [...edges, ...(way.onward?.edges ?? [])]),
       nodes,
       edges,
@@ -557,16 +572,21 @@ export function searchRoutes(house: House, want: Want, options: SearchOptions = 
   const feeds = options.feeds ?? (problem ? [] : wantFeeds(house, want));
   const refused = feeds.filter((f) => f.refused);
   const forbidden = new Set(want.forbidden);
-  const fit = feeds.filter((f) => !f.refused && !forbidden.has(`feed/${f.id}`));
+  const fit = feeds.filter((f) => !f.refused && !forbidden.has(`feed/${f.id}`) && (want.from === undefined || f.id === want.from));
+  const only = want.from === undefined ? undefined : feeds.find((f) => f.id === want.from);
   const base = { feeds, refused, gaps: [], found: NOTHING, joistQuestions: [], otherwise: undefined };
   if (problem) return { ...base, problem };
   if (fit.length === 0)
     return {
       ...base,
       problem:
-        feeds.length === refused.length
-          ? 'No surveyed box and no panel is fit to feed it; each says why.'
-          : 'Every fit feed is forbidden here.',
+        want.from !== undefined && !only
+          ? 'The box that power was to come from is not in the survey any more: choose another, or whichever suits best.'
+          : only?.refused
+            ? `${only.name} can’t feed it: ${only.refused}. Choose another box, or whichever suits best.`
+            : feeds.length === refused.length
+              ? 'No surveyed box and no panel is fit to feed it; each says why.'
+              : 'Every fit feed is forbidden here.',
     };
   const region = options.region ?? (options.whole ? undefined : regionOf(house, want, fit));
   const within = { ...options, ...(region ? { region } : {}) };

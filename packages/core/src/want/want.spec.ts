@@ -174,11 +174,17 @@ describe('job 6, model railway: six outlets on a raceway round an inside corner'
     expect(toInches(track)).toBeCloseTo(144 - 9.875 - 1.5 + (76 - 1.5), 2);
     expect(Math.max(...plan.pieces.map((p) => toInches(p.mm)))).toBeLessThanOrEqual(60 + 1e-6);
   });
-  it('the maker’s table is asked for; with an area given the fill is judged', () => {
+  it('the maker’s number of wires is asked for and decides; an inside area alone doesn’t', () => {
     expect(plan.fill.verdict).toBe('can’t tell');
-    const small = { stock: measured(feet(5)), kerf: measured(0), insideIn2: 0.05 };
-    expect(found('model-railway', { raceway: small }).detail.raceway!.fill.verdict).toBe('stop');
-    expect(found('model-railway', { raceway: { ...small, insideIn2: 0.4 } }).detail.raceway!.fill.verdict).toBe('ok');
+    const stock = { stock: measured(feet(5)), kerf: measured(0) };
+    const fill = (sheet: object) => found('model-railway', { raceway: { ...stock, ...sheet } }).detail.raceway!.fill;
+    // hot, neutral, ground: just inside and just outside of what it is made for (386.22)
+    expect([2, 3].map((mostWires) => fill({ mostWires }).verdict)).toEqual(['stop', 'ok']);
+    // an inside area is no number of wires: 40 % of 0.4 in² ÷ 0.0133 in² would be 12
+    expect(fill({ insideIn2: 0.4 })).toMatchObject({
+      verdict: 'can’t tell',
+      says: expect.stringMatching(/would hold 12, which is no rule/),
+    });
   });
 });
 

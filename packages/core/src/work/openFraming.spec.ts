@@ -4,7 +4,7 @@
  */
 import { describe, expect, it } from 'vitest';
 import { besideStud, gapToStud } from '../layout/index.js';
-import { ledgerOf, workOf } from '../ledger/index.js';
+import { ledgerOf, wiringOf, workOf } from '../ledger/index.js';
 import { inches } from '../measure/index.js';
 import {
   emptySite,
@@ -131,5 +131,29 @@ describe('three outlets in open framing', () => {
     const stop = ledgerOf(loose).find((f) => f.rule === 'stud' && f.verdict === 'stop')!;
     expect(stop.says).toMatch(/no stud beside it to nail to/);
     expect(besideStud(w.boxes[0]!.wall, box).place.distance.mm).toBeCloseTo(w.boxes[0]!.box.place.distance.mm, 1);
+  });
+});
+
+describe('a run that parts where that is better', () => {
+  const house = leanTo(true);
+  const middle: House = {
+    ...house,
+    site: { ...house.site, panel: { ...house.site.panel!, place: { wallId: 'lean-w1', face: 'A', fromLeft: inch(84), bottom: inch(48) } } },
+  };
+  const job = taken(middle, [at('lean-w1', 20), at('lean-w1', 88), at('lean-w1', 150)]);
+  const w = workOf(job);
+  it('the box under the panel feeds both sides: three cables in it, one in each of the others', () => {
+    const cables = w.boxes.map((b) => w.runs.filter((r) => r.from === b || r.to === b).length);
+    expect(cables).toEqual([3, 1, 1]);
+    expect(w.runs.map((r) => r.from?.box.name)).toEqual([undefined, 'Rough-in 1', 'Rough-in 1']);
+  });
+  it('its wiring is proved with three cables, and its box holds them', () => {
+    const plan = wiringOf(w, w.boxes[0]!);
+    expect([plan.missing, plan.refused, plan.cables.length]).toEqual([[], [], 3]);
+    expect(ledgerOf(job).filter((f) => f.rule === 'box-fill').map((f) => f.verdict)).toEqual(['ok', 'ok', 'ok']); // prettier-ignore
+  });
+  it('both far ends are connected before the box that feeds them', () => {
+    const steps = stepsOf(job);
+    for (const n of ['-2', '-3']) expect(restsOn('wire-new', steps).has(`wire-new${n}`)).toBe(true);
   });
 });

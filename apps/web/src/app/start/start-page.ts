@@ -27,8 +27,11 @@ import { TopBar } from '../shell/top-bar';
 
 /** Where the work is: on a wall that was surveyed, on the one wall in hand, or through the wall between two rooms. */
 type Where = 'surveyed' | 'wall' | 'other side';
-const SITUATION: Partial<Record<Purpose, 'raise' | 'enlarge' | 'replace' | 'close-up'>> = {
+type AtBox = 'raise' | 'enlarge' | 'replace' | 'close-up' | 'relocate' | 'from-junction';
+const SITUATION: Partial<Record<Purpose, AtBox>> = {
   move: 'raise',
+  relocate: 'relocate',
+  'from-junction': 'from-junction',
   enlarge: 'enlarge',
   replace: 'replace',
   'close-up': 'close-up',
@@ -43,7 +46,9 @@ const ABOUT: Record<Purpose, string> = {
   'low-voltage': 'one divided double box',
   raceway: 'several outlets along walls, on the surface',
   lights: 'lampholders in the joists, one switch',
+  'from-junction': 'its cables are joined in it, nothing is plugged in there',
   move: 'above a counter or wainscot, or aside',
+  relocate: 'the old box stays as a junction behind a blank plate',
   enlarge: 'one gang becomes two',
   replace: 'loose, stripped or cracked',
   'close-up': 'device out, blank plate, still reachable',
@@ -262,7 +267,7 @@ export class StartPage {
     const situation = SITUATION[purpose];
     if (situation) {
       const started = await firstValueFrom(this.documents.startFromBox(this.atTheBox(document.id, name, situation, boxId!)));
-      return { job: started.document, stage: 'box' };
+      return { job: started.document, stage: situation === 'relocate' || situation === 'from-junction' ? 'need' : 'box' };
     }
     const job = newJob(document, nanoid(12), name, purpose, { wallId, face })!;
     const { wanted, wantedBottom } = this.lengths();
@@ -286,7 +291,7 @@ export class StartPage {
     return `${words.charAt(0).toUpperCase()}${words.slice(1)}${room ? `, ${room}` : ''}`.slice(0, 120);
   }
 
-  private atTheBox(houseId: string, name: string, situation: 'raise' | 'enlarge' | 'replace' | 'close-up', boxId: string): NewFromBox {
+  private atTheBox(houseId: string, name: string, situation: AtBox, boxId: string): NewFromBox {
     const base = { houseId, name, boxId };
     const { wantedBottom, sideways } = this.lengths();
     const answers: Omit<Extract<FromBoxAnswers, { situation: 'raise' }>, 'id'> | NewFromBox =
@@ -335,7 +340,16 @@ export class StartPage {
       height: l['height'],
       ...(material ? { material } : {}),
       ...(this.purpose() === 'outdoors' ? { outdoorsBehind: true } : {}),
-      ...(this.atBox() ? { box: { fromLeft: l['source']!, bottom: l['sourceBottom']!, circuit: this.circuit() } } : {}),
+      ...(this.atBox()
+        ? {
+            box: {
+              fromLeft: l['source']!,
+              bottom: l['sourceBottom']!,
+              circuit: this.circuit(),
+              ...(this.purpose() === 'from-junction' ? { junction: true } : {}),
+            },
+          }
+        : {}),
     };
   }
 

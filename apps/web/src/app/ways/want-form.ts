@@ -46,12 +46,12 @@ import { JobSession } from '../job/job-session';
           <sa-length-field label="stock length" [value]="stock().stock" (set)="$event && setStock({ stock: $event })" />
           <sa-length-field label="saw cut" [value]="stock().kerf" (set)="$event && setStock({ kerf: $event })" />
           <sa-text-field
-            label="inside area, in²"
-            [value]="area()"
+            label="wires it is made for"
+            [value]="most()"
             [numeric]="true"
-            [error]="areaError()"
-            hint="from the maker’s sheet; empty: not read"
-            (set)="setArea($event)"
+            [error]="mostError()"
+            hint="of this size, from the maker’s sheet; empty: not read"
+            (set)="setMost($event)"
           />
         </div>
       }
@@ -79,6 +79,16 @@ import { JobSession } from '../job/job-session';
       @if (want().kind !== 'lights') {
         <div class="fields">
           <sa-yes-no label="a circuit of its own from the panel" [value]="want().ownCircuit" (set)="put({ ownCircuit: $event ?? false })" />
+          @if (!want().ownCircuit) {
+            <sa-choice-field
+              label="its power comes from"
+              [value]="want().from"
+              [choices]="feeds()"
+              [unknown]="true"
+              unknownLabel="whichever suits best"
+              (set)="from($event)"
+            />
+          }
           @if (want().kind === 'outlet' || want().kind === 'run') {
             <sa-yes-no label="a raceway on the wall may be seen" [value]="want().mayShow" (set)="put({ mayShow: $event ?? false })" />
           }
@@ -100,8 +110,8 @@ export class WantForm {
       .map((r) => ({ value: r.id, label: r.name })),
   );
   protected readonly stock = computed(() => this.want().raceway ?? USUAL_STOCK);
-  protected readonly area = computed(() => (this.stock().insideIn2 === undefined ? '' : `${this.stock().insideIn2}`));
-  protected readonly areaError = signal('');
+  protected readonly most = computed(() => (this.stock().mostWires === undefined ? '' : `${this.stock().mostWires}`));
+  protected readonly mostError = signal('');
   protected readonly full = signal('');
   protected rename(name: string): void {
     this.session.edit(`Called ${name}`, (job) => ({ ...job, name }));
@@ -128,11 +138,15 @@ export class WantForm {
   protected setStock(part: Partial<NonNullable<Want['raceway']>>): void {
     this.put({ raceway: { ...this.stock(), ...part } });
   }
-  protected setArea(text: string): void {
+  protected setMost(text: string): void {
     const value = Number(text);
-    const wrong = text !== '' && !(value > 0 && value <= 50);
-    this.areaError.set(wrong ? `“${text}” is no inside area of a track; 0.4 would be one.` : '');
-    if (!wrong) this.setStock({ insideIn2: text === '' ? undefined : value });
+    const wrong = text !== '' && !(Number.isInteger(value) && value >= 1 && value <= 100);
+    this.mostError.set(wrong ? `“${text}” is no number of wires; 10 would be one.` : '');
+    if (!wrong) this.setStock({ mostWires: text === '' ? undefined : value });
+  }
+  protected readonly feeds = computed((): Choice[] => this.session.job().found.boxes.map((b) => ({ value: b.id, label: b.name })));
+  protected from(id: string | undefined): void {
+    this.put({ from: id });
   }
   protected whole = (text: string): number => (text.trim() === '' ? NaN : Number(text));
   protected lamps(part: Partial<WantLamps>): void {
