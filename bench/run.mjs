@@ -3,6 +3,7 @@ import { circuitFigures } from './circuit.mjs';
 import { measureFigures } from './measure.mjs';
 import { jobFigures } from './job.mjs';
 import { pageFigures } from './page.mjs';
+import { planFigures } from './plan.mjs';
 import { routeFigures } from './route.mjs';
 import { wallFigures } from './wall.mjs';
 
@@ -13,6 +14,7 @@ const areas = {
   wall: wallFigures,
   circuit: circuitFigures,
   route: routeFigures,
+  plan: planFigures,
 };
 const wanted = process.argv[2] === 'smoke' ? undefined : process.argv[2];
 if (wanted && !Object.hasOwn(areas, wanted)) {

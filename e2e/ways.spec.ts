@@ -157,12 +157,12 @@ test('a raceway with one more outlet, and ten lamps in two rows', async ({ page 
   const pieces = page.getByTestId('raceway-pieces');
   await expect(pieces.getByRole('row').filter({ hasText: 'device box' })).toHaveCount(6);
   await need(page, 'model-railway');
-  await page.getByLabel('inside area, in²').fill('0.02');
-  await page.getByLabel('inside area, in²').blur();
+  await page.getByLabel('wires it is made for').fill('2');
+  await page.getByLabel('wires it is made for').blur();
   await saved(page);
   await open(page, 'model-railway');
   await tab(page, 'holes and lengths');
-  await expect(page.getByText('too many wires for this track')).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByText('more wires than it is made for')).toBeVisible({ timeout: 20_000 });
   await open(page, 'cellar-lights');
   await tab(page, 'holes and lengths');
   await expect(page.getByTestId('lamp-sections').getByRole('row')).toHaveCount(11);

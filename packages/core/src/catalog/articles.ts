@@ -58,3 +58,13 @@ export const ARTICLE_IDS = Object.keys(ARTICLES) as [ArticleId, ...ArticleId[]];
 /** The user's own prices where they gave one. */
 export type Prices = Partial<Record<ArticleId, number | undefined>>;
 export const priceOf = (prices: Prices | undefined, article: ArticleId): number => prices?.[article] ?? ARTICLES[article].price;
+
+/** Coils that cable is sold in (common practice), and what a foot costs in each against the price of a foot: placeholders as well. */
+export const COILS = [
+  { ft: 25, times: 1.2 },
+  { ft: 50, times: 1.1 },
+  { ft: 100, times: 1 },
+  { ft: 250, times: 0.85 },
+] as const;
+export const COIL_ARTICLES = ['cable-14', 'cable-12', 'cable-10'] as const satisfies readonly ArticleId[];
+export type CoilArticle = (typeof COIL_ARTICLES)[number];

@@ -35,6 +35,8 @@ export interface TraceInput {
   sheathMm: number;
   /** laid where one can reach it all the way: nothing is fished, and no loop is left */
   open?: boolean;
+  /** a point that the cable has to pass: a leg that has it goes there, and no shorter */
+  via?: { space: string; x: number; y: number } | undefined;
 }
 
 /** Room that a cable keeps from the stud beside it (common practice). */
@@ -233,7 +235,7 @@ export function traced(input: TraceInput): Traced {
         for (const dy of [-1, 0, 1]) if (present.has(`${Math.round(p.x / 10) + dx},${Math.round(p.y / 10) + dy}`)) return true;
       return false;
     };
-    const flat = squared(start, grid, end, free);
+    const flat = passing(hollow.id, start, grid, end, free);
     const path: Spot3[] = [{ ...start, z: start.z }, ...flat.map((p) => ({ ...p, z })), { ...end, z: end.z }].filter(
       (p, k, all) => k === 0 || lengthOf([all[k - 1]!, p]) > 0.5,
     );
@@ -274,6 +276,17 @@ export function traced(input: TraceInput): Traced {
             ? 'along the sides of the joists stapled, across them through bored holes, never under their edges (334.15(C))'
             : 'stapled along the side of a joist (334.15(C), 334.30)',
     };
+  }
+
+  /** Squared in one, or in two parts where the point to pass lies in this space. */
+  function passing(space: string, start: Point, grid: readonly Point[], end: Point, free: (p: Point) => boolean): Point[] {
+    const { via } = input;
+    if (via?.space !== space || grid.length < 3) return squared(start, grid, end, free);
+    const off = (p: Point): number => Math.hypot(p.x - via.x, p.y - via.y);
+    const k = grid.reduce((best, p, n) => (off(p) < off(grid[best]!) ? n : best), 0);
+    if (k === 0 || k === grid.length - 1) return squared(start, grid, end, free);
+    const point = grid[k]!;
+    return [...squared(start, grid.slice(0, k + 1), point, free), ...squared(point, grid.slice(k), end, free).slice(1)];
   }
 
   function boreJoists({ room, joists }: Hollow['rooms'][number], count: number, at: Point): void {

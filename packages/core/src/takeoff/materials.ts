@@ -1,5 +1,5 @@
 /** What to buy and what to bring: what the planned state has and the found state lacks. */
-import { BOX_KINDS, DEVICE_KINDS, FINISHES, isReceptacle, LAMP_BOXES, type ArticleId } from '../catalog/index.js';
+import { BOX_KINDS, DEVICE_KINDS, FINISHES, isReceptacle, LAMP_BOXES, type ArticleId, type CoilArticle } from '../catalog/index.js';
 import { inPlaceBoxes, judgeWork, wiringOf, workOf, type Work, type WorkBox, type WorkRun } from '../ledger/index.js';
 import { cutStock, onSurface, type PatchPlan } from '../layout/index.js';
 import { feet, printAwg, printLength, printMark, toFeet } from '../measure/index.js';
@@ -32,7 +32,7 @@ const byFoot = (article: ArticleId, what: string, mm: number, amount: string, wh
   count: toFeet(mm),
 });
 
-const cableArticle = (gauge: number): ArticleId => (gauge >= 14 ? 'cable-14' : gauge === 12 ? 'cable-12' : 'cable-10');
+export const cableArticle = (gauge: number): CoilArticle => (gauge >= 14 ? 'cable-14' : gauge === 12 ? 'cable-12' : 'cable-10');
 const BOX_ARTICLE: Record<(typeof BOX_KINDS)[keyof typeof BOX_KINDS]['mounting'], ArticleId> = {
   wings: 'box-old-work',
   'nail-on': 'box-nail-on',
@@ -153,6 +153,10 @@ export function materialsOf(job: JobInHouse): MaterialRow[] {
     rows.push({ what: 'insulating tape', amount: '1 roll', why: 'your preference; not asked for', article: 'tape', count: 1 });
   return together(rows);
 }
+
+/** Everything of several jobs, like things together. */
+export const materialsOfAll = (jobs: readonly JobInHouse[]): MaterialRow[] =>
+  together(jobs.flatMap((j) => materialsOf(j).map((row) => (jobs.length > 1 ? { ...row, why: `${j.name}: ${row.why}` } : row))));
 
 /** Rows of one thing that are counted become one, with their number. */
 function together(rows: readonly MaterialRow[]): MaterialRow[] {
@@ -351,9 +355,9 @@ function patchRows(job: JobInHouse, given: { b: WorkBox; patch: PatchPlan | unde
 /** Tools by what the plan does. */
 export function toolsOf(job: JobInHouse): string[] {
   const w = workOf(job);
-  const finishes = w.boxes
-    .filter((b) => b.role !== 'opened' && !onSurface(b.box))
-    .flatMap((b) => b.wall.faces[b.box.face].layers.map((l) => l.finish));
+  const cut = w.boxes.filter((b) => b.role !== 'opened' && !onSurface(b.box) && !b.wall.faces[b.box.face].open);
+  const nailed = w.boxes.some((b) => b.role === 'new' && b.wall.faces[b.box.face].open);
+  const finishes = cut.flatMap((b) => b.wall.faces[b.box.face].layers.map((l) => l.finish));
   const members = new Set([...w.runs, ...w.lampRuns].flatMap((r) => (r.traced?.holes ?? []).map((h) => h.member)));
   const masonry = w.boxes.some((b) => b.role === 'new' && b.wall.framing.material === 'masonry');
   const outside = w.runs.some((r) => r.traced?.outside.length);
@@ -362,8 +366,9 @@ export function toolsOf(job: JobInHouse): string[] {
     'breaker lock or label',
     'tape measure, level, pencil',
     ...(w.raceway ? ['fine saw with a mitre box, round file, deburring tool; long level'] : []),
-    ...(w.raceway ? [] : masonry ? [] : ['scope or bent wire to look into the bay']),
-    ...(w.raceway
+    ...(w.raceway || masonry || cut.length === 0 ? [] : ['scope or bent wire to look into the bay']),
+    ...(nailed ? ['hammer; a stick cut to the height of the boxes'] : []),
+    ...(w.raceway || (cut.length === 0 && !masonry)
       ? []
       : [
           masonry
@@ -372,7 +377,7 @@ export function toolsOf(job: JobInHouse): string[] {
               ? 'multi-tool with depth stop (plaster and lath crumble under a jab saw)'
               : 'jab saw or shallow multi-tool',
         ]),
-    'fish tape or stiff wire',
+    ...(cut.length || w.raceway || masonry ? ['fish tape or stiff wire'] : []),
     ...(members.size ? ['drill, 3/4 in wood bit, and a long bit for plates'] : []),
     ...(outside ? ['long bit for the outer wall, masonry bit for its outer skin'] : []),
     'sheath slitter, wire stripper, pliers, screwdrivers with torque marks',

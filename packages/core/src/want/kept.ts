@@ -4,7 +4,7 @@ import { keptWay, type RacewayPlan } from '../route/index.js';
 import type { KeptParts } from './outletPlan.js';
 import { ownId } from './ownId.js';
 import type { RouteDetail } from './routeDetail.js';
-import type { ShownOption } from './ways.js';
+import type { RouteOption } from './searchRoutes.js';
 
 const partsOf = ({ stock, fittings, pieces, supports, conductorMm }: RacewayPlan): RacewayParts => ({
   stock,
@@ -18,7 +18,7 @@ const partsOf = ({ stock, fittings, pieces, supports, conductorMm }: RacewayPlan
 export function keptParts(
   site: Site,
   want: Want,
-  option: Pick<ShownOption, 'key' | 'title' | 'gauge' | 'firstPlace' | 'order' | 'from'> & { feed: { id: string } },
+  option: Pick<RouteOption, 'key' | 'title' | 'gauge' | 'firstPlace' | 'order' | 'from'> & { feed: { id: string } },
   detail: RouteDetail,
 ): KeptParts {
   const title = option.title.slice(0, 120);

@@ -82,6 +82,7 @@ export function routeDetail(house: House, want: Want, option: RouteOption, frame
       freeEndsMm: [freeMm, freeMm],
       sheathMm: sheathBySchool(schools.sheath),
       open,
+      ...(want.via ? { via: want.via } : {}),
     });
   const first = trace(option.nodes, option.edges);
 

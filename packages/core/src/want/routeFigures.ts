@@ -83,8 +83,16 @@ export function routePlanFigure(house: House, want: Want, option: RouteOption, d
   const start = detail.traced.legs[0]?.path[0];
   // names stand away from each other
   const feedLeft = !start || !wanted[0] || start.x <= wanted[0].x;
-  const xs = [...lines.flatMap((l) => l.points.split(' ').map((p) => Number(p.split(',')[0]))), ...wanted.map((w) => w.x)];
-  const ys = [...lines.flatMap((l) => l.points.split(' ').map((p) => Number(p.split(',')[1]))), ...wanted.map((w) => w.y)];
+  const xs = [
+    ...lines.flatMap((l) => l.points.split(' ').map((p) => Number(p.split(',')[0]))),
+    ...wanted.map((w) => w.x),
+    ...(want.via ? [want.via.x] : []),
+  ];
+  const ys = [
+    ...lines.flatMap((l) => l.points.split(' ').map((p) => Number(p.split(',')[1]))),
+    ...wanted.map((w) => w.y),
+    ...(want.via ? [-want.via.y] : []),
+  ];
   return {
     // as much of the house as the way takes, and the rooms beside it
     plan: { ...plan, viewBox: xs.length ? windowOf(plan.viewBox, xs, ys) : plan.viewBox },

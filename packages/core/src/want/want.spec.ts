@@ -251,6 +251,15 @@ describe('a house owner’s say', () => {
     const { best } = found('kiln-corner', { via: { space: 'attic/1', x: 1000, y: -1000 } });
     expect(best.through.map((t) => t.space)).toContain('attic/1');
   });
+  it('the cable is drawn and measured by way of the point, not past it', () => {
+    const by = (x: number, y: number) => found('kiln-corner', { via: { space: 'attic/1', x, y } }).detail.traced;
+    const far = by(4000, -1000);
+    const attic = far.legs.find((l) => l.space === 'attic/1')!;
+    // one of its corners lies within a joist space of the point
+    expect(Math.min(...attic.path.map((p) => Math.hypot(p.x - 4000, p.y + 1000)))).toBeLessThan(inches(24));
+    const near = by(-1000, -1000).legs.find((l) => l.space === 'attic/1')!;
+    expect(attic.lengthMm).toBeGreaterThan(near.lengthMm + inches(96));
+  });
   it('weights pick the favourite: hours alone the quickest, doubts alone the one that was looked at', () => {
     const only = (c: Criterion) => ({ weights: { hours: 0, money: 0, holes: 0, drying: 0, unknowns: 0, [c]: 1 } });
     for (const c of CRITERIA) {

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { materialsOf, partsCost, toolsOf } from '@saddle/core/takeoff';
+import { coilPlans, coilWords, materialsOf, partsCost, toolsOf } from '@saddle/core/takeoff';
 import { JobSession } from '../job/job-session';
 
 /** What the planned state has and the found state lacks. */
@@ -51,6 +51,33 @@ import { JobSession } from '../job/job-session';
           </tfoot>
         }
       </table>
+      @if (coils().length) {
+        <h3>Cable as coils, and what is cut from which</h3>
+        @for (c of coils(); track c.kind) {
+          <div class="coil" data-testid="coils">
+            <p>
+              <strong>{{ c.kind }}, {{ c.pieces }} {{ c.pieces === 1 ? 'piece' : 'pieces' }}:</strong>
+              @if (c.problem) {
+                <span class="field-error" role="alert">{{ c.problem }}</span>
+              } @else {
+                {{ c.buy }}
+              }
+            </p>
+            <ol>
+              @for (cut of c.cuts; track $index) {
+                <li>{{ cut }}</li>
+              }
+            </ol>
+            @if (c.unknown) {
+              <p class="quiet">Not in it, because their length can’t be told yet: {{ c.unknown }}.</p>
+            }
+          </div>
+        }
+        <p class="quiet">
+          Each piece as long as fishing it takes; longest first, so that what remains still does for the next.
+          <a [routerLink]="['/houses', session.job().houseId, 'prices']">What is on hand, and your prices</a>
+        </p>
+      }
       <h3>Tools</h3>
       <ul class="ticks">
         @for (tool of tools(); track tool) {
@@ -69,6 +96,14 @@ export class BuyStage {
     this.rows().map((row) => ({
       ...row,
       price: row.article === undefined || row.count === undefined ? '' : partsCost([row], this.prices()).total.toFixed(2),
+    })),
+  );
+  protected readonly coils = computed(() =>
+    coilPlans([this.session.job()], this.session.house.house()).map((plan) => ({
+      kind: plan.kind,
+      pieces: plan.pieces.length,
+      unknown: plan.unknown.join('; '),
+      ...coilWords(plan, this.session.unit()),
     })),
   );
   protected readonly tools = computed(() => toolsOf(this.session.job()));
