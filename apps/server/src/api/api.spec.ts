@@ -100,7 +100,7 @@ describe('documents', () => {
   it('starts a job from a few answers, and deletes it', async () => {
     const length = (mm: number) => ({ mm, known: 'measured' });
     const answers = {
-      houseId: 'quince-street-14', name: 'Reading nook', edition: 'US-2023', unit: 'in', newRoom: { name: 'den', use: 'study' }, sourceRoom: { name: 'landing', use: 'hallway' },
+      houseId: 'quince-street-14', name: 'Reading nook', newRoom: { name: 'den', use: 'study' }, sourceRoom: { name: 'landing', use: 'hallway' },
       wallLength: length(3500), reference: { name: 'door edge', x: length(2800) }, source: { distance: length(1000), toward: 'right', bottom: length(300) }, wanted: { distance: length(1150), toward: 'left' },
     }; // prettier-ignore
     const made = await call<StoredJob>('POST', '/api/v1/jobs/other-side', answers);
@@ -109,6 +109,8 @@ describe('documents', () => {
     expect((await call<unknown[]>('GET', `/api/v1/jobs/${id}/ledger`)).body.length).toBeGreaterThan(20);
     expect((await call('DELETE', `/api/v1/jobs/${id}`, undefined, { 'if-match': '"1"' })).status).toBe(204);
     expect((await call('GET', `/api/v1/jobs/${id}`)).status).toBe(404);
+    // the house says its edition: a key that is not asked for is refused, never dropped
+    expect((await call('POST', '/api/v1/jobs/other-side', { ...answers, edition: 'US-2023' })).status).toBe(422);
     const outside = await call('POST', '/api/v1/jobs/other-side', { ...answers, wanted: { distance: length(9000), toward: 'left' } });
     expect(outside.body.errors?.[0]).toMatchObject({
       path: '/changes/0/box/place/distance/mm',

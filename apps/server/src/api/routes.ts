@@ -86,7 +86,7 @@ const MOST_DIFFERENCES = 40;
 /** Revisions of one answer. */
 const PAGE_OF_REVISIONS = 20;
 
-const Paper = z.object({ paper: z.enum(['letter', 'a4']).default('letter') });
+const Paper = z.strictObject({ paper: z.enum(['letter', 'a4']).default('letter') });
 const TemplateQuery = Paper.extend({
   mirrored: z.enum(['yes', 'no']).default('no'),
   of: z.enum(['opening', 'jig']).default('opening'),
@@ -113,17 +113,17 @@ function templateOf(site: Site, unit: House['unit'], boxId: string, query: z.inf
   return jig.template;
 }
 
-const Before = z.object({ before: z.coerce.number().int().positive().optional() });
+const Before = z.strictObject({ before: z.coerce.number().int().positive().optional() });
 /** A name that any system takes for a file. */
 const plainName = (id: string): string => id.replace(/[^A-Za-z0-9_-]/g, '_').slice(0, 60);
 
 /** Which house was seen, and whether what can be left undone is left. */
 const CloseBody = z.strictObject({ house: z.number().int().positive(), leave: z.boolean().default(false) });
-const Since = z.object({ from: z.coerce.number().int().positive() });
+const Since = z.strictObject({ from: z.coerce.number().int().positive() });
 /** What goes to a thread: the other jobs’ documents stay here, their findings come along by their changes alone. */
 const forSheet = (job: JobInHouse): JobInHouse => ({ ...job, others: job.others.map(({ bench: _, ...o }) => o) });
 
-const Confirm = z.object({ confirm: z.enum(['yes', 'no']).default('no') });
+const Confirm = z.strictObject({ confirm: z.enum(['yes', 'no']).default('no') });
 
 export function apiRoutes(store: Store, heavy: HeavyPool, logger: Logger, version: string): Router {
   const api = Router();

@@ -1,7 +1,7 @@
 /** Ways of working on which good people differ (handbook 13). Where code takes either, the choice is the person's. */
 import * as z from 'zod';
 
-export const Schools = z.object({
+export const Schools = z.strictObject({
   device: z.enum(['pigtail', 'feed-through']),
   terminals: z.enum(['side screw', 'clamp plate', 'push-in']),
   splice: z.enum(['pre-twisted twist-on', 'plain twist-on', 'push-in', 'lever']),

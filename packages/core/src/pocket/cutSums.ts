@@ -6,7 +6,7 @@ import { chase, cutStock, throughWall } from '../layout/index.js';
 import { inches, printLength } from '../measure/index.js';
 import { base, f, lengthField, options, Spoken, SumInputError, type PocketSum, type SumAnswer, type UnitField } from './fields.js';
 
-const JoistInput = z.object({
+const JoistInput = z.strictObject({
   ...base,
   joistDepth: Spoken,
   cut: z.enum(['hole', 'notch', 'notch at the end']).default('hole'),
@@ -15,13 +15,13 @@ const JoistInput = z.object({
   toNextHole: Spoken.optional(),
   third: z.enum(['outer', 'middle', 'not known']).default('not known'),
 });
-const StockInput = z.object({
+const StockInput = z.strictObject({
   ...base,
   pieces: z.string().max(2000),
   stock: Spoken,
   kerf: Spoken.default('1/8"'),
 });
-const ChaseSumInput = z.object({
+const ChaseSumInput = z.strictObject({
   ...base,
   length: Spoken,
   width: Spoken,
@@ -29,7 +29,7 @@ const ChaseSumInput = z.object({
   leaf: Spoken.optional(),
   runs: z.enum(['up and down', 'along']).default('up and down'),
 });
-const ThroughInput = z.object({ ...base, wall: Spoken });
+const ThroughInput = z.strictObject({ ...base, wall: Spoken });
 
 const open = (value: string | number | undefined): value is string | number => value !== undefined && value !== '';
 

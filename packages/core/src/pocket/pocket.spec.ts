@@ -43,11 +43,18 @@ describe('pocket sums', () => {
     expect(answer.sums.length).toBeGreaterThan(0);
   });
 
+  it.each(POCKET_SUMS.map((s) => s.name))('%s refuses a key that it doesn’t know, by its name', (name) => {
+    const checked = checkShape(pocketSum(name)!.schema, { box: 'x' });
+    expect(!checked.ok && checked.errors.some((e) => /box/.test(e.message + e.path))).toBe(true);
+  });
   it.each([
     ['length', { expression: '13 1/0' }, 'expression'],
     ['box-fill', { fourteen: -1 }, 'fourteen'],
     ['box-fill', { fourteen: 'x' }, 'fourteen'],
     ['box-fill', { volume: 0 }, 'volume'],
+    // nothing in it is a question, not 0.00 in³
+    ['box-fill', {}, 'fourteen'],
+    ['box-fill', { volume: 18, grounds: 2 }, 'fourteen'],
     ['free-conductor', { free: 'long', boxDepth: '3', openingWidth: '2', openingHeight: '3' }, 'free'],
     ['circuit-load', { loads: 'press' }, 'loads'],
     ['circuit-load', { loads: ' ; ' }, 'loads'],

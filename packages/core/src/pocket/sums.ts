@@ -31,8 +31,8 @@ const gauge = z.coerce
   .default(14);
 const yes = z.union([z.boolean(), z.enum(['yes', 'no']).transform((v) => v === 'yes')]);
 
-const LengthInput = z.object({ ...base, expression: z.string().max(200) });
-const BoxFillSumInput = z.object({
+const LengthInput = z.strictObject({ ...base, expression: z.string().max(200) });
+const BoxFillSumInput = z.strictObject({
   ...base,
   fourteen: count('14 AWG conductors'),
   twelve: count('12 AWG conductors'),
@@ -45,7 +45,7 @@ const BoxFillSumInput = z.object({
   yokeGauge: gauge,
   volume: z.coerce.number().positive('the volume is above 0').max(1000).optional(),
 });
-const FreeInput = z.object({
+const FreeInput = z.strictObject({
   ...base,
   free: Spoken,
   boxDepth: Spoken,
@@ -53,7 +53,7 @@ const FreeInput = z.object({
   openingWidth: Spoken,
   openingHeight: Spoken,
 });
-const LoadInput = z.object({
+const LoadInput = z.strictObject({
   ...base,
   breaker: z.coerce
     .number()
@@ -62,34 +62,34 @@ const LoadInput = z.object({
   volts: z.coerce.number().min(100).max(250).default(120),
   loads: z.string().max(2000),
 });
-const DropInput = z.object({
+const DropInput = z.strictObject({
   ...base,
   gauge,
   length: Spoken,
   load: z.union([z.string().max(40), z.number()]),
   volts: z.coerce.number().min(100).max(250).default(120),
 });
-const HoleInput = z.object({
+const HoleInput = z.strictObject({
   ...base,
   studDepth: Spoken,
   hole: Spoken,
   fromFace: Spoken.optional(),
   bearing: z.enum(['yes', 'no', 'not known']).default('not known'),
 });
-const StapleInput = z.object({
+const StapleInput = z.strictObject({
   ...base,
   run: Spoken,
   start: z.enum(['clamp', 'no clamp']).default('clamp'),
   end: z.enum(['clamp', 'no clamp']).default('clamp'),
 });
-const HeightInput = z.object({
+const HeightInput = z.strictObject({
   ...base,
   bottom: Spoken,
   existing: z.string().max(200).default(''),
   floorToAdd: Spoken.default('0'),
   boxHeight: Spoken.default('3 3/4"'),
 });
-const CounterInput = z.object({
+const CounterInput = z.strictObject({
   ...base,
   counter: Spoken,
   backsplash: Spoken,
@@ -114,6 +114,12 @@ function lengthSum(input: z.infer<typeof LengthInput>): SumAnswer {
 }
 
 function fillSum(i: z.infer<typeof BoxFillSumInput>): SumAnswer {
+  if (i.fourteen + i.twelve + i.ten + i.yokes + i.fittings === 0)
+    throw new SumInputError(
+      'fourteen',
+      i.fourteen,
+      'Nothing is in this box yet: say how many conductors come in from outside, or how many devices.',
+    );
   const judged = boxFill({
     edition: i.edition,
     conductors: (

@@ -20,7 +20,7 @@ import {
 } from '../model/index.js';
 
 /** What has to be said before a job can start; everything else is measured in the survey and can't be told until then. */
-export const OtherSideAnswers = z.object({
+export const OtherSideAnswers = z.strictObject({
   id: Id,
   houseId: Id,
   name: Name,
@@ -29,11 +29,11 @@ export const OtherSideAnswers = z.object({
   wallLength: PositiveLength,
   wallHeight: PositiveLength.optional(),
   /** something both rooms can measure from, and where it is on the new room's face from its left end */
-  reference: z.object({ name: Name, x: MeasuredLength, offsetB: MeasuredLength.optional() }),
+  reference: z.strictObject({ name: Name, x: MeasuredLength, offsetB: MeasuredLength.optional() }),
   /** from the reference to the old box's centre, seen from its own room */
-  source: z.object({ distance: DistanceLength, toward: z.enum(['left', 'right']), bottom: DistanceLength }),
+  source: z.strictObject({ distance: DistanceLength, toward: z.enum(['left', 'right']), bottom: DistanceLength }),
   /** from the reference to the wanted box's centre, seen from the new room; the old box's height when not given */
-  wanted: z.object({ distance: DistanceLength, toward: z.enum(['left', 'right']), bottom: DistanceLength.optional() }),
+  wanted: z.strictObject({ distance: DistanceLength, toward: z.enum(['left', 'right']), bottom: DistanceLength.optional() }),
   circuit: Circuit.pick({ number: true, breakerA: true }).optional(),
 });
 export type OtherSideAnswers = z.infer<typeof OtherSideAnswers>;

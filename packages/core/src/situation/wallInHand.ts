@@ -4,7 +4,7 @@ import { FINISHES } from '../catalog/index.js';
 import { inches } from '../measure/index.js';
 import { assumed, Circuit, DistanceLength, Id, PositiveLength, Room, type Box, type House, type WallFace } from '../model/index.js';
 
-export const WallInHand = z.object({
+export const WallInHand = z.strictObject({
   /** what its ids begin with */
   id: Id,
   room: Room.pick({ name: true, use: true, waterWithin6ft: true }),
