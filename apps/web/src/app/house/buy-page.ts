@@ -1,15 +1,14 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, signal, untracked } from '@angular/core';
-import { RouterLink } from '@angular/router';
 import { inHouse, type Job, type JobInHouse } from '@saddle/core/model';
-import { coilPlans, coilWords, materialsOfAll, partsCost, toolsOf } from '@saddle/core/takeoff';
 import { firstValueFrom } from 'rxjs';
 import { Documents, problemOf } from '../api/documents.service';
+import { PartsTable } from '../buy/parts-table';
 import { HouseSession } from './house-session';
 
 /** One trip for several jobs of a house: everything of all of them, like things together, coils that serve them all. */
 @Component({
   selector: 'sa-house-buy-page',
-  imports: [RouterLink],
+  imports: [PartsTable],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="stage-head"><h2>What to buy for several jobs</h2></div>
@@ -24,53 +23,8 @@ import { HouseSession } from './house-session';
           <p class="lead">No open job of this house has a plan yet: take a way in its Route stage.</p>
         }
       </fieldset>
-      @if (rows().length) {
-        <table class="plain" data-testid="house-parts">
-          <thead>
-            <tr>
-              <th>what</th>
-              <th class="figure">how much</th>
-              <th class="figure">price</th>
-              <th>why</th>
-            </tr>
-          </thead>
-          <tbody>
-            @for (row of rows(); track $index) {
-              <tr>
-                <td>{{ row.what }}</td>
-                <td class="figure">{{ row.amount }}</td>
-                <td class="figure">{{ row.price }}</td>
-                <td>{{ row.why }}</td>
-              </tr>
-            }
-          </tbody>
-          <tfoot>
-            <tr>
-              <th scope="row">parts together</th>
-              <td></td>
-              <td class="figure">{{ cost().total.toFixed(2) }}</td>
-              <td>
-                {{ cost().placeholders ? cost().placeholders + ' of these rows stand on placeholder prices. ' : '' }}
-                <a [routerLink]="['/houses', session.house().id, 'prices']">Your prices, and what is on hand</a>
-              </td>
-            </tr>
-          </tfoot>
-        </table>
-        @for (c of coils(); track c.kind) {
-          <h3>{{ c.kind }} as coils, {{ c.pieces }} {{ c.pieces === 1 ? 'piece' : 'pieces' }}</h3>
-          <p [class.field-error]="c.problem">{{ c.problem ?? c.buy }}</p>
-          <ol>
-            @for (cut of c.cuts; track $index) {
-              <li>{{ cut }}</li>
-            }
-          </ol>
-        }
-        <h3>Tools</h3>
-        <ul class="ticks">
-          @for (tool of tools(); track tool) {
-            <li>{{ tool }}</li>
-          }
-        </ul>
+      @if (open().length) {
+        <sa-parts-table [jobs]="chosen()" [house]="session.house()" nothing="No job is chosen." />
       }
     </div>
   `,
@@ -106,25 +60,9 @@ export class HouseBuyPage {
   }
   /** open ones that have a plan */
   protected readonly open = computed(() => this.jobs().filter((j) => !j.closed && j.changes.length > 0));
-  private readonly chosen = computed((): JobInHouse[] =>
+  protected readonly chosen = computed((): JobInHouse[] =>
     this.open()
       .filter((j) => !this.left().has(j.id))
       .map((j) => inHouse(j, this.session.house(), this.jobs())),
   );
-  private readonly parts = computed(() => materialsOfAll(this.chosen()));
-  protected readonly cost = computed(() => partsCost(this.parts(), this.session.house().prices));
-  protected readonly rows = computed(() =>
-    this.parts().map((row) => ({
-      ...row,
-      price: row.article === undefined || row.count === undefined ? '' : partsCost([row], this.session.house().prices).total.toFixed(2),
-    })),
-  );
-  protected readonly coils = computed(() =>
-    coilPlans(this.chosen(), this.session.house()).map((plan) => ({
-      kind: plan.kind,
-      pieces: plan.pieces.length,
-      ...coilWords(plan, this.session.house().unit),
-    })),
-  );
-  protected readonly tools = computed(() => [...new Set(this.chosen().flatMap((j) => toolsOf(j)))]);
 }
