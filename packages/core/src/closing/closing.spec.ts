@@ -2,7 +2,7 @@
 import { describe, expect, it } from 'vitest';
 import { demoJobs, demoWanted, quinceStreet } from '../demo/index.js';
 import { ledgerOf } from '../ledger/index.js';
-import { inches } from '../measure/index.js';
+import { feet, inches } from '../measure/index.js';
 import {
   applyEdits,
   checkHouse,
@@ -143,6 +143,21 @@ describe('closing a job', () => {
   it('free ends that were measured are known to the house as measured', () => {
     const cable = closed.house.site.cables.find((c) => c.id === 'hall-to-sewing')!;
     expect(cable.ends.map((e) => e.freeLength?.known)).toEqual(['measured', 'measured']);
+  });
+  it('what it cut is taken off what was on hand, and its rest is booked in, assumed; taken back it is as it was, unless it was counted since', () => {
+    // nothing on hand: one coil of 25 ft for a piece of 4 1/2 ft
+    expect(closed.house.onHand).toEqual([
+      expect.objectContaining({ article: 'cable-14', note: 'rest of Sewing corner', length: { mm: feet(20.5), known: 'assumed' } }),
+    ]);
+    const stocked: House = { ...house, onHand: [{ id: 'shed', article: 'cable-14', length: measured(feet(9)) }] };
+    const cut = closeJob(done, stocked, [done], at(500), false);
+    if (!cut.ok) throw new Error(JSON.stringify(cut.hindrances));
+    expect(cut.house.onHand).toEqual([{ id: 'shed', article: 'cable-14', length: { mm: feet(4.5), known: 'assumed' } }]);
+    const back = reopenJob(cut.job, cut.house, [cut.job]);
+    expect(back.ok && back.house.onHand).toEqual(stocked.onHand);
+    const counted: House = { ...cut.house, onHand: [{ id: 'shed', article: 'cable-14', length: measured(feet(4)) }] };
+    const again = reopenJob(cut.job, counted, [cut.job]);
+    expect(again.ok && again.house.onHand).toEqual(counted.onHand);
   });
   it('the history names the job, the day, and what was there before', () => {
     const [entry] = closed.house.history!;

@@ -21,6 +21,7 @@ import {
   type JobInHouse,
   type Site,
 } from '../model/index.js';
+import { onHandAfter } from '../takeoff/index.js';
 import { builtChangeIds, isTicked, notProved, outagesOf, stepsOf, valueOf, type Step } from '../work/index.js';
 
 export interface Hindrance {
@@ -114,6 +115,12 @@ function differences(job: JobInHouse, steps: Step[]): string[] {
   return [...undone(job, steps).changes.map((c) => `not built: ${c.title}`), ...measured].map((t) => t.slice(0, 2000)).slice(0, 200);
 }
 
+/** The house with these coils on hand, or with none. */
+function withOnHand(house: House, list: NonNullable<House['onHand']>): House {
+  const { onHand: _, ...rest } = house;
+  return list.length ? { ...rest, onHand: list } : rest;
+}
+
 export interface Closed {
   house: House;
   job: Job;
@@ -142,10 +149,11 @@ export function closeJob(job: Job, house: House, jobs: readonly Job[], at: strin
     changes,
     differs: differences(laid, steps),
     ...differ,
+    onHand: { was: house.onHand ?? [], became: onHandAfter(laid, house) },
   };
   return {
     ok: true,
-    house: { ...house, site, history: [...(house.history ?? []), closing] },
+    house: { ...withOnHand(house, closing.onHand!.became), site, history: [...(house.history ?? []), closing] },
     job: { ...bareJob(job), closed: { at, closing: closing.id } },
   };
 }
@@ -224,6 +232,8 @@ export function reopenJob(job: Job, house: House, jobs: readonly Job[]): ReopenR
   const closing = house.history!.find((h) => h.id === job.closed!.closing)!;
   const { closed: _, ...open } = bareJob(job);
   const history = house.history!.filter((h) => h.id !== closing.id);
-  const { history: __, ...rest } = house;
+  // what was counted since stays as it was counted
+  const counted = JSON.stringify(house.onHand ?? []) !== JSON.stringify(closing.onHand?.became ?? []);
+  const { history: __, ...rest } = counted || !closing.onHand ? house : withOnHand(house, closing.onHand.was);
   return { ok: true, house: { ...rest, site: takenBack(house.site, closing), ...(history.length ? { history } : {}) }, job: open };
 }

@@ -1,9 +1,14 @@
 /** What a house keeps of the jobs that became part of it, and what it has been asked and not been told. */
 import * as z from 'zod';
 import { Change } from './change.js';
-import { Id, Instant, Name, Remark } from './known.js';
+import { COIL_ARTICLES } from '../catalog/index.js';
+import { Id, Instant, Name, PositiveLength, Remark } from './known.js';
 import { Breaker } from './panel.js';
 import { Box, Cable, Circuit, Device, Lamp, Load } from './site.js';
+
+/** What is left of a coil, and where it lies. */
+export const CoilOnHand = z.strictObject({ id: Id, article: z.enum(COIL_ARTICLES), length: PositiveLength, note: Name.optional() });
+export type CoilOnHand = z.infer<typeof CoilOnHand>;
 
 /** Lists of a site that a job can alter. */
 export const ALTERED_LISTS = ['boxes', 'cables', 'devices', 'circuits', 'loads'] as const;
@@ -37,6 +42,8 @@ export const Closing = z.strictObject({
   wasAt: z.record(z.string().max(60), z.number().int().min(0)),
   /** the things it altered or brought, as they were when it was closed */
   became: Things,
+  /** coils on hand before it was closed, and after what it cut was taken off and what it left was booked in */
+  onHand: z.strictObject({ was: z.array(CoilOnHand).max(200), became: z.array(CoilOnHand).max(200) }).optional(),
 });
 export type Closing = z.infer<typeof Closing>;
 

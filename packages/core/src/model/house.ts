@@ -2,12 +2,12 @@
 import * as z from 'zod';
 import { Bench } from './bench.js';
 import { Change } from './change.js';
-import { Closing, Question } from './history.js';
-import { Id, Instant, Name, PositiveLength, Remark } from './known.js';
+import { Closing, CoilOnHand, Question } from './history.js';
+import { Id, Instant, Name, Remark } from './known.js';
 import { Schools } from './schools.js';
 import { Site } from './site.js';
 import { Purpose } from './purpose.js';
-import { ARTICLE_IDS, COIL_ARTICLES } from '../catalog/index.js';
+import { ARTICLE_IDS } from '../catalog/index.js';
 import { JobWant, type Want } from './want.js';
 
 export const EDITIONS = ['US-2017', 'US-2020', 'US-2023'] as const;
@@ -32,10 +32,7 @@ export const House = z.strictObject({
   /** the user’s own prices; absent: placeholders */
   prices: z.partialRecord(z.enum(ARTICLE_IDS), z.number().min(0, 'a price is not below 0').max(1e6)).optional(),
   /** what lies there of coils: used before anything is bought */
-  onHand: z
-    .array(z.strictObject({ id: Id, article: z.enum(COIL_ARTICLES), length: PositiveLength, note: Name.optional() }))
-    .max(200)
-    .optional(),
+  onHand: z.array(CoilOnHand).max(200).optional(),
   /** the jobs that became part of it, the earliest first */
   history: z.array(Closing).max(500).optional(),
   /** where two records say something else of one thing: asked, never settled by the program */

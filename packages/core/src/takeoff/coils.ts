@@ -2,7 +2,7 @@
 import { ARTICLES, COILS, priceOf, type CoilArticle, type Prices } from '../catalog/index.js';
 import { workOf } from '../ledger/index.js';
 import { feet, printLength, type LengthUnit } from '../measure/index.js';
-import type { House, JobInHouse } from '../model/index.js';
+import { assumed, type CoilOnHand, type House, type JobInHouse } from '../model/index.js';
 import { cableKind } from '../wiring/index.js';
 import { cableArticle } from './materials.js';
 import { cheapestPurchase, type OnHand, type PieceNeed, type PurchaseResult, type StockKind } from './purchase.js';
@@ -87,3 +87,30 @@ export function coilWords(plan: CoilPlan, unit: LengthUnit): { buy: string; cuts
 
 /** `14 AWG sheathed cable with ground`. */
 export const coilName = (article: CoilArticle): string => ARTICLES[article].name;
+
+/** Shorter rests are waste (common practice: what doesn't reach from box to box). */
+const LEAST_REST_MM = feet(3);
+
+/**
+ * What lies there once a job has cut its pieces as its plan says: rests of coils that were on hand, and of those that it bought. All of it
+ * is assumed until somebody measures it.
+ */
+export function onHandAfter(job: JobInHouse, house: Pick<House, 'prices' | 'onHand' | 'unit'>): CoilOnHand[] {
+  const plans = coilPlans([job], house);
+  const cuts = plans.flatMap(({ result, article, kind }) => (result.ok ? result.purchase.cuts.map((c) => ({ ...c, article, kind })) : []));
+  const used = new Map(cuts.flatMap((c) => (c.onHand ? [[c.id, c.leftMm] as const] : [])));
+  const kept = (house.onHand ?? []).flatMap((h) => {
+    const left = used.get(h.id);
+    if (left === undefined) return [h];
+    return left < LEAST_REST_MM ? [] : [{ ...h, length: assumed(left) }];
+  });
+  const rests = cuts
+    .filter((c) => !c.onHand && c.kind.endsWith('-2') && c.leftMm >= LEAST_REST_MM)
+    .map((c, i): CoilOnHand => ({
+      id: `${job.id.slice(0, 32)}-rest-${i + 1}`,
+      article: c.article,
+      length: assumed(c.leftMm),
+      note: `rest of ${job.name}`.slice(0, 120),
+    }));
+  return [...kept, ...rests].slice(0, 200);
+}

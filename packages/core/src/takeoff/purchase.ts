@@ -24,6 +24,8 @@ export interface Cut {
   /** a coil that is bought, or one on hand */
   name: string;
   onHand: boolean;
+  /** of the coil on hand, or of the kind that is bought */
+  id: string;
   /** longest first: what remains still does for the next */
   pieces: PieceNeed[];
   leftMm: number;
@@ -290,13 +292,13 @@ function told(
 ): Purchase {
   const bought = counts.flatMap((n, i) => Array<StockKind>(n).fill(kinds[i]!));
   const all = [
-    ...onHand.map((h) => ({ name: h.name, mm: h.mm, onHand: true })),
-    ...bought.map((k) => ({ name: k.name, mm: k.mm, onHand: false })),
+    ...onHand.map((h) => ({ id: h.id, name: h.name, mm: h.mm, onHand: true })),
+    ...bought.map((k) => ({ id: k.id, name: k.name, mm: k.mm, onHand: false })),
   ];
   const cuts = all.map((stock, b): Cut => {
     const own = (laid[b] ?? []).map((i) => pieces[i]!);
     const used = own.reduce((s, p) => s + p.mm, 0) + kerfMm * Math.max(0, own.length - 1);
-    return { name: stock.name, onHand: stock.onHand, pieces: own, leftMm: Math.max(0, stock.mm - used) };
+    return { id: stock.id, name: stock.name, onHand: stock.onHand, pieces: own, leftMm: Math.max(0, stock.mm - used) };
   });
   return {
     buy: kinds.flatMap((kind, i) => (counts[i] ? [{ kind, count: counts[i] }] : [])),

@@ -47,7 +47,7 @@ import { Segmented, type Segment } from '../fields/segmented';
       } @else {
         <p class="quiet">
           When the work is done the job is closed: boxes, cables, devices, loads and the breaker that were built become the house’s own, for
-          every job after it.
+          every job after it. What its plan leaves of coils is booked in as on hand, assumed until you measure it (prices of the house).
         </p>
         <button type="button" class="btn-line strong" [disabled]="busy()" (click)="close(false)" data-testid="close-job">
           Close the job
