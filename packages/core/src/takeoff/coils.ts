@@ -1,5 +1,5 @@
 /** Cable of a job by the piece, and the coils it comes out of most cheaply. */
-import { ARTICLES, COILS, priceOf, type CoilArticle, type Prices } from '../catalog/index.js';
+import { COILS, priceOf, type CoilArticle, type Prices } from '../catalog/index.js';
 import { workOf } from '../ledger/index.js';
 import { feet, printLength, type LengthUnit } from '../measure/index.js';
 import { assumed, type CoilOnHand, type House, type JobInHouse } from '../model/index.js';
@@ -84,9 +84,6 @@ export function coilWords(plan: CoilPlan, unit: LengthUnit): { buy: string; cuts
     cuts: cuts.map((c) => `${c.name}: ${c.pieces.map((p) => `${say(p.mm)} (${p.what})`).join(', then ')}; ${say(c.leftMm)} left`),
   };
 }
-
-/** `14 AWG sheathed cable with ground`. */
-export const coilName = (article: CoilArticle): string => ARTICLES[article].name;
 
 /** Shorter rests are waste (common practice: what doesn't reach from box to box). */
 const LEAST_REST_MM = feet(3);

@@ -26,10 +26,13 @@ export function circuitsIn(w: Work, b: WorkBox): Circuit[] {
 }
 
 type Alteration = Extract<JobInHouse['changes'][number], { do: 'alter-circuit' }>;
-/** Another breaker for a circuit that is there: work in the panel. */
+/** Another breaker for a circuit that is there: work in the panel. The plan's own new breaker is simply bought as such. */
 export const breakerSwaps = (w: Work): Alteration[] =>
   w.job.changes.filter(
-    (x): x is Alteration => x.do === 'alter-circuit' && (x.with.arcFault === 'breaker' || x.with.groundFault === 'breaker'),
+    (x): x is Alteration =>
+      x.do === 'alter-circuit' &&
+      x.circuitId !== w.ownCircuit?.circuit.id &&
+      (x.with.arcFault === 'breaker' || x.with.groundFault === 'breaker'),
   );
 export const firstOutlets = (w: Work): Alteration[] =>
   w.job.changes.filter(

@@ -9,9 +9,13 @@ import { step, type Draft, type Target } from './step.js';
 import { spent } from './times.js';
 
 /** The panel's own end: clamp, sheath, bars, the breaker last. */
-export function panelSide({ ownCircuit, runs, job }: Work, dead: Target[], after: string[]): Draft[] {
+export function panelSide(w: Work, dead: Target[], after: string[]): Draft[] {
+  const { ownCircuit, runs, job } = w;
   if (!ownCircuit) return [];
-  const { circuit, breaker } = ownCircuit;
+  const { breaker } = ownCircuit;
+  // as it is planned: its protection may have been asked for later
+  const circuit = w.planned.circuits.find((c) => c.id === ownCircuit.circuit.id) ?? ownCircuit.circuit;
+  const altered = job.changes.filter((x) => x.do === 'alter-circuit' && x.circuitId === circuit.id);
   const gauge = runs.find((r) => !r.from)?.cable.gauge ?? 12;
   const lines = breakerSteps(
     {
@@ -38,7 +42,7 @@ export function panelSide({ ownCircuit, runs, job }: Work, dead: Target[], after
         place: { words: 'panel' },
         connects: true,
         alters: true,
-        changeIds: [ownCircuit.id],
+        changeIds: [ownCircuit.id, ...altered.map((x) => x.id)],
         cautions: ['The service lugs stay live: nothing touches them, no tool lies above them.'],
         asks: [
           {
@@ -52,6 +56,8 @@ export function panelSide({ ownCircuit, runs, job }: Work, dead: Target[], after
         ],
       },
     ),
+    // while the cover is off and the bars are dead
+    ...swapBreakers(w, dead),
   ];
 }
 

@@ -1,9 +1,10 @@
 /** Gates: nothing that needs a dead circuit is ticked before tester, target, tester. Limits are common practice or from memory. */
 import { describe, expect, it } from 'vitest';
-import { demoJobs, hallBox, quinceStreet, sewingCorner } from '../demo/index.js';
+import { demoJobs, demoWanted, hallBox, quinceStreet, sewingCorner } from '../demo/index.js';
 import { ledgerOf } from '../ledger/index.js';
 import { inches } from '../measure/index.js';
-import { applyEdits, bareJob, inHouse, type JobInHouse } from '../model/index.js';
+import { applyEdits, bareJob, inHouse, wantOf, type JobInHouse } from '../model/index.js';
+import { keptParts, routeDetail, searchRoutes, takeWay } from '../want/index.js';
 import {
   enterProof,
   enterValue,
@@ -253,5 +254,26 @@ describe('the graph of steps', () => {
     expect(at('open-source').minutes).toEqual({ middle: 5, bad: 10 });
     expect(at('wire-source').minutes).toEqual({ middle: 8 * 3, bad: 15 * 3 });
     expect(printSpan(at('swap-breaker').minutes)).toBe('30 to 60 min');
+  });
+  it('a new breaker and another that is exchanged: one outage of the panel, both in it', () => {
+    const open = demoWanted.find((j) => j.id === 'kiln-corner')!;
+    const want = wantOf(open)!;
+    const [option] = searchRoutes(quinceStreet, want).found.options;
+    const taken = takeWay(open, keptParts(quinceStreet.site, want, option!, routeDetail(quinceStreet, want, option!))).job as JobInHouse;
+    const alter = (circuitId: string): JobInHouse => ({
+      ...taken,
+      changes: [
+        ...taken.changes,
+        { id: 'protect', title: 'Arc-fault breaker', do: 'alter-circuit', circuitId, with: { arcFault: 'breaker' } },
+      ],
+    });
+    const other = stepsOf(alter('c5'));
+    const ids = other.map((s) => s.id).filter((x) => /breaker|panel|energise/.test(x));
+    expect(ids).toEqual(['breaker-off', 'panel-connect', 'swap-breaker', 'energise']);
+    expect(other.find((s) => s.id === 'swap-breaker')!.changeIds).toEqual(['protect']);
+    // its own circuit is protected by the breaker that is set anyway
+    const own = stepsOf(alter(taken.changes.find((c) => c.do === 'add-breaker')!.circuit.id));
+    expect(own.some((s) => s.id === 'swap-breaker')).toBe(false);
+    expect(own.find((s) => s.id === 'panel-connect')!.changeIds).toContain('protect');
   });
 });

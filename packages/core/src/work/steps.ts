@@ -157,7 +157,7 @@ function newBoxes(w: Work, all: readonly WorkBox[]): Draft[] {
     ...runs.flatMap((r, n) => (r?.traced ? [numbered('lay-cable', n)] : [])),
     ...wired,
   ]);
-  if (panel.length) last.set(primary!.n, [...(last.get(primary!.n) ?? []), panel[0]!.id]);
+  if (panel.length) last.set(primary!.n, [...(last.get(primary!.n) ?? []), panel.at(-1)!.id]);
   const source = [...side, ...panel];
   const beside = besides(w, isolations, news.length, last);
   const circuits = isolations.filter((i) => !i.main || w.ownCircuit);

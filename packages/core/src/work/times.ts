@@ -71,7 +71,6 @@ export const minutesOf = (list: readonly Spent[]): Span => ({
   middle: Math.round(list.reduce((s, { kind, count }) => s + TIMES[kind].middle * count, 0)),
   bad: Math.round(list.reduce((s, { kind, count }) => s + TIMES[kind].bad * count, 0)),
 });
-export const plusSpan = (a: Span, b: Span): Span => ({ middle: a.middle + b.middle, bad: a.bad + b.bad });
 
 /** `10 to 20 min`, `2 h 10 to 4 h`. */
 export function printSpan({ middle, bad }: Span): string {
