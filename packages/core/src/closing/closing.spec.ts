@@ -1,7 +1,7 @@
 /** A job that becomes part of its house, and one taken back. */
 import { describe, expect, it } from 'vitest';
 import { demoJobs, demoWanted, quinceStreet } from '../demo/index.js';
-import { ledgerOf } from '../ledger/index.js';
+import { ledgerOf, wiringOf, workOf } from '../ledger/index.js';
 import { feet, inches } from '../measure/index.js';
 import {
   applyEdits,
@@ -14,9 +14,11 @@ import {
   type House,
   type Job,
   type JobInHouse,
+  type JobWant,
+  type WantPlace,
 } from '../model/index.js';
 import { enterProof, enterValue, isTicked, notProved, stepsOf, tick, type ProofKey } from '../work/index.js';
-import { keptParts, routeDetail, searchRoutes, takeWay } from '../want/index.js';
+import { keptParts, newJob, routeDetail, searchRoutes, takeWay } from '../want/index.js';
 import { closeJob, hindrances, reopenJob, restsOn, surveyedSince } from './index.js';
 
 const at = (minute: number): string => new Date(Date.UTC(2026, 9, 2, 8, minute)).toISOString();
@@ -125,6 +127,109 @@ describe.each(['model-railway', 'cellar-lights', 'kiln-corner', 'loom-lamp', 'ra
     });
   },
 );
+
+/** Ways of working that the sample has no job of yet: the same house surveyed otherwise, each from what is wanted to closed. */
+describe('other ways of working, from what is wanted to closed', () => {
+  const altered = (change: (site: House['site']) => House['site']): House => ({ ...quinceStreet, site: change(quinceStreet.site) });
+  const place = (wallId: string, fromLeft: number, bottom: number): WantPlace => ({
+    ...{ wallId, face: 'A', fromLeft: measured(inches(fromLeft)), bottom: measured(inches(bottom)) },
+  });
+  function replay(house: House, want: Partial<JobWant> & Pick<JobWant, 'places'>): { start: JobInHouse; closed: House; ids: string[] } {
+    const made = newJob(house, 'replay', 'Replay', 'outlet')!;
+    const open = inHouse({ ...made, want: { ...made.want!, ...want } }, house);
+    const wanted = wantOf(open)!;
+    const found = searchRoutes(house, wanted);
+    const [option] = found.found.options;
+    if (!option) throw new Error(found.problem);
+    const start = known(cured(house, takeWay(open, keptParts(house.site, wanted, option, routeDetail(house, wanted, option))).job));
+    const done = strip(worked(start));
+    const closed = closeJob(done, houseOf(start), [done], at(500), false);
+    if (!closed.ok) throw new Error(JSON.stringify(closed.hindrances));
+    expect(closed.house.history!.at(-1)!.differs.filter((d) => d.startsWith('not built'))).toEqual([]);
+    expect(checkHouse(closed.house)).toMatchObject({ ok: true });
+    const back = reopenJob(closed.job, closed.house, [closed.job]);
+    expect(back.ok && back.house.site).toEqual(houseOf(start).site);
+    return { start, closed: closed.house, ids: stepsOf(start).map((s) => s.id) };
+  }
+
+  it('back to back with a vent beside it: a ground-fault face in a bathroom, from a box of its own kind of circuit', () => {
+    const house = altered((site) => ({
+      ...site,
+      rooms: site.rooms.map((r) => (r.id === 'sewing' ? { ...r, use: 'bathroom' as const, waterWithin6ft: true } : r)),
+      circuits: site.circuits.map((c) => (c.id === 'c4' ? { ...c, breakerA: 20 as const, reservedFor: 'bathroom' as const } : c)),
+      cables: site.cables.map((c) => ({ ...c, gauge: 12 as const })),
+    }));
+    const { start, closed } = replay(house, {
+      places: [place('sewing-hall', 50.1875, 44)],
+      from: 'hall-box',
+      loads: [{ name: 'towel warmer', watts: 900, continuous: false }],
+    });
+    const device = closed.site.devices.find((d) => d.boxId === 'replay-box')!;
+    expect([device.kind.startsWith('ground-fault'), ledgerOf(start).find((f) => f.rule === 'ground-fault')!.verdict]).toEqual([true, 'ok']);
+    expect(ledgerOf(start).find((f) => f.rule === 'obstacle' && /vent/i.test(f.title))!.verdict).toBe('ok');
+  });
+  it('from a low box to a high one in the same bay, on the other side; a fire block between is opened, bored, sealed and closed again', () => {
+    const block = {
+      id: 'block',
+      kind: 'fire-block' as const,
+      x: measured(inches(40.75)),
+      z: measured(inches(46)),
+      width: measured(inches(14.5)),
+      height: measured(inches(1.5)),
+      thick: measured(inches(3.5)),
+      behindA: measured(inches(0.5)),
+    };
+    const wanted = {
+      places: [place('sewing-hall', 50.1875, 68)],
+      from: 'hall-box',
+      loads: [{ name: 'dehumidifier', watts: 250, continuous: true }],
+    };
+    const free = replay(quinceStreet, wanted);
+    expect(free.ids.filter((x) => /^(open-way|bore-way|coat)/.test(x))).toEqual([]);
+    const blocked = replay(
+      altered((site) => ({
+        ...site,
+        walls: site.walls.map((w) => (w.id === 'sewing-hall' ? { ...w, obstacles: [...w.obstacles, block] } : w)),
+      })),
+      wanted,
+    );
+    expect(blocked.ids).toEqual(expect.arrayContaining(['open-way', 'bore-way', 'lay-cable', 'patch', 'coat-3']));
+    expect(
+      stepsOf(blocked.start)
+        .find((s) => s.id === 'lay-cable')!
+        .says.join(' '),
+    ).toMatch(/Seal the hole/);
+  });
+  it('tapped in a box that has three cables already: a larger box, all splices proved, and every cable stays connected', () => {
+    const third = {
+      ...quinceStreet.site.cables.find((c) => c.id === 'hall-to-parlour')!,
+      id: 'hall-to-study',
+      name: 'hall to study',
+      ends: [{ boxId: 'hall-box', label: 'Hall box', side: 'top' }, { label: 'study' }] as never,
+    };
+    const { start } = replay(
+      altered((site) => ({ ...site, cables: [...site.cables, third] })),
+      { places: [place('sewing-hall', 50.1875, 13.25)], from: 'hall-box', loads: [{ name: 'post lamp', watts: 40, continuous: true }] },
+    );
+    const w = workOf(start);
+    const source = w.boxes.find((b) => b.box.id === 'hall-box')!;
+    expect(source.cables.length).toBe(4);
+    expect(wiringOf(w, source)).toMatchObject({ missing: [], refused: [] });
+    expect(start.changes.some((c) => c.do === 'replace-box' && c.boxId === 'hall-box')).toBe(true);
+  });
+  it('down from plaster and lath through the floor, across the crawl space: bored, sealed, with somebody beside below', () => {
+    const { start, ids } = replay(quinceStreet, {
+      places: [place('parlour-w4', 40, 14)],
+      from: 'parlour-box',
+      forbidden: ['attic/1'],
+      loads: [{ name: 'gramophone', watts: 60, continuous: false }],
+    });
+    expect(ids).toContain('bore-way');
+    const bore = stepsOf(start).find((s) => s.id === 'bore-way')!;
+    expect([bore.hands, bore.cautions.join(' ')]).toEqual([2, expect.stringMatching(/never alone/)]);
+    expect(workOf(start).runs[0]!.traced!.holes.filter((h) => h.seal).length).toBeGreaterThan(0);
+  });
+});
 
 describe('closing a job', () => {
   const start = known(cured());
