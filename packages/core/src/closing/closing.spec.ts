@@ -11,6 +11,7 @@ import {
   measured,
   plannedSite,
   wantOf,
+  type Cable,
   type House,
   type Job,
   type JobInHouse,
@@ -19,6 +20,7 @@ import {
 } from '../model/index.js';
 import { enterProof, enterValue, isTicked, notProved, stepsOf, tick, type ProofKey } from '../work/index.js';
 import { keptParts, newJob, routeDetail, searchRoutes, takeWay } from '../want/index.js';
+import { fromBox } from '../situation/index.js';
 import { closeJob, hindrances, reopenJob, restsOn, surveyedSince } from './index.js';
 
 const at = (minute: number): string => new Date(Date.UTC(2026, 9, 2, 8, minute)).toISOString();
@@ -216,6 +218,57 @@ describe('other ways of working, from what is wanted to closed', () => {
     expect(source.cables.length).toBe(4);
     expect(wiringOf(w, source)).toMatchObject({ missing: [], refused: [] });
     expect(start.changes.some((c) => c.do === 'replace-box' && c.boxId === 'hall-box')).toBe(true);
+  });
+  it('a quad from the panel over the attic, on a circuit of its own: two yokes in one box, both on its 20 A, loads under its limit', () => {
+    const { start, closed, ids } = replay(quinceStreet, {
+      places: [place('study-w3', 60, 13.25)],
+      ownCircuit: true,
+      gangs: 2,
+      forbidden: ['basement/0'],
+      loads: [1, 2, 3, 4].map((n) => ({ name: `press ${n}`, amps: 3, continuous: true })),
+    });
+    const box = closed.site.boxes.find((b) => b.id === 'replay-box')!;
+    expect([box.gangs, closed.site.devices.filter((d) => d.boxId === box.id).length]).toEqual([2, 2]);
+    expect(ids).toContain('panel-connect');
+    const w = workOf(start);
+    expect(wiringOf(w, w.boxes[0]!)).toMatchObject({ missing: [], refused: [] });
+    // 4 × 3 A for hours: 15 of 20 A
+    const load = ledgerOf(start).find((f) => f.rule === 'circuit-load')!;
+    expect(load.verdict).not.toBe('stop');
+    expect(load.sums[0]!.result.value).toBeCloseTo(15, 6);
+  });
+  it('a box whose two cables are both live, from one circuit: made larger, each yoke on a feed of its own, never joined', () => {
+    const live = (id: string, cable: Cable): Cable => ({
+      ...cable,
+      circuitId: 'c5',
+      uses: [
+        { is: 'hot', circuitId: 'c5' },
+        { is: 'neutral', circuitId: 'c5' },
+      ],
+      ends: [{ label: `panel, ${id}` }, cable.ends.find((e) => e.boxId === 'alcove-box')!],
+    });
+    const house = altered((site) => ({ ...site, cables: site.cables.map((c) => (c.id.startsWith('alcove-') ? live(c.id, c) : c)) }));
+    const made = fromBox(house, {
+      id: 'replay',
+      houseId: house.id,
+      name: 'Sewing window',
+      situation: 'enlarge',
+      boxId: 'alcove-box',
+      gangs: 2,
+    });
+    if (!made.ok) throw new Error(made.message);
+    const start = known(cured(house, made.job));
+    const w = workOf(start);
+    const box = w.boxes.find((b) => b.box.id === 'alcove-box')!;
+    const plan = wiringOf(w, box);
+    expect([plan.missing, plan.refused]).toEqual([[], []]);
+    // no joint holds conductors of both feeds but the grounds
+    for (const j of plan.joints.filter((x) => x.role !== 'ground')) {
+      const feeds = new Set(j.leads.flatMap((l) => (l.cableId?.startsWith('alcove-') ? [l.cableId] : [])));
+      expect(feeds.size).toBeLessThan(2);
+    }
+    const done = strip(worked(start));
+    expect(closeJob(done, houseOf(start), [done], at(500), false)).toMatchObject({ ok: true });
   });
   it('down from plaster and lath through the floor, across the crawl space: bored, sealed, with somebody beside below', () => {
     const { start, ids } = replay(quinceStreet, {

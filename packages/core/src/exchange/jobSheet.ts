@@ -1,6 +1,7 @@
 /** The job sheet as blocks of content; the server sets it in type. */
 import { printSource } from '../catalog/index.js';
 import {
+  alikeFindings,
   handWiringSays,
   boxesAlike,
   lampsAlike,
@@ -8,6 +9,8 @@ import {
   jobElevation,
   ledgerOf,
   sumLines,
+  ofWords,
+  type AlikeFindings,
   type SumLine,
   type Work,
   type WorkBox,
@@ -20,6 +23,7 @@ import {
   capital,
   isTicked,
   judgeAsk,
+  minutesOf,
   listed,
   outagesOf,
   printSpan,
@@ -80,6 +84,10 @@ function findingBlock(finding: Finding, unit: JobInHouse['unit']): SheetBlock {
   };
 }
 
+/** The same said of several things, once, with their names. */
+const groupBlock = ({ finding, of }: AlikeFindings, unit: JobInHouse['unit']): SheetBlock =>
+  findingBlock(of.length > 1 ? { ...finding, title: `${finding.title} (${ofWords(of)})` } : finding, unit);
+
 /** One wiring: drawn, with what is done beside it. */
 function wiringBlock(plan: WiringPlan, names: string): SheetBlock[] {
   if (plan.refused.length || plan.missing.length)
@@ -120,10 +128,51 @@ function sheetStep(job: JobInHouse, step: Step): SheetStep {
     ]
       .filter(Boolean)
       .join(' · '),
-    says: wiring ? ['As drawn under Wiring.'] : marks && step.says.length > 1 ? ['Marks as under Mark out.', step.says.at(-1)!] : step.says,
+    says: wiring ? ['As drawn under Wiring.'] : marks && step.says.length > 3 ? ['Marks as under Mark out.', step.says.at(-1)!] : step.says,
     asks,
     cautions: step.cautions,
     done: isTicked(job, step.id),
+  };
+}
+
+/** Steps that are done box after box and may as well be done for all boxes, kind after kind. */
+const BOX_AFTER_BOX = /^(mark-out|cut-opening|nail-box|cross-studs|open-way|bore-way|lay-cable|set-new-box|wire-new)(-\d+)?$/;
+
+/** The steps of a job on paper: what several boxes ask for alike is said once, what differs behind the name of its box. */
+function sheetSteps(job: JobInHouse, steps: readonly Step[]): SheetStep[] {
+  const groups = new Map<string, Step[]>();
+  for (const s of steps) {
+    const kind = BOX_AFTER_BOX.exec(s.id)?.[1] ?? s.id;
+    groups.set(kind, [...(groups.get(kind) ?? []), s]);
+  }
+  return [...groups.values()].map((all) => (all.length === 1 ? sheetStep(job, all[0]!) : together(job, all)));
+}
+
+function together(job: JobInHouse, all: readonly Step[]): SheetStep {
+  const each = all.map((s) => sheetStep(job, s));
+  const place = (i: number): string => all[i]!.place?.words.split(',')[0] ?? `${i + 1}`;
+  const names = ofWords(all.map((_, i) => place(i)));
+  const common = each[0]!.says.filter((line) => each.every((e) => e.says.includes(line)));
+  // of several ways only what differs is said: the sums and the reasons stand in the program
+  const short = (line: string): string =>
+    all[0]!.id.startsWith('bore-way')
+      ? line.replace(/; [^:]*: /, ': ')
+      : all[0]!.id.startsWith('lay-cable')
+        ? line.replace(/(: [^,]*), .*$/, '$1')
+        : line;
+  const own = each.flatMap((e, i) => e.says.filter((line) => !common.includes(line)).map((line) => `${place(i)}: ${short(line)}`));
+  const asks = each[0]!.asks.map((ask) => ask.split(': ')[0]!.replace(place(0), 'each'));
+  return {
+    ...each[0]!,
+    title: `${each[0]!.title.replace(place(0), names)}${each[0]!.title.includes(place(0)) ? '' : `, ${names}`}`,
+    about: [printSpan(minutesOf(all.flatMap((s) => s.time))), ...each[0]!.about.split(' · ').slice(1)].join(' · '),
+    says: [...own, ...common],
+    // a value for every box: a line to write on
+    asks: asks.map(
+      (ask, k) => `${ask}: ${each.map((e, i) => `${i + 1} ${/: (________|[^ ]+)/.exec(e.asks[k] ?? '')?.[1] ?? '____'}`).join('  ')}`,
+    ),
+    cautions: [...new Set(each.flatMap((e) => e.cautions))],
+    done: each.every((e) => e.done),
   };
 }
 
@@ -157,14 +206,23 @@ const seenFrom = (w: Work, wall: Wall, face: 'A' | 'B'): string =>
 /** What is carried to the wall: what stands against it, marks, wiring, steps, what to bring. */
 function carried(job: JobInHouse, w: Work, findings: readonly Finding[], steps: readonly Step[]): SheetBlock[] {
   const worked = w.boxes.filter((b) => b.role !== 'opened');
-  const against = findings.filter((f) => f.verdict === 'stop' || f.verdict === 'can’t tell');
+  const against = alikeFindings(
+    findings.filter((f) => f.verdict === 'stop' || f.verdict === 'can’t tell'),
+    w.planned,
+  );
   const count = (verdict: Verdict): number => findings.filter((f) => f.verdict === verdict).length;
   const blocks: SheetBlock[] = [
     { kind: 'caution', text: SAFETY },
     { kind: 'text', text: `${count('stop')} stop, ${count('can’t tell')} can’t tell, ${count('caution')} caution. ${offFor(steps)}` },
   ];
   if (against.length)
-    blocks.push({ kind: 'list', mark: 'box', items: against.slice(0, 8).map((f) => `${f.verdict}: ${f.title}. ${f.ask ?? f.says}`) });
+    blocks.push({
+      kind: 'list',
+      mark: 'box',
+      items: against
+        .slice(0, 8)
+        .map(({ finding: f, of }) => `${f.verdict}: ${f.title}${of.length > 1 ? ` (${ofWords(of)})` : ''}. ${f.ask ?? f.says}`),
+    });
   if (against.length > 8) blocks.push({ kind: 'text', text: `and ${against.length - 8} more, in the appendix.` });
   if (worked.length) blocks.push({ kind: 'heading', text: 'Mark out' });
   const faces = drawnFaces(w);
@@ -199,7 +257,7 @@ function carried(job: JobInHouse, w: Work, findings: readonly Finding[], steps: 
     kind: 'caution',
     text: `Proof of dead, in this order: ${PROOF_ORDER.map((k) => PROOF_LABELS[k].toLowerCase()).join('; ')}.`,
   });
-  blocks.push({ kind: 'steps', steps: steps.map((s) => sheetStep(job, s)) });
+  blocks.push({ kind: 'steps', steps: sheetSteps(job, steps) });
   return blocks;
 }
 
@@ -218,7 +276,7 @@ function appendix(job: JobInHouse, w: Work, findings: readonly Finding[]): Sheet
   const blocks: SheetBlock[] = [{ kind: 'heading', text: 'Appendix: what stands against it, with its sums', newPage: true }];
   const shown = findings.filter((f) => f.verdict !== 'ok' && f.verdict !== 'note');
   if (shown.length === 0) blocks.push({ kind: 'text', text: 'Nothing stands against it.' });
-  for (const finding of shown) blocks.push(findingBlock(finding, job.unit));
+  for (const group of alikeFindings(shown, w.planned)) blocks.push(groupBlock(group, job.unit));
   const faces = drawnFaces(w);
   const rest = [
     ...faces.slice(2),
@@ -251,7 +309,7 @@ function appendix(job: JobInHouse, w: Work, findings: readonly Finding[]): Sheet
     rows: materialsOf(job).map((m) => [m.what, m.amount, m.why]),
   });
   blocks.push({ kind: 'heading', text: 'Sums that are in order' });
-  for (const finding of findings.filter((f) => (f.verdict === 'ok' || f.verdict === 'note') && f.sums.length))
-    blocks.push(findingBlock(finding, job.unit));
+  const inOrder = findings.filter((f) => (f.verdict === 'ok' || f.verdict === 'note') && f.sums.length);
+  for (const group of alikeFindings(inOrder, w.planned)) blocks.push(groupBlock(group, job.unit));
   return blocks;
 }

@@ -77,6 +77,8 @@ export const JobWant = z.strictObject({
   forbidden: z.array(z.string().max(80)).max(300).default([]),
   via: Via.optional(),
   weights: Weights.default(EVEN_WEIGHTS),
+  /** receptacles side by side in each box; absent: one */
+  gangs: z.literal([1, 2], 'one receptacle or two in a box').optional(),
   /** low voltage beside it, in the same divided box */
   lowVoltage: z.boolean().optional(),
   /** the way that was taken, by its key */

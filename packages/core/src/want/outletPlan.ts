@@ -27,6 +27,7 @@ import {
   type Site,
   type Want,
   type WantLoad,
+  type Wall,
   type WantPlace,
 } from '../model/index.js';
 import { breakerPlaces } from '../panel/index.js';
@@ -55,13 +56,17 @@ export const loadOf = (want: Want, l: WantLoad, i: number, circuitId: string): L
   ...(l.watts !== undefined ? { watts: l.watts } : { amps: l.amps! }),
 });
 
+/** Side by side in one box: power beside low voltage, or two receptacles where the box has that width. */
+const gangsOf = (want: Want, wall: Wall | undefined): 1 | 2 =>
+  want.lowVoltage || ((want.kind === 'outlet' || want.kind === 'run') && want.gangs === 2 && wall?.framing.material !== 'masonry') ? 2 : 1;
+
 /** Kind that goes onto or into such a wall as long as nothing more is known. */
 function firstKind(site: Site, want: Want, place: WantPlace): Box['kind'] {
   if (want.kind === 'raceway') return 'surface-1g';
   const wall = site.walls.find((w) => w.id === place.wallId);
   if (wall?.framing.material === 'masonry') return 'masonry-2-1/2';
-  if (wall?.faces[place.face].open) return want.lowVoltage ? 'nail-on-2g-34' : 'nail-on-1g-20';
-  return want.lowVoltage ? 'wings-2g-34' : 'wings-1g-20';
+  if (wall?.faces[place.face].open) return gangsOf(want, wall) === 2 ? 'nail-on-2g-34' : 'nail-on-1g-20';
+  return gangsOf(want, wall) === 2 ? 'wings-2g-34' : 'wings-1g-20';
 }
 
 /** One after another, each with a number. */
@@ -79,7 +84,7 @@ function newBox(site: Site, want: Want, place: WantPlace, i: number, circuitId: 
     face: place.face,
     place: { from: 'left-end', toward: 'right', to: 'centre', distance: place.fromLeft, bottom: place.bottom },
     kind: firstKind(site, want, place),
-    gangs: want.lowVoltage ? 2 : 1,
+    gangs: gangsOf(want, wall),
     hangsOn: 'none',
     supportFittings: 0,
     ...(want.lowVoltage ? { divided: true } : {}),
@@ -122,6 +127,7 @@ function newDevice(
   place: WantPlace,
   i: number,
   breakerA: number | undefined,
+  second: boolean,
 ): Extract<Change, { do: 'place-device' }> {
   const wall = site.walls.find((w) => w.id === place.wallId);
   const use = site.rooms.find((r) => r.id === wall?.faces[place.face].roomId)?.use;
@@ -129,17 +135,22 @@ function newDevice(
   // a 15 A face carries 12 A of what is plugged in (210.21(B)(2))
   const heavy = breakerA !== undefined && breakerA >= 20 && want.loads.some((l) => loadAmps({ ...l }, 120) > 12);
   const rating = heavy ? 20 : 15;
-  const at = { id: ownId(want.id, nth('device', i)), boxId: ownId(want.id, nth('box', i)) };
+  const beside = second ? '-b' : '';
+  const at = { id: ownId(want.id, `${nth('device', i)}${beside}`), boxId: ownId(want.id, nth('box', i)) };
   if (want.kind === 'lights')
     return {
       ...{ id: 'new-device', title: 'New switch', do: 'place-device' },
       device: { ...at, name: short(`${want.name} switch`), kind: (breakerA ?? 15) > 15 ? 'switch-20' : 'switch-15' },
     };
   return {
-    ...{ id: nth('new-device', i), title: several(want) ? `Receptacle ${i + 1}` : 'New receptacle', do: 'place-device' },
+    ...{
+      id: `${nth('new-device', i)}${beside}`,
+      title: `${several(want) ? `Receptacle ${i + 1}` : 'New receptacle'}${second ? ', the second in its box' : ''}`,
+      do: 'place-device',
+    },
     device: {
       ...at,
-      name: short(several(want) ? `${want.name} receptacle ${i + 1}` : `${want.name} receptacle`),
+      name: short(`${several(want) ? `${want.name} receptacle ${i + 1}` : `${want.name} receptacle`}${second ? ', second' : ''}`),
       kind: outdoors ? `ground-fault-${rating}` : `duplex-${rating}`,
       tamperResistant: true,
       ...(outdoors ? { weatherResistant: true, inUseCover: true } : {}),
@@ -212,7 +223,11 @@ export function outletChanges({ site, edition, want, feed, parts }: OutletPlanIn
     ...(own ? [own] : []),
     ...boxes.map((box, i): Change => ({ id: nth('new-box', i), title: short(`Set ${box.name}`), do: 'place-box', box })),
     ...runs,
-    ...places.map((place, i) => newDevice(site, want, place, i, circuit?.breakerA)),
+    ...places.flatMap((place, i) => {
+      const wall = site.walls.find((w) => w.id === place.wallId);
+      const two = gangsOf(want, wall) === 2 && !want.lowVoltage;
+      return [false, ...(two ? [true] : [])].map((second) => newDevice(site, want, place, i, circuit?.breakerA, second));
+    }),
     ...(want.lamps && parts ? lampChanges(want, parts, boxes[0]!, circuit?.id) : []),
     ...(parts?.raceway
       ? [{ id: 'raceway', title: short(`Raceway for ${want.name}`), do: 'lay-raceway' as const, raceway: parts.raceway }]

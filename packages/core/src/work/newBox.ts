@@ -298,6 +298,7 @@ function boreWay(at: At, r: WorkRun): Draft[] {
             ? ['Crawl space: never alone; look for water, gas lines and animals first.']
             : []),
         ],
+        place: { words: `the way to ${r.to.box.name}` },
         hands: way.legs.some((l) => l.space.startsWith('crawl')) ? 2 : 1,
       },
     ),
@@ -378,6 +379,7 @@ export function layAlong(at: At, r: WorkRun, tailFirst: boolean, after: string[]
       {
         alters: true,
         after,
+        place: { words: `the way to ${r.to.box.name}` },
         hands: 2,
         asks: [out('out-target', r.to.box.name)],
         cautions: ['Over-driven and slanted staples cut the cable: just snug.'],

@@ -79,6 +79,14 @@ import { JobSession } from '../job/job-session';
       @if (want().kind !== 'lights') {
         <div class="fields">
           <sa-yes-no label="a circuit of its own from the panel" [value]="want().ownCircuit" (set)="put({ ownCircuit: $event ?? false })" />
+          @if ((want().kind === 'outlet' || want().kind === 'run') && !want().lowVoltage) {
+            <sa-choice-field
+              label="receptacles in each box"
+              [value]="want().gangs === 2 ? '2' : '1'"
+              [choices]="['1', '2']"
+              (set)="put({ gangs: $event === '2' ? 2 : undefined })"
+            />
+          }
           @if (!want().ownCircuit) {
             <sa-choice-field
               label="its power comes from"
