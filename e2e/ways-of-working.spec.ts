@@ -20,7 +20,7 @@ test('three outlets on a raceway round the corner of the shed: nothing is cut, a
   await page.getByLabel('wall, seen from').nth(2).selectOption({ label: 'Shed, window wall, from the potting shed' });
   await page.getByLabel('from its left end to the middle of the box').nth(2).fill('30 1/2');
   await page.getByLabel('from its left end to the middle of the box').nth(2).press('Enter');
-  await fill(page, 'wires it is made for', '10');
+  await fill(page, '12 AWG wires it is made for', '10');
   await page.getByTestId('appliance').fill('soil heater');
   await page.getByLabel('watts or amps on the plate').fill('300 W');
   await page.getByRole('button', { name: 'Add', exact: true }).click();

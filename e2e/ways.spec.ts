@@ -157,8 +157,8 @@ test('a raceway with one more outlet, and ten lamps in two rows', async ({ page 
   const pieces = page.getByTestId('raceway-pieces');
   await expect(pieces.getByRole('row').filter({ hasText: 'device box' })).toHaveCount(6);
   await need(page, 'model-railway');
-  await page.getByLabel('wires it is made for').fill('2');
-  await page.getByLabel('wires it is made for').blur();
+  await page.getByLabel('12 AWG wires it is made for').fill('2');
+  await page.getByLabel('12 AWG wires it is made for').blur();
   await saved(page);
   await open(page, 'model-railway');
   await tab(page, 'holes and lengths');

@@ -109,8 +109,18 @@ const offFor = (steps: readonly Step[]): string =>
     .join(' ');
 const deadWords = (step: Step): string => `${listed(step.dead.map((t) => t.words))} ${step.dead.length > 1 ? 'are' : 'is'}`;
 
+/** Minutes, what must be dead, what waits afterwards. */
+const aboutOf = (step: Step, time: Step['time']): string =>
+  [
+    printSpan(minutesOf(time)),
+    step.dead.length && !step.proves.length ? `only once ${deadWords(step)} proved dead` : '',
+    step.wait ? `then ${step.wait.kind} ${printSpan(step.wait.minutes)}` : '',
+  ]
+    .filter(Boolean)
+    .join(' · ');
+
 /** A step as it is carried to the wall; what lands where stands beside the drawing of its box. */
-function sheetStep(job: JobInHouse, step: Step): SheetStep {
+function sheetStep(job: JobInHouse, step: Step, brief = false): SheetStep {
   const wiring = /^wire-(new|source|lamps)(-\d+)?$/.test(step.id);
   const asks = step.asks.map((ask) => {
     const value = valueOf(job, step.id, ask.key);
@@ -121,14 +131,14 @@ function sheetStep(job: JobInHouse, step: Step): SheetStep {
   const marks = step.id.startsWith('mark-out') && step.id !== 'mark-out-raceway';
   return {
     title: step.title,
-    about: [
-      printSpan(step.minutes),
-      step.dead.length && !step.proves.length ? `only once ${deadWords(step)} proved dead` : '',
-      step.wait ? `then ${step.wait.kind} ${printSpan(step.wait.minutes)}` : '',
-    ]
-      .filter(Boolean)
-      .join(' · '),
-    says: wiring ? ['As drawn under Wiring.'] : marks && step.says.length > 3 ? ['Marks as under Mark out.', step.says.at(-1)!] : step.says,
+    about: aboutOf(step, step.time),
+    says: wiring
+      ? ['As drawn under Wiring.']
+      : marks && step.says.length > 3
+        ? ['Marks as under Mark out.', step.says.at(-1)!]
+        : brief && step.brief
+          ? step.brief
+          : step.says,
     asks,
     cautions: step.cautions,
     done: isTicked(job, step.id),
@@ -149,28 +159,26 @@ function sheetSteps(job: JobInHouse, steps: readonly Step[]): SheetStep[] {
 }
 
 function together(job: JobInHouse, all: readonly Step[]): SheetStep {
-  const each = all.map((s) => sheetStep(job, s));
+  const each = all.map((s) => sheetStep(job, s, true));
   const place = (i: number): string => all[i]!.place?.words.split(',')[0] ?? `${i + 1}`;
-  const names = ofWords(all.map((_, i) => place(i)));
   const common = each[0]!.says.filter((line) => each.every((e) => e.says.includes(line)));
-  // of several ways only what differs is said: the sums and the reasons stand in the program
-  const short = (line: string): string =>
-    all[0]!.id.startsWith('bore-way')
-      ? line.replace(/; [^:]*: /, ': ')
-      : all[0]!.id.startsWith('lay-cable')
-        ? line.replace(/(: [^,]*), .*$/, '$1')
-        : line;
-  const own = each.flatMap((e, i) => e.says.filter((line) => !common.includes(line)).map((line) => `${place(i)}: ${short(line)}`));
-  const asks = each[0]!.asks.map((ask) => ask.split(': ')[0]!.replace(place(0), 'each'));
+  const [first] = all;
   return {
     ...each[0]!,
-    title: `${each[0]!.title.replace(place(0), names)}${each[0]!.title.includes(place(0)) ? '' : `, ${names}`}`,
-    about: [printSpan(minutesOf(all.flatMap((s) => s.time))), ...each[0]!.about.split(' · ').slice(1)].join(' · '),
-    says: [...own, ...common],
-    // a value for every box: a line to write on
-    asks: asks.map(
-      (ask, k) => `${ask}: ${each.map((e, i) => `${i + 1} ${/: (________|[^ ]+)/.exec(e.asks[k] ?? '')?.[1] ?? '____'}`).join('  ')}`,
+    title: `${first!.title}; alike: ${ofWords(all.slice(1).map((_, i) => place(i + 1)))}`,
+    about: aboutOf(
+      first!,
+      all.flatMap((s) => s.time),
     ),
+    says: [...each.flatMap((e, i) => e.says.filter((line) => !common.includes(line)).map((line) => `${place(i)}: ${line}`)), ...common],
+    // a value for every box: a line to write on
+    asks: first!.asks.map((ask) => {
+      const values = all.map((s, i) => {
+        const value = valueOf(job, s.id, ask.key);
+        return `${i + 1} ${value ? (value.as ?? printLength(value.value, job.unit)) : '____'}`;
+      });
+      return `${ask.what}, ${askRange(ask, job.unit)}: ${values.join('  ')}`;
+    }),
     cautions: [...new Set(each.flatMap((e) => e.cautions))],
     done: each.every((e) => e.done),
   };

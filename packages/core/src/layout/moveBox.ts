@@ -98,10 +98,13 @@ export function besideStud(wall: Wall, box: Box): Box {
   };
 }
 
-/** How far the side of a box is from the nearest stud, mm; below 0 it would stand in it; undefined where no stud is known. */
-export function gapToStud(wall: Wall, box: Box): number | undefined {
+/** How far the side of a box is from the nearest stud; below 0 it would stand in it. `known`: that stud was found, not reckoned. mm */
+export function gapToStud(wall: Wall, box: Box): { mm: number; known: boolean } | undefined {
   const rect = boxRect(wall, box);
   const half = wall.framing.studWidth.mm / 2;
-  const gaps = rect && studPlaces(wall).map((s) => Math.max(rect.left - (s.x + half), s.x - half - rect.right));
-  return gaps?.length ? Math.min(...gaps) : undefined;
+  const gaps = (rect ? studPlaces(wall) : []).map((s) => ({
+    mm: Math.max(rect!.left - (s.x + half), s.x - half - rect!.right),
+    known: s.known !== 'guessed' && s.known !== 'assumed',
+  }));
+  return gaps.length ? gaps.reduce((a, b) => (b.mm < a.mm ? b : a)) : undefined;
 }

@@ -162,9 +162,11 @@ function nailedFinding(w: Work, b: WorkBox): Finding {
   const judged: Judged =
     gap === undefined
       ? { verdict: 'can’t tell', says: 'no stud of this wall was found', sums: [], source: practice, ask: 'Measure where one stud stands.' }
-      : Math.abs(gap) <= TOUCHES_MM
-        ? { verdict: 'ok', says: 'stands against its stud', sums: [], source: practice }
-        : { verdict: 'stop', says: gap < 0 ? 'would stand in a stud' : `no stud beside it to nail to: the nearest is ${printLength(gap, w.job.unit)} away`, sums: [], source: practice }; // prettier-ignore
+      : Math.abs(gap.mm) <= TOUCHES_MM
+        ? gap.known
+          ? { verdict: 'ok', says: 'stands against its stud', sums: [], source: practice }
+          : { verdict: 'note', says: 'stands against a stud that is only reckoned: it is nailed where the stud is, and measured then', sums: [], source: practice } // prettier-ignore
+        : { verdict: 'stop', says: gap.mm < 0 ? 'would stand in a stud' : `no stud beside it to nail to: the nearest is ${printLength(gap.mm, w.job.unit)} away`, sums: [], source: practice }; // prettier-ignore
   return finding('stud', box.id, 'box', 'Box and its stud', judged, [
     remedy('beside-stud', 'Set it against the nearer stud', ...editBox(w, b, nailed, `Move ${box.name} to its stud`)),
   ]);
@@ -255,6 +257,13 @@ function heightFindings(w: Work, b: WorkBox): Finding[] {
 }
 
 function bayLooked({ wall, box }: WorkBox): Judged {
+  if (wall.faces[box.face].open)
+    return {
+      verdict: 'note',
+      says: `open framing: what is between the studs can be seen${wall.obstacles.length ? `; noted: ${wall.obstacles.map((o) => o.kind).join(', ')}` : ', and nothing is noted there'}`,
+      sums: [],
+      source: practice,
+    };
   const opening = openingRect(wall, box);
   if (opening && baysLooked(wall, opening))
     return {

@@ -125,7 +125,6 @@ export const openFraming = (wall: Pick<Wall, 'faces'>): boolean => wall.faces.A.
  * a look through a hole counts from stud to stud, and where no stud is known only for the stretch itself. mm along face A.
  */
 export function baysLooked(wall: Wall, span: { left: number; right: number }): boolean {
-  if (openFraming(wall)) return true;
   if (wall.bayLooked) return true;
   const looks = (wall.looks ?? []).map((l) => l.mm);
   const studs = studCentres(wall);

@@ -53,8 +53,8 @@ export type Via = z.infer<typeof Via>;
 export const RacewayStock = z.strictObject({
   stock: PositiveLength,
   kerf: DistanceLength,
-  /** wires of this size that its maker’s sheet allows in it (386.22); absent: not read */
-  mostWires: z.number().int('a whole number').min(1, 'one wire or more').max(100).optional(),
+  /** 12 AWG wires that its maker’s sheet allows in it (386.22); absent: not read */
+  most12: z.number().int('a whole number').min(1, 'one wire or more').max(100).optional(),
   /** inside of the track, in²; a help where the sheet gives no number, never decisive */
   insideIn2: z.number().positive('an area is above 0').max(50).optional(),
 });

@@ -1,5 +1,5 @@
 /** The hollow parts of a wall between its studs, cut by openings, blocks and what fills them. mm along face A, up from the floor. */
-import { baysLooked, studPlaces, type Obstacle, type Wall } from '../model/index.js';
+import { baysLooked, openFraming, studPlaces, type Obstacle, type Wall } from '../model/index.js';
 
 export interface Bay {
   /** counted from the left end of face A */
@@ -162,7 +162,8 @@ function bayStack(wall: Wall, from: number, to: number, into: WallBays, reckoned
       right: p.to,
       bottom: p.bottom,
       top: p.top,
-      looked: baysLooked(wall, { left: p.from, right: p.to }),
+      // between open studs one sees
+      looked: openFraming(wall) || baysLooked(wall, { left: p.from, right: p.to }),
       reckoned,
       clear: p.free ? (p.free.from + p.free.to) / 2 : (p.from + p.to) / 2,
       past: p.past,

@@ -230,11 +230,7 @@ export function racewayPlan(
  * Wires in the track against the number its maker made it for: that alone decides (NEC 386.22, from memory). What 40 % of an inside area
  * would take is said beside, as a help.
  */
-export function racewayFill(
-  gauge: number,
-  wires: number,
-  sheet: { mostWires?: number | undefined; insideIn2?: number | undefined },
-): Judged {
+export function racewayFill(gauge: number, wires: number, sheet: { most12?: number | undefined; insideIn2?: number | undefined }): Judged {
   const source = nec('2020', '386.22');
   const taken = term('wires in it', wires, 'count', { how: `${gauge} AWG` });
   const each = CONDUCTOR_IN2[gauge];
@@ -242,7 +238,8 @@ export function racewayFill(
     each === undefined || sheet.insideIn2 === undefined
       ? ''
       : `; 40 % of ${sheet.insideIn2} in² would hold ${Math.floor((sheet.insideIn2 * FILL_SHARE) / each + 1e-9)}, which is no rule for it`;
-  if (sheet.mostWires === undefined)
+  // as many thinner ones go in as of 12 AWG; of thicker ones nobody can tell
+  if (sheet.most12 === undefined || gauge < 12)
     return {
       verdict: 'can’t tell',
       says: `${wires} wires of ${gauge} AWG; how many the track is made for is on its maker’s sheet${area}`,
@@ -250,11 +247,11 @@ export function racewayFill(
       source,
       ask: `Read on the maker’s sheet how many ${gauge} AWG wires it takes, with devices in its boxes.`,
     };
-  const ok = atMost(wires, sheet.mostWires);
+  const ok = atMost(wires, sheet.most12);
   return {
     verdict: ok ? 'ok' : 'stop',
     says: ok ? 'no more wires than it is made for' : 'more wires than it is made for: take the next size',
-    sums: [{ terms: [], result: taken, limit: { ...term('by its maker’s sheet, at most', sheet.mostWires, 'count'), relation: '≤' } }],
+    sums: [{ terms: [], result: taken, limit: { ...term('12 AWG by its maker’s sheet, at most', sheet.most12, 'count'), relation: '≤' } }],
     source,
   };
 }

@@ -3,7 +3,7 @@ import { BOX_KINDS, DEVICE_KINDS, FINISHES, isReceptacle, LAMP_BOXES, type Artic
 import { inPlaceBoxes, judgeWork, wiringOf, workOf, type Work, type WorkBox, type WorkRun } from '../ledger/index.js';
 import { cutStock, onSurface, type PatchPlan } from '../layout/index.js';
 import { feet, printAwg, printLength, printMark, toFeet } from '../measure/index.js';
-import type { JobInHouse } from '../model/index.js';
+import { openFraming, type JobInHouse } from '../model/index.js';
 import { boxMaterial, cableKind } from '../wiring/index.js';
 
 export interface MaterialRow {
@@ -146,7 +146,9 @@ export function materialsOf(job: JobInHouse): MaterialRow[] {
     rows.push(each('divider', 'divider listed for that box', 1, `power and low voltage apart in ${box.name}`));
   rows.push(...wayRows(job, w));
   const patched = inPlaceBoxes(w).map((b) => ({ b, patch: judgeWork(w, b).patch, why: 'what the new opening leaves of the old one' }));
-  const crossed = w.runs.flatMap((r) => r.crossings.map((x) => ({ b: r.to, patch: x.patch, why: 'the opening at a stud' })));
+  const crossed = w.runs.flatMap((r) =>
+    (openFraming(r.to.wall) ? [] : r.crossings).map((x) => ({ b: r.to, patch: x.patch, why: 'the opening at a stud' })),
+  );
   const opened = w.runs.flatMap((r) => (r.traced?.openings ?? []).map((o) => ({ b: r.to, patch: o.patch, why: `opened: ${o.what}` })));
   rows.push(...patchRows(job, [...patched, ...crossed, ...opened]));
   if (job.schools.tape)

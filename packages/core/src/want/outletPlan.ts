@@ -290,23 +290,18 @@ function inBestKind(changes: Change[], site: Site, edition: House['edition'], bo
   return changes.map((c) => (c.do === 'place-box' && c.box.id === box.id ? { ...c, box: better } : c));
 }
 
-/** The job that a want would be, fed from somewhere: judged, never kept. */
-export function trialJob(house: House, want: Want, feed: string): JobInHouse {
+/** The job that a want would be before it has taken a way. */
+export function openJob(house: House, want: Want, changes: Change[] = []): JobInHouse {
   const { id, name, ...rest } = want;
   const job: Job = {
-    format: 'saddle-job',
-    version: 3,
-    id,
-    houseId: house.id,
-    name,
-    purpose: 'outlet',
-    want: rest,
-    changes: outletChanges({ ...house, want, feed }),
-    schools: DEFAULT_SCHOOLS,
+    ...{ format: 'saddle-job', version: 3, id, houseId: house.id, name, purpose: 'outlet', want: rest, changes, schools: DEFAULT_SCHOOLS },
     work: { ticks: [], notes: [], values: [], proofs: [] },
   };
   return inHouse(job, house);
 }
+/** The same fed from somewhere: judged, never kept. */
+export const trialJob = (house: House, want: Want, feed: string): JobInHouse =>
+  openJob(house, want, outletChanges({ ...house, want, feed }));
 
 export interface Taken {
   job: Job;

@@ -6,6 +6,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { demoJobs, demoWanted, quinceStreet } from '../demo/index.js';
 import { planDrawing, storeysOf } from '../layout/index.js';
+import { racewayFill } from '../route/index.js';
 import { addRoom } from '../survey/index.js';
 import { feet, inches, toFeet, toInches } from '../measure/index.js';
 import {
@@ -179,7 +180,9 @@ describe('job 6, model railway: six outlets on a raceway round an inside corner'
     const stock = { stock: measured(feet(5)), kerf: measured(0) };
     const fill = (sheet: object) => found('model-railway', { raceway: { ...stock, ...sheet } }).detail.raceway!.fill;
     // hot, neutral, ground: just inside and just outside of what it is made for (386.22)
-    expect([2, 3].map((mostWires) => fill({ mostWires }).verdict)).toEqual(['stop', 'ok']);
+    expect([2, 3].map((most12) => fill({ most12 }).verdict)).toEqual(['stop', 'ok']);
+    // a number read for 12 AWG holds for 14, and says nothing of 10
+    expect([14, 12, 10].map((gauge) => racewayFill(gauge, 3, { most12: 3 }).verdict)).toEqual(['ok', 'ok', 'can’t tell']);
     // an inside area is no number of wires: 40 % of 0.4 in² ÷ 0.0133 in² would be 12
     expect(fill({ insideIn2: 0.4 })).toMatchObject({
       verdict: 'can’t tell',

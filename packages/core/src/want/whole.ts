@@ -3,33 +3,14 @@
  * them. The search itself compares only what differs between ways.
  */
 import { term } from '../codebook/index.js';
-import { DEFAULT_SCHOOLS, inHouse, type House, type Job, type JobInHouse, type Sum, type Want } from '../model/index.js';
+import { CRITERIA, type Criterion, type House, type JobInHouse, type Sum, type Want } from '../model/index.js';
 import { figuresOf, worthOf, type Cost } from '../route/index.js';
 import { materialsOf, partsCost } from '../takeoff/index.js';
 import { printSpan, stepsOf } from '../work/index.js';
-import { CRITERIA, type Criterion } from '../model/index.js';
 import { keptParts } from './kept.js';
-import { takeWay } from './outletPlan.js';
+import { openJob, takeWay } from './outletPlan.js';
 import type { RouteDetail } from './routeDetail.js';
 import { against, type RouteOption } from './searchRoutes.js';
-
-/** The job that a want would be before it has taken a way. */
-function openJob(house: House, want: Want): JobInHouse {
-  const { id, name, ...rest } = want;
-  const job: Job = {
-    format: 'saddle-job',
-    version: 3,
-    id,
-    houseId: house.id,
-    name,
-    purpose: 'outlet',
-    want: rest,
-    changes: [],
-    schools: DEFAULT_SCHOOLS,
-    work: { ticks: [], notes: [], values: [], proofs: [] },
-  };
-  return inHouse(job, house);
-}
 
 /** Figures of an option as a whole job; only those change that the search sums in part. */
 function whole(house: House, want: Want, option: RouteOption, detail: RouteDetail): Pick<RouteOption, 'cost' | 'figures' | 'sums'> {

@@ -138,6 +138,8 @@ export function gateOf(job: JobInHouse, step: Step, steps: Step[], findings: Fin
   const reasons: string[] = [];
   for (const id of step.after) if (!isTicked(job, id)) reasons.push(`first: ${steps.find((s) => s.id === id)?.title ?? id}`);
   reasons.push(...notProved(job, step.dead, now));
+  for (const t of step.dead)
+    if (isTicked(job, t.on)) reasons.push(`${t.words} is on again: take that back, switch off and prove it dead anew`);
   if (step.alters) {
     const stops = findings.filter((f) => f.verdict === 'stop');
     if (stops.length) reasons.push(`the ledger has ${stops.length === 1 ? 'a stop' : `${stops.length} stops`}: ${stops[0]!.title}`);
@@ -171,8 +173,7 @@ export function untick<J extends Job>(job: J, stepId: string, steps: Step[]): J 
   const voided = new Set<string>();
   let all = false;
   for (const proving of steps.filter((s) => s.proves.length > 0)) {
-    const off = proving.proves[0]!.off;
-    const energised = off.replace('breaker-off', 'energise');
+    const { off, on: energised } = proving.proves[0]!;
     const again = isTicked(job, energised) && gone.has(energised);
     if (again) for (const id of restingOn(off, steps)) gone.add(id);
     if (!again && !gone.has(off) && !gone.has(proving.id)) continue;
@@ -197,8 +198,7 @@ export function enterProof<J extends Job>(job: J, target: Target, key: ProofKey,
   const kept: DeadProof = { of: target.key };
   for (const k of PROOF_ORDER.slice(0, PROOF_ORDER.indexOf(key))) kept[k] = was[k];
   kept[key] = reading;
-  const proving = target.off.replace('breaker-off', 'prove-dead');
-  const ticks = key === 'testerAfter' ? job.work.ticks : job.work.ticks.filter((t) => t.step !== proving);
+  const ticks = key === 'testerAfter' ? job.work.ticks : job.work.ticks.filter((t) => t.step !== target.prove);
   const others = job.work.proofs.filter((p) => p !== was && p.of !== target.key);
   return { ...job, work: { ...job.work, ticks, proofs: [...others, kept] } };
 }

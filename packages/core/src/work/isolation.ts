@@ -1,6 +1,7 @@
 /** What is switched off for a job, together or one after another, and the steps that do it: off, proved dead circuit by circuit, on again. */
 import { isReceptacle } from '../catalog/index.js';
 import { numbered, type Work, type WorkBox } from '../ledger/index.js';
+import { cablesBehind, onSurface } from '../layout/index.js';
 import type { Circuit, JobInHouse } from '../model/index.js';
 import { listed, step, type Draft, type Target } from './step.js';
 import { spent } from './times.js';
@@ -13,8 +14,15 @@ export interface Isolation {
   /** boxes that are opened while it is off, with what is in each */
   boxes: { box: WorkBox; keys: string[] }[];
 }
+/** Steps that switch off, prove dead and switch on: the first of each has the plain ids. */
+const stepsAt = (n: number): Pick<Target, 'off' | 'prove' | 'on'> => ({
+  off: numbered('breaker-off', n),
+  prove: numbered('prove-dead', n),
+  on: numbered('energise', n),
+});
+
 export const PANEL_TARGET = 'panel';
-const unknownFeed = (b: WorkBox): string => `feed of ${b.box.id}`;
+const unknownFeed = (boxId: string): string => `feed of ${boxId}`;
 
 /** Circuits whose conductors are in a box: its own, and those that its cables were traced to. */
 export function circuitsIn(w: Work, b: WorkBox): Circuit[] {
@@ -39,6 +47,12 @@ export const firstOutlets = (w: Work): Alteration[] =>
     (x): x is Alteration => x.do === 'alter-circuit' && (x.with.arcFault === 'device upstream' || x.with.groundFault === 'device upstream'),
   );
 
+/** What has to be dead because its cables hang behind an opening that is cut for a box. */
+function behind(w: Work, b: WorkBox): string[] {
+  if (b.role === 'opened' || onSurface(b.box) || b.wall.faces[b.box.face].open) return [];
+  return cablesBehind(w.found, b.wall, b.box).map(({ cable, own }) => cable.circuitId ?? own.circuitId ?? unknownFeed(own.id));
+}
+
 /**
  * Circuits whose conductors meet in a box go off together; others at their own time. The panel, where a breaker is set or exchanged, is
  * one more, behind the main. The one that the power of the job comes from is first.
@@ -60,9 +74,11 @@ export function isolationsOf(w: Work): Isolation[] {
   };
   for (const b of opened) {
     const circuits = circuitsIn(w, b).map((c) => c.id);
-    join(b.circuit ? circuits : [...circuits, unknownFeed(b)], b);
+    join(b.circuit ? circuits : [...circuits, unknownFeed(b.box.id)], b);
   }
   for (const x of firstOutlets(w)) join([x.circuitId]);
+  // what hangs where an opening is cut is dead too, whichever circuit it is of; the main takes all of them
+  if (!w.ownCircuit) for (const b of w.boxes) for (const key of behind(w, b)) join([...(groups[0]?.keys ?? []), key]);
   const main = { keys: [PANEL_TARGET], boxes: [], main: true };
   const all: { keys: string[]; boxes: Isolation['boxes']; main?: boolean }[] = w.ownCircuit
     ? [main, ...groups]
@@ -72,25 +88,26 @@ export function isolationsOf(w: Work): Isolation[] {
     if (key === PANEL_TARGET) return 'the panel';
     const circuit = w.planned.circuits.find((c) => c.id === key);
     if (circuit) return `circuit ${circuit.number}`;
-    return `what feeds ${opened.find((b) => unknownFeed(b) === key)?.box.name ?? 'the box'}`;
+    return `what feeds ${w.found.boxes.find((b) => unknownFeed(b.id) === key)?.name ?? 'the box'}`;
   };
   return all.map((g, n) => ({
     n,
     main: g.main === true,
     boxes: g.boxes,
-    targets: g.keys.map((key) => ({ key, words: words(key), off: numbered('breaker-off', n), sole })),
+    targets: g.keys.map((key) => ({ key, words: words(key), ...stepsAt(n), sole })),
   }));
 }
 
 export const isolationOf = (list: readonly Isolation[], b: WorkBox): Isolation | undefined =>
   list.find((i) => i.boxes.some((x) => x.box === b));
-export const panelIsolation = (list: readonly Isolation[]): Isolation | undefined => list.find((i) => i.main);
 
 /** Off, locked, proved dead: the breakers of the boxes that are opened, or the main where the panel is. */
 export function off(w: Work, iso: Isolation, after: string[] | undefined): Draft[] {
   const { n, main, boxes, targets } = iso;
   const numbers = targets.flatMap((t) => w.planned.circuits.find((c) => c.id === t.key)?.number ?? []);
-  const unnamed = boxes.filter((x) => !x.box.circuit).map((x) => x.box.box.name);
+  const known = new Set(w.planned.circuits.map((c) => c.id));
+  // boxes whose breaker nobody knows: those that are opened, and those whose cables hang behind a cut
+  const unnamed = w.found.boxes.filter((b) => targets.some((t) => t.key === unknownFeed(b.id) && !known.has(t.key))).map((b) => b.name);
   const breaker = main
     ? 'The main'
     : numbers.length > 1

@@ -3,7 +3,7 @@ import { DEVICE_KINDS } from '../catalog/index.js';
 import { numbered, runTo, wiringOf, type Work, type WorkBox, type WorkRun } from '../ledger/index.js';
 import { cablesBehind, CROSSING_HOLE_MM, marksFor, openingRect, uOf } from '../layout/index.js';
 import { inches, printLength, printMark, toFeet } from '../measure/index.js';
-import { alongX, baysLooked, boxRect, finishThicknessMm, uXOf, type Wall } from '../model/index.js';
+import { alongX, baysLooked, boxRect, finishThicknessMm, openFraming, uXOf, type Wall } from '../model/index.js';
 import { atBox, capital, free, id, out, PRACTICE, step, type At, type Draft, type StepPlace } from './step.js';
 import { spent, type Spent, type TimeKind } from './times.js';
 
@@ -108,6 +108,7 @@ export function markOut(at: At, b: WorkBox): Draft {
         {
           key: 'bottom',
           label: 'floor to the bottom line as drawn',
+          what: 'floor to the bottom line as drawn',
           unit: 'length',
           least: b.box.place.bottom.mm - inches(0.125),
           most: b.box.place.bottom.mm + inches(0.125),
@@ -151,7 +152,11 @@ function cut(at: At, b: WorkBox, feed: WorkBox | undefined, always: boolean): Dr
         ...needs,
         cautions: [
           'Stone dust holds silica: extraction at the tool, mask, eye and ear protection.',
-          ...(unsure ? ['A cable may lie in this wall: the circuit is off and proved dead before this cut.'] : []),
+          ...(unsure
+            ? [
+                'A cable may lie in this wall: the circuit is off and proved dead before this cut. One of another circuit would still be live: stop at anything that isn’t stone.',
+              ]
+            : []),
         ],
       },
     );
@@ -171,7 +176,11 @@ function cut(at: At, b: WorkBox, feed: WorkBox | undefined, always: boolean): Dr
           : 'Eye protection. Hand saw or a shallow blade: cables that nobody noted may run in this bay.',
         'Never plunge a power saw into a bay nobody has looked into.',
         ...(old ? ['Old paint and compound: keep dust down, mask on, sheet under.'] : []),
-        ...(unsure ? ['What is in the bay isn’t fully known: the circuit is off and proved dead before this cut.'] : []),
+        ...(unsure
+          ? [
+              'What is in the bay isn’t fully known: the circuit is off and proved dead before this cut. A cable of another circuit would still be live: short blade by hand, stop at anything that isn’t the finish.',
+            ]
+          : []),
       ],
     },
   );
@@ -186,6 +195,19 @@ function crossStuds(at: At, r: WorkRun, always: boolean): Draft[] {
   const unseen = r.crossings.some((x) => !baysLooked(wall, x.opening));
   const guessed = r.crossings.some((x) => x.stud.known === 'guessed' || x.stud.known === 'assumed');
   const n = r.crossings.length;
+  if (openFraming(wall))
+    return [
+      step(
+        id('cross-studs', at),
+        n === 1 ? 'Bore the stud between' : `Bore the ${n} studs between`,
+        [spent('bore a stud or plate', n)],
+        [
+          ...r.crossings.map((x) => `Stud ${mark(uOf(wall, box.face, x.stud.x))} from the left end, more than 12 in above the boxes.`),
+          `${mark(CROSSING_HOLE_MM)} through the middle, in line with each other.`,
+        ],
+        { alters: true, after: [id('nail-box', at)], place: { ...wallPlace(wall), roomId: room.id }, cautions: ['Eye protection.'] },
+      ),
+    ];
   return [
     step(
       id('cross-studs', at),
@@ -262,6 +284,9 @@ function openWay(at: At, r: WorkRun, always: boolean): Draft[] {
   ];
 }
 
+/** The face of a wall that the work is seen from: that of the box, else the one that is measured from. */
+const faceSeen = (r: WorkRun, wall: Wall): 'A' | 'B' => (r.to.wall.id === wall.id ? r.to.box.face : 'A');
+
 function boreWay(at: At, r: WorkRun): Draft[] {
   const { traced, way } = r;
   const bored = (traced?.holes ?? []).filter((h) => h.member !== 'wall');
@@ -287,6 +312,13 @@ function boreWay(at: At, r: WorkRun): Draft[] {
         ),
       ],
       {
+        brief: bored.map((h) => {
+          const wall = at.w.planned.walls.find((x) => x.id === h.onWall?.wallId);
+          const size = mark(h.sizeMm);
+          return wall && h.onWall
+            ? `${h.member}, ${wall.name}, ${mark(uXOf(wall, faceSeen(r, wall), h.onWall.u))} from its left end, ${mark(h.onWall.z)} up: ${size}${h.plate ? ', plate' : ''}`
+            : `${h.count} ${h.member}${h.count === 1 ? '' : 's'}: ${size}`;
+        }),
         alters: true,
         cautions: [
           'Eye protection. Feel or look behind each hole first: pipe, duct, another cable.',
@@ -353,6 +385,7 @@ export function layAlong(at: At, r: WorkRun, tailFirst: boolean, after: string[]
   const { traced, way, from } = r;
   if (!traced || !way) return [];
   const { unit } = at.w.job;
+  const mark = (mm: number): string => printMark(mm, unit);
   const legs = traced.legs.filter((l) => l.lengthMm > 0.5);
   const seals = traced.holes.filter((h) => h.seal).length;
   // what is fished blind; what can be seen is only drawn in
@@ -377,6 +410,10 @@ export function layAlong(at: At, r: WorkRun, tailFirst: boolean, after: string[]
         ...(seals ? [`Seal ${seals === 1 ? 'the hole' : `the ${seals} holes`} through plates and blocks (fire-block sealant).`] : []),
       ],
       {
+        brief: [
+          `cut ${printLength(traced.run.cutMm, unit, { style: 'feet' })}`,
+          ...legs.map((l) => `${l.words} ${mark(l.lengthMm)}${l.staples.length ? `, staples at ${l.staples.map(mark).join(', ')}` : ''}`),
+        ],
         alters: true,
         after,
         place: { words: `the way to ${r.to.box.name}` },
@@ -433,7 +470,7 @@ export function newSide(
       {
         alters: true,
         dead,
-        after: laid,
+        after: [...laid, ...(dead.length ? [at.proved] : [])],
         place: atBox(b),
         asks: [free('free-target', b.box.name, needed, job.edition)],
         changeIds: ids,

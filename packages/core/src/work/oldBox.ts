@@ -29,6 +29,7 @@ export function openBox(at: At, b: WorkBox, after: string[]): Draft {
         {
           key: asked.key,
           label: `free ends in ${b.box.name}, the shortest old one, from the sheath`,
+          what: 'free ends, the shortest old one, from the sheath',
           unit: 'length',
           least: 0,
           otherwise: 'A length is not below zero.',

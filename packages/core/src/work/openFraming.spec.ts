@@ -7,17 +7,20 @@ import { besideStud, gapToStud } from '../layout/index.js';
 import { ledgerOf, wiringOf, workOf } from '../ledger/index.js';
 import { inches } from '../measure/index.js';
 import {
+  baysLooked,
   emptySite,
   EVEN_WEIGHTS,
   inHouse,
   measured,
   wantOf,
   DEFAULT_SCHOOLS,
+  type Box,
   type House,
   type JobInHouse,
   type Site,
   type WantPlace,
 } from '../model/index.js';
+import { fromBox } from '../situation/index.js';
 import { addRoom } from '../survey/index.js';
 import { materialsOf } from '../takeoff/index.js';
 import { keptParts, routeDetail, searchRoutes, takeWay } from '../want/index.js';
@@ -91,7 +94,7 @@ describe('three outlets in open framing', () => {
     expect(first!.box.kind).toMatch(/^nail-on/);
     // half a stud and half a box from the stud's middle: 16 + 3/4 + 1 1/8
     expect([17.875, 30.125].map(inches).some((x) => Math.abs(x - first!.box.place.distance.mm) < 0.1)).toBe(true);
-    for (const b of w.boxes) expect(Math.abs(gapToStud(b.wall, b.box)!)).toBeLessThan(0.1);
+    for (const b of w.boxes) expect(Math.abs(gapToStud(b.wall, b.box)!.mm)).toBeLessThan(0.1);
   });
   it('nothing is opened, patched or fished; holes lie more than 12 in above the boxes', () => {
     expect(w.runs.flatMap((r) => r.traced!.openings)).toEqual([]);
@@ -121,6 +124,54 @@ describe('three outlets in open framing', () => {
     const closed = taken(leanTo(false), [at('lean-w1', 24), at('lean-w1', 72), at('lean-w2', 56)]);
     expect(workOf(closed).boxes[0]!.box.kind).toMatch(/^wings/);
     expect(workOf(closed).runs.flatMap((r) => r.traced!.openings).length).toBeGreaterThan(2);
+  });
+  it('nothing that nobody looked at passes as looked at: a note in open framing, the question on the closed face of the same wall', () => {
+    const looked = ledgerOf(job).filter((f) => f.rule === 'bay-looked');
+    expect(looked.map((f) => f.verdict)).toEqual(['note', 'note', 'note']);
+    const wall = leanTo(true).site.walls[0]!;
+    expect(baysLooked(wall, { left: 400, right: 700 })).toBe(false);
+  });
+  it('a box at a stud that was found is ok; at one that is only reckoned it is said', () => {
+    // 16 in was measured, the others follow from the spacing
+    const nailed = ledgerOf(job).filter((f) => f.rule === 'stud');
+    const first = w.boxes.map((b) => gapToStud(b.wall, b.box)!.known);
+    expect(nailed.map((f) => f.verdict)).toEqual(first.map((known) => (known ? 'ok' : 'note')));
+    expect(nailed.some((f) => f.verdict === 'note')).toBe(true);
+  });
+  it('seen from the other face left and right change places: the box stands against the same stud', () => {
+    const wall = {
+      ...leanTo(true).site.walls[0]!,
+      faces: { A: leanTo(true).site.walls[0]!.faces.B, B: leanTo(true).site.walls[0]!.faces.A },
+    };
+    const box = { ...w.boxes[0]!.box, face: 'B' as const, hangsOn: undefined, place: { ...w.boxes[0]!.box.place, distance: inch(24) } };
+    const set = besideStud(wall, box);
+    expect(Math.abs(gapToStud(wall, set)!.mm)).toBeLessThan(0.1);
+    // from face B's left end x runs backwards: 168 − 24 = 144 lies on a stud; the nearer side of it, 1 7/8 in off
+    const x = 168 - set.place.distance.mm / 25.4;
+    expect(Math.abs(x - 144)).toBeCloseTo(1.875, 4);
+    expect(set.hangsOn).toBe(x > 144 ? 'right' : 'left');
+  });
+  it('a straight cable between two boxes of an open wall bores studs: no opening, no patch', () => {
+    const house = leanTo(true);
+    const source: Box = { ...w.boxes[0]!.box, id: 'there', name: 'There', circuitId: 'own' };
+    const circuit = { id: 'own', number: '1', name: 'lean-to', voltsNominal: 120 as const, breakerA: 20 as const };
+    const surveyed: House = { ...house, site: { ...house.site, boxes: [source], circuits: [circuit] } };
+    const made = fromBox(surveyed, {
+      id: 'j',
+      houseId: 'h',
+      name: 'j',
+      situation: 'same-wall',
+      boxId: 'there',
+      fromLeft: inch(80),
+      gangs: 1,
+    });
+    if (!made.ok) throw new Error(made.message);
+    const straight = inHouse(made.job, surveyed);
+    expect(workOf(straight).runs[0]!.crossings.length).toBeGreaterThan(1);
+    const cross = stepsOf(straight).find((s) => s.id === 'cross-studs')!;
+    expect(cross.title).toMatch(/^Bore the \d studs between$/);
+    expect(stepsOf(straight).some((s) => /^(patch|coat)/.test(s.id))).toBe(false);
+    expect(materialsOf(straight).some((m) => m.article === 'board')).toBe(false);
   });
   it('a box that stands beside no stud is a stop, and its remedy nails it', () => {
     const box = { ...w.boxes[0]!.box, place: { ...w.boxes[0]!.box.place, distance: inch(24) } };

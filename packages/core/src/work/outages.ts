@@ -39,25 +39,22 @@ export interface Outage {
 }
 /** One for each thing that is switched off: what lies between off and on. */
 export function outagesOf(steps: readonly Step[]): Outage[] {
-  return steps
-    .filter((s) => s.id === 'breaker-off' || /^breaker-off-\d+$/.test(s.id))
-    .map((off) => {
-      const on = off.id.replace('breaker-off', 'energise');
-      const resting = restingOn(off.id, steps);
-      const under = restsOn(on, steps);
-      const between = steps.filter((s) => resting.has(s.id) && under.has(s.id));
-      return {
-        off: off.id,
-        on,
-        words:
-          steps
-            .find((s) => s.id === off.id.replace('breaker-off', 'prove-dead'))
-            ?.proves.map((t) => t.words)
-            .join(' and ') ?? '',
+  return steps.flatMap((proving): Outage[] => {
+    const [first] = proving.proves;
+    if (!first) return [];
+    const resting = restingOn(first.off, steps);
+    const under = restsOn(first.on, steps);
+    const between = steps.filter((s) => resting.has(s.id) && under.has(s.id));
+    return [
+      {
+        off: first.off,
+        on: first.on,
+        words: proving.proves.map((t) => t.words).join(' and '),
         minutes: minutesOf(between.flatMap((s) => s.time)),
         steps: between.map((s) => s.id),
-      };
-    });
+      },
+    ];
+  });
 }
 /** Minutes of the longest outage, on a middle day. */
 export const outageMinutes = (steps: readonly Step[]): number => Math.max(0, ...outagesOf(steps).map((o) => o.minutes.middle));

@@ -48,6 +48,7 @@ export function panelSide(w: Work, dead: Target[], after: string[]): Draft[] {
           {
             key: 'sheath-panel',
             label: 'sheath inside the panel, past the clamp',
+            what: 'sheath inside the panel, past the clamp',
             unit: 'length',
             least: inches(0.25),
             otherwise: 'The sheath has to reach past the clamp: pull the cable in further.',

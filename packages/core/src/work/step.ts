@@ -11,14 +11,18 @@ export interface Target {
   key: string;
   /** `circuit 5`, `the panel` */
   words: string;
-  /** the step that switches it off */
+  /** the steps that switch it off, prove it dead, and switch it on again */
   off: string;
+  prove: string;
+  on: string;
   /** nothing else is switched off in the job: a proof from before circuits were told apart is its */
   sole: boolean;
 }
 export interface StepAsk {
   key: string;
   label: string;
+  /** the label without its place: `free ends from the sheath` */
+  what: string;
   unit: 'length' | 'V';
   /** judged against these, in mm or V; absent means no limit on that side */
   least?: number;
@@ -41,6 +45,8 @@ export interface Step {
   title: string;
   /** what to do, one line each */
   says: string[];
+  /** the same in few words, where several of a kind stand together on paper; absent: as it says */
+  brief?: string[];
   place: StepPlace | undefined;
   /** kinds of work in it; its minutes are summed of these */
   time: Spent[];
@@ -123,6 +129,7 @@ export const atBox = (b: WorkBox): StepPlace => ({
 export const free = (key: string, where: string, neededMm: number | undefined, edition: string): StepAsk => ({
   key,
   label: `free ends in ${where}, from the sheath`,
+  what: 'free ends, from the sheath',
   unit: 'length',
   least: neededMm ?? LEAST_FREE_MM,
   otherwise: 'Too short: pull more cable in before stripping, or splice on pigtails in the box.',
@@ -134,6 +141,7 @@ export const LEAST_OUT_MM = inches(12);
 export const out = (key: string, where: string): StepAsk => ({
   key,
   label: `cable out of the opening at ${where}`,
+  what: 'cable out of the opening',
   unit: 'length',
   least: LEAST_OUT_MM,
   otherwise: 'Pull more through: too little cannot be clamped, stripped and folded.',
@@ -143,6 +151,7 @@ export const out = (key: string, where: string): StepAsk => ({
 export const volts = (key: string, label: string, least: number, most: number, otherwise: string): StepAsk => ({
   key,
   label,
+  what: label,
   unit: 'V',
   least,
   most,

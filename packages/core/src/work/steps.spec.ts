@@ -201,6 +201,18 @@ describe('schools change the order', () => {
   });
 });
 
+/** Wanted jobs of the sample by their favourite ways. */
+const taken = new Map(
+  demoWanted.map((open): [string, JobInHouse] => {
+    const want = wantOf(open)!;
+    const [option] = searchRoutes(quinceStreet, want).found.options;
+    return [
+      open.id,
+      takeWay(open, keptParts(quinceStreet.site, want, option!, routeDetail(quinceStreet, want, option!))).job as JobInHouse,
+    ];
+  }),
+);
+
 describe('the graph of steps', () => {
   const order = (job: JobInHouse) => stepsOf(job).map((s) => s.id);
   it('every step comes after those it rests on, and the last rests on all', () => {
@@ -212,15 +224,39 @@ describe('the graph of steps', () => {
       if (steps.length) expect(restsOn('record', steps).size, job.id).toBe(steps.length);
     }
   });
-  it('nothing that needs something dead can come before its proof, whatever order of the graph is taken', () => {
-    for (const job of [cured, ...demoJobs.map((j) => inHouse(j, quinceStreet, demoJobs))]) {
+  it('nothing that needs something dead can come before its proof or after its breaker is on, whatever order of the graph is taken', () => {
+    const blind = (job: JobInHouse): JobInHouse => ({
+      ...job,
+      found: { ...job.found, walls: job.found.walls.map((w) => ({ ...w, bayLooked: undefined, looks: undefined })) },
+    });
+    const early = (job: JobInHouse): JobInHouse => ({ ...job, schools: { ...job.schools, outage: 'off at the start' } });
+    const plans = [cured, ...demoJobs.map((j) => inHouse(j, quinceStreet, demoJobs)), ...taken.values()];
+    let held = 0;
+    for (const job of [...plans, ...plans.map(blind), ...plans.map(early), ...plans.map((j) => early(blind(j)))]) {
       const steps = stepsOf(job);
       for (const s of steps.filter((x) => x.dead.length && !x.proves.length))
         for (const t of s.dead) {
-          expect(restsOn(s.id, steps).has(t.off.replace('breaker-off', 'prove-dead')), `${job.id}: ${s.id}`).toBe(true);
-          expect(restingOn(s.id, steps).has(t.off.replace('breaker-off', 'energise')), `${job.id}: ${s.id}`).toBe(true);
+          held++;
+          expect(restsOn(s.id, steps).has(t.prove), `${job.id}: ${s.id}`).toBe(true);
+          expect(restingOn(s.id, steps).has(t.on), `${job.id}: ${s.id}`).toBe(true);
         }
+      const ids = steps.map((s) => s.id);
+      expect(new Set(ids).size, job.id).toBe(ids.length);
+      if (steps.length) expect(restsOn('record', steps).size, job.id).toBe(steps.length);
+      const done = new Set(steps.flatMap((s) => s.changeIds));
+      expect(
+        job.changes.filter((c) => !done.has(c.id)).map((c) => c.title),
+        job.id,
+      ).toEqual([]);
     }
+    expect(held).toBeGreaterThan(200);
+  });
+  it('a step that needs it dead is shut once the breaker is on again', () => {
+    const job = must(prove(upToOff, DEAD, 6), 'prove-dead', 12);
+    const on: JobInHouse = { ...job, work: { ...job.work, ticks: [...job.work.ticks, { step: 'energise', at: at(13) }] } };
+    expect(doStep(value(on, 'open-source', 'free-source-old', inches(7), 14), 'open-source', 14).reasons.join()).toMatch(
+      /circuit 4 is on again/,
+    );
   });
   it('two boxes of two circuits: each circuit off for its own box, on again before the next, each with its own proof', () => {
     const [a, b] = ['hall-box', 'studio-box'].map((id) => quinceStreet.site.boxes.find((x) => x.id === id)!);
@@ -256,14 +292,11 @@ describe('the graph of steps', () => {
     expect(printSpan(at('swap-breaker').minutes)).toBe('30 to 60 min');
   });
   it('a new breaker and another that is exchanged: one outage of the panel, both in it', () => {
-    const open = demoWanted.find((j) => j.id === 'kiln-corner')!;
-    const want = wantOf(open)!;
-    const [option] = searchRoutes(quinceStreet, want).found.options;
-    const taken = takeWay(open, keptParts(quinceStreet.site, want, option!, routeDetail(quinceStreet, want, option!))).job as JobInHouse;
+    const kiln = taken.get('kiln-corner')!;
     const alter = (circuitId: string): JobInHouse => ({
-      ...taken,
+      ...kiln,
       changes: [
-        ...taken.changes,
+        ...kiln.changes,
         { id: 'protect', title: 'Arc-fault breaker', do: 'alter-circuit', circuitId, with: { arcFault: 'breaker' } },
       ],
     });
@@ -272,7 +305,7 @@ describe('the graph of steps', () => {
     expect(ids).toEqual(['breaker-off', 'panel-connect', 'swap-breaker', 'energise']);
     expect(other.find((s) => s.id === 'swap-breaker')!.changeIds).toEqual(['protect']);
     // its own circuit is protected by the breaker that is set anyway
-    const own = stepsOf(alter(taken.changes.find((c) => c.do === 'add-breaker')!.circuit.id));
+    const own = stepsOf(alter(kiln.changes.find((c) => c.do === 'add-breaker')!.circuit.id));
     expect(own.some((s) => s.id === 'swap-breaker')).toBe(false);
     expect(own.find((s) => s.id === 'panel-connect')!.changeIds).toContain('protect');
   });

@@ -4,7 +4,7 @@
  */
 import { inPlaceBoxes, numbered, runTo, workOf, type Work, type WorkBox, type WorkRun } from '../ledger/index.js';
 import { onSurface } from '../layout/index.js';
-import { baysLooked, type JobInHouse } from '../model/index.js';
+import { baysLooked, openFraming, type JobInHouse } from '../model/index.js';
 import { closeBoxes, record, testAll } from './finish.js';
 import { inPlace } from './inPlace.js';
 import { breakerSwaps, isolationOf, isolationsOf, off, on, type Isolation } from './isolation.js';
@@ -125,7 +125,8 @@ function newBoxes(w: Work, all: readonly WorkBox[]): Draft[] {
   const cuts = news.map((b, n) => opened(here(n), b, runs[n], offFirst));
   const cutDone = (b: WorkBox | undefined): string[] => {
     const n = b ? news.indexOf(b) : -1;
-    return n < 0 ? [] : [cuts[n]!.at(-1)!.id];
+    // the box’s own opening, and the last of its cable’s way: neither waits for the other
+    return n < 0 ? [] : [...new Set([cuts[n]![0]!.id, cuts[n]!.at(-1)!.id])];
   };
   const lays = runs.flatMap((r, n) => (r ? layAlong(here(n), r, tailFirst, [...cutDone(r.to), ...cutDone(r.from)]) : []));
   const lamps = lampSteps(w);
@@ -170,7 +171,8 @@ function newBoxes(w: Work, all: readonly WorkBox[]): Draft[] {
     : offFirst
       ? [...beside.marked, ...isolate(['prepare']), ...marks, ...cuts.flat(), ...lays, ...lamps, ...between]
       : [...marks, ...beside.marked, ...lamps, ...isolate([...ids(marks), ...ids(lamps)]), ...cuts.flat(), ...lays, ...between];
-  const crossings = runs.flatMap((r) => r?.crossings ?? []);
+  // in open framing a stud is bored and nothing is closed again
+  const crossings = runs.flatMap((r) => (r && !openFraming(r.to.wall) ? r.crossings : []));
   const openings = runs.flatMap((r) => r?.traced?.openings ?? []);
   const chases = runs.flatMap((r) => r?.traced?.chases ?? []);
   return [

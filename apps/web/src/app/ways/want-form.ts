@@ -46,11 +46,11 @@ import { JobSession } from '../job/job-session';
           <sa-length-field label="stock length" [value]="stock().stock" (set)="$event && setStock({ stock: $event })" />
           <sa-length-field label="saw cut" [value]="stock().kerf" (set)="$event && setStock({ kerf: $event })" />
           <sa-text-field
-            label="wires it is made for"
+            label="12 AWG wires it is made for"
             [value]="most()"
             [numeric]="true"
             [error]="mostError()"
-            hint="of this size, from the maker’s sheet; empty: not read"
+            hint="from the maker’s sheet; empty: not read"
             (set)="setMost($event)"
           />
         </div>
@@ -118,7 +118,7 @@ export class WantForm {
       .map((r) => ({ value: r.id, label: r.name })),
   );
   protected readonly stock = computed(() => this.want().raceway ?? USUAL_STOCK);
-  protected readonly most = computed(() => (this.stock().mostWires === undefined ? '' : `${this.stock().mostWires}`));
+  protected readonly most = computed(() => (this.stock().most12 === undefined ? '' : `${this.stock().most12}`));
   protected readonly mostError = signal('');
   protected readonly full = signal('');
   protected rename(name: string): void {
@@ -150,7 +150,7 @@ export class WantForm {
     const value = Number(text);
     const wrong = text !== '' && !(Number.isInteger(value) && value >= 1 && value <= 100);
     this.mostError.set(wrong ? `“${text}” is no number of wires; 10 would be one.` : '');
-    if (!wrong) this.setStock({ mostWires: text === '' ? undefined : value });
+    if (!wrong) this.setStock({ most12: text === '' ? undefined : value });
   }
   protected readonly feeds = computed((): Choice[] => this.session.job().found.boxes.map((b) => ({ value: b.id, label: b.name })));
   protected from(id: string | undefined): void {

@@ -215,7 +215,35 @@ describe('an opening over live cables', () => {
     });
     const f = ledgerOf(at).find((x) => x.rule === 'behind-cut')!;
     expect(f.says).toMatch(/runs up from Hall box/);
-    expect(stepsOf(at).find((s) => s.id === 'cut-opening')!.dead.length > 0).toBe(true);
+    expect(
+      stepsOf(at)
+        .find((s) => s.id === 'cut-opening')!
+        .dead.map((t) => t.key),
+    ).toEqual(['c4']);
+  });
+  it('cables of a box on another circuit hang there: that circuit is off and proved dead too, before the cut', () => {
+    const other = (circuitId: string | undefined) =>
+      stepsOf(
+        job({
+          change: above,
+          found: ({ found }) => ({
+            ...found,
+            walls: found.walls.map((w) => ({ ...w, bayLooked: 'seen' as const })),
+            // a second box right behind, above the first, with a cable that goes up
+            boxes: [...found.boxes, { ...hall, id: 'clock-box', name: 'Clock box', circuitId, place: { ...hall.place, bottom: measured(inches(24)) } }],
+            cables: [...found.cables, { ...found.cables[0]!, id: 'clock-line', name: 'to the clock', ends: [{ label: 'panel' }, { boxId: 'clock-box', label: 'Clock box', side: 'top' as const }] }],
+          }),
+        }),
+      ); // prettier-ignore
+    const cutDead = (steps: ReturnType<typeof other>) => steps.find((s) => s.id === 'cut-opening')!.dead.map((t) => t.words);
+    expect(cutDead(other('c5'))).toEqual(['circuit 4', 'circuit 5']);
+    expect(other('c5').find((s) => s.id === 'breaker-off')!.title).toBe('Breakers 4 and 5 off, locked or labelled');
+    expect(cutDead(other(undefined))).toEqual(['circuit 4', 'what feeds Clock box']);
+    expect(
+      other(undefined)
+        .find((s) => s.id === 'breaker-off')!
+        .says.join(' '),
+    ).toMatch(/Which breaker feeds Clock box is not known: find it/);
   });
   it('beside them nothing is said', () => expect(verdict({}, 'behind-cut')).toBeUndefined());
 });
