@@ -47,6 +47,22 @@ test('a duplicated tab does not write over what its original has not saved', asy
   }
 });
 
+test('on a slow machine too a reloaded tab is still the tab it was, with all that can be undone', async ({ page, context }) => {
+  test.setTimeout(180_000);
+  const slow = await context.newCDPSession(page);
+  await openJob(page, 'box');
+  await slow.send('Emulation.setCPUThrottlingRate', { rate: 8 });
+  await tape(page, 'x 47');
+  await tape(page, 'x 46');
+  await saved(page);
+  const before = await tabName(page);
+  for (let n = 0; n < 2; n++) {
+    await page.reload();
+    await expect(page.getByTestId('undo')).toBeEnabled({ timeout: 30_000 });
+    expect(await tabName(page)).toBe(before);
+  }
+});
+
 test('a reload right after an edit, and after two in a row, loses neither', async ({ page }) => {
   await openJob(page, 'box');
   for (let n = 0; n < 12; n++) {

@@ -126,6 +126,8 @@ const STOREY_MM = 2750;
 /** From the middle of a box that is entered on a stud to the bay beside it: a stud’s width and half a box (common practice). */
 const BESIDE_STUD_MM = inches(3);
 const HALF_BOX_HIGH_MM = inches(3.75) / 2;
+/** Where walls of no plan are laid: apart from all that is drawn. */
+const FAR_MM = 1e6;
 /** In open framing the first hole lies more than 12 in above the box. */
 const OVER_BOX_MM = HALF_BOX_HIGH_MM + inches(12.5);
 const UNDER_MM = 250;
@@ -202,6 +204,21 @@ export function framing(site: Site, places: readonly WantPlace[], options: Frami
   const rooms = new Map(site.rooms.map((r) => [r.id, r]));
   const walls = new Map(site.walls.map((w) => [w.id, w]));
   const sides = wallSides(plans);
+  // a wanted wall that nobody has put into the plan: what lies in it needs no plan, what leads out of it is not known
+  const apart = new Set<string>();
+  for (const place of places) {
+    const wall = walls.get(place.wallId);
+    if (!wall || sides.has(wall.id)) continue;
+    const from = { x: FAR_MM, y: FAR_MM * (apart.size + 1) };
+    apart.add(wall.id);
+    sides.set(wall.id, {
+      roomId: wall.faces[place.face].roomId,
+      wallId: wall.id,
+      face: 'A',
+      from,
+      to: { x: from.x + wall.length.mm, y: from.y },
+    });
+  }
   const planOf = (roomId: string): RoomPlan | undefined => plans.find((p) => p.room.id === roomId);
   const groupOf = (wallId: string): number => planOf(sides.get(wallId)?.roomId ?? '')?.group ?? -1;
   const floorOf = (wall: Wall): number => {
@@ -225,7 +242,8 @@ export function framing(site: Site, places: readonly WantPlace[], options: Frami
     const node = spotNode(wall, rect.centre, z, `feed/${box.id}`);
     boxes.set(box.id, node);
     spots.push({ wallId: wall.id, face: box.face, u: rect.centre, z, node, box });
-    if (!sides.has(wall.id)) b.gap(node, `nobody walked round a room that ${wall.name} belongs to, so where it lies is not known`);
+    if (!sides.has(wall.id) || apart.has(wall.id))
+      b.gap(node, `nobody walked round a room that ${wall.name} belongs to, so where it lies is not known`);
   }
   const hung = site.panel?.place;
   const panelWall = hung && walls.get(hung.wallId);
@@ -246,7 +264,8 @@ export function framing(site: Site, places: readonly WantPlace[], options: Frami
     const z = spots.find((s) => s.box && roomOf(s) === room && Math.abs(s.z - own) < inches(1))?.z ?? own;
     const node = spotNode(wall, u, z, `place/${i}`);
     spots.push({ wallId: wall.id, face: p.face, u, z, node });
-    if (!sides.has(wall.id)) b.gap(node, `nobody walked round a room that ${wall.name} belongs to, so where it lies is not known`);
+    if (!sides.has(wall.id) || apart.has(wall.id))
+      b.gap(node, `nobody walked round a room that ${wall.name} belongs to, so where it lies is not known`);
     return node;
   });
 

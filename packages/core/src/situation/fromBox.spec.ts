@@ -9,6 +9,7 @@ import {
   boxRect,
   checkHouse,
   checkJobIn,
+  emptySite,
   inHouse,
   measured,
   plannedSite,
@@ -18,7 +19,7 @@ import {
 } from '../model/index.js';
 import { stepsOf } from '../work/index.js';
 import { keptParts, routeDetail, searchRoutes, takeWay } from '../want/index.js';
-import { fromBox, type FromBoxAnswers } from './index.js';
+import { fromBox, withWallInHand, type FromBoxAnswers } from './index.js';
 
 const base = { id: 'j', houseId: quinceStreet.id, name: 'j' };
 const made = (answers: FromBoxAnswers): JobInHouse => {
@@ -87,6 +88,27 @@ describe('a job at a box', () => {
     // new side first, the power off only at the end
     expect(ids.indexOf('wire-new')).toBeLessThan(ids.indexOf('breaker-off'));
     expect(stepsOf(taken).find((s) => s.id === 'wire-source')!.changeIds).toContain('close-1');
+  });
+  it('one wall in hand and nothing of the house besides: what stays in the wall is found, what leads out of it is not', () => {
+    const bare: House = { ...quinceStreet, id: 'bare', site: emptySite() };
+    const wall = withWallInHand(bare, {
+      ...{ id: 'hand', room: { name: 'box room', use: 'study' }, length: measured(inches(139)) },
+      box: { fromLeft: measured(inches(30.375)), bottom: measured(inches(80)), circuit: { number: '9', breakerA: 20 }, junction: true },
+    });
+    expect(wall.house.site.devices).toEqual([]);
+    const job = fromBox(wall.house, { id: 'j', houseId: 'bare', name: 'j', situation: 'from-junction', boxId: wall.boxId! });
+    if (!job.ok) throw new Error(job.message);
+    // not as high as the junction box: the usual height, assumed
+    expect(job.job.want!.places[0]!.bottom).toEqual({ mm: inches(13.25), known: 'assumed' });
+    const want = { ...wantOf(job.job)!, places: [{ ...job.job.want!.places[0]!, fromLeft: measured(inches(62.25)) }] };
+    const [option] = searchRoutes(wall.house, want).found.options;
+    expect(option!.feed.id).toBe(wall.boxId);
+    const detail = routeDetail(wall.house, want, option!);
+    // 31 7/8 in along and down from 80 to 13 1/4: nothing shorter than both together
+    expect(detail.traced.run.runMm).toBeGreaterThan(inches(31.875 + 80 - 13.25 - 4));
+    expect(detail.traced.legs.every((l) => l.onWall?.wallId === wall.wallId)).toBe(true);
+    const own = searchRoutes(wall.house, { ...want, from: undefined, ownCircuit: true });
+    expect(own.problem).toBeDefined();
   });
   it('from a junction box: only one without a device will do, and it alone feeds', () => {
     const result = fromBox(quinceStreet, { ...base, situation: 'from-junction', boxId: 'alcove-box' });

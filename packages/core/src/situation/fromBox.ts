@@ -3,6 +3,7 @@ import * as z from 'zod';
 import { GANG_PITCH_MM } from '../catalog/index.js';
 import { smallestGaugeFor } from '../codebook/index.js';
 import { studSide, withKind } from '../layout/index.js';
+import { inches } from '../measure/index.js';
 import type { FaceId } from '../model/index.js';
 import {
   alongX,
@@ -235,15 +236,18 @@ function wantedAt(wall: Wall, changes: Change[], lowVoltage: boolean | undefined
   };
 }
 
+/** Height to start with where a junction box says nothing of it (common practice). */
+const USUAL_BOTTOM_MM = inches(13.25);
+
 /** Somewhere else on its wall until somebody says where, with its power from that box. */
-const wantedFrom = (wall: Wall, box: Box): JobWant => ({
+const wantedFrom = (wall: Wall, box: Box, bottomMm: number): JobWant => ({
   kind: 'outlet',
   places: [
     {
       wallId: wall.id,
       face: box.face,
       fromLeft: { mm: wall.length.mm / 2, known: 'assumed' },
-      bottom: { mm: box.place.bottom.mm, known: 'assumed' },
+      bottom: { mm: Math.min(bottomMm, wall.height.mm), known: 'assumed' },
     },
   ],
   from: box.id,
@@ -290,7 +294,7 @@ export function fromBox(house: House, answers: FromBoxAnswers): FromBoxResult {
   const want = fresh
     ? wantedAt(wall, changes, answers.divided)
     : answers.situation === 'relocate' || answers.situation === 'from-junction'
-      ? wantedFrom(wall, box)
+      ? wantedFrom(wall, box, answers.situation === 'relocate' ? box.place.bottom.mm : USUAL_BOTTOM_MM)
       : undefined;
   return {
     ok: true,

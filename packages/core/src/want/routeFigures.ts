@@ -51,9 +51,12 @@ export function routePlanFigure(house: House, want: Want, option: RouteOption, d
   const behind = house.site.rooms.find((r) => r.sides?.some((s) => s.wallId === first?.id));
   const plan = planDrawing(house.site, room || behind ? levelOf((room ?? behind)!) : undefined);
   if (!plan) return undefined;
+  const sides = wallSides(roomPlans(house.site));
+  // what lies in a wall of no plan can’t be drawn in it
+  const placed = (l: Traced['legs'][number]): boolean => l.onWall === undefined || sides.has(l.onWall.wallId);
   const lines = tracedParts(detail).flatMap((t, s) =>
     t.legs
-      .filter((l) => l.path.length > 1)
+      .filter((l) => l.path.length > 1 && placed(l))
       .map((l, i) => ({
         id: `leg-${s}-${i}`,
         level: level(l.space),
@@ -63,7 +66,6 @@ export function routePlanFigure(house: House, want: Want, option: RouteOption, d
       })),
   );
   const numbered = holeNumbers(detail);
-  const sides = wallSides(roomPlans(house.site));
   const wanted = want.places.flatMap((p, i) => {
     const wall = house.site.walls.find((w) => w.id === p.wallId)!;
     const side = sides.get(wall.id);
@@ -80,7 +82,8 @@ export function routePlanFigure(house: House, want: Want, option: RouteOption, d
       },
     ];
   });
-  const start = detail.traced.legs[0]?.path[0];
+  const [leg] = detail.traced.legs;
+  const start = leg && placed(leg) ? leg.path[0] : undefined;
   // names stand away from each other
   const feedLeft = !start || !wanted[0] || start.x <= wanted[0].x;
   const xs = [

@@ -3,7 +3,7 @@
  * 10 ft with its own panel, made up for this test.
  */
 import { describe, expect, it } from 'vitest';
-import { besideStud, gapToStud } from '../layout/index.js';
+import { besideStud, gapToStud, suitableBoxes } from '../layout/index.js';
 import { ledgerOf, wiringOf, workOf } from '../ledger/index.js';
 import { inches } from '../measure/index.js';
 import {
@@ -108,6 +108,34 @@ describe('three outlets in open framing', () => {
     const held = ledgerOf(job).filter((f) => f.rule === 'securing');
     expect(held.length).toBeGreaterThan(3);
     for (const f of held) expect([f.title, f.verdict]).toEqual([f.title, 'ok']);
+  });
+  it('along a stud it is held within 8 in of the box and of the panel, where the stretch is long too: 48 down to 16 1/4', () => {
+    const house = leanTo(true);
+    const over: House = {
+      ...house,
+      site: {
+        ...house.site,
+        panel: { ...house.site.panel!, place: { wallId: 'lean-w1', face: 'A', fromLeft: inch(28), bottom: inch(60) } },
+      },
+    };
+    const leg = workOf(taken(over, [at('lean-w1', 24)])).runs[0]!.traced!.legs.find((l) => l.staples.length > 0)!;
+    const upright = leg.onWall!.points.slice(1).map((p, k) => Math.abs(p.z - leg.onWall!.points[k]!.z));
+    expect(Math.max(...upright)).toBeGreaterThan(inches(24));
+    expect([leg.staples[0]! <= inches(8) + 1, leg.lengthMm - leg.staples.at(-1)! <= inches(8) + 1]).toEqual([true, true]);
+  });
+  it('wings have nothing to clamp there, nail-on boxes do; behind a finish it is the other way round', () => {
+    const fits = (open: boolean, mounting: string) =>
+      suitableBoxes(leanTo(open).site.walls[0]!, 'A', { gangs: 1, neededIn3: 10, unit: 'in' }).some(
+        (k) => k.fits && k.kind.mounting === mounting,
+      );
+    expect([fits(true, 'wings'), fits(true, 'nail-on'), fits(false, 'wings'), fits(false, 'nail-on')]).toEqual([false, true, true, false]);
+  });
+  it('something unknown between open studs is no reason to cut the power for nailing a box', () => {
+    const unknown = { id: 'u', kind: 'unknown' as const, x: inch(40), z: inch(30), width: inch(4), height: inch(4) };
+    const house = leanTo(true);
+    const odd = taken({ ...house, site: { ...house.site, walls: house.site.walls.map((x) => ({ ...x, obstacles: [unknown] })) } }, PLACES);
+    const ids = stepsOf(odd).map((s) => s.id);
+    expect(ids.indexOf('wire-new')).toBeLessThan(ids.indexOf('breaker-off'));
   });
   it('no saw step, no look into bays; the inspector sees it before it is covered, and devices go on afterwards', () => {
     const ids = steps.map((s) => s.id);

@@ -1,17 +1,19 @@
 /** Gates: nothing that needs a dead circuit is ticked before tester, target, tester. Limits are common practice or from memory. */
 import { describe, expect, it } from 'vitest';
 import { demoJobs, demoWanted, hallBox, quinceStreet, sewingCorner } from '../demo/index.js';
-import { ledgerOf } from '../ledger/index.js';
+import { ledgerOf, workOf } from '../ledger/index.js';
 import { inches } from '../measure/index.js';
-import { applyEdits, bareJob, inHouse, wantOf, type JobInHouse } from '../model/index.js';
+import { applyEdits, bareJob, inHouse, wantOf, type House, type JobInHouse } from '../model/index.js';
 import { keptParts, routeDetail, searchRoutes, takeWay } from '../want/index.js';
 import {
   enterProof,
   enterValue,
   gateOf,
+  isolationsOf,
   isTicked,
   judgeAsk,
   judgeProofReading,
+  notProved,
   outageMinutes,
   outagesOf,
   proofOf,
@@ -284,6 +286,35 @@ describe('the graph of steps', () => {
     expect([...stepsOf(one).find((s) => s.id === 'open-source-2')!.dead].map((t) => proofState(one, t).reasons[0])).toEqual([
       'the breaker has not been ticked off',
     ]);
+  });
+  it('boxes of two circuits, and a third in which both meet: all of it off together, each with its own proof', () => {
+    const boxes = ['hall-box', 'studio-box', 'alcove-box'].map((id) => quinceStreet.site.boxes.find((x) => x.id === id)!);
+    const house: House = {
+      ...quinceStreet,
+      site: { ...quinceStreet.site, cables: quinceStreet.site.cables.map((c) => (c.id === 'alcove-on' ? { ...c, circuitId: 'c4' } : c)) },
+    };
+    const job = inHouse(
+      { ...bareJob(hallBox), changes: boxes.map((box, i) => ({ id: `swap-${i}`, title: `New ${box.name}`, do: 'replace-box' as const, boxId: box.id, box })) },
+      house,
+    ); // prettier-ignore
+    expect(isolationsOf(workOf(job)).map((i) => i.targets.map((t) => t.words))).toEqual([['circuit 4', 'circuit 5']]);
+    expect(outagesOf(stepsOf(job)).map((o) => o.words)).toEqual(['circuit 4 and circuit 5']);
+    // one proof from when a job had a single one says nothing of two circuits
+    const [steps, old] = [stepsOf(job), { ...prove(upToOff, DEAD, 6).work.proofs[0]!, of: undefined }];
+    const ticked: JobInHouse = { ...job, work: { ...job.work, ticks: [{ step: 'breaker-off', at: at(5) }], proofs: [old] } };
+    expect(notProved(ticked, steps.find((s) => s.id === 'open-source')!.dead)).toHaveLength(2);
+  });
+  it('a proof from when a job had a single one counts where only one circuit is off, and goes with its breaker', () => {
+    const one = { ...hallBox, changes: hallBox.changes };
+    const [steps, old] = [stepsOf(one), { ...prove(upToOff, DEAD, 6).work.proofs[0]!, of: undefined }];
+    const ticked: JobInHouse = { ...one, work: { ...one.work, ticks: [{ step: 'breaker-off', at: at(5) }], proofs: [old] } };
+    expect(notProved(ticked, steps.find((s) => s.id === 'open-source')!.dead)).toEqual([]);
+    expect(untick(ticked, 'breaker-off', steps).work.proofs).toEqual([]);
+  });
+  it('the proof taken back alone is void too', () => {
+    const job = must(prove(upToOff, DEAD, 6), 'prove-dead', 12);
+    expect(untick(job, 'prove-dead', stepsOf(job)).work.proofs).toEqual([]);
+    expect(isTicked(untick(job, 'prove-dead', stepsOf(job)), 'breaker-off')).toBe(true);
   });
   it('minutes are the handbook’s: opening a box 5 to 10, one cable 8 to 15, three coats of one patch 30 to 45 and their sanding', () => {
     const at = (id: string) => stepsOf(cured).find((s) => s.id === id)!;

@@ -81,20 +81,46 @@ function nameTab(name: string): string {
 /** This tab's name; it survives a reload and ends with the tab. */
 export const tabName = (): string => tabStorage()?.getItem(TAB) ?? unkept ?? nameTab(nanoid(8));
 
-/** How long a reloaded page waits for the page before it to let go of the tab's name. */
-const LET_GO_MS = 500;
+/** How long a page waits for a name that nobody alive says is theirs: the page before it, gone but not yet let go of. */
+const LET_GO_MS = 5_000;
 const lockName = (tab: string): string => `saddle-tab/${tab}`;
 
-/** Holds a tab's name for as long as the page lives; false when another page holds it. */
+/** What pages say to each other of their names: a question, and the answer of the page that lives under it. */
+interface AboutTab {
+  says: 'whose' | 'mine';
+  tab: string;
+}
+
+/**
+ * Holds a tab's name for as long as the page lives; false when another page lives under it, which says so itself.
+ * A page that is gone is silent, however long a busy machine takes to let go of its name.
+ */
 function holdName(locks: LockManager, tab: string): Promise<boolean> {
+  const pages = new BroadcastChannel('saddle-tabs');
+  const given = new AbortController();
+  const say = (says: AboutTab['says']) => pages.postMessage({ says, tab } satisfies AboutTab);
+  const late = setTimeout(() => given.abort(), LET_GO_MS);
   return new Promise((held) => {
+    let mine = false;
+    pages.onmessage = ({ data }: MessageEvent<AboutTab>) => {
+      if (data.tab !== tab) return;
+      if (data.says === 'mine' && !mine) given.abort();
+      if (data.says === 'whose' && mine) say('mine');
+    };
     const never = new Promise<void>(() => undefined);
     locks
-      .request(lockName(tab), { signal: AbortSignal.timeout(LET_GO_MS) }, () => {
+      .request(lockName(tab), { signal: given.signal }, () => {
+        clearTimeout(late);
+        mine = true;
         held(true);
         return never;
       })
-      .catch(() => held(false));
+      .catch(() => {
+        clearTimeout(late);
+        pages.close();
+        held(false);
+      });
+    say('whose');
   });
 }
 
@@ -147,22 +173,31 @@ async function whole<D>(key: string, tab: string, kept: KeptDocument | undefined
   return base && (applyPatch(base, kept.patch) as D);
 }
 
+/** Writes take turns: one whole document is then the base of both, and what one takes out another can put back. */
+let turn: Promise<unknown> = Promise.resolve();
+function inTurn<T>(write: () => Promise<T>): Promise<T> {
+  const mine = turn.then(write);
+  turn = mine.catch(() => undefined);
+  return mine;
+}
+
 /** Keeps unsaved work in the browser. False when the browser did not take it: storage full, blocked or absent. */
-export const keepDraft = async <D extends object>(draft: Draft<D>): Promise<boolean> => {
-  try {
-    const { document, ...rest } = draft;
-    if (!bases.has(draft.key)) await newBase(draft.key, draft.tab, document);
-    let kept = told(draft.key, document);
-    if (kept.patch && JSON.stringify(kept.patch).length > LARGE_PATCH) {
-      await newBase(draft.key, draft.tab, document);
-      kept = told(draft.key, document);
-    }
-    await set(entry(draft.key, draft.tab), { ...rest, kept } satisfies KeptDraft, store);
-    return true;
-  } catch {
-    return false;
+export const keepDraft = <D extends object>(draft: Draft<D>): Promise<boolean> =>
+  inTurn(() => writeDraft(draft)).then(
+    () => true,
+    () => false,
+  );
+
+async function writeDraft<D extends object>(draft: Draft<D>): Promise<void> {
+  const { document, ...rest } = draft;
+  if (!bases.has(draft.key)) await newBase(draft.key, draft.tab, document);
+  let kept = told(draft.key, document);
+  if (kept.patch && JSON.stringify(kept.patch).length > LARGE_PATCH) {
+    await newBase(draft.key, draft.tab, document);
+    kept = told(draft.key, document);
   }
-};
+  await set(entry(draft.key, draft.tab), { ...rest, kept } satisfies KeptDraft, store);
+}
 
 const lastWord = (key: string): string => `saddle-last/${key}`;
 
@@ -207,15 +242,8 @@ export async function dropDraft({ key, tab }: { key: string; tab: string }): Pro
   await delMany([entry(key, tab), ...rests], store);
 }
 
-/** Writes take turns, so that what one takes out another can put back. */
-let turn: Promise<void> = Promise.resolve();
-
 /** The undo list is large and kept apart, a moment after the document itself. */
-export function keepHistory<D extends object>(key: string, history: History<D>): Promise<void> {
-  const mine = turn.then(() => writeHistory(key, history));
-  turn = mine.catch(() => undefined);
-  return mine;
-}
+export const keepHistory = <D extends object>(key: string, history: History<D>): Promise<void> => inTurn(() => writeHistory(key, history));
 
 async function writeHistory<D extends object>(key: string, history: History<D>): Promise<void> {
   const tab = tabName();
