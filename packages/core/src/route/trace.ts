@@ -205,6 +205,8 @@ export function traced(input: TraceInput): Traced {
       ? points.slice(1).reduce((s, p, k) => s + Math.abs(p.u - points[k]!.u) + Math.abs(p.z - points[k]!.z), 0)
       : lengthOf(path);
     const seen = kind === 'wall' && openFraming(wallOf(wallId));
+    const bored = edges.slice(from, to).flatMap((e) => (e.does === 'stud' ? (e.studs ?? []) : []));
+    const held = seen ? stapledUpright(points, bored, { start: from === 0, end: to === list.length - 1 }) : undefined;
     return {
       space,
       kind,
@@ -212,9 +214,9 @@ export function traced(input: TraceInput): Traced {
       path,
       onWall: oneWall ? { wallId, points } : undefined,
       lengthMm,
-      staples: seen ? stapledUpright(points) : [],
-      fastened: seen
-        ? 'stapled on the studs within 8 in of the boxes, held by the bored studs along (334.30)'
+      staples: held?.staples ?? [],
+      fastened: held
+        ? `stapled on the studs within 8 in of the boxes, held by the bored studs along (334.30)${held.blocks > 0 ? '; no stud is near where it leaves the box: nail a block between the studs there and staple it on that' : ''}`
         : kind === 'wall'
           ? 'fished: may stay unsupported between the openings (334.30(B)(1))'
           : kind === 'raceway'
@@ -439,18 +441,30 @@ export function traced(input: TraceInput): Traced {
   };
 }
 
-/** Along the studs of open framing: a cable is held within 8 in of a box without clamps, and at most 54 in apart (314.17(C), 334.30). */
-function stapledUpright(points: readonly { u: number; z: number }[]): number[] {
+/**
+ * Along the studs of open framing: a cable is held within 8 in of a box without clamps, and at most 54 in apart (314.17(C), 334.30).
+ * A stretch that leaves a box level is held by the first stud that it is bored through, where that stands within 12 in; else by a block.
+ */
+function stapledUpright(
+  points: readonly { u: number; z: number }[],
+  bored: readonly number[],
+  ends: { start: boolean; end: boolean },
+): { staples: number[]; blocks: number } {
   const staples: number[] = [];
+  const held: number[] = [];
   let along = 0;
   points.slice(1).forEach((p, k) => {
     const q = points[k]!;
-    const upright = Math.abs(p.z - q.z) > 0.5;
     const mm = Math.abs(p.z - q.z) + Math.abs(p.u - q.u);
-    if (upright) staples.push(...staplePositions(mm, inches(8), inches(8)).map((s) => along + s));
+    if (Math.abs(p.z - q.z) > 0.5) staples.push(...staplePositions(mm, inches(8), inches(8)).map((s) => along + s));
+    else held.push(...bored.filter((x) => Math.abs(x - q.u) <= mm && Math.abs(x - p.u) <= mm).map((x) => along + Math.abs(x - q.u)));
     along += mm;
   });
-  return staples;
+  held.push(...staples);
+  const blocks: number[] = [];
+  if (ends.start && along > inches(12) && Math.min(...held) > inches(12)) blocks.push(inches(8));
+  if (ends.end && along > inches(12) && along - Math.max(...held) > inches(12)) blocks.push(along - inches(8));
+  return { staples: [...staples, ...blocks].sort((a, b) => a - b), blocks: blocks.length };
 }
 
 /** A straight stretch in a space over or under rooms, parted where another room’s joists begin: each has its own spacing, depth and direction. */

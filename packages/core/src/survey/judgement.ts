@@ -239,7 +239,8 @@ export interface BoxJudgement {
   cut: CutPlan;
   /** when the box was found somewhere else or smaller */
   patch: PatchPlan | undefined;
-  move: { upMm: number; sidewaysMm: number; enlarged: number } | undefined;
+  /** `cuts`: its opening reaches beyond the one that is there */
+  move: { upMm: number; sidewaysMm: number; enlarged: number; cuts: boolean } | undefined;
 }
 
 /** Kinds that suit where a box stands or is to stand. */
@@ -325,13 +326,14 @@ export function judgeBox(input: JudgementInput): BoxJudgement {
   const newRect = boxRect(wall, box);
   if (before && oldRect && newRect) {
     const rightwards = box.face === 'A' ? 1 : -1;
+    const from = openingOf(wall, before)!;
+    const to = openingRect(wall, box)!;
     move = {
       upMm: newRect.bottom - oldRect.bottom,
       sidewaysMm: (newRect.centre - oldRect.centre) * rightwards,
       enlarged: box.gangs - before.gangs,
+      cuts: [from.left - to.left, to.right - from.right, from.bottom - to.bottom, to.top - from.top].some((mm) => mm > 0.5),
     };
-    const from = openingOf(wall, before)!;
-    const to = openingRect(wall, box)!;
     if (Math.abs(move.upMm) > 0.5)
       add('raise', move.upMm > 0 ? 'The raise' : 'The lowering', {
         verdict: 'note',

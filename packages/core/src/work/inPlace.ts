@@ -20,8 +20,7 @@ export interface InPlace {
 export function inPlace(at: At, b: WorkBox): InPlace {
   const { w } = at;
   const judged = judgeWork(w, b);
-  const moved = judged.move !== undefined && (Math.abs(judged.move.upMm) > 0.5 || Math.abs(judged.move.sidewaysMm) > 0.5);
-  const cuts = moved || (judged.move?.enlarged ?? 0) > 0;
+  const cuts = judged.move?.cuts ?? false;
   const boxChanges = w.job.changes.filter((x) => x.do === 'replace-box' && x.boxId === b.box.id).map((x) => x.id);
   const work: Draft[] = [openBox(at, b, [at.proved])];
   if (boxChanges.length) work.push(...exchange(at, b, judged, cuts, boxChanges));

@@ -61,7 +61,7 @@ describe('waits (handbook 23)', () => {
       return stepsOf({ ...job, schools: { ...job.schools, compound } }).flatMap((s) => (s.id.startsWith('coat-') ? [s.wait!.kind] : []));
     };
     expect(by('setting, same day')).toEqual(['setting compound', 'setting compound', 'wall paint']);
-    expect(by('premixed, next day')).toEqual(['premixed compound', 'premixed compound', 'wall paint']);
+    expect(by('premixed, overnight')).toEqual(['premixed compound', 'premixed compound', 'wall paint']);
   });
 });
 
@@ -88,7 +88,7 @@ describe('an old box', () => {
   const wall = house.site.walls.find((w) => w.id === box.wallId)!;
   const swapped = (next: typeof box): JobInHouse =>
     inHouse({ ...bareJob(hallBox), changes: [{ id: 'swap', title: 'New box', do: 'replace-box', boxId: box.id, box: next }] }, house);
-  it('a larger one about the same middle is cut for, one as large is not', () => {
+  it('one that is higher by 3/4 in about the same middle is cut for, one as large is not', () => {
     const ids = (job: JobInHouse) => stepsOf(job).map((s) => s.id);
     expect(ids(swapped(withKind(wall, box, 'wings-1g-20', 'centre')))).toContain('cut-opening');
     expect(ids(swapped({ ...box, condition: 'sound' }))).not.toContain('cut-opening');
@@ -98,7 +98,9 @@ describe('an old box', () => {
       ...house,
       site: { ...house.site, boxes: house.site.boxes.map((b) => (b.id === box.id ? { ...b, circuitId: undefined } : b)) },
     };
-    const job = inHouse(bareJob(hallBox), unknown);
+    const bare = bareJob(hallBox);
+    const swap = bare.changes.map((c) => (c.do === 'replace-box' ? { ...c, box: { ...c.box, circuitId: undefined } } : c));
+    const job = inHouse({ ...bare, changes: swap }, unknown);
     expect(step(job, 'open-source').dead.map((t) => t.words)).toEqual(['what feeds Hall end box']);
     expect(step(job, 'breaker-off').says.join(' ')).toMatch(/Which breaker feeds Hall end box is not known: find it/);
   });
