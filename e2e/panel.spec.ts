@@ -166,6 +166,7 @@ test('an empty directory is filled from the simulated finder, box by box', async
     'hall-box',
     'parlour-box',
     'hall-end-box',
+    'book-box',
     'studio-box',
     'alcove-box',
     'pantry-box',

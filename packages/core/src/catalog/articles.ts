@@ -21,6 +21,7 @@ export const ARTICLES = {
   'box-surface': row('boxes', 'device box of a raceway', 'each', 12),
   'box-round': row('boxes', 'round box with its bar or brace', 'each', 5),
   'box-other': row('boxes', 'box of another kind', 'each', 6),
+  'box-extension': row('boxes', 'box extension', 'each', 4),
   divider: row('boxes', 'divider for a box', 'each', 3),
   'receptacle-15': row('devices', 'receptacle, 15 A', 'each', 3),
   'receptacle-20': row('devices', 'receptacle, 20 A', 'each', 5),

@@ -90,24 +90,27 @@ function takenAndCured(id: string): JobInHouse {
   return cured(quinceStreet, takeWay(open, keptParts(quinceStreet.site, want, option!, detail)).job);
 }
 
-describe.each(['aquarium-alcove', 'wainscot', 'hall-box-replaced', 'router-shelf'])('%s, from its plan to a closed job', (id) => {
-  const start = known(
-    cured(
-      quinceStreet,
-      demoJobs.find((j) => j.id === id)!,
-    ),
-  );
-  const house = houseOf(start);
-  const done = strip(worked(start));
-  const closed = closeJob(done, house, [done], at(500), false);
-  it('every change is built by some step; closed and taken back the house is as it was', () => {
-    if (!closed.ok) throw new Error(JSON.stringify(closed.hindrances));
-    expect(closed.house.history!.at(-1)!.differs.filter((d) => d.startsWith('not built'))).toEqual([]);
-    expect(checkHouse(closed.house)).toMatchObject({ ok: true });
-    const back = reopenJob(closed.job, closed.house, [closed.job]);
-    expect(back.ok && back.house.site).toEqual(house.site);
-  });
-});
+describe.each(['aquarium-alcove', 'wainscot', 'hall-box-replaced', 'router-shelf', 'bookcase-plinth'])(
+  '%s, from its plan to a closed job',
+  (id) => {
+    const start = known(
+      cured(
+        quinceStreet,
+        demoJobs.find((j) => j.id === id)!,
+      ),
+    );
+    const house = houseOf(start);
+    const done = strip(worked(start));
+    const closed = closeJob(done, house, [done], at(500), false);
+    it('every change is built by some step; closed and taken back the house is as it was', () => {
+      if (!closed.ok) throw new Error(JSON.stringify(closed.hindrances));
+      expect(closed.house.history!.at(-1)!.differs.filter((d) => d.startsWith('not built'))).toEqual([]);
+      expect(checkHouse(closed.house)).toMatchObject({ ok: true });
+      const back = reopenJob(closed.job, closed.house, [closed.job]);
+      expect(back.ok && back.house.site).toEqual(house.site);
+    });
+  },
+);
 
 describe.each(['model-railway', 'cellar-lights', 'kiln-corner', 'loom-lamp', 'rain-barrel-pump', 'summer-kitchen'])(
   '%s, from a taken way to a closed job',
@@ -236,6 +239,35 @@ describe('other ways of working, from what is wanted to closed', () => {
     const load = ledgerOf(start).find((f) => f.rule === 'circuit-load')!;
     expect(load.verdict).not.toBe('stop');
     expect(load.sums[0]!.result.value).toBeCloseTo(15, 6);
+  });
+  it('a metal box screwed to a stud of a closed wall: at the stud, ears and screws said, as high as the room’s boxes', () => {
+    const made = newJob(quinceStreet, 'replay', 'Replay', 'outlet')!;
+    const metal = { ...made.schools, mount: 'stud-mounted metal' as const };
+    const open = inHouse(
+      { ...made, schools: metal, want: { ...made.want!, places: [place('study-w1', 44, 13.25)], from: 'alcove-box', loads: [{ name: 'drawing lamp', watts: 40, continuous: false }] } },
+      quinceStreet,
+    ); // prettier-ignore
+    const wanted = wantOf(open)!;
+    const [option] = searchRoutes(quinceStreet, wanted).found.options;
+    const taken = takeWay(open, keptParts(quinceStreet.site, wanted, option!, routeDetail(quinceStreet, wanted, option!)))
+      .job as JobInHouse;
+    const kind = ledgerOf(taken).find((f) => f.rule === 'box-kind')!;
+    const screwed = applyEdits(taken, kind.remedies.find((r) => r.id.endsWith('stud-mounted'))!.edits);
+    const { box } = workOf(screwed).boxes.find((b) => b.role === 'new')!;
+    // stud at 24 1/2 + 16 = 40 1/2, half of it 3/4, half the box 1
+    expect([box.kind.startsWith('metal-device'), box.place.distance.mm, box.hangsOn]).toEqual([
+      true,
+      expect.closeTo(inches(42.25), 2),
+      'left',
+    ]);
+    const set = stepsOf(screwed).find((s) => s.id === 'set-new-box')!;
+    expect(set.says.join(' ')).toMatch(
+      /Ears turned back.*pan-head screws through its side into the stud on its left, 1 in long, at most 1 1\/2"/s,
+    );
+    expect(set.minutes).toEqual({ middle: 15 + 0, bad: 40 + 0 });
+    const start = known(cured(quinceStreet, strip(screwed)));
+    const done = strip(worked(start));
+    expect(closeJob(done, houseOf(start), [done], at(500), false)).toMatchObject({ ok: true });
   });
   it('a box whose two cables are both live, from one circuit: made larger, each yoke on a feed of its own, never joined', () => {
     const live = (id: string, cable: Cable): Cable => ({

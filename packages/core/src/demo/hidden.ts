@@ -59,6 +59,7 @@ const FEEDS: Record<string, Record<string, readonly string[]>> = {
     'hall-box': ['c4'],
     'hall-end-box': ['c4'],
     'parlour-box': ['c4'],
+    'book-box': ['c4'],
     'sewing-window-box': ['c5'],
     'alcove-box': ['c5'],
     'studio-box': ['c5'],

@@ -123,6 +123,9 @@ const hallEnd = atBox(quinceStreet, {
   boxId: 'hall-end-box',
 });
 
+/** Behind the books of a built-in: 20 in forward into its plinth, the old box a junction behind a loose shelf. */
+const plinth = atBox(quinceStreet, { id: 'bookcase-plinth', houseId, name: 'Bookcase plinth', situation: 'forward', boxId: 'book-box' });
+
 /** Power and a network opening side by side in one divided double box under a shelf; metal studs; fed from one stud over. */
 const shelf = atBox(
   quinceStreet,
@@ -156,7 +159,7 @@ const open: Job[] = wanted.slice(1).map(({ id, name, purpose, want }) => ({
 
 export const demoHouses: House[] = [quinceStreet];
 /** As they are stored. */
-export const demoJobs: Job[] = [sewing, aquarium, parlour, hallEnd, shelf, ...open];
+export const demoJobs: Job[] = [sewing, aquarium, parlour, hallEnd, shelf, plinth, ...open];
 
 /** The same laid on the house, each as if it were the only job there. */
 const alone = (job: Job): JobInHouse => inHouse(job, quinceStreet);
@@ -165,7 +168,8 @@ export const aquariumAlcove = alone(aquarium);
 export const wainscot = alone(parlour);
 export const hallBox = alone(hallEnd);
 export const routerShelf = alone(shelf);
+export const bookcasePlinth = alone(plinth);
 /** Those that have a plan. */
-export const demoJobsInHouse: JobInHouse[] = [sewingCorner, aquariumAlcove, wainscot, hallBox, routerShelf];
+export const demoJobsInHouse: JobInHouse[] = [sewingCorner, aquariumAlcove, wainscot, hallBox, routerShelf, bookcasePlinth];
 /** Those that have taken no way yet. */
 export const demoWanted: JobInHouse[] = open.map(alone);

@@ -79,6 +79,12 @@ const BOXES: Box[] = [
     circuitId: 'c4',
     condition: 'sound',
   }),
+  box('book-box', 'Bookcase box', 'parlour-w3', [29.75, '29 3/4'], [14, '14'], {
+    kind: 'metal-device-2-3/4',
+    hangsOn: 'left',
+    circuitId: 'c4',
+    condition: 'sound',
+  }),
   box('hall-end-box', 'Hall end box', 'hall-parlour', [12.75, '12 3/4'], [13.25, '13 1/4'], {
     kind: 'metal-device-2-3/4',
     hangsOn: 'left',
@@ -124,6 +130,7 @@ const CABLES: Cable[] = [
   cable('alcove-line', 'panel to alcove', 'panel', 'alcove-box', 'Alcove box', 'top', inch(7, '7')),
   cable('alcove-on', 'alcove to studio', 'studio', 'alcove-box', 'Alcove box', 'top', inch(7.5, '7 1/2'), true),
   cable('parlour-line', 'hall to parlour', 'hall', 'parlour-box', 'Parlour box', 'bottom', inch(7, '7')),
+  cable('book-line', 'parlour to bookcase', 'parlour', 'book-box', 'Bookcase box', 'top', inch(7, '7')),
   cable('hall-end-line', 'panel to hall end', 'panel', 'hall-end-box', 'Hall end box', 'top', inch(6.75, '6 3/4')),
   cable('studio-line', 'alcove to studio box', 'study', 'studio-box', 'Studio box', 'top', inch(8, '8')),
   { ...cable('pantry-line', 'panel to pantry', 'panel', 'pantry-box', 'Pantry box', 'bottom', inch(7, '7')), gauge: 12 },
@@ -144,6 +151,7 @@ const CABLES: Cable[] = [
 const DEVICES: Device[] = [
   device('alcove-receptacle', 'alcove receptacle', 'alcove-box'),
   device('parlour-receptacle', 'parlour receptacle', 'parlour-box'),
+  device('book-receptacle', 'bookcase receptacle', 'book-box'),
   device('hall-end-receptacle', 'hall end receptacle', 'hall-end-box', 'worn'),
   device('studio-receptacle', 'studio receptacle', 'studio-box'),
   device('pantry-receptacle', 'pantry receptacle', 'pantry-box'),
@@ -190,6 +198,17 @@ const MEASURED: Record<string, (wall: Wall) => Wall> = {
       { id: 'parlour-window', kind: 'window', x: inch(36, '36'), z: inch(40, '40'), width: inch(40, '40'), height: inch(44, '44') },
     ],
     fixtures: [fixture('wainscot', 'wainscot', 76, 0, 80, 36, 0.75), fixture('cap', 'cap-trim', 76, 36, 80, 1.5, 1.5)],
+    bayLooked: 'felt',
+    fireRated: false,
+  }),
+  'parlour-w3': (w) => ({
+    ...framed(w, known(29, '29')),
+    name: 'Parlour, bookcase wall',
+    faces: { ...base(w), A: { ...base(w).A, layers: [{ finish: 'plaster-lath', thickness: inch(0.875, '7/8') }] } },
+    fixtures: [
+      { ...fixture('plinth', 'furniture', 12, 0, 72, 9, 20), board: inch(0.75, '3/4') },
+      fixture('bookcase', 'furniture', 12, 9, 72, 75, 12),
+    ],
     bayLooked: 'felt',
     fireRated: false,
   }),

@@ -5,6 +5,7 @@ import {
   boxBody,
   boxRect,
   finishThicknessMm,
+  isFront,
   studCentres,
   studPlaces,
   wallThicknessMm,
@@ -69,6 +70,7 @@ const finds =
 /** Box opening against the studs. */
 export function studCollision(wall: Wall, box: Box): Judged {
   if (wall.framing.material === 'masonry') return { verdict: 'ok', says: 'a masonry wall has no studs', sums: [], source: practice };
+  if (isFront(wall)) return { verdict: 'ok', says: 'no studs behind the front of a built-in', sums: [], source: practice };
   if (!wall.framing.knownStud && wall.framing.extraStuds.length === 0)
     return { verdict: 'can’t tell', says: 'no stud has been found on this wall', sums: [], source: practice, ask: finds };
   const clearance = studClearance(wall, box);
@@ -200,6 +202,14 @@ export function cavityDepth(wall: Wall, box: Box): Judged {
       sums: [],
       source: practice,
       ask: 'Measure the box from its front edge to the back.',
+    };
+  if (isFront(wall) && wall.framing.studDepth.known === 'assumed')
+    return {
+      verdict: 'can’t tell',
+      says: 'nobody measured how deep the built-in is',
+      sums: [],
+      source: practice,
+      ask: 'Measure from the wall to the front of the built-in.',
     };
   const finish = finishThicknessMm(wall, box.face);
   const reach = depthMm - finish;
@@ -335,6 +345,7 @@ export function surroundings(wall: Wall, box: Box): Judged {
     } as Sum);
     if (over < -0.01) return { verdict: 'stop', says: 'the plate would sit on the base trim', sums, source: practice };
   }
+  if (isFront(wall)) return { verdict: 'ok', says: 'inside the front of the built-in', sums: [endSum], source: practice };
   if (base)
     return {
       verdict: 'ok',
@@ -360,7 +371,8 @@ export function surroundings(wall: Wall, box: Box): Judged {
 }
 
 /** Boxes of the site on the same wall, this one left out. */
-export const otherBoxesOn = (site: Site, box: Box): Box[] => site.boxes.filter((b) => b.wallId === box.wallId && b.id !== box.id);
+export const otherBoxesOn = (site: Site, box: Box): Box[] =>
+  site.boxes.filter((b) => b.wallId === box.wallId && b.inFront === box.inFront && b.id !== box.id);
 
 /** Whether a stud stands between two points of the wall. */
 export const studsBetween = (wall: Wall, x1: number, x2: number): number[] =>

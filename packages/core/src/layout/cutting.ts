@@ -86,7 +86,7 @@ function hangingBehind(
   around: OpeningRect,
   before?: Box,
 ): { cable: Cable; own: Box; side: 'top' | 'bottom' }[] {
-  const boxes = site.boxes.filter((b) => b.wallId === wall.id && b.id !== box.id);
+  const boxes = site.boxes.filter((b) => b.wallId === wall.id && b.id !== box.id && b.inFront === box.inFront);
   return (before ? [...boxes, before] : boxes).flatMap((own) => {
     const rect = boxRect(wall, own);
     if (!rect) return [];

@@ -1,5 +1,5 @@
 /** Every box of a job: what it holds, where it sits, what it would run into. */
-import { DEVICE_KINDS, FINISHES, nec, practice } from '../catalog/index.js';
+import { BOX_KINDS, boxKinds, DEVICE_KINDS, FINISHES, nec, practice } from '../catalog/index.js';
 import { freeConductor, setback, sheathInside, sheathBySchool, term, type Judged } from '../codebook/index.js';
 import {
   accessibleReach,
@@ -25,6 +25,7 @@ import {
   baysLooked,
   boxBody,
   boxCentreX,
+  isFront,
   boxRect,
   distanceForCentre,
   type Box,
@@ -148,7 +149,8 @@ function placeFindings(w: Work, b: WorkBox): Finding[] {
       );
   }
   // brick and block have no bay to look into
-  if (wall.framing.material !== 'masonry') findings.push(finding('bay-looked', box.id, 'survey', 'What is in the bay', bayLooked(b)));
+  if (wall.framing.material !== 'masonry')
+    findings.push(finding('bay-looked', box.id, 'survey', isFront(wall) ? 'What is in the built-in' : 'What is in the bay', bayLooked(b)));
   return [...findings, ...heightFindings(w, b)];
 }
 
@@ -227,6 +229,9 @@ function heightFindings(w: Work, b: WorkBox): Finding[] {
   const { box, wall, room } = b;
   const rect = boxRect(wall, box);
   if (!rect) return [];
+  const reached = finding('reach', box.id, 'box', 'Accessible reach', accessibleReach(rect.bottom, rect.top));
+  // a plinth or a cabinet says itself how high
+  if (isFront(wall)) return [reached];
   const inRoom = w.planned.boxes
     .filter(
       (x) => x.id !== box.id && x.wallId === wall.id && (x.face === box.face || wall.faces[x.face].roomId === wall.faces[box.face].roomId),
@@ -250,13 +255,17 @@ function heightFindings(w: Work, b: WorkBox): Finding[] {
             ...editBox(w, b, { ...box, place: { ...box.place, bottom: { mm: bottoms[0] + add, known: 'measured' } } }, `Move ${box.name}`),
           ),
         ];
-  return [
-    finding('height', box.id, 'box', 'Height', match, level),
-    finding('reach', box.id, 'box', 'Accessible reach', accessibleReach(rect.bottom, rect.top)),
-  ];
+  return [finding('height', box.id, 'box', 'Height', match, level), reached];
 }
 
 function bayLooked({ wall, box }: WorkBox): Judged {
+  if (isFront(wall))
+    return {
+      verdict: 'note',
+      says: 'its inside can be reached: look for the runs of drawers, pipes and other cables before the front is cut',
+      sums: [],
+      source: practice,
+    };
   if (wall.faces[box.face].open)
     return {
       verdict: 'note',
@@ -281,6 +290,23 @@ function bayLooked({ wall, box }: WorkBox): Judged {
   };
 }
 
+/** By the school of metal boxes: the smallest that holds what comes into it, against the nearer stud. */
+function atStud(w: Work, b: WorkBox, neededIn3: number): Remedy[] {
+  const { box, wall } = b;
+  const { mount } = w.job.schools;
+  if (mount !== 'stud-mounted metal' || isFront(wall) || (box.kind !== 'other' && BOX_KINDS[box.kind].mounting === 'stud-screw')) return [];
+  const deepest = Math.max(0, ...b.devices.map((d) => DEVICE_KINDS[d.kind].bodyDepthMm)) + inches(0.25);
+  for (const kind of boxKinds().sort((x, y) => x.volumeIn3 - y.volumeIn3)) {
+    if (kind.mounting !== 'stud-screw' || kind.depthMm < deepest) continue;
+    const beside = besideStud(wall, withKind(wall, box, kind.id));
+    const opening = openingRect(wall, beside);
+    const input = { gangs: box.gangs, neededIn3, unit: w.job.unit, mount, ...(opening ? { at: opening } : {}) };
+    if (beside.hangsOn === 'none' || !suitableBoxes(wall, box.face, input).some((s) => s.kind.id === kind.id && s.fits)) continue;
+    return [remedy('stud-mounted', `Screw a ${kind.name} to the stud beside it`, ...editBox(w, b, beside, `${kind.name} at the stud`))];
+  }
+  return [];
+}
+
 /** Why the planned kind does or doesn't suit the wall, with others that do. */
 function kindFinding(w: Work, b: WorkBox): Finding {
   const { box: target, wall } = b;
@@ -292,6 +318,8 @@ function kindFinding(w: Work, b: WorkBox): Finding {
   const remedies = better.map((s) =>
     remedy(`kind-${s.kind.id}`, `Use ${s.kind.name}`, ...editBox(w, b, withKind(wall, target, s.kind.id), `Use ${s.kind.name}`)),
   );
+  const metal = atStud(w, b, needed);
+  remedies.push(...metal);
   const judged: Judged = onSurface(target)
     ? { verdict: 'ok', says: 'stands on the finish, in line with its raceway', sums: [], source: practice }
     : !own
@@ -303,7 +331,12 @@ function kindFinding(w: Work, b: WorkBox): Finding {
           ask: 'Read on the packet which wall thickness it clamps.',
         }
       : own.fits
-        ? { verdict: 'ok', says: `${own.kind.name}: ${own.reasons.join(', ')}`, sums: [], source: own.kind.source }
+        ? {
+            verdict: metal.length ? 'note' : 'ok',
+            says: `${metal.length ? 'you set metal boxes at a stud; ' : ''}${own.kind.name}: ${own.reasons.join(', ')}`,
+            sums: [],
+            source: own.kind.source,
+          }
         : { verdict: 'stop', says: `${own.kind.name} does not suit: ${own.reasons.join('; ')}`, sums: [], source: own.kind.source };
   return finding('box-kind', target.id, 'box', 'Kind of box for this wall', judged, remedies);
 }
@@ -416,8 +449,11 @@ function assumedValues(w: Work, wall: Wall): Finding {
   const mine = w.boxes.filter((b) => b.wall === wall);
   look('wall length', wall.length);
   look('wall height', wall.height);
-  look('stud depth', wall.framing.studDepth);
-  look('stud spacing', wall.framing.spacing);
+  if (isFront(wall)) look('how far the built-in stands out', wall.framing.studDepth);
+  else {
+    look('stud depth', wall.framing.studDepth);
+    look('stud spacing', wall.framing.spacing);
+  }
   for (const face of new Set(mine.map((b) => b.box.face)))
     for (const layer of wall.faces[face].layers)
       look(
@@ -430,14 +466,15 @@ function assumedValues(w: Work, wall: Wall): Finding {
     look(`height of ${b.box.name}`, b.box.place.bottom);
   }
   const title = w.boxes[0]?.wall === wall ? 'Values that were taken for granted' : `Taken for granted: ${wall.name}`;
+  const subject = isFront(wall) ? wall.builtIn.id : wall.id;
   if (assumed.length === 0)
-    return finding('assumed', wall.id, 'survey', title, {
+    return finding('assumed', subject, 'survey', title, {
       verdict: 'ok',
       says: 'everything was measured',
       sums: [],
       source: { from: 'measured' },
     });
-  return finding('assumed', wall.id, 'survey', title, {
+  return finding('assumed', subject, 'survey', title, {
     verdict: 'can’t tell',
     says: `not measured yet: ${assumed.join(', ')}`,
     sums: [],
@@ -528,12 +565,15 @@ function asJunction(w: Work, b: WorkBox): JobEdit[] {
 function junctionFindings(w: Work, b: WorkBox): Finding[] {
   if (b.role === 'new' || b.devices.length > 0 || b.box.holds === 'switch') return [];
   const covering = (b.wall.fixtures ?? []).filter((f) => f.face === b.box.face && covers(b.wall, b.box, f));
+  const forward = runsAt(w, b).some((r) => isFront(r.to.wall));
   return [
     finding('junction-reach', b.box.id, 'box', `${b.box.name} stays as a junction box`, {
       verdict: 'caution',
-      says: covering.length
-        ? `behind the ${covering.map((f) => f.kind.replace('-', ' ')).join(' and the ')}: cut it out there, with a box extension and a blank plate in sight; it must stay reachable`
-        : 'blank plate on it, and it stays reachable: never papered, tiled or boarded over',
+      says: forward
+        ? 'inside the built-in: an extension brings its blank plate to where it can be seen, behind a shelf or a panel that lifts out without a tool; never nailed or glued shut'
+        : covering.length
+          ? `behind the ${covering.map((f) => f.kind.replace('-', ' ')).join(' and the ')}: cut it out there, with a box extension and a blank plate in sight; it must stay reachable`
+          : 'blank plate on it, and it stays reachable: never papered, tiled or boarded over',
       sums: [],
       source: nec(w.job.edition.slice(3), '314.29'),
     }),

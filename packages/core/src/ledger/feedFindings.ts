@@ -22,7 +22,13 @@ import { cablesIn, devicesIn } from '../wiring/index.js';
 import { changeFor, finding, outletBoxes, put, remedy, runTo, type Work, type WorkBox, type WorkRun } from './work.js';
 
 /** Whether the plan ends with more outlets in a box than were found there; one that is moved or replaced has as many. */
-const addsOutlet = (b: WorkBox): boolean => b.devices.length > b.hadDevices.length;
+function addsOutlet(w: Work, b: WorkBox): boolean {
+  if (b.devices.length <= b.hadDevices.length) return false;
+  // one that comes out of the box before it, and goes in less than 6 ft of cable further on, is moved (210.12, exception)
+  const run = runTo(w, b);
+  const leaves = run?.from !== undefined && run.from.hadDevices.length - run.from.devices.length >= b.devices.length;
+  return !(leaves && run.run !== undefined && run.run.runMm <= feet(6));
+}
 const onCircuit = (w: Work, circuit: Circuit): Load[] => w.planned.loads.filter((l) => l.circuitId === circuit.id);
 const loadsAt = (w: Work, b: WorkBox): Load[] => w.planned.loads.filter((l) => l.boxId === b.box.id);
 
@@ -118,7 +124,7 @@ function needFindings(w: Work, b: WorkBox): Finding[] {
   // along a raceway or a run it is enough to know what is plugged in somewhere
   const inLine = w.job.want?.kind === 'raceway' || w.job.want?.kind === 'run';
   const named = inLine && (outletBoxes(w)[0] !== b || outletBoxes(w).some((x) => loadsAt(w, x).length > 0));
-  if (loads.length === 0 && !named && addsOutlet(b) && circuit)
+  if (loads.length === 0 && !named && addsOutlet(w, b) && circuit)
     findings.push(
       finding(
         'need',
@@ -375,10 +381,17 @@ function deviceFindings(w: Work, b: WorkBox, device: Device): Finding[] {
             ),
           ]
         : [];
-  const arcFault = finding('arc-fault', device.id, 'feed', 'Arc-fault protection', arcFaultProtection(edition, room, has, addsOutlet(b)), [
-    ...alter('arc-fault-breaker', `Arc-fault breaker on circuit ${circuit?.number ?? ''}`.trim(), 'breaker'),
-    ...alter('arc-fault-first', 'Arc-fault receptacle as the first outlet of the circuit', 'device upstream'),
-  ]);
+  const arcFault = finding(
+    'arc-fault',
+    device.id,
+    'feed',
+    'Arc-fault protection',
+    arcFaultProtection(edition, room, has, addsOutlet(w, b)),
+    [
+      ...alter('arc-fault-breaker', `Arc-fault breaker on circuit ${circuit?.number ?? ''}`.trim(), 'breaker'),
+      ...alter('arc-fault-first', 'Arc-fault receptacle as the first outlet of the circuit', 'device upstream'),
+    ],
+  );
   // 210.12 speaks of 120 V on 15 and 20 A
   const arc = circuit && (circuit.voltsNominal !== 120 || (circuit.breakerA ?? 0) > 20) ? [] : [arcFault];
   // what asks for a face asks nothing of a switch or a lampholder
@@ -576,7 +589,7 @@ export function feedFindings(w: Work): Finding[] {
     const mine = outletBoxes(w).filter((b) => b.circuit === circuit);
     for (const b of mine) findings.push(dropFinding(w, b, circuit));
     if (w.ownCircuit?.circuit.id === circuit.id) continue;
-    const adds = mine.find(addsOutlet);
+    const adds = mine.find((b) => addsOutlet(w, b));
     if (adds)
       findings.push(
         finding('may-tap', circuit.id, 'feed', `May circuit ${circuit.number} be extended`, mayTap(w.job.edition, circuit, adds.room)),

@@ -3,7 +3,17 @@ import { LAMP_BOX_IDS, LAMP_BOXES, nec, practice, type LampBoxId } from '../cata
 import { securing, term, type Judged } from '../codebook/index.js';
 import { carryThrough, studClearance, studsBetween, suitableBoxes, withKind } from '../layout/index.js';
 import { inches, printLength } from '../measure/index.js';
-import { boxBody, boxCentreX, boxRect, distanceForCentre, openFraming, type Box, type Finding, type Remedy } from '../model/index.js';
+import {
+  boxBody,
+  boxCentreX,
+  boxRect,
+  distanceForCentre,
+  isFront,
+  openFraming,
+  type Box,
+  type Finding,
+  type Remedy,
+} from '../model/index.js';
 import { foundSince, racewayFill, type Hole } from '../route/index.js';
 import { boxClamps, boxMaterial, fillOf } from '../wiring/index.js';
 import { editBox, finding, put, remedy, type Work, type WorkBox, type WorkLamp, type WorkRun } from './work.js';
@@ -222,7 +232,7 @@ function heldFinding(w: Work, r: WorkRun, b: WorkBox): Finding {
       plasticSingleGang: boxMaterial(b.box) === 'plastic' && b.box.gangs === 1,
       hasClamp: clamps === undefined ? undefined : clamps !== 'none',
       fished: r.way?.open !== true && !openFraming(b.wall),
-      firstStapleMm: openFraming(b.wall) ? plannedStaple(r, b) : undefined,
+      firstStapleMm: openFraming(b.wall) || isFront(r.to.wall) ? plannedStaple(r, b) : undefined,
     }),
     clampRemedies(w, b),
   );

@@ -8,6 +8,7 @@ import { openingRect, studCrossings, studsBetween, type StudCrossing } from '../
 import {
   boxRect,
   lampsOf,
+  letInto,
   planOf,
   wallThicknessMm,
   type Box,
@@ -151,7 +152,8 @@ function gathered(job: JobInHouse): Work {
   );
   const boxes = order.flatMap((id): WorkBox[] => {
     const box = planned.boxes.find((b) => b.id === id);
-    const wall = box && walls.get(box.wallId);
+    const stands = box && walls.get(box.wallId);
+    const wall = stands && letInto(stands, box);
     const room = wall && planned.rooms.find((r) => r.id === wall.faces[box.face].roomId);
     if (!box || !wall || !room) return [];
     const was = found.get(id);
@@ -321,7 +323,7 @@ export function finding(rule: string, subject: string, stage: Stage, title: stri
     sums: judged.sums,
     source: judged.source,
     ask: judged.ask,
-    remedies: judged.verdict === 'ok' || judged.verdict === 'note' ? [] : remedies,
+    remedies: judged.verdict === 'ok' ? [] : remedies,
   };
 }
 

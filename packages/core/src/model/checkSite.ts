@@ -162,6 +162,25 @@ export function siteErrors(site: Site, unit: LengthUnit, path: string, sound?: S
     if (box.circuitId && !circuits.has(box.circuitId)) missing(`${at}/circuitId`, 'circuit', box.circuitId);
     if (known.has(box) && known.has(wall)) return;
     const rect = boxRect(wall, box)!;
+    if (box.inFront !== undefined) {
+      const builtIn = wall.fixtures?.find((f) => f.id === box.inFront && f.face === box.face);
+      if (!builtIn) return void missing(`${at}/inFront`, 'built-in at this face', box.inFront);
+      const [right, top] = [builtIn.x.mm + builtIn.width.mm, builtIn.z.mm + builtIn.height.mm];
+      if (rect.left < builtIn.x.mm - 0.5 || rect.right > right + 0.5)
+        wrong(
+          `${at}/place/distance/mm`,
+          `${box.name} would reach from ${say(rect.left)} to ${say(rect.right)} along the wall: outside the front of the built-in, which goes from ${say(builtIn.x.mm)} to ${say(right)}.`,
+          `a place between ${say(builtIn.x.mm)} and ${say(right)}`,
+          box.place.distance.mm,
+        );
+      if (rect.bottom < builtIn.z.mm - 0.5 || rect.top > top + 0.5)
+        wrong(
+          `${at}/place/bottom/mm`,
+          `${box.name} would reach from ${say(rect.bottom)} to ${say(rect.top)} above the floor: outside the front of the built-in, which goes from ${say(builtIn.z.mm)} to ${say(top)}.`,
+          `${say(builtIn.z.mm)} to ${say(top - (rect.top - rect.bottom))}`,
+          box.place.bottom.mm,
+        );
+    }
     if (rect.left < -0.5 || rect.right > wall.length.mm + 0.5) {
       wrong(
         `${at}/place/distance/mm`,

@@ -2,6 +2,7 @@ export * from './known.js';
 export * from './panel.js';
 export * from './site.js';
 export * from './place.js';
+export * from './front.js';
 export * from './schools.js';
 export * from './change.js';
 export * from './history.js';

@@ -13,6 +13,7 @@ export const PURPOSES = [
   'from-junction',
   'move',
   'relocate',
+  'forward',
   'enlarge',
   'replace',
   'close-up',
@@ -32,9 +33,18 @@ export const PURPOSE_WORDS: Record<Purpose, string> = {
   'from-junction': 'take power on from a junction box',
   move: 'move an outlet up, down or sideways',
   relocate: 'move an outlet to another face or wall',
+  forward: 'move an outlet forward, into the front of a built-in',
   enlarge: 'more outlets in a box',
   replace: 'replace a worn box',
   'close-up': 'close a box up as a junction',
 };
 /** Purposes that stay at a box that is there; the others want one somewhere. */
-export const AT_A_BOX: ReadonlySet<Purpose> = new Set<Purpose>(['from-junction', 'move', 'relocate', 'enlarge', 'replace', 'close-up']);
+export const AT_A_BOX: ReadonlySet<Purpose> = new Set<Purpose>([
+  'from-junction',
+  'move',
+  'relocate',
+  'forward',
+  'enlarge',
+  'replace',
+  'close-up',
+]);

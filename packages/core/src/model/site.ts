@@ -151,6 +151,8 @@ export const Fixture = z.strictObject({
   height: PositiveLength,
   /** how far it stands out from the surface */
   depth: PositiveLength.optional(),
+  /** thickness of its front board */
+  board: PositiveLength.optional(),
 });
 export type Fixture = z.infer<typeof Fixture>;
 
@@ -224,6 +226,8 @@ export const Box = z.strictObject({
   wallId: Id,
   face: FaceId,
   place: Place,
+  /** the built-in of that face whose front it is let into, instead of the wall */
+  inFront: Id.optional(),
   /** `other` needs its own size */
   kind: z.enum([...BOX_KIND_IDS, 'other']),
   gangs: z.number().int().min(1, 'a box has at least one gang').max(6),

@@ -63,7 +63,7 @@ describe('loads', () => {
     const sheet = circuitSheet(site, circuit('c4'), 'US-2020');
     expect(sheet.load.amps).toBeCloseTo(14, 9);
     expect(sheet.headroomA).toBeCloseTo(1, 9);
-    expect(sheet.boxes.map((b) => b.id).sort()).toEqual(['hall-box', 'hall-end-box', 'parlour-box']);
+    expect(sheet.boxes.map((b) => b.id).sort()).toEqual(['book-box', 'hall-box', 'hall-end-box', 'parlour-box']);
     expect([sheet.gauges, sheet.wire.verdict]).toEqual([[14], 'ok']);
   });
   it('what nobody went through can’t be told, and a circuit of which no cable was seen is asked for one', () => {

@@ -129,7 +129,68 @@ describe('a job at a box', () => {
     expect(new Set(options.map((o) => o.feed.id))).toEqual(new Set(['alcove-box']));
     expect(searchRoutes(bare, { ...want, from: 'gone' }).problem).toMatch(/not in the survey any more/);
   });
+  it('20 in forward into the plinth of a bookcase: the middle of its 9 in, cut from its left edge, no studs, flush in wood', () => {
+    const job = made({ ...base, situation: 'forward', boxId: 'book-box' });
+    const w = workOf(job);
+    const [front, old] = ['j-box', 'book-box'].map((id) => w.boxes.find((b) => b.box.id === id)!);
+    // (9 − 3 3/4) ÷ 2
+    expect(front!.box.place.bottom.mm).toBeCloseTo(inches(2.625), 3);
+    // the old one’s middle is at 14 + 1 1/2, the new one’s at 4 1/2: 11 in down and 20 in forward
+    expect(w.runs[0]!.traced!.legs.map((l) => l.lengthMm)).toEqual([expect.closeTo(inches(31), 3)]);
+    const says = Object.fromEntries(ledgerOf(job).map((f) => [`${f.rule} ${f.subject}`, f]));
+    expect(says['stud j-box']).toMatchObject({ verdict: 'ok', says: 'no studs behind the front of a built-in' });
+    expect(says['setback j-box']!.says).toMatch(/can burn: front edge flush/);
+    expect([says['securing j-box']!.verdict, says['securing book-box']!.verdict]).toEqual(['ok', 'ok']);
+    // nothing is added, and 31 in are under 6 ft (210.12, exception, memory)
+    expect(ledgerOf(job).find((f) => f.rule === 'arc-fault')!.verdict).toBe('note');
+    expect(says['junction-reach book-box']!.says).toMatch(/a shelf or a panel that lifts out without a tool/);
+    expect(wiringOf(w, old!)).toMatchObject({ missing: [], refused: [] });
+    const ids = stepsOf(job).map((s) => s.id);
+    expect(ids.indexOf('wire-new')).toBeLessThan(ids.indexOf('breaker-off'));
+    expect(stepsOf(job).find((s) => s.id === 'mark-out')!.says[2]).toBe(
+      'left edge of the opening: 17 5/8" to the right of the left edge of the built-in',
+    );
+  });
+  it('forward more than 6 ft asks for arc-fault protection like a new outlet', () => {
+    const deep: House = {
+      ...quinceStreet,
+      site: {
+        ...quinceStreet.site,
+        walls: quinceStreet.site.walls.map((w) =>
+          w.id === 'parlour-w3'
+            ? { ...w, fixtures: w.fixtures!.map((f) => (f.id === 'plinth' ? { ...f, depth: measured(inches(72)) } : f)) }
+            : w,
+        ),
+      },
+    };
+    const result = fromBox(deep, { ...base, situation: 'forward', boxId: 'book-box' });
+    expect(result.ok && ledgerOf(inHouse(result.job, deep)).find((f) => f.rule === 'arc-fault')!.verdict).toBe('stop');
+  });
+  it('forward where the built-in was not measured: what is taken for it is said, and can’t tell', () => {
+    const bare: House = { ...quinceStreet, id: 'bare', site: emptySite() };
+    const wall = withWallInHand(bare, {
+      ...{ id: 'hand', room: { name: 'den', use: 'study' }, length: measured(inches(130)) },
+      box: { fromLeft: measured(inches(40)), bottom: measured(inches(15)), circuit: { number: '7', breakerA: 15 } },
+      builtIn: { out: measured(inches(16)), bottom: measured(0), height: measured(inches(6)) },
+    });
+    expect(checkHouse(wall.house)).toMatchObject({ ok: true });
+    const job = fromBox(wall.house, { id: 'j', houseId: 'bare', name: 'j', situation: 'forward', boxId: wall.boxId! });
+    if (!job.ok) throw new Error(job.message);
+    const taken = ledgerOf(inHouse(job.job, wall.house)).filter((f) => f.rule === 'assumed').map((f) => f.says); // prettier-ignore
+    expect(taken.join()).toMatch(/wood panelling on the side of den/);
+    expect(checkJobIn(job.job, wall.house, [job.job])).toMatchObject({ ok: true });
+    // a front of 3 in holds no box that is 3 3/4 in high
+    const low = { ...wall.house.site, walls: wall.house.site.walls.map((w) => ({ ...w, fixtures: w.fixtures!.map((f) => ({ ...f, height: measured(inches(3)) })) })) }; // prettier-ignore
+    const small = fromBox({ ...wall.house, site: low }, { id: 'j', houseId: 'bare', name: 'j', situation: 'forward', boxId: wall.boxId! });
+    expect(small).toMatchObject({
+      ok: false,
+      path: '/builtInId',
+      message: 'The front of the built-in is 3" high: no box fits into it, the lowest is 3 3/4".',
+    });
+  });
   it.each([
+    [{ ...base, situation: 'forward', boxId: 'alcove-box' }, '/builtInId'],
+    [{ ...base, situation: 'forward', boxId: 'book-box', builtInId: 'wardrobe' }, '/builtInId'],
     [{ ...base, situation: 'replace', boxId: 'nobody' }, '/boxId'],
     [{ ...base, situation: 'enlarge', boxId: 'alcove-box', gangs: 1 }, '/gangs'],
   ] as [FromBoxAnswers, string][])('refuses %j', (answers, path) => {

@@ -1,25 +1,31 @@
 /** Jobs that start at a box of the house's survey: moved, made larger, replaced in its place, or feeding a new outlet beside or behind it. */
 import * as z from 'zod';
-import { GANG_PITCH_MM } from '../catalog/index.js';
-import { smallestGaugeFor } from '../codebook/index.js';
+import { boxKinds, GANG_PITCH_MM } from '../catalog/index.js';
+import { smallestGaugeFor, staplePositions } from '../codebook/index.js';
 import { studSide, withKind } from '../layout/index.js';
-import { inches } from '../measure/index.js';
+import { inches, printLength } from '../measure/index.js';
 import type { FaceId } from '../model/index.js';
 import {
   alongX,
   boxBody,
   boxCentreX,
   boxRect,
+  builtInName,
+  builtInsAt,
   DEFAULT_SCHOOLS,
   DistanceLength,
   distanceForCentre,
   EVEN_WEIGHTS,
+  frontOf,
   Id,
   MeasuredLength,
   Name,
+  standsOut,
   uXOf,
   type Box,
+  type CableWay,
   type Change,
+  type Fixture,
   type House,
   type Job,
   type JobWant,
@@ -27,7 +33,7 @@ import {
   type Wall,
 } from '../model/index.js';
 import { kindsFor, suggestedBottom } from '../survey/index.js';
-import { cableKind, devicesIn } from '../wiring/index.js';
+import { cableKind, cablesIn, devicesIn } from '../wiring/index.js';
 
 const base = { id: Id, houseId: Id, name: Name, boxId: Id };
 /** What has to be said; where nothing is said of a height, the room's own is worked out. */
@@ -50,6 +56,17 @@ export const FromBoxAnswers = z.discriminatedUnion('situation', [
   z.strictObject({ ...base, situation: z.literal('close-up') }),
   /** a new outlet elsewhere takes its place; the box stays as a junction */
   z.strictObject({ ...base, situation: z.literal('relocate') }),
+  /** it comes forward into the front of the built-in that hides it; the box in the wall stays as a junction */
+  z.strictObject({
+    ...base,
+    situation: z.literal('forward'),
+    /** the one that stands before the box when not given */
+    builtInId: Id.optional(),
+    /** from the left end of the face to the left edge of the new box; straight before the old one when not given */
+    fromLeft: DistanceLength.optional(),
+    /** in the middle of the front when not given */
+    bottom: DistanceLength.optional(),
+  }),
   /** a new outlet elsewhere is fed from it */
   z.strictObject({ ...base, situation: z.literal('from-junction') }),
   z.strictObject({
@@ -64,6 +81,9 @@ export const FromBoxAnswers = z.discriminatedUnion('situation', [
   }),
 ]);
 export type FromBoxAnswers = z.infer<typeof FromBoxAnswers>;
+
+/** The lowest opening that a box for a hollow wall asks for. */
+const LOWEST_BOX_MM = Math.min(...boxKinds().flatMap((k) => (k.mounting === 'wings' && k.opening ? [k.opening.heightMm] : [])));
 
 const at = (mm: number): MeasuredLength => ({ mm: Math.round(mm * 10_000) / 10_000, known: 'measured' });
 
@@ -101,6 +121,111 @@ function enlarged(house: House, wall: Wall, box: Box, gangs: number): Box {
   return bestKind(house, wall, placed, stays);
 }
 
+const blanked = (house: House, box: Box): Change[] =>
+  devicesIn(house.site, box.id).map((d, i): Change => ({
+    id: `close-${i + 1}`,
+    title: `Blank plate on ${box.name}, ${d.name} out`.slice(0, 120),
+    do: 'remove-device',
+    deviceId: d.id,
+  }));
+
+type Forward = Extract<FromBoxAnswers, { situation: 'forward' }>;
+/** The built-in that is said, or the deepest whose front stands before the box. */
+function builtInFor(house: House, wall: Wall, box: Box, answers: Forward): Fixture | undefined {
+  if (answers.builtInId !== undefined) return wall.fixtures?.find((f) => f.id === answers.builtInId && f.face === box.face);
+  const centre = boxCentreX(wall, box);
+  return centre === undefined ? undefined : builtInsAt(house.site, box, centre).sort((a, b) => standsOut(b).mm - standsOut(a).mm)[0];
+}
+
+/** Out of the old box, through the inside of the built-in, to its front: where it is held, and how long it is. */
+function wayForward(wall: Wall, box: Box, placed: Box, builtIn: Fixture): CableWay {
+  const [a, b] = [boxRect(wall, box)!, boxRect(wall, placed)!];
+  const lengthMm = standsOut(builtIn).mm + Math.abs(a.centre - b.centre) + Math.abs((a.bottom + a.top) / 2 - (b.bottom + b.top) / 2);
+  const name = builtInName(builtIn);
+  return {
+    key: `forward|${builtIn.id}`,
+    title: `Forward through the ${name}`,
+    feed: box.id,
+    legs: [
+      {
+        space: `built-in/${builtIn.id}`,
+        kind: 'through',
+        words: `inside the ${name}`,
+        path: [],
+        lengthMm,
+        staples: staplePositions(lengthMm, inches(8), inches(8)),
+        fastened: `stapled to its wood within 8 in of both boxes, clear of drawers and of what is pushed in (334.15(B), 334.30)`,
+      },
+    ],
+    holes: [],
+    openings: [],
+    drillFrom: [`Where a board of the ${name} stands between, bore it 3/4 in, at least 1 1/4 in behind its front edge.`],
+    chases: [],
+    outside: [],
+    bends: 2,
+    loops: 0,
+    open: true,
+    past: [],
+  };
+}
+
+function forwardChanges(house: House, wall: Wall, box: Box, answers: Forward): Change[] {
+  const builtIn = builtInFor(house, wall, box, answers)!;
+  const front = frontOf(wall, builtIn.id)!;
+  const draft: Box = {
+    ...box,
+    id: ownId(answers, 'box'),
+    name: `${box.name}, front`.slice(0, 120),
+    inFront: builtIn.id,
+    place: {
+      ...box.place,
+      bottom: answers.bottom ?? at(builtIn.z.mm),
+      ...(answers.fromLeft ? { from: 'left-end', toward: 'right', to: 'left-edge', distance: answers.fromLeft } : {}),
+    },
+    hangsOn: 'none',
+    condition: 'sound',
+    supportFittings: 0,
+  };
+  const best = bestKind(house, front, draft, 'centre');
+  const middle = builtIn.z.mm + (builtIn.height.mm - boxBody(best).heightMm) / 2;
+  const placed = answers.bottom ? best : { ...best, place: { ...best.place, bottom: at(Math.max(builtIn.z.mm, middle)) } };
+  const device = devicesIn(house.site, box.id)[0]!;
+  const old = cablesIn(house.site, box.id)[0]?.cable;
+  const gauge = old?.gauge ?? smallestGaugeFor(house.site.circuits.find((c) => c.id === box.circuitId)?.breakerA ?? 20);
+  const conductors: ['black', 'white'] = ['black', 'white'];
+  return [
+    ...blanked(house, box),
+    { id: 'new-box', title: `Set ${placed.name}`.slice(0, 120), do: 'place-box', box: placed },
+    {
+      id: 'new-cable',
+      title: `Run ${cableKind({ gauge, conductors })} cable forward`,
+      do: 'run-cable',
+      cable: {
+        ...{ id: ownId(answers, 'cable'), name: 'new cable', gauge, conductors, ground: 'bare', metal: 'copper', sheath: 'nonmetallic' },
+        ends: [
+          { boxId: box.id, label: box.name },
+          { boxId: placed.id, label: placed.name, side: 'back' },
+        ],
+        direction: 'known',
+        unbrokenIn: [],
+      },
+      way: wayForward(wall, box, placed, builtIn),
+    },
+    {
+      id: 'new-device',
+      title: 'Receptacle in the front',
+      do: 'place-device',
+      device: {
+        id: ownId(answers, 'device'),
+        name: `${device.name}, front`.slice(0, 120),
+        boxId: placed.id,
+        kind: device.kind,
+        tamperResistant: true,
+      },
+    },
+  ];
+}
+
 function inPlaceChanges(house: House, wall: Wall, box: Box, answers: FromBoxAnswers): Change[] {
   const replace = (title: string, next: Box): Change => ({ id: 'replace-box', title, do: 'replace-box', boxId: box.id, box: next });
   switch (answers.situation) {
@@ -108,12 +233,9 @@ function inPlaceChanges(house: House, wall: Wall, box: Box, answers: FromBoxAnsw
       return [replace(`Move ${box.name}`.slice(0, 120), moved(house, wall, box, answers))];
     case 'relocate':
     case 'close-up':
-      return devicesIn(house.site, box.id).map((d, i): Change => ({
-        id: `close-${i + 1}`,
-        title: `Blank plate on ${box.name}, ${d.name} out`.slice(0, 120),
-        do: 'remove-device',
-        deviceId: d.id,
-      }));
+      return blanked(house, box);
+    case 'forward':
+      return forwardChanges(house, wall, box, answers);
     case 'replace':
       return [replace(`Replace ${box.name}`.slice(0, 120), bestKind(house, wall, box, studEdge(wall, box)))];
     case 'enlarge': {
@@ -211,6 +333,7 @@ function purposeOf(answers: FromBoxAnswers): Purpose {
     case 'replace':
     case 'close-up':
     case 'relocate':
+    case 'forward':
     case 'from-junction':
       return answers.situation;
     default:
@@ -280,8 +403,25 @@ export function fromBox(house: House, answers: FromBoxAnswers): FromBoxResult {
       `more than ${box.gangs}`,
       `${answers.gangs}`,
     );
-  if ((answers.situation === 'close-up' || answers.situation === 'relocate') && devicesIn(house.site, box.id).length === 0)
+  if (['close-up', 'relocate', 'forward'].includes(answers.situation) && devicesIn(house.site, box.id).length === 0)
     return refuse('/boxId', `${box.name} has no device in it: it is closed up already.`, 'a box with a device', answers.boxId);
+  if (answers.situation === 'forward' && !builtInFor(house, wall, box, answers))
+    return refuse(
+      '/builtInId',
+      answers.builtInId === undefined
+        ? `No built-in stands before ${box.name}: survey it on ${wall.name}, as furniture or a cabinet, with how far it stands out.`
+        : `${wall.name} has no built-in with the id ${answers.builtInId} on that side.`,
+      'a built-in of that face',
+      answers.builtInId ?? 'none',
+    );
+  const builtIn = answers.situation === 'forward' ? builtInFor(house, wall, box, answers) : undefined;
+  if (builtIn && builtIn.height.mm < LOWEST_BOX_MM)
+    return refuse(
+      '/builtInId',
+      `The front of the built-in is ${printLength(builtIn.height.mm, house.unit)} high: no box fits into it, the lowest is ${printLength(LOWEST_BOX_MM, house.unit)}.`,
+      `a front of ${printLength(LOWEST_BOX_MM, house.unit)} or more`,
+      printLength(builtIn.height.mm, house.unit),
+    );
   if (answers.situation === 'from-junction' && devicesIn(house.site, box.id).length > 0)
     return refuse(
       '/boxId',

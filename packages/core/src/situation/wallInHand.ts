@@ -2,7 +2,18 @@
 import * as z from 'zod';
 import { FINISHES } from '../catalog/index.js';
 import { inches } from '../measure/index.js';
-import { assumed, Circuit, DistanceLength, Id, PositiveLength, Room, type Box, type House, type WallFace } from '../model/index.js';
+import {
+  assumed,
+  Circuit,
+  DistanceLength,
+  Id,
+  PositiveLength,
+  Room,
+  type Box,
+  type Fixture,
+  type House,
+  type WallFace,
+} from '../model/index.js';
 
 export const WallInHand = z.strictObject({
   /** what its ids begin with */
@@ -23,12 +34,25 @@ export const WallInHand = z.strictObject({
       junction: z.boolean().optional(),
     })
     .optional(),
+  /** the built-in that stands before the box: how far its front stands out, and how high that front is above the floor */
+  builtIn: z.object({ out: PositiveLength, bottom: DistanceLength, height: PositiveLength }).optional(),
 });
 export type WallInHand = z.infer<typeof WallInHand>;
 export interface WallMade {
   house: House;
   wallId: string;
   boxId: string | undefined;
+}
+
+/** A built-in that nobody measured along the wall reaches this far to both sides of the box; assumed. */
+const USUAL_HALF_MM = inches(18);
+function builtInBefore(boxMm: number, wallMm: number, { out, bottom, height }: NonNullable<WallInHand['builtIn']>): Fixture {
+  const left = Math.max(0, boxMm - USUAL_HALF_MM);
+  return {
+    ...{ id: 'built-in', kind: 'furniture', face: 'A', z: bottom, height, depth: out },
+    x: assumed(left),
+    width: assumed(Math.min(wallMm, boxMm + USUAL_HALF_MM) - left),
+  };
 }
 
 /** The house with the wall; only what was answered is known, usual values are assumed. A room or a circuit that is there already is that one. */
@@ -97,6 +121,9 @@ export function withWallInHand(house: House, answers: WallInHand): WallMade {
             references: [],
             obstacles: [],
             openings: [],
+            ...(answers.builtIn && answers.box
+              ? { fixtures: [builtInBefore(answers.box.fromLeft.mm, answers.length.mm, answers.builtIn)] }
+              : {}),
           },
         ],
         boxes: box ? [...site.boxes, box] : site.boxes,

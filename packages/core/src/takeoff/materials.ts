@@ -88,6 +88,11 @@ export function materialsOf(job: JobInHouse): MaterialRow[] {
       );
     }
     if (change.do === 'remove-device') rows.push(each('plate', 'blank cover plate', 1, change.title));
+    if (change.do === 'place-box' && change.box.inFront !== undefined)
+      rows.push(
+        each('box-extension', 'box extension with a knockout in its side', 1, 'the old box comes forward to the back of the built-in'),
+        each('clamp', 'cable clamp for the extension', 1, change.title),
+      );
     if (change.do === 'add-breaker') {
       const { circuit } = change;
       const both = circuit.arcFault === 'breaker' && circuit.groundFault === 'breaker';

@@ -399,7 +399,7 @@ describe('nothing that was only assumed passes as fine', () => {
   it('volts at a box when the length is noted for a circuit of several boxes', () => {
     const { detail } = found('sewing-corner');
     expect(detail.electrical.verdict).toBe('can’t tell');
-    expect(detail.electrical.ask).toMatch(/circuit 4, which feeds 3 surveyed boxes/);
+    expect(detail.electrical.ask).toMatch(/circuit 4, which feeds 4 surveyed boxes/);
   });
   it('a breaker nobody read may be 20 A: 12 AWG is planned (240.4(D))', () => {
     const site = {

@@ -1,9 +1,9 @@
 /** A new box in a wall: marked, cut or chiselled out, the cable's way opened and bored, the cable laid, the box set and connected. */
-import { DEVICE_KINDS } from '../catalog/index.js';
+import { BOX_KINDS, DEVICE_KINDS } from '../catalog/index.js';
 import { numbered, runTo, wiringOf, type Work, type WorkBox, type WorkRun } from '../ledger/index.js';
-import { cablesBehind, CROSSING_HOLE_MM, marksFor, openingRect, uOf } from '../layout/index.js';
-import { inches, printLength, printMark, toFeet } from '../measure/index.js';
-import { alongX, baysLooked, boxRect, finishThicknessMm, openFraming, uXOf, type Wall } from '../model/index.js';
+import { cablesBehind, CROSSING_HOLE_MM, longestScrewMm, marksFor, openingRect, uOf } from '../layout/index.js';
+import { inches, printLength, printMark, toFeet, type LengthUnit } from '../measure/index.js';
+import { alongX, baysLooked, boxRect, builtInName, finishThicknessMm, isFront, openFraming, uXOf, type Wall } from '../model/index.js';
 import { atBox, capital, free, id, out, PRACTICE, step, type At, type Draft, type StepPlace } from './step.js';
 import { spent, type Spent, type TimeKind } from './times.js';
 
@@ -122,7 +122,8 @@ export function markOut(at: At, b: WorkBox): Draft {
 
 /** A saw may only go into a live-fed bay that was looked into and holds no cable at the place of the cut. */
 export function cutNeedsDead(w: Work, b: WorkBox): boolean {
-  if (inOpenFraming(b)) return false;
+  // one looks into a built-in from inside before its front is cut
+  if (inOpenFraming(b) || isFront(b.wall)) return false;
   if (cablesBehind(w.found, b.wall, b.box).length) return true;
   const opening = openingRect(b.wall, b.box);
   const unknown = b.wall.obstacles.some((o) => o.kind === 'cable' || o.kind === 'unknown');
@@ -139,6 +140,17 @@ function cut(at: At, b: WorkBox, feed: WorkBox | undefined, always: boolean): Dr
   const dead = unsure || always;
   const near = feed?.wall === b.wall ? feed.box.name : undefined;
   const needs = { alters: true, dead: dead ? at.dead : [], after: before(at, id('mark-out', at), dead), place: atBox(b) };
+  if (isFront(b.wall))
+    return step(
+      id('cut-opening', at),
+      `Cut the opening in the front of the ${builtInName(b.wall.builtIn)}`,
+      [spent('look inside'), spent('cut drywall')],
+      [
+        'Empty it where the cable goes; look from inside for runs of drawers, pipes and cables.',
+        'Trace the box, bore the corners, saw between them from the face with a fine blade: the board stays.',
+      ],
+      { ...needs, cautions: ['Eye protection. The wood can burn: the front edge of the box comes flush with it, no gap (314.20).'] },
+    );
   if (isMasonry(b))
     return step(
       id('cut-opening', at),
@@ -425,6 +437,19 @@ export function layAlong(at: At, r: WorkRun, tailFirst: boolean, after: string[]
   ];
 }
 
+const mountingOf = (b: WorkBox) => (b.box.kind === 'other' ? undefined : BOX_KINDS[b.box.kind].mounting);
+
+/** A metal box in a closed wall: how it goes in, and what holds it to its stud without reaching what is behind. */
+function screwed(b: WorkBox, unit: LengthUnit): string[] {
+  const side = b.box.hangsOn === 'left' || b.box.hangsOn === 'right' ? ` on its ${b.box.hangsOn}` : '';
+  const most = longestScrewMm(b.wall);
+  return [
+    'Ears turned back to the thickness of the finish, or taken off; notches at the top and the bottom of the opening let the screws of the ears pass.',
+    `Two pan-head screws through its side into the stud${side}, 1 in long${most === undefined ? '' : `, at most ${printMark(most, unit)}`}; pilot holes slanted back, so that the driver clears the finish.`,
+    `Front edge flush with the finish or up to 1/4 in behind it (314.20).`,
+  ];
+}
+
 /**
  * Box in, device on.
  * @param before what has to lie there before the box goes in; `connects` what is connected first, further from the power
@@ -440,14 +465,18 @@ export function newSide(
   const needed = b.freeEnd?.neededMm;
   const plan = wiringOf(w, b);
   const open = inOpenFraming(b);
+  const mounting = mountingOf(b);
   const ids = job.changes.filter((x) => (!open && x.do === 'place-box' && x.box.id === b.box.id) || x.id === r?.changeId).map((x) => x.id);
   const source = r?.from?.box.name ?? 'the panel';
   const dead = tailFirst ? [] : at.dead;
   return [
     step(
       id('set-new-box', at),
-      open ? `Cable into ${b.box.name}, ends folded in` : `Cable into ${b.box.name}, box into the wall`,
-      [spent('set a box'), ...(r && !r.traced && tailFirst ? [spent('fish in a bay')] : [])],
+      open ? `Cable into ${b.box.name}, ends folded in` : `Cable into ${b.box.name}, box into the ${isFront(b.wall) ? 'front' : 'wall'}`,
+      [
+        spent(mounting === 'stud-screw' ? 'screw a box to a stud' : 'set a box'),
+        ...(r && !r.traced && tailFirst ? [spent('fish in a bay')] : []),
+      ],
       [
         r?.traced
           ? 'Bring the end that sticks out into the box.'
@@ -459,12 +488,15 @@ export function newSide(
               'Divider in the box: power on its own side, nothing of the low voltage with it; that side stays open for its own cable (725.136).',
             ]
           : []),
+        ...(mounting === 'stud-screw' ? screwed(b, job.unit) : []),
         `Clamp it with ${job.schools.sheath === '1/4' ? '1/4 in' : 'up to 1 in'} of sheath inside${b.freeEnd ? `; leave ${printLength(b.freeEnd.leaveMm, job.unit)} of free ends, cut all the same` : ''}. ${
           open
             ? 'Stapled within 8 in of a box without clamps, a loop of slack above it; ends folded to the back until the wall is closed.'
             : isMasonry(b)
               ? 'Wet the hole, set the box in mortar, flush and level; it isn’t pulled at before the mortar has set (4 to 24 h).'
-              : 'Turn the wings up by hand until snug, not further.'
+              : mounting === 'stud-screw'
+                ? 'Box to the stud, flush; the screws home by hand.'
+                : 'Turn the wings up by hand until snug, not further.'
         }`,
       ],
       {

@@ -1,6 +1,7 @@
 /** The box that power is taken from: opened, taken apart, exchanged where it must, joined and closed. */
 import { oldFreeEnds, wiringOf, type Work, type WorkBox, type WorkRun } from '../ledger/index.js';
 import { printLength } from '../measure/index.js';
+import { isFront } from '../model/index.js';
 import { PRACTICE_MM } from '../route/index.js';
 import { atBox, free, id, LEAST_OUT_MM, out, step, type At, type Draft, type StepAsk } from './step.js';
 import { spent } from './times.js';
@@ -124,9 +125,11 @@ export function sourceSide(at: At, r: WorkRun, source: WorkBox, { tailFirst, lai
             `Hot, neutral and ground in together; ${printLength(LEAST_OUT_MM, unit)} out of the box, cut all the same later.`,
           ]
         : [
-            there
-              ? 'Catch the tail in the bay through the box’s knockout or clamp and pull it in.'
-              : `Cut ${r.run ? printLength(r.run.cutMm, unit, { style: 'feet' }) : 'the cable'}; push it in at ${source.box.name}, catch it at the opening.`,
+            isFront(r.to.wall)
+              ? 'Box extension on the old box, a clamp in the knockout of its side; the cable in through it.'
+              : there
+                ? 'Catch the tail in the bay through the box’s knockout or clamp and pull it in.'
+                : `Cut ${r.run ? printLength(r.run.cutMm, unit, { style: 'feet' }) : 'the cable'}; push it in at ${source.box.name}, catch it at the opening.`,
             `Leave at least ${printLength(LEAST_OUT_MM, unit)}, better ${printLength(PRACTICE_MM.outWhileFishing, unit)}, out of each opening.`,
           ],
       {

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
 import {
+  assumed,
   AT_A_BOX,
   emptySite,
   fieldWords,
@@ -27,10 +28,11 @@ import { TopBar } from '../shell/top-bar';
 
 /** Where the work is: on a wall that was surveyed, on the one wall in hand, or through the wall between two rooms. */
 type Where = 'surveyed' | 'wall' | 'other side';
-type AtBox = 'raise' | 'enlarge' | 'replace' | 'close-up' | 'relocate' | 'from-junction';
+type AtBox = 'raise' | 'enlarge' | 'replace' | 'close-up' | 'relocate' | 'forward' | 'from-junction';
 const SITUATION: Partial<Record<Purpose, AtBox>> = {
   move: 'raise',
   relocate: 'relocate',
+  forward: 'forward',
   'from-junction': 'from-junction',
   enlarge: 'enlarge',
   replace: 'replace',
@@ -49,6 +51,7 @@ const ABOUT: Record<Purpose, string> = {
   'from-junction': 'its cables are joined in it, nothing is plugged in there',
   move: 'above a counter or wainscot, or aside',
   relocate: 'the old box stays as a junction behind a blank plate',
+  forward: 'a bookcase, a bench, a cabinet that hides it',
   enlarge: 'one gang becomes two',
   replace: 'loose, stripped or cracked',
   'close-up': 'device out, blank plate, still reachable',
@@ -208,6 +211,10 @@ export class StartPage {
         where !== 'wall' || !this.atBox() || (l['source'] !== undefined && l['sourceBottom'] !== undefined),
         'Measure the box: from the left end of the wall to its middle, and up to its bottom.',
       ],
+      [
+        where !== 'wall' || this.purpose() !== 'forward' || (l['out'] !== undefined && l['frontHeight'] !== undefined),
+        'Measure the built-in: from the wall to its front, and how high that front is.',
+      ],
       [where !== 'wall' || this.atBox() || l['wanted'] !== undefined, 'Say where on the wall: from its left end to the middle of the box.'],
       ...(where === 'other side'
         ? ([
@@ -299,7 +306,9 @@ export class StartPage {
         ? { ...base, situation, ...(wantedBottom ? { bottom: wantedBottom } : {}), ...(sideways ? { sideways } : {}) }
         : situation === 'enlarge'
           ? { ...base, situation, gangs: 2 }
-          : { ...base, situation };
+          : situation === 'forward'
+            ? { ...base, situation, ...(wantedBottom ? { bottom: wantedBottom } : {}) }
+            : { ...base, situation };
     return answers;
   }
 
@@ -340,6 +349,9 @@ export class StartPage {
       height: l['height'],
       ...(material ? { material } : {}),
       ...(this.purpose() === 'outdoors' ? { outdoorsBehind: true } : {}),
+      ...(this.purpose() === 'forward'
+        ? { builtIn: { out: l['out']!, bottom: l['frontBottom'] ?? assumed(0), height: l['frontHeight']! } }
+        : {}),
       ...(this.atBox()
         ? {
             box: {

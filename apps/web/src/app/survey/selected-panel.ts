@@ -47,6 +47,15 @@ const KNOWN: Choice[] = [
           }
           @if (fixture(); as f) {
             <sa-choice-field label="what" [value]="f.kind" [choices]="fixtureKinds" (set)="setFixture({ kind: $any($event) })" />
+            @if (['furniture', 'base-cabinet', 'wall-cabinet'].includes(f.kind)) {
+              <sa-length-field
+                label="thickness of its front board"
+                [value]="f.board"
+                [optional]="true"
+                hint="open: 3/4 in is assumed where an outlet goes into it"
+                (set)="setFixture({ board: $event })"
+              />
+            }
           }
           @if (reference(); as r) {
             <sa-text-field label="name" [value]="r.name" (set)="$event && setReference($event)" />
