@@ -5,6 +5,7 @@
 import { ledgerOf, numbered, workOf } from '../ledger/index.js';
 import { printLength } from '../measure/index.js';
 import {
+  idOf,
   ALTERED_LISTS,
   altered,
   bareJob,
@@ -142,7 +143,7 @@ export function closeJob(job: Job, house: House, jobs: readonly Job[], at: strin
   const differ = altered(house.site, site);
   const number = (house.history ?? []).length + 1;
   const closing: Closing = {
-    id: `closing-${number}-${job.id}`.slice(0, 40),
+    id: idOf('closing', number, job.id),
     jobId: job.id,
     jobName: job.name,
     at,

@@ -126,6 +126,19 @@ const hallEnd = atBox(quinceStreet, {
 /** Behind the books of a built-in: 20 in forward into its plinth, the old box a junction behind a loose shelf. */
 const plinth = atBox(quinceStreet, { id: 'bookcase-plinth', houseId, name: 'Bookcase plinth', situation: 'forward', boxId: 'book-box' });
 
+/** Above a new stone trough and its splash, 32 in and 6 in; its cable comes from the side. */
+const trough = atBox(quinceStreet, { id: 'stone-trough', houseId, name: 'Stone trough', situation: 'raise', boxId: 'trough-box' });
+
+/** The two cables of the box turned out live when apart, both from circuit 5: two yokes, each on a feed of its own. */
+const sewingTwo = atBox(quinceStreet, {
+  id: 'sewing-window',
+  houseId,
+  name: 'Sewing window',
+  situation: 'enlarge',
+  boxId: 'sewing-window-box',
+  gangs: 2,
+});
+
 /** Power and a network opening side by side in one divided double box under a shelf; metal studs; fed from one stud over. */
 const shelf = atBox(
   quinceStreet,
@@ -159,7 +172,7 @@ const open: Job[] = wanted.slice(1).map(({ id, name, purpose, want }) => ({
 
 export const demoHouses: House[] = [quinceStreet];
 /** As they are stored. */
-export const demoJobs: Job[] = [sewing, aquarium, parlour, hallEnd, shelf, plinth, ...open];
+export const demoJobs: Job[] = [sewing, aquarium, parlour, hallEnd, shelf, plinth, trough, sewingTwo, ...open];
 
 /** The same laid on the house, each as if it were the only job there. */
 const alone = (job: Job): JobInHouse => inHouse(job, quinceStreet);
@@ -169,7 +182,18 @@ export const wainscot = alone(parlour);
 export const hallBox = alone(hallEnd);
 export const routerShelf = alone(shelf);
 export const bookcasePlinth = alone(plinth);
+export const stoneTrough = alone(trough);
+export const sewingWindow = alone(sewingTwo);
 /** Those that have a plan. */
-export const demoJobsInHouse: JobInHouse[] = [sewingCorner, aquariumAlcove, wainscot, hallBox, routerShelf, bookcasePlinth];
+export const demoJobsInHouse: JobInHouse[] = [
+  sewingCorner,
+  aquariumAlcove,
+  wainscot,
+  hallBox,
+  routerShelf,
+  bookcasePlinth,
+  stoneTrough,
+  sewingWindow,
+];
 /** Those that have taken no way yet. */
 export const demoWanted: JobInHouse[] = open.map(alone);

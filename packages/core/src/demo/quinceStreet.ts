@@ -1,6 +1,6 @@
 /** Invented sample data: the house Quince Street 14, as surveyed. Nothing here is a real place or person. */
 import { feet, inches } from '../measure/index.js';
-import { measured, type Circuit, type House, type Load, type Panel, type Room, type Wall } from '../model/index.js';
+import { measured, type Cable, type Circuit, type House, type Load, type Panel, type Room, type Wall } from '../model/index.js';
 import { surveyed } from './walls.js';
 import { inch } from './lengths.js';
 
@@ -29,6 +29,8 @@ const rooms: Room[] = [
   room('studio', 'studio', 'workshop', false),
   room('shed', 'potting shed', 'workshop', false),
   room('summer-kitchen', 'summer kitchen', 'kitchen', false),
+  room('linen', 'linen hall', 'hallway', false),
+  room('wash', 'wash room', 'bathroom', true),
 ];
 
 const circuit = (id: string, number: string, name: string, breakerA: 15 | 20, more: Partial<Circuit> = {}): Circuit => ({
@@ -51,7 +53,14 @@ const circuit4 = circuit('c4', '4', 'parlour and hall', 15, {
 const circuits: Circuit[] = [
   circuit('c1', '1', 'kitchen A', 20, { sharedNeutral: true, commonTrip: true, reservedFor: 'kitchen-small-appliance' }),
   circuit('c3', '3', 'kitchen B', 20, { sharedNeutral: true, commonTrip: true, reservedFor: 'kitchen-small-appliance' }),
-  circuit('c2', '2', 'bath', 20, { reservedFor: 'bathroom', groundFault: 'device upstream' }),
+  circuit('c2', '2', 'bath', 20, {
+    sharedNeutral: false,
+    reservedFor: 'bathroom',
+    groundFault: 'none',
+    arcFault: 'none',
+    lengthToSource: measured(feet(30), '30 ft'),
+    loadsComplete: true,
+  }),
   circuit4,
   circuit('c5', '5', 'back bedrooms', 15, {
     sharedNeutral: false,
@@ -62,7 +71,14 @@ const circuits: Circuit[] = [
     foundHow: 'breaker switched, the back rooms went dead',
     loadsComplete: true,
   }),
-  circuit('c6', '6', 'laundry', 20, { reservedFor: 'laundry' }),
+  circuit('c6', '6', 'laundry', 20, {
+    sharedNeutral: false,
+    reservedFor: 'laundry',
+    groundFault: 'none',
+    arcFault: 'none',
+    lengthToSource: measured(feet(52), '52 ft'),
+    loadsComplete: true,
+  }),
   circuit('c7', '7', 'utility and freezer', 20),
   circuit('c8', '8', 'porch and shed', 20, {
     sharedNeutral: false,
@@ -175,6 +191,7 @@ export const sewingFound: House['site'] = {
       place: { from: 'left-end', toward: 'right', to: 'left-edge', distance: inch(9.25, '9 1/4'), bottom: inch(13.25, '13 1/4') },
       kind: 'metal-device-2-1/2',
       gangs: 1,
+      hangsOn: 'left',
       supportFittings: 0,
       circuitId: 'c5',
     },
@@ -205,6 +222,19 @@ export const sewingFound: House['site'] = {
       unbrokenIn: [],
       whiteUsedAsHot: 'no',
     },
+    ...['lower', 'upper'].map((which): Cable => ({
+      ...{ id: `window-${which}`, name: `${which} cable of the window box`, gauge: 14, conductors: ['black', 'white'], ground: 'bare' },
+      ...{ metal: 'copper', sheath: 'nonmetallic', direction: 'known', unbrokenIn: [], whiteUsedAsHot: 'no', circuitId: 'c5' },
+      // apart, both were live, and both went dead with breaker 5
+      uses: [
+        { is: 'hot', circuitId: 'c5' },
+        { is: 'neutral', circuitId: 'c5' },
+      ],
+      ends: [
+        { label: `panel, ${which}` },
+        { boxId: 'sewing-window-box', label: 'Sewing window box', side: which === 'upper' ? 'top' : 'bottom', freeLength: inch(7, '7') },
+      ],
+    })),
   ],
   devices: [
     { id: 'hall-receptacle', name: 'hall receptacle', boxId: 'hall-box', kind: 'duplex-15', wiredAs: 'feed-through', condition: 'sound' },

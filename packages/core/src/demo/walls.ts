@@ -117,6 +117,29 @@ const BOXES: Box[] = [
     holds: 'switch',
     switchHas: 'hot and neutral',
   }),
+  box('linen-box', 'Linen hall box', 'linen-w3', [40.875, '40 7/8'], [13.25, '13 1/4'], {
+    kind: 'nail-on-1g-22',
+    hangsOn: 'left',
+    circuitId: 'c2',
+    condition: 'sound',
+  }),
+  box('trough-box', 'Trough box', 'laundry-w1', [28.875, '28 7/8'], [13.25, '13 1/4'], {
+    kind: 'nail-on-1g-18',
+    hangsOn: 'left',
+    circuitId: 'c6',
+    condition: 'sound',
+  }),
+  box('post-box', 'Post box', 'hall-parlour', [108.875, '108 7/8'], [13.25, '13 1/4'], {
+    kind: 'nail-on-1g-22',
+    hangsOn: 'left',
+    circuitId: 'c5',
+    condition: 'sound',
+  }),
+  box('mast-box', 'Study garden box', 'study-w2', [50.875, '50 7/8'], [13.25, '13 1/4'], {
+    kind: 'nail-on-1g-22',
+    hangsOn: 'left',
+    condition: 'sound',
+  }),
   box('stair-switch', 'Hall switch box', 'hall-w2', [9, '9'], [46, '46'], {
     kind: 'nail-on-1g-22',
     hangsOn: 'left',
@@ -133,6 +156,12 @@ const CABLES: Cable[] = [
   cable('book-line', 'parlour to bookcase', 'parlour', 'book-box', 'Bookcase box', 'top', inch(7, '7')),
   cable('hall-end-line', 'panel to hall end', 'panel', 'hall-end-box', 'Hall end box', 'top', inch(6.75, '6 3/4')),
   cable('studio-line', 'alcove to studio box', 'study', 'studio-box', 'Studio box', 'top', inch(8, '8')),
+  { ...cable('linen-line', 'panel to linen hall', 'panel', 'linen-box', 'Linen hall box', 'top', inch(7, '7')), gauge: 12 },
+  { ...cable('trough-line', 'panel to trough box', 'panel', 'trough-box', 'Trough box', 'left', inch(9, '9')), gauge: 12 },
+  cable('post-line', 'panel to post', 'panel', 'post-box', 'Post box', 'top', inch(7, '7')),
+  cable('post-on', 'post to hall lamp', 'hall lamp', 'post-box', 'Post box', 'top', inch(7, '7'), true),
+  cable('post-study', 'post to study', 'study', 'post-box', 'Post box', 'bottom', inch(7, '7'), true),
+  cable('mast-line', 'to the study garden box', 'not known', 'mast-box', 'Study garden box', 'top', inch(7, '7')),
   { ...cable('pantry-line', 'panel to pantry', 'panel', 'pantry-box', 'Pantry box', 'bottom', inch(7, '7')), gauge: 12 },
   { ...cable('shed-line', 'porch to shed', 'porch', 'shed-box', 'Shed box', 'bottom', inch(7, '7')), gauge: 12 },
   cable('loom-line', 'panel to loom room switch', 'panel', 'loom-switch', 'Loom room switch box', 'top', inch(7, '7')),
@@ -154,6 +183,10 @@ const DEVICES: Device[] = [
   device('book-receptacle', 'bookcase receptacle', 'book-box'),
   device('hall-end-receptacle', 'hall end receptacle', 'hall-end-box', 'worn'),
   device('studio-receptacle', 'studio receptacle', 'studio-box'),
+  device('linen-receptacle', 'linen hall receptacle', 'linen-box'),
+  { ...device('trough-receptacle', 'trough receptacle', 'trough-box'), kind: 'duplex-20' },
+  device('post-receptacle', 'post receptacle', 'post-box'),
+  device('mast-receptacle', 'study garden receptacle', 'mast-box'),
   device('pantry-receptacle', 'pantry receptacle', 'pantry-box'),
   { ...device('shed-receptacle', 'shed receptacle', 'shed-box'), kind: 'ground-fault-20', tamperResistant: true },
 ];
@@ -240,6 +273,46 @@ const MEASURED: Record<string, (wall: Wall) => Wall> = {
     name: 'Pantry, porch wall',
     faces: {
       ...framed(w, known(22, '22')).faces,
+      B: { roomId: 'porch', layers: [{ finish: 'wood-siding', thickness: inch(1.25, '1 1/4') }] },
+    },
+    bayLooked: 'felt',
+    fireRated: false,
+  }),
+  'linen-w3': (w) => ({
+    ...framed(w, known(40, '40')),
+    name: 'Linen hall, wash room wall',
+    faces: {
+      ...framed(w, known(40, '40')).faces,
+      B: { ...w.faces.B, layers: [{ finish: 'drywall', thickness: inch(0.5, '1/2') }], baseHeight: inch(4.5, '4 1/2') },
+    },
+    obstacles: [
+      {
+        ...{ id: 'bath-vent', kind: 'vent', x: inch(51, '51'), z: inch(0, '0'), width: inch(3, '3'), height: inch(96, '96') },
+        ...{ behindA: inch(0.75, '3/4'), thick: inch(3, '3') },
+      },
+    ],
+    bayLooked: 'seen',
+    fireRated: false,
+  }),
+  'parlour-w4': (w) => ({
+    ...framed(w, known(8, '8')),
+    name: 'Parlour, hearth wall',
+    faces: { ...base(w), A: { ...base(w).A, layers: [{ finish: 'plaster-lath', thickness: inch(0.875, '7/8') }] } },
+    bayLooked: 'felt',
+    fireRated: false,
+  }),
+  'laundry-w1': (w) => ({
+    ...framed(w, known(28, '28')),
+    name: 'Laundry, trough wall',
+    fixtures: [fixture('trough', 'counter', 12, 0, 48, 32, 22), fixture('splash', 'backsplash', 12, 32, 48, 6, 1)],
+    bayLooked: 'seen',
+    fireRated: false,
+  }),
+  'study-w2': (w) => ({
+    ...framed(w, known(50, '50')),
+    name: 'Study, garden wall',
+    faces: {
+      ...framed(w, known(50, '50')).faces,
       B: { roomId: 'porch', layers: [{ finish: 'wood-siding', thickness: inch(1.25, '1 1/4') }] },
     },
     bayLooked: 'felt',
@@ -343,6 +416,9 @@ export function surveyed(site: Site): Site {
   walked('summer-kitchen', round(120, 168, 120, 168), 'slab', { 0: { wallId: 'loom-w3', face: 'B' } });
   walked('pantry', round(60, 48, 60, 48), 'crawl-space', undefined, {}, { ...lies(-64.5, -207), joistsAbove: over });
   walked('shed', round(144, 96, 144, 96), 'slab', undefined, {}, lies(320, 40), 'flat-roof');
+  walked('linen', round(96, 48, 96, 48), 'basement', undefined, {}, { ...lies(-230, 0), ...middle });
+  walked('wash', round(96, 72, 96, 72), 'basement', { 0: { wallId: 'linen-w3', face: 'B' } }, {}, middle);
+  walked('laundry', round(84, 72, 84, 72), 'crawl-space', undefined, {}, { ...lies(273, -129), joistsAbove: over });
   return {
     ...next,
     walls: next.walls.map((w) => MEASURED[w.id]?.(w) ?? w),

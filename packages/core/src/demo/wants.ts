@@ -1,4 +1,4 @@
-/** What the jobs of Quince Street 14 want where there is nothing yet: jobs 1, 3, 4, 6, 7, 9 and 18 of the scenario. */
+/** What the jobs of Quince Street 14 want where there is nothing yet: jobs 1, 3, 4, 6, 7, 9, 15, 16, 18, 19, 21 and 22 of the scenario. */
 import { EVEN_WEIGHTS, type JobWant, type Purpose, type WantPlace } from '../model/index.js';
 import { inch } from './lengths.js';
 
@@ -81,4 +81,27 @@ export const wanted: Wanted[] = [
     ],
     { kind: 'run', ownCircuit: true, loads: [{ name: 'preserving kettle', watts: 1200, continuous: false }] },
   ),
+  want('towel-warmer', 'Towel warmer', 'outlet', [at('linen-w3', 'B', 50.5, 44)], {
+    from: 'linen-box',
+    loads: [{ name: 'towel warmer', watts: 900, continuous: false }],
+  }),
+  want('drying-cupboard', 'Drying cupboard', 'outlet', [at('sewing-hall', 'A', 50.1875, 68)], {
+    from: 'hall-box',
+    loads: [{ name: 'dehumidifier', watts: 250, continuous: true }],
+  }),
+  want('print-corner', 'Print corner', 'own-circuit', [at('study-w3', 'A', 60, 13.25)], {
+    ownCircuit: true,
+    gangs: 2,
+    // over the attic: nobody wants to work in the basement under it
+    forbidden: ['basement/0'],
+    loads: [1, 2, 3, 4].map((n) => ({ name: `press ${n}`, amps: 3, continuous: true })),
+  }),
+  want('hall-post', 'Hall post', 'outlet', [at('hall-parlour', 'B', 18, 13.25)], {
+    from: 'post-box',
+    loads: [{ name: 'aquarium pump', watts: 40, continuous: true }],
+  }),
+  want('weather-mast', 'Weather mast', 'outdoors', [at('study-w2', 'B', 64, 18)], {
+    from: 'mast-box',
+    loads: [{ name: 'weather station', watts: 25, continuous: true }],
+  }),
 ];

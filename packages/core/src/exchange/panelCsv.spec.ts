@@ -59,7 +59,7 @@ describe('in', () => {
     expect(report.rows.map((r) => r.outcome)).toEqual(['new', 'changes', 'same']);
     expect(report.site.circuits.find((c) => c.id === 'c2')).toMatchObject({
       name: 'bath and hall',
-      groundFault: 'device upstream',
+      groundFault: 'none',
       reservedFor: 'bathroom',
     });
     expect(report.site.panel!.breakers).toHaveLength(10);

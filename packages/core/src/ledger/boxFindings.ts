@@ -22,6 +22,7 @@ import {
 } from '../layout/index.js';
 import { inches, printLength } from '../measure/index.js';
 import {
+  idOf,
   baysLooked,
   boxBody,
   boxCentreX,
@@ -516,7 +517,7 @@ function asJunction(w: Work, b: WorkBox): JobEdit[] {
   const { box: target } = b;
   const old = cablesIn(w.found, target.id)[0]?.cable;
   if (!old || b.devices.length !== 1) return [];
-  const own = (what: string): string => `${w.job.id.slice(0, 39 - what.length)}-${what}`;
+  const own = (what: string): string => idOf(w.job.id, what);
   const box: Box = { ...target, id: own('new-place'), name: `${target.name}, new place`.slice(0, 120), hangsOn: 'none' };
   const kept = w.job.changes.flatMap((x): Change[] => {
     if (x.do === 'plug-in') return [{ ...x, load: x.load.boxId === target.id ? { ...x.load, boxId: box.id } : x.load }];

@@ -16,7 +16,18 @@ import {
 } from '../codebook/index.js';
 import { DEVICE_KINDS, isReceptacle, nec, practice } from '../catalog/index.js';
 import { feet, printAwg, toFeet } from '../measure/index.js';
-import { boxRect, type Box, type Circuit, type Device, type Edition, type Finding, type Load, type Remedy } from '../model/index.js';
+import {
+  idOf,
+  boxRect,
+  type Box,
+  type Change,
+  type Circuit,
+  type Device,
+  type Edition,
+  type Finding,
+  type Load,
+  type Remedy,
+} from '../model/index.js';
 import { breakerFindings } from '../panel/index.js';
 import { cablesIn, devicesIn } from '../wiring/index.js';
 import { changeFor, finding, outletBoxes, put, remedy, runTo, type Work, type WorkBox, type WorkRun } from './work.js';
@@ -72,7 +83,7 @@ function loadFinding(w: Work, circuit: Circuit): Finding {
         `unplug-${l.id}`,
         isMine(l) ? `Leave the ${l.name} elsewhere` : `Move the ${l.name} to another circuit`,
         put({
-          id: `unplug-${l.id}`.slice(0, 40),
+          id: idOf('unplug', l.id),
           do: 'unplug',
           title: `The ${l.name} is not used on circuit ${circuit.number}`.slice(0, 120),
           loadId: l.id,
@@ -112,7 +123,7 @@ function needFindings(w: Work, b: WorkBox): Finding[] {
               `unplug-${load.id}`,
               `Leave the ${load.name} elsewhere`,
               put({
-                id: `unplug-${load.id}`.slice(0, 40),
+                id: idOf('unplug', load.id),
                 do: 'unplug',
                 title: `The ${load.name} is not used here`.slice(0, 120),
                 loadId: load.id,
@@ -358,8 +369,23 @@ function deviceFindings(w: Work, b: WorkBox, device: Device): Finding[] {
   const { edition } = w.job;
   const { circuit, room } = b;
   const change = changeFor(w.job, 'place-device', device.id);
-  const swap = (id: string, title: string, to: Partial<Device>) =>
-    change ? [remedy(id, title, put({ ...change, device: { ...device, ...to } }))] : [];
+  const replaced = w.job.changes.find((x) => x.do === 'replace-device' && x.deviceId === device.id);
+  // an old one is exchanged while its box is open
+  const exchange: Change = {
+    ...{ id: replaced?.id ?? idOf('renew', device.id), do: 'replace-device', deviceId: device.id, device },
+    title: replaced?.title ?? `New receptacle in ${b.box.name}`.slice(0, 120),
+  };
+  const swap = (id: string, title: string, to: Partial<Device>) => [
+    remedy(
+      id,
+      title,
+      put(
+        change
+          ? { ...change, device: { ...device, ...to } }
+          : { ...exchange, device: { ...device, condition: 'sound', tamperResistant: true, ...to } },
+      ),
+    ),
+  ];
   const rating = DEVICE_KINDS[device.kind].ratingA;
   const ahead = (value: Circuit['groundFault']): boolean | undefined => (value === undefined ? undefined : value !== 'none');
   const has = {
@@ -377,7 +403,7 @@ function deviceFindings(w: Work, b: WorkBox, device: Device): Finding[] {
             remedy(
               id,
               title,
-              put({ id: `arc-fault-${circuit.id}`.slice(0, 40), do: 'alter-circuit', title, circuitId: circuit.id, with: { arcFault } }),
+              put({ id: idOf('arc-fault', circuit.id), do: 'alter-circuit', title, circuitId: circuit.id, with: { arcFault } }),
             ),
           ]
         : [];
@@ -493,7 +519,7 @@ function renewed(w: Work, b: WorkBox, old: Device): Remedy[] {
       `renew-${old.id}`,
       receptacle ? 'Put in a new tamper-resistant one' : 'Put in a new one',
       put({
-        id: `renew-${old.id}`.slice(0, 40),
+        id: idOf('renew', old.id),
         do: 'replace-device',
         title,
         deviceId: old.id,

@@ -1,7 +1,7 @@
 /** Lampholders as boxes that hold conductors: what their wiring and their fill are reckoned from. */
 import { LAMP_BOXES } from '../catalog/index.js';
 import { boxFill, type Judged } from '../codebook/index.js';
-import type { Box, Device, Edition, Lamp, Schools, Site } from '../model/index.js';
+import { idOf, type Box, type Device, type Edition, type Lamp, type Schools, type Site } from '../model/index.js';
 import { cablesIn, fillInput, wiringPlan, type CableInBox, type WiringPlan } from '../wiring/index.js';
 
 /** A lampholder's round box as the wiring sees it; it hangs on no wall. */
@@ -14,7 +14,7 @@ const boxOf = (lamp: Lamp): Box => ({
   ...(lamp.circuitId ? { circuitId: lamp.circuitId } : {}),
 });
 const holderOf = (lamp: Lamp): Device => ({
-  ...{ id: `${lamp.id.slice(0, 33)}-holder`, name: lamp.name, boxId: lamp.id, kind: 'lampholder', watts: lamp.watts },
+  ...{ id: idOf(lamp.id, 'holder'), name: lamp.name, boxId: lamp.id, kind: 'lampholder', watts: lamp.watts },
 });
 
 export interface LampWiring {

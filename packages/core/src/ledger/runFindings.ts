@@ -240,8 +240,8 @@ function heldFinding(w: Work, r: WorkRun, b: WorkBox): Finding {
 
 function clampRemedies(w: Work, b: WorkBox): Remedy[] {
   const needed = fillOf(w.planned, b.box, w.job.edition).neededIn3;
-  const best = suitableBoxes(b.wall, b.box.face, { gangs: b.box.gangs, neededIn3: needed, unit: w.job.unit }).find(
-    (s) => s.fits && s.kind.clamps !== 'none',
+  const [best] = [b.box.gangs, b.box.gangs + 1].flatMap((gangs) =>
+    suitableBoxes(b.wall, b.box.face, { gangs, neededIn3: needed, unit: w.job.unit }).filter((s) => s.fits && s.kind.clamps !== 'none'),
   );
   // metal boxes have knockouts: a connector in one of them clamps
   const connector =

@@ -6,6 +6,7 @@ import { cableRun, takenWay, type CableRun, type TakenInput, type Traced } from 
 import { freeConductorLength, freeEndBySchool, LEAST_FREE_MM, sheathBySchool, type Judged } from '../codebook/index.js';
 import { openingRect, studCrossings, studsBetween, type StudCrossing } from '../layout/index.js';
 import {
+  idOf,
   boxRect,
   lampsOf,
   letInto,
@@ -345,7 +346,7 @@ export function editBox(w: Work, b: WorkBox, box: Box, title: string): JobEdit[]
     return change ? [put({ ...change, box })] : [];
   }
   const there = w.job.changes.find((c) => c.do === 'replace-box' && c.boxId === b.box.id);
-  const id = there?.id ?? `replace-${b.box.id}`.slice(0, 40);
+  const id = there?.id ?? idOf('replace', b.box.id);
   return [put({ id, do: 'replace-box', title: title.slice(0, 120), boxId: b.box.id, box })];
 }
 

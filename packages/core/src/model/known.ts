@@ -12,6 +12,21 @@ export const Remark = z.string().max(2000, 'a note has at most 2000 characters')
 /** ISO 8601 instant in UTC. */
 export const Instant = z.iso.datetime();
 
+/** Longest id that `Id` takes. */
+const LONGEST_ID = 40;
+/**
+ * An id made of others: told apart from every other, however long its parts are. What doesn’t fit is cut and carries a hash of the whole
+ * (FNV-1a, 32 bit), so that two long ones that begin alike stay two.
+ */
+export function idOf(...parts: readonly (string | number)[]): string {
+  const text = parts.join('-').replace(/[^A-Za-z0-9_-]/g, '-');
+  if (text.length <= LONGEST_ID) return text;
+  let hash = 0x811c9dc5;
+  for (let i = 0; i < text.length; i++) hash = Math.imul(hash ^ text.charCodeAt(i), 0x01000193) >>> 0;
+  const tail = hash.toString(36);
+  return `${text.slice(0, LONGEST_ID - 1 - tail.length)}-${tail}`;
+}
+
 /** How a value is known. Only `assumed` wasn't looked at. */
 export const Known = z.enum(['measured', 'seen', 'felt', 'scanned', 'assumed']);
 export type Known = z.infer<typeof Known>;

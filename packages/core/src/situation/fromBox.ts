@@ -6,6 +6,7 @@ import { studSide, withKind } from '../layout/index.js';
 import { inches, printLength } from '../measure/index.js';
 import type { FaceId } from '../model/index.js';
 import {
+  idOf,
   alongX,
   boxBody,
   boxCentreX,
@@ -260,7 +261,7 @@ function inPlaceChanges(house: House, wall: Wall, box: Box, answers: FromBoxAnsw
 }
 
 /** Ids of what a job brings are its own: another job of the house may bring the like. */
-const ownId = (answers: { id: string }, what: string): string => `${answers.id.slice(0, 39 - what.length)}-${what}`;
+const ownId = (answers: { id: string }, what: string): string => idOf(answers.id, what);
 
 function newOutletChanges(house: House, wall: Wall, source: Box, answers: Extract<FromBoxAnswers, { fromLeft: unknown }>): Change[] {
   const face: FaceId = answers.situation === 'same-wall' ? source.face : source.face === 'A' ? 'B' : 'A';

@@ -5,6 +5,7 @@ import { smallestGaugeFor } from '../codebook/index.js';
 import { inches } from '../measure/index.js';
 import type { Job } from '../model/index.js';
 import {
+  idOf,
   assumed,
   Circuit,
   DEFAULT_SCHOOLS,
@@ -49,7 +50,7 @@ export interface Started {
  */
 export function otherSide(house: House, answers: OtherSideAnswers): Started {
   const drywall = () => [{ finish: 'drywall' as const, thickness: assumed(FINISHES.drywall.usualMm) }];
-  const named = (what: string): string => `${answers.id.slice(0, 39 - what.length)}-${what}`;
+  const named = (what: string): string => idOf(answers.id, what);
   const { site } = house;
   const roomCalled = (name: string) => site.rooms.find((r) => r.name.toLowerCase() === name.toLowerCase());
   const rooms = [

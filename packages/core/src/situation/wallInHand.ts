@@ -3,6 +3,7 @@ import * as z from 'zod';
 import { FINISHES } from '../catalog/index.js';
 import { inches } from '../measure/index.js';
 import {
+  idOf,
   assumed,
   Circuit,
   DistanceLength,
@@ -57,7 +58,7 @@ function builtInBefore(boxMm: number, wallMm: number, { out, bottom, height }: N
 
 /** The house with the wall; only what was answered is known, usual values are assumed. A room or a circuit that is there already is that one. */
 export function withWallInHand(house: House, answers: WallInHand): WallMade {
-  const own = (what: string): string => `${answers.id.slice(0, 39 - what.length)}-${what}`;
+  const own = (what: string): string => idOf(answers.id, what);
   const { site } = house;
   const called = site.rooms.find((r) => r.name.toLowerCase() === answers.room.name.toLowerCase());
   const room: Room = called ?? { id: own('room'), ...answers.room };

@@ -2,7 +2,17 @@
 import { FINISHES } from '../catalog/index.js';
 import { closing } from '../layout/index.js';
 import { inches, parseLength, printLength, type LengthUnit } from '../measure/index.js';
-import { assumed, type FaceId, type MeasuredLength, type Room, type RoomSide, type RoomUse, type Site, type Wall } from '../model/index.js';
+import {
+  idOf,
+  assumed,
+  type FaceId,
+  type MeasuredLength,
+  type Room,
+  type RoomSide,
+  type RoomUse,
+  type Site,
+  type Wall,
+} from '../model/index.js';
 
 export interface RoundOk {
   ok: true;
@@ -118,7 +128,7 @@ export function addRoom(site: Site, answers: RoomAnswers, unit: LengthUnit): Add
       walls[at] = { ...wall, faces: { ...wall.faces, [known.face]: { ...wall.faces[known.face], roomId: answers.id } } };
       return { wallId: wall.id, face: known.face, turn };
     }
-    const id = `${answers.id}-w${i + 1}`.slice(0, 40);
+    const id = idOf(answers.id, `w${i + 1}`);
     const layer = () => [{ finish: 'drywall' as const, thickness: assumed(FINISHES.drywall.usualMm) }];
     walls.push({
       id,

@@ -265,7 +265,7 @@ describe('two measurements of one thing', () => {
 
 describe('what to measure next', () => {
   it('an empty wall asks for a stud first, and every entry says how and why', () => {
-    const bare = wallOf(site, 'study-w2');
+    const bare = wallOf(site, 'study-w4');
     const next = nextMeasures(site, bare, 'A');
     expect(next[0]!.what).toBe('one stud');
     for (const n of next) expect(n.how.length * n.why.length).toBeGreaterThan(0);

@@ -5,6 +5,7 @@
 import { BOX_KINDS, FINISHES } from '../catalog/index.js';
 import { inches, snapToTape, type LengthUnit } from '../measure/index.js';
 import {
+  idOf,
   assumed,
   boxBody,
   boxRect,
@@ -196,7 +197,7 @@ export function putThing(site: Site, wallId: string, thingId: string, to: ThingP
         ...wall,
         framing: {
           ...framing,
-          extraStuds: [...framing.extraStuds, { id: `moved-${thingId}`.slice(0, 40), x, insteadOf: (thing.left + thing.right) / 2 }],
+          extraStuds: [...framing.extraStuds, { id: idOf('moved', thingId), x, insteadOf: (thing.left + thing.right) / 2 }],
         },
       });
     }
@@ -313,7 +314,7 @@ export function addThing(site: Site, wallId: string, face: FaceId, id: string, w
       return {
         ...site,
         boxes: [...site.boxes, box],
-        devices: [...site.devices, { id: `${id}-device`.slice(0, 40), name: `${box.name} receptacle`, boxId: id, kind: 'duplex-15' }],
+        devices: [...site.devices, { id: idOf(id, 'device'), name: `${box.name} receptacle`, boxId: id, kind: 'duplex-15' }],
       };
     }
     case 'stud':

@@ -2,7 +2,7 @@
 import { COILS, priceOf, type CoilArticle, type Prices } from '../catalog/index.js';
 import { workOf } from '../ledger/index.js';
 import { feet, printLength, type LengthUnit } from '../measure/index.js';
-import { assumed, type CoilOnHand, type House, type JobInHouse } from '../model/index.js';
+import { idOf, assumed, type CoilOnHand, type House, type JobInHouse } from '../model/index.js';
 import { cableKind } from '../wiring/index.js';
 import { cableArticle } from './materials.js';
 import { cheapestPurchase, type OnHand, type PieceNeed, type PurchaseResult, type StockKind } from './purchase.js';
@@ -104,7 +104,7 @@ export function onHandAfter(job: JobInHouse, house: Pick<House, 'prices' | 'onHa
   const rests = cuts
     .filter((c) => !c.onHand && c.kind.endsWith('-2') && c.leftMm >= LEAST_REST_MM)
     .map((c, i): CoilOnHand => ({
-      id: `${job.id.slice(0, 32)}-rest-${i + 1}`,
+      id: idOf(job.id, `rest-${i + 1}`),
       article: c.article,
       length: assumed(c.leftMm),
       note: `rest of ${job.name}`.slice(0, 120),

@@ -1,7 +1,7 @@
 /** What is in a box, read off a site: cables, conductors, devices, and from them the fill. */
 import { BOX_KINDS, DEVICE_KINDS } from '../catalog/index.js';
 import { boxFill, sheathBySchool, type BoxFillInput, type FillConductors } from '../codebook/index.js';
-import { boxBody, type Box, type Cable, type CableEnd, type Device, type Edition, type Schools, type Site } from '../model/index.js';
+import { idOf, boxBody, type Box, type Cable, type CableEnd, type Device, type Edition, type Schools, type Site } from '../model/index.js';
 
 export interface CableInBox {
   cable: Cable;
@@ -58,7 +58,7 @@ export const cablesIn = (site: Site, boxId: string): CableInBox[] => cablesByBox
 export const devicesIn = (site: Site, boxId: string): Device[] => devicesByBox(site.devices, boxId);
 
 /** The switch of a box that holds one: the survey may know it by its box only. */
-export const switchOf = (boxId: string): string => `${boxId.slice(0, 33)}-switch`;
+export const switchOf = (boxId: string): string => idOf(boxId, 'switch');
 /** Devices of a box; a box that holds a switch and names none has one. */
 export function devicesOf(site: Site, box: Box): Device[] {
   const devices = devicesIn(site, box.id);

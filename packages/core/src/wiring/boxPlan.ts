@@ -6,6 +6,7 @@ import { spliceParts } from '../catalog/index.js';
 import { endsIn, groundWithoutDevices, joinedFeeds, lineSide, magnitude, nodeOf, switchOn, type SwitchedOn } from '../circuit/index.js';
 import { inches, type Awg } from '../measure/index.js';
 import {
+  idOf,
   endKey,
   GROUND_BAR,
   NEUTRAL_BAR,
@@ -193,7 +194,7 @@ class Planner {
   }
 
   private id(kind: string): string {
-    return `${this.request.boxId}-${kind}${this.count++}`.slice(0, 40);
+    return idOf(this.request.boxId, `${kind}${this.count++}`);
   }
 }
 
@@ -477,7 +478,7 @@ function alone(request: BoxPlanRequest, planned: Bench): Bench {
         hots += 1;
       }
       bench.joints.push({
-        id: `panel-${id}-${conductor}`.slice(0, 40),
+        id: idOf('panel', id, conductor),
         boxId: PANEL,
         kind: 'terminal',
         at: { device, terminal: 'screw' },

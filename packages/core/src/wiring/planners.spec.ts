@@ -196,7 +196,13 @@ describe('the sample jobs', () => {
       if (plan.refused.length || plan.missing.length || !plan.devices.length) continue;
       const bench = benchOf(c.planned, [box.id], circuit, job.schools);
       const devices = bench.devices.filter((d) => d.boxId === box.id);
-      const kind: BoxPlanKind = devices.some((d) => d.form === 'ground-fault') ? 'protected' : devices.length === 2 ? 'quad' : 'run';
+      const kind: BoxPlanKind = devices.some((d) => d.form === 'ground-fault')
+        ? 'protected'
+        : devices.length < 2
+          ? 'run'
+          : job.id === 'sewing-window'
+            ? 'quad on two feeds'
+            : 'quad';
       const again = planBox(planRequest(bare(bench, box.id), box.id, kind, job.schools));
       // a ground nobody looked for is no ground on the bench: that plan is refused there, as it should be
       if (again.refused.length) {

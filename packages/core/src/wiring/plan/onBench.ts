@@ -1,5 +1,5 @@
 /** A plan's joints and pigtails as wiring that can be switched on. */
-import type { Bench, BenchDevice, Joint, Pigtail, Schools, WireEnd } from '../../model/index.js';
+import { idOf, type Bench, type BenchDevice, type Joint, type Pigtail, type Schools, type WireEnd } from '../../model/index.js';
 import { DEVICE_KINDS } from '../../catalog/index.js';
 import type { Lead, PlannedJoint } from './lead.js';
 import type { PlannedDevice } from './planned.js';
@@ -31,7 +31,7 @@ export function jointsOnBench(
   const { boxId } = plan;
   const placed: Placed = { joints: [], pigtails: [] };
   const tails = new Set<string>();
-  const short = (text: string): string => `${boxId}-${text}`.replace(/[^A-Za-z0-9_-]/g, '-').slice(0, 40);
+  const short = (text: string): string => idOf(boxId, text);
   const endOf = (lead: Lead, far: boolean): WireEnd | undefined => {
     if (!lead.cableId) {
       const id = short(lead.id);

@@ -7,6 +7,7 @@ import { DEVICE_KINDS } from '../../catalog/index.js';
 import { groundWithoutDevices, joinedFeeds, magnitude, nodeOf, switchOn, type SwitchedOn } from '../../circuit/index.js';
 import { inches } from '../../measure/index.js';
 import {
+  idOf,
   emptyBench,
   GROUND_BAR,
   NEUTRAL_BAR,
@@ -266,7 +267,7 @@ export function provenWrong(input: PlanInput, read: Purposes, plan: WiringPlan):
     const faces = form(d) === 'single' ? (['upper'] as const) : (['upper', 'lower'] as const);
     for (const face of faces) {
       bench.plugged.push({
-        id: `${d.id}-${face}`.slice(0, 40),
+        id: idOf(d.id, face),
         name: d.name,
         deviceId: d.id,
         face,
@@ -303,13 +304,13 @@ export function provenWrong(input: PlanInput, read: Purposes, plan: WiringPlan):
 }
 
 const fromBreaker = (rig: Rig, device: string, boxId: string): WireEnd => {
-  const id = `rig-${device}-${boxId}`.slice(0, 40);
+  const id = idOf('rig', device, boxId);
   rig.bench.cables.push({
     ...{ id, name: id, gauge: 14 as const, colours: ['black' as const], lengthMm: FAR_MM },
     ...{ ends: [PANEL, boxId] as [string, string], sides: ['top', 'top'] as ['top', 'top'], freeMm: [0, 0] as [number, number] },
   });
   rig.bench.joints.push({
-    id: `${id}-p`.slice(0, 40),
+    id: idOf(id, 'p'),
     boxId: PANEL,
     kind: 'terminal',
     at: { device, terminal: 'screw' },
