@@ -34,7 +34,7 @@ export function drawElevation(doc: Doc, wall: Elevation, caption: string, unit: 
   alongs.forEach((d, i) => along(doc, d, X, y0 + drawn.height + FIRST_LANE + i * LANE, x0, x0 + drawn.width));
   const guessed = wall.shapes.some((s) => s.kind === 'stud-guess');
   for (const d of wall.dimensions) {
-    if (d.axis === 'up') up(doc, d, X(d.reach) + 14 + d.lane * 30, Y);
+    if (d.axis === 'up') up(doc, d, X(d.reach) + 14 + d.lane * 30, Y, y0, y0 + drawn.height);
   }
   doc
     .font('body')
@@ -185,13 +185,16 @@ function along(doc: Doc, d: Dimension, X: (u: number) => number, y: number, left
   number(doc, `${d.text} · ${d.of}`, (a + b) / 2, y);
 }
 
-function up(doc: Doc, d: Dimension, x: number, Y: (z: number) => number): void {
-  const [a, b] = [Y(d.from), Y(d.to)];
+/** What it is measured from may lie outside the window: the line then ends at its edge, open. */
+function up(doc: Doc, d: Dimension, x: number, Y: (z: number) => number, top: number, bottom: number): void {
+  const clip = (y: number) => Math.min(Math.max(y, top), bottom);
+  const [a, b] = [clip(Y(d.from)), clip(Y(d.to))];
   doc.undash().moveTo(x, a).lineTo(x, b).lineWidth(0.6).strokeColor(INK.blue).stroke();
-  for (const y of [a, b])
-    doc
-      .moveTo(x - 4, y)
-      .lineTo(x + 4, y)
-      .stroke();
+  for (const y of [Y(d.from), Y(d.to)])
+    if (y >= top && y <= bottom)
+      doc
+        .moveTo(x - 4, y)
+        .lineTo(x + 4, y)
+        .stroke();
   number(doc, d.text, x, (a + b) / 2);
 }

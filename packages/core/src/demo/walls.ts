@@ -1,6 +1,7 @@
 /** The surveyed rooms of Quince Street 14 beyond the sewing corner's wall: hall, sewing room, parlour, study, studio. */
 import { inches } from '../measure/index.js';
 import {
+  asSeen,
   measured,
   type Box,
   type Cable,
@@ -211,7 +212,7 @@ const base = (wall: Wall): Wall['faces'] => ({ ...wall.faces, A: { ...wall.faces
 const framed = (wall: Wall, stud: Wall['framing']['knownStud']): Wall => ({
   ...wall,
   framing: {
-    ...wall.framing,
+    ...asSeen(wall.framing),
     studDepth: inch(3.5, '3 1/2'),
     studWidth: inch(1.5, '1 1/2'),
     spacing: inch(16, '16'),
@@ -322,7 +323,7 @@ const MEASURED: Record<string, (wall: Wall) => Wall> = {
   'loom-w3': (w) => ({
     ...w,
     name: 'Loom room, chimney breast',
-    framing: { ...w.framing, material: 'masonry', studDepth: inch(8, '8') },
+    framing: { ...asSeen(w.framing), material: 'masonry', studDepth: inch(8, '8') },
     faces: { ...w.faces, A: { ...w.faces.A, layers: [{ finish: 'plaster-lath', thickness: inch(0.625, '5/8') }] } },
     bayLooked: 'seen',
     fireRated: false,

@@ -119,6 +119,21 @@ const aboutOf = (step: Step, time: Step['time']): string =>
     .filter(Boolean)
     .join(' · ');
 
+/** More than this of one kind is read faster in a line than as a list. */
+const LIST_OF = 6;
+/** Figures that follow each other, “what: how much”, run on in one paragraph where there are many; what is to be done stays a line of its own. */
+function inRuns(lines: readonly string[]): string[] {
+  if (lines.length <= LIST_OF) return [...lines];
+  const figures = (line: string): boolean => line.length < 120 && /^[^:.]{3,60}: \S*\d/.test(line);
+  const runs: string[][] = [];
+  for (const line of lines) {
+    const last = runs.at(-1);
+    if (last && figures(line) && figures(last[0]!)) last.push(line);
+    else runs.push([line]);
+  }
+  return runs.map((run) => (run.length > 2 ? run.map((l) => l.replace(/\.$/, '')).join(' · ') : run)).flat();
+}
+
 /** A step as it is carried to the wall; what lands where stands beside the drawing of its box. */
 function sheetStep(job: JobInHouse, step: Step, brief = false): SheetStep {
   const wiring = /^wire-(new|source|lamps)(-\d+)?$/.test(step.id);
@@ -138,7 +153,7 @@ function sheetStep(job: JobInHouse, step: Step, brief = false): SheetStep {
         ? ['Marks as under Mark out.', step.says.at(-1)!]
         : brief && step.brief
           ? step.brief
-          : step.says,
+          : inRuns(step.says),
     asks,
     cautions: step.cautions,
     done: isTicked(job, step.id),
@@ -170,7 +185,13 @@ function together(job: JobInHouse, all: readonly Step[]): SheetStep {
       first!,
       all.flatMap((s) => s.time),
     ),
-    says: [...each.flatMap((e, i) => e.says.filter((line) => !common.includes(line)).map((line) => `${place(i)}: ${line}`)), ...common],
+    says: [
+      ...each.flatMap((e, i) => {
+        const own = e.says.filter((line) => !common.includes(line)).map((line) => line.replace(/\.$/, ''));
+        return own.length ? [`${place(i)}: ${own.join('; ')}.`] : [];
+      }),
+      ...common,
+    ],
     // a value for every box: a line to write on
     asks: first!.asks.map((ask) => {
       const values = all.map((s, i) => {
@@ -241,13 +262,7 @@ function carried(job: JobInHouse, w: Work, findings: readonly Finding[], steps: 
       caption: `${seenFrom(w, wall, face)}; dashed is behind the finish`,
       small: true,
     });
-  if (worked.length)
-    blocks.push({
-      kind: 'table',
-      columns: ['Opening for', 'left edge', 'right edge', 'bottom', 'top'],
-      widths: [0.24, 0.25, 0.25, 0.13, 0.13],
-      rows: worked.map((b) => [b.box.name, ...edgesOf(b, job.unit)]),
-    });
+  if (worked.length) blocks.push(marksTable(worked, job.unit));
   blocks.push({ kind: 'heading', text: 'What to bring' });
   blocks.push({
     kind: 'text',
@@ -269,14 +284,26 @@ function carried(job: JobInHouse, w: Work, findings: readonly Finding[], steps: 
   return blocks;
 }
 
-/** The four edges of an opening, each from the reference it is nearest measured from. */
-function edgesOf(b: WorkBox, unit: JobInHouse['unit']): string[] {
-  const marks = marksFor(b.wall, b.box);
-  return ['left', 'right', 'bottom', 'top'].map((edge) => {
-    const m = marks.find((x) => x.edge === edge);
-    if (!m) return '';
-    return m.toward === 'up' ? `${printMark(m.distanceMm, unit)} up` : `${printMark(m.distanceMm, unit)} ${m.toward} of the ${m.from}`;
+/** The four edges of each opening, from the reference it is nearest measured from; one that all share stands once, over them. */
+function marksTable(boxes: readonly WorkBox[], unit: JobInHouse['unit']): SheetBlock {
+  const edges = ['left', 'right', 'bottom', 'top'] as const;
+  const cells = boxes.map((b) => {
+    const marks = marksFor(b.wall, b.box);
+    return edges.map((edge) => {
+      const m = marks.find((x) => x.edge === edge);
+      return m && { mark: printMark(m.distanceMm, unit), from: m.toward === 'up' ? 'up' : `${m.toward} of the ${m.from}` };
+    });
   });
+  const shared = edges.map((_, i) => {
+    const all = new Set(cells.map((row) => row[i]?.from));
+    return boxes.length > 1 && all.size === 1 ? [...all][0] : undefined;
+  });
+  return {
+    kind: 'table',
+    columns: ['Opening for', ...edges.map((edge, i) => (shared[i] ? `${edge} edge, ${shared[i]}` : edge))],
+    widths: [0.24, 0.25, 0.25, 0.13, 0.13],
+    rows: boxes.map((b, n) => [b.box.name, ...cells[n]!.map((c, i) => (!c ? '' : shared[i] ? c.mark : `${c.mark} ${c.from}`))]),
+  };
 }
 
 /** Why, by which sum and source; the other sides of the walls; what each part is for. */

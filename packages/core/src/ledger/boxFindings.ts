@@ -27,6 +27,8 @@ import {
   boxBody,
   boxCentreX,
   isFront,
+  isPreset,
+  presetWords,
   boxRect,
   distanceForCentre,
   type Box,
@@ -59,7 +61,11 @@ function fillFinding(w: Work, b: WorkBox): Finding {
   const { edition, unit } = w.job;
   const judged = fillOf(w.planned, box, edition);
   // conductors that nobody counted take room all the same
-  const uncounted = b.role !== 'new' && cablesIn(w.found, box.id).length === 0;
+  const there = cablesIn(w.found, box.id);
+  const uncounted = b.role !== 'new' && there.length === 0;
+  const preset =
+    b.role !== 'new' &&
+    (isPreset(box, 'gangs') || b.devices.some((d) => isPreset(d, 'kind')) || there.some((c) => isPreset(c.cable, 'gauge', 'conductors')));
   const fill =
     uncounted && judged.verdict === 'ok'
       ? {
@@ -68,7 +74,14 @@ function fillFinding(w: Work, b: WorkBox): Finding {
           says: `${judged.says}, but the cables that are there were not noted`,
           ask: 'With the circuit proved dead, count the cables in the box.',
         }
-      : judged;
+      : preset && judged.verdict === 'ok'
+        ? {
+            ...judged,
+            verdict: 'can’t tell' as const,
+            says: `${judged.says}, if what came filled in is so`,
+            ask: 'Read the gauge on the sheath, count the conductors, look what is in the box; then touch each field, or say that it is so.',
+          }
+        : judged;
   const remedies: Remedy[] = [];
   if (fill.verdict === 'stop') {
     for (const gangs of [box.gangs, box.gangs + 1]) {
@@ -450,6 +463,7 @@ function assumedValues(w: Work, wall: Wall): Finding {
   const mine = w.boxes.filter((b) => b.wall === wall);
   look('wall length', wall.length);
   look('wall height', wall.height);
+  if (isPreset(wall.framing, 'material')) assumed.push('what the wall is built of');
   if (isFront(wall)) look('how far the built-in stands out', wall.framing.studDepth);
   else {
     look('stud depth', wall.framing.studDepth);
@@ -465,6 +479,10 @@ function assumedValues(w: Work, wall: Wall): Finding {
   for (const b of mine.filter((x) => x.role !== 'new')) {
     look(`place of ${b.box.name}`, b.box.place.distance);
     look(`height of ${b.box.name}`, b.box.place.bottom);
+    const found = w.found.boxes.find((x) => x.id === b.box.id);
+    for (const words of found ? presetWords(found) : []) assumed.push(`${words} of ${b.box.name}`);
+    for (const d of b.hadDevices) for (const words of presetWords(d)) assumed.push(`${words} of ${d.name}`);
+    for (const c of cablesIn(w.found, b.box.id)) for (const words of presetWords(c.cable)) assumed.push(`${c.cable.name}: ${words}`);
   }
   const title = w.boxes[0]?.wall === wall ? 'Values that were taken for granted' : `Taken for granted: ${wall.name}`;
   const subject = isFront(wall) ? wall.builtIn.id : wall.id;
@@ -480,7 +498,7 @@ function assumedValues(w: Work, wall: Wall): Finding {
     says: `not measured yet: ${assumed.join(', ')}`,
     sums: [],
     source: practice,
-    ask: 'Measure each, and enter it as you say it; the usual value stands in until then.',
+    ask: 'Measure or look at each, and enter it; the usual value stands in until then.',
   });
 }
 

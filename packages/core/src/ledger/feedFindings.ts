@@ -17,6 +17,7 @@ import {
 import { DEVICE_KINDS, isReceptacle, nec, practice } from '../catalog/index.js';
 import { feet, printAwg, toFeet } from '../measure/index.js';
 import {
+  isPreset,
   idOf,
   boxRect,
   type Box,
@@ -281,13 +282,21 @@ function conductorFindings(w: Work, b: WorkBox): Finding[] {
   const fresh = new Set([...w.runs, ...w.lampRuns].map((r) => r.cable.id));
   for (const { cable, farLabel } of b.cables) {
     if (fresh.has(cable.id)) continue;
+    const thick = conductorForBreaker(edition, cable.gauge, b.circuit?.breakerA);
     findings.push(
       finding(
         'conductor-breaker',
         cable.id,
         'feed',
         `Cable to ${farLabel} and breaker`,
-        conductorForBreaker(edition, cable.gauge, b.circuit?.breakerA),
+        isPreset(cable, 'gauge')
+          ? {
+              ...thick,
+              verdict: 'can’t tell',
+              says: `nobody read its gauge; if it is ${printAwg(cable.gauge)}: ${thick.says}`,
+              ask: 'Read the gauge printed on the sheath, or hold a gauge to the bare wire.',
+            }
+          : thick,
       ),
       finding('ground-present', cable.id, 'feed', `Ground in the cable to ${farLabel}`, groundPresent(edition, cable.ground)),
     );

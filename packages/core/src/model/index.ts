@@ -3,6 +3,7 @@ export * from './panel.js';
 export * from './site.js';
 export * from './place.js';
 export * from './front.js';
+export * from './presets.js';
 export * from './schools.js';
 export * from './change.js';
 export * from './history.js';

@@ -109,6 +109,11 @@ export const Framing = z.strictObject({
   notThere: z.array(z.number()).max(60).optional(),
   /** studs outside the rhythm */
   extraStuds: z.array(Stud).max(60).default([]),
+  /** what came filled in and nobody touched since */
+  presets: z
+    .array(z.enum(['material']))
+    .max(1)
+    .optional(),
 });
 export type Framing = z.infer<typeof Framing>;
 
@@ -251,6 +256,11 @@ export const Box = z.strictObject({
   holds: z.enum(['receptacle', 'switch', 'junction']).optional(),
   /** what a switch box has besides the switched hot; absent: nobody looked */
   switchHas: z.enum(['hot and neutral', 'switch loop']).optional(),
+  /** what came filled in and nobody touched since */
+  presets: z
+    .array(z.enum(['gangs']))
+    .max(1)
+    .optional(),
 });
 export type Box = z.infer<typeof Box>;
 
@@ -303,6 +313,11 @@ export const Cable = z.strictObject({
   circuitId: Id.optional(),
   /** as run, when known */
   length: PositiveLength.optional(),
+  /** what came filled in and nobody touched since */
+  presets: z
+    .array(z.enum(['gauge', 'conductors', 'sheath', 'line']))
+    .max(4)
+    .optional(),
 });
 export type Cable = z.infer<typeof Cable>;
 
@@ -327,6 +342,11 @@ export const Device = z.strictObject({
   common: z.enum(['hot', 'switched']).optional(),
   /** the largest lamp of a lampholder */
   watts: z.number().positive('watts are above 0').max(1000).optional(),
+  /** what came filled in and nobody touched since */
+  presets: z
+    .array(z.enum(['kind']))
+    .max(1)
+    .optional(),
 });
 export type Device = z.infer<typeof Device>;
 

@@ -84,6 +84,7 @@ export function otherSide(house: House, answers: OtherSideAnswers): Started {
         height: answers.wallHeight ?? assumed(inches(96)),
         framing: {
           material: 'wood',
+          presets: ['material' as const],
           studDepth: assumed(inches(3.5)),
           studWidth: assumed(inches(1.5)),
           spacing: assumed(inches(16)),
@@ -111,13 +112,20 @@ export function otherSide(house: House, answers: OtherSideAnswers): Started {
         },
         kind: 'other',
         gangs: 1,
+        presets: ['gangs' as const],
         supportFittings: 0,
         ...(circuit ? { circuitId: circuit.id } : {}),
       },
     ],
     devices: [
       ...site.devices,
-      { id: named('old-device'), name: `${answers.sourceRoom.name} receptacle`.slice(0, 120), boxId: ids.source, kind: 'duplex-15' },
+      {
+        id: named('old-device'),
+        name: `${answers.sourceRoom.name} receptacle`.slice(0, 120),
+        boxId: ids.source,
+        kind: 'duplex-15',
+        presets: ['kind' as const],
+      },
     ],
     circuits: circuit ? put(site.circuits, circuit) : site.circuits,
   };

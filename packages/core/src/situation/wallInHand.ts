@@ -88,6 +88,7 @@ export function withWallInHand(house: House, answers: WallInHand): WallMade {
     place: { from: 'left-end', toward: 'right', to: 'centre', distance: answers.box.fromLeft, bottom: answers.box.bottom },
     kind: 'other',
     gangs: 1,
+    presets: ['gangs'],
     supportFittings: 0,
     ...(answers.box.junction ? { holds: 'junction' as const } : {}),
     ...(circuit ? { circuitId: circuit.id } : {}),
@@ -113,6 +114,7 @@ export function withWallInHand(house: House, answers: WallInHand): WallMade {
             height: answers.height ?? assumed(inches(96)),
             framing: {
               material: answers.material ?? 'wood',
+              ...(answers.material ? {} : { presets: ['material' as const] }),
               studDepth: assumed(inches(3.5)),
               studWidth: assumed(inches(1.5)),
               spacing: assumed(inches(16)),
@@ -132,7 +134,13 @@ export function withWallInHand(house: House, answers: WallInHand): WallMade {
           box && !answers.box?.junction
             ? [
                 ...site.devices,
-                { id: own('old-device'), name: `${answers.room.name} receptacle`.slice(0, 120), boxId: box.id, kind: 'duplex-15' },
+                {
+                  id: own('old-device'),
+                  name: `${answers.room.name} receptacle`.slice(0, 120),
+                  boxId: box.id,
+                  kind: 'duplex-15',
+                  presets: ['kind' as const],
+                },
               ]
             : site.devices,
         circuits: circuit ? add(site.circuits, circuit) : site.circuits,

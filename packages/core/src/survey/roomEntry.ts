@@ -137,6 +137,7 @@ export function addRoom(site: Site, answers: RoomAnswers, unit: LengthUnit): Add
       height: answers.height,
       framing: {
         material: answers.framing ?? 'wood',
+        ...(answers.framing ? {} : { presets: ['material' as const] }),
         studDepth: assumed(inches(3.5)),
         studWidth: assumed(inches(1.5)),
         spacing: answers.spacing ?? assumed(inches(16)),

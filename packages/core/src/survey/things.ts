@@ -310,11 +310,15 @@ export function addThing(site: Site, wallId: string, face: FaceId, id: string, w
         kind: 'other',
         gangs: 1,
         supportFittings: 0,
+        presets: ['gangs'],
       };
       return {
         ...site,
         boxes: [...site.boxes, box],
-        devices: [...site.devices, { id: idOf(id, 'device'), name: `${box.name} receptacle`, boxId: id, kind: 'duplex-15' }],
+        devices: [
+          ...site.devices,
+          { id: idOf(id, 'device'), name: `${box.name} receptacle`, boxId: id, kind: 'duplex-15', presets: ['kind'] },
+        ],
       };
     }
     case 'stud':

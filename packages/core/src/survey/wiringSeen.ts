@@ -1,11 +1,11 @@
 /** Edits of what was seen in an opened box: its cables, what their conductors do, its devices. Each gives a new site. */
 import { DEVICE_KINDS } from '../catalog/index.js';
-import type { Cable, ConductorUse, Device, Site } from '../model/index.js';
+import { said, type Cable, type ConductorUse, type Device, type Site } from '../model/index.js';
 import { devicesIn, usesTaken } from '../wiring/index.js';
 
 export const setCable = (site: Site, cableId: string, part: Partial<Cable>): Site => ({
   ...site,
-  cables: site.cables.map((c) => (c.id === cableId ? { ...c, ...part } : c)),
+  cables: site.cables.map((c) => (c.id === cableId ? said(c, part) : c)),
 });
 
 /** What each conductor is said to be for, for a form: as noted, else as the box and its colours leave no doubt. */
@@ -43,7 +43,7 @@ export function tracedUse(site: Site, boxId: string, cable: Cable, conductor: nu
 }
 export const setDevice = (site: Site, deviceId: string, part: Partial<Device>): Site => ({
   ...site,
-  devices: site.devices.map((d) => (d.id === deviceId ? { ...d, ...part } : d)),
+  devices: site.devices.map((d) => (d.id === deviceId ? said(d, part) : d)),
 });
 /** Another device of a box, as what it looks like. */
 export function addDevice(site: Site, boxId: string, id: string, kind: Device['kind']): Site {

@@ -4,6 +4,7 @@ import { numbered, runTo, wiringOf, type Work, type WorkBox, type WorkRun } from
 import { cablesBehind, CROSSING_HOLE_MM, longestScrewMm, marksFor, openingRect, uOf } from '../layout/index.js';
 import { inches, printLength, printMark, toFeet, type LengthUnit } from '../measure/index.js';
 import { alongX, baysLooked, boxRect, builtInName, finishThicknessMm, isFront, openFraming, uXOf, type Wall } from '../model/index.js';
+import type { Hole } from '../route/index.js';
 import { atBox, capital, free, id, out, PRACTICE, step, type At, type Draft, type StepPlace } from './step.js';
 import { spent, type Spent, type TimeKind } from './times.js';
 
@@ -299,6 +300,30 @@ function openWay(at: At, r: WorkRun, always: boolean): Draft[] {
 /** The face of a wall that the work is seen from: that of the box, else the one that is measured from. */
 const faceSeen = (r: WorkRun, wall: Wall): 'A' | 'B' => (r.to.wall.id === wall.id ? r.to.box.face : 'A');
 
+/** Holes of one height and size in one wall, as a row of places. */
+function boredInLine(at: At, r: WorkRun, holes: readonly Hole[]): string[] {
+  const mark = (mm: number): string => printMark(mm, at.w.job.unit);
+  const rows = new Map<string, { words: (places: string[]) => string; places: string[] }>();
+  holes.forEach((h, i) => {
+    const wall = at.w.planned.walls.find((x) => x.id === h.onWall?.wallId);
+    const more = `${mark(h.sizeMm)}${h.plate ? ', plate' : ''}`;
+    if (!wall || !h.onWall) {
+      rows.set(`${i}`, { words: () => `${h.count} ${h.member}${h.count === 1 ? '' : 's'}: ${more}`, places: [] });
+      return;
+    }
+    const up = mark(h.onWall.z);
+    const key = `${h.member}|${wall.id}|${up}|${more}`;
+    const row = rows.get(key) ?? {
+      words: (places: string[]) =>
+        `${wall.name}, ${h.member}${places.length > 1 ? 's' : ''} ${places.join(', ')} from its left end, ${up} up: ${more}`,
+      places: [],
+    };
+    row.places.push(mark(uXOf(wall, faceSeen(r, wall), h.onWall.u)));
+    rows.set(key, row);
+  });
+  return [...rows.values()].map((row) => row.words(row.places));
+}
+
 function boreWay(at: At, r: WorkRun): Draft[] {
   const { traced, way } = r;
   const bored = (traced?.holes ?? []).filter((h) => h.member !== 'wall');
@@ -324,13 +349,7 @@ function boreWay(at: At, r: WorkRun): Draft[] {
         ),
       ],
       {
-        brief: bored.map((h) => {
-          const wall = at.w.planned.walls.find((x) => x.id === h.onWall?.wallId);
-          const size = mark(h.sizeMm);
-          return wall && h.onWall
-            ? `${h.member}, ${wall.name}, ${mark(uXOf(wall, faceSeen(r, wall), h.onWall.u))} from its left end, ${mark(h.onWall.z)} up: ${size}${h.plate ? ', plate' : ''}`
-            : `${h.count} ${h.member}${h.count === 1 ? '' : 's'}: ${size}`;
-        }),
+        brief: boredInLine(at, r, bored),
         alters: true,
         cautions: [
           'Eye protection. Feel or look behind each hole first: pipe, duct, another cable.',

@@ -519,11 +519,24 @@ describe('names of tabs', () => {
     expect(copy).not.toBe('original');
     expect(sessionStorage.getItem('saddle-tab')).toBe(copy);
   });
-  it('a reloaded page keeps its name, although the page before it lets go only a moment later', async () => {
+  it('a reloaded page keeps its name, although the page before it lets go only a good while later', async () => {
     const { locks, letGo } = browser();
+    // a page that is gone answers nobody any more
+    const said: BroadcastChannel[] = [];
+    const Channel = BroadcastChannel;
+    vi.stubGlobal(
+      'BroadcastChannel',
+      class extends Channel {
+        constructor(name: string) {
+          super(name);
+          said.push(this);
+        }
+      },
+    );
     sessionStorage.setItem('saddle-tab', 'mine');
     await page(locks);
-    setTimeout(() => letGo('saddle-tab/mine'), 100);
+    for (const channel of said) channel.close();
+    setTimeout(() => letGo('saddle-tab/mine'), 900);
     expect(await page(locks)).toBe('mine');
   });
 });

@@ -1,7 +1,18 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { BOX_KINDS, BOX_KIND_IDS, DEVICE_KINDS, isReceptacle } from '@saddle/core/catalog';
 import { parseVolume } from '@saddle/core/measure';
-import type { Box, Cable, CableEnd, ConductorUse, Device, MeasuredLength, Wall } from '@saddle/core/model';
+import {
+  asSeen,
+  presetWords,
+  said,
+  type Box,
+  type Cable,
+  type CableEnd,
+  type ConductorUse,
+  type Device,
+  type MeasuredLength,
+  type Wall,
+} from '@saddle/core/model';
 import { addDevice, dropDevice, setCable, setDevice, tracedUse, usesShown } from '@saddle/core/survey';
 import { boxClamps, boxMaterial, boxVolume, cablesIn, devicesIn } from '@saddle/core/wiring';
 import { nanoid } from 'nanoid';
@@ -106,7 +117,7 @@ export class BoxForm {
     const id = this.box().id;
     this.host.editSite(this.box().name, (found) => ({
       ...found,
-      boxes: found.boxes.map((b) => (b.id === id ? { ...b, ...part } : b)),
+      boxes: found.boxes.map((b) => (b.id === id ? said(b, part) : b)),
     }));
   }
   protected setKind(kind: string): void {
@@ -166,8 +177,19 @@ export class BoxForm {
       direction: n === 0 ? 'known' : 'unknown',
       unbrokenIn: [],
       ends: [{ label: n === 0 ? 'panel' : `elsewhere ${n}` }, { boxId: this.box().id, label: this.box().name }],
+      presets: ['gauge', 'conductors', 'sheath', ...(n === 0 ? (['line'] as const) : [])],
     };
     this.host.editSite('Another cable', (found) => ({ ...found, cables: [...found.cables, cable] }));
+  }
+  protected presets = presetWords;
+  /** What came filled in was looked at, and is so. */
+  protected soSeen(what: Cable | Device | Box): void {
+    this.host.editSite(`${what.name} as it was seen`, (found) => ({
+      ...found,
+      boxes: found.boxes.map((b) => (b.id === what.id ? asSeen(b) : b)),
+      cables: found.cables.map((c) => (c.id === what.id ? asSeen(c) : c)),
+      devices: found.devices.map((d) => (d.id === what.id ? asSeen(d) : d)),
+    }));
   }
   protected dropCable(cable: Cable): void {
     this.host.editSite(`Without ${cable.name}`, (found) => ({ ...found, cables: found.cables.filter((c) => c.id !== cable.id) }));

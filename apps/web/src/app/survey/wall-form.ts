@@ -1,6 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { FINISHES, FINISH_IDS } from '@saddle/core/catalog';
 import {
+  asSeen,
+  presetWords,
+  said,
   assumed,
   OBSTACLE_KINDS,
   type FaceId,
@@ -54,7 +57,11 @@ export class WallForm {
     this.host.editSite('Wall', (found) => ({ ...found, walls: found.walls.map((w) => (w.id === id ? { ...w, ...part } : w)) }));
   }
   protected setFraming(part: Partial<Framing>): void {
-    this.setWall({ framing: { ...this.wall().framing, ...part } });
+    this.setWall({ framing: said(this.wall().framing, part) });
+  }
+  protected presets = presetWords;
+  protected framingSeen(): void {
+    this.setWall({ framing: asSeen(this.wall().framing) });
   }
   protected setLayers(face: FaceId, layers: Layer[]): void {
     this.setWall({ faces: { ...this.wall().faces, [face]: { ...this.wall().faces[face], layers } } });
