@@ -113,7 +113,7 @@ function drawBlock(doc: Doc, block: SheetBlock, unit: LengthUnit): void {
       drawSteps(doc, block.steps);
       return;
     case 'elevation':
-      drawElevation(doc, block.elevation, plain(block.caption), unit, block.small ? 150 : 235);
+      drawElevation(doc, block.elevation, plain(block.caption), unit, HIGH[block.small ?? 'whole']);
       return;
     case 'wiring':
       drawWiring(doc, block.drawing, plain(block.caption), block.beside.map(plain));
@@ -128,6 +128,9 @@ function drawBlock(doc: Doc, block: SheetBlock, unit: LengthUnit): void {
       drawFinding(doc, block);
   }
 }
+
+/** How high the wall of an elevation may be, pt. */
+const HIGH = { whole: 235, alone: 150, 'with another': 96 } as const;
 
 function drawTable(doc: Doc, table: Extract<SheetBlock, { kind: 'table' }>): void {
   const left = MARGIN;

@@ -45,7 +45,7 @@ export type SheetBlock =
   | { kind: 'table'; columns: string[]; widths: number[]; rows: string[][] }
   /** in two columns, small: what is read with a pencil in the hand */
   | { kind: 'steps'; steps: SheetStep[] }
-  | { kind: 'elevation'; elevation: Elevation; caption: string; small?: boolean }
+  | { kind: 'elevation'; elevation: Elevation; caption: string; small?: 'alone' | 'with another' }
   /** `beside`: what is done, in its order, next to the drawing */
   | { kind: 'wiring'; drawing: WiringDrawing; caption: string; beside: string[] }
   | { kind: 'bench'; drawing: BenchDrawing; caption: string }
@@ -88,8 +88,21 @@ function findingBlock(finding: Finding, unit: JobInHouse['unit']): SheetBlock {
 const groupBlock = ({ finding, of }: AlikeFindings, unit: JobInHouse['unit']): SheetBlock =>
   findingBlock(of.length > 1 ? { ...finding, title: `${finding.title} (${ofWords(of)})` } : finding, unit);
 
+const beside = (plan: WiringPlan): string[] => [...plan.connect, ...plan.fold, ...plan.notes];
+
+/** Every wiring of the job; what is done in each box alike is said once, before them. */
+function wiringBlocks(w: Work): SheetBlock[] {
+  const all = [...boxesAlike(w), ...lampsAlike(w)].map(({ names, wiring }) => ({ names, wiring }));
+  const drawn = all.filter(({ wiring }) => !wiring.refused.length && !wiring.missing.length);
+  const common = drawn.length > 1 ? beside(drawn[0]!.wiring).filter((line) => drawn.every((x) => beside(x.wiring).includes(line))) : [];
+  return [
+    ...(common.length ? [{ kind: 'text' as const, text: `In each box: ${common.join(' ')}` }] : []),
+    ...all.flatMap(({ names, wiring }) => wiringBlock(wiring, names, new Set(common))),
+  ];
+}
+
 /** One wiring: drawn, with what is done beside it. */
-function wiringBlock(plan: WiringPlan, names: string): SheetBlock[] {
+function wiringBlock(plan: WiringPlan, names: string, common: ReadonlySet<string>): SheetBlock[] {
   if (plan.refused.length || plan.missing.length)
     return [...plan.refused, ...plan.missing].map((text): SheetBlock => ({ kind: 'caution', text: `${names}: ${text}` }));
   return [
@@ -97,7 +110,7 @@ function wiringBlock(plan: WiringPlan, names: string): SheetBlock[] {
       kind: 'wiring',
       drawing: wiringDrawing(plan),
       caption: `${names}, opened flat, devices seen from the front. H hot, S switched, T traveller, N neutral, G ground.`,
-      beside: [...plan.connect, ...plan.fold, ...plan.notes],
+      beside: beside(plan).filter((line) => !common.has(line)),
     },
   ];
 }
@@ -260,7 +273,7 @@ function carried(job: JobInHouse, w: Work, findings: readonly Finding[], steps: 
       kind: 'elevation',
       elevation: jobElevation(w, w.planned, wall.id, face, true, true),
       caption: `${seenFrom(w, wall, face)}; dashed is behind the finish`,
-      small: true,
+      small: faces.length > 1 ? 'with another' : 'alone',
     });
   if (worked.length) blocks.push(marksTable(worked, job.unit));
   blocks.push({ kind: 'heading', text: 'What to bring' });
@@ -272,8 +285,7 @@ function carried(job: JobInHouse, w: Work, findings: readonly Finding[], steps: 
   });
   blocks.push({ kind: 'text', text: `Tools: ${toolsOf(job).join(' · ')}` });
   blocks.push({ kind: 'heading', text: 'Wiring' });
-  for (const { names, wiring } of boxesAlike(w)) blocks.push(...wiringBlock(wiring, names));
-  for (const { names, wiring } of lampsAlike(w)) blocks.push(...wiringBlock(wiring, names));
+  blocks.push(...wiringBlocks(w));
   if (job.bench?.planned) blocks.push({ kind: 'caution', text: 'Wiring was made by hand on the bench: it is drawn in the appendix.' });
   blocks.push({ kind: 'heading', text: 'Steps' });
   blocks.push({
