@@ -34,6 +34,35 @@ for (const view of views) {
     expect(serious.map((v) => `${v.id}: ${v.nodes.map((n) => n.target.join(' ')).join(', ')}`)).toEqual([]);
     const overflow = await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
     expect(overflow).toBeLessThanOrEqual(0);
+    expect(await page.evaluate(coveredWords)).toEqual([]);
+  });
+}
+
+/** Words on the screen that something else lies over: each must be what one points at in its middle, unless it is scrolled out of its place. */
+function coveredWords(): string[] {
+  const shown = (e: Element, x: number, y: number): boolean => {
+    // folded away
+    if (!e.checkVisibility({ opacityProperty: true, visibilityProperty: true })) return false;
+    for (let up: Element | null = e; up; up = up.parentElement) {
+      const { overflowX, overflowY } = getComputedStyle(up);
+      const r = up.getBoundingClientRect();
+      if ((overflowX !== 'visible' || overflowY !== 'visible') && (x < r.left || x > r.right || y < r.top || y > r.bottom)) return false;
+    }
+    return true;
+  };
+  return [...document.querySelectorAll('main :is(h1, h2, h3, h4, p, li, td, th, label, summary, button)')].flatMap((e) => {
+    const words = [...e.childNodes].find((n) => n.nodeType === Node.TEXT_NODE && n.textContent!.trim() !== '');
+    if (!words) return [];
+    const range = document.createRange();
+    range.selectNodeContents(words);
+    const line = range.getClientRects()[0];
+    if (!line || line.width < 4) return [];
+    const [x, y] = [line.left + line.width / 2, line.top + line.height / 2];
+    if (x < 0 || y < 0 || x > innerWidth || y > innerHeight || !shown(e, x, y)) return [];
+    const top = document.elementFromPoint(x, y);
+    // bars that stay at the foot of a phone’s screen lie over what scrolls under them
+    if (!top || e.contains(top) || top.contains(e) || top.closest('.tabbar, .stuck, [data-stays]')) return [];
+    return [`“${words.textContent!.trim().slice(0, 40)}” under ${top.tagName.toLowerCase()}.${top.className.toString()}`];
   });
 }
 

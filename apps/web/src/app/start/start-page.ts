@@ -13,7 +13,7 @@ import {
   type MeasuredLength,
   type Purpose,
 } from '@saddle/core/model';
-import { withWallInHand, type FromBoxAnswers, type OtherSideAnswers, type WallInHand } from '@saddle/core/situation';
+import { fromBox, withWallInHand, type FromBoxAnswers, type OtherSideAnswers, type WallInHand } from '@saddle/core/situation';
 import { roomFaces } from '@saddle/core/survey';
 import { newJob } from '@saddle/core/want';
 import { nanoid } from 'nanoid';
@@ -261,6 +261,10 @@ export class StartPage {
     let { boxId } = this.form();
     if (this.where() === 'wall') {
       const made = withWallInHand(document, this.wallInHand());
+      // nothing is stored of a wall that the job can't begin at
+      const begins =
+        SITUATION[purpose] && fromBox(made.house, { ...this.atTheBox(document.id, 'job', SITUATION[purpose], made.boxId!), id: 'job' });
+      if (begins && !begins.ok) throw new Refused({ title: begins.message, status: 422 });
       const saved = await firstValueFrom(this.documents.saveHouse(made.house, house.revision));
       if (saved.outcome === 'unreachable') throw new Refused(problemOf(undefined));
       if (saved.outcome === 'conflict')
