@@ -1,7 +1,7 @@
 /** NEC 210.8, 210.11, 210.12, 406.9, 406.12 from memory (handbook 4, 11). */
 import { describe, expect, it } from 'vitest';
 import type { Circuit, Edition, Room, RoomUse } from '../model/index.js';
-import { arcFaultProtection, groundFaultProtection, mayTap, tamperResistance, weatherResistance } from './place.js';
+import { arcFaultProtection, placeWords, groundFaultProtection, mayTap, tamperResistance, weatherResistance } from './place.js';
 
 const room = (use: RoomUse, waterWithin6ft?: boolean): Room => ({ id: 'r', name: use, use, waterWithin6ft });
 const circuit = (reservedFor: Circuit['reservedFor']): Circuit => ({
@@ -13,6 +13,18 @@ const circuit = (reservedFor: Circuit['reservedFor']): Circuit => ({
   reservedFor,
 });
 const none = { groundFault: false, arcFault: false };
+
+describe('a place as it is said', () => {
+  it.each([
+    ['living', 'in a living room'],
+    ['utility', 'in a utility room'],
+    ['attic', 'in an attic'],
+    ['unfinished-basement', 'in an unfinished basement'],
+    ['bathroom', 'in a bathroom'],
+    ['deck', 'on a deck'],
+    ['outdoors', 'outdoors'],
+  ] as const)('%s: %s', (use, words) => expect(placeWords(use)).toBe(words));
+});
 
 describe('reserved circuits may not be tapped', () => {
   it.each([

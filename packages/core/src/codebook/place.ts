@@ -76,10 +76,18 @@ export function mayTap(edition: Edition, circuit: Circuit, room: Room): Judged {
   if (rule.rooms.includes(room.use)) return { verdict: 'ok', says: `stays within what the ${rule.what} circuit is for`, sums: [], source };
   return {
     verdict: 'stop',
-    says: `the ${rule.what} circuit may not feed a ${room.use.replace('-', ' ')}; take another feed`,
+    says: `the ${rule.what} circuit may not feed an outlet ${placeWords(room.use)}; take another feed`,
     sums: [],
     source,
   };
+}
+
+/** Where something is, as it is said: in a living room, in an attic, outdoors. */
+export function placeWords(use: RoomUse): string {
+  if (use === 'outdoors') return 'outdoors';
+  if (use === 'deck') return 'on a deck';
+  const name = ['living', 'dining', 'utility'].includes(use) ? `${use} room` : use.replace('-', ' ');
+  return `in ${/^(a|e|i|o|un)/.test(name) ? 'an' : 'a'} ${name}`;
 }
 
 const ALWAYS_GROUND_FAULT: RoomUse[] = ['bathroom', 'garage', 'outdoors', 'deck', 'crawl-space', 'unfinished-basement', 'laundry'];
@@ -87,8 +95,7 @@ const ALWAYS_GROUND_FAULT: RoomUse[] = ['bathroom', 'garage', 'outdoors', 'deck'
 /** Why ground-fault protection is asked for there, or undefined when it isn't; `unknown` when water nearby was not looked for. */
 /** @param atCounter whether the outlet serves a counter; undefined: nobody said, and before 2023 it matters in a kitchen */
 export function groundFaultReason(edition: Edition, room: Room, atCounter?: boolean): string | 'unknown' | undefined {
-  if (ALWAYS_GROUND_FAULT.includes(room.use))
-    return `${room.use === 'outdoors' ? 'outdoors' : `in a ${room.use.replace('-', ' ')}`} every receptacle is protected`;
+  if (ALWAYS_GROUND_FAULT.includes(room.use)) return `${placeWords(room.use)} every receptacle is protected`;
   if (room.use === 'basement' && editionYear(edition) >= 2020) return 'from 2020 on finished basements count too';
   if (room.use === 'kitchen') {
     if (editionYear(edition) >= 2023) return 'from 2023 on every kitchen receptacle';
@@ -108,8 +115,7 @@ export interface Protections {
 export function groundFaultProtection(edition: Edition, room: Room, has: Protections, atCounter?: boolean): Judged {
   const source = nec(edition.slice(3), '210.8(A)');
   const reason = groundFaultReason(edition, room, atCounter);
-  if (reason === undefined)
-    return { verdict: 'ok', says: `not asked for in a ${room.use.replace('-', ' ')} away from water`, sums: [], source };
+  if (reason === undefined) return { verdict: 'ok', says: `not asked for ${placeWords(room.use)} away from water`, sums: [], source };
   if (has.groundFault === true)
     return {
       verdict: 'ok',
@@ -172,8 +178,7 @@ export function arcFaultProtection(edition: Edition, room: Room, has: Protection
       sums: [],
       source,
     };
-  if (!ARC_FAULT_ROOMS.includes(room.use))
-    return { verdict: 'ok', says: `not asked for in a ${room.use.replace('-', ' ')}`, sums: [], source };
+  if (!ARC_FAULT_ROOMS.includes(room.use)) return { verdict: 'ok', says: `not asked for ${placeWords(room.use)}`, sums: [], source };
   if (has.arcFault === true) return { verdict: 'ok', says: 'the extended circuit is protected', sums: [], source };
   if (!addsOutlet)
     return {
