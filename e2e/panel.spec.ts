@@ -123,8 +123,18 @@ test('a panel noted from nothing, and wrong figures refused by name', async ({ p
   await page.goto('/houses/bare-house/panel');
   await page.getByLabel('it has').selectOption('12 spaces');
   await page.getByTestId('start-panel').click();
+  // nobody opened it yet: no space counts as free
+  await expect(page.locator('.panel-main')).toContainText('12 not looked at');
   await page.getByTestId('space-5').click();
+  await expect(page.getByText('Nobody said whether something stands here.')).toBeVisible();
   await page.getByTestId('note-breaker').click();
+  await page.getByTestId('space-7').click();
+  await page.getByTestId('space-empty').click();
+  await expect(page.getByTestId('space-7')).toContainText('free');
+  await expect(page.getByTestId('space-9')).toContainText('not looked');
+  await page.getByTestId('rest-empty').click();
+  await expect(page.locator('.panel-main')).toContainText('11 spaces free');
+  await page.getByTestId('space-5').click();
   await page.getByLabel('rating').selectOption('15 A');
   await expect(page.getByTestId('space-5')).toContainText('15 A');
   await page.getByRole('button', { name: 'panel', exact: true }).click();

@@ -50,8 +50,8 @@ function coveredWords(): string[] {
     }
     return true;
   };
-  return [...document.querySelectorAll('main :is(h1, h2, h3, h4, p, li, td, th, label, summary, button)')].flatMap((e) => {
-    const words = [...e.childNodes].find((n) => n.nodeType === Node.TEXT_NODE && n.textContent!.trim() !== '');
+  return Array.from(document.querySelectorAll('main :is(h1, h2, h3, h4, p, li, td, th, label, summary, button)')).flatMap((e) => {
+    const words = Array.from(e.childNodes).find((n) => n.nodeType === Node.TEXT_NODE && n.textContent!.trim() !== '');
     if (!words) return [];
     const range = document.createRange();
     range.selectNodeContents(words);

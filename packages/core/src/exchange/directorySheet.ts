@@ -30,6 +30,7 @@ export function directorySheet(house: House): JobSheet {
       text: [
         panel.mainA === undefined ? 'Main breaker: rating not read.' : `Main breaker: ${panel.mainA} A.`,
         `Free: ${freeSpaces(panel).join(', ') || 'none'}.`,
+        panel.notLooked?.length ? `Nobody looked whether something stands in: ${panel.notLooked.join(', ')}.` : '',
         panel.covered.length ? `Covered, nobody looked behind: ${panel.covered.join(', ')}.` : '',
       ]
         .filter(Boolean)

@@ -1,7 +1,7 @@
 /** The panel's directory as a table (RFC 4180), out and in. Reading reports row by row and changes nothing by itself. */
 import Papa from 'papaparse';
 import type { Panel } from '../model/index.js';
-import { checkShape, Circuit, RESERVED_USES, spacesOf, type Breaker, type Site } from '../model/index.js';
+import { checkShape, Circuit, lookedAt, RESERVED_USES, spacesOf, type Breaker, type Site } from '../model/index.js';
 import { protectionWords } from '../panel/index.js';
 
 export const PANEL_COLUMNS = [
@@ -190,7 +190,7 @@ export function panelFromCsv(text: string, site: Site): CsvReport {
         ...at,
         circuits: was.circuit ? at.circuits.map((c) => (c.id === circuit.id ? circuit : c)) : [...at.circuits, circuit],
         panel: {
-          ...now,
+          ...lookedAt(now, spacesOf(breaker)),
           breakers: was.breaker ? now.breakers.map((b) => (b.id === breaker.id ? breaker : b)) : [...now.breakers, breaker],
         },
       };

@@ -1,6 +1,6 @@
 /** Every box of a job: what it holds, where it sits, what it would run into. */
 import { BOX_KINDS, boxKinds, DEVICE_KINDS, FINISHES, nec, practice } from '../catalog/index.js';
-import { freeConductor, setback, sheathInside, sheathBySchool, term, type Judged } from '../codebook/index.js';
+import { atMost, freeConductor, setback, sheathInside, sheathBySchool, term, type Judged } from '../codebook/index.js';
 import {
   accessibleReach,
   backToBack,
@@ -39,6 +39,7 @@ import {
   type Remedy,
   type Wall,
 } from '../model/index.js';
+import { awayFromItsStud } from '../survey/index.js';
 import { cableKind, cablesIn, fillOf, sheathToOpening } from '../wiring/index.js';
 import {
   editBox,
@@ -355,6 +356,25 @@ function kindFinding(w: Work, b: WorkBox): Finding {
   return finding('box-kind', target.id, 'box', 'Kind of box for this wall', judged, remedies);
 }
 
+/** Two readings of one free end agree within this (common practice: a conductor doesn’t lie straight). */
+const READ_AGREES_MM = inches(0.5);
+const readTwice = (b: WorkBox, surveyed: number, read: number): Finding =>
+  finding('free-ends-read', b.box.id, 'wire', `Free ends in ${b.box.name}, surveyed and read`, {
+    verdict: 'caution',
+    says:
+      read < surveyed
+        ? 'the shortest is shorter than was surveyed: the shorter counts'
+        : 'the shortest is longer than was surveyed: the shorter counts until the survey is set right',
+    sums: [
+      {
+        terms: [term('read at the work', read, 'length'), term('less the shortest surveyed', -surveyed, 'length')],
+        result: term('apart', Math.abs(read - surveyed), 'length'),
+        limit: { ...term('agree within', READ_AGREES_MM, 'length'), relation: '≤' },
+      },
+    ],
+    source: practice,
+  });
+
 function wireFindings(w: Work, b: WorkBox): Finding[] {
   const findings: Finding[] = [];
   const { box, wall } = b;
@@ -368,6 +388,13 @@ function wireFindings(w: Work, b: WorkBox): Finding[] {
   const fresh = new Set([...runsAt(w, b), ...w.lampRuns.filter((r) => r.from === b)].map((r) => r.cable.id));
   const asked = oldFreeEnds(w, b);
   const measured = b.role === 'new' ? undefined : w.job.work.values.find((v) => v.step === asked.step && v.key === asked.key)?.value;
+  // what was read is the shortest old end: it takes the place of the shortest that was surveyed
+  const old = b.cables.filter((c) => !fresh.has(c.cable.id)).flatMap((c) => c.end?.freeLength?.mm ?? []);
+  const shortest = old.length ? Math.min(...old) : undefined;
+  const freeOf = (surveyed: number | undefined): number | undefined =>
+    surveyed === undefined ? measured : surveyed === shortest ? Math.min(surveyed, measured ?? Infinity) : surveyed;
+  if (measured !== undefined && shortest !== undefined && !atMost(Math.abs(measured - shortest), READ_AGREES_MM))
+    findings.push(readTwice(b, shortest, measured));
   for (const { cable, end, farLabel } of moved ? [] : b.cables) {
     const isNew = fresh.has(cable.id);
     const title = `Free ends in ${box.name}, cable to ${farLabel}`;
@@ -379,7 +406,7 @@ function wireFindings(w: Work, b: WorkBox): Finding[] {
       );
     const judged = freeConductor({
       edition,
-      fromSheathMm: isNew ? leave : (end?.freeLength?.mm ?? measured),
+      fromSheathMm: isNew ? leave : freeOf(end?.freeLength?.mm),
       // what was measured inside goes before what the school leaves
       sheathToOpeningMm: sheath === undefined || depthIn === undefined ? reach : Math.max(0, depthIn - sheath),
       openingWidthMm: width,
@@ -622,6 +649,12 @@ function inPlaceFindings(w: Work, b: WorkBox): Finding[] {
     );
 }
 
+/** What was noted of a box that is there, against its own measures. */
+function ownStud(b: WorkBox): Finding[] {
+  const judged = b.was && awayFromItsStud(b.wall, b.was);
+  return judged ? [finding('own-stud', b.box.id, 'survey', `${b.box.name} and the stud it hangs on`, judged)] : [];
+}
+
 /** Each box by what it is in this job, and the walls they hang on. */
 export function boxFindings(w: Work): Finding[] {
   const inPlace = new Set(inPlaceBoxes(w));
@@ -634,6 +667,7 @@ export function boxFindings(w: Work): Finding[] {
       return [...(b.role === 'altered' ? replacedFeed(b) : []), ...junctionFindings(w, b)];
     }),
     ...w.boxes.flatMap((b) => wireFindings(w, b)),
+    ...w.boxes.flatMap((b) => ownStud(b)),
     ...walls.map((wall) => assumedValues(w, wall)),
     ...(w.boxes.length ? [dust(w)] : []),
   ];

@@ -11,6 +11,8 @@ import {
   checkJobIn,
   emptySite,
   inHouse,
+  measured,
+  type Cable,
   type Finding,
   type House,
   type JobInHouse,
@@ -155,6 +157,30 @@ describe('what is found changes what is judged', () => {
         'device-state',
       ).verdict,
     ).toBe('stop');
+  });
+  it('free ends read at the work against those surveyed: the shorter counts, and that they differ is said', () => {
+    const at = (surveyed: number, read: number): JobInHouse => ({
+      ...sewingCorner,
+      found: {
+        ...sewingCorner.found,
+        cables: sewingCorner.found.cables.map((c) => ({
+          ...c,
+          ends: c.ends.map((e) => (e.boxId === 'hall-box' ? { ...e, freeLength: measured(inches(c.id === 'hall-from-panel' ? surveyed : 9)) } : e)) as Cable['ends'],
+        })),
+      },
+      work: { ...sewingCorner.work, values: [{ step: 'open-source', key: 'free-source-old', value: inches(read), at: '2026-11-26T09:00:00Z' }] },
+    }); // prettier-ignore
+    const said = (surveyed: number, read: number) =>
+      ledgerOf(at(surveyed, read))
+        .find((f) => f.rule === 'free-ends-read')
+        ?.says.split(':')[0];
+    expect(said(7, 7.5)).toBeUndefined();
+    expect(said(7, 5)).toBe('the shortest is shorter than was surveyed');
+    expect(said(7, 8)).toMatch(/^the shortest is longer/);
+    // 7 in pass, 5 in don’t (300.14, memory): what was read counts; the other cable keeps its 9 in
+    const verdict = (read: number, cable: string) =>
+      ledgerOf(at(7, read)).find((f) => f.rule === 'free-conductor' && f.subject === `hall-box-${cable}`)!.verdict;
+    expect([verdict(7, 'hall-from-panel'), verdict(5, 'hall-from-panel'), verdict(5, 'hall-to-parlour')]).toEqual(['ok', 'caution', 'ok']);
   });
   it('a short old end is a caution where the plan splices on a pigtail, a stop where it feeds through', () => {
     const short = withFound((f) => ({

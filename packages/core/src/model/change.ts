@@ -2,7 +2,7 @@
 import * as z from 'zod';
 import { Id, Name } from './known.js';
 import { lampsOf, type Site } from './site.js';
-import { Breaker } from './panel.js';
+import { Breaker, lookedAt, spacesOf } from './panel.js';
 import { Box, Cable, Circuit, Device, Lamp, Load } from './site.js';
 import { CableWay, RacewayParts } from './way.js';
 
@@ -69,7 +69,9 @@ export function applyChange(site: Site, change: Change): Site {
       return {
         ...site,
         circuits: put(site.circuits, change.circuit),
-        ...(site.panel && change.breaker ? { panel: { ...site.panel, breakers: put(site.panel.breakers, change.breaker) } } : {}),
+        ...(site.panel && change.breaker
+          ? { panel: { ...lookedAt(site.panel, spacesOf(change.breaker)), breakers: put(site.panel.breakers, change.breaker) } }
+          : {}),
       };
     case 'alter-circuit':
       return { ...site, circuits: site.circuits.map((c) => (c.id === change.circuitId ? { ...c, ...change.with } : c)) };

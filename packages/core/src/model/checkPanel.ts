@@ -42,6 +42,12 @@ export function panelErrors(
     else if (fromLeft.mm > wall.length.mm)
       wrong('/place/fromLeft/mm', `The panel would hang past the end of ${wall.name}.`, `at most ${wall.length.mm} mm`, fromLeft.mm);
   }
+  panel.notLooked?.forEach((space, i) => {
+    if (space > panel.spaces)
+      wrong(`/notLooked/${i}`, `Space ${space} is past the last of ${panel.spaces}.`, `at most ${panel.spaces}`, space);
+    else if (taken.has(space))
+      wrong(`/notLooked/${i}`, `A breaker stands in space ${space}: somebody looked there.`, 'a space without a breaker', space);
+  });
   panel.covered.forEach((space, i) => {
     if (space > panel.spaces)
       wrong(`/covered/${i}`, `Space ${space} is past the last of ${panel.spaces}.`, `at most ${panel.spaces}`, space);

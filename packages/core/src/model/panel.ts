@@ -57,6 +57,8 @@ export const Panel = z.strictObject({
   types: z.string().trim().max(300).optional(),
   /** spaces under a plate that nobody looked behind */
   covered: z.array(Space).max(MOST_SPACES).default([]),
+  /** spaces of which nobody said whether something stands there */
+  notLooked: z.array(Space).max(MOST_SPACES).optional(),
   breakers: z.array(Breaker).max(MOST_SPACES).default([]),
   tests: z.array(FeedTest).max(1000).default([]),
 });
@@ -67,3 +69,10 @@ export const spacesOf = ({ space, poles }: Pick<Breaker, 'space' | 'poles'>): nu
 
 /** The leg behind a space: rows alternate, so that neighbours up and down stand on opposite legs (common practice). */
 export const legOf = (space: number): 'A' | 'B' => (Math.ceil(space / 2) % 2 ? 'A' : 'B');
+
+/** Without the spaces that somebody looked at now. */
+export function lookedAt(panel: Panel, spaces: readonly number[]): Panel {
+  const { notLooked, ...rest } = panel;
+  const left = notLooked?.filter((s) => !spaces.includes(s)) ?? [];
+  return left.length ? { ...rest, notLooked: left } : rest;
+}

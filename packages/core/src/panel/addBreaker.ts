@@ -121,17 +121,21 @@ export function breakerFindings(site: Site, edition: Edition, wanted: NewCircuit
       : {
           rule: 'space',
           title: 'A free space',
-          verdict: panel.covered.length ? 'can’t tell' : 'stop',
+          verdict: panel.covered.length || panel.notLooked?.length ? 'can’t tell' : 'stop',
           says: places.length
             ? `no place suits: ${places[0]!.refused}`
             : wanted.poles === 2
               ? 'no two free spaces one above the other'
-              : 'no space is free',
+              : panel.notLooked?.length
+                ? 'nobody noted which spaces are free'
+                : 'no space is free',
           sums: [],
           source: nec(year, '408.54'),
-          ...(panel.covered.length
-            ? { ask: `Have somebody look behind the plate of space ${panel.covered.join(', ')}.` }
-            : { ask: 'A licensed electrician can say whether the panel takes half-width breakers, or wants a subpanel.' }),
+          ...(panel.notLooked?.length
+            ? { ask: 'Open the door of the panel, and note at it which spaces are free.' }
+            : panel.covered.length
+              ? { ask: `Have somebody look behind the plate of space ${panel.covered.join(', ')}.` }
+              : { ask: 'A licensed electrician can say whether the panel takes half-width breakers, or wants a subpanel.' }),
         },
   );
   const least = smallestGaugeFor(wanted.ratingA);

@@ -1,18 +1,23 @@
 /** Hands at the panel: each change leaves a house that passes its check, and takes nothing with it that others rest on. */
 import { describe, expect, it } from 'vitest';
 import { quinceStreet } from '../demo/index.js';
+import { panelFromCsv } from '../exchange/index.js';
 import { checkHouse, type Site } from '../model/index.js';
 import {
   addTests,
+  breakerFindings,
   coverSpace,
   dropBreaker,
   dropTest,
   freeSpaces,
   noteBreaker,
+  noteEmpty,
+  panelRows,
   putBreaker,
   putCircuit,
   putPanel,
   startPanel,
+  type NewCircuit,
 } from './index.js';
 
 const site = quinceStreet.site;
@@ -22,11 +27,40 @@ const sound = (s: Site) => expect(checkHouse({ ...quinceStreet, site: s })).toMa
 describe('noting what stands there', () => {
   it('a panel from nothing: spaces, then a breaker in one of them, named by its space until somebody knows better', () => {
     const begun = startPanel({ ...site, panel: undefined }, 12);
-    expect(freeSpaces(begun.panel!)).toHaveLength(12);
+    // nobody looked at any of them yet: none is free
+    expect([freeSpaces(begun.panel!), begun.panel!.notLooked]).toEqual([[], [1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12]]);
     const noted = noteBreaker(begun, 5, { circuit: 'c-new', breaker: 'b-new' });
     expect(noted.circuits.at(-1)).toMatchObject({ number: '5', name: 'circuit 5' });
-    expect(freeSpaces(noted.panel!)).not.toContain(5);
-    sound(noted);
+    expect(
+      panelRows(noted)
+        .flatMap((r) => [r.left.is, r.right.is])
+        .filter((is) => is === 'unseen'),
+    ).toHaveLength(11);
+    expect(freeSpaces(noteEmpty(noted, 7).panel!)).toEqual([7]);
+    const through = noteEmpty(noted);
+    expect([freeSpaces(through.panel!), 'notLooked' in through.panel!]).toEqual([[1, 2, 3, 4, 6, 7, 8, 9, 10, 11, 12], false]);
+    for (const s of [begun, noted, through]) sound(s);
+  });
+  it('a second pole, a plate and a row of a table say of their spaces that somebody looked', () => {
+    const begun = noteBreaker(startPanel({ ...site, panel: undefined }, 8), 3, { circuit: 'c-new', breaker: 'b-new' });
+    const two = putBreaker(begun, 'b-new', { poles: 2 });
+    expect(two.panel!.notLooked).toEqual([1, 2, 4, 6, 7, 8]);
+    expect(putPanel(two, { covered: [8] }).panel!.notLooked).toEqual([1, 2, 4, 6, 7]);
+    expect(panelFromCsv('space,name,breaker A\r\n2,attic,15\r\n', two).site.panel!.notLooked).toEqual([1, 4, 6, 7, 8]);
+    // more spaces than were thought: the new ones are not looked at either; fewer: none past the last
+    expect(putPanel(two, { spaces: 10 }).panel!.notLooked).toEqual([1, 2, 4, 6, 7, 8, 9, 10]);
+    expect(putPanel(two, { spaces: 6 }).panel!.notLooked).toEqual([1, 2, 4, 6]);
+    for (const s of [two, putPanel(two, { spaces: 10 })]) sound(s);
+  });
+  it('a circuit of its own in a panel that nobody looked into: can’t tell, and what to do', () => {
+    const begun = startPanel({ ...site, panel: undefined }, 8);
+    const wanted: NewCircuit = { name: 'kiln', ratingA: 20, poles: 1 as const, gauge: 12 as const, rooms: [], loads: [] };
+    const space = breakerFindings(begun, 'US-2020', wanted).find((f) => f.rule === 'space')!;
+    expect(space).toMatchObject({
+      verdict: 'can’t tell',
+      says: 'nobody noted which spaces are free',
+      ask: expect.stringMatching(/Open the door/),
+    });
   });
   it('one found behind the plate of 10 takes the plate away', () => {
     const noted = noteBreaker(site, 10, { circuit: 'c10', breaker: 'b10' });

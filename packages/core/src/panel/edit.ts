@@ -1,14 +1,29 @@
 /** Changes to the panel as a person makes them at its door. Pure: each gives a new survey. */
 import { inches } from '../measure/index.js';
-import { assumed, type Breaker, type Circuit, type FeedTest, type Panel, type Site } from '../model/index.js';
+import { assumed, lookedAt, spacesOf, type Breaker, type Circuit, type FeedTest, type Panel, type Site } from '../model/index.js';
 
-/** A panel that somebody began to note. */
+const upTo = (n: number, from = 1): number[] => Array.from({ length: Math.max(0, n - from + 1) }, (_, i) => from + i);
+
+/** A panel that somebody began to note: of none of its spaces is known yet whether something stands there. */
 export const startPanel = (site: Site, spaces: number): Site => ({
   ...site,
-  panel: { name: 'Panel', spaces, covered: [], breakers: [], tests: [] },
+  panel: { name: 'Panel', spaces, covered: [], notLooked: upTo(spaces), breakers: [], tests: [] },
 });
 
-export const putPanel = (site: Site, part: Partial<Panel>): Site => (site.panel ? { ...site, panel: { ...site.panel, ...part } } : site);
+/** Nothing stands in a space, or in any of which nobody said something. */
+export const noteEmpty = (site: Site, space?: number): Site =>
+  site.panel ? { ...site, panel: lookedAt(site.panel, space === undefined ? (site.panel.notLooked ?? []) : [space]) } : site;
+
+export function putPanel(site: Site, part: Partial<Panel>): Site {
+  if (!site.panel) return site;
+  const before = site.panel;
+  const panel = { ...before, ...part };
+  // a larger panel has more that nobody looked at, where nobody went through it yet
+  const { notLooked } = before;
+  if (notLooked && part.spaces !== undefined && Number.isInteger(part.spaces))
+    panel.notLooked = [...notLooked, ...upTo(part.spaces, before.spaces + 1)].filter((s) => s <= part.spaces!);
+  return { ...site, panel: part.covered ? lookedAt(panel, part.covered) : panel };
+}
 
 /** Notes a breaker that stands in a space; what it feeds is found out later. */
 export function noteBreaker(site: Site, space: number, ids: { circuit: string; breaker: string }): Site {
@@ -18,7 +33,11 @@ export function noteBreaker(site: Site, space: number, ids: { circuit: string; b
   return {
     ...site,
     circuits: [...site.circuits, circuit],
-    panel: { ...site.panel, covered: site.panel.covered.filter((s) => s !== space), breakers: [...site.panel.breakers, breaker] },
+    panel: {
+      ...lookedAt(site.panel, [space]),
+      covered: site.panel.covered.filter((s) => s !== space),
+      breakers: [...site.panel.breakers, breaker],
+    },
   };
 }
 
@@ -39,7 +58,7 @@ export function putBreaker(site: Site, id: string, part: Partial<Breaker>): Site
     if (tie && (b.tiedTo === id || b.tiedTo === part.tiedTo) && b.tiedTo !== undefined) return { ...b, tiedTo: undefined };
     return b;
   });
-  const next = { ...site, panel: { ...panel, breakers } };
+  const next = { ...site, panel: { ...lookedAt(panel, breakers.flatMap(spacesOf)), breakers } };
   return part.poles === undefined || part.poles === before.poles
     ? next
     : putCircuit(next, before.circuitId, { voltsNominal: part.poles === 2 ? 240 : 120 });

@@ -5,7 +5,7 @@ export interface PanelSpace {
   space: number;
   leg: 'A' | 'B';
   /** `lower` is the second space of a two-pole breaker */
-  is: 'breaker' | 'lower' | 'covered' | 'free';
+  is: 'breaker' | 'lower' | 'covered' | 'unseen' | 'free';
   breaker?: Breaker;
   circuit?: Circuit;
 }
@@ -23,9 +23,12 @@ export const legsOf = (breaker: Pick<Breaker, 'space' | 'poles'>): ('A' | 'B')[]
 
 /** Spaces where nothing stands and that somebody looked at, from the top. */
 export function freeSpaces(panel: Panel): number[] {
-  const taken = new Set([...panel.breakers.flatMap(spacesOf), ...panel.covered]);
+  const taken = new Set([...panel.breakers.flatMap(spacesOf), ...panel.covered, ...(panel.notLooked ?? [])]);
   return Array.from({ length: panel.spaces }, (_, i) => i + 1).filter((s) => !taken.has(s));
 }
+
+const emptyIs = (panel: Panel, space: number): PanelSpace['is'] =>
+  panel.covered.includes(space) ? 'covered' : panel.notLooked?.includes(space) ? 'unseen' : 'free';
 
 /** All rows from the top, odd spaces left, even ones right. */
 export function panelRows(site: Pick<Site, 'panel' | 'circuits'>): PanelRow[] {
@@ -37,7 +40,7 @@ export function panelRows(site: Pick<Site, 'panel' | 'circuits'>): PanelRow[] {
     return {
       space,
       leg: legOf(space),
-      is: !breaker ? (panel.covered.includes(space) ? 'covered' : 'free') : breaker.space === space ? 'breaker' : 'lower',
+      is: !breaker ? emptyIs(panel, space) : breaker.space === space ? 'breaker' : 'lower',
       ...(breaker ? { breaker } : {}),
       ...(circuit ? { circuit } : {}),
     };

@@ -36,6 +36,8 @@ export const RULES: readonly Rule[] = [
   rule('stud-side', 'survey', 'Which side the stud is on', 'what the box hangs on against the studs that are known'),
   rule('dust', 'survey', 'Dust of an old wall', 'the year of the house: lead and asbestos before about 1980'),
   rule('check-*', 'survey', 'Measured twice', 'second measurements against the first'),
+  rule('free-ends-read', 'wire', 'Free ends, surveyed and read', 'free ends read at the work, against those of the survey'),
+  rule('own-stud', 'survey', 'Box and the stud it hangs on', 'side a box is noted to hang on, against its place and the studs found'),
   rule(
     'circuit-load',
     'feed',

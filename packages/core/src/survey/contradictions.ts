@@ -2,7 +2,17 @@
 import { practice } from '../catalog/index.js';
 import { atMost, term, type Judged } from '../codebook/index.js';
 import { inches } from '../measure/index.js';
-import type { Anchor, CheckMeasure, Site, Wall } from '../model/index.js';
+import {
+  alongX,
+  boxRect,
+  studPlaces,
+  type Anchor,
+  type Box,
+  type CheckMeasure,
+  type Site,
+  type StudPlace,
+  type Wall,
+} from '../model/index.js';
 import { thingById } from './things.js';
 
 /** A tape hooked twice by a careful person agrees within this (common practice). */
@@ -84,4 +94,47 @@ export function contradictions(site: Site, wall: Wall): Contradiction[] {
       },
     ];
   });
+}
+
+/** A box hangs within this of the stud it is nailed or screwed to (common practice: a shim, no more). */
+const HANGS_ON_MM = inches(0.5);
+/** How far a stud may stand from where it is drawn, by how it is known (common practice). */
+const STUD_WITHIN_MM: Record<StudPlace['known'], number> = {
+  measured: inches(1 / 16),
+  seen: inches(1 / 16),
+  felt: inches(1 / 8),
+  scanned: inches(1 / 4),
+  assumed: inches(1),
+  guessed: inches(1),
+};
+
+/**
+ * A box that is noted to hang on the stud to its side, while its own measures put that stud somewhere else: one of the three is wrong.
+ * Undefined where nothing is noted, nothing of studs is known, or they agree.
+ */
+export function awayFromItsStud(wall: Wall, box: Box): Judged | undefined {
+  const rect = boxRect(wall, box);
+  if (!rect || box.inFront !== undefined || (box.hangsOn !== 'left' && box.hangsOn !== 'right')) return undefined;
+  const half = wall.framing.studWidth.mm / 2;
+  const toLeft = alongX(box.face, box.hangsOn) < 0;
+  const [near] = studPlaces(wall)
+    .map((s) => ({ s, gap: toLeft ? rect.left - (s.x + half) : s.x - half - rect.right }))
+    .sort((a, b) => Math.abs(a.gap) - Math.abs(b.gap));
+  if (!near) return undefined;
+  const allowed = HANGS_ON_MM + STUD_WITHIN_MM[near.s.known];
+  if (atMost(Math.abs(near.gap), allowed)) return undefined;
+  const reckoned = near.s.known === 'guessed';
+  return {
+    verdict: 'can’t tell',
+    says: `noted as hanging on the stud to its ${box.hangsOn}, and by its own measures that stud stands elsewhere${reckoned ? ', as the rhythm of the studs has it' : ''}`,
+    sums: [
+      {
+        terms: [],
+        result: term(`box to the nearest stud ${reckoned ? 'reckoned' : 'found'} on that side`, Math.abs(near.gap), 'length'),
+        limit: { ...term('hangs on it within', allowed, 'length'), relation: '≤' },
+      },
+    ],
+    source: practice,
+    ask: 'Measure the box again, or find the stud beside it: one of the two, or the side it hangs on, is noted wrong.',
+  };
 }

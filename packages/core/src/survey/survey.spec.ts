@@ -1,14 +1,28 @@
 /** The tape's language, rooms typed round, things put and moved, second measurements, guidance and judgement. Lengths worked by hand; habits are common practice. */
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { hiddenTruth, quinceStreet } from '../demo/index.js';
+import { aquariumAlcove, demoJobsInHouse, hiddenTruth, quinceStreet } from '../demo/index.js';
 import { lookInside, sweepStuds } from '../instruments/index.js';
 import { closing } from '../layout/index.js';
 import { inches } from '../measure/index.js';
-import { DEFAULT_SCHOOLS, emptySite, measured, siteErrors, studPlaces, wallThicknessMm, type Site, type Wall } from '../model/index.js';
+import { ledgerOf } from '../ledger/index.js';
+import {
+  bareJob,
+  DEFAULT_SCHOOLS,
+  emptySite,
+  inHouse,
+  measured,
+  siteErrors,
+  studPlaces,
+  wallThicknessMm,
+  type Box,
+  type Site,
+  type Wall,
+} from '../model/index.js';
 import {
   addRoom,
   addThing,
+  awayFromItsStud,
   contradictions,
   dragThing,
   dropThing,
@@ -260,6 +274,43 @@ describe('two measurements of one thing', () => {
     expect([c!.verdict, c!.says]).toEqual(['stop', expect.stringMatching(/left end to door, left/)]);
     expect(Math.abs(c!.offMm)).toBeCloseTo(inches(1.5), 6);
     expect(nextMeasures(twice(90.5), wallOf(twice(90.5), 'sewing-hall'), 'A')[0]!.what).toBe(c!.says);
+  });
+});
+
+describe('a box and the stud it is noted to hang on', () => {
+  const wall = wallOf(site, 'study-w1');
+  const alcove = site.boxes.find((b) => b.id === 'alcove-box')!;
+  const at = (left: number, more: Partial<Box> = {}): Box => ({
+    ...alcove,
+    place: { ...alcove.place, distance: measured(inches(left)) },
+    ...more,
+  });
+  it.each([
+    // the stud was scanned at 24 1/2: its right face is at 25 1/4, within 1/4; a shim of 1/2 in passes, more doesn’t
+    ['against it', 25.25, undefined],
+    ['3/4 in off', 26, undefined],
+    ['13/16 in off', 26.0625, 'can’t tell'],
+    ['8 in off', 33.25, 'can’t tell'],
+  ])('%s: %s', (_, left, verdict) => expect(awayFromItsStud(wall, at(left))?.verdict).toBe(verdict));
+  it('says both, and how far apart; nothing where nothing is noted, or no stud is known', () => {
+    const apart = awayFromItsStud(wall, at(33.25))!;
+    expect(apart.says).toMatch(/hanging on the stud to its left/);
+    // the next of the rhythm, at 40 1/2, is 8 1/2 in the other way: the nearer one counts
+    expect(apart.sums[0]!.result.value).toBeCloseTo(inches(8), 6);
+    expect(awayFromItsStud(wall, at(33.25, { hangsOn: 'none' }))).toBeUndefined();
+    const { knownStud: _, ...framing } = wall.framing;
+    expect(awayFromItsStud({ ...wall, framing }, at(33.25))).toBeUndefined();
+  });
+  it('seen from the other face left and right change places', () => {
+    // 28 in from the other left end: 77 3/4 to 80 in along face A, 4 1/2 in from the stud at 72 1/2
+    const other = at(28, { face: 'B', hangsOn: 'right' });
+    expect(awayFromItsStud(wall, other)?.says).toMatch(/to its right/);
+  });
+  it('the ledger of a job at that box asks for it, and of no sample job', () => {
+    const moved = { ...quinceStreet, site: { ...site, boxes: site.boxes.map((b) => (b.id === 'alcove-box' ? at(33.25) : b)) } };
+    const said = ledgerOf(inHouse(bareJob(aquariumAlcove), moved)).filter((f) => f.rule === 'own-stud');
+    expect(said.map((f) => f.title)).toEqual(['Alcove box and the stud it hangs on']);
+    for (const job of demoJobsInHouse) expect(ledgerOf(job).filter((f) => f.rule === 'own-stud')).toEqual([]);
   });
 });
 

@@ -6,6 +6,7 @@ import {
   hangPanel,
   legLoads,
   noteBreaker,
+  noteEmpty,
   panelRows,
   putPanel,
   startPanel,
@@ -65,6 +66,12 @@ export class PanelPage {
   protected readonly covered = computed(() => this.panel()?.covered.join(', ') ?? '');
   protected readonly coveredError = signal('');
   protected readonly free = computed(() => (this.panel() ? freeSpaces(this.panel()!).length : 0));
+  protected readonly unseen = computed(() => this.panel()?.notLooked?.length ?? 0);
+  protected readonly emptyWords: Partial<Record<PanelSpace['is'], string>> = {
+    covered: 'A plate covers it, and nobody looked behind.',
+    unseen: 'Nobody said whether something stands here.',
+    free: 'Nothing stands here.',
+  };
   protected readonly csv = signal<CsvReport | undefined>(undefined);
   protected readonly csvTakes = computed(() => this.csv()?.rows.filter((r) => r.outcome === 'new' || r.outcome === 'changes').length ?? 0);
   protected readonly csvWords = { new: 'new', changes: 'changes', same: 'as it is', refused: 'refused' };
@@ -83,6 +90,9 @@ export class PanelPage {
     this.edit(`Breaker in space ${space}`, (site) => noteBreaker(site, space, { circuit: nanoid(10), breaker: nanoid(10) }));
     this.chosen.set(space);
     this.tab.set('circuit');
+  }
+  protected empty(space?: number): void {
+    this.edit(space === undefined ? 'The other spaces are free' : `Space ${space} is free`, (site) => noteEmpty(site, space));
   }
   protected takeOut(id: string): void {
     this.edit('Breaker taken out', (site) => dropBreaker(site, id));
