@@ -24,8 +24,13 @@ const exampleOf = (job: JobInHouse, f: Finding): RuleExample => ({
 });
 
 /** The sample jobs as they would be worked: those with a plan, and those that only want something by their favourite way. */
-export function sampleJobs(): JobInHouse[] {
-  const taken = demoWanted.flatMap((job) => {
+export const sampleJobs = (): JobInHouse[] => [...demoJobsInHouse, ...takenBy(demoWanted)];
+
+/** The first sample job of each purpose: another of the same shows no rule that it doesn’t. */
+const ONE_OF_EACH = demoWanted.filter((job, i) => demoWanted.findIndex((x) => x.purpose === job.purpose) === i);
+
+function takenBy(wanted: readonly Job[]): JobInHouse[] {
+  return wanted.flatMap((job) => {
     const open = inHouse(job, quinceStreet);
     const want = wantOf(open);
     const option = want && searchRoutes(quinceStreet, want).found.options[0];
@@ -33,7 +38,6 @@ export function sampleJobs(): JobInHouse[] {
     const parts = keptParts(quinceStreet.site, want, option, routeDetail(quinceStreet, want, option));
     return [inHouse(takeWay(open, parts).job, quinceStreet)];
   });
-  return [...demoJobsInHouse, ...taken];
 }
 
 let known: IndexedRule[] | undefined;
@@ -41,7 +45,7 @@ let known: IndexedRule[] | undefined;
 export function ruleIndex(): readonly IndexedRule[] {
   if (known) return known;
   const found = new Map<Rule, RuleExample>();
-  for (const job of [...sampleJobs(), ...demoWanted.map((j) => inHouse(j, quinceStreet))])
+  for (const job of [...demoJobsInHouse, ...takenBy(ONE_OF_EACH), ...ONE_OF_EACH.map((j) => inHouse(j, quinceStreet))])
     for (const f of ledgerOf(job)) {
       const rule = ruleOf(f.rule);
       if (!rule) continue;

@@ -3,7 +3,7 @@ import { HttpClient } from '@angular/common/http';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { STAGES, VERDICTS, type Verdict } from '@saddle/core/model';
-import type { Bore, IndexedRule } from '@saddle/core/rules';
+import { NOT_CHECKED, RULES, type Bore, type IndexedRule } from '@saddle/core/rules';
 import { catchError, map, of, switchMap } from 'rxjs';
 import { problemOf } from '../api/documents.service';
 import { TextField } from '../fields/text-field';
@@ -15,6 +15,7 @@ interface Index {
   rules: IndexedRule[];
   notChecked: string[];
 }
+const AT_ONCE: Index = { rules: RULES.map((r) => ({ ...r, example: undefined })), notChecked: [...NOT_CHECKED] };
 const STAGE_WORDS: Record<string, string> = {
   need: 'Need',
   survey: 'Survey',
@@ -38,7 +39,8 @@ export class RulesPage {
   protected readonly house = inject(HouseSession, { optional: true });
   protected readonly trouble = signal('');
   protected readonly words = signal('');
-  private readonly index = toSignal(
+  /** with the worked examples, once they are worked; the rules themselves are here at once */
+  private readonly worked = toSignal(
     this.http.get<Index>('/api/v1/rules').pipe(
       catchError((error: unknown) => {
         this.trouble.set(problemOf(error).title);
@@ -61,12 +63,13 @@ export class RulesPage {
       ),
     ),
   );
-  protected readonly loading = computed(() => !this.index() && !this.trouble());
-  protected readonly notChecked = computed(() => this.index()?.notChecked ?? []);
+  private readonly index = computed((): Index => this.worked() ?? AT_ONCE);
+  protected readonly loading = computed(() => !this.worked() && !this.trouble());
+  protected readonly notChecked = computed(() => this.index().notChecked);
   protected readonly ofHouse = computed(() => this.bore() !== undefined);
   protected readonly stages = computed(() => {
     const wanted = this.words().trim().toLowerCase();
-    const rules = (this.index()?.rules ?? []).filter((r) =>
+    const rules = this.index().rules.filter((r) =>
       [r.title, r.looksAt, r.id, ...r.clauses].some((t) => t.toLowerCase().includes(wanted)),
     );
     return STAGES.flatMap((stage) => {
