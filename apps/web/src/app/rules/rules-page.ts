@@ -69,9 +69,7 @@ export class RulesPage {
   protected readonly ofHouse = computed(() => this.bore() !== undefined);
   protected readonly stages = computed(() => {
     const wanted = this.words().trim().toLowerCase();
-    const rules = this.index().rules.filter((r) =>
-      [r.title, r.looksAt, r.id, ...r.clauses].some((t) => t.toLowerCase().includes(wanted)),
-    );
+    const rules = this.index().rules.filter((r) => [r.title, r.looksAt, r.id, ...r.clauses].some((t) => t.toLowerCase().includes(wanted)));
     return STAGES.flatMap((stage) => {
       const list = rules
         .filter((r) => r.stage === stage)
