@@ -110,6 +110,7 @@ test.describe('a browser that keeps nothing', () => {
     });
     await openJob(page, 'box');
     await tape(page, 'x 43');
+    await expect(left(page)).toContainText('43"');
     await saved(page);
     await page.reload();
     await expect(left(page)).toContainText('43"');
