@@ -240,7 +240,7 @@ const MEASURED: Record<string, (wall: Wall) => Wall> = {
     name: 'Parlour, bookcase wall',
     faces: { ...base(w), A: { ...base(w).A, layers: [{ finish: 'plaster-lath', thickness: inch(0.875, '7/8') }] } },
     fixtures: [
-      { ...fixture('plinth', 'furniture', 12, 0, 72, 9, 20), board: inch(0.75, '3/4') },
+      { ...fixture('plinth', 'furniture', 12, 0, 72, 9, 20), board: inch(0.75, '3/4'), looked: true },
       fixture('bookcase', 'furniture', 12, 9, 72, 75, 12),
     ],
     bayLooked: 'felt',

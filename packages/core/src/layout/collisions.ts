@@ -11,6 +11,7 @@ import {
   wallThicknessMm,
   type Box,
   type Edition,
+  type Fixture,
   type Obstacle,
   type Site,
   type StudPlace,
@@ -305,6 +306,35 @@ export function fireRatedBackToBack(edition: Edition, wall: Wall, box: Box, othe
 /** Base trim is hardly ever taller than this (common practice). */
 const TALL_BASE_MM = inches(8);
 
+/** The plate on the board it sits on: it may not reach past an edge, and of an edge that nobody measured nothing can be told. */
+function onFront(builtIn: Fixture, plate: { left: number; right: number; bottom: number; top: number }): Judged {
+  const left = builtIn.x.mm;
+  const gaps = [
+    ['left edge', plate.left - left, builtIn.x],
+    ['right edge', left + builtIn.width.mm - plate.right, builtIn.width],
+    ['lower edge', plate.bottom - builtIn.z.mm, builtIn.z],
+    ['upper edge', builtIn.z.mm + builtIn.height.mm - plate.top, builtIn.height],
+  ] as const;
+  const sums = gaps.map(([edge, gap]): Sum => ({
+    terms: [],
+    result: term(`plate to the ${edge} of the front`, gap, 'length'),
+    limit: { ...term('at least', 0, 'length'), relation: '≥' },
+  }));
+  const past = gaps.filter(([, gap]) => gap < -0.01).map(([edge]) => edge);
+  if (past.length)
+    return { verdict: 'stop', says: `the plate would reach past the ${past.join(' and the ')} of the front`, sums, source: practice };
+  const open = gaps.filter(([, , of]) => of.known === 'assumed').map(([edge]) => edge);
+  return open.length
+    ? {
+        verdict: 'can’t tell',
+        says: `inside the front of the built-in, if it is as assumed: nobody measured its ${open.join(' and its ')}`,
+        sums,
+        source: practice,
+        ask: 'Measure the front of the built-in: its left edge, width, lower edge and height.',
+      }
+    : { verdict: 'ok', says: 'inside the front of the built-in', sums, source: practice };
+}
+
 /** Plate and opening against doors, windows, base trim and the wall's ends. */
 export function surroundings(wall: Wall, box: Box): Judged {
   const rect = boxRect(wall, box);
@@ -334,6 +364,7 @@ export function surroundings(wall: Wall, box: Box): Judged {
     limit: { ...term('at least', 0, 'length'), relation: '≥' },
   };
   if (ends < -0.01) return { verdict: 'stop', says: 'the plate would run past the end of the wall', sums: [endSum], source: practice };
+  if (isFront(wall)) return onFront(wall.builtIn, plate);
   const base = wall.faces[box.face].baseHeight;
   const sums = [endSum];
   if (base) {
@@ -345,7 +376,6 @@ export function surroundings(wall: Wall, box: Box): Judged {
     } as Sum);
     if (over < -0.01) return { verdict: 'stop', says: 'the plate would sit on the base trim', sums, source: practice };
   }
-  if (isFront(wall)) return { verdict: 'ok', says: 'inside the front of the built-in', sums: [endSum], source: practice };
   if (base)
     return {
       verdict: 'ok',

@@ -2,6 +2,7 @@
 import { BOX_KINDS, type BoxKindId } from '../catalog/index.js';
 import { inches, snapToTape, type LengthUnit } from '../measure/index.js';
 import {
+  asSeen,
   alongX,
   boxBody,
   boxCentreX,
@@ -45,8 +46,9 @@ export function nudgedPlace(place: Place, key: 'distance' | 'bottom', direction:
 export function withKind(wall: Wall, box: Box, kindId: BoxKindId, stays?: 'left' | 'right' | 'centre'): Box {
   const kind = BOX_KINDS[kindId];
   const before = boxRect(wall, box);
+  // what is known of the kind takes the place of what came filled in
   const bare: Box = {
-    ...box,
+    ...asSeen(box),
     kind: kindId,
     gangs: kind.gangs,
     volumeIn3: undefined,

@@ -275,12 +275,15 @@ function heightFindings(w: Work, b: WorkBox): Finding[] {
 
 function bayLooked({ wall, box }: WorkBox): Judged {
   if (isFront(wall))
-    return {
-      verdict: 'note',
-      says: 'its inside can be reached: look for the runs of drawers, pipes and other cables before the front is cut',
-      sums: [],
-      source: practice,
-    };
+    return wall.bayLooked
+      ? { verdict: 'ok', says: 'somebody looked inside the built-in', sums: [], source: { from: 'measured' } }
+      : {
+          verdict: 'can’t tell',
+          says: 'nobody has looked inside the built-in',
+          sums: [],
+          source: practice,
+          ask: 'Look inside for the runs of drawers, pipes and other cables, from within or through a small hole inside the outline; note it at the built-in in the survey.',
+        };
   if (wall.faces[box.face].open)
     return {
       verdict: 'note',

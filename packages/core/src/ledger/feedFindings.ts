@@ -17,6 +17,7 @@ import {
 import { DEVICE_KINDS, isReceptacle, nec, practice } from '../catalog/index.js';
 import { feet, printAwg, toFeet } from '../measure/index.js';
 import {
+  asSeen,
   isPreset,
   idOf,
   boxRect,
@@ -391,7 +392,7 @@ function deviceFindings(w: Work, b: WorkBox, device: Device): Finding[] {
       put(
         change
           ? { ...change, device: { ...device, ...to } }
-          : { ...exchange, device: { ...device, condition: 'sound', tamperResistant: true, ...to } },
+          : { ...exchange, device: { ...asSeen(device), condition: 'sound', tamperResistant: true, ...to } },
       ),
     ),
   ];
@@ -532,7 +533,7 @@ function renewed(w: Work, b: WorkBox, old: Device): Remedy[] {
         do: 'replace-device',
         title,
         deviceId: old.id,
-        device: { ...old, condition: 'sound', ...(receptacle ? { tamperResistant: true } : {}) },
+        device: { ...asSeen(old), condition: 'sound', ...(receptacle ? { tamperResistant: true } : {}) },
       }),
     ),
   ];

@@ -79,4 +79,21 @@ describe('what came filled in', () => {
     const next = setCable({ ...quinceStreet.site, cables: [cable] }, cable.id, { ground: 'bare' });
     expect(next.cables[0]).toMatchObject({ ground: 'bare', presets: ['gauge'] });
   });
+  it('what is put in new was chosen: no new device or box carries what came filled in with the old one', () => {
+    const house: House = {
+      ...quinceStreet,
+      site: {
+        ...quinceStreet.site,
+        boxes: quinceStreet.site.boxes.map((b) => (b.id === 'trough-box' ? { ...b, presets: ['gangs' as const] } : b)),
+        devices: quinceStreet.site.devices.map((d) => (d.boxId === 'trough-box' ? { ...d, presets: ['kind' as const] } : d)),
+      },
+    };
+    const made = fromBox(house, { id: 'j', houseId: house.id, name: 'j', situation: 'raise', boxId: 'trough-box' });
+    if (!made.ok) throw new Error(made.message);
+    const [swap] = made.job.changes;
+    expect(swap?.do === 'replace-box' && 'presets' in swap.box).toBe(false);
+    const asked = ledgerOf(inHouse(made.job, house)).find((f) => f.rule === 'ground-fault')!;
+    const [edit] = asked.remedies[0]!.edits;
+    expect(edit?.op === 'put-change' && edit.change.do === 'replace-device' && edit.change.device).not.toHaveProperty('presets');
+  });
 });

@@ -33,8 +33,11 @@ export function frontOf(wall: Wall, fixtureId: string): Front | undefined {
   const board = builtIn.board ?? { mm: USUAL_BOARD_MM, known: 'assumed' as const };
   const out = standsOut(builtIn);
   const face = wall.faces[builtIn.face];
+  // a look into the bay behind it says nothing of its own inside
+  const { bayLooked: _bay, looks: _looks, ...behind } = wall;
   const front: Front = {
-    ...wall,
+    ...behind,
+    ...(builtIn.looked ? { bayLooked: 'seen' as const } : {}),
     name: `${wall.name}: front of its ${builtInName(builtIn)}`,
     framing: {
       material: 'wood',
@@ -47,7 +50,6 @@ export function frontOf(wall: Wall, fixtureId: string): Front | undefined {
       ...wall.faces,
       [builtIn.face]: {
         roomId: face.roomId,
-        baseHeight: { mm: 0, known: 'assumed' },
         layers: [{ finish: 'wood-panelling', thickness: board }],
       },
     },
@@ -68,7 +70,7 @@ export function frontOf(wall: Wall, fixtureId: string): Front | undefined {
 export const letInto = (wall: Wall, box: Pick<Box, 'inFront'>): Wall =>
   box.inFront === undefined ? wall : (frontOf(wall, box.inFront) ?? wall);
 
-/** Built-ins deep enough to hold something at all, that stand where a box is. */
+/** Cabinets and fixed furniture that stand where a box is, on its side of the wall. */
 export function builtInsAt(site: Site, box: Box, centreX: number): Fixture[] {
   const wall = site.walls.find((w) => w.id === box.wallId);
   return (wall?.fixtures ?? []).filter(

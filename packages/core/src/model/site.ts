@@ -158,6 +158,8 @@ export const Fixture = z.strictObject({
   depth: PositiveLength.optional(),
   /** thickness of its front board */
   board: PositiveLength.optional(),
+  /** somebody looked inside, where an outlet is to go into its front; absent: nobody has */
+  looked: z.boolean().optional(),
 });
 export type Fixture = z.infer<typeof Fixture>;
 

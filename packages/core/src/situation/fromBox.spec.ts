@@ -151,6 +151,47 @@ describe('a job at a box', () => {
       'left edge of the opening: 17 5/8" to the right of the left edge of the built-in',
     );
   });
+  it('its plate stays on the board: 4 1/2 in of plate (common practice) fit a front of 4 1/2 in, 4 1/4 in is too low; an edge nobody measured can’t be told', () => {
+    const judged = (height: number, known: 'measured' | 'assumed' = 'measured') => {
+      const site = {
+        ...quinceStreet.site,
+        walls: quinceStreet.site.walls.map((w) =>
+          w.id === 'parlour-w3'
+            ? { ...w, fixtures: w.fixtures!.map((f) => (f.id === 'plinth' ? { ...f, height: { mm: inches(height), known } } : f)) }
+            : w,
+        ),
+      };
+      const house = { ...quinceStreet, site };
+      const made = fromBox(house, { ...base, situation: 'forward', boxId: 'book-box' });
+      if (!made.ok) throw new Error(made.message);
+      return ledgerOf(inHouse(made.job, house)).find((f) => f.rule === 'surroundings')!;
+    };
+    expect([judged(9), judged(4.5), judged(4.25), judged(9, 'assumed')].map((f) => f.verdict)).toEqual(['ok', 'ok', 'stop', 'can’t tell']);
+    expect(judged(4.25).says).toBe('the plate would reach past the lower edge and the upper edge of the front');
+    expect(judged(9, 'assumed').says).toMatch(/nobody measured its upper edge/);
+  });
+  it('a built-in that nobody looked into: can’t tell, and the circuit is dead before its front is cut', () => {
+    const cut = (looked: true | undefined) => {
+      const walls = quinceStreet.site.walls.map((w) =>
+        w.id === 'parlour-w3' ? { ...w, fixtures: w.fixtures!.map((f) => (f.id === 'plinth' ? { ...f, looked } : f)) } : w,
+      );
+      const house = { ...quinceStreet, site: { ...quinceStreet.site, walls } };
+      const result = fromBox(house, { ...base, situation: 'forward', boxId: 'book-box' });
+      if (!result.ok) throw new Error(result.message);
+      const job = inHouse(result.job, house);
+      const ids = stepsOf(job).map((s) => s.id);
+      const step = stepsOf(job).find((s) => s.id === 'cut-opening')!;
+      return {
+        verdict: ledgerOf(job).find((f) => f.rule === 'bay-looked')!.verdict,
+        dead: step.dead.map((t) => t.words),
+        provedFirst: ids.indexOf('prove-dead') < ids.indexOf('cut-opening'),
+        warned: step.cautions.some((c) => /Nobody has looked inside/.test(c)),
+      };
+    };
+    // the bay of the wall behind it was looked into: that says nothing of the built-in
+    expect(cut(undefined)).toEqual({ verdict: 'can’t tell', dead: ['circuit 4'], provedFirst: true, warned: true });
+    expect(cut(true)).toEqual({ verdict: 'ok', dead: [], provedFirst: false, warned: false });
+  });
   it('forward more than 6 ft asks for arc-fault protection like a new outlet', () => {
     const deep: House = {
       ...quinceStreet,

@@ -123,8 +123,8 @@ export function markOut(at: At, b: WorkBox): Draft {
 
 /** A saw may only go into a live-fed bay that was looked into and holds no cable at the place of the cut. */
 export function cutNeedsDead(w: Work, b: WorkBox): boolean {
-  // one looks into a built-in from inside before its front is cut
-  if (inOpenFraming(b) || isFront(b.wall)) return false;
+  if (inOpenFraming(b)) return false;
+  if (isFront(b.wall)) return b.wall.bayLooked === undefined;
   if (cablesBehind(w.found, b.wall, b.box).length) return true;
   const opening = openingRect(b.wall, b.box);
   const unknown = b.wall.obstacles.some((o) => o.kind === 'cable' || o.kind === 'unknown');
@@ -150,7 +150,17 @@ function cut(at: At, b: WorkBox, feed: WorkBox | undefined, always: boolean): Dr
         'Empty it where the cable goes; look from inside for runs of drawers, pipes and cables.',
         'Trace the box, bore the corners, saw between them from the face with a fine blade: the board stays.',
       ],
-      { ...needs, cautions: ['Eye protection. The wood can burn: the front edge of the box comes flush with it, no gap (314.20).'] },
+      {
+        ...needs,
+        cautions: [
+          'Eye protection. The wood can burn: the front edge of the box comes flush with it, no gap (314.20).',
+          ...(unsure
+            ? [
+                'Nobody has looked inside: the circuit is off and proved dead before this cut; a cable of another circuit would still be live.',
+              ]
+            : []),
+        ],
+      },
     );
   if (isMasonry(b))
     return step(

@@ -55,6 +55,13 @@ const KNOWN: Choice[] = [
                 hint="open: 3/4 in is assumed where an outlet goes into it"
                 (set)="setFixture({ board: $event })"
               />
+              <sa-choice-field
+                label="looked inside"
+                [value]="f.looked ? 'yes' : undefined"
+                [choices]="[{ value: 'yes', label: 'yes: nothing in the way of a cut' }]"
+                [unknown]="true"
+                (set)="setFixture({ looked: $event === 'yes' ? true : undefined })"
+              />
             }
           }
           @if (reference(); as r) {
