@@ -11,7 +11,7 @@ const RESTS_ON = {
   feeds: ['measure', 'catalog', 'model', 'codebook', 'layout', 'route', 'wiring', 'ledger', 'survey', 'instruments', 'circuit', 'panel'],
   takeoff: ['measure', 'catalog', 'model', 'codebook', 'layout', 'route', 'wiring', 'ledger', 'panel', 'survey', 'instruments', 'circuit'],
   work: ['measure', 'catalog', 'model', 'codebook', 'layout', 'route', 'wiring', 'ledger', 'panel', 'survey', 'instruments', 'circuit'],
-  closing: ['measure', 'catalog', 'model', 'ledger', 'takeoff', 'work'],
+  closing: ['measure', 'catalog', 'model', 'ledger', 'takeoff', 'work', 'wiring'],
   situation: ['measure', 'catalog', 'model', 'codebook', 'layout', 'wiring', 'survey', 'circuit'],
   pocket: ['measure', 'catalog', 'model', 'codebook', 'layout'],
   panel: ['measure', 'catalog', 'model', 'codebook', 'instruments', 'circuit'],

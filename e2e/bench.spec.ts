@@ -184,6 +184,35 @@ test('a job’s boxes open on the bench; what is done by hand is kept, undone, a
   await expect(says(page)).toContainText('not rewired here');
 });
 
+test('what meets where in a box of the house is noted, altered, undone, and what a job finds', async ({ page }) => {
+  await page.goto('/houses/quince-street-14/boxes/hall-box');
+  const note = page.getByTestId('wiring-noted');
+  await expect(note).toContainText('Nobody noted it');
+  await page.getByRole('button', { name: 'I looked: it is so' }).click();
+  await expect(note).toContainText('Noted as it was seen');
+  await saved(page);
+  // a wire that hangs loose behind the device
+  await page.getByTestId('breaker-4').click();
+  await page.getByTestId('end-hall-from-panel/0/1').click();
+  await page.getByRole('button', { name: /^off/ }).click();
+  const loose = page.locator('.finding').filter({ hasText: 'hangs loose' });
+  await expect(loose).toBeVisible();
+  await saved(page);
+  await page.reload();
+  await expect(loose).toBeVisible();
+  // the job finds it so, in words and on its bench
+  await openJob(page, 'wire');
+  await page.getByRole('button', { name: 'as found' }).click();
+  await expect(page.getByText('Hall box: drawn as it was noted.')).toBeVisible();
+  await expect(page.locator('.box-plan').first()).toContainText(/is on nothing: a loose end is capped/);
+  await page.getByRole('link', { name: 'What meets where in it' }).click();
+  await page.getByRole('button', { name: 'Nobody looked: forget it' }).click();
+  await expect(note).toContainText('Nobody noted it');
+  await expect(loose).toHaveCount(0);
+  await page.keyboard.press('Control+z');
+  await expect(note).toContainText('Noted as it was seen');
+});
+
 test('every single fault is tried in the background, and a netlist is saved', async ({ page }) => {
   await sample(page, 'run');
   await tool(page, 'three-lamp tester');

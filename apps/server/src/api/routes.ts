@@ -15,7 +15,6 @@ import {
   type Checked,
   type House,
   type Job,
-  type JobInHouse,
   type Site,
   type Want,
 } from '@saddle/core/model';
@@ -120,9 +119,6 @@ const plainName = (id: string): string => id.replace(/[^A-Za-z0-9_-]/g, '_').sli
 /** Which house was seen, and whether what can be left undone is left. */
 const CloseBody = z.strictObject({ house: z.number().int().positive(), leave: z.boolean().default(false) });
 const Since = z.strictObject({ from: z.coerce.number().int().positive() });
-/** What goes to a thread: the other jobs’ documents stay here, their findings come along by their changes alone. */
-const forSheet = (job: JobInHouse): JobInHouse => ({ ...job, others: job.others.map(({ bench: _, ...o }) => o) });
-
 const Confirm = z.strictObject({ confirm: z.enum(['yes', 'no']).default('no') });
 
 export function apiRoutes(store: Store, heavy: HeavyPool, logger: Logger, version: string): Router {
@@ -388,7 +384,7 @@ export function apiRoutes(store: Store, heavy: HeavyPool, logger: Logger, versio
   api.get('/jobs/:id/sheet.pdf', async (request, response) => {
     const { paper } = accept(checkShape(Paper, request.query));
     const { job } = await shelf.laid(param(request, 'id'));
-    return pdf(response, `${job.id}-sheet.pdf`, { do: 'job-sheet', job: forSheet(job), paper, now: now() });
+    return pdf(response, `${job.id}-sheet.pdf`, { do: 'job-sheet', job: job, paper, now: now() });
   });
 
   const download = (response: Response, name: string, bundle: Bundle): void => {

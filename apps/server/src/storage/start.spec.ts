@@ -1,4 +1,5 @@
 /** Starting with a folder that can't be used: one plain sentence, no trace, and the files as they were. Broken rows: named, the rest goes on. */
+import { DOCUMENT_VERSION } from '@saddle/core/model';
 import Database from 'better-sqlite3';
 import { createHash } from 'node:crypto';
 import { chmodSync, copyFileSync, existsSync, mkdirSync, readFileSync, statSync, truncateSync, writeFileSync } from 'node:fs';
@@ -237,9 +238,9 @@ describe('documents of version 1 in the folder', () => {
     expect(jobs.filter((j) => j.unreadable)).toEqual([]);
     expect(jobs.find((j) => j.id === 'sewing-corner')!.revision).toBe(2);
     const house = await get<{ document: { version: number; site: { walls: unknown[] } } }>('/houses/maple-row-3');
-    expect([house.document.version, house.document.site.walls.length]).toEqual([3, 2]);
+    expect([house.document.version, house.document.site.walls.length]).toEqual([DOCUMENT_VERSION, 2]);
     const first = await get<{ document: object }>('/jobs/sewing-corner/revisions/1');
-    expect([Object.hasOwn(first.document, 'found'), (first.document as { version: number }).version]).toEqual([false, 3]);
+    expect([Object.hasOwn(first.document, 'found'), (first.document as { version: number }).version]).toEqual([false, DOCUMENT_VERSION]);
     expect((await get<Line[]>('/houses')).find((h) => h.id === 'torn')!.unreadable).toMatch(/can’t be read|JSON/);
     expect(await (await fetch(`${server.url}/api/v1/houses/torn/raw`)).text()).toBe('{"format":"saddle-ho');
     await stop(server);

@@ -1,16 +1,18 @@
 /** A job that becomes part of its house, and one taken back. */
 import { describe, expect, it } from 'vitest';
 import { demoJobs, demoWanted, quinceStreet } from '../demo/index.js';
-import { ledgerOf, wiringOf, workOf } from '../ledger/index.js';
+import { ledgerOf, plannedBench, wiringOf, workOf } from '../ledger/index.js';
 import { feet, inches } from '../measure/index.js';
 import {
   applyEdits,
   checkHouse,
   checkJobIn,
+  endKey,
   inHouse,
   measured,
   plannedSite,
   wantOf,
+  type Bench,
   type Cable,
   type House,
   type Job,
@@ -20,6 +22,7 @@ import {
 } from '../model/index.js';
 import { enterProof, enterValue, isTicked, notProved, stepsOf, tick, type ProofKey } from '../work/index.js';
 import { keptParts, newJob, routeDetail, searchRoutes, takeWay } from '../want/index.js';
+import { benchOf, isLookedInto } from '../wiring/index.js';
 import { fromBox } from '../situation/index.js';
 import { closeJob, hindrances, reopenJob, restsOn, surveyedSince } from './index.js';
 
@@ -90,6 +93,21 @@ function takenAndCured(id: string): JobInHouse {
   return cured(quinceStreet, takeWay(open, keptParts(quinceStreet.site, want, option!, detail)).job);
 }
 
+/** What the plan connected is what the house knows of these boxes now: worked out of what was noted, the bench has the joints of the plan. */
+function sameWiring(start: JobInHouse, house: House): void {
+  const w = workOf(start);
+  const planned = plannedBench(w);
+  const ids = [...w.boxes.map((b) => b.box.id), ...w.lamps.map((l) => l.lamp.id)];
+  const circuit = house.site.circuits.find((c) => c.id === w.boxes[0]!.circuit?.id);
+  const noted = benchOf(house.site, ids, circuit, start.schools, { found: true });
+  const joints = (bench: Bench) =>
+    bench.joints.map((j) => `${j.boxId} ${j.at?.device ?? ''} ${j.at?.terminal ?? ''} ${j.ends.map(endKey).sort().join(' ')}`).sort();
+  expect(joints(noted)).toEqual(joints(planned));
+  // where the plan connects something, nobody has to look again
+  const connected = new Set(planned.joints.map((j) => j.boxId));
+  expect(ids.filter((id) => connected.has(id) && !isLookedInto(house.site, id))).toEqual([]);
+}
+
 describe.each(['aquarium-alcove', 'wainscot', 'hall-box-replaced', 'router-shelf', 'bookcase-plinth', 'stone-trough', 'sewing-window'])(
   '%s, from its plan to a closed job',
   (id) => {
@@ -106,6 +124,7 @@ describe.each(['aquarium-alcove', 'wainscot', 'hall-box-replaced', 'router-shelf
       if (!closed.ok) throw new Error(JSON.stringify(closed.hindrances));
       expect(closed.house.history!.at(-1)!.differs.filter((d) => d.startsWith('not built'))).toEqual([]);
       expect(checkHouse(closed.house)).toMatchObject({ ok: true });
+      sameWiring(start, closed.house);
       const back = reopenJob(closed.job, closed.house, [closed.job]);
       expect(back.ok && back.house.site).toEqual(house.site);
     });
@@ -126,6 +145,7 @@ describe.each([
     expect(checkHouse(closed.house)).toMatchObject({ ok: true });
     expect(checkJobIn(closed.job, closed.house, [closed.job])).toMatchObject({ ok: true });
     const planned = plannedSite(start);
+    sameWiring(start, closed.house);
     expect(closed.house.site.boxes.map((b) => b.id)).toEqual(planned.boxes.map((b) => b.id));
     expect(closed.house.site.lamps?.map((l) => l.name)).toEqual(planned.lamps?.map((l) => l.name));
     const back = reopenJob(closed.job, closed.house, [closed.job]);

@@ -2,7 +2,7 @@
  * A job becomes part of its house: what was built of it, as it was built. Both documents change together or not at all; the house keeps what
  * it was before, so that the closing can be taken back while nothing rests on it.
  */
-import { ledgerOf, numbered, workOf } from '../ledger/index.js';
+import { ledgerOf, numbered, plannedBench, workOf } from '../ledger/index.js';
 import { printLength } from '../measure/index.js';
 import {
   idOf,
@@ -10,9 +10,13 @@ import {
   altered,
   bareJob,
   inHouse,
+  PANEL,
   planOf,
+  wiresAt,
   siteErrors,
   takenBack,
+  lampsOf,
+  wiringsOf,
   fitting,
   type Cable,
   type Change,
@@ -22,6 +26,7 @@ import {
   type JobInHouse,
   type Site,
 } from '../model/index.js';
+import { panelEnds, wiringIn } from '../wiring/index.js';
 import { onHandAfter } from '../takeoff/index.js';
 import { builtChangeIds, isTicked, notProved, outagesOf, stepsOf, valueOf, type Step } from '../work/index.js';
 
@@ -88,10 +93,31 @@ function asBuilt(job: JobInHouse, cable: Cable): Cable {
   return { ...cable, ends: [ends[0]!, ends[1]!] };
 }
 
+/** How every box that something was connected in is wired now: as it was wired by hand, else as the plan had it. */
+function asConnected(job: JobInHouse, built: Change[]): Change[] {
+  const work = workOf({ ...job, changes: built });
+  const bench = plannedBench(work);
+  const boxes = new Set(built.flatMap(wiresAt));
+  const places = new Map([...work.boxes.map((b) => b.box), ...work.lamps.map((l) => l.lamp)].map((x) => [x.id, x.name]));
+  const wired = [
+    ...[...places].filter(([id]) => boxes.has(id)).map(([id, name]) => ({ name, wiring: wiringIn(work.planned, bench, id) })),
+    ...(boxes.has(PANEL) ? panelEnds(bench).map((wiring) => ({ name: 'the end at the panel', wiring })) : []),
+  ];
+  // a box that no plan could be made for was looked at by nobody
+  return wired
+    .filter(({ wiring }) => wiring.joints.length > 0)
+    .map(({ name, wiring }) => ({
+      id: idOf('wire', wiring.id),
+      title: `Wiring of ${name} as built`.slice(0, 120),
+      do: 'wire-box',
+      wiring,
+    }));
+}
+
 /** The changes that were built, as they were built. */
 function builtChanges(job: JobInHouse, steps: Step[]): Change[] {
   const built = builtChangeIds(job, steps);
-  return job.changes
+  const list = job.changes
     .filter((c) => built.has(c.id))
     .map((c) => {
       if (c.do === 'run-cable') return { ...c, cable: asBuilt(job, c.cable) };
@@ -100,6 +126,9 @@ function builtChanges(job: JobInHouse, steps: Step[]): Change[] {
         return { ...c, device: { ...c.device, wiredAs: job.schools.device, condition: 'sound' as const } };
       return c;
     });
+  const wired = asConnected(job, list);
+  const ids = new Set(wired.map((c) => c.id));
+  return [...list.filter((c) => !ids.has(c.id)), ...wired];
 }
 
 /** Differences between what was planned and what was built, in words. */
@@ -179,6 +208,11 @@ export function restsOn(job: Job, house: House, jobs: readonly Job[]): string[] 
       else if (JSON.stringify(now) !== JSON.stringify(thing)) reasons.push(`${thing.name} was surveyed otherwise since.`);
     }
   const before = takenBack(house.site, closing);
+  for (const then of closing.became.wiring ?? []) {
+    const now = wiringsOf(house.site).find((x) => x.id === then.id);
+    const name = [...house.site.boxes, ...lampsOf(house.site)].find((b) => b.id === then.id)?.name ?? 'the end at the panel';
+    if (JSON.stringify(now) !== JSON.stringify(then)) reasons.push(`The wiring of ${name} was noted otherwise since.`);
+  }
   if (reasons.length === 0 && hangsOn(house.site, before, closing))
     reasons.push('Something that was surveyed since hangs on what it brought.');
   if (reasons.length === 0) for (const e of siteErrors(before, house.unit, '').slice(0, 3)) reasons.push(e.message);
@@ -205,6 +239,8 @@ const changeRestsOn = (change: Change, mine: Mine): boolean => {
     case 'replace-device':
     case 'remove-device':
       return mine.get('devices')!.has(change.deviceId);
+    case 'wire-box':
+      return mine.get('boxes')!.has(change.wiring.id);
     case 'plug-in':
       return touches(change.load, 'loads', mine);
     case 'unplug':

@@ -1,5 +1,5 @@
 /** The invented sample jobs. */
-import { measured, DEFAULT_SCHOOLS, inHouse, type House, type Job, type JobInHouse, type Load } from '../model/index.js';
+import { DOCUMENT_VERSION, measured, DEFAULT_SCHOOLS, inHouse, type House, type Job, type JobInHouse, type Load } from '../model/index.js';
 import { inches } from '../measure/index.js';
 import { fromBox, type FromBoxAnswers } from '../situation/index.js';
 import { inch } from './lengths.js';
@@ -9,7 +9,7 @@ import { wanted } from './wants.js';
 /** New duplex in the sewing room, fed from the hall side of the same wall. Fits; with the hall heater it doesn't. */
 const sewing: Job = {
   format: 'saddle-job',
-  version: 3,
+  version: DOCUMENT_VERSION,
   id: 'sewing-corner',
   houseId: quinceStreet.id,
   name: 'Sewing corner',
@@ -159,7 +159,7 @@ const shelf = atBox(
 /** Jobs that have taken no way yet. */
 const open: Job[] = wanted.slice(1).map(({ id, name, purpose, want }) => ({
   format: 'saddle-job',
-  version: 3,
+  version: DOCUMENT_VERSION,
   id,
   houseId,
   name,

@@ -1,6 +1,16 @@
 /** Invented sample data: the house Quince Street 14, as surveyed. Nothing here is a real place or person. */
 import { feet, inches } from '../measure/index.js';
-import { measured, type Cable, type Circuit, type House, type Load, type Panel, type Room, type Wall } from '../model/index.js';
+import {
+  DOCUMENT_VERSION,
+  measured,
+  type Cable,
+  type Circuit,
+  type House,
+  type Load,
+  type Panel,
+  type Room,
+  type Wall,
+} from '../model/index.js';
 import { surveyed } from './walls.js';
 import { inch } from './lengths.js';
 
@@ -246,7 +256,7 @@ export const sewingFound: House['site'] = {
 
 export const quinceStreet: House = {
   format: 'saddle-house',
-  version: 3,
+  version: DOCUMENT_VERSION,
   id: 'quince-street-14',
   name: 'Quince Street 14',
   edition: 'US-2020',

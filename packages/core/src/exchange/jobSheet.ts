@@ -3,6 +3,8 @@ import { printSource } from '../catalog/index.js';
 import {
   alikeFindings,
   handWiringSays,
+  isWiredByHand,
+  plannedBench,
   boxesAlike,
   lampsAlike,
   workOf,
@@ -286,7 +288,7 @@ function carried(job: JobInHouse, w: Work, findings: readonly Finding[], steps: 
   blocks.push({ kind: 'text', text: `Tools: ${toolsOf(job).join(' · ')}` });
   blocks.push({ kind: 'heading', text: 'Wiring' });
   blocks.push(...wiringBlocks(w));
-  if (job.bench?.planned) blocks.push({ kind: 'caution', text: 'Wiring was made by hand on the bench: it is drawn in the appendix.' });
+  if (isWiredByHand(job)) blocks.push({ kind: 'caution', text: 'Wiring was made by hand on the bench: it is drawn in the appendix.' });
   blocks.push({ kind: 'heading', text: 'Steps' });
   blocks.push({
     kind: 'caution',
@@ -335,8 +337,8 @@ function appendix(job: JobInHouse, w: Work, findings: readonly Finding[]): Sheet
   if (rest.length) blocks.push({ kind: 'heading', text: 'The walls from their other sides' });
   for (const { wall, face } of rest)
     blocks.push({ kind: 'elevation', elevation: jobElevation(w, w.planned, wall.id, face, true, true), caption: seenFrom(w, wall, face) });
-  const bench = job.bench?.planned;
-  if (bench) {
+  if (isWiredByHand(job)) {
+    const bench = plannedBench(w);
     blocks.push(
       { kind: 'heading', text: 'Wiring as made on the bench' },
       {

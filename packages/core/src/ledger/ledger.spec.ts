@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { hallBox, quinceStreet, sewingCorner } from '../demo/index.js';
 import { inches, printLength, toInches } from '../measure/index.js';
 import {
+  DOCUMENT_VERSION,
   applyEdits,
   bareJob,
   boxRect,
@@ -217,7 +218,15 @@ describe('a job from a few answers', () => {
     source: { distance: { mm: inches(40), known: 'measured' }, toward: 'right', bottom: { mm: inches(12), known: 'measured' } },
     wanted: { distance: { mm: inches(46), known: 'measured' }, toward: 'left' },
   }; // prettier-ignore
-  const bare: House = { format: 'saddle-house', version: 3, id: 'h', name: 'Made up', edition: 'US-2023', unit: 'in', site: emptySite() };
+  const bare: House = {
+    format: 'saddle-house',
+    version: DOCUMENT_VERSION,
+    id: 'h',
+    name: 'Made up',
+    edition: 'US-2023',
+    unit: 'in',
+    site: emptySite(),
+  };
   const started = otherSide(bare, answers);
   const job = inHouse(started.job, started.house);
 

@@ -4,7 +4,8 @@ import { NetworkError, switchOn } from '../circuit/index.js';
 import { STAGES, VERDICTS, type Bench, type Finding, type JobInHouse, type Stage } from '../model/index.js';
 import { benchFindings } from '../wiring/index.js';
 import { boxFindings } from './boxFindings.js';
-import { finding, remedy, workOf } from './work.js';
+import { finding, remedy, workOf, type Work } from './work.js';
+import { plannedBench } from './workBox.js';
 import { feedFindings } from './feedFindings.js';
 import { runFindings } from './runFindings.js';
 import { otherJobFindings, unfitFindings } from './otherJobs.js';
@@ -19,7 +20,7 @@ export function ledgerOf(job: JobInHouse): Finding[] {
 
 function ownFindings(job: JobInHouse): Finding[] {
   const work = workOf(job);
-  const own = [...feedFindings(work), ...boxFindings(work), ...runFindings(work), ...handWiring(job)];
+  const own = [...feedFindings(work), ...boxFindings(work), ...runFindings(work), ...handWiring(work)];
   if (work.boxes.length) return own;
   const wanted = job.want !== undefined;
   return [
@@ -52,10 +53,13 @@ export function handWiringSays(bench: Bench, edition: JobInHouse['edition']): { 
   return says;
 }
 
+export const isWiredByHand = (job: JobInHouse): boolean => job.changes.some((c) => c.do === 'wire-box');
+
 /** Wiring made by hand takes the place of the plan: what stands against it holds the work up like anything else. */
-function handWiring(job: JobInHouse): Finding[] {
-  const bench = job.bench?.planned;
-  if (!bench) return [];
+function handWiring(w: Work): Finding[] {
+  const { job } = w;
+  if (!isWiredByHand(job)) return [];
+  const bench = plannedBench(w);
   const { stops, unknown } = handWiringSays(bench, job.edition);
   const first = [...stops, ...unknown][0];
   return [
@@ -75,7 +79,7 @@ function handWiring(job: JobInHouse): Finding[] {
         source: practice,
         ...(unknown.length && !stops.length ? { ask: first! } : {}),
       },
-      [remedy('back-to-plan', 'Back to the plan’s wiring', { op: 'clear-bench' })],
+      [remedy('back-to-plan', 'Back to the plan’s wiring', { op: 'wire-by-plan' })],
     ),
   ];
 }

@@ -132,8 +132,8 @@ describe('the bench of a job', () => {
     })),
   };
   const known: Circuit = { ...circuit, breakerA: 15 };
-  const bench = (s: Site, c: Circuit | undefined = known, unknown: string[] = []): Bench =>
-    benchOf(s, ['hall-box', 'sewing-box'], c, sewingCorner.schools, { wiringUnknown: unknown });
+  const bench = (s: Site, c: Circuit | undefined = known, found = false): Bench =>
+    benchOf(s, ['hall-box', 'sewing-box'], c, sewingCorner.schools, { found });
   const findings = (b: Bench) => benchFindings(switchOn(b), b, 'US-2020');
   const of = (b: Bench, rule: string, boxId?: string) => findings(b).filter((f) => f.rule === rule && (!boxId || f.boxId === boxId));
   const but = (part: (c: Site['cables'][number]) => Partial<Site['cables'][number]>): Site => ({
@@ -177,7 +177,8 @@ describe('the bench of a job', () => {
     expect(of(bench(other), 'metal-box', 'hall-box')[0]!.verdict).toBe('can’t tell');
   });
   it('wiring nobody looked at is drawn by the school, and no ok stands on it', () => {
-    const b = bench(sure, known, ['hall-box']);
+    const unseen: Site = { ...sure, devices: sure.devices.map((d) => ({ ...d, wiredAs: undefined })) };
+    const b = bench(unseen, known, true);
     expect(findings(b).filter((f) => f.boxId === 'hall-box' && f.verdict === 'ok')).toEqual([]);
     expect(of(b, 'assumed', 'hall-box')[0]!.says).toMatch(/drawn by your own school/);
   });

@@ -11,6 +11,7 @@ import {
   lampsOf,
   letInto,
   planOf,
+  seenWiring,
   wallThicknessMm,
   type Box,
   type Cable,
@@ -29,7 +30,7 @@ import {
   type Wall,
 } from '../model/index.js';
 import { lampWiring, type LampWiring } from './lamps.js';
-import { cablesIn, devicesIn, sheathToOpening, wiringPlan, type CableInBox, type WiringPlan } from '../wiring/index.js';
+import { asWired, cablesIn, devicesIn, sheathToOpening, wiringPlan, type CableInBox, type WiringPlan } from '../wiring/index.js';
 
 export interface WorkBox {
   /** as it is planned, and as it was found; a new box was nowhere */
@@ -261,8 +262,12 @@ export function wiringOf(w: Work, b: WorkBox): WiringPlan {
     ...{ site: w.planned, box: b.box, circuit: b.circuit, schools: w.job.schools, added },
     ...(reachMm === undefined ? {} : { reachMm }),
   });
-  wirings.set(b, plan);
-  return plan;
+  const { id } = b.box;
+  // wired by hand, or left as it was seen: then that is what is made
+  const seen = seenWiring(w.planned, id);
+  const made = seen ? asWired(plan, w.planned, b.box, seen) : plan;
+  wirings.set(b, made);
+  return made;
 }
 
 /** Boxes in the order in which they are connected: far end first, where the power comes from last. */

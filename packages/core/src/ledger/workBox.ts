@@ -1,6 +1,7 @@
 /** The boxes of a job as the wall judges them and as they are drawn: what is planned, what was there, what is closed again. */
 import { elevation, type Elevation } from '../layout/index.js';
 import type { Bench, FaceId, Site } from '../model/index.js';
+import { freeEndBySchool, LEAST_FREE_MM } from '../codebook/index.js';
 import { benchOf } from '../wiring/index.js';
 import { judgeBox, type BoxJudgement } from '../survey/index.js';
 import { inPlaceBoxes, outletBoxes, type Work, type WorkBox } from './work.js';
@@ -19,13 +20,9 @@ export const judgeWork = (w: Work, b: WorkBox): BoxJudgement =>
 
 /** The job's boxes on the bench as they are planned; new cables are as long, and leave as much free, as the plan says. */
 export const plannedBench = (w: Work): Bench =>
-  benchOf(
-    w.planned,
-    w.boxes.map((b) => b.box.id),
-    w.boxes[0]?.circuit,
-    w.job.schools,
-    {
-      planned: w.runs.flatMap((r) =>
+  benchOf(w.planned, [...w.boxes.map((b) => b.box.id), ...w.lamps.map((l) => l.lamp.id)], w.boxes[0]?.circuit, w.job.schools, {
+    planned: [
+      ...w.runs.flatMap((r) =>
         r.run
           ? [
               {
@@ -36,7 +33,31 @@ export const plannedBench = (w: Work): Bench =>
             ]
           : [],
       ),
-    },
+      ...w.lampRuns.flatMap((r) => {
+        const leaveMm = freeEndBySchool(w.job.schools.freeEnds, LEAST_FREE_MM);
+        return r.traced
+          ? [
+              {
+                cableId: r.cable.id,
+                lengthMm: r.traced.run.runMm,
+                freeMm: Object.fromEntries(r.cable.ends.flatMap((e) => (e.boxId ? [[e.boxId, leaveMm]] : []))),
+              },
+            ]
+          : [];
+      }),
+    ],
+  });
+
+/** Boxes of the job that were there before. */
+export const foundBoxes = (w: Work): WorkBox[] => w.boxes.filter((b) => b.was);
+/** The boxes that were there before, as they were found. */
+export const foundBench = (w: Work): Bench =>
+  benchOf(
+    w.found,
+    foundBoxes(w).map((b) => b.box.id),
+    w.found.circuits.find((c) => c.id === foundBoxes(w)[0]?.was?.circuitId),
+    w.job.schools,
+    { found: true },
   );
 
 /**

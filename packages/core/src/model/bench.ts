@@ -1,17 +1,11 @@
 /**
- * Wiring as it lies in boxes: cables with their conductors' ends, devices with named terminals, joints, breakers, what is plugged in.
- * A joint is one electrical meeting point in one box. A conductor end on no joint is loose.
+ * Some boxes with their wiring as one circuit that can be switched on: cables, devices with named terminals, joints, breakers, what is
+ * plugged in. A window on the wiring of a house, worked out from it; kept only where there is no house (samples to practise on).
  */
 import * as z from 'zod';
 import { AWG_SIZES } from '../measure/index.js';
 import { Id, Name } from './known.js';
-
-export const WIRE_COLOURS = ['black', 'red', 'blue', 'white', 'bare', 'green', 'brown', 'grey', 'green-yellow'] as const;
-export const WireColour = z.enum(WIRE_COLOURS);
-export type WireColour = z.infer<typeof WireColour>;
-
-/** The panel is a place like a box, with terminals of its own. */
-export const PANEL = 'panel';
+import { BoxJoint, DEVICE_FORMS, LoosePigtail, PANEL, sameEnd, Strip, WireColour, type WireEnd } from './wiring.js';
 
 export const BenchBox = z.strictObject({
   id: Id,
@@ -44,20 +38,6 @@ export const BenchCable = z.strictObject({
 });
 export type BenchCable = z.infer<typeof BenchCable>;
 
-export const DEVICE_FORMS = ['duplex', 'single', 'ground-fault', 'switch', 'three-way', 'four-way', 'lamp', 'appliance'] as const;
-export type DeviceForm = (typeof DEVICE_FORMS)[number];
-/** Terminals of each form, as the trade calls them. */
-export const TERMINALS: Record<DeviceForm, readonly string[]> = {
-  duplex: ['brass upper', 'brass lower', 'silver upper', 'silver lower', 'green'],
-  single: ['brass', 'silver', 'green'],
-  'ground-fault': ['line brass', 'line silver', 'load brass', 'load silver', 'green'],
-  switch: ['screw 1', 'screw 2', 'green'],
-  'three-way': ['common', 'traveller 1', 'traveller 2', 'green'],
-  'four-way': ['in 1', 'in 2', 'out 1', 'out 2', 'green'],
-  lamp: ['hot', 'neutral', 'green'],
-  appliance: ['hot', 'neutral', 'green'],
-};
-
 export const BenchDevice = z.strictObject({
   id: Id,
   name: Name,
@@ -76,38 +56,11 @@ export const BenchDevice = z.strictObject({
 });
 export type BenchDevice = z.infer<typeof BenchDevice>;
 
-export const WireEnd = z.union([
-  z.strictObject({ cableId: Id, conductor: z.number().int().min(0).max(4), end: z.union([z.literal(0), z.literal(1)]) }),
-  z.strictObject({ pigtailId: Id, end: z.union([z.literal(0), z.literal(1)]) }),
-]);
-export type WireEnd = z.infer<typeof WireEnd>;
-
-export const Pigtail = z.strictObject({
-  id: Id,
-  boxId: z.union([Id, z.literal(PANEL)]),
-  colour: WireColour,
-  gauge: z.literal(AWG_SIZES),
-  lengthMm: z.number().positive().max(2000),
-});
+const inBox = { boxId: z.union([Id, z.literal(PANEL)]) };
+export const Pigtail = LoosePigtail.extend(inBox);
 export type Pigtail = z.infer<typeof Pigtail>;
-
-/** Where conductor ends meet. A terminal names its device (or `box` for the ground screw of a metal box, or a breaker or bar of the panel). */
-export const Joint = z.strictObject({
-  id: Id,
-  boxId: z.union([Id, z.literal(PANEL)]),
-  kind: z.enum(['splice', 'terminal', 'cap']),
-  at: z.strictObject({ device: Id, terminal: z.string().min(1).max(40) }).optional(),
-  how: z.enum(['side screw', 'clamp plate', 'push-in', 'twist-on', 'push-in connector', 'lever', 'cap']).optional(),
-  connector: Name.optional(),
-  ends: z.array(WireEnd).max(8),
-  /** a loose contact: its resistance in ohm; absent: a sound one */
-  looseOhm: z.number().positive().max(1e6).optional(),
-});
+export const Joint = BoxJoint.extend(inBox);
 export type Joint = z.infer<typeof Joint>;
-
-/** Bare copper at an end, where it was stripped by hand; ends without one are taken as stripped to what they go into. */
-export const Strip = z.strictObject({ end: WireEnd, mm: z.number().positive().max(100) });
-export type Strip = z.infer<typeof Strip>;
 
 export const BenchBreaker = z.strictObject({
   id: Id,
@@ -181,13 +134,6 @@ export const emptyBench = (): Bench => ({
   plugged: [],
 });
 
-/** Terminals of the panel: breakers by id, the neutral bar and the ground bar. */
-export const NEUTRAL_BAR = 'neutral-bar';
-export const GROUND_BAR = 'ground-bar';
-
-export const endKey = (end: WireEnd): string =>
-  'cableId' in end ? `${end.cableId}/${end.conductor}/${end.end}` : `${end.pigtailId}//${end.end}`;
-export const sameEnd = (a: WireEnd, b: WireEnd): boolean => endKey(a) === endKey(b);
 /** The joint that a conductor end is on; undefined when it is loose. */
 export const jointOf = (bench: Bench, end: WireEnd): Joint | undefined => bench.joints.find((j) => j.ends.some((e) => sameEnd(e, end)));
 export const endBox = (bench: Bench, end: WireEnd): string | undefined =>

@@ -2,6 +2,8 @@
 import * as z from 'zod';
 import { Id, Name } from './known.js';
 import { lampsOf, type Site } from './site.js';
+import { withoutWiring, withWiring } from './boxWiring.js';
+import { BoxWiring, FreeEnd, PANEL } from './wiring.js';
 import { Breaker, lookedAt, spacesOf } from './panel.js';
 import { Box, Cable, Circuit, Device, Lamp, Load } from './site.js';
 import { CableWay, RacewayParts } from './way.js';
@@ -23,6 +25,8 @@ export const Change = z.discriminatedUnion('do', [
   z.strictObject({ ...base, do: z.literal('replace-device'), deviceId: Id, device: Device }),
   /** the box stays behind as a junction box under a blank plate */
   z.strictObject({ ...base, do: z.literal('remove-device'), deviceId: Id }),
+  /** a box wired by hand on the bench in place of what the plan gives; on closing, every box as it was wired */
+  z.strictObject({ ...base, do: z.literal('wire-box'), wiring: BoxWiring, free: z.array(FreeEnd).max(40).optional() }),
   z.strictObject({ ...base, do: z.literal('plug-in'), load: Load }),
   z.strictObject({ ...base, do: z.literal('unplug'), loadId: Id }),
   /** protection or breaker of a circuit as it will be */
@@ -34,6 +38,26 @@ export const Change = z.discriminatedUnion('do', [
   }),
 ]);
 export type Change = z.infer<typeof Change>;
+
+/** Boxes and lampholders in which a change connects something, `panel` for the panel’s own end. */
+export function wiresAt(change: Change): string[] {
+  switch (change.do) {
+    case 'place-device':
+    case 'replace-device':
+      return [change.device.boxId];
+    case 'run-cable':
+      return [
+        ...change.cable.ends.flatMap((e) => (e.boxId === undefined ? [] : [e.boxId])),
+        ...(change.way?.feed === 'panel' ? [PANEL] : []),
+      ];
+    case 'place-lamp':
+      return [change.lamp.id];
+    case 'replace-box':
+      return [change.boxId];
+    default:
+      return [];
+  }
+}
 
 const put = <T extends { id: string }>(list: T[], item: T): T[] =>
   list.some((x) => x.id === item.id) ? list.map((x) => (x.id === item.id ? item : x)) : [...list, item];
@@ -49,11 +73,15 @@ export function applyChange(site: Site, change: Change): Site {
       return { ...site, devices: put(site.devices, change.device) };
     case 'replace-box':
       return site.boxes.some((b) => b.id === change.boxId)
-        ? { ...site, boxes: site.boxes.map((b) => (b.id === change.boxId ? { ...change.box, id: b.id } : b)) }
+        ? withoutWiring({ ...site, boxes: site.boxes.map((b) => (b.id === change.boxId ? { ...change.box, id: b.id } : b)) }, change.boxId)
         : site;
     case 'replace-device':
       return site.devices.some((d) => d.id === change.deviceId)
-        ? { ...site, devices: site.devices.map((d) => (d.id === change.deviceId ? { ...change.device, id: d.id } : d)) }
+        ? // what was noted of its box was noted of the device before
+          withoutWiring(
+            { ...site, devices: site.devices.map((d) => (d.id === change.deviceId ? { ...change.device, id: d.id } : d)) },
+            change.device.boxId,
+          )
         : site;
     case 'remove-device':
       return { ...site, devices: site.devices.filter((d) => d.id !== change.deviceId) };
@@ -61,6 +89,8 @@ export function applyChange(site: Site, change: Change): Site {
       return { ...site, lamps: put([...lampsOf(site)], change.lamp) };
     case 'lay-raceway':
       return site;
+    case 'wire-box':
+      return withWiring(site, change.wiring, change.free);
     case 'plug-in':
       return { ...site, loads: put(site.loads, change.load) };
     case 'unplug':

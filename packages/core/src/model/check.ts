@@ -52,7 +52,10 @@ export function checkShape<T>(schema: z.ZodType<T>, data: unknown): Checked<T> {
   return result.success ? { ok: true, value: result.data } : { ok: false, errors: fieldErrors(result.error, data) };
 }
 
-const LISTS = ['rooms', 'walls', 'boxes', 'cables', 'devices', 'circuits', 'loads'] as const;
+/** Every list of a site, and its most; what is none, the panel, is looked at by itself. */
+const LISTS = ['rooms', 'walls', 'boxes', 'cables', 'devices', 'circuits', 'loads', 'lamps', 'wiring'] as const;
+const elementOf = (key: (typeof LISTS)[number]): z.ZodType =>
+  key === 'lamps' || key === 'wiring' ? Site.shape[key].unwrap().element : Site.shape[key].element;
 
 /**
  * A site's shape when it comes from one that was checked: what is the same object was checked already, the rest is parsed.
@@ -62,17 +65,19 @@ function changedShape(before: Site, after: Site, path: string): Checked<Site> {
   const errors: FieldError[] = [];
   const site: Record<string, unknown> = {};
   for (const key of LISTS) {
-    if (after[key] === before[key]) {
-      site[key] = after[key];
+    const [was, now] = [before[key], after[key]];
+    if (now === undefined) continue;
+    if (now === was) {
+      site[key] = now;
       continue;
     }
-    const known = new Set<unknown>(before[key]);
-    const list = Site.shape[key];
+    const known = new Set<unknown>(was);
+    const element = elementOf(key);
     // too many of them is said by the whole schema
-    if (after[key].length > SITE_LIMITS[key]) return checkShape(Site, after);
-    site[key] = after[key].map((item, i): unknown => {
+    if (!Array.isArray(now) || now.length > SITE_LIMITS[key]) return checkShape(Site, after);
+    site[key] = (now as unknown[]).map((item, i): unknown => {
       if (known.has(item)) return item;
-      const result = list.element.safeParse(item);
+      const result = element.safeParse(item);
       if (result.success) return result.data;
       errors.push(...fieldErrors(result.error, item).map((e) => ({ ...e, path: `${path}/${key}/${i}${e.path === '/' ? '' : e.path}` })));
       return item;

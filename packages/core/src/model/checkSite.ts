@@ -39,6 +39,7 @@ export function siteErrors(site: Site, unit: LengthUnit, path: string, sound?: S
     errors.push(...duplicateIds(site[key], `${path}/${key}`));
   const known = new Set<unknown>(sound ? [...sound.walls, ...sound.boxes] : []);
   const rooms = new Set(site.rooms.map((r) => r.id));
+  if (site.wiring) errors.push(...duplicateIds(site.wiring, `${path}/wiring`));
   if (site.lamps) errors.push(...duplicateIds([...site.boxes, ...site.lamps], `${path}/lamps`));
   const boxes = new Set([...site.boxes, ...lampsOf(site)].map((b) => b.id));
   const circuits = new Set(site.circuits.map((c) => c.id));

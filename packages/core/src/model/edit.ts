@@ -19,8 +19,8 @@ export function applyEdit<J extends Job>(job: J, edit: JobEdit): J {
       return { ...job, changes: job.changes.filter((c) => c.id !== edit.changeId) };
     case 'replan':
       return { ...job, purpose: edit.purpose, changes: edit.changes };
-    case 'clear-bench':
-      return { ...job, bench: undefined };
+    case 'wire-by-plan':
+      return { ...job, changes: job.changes.filter((c) => c.do !== 'wire-box') };
     case 'set-schools':
       return { ...job, schools: { ...job.schools, ...edit.schools } };
   }

@@ -42,7 +42,7 @@ export const JobEdit = z.discriminatedUnion('op', [
   /** another way to the same end: what was planned gives way as a whole */
   z.object({ op: z.literal('replan'), purpose: Purpose, changes: z.array(Change).max(200) }),
   /** wiring made by hand gives way to the plan’s */
-  z.object({ op: z.literal('clear-bench') }),
+  z.object({ op: z.literal('wire-by-plan') }),
 ]);
 export type JobEdit = z.infer<typeof JobEdit>;
 

@@ -4,6 +4,7 @@ import { Change } from './change.js';
 import { COIL_ARTICLES } from '../catalog/index.js';
 import { Id, Instant, Name, PositiveLength, Remark } from './known.js';
 import { Breaker } from './panel.js';
+import { BoxWiring } from './wiring.js';
 import { Box, Cable, Circuit, Device, Lamp, Load } from './site.js';
 
 /** What is left of a coil, and where it lies. */
@@ -23,6 +24,7 @@ export const Things = z.strictObject({
   loads: z.array(Load).max(200),
   breakers: z.array(Breaker).max(84),
   lamps: z.array(Lamp).max(200).optional(),
+  wiring: z.array(BoxWiring).max(200).optional(),
 });
 export type Things = z.infer<typeof Things>;
 

@@ -1,6 +1,5 @@
 /** The two documents that are stored whole: a house as it is known today, and a job in it, which holds no copy of it. */
 import * as z from 'zod';
-import { Bench } from './bench.js';
 import { Change } from './change.js';
 import { Closing, CoilOnHand, Question } from './history.js';
 import { Id, Instant, Name, Remark } from './known.js';
@@ -16,7 +15,7 @@ export type Edition = z.infer<typeof Edition>;
 export const editionYear = (edition: Edition): number => Number(edition.slice(3));
 
 /** Version of the documents that this program writes; earlier ones are brought to it on reading (`migrate.ts`). */
-export const DOCUMENT_VERSION = 3;
+export const DOCUMENT_VERSION = 4;
 
 export const House = z.strictObject({
   format: z.literal('saddle-house'),
@@ -98,8 +97,6 @@ export const Job = z.strictObject({
     .optional(),
   schools: Schools,
   work: Work,
-  /** wiring made by hand on the bench, in place of what the plan gives */
-  bench: z.strictObject({ planned: Bench.optional() }).optional(),
   /** revision of the house that the person last saw this job with */
   houseSeen: z.number().int().min(1).optional(),
   /** built, and part of the house now: which entry of its history */

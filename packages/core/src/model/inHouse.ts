@@ -10,6 +10,7 @@ import { ALTERED_LISTS, type Closing, type Things } from './history.js';
 import type { Edition, House, Job } from './house.js';
 import { spacesOf } from './panel.js';
 import { lampsOf, type Site } from './site.js';
+import { wiringIsOld, wiringsOf } from './boxWiring.js';
 
 export interface JobInHouse extends Job {
   edition: Edition;
@@ -124,6 +125,11 @@ function subjectsMissing(site: Site, change: Change): string | undefined {
     }
     case 'replace-box':
       return has(site.boxes, change.boxId) ? undefined : gone('box', change.boxId);
+    case 'wire-box': {
+      // what ends in a box is settled when all else is placed
+      const old = wiringIsOld(site, change.wiring);
+      return old && `it was wired by hand for what was in it before, and ${old}`;
+    }
     case 'replace-device':
     case 'remove-device':
       return has(site.devices, change.deviceId) ? undefined : gone('device', change.deviceId);
@@ -147,11 +153,17 @@ function subjectsMissing(site: Site, change: Change): string | undefined {
   }
 }
 
+const wiringLast = (changes: readonly Change[]): readonly Change[] =>
+  changes.some((c) => c.do === 'wire-box')
+    ? [...changes.filter((c) => c.do !== 'wire-box'), ...changes.filter((c) => c.do === 'wire-box')]
+    : changes;
+
 /**
  * What a list of changes makes of a site. One that doesn’t fit is left out and named, so that what comes of it always makes sense; what
  * was planned on a house that was since surveyed otherwise is never lost and never passes unsaid.
  */
-export function fitting(found: Site, changes: readonly Change[], unit: LengthUnit): Plan {
+export function fitting(found: Site, list: readonly Change[], unit: LengthUnit): Plan {
+  const changes = wiringLast(list);
   const unfit: Unfit[] = [];
   let site = found;
   for (const change of changes) {
@@ -243,6 +255,7 @@ export function altered(before: Site, after: Site): Pick<Closing, 'was' | 'wasAt
       circuits: of(mine.circuits, other.circuits),
       loads: of(mine.loads, other.loads),
       breakers: of(mine.panel?.breakers ?? [], other.panel?.breakers ?? []),
+      ...((mine.wiring ?? other.wiring) ? { wiring: of([...wiringsOf(mine)], [...wiringsOf(other)]) } : {}),
       ...((mine.lamps ?? other.lamps) ? { lamps: of([...lampsOf(mine)], [...lampsOf(other)]) } : {}),
     };
   };
@@ -276,6 +289,12 @@ export function takenBack(site: Site, closing: Closing): Site {
     const brought = new Set(lamps.map((l) => l.id));
     const left = [...lampsOf(site).filter((l) => !brought.has(l.id)), ...(closing.was.lamps ?? [])];
     back.lamps = left.length ? left : undefined;
+  }
+  const [now, earlier] = [closing.became.wiring ?? [], closing.was.wiring ?? []];
+  if (now.length || earlier.length) {
+    const put = new Set([...now, ...earlier].map((w) => w.id));
+    const left = [...wiringsOf(site).filter((w) => !put.has(w.id)), ...earlier];
+    back.wiring = left.length ? left : undefined;
   }
   return holdingTogether(back);
 }

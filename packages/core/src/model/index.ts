@@ -17,6 +17,8 @@ export * from './edit.js';
 export * from './migrate.js';
 export * from './takeUp.js';
 export * from './fieldWords.js';
+export * from './wiring.js';
+export * from './boxWiring.js';
 export * from './bench.js';
 export * from './want.js';
 export * from './way.js';

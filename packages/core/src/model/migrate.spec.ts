@@ -2,11 +2,12 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { importReport } from '../exchange/index.js';
-import { ledgerOf } from '../ledger/index.js';
+import { demoJobs, quinceStreet } from '../demo/index.js';
+import { ledgerOf, plannedBench, workOf } from '../ledger/index.js';
 import { stepsOf } from '../work/index.js';
 import { checkHouse, checkJob } from './check.js';
-import type { House, Job } from './house.js';
-import { inHouse, planOf } from './inHouse.js';
+import { DOCUMENT_VERSION, type House, type Job } from './house.js';
+import { bareJob, inHouse, planOf } from './inHouse.js';
 import { migrated, versionError } from './migrate.js';
 import { settleQuestion, takeUp } from './takeUp.js';
 
@@ -24,7 +25,7 @@ describe('documents of version 1', () => {
     expect(report.rows.filter((r) => r.outcome === 'refused')).toEqual([]);
     const own = new Set(file.jobs.map((j) => j.id));
     expect(report.take.jobs.filter((j) => own.has(j.id)).map((j) => [j.id, j.version, j.changes.map((c) => c.title)])).toEqual(
-      file.jobs.map((j) => [j.id, 3, j.changes.map((c) => c.title)]),
+      file.jobs.map((j) => [j.id, DOCUMENT_VERSION, j.changes.map((c) => c.title)]),
     );
     for (const j of report.take.jobs) expect([j.id, planOf(laid(j.id)).unfit]).toEqual([j.id, []]);
     for (const h of report.take.houses) expect(checkHouse(h)).toMatchObject({ ok: true });
@@ -108,11 +109,44 @@ describe('documents of version 2', () => {
   const at = '2026-11-20T09:00:00.000Z';
   it('the one proof of dead of a job is the first of several, and a job that had none has none', () => {
     const proof = { testerBefore: { at, volts: 120, where: 'study outlet' } };
-    expect(taken({ ...old, work: { ...old.work, proof } })).toMatchObject({ ok: true, value: { version: 3, work: { proofs: [proof] } } });
+    expect(taken({ ...old, work: { ...old.work, proof } })).toMatchObject({
+      ok: true,
+      value: { version: DOCUMENT_VERSION, work: { proofs: [proof] } },
+    });
     expect(taken({ ...old, work: { ...old.work, proof: {} } })).toMatchObject({ ok: true, value: { work: { proofs: [] } } });
   });
   it('a house is taken as it is', () =>
     expect(checkHouse(migrated({ ...house('maple-row-3'), version: 2 }).document)).toMatchObject({ ok: true }));
+});
+
+describe('documents of version 3', () => {
+  const { changes } = demoJobs.find((j) => j.id === 'sewing-corner')!;
+  const laid = inHouse(
+    demoJobs.find((j) => j.id === 'sewing-corner')!,
+    quinceStreet,
+  );
+  const drawn = plannedBench(workOf(laid));
+  const tab = { ...drawn, devices: drawn.devices.map((d) => (d.boxId === 'sewing-box' ? { ...d, brassTab: false } : d)) };
+  const old = { ...bareJob(laid), version: 3, bench: { planned: tab } };
+  const read = checkJob(migrated(old).document);
+  it('wiring made by hand on a whole bench is a change for each of its boxes, and the bench worked out of them has the same joints', () => {
+    if (!read.ok) throw new Error(JSON.stringify(read.errors));
+    const added = read.value.changes.slice(changes.length);
+    expect(added.map((c) => c.do === 'wire-box' && [c.wiring.id, c.wiring.broken])).toEqual([
+      ['hall-box', undefined],
+      ['sewing-box', [{ deviceId: 'sewing-receptacle', side: 'brass' }]],
+    ]);
+    const again = inHouse(read.value, quinceStreet);
+    expect(planOf(again).unfit).toEqual([]);
+    const bench = plannedBench(workOf(again));
+    const inBoxes = (joints: typeof bench.joints) => joints.filter((j) => j.boxId !== 'panel').map((j) => [j.boxId, j.at, j.ends]);
+    expect(inBoxes(bench.joints)).toEqual(inBoxes(drawn.joints));
+    expect(bench.devices.find((d) => d.boxId === 'sewing-box')!.brassTab).toBe(false);
+  });
+  it('a bench that is none is dropped, and nothing else', () => {
+    for (const bench of [undefined, {}, { planned: 7 }, { planned: { boxes: 'many' } }])
+      expect(checkJob(migrated({ ...old, bench }).document)).toMatchObject({ ok: true, value: { changes } });
+  });
 });
 
 describe('other versions', () => {

@@ -4,6 +4,7 @@
  */
 import type { FieldError } from './fieldError.js';
 import { DOCUMENT_VERSION } from './house.js';
+import { idOf } from './known.js';
 import { DEFAULT_SCHOOLS } from './schools.js';
 
 type Fields = Record<string, unknown>;
@@ -33,6 +34,8 @@ const STEPS: Record<string, Step[]> = {
     }),
     // prices by article instead of ten rates
     ({ rates, ...house }) => ({ document: { ...house, version: 3, ...(isFields(rates) ? { prices: pricesOf(rates) } : {}) } }),
+    // what meets where in opened boxes; nobody noted it before
+    (house) => ({ document: { ...house, version: 4 } }),
   ],
   'saddle-job': [
     ({ found, edition, unit, built, situation, sourceBoxId: _source, newBoxId: _new, ...job }) => {
@@ -41,6 +44,8 @@ const STEPS: Record<string, Step[]> = {
     },
     // a proof of dead for each circuit
     (job) => ({ document: { ...job, version: 3, work: proofsOf(job['work']) } }),
+    // wiring made by hand: a whole bench before, a change for each box now
+    ({ bench, ...job }) => ({ document: { ...job, version: 4, changes: wiredByHand(job['changes'], bench) } }),
   ],
 };
 
@@ -92,6 +97,50 @@ function proofsOf(work: unknown): unknown {
   if (!isFields(work) || !('proof' in work)) return work;
   const { proof, ...rest } = work;
   return { ...rest, proofs: isFields(proof) && Object.keys(proof).length === 0 ? [] : [proof] };
+}
+
+/** The bench of version 3, whose joints and pigtails named their box, as one change for each box; how the handles stood is not kept. */
+function wiredByHand(changes: unknown, bench: unknown): unknown {
+  const planned = isFields(bench) ? bench['planned'] : undefined;
+  if (!isFields(planned) || !Array.isArray(changes)) return changes;
+  const list = (key: string): Fields[] => (Array.isArray(planned[key]) ? planned[key].filter(isFields) : []);
+  const inBox = (key: string, id: unknown): Fields[] => list(key).filter((x) => x['boxId'] === id);
+  const bare = ({ boxId: _, ...rest }: Fields): Fields => rest;
+  const wired = list('boxes').map((box): Fields => {
+    const { id, name } = box;
+    const cables = list('cables').filter((c) => Array.isArray(c['ends']) && c['ends'].includes(id));
+    const tails = inBox('pigtails', id);
+    const own = new Set([...cables, ...tails].map((x) => x['id']));
+    const strips = list('strips').filter((s) => {
+      const { end } = s;
+      if (!isFields(end)) return false;
+      if ('pigtailId' in end) return own.has(end['pigtailId']);
+      const cable = cables.find((c) => c['id'] === end['cableId']);
+      return cable !== undefined && (cable['ends'] as unknown[])[Number(end['end'])] === id;
+    });
+    const devices = inBox('devices', id);
+    const broken = devices.flatMap((d) =>
+      (['brass', 'silver'] as const).filter((side) => d[`${side}Tab`] === false).map((side) => ({ deviceId: d['id'], side })),
+    );
+    return {
+      id: idOf('wire', String(id)),
+      title: `Wiring of ${String(name)} as made by hand`.slice(0, 120),
+      do: 'wire-box',
+      wiring: {
+        id,
+        of: {
+          cables: cables.map((c) => c['id']),
+          // a switch that the survey knows by its box only is no device of its own
+          devices: devices.map((d) => d['id']).filter((d) => d !== idOf(String(id), 'switch')),
+        },
+        joints: inBox('joints', id).map(bare),
+        pigtails: tails.map(bare),
+        ...(broken.length ? { broken } : {}),
+        ...(strips.length ? { strips } : {}),
+      },
+    };
+  });
+  return [...(changes as unknown[]), ...wired];
 }
 
 /** A document as today’s version has it; one that is of no earlier version is given back as it came. */

@@ -2,6 +2,7 @@
 import * as z from 'zod';
 import { BOX_KIND_IDS, DEVICE_KIND_IDS, FINISH_IDS, LAMP_BOX_IDS } from '../catalog/index.js';
 import { Panel } from './panel.js';
+import { BoxWiring } from './wiring.js';
 import { DistanceLength, GaugeAwg, Id, Known, MeasuredLength, Name, PositiveLength, Remark, StudSpacing } from './known.js';
 
 export const FaceId = z.enum(['A', 'B']);
@@ -434,6 +435,8 @@ export const SITE_LIMITS = {
   circuits: 100,
   loads: 500,
   lamps: 300,
+  /** a box, a lampholder or a cable’s end at the panel each */
+  wiring: 900,
 } as const;
 
 export const Site = z.strictObject({
@@ -445,6 +448,8 @@ export const Site = z.strictObject({
   circuits: z.array(Circuit).max(SITE_LIMITS.circuits),
   loads: z.array(Load).max(SITE_LIMITS.loads),
   lamps: z.array(Lamp).max(SITE_LIMITS.lamps).optional(),
+  /** what meets where in boxes that somebody opened; absent for the others */
+  wiring: z.array(BoxWiring).max(SITE_LIMITS.wiring).optional(),
   /** absent: nobody looked at it yet */
   panel: Panel.optional(),
 });

@@ -4,6 +4,7 @@ import { boxKinds, GANG_PITCH_MM } from '../catalog/index.js';
 import { smallestGaugeFor, staplePositions } from '../codebook/index.js';
 import { studSide, withKind } from '../layout/index.js';
 import { inches, printLength } from '../measure/index.js';
+import { DOCUMENT_VERSION } from '../model/index.js';
 import type { FaceId } from '../model/index.js';
 import {
   idOf,
@@ -441,7 +442,7 @@ export function fromBox(house: House, answers: FromBoxAnswers): FromBoxResult {
     ok: true,
     job: {
       format: 'saddle-job',
-      version: 3,
+      version: DOCUMENT_VERSION,
       id: answers.id,
       houseId: house.id,
       name: answers.name,

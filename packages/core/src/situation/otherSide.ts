@@ -3,6 +3,7 @@ import * as z from 'zod';
 import { FINISHES } from '../catalog/index.js';
 import { smallestGaugeFor } from '../codebook/index.js';
 import { inches } from '../measure/index.js';
+import { DOCUMENT_VERSION } from '../model/index.js';
 import type { Job } from '../model/index.js';
 import {
   idOf,
@@ -190,7 +191,7 @@ export function otherSide(house: House, answers: OtherSideAnswers): Started {
     house: { ...house, site: surveyed },
     job: {
       format: 'saddle-job',
-      version: 3,
+      version: DOCUMENT_VERSION,
       id: answers.id,
       houseId: house.id,
       name: answers.name,

@@ -2,6 +2,7 @@
 import { inches } from '../measure/index.js';
 import { GRID_MM } from '../route/index.js';
 import {
+  DOCUMENT_VERSION,
   assumed,
   AT_A_BOX,
   DEFAULT_SCHOOLS,
@@ -63,7 +64,7 @@ export function newJob(
   };
   return {
     format: 'saddle-job',
-    version: 3,
+    version: DOCUMENT_VERSION,
     id,
     houseId: house.id,
     name,

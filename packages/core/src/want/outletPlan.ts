@@ -4,9 +4,11 @@ import { smallestGaugeFor, loadAmps } from '../codebook/index.js';
 import { besideStud, suitableBoxes, withKind } from '../layout/index.js';
 import type { Awg } from '../measure/index.js';
 import {
+  DOCUMENT_VERSION,
   applyChanges,
   boxCentreX,
   EVEN_WEIGHTS,
+  fitting,
   inHouse,
   planOf,
   uXOf,
@@ -294,7 +296,17 @@ function inBestKind(changes: Change[], site: Site, edition: House['edition'], bo
 export function openJob(house: House, want: Want, changes: Change[] = []): JobInHouse {
   const { id, name, ...rest } = want;
   const job: Job = {
-    ...{ format: 'saddle-job', version: 3, id, houseId: house.id, name, purpose: 'outlet', want: rest, changes, schools: DEFAULT_SCHOOLS },
+    ...{
+      format: 'saddle-job',
+      version: DOCUMENT_VERSION,
+      id,
+      houseId: house.id,
+      name,
+      purpose: 'outlet',
+      want: rest,
+      changes,
+      schools: DEFAULT_SCHOOLS,
+    },
     work: { ticks: [], notes: [], values: [], proofs: [] },
   };
   return inHouse(job, house);
@@ -362,14 +374,17 @@ export function takeWay(job: JobInHouse, parts: KeptParts): Taken {
     if (ofFeed) dropped.push(c.title);
     return !ofFeed;
   });
+  // wired by hand for what the way before brought: it stays where the same lies in the box again
+  const all = [...written, ...rest];
+  const { unfit } = fitting(job.found, all, job.unit);
+  const unwired = new Set(unfit.flatMap((u) => (u.change.do === 'wire-box' ? [u.change] : [])));
+  for (const c of rest) if (c.do === 'wire-box') (unwired.has(c) ? dropped : kept).push(c.title);
   return {
     job: {
       ...job,
-      changes: [...written, ...rest],
+      changes: all.filter((c) => c.do !== 'wire-box' || !unwired.has(c)),
       want: { ...job.want!, chosen: way.key },
       taken: { way: { key: way.key, title: way.title, feed: way.feed }, changes: fresh },
-      // wiring made by hand was made for the way before
-      ...(job.bench ? { bench: undefined } : {}),
     },
     kept,
     dropped,

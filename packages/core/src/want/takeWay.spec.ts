@@ -1,7 +1,7 @@
 /** Ways that leave their wall become jobs like any other: every wall, floor and panel they touch is judged, worked and recorded. */
 import { describe, expect, it } from 'vitest';
 import { demoWanted, quinceStreet } from '../demo/index.js';
-import { lampsAlike, ledgerOf, outletBoxes, wiringOf, workOf } from '../ledger/index.js';
+import { lampsAlike, ledgerOf, outletBoxes, plannedBench, wiringOf, workOf } from '../ledger/index.js';
 import { inches, printLength } from '../measure/index.js';
 import {
   bareJob,
@@ -16,6 +16,7 @@ import {
   type Obstacle,
 } from '../model/index.js';
 import { stepsOf } from '../work/index.js';
+import { wiringIn } from '../wiring/index.js';
 import { materialsOf } from '../takeoff/index.js';
 import { keptParts, routeDetail, searchRoutes, takeWay } from './index.js';
 
@@ -245,6 +246,32 @@ describe('the cellar lights: a switch, and ten lampholders one after another', (
     expect(job.changes.filter((c) => !done.has(c.id))).toEqual([]);
     expect(steps.map((s) => s.id)).toEqual(expect.arrayContaining(['lamp-boxes', 'lamp-bore', 'lamp-cable', 'wire-lamps']));
     expect(steps.find((s) => s.id === 'test')!.says[0]).toMatch(/every lamp lights/);
+  });
+});
+
+describe('wiring by hand, and the way taken again', () => {
+  const kiln = taken('kiln-corner');
+  const box = plannedSite(kiln).boxes.at(-1)!;
+  const by = (job: JobInHouse): JobInHouse => {
+    const wiring = wiringIn(plannedSite(job), plannedBench(workOf(job)), box.id);
+    return { ...job, changes: [...job.changes, { id: 'hand', title: 'Wiring of the kiln box, by hand', do: 'wire-box', wiring }] };
+  };
+  const again = (job: JobInHouse) => {
+    const want = wantOf(job)!;
+    const [option] = searchRoutes(quinceStreet, want).found.options;
+    return takeWay(job, keptParts(quinceStreet.site, want, option!, routeDetail(quinceStreet, want, option!)));
+  };
+  it('it stays, and is named, where the same cable and device lie in the box again', () => {
+    const { job, kept, dropped } = again(by(kiln));
+    expect([kept, dropped]).toEqual([['Wiring of the kiln box, by hand'], []]);
+    expect(job.changes.some((c) => c.do === 'wire-box')).toBe(true);
+  });
+  it('it goes, and is named, where what it connected is gone', () => {
+    const hand = by(kiln);
+    const other = { ...hand, changes: hand.changes.map((c) => (c.do === 'wire-box' ? { ...c, wiring: { ...c.wiring, of: { ...c.wiring.of, devices: ['switch'] } } } : c)) }; // prettier-ignore
+    const { job, kept, dropped } = again(other);
+    expect([kept, dropped]).toEqual([[], ['Wiring of the kiln box, by hand']]);
+    expect(job.changes.some((c) => c.do === 'wire-box')).toBe(false);
   });
 });
 

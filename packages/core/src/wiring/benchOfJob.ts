@@ -1,19 +1,32 @@
-/** A job's boxes on the bench: what the site says of cables, devices and the circuit, wired by the plan of each box. */
+/**
+ * Boxes of a site on the bench: cables, devices and the circuit as the site has them. A box whose wiring was noted is wired like that, the
+ * others by the plan of each.
+ */
 import { inches } from '../measure/index.js';
 import {
   boxBody,
   emptyBench,
   GROUND_BAR,
   NEUTRAL_BAR,
+  endKey,
+  idOf,
   PANEL,
+  seenWiring,
+  wiringsOf,
   type Bench,
   type Box,
   type Circuit,
+  type Joint,
   type Schools,
   type Site,
 } from '../model/index.js';
 import { boxClamps, boxMaterial, boxVolume, cablesIn } from './boxContents.js';
+import { withLampBoxes } from './lampBoxes.js';
 import { deviceOnBench, jointsOnBench, wiringPlan } from './plan/index.js';
+
+/** Whether somebody noted how a box is wired: joint by joint, or at least how its device is. */
+export const isLookedInto = (site: Site, boxId: string): boolean =>
+  seenWiring(site, boxId) !== undefined || site.devices.find((d) => d.boxId === boxId)?.wiredAs !== undefined;
 
 /** Cables of unknown length are taken as this long (common practice; only the drop depends on it). */
 const UNKNOWN_MM = 6000;
@@ -22,30 +35,32 @@ const UNKNOWN_FREE_MM = inches(7);
 const ELSEWHERE = 'elsewhere';
 
 export interface BenchOfOptions {
-  /** boxes whose wiring nobody looked at: it is drawn by the school, and said so */
-  wiringUnknown?: string[];
+  /** as it was found: a box by what was noted of it, and what nobody looked at drawn by the school and said so */
+  found?: boolean;
   /** cables that the plan runs: their length, and the free end each leaves in a box, by box id; mm */
   planned?: { cableId: string; lengthMm: number; freeMm: Record<string, number> }[];
 }
 
-/** The boxes given, with their cables; the line cable of the first goes to a breaker of the panel. What is not measured is noted. */
+/** The boxes and lampholders given, with their cables; the line cable of the first goes to a breaker of the panel. What is not measured is noted. */
 export function benchOf(
-  site: Site,
+  house: Site,
   boxIds: string[],
   circuit: Circuit | undefined,
   schools: Schools,
-  { wiringUnknown = [], planned }: BenchOfOptions = {},
+  { found = false, planned }: BenchOfOptions = {},
 ): Bench {
   const bench = emptyBench();
-  const unmeasured: NonNullable<Bench['unmeasured']> = wiringUnknown
-    .filter((id) => boxIds.includes(id))
+  const site = withLampBoxes(house, boxIds);
+  const unmeasured: NonNullable<Bench['unmeasured']> = (found ? boxIds : [])
+    .filter((id) => !isLookedInto(house, id))
     .map((id) => ({ of: id, what: 'wiring', boxId: id }));
   if (circuit?.breakerA === undefined) unmeasured.push({ of: PANEL, what: 'rating' });
   const volts = circuit?.voltsNominal ?? 120;
   // 240 V in the US is both legs; 230 V is one phase and its neutral
   const bothLegs = volts === 240;
   if (volts === 230) bench.supply = { kind: 'single-phase', volts, sourceOhm: 0.15, loopOhm: 0.35 };
-  const breakerId = 'breaker';
+  const breakerId = circuit ? idOf('breaker', circuit.id) : 'breaker';
+  const secondId = idOf(breakerId, 2);
   bench.breakers.push({
     id: breakerId,
     number: circuit?.number ?? '?',
@@ -54,9 +69,9 @@ export function benchOf(
     kind: circuit?.groundFault === 'breaker' ? 'ground-fault' : 'plain',
     curve: volts === 230 ? 'UK-B' : 'US',
     on: true,
-    ...(bothLegs ? { tiedTo: 'breaker-2' } : {}),
+    ...(bothLegs ? { tiedTo: secondId } : {}),
   });
-  if (bothLegs) bench.breakers.push({ ...bench.breakers[0]!, id: 'breaker-2', leg: 'B', tiedTo: breakerId });
+  if (bothLegs) bench.breakers.push({ ...bench.breakers[0]!, id: secondId, leg: 'B', tiedTo: breakerId });
   const boxes = site.boxes.filter((b) => boxIds.includes(b.id));
   const taken = new Set<string>();
   let fed = false;
@@ -105,17 +120,19 @@ export function benchOf(
         freeMm: [free(0), free(1)],
         ...(cable.whiteUsedAsHot === 'marked' ? { marked: true } : {}),
       });
-      if (feeds)
+      const atPanel = feeds ? notedAtPanel(house, bench, cable.id) : [];
+      bench.joints.push(...atPanel);
+      if (feeds && atPanel.length === 0)
         bench.cables.at(-1)!.colours.forEach((colour, conductor) => {
           const bar = ['bare', 'green'].includes(colour)
             ? GROUND_BAR
             : colour === 'white'
               ? bothLegs
-                ? 'breaker-2'
+                ? secondId
                 : NEUTRAL_BAR
               : breakerId;
           bench.joints.push({
-            id: `panel-${conductor}`,
+            id: idOf(cable.id, 'panel', conductor),
             boxId: PANEL,
             kind: 'terminal',
             at: { device: bar, terminal: 'screw' },
@@ -125,7 +142,10 @@ export function benchOf(
     }
   }
   const added = new Set((planned ?? []).map((p) => p.cableId));
-  for (const box of boxes) wire(bench, site, box, circuit, schools, added);
+  for (const box of boxes) {
+    const wiredAs = found ? site.devices.find((d) => d.boxId === box.id)?.wiredAs : undefined;
+    wire(bench, house, site, box, circuit, wiredAs ? { ...schools, device: wiredAs } : schools, added);
+  }
   // what nobody put a figure to is not plugged in as 0 W
   for (const l of site.loads.filter((x) => x.boxId !== undefined && boxIds.includes(x.boxId) && (x.watts ?? x.amps ?? 0) > 0)) {
     const faces = bench.devices.filter((d) => d.boxId === l.boxId && ['duplex', 'single', 'ground-fault'].includes(d.form));
@@ -145,11 +165,57 @@ export function benchOf(
   return unmeasured.length ? { ...bench, unmeasured } : bench;
 }
 
-/** The plan of one box; a box whose plan is refused or misses something keeps its ends loose. */
-function wire(bench: Bench, site: Site, box: Box, circuit: Circuit | undefined, schools: Schools, added: ReadonlySet<string>): void {
+const endsAt = (bench: Bench, boxId: string): string[] =>
+  bench.cables.flatMap((c) =>
+    ([0, 1] as const)
+      .filter((end) => c.ends[end] === boxId)
+      .flatMap((end) => c.colours.map((_, conductor) => endKey({ cableId: c.id, conductor, end }))),
+  );
+
+/** Where a cable was seen to land at the panel, as long as what it lands on is there. */
+function notedAtPanel(site: Site, bench: Bench, cableId: string): Joint[] {
+  const noted = wiringsOf(site).find((w) => w.panelEndOf === cableId);
+  if (!noted) return [];
+  const there = new Set([NEUTRAL_BAR, GROUND_BAR, ...bench.breakers.map((b) => b.id)]);
+  const own = noted.joints;
+  if (!own.every((j) => j.at && there.has(j.at.device))) return [];
+  // wires of other cables under the same screw are not on this bench
+  return own.map((j) => ({ ...j, boxId: PANEL, ends: j.ends.filter((e) => 'cableId' in e && e.cableId === cableId) }));
+}
+
+/** The plan of one box, or what was noted of it; a box whose plan is refused or misses something keeps its ends loose. */
+function wire(
+  bench: Bench,
+  house: Site,
+  site: Site,
+  box: Box,
+  circuit: Circuit | undefined,
+  schools: Schools,
+  added: ReadonlySet<string>,
+): void {
   const plan = wiringPlan({ site, box, circuit, schools, added });
+  const seen = seenWiring(house, box.id);
   const watts = new Map(site.devices.map((d) => [d.id, d.watts]));
-  bench.devices.push(...plan.devices.map((d) => deviceOnBench({ ...d, boxId: box.id, watts: watts.get(d.id) })));
+  const off = (id: string, side: 'brass' | 'silver'): boolean => seen?.broken?.some((b) => b.deviceId === id && b.side === side) === true;
+  bench.devices.push(
+    ...plan.devices.map((d) =>
+      deviceOnBench({
+        ...d,
+        ...{ boxId: box.id, watts: watts.get(d.id) },
+        ...(seen ? { broken: { brass: off(d.id, 'brass'), silver: off(d.id, 'silver') } } : {}),
+      }),
+    ),
+  );
+  if (seen) {
+    const drawn = new Set(endsAt(bench, box.id));
+    const inBox = { boxId: box.id };
+    bench.pigtails.push(...seen.pigtails.map((p) => ({ ...p, ...inBox })));
+    bench.joints.push(
+      ...seen.joints.map((j) => ({ ...j, ...inBox, ends: j.ends.filter((e) => 'pigtailId' in e || drawn.has(endKey(e))) })),
+    );
+    if (seen.strips) bench.strips = [...(bench.strips ?? []), ...seen.strips];
+    return;
+  }
   const { joints, pigtails } = jointsOnBench(plan, bench.cables, schools);
   bench.joints.push(...joints);
   bench.pigtails.push(...pigtails);

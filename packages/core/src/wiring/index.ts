@@ -5,6 +5,8 @@ export * from './benchEdit.js';
 export * from './boxPlan.js';
 export * from './benchChecks.js';
 export * from './benchOfJob.js';
+export * from './boxWiring.js';
+export * from './lampBoxes.js';
 export * from './boards/index.js';
 export * from './benchWords.js';
 export * from './benchLive.js';

@@ -1,4 +1,5 @@
 /** What keeps a step from being ticked, and the record of ticks, proofs and values. No clock: the caller brings the time. */
+import { PANEL, wiresAt } from '../model/index.js';
 import type { DeadProof, Finding, Job, JobInHouse, ProofReading, StepValue } from '../model/index.js';
 import { printLength } from '../measure/index.js';
 import type { Target } from './step.js';
@@ -209,6 +210,15 @@ export const enterValue = <J extends Job>(job: J, value: StepValue): J => ({
   work: { ...job.work, values: [...job.work.values.filter((v) => v.step !== value.step || v.key !== value.key), value] },
 });
 
-/** The site as built so far: the changes whose steps are ticked. */
-export const builtChangeIds = (job: Job, steps: Step[]): Set<string> =>
-  new Set(steps.filter((s) => isTicked(job, s.id)).flatMap((s) => s.changeIds));
+/** The site as built so far: the changes whose steps are ticked, and wiring by hand where all is built that it connects. */
+export function builtChangeIds(job: Job, steps: Step[]): Set<string> {
+  const built = new Set(steps.filter((s) => isTicked(job, s.id)).flatMap((s) => s.changeIds));
+  const others = job.changes.filter((c) => c.do !== 'wire-box');
+  for (const c of job.changes) {
+    if (c.do !== 'wire-box') continue;
+    const place = c.wiring.panelEndOf === undefined ? c.wiring.id : PANEL;
+    const own = others.filter((o) => wiresAt(o).includes(place));
+    if (others.length && (own.length ? own : others).every((o) => built.has(o.id))) built.add(c.id);
+  }
+  return built;
+}

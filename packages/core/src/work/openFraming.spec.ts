@@ -7,6 +7,7 @@ import { besideStud, gapToStud, suitableBoxes } from '../layout/index.js';
 import { ledgerOf, wiringOf, workOf } from '../ledger/index.js';
 import { inches } from '../measure/index.js';
 import {
+  DOCUMENT_VERSION,
   baysLooked,
   emptySite,
   EVEN_WEIGHTS,
@@ -58,7 +59,7 @@ function leanTo(open: boolean): House {
     covered: [],
     tests: [],
   };
-  return { format: 'saddle-house', version: 3, id: 'h', name: 'Made up', edition: 'US-2020', unit: 'in', built: 1990, site: { ...bare, walls, panel } }; // prettier-ignore
+  return { format: 'saddle-house', version: DOCUMENT_VERSION, id: 'h', name: 'Made up', edition: 'US-2020', unit: 'in', built: 1990, site: { ...bare, walls, panel } }; // prettier-ignore
 }
 const at = (wallId: string, x: number): WantPlace => ({ wallId, face: 'A', fromLeft: inch(x), bottom: inch(12.5) });
 function taken(house: House, places: WantPlace[]): JobInHouse {
@@ -66,7 +67,7 @@ function taken(house: House, places: WantPlace[]): JobInHouse {
     {
       ...{
         format: 'saddle-job',
-        version: 3,
+        version: DOCUMENT_VERSION,
         id: 'rough',
         houseId: 'h',
         name: 'Rough-in',

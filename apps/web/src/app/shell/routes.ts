@@ -40,6 +40,11 @@ export const routes: Routes = [
         title: 'Wall · Saddle',
         loadComponent: () => import('../house/wall-page').then((m) => m.WallPage),
       },
+      {
+        path: 'boxes/:boxId',
+        title: 'Box · Saddle',
+        loadComponent: () => import('../house/box-wiring-page').then((m) => m.BoxWiringPage),
+      },
       stage('versions', 'Versions', () => import('../document/versions-page').then((m) => m.VersionsPage)),
       { path: 'history', title: 'History · Saddle', loadComponent: () => import('../house/history-page').then((m) => m.HistoryPage) },
       { path: 'buy', title: 'To buy · Saddle', loadComponent: () => import('../house/buy-page').then((m) => m.HouseBuyPage) },

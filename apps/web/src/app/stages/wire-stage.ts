@@ -1,7 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, signal } from '@angular/core';
-import type { Bench, Schools } from '@saddle/core/model';
-import { inWiringOrder, lampsAlike, plannedBench, wiringOf } from '@saddle/core/ledger';
-import { benchOf, wiringPlan, type WiringPlan } from '@saddle/core/wiring';
+import { idOf, seenWiring, type Bench, type BoxWiring, type JobEdit, type Schools } from '@saddle/core/model';
+import { foundBench, foundBoxes, inWiringOrder, isWiredByHand, lampsAlike, plannedBench, wiringOf } from '@saddle/core/ledger';
+import { asWired, benchOf, isLookedInto, rewired, withHandles, wiringPlan, type WiringPlan } from '@saddle/core/wiring';
+import { RouterLink } from '@angular/router';
 import { BenchBoard } from '../bench/bench-board';
 import { ChoiceField, type Choice } from '../fields/choice-field';
 import { JobSession } from '../job/job-session';
@@ -18,7 +19,7 @@ const words = (...values: string[]): Choice[] => values.map((value) => ({ value,
 /** Every box that is touched, drawn and in words, by the person's own school; the panel's own end among them. */
 @Component({
   selector: 'sa-wire-stage',
-  imports: [Segmented, WiringView, ChoiceField, BenchBoard],
+  imports: [RouterLink, Segmented, WiringView, ChoiceField, BenchBoard],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './wire-stage.html',
 })
@@ -58,15 +59,7 @@ export class WireStage {
   ];
   /** the plan in words and pictures, or the bench where it is wired and switched on */
   protected readonly onBench = signal(false);
-  private readonly foundBoxes = computed(() => this.session.work().boxes.filter((b) => b.was));
-  private readonly foundBench = computed(() => {
-    const { found, schools } = this.session.job();
-    const ids = this.foundBoxes().map((b) => b.box.id);
-    const wired = found.devices.find((d) => ids.includes(d.boxId))?.wiredAs;
-    const unknown = ids.filter((id) => !found.devices.find((d) => d.boxId === id)?.wiredAs);
-    const circuit = found.circuits.find((c) => c.id === this.foundBoxes()[0]?.was?.circuitId);
-    return benchOf(found, ids, circuit, wired ? { ...schools, device: wired } : schools, { wiringUnknown: unknown });
-  });
+  private readonly foundBench = computed(() => foundBench(this.session.work()));
   protected readonly bench = computed((): Bench => {
     const job = this.session.job();
     const { boxes } = this.session.work();
@@ -74,7 +67,7 @@ export class WireStage {
       case 'found':
         return this.foundBench();
       case 'planned':
-        return job.bench?.planned ?? plannedBench(this.session.work());
+        return plannedBench(this.session.work());
       case 'built':
         return benchOf(
           this.session.built(),
@@ -85,17 +78,32 @@ export class WireStage {
     }
   });
   protected readonly against = computed(() => (this.session.state() === 'found' ? undefined : this.foundBench()));
-  protected readonly byHand = computed(() => this.session.job().bench?.planned !== undefined);
+  protected readonly byHand = computed(() => isWiredByHand(this.session.job()));
 
   protected rewire(edited: { title: string; bench: Bench }): void {
-    if (this.session.state() !== 'planned') return this.trial.set(edited.bench);
-    this.session.edit(edited.title, (job) => ({ ...job, bench: { planned: edited.bench } }));
+    this.handles.set(edited.bench);
+    if (this.session.state() !== 'planned') return;
+    const changes = rewired(this.session.planned(), this.bench(), edited.bench).map(({ wiring, free }): JobEdit => ({
+      op: 'put-change',
+      change: {
+        ...{ id: idOf('wire', wiring.id), do: 'wire-box', wiring, ...(free.length ? { free } : {}) },
+        title: `Wiring of ${this.nameOf(wiring)}, by hand`.slice(0, 120),
+      },
+    }));
+    if (changes.length) this.session.apply(edited.title, changes);
   }
-  /** found and built wiring may be switched and loaded for a look; nothing of it is kept */
-  private readonly trial = linkedSignal<string, Bench | undefined>({ source: () => this.session.state(), computation: () => undefined });
-  protected readonly shown = computed(() => (this.session.state() === 'planned' ? this.bench() : (this.trial() ?? this.bench())));
+  private nameOf(wiring: BoxWiring): string {
+    const { boxes, lamps } = this.session.planned();
+    return [...boxes, ...(lamps ?? [])].find((b) => b.id === wiring.id)?.name ?? 'the end at the panel';
+  }
+  /** how handles stand and what is plugged in, for a look: nothing of it is kept; what was found or built is not rewired here at all */
+  private readonly handles = linkedSignal<string, Bench | undefined>({ source: () => this.session.state(), computation: () => undefined });
+  protected readonly shown = computed(() => {
+    const handles = this.handles();
+    return handles ? withHandles(this.bench(), handles) : this.bench();
+  });
   protected backToPlan(): void {
-    this.session.edit('Back to the plan’s wiring', (job) => ({ ...job, bench: undefined }));
+    this.session.apply('Back to the plan’s wiring', [{ op: 'wire-by-plan' }]);
   }
   protected readonly plans = computed((): { plan: WiringPlan; isNew: boolean }[] => {
     const work = this.session.work();
@@ -112,15 +120,21 @@ export class WireStage {
       if (!box) return [];
       const wiredAs = state() === 'found' ? site.devices.find((d) => d.boxId === box.id)?.wiredAs : undefined;
       const schools = wiredAs ? { ...this.session.job().schools, device: wiredAs } : this.session.job().schools;
-      return [{ plan: wiringPlan({ site, box, circuit, schools, added }), isNew: role === 'new' }];
+      const plan = wiringPlan({ site, box, circuit, schools, added });
+      const seen = seenWiring(site, box.id);
+      return [{ plan: seen ? asWired(plan, site, box, seen) : plan, isNew: role === 'new' }];
     });
   });
   /** the panel’s own end, where the circuit comes from there */
   protected readonly panelEnd = computed(() => this.session.steps().find((s) => s.id === 'panel-connect'));
-  protected readonly foundUnknown = computed(
-    () =>
-      this.session.state() === 'found' &&
-      this.foundBoxes().some((b) => b.hadDevices.length > 0 && !b.hadDevices.some((d) => d.wiredAs !== undefined)),
+  /** boxes whose wiring can be looked at and noted in the house */
+  protected readonly inHouse = computed(() =>
+    this.session.state() === 'found'
+      ? foundBoxes(this.session.work()).map(({ box }) => ({
+          ...{ id: box.id, name: box.name, looked: isLookedInto(this.session.job().found, box.id) },
+          link: ['/houses', this.session.job().houseId, 'boxes', box.id],
+        }))
+      : [],
   );
 
   protected set(key: keyof Schools, value: string | undefined): void {

@@ -3,6 +3,7 @@ import { Router, RouterLink } from '@angular/router';
 import {
   assumed,
   AT_A_BOX,
+  DOCUMENT_VERSION,
   emptySite,
   fieldWords,
   PURPOSE_WORDS,
@@ -322,7 +323,7 @@ export class StartPage {
     const h = this.newHouse();
     const made: House = {
       format: 'saddle-house',
-      version: 3,
+      version: DOCUMENT_VERSION,
       id: nanoid(12),
       name: h.name.trim(),
       edition: h.edition,

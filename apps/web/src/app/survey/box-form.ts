@@ -20,11 +20,12 @@ import { ChoiceField, type Choice } from '../fields/choice-field';
 import { LengthField } from '../fields/length-field';
 import { TextField } from '../fields/text-field';
 import { SURVEY_HOST } from './survey-host';
+import { RouterLink } from '@angular/router';
 
 /** One surveyed box in figures: kind, size, place, cables with the side they come from, device. */
 @Component({
   selector: 'sa-box-form',
-  imports: [LengthField, ChoiceField, TextField],
+  imports: [RouterLink, LengthField, ChoiceField, TextField],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './box-form.html',
 })

@@ -10,8 +10,8 @@ import { inches } from '../../measure/index.js';
 import {
   boxCentreX,
   distanceForCentre,
-  emptyBench,
   measured,
+  plannedSite,
   type Bench,
   type Change,
   type Circuit,
@@ -25,8 +25,10 @@ import {
 } from '../../model/index.js';
 import { breakerFindings, breakerSteps, type NewCircuit } from '../../panel/index.js';
 import { gateOf, stepsOf } from '../../work/index.js';
-import { benchFindings, benchOf, faceFindings } from '../../wiring/index.js';
+import { benchFindings, benchOf, faceFindings, wiringIn } from '../../wiring/index.js';
 import { ledgerOf } from '../ledger.js';
+import { workOf } from '../work.js';
+import { plannedBench } from '../workBox.js';
 
 interface Facts {
   edition?: Edition;
@@ -249,16 +251,19 @@ describe('an opening over live cables', () => {
 });
 
 describe('wiring made by hand', () => {
-  const bad: Bench = { ...emptyBench(), ...runOfBoxes({ boxes: 1 }) };
   it('with stops on the bench holds the work up; back to the plan it does not', () => {
-    const loose: Bench = { ...bad, joints: bad.joints.filter((j) => j.boxId === 'panel') };
-    const made: JobInHouse = { ...sewingCorner, bench: { planned: loose } };
+    const bench = plannedBench(workOf(sewingCorner));
+    const wiring = { ...wiringIn(plannedSite(sewingCorner), bench, 'sewing-box'), joints: [] };
+    const made: JobInHouse = {
+      ...sewingCorner,
+      changes: [...sewingCorner.changes, { id: 'wire', title: 'Wiring of Sewing box, by hand', do: 'wire-box', wiring }],
+    };
     const f = ledgerOf(made).find((x) => x.rule === 'hand-wiring')!;
     expect(f.verdict).toBe('stop');
     const steps = stepsOf(made);
     const cut = steps.find((s) => s.id === 'wire-new')!;
     expect(gateOf(made, cut, steps, ledgerOf(made)).join()).toMatch(/ledger has/);
-    expect(f.remedies[0]!.edits).toEqual([{ op: 'clear-bench' }]);
+    expect(f.remedies[0]!.edits).toEqual([{ op: 'wire-by-plan' }]);
   });
 });
 
