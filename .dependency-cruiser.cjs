@@ -12,6 +12,7 @@ const RESTS_ON = {
   takeoff: ['measure', 'catalog', 'model', 'codebook', 'layout', 'route', 'wiring', 'ledger', 'panel', 'survey', 'instruments', 'circuit'],
   work: ['measure', 'catalog', 'model', 'codebook', 'layout', 'route', 'wiring', 'ledger', 'panel', 'survey', 'instruments', 'circuit'],
   closing: ['measure', 'catalog', 'model', 'ledger', 'takeoff', 'work', 'wiring'],
+  diagnose: ['measure', 'catalog', 'model', 'circuit', 'instruments', 'wiring'],
   situation: ['measure', 'catalog', 'model', 'codebook', 'layout', 'wiring', 'survey', 'circuit'],
   pocket: ['measure', 'catalog', 'model', 'codebook', 'layout'],
   panel: ['measure', 'catalog', 'model', 'codebook', 'instruments', 'circuit'],

@@ -96,7 +96,20 @@ function fillFinding(w: Work, b: WorkBox): Finding {
       );
     }
   }
-  return finding('box-fill', box.id, 'box', `Fill of ${box.name}${b.role === 'new' ? '' : ' once tapped'}`, fill, remedies);
+  const title = `Fill of ${box.name}`;
+  if (b.role === 'new') return finding('box-fill', box.id, 'box', title, fill, remedies);
+  // what was too full before, and gets no fuller, is said and doesn't stop what is mended in it
+  const before = b.was && fillOf(w.found, b.was, edition);
+  if (b.role === 'opened' && !b.feeds && fill.verdict === 'stop' && before && fill.neededIn3 <= before.neededIn3 + 1e-9)
+    return finding(
+      'box-fill',
+      box.id,
+      'box',
+      title,
+      { ...fill, verdict: 'caution', says: `${fill.says}; it was too full before, and nothing more comes into it` },
+      remedies,
+    );
+  return finding('box-fill', box.id, 'box', runsAt(w, b).length ? `${title} once tapped` : title, fill, remedies);
 }
 
 function studRemedies(w: Work, b: WorkBox): Remedy[] {

@@ -21,7 +21,28 @@ export function ledgerOf(job: JobInHouse): Finding[] {
 function ownFindings(job: JobInHouse): Finding[] {
   const work = workOf(job);
   const own = [...feedFindings(work), ...boxFindings(work), ...runFindings(work), ...handWiring(work)];
+  const { search } = job;
+  if (search?.signs.length)
+    own.push(
+      finding('search-signs', search.boxId, 'need', 'Signs that stop the search', {
+        verdict: 'stop',
+        says: `${search.signs.join(', ')}: the circuit stays off until a licensed electrician has looked at it`,
+        sums: [],
+        source: practice,
+      }),
+    );
   if (work.boxes.length) return own;
+  if (search)
+    return [
+      ...own,
+      finding('nothing-planned', job.id, 'need', 'What is wrong', {
+        verdict: 'can’t tell',
+        says: 'what is wrong was not found yet, or needs nothing planned',
+        sums: [],
+        source: { from: 'sum' },
+        ask: 'Make the test that the search asks for, and enter what it shows.',
+      }),
+    ];
   const wanted = job.want !== undefined;
   return [
     finding('nothing-planned', job.id, wanted ? 'route' : 'need', wanted ? 'The way there' : 'What is planned', {
@@ -43,7 +64,8 @@ export function handWiringSays(bench: Bench, edition: JobInHouse['edition']): { 
   try {
     const judged = benchFindings(switchOn(bench), bench, edition);
     const of = (verdict: string): string[] =>
-      judged.filter((f) => f.verdict === verdict).map((f) => `${f.title}: ${f.says}.${f.ask ? ` ${f.ask}` : ''}`);
+      // how full the boxes are is judged for themselves
+      judged.filter((f) => f.verdict === verdict && f.rule !== 'fill').map((f) => `${f.title}: ${f.says}.${f.ask ? ` ${f.ask}` : ''}`);
     says = { stops: of('stop'), unknown: of('can’t tell') };
   } catch (error) {
     if (!(error instanceof NetworkError)) throw error;

@@ -123,6 +123,8 @@ function touched(change: Change, found: Site, planned: Site): string[] {
       return change.cable.ends.flatMap((e) => e.boxId ?? []);
     case 'place-device':
       return [change.device.boxId];
+    case 'wire-box':
+      return change.wiring.panelEndOf === undefined ? [change.wiring.id] : [];
     case 'replace-device':
     case 'remove-device':
       return [holder(change.deviceId)].filter((id) => id !== undefined);

@@ -6,6 +6,7 @@ import { Id, Instant, Name, Remark } from './known.js';
 import { Schools } from './schools.js';
 import { Site } from './site.js';
 import { Purpose } from './purpose.js';
+import { Search } from './search.js';
 import { ARTICLE_IDS } from '../catalog/index.js';
 import { JobWant, type Want } from './want.js';
 
@@ -87,6 +88,8 @@ export const Job = z.strictObject({
   want: JobWant.optional(),
   /** jobs of the same house that are done before: what they will build is found by this one */
   after: z.array(Id).max(20).optional(),
+  /** what doesn’t work, and what was found out about it */
+  search: Search.optional(),
   changes: z.array(Change).max(200),
   /** the way that was taken, and what it wrote: so that what was altered by hand afterwards is known as such */
   taken: z

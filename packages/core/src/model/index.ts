@@ -18,6 +18,7 @@ export * from './migrate.js';
 export * from './takeUp.js';
 export * from './fieldWords.js';
 export * from './wiring.js';
+export * from './search.js';
 export * from './boxWiring.js';
 export * from './bench.js';
 export * from './want.js';

@@ -17,6 +17,7 @@ export const PURPOSES = [
   'enlarge',
   'replace',
   'close-up',
+  'mend',
 ] as const;
 export const Purpose = z.enum(PURPOSES);
 export type Purpose = z.infer<typeof Purpose>;
@@ -37,6 +38,7 @@ export const PURPOSE_WORDS: Record<Purpose, string> = {
   enlarge: 'more outlets in a box',
   replace: 'replace a worn box',
   'close-up': 'close a box up as a junction',
+  mend: 'something doesn’t work',
 };
 /** Purposes that stay at a box that is there; the others want one somewhere. */
 export const AT_A_BOX: ReadonlySet<Purpose> = new Set<Purpose>([
@@ -47,4 +49,5 @@ export const AT_A_BOX: ReadonlySet<Purpose> = new Set<Purpose>([
   'enlarge',
   'replace',
   'close-up',
+  'mend',
 ]);

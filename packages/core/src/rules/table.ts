@@ -20,6 +20,12 @@ const rule = (id: string, stage: Stage, title: string, looksAt: string, clauses:
 
 export const RULES: readonly Rule[] = [
   rule('nothing-planned', 'need', 'What is planned', 'whether anything of the job is planned yet'),
+  rule(
+    'search-signs',
+    'need',
+    'Signs that stop the search',
+    'heat, smell, scorching, buzzing, tingling, lights that brighten, water where something doesn’t work',
+  ),
   rule('plan-fits', 'need', 'Plan and house', 'whether each planned change still finds what it is about in the house'),
   rule('need', 'need', 'What will be plugged in', 'whether anything was named for a new outlet'),
   rule(

@@ -12,6 +12,7 @@ import {
   boxBody,
   boxCentreX,
   boxRect,
+  Complaint,
   builtInName,
   builtInsAt,
   DEFAULT_SCHOOLS,
@@ -71,6 +72,8 @@ export const FromBoxAnswers = z.discriminatedUnion('situation', [
   }),
   /** a new outlet elsewhere is fed from it */
   z.strictObject({ ...base, situation: z.literal('from-junction') }),
+  /** something doesn’t work there: first it is searched, then mended */
+  z.strictObject({ ...base, situation: z.literal('mend'), complaint: Complaint.optional() }),
   z.strictObject({
     ...base,
     situation: z.enum(['same-wall', 'other-side']),
@@ -337,6 +340,7 @@ function purposeOf(answers: FromBoxAnswers): Purpose {
     case 'relocate':
     case 'forward':
     case 'from-junction':
+    case 'mend':
       return answers.situation;
     default:
       return answers.divided ? 'low-voltage' : 'outlet';
@@ -450,6 +454,9 @@ export function fromBox(house: House, answers: FromBoxAnswers): FromBoxResult {
       ...(want && !fresh ? { want } : {}),
       ...(want && fresh
         ? { want, taken: { way: { key: '', title: `From ${box.name}, straight in the wall`.slice(0, 120), feed: box.id }, changes } }
+        : {}),
+      ...(answers.situation === 'mend'
+        ? { search: { boxId: box.id, ...(answers.complaint ? { complaint: answers.complaint } : {}), signs: [], readings: [] } }
         : {}),
       changes,
       schools: DEFAULT_SCHOOLS,

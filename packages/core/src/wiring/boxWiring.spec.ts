@@ -3,8 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { demoJobsInHouse, quinceStreet, sewingCorner } from '../demo/index.js';
 import { plannedBench, wiringOf, workOf } from '../ledger/index.js';
 import { plannedSite, seenWiring, wiringIsOld, withWiring, withoutWiring, type BoxWiring, type Site } from '../model/index.js';
-import type {
-  connect} from './index.js';
+import type { connect } from './index.js';
 import {
   addPigtail,
   benchOf,

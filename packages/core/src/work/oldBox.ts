@@ -62,7 +62,8 @@ export const connectIn = (at: At, b: WorkBox, asks: StepAsk[], after: string[]):
         .filter(
           (x) =>
             ((x.do === 'replace-device' || x.do === 'remove-device') && here.has(x.deviceId)) ||
-            (x.do === 'place-device' && x.device.boxId === b.box.id),
+            (x.do === 'place-device' && x.device.boxId === b.box.id) ||
+            (x.do === 'wire-box' && x.wiring.id === b.box.id),
         )
         .map((x) => x.id),
     },

@@ -7,6 +7,7 @@ import { PURPOSE_WORDS, ROOM_USES, type Load, type Room, type WantLoad } from '@
 import { withLoads } from '@saddle/core/want';
 import { nanoid } from 'nanoid';
 import { map, type Observable } from 'rxjs';
+import { FaultSearch } from '../diagnose/fault-search';
 import { ChoiceField } from '../fields/choice-field';
 import { TextField } from '../fields/text-field';
 import { YesNoField } from '../fields/yes-no-field';
@@ -17,7 +18,7 @@ import { WantForm } from '../ways/want-form';
 /** What will be plugged in, where, and what the room asks for. */
 @Component({
   selector: 'sa-need-stage',
-  imports: [TextField, ChoiceField, NgbTypeahead, WantForm, YesNoField],
+  imports: [FaultSearch, TextField, ChoiceField, NgbTypeahead, WantForm, YesNoField],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="stage-head">
@@ -39,6 +40,9 @@ import { WantForm } from '../ways/want-form';
           />
         }
       </div>
+      @if (session.job().search) {
+        <sa-fault-search />
+      }
       @if (search.want(); as want) {
         <sa-want-form [want]="want" />
       }
@@ -146,6 +150,8 @@ export class NeedStage {
   protected readonly after = computed(() => this.session.job().after?.[0]);
   protected readonly takesLoads = computed(() => {
     const want = this.session.job().want;
+    // what is being mended takes what it took before
+    if (this.session.job().search) return false;
     return want ? want.kind !== 'lights' : this.box() !== undefined;
   });
   /** of what is wanted, also while nothing is planned; else what the plan plugs in at the box */

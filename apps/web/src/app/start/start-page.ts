@@ -29,7 +29,7 @@ import { TopBar } from '../shell/top-bar';
 
 /** Where the work is: on a wall that was surveyed, on the one wall in hand, or through the wall between two rooms. */
 type Where = 'surveyed' | 'wall' | 'other side';
-type AtBox = 'raise' | 'enlarge' | 'replace' | 'close-up' | 'relocate' | 'forward' | 'from-junction';
+type AtBox = 'raise' | 'enlarge' | 'replace' | 'close-up' | 'relocate' | 'forward' | 'from-junction' | 'mend';
 const SITUATION: Partial<Record<Purpose, AtBox>> = {
   move: 'raise',
   relocate: 'relocate',
@@ -38,6 +38,7 @@ const SITUATION: Partial<Record<Purpose, AtBox>> = {
   enlarge: 'enlarge',
   replace: 'replace',
   'close-up': 'close-up',
+  mend: 'mend',
 };
 /** What each purpose is about, in a line. */
 const ABOUT: Record<Purpose, string> = {
@@ -56,6 +57,7 @@ const ABOUT: Record<Purpose, string> = {
   enlarge: 'one gang becomes two',
   replace: 'loose, stripped or cracked',
   'close-up': 'device out, blank plate, still reachable',
+  mend: 'dead, half dead, trips, dim: found test by test, then mended',
 };
 
 /** What the server said against a save. */
@@ -279,7 +281,7 @@ export class StartPage {
     const situation = SITUATION[purpose];
     if (situation) {
       const started = await firstValueFrom(this.documents.startFromBox(this.atTheBox(document.id, name, situation, boxId!)));
-      return { job: started.document, stage: situation === 'relocate' || situation === 'from-junction' ? 'need' : 'box' };
+      return { job: started.document, stage: ['relocate', 'from-junction', 'mend'].includes(situation) ? 'need' : 'box' };
     }
     const job = newJob(document, nanoid(12), name, purpose, { wallId, face })!;
     const { wanted, wantedBottom } = this.lengths();

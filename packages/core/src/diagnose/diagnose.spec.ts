@@ -1,0 +1,217 @@
+/**
+ * The search for a fault as a practitioner would check it: by hand on a run of three receptacles, and over every single fault of every box of
+ * the sample house. How often faults are met and what tests cost is handbook 25 (common practice, no source).
+ */
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { runOfBoxes } from '../circuit/index.js';
+import { quinceStreet } from '../demo/index.js';
+import { ledgerOf } from '../ledger/index.js';
+import { checkJobIn, COMPLAINTS, DEFAULT_SCHOOLS, inHouse, type Bench, type Complaint, type Search } from '../model/index.js';
+import { fromBox } from '../situation/index.js';
+import { stepsOf } from '../work/index.js';
+import { circuitBench, dictionaryOf, NAMED_AT, repairOf, searchState, sharesOf, type CircuitBench, type Dictionary } from './index.js';
+
+const at = '2026-11-26T09:00:00.000Z';
+const searching = (boxId: string, complaint: Complaint | undefined, ...readings: [string, string][]): Search => ({
+  ...{ boxId, signs: [], signsAsked: true, ...(complaint ? { complaint } : {}) },
+  readings: readings.map(([test, outcome], i) => ({ id: `r${i}`, test, outcome, at })),
+});
+const onBench = (bench: Bench): CircuitBench => ({ bench: { ...bench, plugged: [] }, taken: [], unseen: new Set(), circuit: undefined, site: quinceStreet.site }); // prettier-ignore
+/** Panel, then three boxes in a row, fed through their devices. */
+const run = dictionaryOf(onBench(runOfBoxes({ boxes: 3 })), 'box3');
+const NO_POWER = 'hot open, or no power: a dead tester looks the same';
+const lamps = (n: number): string => `lamps/device${n}/lower`;
+const shows = (d: Dictionary, suspect: string, test: string): string | undefined =>
+  d.shows.get(test)![d.suspects.findIndex((s) => s.id === suspect)];
+
+describe('what a test would show, as a practitioner would say it', () => {
+  const open = (n: number, colour: string): string =>
+    run.suspects.find((s) => s.kind.startsWith('open') && s.boxId === `box${n}` && s.words.includes(colour) && /at |splice/.test(s.words))!
+      .id;
+  it.each([
+    ['breaker off: no lamp anywhere', 'off/b4', [NO_POWER, NO_POWER, NO_POWER]],
+    ['hot and neutral swapped at the second: it alone', 'swapped/device2', ['reads as right', 'hot and neutral swapped', 'reads as right']],
+  ])('%s', (_, suspect, all) => {
+    const id = run.suspects.some((s) => s.id === suspect) ? suspect : run.suspects.find((s) => s.kind === 'breaker off')!.id;
+    expect([1, 2, 3].map((n) => shows(run, id, lamps(n)))).toEqual(all);
+  });
+  it('a black off in the first box leaves that one or those behind it dark, and the first box is where it is seen', () => {
+    const id = open(1, 'black');
+    expect(shows(run, id, lamps(3))).toBe(NO_POWER);
+    expect([shows(run, id, 'look/box1'), shows(run, id, 'look/box2')]).toEqual(['found', 'sound']);
+  });
+  it('a loose one reads right without a load, and low with a heater on', () => {
+    const loose = run.suspects.find((s) => s.looseOf === open(1, 'black'))!;
+    expect([shows(run, loose.id, lamps(3)), shows(run, loose.id, 'volts/device3/lower')]).toEqual(['reads as right', 'low']);
+  });
+  it('a nail through a cable opens the breaker, and again after everything is unplugged', () => {
+    const nail = run.suspects.find((s) => s.kind === 'cable shorted')!;
+    expect([shows(run, nail.id, 'breakers'), shows(run, nail.id, 'reset')]).toEqual(['breaker off', 'opens again']);
+  });
+  it('a worn face feels loose and its terminals are sound: the others read right', () => {
+    expect(['plug/device3', 'plug/device2', lamps(2)].map((t) => shows(run, 'contacts/device3', t))).toEqual([
+      'loose',
+      'firm',
+      'reads as right',
+    ]);
+  });
+});
+
+describe('the search', () => {
+  it('begins with what is cheap: no box is opened while a look or a tester tells more in a minute', () => {
+    const { next, verdict } = searchState(run, searching('box3', 'dead'));
+    expect(verdict).toBe('goes on');
+    expect(next[0]!.test.minutes).toBeLessThanOrEqual(2);
+    expect(next.slice(0, 3).some((n) => n.test.id.startsWith('look/'))).toBe(false);
+  });
+  it('three boxes: dark at the third, right at the second, all breakers on: the third or what leads to it; found there, the third', () => {
+    const before: [string, string][] = [[lamps(3), NO_POWER], ['breakers', 'all on'], [lamps(2), 'reads as right'], ['plug/device3', 'firm']]; // prettier-ignore
+    const near = searchState(run, searching('box3', 'dead', ...before));
+    const likely = near.parts.filter((p) => p.share > 0.02).map((p) => p.part);
+    expect(likely).toEqual(expect.arrayContaining(['joints/box3', 'joints/box2']));
+    expect(likely).not.toContain('joints/box1');
+    const found = searchState(run, searching('box3', 'dead', ...before, ['look/box2', 'found']));
+    expect([found.verdict, found.parts[0]!.part]).toEqual(['found', 'joints/box2']);
+  });
+  it('signs end it; without a complaint it asks', () => {
+    const hot: Search = { ...searching('box3', 'dead'), signs: ['heat', 'smell'] };
+    expect(searchState(run, hot)).toMatchObject({
+      verdict: 'stop',
+      next: [],
+      says: expect.stringMatching(/^heat, smell: leave the circuit off/),
+    });
+    expect(searchState(run, searching('box3', undefined))).toMatchObject({ verdict: 'asks', says: 'Say what you notice.' });
+    expect(searchState(run, { ...searching('box3', 'dead'), signsAsked: false })).toMatchObject({ verdict: 'asks', says: expect.stringMatching(/signs/) }); // prettier-ignore
+  });
+  it('readings that contradict each other name nothing', () => {
+    const odd = searchState(run, searching('box3', 'dead', [lamps(3), 'reads as right'], ['lamps/device3/upper', 'hot and ground swapped'], [lamps(2), NO_POWER], [lamps(1), 'more than one hot: stop'], ['volts/device3/lower', 'none'])); // prettier-ignore
+    expect(odd.verdict).not.toBe('found');
+  });
+  it('a reading of a test that this circuit doesn’t have, or an outcome that it can’t have, says nothing', () => {
+    const plain = sharesOf(run, searching('box3', 'dead'));
+    expect(sharesOf(run, searching('box3', 'dead', ['lamps/ghost/lower', NO_POWER], ['breakers', 'purple']))).toEqual(plain);
+  });
+  it('shares sum to one, whatever was read', () => {
+    const any = fc.constantFrom(...run.tests.flatMap((t) => t.outcomes.map((o): [string, string] => [t.id, o.id])));
+    fc.assert(
+      fc.property(fc.constantFrom(...COMPLAINTS), fc.array(any, { maxLength: 12 }), (complaint, readings) => {
+        const state = searchState(run, searching('box3', complaint, ...readings));
+        expect(state.parts.reduce((s, p) => s + p.share, 0)).toBeCloseTo(1, 9);
+        expect(state.next.every((n) => n.bits >= 0 && Math.abs(n.after.reduce((s, a) => s + a.share, 0) - 1) < 1e-9)).toBe(true);
+      }),
+      { numRuns: 100 },
+    );
+  });
+});
+
+/** Answers every test as the fault would, until the search ends. */
+function searched(d: Dictionary, boxId: string, i: number): { verdict: string; part: string; tests: number } | undefined {
+  const best = [...COMPLAINTS].sort((a, b) => d.fits[b][i]! - d.fits[a][i]!)[0]!;
+  // nobody would notice it
+  if (d.fits[best][i]! < 0.1) return undefined;
+  let search = searching(boxId, best);
+  for (let tests = 0; ; tests++) {
+    const state = searchState(d, search);
+    const [next] = state.next;
+    if (state.verdict === 'found' || !next || next.bits < 0.03 || tests > 25)
+      return { verdict: state.verdict, part: state.parts[0]!.part, tests };
+    const outcome = d.shows.get(next.test.id)![i] ?? next.test.outcomes[0]!.id;
+    search = { ...search, readings: [...search.readings, { id: `r${tests}`, test: next.test.id, outcome, at }] };
+  }
+}
+describe('every single fault of every box of the sample house, and of the run of three', () => {
+  const all: [string, Dictionary][] = [
+    ['box3', run],
+    ...quinceStreet.site.boxes.map((b): [string, Dictionary] => [b.id, dictionaryOf(circuitBench(quinceStreet.site, b.id), b.id)]),
+  ];
+  it('what is named is what it is, as often as the search is sure of it; wrong ones are those met once in years', () => {
+    let [right, wrong, open, tests] = [0, 0, 0, 0];
+    for (const [boxId, d] of all)
+      d.suspects.forEach((s, i) => {
+        const end = s.kind === 'none of these' ? undefined : searched(d, boxId, i);
+        if (!end) return;
+        tests += end.tests * s.prior;
+        if (end.verdict !== 'found') open += s.prior;
+        else if (end.part === s.part) right += s.prior;
+        else wrong += s.prior;
+      });
+    const sum = right + wrong + open;
+    expect(wrong / sum).toBeLessThan(1 - NAMED_AT);
+    expect(right / sum).toBeGreaterThan(0.9);
+    // weighed by how often each is met, a handful of tests
+    expect(tests / sum).toBeLessThan(5);
+  });
+});
+
+describe('a job of it, from the door to its steps', () => {
+  const started = fromBox(quinceStreet, {
+    situation: 'mend',
+    id: 'dark-hall',
+    houseId: quinceStreet.id,
+    name: 'Dark hall',
+    boxId: 'hall-box',
+  });
+  if (!started.ok) throw new Error(started.message);
+  const open = inHouse(started.job, quinceStreet);
+  it('passes its check, plans nothing yet, and says what to do', () => {
+    expect(checkJobIn(started.job, quinceStreet, [])).toMatchObject({ ok: true });
+    const f = ledgerOf(open).find((x) => x.rule === 'nothing-planned')!;
+    expect([f.verdict, f.ask]).toEqual(['can’t tell', expect.stringMatching(/test that the search asks for/)]);
+  });
+  it('a sign is a stop in its ledger', () => {
+    const hot = { ...open, search: { ...open.search!, signs: ['smell' as const] } };
+    expect(ledgerOf(hot).find((f) => f.rule === 'search-signs')).toMatchObject({ verdict: 'stop', says: expect.stringMatching(/^smell/) });
+  });
+  const known = circuitBench(quinceStreet.site, 'hall-box');
+  const repaired = (part: string) => {
+    const { changes } = repairOf(known, quinceStreet.site, DEFAULT_SCHOOLS, part);
+    return { changes, job: inHouse({ ...started.job, changes }, quinceStreet) };
+  };
+  it('connections made anew: opened dead, connected, tested; what was full before doesn’t stop it', () => {
+    const { changes, job } = repaired('joints/hall-box');
+    expect(changes.map((c) => c.do)).toEqual(['wire-box']);
+    const steps = stepsOf(job);
+    const connect = steps.find((s) => s.connects)!;
+    expect(connect.dead.map((t) => t.words)).toEqual(['circuit 4']);
+    expect(connect.changeIds).toEqual(changes.map((c) => c.id));
+    expect(connect.says.join(' ')).toMatch(/brass upper/);
+    expect(ledgerOf(job).find((f) => f.rule === 'box-fill')).toMatchObject({
+      verdict: 'caution',
+      says: expect.stringMatching(/too full before/),
+    });
+    expect(ledgerOf(job).filter((f) => f.verdict === 'stop')).toEqual([]);
+  });
+  it('a worn device: a new one of the same kind, tamper-resistant', () => {
+    const { changes, job } = repaired('device/hall-receptacle');
+    expect(changes).toMatchObject([{ do: 'replace-device', deviceId: 'hall-receptacle', device: { kind: 'duplex-15', tamperResistant: true, condition: 'sound' } }]); // prettier-ignore
+    expect(stepsOf(job).some((s) => s.changeIds.includes(changes[0]!.id))).toBe(true);
+  });
+  it.each(['panel', 'appliance', 'breaker/b', 'tripped/d', 'switch/s', 'cable/hall-from-panel', 'none', 'joints/ghost', 'device/ghost'])(
+    '%s: nothing is planned, and something is said',
+    (part) => {
+      const repair = repairOf(known, quinceStreet.site, DEFAULT_SCHOOLS, part);
+      expect(repair.changes).toEqual([]);
+      expect(repair.says.length).toBeGreaterThan(20);
+    },
+  );
+});
+
+describe('a circuit that nobody surveyed', () => {
+  const bare = { ...quinceStreet.site, cables: [], circuits: [], loads: [], boxes: quinceStreet.site.boxes.map((b) => ({ ...b, circuitId: undefined })) }; // prettier-ignore
+  const known = circuitBench(bare, 'hall-box');
+  it('starts with what can be looked at, and says what it took', () => {
+    expect(known.taken.join(' ')).toMatch(/No cable of it is surveyed.*circuit is not named/);
+    const { next, parts } = searchState(dictionaryOf(known, 'hall-box'), searching('hall-box', 'dead'));
+    expect(next.length).toBeGreaterThan(3);
+    expect(parts.length).toBeGreaterThan(4);
+  });
+  it('a loop of cables and a cable both ends of which are in one box end too', () => {
+    const first = quinceStreet.site.cables[0]!;
+    const loop = { ...first, id: 'loop', direction: 'unknown' as const, ends: [{ ...first.ends[1], boxId: 'hall-box' }, { ...first.ends[1], boxId: 'parlour-box' }] as typeof first.ends }; // prettier-ignore
+    const own = { ...loop, id: 'own', ends: [loop.ends[0], { ...loop.ends[0] }] as typeof loop.ends };
+    const site = { ...quinceStreet.site, cables: [...quinceStreet.site.cables, loop, { ...loop, id: 'loop-2' }, own] };
+    const state = searchState(dictionaryOf(circuitBench(site, 'hall-box'), 'hall-box'), searching('hall-box', 'trips at once'));
+    expect(state.parts.reduce((s, p) => s + p.share, 0)).toBeCloseTo(1, 9);
+  });
+});

@@ -1,0 +1,71 @@
+/** What mends a part that was named, as changes of a job; or, where nothing is changed, what to do. */
+import { idOf, type Change, type Schools, type Site } from '../model/index.js';
+import { benchOf, wiringIn } from '../wiring/index.js';
+import type { CircuitBench } from './circuitBench.js';
+
+export interface Repair {
+  says: string;
+  changes: Change[];
+}
+
+const only = (says: string): Repair => ({ says, changes: [] });
+
+/** @param part as the search names it */
+export function repairOf(known: CircuitBench, house: Site, schools: Schools, part: string): Repair {
+  const [kind, ...rest] = part.split('/');
+  const id = rest.join('/');
+  const box = house.boxes.find((b) => b.id === id);
+  switch (kind) {
+    case 'breaker':
+      return only('Switch it on: fully off first, then on. If it opens again with everything unplugged, the search goes on.');
+    case 'panel':
+      return only(
+        'It is at the panel: a worn breaker, or a wire loose under it or at a bar. That is work for a licensed electrician; leave the breaker off until then.',
+      );
+    case 'tripped':
+      return only('Press its reset until it clicks. If it won’t stay with everything unplugged behind it, the search goes on.');
+    case 'switch':
+      return only('Switch it on, and label what it switches.');
+    case 'appliance':
+      return only('The circuit is sound: have the appliance mended, or let it go.');
+    case 'cable': {
+      const cable = known.bench.cables.find((c) => c.id === id);
+      return only(
+        `${cable?.name ?? 'The cable'} is damaged inside the wall: leave the circuit off. A new cable takes its place: plan it as an outlet of its own way, fed from the same box, and cap this one at both ends.`,
+      );
+    }
+    case 'device': {
+      const device = house.devices.find((d) => d.id === id);
+      if (!device) return only('A new device of the same kind takes its place; survey it first.');
+      const { presets: _p, wiredAs: _w, ...rest } = device;
+      return {
+        says: `A new ${device.name} takes its place.`,
+        changes: [
+          {
+            ...{ id: idOf('renew', device.id), title: `New ${device.name}`.slice(0, 120), do: 'replace-device', deviceId: device.id },
+            device: { ...rest, condition: 'sound', tamperResistant: true },
+          },
+        ],
+      };
+    }
+    case 'joints': {
+      if (!box) return only('Its connections are made anew.');
+      const circuit = house.circuits.find((c) => c.id === box.circuitId);
+      const bench = benchOf(withNoneNoted(house, id), [id], circuit, schools);
+      const wiring = wiringIn(house, bench, id);
+      if (!wiring.joints.length)
+        return only(
+          `Make every connection in ${box.name} anew. How, the plan says once the survey has which of its cables brings the power.`,
+        );
+      return {
+        says: `Every connection in ${box.name} is made anew.`,
+        changes: [{ id: idOf('wire', id), title: `Connections in ${box.name} made anew`.slice(0, 120), do: 'wire-box', wiring }],
+      };
+    }
+    default:
+      return only('Nothing that is known here explains it: survey what else hangs on this circuit, or have it looked at.');
+  }
+}
+
+/** What was seen is what was wrong: the plan’s own wiring takes its place. */
+const withNoneNoted = (site: Site, boxId: string): Site => ({ ...site, wiring: (site.wiring ?? []).filter((w) => w.id !== boxId) });
