@@ -9,13 +9,16 @@ export const INK = {
   wood: '#b58e5f',
   paper: '#f7f3e8',
 };
-export const MARGIN = 46;
+export const MARGIN = 40;
 
 export type Doc = PDFKit.PDFDocument;
 
 const bottomOf = (doc: Doc): number => doc.page.height - MARGIN - 14;
 
+/** Whether that much is left of the page. */
+export const fits = (doc: Doc, height: number): boolean => doc.y + height <= bottomOf(doc);
+
 /** A new page when `height` no longer fits on this one. */
 export function room(doc: Doc, height: number): void {
-  if (doc.y + height > bottomOf(doc)) doc.addPage();
+  if (!fits(doc, height)) doc.addPage();
 }

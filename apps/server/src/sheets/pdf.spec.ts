@@ -2,7 +2,8 @@
 import { demoJobsInHouse, demoWanted, quinceStreet, sewingCorner } from '@saddle/core/demo';
 import { jobSheet, routeSheet, type JobSheet } from '@saddle/core/exchange';
 import { PAPER_MM } from '@saddle/core/layout';
-import { wantOf, type JobInHouse } from '@saddle/core/model';
+import { inHouse, wantOf, type JobInHouse } from '@saddle/core/model';
+import { keptParts, routeDetail, searchRoutes, takeWay } from '@saddle/core/want';
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
 import { describe, expect, it } from 'vitest';
 import { plain } from './fonts.js';
@@ -177,4 +178,22 @@ it('a want that nothing reaches says why on paper', async () => {
   const want = { ...wants.find((w) => w.id === 'kiln-corner')!, forbidden: ['basement/0', 'attic/1'] };
   const sheet = await render(routeSheet(quinceStreet, want));
   expect(printed(sheet, 'No fit feed is reached from there.')).toBe(true);
+});
+
+describe('what is carried to the wall', () => {
+  const taken = (id: string): JobInHouse => {
+    const open = demoWanted.find((j) => j.id === id)!;
+    const want = wantOf(open)!;
+    const [option] = searchRoutes(quinceStreet, want).found.options;
+    const parts = keptParts(quinceStreet.site, want, option!, routeDetail(quinceStreet, want, option!));
+    return inHouse(takeWay(inHouse(open, quinceStreet), parts).job, quinceStreet);
+  };
+  it.each(['kiln-corner', 'model-railway', 'summer-kitchen', 'loom-lamp'])('%s: three pages at most, the sums behind them', async (id) => {
+    const sheet = await render(jobSheet(taken(id)));
+    const appendix = sheet.words.find((w) => w.text.startsWith('Appendix'))!;
+    expect(appendix.page).toBeLessThanOrEqual(4);
+    // every step is before it
+    const last = sheet.words.findLast((w) => /Label and note/.test(w.text))!;
+    expect(last.page).toBeLessThan(appendix.page);
+  });
 });

@@ -8,7 +8,7 @@ import { PAPERS, plain, useFonts } from './fonts.js';
 import { type Doc, INK, MARGIN, room } from './paper.js';
 import { drawRoutePlan } from './routePlan.js';
 import { drawSteps } from './steps.js';
-import { drawWiring } from './wiring.js';
+import { drawWirings, type Wiring } from './wiring.js';
 
 /** Renders a sheet; `now` (ISO) is printed in the foot. */
 export function renderSheet(sheet: JobSheet, unit: LengthUnit, paper: keyof typeof PAPERS, now: string): Promise<Buffer> {
@@ -25,17 +25,28 @@ export function renderSheet(sheet: JobSheet, unit: LengthUnit, paper: keyof type
     doc.on('end', () => resolve(Buffer.concat(chunks)));
     doc.on('error', reject);
   });
-  doc.font('narrowStrong').fontSize(24).fillColor(INK.black).text(plain(sheet.title), { continued: false });
+  doc.font('narrowStrong').fontSize(22).fillColor(INK.black).text(plain(sheet.title), { continued: false });
   doc.font('body').fontSize(10).fillColor(INK.grey).text(plain(sheet.subtitle));
   doc.moveDown(0.6);
   sheet.blocks.forEach((block, i) => {
     // a heading stays with the drawing below it
     if (block.kind === 'heading' && !block.newPage) room(doc, HEADED[sheet.blocks[i + 1]?.kind ?? 'heading'] ?? 90);
-    drawBlock(doc, block, unit);
+    if (block.kind === 'wiring' && sheet.blocks[i - 1]?.kind !== 'wiring') drawWirings(doc, wiringsFrom(sheet.blocks, i));
+    else drawBlock(doc, block, unit);
   });
   numberPages(doc, sheet, now);
   doc.end();
   return done;
+}
+
+/** The wirings that stand one after another from here on. */
+function wiringsFrom(blocks: readonly SheetBlock[], from: number): Wiring[] {
+  const list: Wiring[] = [];
+  for (const block of blocks.slice(from)) {
+    if (block.kind !== 'wiring') break;
+    list.push({ drawing: block.drawing, caption: plain(block.caption), beside: block.beside.map(plain) });
+  }
+  return list;
 }
 
 /** What a heading needs below it on the same page. */
@@ -49,7 +60,7 @@ function drawBlock(doc: Doc, block: SheetBlock, unit: LengthUnit): void {
   switch (block.kind) {
     case 'heading':
       if (block.newPage) doc.addPage();
-      doc.moveDown(0.7).font('narrowStrong').fontSize(15).fillColor(INK.black).text(plain(block.text));
+      doc.moveDown(0.5).font('narrowStrong').fontSize(15).fillColor(INK.black).text(plain(block.text));
       doc
         .moveTo(left, doc.y + 1)
         .lineTo(left + width(doc), doc.y + 1)
@@ -61,8 +72,8 @@ function drawBlock(doc: Doc, block: SheetBlock, unit: LengthUnit): void {
     case 'text':
       room(doc, 28);
       doc
-        .font('strong')
-        .fontSize(10)
+        .font(block.small ? 'body' : 'strong')
+        .fontSize(block.small ? 8.6 : 10)
         .fillColor(INK.black)
         .text(plain(block.text), { width: width(doc) });
       return;
@@ -116,7 +127,7 @@ function drawBlock(doc: Doc, block: SheetBlock, unit: LengthUnit): void {
       drawElevation(doc, block.elevation, plain(block.caption), unit, HIGH[block.small ?? 'whole']);
       return;
     case 'wiring':
-      drawWiring(doc, block.drawing, plain(block.caption), block.beside.map(plain));
+      // drawn with those that follow it, two side by side where that saves room
       return;
     case 'bench':
       drawBench(doc, block.drawing, plain(block.caption));
@@ -155,7 +166,7 @@ function drawTable(doc: Doc, table: Extract<SheetBlock, { kind: 'table' }>): voi
       .stroke();
   };
   row(table.columns, 'narrowStrong', 10);
-  for (const cells of table.rows) row(cells, 'body', 10);
+  for (const cells of table.rows) row(cells, 'body', 9);
   doc.x = left;
   doc.moveDown(0.6);
 }

@@ -1,13 +1,15 @@
-/** Steps in two columns of small type, each with a box to tick; a step stays whole where a column holds it. */
+/** Steps in two columns of small type, each with a box to tick; a step stays whole where that leaves no great gap. */
 import type { SheetStep } from '@saddle/core/exchange';
 import { plain } from './fonts.js';
 import { INK, MARGIN, type Doc } from './paper.js';
 
 const GAP = 18;
 const INDENT = 14;
-const SIZE = 8.2;
+const SIZE = 8;
+/** A step that is higher than this is parted between two columns where this much is left of one; pt. */
+const LEAST_ROOM = 54;
 /** Between one step and the next. */
-const BELOW = 4;
+const BELOW = 3;
 
 interface Line {
   text: string;
@@ -38,7 +40,7 @@ const measured = (doc: Doc, step: SheetStep, n: number, wide: number): Set => {
         doc
           .font(l.face)
           .fontSize(SIZE)
-          .heightOfString(text, { width: wide - INDENT }) + 1,
+          .heightOfString(text, { width: wide - INDENT }) + 0.6,
     };
   });
   return { lines, high: lines.reduce((s, l) => s + l.high, 0) + BELOW };
@@ -78,7 +80,9 @@ export function drawSteps(doc: Doc, steps: readonly SheetStep[]): void {
     y = top;
   };
   sets.forEach(({ lines, high }, i) => {
-    if (y > top && y + high > end + BELOW + 0.5) next(i);
+    // a step stays whole, unless that would leave much of the column empty
+    const flows = end - y >= LEAST_ROOM && end === bottom && high > LEAST_ROOM;
+    if (y > top && y + high > end + BELOW + 0.5 && !flows) next(i);
     for (const l of lines) {
       if (y + l.high > bottom) next(i);
       const x = MARGIN + column * (wide + GAP);

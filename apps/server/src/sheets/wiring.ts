@@ -1,6 +1,6 @@
 /** A box opened flat on paper. Colours are shown as they are and always with a letter; white has an outline, bare a hatch. */
 import type { WireShape, WiringDrawing } from '@saddle/core/wiring';
-import { INK, MARGIN, room, type Doc } from './paper.js';
+import { fits, INK, MARGIN, room, type Doc } from './paper.js';
 
 const WIRE: Record<string, string> = {
   black: '#1c1d20',
@@ -14,20 +14,79 @@ const WIRE: Record<string, string> = {
 /** Widest that a drawing with words beside it may be, of the sheet. */
 const SHARE = 0.46;
 
-/** @param beside what is done, in its order: next to the drawing */
-export function drawWiring(doc: Doc, drawing: WiringDrawing, caption: string, beside: readonly string[]): void {
-  const full = doc.page.width - 2 * MARGIN;
-  const scale = Math.min(0.42, (full * SHARE) / drawing.width);
+export interface Wiring {
+  drawing: WiringDrawing;
+  caption: string;
+  /** what is done, in its order */
+  beside: readonly string[];
+}
+/** Where one drawing goes: over the whole width with its words beside it, or in one of two columns with them under it. */
+interface Place {
+  left: number;
+  full: number;
+  under: boolean;
+  /** the largest scale */
+  cap: number;
+}
+const GAP = 18;
+const wholeWidth = (doc: Doc, cap: number): Place => ({ left: MARGIN, full: doc.page.width - 2 * MARGIN, under: false, cap });
+const halfWidth = (doc: Doc, column: 0 | 1, cap: number): Place => {
+  const full = (doc.page.width - 2 * MARGIN - GAP) / 2;
+  return { left: MARGIN + column * (full + GAP), full, under: true, cap };
+};
+
+/** How the parts of one drawing are set in its place, pt. */
+function setting(doc: Doc, { drawing, caption, beside }: Wiring, { left, full, under, cap }: Place) {
+  const scale = Math.min(cap, (under ? full : full * SHARE) / drawing.width);
   const height = drawing.height * scale;
-  const x = MARGIN + drawing.width * scale + 14;
-  const wide = full - drawing.width * scale - 14;
-  doc.font('body').fontSize(8.3);
+  const x = under ? left : left + drawing.width * scale + 14;
+  const wide = under ? full : full - drawing.width * scale - 14;
   const words = beside.map((t, i) => `${i + 1}. ${t}`);
+  doc.font('body').fontSize(8.3);
   const tall = words.reduce((s, t) => s + doc.heightOfString(t, { width: wide }) + 1.5, 0);
-  room(doc, Math.max(height + 26, tall));
+  const captionWide = under ? full : Math.max(drawing.width * scale, full * 0.3);
+  const captionHigh = doc.fontSize(8.5).heightOfString(caption, { width: captionWide });
+  const high = under ? height + captionHigh + tall + 12 : Math.max(height + captionHigh + 6, tall);
+  return { scale, height, x, wide, words, captionWide, captionHigh, high };
+}
+
+/** Scales that can be read, the largest first: a smaller one where it keeps a drawing on the page. */
+const SCALES = [0.42, 0.4, 0.38, 0.36] as const;
+const PAIR_SCALES = [0.38, 0.36, 0.34] as const;
+/** Below a drawing, pt. */
+const AFTER = 6;
+
+/** One after another, two side by side where that takes less of the page. */
+export function drawWirings(doc: Doc, wirings: readonly Wiring[]): void {
+  const whole = (w: Wiring, cap: number): number => setting(doc, w, wholeWidth(doc, cap)).high;
+  const pair = (a: Wiring, b: Wiring, cap: number): number => Math.max(...[a, b].map((w) => setting(doc, w, halfWidth(doc, 0, cap)).high));
+  for (let i = 0; i < wirings.length; i++) {
+    const [a, b] = [wirings[i]!, wirings[i + 1]];
+    const beside = b && pair(a, b, PAIR_SCALES[0]) < whole(a, SCALES[0]) + AFTER + whole(b, SCALES[0]) ? b : undefined;
+    const high = (cap: number): number => (beside ? pair(a, beside, cap) : whole(a, cap));
+    const scales: readonly number[] = beside ? PAIR_SCALES : SCALES;
+    const cap = scales.find((s) => fits(doc, high(s))) ?? scales[0]!;
+    room(doc, high(cap));
+    const top = doc.y;
+    if (beside) {
+      drawWiring(doc, a, halfWidth(doc, 0, cap));
+      doc.y = top;
+      drawWiring(doc, beside, halfWidth(doc, 1, cap));
+      i++;
+    } else drawWiring(doc, a, wholeWidth(doc, cap));
+    doc.y = top + high(cap);
+    doc.x = MARGIN;
+    doc.moveDown(0.4);
+  }
+}
+
+function drawWiring(doc: Doc, wiring: Wiring, place: Place): void {
+  const { drawing, caption } = wiring;
+  const { left, under } = place;
+  const { scale, height, x, wide, words, captionWide } = setting(doc, wiring, place);
   const y0 = doc.y + 2;
   doc.save();
-  doc.translate(MARGIN, y0).scale(scale);
+  doc.translate(left, y0).scale(scale);
   doc
     .roundedRect(4, 30, drawing.width - 8, drawing.height - 36, 8)
     .lineWidth(1.4)
@@ -98,17 +157,15 @@ export function drawWiring(doc: Doc, drawing: WiringDrawing, caption: string, be
     .font('body')
     .fontSize(8.5)
     .fillColor(INK.grey)
-    .text(caption, MARGIN, y0 + height + 3, { width: Math.max(drawing.width * scale, full * 0.3) });
+    .text(caption, left, y0 + height + 3, { width: captionWide });
   const end = doc.y;
   doc.font('body').fontSize(8.3).fillColor(INK.black);
-  doc.y = y0;
+  doc.y = under ? end + 2 : y0;
   for (const t of words) {
     doc.text(t, x, doc.y, { width: wide });
     doc.y += 1.5;
   }
   doc.y = Math.max(end, doc.y);
-  doc.x = MARGIN;
-  doc.moveDown(0.4);
 }
 
 function drawWire(doc: Doc, wire: WireShape): void {

@@ -3,6 +3,8 @@ import { describe, expect, it } from 'vitest';
 import { demoWanted, hallBox, quinceStreet } from '../demo/index.js';
 import { inHouse, wantOf, type JobInHouse } from '../model/index.js';
 import { keptParts, routeDetail, searchRoutes, takeWay } from '../want/index.js';
+import { wiringOf, workOf } from '../ledger/index.js';
+import { connectBriefly } from '../wiring/index.js';
 import { stepsOf } from '../work/index.js';
 import { jobSheet, type SheetBlock } from './index.js';
 
@@ -41,7 +43,8 @@ describe('the sheet of ten outlets in open framing', () => {
   });
   it('holes: a line a box, those of one height in a row; every hole of the steps is among them', () => {
     const bored = only(blocks, 'steps')[0]!.steps.find((s) => s.title.startsWith('Bore'))!;
-    const own = bored.says.filter((line) => line.startsWith('the way to'));
+    // they follow each other in one paragraph, each behind the number of its box
+    const own = bored.says.filter((line) => line.startsWith('1: ')).flatMap((line) => line.split(/ · (?=\d+: )/));
     expect(own).toHaveLength(10);
     const holes = stepsOf(job).filter((s) => s.id.startsWith('bore-way')).flatMap((s) => s.says.filter((x) => /^\d+\. Stud/.test(x))); // prettier-ignore
     const places = own.flatMap((line) =>
@@ -72,6 +75,25 @@ describe('the sheet of six outlets on a raceway', () => {
     expect(track.says.some((line) => line.startsWith('Every cut end filed smooth'))).toBe(true);
     const covers = steps.find((s) => s.title.startsWith('Snap'))!;
     expect(covers.says.at(-1)).toMatch(/^No wire pinched/);
+  });
+});
+
+describe('connections on paper', () => {
+  const w = workOf(taken('summer-kitchen'));
+  it('one line a splice, its pigtails with where they go; every conductor of the plan is in them', () => {
+    for (const b of w.boxes) {
+      const plan = wiringOf(w, b);
+      const lines = connectBriefly(plan);
+      expect(lines.length).toBeLessThanOrEqual(plan.connect.length + 1);
+      for (const lead of plan.joints.flatMap((j) => j.leads).filter((l) => l.cableId))
+        expect(lines.filter((l) => l.toLowerCase().includes(`${lead.colour} (${lead.letter.toLowerCase()}) of the ${lead.from}`.toLowerCase())).length).toBe(1); // prettier-ignore
+      for (const at of plan.joints.flatMap((j) => (j.at ? [j.at.name] : []))) expect(lines.join(' ')).toContain(at);
+    }
+  });
+  it('how much is bare under the screws, and how tight, is said once', () => {
+    const lines = connectBriefly(wiringOf(w, w.boxes[0]!));
+    expect(lines.filter((l) => l === 'Under the screws 3/4" bare.')).toHaveLength(1);
+    expect(lines.filter((l) => l.startsWith('Tighten every screw to the torque'))).toHaveLength(1);
   });
 });
 

@@ -37,11 +37,12 @@ import {
 } from '../work/index.js';
 import { materialsOf, toolsOf } from '../takeoff/index.js';
 import type { RoutePlanFigure } from '../want/index.js';
-import { benchDrawing, wiringDrawing, type BenchDrawing, type WiringDrawing, type WiringPlan } from '../wiring/index.js';
+import { benchDrawing, connectBriefly, wiringDrawing, type BenchDrawing, type WiringDrawing, type WiringPlan } from '../wiring/index.js';
 
 export type SheetBlock =
   | { kind: 'heading'; text: string; newPage?: boolean }
-  | { kind: 'text'; text: string }
+  /** `small`: a list that is read once, not at the wall */
+  | { kind: 'text'; text: string; small?: true }
   | { kind: 'caution'; text: string }
   | { kind: 'list'; items: string[]; mark: 'dot' | 'number' | 'box' }
   | { kind: 'table'; columns: string[]; widths: number[]; rows: string[][] }
@@ -90,7 +91,7 @@ function findingBlock(finding: Finding, unit: JobInHouse['unit']): SheetBlock {
 const groupBlock = ({ finding, of }: AlikeFindings, unit: JobInHouse['unit']): SheetBlock =>
   findingBlock(of.length > 1 ? { ...finding, title: `${finding.title} (${ofWords(of)})` } : finding, unit);
 
-const beside = (plan: WiringPlan): string[] => [...plan.connect, ...plan.fold, ...plan.notes];
+const beside = (plan: WiringPlan): string[] => [...connectBriefly(plan), ...plan.fold, ...plan.notes];
 
 /** Every wiring of the job; what is done in each box alike is said once, before them. */
 function wiringBlocks(w: Work): SheetBlock[] {
@@ -98,10 +99,20 @@ function wiringBlocks(w: Work): SheetBlock[] {
   const drawn = all.filter(({ wiring }) => !wiring.refused.length && !wiring.missing.length);
   const common = drawn.length > 1 ? beside(drawn[0]!.wiring).filter((line) => drawn.every((x) => beside(x.wiring).includes(line))) : [];
   return [
-    ...(common.length ? [{ kind: 'text' as const, text: `In each box: ${common.join(' ')}` }] : []),
+    ...(common.length ? [{ kind: 'text' as const, small: true as const, text: `In each box: ${common.join(' ')}` }] : []),
     ...all.flatMap(({ names, wiring }) => wiringBlock(wiring, names, new Set(common))),
   ];
 }
+
+/** What the letters at its conductors mean. */
+const LETTERS = { H: 'H hot', R: 'R red hot', S: 'S switched', T: 'T traveller', N: 'N neutral', G: 'G ground' } as const;
+const letters = (plan: WiringPlan): string => {
+  const used = new Set(plan.joints.flatMap((j) => j.leads.map((l) => l.letter)));
+  return (Object.keys(LETTERS) as (keyof typeof LETTERS)[])
+    .filter((l) => used.has(l))
+    .map((l) => LETTERS[l])
+    .join(', ');
+};
 
 /** One wiring: drawn, with what is done beside it. */
 function wiringBlock(plan: WiringPlan, names: string, common: ReadonlySet<string>): SheetBlock[] {
@@ -111,7 +122,7 @@ function wiringBlock(plan: WiringPlan, names: string, common: ReadonlySet<string
     {
       kind: 'wiring',
       drawing: wiringDrawing(plan),
-      caption: `${names}, opened flat, devices seen from the front. H hot, S switched, T traveller, N neutral, G ground.`,
+      caption: `${names}, opened flat, devices seen from the front. ${letters(plan)}.`,
       beside: beside(plan).filter((line) => !common.has(line)),
     },
   ];
@@ -136,14 +147,21 @@ const aboutOf = (step: Step, time: Step['time']): string =>
 
 /** More than this of one kind is read faster in a line than as a list. */
 const LIST_OF = 6;
-/** Figures that follow each other, “what: how much”, run on in one paragraph where there are many; what is to be done stays a line of its own. */
+/**
+ * Figures that follow each other, “what: how much” or the same of one place after another, run on in one paragraph where there are many;
+ * what is to be done stays a line of its own.
+ */
 function inRuns(lines: readonly string[]): string[] {
   if (lines.length <= LIST_OF) return [...lines];
   const figures = (line: string): boolean => line.length < 120 && /^[^:.]{3,60}: \S*\d/.test(line);
+  /** `Lamp 3: hall, 4 ft …` and `Lamp 4: parlour, 2 ft …` are of one kind */
+  const kind = (line: string): string | undefined =>
+    line.length < 240 && /\d/.test(line) ? /^([^:.]{1,60}):/.exec(line)?.[1]?.replace(/[\d/]+/g, '#') : undefined;
   const runs: string[][] = [];
   for (const line of lines) {
     const last = runs.at(-1);
-    if (last && figures(line) && figures(last[0]!)) last.push(line);
+    const together = last && ((figures(line) && figures(last[0]!)) || (kind(line) !== undefined && kind(line) === kind(last[0]!)));
+    if (together) last.push(line);
     else runs.push([line]);
   }
   return runs.map((run) => (run.length > 2 ? run.map((l) => l.replace(/\.$/, '')).join(' · ') : run)).flat();
@@ -190,23 +208,27 @@ function sheetSteps(job: JobInHouse, steps: readonly Step[]): SheetStep[] {
 
 function together(job: JobInHouse, all: readonly Step[]): SheetStep {
   const each = all.map((s) => sheetStep(job, s, true));
-  const place = (i: number): string => all[i]!.place?.words.split(',')[0] ?? `${i + 1}`;
+  const names = all.map((s, i) => s.place?.words.split(',')[0] ?? `${i + 1}`);
+  // the title has their name: a number is enough
+  const stem = /^(.*\D)\d+$/.exec(names[0]!)?.[1];
+  const numbered = stem !== undefined && names.every((n) => n.startsWith(stem) && /^\d+$/.test(n.slice(stem.length)));
+  const place = (i: number): string => (numbered ? names[i]!.slice(stem.length) : names[i]!);
   const common = each[0]!.says.filter((line) => each.every((e) => e.says.includes(line)));
   const [first] = all;
   return {
     ...each[0]!,
-    title: `${first!.title}; alike: ${ofWords(all.slice(1).map((_, i) => place(i + 1)))}`,
+    title: `${first!.title}; alike: ${ofWords([...names.slice(1)].sort((a, b) => a.localeCompare(b, 'en', { numeric: true })))}`,
     about: aboutOf(
       first!,
       all.flatMap((s) => s.time),
     ),
-    says: [
+    says: inRuns([
       ...each.flatMap((e, i) => {
         const own = e.says.filter((line) => !common.includes(line)).map((line) => line.replace(/\.$/, ''));
         return own.length ? [`${place(i)}: ${own.join('; ')}.`] : [];
       }),
       ...common,
-    ],
+    ]),
     // a value for every box: a line to write on
     asks: first!.asks.map((ask) => {
       const values = all.map((s, i) => {
@@ -281,11 +303,12 @@ function carried(job: JobInHouse, w: Work, findings: readonly Finding[], steps: 
   blocks.push({ kind: 'heading', text: 'What to bring' });
   blocks.push({
     kind: 'text',
+    small: true,
     text: materialsOf(job)
       .map((m) => `${m.what}: ${m.amount}`)
       .join(' · '),
   });
-  blocks.push({ kind: 'text', text: `Tools: ${toolsOf(job).join(' · ')}` });
+  blocks.push({ kind: 'text', small: true, text: `Tools: ${toolsOf(job).join(' · ')}` });
   blocks.push({ kind: 'heading', text: 'Wiring' });
   blocks.push(...wiringBlocks(w));
   if (isWiredByHand(job)) blocks.push({ kind: 'caution', text: 'Wiring was made by hand on the bench: it is drawn in the appendix.' });

@@ -89,7 +89,7 @@ const TERMINAL_WORDS: Partial<Record<TerminalName, string>> = {
   hot: 'brass (centre contact) screw',
   neutral: 'silver (shell) screw',
 };
-const terminalWords = (at: Terminal): string => `${TERMINAL_WORDS[at.name] ?? `${at.name} screw`}${at.of ? ` of ${at.of}` : ''}`;
+export const terminalWords = (at: Terminal): string => `${TERMINAL_WORDS[at.name] ?? `${at.name} screw`}${at.of ? ` of ${at.of}` : ''}`;
 
 export const COLOUR_OF_PIGTAIL = { hot: 'black', neutral: 'white', ground: 'bare' } as const;
 

@@ -102,13 +102,12 @@ function planned(input: PlanInput): WiringPlan {
     const unused = protector
       ? plan.joints.some((j) => j.at?.deviceId === protector.id && j.at.name === 'load brass')
         ? ''
-        : 'Leave the LOAD terminals taped. '
+        : 'Leave the LOAD terminals taped.'
       : schools.terminals === 'side screw' && receptacles.length
-        ? 'Drive the unused screws home. '
+        ? 'Drive the unused screws home.'
         : '';
-    plan.connect.push(
-      `${unused}Tighten every screw to the torque printed on the device (common practice 14 to 18 lbf·in) and tug every conductor.`,
-    );
+    if (unused) plan.connect.push(unused);
+    plan.connect.push(`Tighten every screw to the torque printed on the device (common practice 14 to 18 lbf·in) and tug every conductor.`);
   }
   plan.fold = [
     'Fold the grounds to the back first, like an accordion, clear of the hot screws.',
