@@ -173,7 +173,7 @@ test('a job’s boxes open on the bench; what is done by hand is kept, undone, a
   await page.getByTestId('breaker-4').click();
   await page.getByTestId('end-hall-to-sewing/0/1').click();
   await page.getByRole('button', { name: /^off/ }).click();
-  await expect(page.locator('.finding').filter({ hasText: 'hangs loose' })).toBeVisible();
+  await expect(page.locator('.bench-panel .finding').filter({ hasText: 'hangs loose' })).toBeVisible();
   await saved(page);
   await page.getByRole('button', { name: 'wired by hand: back to the plan' }).click();
   await expect(page.locator('.finding').filter({ hasText: 'hangs loose' })).toHaveCount(0);

@@ -133,7 +133,7 @@ describe.each(['aquarium-alcove', 'wainscot', 'hall-box-replaced', 'router-shelf
 
 describe.each([
   ...['model-railway', 'cellar-lights', 'kiln-corner', 'loom-lamp', 'rain-barrel-pump', 'summer-kitchen'],
-  ...['towel-warmer', 'drying-cupboard', 'print-corner', 'hall-post'],
+  ...['towel-warmer', 'drying-cupboard', 'print-corner', 'hall-post', 'gramophone'],
 ])('%s, from a taken way to a closed job', (id) => {
   const start = known(takenAndCured(id));
   const house = houseOf(start);

@@ -63,6 +63,7 @@ const FEEDS: Record<string, Record<string, readonly string[]>> = {
     'linen-box': ['c2'],
     'trough-box': ['c6'],
     'post-box': ['c5'],
+    'crawl-junction': ['c12', 'c14'],
     'mast-box': ['c5'],
     'sewing-window-box': ['c5'],
     'alcove-box': ['c5'],

@@ -41,6 +41,7 @@ const rooms: Room[] = [
   room('summer-kitchen', 'summer kitchen', 'kitchen', false),
   room('linen', 'linen hall', 'hallway', false),
   room('wash', 'wash room', 'bathroom', true),
+  room('crawl', 'crawl space', 'crawl-space', false),
 ];
 
 const circuit = (id: string, number: string, name: string, breakerA: 15 | 20, more: Partial<Circuit> = {}): Circuit => ({
@@ -110,7 +111,22 @@ const circuits: Circuit[] = [
   }),
 ];
 
-/** 24 spaces; 1 and 3 are tied; nobody looked behind the plate of 10. */
+/** Workshop A and B on one 12-3: traced conductor by conductor, and switched together. */
+const workshop = (number: string, name: string): Circuit =>
+  circuit(`c${number}`, number, name, 20, {
+    sharedNeutral: true,
+    commonTrip: true,
+    reservedFor: 'none',
+    groundFault: 'none',
+    arcFault: 'none',
+    lengthToSource: measured(feet(34), '34 ft'),
+    foundHow: 'both switched off: the workshop went dead; then each by itself',
+    loadsComplete: true,
+  });
+circuits.push(workshop('12', 'workshop A'), workshop('14', 'workshop B'));
+const TIED: Record<string, string> = { c1: 'b3', c3: 'b1', c12: 'b14', c14: 'b12' };
+
+/** 24 spaces; 1 and 3 are tied, 12 and 14 too; nobody looked behind the plate of 10. */
 const panel: Panel = {
   name: 'Utility room panel',
   place: { wallId: 'utility-w4', face: 'A', fromLeft: inch(33, '33'), bottom: inch(48, '48') },
@@ -123,7 +139,7 @@ const panel: Panel = {
     circuitId: c.id,
     space: Number(c.number),
     poles: 1,
-    ...(c.id === 'c1' ? { tiedTo: 'b3' } : c.id === 'c3' ? { tiedTo: 'b1' } : {}),
+    ...(TIED[c.id] ? { tiedTo: TIED[c.id] } : {}),
     type: 'P1',
   })),
   tests: [],

@@ -69,6 +69,19 @@ const box = (id: string, name: string, wallId: string, left: [number, string], b
 });
 
 const BOXES: Box[] = [
+  box('crawl-junction', 'Crawl junction', 'crawl-w4', [60, '60'], [16, '16'], {
+    ...{
+      kind: 'other',
+      gangs: 2,
+      material: 'metal',
+      volumeIn3: 30.3,
+      clamps: 'internal',
+      holds: 'junction',
+      hangsOn: 'left',
+      circuitId: 'c12',
+    },
+    ...{ width: inch(4, '4'), height: inch(4, '4'), depth: inch(2.125, '2 1/8'), condition: 'sound' },
+  }),
   box('alcove-box', 'Alcove box', 'study-w1', [25.25, '25 1/4'], [13.25, '13 1/4'], {
     hangsOn: 'left',
     circuitId: 'c5',
@@ -150,7 +163,25 @@ const BOXES: Box[] = [
     switchHas: 'hot and neutral',
   }),
 ];
+/** A 12-3 that carries both workshop circuits with one neutral, in and out of the junction box. */
+const workshopCable = (id: string, name: string, ends: Cable['ends']): Cable => ({
+  ...{ id, name, gauge: 12, conductors: ['black', 'red', 'white'], ground: 'bare', metal: 'copper', sheath: 'nonmetallic' },
+  ...{ direction: 'known', unbrokenIn: [], whiteUsedAsHot: 'no', circuitId: 'c12', ends },
+  uses: [
+    { is: 'hot', circuitId: 'c12' },
+    { is: 'hot', circuitId: 'c14' },
+    { is: 'neutral', circuitId: 'c12' },
+  ],
+});
 const CABLES: Cable[] = [
+  workshopCable('workshop-line', 'panel to crawl junction', [
+    { label: 'panel' },
+    { boxId: 'crawl-junction', label: 'Crawl junction', side: 'left', freeLength: inch(8, '8') },
+  ]),
+  workshopCable('workshop-on', 'crawl junction to workshop', [
+    { boxId: 'crawl-junction', label: 'Crawl junction', side: 'right', freeLength: inch(8, '8') },
+    { label: 'workshop' },
+  ]),
   cable('alcove-line', 'panel to alcove', 'panel', 'alcove-box', 'Alcove box', 'top', inch(7, '7')),
   cable('alcove-on', 'alcove to studio', 'studio', 'alcove-box', 'Alcove box', 'top', inch(7.5, '7 1/2'), true),
   cable('parlour-line', 'hall to parlour', 'hall', 'parlour-box', 'Parlour box', 'bottom', inch(7, '7')),
@@ -343,6 +374,14 @@ const MEASURED: Record<string, (wall: Wall) => Wall> = {
       }),
     ]),
   ),
+  // a low wall of studs on the footing, open to the crawl space
+  'crawl-w4': (w) => ({
+    ...framed(w, known(12, '12')),
+    name: 'Crawl space, hatch wall',
+    faces: { ...w.faces, A: { ...w.faces.A, layers: [], open: true } },
+    bayLooked: 'seen',
+    fireRated: false,
+  }),
   'loom-w4': (w) => ({ ...framed(w, known(16.75, '16 3/4')), name: 'Loom room, kiln wall', bayLooked: 'felt', fireRated: false }),
   'shed-w1': (w) => ({ ...framed(w, known(8, '8')), name: 'Shed, bench wall', bayLooked: 'seen', fireRated: false }),
   'shed-w2': (w) => ({ ...framed(w, known(16.75, '16 3/4')), name: 'Shed, window wall', bayLooked: 'seen', fireRated: false }),
@@ -380,7 +419,7 @@ export function surveyed(site: Site): Site {
         name: room.name,
         use: room.use,
         ...lengths,
-        height: HEIGHT,
+        height: room.use === 'crawl-space' ? inch(30, '30') : HEIGHT,
         ...(above ? { above } : {}),
         ...(below ? { below } : {}),
         ...(shared ? { shared } : {}),
@@ -408,7 +447,17 @@ export function surveyed(site: Site): Site {
   const middle = { joistsBelow: joists('along-first'), joistsAbove: over };
   walked('sewing', round(120, 132, 120, 132), 'basement', { 0: { wallId: 'sewing-hall', face: 'A' } }, {}, middle);
   walked('hall', round(120, 42, 120, 42), 'basement', { 0: { wallId: 'sewing-hall', face: 'B' } }, { 'hall-w3': 'hall-parlour' }, middle);
-  walked('parlour', round(120, 156, 120, 156), 'crawl-space', { 0: { wallId: 'hall-parlour', face: 'B' } }, {}, { joistsAbove: over });
+  walked(
+    'parlour',
+    round(120, 156, 120, 156),
+    'crawl-space',
+    { 0: { wallId: 'hall-parlour', face: 'B' } },
+    {},
+    {
+      joistsAbove: over,
+      joistsBelow: joists('across-first'),
+    },
+  );
   walked('study', round(108, 120, 108, 120), 'basement', undefined, {}, { ...lies(124.5, 0), ...middle });
   // nobody looked which way the joists run over and under the studio
   walked('studio', round(144, 120, 144, 120), 'crawl-space', undefined, {}, lies(124.5, -129));
@@ -419,6 +468,16 @@ export function surveyed(site: Site): Site {
   walked('shed', round(144, 96, 144, 96), 'slab', undefined, {}, lies(320, 40), 'flat-roof');
   walked('linen', round(96, 48, 96, 48), 'basement', undefined, {}, { ...lies(-230, 0), ...middle });
   walked('wash', round(96, 72, 96, 72), 'basement', { 0: { wallId: 'linen-w3', face: 'B' } }, {}, middle);
+  // under the old parlour
+  walked(
+    'crawl',
+    round(120, 156, 120, 156),
+    'slab',
+    undefined,
+    {},
+    { ...lies(0, -207), level: -1, joistsAbove: joists('across-first') },
+    'floor',
+  );
   walked('laundry', round(84, 72, 84, 72), 'crawl-space', undefined, {}, { ...lies(273, -129), joistsAbove: over });
   return {
     ...next,

@@ -1,4 +1,4 @@
-/** What the jobs of Quince Street 14 want where there is nothing yet: jobs 1, 3, 4, 6, 7, 9, 15, 16, 18, 19, 21 and 22 of the scenario. */
+/** What the jobs of Quince Street 14 want where there is nothing yet: jobs 1, 3, 4, 6, 7, 9, 15 to 19, 21 and 22 of the scenario. */
 import { EVEN_WEIGHTS, type JobWant, type Purpose, type WantPlace } from '../model/index.js';
 import { inch } from './lengths.js';
 
@@ -95,6 +95,14 @@ export const wanted: Wanted[] = [
     // over the attic: nobody wants to work in the basement under it
     forbidden: ['basement/0'],
     loads: [1, 2, 3, 4].map((n) => ({ name: `press ${n}`, amps: 3, continuous: true })),
+  }),
+  want('gramophone', 'Gramophone', 'from-junction', [at('parlour-w4', 'A', 112, 14)], {
+    from: 'crawl-junction',
+    loads: [
+      { name: 'gramophone', watts: 60, continuous: false },
+      { name: 'reading lamp', watts: 40, continuous: false },
+      { name: 'wax warmer', watts: 700, continuous: false },
+    ],
   }),
   want('hall-post', 'Hall post', 'outlet', [at('hall-parlour', 'B', 18, 13.25)], {
     from: 'post-box',

@@ -1,6 +1,6 @@
 /** The directory as a table: out, in, the same again; what can’t be read says which column, what came and what would do. RFC 4180. */
 import { describe, expect, it } from 'vitest';
-import { quinceStreet } from '../demo/index.js';
+import { nineBreakers as quinceStreet } from '../../fixtures/nineBreakers.js';
 import { checkHouse, type Site } from '../model/index.js';
 import { directorySheet, PANEL_COLUMNS, panelCsv, panelFromCsv } from './index.js';
 

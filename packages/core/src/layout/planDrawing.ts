@@ -30,11 +30,13 @@ function band(side: PlanSide, from: number, to: number, thick: number): string {
 export const storeysOf = (site: Site): number[] =>
   [...new Set(site.rooms.filter((r) => (r.sides?.length ?? 0) >= 3).map(levelOf))].sort((a, b) => a - b);
 
-/** Storey in words. */
-export const storeyWords = (level: number): string =>
+/** Storey in words; one that only has a crawl space is called that. */
+export const storeyWords = (site: Site, level: number): string =>
   level < 0
     ? level === -1
-      ? 'basement'
+      ? site.rooms.every((r) => levelOf(r) !== level || (r.sides?.length ?? 0) < 3 || r.use === 'crawl-space')
+        ? 'crawl space'
+        : 'basement'
       : `${-level} floors down`
     : level === 0
       ? 'ground floor'

@@ -1,7 +1,7 @@
 /** Panel, legs, loads, directory and new breakers on the sample panel: 24 spaces, circuits 1 to 9, main 100 A. Clauses from memory. */
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { quinceStreet } from '../demo/index.js';
+import { nineBreakers as quinceStreet } from '../../fixtures/nineBreakers.js';
 import { checkHouse, fieldWords, legOf, spacesOf, type House, type Panel, type Site } from '../model/index.js';
 import {
   addBreaker,

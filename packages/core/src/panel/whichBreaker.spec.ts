@@ -1,7 +1,8 @@
 /** Which breaker feeds which box: each try must leave exactly what it allows, and the switch-off that is named must tell most. */
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { hiddenFeeds, quinceStreet } from '../demo/index.js';
+import { nineBreakers as quinceStreet } from '../../fixtures/nineBreakers.js';
+import { hiddenFeeds } from '../demo/index.js';
 import { checkHouse, type Cable, type FeedTest, type Panel, type Site } from '../model/index.js';
 import {
   allows,

@@ -74,8 +74,8 @@ export interface Gap {
 export interface Hollow {
   id: string;
   kind: 'attic' | 'basement' | 'crawl-space' | 'floor';
-  /** joists by room; `runs` is the direction in plan that was used */
-  rooms: { room: Room; joists: Joists | undefined; runs: 'x' | 'y'; guessed: boolean; polygon: Point[] }[];
+  /** joists by room; `runs` is the direction in plan that was used, `under` whether the space lies below the room */
+  rooms: { room: Room; joists: Joists | undefined; runs: 'x' | 'y'; guessed: boolean; under: boolean; polygon: Point[] }[];
 }
 export interface Framing {
   nodes: FrameNode[];
@@ -399,7 +399,7 @@ export function framing(site: Site, places: readonly WantPlace[], options: Frami
       const p = planPoint(wall, side, b.nodes[column.low]!.u!);
       if (column.bay.top > wall.height.mm - 1) {
         const up = owners.some((r) => r.above === 'attic' || r.above === 'floor')
-          ? near(['attic', 'floor', 'basement'], level + 1, group, p)
+          ? near(['attic', 'floor', 'basement', 'crawl-space'], level + 1, group, p)
           : undefined;
         if (up) {
           const eaves = up.hollow.kind === 'attic' && outer;
@@ -710,7 +710,8 @@ export const hollowId = (kind: Hollow['kind'], boundary: number, group: number):
 /** Spaces over and under rooms that lie in one plan. */
 function hollowsOf(plans: readonly RoomPlan[], guess: 'along-first' | 'across-first'): Hollow[] {
   const found = new Map<string, Hollow>();
-  const put = (kind: Hollow['kind'], boundary: number, plan: RoomPlan, joists: Joists | undefined): void => {
+  const put = (kind: Hollow['kind'], boundary: number, plan: RoomPlan, under: boolean): void => {
+    const joists = under ? plan.room.joistsBelow : plan.room.joistsAbove;
     const id = hollowId(kind, boundary, plan.group);
     const hollow = found.get(id) ?? { id, kind, rooms: [] };
     found.set(id, hollow);
@@ -725,17 +726,18 @@ function hollowsOf(plans: readonly RoomPlan[], guess: 'along-first' | 'across-fi
       joists,
       runs: (runs === 'along-first') === alongX ? 'x' : 'y',
       guessed: joists?.runs === undefined,
+      under,
       polygon: plan.sides.map((s) => s.from),
     });
   };
   for (const plan of plans) {
     const { above, below } = plan.room;
     const level = levelOf(plan.room);
-    if (above === 'attic') put('attic', level + 1, plan, plan.room.joistsAbove);
-    if (below === 'basement' || below === 'crawl-space' || below === 'floor') put(below, level, plan, plan.room.joistsBelow);
+    if (above === 'attic') put('attic', level + 1, plan, false);
+    if (below === 'basement' || below === 'crawl-space' || below === 'floor') put(below, level, plan, true);
     // under a room above somebody said it already; a room that only says `floor above` has joists of its own
     if (above === 'floor' && !plans.some((p) => levelOf(p.room) === level + 1 && p.group === plan.group && p.room.below))
-      put('floor', level + 1, plan, plan.room.joistsAbove);
+      put('floor', level + 1, plan, false);
   }
   return [...found.values()];
 }

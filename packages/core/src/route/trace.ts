@@ -291,8 +291,8 @@ export function traced(input: TraceInput): Traced {
     return [...squared(start, grid.slice(0, k + 1), point, free), ...squared(point, grid.slice(k), end, free).slice(1)];
   }
 
-  function boreJoists({ room, joists }: Hollow['rooms'][number], count: number, at: Point): void {
-    const over = joists === room.joistsAbove ? 'over' : 'under';
+  function boreJoists({ room, joists, under }: Hollow['rooms'][number], count: number, at: Point): void {
+    const over = under ? 'under' : 'over';
     hole({
       member: 'joist',
       where: `${count} ${count === 1 ? 'joist' : 'joists'} ${over} the ${room.name}, in a straight line through their middles${joists?.spacing ? '' : '; reckoned at 16 in'}`,

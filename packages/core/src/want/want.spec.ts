@@ -512,7 +512,7 @@ describe('a junction box under the floor', () => {
     expect(checkHouse(house)).toMatchObject({ ok: true });
     expect(storeysOf(house.site)).toEqual([-1, 0]);
     expect(planDrawing(house.site, 0)!.rooms.map((r) => r.name)).not.toContain('cellar');
-    expect(planDrawing(house.site, -1)!.rooms.map((r) => r.name)).toEqual(['cellar']);
+    expect(planDrawing(house.site, -1)!.rooms.map((r) => r.name)).toEqual(['crawl space', 'cellar']);
   });
   it('feeds the kiln wall: up its own wall, along the joists, up through the plate; no finish is opened', () => {
     const { want, search } = found('kiln-corner', { ownCircuit: false }, house);

@@ -37,7 +37,7 @@ export class PlanView {
   protected readonly problems = signal<string[]>([]);
 
   protected readonly storeys = computed((): Segment<number>[] =>
-    storeysOf(this.session.surveyed()).map((level) => ({ value: level, label: storeyWords(level) })),
+    storeysOf(this.session.surveyed()).map((level) => ({ value: level, label: storeyWords(this.session.surveyed(), level) })),
   );
   /** the ground floor, or what is nearest to it */
   protected readonly storey = linkedSignal({

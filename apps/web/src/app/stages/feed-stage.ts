@@ -81,6 +81,8 @@ import { JobWays } from '../ways/job-ways';
           Nobody has found out which breaker feeds {{ session.work().boxes[0]!.box.name }}. Find it with a breaker finder, or switch one
           breaker after the other; then enter it in the survey.
         </p>
+      } @else if (session.job().search) {
+        <p class="lead">The circuit that is there feeds it. What is wrong with it is found under Need.</p>
       } @else {
         <p class="lead">No feed was taken yet: the Route stage has the ways from each of these, and one of them is taken there.</p>
       }
@@ -164,7 +166,7 @@ import { JobWays } from '../ways/job-ways';
         }
         <a class="btn-line strong" routerLink="../route">The ways from them</a>
       } @else if (session.work().runs.length) {
-        <p class="quiet">What is wanted was never said as a place, so other feeds can’t be looked for.</p>
+        <p class="quiet">Other feeds were not looked for: then the place where it is planned now becomes what is wanted.</p>
         <button type="button" class="btn-line" (click)="lookForOthers()">Look for other feeds and ways</button>
       } @else if (session.work().boxes.length) {
         <p class="quiet">The work stays at its box: the circuit that is there feeds it.</p>
