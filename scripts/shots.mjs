@@ -43,7 +43,22 @@ await shoot('house', '/houses/quince-street-14');
 await shoot('wall', '/houses/quince-street-14/walls/parlour-w2/A?box=parlour-box');
 await shoot('panel', '/houses/quince-street-14/panel?space=4');
 await shoot('route', '/jobs/cellar-lights/route', undefined, (page) => page.getByTestId('way-0').waitFor());
-await shoot('room', '/houses/quince-street-14/rooms/parlour');
+const mend = { situation: 'mend', houseId: 'quince-street-14', name: 'Dark parlour', boxId: 'parlour-box', complaint: 'dead' };
+const made = await (
+  await fetch(`${url}/api/v1/jobs/from-box`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify(mend),
+  })
+).json();
+await shoot('search', `/jobs/${made.document.id}/need`, undefined, async (page) => {
+  await page.getByTestId('signs').getByRole('button', { name: 'none of these' }).click();
+  await page
+    .getByTestId('next-test')
+    .getByRole('button', { name: /^hot open/ })
+    .click();
+  await page.getByTestId('verdict').scrollIntoViewIfNeeded();
+});
 await shoot('bench', '/bench', undefined, async (page) => {
   await page.getByTestId('sample').selectOption('swapped');
   await page.getByRole('button', { name: 'three-lamp tester', exact: true }).click();

@@ -55,8 +55,9 @@ describe('the sheet of ten outlets in open framing', () => {
   });
   it('wiring: what is done in each box is said once, before the drawings', () => {
     const at = blocks.findIndex((b) => b.kind === 'heading' && b.text === 'Wiring');
-    const once = blocks[at + 1] as Extract<SheetBlock, { kind: 'text' }>;
-    expect(once.text).toMatch(/^In each box: .*Drive the unused screws home.*Set the device upright/);
+    const [legend, once] = blocks.slice(at + 1, at + 3) as Extract<SheetBlock, { kind: 'text' }>[];
+    expect(legend!.text).toBe('Opened flat, devices seen from the front. H hot, N neutral, G ground.');
+    expect(once!.text).toMatch(/^In each box: .*Drive the unused screws home.*Set the device upright/);
     const drawn = only(blocks, 'wiring');
     expect([drawn.length, drawn.some((d) => d.beside.some((line) => /Drive the unused screws/.test(line)))]).toEqual([2, false]);
   });

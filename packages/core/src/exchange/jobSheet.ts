@@ -99,6 +99,15 @@ function wiringBlocks(w: Work): SheetBlock[] {
   const drawn = all.filter(({ wiring }) => !wiring.refused.length && !wiring.missing.length);
   const common = drawn.length > 1 ? beside(drawn[0]!.wiring).filter((line) => drawn.every((x) => beside(x.wiring).includes(line))) : [];
   return [
+    ...(drawn.length
+      ? [
+          {
+            kind: 'text' as const,
+            small: true as const,
+            text: `Opened flat, devices seen from the front. ${letters(drawn.map((x) => x.wiring))}.`,
+          },
+        ]
+      : []),
     ...(common.length ? [{ kind: 'text' as const, small: true as const, text: `In each box: ${common.join(' ')}` }] : []),
     ...all.flatMap(({ names, wiring }) => wiringBlock(wiring, names, new Set(common))),
   ];
@@ -106,8 +115,8 @@ function wiringBlocks(w: Work): SheetBlock[] {
 
 /** What the letters at its conductors mean. */
 const LETTERS = { H: 'H hot', R: 'R red hot', S: 'S switched', T: 'T traveller', N: 'N neutral', G: 'G ground' } as const;
-const letters = (plan: WiringPlan): string => {
-  const used = new Set(plan.joints.flatMap((j) => j.leads.map((l) => l.letter)));
+const letters = (plans: readonly WiringPlan[]): string => {
+  const used = new Set(plans.flatMap((p) => p.joints.flatMap((j) => j.leads.map((l) => l.letter))));
   return (Object.keys(LETTERS) as (keyof typeof LETTERS)[])
     .filter((l) => used.has(l))
     .map((l) => LETTERS[l])
@@ -122,7 +131,7 @@ function wiringBlock(plan: WiringPlan, names: string, common: ReadonlySet<string
     {
       kind: 'wiring',
       drawing: wiringDrawing(plan),
-      caption: `${names}, opened flat, devices seen from the front. ${letters(plan)}.`,
+      caption: names,
       beside: beside(plan).filter((line) => !common.has(line)),
     },
   ];
