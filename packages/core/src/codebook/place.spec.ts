@@ -66,6 +66,13 @@ describe('arc-fault, tamper, weather', () => {
     expect(arcFaultProtection('US-2020', room('garage'), none).verdict).toBe('ok');
     expect(arcFaultProtection('US-2020', room('bedroom'), { groundFault: false, arcFault: undefined }).verdict).toBe('can’t tell');
     expect(arcFaultProtection('US-2023', room('hallway'), none).source.clause).toBe('210.12(E)');
+    // 406.4(D)(4), from memory: a receptacle that gives way to a new one; one that is only moved is left alone
+    expect(arcFaultProtection('US-2020', room('bedroom'), none, 'replaced')).toMatchObject({
+      verdict: 'stop',
+      source: { clause: '406.4(D)(4)' },
+    });
+    expect(arcFaultProtection('US-2020', room('garage'), none, 'replaced').verdict).toBe('ok');
+    expect(arcFaultProtection('US-2020', room('bedroom'), none, 'moved').verdict).toBe('note');
   });
   it('a face without the mark is a stop, one nobody looked at can’t be told', () => {
     expect([true, false, undefined].map((t) => tamperResistance('US-2020', t).verdict)).toEqual(['ok', 'stop', 'can’t tell']);

@@ -166,11 +166,11 @@ const ARC_FAULT_ROOMS: RoomUse[] = [
 const ARC_FAULT_SIMILAR: RoomUse[] = ['workshop'];
 
 /**
- * Arc-fault protection when living-area wiring is extended by an outlet (210.12).
- * @param addsOutlet false when an outlet is only moved or its box replaced: then the exception for under 6 ft of new wiring holds
+ * Arc-fault protection when living-area wiring is extended by an outlet (210.12), or a receptacle in it gives way to a new one (406.4(D)(4)).
+ * @param why `moved`: an outlet is only moved or its box replaced, and the exception for under 6 ft of new wiring holds
  */
-export function arcFaultProtection(edition: Edition, room: Room, has: Protections, addsOutlet = true): Judged {
-  const source = nec(edition.slice(3), edition === 'US-2023' ? '210.12(E)' : '210.12(D)');
+export function arcFaultProtection(edition: Edition, room: Room, has: Protections, why: 'added' | 'moved' | 'replaced' = 'added'): Judged {
+  const source = nec(edition.slice(3), why === 'replaced' ? '406.4(D)(4)' : edition === 'US-2023' ? '210.12(E)' : '210.12(D)');
   if (ARC_FAULT_SIMILAR.includes(room.use) && has.arcFault !== true)
     return {
       verdict: 'caution',
@@ -179,8 +179,9 @@ export function arcFaultProtection(edition: Edition, room: Room, has: Protection
       source,
     };
   if (!ARC_FAULT_ROOMS.includes(room.use)) return { verdict: 'ok', says: `not asked for ${placeWords(room.use)}`, sums: [], source };
-  if (has.arcFault === true) return { verdict: 'ok', says: 'the extended circuit is protected', sums: [], source };
-  if (!addsOutlet)
+  if (has.arcFault === true)
+    return { verdict: 'ok', says: why === 'replaced' ? 'the circuit is protected' : 'the extended circuit is protected', sums: [], source };
+  if (why === 'moved')
     return {
       verdict: 'note',
       says: 'no outlet is added: not asked for while under 6 ft of wiring is new; a new receptacle in this place asks for it (406.4(D))',
@@ -190,12 +191,23 @@ export function arcFaultProtection(edition: Edition, room: Room, has: Protection
   if (has.arcFault === undefined)
     return {
       verdict: 'can’t tell',
-      says: 'asked for when an outlet is added here; whether the circuit has it is not known',
+      says:
+        why === 'replaced'
+          ? 'asked for when a receptacle is replaced here; whether the circuit has it is not known'
+          : 'asked for when an outlet is added here; whether the circuit has it is not known',
       sums: [],
       source,
       ask: 'Look at the breaker: an arc-fault one has a test button and says so.',
     };
-  return { verdict: 'stop', says: 'an outlet added in a living area asks for arc-fault protection of the circuit', sums: [], source };
+  return {
+    verdict: 'stop',
+    says:
+      why === 'replaced'
+        ? `a receptacle that is replaced ${placeWords(room.use)} asks for arc-fault protection: a breaker, or a receptacle ahead of it`
+        : 'an outlet added in a living area asks for arc-fault protection of the circuit',
+    sums: [],
+    source,
+  };
 }
 
 /** Above this no child’s hand gets (406.12 Exception). */

@@ -1,6 +1,6 @@
 /** What mends a part that was named, as changes of a job; or, where nothing is changed, what to do. */
 import { idOf, type Change, type Schools, type Site } from '../model/index.js';
-import { benchOf, wiringIn } from '../wiring/index.js';
+import { benchOf, renewed, wiringIn } from '../wiring/index.js';
 import type { CircuitBench } from './circuitBench.js';
 
 export interface Repair {
@@ -37,16 +37,7 @@ export function repairOf(known: CircuitBench, house: Site, schools: Schools, par
     case 'device': {
       const device = house.devices.find((d) => d.id === id);
       if (!device) return only('A new device of the same kind takes its place; survey it first.');
-      const { presets: _p, wiredAs: _w, ...rest } = device;
-      return {
-        says: `A new ${device.name} takes its place.`,
-        changes: [
-          {
-            ...{ id: idOf('renew', device.id), title: `New ${device.name}`.slice(0, 120), do: 'replace-device', deviceId: device.id },
-            device: { ...rest, condition: 'sound', tamperResistant: true },
-          },
-        ],
-      };
+      return { says: `A new ${device.name} takes its place.`, changes: [renewed(device)] };
     }
     case 'joints': {
       if (!box) return only('Its connections are made anew.');

@@ -422,7 +422,7 @@ function deviceFindings(w: Work, b: WorkBox, device: Device): Finding[] {
     device.id,
     'feed',
     'Arc-fault protection',
-    arcFaultProtection(edition, room, has, addsOutlet(w, b)),
+    arcFaultProtection(edition, room, has, replaced && b.role !== 'new' ? 'replaced' : addsOutlet(w, b) ? 'added' : 'moved'),
     [
       ...alter('arc-fault-breaker', `Arc-fault breaker on circuit ${circuit?.number ?? ''}`.trim(), 'breaker'),
       ...alter('arc-fault-first', 'Arc-fault receptacle as the first outlet of the circuit', 'device upstream'),
@@ -640,7 +640,10 @@ export function feedFindings(w: Work): Finding[] {
     findings.push(...conductorFindings(w, b));
   }
   findings.push(...newCableFindings(w));
-  for (const b of outletBoxes(w)) for (const device of b.devices) findings.push(...deviceFindings(w, b, device));
+  const outlets = outletBoxes(w);
+  const exchanged = new Set(w.job.changes.flatMap((c) => (c.do === 'replace-device' ? [c.deviceId] : [])));
+  for (const b of w.boxes)
+    for (const device of b.devices) if (outlets.includes(b) || exchanged.has(device.id)) findings.push(...deviceFindings(w, b, device));
   for (const b of there) findings.push(...oldDevices(w, b));
   return findings;
 }

@@ -36,7 +36,7 @@ export const PURPOSE_WORDS: Record<Purpose, string> = {
   relocate: 'move an outlet to another face or wall',
   forward: 'move an outlet forward, into the front of a built-in',
   enlarge: 'more outlets in a box',
-  replace: 'replace a worn box',
+  replace: 'replace a worn box or device',
   'close-up': 'close a box up as a junction',
   mend: 'something doesn’t work',
 };

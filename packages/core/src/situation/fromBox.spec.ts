@@ -53,6 +53,23 @@ describe('a job at a box', () => {
     expect(work(job).rect.bottom).toBeCloseTo(inches(42), 3);
     expect(work(job).rect.centre - before.centre).toBeGreaterThan(inches(2.7));
   });
+  it('only the device is worn: the box stays, nothing is cut, a new one of its kind goes in, and is held against today’s rules (406.4(D))', () => {
+    const job = made({ ...base, situation: 'replace', worn: 'device', boxId: 'parlour-box' });
+    expect(job.changes).toMatchObject([
+      { do: 'replace-device', deviceId: 'parlour-receptacle', device: { kind: 'duplex-15', tamperResistant: true, condition: 'sound' } },
+    ]);
+    const steps = stepsOf(job);
+    expect(steps.some((s) => /cut|opening/i.test(s.title))).toBe(false);
+    const connect = steps.find((s) => s.changeIds.includes(job.changes[0]!.id))!;
+    expect([connect.connects, connect.dead.map((t) => t.words)]).toEqual([true, ['circuit 4']]);
+    expect(ledgerOf(job).map((f) => f.rule)).toEqual(expect.arrayContaining(['arc-fault', 'box-fill']));
+    expect(checkJobIn(bareJob(job), quinceStreet, [])).toMatchObject({ ok: true });
+  });
+  it('both are worn: a new box in its place, and a new device in it', () =>
+    expect(made({ ...base, situation: 'replace', worn: 'both', boxId: 'parlour-box' }).changes.map((c) => c.do)).toEqual([
+      'replace-box',
+      'replace-device',
+    ]));
   it('made larger: the edge at the stud stays, it grows by 1 13/16, and gets one more receptacle', () => {
     const { box, rect, site } = work(made({ ...base, situation: 'enlarge', boxId: 'alcove-box', gangs: 2 }));
     expect(rect.left).toBeCloseTo(inches(25.25), 2);
@@ -232,6 +249,7 @@ describe('a job at a box', () => {
   it.each([
     [{ ...base, situation: 'forward', boxId: 'alcove-box' }, '/builtInId'],
     [{ ...base, situation: 'forward', boxId: 'book-box', builtInId: 'wardrobe' }, '/builtInId'],
+    [{ ...base, situation: 'replace', worn: 'device', boxId: 'crawl-junction' }, '/worn'],
     [{ ...base, situation: 'replace', boxId: 'nobody' }, '/boxId'],
     [{ ...base, situation: 'enlarge', boxId: 'alcove-box', gangs: 1 }, '/gangs'],
   ] as [FromBoxAnswers, string][])('refuses %j', (answers, path) => {

@@ -36,7 +36,7 @@ import {
   type Wall,
 } from '../model/index.js';
 import { kindsFor, suggestedBottom } from '../survey/index.js';
-import { cableKind, cablesIn, devicesIn } from '../wiring/index.js';
+import { cableKind, cablesIn, devicesIn, renewed } from '../wiring/index.js';
 
 const base = { id: Id, houseId: Id, name: Name, boxId: Id };
 /** What has to be said; where nothing is said of a height, the room's own is worked out. */
@@ -54,7 +54,12 @@ export const FromBoxAnswers = z.discriminatedUnion('situation', [
     situation: z.literal('enlarge'),
     gangs: z.number().int().min(2, 'a larger box has two gangs or more').max(2, 'boxes of two gangs are in the list'),
   }),
-  z.strictObject({ ...base, situation: z.literal('replace') }),
+  z.strictObject({
+    ...base,
+    situation: z.literal('replace'),
+    /** what is worn; the box when not given */
+    worn: z.enum(['box', 'device', 'both']).optional(),
+  }),
   /** its devices come out, it stays as a junction under a blank plate */
   z.strictObject({ ...base, situation: z.literal('close-up') }),
   /** a new outlet elsewhere takes its place; the box stays as a junction */
@@ -242,7 +247,12 @@ function inPlaceChanges(house: House, wall: Wall, box: Box, answers: FromBoxAnsw
     case 'forward':
       return forwardChanges(house, wall, box, answers);
     case 'replace':
-      return [replace(`Replace ${box.name}`.slice(0, 120), bestKind(house, wall, box, studEdge(wall, box)))];
+      return [
+        ...(answers.worn === 'device'
+          ? []
+          : [replace(`Replace ${box.name}`.slice(0, 120), bestKind(house, wall, box, studEdge(wall, box)))]),
+        ...(answers.worn === 'device' || answers.worn === 'both' ? devicesIn(house.site, box.id).map(renewed) : []),
+      ];
     case 'enlarge': {
       const device = devicesIn(house.site, box.id)[0];
       const more = Array.from({ length: answers.gangs - box.gangs }, (_, i): Change => ({
@@ -409,6 +419,8 @@ export function fromBox(house: House, answers: FromBoxAnswers): FromBoxResult {
       `more than ${box.gangs}`,
       `${answers.gangs}`,
     );
+  if (answers.situation === 'replace' && answers.worn && answers.worn !== 'box' && devicesIn(house.site, box.id).length === 0)
+    return refuse('/worn', `${box.name} has no device in it that could be worn.`, 'box', answers.worn);
   if (['close-up', 'relocate', 'forward'].includes(answers.situation) && devicesIn(house.site, box.id).length === 0)
     return refuse('/boxId', `${box.name} has no device in it: it is closed up already.`, 'a box with a device', answers.boxId);
   if (answers.situation === 'forward' && !builtInFor(house, wall, box, answers))

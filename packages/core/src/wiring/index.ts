@@ -7,6 +7,7 @@ export * from './benchChecks.js';
 export * from './benchOfJob.js';
 export * from './boxWiring.js';
 export * from './lampBoxes.js';
+export * from './renewed.js';
 export * from './boards/index.js';
 export * from './benchWords.js';
 export * from './benchLive.js';

@@ -135,6 +135,7 @@ export class StartPage {
     breaker: '',
     breakerA: undefined as string | undefined,
     material: undefined as WallInHand['material'],
+    worn: 'box' as 'box' | 'device' | 'both',
   });
   protected readonly lengths = signal<Record<string, MeasuredLength | undefined>>({});
   /** the houses there are have been asked for */
@@ -313,9 +314,11 @@ export class StartPage {
         ? { ...base, situation, ...(wantedBottom ? { bottom: wantedBottom } : {}), ...(sideways ? { sideways } : {}) }
         : situation === 'enlarge'
           ? { ...base, situation, gangs: 2 }
-          : situation === 'forward'
-            ? { ...base, situation, ...(wantedBottom ? { bottom: wantedBottom } : {}) }
-            : { ...base, situation };
+          : situation === 'replace'
+            ? { ...base, situation, worn: this.form().worn }
+            : situation === 'forward'
+              ? { ...base, situation, ...(wantedBottom ? { bottom: wantedBottom } : {}) }
+              : { ...base, situation };
     return answers;
   }
 

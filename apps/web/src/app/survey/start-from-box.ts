@@ -69,6 +69,7 @@ export class StartFromBox {
     { value: 'raise', label: 'outlet moved up, down or sideways' },
     { value: 'enlarge', label: 'box made larger for more outlets' },
     { value: 'replace', label: 'worn box replaced in its place' },
+    { value: 'mend', label: 'something doesn’t work in it' },
     { value: 'same-wall', label: 'new outlet, fed from this box on the same face' },
     { value: 'other-side', label: 'new outlet on the other side, fed from this box' },
   ];
@@ -93,6 +94,7 @@ export class StartFromBox {
       case 'enlarge':
         return { ...base, situation, gangs: 2 };
       case 'replace':
+      case 'mend':
         return { ...base, situation };
       default:
         return {
@@ -117,7 +119,7 @@ export class StartFromBox {
     try {
       await this.host.savedNow();
       const stored = await firstValueFrom(this.documents.startFromBox(this.answers()));
-      await this.router.navigate(['/jobs', stored.document.id, 'box']);
+      await this.router.navigate(['/jobs', stored.document.id, this.situation() === 'mend' ? 'need' : 'box']);
     } catch (error) {
       const problem = problemOf(error);
       this.errors.set(problem.errors?.map((e) => `${e.message} (${fieldWords(e.path)})`) ?? [problem.title]);
