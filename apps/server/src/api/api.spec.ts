@@ -2,10 +2,11 @@
 import { Validator } from '@seriousme/openapi-schema-validator';
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { runOfBoxes } from '@saddle/core/circuit';
-import { demoJobs } from '@saddle/core/demo';
-import type { House, Job } from '@saddle/core/model';
+import { demoJobs, quinceStreet } from '@saddle/core/demo';
+import { plannedBench, workOf } from '@saddle/core/ledger';
+import { inHouse, plannedSite, type Change, type House, type Job } from '@saddle/core/model';
 import { POCKET_SUMS } from '@saddle/core/pocket';
+import { wiringIn } from '@saddle/core/wiring';
 import { dropDataFolder, newDataFolder, runServer, type RunningServer } from '../testing/runServer.js';
 import type { Problem } from './problem.js';
 
@@ -146,8 +147,16 @@ describe('documents', () => {
   });
   it('wiring made on the bench comes onto the job sheet', async () => {
     const { revision, document } = await job();
-    const bench = { planned: runOfBoxes({ boxes: 2 }) };
-    const saved = await call<StoredJob>('PUT', '/api/v1/jobs/sewing-corner', { ...document, bench }, { 'if-match': `"${revision}"` });
+    const laid = inHouse(document, quinceStreet);
+    const wiring = wiringIn(plannedSite(laid), plannedBench(workOf(laid)), 'sewing-box');
+    const byHand: Change = { id: 'wire-sewing', title: 'Wiring of the sewing box, by hand', do: 'wire-box', wiring };
+    const path = '/api/v1/jobs/sewing-corner';
+    const saved = await call<StoredJob>(
+      'PUT',
+      path,
+      { ...document, changes: [...document.changes, byHand] },
+      { 'if-match': `"${revision}"` },
+    );
     expect(saved.status).toBe(200);
     const sheet = await fetch(`${server.url}/api/v1/jobs/sewing-corner/sheet.pdf`);
     const pdf = await getDocument({ data: new Uint8Array(await sheet.arrayBuffer()), verbosity: 0 }).promise;
@@ -155,14 +164,24 @@ describe('documents', () => {
     for (let n = 1; n <= pdf.numPages; n++)
       text += (await (await pdf.getPage(n)).getTextContent()).items.map((item) => ('str' in item ? item.str : '')).join(' ');
     expect(text).toContain('Wiring as made on the bench');
-    expect(text).toContain('Receptacle 2');
+    expect(text).toContain('Wiring was made by hand');
+    // an end at two places is no wiring, and a joint of a device that isn't there neither
+    const [joint] = wiring.joints;
+    for (const joints of [[...wiring.joints, { ...joint!, id: 'twice' }], [{ ...joint!, at: { device: 'ghost', terminal: 'green' } }]]) {
+      const bad = { ...document, changes: [...document.changes, { ...byHand, wiring: { ...wiring, joints } }] };
+      const refused = await call('PUT', path, bad, { 'if-match': `"${revision + 1}"` });
+      expect([refused.status, refused.body.errors?.[0]?.message]).toEqual([
+        422,
+        expect.stringMatching(/wired by hand for what was in it before/),
+      ]);
+    }
     const wrong = await call(
       'PUT',
-      '/api/v1/jobs/sewing-corner',
-      { ...document, bench: { planned: { ...bench.planned, cables: [{ gauge: 13 }] } } },
+      path,
+      { ...document, changes: [...document.changes, { ...byHand, wiring: { ...wiring, pigtails: [{ gauge: 13 }] } }] },
       { 'if-match': `"${revision + 1}"` },
     );
-    expect([wrong.status, wrong.body.errors?.[0]?.path.startsWith('/bench/planned/cables/0')]).toEqual([422, true]);
+    expect([wrong.status, wrong.body.errors?.[0]?.path]).toEqual([422, expect.stringMatching(/^\/changes\/\d+\/wiring\/pigtails\/0/)]);
     await call('PUT', '/api/v1/jobs/sewing-corner', document, { 'if-match': `"${revision + 1}"` });
   });
   it('the panel’s directory comes as PDF for its door and as CSV; nothing else, and of no other house', async () => {
@@ -505,7 +524,7 @@ describe('the printed sheet, read back', () => {
       '13 1/4"',
       '42 13/16"',
       'needed 20.00 in³',
-      'Hall box, opened flat',
+      'Opened flat, devices seen from the front',
       'Prove it dead',
       'What to bring',
       'twist-on',
