@@ -345,12 +345,17 @@ function kindFinding(w: Work, b: WorkBox): Finding {
   const needed = fillOf(w.planned, target, job.edition).neededIn3;
   const all = suitableBoxes(wall, target.face, { gangs: target.gangs, neededIn3: needed, unit: job.unit });
   const own = all.find((s) => s.kind.id === target.kind);
-  const better = all.filter((s) => s.fits && s.kind.id !== target.kind).slice(0, 2);
-  const remedies = better.map((s) =>
-    remedy(`kind-${s.kind.id}`, `Use ${s.kind.name}`, ...editBox(w, b, withKind(wall, target, s.kind.id), `Use ${s.kind.name}`)),
-  );
   const metal = atStud(w, b, needed);
-  remedies.push(...metal);
+  // worked out where something is wrong only: every box is asked at every entry
+  const remedies = (): Remedy[] => [
+    ...all
+      .filter((s) => s.fits && s.kind.id !== target.kind)
+      .slice(0, 2)
+      .map((s) =>
+        remedy(`kind-${s.kind.id}`, `Use ${s.kind.name}`, ...editBox(w, b, withKind(wall, target, s.kind.id), `Use ${s.kind.name}`)),
+      ),
+    ...metal,
+  ];
   const judged: Judged = onSurface(target)
     ? { verdict: 'ok', says: 'stands on the finish, in line with its raceway', sums: [], source: practice }
     : !own
@@ -369,7 +374,7 @@ function kindFinding(w: Work, b: WorkBox): Finding {
             source: own.kind.source,
           }
         : { verdict: 'stop', says: `${own.kind.name} does not suit: ${own.reasons.join('; ')}`, sums: [], source: own.kind.source };
-  return finding('box-kind', target.id, 'box', 'Kind of box for this wall', judged, remedies);
+  return finding('box-kind', target.id, 'box', 'Kind of box for this wall', judged, judged.verdict === 'ok' ? [] : remedies());
 }
 
 /** Two readings of one free end agree within this (common practice: a conductor doesn’t lie straight). */
