@@ -74,6 +74,13 @@ describe('the search', () => {
     const found = searchState(run, searching('box3', 'dead', ...before, ['look/box2', 'found']));
     expect([found.verdict, found.parts[0]!.part]).toEqual(['found', 'joints/box2']);
   });
+  it('what opens one breaker is not tried on another: everything unplugged and on again comes before', () => {
+    const ids = searchState(run, searching('box3', 'trips at once')).next.map((n) => n.test.id);
+    expect(ids).not.toContain('appliance');
+    expect(ids.indexOf('reset')).toBeLessThan(ids.findIndex((id) => id.startsWith('look/')));
+    const { parts } = searchState(run, searching('box3', 'trips at once', ['reset', 'works now']));
+    expect([parts[0]!.part, parts[0]!.share > NAMED_AT]).toEqual(['appliance', true]);
+  });
   it('signs end it; without a complaint it asks', () => {
     const hot: Search = { ...searching('box3', 'dead'), signs: ['heat', 'smell'] };
     expect(searchState(run, hot)).toMatchObject({

@@ -1,5 +1,5 @@
 /** From a complaint and the tests made so far: how likely each part is, and which test to make next. */
-import type { Search } from '../model/index.js';
+import type { Complaint, Search } from '../model/index.js';
 import type { Dictionary, TestKind } from './predict.js';
 import type { Suspect } from './suspects.js';
 
@@ -87,30 +87,36 @@ function carry(parts: readonly number[]): number {
   return n;
 }
 
+/** Complaints of something that opens as soon as it is on. */
+const OPENS: ReadonlySet<Complaint> = new Set<Complaint>(['trips at once', 'will not reset']);
+
 /** Every test that was not made yet, the most told in a minute first. */
 export function nextTests(dictionary: Dictionary, search: Search, shares: readonly number[]): NextTest[] {
   const parts = partsOf(dictionary.suspects);
   const before = bits(byPart(parts, shares));
   const made = new Set(search.readings.map((r) => r.test));
-  return dictionary.tests
-    .filter((t) => !made.has(t.id))
-    .map((test): NextTest => {
-      const would = dictionary.shows.get(test.id)!;
-      let left = 0;
-      const after = test.outcomes.flatMap(({ id, words }) => {
-        const joint = shares.map((share, i) => share * likelihood(test, would[i], id));
-        const share = joint.reduce((a, b) => a + b, 0);
-        if (share <= 0) return [];
-        const sums = byPart(
-          parts,
-          joint.map((x) => x / share),
-        );
-        left += share * bits(sums);
-        return [{ outcome: id, words, share, partsLeft: carry(sums) }];
-      });
-      return { test, bits: Math.max(0, before - left), after: after.sort((a, b) => b.share - a.share) };
-    })
-    .sort((a, b) => b.bits / b.test.minutes - a.bits / a.test.minutes || a.test.id.localeCompare(b.test.id));
+  return (
+    dictionary.tests
+      // what opened one breaker is not put on another
+      .filter((t) => !made.has(t.id) && !(t.id === 'appliance' && OPENS.has(search.complaint ?? 'dead')))
+      .map((test): NextTest => {
+        const would = dictionary.shows.get(test.id)!;
+        let left = 0;
+        const after = test.outcomes.flatMap(({ id, words }) => {
+          const joint = shares.map((share, i) => share * likelihood(test, would[i], id));
+          const share = joint.reduce((a, b) => a + b, 0);
+          if (share <= 0) return [];
+          const sums = byPart(
+            parts,
+            joint.map((x) => x / share),
+          );
+          left += share * bits(sums);
+          return [{ outcome: id, words, share, partsLeft: carry(sums) }];
+        });
+        return { test, bits: Math.max(0, before - left), after: after.sort((a, b) => b.share - a.share) };
+      })
+      .sort((a, b) => b.bits / b.test.minutes - a.bits / a.test.minutes || a.test.id.localeCompare(b.test.id))
+  );
 }
 
 /** The whole state of a search. Pure: the same readings give the same. */
