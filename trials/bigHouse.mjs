@@ -1,6 +1,6 @@
 /** A house of any size, made of the sample's parts: rooms in a grid, walls shared, boxes fed from one another, circuits in a panel. */
 import { quinceStreet } from '@saddle/core/demo';
-import { DEFAULT_SCHOOLS } from '@saddle/core/model';
+import { DEFAULT_SCHOOLS, DOCUMENT_VERSION } from '@saddle/core/model';
 
 const IN = 25.4;
 const at = (mm) => ({ mm, known: 'measured' });
@@ -102,7 +102,7 @@ export function bigHouse({ rooms = 99, boxes = 500, id = 'big-house' } = {}) {
 
 /** A job in it that has taken no way yet: wanted in the middle of the house, or where a door is. */
 export const bigJob = (house, id, name, fromLeftIn) => ({
-  ...{ format: 'saddle-job', version: 3, id, houseId: house.id, name, purpose: 'outlet' },
+  ...{ format: 'saddle-job', version: DOCUMENT_VERSION, id, houseId: house.id, name, purpose: 'outlet' },
   want: {
     ...{ kind: 'outlet', loads: [{ name: 'lamp', watts: 60, continuous: false }] },
     places: [{ wallId: house.site.walls[Math.min(house.site.walls.length - 1, 202)].id, face: 'A', fromLeft: { mm: fromLeftIn * 25.4, known: 'measured' }, bottom: { mm: 13.25 * 25.4, known: 'measured' } }],

@@ -58,7 +58,7 @@ function groundTerms(label: string, grounds: { gauge: Awg; count: number }[], ed
   if (largest === undefined) return [];
   const count = present.reduce((sum, g) => sum + g.count, 0);
   const each = VOLUME_PER_CONDUCTOR[largest];
-  const first = product(`${count} ${label}, one allowance, ${printAwg(largest)}`, 1, each, 'in³');
+  const first = product(`${count} ${count === 1 ? label.replace(/s$/, '') : label}, one allowance, ${printAwg(largest)}`, 1, each, 'in³');
   if (editionYear(edition) < 2020 || count <= 4) return [first];
   return [first, product(`${count - 4} beyond the fourth, a quarter each`, count - 4, each / 4, 'in³')];
 }

@@ -23,6 +23,8 @@ export interface NextTest {
 }
 export interface SearchState {
   parts: PartLikely[];
+  /** how many of them carry 95 % now */
+  open: number;
   next: NextTest[];
   verdict: 'stop' | 'asks' | 'goes on' | 'found' | 'can’t tell' | 'contradicts';
   says: string;
@@ -134,30 +136,39 @@ export function searchState(dictionary: Dictionary, search: Search): SearchState
     })
     .sort((a, b) => b.share - a.share);
   const next = nextTests(dictionary, search, shares);
+  const open = carry(parts.map((p) => p.share));
   const [first, second] = parts;
   if (search.signs.length)
     return {
       parts,
+      open,
       next: [],
       verdict: 'stop',
       says: `${search.signs.join(', ')}: leave the circuit off, and have it looked at by a licensed electrician today.`,
     };
   if (!search.signsAsked || !search.complaint)
-    return { parts, next: [], verdict: 'asks', says: search.signsAsked ? 'Say what you notice.' : 'First: is there any of these signs?' };
+    return {
+      parts,
+      open,
+      next: [],
+      verdict: 'asks',
+      says: search.signsAsked ? 'Say what you notice.' : 'First: is there any of these signs?',
+    };
   if (first!.part === 'none' && first!.share > 0.5)
     return {
       parts,
+      open,
       next,
       verdict: 'contradicts',
       says: 'These readings contradict each other, or no single fault explains them: repeat the last test, or look whether the survey is right here.',
     };
   if (first!.share >= NAMED_AT)
-    return { parts, next, verdict: 'found', says: `${percent(first!.share)}: ${first!.suspects[0]!.suspect.words}.` };
+    return { parts, open, next, verdict: 'found', says: `${percent(first!.share)}: ${first!.suspects[0]!.suspect.words}.` };
   if (!next[0] || next[0].bits < WORTH_BITS)
     return {
-      ...{ parts, next, verdict: 'can’t tell' },
+      ...{ parts, open, next, verdict: 'can’t tell' },
       says: `No test that is left tells more. It is ${first!.suspects[0]!.suspect.words} (${percent(first!.share)})${second ? `, or ${second.suspects[0]!.suspect.words} (${percent(second.share)})` : ''}.`,
     };
-  return { parts, next, verdict: 'goes on', says: `Likeliest now, ${percent(first!.share)}: ${first!.suspects[0]!.suspect.words}.` };
+  return { parts, open, next, verdict: 'goes on', says: `Likeliest now, ${percent(first!.share)}: ${first!.suspects[0]!.suspect.words}.` };
 }
 export const percent = (share: number): string => `${share >= 0.995 ? 'over 99' : share < 0.005 ? 'under 1' : Math.round(share * 100)} %`;

@@ -1,5 +1,5 @@
 /** Two measurements of one thing that can't both hold: which, and by how much. mm. */
-import { practice } from '../catalog/index.js';
+import { BOX_KINDS, practice } from '../catalog/index.js';
 import { atMost, term, type Judged } from '../codebook/index.js';
 import { inches } from '../measure/index.js';
 import {
@@ -115,6 +115,14 @@ const STUD_WITHIN_MM: Record<StudPlace['known'], number> = {
 export function awayFromItsStud(wall: Wall, box: Box): Judged | undefined {
   const rect = boxRect(wall, box);
   if (!rect || box.inFront !== undefined || (box.hangsOn !== 'left' && box.hangsOn !== 'right')) return undefined;
+  if (box.kind !== 'other' && BOX_KINDS[box.kind].mounting === 'wings')
+    return {
+      verdict: 'can’t tell',
+      says: `noted as hanging on the stud to its ${box.hangsOn}, and as a box that wings hold behind the finish: it is one or the other`,
+      sums: [],
+      source: practice,
+      ask: 'Look into it: screws or nails in its side say a stud, ears that turn behind the board say wings. Then set its kind, or what it hangs on.',
+    };
   const half = wall.framing.studWidth.mm / 2;
   const toLeft = alongX(box.face, box.hangsOn) < 0;
   const [near] = studPlaces(wall)

@@ -297,6 +297,8 @@ describe('a box and the stud it is noted to hang on', () => {
     expect(apart.says).toMatch(/hanging on the stud to its left/);
     // the next of the rhythm, at 40 1/2, is 8 1/2 in the other way: the nearer one counts
     expect(apart.sums[0]!.result.value).toBeCloseTo(inches(8), 6);
+    // held by wings beside “stud on its left”: one of the two is noted wrong, wherever it stands
+    expect(awayFromItsStud(wall, at(33.25, { kind: 'wings-1g-20' }))).toMatchObject({ verdict: 'can’t tell', says: expect.stringMatching(/wings/) }); // prettier-ignore
     expect(awayFromItsStud(wall, at(33.25, { hangsOn: 'none' }))).toBeUndefined();
     const { knownStud: _, ...framing } = wall.framing;
     expect(awayFromItsStud({ ...wall, framing }, at(33.25))).toBeUndefined();

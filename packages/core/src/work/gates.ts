@@ -91,7 +91,10 @@ export interface AskJudgement {
 /** What a value has to lie between: `at least 6", at most 8"`. */
 export function askRange(ask: StepAsk, unit: JobInHouse['unit']): string {
   const say = (n: number) => (ask.unit === 'V' ? `${n} V` : printLength(n, unit));
-  return [ask.least === undefined ? '' : `at least ${say(ask.least)}`, ask.most === undefined ? '' : `at most ${say(ask.most)}`]
+  return [
+    ask.least === undefined || ask.least === 0 ? '' : `at least ${say(ask.least)}`,
+    ask.most === undefined ? '' : `at most ${say(ask.most)}`,
+  ]
     .filter(Boolean)
     .join(', ');
 }
@@ -100,14 +103,14 @@ export function askRange(ask: StepAsk, unit: JobInHouse['unit']): string {
 export function judgeAsk(ask: StepAsk, value: StepValue | undefined, unit: JobInHouse['unit']): AskJudgement {
   const say = (n: number) => (ask.unit === 'V' ? `${n} V` : printLength(n, unit));
   const range = askRange(ask, unit);
-  if (!value) return { verdict: 'can’t tell', says: `measure it: ${range}` };
+  if (!value) return { verdict: 'can’t tell', says: range ? `measure it: ${range}` : 'measure it' };
   // a tape is read to 1/32 in at best
   const close = ask.unit === 'length' ? 0.8 : 1e-9;
   const low = ask.least !== undefined && value.value < ask.least - close;
   const high = ask.most !== undefined && value.value > ask.most + close;
   return low || high
-    ? { verdict: 'stop', says: `${say(value.value)}, ${range}. ${ask.otherwise}` }
-    : { verdict: 'ok', says: `${say(value.value)}, ${range}` };
+    ? { verdict: 'stop', says: `${[say(value.value), range].filter(Boolean).join(', ')}. ${ask.otherwise}` }
+    : { verdict: 'ok', says: [say(value.value), range].filter(Boolean).join(', ') };
 }
 
 export const valueOf = (job: Job, step: string, key: string): StepValue | undefined =>
