@@ -18,6 +18,12 @@ test('a dead outlet: signs are asked first, tests narrow it down, the repair is 
   await expect(verdict).toContainText(/Likeliest now, \d+ %: breaker 4 is off or has tripped/);
   const next = page.getByTestId('next-test');
   for (const outcome of [/hot open, or no power/, /it holds firmly/, /^all are on/, /something is loose, out/]) {
+    const proved = next.getByTestId('proved-dead');
+    // bare ends are looked at only once it is proved dead
+    if (await proved.count()) {
+      await expect(next.getByRole('button', { name: outcome })).toBeDisabled();
+      await proved.check();
+    }
     await next.getByRole('button', { name: outcome }).click();
     await expect(page.getByTestId('made')).toBeVisible();
   }

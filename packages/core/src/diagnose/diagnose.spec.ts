@@ -204,6 +204,24 @@ describe('a job of it, from the door to its steps', () => {
   );
 });
 
+describe('what is never said', () => {
+  it('that a circuit is sound because something plugged in was at fault; that a breaker goes on with everything plugged in', () => {
+    const known = circuitBench(quinceStreet.site, 'hall-box');
+    const says = (part: string) => repairOf(known, quinceStreet.site, DEFAULT_SCHOOLS, part).says;
+    expect(says('appliance')).not.toMatch(/sound/);
+    expect(says('appliance')).toMatch(/not tested/);
+    for (const part of ['breaker/b', 'tripped/d']) expect(says(part)).toMatch(/^Unplug everything/);
+  });
+  it('that a part is found, without what was taken for it', () => {
+    const d = dictionaryOf(circuitBench(quinceStreet.site, 'hall-box'), 'hall-box');
+    const found = searchState(d, searching('hall-box', 'dead', ['breakers', 'all on'], ['lamps/hall-receptacle/lower', NO_POWER], ['plug/hall-receptacle', 'firm'], ['look/hall-box', 'found'])); // prettier-ignore
+    expect(found).toMatchObject({ verdict: 'found', says: expect.stringMatching(/rests on what was taken/) });
+  });
+  it('that bare ends are touched live: every test that opens a box or parts a cable asks for the proof of dead', () => {
+    for (const t of run.tests) expect([t.id, t.dead === true]).toEqual([t.id, /^(look|through)\//.test(t.id)]);
+  });
+});
+
 describe('a circuit that nobody surveyed', () => {
   const bare = { ...quinceStreet.site, cables: [], circuits: [], loads: [], boxes: quinceStreet.site.boxes.map((b) => ({ ...b, circuitId: undefined })) }; // prettier-ignore
   const known = circuitBench(bare, 'hall-box');

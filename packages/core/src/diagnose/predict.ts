@@ -25,6 +25,8 @@ export interface TestKind {
   words: string;
   minutes: number;
   boxId?: string;
+  /** bare ends are touched: only once the circuit is proved dead */
+  dead?: true;
   /** what may come of it, with the words for it */
   outcomes: { id: string; words: string }[];
   /** how often it shows what is there (common practice) */
@@ -159,6 +161,7 @@ function testsOf(known: CircuitBench, boxId: string): TestKind[] {
         words: `Circuit off and proved dead: cover of ${b.name} off, look and tug every wire`,
         minutes: 8 + walk(b.id),
         boxId: b.id,
+        dead: true,
         sure: 0.95,
         falsely: { found: 0.01, sound: 0.08 },
       },
@@ -183,6 +186,7 @@ function testsOf(known: CircuitBench, boxId: string): TestKind[] {
           ? `Dead and proved, both ends of ${c.name} apart: each wire through with a long lead, and against the others`
           : `Dead and proved, ${c.name} apart at this end and all unplugged beyond: each wire against the others`,
         minutes: whole ? (far ? 25 : 12) : 10,
+        dead: true,
         sure: 0.99,
         outcomes: outcomes(
           ['whole', whole ? 'each goes through, none touches another' : 'none touches another'],

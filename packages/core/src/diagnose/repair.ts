@@ -17,17 +17,23 @@ export function repairOf(known: CircuitBench, house: Site, schools: Schools, par
   const box = house.boxes.find((b) => b.id === id);
   switch (kind) {
     case 'breaker':
-      return only('Switch it on: fully off first, then on. If it opens again with everything unplugged, the search goes on.');
+      return only(
+        'Unplug everything on it, then switch it on: fully off first, then on, once. It opened for a reason: plug in one thing after the other. If it opens with nothing plugged in, leave it off and enter that.',
+      );
     case 'panel':
       return only(
         'It is at the panel: a worn breaker, or a wire loose under it or at a bar. That is work for a licensed electrician; leave the breaker off until then.',
       );
     case 'tripped':
-      return only('Press its reset until it clicks. If it won’t stay with everything unplugged behind it, the search goes on.');
+      return only(
+        'Unplug everything behind it, then press its reset until it clicks. If it won’t stay with nothing plugged in, leave it and enter that.',
+      );
     case 'switch':
       return only('Switch it on, and label what it switches.');
     case 'appliance':
-      return only('The circuit is sound: have the appliance mended, or let it go.');
+      return only(
+        'What is plugged in: have it mended, or let it go; where several ran at once, fewer of them. What was not tested of the circuit is not known by that.',
+      );
     case 'cable': {
       const cable = known.bench.cables.find((c) => c.id === id);
       return only(

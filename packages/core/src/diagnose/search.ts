@@ -138,6 +138,7 @@ export function searchState(dictionary: Dictionary, search: Search): SearchState
   const next = nextTests(dictionary, search, shares);
   const open = carry(parts.map((p) => p.share));
   const [first, second] = parts;
+  const rests = dictionary.known.taken.length ? ' It rests on what was taken for it, below.' : '';
   if (search.signs.length)
     return {
       parts,
@@ -163,7 +164,7 @@ export function searchState(dictionary: Dictionary, search: Search): SearchState
       says: 'These readings contradict each other, or no single fault explains them: repeat the last test, or look whether the survey is right here.',
     };
   if (first!.share >= NAMED_AT)
-    return { parts, open, next, verdict: 'found', says: `${percent(first!.share)}: ${first!.suspects[0]!.suspect.words}.` };
+    return { parts, open, next, verdict: 'found', says: `${percent(first!.share)}: ${first!.suspects[0]!.suspect.words}.${rests}` };
   if (!next[0] || next[0].bits < WORTH_BITS)
     return {
       ...{ parts, open, next, verdict: 'can’t tell' },

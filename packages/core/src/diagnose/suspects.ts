@@ -143,7 +143,7 @@ export function faultsOn(known: CircuitBench): Fault[] {
     });
     add({ id: `worn/${b.id}`, kind: 'breaker worn', part: 'panel', words: `breaker ${b.number} doesn’t close any more`, bench: off });
   }
-  add({ id: 'appliance', kind: 'appliance', part: 'appliance', words: 'the appliance itself, not the circuit' });
+  add({ id: 'appliance', kind: 'appliance', part: 'appliance', words: 'what is plugged in, one of them or all together' });
   for (const d of bench.devices) {
     const at = { boxId: d.boxId, deviceId: d.id };
     if (d.form === 'ground-fault') {

@@ -96,7 +96,7 @@ const beside = (plan: WiringPlan): string[] => [...connectBriefly(plan), ...plan
 /** Every wiring of the job; what is done in each box alike is said once, before them. */
 function wiringBlocks(w: Work): SheetBlock[] {
   const all = [...boxesAlike(w), ...lampsAlike(w)].map(({ names, wiring }) => ({ names, wiring }));
-  const drawn = all.filter(({ wiring }) => !wiring.refused.length && !wiring.missing.length);
+  const drawn = all.filter(({ wiring }) => isDrawn(wiring));
   const common = drawn.length > 1 ? beside(drawn[0]!.wiring).filter((line) => drawn.every((x) => beside(x.wiring).includes(line))) : [];
   return [
     ...(drawn.length
@@ -123,11 +123,15 @@ const letters = (plans: readonly WiringPlan[]): string => {
     .join(', ');
 };
 
+/** One that was wired by hand is drawn, whatever isn’t known of it. */
+const isDrawn = (plan: WiringPlan): boolean => !plan.refused.length && (!plan.missing.length || plan.joints.length > 0);
+
 /** One wiring: drawn, with what is done beside it. */
 function wiringBlock(plan: WiringPlan, names: string, common: ReadonlySet<string>): SheetBlock[] {
-  if (plan.refused.length || plan.missing.length)
-    return [...plan.refused, ...plan.missing].map((text): SheetBlock => ({ kind: 'caution', text: `${names}: ${text}` }));
+  const cautions = [...plan.refused, ...plan.missing].map((text): SheetBlock => ({ kind: 'caution', text: `${names}: ${text}` }));
+  if (!isDrawn(plan)) return cautions;
   return [
+    ...cautions,
     {
       kind: 'wiring',
       drawing: wiringDrawing(plan),

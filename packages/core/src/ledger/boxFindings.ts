@@ -463,7 +463,7 @@ function wireFindings(w: Work, b: WorkBox): Finding[] {
     findings.push(
       finding('wiring-plan', box.id, 'wire', `Wiring of ${box.name}`, {
         verdict: 'can’t tell',
-        says: 'no plan yet',
+        says: plan.joints.length ? 'wired by hand, and what it rests on is not known' : 'no plan yet',
         sums: [],
         source: practice,
         ask: plan.missing.join(' '),

@@ -1,7 +1,7 @@
 /** Wiring noted in boxes of a site: found, kept as long as it says what lies there, put in and taken out. */
 import { DEVICE_KINDS } from '../catalog/index.js';
 import { idOf } from './known.js';
-import { lampsOf, type Device, type Site } from './site.js';
+import { lampsOf, type CableEnd, type Device, type Site } from './site.js';
 import { endKey, PANEL, TERMINALS, type BoxWiring, type FreeEnd } from './wiring.js';
 
 export const wiringsOf = (site: Site): readonly BoxWiring[] => site.wiring ?? [];
@@ -68,6 +68,8 @@ export const atPanel = (cableId: string): string => idOf(PANEL, cableId);
 /** A site in which a box, or one cable’s end at the panel, is wired like that. */
 export function withWiring(site: Site, wiring: BoxWiring, free: readonly FreeEnd[] = []): Site {
   const cut = (id: string, end: 0 | 1): number | undefined => free.find((f) => f.cableId === id && f.end === end)?.mm;
+  // cut back from what somebody measured it is known; from what was only drawn it is not
+  const shorter = (end: CableEnd, mm: number): CableEnd => ({ ...end, freeLength: { mm, known: end.freeLength?.known ?? 'assumed' } });
   return {
     ...site,
     wiring: [...wiringsOf(site).filter((w) => w.id !== wiring.id), wiring],
@@ -78,10 +80,7 @@ export function withWiring(site: Site, wiring: BoxWiring, free: readonly FreeEnd
           const [x, y] = c.ends;
           return {
             ...c,
-            ends: [
-              a === undefined ? x : { ...x, freeLength: { mm: a, known: 'measured' as const } },
-              b === undefined ? y : { ...y, freeLength: { mm: b, known: 'measured' as const } },
-            ],
+            ends: [a === undefined ? x : shorter(x, a), b === undefined ? y : shorter(y, b)],
           };
         })
       : site.cables,

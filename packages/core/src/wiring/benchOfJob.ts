@@ -101,11 +101,12 @@ export function benchOf(
       const free = (i: 0 | 1): number => {
         const { boxId, freeLength } = cable.ends[i];
         const known = freeLength?.mm ?? (boxId === undefined ? undefined : own?.freeMm[boxId]);
-        if (known === undefined && inside(boxId)) unmeasured.push({ of: cable.id, what: 'free', boxId: boxId! });
+        if ((known === undefined || freeLength?.known === 'assumed') && inside(boxId))
+          unmeasured.push({ of: cable.id, what: 'free', boxId: boxId! });
         return known ?? UNKNOWN_FREE_MM;
       };
       const lengthMm = cable.length?.mm ?? own?.lengthMm ?? (feeds ? circuit?.lengthToSource?.mm : undefined);
-      if (lengthMm === undefined) unmeasured.push({ of: cable.id, what: 'length' });
+      if (lengthMm === undefined || cable.length?.known === 'assumed') unmeasured.push({ of: cable.id, what: 'length' });
       if (cable.ground === undefined)
         for (const e of cable.ends) if (inside(e.boxId)) unmeasured.push({ of: cable.id, what: 'ground', boxId: e.boxId! });
       bench.cables.push({

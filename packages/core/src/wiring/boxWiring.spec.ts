@@ -1,8 +1,8 @@
 /** How boxes are wired is part of the house: noted, shown in words, altered by hands, and no longer believed when something else lies in the box. */
 import { describe, expect, it } from 'vitest';
 import { demoJobsInHouse, quinceStreet, sewingCorner } from '../demo/index.js';
-import { plannedBench, wiringOf, workOf } from '../ledger/index.js';
-import { plannedSite, seenWiring, wiringIsOld, withWiring, withoutWiring, type BoxWiring, type Site } from '../model/index.js';
+import { ledgerOf, plannedBench, wiringOf, workOf } from '../ledger/index.js';
+import { measured, plannedSite, seenWiring, wiringIsOld, withWiring, withoutWiring, type BoxWiring, type Site } from '../model/index.js';
 import type { connect } from './index.js';
 import {
   addPigtail,
@@ -90,6 +90,19 @@ describe('hands on the bench', () => {
     const now = withWiring(site, edit!.wiring, edit!.free);
     expect(now.cables.find((c) => c.id === cable.id)!.ends[end.end].freeLength!.mm).toBe(edit!.free[0]!.mm);
   });
+  it('cut back from what nobody measured it is not known either: the bench says so, and nothing of it is ok', () => {
+    const bare: Site = { ...site, cables: site.cables.map((c) => ({ ...c, ends: c.ends.map((e) => ({ ...e, freeLength: undefined })) as unknown as typeof c.ends })) }; // prettier-ignore
+    const drawn = benchOf(bare, ['hall-box'], circuit, sewingCorner.schools, { found: true });
+    const r = cut(drawn, end);
+    const [edit] = r.ok ? rewired(bare, drawn, r.bench) : [];
+    const now = withWiring(bare, edit!.wiring, edit!.free);
+    expect(now.cables.find((c) => c.id === cable.id)!.ends[end.end].freeLength!.known).toBe('assumed');
+    const again = benchOf(now, ['hall-box'], circuit, sewingCorner.schools, { found: true });
+    expect(again.unmeasured).toContainEqual({ of: cable.id, what: 'free', boxId: 'hall-box' });
+    // of one that was measured it stays measured
+    const sure: Site = { ...site, cables: site.cables.map((c) => ({ ...c, ends: c.ends.map((e) => ({ ...e, freeLength: measured(178) })) as unknown as typeof c.ends })) }; // prettier-ignore
+    expect(withWiring(sure, noted, edit!.free).cables.find((c) => c.id === cable.id)!.ends[end.end].freeLength!.known).toBe('measured');
+  });
   it('a tab that is off is off when the bench is worked out again', () => {
     const r = breakTab(bench, 'hall-receptacle', 'silver');
     const now = r.ok ? withWiring(site, rewired(site, bench, r.bench)[0]!.wiring) : site;
@@ -120,6 +133,19 @@ describe('the plan in words follows the hands', () => {
       expect(landed(after.joints)).toEqual(landed(before.joints));
       if (before.joints.length) expect(after.notes.filter((n) => n.includes('loose end'))).toEqual([]);
     }
+  });
+  it('what nobody knows of a circuit stays unknown, however the box is wired by hand', () => {
+    const found = {
+      ...sewingCorner.found,
+      circuits: sewingCorner.found.circuits.map((c) => (c.id === 'c4' ? { ...c, sharedNeutral: true } : c)),
+    };
+    const job = { ...sewingCorner, found };
+    const plain = wiringOf(workOf(job), workOf(job).boxes[0]!);
+    expect(plain.missing.length).toBeGreaterThan(0);
+    const wiring = wiringIn(plannedSite(job), plannedBench(workOf(sewingCorner)), 'hall-box');
+    const hand = { ...job, changes: [...job.changes, { id: 'w', title: 'by hand', do: 'wire-box' as const, wiring }] };
+    expect(wiringOf(workOf(hand), workOf(hand).boxes[0]!).missing).toEqual(plain.missing);
+    expect(ledgerOf(hand).find((f) => f.rule === 'wiring-plan' && f.subject === 'hall-box')).toMatchObject({ verdict: 'can’t tell', says: expect.stringMatching(/by hand/) }); // prettier-ignore
   });
   it('an end left off is said', () => {
     const w = workOf(sewingCorner);

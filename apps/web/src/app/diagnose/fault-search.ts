@@ -52,6 +52,11 @@ export class FaultSearch {
     const dictionary = this.dictionary();
     return dictionary && searchState(dictionary, this.search());
   });
+  /** tests on bare ends before which the circuit was proved dead, each time anew */
+  protected readonly proved = signal<ReadonlySet<string>>(new Set<string>());
+  protected prove(test: string): void {
+    this.proved.update((s) => (s.has(test) ? new Set([...s].filter((t) => t !== test)) : new Set([...s, test])));
+  }
   /** tests that somebody said they can’t make */
   private readonly skipped = signal<ReadonlySet<string>>(new Set<string>());
   protected readonly tests = computed((): NextTest[] => {

@@ -110,8 +110,8 @@ export function asWired(plan: WiringPlan, site: Site, box: Box, wiring: BoxWirin
     broken.set(deviceId, { ...(broken.get(deviceId) ?? { brass: false, silver: false }), [side]: true });
   return {
     ...plan,
+    // what the planner can't do hands may, and the bench judges it; what nobody knows stays unknown, however it is wired
     refused: [],
-    missing: [],
     joints,
     devices: plan.devices.map((d) => ({ ...d, broken: broken.get(d.id) })),
     pigtailMm: wiring.pigtails[0]?.lengthMm ?? plan.pigtailMm,
