@@ -12,6 +12,7 @@ import {
   measured,
   plannedSite,
   wantOf,
+  withWiring,
   type Bench,
   type Cable,
   type House,
@@ -20,9 +21,9 @@ import {
   type JobWant,
   type WantPlace,
 } from '../model/index.js';
-import { enterProof, enterValue, isTicked, notProved, stepsOf, tick, type ProofKey } from '../work/index.js';
+import { builtChangeIds, enterProof, enterValue, isTicked, notProved, stepsOf, tick, type ProofKey } from '../work/index.js';
 import { keptParts, newJob, routeDetail, searchRoutes, takeWay } from '../want/index.js';
-import { benchOf, isLookedInto } from '../wiring/index.js';
+import { benchOf, isLookedInto, wiringIn } from '../wiring/index.js';
 import { fromBox } from '../situation/index.js';
 import { closeJob, hindrances, reopenJob, restsOn, surveyedSince } from './index.js';
 
@@ -392,6 +393,26 @@ describe('closing a job', () => {
   it('taken back, house and job are as they were', () => {
     const back = reopenJob(closed.job, closed.house, [closed.job]);
     expect(back.ok && [back.house, back.job]).toEqual([house, done]);
+  });
+  it('not taken back once its wiring was noted otherwise, or another job wires its box by hand', () => {
+    const { site } = closed.house;
+    const wiring = site.wiring!.find((w) => w.id === 'sewing-box')!;
+    const seen: House = { ...closed.house, site: withWiring(site, { ...wiring, joints: wiring.joints.slice(1) }) };
+    expect(reopenJob(closed.job, seen, [closed.job])).toEqual({
+      ok: false,
+      reasons: ['The wiring of Sewing box was noted otherwise since.'],
+    });
+    const hand: Job = { ...done, id: 'hand', name: 'By hand', changes: [{ id: 'w', title: 'by hand', do: 'wire-box', wiring }] };
+    expect(restsOn(closed.job, closed.house, [closed.job, hand])).toEqual(['The open job “By hand” is planned on it.']);
+  });
+  it('wiring by hand is built once all is built that it connects', () => {
+    const wiring = wiringIn(plannedSite(start), plannedBench(workOf(start)), 'sewing-box');
+    const hand = { ...start, changes: [...start.changes, { id: 'w', title: 'by hand', do: 'wire-box' as const, wiring }] };
+    const until = (last: string): boolean => {
+      const job = worked(hand, last);
+      return builtChangeIds(job, stepsOf(job)).has('w');
+    };
+    expect([until('set-new-box'), until('record')]).toEqual([false, true]);
   });
   it('not taken back once something is planned or surveyed on it', () => {
     const onIt: Job = {

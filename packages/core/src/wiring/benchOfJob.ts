@@ -121,9 +121,9 @@ export function benchOf(
         freeMm: [free(0), free(1)],
         ...(cable.whiteUsedAsHot === 'marked' ? { marked: true } : {}),
       });
-      const atPanel = feeds ? notedAtPanel(house, bench, cable.id) : [];
-      bench.joints.push(...atPanel);
-      if (feeds && atPanel.length === 0)
+      const noted = feeds ? notedAtPanel(house, bench, cable.id) : undefined;
+      bench.joints.push(...(noted ?? []));
+      if (feeds && !noted)
         bench.cables.at(-1)!.colours.forEach((colour, conductor) => {
           const bar = ['bare', 'green'].includes(colour)
             ? GROUND_BAR
@@ -174,12 +174,12 @@ const endsAt = (bench: Bench, boxId: string): string[] =>
   );
 
 /** Where a cable was seen to land at the panel, as long as what it lands on is there. */
-function notedAtPanel(site: Site, bench: Bench, cableId: string): Joint[] {
+function notedAtPanel(site: Site, bench: Bench, cableId: string): Joint[] | undefined {
   const noted = wiringsOf(site).find((w) => w.panelEndOf === cableId);
-  if (!noted) return [];
+  if (!noted) return undefined;
   const there = new Set([NEUTRAL_BAR, GROUND_BAR, ...bench.breakers.map((b) => b.id)]);
   const own = noted.joints;
-  if (!own.every((j) => j.at && there.has(j.at.device))) return [];
+  if (!own.every((j) => j.at && there.has(j.at.device))) return undefined;
   // wires of other cables under the same screw are not on this bench
   return own.map((j) => ({ ...j, boxId: PANEL, ends: j.ends.filter((e) => 'cableId' in e && e.cableId === cableId) }));
 }
