@@ -5,6 +5,11 @@ import { jsonSchema } from '@saddle/core/exchange';
 import { jobElevation, ledgerOf, workOf } from '@saddle/core/ledger';
 import { checkJobIn, inHouse } from '@saddle/core/model';
 import { stepsOf } from '@saddle/core/work';
+import { judged } from '../packages/core/dist/ledger/cases/judged.js';
+import { HAZARDS } from '../packages/core/dist/ledger/cases/hazards.js';
+import { LIMITS } from '../packages/core/dist/ledger/cases/limits.js';
+import { SOUND } from '../packages/core/dist/ledger/cases/sound.js';
+import { UNMEASURED } from '../packages/core/dist/ledger/cases/unmeasured.js';
 import { figure, median } from './timing.mjs';
 
 const FRAME_MS = 1000 / 60;
@@ -81,7 +86,11 @@ export function jobFigures() {
     },
     { rounds: 9, calls: 5 },
   );
+  // the body of cases, each from its facts to what is said of it
+  const cases = [...HAZARDS, ...SOUND, ...UNMEASURED].map((c) => c.facts).concat(LIMITS.flatMap((l) => [l.beyond[1], l.within[1]]));
+  const all = median(() => cases.forEach(judged), { rounds: 5, calls: 1 });
   return [
+    figure('ledger.cases', all, `${cases.length} cases, beside nothing: one frame at 60 Hz each`, cases.length * FRAME_MS),
     figure('job.follow', follow, 'one frame at 60 Hz', FRAME_MS),
     figure('job.check', check, 'ajv on the published schema, shape only', reference),
     figure('ledger.whole', whole, 'aim for ten outlets on three walls', WHOLE_MS),

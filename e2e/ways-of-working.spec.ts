@@ -2,7 +2,7 @@
 import { expect, fill, finding, goTo, saved, showAll, test } from './saddle.js';
 import { close, cure, cureAll, takeFirst, TESTED, workThrough } from './work.js';
 
-test('three outlets on a raceway round the corner of the shed: nothing is cut, all is on the wall before the breaker is off', async ({
+test('three outlets on a raceway, the third round the corner on the front edge of a shelf: nothing is cut, all is on the wall before the breaker is off', async ({
   page,
 }) => {
   await page.goto('/start');
@@ -20,6 +20,9 @@ test('three outlets on a raceway round the corner of the shed: nothing is cut, a
   await page.getByLabel('wall, seen from').nth(2).selectOption({ label: 'Shed, window wall, from the potting shed' });
   await page.getByLabel('from its left end to the middle of the box').nth(2).fill('30 1/2');
   await page.getByLabel('from its left end to the middle of the box').nth(2).press('Enter');
+  await page.getByLabel('the raceway lies there').selectOption({ label: 'front of the shelf' });
+  await page.getByLabel('floor to the bottom of the box').nth(2).fill('50 1/4');
+  await page.getByLabel('floor to the bottom of the box').nth(2).press('Enter');
   await fill(page, '12 AWG wires it is made for', '10');
   await page.getByTestId('appliance').fill('soil heater');
   await page.getByLabel('watts or amps on the plate').fill('300 W');
@@ -43,6 +46,9 @@ test('three outlets on a raceway round the corner of the shed: nothing is cut, a
   await goTo(page, 'Buy');
   await expect(page.getByRole('row', { name: /device box of a surface raceway/ })).toContainText('3');
   await expect(page.getByRole('row', { name: /12 AWG single wire, green/ })).toBeVisible();
+  // up before the corner, and round it onto the shelf
+  await expect(page.getByRole('row', { name: /raceway fitting: flat elbow/ })).toContainText('2');
+  await expect(page.getByRole('row', { name: /raceway fitting: inside corner/ })).toContainText('1');
 
   const ids = await workThrough(page, {
     'open-source/free-source-old': '8',

@@ -60,6 +60,7 @@ test('a reading nook fed from the landing', async ({ page, request }) => {
   await box.getByLabel('goes to').blur();
   await box.getByLabel('ground').selectOption('bare');
   await box.getByLabel('metal', { exact: true }).selectOption('copper');
+  await box.getByLabel('its white is').selectOption('a neutral');
   await fill(box, 'free ends from the sheath', '7');
   await box.getByLabel('state').selectOption('sound');
   await expect(await finding(page, /Values that were taken for granted/)).toContainText('cable 1: gauge, cable 1: number of conductors');

@@ -3,7 +3,7 @@ import { createDocument, type ZodOpenApiOperationObject, type ZodOpenApiPathsObj
 import { ExportFile } from '@saddle/core/exchange';
 import { Finding, House, Job, Sum, Verdict } from '@saddle/core/model';
 import { POCKET_SUMS } from '@saddle/core/pocket';
-import { FromBoxAnswers, OtherSideAnswers } from '@saddle/core/situation';
+import { FromBoxAnswers, OtherSideAnswers } from '@saddle/core/purpose';
 import * as z from 'zod';
 
 const FieldErrorSchema = z.object({

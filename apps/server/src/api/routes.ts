@@ -19,7 +19,7 @@ import {
   type Want,
 } from '@saddle/core/model';
 import { pocketSum, POCKET_SUMS } from '@saddle/core/pocket';
-import { fromBox, FromBoxAnswers, OtherSideAnswers, otherSide } from '@saddle/core/situation';
+import { fromBox, FromBoxAnswers, OtherSideAnswers, otherSide } from '@saddle/core/purpose';
 import { stepsOf } from '@saddle/core/work';
 import type { Logger } from 'pino';
 import { mkdtemp, readFile, rm } from 'node:fs/promises';

@@ -3,7 +3,7 @@ import { directorySheet, jobSheet, routeSheet } from '@saddle/core/exchange';
 import type { Paper, Template } from '@saddle/core/layout';
 import type { House, Job, JobInHouse, Want } from '@saddle/core/model';
 import { boreOn, NOT_CHECKED, ruleIndex } from '@saddle/core/rules';
-import { searchRoutes, type RoutesFound } from '@saddle/core/want';
+import { searchRoutes, type RoutesFound } from '@saddle/core/purpose';
 import { renderSheet } from '../sheets/pdf.js';
 import { renderTemplate } from '../sheets/template.js';
 

@@ -13,7 +13,7 @@ export const MARGIN = 40;
 
 export type Doc = PDFKit.PDFDocument;
 
-const bottomOf = (doc: Doc): number => doc.page.height - MARGIN - 14;
+const bottomOf = (doc: Doc): number => doc.page.height - MARGIN - 6;
 
 /** Whether that much is left of the page. */
 export const fits = (doc: Doc, height: number): boolean => doc.y + height <= bottomOf(doc);

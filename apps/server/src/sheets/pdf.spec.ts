@@ -3,7 +3,7 @@ import { demoJobsInHouse, demoWanted, quinceStreet, sewingCorner } from '@saddle
 import { jobSheet, routeSheet, type JobSheet } from '@saddle/core/exchange';
 import { PAPER_MM } from '@saddle/core/layout';
 import { inHouse, wantOf, type JobInHouse } from '@saddle/core/model';
-import { keptParts, routeDetail, searchRoutes, takeWay } from '@saddle/core/want';
+import { keptParts, routeDetail, searchRoutes, takeWay } from '@saddle/core/purpose';
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
 import { describe, expect, it } from 'vitest';
 import { plain } from './fonts.js';
@@ -188,7 +188,7 @@ describe('what is carried to the wall', () => {
     const parts = keptParts(quinceStreet.site, want, option!, routeDetail(quinceStreet, want, option!));
     return inHouse(takeWay(inHouse(open, quinceStreet), parts).job, quinceStreet);
   };
-  it.each(['kiln-corner', 'model-railway', 'summer-kitchen', 'loom-lamp'])('%s: three pages at most, the sums behind them', async (id) => {
+  it.each(demoWanted.map((j) => j.id))('%s: three pages at most, the sums behind them', async (id) => {
     const sheet = await render(jobSheet(taken(id)));
     const appendix = sheet.words.find((w) => w.text.startsWith('Appendix'))!;
     expect(appendix.page).toBeLessThanOrEqual(4);

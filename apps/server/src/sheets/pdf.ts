@@ -14,7 +14,7 @@ import { drawWirings, type Wiring } from './wiring.js';
 export function renderSheet(sheet: JobSheet, unit: LengthUnit, paper: keyof typeof PAPERS, now: string): Promise<Buffer> {
   const doc = new PDFDocument({
     size: PAPERS[paper],
-    margins: { top: MARGIN, bottom: MARGIN + 14, left: MARGIN, right: MARGIN },
+    margins: { top: MARGIN, bottom: MARGIN + 6, left: MARGIN, right: MARGIN },
     bufferPages: true,
     info: { Title: `${sheet.title}: job sheet`.toWellFormed(), Producer: 'Saddle', CreationDate: new Date(now) },
   });
@@ -50,7 +50,7 @@ function wiringsFrom(blocks: readonly SheetBlock[], from: number): Wiring[] {
 }
 
 /** What a heading needs below it on the same page. */
-const HEADED: Partial<Record<SheetBlock['kind'], number>> = { wiring: 190, elevation: 260, bench: 330, 'route-plan': 330 };
+const HEADED: Partial<Record<SheetBlock['kind'], number>> = { wiring: 190, elevation: 260, bench: 330, 'route-plan': 330, steps: 70 };
 
 const width = (doc: Doc): number => doc.page.width - 2 * MARGIN;
 
@@ -70,12 +70,10 @@ function drawBlock(doc: Doc, block: SheetBlock, unit: LengthUnit): void {
       doc.moveDown(0.4);
       return;
     case 'text':
-      room(doc, 28);
-      doc
-        .font(block.small ? 'body' : 'strong')
-        .fontSize(block.small ? 8.6 : 10)
-        .fillColor(INK.black)
-        .text(plain(block.text), { width: width(doc) });
+      doc.font(block.small ? 'body' : 'strong').fontSize(block.small ? 8.6 : 10);
+      // a paragraph stays whole
+      room(doc, Math.max(28, doc.heightOfString(plain(block.text), { width: width(doc) })));
+      doc.fillColor(INK.black).text(plain(block.text), { width: width(doc) });
       return;
     case 'caution': {
       doc.font('body').fontSize(9.5);
@@ -194,7 +192,7 @@ function drawFinding(doc: Doc, finding: Extract<SheetBlock, { kind: 'finding' }>
     .fillColor(INK.black)
     .text(plain(finding.title), text, y + 1, { width: textWidth });
   doc.font('body').fontSize(9.5).fillColor(INK.black).text(plain(finding.says), text, doc.y, { width: textWidth });
-  if (finding.ask) doc.text(plain(`Look: ${finding.ask}`), text, doc.y, { width: textWidth });
+  if (finding.ask) doc.text(plain(`${finding.verdict === 'stop' ? 'Then' : 'Look'}: ${finding.ask}`), text, doc.y, { width: textWidth });
   for (const lines of finding.sums) {
     for (const line of lines) {
       room(doc, 13);

@@ -1,5 +1,5 @@
 /** The plan on paper with a way through the house: walls, boxes, the cable by level, numbered holes. */
-import type { RoutePlanFigure } from '@saddle/core/want';
+import type { RoutePlanFigure } from '@saddle/core/purpose';
 import { INK, MARGIN, room, type Doc } from './paper.js';
 
 const HEIGHT = 260;

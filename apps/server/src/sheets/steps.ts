@@ -3,13 +3,13 @@ import type { SheetStep } from '@saddle/core/exchange';
 import { plain } from './fonts.js';
 import { INK, MARGIN, type Doc } from './paper.js';
 
-const GAP = 18;
-const INDENT = 14;
+const GAP = 14;
+const INDENT = 12;
 const SIZE = 8;
 /** A step that is higher than this is parted between two columns where this much is left of one; pt. */
-const LEAST_ROOM = 54;
+const LEAST_ROOM = 40;
 /** Between one step and the next. */
-const BELOW = 3;
+const BELOW = 2;
 
 interface Line {
   text: string;
@@ -21,7 +21,7 @@ const linesOf = (step: SheetStep, n: number): Line[] => [
   { text: `${n}. ${step.title} · ${step.about}`, face: 'strong', mark: step.done ? 'done' : 'box' },
   ...step.says.map((text): Line => ({ text, face: 'body', mark: 'dot' })),
   ...step.asks.map((text): Line => ({ text, face: 'strong' })),
-  ...step.cautions.map((text): Line => ({ text: `Caution: ${text}`, face: 'body', mark: 'caution' })),
+  ...(step.cautions.length ? [{ text: `Caution: ${step.cautions.join(' ')}`, face: 'body', mark: 'caution' } as const] : []),
 ];
 
 interface Set {
@@ -60,7 +60,7 @@ function columnEnd(left: readonly Set[], top: number, bottom: number): number {
 
 export function drawSteps(doc: Doc, steps: readonly SheetStep[]): void {
   const wide = (doc.page.width - 2 * MARGIN - GAP) / 2;
-  const bottom = doc.page.height - MARGIN - 14;
+  const bottom = doc.page.height - MARGIN - 6;
   const sets = steps.map((s, i) => measured(doc, s, i + 1, wide));
   let top = doc.y;
   let end = columnEnd(sets, top, bottom);

@@ -42,7 +42,7 @@ function setting(doc: Doc, { drawing, caption, beside }: Wiring, { left, full, u
   const x = under ? left : left + drawing.width * scale + 14;
   const wide = under ? full : full - drawing.width * scale - 14;
   const words = beside.map((t, i) => `${i + 1}. ${t}`);
-  doc.font('body').fontSize(8.3);
+  doc.font('body').fontSize(8);
   const tall = words.reduce((s, t) => s + doc.heightOfString(t, { width: wide }) + 1.5, 0);
   const captionWide = under ? full : Math.max(drawing.width * scale, full * 0.3);
   const captionHigh = doc.fontSize(8.5).heightOfString(caption, { width: captionWide });
@@ -52,7 +52,7 @@ function setting(doc: Doc, { drawing, caption, beside }: Wiring, { left, full, u
 
 /** Scales that can be read, the largest first: a smaller one where it keeps a drawing on the page. */
 const SCALES = [0.42, 0.4, 0.38, 0.36] as const;
-const PAIR_SCALES = [0.38, 0.36, 0.34] as const;
+const PAIR_SCALES = [0.34, 0.33] as const;
 /** Below a drawing, pt. */
 const AFTER = 6;
 
@@ -76,7 +76,7 @@ export function drawWirings(doc: Doc, wirings: readonly Wiring[]): void {
     } else drawWiring(doc, a, wholeWidth(doc, cap));
     doc.y = top + high(cap);
     doc.x = MARGIN;
-    doc.moveDown(0.4);
+    doc.moveDown(0.25);
   }
 }
 
@@ -159,7 +159,7 @@ function drawWiring(doc: Doc, wiring: Wiring, place: Place): void {
     .fillColor(INK.grey)
     .text(caption, left, y0 + height + 3, { width: captionWide });
   const end = doc.y;
-  doc.font('body').fontSize(8.3).fillColor(INK.black);
+  doc.font('body').fontSize(8).fillColor(INK.black);
   doc.y = under ? end + 2 : y0;
   for (const t of words) {
     doc.text(t, x, doc.y, { width: wide });

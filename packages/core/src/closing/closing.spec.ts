@@ -22,9 +22,9 @@ import {
   type WantPlace,
 } from '../model/index.js';
 import { builtChangeIds, enterProof, enterValue, isTicked, notProved, stepsOf, tick, type ProofKey } from '../work/index.js';
-import { keptParts, newJob, routeDetail, searchRoutes, takeWay } from '../want/index.js';
+import { keptParts, newJob, routeDetail, searchRoutes, takeWay } from '../purpose/index.js';
 import { benchOf, isLookedInto, wiringIn } from '../wiring/index.js';
-import { fromBox } from '../situation/index.js';
+import { fromBox } from '../purpose/index.js';
 import { closeJob, hindrances, reopenJob, restsOn, surveyedSince } from './index.js';
 
 const at = (minute: number): string => new Date(Date.UTC(2026, 9, 2, 8, minute)).toISOString();

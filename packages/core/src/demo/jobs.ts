@@ -1,7 +1,7 @@
 /** The invented sample jobs. */
 import { DOCUMENT_VERSION, measured, DEFAULT_SCHOOLS, inHouse, type House, type Job, type JobInHouse, type Load } from '../model/index.js';
 import { inches } from '../measure/index.js';
-import { fromBox, type FromBoxAnswers } from '../situation/index.js';
+import { fromBox, type FromBoxAnswers } from '../purpose/index.js';
 import { inch } from './lengths.js';
 import { load, quinceStreet } from './quinceStreet.js';
 import { wanted } from './wants.js';

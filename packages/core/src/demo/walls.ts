@@ -384,7 +384,14 @@ const MEASURED: Record<string, (wall: Wall) => Wall> = {
   }),
   'loom-w4': (w) => ({ ...framed(w, known(16.75, '16 3/4')), name: 'Loom room, kiln wall', bayLooked: 'felt', fireRated: false }),
   'shed-w1': (w) => ({ ...framed(w, known(8, '8')), name: 'Shed, bench wall', bayLooked: 'seen', fireRated: false }),
-  'shed-w2': (w) => ({ ...framed(w, known(16.75, '16 3/4')), name: 'Shed, window wall', bayLooked: 'seen', fireRated: false }),
+  'shed-w2': (w) => ({
+    ...framed(w, known(16.75, '16 3/4')),
+    name: 'Shed, window wall',
+    bayLooked: 'seen',
+    fireRated: false,
+    // the railway's shelf, from the corner at the bench wall; a 1 × 6 board in front
+    fixtures: [fixture('railway-shelf', 'shelf', 0, 50, 90, 5.5, 12)],
+  }),
   'shed-w3': (w) => ({
     ...w,
     openings: [{ id: 'shed-door', kind: 'door', x: inch(40, '40'), z: measured(0, '0'), width: inch(34, '34'), height: inch(80, '80') }],

@@ -53,9 +53,7 @@ export const wanted: Wanted[] = [
       at('shed-w1', 'A', 34, 42),
       at('shed-w1', 'A', 70, 42),
       at('shed-w1', 'A', 106, 42),
-      at('shed-w2', 'A', 20, 42),
-      at('shed-w2', 'A', 48, 42),
-      at('shed-w2', 'A', 76, 42),
+      ...[20, 48, 76].map((x) => ({ ...at('shed-w2', 'A', x, 50.375), bottom: inch(50.375, '50 3/8'), inFront: 'railway-shelf' })),
     ],
     {
       kind: 'raceway',

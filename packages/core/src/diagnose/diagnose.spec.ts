@@ -8,7 +8,7 @@ import { runOfBoxes } from '../circuit/index.js';
 import { quinceStreet } from '../demo/index.js';
 import { ledgerOf } from '../ledger/index.js';
 import { checkJobIn, COMPLAINTS, DEFAULT_SCHOOLS, inHouse, withWiring, type Bench, type Complaint, type Search } from '../model/index.js';
-import { fromBox } from '../situation/index.js';
+import { fromBox } from '../purpose/index.js';
 import { stepsOf } from '../work/index.js';
 import { circuitBench, dictionaryOf, NAMED_AT, repairOf, searchState, sharesOf, type CircuitBench, type Dictionary } from './index.js';
 

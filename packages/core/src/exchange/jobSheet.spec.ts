@@ -2,7 +2,7 @@
 import { describe, expect, it } from 'vitest';
 import { demoWanted, hallBox, quinceStreet } from '../demo/index.js';
 import { inHouse, wantOf, type JobInHouse } from '../model/index.js';
-import { keptParts, routeDetail, searchRoutes, takeWay } from '../want/index.js';
+import { keptParts, routeDetail, searchRoutes, takeWay } from '../purpose/index.js';
 import { wiringOf, workOf } from '../ledger/index.js';
 import { connectBriefly } from '../wiring/index.js';
 import { stepsOf } from '../work/index.js';

@@ -29,14 +29,12 @@ import {
   listed,
   outagesOf,
   printSpan,
-  PROOF_LABELS,
-  PROOF_ORDER,
   stepsOf,
   valueOf,
   type Step,
 } from '../work/index.js';
 import { materialsOf, toolsOf } from '../takeoff/index.js';
-import type { RoutePlanFigure } from '../want/index.js';
+import type { RoutePlanFigure } from '../purpose/index.js';
 import { benchDrawing, connectBriefly, wiringDrawing, type BenchDrawing, type WiringDrawing, type WiringPlan } from '../wiring/index.js';
 
 export type SheetBlock =
@@ -146,13 +144,11 @@ const offFor = (steps: readonly Step[]): string =>
   outagesOf(steps)
     .map((o) => `${capital(o.words)} off for about ${printSpan(o.minutes)} (common practice).`)
     .join(' ');
-const deadWords = (step: Step): string => `${listed(step.dead.map((t) => t.words))} ${step.dead.length > 1 ? 'are' : 'is'}`;
-
 /** Minutes, what must be dead, what waits afterwards. */
 const aboutOf = (step: Step, time: Step['time']): string =>
   [
     printSpan(minutesOf(time)),
-    step.dead.length && !step.proves.length ? `only once ${deadWords(step)} proved dead` : '',
+    step.dead.length && !step.proves.length ? `${listed(step.dead.map((t) => t.words))} proved dead` : '',
     step.wait ? `then ${step.wait.kind} ${printSpan(step.wait.minutes)}` : '',
   ]
     .filter(Boolean)
@@ -189,17 +185,11 @@ function sheetStep(job: JobInHouse, step: Step, brief = false): SheetStep {
       ? `${ask.label}: ${value.as ?? (ask.unit === 'V' ? `${value.value} V` : printLength(value.value, job.unit))} (${judgeAsk(ask, value, job.unit).verdict})`
       : `${ask.label}: ________ ${askRange(ask, job.unit)}`;
   });
-  const marks = step.id.startsWith('mark-out') && step.id !== 'mark-out-raceway';
+  const short = step.id.startsWith('mark-out') && step.id !== 'mark-out-raceway' && step.says.length > 3;
   return {
     title: step.title,
-    about: aboutOf(step, step.time),
-    says: wiring
-      ? ['As drawn under Wiring.']
-      : marks && step.says.length > 3
-        ? ['Marks as under Mark out.', step.says.at(-1)!]
-        : brief && step.brief
-          ? step.brief
-          : inRuns(step.says),
+    about: `${aboutOf(step, step.time)}${wiring ? ' · as drawn under Wiring' : short ? ' · marks as under Mark out' : ''}`,
+    says: wiring ? [] : short ? [step.says.at(-1)!] : brief && step.brief ? step.brief : inRuns(step.says),
     asks,
     cautions: step.cautions,
     done: isTicked(job, step.id),
@@ -300,7 +290,10 @@ function carried(job: JobInHouse, w: Work, findings: readonly Finding[], steps: 
       mark: 'box',
       items: against
         .slice(0, 8)
-        .map(({ finding: f, of }) => `${f.verdict}: ${f.title}${of.length > 1 ? ` (${ofWords(of)})` : ''}. ${f.ask ?? f.says}`),
+        .map(
+          ({ finding: f, of }) =>
+            `${f.verdict}: ${f.title}${of.length > 1 ? ` (${ofWords(of)})` : ''}. ${f.verdict === 'stop' ? f.says : (f.ask ?? f.says)}`,
+        ),
     });
   if (against.length > 8) blocks.push({ kind: 'text', text: `and ${against.length - 8} more, in the appendix.` });
   if (worked.length) blocks.push({ kind: 'heading', text: 'Mark out' });
@@ -326,10 +319,6 @@ function carried(job: JobInHouse, w: Work, findings: readonly Finding[], steps: 
   blocks.push(...wiringBlocks(w));
   if (isWiredByHand(job)) blocks.push({ kind: 'caution', text: 'Wiring was made by hand on the bench: it is drawn in the appendix.' });
   blocks.push({ kind: 'heading', text: 'Steps' });
-  blocks.push({
-    kind: 'caution',
-    text: `Proof of dead, in this order: ${PROOF_ORDER.map((k) => PROOF_LABELS[k].toLowerCase()).join('; ')}.`,
-  });
   blocks.push({ kind: 'steps', steps: sheetSteps(job, steps) });
   return blocks;
 }

@@ -2,6 +2,7 @@
 import { printSource } from '../catalog/index.js';
 import { sumLines } from '../ledger/index.js';
 import { printLength, printMark } from '../measure/index.js';
+import { racewayPlaces } from '../route/index.js';
 import { CRITERIA, type House, type Want } from '../model/index.js';
 import {
   CRITERION_WORDS,
@@ -15,7 +16,7 @@ import {
   type RouteDetail,
   type RouteOption,
   type RouteSearch,
-} from '../want/index.js';
+} from '../purpose/index.js';
 import type { JobSheet, SheetBlock } from './jobSheet.js';
 
 /** The way that was chosen, or the favourite where none was. */
@@ -232,7 +233,7 @@ function racewayBlocks(house: House, detail: RouteDetail): SheetBlock[] {
     },
     {
       kind: 'text',
-      text: `Screwed to studs at: ${plan.supports.map((s) => `${s.where}${s.guessed ? ' (reckoned)' : ''}`).join('; ') || 'none found'}. File every cut end; every fitting and cover has to carry the ground through.`,
+      text: `Screwed to a stud or a board: ${racewayPlaces(plan.supports, say) || 'none found'}. File every cut end; every fitting and cover has to carry the ground through.`,
     },
   ];
 }

@@ -14,7 +14,7 @@ import {
   type JobInHouse,
   type Site,
 } from '../model/index.js';
-import { keptParts, routeDetail, searchRoutes, takeWay, wantFeeds } from '../want/index.js';
+import { keptParts, routeDetail, searchRoutes, takeWay, wantFeeds } from '../purpose/index.js';
 
 const houseOf = (job: JobInHouse): House => ({ ...quinceStreet, site: job.found, edition: job.edition });
 const feedsOf = (job: JobInHouse) => wantFeeds(houseOf(job), wantOf(job)!);

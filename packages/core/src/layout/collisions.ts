@@ -4,6 +4,7 @@ import { nec, plateWidthMm, practice } from '../catalog/index.js';
 import {
   boxBody,
   boxRect,
+  builtInName,
   finishThicknessMm,
   isFront,
   studCentres,
@@ -215,10 +216,16 @@ export function cavityDepth(wall: Wall, box: Box): Judged {
   const finish = finishThicknessMm(wall, box.face);
   const reach = depthMm - finish;
   const fits = atLeast(wall.framing.studDepth.mm, reach);
+  const taken = fits && wall.framing.studDepth.known === 'assumed';
   return {
-    verdict: fits ? 'ok' : 'stop',
-    says: fits ? 'the cavity is deep enough' : 'the box is deeper than the cavity',
+    verdict: taken ? 'can’t tell' : fits ? 'ok' : 'stop',
+    says: taken
+      ? 'deep enough if the wall is as deep as was taken: nobody measured it'
+      : fits
+        ? 'the cavity is deep enough'
+        : 'the box is deeper than the cavity',
     source: practice,
+    ...(taken ? { ask: 'Measure the wall at a door or an opening, and take off its finishes.' } : {}),
     sums: [
       {
         terms: [term('box depth', depthMm, 'length'), term('less the finish it passes', -finish, 'length')],
@@ -309,6 +316,7 @@ const TALL_BASE_MM = inches(8);
 /** The plate on the board it sits on: it may not reach past an edge, and of an edge that nobody measured nothing can be told. */
 function onFront(builtIn: Fixture, plate: { left: number; right: number; bottom: number; top: number }): Judged {
   const left = builtIn.x.mm;
+  const name = builtInName(builtIn);
   const gaps = [
     ['left edge', plate.left - left, builtIn.x],
     ['right edge', left + builtIn.width.mm - plate.right, builtIn.width],
@@ -322,17 +330,22 @@ function onFront(builtIn: Fixture, plate: { left: number; right: number; bottom:
   }));
   const past = gaps.filter(([, gap]) => gap < -0.01).map(([edge]) => edge);
   if (past.length)
-    return { verdict: 'stop', says: `the plate would reach past the ${past.join(' and the ')} of the front`, sums, source: practice };
+    return {
+      verdict: 'stop',
+      says: `the plate would reach past the ${past.join(' and the ')} of the front of the ${name}`,
+      sums,
+      source: practice,
+    };
   const open = gaps.filter(([, , of]) => of.known === 'assumed').map(([edge]) => edge);
   return open.length
     ? {
         verdict: 'can’t tell',
-        says: `inside the front of the built-in, if it is as assumed: nobody measured its ${open.join(' and its ')}`,
+        says: `inside the front of the ${name}, if it is as assumed: nobody measured its ${open.join(' and its ')}`,
         sums,
         source: practice,
-        ask: 'Measure the front of the built-in: its left edge, width, lower edge and height.',
+        ask: `Measure the front of the ${name}: its left edge, width, lower edge and height.`,
       }
-    : { verdict: 'ok', says: 'inside the front of the built-in', sums, source: practice };
+    : { verdict: 'ok', says: `inside the front of the ${name}`, sums, source: practice };
 }
 
 /** Plate and opening against doors, windows, base trim and the wall's ends. */

@@ -57,6 +57,7 @@ export function withKind(wall: Wall, box: Box, kindId: BoxKindId, stays?: 'left'
     depth: undefined,
     clamps: undefined,
     material: undefined,
+    setback: undefined,
     hangsOn: kind.mounting === 'wings' ? 'none' : box.hangsOn,
     supportFittings: 0,
     condition: 'sound',

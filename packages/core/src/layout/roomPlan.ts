@@ -166,17 +166,31 @@ function layOut(site: Site): RoomPlan[] {
   return placed;
 }
 
-/** A point in a room from two of its walls that meet, as a tape finds it; undefined for a room nobody walked round. */
-export function placeInRoom(site: Site, roomId: string, p: Point, say: (mm: number) => string): string | undefined {
+/** Where a point of the plan lies in a room: how far from the nearest wall each way, walls named as they are within it. mm */
+export interface InRoom {
+  room: string;
+  from: [{ wall: string; mm: number }, { wall: string; mm: number }];
+}
+/** Undefined where nobody walked round the room. */
+export function inRoom(site: Site, roomId: string, p: Point): InRoom | undefined {
   const plan = roomPlans(site).find((r) => r.room.id === roomId);
   if (!plan) return undefined;
+  // walls are mostly called by their room, which is said already
+  const own = (wall: string): string =>
+    wall.toLowerCase().startsWith(`${plan.room.name.toLowerCase()}, `) ? wall.slice(plan.room.name.length + 2) : wall;
   const from = plan.sides.map((s) => {
     const along = { x: s.to.x - s.from.x, y: s.to.y - s.from.y };
     const length = Math.hypot(along.x, along.y) || 1;
-    const away = Math.abs((along.x * (p.y - s.from.y) - along.y * (p.x - s.from.x)) / length);
-    return { wall: site.walls.find((w) => w.id === s.wallId)?.name ?? s.wallId, away, level: Math.abs(along.x) > Math.abs(along.y) };
+    const mm = Math.abs((along.x * (p.y - s.from.y) - along.y * (p.x - s.from.x)) / length);
+    return { wall: own(site.walls.find((w) => w.id === s.wallId)?.name ?? s.wallId), mm, level: Math.abs(along.x) > Math.abs(along.y) };
   });
-  const nearest = (level: boolean) => from.filter((f) => f.level === level).sort((a, b) => a.away - b.away)[0];
+  const nearest = (level: boolean) => from.filter((f) => f.level === level).sort((a, b) => a.mm - b.mm)[0];
   const [a, b] = [nearest(true), nearest(false)];
-  return a && b ? `${plan.room.name}, ${say(a.away)} from ${a.wall} and ${say(b.away)} from ${b.wall}` : undefined;
+  return a && b ? { room: plan.room.name, from: [a, b] } : undefined;
+}
+
+/** A point in a room from two of its walls that meet, as a tape finds it; undefined for a room nobody walked round. */
+export function placeInRoom(site: Site, roomId: string, p: Point, say: (mm: number) => string): string | undefined {
+  const at = inRoom(site, roomId, p);
+  return at && `${at.room}, ${at.from.map((f) => `${say(f.mm)} from ${f.wall}`).join(' and ')}`;
 }

@@ -2,7 +2,7 @@
 import { describe, expect, it } from 'vitest';
 import { demoWanted, quinceStreet, sewingCorner } from '../demo/index.js';
 import { applyEdits, plannedSite, wantOf, type JobInHouse } from '../model/index.js';
-import { keptParts, routeDetail, searchRoutes, takeWay } from '../want/index.js';
+import { keptParts, routeDetail, searchRoutes, takeWay } from '../purpose/index.js';
 import { alikeFindings, ledgerOf, ofWords } from './index.js';
 
 const open = demoWanted.find((j) => j.id === 'summer-kitchen')!;

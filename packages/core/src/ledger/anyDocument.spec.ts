@@ -11,7 +11,7 @@ import { AWG_SIZES } from '../measure/index.js';
 import { bareJob, checkHouse, checkJob, checkJobIn, EDITIONS, inHouse, INSULATION, RESERVED_USES, wantOf, type Box, type Cable, type Circuit, type Device, type House, type Job, type JobInHouse, type Load, type Room, type Site, type Wall } from '../model/index.js'; // prettier-ignore
 import { stepsOf, summarise } from '../work/index.js';
 import { materialsOf, toolsOf } from '../takeoff/index.js';
-import { wantFeeds } from '../want/index.js';
+import { wantFeeds } from '../purpose/index.js';
 import { ledgerOf } from './ledger.js';
 
 const oneOf = <T>(...values: T[]) => fc.constantFrom(...values);
@@ -117,7 +117,7 @@ const altered = fc
 
 describe('any document that passes its check', () => {
   let judged = 0;
-  const RUNS = 400;
+  const RUNS = 1000;
   it(`gives findings, steps, parts and a sheet: ${RUNS} altered jobs`, () => {
     fc.assert(
       fc.property(altered, (document) => {

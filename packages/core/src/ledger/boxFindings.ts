@@ -440,9 +440,16 @@ function wireFindings(w: Work, b: WorkBox): Finding[] {
             ...judged,
             says: `leave ${printLength(leave, unit)}: ${judged.says}`,
           })
-        : finding('free-conductor', `${box.id}-${cable.id}`, 'wire', title, shortOldEnds(judged, w), [
-            remedy('pigtail', 'Splice on pigtails', { op: 'set-schools', schools: { device: 'pigtail' } }),
-          ]),
+        : finding(
+            'free-conductor',
+            `${box.id}-${cable.id}`,
+            'wire',
+            title,
+            shortOldEnds(judged, w),
+            schools.device === 'pigtail'
+              ? []
+              : [remedy('pigtail', 'Splice on pigtails', { op: 'set-schools', schools: { device: 'pigtail' } })],
+          ),
     );
   }
   if (runsAt(w, b).some((r) => r.cable.sheath !== 'single wires'))
@@ -670,6 +677,111 @@ function inPlaceFindings(w: Work, b: WorkBox): Finding[] {
     );
 }
 
+const STATE_SAYS = {
+  cracked: 'cracked: it keeps neither its device firm nor a spark inside',
+  loose: 'loose in the wall: every plug pulls at the wires',
+  stripped: 'its ears are stripped: a device can’t be screwed to it, longer screws are a stop-gap',
+} as const;
+/** A box that is opened and stays, broken as it was found: put right while it is open. One that is worked in place says so itself. */
+function boxState(w: Work, b: WorkBox): Finding[] {
+  const { box, wall } = b;
+  const state = b.was?.condition;
+  if (b.role === 'new' || !state || state === 'sound' || box.kind !== b.was?.kind || box.condition !== state || inPlaceBoxes(w).includes(b))
+    return [];
+  const { neededIn3 } = fillOf(w.planned, box, w.job.edition);
+  const remedies = suitableBoxes(wall, box.face, { gangs: box.gangs, neededIn3, unit: w.job.unit })
+    .filter((s) => s.fits)
+    .slice(0, 2)
+    .map((s) => {
+      const next = withKind(wall, box, s.kind.id);
+      return remedy(`sound-${s.kind.id}`, `Use ${s.kind.name}`, ...editBox(w, b, next, `Replace ${box.name} by: ${s.kind.name}`));
+    });
+  return [
+    finding(
+      'box-state',
+      box.id,
+      'box',
+      `State of ${box.name}`,
+      {
+        verdict: 'caution',
+        says: STATE_SAYS[state],
+        sums: [],
+        source: nec(w.job.edition.slice(3), state === 'loose' ? '314.23' : '110.12(B)'),
+        ask: state === 'loose' ? 'Fasten it while it is open: a screw into the stud, or a box with wings.' : 'Replace it while it is open.',
+      },
+      remedies,
+    ),
+  ];
+}
+
+const TROUBLE = {
+  'boarded over': {
+    rule: 'box-buried',
+    title: (name: string) => `${name} can’t be reached`,
+    says: 'boarded over: a box has to stay reachable without taking anything of the house apart',
+    clause: '314.29',
+    ask: 'Open it up and give it a blank plate, or take its cables out of it and the box away.',
+  },
+  'low voltage beside power': {
+    rule: 'low-voltage-inside',
+    title: (name: string) => `Low voltage in ${name}`,
+    says: 'low voltage in the same box as power, without a divider: a loose hot reaches the network',
+    clause: '725.136 and 800.133',
+    ask: 'Take it out into a box of its own, or put in a box with a divider.',
+  },
+} as const;
+const IN_WALL = {
+  splice: {
+    rule: 'splice-in-wall',
+    says: 'wires joined in the wall without a box: a loose joint there burns where nobody sees it',
+    clause: '300.15',
+    ask: 'Leave it off. It needs a box that stays reachable, or a whole cable from box to box.',
+  },
+  cord: {
+    rule: 'cord-in-wall',
+    says: 'a flexible cord in the wall: it may not take the place of the wiring of a house',
+    clause: '400.12',
+    ask: 'Unplug it or have its circuit off, and draw cable made for walls in its place.',
+  },
+} as const;
+/** What somebody did that may not be, in the boxes that are opened and on the walls that are worked at. */
+function foundWrong(w: Work, walls: readonly Wall[]): Finding[] {
+  const year = w.job.edition.slice(3);
+  const boxes = w.boxes.flatMap((b) =>
+    (b.role === 'new' ? [] : (b.box.trouble ?? [])).map((is) => {
+      const { rule, title, says, clause, ask } = TROUBLE[is];
+      return finding(rule, b.box.id, 'survey', title(b.box.name), { verdict: 'stop', says, sums: [], source: nec(year, clause), ask });
+    }),
+  );
+  const things = walls.flatMap((wall) =>
+    wall.obstacles.flatMap((o) => {
+      if (o.kind !== 'splice' && o.kind !== 'cord') return [];
+      const { rule, says, clause, ask } = IN_WALL[o.kind];
+      const title = `A ${o.kind} in ${wall.name}`;
+      return [finding(rule, idOf(wall.id, o.id), 'survey', title, { verdict: 'stop', says, sums: [], source: nec(year, clause), ask })];
+    }),
+  );
+  return [...boxes, ...things, ...w.boxes.flatMap((b) => measuredSetback(w, b))];
+}
+
+/** A box that is there, its front measured against the finish of its own wall. */
+function measuredSetback(w: Work, b: WorkBox): Finding[] {
+  const top = b.wall.faces[b.box.face].layers[0];
+  const { setback: behind } = b.box;
+  if (b.role === 'new' || !behind || !top || onSurface(b.box)) return [];
+  const judged = setback(w.job.edition, FINISHES[top.finish].combustible, behind.mm);
+  const ask = 'Bring it forward with an extension ring made for that box, while it is open.';
+  return [
+    finding('setback', b.box.id, 'box', `Front edge of ${b.box.name}`, {
+      ...judged,
+      ...(behind.known === 'assumed' && judged.verdict === 'ok'
+        ? { verdict: 'can’t tell' as const, ask: 'Measure it with the plate off.' }
+        : {}),
+      ...(judged.verdict === 'stop' ? { ask } : {}),
+    }),
+  ];
+}
+
 /** What was noted of a box that is there, against its own measures. */
 function ownStud(b: WorkBox): Finding[] {
   const judged = b.was && awayFromItsStud(b.wall, b.was);
@@ -689,6 +801,8 @@ export function boxFindings(w: Work): Finding[] {
     }),
     ...w.boxes.flatMap((b) => wireFindings(w, b)),
     ...w.boxes.flatMap((b) => ownStud(b)),
+    ...w.boxes.flatMap((b) => boxState(w, b)),
+    ...foundWrong(w, walls),
     ...walls.map((wall) => assumedValues(w, wall)),
     ...(w.boxes.length ? [dust(w)] : []),
   ];

@@ -257,15 +257,17 @@ const newCableFindings = (w: Work): Finding[] =>
     const { circuit } = r;
     const wanted = smallestGaugeFor(circuit?.breakerA ?? 15);
     const change = changeFor(w.job, 'run-cable', r.cable.id);
-    const remedies = change
-      ? [
-          remedy(
-            `run-${wanted}`,
-            `Run ${printAwg(wanted)}`,
-            put({ ...change, title: `Run ${wanted}-2 cable`, cable: { ...change.cable, gauge: wanted } }),
-          ),
-        ]
-      : [];
+    // nothing is gained by the gauge that is planned already
+    const remedies =
+      change && change.cable.gauge !== wanted
+        ? [
+            remedy(
+              `run-${wanted}`,
+              `Run ${printAwg(wanted)}`,
+              put({ ...change, title: `Run ${wanted}-2 cable`, cable: { ...change.cable, gauge: wanted } }),
+            ),
+          ]
+        : [];
     return finding(
       'conductor-breaker',
       r.cable.id,
@@ -301,7 +303,7 @@ function conductorFindings(w: Work, b: WorkBox): Finding[] {
       ),
       finding('ground-present', cable.id, 'feed', `Ground in the cable to ${farLabel}`, groundPresent(edition, cable.ground)),
     );
-    const state = conductorState(cable.metal, cable.sheath, cable.whiteUsedAsHot, built);
+    const state = conductorState(cable.metal, cable.sheath, cable.whiteUsedAsHot, built, cable.uses !== undefined);
     if (state) findings.push(finding('conductor-state', cable.id, 'feed', `State of the cable to ${farLabel}`, state));
   }
   if (cablesIn(w.found, b.box.id).length === 0)
@@ -342,6 +344,7 @@ function conductorState(
   sheath: string,
   white: string | undefined,
   built: number | undefined,
+  traced: boolean,
 ): Judged | undefined {
   if (metal === 'aluminium')
     return {
@@ -371,6 +374,14 @@ function conductorState(
       sums: [],
       source: practice,
       ask: 'Look at a cut end: copper is red-brown through, aluminium is grey. The sheath may say AL or CU.',
+    };
+  if (white === undefined && !traced)
+    return {
+      verdict: 'can’t tell',
+      says: 'nobody looked whether its white is used as a hot',
+      sums: [],
+      source: { standard: 'NEC', clause: '200.7', from: 'memory' },
+      ask: 'In the open box: a white on a brass screw, on a switch, or spliced to blacks is one; a mark of tape or paint says so.',
     };
   return undefined;
 }

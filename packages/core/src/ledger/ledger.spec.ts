@@ -18,7 +18,7 @@ import {
   type House,
   type JobInHouse,
 } from '../model/index.js';
-import { otherSide, type OtherSideAnswers } from '../situation/index.js';
+import { otherSide, type OtherSideAnswers } from '../purpose/index.js';
 import { stageStates } from './index.js';
 import { workOf } from './work.js';
 import { ledgerOf } from './ledger.js';

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { demoJobs, quinceStreet } from '../demo/index.js';
 import { inHouse, type Job } from '../model/index.js';
 import { stepsOf } from '../work/index.js';
-import { fromBox } from '../situation/index.js';
+import { fromBox } from '../purpose/index.js';
 import { ledgerOf } from './ledger.js';
 
 const [sewing, aquarium, , hallEnd, shelf] = demoJobs as [Job, Job, Job, Job, Job];

@@ -14,7 +14,7 @@ import {
   type House,
   type JobInHouse,
 } from '../model/index.js';
-import { fromBox, withWallInHand } from '../situation/index.js';
+import { fromBox, withWallInHand } from '../purpose/index.js';
 import { addThing, setCable, setDevice } from '../survey/index.js';
 import { ledgerOf } from './index.js';
 

@@ -279,7 +279,7 @@ function racewayFindings(w: Work): Finding[] {
       verdict: guessed ? 'can’t tell' : 'ok',
       says: guessed
         ? `${guessed} of ${raceway.supports.length} places are studs that were only reckoned`
-        : `${raceway.supports.length} places, each at a stud that was found`,
+        : `${raceway.supports.length} places, each at a stud that was found or in the board of a shelf`,
       sums: [],
       source: practice,
       ...(guessed ? { ask: 'Find the studs along the line before the track is cut, or use anchors made for that wall.' } : {}),

@@ -30,6 +30,7 @@ import {
   type Wall,
 } from '../model/index.js';
 import { lampWiring, type LampWiring } from './lamps.js';
+import { WAY_ON } from './wayOn.js';
 import { asWired, cablesIn, devicesIn, sheathToOpening, wiringPlan, type CableInBox, type WiringPlan } from '../wiring/index.js';
 
 export interface WorkBox {
@@ -330,7 +331,7 @@ export function finding(rule: string, subject: string, stage: Stage, title: stri
     says: judged.says,
     sums: judged.sums,
     source: judged.source,
-    ask: judged.ask,
+    ask: judged.ask ?? (judged.verdict === 'stop' && remedies.length === 0 ? WAY_ON[rule] : undefined),
     remedies: judged.verdict === 'ok' ? [] : remedies,
   };
 }

@@ -1,6 +1,7 @@
 /** Sense of a survey: things refer to things, boxes stand in walls. */
 import { printLength, type LengthUnit } from '../measure/index.js';
 import { quoted, type FieldError } from './fieldError.js';
+import { builtInName } from './front.js';
 import { panelErrors } from './checkPanel.js';
 import { boxRect, placeOriginX, wallThicknessMm } from './place.js';
 import { lampsOf, type Site } from './site.js';
@@ -170,14 +171,14 @@ export function siteErrors(site: Site, unit: LengthUnit, path: string, sound?: S
       if (rect.left < builtIn.x.mm - 0.5 || rect.right > right + 0.5)
         wrong(
           `${at}/place/distance/mm`,
-          `${box.name} would reach from ${say(rect.left)} to ${say(rect.right)} along the wall: outside the front of the built-in, which goes from ${say(builtIn.x.mm)} to ${say(right)}.`,
+          `${box.name} would reach from ${say(rect.left)} to ${say(rect.right)} along the wall: outside the front of the ${builtInName(builtIn)}, which goes from ${say(builtIn.x.mm)} to ${say(right)}.`,
           `a place between ${say(builtIn.x.mm)} and ${say(right)}`,
           box.place.distance.mm,
         );
       if (rect.bottom < builtIn.z.mm - 0.5 || rect.top > top + 0.5)
         wrong(
           `${at}/place/bottom/mm`,
-          `${box.name} would reach from ${say(rect.bottom)} to ${say(rect.top)} above the floor: outside the front of the built-in, which goes from ${say(builtIn.z.mm)} to ${say(top)}.`,
+          `${box.name} would reach from ${say(rect.bottom)} to ${say(rect.top)} above the floor: outside the front of the ${builtInName(builtIn)}, which goes from ${say(builtIn.z.mm)} to ${say(top)}.`,
           `${say(builtIn.z.mm)} to ${say(top - (rect.top - rect.bottom))}`,
           box.place.bottom.mm,
         );

@@ -1,6 +1,8 @@
 import { printLength, type LengthUnit } from '../measure/index.js';
 import type { FieldError } from './fieldError.js';
+import { builtInName } from './front.js';
 import type { Site } from './site.js';
+import { uXOf } from './place.js';
 import type { Want } from './want.js';
 
 /** What makes no sense in what a job wants though its shape is right: places outside their wall, rooms and walls that are not there. */
@@ -24,6 +26,38 @@ export function wantErrors(want: Want, site: Site, unit: LengthUnit): FieldError
         `/places/${n}/bottom/mm`,
         `${want.name} would hang at ${say(p.bottom.mm)}, above the top of ${wall.name} at ${say(wall.height.mm)}.`,
         `at most ${say(wall.height.mm)}`,
+        p.bottom.mm,
+      );
+    if (p.inFront === undefined) return;
+    const builtIn = wall.fixtures?.find((f) => f.id === p.inFront && f.face === p.face);
+    if (!builtIn)
+      return wrong(
+        `/places/${n}/inFront`,
+        `There is no shelf or built-in with the id ${p.inFront} at that face of ${wall.name}.`,
+        'the id of a shelf there, or none for the wall itself',
+        p.inFront,
+      );
+    if (want.kind !== 'raceway')
+      wrong(
+        `/places/${n}/inFront`,
+        `${want.name} is no raceway: only a raceway runs along the front edge of the ${builtInName(builtIn)}.`,
+        'none',
+        p.inFront,
+      );
+    const x = uXOf(wall, p.face, p.fromLeft.mm);
+    const [left, right] = [uXOf(wall, p.face, builtIn.x.mm), uXOf(wall, p.face, builtIn.x.mm + builtIn.width.mm)].sort((a, b) => a - b);
+    if (x < builtIn.x.mm || x > builtIn.x.mm + builtIn.width.mm)
+      wrong(
+        `/places/${n}/fromLeft/mm`,
+        `${want.name} would lie at ${say(p.fromLeft.mm)}, past the ${builtInName(builtIn)}, which goes from ${say(left!)} to ${say(right!)}.`,
+        `${say(left!)} to ${say(right!)}`,
+        p.fromLeft.mm,
+      );
+    if (p.bottom.mm < builtIn.z.mm - 0.5 || p.bottom.mm > builtIn.z.mm + builtIn.height.mm)
+      wrong(
+        `/places/${n}/bottom/mm`,
+        `${want.name} would hang at ${say(p.bottom.mm)}: not on the front of the ${builtInName(builtIn)}, which goes from ${say(builtIn.z.mm)} to ${say(builtIn.z.mm + builtIn.height.mm)}.`,
+        `${say(builtIn.z.mm)} or a little more`,
         p.bottom.mm,
       );
   });

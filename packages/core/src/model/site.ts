@@ -118,7 +118,8 @@ export const Framing = z.strictObject({
 });
 export type Framing = z.infer<typeof Framing>;
 
-export const OBSTACLE_KINDS = ['pipe', 'vent', 'duct', 'cable', 'fire-block', 'header', 'brace', 'unknown'] as const;
+/** `splice`: wires joined in the wall without a box; `cord`: a flexible cord that runs in it */
+export const OBSTACLE_KINDS = ['pipe', 'vent', 'duct', 'cable', 'fire-block', 'header', 'brace', 'splice', 'cord', 'unknown'] as const;
 export const Obstacle = z.strictObject({
   id: Id,
   kind: z.enum(OBSTACLE_KINDS),
@@ -144,7 +145,16 @@ export const Opening = z.strictObject({
 });
 export type Opening = z.infer<typeof Opening>;
 
-export const FIXTURE_KINDS = ['cap-trim', 'wainscot', 'counter', 'backsplash', 'base-cabinet', 'wall-cabinet', 'furniture'] as const;
+export const FIXTURE_KINDS = [
+  'cap-trim',
+  'wainscot',
+  'counter',
+  'backsplash',
+  'base-cabinet',
+  'wall-cabinet',
+  'furniture',
+  'shelf',
+] as const;
 /** What stands on or at one face and can't be moved aside: trim, wainscot, counters, cabinets, fixed furniture. */
 export const Fixture = z.strictObject({
   id: Id,
@@ -228,6 +238,10 @@ export const Place = z.strictObject({
 });
 export type Place = z.infer<typeof Place>;
 
+/** Covered so that nobody reaches it; low voltage in it beside power, without a divider. */
+export const BOX_TROUBLES = ['boarded over', 'low voltage beside power'] as const;
+export type BoxTrouble = (typeof BOX_TROUBLES)[number];
+
 export const Box = z.strictObject({
   id: Id,
   name: Name,
@@ -253,6 +267,10 @@ export const Box = z.strictObject({
   /** stud, hickey or other support fittings inside that count in the fill */
   supportFittings: z.number().int().min(0, 'a count is not negative').max(4).default(0),
   condition: z.enum(['sound', 'loose', 'stripped', 'cracked']).optional(),
+  /** how far its front edge lies behind the finish; 0 is flush or proud; absent: not measured */
+  setback: DistanceLength.optional(),
+  /** what somebody did to it that may not be */
+  trouble: z.array(z.enum(BOX_TROUBLES)).max(BOX_TROUBLES.length).optional(),
   /** a partition keeps power and low voltage apart inside one box */
   divided: z.boolean().optional(),
   /** what it is for; absent: a receptacle’s box */

@@ -9,7 +9,14 @@ export const WantKind = z.enum(WANT_KINDS);
 export type WantKind = z.infer<typeof WantKind>;
 
 /** A place on a face as a tape says it: from the face's own left end to the middle of the box, and up to its bottom. */
-export const WantPlace = z.strictObject({ wallId: Id, face: FaceId, fromLeft: DistanceLength, bottom: DistanceLength });
+export const WantPlace = z.strictObject({
+  wallId: Id,
+  face: FaceId,
+  fromLeft: DistanceLength,
+  bottom: DistanceLength,
+  /** the shelf or built-in of that face along whose front edge the raceway runs there, instead of on the wall */
+  inFront: Id.optional(),
+});
 export type WantPlace = z.infer<typeof WantPlace>;
 
 export const WantLoad = z

@@ -81,9 +81,12 @@ export type WayHole = z.infer<typeof WayHole>;
 /** What a surface raceway is put together from, each piece with its place. */
 export const RacewayParts = z.strictObject({
   stock: RacewayStock,
-  fittings: z.array(z.strictObject({ what: Name, where: Words, count: z.number().int().min(1).max(200) })).max(300),
+  /** `on`: the wall or the part of a shelf it sits on, and `atMm` along it from the wall’s left end; absent: only in words */
+  fittings: z
+    .array(z.strictObject({ what: Name, where: Words, count: z.number().int().min(1).max(200), on: Words.optional(), atMm: mm.optional() }))
+    .max(300),
   pieces: z.array(z.strictObject({ what: z.enum(['track', 'cover']), where: Words, mm })).max(500),
-  supports: z.array(z.strictObject({ where: Words, guessed: z.boolean() })).max(500),
+  supports: z.array(z.strictObject({ where: Words, guessed: z.boolean(), on: Words.optional(), atMm: mm.optional() })).max(500),
   /** length of each of hot, neutral and ground */
   conductorMm: mm,
 });

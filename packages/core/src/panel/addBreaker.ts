@@ -2,7 +2,7 @@
 import { nec, practice } from '../catalog/index.js';
 import { arcFaultProtection, circuitLoad, groundFaultReason, loadAmps, smallestGaugeFor, term, type Judged } from '../codebook/index.js';
 import { printAwg, type Awg } from '../measure/index.js';
-import { legOf, spacesOf, type Breaker, type Circuit, type Edition, type Load, type Room, type Site } from '../model/index.js';
+import { legOf, spacesOf, type Breaker, type Circuit, type Edition, type Load, type Panel, type Room, type Site } from '../model/index.js';
 import { freeSpaces, legsOf } from './spaces.js';
 import { legLoads } from './loads.js';
 
@@ -65,6 +65,47 @@ export function breakerPlaces(site: Site, wanted: NewCircuit): BreakerPlace[] {
     .sort((x, y) => Number(x.refused !== undefined) - Number(y.refused !== undefined) || x.imbalanceA - y.imbalanceA || x.space - y.space);
 }
 
+/** A space for it, and what it does to the balance of the legs. */
+function freeSpace(site: Site, panel: Panel, wanted: NewCircuit, year: string): BreakerFinding {
+  const places = breakerPlaces(site, wanted);
+  const open = places.filter((p) => !p.refused);
+  const best = open[0];
+  return best
+    ? {
+        rule: 'space',
+        title: 'A free space',
+        verdict: 'ok',
+        says: `space ${spacesOf({ space: best.space, poles: wanted.poles }).join(' and ')}, leg ${best.legs.join(' and ')}`,
+        sums: [
+          {
+            terms: legLoads(site).map((l) => term(`leg ${l.leg} as noted`, l.amps, 'A')),
+            formula: 'with the new loads in this place',
+            result: term('difference of the legs', best.imbalanceA, 'A'),
+          },
+        ],
+        source: nec(year, '408.54'),
+      }
+    : {
+        rule: 'space',
+        title: 'A free space',
+        verdict: panel.covered.length || panel.notLooked?.length ? 'can’t tell' : 'stop',
+        says: places.length
+          ? `no place suits: ${places[0]!.refused}`
+          : wanted.poles === 2
+            ? 'no two free spaces one above the other'
+            : panel.notLooked?.length
+              ? 'nobody noted which spaces are free'
+              : 'no space is free',
+        sums: [],
+        source: nec(year, '408.54'),
+        ...(panel.notLooked?.length
+          ? { ask: 'Open the door of the panel, and note at it which spaces are free.' }
+          : panel.covered.length
+            ? { ask: `Have somebody look behind the plate of space ${panel.covered.join(', ')}.` }
+            : { ask: 'A licensed electrician can say whether the panel takes half-width breakers, or wants a subpanel.' }),
+      };
+}
+
 /** Everything that is to be said before anybody opens the panel, most serious first. */
 export function breakerFindings(site: Site, edition: Edition, wanted: NewCircuit): BreakerFinding[] {
   const year = edition.slice(3);
@@ -97,47 +138,7 @@ export function breakerFindings(site: Site, edition: Edition, wanted: NewCircuit
       source: nec(year, '408.54'),
       ask: 'Open the door, not the cover, and note the spaces and what stands in them.',
     });
-    return findings;
-  }
-  const places = breakerPlaces(site, wanted);
-  const open = places.filter((p) => !p.refused);
-  const best = open[0];
-  findings.push(
-    best
-      ? {
-          rule: 'space',
-          title: 'A free space',
-          verdict: 'ok',
-          says: `space ${spacesOf({ space: best.space, poles: wanted.poles }).join(' and ')}, leg ${best.legs.join(' and ')}`,
-          sums: [
-            {
-              terms: legLoads(site).map((l) => term(`leg ${l.leg} as noted`, l.amps, 'A')),
-              formula: 'with the new loads in this place',
-              result: term('difference of the legs', best.imbalanceA, 'A'),
-            },
-          ],
-          source: nec(year, '408.54'),
-        }
-      : {
-          rule: 'space',
-          title: 'A free space',
-          verdict: panel.covered.length || panel.notLooked?.length ? 'can’t tell' : 'stop',
-          says: places.length
-            ? `no place suits: ${places[0]!.refused}`
-            : wanted.poles === 2
-              ? 'no two free spaces one above the other'
-              : panel.notLooked?.length
-                ? 'nobody noted which spaces are free'
-                : 'no space is free',
-          sums: [],
-          source: nec(year, '408.54'),
-          ...(panel.notLooked?.length
-            ? { ask: 'Open the door of the panel, and note at it which spaces are free.' }
-            : panel.covered.length
-              ? { ask: `Have somebody look behind the plate of space ${panel.covered.join(', ')}.` }
-              : { ask: 'A licensed electrician can say whether the panel takes half-width breakers, or wants a subpanel.' }),
-        },
-  );
+  } else findings.push(freeSpace(site, panel, wanted, year));
   const least = smallestGaugeFor(wanted.ratingA);
   findings.push({
     rule: 'conductor',

@@ -2,14 +2,18 @@
  * The house as a graph that a cable can be drawn through: bays and what lies between them, plates, the spaces over and under rooms,
  * faces for a raceway, masonry for a chase. Every edge says what has to be done there and what it takes. mm; x to the right and y up in plan.
  */
+import { BOX_KINDS } from '../catalog/index.js';
 import { levelOf, roomPlans, type PlanSide, type Point, type RoomPlan } from '../layout/index.js';
 import { inches } from '../measure/index.js';
 import {
   boxRect,
+  builtInName,
+  standsOut,
   uXOf,
   wallThicknessMm,
   type Box,
   type FaceId,
+  type Fixture,
   type Joists,
   type Room,
   type Site,
@@ -50,6 +54,14 @@ export interface FrameNode {
   u?: number;
   up?: number;
   bay?: Bay;
+  /** on a shelf or built-in at the wall instead of on the wall, and how far before it */
+  part?: FrontPart;
+}
+/** The front edge of a shelf or built-in, or one of its ends from the wall to that edge. */
+export interface FrontPart {
+  fixtureId: string;
+  is: 'front' | 'left end' | 'right end';
+  outMm: number;
 }
 export interface FrameEdge {
   from: number;
@@ -126,8 +138,9 @@ const STOREY_MM = 2750;
 /** From the middle of a box that is entered on a stud to the bay beside it: a stud’s width and half a box (common practice). */
 const BESIDE_STUD_MM = inches(3);
 const HALF_BOX_HIGH_MM = inches(3.75) / 2;
-/** Where walls of no plan are laid: apart from all that is drawn. */
-const FAR_MM = 1e6;
+const HALF_SURFACE_BOX_MM = BOX_KINDS['surface-1g'].heightMm / 2;
+/** Where walls of no plan are laid: apart from all that is drawn, and within what a way can be kept of (300 m; a way reaches to 1 km). */
+const FAR_MM = 3e5;
 /** In open framing the first hole lies more than 12 in above the box. */
 const OVER_BOX_MM = HALF_BOX_HIGH_MM + inches(12.5);
 const UNDER_MM = 250;
@@ -186,6 +199,8 @@ interface Spot {
   z: number;
   node: number;
   box?: Box;
+  /** the shelf or built-in on whose front it lies */
+  front?: Fixture;
 }
 
 /** Where each wall lies in plan: by the first room that was walked round it. */
@@ -229,19 +244,23 @@ export function framing(site: Site, places: readonly WantPlace[], options: Frami
   // spots: boxes, the panel, the wanted places
   const spots: Spot[] = [];
   const boxes = new Map<string, number>();
-  const spotNode = (wall: Wall, u: number, z: number, space: string): number => {
+  const spotNode = (wall: Wall, u: number, z: number, space: string, front?: Fixture): number => {
     const side = sides.get(wall.id);
-    const p = side ? planPoint(wall, side, u) : { x: 0, y: 0 };
-    return b.node({ space, ...p, z: floorOf(wall) + z, wallId: wall.id, u, up: z });
+    const p = side ? planPoint(wall, side, u, front && beforeWall(wall, side, front.face, standsOut(front).mm)) : { x: 0, y: 0 };
+    const part = front && { part: { fixtureId: front.id, is: 'front' as const, outMm: standsOut(front).mm } };
+    return b.node({ space, ...p, z: floorOf(wall) + z, wallId: wall.id, u, up: z, ...part });
   };
+  const frontAt = (wall: Wall, face: FaceId, id: string | undefined): Fixture | undefined =>
+    id === undefined ? undefined : wall.fixtures?.find((f) => f.id === id && f.face === face);
   for (const box of site.boxes) {
     const wall = walls.get(box.wallId);
     const rect = wall && boxRect(wall, box);
     if (!wall || !rect || (region && !sides.has(wall.id))) continue;
     const z = (rect.bottom + rect.top) / 2;
-    const node = spotNode(wall, rect.centre, z, `feed/${box.id}`);
+    const front = frontAt(wall, box.face, box.inFront);
+    const node = spotNode(wall, rect.centre, z, `feed/${box.id}`, front);
     boxes.set(box.id, node);
-    spots.push({ wallId: wall.id, face: box.face, u: rect.centre, z, node, box });
+    spots.push({ wallId: wall.id, face: box.face, u: rect.centre, z, node, box, ...(front ? { front } : {}) });
     if (!sides.has(wall.id) || apart.has(wall.id))
       b.gap(node, `nobody walked round a room that ${wall.name} belongs to, so where it lies is not known`);
   }
@@ -258,12 +277,13 @@ export function framing(site: Site, places: readonly WantPlace[], options: Frami
   const placeNodes = places.map((p, i) => {
     const wall = walls.get(p.wallId)!;
     const u = uXOf(wall, p.face, p.fromLeft.mm);
-    const own = Math.min(p.bottom.mm + HALF_BOX_HIGH_MM, wall.height.mm - 10);
+    const own = Math.min(p.bottom.mm + (options.surfaceOnly ? HALF_SURFACE_BOX_MM : HALF_BOX_HIGH_MM), wall.height.mm - 10);
     // boxes that hang in one line by eye are in one line to the cable
     const room = wall.faces[p.face].roomId;
-    const z = spots.find((s) => s.box && roomOf(s) === room && Math.abs(s.z - own) < inches(1))?.z ?? own;
-    const node = spotNode(wall, u, z, `place/${i}`);
-    spots.push({ wallId: wall.id, face: p.face, u, z, node });
+    const front = frontAt(wall, p.face, p.inFront);
+    const z = spots.find((s) => s.box && s.front === front && roomOf(s) === room && Math.abs(s.z - own) < inches(1))?.z ?? own;
+    const node = spotNode(wall, u, z, `place/${i}`, front);
+    spots.push({ wallId: wall.id, face: p.face, u, z, node, ...(front ? { front } : {}) });
     if (!sides.has(wall.id) || apart.has(wall.id))
       b.gap(node, `nobody walked round a room that ${wall.name} belongs to, so where it lies is not known`);
     return node;
@@ -572,6 +592,22 @@ export function framing(site: Site, places: readonly WantPlace[], options: Frami
   const wantedRooms = new Set(places.map((p) => walls.get(p.wallId)!.faces[p.face].roomId));
   for (const plan of options.surfaceOnly || options.mayShow ? plans.filter((p) => wantedRooms.has(p.room.id)) : [])
     racewayFaces(b, site, plan, spots, rates, price, floorOf);
+  // and the face of a wall in hand, of which no room was walked round
+  if (options.surfaceOnly || options.mayShow)
+    for (const id of apart) {
+      const wall = walls.get(id)!;
+      for (const face of new Set(places.flatMap((p) => (p.wallId === id ? [p.face] : [])))) {
+        const room = rooms.get(wall.faces[face].roomId);
+        const [from, to] = [sides.get(id)!.from, sides.get(id)!.to];
+        const side: PlanSide = {
+          roomId: wall.faces[face].roomId,
+          wallId: id,
+          face,
+          ...(face === 'A' ? { from, to } : { from: to, to: from }),
+        };
+        if (room) racewayFaces(b, site, { room, sides: [side] }, spots, rates, price, floorOf);
+      }
+    }
 
   return {
     nodes: b.nodes,
@@ -632,46 +668,139 @@ function meshOf(
   return at;
 }
 
-/** Faces round a room: at the heights of its boxes and wanted places, and over its doors. */
+/** Across the wall from a side’s own face to a point that stands before one of its faces. mm */
+export const beforeWall = (wall: Wall, side: PlanSide, face: FaceId, outMm: number): number =>
+  face === side.face ? -outMm : wallThicknessMm(wall) + outMm;
+
+/** What a track can’t run through: all that stands out from the wall, but trim. */
+const STANDS_IN_THE_WAY: ReadonlySet<Fixture['kind']> = new Set(['counter', 'base-cabinet', 'wall-cabinet', 'furniture', 'shelf']);
+/** Room that a flat elbow and a corner fitting take side by side: no upright track stands nearer to a corner (common practice). */
+const ELBOW_AND_CORNER_MM = inches(4);
+/** An end of a shelf that lies no further from a corner of the room runs into the other wall. */
+const INTO_CORNER_MM = inches(1);
+const PAST_FIXTURE_MM = inches(2);
+
+interface Band {
+  left: number;
+  right: number;
+  low: number;
+  high: number;
+}
+const bandOf = (f: Fixture): Band => ({ left: f.x.mm, right: f.x.mm + f.width.mm, low: f.z.mm, high: f.z.mm + f.height.mm });
+const runsInto = (band: Band, u1: number, u2: number, z1: number, z2: number): boolean =>
+  Math.min(u1, u2) < band.right - 1 &&
+  Math.max(u1, u2) > band.left + 1 &&
+  Math.min(z1, z2) < band.high - 1 &&
+  Math.max(z1, z2) > band.low + 1;
+
+/**
+ * Faces round a room: at the heights of its boxes and wanted places, and over its doors; and the front edges of the shelves that have a
+ * wanted place, with the ways onto them: round their end, or from the wall that they run into.
+ */
 function racewayFaces(
   b: Builder,
   site: Site,
-  plan: RoomPlan,
+  plan: Pick<RoomPlan, 'room' | 'sides'>,
   spots: readonly Spot[],
   rates: Rates,
   price: number,
   floorOf: (wall: Wall) => number,
 ): void {
   const wallOf = (id: string): Wall => site.walls.find((w) => w.id === id)!;
-  const ours = (s: Spot): boolean => wallOf(s.wallId).faces[s.face].roomId === plan.room.id;
-  const zs = new Set(spots.filter(ours).map((s) => Math.round(s.z)));
-  for (const s of plan.sides)
-    for (const o of wallOf(s.wallId).openings)
+  const ours = spots.filter((s) => wallOf(s.wallId).faces[s.face].roomId === plan.room.id);
+  const space = `surface/${plan.room.id}`;
+  const fitting = takes(MINUTES.racewayFitting, rates.fitting);
+  const track = (mm: number): Cost => drawn(mm, MINUTES.racewayPerM, price + rates.racewayPerFt);
+  const turnOf = (side: PlanSide): 'left' | 'right' =>
+    plan.room.sides?.find((s) => s.wallId === side.wallId && s.face === side.face)?.turn ?? 'right';
+  const count = plan.sides.length;
+
+  const fronts = plan.sides.flatMap((side, at) => {
+    const wall = wallOf(side.wallId);
+    const used = new Set(ours.flatMap((s) => (s.front && s.wallId === wall.id && s.face === side.face ? [s.front] : [])));
+    return [...used].map((fixture) => {
+      const { left, right } = bandOf(fixture);
+      const on = ours.filter((s) => s.front === fixture);
+      // seen from the room: which of its ends runs into a corner, and which wall stands there
+      const ends = [left, right].map((u) => {
+        const seen = uXOf(wall, side.face, u);
+        const corner: 'left' | 'right' | undefined =
+          seen < INTO_CORNER_MM ? 'left' : seen > wall.length.mm - INTO_CORNER_MM ? 'right' : undefined;
+        const next = corner === 'right' ? (at + 1) % count : (at + count - 1) % count;
+        const turn = turnOf(plan.sides[corner === 'right' ? at : next]!);
+        return { u, seen, corner, into: corner && count > 1 && turn === 'right' ? { side: next, corner } : undefined };
+      });
+      return { side, at, wall, fixture, on, ends, out: standsOut(fixture).mm, heights: [...new Set(on.map((s) => Math.round(s.z)))] };
+    });
+  });
+  /** where the front of a shelf meets the wall that it runs into, along that wall’s face A */
+  const meetsAt = (n: number, corner: 'left' | 'right', out: number): number => {
+    const side = plan.sides[n]!;
+    const wall = wallOf(side.wallId);
+    return uXOf(wall, side.face, corner === 'right' ? out : wall.length.mm - out);
+  };
+
+  const zs = new Set(ours.map((s) => Math.round(s.z)));
+  for (const s of plan.sides) {
+    const wall = wallOf(s.wallId);
+    for (const o of wall.openings)
       if (o.kind === 'door') {
         const top = Math.round(o.z.mm + o.height.mm + inches(4));
-        if (top < wallOf(s.wallId).height.mm - 20) zs.add(top);
+        if (top < wall.height.mm - 20) zs.add(top);
       }
+    // under and over what stands in the line of the boxes
+    for (const f of wall.fixtures ?? []) {
+      if (f.face !== s.face || !STANDS_IN_THE_WAY.has(f.kind)) continue;
+      const { low, high } = bandOf(f);
+      if (!ours.some((spot) => !spot.front && spot.z > low && spot.z < high)) continue;
+      for (const z of [low - PAST_FIXTURE_MM, high + PAST_FIXTURE_MM]) if (z > 20 && z < wall.height.mm - 20) zs.add(Math.round(z));
+    }
+  }
   const heights = [...zs].sort((x, y) => x - y);
-  const space = `surface/${plan.room.id}`;
-  const meshes = plan.sides.map((side) => {
+
+  const meshes = plan.sides.map((side, n) => {
     const wall = wallOf(side.wallId);
-    const here = spots.filter((s) => s.wallId === wall.id && s.face === side.face);
+    const here = ours.filter((s) => s.wallId === wall.id && s.face === side.face && !s.front);
+    const { length } = wall;
+    const standing = (wall.fixtures ?? []).filter((f) => f.face === side.face && STANDS_IN_THE_WAY.has(f.kind)).map(bandOf);
+    // the end of a shelf at this wall’s corner stands before it too
+    const ending = fronts.flatMap((f) =>
+      f.ends.flatMap((e): Band[] => {
+        if (e.into?.side !== n) return [];
+        const [from, to] = [meetsAt(n, e.into.corner, 0), meetsAt(n, e.into.corner, f.out)];
+        const { low, high } = bandOf(f.fixture);
+        return [{ left: Math.min(from, to), right: Math.max(from, to), low, high }];
+      }),
+    );
+    // no upright track in a corner: its elbow and the corner fitting need room beside each other
+    const corners = [
+      ...[0, length.mm],
+      ...fronts.flatMap((f) => [
+        ...(f.at === n ? f.ends.flatMap((e) => (e.into ? [] : [e.u])) : []),
+        ...f.ends.flatMap((e) => (e.into?.side === n ? [meetsAt(n, e.into.corner, f.out)] : [])),
+      ]),
+    ];
     const us = [
       ...new Set([
-        0,
-        wall.length.mm,
+        ...corners,
+        ...corners.flatMap((u) => [u - ELBOW_AND_CORNER_MM, u + ELBOW_AND_CORNER_MM]),
         ...here.map((s) => s.u),
-        ...wall.openings.flatMap((o) => [o.x.mm - 60, o.x.mm + o.width.mm + 60].filter((u) => u > 0 && u < wall.length.mm)),
+        ...wall.openings.flatMap((o) => [o.x.mm - 60, o.x.mm + o.width.mm + 60]),
+        ...standing.flatMap((f) => [f.left - PAST_FIXTURE_MM, f.right + PAST_FIXTURE_MM]),
       ]),
-    ].sort((x, y) => x - y);
-    const floor = floorOf(wall);
-    const at = meshOf(b, wall, side, space, us, heights, floor, (p, q) => {
+    ]
+      .filter((u) => u >= 0 && u <= length.mm)
+      .sort((x, y) => x - y);
+    const cornered = new Set(corners);
+    const at = meshOf(b, wall, side, space, us, heights, floorOf(wall), (p, q) => {
       if (blockedByOpening(wall, p.u!, q.u!, p.up!, q.up!)) return undefined;
+      if ([...standing, ...ending].some((f) => runsInto(f, p.u!, q.u!, p.up!, q.up!))) return undefined;
+      const upright = p.u === q.u;
+      if (upright && cornered.has(p.u!)) return undefined;
       const mm = Math.abs(p.u! - q.u!) + Math.abs(p.z - q.z);
-      const turn = p.u === q.u ? takes(MINUTES.racewayFitting, rates.fitting) : FREE;
       return {
         does: 'raceway',
-        cost: plus(drawn(mm, MINUTES.racewayPerM, price + rates.racewayPerFt), turn),
+        cost: plus(track(mm), upright ? fitting : FREE),
         wallId: wall.id,
         face: side.face,
         roomId: plan.room.id,
@@ -680,8 +809,7 @@ function racewayFaces(
     for (const spot of here) {
       const node = at.get(meshKey(spot.u, Math.round(spot.z)));
       if (node === undefined) continue;
-      const there = spot.box !== undefined;
-      b.edge(spot.node, node, 'raceway-base', takes(there ? MINUTES.racewayBase : MINUTES.racewayFitting, rates.fitting), {
+      b.edge(spot.node, node, 'raceway-base', spot.box ? takes(MINUTES.racewayBase, rates.fitting) : fitting, {
         wallId: wall.id,
         face: side.face,
         roomId: plan.room.id,
@@ -689,20 +817,63 @@ function racewayFaces(
     }
     return { wall, side, at };
   });
-  meshes.forEach((m, i) => {
-    const n = meshes[(i + 1) % meshes.length]!;
-    const turn = plan.room.sides!.find((s) => s.wallId === m.side.wallId && s.face === m.side.face)?.turn ?? 'right';
-    for (const z of heights) {
-      const from = m.at.get(meshKey(uXOf(m.wall, m.side.face, m.wall.length.mm), z));
-      const to = n.at.get(meshKey(uXOf(n.wall, n.side.face, 0), z));
-      if (from !== undefined && to !== undefined)
-        b.edge(from, to, 'raceway-corner', takes(MINUTES.racewayFitting, rates.fitting), {
-          roomId: plan.room.id,
-          turn: turn === 'right' ? 'inside' : 'outside',
-          mm: 0,
-        });
-    }
+  const turned = (from: number | undefined, to: number | undefined, turn: 'inside' | 'outside'): void => {
+    if (from !== undefined && to !== undefined) b.edge(from, to, 'raceway-corner', fitting, { roomId: plan.room.id, turn, mm: 0 });
+  };
+  // one wall in hand has no other to go on to
+  (count > 1 ? meshes : []).forEach((m, i) => {
+    const n = meshes[(i + 1) % count]!;
+    for (const z of heights)
+      turned(
+        m.at.get(meshKey(uXOf(m.wall, m.side.face, m.wall.length.mm), z)),
+        n.at.get(meshKey(uXOf(n.wall, n.side.face, 0), z)),
+        turnOf(m.side) === 'right' ? 'inside' : 'outside',
+      );
   });
+
+  for (const { side, at, wall, fixture, on, ends, out, heights: lines } of fronts) {
+    const floor = floorOf(wall);
+    const more = { wallId: wall.id, face: side.face, roomId: plan.room.id };
+    const node = (is: FrontPart['is'], u: number, z: number, outMm: number): number =>
+      b.node({
+        space: `${space}/${fixture.id}/${is.replace(' ', '-')}`,
+        ...planPoint(wall, side, u, -outMm),
+        ...{ z: floor + z, wallId: wall.id, u, up: z, part: { fixtureId: fixture.id, is, outMm } },
+      });
+    for (const z of lines) {
+      const us = [...new Set([...ends.map((e) => e.u), ...on.map((s) => s.u)])].sort((x, y) => x - y);
+      const nodes = new Map(us.map((u) => [u, node('front', u, z, out)]));
+      us.slice(1).forEach((u, i) => {
+        const mm = u - us[i]!;
+        b.edge(nodes.get(us[i]!)!, nodes.get(u)!, 'raceway', track(mm), more);
+      });
+      for (const s of on)
+        if (Math.round(s.z) === z)
+          b.edge(s.node, nodes.get(s.u)!, 'raceway-base', s.box ? takes(MINUTES.racewayBase, rates.fitting) : fitting, more);
+      for (const e of ends) {
+        const front = nodes.get(e.u);
+        if (e.into) {
+          const other = meshes[e.into.side]!;
+          turned(other.at.get(meshKey(meetsAt(e.into.side, e.into.corner, out), z)), front, 'inside');
+          continue;
+        }
+        // an end in a corner that leads nowhere
+        if (e.corner) continue;
+        const is = e.seen < uXOf(wall, side.face, e.u === ends[0]!.u ? ends[1]!.u : ends[0]!.u) ? 'left end' : 'right end';
+        const [near, far] = [node(is, e.u, z, 0), node(is, e.u, z, out)];
+        turned(meshes[at]!.at.get(meshKey(e.u, z)), near, 'inside');
+        b.edge(near, far, 'raceway', track(out), more);
+        turned(far, front, 'outside');
+      }
+    }
+  }
+}
+
+/** A wall, or the part of a shelf at it, that a track lies on, in words. */
+export function trackedOn(site: Site, node: Pick<FrameNode, 'wallId' | 'part'>): string {
+  const wall = site.walls.find((w) => w.id === node.wallId)!;
+  const fixture = node.part && wall.fixtures?.find((f) => f.id === node.part!.fixtureId);
+  return fixture ? `${node.part!.is} of the ${builtInName(fixture)} at ${wall.name}` : wall.name;
 }
 
 export const hollowId = (kind: Hollow['kind'], boundary: number, group: number): string => `${kind}/${boundary}${group ? `/${group}` : ''}`;
@@ -818,7 +989,7 @@ function hollowCost(kind: Hollow['kind'], along: boolean, mm: number, spacing: n
 
 /** Name of a part of the house in words, for lists and refusals. */
 export function spaceWords(site: Site, space: string): string {
-  const [kind, id, n] = space.split('/');
+  const [kind, id, n, part] = space.split('/');
   const wallName = (): string => site.walls.find((w) => w.id === id)?.name ?? id!;
   const roomName = (): string => site.rooms.find((r) => r.id === id)?.name ?? id!;
   switch (kind) {
@@ -833,7 +1004,11 @@ export function spaceWords(site: Site, space: string): string {
     case 'floor':
       return 'the closed floor between storeys';
     case 'surface':
-      return `a raceway round the ${roomName()}`;
+      return n === undefined
+        ? `a raceway round the ${roomName()}`
+        : part === 'front'
+          ? `the front of a shelf in the ${roomName()}`
+          : `the end of a shelf in the ${roomName()}`;
     case 'chase':
       return `a chase in ${wallName()}`;
     case 'feed':

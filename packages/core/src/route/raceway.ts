@@ -1,15 +1,17 @@
 /** Surface metal raceway: stations along the walls, fittings, track cut from stock, covers, supports, fill, conductors. mm. */
-import { nec } from '../catalog/index.js';
+import { BOX_KINDS, nec } from '../catalog/index.js';
 import { atMost, product, term, total, type Judged } from '../codebook/index.js';
 import { cutStock, type StockCut } from '../layout/index.js';
 import { feet, inches, printMark, type LengthUnit } from '../measure/index.js';
 import { studPlaces, uXOf, type FaceId, type RacewayStock, type Site, type Sum } from '../model/index.js';
-import type { Framing, FrameEdge } from './framing.js';
+import { trackedOn, type Framing, type FrameEdge, type FrontPart } from './framing.js';
 
 /** Sizes of ordinary two-piece track; the maker’s sheet says the real ones (common practice). */
 export const RACEWAY_MM = {
-  /** device box along the run */
-  box: inches(4.75),
+  /** device box, upright: along a level run, and along one that goes up */
+  box: { along: BOX_KINDS['surface-1g'].widthMm, up: BOX_KINDS['surface-1g'].heightMm, out: BOX_KINDS['surface-1g'].widthMm },
+  /** a screw into the front board of a shelf, and so on along it */
+  onBoard: inches(16),
   /** what a corner or elbow takes of each leg */
   corner: inches(1.5),
   /** a cover reaches under the edge of each fitting */
@@ -32,10 +34,15 @@ export interface RacewayFitting {
   what: string;
   where: string;
   count: number;
+  /** the wall or the part of a shelf it sits on, and how far along it from the wall’s left end */
+  on?: string;
+  atMm?: number;
 }
 export interface RacewaySupport {
   where: string;
   guessed: boolean;
+  on?: string;
+  atMm?: number;
 }
 export interface RacewayPlan {
   fittings: RacewayFitting[];
@@ -58,8 +65,11 @@ export const USUAL_STOCK: RacewayStock = {
 interface Leg {
   wallId: string;
   face: FaceId;
-  axis: 'along' | 'up';
-  /** from the left end of the face (or up from the floor), in the order of the run */
+  /** the wall, or the part of a shelf at it, in words */
+  on: string;
+  part: FrontPart | undefined;
+  axis: 'along' | 'up' | 'out';
+  /** from the left end of the face, up from the floor, or out from the wall, in the order of the run */
   from: number;
   to: number;
   /** the other coordinate */
@@ -83,11 +93,12 @@ export function racewayPlan(
 ): RacewayPlan {
   const wallOf = (id: string) => site.walls.find((w) => w.id === id)!;
   const say = (mm: number): string => printMark(mm, unit);
+  const leftEnd = (n: { part?: FrontPart }): string => (n.part ? 'left end of the wall' : 'left end');
   const legs: Leg[] = [];
   const fittings = new Map<string, RacewayFitting>();
-  const fit = (what: string, where: string): void => {
+  const fit = (what: string, where: string, spot: { on?: string; atMm?: number } = {}): void => {
     const known = fittings.get(`${what}|${where}`);
-    fittings.set(`${what}|${where}`, { what, where, count: (known?.count ?? 0) + 1 });
+    fittings.set(`${what}|${where}`, { what, where, count: (known?.count ?? 0) + 1, ...spot });
   };
   let last: Leg | undefined;
   sections.forEach((section, n) => {
@@ -96,10 +107,12 @@ export function racewayPlan(
       if (e.does === 'raceway-base') {
         const spot = a.space.startsWith('surface/') ? b : a;
         const wall = wallOf(spot.wallId!);
+        const on = trackedOn(site, spot);
         const at = uXOf(wall, e.face!, spot.u!);
         const first = n === 0 && i === 0;
-        if (first) fit('base fitting over the existing box', `${wall.name}, ${say(at)} from the left end`);
-        if (!first && i === section.edges.length - 1) fit('device box', `${wall.name}, ${say(at)} from the left end`);
+        const where = `${on}, ${say(at)} from the ${leftEnd(spot)}`;
+        if (first) fit('base fitting over the existing box', where, { on, atMm: at });
+        if (!first && i === section.edges.length - 1) fit('device box', where, { on, atMm: at });
         if (last && i === section.edges.length - 1) {
           last.boxes.push(last.axis === 'along' ? at : spot.up!);
           last.endsAt = 'box';
@@ -107,15 +120,20 @@ export function racewayPlan(
         return;
       }
       if (e.does === 'raceway-corner') {
-        fit(e.turn === 'outside' ? 'outside corner' : 'inside corner', `between ${wallOf(a.wallId!).name} and ${wallOf(b.wallId!).name}`);
+        fit(e.turn === 'outside' ? 'outside corner' : 'inside corner', `between ${trackedOn(site, a)} and ${trackedOn(site, b)}`);
         if (last) last.endsAt = 'corner';
         last = undefined;
         return;
       }
       if (e.does !== 'raceway') return;
       const wall = wallOf(e.wallId!);
-      const axis = Math.abs(a.u! - b.u!) > 0.5 ? 'along' : 'up';
-      const [from, to] = axis === 'along' ? [uXOf(wall, e.face!, a.u!), uXOf(wall, e.face!, b.u!)] : [a.up!, b.up!];
+      const axis = (a.part?.outMm ?? 0) !== (b.part?.outMm ?? 0) ? 'out' : Math.abs(a.u! - b.u!) > 0.5 ? 'along' : 'up';
+      const [from, to] =
+        axis === 'along'
+          ? [uXOf(wall, e.face!, a.u!), uXOf(wall, e.face!, b.u!)]
+          : axis === 'up'
+            ? [a.up!, b.up!]
+            : [a.part!.outMm, b.part!.outMm];
       const at = axis === 'along' ? a.up! : uXOf(wall, e.face!, a.u!);
       if (last && last.wallId === e.wallId && last.face === e.face && last.axis === axis && Math.abs(last.to - from) < 1) {
         last.to = to;
@@ -130,6 +148,8 @@ export function racewayPlan(
       last = {
         wallId: e.wallId!,
         face: e.face!,
+        on: trackedOn(site, b),
+        part: b.part,
         axis,
         from,
         to,
@@ -146,8 +166,7 @@ export function racewayPlan(
   const supports: RacewaySupport[] = [];
   const place = (leg: Leg, a: number, b: number): string => {
     const [low, high] = [Math.min(a, b), Math.max(a, b)];
-    const name = wallOf(leg.wallId).name;
-    return leg.axis === 'along' ? `${name}, from ${say(low)} to ${say(high)}` : `${name}, up from ${say(low)} to ${say(high)}`;
+    return `${leg.on}, ${{ along: '', up: 'up ', out: 'out ' }[leg.axis]}from ${say(low)} to ${say(high)}`;
   };
   for (const leg of legs) {
     const way = Math.sign(leg.to - leg.from) || 1;
@@ -173,7 +192,7 @@ export function racewayPlan(
     // covers between the fittings
     const edges = [
       ...(leg.startsAt === 'box' ? [] : [leg.from + way * RACEWAY_MM.corner]),
-      ...leg.boxes.flatMap((x) => [x - (way * RACEWAY_MM.box) / 2, x + (way * RACEWAY_MM.box) / 2]),
+      ...leg.boxes.flatMap((x) => [x - (way * RACEWAY_MM.box[leg.axis]) / 2, x + (way * RACEWAY_MM.box[leg.axis]) / 2]),
       ...(leg.endsAt === 'box' ? [] : [leg.to - way * RACEWAY_MM.corner]),
     ];
     // a box at the start of a leg shows its far edge first
@@ -192,14 +211,22 @@ export function racewayPlan(
         cover -= mm;
       }
     }
-    if (leg.axis === 'along') {
+    const [low, high] = [Math.min(from, to), Math.max(from, to)];
+    if (leg.part?.is === 'front') {
+      // there is wood all along: 1 in from each end of the track, and between
+      const spans = Math.max(1, Math.ceil((high - low - inches(2)) / RACEWAY_MM.onBoard));
+      for (let i = 0; i <= spans; i++) {
+        const at = low + inches(1) + ((high - low - inches(2)) * i) / spans;
+        supports.push({ where: `${leg.on}, ${say(at)} from the left end of the wall`, guessed: false, on: leg.on, atMm: at });
+      }
+    } else if (leg.axis === 'along') {
       const wall = wallOf(leg.wallId);
-      const [low, high] = [Math.min(from, to), Math.max(from, to)];
       for (const s of studPlaces(wall)) {
         const u = uXOf(wall, leg.face, s.x);
-        if (u >= low && u <= high) supports.push({ where: `${wall.name}, ${say(u)} from the left end`, guessed: s.known === 'guessed' });
+        if (u >= low && u <= high)
+          supports.push({ where: `${wall.name}, ${say(u)} from the left end`, guessed: s.known === 'guessed', on: leg.on, atMm: u });
       }
-    } else supports.push({ where: place(leg, from, to), guessed: true });
+    } else supports.push({ where: place(leg, from, to), guessed: leg.part === undefined });
   }
   const lengths = (what: RacewayPiece['what']): number[] => pieces.filter((p) => p.what === what).map((p) => p.mm);
   const runTerms = legs.map((l) => term(place(l, l.from, l.to), Math.abs(l.to - l.from), 'length'));
@@ -224,6 +251,22 @@ export function racewayPlan(
     ],
     stock,
   };
+}
+
+/** Where several of a kind sit: the wall or shelf once, with how far along it each is from the wall’s left end. */
+export function racewayPlaces(
+  list: readonly { where: string; guessed?: boolean; count?: number; on?: string | undefined; atMm?: number | undefined }[],
+  say: (mm: number) => string,
+): string {
+  const by = new Map<string, string[]>();
+  for (const { on, atMm, guessed } of list)
+    if (on !== undefined && atMm !== undefined) by.set(on, [...(by.get(on) ?? []), `${say(atMm)}${guessed ? ' (reckoned)' : ''}`]);
+  return [
+    ...[...by].map(([on, at]) => `${on}, ${at.join(', ')} from its left end`),
+    ...list
+      .filter((x) => x.on === undefined)
+      .map((x) => `${(x.count ?? 1) > 1 ? `${x.count} × ` : ''}${x.where}${x.guessed ? ' (reckoned)' : ''}`),
+  ].join('; ');
 }
 
 /**

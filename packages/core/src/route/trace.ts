@@ -19,7 +19,17 @@ import {
 import { runFrom } from './cableRun.js';
 import { chaseIn, countsOf, judgedHole, outsideOf, runTerms } from './laid.js';
 import type { Hole, Leg, LegKind, RouteOpening, Spot3, Traced } from './traced.js';
-import { inside, planPoint, spaceWords, USUAL_JOIST, type Framing, type FrameEdge, type FrameNode, type Hollow } from './framing.js';
+import {
+  inside,
+  planPoint,
+  spaceWords,
+  trackedOn,
+  USUAL_JOIST,
+  type Framing,
+  type FrameEdge,
+  type FrameNode,
+  type Hollow,
+} from './framing.js';
 
 export interface TraceInput {
   site: Site;
@@ -70,7 +80,8 @@ function places(input: TraceInput): { u: (number | undefined)[]; at: Spot3[] } {
   const at = list.map((n, i): Spot3 => {
     const side = n.wallId ? framing.sides.get(n.wallId) : undefined;
     if (!side || u[i] === undefined) return { x: n.x, y: n.y, z: n.z };
-    return { ...planPoint(wallOf(n.wallId!), side, u[i]), z: n.z };
+    // on a shelf it lies before the wall, where its node does
+    return n.part ? { x: n.x, y: n.y, z: n.z } : { ...planPoint(wallOf(n.wallId!), side, u[i]), z: n.z };
   });
   return { u, at };
 }
@@ -108,6 +119,14 @@ function lineFree(a: Point, b: Point, free: (p: Point) => boolean): boolean {
 const lengthOf = (path: readonly Spot3[]): number =>
   path.slice(1).reduce((s, p, i) => s + Math.abs(p.x - path[i]!.x) + Math.abs(p.y - path[i]!.y) + Math.abs(p.z - path[i]!.z), 0);
 
+/** How the hole through a plate is found from above or below the walls that are named. */
+function throughPlate(from: 'above' | 'below', walls: readonly string[], back: string): string {
+  const names = [...new Set(walls)].join(' and ');
+  return from === 'above'
+    ? `From the attic, down into ${names}: find the plate by a stiff wire pushed up through the ceiling beside the wall; the hole goes ${back} from the wire, over the middle of the wall. Bore both plates, seal afterwards (IRC R302.11). Stand on joists only.`
+    : `From below, up into ${names}: bore a small hole through the floor close to the base and push a stiff wire down as a marker. Below, the real hole goes ${back} back from the wire, toward the middle of the plate. Check with a bit of bent wire that it comes up in the bay. Seal afterwards (IRC R302.11).`;
+}
+
 export function traced(input: TraceInput): Traced {
   const { site, framing, edges, edition, unit, schools } = input;
   const list = input.nodes.map((n) => framing.nodes[n]!);
@@ -135,6 +154,7 @@ export function traced(input: TraceInput): Traced {
   const holes: Hole[] = [];
   const openings: RouteOpening[] = [];
   const drillFrom: string[] = [];
+  const plates = new Map<'above' | 'below', string[]>();
   const outside: Traced['outside'] = [];
   const hole = (h: Omit<Hole, 'id' | 'judged' | 'plate' | 'bushing' | 'seal' | 'count'> & Partial<Hole>): void => {
     const bored = { id: `hole-${holes.length + 1}`, count: 1, bushing: false, seal: false, ...h };
@@ -199,7 +219,8 @@ export function traced(input: TraceInput): Traced {
       if (Math.abs(points[k]!.u - points[k - 1]!.u) < 0.5 && Math.abs(points[k]!.z - points[k - 1]!.z) < 0.5) points.splice(k, 1);
     const kind = space.startsWith('wall/') ? 'wall' : kindOf(space);
     // a raceway goes round a room: its leg lies on more than one wall
-    const oneWall = list.slice(from, to + 1).every((n) => n.wallId === wallId);
+    // and one round the end of a shelf comes forward from it
+    const oneWall = list.slice(from, to + 1).every((n) => n.wallId === wallId && (n.part?.is ?? 'front') === 'front');
     const path = at.slice(from, to + 1);
     const lengthMm = oneWall
       ? points.slice(1).reduce((s, p, k) => s + Math.abs(p.u - points[k]!.u) + Math.abs(p.z - points[k]!.z), 0)
@@ -210,7 +231,8 @@ export function traced(input: TraceInput): Traced {
     return {
       space,
       kind,
-      words: kind === 'wall' ? `in ${wallOf(wallId).name}` : kind === 'raceway' ? `on ${wallOf(wallId).name}` : spaceWords(site, space),
+      words:
+        kind === 'wall' ? `in ${wallOf(wallId).name}` : kind === 'raceway' ? `on ${trackedOn(site, list[to]!)}` : spaceWords(site, space),
       path,
       onWall: oneWall ? { wallId, points } : undefined,
       lengthMm,
@@ -375,17 +397,15 @@ export function traced(input: TraceInput): Traced {
         const depth = w.framing.studDepth.mm;
         hole({
           member: top ? 'top plate' : 'bottom plate',
-          where: `${where}, in the middle of the plate: ${say(holeToFaceDistance(depth, CROSSING_HOLE_MM))} to both faces`,
+          where: `${where}, in the middle of the plate: ${say(holeToFaceDistance(depth, CROSSING_HOLE_MM))} to both faces, ${say(finishThicknessMm(w, faceOf(w.id)) + depth / 2)} behind the finished face`,
           sizeMm: CROSSING_HOLE_MM,
           seal: true,
           onWall: { wallId: w.id, u: x, z: top ? w.height.mm : 0 },
           at: pointOn(w, x),
         });
-        drillFrom.push(
-          top
-            ? `From the attic, down into ${w.name}: find the plate by a stiff wire pushed up through the ceiling beside the wall, ${where}; the hole goes ${say(BACK_FROM_WIRE_MM)} from the wire, over the middle of the wall. Bore both plates, seal afterwards (IRC R302.11). Stand on joists only.`
-            : `From below, up into ${w.name}: bore a small hole through the floor close to its base, ${where}, and push a stiff wire down as a marker. Below, the real hole goes ${say(BACK_FROM_WIRE_MM)} back from the wire, toward the middle of the plate (${say(finishThicknessMm(w, faceOf(w.id)) + depth / 2)} behind the finished face). Check with a bit of bent wire that it comes up in the bay. Seal afterwards (IRC R302.11).`,
-        );
+        // how it is found is the same at every plate: said once for all of them
+        const known = plates.get(top ? 'above' : 'below') ?? [];
+        plates.set(top ? 'above' : 'below', [...known, w.name]);
         return;
       }
       case 'through': {
@@ -431,7 +451,7 @@ export function traced(input: TraceInput): Traced {
     legs,
     holes,
     openings,
-    drillFrom,
+    drillFrom: [...drillFrom, ...[...plates].map(([from, names]) => throughPlate(from, names, say(BACK_FROM_WIRE_MM)))],
     chases,
     outside,
     run,

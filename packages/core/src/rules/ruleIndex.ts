@@ -3,7 +3,7 @@ import { printSource } from '../catalog/index.js';
 import { demoJobsInHouse, demoWanted, quinceStreet } from '../demo/index.js';
 import { ledgerOf, sumLines, type SumLine } from '../ledger/index.js';
 import { inHouse, wantOf, type Finding, type House, type Job, type JobInHouse, type Verdict } from '../model/index.js';
-import { keptParts, routeDetail, searchRoutes, takeWay } from '../want/index.js';
+import { keptParts, routeDetail, searchRoutes, takeWay } from '../purpose/index.js';
 import { RULES, ruleOf, type Rule } from './table.js';
 
 export interface RuleExample {

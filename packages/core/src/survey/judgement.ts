@@ -8,6 +8,7 @@ import {
   heightMatch,
   leftover,
   longestScrewMm,
+  onSurface,
   neededFree,
   obstacleCollision,
   openingFit,
@@ -28,6 +29,7 @@ import { inches, type LengthUnit } from '../measure/index.js';
 import {
   boxBody,
   boxRect,
+  letInto,
   studPlaces,
   type Box,
   type Edition,
@@ -257,9 +259,12 @@ export function kindsFor(input: JudgementInput, box: Box): BoxSuitability[] {
 
 /** What is judged of one box. Throws RangeError when the site has no such box. */
 export function judgeBox(input: JudgementInput): BoxJudgement {
-  const { site, wall, edition, schools, unit } = input;
+  const { site, edition, schools, unit } = input;
   const box = site.boxes.find((b) => b.id === input.boxId);
   if (!box) throw new RangeError(`judgeBox: the site has no box ${input.boxId}`);
+  // a box in a plinth or on a shelf is judged by that board, one of a raceway stands on the finish: nothing is cut for it
+  const wall = letInto(input.wall, box);
+  const cutIn = !onSurface(box);
   const before = input.found?.boxes.find((b) => b.id === box.id);
   const findings: WallFinding[] = [];
   const add = (rule: string, title: string, judged: Judged | undefined, cure?: WallFinding['cure']) =>
@@ -286,7 +291,7 @@ export function judgeBox(input: JudgementInput): BoxJudgement {
   add(
     'studs',
     'Opening and studs',
-    wall.framing.material === 'masonry'
+    wall.framing.material === 'masonry' || !cutIn
       ? undefined
       : box.hangsOn && box.hangsOn !== 'none' && !before
         ? undefined
@@ -295,16 +300,16 @@ export function judgeBox(input: JudgementInput): BoxJudgement {
           : studCollision(wall, box),
   );
   const side = studSide(wall, box);
-  add('stud-side', 'Which side the stud is on', sideJudged(wall, side));
+  if (cutIn) add('stud-side', 'Which side the stud is on', sideJudged(wall, side));
   add(
     'obstacles',
     'Things in the bay',
-    together(wall.obstacles.map((o) => obstacleCollision(wall, box, o)).filter((j) => j.verdict !== 'ok')),
+    cutIn ? together(wall.obstacles.map((o) => obstacleCollision(wall, box, o)).filter((j) => j.verdict !== 'ok')) : undefined,
   );
-  const kinds = kindsFor(input, box);
-  add('kind', 'Box for this wall', kindJudged(box, kinds, input));
+  const kinds = kindsFor({ ...input, wall }, box);
+  if (cutIn) add('kind', 'Box for this wall', kindJudged(box, kinds, { ...input, wall }));
   const burns = wall.faces[box.face].layers[0];
-  if (burns)
+  if (burns && cutIn)
     add('setback', 'Setback behind the finish', setback(edition, ['wood-panelling', 'wood-siding'].includes(burns.finish), undefined));
   const screw = longestScrewMm(wall);
   if (screw !== undefined && box.kind !== 'other' && BOX_KINDS[box.kind].mounting === 'stud-screw')
@@ -316,9 +321,11 @@ export function judgeBox(input: JudgementInput): BoxJudgement {
     });
   add('fill', 'Box fill', fillOf(site, box, edition));
   const cut = cutPlan(site, wall, box, edition, schools, unit, before);
-  add('behind', 'Behind the cut', together(cut.behind));
-  add('fit', 'Fit of the opening', openingFit(wall, box, edition));
-  for (const c of contradictions(site, wall)) if (c.verdict !== 'ok') add(`check-${c.checkId}`, 'Measured twice', c);
+  if (cutIn) {
+    add('behind', 'Behind the cut', together(cut.behind));
+    add('fit', 'Fit of the opening', openingFit(wall, box, edition));
+  }
+  for (const c of contradictions(site, input.wall)) if (c.verdict !== 'ok') add(`check-${c.checkId}`, 'Measured twice', c);
 
   let patch: PatchPlan | undefined;
   let move: BoxJudgement['move'];

@@ -272,6 +272,7 @@ const FIXTURE_START: Record<Fixture['kind'], { z: number; height: number; width:
   'base-cabinet': { z: 0, height: 34.5, width: 48, depth: 24 },
   'wall-cabinet': { z: 54, height: 30, width: 48, depth: 12 },
   furniture: { z: 0, height: 72, width: 36, depth: 18 },
+  shelf: { z: 48, height: 5.5, width: 48, depth: 12 },
 };
 
 /** The middle nearest to `atMm` at which a door or window of that width lies over no other; `atMm` itself where the wall is full. */
@@ -328,8 +329,9 @@ export function addThing(site: Site, wallId: string, face: FaceId, id: string, w
         : replaceWall(site, { ...wall, framing: { ...wall.framing, knownStud: asGuess(atMm) } });
     case 'obstacle': {
       const flat = what.what === 'fire-block' || what.what === 'header';
-      const width = flat ? wall.framing.spacing.mm - wall.framing.studWidth.mm : 2 * IN;
-      const high = flat ? wall.framing.studWidth.mm : wall.height.mm;
+      const small = what.what === 'splice';
+      const width = flat ? wall.framing.spacing.mm - wall.framing.studWidth.mm : (small ? 4 : 2) * IN;
+      const high = flat ? wall.framing.studWidth.mm : small ? 4 * IN : wall.height.mm;
       const obstacle: Obstacle = {
         id,
         kind: what.what,

@@ -1,6 +1,6 @@
 /** Edits of what was seen in an opened box: its cables, what their conductors do, its devices. Each gives a new site. */
 import { DEVICE_KINDS } from '../catalog/index.js';
-import { said, type Cable, type ConductorUse, type Device, type Site } from '../model/index.js';
+import { said, type Cable, type ConductorUse, type Device, type Site, type Box, type BoxTrouble } from '../model/index.js';
 import { devicesIn, usesTaken } from '../wiring/index.js';
 
 export const setCable = (site: Site, cableId: string, part: Partial<Cable>): Site => ({
@@ -40,6 +40,12 @@ export function tracedUse(site: Site, boxId: string, cable: Cable, conductor: nu
         ? undefined
         : 'no',
   });
+}
+/** What is wrong with a box, one more of it or one less; undefined when nothing is. */
+export function toggledTrouble(box: Pick<Box, 'trouble'>, what: BoxTrouble): BoxTrouble[] | undefined {
+  const is = box.trouble ?? [];
+  const next = is.includes(what) ? is.filter((t) => t !== what) : [...is, what];
+  return next.length ? next : undefined;
 }
 export const setDevice = (site: Site, deviceId: string, part: Partial<Device>): Site => ({
   ...site,

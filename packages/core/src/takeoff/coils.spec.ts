@@ -4,7 +4,7 @@ import { demoWanted, quinceStreet, sewingCorner, routerShelf } from '../demo/ind
 import { workOf } from '../ledger/index.js';
 import { feet } from '../measure/index.js';
 import { checkHouse, measured, wantOf, type House, type JobInHouse } from '../model/index.js';
-import { keptParts, routeDetail, searchRoutes, takeWay } from '../want/index.js';
+import { keptParts, routeDetail, searchRoutes, takeWay } from '../purpose/index.js';
 import { cablePieces, coilPlans, coilsOf, coilWords } from './index.js';
 
 const taken = (id: string): JobInHouse => {

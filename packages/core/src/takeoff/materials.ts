@@ -232,7 +232,7 @@ function racewayRows(job: JobInHouse, w: Work): MaterialRow[] {
     lengths('track'),
     lengths('cover'),
     ...[...kinds].map(([what, count]) => each('raceway-fitting', `raceway fitting: ${what}`, count, 'of the same make as the track')),
-    each('screw', 'screw into a stud, for the track', raceway.supports.length * 2, 'two at each stud on the line'),
+    each('screw', 'screw into wood, for the track', raceway.supports.length * 2, 'two at each place where it is held'),
   ];
 }
 

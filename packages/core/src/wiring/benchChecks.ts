@@ -161,6 +161,7 @@ export function benchFindings(on: SwitchedOn, source: Bench, edition: Edition): 
   for (const e of endsIn(bench, PANEL).filter((x) => !jointOf(bench, x)))
     say('loose-end', 'Ends in the panel', 'stop', `${name(e)} hangs loose in the panel: on its bar, its breaker, or capped`, '110.14(B)');
   wireAndBreaker(bench, year, findings);
+  neutralsApart(bench, year, findings);
   for (const box of bench.boxes) {
     const ends = endsIn(bench, box.id);
     if (ends.length === 0) continue;
@@ -242,13 +243,15 @@ export function benchFindings(on: SwitchedOn, source: Bench, edition: Edition): 
           bench.joints.some((x) => x.boxId === box.id && x.at?.device === d.id && x.at.terminal === terminal);
         // with the contacts open, only what truly feeds it is live
         const open = usesOf({ ...bench, devices: bench.devices.map((x) => (x.id === d.id ? { ...x, tripped: true } : x)) });
-        const fedAt = (terminal: string) => {
+        const fedAt = (terminal: string, by: Use = 'hot') => {
           const j = bench.joints.find((x) => x.boxId === box.id && x.at?.device === d.id && x.at.terminal === terminal);
-          return j?.ends.some((e) => open.get(endKey(e))?.has('hot')) ?? false;
+          return j?.ends.some((e) => open.get(endKey(e))?.has(by)) ?? false;
         };
         const reversed = fedAt('load brass') && !fedAt('line brass');
         // hot through the sensor and neutral past it: the first load trips it
-        const crossed = on('line brass') && !on('line silver') && on('load silver') && !on('load brass');
+        const crossed =
+          (on('line brass') && !on('line silver') && on('load silver') && !on('load brass')) ||
+          (fedAt('line brass') && fedAt('load silver', 'neutral') && !fedAt('line silver', 'neutral'));
         say(
           'line-load',
           `${d.name}: LINE and LOAD`,
@@ -355,6 +358,48 @@ function wireAndBreaker(bench: Bench, year: string, findings: BenchFinding[]): v
       if (judged.verdict !== 'ok') findings.push({ ...judged, rule: 'conductor-breaker', title: `${c.name} and breaker ${b.number}` });
     }
   }
+}
+
+/**
+ * A neutral belongs to the hot it came with (200.4(A), 300.3(B)): one that goes back by the cable of another circuit is borrowed, and two
+ * that meet away from the bar are joined. Either carries what no breaker counts, and is live with its own breaker off.
+ */
+function neutralsApart(bench: Bench, year: string, findings: BenchFinding[]): void {
+  const bar = nodeOf.bar(NEUTRAL_BAR);
+  const landed = (device: string) =>
+    bench.joints.filter((j) => j.boxId === PANEL && j.at?.device === device).flatMap((j) => j.ends.filter((e) => 'cableId' in e));
+  const backs = landed(NEUTRAL_BAR).map((e) => ({
+    cableId: e.cableId,
+    nodes: reached(bench, nodeOf.end(endKey(e)), (b) => b.from === bar || b.to === bar),
+  }));
+  if (backs.length < 2) return;
+  const feeds = feedsOf(bench);
+  const called = (id: string): string => bench.cables.find((c) => c.id === id)?.name ?? id;
+  for (const d of bench.devices)
+    for (const [hot, neutral] of BACK[d.form] ?? []) {
+      const from = bench.breakers.filter((_, i) => feeds[i]!.nodes.has(nodeOf.terminal(d.id, hot)));
+      if (from.length !== 1) continue;
+      const comes = new Set(landed(from[0]!.id).map((e) => e.cableId));
+      const back = backs.filter((n) => n.nodes.has(nodeOf.terminal(d.id, neutral)));
+      const foreign = back.find((n) => !comes.has(n.cableId));
+      if (!foreign) continue;
+      const borrowed = back.every((n) => !comes.has(n.cableId));
+      findings.push({
+        ...{
+          rule: borrowed ? 'neutral-borrowed' : 'neutrals-joined',
+          boxId: d.boxId,
+          verdict: 'stop',
+          sums: [],
+          source: nec(year, '200.4(A)'),
+        },
+        title: `${d.name}: its neutral`,
+        says: borrowed
+          ? `its hot comes from breaker ${from[0]!.number}, its neutral goes back by ${called(foreign.cableId)}: that white is live with the other breaker off, and can carry more than any breaker counts`
+          : `its neutral also goes back by ${called(foreign.cableId)}, of another circuit: neutrals of two circuits meet only at their bar`,
+        ask: 'Find the white that came with its hot and land it there; part the others.',
+      });
+      break;
+    }
 }
 
 /** A yoke whose halves hang on two breakers: both have to open together (210.7). */

@@ -91,6 +91,7 @@ export interface AskJudgement {
 /** What a value has to lie between: `at least 6", at most 8"`. */
 export function askRange(ask: StepAsk, unit: JobInHouse['unit']): string {
   const say = (n: number) => (ask.unit === 'V' ? `${n} V` : printLength(n, unit));
+  if (ask.least !== undefined && ask.least > 0 && ask.most !== undefined) return `${say(ask.least)} to ${say(ask.most)}`;
   return [
     ask.least === undefined || ask.least === 0 ? '' : `at least ${say(ask.least)}`,
     ask.most === undefined ? '' : `at most ${say(ask.most)}`,

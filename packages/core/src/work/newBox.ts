@@ -349,7 +349,7 @@ function boreWay(at: At, r: WorkRun): Draft[] {
         ...traced.drillFrom,
         ...bored.map((h, i) =>
           [
-            `${i + 1}. ${capital(h.count > 1 ? `${h.count} ${h.member}s` : h.member)}, ${h.where}: ${mark(h.sizeMm)}`,
+            `${i + 1}. ${h.member === 'joist' ? '' : `${capital(h.count > 1 ? `${h.count} ${h.member}s` : h.member)}, `}${h.where}: ${mark(h.sizeMm)}`,
             h.plate ? 'steel plate over it' : '',
             h.bushing ? 'bushing in before the cable' : '',
             h.seal ? 'sealed once the cable is in' : '',

@@ -21,10 +21,10 @@ import {
   type Site,
   type WantPlace,
 } from '../model/index.js';
-import { fromBox } from '../situation/index.js';
+import { fromBox } from '../purpose/index.js';
 import { addRoom } from '../survey/index.js';
 import { materialsOf } from '../takeoff/index.js';
-import { keptParts, routeDetail, searchRoutes, takeWay } from '../want/index.js';
+import { keptParts, routeDetail, searchRoutes, takeWay } from '../purpose/index.js';
 import { restsOn, stepsOf } from './index.js';
 
 const inch = (v: number) => measured(inches(v), `${v}`);

@@ -1,9 +1,10 @@
 /** A surface raceway from the line on the wall to its covers: nothing is cut, and all of it is put up before the old box is opened. */
 import { DEVICE_KINDS } from '../catalog/index.js';
+import { racewayPlaces } from '../route/index.js';
 import { runTo, wiringOf, type Work, type WorkBox } from '../ledger/index.js';
 import { marksFor, cutStock } from '../layout/index.js';
 import { printLength, printMark, toFeet } from '../measure/index.js';
-import { atBox, id, step, type Draft } from './step.js';
+import { atBox, capital, id, step, type Draft } from './step.js';
 import { spent } from './times.js';
 
 /**
@@ -45,7 +46,7 @@ export function racewaySteps(w: Work, boxes: readonly WorkBox[], isolate: Draft[
       'mark-out',
       `Mark the line and the ${boxes.length} boxes`,
       [spent('mark out', boxes.length)],
-      [`One level line along ${walls}, and every box on it.`, ...marks, 'Mark the studs on the line.'],
+      [`A level line on each: ${walls}; and every box on it.`, ...marks, 'Mark the studs on the line.'],
       { cautions: guessed ? ['Studs here are only reckoned: find them before a hole is drilled.'] : [] },
     ),
     step(
@@ -55,9 +56,15 @@ export function racewaySteps(w: Work, boxes: readonly WorkBox[], isolate: Draft[
       [
         ...bars('track'),
         ...lengths('track').map((p) => `${p.where}: ${say(p.mm)}.`),
-        ...(raceway?.fittings ?? []).map((f) => `${f.count > 1 ? `${f.count} × ` : ''}${f.what}: ${f.where}.`),
+        ...[...new Set((raceway?.fittings ?? []).map((f) => f.what))].map(
+          (what) =>
+            `${capital(what)}: ${racewayPlaces(
+              (raceway?.fittings ?? []).filter((f) => f.what === what),
+              say,
+            )}.`,
+        ),
         'Every cut end filed smooth inside; a fitting, coupling or box between all pieces, screwed tight: they carry the ground.',
-        `Screwed to studs: ${(raceway?.supports ?? []).map((s) => s.where).join('; ') || 'as the maker says'}.`,
+        `Screwed to a stud or a board: ${racewayPlaces(raceway?.supports ?? [], say) || 'as the maker says'}.`,
       ],
       {
         alters: true,
@@ -106,7 +113,7 @@ export function racewaySteps(w: Work, boxes: readonly WorkBox[], isolate: Draft[
       [
         ...bars('cover'),
         ...lengths('cover').map((p) => `${p.where}: ${say(p.mm)}.`),
-        'No wire pinched under an edge; each cover reaches under its fittings.',
+        'No wire pinched under an edge. Each cover is cut 1/4 in longer at each end than its gap: it reaches so far under its fittings.',
       ],
       { alters: true },
     ),

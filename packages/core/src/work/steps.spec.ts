@@ -4,7 +4,7 @@ import { demoJobs, demoWanted, hallBox, quinceStreet, sewingCorner } from '../de
 import { ledgerOf, workOf } from '../ledger/index.js';
 import { inches } from '../measure/index.js';
 import { applyEdits, bareJob, inHouse, wantOf, type House, type JobInHouse } from '../model/index.js';
-import { keptParts, routeDetail, searchRoutes, takeWay } from '../want/index.js';
+import { keptParts, routeDetail, searchRoutes, takeWay } from '../purpose/index.js';
 import {
   enterProof,
   enterValue,

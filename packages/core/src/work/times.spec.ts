@@ -4,7 +4,7 @@ import { demoWanted, hallBox, quinceStreet } from '../demo/index.js';
 import { withKind } from '../layout/index.js';
 import { inches } from '../measure/index.js';
 import { bareJob, inHouse, wantOf, type JobInHouse } from '../model/index.js';
-import { keptParts, routeDetail, searchRoutes, takeWay } from '../want/index.js';
+import { keptParts, routeDetail, searchRoutes, takeWay } from '../purpose/index.js';
 import { judgeAsk, minutesOf, printSpan, spent, stepsOf, timeTerms, type Step } from './index.js';
 
 const taken = (id: string): JobInHouse => {

@@ -5,7 +5,7 @@ import type { ImportRow } from '@saddle/core/exchange';
 import type { Difference, FieldError, House, Job } from '@saddle/core/model';
 import type { FieldSpec, SumAnswer } from '@saddle/core/pocket';
 import type { JobSummary } from '@saddle/core/work';
-import type { FromBoxAnswers, OtherSideAnswers } from '@saddle/core/situation';
+import type { FromBoxAnswers, OtherSideAnswers } from '@saddle/core/purpose';
 import { catchError, map, type Observable, of, throwError } from 'rxjs';
 
 export interface Stored<T> {

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, ElementRef, inject, input, output, viewChild } from '@angular/core';
 import type { PlanDrawing } from '@saddle/core/layout';
 import type { FaceId } from '@saddle/core/model';
-import { nudgedOnPlan, type RoutePlanFigure } from '@saddle/core/want';
+import { nudgedOnPlan, type RoutePlanFigure } from '@saddle/core/purpose';
 
 /** A point of the plan in mm, y downward as it is drawn. */
 export interface PlanPointer {

@@ -12,7 +12,7 @@ import {
   type Room,
   type WantedOutlet,
 } from '@saddle/core/model';
-import { putJoists } from '@saddle/core/want';
+import { putJoists } from '@saddle/core/purpose';
 import { nanoid } from 'nanoid';
 import { ChoiceField, type Choice } from '../fields/choice-field';
 import { LengthField } from '../fields/length-field';

@@ -4,7 +4,7 @@ import { loadShares } from '@saddle/core/codebook';
 import type { FeedCandidate } from '@saddle/core/feeds';
 import type { Breaker, Circuit } from '@saddle/core/model';
 import { breakerPlaces } from '@saddle/core/panel';
-import { allow, forbid, wantedAsPlanned } from '@saddle/core/want';
+import { allow, forbid, wantedAsPlanned } from '@saddle/core/purpose';
 import { scaleLinear } from 'd3-scale';
 import { ChoiceField, type Choice } from '../fields/choice-field';
 import { TextField } from '../fields/text-field';

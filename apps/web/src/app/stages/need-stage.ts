@@ -4,7 +4,7 @@ import { APPLIANCES } from '@saddle/core/catalog';
 import { loadAmps } from '@saddle/core/codebook';
 import { parsePower } from '@saddle/core/measure';
 import { PURPOSE_WORDS, ROOM_USES, type Load, type Room, type WantLoad } from '@saddle/core/model';
-import { withLoads } from '@saddle/core/want';
+import { withLoads } from '@saddle/core/purpose';
 import { nanoid } from 'nanoid';
 import { map, type Observable } from 'rxjs';
 import { FaultSearch } from '../diagnose/fault-search';

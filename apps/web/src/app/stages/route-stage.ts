@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, untracked } from '@angular/core';
 import { printLength, printMark } from '@saddle/core/measure';
-import { wantedAsPlanned } from '@saddle/core/want';
+import { wantedAsPlanned } from '@saddle/core/purpose';
 import { Segmented, type Segment } from '../fields/segmented';
 import { JobSession } from '../job/job-session';
 import { SumTable } from '../ledger/sum-table';

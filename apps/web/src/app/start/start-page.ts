@@ -14,9 +14,8 @@ import {
   type MeasuredLength,
   type Purpose,
 } from '@saddle/core/model';
-import { fromBox, withWallInHand, type FromBoxAnswers, type OtherSideAnswers, type WallInHand } from '@saddle/core/situation';
+import { fromBox, newJob, withWallInHand, type FromBoxAnswers, type OtherSideAnswers, type WallInHand } from '@saddle/core/purpose';
 import { roomFaces } from '@saddle/core/survey';
-import { newJob } from '@saddle/core/want';
 import { nanoid } from 'nanoid';
 import { firstValueFrom } from 'rxjs';
 import { Documents, problemOf, readable, type HouseLine, type NewFromBox, type Problem, type Stored } from '../api/documents.service';

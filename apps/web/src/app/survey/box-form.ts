@@ -1,11 +1,13 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { BOX_KINDS, BOX_KIND_IDS, DEVICE_KINDS, isReceptacle } from '@saddle/core/catalog';
-import { parseVolume } from '@saddle/core/measure';
+import { AWG_SIZES, parseVolume } from '@saddle/core/measure';
 import {
   asSeen,
+  BOX_TROUBLES,
   presetWords,
   said,
   type Box,
+  type BoxTrouble,
   type Cable,
   type CableEnd,
   type ConductorUse,
@@ -13,7 +15,7 @@ import {
   type MeasuredLength,
   type Wall,
 } from '@saddle/core/model';
-import { addDevice, dropDevice, setCable, setDevice, tracedUse, usesShown } from '@saddle/core/survey';
+import { addDevice, dropDevice, setCable, setDevice, toggledTrouble, tracedUse, usesShown } from '@saddle/core/survey';
 import { boxClamps, boxMaterial, boxVolume, cablesIn, devicesIn } from '@saddle/core/wiring';
 import { nanoid } from 'nanoid';
 import { ChoiceField, type Choice } from '../fields/choice-field';
@@ -37,7 +39,7 @@ export class BoxForm {
     { value: 'other', label: 'another, as measured' },
   ];
   protected readonly deviceKinds: Choice[] = Object.values(DEVICE_KINDS).map((d) => ({ value: d.id, label: d.name }));
-  protected readonly gauges: Choice[] = [14, 12, 10].map((g) => ({ value: `${g}`, label: `${g} AWG` }));
+  protected readonly gauges: Choice[] = AWG_SIZES.map((g) => ({ value: `${g}`, label: `${g} AWG` }));
   protected readonly clampKinds: Choice[] = [
     { value: 'internal', label: 'metal clamps inside' },
     { value: 'moulded', label: 'moulded tabs' },
@@ -88,6 +90,15 @@ export class BoxForm {
     { value: 'traveller', label: 'traveller' },
     { value: 'spare', label: 'not used' },
   ];
+  protected readonly whites: Choice[] = [
+    { value: 'no', label: 'a neutral' },
+    { value: 'marked', label: 'used as a hot, and marked' },
+    { value: 'unmarked', label: 'used as a hot, not marked' },
+  ];
+  protected readonly troubles = BOX_TROUBLES;
+  protected toggleTrouble(what: BoxTrouble): void {
+    this.setBox({ trouble: toggledTrouble(this.box(), what) });
+  }
   protected readonly splits: Choice[] = [
     { value: 'two feeds', label: 'a half on each of two feeds' },
     { value: 'half switched', label: 'lower half by a switch' },

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { Router } from '@angular/router';
 import { fieldWords, type MeasuredLength } from '@saddle/core/model';
-import type { FromBoxAnswers } from '@saddle/core/situation';
+import type { FromBoxAnswers } from '@saddle/core/purpose';
 import { firstValueFrom } from 'rxjs';
 import { Documents, type NewFromBox, problemOf } from '../api/documents.service';
 import { ChoiceField, type Choice } from '../fields/choice-field';

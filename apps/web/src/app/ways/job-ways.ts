@@ -1,6 +1,6 @@
 import { computed, effect, inject, Injectable, signal, untracked, type OnDestroy } from '@angular/core';
 import { wantOf, type House, type Want } from '@saddle/core/model';
-import type { Ways } from '@saddle/core/want';
+import type { Ways } from '@saddle/core/purpose';
 import type { Subscription } from 'rxjs';
 import type { FindingRow } from '../ledger/finding-list';
 import { JobSession } from '../job/job-session';

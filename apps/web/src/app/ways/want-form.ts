@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, signal } f
 import type { JobWant, MeasuredLength, Want, WantLamps, WantPlace } from '@saddle/core/model';
 import { USUAL_STOCK } from '@saddle/core/route';
 import { roomFaces } from '@saddle/core/survey';
-import { nextPlace, putPlace, toFace, putWant } from '@saddle/core/want';
+import { nextPlace, putPlace, shelvesAt, toFace, toShelf, putWant } from '@saddle/core/purpose';
 import { ChoiceField, type Choice } from '../fields/choice-field';
 import { LengthField } from '../fields/length-field';
 import { TextField } from '../fields/text-field';
@@ -23,6 +23,18 @@ import { JobSession } from '../job/job-session';
         <h4>{{ want().places.length > 1 ? 'Outlet ' + ($index + 1) : want().kind === 'lights' ? 'The switch' : 'Where' }}</h4>
         <div class="fields">
           <sa-choice-field label="wall, seen from" [value]="p.wallId + '|' + p.face" [choices]="faces()" (set)="setFace($index, $event)" />
+          @if (want().kind === 'raceway' && shelvesAt(p); as shelves) {
+            @if (shelves.length > 0) {
+              <sa-choice-field
+                label="the raceway lies there"
+                [value]="p.inFront"
+                [choices]="shelves"
+                [unknown]="true"
+                unknownLabel="on the wall"
+                (set)="onShelf($index, $event)"
+              />
+            }
+          }
           <sa-length-field
             label="from its left end to the middle of the box"
             [value]="p.fromLeft"
@@ -134,6 +146,14 @@ export class WantForm {
   protected setFace(index: number, value: string | undefined): void {
     const [wallId, face] = (value ?? '').split('|') as [string, WantPlace['face']];
     if (face) this.session.edit(`${this.want().name} on another wall`, (job) => toFace(this.session.job().found, job, index, wallId, face));
+  }
+  protected shelvesAt(p: WantPlace): Choice[] {
+    return shelvesAt(this.session.job().found, p).map((f) => ({ value: f.id, label: f.name }));
+  }
+  protected onShelf(index: number, id: string | undefined): void {
+    this.session.edit(`${this.want().name} on ${id === undefined ? 'the wall' : 'a shelf'}`, (job) =>
+      toShelf(this.session.job().found, job, index, id),
+    );
   }
   protected addPlace(): void {
     const next = nextPlace({ ...this.session.house.house(), site: this.session.job().found }, this.want());

@@ -1,7 +1,7 @@
 /** The search in its worker, with a worker that answers by hand: what is told, what ends it, and that it lives on for the next search. */
 import { quinceStreet, sewingCorner } from '@saddle/core/demo';
 import { wantOf } from '@saddle/core/model';
-import type { Ways } from '@saddle/core/want';
+import type { Ways } from '@saddle/core/purpose';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { WaySearches, type WaySearch } from './way-search.service';
 

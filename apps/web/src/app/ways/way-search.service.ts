@@ -1,6 +1,6 @@
 import { Injectable, type OnDestroy } from '@angular/core';
 import type { House, Want } from '@saddle/core/model';
-import type { Ways } from '@saddle/core/want';
+import type { Ways } from '@saddle/core/purpose';
 import { Observable } from 'rxjs';
 
 export type WaySearch = { state: 'running'; says: string } | { state: 'done'; ways: Ways } | { state: 'failed'; says: string };

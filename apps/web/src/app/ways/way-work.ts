@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { printLength, printMark } from '@saddle/core/measure';
-import { holeNumbers, type ShownWay } from '@saddle/core/want';
+import { racewayPlaces } from '@saddle/core/route';
+import { holeNumbers, type ShownWay } from '@saddle/core/purpose';
 import { LengthUnits } from '../fields/length-units';
 import { FindingList, type FindingRow } from '../ledger/finding-list';
 import { SumTable } from '../ledger/sum-table';
@@ -78,7 +79,7 @@ import { SumTable } from '../ledger/sum-table';
             Cover length {{ $index + 1 }}: {{ list(b.pieces) }}, {{ mark(b.offcutMm) }} left.
           }
         </p>
-        <p>Screwed to studs at {{ supports() }}. File every cut end; every fitting has to carry the ground through.</p>
+        <p>Screwed to a stud or a board: {{ supports() }}. File every cut end; every fitting has to carry the ground through.</p>
         <sa-finding-list [rows]="[fill()]" />
         @for (s of r.sums; track $index) {
           <sa-sum-table [sum]="s" />
@@ -202,9 +203,7 @@ export class WayWork {
     title: 'Fill of the track',
     cures: [],
   }));
-  protected readonly supports = computed(() =>
-    (this.way().detail.raceway?.supports ?? []).map((s) => `${s.where}${s.guessed ? ' (reckoned)' : ''}`).join('; '),
-  );
+  protected readonly supports = computed(() => racewayPlaces(this.way().detail.raceway?.supports ?? [], this.mark));
   protected readonly legs = computed(() =>
     this.way()
       .detail.traced.legs.filter((l) => l.lengthMm > 0.5)

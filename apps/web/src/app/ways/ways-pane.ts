@@ -15,7 +15,7 @@ import {
   viaDrawn,
   type JoistQuestion,
   type ShownWay,
-} from '@saddle/core/want';
+} from '@saddle/core/purpose';
 import { ChoiceField, type Choice } from '../fields/choice-field';
 import { Segmented, type Segment } from '../fields/segmented';
 import { PlanDrawingView, type PlanPointer } from '../house/plan-drawing';

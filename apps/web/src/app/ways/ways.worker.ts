@@ -1,7 +1,7 @@
 /// <reference lib="webworker" />
 import type { FeedCandidate } from '@saddle/core/feeds';
 import type { House, Want } from '@saddle/core/model';
-import { wantFeeds, waysOf } from '@saddle/core/want';
+import { wantFeeds, waysOf } from '@saddle/core/purpose';
 
 /** What feeds can do follows from the survey and what is wanted; what is forbidden or weighed changes nothing of it. */
 let judged: { key: string; feeds: FeedCandidate[] } | undefined;

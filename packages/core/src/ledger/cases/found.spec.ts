@@ -8,11 +8,13 @@ import { sharedNeutralRun, runOfBoxes, switchOn } from '../../circuit/index.js';
 import { quinceStreet, sewingCorner } from '../../demo/index.js';
 import { inches } from '../../measure/index.js';
 import {
+  applyEdits,
   boxCentreX,
   distanceForCentre,
   measured,
   plannedSite,
   type Bench,
+  type Box,
   type Change,
   type Circuit,
   type Edition,
@@ -374,5 +376,27 @@ describe('two circuits in the boxes that are opened', () => {
     expect(off!.says.join()).toMatch(/Each is proved dead by itself/);
     expect(prove!.says.length).toBeGreaterThan(0);
     expect(stepsOf(job({})).find((s) => s.id === 'breaker-off')!.title).toBe('Breaker 4 off, locked or labelled');
+  });
+});
+
+describe('a box that is there, its front measured (314.20)', () => {
+  const behind = (setback: Box['setback'], condition: Box['condition'] = 'sound') =>
+    job({ found: ({ found }) => ({ ...found, boxes: found.boxes.map((b) => (b.id === 'hall-box' ? { ...b, setback, condition } : b)) }) });
+  const of = (j: JobInHouse) => ledgerOf(j).find((f) => f.rule === 'setback' && f.subject === 'hall-box');
+  it('1/4 in behind drywall is ok only where somebody measured it', () => {
+    expect(of(behind(measured(inches(0.25))))!.verdict).toBe('ok');
+    expect(of(behind({ mm: inches(0.25), known: 'assumed' }))).toMatchObject({
+      verdict: 'can’t tell',
+      ask: expect.stringMatching(/Measure/),
+    });
+    expect(of(behind(undefined))).toBeUndefined();
+  });
+  it('another box in its place has neither its setback nor its cracks', () => {
+    const broken = behind(measured(inches(0.5)), 'cracked');
+    expect(of(broken)!.verdict).toBe('stop');
+    const state = ledgerOf(broken).find((f) => f.rule === 'box-state')!;
+    const cured = applyEdits(broken, state.remedies[0]!.edits) as JobInHouse;
+    expect(ledgerOf(cured).filter((f) => f.subject === 'hall-box' && ['setback', 'box-state'].includes(f.rule))).toEqual([]);
+    expect(plannedSite(cured).boxes.find((b) => b.id === 'hall-box')).toMatchObject({ condition: 'sound' });
   });
 });

@@ -95,9 +95,7 @@ function planned(input: PlanInput): WiringPlan {
   ];
   if (devices.length) {
     const what = devices.length > 1 ? 'devices' : receptacles.length ? 'device' : isSwitch ? 'switch' : 'device';
-    plan.takeApart = ['hots', 'neutrals', 'grounds'].map(
-      (word, i) => `Take the ${word} off the ${what}${i === 0 ? ' first, and treat every conductor as live' : ''}.`,
-    );
+    plan.takeApart = [`Take the hots off the ${what} first, and treat every conductor as live; then the neutrals, last the grounds.`];
     const protector = receptacles.find((d) => DEVICE_KINDS[d.kind].groundFault);
     const unused = protector
       ? plan.joints.some((j) => j.at?.deviceId === protector.id && j.at.name === 'load brass')

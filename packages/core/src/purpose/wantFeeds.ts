@@ -1,25 +1,40 @@
 /** The feeds of a wanted outlet: the same judgements as a job’s, made before there is a job. */
 import { homeRunFor, judgedFeeds, type FeedCandidate, type Trial } from '../feeds/index.js';
 import { roomPlans, type Point } from '../layout/index.js';
-import { boxCentreX, uXOf, type Box, type House, type Site, type Wall, type Want, type WantPlace } from '../model/index.js';
-import { planPoint, wallSides } from '../route/index.js';
+import {
+  boxCentreX,
+  standsOut,
+  uXOf,
+  type Box,
+  type FaceId,
+  type House,
+  type Site,
+  type Wall,
+  type Want,
+  type WantPlace,
+} from '../model/index.js';
+import { beforeWall, planPoint, wallSides } from '../route/index.js';
 import { loadOf, trialJob, wantLoads } from './outletPlan.js';
 
 /** Up to so many boxes all are judged; in a larger house the near ones first, until enough of them are fit. */
 const ALL_JUDGED = 60;
 
 /** Where points of walls lie in plan; undefined on a wall that nobody walked along. */
-function planner(site: Site): (wallId: string, xOf: (wall: Wall) => number | undefined) => Point | undefined {
+function planner(
+  site: Site,
+): (wallId: string, xOf: (wall: Wall) => number | undefined, front?: { face: FaceId; id: string | undefined }) => Point | undefined {
   const sides = wallSides(roomPlans(site));
   const walls = new Map(site.walls.map((w) => [w.id, w]));
-  return (wallId, xOf) => {
+  return (wallId, xOf, front) => {
     const [wall, side] = [walls.get(wallId), sides.get(wallId)];
     const x = wall && xOf(wall);
-    return wall && side && x !== undefined ? planPoint(wall, side, x) : undefined;
+    const shelf = wall?.fixtures?.find((f) => f.id === front?.id && f.face === front?.face);
+    const across = wall && side && shelf && beforeWall(wall, side, shelf.face, standsOut(shelf).mm);
+    return wall && side && x !== undefined ? planPoint(wall, side, x, across) : undefined;
   };
 }
-export const placePoint = ({ site }: House, place: Pick<WantPlace, 'wallId' | 'face' | 'fromLeft'>): Point | undefined =>
-  planner(site)(place.wallId, (wall) => uXOf(wall, place.face, place.fromLeft.mm));
+export const placePoint = ({ site }: House, place: Pick<WantPlace, 'wallId' | 'face' | 'fromLeft' | 'inFront'>): Point | undefined =>
+  planner(site)(place.wallId, (wall) => uXOf(wall, place.face, place.fromLeft.mm), { face: place.face, id: place.inFront });
 export function feedPoint({ site }: House, feedId: string): Point | undefined {
   const { place } = site.panel ?? {};
   if (feedId === 'panel') return place && planner(site)(place.wallId, (wall) => uXOf(wall, place.face, place.fromLeft.mm));

@@ -1,12 +1,16 @@
 /** Changes of what a job wants: pure, so that each can be undone. */
+import { BOX_KINDS } from '../catalog/index.js';
 import { inches } from '../measure/index.js';
 import { GRID_MM } from '../route/index.js';
 import {
   DOCUMENT_VERSION,
   assumed,
+  builtInName,
   AT_A_BOX,
   DEFAULT_SCHOOLS,
   EVEN_WEIGHTS,
+  uXOf,
+  type Fixture,
   type House,
   type Job,
   type JobWant,
@@ -81,6 +85,8 @@ const withWant = <J extends Job>(job: J, change: (want: JobWant) => JobWant): J 
 export const putWant = <J extends Job>(job: J, part: Partial<JobWant>): J => withWant(job, (w) => ({ ...w, ...part }));
 export const putPlace = <J extends Job>(job: J, index: number, part: Partial<WantPlace>): J =>
   withWant(job, (w) => ({ ...w, places: w.places.map((p, i) => (i === index ? { ...p, ...part } : p)) }));
+const withPlace = <J extends Job>(job: J, index: number, place: WantPlace): J =>
+  withWant(job, (w) => ({ ...w, places: w.places.map((p, i) => (i === index ? place : p)) }));
 /**
  * Puts one of its places onto another face. Where it lay would often be past the new wall's end: it then starts in the wall's middle,
  * marked assumed, until somebody says where.
@@ -90,7 +96,41 @@ export function toFace<J extends Job>(site: Site, job: J, index: number, wallId:
   const place = job.want?.places[index];
   if (!wall || !place) return job;
   const fits = place.fromLeft.mm <= wall.length.mm;
-  return putPlace(job, index, { wallId, face, ...(fits ? {} : { fromLeft: assumed(wall.length.mm / 2) }) });
+  const moved = { ...place, wallId, face, ...(fits ? {} : { fromLeft: assumed(wall.length.mm / 2) }) };
+  // the shelf stays at its wall
+  if (wallId !== place.wallId || face !== place.face) delete moved.inFront;
+  return withPlace(job, index, moved);
+}
+
+/** What a raceway can run along at the face of a place, instead of along the wall: shelves and built-ins, with where each begins. */
+export function shelvesAt(site: Site, place: Pick<WantPlace, 'wallId' | 'face'>): { id: string; name: string }[] {
+  const wall = site.walls.find((w) => w.id === place.wallId);
+  const kinds: Fixture['kind'][] = ['shelf', 'counter', 'base-cabinet', 'wall-cabinet', 'furniture'];
+  return (wall?.fixtures ?? [])
+    .filter((f) => f.face === place.face && kinds.includes(f.kind))
+    .map((f) => ({ id: f.id, name: `front of the ${builtInName(f)}` }));
+}
+
+/**
+ * Puts one of the places of a raceway onto the front of a shelf, or back onto the wall. On the shelf its box sits in the middle of the
+ * front edge; where it lay beside the shelf it moves to its middle. Both are marked assumed until somebody says where.
+ */
+export function toShelf<J extends Job>(site: Site, job: J, index: number, fixtureId: string | undefined): J {
+  const place = job.want?.places[index];
+  const wall = site.walls.find((w) => w.id === place?.wallId);
+  if (!place || !wall) return job;
+  const { inFront: _was, ...onWall } = place;
+  const shelf = wall.fixtures?.find((f) => f.id === fixtureId && f.face === place.face);
+  if (!shelf) return withPlace(job, index, onWall);
+  const x = uXOf(wall, place.face, place.fromLeft.mm);
+  const beside = x < shelf.x.mm || x > shelf.x.mm + shelf.width.mm;
+  const low = shelf.z.mm + (shelf.height.mm - BOX_KINDS['surface-1g'].heightMm) / 2;
+  return withPlace(job, index, {
+    ...onWall,
+    inFront: shelf.id,
+    bottom: assumed(Math.max(shelf.z.mm, low)),
+    ...(beside ? { fromLeft: assumed(uXOf(wall, place.face, shelf.x.mm + shelf.width.mm / 2)) } : {}),
+  });
 }
 
 /** No way may use a part of the house any more. */
@@ -109,14 +149,18 @@ export function nextPlace(house: House, want: Want): WantPlace | undefined {
   const wall = house.site.walls.find((w) => w.id === last.wallId);
   // along a raceway as bench outlets stand, along a run as the spacing rule of a room has it (210.52(A): 12 ft, from memory)
   const at = last.fromLeft.mm + inches(want.kind === 'run' ? 96 : 28);
-  if (wall && at <= wall.length.mm - inches(4)) return { ...last, fromLeft: assumed(at) };
+  const shelf = wall?.fixtures?.find((f) => f.id === last.inFront);
+  const onShelf = !wall || !shelf || (uXOf(wall, last.face, at) >= shelf.x.mm && uXOf(wall, last.face, at) <= shelf.x.mm + shelf.width.mm);
+  if (wall && onShelf && at <= wall.length.mm - inches(4)) return { ...last, fromLeft: assumed(at) };
+  if (!onShelf) return undefined;
   const room = house.site.rooms.find((r) => r.sides?.some((s) => s.wallId === last.wallId && s.face === last.face));
   const i = room?.sides?.findIndex((s) => s.wallId === last.wallId && s.face === last.face) ?? -1;
   const next = room?.sides?.[(i + 1) % (room.sides.length || 1)];
   const on = next && house.site.walls.find((w) => w.id === next.wallId);
   if (!next || !on || next.wallId === last.wallId || want.places.some((p) => p.wallId === next.wallId && p.face === next.face))
     return undefined;
-  return { ...last, wallId: next.wallId, face: next.face, fromLeft: assumed(Math.min(inches(24), on.length.mm / 2)) };
+  const { inFront: _shelf, ...rest } = last;
+  return { ...rest, wallId: next.wallId, face: next.face, fromLeft: assumed(Math.min(inches(24), on.length.mm / 2)) };
 }
 
 /** A point of the drawn plan, which runs downward, as a point to pass. mm */

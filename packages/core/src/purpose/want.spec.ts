@@ -11,6 +11,7 @@ import { addRoom } from '../survey/index.js';
 import { feet, inches, toFeet, toInches } from '../measure/index.js';
 import {
   AT_A_BOX,
+  boxRect,
   checkHouse,
   checkJobIn,
   PURPOSES,
@@ -157,22 +158,30 @@ describe('job 4, rain-barrel pump: straight out through the wall', () => {
     }));
 });
 
-describe('job 6, model railway: six outlets on a raceway round an inside corner', () => {
+describe('job 6, model railway: six outlets on a raceway, three of them along a shelf', () => {
   const { detail } = found('model-railway');
   const plan = detail.raceway!;
-  it('a base over the old box, six device boxes, one inside corner, no elbow', () => {
+  const shedBox = quinceStreet.site.boxes.find((b) => b.id === 'shed-box')!;
+  const shedRect = boxRect(
+    quinceStreet.site.walls.find((w) => w.id === 'shed-w1')!,
+    shedBox,
+  )!;
+  const shedLine = (shedRect.bottom + shedRect.top) / 2;
+  it('a base over the old box, six device boxes, up before the corner by two elbows, round it onto the shelf', () => {
     const count = (what: string) => plan.fittings.filter((f) => f.what.startsWith(what)).reduce((s, f) => s + f.count, 0);
-    expect([count('base'), count('device box'), count('inside corner'), count('flat elbow')]).toEqual([1, 6, 1, 0]);
+    expect([count('base'), count('device box'), count('inside corner'), count('flat elbow')]).toEqual([1, 6, 1, 2]);
   });
   it('covers lie between boxes: gap and 1/4 in under each edge', () => {
-    // boxes at 34 and 70 in, 4 3/4 in each: 36 − 4.75 + 0.5
-    expect(plan.pieces.filter((p) => p.what === 'cover').map((p) => toInches(p.mm))).toContainEqual(expect.closeTo(31.75, 3));
-    // the cover from the corner: 20 − 2.375 − 1.5 + 0.5
-    expect(plan.pieces.filter((p) => p.what === 'cover').map((p) => toInches(p.mm))).toContainEqual(expect.closeTo(16.625, 3));
+    // boxes at 34 and 70 in, 2 7/8 in wide as they stand: 36 − 2.875 + 0.5
+    expect(plan.pieces.filter((p) => p.what === 'cover').map((p) => toInches(p.mm))).toContainEqual(expect.closeTo(33.625, 3));
+    // the cover on the shelf from the corner: 20 − 1.4375 − 1.5 + 0.5
+    expect(plan.pieces.filter((p) => p.what === 'cover').map((p) => toInches(p.mm))).toContainEqual(expect.closeTo(17.5625, 3));
   });
-  it('track covers both legs less what the corner takes, and no piece is longer than the stock', () => {
+  it('track covers all legs less what corner and elbows take, and no piece is longer than the stock', () => {
     const track = plan.pieces.filter((p) => p.what === 'track').reduce((s, p) => s + p.mm, 0);
-    expect(toInches(track)).toBeCloseTo(144 - 9.875 - 1.5 + (76 - 1.5), 2);
+    // to the upright 4 in before the shelf’s front (144 − 12 − 4), up to the middle of its 5 1/2 in board, to the corner, along the board
+    const up = 50 + 5.5 / 2 - toInches(shedLine);
+    expect(toInches(track)).toBeCloseTo(128 - 9.875 - 1.5 + (up - 3) + (4 - 3) + (76 - 1.5), 2);
     expect(Math.max(...plan.pieces.map((p) => toInches(p.mm)))).toBeLessThanOrEqual(60 + 1e-6);
   });
   it('the maker’s number of wires is asked for and decides; an inside area alone doesn’t', () => {

@@ -84,6 +84,7 @@ function newBox(site: Site, want: Want, place: WantPlace, i: number, circuitId: 
     name: short(several(want) ? `${want.name} ${i + 1}` : want.kind === 'lights' ? `${want.name} switch` : want.name),
     wallId: place.wallId,
     face: place.face,
+    ...(place.inFront === undefined ? {} : { inFront: place.inFront }),
     place: { from: 'left-end', toward: 'right', to: 'centre', distance: place.fromLeft, bottom: place.bottom },
     kind: firstKind(site, want, place),
     gangs: gangsOf(want, wall),

@@ -64,7 +64,7 @@ export function withWallInHand(house: House, answers: WallInHand): WallMade {
   const room: Room = called ?? { id: own('room'), ...answers.room };
   const behind: Room = answers.outdoorsBehind
     ? (site.rooms.find((r) => r.use === 'outdoors') ?? { id: own('outdoors'), name: 'outdoors', use: 'outdoors', waterWithin6ft: false })
-    : { id: own('behind'), name: `behind the ${answers.room.name}`.slice(0, 120), use: 'hallway' };
+    : { id: own('behind'), name: `room behind the ${answers.room.name}`.slice(0, 120), use: 'hallway' };
   const finish = answers.material === 'masonry' ? ('brick' as const) : ('drywall' as const);
   const face = (roomId: string): WallFace => ({
     roomId,

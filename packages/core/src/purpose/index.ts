@@ -9,3 +9,6 @@ export * from './routeFigures.js';
 export * from './ways.js';
 export * from './edit.js';
 export { asWholeJobs } from './whole.js';
+export * from './otherSide.js';
+export * from './fromBox.js';
+export * from './wallInHand.js';

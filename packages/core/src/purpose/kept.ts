@@ -8,7 +8,7 @@ import type { RouteOption } from './searchRoutes.js';
 
 const partsOf = ({ stock, fittings, pieces, supports, conductorMm }: RacewayPlan): RacewayParts => ({
   stock,
-  fittings: fittings.map((f) => ({ what: f.what.slice(0, 120), where: f.where.slice(0, 1000), count: f.count })),
+  fittings: fittings.map((f) => ({ ...f, what: f.what.slice(0, 120), where: f.where.slice(0, 1000) })),
   pieces: pieces.map((p) => ({ ...p, where: p.where.slice(0, 1000) })),
   supports: supports.map((s) => ({ ...s, where: s.where.slice(0, 1000) })),
   conductorMm,

@@ -11,8 +11,8 @@ import {
   uOf,
 } from '../layout/index.js';
 import { inches, printMark } from '../measure/index.js';
-import { uXOf, type FaceId, type House, type Want } from '../model/index.js';
-import { planPoint, wallSides, type Traced } from '../route/index.js';
+import { standsOut, uXOf, type FaceId, type House, type Want } from '../model/index.js';
+import { beforeWall, planPoint, wallSides, type Traced } from '../route/index.js';
 import type { RouteDetail } from './routeDetail.js';
 import type { RouteOption } from './searchRoutes.js';
 
@@ -70,7 +70,9 @@ export function routePlanFigure(house: House, want: Want, option: RouteOption, d
     const wall = house.site.walls.find((w) => w.id === p.wallId)!;
     const side = sides.get(wall.id);
     if (!side) return [];
-    const at = planPoint(wall, side, uXOf(wall, p.face, p.fromLeft.mm));
+    const shelf = wall.fixtures?.find((f) => f.id === p.inFront);
+    const across = shelf && beforeWall(wall, side, p.face, standsOut(shelf).mm);
+    const at = planPoint(wall, side, uXOf(wall, p.face, p.fromLeft.mm), across);
     return [
       {
         id: `place-${i}`,

@@ -18,7 +18,7 @@ import {
   type JobInHouse,
 } from '../model/index.js';
 import { stepsOf } from '../work/index.js';
-import { keptParts, routeDetail, searchRoutes, takeWay } from '../want/index.js';
+import { keptParts, routeDetail, searchRoutes, takeWay } from '../purpose/index.js';
 import { fromBox, withWallInHand, type FromBoxAnswers } from './index.js';
 
 const base = { id: 'j', houseId: quinceStreet.id, name: 'j' };
@@ -184,7 +184,7 @@ describe('a job at a box', () => {
       return ledgerOf(inHouse(made.job, house)).find((f) => f.rule === 'surroundings')!;
     };
     expect([judged(9), judged(4.5), judged(4.25), judged(9, 'assumed')].map((f) => f.verdict)).toEqual(['ok', 'ok', 'stop', 'can’t tell']);
-    expect(judged(4.25).says).toBe('the plate would reach past the lower edge and the upper edge of the front');
+    expect(judged(4.25).says).toBe('the plate would reach past the lower edge and the upper edge of the front of the built-in');
     expect(judged(9, 'assumed').says).toMatch(/nobody measured its upper edge/);
   });
   it('a built-in that nobody looked into: can’t tell, and the circuit is dead before its front is cut', () => {

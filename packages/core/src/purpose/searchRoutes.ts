@@ -2,11 +2,13 @@
  * From a wanted outlet to the ways its cable can take: all fit feeds at once, by five criteria, exactly. Of all ways that no other beats a
  * handful is shown: the favourite by the user’s weights, the best by each criterion, and what each buys against the favourite.
  */
+import { BOX_KINDS } from '../catalog/index.js';
 import { smallestGaugeFor, term } from '../codebook/index.js';
 import type { FeedCandidate } from '../feeds/index.js';
 import { besideStud, patchPlan } from '../layout/index.js';
 import { inches, printMark } from '../measure/index.js';
 import {
+  builtInName,
   CRITERIA,
   DEFAULT_SCHOOLS,
   studPlaces,
@@ -36,7 +38,7 @@ import {
   type Way,
   type Region,
 } from '../route/index.js';
-import { bestTree, runSections, type RunSections } from './runOrder.js';
+import { bestTree, runSections, sectionBetween, type RunSections } from './runOrder.js';
 import { feedPoint, placePoint, wantFeeds } from './wantFeeds.js';
 
 export type JoistsRun = 'along-first' | 'across-first';
@@ -117,6 +119,15 @@ export function placeProblem(house: House, want: Want): string | undefined {
       const u = (at: number): number => uXOf(wall, place.face, at);
       const [a, b] = [u(opening.x.mm - HALF_BOX_MM - inches(3)), u(opening.x.mm + opening.width.mm + HALF_BOX_MM + inches(3))];
       return `${want.name} would lie in the ${opening.kind} of ${wall.name}: ${say(Math.min(a, b))} or ${say(Math.max(a, b))} from the left end is clear of it.`;
+    }
+    const shelf = place.inFront === undefined ? undefined : wall.fixtures?.find((f) => f.id === place.inFront);
+    if (shelf) {
+      const [low, high] = [shelf.z.mm, shelf.z.mm + shelf.height.mm - BOX_KINDS['surface-1g'].heightMm];
+      const name = builtInName(shelf);
+      if (high < low - 0.5)
+        return `The front of the ${name} at ${wall.name} is ${say(shelf.height.mm)} high and a device box ${say(BOX_KINDS['surface-1g'].heightMm)}: it takes a board that is as high as the box, or its places on the wall.`;
+      if (z < low - 0.5 || z > high + 0.5)
+        return `${want.name} at ${say(z)} would reach past the front of the ${name} at ${wall.name}: the box’s bottom lies between ${say(low)} and ${say(Math.max(low, high))}.`;
     }
     // in open framing it is moved to the side of the stud
     if (want.kind === 'raceway' || wall.framing.material === 'masonry' || wall.faces[place.face].open) continue;
@@ -291,6 +302,12 @@ function waysFor(house: House, want: Want, fit: readonly FeedCandidate[], joists
   }
   // each size of cable was searched on its own: across them some are beaten
   return { groups, all: unbeaten(all) };
+}
+
+/** The first place of a raceway from which no track leads on to the next; undefined where all are joined. */
+function partedAfter(frame: Framing, want: Want): number | undefined {
+  const at = want.places.slice(1).findIndex((_, i) => !sectionBetween(frame, want, frame.places[i]!, frame.places[i + 1]!));
+  return at < 0 ? undefined : at;
 }
 
 /** On from the first place of a run: the order of the places, what feeds each, the edges of all sections, what they cost together. */
@@ -591,6 +608,13 @@ export function searchRoutes(house: House, want: Want, options: SearchOptions = 
   const region = options.region ?? (options.whole ? undefined : regionOf(house, want, fit));
   const within = { ...options, ...(region ? { region } : {}) };
   const made = waysFor(house, want, fit, 'along-first', within);
+  const parted = want.kind === 'raceway' && made.groups[0] ? partedAfter(made.groups[0].frame, want) : undefined;
+  if (parted !== undefined)
+    return {
+      ...base,
+      gaps: gapsOf(house, want, made),
+      problem: `No track goes on from outlet ${parted + 1} to outlet ${parted + 2}: something stands between them, or how their walls meet is not known.`,
+    };
   const found = optionsOf(house, want, made);
   // nothing near by: then wherever it leads
   if (found.options.length === 0 && region) return searchRoutes(house, want, { ...options, feeds, region: undefined, whole: true });

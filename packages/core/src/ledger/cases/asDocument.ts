@@ -1,0 +1,468 @@
+/** Facts in trade terms as a job in a house, a circuit of its own, or a wired run: sound and measured in all that isn’t said. */
+import { BOX_KINDS } from '../../catalog/index.js';
+import { runOfBoxes, sharedNeutralRun } from '../../circuit/index.js';
+import { inches } from '../../measure/index.js';
+import {
+  DEFAULT_SCHOOLS,
+  DOCUMENT_VERSION,
+  type Bench,
+  type Box,
+  type Cable,
+  type Circuit,
+  type Edition,
+  type JobInHouse,
+  type Joint,
+  type Load,
+  type MeasuredLength,
+  type Room,
+  type Site,
+  type Wall,
+} from '../../model/index.js';
+import type { NewCircuit } from '../../panel/index.js';
+import type { BenchFacts, CableFact, LoadFact, OutletFacts, OwnCircuitFacts, WiredWrong } from './facts.js';
+
+const inch = (x: number): MeasuredLength => ({ mm: inches(x), as: `${x}`, known: 'measured' });
+const edition = (year: 2017 | 2020 | 2023 = 2020): Edition => `US-${year}`;
+/** A fact that was said not to be known is left out; one that wasn’t said is what a sound house has. */
+type NotKnown = 'not looked' | 'not measured' | 'not noted' | 'not asked' | 'not read' | 'not known';
+const unless = <V>(value: V | undefined, not: NotKnown, sound: Exclude<V, NotKnown>): Exclude<V, NotKnown> | undefined =>
+  value === not ? undefined : value === undefined ? sound : (value as Exclude<V, NotKnown>);
+
+function cableOf(id: string, fact: CableFact, end: 'panel' | 'on'): Cable {
+  const [gauge, count] = (fact.is ?? '14-2').split('-').map(Number) as [14 | 12 | 10 | 8, 2 | 3];
+  const ground = unless(fact.ground, 'not looked', 'bare');
+  const metal = unless(fact.metal, 'not looked', 'copper');
+  const white = unless(fact.whiteUsedAsHot, 'not looked', 'no');
+  const free = unless(fact.free, 'not measured', 7);
+  const here = {
+    ...{ boxId: 'old', label: 'old outlet', side: fact.from ?? 'top' },
+    ...(free === undefined ? {} : { freeLength: inch(free) }),
+    sheathInside: inch(fact.sheathIn ?? 0.5),
+  };
+  return {
+    ...{
+      id,
+      name: end === 'panel' ? 'cable from the panel' : `cable on, ${id}`,
+      gauge,
+      conductors: count === 3 ? ['black', 'white', 'red'] : ['black', 'white'],
+    },
+    ...(ground ? { ground } : {}),
+    ...(metal ? { metal } : {}),
+    ...(fact.gaugeRead === 'no' ? { presets: ['gauge' as const] } : {}),
+    ...(white ? { whiteUsedAsHot: white } : {}),
+    ...{ sheath: fact.sheath ?? 'nonmetallic', direction: 'known', unbrokenIn: [] },
+    ends: end === 'panel' ? [{ label: 'panel' }, here] : [here, { label: `outlet ${id}` }],
+  };
+}
+
+const loadOf = (id: string, fact: LoadFact, boxId?: string): Load => ({
+  ...{
+    id,
+    name: `what draws ${fact.watts} W`,
+    watts: fact.watts,
+    continuous: fact.forHours ?? false,
+    fixed: fact.fastened ?? false,
+    circuitId: 'c',
+  },
+  ...(fact.lamps ? { lighting: true } : {}),
+  ...(boxId ? { boxId } : {}),
+});
+
+/** Wall 10 ft long, studs every 16 in from 8 in on; the old outlet on the far face against the stud at 56 in. */
+function wallOf(wall: NonNullable<OutletFacts['wall']>, noted: boolean): Wall {
+  const finish = wall.finish === 'plaster-wood-lath' ? 'plaster-lath' : (wall.finish ?? 'drywall');
+  const layers = [
+    { finish, thickness: wall.finishThick === undefined ? inch(finish === 'plaster-lath' ? 0.875 : 0.5) : inch(wall.finishThick) },
+  ] as Wall['faces']['A']['layers'];
+  const fire = unless(wall.fireRated, 'not noted', false);
+  return {
+    ...{ id: 'wall', name: 'The wall', length: inch(120), height: inch(96) },
+    framing: {
+      material: wall.built ?? 'wood',
+      studDepth: wall.studDepth === 'assumed' ? { mm: inches(3.5), known: 'assumed' } : inch(wall.studDepth ?? 3.5),
+      ...{ studWidth: inch(1.5), spacing: inch(16), knownStud: inch(40), extraStuds: [] },
+    },
+    faces: { A: { roomId: 'new', layers, baseHeight: inch(3.5) }, B: { roomId: 'old', layers, baseHeight: inch(3.5) } },
+    ...{ references: [], openings: [], insulated: wall.insulated ?? false },
+    ...(wall.looked === false ? {} : { bayLooked: 'seen' as const }),
+    ...(fire === undefined ? {} : { fireRated: fire }),
+    obstacles: (wall.inTheBay ?? []).map((o, i) => ({
+      ...{ id: `o${i}`, kind: o.what, x: inch(o.at), width: inch(o.wide), z: inch(o.from ?? 0), height: inch(o.high ?? 96) },
+      ...(o.behind === undefined ? {} : { behindA: inch(o.behind), thick: inch(1) }),
+    })),
+    ...(noted
+      ? {
+          fixtures: (wall.standing ?? []).map((f, i) => ({
+            ...{ id: `f${i}`, kind: f.what, face: 'A' as const, x: inch(f.at), width: inch(f.wide), z: inch(f.up), height: inch(f.high) },
+          })),
+        }
+      : {}),
+  };
+}
+
+/** @returns the job with the house it stands in */
+export function outletJob(facts: OutletFacts): JobInHouse {
+  const { circuit = {}, old = {}, box = {}, face = {}, wall = {} } = facts;
+  const breakerA = unless(circuit.breaker, 'not read', 15);
+  const feet = unless(circuit.feetToThere, 'not measured', 40);
+  const c: Circuit = {
+    ...{ id: 'c', number: '5', name: 'the circuit', voltsNominal: circuit.volts ?? 120 },
+    ...(breakerA === undefined ? {} : { breakerA }),
+    ...pick('sharedNeutral', unless(circuit.sharedNeutral, 'not looked', false)),
+    ...pick('reservedFor', unless(circuit.keptFor, 'not asked', 'none')),
+    ...pick('arcFault', unless(circuit.arcFault, 'not looked', 'breaker')),
+    ...pick('groundFault', unless(circuit.groundFault, 'not looked', 'none')),
+    ...pick('lengthToSource', feet === undefined ? undefined : inch(feet * 12)),
+    loadsComplete: facts.allNoted ?? true,
+  };
+  const isSwitch = typeof old.device === 'string' && old.device.startsWith('switch ');
+  const kind = old.kind === 'not known' ? 'other' : (old.kind ?? (old.gangs === 2 ? 'wings-2g-34' : 'wings-1g-20'));
+  const oldBox: Box = {
+    ...{ id: 'old', name: 'Old outlet', wallId: 'wall', face: 'B', gangs: old.gangs ?? 1, supportFittings: old.supportFittings ?? 0 },
+    kind,
+    // seen from its own face, against the right side of the stud at 56
+    place: { from: 'left-end', toward: 'right', to: 'left-edge', distance: inch(120 - 55.25), bottom: inch(14) },
+    ...(old.in3 === undefined ? {} : { volumeIn3: old.in3 }),
+    ...{ hangsOn: kind !== 'other' && BOX_KINDS[kind].mounting === 'wings' ? 'none' : 'left', condition: old.condition ?? 'sound' },
+    ...(facts.breakerNotFound ? {} : { circuitId: 'c' }),
+    ...pick('setback', old.setback === undefined ? undefined : inch(old.setback)),
+    ...pick('trouble', old.trouble),
+    ...(isSwitch ? { holds: 'switch' as const } : old.device === 'nothing' ? { holds: 'junction' as const } : {}),
+    ...(old.device === 'switch with hot and neutral'
+      ? { switchHas: 'hot and neutral' as const }
+      : old.device === 'switch loop'
+        ? { switchHas: 'switch loop' as const }
+        : {}),
+  };
+  const cables = (old.cables ?? [{}, {}]).map((f, i) => cableOf(`cable-${i}`, f, i === 0 ? 'panel' : 'on'));
+  const state = unless(old.deviceIs, 'not looked', 'sound');
+  const room = (id: string, use: Room['use']): Room => ({
+    id,
+    name: `${id} ${use}`,
+    use,
+    ...pick('waterWithin6ft', id === 'new' ? unless(facts.waterWithin6ft, 'not measured', false) : false),
+  });
+  const found: Site = {
+    rooms: [room('new', facts.room ?? 'bedroom'), room('old', facts.oldRoom ?? 'hallway')],
+    ...{ walls: [wallOf(wall, !facts.countersNotNoted)], boxes: [oldBox], cables, circuits: [c] },
+    devices:
+      old.device === 'nothing'
+        ? []
+        : [
+            {
+              ...{ id: 'old-device', name: 'old device', boxId: 'old' },
+              kind: isSwitch ? 'switch-15' : ((old.device ?? 'duplex-15') as 'duplex-15'),
+              ...(isSwitch ? {} : { wiredAs: 'pigtail' as const, tamperResistant: true }),
+              ...(state ? { condition: state } : {}),
+            },
+          ],
+    loads: (facts.hangsOnIt ?? [{ watts: 60, lamps: true }]).map((f, i) => loadOf(`there-${i}`, f)),
+  };
+  const gauge = facts.newCable ?? (breakerA !== undefined && breakerA > 15 ? (breakerA > 20 ? 10 : 12) : 14);
+  const newKind = box.kind ?? 'wings-1g-20';
+  const job: JobInHouse = {
+    ...{
+      format: 'saddle-job',
+      version: DOCUMENT_VERSION,
+      id: 'job',
+      houseId: 'house',
+      name: 'The job',
+      purpose: 'outlet',
+      schools: DEFAULT_SCHOOLS,
+    },
+    work: { ticks: [], notes: [], values: [], proofs: [] },
+    changes: [
+      {
+        ...{ id: 'box', title: 'Set the new box', do: 'place-box' },
+        box: {
+          ...{
+            id: 'new-box',
+            name: 'New outlet',
+            wallId: 'wall',
+            face: 'A',
+            kind: newKind,
+            gangs: BOX_KINDS[newKind].gangs,
+            circuitId: 'c',
+          },
+          place: { from: 'left-end', toward: 'right', to: 'centre', distance: inch(box.at ?? 46), bottom: inch(box.up ?? 14) },
+          ...{ hangsOn: 'none', supportFittings: 0 },
+        },
+      },
+      {
+        ...{ id: 'cable', title: 'Run the cable', do: 'run-cable' },
+        cable: {
+          ...{
+            id: 'new-cable',
+            name: 'the new cable',
+            gauge,
+            conductors: ['black', 'white'],
+            ground: 'bare',
+            metal: 'copper',
+            sheath: 'nonmetallic',
+          },
+          ends: [
+            { boxId: 'old', label: 'old outlet', side: 'top' },
+            { boxId: 'new-box', label: 'new outlet', side: 'top' },
+          ],
+          ...{ direction: 'known', unbrokenIn: [] },
+        },
+      },
+      {
+        ...{ id: 'device', title: 'New receptacle', do: 'place-device' },
+        device: {
+          ...{
+            id: 'new-device',
+            name: 'new receptacle',
+            boxId: 'new-box',
+            kind: face.kind ?? (breakerA === 20 ? 'duplex-20' : 'duplex-15'),
+          },
+          ...{ tamperResistant: face.tamperResistant ?? true },
+          ...pick('weatherResistant', face.weatherResistant),
+          ...pick('inUseCover', face.inUseCover),
+        },
+      },
+      ...(facts.plugged ?? [{ watts: 100 }]).map((f, i) => ({
+        id: `plug-${i}`,
+        title: 'Plugged in',
+        do: 'plug-in' as const,
+        load: loadOf(`plugged-${i}`, f, 'new-box'),
+      })),
+    ],
+    ...{ edition: edition(facts.edition), unit: 'in', houseName: 'The house', others: [], found },
+    ...pick('built', unless(facts.built, 'not known', 1994)),
+  };
+  return job;
+}
+function pick<K extends string, T>(key: K, value: T | undefined): Partial<Record<K, T>> {
+  return value === undefined ? {} : ({ [key]: value } as Partial<Record<K, T>>);
+}
+
+export function ownCircuit(facts: OwnCircuitFacts): { edition: Edition; circuit: NewCircuit } {
+  return {
+    edition: edition(facts.edition),
+    circuit: {
+      ...{ name: 'the new circuit', ratingA: facts.breaker, poles: facts.poles ?? 1, gauge: facts.cable },
+      rooms: (facts.into ?? ['bedroom']).map((use, i): Room => ({ id: `r${i}`, name: use, use, waterWithin6ft: false })),
+      loads: facts.loads.map((l) => ({ watts: l.watts, continuous: l.forHours ?? false })),
+      ...pick('protection', facts.protection),
+    },
+  };
+}
+
+/** A wired run with what somebody got wrong in it. */
+export function wiredRun(facts: BenchFacts): Bench {
+  const { wrong } = facts;
+  if (wrong.startsWith('shared neutral') || wrong === 'nothing, a shared neutral on two legs') return sharedRun(wrong);
+  const run = runOfBoxes({
+    ...{ boxes: facts.boxes ?? 2, gauge: facts.gauge ?? 14, amps: facts.breaker ?? ((facts.gauge ?? 14) === 12 ? 20 : 15) },
+    protectedFirst: wrong === 'hot on LINE, neutral on LOAD' || wrong === 'LINE and LOAD changed over',
+  });
+  const last = facts.boxes ?? 2;
+  const cable = `cable${last}`;
+  const without = (bench: Bench, conductor: number, end: 0 | 1, boxId?: string): Bench => ({
+    ...bench,
+    joints: bench.joints
+      .map((j) =>
+        boxId === undefined || j.boxId === boxId
+          ? {
+              ...j,
+              ends: j.ends.filter(
+                (e) =>
+                  !('cableId' in e && e.cableId === (boxId === 'panel' ? 'cable1' : cable) && e.conductor === conductor && e.end === end),
+              ),
+            }
+          : j,
+      )
+      .filter((j) => j.ends.length > 0),
+  });
+  const renamed = (device: string, other: (terminal: string) => string): Bench => ({
+    ...run,
+    joints: run.joints.map((j) => (j.at?.device === device ? { ...j, at: { ...j.at, terminal: other(j.at.terminal) } } : j)),
+  });
+  const swap = (a: string, b: string) => (t: string) => (t.startsWith(a) ? t.replace(a, b) : t.startsWith(b) ? t.replace(b, a) : t);
+  switch (wrong) {
+    case 'hot and neutral swapped at the face':
+      return renamed(`device${last}`, swap('brass', 'silver'));
+    case 'ground off at the face':
+      return { ...run, joints: run.joints.filter((j) => !(j.at?.device === `device${last}` && j.at.terminal === 'green')) };
+    case 'neutral off in a box':
+      return without(run, 1, 1);
+    case 'hot off in a box':
+    case 'bare hot end hanging in a box':
+      return without(run, 0, 1);
+    case 'white loose at the panel':
+      return {
+        ...run,
+        joints: run.joints.filter((j) => !j.ends.some((e) => 'cableId' in e && e.cableId === 'cable1' && e.conductor === 1 && e.end === 0)),
+      };
+    case 'ground bridged to neutral at the face': {
+      const bare = without(run, 2, 1);
+      const bridge = { id: 'bridge', boxId: `box${last}`, colour: 'white' as const, gauge: 14 as const, lengthMm: 100 };
+      const at = (terminal: string, end: 0 | 1): Joint => ({
+        ...{ id: `bridge-${end}`, boxId: `box${last}`, kind: 'terminal', how: 'side screw', at: { device: `device${last}`, terminal } },
+        ends: [{ pigtailId: 'bridge', end }],
+      });
+      return {
+        ...bare,
+        pigtails: [...bare.pigtails, bridge],
+        joints: [
+          ...bare.joints.filter((j) => !(j.at?.device === `device${last}` && j.at.terminal === 'green')),
+          at('silver lower', 0),
+          at('green', 1),
+        ],
+      };
+    }
+    case 'two hots under one screw':
+      return {
+        ...run,
+        joints: run.joints
+          .map((j) =>
+            j.at?.device === 'device1' && j.at.terminal === 'brass upper'
+              ? { ...j, ends: [...j.ends, { cableId: 'cable2', conductor: 0, end: 0 as const }] }
+              : j,
+          )
+          .filter((j) => !(j.at?.device === 'device1' && j.at.terminal === 'brass lower')),
+      };
+    case 'hot on LINE, neutral on LOAD':
+      return renamed('device1', (t) => (t === 'line silver' ? 'load silver' : t === 'load silver' ? 'line silver' : t));
+    case 'LINE and LOAD changed over':
+      return renamed('device1', swap('line', 'load'));
+    case 'push-in with 12 AWG':
+      return { ...run, joints: run.joints.map((j) => (j.at?.device === 'device1' ? { ...j, how: 'push-in' as const } : j)) };
+    case 'metal box without ground':
+      return { ...run, boxes: run.boxes.map((b) => (b.id === `box${last}` ? { ...b, material: 'metal' as const } : b)) };
+    case 'two circuits joined': {
+      const other = runOfBoxes({ boxes: 1 }, 'x-');
+      const joined: Joint = { id: 'joined', boxId: 'box1', kind: 'splice', how: 'twist-on', ends: [] };
+      return {
+        ...run,
+        breakers: [...run.breakers, ...other.breakers.map((b) => ({ ...b, number: '6' }))],
+        cables: [...run.cables, ...other.cables.map((c) => ({ ...c, ends: [c.ends[0], 'box1'] as typeof c.ends }))],
+        joints: [
+          ...run.joints.map((j) =>
+            j.at?.device === 'device1' && j.at.terminal.endsWith('upper')
+              ? { ...j, ends: [...j.ends, { cableId: 'x-cable1', conductor: j.at.terminal.startsWith('brass') ? 0 : 1, end: 1 as const }] }
+              : j,
+          ),
+          ...other.joints.filter((j) => j.boxId === 'panel'),
+          ...(joined.ends.length ? [joined] : []),
+        ],
+      };
+    }
+    case 'neutral borrowed from another circuit':
+    case 'neutrals of two circuits joined':
+    case 'one yoke on two breakers':
+    case 'nothing, one yoke on two tied breakers':
+    case 'nothing, two circuits in one box, apart':
+      return withSecondCircuit(run, wrong);
+    case 'switch in the neutral':
+      return lampRun({ switchIn: 'neutral', shell: 'neutral' });
+    case 'nothing, a lamp behind its switch':
+      return lampRun({ switchIn: 'hot', shell: 'neutral' });
+    case 'hot on the shell of a lampholder':
+      return lampRun({ switchIn: 'hot', shell: 'hot' });
+    case 'cut back too short':
+      return {
+        ...run,
+        cables: run.cables.map((c) => (c.id === cable ? { ...c, freeMm: [c.freeMm[0], inches(5.5)] as typeof c.freeMm } : c)),
+      };
+    case 'nothing':
+    case 'breaker larger than the wire':
+      return run;
+    default:
+      return run;
+  }
+}
+
+function sharedRun(wrong: WiredWrong): Bench {
+  const bench = sharedNeutralRun(24, 96, wrong === 'shared neutral, both hots on one leg' ? ['A', 'A'] : ['A', 'B']);
+  if (wrong === 'shared neutral loose at the panel') return { ...bench, joints: bench.joints.filter((j) => j.id !== 'p3') };
+  if (wrong === 'shared neutral, breakers not tied') return { ...bench, breakers: bench.breakers.map(({ tiedTo: _tied, ...b }) => b) };
+  return bench;
+}
+
+/** The first box of a run with the cable of another circuit in it. */
+function withSecondCircuit(run: Bench, wrong: WiredWrong): Bench {
+  const other = runOfBoxes({ boxes: 1 }, 'x-');
+  const end = (cableId: string, conductor: number) => ({ cableId, conductor, end: 1 as const });
+  const capped = (id: string, conductor: number): Joint => ({
+    id: `cap-${id}-${conductor}`,
+    boxId: 'box1',
+    kind: 'splice',
+    how: 'twist-on',
+    ends: [end(id, conductor)],
+  });
+  const is = (j: Joint, terminal: string): boolean => j.at?.device === 'device1' && j.at.terminal === terminal;
+  const yoke = wrong === 'one yoke on two breakers' || wrong === 'nothing, one yoke on two tied breakers';
+  const tied = wrong === 'nothing, one yoke on two tied breakers';
+  return {
+    ...run,
+    breakers: [
+      ...run.breakers.map((b) => (tied ? { ...b, tiedTo: other.breakers[0]!.id } : b)),
+      ...other.breakers.map((b) => ({ ...b, number: '6', leg: 'B' as const, ...(tied ? { tiedTo: run.breakers[0]!.id } : {}) })),
+    ],
+    cables: [...run.cables, ...other.cables.map((c) => ({ ...c, ends: [c.ends[0], 'box1'] as typeof c.ends }))],
+    devices: run.devices.map((d) => (yoke && d.id === 'device1' ? { ...d, brassTab: false, silverTab: false } : d)),
+    joints: [
+      ...run.joints.flatMap((j): Joint[] => {
+        if (yoke && is(j, 'brass lower')) return [{ ...j, ends: [end('x-cable1', 0)] }];
+        if (yoke && is(j, 'silver lower')) return [{ ...j, ends: [end('x-cable1', 1)] }];
+        if (!yoke && wrong !== 'nothing, two circuits in one box, apart' && is(j, 'silver upper'))
+          return [{ ...j, ends: wrong === 'neutrals of two circuits joined' ? [...j.ends, end('x-cable1', 1)] : [end('x-cable1', 1)] }];
+        return [j];
+      }),
+      ...other.joints.filter((j) => j.boxId === 'panel'),
+      ...(yoke
+        ? run.joints.some((j) => is(j, 'brass lower'))
+          ? []
+          : (
+              [
+                ['brass lower', 0],
+                ['silver lower', 1],
+              ] as const
+            ).map(([terminal, conductor]): Joint => ({
+              ...{ id: `half-${conductor}`, boxId: 'box1', kind: 'terminal', how: 'side screw', at: { device: 'device1', terminal } },
+              ends: [end('x-cable1', conductor)],
+            }))
+        : [
+            capped('x-cable1', 0),
+            ...(wrong === 'neutral borrowed from another circuit' ? [capped('cable1', 1)] : []),
+            ...(wrong === 'nothing, two circuits in one box, apart' ? [capped('x-cable1', 1)] : []),
+          ]),
+      capped('x-cable1', 2),
+    ],
+  };
+}
+
+/** Panel, a switch, and a lampholder behind it. */
+function lampRun({ switchIn, shell }: { switchIn: 'hot' | 'neutral'; shell: 'hot' | 'neutral' }): Bench {
+  const base = runOfBoxes({ boxes: 2 });
+  const [first, second] = base.devices as [Bench['devices'][number], Bench['devices'][number]];
+  const into = (conductor: number) => ({ cableId: 'cable1', conductor, end: 1 as const });
+  const out = (conductor: number) => ({ cableId: 'cable2', conductor, end: 0 as const });
+  const lamp = (conductor: number) => ({ cableId: 'cable2', conductor, end: 1 as const });
+  const at = (id: string, boxId: string, device: string, terminal: string, ends: Joint['ends']): Joint => ({
+    ...{ id, boxId, kind: 'terminal', how: 'side screw', at: { device, terminal }, ends },
+  });
+  const splice = (id: string, ends: Joint['ends']): Joint => ({ id, boxId: 'box1', kind: 'splice', how: 'twist-on', ends });
+  const [through, cut] = switchIn === 'hot' ? [1, 0] : [0, 1];
+  const [centre, screwShell] = shell === 'neutral' ? [0, 1] : [1, 0];
+  return {
+    ...base,
+    pigtails: [],
+    devices: [
+      { ...first, form: 'switch', up: true },
+      { ...second, form: 'lamp', watts: 60 },
+    ],
+    joints: [
+      ...base.joints.filter((j) => j.boxId === 'panel'),
+      splice('through', [into(through), out(through)]),
+      splice('grounds', [into(2), out(2)]),
+      at('s1', 'box1', 'device1', 'screw 1', [into(cut)]),
+      at('s2', 'box1', 'device1', 'screw 2', [out(cut)]),
+      at('l1', 'box2', 'device2', 'hot', [lamp(centre)]),
+      at('l2', 'box2', 'device2', 'neutral', [lamp(screwShell)]),
+      at('l3', 'box2', 'device2', 'green', [lamp(2)]),
+    ],
+  };
+}

@@ -1,0 +1,127 @@
+/**
+ * The body of cases: hazards, sound jobs and unmeasured ones in the words of the trade, run through every place that judges them. What has
+ * to be said stands with each case, from the clause it names (from memory) or as common practice; none of it was taken from the program.
+ */
+import { describe, expect, it } from 'vitest';
+import { quinceStreet } from '../../demo/index.js';
+import { inches } from '../../measure/index.js';
+import { wantFeeds } from '../../purpose/index.js';
+import { RULES } from '../../rules/index.js';
+import { stepsOf } from '../../work/index.js';
+import { applyEdits, EVEN_WEIGHTS, measured, type House, type Verdict, type Want } from '../../model/index.js';
+import { ledgerOf } from '../ledger.js';
+import { outletJob } from './asDocument.js';
+import type { Case } from './facts.js';
+import { HAZARDS } from './hazards.js';
+import { judged } from './judged.js';
+import { LIMITS } from './limits.js';
+import { SOUND } from './sound.js';
+import { UNMEASURED } from './unmeasured.js';
+
+const of = (x: Pick<Case, 'facts' | 'rule'>) => judged(x.facts).filter((f) => f.rule === x.rule);
+const against = (least: 'stop' | 'caution'): Verdict[] => (least === 'stop' ? ['stop'] : ['stop', 'caution']);
+const hazards = [...HAZARDS, ...LIMITS.map((l) => ({ ...l, tells: l.beyond[0], facts: l.beyond[1] }))];
+const within = LIMITS.map((l) => ({ ...l, tells: l.within[0], facts: l.within[1] }));
+
+describe('hazards: each is said, no less than it is', () => {
+  it.each(hazards.map((h) => [h.tells, h] as const))('%s', (_, h) => {
+    const said = of(h).map((f) => `${f.verdict}: ${f.says}`);
+    expect(
+      of(h).some((f) => against(h.least).includes(f.verdict)),
+      `${h.rule} (${h.clause}): ${said.join('; ') || 'nothing said'}`,
+    ).toBe(true);
+  });
+});
+
+describe('just within a limit: nothing stops the job, and the rule has nothing against it', () => {
+  it.each(within.map((l) => [l.tells, l] as const))('%s', (_, l) => {
+    const all = judged(l.facts);
+    expect(all.filter((f) => f.verdict === 'stop').map((f) => `${f.rule}: ${f.says}`)).toEqual([]);
+    expect(all.filter((f) => f.rule === l.rule && against(l.least).includes(f.verdict)).map((f) => f.says)).toEqual([]);
+  });
+});
+
+describe('sound jobs: no stop', () => {
+  it.each(SOUND.map((s) => [s.tells, s] as const))('%s', (_, s) =>
+    expect(
+      judged(s.facts)
+        .filter((f) => f.verdict === 'stop')
+        .map((f) => `${f.rule}: ${f.says}`),
+    ).toEqual([]),
+  );
+});
+
+describe('what nobody looked at is asked about, and never passes', () => {
+  it.each(UNMEASURED.map((u) => [u.tells, u] as const))('%s', (_, u) => {
+    const said = of(u);
+    expect(
+      said.some((f) => f.verdict === 'can’t tell' && f.ask),
+      `${u.rule}: ${said.map((f) => `${f.verdict}: ${f.says}`).join('; ') || 'nothing said'}`,
+    ).toBe(true);
+  });
+});
+
+describe('over all cases', () => {
+  const counts = { hazards: hazards.length, sound: within.length + SOUND.length, unmeasured: UNMEASURED.length };
+  it(`there are ${counts.hazards} hazards, ${counts.sound} sound jobs, ${counts.unmeasured} unmeasured ones; none is told twice`, () => {
+    expect([counts.hazards >= 200, counts.sound >= 100, counts.unmeasured >= 60]).toEqual([true, true, true]);
+    const all = [...hazards, ...within, ...SOUND, ...UNMEASURED];
+    const told = all.map((c) => JSON.stringify([c.rule, c.facts]));
+    expect(all.filter((_, i) => told.indexOf(told[i]!) !== i).map((c) => c.tells)).toEqual([]);
+  });
+  const jobs = [...hazards, ...within, ...SOUND, ...UNMEASURED].flatMap((c) =>
+    'outlet' in c.facts ? [{ tells: c.tells, job: outletJob(c.facts.outlet) }] : [],
+  );
+  it('every remedy, applied, removes its finding or makes something else of it', () => {
+    const useless: string[] = [];
+    for (const { tells, job } of jobs)
+      for (const f of ledgerOf(job))
+        for (const r of f.remedies) {
+          const after = ledgerOf(applyEdits(job, r.edits)).find((x) => x.rule === f.rule && x.subject === f.subject);
+          if (after && after.verdict === f.verdict && after.says === f.says && JSON.stringify(after.sums) === JSON.stringify(f.sums))
+            useless.push(`${tells}: ${f.rule}, ${r.title}`);
+        }
+    expect([...new Set(useless)]).toEqual([]);
+  });
+  it('every stop names what would end it: a remedy, or what to do', () => {
+    const dumb = jobs.flatMap(({ job }) =>
+      ledgerOf(job)
+        .filter((f) => f.verdict === 'stop' && f.remedies.length === 0 && !f.ask)
+        .map((f) => `${f.rule}: ${f.says}`),
+    );
+    expect([...new Set(dumb)]).toEqual([]);
+  });
+  it('nothing is opened or connected at the old box before its circuit is off and proved dead', () => {
+    const early = jobs.flatMap(({ tells, job }) => {
+      const steps = stepsOf(job);
+      const at = (id: string): number => steps.findIndex((s) => s.id === id);
+      const live = steps.filter((s) => /^(open|wire|replace)-source/.test(s.id) && s.dead.length === 0).map((s) => s.id);
+      const order = at('breaker-off') >= 0 && at('breaker-off') < at('prove-dead') && at('prove-dead') < at('open-source');
+      return [...live, ...(order ? [] : ['order'])].map((what) => `${tells}: ${what}`);
+    });
+    expect(early).toEqual([]);
+  });
+  /** the same outlet, wanted only: whether it may be fed from there is judged before any job is planned */
+  const wanted: Want = {
+    ...{ id: 'wanted', name: 'Wanted', kind: 'outlet', loads: [{ name: 'lamp', watts: 100, continuous: false }], forbidden: [] },
+    ...{ ownCircuit: false, mayShow: false, weights: EVEN_WEIGHTS },
+    places: [{ wallId: 'wall', face: 'A', fromLeft: measured(inches(46)), bottom: measured(inches(14)) }],
+  };
+  it('what stops the tap in the ledger stops the feed in the list of feeds', () => {
+    const OF_FEED = ['may-tap', 'switch-box', 'ground-present', 'conductor-state', 'face-volts', 'conductor-breaker'];
+    const lost = hazards.flatMap((h) => {
+      // a cable that the plan brings is no matter of the feed
+      if (!('outlet' in h.facts) || h.facts.outlet.newCable !== undefined || h.least !== 'stop' || !OF_FEED.includes(h.rule)) return [];
+      const job = outletJob(h.facts.outlet);
+      const house: House = { ...quinceStreet, edition: job.edition, site: job.found };
+      const feed = wantFeeds(house, wanted).find((c) => c.id === 'old');
+      return feed?.findings.some((f) => f.rule === h.rule && f.verdict === 'stop') ? [] : [`${h.tells}: ${h.rule}`];
+    });
+    expect(lost).toEqual([]);
+  });
+  it('every rule that a case names is in the rule table, or is one of the bench, the panel or the wood', () => {
+    const ids = new Set(RULES.map((r) => r.id));
+    const ledger = hazards.filter((h) => 'outlet' in h.facts).map((h) => h.rule);
+    expect(ledger.filter((id) => !ids.has(id))).toEqual([]);
+  });
+});

@@ -1,0 +1,26 @@
+/** What ends a stop that nothing in the plan can cure by one click: every stop names its way on. */
+export const WAY_ON: Readonly<Record<string, string>> = {
+  'may-tap': 'Take another feed, or a circuit of its own, under Feed.',
+  'switch-box': 'Take another feed: one with a hot and a neutral that no switch takes away.',
+  'shared-neutral': 'Trace which two breakers it belongs to and note it at the circuit; until that is done take another feed.',
+  obstacle: 'Move the box aside until it is clear, or take a shallower one, under Box.',
+  obstacles: 'Move the box aside until it is clear, or take a shallower one, under Box.',
+  'conductor-breaker':
+    'Have a licensed electrician put in the breaker that suits the thinnest wire on it, and note it at the circuit; or take another feed.',
+  'receptacle-rating': 'Take a feed of 15 or 20 A.',
+  'face-volts': 'Take a feed of 120 V.',
+  sheath: 'Draw the cable further in and clamp it again; where it has no slack, it needs a junction box that stays reachable.',
+  'ground-present': 'Take another feed that has a ground.',
+  'wiring-plan': 'Put right what is said here first; nothing in that box is connected before.',
+  'conductor-state': 'Leave it closed as it is: take another feed, and have a licensed electrician look at this one.',
+  surroundings: 'Move the box until its plate is clear, under Box.',
+  'box-kind': 'Choose another kind of box, or another place, under Box.',
+  kind: 'Choose another kind of box, or another place, under Box.',
+  cavity: 'Take a shallower box, or one on the surface.',
+  'back-to-back': 'Move the new box aside by its width and a little more, under Box.',
+  'fire-rated': 'Move it until the two are 24 in apart sideways, or put listed putty pads on both and have it inspected.',
+  stud: 'Move the box clear of the stud, under Box.',
+  'circuit-load': 'Plug less in, or take another feed or a circuit of its own.',
+  'cord-connected': 'Plug it in where its circuit is large enough: another feed, or a circuit of its own.',
+  'box-fill': 'Take a larger box, or bring fewer cables into this one.',
+};

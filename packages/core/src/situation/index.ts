@@ -1,3 +1,0 @@
-export * from './otherSide.js';
-export * from './fromBox.js';
-export * from './wallInHand.js';
