@@ -41,6 +41,23 @@ export const test = base.extend<Saddle>({
   },
 });
 
+/** For tests that only look: one Saddle for all that a worker runs, which saves a start a test. */
+export const reading = test.extend<object, { shared: RunningServer }>({
+  shared: [
+    // eslint-disable-next-line no-empty-pattern
+    async ({}, use) => {
+      const folder = newDataFolder();
+      const server = await runServer(folder);
+      await use(server);
+      server.process.kill('SIGKILL');
+      await server.ended;
+      dropDataFolder(folder);
+    },
+    { scope: 'worker' },
+  ],
+  server: async ({ shared }, use) => use(shared),
+});
+
 export const openJob = async (page: Page, stage: string, id = 'sewing-corner'): Promise<void> => {
   await page.goto(`/jobs/${id}/${stage}`);
   await expect(page.getByTestId('save-state')).toBeVisible();

@@ -1,6 +1,6 @@
 /** Every view: no serious accessibility violation (axe), no sideways scrolling, usable soon after a reload. */
 import { AxeBuilder } from '@axe-core/playwright';
-import { expect, openJob, test } from './saddle.js';
+import { expect, openJob, reading as test } from './saddle.js';
 
 const STAGES = ['need', 'survey', 'feed', 'route', 'box', 'wire', 'buy', 'work', 'record'];
 const views = [

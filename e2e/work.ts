@@ -55,6 +55,7 @@ export const cureAll = async (page: Page): Promise<void> => {
 /** Every step in the order of the page, each with what it asks for: `step/key` to what is typed. */
 export const workThrough = async (page: Page, asks: Record<string, string>): Promise<string[]> => {
   await goTo(page, 'Work');
+  await expect(page.locator('[data-testid^=step-]').first()).toBeVisible();
   const ids = await page.locator('[data-testid^=step-]').evaluateAll((all) => all.map((e) => e.getAttribute('data-testid')!.slice(5)));
   for (const id of ids) {
     for (const [at, text] of Object.entries(asks)) if (at.startsWith(`${id}/`)) await value(page, id, at.slice(id.length + 1), text);

@@ -29,6 +29,8 @@ function installPrograms() {
 
 let passed = 0;
 let failed = 0;
+/** what failed, named once more at the end, where it is found without reading the whole */
+const failures = [];
 const count = (name, good, bad) => {
   passed += good;
   failed += bad;
@@ -39,17 +41,24 @@ function check(name, command, args) {
   console.log(`\n== ${name}`);
   const [program, before] = command === 'node' ? [process.execPath, []] : ['npx', ['--no-install', command]];
   const done = spawnSync(program, [...before, ...args], { cwd: root, stdio: 'inherit' });
+  if (done.status !== 0) failures.push(name);
   count(name, done.status === 0 ? 1 : 0, done.status === 0 ? 0 : 1);
 }
 
 /** Runs a test runner that writes a report; a run without a report, or without a test, is a failure. */
-function suite(name, command, args, env, report, read) {
+function suite(name, command, args, env, reportFile, read, names) {
   console.log(`\n== ${name}`);
-  const file = join(root, 'node_modules', report);
+  const file = join(root, 'node_modules', reportFile);
   rmSync(file, { force: true });
   const done = spawnSync('npx', ['--no-install', command, ...args], { cwd: root, stdio: 'inherit', env: { ...process.env, ...env(file) } });
-  if (!existsSync(file)) return count(name, 0, 1);
-  const [good, bad] = read(JSON.parse(readFileSync(file, 'utf8')));
+  if (!existsSync(file)) {
+    failures.push(`${name}: no report`);
+    return count(name, 0, 1);
+  }
+  const report = JSON.parse(readFileSync(file, 'utf8'));
+  const [good, bad] = read(report);
+  failures.push(...names(report).map((each) => `${name}: ${each}`));
+  if (good + bad === 0 || (done.status !== 0 && bad === 0)) failures.push(`${name}: ended with ${done.status}`);
   count(name, good, bad + (good + bad === 0 || (done.status !== 0 && bad === 0) ? 1 : 0));
 }
 
@@ -72,6 +81,14 @@ suite(
   () => ({}),
   '.saddle-vitest.json',
   (r) => [r.numPassedTests, r.numFailedTests],
+  (r) =>
+    r.testResults.flatMap((file) =>
+      file.assertionResults.length === 0 && file.status === 'failed'
+        ? [`${file.name}: ${file.message}`]
+        : file.assertionResults
+            .filter((test) => test.status === 'failed')
+            .map((test) => `${test.fullName}: ${(test.failureMessages[0] ?? '').split('\n')[0]}`),
+    ),
 );
 check('Trials, a short run of each', 'node', ['scripts/trial.mjs', '--short', 'kill', 'faults', 'odd', 'load', 'bighouse', 'restore']);
 suite(
@@ -81,6 +98,14 @@ suite(
   (file) => ({ PLAYWRIGHT_JSON_OUTPUT_NAME: file, PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD: '1' }),
   '.saddle-playwright.json',
   (r) => [r.stats.expected + r.stats.flaky, r.stats.unexpected],
+  (r) => {
+    const specs = (suite) => [...(suite.specs ?? []), ...(suite.suites ?? []).flatMap(specs)];
+    return r.suites
+      .flatMap(specs)
+      .filter((spec) => !spec.ok)
+      .map((spec) => spec.title);
+  },
 );
+for (const failure of failures) console.log(`FAILED: ${failure}`);
 console.log(`\n${passed} passed, ${failed} failed`);
 process.exit(failed ? 1 : 0);
