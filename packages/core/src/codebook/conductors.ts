@@ -20,15 +20,19 @@ export interface FreeConductorInput {
 
 export const LEAST_FREE_MM = inches(6);
 export const LEAST_BEYOND_OPENING_MM = inches(3);
-/** The 3 in rule applies where the opening is under 8 in in every direction, its diagonal included. */
+/**
+ * The 3 in rule applies to an opening “less than 8 in in any dimension” (300.14; 2017, 2020 and 2023 alike, from memory). Word for word that
+ * is any opening with one side under 8 in; many read it as under 8 in in every direction, the diagonal included. Planned for the first.
+ */
 export const LARGE_OPENING_MM = inches(8);
 
 export const openingDiagonalMm = (widthMm: number, heightMm: number): number => Math.hypot(widthMm, heightMm);
 
 /** Least free length from the sheath so that both halves of 300.14 hold, in mm. */
 export function freeConductorLength(sheathToOpeningMm: number, openingWidthMm: number, openingHeightMm: number): number {
-  const small = openingDiagonalMm(openingWidthMm, openingHeightMm) < LARGE_OPENING_MM;
-  return small ? Math.max(LEAST_FREE_MM, sheathToOpeningMm + LEAST_BEYOND_OPENING_MM) : LEAST_FREE_MM;
+  return Math.min(openingWidthMm, openingHeightMm) < LARGE_OPENING_MM
+    ? Math.max(LEAST_FREE_MM, sheathToOpeningMm + LEAST_BEYOND_OPENING_MM)
+    : LEAST_FREE_MM;
 }
 
 /** Free conductor at an outlet (300.14): 6 in from the sheath, and 3 in beyond a small opening; both. */
@@ -38,7 +42,9 @@ export function freeConductor(input: FreeConductorInput): Judged & { neededMm: n
     return { verdict: 'ok', says: 'passes unbroken: no free length is asked for', sums: [], source, neededMm: 0 };
   }
   const diagonal = openingDiagonalMm(input.openingWidthMm, input.openingHeightMm);
-  const small = diagonal < LARGE_OPENING_MM;
+  const small = Math.min(input.openingWidthMm, input.openingHeightMm) < LARGE_OPENING_MM;
+  /** both readings of the 3 in rule agree that it applies */
+  const agreed = diagonal < LARGE_OPENING_MM;
   const neededMm =
     small && input.sheathToOpeningMm === undefined
       ? undefined
@@ -52,7 +58,15 @@ export function freeConductor(input: FreeConductorInput): Judged & { neededMm: n
   const size = {
     terms: [term('opening width', input.openingWidthMm, 'length'), term('opening height', input.openingHeightMm, 'length')],
     formula: '√(width² + height²): the longest direction of the opening',
-    result: term(small ? 'under 8 in: the 3 in rule applies' : '8 in or more: the 3 in rule does not apply', diagonal, 'length'),
+    result: term(
+      agreed
+        ? 'under 8 in: the 3 in rule applies'
+        : small
+          ? '8 in or more, but a side is less: read word for word the 3 in rule applies'
+          : '8 in or more both ways: the 3 in rule does not apply',
+      diagonal,
+      'length',
+    ),
   };
   if (free === undefined || neededMm === undefined) {
     return {
@@ -77,6 +91,14 @@ export function freeConductor(input: FreeConductorInput): Judged & { neededMm: n
     } as (typeof sums)[number]);
   }
   const enough = atLeast(free, neededMm);
+  if (!enough && !agreed && atLeast(free, LEAST_FREE_MM))
+    return {
+      verdict: 'caution',
+      says: 'less than 3 in beyond the opening: “less than 8 in in any dimension” read word for word asks for it here, read as “in every direction” not; ask the inspector, or leave it longer',
+      sums,
+      source,
+      neededMm,
+    };
   return {
     verdict: enough ? 'ok' : 'stop',
     says: enough ? 'both rules met' : 'too short: splice on pigtails in the box, or bring more cable in',

@@ -158,9 +158,10 @@ export function loadShares<T extends Pick<Load, 'watts' | 'amps' | 'continuous'>
   });
 }
 
-/** All loads at once: the continuous ones at 125 % (210.20(A)), and fixed ones at most half where others share (210.23(A)). */
+/** All loads at once: the continuous ones at 125 % (210.20(A)), and fixed ones at most half where others share (210.23(A), in 2023 (B)). */
 export function circuitLoad(input: CircuitLoadInput): Judged & { amps: number } {
-  const source = nec(year(input.edition), '210.20(A) and 210.23(A)');
+  // 15 and 20 A circuits stand in (B) since (A) is that of 10 A circuits
+  const source = nec(year(input.edition), `210.20(A) and 210.23(${year(input.edition) === '2023' ? 'B' : 'A'})`);
   const plain = input.loads.filter((l) => !l.continuous).map((l) => loadTerm(l, input.volts));
   const continuous = input.loads
     .filter((l) => l.continuous)

@@ -1,13 +1,13 @@
 /** What every test would show for every suspect: worked out by switching the wiring on with that fault in it. */
 import { NetworkError, switchOn, type SwitchedOn } from '../circuit/index.js';
-import { readLamps } from '../instruments/index.js';
+import { LAMP_CODES, LAMP_SAYS, readLamps, type LampCode } from '../instruments/index.js';
 import { COMPLAINTS, PANEL, type Bench, type BenchDevice, type Complaint } from '../model/index.js';
 import type { CircuitBench } from './circuitBench.js';
 import { faultsOn, type Suspect } from './suspects.js';
 
 export type Face = 'upper' | 'lower';
 export interface FaceState {
-  says: string;
+  reads: LampCode;
   /** hot to neutral is there: a lamp would light */
   works: boolean;
 }
@@ -62,7 +62,7 @@ function shown(bench: Bench): Shown {
   for (const d of bench.devices)
     for (const face of facesOf(d)) {
       const r = readLamps(on, d.id, face);
-      faces.set(faceKey(d.id, face), { says: r.says, works: r.hotNeutral === 'lit' });
+      faces.set(faceKey(d.id, face), { reads: r.code, works: r.hotNeutral === 'lit' });
     }
   return {
     faces,
@@ -71,17 +71,18 @@ function shown(bench: Bench): Shown {
   };
 }
 
-const RIGHT = 'reads as right';
-export const LAMP_OUTCOMES = [
-  RIGHT,
-  'ground open',
-  'neutral open',
-  'hot open, or no power: a dead tester looks the same',
-  'hot and ground swapped',
-  'hot and neutral swapped',
-  'more than one hot: stop',
-  'hot on the neutral, hot open',
-];
+/** The patterns one can come back with, as they stand in kept searches; “none” is entered as another reading. */
+const LAMP_IDS: Readonly<Partial<Record<LampCode, string>>> = {
+  'no power': 'hot open, or no power: a dead tester looks the same',
+  'more than one hot': 'more than one hot: stop',
+  'hot on the neutral': 'hot on the neutral, hot open',
+};
+const lampId = (code: LampCode): string => LAMP_IDS[code] ?? code;
+const lampIdAt = ({ faces }: Shown, key: string): string | undefined => {
+  const face = faces.get(key);
+  return face && lampId(face.reads);
+};
+const LAMP_OUTCOMES = LAMP_CODES.filter((code) => code !== 'none').map((code) => ({ id: lampId(code), words: LAMP_SAYS[code] }));
 
 const outcomes = (...pairs: [string, string][]) => pairs.map(([id, words]) => ({ id, words }));
 
@@ -133,7 +134,7 @@ function testsOf(known: CircuitBench, boxId: string): TestKind[] {
         words: `Three-lamp tester in the ${facesOf(d).length > 1 ? `${face} face of ` : ''}${several ? `${d.name}, ${nameOf(d.boxId)}` : nameOf(d.boxId)}`,
         minutes: 1 + walk(d.boxId),
         boxId: d.boxId,
-        outcomes: LAMP_OUTCOMES.map((id) => ({ id, words: id })),
+        outcomes: LAMP_OUTCOMES,
         sure: 0.95,
       })),
       ...facesOf(d).map((face): TestKind => ({
@@ -221,8 +222,8 @@ function resultOf(test: TestKind, s: Suspect, is: Shown, sound: Shown, openOf: S
     case 'switches':
       return s.kind === 'switch off' ? 'works now' : 'no change';
     case 'lamps':
-      if (s.kind === 'worn contacts') return key.startsWith(`${s.deviceId}/`) ? LAMP_OUTCOMES[3] : sound.faces.get(key)?.says;
-      return (s.looseOf ? sound : is).faces.get(key)?.says;
+      if (s.kind === 'worn contacts') return key.startsWith(`${s.deviceId}/`) ? lampId('no power') : lampIdAt(sound, key);
+      return lampIdAt(s.looseOf ? sound : is, key);
     case 'volts': {
       if (s.kind === 'worn contacts' && key.startsWith(`${s.deviceId}/`)) return 'low';
       const works = is.faces.get(key)?.works === true;
@@ -252,7 +253,7 @@ function resultOf(test: TestKind, s: Suspect, is: Shown, sound: Shown, openOf: S
 function fitOf(complaint: Complaint, s: Suspect, is: Shown, sound: Shown, faces: readonly string[], protector: boolean): number {
   const works = faces.map((f) => (s.looseOf ? sound : is).faces.get(f)?.works === true);
   const dead = works.every((w) => !w);
-  const right = faces.every((f) => is.faces.get(f)?.says === RIGHT);
+  const right = faces.every((f) => is.faces.get(f)?.reads === 'reads as right');
   const opens = is.breakerOpens && s.kind !== 'breaker off' && s.kind !== 'breaker worn';
   if (s.kind === 'none of these') return 0.15;
   switch (complaint) {

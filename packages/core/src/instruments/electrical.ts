@@ -37,6 +37,7 @@ export interface LampReading {
   neutralGround: LampState;
   volts: [number, number, number];
   /** what the pattern says by the definition of the lamps */
+  code: LampCode;
   says: string;
 }
 /** What three lamps can’t tell (handbook 8). */
@@ -49,22 +50,48 @@ export const LAMP_BLIND_SPOTS = [
 ];
 
 const lamp = (volts: number): LampState => (volts >= LAMP_LIT_V ? 'lit' : volts >= LAMP_DIM_V ? 'dim' : 'dark');
-const SAYS: Record<string, string> = {
+/** What the lamps of a single fault make; `none` is no pattern of one. */
+export const LAMP_CODES = [
+  'reads as right',
+  'ground open',
+  'neutral open',
+  'no power',
+  'hot and ground swapped',
+  'hot and neutral swapped',
+  'more than one hot',
+  'hot on the neutral',
+  'none',
+] as const;
+export type LampCode = (typeof LAMP_CODES)[number];
+const PATTERNS: Record<string, LampCode> = {
   'lit lit dark': 'reads as right',
   'lit dark dark': 'ground open',
   'dark lit dark': 'neutral open',
-  'dark dark dark': 'hot open, or no power: a dead tester looks the same',
+  'dark dark dark': 'no power',
   'dark lit lit': 'hot and ground swapped',
   'lit dark lit': 'hot and neutral swapped',
-  'lit lit lit': 'more than one hot: stop',
-  'dark dark lit': 'hot on the neutral, hot open',
+  'lit lit lit': 'more than one hot',
+  'dark dark lit': 'hot on the neutral',
+};
+export const LAMP_SAYS: Readonly<Record<LampCode, string>> = {
+  'reads as right': 'reads as right',
+  'ground open': 'ground open',
+  'neutral open': 'neutral open',
+  'no power': 'hot open, or no power: a dead tester looks the same',
+  // three lamps can’t part the two: behind an open neutral the white comes up to the hot through whatever is switched on
+  'hot and ground swapped':
+    'hot and ground swapped, or, more often, the neutral open with something switched on behind it: switch all of it off and look again',
+  'hot and neutral swapped': 'hot and neutral swapped',
+  'more than one hot': 'more than one hot: stop',
+  'hot on the neutral': 'hot on the neutral, hot open',
+  none: 'no pattern of a single fault: take a meter',
 };
 
 /** What three voltages make of the lamps: hot–neutral, hot–ground, neutral–ground. */
 export function lampReading(volts: [number, number, number]): LampReading {
   const [hotNeutral, hotGround, neutralGround] = volts.map(lamp) as [LampState, LampState, LampState];
-  const says = SAYS[`${hotNeutral} ${hotGround} ${neutralGround}`] ?? 'no pattern of a single fault: take a meter';
-  return { hotNeutral, hotGround, neutralGround, volts, says };
+  const code = PATTERNS[`${hotNeutral} ${hotGround} ${neutralGround}`] ?? 'none';
+  return { hotNeutral, hotGround, neutralGround, volts, code, says: LAMP_SAYS[code] };
 }
 
 /** Three lamps in one face: hot–neutral, hot–ground, neutral–ground. All three resistors are in at once, as in the thing itself. */

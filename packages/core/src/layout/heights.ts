@@ -107,7 +107,8 @@ export function counterClearance(input: CounterClearanceInput): Judged & BoxHeig
   const ok = atMost(above, inches(20));
   return {
     ...heights,
-    verdict: ok ? 'ok' : 'stop',
+    // it may stand there: another one has to count
+    verdict: ok ? 'ok' : 'caution',
     says: ok ? 'low enough above the counter to count' : 'over 20 in above the counter: it does not count as a counter receptacle',
     source: nec(input.edition.slice(3), '210.52(C)'),
     sums: [

@@ -58,6 +58,7 @@ export function withKind(wall: Wall, box: Box, kindId: BoxKindId, stays?: 'left'
     clamps: undefined,
     material: undefined,
     setback: undefined,
+    screws: undefined,
     hangsOn: kind.mounting === 'wings' ? 'none' : box.hangsOn,
     supportFittings: 0,
     condition: 'sound',

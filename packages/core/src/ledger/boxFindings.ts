@@ -8,6 +8,7 @@ import {
   cavityDepth,
   fireRatedBackToBack,
   heightMatch,
+  longestScrewMm,
   obstacleCollision,
   onSurface,
   openingRect,
@@ -761,7 +762,7 @@ function foundWrong(w: Work, walls: readonly Wall[]): Finding[] {
       return [finding(rule, idOf(wall.id, o.id), 'survey', title, { verdict: 'stop', says, sums: [], source: nec(year, clause), ask })];
     }),
   );
-  return [...boxes, ...things, ...w.boxes.flatMap((b) => measuredSetback(w, b))];
+  return [...boxes, ...things, ...w.boxes.flatMap((b) => [...measuredSetback(w, b), ...screwLength(w, b)])];
 }
 
 /** A box that is there, its front measured against the finish of its own wall. */
@@ -778,6 +779,34 @@ function measuredSetback(w: Work, b: WorkBox): Finding[] {
         ? { verdict: 'can’t tell' as const, ask: 'Measure it with the plate off.' }
         : {}),
       ...(judged.verdict === 'stop' ? { ask } : {}),
+    }),
+  ];
+}
+
+/** Screws through the side of a box: out of the far side of the stud they reach a cable stapled there, or the other face. */
+function screwLength(w: Work, b: WorkBox): Finding[] {
+  const { screws } = b.box;
+  const most = longestScrewMm(b.wall);
+  if (!screws || most === undefined || b.box.hangsOn === undefined || b.box.hangsOn === 'none' || onSurface(b.box)) return [];
+  const fits = atMost(screws.mm, most);
+  const guessed = screws.known === 'assumed' || (b.wall.framing.material === 'wood' && b.wall.framing.studWidth.known === 'assumed');
+  return [
+    finding('screw-length', b.box.id, 'box', `Screws of ${b.box.name} into its stud`, {
+      verdict: !fits ? 'stop' : guessed ? 'can’t tell' : 'ok',
+      says: fits
+        ? guessed
+          ? 'short enough, as far as it was measured'
+          : 'they end inside the stud'
+        : 'they come out of the far side of the stud: a cable stapled there may be hit already',
+      sums: [{ terms: [], result: term('screw', screws.mm, 'length'), limit: { ...term('the stud', most, 'length'), relation: '≤' } }],
+      source: practice,
+      ...(fits
+        ? guessed
+          ? { ask: 'Measure a screw and, from a finder’s edges, the width of the stud.' }
+          : {}
+        : {
+            ask: `With the circuit proved dead take them out, put in screws of ${printLength(inches(1), w.job.unit)}, and look what lies on the stud’s far side.`,
+          }),
     }),
   ];
 }

@@ -274,7 +274,7 @@ function racewayFindings(w: Work): Finding[] {
   const guessed = raceway.supports.filter((s) => s.guessed).length;
   const usual = [raceway.stock.stock, raceway.stock.kerf].some((l) => l.known === 'assumed');
   return [
-    finding('raceway-fill', w.job.id, 'route', 'Wires in the raceway', racewayFill(gauge, 3, raceway.stock)),
+    finding('raceway-fill', w.job.id, 'route', 'Wires in the raceway', racewayFill(w.job.edition, gauge, 3, raceway.stock)),
     finding('raceway-held', w.job.id, 'route', 'What the raceway is screwed to', {
       verdict: guessed ? 'can’t tell' : 'ok',
       says: guessed

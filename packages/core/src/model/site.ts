@@ -269,6 +269,8 @@ export const Box = z.strictObject({
   condition: z.enum(['sound', 'loose', 'stripped', 'cracked']).optional(),
   /** how far its front edge lies behind the finish; 0 is flush or proud; absent: not measured */
   setback: DistanceLength.optional(),
+  /** how long the screws are that hold it to its stud, from the inside of the box; absent: not measured, or none */
+  screws: PositiveLength.optional(),
   /** what somebody did to it that may not be */
   trouble: z.array(z.enum(BOX_TROUBLES)).max(BOX_TROUBLES.length).optional(),
   /** a partition keeps power and low voltage apart inside one box */

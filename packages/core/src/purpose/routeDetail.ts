@@ -97,7 +97,7 @@ export function routeDetail(house: House, want: Want, option: RouteOption, frame
       if (next) runs.push(next);
     });
     sections = runs.slice(1).map((r) => trace(r.nodes, r.edges, true));
-    raceway = racewayPlan(house.site, frame, runs, want.raceway ?? USUAL_STOCK, option.gauge, house.unit);
+    raceway = racewayPlan(house.site, frame, runs, want.raceway ?? USUAL_STOCK, option.gauge, house.unit, house.edition);
   }
 
   if (want.kind === 'run') {

@@ -191,7 +191,7 @@ describe('job 6, model railway: six outlets on a raceway, three of them along a 
     // hot, neutral, ground: just inside and just outside of what it is made for (386.22)
     expect([2, 3].map((most12) => fill({ most12 }).verdict)).toEqual(['stop', 'ok']);
     // a number read for 12 AWG holds for 14, and says nothing of 10
-    expect([14, 12, 10].map((gauge) => racewayFill(gauge, 3, { most12: 3 }).verdict)).toEqual(['ok', 'ok', 'can’t tell']);
+    expect([14, 12, 10].map((gauge) => racewayFill('US-2020', gauge, 3, { most12: 3 }).verdict)).toEqual(['ok', 'ok', 'can’t tell']);
     // an inside area is no number of wires: 40 % of 0.4 in² ÷ 0.0133 in² would be 12
     expect(fill({ insideIn2: 0.4 })).toMatchObject({
       verdict: 'can’t tell',

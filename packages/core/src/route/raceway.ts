@@ -3,7 +3,7 @@ import { BOX_KINDS, nec } from '../catalog/index.js';
 import { atMost, product, term, total, type Judged } from '../codebook/index.js';
 import { cutStock, type StockCut } from '../layout/index.js';
 import { feet, inches, printMark, type LengthUnit } from '../measure/index.js';
-import { studPlaces, uXOf, type FaceId, type RacewayStock, type Site, type Sum } from '../model/index.js';
+import { studPlaces, uXOf, type Edition, type FaceId, type RacewayStock, type Site, type Sum } from '../model/index.js';
 import { trackedOn, type Framing, type FrameEdge, type FrontPart } from './framing.js';
 
 /** Sizes of ordinary two-piece track; the maker’s sheet says the real ones (common practice). */
@@ -90,6 +90,7 @@ export function racewayPlan(
   stock: RacewayStock,
   gauge: number,
   unit: LengthUnit,
+  edition: Edition,
 ): RacewayPlan {
   const wallOf = (id: string) => site.walls.find((w) => w.id === id)!;
   const say = (mm: number): string => printMark(mm, unit);
@@ -243,7 +244,7 @@ export function racewayPlan(
     track: cutStock(lengths('track'), stock.stock.mm, stock.kerf.mm),
     covers: cutStock(lengths('cover'), stock.stock.mm, stock.kerf.mm),
     supports,
-    fill: racewayFill(gauge, 3, stock),
+    fill: racewayFill(edition, gauge, 3, stock),
     conductorMm,
     sums: [
       { terms: runTerms, result: term('raceway, box to box', total(runTerms), 'length') },
@@ -273,8 +274,13 @@ export function racewayPlaces(
  * Wires in the track against the number its maker made it for: that alone decides (NEC 386.22, from memory). What 40 % of an inside area
  * would take is said beside, as a help.
  */
-export function racewayFill(gauge: number, wires: number, sheet: { most12?: number | undefined; insideIn2?: number | undefined }): Judged {
-  const source = nec('2020', '386.22');
+export function racewayFill(
+  edition: Edition,
+  gauge: number,
+  wires: number,
+  sheet: { most12?: number | undefined; insideIn2?: number | undefined },
+): Judged {
+  const source = nec(edition.slice(3), '386.22');
   const taken = term('wires in it', wires, 'count', { how: `${gauge} AWG` });
   const each = CONDUCTOR_IN2[gauge];
   const area =

@@ -147,6 +147,7 @@ export const RULES: readonly Rule[] = [
   rule('enlarge', 'box', 'Room to enlarge', 'away from the stud'),
   rule('patch', 'box', 'The patch', 'what the new opening leaves of the old one'),
   rule('old-box', 'box', 'The old box', 'how it is freed'),
+  rule('screw-length', 'box', 'Screws into the stud', 'screws of a box against the width of its stud'),
   rule('box-buried', 'survey', 'A box that can’t be reached', 'boxes that were boarded over', ['314.29']),
   rule(
     'low-voltage-inside',

@@ -236,9 +236,10 @@ export function benchFindings(on: SwitchedOn, source: Bench, edition: Edition): 
       };
       groundOfDevice(d);
       if (d.form === 'ground-fault') {
-        const [line, load] = [useAt('line brass').has('hot') || useAt('line silver').has('neutral'), useAt('load brass').has('hot')];
-        if (useAt('line brass').has('neutral') || useAt('line silver').has('hot'))
-          say('polarity', `${d.name}: polarity`, 'stop', 'hot belongs on brass and neutral on silver', '200.11', box.id);
+        const swapped = useAt('line brass').has('neutral') || useAt('line silver').has('hot');
+        const line = swapped || useAt('line brass').has('hot') || useAt('line silver').has('neutral');
+        const load = useAt('load brass').has('hot');
+        if (swapped) say('polarity', `${d.name}: polarity`, 'stop', 'hot belongs on brass and neutral on silver', '200.11', box.id);
         const on = (terminal: string) =>
           bench.joints.some((x) => x.boxId === box.id && x.at?.device === d.id && x.at.terminal === terminal);
         // with the contacts open, only what truly feeds it is live

@@ -1,5 +1,5 @@
 /** Boxes closed, power on, everything tested, labelled and noted. */
-import { DEVICE_KINDS } from '../catalog/index.js';
+import { DEVICE_KINDS, isReceptacle } from '../catalog/index.js';
 import { numbered, type Work } from '../ledger/index.js';
 import type { Target } from './step.js';
 import { step, volts, type Draft } from './step.js';
@@ -20,6 +20,7 @@ export const closeBoxes = (w: Work, n: number, dead: Target[], after: string[], 
   );
 
 export function testAll(w: Work, after: string[]): Draft {
+  const source = w.boxes.find((b) => b.feeds);
   const groundFault = w.boxes.flatMap((b) => b.devices).some((d) => DEVICE_KINDS[d.kind].groundFault);
   const plugged = w.job.changes.filter((x) => x.do === 'plug-in' || x.do === 'unplug').map((x) => x.id);
   const otherwise = 'Breaker off again, prove dead, and look for the fault: a loose splice, swapped conductors, an open ground.';
@@ -37,7 +38,15 @@ export function testAll(w: Work, after: string[]): Draft {
           'Then every outlet of the circuit that was there before.',
         ]
       : [
-          'Both halves of the new outlet and of the old one, then all the others.',
+          // a circuit of its own has nothing before it; a switch or a splice in the source box has no face
+          source?.hadDevices.some((d) => isReceptacle(d.kind))
+            ? 'Both halves of the new outlet and of the old one, then all the others.'
+            : w.ownCircuit
+              ? 'Both halves of every new outlet.'
+              : 'Both halves of every outlet that was worked on, then all the others.',
+          ...(source?.box.holds === 'switch'
+            ? ['Its switch still does what it did: on, its lamp lights; off, it is dark, and the new outlet stays on.']
+            : []),
           ...(groundFault ? ['Press TEST on the ground-fault face: it must trip and reset.'] : []),
         ],
     {

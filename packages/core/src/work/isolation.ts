@@ -145,12 +145,11 @@ export function off(w: Work, iso: Isolation, after: string[] | undefined): Draft
       'Prove it dead',
       [spent('prove dead', Math.max(targets.length, boxes.length, 1))],
       [
-        'Prove the tester on a source known to be live.',
+        main
+          ? 'Prove the tester on a source that this main does not switch off: a battery-fed proving unit, or an outlet of another panel.'
+          : 'Prove the tester on a source known to be live.',
         ...(main
-          ? [
-              'Test both bus bars to neutral and to ground, and every conductor within reach.',
-              'Prove the tester on the live source again: one that this main does not switch off, a battery-fed proving unit or an outlet of another panel.',
-            ]
+          ? ['Test both bus bars to neutral and to ground, and every conductor within reach.', 'Prove the tester on that source again.']
           : [
               ...whereToTest(iso),
               'Prove the tester on the live source again. With the cover off, test every conductor and the metal box too.',
@@ -198,6 +197,12 @@ function whereToTest({ boxes }: Isolation): string[] {
   ];
 }
 
+/** Whether the circuit’s own new breaker has a test button, as it is planned: it may have been asked for later. */
+function newBreakerTests(w: Work): boolean {
+  const circuit = w.planned.circuits.find((c) => c.id === w.ownCircuit?.circuit.id);
+  return circuit?.arcFault === 'breaker' || circuit?.groundFault === 'breaker';
+}
+
 /** On again: the last step of what was switched off. */
 export const on = (w: Work, { n, main }: Isolation, after: string[]): Draft =>
   step(
@@ -207,6 +212,7 @@ export const on = (w: Work, { n, main }: Isolation, after: string[]): Draft =>
     [
       'Everybody’s hands off, covers on.',
       'Stand to the side of the panel, switch on. If it trips at once, don’t switch on again: open up and look.',
+      ...(main && newBreakerTests(w) ? ['Press the test button of the new breaker: it has to open. Set it again.'] : []),
     ],
     { alters: true, after, place: { words: 'panel' } },
   );

@@ -126,6 +126,7 @@ export function outletJob(facts: OutletFacts): JobInHouse {
     ...{ hangsOn: kind !== 'other' && BOX_KINDS[kind].mounting === 'wings' ? 'none' : 'left', condition: old.condition ?? 'sound' },
     ...(facts.breakerNotFound ? {} : { circuitId: 'c' }),
     ...pick('setback', old.setback === undefined ? undefined : inch(old.setback)),
+    ...pick('screws', old.screws === undefined ? undefined : inch(old.screws)),
     ...pick('trouble', old.trouble),
     ...(isSwitch ? { holds: 'switch' as const } : old.device === 'nothing' ? { holds: 'junction' as const } : {}),
     ...(old.device === 'switch with hot and neutral'

@@ -65,6 +65,8 @@ export interface OutletFacts {
     supportFittings?: number;
     /** its front edge behind the finish */
     setback?: number;
+    /** of the screws that hold it to its stud */
+    screws?: number;
     trouble?: BoxTrouble[];
   };
   box?: {

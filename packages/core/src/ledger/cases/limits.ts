@@ -404,6 +404,13 @@ const WOOD: Limit[] = [
     ['2 1/4 in deep at the end', wood({ joist: { depth: 9.25, cut: 'notch at the end', size: 2.25 } })],
   ),
   limit(
+    'screw-length',
+    'practice',
+    'it comes out of the far side of a 1 1/2 in stud, into what is stapled there',
+    ['screws of 1 5/8 in in a wooden stud', outlet({ old: { kind: 'metal-device-2-1/2', in3: 30, screws: 1.625 } })],
+    ['screws of 1 1/2 in in a wooden stud', outlet({ old: { kind: 'metal-device-2-1/2', in3: 30, screws: 1.5 } })],
+  ),
+  limit(
     'setback',
     '314.20',
     'a spark in the gap sets the board alight',

@@ -105,6 +105,13 @@ const MAKE_UPS: Record<string, MakeUp> = {
     cables: [cable('feed1', 'line', BW, undefined, { circuitId: 'c5' }), cable('feed2', 'line', BW, undefined, { circuitId: 'c5' })],
     devices: [device('r1', 'duplex-15'), device('r2', 'duplex-15')],
   },
+  'two yokes on two circuits, each with a cable that goes on': {
+    cables: (['c5', 'c6'] as const).flatMap((circuitId) => [
+      cable(`feed-${circuitId}`, 'line', BW, undefined, { circuitId }),
+      cable(`on-${circuitId}`, 'load', BW, undefined, { circuitId }),
+    ]),
+    devices: [device('r1', 'duplex-15', { circuitId: 'c5' }), device('r2', 'duplex-15', { circuitId: 'c6' })],
+  },
   'split duplex on two circuits': {
     cables: [cable('feed1', 'line', BW, undefined, { circuitId: 'c5' }), cable('feed2', 'line', BW, undefined, { circuitId: 'c6' })],
     devices: [device('r', 'duplex-15', { split: 'two feeds' })],

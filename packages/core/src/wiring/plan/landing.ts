@@ -31,6 +31,7 @@ export interface Net {
 export class Landing {
   readonly joints: PlannedJoint[] = [];
   private readonly taken = new Set<string>();
+  private readonly tails = new Map<string, number>();
 
   constructor(
     private readonly schools: Schools,
@@ -71,10 +72,11 @@ export class Landing {
         `${leads.length} cables: a device has two screws a side and one conductor goes under each, so these are spliced with a pigtail.`,
       );
     const gauge = thickest(leads);
-    const used = new Map<string, number>();
     const tails = terminals.map((at) => {
-      const n = used.get(at.name) ?? 0;
-      used.set(at.name, n + 1);
+      // over all nets of the box: two circuits in it have two neutrals, each with tails of its own
+      const key = `${role} ${at.name}`;
+      const n = this.tails.get(key) ?? 0;
+      this.tails.set(key, n + 1);
       return pigtailTo(role, net.letter, gauge, at, n);
     });
     this.splice(net, [...leads, ...tails]);
