@@ -1,6 +1,6 @@
 /** What a box would run into: studs, things in the bay, the box on the other face, doors, the wall's ends. mm. */
-import { inches } from '../measure/index.js';
-import { nec, plateWidthMm, practice } from '../catalog/index.js';
+import { inches, toInches } from '../measure/index.js';
+import { BOX_KINDS, nec, plateWidthMm, practice } from '../catalog/index.js';
 import {
   boxBody,
   boxRect,
@@ -19,7 +19,7 @@ import {
   type Sum,
   type Wall,
 } from '../model/index.js';
-import { atLeast, term, type Judged } from '../codebook/index.js';
+import { atLeast, atMost, term, type Judged } from '../codebook/index.js';
 import { openingRect } from './opening.js';
 
 /** How much nearer than drawn a stud may be: scanned or assumed edges are not exact (common practice). */
@@ -307,6 +307,49 @@ export function fireRatedBackToBack(edition: Edition, wall: Wall, box: Box, othe
     sums: [
       { terms: [], result: term('apart sideways', apart, 'length'), limit: { ...term('at least', inches(24), 'length'), relation: '≥' } },
     ],
+  };
+}
+
+/** Largest opening of one box in a fire-rated wall, in² (IRC R302.4.2, from memory). */
+const RATED_OPENING_IN2 = 16;
+/**
+ * An opening for a box in a wall that holds back fire: up to 16 in² for a steel box, a plastic one only where it is listed for such walls
+ * (IRC R302.4.2, from memory). `garage`: the wall is one to a garage, which usually is rated.
+ */
+export function fireRatedOpening(edition: Edition, wall: Wall, box: Box, garage: boolean): Judged | undefined {
+  if (wall.framing.material === 'masonry' || wall.fireRated === false || (wall.fireRated === undefined && !garage)) return undefined;
+  const source = nec(edition.slice(3), '300.21; IRC R302.4.2');
+  const opening = openingRect(wall, box);
+  if (!opening) return undefined;
+  const [wide, high] = [opening.right - opening.left, opening.top - opening.bottom];
+  const in2 = toInches(wide) * toInches(high);
+  const sums: Sum[] = [
+    {
+      terms: [term('opening width', wide, 'length'), term('opening height', high, 'length')],
+      formula: 'width × height',
+      result: term('opening', in2, 'in²'),
+      limit: { ...term('at most, each', RATED_OPENING_IN2, 'in²'), relation: '≤' },
+    },
+  ];
+  if (wall.fireRated === undefined)
+    return {
+      verdict: 'can’t tell',
+      says: 'a wall to a garage usually holds back fire; whether this one does was not noted',
+      ...{ sums, source },
+      ask: 'Ask the building department, or note in the wall’s form that it is not fire-rated.',
+    };
+  if (!atMost(in2, RATED_OPENING_IN2))
+    return {
+      verdict: 'stop',
+      says: 'too large an opening for a fire-rated wall',
+      ...{ sums, source },
+      ask: 'Take a box of one gang, or another wall.',
+    };
+  const material = box.material ?? (box.kind === 'other' ? undefined : BOX_KINDS[box.kind].material);
+  return {
+    verdict: 'caution',
+    says: `in a fire-rated wall: ${material === 'metal' ? 'a steel box may' : 'only a box listed for such walls may'}; at most 1/8 in open round it, and what goes through its plates is fire-stopped`,
+    ...{ sums, source },
   };
 }
 

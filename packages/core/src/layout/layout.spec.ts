@@ -254,7 +254,7 @@ describe('heights (handbook 2 and 22)', () => {
       });
     expect(toInches(counter(0).plateBottomMm)).toBeCloseTo(38.875);
     expect(toInches(counter(0).bottomMm)).toBeCloseTo(39.25);
-    expect([counter(11.5).verdict, counter(11.5625).verdict]).toEqual(['ok', 'stop']); // 4.375 + 11.5 + 0.375 + 3.75 = 20
+    expect([counter(11.5).verdict, counter(11.5625).verdict]).toEqual(['ok', 'caution']); // 4.375 + 11.5 + 0.375 + 3.75 = 20
   });
   it('accessible reach 15 to 48 in is advice', () => {
     expect(accessibleReach(inches(15), inches(18.75)).verdict).toBe('ok');

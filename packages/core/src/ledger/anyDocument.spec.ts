@@ -26,7 +26,7 @@ const cable = fc.record(
     conductors: fc.uniqueArray(oneOf(...INSULATION), { minLength: 2, maxLength: 4 }),
     ground: oneOf('bare', 'green', 'none', undefined),
     metal: oneOf('copper', 'aluminium', undefined),
-    sheath: oneOf('nonmetallic', 'cloth', 'armoured', 'single wires'),
+    sheath: oneOf('nonmetallic', 'cloth', 'armoured', 'single wires', 'on insulators'),
     direction: oneOf('known', 'unknown'),
     whiteUsedAsHot: oneOf('no', 'marked', 'unmarked', undefined),
     length: some(length(60_000)),

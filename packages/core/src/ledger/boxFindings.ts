@@ -7,6 +7,7 @@ import {
   cablesBehind,
   cavityDepth,
   fireRatedBackToBack,
+  fireRatedOpening,
   heightMatch,
   longestScrewMm,
   obstacleCollision,
@@ -177,6 +178,15 @@ function placeFindings(w: Work, b: WorkBox): Finding[] {
         ),
       );
   }
+  // a box of its own wall opens it too, whatever is on the other face
+  const garage = w.planned.rooms.some((r) => r.use === 'garage' && r.id === wall.faces[box.face === 'A' ? 'B' : 'A'].roomId);
+  const rated = fireRatedOpening(
+    w.job.edition,
+    wall,
+    box,
+    garage || (b.room.use === 'garage' && wall.faces[box.face === 'A' ? 'B' : 'A'].roomId !== undefined),
+  );
+  if (rated) findings.push(finding('fire-opening', box.id, 'box', 'Opening in a fire-rated wall', rated));
   // brick and block have no bay to look into
   if (wall.framing.material !== 'masonry')
     findings.push(finding('bay-looked', box.id, 'survey', isFront(wall) ? 'What is in the built-in' : 'What is in the bay', bayLooked(b)));

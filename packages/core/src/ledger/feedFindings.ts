@@ -303,7 +303,7 @@ function conductorFindings(w: Work, b: WorkBox): Finding[] {
       ),
       finding('ground-present', cable.id, 'feed', `Ground in the cable to ${farLabel}`, groundPresent(edition, cable.ground)),
     );
-    const state = conductorState(cable.metal, cable.sheath, cable.whiteUsedAsHot, built, cable.uses !== undefined);
+    const state = conductorState(edition, cable.metal, cable.sheath, cable.whiteUsedAsHot, built, cable.uses !== undefined);
     if (state) findings.push(finding('conductor-state', cable.id, 'feed', `State of the cable to ${farLabel}`, state));
   }
   if (cablesIn(w.found, b.box.id).length === 0)
@@ -340,6 +340,7 @@ function groundPresent(edition: Edition, ground: 'bare' | 'green' | 'none' | und
 }
 
 function conductorState(
+  edition: Edition,
   metal: 'copper' | 'aluminium' | undefined,
   sheath: string,
   white: string | undefined,
@@ -360,12 +361,19 @@ function conductorState(
       sums: [],
       source: practice,
     };
+  if (sheath === 'on insulators')
+    return {
+      verdict: 'stop',
+      says: 'open wiring on insulators: no ground, old insulation, and nothing may be spliced to it that isn’t of its kind; leave it as it lies and have it looked at',
+      sums: [],
+      source: nec(edition.slice(3), '394.10'),
+    };
   if (white === 'unmarked')
     return {
       verdict: 'stop',
       says: 'a white conductor is used as a hot without a mark',
       sums: [],
-      source: { standard: 'NEC', clause: '200.7', from: 'memory' },
+      source: nec(edition.slice(3), '200.7'),
     };
   if (metal === undefined && (built === undefined || (built >= 1960 && built <= 1978)))
     return {
@@ -380,7 +388,7 @@ function conductorState(
       verdict: 'can’t tell',
       says: 'nobody looked whether its white is used as a hot',
       sums: [],
-      source: { standard: 'NEC', clause: '200.7', from: 'memory' },
+      source: nec(edition.slice(3), '200.7'),
       ask: 'In the open box: a white on a brass screw, on a switch, or spliced to blacks is one; a mark of tape or paint says so.',
     };
   return undefined;

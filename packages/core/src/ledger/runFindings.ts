@@ -13,6 +13,7 @@ import {
   type Box,
   type Finding,
   type Remedy,
+  type RoomUse,
 } from '../model/index.js';
 import { foundSince, racewayFill, type Hole } from '../route/index.js';
 import { boxClamps, boxMaterial, fillOf } from '../wiring/index.js';
@@ -353,8 +354,41 @@ function lampFindings(w: Work): Finding[] {
   ];
 }
 
+const WET: readonly RoomUse[] = ['outdoors', 'deck'];
+/** Plain flexible metal is for dry places: in a wet one it rusts, and water stands in it. */
+function wetFinding(w: Work, r: WorkRun): Finding[] {
+  const wet = [r.from, r.to].find((b) => b && WET.includes(b.room.use));
+  if (!wet || r.cable.sheath !== 'armoured') return [];
+  const change = w.job.changes.find((c) => c.id === r.changeId);
+  return [
+    finding(
+      'wet-cable',
+      r.cable.id,
+      'route',
+      `Cable to ${wet.box.name}`,
+      {
+        verdict: 'stop',
+        says: 'plain flexible metal outdoors: it is for dry places; liquid-tight conduit, or a cable made for wet places',
+        sums: [],
+        source: nec(w.job.edition.slice(3), '320.12'),
+        ask: 'Take non-metallic cable up to the wall and liquid-tight conduit or a listed wet-place cable outside.',
+      },
+      change?.do === 'run-cable'
+        ? [
+            remedy(
+              'dry-cable',
+              'Take non-metallic cable through the wall',
+              put({ ...change, cable: { ...change.cable, sheath: 'nonmetallic' } }),
+            ),
+          ]
+        : [],
+    ),
+  ];
+}
+
 export const runFindings = (w: Work): Finding[] => [
   ...w.runs.flatMap((r) => [
+    ...wetFinding(w, r),
     ...(r.way ? wayFindings(w, r, r.to) : r.from && r.from.wall === r.to.wall ? straightFindings(w, r, r.from) : []),
     lengthFinding(w, r),
     ...(r.cable.sheath === 'single wires' ? [] : [r.from, r.to].flatMap((b) => (b ? [heldFinding(w, r, b)] : []))),

@@ -323,7 +323,7 @@ export const Cable = z.strictObject({
   /** absent: not looked for */
   ground: z.enum(['bare', 'green', 'none']).optional(),
   metal: z.enum(['copper', 'aluminium']).optional(),
-  sheath: z.enum(['nonmetallic', 'cloth', 'armoured', 'single wires']).default('nonmetallic'),
+  sheath: z.enum(['nonmetallic', 'cloth', 'armoured', 'single wires', 'on insulators']).default('nonmetallic'),
   /** end 0 is nearer the panel when `direction` is known */
   ends: z.tuple([CableEnd, CableEnd]),
   direction: z.enum(['known', 'unknown']).default('unknown'),

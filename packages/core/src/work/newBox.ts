@@ -198,6 +198,9 @@ function cut(at: At, b: WorkBox, feed: WorkBox | undefined, always: boolean): Dr
           ? `Eye protection. Hand saw or a shallow blade: the cables of ${near} run in this bay${dead ? '' : ' and are live until the breaker is off'}.`
           : 'Eye protection. Hand saw or a shallow blade: cables that nobody noted may run in this bay.',
         'Never plunge a power saw into a bay nobody has looked into.',
+        ...(b.box.place.bottom.mm > OVER_REACH_MM
+          ? ['Over shoulder height: a step that stands firm on the floor, no chair, one hand for yourself.']
+          : []),
         ...(old ? ['Old paint and compound: keep dust down, mask on, sheet under.'] : []),
         ...(unsure
           ? [
@@ -465,6 +468,9 @@ export function layAlong(at: At, r: WorkRun, tailFirst: boolean, after: string[]
     ),
   ];
 }
+
+/** What is worked on from a step; common practice. */
+const OVER_REACH_MM = inches(60);
 
 const mountingOf = (b: WorkBox) => (b.box.kind === 'other' ? undefined : BOX_KINDS[b.box.kind].mounting);
 

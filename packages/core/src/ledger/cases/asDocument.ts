@@ -199,7 +199,7 @@ export function outletJob(facts: OutletFacts): JobInHouse {
             conductors: ['black', 'white'],
             ground: 'bare',
             metal: 'copper',
-            sheath: 'nonmetallic',
+            sheath: facts.newSheath ?? 'nonmetallic',
           },
           ends: [
             { boxId: 'old', label: 'old outlet', side: 'top' },

@@ -18,7 +18,7 @@ export interface CableFact {
   is?: `${14 | 12 | 10 | 8}-${2 | 3}`;
   ground?: 'bare' | 'none' | 'not looked';
   metal?: 'copper' | 'aluminium' | 'not looked';
-  sheath?: 'nonmetallic' | 'cloth' | 'armoured';
+  sheath?: 'nonmetallic' | 'cloth' | 'armoured' | 'on insulators';
   /** `no`: nobody read its gauge, 14 came filled in */
   gaugeRead?: 'no';
   whiteUsedAsHot?: 'no' | 'marked' | 'unmarked' | 'not looked';
@@ -77,6 +77,7 @@ export interface OutletFacts {
   };
   face?: { kind?: DeviceKindId; tamperResistant?: boolean; weatherResistant?: boolean; inUseCover?: boolean };
   newCable?: Awg;
+  newSheath?: 'nonmetallic' | 'armoured';
   /** nobody noted what stands at the wall */
   countersNotNoted?: boolean;
   wall?: {

@@ -73,6 +73,31 @@ const OLD_PARTS: Hazard[] = [
     outlet({ old: { deviceIs: 'worn' } }),
     'caution',
   ),
+  hazard(
+    'conductor-state',
+    '394.10',
+    'open wiring on insulators in the old box',
+    'no ground, and its insulation crumbles',
+    outlet({ old: { cables: [{ sheath: 'on insulators' }, {}] } }),
+  ),
+  hazard(
+    'fire-opening',
+    'R302.4.2',
+    'one box into a fire-rated wall, nothing near on its other face',
+    'a plastic box that is not listed for it melts and lets fire through',
+    outlet({ box: { at: 20 }, wall: { fireRated: true } }),
+    'caution',
+  ),
+  hazard(
+    'wet-cable',
+    '320.12',
+    'plain flexible metal to an outlet outdoors',
+    'water stands in it',
+    outlet({
+      ...{ room: 'outdoors', circuit: { keptFor: 'garage' }, oldRoom: 'garage', newSheath: 'armoured' },
+      face: { kind: 'ground-fault-15', weatherResistant: true, inUseCover: true },
+    }),
+  ),
   hazard('switch-box', '404.2(C)', 'a switch loop as the feed', 'there is no neutral in it', outlet({ old: { device: 'switch loop' } })),
   hazard(
     'shared-neutral',

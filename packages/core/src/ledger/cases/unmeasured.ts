@@ -117,6 +117,11 @@ export const UNMEASURED: readonly Case[] = [
   unknown('cavity', 'practice', 'how deep the wall is was only taken: the box', 'the box may stand out', {
     wall: { studDepth: 'assumed' },
   }),
+  unknown('fire-opening', 'R302.4.2', 'a wall to the garage of which nobody noted whether it holds back fire', 'it usually does', {
+    oldRoom: 'garage',
+    box: { at: 20 },
+    wall: { fireRated: 'not noted' },
+  }),
   unknown('fire-rated', '300.21', 'nobody noted whether the wall is fire-rated', 'it may be', { wall: { fireRated: 'not noted' } }),
   unknown('dust', 'practice', 'nobody knows when the house was built', 'its paint may hold lead', { built: 'not known' }),
   unknown('obstacle', 'practice', 'a pipe in the way, how deep nobody measured', 'the box may hit it', {
