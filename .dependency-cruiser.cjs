@@ -11,6 +11,7 @@ const RESTS_ON = {
   feeds: ['measure', 'catalog', 'model', 'codebook', 'layout', 'route', 'wiring', 'ledger', 'survey', 'instruments', 'circuit', 'panel'],
   takeoff: ['measure', 'catalog', 'model', 'codebook', 'layout', 'route', 'wiring', 'ledger', 'panel', 'survey', 'instruments', 'circuit'],
   work: ['measure', 'catalog', 'model', 'codebook', 'layout', 'route', 'wiring', 'ledger', 'panel', 'survey', 'instruments', 'circuit'],
+  schedule: ['model', 'work'],
   closing: ['measure', 'catalog', 'model', 'ledger', 'takeoff', 'work', 'wiring'],
   diagnose: ['measure', 'catalog', 'model', 'circuit', 'instruments', 'wiring'],
   pocket: ['measure', 'catalog', 'model', 'codebook', 'layout'],
@@ -37,6 +38,7 @@ const RESTS_ON = {
   ],
   rules: ['measure', 'catalog', 'model', 'ledger', 'purpose', 'demo'],
   exchange: [
+    'schedule',
     'purpose',
     'measure',
     'catalog',

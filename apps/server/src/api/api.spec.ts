@@ -98,6 +98,37 @@ describe('documents', () => {
     expect((await call('PUT', '/api/v1/jobs/sewing-corner', document)).status).toBe(428);
     expect((await call('PUT', '/api/v1/jobs/sewing-corner', document, { 'if-match': 'latest' })).status).toBe(400);
   });
+  it('when: nobody said by whom is a question; with hours there are plans, a calendar and a notice', async () => {
+    const at = '/api/v1/jobs/hall-box-replaced';
+    expect((await call<Problem>('GET', `${at}/schedule`)).body.title).toMatch(/enter who works and at which hours/);
+    const { revision, document } = (await call<StoredJob>('GET', at)).body;
+    const hours = [{ days: [5, 6], from: 540, to: 1020 }];
+    const when = { from: '2026-11-28T08:00', people: [{ id: 'me', name: 'Owner', hours }], drying: 'usual', staysOn: [], pins: [] };
+    const bad = { ...when, people: [{ id: 'me', name: 'Owner', hours: [{ days: [5], from: 540, to: 500 }] }] };
+    const refused = await call('PUT', at, { ...document, when: bad }, { 'if-match': `"${revision}"` });
+    expect(refused.body.errors?.[0]).toMatchObject({ path: '/when/people/0/hours/0/to', message: 'the end lies after the beginning' });
+    expect((await call('PUT', at, { ...document, when }, { 'if-match': `"${revision}"` })).status).toBe(200);
+    const schedule = (
+      await call<{ plans: { outageMinutes: number }[]; range: { p50: number; p80: number } }>('GET', `${at}/schedule?offset=300`)
+    ).body;
+    expect(schedule.plans[0]!.outageMinutes).toBeGreaterThan(0);
+    expect(schedule.range.p80).toBeGreaterThanOrEqual(schedule.range.p50);
+    const calendar = await fetch(`${server.url}${at}/schedule.ics`);
+    expect([calendar.headers.get('content-type'), (await calendar.text()).slice(0, 15)]).toEqual([
+      'text/calendar; charset=utf-8',
+      'BEGIN:VCALENDAR',
+    ]);
+    const notice = await fetch(`${server.url}${at}/notice.pdf?paper=a4&offset=0`);
+    expect([
+      notice.status,
+      Buffer.from(await notice.arrayBuffer())
+        .subarray(0, 5)
+        .toString(),
+    ]).toEqual([200, '%PDF-']);
+    expect((await call('GET', `${at}/schedule?offset=north`)).status).toBe(422);
+    expect((await call('GET', `${at}/notice.pdf?paper=a0`)).body.errors?.[0]?.path).toBe('/paper');
+    await call('PUT', at, document, { 'if-match': `"${revision + 1}"` });
+  });
   it('starts a job from a few answers, and deletes it', async () => {
     const length = (mm: number) => ({ mm, known: 'measured' });
     const answers = {

@@ -41,6 +41,7 @@ const problems = Object.fromEntries(
   ]),
 );
 const id = z.string().meta({ description: 'id of the document' });
+const localOffset = z.object({ offset: z.number().int().optional().meta({ description: 'minutes that local time is behind UTC' }) });
 const ifMatch = z.object({ 'if-match': z.string().meta({ description: 'revision that was seen, in quotes' }) });
 const ok = (schema: z.ZodType, description: string, status = '200'): ZodOpenApiOperationObject['responses'] => ({
   [status]: { description, content: json(schema) },
@@ -325,6 +326,34 @@ export function openApi(version: string): Record<string, unknown> {
           operationId: 'sheet',
           requestParams: { path: z.object({ id }), query: z.object({ paper: z.enum(['letter', 'a4']).optional() }) },
           responses: { '200': { description: 'the job sheet', content: { 'application/pdf': { schema: z.string() } } }, ...problems },
+        },
+      },
+      '/jobs/{id}/schedule': {
+        get: {
+          operationId: 'schedule',
+          summary: 'When: plans none of which beats another, and when the chosen one is over on half and on four of five days',
+          requestParams: { path: z.object({ id }), query: localOffset },
+          responses: ok(z.unknown(), 'plans with their bars, outages and waits, in minutes since the midnight of `origin`'),
+        },
+      },
+      '/jobs/{id}/schedule.ics': {
+        get: {
+          operationId: 'calendar',
+          requestParams: { path: z.object({ id }), query: localOffset },
+          responses: {
+            '200': { description: 'the chosen plan as iCalendar', content: { 'text/calendar': { schema: z.string() } } },
+            ...problems,
+          },
+        },
+      },
+      '/jobs/{id}/notice.pdf': {
+        get: {
+          operationId: 'notice',
+          requestParams: { path: z.object({ id }), query: localOffset.extend({ paper: z.enum(['letter', 'a4']).optional() }) },
+          responses: {
+            '200': { description: 'a notice for the household', content: { 'application/pdf': { schema: z.string() } } },
+            ...problems,
+          },
         },
       },
       '/backup.sqlite': {

@@ -10,6 +10,7 @@ import {
   checkJobIn,
   checkShape,
   differences,
+  inHouse,
   plannedSite,
   wantOf,
   type Checked,
@@ -27,7 +28,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import * as z from 'zod';
 import type { HeavyPool } from '../heavy/pool.js';
-import type { Task } from '../heavy/tasks.js';
+import type { ScheduledWork, Task } from '../heavy/tasks.js';
 import type { Kind, SaveResult, Store, Stored } from '../storage/store.js';
 import { openApi } from './openapi.js';
 import { IMPORT_LIMIT } from './body.js';
@@ -118,6 +119,16 @@ const plainName = (id: string): string => id.replace(/[^A-Za-z0-9_-]/g, '_').sli
 
 /** Which house was seen, and whether what can be left undone is left. */
 const CloseBody = z.strictObject({ house: z.number().int().positive(), leave: z.boolean().default(false) });
+/** How far the person’s clock is behind UTC, minutes; absent: as this machine’s. `paper` goes with it where a sheet is asked for. */
+const LocalOffset = z.strictObject({
+  offset: z.coerce
+    .number()
+    .int()
+    .min(-900)
+    .max(900)
+    .default(() => new Date().getTimezoneOffset()),
+  paper: z.string().optional(),
+});
 const Since = z.strictObject({ from: z.coerce.number().int().positive() });
 const Confirm = z.strictObject({ confirm: z.enum(['yes', 'no']).default('no') });
 
@@ -385,6 +396,34 @@ export function apiRoutes(store: Store, heavy: HeavyPool, logger: Logger, versio
     const { paper } = accept(checkShape(Paper, request.query));
     const { job } = await shelf.laid(param(request, 'id'));
     return pdf(response, `${job.id}-sheet.pdf`, { do: 'job-sheet', job: job, paper, now: now() });
+  });
+
+  const scheduled = async (request: Request): Promise<ScheduledWork> => {
+    const { offset } = accept(checkShape(LocalOffset, request.query));
+    const { job, jobs, house } = await shelf.laid(param(request, 'id'));
+    if (!job.when)
+      throw problem(
+        409,
+        'not-scheduled',
+        `Nobody has said when “${job.name}” is done: enter who works and at which hours in its When stage.`,
+      );
+    const log = jobs.filter((j) => j.work.ticks.some((t) => t.took !== undefined)).map((j) => inHouse(j, house.document, jobs));
+    return { jobs: [job], log, offset };
+  };
+  api.get('/jobs/:id/schedule', async (request, response) => {
+    response.type('application/json').send(await heavy.run({ do: 'schedule', work: await scheduled(request) }));
+  });
+  api.get('/jobs/:id/schedule.ics', async (request, response) => {
+    const work = await scheduled(request);
+    response
+      .type('text/calendar; charset=utf-8')
+      .set('Content-Disposition', `attachment; filename="${work.jobs[0]!.id}.ics"`)
+      .send(await heavy.run({ do: 'calendar', work }));
+  });
+  api.get('/jobs/:id/notice.pdf', async (request, response) => {
+    const { paper } = accept(checkShape(Paper, { paper: request.query['paper'] }));
+    const work = await scheduled(request);
+    return pdf(response, `${work.jobs[0]!.id}-notice.pdf`, { do: 'notice', work, paper, now: now() });
   });
 
   const download = (response: Response, name: string, bundle: Bundle): void => {

@@ -1,9 +1,11 @@
 /** Work that takes longer than a blink: sheets in type, and the search for ways. Pure functions of what they are given. */
-import { directorySheet, jobSheet, routeSheet } from '@saddle/core/exchange';
+import { directorySheet, householdNotice, jobSheet, routeSheet } from '@saddle/core/exchange';
 import type { Paper, Template } from '@saddle/core/layout';
 import type { House, Job, JobInHouse, Want } from '@saddle/core/model';
 import { boreOn, NOT_CHECKED, ruleIndex } from '@saddle/core/rules';
 import { searchRoutes, type RoutesFound } from '@saddle/core/purpose';
+import { calendarEvents, chosenPlan, endRange, notedTimes, ratesOf, scheduleOf, type ScheduleInput } from '@saddle/core/schedule';
+import { renderCalendar } from '../sheets/calendar.js';
 import { renderSheet } from '../sheets/pdf.js';
 import { renderTemplate } from '../sheets/template.js';
 
@@ -13,8 +15,27 @@ export type Task =
   | { do: 'directory-sheet'; house: House; paper: Paper; now: string }
   | { do: 'template'; template: Template; paper: Paper; now: string }
   | { do: 'ways'; house: House; want: Want }
+  | { do: 'schedule' | 'calendar'; work: ScheduledWork }
+  | { do: 'notice'; work: ScheduledWork; paper: Paper; now: string }
   | { do: 'rules' }
   | { do: 'bore'; house: House; jobs: Job[] };
+
+/** Jobs that are scheduled together, the first one’s hours; `log`: all jobs of the house, whose notes tell how long things take. */
+export interface ScheduledWork {
+  jobs: JobInHouse[];
+  log: JobInHouse[];
+  /** minutes that local time is behind UTC */
+  offset: number;
+}
+function scheduled({ jobs, log, offset }: ScheduledWork) {
+  const when = jobs[0]!.when!;
+  const input: ScheduleInput = {
+    ...{ jobs, when, rates: ratesOf(notedTimes(log)) },
+    localOf: (instant) => new Date(Date.parse(instant) - offset * 60_000).toISOString().slice(0, 16),
+  };
+  const schedule = scheduleOf(input);
+  return { input, schedule, plan: chosenPlan(schedule, when), name: jobs.map((j) => j.name).join(', ') };
+}
 
 const short = (f: RoutesFound) => ({
   unbeaten: f.unbeaten,
@@ -47,6 +68,22 @@ export async function run(task: Task): Promise<Uint8Array | string> {
       return renderSheet(directorySheet(task.house), task.house.unit, task.paper, task.now);
     case 'template':
       return renderTemplate(task.template, task.paper, task.now);
+    case 'schedule': {
+      const { input, schedule, plan } = scheduled(task.work);
+      return JSON.stringify({ ...schedule, chosen: plan?.key, range: plan && endRange(input, plan.key) });
+    }
+    case 'calendar': {
+      const { schedule, plan, name } = scheduled(task.work);
+      return renderCalendar(name, plan ? calendarEvents(schedule, plan, name, task.work.jobs[0]!.id) : []);
+    }
+    case 'notice': {
+      const { schedule, plan, name } = scheduled(task.work);
+      const job = task.work.jobs[0]!;
+      const sheet = plan
+        ? householdNotice(schedule, plan, name, job.houseName)
+        : { title: 'Power off', subtitle: name, foot: '', blocks: schedule.problems.map((text) => ({ kind: 'caution' as const, text })) };
+      return renderSheet(sheet, job.unit, task.paper, task.now);
+    }
     case 'rules':
       return JSON.stringify({ rules: ruleIndex(), notChecked: NOT_CHECKED });
     case 'bore':

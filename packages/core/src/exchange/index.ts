@@ -4,3 +4,4 @@ export * from './panelCsv.js';
 export * from './directorySheet.js';
 export * from './routeSheet.js';
 export * from './bringUp.js';
+export * from './notice.js';

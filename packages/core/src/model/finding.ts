@@ -49,7 +49,7 @@ export type JobEdit = z.infer<typeof JobEdit>;
 export const Remedy = z.object({ id: z.string(), title: z.string(), edits: z.array(JobEdit) });
 export type Remedy = z.infer<typeof Remedy>;
 
-export const STAGES = ['need', 'survey', 'feed', 'route', 'box', 'wire', 'buy', 'work', 'record'] as const;
+export const STAGES = ['need', 'survey', 'feed', 'route', 'box', 'wire', 'buy', 'when', 'work', 'record'] as const;
 export const Stage = z.enum(STAGES);
 export type Stage = z.infer<typeof Stage>;
 

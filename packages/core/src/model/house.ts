@@ -3,6 +3,7 @@ import * as z from 'zod';
 import { Change } from './change.js';
 import { Closing, CoilOnHand, Question } from './history.js';
 import { Id, Instant, Name, Remark } from './known.js';
+import { When } from './when.js';
 import { Schools } from './schools.js';
 import { Site } from './site.js';
 import { Purpose } from './purpose.js';
@@ -56,7 +57,12 @@ export const DeadProof = z.strictObject({
 });
 export type DeadProof = z.infer<typeof DeadProof>;
 
-export const Tick = z.strictObject({ step: Id, at: Instant });
+export const Tick = z.strictObject({
+  step: Id,
+  at: Instant,
+  /** minutes it took, as the person says; absent: nobody said */
+  took: z.number().positive('minutes are above 0').max(1440, 'a day has 1440 minutes').optional(),
+});
 export const StepNote = z.strictObject({ id: Id, step: Id.optional(), text: Remark.min(1, 'an empty note says nothing'), at: Instant });
 export const StepValue = z.strictObject({
   step: Id,
@@ -99,6 +105,8 @@ export const Job = z.strictObject({
     })
     .optional(),
   schools: Schools,
+  /** when it is done and by whom, once somebody planned it */
+  when: When.optional(),
   work: Work,
   /** revision of the house that the person last saw this job with */
   houseSeen: z.number().int().min(1).optional(),

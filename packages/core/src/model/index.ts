@@ -5,6 +5,7 @@ export * from './place.js';
 export * from './front.js';
 export * from './presets.js';
 export * from './schools.js';
+export * from './when.js';
 export * from './change.js';
 export * from './history.js';
 export * from './house.js';

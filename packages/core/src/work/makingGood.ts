@@ -11,25 +11,32 @@ const COATS = ['first', 'second', 'third'];
 export function plaster(chases: NonNullable<WorkRun['traced']>['chases'], after: string[]): Draft[] {
   if (chases.length === 0) return [];
   const passes = Math.max(...chases.map((c) => c.passes));
-  return Array.from({ length: passes }, (_, i) =>
-    step(
-      `plaster-${i + 1}`,
-      `Plaster the chase, ${COATS[i] ?? `${i + 1}th`} pass`,
-      [
-        spent('coat of compound', chases.length),
-        ...(i === passes - 1 ? [spent('sand', chases.length), spent('paint', chases.length)] : []),
-      ],
-      [
-        i === 0 ? 'Wet the chase; mortar round the box and cable, pressed in.' : 'Thin, over the whole width.',
-        i < passes - 1 ? 'Let it set before the next pass.' : 'Feather it out; when dry: sand, dust off, prime, paint.',
-      ],
-      {
-        ...(i === 0 ? { after } : {}),
-        wait: i < passes - 1 ? 'mortar' : 'wall paint',
-        place: { words: 'the chase', wallId: chases[0]!.wallId },
-      },
+  const place = { words: 'the chase', wallId: chases[0]!.wallId };
+  return [
+    ...Array.from({ length: passes }, (_, i) =>
+      step(
+        `plaster-${i + 1}`,
+        `Plaster the chase, ${COATS[i] ?? `${i + 1}th`} pass`,
+        [spent('coat of compound', chases.length)],
+        [
+          i === 0 ? 'Wet the chase; mortar round the box and cable, pressed in.' : 'Thin, over the whole width.',
+          i < passes - 1 ? 'Let it set before the next pass.' : 'Feather it out; let it set before it is sanded.',
+        ],
+        {
+          ...(i === 0 ? { after } : {}),
+          wait: 'mortar',
+          place,
+        },
+      ),
     ),
-  );
+    step(
+      'paint-chase',
+      'Sand and paint the chase',
+      [spent('sand', chases.length), spent('paint', chases.length)],
+      ['Sand, dust off, prime, paint.'],
+      { place, wait: 'wall paint' },
+    ),
+  ];
 }
 
 /** Pieces, battens and screws, then three coats with their waits. */
@@ -40,9 +47,8 @@ export function closing(w: Work, patches: PatchPlan[], title: string, after: str
   const say = (mm: number) => printMark(mm, w.job.unit);
   const setting = w.job.schools.compound === 'setting, same day';
   const compound: WaitKind = setting ? 'setting compound' : 'premixed compound';
-  const words = setting
-    ? 'Let it set (about 20 to 45 minutes) before the next coat.'
-    : 'Let it dry (8 to 24 h, overnight) before the next coat.';
+  const words = (what: string): string =>
+    setting ? `Let it set (about 20 to 45 minutes) before ${what}.` : `Let it dry (8 to 24 h, overnight) before ${what}.`;
   const place = { words: 'the openings' };
   return [
     step(
@@ -62,14 +68,11 @@ export function closing(w: Work, patches: PatchPlan[], title: string, after: str
       step(
         `coat-${i + 1}`,
         `Compound, ${coat} coat`,
-        [spent('coat of compound', patches.length), ...(i === 2 ? [spent('sand', patches.length), spent('paint', patches.length)] : [])],
-        [
-          `To ${['2', '4 1/2', '7'][i]} in past the joint, thin.`,
-          i < 2 ? words : 'When dry: sand 120 grit, dust off, prime, paint; plate on only when the paint is dry.',
-        ],
+        [spent('coat of compound', patches.length)],
+        [`To ${['2', '4 1/2', '7'][i]} in past the joint, thin.`, words(i < 2 ? 'the next coat' : 'it is sanded')],
         {
           place,
-          wait: i < 2 ? compound : 'wall paint',
+          wait: compound,
           cautions:
             i === 0
               ? [
@@ -78,6 +81,13 @@ export function closing(w: Work, patches: PatchPlan[], title: string, after: str
               : [],
         },
       ),
+    ),
+    step(
+      'paint',
+      'Sand and paint',
+      [spent('sand', patches.length), spent('paint', patches.length)],
+      ['Sand 120 grit, dust off, prime, paint; a plate goes on only when the paint is dry.'],
+      { place, wait: 'wall paint' },
     ),
   ];
 }

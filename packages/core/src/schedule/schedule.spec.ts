@@ -1,0 +1,206 @@
+/** Days and hours of real jobs; hours worked by hand. Times of the handbook (23, common practice), invented hours of people. */
+import { describe, expect, it } from 'vitest';
+import { demoJobsInHouse, quinceStreet } from '../demo/index.js';
+import { checkJob, usualWhen, type JobInHouse, type Person, type When } from '../model/index.js';
+import { stepsOf } from '../work/index.js';
+import {
+  addDays,
+  chosenPlan,
+  endRange,
+  handsThere,
+  localTime,
+  minutesSince,
+  notedTimes,
+  PRIOR_NOTES,
+  ratesOf,
+  scheduleOf,
+  weekdayOf,
+  whenWords,
+  type SchedulePlan,
+} from './index.js';
+
+const job = (id: string): JobInHouse => demoJobsInHouse.find((j) => j.id === id)!;
+const at = (days: number[], from: number, to: number): Person['hours'][number] => ({ days, from: from * 60, to: to * 60 });
+const owner: Person = { id: 'me', name: 'Owner', hours: [at([0, 1, 2, 3, 4], 17, 20), at([5, 6], 9, 17)] };
+const helper: Person = { id: 'ilo', name: 'Helper', hours: [at([5], 9, 13)] };
+/** 27 November 2026 is a Friday. */
+const when = (more: Partial<When> = {}): When => ({ ...usualWhen('2026-11-27T08:00'), people: [owner], ...more });
+const planOf = (id: string, more: Partial<When> = {}): SchedulePlan => {
+  const w = when(more);
+  return chosenPlan(scheduleOf({ jobs: [job(id)], when: w }), w)!;
+};
+const start = (p: SchedulePlan, step: string): number => p.bars.find((b) => b.activity.step === step)!.start;
+
+describe('days', () => {
+  it('a year’s end, a leap day, weekdays (RFC 3339 dates; 1 January 2024 was a Monday)', () => {
+    expect([addDays('2026-12-31', 1), addDays('2028-02-28', 1), weekdayOf('2024-01-01'), weekdayOf('2026-11-27')]).toEqual(['2027-01-01', '2028-02-29', 0, 4]); // prettier-ignore
+    expect(minutesSince('2026-11-27', '2026-11-28T01:30')).toBe(1530);
+    expect(localTime('2026-11-27', 1530)).toBe('2026-11-28T01:30');
+  });
+  it('hands of the owner on a Friday evening, of both on Saturday morning', () => {
+    const hands = handsThere('2026-11-27', [owner, helper], 0);
+    expect([16.9, 17, 19.9, 20, 24 + 9, 24 + 13].map((h) => hands[Math.floor((h * 60) / 5)])).toEqual([0, 1, 1, 0, 2, 1]);
+  });
+});
+
+describe('the sewing corner, one evening', () => {
+  const plan = planOf('sewing-corner');
+  it('every step once, none before what it rests on, none outside the hours', () => {
+    const steps = stepsOf(job('sewing-corner'));
+    expect(plan.bars.map((b) => b.activity.step).sort()).toEqual(steps.map((s) => s.id).sort());
+    for (const b of plan.bars) {
+      const step = steps.find((s) => s.id === b.activity.step)!;
+      for (const a of step.after) expect(b.start).toBeGreaterThanOrEqual(plan.bars.find((x) => x.activity.step === a)!.end);
+      for (const p of b.parts) expect([p.start % 1440 >= 17 * 60, p.end % 1440 <= 20 * 60]).toEqual([true, true]);
+    }
+  });
+  it('circuit 4 is off from the breaker to the breaker: the sum of what lies between, 60 min, and no break in it', () => {
+    const between = ['breaker-off', 'prove-dead', 'open-source', 'fish', 'wire-source', 'close-boxes', 'energise'];
+    const minutes = plan.bars.filter((b) => between.includes(b.activity.step)).reduce((s, b) => s + b.end - b.start, 0);
+    expect([plan.outageMinutes, plan.outages[0]!.words, minutes]).toEqual([60, 'circuit 4', 60]);
+    expect(plan.outages[0]!.rooms).toEqual(['hall', 'parlour']);
+  });
+  it('what gets worse of a day: half of all days end on Friday or early on Saturday, the same by the same seed', () => {
+    const input = { jobs: [job('sewing-corner')], when: when() };
+    const [a, b] = [endRange(input, plan.key)!, endRange(input, plan.key)!];
+    expect(a).toEqual(b);
+    expect(a.p80).toBeGreaterThanOrEqual(a.p50);
+    expect(a.p50).toBeGreaterThanOrEqual(plan.end - 60);
+    expect(endRange(input, plan.key, { seed: 2 })!.p80).not.toBe(0);
+  });
+});
+
+describe('three coats', () => {
+  it('premixed: each coat 8 h after the one before, so none on the evening of the last but the first', () => {
+    const plan = planOf('wainscot', { plan: 'alone' });
+    const coats = ['coat-1', 'coat-2', 'coat-3', 'paint'].map((s) => start(plan, s));
+    for (let i = 1; i < coats.length; i++) expect(coats[i]! - coats[i - 1]!).toBeGreaterThanOrEqual(8 * 60);
+    expect(plan.dries.filter((d) => d.words === 'premixed compound')).toHaveLength(3);
+  });
+  it('cold and damp they take a bad day: 24 h each', () => {
+    const plan = planOf('wainscot', { plan: 'alone', drying: 'slow' });
+    expect(start(plan, 'coat-2') - start(plan, 'coat-1')).toBeGreaterThanOrEqual(24 * 60);
+  });
+  it('setting compound is a plan of its own: sooner, and no plan of the list beats another', () => {
+    const { plans } = scheduleOf({ jobs: [job('wainscot')], when: when() });
+    const [dry, set] = [plans.find((p) => !p.setting)!, plans.find((p) => p.setting)!];
+    expect(set.end).toBeLessThan(dry.end);
+    expect(plans).toHaveLength(2);
+  });
+  it('sanding keeps away from paint that is wet in the same place', () => {
+    const plan = planOf('wainscot');
+    const wet = plan.bars.filter((b) => b.activity.wet && !b.activity.dusty);
+    for (const d of plan.bars.filter((b) => b.activity.dusty && !b.activity.wet))
+      for (const w of wet.filter((x) => x.activity.where === d.activity.where)) expect(d.end <= w.start || d.start >= w.end).toBe(true);
+  });
+});
+
+describe('what is asked for', () => {
+  it('a freezer that may be without for 45 min: said, with what would do', () =>
+    expect(planOf('sewing-corner', { staysOn: [{ id: 'f', circuitId: 'c4', what: 'the freezer', atMost: 45 }] }).problems).toEqual([
+      'the freezer may be without for 45 min, and circuit 4 is off for 60: a second pair of hands, or another feed for the freezer meanwhile.',
+    ]));
+  it('somebody works at the circuit until 18:30: it goes off afterwards, not before', () => {
+    const plan = planOf('sewing-corner', {
+      staysOn: [{ id: 'w', circuitId: 'c4', what: 'the desk', never: at([0, 1, 2, 3, 4], 8, 18.5) }],
+    });
+    expect(plan.outages[0]!.start % 1440).toBeGreaterThanOrEqual(18.5 * 60);
+  });
+  it('loud work between 9 and 12 only', () => {
+    const boring = demoJobsInHouse.find((j) => stepsOf(j).some((x) => x.time.some((t) => t.kind === 'bore a stud or plate')))!;
+    const plan = planOf(boring.id, { loud: at([0, 1, 2, 3, 4, 5], 9, 12) });
+    const loud = plan.bars.filter((b) => b.activity.loud);
+    expect(loud.length).toBeGreaterThan(0);
+    for (const b of loud) expect([b.start % 1440 >= 540, b.end % 1440 <= 720]).toEqual([true, true]);
+  });
+  it('a step fixed to Saturday at ten begins then; one fixed before its work can be done is said, with the earliest', () => {
+    const fixed = planOf('sewing-corner', { pins: [{ step: 'sewing-corner/cut-opening', at: '2026-11-28T10:00' }] });
+    expect([localTime('2026-11-27', start(fixed, 'cut-opening')), fixed.problems]).toEqual(['2026-11-28T10:00', []]);
+    const early = planOf('sewing-corner', { pins: [{ step: 'sewing-corner/test', at: '2026-11-27T17:00' }] });
+    expect(early.problems.join()).toMatch(/fixed to Fri 27 Nov, 17:00, and can begin at Fri 27 Nov, 19:10 at the earliest/);
+  });
+  it('nobody, nobody’s hours, nothing left, a day that holds no outage: each is said', () => {
+    const of = (more: Partial<When>, j = job('sewing-corner')) => scheduleOf({ jobs: [j], when: when(more) });
+    expect(of({ people: [] }).problems.join()).toMatch(/add a person/);
+    expect(of({ people: [{ ...owner, hours: [] }] }).problems.join()).toMatch(/enter days and hours/);
+    expect(of({ people: [{ ...owner, hours: [at([0, 1, 2, 3, 4, 5, 6], 18, 18.5)] }] }).problems.join(' ')).toMatch(
+      /nothing is left off over a night/,
+    );
+    const done = job('sewing-corner');
+    const ticks = stepsOf(done).map((s) => ({ step: s.id, at: '2026-11-27T18:00:00Z' }));
+    expect(of({}, { ...done, work: { ...done.work, ticks } }).problems).toEqual(['Nothing is left to be done.']);
+  });
+  it('with a day’s delay: what is ticked is gone, what still dries is waited for, the rest is laid out from now', () => {
+    const before = job('wainscot');
+    const steps = stepsOf(before).map((s) => s.id);
+    const done = steps.slice(0, steps.indexOf('coat-1') + 1).map((step) => ({ step, at: '2026-11-28T11:00:00Z' }));
+    const late: JobInHouse = { ...before, work: { ...before.work, ticks: done } };
+    const w = when({ from: '2026-11-28T12:00', plan: 'alone' });
+    const plan = chosenPlan(scheduleOf({ jobs: [late], when: w }), w)!;
+    // 11:00 and 8 h are 19:00, after Saturday’s hours: Sunday at nine
+    expect(whenWords({ origin: '2026-11-28' }, start(plan, 'coat-2'))).toBe('Sun 29 Nov, 09:00');
+    expect(plan.bars.some((b) => b.activity.step === 'coat-1')).toBe(false);
+  });
+});
+
+describe('two jobs of one house on one circuit', () => {
+  const jobs = [job('sewing-corner'), job('hall-box-replaced')];
+  const { plans } = scheduleOf({ jobs, when: when({ people: [owner, helper] }) });
+  it('off once for both or each by itself: fewer outages against a later end', () => {
+    expect(plans.length).toBeGreaterThan(1);
+    expect(Math.min(...plans.map((p) => p.outageCount))).toBe(1);
+    for (const p of plans)
+      for (const o of plans)
+        if (p !== o)
+          expect(p.outageMinutes < o.outageMinutes || p.outageCount < o.outageCount || p.end < o.end || p.helperMinutes < o.helperMinutes || (!p.setting && o.setting)).toBe(true); // prettier-ignore
+  });
+  it('nobody is at two places at once', () => {
+    for (const p of plans) {
+      const times = p.bars.flatMap((b) => b.parts.map((x) => ({ ...x, hands: Math.min(2, b.activity.hands) })));
+      for (const t of times) {
+        const meanwhile = times.filter((o) => o.start <= t.start && o.end > t.start).length;
+        expect(meanwhile).toBeLessThanOrEqual(2);
+      }
+    }
+  });
+});
+
+describe('how long it takes this person', () => {
+  const noted = (factor: number, times: number): JobInHouse => {
+    const j = job('sewing-corner');
+    const step = stepsOf(j).find((s) => s.id === 'mark-out')!;
+    // one job after another, each with its note
+    return { ...j, work: { ...j.work, ticks: Array.from({ length: times }, () => ({ step: step.id, at: '2026-11-27T18:00:00Z', took: step.minutes.middle * factor })).slice(0, 1) } }; // prettier-ignore
+  };
+  it('five notes of twice as long stand against the handbook half and half: 10 min × √2', () => {
+    const rates = ratesOf(Array.from({ length: PRIOR_NOTES }, () => notedTimes([noted(2, 1)])).flat());
+    expect(rates['mark out']!.middle).toBeCloseTo(10 * Math.SQRT2, 6);
+    expect(rates['mark out']!.from).toBe(5);
+    expect(rates['mark out']!.bad).toBeGreaterThan(rates['mark out']!.middle);
+  });
+  it('as the handbook says: the middle stays, the range closes in with every note', () => {
+    const one = ratesOf(notedTimes([noted(1, 1)]))['mark out']!;
+    const ten = ratesOf(Array.from({ length: 10 }, () => notedTimes([noted(1, 1)])).flat())['mark out']!;
+    expect([one.middle, ten.middle]).toEqual([10, 10]);
+    expect(ten.bad).toBeLessThan(one.bad);
+    expect(one.bad).toBeLessThan(20);
+  });
+  it('what was noted changes the schedule', () => {
+    const rates = ratesOf(Array.from({ length: 40 }, () => notedTimes([noted(4, 1)])).flat());
+    const slow = scheduleOf({ jobs: [job('sewing-corner')], when: when(), rates }).plans[0]!;
+    const bar = slow.bars.find((b) => b.activity.step === 'mark-out')!;
+    expect(bar.end - bar.start).toBeGreaterThanOrEqual(30);
+  });
+});
+
+describe('kept with the job', () => {
+  it('hours, pins and what stays on pass the check; a step that ends before it begins is named', () => {
+    const { houseName: _n, ...rest } = { ...job('sewing-corner') } as JobInHouse & { houseName?: string };
+    const bare = JSON.parse(JSON.stringify({ ...rest, found: undefined, houseId: quinceStreet.id })) as Record<string, unknown>;
+    const keys = ['format', 'version', 'id', 'houseId', 'name', 'purpose', 'changes', 'schools', 'work'];
+    const plain = Object.fromEntries(Object.entries(bare).filter(([k]) => keys.includes(k)));
+    expect(checkJob({ ...plain, when: when() })).toMatchObject({ ok: true });
+    const bad = checkJob({ ...plain, when: when({ people: [{ ...owner, hours: [{ days: [0], from: 600, to: 540 }] }] }) });
+    expect(JSON.stringify(bad)).toMatch(/the end lies after the beginning/);
+  });
+});
