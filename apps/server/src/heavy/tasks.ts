@@ -4,7 +4,7 @@ import type { Paper, Template } from '@saddle/core/layout';
 import type { House, Job, JobInHouse, Want } from '@saddle/core/model';
 import { boreOn, NOT_CHECKED, ruleIndex } from '@saddle/core/rules';
 import { searchRoutes, type RoutesFound } from '@saddle/core/purpose';
-import { calendarEvents, chosenPlan, endRange, notedTimes, ratesOf, scheduleOf, type ScheduleInput } from '@saddle/core/schedule';
+import { calendarEvents, chosenPlan, endRange, localBy, notedTimes, ratesOf, scheduleOf, type ScheduleInput } from '@saddle/core/schedule';
 import { renderCalendar } from '../sheets/calendar.js';
 import { renderSheet } from '../sheets/pdf.js';
 import { renderTemplate } from '../sheets/template.js';
@@ -31,7 +31,7 @@ function scheduled({ jobs, log, offset }: ScheduledWork) {
   const when = jobs[0]!.when!;
   const input: ScheduleInput = {
     ...{ jobs, when, rates: ratesOf(notedTimes(log)) },
-    localOf: (instant) => new Date(Date.parse(instant) - offset * 60_000).toISOString().slice(0, 16),
+    localOf: localBy(offset),
   };
   const schedule = scheduleOf(input);
   return { input, schedule, plan: chosenPlan(schedule, when), name: jobs.map((j) => j.name).join(', ') };

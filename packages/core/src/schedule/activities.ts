@@ -1,6 +1,6 @@
 /** What is left to do of jobs, as a schedule sees it: minutes, hands, what it waits for, what it makes loud or dusty, what must be off. */
 import type { JobInHouse } from '../model/index.js';
-import { isTicked, outagesOf, stepsOf, TIMES, WAITS, type Span, type Spent, type Step, type TimeKind } from '../work/index.js';
+import { isTicked, outagesOf, stepsOf, TIMES, type Span, type Spent, type Step, type TimeKind } from '../work/index.js';
 import { minutesSince } from './calendar.js';
 
 export interface Activity {
@@ -107,4 +107,3 @@ export function leftToDo(jobs: readonly JobInHouse[], origin: string, localOf: (
 
 /** Everything that dries on a cold or damp day takes its bad day (common practice). */
 export const waitOf = (wait: Span, drying: 'usual' | 'slow'): number => (drying === 'slow' ? wait.bad : wait.middle);
-export const WAIT_KINDS = WAITS;

@@ -22,7 +22,7 @@ export function localTime(origin: string, minutes: number): string {
   const two = (n: number): string => `${n}`.padStart(2, '0');
   return `${addDays(origin, Math.floor(whole / DAY))}T${two(Math.floor(inDay / 60))}:${two(inDay % 60)}`;
 }
-const WEEKDAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'];
+export const WEEKDAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'];
 const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'];
 /** `Sat 28 Nov` */
 export const dayWords = (day: string): string => `${WEEKDAYS[weekdayOf(day)]!} ${+day.slice(8, 10)} ${MONTHS[+day.slice(5, 7) - 1]!}`;

@@ -1,6 +1,6 @@
 /** A plan as entries of a calendar: stretches of work, what is off, visits that are waited for. */
-import { DAY, localTime } from './calendar.js';
-import type { Bar, Schedule, SchedulePlan } from './plans.js';
+import { DAY, localTime, SLOT } from './calendar.js';
+import type { Bar, Schedule, SchedulePlan } from './shapes.js';
 
 export interface CalendarEvent {
   /** the same for the same thing of the same plan, so that a calendar takes it as an update */
@@ -29,7 +29,8 @@ export function calendarEvents(schedule: Pick<Schedule, 'origin'>, plan: Schedul
     .sort((a, b) => a.start - b.start || a.end - b.end);
   for (const p of parts) {
     const last = stretches.at(-1);
-    if (last && p.start <= last.end && Math.floor(p.start / DAY) === Math.floor(last.start / DAY)) {
+    // a rest of less than a slot is none
+    if (last && p.start < last.end + SLOT && Math.floor(p.start / DAY) === Math.floor(last.start / DAY)) {
       last.end = Math.max(last.end, p.end);
       last.parts.push(p);
     } else stretches.push({ start: p.start, end: p.end, parts: [p] });

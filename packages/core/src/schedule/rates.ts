@@ -2,7 +2,7 @@
 import type { Job, JobInHouse } from '../model/index.js';
 import { stepsOf, TIMES, type Span, type TimeKind } from '../work/index.js';
 import type { Rates } from './activities.js';
-import { BAD_DAY_SIGMAS } from './plans.js';
+import { BAD_DAY_SIGMAS } from './range.js';
 
 /** Notes that the handbook’s range counts as. */
 export const PRIOR_NOTES = 5;

@@ -22,7 +22,7 @@ export function summarise(job: JobInHouse, findings: Finding[] = ledgerOf(job)):
   const steps = stepsOf(job);
   const stepsDone = steps.filter((s) => isTicked(job, s.id)).length;
   const states = stageStates(findings);
-  const open = STAGES.find((s) => states[s] !== 'clear' && !['buy', 'work', 'record'].includes(s));
+  const open = STAGES.find((s) => states[s] !== 'clear' && !['buy', 'when', 'work', 'record'].includes(s));
   const stop = findings.find((f) => f.verdict === 'stop') ?? findings.find((f) => f.verdict === 'can’t tell');
   return {
     stage:

@@ -28,6 +28,7 @@ const STAGE_NAMES: Record<Stage, string> = {
   box: 'Box',
   wire: 'Wire',
   buy: 'Buy',
+  when: 'When',
   work: 'Work',
   record: 'Record',
 };
@@ -116,9 +117,10 @@ export class JobPage {
   private stateOf(stage: Stage): 'stopped' | 'open' | 'clear' | 'later' {
     const job = this.session.job();
     const steps = this.session.steps();
-    if (steps.length === 0 && ['box', 'wire', 'buy', 'work', 'record'].includes(stage)) return 'later';
+    if (steps.length === 0 && ['box', 'wire', 'buy', 'when', 'work', 'record'].includes(stage)) return 'later';
     if (stage === 'work')
       return steps.every((s) => isTicked(job, s.id)) ? 'clear' : steps.some((s) => isTicked(job, s.id)) ? 'open' : 'later';
+    if (stage === 'when') return job.when ? 'clear' : 'later';
     if (stage === 'record' || stage === 'buy') return job.work.ticks.length ? 'clear' : 'later';
     return this.session.stages()[stage];
   }

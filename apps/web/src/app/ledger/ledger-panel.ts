@@ -29,7 +29,7 @@ export class LedgerPanel {
   protected readonly all = signal(false);
 
   protected readonly shown = computed((): FindingRow[] => {
-    const whole = this.all() || ['buy', 'record', 'work'].includes(this.stage());
+    const whole = this.all() || ['buy', 'when', 'record', 'work'].includes(this.stage());
     return this.groups()
       .filter(({ finding }) => whole || finding.stage === this.stage())
       .map(({ finding: { rule, subject, remedies, ...f }, of }) => ({

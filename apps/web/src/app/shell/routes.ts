@@ -24,6 +24,7 @@ export const routes: Routes = [
       stage('box', 'Box', () => import('../stages/box-stage').then((m) => m.BoxStage)),
       stage('wire', 'Wire', () => import('../stages/wire-stage').then((m) => m.WireStage)),
       stage('buy', 'Buy', () => import('../stages/buy-stage').then((m) => m.BuyStage)),
+      stage('when', 'When', () => import('../stages/when-stage').then((m) => m.WhenStage)),
       stage('work', 'Work', () => import('../stages/work-stage').then((m) => m.WorkStage)),
       stage('record', 'Record', () => import('../stages/record-stage').then((m) => m.RecordStage)),
       stage('versions', 'Versions', () => import('../document/versions-page').then((m) => m.VersionsPage)),

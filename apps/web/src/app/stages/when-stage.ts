@@ -1,0 +1,205 @@
+import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, signal } from '@angular/core';
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
+import { inHouse, usualWhen, type Hours, type JobInHouse, type Person, type StaysOn, type When } from '@saddle/core/model';
+import { chartOf, chosenPlan, localBy, whenWords, type SchedulePlan } from '@saddle/core/schedule';
+import { TIMES } from '@saddle/core/work';
+import { nanoid } from 'nanoid';
+import { debounceTime, of, switchMap } from 'rxjs';
+import { ChoiceField } from '../fields/choice-field';
+import { TextField } from '../fields/text-field';
+import { JobSession } from '../job/job-session';
+import { HoursForm } from '../when/hours-form';
+import { ScheduleChart } from '../when/schedule-chart';
+import { Schedules, type Scheduling } from '../when/schedules.service';
+
+/** Now, on whole five minutes, where the person is. */
+const fiveMinutes = 5 * 60_000;
+const offset = (): number => new Date().getTimezoneOffset();
+const localNow = (): string => localBy(offset())(new Date(Math.ceil(Date.now() / fiveMinutes) * fiveMinutes).toISOString());
+
+/** When the work is done: people and their hours, what must stay on, plans none of which beats another, bars over the days. */
+@Component({
+  selector: 'sa-when-stage',
+  imports: [ChoiceField, HoursForm, ScheduleChart, TextField],
+  providers: [Schedules],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './when-stage.html',
+})
+export class WhenStage {
+  protected readonly session = inject(JobSession);
+  private readonly schedules = inject(Schedules);
+  /** what stands in while nobody said anything */
+  private readonly usual = usualWhen(localNow());
+  protected readonly when = computed((): When => this.session.job().when ?? this.usual);
+  protected readonly assumed = computed(() => this.session.job().when === undefined);
+  protected readonly picked = signal<string | undefined>(undefined);
+  protected readonly errors = signal<Record<string, string>>({});
+  protected readonly offset = offset();
+
+  private readonly log = computed((): JobInHouse[] => {
+    const others = this.session.others();
+    return [
+      this.session.job(),
+      ...others.filter((j) => j.work.ticks.some((t) => t.took !== undefined)).map((j) => inHouse(j, this.session.house.house(), others)),
+    ];
+  });
+  private readonly question = computed(() => ({ jobs: [this.session.job()], log: this.log(), when: this.when(), offset: this.offset }));
+  private readonly scheduling = toSignal(
+    toObservable(this.question).pipe(
+      debounceTime(60),
+      switchMap((q) => (q.jobs[0]!.changes.length ? this.schedules.layOut(q) : of<Scheduling>({ state: 'running' }))),
+    ),
+    { initialValue: { state: 'running' } as Scheduling },
+  );
+  protected readonly busy = computed(() => this.scheduling().state === 'running');
+  protected readonly failure = computed(() => {
+    const s = this.scheduling();
+    return s.state === 'failed' ? s.says : '';
+  });
+  /** the last that came of it stays on the page while the next is laid out */
+  private readonly last = linkedSignal<Scheduling, Scheduling>({
+    source: this.scheduling,
+    computation: (s, before) => (s.state === 'done' ? s : (before?.value ?? s)),
+  });
+  protected readonly answer = computed(() => {
+    const s = this.last();
+    return s.state === 'done' ? s.answer : undefined;
+  });
+  protected readonly plan = computed((): SchedulePlan | undefined => {
+    const a = this.answer();
+    return a && chosenPlan(a.schedule, this.when());
+  });
+  protected readonly chart = computed(() => {
+    const [a, plan] = [this.answer(), this.plan()];
+    return a && plan && chartOf(a.schedule, plan);
+  });
+  protected readonly plans = computed(() => {
+    const a = this.answer();
+    return (a?.schedule.plans ?? []).map((p) => ({
+      ...{ key: p.key, title: p.title, chosen: p.key === this.plan()?.key, setting: p.setting },
+      end: whenWords(a!.schedule, p.end),
+      off: p.outageMinutes ? `${p.outageMinutes} min off${p.outageCount > 1 ? ` in ${p.outageCount}` : ''}` : 'nothing off',
+      days: `${p.days} ${p.days === 1 ? 'day' : 'days'}`,
+      helper: p.helperMinutes ? `${p.helperMinutes} min of help` : '',
+    }));
+  });
+  protected readonly range = computed(() => {
+    const a = this.answer();
+    return a?.range && { half: whenWords(a.schedule, a.range.p50), most: whenWords(a.schedule, a.range.p80), draws: a.range.draws };
+  });
+  protected readonly own = computed(() =>
+    Object.entries(this.answer()?.rates ?? {}).map(([kind, r]) => ({
+      kind,
+      from: r.from,
+      middle: `${r.middle.toFixed(0)} to ${r.bad.toFixed(0)}`,
+      usual: `${TIMES[kind as keyof typeof TIMES].middle} to ${TIMES[kind as keyof typeof TIMES].bad} min a ${TIMES[kind as keyof typeof TIMES].each}`,
+    })),
+  );
+  protected readonly pickedRow = computed(() => this.chart()?.rows.find((r) => r.id === this.picked()));
+  protected readonly pinOf = computed(() => this.when().pins.find((p) => p.step === this.picked())?.at ?? '');
+  protected readonly circuits = computed(() =>
+    this.session.work().planned.circuits.map((c) => ({ value: c.id, label: `${c.number}, ${c.name}` })),
+  );
+  protected readonly day = computed(() => this.when().from.slice(0, 10));
+  protected readonly clock = computed(() => this.when().from.slice(11));
+
+  private edit(title: string, change: (w: When) => When): boolean {
+    return this.session.edit(title, (job) => ({ ...job, when: change(this.when()) }));
+  }
+  protected keepAsIs(): void {
+    this.edit('Hours as they stand', (w) => w);
+  }
+  protected setFrom(day: string, clock: string): void {
+    const at = `${day}T${clock.padStart(5, '0')}`;
+    const ok = this.edit('Work begins', (w) => ({ ...w, from: at }));
+    this.say('from', ok ? '' : `“${day} ${clock}” is no day and time: 2026-11-28 and 09:30`);
+  }
+  private say(field: string, text: string): void {
+    this.errors.update((e) => ({ ...e, [field]: text }));
+  }
+  /** One click: what is ticked is done, the rest from now on. */
+  protected replan(): void {
+    this.edit('Planned anew from now', (w) => ({ ...w, from: localNow(), pins: w.pins.filter((p) => p.at >= localNow()) }));
+  }
+  protected choosePlan(key: string): void {
+    this.edit('Plan chosen', (w) => ({ ...w, plan: key }));
+  }
+  protected useSetting(): void {
+    this.session.apply('Setting compound', [{ op: 'set-schools', schools: { compound: 'setting, same day' } }]);
+  }
+  private people(title: string, change: (list: Person[]) => Person[]): void {
+    this.edit(title, (w) => ({ ...w, people: change(w.people) }));
+  }
+  private person(id: string, title: string, change: (p: Person) => Person): void {
+    this.people(title, (list) => list.map((p) => (p.id === id ? change(p) : p)));
+  }
+  protected addPerson(): void {
+    this.people('A helper', (list) => [
+      ...list,
+      { id: nanoid(8), name: list.length ? 'Helper' : 'You', hours: [{ days: [5], from: 540, to: 780 }] },
+    ]);
+  }
+  protected dropPerson(p: Person): void {
+    this.people(`${p.name} taken out`, (list) => list.filter((x) => x.id !== p.id));
+  }
+  protected rename(p: Person, name: string): void {
+    if (name) this.person(p.id, 'Name', (x) => ({ ...x, name }));
+  }
+  protected setHours(p: Person, n: number, hours: Hours): void {
+    this.person(p.id, `Hours of ${p.name}`, (x) => ({ ...x, hours: x.hours.map((h, i) => (i === n ? hours : h)) }));
+  }
+  protected dropHours(p: Person, n: number): void {
+    this.person(p.id, `Hours of ${p.name}`, (x) => ({ ...x, hours: x.hours.filter((_, i) => i !== n) }));
+  }
+  protected addHours(p: Person): void {
+    this.person(p.id, `Hours of ${p.name}`, (x) => ({ ...x, hours: [...x.hours, { days: [0, 1, 2, 3, 4], from: 1020, to: 1200 }] }));
+  }
+  protected setDrying(value: string | undefined): void {
+    this.edit('Drying', (w) => ({ ...w, drying: value === 'slow' ? 'slow' : 'usual' }));
+  }
+  protected setLoud(hours: Hours | undefined): void {
+    this.edit('Loud work', ({ loud: _before, ...w }) => ({ ...w, ...(hours ? { loud: hours } : {}) }));
+  }
+  protected addStaysOn(circuitId: string | undefined): void {
+    if (!circuitId) return;
+    this.edit('Must stay on', (w) => ({ ...w, staysOn: [...w.staysOn, { id: nanoid(8), circuitId, what: 'freezer', atMost: 120 }] }));
+  }
+  protected setStaysOn(s: StaysOn, change: Partial<StaysOn>): void {
+    this.edit('Must stay on', (w) => ({ ...w, staysOn: w.staysOn.map((x) => (x.id === s.id ? { ...x, ...change } : x)) }));
+  }
+  protected setMost(s: StaysOn, text: string): void {
+    const minutes = Number(text);
+    const good = text === '' || (Number.isInteger(minutes) && minutes >= 1 && minutes <= 1440);
+    this.say(s.id, good ? '' : `“${text}” is no whole number of minutes from 1 to 1440`);
+    if (!good) return;
+    this.edit('Must stay on', (w) => ({
+      ...w,
+      staysOn: w.staysOn.map((x) => {
+        if (x.id !== s.id) return x;
+        const { atMost: _before, ...rest } = x;
+        return text === '' ? rest : { ...rest, atMost: minutes };
+      }),
+    }));
+  }
+  protected dropNever(s: StaysOn): void {
+    this.edit('Must stay on', (w) => ({
+      ...w,
+      staysOn: w.staysOn.map((x) => {
+        if (x.id !== s.id) return x;
+        const { never: _before, ...rest } = x;
+        return rest;
+      }),
+    }));
+  }
+  protected dropStaysOn(s: StaysOn): void {
+    this.edit('May be off', (w) => ({ ...w, staysOn: w.staysOn.filter((x) => x.id !== s.id) }));
+  }
+  protected pin(id: string, at: string): void {
+    const ok = this.edit(at ? 'Step fixed' : 'Step let go', (w) => ({
+      ...w,
+      pins: [...w.pins.filter((p) => p.step !== id), ...(at ? [{ step: id, at }] : [])],
+    }));
+    this.say('pin', ok ? '' : `“${at}” is no day and time`);
+    if (ok) this.picked.set(id);
+  }
+}
