@@ -1,4 +1,7 @@
 import highsLoader from 'highs';
+import { demoJobsInHouse } from '@saddle/core/demo';
+import { usualWhen } from '@saddle/core/model';
+import { scheduleOf, soonest } from '@saddle/core/schedule';
 import { cheapestPurchase } from '@saddle/core/takeoff';
 import { figure, median, SMOKE } from './timing.mjs';
 
@@ -32,7 +35,65 @@ function model(list, kinds) {
   ].join('\n');
 }
 
-/** What to buy: beside HiGHS on the same small list, and a long one against its aim. */
+/** Aim for eighty activities of several jobs, all plans of them. */
+const SCHEDULE_MS = 1000;
+/** Hours as one person has them: evenings and weekends. */
+const WHEN = {
+  ...usualWhen('2026-11-27T08:00'),
+  people: [
+    {
+      ...{ id: 'me', name: 'Owner' },
+      hours: [
+        { days: [0, 1, 2, 3, 4], from: 1020, to: 1200 },
+        { days: [5, 6], from: 540, to: 1020 },
+      ],
+    },
+  ],
+};
+/** Ten tasks over three short evenings, the same every time, for the solver and as a time-indexed MILP. */
+const TASKS = [3, 2, 4, 1, 3, 2, 2, 3, 1, 2].map((slots, i) => ({
+  ...{ id: `t${i}`, slots, hands: 1 },
+  after: i < 3 ? [] : [{ id: `t${(i * 7) % 3}`, lag: i % 4 }],
+}));
+const EVENINGS = Uint8Array.from({ length: 40 }, (_, s) => (s % 12 < 8 ? 1 : 0));
+function timeIndexed() {
+  const starts = (t) => Array.from({ length: EVENINGS.length - t.slots + 1 }, (_, s) => s);
+  const at = (i, sign) => starts(TASKS[i]).map((s) => `${s} x${i}_${s}`).join(` ${sign} `); // prettier-ignore
+  const rows = TASKS.flatMap((t, i) => [
+    `${starts(t).map((s) => `x${i}_${s}`).join(' + ')} = 1`, // prettier-ignore
+    `last - ${at(i, '-')} >= ${t.slots}`,
+    ...t.after.map(({ id, lag }) => `${at(i, '+')} - ${at(+id.slice(1), '-')} >= ${TASKS[+id.slice(1)].slots + lag}`),
+  ]);
+  for (let k = 0; k < EVENINGS.length; k++) {
+    const used = TASKS.flatMap((t, i) => starts(t).filter((s) => s <= k && s + t.slots > k).map((s) => `x${i}_${s}`)); // prettier-ignore
+    rows.push(`${used.join(' + ')} <= ${EVENINGS[k]}`);
+  }
+  const binary = TASKS.flatMap((t, i) => starts(t).map((s) => `x${i}_${s}`));
+  return ['Minimize', ' obj: last', 'Subject To', ...rows.map((r, n) => ` c${n}: ${r}`), 'Binary', ` ${binary.join(' ')}`, 'End'].join(
+    '\n',
+  );
+}
+
+/** When: beside HiGHS on the same tasks, and jobs together until there are some eighty activities. */
+function scheduleFigures(highs) {
+  const own = soonest(TASKS, EVENINGS);
+  const start = performance.now();
+  const reference = highs.solve(timeIndexed()).ObjectiveValue;
+  const solved = performance.now() - start;
+  if (!own.ok || own.end !== Math.round(reference)) throw new Error(`schedule: ${own.ok && own.end} beside ${reference}`);
+  const one = median(() => soonest(TASKS, EVENINGS), { rounds: 9, calls: 5 });
+  const lay = (n) => () => scheduleOf({ jobs: demoJobsInHouse.slice(0, n), when: WHEN });
+  const few = median(lay(2), { rounds: 3, calls: 1 });
+  const many = median(lay(5), { rounds: 3, calls: 1 });
+  const [two, five] = [2, 5].map((n) => lay(n)().activities.length);
+  return [
+    figure('plan.schedule', one, `HiGHS on the same ${TASKS.length} tasks`, solved),
+    figure('plan.schedule.80', many, `aim for eighty activities (here ${five}), all plans`, SCHEDULE_MS),
+    figure('plan.growth', many / few, `were it as many times as activities: ${five} beside ${two}`, five / two, 'times'),
+  ];
+}
+
+/** What to buy: beside HiGHS on the same small list, and a long one against its aim; and when. */
 export async function planFigures() {
   const highs = await highsLoader();
   const few = pieces(7, 5);
@@ -48,5 +109,6 @@ export async function planFigures() {
   return [
     figure('plan.purchase', small, 'HiGHS on the same list', solved),
     figure('plan.purchase.60', Math.max(...times), 'aim for sixty pieces, the slowest of nine lists', PURCHASE_MS),
+    ...scheduleFigures(highs),
   ];
 }

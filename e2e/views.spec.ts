@@ -2,7 +2,7 @@
 import { AxeBuilder } from '@axe-core/playwright';
 import { expect, openJob, reading as test } from './saddle.js';
 
-const STAGES = ['need', 'survey', 'feed', 'route', 'box', 'wire', 'buy', 'work', 'record'];
+const STAGES = ['need', 'survey', 'feed', 'route', 'box', 'wire', 'buy', 'when', 'work', 'record'];
 const views = [
   ...[
     '/',
@@ -16,6 +16,7 @@ const views = [
     '/houses/quince-street-14/panel',
     '/houses/quince-street-14/history',
     '/houses/quince-street-14/prices',
+    '/houses/quince-street-14/when',
     '/houses/quince-street-14/rules',
     '/rules',
     '/jobs/kiln-corner/route',

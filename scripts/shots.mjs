@@ -39,6 +39,10 @@ await shoot('start', '/start');
 await shoot('jobs', '/');
 await shoot('sums', '/sums', undefined, (page) => page.getByRole('button', { name: 'Box fill' }).click());
 for (const stage of ['need', 'survey', 'feed', 'box', 'wire', 'buy', 'work', 'record']) await shoot(stage, `/jobs/sewing-corner/${stage}`);
+await shoot('when', '/jobs/wainscot/when', undefined, async (page) => {
+  await page.getByTestId('range').waitFor();
+  await page.locator('sa-schedule-chart').scrollIntoViewIfNeeded();
+});
 await shoot('house', '/houses/quince-street-14');
 await shoot('wall', '/houses/quince-street-14/walls/parlour-w2/A?box=parlour-box');
 await shoot('panel', '/houses/quince-street-14/panel?space=4');

@@ -34,7 +34,11 @@ export const StaysOn = z.strictObject({
 export type StaysOn = z.infer<typeof StaysOn>;
 
 /** A step that is to begin at a certain minute: an inspection that was booked, a delivery. */
-export const Pin = z.strictObject({ step: Id, at: LocalTime });
+export const Pin = z.strictObject({
+  /** its job’s id, a stroke, its own */
+  step: z.string().regex(/^[A-Za-z0-9_-]{1,40}\/[A-Za-z0-9_-]{1,80}$/, 'a step is named job/step'),
+  at: LocalTime,
+});
 export type Pin = z.infer<typeof Pin>;
 
 export const When = z.strictObject({

@@ -7,6 +7,7 @@ export interface Activity {
   /** the step’s id behind its job’s, so that jobs don’t meet */
   id: string;
   jobId: string;
+  jobName: string;
   step: string;
   title: string;
   place: string;
@@ -79,7 +80,16 @@ export function leftToDo(jobs: readonly JobInHouse[], origin: string, localOf: (
       });
       const kinds = s.time.map((t) => t.kind);
       activities.push({
-        ...{ id: idOf(s.id), jobId: job.id, step: s.id, title: s.title, place: s.place?.words ?? '', hands: s.hands, time: s.time },
+        ...{
+          id: idOf(s.id),
+          jobId: job.id,
+          jobName: job.name,
+          step: s.id,
+          title: s.title,
+          place: s.place?.words ?? '',
+          hands: s.hands,
+          time: s.time,
+        },
         minutes: spanOf(s.time, rates),
         after: s.after.filter((a) => !tickedAt.has(a)).map((a) => ({ id: idOf(a), wait: waitAfter(byId.get(a)!, s) })),
         wait: s.wait,

@@ -77,13 +77,19 @@ export function chartOf(schedule: Pick<Schedule, 'origin'>, plan: SchedulePlan):
     `${dayWords(localTime(origin, minutes).slice(0, 10))}, ${localTime(origin, minutes).slice(11)}`;
   const until = (start: number, end: number): string =>
     Math.floor(start / DAY) === Math.floor((end - 1) / DAY) ? localTime(origin, end).slice(11) : words(end);
+  const several = new Set(plan.bars.map((b) => b.activity.jobId)).size > 1;
   const off = (start: number, end: number): boolean => plan.outages.some((o) => start >= o.start && end <= o.end);
   return {
     days,
     rows: plan.bars.map((b): ChartRow => {
       const dries = plan.dries.find((d) => d.after === b.activity.id);
       return {
-        ...{ id: b.activity.id, title: b.activity.title, begins: words(b.start), ends: until(b.start, b.end) },
+        ...{
+          id: b.activity.id,
+          title: several ? `${b.activity.jobName}: ${b.activity.title}` : b.activity.title,
+          begins: words(b.start),
+          ends: until(b.start, b.end),
+        },
         spans: b.parts.flatMap((p) => clip(p.start, p.end)),
         dries: dries ? clip(dries.start, dries.end) : [],
         driesWords: dries ? `${dries.words} until ${words(dries.end)}` : '',

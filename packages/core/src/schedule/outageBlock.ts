@@ -85,8 +85,11 @@ function blockOf(list: OutageGroup[], byId: ReadonlyMap<string, Activity>, most:
   const members = [...new Set(list.flatMap((g) => g.activities))];
   // off and on once for all that is off together
   const { off, twins, order } = tiedTogether(list, members);
-  // what is off already takes one more glance
-  const pieces = members.map((id) => ({ ...pieceOf(byId.get(id)!, most), ...(twins.has(id) ? { minutes: 1 } : {}) }));
+  // what another job has switched already takes one more glance
+  const pieces = members.map((id) => {
+    const p = pieceOf(byId.get(id)!, most);
+    return twins.has(id) ? { ...p, minutes: 1, activity: { ...p.activity, title: `${p.activity.title} (is already: look)` } } : p;
+  });
   const tasks: Task[] = pieces.map(({ activity: a, minutes, hands }) => ({
     ...{ id: a.id, slots: minutes, hands },
     after: [

@@ -237,7 +237,9 @@ describe('kept with the job', () => {
     const bare = JSON.parse(JSON.stringify({ ...rest, found: undefined, houseId: quinceStreet.id })) as Record<string, unknown>;
     const keys = ['format', 'version', 'id', 'houseId', 'name', 'purpose', 'changes', 'schools', 'work'];
     const plain = Object.fromEntries(Object.entries(bare).filter(([k]) => keys.includes(k)));
-    expect(checkJob({ ...plain, when: when() })).toMatchObject({ ok: true });
+    const pins = [{ step: 'sewing-corner/cut-opening', at: '2026-11-28T10:00' }];
+    expect(checkJob({ ...plain, when: when({ pins }) })).toMatchObject({ ok: true });
+    expect(checkJob({ ...plain, when: when({ pins: [{ ...pins[0]!, at: '2026-02-30T10:00' }] }) }).ok).toBe(false);
     const bad = checkJob({ ...plain, when: when({ people: [{ ...owner, hours: [{ days: [0], from: 600, to: 540 }] }] }) });
     expect(JSON.stringify(bad)).toMatch(/the end lies after the beginning/);
   });

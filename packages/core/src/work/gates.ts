@@ -172,6 +172,17 @@ export function tick(job: JobInHouse, stepId: string, steps: Step[], findings: F
   return { ok: true, job: { ...job, work: { ...job.work, ticks: [...job.work.ticks, { step: stepId, at }] } } };
 }
 
+/** Notes the minutes that a ticked step took, or takes the note back. */
+export const noteTook = <J extends Job>(job: J, stepId: string, minutes: number | undefined): J => ({
+  ...job,
+  work: {
+    ...job.work,
+    ticks: job.work.ticks.map(({ took, ...t }) =>
+      t.step !== stepId ? { ...t, ...(took === undefined ? {} : { took }) } : { ...t, ...(minutes === undefined ? {} : { took: minutes }) },
+    ),
+  },
+});
+
 /** Unticks a step and all that rest on it. Taking back a breaker, or a breaker on, voids the proof of what it fed. */
 export function untick<J extends Job>(job: J, stepId: string, steps: Step[]): J {
   const gone = restingOn(stepId, steps);

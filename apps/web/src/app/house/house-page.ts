@@ -32,6 +32,7 @@ import { LengthUnits } from '../fields/length-units';
             >history{{ session.house().questions?.length ? ' (' + session.house().questions!.length + ' to answer)' : '' }}</a
           >
           <a [routerLink]="['/houses', id(), 'buy']">buy</a>
+          <a [routerLink]="['/houses', id(), 'when']">when</a>
           <a [routerLink]="['/houses', id(), 'prices']">prices</a>
           <a [routerLink]="['/houses', id(), 'rules']">rules</a>
           <a [routerLink]="['/houses', id(), 'panel']">panel</a>

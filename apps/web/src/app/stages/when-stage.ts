@@ -1,7 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
+import { RouterLink } from '@angular/router';
 import { inHouse, usualWhen, type Hours, type JobInHouse, type Person, type StaysOn, type When } from '@saddle/core/model';
-import { chartOf, chosenPlan, localBy, whenWords, type SchedulePlan } from '@saddle/core/schedule';
+import { localBy } from '@saddle/core/schedule';
 import { TIMES } from '@saddle/core/work';
 import { nanoid } from 'nanoid';
 import { debounceTime, of, switchMap } from 'rxjs';
@@ -9,7 +10,7 @@ import { ChoiceField } from '../fields/choice-field';
 import { TextField } from '../fields/text-field';
 import { JobSession } from '../job/job-session';
 import { HoursForm } from '../when/hours-form';
-import { ScheduleChart } from '../when/schedule-chart';
+import { PlanView } from '../when/plan-view';
 import { Schedules, type Scheduling } from '../when/schedules.service';
 
 /** Now, on whole five minutes, where the person is. */
@@ -20,7 +21,7 @@ const localNow = (): string => localBy(offset())(new Date(Math.ceil(Date.now() /
 /** When the work is done: people and their hours, what must stay on, plans none of which beats another, bars over the days. */
 @Component({
   selector: 'sa-when-stage',
-  imports: [ChoiceField, HoursForm, ScheduleChart, TextField],
+  imports: [ChoiceField, HoursForm, PlanView, RouterLink, TextField],
   providers: [Schedules],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './when-stage.html',
@@ -32,7 +33,6 @@ export class WhenStage {
   private readonly usual = usualWhen(localNow());
   protected readonly when = computed((): When => this.session.job().when ?? this.usual);
   protected readonly assumed = computed(() => this.session.job().when === undefined);
-  protected readonly picked = signal<string | undefined>(undefined);
   protected readonly errors = signal<Record<string, string>>({});
   protected readonly offset = offset();
 
@@ -65,28 +65,6 @@ export class WhenStage {
     const s = this.last();
     return s.state === 'done' ? s.answer : undefined;
   });
-  protected readonly plan = computed((): SchedulePlan | undefined => {
-    const a = this.answer();
-    return a && chosenPlan(a.schedule, this.when());
-  });
-  protected readonly chart = computed(() => {
-    const [a, plan] = [this.answer(), this.plan()];
-    return a && plan && chartOf(a.schedule, plan);
-  });
-  protected readonly plans = computed(() => {
-    const a = this.answer();
-    return (a?.schedule.plans ?? []).map((p) => ({
-      ...{ key: p.key, title: p.title, chosen: p.key === this.plan()?.key, setting: p.setting },
-      end: whenWords(a!.schedule, p.end),
-      off: p.outageMinutes ? `${p.outageMinutes} min off${p.outageCount > 1 ? ` in ${p.outageCount}` : ''}` : 'nothing off',
-      days: `${p.days} ${p.days === 1 ? 'day' : 'days'}`,
-      helper: p.helperMinutes ? `${p.helperMinutes} min of help` : '',
-    }));
-  });
-  protected readonly range = computed(() => {
-    const a = this.answer();
-    return a?.range && { half: whenWords(a.schedule, a.range.p50), most: whenWords(a.schedule, a.range.p80), draws: a.range.draws };
-  });
   protected readonly own = computed(() =>
     Object.entries(this.answer()?.rates ?? {}).map(([kind, r]) => ({
       kind,
@@ -95,8 +73,6 @@ export class WhenStage {
       usual: `${TIMES[kind as keyof typeof TIMES].middle} to ${TIMES[kind as keyof typeof TIMES].bad} min a ${TIMES[kind as keyof typeof TIMES].each}`,
     })),
   );
-  protected readonly pickedRow = computed(() => this.chart()?.rows.find((r) => r.id === this.picked()));
-  protected readonly pinOf = computed(() => this.when().pins.find((p) => p.step === this.picked())?.at ?? '');
   protected readonly circuits = computed(() =>
     this.session.work().planned.circuits.map((c) => ({ value: c.id, label: `${c.number}, ${c.name}` })),
   );
@@ -200,6 +176,5 @@ export class WhenStage {
       pins: [...w.pins.filter((p) => p.step !== id), ...(at ? [{ step: id, at }] : [])],
     }));
     this.say('pin', ok ? '' : `“${at}” is no day and time`);
-    if (ok) this.picked.set(id);
   }
 }

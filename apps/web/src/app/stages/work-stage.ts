@@ -8,6 +8,7 @@ import {
   gateOf,
   isTicked,
   listed,
+  noteTook,
   judgeAsk,
   judgeProofReading,
   PROOF_LABELS,
@@ -56,6 +57,7 @@ export class WorkStage {
       step,
       number: i + 1,
       ticked: job.work.ticks.find((t) => t.step === step.id)?.at,
+      took: job.work.ticks.find((t) => t.step === step.id)?.took,
       current: step.id === current,
       ready: ready.includes(step),
       minutes: printSpan(step.minutes),
@@ -124,6 +126,15 @@ export class WorkStage {
       return result.ok ? result.job : job;
     });
     if (isTicked(this.session.job(), step.id)) this.openStep.set(undefined);
+  }
+
+  protected setTook(step: Step, text: string): void {
+    const minutes = text.trim() === '' ? undefined : Number(text);
+    const key = `took-${step.id}`;
+    if (minutes !== undefined && !(minutes > 0 && minutes <= 1440))
+      return this.fail(key, `“${text}” is no number of minutes from 1 to 1440`);
+    this.fail(key, '');
+    this.session.edit(`${step.title} took`, (job) => noteTook(job, step.id, minutes));
   }
 
   private fail(key: string, message: string): void {
