@@ -125,6 +125,13 @@ describe('documents', () => {
         .subarray(0, 5)
         .toString(),
     ]).toEqual([200, '%PDF-']);
+    const estimate = await fetch(`${server.url}${at}/estimate.pdf?paper=letter`);
+    expect([
+      estimate.status,
+      Buffer.from(await estimate.arrayBuffer())
+        .subarray(0, 5)
+        .toString(),
+    ]).toEqual([200, '%PDF-']);
     expect((await call('GET', `${at}/schedule?offset=north`)).status).toBe(422);
     expect((await call('GET', `${at}/notice.pdf?paper=a0`)).body.errors?.[0]?.path).toBe('/paper');
     await call('PUT', at, document, { 'if-match': `"${revision + 1}"` });

@@ -328,6 +328,16 @@ export function openApi(version: string): Record<string, unknown> {
           responses: { '200': { description: 'the job sheet', content: { 'application/pdf': { schema: z.string() } } }, ...problems },
         },
       },
+      '/jobs/{id}/estimate.pdf': {
+        get: {
+          operationId: 'estimate',
+          requestParams: { path: z.object({ id }), query: z.object({ paper: z.enum(['letter', 'a4']).optional() }) },
+          responses: {
+            '200': { description: 'an estimate to hand over', content: { 'application/pdf': { schema: z.string() } } },
+            ...problems,
+          },
+        },
+      },
       '/jobs/{id}/schedule': {
         get: {
           operationId: 'schedule',

@@ -398,6 +398,11 @@ export function apiRoutes(store: Store, heavy: HeavyPool, logger: Logger, versio
     return pdf(response, `${job.id}-sheet.pdf`, { do: 'job-sheet', job: job, paper, now: now() });
   });
 
+  api.get('/jobs/:id/estimate.pdf', async (request, response) => {
+    const { paper } = accept(checkShape(Paper, request.query));
+    const { job, house } = await shelf.laid(param(request, 'id'));
+    return pdf(response, `${job.id}-estimate.pdf`, { do: 'estimate', job, house: house.document, paper, now: now() });
+  });
   const scheduled = async (request: Request): Promise<ScheduledWork> => {
     const { offset } = accept(checkShape(LocalOffset, request.query));
     const { job, jobs, house } = await shelf.laid(param(request, 'id'));

@@ -1,5 +1,5 @@
 /** Work that takes longer than a blink: sheets in type, and the search for ways. Pure functions of what they are given. */
-import { directorySheet, householdNotice, jobSheet, routeSheet } from '@saddle/core/exchange';
+import { directorySheet, estimateSheet, householdNotice, jobSheet, routeSheet } from '@saddle/core/exchange';
 import type { Paper, Template } from '@saddle/core/layout';
 import type { House, Job, JobInHouse, Want } from '@saddle/core/model';
 import { boreOn, NOT_CHECKED, ruleIndex } from '@saddle/core/rules';
@@ -17,6 +17,7 @@ export type Task =
   | { do: 'ways'; house: House; want: Want }
   | { do: 'schedule' | 'calendar'; work: ScheduledWork }
   | { do: 'notice'; work: ScheduledWork; paper: Paper; now: string }
+  | { do: 'estimate'; job: JobInHouse; house: House; paper: Paper; now: string }
   | { do: 'rules' }
   | { do: 'bore'; house: House; jobs: Job[] };
 
@@ -84,6 +85,8 @@ export async function run(task: Task): Promise<Uint8Array | string> {
         : { title: 'Power off', subtitle: name, foot: '', blocks: schedule.problems.map((text) => ({ kind: 'caution' as const, text })) };
       return renderSheet(sheet, job.unit, task.paper, task.now);
     }
+    case 'estimate':
+      return renderSheet(estimateSheet(task.job, task.house, task.now), task.job.unit, task.paper, task.now);
     case 'rules':
       return JSON.stringify({ rules: ruleIndex(), notChecked: NOT_CHECKED });
     case 'bore':

@@ -5,3 +5,5 @@ export * from './directorySheet.js';
 export * from './routeSheet.js';
 export * from './bringUp.js';
 export * from './notice.js';
+export * from './estimate.js';
+export * from './priceCsv.js';

@@ -3,7 +3,7 @@ import * as z from 'zod';
 import { Change } from './change.js';
 import { Closing, CoilOnHand, Question } from './history.js';
 import { Id, Instant, Name, Remark } from './known.js';
-import { When } from './when.js';
+import { LocalDay, When } from './when.js';
 import { Schools } from './schools.js';
 import { Site } from './site.js';
 import { Purpose } from './purpose.js';
@@ -19,6 +19,30 @@ export const editionYear = (edition: Edition): number => Number(edition.slice(3)
 /** Version of the documents that this program writes; earlier ones are brought to it on reading (`migrate.ts`). */
 export const DOCUMENT_VERSION = 4;
 
+/** What is known of a price besides its figure: how many come in a packet, where, and since when it is so. */
+export const PriceNote = z.strictObject({
+  packet: z.number().int('whole pieces').min(1, 'at least one in a packet').max(10_000).optional(),
+  where: Name.optional(),
+  on: LocalDay.optional(),
+});
+export type PriceNote = z.infer<typeof PriceNote>;
+const Percent = z.number().min(0, 'not below 0 %').max(100, 'at most 100 %');
+const Amount = z.number().min(0, 'not below 0').max(1e6, 'at most a million');
+/** What goes with prices: a currency, tax, what an hour costs, what is put aside, what offices ask. */
+export const Money = z.strictObject({
+  currency: z.string().trim().min(1, 'a currency has a sign or a name').max(12, 'at most 12 characters').optional(),
+  taxPercent: Percent.optional(),
+  hour: Amount.optional(),
+  reservePercent: Percent.optional(),
+  fees: z
+    .array(z.strictObject({ id: Id, what: Name, amount: Amount }))
+    .max(20)
+    .default([]),
+  /** one more of what breaks is bought */
+  spares: z.boolean().default(false),
+});
+export type Money = z.infer<typeof Money>;
+
 export const House = z.strictObject({
   format: z.literal('saddle-house'),
   version: z.literal(DOCUMENT_VERSION),
@@ -32,6 +56,8 @@ export const House = z.strictObject({
   site: Site,
   /** the user’s own prices; absent: placeholders */
   prices: z.partialRecord(z.enum(ARTICLE_IDS), z.number().min(0, 'a price is not below 0').max(1e6)).optional(),
+  priceNotes: z.partialRecord(z.enum(ARTICLE_IDS), PriceNote).optional(),
+  money: Money.optional(),
   /** what lies there of coils: used before anything is bought */
   onHand: z.array(CoilOnHand).max(200).optional(),
   /** the jobs that became part of it, the earliest first */
@@ -105,6 +131,16 @@ export const Job = z.strictObject({
     })
     .optional(),
   schools: Schools,
+  /** words of its own for the paper that is handed over; absent: those of the plan */
+  estimate: z
+    .strictObject({
+      scope: z.string().max(4000).optional(),
+      excluded: z.string().max(4000).optional(),
+      days: z.number().int('whole days').min(1, 'at least a day').max(365, 'at most a year').optional(),
+    })
+    .optional(),
+  /** what was ticked off on the shopping list */
+  bought: z.array(z.string().min(1).max(240)).max(500).optional(),
   /** when it is done and by whom, once somebody planned it */
   when: When.optional(),
   work: Work,

@@ -58,3 +58,9 @@ export function outagesOf(steps: readonly Step[]): Outage[] {
 }
 /** Minutes of the longest outage, on a middle day. */
 export const outageMinutes = (steps: readonly Step[]): number => Math.max(0, ...outagesOf(steps).map((o) => o.minutes.middle));
+
+/** Minutes of hands over all steps: one that takes two people counts twice. */
+export const handMinutes = (steps: readonly Step[]): Span => ({
+  middle: steps.reduce((sum, s) => sum + s.minutes.middle * s.hands, 0),
+  bad: steps.reduce((sum, s) => sum + s.minutes.bad * s.hands, 0),
+});

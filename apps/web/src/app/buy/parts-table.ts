@@ -1,7 +1,20 @@
-import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import type { House, JobInHouse } from '@saddle/core/model';
-import { coilPlans, coilWords, materialsOfAll, partsCost, toolsOf } from '@saddle/core/takeoff';
+import { ARTICLES } from '@saddle/core/catalog';
+import {
+  coilPlans,
+  coilWords,
+  materialsOfAll,
+  oldPrices,
+  packetLines,
+  partsCost,
+  printMoney,
+  sparesOf,
+  toolsOf,
+  wholeCost,
+} from '@saddle/core/takeoff';
+import { handMinutes, stepsOf } from '@saddle/core/work';
 
 /** Everything that one or several jobs take: parts with their prices, the coils that serve them, tools. */
 @Component({
@@ -12,6 +25,9 @@ import { coilPlans, coilWords, materialsOfAll, partsCost, toolsOf } from '@saddl
     <table class="plain" data-testid="parts">
       <thead>
         <tr>
+          @if (ticks()) {
+            <th><span class="visually-hidden">bought</span></th>
+          }
           <th>what</th>
           <th class="figure">how much</th>
           <th class="figure">price</th>
@@ -20,7 +36,12 @@ import { coilPlans, coilWords, materialsOfAll, partsCost, toolsOf } from '@saddl
       </thead>
       <tbody>
         @for (row of rows(); track $index) {
-          <tr>
+          <tr [class.bought]="row.bought">
+            @if (ticks()) {
+              <td>
+                <input type="checkbox" [checked]="row.bought" (change)="tick.emit(row.key)" [attr.aria-label]="'Bought: ' + row.what" />
+              </td>
+            }
             <td>{{ row.what }}</td>
             <td class="figure">{{ row.amount }}</td>
             <td class="figure">{{ row.price }}</td>
@@ -28,16 +49,19 @@ import { coilPlans, coilWords, materialsOfAll, partsCost, toolsOf } from '@saddl
           </tr>
         } @empty {
           <tr>
-            <td colspan="4">{{ nothing() }}</td>
+            <td colspan="5">{{ nothing() }}</td>
           </tr>
         }
       </tbody>
       @if (rows().length) {
         <tfoot>
           <tr>
+            @if (ticks()) {
+              <td></td>
+            }
             <th scope="row">parts together</th>
             <td></td>
-            <td class="figure" data-testid="parts-total">{{ cost().total.toFixed(2) }}</td>
+            <td class="figure" data-testid="parts-total">{{ money(cost().total) }}</td>
             <td>
               {{ cost().placeholders ? cost().placeholders + ' of these rows stand on placeholder prices. ' : '' }}
               @if (cost().unknown.length) {
@@ -49,6 +73,37 @@ import { coilPlans, coilWords, materialsOfAll, partsCost, toolsOf } from '@saddl
         </tfoot>
       }
     </table>
+    @if (packets().length || old().length) {
+      <ul class="ticks" data-testid="packets">
+        @for (p of packets(); track p) {
+          <li>{{ p }}</li>
+        }
+        @for (o of old(); track o) {
+          <li class="caution-line">{{ o }}</li>
+        }
+      </ul>
+    }
+    @if (rows().length) {
+      <h3>The whole of it</h3>
+      <table class="plain whole" data-testid="whole-cost">
+        <tbody>
+          @for (t of whole().terms; track $index) {
+            <tr>
+              <td>{{ t.label }}</td>
+              <td>{{ t.how }}</td>
+              <td class="figure">{{ t.amount }}</td>
+            </tr>
+          }
+        </tbody>
+        <tfoot>
+          <tr>
+            <th scope="row">together</th>
+            <td>{{ whole().missing }}</td>
+            <td class="figure" data-testid="whole-total">{{ whole().total }}</td>
+          </tr>
+        </tfoot>
+      </table>
+    }
     @if (coils().length) {
       <h3>Cable as coils, and what is cut from which</h3>
       @for (c of coils(); track c.kind) {
@@ -86,12 +141,19 @@ export class PartsTable {
   readonly house = input.required<House>();
   readonly nothing = input('Nothing yet: take one of the ways of the Route stage.');
 
-  private readonly parts = computed(() => materialsOfAll(this.jobs()));
+  /** keys of what was bought; absent: nothing is ticked off here */
+  readonly ticks = input<readonly string[]>();
+  readonly tick = output<string>();
+
+  private readonly plain = computed(() => materialsOfAll(this.jobs()));
+  private readonly parts = computed(() => (this.house().money?.spares ? [...this.plain(), ...sparesOf(this.plain())] : this.plain()));
   private readonly prices = computed(() => this.house().prices);
   protected readonly cost = computed(() => partsCost(this.parts(), this.prices()));
   protected readonly rows = computed(() =>
     this.parts().map((row) => ({
       ...row,
+      key: `${row.what}, ${row.amount}`.slice(0, 240),
+      bought: this.ticks()?.includes(`${row.what}, ${row.amount}`.slice(0, 240)) ?? false,
       price: row.article === undefined || row.count === undefined ? '' : partsCost([row], this.prices()).total.toFixed(2),
     })),
   );
@@ -103,5 +165,28 @@ export class PartsTable {
       ...coilWords(plan, this.house().unit),
     })),
   );
+  protected money(amount: number): string {
+    return printMoney(amount, this.house().money);
+  }
+  protected readonly packets = computed(() =>
+    packetLines(this.parts(), this.prices(), this.house().priceNotes).map(
+      (p) =>
+        `${ARTICLES[p.article].name}: ${p.needed} needed, ${p.packets} ${p.packets === 1 ? 'packet' : 'packets'} of ${p.packet}${this.house().priceNotes?.[p.article]?.where ? `, ${this.house().priceNotes![p.article]!.where}` : ''}`,
+    ),
+  );
+  protected readonly old = computed(() =>
+    oldPrices(this.parts(), this.house().priceNotes, new Date().toISOString().slice(0, 10)).map(
+      (o) => `${ARTICLES[o.article].name}: priced on ${o.on}, more than a year ago`,
+    ),
+  );
+  protected readonly whole = computed(() => {
+    const { middle } = handMinutes(this.jobs().flatMap((j) => stepsOf(j)));
+    const cost = wholeCost(this.plain(), middle, this.house());
+    return {
+      terms: cost.sum.terms.map((t) => ({ label: t.label, how: t.how ?? '', amount: this.money(t.value) })),
+      total: this.money(cost.total),
+      missing: cost.missing.length ? `Not yet: ${cost.missing.join('; ')}.` : '',
+    };
+  });
   protected readonly tools = computed(() => [...new Set(this.jobs().flatMap((j) => toolsOf(j)))]);
 }

@@ -1,8 +1,11 @@
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { ARTICLE_IDS, ARTICLES, COIL_ARTICLES, priceOf, type Article, type ArticleId } from '@saddle/core/catalog';
+import { priceCsv, pricesFromCsv, type PriceReport } from '@saddle/core/exchange';
 import { feet } from '@saddle/core/measure';
-import { assumed, type House } from '@saddle/core/model';
+import { assumed, type House, type Money, type PriceNote } from '@saddle/core/model';
+import { localBy } from '@saddle/core/schedule';
 import { nanoid } from 'nanoid';
+import { CsvReportView } from '../exchange/csv-report';
 import { ChoiceField, type Choice } from '../fields/choice-field';
 import { LengthField } from '../fields/length-field';
 import { TextField } from '../fields/text-field';
@@ -10,63 +13,131 @@ import { HouseSession } from '../house/house-session';
 
 const UNIT: Record<Article['unit'], string> = { each: 'each', ft: 'a foot', l: 'a litre' };
 const GROUPS: Article['group'][] = ['cable', 'boxes', 'devices', 'panel', 'fixing', 'raceway', 'closing up', 'outdoors'];
+const BARE: Money = { fees: [], spares: false };
+/** Numbers of the money form by what they are called. */
+const NUMBERS = [
+  { key: 'hour', label: 'an hour of work' },
+  { key: 'reservePercent', label: 'put aside, %' },
+  { key: 'taxPercent', label: 'tax, %' },
+] as const;
 
 /** What things cost the user: jobs are costed and ways compared by it. */
 @Component({
   selector: 'sa-prices-page',
-  imports: [TextField, ChoiceField, LengthField],
+  imports: [TextField, ChoiceField, CsvReportView, LengthField],
   changeDetection: ChangeDetectionStrategy.OnPush,
-  template: `
-    <div class="stage-head"><h2>Your prices</h2></div>
-    <section class="panel-body prices">
-      <p class="quiet">
-        Plain numbers in no currency. Those that you have not typed are round placeholders: edit them, and every job of this house and the
-        ways of each are costed by yours.
-      </p>
-      @for (g of groups(); track g.name) {
-        <h3>{{ g.name }}</h3>
-        <div class="fields">
-          @for (a of g.articles; track a.id) {
-            <sa-text-field [label]="a.label" [value]="a.value" [numeric]="true" (set)="setPrice(a.id, $event)" />
-          }
-        </div>
-      }
-      <h3>On hand</h3>
-      <p class="quiet">Coils that lie there: cut from before anything is bought.</p>
-      @for (h of onHand(); track h.id) {
-        <div class="fields" data-testid="on-hand">
-          <sa-choice-field label="cable" [value]="h.article" [choices]="cables" (set)="alter(h.id, { article: $any($event) })" />
-          <sa-length-field label="left on it" [value]="h.length" (set)="$event && alter(h.id, { length: $event })" />
-          <sa-text-field label="where, what" [value]="h.note ?? ''" (set)="alter(h.id, { note: $event || undefined })" />
-          <button type="button" class="btn-line low" (click)="drop(h.id)">used up</button>
-        </div>
-      }
-      <button type="button" class="btn-line" (click)="addCoil()" data-testid="add-coil">one more coil on hand</button>
-      @if (session.house().prices) {
-        <button type="button" class="btn-line" (click)="usual()">back to the placeholders</button>
-      }
-    </section>
-  `,
+  templateUrl: './prices-page.html',
 })
 export class PricesPage {
   protected readonly session = inject(HouseSession);
+  protected readonly numbers = NUMBERS;
+  protected readonly errors = signal<Record<string, string>>({});
+  protected readonly csv = signal<PriceReport | undefined>(undefined);
+  protected readonly money = computed((): Money => this.session.house().money ?? BARE);
   protected readonly groups = computed(() => {
-    const { prices } = this.session.house();
+    const { prices, priceNotes } = this.session.house();
     return GROUPS.map((name) => ({
       name,
       articles: ARTICLE_IDS.filter((id) => ARTICLES[id].group === name).map((id) => ({
         id,
+        what: ARTICLES[id].name,
+        unit: UNIT[ARTICLES[id].unit],
         label: `${ARTICLES[id].name}, ${UNIT[ARTICLES[id].unit]}${prices?.[id] === undefined ? ' (placeholder)' : ''}`,
+        own: prices?.[id] !== undefined,
         value: `${priceOf(prices, id)}`,
+        packet: `${priceNotes?.[id]?.packet ?? ''}`,
+        byPacket: ARTICLES[id].unit === 'each',
+        where: priceNotes?.[id]?.where ?? '',
+        on: priceNotes?.[id]?.on ?? '',
       })),
     }));
   });
+  private say(field: string, text: string): void {
+    this.errors.update((e) => ({ ...e, [field]: text }));
+  }
+  private today(): string {
+    return localBy(new Date().getTimezoneOffset())(new Date().toISOString()).slice(0, 10);
+  }
+  private noted(h: House, id: ArticleId, part: Partial<PriceNote>): House['priceNotes'] {
+    const next = Object.fromEntries(Object.entries({ ...h.priceNotes?.[id], ...part }).filter(([, v]) => v !== undefined));
+    return { ...h.priceNotes, [id]: Object.keys(next).length ? next : undefined };
+  }
   protected setPrice(id: ArticleId, text: string): void {
+    const price = text.trim() === '' ? undefined : Number(text.trim().replace(/^(\d+),(\d+)$/, '$1.$2'));
+    const bad = price !== undefined && Number.isNaN(price);
+    this.say(id, bad ? `“${text}” is no number` : '');
+    if (bad) return;
     this.session.editHouse('Prices', (h) => ({
       ...h,
-      prices: { ...h.prices, [id]: text.trim() === '' ? undefined : Number(text) },
+      prices: { ...h.prices, [id]: price },
+      // a price that was typed is of today
+      priceNotes: this.noted(h, id, { on: price === undefined ? undefined : this.today() }),
     }));
   }
+  protected setPacket(id: ArticleId, text: string): void {
+    const packet = text.trim() === '' ? undefined : Number(text);
+    const ok = this.session.editHouse('Packets', (h) => ({ ...h, priceNotes: this.noted(h, id, { packet }) }));
+    this.say(`${id}-packet`, ok ? '' : `“${text}” is no number of pieces from 1 to 10 000`);
+  }
+  protected setWhere(id: ArticleId, text: string): void {
+    this.session.editHouse('Where it is bought', (h) => ({ ...h, priceNotes: this.noted(h, id, { where: text.trim() || undefined }) }));
+  }
+  protected setOn(id: ArticleId, text: string): void {
+    this.session.editHouse('Since when a price is so', (h) => ({ ...h, priceNotes: this.noted(h, id, { on: text || undefined }) }));
+  }
+  private putMoney(title: string, part: { [K in keyof Money]?: Money[K] | undefined }): boolean {
+    return this.session.editHouse(title, (h) => {
+      const next = Object.fromEntries(Object.entries({ ...BARE, ...h.money, ...part }).filter(([, v]) => v !== undefined));
+      return { ...h, money: next as Money };
+    });
+  }
+  protected setCurrency(text: string): void {
+    this.putMoney('Currency', { currency: text.trim() || undefined });
+  }
+  protected setNumber(key: (typeof NUMBERS)[number]['key'], text: string): void {
+    const value = text.trim() === '' ? undefined : Number(text);
+    const ok = this.putMoney('What goes with prices', { [key]: value });
+    this.say(key, ok ? '' : `“${text}”: ${key === 'hour' ? 'a number from 0 to a million' : 'a number from 0 to 100'} would do`);
+  }
+  protected setSpares(on: boolean): void {
+    this.putMoney('Spares', { spares: on });
+  }
+  protected addFee(): void {
+    this.putMoney('A fee', { fees: [...this.money().fees, { id: nanoid(8), what: 'permit', amount: 0 }] });
+  }
+  protected setFee(id: string, part: { what?: string; amount?: number }): void {
+    this.putMoney('A fee', { fees: this.money().fees.map((f) => (f.id === id ? { ...f, ...part } : f)) });
+  }
+  protected dropFee(id: string): void {
+    this.putMoney('Fee taken out', { fees: this.money().fees.filter((f) => f.id !== id) });
+  }
+
+  protected csvOut(): string {
+    return `data:text/csv;charset=utf-8,${encodeURIComponent(priceCsv(this.session.house()))}`;
+  }
+  protected async readCsv(event: Event): Promise<void> {
+    const picked = event.target as HTMLInputElement;
+    const file = picked.files?.[0];
+    this.csv.set(undefined);
+    if (!file) return;
+    const house = this.session.house();
+    if (file.size > 4 * 1024 * 1024)
+      this.csv.set({
+        rows: [],
+        error: `${file.name} is over 4 MB: no price book is that large.`,
+        prices: house.prices,
+        priceNotes: house.priceNotes,
+      });
+    else this.csv.set(pricesFromCsv(await file.text(), house));
+    picked.value = '';
+  }
+  protected takeCsv(): void {
+    const report = this.csv();
+    if (!report) return;
+    const { prices, priceNotes } = report;
+    if (this.session.editHouse('Prices from a table', (h) => ({ ...h, prices, priceNotes }))) this.csv.set(undefined);
+  }
+
   protected readonly cables: Choice[] = COIL_ARTICLES.map((value) => ({ value, label: ARTICLES[value].name }));
   protected readonly onHand = computed(() => this.session.house().onHand ?? []);
   private putOnHand(what: string, change: (list: NonNullable<House['onHand']>) => NonNullable<House['onHand']>): void {

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, signal } from '@angular/core';
 import { panelFromCsv, type CsvReport } from '@saddle/core/exchange';
+import { CsvReportView } from '../exchange/csv-report';
 import {
   dropBreaker,
   freeSpaces,
@@ -30,7 +31,7 @@ type Tab = 'circuit' | 'feeds' | 'new' | 'panel';
 /** The panel of the house: what stands in its spaces, what each feeds, what hangs on each leg. */
 @Component({
   selector: 'sa-panel-page',
-  imports: [ChoiceField, LengthField, TextField, Segmented, FindingList, CircuitForm, FeedsPanel, NewBreaker],
+  imports: [CsvReportView, ChoiceField, LengthField, TextField, Segmented, FindingList, CircuitForm, FeedsPanel, NewBreaker],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './panel-page.html',
 })
@@ -73,8 +74,6 @@ export class PanelPage {
     free: 'Nothing stands here.',
   };
   protected readonly csv = signal<CsvReport | undefined>(undefined);
-  protected readonly csvTakes = computed(() => this.csv()?.rows.filter((r) => r.outcome === 'new' || r.outcome === 'changes').length ?? 0);
-  protected readonly csvWords = { new: 'new', changes: 'changes', same: 'as it is', refused: 'refused' };
 
   protected edit(title: string, change: (site: Site) => Site): boolean {
     return this.session.editSite(title, change);

@@ -1,24 +1,94 @@
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
+import { ESTIMATE_DAYS, excludedOf, scopeOf } from '@saddle/core/exchange';
 import { PartsTable } from '../buy/parts-table';
+import { TextField } from '../fields/text-field';
 import { JobSession } from '../job/job-session';
 
 /** What the planned state has and the found state lacks. */
 @Component({
   selector: 'sa-buy-stage',
-  imports: [PartsTable, RouterLink],
+  imports: [PartsTable, RouterLink, TextField],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="stage-head">
       <h2>What to buy and bring</h2>
+      <button type="button" class="btn-line" (click)="print()">Print the list</button>
       <a class="btn-line" [routerLink]="['/houses', session.job().houseId, 'buy']">with other jobs of the house</a>
     </div>
     <div class="sheet">
-      <sa-parts-table [jobs]="jobs()" [house]="session.house.house()" />
+      <sa-parts-table [jobs]="jobs()" [house]="session.house.house()" [ticks]="session.job().bought ?? []" (tick)="tick($event)" />
+      @if (session.steps().length) {
+        <h3>Estimate to hand over</h3>
+        <p class="quiet">A line each; empty again, the proposed words come back.</p>
+        <label class="field long"
+          ><span class="field-label">what is done</span
+          ><textarea
+            class="field-input"
+            rows="6"
+            maxlength="4000"
+            [value]="scope()"
+            (change)="setWords('scope', done.value)"
+            #done
+          ></textarea>
+        </label>
+        <label class="field long"
+          ><span class="field-label">what is not in it</span
+          ><textarea
+            class="field-input"
+            rows="4"
+            maxlength="4000"
+            [value]="excluded()"
+            (change)="setWords('excluded', out.value)"
+            #out
+          ></textarea>
+        </label>
+        <div class="row-form">
+          <sa-text-field
+            label="the price holds for, days"
+            [value]="'' + (session.job().estimate?.days ?? usualDays)"
+            [numeric]="true"
+            [error]="error()"
+            (set)="setDays($event)"
+          />
+          <a
+            class="btn-line strong"
+            target="_blank"
+            [href]="'/api/v1/jobs/' + session.job().id + '/estimate.pdf?paper=' + (session.unit() === 'in' ? 'letter' : 'a4')"
+            data-testid="estimate"
+            >Estimate (PDF)</a
+          >
+        </div>
+      }
     </div>
   `,
 })
 export class BuyStage {
   protected readonly session = inject(JobSession);
   protected readonly jobs = computed(() => [this.session.job()]);
+  protected readonly usualDays = ESTIMATE_DAYS;
+  protected readonly error = signal('');
+  protected readonly scope = computed(() => this.session.job().estimate?.scope ?? scopeOf(this.session.job()));
+  protected readonly excluded = computed(() => this.session.job().estimate?.excluded ?? excludedOf(this.session.job()));
+
+  /** Ticked off at the shelf, and taken back. */
+  protected tick(key: string): void {
+    this.session.edit('Shopping list', (job) => {
+      const bought = job.bought ?? [];
+      return { ...job, bought: bought.includes(key) ? bought.filter((b) => b !== key) : [...bought, key] };
+    });
+  }
+  protected setWords(what: 'scope' | 'excluded', text: string): void {
+    this.session.edit('Words of the estimate', (job) => {
+      const { [what]: _before, ...rest } = job.estimate ?? {};
+      return { ...job, estimate: text.trim() === '' ? rest : { ...rest, [what]: text } };
+    });
+  }
+  protected setDays(text: string): void {
+    const ok = this.session.edit('How long the price holds', (job) => ({ ...job, estimate: { ...job.estimate, days: Number(text) } }));
+    this.error.set(ok ? '' : `“${text}” is no number of days from 1 to 365`);
+  }
+  protected print(): void {
+    window.print();
+  }
 }
