@@ -46,3 +46,54 @@ test('a coil on hand is cut first; the price of a foot changes what a job costs;
   await expect(page.getByTestId('coils').filter({ hasText: '12-2' })).toHaveCount(0);
   expect(await parts.getByRole('row').count()).toBeLessThan(rows);
 });
+
+test('a price book from a table with two bad rows; packets, tax and an hour’s price make the whole; the estimate says its own words', async ({
+  page,
+}) => {
+  await page.goto('/houses/quince-street-14/prices');
+  const head = 'article,what,unit,price,packet,where,priced on';
+  const rows = [
+    'connector,,each,0.50,25,corner shelf,2020-01-31',
+    'conector,,each,1,,,',
+    'plate,,each,cheap,,,',
+    '"plate",,each,"1,50",,,',
+  ];
+  await page
+    .getByTestId('csv-in')
+    .setInputFiles({ name: 'prices.csv', mimeType: 'text/csv', buffer: Buffer.from([head, ...rows].join('\n')) });
+  const report = page.getByTestId('csv-report');
+  await expect(report.getByRole('row').nth(2)).toContainText('“conector” is none of the book');
+  await expect(report.getByRole('row').nth(3)).toContainText('price: “cheap”');
+  await page.getByTestId('csv-take').click();
+  await expect(page.getByLabel('cover plate, each', { exact: true })).toHaveValue('1.5');
+  await expect(page.getByLabel('connector for a splice: pieces in a packet')).toHaveValue('25');
+  // a table of another kind is refused as a whole
+  await page.getByTestId('csv-in').setInputFiles({ name: 'x.csv', mimeType: 'text/csv', buffer: Buffer.from('a;b\n1;2') });
+  await expect(report.getByRole('alert')).toContainText('The column article and price is missing');
+  await page.getByRole('button', { name: 'Leave it' }).click();
+
+  await page.getByLabel('currency').fill('Taler');
+  await page.getByLabel('currency').press('Enter');
+  await page.getByLabel('an hour of work').fill('40');
+  await page.getByLabel('an hour of work').press('Enter');
+  await page.getByLabel('tax, %').fill('120');
+  await page.getByLabel('tax, %').press('Enter');
+  await expect(page.getByText('“120”: a number from 0 to 100 would do')).toBeVisible();
+  await page.getByLabel('tax, %').fill('10');
+  await page.getByLabel('tax, %').press('Enter');
+  await saved(page);
+
+  await openJob(page, 'buy');
+  await expect(page.getByTestId('packets')).toContainText('connector for a splice: 3 needed, 1 packet of 25, corner shelf');
+  await expect(page.getByTestId('packets')).toContainText('priced on 2020-01-31, more than a year ago');
+  await expect(page.getByTestId('whole-cost')).toContainText('10 % of all above');
+  await expect(page.getByTestId('whole-total')).toContainText('Taler');
+  await page.getByLabel('what is done').fill('One outlet in the sewing room');
+  await page.getByLabel('what is done').blur();
+  await page.getByLabel('the price holds for, days').fill('0');
+  await page.getByLabel('the price holds for, days').press('Enter');
+  await expect(page.getByText('“0” is no number of days')).toBeVisible();
+  await saved(page);
+  const estimate = await page.request.get((await page.getByTestId('estimate').getAttribute('href'))!);
+  expect(estimate.headers()['content-type']).toContain('application/pdf');
+});

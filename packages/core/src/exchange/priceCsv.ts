@@ -55,6 +55,16 @@ function readRow(cells: Partial<Record<Column, string>>): Read {
   return { ok: true, id, price, note: note.value };
 } // prettier-ignore
 
+/** A record with one value put, or taken out where there is none: what isn’t known has no key. */
+export function withArticle<T>(
+  all: Partial<Record<ArticleId, T | undefined>> | undefined,
+  id: ArticleId,
+  value: T | undefined,
+): Partial<Record<ArticleId, T>> {
+  const { [id]: _before, ...rest } = all ?? {};
+  return { ...(rest as Partial<Record<ArticleId, T>>), ...(value === undefined ? {} : { [id]: value }) };
+}
+
 /** Reads a price book and says of each row what would become of it; a row that can’t be read leaves the others. */
 export function pricesFromCsv(text: string, house: Pick<House, 'prices' | 'priceNotes'>): PriceReport {
   const refuse = (error: string): PriceReport => ({ rows: [], error, prices: house.prices, priceNotes: house.priceNotes });
@@ -83,8 +93,8 @@ export function pricesFromCsv(text: string, house: Pick<House, 'prices' | 'price
     const says = `${ARTICLES[id].name}: ${price === undefined ? 'placeholder' : price}`;
     if (same) return { line, outcome: 'same', says };
     const fresh = prices?.[id] === undefined && price !== undefined;
-    prices = { ...prices, [id]: price };
-    priceNotes = { ...priceNotes, [id]: Object.keys(note).length ? note : undefined };
+    prices = withArticle(prices, id, price);
+    priceNotes = withArticle(priceNotes, id, Object.keys(note).length ? note : undefined);
     return { line, outcome: fresh ? 'new' : 'changes', says };
   });
   const strange = came.filter((c) => c && !(PRICE_COLUMNS as readonly string[]).includes(c));

@@ -83,10 +83,10 @@ describe('the router shelf, fed from one stud over (metal studs, divided box)', 
       jobElevation(w, w.planned, wall.id, box.face === 'A' ? 'B' : 'A', true, true).shapes.some((s) => s.id.startsWith('cross-')),
     ).toBe(false);
   });
-  it('a stud that is only reckoned is found first; then it is closed in three coats, before the note', () => {
+  it('a stud that is only reckoned is found first; then it is closed in three coats and painted, before the note', () => {
     expect(step('cross-studs').cautions.join(' ')).toContain('only reckoned');
     const order = steps.map((s) => s.id);
-    expect(order.slice(-5)).toEqual(['patch', 'coat-1', 'coat-2', 'coat-3', 'record']);
+    expect(order.slice(-6)).toEqual(['patch', 'coat-1', 'coat-2', 'coat-3', 'paint', 'record']);
   });
   it('the list has the bushing, the divider, the piece and its screws', () => {
     const what = materialsOf(routerShelf).map((m) => `${m.what}: ${m.amount}`);

@@ -55,13 +55,15 @@ describe('waits (handbook 23)', () => {
     expect(step(taken('loom-lamp'), 'set-new-box').wait).toEqual({ kind: 'mortar', minutes: { middle: 240, bad: 1440 } });
     expect(step(taken('kiln-corner'), 'set-new-box').wait).toBeUndefined();
   });
-  it('setting compound 20 to 45 min a coat, premixed 8 to 24 h; after the last the paint dries', () => {
+  it('setting compound 20 to 45 min a coat, premixed 8 to 24 h; the last too before it is sanded; then the paint dries', () => {
     const by = (compound: JobInHouse['schools']['compound']) => {
       const job = taken('loom-lamp');
-      return stepsOf({ ...job, schools: { ...job.schools, compound } }).flatMap((s) => (s.id.startsWith('coat-') ? [s.wait!.kind] : []));
+      return stepsOf({ ...job, schools: { ...job.schools, compound } }).flatMap((s) =>
+        /^(coat-|paint$)/.test(s.id) ? [s.wait!.kind] : [],
+      );
     };
-    expect(by('setting, same day')).toEqual(['setting compound', 'setting compound', 'wall paint']);
-    expect(by('premixed, overnight')).toEqual(['premixed compound', 'premixed compound', 'wall paint']);
+    expect(by('setting, same day')).toEqual(['setting compound', 'setting compound', 'setting compound', 'wall paint']);
+    expect(by('premixed, overnight')).toEqual(['premixed compound', 'premixed compound', 'premixed compound', 'wall paint']);
   });
 });
 

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { ARTICLE_IDS, ARTICLES, COIL_ARTICLES, priceOf, type Article, type ArticleId } from '@saddle/core/catalog';
-import { priceCsv, pricesFromCsv, type PriceReport } from '@saddle/core/exchange';
+import { priceCsv, pricesFromCsv, withArticle, type PriceReport } from '@saddle/core/exchange';
 import { feet } from '@saddle/core/measure';
 import { assumed, type House, type Money, type PriceNote } from '@saddle/core/model';
 import { localBy } from '@saddle/core/schedule';
@@ -60,7 +60,7 @@ export class PricesPage {
   }
   private noted(h: House, id: ArticleId, part: Partial<PriceNote>): House['priceNotes'] {
     const next = Object.fromEntries(Object.entries({ ...h.priceNotes?.[id], ...part }).filter(([, v]) => v !== undefined));
-    return { ...h.priceNotes, [id]: Object.keys(next).length ? next : undefined };
+    return withArticle<PriceNote>(h.priceNotes, id, Object.keys(next).length ? next : undefined);
   }
   protected setPrice(id: ArticleId, text: string): void {
     const price = text.trim() === '' ? undefined : Number(text.trim().replace(/^(\d+),(\d+)$/, '$1.$2'));
@@ -69,7 +69,7 @@ export class PricesPage {
     if (bad) return;
     this.session.editHouse('Prices', (h) => ({
       ...h,
-      prices: { ...h.prices, [id]: price },
+      prices: withArticle(h.prices, id, price),
       // a price that was typed is of today
       priceNotes: this.noted(h, id, { on: price === undefined ? undefined : this.today() }),
     }));
