@@ -4,7 +4,7 @@ import { afterEach, describe, expect, it } from 'vitest';
 import { checkJob, type Job } from '@saddle/core/model';
 import { dropDataFolder, newDataFolder, runServer, type RunningServer } from '../testing/runServer.js';
 
-const KILLS = 30;
+const KILLS = 20;
 const folders: string[] = [];
 const folder = (): string => {
   folders.push(newDataFolder());
