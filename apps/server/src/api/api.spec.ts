@@ -132,6 +132,15 @@ describe('documents', () => {
         .subarray(0, 5)
         .toString(),
     ]).toEqual([200, '%PDF-']);
+    // with another job of the house, by the same hours
+    const both = '/api/v1/houses/quince-street-14/schedule';
+    const together = (await call<{ plans: { key: string }[] }>('GET', `${both}?jobs=sewing-corner,hall-box-replaced&offset=0`)).body;
+    expect(together.plans.map((p) => p.key)).toContain('alone-together');
+    expect((await call<Problem>('GET', `${both}?jobs=sewing-corner&offset=0`)).status).toBe(409);
+    expect((await call<Problem>('GET', `${both}?jobs=ghost,sewing-corner`)).status).toBe(404);
+    expect((await call('GET', both)).body.errors?.[0]?.path).toBe('/jobs');
+    const ics = await fetch(`${server.url}${both}.ics?jobs=hall-box-replaced,sewing-corner&plan=alone-together`);
+    expect(await ics.text()).toContain('Hall box');
     expect((await call('GET', `${at}/schedule?offset=north`)).status).toBe(422);
     expect((await call('GET', `${at}/notice.pdf?paper=a0`)).body.errors?.[0]?.path).toBe('/paper');
     await call('PUT', at, document, { 'if-match': `"${revision + 1}"` });

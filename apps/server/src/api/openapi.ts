@@ -41,6 +41,11 @@ const problems = Object.fromEntries(
   ]),
 );
 const id = z.string().meta({ description: 'id of the document' });
+const together = z.object({
+  jobs: z.string().meta({ description: 'ids with commas between' }),
+  plan: z.string().optional(),
+  offset: z.number().int().optional().meta({ description: 'minutes that local time is behind UTC' }),
+});
 const localOffset = z.object({ offset: z.number().int().optional().meta({ description: 'minutes that local time is behind UTC' }) });
 const ifMatch = z.object({ 'if-match': z.string().meta({ description: 'revision that was seen, in quotes' }) });
 const ok = (schema: z.ZodType, description: string, status = '200'): ZodOpenApiOperationObject['responses'] => ({
@@ -326,6 +331,32 @@ export function openApi(version: string): Record<string, unknown> {
           operationId: 'sheet',
           requestParams: { path: z.object({ id }), query: z.object({ paper: z.enum(['letter', 'a4']).optional() }) },
           responses: { '200': { description: 'the job sheet', content: { 'application/pdf': { schema: z.string() } } }, ...problems },
+        },
+      },
+      '/houses/{id}/schedule': {
+        get: {
+          operationId: 'scheduleTogether',
+          summary:
+            'When, for several jobs of a house: `jobs` are their ids with commas between, the hours those of the first that has some',
+          requestParams: { path: z.object({ id }), query: together },
+          responses: ok(z.unknown(), 'plans with their bars, outages and waits, in minutes since the midnight of `origin`'),
+        },
+      },
+      '/houses/{id}/schedule.ics': {
+        get: {
+          operationId: 'calendarTogether',
+          requestParams: { path: z.object({ id }), query: together },
+          responses: { '200': { description: 'the plan as iCalendar', content: { 'text/calendar': { schema: z.string() } } }, ...problems },
+        },
+      },
+      '/houses/{id}/notice.pdf': {
+        get: {
+          operationId: 'noticeTogether',
+          requestParams: { path: z.object({ id }), query: together.extend({ paper: z.enum(['letter', 'a4']).optional() }) },
+          responses: {
+            '200': { description: 'a notice for the household', content: { 'application/pdf': { schema: z.string() } } },
+            ...problems,
+          },
         },
       },
       '/jobs/{id}/estimate.pdf': {

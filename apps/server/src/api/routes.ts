@@ -16,6 +16,7 @@ import {
   type Checked,
   type House,
   type Job,
+  type JobInHouse,
   type Site,
   type Want,
 } from '@saddle/core/model';
@@ -128,6 +129,14 @@ const LocalOffset = z.strictObject({
     .max(900)
     .default(() => new Date().getTimezoneOffset()),
   paper: z.string().optional(),
+});
+/** Jobs planned together: their ids with commas between, and which of the plans. */
+const Together = LocalOffset.extend({
+  jobs: z
+    .string()
+    .transform((text) => text.split(',').filter(Boolean))
+    .pipe(z.array(z.string()).min(1, 'name at least one job').max(20, 'at most 20 jobs')),
+  plan: z.string().max(80).optional(),
 });
 const Since = z.strictObject({ from: z.coerce.number().int().positive() });
 const Confirm = z.strictObject({ confirm: z.enum(['yes', 'no']).default('no') });
@@ -403,33 +412,54 @@ export function apiRoutes(store: Store, heavy: HeavyPool, logger: Logger, versio
     const { job, house } = await shelf.laid(param(request, 'id'));
     return pdf(response, `${job.id}-estimate.pdf`, { do: 'estimate', job, house: house.document, paper, now: now() });
   });
+  const noHours = (name: string) =>
+    problem(409, 'not-scheduled', `Nobody has said when “${name}” is done: enter who works and at which hours in its When stage.`);
+  const logOf = (jobs: readonly Job[], house: House): JobInHouse[] =>
+    jobs.filter((j) => j.work.ticks.some((t) => t.took !== undefined)).map((j) => inHouse(j, house, jobs));
+  /** One job, by its own hours. */
   const scheduled = async (request: Request): Promise<ScheduledWork> => {
     const { offset } = accept(checkShape(LocalOffset, request.query));
     const { job, jobs, house } = await shelf.laid(param(request, 'id'));
-    if (!job.when)
-      throw problem(
-        409,
-        'not-scheduled',
-        `Nobody has said when “${job.name}” is done: enter who works and at which hours in its When stage.`,
-      );
-    const log = jobs.filter((j) => j.work.ticks.some((t) => t.took !== undefined)).map((j) => inHouse(j, house.document, jobs));
-    return { jobs: [job], log, offset };
+    if (!job.when) throw noHours(job.name);
+    return { jobs: [job], log: logOf(jobs, house.document), when: job.when, offset };
   };
-  api.get('/jobs/:id/schedule', async (request, response) => {
-    response.type('application/json').send(await heavy.run({ do: 'schedule', work: await scheduled(request) }));
-  });
-  api.get('/jobs/:id/schedule.ics', async (request, response) => {
-    const work = await scheduled(request);
-    response
-      .type('text/calendar; charset=utf-8')
-      .set('Content-Disposition', `attachment; filename="${work.jobs[0]!.id}.ics"`)
-      .send(await heavy.run({ do: 'calendar', work }));
-  });
-  api.get('/jobs/:id/notice.pdf', async (request, response) => {
-    const { paper } = accept(checkShape(Paper, { paper: request.query['paper'] }));
-    const work = await scheduled(request);
-    return pdf(response, `${work.jobs[0]!.id}-notice.pdf`, { do: 'notice', work, paper, now: now() });
-  });
+  /** Several jobs of a house, by the hours of the first of them that has some. */
+  const scheduledTogether = async (request: Request): Promise<ScheduledWork> => {
+    const { offset, jobs: ids, plan } = accept(checkShape(Together, request.query));
+    const { document: house } = await must<House>('house', param(request, 'id'));
+    const all = await shelf.jobsOf(house.id);
+    const missing = ids.find((i) => !all.some((j) => j.id === i));
+    if (missing !== undefined) throw notFound('job of this house', missing);
+    const jobs = ids.map((i) =>
+      inHouse(
+        all.find((j) => j.id === i)!,
+        house,
+        all,
+      ),
+    );
+    const when = jobs.find((j) => j.when)?.when;
+    if (!when) throw noHours(jobs.map((j) => j.name).join('” and “'));
+    return { jobs, log: logOf(all, house), when: { ...when, ...(plan ? { plan } : {}) }, offset };
+  };
+  for (const [path, read] of [
+    ['/jobs/:id', scheduled],
+    ['/houses/:id', scheduledTogether],
+  ] as const) {
+    api.get(`${path}/schedule`, async (request, response) => {
+      response.type('application/json').send(await heavy.run({ do: 'schedule', work: await read(request) }));
+    });
+    api.get(`${path}/schedule.ics`, async (request, response) => {
+      const work = await read(request);
+      response
+        .type('text/calendar; charset=utf-8')
+        .set('Content-Disposition', `attachment; filename="${param(request, 'id')}.ics"`)
+        .send(await heavy.run({ do: 'calendar', work }));
+    });
+    api.get(`${path}/notice.pdf`, async (request, response) => {
+      const { paper } = accept(checkShape(Paper, { paper: request.query['paper'] }));
+      return pdf(response, `${param(request, 'id')}-notice.pdf`, { do: 'notice', work: await read(request), paper, now: now() });
+    });
+  }
 
   const download = (response: Response, name: string, bundle: Bundle): void => {
     const text = JSON.stringify(exportFile(bundle));

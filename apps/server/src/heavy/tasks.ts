@@ -1,7 +1,7 @@
 /** Work that takes longer than a blink: sheets in type, and the search for ways. Pure functions of what they are given. */
 import { directorySheet, estimateSheet, householdNotice, jobSheet, routeSheet } from '@saddle/core/exchange';
 import type { Paper, Template } from '@saddle/core/layout';
-import type { House, Job, JobInHouse, Want } from '@saddle/core/model';
+import type { House, Job, JobInHouse, Want, When } from '@saddle/core/model';
 import { boreOn, NOT_CHECKED, ruleIndex } from '@saddle/core/rules';
 import { searchRoutes, type RoutesFound } from '@saddle/core/purpose';
 import { calendarEvents, chosenPlan, endRange, localBy, notedTimes, ratesOf, scheduleOf, type ScheduleInput } from '@saddle/core/schedule';
@@ -21,15 +21,15 @@ export type Task =
   | { do: 'rules' }
   | { do: 'bore'; house: House; jobs: Job[] };
 
-/** Jobs that are scheduled together, the first one’s hours; `log`: all jobs of the house, whose notes tell how long things take. */
+/** Jobs that are scheduled together by the same hours; `log`: jobs of the house whose notes tell how long things take. */
 export interface ScheduledWork {
   jobs: JobInHouse[];
   log: JobInHouse[];
+  when: When;
   /** minutes that local time is behind UTC */
   offset: number;
 }
-function scheduled({ jobs, log, offset }: ScheduledWork) {
-  const when = jobs[0]!.when!;
+function scheduled({ jobs, log, when, offset }: ScheduledWork) {
   const input: ScheduleInput = {
     ...{ jobs, when, rates: ratesOf(notedTimes(log)) },
     localOf: localBy(offset),

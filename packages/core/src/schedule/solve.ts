@@ -74,6 +74,8 @@ function lay(tasks: readonly Task[]): Laid | string {
 /** Hands there are, and those that are taken; where a task fits first. */
 class Sheet {
   readonly starts: Int32Array;
+  /** slots looked at so far: what a search costs, the same on every machine */
+  looked = 0;
   private readonly free: Int16Array;
   constructor(
     private readonly laid: Laid,
@@ -94,6 +96,7 @@ class Sheet {
       const end = s + t.slots;
       if (end > free.length) return -1;
       let k = end - 1;
+      this.looked += t.slots;
       while (k >= s && free[k]! >= t.hands && (!t.may || t.may[k])) k--;
       if (k >= s) {
         s = k + 1;
@@ -120,6 +123,7 @@ class Sheet {
     let left = work;
     let k = from;
     for (; k < this.free.length && left > 0; k++) left -= Math.max(0, this.free[k]!);
+    this.looked += k - from;
     return left > 0 ? this.free.length : k;
   }
 }
@@ -167,6 +171,9 @@ export function inGivenOrder(tasks: readonly Task[], hands: Uint8Array, ids: rea
 /** Partial schedules looked at before it settles for the best so far: many of a few tasks, few of many. */
 export const mostNodes = (tasks: number): number => Math.round(Math.min(200_000, 4_000_000 / Math.max(1, tasks) ** 1.5));
 
+/** Slots looked at before it settles for the best so far: a fraction of a second. */
+const MOST_LOOKED = 12_000_000;
+
 /**
  * @param tasks durations and lags in slots
  * @param hands pairs of hands in each slot; its length is the horizon
@@ -200,7 +207,7 @@ export function soonest(tasks: readonly Task[], hands: Uint8Array, most = mostNo
       return;
     }
     if (best && best.end <= floor) return;
-    if (++nodes > most) {
+    if (++nodes > most || sheet.looked > MOST_LOOKED) {
       cutOff = true;
       return;
     }

@@ -25,27 +25,27 @@ import { handMinutes, stepsOf } from '@saddle/core/work';
     <table class="plain" data-testid="parts">
       <thead>
         <tr>
-          @if (ticks()) {
-            <th><span class="visually-hidden">bought</span></th>
-          }
           <th>what</th>
           <th class="figure">how much</th>
           <th class="figure">price</th>
           <th>why</th>
+          @if (ticks()) {
+            <th><span class="visually-hidden">bought</span></th>
+          }
         </tr>
       </thead>
       <tbody>
         @for (row of rows(); track $index) {
           <tr [class.bought]="row.bought">
+            <td>{{ row.what }}</td>
+            <td class="figure">{{ row.amount }}</td>
+            <td class="figure">{{ row.price }}</td>
+            <td>{{ row.why }}</td>
             @if (ticks()) {
               <td>
                 <input type="checkbox" [checked]="row.bought" (change)="tick.emit(row.key)" [attr.aria-label]="'Bought: ' + row.what" />
               </td>
             }
-            <td>{{ row.what }}</td>
-            <td class="figure">{{ row.amount }}</td>
-            <td class="figure">{{ row.price }}</td>
-            <td>{{ row.why }}</td>
           </tr>
         } @empty {
           <tr>
@@ -56,9 +56,6 @@ import { handMinutes, stepsOf } from '@saddle/core/work';
       @if (rows().length) {
         <tfoot>
           <tr>
-            @if (ticks()) {
-              <td></td>
-            }
             <th scope="row">parts together</th>
             <td></td>
             <td class="figure" data-testid="parts-total">{{ money(cost().total) }}</td>
@@ -69,6 +66,9 @@ import { handMinutes, stepsOf } from '@saddle/core/work';
               }
               <a [routerLink]="['/houses', house().id, 'prices']">What is on hand, and your prices</a>
             </td>
+            @if (ticks()) {
+              <td></td>
+            }
           </tr>
         </tfoot>
       }

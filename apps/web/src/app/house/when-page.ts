@@ -20,6 +20,10 @@ import { HouseSession } from './house-session';
       @if (busy()) {
         <span class="quiet" role="status">laying out …</span>
       }
+      @if (from() && answer()) {
+        <a class="btn-line" [href]="address('schedule.ics')" download data-testid="calendar">Calendar (.ics)</a>
+        <a class="btn-line" target="_blank" [href]="address('notice.pdf')" data-testid="notice">Notice for the household (PDF)</a>
+      }
     </div>
     <div class="sheet wide when">
       @if (failure()) {
@@ -94,6 +98,14 @@ export class HouseWhenPage {
     const plan = this.plan();
     return plan === undefined ? hours : { ...hours, plan };
   });
+  /** What the server makes of the same jobs and the same plan. */
+  protected address(file: string): string {
+    const { plan } = this.when();
+    const paper = file.endsWith('.pdf') ? `&paper=${this.session.unit() === 'in' ? 'letter' : 'a4'}` : '';
+    return `${this.session.address()}/${file}?jobs=${this.chosen()
+      .map((j) => j.id)
+      .join(',')}&offset=${this.offset}${plan ? `&plan=${plan}` : ''}${paper}`;
+  }
   private readonly question = computed(() => ({ jobs: this.chosen(), log: this.chosen(), when: this.when(), offset: this.offset }));
   private readonly scheduling = toSignal(
     toObservable(this.question).pipe(

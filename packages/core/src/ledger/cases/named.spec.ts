@@ -165,16 +165,18 @@ describe('the bench', () => {
     expect(said.length).toBeGreaterThan(0);
     for (const f of said) expect(f.says).not.toMatch(/drop 0\.0/);
   });
-  it('a live red of a three-wire feed is refused or capped, never left bare', () => {
-    const run = runOfBoxes({ boxes: 1 });
-    const three: Bench = {
-      ...run,
-      cables: run.cables.map((c) => ({ ...c, colours: ['black', 'red', 'white', 'bare'] as typeof c.colours })),
-      joints: run.joints
-        .filter((j) => j.boxId === 'panel')
-        .map((j) => ({ ...j, ends: j.ends.map((e) => ('cableId' in e && e.conductor > 0 ? { ...e, conductor: e.conductor + 1 } : e)) })),
-    };
-    const red: Bench = {
+  it.each(['run', 'quad', 'protected'] as const)(
+    'plan “%s”: a live red of a three-wire feed is refused or capped, never left bare',
+    (kind) => {
+      const run = runOfBoxes({ boxes: 1 });
+      const three: Bench = {
+        ...run,
+        cables: run.cables.map((c) => ({ ...c, colours: ['black', 'red', 'white', 'bare'] as typeof c.colours })),
+        joints: run.joints
+          .filter((j) => j.boxId === 'panel')
+          .map((j) => ({ ...j, ends: j.ends.map((e) => ('cableId' in e && e.conductor > 0 ? { ...e, conductor: e.conductor + 1 } : e)) })),
+      };
+      const red: Bench = {
       ...three,
       breakers: [...three.breakers, { ...three.breakers[0]!, id: 'b-red', number: '6', leg: 'B' }],
       joints: [
@@ -182,12 +184,13 @@ describe('the bench', () => {
         { id: 'red', boxId: 'panel', kind: 'breaker', how: 'clamp plate', breakerId: 'b-red', ends: [{ cableId: 'cable1', conductor: 1, end: 0 }] } as unknown as Joint,
       ],
     }; // prettier-ignore
-    const planned = planBox(planRequest(red, 'box1', 'run', sewingCorner.schools));
-    const capped = planned.bench.joints.some(
-      (j) => j.boxId === 'box1' && j.ends.length === 1 && j.ends.some((e) => 'cableId' in e && e.conductor === 1),
-    );
-    expect(planned.refused.length > 0 || capped).toBe(true);
-  });
+      const planned = planBox(planRequest(red, 'box1', kind, sewingCorner.schools));
+      const capped = planned.bench.joints.some(
+        (j) => j.boxId === 'box1' && j.ends.length === 1 && j.ends.some((e) => 'cableId' in e && e.conductor === 1),
+      );
+      expect(planned.refused.length > 0 || capped).toBe(true);
+    },
+  );
 });
 
 describe('three lamps: dark, lit, lit has two causes', () => {
