@@ -1,5 +1,5 @@
 /** Working a job in the browser: taking a way, ticking steps, measuring, proving dead, closing. */
-import { expect, finding, goTo, type Page } from './saddle.js';
+import { expect, finding, goTo, saved, type Page } from './saddle.js';
 
 export const step = (page: Page, id: string) => page.getByTestId(`step-${id}`);
 export const done = async (page: Page, id: string): Promise<void> => {
@@ -68,6 +68,8 @@ export const TESTED = { 'test/hn': '119.6', 'test/hg': '119.5', 'test/ng': '0.2'
 /** Makes the job part of its house. */
 export const close = async (page: Page): Promise<void> => {
   await goTo(page, 'Record');
+  await saved(page);
   await page.getByTestId('close-job').click();
-  await expect(page.getByTestId('closed')).toBeVisible();
+  // both documents are checked and written
+  await expect(page.getByTestId('closed')).toBeVisible({ timeout: 20_000 });
 };
