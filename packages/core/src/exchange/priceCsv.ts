@@ -35,14 +35,16 @@ export interface PriceReport {
   priceNotes: House['priceNotes'];
 }
 
+/** A price as people write it, with a comma where a point would be too; NaN where it is none. */
+export const priceFrom = (text: string): number => Number(text.trim().replace(/^(\d+),(\d+)$/, '$1.$2'));
+
 type Read = { ok: true; id: ArticleId; price: number | undefined; note: PriceNote } | { ok: false; says: string };
 function readRow(cells: Partial<Record<Column, string>>): Read {
   const no = (says: string): Read => ({ ok: false, says });
   const cell = (column: Column): string => plain(cells[column]);
   const id = cell('article') as ArticleId;
   if (!ARTICLE_IDS.includes(id)) return no(`article: “${cell('article').slice(0, 40)}” is none of the book; ${ARTICLE_IDS[0]} would be one`);
-  // a comma as people write it where a point would be
-  const price = cell('price') === '' ? undefined : Number(cell('price').replace(/^(\d+),(\d+)$/, '$1.$2'));
+  const price = cell('price') === '' ? undefined : priceFrom(cell('price'));
   if (price !== undefined && !(price >= 0 && price <= 1e6)) return no(`price: “${cell('price').slice(0, 40)}”; a number from 0 to a million would do, or nothing`);
   const day = cell('priced on');
   if (day && !LocalDay.safeParse(day).success) return no(`priced on: “${day.slice(0, 40)}”; a day as 2026-11-26 would do`);

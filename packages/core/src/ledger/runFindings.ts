@@ -355,34 +355,30 @@ function lampFindings(w: Work): Finding[] {
 }
 
 const WET: readonly RoomUse[] = ['outdoors', 'deck'];
-/** Plain flexible metal is for dry places: in a wet one it rusts, and water stands in it. */
+/** Cable at a box outdoors: flexible metal rusts there, and sheathed cable stays inside the wall up to the back of the box. */
 function wetFinding(w: Work, r: WorkRun): Finding[] {
   const wet = [r.from, r.to].find((b) => b && WET.includes(b.room.use));
-  if (!wet || r.cable.sheath !== 'armoured') return [];
-  const change = w.job.changes.find((c) => c.id === r.changeId);
-  return [
-    finding(
-      'wet-cable',
-      r.cable.id,
-      'route',
-      `Cable to ${wet.box.name}`,
-      {
+  if (!wet || r.cable.sheath === 'single wires') return [];
+  const year = w.job.edition.slice(3);
+  const title = `Cable to ${wet.box.name}, outdoors`;
+  if (r.cable.sheath === 'armoured')
+    return [
+      finding('wet-cable', r.cable.id, 'route', title, {
         verdict: 'stop',
-        says: 'plain flexible metal outdoors: it is for dry places; liquid-tight conduit, or a cable made for wet places',
+        says: 'plain flexible metal outdoors: it is for dry places',
         sums: [],
-        source: nec(w.job.edition.slice(3), '320.12'),
-        ask: 'Take non-metallic cable up to the wall and liquid-tight conduit or a listed wet-place cable outside.',
-      },
-      change?.do === 'run-cable'
-        ? [
-            remedy(
-              'dry-cable',
-              'Take non-metallic cable through the wall',
-              put({ ...change, cable: { ...change.cable, sheath: 'nonmetallic' } }),
-            ),
-          ]
-        : [],
-    ),
+        source: nec(year, '320.12'),
+        ask: 'Come through the wall into the back of the box with sheathed cable; what lies outside is liquid-tight conduit or a cable listed for wet places.',
+      }),
+    ];
+  return [
+    finding('wet-cable', r.cable.id, 'route', title, {
+      verdict: 'caution',
+      says: 'sheathed cable is for dry places: inside the wall up to the back of the box, nothing of it outside',
+      sums: [],
+      source: nec(year, '334.12(B)(4)'),
+      ask: 'Where any of it would lie outside: liquid-tight conduit with wires for wet places, or a cable listed for them.',
+    }),
   ];
 }
 

@@ -158,7 +158,7 @@ export const RULES: readonly Rule[] = [
     ['725.136', '800.133'],
   ),
   rule('splice-in-wall', 'survey', 'A splice without a box', 'joints found in a wall that is worked at', ['300.15']),
-  rule('wet-cable', 'route', 'Cable in a wet place', 'plain flexible metal outdoors', ['320.12']),
+  rule('wet-cable', 'route', 'Cable in a wet place', 'flexible metal and sheathed cable outdoors', ['320.12', '334.12(B)']),
   rule('cord-in-wall', 'survey', 'A cord in the wall', 'flexible cord found in a wall that is worked at', ['400.12']),
   rule('box-state', 'box', 'State of an old box', 'cracked, loose, stripped as it was found', ['110.12(B)', '314.23']),
   rule('other-jobs-box', 'box', 'One box, two jobs', 'boxes that two open jobs open or alter'),

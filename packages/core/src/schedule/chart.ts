@@ -1,5 +1,6 @@
 /** A plan as bars: only days on which somebody works, each from its first to its last hour; nights are left out. */
 import { addDays, DAY, dayWords, localTime, SLOT } from './calendar.js';
+import { timeTerms } from '../work/index.js';
 import { isVisit } from './events.js';
 import type { Schedule, SchedulePlan } from './shapes.js';
 
@@ -30,6 +31,8 @@ export interface ChartRow {
   pinned: boolean;
   off: boolean;
   visit: boolean;
+  /** what its minutes are made of, and what makes them more than these */
+  terms: string[];
 }
 export interface Chart {
   days: ChartDay[];
@@ -94,6 +97,10 @@ export function chartOf(schedule: Pick<Schedule, 'origin'>, plan: SchedulePlan):
         dries: dries ? clip(dries.start, dries.end) : [],
         driesWords: dries ? `${dries.words} until ${words(dries.end)}` : '',
         ...{ pinned: b.pinned, off: off(b.start, b.end), visit: isVisit(b) },
+        terms: [
+          ...timeTerms(b.activity.time),
+          ...(b.alone ? [`meant for ${b.activity.hands} pairs of hands: alone half as long again (common practice)`] : []),
+        ],
       };
     }),
     outages: plan.outages.map((o) => ({

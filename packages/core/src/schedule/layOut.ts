@@ -158,7 +158,15 @@ export function laidOut(
       known.parts.sort((x, y) => x.start - y.start);
       known.start = known.parts[0]!.start;
       known.end = known.parts.at(-1)!.end;
-    } else bars.set(a.id, { activity: a, start, end, parts: [{ start, end }], pinned: pins.has(a.id) });
+    } else
+      bars.set(a.id, {
+        activity: a,
+        start,
+        end,
+        parts: [{ start, end }],
+        pinned: pins.has(a.id),
+        alone: a.hands > Math.max(0, ...made.hands),
+      });
   };
   for (const [id, at] of starts) {
     const block = made.blocks.get(id);

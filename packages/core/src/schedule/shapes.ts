@@ -10,6 +10,8 @@ export interface Bar {
   /** it pauses over a night: where it goes on */
   parts: { start: number; end: number }[];
   pinned: boolean;
+  /** fewer hands than it is meant for: it takes longer */
+  alone: boolean;
 }
 export interface OutageBar {
   key: string;

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { ARTICLE_IDS, ARTICLES, COIL_ARTICLES, priceOf, type Article, type ArticleId } from '@saddle/core/catalog';
-import { priceCsv, pricesFromCsv, withArticle, type PriceReport } from '@saddle/core/exchange';
+import { priceCsv, priceFrom, pricesFromCsv, withArticle, type PriceReport } from '@saddle/core/exchange';
 import { feet } from '@saddle/core/measure';
 import { assumed, type House, type Money, type PriceNote } from '@saddle/core/model';
 import { localBy } from '@saddle/core/schedule';
@@ -63,7 +63,7 @@ export class PricesPage {
     return withArticle<PriceNote>(h.priceNotes, id, Object.keys(next).length ? next : undefined);
   }
   protected setPrice(id: ArticleId, text: string): void {
-    const price = text.trim() === '' ? undefined : Number(text.trim().replace(/^(\d+),(\d+)$/, '$1.$2'));
+    const price = text.trim() === '' ? undefined : priceFrom(text);
     const bad = price !== undefined && Number.isNaN(price);
     this.say(id, bad ? `“${text}” is no number` : '');
     if (bad) return;

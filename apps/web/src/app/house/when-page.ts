@@ -1,18 +1,18 @@
-import { ChangeDetectionStrategy, Component, computed, effect, inject, linkedSignal, signal, untracked } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
-import { inHouse, usualWhen, type Job, type JobInHouse, type When } from '@saddle/core/model';
+import { usualWhen, type When } from '@saddle/core/model';
 import { localBy } from '@saddle/core/schedule';
-import { debounceTime, firstValueFrom, of, switchMap } from 'rxjs';
-import { Documents, problemOf } from '../api/documents.service';
+import { debounceTime, of, switchMap } from 'rxjs';
 import { PlanView } from '../when/plan-view';
 import { Schedules, type Scheduling } from '../when/schedules.service';
+import { HouseJobs } from './house-jobs';
 import { HouseSession } from './house-session';
 
 /** Several jobs of a house together: by the hours that one of them has, off once for all or each by itself. */
 @Component({
   selector: 'sa-house-when-page',
   imports: [PlanView],
-  providers: [Schedules],
+  providers: [HouseJobs, Schedules],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="stage-head">
@@ -26,17 +26,17 @@ import { HouseSession } from './house-session';
       }
     </div>
     <div class="sheet wide when">
-      @if (failure()) {
-        <p class="notice stop" role="alert">{{ failure() }}</p>
+      @if (jobs.failure()) {
+        <p class="notice stop" role="alert">{{ jobs.failure() }}</p>
       }
       <fieldset class="chips" aria-label="Jobs to plan together">
-        @for (j of open(); track j.id) {
-          <button type="button" class="chip" [attr.aria-pressed]="chosenIds().has(j.id)" (click)="toggle(j.id)">{{ j.name }}</button>
+        @for (j of jobs.open(); track j.id) {
+          <button type="button" class="chip" [attr.aria-pressed]="jobs.picked().has(j.id)" (click)="jobs.toggle(j.id)">{{ j.name }}</button>
         } @empty {
           <p class="lead">No open job of this house has a plan yet: take a way in its Route stage.</p>
         }
       </fieldset>
-      @if (chosen().length) {
+      @if (jobs.chosen().length) {
         <p class="notice">
           {{
             from()
@@ -47,7 +47,7 @@ import { HouseSession } from './house-session';
         @if (answer(); as a) {
           <sa-plan-view [answer]="a" [when]="when()" (choosePlan)="plan.set($event)" />
         }
-      } @else if (open().length) {
+      } @else if (jobs.open().length) {
         <p class="lead">Choose the jobs to plan together.</p>
       }
     </div>
@@ -55,43 +55,13 @@ import { HouseSession } from './house-session';
 })
 export class HouseWhenPage {
   private readonly session = inject(HouseSession);
-  private readonly documents = inject(Documents);
+  protected readonly jobs = inject(HouseJobs);
   private readonly schedules = inject(Schedules);
-  private readonly jobs = signal<Job[]>([]);
   private readonly offset = new Date().getTimezoneOffset();
   private readonly usual = usualWhen(localBy(this.offset)(new Date().toISOString()));
-  protected readonly failure = signal('');
-  protected readonly chosenIds = signal<ReadonlySet<string>>(new Set());
   protected readonly plan = signal<string | undefined>(undefined);
 
-  constructor() {
-    effect(() => {
-      const { id } = this.session.house();
-      untracked(() => void this.load(id));
-    });
-  }
-  private async load(houseId: string): Promise<void> {
-    try {
-      this.jobs.set((await firstValueFrom(this.documents.houseJobs(houseId))).map((s) => s.document));
-      this.failure.set('');
-    } catch (error) {
-      this.failure.set(`The jobs of this house can’t be read now: ${problemOf(error).title}`);
-    }
-  }
-  protected toggle(id: string): void {
-    this.chosenIds.update((all) => {
-      const next = new Set(all);
-      if (!next.delete(id)) next.add(id);
-      return next;
-    });
-  }
-  protected readonly open = computed(() => this.jobs().filter((j) => !j.closed && j.changes.length > 0));
-  protected readonly chosen = computed((): JobInHouse[] =>
-    this.open()
-      .filter((j) => this.chosenIds().has(j.id))
-      .map((j) => inHouse(j, this.session.house(), this.jobs())),
-  );
-  private readonly planned = computed(() => this.chosen().find((j) => j.when));
+  private readonly planned = computed(() => this.jobs.chosen().find((j) => j.when));
   protected readonly from = computed(() => this.planned()?.name);
   protected readonly when = computed((): When => {
     const { plan: _own, ...hours } = this.planned()?.when ?? this.usual;
@@ -102,11 +72,17 @@ export class HouseWhenPage {
   protected address(file: string): string {
     const { plan } = this.when();
     const paper = file.endsWith('.pdf') ? `&paper=${this.session.unit() === 'in' ? 'letter' : 'a4'}` : '';
-    return `${this.session.address()}/${file}?jobs=${this.chosen()
+    return `${this.session.address()}/${file}?jobs=${this.jobs
+      .chosen()
       .map((j) => j.id)
       .join(',')}&offset=${this.offset}${plan ? `&plan=${plan}` : ''}${paper}`;
   }
-  private readonly question = computed(() => ({ jobs: this.chosen(), log: this.chosen(), when: this.when(), offset: this.offset }));
+  private readonly question = computed(() => ({
+    jobs: this.jobs.chosen(),
+    log: this.jobs.noted(),
+    when: this.when(),
+    offset: this.offset,
+  }));
   private readonly scheduling = toSignal(
     toObservable(this.question).pipe(
       debounceTime(60),

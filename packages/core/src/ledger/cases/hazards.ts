@@ -98,6 +98,17 @@ const OLD_PARTS: Hazard[] = [
       face: { kind: 'ground-fault-15', weatherResistant: true, inUseCover: true },
     }),
   ),
+  hazard(
+    'wet-cable',
+    '334.12(B)(4)',
+    'sheathed cable to an outlet outdoors',
+    'what of it lies outside takes up water',
+    outlet({
+      ...{ room: 'outdoors', circuit: { keptFor: 'garage' }, oldRoom: 'garage' },
+      face: { kind: 'ground-fault-15', weatherResistant: true, inUseCover: true },
+    }),
+    'caution',
+  ),
   hazard('switch-box', '404.2(C)', 'a switch loop as the feed', 'there is no neutral in it', outlet({ old: { device: 'switch loop' } })),
   hazard(
     'shared-neutral',
