@@ -71,6 +71,8 @@ export function leftToDo(jobs: readonly JobInHouse[], origin: string, localOf: (
     const byId = new Map(steps.map((s) => [s.id, s]));
     const left = steps.filter((s) => !isTicked(job, s.id));
     const idOf = (step: string): string => `${job.id}/${step}`;
+    // what names no room of its own is in the only one the job works in
+    const rooms = new Set(steps.flatMap((s) => s.place?.roomId ?? []));
     const tickedAt = new Map(job.work.ticks.map((t) => [t.step, t.at]));
     for (const s of left) {
       const dried = s.after.flatMap((a) => {
@@ -96,7 +98,7 @@ export function leftToDo(jobs: readonly JobInHouse[], origin: string, localOf: (
         loud: kinds.some((k) => LOUD.has(k)),
         dusty: kinds.some((k) => DUSTY.has(k)),
         wet: kinds.some((k) => WET.has(k)),
-        where: s.place?.roomId ?? s.place?.wallId ?? job.id,
+        where: s.place?.roomId ?? (rooms.size === 1 ? [...rooms][0]! : (s.place?.wallId ?? job.id)),
         ...(dried.length ? { notBefore: Math.max(...dried) } : {}),
       });
     }
@@ -112,6 +114,14 @@ export function leftToDo(jobs: readonly JobInHouse[], origin: string, localOf: (
       });
     }
   }
+  // a job that comes after another finds what that one builds: nothing of it begins before
+  for (const job of jobs)
+    for (const before of job.after ?? []) {
+      const theirs = activities.filter((a) => a.jobId === before);
+      const ends = theirs.filter((a) => !theirs.some((o) => o.after.some((x) => x.id === a.id)));
+      const mine = activities.filter((a) => a.jobId === job.id);
+      for (const a of mine.filter((x) => x.after.length === 0)) a.after.push(...ends.map((e) => ({ id: e.id, wait: NO_WAIT })));
+    }
   return { activities, outages };
 }
 

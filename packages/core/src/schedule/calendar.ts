@@ -42,12 +42,12 @@ export function hoursMask(origin: string, list: readonly Hours[], days = HORIZON
   return mask;
 }
 
-/** Pairs of hands there are in each slot; nothing before `fromMinute`. */
-export function handsThere(origin: string, people: readonly Person[], fromMinute: number, days = HORIZON_DAYS): Uint8Array {
+/** Pairs of hands there are in each slot. */
+export function handsThere(origin: string, people: readonly Person[], days = HORIZON_DAYS): Uint8Array {
   const hands = new Uint8Array((days * DAY) / SLOT);
   for (const p of people) {
     const mask = hoursMask(origin, p.hours, days);
-    for (let s = slotsOf(fromMinute); s < hands.length; s++) hands[s] = hands[s]! + mask[s]!;
+    for (let s = 0; s < hands.length; s++) hands[s] = hands[s]! + mask[s]!;
   }
   return hands;
 }

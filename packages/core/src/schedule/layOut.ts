@@ -40,7 +40,7 @@ const both = (x: Uint8Array, y: Uint8Array): Uint8Array => x.map((n, i) => n & y
 /** Tasks for the solver: each block of an outage is one, everything else stands by itself. */
 export function asTasks({ when }: ScheduleInput, origin: string, left: Left, v: Variant): Made {
   const from = minutesSince(origin, when.from);
-  const hands = handsThere(origin, v.people, from);
+  const hands = handsThere(origin, v.people);
   const most = Math.max(0, ...hands);
   const stretch = longestStretch(hands);
   const loudMask = when.loud && hoursMask(origin, [when.loud]);

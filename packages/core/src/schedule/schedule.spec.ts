@@ -13,6 +13,7 @@ import {
   chosenPlan,
   endRange,
   handsThere,
+  leftToDo,
   localTime,
   minutesSince,
   notedTimes,
@@ -23,6 +24,7 @@ import {
   whenWords,
   type SchedulePlan,
 } from './index.js';
+import { asTasks } from './layOut.js';
 
 const job = (id: string): JobInHouse => demoJobsInHouse.find((j) => j.id === id)!;
 const at = (days: number[], from: number, to: number): Person['hours'][number] => ({ days, from: from * 60, to: to * 60 });
@@ -43,7 +45,7 @@ describe('days', () => {
     expect(localTime('2026-11-27', 1530)).toBe('2026-11-28T01:30');
   });
   it('hands of the owner on a Friday evening, of both on Saturday morning', () => {
-    const hands = handsThere('2026-11-27', [owner, helper], 0);
+    const hands = handsThere('2026-11-27', [owner, helper]);
     expect([16.9, 17, 19.9, 20, 24 + 9, 24 + 13].map((h) => hands[Math.floor((h * 60) / 5)])).toEqual([0, 1, 1, 0, 2, 1]);
   });
 });
@@ -94,11 +96,34 @@ describe('three coats', () => {
     expect(set.end).toBeLessThan(dry.end);
     expect(plans).toHaveLength(2);
   });
+  it('the note at the end waits for no paint to dry', () => {
+    const plan = planOf('wainscot', { plan: 'alone' });
+    const paint = plan.bars.find((b) => b.activity.step === 'paint')!;
+    // two hours for the paint would be another evening
+    expect(start(plan, 'record') - paint.end).toBeLessThan(120);
+  });
   it('sanding keeps away from paint that is wet in the same place', () => {
     const plan = planOf('wainscot');
     const wet = plan.bars.filter((b) => b.activity.wet && !b.activity.dusty);
     for (const d of plan.bars.filter((b) => b.activity.dusty && !b.activity.wet))
       for (const w of wet.filter((x) => x.activity.where === d.activity.where)) expect(d.end <= w.start || d.start >= w.end).toBe(true);
+  });
+});
+
+describe('dust and what is wet', () => {
+  it('are kept apart where they are at one place, and nowhere else', () => {
+    const jobs = [job('wainscot'), job('stone-trough')];
+    const input = { jobs, when: when() };
+    const left = leftToDo(jobs, '2026-11-27', (at) => at.slice(0, 16));
+    const { tasks } = asTasks(input, '2026-11-27', left, { key: 'k', title: 't', people: [owner], together: false, setting: false });
+    const by = new Map(left.activities.map((a) => [a.id, a]));
+    const pairs = tasks.flatMap((t) => (t.apart ?? []).map((id) => [by.get(t.id)!, by.get(id)!] as const));
+    expect(pairs.length).toBeGreaterThan(0);
+    for (const [a, b] of pairs) {
+      expect(a.where).toBe(b.where);
+      // one makes dust, and the other is wet and makes none
+      expect((a.dusty && b.wet && !b.dusty) || (b.dusty && a.wet && !a.dusty)).toBe(true);
+    }
   });
 });
 
@@ -161,6 +186,17 @@ describe('two jobs of one house on one circuit', () => {
         if (p !== o)
           expect(p.outageMinutes < o.outageMinutes || p.outageCount < o.outageCount || p.end < o.end || p.helperMinutes < o.helperMinutes || (!p.setting && o.setting)).toBe(true); // prettier-ignore
   });
+  it('off once: the second breaker is only looked at, and nothing is on before the work of both is done', () => {
+    const together = plans.find((p) => p.key.includes('together'))!;
+    const { outages } = leftToDo(jobs, '2026-11-27', (at) => at.slice(0, 16));
+    const bar = (id: string) => together.bars.find((b) => b.activity.id === id)!;
+    const offs = outages.map((o) => bar(o.off)).sort((a, b) => a.start - b.start);
+    const ons = outages.map((o) => bar(o.on)).sort((a, b) => a.start - b.start);
+    expect(offs[1]!.start).toBeGreaterThanOrEqual(offs[0]!.end);
+    expect(offs[1]!.end - offs[1]!.start).toBe(1);
+    for (const o of outages)
+      for (const id of o.activities.filter((a) => a !== o.on)) expect(bar(id).end).toBeLessThanOrEqual(ons[0]!.start);
+  });
   it('nobody is at two places at once', () => {
     for (const p of plans) {
       const times = p.bars.flatMap((b) => b.parts.map((x) => ({ ...x, hands: Math.min(2, b.activity.hands) })));
@@ -169,6 +205,21 @@ describe('two jobs of one house on one circuit', () => {
         expect(meanwhile).toBeLessThanOrEqual(2);
       }
     }
+  });
+});
+
+describe('hands', () => {
+  it('what is meant for two takes one person half as long again (common practice)', () => {
+    const lifts = demoJobsInHouse.find((j) => stepsOf(j).some((s) => s.hands === 2))!;
+    const step = stepsOf(lifts).find((s) => s.hands === 2)!;
+    const minutes = (people: Person[]) => {
+      const plan = scheduleOf({ jobs: [lifts], when: when({ people, plan: 'all' }) }).plans.find((p) => p.key.startsWith(people.length > 1 ? 'all' : 'alone'))!; // prettier-ignore
+      const bar = plan.bars.find((b) => b.activity.step === step.id)!;
+      return { took: bar.end - bar.start, alone: bar.alone };
+    };
+    const whole = (n: number) => Math.ceil(n / 5) * 5;
+    expect(minutes([owner])).toEqual({ took: whole(step.minutes.middle * 1.5), alone: true });
+    expect(minutes([owner, { ...owner, id: 'two', name: 'Second' }])).toEqual({ took: whole(step.minutes.middle), alone: false });
   });
 });
 
@@ -200,6 +251,21 @@ describe('drawn', () => {
       ['work', '2026-11-27T17:00', '2026-11-27T19:45'],
       ['off', '2026-11-27T18:10', '2026-11-27T19:06'],
     ]);
+  });
+});
+
+describe('a job that comes after another', () => {
+  const first = job('sewing-corner');
+  const second: JobInHouse = { ...job('hall-box-replaced'), after: [first.id] };
+  const { plans } = scheduleOf({ jobs: [second, first], when: when() });
+  it('begins when the other is done, and is not off together with it', () => {
+    expect(plans.length).toBeGreaterThan(0);
+    for (const p of plans) {
+      const of = (id: string) => p.bars.filter((b) => b.activity.jobId === id);
+      const end = Math.max(...of(first.id).map((b) => b.end));
+      for (const b of of(second.id)) expect(b.start).toBeGreaterThanOrEqual(end);
+      expect(p.outageCount).toBe(2);
+    }
   });
 });
 

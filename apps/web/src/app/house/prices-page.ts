@@ -76,7 +76,7 @@ export class PricesPage {
   }
   protected setPacket(id: ArticleId, text: string): void {
     const packet = text.trim() === '' ? undefined : Number(text);
-    const ok = this.session.editHouse('Packets', (h) => ({ ...h, priceNotes: this.noted(h, id, { packet }) }));
+    const ok = !Number.isNaN(packet) && this.session.editHouse('Packets', (h) => ({ ...h, priceNotes: this.noted(h, id, { packet }) }));
     this.say(`${id}-packet`, ok ? '' : `“${text}” is no number of pieces from 1 to 10 000`);
   }
   protected setWhere(id: ArticleId, text: string): void {
@@ -95,8 +95,8 @@ export class PricesPage {
     this.putMoney('Currency', { currency: text.trim() || undefined });
   }
   protected setNumber(key: (typeof NUMBERS)[number]['key'], text: string): void {
-    const value = text.trim() === '' ? undefined : Number(text);
-    const ok = this.putMoney('What goes with prices', { [key]: value });
+    const value = text.trim() === '' ? undefined : priceFrom(text);
+    const ok = !Number.isNaN(value) && this.putMoney('What goes with prices', { [key]: value });
     this.say(key, ok ? '' : `“${text}”: ${key === 'hour' ? 'a number from 0 to a million' : 'a number from 0 to 100'} would do`);
   }
   protected setSpares(on: boolean): void {
@@ -104,6 +104,11 @@ export class PricesPage {
   }
   protected addFee(): void {
     this.putMoney('A fee', { fees: [...this.money().fees, { id: nanoid(8), what: 'permit', amount: 0 }] });
+  }
+  protected setAmount(id: string, text: string): void {
+    const amount = priceFrom(text);
+    this.say(id, Number.isNaN(amount) ? `“${text}” is no number` : '');
+    if (!Number.isNaN(amount)) this.setFee(id, { amount });
   }
   protected setFee(id: string, part: { what?: string; amount?: number }): void {
     this.putMoney('A fee', { fees: this.money().fees.map((f) => (f.id === id ? { ...f, ...part } : f)) });

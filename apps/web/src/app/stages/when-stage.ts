@@ -73,6 +73,12 @@ export class WhenStage {
       usual: `${TIMES[kind as keyof typeof TIMES].middle} to ${TIMES[kind as keyof typeof TIMES].bad} min a ${TIMES[kind as keyof typeof TIMES].each}`,
     })),
   );
+  protected readonly stops = computed(() =>
+    this.session
+      .ledger()
+      .filter((f) => f.verdict === 'stop')
+      .map((f) => f.title),
+  );
   protected readonly circuits = computed(() =>
     this.session.work().planned.circuits.map((c) => ({ value: c.id, label: `${c.number}, ${c.name}` })),
   );
@@ -144,7 +150,7 @@ export class WhenStage {
     this.edit('Must stay on', (w) => ({ ...w, staysOn: w.staysOn.map((x) => (x.id === s.id ? { ...x, ...change } : x)) }));
   }
   protected setMost(s: StaysOn, text: string): void {
-    const minutes = Number(text);
+    const minutes = Number(text.trim());
     const good = text === '' || (Number.isInteger(minutes) && minutes >= 1 && minutes <= 1440);
     this.say(s.id, good ? '' : `“${text}” is no whole number of minutes from 1 to 1440`);
     if (!good) return;
