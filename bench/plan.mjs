@@ -108,6 +108,7 @@ export async function planFigures() {
   const times = lists.map((list) => median(() => cheapestPurchase(list, KINDS), { rounds: 1, calls: 1 }));
   return [
     figure('plan.purchase', small, 'HiGHS on the same list', solved),
+    figure('plan.purchase.rests', Math.max(...lists.map((list) => median(() => cheapestPurchase(list, KINDS, [], 0, { leastMm: 6 * FT, perMm: 0.4 / FT }), { rounds: 1, calls: 1 }))), 'aim for sixty pieces with the worth of rests', PURCHASE_MS), // prettier-ignore
     figure('plan.purchase.60', Math.max(...times), 'aim for sixty pieces, the slowest of nine lists', PURCHASE_MS),
     ...scheduleFigures(highs),
   ];

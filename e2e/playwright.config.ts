@@ -22,6 +22,8 @@ export default defineConfig({
   forbidOnly: !!process.env['CI'],
   use: {
     launchOptions: { executablePath: process.env['SADDLE_CHROMIUM'] ?? '/usr/bin/chromium', args: FLAGS },
+    // what a test withholds of the network is the page's own business; the worker that keeps the page has tests of its own
+    serviceWorkers: 'block',
     acceptDownloads: true,
     actionTimeout: 8_000,
   },
@@ -30,7 +32,7 @@ export default defineConfig({
     {
       name: 'phone',
       use: { viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true },
-      testMatch: /(whole-job|diagnose|ways-of-working|views|saving|touch-wall|touch-list)\.spec\.ts/,
+      testMatch: /(whole-job|diagnose|ways-of-working|views|saving|touch-wall|touch-list|touch-offline)\.spec\.ts/,
     },
   ],
 });

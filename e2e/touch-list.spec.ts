@@ -9,7 +9,7 @@ test('ticked off at the shelf while the server is out of reach; kept, and sent w
   await page.context().setOffline(true);
   await tick(/Bought: duplex receptacle/).check();
   await expect(page.getByTestId('save-state')).not.toHaveText('saved');
-  await expect(page.getByRole('row', { name: /duplex receptacle/ })).toHaveClass(/bought/);
+  await expect(page.getByTestId('parts').getByRole('row', { name: /duplex receptacle/ })).toHaveClass(/bought/);
   await page.context().setOffline(false);
   await saved(page);
   await page.reload();

@@ -143,6 +143,7 @@ test('three outlets in a run, typed in any order: visited in the best one, each 
   await page.getByLabel('name of the job').fill('Warping room');
   await page.getByTestId('start').click();
   await expect(page).toHaveURL(/\/need$/);
+  await saved(page);
   for (const [n, at] of [
     [1, '22 1/2'],
     [2, '46'],

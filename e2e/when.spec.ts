@@ -88,3 +88,93 @@ test('several jobs of a house: off once for all of them, or each by itself', asy
   await page.getByTestId('plan-alone-together').click();
   await expect(page.getByTestId('day-list')).toContainText('Wainscot: Breaker 4 off, locked or labelled (is already: look)');
 });
+
+test('fetched or brought, a room that is free on Sundays, cold air; what counts most stands first', async ({ page }) => {
+  await openJob(page, 'when', 'wainscot');
+  await fill(page, 'not before, day', '2027-03-01');
+  await page.getByTestId('add-shop').click();
+  await expect(page.getByTestId('day-list')).toContainText('Fetch what there is to buy');
+  await fill(page, 'a trip to the shop takes, min', '2');
+  await expect(page.getByText('“2”: whole minutes from 5 to 600')).toBeVisible();
+  await fill(page, 'a trip to the shop takes, min', '90');
+  await page.getByTestId('add-delivery').click();
+  await page.getByTestId('delivery').getByLabel('on', { exact: true }).fill('2027-03-20T12:00');
+  await expect(page.getByTestId('plan-alone-fetched')).toContainText('1 trip');
+  await expect(page.getByTestId('plan-alone-fetched')).toHaveAttribute('aria-checked', 'true');
+  await page.getByLabel('what counts most').selectOption('trips');
+  await expect(page.getByTestId('plan-alone-brought')).toHaveAttribute('aria-checked', 'true');
+  await expect(page.getByTestId('day-list')).not.toContainText('Fetch what there is to buy');
+  await page
+    .getByTestId('delivery')
+    .getByRole('button', { name: /take out/i })
+    .click();
+
+  await page.getByLabel('a room is not free all the time').selectOption({ index: 1 });
+  const room = page.getByTestId('room-free');
+  const days = room.getByRole('group', { name: 'free only' });
+  for (const day of ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat']) await days.getByRole('button', { name: `free only: ${day}` }).click();
+  await expect(page.getByTestId('day-list').getByRole('button', { name: /Mark out/ })).toContainText('Sun 7 Mar');
+  // neither hours nor a day would say nothing
+  await days.getByRole('button', { name: /take out/i }).click();
+  await expect(room.getByRole('alert')).toContainText('say from when, or at which hours');
+  await room.getByRole('button', { name: /is free again/ }).click();
+  await expect(room).toHaveCount(0);
+
+  await page.getByTestId('add-air').click();
+  await fill(page, 'temperature, °F', '46');
+  // half of it counts for nothing
+  await expect(page.getByText('Counts once both are entered')).toBeVisible();
+  await expect(page.getByTestId('plan-problem')).toHaveCount(0);
+  await fill(page, 'humidity, %', '50');
+  await expect(page.getByTestId('plan-problem')).toContainText('Below 50 °F');
+  await fill(page, 'humidity, %', '99');
+  await expect(page.getByText('“99”: 5 to 90 % would do')).toBeVisible();
+  await fill(page, 'temperature, °F', '60');
+  await expect(page.getByTestId('plan-problem')).toHaveCount(0);
+  await saved(page);
+});
+
+test('the clock of a step: started, read off when the step is ticked', async ({ page }) => {
+  await page.clock.install();
+  await openJob(page, 'work', 'sewing-corner');
+  const step = page.getByTestId('step-prepare');
+  await step.getByRole('button', { name: 'start the clock' }).click();
+  await page.clock.fastForward('12:10');
+  await expect(step.getByTestId('clock')).toContainText('12 min');
+  await page.getByTestId('do-prepare').click();
+  await expect(step).toHaveClass(/done/);
+  await step.getByRole('button').first().click();
+  await expect(step.getByLabel(/^Minutes that “Before/)).toHaveValue('12');
+});
+
+test('an inspection is fixed to a day: before its work it says why not, after it the rest follows; a delay is planned from now', async ({
+  page,
+}) => {
+  await openJob(page, 'when', 'wainscot');
+  await fill(page, 'not before, day', '2026-01-03');
+  await fill(page, 'from what time', '8:00');
+  await page.getByTestId('add-visit').click();
+  const visit = page.getByTestId('visit');
+  await fill(visit, 'takes, min', '2');
+  await expect(visit.getByRole('alert')).toContainText('“2”: whole minutes from 5 to 600');
+  await fill(visit, 'takes, min', '20');
+  await visit.getByLabel('once this is done').selectOption({ label: 'Compound, first coat' });
+  await expect(page.getByTestId('day-list').locator('li').first()).toContainText('Sat 3 Jan, 09:00');
+  const inspection = page.getByTestId('day-list').getByRole('button', { name: /Inspection/ });
+  await inspection.click();
+  const exactly = page.getByTestId('pinning').getByLabel('begins exactly at');
+  await exactly.fill('2026-01-03T09:00');
+  await expect(page.getByTestId('plan-problem')).toContainText('something it rests on isn’t done before');
+  await exactly.fill('2026-01-24T10:00');
+  await expect(inspection).toContainText('Sat 24 Jan, 10:00');
+  await expect(page.getByTestId('plan-problem')).toHaveCount(0);
+  // what is covered waits for it
+  await expect(page.getByTestId('day-list').getByRole('button', { name: /second coat/ })).toContainText(/(Sat 24|Sun 25) Jan/);
+  await saved(page);
+  const calendar = await (await page.request.get((await page.getByTestId('calendar').getAttribute('href'))!)).text();
+  expect(calendar).toMatch(/DTSTART:20260124T100000[\s\S]*BEGIN:VALARM/);
+  // nothing was done in January: one click, and the rest lies ahead
+  await page.getByTestId('replan').click();
+  await expect(page.getByTestId('day-list').locator('li').first()).not.toContainText('Jan, ');
+  await expect(page.getByTestId('plan-problem')).toHaveCount(0);
+});

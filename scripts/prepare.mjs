@@ -82,10 +82,13 @@ const PARTS = [
       'apps/web/angular.json',
       'apps/web/tsconfig.json',
       'apps/web/tsconfig.worker.json',
+      'apps/web/ngsw-config.json',
+      'scripts/offline.mjs',
     ],
     output: 'apps/web/dist',
     command: ['ng', 'build'],
     cwd: 'apps/web',
+    after: 'scripts/offline.mjs',
   },
 ];
 
@@ -100,6 +103,7 @@ export function build() {
       stdio: ['ignore', 'ignore', 'inherit'],
       env: { ...process.env, NG_CLI_ANALYTICS: 'false' },
     });
+    if (part.after) must(process.execPath, [join(root, part.after)], { shell: false });
     writeFileSync(stamp, print);
   }
 }

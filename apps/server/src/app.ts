@@ -50,8 +50,21 @@ function sendPage(webFolder: string): RequestHandler {
     const nonce = randomBytes(16).toString('base64');
     const policy = String(response.getHeader('Content-Security-Policy'));
     response.set('Content-Security-Policy', `${policy};style-src 'self' 'nonce-${nonce}'`);
-    const html = readFileSync(file, 'utf8').replace('<sa-root>', `<sa-root ngCspNonce="${nonce}">`);
+    const html = readFileSync(file, 'utf8').replace(/<sa-root[^>]*>/, `<sa-root ngCspNonce="${nonce}">`);
     response.set('Cache-Control', 'no-store').type('html').send(html);
+  };
+}
+
+/** The page as it was built, for the worker that keeps it for when there is no server: with the nonce that stands in it. */
+function sendKeptPage(webFolder: string): RequestHandler {
+  const file = join(webFolder, 'index.html');
+  return (_request, response, next) => {
+    if (!existsSync(file)) return next();
+    const html = readFileSync(file, 'utf8');
+    const nonce = /<sa-root ngCspNonce="([A-Za-z0-9+/=]+)">/.exec(html)?.[1];
+    const policy = String(response.getHeader('Content-Security-Policy'));
+    if (nonce) response.set('Content-Security-Policy', `${policy};style-src 'self' 'nonce-${nonce}'`);
+    response.set('Cache-Control', 'no-cache').type('html').send(html);
   };
 }
 
@@ -88,6 +101,7 @@ export function createApp(store: Store, heavy: HeavyPool, logger: Logger, webFol
   app.use('/api/v1', sameOriginOnly);
   app.use('/api/v1/import', ...jsonBody(IMPORT_LIMIT));
   app.use('/api/v1', ...jsonBody(BODY_LIMIT), apiRoutes(store, heavy, logger, version));
+  app.get('/index.html', sendKeptPage(webFolder));
   app.use(
     express.static(webFolder, {
       index: false,

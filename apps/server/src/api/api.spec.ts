@@ -582,3 +582,37 @@ describe('the printed sheet, read back', () => {
     }
   });
 });
+
+describe('a whole house', () => {
+  it('goes with its jobs or not at all, comes back by its file, and the sample is fetched where it isn’t', async () => {
+    const kept = newDataFolder();
+    const own = await runServer(kept, ['--empty']);
+    const at = (method: string, path: string, body?: unknown, headers: Record<string, string> = {}) =>
+      fetch(`${own.url}/api/v1${path}`, { method, headers: { 'content-type': 'application/json', ...headers }, ...(body === undefined ? {} : { body: JSON.stringify(body) }) }); // prettier-ignore
+    const count = async (path: string): Promise<number> => ((await (await at('GET', path)).json()) as unknown[]).length;
+    try {
+      expect([await count('/houses'), await count('/jobs')]).toEqual([0, 0]);
+      expect((await at('POST', '/sample', {})).status).toBe(201);
+      const jobs = await count('/jobs');
+      expect([await count('/houses'), jobs]).toEqual([1, demoJobs.length]);
+      const again = await at('POST', '/sample', {});
+      expect([again.status, ((await again.json()) as Problem).title]).toEqual([409, expect.stringMatching(/sample is here already: Quince Street 14/)]); // prettier-ignore
+      const file: unknown = await (await at('GET', '/houses/quince-street-14/export.json')).json();
+      // with its jobs only when that is said, and over the revision that was seen
+      expect((await at('DELETE', '/houses/quince-street-14', undefined, { 'if-match': '"1"' })).status).toBe(409);
+      expect((await at('DELETE', '/houses/quince-street-14?jobs=too', undefined, { 'if-match': '"7"' })).status).toBe(409);
+      expect((await at('DELETE', '/houses/quince-street-14?jobs=some', undefined, { 'if-match': '"1"' })).status).toBe(422);
+      expect([await count('/houses'), await count('/jobs')]).toEqual([1, jobs]);
+      expect((await at('DELETE', '/houses/quince-street-14?jobs=too', undefined, { 'if-match': '"1"' })).status).toBe(204);
+      expect([await count('/houses'), await count('/jobs')]).toEqual([0, 0]);
+      expect(((await (await at('POST', '/import?confirm=yes', file)).json()) as { written: boolean }).written).toBe(true);
+      expect([await count('/houses'), await count('/jobs')]).toEqual([1, jobs]);
+      const back = (await (await at('GET', '/houses/quince-street-14')).json()) as { revision: number; document: House };
+      expect([back.revision, back.document]).toEqual([2, quinceStreet]);
+    } finally {
+      own.process.kill();
+      await own.ended;
+      dropDataFolder(kept);
+    }
+  });
+});

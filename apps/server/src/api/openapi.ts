@@ -1,7 +1,7 @@
 /** OpenAPI 3.1, generated from the schemas that check the requests. */
 import { createDocument, type ZodOpenApiOperationObject, type ZodOpenApiPathsObject } from 'zod-openapi';
 import { ExportFile } from '@saddle/core/exchange';
-import { Finding, House, Job, Sum, Verdict } from '@saddle/core/model';
+import { AIMS, Finding, House, Job, Sum, Verdict } from '@saddle/core/model';
 import { POCKET_SUMS } from '@saddle/core/pocket';
 import { FromBoxAnswers, OtherSideAnswers } from '@saddle/core/purpose';
 import * as z from 'zod';
@@ -43,6 +43,7 @@ const problems = Object.fromEntries(
 const id = z.string().meta({ description: 'id of the document' });
 const together = z.object({
   jobs: z.string().meta({ description: 'ids with commas between' }),
+  aim: z.enum(AIMS).optional(),
   plan: z.string().optional(),
   offset: z.number().int().optional().meta({ description: 'minutes that local time is behind UTC' }),
 });
@@ -408,6 +409,13 @@ export function openApi(version: string): Record<string, unknown> {
         },
       },
       '/export.json': { get: { operationId: 'export', responses: ok(ExportFile, 'everything') } },
+      '/sample': {
+        post: {
+          operationId: 'fetchSample',
+          summary: 'the sample house with its jobs; refused where something of it is there already',
+          responses: ok(z.object({ houses: z.array(z.string()), jobs: z.array(z.string()) }), 'what was taken in', '201'),
+        },
+      },
       '/import': {
         post: {
           operationId: 'import',

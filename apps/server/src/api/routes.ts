@@ -1,12 +1,14 @@
 /** `/api/v1`. Handlers parse, call the core or the store, and answer; they compute nothing. */
 import { Router, type Request, type Response } from 'express';
 import { nanoid } from 'nanoid';
+import { demoHouses, demoJobs } from '@saddle/core/demo';
 import { exportFile, importReport, jsonSchema, panelCsv, PUBLISHED_SCHEMAS, type Bundle } from '@saddle/core/exchange';
 import { jigFor, openingTemplate, templateSvg, type Template } from '@saddle/core/layout';
 import { closeJob, hindrances, reopenJob, restsOn, surveyedSince } from '@saddle/core/closing';
 import { ledgerOf } from '@saddle/core/ledger';
 import {
   checkHouse,
+  AIMS,
   checkJobIn,
   checkShape,
   differences,
@@ -137,8 +139,11 @@ const Together = LocalOffset.extend({
     .transform((text) => text.split(',').filter(Boolean))
     .pipe(z.array(z.string()).min(1, 'name at least one job').max(20, 'at most 20 jobs')),
   plan: z.string().max(80).optional(),
+  aim: z.enum(AIMS).optional(),
 });
 const Since = z.strictObject({ from: z.coerce.number().int().positive() });
+/** `jobs=too`: a house goes with its jobs. */
+const WithJobs = z.strictObject({ jobs: z.enum(['too']).optional() });
 const Confirm = z.strictObject({ confirm: z.enum(['yes', 'no']).default('no') });
 
 export function apiRoutes(store: Store, heavy: HeavyPool, logger: Logger, version: string): Router {
@@ -227,7 +232,8 @@ export function apiRoutes(store: Store, heavy: HeavyPool, logger: Logger, versio
     api.delete(`${path}/:id`, async (request, response) => {
       const id = param(request, 'id');
       if (kind === 'job') await notWaitedFor(id);
-      const result = await store.remove(kind, id, revisionOf(request));
+      const { jobs } = accept(checkShape(WithJobs, request.query));
+      const result = await store.remove(kind, id, revisionOf(request), jobs === 'too');
       if (result.outcome === 'missing') throw notFound(kind, id);
       if (result.outcome === 'conflict')
         throw problem(409, 'conflict', 'Somebody saved a newer version in the meantime; nothing was deleted.', { current: result.current });
@@ -425,7 +431,7 @@ export function apiRoutes(store: Store, heavy: HeavyPool, logger: Logger, versio
   };
   /** Several jobs of a house, by the hours of the first of them that has some. */
   const scheduledTogether = async (request: Request): Promise<ScheduledWork> => {
-    const { offset, jobs: ids, plan } = accept(checkShape(Together, request.query));
+    const { offset, jobs: ids, plan, aim } = accept(checkShape(Together, request.query));
     const { document: house } = await must<House>('house', param(request, 'id'));
     const all = await shelf.jobsOf(house.id);
     const missing = ids.find((i) => !all.some((j) => j.id === i));
@@ -439,7 +445,7 @@ export function apiRoutes(store: Store, heavy: HeavyPool, logger: Logger, versio
     );
     const when = jobs.find((j) => j.when)?.when;
     if (!when) throw noHours(jobs.map((j) => j.name).join('” and “'));
-    return { jobs, log: logOf(all, house), when: { ...when, ...(plan ? { plan } : {}) }, offset };
+    return { jobs, log: logOf(all, house), when: { ...when, ...(plan ? { plan } : {}), ...(aim ? { aim } : {}) }, offset };
   };
   for (const [path, read] of [
     ['/jobs/:id', scheduled],
@@ -501,6 +507,17 @@ export function apiRoutes(store: Store, heavy: HeavyPool, logger: Logger, versio
   api.get('/jobs/:id/export.json', async (request, response) => {
     const { document: job } = await must<Job>('job', param(request, 'id'));
     download(response, job.id, { houses: [(await must<House>('house', job.houseId)).document], jobs: [job] });
+  });
+  /** The sample house with its jobs, fetched at any time; what is there already stays as it is. */
+  api.post('/sample', async (_request, response) => {
+    const [houses, jobs] = [await readable<House>('house'), await readable<Job>('job')];
+    const taken = new Set(
+      [...houses.documents, ...jobs.documents, ...(houses.unreadable ?? []), ...(jobs.unreadable ?? [])].map((d) => d.id),
+    );
+    const here = [...demoHouses, ...demoJobs].filter((d) => taken.has(d.id));
+    if (here.length) throw problem(409, 'in-use', `The sample is here already: ${here.map((d) => d.name).slice(0, 5).join(', ')}.`); // prettier-ignore
+    await store.takeIn({ houses: demoHouses, jobs: demoJobs }, now());
+    response.status(201).json({ houses: demoHouses.map((h) => h.id), jobs: demoJobs.map((j) => j.id) });
   });
   api.post('/import', async (request, response) => {
     const { confirm } = accept(checkShape(Confirm, request.query));

@@ -337,14 +337,16 @@ export class Store {
     );
   }
 
-  remove<T extends House | Job>(kind: Kind, id: string, revision: number): Promise<DeleteResult<T>> {
+  /** @param withJobs a house goes with all of its jobs, or not at all */
+  remove<T extends House | Job>(kind: Kind, id: string, revision: number, withJobs = false): Promise<DeleteResult<T>> {
     return this.write(async (manager): Promise<DeleteResult<T>> => {
       const row = await manager.findOneBy(this.entity(kind), { id });
       if (!row) return { outcome: 'missing' };
       if (row.revision !== revision) return { outcome: 'conflict', current: stored<T>(kind, row) };
       if (kind === 'house') {
         const jobs = await manager.find(JobEntity, { where: { houseId: id }, select: { id: true } });
-        if (jobs.length) return { outcome: 'in use', by: jobs.map((j) => j.id) };
+        if (jobs.length && !withJobs) return { outcome: 'in use', by: jobs.map((j) => j.id) };
+        for (const job of jobs) await manager.delete(JobEntity, { id: job.id });
       }
       await manager.delete(this.entity(kind), { id });
       return { outcome: 'deleted' };

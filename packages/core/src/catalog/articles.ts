@@ -13,6 +13,9 @@ export const ARTICLES = {
   'cable-14': row('cable', '14 AWG sheathed cable with ground', 'ft', 1),
   'cable-12': row('cable', '12 AWG sheathed cable with ground', 'ft', 1.5),
   'cable-10': row('cable', '10 AWG sheathed cable and thicker', 'ft', 2.5),
+  'cable-14-3': row('cable', '14 AWG sheathed cable, three conductors or more', 'ft', 1.5),
+  'cable-12-3': row('cable', '12 AWG sheathed cable, three conductors or more', 'ft', 2.25),
+  'cable-10-3': row('cable', '10 AWG and thicker, three conductors or more', 'ft', 3.75),
   wire: row('cable', 'single wire', 'ft', 0.4),
   'box-old-work': row('boxes', 'old-work box with wings', 'each', 4),
   'box-nail-on': row('boxes', 'nail-on box', 'each', 2),
@@ -39,6 +42,7 @@ export const ARTICLES = {
   'steel-plate': row('fixing', 'steel plate', 'each', 1),
   bushing: row('fixing', 'bushing for a metal stud', 'each', 0.5),
   screw: row('fixing', 'screw', 'each', 0.1),
+  anchor: row('fixing', 'wall anchor with its screw', 'each', 0.5),
   tape: row('fixing', 'insulating tape, a roll', 'each', 3),
   track: row('raceway', 'raceway track', 'ft', 2.5),
   cover: row('raceway', 'raceway cover', 'ft', 1.5),
@@ -47,6 +51,8 @@ export const ARTICLES = {
   batten: row('closing up', 'batten behind a patch', 'each', 1),
   'joint-tape': row('closing up', 'joint tape', 'ft', 0.1),
   compound: row('closing up', 'joint compound', 'l', 4),
+  primer: row('closing up', 'primer', 'l', 10),
+  paint: row('closing up', 'wall paint', 'l', 12),
   mortar: row('closing up', 'mortar and plaster', 'l', 2),
   seal: row('closing up', 'fire-block sealant, a hole', 'each', 2),
   sleeve: row('outdoors', 'liquid-tight sleeve', 'each', 15),
@@ -67,5 +73,10 @@ export const COILS = [
   { ft: 100, times: 1 },
   { ft: 250, times: 0.85 },
 ] as const;
-export const COIL_ARTICLES = ['cable-14', 'cable-12', 'cable-10'] as const satisfies readonly ArticleId[];
+export const COIL_ARTICLES = [
+  ...(['cable-14', 'cable-12', 'cable-10', 'cable-14-3', 'cable-12-3', 'cable-10-3'] as const),
+] as const satisfies readonly ArticleId[];
 export type CoilArticle = (typeof COIL_ARTICLES)[number];
+/** What pieces are cut from: coils, and the lengths of a raceway. */
+export const CUT_ARTICLES = [...COIL_ARTICLES, 'track', 'cover'] as const satisfies readonly ArticleId[];
+export type CutArticle = (typeof CUT_ARTICLES)[number];

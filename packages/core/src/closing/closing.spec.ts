@@ -25,6 +25,7 @@ import { builtChangeIds, enterProof, enterValue, isTicked, notProved, stepsOf, t
 import { keptParts, newJob, routeDetail, searchRoutes, takeWay } from '../purpose/index.js';
 import { benchOf, isLookedInto, wiringIn } from '../wiring/index.js';
 import { fromBox } from '../purpose/index.js';
+import { materialsOf, shoppingOf } from '../takeoff/index.js';
 import { closeJob, hindrances, reopenJob, restsOn, surveyedSince } from './index.js';
 
 const at = (minute: number): string => new Date(Date.UTC(2026, 9, 2, 8, minute)).toISOString();
@@ -360,15 +361,43 @@ describe('closing a job', () => {
     expect(closed.house.onHand).toEqual([
       expect.objectContaining({ article: 'cable-14', note: 'rest of Sewing corner', length: { mm: feet(20.5), known: 'assumed' } }),
     ]);
-    const stocked: House = { ...house, onHand: [{ id: 'shed', article: 'cable-14', length: measured(feet(9)) }] };
+    const stocked: House = { ...house, onHand: [{ id: 'shed', article: 'cable-14', length: measured(feet(11)) }] };
     const cut = closeJob(done, stocked, [done], at(500), false);
     if (!cut.ok) throw new Error(JSON.stringify(cut.hindrances));
-    expect(cut.house.onHand).toEqual([{ id: 'shed', article: 'cable-14', length: { mm: feet(4.5), known: 'assumed' } }]);
+    expect(cut.house.onHand).toEqual([{ id: 'shed', article: 'cable-14', length: { mm: feet(6.5), known: 'assumed' } }]);
     const back = reopenJob(cut.job, cut.house, [cut.job]);
     expect(back.ok && back.house.onHand).toEqual(stocked.onHand);
     const counted: House = { ...cut.house, onHand: [{ id: 'shed', article: 'cable-14', length: measured(feet(4)) }] };
     const again = reopenJob(cut.job, counted, [cut.job]);
     expect(again.ok && again.house.onHand).toEqual(counted.onHand);
+    // handbook 24: what is left of a coil is worth keeping above about 6 ft
+    const short = closeJob(done, { ...house, onHand: [{ id: 'shed', article: 'cable-14', length: measured(feet(10)) }] }, [done], at(500), false); // prettier-ignore
+    expect(short.ok && short.house.onHand).toBeUndefined();
+  });
+  it('boxes and packets too: two taken of five boxes, a packet of connectors opened; taken back as they were', () => {
+    const stocked: House = {
+      ...house,
+      priceNotes: { connector: { packet: 25 } },
+      counts: { 'box-old-work': { count: 5, note: 'in the shed' }, plate: { count: 1 }, sealant: { count: 2 } },
+    };
+    const cut = closeJob(done, stocked, [done], at(500), false);
+    if (!cut.ok) throw new Error(JSON.stringify(cut.hindrances));
+    const need = (article: string) => materialsOf(inHouse(done, house)).filter((r) => r.article === article).reduce((s, r) => s + (r.count ?? 0), 0); // prettier-ignore
+    expect(cut.house.counts).toEqual({
+      'box-old-work': { count: 5 - need('box-old-work'), note: 'in the shed', reckoned: true },
+      connector: { count: 25 - need('connector'), reckoned: true },
+      // what the job doesn’t use is as it was counted; the one plate is gone
+      sealant: { count: 2 },
+    });
+    expect(checkHouse(cut.house)).toMatchObject({ ok: true });
+    // looked at again, its list is what it was: it doesn't find what it left itself
+    const list = (job: Job, h: House) => shoppingOf([inHouse(job, h)], h).lines.map((l) => [l.what, l.buy, l.price]); // prettier-ignore
+    expect(list(cut.job, cut.house)).toEqual(list(done, stocked));
+    const back = reopenJob(cut.job, cut.house, [cut.job]);
+    expect(back.ok && back.house.counts).toEqual(stocked.counts);
+    const since = { ...cut.house, counts: { connector: { count: 3 } } };
+    const again = reopenJob(cut.job, since, [cut.job]);
+    expect(again.ok && again.house.counts).toEqual({ connector: { count: 3 } });
   });
   it('the history names the job, the day, and what was there before', () => {
     const [entry] = closed.house.history!;
@@ -474,6 +503,18 @@ describe('what keeps a job from being closed', () => {
     const closed = closeJob(job, houseOf(start), [job], at(400), true);
     expect(closed.ok && closed.house.site.loads.some((l) => l.id === 'steam-press')).toBe(false);
     expect(closed.ok && closed.house.history![0]!.differs).toContain('not built: Steam press');
+  });
+  it('what was left undone used nothing: the breaker that was not swapped still lies there', () => {
+    const start = known(cured());
+    const done = worked(start, 'test');
+    const swapped = new Set(['breaker-off-2', 'prove-dead-2', 'swap-breaker', 'energise-2']);
+    const job = strip({ ...done, work: { ...done.work, ticks: done.work.ticks.filter((t) => !swapped.has(t.step)) } });
+    const stocked = (): House => ({ ...houseOf(start), counts: { 'breaker-protective': { count: 1 }, plate: { count: 1 } } });
+    const without = closeJob(job, stocked(), [job], at(400), true);
+    expect(without.ok && without.house.counts).toEqual({ 'breaker-protective': { count: 1 } });
+    const whole = strip(done);
+    const all = closeJob(whole, stocked(), [whole], at(400), true);
+    expect(all.ok && all.house.counts).toBeUndefined();
   });
   it('twice', () => {
     const closed: Job = { ...sewing, closed: { at: at(1), closing: 'x' } };

@@ -27,7 +27,7 @@ import {
   type Site,
 } from '../model/index.js';
 import { panelEnds, wiringIn } from '../wiring/index.js';
-import { onHandAfter } from '../takeoff/index.js';
+import { countsAfter, onHandAfter } from '../takeoff/index.js';
 import { builtChangeIds, isTicked, notProved, outagesOf, stepsOf, valueOf, type Step } from '../work/index.js';
 
 export interface Hindrance {
@@ -146,9 +146,9 @@ function differences(job: JobInHouse, steps: Step[]): string[] {
 }
 
 /** The house with these coils on hand, or with none. */
-function withOnHand(house: House, list: NonNullable<House['onHand']>): House {
-  const { onHand: _, ...rest } = house;
-  return list.length ? { ...rest, onHand: list } : rest;
+function withOnHand(house: House, list: NonNullable<House['onHand']>, counts: NonNullable<House['counts']>): House {
+  const { onHand: _, counts: __, ...rest } = house;
+  return { ...rest, ...(list.length ? { onHand: list } : {}), ...(Object.keys(counts).length ? { counts } : {}) };
 }
 
 export interface Closed {
@@ -170,6 +170,8 @@ export function closeJob(job: Job, house: House, jobs: readonly Job[], at: strin
   const changes = builtChanges(laid, steps);
   const { planned: site } = fitting(house.site, changes, house.unit);
   const differ = altered(house.site, site);
+  // what was left undone used nothing
+  const built = { ...laid, changes };
   const number = (house.history ?? []).length + 1;
   const closing: Closing = {
     id: idOf('closing', number, job.id),
@@ -179,11 +181,12 @@ export function closeJob(job: Job, house: House, jobs: readonly Job[], at: strin
     changes,
     differs: differences(laid, steps),
     ...differ,
-    onHand: { was: house.onHand ?? [], became: onHandAfter(laid, house) },
+    onHand: { was: house.onHand ?? [], became: onHandAfter(built, house) },
+    counts: { was: house.counts ?? {}, became: countsAfter(built, house) },
   };
   return {
     ok: true,
-    house: { ...withOnHand(house, closing.onHand!.became), site, history: [...(house.history ?? []), closing] },
+    house: { ...withOnHand(house, closing.onHand!.became, closing.counts!.became), site, history: [...(house.history ?? []), closing] },
     job: { ...bareJob(job), closed: { at, closing: closing.id } },
   };
 }
@@ -270,7 +273,9 @@ export function reopenJob(job: Job, house: House, jobs: readonly Job[]): ReopenR
   const { closed: _, ...open } = bareJob(job);
   const history = house.history!.filter((h) => h.id !== closing.id);
   // what was counted since stays as it was counted
-  const counted = JSON.stringify(house.onHand ?? []) !== JSON.stringify(closing.onHand?.became ?? []);
-  const { history: __, ...rest } = counted || !closing.onHand ? house : withOnHand(house, closing.onHand.was);
+  const same = (now: unknown, became: unknown): boolean => JSON.stringify(now) === JSON.stringify(became);
+  const cut = closing.onHand && same(house.onHand ?? [], closing.onHand.became) ? closing.onHand.was : (house.onHand ?? []);
+  const counts = closing.counts && same(house.counts ?? {}, closing.counts.became) ? closing.counts.was : (house.counts ?? {});
+  const { history: __, ...rest } = withOnHand(house, cut, counts);
   return { ok: true, house: { ...rest, site: takenBack(house.site, closing), ...(history.length ? { history } : {}) }, job: open };
 }

@@ -1,6 +1,6 @@
 /** A paper to hand over before the work: what is done in words, what is not in it, what it costs, how long that holds. */
-import type { House, JobInHouse } from '../model/index.js';
-import { materialsOf, printMoney, wholeCost } from '../takeoff/index.js';
+import type { JobInHouse } from '../model/index.js';
+import { printMoney, shoppingOf, wholeCost, type Shop } from '../takeoff/index.js';
 import { handMinutes, stepsOf } from '../work/index.js';
 import type { JobSheet, SheetBlock } from './jobSheet.js';
 
@@ -29,9 +29,9 @@ const linesOf = (text: string): string[] => text.split('\n').map((l) => l.trim()
 const validUntil = (from: string, days: number): string => new Date(Date.parse(from) + days * 86_400_000).toISOString().slice(0, 10);
 
 /** @param now ISO instant that the paper is made at */
-export function estimateSheet(job: JobInHouse, house: Pick<House, 'prices' | 'priceNotes' | 'money'>, now: string): JobSheet {
+export function estimateSheet(job: JobInHouse, house: Shop, now: string): JobSheet {
   const minutes = handMinutes(stepsOf(job));
-  const cost = wholeCost(materialsOf(job), minutes.middle, house);
+  const cost = wholeCost(shoppingOf([job], house), minutes.middle, house.money);
   const days = job.estimate?.days ?? ESTIMATE_DAYS;
   const money = (n: number): string => printMoney(n, house.money);
   const blocks: SheetBlock[] = [

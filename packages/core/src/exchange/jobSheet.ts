@@ -32,8 +32,9 @@ import {
   stepsOf,
   valueOf,
   type Step,
+  toolsByStep,
 } from '../work/index.js';
-import { materialsOf, toolsOf } from '../takeoff/index.js';
+import { materialsOf } from '../takeoff/index.js';
 import type { RoutePlanFigure } from '../purpose/index.js';
 import { benchDrawing, connectBriefly, wiringDrawing, type BenchDrawing, type WiringDrawing, type WiringPlan } from '../wiring/index.js';
 
@@ -314,7 +315,13 @@ function carried(job: JobInHouse, w: Work, findings: readonly Finding[], steps: 
       .map((m) => `${m.what}: ${m.amount}`)
       .join(' · '),
   });
-  blocks.push({ kind: 'text', small: true, text: `Tools: ${toolsOf(job).join(' · ')}` });
+  blocks.push({
+    kind: 'text',
+    small: true,
+    text: `Tools: ${toolsByStep([job])
+      .map((t) => t.tool)
+      .join(' · ')}`,
+  });
   blocks.push({ kind: 'heading', text: 'Wiring' });
   blocks.push(...wiringBlocks(w));
   if (isWiredByHand(job)) blocks.push({ kind: 'caution', text: 'Wiring was made by hand on the bench: it is drawn in the appendix.' });

@@ -2,6 +2,7 @@
 import Papa from 'papaparse';
 import { ARTICLE_IDS, ARTICLES, priceOf, type ArticleId } from '../catalog/index.js';
 import { checkShape, LocalDay, PriceNote, type House } from '../model/index.js';
+import { numberFrom, soldFrom, soldText } from '../takeoff/index.js';
 import type { CsvRow } from './panelCsv.js';
 
 export const PRICE_COLUMNS = ['article', 'what', 'unit', 'price', 'packet', 'where', 'priced on'] as const;
@@ -18,7 +19,7 @@ export function priceCsv(house: Pick<House, 'prices' | 'priceNotes'>): string {
     return {
       ...{ article: id, what: ARTICLES[id].name, unit: ARTICLES[id].unit },
       price: house.prices?.[id] === undefined ? '' : `${priceOf(house.prices, id)}`,
-      packet: note?.packet === undefined ? '' : `${note.packet}`,
+      packet: soldText(note),
       where: note?.where ?? '',
       'priced on': note?.on ?? '',
     };
@@ -35,8 +36,7 @@ export interface PriceReport {
   priceNotes: House['priceNotes'];
 }
 
-/** A price as people write it, with a comma where a point would be too; NaN where it is none. */
-export const priceFrom = (text: string): number => Number(text.trim().replace(/^(\d+),(\d+)$/, '$1.$2'));
+export { numberFrom as priceFrom } from '../takeoff/index.js';
 
 type Read = { ok: true; id: ArticleId; price: number | undefined; note: PriceNote } | { ok: false; says: string };
 function readRow(cells: Partial<Record<Column, string>>): Read {
@@ -44,16 +44,21 @@ function readRow(cells: Partial<Record<Column, string>>): Read {
   const cell = (column: Column): string => plain(cells[column]);
   const id = cell('article') as ArticleId;
   if (!ARTICLE_IDS.includes(id)) return no(`article: “${cell('article').slice(0, 40)}” is none of the book; ${ARTICLE_IDS[0]} would be one`);
-  const price = cell('price') === '' ? undefined : priceFrom(cell('price'));
+  const price = cell('price') === '' ? undefined : numberFrom(cell('price'));
   if (price !== undefined && !(price >= 0 && price <= 1e6)) return no(`price: “${cell('price').slice(0, 40)}”; a number from 0 to a million would do, or nothing`);
   const day = cell('priced on');
   if (day && !LocalDay.safeParse(day).success) return no(`priced on: “${day.slice(0, 40)}”; a day as 2026-11-26 would do`);
+  const sold = soldFrom(cell('packet'));
+  if (!sold) return no(`packet: “${cell('packet').slice(0, 40)}”; 10, or 25 for 30; 250 for 210 would do`);
   const note = checkShape(PriceNote, {
-    ...(cell('packet') === '' ? {} : { packet: Number(cell('packet')) }),
+    ...sold,
     ...(cell('where') ? { where: cell('where') } : {}),
     ...(day ? { on: day } : {}),
   });
-  if (!note.ok) return no(`${note.errors[0]!.path.slice(1)}: “${cell(note.errors[0]!.path.slice(1) as Column).slice(0, 40)}”; ${note.errors[0]!.message}`);
+  if (!note.ok) {
+    const column = /^.(where|on)/.exec(note.errors[0]!.path)?.[1] === 'where' ? 'where' : 'packet';
+    return no(`${column}: “${cell(column).slice(0, 40)}”; ${note.errors[0]!.message}`);
+  }
   return { ok: true, id, price, note: note.value };
 } // prettier-ignore
 

@@ -2,6 +2,7 @@
  * Where power could come from: every surveyed box and the panel, each judged as if the job were fed from it. The judgements are the
  * ledger's own, so that taking a feed changes nothing that was said of it here. Refused ones stay listed with why.
  */
+import { smallestGaugeFor } from '../codebook/index.js';
 import { studsBetween } from '../layout/index.js';
 import { ledgerOf } from '../ledger/index.js';
 import {
@@ -112,9 +113,9 @@ function boxCandidate(trial: Trial, box: Box): FeedCandidate {
 }
 
 /** A circuit of its own from the panel, for whatever is wanted in `rooms`. */
-export function homeRunFor(site: Site, chosen: Edition, name: string, rooms: Room[], loads: Load[]): FeedCandidate {
+export function homeRunFor(site: Site, chosen: Edition, name: string, rooms: Room[], loads: Load[], amps: 15 | 20 = 20): FeedCandidate {
   const judged = (edition: Edition): Finding[] =>
-    breakerFindings(site, edition, { name, ratingA: 20, poles: 1, gauge: 12, rooms, loads }).map((f) => ({
+    breakerFindings(site, edition, { name, ratingA: amps, poles: 1, gauge: smallestGaugeFor(amps), rooms, loads }).map((f) => ({
       ...f,
       subject: 'panel',
       stage: 'feed',

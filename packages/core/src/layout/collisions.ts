@@ -9,6 +9,7 @@ import {
   isFront,
   studCentres,
   studPlaces,
+  uXOf,
   wallThicknessMm,
   type Box,
   type Edition,
@@ -85,9 +86,11 @@ export function studCollision(wall: Wall, box: Box): Judged {
       ask: 'Give its distance from a reference.',
     };
   const sums: Sum[] = [];
+  // as somebody sees it who stands before this side: on the far one left and right change places
+  const [low, high] = box.face === 'A' ? (['left', 'right'] as const) : (['right', 'left'] as const);
   const sides = [
-    ['stud to the left', clearance.leftMm, clearance.leftKnown],
-    ['stud to the right', clearance.rightMm, clearance.rightKnown],
+    [`stud to the ${low}`, clearance.leftMm, clearance.leftKnown],
+    [`stud to the ${high}`, clearance.rightMm, clearance.rightKnown],
   ] as const;
   const near: StudPlace['known'][] = [];
   for (const [label, gap, known] of sides)
@@ -96,7 +99,7 @@ export function studCollision(wall: Wall, box: Box): Judged {
       if (!atLeast(gap, doubt)) near.push(known);
       sums.push({
         terms: [],
-        result: term(`opening to ${label} (along face A)`, gap, 'length'),
+        result: term(`opening to ${label}`, gap, 'length'),
         limit: { ...term(`doubt in its place, ${known}`, doubt, 'length'), relation: '≥' },
       });
     }
@@ -105,7 +108,7 @@ export function studCollision(wall: Wall, box: Box): Judged {
       verdict: 'stop',
       says: 'the opening would be cut into a stud',
       source: practice,
-      sums: [{ terms: [], result: term('stud centre from the left end of face A', clearance.hits, 'length') }],
+      sums: [{ terms: [], result: term('stud centre from the left end of this side', uXOf(wall, box.face, clearance.hits), 'length') }],
     };
   }
   const unsure = near.some((known) => known === 'assumed' || known === 'guessed');

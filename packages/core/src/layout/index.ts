@@ -15,3 +15,4 @@ export * from './planDrawing.js';
 export * from './stock.js';
 export * from './masonry.js';
 export * from './crossing.js';
+export * from './acrossWay.js';

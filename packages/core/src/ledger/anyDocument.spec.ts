@@ -9,8 +9,8 @@ import { demoJobs, demoJobsInHouse, quinceStreet } from '../demo/index.js';
 import { jobSheet } from '../exchange/index.js';
 import { AWG_SIZES } from '../measure/index.js';
 import { bareJob, checkHouse, checkJob, checkJobIn, EDITIONS, inHouse, INSULATION, RESERVED_USES, wantOf, type Box, type Cable, type Circuit, type Device, type House, type Job, type JobInHouse, type Load, type Room, type Site, type Wall } from '../model/index.js'; // prettier-ignore
-import { stepsOf, summarise } from '../work/index.js';
-import { materialsOf, toolsOf } from '../takeoff/index.js';
+import { stepsOf, summarise, toolsByStep } from '../work/index.js';
+import { materialsOf } from '../takeoff/index.js';
 import { wantFeeds } from '../purpose/index.js';
 import { ledgerOf } from './ledger.js';
 
@@ -133,7 +133,7 @@ describe('any document that passes its check', () => {
         expect(stepsOf(job).length).toBeGreaterThan(5);
         summarise(job, findings);
         expect(materialsOf(job).length).toBeGreaterThan(0);
-        expect(toolsOf(job).length).toBeGreaterThan(0);
+        expect(toolsByStep([job]).length).toBeGreaterThan(0);
         jobSheet(job);
         const want = wantOf(job);
         if (want) wantFeeds({ ...house.value, site: job.found }, want);

@@ -1,6 +1,6 @@
 /** A sum as lines of words and figures: the same on the page and on the sheet. */
 import { printQuantity, type LengthUnit } from '../measure/index.js';
-import type { Sum, Term } from '../model/index.js';
+import type { Finding, Sum, Term } from '../model/index.js';
 
 export interface SumLine {
   label: string;
@@ -30,4 +30,13 @@ export function sumLines(sum: Sum, unit: LengthUnit): SumLine[] {
   });
   if (sum.limit) lines.push({ label: sum.limit.label, work: '', value: `${sum.limit.relation} ${value(sum.limit)}`, role: 'limit' });
   return lines;
+}
+
+/** `2 stop · 1 caution` of a ledger, the worst first. */
+export function countWords(findings: readonly Pick<Finding, 'verdict'>[]): string {
+  const of = (verdict: Finding['verdict']): string[] => {
+    const n = findings.filter((f) => f.verdict === verdict).length;
+    return n ? [`${n} ${verdict}`] : [];
+  };
+  return [...of('stop'), ...of('can’t tell'), ...of('caution')].join(' · ') || 'all in order';
 }

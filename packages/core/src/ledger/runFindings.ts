@@ -1,7 +1,18 @@
 /** Every cable that a job runs: studs, holes and plates on its way, what lies in it, its length, how it is held. */
 import { LAMP_BOX_IDS, LAMP_BOXES, nec, practice, type LampBoxId } from '../catalog/index.js';
 import { securing, term, type Judged } from '../codebook/index.js';
-import { carryThrough, studClearance, studsBetween, suitableBoxes, withKind } from '../layout/index.js';
+import {
+  acrossWay,
+  carryThrough,
+  CARRIES,
+  closesBay,
+  openingRect,
+  studClearance,
+  studsBetween,
+  suitableBoxes,
+  withKind,
+  type OpeningRect,
+} from '../layout/index.js';
 import { inches, printLength } from '../measure/index.js';
 import {
   boxBody,
@@ -10,6 +21,7 @@ import {
   distanceForCentre,
   isFront,
   openFraming,
+  uXOf,
   type Box,
   type Finding,
   type Remedy,
@@ -29,7 +41,9 @@ function straightFindings(w: Work, r: WorkRun, source: WorkBox): Finding[] {
   const known = wall.framing.knownStud !== undefined || wall.framing.extraStuds.length > 0;
   const sums = [
     {
-      terms: between.map((x) => term('stud centre from the left end of face A', x, 'length')),
+      terms: between.map((x) =>
+        term(`stud centre from the left end, seen from ${target.room.name}`, uXOf(wall, target.box.face, x), 'length'),
+      ),
       result: term('studs to cross', between.length, 'count'),
     },
   ];
@@ -57,13 +71,14 @@ function straightFindings(w: Work, r: WorkRun, source: WorkBox): Finding[] {
             source: practice,
           };
   const findings = [finding('same-bay', target.box.id, 'route', 'One bay for both boxes', judged, sameBayRemedy(w, source, target))];
+  findings.push(...acrossFindings(w, r, source));
   for (const { stud, hole } of r.crossings)
     findings.push(
       finding(
         'stud-hole',
         stud.id,
         'route',
-        `Hole through the stud at ${printLength(stud.x, w.job.unit)} along face A`,
+        `Hole through the stud at ${printLength(uXOf(wall, target.box.face, stud.x), w.job.unit)}, seen from ${target.room.name}`,
         hole ?? {
           verdict: 'caution',
           says: 'metal: a bushing in the hole before the cable, or its edge cuts the sheath',
@@ -85,6 +100,52 @@ function straightFindings(w: Work, r: WorkRun, source: WorkBox): Finding[] {
     );
   return findings;
 }
+
+/** What lies across a straight way, and openings at studs that run into a box. */
+function acrossFindings(w: Work, r: WorkRun, source: WorkBox): Finding[] {
+  const { to: target } = r;
+  const { wall } = target;
+  const say = (mm: number): string => printLength(mm, w.job.unit);
+  const across = acrossWay(wall, source.box, target.box).map((o) => {
+    const sums = [{ terms: [], result: term(`${o.kind}, lower edge over the floor`, o.z.mm, 'length') }];
+    const at = `at ${say(o.z.mm)} over the floor`;
+    const judged: Judged = closesBay(o)
+      ? {
+          verdict: 'caution',
+          says: `the ${o.kind} ${at} lies between the boxes: the finish is opened there, the ${o.kind} bored in its middle, the hole sealed where it blocks fire, and the opening closed again; or take a way round it`,
+          sums,
+          source: nec(w.job.edition.slice(3), '300.21'),
+        }
+      : {
+          verdict: 'can’t tell',
+          says: `the ${o.kind} ${at} lies between the boxes, and nobody knows whether a cable passes it`,
+          sums,
+          source: practice,
+          ask: CARRIES.has(o.kind)
+            ? `A ${o.kind} carries or stiffens the wall: it is not bored unless somebody who reckons such things says where. Take a way round it.`
+            : 'Look in with a scope: a cable needs 3/4 in beside or behind it, and keeps away from what is hot. Else take a way round it.',
+        };
+    return finding('across-way', `${r.cable.id}-${o.id}`, 'route', `${source.box.name} to ${target.box.name}: past the ${o.kind}`, judged);
+  });
+  const into = r.crossings.flatMap(({ stud, opening }) =>
+    w.planned.boxes.flatMap((box) => {
+      if (box.wallId !== wall.id || box.face !== target.box.face) return [];
+      const other = openingRect(wall, box);
+      if (!other || !meet(opening, other)) return [];
+      const lap = Math.min(opening.right, other.right) - Math.max(opening.left, other.left);
+      return [
+        finding('stud-opening', `${r.cable.id}-${stud.id}-${box.id}`, 'route', `Opening at the stud and ${box.name}`, {
+          verdict: 'caution',
+          says: `the opening at the stud at ${say(uXOf(wall, target.box.face, stud.x))} runs into that of ${box.name}: one hole that its plate doesn’t cover; take the box out and bore from there, or move the new place so that no stud lies between`,
+          sums: [{ terms: [], result: term('they overlap by', lap, 'length') }],
+          source: practice,
+        }),
+      ];
+    }),
+  );
+  return [...across, ...into];
+}
+const meet = (a: OpeningRect, b: OpeningRect): boolean => a.left < b.right && b.left < a.right && a.bottom < b.top && b.bottom < a.top;
 
 /** A place in the source box's bay, on the far side of it from the stud that blocks. */
 function sameBayRemedy(w: Work, source: WorkBox, target: WorkBox): Remedy[] {

@@ -9,6 +9,7 @@ export const WAY_ON: Readonly<Record<string, string>> = {
     'Have a licensed electrician put in the breaker that suits the thinnest wire on it, and note it at the circuit; or take another feed.',
   'receptacle-rating': 'Take a feed of 15 or 20 A.',
   'face-volts': 'Take a feed of 120 V.',
+  'panel-rating': 'Choose a breaker of 20 A in the Need stage, and take the way again: its cable is thicker then.',
   sheath: 'Draw the cable further in and clamp it again; where it has no slack, it needs a junction box that stays reachable.',
   'ground-present': 'Take another feed that has a ground.',
   'wiring-plan': 'Put right what is said here first; nothing in that box is connected before.',

@@ -81,3 +81,7 @@ export function parsePower(text: string): PowerReading {
   const watts = unit === 'kw' ? value * 1000 : value;
   return watts > 25000 ? { ok: false, came: text, message: 'Over 25 kW is no plug-in appliance; check the unit.' } : { ok: true, watts };
 }
+
+/** Degrees, one way and the other. */
+export const celsiusOf = (fahrenheit: number): number => (fahrenheit - 32) / 1.8;
+export const fahrenheitOf = (celsius: number): number => celsius * 1.8 + 32;

@@ -1,15 +1,25 @@
 /** What a house keeps of the jobs that became part of it, and what it has been asked and not been told. */
 import * as z from 'zod';
 import { Change } from './change.js';
-import { COIL_ARTICLES } from '../catalog/index.js';
+import { ARTICLE_IDS, CUT_ARTICLES } from '../catalog/index.js';
 import { Id, Instant, Name, PositiveLength, Remark } from './known.js';
 import { Breaker } from './panel.js';
 import { BoxWiring } from './wiring.js';
 import { Box, Cable, Circuit, Device, Lamp, Load } from './site.js';
 
-/** What is left of a coil, and where it lies. */
-export const CoilOnHand = z.strictObject({ id: Id, article: z.enum(COIL_ARTICLES), length: PositiveLength, note: Name.optional() });
+/** What is left of a coil or of a length of raceway, and where it lies. */
+export const CoilOnHand = z.strictObject({ id: Id, article: z.enum(CUT_ARTICLES), length: PositiveLength, note: Name.optional() });
 export type CoilOnHand = z.infer<typeof CoilOnHand>;
+/** Things on hand by the unit they are sold in: boxes, connectors, litres of compound. `reckoned`: by the plan of a closed job, not counted. */
+export const CountsOnHand = z.partialRecord(
+  z.enum(ARTICLE_IDS),
+  z.strictObject({
+    count: z.number().min(0, 'not below 0').max(1e6, 'at most a million'),
+    reckoned: z.literal(true).optional(),
+    note: Name.optional(),
+  }),
+);
+export type CountsOnHand = z.infer<typeof CountsOnHand>;
 
 /** Lists of a site that a job can alter. */
 export const ALTERED_LISTS = ['boxes', 'cables', 'devices', 'circuits', 'loads'] as const;
@@ -46,6 +56,8 @@ export const Closing = z.strictObject({
   became: Things,
   /** coils on hand before it was closed, and after what it cut was taken off and what it left was booked in */
   onHand: z.strictObject({ was: z.array(CoilOnHand).max(200), became: z.array(CoilOnHand).max(200) }).optional(),
+  /** the same of what is counted */
+  counts: z.strictObject({ was: CountsOnHand, became: CountsOnHand }).optional(),
 });
 export type Closing = z.infer<typeof Closing>;
 

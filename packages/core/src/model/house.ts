@@ -1,8 +1,8 @@
 /** The two documents that are stored whole: a house as it is known today, and a job in it, which holds no copy of it. */
 import * as z from 'zod';
 import { Change } from './change.js';
-import { Closing, CoilOnHand, Question } from './history.js';
-import { Id, Instant, Name, Remark } from './known.js';
+import { Closing, CoilOnHand, CountsOnHand, Question } from './history.js';
+import { Id, Instant, Name, PositiveLength, Remark } from './known.js';
 import { LocalDay, When } from './when.js';
 import { Schools } from './schools.js';
 import { Site } from './site.js';
@@ -22,6 +22,17 @@ export const DOCUMENT_VERSION = 4;
 /** What is known of a price besides its figure: how many come in a packet, where, and since when it is so. */
 export const PriceNote = z.strictObject({
   packet: z.number().int('whole pieces').min(1, 'at least one in a packet').max(10_000).optional(),
+  /** packets, coils or lengths of several sizes, each at its own price, in the unit of the article */
+  sold: z
+    .array(
+      z.strictObject({
+        count: z.number().positive('a packet holds more than nothing').max(100_000, 'at most 100 000'),
+        price: z.number().min(0, 'a price is not below 0').max(1e6, 'at most a million'),
+      }),
+    )
+    .min(1)
+    .max(8, 'eight sizes at most')
+    .optional(),
   where: Name.optional(),
   on: LocalDay.optional(),
 });
@@ -40,6 +51,10 @@ export const Money = z.strictObject({
     .default([]),
   /** one more of what breaks is bought */
   spares: z.boolean().default(false),
+  /** what a rest that is kept counts, in % of the cheapest price for its length; absent: half */
+  restPercent: z.number().min(0, 'not below 0 %').max(90, 'at most 90 %: a rest is never worth what new stock costs').optional(),
+  /** shorter rests of cable are waste; absent: 6 ft */
+  restLeast: PositiveLength.optional(),
 });
 export type Money = z.infer<typeof Money>;
 
@@ -60,12 +75,25 @@ export const House = z.strictObject({
   money: Money.optional(),
   /** what lies there of coils: used before anything is bought */
   onHand: z.array(CoilOnHand).max(200).optional(),
+  /** what lies there by the piece, packet or litre */
+  counts: CountsOnHand.optional(),
   /** the jobs that became part of it, the earliest first */
   history: z.array(Closing).max(500).optional(),
   /** where two records say something else of one thing: asked, never settled by the program */
   questions: z.array(Question).max(500).optional(),
 });
 export type House = z.infer<typeof House>;
+
+/** What a job came to, once it is done: what was paid, and hours that no step has noted. */
+export const Actual = z.strictObject({
+  paid: z
+    .array(z.strictObject({ id: Id, what: Name, kind: z.enum(['parts', 'fees', 'help']), amount: Amount, on: LocalDay.optional() }))
+    .max(100)
+    .default([]),
+  /** minutes beside what the steps noted: the trip, looking for the stud finder */
+  minutes: z.number().min(0, 'not below 0').max(60_000, 'at most 1000 hours').optional(),
+});
+export type Actual = z.infer<typeof Actual>;
 
 /** One reading in the proof of dead: what was touched, what the tester showed, when. */
 export const ProofReading = z.strictObject({ at: Instant, volts: z.number().min(0).max(1000), where: Name });
@@ -89,6 +117,9 @@ export const Tick = z.strictObject({
   /** minutes it took, as the person says; absent: nobody said */
   took: z.number().positive('minutes are above 0').max(1440, 'a day has 1440 minutes').optional(),
 });
+/** A clock at a step: minutes so far, and since when it goes on. */
+export const Timer = z.strictObject({ step: Id, minutes: z.number().min(0).max(60_000), since: Instant.optional() });
+export type Timer = z.infer<typeof Timer>;
 export const StepNote = z.strictObject({ id: Id, step: Id.optional(), text: Remark.min(1, 'an empty note says nothing'), at: Instant });
 export const StepValue = z.strictObject({
   step: Id,
@@ -102,6 +133,8 @@ export const Work = z.strictObject({
   ticks: z.array(Tick).max(500).default([]),
   notes: z.array(StepNote).max(500).default([]),
   values: z.array(StepValue).max(500).default([]),
+  /** clocks of steps that are not ticked yet */
+  timers: z.array(Timer).max(500).optional(),
   /** one for each circuit that was switched off */
   proofs: z.array(DeadProof).max(60).default([]),
 });
@@ -139,6 +172,8 @@ export const Job = z.strictObject({
       days: z.number().int('whole days').min(1, 'at least a day').max(365, 'at most a year').optional(),
     })
     .optional(),
+  /** what it did come to */
+  actual: Actual.optional(),
   /** what was ticked off on the shopping list */
   bought: z.array(z.string().min(1).max(240)).max(500).optional(),
   /** when it is done and by whom, once somebody planned it */

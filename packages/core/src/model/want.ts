@@ -77,6 +77,8 @@ export const JobWant = z.strictObject({
   from: Id.optional(),
   /** a circuit from the panel that feeds nothing else */
   ownCircuit: z.boolean().default(false),
+  /** amps of its breaker; absent: 20, which suits both kinds of face */
+  ownA: z.literal([15, 20], 'a breaker of 15 or 20 A').optional(),
   /** a raceway on the finished faces may be seen; one that is a raceway anyway doesn’t ask */
   mayShow: z.boolean().default(false),
   raceway: RacewayStock.optional(),
@@ -92,5 +94,7 @@ export const JobWant = z.strictObject({
   chosen: z.string().max(2000).optional(),
 });
 export type JobWant = z.infer<typeof JobWant>;
+/** Amps of the breaker of a circuit of its own. */
+export const ownAmps = (want: Pick<JobWant, 'ownA'>): 15 | 20 => want.ownA ?? 20;
 /** A want under the id and name of its job. */
 export type Want = JobWant & { id: string; name: string };

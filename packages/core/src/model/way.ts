@@ -86,7 +86,11 @@ export const RacewayParts = z.strictObject({
     .array(z.strictObject({ what: Name, where: Words, count: z.number().int().min(1).max(200), on: Words.optional(), atMm: mm.optional() }))
     .max(300),
   pieces: z.array(z.strictObject({ what: z.enum(['track', 'cover']), where: Words, mm })).max(500),
-  supports: z.array(z.strictObject({ where: Words, guessed: z.boolean(), on: Words.optional(), atMm: mm.optional() })).max(500),
+  supports: z
+    .array(
+      z.strictObject({ where: Words, guessed: z.boolean(), on: Words.optional(), atMm: mm.optional(), anchor: z.boolean().optional() }),
+    )
+    .max(500),
   /** length of each of hot, neutral and ground */
   conductorMm: mm,
 });

@@ -41,12 +41,63 @@ export const Pin = z.strictObject({
 });
 export type Pin = z.infer<typeof Pin>;
 
+/** When a room can be worked in: from a day on, at certain hours. */
+export const RoomFree = z
+  .strictObject({ id: Id, roomId: Id, from: LocalTime.optional(), hours: Hours.optional() })
+  .refine((r) => r.from !== undefined || r.hours !== undefined, 'say from when, or at which hours');
+export type RoomFree = z.infer<typeof RoomFree>;
+
+/** Something that is brought. Without a step it is everything there is to buy. */
+export const Delivery = z.strictObject({
+  id: Id,
+  what: Name,
+  at: LocalTime,
+  step: z
+    .string()
+    .regex(/^[A-Za-z0-9_-]{1,40}\/[A-Za-z0-9_-]{1,80}$/, 'a step is named job/step')
+    .optional(),
+});
+export type Delivery = z.infer<typeof Delivery>;
+
+/** Somebody who looks at it before it goes on: a hold point behind a step. */
+export const Visit = z.strictObject({
+  id: Id,
+  what: Name,
+  after: z.string().regex(/^[A-Za-z0-9_-]{1,40}\/[A-Za-z0-9_-]{1,80}$/, 'a step is named job/step'),
+  minutes: z.number().int('whole minutes').min(5, 'at least 5 min').max(600, 'at most ten hours'),
+});
+export type Visit = z.infer<typeof Visit>;
+
+/** The air that something dries in. */
+export const Air = z.strictObject({
+  celsius: z.number().min(2, 'nothing dries below 2 °C').max(45, 'at most 45 °C'),
+  humidity: z.number().min(5, 'at least 5 %').max(90, 'above 90 % nothing dries'),
+});
+export type Air = z.infer<typeof Air>;
+
+/** What makes one plan better than another. */
+export const AIMS = ['end', 'off', 'outages', 'trips', 'help'] as const;
+
 export const When = z.strictObject({
   /** nothing is done before */
   from: LocalTime,
   people: z.array(Person).max(6),
   /** warm and dry, or cold and damp: then what dries takes its bad day */
   drying: z.enum(['usual', 'slow']).default('usual'),
+  /** the air that it dries in, when somebody knows it: takes the place of `drying` */
+  air: Air.optional(),
+  /** a trip to the shop before anything is put in: how long, and when it is open */
+  shop: z
+    .strictObject({
+      minutes: z.number().int('whole minutes').min(5, 'at least 5 min').max(600, 'at most ten hours'),
+      open: Hours.optional(),
+    })
+    .optional(),
+  deliveries: z.array(Delivery).max(20).optional(),
+  visits: z.array(Visit).max(20).optional(),
+  rooms: z.array(RoomFree).max(40).optional(),
+  /** plans that are best in this stand first; absent: the soonest */
+  aim: z.enum(AIMS).optional(),
   /** what is loud is done between these only */
   loud: Hours.optional(),
   staysOn: z.array(StaysOn).max(20).default([]),

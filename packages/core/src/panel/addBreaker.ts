@@ -2,7 +2,18 @@
 import { nec, practice } from '../catalog/index.js';
 import { arcFaultProtection, circuitLoad, groundFaultReason, loadAmps, smallestGaugeFor, term, type Judged } from '../codebook/index.js';
 import { printAwg, type Awg } from '../measure/index.js';
-import { legOf, spacesOf, type Breaker, type Circuit, type Edition, type Load, type Panel, type Room, type Site } from '../model/index.js';
+import {
+  legOf,
+  spacesOf,
+  type Breaker,
+  type Circuit,
+  type Edition,
+  type Load,
+  type Panel,
+  type Room,
+  type RoomUse,
+  type Site,
+} from '../model/index.js';
 import { freeSpaces, legsOf } from './spaces.js';
 import { legLoads } from './loads.js';
 
@@ -106,6 +117,34 @@ function freeSpace(site: Site, panel: Panel, wanted: NewCircuit, year: string): 
       };
 }
 
+/** Rooms whose receptacles are to hang on 20 A (210.11(C), from memory; that of a garage since 2017): all of them, or at least one circuit. */
+const ON_20A: Partial<Record<RoomUse, { clause: string; all: boolean }>> = {
+  ...{ kitchen: { clause: '210.11(C)(1)', all: true }, dining: { clause: '210.11(C)(1)', all: true } },
+  ...{ pantry: { clause: '210.11(C)(1)', all: true }, bathroom: { clause: '210.11(C)(3)', all: true } },
+  ...{ laundry: { clause: '210.11(C)(2)', all: false }, garage: { clause: '210.11(C)(4)', all: false } },
+};
+function ratingForRooms({ rooms, ratingA, loads }: NewCircuit, edition: Edition): BreakerFinding[] {
+  const room = rooms.find((r) => ON_20A[r.use]);
+  if (!room || ratingA >= 20) return [];
+  const { clause, all } = ON_20A[room.use]!;
+  // 210.52(B)(1) exception: one refrigerator may have 15 A to itself
+  const alone = clause === '210.11(C)(1)' && loads.length === 1;
+  return [
+    {
+      rule: 'rating',
+      title: 'Amps for this room',
+      verdict: all && !alone ? 'stop' : 'caution',
+      says: alone
+        ? `${ratingA} A in a ${room.use} is for a refrigerator that has it to itself; other receptacles there hang on 20 A`
+        : all
+          ? `receptacles of a ${room.use} hang on 20 A circuits: ${ratingA} A is not enough there`
+          : `a ${room.use} has a 20 A circuit for its receptacles: ${ratingA} A only beside it`,
+      sums: [],
+      source: nec(edition.slice(3), alone ? '210.52(B)(1) Exception' : clause),
+    },
+  ];
+}
+
 /** Everything that is to be said before anybody opens the panel, most serious first. */
 export function breakerFindings(site: Site, edition: Edition, wanted: NewCircuit): BreakerFinding[] {
   const year = edition.slice(3);
@@ -152,7 +191,7 @@ export function breakerFindings(site: Site, edition: Edition, wanted: NewCircuit
     sums: [],
     source: nec(year, wanted.gauge >= 10 ? '240.4(D)' : '334.80, Table 310.16 at 60 °C'),
   });
-  findings.push(...loadOnIt(wanted, edition), typeFinding(site, wanted, year));
+  findings.push(...ratingForRooms(wanted, edition), ...loadOnIt(wanted, edition), typeFinding(site, wanted, year));
   const rooms = wanted.rooms;
   // 210.12 speaks of 120 V on 15 and 20 A
   const arcAsked = wanted.poles === 1 && wanted.ratingA <= 20;

@@ -101,6 +101,9 @@ export interface SwitchOff {
   best: boolean;
 }
 
+/** What a test of so many bits leaves: one in so many of what it could be, two at least. */
+export const oneIn = (bits: number): number => Math.max(2, Math.round(2 ** bits));
+
 const entropy = (shares: number[]): number => shares.reduce((h, p) => (p > 0 ? h - p * Math.log2(p) : h), 0);
 
 /** What switching off this set tells on average: the uncertainty of what the open boxes will show. */

@@ -31,6 +31,7 @@ import {
   type WantLoad,
   type Wall,
   type WantPlace,
+  ownAmps,
 } from '../model/index.js';
 import { breakerPlaces } from '../panel/index.js';
 import { fillOf } from '../wiring/index.js';
@@ -102,13 +103,20 @@ function newBox(site: Site, want: Want, place: WantPlace, i: number, circuitId: 
 function ownCircuit(site: Site, want: Want): Extract<Change, { do: 'add-breaker' }> {
   const id = ownId(want.id, 'circuit');
   const loads = wantLoads(want).map((l, i) => loadOf(want, l, i, id));
-  const [place] = breakerPlaces(site, { name: want.name, ratingA: 20, poles: 1, gauge: 12, rooms: [], loads }).filter((p) => !p.refused);
+  const [place] = breakerPlaces(site, {
+    name: want.name,
+    ratingA: ownAmps(want),
+    poles: 1,
+    gauge: smallestGaugeFor(ownAmps(want)),
+    rooms: [],
+    loads,
+  }).filter((p) => !p.refused);
   const circuit: Circuit = {
     id,
     number: place ? `${place.space}` : 'new',
     name: short(want.name),
     voltsNominal: 120,
-    breakerA: 20,
+    breakerA: ownAmps(want),
     sharedNeutral: false,
     reservedFor: 'none',
     groundFault: 'none',

@@ -2,7 +2,7 @@
 import { freeEndBySchool, LEAST_FREE_MM, product, sheathBySchool, term, type Judged } from '../codebook/index.js';
 import { facePoints, runOfBoxes, switchOn } from '../circuit/index.js';
 import { feet, inches, printLength, printMark, toFeet } from '../measure/index.js';
-import { DEFAULT_SCHOOLS, type House, type Sum, type Want } from '../model/index.js';
+import { DEFAULT_SCHOOLS, type House, type Sum, type Want, ownAmps } from '../model/index.js';
 import { inside, racewayPlan, traced, USUAL_STOCK, type FrameEdge, type Framing, type RacewayPlan, type Traced } from '../route/index.js';
 import type { RouteOption } from './searchRoutes.js';
 import { wantAmps } from './outletPlan.js';
@@ -153,7 +153,7 @@ export function electrical(house: House, want: Want, option: RouteOption, runMm:
   const box = house.site.boxes.find((b) => b.id === option.feed.id);
   const circuit = house.site.circuits.find((c) => c.id === box?.circuitId);
   const own = option.feed.id === 'panel';
-  const amps = own ? 20 : circuit?.breakerA;
+  const amps = own ? ownAmps(want) : circuit?.breakerA;
   const source = { standard: 'NEC', clause: '210.19 note', from: 'memory' as const };
   if (amps === undefined)
     return {

@@ -19,6 +19,7 @@ import {
   type Sum,
   type Want,
   type WantPlace,
+  ownAmps,
 } from '../model/index.js';
 import {
   bestWays,
@@ -68,6 +69,8 @@ export interface RouteOption {
   from?: number[];
   /** what each figure is made of: the feed, then every kind of step with how often it comes */
   sums: Record<Criterion, Sum>;
+  /** what all of it costs once it is the whole job: as the stage Buy sums it, with work, fees, reserve and tax */
+  whole?: { total: number; sum: Sum };
   nodes: number[];
   edges: FrameEdge[];
   /** the graph that it was found in */
@@ -151,8 +154,8 @@ const patchWait = (compound: Schools['compound']): number =>
     compound,
   }).dryingHours;
 
-const gaugeOf = (house: House, feed: FeedCandidate): 14 | 12 | 10 | 8 => {
-  if (feed.id === 'panel') return 12;
+const gaugeOf = (house: House, want: Want, feed: FeedCandidate): 14 | 12 | 10 | 8 => {
+  if (feed.id === 'panel') return smallestGaugeFor(ownAmps(want)) as 14 | 12;
   const box = house.site.boxes.find((b) => b.id === feed.id);
   const amps = house.site.circuits.find((c) => c.id === box?.circuitId)?.breakerA;
   // a breaker nobody read may be a 20 A one: the thicker cable suits both
@@ -256,7 +259,7 @@ function waysFor(house: House, want: Want, fit: readonly FeedCandidate[], joists
   const rates = ratesOf(house.prices);
   const schools = options.schools ?? DEFAULT_SCHOOLS;
   const byGauge = new Map<Group['gauge'], FeedCandidate[]>();
-  for (const f of fit) byGauge.set(gaugeOf(house, f), [...(byGauge.get(gaugeOf(house, f)) ?? []), f]);
+  for (const f of fit) byGauge.set(gaugeOf(house, want, f), [...(byGauge.get(gaugeOf(house, want, f)) ?? []), f]);
   const groups = [...byGauge].map(([gauge, feeds]): Group => {
     const frame = frameFor(house, want, gauge, joistsRun, schools, options.region);
     const starts = feeds.flatMap((f) => {

@@ -1,4 +1,5 @@
 /** The feeds of a wanted outlet: the same judgements as a job’s, made before there is a job. */
+import { ownAmps } from '../model/index.js';
 import { homeRunFor, judgedFeeds, type FeedCandidate, type Trial } from '../feeds/index.js';
 import { roomPlans, type Point } from '../layout/index.js';
 import {
@@ -69,6 +70,7 @@ export function wantFeeds(house: House, want: Want): FeedCandidate[] {
     want.name,
     room ? [room] : [],
     wantLoads(want).map((l, k) => loadOf(want, l, k, 'new')),
+    ownAmps(want),
   );
   const [first] = house.site.boxes;
   if (want.ownCircuit || !first) return [own];

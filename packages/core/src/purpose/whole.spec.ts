@@ -2,7 +2,7 @@
 import { describe, expect, it } from 'vitest';
 import { demoWanted, quinceStreet } from '../demo/index.js';
 import { inches } from '../measure/index.js';
-import { measured, wantOf, type JobInHouse, type Want } from '../model/index.js';
+import { measured, wantOf, type House, type JobInHouse, type Want } from '../model/index.js';
 import { materialsOf, partsCost } from '../takeoff/index.js';
 import { stepsOf } from '../work/index.js';
 import { asWholeJobs, keptParts, routeDetail, searchRoutes, takeWay, waysOf } from './index.js';
@@ -58,5 +58,45 @@ describe('what every way needs alike counts too', () => {
     const how = money(dear).sums.money.terms.find((t) => /breaker/.test(t.label))!.how;
     expect(how).toBe('1 × 70');
     expect(money(quinceStreet).sums.money.terms.find((t) => /breaker/.test(t.label))!.how).toBe('1 × 20, placeholder');
+  });
+});
+
+describe('the breaker of a circuit of its own', () => {
+  it('15 A where that is said: a 15 A breaker in the plan, 14 AWG all the way, 15 A faces; 20 A and 12 AWG where nothing is', () => {
+    const want = wantOf(job('kiln-corner'))!;
+    const plan = (more: Partial<Want>) => {
+      const asked = { ...want, ...more };
+      const [option] = searchRoutes(quinceStreet, asked).found.options;
+      const open = { ...job('kiln-corner'), want: { ...job('kiln-corner').want!, ...more } };
+      return takeWay(open, keptParts(quinceStreet.site, asked, option!, routeDetail(quinceStreet, asked, option!))).job.changes;
+    };
+    const of = (more: Partial<Want>) => {
+      const changes = plan(more);
+      const breaker = changes.find((c) => c.do === 'add-breaker')!;
+      return [
+        breaker.do === 'add-breaker' && breaker.circuit.breakerA,
+        ...changes.flatMap((c) => (c.do === 'run-cable' ? [c.cable.gauge] : [])),
+      ];
+    };
+    expect(of({ ownCircuit: true, ownA: 15, loads: [] })).toEqual([15, 14]);
+    expect(of({ ownCircuit: true, loads: [] })).toEqual([20, 12]);
+  });
+});
+
+describe('what a way costs in all', () => {
+  it('an hour at 40 adds 40 for each hour of hands, a fee of 25 itself, and tax a tenth of all; parts as they are bought, not by the foot', () => {
+    const want = wantOf(job('kiln-corner'))!;
+    const whole = (money?: House['money']) => waysOf({ ...quinceStreet, ...(money ? { money } : {}) }, want).ways[0]!.option.whole!;
+    const { fees, spares } = { fees: [], spares: false };
+    const plain = whole();
+    // the pull along the way takes two: its hour counts twice
+    const steps = waysOf(quinceStreet, want).ways[0]!.option.sums.hours.terms;
+    const pull = steps.find((t) => /Bring the cable along/.test(t.label))!.value;
+    const hands = steps.reduce((s, t) => s + t.value, 0) + pull;
+    expect(whole({ hour: 40, fees, spares }).total - plain.total).toBeCloseTo(40 * hands, 6);
+    expect(whole({ fees: [{ id: 'p', what: 'permit', amount: 25 }], spares }).total - plain.total).toBeCloseTo(25, 9);
+    expect(whole({ taxPercent: 10, fees, spares }).total).toBeCloseTo(plain.total * 1.1, 9);
+    // a run of 27 1/2 ft, 15 % over, is a coil of 50 ft at 1.5 × 1.1 = 82.50 by the placeholders
+    expect(plain.sum.terms[0]!.value).toBeGreaterThan(82.5);
   });
 });

@@ -5,19 +5,25 @@
 import { term } from '../codebook/index.js';
 import { CRITERIA, type Criterion, type House, type JobInHouse, type Sum, type Want } from '../model/index.js';
 import { figuresOf, worthOf, type Cost } from '../route/index.js';
-import { materialsOf, partsCost } from '../takeoff/index.js';
-import { printSpan, stepsOf } from '../work/index.js';
+import { materialsOf, partsCost, shoppingOf, wholeCost } from '../takeoff/index.js';
+import { handMinutes, printSpan, stepsOf } from '../work/index.js';
 import { keptParts } from './kept.js';
 import { openJob, takeWay } from './outletPlan.js';
 import type { RouteDetail } from './routeDetail.js';
 import { against, type RouteOption } from './searchRoutes.js';
 
 /** Figures of an option as a whole job; only those change that the search sums in part. */
-function whole(house: House, want: Want, option: RouteOption, detail: RouteDetail): Pick<RouteOption, 'cost' | 'figures' | 'sums'> {
+function whole(
+  house: House,
+  want: Want,
+  option: RouteOption,
+  detail: RouteDetail,
+): Pick<RouteOption, 'cost' | 'figures' | 'sums' | 'whole'> {
   const job = takeWay(openJob(house, want), keptParts(house.site, want, option, detail)).job as JobInHouse;
   const steps = stepsOf(job);
   const minutes = steps.reduce((s, x) => s + x.minutes.middle, 0);
   const parts = partsCost(materialsOf(job), house.prices);
+  const all = wholeCost(shoppingOf([job], house), handMinutes(steps).middle, house.money);
   const [, , holes, drying, unknowns] = option.cost;
   const cost: Cost = [minutes, Math.round(parts.total * 100), holes, drying, unknowns];
   const hours: Sum = {
@@ -25,7 +31,7 @@ function whole(house: House, want: Want, option: RouteOption, detail: RouteDetai
     formula: 'middle day; one pair of hands',
     result: term('work', minutes / 60, 'h'),
   };
-  return { cost, figures: figuresOf(cost), sums: { ...option.sums, hours, money: parts.sum } };
+  return { cost, figures: figuresOf(cost), sums: { ...option.sums, hours, money: parts.sum }, whole: { total: all.total, sum: all.sum } };
 }
 
 /**

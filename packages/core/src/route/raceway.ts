@@ -12,6 +12,8 @@ export const RACEWAY_MM = {
   box: { along: BOX_KINDS['surface-1g'].widthMm, up: BOX_KINDS['surface-1g'].heightMm, out: BOX_KINDS['surface-1g'].widthMm },
   /** a screw into the front board of a shelf, and so on along it */
   onBoard: inches(16),
+  /** one place to the next where only anchors hold it (common practice, no source) */
+  onAnchors: inches(30),
   /** what a corner or elbow takes of each leg */
   corner: inches(1.5),
   /** a cover reaches under the edge of each fitting */
@@ -43,6 +45,8 @@ export interface RacewaySupport {
   guessed: boolean;
   on?: string;
   atMm?: number;
+  /** no stud is known there */
+  anchor?: boolean;
 }
 export interface RacewayPlan {
   fittings: RacewayFitting[];
@@ -222,12 +226,21 @@ export function racewayPlan(
       }
     } else if (leg.axis === 'along') {
       const wall = wallOf(leg.wallId);
+      const before = supports.length;
       for (const s of studPlaces(wall)) {
         const u = uXOf(wall, leg.face, s.x);
         if (u >= low && u <= high)
           supports.push({ where: `${wall.name}, ${say(u)} from the left end`, guessed: s.known === 'guessed', on: leg.on, atMm: u });
       }
-    } else supports.push({ where: place(leg, from, to), guessed: leg.part === undefined });
+      // nobody knows a stud along it: held all the same, by anchors, at least at both ends
+      if (supports.length === before && high - low > RACEWAY_MM.overlap) {
+        const spans = Math.max(1, Math.ceil((high - low) / RACEWAY_MM.onAnchors));
+        for (let i = 0; i <= spans; i++) {
+          const at = low + ((high - low) * i) / spans;
+          supports.push({ where: `${wall.name}, ${say(at)} from the left end`, guessed: true, on: leg.on, atMm: at, anchor: true });
+        }
+      }
+    } else supports.push({ where: place(leg, from, to), guessed: leg.part === undefined, ...(leg.part ? {} : { anchor: true }) });
   }
   const lengths = (what: RacewayPiece['what']): number[] => pieces.filter((p) => p.what === what).map((p) => p.mm);
   const runTerms = legs.map((l) => term(place(l, l.from, l.to), Math.abs(l.to - l.from), 'length'));

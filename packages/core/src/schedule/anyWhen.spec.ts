@@ -2,9 +2,9 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { demoJobsInHouse } from '../demo/index.js';
-import { When, type Hours } from '../model/index.js';
+import { AIMS, When, type Hours } from '../model/index.js';
 import { stepsOf } from '../work/index.js';
-import { calendarEvents, chartOf, chosenPlan, endRange, hoursMask, scheduleOf, SLOT } from './index.js';
+import { calendarEvents, chartOf, chosenPlan, endRange, hoursMask, minutesSince, scheduleOf, SLOT } from './index.js';
 
 const hours: fc.Arbitrary<Hours> = fc
   .record({
@@ -13,6 +13,8 @@ const hours: fc.Arbitrary<Hours> = fc
     length: fc.integer({ min: 60, max: 700 }),
   })
   .map(({ days, from, length }) => ({ days, from, to: Math.min(1440, from + length) }));
+/** every day, for half of it or so */
+const daily = fc.integer({ min: 0, max: 600 }).map((from): Hours => ({ days: [0, 1, 2, 3, 4, 5, 6], from, to: from + 780 }));
 const jobs = fc
   .uniqueArray(fc.nat(demoJobsInHouse.length - 1), { minLength: 1, maxLength: 3 })
   .map((list) => list.map((i) => demoJobsInHouse[i]!));
@@ -48,8 +50,44 @@ const asked = jobs.chain((list) => {
         pins: fc.array(fc.record({ step: fc.constantFrom(...steps), at: fc.tuple(day, clock).map(([d, c]) => `${d}T${c}`) }), {
           maxLength: 2,
         }),
+        shop: fc.option(fc.record({ minutes: fc.integer({ min: 5, max: 240 }), open: daily }, { requiredKeys: ['minutes'] }), {
+          nil: undefined,
+        }),
+        deliveries: fc.array(
+          fc.record(
+            {
+              id: fc.constant('d'),
+              what: fc.constant('parts'),
+              at: fc.tuple(fc.constantFrom('2026-02-01', '2027-01-01'), clock).map(([d, c]) => `${d}T${c}`),
+              step: fc.constantFrom(...steps),
+            },
+            { requiredKeys: ['id', 'what', 'at'] },
+          ),
+          { maxLength: 2 },
+        ),
+        rooms: fc.array(
+          fc.record({ id: fc.constant('r'), roomId: fc.constantFrom(...list[0]!.found.rooms.map((r) => r.id)), hours: daily }),
+          {
+            maxLength: 1,
+          },
+        ),
+        air: fc.option(fc.record({ celsius: fc.integer({ min: 2, max: 45 }), humidity: fc.integer({ min: 5, max: 90 }) }), {
+          nil: undefined,
+        }),
+        visits: fc.array(
+          fc.record({
+            id: fc.constant('v'),
+            what: fc.constant('inspection'),
+            after: fc.constantFrom(...steps),
+            minutes: fc.integer({ min: 5, max: 90 }),
+          }),
+          { maxLength: 1 },
+        ),
+        aim: fc.constantFrom(...AIMS),
       })
-      .map(({ loud, ...w }) => When.parse({ ...w, ...(loud ? { loud } : {}) })),
+      .map(({ loud, shop, air, ...w }) =>
+        When.parse({ ...w, ...(loud ? { loud } : {}), ...(shop ? { shop } : {}), ...(air ? { air } : {}) }),
+      ),
   });
 });
 
@@ -68,7 +106,21 @@ describe('any hours, pins and wishes', () => {
         calendarEvents(schedule, plan, 'job', 'job');
         endRange(input, plan.key, { draws: 5 });
         const ends = new Map(plan.bars.map((b) => [b.activity.id, b.end]));
-        expect(ends.size).toBe(schedule.activities.length);
+        expect(ends.size).toBe(schedule.activities.length + plan.trips + (input.when.visits ?? []).length);
+        const { shop, deliveries = [], rooms = [] } = input.when;
+        const trip = plan.bars.find((b) => b.activity.step === 'shop');
+        expect(trip !== undefined).toBe(plan.trips === 1);
+        if (shop && deliveries.every((d) => d.step) && schedule.activities.some((a) => a.usesParts)) expect(plan.trips).toBe(1);
+        for (const b of plan.bars) {
+          // nothing is put in before it is there
+          if (trip && b.activity.usesParts) expect(b.start).toBeGreaterThanOrEqual(trip.end);
+          for (const d of deliveries.filter((x) => (x.step ? x.step === b.activity.id : !trip && b.activity.usesParts)))
+            expect(b.start).toBeGreaterThanOrEqual(minutesSince(schedule.origin, d.at));
+          for (const r of rooms.filter((x) => x.roomId === b.activity.where)) {
+            const free = hoursMask(schedule.origin, [r.hours!]);
+            for (const p of b.parts) for (let m = p.start; m < p.end; m += SLOT) expect(free[Math.floor(m / SLOT)]).toBe(1);
+          }
+        }
         const there = hoursMask(
           schedule.origin,
           input.when.people.flatMap((p) => p.hours),

@@ -17,7 +17,7 @@ export interface CalendarEvent {
 
 const clock = (at: string): string => at.slice(11);
 /** A visit that the work waits for: somebody else has to come. */
-export const isVisit = (b: Bar): boolean => b.activity.time.some((t) => t.kind === 'rough-in inspection');
+export const isVisit = (b: Bar): boolean => b.activity.visit;
 
 /** Stretches of work without a break, each with what is done in it; outages and visits beside them. */
 export function calendarEvents(schedule: Pick<Schedule, 'origin'>, plan: SchedulePlan, name: string, jobId: string): CalendarEvent[] {

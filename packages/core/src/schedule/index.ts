@@ -7,3 +7,4 @@ export * from './range.js';
 export * from './rates.js';
 export * from './events.js';
 export * from './chart.js';
+export { dryingFactor, driedIn, inAirRange, COLD_C } from './air.js';

@@ -1,6 +1,6 @@
 /** What is left as tasks of the solver, and what the solver found as bars. */
 import type { JobInHouse, Person, When } from '../model/index.js';
-import { waitOf, type Activity, type Left } from './activities.js';
+import { SHOP, waitOf, type Activity, type Left } from './activities.js';
 import { DAY, handsThere, hoursMask, localTime, minutesSince, SLOT, slotsOf, timeWords } from './calendar.js';
 import { blockSlots, outageBlocks, outagesIn, pieceOf, type Block, type Piece } from './outageBlock.js';
 import type { Bar, Dries, OutageBar, ScheduleInput, SchedulePlan } from './shapes.js';
@@ -13,6 +13,8 @@ export interface Variant {
   together: boolean;
   /** compound that sets in place of one that dries overnight */
   setting: boolean;
+  /** somebody drives to the shop, in place of waiting for what is brought */
+  fetch: boolean;
 }
 export interface Made {
   tasks: Task[];
@@ -44,6 +46,11 @@ export function asTasks({ when }: ScheduleInput, origin: string, left: Left, v: 
   const most = Math.max(0, ...hands);
   const stretch = longestStretch(hands);
   const loudMask = when.loud && hoursMask(origin, [when.loud]);
+  const mayOf = (list: readonly Activity[], more: readonly Uint8Array[]): { may?: Uint8Array } => {
+    const only = list.flatMap((a) => a.only.map((h) => hoursMask(origin, [h])));
+    const masks = [...(list.some((a) => a.loud) && loudMask ? [loudMask] : []), ...only, ...more];
+    return masks.length ? { may: masks.reduce(both) } : {};
+  };
   const lagOf = (w: { middle: number; bad: number }): number => slotsOf(waitOf(w, when.drying));
   const pins = new Map(when.pins.map((p) => [p.step, minutesSince(origin, p.at)]));
   const notBefore = (list: readonly Activity[]): number =>
@@ -80,7 +87,7 @@ export function asTasks({ when }: ScheduleInput, origin: string, left: Left, v: 
         after: n > 0 ? [{ id: ids[n - 1]!, lag: 0 }] : a.after.map((x) => ({ id: endOf(x.id), lag: lagOf(x.wait) })),
         earliest: n > 0 ? 0 : notBefore([a]),
         apart: apartOf(a),
-        ...(a.loud && loudMask ? { may: loudMask } : {}),
+        ...mayOf([a], []),
       });
     });
   }
@@ -95,11 +102,10 @@ export function asTasks({ when }: ScheduleInput, origin: string, left: Left, v: 
           outer.set(endOf(x.id), Math.max(outer.get(endOf(x.id)) ?? 0, lag));
         }
     const never = when.staysOn.filter((s) => s.never && goesOff(b, s.circuitId)).map((s) => inverse(hoursMask(origin, [s.never!])));
-    const masks = [...(members.some((a) => a.loud) && loudMask ? [loudMask] : []), ...never];
     tasks.push({
       ...{ id: b.id, slots: blockSlots(b), hands: b.hands, earliest: notBefore(members) },
       after: [...outer].map(([id, lag]) => ({ id, lag })),
-      ...(masks.length ? { may: masks.reduce(both) } : {}),
+      ...mayOf(members, never),
     });
   }
   const problems = [...off.problems, ...[...blocks.values()].flatMap((b) => tooLong(b, when, v, stretch * SLOT))];
@@ -151,6 +157,7 @@ export function laidOut(
   const pins = new Map(when.pins.map((p) => [p.step, minutesSince(origin, p.at)]));
   const bars = new Map<string, Bar>();
   const outages: OutageBar[] = [];
+  const most = made.hands.reduce((m, h) => Math.max(m, h), 0);
   const put = (a: Activity, start: number, end: number): void => {
     const known = bars.get(a.id);
     if (known) {
@@ -165,7 +172,7 @@ export function laidOut(
         end,
         parts: [{ start, end }],
         pinned: pins.has(a.id),
-        alone: a.hands > Math.max(0, ...made.hands),
+        alone: a.hands > most,
       });
   };
   for (const [id, at] of starts) {
@@ -202,6 +209,7 @@ export function laidOut(
     outageMinutes: union(outages).reduce((s, o) => s + o.end - o.start, 0),
     outageCount: union(outages).length,
     days: alone.size,
+    trips: list.filter((b) => b.activity.step === SHOP).length,
     helperMinutes: Math.max(0, worked - spanned),
   };
 }

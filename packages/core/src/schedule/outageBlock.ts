@@ -73,11 +73,21 @@ function ancestors(id: string, byId: ReadonlyMap<string, Activity>, seen = new S
   return seen;
 }
 
-/** Groups that can be one block: two that rest on each other through something outside can’t. */
-function unparted(groups: OutageGroup[], byId: ReadonlyMap<string, Activity>): OutageGroup[][] {
+/** Whether groups can be one block: two that rest on each other through something outside can’t. */
+function canBeOne(groups: readonly OutageGroup[], byId: ReadonlyMap<string, Activity>): boolean {
   const ids = new Set(groups.flatMap((g) => g.activities));
   const outside = [...ids].flatMap((id) => [...ancestors(id, byId)]).filter((a) => !ids.has(a));
-  return outside.some((a) => [...ancestors(a, byId)].some((x) => ids.has(x))) ? groups.map((g) => [g]) : [groups];
+  return !outside.some((a) => [...ancestors(a, byId)].some((x) => ids.has(x)));
+}
+/** As few blocks as they go into, taken one after another; those that share something stay together. */
+function unparted(groups: readonly OutageGroup[], byId: ReadonlyMap<string, Activity>): OutageGroup[][] {
+  const blocks: OutageGroup[][] = [];
+  for (const g of groups) {
+    const home = blocks.find((b) => b.some((o) => o.activities.some((a) => g.activities.includes(a))) || canBeOne([...b, g], byId));
+    if (home) home.push(g);
+    else blocks.push([g]);
+  }
+  return blocks;
 }
 
 /** One block, or the activity that finds no place in it. */

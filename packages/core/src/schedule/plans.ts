@@ -2,15 +2,16 @@
  * When: what is left of jobs, laid out over the hours that people have. What lies between a breaker’s off and on is one block, as short as
  * its hands allow, and is never left off over a night; the rest goes round it. A few plans none of which beats another.
  */
-import type { When } from '../model/index.js';
-import { leftToDo, type Left } from './activities.js';
+import type { AIMS, When } from '../model/index.js';
+import { leftToDo, withComings, type Left } from './activities.js';
 import { HORIZON_DAYS, localTime, SLOT, timeWords } from './calendar.js';
+import { COLD_C } from './air.js';
 import { asTasks, laidOut, type Made, type Variant } from './layOut.js';
 import type { Schedule, ScheduleInput, SchedulePlan } from './shapes.js';
 import { soonest, type Solved } from './solve.js';
 
 const better = (a: SchedulePlan, b: SchedulePlan): boolean => {
-  const of = (p: SchedulePlan): number[] => [p.outageMinutes, p.outageCount, p.end, p.helperMinutes, p.setting ? 1 : 0];
+  const of = (p: SchedulePlan): number[] => [p.outageMinutes, p.outageCount, p.end, p.helperMinutes, p.trips, p.setting ? 1 : 0];
   const [x, y] = [of(a), of(b)];
   return x.every((n, i) => n <= y[i]!) && x.some((n, i) => n < y[i]!);
 };
@@ -25,19 +26,24 @@ function variants({ when, jobs }: ScheduleInput, left: Left): Variant[] {
     { key: 'alone', words: more.length ? `${first.name} alone` : first.name, people: [first] },
     ...(more.length ? [{ key: 'all', words: [first, ...more].map((p) => p.name).join(' and '), people: when.people }] : []),
   ];
-  return crews.flatMap((c) =>
+  const brought = when.deliveries?.some((d) => d.step === undefined) ?? false;
+  // both ways only where both are on offer
+  const ways = when.shop && brought ? [true, false] : [when.shop !== undefined];
+  const choices = crews.flatMap((crew) =>
     (several ? [false, true] : [false]).flatMap((together) =>
-      (dries ? [false, true] : [false]).map((setting) => ({
-        key: [c.key, ...(together ? ['together'] : []), ...(setting ? ['setting'] : [])].join('-'),
-        title: [
-          c.words,
-          ...(several ? [together ? 'off once for all jobs' : 'each job by itself'] : []),
-          ...(dries ? [setting ? 'setting compound' : 'premixed compound'] : []),
-        ].join(', '),
-        ...{ people: c.people, together, setting },
-      })),
+      (dries ? [false, true] : [false]).flatMap((setting) => ways.map((fetch) => ({ crew, together, setting, fetch }))),
     ),
   );
+  return choices.map(({ crew, together, setting, fetch }) => ({
+    key: [crew.key, ...(together ? ['together'] : []), ...(setting ? ['setting'] : []), ...(ways.length > 1 ? [fetch ? 'fetched' : 'brought'] : [])].join('-'),
+    title: [
+      crew.words,
+      ...(several ? [together ? 'off once for all jobs' : 'each job by itself'] : []),
+      ...(dries ? [setting ? 'setting compound' : 'premixed compound'] : []),
+      ...(ways.length > 1 ? [fetch ? 'parts fetched' : 'parts brought'] : []),
+    ].join(', '),
+    ...{ people: crew.people, together, setting, fetch },
+  })); // prettier-ignore
 }
 
 const localOf = (input: ScheduleInput): ((instant: string) => string) => input.localOf ?? ((instant) => instant.slice(0, 16));
@@ -47,6 +53,7 @@ const leftOf = (input: ScheduleInput, setting = false): Left =>
     input.when.from.slice(0, 10),
     localOf(input),
     input.rates,
+    input.when.air,
   );
 
 /** Lays out what is left; each plan is the soonest of its kind. Never throws. */
@@ -58,13 +65,14 @@ export function scheduleOf(input: ScheduleInput): Schedule {
   if (left.activities.length === 0) return none('Nothing is left to be done.');
   if (when.people.every((p) => p.hours.length === 0))
     return none(when.people.length ? 'Nobody has hours to work in: enter days and hours of at least one person.' : 'Nobody works on it: add a person and their hours.'); // prettier-ignore
+  const cold = when.air && when.air.celsius < COLD_C && left.activities.some((a) => a.wet || a.wait?.kind === 'premixed compound');
   const plans: SchedulePlan[] = [];
   const problems: string[] = [];
   for (const v of variants(input, left)) {
-    const made = asTasks(input, origin, v.setting ? leftOf(input, true) : left, v);
+    const made = asTasks(input, origin, withComings(v.setting ? leftOf(input, true) : left, when, origin, v.fetch), v);
     const solved = soonest(made.tasks, made.hands);
     if (!solved.ok) {
-      const what = made.blocks.get(solved.task)?.groups[0]!.targets.map((t) => `what is done with ${t.words} off`).join(' and ') ?? left.activities.find((a) => a.id === solved.task.replace(/#\d+$/, ''))?.title; // prettier-ignore
+      const what = made.blocks.get(solved.task)?.groups[0]!.targets.map((t) => `what is done with ${t.words} off`).join(' and ') ?? made.loose.get(solved.task)?.activity.title; // prettier-ignore
       problems.push(
         ...made.problems,
         `${v.title}: ${what ?? 'something'} finds no place within ${HORIZON_DAYS} days of the hours entered.`,
@@ -72,26 +80,39 @@ export function scheduleOf(input: ScheduleInput): Schedule {
       continue;
     }
     plans.push({
-      ...laidOut(input, origin, v, made, solved.starts),
+      ...withCold(laidOut(input, origin, v, made, solved.starts), cold === true),
       proved: solved.proved && [...made.blocks.values()].every((b) => b.proved),
       soonerAtMost: (solved.end - solved.atLeast) * SLOT,
     });
   }
+  const by = AIM[when.aim ?? 'end'];
   const kept = plans.filter((p, i) => !plans.some((o, n) => better(o, p) || (n < i && !better(p, o) && same(o, p))));
   return {
     origin,
-    // first those that keep to the compound that was chosen, the soonest ahead
-    plans: kept.sort((a, b) => Number(a.setting) - Number(b.setting) || a.end - b.end),
+    // first those that keep to the compound that was chosen, of these the best by what the user wants, then the soonest
+    plans: kept.sort((a, b) => Number(a.setting) - Number(b.setting) || by(a) - by(b) || a.end - b.end),
     problems: kept.length ? [] : [...new Set(problems)],
     activities: left.activities,
   };
 }
+const AIM: Record<(typeof AIMS)[number], (p: SchedulePlan) => number> = {
+  end: (p) => p.end,
+  off: (p) => p.outageMinutes,
+  outages: (p) => p.outageCount,
+  trips: (p) => p.trips,
+  help: (p) => p.helperMinutes,
+};
 const same = (a: SchedulePlan, b: SchedulePlan): boolean =>
   a.outageMinutes === b.outageMinutes &&
   a.outageCount === b.outageCount &&
   a.end === b.end &&
   a.helperMinutes === b.helperMinutes &&
+  a.trips === b.trips &&
   a.setting === b.setting;
+
+/** What the air is too cold for stands with each plan. */
+const withCold = <P extends { problems: string[] }>(plan: P, cold: boolean): P =>
+  cold ? { ...plan, problems: [...plan.problems, 'Below 50 °F (10 °C) compound and paint are not put on: heat the room, or wait for a warmer day.'] } : plan; // prettier-ignore
 
 /** The plan that was chosen, or the first. */
 export const chosenPlan = (s: Schedule, when: When): SchedulePlan | undefined => s.plans.find((p) => p.key === when.plan) ?? s.plans[0];
@@ -103,7 +124,8 @@ export const whenWords = (s: Pick<Schedule, 'origin'>, minutes: number): string 
 export function laidFor(input: ScheduleInput, key: string): { made: Made; solved: Solved & { ok: true } } | undefined {
   const v = variants(input, leftOf(input)).find((x) => x.key === key);
   if (!v) return undefined;
-  const made = asTasks(input, input.when.from.slice(0, 10), leftOf(input, v.setting), v);
+  const origin = input.when.from.slice(0, 10);
+  const made = asTasks(input, origin, withComings(leftOf(input, v.setting), input.when, origin, v.fetch), v);
   const solved = soonest(made.tasks, made.hands);
   return solved.ok ? { made, solved } : undefined;
 }

@@ -30,8 +30,13 @@ export interface EndRange {
 /**
  * When it is over if each activity takes what days are like: log-normal with the middle as its median and the bad day as its 90th of 100;
  * all of them laid out in the plan’s order again, by the same hours. The same seed gives the same answer.
+ * @param told is told now and then which share of the draws is done
  */
-export function endRange(input: ScheduleInput, key: string, { seed = 1, draws = DRAWS } = {}): EndRange | undefined {
+export function endRange(
+  input: ScheduleInput,
+  key: string,
+  { seed = 1, draws = DRAWS, told }: { seed?: number; draws?: number; told?: (share: number) => void } = {},
+): EndRange | undefined {
   const laid = laidFor(input, key);
   if (!laid) return undefined;
   const { made, solved } = laid;
@@ -41,6 +46,7 @@ export function endRange(input: ScheduleInput, key: string, { seed = 1, draws = 
     middle > 0 && bad > middle ? Math.exp((Math.log(bad / middle) / BAD_DAY_SIGMAS) * normal(next)) : 1;
   const ends: number[] = [];
   for (let n = 0; n < draws; n++) {
+    if (n % 30 === 0) told?.(n / draws);
     const tasks = made.tasks.map((t) => {
       const block = made.blocks.get(t.id);
       const pieces = block ? block.pieces : [made.loose.get(t.id)!];

@@ -9,12 +9,16 @@ import {
   calendarEvents,
   chartOf,
   clockOf,
+  driedIn,
   droppedAt,
+  dryingFactor,
   minuteOf,
   chosenPlan,
   endRange,
   handsThere,
+  inAirRange,
   leftToDo,
+  localBy,
   localTime,
   minutesSince,
   notedTimes,
@@ -70,6 +74,12 @@ describe('the sewing corner, one evening', () => {
     expect(outageMinutes(stepsOf(job('sewing-corner')))).toBe(56);
     expect(plan.outages[0]!.rooms).toEqual(['hall', 'parlour']);
   });
+  it('a bad day never leaves the power off over a night: what is begun is brought to its end', () => {
+    const hour = { ...owner, hours: [at([0, 1, 2, 3, 4, 5, 6], 17, 18)] };
+    const range = endRange({ jobs: [job('sewing-corner')], when: when({ people: [hour] }) }, 'alone')!;
+    // an evening for each of what is longer; never out of sight
+    expect(range.p80).toBeLessThan(10 * 1440);
+  });
   it('what gets worse of a day: half of all days end on Friday or early on Saturday, the same by the same seed', () => {
     const input = { jobs: [job('sewing-corner')], when: when() };
     const [a, b] = [endRange(input, plan.key)!, endRange(input, plan.key)!];
@@ -118,12 +128,112 @@ describe('three coats', () => {
   });
 });
 
+describe('how parts come', () => {
+  const first = (p: SchedulePlan): number => Math.min(...p.bars.filter((b) => b.activity.usesParts).map((b) => b.start));
+  it('a trip of an hour before anything is put in; looking and marking go before it', () => {
+    const [plan, shop] = [planOf('sewing-corner'), planOf('sewing-corner', { shop: { minutes: 60 } })];
+    const trip = shop.bars.find((b) => b.activity.step === 'shop')!;
+    expect([plan.trips, shop.trips, trip.end - trip.start]).toEqual([0, 1, 60]);
+    expect(first(shop)).toBeGreaterThanOrEqual(trip.end);
+    expect(shop.outages.every((o) => trip.end <= o.start || trip.start >= o.end)).toBe(true);
+  });
+  it('a shop that is open on Saturdays only: Friday evening’s work waits for it', () => {
+    const plan = planOf('sewing-corner', { shop: { minutes: 60, open: at([5], 8, 12) } });
+    expect(start(plan, 'shop')).toBe(24 * 60 + 9 * 60);
+    // looking and marking out don’t
+    expect(plan.bars.filter((b) => b.end <= 20 * 60).map((b) => b.activity.step)).toContain('mark-out');
+    expect(first(plan)).toBeGreaterThanOrEqual(24 * 60 + 10 * 60);
+  });
+  it('brought on Monday or fetched on Friday: two plans, neither better, and what counts most stands first', () => {
+    const both = { shop: { minutes: 60 }, deliveries: [{ id: 'd', what: 'parts', at: '2026-11-30T12:00' }] };
+    const of = (aim?: When['aim']) => scheduleOf({ jobs: [job('sewing-corner')], when: when({ ...both, ...(aim ? { aim } : {}) }) }).plans.map((p) => [p.key, p.trips]); // prettier-ignore
+    expect(of()).toEqual([['alone-fetched', 1], ['alone-brought', 0]]); // prettier-ignore
+    expect(of('trips')).toEqual([['alone-brought', 0], ['alone-fetched', 1]]); // prettier-ignore
+    const brought = planOf('sewing-corner', { ...both, plan: 'alone-brought' });
+    expect(first(brought)).toBeGreaterThanOrEqual(3 * 1440 + 12 * 60);
+  });
+  it('one thing that is brought holds its step and what rests on it, nothing else', () => {
+    const plan = planOf('sewing-corner', { deliveries: [{ id: 'd', what: 'the plate', at: '2026-12-02T17:00', step: 'sewing-corner/close-boxes' }] }); // prettier-ignore
+    expect(start(plan, 'close-boxes')).toBeGreaterThanOrEqual(5 * 1440 + 17 * 60);
+    expect(plan.bars.some((b) => b.end < 1440)).toBe(true);
+  });
+});
+
+describe('inspections', () => {
+  const end = (p: SchedulePlan, step: string): number => p.bars.find((b) => b.activity.step === step)!.end;
+  it('a final one behind the test: the note waits for it; fixed to Wednesday at five it holds until then', () => {
+    const tests = stepsOf(job('sewing-corner')).find((s) => s.time.some((t) => t.kind === 'test a face'))!.id;
+    const visits = [{ id: 'v', what: 'Final inspection', after: `sewing-corner/${tests}`, minutes: 30 }];
+    const plan = planOf('sewing-corner', { visits });
+    const visit = plan.bars.find((b) => b.activity.visit)!;
+    expect([visit.activity.title, visit.end - visit.start]).toEqual(['Final inspection', 30]);
+    expect([visit.start >= end(plan, tests), start(plan, 'record') >= visit.end]).toEqual([true, true]);
+    const fixed = planOf('sewing-corner', { visits, pins: [{ step: 'sewing-corner/visit-v', at: '2026-12-02T17:00' }] });
+    expect([start(fixed, 'visit-v'), start(fixed, 'record') >= 5 * 1440 + 17 * 60 + 30, fixed.problems]).toEqual([5 * 1440 + 17 * 60, true, []]); // prettier-ignore
+    // before its work it can't be
+    const early = planOf('sewing-corner', { visits, pins: [{ step: 'sewing-corner/visit-v', at: '2026-11-27T09:00' }] });
+    expect(early.problems.join()).toMatch(/Final inspection is fixed to .* something it rests on isn’t done before/);
+    const event = calendarEvents({ origin: '2026-11-27' }, fixed, 'Sewing corner', 'sewing-corner').find((e) => e.kind === 'visit')!;
+    expect([event.alarm, event.start]).toEqual([1440, '2026-12-02T17:00']);
+  });
+  it('wanted in the middle of what is off, it comes once the power is on again: nothing stays off for a visit', () => {
+    const plan = planOf('sewing-corner', {
+      visits: [{ id: 'v', what: 'Look at the splices', after: 'sewing-corner/wire-source', minutes: 30 }],
+    });
+    const visit = plan.bars.find((b) => b.activity.visit)!;
+    expect(plan.outageMinutes).toBe(56);
+    expect(plan.outages.every((o) => visit.start >= o.end || visit.end <= o.start)).toBe(true);
+  });
+});
+
+describe('rooms that are not free', () => {
+  it('work in the sewing room only on Sunday mornings, and from the sixth of December on', () => {
+    const free = { id: 'r', roomId: 'sewing-room', hours: at([6], 9, 12), from: '2026-12-05T00:00' };
+    const roomId = job('sewing-corner').found.rooms.find((r) => /sewing/i.test(r.name))!.id;
+    const plan = planOf('sewing-corner', { rooms: [{ ...free, roomId }] });
+    const there = plan.bars.filter((b) => b.activity.where === roomId);
+    expect(there.length).toBeGreaterThan(0);
+    // 6 December 2026 is a Sunday, nine days after the Friday
+    for (const b of there) expect([b.start >= 9 * 1440 + 9 * 60, b.end % 1440 <= 12 * 60]).toEqual([true, true]);
+  });
+});
+
+describe('the air', () => {
+  it('70 °F and half humidity is the measure; by hand: 50 °F and 80 % take up 2.46 hPa of 12.51, five times as long', () => {
+    expect(dryingFactor({ celsius: (70 - 32) / 1.8, humidity: 50 })).toBeCloseTo(1, 9);
+    // saturated air holds 24.97 hPa at 21.1 °C and 12.27 at 10 °C (psychrometric tables: 25.0 and 12.3)
+    expect(dryingFactor({ celsius: 10, humidity: 80 })).toBeCloseTo((25.0 * 0.5) / (12.3 * 0.2), 1);
+  });
+  it('a premixed coat takes its 24 h by the factor, never under 8; what sets by itself takes what it takes', () => {
+    expect(driedIn('premixed compound', { celsius: (70 - 32) / 1.8, humidity: 50 }).middle).toBe(24 * 60);
+    expect(driedIn('premixed compound', { celsius: 40, humidity: 10 }).middle).toBe(8 * 60);
+    expect(driedIn('setting compound', { celsius: 10, humidity: 80 })).toEqual({ middle: 20, bad: 45 });
+    expect(driedIn('wall paint', undefined)).toEqual({ middle: 120, bad: 240 });
+  });
+  it('what is no air that anything dries in is none', () => {
+    expect([inAirRange('celsius', 20), inAirRange('celsius', 1), inAirRange('humidity', 90), inAirRange('humidity', 91), inAirRange('celsius', NaN)]).toEqual([true, false, true, false, false]); // prettier-ignore
+  });
+  it('in damp air coats lie days apart; below 50 °F the plan says that they are not put on', () => {
+    const plan = planOf('wainscot', { plan: 'alone', air: { celsius: 12, humidity: 80 } });
+    expect(start(plan, 'coat-2') - start(plan, 'coat-1')).toBeGreaterThan(3 * 1440);
+    expect(plan.problems).toEqual([]);
+    expect(planOf('wainscot', { plan: 'alone', air: { celsius: 8, humidity: 50 } }).problems.join()).toMatch(/Below 50 °F/);
+  });
+});
+
 describe('dust and what is wet', () => {
   it('are kept apart where they are at one place, and nowhere else', () => {
     const jobs = [job('wainscot'), job('stone-trough')];
     const input = { jobs, when: when() };
     const left = leftToDo(jobs, '2026-11-27', (at) => at.slice(0, 16));
-    const { tasks } = asTasks(input, '2026-11-27', left, { key: 'k', title: 't', people: [owner], together: false, setting: false });
+    const { tasks } = asTasks(input, '2026-11-27', left, {
+      key: 'k',
+      title: 't',
+      people: [owner],
+      together: false,
+      setting: false,
+      fetch: false,
+    });
     const by = new Map(left.activities.map((a) => [a.id, a]));
     const pairs = tasks.flatMap((t) => (t.apart ?? []).map((id) => [by.get(t.id)!, by.get(id)!] as const));
     expect(pairs.length).toBeGreaterThan(0);
@@ -265,6 +375,8 @@ describe('drawn', () => {
       undefined,
       undefined,
     ]);
+    // five hours behind UTC, and half past five ahead of it (India)
+    expect([localBy(300), localBy(-330)].map((local) => local('2026-11-27T20:00:00Z'))).toEqual(['2026-11-27T15:00', '2026-11-28T01:30']);
     expect([clockOf(570), droppedAt(chart, 1, 572)]).toEqual(['09:30', '2026-11-28T09:30']);
   });
   it('an inspection is a visit with an alarm a day before; work without a break is one entry', () => {
@@ -276,11 +388,7 @@ describe('drawn', () => {
     ]);
     // the same with marking out as a visit of somebody else
     const [plan] = s.plans;
-    const bars = plan!.bars.map((b) =>
-      b.activity.step === 'mark-out'
-        ? { ...b, activity: { ...b.activity, time: [{ kind: 'rough-in inspection' as const, count: 1 }] } }
-        : b,
-    );
+    const bars = plan!.bars.map((b) => (b.activity.step === 'mark-out' ? { ...b, activity: { ...b.activity, visit: true } } : b));
     const visit = calendarEvents(s, { ...plan!, bars }, 'Sewing corner', 'sewing-corner');
     expect(visit.filter((e) => e.alarm !== undefined).map((e) => [e.kind, e.start, e.alarm])).toEqual([
       ['visit', '2026-11-27T17:15', 1440],
@@ -301,6 +409,16 @@ describe('a job that comes after another', () => {
       for (const b of of(second.id)) expect(b.start).toBeGreaterThanOrEqual(end);
       expect(p.outageCount).toBe(2);
     }
+  });
+});
+
+describe('three jobs on one circuit, the third after the first', () => {
+  it('the first two are off together, the third by itself', () => {
+    const [first, other] = [job('sewing-corner'), job('hall-box-replaced')];
+    const third: JobInHouse = { ...job('wainscot'), after: [first.id] };
+    const { plans } = scheduleOf({ jobs: [first, other, third], when: when() });
+    const together = plans.find((p) => p.key.includes('together'))!;
+    expect(together.outages.filter((o) => o.key === 'c4')).toHaveLength(2);
   });
 });
 

@@ -40,6 +40,8 @@ export interface SchedulePlan {
   outageCount: number;
   /** days on which somebody works */
   days: number;
+  /** drives to the shop */
+  trips: number;
   /** minutes of hands other than the first person’s */
   helperMinutes: number;
   /** whether every order was tried; else how many minutes sooner it could end at most */
@@ -53,7 +55,7 @@ export interface SchedulePlan {
 export interface Schedule {
   /** day whose midnight minutes count from */
   origin: string;
-  /** none beaten by another in outage, number of outages, end, what a helper gives, and keeping to the compound that was chosen */
+  /** none beaten by another in outage, number of outages, end, trips, what a helper gives, and keeping to the compound that was chosen */
   plans: SchedulePlan[];
   /** why there is none */
   problems: string[];

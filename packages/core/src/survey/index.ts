@@ -8,3 +8,4 @@ export * from './surveyElevation.js';
 export * from './readings.js';
 export * from './roomList.js';
 export * from './wiringSeen.js';
+export * from './removal.js';

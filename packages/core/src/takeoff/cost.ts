@@ -1,82 +1,9 @@
 /** What the parts of a job cost by the user's prices, in the packets they come in; and the whole of it with work, fees, reserve and tax. */
-import { ARTICLES, priceOf, type ArticleId, type Prices } from '../catalog/index.js';
+import type { ArticleId } from '../catalog/index.js';
 import { term } from '../codebook/index.js';
-import type { House, Money, PriceNote, Sum } from '../model/index.js';
-import type { MaterialRow } from './materials.js';
-
-export type PriceNotes = Partial<Record<ArticleId, PriceNote | undefined>>;
-
-export interface PartsCost {
-  total: number;
-  sum: Sum;
-  /** rows of which nobody can say how much yet */
-  unknown: string[];
-  /** how many rows stand on a placeholder */
-  placeholders: number;
-}
-
-const priced = (rows: readonly MaterialRow[]) =>
-  rows.flatMap((r) =>
-    r.article !== undefined && r.count !== undefined && r.count > 0 ? [{ ...r, article: r.article, count: r.count }] : [],
-  );
-const printCount = (count: number): string => (Number.isInteger(count) ? `${count}` : count.toFixed(1));
-
-export function partsCost(rows: readonly MaterialRow[], prices: Prices | undefined): PartsCost {
-  const list = priced(rows);
-  const terms = list.map((r) => {
-    const { unit } = ARTICLES[r.article];
-    const each = priceOf(prices, r.article);
-    return term(r.what, r.count * each, 'count', {
-      how: `${printCount(r.count)}${unit === 'each' ? '' : ` ${unit}`} × ${each}${prices?.[r.article] === undefined ? ', placeholder' : ''}`,
-    });
-  });
-  const total = terms.reduce((s, t) => s + t.value, 0);
-  return {
-    total,
-    sum: { terms, result: term('parts, by your prices', total, 'count') },
-    unknown: rows.filter((r) => r.amount.startsWith('can’t tell')).map((r) => r.what),
-    placeholders: list.filter((r) => prices?.[r.article] === undefined).length,
-  };
-}
-
-/** Things of which one more is bought by those who keep spares (handbook 24: what breaks). */
-const BREAKS: readonly ArticleId[] = [
-  'box-old-work',
-  'receptacle-15',
-  'receptacle-20',
-  'receptacle-protective',
-  'switch',
-  'connector',
-  'clamp',
-];
-/** One more of each thing in the list that is known to break. */
-export function sparesOf(rows: readonly MaterialRow[]): MaterialRow[] {
-  const there = new Set(priced(rows).map((r) => r.article));
-  return BREAKS.filter((a) => there.has(a)).map((article) => ({
-    ...{ what: `spare: ${ARTICLES[article].name}`, amount: '1', why: 'what breaks is there once more (common practice)' },
-    ...{ article, count: 1 },
-  }));
-}
-
-/** What is bought of things that come in packets: several rows of one article share its packets. */
-export interface PacketLine {
-  article: ArticleId;
-  needed: number;
-  packet: number;
-  packets: number;
-  /** what the packets cost beyond what is needed */
-  beyond: number;
-}
-export function packetLines(rows: readonly MaterialRow[], prices: Prices | undefined, notes: PriceNotes | undefined): PacketLine[] {
-  const needed = new Map<ArticleId, number>();
-  for (const r of priced(rows)) needed.set(r.article, (needed.get(r.article) ?? 0) + r.count);
-  return [...needed].flatMap(([article, count]) => {
-    const packet = notes?.[article]?.packet;
-    if (packet === undefined || packet === 1) return [];
-    const packets = Math.ceil(count / packet - 1e-9);
-    return [{ article, needed: count, packet, packets, beyond: (packets * packet - count) * priceOf(prices, article) }];
-  });
-}
+import type { Job, Money, Sum } from '../model/index.js';
+import type { PriceNotes } from './packets.js';
+import type { Shopping } from './shopping.js';
 
 /** A price older than this says so (common practice). Days. */
 export const OLD_PRICE_DAYS = 365;
@@ -84,11 +11,11 @@ export const OLD_PRICE_DAYS = 365;
 const daysBetween = (from: string, to: string): number => (Date.parse(`${to}T00:00:00Z`) - Date.parse(`${from}T00:00:00Z`)) / 86_400_000;
 /** Articles among the rows whose price is older than a year, with the day it was noted. */
 export function oldPrices(
-  rows: readonly MaterialRow[],
+  rows: readonly { article?: ArticleId | undefined }[],
   notes: PriceNotes | undefined,
   today: string,
 ): { article: ArticleId; on: string }[] {
-  return [...new Set(priced(rows).map((r) => r.article))].flatMap((article) => {
+  return [...new Set(rows.flatMap((r) => r.article ?? []))].flatMap((article) => {
     const on = notes?.[article]?.on;
     return on !== undefined && daysBetween(on, today) > OLD_PRICE_DAYS ? [{ article, on }] : [];
   });
@@ -108,25 +35,25 @@ export interface WholeCost {
 }
 
 /**
- * Parts in their packets, work at the user's rate, fees, what is put aside, tax on all of it.
+ * What is paid for parts, work at the user's rate, fees, what is put aside, tax on all of it.
  * @param minutes of the work on a middle day
  */
-export function wholeCost(rows: readonly MaterialRow[], minutes: number, house: Pick<House, 'prices' | 'priceNotes' | 'money'>): WholeCost {
-  const { prices, priceNotes, money } = house;
+export function wholeCost(
+  shopping: Pick<Shopping, 'total' | 'lines' | 'unknown' | 'placeholders'>,
+  minutes: number,
+  money: Money | undefined,
+): WholeCost {
   const base: Partial<Money> = money ?? {};
-  const all = base.spares ? [...rows, ...sparesOf(rows)] : rows;
-  const cost = partsCost(all, prices);
-  const beyond = packetLines(all, prices, priceNotes).reduce((s, p) => s + p.beyond, 0);
-  const parts = cost.total + beyond;
+  const parts = shopping.total;
   const hours = minutes / 60;
   const work = hours * (base.hour ?? 0);
   const fees = (base.fees ?? []).reduce((s, f) => s + f.amount, 0);
   const reserve = ((parts + work) * (base.reservePercent ?? 0)) / 100;
   const tax = ((parts + work + fees + reserve) * (base.taxPercent ?? 0)) / 100;
   const total = parts + work + fees + reserve + tax;
+  const bought = shopping.lines.filter((l) => l.buy !== '').length;
   const terms = [
-    term('parts, by your prices', cost.total, 'count', { how: `${all.length} rows${cost.placeholders ? `, ${cost.placeholders} on placeholders` : ''}` }),
-    ...(beyond > 0 ? [term('what packets hold beyond it', beyond, 'count')] : []),
+    term('parts, as they are sold', parts, 'count', { how: `${bought} lines${shopping.placeholders ? `, ${shopping.placeholders} on placeholders` : ''}` }),
     ...(base.hour === undefined ? [] : [term('work', work, 'count', { how: `${hours.toFixed(1)} h × ${base.hour}` })]),
     ...(base.fees ?? []).map((f) => term(f.what, f.amount, 'count')),
     ...(reserve > 0 ? [term('put aside', reserve, 'count', { how: `${base.reservePercent} % of parts and work` })] : []),
@@ -136,12 +63,54 @@ export function wholeCost(rows: readonly MaterialRow[], minutes: number, house: 
     ...{ total, parts, work, fees, reserve, tax },
     sum: { terms, result: term('together', total, 'count') },
     missing: [
-      ...(cost.unknown.length ? [`how much is not known of ${cost.unknown.join(', ')}`] : []),
-      ...(cost.placeholders ? [`${cost.placeholders} rows stand on placeholder prices`] : []),
+      ...(shopping.unknown.length ? [`how much is not known of ${shopping.unknown.join(', ')}`] : []),
+      ...(shopping.placeholders ? [`${shopping.placeholders} lines stand on placeholder prices`] : []),
       ...(base.hour === undefined ? ['what an hour of work costs was not said'] : []),
       ...(base.currency === undefined ? ['no currency was said'] : []),
     ],
   };
+}
+
+export interface AgainstActual {
+  what: string;
+  planned: number | undefined;
+  actual: number | undefined;
+  /** actual less planned; undefined where one of them is */
+  off: number | undefined;
+}
+/**
+ * What was planned beside what it came to: parts, hours, work at the rate, fees. A thing that nobody noted has no actual figure.
+ * @param noted minutes that the steps say they took, and how many of the steps said so
+ */
+export function againstActual(
+  planned: WholeCost,
+  minutes: number,
+  job: Pick<Job, 'actual'>,
+  noted: { minutes: number; steps: number },
+  money: Money | undefined,
+): AgainstActual[] {
+  const paid = job.actual?.paid ?? [];
+  const of = (kind: (typeof paid)[number]['kind']): number | undefined => {
+    // nothing was typed where the amount is 0 still
+    const list = paid.filter((p) => p.kind === kind && p.amount > 0);
+    return list.length ? list.reduce((s, p) => s + p.amount, 0) : undefined;
+  };
+  const more = job.actual?.minutes;
+  const spentMinutes = noted.steps === 0 && more === undefined ? undefined : noted.minutes + (more ?? 0);
+  const [parts, fees, help] = [of('parts'), of('fees'), of('help')];
+  const work = money?.hour === undefined || spentMinutes === undefined ? undefined : (spentMinutes / 60) * money.hour;
+  // a whole of which a part is missing would pass for less than it was
+  const whole = parts === undefined || (fees === undefined && planned.fees > 0) || (money?.hour !== undefined && work === undefined);
+  const together = whole ? undefined : parts + (fees ?? 0) + (help ?? 0) + (work ?? 0);
+  const rows: Omit<AgainstActual, 'off'>[] = [
+    { what: 'parts', planned: planned.parts, actual: parts },
+    { what: 'fees', planned: planned.fees, actual: fees },
+    ...(help === undefined ? [] : [{ what: 'help that was paid', planned: undefined, actual: help }]),
+    { what: 'hours', planned: minutes / 60, actual: spentMinutes === undefined ? undefined : spentMinutes / 60 },
+    ...(money?.hour === undefined ? [] : [{ what: 'work at your rate', planned: planned.work, actual: work }]),
+    { what: 'together', planned: planned.total, actual: together },
+  ];
+  return rows.map((r) => ({ ...r, off: r.actual === undefined || r.planned === undefined ? undefined : r.actual - r.planned }));
 }
 
 /** `1 234.50 €`; without a currency the number alone. */

@@ -1,15 +1,18 @@
 /** What the planned state has and the found state lacks; counted by hand for the demo's job. */
 import { describe, expect, it } from 'vitest';
-import { sewingCorner } from '../demo/index.js';
+import { demoJobsInHouse, sewingCorner } from '../demo/index.js';
 import { ledgerOf } from '../ledger/index.js';
 import { applyEdits, type JobInHouse } from '../model/index.js';
-import { materialsOf, toolsOf } from './materials.js';
+import { toolsByStep } from '../work/index.js';
+import { materialsOf, paintMl } from './materials.js';
 
 const row = (job: JobInHouse, what: RegExp) => materialsOf(job).find((m) => what.test(m.what));
 const remedy = (job: JobInHouse, rule: string, title: RegExp): JobInHouse => {
   const chosen = ledgerOf(job).flatMap((f) => (f.rule === rule ? f.remedies : [])).find((r) => title.test(r.title))!; // prettier-ignore
   return applyEdits(job, chosen.edits);
 };
+
+const tools = (job: JobInHouse): string => toolsByStep([job]).map((x) => x.tool).join(); // prettier-ignore
 
 describe('Sewing corner', () => {
   it('one box, one tamper-resistant receptacle, a plate, and cable to the next foot', () => {
@@ -29,7 +32,7 @@ describe('Sewing corner', () => {
     expect(materialsOf(job).filter((m) => /old-work/.test(m.what))).toEqual([expect.objectContaining({ amount: '2' })]);
     expect(row(job, /ground screw/)).toBeUndefined();
     expect(row(job, /bare for pigtails/)).toMatchObject({ amount: '1 × 6 in' });
-    expect(toolsOf(job).join()).toMatch(/free the old box/);
+    expect(tools(job)).toMatch(/free the old box/);
   });
   it('an arc-fault breaker is of the type listed for the panel', () => {
     expect(row(remedy(sewingCorner, 'arc-fault', /breaker/), /arc-fault/)!.what).toMatch(/type listed for the panel/);
@@ -62,7 +65,34 @@ describe('Sewing corner', () => {
         })),
       },
     };
-    expect(toolsOf(plaster).join()).toMatch(/plaster and lath crumble/);
-    expect(toolsOf(sewingCorner).join()).not.toMatch(/crumble/);
+    expect(tools(plaster)).toMatch(/plaster and lath crumble/);
+    expect(tools(sewingCorner)).not.toMatch(/crumble/);
+  });
+});
+
+describe('paint', () => {
+  it('a litre covers 10 m² (common practice): 1 m² is 100 ml, 0.51 m² rounds up to 100, a patch never takes less than 50', () => {
+    expect([1e6, 0.51e6, 0.5e6, 0.02e6].map(paintMl)).toEqual([100, 100, 50, 50]);
+  });
+  it('primer and paint once each where something is patched, none where nothing is', () => {
+    const wainscot = demoJobsInHouse.find((j) => j.id === 'wainscot')!;
+    expect(materialsOf(wainscot).filter((r) => r.article === 'primer' || r.article === 'paint').map((r) => r.article)).toEqual(['primer', 'paint']); // prettier-ignore
+    expect(materialsOf(sewingCorner).some((r) => r.article === 'paint')).toBe(false);
+  });
+});
+
+describe('tools', () => {
+  it('in the order in which the work asks for them, each with its first step and how many more', () => {
+    const list = toolsByStep([sewingCorner]);
+    expect(list[0]).toEqual({ tool: 'sheets against dust, tape', for: 'Before anything is opened' });
+    const at = (tool: RegExp) => list.findIndex((t) => tool.test(t.tool));
+    expect([at(/tape measure/) < at(/jab saw/), at(/breaker lock/) < at(/tester and meter/)]).toEqual([true, true]);
+    // proved dead once, and the faces tested after
+    expect(list.find((t) => /tester and meter/.test(t.tool))!.for).toMatch(/^Prove it dead, and 1 more$/);
+  });
+  it('of two jobs the first that needs one is named', () => {
+    const both = toolsByStep([sewingCorner, demoJobsInHouse.find((j) => j.id === 'wainscot')!]);
+    expect(both[0]!.for).toBe('Sewing corner: Before anything is opened, and 1 more');
+    expect(both.find((t) => /120 grit/.test(t.tool))!.for).toMatch(/^Wainscot: /);
   });
 });

@@ -1,7 +1,7 @@
 /** What to buy and what to bring: what the planned state has and the found state lacks. */
 import { BOX_KINDS, DEVICE_KINDS, FINISHES, isReceptacle, LAMP_BOXES, type ArticleId, type CoilArticle } from '../catalog/index.js';
 import { inPlaceBoxes, judgeWork, wiringOf, workOf, type Work, type WorkBox, type WorkRun } from '../ledger/index.js';
-import { cutStock, onSurface, type PatchPlan } from '../layout/index.js';
+import { blocksBetween, cutStock, type PatchPlan } from '../layout/index.js';
 import { feet, printAwg, printLength, printMark, toFeet } from '../measure/index.js';
 import { openFraming, type JobInHouse } from '../model/index.js';
 import { boxMaterial, cableKind } from '../wiring/index.js';
@@ -32,7 +32,10 @@ const byFoot = (article: ArticleId, what: string, mm: number, amount: string, wh
   count: toFeet(mm),
 });
 
-export const cableArticle = (gauge: number): CoilArticle => (gauge >= 14 ? 'cable-14' : gauge === 12 ? 'cable-12' : 'cable-10');
+export function cableArticle(gauge: number, conductors: number): CoilArticle {
+  const two: CoilArticle = gauge >= 14 ? 'cable-14' : gauge === 12 ? 'cable-12' : 'cable-10';
+  return conductors > 2 ? `${two}-3` : two;
+}
 const BOX_ARTICLE: Record<(typeof BOX_KINDS)[keyof typeof BOX_KINDS]['mounting'], ArticleId> = {
   wings: 'box-old-work',
   'nail-on': 'box-nail-on',
@@ -59,7 +62,7 @@ export function materialsOf(job: JobInHouse): MaterialRow[] {
     rows.push(
       r.run
         ? byFoot(
-            cableArticle(r.cable.gauge),
+            cableArticle(r.cable.gauge, r.cable.conductors.length),
             kind,
             r.run.buyMm,
             printLength(r.run.buyMm, job.unit, { style: 'feet' }),
@@ -147,6 +150,8 @@ export function materialsOf(job: JobInHouse): MaterialRow[] {
   }
   const metal = w.boxes.filter((b) => boxMaterial(b.box) === 'metal').length + w.lamps.length;
   if (metal) rows.push(each('ground-screw', 'ground screw for a metal box', metal, 'a metal box gets its own ground lead'));
+  const screwed = w.boxes.filter((b) => b.role !== 'opened' && b.box.kind !== 'other' && BOX_KINDS[b.box.kind].mounting === 'stud-screw').length; // prettier-ignore
+  if (screwed) rows.push(each('screw', 'screw into wood, for a box', screwed * 2, 'two through the side of the box into the stud'));
   for (const { box } of w.boxes.filter((b) => b.role !== 'opened' && b.box.divided))
     rows.push(each('divider', 'divider listed for that box', 1, `power and low voltage apart in ${box.name}`));
   rows.push(...wayRows(job, w));
@@ -232,7 +237,20 @@ function racewayRows(job: JobInHouse, w: Work): MaterialRow[] {
     lengths('track'),
     lengths('cover'),
     ...[...kinds].map(([what, count]) => each('raceway-fitting', `raceway fitting: ${what}`, count, 'of the same make as the track')),
-    each('screw', 'screw into wood, for the track', raceway.supports.length * 2, 'two at each place where it is held'),
+    ...[
+      each(
+        'screw',
+        'screw into wood, for the track',
+        raceway.supports.filter((s) => !s.anchor).length * 2,
+        'two at each place where it is held',
+      ),
+      each(
+        'anchor',
+        'wall anchor with its screw, for the track',
+        raceway.supports.filter((s) => s.anchor).length * 2,
+        'two at each place where no stud is known, of a kind for that wall: where a stud is found a screw takes its place',
+      ),
+    ].filter((row) => row.count! > 0),
   ];
 }
 
@@ -247,7 +265,7 @@ function lampRows(job: JobInHouse, w: Work): MaterialRow[] {
   const kind = `${cableKind(w.lampRuns[0]?.cable ?? { gauge: 14, conductors: ['black', 'white'] })} nonmetallic-sheathed cable with ground`;
   return [
     byFoot(
-      cableArticle(w.lampRuns[0]?.cable.gauge ?? 14),
+      cableArticle(w.lampRuns[0]?.cable.gauge ?? 14, w.lampRuns[0]?.cable.conductors.length ?? 2),
       kind,
       buyMm,
       printLength(buyMm, job.unit, { style: 'feet' }),
@@ -265,6 +283,7 @@ function wayRows(job: JobInHouse, w: Work): MaterialRow[] {
   const traced = [...w.runs, ...w.lampRuns].flatMap((r) => r.traced ?? []);
   const sum = (of: (t: (typeof traced)[number]) => number): number => traced.reduce((n, t) => n + of(t), 0);
   const crossings = w.runs.flatMap((r) => r.crossings);
+  const blocks = w.runs.reduce((n, r) => n + (r.traced || !r.from ? 0 : blocksBetween(r.to.wall, r.from.box, r.to.box).length), 0); // prettier-ignore
   const add = (article: ArticleId, what: string, count: number, why: string): void => {
     if (count > 0) rows.push(each(article, what, count, why));
   };
@@ -289,7 +308,7 @@ function wayRows(job: JobInHouse, w: Work): MaterialRow[] {
   add(
     'seal',
     'fire-block sealant, holes to fill',
-    sum((t) => t.counts.seals),
+    sum((t) => t.counts.seals) + blocks,
     'every hole through a plate or a block (IRC R302.11)',
   );
   for (const out of traced.flatMap((t) => t.outside))
@@ -320,6 +339,7 @@ function patchRows(job: JobInHouse, given: { b: WorkBox; patch: PatchPlan | unde
   const patches = given.flatMap(({ b, patch, why }) => (patch && patch.pieces.length > 0 ? [{ b, patch, why }] : []));
   if (patches.length === 0) return [];
   const sum = (of: (p: PatchPlan) => number): number => patches.reduce((n, { patch }) => n + of(patch), 0);
+  const coats = [0, 1, 2].map((i) => sum((p) => p.coatsMm2[i] ?? 0));
   return [
     ...patches.flatMap(({ b, patch, why }) =>
       patch.pieces.map(({ piece }) => ({
@@ -352,44 +372,24 @@ function patchRows(job: JobInHouse, given: { b: WorkBox; patch: PatchPlan | unde
     {
       what: `compound, ${job.schools.compound}`,
       amount: `${Math.ceil(sum((p) => p.compoundMl) / 50) * 50} ml`,
-      why: 'three coats, each wider',
+      why: `three coats, each wider: ${coats.map((mm2) => `${Math.ceil(mm2 / 645.16)} in²`).join(', ')}`,
       article: 'compound',
       count: (Math.ceil(sum((p) => p.compoundMl) / 50) * 50) / 1000,
     },
+    ...paintRows(coats[2]!, 'the last coat of compound'),
   ];
 }
 
-/** Tools by what the plan does. */
-export function toolsOf(job: JobInHouse): string[] {
-  const w = workOf(job);
-  const cut = w.boxes.filter((b) => b.role !== 'opened' && !onSurface(b.box) && !b.wall.faces[b.box.face].open);
-  const nailed = w.boxes.some((b) => b.role === 'new' && b.wall.faces[b.box.face].open);
-  const finishes = cut.flatMap((b) => b.wall.faces[b.box.face].layers.map((l) => l.finish));
-  const members = new Set([...w.runs, ...w.lampRuns].flatMap((r) => (r.traced?.holes ?? []).map((h) => h.member)));
-  const masonry = w.boxes.some((b) => b.role === 'new' && b.wall.framing.material === 'masonry');
-  const outside = w.runs.some((r) => r.traced?.outside.length);
-  return [
-    'tester and meter, fresh batteries, and a source known to be live',
-    'breaker lock or label',
-    'tape measure, level, pencil',
-    ...(w.raceway ? ['fine saw with a mitre box, round file, deburring tool; long level'] : []),
-    ...(w.raceway || masonry || cut.length === 0 ? [] : ['scope or bent wire to look into the bay']),
-    ...(nailed ? ['hammer; a stick cut to the height of the boxes'] : []),
-    ...(w.raceway || (cut.length === 0 && !masonry)
-      ? []
-      : [
-          masonry
-            ? 'double blade with extraction, chisel, hammer, drill with a masonry bit'
-            : finishes.includes('plaster-lath')
-              ? 'multi-tool with depth stop (plaster and lath crumble under a jab saw)'
-              : 'jab saw or shallow multi-tool',
-        ]),
-    ...(cut.length || w.raceway || masonry ? ['fish tape or stiff wire'] : []),
-    ...(members.size ? ['drill, 3/4 in wood bit, and a long bit for plates'] : []),
-    ...(outside ? ['long bit for the outer wall, masonry bit for its outer skin'] : []),
-    'sheath slitter, wire stripper, pliers, screwdrivers with torque marks',
-    masonry ? 'eye and ear protection, mask against silica, sheets' : 'eye protection, mask, sheet for dust',
-    ...(w.ownCircuit ? ['barrier for the service lugs, lamp that does not hang on the panel'] : []),
-    ...(job.changes.some((x) => x.do === 'replace-box') ? ['saw blade for nails, to free the old box'] : []),
-  ];
+/** A litre covers about 10 m² once (common practice; the tin says its own). */
+const MM2_PER_LITRE = 10e6;
+/** Millilitres of one coat over so much wall, by the 50; never less: brush and tin keep some. */
+export const paintMl = (mm2: number): number => Math.max(50, Math.ceil(mm2 / MM2_PER_LITRE / 0.05 - 1e-9) * 50);
+/** Primer and paint for so much wall, one coat each. */
+function paintRows(mm2: number, what: string): MaterialRow[] {
+  const ml = paintMl(mm2);
+  const why = `${Math.ceil(mm2 / 645.16)} in² of ${what}, once; a litre covers about 10 m² (common practice)`;
+  return (['primer', 'paint'] as const).map((article) => ({
+    what: article === 'primer' ? 'primer' : 'wall paint, of the wall’s colour',
+    ...{ amount: `${ml} ml`, why, article, count: ml / 1000 },
+  }));
 }

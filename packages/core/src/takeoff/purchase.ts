@@ -19,6 +19,8 @@ export interface PieceNeed {
   mm: number;
   /** what it is for */
   what: string;
+  /** what is really cut of it, where something is bought over; absent: all of it */
+  cutMm?: number;
 }
 export interface Cut {
   /** a coil that is bought, or one on hand */
@@ -34,10 +36,18 @@ export interface Purchase {
   buy: { kind: StockKind; count: number }[];
   cuts: Cut[];
   price: number;
-  /** no purchase is cheaper */
+  /** what the rests that are worth keeping count: the purchase with the least price less their worth is taken */
+  restsWorth: number;
+  /** no purchase is cheaper, rests counted */
   proved: boolean;
-  /** what any purchase costs at least */
+  /** what any purchase costs at least, rests counted */
   least: number;
+}
+/** What a rest is worth that is long enough to be kept. */
+export interface RestWorth {
+  leastMm: number;
+  /** for a mm of it; below what a mm of any kind costs, or hoarding would pay */
+  perMm: number;
 }
 export type PurchaseResult =
   | { ok: true; purchase: Purchase }
@@ -47,24 +57,30 @@ export type PurchaseResult =
 const SLACK = 1e-6;
 /** Lengths are told apart by the inch where only a bound is reckoned. */
 const UNIT_MM = 25.4;
-/** Purchases that are looked at, and ways of laying pieces into one of them, before a good one has to do. */
+/** Purchases that are looked at, ways of laying pieces into one of them, and in all, before a good one has to do. */
 const MOST_PURCHASES = 4000;
 const MOST_LAID = 20_000;
+const MOST_LAID_IN_ALL = 200_000;
+const NO_WORTH: RestWorth = { leastMm: 0, perMm: 0 };
 
 /**
- * Purchases are tried in the order of what they cost at least; the first that all pieces can be laid into is the cheapest.
- * @param kerfMm what the saw takes between two pieces; 0 for cable
- * @throws RangeError for a length or a price that is none
+ * Purchases are tried in the order of what they cost at least. Without a worth of rests the first that all pieces can be laid into is the
+ * cheapest; with one, as long as what is to come could still be cheaper than the best so far.
+ * @param kerfMm what the saw takes at each cut; 0 for cable
+ * @throws RangeError for a length or a price that is none, or a rest worth as much as new stock
  */
 export function cheapestPurchase(
   pieces: readonly PieceNeed[],
   kinds: readonly StockKind[],
   onHand: readonly OnHand[] = [],
   kerfMm = 0,
+  rest: RestWorth = NO_WORTH,
 ): PurchaseResult {
   for (const x of [...pieces, ...kinds, ...onHand])
     if (!(x.mm > 0 && Number.isFinite(x.mm))) throw new RangeError('cheapestPurchase: a length is above 0 mm');
   for (const k of kinds) if (!(k.price >= 0 && Number.isFinite(k.price))) throw new RangeError('cheapestPurchase: a price is not below 0');
+  if (!(rest.perMm >= 0) || kinds.some((k) => rest.perMm > 0 && rest.perMm * (k.mm + kerfMm) >= k.price))
+    throw new RangeError('cheapestPurchase: a rest is worth less than new stock of its length');
   const longestMm = Math.max(0, ...kinds.map((k) => k.mm), ...onHand.map((h) => h.mm));
   const tooLong = pieces.filter((p) => p.mm > longestMm + SLACK);
   if (tooLong.length) return { ok: false, tooLong, longestMm };
@@ -73,10 +89,11 @@ export function cheapestPurchase(
   const need = takes.reduce((s, x) => s + x, 0);
   const there = onHand.map((h) => h.mm + kerfMm);
   const useful = dominating(kinds);
-  const cover = coverCost(need - there.reduce((s, x) => s + x, 0), useful, kerfMm);
-  const search = new Cheapest(takes, there, useful, kerfMm, cover);
-  const { counts, laid, least, proved } = search.run();
-  return { ok: true, purchase: told(sorted, kerfMm, onHand, useful, counts, laid, least, proved) };
+  // what a kind costs when all of its length is kept: no purchase costs less
+  const kept = useful.map((k) => ({ ...k, price: k.price - rest.perMm * (k.mm + kerfMm) }));
+  const cover = coverCost(need - there.reduce((s, x) => s + x, 0), kept, kerfMm);
+  const search = new Cheapest(takes, there, kept, kerfMm, rest, cover);
+  return { ok: true, purchase: told(sorted, kerfMm, onHand, useful, rest, search.run()) };
 }
 
 /** Kinds that no other beats: as long and no dearer. */
@@ -117,17 +134,26 @@ interface State {
   bound: number;
 }
 
+interface Found {
+  counts: number[];
+  laid: number[][];
+  /** reduced price, and the worth of rests too short to keep */
+  net: number;
+}
+
 class Cheapest {
   private readonly need: number;
   private readonly onHand: number;
   /** every laying was tried to its end so far */
   private exact = true;
+  private nodes = 0;
 
   constructor(
     private readonly takes: readonly number[],
     private readonly there: readonly number[],
     private readonly kinds: readonly StockKind[],
     private readonly kerfMm: number,
+    private readonly rest: RestWorth,
     private readonly cover: (left: number) => number,
   ) {
     this.need = takes.reduce((s, x) => s + x, 0);
@@ -135,17 +161,24 @@ class Cheapest {
   }
 
   run(): { counts: number[]; laid: number[][]; least: number; proved: boolean } {
-    const fallback = this.greedy();
+    let best = this.greedy();
     const heap: State[] = [];
     this.push(heap, { counts: this.kinds.map(() => 0), from: 0, price: 0, size: 0, bound: 0 });
     let least = 0;
+    // what all of what is there and bought counts, kept whole, less what is cut of it
+    const shift = this.rest.perMm * (this.need - this.onHand);
+    const told = (proved: boolean): ReturnType<Cheapest['run']> => ({
+      ...{ counts: best.counts, laid: best.laid },
+      least: (proved ? best.net : Math.min(least, best.net)) + shift,
+      proved,
+    });
     for (let tried = 0; heap.length && tried < MOST_PURCHASES; tried++) {
       const state = pop(heap);
       least = Math.max(least, state.bound);
-      if (state.bound >= fallback.price - SLACK) return { ...fallback, least: this.exact ? fallback.price : least, proved: this.exact };
+      if (state.bound >= best.net - SLACK) return told(this.exact);
       if (state.size + this.onHand >= this.need - SLACK) {
-        const laid = this.lay(state.counts);
-        if (laid) return { counts: state.counts, laid, least: this.exact ? state.price : least, proved: this.exact };
+        const laid = this.lay(state.counts, best.net - state.price);
+        if (laid) best = { counts: state.counts, laid: laid.into, net: state.price + laid.lost };
       }
       this.kinds.forEach((k, i) => {
         if (i < state.from) return;
@@ -154,7 +187,7 @@ class Cheapest {
         this.push(heap, { counts, from: i, price: state.price + k.price, size: state.size + k.mm + this.kerfMm, bound: 0 });
       });
     }
-    return { ...fallback, least, proved: false };
+    return told(heap.length === 0 && this.exact);
   }
 
   private push(heap: State[], state: State): void {
@@ -174,17 +207,43 @@ class Cheapest {
     return [...this.there, ...counts.flatMap((n, i) => Array<number>(n).fill(this.kinds[i]!.mm + this.kerfMm))];
   }
 
-  /** All pieces in the stock of a purchase, by the index of each; undefined when they don't go in. */
-  private lay(counts: readonly number[]): number[][] | undefined {
+  /** What the room that is left would be worth, less what is kept of it: all of it when it is too short. */
+  private lostOf(room: number): number {
+    const rest = Math.max(0, room - this.kerfMm);
+    return (room - (rest < this.rest.leastMm - SLACK ? 0 : rest)) * this.rest.perMm;
+  }
+
+  /** All pieces in the stock of a purchase, by the index of each, with the least worth lost in short rests; undefined: none below `under`. */
+  private lay(counts: readonly number[], under: number): { into: number[][]; lost: number } | undefined {
     const left = this.rooms(counts);
     const into: number[][] = left.map(() => []);
     const { takes } = this;
+    const shortest = takes.at(-1) ?? 0;
+    let best: { into: number[][]; lost: number } | undefined;
+    let limit = under - SLACK;
     let nodes = 0;
+    let stopped = false;
     // what is spoilt can't be more than what is over
     let spare = left.reduce((s, x) => s + x, 0) - this.need;
-    const place = (i: number): boolean | undefined => {
-      if (i === takes.length) return true;
-      if (++nodes > MOST_LAID) return undefined;
+    // rooms that nothing more goes into: what they keep is lost or kept for good
+    const settled = (room: number): number => (room + SLACK < shortest ? this.lostOf(room) : 0);
+    let lost = left.reduce((s, x) => s + settled(x), 0);
+    const place = (i: number): void => {
+      if (i === takes.length) {
+        const all = left.reduce((s, x) => s + this.lostOf(x), 0);
+        if (all < limit) {
+          best = { into: into.map((list) => [...list]), lost: all };
+          limit = all - SLACK;
+          // nothing is lost, or nothing counts: no laying is better
+          if (all <= SLACK) stopped = true;
+        }
+        return;
+      }
+      if (++nodes > MOST_LAID || ++this.nodes > MOST_LAID_IN_ALL) {
+        stopped = true;
+        this.exact = false;
+        return;
+      }
       const tried = new Set<number>();
       // the fullest first: what stays whole can still take a long one
       const order = left.map((_, b) => b).sort((a, b) => left[a]! - left[b]!);
@@ -194,25 +253,26 @@ class Cheapest {
         tried.add(key);
         into[b]!.push(i);
         left[b]! -= takes[i]!;
-        // the rest of this one is lost when nothing that is to come goes in
-        const lost = left[b]! + SLACK < takes.at(-1)! ? left[b]! : 0;
-        spare -= lost;
-        const done = spare < -SLACK ? false : place(i + 1);
-        if (done !== false) return done;
-        spare += lost;
+        // the rest of this one is lost to pieces when nothing that is to come goes in
+        const unused = left[b]! + SLACK < shortest ? left[b]! : 0;
+        const worth = settled(left[b]!);
+        spare -= unused;
+        lost += worth;
+        if (spare >= -SLACK && lost < limit) place(i + 1);
+        spare += unused;
+        lost -= worth;
         left[b]! += takes[i]!;
         into[b]!.pop();
+        if (stopped) return;
       }
-      return false;
     };
-    const done = place(0);
-    if (done === undefined) this.exact = false;
-    return done ? into : undefined;
+    if (lost < limit) place(0);
+    return best;
   }
 
   /** One kind for all, each piece into the fullest that takes it; the cheapest of those: good enough to stop by. */
-  private greedy(): { counts: number[]; laid: number[][]; price: number } {
-    let best: { counts: number[]; laid: number[][]; price: number } | undefined;
+  private greedy(): Found {
+    let best: Found | undefined;
     const tries: ((piece: number) => number)[] = [
       ...this.kinds.map((_, k) => (piece: number) => (this.kinds[k]!.mm + this.kerfMm + SLACK >= piece ? k : this.smallestFor(piece))),
       (piece: number) => this.smallestFor(piece),
@@ -243,12 +303,12 @@ class Cheapest {
       });
       if (!whole) continue;
       const counts = this.kinds.map((_, k) => kindOf.filter((x) => x === k).length);
-      const price = counts.reduce((s, n, k) => s + n * this.kinds[k]!.price, 0);
+      const net = counts.reduce((s, n, k) => s + n * this.kinds[k]!.price, 0) + left.reduce((s, x) => s + this.lostOf(x), 0);
       // in the order of the rooms: what is on hand, then kind by kind
       const order = [...kindOf.keys()].sort((a, b) => kindOf[a]! - kindOf[b]! || a - b);
-      if (!best || price < best.price - SLACK) best = { counts, laid: order.map((b) => into[b]!), price };
+      if (!best || net < best.net - SLACK) best = { counts, laid: order.map((b) => into[b]!), net };
     }
-    return best ?? { counts: this.kinds.map(() => 0), laid: this.there.map(() => []), price: Infinity };
+    return best ?? { counts: this.kinds.map(() => 0), laid: this.there.map(() => []), net: Infinity };
   }
 
   private smallestFor(piece: number): number {
@@ -285,10 +345,8 @@ function told(
   kerfMm: number,
   onHand: readonly OnHand[],
   kinds: readonly StockKind[],
-  counts: readonly number[],
-  laid: readonly number[][],
-  least: number,
-  proved: boolean,
+  rest: RestWorth,
+  { counts, laid, least, proved }: ReturnType<Cheapest['run']>,
 ): Purchase {
   const bought = counts.flatMap((n, i) => Array<StockKind>(n).fill(kinds[i]!));
   const all = [
@@ -297,14 +355,20 @@ function told(
   ];
   const cuts = all.map((stock, b): Cut => {
     const own = (laid[b] ?? []).map((i) => pieces[i]!);
-    const used = own.reduce((s, p) => s + p.mm, 0) + kerfMm * Math.max(0, own.length - 1);
+    // what is left was cut off too
+    const used = own.reduce((s, p) => s + p.mm + kerfMm, 0);
     return { id: stock.id, name: stock.name, onHand: stock.onHand, pieces: own, leftMm: Math.max(0, stock.mm - used) };
   });
+  const worth = (list: readonly Cut[]): number =>
+    list.reduce((s, c) => s + (c.leftMm >= rest.leastMm - SLACK ? c.leftMm * rest.perMm : 0), 0);
+  const touched = cuts.filter((c) => c.pieces.length > 0);
   return {
     buy: kinds.flatMap((kind, i) => (counts[i] ? [{ kind, count: counts[i] }] : [])),
-    cuts: cuts.filter((c) => c.pieces.length > 0),
+    cuts: touched,
     price: counts.reduce((s, n, i) => s + n * kinds[i]!.price, 0),
+    restsWorth: worth(touched),
     proved,
-    least,
+    // what lies there uncut is no rest
+    least: least + worth(cuts.filter((c) => c.pieces.length === 0)),
   };
 }

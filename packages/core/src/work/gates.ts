@@ -1,4 +1,5 @@
 /** What keeps a step from being ticked, and the record of ticks, proofs and values. No clock: the caller brings the time. */
+import { dropTimer, minutesOn } from './timer.js';
 import { PANEL, wiresAt } from '../model/index.js';
 import type { DeadProof, Finding, Job, JobInHouse, ProofReading, StepValue } from '../model/index.js';
 import { printLength } from '../measure/index.js';
@@ -169,7 +170,11 @@ export function tick(job: JobInHouse, stepId: string, steps: Step[], findings: F
   const reasons = gateOf(job, step, steps, findings, at);
   if (reasons.length) return { ok: false, reasons };
   if (isTicked(job, stepId)) return { ok: true, job };
-  return { ok: true, job: { ...job, work: { ...job.work, ticks: [...job.work.ticks, { step: stepId, at }] } } };
+  // what stands on its clock is what it took; less than half a minute is nothing
+  const minutes = minutesOn(job, stepId, at);
+  const took = minutes === undefined || minutes < 0.5 ? {} : { took: Math.min(1440, Math.round(minutes)) };
+  const stopped = dropTimer(job, stepId);
+  return { ok: true, job: { ...stopped, work: { ...stopped.work, ticks: [...job.work.ticks, { step: stepId, at, ...took }] } } };
 }
 
 /** Notes the minutes that a ticked step took, or takes the note back. */

@@ -5,3 +5,6 @@ export * from './times.js';
 export * from './outages.js';
 export * from './gates.js';
 export * from './summary.js';
+export * from './tools.js';
+export * from './noted.js';
+export * from './timer.js';

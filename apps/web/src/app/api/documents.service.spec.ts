@@ -82,3 +82,23 @@ describe('import and removal', () => {
     expect(problemOf(new Error('socket'))).toEqual({ title: 'Saddle’s server does not answer. Is it still running?', status: 0 });
   });
 });
+
+describe('lists without a server', () => {
+  const lines = [{ id: 'quince', name: 'Quince Street 14' }];
+  it('the last that was given, with its hour; none before there was one; the server’s own words are passed on', async () => {
+    says = answers(0, null);
+    await expect(firstValueFrom(documents.houseJobs('never-seen'))).rejects.toMatchObject({ status: 0 });
+    says = answers(200, lines);
+    expect(await firstValueFrom(documents.houses())).toEqual(lines);
+    expect(documents.listOf()).toBeUndefined();
+    await new Promise((done) => setTimeout(done, 50));
+    says = answers(0, null);
+    expect(await firstValueFrom(documents.houses())).toEqual(lines);
+    expect(Date.parse(documents.listOf()!)).toBeGreaterThan(Date.now() - 60_000);
+    // it answers, and can’t: that is no silence
+    says = answers(500, { title: 'The disk is full', status: 500 });
+    await expect(firstValueFrom(documents.houses())).rejects.toMatchObject({ status: 500 });
+    says = answers(200, []);
+    expect([await firstValueFrom(documents.houses()), documents.listOf()]).toEqual([[], undefined]);
+  });
+});

@@ -1,12 +1,13 @@
 import { HttpClient, HttpErrorResponse } from '@angular/common/http';
-import { inject, Injectable } from '@angular/core';
+import { inject, Injectable, signal } from '@angular/core';
 import type { Hindrance, SurveyedSince } from '@saddle/core/closing';
 import type { ImportRow } from '@saddle/core/exchange';
 import type { Difference, FieldError, House, Job } from '@saddle/core/model';
 import type { FieldSpec, SumAnswer } from '@saddle/core/pocket';
 import type { JobSummary } from '@saddle/core/work';
 import type { FromBoxAnswers, OtherSideAnswers } from '@saddle/core/purpose';
-import { catchError, map, type Observable, of, throwError } from 'rxjs';
+import { catchError, from, map, type Observable, of, tap, throwError } from 'rxjs';
+import { keepAnswer, lastAnswer } from './last-answers';
 
 export interface Stored<T> {
   revision: number;
@@ -89,12 +90,31 @@ export function problemOf(error: unknown): Problem {
 export class Documents {
   private readonly http = inject(HttpClient);
 
-  jobs = (): Observable<(JobLine | Unreadable)[]> => this.http.get<(JobLine | Unreadable)[]>(`${BASE}/jobs`);
-  houses = (): Observable<(HouseLine | Unreadable)[]> => this.http.get<(HouseLine | Unreadable)[]>(`${BASE}/houses`);
+  /** when the list was given that is shown because the server does not answer; undefined: it does */
+  readonly listOf = signal<string | undefined>(undefined);
+  /** A list of the server, or the last it gave while it does not answer. */
+  private list<T>(address: string): Observable<T> {
+    return this.http.get<T>(address).pipe(
+      tap((answer) => {
+        this.listOf.set(undefined);
+        void keepAnswer(address, answer);
+      }),
+      catchError((error: unknown) =>
+        from(problemOf(error).status === 0 ? lastAnswer<T>(address) : Promise.resolve(undefined)).pipe(
+          map((last) => {
+            if (!last) throw error;
+            this.listOf.set(last.at);
+            return last.answer;
+          }),
+        ),
+      ),
+    );
+  }
+  jobs = (): Observable<(JobLine | Unreadable)[]> => this.list(`${BASE}/jobs`);
+  houses = (): Observable<(HouseLine | Unreadable)[]> => this.list(`${BASE}/houses`);
   job = (id: string): Observable<Stored<Job>> => this.http.get<Stored<Job>>(`${BASE}/jobs/${encodeURIComponent(id)}`);
   house = (id: string): Observable<Stored<House>> => this.http.get<Stored<House>>(`${BASE}/houses/${encodeURIComponent(id)}`);
-  houseJobs = (houseId: string): Observable<Stored<Job>[]> =>
-    this.http.get<Stored<Job>[]>(`${BASE}/houses/${encodeURIComponent(houseId)}/jobs`);
+  houseJobs = (houseId: string): Observable<Stored<Job>[]> => this.list(`${BASE}/houses/${encodeURIComponent(houseId)}/jobs`);
   /** What keeps a job from being closed, or rests on it when it is. */
   closing = (id: string): Observable<ClosingAnswer> => this.http.get<ClosingAnswer>(`${BASE}/jobs/${encodeURIComponent(id)}/closing`);
   /** Closes or reopens a job: both documents as they are then. Fails with what the server said. */
@@ -118,6 +138,17 @@ export class Documents {
     this.http.get<Stored<D>>(`${BASE}/${kind}/${encodeURIComponent(id)}/revisions/${revision}`);
   removeJob = (id: string, revision: number): Observable<void> =>
     this.http.delete<void>(`${BASE}/jobs/${encodeURIComponent(id)}`, { headers: { 'If-Match': `"${revision}"` } });
+
+  /** A house with all of its jobs. */
+  removeHouse = (id: string, revision: number): Observable<void> =>
+    this.http.delete<void>(`${BASE}/houses/${encodeURIComponent(id)}`, {
+      params: { jobs: 'too' },
+      headers: { 'If-Match': `"${revision}"` },
+    });
+  /** A house with its jobs, as a file has them: what was deleted comes back by it. */
+  bundle = (id: string): Observable<unknown> => this.http.get<unknown>(`${BASE}/houses/${encodeURIComponent(id)}/export.json`);
+  fetchSample = (): Observable<{ houses: string[]; jobs: string[] }> =>
+    this.http.post<{ houses: string[]; jobs: string[] }>(`${BASE}/sample`, {});
 
   saveJob = (job: Job, revision: number): Observable<SaveAnswer<Job>> => this.save('jobs', job, revision);
   saveHouse = (house: House, revision: number): Observable<SaveAnswer<House>> => this.save('houses', house, revision);

@@ -1,71 +1,109 @@
-import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, output, signal } from '@angular/core';
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
-import type { House, JobInHouse } from '@saddle/core/model';
 import { ARTICLES } from '@saddle/core/catalog';
-import {
-  coilPlans,
-  coilWords,
-  materialsOfAll,
-  oldPrices,
-  packetLines,
-  partsCost,
-  printMoney,
-  sparesOf,
-  toolsOf,
-  wholeCost,
-} from '@saddle/core/takeoff';
-import { handMinutes, stepsOf } from '@saddle/core/work';
+import type { House, JobInHouse } from '@saddle/core/model';
+import { oldPrices, printMoney, wholeCost, type Shopping } from '@saddle/core/takeoff';
+import { switchMap } from 'rxjs';
+import { SumTable } from '../ledger/sum-table';
+import type { Working } from '../worker/worker-desk';
+import { ShoppingLists, type ShoppingAnswer } from './shopping.service';
 
-/** Everything that one or several jobs take: parts with their prices, the coils that serve them, tools. */
+const NOTHING: Shopping = { lines: [], total: 0, restsWorth: 0, unknown: [], placeholders: 0 };
+
+/** Everything that one or several jobs take: what is bought, from which each piece is cut, tools. */
 @Component({
   selector: 'sa-parts-table',
-  imports: [RouterLink],
+  imports: [RouterLink, SumTable],
+  providers: [ShoppingLists],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <table class="plain" data-testid="parts">
+    @if (failure()) {
+      <p class="notice stop" role="alert">The list could not be made: {{ failure() }}.</p>
+    }
+    <table class="plain shopping" data-testid="parts">
       <thead>
         <tr>
           <th>what</th>
-          <th class="figure">how much</th>
+          <th class="figure">needed</th>
+          <th>buy</th>
           <th class="figure">price</th>
-          <th>why</th>
+          <th class="why">why</th>
           @if (ticks()) {
             <th><span class="visually-hidden">bought</span></th>
           }
         </tr>
       </thead>
-      <tbody>
-        @for (row of rows(); track $index) {
+      @for (row of rows(); track row.key + $index) {
+        <tbody>
           <tr [class.bought]="row.bought">
-            <td>{{ row.what }}</td>
-            <td class="figure">{{ row.amount }}</td>
-            <td class="figure">{{ row.price }}</td>
-            <td>{{ row.why }}</td>
+            <td>
+              {{ row.what }}
+              @if (row.where) {
+                <small class="quiet">{{ row.where }}</small>
+              }
+            </td>
+            <td class="figure">{{ row.needed }}</td>
+            <td>
+              @if (row.problem) {
+                <span class="field-error" role="alert">{{ row.problem }}</span>
+              } @else {
+                @if (row.buy) {
+                  <strong>{{ row.buy }}</strong>
+                } @else {
+                  {{ row.instead }}
+                }
+              }
+              @if (row.fromHand) {
+                <small class="quiet">on hand: {{ row.fromHand }}</small>
+              }
+            </td>
+            <td class="figure">
+              @if (row.sum) {
+                <button
+                  type="button"
+                  class="sum-link"
+                  [attr.aria-expanded]="opened() === row.key"
+                  [attr.aria-label]="'How ' + row.price + ' for ' + row.what + ' comes about'"
+                  (click)="open(row.key)"
+                >
+                  {{ row.price }}
+                </button>
+              }
+            </td>
+            <td class="why">{{ row.why }}</td>
             @if (ticks()) {
               <td>
-                <input type="checkbox" [checked]="row.bought" (change)="tick.emit(row.key)" [attr.aria-label]="'Bought: ' + row.what" />
+                @if (row.buy && !row.problem) {
+                  <input type="checkbox" [checked]="row.bought" (change)="tick.emit(row.key)" [attr.aria-label]="'Bought: ' + row.what" />
+                }
               </td>
             }
           </tr>
-        } @empty {
+          @if (opened() === row.key && row.sum) {
+            <tr class="sum-row">
+              <td [attr.colspan]="ticks() ? 6 : 5">
+                <p class="quiet why-below">{{ row.why }}</p>
+                <sa-sum-table [sum]="row.sum" />
+              </td>
+            </tr>
+          }
+        </tbody>
+      } @empty {
+        <tbody>
           <tr>
-            <td colspan="5">{{ nothing() }}</td>
+            <td colspan="6">{{ made() ? nothing() : 'adding up …' }}</td>
           </tr>
-        }
-      </tbody>
+        </tbody>
+      }
       @if (rows().length) {
         <tfoot>
           <tr>
             <th scope="row">parts together</th>
             <td></td>
-            <td class="figure" data-testid="parts-total">{{ money(cost().total) }}</td>
-            <td>
-              {{ cost().placeholders ? cost().placeholders + ' of these rows stand on placeholder prices. ' : '' }}
-              @if (cost().unknown.length) {
-                Without {{ cost().unknown.join(', ') }}: how much can’t be told yet.
-              }
-              <a [routerLink]="['/houses', house().id, 'prices']">What is on hand, and your prices</a>
-            </td>
+            <td></td>
+            <td class="figure" data-testid="parts-total">{{ money(list().total) }}</td>
+            <td class="why"></td>
             @if (ticks()) {
               <td></td>
             }
@@ -73,11 +111,21 @@ import { handMinutes, stepsOf } from '@saddle/core/work';
         </tfoot>
       }
     </table>
-    @if (packets().length || old().length) {
-      <ul class="ticks" data-testid="packets">
-        @for (p of packets(); track p) {
-          <li>{{ p }}</li>
+    @if (rows().length) {
+      <p class="quiet">
+        {{ list().placeholders ? list().placeholders + ' of these lines stand on placeholder prices. ' : '' }}
+        @if (list().unknown.length) {
+          Without all of {{ list().unknown.join(', ') }}: how much can’t be told yet.
         }
+        @if (list().restsWorth > 0) {
+          <span data-testid="rests">Rests worth keeping count {{ money(list().restsWorth) }} of it.</span>
+        }
+        <a [routerLink]="['/houses', house().id, 'prices']">Your prices</a> ·
+        <a [routerLink]="['/houses', house().id, 'on-hand']">what is on hand</a>
+      </p>
+    }
+    @if (old().length) {
+      <ul class="ticks" data-testid="packets">
         @for (o of old(); track o) {
           <li class="caution-line">{{ o }}</li>
         }
@@ -104,36 +152,39 @@ import { handMinutes, stepsOf } from '@saddle/core/work';
         </tfoot>
       </table>
     }
-    @if (coils().length) {
-      <h3>Cable as coils, and what is cut from which</h3>
-      @for (c of coils(); track c.kind) {
+    @if (cuts().length) {
+      <h3>What is cut from which</h3>
+      @for (c of cuts(); track c.what) {
         <div class="coil" data-testid="coils">
           <p>
-            <strong>{{ c.kind }}, {{ c.pieces }} {{ c.pieces === 1 ? 'piece' : 'pieces' }}:</strong>
-            @if (c.problem) {
-              <span class="field-error" role="alert">{{ c.problem }}</span>
-            } @else {
-              {{ c.buy }}
-            }
+            <strong>{{ c.what }}, {{ c.needed }}{{ c.instead === c.needed ? '' : ':' }}</strong>
+            {{ c.buy || (c.instead === c.needed ? '' : c.instead === 'nothing' ? 'nothing to buy: what is on hand does' : c.instead) }}
           </p>
           <ol>
             @for (cut of c.cuts; track $index) {
               <li>{{ cut }}</li>
             }
           </ol>
-          @if (c.unknown) {
-            <p class="quiet">Not in it, because their length can’t be told yet: {{ c.unknown }}.</p>
+          @if (c.unknown.length) {
+            <p class="quiet">Not in it, because their length can’t be told yet: {{ c.unknown.join('; ') }}.</p>
           }
         </div>
       }
-      <p class="quiet">Each piece as long as fishing it takes; longest first, so that what remains still does for the next.</p>
+      <p class="quiet">Each run in one piece, as long as fishing it takes; longest first, so that what remains still does for the next.</p>
     }
-    <h3>Tools</h3>
-    <ul class="ticks">
-      @for (tool of tools(); track tool) {
-        <li>{{ tool }}</li>
-      }
-    </ul>
+    @if (tools().length) {
+      <h3>Tools, by when they are first needed</h3>
+      <table class="plain" data-testid="tools">
+        <tbody>
+          @for (t of tools(); track t.tool) {
+            <tr>
+              <td>{{ t.tool }}</td>
+              <td class="quiet">{{ t.for }}</td>
+            </tr>
+          }
+        </tbody>
+      </table>
+    }
   `,
 })
 export class PartsTable {
@@ -145,48 +196,49 @@ export class PartsTable {
   readonly ticks = input<readonly string[]>();
   readonly tick = output<string>();
 
-  private readonly plain = computed(() => materialsOfAll(this.jobs()));
-  private readonly parts = computed(() => (this.house().money?.spares ? [...this.plain(), ...sparesOf(this.plain())] : this.plain()));
-  private readonly prices = computed(() => this.house().prices);
-  protected readonly cost = computed(() => partsCost(this.parts(), this.prices()));
+  protected readonly opened = signal<string | undefined>(undefined);
+  private readonly lists = inject(ShoppingLists);
+  private readonly making = toSignal(
+    toObservable(computed(() => ({ jobs: [...this.jobs()], house: this.house() }))).pipe(switchMap((q) => this.lists.make(q))),
+    { initialValue: { state: 'running' } as Working<ShoppingAnswer> },
+  );
+  /** the last list stays on the page while the next is made */
+  private readonly answer = linkedSignal<Working<ShoppingAnswer>, ShoppingAnswer | undefined>({
+    source: this.making,
+    computation: (m, before) => (m.state === 'done' ? m.answer : before?.value),
+  });
+  protected readonly failure = computed(() => {
+    const m = this.making();
+    return m.state === 'failed' ? m.says : '';
+  });
+  protected readonly made = computed(() => this.answer() !== undefined);
+  protected readonly list = computed(() => this.answer()?.list ?? NOTHING);
   protected readonly rows = computed(() =>
-    this.parts().map((row) => ({
-      ...row,
-      key: `${row.what}, ${row.amount}`.slice(0, 240),
-      bought: this.ticks()?.includes(`${row.what}, ${row.amount}`.slice(0, 240)) ?? false,
-      price: row.article === undefined || row.count === undefined ? '' : partsCost([row], this.prices()).total.toFixed(2),
+    this.list().lines.map((line) => ({
+      ...line,
+      bought: this.ticks()?.includes(line.key) ?? false,
+      price: line.price === undefined ? '' : line.price.toFixed(2),
     })),
   );
-  protected readonly coils = computed(() =>
-    coilPlans(this.jobs(), this.house()).map((plan) => ({
-      kind: plan.kind,
-      pieces: plan.pieces.length,
-      unknown: plan.unknown.join('; '),
-      ...coilWords(plan, this.house().unit),
-    })),
-  );
+  protected readonly cuts = computed(() => this.list().lines.filter((l) => l.cuts.length > 0 || l.unknown.length > 0));
+  protected open(key: string): void {
+    this.opened.update((k) => (k === key ? undefined : key));
+  }
   protected money(amount: number): string {
     return printMoney(amount, this.house().money);
   }
-  protected readonly packets = computed(() =>
-    packetLines(this.parts(), this.prices(), this.house().priceNotes).map(
-      (p) =>
-        `${ARTICLES[p.article].name}: ${p.needed} needed, ${p.packets} ${p.packets === 1 ? 'packet' : 'packets'} of ${p.packet}${this.house().priceNotes?.[p.article]?.where ? `, ${this.house().priceNotes![p.article]!.where}` : ''}`,
-    ),
-  );
   protected readonly old = computed(() =>
-    oldPrices(this.parts(), this.house().priceNotes, new Date().toISOString().slice(0, 10)).map(
+    oldPrices(this.list().lines, this.house().priceNotes, new Date().toISOString().slice(0, 10)).map(
       (o) => `${ARTICLES[o.article].name}: priced on ${o.on}, more than a year ago`,
     ),
   );
   protected readonly whole = computed(() => {
-    const { middle } = handMinutes(this.jobs().flatMap((j) => stepsOf(j)));
-    const cost = wholeCost(this.plain(), middle, this.house());
+    const cost = wholeCost(this.list(), this.answer()?.minutes ?? 0, this.house().money);
     return {
       terms: cost.sum.terms.map((t) => ({ label: t.label, how: t.how ?? '', amount: this.money(t.value) })),
       total: this.money(cost.total),
       missing: cost.missing.length ? `Not yet: ${cost.missing.join('; ')}.` : '',
     };
   });
-  protected readonly tools = computed(() => [...new Set(this.jobs().flatMap((j) => toolsOf(j)))]);
+  protected readonly tools = computed(() => this.answer()?.tools ?? []);
 }

@@ -223,6 +223,39 @@ describe('a reload', () => {
     expect(shelf.at.notes.get(id)).toMatchObject({ revision: 3, document: { inches: 6 } });
   });
 
+  it('opened without the server and not edited: what the server has by then is taken over as soon as it answers', async () => {
+    await tab(id, 'a');
+    await pause(200);
+    shut();
+    shelf.at.reachable = false;
+    const offline = await tab(id, 'a');
+    expect([offline.current().inches, offline.saveState()]).toEqual([13, 'kept in this browser']);
+    shelf.at.put({ id, name: 'sill', inches: 21 }, 2);
+    shelf.at.reachable = true;
+    await offline.savedNow();
+    expect([offline.current().inches, offline.saveState(), offline.revisionNow()]).toEqual([21, 'saved', 2]);
+    expect(shelf.at.saves).toBe(0);
+  });
+
+  it('a tab that was closed and opened anew without the server goes on with what it kept, and sends it once', async () => {
+    const closed = await tab(id, 'closed');
+    await saved(closed);
+    shelf.at.reachable = false;
+    closed.edit('in the cellar', inches(7));
+    await vi.waitFor(() => expect(closed.saveState()).toBe('kept in this browser'), 3000);
+    shut();
+    await pause(50);
+    const anew = await tab(id, 'anew');
+    expect([anew.failure(), anew.current().inches, anew.saveState()]).toEqual([undefined, 7, 'kept in this browser']);
+    await pause(200);
+    shelf.at.reachable = true;
+    await anew.savedNow();
+    expect([shelf.at.notes.get(id)!.document.inches, shelf.at.notes.get(id)!.revision]).toEqual([7, 2]);
+    shut();
+    // nothing of it is offered again
+    expect((await tab(id, 'later')).leftBehind()).toBeUndefined();
+  });
+
   it('without an answer and without a draft it says so instead of showing an empty page', async () => {
     shelf.at.reachable = false;
     const session = await tab(id, 'nobody');

@@ -174,9 +174,12 @@ export abstract class DocumentSession<D extends Kept> {
       stored = await firstValueFrom(this.fetch(id));
     } catch (error) {
       const problem = problemOf(error);
-      if (draft && (problem.status === 0 || problem.status >= 500 || (problem.status === 404 && draft.dirty))) {
-        this.takeDraft(draft);
+      const away = problem.status === 0 || problem.status >= 500;
+      const kept = draft ?? (away ? await this.ofClosedTab(id) : undefined);
+      if (kept && (away || (problem.status === 404 && kept.dirty))) {
+        this.takeDraft(kept);
         this.takeHistory(history);
+        if (!draft) this.keep();
         this.saveState.set(problem.status === 404 ? 'deleted elsewhere' : 'kept in this browser');
         return;
       }
@@ -207,7 +210,18 @@ export abstract class DocumentSession<D extends Kept> {
     }
     const others = await otherDrafts<D>(this.draftKey(id)).catch(() => []);
     for (const other of others.filter((d) => !d.dirty)) void dropDraft(other);
+    this.keepForLater();
     this.leftBehind.set(others.find((d) => d.dirty));
+  }
+
+  /** The last that a tab kept which is closed now: taken over as this one's own. */
+  private async ofClosedTab(id: string): Promise<Draft<D> | undefined> {
+    const [last] = await otherDrafts<D>(this.draftKey(id)).catch(() => []);
+    if (!last) return undefined;
+    const own = { ...last, tab: tabName() };
+    // the other goes only when this one is kept
+    if (await keepDraft(own)) void dropDraft(last);
+    return own;
   }
 
   /** What this tab kept of a document; nothing where the browser keeps nothing. */
@@ -361,6 +375,7 @@ export abstract class DocumentSession<D extends Kept> {
 
   private async saveNow(): Promise<void> {
     const document = this.document();
+    if (document && !this.dirty && WAITING.includes(this.saveState())) return this.lookAgain();
     if (!document || !this.dirty || this.saveState() === 'conflict' || this.saveState() === 'deleted elsewhere') return;
     const answer = await firstValueFrom(this.store(document, this.revision));
     switch (answer.outcome) {
@@ -398,6 +413,20 @@ export abstract class DocumentSession<D extends Kept> {
         this.trouble.set(undefined);
         this.saveState.set(this.waiting());
     }
+  }
+
+  /** Opened without the server and not edited: what the server has is taken over as soon as it answers. */
+  private async lookAgain(): Promise<void> {
+    let stored: Stored<D>;
+    try {
+      stored = await firstValueFrom(this.fetch(this.loadedId));
+    } catch {
+      return;
+    }
+    // edited meanwhile: the next save says what becomes of it
+    if (this.dirty || stored.document.id !== this.loadedId) return;
+    if (stored.revision === this.revision) this.saveState.set('saved');
+    else await this.adopt(stored);
   }
 
   /** The revision that was seen. */

@@ -10,6 +10,8 @@ export class HouseJobs {
   private readonly session = inject(HouseSession);
   private readonly documents = inject(Documents);
   private readonly all = signal<Job[]>([]);
+  /** open and closed ones, as they are now */
+  readonly list = this.all.asReadonly();
   readonly failure = signal('');
   readonly picked = signal<ReadonlySet<string>>(new Set());
 

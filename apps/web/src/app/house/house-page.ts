@@ -34,6 +34,7 @@ import { LengthUnits } from '../fields/length-units';
           <a [routerLink]="['/houses', id(), 'buy']">buy</a>
           <a [routerLink]="['/houses', id(), 'when']">when</a>
           <a [routerLink]="['/houses', id(), 'prices']">prices</a>
+          <a [routerLink]="['/houses', id(), 'on-hand']">on hand</a>
           <a [routerLink]="['/houses', id(), 'rules']">rules</a>
           <a [routerLink]="['/houses', id(), 'panel']">panel</a>
           <a routerLink="/">jobs</a>

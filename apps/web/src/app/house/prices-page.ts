@@ -1,12 +1,14 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { ARTICLE_IDS, ARTICLES, COIL_ARTICLES, priceOf, type Article, type ArticleId } from '@saddle/core/catalog';
+import { RouterLink } from '@angular/router';
+import { ARTICLE_IDS, ARTICLES, priceOf, type Article, type ArticleId } from '@saddle/core/catalog';
 import { priceCsv, priceFrom, pricesFromCsv, withArticle, type PriceReport } from '@saddle/core/exchange';
 import { feet } from '@saddle/core/measure';
 import { assumed, type House, type Money, type PriceNote } from '@saddle/core/model';
 import { localBy } from '@saddle/core/schedule';
+import { LEAST_REST_FT, REST_PERCENT, soldFrom, soldOf, soldText } from '@saddle/core/takeoff';
 import { nanoid } from 'nanoid';
 import { CsvReportView } from '../exchange/csv-report';
-import { ChoiceField, type Choice } from '../fields/choice-field';
+import { CellField } from '../fields/cell-field';
 import { LengthField } from '../fields/length-field';
 import { TextField } from '../fields/text-field';
 import { HouseSession } from '../house/house-session';
@@ -19,18 +21,27 @@ const NUMBERS = [
   { key: 'hour', label: 'an hour of work' },
   { key: 'reservePercent', label: 'put aside, %' },
   { key: 'taxPercent', label: 'tax, %' },
+  { key: 'restPercent', label: 'a kept rest counts, %' },
 ] as const;
+
+/** What stands in where nobody says what an article is sold in. */
+const usualSizes = (id: ArticleId): string => {
+  const sizes = soldOf(id, undefined, undefined);
+  return sizes.length ? `coils of ${sizes.map((s) => s.count).join(', ')} ft` : 'singly';
+};
 
 /** What things cost the user: jobs are costed and ways compared by it. */
 @Component({
   selector: 'sa-prices-page',
-  imports: [TextField, ChoiceField, CsvReportView, LengthField],
+  imports: [CellField, TextField, CsvReportView, LengthField, RouterLink],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './prices-page.html',
 })
 export class PricesPage {
   protected readonly session = inject(HouseSession);
   protected readonly numbers = NUMBERS;
+  protected readonly restPercent = REST_PERCENT;
+  protected readonly restLeast = assumed(feet(LEAST_REST_FT));
   protected readonly errors = signal<Record<string, string>>({});
   protected readonly csv = signal<PriceReport | undefined>(undefined);
   protected readonly money = computed((): Money => this.session.house().money ?? BARE);
@@ -45,8 +56,8 @@ export class PricesPage {
         label: `${ARTICLES[id].name}, ${UNIT[ARTICLES[id].unit]}${prices?.[id] === undefined ? ' (placeholder)' : ''}`,
         own: prices?.[id] !== undefined,
         value: `${priceOf(prices, id)}`,
-        packet: `${priceNotes?.[id]?.packet ?? ''}`,
-        byPacket: ARTICLES[id].unit === 'each',
+        packet: soldText(priceNotes?.[id]),
+        usual: usualSizes(id),
         where: priceNotes?.[id]?.where ?? '',
         on: priceNotes?.[id]?.on ?? '',
       })),
@@ -58,7 +69,7 @@ export class PricesPage {
   private today(): string {
     return localBy(new Date().getTimezoneOffset())(new Date().toISOString()).slice(0, 10);
   }
-  private noted(h: House, id: ArticleId, part: Partial<PriceNote>): House['priceNotes'] {
+  private noted(h: House, id: ArticleId, part: { [K in keyof PriceNote]?: PriceNote[K] | undefined }): House['priceNotes'] {
     const next = Object.fromEntries(Object.entries({ ...h.priceNotes?.[id], ...part }).filter(([, v]) => v !== undefined));
     return withArticle<PriceNote>(h.priceNotes, id, Object.keys(next).length ? next : undefined);
   }
@@ -74,10 +85,18 @@ export class PricesPage {
       priceNotes: this.noted(h, id, { on: price === undefined ? undefined : this.today() }),
     }));
   }
-  protected setPacket(id: ArticleId, text: string): void {
-    const packet = text.trim() === '' ? undefined : Number(text);
-    const ok = !Number.isNaN(packet) && this.session.editHouse('Packets', (h) => ({ ...h, priceNotes: this.noted(h, id, { packet }) }));
-    this.say(`${id}-packet`, ok ? '' : `“${text}” is no number of pieces from 1 to 10 000`);
+  protected setSold(id: ArticleId, text: string): void {
+    const sold = soldFrom(text);
+    const ok =
+      sold !== undefined &&
+      this.session.editHouse('What it is sold in', (h) => ({
+        ...h,
+        priceNotes: this.noted(h, id, { packet: undefined, sold: undefined, ...sold, ...(sold.sold ? { on: this.today() } : {}) }),
+      }));
+    this.say(`${id}-sold`, ok ? '' : `“${text}”: a whole number of pieces to 10 000, or sizes as 25 for 30; 250 for 210, would do`);
+  }
+  protected setRestLeast(length: Money['restLeast']): void {
+    this.putMoney('Rests that are kept', { restLeast: length });
   }
   protected setWhere(id: ArticleId, text: string): void {
     this.session.editHouse('Where it is bought', (h) => ({ ...h, priceNotes: this.noted(h, id, { where: text.trim() || undefined }) }));
@@ -97,7 +116,12 @@ export class PricesPage {
   protected setNumber(key: (typeof NUMBERS)[number]['key'], text: string): void {
     const value = text.trim() === '' ? undefined : priceFrom(text);
     const ok = !Number.isNaN(value) && this.putMoney('What goes with prices', { [key]: value });
-    this.say(key, ok ? '' : `“${text}”: ${key === 'hour' ? 'a number from 0 to a million' : 'a number from 0 to 100'} would do`);
+    this.say(
+      key,
+      ok
+        ? ''
+        : `“${text}”: ${key === 'hour' ? 'a number from 0 to a million' : key === 'restPercent' ? 'a number from 0 to 90' : 'a number from 0 to 100'} would do`,
+    );
   }
   protected setSpares(on: boolean): void {
     this.putMoney('Spares', { spares: on });
@@ -143,20 +167,6 @@ export class PricesPage {
     if (this.session.editHouse('Prices from a table', (h) => ({ ...h, prices, priceNotes }))) this.csv.set(undefined);
   }
 
-  protected readonly cables: Choice[] = COIL_ARTICLES.map((value) => ({ value, label: ARTICLES[value].name }));
-  protected readonly onHand = computed(() => this.session.house().onHand ?? []);
-  private putOnHand(what: string, change: (list: NonNullable<House['onHand']>) => NonNullable<House['onHand']>): void {
-    this.session.editHouse(what, (h) => ({ ...h, onHand: change(h.onHand ?? []) }));
-  }
-  protected addCoil(): void {
-    this.putOnHand('A coil on hand', (list) => [...list, { id: nanoid(10), article: 'cable-14', length: assumed(feet(25)) }]);
-  }
-  protected alter(id: string, part: Partial<NonNullable<House['onHand']>[number]>): void {
-    this.putOnHand('On hand', (list) => list.map((h) => (h.id === id ? { ...h, ...part } : h)));
-  }
-  protected drop(id: string): void {
-    this.putOnHand('Used up', (list) => list.filter((h) => h.id !== id));
-  }
   protected usual(): void {
     this.session.editHouse('Placeholder prices', (h) => ({ ...h, prices: undefined }));
   }

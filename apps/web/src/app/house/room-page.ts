@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
-import { RouterLink } from '@angular/router';
+import { Router, RouterLink } from '@angular/router';
 import { counterSpacing, levelOf, onWall, roomSpacing, stripDrawing } from '@saddle/core/layout';
 import { printFeet, printLength } from '@saddle/core/measure';
 import {
@@ -13,18 +13,21 @@ import {
   type WantedOutlet,
 } from '@saddle/core/model';
 import { putJoists } from '@saddle/core/purpose';
+import { jobsAbout, withoutRoom } from '@saddle/core/survey';
 import { nanoid } from 'nanoid';
 import { ChoiceField, type Choice } from '../fields/choice-field';
 import { LengthField } from '../fields/length-field';
 import { TextField } from '../fields/text-field';
 import { YesNoField } from '../fields/yes-no-field';
 import { FindingList, type FindingRow } from '../ledger/finding-list';
+import { HouseJobs } from './house-jobs';
 import { HouseSession } from './house-session';
 
 /** Receptacles round one room: its walls unfolded, what nothing reaches, and the fewest that would; editable. */
 @Component({
   selector: 'sa-room-page',
   imports: [RouterLink, ChoiceField, LengthField, TextField, FindingList, YesNoField],
+  providers: [HouseJobs],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './room-page.html',
 })
@@ -79,6 +82,27 @@ export class RoomPage {
   protected readonly uses = ROOM_USES;
   protected readonly above: Choice[] = ROOM_ABOVE.map((value) => ({ value, label: value.replace('-', ' ') }));
   protected readonly below: Choice[] = ROOM_BELOW.map((value) => ({ value, label: value.replace('-', ' ') }));
+
+  private readonly jobs = inject(HouseJobs);
+  private readonly router = inject(Router);
+  /** what goes when the room is taken out, what stays of it, and the open jobs that keep it */
+  protected readonly removal = computed(() => {
+    const { site } = this.session.house();
+    const without = withoutRoom(site, this.roomId());
+    return (
+      without && {
+        goes: without.gone.join(', '),
+        stays: without.stays.join(', '),
+        // while the list can't be read nobody knows what is about it
+        about: this.jobs.failure() ? ['a job (the list can’t be read now)'] : jobsAbout(this.jobs.list(), without),
+      }
+    );
+  });
+  protected takeOut(): void {
+    const name = this.room()?.name ?? '';
+    if (this.session.editSite(`${name} taken out`, (site) => withoutRoom(site, this.roomId())?.site ?? site))
+      void this.router.navigate(['/houses', this.session.house().id]);
+  }
 
   protected setRoom(part: Partial<Room>): void {
     this.session.editSite('The room', (site) => ({

@@ -18,7 +18,8 @@ import { HouseSession } from './house-session';
     <div class="stage-head">
       <h2>When, for several jobs</h2>
       @if (busy()) {
-        <span class="quiet" role="status">laying out …</span>
+        <span class="quiet" role="status">laying out{{ share() }} …</span>
+        <button type="button" class="btn-line" (click)="stop()">stop</button>
       }
       @if (from() && answer()) {
         <a class="btn-line" [href]="address('schedule.ics')" download data-testid="calendar">Calendar (.ics)</a>
@@ -45,7 +46,7 @@ import { HouseSession } from './house-session';
           }}
         </p>
         @if (answer(); as a) {
-          <sa-plan-view [answer]="a" [when]="when()" (choosePlan)="plan.set($event)" />
+          <sa-plan-view [answer]="a" [when]="when()" (choosePlan)="plan.set($event)" (setAim)="choose($event)" />
         }
       } @else if (jobs.open().length) {
         <p class="lead">Choose the jobs to plan together.</p>
@@ -60,13 +61,18 @@ export class HouseWhenPage {
   private readonly offset = new Date().getTimezoneOffset();
   private readonly usual = usualWhen(localBy(this.offset)(new Date().toISOString()));
   protected readonly plan = signal<string | undefined>(undefined);
+  private readonly aim = signal<When['aim']>(undefined);
+  protected choose(aim: When['aim']): void {
+    this.aim.set(aim);
+    this.plan.set(undefined);
+  }
 
   private readonly planned = computed(() => this.jobs.chosen().find((j) => j.when));
   protected readonly from = computed(() => this.planned()?.name);
   protected readonly when = computed((): When => {
     const { plan: _own, ...hours } = this.planned()?.when ?? this.usual;
-    const plan = this.plan();
-    return plan === undefined ? hours : { ...hours, plan };
+    const [plan, aim] = [this.plan(), this.aim()];
+    return { ...hours, ...(aim ? { aim } : {}), ...(plan === undefined ? {} : { plan }) };
   });
   /** What the server makes of the same jobs and the same plan. */
   protected address(file: string): string {
@@ -75,7 +81,7 @@ export class HouseWhenPage {
     return `${this.session.address()}/${file}?jobs=${this.jobs
       .chosen()
       .map((j) => j.id)
-      .join(',')}&offset=${this.offset}${plan ? `&plan=${plan}` : ''}${paper}`;
+      .join(',')}&offset=${this.offset}${plan ? `&plan=${plan}` : ''}${this.aim() ? `&aim=${this.aim()}` : ''}${paper}`;
   }
   private readonly question = computed(() => ({
     jobs: this.jobs.chosen(),
@@ -93,10 +99,15 @@ export class HouseWhenPage {
   protected readonly busy = computed(() => this.scheduling().state === 'running');
   private readonly last = linkedSignal<Scheduling, Scheduling>({
     source: this.scheduling,
-    computation: (s, before) => (s.state === 'running' ? (before?.value ?? s) : s),
+    computation: (s, before) => (s.state === 'running' && !s.meanwhile ? (before?.value ?? s) : s),
   });
   protected readonly answer = computed(() => {
     const s = this.last();
-    return s.state === 'done' ? s.answer : undefined;
+    return s.state === 'done' ? s.answer : s.state === 'failed' ? undefined : s.meanwhile;
   });
+  protected readonly share = computed(() => {
+    const s = this.scheduling();
+    return s.state === 'running' && s.share !== undefined ? `, ${Math.round(s.share * 100)} %` : '';
+  });
+  protected readonly stop = this.schedules.stop;
 }

@@ -1,7 +1,21 @@
-import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal, untracked, viewChild } from '@angular/core';
+import {
+  afterNextRender,
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  ElementRef,
+  inject,
+  Injector,
+  input,
+  signal,
+  untracked,
+  viewChild,
+} from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { NavigationEnd, Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
 import { NgbTooltip } from '@ng-bootstrap/ng-bootstrap';
+import { countWords } from '@saddle/core/ledger';
 import { STAGES, type Stage } from '@saddle/core/model';
 import { isTicked } from '@saddle/core/work';
 import { filter, map, startWith } from 'rxjs';
@@ -66,6 +80,14 @@ export class JobPage {
   protected readonly undo = inject(JobUndo);
   private readonly router = inject(Router);
   readonly id = input.required<string>();
+  private readonly ledger = viewChild<ElementRef<HTMLElement>>('ledger');
+  private readonly injector = inject(Injector);
+  /** On a phone the bar at the foot opens what lies behind the stage: the page goes there. */
+  protected toggleLedger(): void {
+    this.ledgerOpen.update((open) => !open);
+    if (this.ledgerOpen()) afterNextRender(() => this.ledger()?.nativeElement.scrollIntoView({ block: 'start' }), { injector: this.injector }); // prettier-ignore
+  }
+  protected readonly counts = computed(() => countWords(this.session.ledger()));
   protected readonly ledgerOpen = signal(false);
   protected readonly ledgerPanel = viewChild(LedgerPanel);
 

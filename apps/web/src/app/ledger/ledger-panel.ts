@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
-import { alikeFindings, ofWords } from '@saddle/core/ledger';
+import { alikeFindings, countWords, ofWords } from '@saddle/core/ledger';
 import type { Stage } from '@saddle/core/model';
 import { JobSession } from '../job/job-session';
 import { FindingList, type FindingRow } from './finding-list';
@@ -41,19 +41,7 @@ export class LedgerPanel {
   });
   /** the same said of several things stands once */
   private readonly groups = computed(() => alikeFindings(this.session.ledger(), this.session.planned()));
-  protected readonly counts = computed(() => {
-    const of = (verdict: string) => this.session.ledger().filter((f) => f.verdict === verdict).length;
-    return (
-      [
-        [of('stop'), 'stop'],
-        [of('can’t tell'), 'can’t tell'],
-        [of('caution'), 'caution'],
-      ]
-        .filter(([n]) => n)
-        .map(([n, word]) => `${n} ${word}`)
-        .join(' · ') || 'all in order'
-    );
-  });
+  protected readonly counts = computed(() => countWords(this.session.ledger()));
 
   protected apply(key: string, id: string): void {
     const remedy = this.groups()

@@ -14,6 +14,7 @@ import {
   twoFeedsAre,
   type FinderReading,
   type SwitchOff,
+  oneIn,
 } from '@saddle/core/panel';
 import { nanoid } from 'nanoid';
 import { HouseSession } from '../house/house-session';
@@ -85,7 +86,7 @@ export class FeedsPanel {
       .map((o) => ({
         o,
         numbers: o.breakerIds.map((id) => this.number(id)).join(', '),
-        tells: `answers about ${o.bits.toFixed(1)} yes-or-no questions${o.best ? '' : ', the best found'}`,
+        tells: `leaves about 1 in ${oneIn(o.bits)} of what it could be${o.best ? '' : ', the best found'}`,
       })),
   );
   protected readonly ready = computed(() => this.off().size > 0 && this.open().some((b) => this.shown()[b.box.id]));

@@ -1,13 +1,16 @@
-import { provideHttpClient, withFetch } from '@angular/common/http';
+import { provideHttpClient, withFetch, withInterceptors } from '@angular/common/http';
 import {
   type ApplicationConfig,
   inject,
+  isDevMode,
   provideAppInitializer,
   provideBrowserGlobalErrorListeners,
   provideZonelessChangeDetection,
 } from '@angular/core';
 import { PreloadAllModules, provideRouter, withComponentInputBinding, withNavigationErrorHandler, withPreloading } from '@angular/router';
 import { NgbConfig, NgbModalConfig } from '@ng-bootstrap/ng-bootstrap';
+import { provideServiceWorker } from '@angular/service-worker';
+import { pastTheWorker } from '../api/past-the-worker';
 import { PageTrouble } from './page-trouble';
 import { routes } from './routes';
 
@@ -15,7 +18,9 @@ export const appConfig: ApplicationConfig = {
   providers: [
     provideBrowserGlobalErrorListeners(),
     provideZonelessChangeDetection(),
-    provideHttpClient(withFetch()),
+    provideHttpClient(withFetch(), withInterceptors([pastTheWorker])),
+    // all of the page is kept in the browser a moment after the first visit: it opens without its server too
+    provideServiceWorker('ngsw-worker.js', { enabled: !isDevMode(), registrationStrategy: 'registerWithDelay:2000' }),
     provideRouter(
       routes,
       withComponentInputBinding(),

@@ -50,6 +50,7 @@ export const routes: Routes = [
       { path: 'history', title: 'History · Saddle', loadComponent: () => import('../house/history-page').then((m) => m.HistoryPage) },
       { path: 'buy', title: 'To buy · Saddle', loadComponent: () => import('../house/buy-page').then((m) => m.HouseBuyPage) },
       { path: 'when', title: 'When · Saddle', loadComponent: () => import('../house/when-page').then((m) => m.HouseWhenPage) },
+      { path: 'on-hand', title: 'On hand · Saddle', loadComponent: () => import('../house/on-hand-page').then((m) => m.OnHandPage) },
       { path: 'prices', title: 'Prices · Saddle', loadComponent: () => import('../house/prices-page').then((m) => m.PricesPage) },
       { path: 'rules', title: 'Rules · Saddle', loadComponent: () => import('../rules/rules-page').then((m) => m.RulesPage) },
       { path: 'panel', title: 'Panel · Saddle', loadComponent: () => import('../panel/panel-page').then((m) => m.PanelPage) },

@@ -4,6 +4,7 @@ import { builtChangeIds, judgeAsk, PROOF_LABELS, PROOF_ORDER, valueOf } from '@s
 import { RouterLink } from '@angular/router';
 import type { Hindrance } from '@saddle/core/closing';
 import { firstValueFrom } from 'rxjs';
+import { ActualCost } from '../buy/actual-cost';
 import { Documents, problemOf, type Problem } from '../api/documents.service';
 import { JobSession } from '../job/job-session';
 import { VerdictStamp } from '../ledger/verdict-stamp';
@@ -12,7 +13,7 @@ import { Segmented, type Segment } from '../fields/segmented';
 /** What was done and measured, the sheet to print, the file to keep. */
 @Component({
   selector: 'sa-record-stage',
-  imports: [RouterLink, Segmented, VerdictStamp],
+  imports: [ActualCost, RouterLink, Segmented, VerdictStamp],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="stage-head"><h2>Sheet and record</h2></div>
@@ -47,7 +48,9 @@ import { Segmented, type Segment } from '../fields/segmented';
       } @else {
         <p class="quiet">
           When the work is done the job is closed: boxes, cables, devices, loads and the breaker that were built become the house’s own, for
-          every job after it. What its plan leaves of coils is booked in as on hand, assumed until you measure it (prices of the house).
+          every job after it. What it used is taken off what is
+          <a [routerLink]="['/houses', session.job().houseId, 'on-hand']">on hand</a>, and what its plan leaves of coils and packets is
+          booked in there, reckoned until you count it.
         </p>
         <button type="button" class="btn-line strong" [disabled]="busy()" (click)="close(false)" data-testid="close-job">
           Close the job
@@ -68,6 +71,8 @@ import { Segmented, type Segment } from '../fields/segmented';
           <button type="button" class="btn-line" (click)="hindrances.set([])">Not now</button>
         </div>
       }
+      <h3>What it came to</h3>
+      <sa-actual-cost />
       <h3>Measured against planned</h3>
       <table class="plain">
         <thead>

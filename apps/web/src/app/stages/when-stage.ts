@@ -7,10 +7,12 @@ import { TIMES } from '@saddle/core/work';
 import { nanoid } from 'nanoid';
 import { debounceTime, of, switchMap } from 'rxjs';
 import { ChoiceField } from '../fields/choice-field';
+import { ComingsForm } from '../when/comings-form';
 import { TextField } from '../fields/text-field';
 import { JobSession } from '../job/job-session';
 import { HoursForm } from '../when/hours-form';
 import { PlanView } from '../when/plan-view';
+import { MaybeHours } from '../when/maybe-hours';
 import { Schedules, type Scheduling } from '../when/schedules.service';
 
 /** Now, on whole five minutes, where the person is. */
@@ -21,7 +23,7 @@ const localNow = (): string => localBy(offset())(new Date(Math.ceil(Date.now() /
 /** When the work is done: people and their hours, what must stay on, plans none of which beats another, bars over the days. */
 @Component({
   selector: 'sa-when-stage',
-  imports: [ChoiceField, HoursForm, PlanView, RouterLink, TextField],
+  imports: [ComingsForm, MaybeHours, ChoiceField, HoursForm, PlanView, RouterLink, TextField],
   providers: [Schedules],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './when-stage.html',
@@ -33,6 +35,8 @@ export class WhenStage {
   private readonly usual = usualWhen(localNow());
   protected readonly when = computed((): When => this.session.job().when ?? this.usual);
   protected readonly assumed = computed(() => this.session.job().when === undefined);
+  protected readonly officeHours: Hours = { days: [0, 1, 2, 3, 4], from: 540, to: 1020 };
+  protected readonly loudHours: Hours = { days: [0, 1, 2, 3, 4, 5], from: 480, to: 1080 };
   protected readonly errors = signal<Record<string, string>>({});
   protected readonly offset = offset();
 
@@ -59,12 +63,17 @@ export class WhenStage {
   /** the last that came of it stays on the page while the next is laid out */
   private readonly last = linkedSignal<Scheduling, Scheduling>({
     source: this.scheduling,
-    computation: (s, before) => (s.state === 'done' ? s : (before?.value ?? s)),
+    computation: (s, before) => (s.state === 'done' || ('meanwhile' in s && s.meanwhile) ? s : (before?.value ?? s)),
   });
   protected readonly answer = computed(() => {
     const s = this.last();
-    return s.state === 'done' ? s.answer : undefined;
+    return s.state === 'done' ? s.answer : s.state === 'failed' ? undefined : s.meanwhile;
   });
+  protected readonly share = computed(() => {
+    const s = this.scheduling();
+    return s.state === 'running' && s.share !== undefined ? `, ${Math.round(s.share * 100)} %` : '';
+  });
+  protected readonly stop = this.schedules.stop;
   protected readonly own = computed(() =>
     Object.entries(this.answer()?.rates ?? {}).map(([kind, r]) => ({
       kind,
@@ -73,12 +82,14 @@ export class WhenStage {
       usual: `${TIMES[kind as keyof typeof TIMES].middle} to ${TIMES[kind as keyof typeof TIMES].bad} min a ${TIMES[kind as keyof typeof TIMES].each}`,
     })),
   );
-  protected readonly stops = computed(() =>
-    this.session
-      .ledger()
-      .filter((f) => f.verdict === 'stop')
-      .map((f) => f.title),
-  );
+  protected readonly stops = computed(() => [
+    ...new Set(
+      this.session
+        .ledger()
+        .filter((f) => f.verdict === 'stop')
+        .map((f) => f.title),
+    ),
+  ]);
   protected readonly circuits = computed(() =>
     this.session.work().planned.circuits.map((c) => ({ value: c.id, label: `${c.number}, ${c.name}` })),
   );
@@ -87,6 +98,19 @@ export class WhenStage {
 
   private edit(title: string, change: (w: When) => When): boolean {
     return this.session.edit(title, (job) => ({ ...job, when: change(this.when()) }));
+  }
+  protected readonly editing = (title: string, change: (w: When) => When): boolean => this.edit(title, change);
+  /** rooms that a step is done in, and the steps */
+  protected readonly rooms = computed(() => {
+    const ids = new Set(this.session.steps().flatMap((s) => s.place?.roomId ?? []));
+    return this.session.work().planned.rooms.filter((r) => ids.has(r.id)).map((r) => ({ value: r.id, label: r.name })); // prettier-ignore
+  });
+  protected readonly stepChoices = computed(() =>
+    this.session.steps().map((s) => ({ value: `${this.session.job().id}/${s.id}`, label: s.title })),
+  );
+  /** Plans best in this stand first, and the first of them is chosen. */
+  protected setAim(aim: When['aim']): void {
+    this.edit('What counts most', ({ plan: _plan, aim: _aim, ...w }) => ({ ...w, ...(aim ? { aim } : {}) }));
   }
   protected keepAsIs(): void {
     this.edit('Hours as they stand', (w) => w);
@@ -163,13 +187,13 @@ export class WhenStage {
       }),
     }));
   }
-  protected dropNever(s: StaysOn): void {
+  protected setNever(s: StaysOn, hours: Hours | undefined): void {
     this.edit('Must stay on', (w) => ({
       ...w,
       staysOn: w.staysOn.map((x) => {
         if (x.id !== s.id) return x;
         const { never: _before, ...rest } = x;
-        return rest;
+        return hours ? { ...rest, never: hours } : rest;
       }),
     }));
   }

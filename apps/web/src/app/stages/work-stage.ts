@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { afterNextRender, ChangeDetectionStrategy, Component, computed, ElementRef, inject, Injector, signal } from '@angular/core';
 import { parseLength, printLength } from '@saddle/core/measure';
 import type { JobInHouse } from '@saddle/core/model';
 import {
@@ -6,7 +6,11 @@ import {
   enterProof,
   enterValue,
   gateOf,
+  isRunning,
   isTicked,
+  minutesOn,
+  pauseTimers,
+  startTimer,
   listed,
   noteTook,
   judgeAsk,
@@ -26,7 +30,9 @@ import {
   type StepAsk,
   type Target,
 } from '@saddle/core/work';
+import { toSignal } from '@angular/core/rxjs-interop';
 import { nanoid } from 'nanoid';
+import { interval, map } from 'rxjs';
 import { JobSession } from '../job/job-session';
 import { VerdictStamp } from '../ledger/verdict-stamp';
 
@@ -58,6 +64,7 @@ export class WorkStage {
       number: i + 1,
       ticked: job.work.ticks.find((t) => t.step === step.id)?.at,
       took: job.work.ticks.find((t) => t.step === step.id)?.took,
+      clock: this.clock(step.id),
       current: step.id === current,
       ready: ready.includes(step),
       minutes: printSpan(step.minutes),
@@ -125,7 +132,35 @@ export class WorkStage {
       const result = tick(job, step.id, steps, findings, now());
       return result.ok ? result.job : job;
     });
-    if (isTicked(this.session.job(), step.id)) this.openStep.set(undefined);
+    if (!isTicked(this.session.job(), step.id)) return;
+    this.openStep.set(undefined);
+    // what was done folds up: the next one begins where the eye is, not above the screen
+    afterNextRender(() => this.showCurrent(), { injector: this.injector });
+  }
+
+  /** the time now, while a clock runs */
+  private readonly tickTock = toSignal(interval(10_000).pipe(map(() => now())), { initialValue: now() });
+  private clock(step: string): { running: boolean; words: string } | undefined {
+    const job = this.session.job();
+    if (!job.work.timers?.some((t) => t.step === step)) return undefined;
+    // what was just started lies behind the last look at the time
+    const minutes = minutesOn(job, step, [this.tickTock(), job.work.timers.find((t) => t.step === step)?.since ?? ''].sort().at(-1)!);
+    return { running: isRunning(job, step), words: minutes === undefined ? 'left running: not counted' : `${Math.floor(minutes)} min` };
+  }
+  protected startClock(step: Step): void {
+    this.session.edit(`Clock at ${step.title}`, (job) => startTimer(job, step.id, now()));
+  }
+  protected pauseClock(step: Step): void {
+    this.session.edit(`Clock stopped at ${step.title}`, (job) => pauseTimers(job, now()));
+  }
+
+  private readonly injector = inject(Injector);
+  private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
+  private showCurrent(): void {
+    const next = this.host.nativeElement.querySelector('li.current');
+    if (!next) return;
+    const { top } = next.getBoundingClientRect();
+    if (top < 0 || top > window.innerHeight / 2) next.scrollIntoView({ block: 'start' });
   }
 
   protected setTook(step: Step, text: string): void {

@@ -91,6 +91,14 @@ import { JobSession } from '../job/job-session';
       @if (want().kind !== 'lights') {
         <div class="fields">
           <sa-yes-no label="a circuit of its own from the panel" [value]="want().ownCircuit" (set)="put({ ownCircuit: $event ?? false })" />
+          @if (want().ownCircuit) {
+            <sa-choice-field
+              label="its breaker, A"
+              [value]="'' + (want().ownA ?? 20)"
+              [choices]="['15', '20']"
+              (set)="put({ ownA: $event === '15' ? 15 : undefined })"
+            />
+          }
           @if ((want().kind === 'outlet' || want().kind === 'run') && !want().lowVoltage) {
             <sa-choice-field
               label="receptacles in each box"

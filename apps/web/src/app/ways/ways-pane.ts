@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, linke
 import { CRITERIA, type Criterion, type JobWant, type Joists, type Via } from '@saddle/core/model';
 import { printLength } from '@saddle/core/measure';
 import { spaceWords } from '@saddle/core/route';
+import { printMoney } from '@saddle/core/takeoff';
 import {
   allow,
   CRITERION_WORDS,
@@ -113,6 +114,7 @@ export class WaysPane {
     return this.session.job().found.walls.find((w) => w.id === id)?.name ?? id;
   }
   protected figureWords = (criterion: Criterion, way: ShownWay): string => printFigure(criterion, way.option.figures[criterion]);
+  protected wholeWords = (total: number): string => printMoney(total, this.session.house.house().money);
   protected bestWords = (way: ShownWay): string => way.option.best.map((c) => CRITERION_WORDS[c]).join(', ');
 
   protected look(way: ShownWay): void {

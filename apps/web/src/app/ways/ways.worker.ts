@@ -8,7 +8,17 @@ let judged: { key: string; feeds: FeedCandidate[] } | undefined;
 
 addEventListener('message', ({ data }: MessageEvent<{ house: House; want: Want }>) => {
   const { house, want } = data;
-  const key = JSON.stringify([house.site, house.edition, want.places, want.loads, want.lamps, want.kind, want.ownCircuit, want.name]);
+  const key = JSON.stringify([
+    house.site,
+    house.edition,
+    want.places,
+    want.loads,
+    want.lamps,
+    want.kind,
+    want.ownCircuit,
+    want.ownA,
+    want.name,
+  ]);
   if (judged?.key !== key) {
     postMessage({ says: `judging ${house.site.boxes.length} boxes and the panel` });
     judged = { key, feeds: wantFeeds(house, want) };

@@ -1,13 +1,14 @@
 import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
-import type { When } from '@saddle/core/model';
+import { AIMS, type When } from '@saddle/core/model';
 import { chartOf, chosenPlan, whenWords, type SchedulePlan } from '@saddle/core/schedule';
+import { ChoiceField, type Choice } from '../fields/choice-field';
 import { ScheduleChart } from './schedule-chart';
 import type { ScheduleAnswer } from './schedules.service';
 
 /** Plans to choose among, when the chosen one is over, its bars, and the same as a list with what may be fixed. */
 @Component({
   selector: 'sa-plan-view',
-  imports: [ScheduleChart],
+  imports: [ChoiceField, ScheduleChart],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './plan-view.html',
 })
@@ -21,6 +22,19 @@ export class PlanView {
   /** a local time, or nothing to let it go */
   readonly pin = output<{ id: string; at: string }>();
 
+  /** plans best in this first */
+  readonly setAim = output<When['aim']>();
+
+  protected readonly aims: Choice[] = [
+    { value: 'end', label: 'done soonest' },
+    { value: 'off', label: 'least time without power' },
+    { value: 'outages', label: 'fewest outages' },
+    { value: 'trips', label: 'fewest trips' },
+    { value: 'help', label: 'least help' },
+  ];
+  protected aimOf(value: string | undefined): When['aim'] {
+    return AIMS.find((a) => a === value);
+  }
   protected readonly picked = signal<string | undefined>(undefined);
   protected readonly plan = computed((): SchedulePlan | undefined => chosenPlan(this.answer().schedule, this.when()));
   protected readonly chart = computed(() => {
@@ -34,6 +48,7 @@ export class PlanView {
       end: whenWords(schedule, p.end),
       off: p.outageMinutes ? `${p.outageMinutes} min off${p.outageCount > 1 ? ` in ${p.outageCount}` : ''}` : 'nothing off',
       days: `${p.days} ${p.days === 1 ? 'day' : 'days'}`,
+      trips: p.trips ? ` · ${p.trips} ${p.trips === 1 ? 'trip' : 'trips'}` : '',
       helper: p.helperMinutes ? `${p.helperMinutes} min of help` : '',
     }));
   });

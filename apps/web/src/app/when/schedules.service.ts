@@ -1,7 +1,7 @@
 import { Injectable, type OnDestroy } from '@angular/core';
 import type { JobInHouse, When } from '@saddle/core/model';
 import type { EndRange, Rates, Schedule } from '@saddle/core/schedule';
-import { Observable } from 'rxjs';
+import { WorkerDesk, type Working } from '../worker/worker-desk';
 
 export interface ScheduleQuestion {
   jobs: JobInHouse[];
@@ -13,44 +13,21 @@ export interface ScheduleQuestion {
 export interface ScheduleAnswer {
   schedule: Schedule;
   rates: Rates;
-  /** when the chosen plan is over, as days are like */
+  /** when the chosen plan is over, as days are like; not there yet while that is drawn */
   range: EndRange | undefined;
 }
-export type Scheduling = { state: 'running' } | { state: 'done'; answer: ScheduleAnswer } | { state: 'failed'; says: string };
+export type Scheduling = Working<ScheduleAnswer>;
 
-/** Lays out in a worker; leaving the observable ends it, and the worker with it if it is still at it. */
+/** Lays out in a worker. */
 @Injectable()
 export class Schedules implements OnDestroy {
-  private worker: Worker | undefined;
+  private readonly desk = new WorkerDesk<ScheduleQuestion, ScheduleAnswer>(
+    () => new Worker(new URL('./schedule.worker', import.meta.url), { type: 'module' }),
+  );
+  readonly layOut = (question: ScheduleQuestion) => this.desk.ask(question);
+  readonly stop = (): void => this.desk.stop();
 
-  layOut(question: ScheduleQuestion): Observable<Scheduling> {
-    return new Observable<Scheduling>((subscriber) => {
-      let busy = true;
-      const worker = (this.worker ??= new Worker(new URL('./schedule.worker', import.meta.url), { type: 'module' }));
-      subscriber.next({ state: 'running' });
-      worker.onmessage = ({ data }: MessageEvent<ScheduleAnswer>) => {
-        busy = false;
-        subscriber.next({ state: 'done', answer: data });
-        subscriber.complete();
-      };
-      worker.onerror = (error) => {
-        busy = false;
-        this.drop();
-        subscriber.next({ state: 'failed', says: error.message || 'it broke off' });
-        subscriber.complete();
-      };
-      worker.postMessage(question);
-      return () => {
-        if (busy) this.drop();
-      };
-    });
-  }
-
-  private drop(): void {
-    this.worker?.terminate();
-    this.worker = undefined;
-  }
   ngOnDestroy(): void {
-    this.drop();
+    this.desk.close();
   }
 }

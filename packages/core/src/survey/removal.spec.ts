@@ -1,0 +1,54 @@
+/** Taking rooms out of the sample house, and of one with a shared wall. */
+import { describe, expect, it } from 'vitest';
+import { demoJobs, quinceStreet } from '../demo/index.js';
+import { checkHouse, type Site } from '../model/index.js';
+import { jobsAbout, withoutRoom } from './index.js';
+
+const { site } = quinceStreet;
+const out = (id: string, from: Site = site) => withoutRoom(from, id)!;
+const real = site.rooms.filter((r) => r.id !== 'outside').map((r) => r.id);
+
+describe('a room taken out', () => {
+  it.each(real)('%s: what is left is a house that passes its check, and nothing in it points at what is gone', (id) => {
+    const { site: left, ids } = out(id);
+    expect(checkHouse({ ...quinceStreet, site: left })).toMatchObject({ ok: true });
+    const points = [...JSON.stringify(left).matchAll(/"(?:id|roomId|wallId|boxId|by|of)":"([^"]+)"/g)].map((m) => m[1]!);
+    for (const gone of ids) expect(points.includes(gone), gone).toBe(false);
+  });
+  it('a wall that another room has too stays, its side “not yet entered”; boxes on the other side stay', () => {
+    const id = real.find((r) => out(r).stays.length > 0)!;
+    const { site: left, stays } = out(id);
+    const kept = left.walls.filter((w) => stays.includes(w.name));
+    expect(kept.length).toBe(stays.length);
+    for (const w of kept) {
+      const before = site.walls.find((x) => x.id === w.id)!;
+      const [face, other] = before.faces.A.roomId === id ? (['A', 'B'] as const) : (['B', 'A'] as const);
+      expect([w.faces[face].roomId, w.faces[other]]).toEqual(['outside', before.faces[other]]);
+      expect(left.boxes.filter((b) => b.wallId === w.id)).toEqual(site.boxes.filter((b) => b.wallId === w.id && b.face === other).map((b) => left.boxes.find((x) => x.id === b.id))); // prettier-ignore
+    }
+  });
+  it('says what goes, in numbers, and counts what it says', () => {
+    for (const id of real) {
+      const { gone, site: left } = out(id);
+      const boxes = site.boxes.length - left.boxes.length;
+      expect(gone.some((g) => /box/.test(g))).toBe(boxes > 0);
+      if (boxes) expect(gone.join()).toContain(`${boxes} box`);
+      const devices = site.devices.length - left.devices.length;
+      if (devices) expect(gone.join()).toContain(`${devices} device`);
+    }
+  });
+  it('all of them, one after another, leave nothing', () => {
+    const empty = real.reduce((s, id) => out(id, s).site, site);
+    expect([empty.walls, empty.boxes, empty.devices, empty.lamps ?? []]).toEqual([[], [], [], []]);
+    expect(empty.rooms.filter((r) => r.id !== 'outside')).toEqual([]);
+    expect(withoutRoom(site, 'no-such-room')).toBeUndefined();
+  });
+  it('open jobs that are about something in it are named; closed ones and those of other rooms are not', () => {
+    const sewing = site.rooms.find((r) => /sewing/i.test(r.name))!;
+    const about = jobsAbout(demoJobs, out(sewing.id));
+    expect(about).toContain('Sewing corner');
+    const closed = demoJobs.map((j) => ({ ...j, closed: { at: '2026-11-26T10:00:00Z', closing: 'x' } }));
+    expect(jobsAbout(closed, out(sewing.id))).toEqual([]);
+    expect(jobsAbout(demoJobs, { ids: ['nothing-of-it'], faces: [] })).toEqual([]);
+  });
+});

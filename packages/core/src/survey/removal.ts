@@ -1,0 +1,107 @@
+/** Taking a room out of the survey, with its walls and what hangs on them; what stays behind is said before. */
+import type { Box, FaceId, Job, Site, Wall } from '../model/index.js';
+
+export interface Removal {
+  site: Site;
+  /** what goes with it, in words */
+  gone: string[];
+  /** what stays although it touched it */
+  stays: string[];
+  /** ids that are gone, and faces that are in no room any more */
+  ids: string[];
+  faces: { wallId: string; face: FaceId }[];
+}
+
+const count = (n: number, one: string, many: string): string[] => (n === 0 ? [] : [`${n} ${n === 1 ? one : many}`]);
+
+/** Boxes gone, and what is in them or ends in them. Cables that end in a box that stays keep their other end as words. */
+function withoutBoxes(site: Site, gone: ReadonlySet<string>): { site: Site; cables: number; devices: number } {
+  const devices = site.devices.filter((d) => gone.has(d.boxId)).map((d) => d.id);
+  const touched = (c: Site['cables'][number]): boolean => c.ends.some((e) => e.boxId !== undefined && gone.has(e.boxId));
+  const kept = site.cables
+    .filter((c) => !touched(c) || c.ends.some((e) => e.boxId !== undefined && !gone.has(e.boxId)))
+    .map((c): Site['cables'][number] => {
+      const ends = c.ends.map(({ boxId, ...e }) => (boxId !== undefined && gone.has(boxId) ? { label: e.label } : { ...e, ...(boxId === undefined ? {} : { boxId }) })) as Site['cables'][number]['ends']; // prettier-ignore
+      const uses = c.uses?.map(({ by, ...u }) => (by !== undefined && devices.includes(by) ? u : { ...u, ...(by === undefined ? {} : { by }) })); // prettier-ignore
+      return { ...c, ends, unbrokenIn: c.unbrokenIn.filter((b) => !gone.has(b)), ...(uses ? { uses } : {}) };
+    });
+  const cables = new Set(kept.map((c) => c.id));
+  // what meets where rests on each cable and device of its box
+  const wiring = site.wiring?.filter((w) => !gone.has(w.id) && !site.cables.some((c) => !cables.has(c.id) && c.ends.some((e) => e.boxId === w.id))); // prettier-ignore
+  return {
+    site: {
+      ...site,
+      boxes: site.boxes.filter((b) => !gone.has(b.id)),
+      devices: site.devices.filter((d) => !gone.has(d.boxId)),
+      cables: kept,
+      loads: site.loads.map(({ boxId, ...l }) => (boxId === undefined || gone.has(boxId) ? l : { ...l, boxId })),
+      ...(wiring ? { wiring } : {}),
+    },
+    cables: site.cables.length - kept.length,
+    devices: devices.length,
+  };
+}
+
+const FACES: readonly FaceId[] = ['A', 'B'];
+const facesOf = (wall: Wall, roomId: string): FaceId[] => FACES.filter((f) => wall.faces[f].roomId === roomId);
+
+/** The site without a room: walls that are its own go, those of another room stay with a side that nobody entered. */
+export function withoutRoom(site: Site, roomId: string): Removal | undefined {
+  const room = site.rooms.find((r) => r.id === roomId);
+  if (!room) return undefined;
+  const others = site.rooms.filter((r) => r.id !== roomId);
+  const own = site.walls.filter((w) => facesOf(w, roomId).length > 0);
+  // a wall whose other face is in a room that was entered stays
+  const staying = own.filter((w) => FACES.some((f) => w.faces[f].roomId !== roomId && w.faces[f].roomId !== 'outside'));
+  const goes = own.filter((w) => !staying.includes(w));
+  const inRoom = (b: Box): boolean => goes.some((w) => w.id === b.wallId) || staying.some((w) => w.id === b.wallId && w.faces[b.face].roomId === roomId);
+  const boxes = site.boxes.filter(inRoom);
+  const bare = withoutBoxes(site, new Set(boxes.map((b) => b.id)));
+  const lamps = site.lamps?.filter((l) => l.roomId === roomId) ?? [];
+  const outside = site.rooms.find((r) => r.id === 'outside') ?? { id: 'outside', name: 'not yet entered', use: 'outdoors' as const };
+  const walls = bare.site.walls
+    .filter((w) => !goes.some((g) => g.id === w.id))
+    .map((w) => {
+      const left = facesOf(w, roomId);
+      return left.reduce((wall, f) => ({ ...wall, faces: { ...wall.faces, [f]: { ...wall.faces[f], roomId: outside.id } } }), w);
+    });
+  const needsOutside = walls.some((w) => FACES.some((f) => w.faces[f].roomId === outside.id));
+  const rooms = [...others.filter((r) => r.id !== outside.id), ...(needsOutside || others.some((r) => r.id === outside.id) ? [outside] : [])];
+  const { place, ...panel } = site.panel ?? {};
+  const lostPanel = place !== undefined && goes.some((w) => w.id === place.wallId);
+  const { panel: _panel, lamps: _lamps, ...rest } = bare.site;
+  const remaining = site.lamps?.filter((l) => l.roomId !== roomId);
+  return {
+    site: {
+      ...rest,
+      rooms,
+      walls,
+      ...(remaining ? { lamps: remaining } : {}),
+      ...(site.panel ? { panel: (lostPanel ? panel : site.panel) as NonNullable<Site['panel']> } : {}),
+    },
+    gone: [
+      room.name,
+      ...count(goes.length, 'wall', 'walls'),
+      ...count(boxes.length, 'box', 'boxes'),
+      ...count(bare.devices, 'device', 'devices'),
+      ...count(bare.cables, 'cable', 'cables'),
+      ...count(lamps.length, 'lampholder', 'lampholders'),
+      ...(lostPanel ? ['the place of the panel'] : []),
+    ],
+    stays: staying.map((w) => w.name),
+    ids: [roomId, ...goes.map((w) => w.id), ...boxes.map((b) => b.id)],
+    faces: staying.flatMap((w) => facesOf(w, roomId).map((face) => ({ wallId: w.id, face }))),
+  };
+} // prettier-ignore
+
+/** Whether something in it points at one of these: an id as a whole value, or a face of a wall. */
+function pointsAt(value: unknown, what: Pick<Removal, 'ids' | 'faces'>): boolean {
+  if (typeof value === 'string') return what.ids.includes(value);
+  if (typeof value !== 'object' || value === null) return false;
+  const at = value as { wallId?: unknown; face?: unknown };
+  if (what.faces.some((f) => f.wallId === at.wallId && f.face === at.face)) return true;
+  return Object.values(value).some((v) => pointsAt(v, what));
+}
+/** Open jobs that are about something of these: it can't be taken out under them. */
+export const jobsAbout = (jobs: readonly Job[], what: Pick<Removal, 'ids' | 'faces'>): string[] =>
+  jobs.filter((j) => !j.closed && pointsAt([j.want, j.changes, j.taken, j.search], what)).map((j) => j.name);
