@@ -142,7 +142,7 @@ export function fewestReceptacles(space: WallSpace, rule: SpacingRule, gridMm = 
   const gaps = uncovered(space, space.existing, rule.reachMm);
   if (gaps.length === 0) return { added: [], unreachable: [] };
   const first = gaps[0]!.from;
-  if (2 * rule.reachMm >= length && places.length) return { added: [places[0]!], unreachable: [] };
+  if (2 * rule.reachMm >= length && places.length) return { added: [places[places.length >> 1]!], unreachable: [] };
   let best: Coverage | undefined;
   for (const p of places) {
     const away = Math.min(Math.abs(p - first), length - Math.abs(p - first));
@@ -222,6 +222,9 @@ const spanOnFace = (wall: Wall, face: FaceId, x: number, width: number): Span =>
 /** Half an opening and room beside a stud for the box (common practice). */
 const CLEAR_MM = inches(2.25 / 2 + 0.125);
 
+/** Studs of the corner itself, the one that holds the next wall’s finish, and the plate clear of that wall (common practice). */
+const FROM_CORNER_MM = inches(6);
+
 function blockedOn({ wall, face }: StripWall): Span[] {
   const half = wall.framing.studWidth.mm / 2 + CLEAR_MM;
   const studs = studPlaces(wall).map((s) => ({ from: onFace(wall, face, s.x) - half, to: onFace(wall, face, s.x) + half }));
@@ -232,9 +235,10 @@ function blockedOn({ wall, face }: StripWall): Span[] {
     .filter((o) => o.z < inches(18))
     .map((o) => spanOnFace(wall, face, o.x, o.width))
     .map((s) => ({ from: s.from - CLEAR_MM, to: s.to + CLEAR_MM }));
+  const end = wall.length.mm > 3 * FROM_CORNER_MM ? FROM_CORNER_MM : CLEAR_MM;
   const ends = [
-    { from: -1, to: CLEAR_MM },
-    { from: wall.length.mm - CLEAR_MM, to: wall.length.mm + 1 },
+    { from: -1, to: end },
+    { from: wall.length.mm - end, to: wall.length.mm + 1 },
   ];
   return [...studs, ...things, ...ends];
 }

@@ -41,7 +41,7 @@ import {
   type Remedy,
   type Wall,
 } from '../model/index.js';
-import { awayFromItsStud } from '../survey/index.js';
+import { awayFromItsStud, bottomsInRoom } from '../survey/index.js';
 import { cableKind, cablesIn, fillOf, sheathToOpening } from '../wiring/index.js';
 import {
   editBox,
@@ -52,7 +52,6 @@ import {
   put,
   remedy,
   runsAt,
-  runTo,
   wiringOf,
   type Work,
   type WorkBox,
@@ -271,17 +270,7 @@ function heightFindings(w: Work, b: WorkBox): Finding[] {
   const reached = finding('reach', box.id, 'box', 'Accessible reach', accessibleReach(rect.bottom, rect.top));
   // a plinth or a cabinet says itself how high
   if (isFront(wall)) return [reached];
-  const inRoom = w.planned.boxes
-    .filter(
-      (x) => x.id !== box.id && x.wallId === wall.id && (x.face === box.face || wall.faces[x.face].roomId === wall.faces[box.face].roomId),
-    )
-    .map((x) => x.place.bottom.mm);
-  const feed = runTo(w, b)?.from;
-  const bottoms = inRoom.length
-    ? inRoom
-    : w.job.schools.height === 'match existing' && feed?.wall === wall
-      ? [feed.box.place.bottom.mm]
-      : [];
+  const bottoms = bottomsInRoom(w.planned, room, box.id, rect.bottom);
   const add = room.floorToAdd?.mm ?? 0;
   const match = heightMatch({ bottomMm: rect.bottom, existingBottomsMm: bottoms, floorToAddMm: add, boxHeightMm: rect.top - rect.bottom });
   const level =

@@ -2,8 +2,8 @@
 import { describe, expect, it } from 'vitest';
 import { sewingCorner } from '../demo/index.js';
 import { acrossWay } from '../layout/index.js';
-import { inches } from '../measure/index.js';
-import { boxRect, emptySite, measured, plannedSite, type JobInHouse, type Obstacle, type RoomUse } from '../model/index.js';
+import { inches, toInches } from '../measure/index.js';
+import { boxRect, emptySite, measured, plannedSite, type Box, type JobInHouse, type Obstacle, type RoomUse } from '../model/index.js';
 import { breakerFindings, oneIn } from '../panel/index.js';
 import { materialsOf } from '../takeoff/index.js';
 import { stepsOf } from '../work/index.js';
@@ -42,6 +42,16 @@ describe('a fire block between the two boxes was “ok”', () => {
     expect(fish(blocked).says.join(' ')).toMatch(/open the finish in front of it, bore its middle/);
     const seals = (job: JobInHouse) => materialsOf(job).filter((r) => r.article === 'seal').reduce((n, r) => n + r.count!, 0); // prettier-ignore
     expect(seals(blocked) - seals(high)).toBe(1);
+  });
+  it('its opening is drawn, bought for and closed: 4 in wide, 2 in under the block to 4 in over it', () => {
+    const [block] = workOf(blocked).runs[0]!.blocks;
+    const { left, right, bottom, top } = block!.opening;
+    expect([right - left, bottom, top].map((mm) => Math.round(toInches(mm) * 16) / 16)).toEqual([4, 38, 45.5]);
+    const pieces = (job: JobInHouse) => materialsOf(job).filter((r) => /^patch piece/.test(r.what)).map((r) => r.why).join(); // prettier-ignore
+    expect(pieces(high)).toBe('');
+    expect(pieces(blocked)).toMatch(/the opening at the fire-block/);
+    expect(stepsOf(high).some((s) => /^Close the opening/.test(s.title))).toBe(false);
+    expect(stepsOf(blocked).some((s) => s.title === 'Close the openings')).toBe(true);
   });
   it('a pipe there: nobody knows whether a cable passes; a cable there is passed; above both boxes, or beside them, nothing is', () => {
     expect(found(withThing(high, { kind: 'pipe' }), 'across-way').map((f) => [f.verdict, f.ask?.slice(0, 20)])).toEqual([['can’t tell', 'Look in with a scope']]); // prettier-ignore
@@ -86,6 +96,24 @@ describe('the opening at a stud lay over the source box, drawn and not said', ()
     expect(near[0]!.says).toMatch(/runs into that of Hall box/);
     expect(near[0]!.sums[0]!.result.value).toBeGreaterThan(0);
     expect(found(beside(6), 'stud-opening')).toEqual([]);
+  });
+});
+
+describe('a height was held against a box of the room behind the wall', () => {
+  /** the only other box of the new one’s own room, on another of its walls */
+  const withOwn = (bottomIn: number): JobInHouse => {
+    const place = { ...to.box.place, from: 'left-end', bottom: measured(inches(bottomIn)) };
+    const boxes = sewingCorner.found.boxes.map((b): Box => (b.id === 'sewing-window-box' ? { ...b, wallId: 'sewing-w2', face: 'A', place } : b)); // prettier-ignore
+    return { ...sewingCorner, found: { ...sewingCorner.found, boxes } };
+  };
+  const height = (job: JobInHouse) => found(job, 'height').map((f) => [f.verdict, f.says.slice(0, 30)]);
+  const bottom = toInches(boxRect(to.wall, to.box)!.bottom);
+  it('its own room’s box is the measure, on whichever of its walls', () => {
+    expect(height(withOwn(bottom))).toEqual([['ok', 'level with the room’s boxes']]);
+    expect(height(withOwn(bottom + 2))).toEqual([['caution', 'not level with the room’s boxes'.slice(0, 30)]]);
+  });
+  it('one above a counter is no measure for one by the base', () => {
+    expect(height(withOwn(44))).toEqual([['note', 'no other box in the room to ma']]);
   });
 });
 

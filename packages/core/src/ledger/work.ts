@@ -4,7 +4,7 @@
  */
 import { cableRun, takenWay, type CableRun, type TakenInput, type Traced } from '../route/index.js';
 import { freeConductorLength, freeEndBySchool, LEAST_FREE_MM, sheathBySchool, type Judged } from '../codebook/index.js';
-import { openingRect, studCrossings, studsBetween, type StudCrossing } from '../layout/index.js';
+import { blocksBetween, openingRect, studCrossings, studsBetween, type BlockOpening, type StudCrossing } from '../layout/index.js';
 import {
   idOf,
   boxRect,
@@ -61,6 +61,8 @@ export interface WorkRun {
   way: NonNullable<Extract<Change, { do: 'run-cable' }>['way']> | undefined;
   /** studs that a straight one crosses behind the finish, from left to right */
   crossings: StudCrossing[];
+  /** blocks that a straight one meets, from the floor up: opened at, bored, closed again */
+  blocks: BlockOpening[];
   run: CableRun | undefined;
 }
 /** A lampholder that the plan places. */
@@ -232,12 +234,13 @@ function runOf(
   if (change.way) {
     const least = freeEndBySchool(job.schools.freeEnds, LEAST_FREE_MM);
     const traced = takenWay(change.way, takenInput(job, planned, [from?.freeEnd?.leaveMm ?? least, to.freeEnd?.leaveMm ?? least]));
-    return { ...base, traced, crossings: [], run: traced.run };
+    return { ...base, traced, crossings: [], blocks: [], run: traced.run };
   }
   const [a, b] = [from && boxRect(from.wall, from.box), boxRect(to.wall, to.box)];
   const oneWall = from?.wall === to.wall;
   const crossings =
     oneWall && from.box.face === to.box.face ? studCrossings(to.wall, from.box, to.box, job.edition, job.schools.compound) : [];
+  const blocks = oneWall ? blocksBetween(to.wall, from.box, to.box, job.schools.compound) : [];
   const run =
     oneWall && a && b && from.freeEnd && to.freeEnd
       ? cableRun({
@@ -250,7 +253,7 @@ function runOf(
           sheathMm,
         })
       : undefined;
-  return { ...base, traced: undefined, crossings, run };
+  return { ...base, traced: undefined, crossings, blocks, run };
 }
 
 const wirings = new WeakMap<WorkBox, WiringPlan>();

@@ -75,7 +75,10 @@ export function jobElevation(w: Work, site: Site, wallId: string, face: FaceId, 
   const before = work && inPlaceBoxes(w).includes(work) ? work : undefined;
   const crossings = w.runs
     .filter((r) => r.to.wall.id === wall.id)
-    .flatMap((r) => r.crossings.map((x) => ({ id: x.stud.id, opening: x.opening })));
+    .flatMap((r) => [
+      ...r.crossings.map((x) => ({ id: x.stud.id, opening: x.opening })),
+      ...r.blocks.map((x) => ({ id: x.block.id, opening: x.opening })),
+    ]);
   return elevation({
     site,
     wall,

@@ -271,10 +271,10 @@ export function traced(input: TraceInput): Traced {
       const q = flat[k]!;
       for (const part of byRoom(hollow, q, p)) {
         const { room, mm, joists } = part;
-        if (!part.across) {
-          // along the joists it is stapled; bored joists hold it themselves
-          if (hollow.kind !== 'floor') staples.push(...staplePositions(mm, inches(12), inches(12)).map((s) => along + s));
-        } else if (joists > 0) {
+        // along the joists, and over their tops in an attic, it is stapled; bored joists hold it themselves
+        if (hollow.kind === 'attic' || (!part.across && hollow.kind !== 'floor'))
+          staples.push(...staplePositions(mm, inches(12), inches(12)).map((s) => along + s));
+        if (part.across && joists > 0) {
           acrossMm += mm;
           if (hollow.kind !== 'attic') boreJoists(room, joists, part.middle);
         }

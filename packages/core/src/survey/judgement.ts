@@ -141,10 +141,15 @@ export function suggestedBottom(site: Site, wall: Wall, box: Box, schools: Schoo
   };
 }
 
-function bottomsInRoom(site: Site, room: Room | undefined, butNot: string): number[] {
+/**
+ * Bottoms of the other boxes of a room, mm above its floor as it is, that one at `bottomMm` is seen in a row with: those down by the base,
+ * or those above a counter. A box of the room behind the wall is nobody’s measure.
+ */
+export function bottomsInRoom(site: Site, room: Room | undefined, butNot: string, bottomMm = 0): number[] {
   const walls = new Map(site.walls.map((w) => [w.id, w]));
+  const low = (mm: number): boolean => mm < inches(30);
   return site.boxes
-    .filter((b) => b.id !== butNot && walls.get(b.wallId)?.faces[b.face].roomId === room?.id && b.place.bottom.mm < inches(30))
+    .filter((b) => b.id !== butNot && walls.get(b.wallId)?.faces[b.face].roomId === room?.id && low(b.place.bottom.mm) === low(bottomMm))
     .map((b) => b.place.bottom.mm);
 }
 const mostCommon = (values: number[]): number => {
@@ -279,7 +284,7 @@ export function judgeBox(input: JudgementInput): BoxJudgement {
   const body = boxBody(box);
   const match = heightMatch({
     bottomMm: box.place.bottom.mm,
-    existingBottomsMm: wanted.why.startsWith('above') ? [] : bottomsInRoom(site, room, box.id),
+    existingBottomsMm: wanted.why.startsWith('above') ? [] : bottomsInRoom(site, room, box.id, box.place.bottom.mm),
     floorToAddMm: room?.floorToAdd?.mm ?? 0,
     boxHeightMm: body.heightMm,
   });

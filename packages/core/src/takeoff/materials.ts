@@ -1,7 +1,7 @@
 /** What to buy and what to bring: what the planned state has and the found state lacks. */
 import { BOX_KINDS, DEVICE_KINDS, FINISHES, isReceptacle, LAMP_BOXES, type ArticleId, type CoilArticle } from '../catalog/index.js';
 import { inPlaceBoxes, judgeWork, wiringOf, workOf, type Work, type WorkBox, type WorkRun } from '../ledger/index.js';
-import { blocksBetween, cutStock, type PatchPlan } from '../layout/index.js';
+import { cutStock, type PatchPlan } from '../layout/index.js';
 import { feet, printAwg, printLength, printMark, toFeet } from '../measure/index.js';
 import { openFraming, type JobInHouse } from '../model/index.js';
 import { boxMaterial, cableKind } from '../wiring/index.js';
@@ -157,7 +157,12 @@ export function materialsOf(job: JobInHouse): MaterialRow[] {
   rows.push(...wayRows(job, w));
   const patched = inPlaceBoxes(w).map((b) => ({ b, patch: judgeWork(w, b).patch, why: 'what the new opening leaves of the old one' }));
   const crossed = w.runs.flatMap((r) =>
-    (openFraming(r.to.wall) ? [] : r.crossings).map((x) => ({ b: r.to, patch: x.patch, why: 'the opening at a stud' })),
+    openFraming(r.to.wall)
+      ? []
+      : [
+          ...r.crossings.map((x) => ({ b: r.to, patch: x.patch, why: 'the opening at a stud' })),
+          ...r.blocks.map((x) => ({ b: r.to, patch: x.patch, why: `the opening at the ${x.block.kind}` })),
+        ],
   );
   const opened = w.runs.flatMap((r) => (r.traced?.openings ?? []).map((o) => ({ b: r.to, patch: o.patch, why: `opened: ${o.what}` })));
   rows.push(...patchRows(job, [...patched, ...crossed, ...opened]));
@@ -283,7 +288,7 @@ function wayRows(job: JobInHouse, w: Work): MaterialRow[] {
   const traced = [...w.runs, ...w.lampRuns].flatMap((r) => r.traced ?? []);
   const sum = (of: (t: (typeof traced)[number]) => number): number => traced.reduce((n, t) => n + of(t), 0);
   const crossings = w.runs.flatMap((r) => r.crossings);
-  const blocks = w.runs.reduce((n, r) => n + (r.traced || !r.from ? 0 : blocksBetween(r.to.wall, r.from.box, r.to.box).length), 0); // prettier-ignore
+  const blocks = w.runs.reduce((n, r) => n + r.blocks.length, 0);
   const add = (article: ArticleId, what: string, count: number, why: string): void => {
     if (count > 0) rows.push(each(article, what, count, why));
   };

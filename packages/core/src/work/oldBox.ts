@@ -1,6 +1,5 @@
 /** The box that power is taken from: opened, taken apart, exchanged where it must, joined and closed. */
 import { oldFreeEnds, wiringOf, type Work, type WorkBox, type WorkRun } from '../ledger/index.js';
-import { blocksBetween } from '../layout/index.js';
 import { printLength } from '../measure/index.js';
 import { isFront } from '../model/index.js';
 import { PRACTICE_MM } from '../route/index.js';
@@ -112,7 +111,7 @@ export function sourceSide(at: At, r: WorkRun, source: WorkBox, { tailFirst, lai
   const ready = steps.at(-1)?.id ?? oldFreeEnds(w, source).step;
   const wires = r.cable.sheath === 'single wires';
   const there = tailFirst || r.traced !== undefined;
-  const blocks = r.traced || wires ? [] : blocksBetween(r.to.wall, source.box, r.to.box);
+  const blocks = wires ? [] : r.blocks;
   steps.push(
     step(
       id('fish', at),
@@ -134,7 +133,7 @@ export function sourceSide(at: At, r: WorkRun, source: WorkBox, { tailFirst, lai
                 ? 'Catch the tail in the bay through the box’s knockout or clamp and pull it in.'
                 : `Cut ${r.run ? printLength(r.run.cutMm, unit, { style: 'feet' }) : 'the cable'}; push it in at ${source.box.name}, catch it at the opening.`,
             ...blocks.map(
-              (o) =>
+              ({ block: o }) =>
                 `At the ${o.kind}, ${printLength(o.z.mm, unit)} over the floor: open the finish in front of it, bore its middle, cable through, hole sealed where it blocks fire.`,
             ),
             `Leave at least ${printLength(LEAST_OUT_MM, unit)}, better ${printLength(PRACTICE_MM.outWhileFishing, unit)}, out of each opening.`,

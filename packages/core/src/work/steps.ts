@@ -173,6 +173,7 @@ function newBoxes(w: Work, all: readonly WorkBox[]): Draft[] {
       : [...marks, ...beside.marked, ...lamps, ...isolate([...ids(marks), ...ids(lamps)]), ...cuts.flat(), ...lays, ...between];
   // in open framing a stud is bored and nothing is closed again
   const crossings = runs.flatMap((r) => (r && !openFraming(r.to.wall) ? r.crossings : []));
+  const blocks = runs.flatMap((r) => (r && !openFraming(r.to.wall) ? r.blocks : []));
   const openings = runs.flatMap((r) => r?.traced?.openings ?? []);
   const chases = runs.flatMap((r) => r?.traced?.chases ?? []);
   return [
@@ -181,8 +182,12 @@ function newBoxes(w: Work, all: readonly WorkBox[]): Draft[] {
     ...done,
     ...closing(
       w,
-      [...[...crossings, ...openings].map((x) => x.patch), ...beside.patches],
-      openings.length ? 'Close the openings' : crossings.length > 1 ? 'Close the openings at the studs' : 'Close the opening at the stud',
+      [...[...crossings, ...blocks, ...openings].map((x) => x.patch), ...beside.patches],
+      blocks.length + openings.length
+        ? 'Close the openings'
+        : crossings.length > 1
+          ? 'Close the openings at the studs'
+          : 'Close the opening at the stud',
       ['test'],
     ),
     ...plaster(chases, ['test']),
