@@ -9,7 +9,9 @@ test('a metric house: bare numbers are mm, the tape steps by mm, inches still wo
   await page.getByLabel('name of the house').fill('Metric test house');
   await page.getByLabel('a bare number is in').selectOption('millimetres');
   await page.getByLabel('room that gets the outlet').fill('loft');
+  await page.getByLabel('it is a').first().selectOption('bedroom');
   await page.getByLabel('room of the old box').fill('stair');
+  await page.getByLabel('it is a').last().selectOption('hallway');
   await fill(page, 'wall, end to end', '3200');
   await page.getByLabel('what it is').fill('corner');
   await fill(page, /from the left end of the wall/, '13 1/4');

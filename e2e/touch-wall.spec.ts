@@ -5,6 +5,7 @@ test('a wall surveyed by touch, and an outlet raised from it', async ({ page }) 
   await page.goto('/houses/quince-street-14');
   await page.getByTestId('add-room').tap();
   await page.getByLabel('name of the room').fill('linen room');
+  await page.getByLabel('it is a').selectOption('closet');
   await page.getByTestId('round').fill(`7' 6", 6'`);
   await page.getByTestId('keep-room').tap();
   await expect(page.getByRole('heading', { name: /linen room, wall 1/ })).toBeVisible();

@@ -20,6 +20,7 @@ const views = [
     '/houses/quince-street-14/when',
     '/houses/quince-street-14/rules',
     '/rules',
+    '/words',
     '/jobs/kiln-corner/route',
   ].map((path) => ({ name: path, path })),
   ...STAGES.map((stage) => ({ name: stage, path: `/jobs/sewing-corner/${stage}` })),

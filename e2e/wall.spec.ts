@@ -15,6 +15,9 @@ test('a wall surveyed from nothing, by keyboard only', async ({ page }) => {
   await keys.press('Enter');
   await page.getByLabel('name of the room').focus();
   await keys.type('box room');
+  // nothing of a room is taken for granted
+  await keys.press('Tab');
+  await keys.type('closet');
   await page.getByTestId('round').focus();
   await keys.type(`11' 4", 9', 11', 9'`);
   await expect(page.getByText(/These walls don’t close: the last one ends 4" in the direction of wall 1/)).toBeVisible();

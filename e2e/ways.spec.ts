@@ -183,6 +183,7 @@ test('a bare house: a room typed round, a panel hung, and an outlet wanted, with
   await page.goto('/houses/own-house');
   await page.getByTestId('add-room').click();
   await page.getByLabel('name of the room').fill('den');
+  await page.getByLabel('it is a').selectOption('living');
   await page.getByTestId('round').fill(`13' 4", 11' 2", 13' 4", 11' 2"`);
   await page.getByTestId('keep-room').click();
   await saved(page);

@@ -19,6 +19,7 @@ test('a reading nook fed from the landing', async ({ page, request }) => {
   await page.getByLabel('it is a').first().selectOption('study');
   await page.getByLabel('sink, tub or shower within 6 ft').selectOption('no');
   await page.getByLabel('room of the old box').fill('landing');
+  await page.getByLabel('it is a').last().selectOption('hallway');
   await fill(page, 'wall, end to end', `11' 8"`);
   await page.getByLabel('what it is').fill('closet door edge');
   await fill(page, /from the left end of the wall, in the den/, '118 1/2');

@@ -4,7 +4,7 @@
  */
 import { plateWidthMm, PLATE } from '../catalog/index.js';
 import { inches, printMark, type LengthUnit } from '../measure/index.js';
-import { boxRect, placeOriginX, studPlaces, type Box, type FaceId, type Site, type Wall } from '../model/index.js';
+import { boxRect, placeOriginX, studPlaces, type Box, type FaceId, type MeasuredLength, type Site, type Wall } from '../model/index.js';
 import { marksFor, openingRect } from './opening.js';
 
 export type ShapeKind =
@@ -36,6 +36,8 @@ export interface ElevationShape {
   height: number;
   /** found is graphite, planned blue, behind dashed */
   state: 'found' | 'planned' | 'behind';
+  /** nobody measured where it is: it stands where it was put down first */
+  unplaced?: true;
   label?: string;
 }
 export interface Dimension {
@@ -93,7 +95,13 @@ export function elevation(input: ElevationInput): Elevation {
     height: number,
     state: ElevationShape['state'],
     label?: string,
-  ) => shapes.push({ id, kind, u: face === 'A' ? x : wall.length.mm - x - width, z, width, height, state, ...(label ? { label } : {}) });
+    unplaced?: boolean,
+  ) =>
+    shapes.push({
+      ...{ id, kind, u: face === 'A' ? x : wall.length.mm - x - width, z, width, height, state },
+      ...(label ? { label: unplaced ? `${label}, not placed` : label } : {}),
+      ...(unplaced ? { unplaced } : {}),
+    });
   const { length, height, framing } = wall;
   add('wall', 'wall', 0, 0, length.mm, height.mm, 'found');
   const plate = framing.studWidth.mm;
@@ -117,8 +125,8 @@ export function elevation(input: ElevationInput): Elevation {
   const base = wall.faces[face].baseHeight;
   if (base && base.mm > 0) add('base', 'base', 0, 0, length.mm, base.mm, 'found', 'base');
   for (const f of wall.fixtures ?? [])
-    if (f.face === face) add(f.id, 'fixture', f.x.mm, f.z.mm, f.width.mm, f.height.mm, 'found', f.kind.replace('-', ' '));
-  for (const o of wall.openings) add(o.id, o.kind, o.x.mm, o.z.mm, o.width.mm, o.height.mm, 'found', o.kind);
+    if (f.face === face) add(f.id, 'fixture', f.x.mm, f.z.mm, f.width.mm, f.height.mm, 'found', f.kind.replace('-', ' '), nowhere(f.x));
+  for (const o of wall.openings) add(o.id, o.kind, o.x.mm, o.z.mm, o.width.mm, o.height.mm, 'found', o.kind, nowhere(o.x));
   if (input.open) {
     for (const o of wall.obstacles) {
       const depth =
@@ -127,7 +135,7 @@ export function elevation(input: ElevationInput): Elevation {
           : face === 'A'
             ? `${printMark(o.behindA.mm, input.unit)} behind`
             : 'from the other face';
-      add(o.id, 'obstacle', o.x.mm, o.z.mm, o.width.mm, o.height.mm, 'behind', `${o.kind} · ${o.x.known} · ${depth}`);
+      add(o.id, 'obstacle', o.x.mm, o.z.mm, o.width.mm, o.height.mm, 'behind', `${o.kind} · ${o.x.known} · ${depth}`, nowhere(o.x));
     }
   }
   if (input.open) addRuns(input, add);
@@ -185,15 +193,20 @@ type Add = (
   height: number,
   state: ElevationShape['state'],
   label?: string,
+  unplaced?: boolean,
 ) => void;
+/** along the wall: the first thing that is measured of a place */
+const nowhere = (along: MeasuredLength): boolean => along.known === 'assumed';
 
 function addBox(input: ElevationInput, box: Box, add: Add): void {
   const { wall, face } = input;
   const rect = boxRect(wall, box);
   if (!rect) return;
   const state = input.plannedIds.has(box.id) ? 'planned' : 'found';
+  const unplaced = state === 'found' && nowhere(box.place.distance);
   if (box.face !== face) {
-    if (input.open) add(box.id, 'ghost-box', rect.left, rect.bottom, rect.right - rect.left, rect.top - rect.bottom, 'behind', box.name);
+    if (input.open)
+      add(box.id, 'ghost-box', rect.left, rect.bottom, rect.right - rect.left, rect.top - rect.bottom, 'behind', box.name, unplaced);
     return;
   }
   const plate = plateWidthMm(box.gangs);
@@ -201,7 +214,7 @@ function addBox(input: ElevationInput, box: Box, add: Add): void {
   const opening = openingRect(wall, box)!;
   if (state === 'planned')
     add(`${box.id}-opening`, 'opening', opening.left, opening.bottom, opening.right - opening.left, opening.top - opening.bottom, state);
-  add(box.id, 'box', rect.left, rect.bottom, rect.right - rect.left, rect.top - rect.bottom, state, box.name);
+  add(box.id, 'box', rect.left, rect.bottom, rect.right - rect.left, rect.top - rect.bottom, state, box.name, unplaced);
 }
 
 /**

@@ -6,8 +6,8 @@ import { onWall, type RoomSpacing } from './spacing.js';
 
 export interface PlanDrawing {
   viewBox: string;
-  /** each room's side of a wall, half its thickness */
-  walls: { key: string; wallId: string; face: FaceId; label: string; points: string }[];
+  /** each room's side of a wall, half its thickness; `corners` with the corners that it shares, so that all of them together have one outline */
+  walls: { key: string; wallId: string; face: FaceId; label: string; points: string; corners: string }[];
   openings: { key: string; kind: 'door' | 'window'; points: string }[];
   boxes: { key: string; x: number; y: number }[];
   rooms: { id: string; name: string; x: number; y: number; size: string }[];
@@ -63,7 +63,17 @@ export function planDrawing(site: Site, level?: number): PlanDrawing | undefined
   const boxes = new Map<string, Box[]>();
   for (const box of site.boxes) boxes.set(box.wallId, [...(boxes.get(box.wallId) ?? []), box]);
   for (const plan of plans) {
-    for (const side of plan.sides) {
+    // a corner that turns right leaves a square open outside: the bands of both walls go on into it, as far as the other is thick
+    const intoCorner = (n: number): number => {
+      const [a, b] = [plan.sides[(n + plan.sides.length) % plan.sides.length]!, plan.sides[(n + 1) % plan.sides.length]!];
+      const turn = (a.to.x - a.from.x) * (b.to.y - b.from.y) - (a.to.y - a.from.y) * (b.to.x - b.from.x);
+      return turn < 0 ? 1 : 0;
+    };
+    const halfOf = (n: number): number => {
+      const other = walls.get(plan.sides[(n + plan.sides.length) % plan.sides.length]!.wallId);
+      return other ? wallThicknessMm(other) / 2 : 0;
+    };
+    for (const [n, side] of plan.sides.entries()) {
       const wall = walls.get(side.wallId);
       if (!wall) continue;
       const key = `${side.wallId}-${side.face}-${plan.room.id}`;
@@ -76,6 +86,7 @@ export function planDrawing(site: Site, level?: number): PlanDrawing | undefined
         face: side.face,
         label: `${wall.name}, from the ${plan.room.name}`,
         points: band(side, 0, wall.length.mm, half),
+        corners: band(side, -intoCorner(n - 1) * halfOf(n - 1), wall.length.mm + intoCorner(n) * halfOf(n + 1), half),
       });
       for (const o of wall.openings)
         drawing.openings.push({ key: `${key}-${o.id}`, kind: o.kind, points: band(side, ...seen(o.x.mm, o.width.mm), half) });

@@ -526,10 +526,9 @@ function assumedValues(w: Work, wall: Wall): Finding {
   }
   for (const face of new Set(mine.map((b) => b.box.face)))
     for (const layer of wall.faces[face].layers)
-      look(
-        `${FINISHES[layer.finish].name} on the side of ${w.planned.rooms.find((r) => r.id === wall.faces[face].roomId)?.name ?? face}`,
-        layer.thickness,
-      );
+      look(`${FINISHES[layer.finish].name} on the side of ${w.planned.rooms.find((r) => r.id === wall.faces[face].roomId)?.name ?? face}`, {
+        known: isPreset(layer, 'finish') ? 'assumed' : layer.thickness.known,
+      });
   for (const reference of wall.references) look(`place of the ${reference.name}`, reference.x);
   for (const b of mine.filter((x) => x.role !== 'new')) {
     look(`place of ${b.box.name}`, b.box.place.distance);

@@ -10,6 +10,7 @@ import {
   isPreset,
   measured,
   said,
+  untold,
   type Cable,
   type House,
   type JobInHouse,
@@ -50,6 +51,11 @@ describe('what came filled in', () => {
     // too full by what is known stays a stop
     const small = { ...job, found: sewingCorner.found };
     expect(verdict(small, 'box-fill', /Hall box/).verdict).toBe('stop');
+  });
+  it('a field may be said not to be known after all: it is taken again, and listed once', () => {
+    const cable = { id: 'c', gauge: 12, presets: ['sheath'] as string[] | undefined };
+    expect(untold(untold(cable, 'gauge'), 'gauge').presets).toEqual(['sheath', 'gauge']);
+    expect(said(untold(cable, 'gauge'), { gauge: 14 }).presets).toEqual(['sheath']);
   });
   it('is listed among what was taken for granted, by its name', () => {
     const says = ledgerOf(begun(['gauge', 'conductors', 'sheath', 'line'])).find((f) => f.rule === 'assumed')!;

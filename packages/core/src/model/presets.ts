@@ -19,6 +19,12 @@ export function said<T extends WithPresets>(thing: T, part: Partial<T>): T {
   return (left.length ? { ...rest, presets: left } : rest) as T;
 }
 
+/** A thing with one of its fields not known after all: what stands there is only taken for it. */
+export const untold = <T extends WithPresets>(thing: T, field: NonNullable<T['presets']>[number]): T => ({
+  ...thing,
+  presets: [...new Set([...(thing.presets ?? []), field])],
+});
+
 /** Everything that came filled in is as it was seen. */
 export function asSeen<T extends WithPresets>(thing: T): T {
   const { presets: _, ...rest } = thing;
@@ -37,5 +43,6 @@ const WORDS: Record<string, string> = {
   kind: 'kind',
   gangs: 'number of gangs',
   material: 'what it is built of',
+  finish: 'what the surface is',
 };
 export const presetWords = (thing: WithPresets): string[] => (thing.presets ?? []).map((field) => WORDS[field] ?? field);

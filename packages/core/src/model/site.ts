@@ -76,7 +76,15 @@ export const Room = z.strictObject({
 });
 export type Room = z.infer<typeof Room>;
 
-export const Layer = z.strictObject({ finish: z.enum(FINISH_IDS), thickness: PositiveLength });
+export const Layer = z.strictObject({
+  finish: z.enum(FINISH_IDS),
+  thickness: PositiveLength,
+  /** what came filled in and nobody touched since */
+  presets: z
+    .array(z.enum(['finish']))
+    .max(1)
+    .optional(),
+});
 export type Layer = z.infer<typeof Layer>;
 
 export const WallFace = z.strictObject({

@@ -50,7 +50,7 @@ export interface Started {
  * a circuit that the house has under the same name or number is that one.
  */
 export function otherSide(house: House, answers: OtherSideAnswers): Started {
-  const drywall = () => [{ finish: 'drywall' as const, thickness: assumed(FINISHES.drywall.usualMm) }];
+  const drywall = () => [{ finish: 'drywall' as const, thickness: assumed(FINISHES.drywall.usualMm), presets: ['finish' as const] }];
   const named = (what: string): string => idOf(answers.id, what);
   const { site } = house;
   const roomCalled = (name: string) => site.rooms.find((r) => r.name.toLowerCase() === name.toLowerCase());

@@ -68,7 +68,7 @@ export function withWallInHand(house: House, answers: WallInHand): WallMade {
   const finish = answers.material === 'masonry' ? ('brick' as const) : ('drywall' as const);
   const face = (roomId: string): WallFace => ({
     roomId,
-    layers: answers.material === 'masonry' ? [] : [{ finish, thickness: assumed(FINISHES[finish].usualMm) }],
+    layers: answers.material === 'masonry' ? [] : [{ finish, thickness: assumed(FINISHES[finish].usualMm), presets: ['finish'] }],
   });
   const given = answers.box?.circuit;
   const circuit: Circuit | undefined =

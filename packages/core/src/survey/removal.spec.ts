@@ -2,7 +2,7 @@
 import { describe, expect, it } from 'vitest';
 import { demoJobs, quinceStreet } from '../demo/index.js';
 import { checkHouse, type Site } from '../model/index.js';
-import { jobsAbout, withoutRoom } from './index.js';
+import { jobsAbout, roomList, withoutRoom, withoutWall } from './index.js';
 
 const { site } = quinceStreet;
 const out = (id: string, from: Site = site) => withoutRoom(from, id)!;
@@ -51,4 +51,28 @@ describe('a room taken out', () => {
     expect(jobsAbout(closed, out(sewing.id))).toEqual([]);
     expect(jobsAbout(demoJobs, { ids: ['nothing-of-it'], faces: [] })).toEqual([]);
   });
+});
+
+describe('a wall taken out', () => {
+  it.each(site.walls.map((w) => w.id))(
+    '%s: what is left is a house that passes its check, and nothing in it points at what is gone',
+    (id) => {
+      const { site: left, ids } = withoutWall(site, id)!;
+      expect(checkHouse({ ...quinceStreet, site: left })).toMatchObject({ ok: true });
+      const points = [...JSON.stringify(left).matchAll(/"(?:id|roomId|wallId|boxId|by|of)":"([^"]+)"/g)].map((m) => m[1]!);
+      for (const gone of ids) expect(points.includes(gone), gone).toBe(false);
+    },
+  );
+  it('the room along it has to be walked round again; its other walls stay, and are listed with it', () => {
+    const { site: left, stays, gone } = withoutWall(site, 'parlour-w2')!;
+    expect([stays, gone[0]]).toEqual([['parlour'], site.walls.find((w) => w.id === 'parlour-w2')!.name]);
+    const walls = (s: Site) =>
+      roomList(s)
+        .find((r) => r.room.id === 'parlour')!
+        .walls.map((w) => w.wallId)
+        .sort();
+    expect(left.rooms.find((r) => r.id === 'parlour')!.sides).toBeUndefined();
+    expect(walls(left)).toEqual(walls(site).filter((w) => w !== 'parlour-w2'));
+  });
+  it('one that is not there: nothing', () => expect(withoutWall(site, 'nowhere')).toBeUndefined());
 });

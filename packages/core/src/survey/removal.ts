@@ -94,6 +94,47 @@ export function withoutRoom(site: Site, roomId: string): Removal | undefined {
   };
 } // prettier-ignore
 
+/**
+ * The site without a wall, with what hangs on both of its sides. A room that was walked round along it is no closed round any more: its
+ * other walls stay, seen from it, until somebody walks round it again.
+ */
+export function withoutWall(site: Site, wallId: string): Removal | undefined {
+  const wall = site.walls.find((w) => w.id === wallId);
+  if (!wall) return undefined;
+  const boxes = site.boxes.filter((b) => b.wallId === wallId);
+  const bare = withoutBoxes(site, new Set(boxes.map((b) => b.id)));
+  const opened = site.rooms.filter((r) => r.sides?.some((s) => s.wallId === wallId));
+  const lost = site.panel?.place?.wallId === wallId;
+  const { panel: _, ...rest } = bare.site;
+  const { place: _place, ...panel } = site.panel ?? {};
+  return {
+    site: {
+      ...rest,
+      walls: bare.site.walls.filter((w) => w.id !== wallId),
+      rooms: site.rooms.map((r) => {
+        const wanted = r.wanted?.filter((w) => w.wallId !== wallId);
+        const { sides, wanted: _wanted, ...room } = r;
+        return {
+          ...room,
+          ...(sides && !opened.includes(r) ? { sides } : {}),
+          ...(wanted ? { wanted } : {}),
+        };
+      }),
+      ...(site.panel ? { panel: (lost ? panel : site.panel) as NonNullable<Site['panel']> } : {}),
+    },
+    gone: [
+      wall.name,
+      ...count(boxes.length, 'box', 'boxes'),
+      ...count(bare.devices, 'device', 'devices'),
+      ...count(bare.cables, 'cable', 'cables'),
+      ...(lost ? ['the place of the panel'] : []),
+    ],
+    stays: opened.map((r) => r.name),
+    ids: [wallId, ...boxes.map((b) => b.id)],
+    faces: [],
+  };
+}
+
 /** Whether something in it points at one of these: an id as a whole value, or a face of a wall. */
 function pointsAt(value: unknown, what: Pick<Removal, 'ids' | 'faces'>): boolean {
   if (typeof value === 'string') return what.ids.includes(value);

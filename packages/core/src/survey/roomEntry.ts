@@ -4,6 +4,7 @@ import { closing } from '../layout/index.js';
 import { inches, parseLength, printLength, type LengthUnit } from '../measure/index.js';
 import {
   idOf,
+  isPreset,
   assumed,
   type FaceId,
   type MeasuredLength,
@@ -129,7 +130,7 @@ export function addRoom(site: Site, answers: RoomAnswers, unit: LengthUnit): Add
       return { wallId: wall.id, face: known.face, turn };
     }
     const id = idOf(answers.id, `w${i + 1}`);
-    const layer = () => [{ finish: 'drywall' as const, thickness: assumed(FINISHES.drywall.usualMm) }];
+    const layer = () => [{ finish: 'drywall' as const, thickness: assumed(FINISHES.drywall.usualMm), presets: ['finish' as const] }];
     walls.push({
       id,
       name: `${answers.name}, wall ${i + 1}`,
@@ -161,6 +162,30 @@ export function addRoom(site: Site, answers: RoomAnswers, unit: LengthUnit): Add
   };
   const rooms = [...site.rooms.filter((r) => r.id !== room.id), room];
   return { site: { ...site, rooms: rooms.some((r) => r.id === outside.id) ? rooms : [...rooms, outside], walls }, problems: [] };
+}
+
+/** A yard, a deck or a porch is not walked round and has no ceiling: it lies along walls of the house, seen from outside. */
+export function addOutdoors(
+  site: Site,
+  answers: { id: string; name: string; use: 'outdoors' | 'deck'; along: readonly { wallId: string; face: FaceId }[] },
+): Adding {
+  const problems = answers.along.flatMap((f) => {
+    const wall = site.walls.find((w) => w.id === f.wallId);
+    if (!wall) return [`There is no wall ${f.wallId}.`];
+    return wall.faces[f.face].roomId === 'outside' ? [] : [`That side of ${wall.name} belongs to another room.`];
+  });
+  if (answers.along.length === 0) problems.push('Say along which wall of the house it lies.');
+  if (problems.length) return { site, problems };
+  const walls = site.walls.map((w) => {
+    const face = answers.along.find((f) => f.wallId === w.id)?.face;
+    if (!face) return w;
+    const weathered = w.framing.material === 'masonry' ? ('brick' as const) : ('wood-siding' as const);
+    const layers = w.faces[face].layers.every((l) => isPreset(l, 'finish'))
+      ? [{ finish: weathered, thickness: assumed(FINISHES[weathered].usualMm), presets: ['finish' as const] }]
+      : w.faces[face].layers;
+    return { ...w, faces: { ...w.faces, [face]: { ...w.faces[face], layers, roomId: answers.id } } };
+  });
+  return { site: { ...site, rooms: [...site.rooms, { id: answers.id, name: answers.name, use: answers.use }], walls }, problems: [] };
 }
 
 /** Wall faces that no room has taken yet: where the next room may share a wall. */

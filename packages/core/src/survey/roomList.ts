@@ -6,6 +6,12 @@ export interface ListedRoom {
   walls: (RoomSide & { name: string; lengthMm: number; boxes: number })[];
 }
 
+/** Walls that somebody entered with one side in a room that nobody walked round: a wall in hand, or those along a yard. */
+const seenFrom = (site: Site, room: Room): RoomSide[] =>
+  site.walls.flatMap((w) =>
+    (['A', 'B'] as const).flatMap((face) => (w.faces[face].roomId === room.id ? [{ wallId: w.id, face, turn: 'right' as const }] : [])),
+  );
+
 /**
  * Rooms that were walked round first, with the boxes on each of their walls counted.
  * @param words part of a room's, a wall's or a box's name; empty: all. A room found by its own name has all its walls, else those that fit.
@@ -25,7 +31,7 @@ export function roomList(site: Site, words = ''): ListedRoom[] {
     .sort((a, b) => Number(walked(b)) - Number(walked(a)))
     .map((room) => ({
       room,
-      walls: (room.sides ?? []).flatMap((side) => {
+      walls: (room.sides ?? seenFrom(site, room)).flatMap((side) => {
         const wall = walls.get(side.wallId);
         const here = boxes.get(`${side.wallId}/${side.face}`) ?? [];
         if (!wall || (wanted && !fits(room.name) && !fits(wall.name) && !here.some(fits))) return [];

@@ -20,6 +20,7 @@ import {
   type Wall,
 } from '../model/index.js';
 import {
+  addOutdoors,
   addRoom,
   addThing,
   awayFromItsStud,
@@ -36,6 +37,8 @@ import {
   putThing,
   readRound,
   readTape,
+  roomFaces,
+  roomList,
   setByTape,
   snapped,
   suggestedBottom,
@@ -225,6 +228,20 @@ describe('a room typed round', () => {
     lengths: feet.map((f) => measured(inches(f * 12))),
     turns: feet.map(() => 'right' as const),
     height: measured(inches(96)),
+  });
+  it('a yard is not walked round and has no ceiling: it lies along walls of the house, seen from outside', () => {
+    const house = addRoom(emptySite(), answers('den', [12, 10, 12, 10]), 'in').site;
+    const along = freeFaces(house).slice(0, 2);
+    const { site, problems } = addOutdoors(house, { id: 'yard', name: 'back yard', use: 'outdoors', along });
+    expect(problems).toEqual([]);
+    expect(roomFaces(site).filter((f) => f.name.endsWith('from the back yard')).map((f) => f.wallId)).toEqual(along.map((f) => f.wallId)); // prettier-ignore
+    expect(roomList(site).find((r) => r.room.id === 'yard')!.walls).toHaveLength(2);
+    expect(siteErrors(site, 'in', '')).toEqual([]);
+    // along nothing, or along a side that is another room’s
+    expect(addOutdoors(house, { id: 'deck', name: 'deck', use: 'deck', along: [] }).problems).toEqual([
+      'Say along which wall of the house it lies.',
+    ]);
+    expect(addOutdoors(site, { id: 'deck', name: 'deck', use: 'deck', along }).problems).toHaveLength(2);
   });
   it('a wall shared by two rooms is one wall with two faces', () => {
     const one = addRoom(emptySite(), answers('den', [12, 10, 12, 10]), 'in').site;

@@ -32,7 +32,7 @@ import type { DocumentSession, Kept } from './document-session';
       <i class="bi bi-arrow-clockwise" aria-hidden="true"></i>
     </button>
     <ng-content />
-    <button type="button" class="icon" (click)="help()" aria-label="Keys" ngbTooltip="Keys: ?">
+    <button type="button" class="icon" (click)="help()" aria-label="Keys and words" ngbTooltip="Keys and words: ?">
       <i class="bi bi-question-lg" aria-hidden="true"></i>
     </button>
     <span class="save-state" [attr.data-state]="session().saveState()" data-testid="save-state">{{ session().saveState() }}</span>

@@ -3,7 +3,7 @@ import { Router, RouterLink } from '@angular/router';
 import { planDrawing, storeysOf, storeyWords } from '@saddle/core/layout';
 import { assumed, ROOM_ABOVE, ROOM_BELOW, ROOM_USES, type FaceId, type MeasuredLength, type Room } from '@saddle/core/model';
 import { inches, printFeet, printLength } from '@saddle/core/measure';
-import { addRoom, freeFaces, readRound, roomList } from '@saddle/core/survey';
+import { addOutdoors, addRoom, freeFaces, readRound, roomList, type Adding } from '@saddle/core/survey';
 import { nanoid } from 'nanoid';
 import { ChoiceField, type Choice } from '../fields/choice-field';
 import { Segmented, type Segment } from '../fields/segmented';
@@ -12,7 +12,19 @@ import { TextField } from '../fields/text-field';
 import { HouseSession } from './house-session';
 import { PlanDrawingView } from './plan-drawing';
 
+const faceOf = (key: string): { wallId: string; face: FaceId } => {
+  const [wallId, face] = key.split('|') as [string, FaceId];
+  return { wallId, face };
+};
 const GLANCE = 10;
+/** nothing of it is said yet */
+const NEW_ROOM = {
+  name: '',
+  use: undefined as Room['use'] | undefined,
+  round: '',
+  framing: undefined as 'wood' | 'metal' | 'masonry' | undefined,
+  spacing: undefined as string | undefined,
+};
 
 /** The house in plan: rooms that were walked round, their walls to open, and a room to add by typing its wall lengths. */
 @Component({
@@ -29,7 +41,7 @@ export class PlanView {
   protected readonly below: Choice[] = ROOM_BELOW.map((value) => ({ value, label: value.replace('-', ' ') }));
   protected readonly unit = this.session.unit;
   protected readonly adding = signal(false);
-  protected readonly form = signal({ name: '', use: 'bedroom' as Room['use'], round: '', framing: 'wood', spacing: '16' });
+  protected readonly form = signal(NEW_ROOM);
   protected readonly height = signal<MeasuredLength | undefined>(undefined);
   protected readonly over = signal<Room['above']>(undefined);
   protected readonly under = signal<Room['below']>(undefined);
@@ -62,6 +74,13 @@ export class PlanView {
     freeFaces(this.session.surveyed()).map((f) => ({ value: `${f.wallId}|${f.face}`, label: `other side of ${f.name}` })),
   );
 
+  /** a yard or a deck: along walls of the house, nothing walked round */
+  protected readonly outdoors = computed(() => ['outdoors', 'deck'].includes(this.form().use ?? ''));
+  protected readonly along = signal<string[]>([]);
+  protected toggleAlong(key: string): void {
+    this.along.update((all) => (all.includes(key) ? all.filter((x) => x !== key) : [...all, key]));
+  }
+
   protected put(part: Partial<ReturnType<typeof this.form>>): void {
     this.form.update((f) => ({ ...f, ...part }));
   }
@@ -75,19 +94,34 @@ export class PlanView {
   protected add(event: Event): void {
     event.preventDefault();
     (document.activeElement as HTMLElement | null)?.blur();
-    const [form, read] = [this.form(), this.read()];
+    const form = this.form();
+    const read = this.outdoors() ? undefined : this.read();
     const problems = [
       ...(form.name.trim() ? [] : ['Give the room a name.']),
-      ...(read === undefined ? ['Type the wall lengths round the room.'] : read.ok ? [] : [read.message]),
+      ...(form.use ? [] : ['Say what the room is (“it is a”): what the rules ask hangs on it.']),
+      ...(this.outdoors() || read?.ok ? [] : [read ? read.message : 'Type the wall lengths round the room.']),
     ];
-    if (problems.length || !read?.ok) return this.problems.set(problems);
+    if (problems.length || !form.use) return this.problems.set(problems);
     const id = nanoid(8);
+    const kept = (adding: Adding): boolean => {
+      this.problems.set(adding.problems);
+      if (adding.problems.length || !this.session.editSite(`Room ${form.name.trim()}`, () => adding.site)) return false;
+      this.adding.set(false);
+      this.form.set(NEW_ROOM);
+      this.shared.set({});
+      return true;
+    };
+    if (form.use === 'outdoors' || form.use === 'deck') {
+      const along = this.along().map((key) => faceOf(key));
+      kept(addOutdoors(this.session.surveyed(), { id, name: form.name.trim(), use: form.use, along }));
+      return this.along.set([]);
+    }
+    if (!read?.ok) return;
     const shared = Object.fromEntries(
       Object.entries(this.shared())
         .filter(([i]) => Number(i) < read.lengths.length)
         .map(([i, value]) => {
-          const [wallId, face] = value.split('|') as [string, FaceId];
-          return [Number(i), { wallId, face }];
+          return [Number(i), faceOf(value)];
         }),
     );
     const adding = addRoom(
@@ -99,20 +133,15 @@ export class PlanView {
         lengths: read.lengths,
         turns: read.turns,
         height: this.height() ?? assumed(inches(96)),
-        framing: form.framing as 'wood' | 'metal' | 'masonry',
-        spacing: assumed(inches(Number(form.spacing))),
+        ...(form.framing ? { framing: form.framing } : {}),
+        ...(form.spacing ? { spacing: { mm: inches(Number(form.spacing)), as: form.spacing, known: 'seen' as const } } : {}),
         ...(this.over() ? { above: this.over()! } : {}),
         ...(this.under() ? { below: this.under()! } : {}),
         shared,
       },
       this.unit(),
     );
-    this.problems.set(adding.problems);
-    if (adding.problems.length) return;
-    if (!this.session.editSite(`Room ${form.name.trim()}`, () => adding.site)) return;
-    this.adding.set(false);
-    this.form.set({ name: '', use: 'bedroom', round: '', framing: 'wood', spacing: '16' });
-    this.shared.set({});
+    if (!kept(adding)) return;
     const first = adding.site.rooms.find((r) => r.id === id)?.sides?.[0];
     if (first) void this.router.navigate(['/houses', this.session.house().id, 'walls', first.wallId, first.face]);
   }

@@ -13,7 +13,7 @@ import {
   type WantedOutlet,
 } from '@saddle/core/model';
 import { putJoists } from '@saddle/core/purpose';
-import { jobsAbout, withoutRoom } from '@saddle/core/survey';
+import { jobsAbout, roomList, withoutRoom, withoutWall, type Removal } from '@saddle/core/survey';
 import { nanoid } from 'nanoid';
 import { ChoiceField, type Choice } from '../fields/choice-field';
 import { LengthField } from '../fields/length-field';
@@ -69,12 +69,8 @@ export class RoomPage {
         : [];
     }),
   );
-  protected readonly walls = computed((): Choice[] =>
-    (this.room()?.sides ?? []).map((s) => ({
-      value: `${s.wallId}|${s.face}`,
-      label: this.session.surveyed().walls.find((w) => w.id === s.wallId)?.name ?? s.wallId,
-    })),
-  );
+  protected readonly walls = computed((): Choice[] => this.sides().map((s) => ({ value: `${s.wallId}|${s.face}`, label: s.name })));
+  private readonly sides = computed(() => roomList(this.session.surveyed()).find((r) => r.room.id === this.roomId())?.walls ?? []);
   protected readonly at = signal<string | undefined>(undefined);
   protected readonly distance = signal<MeasuredLength | undefined>(undefined);
   protected readonly total = computed(() => printFeet(this.spacing()?.lengthMm ?? 0));
@@ -89,19 +85,32 @@ export class RoomPage {
   protected readonly removal = computed(() => {
     const { site } = this.session.house();
     const without = withoutRoom(site, this.roomId());
-    return (
-      without && {
-        goes: without.gone.join(', '),
-        stays: without.stays.join(', '),
-        // while the list can't be read nobody knows what is about it
-        about: this.jobs.failure() ? ['a job (the list can’t be read now)'] : jobsAbout(this.jobs.list(), without),
-      }
-    );
+    return without && this.asked(without);
   });
+  private asked(without: Removal) {
+    return {
+      goes: without.gone.join(', '),
+      stays: without.stays.join(', '),
+      // while the list can't be read nobody knows what is about it
+      about: this.jobs.failure() ? ['a job (the list can’t be read now)'] : jobsAbout(this.jobs.list(), without),
+    };
+  }
   protected takeOut(): void {
     const name = this.room()?.name ?? '';
     if (this.session.editSite(`${name} taken out`, (site) => withoutRoom(site, this.roomId())?.site ?? site))
       void this.router.navigate(['/houses', this.session.house().id]);
+  }
+
+  protected readonly wallOut = signal<string | undefined>(undefined);
+  protected readonly wallRemoval = computed(() => {
+    const id = this.wallOut()?.split('|')[0];
+    const without = id === undefined ? undefined : withoutWall(this.session.house().site, id);
+    return without && this.asked(without);
+  });
+  protected takeWallOut(): void {
+    const id = this.wallOut()!.split('|')[0]!;
+    this.session.editSite('A wall taken out', (site) => withoutWall(site, id)?.site ?? site);
+    this.wallOut.set(undefined);
   }
 
   protected setRoom(part: Partial<Room>): void {

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
+import { RouterLink } from '@angular/router';
 import { NgbActiveModal } from '@ng-bootstrap/ng-bootstrap';
 
 export const KEYS: [string, string][] = [
@@ -24,10 +25,14 @@ export const KEYS: [string, string][] = [
 
 @Component({
   selector: 'sa-keys-dialog',
+  imports: [RouterLink],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <div class="modal-header"><h2 class="modal-title">Keys</h2></div>
+    <div class="modal-header"><h2 class="modal-title">Keys and words</h2></div>
     <div class="modal-body">
+      <p>
+        <a routerLink="/words" (click)="modal.close()">What words mean here</a>: ledger, bay, school, doubt, proof of dead and the rest.
+      </p>
       <dl class="keys">
         @for (k of keys; track k[0]) {
           <dt>{{ k[0] }}</dt>

@@ -4,15 +4,16 @@ import type { Stage } from '@saddle/core/model';
 import { JobSession } from '../job/job-session';
 import { FindingList, type FindingRow } from './finding-list';
 import { Segmented, type Segment } from '../fields/segmented';
+import { WordMark } from '../words/word';
 
 /** Findings of the job beside the drawing; each opens to its sum, its source and its remedies. */
 @Component({
   selector: 'sa-ledger',
-  imports: [Segmented, FindingList],
+  imports: [WordMark, Segmented, FindingList],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="ledger-head">
-      <h2>Ledger</h2>
+      <h2>Ledger <sa-word of="ledger" /></h2>
       <span class="ledger-count">{{ counts() }}</span>
       <sa-segmented class="small" label="Which findings" [segments]="views" [value]="all()" (set)="all.set($event)" />
     </div>

@@ -2,6 +2,7 @@ import { NgTemplateOutlet } from '@angular/common';
 import { HttpClient } from '@angular/common/http';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
+import { RouterLink } from '@angular/router';
 import { STAGES, VERDICTS, type Verdict } from '@saddle/core/model';
 import { NOT_CHECKED, RULES, type Bore, type IndexedRule } from '@saddle/core/rules';
 import { catchError, map, of, switchMap } from 'rxjs';
@@ -29,7 +30,7 @@ const STAGE_WORDS: Record<string, string> = {
 /** What is checked, where it stands, how editions differ, with a worked example; what bore on a house; and what is not checked. */
 @Component({
   selector: 'sa-rules-page',
-  imports: [NgTemplateOutlet, TopBar, TextField, VerdictStamp],
+  imports: [NgTemplateOutlet, RouterLink, TopBar, TextField, VerdictStamp],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './rules-page.html',
 })

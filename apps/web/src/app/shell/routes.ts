@@ -12,6 +12,7 @@ export const routes: Routes = [
   { path: 'sums', title: 'Pocket sums · Saddle', loadComponent: () => import('../pocket/pocket-page').then((m) => m.PocketPage) },
   { path: 'bench', title: 'Bench · Saddle', loadComponent: () => import('../bench/bench-page').then((m) => m.BenchPage) },
   { path: 'rules', title: 'Rules · Saddle', loadComponent: () => import('../rules/rules-page').then((m) => m.RulesPage) },
+  { path: 'words', title: 'Words · Saddle', loadComponent: () => import('../words/words-page').then((m) => m.WordsPage) },
   { path: 'exchange', title: 'Files · Saddle', loadComponent: () => import('../exchange/exchange-page').then((m) => m.ExchangePage) },
   {
     path: 'jobs/:id',

@@ -12,14 +12,17 @@ import { JobSession } from '../job/job-session';
 import { FindingList } from '../ledger/finding-list';
 import { VerdictStamp } from '../ledger/verdict-stamp';
 import { JobWays } from '../ways/job-ways';
+import { WordMark } from '../words/word';
 
 /** The circuit that feeds the job, what hangs on it as bars against the breaker, and every feed that was surveyed. */
 @Component({
   selector: 'sa-feed-stage',
-  imports: [ChoiceField, FindingList, RouterLink, TextField, VerdictStamp],
+  imports: [WordMark, ChoiceField, FindingList, RouterLink, TextField, VerdictStamp],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <div class="stage-head"><h2>Where power comes from</h2></div>
+    <div class="stage-head">
+      <h2>Where power comes from <sa-word of="feed" /></h2>
+    </div>
     <div class="sheet">
       @if (circuit(); as circuit) {
         <p class="lead">

@@ -9,11 +9,12 @@ import { Documents, problemOf, type Problem } from '../api/documents.service';
 import { JobSession } from '../job/job-session';
 import { VerdictStamp } from '../ledger/verdict-stamp';
 import { Segmented, type Segment } from '../fields/segmented';
+import { WordMark } from '../words/word';
 
 /** What was done and measured, the sheet to print, the file to keep. */
 @Component({
   selector: 'sa-record-stage',
-  imports: [ActualCost, RouterLink, Segmented, VerdictStamp],
+  imports: [WordMark, ActualCost, RouterLink, Segmented, VerdictStamp],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="stage-head"><h2>Sheet and record</h2></div>
@@ -108,7 +109,7 @@ import { Segmented, type Segment } from '../fields/segmented';
           <li>No step done yet.</li>
         }
       </ul>
-      <h3>As built so far</h3>
+      <h3>As built so far <sa-word of="built" /></h3>
       <ul>
         @for (title of builtTitles(); track title) {
           <li>{{ title }}</li>

@@ -11,11 +11,12 @@ import { WallForm } from '../survey/wall-form';
 import { WallSurvey } from '../survey/wall-survey';
 import { Segmented, type Segment } from '../fields/segmented';
 import { YesNoField } from '../fields/yes-no-field';
+import { WordMark } from '../words/word';
 
 /** What is there: the wall, the old box and its cables, the circuit. What isn't known stays open. */
 @Component({
   selector: 'sa-survey-stage',
-  imports: [Segmented, LengthField, ChoiceField, TextField, WallForm, BoxForm, WallSurvey, YesNoField],
+  imports: [WordMark, Segmented, LengthField, ChoiceField, TextField, WallForm, BoxForm, WallSurvey, YesNoField],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './survey-stage.html',
 })

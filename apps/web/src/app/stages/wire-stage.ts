@@ -8,6 +8,7 @@ import { ChoiceField, type Choice } from '../fields/choice-field';
 import { JobSession } from '../job/job-session';
 import { WiringView } from '../wiring/wiring-view';
 import { Segmented, type Segment } from '../fields/segmented';
+import { WordMark } from '../words/word';
 
 interface SchoolField {
   key: keyof Schools;
@@ -19,7 +20,7 @@ const words = (...values: string[]): Choice[] => values.map((value) => ({ value,
 /** Every box that is touched, drawn and in words, by the person's own school; the panel's own end among them. */
 @Component({
   selector: 'sa-wire-stage',
-  imports: [RouterLink, Segmented, WiringView, ChoiceField, BenchBoard],
+  imports: [WordMark, RouterLink, Segmented, WiringView, ChoiceField, BenchBoard],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './wire-stage.html',
 })

@@ -35,13 +35,14 @@ import { nanoid } from 'nanoid';
 import { interval, map } from 'rxjs';
 import { JobSession } from '../job/job-session';
 import { VerdictStamp } from '../ledger/verdict-stamp';
+import { WordMark } from '../words/word';
 
 const now = (): string => new Date().toISOString();
 
 /** The steps in order, with gates: nothing that needs a dead circuit before the proof of dead. */
 @Component({
   selector: 'sa-work-stage',
-  imports: [VerdictStamp],
+  imports: [WordMark, VerdictStamp],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './work-stage.html',
 })

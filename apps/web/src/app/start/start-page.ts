@@ -123,10 +123,10 @@ export class StartPage {
     face: undefined as string | undefined,
     boxId: undefined as string | undefined,
     newRoom: '',
-    newUse: 'bedroom',
+    newUse: undefined as string | undefined,
     water: undefined as boolean | undefined,
     sourceRoom: '',
-    sourceUse: 'hallway',
+    sourceUse: undefined as string | undefined,
     reference: '',
     sameEdge: true,
     sourceToward: 'right',
@@ -209,6 +209,7 @@ export class StartPage {
       ],
       [where !== 'surveyed' || !this.atBox() || f.boxId !== undefined, 'Say at which box.'],
       [where === 'surveyed' || f.newRoom.trim() !== '', this.atBox() ? 'Name the room of the box.' : 'Name the room that gets it.'],
+      [where === 'surveyed' || f.newUse !== undefined, 'Say what that room is (“it is a”): what the rules ask hangs on it.'],
       [where === 'surveyed' || l['wall'] !== undefined, 'Measure the length of the wall.'],
       [
         where !== 'wall' || !this.atBox() || (l['source'] !== undefined && l['sourceBottom'] !== undefined),
@@ -222,6 +223,7 @@ export class StartPage {
       ...(where === 'other side'
         ? ([
             [f.sourceRoom.trim() !== '', 'Name the room of the old box.'],
+            [f.sourceUse !== undefined, 'Say what the room of the old box is.'],
             [f.reference.trim() !== '', 'Name what both rooms can measure from.'],
             [l['reference'] !== undefined, 'Measure where the reference is from the left end.'],
             [

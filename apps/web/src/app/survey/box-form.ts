@@ -4,7 +4,9 @@ import { AWG_SIZES, parseVolume } from '@saddle/core/measure';
 import {
   asSeen,
   BOX_TROUBLES,
+  isPreset,
   presetWords,
+  untold,
   said,
   type Box,
   type BoxTrouble,
@@ -23,11 +25,12 @@ import { LengthField } from '../fields/length-field';
 import { TextField } from '../fields/text-field';
 import { SURVEY_HOST } from './survey-host';
 import { RouterLink } from '@angular/router';
+import { WordMark } from '../words/word';
 
 /** One surveyed box in figures: kind, size, place, cables with the side they come from, device. */
 @Component({
   selector: 'sa-box-form',
-  imports: [RouterLink, LengthField, ChoiceField, TextField],
+  imports: [WordMark, RouterLink, LengthField, ChoiceField, TextField],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './box-form.html',
 })
@@ -161,7 +164,16 @@ export class BoxForm {
       tracedUse(found, this.boxId(), cable, conductor, part),
     );
   }
-  protected setConductors(cable: Cable, count: string): void {
+  /** what was said of a cable; nothing: it is not known after all */
+  protected tellCable(cable: Cable, field: NonNullable<Cable['presets']>[number], part: Partial<Cable> | '' | undefined): void {
+    this.setCable(cable, part ? part : { presets: untold(cable, field).presets });
+  }
+  protected tellDevice(device: Device, kind: Device['kind'] | undefined): void {
+    this.setDevice(device, kind ? { kind } : { presets: untold(device, 'kind').presets });
+  }
+  protected isPreset = isPreset;
+  protected setConductors(cable: Cable, count: string | undefined): void {
+    if (!count) return this.tellCable(cable, 'conductors', undefined);
     this.setCable(cable, { uses: undefined, conductors: count === '3' ? ['black', 'red', 'white'] : ['black', 'white'] });
   }
   /** end 0 is nearer the panel: a line cable ends here with its end 1 */

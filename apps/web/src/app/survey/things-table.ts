@@ -3,12 +3,14 @@ import { printLength } from '@saddle/core/measure';
 import type { FaceId } from '@saddle/core/model';
 import { measureOf, readTape, setByTape, thingNote, thingsOf, type Measure } from '@saddle/core/survey';
 import { SURVEY_HOST } from './survey-host';
+import { WordMark } from '../words/word';
 
 const COLUMNS: Measure[] = ['left', 'bottom', 'width', 'height', 'depth'];
 
 /** The same wall as a table: every figure can be typed over, in the tape's own words. */
 @Component({
   selector: 'sa-things-table',
+  imports: [WordMark],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <table class="plain things">
@@ -18,7 +20,7 @@ const COLUMNS: Measure[] = ['left', 'bottom', 'width', 'height', 'depth'];
           @for (c of columns; track c) {
             <th class="figure">{{ c }}</th>
           }
-          <th>known</th>
+          <th>known <sa-word of="known" /></th>
           <th>note</th>
         </tr>
       </thead>

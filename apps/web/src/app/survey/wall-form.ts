@@ -2,7 +2,9 @@ import { ChangeDetectionStrategy, Component, computed, inject, input } from '@an
 import { FINISHES, FINISH_IDS } from '@saddle/core/catalog';
 import {
   asSeen,
+  isPreset,
   presetWords,
+  untold,
   said,
   assumed,
   OBSTACLE_KINDS,
@@ -20,11 +22,12 @@ import { LengthField } from '../fields/length-field';
 import { TextField } from '../fields/text-field';
 import { YesNoField } from '../fields/yes-no-field';
 import { SURVEY_HOST } from './survey-host';
+import { WordMark } from '../words/word';
 
 /** One wall in figures: size, framing, make-up, what both rooms can measure from, what is in the bay. */
 @Component({
   selector: 'sa-wall-form',
-  imports: [LengthField, ChoiceField, TextField, YesNoField],
+  imports: [WordMark, LengthField, ChoiceField, TextField, YesNoField],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './wall-form.html',
 })
@@ -59,9 +62,18 @@ export class WallForm {
   protected setFraming(part: Partial<Framing>): void {
     this.setWall({ framing: said(this.wall().framing, part) });
   }
-  protected presets = presetWords;
-  protected framingSeen(): void {
-    this.setWall({ framing: asSeen(this.wall().framing) });
+  protected readonly granted = computed(() => [
+    ...presetWords(this.wall().framing),
+    ...this.faces().flatMap((f) => f.layers.flatMap((l) => presetWords(l).map((words) => `${words} in the ${f.room}`))),
+  ]);
+  protected isPreset = isPreset;
+  protected tellMaterial(material: Framing['material'] | undefined): void {
+    this.setFraming(material ? { material } : { presets: untold(this.wall().framing, 'material').presets });
+  }
+  protected allSeen(): void {
+    const { framing, faces } = this.wall();
+    const seen = (face: FaceId) => ({ ...faces[face], layers: faces[face].layers.map(asSeen) });
+    this.setWall({ framing: asSeen(framing), faces: { A: seen('A'), B: seen('B') } });
   }
   protected setLayers(face: FaceId, layers: Layer[]): void {
     this.setWall({ faces: { ...this.wall().faces, [face]: { ...this.wall().faces[face], layers } } });
@@ -72,10 +84,11 @@ export class WallForm {
   protected setLayer(face: FaceId, index: number, part: Partial<Layer>): void {
     this.setLayers(
       face,
-      this.wall().faces[face].layers.map((l, i) => (i === index ? { ...l, ...part } : l)),
+      this.wall().faces[face].layers.map((l, i) => (i === index ? said(l, part) : l)),
     );
   }
-  protected setFinish(face: FaceId, index: number, finish: string): void {
+  protected setFinish(face: FaceId, index: number, finish: string | undefined): void {
+    if (!finish) return this.setLayer(face, index, { presets: ['finish'] });
     const id = finish as Layer['finish'];
     this.setLayer(face, index, { finish: id, thickness: assumed(FINISHES[id].usualMm) });
   }
@@ -83,7 +96,10 @@ export class WallForm {
     this.setWall({ faces: { ...this.wall().faces, [face]: { ...this.wall().faces[face], baseHeight } } });
   }
   protected addLayer(face: FaceId): void {
-    this.setLayers(face, [...this.wall().faces[face].layers, { finish: 'drywall', thickness: assumed(FINISHES.drywall.usualMm) }]);
+    this.setLayers(face, [
+      ...this.wall().faces[face].layers,
+      { finish: 'drywall', thickness: assumed(FINISHES.drywall.usualMm), presets: ['finish'] },
+    ]);
   }
   protected dropLayer(face: FaceId, index: number): void {
     this.setLayers(

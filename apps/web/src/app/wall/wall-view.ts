@@ -201,6 +201,7 @@ export class WallView {
       return [{ ...n, text, at, ty }];
     });
   });
+  protected classOf = (s: ElevationShape): string => `shape ${s.kind} ${s.state}${s.unplaced ? ' unplaced' : ''}`;
   /** small things get a wider grip, unless there are so many that grips would only cover each other */
   protected readonly roomy = computed(() => this.movable().size < 120);
   /** guessed studs say so at their foot, in more than a dash */

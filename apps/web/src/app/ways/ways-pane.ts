@@ -25,6 +25,7 @@ import { SumTable } from '../ledger/sum-table';
 import { WallView } from '../wall/wall-view';
 import { JobWays } from './job-ways';
 import { WayWork } from './way-work';
+import { WordMark } from '../words/word';
 
 type Tab = 'ways' | 'work';
 
@@ -34,7 +35,7 @@ const OFF_MM = 51;
 /** The ways to what a job wants, on the plan and on the walls, and what each costs; one of them is taken. */
 @Component({
   selector: 'sa-ways-pane',
-  imports: [SumTable, ChoiceField, Segmented, PlanDrawingView, WallView, WayWork],
+  imports: [WordMark, SumTable, ChoiceField, Segmented, PlanDrawingView, WallView, WayWork],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './ways-pane.html',
 })
