@@ -7,6 +7,7 @@ import { endKey, type Bench, type WireEnd } from '../model/index.js';
 import {
   addPigtail,
   benchDrawing,
+  benchExample,
   breakTab,
   connect,
   cut,
@@ -169,5 +170,24 @@ describe('drawing', () => {
     const line = lineDrawing(run);
     expect(line.boxes).toHaveLength(3);
     expect(line.cables).toHaveLength(2);
+  });
+});
+
+describe('what the tape suggests', () => {
+  /** every wire that ends on a screw taken off, as a hand would find a box it is to wire */
+  const bare = (bench: Bench): Bench => ({ ...bench, joints: [] });
+  it.each(benchSamples.map((s) => s.id))(
+    '%s: can be typed there as it stands, and joins a wire to a screw that its colour belongs on',
+    (id) => {
+      const bench = bare(benchSamples.find((s) => s.id === id)!.bench);
+      const text = benchExample(bench)!;
+      const read = readBenchWords(bench, text, undefined);
+      expect(read).toMatchObject({ ok: true, order: { do: 'connect' } });
+      if (read.ok && read.order.do === 'connect') expect(connect(bench, read.order.end, read.order.target, 'made').ok, text).toBe(true);
+    },
+  );
+  it('where every end is joined there is nothing to suggest', () => {
+    const whole = benchSamples.find((s) => benchExample(s.bench) === undefined);
+    expect(whole).toBeDefined();
   });
 });

@@ -1,5 +1,5 @@
 /** What is typed on the bench's tape: `black panel to hall to brass upper`, `off white …`, `cap …`, `cut …`, `strip 5/8 …`, `breaker 4 off`, `break brass tab of …`. */
-import { GROUND_BAR, NEUTRAL_BAR, PANEL, TERMINALS, type Bench, type WireEnd } from '../model/index.js';
+import { GROUND_BAR, jointOf, NEUTRAL_BAR, PANEL, TERMINALS, type Bench, type WireEnd } from '../model/index.js';
 import { endsIn } from '../circuit/index.js';
 import { parseLength } from '../measure/index.js';
 import type { Target } from './benchEdit.js';
@@ -144,6 +144,37 @@ export function readBenchWords(bench: Bench, text: string, held: WireEnd | undef
   }
   return best ?? { ok: false, message: 'Say what goes where: black panel to hall to brass upper; or off, cap, cut, breaker 4 off.' };
 }
+
+/**
+ * One entry that can be typed on this bench as it stands: a bare end and a screw of its own box, never two feeds;
+ * undefined when every end is joined.
+ */
+export function benchExample(bench: Bench): string | undefined {
+  const bare = endsOf(bench).filter(({ value }) => !jointOf(bench, value));
+  for (const { name, value } of bare.slice(0, MOST_TRIED)) {
+    const near = ` ${boxWords(bench, value)}`;
+    const screws = bench.devices
+      .filter((d) => near === ` in ${bench.boxes.find((b) => b.id === d.boxId)?.name}`)
+      .flatMap((d) => TERMINALS[d.form])
+      .filter((t) => suits(name, t));
+    // the box is only named where the cable alone does not say which end is meant
+    for (const from of [name.slice(0, -near.length), name])
+      for (const to of screws) {
+        const reading = readBenchWords(bench, `${from} to ${to}`, undefined);
+        if (reading.ok && reading.order.do === 'connect') return `${from} to ${to}`;
+      }
+  }
+  return undefined;
+}
+/** bare ends that are tried: on a board of forty boxes it is asked after every edit */
+const MOST_TRIED = 6;
+/** The screw that a conductor of that colour belongs on. */
+const suits = (end: string, terminal: string): boolean =>
+  /^(white)/.test(end)
+    ? /silver|neutral/.test(terminal)
+    : /^(bare|green|ground)/.test(end)
+      ? /green|ground/.test(terminal)
+      : /brass|hot|line/.test(terminal);
 
 const boxWords = (bench: Bench, end: WireEnd): string => {
   const id =

@@ -139,6 +139,9 @@ const DECIDES_CONNECTING = new Set([
   'arc-fault',
 ]);
 
+/** Of these, what can be known with nothing opened: it decides whether there is a job at all, so it is asked before the first cut. */
+const DECIDES_THE_JOB = new Set(['circuit', 'may-tap', 'circuit-load', 'receptacle-rating', 'ground-fault', 'arc-fault']);
+
 /** Reasons why a step can't be ticked now; empty when it can. */
 export function gateOf(job: JobInHouse, step: Step, steps: Step[], findings: Finding[], now?: string): string[] {
   const reasons: string[] = [];
@@ -150,8 +153,9 @@ export function gateOf(job: JobInHouse, step: Step, steps: Step[], findings: Fin
     const stops = findings.filter((f) => f.verdict === 'stop');
     if (stops.length) reasons.push(`the ledger has ${stops.length === 1 ? 'a stop' : `${stops.length} stops`}: ${stops[0]!.title}`);
   }
-  if (step.connects) {
-    for (const f of findings.filter((x) => x.verdict === 'can’t tell' && DECIDES_CONNECTING.has(x.rule)))
+  const decides = step.connects ? DECIDES_CONNECTING : step.alters ? DECIDES_THE_JOB : undefined;
+  if (decides) {
+    for (const f of findings.filter((x) => x.verdict === 'can’t tell' && decides.has(x.rule)))
       reasons.push(`not known yet: ${f.title}. ${f.ask ?? ''}`.trim());
   }
   for (const ask of step.asks) {

@@ -166,6 +166,25 @@ describe('values and order', () => {
       ).join(),
     ).not.toMatch(/Ground/);
   });
+  it('what decides whether there is a job at all is asked before the first cut, not at the connecting', () => {
+    // nobody named what hangs on the circuit
+    const found = { ...cured.found, circuits: cured.found.circuits.map(({ loadsComplete: _, ...c }) => c) };
+    const open: JobInHouse = { ...cured, found };
+    const steps = stepsOf(open);
+    const first = steps.find((s) => s.alters)!;
+    expect(ledgerOf(open).some((f) => f.rule === 'circuit-load' && f.verdict === 'can’t tell')).toBe(true);
+    expect(gateOf(open, first, steps, ledgerOf(open)).join()).toMatch(/not known yet: Everything on circuit/);
+    expect(gateOf(cured, first, steps, ledgerOf(cured)).join()).not.toMatch(/not known yet/);
+    // marking out alters nothing
+    expect(
+      gateOf(
+        open,
+        steps.find((s) => s.id === 'mark-out')!,
+        steps,
+        ledgerOf(open),
+      ).join(),
+    ).not.toMatch(/not known yet/);
+  });
   it('a step waits for what it rests on', () => expect(doStep(cured, 'breaker-off', 0).reasons.join()).toMatch(/first: /));
   it('119 V is ordinary, 110 is not, and nothing measured can’t be told', () => {
     const ask = stepsOf(cured).find((s) => s.id === 'test')!.asks[0]!;

@@ -43,6 +43,7 @@ import {
   planRequest,
   plug,
   plugIn,
+  benchExample,
   readBenchWords,
   readInstrument,
   setDevice,
@@ -382,6 +383,7 @@ export class BenchBoard {
   }
   protected deviceName = (id: string): string => this.bench().devices.find((d) => d.id === id)?.name ?? id;
 
+  protected readonly example = computed(() => benchExample(this.bench()));
   protected said(event: Event): void {
     event.preventDefault();
     const box = this.entry()!.nativeElement;
