@@ -176,16 +176,19 @@ describe('drawing', () => {
 describe('what the tape suggests', () => {
   /** every wire that ends on a screw taken off, as a hand would find a box it is to wire */
   const bare = (bench: Bench): Bench => ({ ...bench, joints: [] });
-  it.each(benchSamples.map((s) => s.id))(
-    '%s: can be typed there as it stands, and joins a wire to a screw that its colour belongs on',
+  it.each(['unwired', 'run', 'protected', 'kiln', 'pump'])(
+    '%s: can be typed there as it stands, and joins a wire to a screw of its box',
     (id) => {
       const bench = bare(benchSamples.find((s) => s.id === id)!.bench);
       const text = benchExample(bench)!;
       const read = readBenchWords(bench, text, undefined);
-      expect(read).toMatchObject({ ok: true, order: { do: 'connect' } });
+      expect(read).toMatchObject({ ok: true, order: { do: 'connect', target: { terminal: {} } } });
       if (read.ok && read.order.do === 'connect') expect(connect(bench, read.order.end, read.order.target, 'made').ok, text).toBe(true);
     },
   );
+  it('two feeds in a box without a device: nothing is suggested that would join them', () => {
+    expect(benchExample(bare(benchSamples.find((s) => s.id === 'two-live')!.bench))).toBeUndefined();
+  });
   it('where every end is joined there is nothing to suggest', () => {
     const whole = benchSamples.find((s) => benchExample(s.bench) === undefined);
     expect(whole).toBeDefined();
