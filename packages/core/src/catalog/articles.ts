@@ -33,6 +33,8 @@ export const ARTICLES = {
   lampholder: row('devices', 'lampholder', 'each', 4),
   lamp: row('devices', 'lamp', 'each', 5),
   plate: row('devices', 'cover plate', 'each', 1),
+  'low-voltage-insert': row('devices', 'opening for low voltage in a plate', 'each', 3),
+  'low-voltage-cable': row('cable', 'low-voltage or data cable', 'ft', 0.5),
   breaker: row('panel', 'breaker', 'each', 20),
   'breaker-protective': row('panel', 'arc-fault or ground-fault breaker', 'each', 50),
   clamp: row('panel', 'cable clamp or connector for a knockout', 'each', 1),

@@ -16,3 +16,4 @@ export * from './stock.js';
 export * from './masonry.js';
 export * from './crossing.js';
 export * from './acrossWay.js';
+export * from './anchors.js';

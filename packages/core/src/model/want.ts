@@ -90,6 +90,8 @@ export const JobWant = z.strictObject({
   gangs: z.literal([1, 2], 'one receptacle or two in a box').optional(),
   /** low voltage beside it, in the same divided box */
   lowVoltage: z.boolean().optional(),
+  /** its own cable, from this box to where it goes, as measured along its way; absent: nobody measured */
+  lowVoltageRun: PositiveLength.optional(),
   /** the way that was taken, by its key */
   chosen: z.string().max(2000).optional(),
 });

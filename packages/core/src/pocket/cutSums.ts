@@ -2,7 +2,7 @@
 import * as z from 'zod';
 import { practice } from '../catalog/index.js';
 import { joistCut, term } from '../codebook/index.js';
-import { chase, cutStock, throughWall } from '../layout/index.js';
+import { anchorLoad, chase, cutStock, throughWall } from '../layout/index.js';
 import { inches, printLength } from '../measure/index.js';
 import { base, f, lengthField, options, Spoken, SumInputError, type PocketSum, type SumAnswer, type UnitField } from './fields.js';
 
@@ -28,6 +28,27 @@ const ChaseSumInput = z.strictObject({
   depth: Spoken,
   leaf: Spoken.optional(),
   runs: z.enum(['up and down', 'along']).default('up and down'),
+});
+const above0 = (what: string) =>
+  z.coerce
+    .number({ error: `${what}: a number` })
+    .positive(`${what} is above 0`)
+    .max(10_000);
+const anchors = (what: string) =>
+  z.coerce
+    .number({ error: `${what}: a whole number` })
+    .int(`${what}: a whole number`)
+    .min(1)
+    .max(40);
+const AnchorSumInput = z.strictObject({
+  ...base,
+  weight: above0('the weight'),
+  out: Spoken,
+  down: Spoken,
+  upper: anchors('anchors in the upper row'),
+  all: anchors('anchors in all'),
+  pull: z.union([z.literal(''), above0('the most in pull')]).optional(),
+  shear: z.union([z.literal(''), above0('the most in shear')]).optional(),
 });
 const ThroughInput = z.strictObject({ ...base, wall: Spoken });
 
@@ -129,6 +150,21 @@ function throughSum(i: z.infer<typeof ThroughInput>): SumAnswer {
   return { ...judged, figure: `${printLength(judged.fallMm, i.unit)} lower outside, bit ${printLength(judged.bitMm, i.unit)}` };
 }
 
+function anchorSum(i: z.infer<typeof AnchorSumInput>): SumAnswer {
+  const read = (key: 'out' | 'down') => lengthField(key, i[key], i.unit, { least: 0.1 });
+  const [outMm, downMm] = [read('out'), read('down')];
+  if (i.all < i.upper) throw new SumInputError('all', i.all, `There are ${i.upper} in the upper row alone.`);
+  const judged = anchorLoad({
+    ...{ weightLb: i.weight, outMm, downMm, upper: i.upper, all: i.all },
+    pullLb: i.pull || undefined,
+    shearLb: i.shear || undefined,
+  });
+  return {
+    ...judged,
+    figure: `${judged.pullLb.toFixed(1)} lb of pull and ${judged.shearLb.toFixed(1)} lb of shear on each of the upper row`,
+  };
+}
+
 export const CUT_SUMS = [
   {
     name: 'joist-cut',
@@ -178,5 +214,21 @@ export const CUT_SUMS = [
     schema: ThroughInput,
     run: throughSum,
     fields: [f('wall', 'wall, surface to surface', 'length', '9 1/2')],
+  },
+  {
+    name: 'wall-anchors',
+    title: 'Anchors under a screen',
+    about: 'Pull and shear on anchors in a hollow wall, by the weight and how far it stands out.',
+    schema: AnchorSumInput,
+    run: anchorSum,
+    fields: [
+      f('weight', 'weight with its mount, lb', 'number', '40'),
+      f('out', 'wall to the middle of the weight', 'length', '4', { hint: 'an arm drawn out' }),
+      f('down', 'upper row to the lower edge of the plate', 'length', '12'),
+      f('upper', 'anchors in the upper row', 'number', '4'),
+      f('all', 'anchors in all', 'number', '8'),
+      f('pull', 'the packet’s most in pull, lb', 'number', '', { optional: true, hint: 'for this thickness of drywall' }),
+      f('shear', 'the packet’s most in shear, lb', 'number', '', { optional: true }),
+    ],
   },
 ] as PocketSum[];

@@ -36,6 +36,11 @@ describe('pocket sums', () => {
     ['cut-stock', { pieces: `3 x 41 1/2; 16; 22 3/4`, stock: `10'` }, '2 of 120"', 'note'],
     ['masonry-chase', { length: '30', width: '1 1/4', depth: '1', leaf: '4' }, '0.9 l of rubble, 0.6 l of mortar, 2 passes', 'ok'],
     ['masonry-chase', { length: 750, width: 30, depth: 25, unit: 'mm' }, '0.8 l of rubble, 0.6 l of mortar, 2 passes', 'can’t tell'],
+    // by hand: 40 × 4 ÷ 12 ÷ 4 = 3.3 lb, 40 ÷ 8 = 5 lb; a quarter of 50 and of 60: 3.3/12.5 + 5/15 = 0.6
+    ['wall-anchors', { weight: 40, out: '4', down: '12', upper: 4, all: 8 }, '3.3 lb of pull and 5.0 lb of shear on each of the upper row', 'can’t tell'], // prettier-ignore
+    ['wall-anchors', { weight: 40, out: '4', down: '12', upper: 4, all: 8, pull: 50, shear: 60 }, '3.3 lb of pull and 5.0 lb of shear on each of the upper row', 'ok'], // prettier-ignore
+    // the same on an arm of 20 in: 16.7/12.5 + 5/15 = 1.67
+    ['wall-anchors', { weight: 40, out: '20', down: '12', upper: 4, all: 8, pull: 50, shear: 60 }, '16.7 lb of pull and 5.0 lb of shear on each of the upper row', 'stop'], // prettier-ignore
     ['through-wall', { wall: '12' }, '1/4" lower outside, bit 13"', 'note'],
   ])('%s %j: %s', (name, input, figure, verdict) => {
     const answer = ask(name, input);
@@ -70,6 +75,9 @@ describe('pocket sums', () => {
     ['cut-stock', { pieces: '900 x 3', stock: `10'` }, 'pieces'],
     ['cut-stock', { pieces: ' ; ', stock: `10'` }, 'pieces'],
     ['masonry-chase', { length: '30', width: '0', depth: '1' }, 'width'],
+    ['wall-anchors', { weight: 40, out: '4', down: '0', upper: 4, all: 8 }, 'down'],
+    ['wall-anchors', { weight: 0, out: '4', down: '8', upper: 4, all: 8 }, 'weight'],
+    ['wall-anchors', { weight: 40, out: '4', down: '8', upper: 4, all: 2 }, 'all'],
     ['through-wall', { wall: 'thick' }, 'wall'],
   ])('%s refuses %j and names %s', (name, input, field) => {
     expect(() => ask(name, input)).toThrow(SumInputError);

@@ -2,7 +2,8 @@
 import { describe, expect, it } from 'vitest';
 import { demoJobsInHouse, sewingCorner } from '../demo/index.js';
 import { ledgerOf } from '../ledger/index.js';
-import { applyEdits, type JobInHouse } from '../model/index.js';
+import { feet } from '../measure/index.js';
+import { applyEdits, measured, type JobInHouse } from '../model/index.js';
 import { toolsByStep } from '../work/index.js';
 import { materialsOf, paintMl } from './materials.js';
 
@@ -94,5 +95,22 @@ describe('tools', () => {
     const both = toolsByStep([sewingCorner, demoJobsInHouse.find((j) => j.id === 'wainscot')!]);
     expect(both[0]!.for).toBe('Sewing corner: Before anything is opened, and 1 more');
     expect(both.find((t) => /120 grit/.test(t.tool))!.for).toMatch(/^Wainscot: /);
+  });
+});
+
+describe('power and low voltage side by side', () => {
+  const job = demoJobsInHouse.find((j) => materialsOf(j).some((m) => m.article === 'divider'))!;
+  const cable = (feetLong: number | undefined) =>
+    row(
+      { ...job, want: { ...job.want!, lowVoltage: true, ...(feetLong ? { lowVoltageRun: measured(feet(feetLong)) } : {}) } },
+      /low-voltage cable/,
+    );
+  it('one opening beside the receptacle for each divided box', () => {
+    expect(row(job, /opening for low voltage/)).toMatchObject({ amount: '1', article: 'low-voltage-insert' });
+    expect(row(sewingCorner, /low voltage/)).toBeUndefined();
+  });
+  it('its cable as it was measured, 23 ft, and 1 ft out at each end: 25 ft; not measured, it is on no list', () => {
+    expect(cable(23)).toMatchObject({ article: 'low-voltage-cable', count: 25, amount: "25'" });
+    expect(cable(undefined)).toBeUndefined();
   });
 });

@@ -32,6 +32,9 @@ const byFoot = (article: ArticleId, what: string, mm: number, amount: string, wh
   count: toFeet(mm),
 });
 
+/** left out at each end of a low-voltage cable (common practice) */
+const LOW_VOLTAGE_END_MM = feet(1);
+
 export function cableArticle(gauge: number, conductors: number): CoilArticle {
   const two: CoilArticle = gauge >= 14 ? 'cable-14' : gauge === 12 ? 'cable-12' : 'cable-10';
   return conductors > 2 ? `${two}-3` : two;
@@ -153,7 +156,20 @@ export function materialsOf(job: JobInHouse): MaterialRow[] {
   const screwed = w.boxes.filter((b) => b.role !== 'opened' && b.box.kind !== 'other' && BOX_KINDS[b.box.kind].mounting === 'stud-screw').length; // prettier-ignore
   if (screwed) rows.push(each('screw', 'screw into wood, for a box', screwed * 2, 'two through the side of the box into the stud'));
   for (const { box } of w.boxes.filter((b) => b.role !== 'opened' && b.box.divided))
-    rows.push(each('divider', 'divider listed for that box', 1, `power and low voltage apart in ${box.name}`));
+    rows.push(
+      each('divider', 'divider listed for that box', 1, `power and low voltage apart in ${box.name}`),
+      each(
+        'low-voltage-insert',
+        'opening for low voltage beside the receptacle, one plate over both',
+        1,
+        `the low-voltage side of ${box.name}`,
+      ),
+    );
+  const low = job.want?.lowVoltage ? job.want.lowVoltageRun : undefined;
+  if (low) {
+    const mm = low.mm + 2 * LOW_VOLTAGE_END_MM;
+    rows.push(byFoot('low-voltage-cable', 'low-voltage cable', mm, printLength(mm, job.unit, { style: 'feet' }), 'as measured, and 1 ft out at each end (common practice); a hole of its own, 2 in and more from power')); // prettier-ignore
+  }
   rows.push(...wayRows(job, w));
   const patched = inPlaceBoxes(w).map((b) => ({ b, patch: judgeWork(w, b).patch, why: 'what the new opening leaves of the old one' }));
   const crossed = w.runs.flatMap((r) =>

@@ -107,6 +107,15 @@ import { JobSession } from '../job/job-session';
               (set)="put({ gangs: $event === '2' ? 2 : undefined })"
             />
           }
+          @if (want().lowVoltage) {
+            <sa-length-field
+              label="low-voltage cable, as it will lie"
+              [value]="want().lowVoltageRun"
+              [optional]="true"
+              hint="open: it is not on the list"
+              (set)="put({ lowVoltageRun: $event })"
+            />
+          }
           @if (!want().ownCircuit) {
             <sa-choice-field
               label="its power comes from"
