@@ -569,13 +569,20 @@ function questionsOf(house: House, found: RoutesFound, frames: readonly Framing[
 }
 
 /** What keeps every fit feed away from the wanted place. */
-function gapsOf(house: House, want: Want, made: ReturnType<typeof waysFor>): string[] {
+function gapsOf(house: House, want: Want, made: ReturnType<typeof waysFor>, fit: readonly FeedCandidate[] = []): string[] {
   const frame = made.groups[0]?.frame;
   if (!frame) return [];
   const forbidden = new Set(want.forbidden);
   const node = (n: number): boolean => forbidden.has(frame.nodes[n]!.space);
   const near = reachable(frame.graph, frame.places[0]!, { node });
   const says = new Set(frame.gaps.filter((g) => near[g.node]).map((g) => g.says));
+  // where nothing leads, what stops the cable at the feed's end is as good a reason
+  for (const feed of fit) {
+    const start = frame.boxes.get(feed.id);
+    if (start === undefined) continue;
+    const from = reachable(frame.graph, start, { node });
+    for (const gap of frame.gaps.filter((g) => from[g.node])) says.add(gap.says);
+  }
   if (frame.plans.some((p) => p.group > 0)) {
     const apart = frame.plans.filter((p) => p.group > 0).map((p) => p.room.name);
     says.add(`nobody said where ${[...new Set(apart)].join(', ')} lies in the plan`);
@@ -624,7 +631,7 @@ export function searchRoutes(house: House, want: Want, options: SearchOptions = 
   if (found.options.length === 0)
     return {
       ...base,
-      gaps: gapsOf(house, want, made),
+      gaps: gapsOf(house, want, made, fit),
       problem: want.via ? 'No way leads by the point that was set.' : 'No fit feed is reached from there.',
     };
   const spare = found.options.length < FEW && !want.via ? nextBest(house, want, fit, found, within) : [];

@@ -7,7 +7,7 @@ import { describe, expect, it } from 'vitest';
 import { demoJobs, demoWanted, quinceStreet } from '../demo/index.js';
 import { planDrawing, storeysOf } from '../layout/index.js';
 import { racewayFill } from '../route/index.js';
-import { addRoom } from '../survey/index.js';
+import { addRoom, readRound } from '../survey/index.js';
 import { feet, inches, toFeet, toInches } from '../measure/index.js';
 import {
   AT_A_BOX,
@@ -17,12 +17,16 @@ import {
   PURPOSES,
   wantOf as wantOfJob,
   CRITERIA,
+  DOCUMENT_VERSION,
+  emptySite,
   measured,
   studPlaces,
   type Criterion,
   type House,
   type Job,
   type Room,
+  type RoomUse,
+  type Site,
   type Want,
 } from '../model/index.js';
 import {
@@ -663,5 +667,35 @@ describe('a large house', () => {
     const inDoor = { ...want, places: [{ ...want.places[0]!, wallId: wall.id, fromLeft: measured(studPlaces(wall)[2]!.x) }] };
     const search = searchRoutes(house, inDoor);
     expect([search.problem, search.feeds]).toEqual([expect.stringMatching(/would sit on the stud/), []]);
+  });
+});
+
+describe('“no fit feed is reached”, though everything was entered', () => {
+  const room = (site: Site, id: string, use: RoomUse, round: string, more: Partial<Parameters<typeof addRoom>[1]> = {}): Site => {
+    const read = readRound(round, 'in');
+    if (!read.ok) throw new Error(read.message);
+    return addRoom(site, { id, name: id, use, lengths: read.lengths, turns: read.turns, height: measured(inches(96)), ...more }, 'in').site;
+  };
+  /** a living room, and under it the room with the panel, whose ceiling nobody spoke of */
+  const house = (use: RoomUse, level: number): House => {
+    const over = room(emptySite(), 'living', 'living', `15' 2", 12' 8"`, { above: 'attic', below: 'basement' });
+    const site = room(over, 'under', use, `15' 2", 12' 8"`);
+    const placed = site.rooms.map((r) => (r.id === 'under' ? { ...r, level, at: { right: measured(0), down: measured(0) } } : r));
+    const place = { wallId: 'under-w2', face: 'A' as const, fromLeft: measured(inches(50)), bottom: measured(inches(48)) };
+    const panel = { name: 'Panel', spaces: 24, covered: [], breakers: [], tests: [], place };
+    return { ...bare, site: { ...site, rooms: placed, panel } };
+  };
+  const bare = { format: 'saddle-house', version: DOCUMENT_VERSION, id: 'h', name: 'h', edition: 'US-2020', unit: 'in' } as const;
+  const search = (of: House) => {
+    const job = newJob(of, 'own', 'own', 'own-circuit', { wallId: 'living-w3', face: 'A' })!;
+    return searchRoutes(of, wantOfJob(job)!);
+  };
+  it('over a basement there is a floor, said or not: its panel reaches the room above', () => {
+    expect(search(house('basement', -1)).found.options.map((o) => o.title)).toEqual(['From Panel: through the basement']);
+  });
+  it('over a utility room beside it nobody knows: what stops the cable at the panel’s end is named', () => {
+    const { problem, gaps } = search(house('utility', 0));
+    expect(problem).toBe('No fit feed is reached from there.');
+    expect(gaps).toContain('nobody said what lies above the under');
   });
 });

@@ -150,6 +150,8 @@ const REACH_MM = 750;
 
 /** Rooms whose joists overhead are open, unless somebody says otherwise. */
 const OPEN_ABOVE: ReadonlySet<Room['use']> = new Set(['unfinished-basement', 'crawl-space', 'garage', 'utility']);
+/** What lies over a room; over one below the ground floor there is a floor, said or not. */
+const overOf = (room: Room): Room['above'] => room.above ?? (levelOf(room) < 0 ? 'floor' : undefined);
 const isOutdoors = (room: Room | undefined): boolean => room?.use === 'outdoors' || room?.use === 'deck';
 
 /** Whether a point of the plan lies in a room. */
@@ -418,7 +420,7 @@ export function framing(site: Site, places: readonly WantPlace[], options: Frami
     for (const column of own) {
       const p = planPoint(wall, side, b.nodes[column.low]!.u!);
       if (column.bay.top > wall.height.mm - 1) {
-        const up = owners.some((r) => r.above === 'attic' || r.above === 'floor')
+        const up = owners.some((r) => overOf(r) === 'attic' || overOf(r) === 'floor')
           ? near(['attic', 'floor', 'basement', 'crawl-space'], level + 1, group, p)
           : undefined;
         if (up) {
@@ -434,7 +436,7 @@ export function framing(site: Site, places: readonly WantPlace[], options: Frami
           for (const r of owners)
             b.gap(
               column.high,
-              r.above === undefined
+              overOf(r) === undefined
                 ? `nobody said what lies above the ${r.name}`
                 : r.above === 'flat-roof'
                   ? `over the ${r.name} is a flat roof: no room for a cable`
@@ -536,7 +538,7 @@ export function framing(site: Site, places: readonly WantPlace[], options: Frami
     const wall = walls.get(spot.wallId)!;
     const side = sides.get(wall.id);
     const room = rooms.get(wall.faces[spot.face].roomId);
-    if (!side || !room || !OPEN_ABOVE.has(room.use) || room.above !== 'floor') continue;
+    if (!side || !room || !OPEN_ABOVE.has(room.use) || overOf(room) !== 'floor') continue;
     const up = near(['basement'], levelOf(room) + 1, groupOf(wall.id), b.nodes[spot.node]!);
     if (!up) continue;
     const mm = wall.height.mm - spot.z;

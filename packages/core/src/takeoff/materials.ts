@@ -29,7 +29,8 @@ const byFoot = (article: ArticleId, what: string, mm: number, amount: string, wh
   amount,
   why,
   article,
-  count: toFeet(mm),
+  // 25 ft are 25, not a hair more that would want another foot
+  count: Math.round(toFeet(mm) * 1e6) / 1e6,
 });
 
 /** left out at each end of a low-voltage cable (common practice) */

@@ -1,3 +1,4 @@
+import { NgTemplateOutlet } from '@angular/common';
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
 import {
@@ -69,7 +70,7 @@ class Refused extends Error {
 /** One door in: what is to be done, then where. Few fields; what else is needed is asked when a finding needs it. */
 @Component({
   selector: 'sa-start-page',
-  imports: [RouterLink, TopBar, LengthField, TextField, ChoiceField, YesNoField],
+  imports: [NgTemplateOutlet, RouterLink, TopBar, LengthField, TextField, ChoiceField, YesNoField],
   providers: [LengthUnits],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './start-page.html',
@@ -178,8 +179,31 @@ export class StartPage {
     }
   }
 
+  protected readonly onlyHouse = signal(false);
+  protected chooseHouse(): void {
+    this.onlyHouse.set(true);
+    this.purpose.set(undefined);
+    this.errors.set([]);
+  }
+  protected async makeHouse(event: Event): Promise<void> {
+    event.preventDefault();
+    (document.activeElement as HTMLElement | null)?.blur();
+    if (!this.newHouse().name.trim()) return this.errors.set(['Give the house a name.']);
+    this.errors.set([]);
+    this.busy.set(true);
+    try {
+      const made = await this.createHouse();
+      await this.router.navigate(['/houses', made.document.id]);
+    } catch (error) {
+      this.errors.set(this.words(error));
+    } finally {
+      this.busy.set(false);
+    }
+  }
+
   protected choose(purpose: Purpose): void {
     this.purpose.set(purpose);
+    this.onlyHouse.set(false);
     this.errors.set([]);
     setTimeout(() => document.querySelector('[data-testid=where]')?.scrollIntoView({ block: 'nearest' }));
   }
@@ -248,8 +272,7 @@ export class StartPage {
       const { job, stage } = await this.begun(await this.houseFor());
       await this.router.navigate(['/jobs', job.id, stage]);
     } catch (error) {
-      const problem = error instanceof Refused ? error.problem : problemOf(error);
-      this.errors.set(problem.errors?.map((e) => `${e.message} (${fieldWords(e.path)})`) ?? [problem.title]);
+      this.errors.set(this.words(error));
     } finally {
       this.busy.set(false);
     }
@@ -323,9 +346,15 @@ export class StartPage {
     return answers;
   }
 
+  private words(error: unknown): string[] {
+    const problem = error instanceof Refused ? error.problem : problemOf(error);
+    return problem.errors?.map((e) => `${e.message} (${fieldWords(e.path)})`) ?? [problem.title];
+  }
+
   private async houseFor(): Promise<Stored<House>> {
-    const known = this.stored();
-    if (known) return known;
+    return this.stored() ?? (await this.createHouse());
+  }
+  private async createHouse(): Promise<Stored<House>> {
     const h = this.newHouse();
     const made: House = {
       format: 'saddle-house',

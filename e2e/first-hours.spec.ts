@@ -1,0 +1,156 @@
+/** First hours in an empty folder, by hand, with houses of their own: each named by what somebody saw. */
+import { expect, fill, saved, test, type Page } from './saddle.js';
+
+test.use({ args: ['--empty'] });
+
+/** A hand that counts what it types, picks and presses. */
+function hand(page: Page) {
+  let entries = 0;
+  return {
+    entries: () => entries,
+    press: async (id: string) => {
+      entries++;
+      await page.getByTestId(id).click();
+    },
+    type: async (label: string | RegExp, text: string) => {
+      entries++;
+      await fill(page, label, text);
+    },
+    pick: async (label: string | RegExp, value: string, nth = 0) => {
+      entries++;
+      await page.getByLabel(label).nth(nth).selectOption(value);
+    },
+  };
+}
+const house = async (page: Page, name: string, built: string): Promise<void> => {
+  await page.goto('/start');
+  await page.getByTestId('purpose-house').click();
+  // the page may still shift under a first press while its letters load
+  await expect(async () => {
+    await page.getByTestId('make-house').click();
+    await expect(page.getByRole('alert')).toHaveText('Give the house a name.', { timeout: 1000 });
+  }).toPass();
+  await page.getByLabel('name of the house').fill(name);
+  await page.getByLabel('built in').fill(built);
+  await page.getByTestId('make-house').click();
+  await expect(page).toHaveURL(/\/houses\/[\w-]+$/);
+};
+/** @param share other side of which wall its first wall is */
+const room = async (
+  page: Page,
+  name: string,
+  use: string,
+  round: string,
+  more: { share?: string; above?: string; below?: string } = {},
+) => {
+  const plan = page.url().replace(/(\/houses\/[\w-]+).*/, '$1');
+  await page.goto(plan);
+  await page.getByTestId('add-room').click();
+  await page.getByLabel('name of the room').fill(name);
+  await page.getByLabel('it is a').selectOption(use);
+  if (more.above) await page.getByLabel('above it').selectOption(more.above);
+  if (more.below) await page.getByLabel('below it').selectOption(more.below);
+  // which wall is shared can be said before its length is typed, and stays said
+  if (more.share) await page.getByLabel(/^wall 1/).selectOption({ label: more.share });
+  await page.getByTestId('round').fill(round);
+  await page.getByTestId('keep-room').click();
+  await expect(page).toHaveURL(/\/walls\//);
+  await saved(page);
+  await page.goto(plan);
+};
+
+test('from an empty folder to the first finding in fewer than 25 entries', async ({ page }) => {
+  const by = hand(page);
+  await page.goto('/start');
+  await by.press('purpose-outlet');
+  await by.type('name of the house', 'Plover Lane 3');
+  await by.type('room that gets the outlet', 'nursery');
+  await by.pick('it is a', 'bedroom');
+  await by.type('room of the old box', 'corridor');
+  await by.pick('it is a', 'hallway', 1);
+  await by.type('wall, end to end', `10' 7"`);
+  await by.type('what it is', 'door edge');
+  await by.type(/from the left end of the wall/, '34 1/2');
+  await by.type(/to the centre of the box/, '22 3/4');
+  await by.type('floor to the bottom of the box', '12 1/4');
+  await by.type(/to the centre of the outlet/, '26');
+  await by.press('start');
+  await expect(page).toHaveURL(/\/jobs\/[\w-]+\/survey$/);
+  await expect(page.locator('.finding').first()).toBeVisible();
+  expect(by.entries()).toBeLessThan(25);
+  // nothing nobody looked at passes
+  await page.getByRole('group', { name: 'Which findings' }).getByRole('button', { name: 'all' }).click();
+  await expect(page.locator('.finding', { hasText: 'Values that were taken for granted' }).first()).toHaveAttribute(
+    'data-verdict',
+    'can’t tell',
+  );
+});
+
+test('a house with basement and attic, made without a job: storeys switch, and its ways lead under and over', async ({ page }) => {
+  await house(page, 'Heron Row 12', '1948');
+  // what the room is has to be said
+  await page.getByTestId('add-room').click();
+  await page.getByLabel('name of the room').fill('living room');
+  await page.getByTestId('round').fill(`15' 2", 12' 8"`);
+  await page.getByTestId('keep-room').click();
+  await expect(page.getByText('Say what the room is')).toBeVisible();
+  await room(page, 'living room', 'living', `15' 2", 12' 8", 15' 2", 12' 8"`, { above: 'attic', below: 'basement' });
+  await room(page, 'snug', 'study', `12' 8", 9' 5", 12' 8", 9' 5"`, { share: 'other side of living room, wall 2', above: 'attic', below: 'basement' }); // prettier-ignore
+  await room(page, 'cellar', 'basement', `15' 2", 12' 8", 15' 2", 12' 8"`);
+  // the storey switch is not under the plan
+  const storeys = page.getByRole('group', { name: 'Storey' });
+  await storeys.getByRole('button', { name: 'basement' }).click();
+  await expect(page.locator('svg text', { hasText: 'cellar' })).toBeVisible();
+  await storeys.getByRole('button', { name: 'ground floor' }).click();
+  await expect(page.locator('svg text', { hasText: 'snug' })).toBeVisible();
+  // place, storey and joists are found from the list
+  await page
+    .getByRole('link', { name: /its place, storey and joists/ })
+    .last()
+    .click();
+  await fill(page, 'first corner to the right', '0');
+  await fill(page, 'first corner down', '0');
+  await saved(page);
+  const plan = page.url().replace(/(\/houses\/[\w-]+).*/, '$1');
+  await page.goto(`${plan}/panel`);
+  await page.getByTestId('start-panel').click();
+  await page.getByRole('button', { name: 'panel', exact: true }).click();
+  await page.getByLabel('it hangs on').selectOption({ label: 'cellar, wall 2, from the cellar' });
+  await saved(page);
+  await page.goto(`/start?house=${plan.split('/').at(-1)}`);
+  await page.getByTestId('purpose-own-circuit').click();
+  await page.getByLabel('wall, seen from').selectOption({ label: 'snug, wall 3, from the snug' });
+  await fill(page, 'from its left end to the middle of the box', `4' 3"`);
+  await page.getByTestId('start').click();
+  await expect(page).toHaveURL(/\/need$/);
+  await page.getByRole('navigation', { name: 'Stages of the job' }).getByRole('link', { name: 'Route' }).click();
+  await expect(page.getByTestId('way-0')).toContainText('basement', { timeout: 20_000 });
+  // joists nobody looked at are a doubt, not a fact
+  await expect(page.getByTestId('way-0')).toContainText(/doubt/);
+});
+
+test('a yard along a wall: no ceiling, no four walls; an outlet is wanted from it', async ({ page }) => {
+  await house(page, 'Brook End 1', '1978');
+  await room(page, 'kitchen', 'kitchen', `11' 6", 10', 11' 6", 10'`);
+  await page.getByTestId('add-room').click();
+  await page.getByLabel('name of the room').fill('back yard');
+  await page.getByLabel('it is a').selectOption('outdoors');
+  await expect(page.getByLabel('ceiling height')).toHaveCount(0);
+  await page.getByTestId('keep-room').click();
+  await expect(page.getByText('Say along which wall of the house it lies.')).toBeVisible();
+  await page.getByRole('button', { name: 'other side of kitchen, wall 1' }).click();
+  await page.getByTestId('keep-room').click();
+  await expect(page.getByRole('heading', { name: 'back yard' })).toBeVisible();
+  await saved(page);
+  const id = /houses\/([\w-]+)/.exec(page.url())![1]!;
+  await page.goto(`/start?house=${id}`);
+  await page.getByTestId('purpose-outlet').click();
+  await expect(page.getByLabel('wall, seen from').locator('option', { hasText: 'from the back yard' })).toHaveCount(1);
+});
+
+test('a word that the program uses in its own way is one tap away', async ({ page }) => {
+  await page.goto('/words');
+  await page.getByLabel('find a word').fill('stud');
+  await expect(page.locator('dt', { hasText: 'bay' })).toBeVisible();
+  await expect(page.locator('dt', { hasText: 'pigtail' })).toHaveCount(0);
+});
