@@ -13,7 +13,8 @@ import { WordMark } from '../words/word';
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="ledger-head">
-      <h2>Ledger <sa-word of="ledger" /></h2>
+      <h2>Ledger</h2>
+      <sa-word of="ledger" />
       <span class="ledger-count">{{ counts() }}</span>
       <sa-segmented class="small" label="Which findings" [segments]="views" [value]="all()" (set)="all.set($event)" />
     </div>

@@ -21,7 +21,8 @@ import { WordMark } from '../words/word';
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="stage-head">
-      <h2>Where power comes from <sa-word of="feed" /></h2>
+      <h2>Where power comes from</h2>
+      <sa-word of="feed" />
     </div>
     <div class="sheet">
       @if (circuit(); as circuit) {
