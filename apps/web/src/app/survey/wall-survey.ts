@@ -1,12 +1,10 @@
 import {
-  afterNextRender,
   ChangeDetectionStrategy,
   Component,
   computed,
   effect,
   HostListener,
   inject,
-  Injector,
   input,
   linkedSignal,
   output,
@@ -84,7 +82,6 @@ export type SurveyTab = 'selected' | 'next' | 'wall' | 'finder';
 })
 export class WallSurvey {
   protected readonly host = inject(SURVEY_HOST);
-  private readonly injector = inject(Injector);
   readonly wallId = input.required<string>();
   readonly face = input.required<FaceId>();
   /** whether jobs may start from a selected box */
@@ -274,7 +271,7 @@ export class WallSurvey {
       thingById(this.host.surveyed(), this.wall()!, id) ??
       thingsOf(this.host.surveyed(), this.wall()!).find((t) => t.kind === 'stud' && t.known === 'assumed');
     this.picked.set(made?.id ?? id);
-    afterNextRender(() => this.tape()?.focus(), { injector: this.injector });
+    this.tape()?.focusNext();
   }
 
   protected drop(): void {

@@ -142,6 +142,19 @@ export class TapeBar {
     element.setSelectionRange(character.length, character.length);
   }
 
+  /** counts what would take the hand to the tape once its figure is drawn; leaving the tape calls that off */
+  private turn = 0;
+  /** To the tape at once, and again when what was just set or added is drawn: what is typed next replaces what stands there. */
+  focusNext(): void {
+    this.focus();
+    const turn = ++this.turn;
+    afterNextRender(
+      () => {
+        if (turn === this.turn) this.focus();
+      },
+      { injector: this.injector },
+    );
+  }
   focus(): void {
     // asked for before, come after the next entry was begun: selecting would let its rest replace its beginning
     if (this.typing) return;
@@ -151,8 +164,7 @@ export class TapeBar {
   protected pick(key: string): void {
     this.typing = false;
     this.picked.set(key);
-    // select what stands there once the new measure's figure does
-    afterNextRender(() => this.focus(), { injector: this.injector });
+    this.focusNext();
   }
 
   protected typed(event: Event): void {
@@ -173,6 +185,7 @@ export class TapeBar {
       this.pick(list[list.findIndex((m) => m.key === current.key) + 1]!.key);
     } else if (event.key === 'Escape') {
       this.typing = false;
+      this.turn++;
       this.text.set(this.printed());
       this.box().nativeElement.value = this.printed();
       this.box().nativeElement.blur();
@@ -182,11 +195,7 @@ export class TapeBar {
   protected enter(event: Event): void {
     event.preventDefault();
     this.typing = false;
-    // what is typed next replaces what stands there, before and after the new figure is drawn
-    if (document.activeElement === this.box().nativeElement) {
-      this.focus();
-      afterNextRender(() => this.focus(), { injector: this.injector });
-    }
+    if (document.activeElement === this.box().nativeElement) this.focusNext();
     const match = /^\s*([a-z])\s+(.*)$/i.exec(this.text());
     const named = match && this.measures().find((m) => m.letter === match[1]!.toLowerCase());
     const measure = named ?? this.current();
