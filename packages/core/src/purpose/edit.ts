@@ -99,7 +99,16 @@ export function toFace<J extends Job>(site: Site, job: J, index: number, wallId:
   const moved = { ...place, wallId, face, ...(fits ? {} : { fromLeft: assumed(wall.length.mm / 2) }) };
   // the shelf stays at its wall
   if (wallId !== place.wallId || face !== place.face) delete moved.inFront;
-  return withPlace(job, index, moved);
+  return lampsAlong(site, withPlace(job, index, moved), place, moved);
+}
+
+/** Lampholders that are meant for the room of their switch go with it to another; those that somebody put elsewhere stay. */
+function lampsAlong<J extends Job>(site: Site, job: J, from: WantPlace, to: WantPlace): J {
+  const roomOf = (p: WantPlace): string | undefined => site.walls.find((w) => w.id === p.wallId)?.faces[p.face].roomId;
+  const [was, now] = [roomOf(from), roomOf(to)];
+  const lamps = job.want?.lamps;
+  if (!job.want || !lamps || now === undefined || now === was || lamps.under.length !== 1 || lamps.under[0] !== was) return job;
+  return { ...job, want: { ...job.want, lamps: { ...lamps, under: [now] } } };
 }
 
 /** What a raceway can run along at the face of a place, instead of along the wall: shelves and built-ins, with where each begins. */

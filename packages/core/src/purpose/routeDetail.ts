@@ -34,7 +34,7 @@ const US_VOLTS = 120;
 function lampPlaces(frame: Framing, want: Want): { nodes: number[]; lost: number } {
   const lamps = want.lamps!;
   const hollow =
-    frame.hollows.find((h) => h.kind === 'basement' && h.rooms.some((r) => lamps.under.includes(r.room.id))) ??
+    frame.hollows.find((h) => h.rooms.some((r) => r.under && lamps.under.includes(r.room.id))) ??
     frame.hollows.find((h) => h.rooms.some((r) => lamps.under.includes(r.room.id)));
   if (!hollow) return { nodes: [], lost: lamps.count };
   const corners = hollow.rooms.filter((r) => lamps.under.includes(r.room.id)).flatMap((r) => r.polygon);

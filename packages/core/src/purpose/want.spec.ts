@@ -670,6 +670,23 @@ describe('a large house', () => {
   });
 });
 
+describe('lamps stayed in the room where the job was begun', () => {
+  const { site } = quinceStreet;
+  const lights = newJob(quinceStreet, 'l', 'lights', 'lights', { wallId: 'sewing-w2', face: 'A' })!;
+  const under = (job: Job) => job.want!.lamps!.under;
+  it('the switch moved to another room takes them along', () => {
+    expect(under(lights)).toEqual(['sewing']);
+    expect(under(toFace(site, lights, 0, 'study-w3', 'A'))).toEqual(['study']);
+    expect(under(toFace(site, lights, 0, 'sewing-w4', 'A'))).toEqual(['sewing']);
+  });
+  it('those that somebody put under other rooms stay there', () => {
+    const elsewhere = putWant(lights, { lamps: { ...lights.want!.lamps!, under: ['parlour'] } });
+    expect(under(toFace(site, elsewhere, 0, 'study-w3', 'A'))).toEqual(['parlour']);
+    const both = putWant(lights, { lamps: { ...lights.want!.lamps!, under: ['sewing', 'parlour'] } });
+    expect(under(toFace(site, both, 0, 'study-w3', 'A'))).toEqual(['sewing', 'parlour']);
+  });
+});
+
 describe('“no fit feed is reached”, though everything was entered', () => {
   const room = (site: Site, id: string, use: RoomUse, round: string, more: Partial<Parameters<typeof addRoom>[1]> = {}): Site => {
     const read = readRound(round, 'in');

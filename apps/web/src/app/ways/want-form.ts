@@ -80,10 +80,10 @@ import { JobSession } from '../job/job-session';
             (set)="lamps({ watts: whole($event) })"
           />
         </div>
-        <div class="chips" role="group" aria-label="Under these rooms">
+        <div class="chips" role="group" aria-label="Under or over which rooms">
           @for (r of rooms(); track r.value) {
             <button type="button" class="chip" [attr.aria-pressed]="l.under.includes(r.value)" (click)="toggleRoom(l, r.value)">
-              under the {{ r.label }}
+              {{ r.label }}
             </button>
           }
         </div>
@@ -143,8 +143,11 @@ export class WantForm {
   protected readonly rooms = computed((): Choice[] =>
     this.session
       .job()
-      .found.rooms.filter((r) => r.sides?.length && r.below && r.below !== 'slab')
-      .map((r) => ({ value: r.id, label: r.name })),
+      .found.rooms.filter((r) => r.sides?.length)
+      .flatMap((r) => {
+        const where = r.below && r.below !== 'slab' ? 'under' : r.above && r.above !== 'flat-roof' ? 'over' : undefined;
+        return where ? [{ value: r.id, label: `${where} the ${r.name}` }] : [];
+      }),
   );
   protected readonly stock = computed(() => this.want().raceway ?? USUAL_STOCK);
   protected readonly most = computed(() => (this.stock().most12 === undefined ? '' : `${this.stock().most12}`));
