@@ -48,7 +48,7 @@ export function anchorLoad(input: AnchorInput): Judged & { pullLb: number; shear
   return {
     ...{ pullLb, shearLb, source: practice, verdict: ok ? 'ok' : 'stop' },
     says: ok
-      ? 'within a quarter of what the packet names'
+      ? 'within a quarter of what the packet names; an arm swung aside hangs on the anchors of that side alone: count only those'
       : 'more than a quarter of what the packet names: more anchors, a taller plate, or screws into studs',
     sums: [
       ...sums,

@@ -4,6 +4,7 @@ import { quinceStreet, sewingCorner } from '../demo/index.js';
 import { workOf } from '../ledger/index.js';
 import { inches, parseLength, toInches } from '../measure/index.js';
 import { measured, plannedSite, type Cable, type FaceId, type Site } from '../model/index.js';
+import { addThing, readTape, setByTape } from '../survey/index.js';
 import { elevation, uOf, type Elevation, type ElevationInput, type ElevationShape } from './index.js';
 
 const site = plannedSite(sewingCorner);
@@ -169,5 +170,39 @@ describe('a box that is moved', () => {
     const drawn = draw('A', { site: lost });
     expect(drawn.shapes.some((s) => s.id === 'sewing-box')).toBe(false);
     expect(drawn.dimensions).toEqual([]);
+  });
+});
+
+describe('what was put down and not measured', () => {
+  it.each([
+    { kind: 'box' },
+    { kind: 'fixture', what: 'counter' },
+    { kind: 'opening', what: 'window' },
+    { kind: 'obstacle', what: 'pipe' },
+  ] as const)('%j is drawn as not placed, and says so, until it is', (what) => {
+    const put = addThing(site, wall.id, 'A', 'new', what, inches(30));
+    const seen = (s: Site) => shape(draw('A', { site: s, wall: s.walls.find((w) => w.id === wall.id)! }), 'new');
+    expect(seen(put)).toMatchObject({ unplaced: true, label: expect.stringMatching(/, not placed$/) });
+    const reading = readTape(
+      'l 31 1/4',
+      'left',
+      put,
+      put.walls.find((w) => w.id === wall.id)!,
+      'new',
+      'in',
+    );
+    if (!reading.ok) throw new Error(reading.message);
+    const set = setByTape(
+      put,
+      put.walls.find((w) => w.id === wall.id)!,
+      'A',
+      'new',
+      reading,
+    );
+    expect(seen(set).unplaced).toBeUndefined();
+    expect(seen(set).label).not.toMatch(/not placed/);
+  });
+  it('what is surveyed, and what is planned, is not', () => {
+    for (const id of ['hall-door', 'vent', 'sewing-box']) expect(shape(draw('A'), id).unplaced, id).toBeUndefined();
   });
 });

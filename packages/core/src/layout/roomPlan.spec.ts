@@ -2,7 +2,8 @@
 import { describe, expect, it } from 'vitest';
 import { quinceStreet } from '../demo/index.js';
 import { inches, toFeet } from '../measure/index.js';
-import { measured, type Box, type Site } from '../model/index.js';
+import { emptySite, measured, type Box, type Site } from '../model/index.js';
+import { addRoom, readRound } from '../survey/index.js';
 import { planDrawing, roomPlans, roomSpacing, STRIP_WIDTH, stripDrawing } from './index.js';
 
 const site = quinceStreet.site;
@@ -39,6 +40,29 @@ describe('the plan', () => {
       expect(Math.abs(Math.hypot(b[0] - a[0], b[1] - a[1]) - wall.length.mm), w.label).toBeLessThan(2);
       expect(Math.hypot(d[0] - a[0], d[1] - a[1])).toBeGreaterThan(10);
     }
+  });
+  it('at a corner that turns right a band goes on by half the next wall, at one that turns left it ends: no notch, nothing in the room', () => {
+    // an L of 12, 10, 6, 4, left 6, 6 ft; 2 x 4 studs between 1/2 in drywall are 4 1/2 in, half of that 2 1/4
+    const read = readRound(`12', 10', 6', 4', l 6', 6'`, 'in');
+    if (!read.ok) throw new Error(read.message);
+    const room = {
+      id: 'ell',
+      name: 'ell',
+      use: 'bedroom' as const,
+      lengths: read.lengths,
+      turns: read.turns,
+      height: measured(inches(96)),
+    };
+    const ell = planDrawing(addRoom(emptySite(), room, 'in').site)!;
+    const longer = ell.walls.map((w) => {
+      const [a, b] = [corners(w.points), corners(w.corners)].map((c) => Math.hypot(c[1]![0] - c[0]![0], c[1]![1] - c[0]![1])) as [
+        number,
+        number,
+      ];
+      return Math.round(((b - a) / inches(2.25)) * 10) / 10;
+    });
+    // four walls have a right corner at both ends; the two at the left corner at one
+    expect([...longer].sort()).toEqual([1, 1, 2, 2, 2, 2]);
   });
   it('a door in a shared wall is drawn from both rooms, back to back', () => {
     const doors = drawing.openings.filter((o) => o.key.endsWith('hall-door'));

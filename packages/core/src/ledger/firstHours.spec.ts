@@ -3,7 +3,17 @@ import { describe, expect, it } from 'vitest';
 import { sewingCorner } from '../demo/index.js';
 import { acrossWay } from '../layout/index.js';
 import { inches, toInches } from '../measure/index.js';
-import { boxRect, emptySite, measured, plannedSite, type Box, type JobInHouse, type Obstacle, type RoomUse } from '../model/index.js';
+import {
+  assumed,
+  boxRect,
+  emptySite,
+  measured,
+  plannedSite,
+  type Box,
+  type JobInHouse,
+  type Obstacle,
+  type RoomUse,
+} from '../model/index.js';
 import { breakerFindings, oneIn } from '../panel/index.js';
 import { materialsOf } from '../takeoff/index.js';
 import { stepsOf } from '../work/index.js';
@@ -111,6 +121,11 @@ describe('a height was held against a box of the room behind the wall', () => {
   it('its own room’s box is the measure, on whichever of its walls', () => {
     expect(height(withOwn(bottom))).toEqual([['ok', 'level with the room’s boxes']]);
     expect(height(withOwn(bottom + 2))).toEqual([['caution', 'not level with the room’s boxes'.slice(0, 30)]]);
+  });
+  it('one whose height nobody measured is no measure', () => {
+    const guess = withOwn(bottom);
+    const boxes = guess.found.boxes.map((b): Box => (b.id === 'sewing-window-box' ? { ...b, place: { ...b.place, bottom: assumed(b.place.bottom.mm) } } : b)); // prettier-ignore
+    expect(height({ ...guess, found: { ...guess.found, boxes } })).toEqual([['note', 'no other box in the room to ma']]);
   });
   it('one above a counter is no measure for one by the base', () => {
     expect(height(withOwn(44))).toEqual([['note', 'no other box in the room to ma']]);

@@ -222,7 +222,7 @@ export const CUT_SUMS = [
     schema: AnchorSumInput,
     run: anchorSum,
     fields: [
-      f('weight', 'weight with its mount, lb', 'number', '40'),
+      f('weight', 'weight with its mount, lb', 'number', '40', { hint: '1 kg is 2.2 lb' }),
       f('out', 'wall to the middle of the weight', 'length', '4', { hint: 'an arm drawn out' }),
       f('down', 'upper row to the lower edge of the plate', 'length', '12'),
       f('upper', 'anchors in the upper row', 'number', '4'),

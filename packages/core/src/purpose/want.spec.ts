@@ -263,6 +263,20 @@ describe('a house owner’s say', () => {
     expect(none.problem).toBe('No fit feed is reached from there.');
     expect(none.gaps.join()).toMatch(/2 parts of the house are forbidden/);
   });
+  it('over the attic every stretch is stapled, across the joists too: never more than 4 1/2 ft apart (334.30)', () => {
+    // joists seen to run along, then across: the same cable lies along them once and over their tops once
+    for (const runs of ['along-first', 'across-first'] as const) {
+      const site = { ...quinceStreet.site, rooms: quinceStreet.site.rooms.map((r) => (r.above === 'attic' ? { ...r, joistsAbove: { ...r.joistsAbove, runs } } : r)) }; // prettier-ignore
+      const { detail } = found('kiln-corner', { forbidden: ['basement/0'] }, { ...quinceStreet, site });
+      const over = detail.traced.legs.filter((l) => l.space.startsWith('attic') && l.lengthMm > feet(6));
+      expect(over.length).toBeGreaterThan(0);
+      for (const leg of over) {
+        const held = [0, ...leg.staples, leg.lengthMm];
+        const apart = held.slice(1).map((s, n) => toFeet(s - held[n]!));
+        expect(Math.max(...apart), `${leg.words}, ${runs}`).toBeLessThanOrEqual(4.5);
+      }
+    }
+  });
   it('a point to pass is passed', () => {
     const { best } = found('kiln-corner', { via: { space: 'attic/1', x: 1000, y: -1000 } });
     expect(best.through.map((t) => t.space)).toContain('attic/1');

@@ -148,9 +148,13 @@ export function suggestedBottom(site: Site, wall: Wall, box: Box, schools: Schoo
 export function bottomsInRoom(site: Site, room: Room | undefined, butNot: string, bottomMm = 0): number[] {
   const walls = new Map(site.walls.map((w) => [w.id, w]));
   const low = (mm: number): boolean => mm < inches(30);
-  return site.boxes
-    .filter((b) => b.id !== butNot && walls.get(b.wallId)?.faces[b.face].roomId === room?.id && low(b.place.bottom.mm) === low(bottomMm))
-    .map((b) => b.place.bottom.mm);
+  return (
+    site.boxes
+      .filter((b) => b.id !== butNot && walls.get(b.wallId)?.faces[b.face].roomId === room?.id)
+      // a height that nobody measured is no measure for another
+      .filter((b) => low(b.place.bottom.mm) === low(bottomMm) && b.place.bottom.known !== 'assumed')
+      .map((b) => b.place.bottom.mm)
+  );
 }
 const mostCommon = (values: number[]): number => {
   const near = (v: number) => values.filter((x) => Math.abs(x - v) < inches(0.25)).length;

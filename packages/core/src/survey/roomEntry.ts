@@ -180,7 +180,8 @@ export function addOutdoors(
     const face = answers.along.find((f) => f.wallId === w.id)?.face;
     if (!face) return w;
     const weathered = w.framing.material === 'masonry' ? ('brick' as const) : ('wood-siding' as const);
-    const layers = w.faces[face].layers.every((l) => isPreset(l, 'finish'))
+    // what somebody measured or named stays as it was typed
+    const layers = w.faces[face].layers.every((l) => isPreset(l, 'finish') && l.thickness.known === 'assumed')
       ? [{ finish: weathered, thickness: assumed(FINISHES[weathered].usualMm), presets: ['finish' as const] }]
       : w.faces[face].layers;
     return { ...w, faces: { ...w.faces, [face]: { ...w.faces[face], layers, roomId: answers.id } } };

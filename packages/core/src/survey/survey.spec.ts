@@ -237,6 +237,13 @@ describe('a room typed round', () => {
     expect(roomFaces(site).filter((f) => f.name.endsWith('from the back yard')).map((f) => f.wallId)).toEqual(along.map((f) => f.wallId)); // prettier-ignore
     expect(roomList(site).find((r) => r.room.id === 'yard')!.walls).toHaveLength(2);
     expect(siteErrors(site, 'in', '')).toEqual([]);
+    // nobody looked at that surface: siding is taken for it, not the drywall of a room
+    const [wallId, face] = [along[0]!.wallId, along[0]!.face];
+    expect(wallOf(site, wallId).faces[face].layers).toMatchObject([{ finish: 'wood-siding', presets: ['finish'], thickness: { known: 'assumed' } }]); // prettier-ignore
+    // one that was measured stays as it was typed
+    const thick = { ...wallOf(house, wallId), faces: { ...wallOf(house, wallId).faces, [face]: { roomId: 'outside', layers: [{ finish: 'drywall' as const, thickness: measured(inches(0.625)), presets: ['finish' as const] }] } } }; // prettier-ignore
+    const typed = addOutdoors({ ...house, walls: house.walls.map((w) => (w.id === wallId ? thick : w)) }, { id: 'yard', name: 'yard', use: 'outdoors', along: [along[0]!] }).site; // prettier-ignore
+    expect(wallOf(typed, wallId).faces[face].layers).toMatchObject([{ finish: 'drywall', thickness: { mm: inches(0.625) } }]);
     // along nothing, or along a side that is another room’s
     expect(addOutdoors(house, { id: 'deck', name: 'deck', use: 'deck', along: [] }).problems).toEqual([
       'Say along which wall of the house it lies.',

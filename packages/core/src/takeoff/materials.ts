@@ -169,7 +169,7 @@ export function materialsOf(job: JobInHouse): MaterialRow[] {
   const low = job.want?.lowVoltage ? job.want.lowVoltageRun : undefined;
   if (low) {
     const mm = low.mm + 2 * LOW_VOLTAGE_END_MM;
-    rows.push(byFoot('low-voltage-cable', 'low-voltage cable', mm, printLength(mm, job.unit, { style: 'feet' }), 'as measured, and 1 ft out at each end (common practice); a hole of its own, 2 in and more from power')); // prettier-ignore
+    rows.push(byFoot('low-voltage-cable', 'low-voltage cable', mm, printLength(mm, job.unit, { style: 'feet' }), 'as measured, and 1 ft out at each end; in a hole of its own, 2 in and more from power (common practice)')); // prettier-ignore
   }
   rows.push(...wayRows(job, w));
   const patched = inPlaceBoxes(w).map((b) => ({ b, patch: judgeWork(w, b).patch, why: 'what the new opening leaves of the old one' }));

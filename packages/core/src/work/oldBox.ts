@@ -1,7 +1,7 @@
 /** The box that power is taken from: opened, taken apart, exchanged where it must, joined and closed. */
 import { oldFreeEnds, wiringOf, type Work, type WorkBox, type WorkRun } from '../ledger/index.js';
 import { printLength } from '../measure/index.js';
-import { isFront } from '../model/index.js';
+import { isFront, openFraming } from '../model/index.js';
 import { PRACTICE_MM } from '../route/index.js';
 import { atBox, free, id, LEAST_OUT_MM, out, step, type At, type Draft, type StepAsk } from './step.js';
 import { spent } from './times.js';
@@ -134,7 +134,7 @@ export function sourceSide(at: At, r: WorkRun, source: WorkBox, { tailFirst, lai
                 : `Cut ${r.run ? printLength(r.run.cutMm, unit, { style: 'feet' }) : 'the cable'}; push it in at ${source.box.name}, catch it at the opening.`,
             ...blocks.map(
               ({ block: o }) =>
-                `At the ${o.kind}, ${printLength(o.z.mm, unit)} over the floor: open the finish in front of it, bore its middle, cable through, hole sealed where it blocks fire.`,
+                `At the ${o.kind}, ${printLength(o.z.mm, unit)} over the floor: ${openFraming(r.to.wall) ? '' : 'open the finish in front of it, '}bore its middle, cable through, hole sealed where it blocks fire.`,
             ),
             `Leave at least ${printLength(LEAST_OUT_MM, unit)}, better ${printLength(PRACTICE_MM.outWhileFishing, unit)}, out of each opening.`,
           ],

@@ -113,8 +113,8 @@ export class PlanView {
     };
     if (form.use === 'outdoors' || form.use === 'deck') {
       const along = this.along().map((key) => faceOf(key));
-      kept(addOutdoors(this.session.surveyed(), { id, name: form.name.trim(), use: form.use, along }));
-      return this.along.set([]);
+      if (kept(addOutdoors(this.session.surveyed(), { id, name: form.name.trim(), use: form.use, along }))) this.along.set([]);
+      return;
     }
     if (!read?.ok) return;
     const shared = Object.fromEntries(
