@@ -6,7 +6,7 @@ import fc from 'fast-check';
 import * as highsModule from 'highs';
 import { describe, expect, it } from 'vitest';
 import { quinceStreet } from '../demo/index.js';
-import { inches } from '../measure/index.js';
+import { inches, toInches } from '../measure/index.js';
 import { measured, type Room, type Site, type Wall } from '../model/index.js';
 import { addRoom } from '../survey/index.js';
 import {
@@ -218,6 +218,21 @@ describe('a room', () => {
         // not in the studs of a corner (common practice)
         for (const end of [place.fromLeftMm, place.wall.length.mm - place.fromLeftMm]) expect(end).toBeGreaterThanOrEqual(inches(6) - 0.01);
       }
+  });
+  it('no box in the studs of a corner: 6 in of each wall from it (common practice); a pier of 12 in has its middle all the same', () => {
+    const free = (site: Site, wall: number) => {
+      const { strip, spaces } = roomSpacing(site, theRoom(site), 'US-2020');
+      const part = strip[wall]!;
+      return spaces
+        .flatMap((s) => s.allowed.map((a) => [s.start + a.from - part.start, s.start + a.to - part.start] as const))
+        .filter(([from, to]) => from < part.wall.length.mm - 1 && to > 1)
+        .map(([from, to]) => [toInches(from), toInches(to)] as const);
+    };
+    const ends = free(room([14, 9, 14, 9]), 0);
+    expect(Math.min(...ends.map(([from]) => from))).toBeCloseTo(6, 6);
+    expect(Math.max(...ends.map(([, to]) => to))).toBeCloseTo(14 * 12 - 6, 6);
+    const pier = free(room([14, 1, 14, 1]), 1);
+    expect(pier.some(([from, to]) => from < 6 && to > 6)).toBe(true);
   });
   it('wanted places count, and then nothing is left', () => {
     const site = room([12, 10, 12, 10]);

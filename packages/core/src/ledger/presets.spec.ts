@@ -77,6 +77,18 @@ describe('what came filled in', () => {
     const touched = setDevice(house.site, house.site.devices[0]!.id, { kind: 'duplex-15' });
     expect(says({ ...house, site: touched })).not.toMatch(/kind of den receptacle/);
   });
+  it('a finish that nobody named is taken for granted, though its thickness was measured', () => {
+    const finish = (presets: boolean): JobInHouse => ({
+      ...sewingCorner,
+      found: {
+        ...sewingCorner.found,
+        walls: sewingCorner.found.walls.map((w) => (w.id !== 'sewing-hall' ? w : { ...w, faces: { ...w.faces, A: { ...w.faces.A, layers: [{ finish: 'drywall' as const, thickness: measured(inches(0.5)), ...(presets ? { presets: ['finish' as const] } : {}) }] } } })), // prettier-ignore
+      },
+    });
+    const says = (job: JobInHouse): string => ledgerOf(job).find((f) => f.rule === 'assumed')!.says;
+    expect(says(finish(true))).toMatch(/drywall on the side of sewing room/);
+    expect(says(finish(false))).not.toMatch(/drywall on the side of sewing room/);
+  });
   it('a box added on the wall has a receptacle that nobody saw; a cable keeps its presets when something else of it is said', () => {
     const wall = quinceStreet.site.walls.find((w) => w.id === 'study-w4')!;
     const site = addThing(quinceStreet.site, wall.id, 'A', 'b', { kind: 'box' }, inches(40));

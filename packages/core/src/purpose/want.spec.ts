@@ -693,6 +693,14 @@ describe('lamps stayed in the room where the job was begun', () => {
     expect(under(toFace(site, lights, 0, 'study-w3', 'A'))).toEqual(['study']);
     expect(under(toFace(site, lights, 0, 'sewing-w4', 'A'))).toEqual(['sewing']);
   });
+  it('under a room with a crawl space and an attic they hang under it, as its button says', () => {
+    const parlour = site.rooms.find((r) => r.id === 'parlour')!;
+    expect([parlour.above, parlour.below]).toEqual(['attic', 'crawl-space']);
+    const there = found('cellar-lights', { places: [{ ...wantOf('cellar-lights').places[0]!, wallId: 'parlour-w3', face: 'A', fromLeft: measured(inches(50)) }], lamps: { under: ['parlour'], count: 3, rows: 1, watts: 60 } }); // prettier-ignore
+    expect(there.detail.lamps!.lost).toBe(0);
+    const between = there.detail.sections.slice(1).flatMap((s) => s.legs.map((l) => l.space.split('/')[0]));
+    expect(new Set(between)).toEqual(new Set(['crawl-space']));
+  });
   it('those that somebody put under other rooms stay there', () => {
     const elsewhere = putWant(lights, { lamps: { ...lights.want!.lamps!, under: ['parlour'] } });
     expect(under(toFace(site, elsewhere, 0, 'study-w3', 'A'))).toEqual(['parlour']);

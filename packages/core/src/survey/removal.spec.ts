@@ -1,7 +1,8 @@
 /** Taking rooms out of the sample house, and of one with a shared wall. */
 import { describe, expect, it } from 'vitest';
 import { demoJobs, quinceStreet } from '../demo/index.js';
-import { checkHouse, type Site } from '../model/index.js';
+import { inches } from '../measure/index.js';
+import { checkHouse, measured, type Site } from '../model/index.js';
 import { jobsAbout, roomList, withoutRoom, withoutWall } from './index.js';
 
 const { site } = quinceStreet;
@@ -73,6 +74,15 @@ describe('a wall taken out', () => {
         .sort();
     expect(left.rooms.find((r) => r.id === 'parlour')!.sides).toBeUndefined();
     expect(walls(left)).toEqual(walls(site).filter((w) => w !== 'parlour-w2'));
+  });
+  it('places wanted on it go with it, those on the other walls stay', () => {
+    const place = (id: string, wallId: string) => ({ id, wallId, face: 'A' as const, fromLeft: measured(inches(30)) });
+    const marked = { ...site, rooms: site.rooms.map((r) => (r.id === 'parlour' ? { ...r, wanted: [place('a', 'parlour-w2'), place('b', 'parlour-w3')] } : r)) }; // prettier-ignore
+    expect(
+      withoutWall(marked, 'parlour-w2')!
+        .site.rooms.find((r) => r.id === 'parlour')!
+        .wanted!.map((w) => w.id),
+    ).toEqual(['b']);
   });
   it('one that is not there: nothing', () => expect(withoutWall(site, 'nowhere')).toBeUndefined());
 });
