@@ -1,3 +1,7 @@
+import { FINISHES, type FinishId } from '../catalog/index.js';
+import { assumed } from './known.js';
+import type { Layer } from './site.js';
+
 /**
  * Fields that came filled in when a thing was added: the usual value stands there until somebody touches it or says that it is so. Until
  * then what hangs on it can’t be told.
@@ -33,6 +37,9 @@ export function asSeen<T extends WithPresets>(thing: T): T {
 
 export const isPreset = <T extends WithPresets>(thing: T, ...fields: readonly NonNullable<T['presets']>[number][]): boolean =>
   fields.some((field) => thing.presets?.includes(field) ?? false);
+
+/** A surface that nobody looked at: the usual one of its kind stands in for it, as thick as it usually is. */
+export const takenLayer = (finish: FinishId): Layer => ({ finish, thickness: assumed(FINISHES[finish].usualMm), presets: ['finish'] });
 
 /** What each is called where it is asked for. */
 const WORDS: Record<string, string> = {

@@ -1,6 +1,5 @@
 /** A new outlet fed from the other side of the same wall: a few answers become a found site and a list of changes. */
 import * as z from 'zod';
-import { FINISHES } from '../catalog/index.js';
 import { smallestGaugeFor } from '../codebook/index.js';
 import { inches } from '../measure/index.js';
 import { DOCUMENT_VERSION } from '../model/index.js';
@@ -8,6 +7,7 @@ import type { Job } from '../model/index.js';
 import {
   idOf,
   assumed,
+  takenLayer,
   Circuit,
   DEFAULT_SCHOOLS,
   DistanceLength,
@@ -50,7 +50,7 @@ export interface Started {
  * a circuit that the house has under the same name or number is that one.
  */
 export function otherSide(house: House, answers: OtherSideAnswers): Started {
-  const drywall = () => [{ finish: 'drywall' as const, thickness: assumed(FINISHES.drywall.usualMm), presets: ['finish' as const] }];
+  const drywall = () => [takenLayer('drywall')];
   const named = (what: string): string => idOf(answers.id, what);
   const { site } = house;
   const roomCalled = (name: string) => site.rooms.find((r) => r.name.toLowerCase() === name.toLowerCase());

@@ -1,10 +1,10 @@
 /** The one wall in hand: a few answers, and the house has a wall, with the box that is there where there is one. */
 import * as z from 'zod';
-import { FINISHES } from '../catalog/index.js';
 import { inches } from '../measure/index.js';
 import {
   idOf,
   assumed,
+  takenLayer,
   Circuit,
   DistanceLength,
   Id,
@@ -68,7 +68,7 @@ export function withWallInHand(house: House, answers: WallInHand): WallMade {
   const finish = answers.material === 'masonry' ? ('brick' as const) : ('drywall' as const);
   const face = (roomId: string): WallFace => ({
     roomId,
-    layers: answers.material === 'masonry' ? [] : [{ finish, thickness: assumed(FINISHES[finish].usualMm), presets: ['finish'] }],
+    layers: answers.material === 'masonry' ? [] : [takenLayer(finish)],
   });
   const given = answers.box?.circuit;
   const circuit: Circuit | undefined =

@@ -1,10 +1,10 @@
 /** A room from its wall lengths, typed round: `12' 6", 10', 12' 6", 10'`. Corners turn right; `l` before a length turns left there. */
-import { FINISHES } from '../catalog/index.js';
 import { closing } from '../layout/index.js';
 import { inches, parseLength, printLength, type LengthUnit } from '../measure/index.js';
 import {
   idOf,
   isPreset,
+  takenLayer,
   assumed,
   type FaceId,
   type MeasuredLength,
@@ -130,7 +130,7 @@ export function addRoom(site: Site, answers: RoomAnswers, unit: LengthUnit): Add
       return { wallId: wall.id, face: known.face, turn };
     }
     const id = idOf(answers.id, `w${i + 1}`);
-    const layer = () => [{ finish: 'drywall' as const, thickness: assumed(FINISHES.drywall.usualMm), presets: ['finish' as const] }];
+    const layer = () => [takenLayer('drywall')];
     walls.push({
       id,
       name: `${answers.name}, wall ${i + 1}`,
@@ -182,7 +182,7 @@ export function addOutdoors(
     const weathered = w.framing.material === 'masonry' ? ('brick' as const) : ('wood-siding' as const);
     // what somebody measured or named stays as it was typed
     const layers = w.faces[face].layers.every((l) => isPreset(l, 'finish') && l.thickness.known === 'assumed')
-      ? [{ finish: weathered, thickness: assumed(FINISHES[weathered].usualMm), presets: ['finish' as const] }]
+      ? [takenLayer(weathered)]
       : w.faces[face].layers;
     return { ...w, faces: { ...w.faces, [face]: { ...w.faces[face], layers, roomId: answers.id } } };
   });

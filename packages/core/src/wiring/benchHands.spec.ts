@@ -183,7 +183,11 @@ describe('what the tape suggests', () => {
       const text = benchExample(bench)!;
       const read = readBenchWords(bench, text, undefined);
       expect(read).toMatchObject({ ok: true, order: { do: 'connect', target: { terminal: {} } } });
-      if (read.ok && read.order.do === 'connect') expect(connect(bench, read.order.end, read.order.target, 'made').ok, text).toBe(true);
+      if (!read.ok || read.order.do !== 'connect') return;
+      const joined = connect(bench, read.order.end, read.order.target, 'made');
+      expect(joined.ok, text).toBe(true);
+      // an end that is joined is not suggested again
+      if (joined.ok) expect(benchExample(joined.bench)).not.toBe(text);
     },
   );
   it('two feeds in a box without a device: nothing is suggested that would join them', () => {

@@ -3,6 +3,7 @@ import { FINISHES, FINISH_IDS } from '@saddle/core/catalog';
 import {
   asSeen,
   isPreset,
+  takenLayer,
   presetWords,
   untold,
   said,
@@ -96,10 +97,7 @@ export class WallForm {
     this.setWall({ faces: { ...this.wall().faces, [face]: { ...this.wall().faces[face], baseHeight } } });
   }
   protected addLayer(face: FaceId): void {
-    this.setLayers(face, [
-      ...this.wall().faces[face].layers,
-      { finish: 'drywall', thickness: assumed(FINISHES.drywall.usualMm), presets: ['finish'] },
-    ]);
+    this.setLayers(face, [...this.wall().faces[face].layers, takenLayer('drywall')]);
   }
   protected dropLayer(face: FaceId, index: number): void {
     this.setLayers(
