@@ -74,10 +74,24 @@ test('from an empty folder to the first finding in fewer than 25 entries', async
   await by.type(/to the centre of the box/, '22 3/4');
   await by.type('floor to the bottom of the box', '12 1/4');
   await by.type(/to the centre of the outlet/, '26');
+  await by.pick('the same edge in both rooms', 'yes');
+  // which side is never taken for granted
+  await page.getByTestId('start').click();
+  await expect(page.getByRole('alert')).toContainText('Say to which side of it the old box lies');
+  await by.pick(/^to the$/, 'right');
+  await by.pick(/^to the$/, 'left', 1);
   await by.press('start');
   await expect(page).toHaveURL(/\/jobs\/[\w-]+\/survey$/);
   await expect(page.locator('.finding').first()).toBeVisible();
   expect(by.entries()).toBeLessThan(25);
+  // a gauge that came filled in is not known; said, and taken back, it is not known again
+  await page.getByRole('button', { name: 'Add a cable' }).click();
+  const gauge = page.getByLabel('gauge', { exact: true });
+  await expect(gauge.locator('option:checked')).toHaveText('not known (14 AWG)');
+  await gauge.selectOption('12 AWG');
+  await expect(gauge.locator('option:checked')).toHaveText('12 AWG');
+  await gauge.selectOption('');
+  await expect(gauge.locator('option:checked')).toHaveText('not known (12 AWG)');
   // nothing nobody looked at passes
   await page.getByRole('group', { name: 'Which findings' }).getByRole('button', { name: 'all' }).click();
   await expect(page.locator('.finding', { hasText: 'Values that were taken for granted' }).first()).toHaveAttribute(

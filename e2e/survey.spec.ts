@@ -20,6 +20,9 @@ test('a metric house: bare numbers are mm, the tape steps by mm, inches still wo
   await fill(page, /to the centre of the box/, '120 cm');
   await fill(page, 'floor to the bottom of the box', '300');
   await fill(page, /to the centre of the outlet/, '1350');
+  await page.getByLabel('the same edge in both rooms').selectOption('yes');
+  await page.getByLabel('to the', { exact: true }).first().selectOption('right');
+  await page.getByLabel('to the', { exact: true }).last().selectOption('left');
   await page.getByTestId('start').click();
   await goTo(page, 'Box');
   await expect(page.getByTestId('dim-bottom')).toHaveText('300 mm');

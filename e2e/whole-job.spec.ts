@@ -30,6 +30,9 @@ test('a reading nook fed from the landing', async ({ page, request }) => {
   await page.getByLabel('breaker number').fill('12');
   await page.getByLabel('its rating').selectOption('20 A');
   await fill(page, /to the centre of the outlet/, '46 1/4');
+  await page.getByLabel('the same edge in both rooms').selectOption('yes');
+  await page.getByLabel('to the', { exact: true }).first().selectOption('right');
+  await page.getByLabel('to the', { exact: true }).last().selectOption('left');
   await page.getByTestId('start').click();
   await expect(page).toHaveURL(/\/jobs\/[\w-]+\/survey$/);
 

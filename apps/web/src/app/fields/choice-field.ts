@@ -41,7 +41,7 @@ export class ChoiceField {
   protected readonly shown = computed(() => (this.taken() ? '' : (this.value() ?? '')));
   protected readonly notKnown = computed(() => {
     const usual = this.taken() && this.list().find((c) => c.value === this.value())?.label;
-    return usual ? `not known: ${usual} is taken` : this.unknownLabel();
+    return usual ? `not known (${usual})` : this.unknownLabel();
   });
 
   /** Says what was picked; where that was refused the field shows again what is stored. */

@@ -6,12 +6,20 @@ import { ChoiceField } from './choice-field';
   selector: 'sa-yes-no',
   imports: [ChoiceField],
   changeDetection: ChangeDetectionStrategy.OnPush,
-  template: `<sa-choice-field [label]="label()" [value]="word()" [choices]="words" [unknown]="unknown()" (set)="answer($event)" />`,
+  template: `<sa-choice-field
+    [label]="label()"
+    [value]="word()"
+    [choices]="words"
+    [unknown]="unknown()"
+    [unknownLabel]="unknownLabel()"
+    (set)="answer($event)"
+  />`,
 })
 export class YesNoField {
   readonly label = input.required<string>();
   readonly value = input<boolean>();
   readonly unknown = input(false);
+  readonly unknownLabel = input('not known');
   readonly set = output<boolean | undefined>();
   protected readonly words = ['yes', 'no'];
 

@@ -129,9 +129,9 @@ export class StartPage {
     sourceRoom: '',
     sourceUse: undefined as string | undefined,
     reference: '',
-    sameEdge: true,
-    sourceToward: 'right',
-    wantedToward: 'left',
+    sameEdge: undefined as boolean | undefined,
+    sourceToward: undefined as string | undefined,
+    wantedToward: undefined as string | undefined,
     breaker: '',
     breakerA: undefined as string | undefined,
     material: undefined as WallInHand['material'],
@@ -250,11 +250,15 @@ export class StartPage {
             [f.sourceUse !== undefined, 'Say what the room of the old box is.'],
             [f.reference.trim() !== '', 'Name what both rooms can measure from.'],
             [l['reference'] !== undefined, 'Measure where the reference is from the left end.'],
+            [f.sameEdge !== undefined, 'Say whether it is the same edge in both rooms.'],
+            [f.sameEdge !== false || l['offset'] !== undefined, 'Measure how far the two edges lie apart.'],
             [
               l['source'] !== undefined && l['sourceBottom'] !== undefined,
               'Measure the old box: distance from the reference and height to its bottom.',
             ],
+            [f.sourceToward !== undefined, 'Say to which side of it the old box lies, seen from its own room.'],
             [l['wanted'] !== undefined, 'Say where the new outlet is wanted.'],
+            [f.wantedToward !== undefined, 'Say to which side of it the outlet is wanted, seen from its room.'],
           ] as [boolean, string][])
         : []),
     ];
