@@ -38,7 +38,8 @@ const shoot = async (name, path, viewport = { width: 1280, height: 800 }, act = 
 await shoot('start', '/start');
 await shoot('jobs', '/');
 await shoot('sums', '/sums', undefined, (page) => page.getByRole('button', { name: 'Box fill' }).click());
-for (const stage of ['need', 'feed', 'box', 'wire', 'buy', 'work', 'record']) await shoot(stage, `/jobs/sewing-corner/${stage}`);
+await shoot('feed', '/jobs/sewing-corner/feed', undefined, (page) => page.locator('.feeds-list > li').first().waitFor());
+for (const stage of ['need', 'box', 'wire', 'buy', 'work', 'record']) await shoot(stage, `/jobs/sewing-corner/${stage}`);
 await shoot('when', '/jobs/wainscot/when', undefined, async (page) => {
   await page.getByTestId('range').waitFor();
   await page.locator('sa-schedule-chart').scrollIntoViewIfNeeded();
