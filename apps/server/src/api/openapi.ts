@@ -220,10 +220,10 @@ export function openApi(version: string): Record<string, unknown> {
       '/houses/{id}/panel/directory.{form}': {
         get: {
           operationId: 'panel-directory',
-          summary: 'Directory of the panel: to stick in its door, or as a table (RFC 4180)',
+          summary: 'Directory of a panel, the main one unless another is named: to stick in its door, or as a table (RFC 4180)',
           requestParams: {
             path: z.object({ id, form: z.enum(['pdf', 'csv']) }),
-            query: z.object({ paper: z.enum(['letter', 'a4']).optional() }),
+            query: z.object({ paper: z.enum(['letter', 'a4']).optional(), panel: z.string().optional() }),
           },
           responses: {
             '200': {

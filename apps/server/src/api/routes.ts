@@ -13,7 +13,9 @@ import {
   checkShape,
   differences,
   inHouse,
+  PANEL,
   plannedSite,
+  subpanelOf,
   wantOf,
   type Checked,
   type House,
@@ -276,13 +278,14 @@ export function apiRoutes(store: Store, heavy: HeavyPool, logger: Logger, versio
   }
 
   api.get('/houses/:id/panel/directory.:form', async (request, response) => {
-    const { paper } = accept(checkShape(Paper, request.query));
+    const { paper, panel } = accept(checkShape(Paper.extend({ panel: z.string().max(40).default(PANEL) }), request.query));
     const form = param(request, 'form');
     if (form !== 'pdf' && form !== 'csv') throw notFound('form of directory', form);
     const { document: house } = await must<House>('house', param(request, 'id'));
-    const name = `${house.id}-panel.${form}`;
-    if (form === 'pdf') return pdf(response, name, { do: 'directory-sheet', house, paper, now: now() });
-    response.type('text/csv; charset=utf-8').set('Content-Disposition', `attachment; filename="${name}"`).send(panelCsv(house.site));
+    if (panel !== PANEL && !subpanelOf(house.site, panel)) throw notFound('panel', panel);
+    const name = `${house.id}-${panel}.${form}`;
+    if (form === 'pdf') return pdf(response, name, { do: 'directory-sheet', house, panelId: panel, paper, now: now() });
+    response.type('text/csv; charset=utf-8').set('Content-Disposition', `attachment; filename="${name}"`).send(panelCsv(house.site, panel));
   });
 
   const wanted = async (request: Request): Promise<{ house: House; want: Want }> => {

@@ -12,7 +12,7 @@ import { renderTemplate } from '../sheets/template.js';
 export type Task =
   | { do: 'job-sheet'; job: JobInHouse; paper: Paper; now: string }
   | { do: 'route-sheet'; house: House; want: Want; paper: Paper; now: string }
-  | { do: 'directory-sheet'; house: House; paper: Paper; now: string }
+  | { do: 'directory-sheet'; house: House; panelId: string; paper: Paper; now: string }
   | { do: 'template'; template: Template; paper: Paper; now: string }
   | { do: 'ways'; house: House; want: Want }
   | { do: 'schedule' | 'calendar'; work: ScheduledWork }
@@ -66,7 +66,7 @@ export async function run(task: Task): Promise<Uint8Array | string> {
     case 'route-sheet':
       return renderSheet(routeSheet(task.house, task.want), task.house.unit, task.paper, task.now);
     case 'directory-sheet':
-      return renderSheet(directorySheet(task.house), task.house.unit, task.paper, task.now);
+      return renderSheet(directorySheet(task.house, task.panelId), task.house.unit, task.paper, task.now);
     case 'template':
       return renderTemplate(task.template, task.paper, task.now);
     case 'schedule': {

@@ -167,7 +167,7 @@ describe('other ways of working, from what is wanted to closed', () => {
     const wanted = wantOf(open)!;
     const found = searchRoutes(house, wanted);
     const [option] = found.found.options;
-    if (!option) throw new Error(found.problem);
+    if (!option) throw new Error([found.problem, ...found.gaps].join('; '));
     const start = known(cured(house, takeWay(open, keptParts(house.site, wanted, option, routeDetail(house, wanted, option))).job));
     const done = strip(worked(start));
     const closed = closeJob(done, houseOf(start), [done], at(500), false);
@@ -261,6 +261,48 @@ describe('other ways of working, from what is wanted to closed', () => {
     const load = ledgerOf(start).find((f) => f.rule === 'circuit-load')!;
     expect(load.verdict).not.toBe('stop');
     expect(load.sums[0]!.result.value).toBeCloseTo(15, 6);
+  });
+  it('a circuit of its own from a subpanel: its feeder off, its lugs proved dead, the breaker in its space; main panel and house as they were', () => {
+    const house = altered((site) => {
+      const main = site.panel!;
+      const feeder = { id: 'feeder', number: '13', name: 'attic panel', voltsNominal: 240 as const, breakerA: 60 as const };
+      return {
+        ...site,
+        circuits: [...site.circuits, feeder],
+        panel: { ...main, breakers: [...main.breakers, { id: 'feeder-breaker', circuitId: 'feeder', space: 21, poles: 2 as const }] },
+        subpanels: [
+          {
+            ...{ id: 'study-panel', name: 'Study panel', spaces: 6, covered: [], breakers: [], tests: [], types: 'P1' },
+            ...{ fedBy: 'feeder-breaker', main: 'lugs' as const, bars: 'apart' as const },
+            place: { wallId: 'study-w3', face: 'A' as const, fromLeft: measured(inches(100)), bottom: measured(inches(48)) },
+          },
+        ],
+      };
+    });
+    const { start, closed } = replay(house, {
+      places: [place('study-w3', 60, 13.25)],
+      ownCircuit: true,
+      loads: [{ name: 'press', amps: 3, continuous: true }],
+      // the main panel, too, could feed it
+      from: 'study-panel',
+    });
+    const own = closed.site.subpanels![0]!.breakers;
+    expect([closed.site.panel, own.map((b) => b.space)]).toEqual([house.site.panel, [1]]);
+    const steps = stepsOf(start);
+    const off = steps.find((s) => s.id === 'breaker-off')!;
+    expect(off.title).toBe('Breaker 13 in the Utility room panel off, locked or labelled');
+    expect(off.cautions.join()).toMatch(/All that hangs on the Study panel is dark meanwhile/);
+    const proof = steps.find((s) => s.id === 'prove-dead')!;
+    expect([proof.dead.map((t) => [t.key, t.words]), proof.says.join(' ')]).toEqual([
+      [['study-panel', 'the Study panel']],
+      expect.stringMatching(/another panel.*Test the feeder’s lugs and both bus bars/),
+    ]);
+    expect(steps.find((s) => s.id === 'panel-connect')!.title).toBe('Connect in the Study panel, space 1');
+    expect(steps.find((s) => s.id === 'energise')!.title).toBe('Breaker 13 in the Utility room panel on, then the new breaker');
+    const rules = ledgerOf(start).map((f) => f.rule);
+    for (const rule of ['panel-bars', 'panel-feeder', 'panel-stays-live', 'panel-space']) expect(rules).toContain(rule);
+    expect(ledgerOf(start).find((f) => f.rule === 'voltage-drop')!.says).toMatch(/what the feeder of the Study panel drops comes on top/);
+    expect(JSON.stringify(steps)).not.toMatch(/service lugs/);
   });
   it('a metal box screwed to a stud of a closed wall: at the stud, ears and screws said, as high as the room’s boxes', () => {
     const made = newJob(quinceStreet, 'replay', 'Replay', 'outlet')!;

@@ -1,13 +1,25 @@
 /** The directory to stick in the panel's door, as blocks of content. */
-import type { House } from '../model/index.js';
+import { feederOf, PANEL, panelOf, subpanelOf, type House, type Panel, type Site, type Subpanel } from '../model/index.js';
 import { directoryFaults, directoryRows, freeSpaces } from '../panel/index.js';
 import type { JobSheet, SheetBlock } from './jobSheet.js';
 
-/** A house's directory; one that has no panel yet says so. */
-export function directorySheet(house: House): JobSheet {
-  const { panel } = house.site;
-  const rows = directoryRows(house.site, house.edition);
-  const faults = directoryFaults(house.site, house.edition);
+/** How a panel is made dead: by its main, or by the breaker that feeds it. */
+function mainWords(site: Site, panel: Panel, sub: Subpanel | undefined): string {
+  const main = panel.mainA === undefined ? 'Main breaker: rating not read.' : `Main breaker: ${panel.mainA} A.`;
+  if (!sub) return main;
+  const feeder = feederOf(site, sub);
+  const fed = feeder
+    ? `Fed by breaker ${feeder.circuit.number} of the ${panelOf(site, feeder.at)!.name}${feeder.circuit.breakerA ? `, ${feeder.circuit.breakerA} A` : ''}.`
+    : 'Which breaker feeds it was not found out.';
+  return sub.main === 'lugs' ? `${fed} No main of its own.` : sub.main === 'breaker' ? `${fed} ${main}` : fed;
+}
+
+/** A panel’s directory; a house that has none yet says so. */
+export function directorySheet(house: House, panelId = PANEL): JobSheet {
+  const panel = panelOf(house.site, panelId);
+  const sub = subpanelOf(house.site, panelId);
+  const rows = directoryRows(house.site, house.edition, panelId);
+  const faults = directoryFaults(house.site, house.edition, panelId);
   const blocks: SheetBlock[] = [];
   if (!panel) blocks.push({ kind: 'text', text: 'Nobody noted the panel of this house yet.' });
   else {
@@ -28,7 +40,7 @@ export function directorySheet(house: House): JobSheet {
     blocks.push({
       kind: 'text',
       text: [
-        panel.mainA === undefined ? 'Main breaker: rating not read.' : `Main breaker: ${panel.mainA} A.`,
+        mainWords(house.site, panel, sub),
         `Free: ${freeSpaces(panel).join(', ') || 'none'}.`,
         panel.notLooked?.length ? `Nobody looked whether something stands in: ${panel.notLooked.join(', ')}.` : '',
         panel.covered.length ? `Covered, nobody looked behind: ${panel.covered.join(', ')}.` : '',
@@ -39,7 +51,7 @@ export function directorySheet(house: House): JobSheet {
     for (const f of faults) blocks.push({ kind: 'caution', text: `Space ${f.space}: ${f.says}.` });
     blocks.push({
       kind: 'caution',
-      text: 'With the main off the service lugs stay live. A breaker that is off proves nothing: test before you touch.',
+      text: `${sub ? 'The feeder’s lugs stay live until the breaker that feeds this panel is off.' : 'With the main off the service lugs stay live.'} A breaker that is off proves nothing: test before you touch.`,
     });
   }
   return {

@@ -19,7 +19,7 @@ import {
 } from '../ledger/index.js';
 import { marksFor, type Elevation } from '../layout/index.js';
 import { printLength, printMark } from '../measure/index.js';
-import type { Finding, JobInHouse, Verdict, Wall } from '../model/index.js';
+import { breakerNumber, type Finding, type JobInHouse, type Verdict, type Wall } from '../model/index.js';
 import {
   askRange,
   capital,
@@ -255,7 +255,8 @@ export function jobSheet(job: JobInHouse): JobSheet {
     title: job.name,
     subtitle: [
       job.houseName,
-      w.circuits.map((c) => `circuit ${c.number}${c.breakerA ? `, ${c.breakerA} A` : ''}`).join(', ') || 'circuit not known',
+      w.circuits.map((c) => `circuit ${breakerNumber(w.planned, c)}${c.breakerA ? `, ${c.breakerA} A` : ''}`).join(', ') ||
+        'circuit not known',
       `rules ${job.edition}`,
     ]
       .filter(Boolean)

@@ -1,7 +1,20 @@
 /** The panel's directory as a table (RFC 4180), out and in. Reading reports row by row and changes nothing by itself. */
 import Papa from 'papaparse';
 import type { Panel } from '../model/index.js';
-import { checkShape, Circuit, lookedAt, RESERVED_USES, spacesOf, type Breaker, type Site } from '../model/index.js';
+import {
+  type Breaker,
+  breakersOf,
+  checkShape,
+  Circuit,
+  fromPanel,
+  lookedAt,
+  PANEL,
+  panelOf,
+  RESERVED_USES,
+  type Site,
+  siteFrom,
+  spacesOf,
+} from '../model/index.js';
 import { protectionWords } from '../panel/index.js';
 
 export const PANEL_COLUMNS = [
@@ -23,9 +36,9 @@ const MOST_ROWS = 200;
 /** What a spreadsheet would take for a formula, also behind the marks that keep it from doing so. */
 const FORMULA = /^'*[=+\-@\t\r]/;
 
-/** The directory as CSV, a row a breaker. */
-export function panelCsv(site: Site): string {
-  const rows = [...(site.panel?.breakers ?? [])]
+/** A panel’s directory as CSV, a row a breaker. */
+export function panelCsv(site: Site, panelId = PANEL): string {
+  const rows = [...(panelOf(site, panelId)?.breakers ?? [])]
     .sort((a, b) => a.space - b.space)
     .flatMap((b): Record<Column, string>[] => {
       const c = site.circuits.find((x) => x.id === b.circuitId);
@@ -81,7 +94,7 @@ const newId = (wish: string, taken: ReadonlySet<string>): string => {
 
 type Read = { ok: true; circuit: Circuit; breaker: Breaker; was: { circuit?: Circuit; breaker?: Breaker } } | { ok: false; says: string };
 
-function readRow(site: Site, panel: Panel, cells: Partial<Record<Column, string>>): Read {
+function readRow(site: Site, panel: Panel, taken: ReadonlySet<string>, cells: Partial<Record<Column, string>>): Read {
   const no = (says: string): Read => ({ ok: false, says });
   const cell = (column: Column): string => plain(cells[column]);
   const space = Number(cell('space'));
@@ -133,7 +146,7 @@ function readRow(site: Site, panel: Panel, cells: Partial<Record<Column, string>
     ok: true,
     circuit: circuit.value,
     breaker: {
-      ...(breaker ?? { id: newId(`breaker-${space}`, new Set(panel.breakers.map((b) => b.id))), space }),
+      ...(breaker ?? { id: newId(`breaker-${space}`, taken), space }),
       circuitId: circuit.value.id,
       poles,
       ...(type ? { type } : {}),
@@ -144,11 +157,13 @@ function readRow(site: Site, panel: Panel, cells: Partial<Record<Column, string>
 
 /**
  * Reads a directory and says of each row what would become of it. Rows are taken one by one, so that a row which clashes with one above it
- * is refused and the rest stays. `site` must have a panel.
+ * is refused and the rest stays. The site must have that panel.
  */
-export function panelFromCsv(text: string, site: Site): CsvReport {
-  const refuse = (error: string): CsvReport => ({ rows: [], error, site });
+export function panelFromCsv(text: string, whole: Site, panelId = PANEL): CsvReport {
+  const site = siteFrom(whole, panelId);
+  const refuse = (error: string): CsvReport => ({ rows: [], error, site: whole });
   const panel = site.panel;
+  const elsewhere = breakersOf(whole).map((b) => b.id);
   if (!panel) return refuse('There is no panel to read it into: say first how many spaces it has.');
   const parsed = Papa.parse<Record<string, string>>(text.replace(/^\uFEFF/, ''), {
     header: true,
@@ -172,7 +187,7 @@ export function panelFromCsv(text: string, site: Site): CsvReport {
   const rows = parsed.data.map((cells, i): CsvRow => {
     const line = i + 2;
     const now = at.panel!;
-    const read = readRow(at, now, cells as Partial<Record<Column, string>>);
+    const read = readRow(at, now, new Set([...elsewhere, ...now.breakers.map((b) => b.id)]), cells as Partial<Record<Column, string>>);
     if (!read.ok) return { line, outcome: 'refused', says: read.says };
     const { circuit, breaker, was } = read;
     const others = now.breakers.filter((b) => b.id !== breaker.id);
@@ -197,5 +212,5 @@ export function panelFromCsv(text: string, site: Site): CsvReport {
     return { line, outcome: same ? 'same' : was.circuit ? 'changes' : 'new', says: what };
   });
   if (strange.length && rows.length) rows.push({ line: 1, outcome: 'refused', says: `column ${strange.join(', ')}: not known, left out` });
-  return { rows, site: at };
+  return { rows, site: fromPanel(whole, panelId, at) };
 }

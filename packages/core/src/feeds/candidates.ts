@@ -5,18 +5,22 @@
 import { smallestGaugeFor } from '../codebook/index.js';
 import { studsBetween } from '../layout/index.js';
 import { ledgerOf } from '../ledger/index.js';
+import { printAwg } from '../measure/index.js';
 import {
-  boxCentreX,
-  EDITIONS,
-  VERDICTS,
   type Box,
+  boxCentreX,
   type Edition,
+  EDITIONS,
   type Finding,
   type JobInHouse,
   type Load,
+  PANEL,
+  panelOf,
   type Room,
   type Site,
+  subpanelOf,
   type Verdict,
+  VERDICTS,
 } from '../model/index.js';
 import { breakerFindings } from '../panel/index.js';
 
@@ -112,22 +116,28 @@ function boxCandidate(trial: Trial, box: Box): FeedCandidate {
   };
 }
 
-/** A circuit of its own from the panel, for whatever is wanted in `rooms`. */
-export function homeRunFor(site: Site, chosen: Edition, name: string, rooms: Room[], loads: Load[], amps: 15 | 20 = 20): FeedCandidate {
+/** A circuit of its own from a panel, for whatever is wanted in `rooms`. */
+export function homeRunFor(
+  site: Site,
+  chosen: Edition,
+  { name, rooms, loads, amps = 20 }: { name: string; rooms: Room[]; loads: Load[]; amps?: 15 | 20 },
+  panelId = PANEL,
+): FeedCandidate {
   const judged = (edition: Edition): Finding[] =>
-    breakerFindings(site, edition, { name, ratingA: amps, poles: 1, gauge: smallestGaugeFor(amps), rooms, loads }).map((f) => ({
+    breakerFindings(site, edition, { name, ratingA: amps, poles: 1, gauge: smallestGaugeFor(amps), rooms, loads }, panelId).map((f) => ({
       ...f,
-      subject: 'panel',
+      subject: panelId,
       stage: 'feed',
       remedies: [],
     }));
+  const sub = subpanelOf(site, panelId);
   const findings = judged(chosen);
   const verdict = worst(findings);
   return {
-    id: 'panel',
-    name: 'A circuit of its own',
+    id: panelId,
+    name: sub ? `A circuit of its own, ${sub.name}` : 'A circuit of its own',
     way: 'home run',
-    where: `from the ${site.panel?.name ?? 'panel'}, 20 A, 12 AWG`,
+    where: `from the ${panelOf(site, panelId)?.name ?? 'panel'}, ${amps} A, ${printAwg(smallestGaugeFor(amps))}`,
     studs: undefined,
     verdict,
     findings,
@@ -143,7 +153,8 @@ const WAYS: FeedWay[] = ['other side', 'same bay', 'along the wall', 'another wa
 const group = (c: FeedCandidate): number => (c.refused ? 3 : c.verdict === 'can’t tell' ? 2 : c.verdict === 'stop' ? 1 : 0);
 
 export interface FeedOptions {
-  ownCircuit: FeedCandidate;
+  /** one a panel */
+  ownCircuits: FeedCandidate[];
   /** the boxes by how near they are: only the first are judged, until enough of them are fit; absent: all are */
   nearestFirst?: readonly Box[];
 }
@@ -159,7 +170,7 @@ export function judgedFeeds(trial: Trial, options: FeedOptions): FeedCandidate[]
     if (options.nearestFirst && boxes.filter((b) => !b.refused).length >= ENOUGH_FIT) break;
     boxes.push(...list.slice(from, from + DOZEN).map((b) => boxCandidate(trial, b)));
   }
-  return [...boxes, options.ownCircuit].sort(
+  return [...boxes, ...options.ownCircuits].sort(
     (a, b) =>
       group(a) - group(b) ||
       (a.studs ?? Infinity) - (b.studs ?? Infinity) ||

@@ -18,16 +18,18 @@ import { DEVICE_KINDS, isReceptacle, nec, practice } from '../catalog/index.js';
 import { feet, printAwg, toFeet } from '../measure/index.js';
 import {
   asSeen,
-  isPreset,
-  idOf,
-  boxRect,
   type Box,
+  boxRect,
+  breakerNumber,
   type Change,
   type Circuit,
   type Device,
   type Edition,
   type Finding,
+  idOf,
+  isPreset,
   type Load,
+  panelWith,
   type Remedy,
 } from '../model/index.js';
 import { breakerFindings } from '../panel/index.js';
@@ -87,7 +89,7 @@ function loadFinding(w: Work, circuit: Circuit): Finding {
         put({
           id: idOf('unplug', l.id),
           do: 'unplug',
-          title: `The ${l.name} is not used on circuit ${circuit.number}`.slice(0, 120),
+          title: `The ${l.name} is not used on circuit ${breakerNumber(w.planned, circuit)}`.slice(0, 120),
           loadId: l.id,
         }),
       ),
@@ -98,7 +100,7 @@ function loadFinding(w: Work, circuit: Circuit): Finding {
     'circuit-load',
     circuit.id,
     'feed',
-    `Everything on circuit ${circuit.number} at once`,
+    `Everything on circuit ${breakerNumber(w.planned, circuit)} at once`,
     circuitLoad({ edition: w.job.edition, breakerA: circuit.breakerA, volts: circuit.voltsNominal, loads, complete }),
     remedies,
   );
@@ -218,7 +220,13 @@ function dropFinding(w: Work, b: WorkBox, circuit: Circuit): Finding {
         )
       : unknown('no way from the panel was taken yet', 'Take one of the ways of the Route stage.');
   if (!source)
-    return finding('voltage-drop', b.box.id, 'feed', title, voltageDrop(w.job.edition, circuit.voltsNominal, [...onward, ...lamps]));
+    return finding(
+      'voltage-drop',
+      b.box.id,
+      'feed',
+      title,
+      withFeeder(w, circuit, voltageDrop(w.job.edition, circuit.voltsNominal, [...onward, ...lamps])),
+    );
   const homeGauge = source.cables.find((x) => x.cable.id !== chain[0]?.cable.id)?.cable.gauge;
   if (!circuit.lengthToSource)
     return unknown(
@@ -240,7 +248,13 @@ function dropFinding(w: Work, b: WorkBox, circuit: Circuit): Finding {
     ...onward,
     ...lamps,
   ]);
-  return finding('voltage-drop', b.box.id, 'feed', title, judged);
+  return finding('voltage-drop', b.box.id, 'feed', title, withFeeder(w, circuit, judged));
+}
+
+/** A circuit of a subpanel: what its feeder drops comes on top, and nobody reckoned it. */
+function withFeeder(w: Work, circuit: Circuit, judged: Judged): Judged {
+  const at = panelWith(w.planned, circuit.id);
+  return at?.sub ? { ...judged, says: `${judged.says}; what the feeder of the ${at.panel.name} drops comes on top, 5 % together` } : judged;
 }
 
 /** A cable that the plan runs against its breaker. */
@@ -443,7 +457,7 @@ function deviceFindings(w: Work, b: WorkBox, device: Device): Finding[] {
     'Arc-fault protection',
     arcFaultProtection(edition, room, has, replaced && b.role !== 'new' ? 'replaced' : addsOutlet(w, b) ? 'added' : 'moved'),
     [
-      ...alter('arc-fault-breaker', `Arc-fault breaker on circuit ${circuit?.number ?? ''}`.trim(), 'breaker'),
+      ...alter('arc-fault-breaker', `Arc-fault breaker on circuit ${circuit ? breakerNumber(w.planned, circuit) : ''}`.trim(), 'breaker'),
       ...alter('arc-fault-first', 'Arc-fault receptacle as the first outlet of the circuit', 'device upstream'),
     ],
   );
@@ -601,7 +615,7 @@ const oldDevices = (w: Work, b: WorkBox): Finding[] =>
 /** A circuit of its own: everything that is to be said before anybody opens the panel. */
 function ownCircuitFindings(w: Work): Finding[] {
   if (!w.ownCircuit) return [];
-  const { circuit, breaker } = w.ownCircuit;
+  const { circuit, breaker, panelId } = w.ownCircuit;
   const run = w.runs.find((r) => !r.from);
   const rooms = [...new Set(outletBoxes(w).map((b) => b.room))];
   const protection =
@@ -609,16 +623,21 @@ function ownCircuitFindings(w: Work): Finding[] {
       ? {}
       : { protection: { arcFault: circuit.arcFault === 'breaker', groundFault: circuit.groundFault === 'breaker' } };
   return (
-    breakerFindings(w.found, w.job.edition, {
-      name: circuit.name,
-      ratingA: circuit.breakerA ?? 20,
-      poles: breaker?.poles ?? 1,
-      gauge: run?.cable.gauge ?? 12,
-      rooms,
-      loads: w.planned.loads.filter((l) => l.circuitId === circuit.id),
-      ...(breaker?.type ? { type: breaker.type } : {}),
-      ...protection,
-    })
+    breakerFindings(
+      w.found,
+      w.job.edition,
+      {
+        name: circuit.name,
+        ratingA: circuit.breakerA ?? 20,
+        poles: breaker?.poles ?? 1,
+        gauge: run?.cable.gauge ?? 12,
+        rooms,
+        loads: w.planned.loads.filter((l) => l.circuitId === circuit.id),
+        ...(breaker?.type ? { type: breaker.type } : {}),
+        ...protection,
+      },
+      panelId,
+    )
       // the boxes and the cable are judged by their own rules
       .filter((f) => !['arc-fault', 'ground-fault', 'conductor', 'load'].includes(f.rule))
       .map((f) => finding(`panel-${f.rule}`, circuit.id, 'feed', f.title, f))
@@ -647,7 +666,13 @@ export function feedFindings(w: Work): Finding[] {
     const adds = mine.find((b) => addsOutlet(w, b));
     if (adds)
       findings.push(
-        finding('may-tap', circuit.id, 'feed', `May circuit ${circuit.number} be extended`, mayTap(w.job.edition, circuit, adds.room)),
+        finding(
+          'may-tap',
+          circuit.id,
+          'feed',
+          `May circuit ${breakerNumber(w.planned, circuit)} be extended`,
+          mayTap(w.job.edition, circuit, adds.room),
+        ),
       );
     findings.push(finding('shared-neutral', circuit.id, 'feed', 'Shared neutral', sharedNeutral(w, circuit)));
   }

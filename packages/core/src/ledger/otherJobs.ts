@@ -3,7 +3,18 @@ import { practice } from '../catalog/index.js';
 import { circuitLoad, term } from '../codebook/index.js';
 import { openingRect } from '../layout/index.js';
 import { inches } from '../measure/index.js';
-import { fitting, planOf, type Box, type Change, type Finding, type Job, type JobInHouse, type Load, type Wall } from '../model/index.js';
+import {
+  type Box,
+  breakerNumber,
+  type Change,
+  type Finding,
+  fitting,
+  type Job,
+  type JobInHouse,
+  type Load,
+  planOf,
+  type Wall,
+} from '../model/index.js';
 import { finding, remedy } from './work.js';
 
 /** Changes that can’t be made on what is found now, each a stop that can be dropped. */
@@ -76,15 +87,21 @@ function sameLoad(job: JobInHouse, other: Job, mine: Load[], theirs: Load[]): Fi
     });
     const fits = judged.verdict === 'ok';
     return [
-      finding('other-jobs-load', `${other.id}-${id}`.slice(0, 80), 'feed', `Circuit ${circuit.number} with “${other.name}”`, {
-        ...judged,
-        verdict: fits ? 'note' : 'caution',
-        says: `“${other.name}” brings ${fresh(theirs)
-          .filter((l) => l.circuitId === id)
-          .map((l) => l.name)
-          .join(', ')} to the same circuit; with both: ${judged.says}`,
-        ...(fits ? {} : { ask: ORDER }),
-      }),
+      finding(
+        'other-jobs-load',
+        `${other.id}-${id}`.slice(0, 80),
+        'feed',
+        `Circuit ${breakerNumber(job.found, circuit)} with “${other.name}”`,
+        {
+          ...judged,
+          verdict: fits ? 'note' : 'caution',
+          says: `“${other.name}” brings ${fresh(theirs)
+            .filter((l) => l.circuitId === id)
+            .map((l) => l.name)
+            .join(', ')} to the same circuit; with both: ${judged.says}`,
+          ...(fits ? {} : { ask: ORDER }),
+        },
+      ),
     ];
   });
 }

@@ -4,7 +4,8 @@ import { Id, Name } from './known.js';
 import { lampsOf, type Site } from './site.js';
 import { withoutWiring, withWiring } from './boxWiring.js';
 import { BoxWiring, FreeEnd, PANEL } from './wiring.js';
-import { Breaker, lookedAt, spacesOf } from './panel.js';
+import { Breaker } from './panel.js';
+import { withBreaker } from './panels.js';
 import { Box, Cable, Circuit, Device, Lamp, Load } from './site.js';
 import { CableWay, RacewayParts } from './way.js';
 
@@ -14,8 +15,8 @@ export const Change = z.discriminatedUnion('do', [
   z.strictObject({ ...base, do: z.literal('place-box'), box: Box }),
   /** with the way it takes where it leaves its wall or goes past a stud; absent: straight from box to box in one wall */
   z.strictObject({ ...base, do: z.literal('run-cable'), cable: Cable, way: CableWay.optional() }),
-  /** a circuit of its own; where the panel is surveyed, with its breaker in a space */
-  z.strictObject({ ...base, do: z.literal('add-breaker'), circuit: Circuit, breaker: Breaker.optional() }),
+  /** a circuit of its own; where the panel is surveyed, with its breaker in a space of it, or of the subpanel named */
+  z.strictObject({ ...base, do: z.literal('add-breaker'), circuit: Circuit, breaker: Breaker.optional(), panelId: Id.optional() }),
   z.strictObject({ ...base, do: z.literal('place-device'), device: Device }),
   z.strictObject({ ...base, do: z.literal('place-lamp'), lamp: Lamp }),
   /** pieces, fittings and supports of a surface raceway; its boxes and wires are changes of their own */
@@ -39,6 +40,10 @@ export const Change = z.discriminatedUnion('do', [
 ]);
 export type Change = z.infer<typeof Change>;
 
+/** Whether a cable with a way begins at a panel: that end of it lies in no box. */
+export const comesFromPanel = (change: Change): boolean =>
+  change.do === 'run-cable' && change.way !== undefined && change.cable.ends.some((e) => e.boxId === undefined);
+
 /** Boxes and lampholders in which a change connects something, `panel` for the panel’s own end. */
 export function wiresAt(change: Change): string[] {
   switch (change.do) {
@@ -46,10 +51,7 @@ export function wiresAt(change: Change): string[] {
     case 'replace-device':
       return [change.device.boxId];
     case 'run-cable':
-      return [
-        ...change.cable.ends.flatMap((e) => (e.boxId === undefined ? [] : [e.boxId])),
-        ...(change.way?.feed === 'panel' ? [PANEL] : []),
-      ];
+      return [...change.cable.ends.flatMap((e) => (e.boxId === undefined ? [] : [e.boxId])), ...(comesFromPanel(change) ? [PANEL] : [])];
     case 'place-lamp':
       return [change.lamp.id];
     case 'replace-box':
@@ -96,13 +98,9 @@ export function applyChange(site: Site, change: Change): Site {
     case 'unplug':
       return { ...site, loads: site.loads.filter((l) => l.id !== change.loadId) };
     case 'add-breaker':
-      return {
-        ...site,
-        circuits: put(site.circuits, change.circuit),
-        ...(site.panel && change.breaker
-          ? { panel: { ...lookedAt(site.panel, spacesOf(change.breaker)), breakers: put(site.panel.breakers, change.breaker) } }
-          : {}),
-      };
+      return change.breaker
+        ? withBreaker({ ...site, circuits: put(site.circuits, change.circuit) }, change.panelId, change.breaker)
+        : { ...site, circuits: put(site.circuits, change.circuit) };
     case 'alter-circuit':
       return { ...site, circuits: site.circuits.map((c) => (c.id === change.circuitId ? { ...c, ...change.with } : c)) };
   }

@@ -13,13 +13,14 @@ const site: Site = {
     { id: 'hall-box', of: { cables: [], devices: [] }, joints: [], pigtails: [] },
     { id: 'bath-box', of: { cables: [], devices: [] }, joints: [], pigtails: [] },
   ],
+  subpanels: [{ id: 'shed-panel', name: 'Shed panel', spaces: 6, covered: [], breakers: [], tests: [] }],
 };
 const house: House = { ...quinceStreet, site };
 const bad = fc.constantFrom<unknown>(-5, 'wide', null, Number.NaN, 1e9, {}, '');
 const good = fc.constantFrom<unknown>(25.4, 300, 900);
 const edited = fc
   .record({
-    list: fc.constantFrom<keyof Site>('walls', 'boxes', 'cables', 'devices', 'circuits', 'loads', 'rooms', 'lamps', 'wiring'),
+    list: fc.constantFrom<keyof Site>('walls', 'boxes', 'cables', 'devices', 'circuits', 'loads', 'rooms', 'lamps', 'wiring', 'subpanels'),
     at: fc.nat(20),
     key: fc.constantFrom('id', 'name', 'gangs', 'length', 'height', 'gauge', 'use', 'watts', 'breakerA'),
     value: fc.oneof(bad, good),

@@ -2,7 +2,8 @@
 import { printLength, type LengthUnit } from '../measure/index.js';
 import { quoted, type FieldError } from './fieldError.js';
 import { builtInName } from './front.js';
-import { panelErrors } from './checkPanel.js';
+import { panelErrors, subpanelErrors } from './checkPanel.js';
+import { breakersOf } from './panels.js';
 import { boxRect, placeOriginX, wallThicknessMm } from './place.js';
 import { lampsOf, type Site } from './site.js';
 
@@ -232,6 +233,10 @@ export function siteErrors(site: Site, unit: LengthUnit, path: string, sound?: S
     if (!circuits.has(load.circuitId)) missing(`${path}/loads/${l}/circuitId`, 'circuit', load.circuitId);
     if (load.boxId && !boxes.has(load.boxId)) missing(`${path}/loads/${l}/boxId`, 'box', load.boxId);
   });
-  if (site.panel) errors.push(...panelErrors(site.panel, circuits, boxes, site.walls, `${path}/panel`));
+  if (site.panel) {
+    const all = new Set(breakersOf(site).map((b) => b.id));
+    errors.push(...panelErrors(site.panel, { circuits, boxes, breakers: all }, site.walls, `${path}/panel`));
+  }
+  if (site.subpanels) errors.push(...subpanelErrors(site, { circuits, boxes }, `${path}/subpanels`));
   return errors;
 }

@@ -3,12 +3,13 @@
  * and for a job that became part of the house, the house as it was before. Everything derived of a job is derived of this.
  */
 import type { LengthUnit } from '../measure/index.js';
-import { applyChange, type Change } from './change.js';
+import { applyChange, comesFromPanel, type Change } from './change.js';
 import { siteErrors } from './checkSite.js';
 import type { FieldError } from './fieldError.js';
 import { ALTERED_LISTS, type Closing, type Things } from './history.js';
 import type { Edition, House, Job } from './house.js';
-import { spacesOf } from './panel.js';
+import { spacesOf, type Breaker } from './panel.js';
+import { breakersOf, panelOf } from './panels.js';
 import { lampsOf, type Site } from './site.js';
 import { wiringIsOld, wiringsOf } from './boxWiring.js';
 
@@ -143,10 +144,11 @@ function subjectsMissing(site: Site, change: Change): string | undefined {
       if (there) return taken('circuit', there);
       const { breaker } = change;
       if (!breaker) return undefined;
-      if (!site.panel) return 'nobody surveyed the panel any more';
+      const panel = panelOf(site, change.panelId);
+      if (!panel) return 'nobody surveyed the panel any more';
       const wanted = spacesOf(breaker);
-      const other = site.panel.breakers.find((b) => spacesOf(b).some((s) => wanted.includes(s)));
-      return other ? `space ${other.space} of the panel is taken` : undefined;
+      const other = panel.breakers.find((b) => spacesOf(b).some((s) => wanted.includes(s)));
+      return other ? `space ${other.space} of the ${change.panelId === undefined ? 'panel' : panel.name} is taken` : undefined;
     }
     case 'alter-circuit':
       return has(site.circuits, change.circuitId) ? undefined : gone('circuit', change.circuitId);
@@ -193,7 +195,7 @@ function onCircuitOfFeed(site: Site, changes: readonly Change[]): Site {
   const circuit = new Map(site.boxes.filter((b) => !placed.has(b.id)).map((b) => [b.id, b.circuitId]));
   // a cable from the panel brings its own
   for (const c of changes) {
-    if (c.do !== 'run-cable' || c.way?.feed !== 'panel') continue;
+    if (c.do !== 'run-cable' || !comesFromPanel(c)) continue;
     const own = changes.find((x) => x.do === 'add-breaker');
     for (const e of c.cable.ends) if (own?.do === 'add-breaker' && e.boxId && placed.has(e.boxId)) circuit.set(e.boxId, own.circuit.id);
   }
@@ -254,7 +256,7 @@ export function altered(before: Site, after: Site): Pick<Closing, 'was' | 'wasAt
       devices: of(mine.devices, other.devices),
       circuits: of(mine.circuits, other.circuits),
       loads: of(mine.loads, other.loads),
-      breakers: of(mine.panel?.breakers ?? [], other.panel?.breakers ?? []),
+      breakers: of(breakersOf(mine), breakersOf(other)),
       ...((mine.wiring ?? other.wiring) ? { wiring: of([...wiringsOf(mine)], [...wiringsOf(other)]) } : {}),
       ...((mine.lamps ?? other.lamps) ? { lamps: of([...lampsOf(mine)], [...lampsOf(other)]) } : {}),
     };
@@ -280,10 +282,16 @@ export function takenBack(site: Site, closing: Closing): Site {
       there.splice(closing.wasAt[`${list}/${gone.id}`] ?? there.length, 0, gone);
     (back as Record<string, unknown>)[list] = there;
   }
+  const had = new Map(closing.was.breakers.map((b) => [b.id, b]));
+  const brought = new Set(closing.became.breakers.map((b) => b.id));
+  const asTheyStood = (breakers: readonly Breaker[]): Breaker[] => breakers.flatMap((b) => had.get(b.id) ?? (brought.has(b.id) ? [] : [b]));
   if (back.panel) {
-    const brought = new Set(closing.became.breakers.map((b) => b.id));
-    back.panel = { ...back.panel, breakers: [...back.panel.breakers.filter((b) => !brought.has(b.id)), ...closing.was.breakers] };
+    const there = new Set(breakersOf(site).map((b) => b.id));
+    // what went altogether stood in the main panel
+    const gone = closing.was.breakers.filter((b) => !there.has(b.id));
+    back.panel = { ...back.panel, breakers: [...asTheyStood(back.panel.breakers), ...gone] };
   }
+  if (back.subpanels) back.subpanels = back.subpanels.map((p) => ({ ...p, breakers: asTheyStood(p.breakers) }));
   const lamps = closing.became.lamps ?? [];
   if (lamps.length || closing.was.lamps?.length) {
     const brought = new Set(lamps.map((l) => l.id));

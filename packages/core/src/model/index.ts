@@ -1,5 +1,6 @@
 export * from './known.js';
 export * from './panel.js';
+export * from './panels.js';
 export * from './site.js';
 export * from './place.js';
 export * from './front.js';

@@ -64,6 +64,20 @@ export const Panel = z.strictObject({
 });
 export type Panel = z.infer<typeof Panel>;
 
+/** A panel that another one feeds. Its grounds and its neutrals have bars of their own: they are joined at the service alone (250.24(A)(5)). */
+export const Subpanel = Panel.extend({
+  id: Id,
+  /** the breaker that feeds it, in another panel; absent: nobody found out */
+  fedBy: Id.optional(),
+  /** a main breaker of its own, or the feeder straight on its lugs; absent: nobody looked */
+  main: z.enum(['breaker', 'lugs']).optional(),
+  /** grounds and neutrals on bars apart, or joined by a bar, a strap or the bonding screw; absent: nobody looked */
+  bars: z.enum(['apart', 'joined']).optional(),
+  /** in another building, with its own disconnect and ground rods (225.31, 250.32) */
+  apart: z.boolean().optional(),
+});
+export type Subpanel = z.infer<typeof Subpanel>;
+
 /** The spaces a breaker takes: a two-pole one also the space below, on the same side. */
 export const spacesOf = ({ space, poles }: Pick<Breaker, 'space' | 'poles'>): number[] => (poles === 2 ? [space, space + 2] : [space]);
 

@@ -1,7 +1,7 @@
 /** What stands in the house: walls, boxes, cables, devices, circuits. Absent means not known, never zero. */
 import * as z from 'zod';
 import { BOX_KIND_IDS, DEVICE_KIND_IDS, FINISH_IDS, LAMP_BOX_IDS } from '../catalog/index.js';
-import { Panel } from './panel.js';
+import { Panel, Subpanel } from './panel.js';
 import { BoxWiring } from './wiring.js';
 import { DistanceLength, GaugeAwg, Id, Known, MeasuredLength, Name, PositiveLength, Remark, StudSpacing } from './known.js';
 
@@ -435,7 +435,7 @@ export const Circuit = z.strictObject({
   number: z.string().trim().min(1).max(12),
   name: Name,
   voltsNominal: z.literal([120, 230, 240]).default(120),
-  breakerA: z.literal([15, 20, 25, 30, 32, 40, 50, 60]).optional(),
+  breakerA: z.literal([15, 20, 25, 30, 32, 40, 50, 60, 70, 80, 90, 100, 125]).optional(),
   /** whether two hots share a neutral on it; absent: not looked */
   sharedNeutral: z.boolean().optional(),
   commonTrip: z.boolean().optional(),
@@ -465,6 +465,7 @@ export const SITE_LIMITS = {
   lamps: 300,
   /** a box, a lampholder or a cable’s end at the panel each */
   wiring: 900,
+  subpanels: 12,
 } as const;
 
 export const Site = z.strictObject({
@@ -480,6 +481,8 @@ export const Site = z.strictObject({
   wiring: z.array(BoxWiring).max(SITE_LIMITS.wiring).optional(),
   /** absent: nobody looked at it yet */
   panel: Panel.optional(),
+  /** panels that another one feeds */
+  subpanels: z.array(Subpanel).max(SITE_LIMITS.subpanels).optional(),
 });
 export type Site = z.infer<typeof Site>;
 export const emptySite = (): Site => ({ rooms: [], walls: [], boxes: [], cables: [], devices: [], circuits: [], loads: [] });

@@ -120,6 +120,7 @@ export function takeUp(house: House, job: Job, found: unknown): House {
     site[list] = [...kept, ...fresh.filter((x) => near[list].has(x.id))];
   }
   if (site['panel'] === undefined && copy.panel !== undefined) site['panel'] = copy.panel;
+  if (site['subpanels'] === undefined && copy.subpanels !== undefined) site['subpanels'] = copy.subpanels;
   const next = Site.safeParse(site);
   if (!next.success || siteErrors(next.data, house.unit, '').length > 0) return house;
   const all = [...(house.questions ?? []), ...questions].slice(0, MOST_QUESTIONS);

@@ -3,8 +3,15 @@ import { nec, practice } from '../catalog/index.js';
 import { arcFaultProtection, circuitLoad, groundFaultReason, loadAmps, smallestGaugeFor, term, type Judged } from '../codebook/index.js';
 import { printAwg, type Awg } from '../measure/index.js';
 import {
+  feederOf,
+  fromPanel,
   legOf,
+  lookedAt,
+  PANEL,
+  panelOf,
+  siteFrom,
   spacesOf,
+  subpanelOf,
   type Breaker,
   type Circuit,
   type Edition,
@@ -13,6 +20,7 @@ import {
   type Room,
   type RoomUse,
   type Site,
+  type Subpanel,
 } from '../model/index.js';
 import { freeSpaces, legsOf } from './spaces.js';
 import { legLoads } from './loads.js';
@@ -49,11 +57,11 @@ export interface BreakerFinding extends Judged {
 }
 
 /** Places where it may stand, the best balanced first; places that a shared neutral rules out stay listed. */
-export function breakerPlaces(site: Site, wanted: NewCircuit): BreakerPlace[] {
-  const { panel } = site;
+export function breakerPlaces(site: Site, wanted: NewCircuit, panelId = PANEL): BreakerPlace[] {
+  const panel = panelOf(site, panelId);
   if (!panel) return [];
   const free = new Set(freeSpaces(panel));
-  const [a, b] = legLoads(site).map((l) => l.amps) as [number, number];
+  const [a, b] = legLoads(site, panelId).map((l) => l.amps) as [number, number];
   const volts = wanted.poles === 2 ? 240 : 120;
   const amps = wanted.loads.reduce((sum, l) => sum + loadAmps(l, volts), 0);
   const partner = panel.breakers.find((x) => x.circuitId === wanted.sharesNeutralWith);
@@ -77,8 +85,8 @@ export function breakerPlaces(site: Site, wanted: NewCircuit): BreakerPlace[] {
 }
 
 /** A space for it, and what it does to the balance of the legs. */
-function freeSpace(site: Site, panel: Panel, wanted: NewCircuit, year: string): BreakerFinding {
-  const places = breakerPlaces(site, wanted);
+function freeSpace(site: Site, panel: Panel, wanted: NewCircuit, year: string, panelId: string): BreakerFinding {
+  const places = breakerPlaces(site, wanted, panelId);
   const open = places.filter((p) => !p.refused);
   const best = open[0];
   return best
@@ -89,7 +97,7 @@ function freeSpace(site: Site, panel: Panel, wanted: NewCircuit, year: string): 
         says: `space ${spacesOf({ space: best.space, poles: wanted.poles }).join(' and ')}, leg ${best.legs.join(' and ')}`,
         sums: [
           {
-            terms: legLoads(site).map((l) => term(`leg ${l.leg} as noted`, l.amps, 'A')),
+            terms: legLoads(site, panelId).map((l) => term(`leg ${l.leg} as noted`, l.amps, 'A')),
             formula: 'with the new loads in this place',
             result: term('difference of the legs', best.imbalanceA, 'A'),
           },
@@ -145,10 +153,107 @@ function ratingForRooms({ rooms, ratingA, loads }: NewCircuit, edition: Edition)
   ];
 }
 
-/** Everything that is to be said before anybody opens the panel, most serious first. */
-export function breakerFindings(site: Site, edition: Edition, wanted: NewCircuit): BreakerFinding[] {
+/** What stays live while a breaker is set: at the service it can’t be switched off, in a subpanel it can. */
+function staysLive(site: Site, sub: Subpanel | undefined): BreakerFinding {
+  const feeder = sub && feederOf(site, sub);
+  const base = { rule: 'stays-live', title: 'What stays live', verdict: 'caution' as const, sums: [], source: practice };
+  if (!sub)
+    return {
+      ...base,
+      says: 'with the main off the service lugs and the wires to them stay live, and nothing in the house can make them dead: a barrier over them, nobody alone, and nothing is touched before it is proved dead',
+    };
+  return feeder
+    ? {
+        ...base,
+        says: `${feederWords(site, sub)} off makes all of the ${sub.name} dead, its lugs too${sub.main === 'breaker' ? '; its own main alone does not: the lugs behind it stay live' : ''}. It is locked there, and the lugs are proved dead here before anything is touched`,
+      }
+    : {
+        ...base,
+        verdict: 'can’t tell',
+        says: `which breaker feeds the ${sub.name} is not known: its lugs stay live until that one is off${sub.main === 'breaker' ? ', its own main or not' : ''}`,
+        ask: `Find the breaker that feeds the ${sub.name}, and note it at that panel.`,
+      };
+}
+
+/** The feeder’s breaker as one finds it: `breaker 12 in the Panel`. */
+function feederWords(site: Site, sub: Subpanel): string {
+  const feeder = feederOf(site, sub);
+  return feeder
+    ? `breaker ${feeder.circuit.number} in the ${panelOf(site, feeder.at)?.name ?? 'main panel'}`
+    : `the breaker that feeds the ${sub.name}`;
+}
+
+/** A subpanel’s neutrals and grounds: joined at the service alone, or what the neutral carries comes back on every metal part. */
+function barsApart(sub: Subpanel, year: string): BreakerFinding[] {
+  const base = { rule: 'bars', title: 'Neutrals and grounds in a subpanel', sums: [], source: nec(year, '250.24(A)(5)') };
+  return [
+    sub.bars === undefined
+      ? {
+          ...base,
+          verdict: 'can’t tell',
+          says: 'whether neutrals and grounds have bars of their own was not noted',
+          ask: 'With the cover off and all proved dead: look for a strap, a screw or a bar that joins neutral bar and case.',
+        }
+      : sub.bars === 'joined'
+        ? {
+            ...base,
+            verdict: 'stop',
+            says: 'neutrals and grounds are joined here: what the neutral carries comes back on the grounds too, and metal parts may be live. It is for a licensed electrician to part them, and to see that the feeder brings a ground of its own',
+          }
+        : { ...base, verdict: 'ok', says: 'neutrals and grounds have bars of their own' },
+    ...(sub.apart
+      ? [
+          {
+            rule: 'building',
+            title: 'In another building',
+            verdict: 'caution' as const,
+            says: 'a panel in a building of its own has a disconnect there and ground rods of its own: have them looked at with the permit',
+            sums: [],
+            source: nec(year, '225.31, 250.32'),
+          },
+        ]
+      : []),
+  ];
+}
+
+/** What hangs behind the feeder with the new loads, leg by leg, against what it may carry. */
+function onFeeder(site: Site, sub: Subpanel, wanted: NewCircuit, panelId: string): BreakerFinding[] {
+  const place = breakerPlaces(site, wanted, panelId).find((p) => !p.refused);
+  const volts = wanted.poles === 2 ? 240 : 120;
+  const added = wanted.loads.reduce((sum, l) => sum + loadAmps(l, volts), 0);
+  const legs = legLoads(site, panelId).map((l) => {
+    const own = place?.legs.includes(l.leg) ? added : 0;
+    const [sum] = l.judged.sums;
+    const terms = [...(sum?.terms ?? []), ...(own ? [term(wanted.name, own, 'A')] : [])];
+    return { ...l, amps: l.amps + own, sum: { ...sum, terms, result: term(`leg ${l.leg}, all that is noted at once`, l.amps + own, 'A') } };
+  });
+  const fuller = legs.reduce((a, b) => (b.amps > a.amps ? b : a), legs[0]!);
+  const limit = fuller.sum.limit?.value;
+  const { verdict: _, says: _says, ask, ...rest } = fuller.judged;
+  const base = { ...rest, rule: 'feeder', title: `The feeder of the ${sub.name}`, sums: [fuller.sum] };
+  return [
+    limit === undefined
+      ? { ...base, verdict: 'can’t tell', says: fuller.judged.says, ...(ask ? { ask } : {}) }
+      : fuller.amps > limit
+        ? {
+            ...base,
+            verdict: 'caution',
+            says: `${fuller.amps.toFixed(1)} A on leg ${fuller.leg} if all that is noted ran at once, and the feeder carries ${limit} A: its load is worked out by 220 before anything is added`,
+          }
+        : {
+            ...base,
+            verdict: fuller.judged.verdict,
+            says: `with this ${fuller.amps.toFixed(1)} of ${limit} A on leg ${fuller.leg}, all that is noted at once`,
+            ...(ask ? { ask } : {}),
+          },
+  ];
+}
+
+/** Everything that is to be said before anybody opens the panel, most serious first; `panelId` is a subpanel’s where it is one. */
+export function breakerFindings(site: Site, edition: Edition, wanted: NewCircuit, panelId = PANEL): BreakerFinding[] {
   const year = edition.slice(3);
-  const { panel } = site;
+  const panel = panelOf(site, panelId);
+  const sub = subpanelOf(site, panelId);
   const findings: BreakerFinding[] = [
     {
       rule: 'licensed',
@@ -158,15 +263,9 @@ export function breakerFindings(site: Site, edition: Edition, wanted: NewCircuit
       sums: [],
       source: practice,
     },
-    {
-      rule: 'stays-live',
-      title: 'What stays live',
-      verdict: 'caution',
-      says: 'with the main off the service lugs and the wires to them stay live, and nothing in the house can make them dead: a barrier over them, nobody alone, and nothing is touched before it is proved dead',
-      sums: [],
-      source: practice,
-    },
+    staysLive(site, sub),
   ];
+  if (sub) findings.push(...barsApart(sub, year), ...onFeeder(site, sub, wanted, panelId));
   if (!panel) {
     findings.push({
       rule: 'space',
@@ -177,7 +276,7 @@ export function breakerFindings(site: Site, edition: Edition, wanted: NewCircuit
       source: nec(year, '408.54'),
       ask: 'Open the door, not the cover, and note the spaces and what stands in them.',
     });
-  } else findings.push(freeSpace(site, panel, wanted, year));
+  } else findings.push(freeSpace(site, panel, wanted, year, panelId));
   const least = smallestGaugeFor(wanted.ratingA);
   findings.push({
     rule: 'conductor',
@@ -191,7 +290,7 @@ export function breakerFindings(site: Site, edition: Edition, wanted: NewCircuit
     sums: [],
     source: nec(year, wanted.gauge >= 10 ? '240.4(D)' : '334.80, Table 310.16 at 60 °C'),
   });
-  findings.push(...ratingForRooms(wanted, edition), ...loadOnIt(wanted, edition), typeFinding(site, wanted, year));
+  findings.push(...ratingForRooms(wanted, edition), ...loadOnIt(wanted, edition), typeFinding(panel, wanted, year));
   const rooms = wanted.rooms;
   // 210.12 speaks of 120 V on 15 and 20 A
   const arcAsked = wanted.poles === 1 && wanted.ratingA <= 20;
@@ -275,7 +374,7 @@ function loadOnIt(wanted: NewCircuit, edition: Edition): BreakerFinding[] {
 }
 
 /** A breaker is listed for a panel by make and type: the same make alone isn't enough. */
-function typeFinding({ panel }: Site, wanted: NewCircuit, year: string): BreakerFinding {
+function typeFinding(panel: Panel | undefined, wanted: NewCircuit, year: string): BreakerFinding {
   const base = { rule: 'type', title: 'Breaker made for this panel', sums: [], source: nec(year, '110.3(B)') };
   const listed = (panel?.types ?? '')
     .split(/[,;/]/)
@@ -305,13 +404,28 @@ function typeFinding({ panel }: Site, wanted: NewCircuit, year: string): Breaker
       };
 }
 
+/** Where a breaker is set in a subpanel: its name, and the breaker that makes it dead. */
+export interface BehindFeeder {
+  name: string;
+  feeder: string;
+}
+export function behindFeeder(site: Site, panelId: string | undefined): BehindFeeder | undefined {
+  const sub = subpanelOf(site, panelId);
+  return sub && { name: sub.name, feeder: feederWords(site, sub) };
+}
+
 /** What is done, in order; cautions are the findings above. */
-export function breakerSteps(wanted: NewCircuit, place: BreakerPlace | undefined): string[] {
+export function breakerSteps(wanted: NewCircuit, place: BreakerPlace | undefined, sub?: BehindFeeder): string[] {
   const wire = printAwg(wanted.gauge);
+  const feeder = sub && `${sub.feeder.charAt(0).toUpperCase()}${sub.feeder.slice(1)}`;
   return [
-    'Permit in hand, everybody in the house told, a light that does not hang on this panel.',
-    'Prove the tester on a live outlet while the main is still on, or on a proving unit. Main off and locked or labelled, then the cover off. The service lugs and the wires to them stay live: cover them with a barrier.',
-    'Test both bus bars and every conductor within reach, dead to neutral and to ground; then prove the tester again: on the proving unit, or on an outlet that another supply feeds. Never on the lugs.',
+    `Permit in hand, everybody in the house told, a light that does not hang on ${sub ? `the ${sub.name}` : 'this panel'}.`,
+    sub
+      ? `Prove the tester on a live outlet of another panel, or on a proving unit. ${feeder} off and locked, then the cover of the ${sub.name} off: the feeder’s lugs in it too are dead now, and are taken as live until they are proved.`
+      : 'Prove the tester on a live outlet while the main is still on, or on a proving unit. Main off and locked or labelled, then the cover off. The service lugs and the wires to them stay live: cover them with a barrier.',
+    sub
+      ? 'Test the feeder’s lugs, both bus bars and every conductor within reach, dead to neutral and to ground; then prove the tester again where it was proved before.'
+      : 'Test both bus bars and every conductor within reach, dead to neutral and to ground; then prove the tester again: on the proving unit, or on an outlet that another supply feeds. Never on the lugs.',
     `Take out one knockout, set a clamp, bring the cable in with ${wanted.poles === 2 ? 'all its conductors' : 'its conductors'} along the way the others go; about 1 in of sheath inside.`,
     [
       'Ground to the ground bar',
@@ -320,18 +434,29 @@ export function breakerSteps(wanted: NewCircuit, place: BreakerPlace | undefined
         : wanted.protection?.arcFault || wanted.protection?.groundFault
           ? 'the circuit’s neutral to the breaker, not to the bar, and the breaker’s own white lead to the neutral bar'
           : 'neutral to the neutral bar',
-      'one conductor under each screw (408.41). In a subpanel grounds and neutrals have bars of their own, and the neutral bar is not bonded to the case.',
+      sub
+        ? 'one conductor under each screw (408.41). Grounds and neutrals have bars of their own here, and the neutral bar is not bonded to the case.'
+        : 'one conductor under each screw (408.41).',
     ].join('; '),
     `${place ? `Breaker off, into space ${spacesOf({ space: place.space, poles: wanted.poles }).join(' and ')} (leg ${place.legs.join(' and ')})` : 'Breaker off, into its space'}; the hot${wanted.poles === 2 ? 's' : ''} of ${wire} to it last, stripped 1/2 in, tightened to what is printed on it.`,
     ...(wanted.sharesNeutralWith ? ['Tie its handle to its partner’s: both must open together (210.4(B)).'] : []),
-    'Cover back on, then main on, then this breaker; test every face it feeds.',
-    `Write it into the directory: ${wanted.name}.`,
+    sub
+      ? `Cover back on, then ${sub.feeder} on, then this breaker; test every face it feeds.`
+      : 'Cover back on, then main on, then this breaker; test every face it feeds.',
+    `Write it into the directory${sub ? ` of the ${sub.name}` : ''}: ${wanted.name}.`,
   ];
 }
 
 /** The survey with the new breaker in its place and its circuit; ids are given by the caller. */
-export function addBreaker(site: Site, wanted: NewCircuit, space: number, ids: { circuit: string; breaker: string }): Site {
-  if (!site.panel) return site;
+export function addBreaker(
+  site: Site,
+  wanted: NewCircuit,
+  space: number,
+  ids: { circuit: string; breaker: string },
+  panelId = PANEL,
+): Site {
+  const panel = panelOf(site, panelId);
+  if (!panel) return site;
   const circuit: Circuit = {
     id: ids.circuit,
     number: wanted.number ?? `${space}`,
@@ -351,7 +476,7 @@ export function addBreaker(site: Site, wanted: NewCircuit, space: number, ids: {
     fixed: false,
     circuitId: ids.circuit,
   }));
-  const partner = site.panel.breakers.find((b) => b.circuitId === wanted.sharesNeutralWith);
+  const partner = panel.breakers.find((b) => b.circuitId === wanted.sharesNeutralWith);
   const breaker: Breaker = {
     id: ids.breaker,
     circuitId: ids.circuit,
@@ -360,16 +485,16 @@ export function addBreaker(site: Site, wanted: NewCircuit, space: number, ids: {
     ...(wanted.type ? { type: wanted.type } : {}),
     ...(partner ? { tiedTo: partner.id } : {}),
   };
-  return {
-    ...site,
+  return fromPanel(site, panelId, {
+    ...siteFrom(site, panelId),
     circuits: [
       ...site.circuits.map((c) => (c.id === wanted.sharesNeutralWith ? { ...c, sharedNeutral: true, commonTrip: true } : c)),
       circuit,
     ],
     loads: [...site.loads, ...loads],
     panel: {
-      ...site.panel,
-      breakers: [...site.panel.breakers.map((b) => (b.id === partner?.id ? { ...b, tiedTo: breaker.id } : b)), breaker],
+      ...lookedAt(panel, spacesOf(breaker)),
+      breakers: [...panel.breakers.map((b) => (b.id === partner?.id ? { ...b, tiedTo: breaker.id } : b)), breaker],
     },
-  };
+  });
 }

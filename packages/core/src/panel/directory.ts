@@ -1,5 +1,5 @@
 /** The directory of a panel: what is printed to stick in its door, and what goes out as a table. */
-import { editionYear, spacesOf, type Circuit, type Edition, type Site } from '../model/index.js';
+import { type Circuit, type Edition, editionYear, PANEL, panelOf, type Site, spacesOf, subpanelsOf } from '../model/index.js';
 import { circuitSheet } from './loads.js';
 import { legsOf } from './spaces.js';
 
@@ -26,9 +26,9 @@ export const protectionWords = ({ arcFault, groundFault }: Pick<Circuit, 'arcFau
 export const reservedWords = (circuit: Circuit): string =>
   circuit.reservedFor === undefined ? 'not found out' : circuit.reservedFor === 'none' ? '' : circuit.reservedFor.replace(/-/g, ' ');
 
-/** Every breaker from the top left, as one walks down the spaces. */
-export function directoryRows(site: Site, edition: Edition): DirectoryRow[] {
-  return [...(site.panel?.breakers ?? [])]
+/** Every breaker of a panel from the top left, as one walks down the spaces. */
+export function directoryRows(site: Site, edition: Edition, panelId = PANEL): DirectoryRow[] {
+  return [...(panelOf(site, panelId)?.breakers ?? [])]
     .sort((a, b) => a.space - b.space)
     .flatMap((breaker) => {
       const circuit = site.circuits.find((c) => c.id === breaker.circuitId);
@@ -45,15 +45,18 @@ export function directoryRows(site: Site, edition: Edition): DirectoryRow[] {
           ratingA: circuit.breakerA,
           protection: protectionWords(circuit),
           type: breaker.type ?? '',
-          feeds: rooms
-            .map(
+          feeds: [
+            ...subpanelsOf(site)
+              .filter((p) => p.fedBy === breaker.id)
+              .map((p) => p.name),
+            ...rooms.map(
               (room) =>
                 `${room}: ${sheet.boxes
                   .filter((b) => b.room === room)
                   .map((b) => b.name)
                   .join(', ')}`,
-            )
-            .join('; '),
+            ),
+          ].join('; '),
           reserved: reservedWords(circuit),
           found: [circuit.foundHow, circuit.foundOn].filter(Boolean).join(', '),
         },
@@ -62,8 +65,8 @@ export function directoryRows(site: Site, edition: Edition): DirectoryRow[] {
 }
 
 /** What 408.4 asks of a directory: each circuit's purpose told apart from every other, and none by somebody's name. */
-export function directoryFaults(site: Site, edition: Edition): { space: number; says: string }[] {
-  const rows = directoryRows(site, edition);
+export function directoryFaults(site: Site, edition: Edition, panelId = PANEL): { space: number; says: string }[] {
+  const rows = directoryRows(site, edition, panelId);
   return rows.flatMap((row) => {
     const same = rows.filter((r) => r.name.trim().toLowerCase() === row.name.trim().toLowerCase());
     const says = [

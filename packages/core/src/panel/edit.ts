@@ -1,6 +1,19 @@
 /** Changes to the panel as a person makes them at its door. Pure: each gives a new survey. */
 import { inches } from '../measure/index.js';
-import { assumed, lookedAt, spacesOf, type Breaker, type Circuit, type FeedTest, type Panel, type Site } from '../model/index.js';
+import {
+  assumed,
+  breakersOf,
+  keepingTests,
+  lookedAt,
+  spacesOf,
+  subpanelsOf,
+  type Breaker,
+  type Circuit,
+  type FeedTest,
+  type Panel,
+  type Site,
+  type Subpanel,
+} from '../model/index.js';
 
 const upTo = (n: number, from = 1): number[] => Array.from({ length: Math.max(0, n - from + 1) }, (_, i) => from + i);
 
@@ -9,6 +22,52 @@ export const startPanel = (site: Site, spaces: number): Site => ({
   ...site,
   panel: { name: 'Panel', spaces, covered: [], notLooked: upTo(spaces), breakers: [], tests: [] },
 });
+
+/** A panel that another one feeds; of none of its spaces is known yet whether something stands there. */
+export const startSubpanel = (site: Site, id: string, name: string, spaces: number): Site => ({
+  ...site,
+  subpanels: [...subpanelsOf(site), { id, name, spaces, covered: [], notLooked: upTo(spaces), breakers: [], tests: [] }],
+});
+
+export const putSubpanel = (site: Site, id: string, part: Partial<Subpanel>): Site => ({
+  ...site,
+  ...(site.subpanels ? { subpanels: site.subpanels.map((p) => (p.id === id ? { ...p, ...part } : p)) } : {}),
+});
+
+/** Without a subpanel and the breakers in it; a circuit stays where something hangs on it. */
+export function dropSubpanel(site: Site, id: string): Site {
+  const sub = subpanelsOf(site).find((p) => p.id === id);
+  if (!sub) return site;
+  const gone = new Set(sub.breakers.map((b) => b.id));
+  const left = subpanelsOf(site)
+    .filter((p) => p !== sub)
+    .map((p) => (p.fedBy !== undefined && gone.has(p.fedBy) ? { ...p, fedBy: undefined } : p));
+  const { subpanels: _, ...rest } = site;
+  return keepingTests({
+    ...rest,
+    circuits: site.circuits.filter((c) => isUsed(site, c.id) || !sub.breakers.some((b) => b.circuitId === c.id)),
+    ...(left.length ? { subpanels: left } : {}),
+  });
+}
+
+/** Whether something hangs on a circuit. */
+const isUsed = (site: Site, circuitId: string): boolean =>
+  site.boxes.some((b) => b.circuitId === circuitId) ||
+  site.loads.some((l) => l.circuitId === circuitId) ||
+  site.cables.some((c) => c.circuitId === circuitId) ||
+  site.devices.some((d) => d.circuitId === circuitId) ||
+  (site.lamps?.some((l) => l.circuitId === circuitId) ?? false);
+
+/** Breakers that may feed a subpanel: of another panel, and feeding no other one. */
+export const feedersFor = (site: Site, id: string): Breaker[] => {
+  const own = new Set(
+    subpanelsOf(site)
+      .find((p) => p.id === id)
+      ?.breakers.map((b) => b.id),
+  );
+  const taken = new Set(subpanelsOf(site).flatMap((p) => (p.id !== id && p.fedBy ? [p.fedBy] : [])));
+  return breakersOf(site).filter((b) => !own.has(b.id) && !taken.has(b.id));
+};
 
 /** Nothing stands in a space, or in any of which nobody said something. */
 export const noteEmpty = (site: Site, space?: number): Site =>
@@ -69,10 +128,10 @@ export function dropBreaker(site: Site, id: string): Site {
   const panel = site.panel;
   const breaker = panel?.breakers.find((b) => b.id === id);
   if (!panel || !breaker) return site;
-  const used = site.boxes.some((b) => b.circuitId === breaker.circuitId) || site.loads.some((l) => l.circuitId === breaker.circuitId);
   return {
     ...site,
-    circuits: used ? site.circuits : site.circuits.filter((c) => c.id !== breaker.circuitId),
+    circuits: isUsed(site, breaker.circuitId) ? site.circuits : site.circuits.filter((c) => c.id !== breaker.circuitId),
+    ...(site.subpanels ? { subpanels: site.subpanels.map((p) => (p.fedBy === id ? { ...p, fedBy: undefined } : p)) } : {}),
     panel: {
       ...panel,
       breakers: panel.breakers.filter((b) => b.id !== id).map((b) => (b.tiedTo === id ? { ...b, tiedTo: undefined } : b)),

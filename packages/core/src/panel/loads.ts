@@ -2,7 +2,23 @@
 import { practice } from '../catalog/index.js';
 import { circuitLoad, conductorForBreaker, loadAmps, term, total, type Judged } from '../codebook/index.js';
 import type { Awg } from '../measure/index.js';
-import { legOf, spacesOf, type Breaker, type Circuit, type Edition, type Load, type Site } from '../model/index.js';
+import {
+  breakerFor,
+  feederOf,
+  legOf,
+  PANEL,
+  panelOf,
+  spacesOf,
+  subpanelOf,
+  subpanelsOf,
+  type Breaker,
+  type Circuit,
+  type Edition,
+  type Load,
+  type Panel,
+  type Site,
+  type Subpanel,
+} from '../model/index.js';
 
 export interface CircuitSheet {
   circuit: Circuit;
@@ -28,14 +44,18 @@ const roomOf = (site: Site, wallId: string, face: 'A' | 'B'): string => {
 
 /** One circuit with all that is known of it. */
 export function circuitSheet(site: Site, circuit: Circuit, edition: Edition): CircuitSheet {
+  const breaker = breakerFor(site, circuit.id);
   const loads = site.loads.filter((l) => l.circuitId === circuit.id);
-  const load = circuitLoad({
-    edition,
-    breakerA: circuit.breakerA,
-    volts: circuit.voltsNominal,
-    loads,
-    complete: circuit.loadsComplete === true,
-  });
+  const fed = breaker && subpanelsOf(site).find((p) => p.fedBy === breaker.id);
+  const load = fed
+    ? feederLoad(site, fed)
+    : circuitLoad({
+        edition,
+        breakerA: circuit.breakerA,
+        volts: circuit.voltsNominal,
+        loads,
+        complete: circuit.loadsComplete === true,
+      });
   const boxes = site.boxes.filter((b) => b.circuitId === circuit.id);
   const ids = new Set(boxes.map((b) => b.id));
   const gauges = [...new Set(site.cables.filter((c) => c.ends.some((e) => e.boxId && ids.has(e.boxId))).map((c) => c.gauge))].sort(
@@ -43,21 +63,28 @@ export function circuitSheet(site: Site, circuit: Circuit, edition: Edition): Ci
   );
   return {
     circuit,
-    breaker: site.panel?.breakers.find((b) => b.circuitId === circuit.id),
+    breaker,
     loads,
     load,
     continuousA: loads.filter((l) => l.continuous).reduce((sum, l) => sum + loadAmps(l, circuit.voltsNominal), 0),
     headroomA: circuit.breakerA === undefined ? undefined : circuit.breakerA - load.amps,
     gauges,
-    wire: gauges[0]
-      ? conductorForBreaker(edition, gauges[0], circuit.breakerA)
-      : {
-          verdict: 'can’t tell',
-          says: 'no cable of it was seen yet',
+    wire: fed
+      ? {
+          verdict: 'note',
+          says: `it feeds the ${fed.name}: its conductors are chosen by its load (215), by whoever may set it`,
           sums: [],
           source: practice,
-          ask: 'With the circuit proved dead, open one of its boxes and look at the cable: 14, 12 or 10 AWG.',
-        },
+        }
+      : gauges[0]
+        ? conductorForBreaker(edition, gauges[0], circuit.breakerA)
+        : {
+            verdict: 'can’t tell',
+            says: 'no cable of it was seen yet',
+            sums: [],
+            source: practice,
+            ask: 'With the circuit proved dead, open one of its boxes and look at the cable: 14, 12 or 10 AWG.',
+          },
     boxes: boxes.map((b) => ({ id: b.id, name: b.name, room: roomOf(site, b.wallId, b.face) })),
   };
 }
@@ -70,21 +97,64 @@ export interface LegLoad {
   judged: Judged;
 }
 
-/**
- * Both legs against the main. Nameplate amps of all that is noted, at once: more than ever runs together, so it is a comparison of the
- * legs and no load calculation of the service (220; that one is a licensed electrician's).
- */
-export function legLoads(site: Site): LegLoad[] {
-  const { panel } = site;
-  if (!panel) return [];
-  const shares = panel.breakers.flatMap((b) => {
+/** Nameplate amps by leg of all that is noted behind a panel’s breakers, through the panels that they feed. */
+function sharesOf(site: Site, panel: Panel): { leg: 'A' | 'B'; load: Load; circuit: Circuit; amps: number }[] {
+  return panel.breakers.flatMap((b) => {
     const circuit = site.circuits.find((c) => c.id === b.circuitId);
     if (!circuit) return [];
-    return site.loads
+    const own = site.loads
       .filter((l) => l.circuitId === circuit.id)
       .flatMap((load) => spacesOf(b).map((space) => ({ leg: legOf(space), load, circuit, amps: loadAmps(load, circuit.voltsNominal) })));
+    const fed = subpanelsOf(site).find((p) => p.fedBy === b.id);
+    if (!fed) return own;
+    // both bars of a panel fed by one pole hang on one leg; of two poles, the upper feeds its leg A
+    const legs = spacesOf(b).map(legOf);
+    const through = sharesOf(site, fed).map((s) => ({ ...s, leg: s.leg === 'A' ? legs[0]! : (legs[1] ?? legs[0]!) }));
+    return [...own, ...through];
   });
-  const known = panel.breakers.length > 0 && panel.breakers.every((b) => site.circuits.find((c) => c.id === b.circuitId)?.loadsComplete);
+}
+
+/** Whether somebody went through all that hangs behind a panel’s breakers. */
+const goneThrough = (site: Site, panel: Panel): boolean =>
+  panel.breakers.length > 0 &&
+  panel.breakers.every((b) => {
+    const fed = subpanelsOf(site).find((p) => p.fedBy === b.id);
+    return fed ? goneThrough(site, fed) : site.circuits.find((c) => c.id === b.circuitId)?.loadsComplete === true;
+  });
+
+/** What a panel may draw on each leg: its own main, the breaker that feeds it, whichever is less. */
+function limitOf(site: Site, panel: Panel, sub: Subpanel | undefined): { what: string; amps: number } | { says: string; ask: string } {
+  const main = { says: 'the main’s rating is not known', ask: 'Read the number on the main breaker’s handle.' };
+  if (!sub) return panel.mainA === undefined ? main : { what: 'main breaker', amps: panel.mainA };
+  const feeder = feederOf(site, sub)?.circuit;
+  if (!feeder) return { says: 'which breaker feeds it is not known', ask: `Find the breaker that feeds the ${panel.name}.` };
+  const { breakerA } = feeder;
+  if (breakerA === undefined)
+    return { says: 'the rating of its feeder is not known', ask: `Read the rating of the breaker that feeds the ${panel.name}.` };
+  if (panel.mainA === undefined && sub.main === 'breaker') return main;
+  return panel.mainA !== undefined && panel.mainA < breakerA
+    ? { what: 'main breaker', amps: panel.mainA }
+    : { what: `breaker ${feeder.number}, which feeds it`, amps: breakerA };
+}
+
+/** A feeder against what is noted behind the panel that it feeds; `amps` is the fuller leg. */
+function feederLoad(site: Site, fed: Subpanel): Judged & { amps: number } {
+  const legs = legLoads(site, fed.id);
+  const fuller = legs.reduce((a, b) => (b.amps > a.amps ? b : a));
+  return { ...fuller.judged, says: `to the ${fed.name}, leg ${fuller.leg}: ${fuller.judged.says}`, amps: fuller.amps };
+}
+
+/**
+ * Both legs of the main panel against its main, or of a subpanel against its feeder. Nameplate amps of all that is noted, at
+ * once: more than ever runs together, so it is a comparison of the legs and no load calculation of the service (220; that one is a licensed
+ * electrician's).
+ */
+export function legLoads(site: Site, panelId = PANEL): LegLoad[] {
+  const panel = panelOf(site, panelId);
+  if (!panel) return [];
+  const shares = sharesOf(site, panel);
+  const known = goneThrough(site, panel);
+  const most = limitOf(site, panel, subpanelOf(site, panelId));
   return (['A', 'B'] as const).map((leg) => {
     const own = shares.filter((s) => s.leg === leg);
     const terms = own.map((s) =>
@@ -93,33 +163,33 @@ export function legLoads(site: Site): LegLoad[] {
       }),
     );
     const amps = total(terms);
-    const limit = panel.mainA === undefined ? {} : { limit: { ...term('main breaker', panel.mainA, 'A'), relation: '≤' as const } };
+    const limit = 'ask' in most ? {} : { limit: { ...term(most.what, most.amps, 'A'), relation: '≤' as const } };
     const sums = [{ terms, result: term(`leg ${leg}, all that is noted at once`, amps, 'A'), ...limit }];
     const judged: Judged =
-      panel.mainA === undefined
+      'ask' in most
         ? {
             verdict: 'can’t tell',
-            says: `${amps.toFixed(1)} A noted; the main’s rating is not known`,
+            says: `${amps.toFixed(1)} A noted; ${most.says}`,
             sums,
             source: practice,
-            ask: 'Read the number on the main breaker’s handle.',
+            ask: most.ask,
           }
-        : amps > panel.mainA
+        : amps > most.amps
           ? {
               verdict: 'caution',
-              says: `${amps.toFixed(1)} A noted, more than the main: not all of it may run at once`,
+              says: `${amps.toFixed(1)} A noted, more than the ${most.what === 'main breaker' ? 'main' : most.what}: not all of it may run at once`,
               sums,
               source: practice,
             }
           : !known
             ? {
                 verdict: 'can’t tell',
-                says: `${amps.toFixed(1)} A noted of ${panel.mainA} A; what else hangs on its circuits was not gone through`,
+                says: `${amps.toFixed(1)} A noted of ${most.amps} A; what else hangs on its circuits was not gone through`,
                 sums,
                 source: practice,
                 ask: 'Go through the circuits one by one and note what goes dead with each.',
               }
-            : { verdict: 'note', says: `${amps.toFixed(1)} A noted of ${panel.mainA} A`, sums, source: practice };
+            : { verdict: 'note', says: `${amps.toFixed(1)} A noted of ${most.amps} A`, sums, source: practice };
     return { leg, amps, continuousA: own.filter((s) => s.load.continuous).reduce((sum, s) => sum + s.amps, 0), judged };
   });
 }

@@ -3,9 +3,9 @@
  * or by two (a shared neutral, or two circuits in one box), or by none of those noted. Nothing is taken as found out until one answer is left.
  */
 import { legsOf } from './spaces.js';
-import type { Breaker, FeedReading, FeedTest, Panel, Site } from '../model/index.js';
+import { breakersOf, offWith, subpanelsOf, type Breaker, type FeedReading, type FeedTest, type Site } from '../model/index.js';
 
-/** Breakers that may feed a box: one, two, or none of the panel's. */
+/** Breakers that may feed a box: one, two, or none of those noted in any panel. */
 export interface Suspect {
   breakerIds: string[];
   /** how likely it is beside the others that are left; adds up to 1 */
@@ -42,8 +42,8 @@ export function allows(test: FeedTest, feeds: readonly string[]): boolean {
   return test.reads === 'faces dead' ? expected !== 'live' : expected === test.reads;
 }
 
-/** Everything that could feed a box of this panel, before any test. */
-function hypotheses(site: Site, panel: Panel, boxId: string): { breakerIds: string[]; weight: number }[] {
+/** Everything that could feed a box, before any test; a breaker that feeds a panel feeds no box beside it. */
+function hypotheses(site: Site, boxId: string): { breakerIds: string[]; weight: number }[] {
   const box = site.boxes.find((b) => b.id === boxId);
   const wall = box && site.walls.find((w) => w.id === box.wallId);
   const room = (site.rooms.find((r) => r.id === (box && wall?.faces[box.face].roomId))?.name ?? '').toLowerCase();
@@ -51,11 +51,11 @@ function hypotheses(site: Site, panel: Panel, boxId: string): { breakerIds: stri
     const name = site.circuits.find((c) => c.id === b.circuitId)?.name.toLowerCase() ?? '';
     return room && name.includes(room) ? NAMED : 1;
   };
-  const singles = panel.breakers.map((b) => ({ breakerIds: [b.id], weight: PRIOR.one * named(b) }));
-  const pairs = panel.breakers.flatMap((a, i) =>
-    panel.breakers
-      .slice(i + 1)
-      .map((b) => ({ breakerIds: [a.id, b.id], weight: PRIOR.two * (a.tiedTo === b.id || b.tiedTo === a.id ? 2 : 1) })),
+  const feeders = new Set(subpanelsOf(site).map((p) => p.fedBy));
+  const breakers = breakersOf(site).filter((b) => !feeders.has(b.id));
+  const singles = breakers.map((b) => ({ breakerIds: [b.id], weight: PRIOR.one * named(b) }));
+  const pairs = breakers.flatMap((a, i) =>
+    breakers.slice(i + 1).map((b) => ({ breakerIds: [a.id, b.id], weight: PRIOR.two * (a.tiedTo === b.id || b.tiedTo === a.id ? 2 : 1) })),
   );
   const pairWeight = pairs.reduce((s, p) => s + p.weight, 0) || 1;
   const singleWeight = singles.reduce((s, p) => s + p.weight, 0);
@@ -68,9 +68,10 @@ function hypotheses(site: Site, panel: Panel, boxId: string): { breakerIds: stri
 
 /** What the tests leave possible for one box. */
 export function suspectsOf(site: Site, boxId: string): BoxSuspects {
-  const panel = site.panel;
-  const tests = (panel?.tests ?? []).filter((t) => t.boxId === boxId);
-  const left = panel ? hypotheses(site, panel, boxId).filter((h) => tests.every((t) => allows(t, h.breakerIds))) : [];
+  const tests = (site.panel?.tests ?? []).filter((t) => t.boxId === boxId);
+  // with the feeder of a panel off, all that stands in it is off too
+  const meant = tests.map((t): FeedTest => (t.how === 'switched off' ? { ...t, breakerIds: [...offWith(site, t.breakerIds)] } : t));
+  const left = site.panel ? hypotheses(site, boxId).filter((h) => meant.every((t) => allows(t, h.breakerIds))) : [];
   const sum = left.reduce((s, h) => s + h.weight, 0);
   const suspects = left
     .map((h): Suspect => ({ breakerIds: h.breakerIds, share: h.weight / sum }))
@@ -86,7 +87,7 @@ export function suspectsOf(site: Site, boxId: string): BoxSuspects {
 /** Two breakers in one box, told apart: a shared neutral under tied handles or in one cable of two hots, else two circuits. */
 export function twoFeedsAre(site: Site, boxId: string, breakerIds: readonly string[]): 'shared neutral' | 'two circuits' | undefined {
   if (breakerIds.length !== 2) return undefined;
-  const [a, b] = breakerIds.map((id) => site.panel?.breakers.find((x) => x.id === id));
+  const [a, b] = breakerIds.map((id) => breakersOf(site).find((x) => x.id === id));
   if (!a || !b) return undefined;
   const twoHots = site.cables.some((c) => c.ends.some((e) => e.boxId === boxId) && c.conductors.filter((x) => x !== 'white').length > 1);
   const opposite = legsOf(a)[0] !== legsOf(b)[0];
@@ -128,9 +129,12 @@ export function bestSwitchOffs(
   keepOn: ReadonlySet<string> = new Set(),
 ): { single?: SwitchOff; set?: SwitchOff } {
   const open = boxIds.map((id) => suspectsOf(site, id)).filter((s) => s.state === 'open');
-  const asked = [...new Set(open.flatMap((o) => o.suspects.flatMap((s) => s.breakerIds)))].filter((id) => !keepOn.has(id)).sort();
+  const possible = new Set(open.flatMap((o) => o.suspects.flatMap((s) => s.breakerIds)));
+  const feeders = subpanelsOf(site).flatMap((p) => (p.fedBy !== undefined && p.breakers.some((b) => possible.has(b.id)) ? [p.fedBy] : []));
+  // what has to stay on is not switched off by its feeder either
+  const asked = [...new Set([...possible, ...feeders])].filter((id) => ![...offWith(site, [id])].some((x) => keepOn.has(x))).sort();
   if (open.length === 0 || asked.length === 0) return {};
-  const of = (breakerIds: string[], best: boolean): SwitchOff => ({ breakerIds, bits: tells(open, new Set(breakerIds)), best });
+  const of = (breakerIds: string[], best: boolean): SwitchOff => ({ breakerIds, bits: tells(open, offWith(site, breakerIds)), best });
   const better = (a: SwitchOff | undefined, b: SwitchOff): SwitchOff =>
     !a || b.bits > a.bits + 1e-9 || (Math.abs(b.bits - a.bits) <= 1e-9 && b.breakerIds.length < a.breakerIds.length) ? b : a;
   let single: SwitchOff | undefined;
@@ -180,7 +184,7 @@ export function takeFeeds(site: Site, on: string): Site {
     .filter(({ is }) => is.state === 'found' && is.suspects[0]!.breakerIds.length === 1);
   if (found.length === 0) return site;
   const circuitOf = new Map(
-    found.map(({ box, is }) => [box.id, site.panel!.breakers.find((b) => b.id === is.suspects[0]!.breakerIds[0])!.circuitId]),
+    found.map(({ box, is }) => [box.id, breakersOf(site).find((b) => b.id === is.suspects[0]!.breakerIds[0])!.circuitId]),
   );
   const how = (circuitId: string): string => {
     const names = found.filter(({ box }) => circuitOf.get(box.id) === circuitId).map(({ box }) => box.name);

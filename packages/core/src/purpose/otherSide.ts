@@ -2,7 +2,7 @@
 import * as z from 'zod';
 import { smallestGaugeFor } from '../codebook/index.js';
 import { inches } from '../measure/index.js';
-import { DOCUMENT_VERSION } from '../model/index.js';
+import { circuitCalled, DOCUMENT_VERSION } from '../model/index.js';
 import type { Job } from '../model/index.js';
 import {
   idOf,
@@ -60,7 +60,7 @@ export function otherSide(house: House, answers: OtherSideAnswers): Started {
   ];
   const circuit =
     answers.circuit &&
-    (site.circuits.find((c) => c.number === answers.circuit!.number) ?? {
+    (circuitCalled(site, answers.circuit.number) ?? {
       id: named('circuit'),
       name: `circuit ${answers.circuit.number}`,
       voltsNominal: 120 as const,

@@ -4,40 +4,42 @@ import { smallestGaugeFor, loadAmps } from '../codebook/index.js';
 import { besideStud, suitableBoxes, withKind } from '../layout/index.js';
 import type { Awg } from '../measure/index.js';
 import {
-  DOCUMENT_VERSION,
   applyChanges,
-  boxCentreX,
-  EVEN_WEIGHTS,
-  fitting,
-  inHouse,
-  planOf,
-  uXOf,
-  wantOf,
-  DEFAULT_SCHOOLS,
   type Box,
+  boxCentreX,
   type Cable,
   type CableWay,
   type Change,
   type Circuit,
+  DEFAULT_SCHOOLS,
+  DOCUMENT_VERSION,
+  EVEN_WEIGHTS,
+  fitting,
   type House,
+  inHouse,
+  isPanel,
   type Job,
   type JobInHouse,
   type JobWant,
   type Lamp,
   type Load,
+  ownAmps,
+  panelOf,
+  planOf,
   type RacewayParts,
   type Site,
+  subpanelOf,
+  uXOf,
+  type Wall,
   type Want,
   type WantLoad,
-  type Wall,
+  wantOf,
   type WantPlace,
-  ownAmps,
 } from '../model/index.js';
 import { breakerPlaces } from '../panel/index.js';
 import { fillOf } from '../wiring/index.js';
 import { ownId } from './ownId.js';
 
-export const PANEL_FEED = 'panel';
 const short = (text: string): string => text.slice(0, 120);
 
 /** Everything that will draw from the wanted place; lamps count by the fitting (three hours or more). */
@@ -100,17 +102,15 @@ function newBox(site: Site, want: Want, place: WantPlace, i: number, circuitId: 
 }
 
 /** The circuit of its own, with the best balanced place for its breaker where the panel is surveyed. */
-function ownCircuit(site: Site, want: Want): Extract<Change, { do: 'add-breaker' }> {
+function ownCircuit(site: Site, want: Want, panelId: string): Extract<Change, { do: 'add-breaker' }> {
   const id = ownId(want.id, 'circuit');
   const loads = wantLoads(want).map((l, i) => loadOf(want, l, i, id));
-  const [place] = breakerPlaces(site, {
-    name: want.name,
-    ratingA: ownAmps(want),
-    poles: 1,
-    gauge: smallestGaugeFor(ownAmps(want)),
-    rooms: [],
-    loads,
-  }).filter((p) => !p.refused);
+  const [place] = breakerPlaces(
+    site,
+    { name: want.name, ratingA: ownAmps(want), poles: 1, gauge: smallestGaugeFor(ownAmps(want)), rooms: [], loads },
+    panelId,
+  ).filter((p) => !p.refused);
+  const sub = subpanelOf(site, panelId);
   const circuit: Circuit = {
     id,
     number: place ? `${place.space}` : 'new',
@@ -124,10 +124,11 @@ function ownCircuit(site: Site, want: Want): Extract<Change, { do: 'add-breaker'
   };
   return {
     id: 'own-circuit',
-    title: short(`Breaker for ${want.name}${place ? ` in space ${place.space}` : ''}`),
+    title: short(`Breaker for ${want.name}${place ? ` in space ${place.space}` : ''}${sub ? ` of the ${sub.name}` : ''}`),
     do: 'add-breaker',
     circuit,
     ...(place ? { breaker: { id: ownId(want.id, 'breaker'), circuitId: id, space: place.space, poles: 1 } } : {}),
+    ...(sub ? { panelId } : {}),
   };
 }
 
@@ -203,8 +204,8 @@ const cableTo = (id: string, name: string, gauge: Awg, ends: Cable['ends'], surf
 /** Boxes, cables, devices, lampholders, raceway, loads, and the breaker where it comes from the panel. Nothing where the feed is no box of the house. */
 export function outletChanges({ site, edition, want, feed, parts }: OutletPlanInput): Change[] {
   const source = site.boxes.find((b) => b.id === feed);
-  if (!source && feed !== PANEL_FEED) return [];
-  const own = source ? undefined : ownCircuit(site, want);
+  if (!source && !isPanel(site, feed)) return [];
+  const own = source ? undefined : ownCircuit(site, want, feed);
   const circuit = own?.circuit ?? site.circuits.find((c) => c.id === source?.circuitId);
   const gauge = parts?.gauge ?? smallestGaugeFor(circuit?.breakerA ?? 20);
   const surface = want.kind === 'raceway';
@@ -212,7 +213,7 @@ export function outletChanges({ site, edition, want, feed, parts }: OutletPlanIn
   // on trial it is the first of a run that decides about its feed
   const places = surface || (want.kind === 'run' && parts) ? ordered : want.places.slice(0, 1);
   const boxes = places.map((place, i) => newBox(site, want, place, i, circuit?.id));
-  const first = source ? { boxId: source.id, label: short(source.name) } : { label: short(site.panel?.name ?? 'panel') };
+  const first = source ? { boxId: source.id, label: short(source.name) } : { label: short(panelOf(site, feed)?.name ?? 'panel') };
   const what = surface ? `${gauge} AWG wires` : `${gauge}-2 cable`;
   const runs = boxes.map((box, i): Change => {
     const before = boxes[parts?.from?.[i] ?? i - 1];

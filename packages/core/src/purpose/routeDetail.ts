@@ -2,7 +2,7 @@
 import { freeEndBySchool, LEAST_FREE_MM, product, sheathBySchool, term, type Judged } from '../codebook/index.js';
 import { facePoints, runOfBoxes, switchOn } from '../circuit/index.js';
 import { feet, inches, printLength, printMark, toFeet } from '../measure/index.js';
-import { DEFAULT_SCHOOLS, type House, type Sum, type Want, ownAmps } from '../model/index.js';
+import { DEFAULT_SCHOOLS, type House, isPanel, ownAmps, PANEL, subpanelOf, type Sum, type Want } from '../model/index.js';
 import { inside, racewayPlan, traced, USUAL_STOCK, type FrameEdge, type Framing, type RacewayPlan, type Traced } from '../route/index.js';
 import type { RouteOption } from './searchRoutes.js';
 import { wantAmps } from './outletPlan.js';
@@ -152,7 +152,7 @@ export function routeDetail(house: House, want: Want, option: RouteOption, frame
 export function electrical(house: House, want: Want, option: RouteOption, runMm: number): Judged {
   const box = house.site.boxes.find((b) => b.id === option.feed.id);
   const circuit = house.site.circuits.find((c) => c.id === box?.circuitId);
-  const own = option.feed.id === 'panel';
+  const own = isPanel(house.site, option.feed.id);
   const amps = own ? ownAmps(want) : circuit?.breakerA;
   const source = { standard: 'NEC', clause: '210.19 note', from: 'memory' as const };
   if (amps === undefined)
@@ -242,7 +242,7 @@ function buyList(
   if (want.kind === 'raceway' && raceway)
     put(`${option.gauge} AWG single wire, each of hot, neutral and ground`, inFeet(Math.ceil(raceway.conductorMm / feet(1)) * feet(1)));
   else put(`${option.gauge}-2 cable with ground`, inFeet(Math.ceil((sum((t) => t.run.cutMm) * 1.15) / feet(1) - 1e-6) * feet(1)));
-  if (option.feed.id === 'panel') put('20 A breaker of the type listed for the panel', 1);
+  if (isPanel(house.site, option.feed.id)) put('20 A breaker of the type listed for the panel', 1);
   if (want.kind === 'outlet' || want.kind === 'run') put('box and receptacle', want.places.length);
   if (lamps) {
     put('lampholder with its box', lamps.at.length);
@@ -296,7 +296,10 @@ function cautionsOf(house: House, option: RouteOption, all: readonly Traced[]): 
   const [rated, unsaid] = [pierced.filter((w) => w.fireRated), pierced.filter((w) => w.fireRated === undefined)];
   return [
     'Feed off, locked or labelled, and proved dead before its box or the panel is opened. Permit and inspection as the local code asks; a licensed electrician where it asks for one.',
-    ...(option.feed.id === 'panel'
+    ...(subpanelOf(house.site, option.feed.id)
+      ? [`The breaker that feeds the ${option.feed.name.split(', ').at(-1)!} off and locked for work in it. Licensed work in many places.`]
+      : []),
+    ...(option.feed.id === PANEL
       ? ['Main off for work in the panel: the service lugs stay live all the same. Licensed work in many places.']
       : []),
     ...(spaces.has('attic')

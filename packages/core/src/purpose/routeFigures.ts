@@ -11,7 +11,7 @@ import {
   uOf,
 } from '../layout/index.js';
 import { inches, printMark } from '../measure/index.js';
-import { standsOut, uXOf, type FaceId, type House, type Want } from '../model/index.js';
+import { type FaceId, type House, isPanel, panelsOf, standsOut, subpanelOf, uXOf, type Want } from '../model/index.js';
 import { beforeWall, planPoint, wallSides, type Traced } from '../route/index.js';
 import type { RouteDetail } from './routeDetail.js';
 import type { RouteOption } from './searchRoutes.js';
@@ -109,7 +109,7 @@ export function routePlanFigure(house: House, want: Want, option: RouteOption, d
             {
               id: 'feed',
               what: 'feed' as const,
-              label: option.feed.id === 'panel' ? 'panel' : option.feed.name,
+              label: isPanel(house.site, option.feed.id) ? (subpanelOf(house.site, option.feed.id)?.name ?? 'panel') : option.feed.name,
               x: start.x,
               y: -start.y,
               leftward: feedLeft,
@@ -171,7 +171,11 @@ export function routeElevations(house: House, want: Want, detail: RouteDetail): 
     const opened = parts.flatMap((t) => t.openings).filter((o) => o.wallId === wallId);
     const boxFace = site.boxes.find((b) => b.wallId === wallId)?.face;
     const face: FaceId =
-      places[0]?.face ?? opened[0]?.face ?? (site.panel?.place?.wallId === wallId ? site.panel.place.face : undefined) ?? boxFace ?? 'A';
+      places[0]?.face ??
+      opened[0]?.face ??
+      panelsOf(site).find((p) => p.panel.place?.wallId === wallId)?.panel.place?.face ??
+      boxFace ??
+      'A';
     const base = elevation({ site, wall, face, open: true, plannedIds: new Set(), unit });
     const shapes: ElevationShape[] = [];
     const dimensions: Dimension[] = [];
@@ -257,10 +261,11 @@ export function routeElevations(house: House, want: Want, detail: RouteDetail): 
           of: 'bottom of the box from the floor',
         });
     });
-    const hung = site.panel?.place;
-    if (hung?.wallId === wallId) {
+    for (const { id, panel } of panelsOf(site)) {
+      const hung = panel.place;
+      if (hung?.wallId !== wallId) continue;
       const x = uXOf(wall, hung.face, hung.fromLeft.mm);
-      rect('panel', 'box', x - 180, x + 180, hung.bottom.mm, Math.min(wall.height.mm, hung.bottom.mm + 700), site.panel!.name);
+      rect(id, 'box', x - 180, x + 180, hung.bottom.mm, Math.min(wall.height.mm, hung.bottom.mm + 700), panel.name);
     }
     const all = [...base.shapes, ...shapes];
     return [

@@ -10,16 +10,20 @@ import { inches, printMark } from '../measure/index.js';
 import {
   builtInName,
   CRITERIA,
-  DEFAULT_SCHOOLS,
-  studPlaces,
-  uXOf,
   type Criterion,
+  DEFAULT_SCHOOLS,
   type House,
+  isPanel,
+  ownAmps,
+  PANEL,
+  panelOf,
   type Schools,
+  studPlaces,
+  subpanelsOf,
   type Sum,
+  uXOf,
   type Want,
   type WantPlace,
-  ownAmps,
 } from '../model/index.js';
 import {
   bestWays,
@@ -155,7 +159,7 @@ const patchWait = (compound: Schools['compound']): number =>
   }).dryingHours;
 
 const gaugeOf = (house: House, want: Want, feed: FeedCandidate): 14 | 12 | 10 | 8 => {
-  if (feed.id === 'panel') return smallestGaugeFor(ownAmps(want)) as 14 | 12;
+  if (isPanel(house.site, feed.id)) return smallestGaugeFor(ownAmps(want)) as 14 | 12;
   const box = house.site.boxes.find((b) => b.id === feed.id);
   const amps = house.site.circuits.find((c) => c.id === box?.circuitId)?.breakerA;
   // a breaker nobody read may be a 20 A one: the thicker cable suits both
@@ -163,10 +167,10 @@ const gaugeOf = (house: House, want: Want, feed: FeedCandidate): 14 | 12 | 10 | 
 };
 
 /** What a feed costs before the cable leaves it. */
-function startCost(feed: FeedCandidate, breakerPrice: number): Cost {
+function startCost(feed: FeedCandidate, panel: boolean, breakerPrice: number): Cost {
   const stops = feed.findings.filter((f) => f.verdict === 'stop').length;
   const doubts = feed.findings.filter((f) => f.verdict === 'can’t tell').length;
-  return feed.id === 'panel'
+  return panel
     ? [MINUTES.newBreaker, Math.round(breakerPrice * 100), 0, 0, doubts]
     : [MINUTES.openFeed + stops * MINUTES.cureFeed, 0, 0, 0, doubts];
 }
@@ -264,7 +268,7 @@ function waysFor(house: House, want: Want, fit: readonly FeedCandidate[], joists
     const frame = frameFor(house, want, gauge, joistsRun, schools, options.region);
     const starts = feeds.flatMap((f) => {
       const node = frame.boxes.get(f.id);
-      return node === undefined ? [] : [{ node, cost: startCost(f, rates.breaker) }];
+      return node === undefined ? [] : [{ node, cost: startCost(f, isPanel(house.site, f.id), rates.breaker) }];
     });
     return { gauge, frame, feeds: feeds.filter((f) => frame.boxes.has(f.id)), starts };
   });
@@ -521,7 +525,7 @@ function titleOf(house: House, feed: FeedCandidate, edges: readonly FrameEdge[],
     if (e.does === 'raceway') put('in a raceway');
     if (e.does === 'through') put('out through the wall');
   });
-  const name = feed.id === 'panel' ? (house.site.panel?.name ?? 'the panel') : feed.name;
+  const name = isPanel(house.site, feed.id) ? (panelOf(house.site, feed.id)?.name ?? 'the panel') : feed.name;
   return `From ${name}: ${words.join(', ') || 'within the bay'}`;
 }
 
@@ -587,7 +591,8 @@ function gapsOf(house: House, want: Want, made: ReturnType<typeof waysFor>, fit:
     const apart = frame.plans.filter((p) => p.group > 0).map((p) => p.room.name);
     says.add(`nobody said where ${[...new Set(apart)].join(', ')} lies in the plan`);
   }
-  if (!house.site.panel?.place) says.add('nobody said on which wall the panel hangs');
+  if (!panelOf(house.site, PANEL)?.place) says.add('nobody said on which wall the panel hangs');
+  for (const sub of subpanelsOf(house.site)) if (!sub.place) says.add(`nobody said on which wall the ${sub.name} hangs`);
   if (forbidden.size) says.add(`${one(forbidden.size, 'part')} of the house ${forbidden.size === 1 ? 'is' : 'are'} forbidden here`);
   return [...says].slice(0, 8);
 }

@@ -2,17 +2,18 @@
 import * as z from 'zod';
 import { inches } from '../measure/index.js';
 import {
-  idOf,
   assumed,
-  takenLayer,
-  Circuit,
-  DistanceLength,
-  Id,
-  PositiveLength,
-  Room,
   type Box,
+  Circuit,
+  circuitCalled,
+  DistanceLength,
   type Fixture,
   type House,
+  Id,
+  idOf,
+  PositiveLength,
+  Room,
+  takenLayer,
   type WallFace,
 } from '../model/index.js';
 
@@ -73,7 +74,7 @@ export function withWallInHand(house: House, answers: WallInHand): WallMade {
   const given = answers.box?.circuit;
   const circuit: Circuit | undefined =
     given &&
-    (site.circuits.find((c) => c.number === given.number) ?? {
+    (circuitCalled(site, given.number) ?? {
       id: own('circuit'),
       name: `circuit ${given.number}`,
       voltsNominal: 120,

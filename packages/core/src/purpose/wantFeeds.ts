@@ -1,15 +1,19 @@
 /** The feeds of a wanted outlet: the same judgements as a job’s, made before there is a job. */
-import { ownAmps } from '../model/index.js';
 import { homeRunFor, judgedFeeds, type FeedCandidate, type Trial } from '../feeds/index.js';
 import { roomPlans, type Point } from '../layout/index.js';
 import {
-  boxCentreX,
-  standsOut,
-  uXOf,
   type Box,
+  boxCentreX,
   type FaceId,
   type House,
+  isPanel,
+  ownAmps,
+  PANEL,
+  panelOf,
   type Site,
+  standsOut,
+  subpanelsOf,
+  uXOf,
   type Wall,
   type Want,
   type WantPlace,
@@ -37,8 +41,8 @@ function planner(
 export const placePoint = ({ site }: House, place: Pick<WantPlace, 'wallId' | 'face' | 'fromLeft' | 'inFront'>): Point | undefined =>
   planner(site)(place.wallId, (wall) => uXOf(wall, place.face, place.fromLeft.mm), { face: place.face, id: place.inFront });
 export function feedPoint({ site }: House, feedId: string): Point | undefined {
-  const { place } = site.panel ?? {};
-  if (feedId === 'panel') return place && planner(site)(place.wallId, (wall) => uXOf(wall, place.face, place.fromLeft.mm));
+  const place = panelOf(site, feedId)?.place;
+  if (isPanel(site, feedId)) return place && planner(site)(place.wallId, (wall) => uXOf(wall, place.face, place.fromLeft.mm));
   const box = site.boxes.find((b) => b.id === feedId);
   return box && planner(site)(box.wallId, (wall) => boxCentreX(wall, box));
 }
@@ -64,19 +68,18 @@ export function wantFeeds(house: House, want: Want): FeedCandidate[] {
   const place = want.places[0]!;
   const wall = house.site.walls.find((w) => w.id === place.wallId);
   const room = wall && house.site.rooms.find((r) => r.id === wall.faces[place.face].roomId);
-  const own = homeRunFor(
-    house.site,
-    house.edition,
-    want.name,
-    room ? [room] : [],
-    wantLoads(want).map((l, k) => loadOf(want, l, k, 'new')),
-    ownAmps(want),
-  );
+  const wanted = {
+    name: want.name,
+    rooms: room ? [room] : [],
+    loads: wantLoads(want).map((l, k) => loadOf(want, l, k, 'new')),
+    amps: ownAmps(want),
+  };
+  const own = [PANEL, ...subpanelsOf(house.site).map((p) => p.id)].map((id) => homeRunFor(house.site, house.edition, wanted, id));
   const [first] = house.site.boxes;
-  if (want.ownCircuit || !first) return [own];
+  if (want.ownCircuit || !first) return own;
   const placed = trialJob(house, want, first.id).changes.find((c) => c.do === 'place-box');
-  if (placed?.do !== 'place-box') return [own];
+  if (placed?.do !== 'place-box') return own;
   const trial: Trial = { from: (boxId) => trialJob(house, want, boxId), target: placed.box, site: house.site };
   const many = house.site.boxes.length > ALL_JUDGED ? { nearestFirst: byNearness(house, place) } : {};
-  return judgedFeeds(trial, { ownCircuit: own, ...many });
+  return judgedFeeds(trial, { ownCircuits: own, ...many });
 }

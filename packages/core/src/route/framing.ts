@@ -8,6 +8,9 @@ import { inches } from '../measure/index.js';
 import {
   boxRect,
   builtInName,
+  isPanel,
+  panelOf,
+  panelsOf,
   standsOut,
   uXOf,
   wallThicknessMm,
@@ -201,6 +204,8 @@ interface Spot {
   z: number;
   node: number;
   box?: Box;
+  /** name of the panel that hangs here */
+  panel?: string;
   /** the shelf or built-in on whose front it lies */
   front?: Fixture;
 }
@@ -266,14 +271,15 @@ export function framing(site: Site, places: readonly WantPlace[], options: Frami
     if (!sides.has(wall.id) || apart.has(wall.id))
       b.gap(node, `nobody walked round a room that ${wall.name} belongs to, so where it lies is not known`);
   }
-  const hung = site.panel?.place;
-  const panelWall = hung && walls.get(hung.wallId);
-  if (hung && panelWall && (!region || sides.has(panelWall.id))) {
+  for (const { id, panel } of panelsOf(site)) {
+    const hung = panel.place;
+    const panelWall = hung && walls.get(hung.wallId);
+    if (!hung || !panelWall || (region && !sides.has(panelWall.id))) continue;
     const u = uXOf(panelWall, hung.face, hung.fromLeft.mm);
     const z = Math.min(hung.bottom.mm + 350, panelWall.height.mm - 50);
-    const node = spotNode(panelWall, u, z, 'feed/panel');
-    boxes.set('panel', node);
-    spots.push({ wallId: panelWall.id, face: hung.face, u, z, node });
+    const node = spotNode(panelWall, u, z, `feed/${id}`);
+    boxes.set(id, node);
+    spots.push({ wallId: panelWall.id, face: hung.face, u, z, node, panel: panel.name });
   }
   const roomOf = (s: Spot): string => walls.get(s.wallId)!.faces[s.face].roomId;
   const placeNodes = places.map((p, i) => {
@@ -479,11 +485,11 @@ export function framing(site: Site, places: readonly WantPlace[], options: Frami
         .sort((x, y) => reach(x) - reach(y))[0];
       const node = column?.at.get(Math.round(spot.z));
       if (!column || node === undefined) {
-        b.gap(spot.node, `${spotName(site, spot)} lies where ${wall.name} has no bay to draw a cable through`);
+        b.gap(spot.node, `${spotName(spot)} lies where ${wall.name} has no bay to draw a cable through`);
         continue;
       }
       const outside = isOutdoors(rooms.get(wall.faces[spot.face].roomId)) && spot.box === undefined;
-      const doubts = (spot.box || spot.node === boxes.get('panel') ? doubt(column.bay) : 0) + (reach(column) > 1 ? 1 : 0);
+      const doubts = (spot.box || spot.panel !== undefined ? doubt(column.bay) : 0) + (reach(column) > 1 ? 1 : 0);
       b.edge(
         spot.node,
         node,
@@ -624,8 +630,7 @@ export function framing(site: Site, places: readonly WantPlace[], options: Frami
   };
 }
 
-const spotName = (site: Site, spot: Spot): string =>
-  spot.box?.name ?? (site.panel?.place?.wallId === spot.wallId ? site.panel.name : 'the wanted place');
+const spotName = (spot: Spot): string => spot.box?.name ?? spot.panel ?? 'the wanted place';
 const key = (i: number, j: number): string => `${i},${j}`;
 const meshKey = (u: number, z: number): string => `${Math.round(u)}|${Math.round(z)}`;
 
@@ -1014,7 +1019,7 @@ export function spaceWords(site: Site, space: string): string {
     case 'chase':
       return `a chase in ${wallName()}`;
     case 'feed':
-      return id === 'panel' ? (site.panel?.name ?? 'the panel') : (site.boxes.find((x) => x.id === id)?.name ?? id!);
+      return isPanel(site, id!) ? (panelOf(site, id)?.name ?? 'the panel') : (site.boxes.find((x) => x.id === id)?.name ?? id!);
     default:
       return space;
   }

@@ -1,5 +1,5 @@
 /** What is left as tasks of the solver, and what the solver found as bars. */
-import type { JobInHouse, Person, When } from '../model/index.js';
+import { circuitsBehind, deadWithPanel, type JobInHouse, PANEL, type Person, type When } from '../model/index.js';
 import { SHOP, waitOf, type Activity, type Left } from './activities.js';
 import { DAY, handsThere, hoursMask, localTime, minutesSince, SLOT, slotsOf, timeWords } from './calendar.js';
 import { blockSlots, outageBlocks, outagesIn, pieceOf, type Block, type Piece } from './outageBlock.js';
@@ -40,7 +40,7 @@ const inverse = (mask: Uint8Array): Uint8Array => mask.map((x) => 1 - x);
 const both = (x: Uint8Array, y: Uint8Array): Uint8Array => x.map((n, i) => n & y[i]!);
 
 /** Tasks for the solver: each block of an outage is one, everything else stands by itself. */
-export function asTasks({ when }: ScheduleInput, origin: string, left: Left, v: Variant): Made {
+export function asTasks({ when, jobs }: ScheduleInput, origin: string, left: Left, v: Variant): Made {
   const from = minutesSince(origin, when.from);
   const hands = handsThere(origin, v.people);
   const most = Math.max(0, ...hands);
@@ -101,26 +101,32 @@ export function asTasks({ when }: ScheduleInput, origin: string, left: Left, v: 
           const lag = lagOf(x.wait) - Math.floor(b.inner.get(a.id)! / SLOT);
           outer.set(endOf(x.id), Math.max(outer.get(endOf(x.id)) ?? 0, lag));
         }
-    const never = when.staysOn.filter((s) => s.never && goesOff(b, s.circuitId)).map((s) => inverse(hoursMask(origin, [s.never!])));
+    const never = when.staysOn.filter((s) => s.never && goesOff(b, s.circuitId, jobs)).map((s) => inverse(hoursMask(origin, [s.never!])));
     tasks.push({
       ...{ id: b.id, slots: blockSlots(b), hands: b.hands, earliest: notBefore(members) },
       after: [...outer].map(([id, lag]) => ({ id, lag })),
       ...mayOf(members, never),
     });
   }
-  const problems = [...off.problems, ...[...blocks.values()].flatMap((b) => tooLong(b, when, v, stretch * SLOT))];
+  const problems = [...off.problems, ...[...blocks.values()].flatMap((b) => tooLong(b, when, v, stretch * SLOT, jobs))];
   return { tasks, blocks, loose, hands, stretch, problems };
 }
 
-const goesOff = (b: Block, circuitId: string): boolean =>
-  b.groups.some((g) => g.targets.some((t) => t.key === circuitId || t.key === 'panel'));
+/** Whether what is switched off takes a circuit with it: itself, its panel, the breaker that feeds its panel. */
+function darkens(key: string, circuitId: string, jobs: readonly JobInHouse[]): boolean {
+  if (key === circuitId || key === PANEL) return true;
+  const site = jobs[0]?.found;
+  return site !== undefined && (deadWithPanel(site, key, circuitId) || circuitsBehind(site, key).includes(circuitId));
+}
+const goesOff = (b: Block, circuitId: string, jobs: readonly JobInHouse[]): boolean =>
+  b.groups.some((g) => g.targets.some((t) => darkens(t.key, circuitId, jobs)));
 
 /** An outage that is longer than what hangs on it may bear, or than anybody’s day. */
-function tooLong(b: Block, when: When, v: Variant, stretch: number): string[] {
+function tooLong(b: Block, when: When, v: Variant, stretch: number, jobs: readonly JobInHouse[]): string[] {
   const words = b.groups[0]!.targets.map((t) => t.words).join(' and ');
   return [
     ...when.staysOn.flatMap((s) => {
-      const longest = Math.max(0, ...outagesIn(b, 0).filter((o) => o.key === s.circuitId || o.key === 'panel').map((o) => o.end - o.start)); // prettier-ignore
+      const longest = Math.max(0, ...outagesIn(b, 0).filter((o) => darkens(o.key, s.circuitId, jobs)).map((o) => o.end - o.start)); // prettier-ignore
       return s.atMost !== undefined && longest > s.atMost
         ? [`${s.what} may be without for ${s.atMost} min, and ${words} is off for ${longest}: ${v.people.length < 2 ? 'a second pair of hands, or ' : ''}another feed for ${s.what} meanwhile.`] // prettier-ignore
         : [];
@@ -135,9 +141,9 @@ function tooLong(b: Block, when: When, v: Variant, stretch: number): string[] {
 function roomsOn(jobs: readonly JobInHouse[], key: string): string[] {
   const site = jobs[0]?.found;
   if (!site) return [];
-  if (key === 'panel') return ['the whole house'];
+  if (key === PANEL) return ['the whole house'];
   const rooms = new Set<string>();
-  for (const b of site.boxes.filter((x) => x.circuitId === key)) {
+  for (const b of site.boxes.filter((x) => x.circuitId !== undefined && darkens(key, x.circuitId, jobs))) {
     const roomId = site.walls.find((w) => w.id === b.wallId)?.faces[b.face].roomId;
     const room = site.rooms.find((r) => r.id === roomId);
     if (room) rooms.add(room.name);

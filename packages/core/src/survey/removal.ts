@@ -1,5 +1,5 @@
 /** Taking a room out of the survey, with its walls and what hangs on them; what stays behind is said before. */
-import type { Box, FaceId, Job, Site, Wall } from '../model/index.js';
+import { type Box, type FaceId, type Job, panelsOf, type Site, type Wall } from '../model/index.js';
 
 export interface Removal {
   site: Site;
@@ -67,9 +67,9 @@ export function withoutRoom(site: Site, roomId: string): Removal | undefined {
     });
   const needsOutside = walls.some((w) => FACES.some((f) => w.faces[f].roomId === outside.id));
   const rooms = [...others.filter((r) => r.id !== outside.id), ...(needsOutside || others.some((r) => r.id === outside.id) ? [outside] : [])];
-  const { place, ...panel } = site.panel ?? {};
-  const lostPanel = place !== undefined && goes.some((w) => w.id === place.wallId);
-  const { panel: _panel, lamps: _lamps, ...rest } = bare.site;
+  const onGone = (wallId: string): boolean => goes.some((w) => w.id === wallId);
+  const lostPanels = panelsOf(site).filter((p) => p.panel.place && onGone(p.panel.place.wallId));
+  const { lamps: _lamps, ...rest } = panelsOff(bare.site, onGone);
   const remaining = site.lamps?.filter((l) => l.roomId !== roomId);
   return {
     site: {
@@ -77,7 +77,6 @@ export function withoutRoom(site: Site, roomId: string): Removal | undefined {
       rooms,
       walls,
       ...(remaining ? { lamps: remaining } : {}),
-      ...(site.panel ? { panel: (lostPanel ? panel : site.panel) as NonNullable<Site['panel']> } : {}),
     },
     gone: [
       room.name,
@@ -86,13 +85,26 @@ export function withoutRoom(site: Site, roomId: string): Removal | undefined {
       ...count(bare.devices, 'device', 'devices'),
       ...count(bare.cables, 'cable', 'cables'),
       ...count(lamps.length, 'lampholder', 'lampholders'),
-      ...(lostPanel ? ['the place of the panel'] : []),
+      ...lostPanels.map((p) => `the place of the ${p.sub?.name ?? 'panel'}`),
     ],
     stays: staying.map((w) => w.name),
     ids: [roomId, ...goes.map((w) => w.id), ...boxes.map((b) => b.id)],
     faces: staying.flatMap((w) => facesOf(w, roomId).map((face) => ({ wallId: w.id, face }))),
   };
 } // prettier-ignore
+
+/** Panels that hung on a wall which goes hang nowhere that is known. */
+function panelsOff(site: Site, goes: (wallId: string) => boolean): Site {
+  const off = <T extends { place?: { wallId: string } | undefined }>(panel: T): T => {
+    const { place, ...rest } = panel;
+    return place && goes(place.wallId) ? (rest as T) : panel;
+  };
+  return {
+    ...site,
+    ...(site.panel ? { panel: off(site.panel) } : {}),
+    ...(site.subpanels ? { subpanels: site.subpanels.map(off) } : {}),
+  };
+}
 
 /**
  * The site without a wall, with what hangs on both of its sides. A room that was walked round along it is no closed round any more: its
@@ -104,9 +116,8 @@ export function withoutWall(site: Site, wallId: string): Removal | undefined {
   const boxes = site.boxes.filter((b) => b.wallId === wallId);
   const bare = withoutBoxes(site, new Set(boxes.map((b) => b.id)));
   const opened = site.rooms.filter((r) => r.sides?.some((s) => s.wallId === wallId));
-  const lost = site.panel?.place?.wallId === wallId;
-  const { panel: _, ...rest } = bare.site;
-  const { place: _place, ...panel } = site.panel ?? {};
+  const lost = panelsOf(site).filter((p) => p.panel.place?.wallId === wallId);
+  const rest = panelsOff(bare.site, (id) => id === wallId);
   return {
     site: {
       ...rest,
@@ -120,14 +131,13 @@ export function withoutWall(site: Site, wallId: string): Removal | undefined {
           ...(wanted ? { wanted } : {}),
         };
       }),
-      ...(site.panel ? { panel: (lost ? panel : site.panel) as NonNullable<Site['panel']> } : {}),
     },
     gone: [
       wall.name,
       ...count(boxes.length, 'box', 'boxes'),
       ...count(bare.devices, 'device', 'devices'),
       ...count(bare.cables, 'cable', 'cables'),
-      ...(lost ? ['the place of the panel'] : []),
+      ...lost.map((p) => `the place of the ${p.sub?.name ?? 'panel'}`),
     ],
     stays: opened.map((r) => r.name),
     ids: [wallId, ...boxes.map((b) => b.id)],

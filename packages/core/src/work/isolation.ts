@@ -2,7 +2,8 @@
 import { isReceptacle } from '../catalog/index.js';
 import { numbered, type Work, type WorkBox } from '../ledger/index.js';
 import { cablesBehind, onSurface } from '../layout/index.js';
-import type { Circuit, JobInHouse } from '../model/index.js';
+import { breakerNumber, PANEL, panelWith, subpanelOf, type Circuit, type JobInHouse } from '../model/index.js';
+import { behindFeeder } from '../panel/index.js';
 import { listed, step, type Draft, type Target } from './step.js';
 import { spent } from './times.js';
 
@@ -10,6 +11,8 @@ export interface Isolation {
   /** of its steps: the first has the plain ids */
   n: number;
   main: boolean;
+  /** the subpanel that is worked in, behind the breaker that feeds it; `main` is set for it too */
+  subpanel?: string;
   targets: Target[];
   /** boxes that are opened while it is off, with what is in each */
   boxes: { box: WorkBox; keys: string[] }[];
@@ -22,6 +25,7 @@ const stepsAt = (n: number): Pick<Target, 'off' | 'prove' | 'on'> => ({
 });
 
 export const PANEL_TARGET = 'panel';
+const capital = (words: string): string => `${words.charAt(0).toUpperCase()}${words.slice(1)}`;
 const unknownFeed = (boxId: string): string => `feed of ${boxId}`;
 
 /** Circuits whose conductors are in a box: its own, and those that its cables were traced to. */
@@ -79,23 +83,36 @@ export function isolationsOf(w: Work): Isolation[] {
   for (const x of firstOutlets(w)) join([x.circuitId]);
   // what hangs where an opening is cut is dead too, whichever circuit it is of; the main takes all of them
   if (!w.ownCircuit) for (const b of w.boxes) for (const key of behind(w, b)) join([...(groups[0]?.keys ?? []), key]);
-  const main = { keys: [PANEL_TARGET], boxes: [], main: true };
+  const sub = subpanelWorkedIn(w);
+  const main = { keys: [sub ?? PANEL_TARGET], boxes: [], main: true };
   const all: { keys: string[]; boxes: Isolation['boxes']; main?: boolean }[] = w.ownCircuit
     ? [main, ...groups]
     : [...groups, ...(breakerSwaps(w).length ? [main] : [])];
   const sole = all.length === 1 && all[0]!.keys.length === 1;
   const words = (key: string): string => {
     if (key === PANEL_TARGET) return 'the panel';
+    if (sub !== undefined && key === sub) return `the ${subpanelOf(w.found, sub)!.name}`;
     const circuit = w.planned.circuits.find((c) => c.id === key);
-    if (circuit) return `circuit ${circuit.number}`;
+    if (circuit) return `circuit ${breakerNumber(w.planned, circuit)}`;
     return `what feeds ${w.found.boxes.find((b) => unknownFeed(b.id) === key)?.name ?? 'the box'}`;
   };
   return all.map((g, n) => ({
     n,
     main: g.main === true,
+    ...(g.main && sub !== undefined ? { subpanel: sub } : {}),
     boxes: g.boxes,
     targets: g.keys.map((key) => ({ key, words: words(key), ...stepsAt(n), sole })),
   }));
+}
+
+/** The only panel that is worked in, where it is a subpanel: its feeder makes it dead. Work in two panels is done with the main off. */
+function subpanelWorkedIn(w: Work): string | undefined {
+  const panels = new Set([
+    ...(w.ownCircuit ? [w.ownCircuit.panelId ?? PANEL] : []),
+    ...breakerSwaps(w).map((x) => panelWith(w.found, x.circuitId)?.id ?? PANEL),
+  ]);
+  const [only] = panels;
+  return panels.size === 1 && only !== PANEL ? subpanelOf(w.found, only)?.id : undefined;
 }
 
 export const isolationOf = (list: readonly Isolation[], b: WorkBox): Isolation | undefined =>
@@ -104,17 +121,23 @@ export const isolationOf = (list: readonly Isolation[], b: WorkBox): Isolation |
 /** Off, locked, proved dead: the breakers of the boxes that are opened, or the main where the panel is. */
 export function off(w: Work, iso: Isolation, after: string[] | undefined): Draft[] {
   const { n, main, boxes, targets } = iso;
-  const numbers = targets.flatMap((t) => w.planned.circuits.find((c) => c.id === t.key)?.number ?? []);
+  const sub = behindFeeder(w.found, iso.subpanel);
+  const numbers = targets.flatMap((t) => {
+    const circuit = w.planned.circuits.find((c) => c.id === t.key);
+    return circuit ? [breakerNumber(w.planned, circuit)] : [];
+  });
   const known = new Set(w.planned.circuits.map((c) => c.id));
   // boxes whose breaker nobody knows: those that are opened, and those whose cables hang behind a cut
   const unnamed = w.found.boxes.filter((b) => targets.some((t) => t.key === unknownFeed(b.id) && !known.has(t.key))).map((b) => b.name);
-  const breaker = main
-    ? 'The main'
-    : numbers.length > 1
-      ? `Breakers ${listed(numbers)}`
-      : numbers.length === 1
-        ? `Breaker ${numbers[0]!}`
-        : 'The breaker that feeds the source box';
+  const breaker = sub
+    ? capital(sub.feeder)
+    : main
+      ? 'The main'
+      : numbers.length > 1
+        ? `Breakers ${listed(numbers)}`
+        : numbers.length === 1
+          ? `Breaker ${numbers[0]!}`
+          : 'The breaker that feeds the source box';
   return [
     step(
       numbered('breaker-off', n),
@@ -128,16 +151,24 @@ export function off(w: Work, iso: Isolation, after: string[] | undefined): Draft
         ...(unnamed.length && !main
           ? [`Which breaker feeds ${listed(unnamed)} is not known: find it before anything is opened there.`]
           : []),
-        ...(main ? ['A lamp that does not hang on this panel; then the cover off, and a barrier over the service lugs.'] : []),
+        ...(sub
+          ? [`A lamp that does not hang on the ${sub.name}; then the cover of the ${sub.name} off, and nothing in it touched yet.`]
+          : main
+            ? ['A lamp that does not hang on this panel; then the cover off, and a barrier over the service lugs.']
+            : []),
       ],
       {
         ...(after ? { after } : {}),
         place: { words: 'panel' },
-        cautions: main
+        cautions: sub
           ? [
-              'The service lugs and the wires to them stay live with the main off, and nothing in the house can make them dead. Unless you are licensed, have a licensed electrician do this.',
+              `All that hangs on the ${sub.name} is dark meanwhile. Its own main, where it has one, is not isolation: the feeder’s lugs stay live behind it. Unless you are licensed, have a licensed electrician do this.`,
             ]
-          : ['A tripped ground-fault receptacle is not isolation: its line side stays live.'],
+          : main
+            ? [
+                'The service lugs and the wires to them stay live with the main off, and nothing in the house can make them dead. Unless you are licensed, have a licensed electrician do this.',
+              ]
+            : ['A tripped ground-fault receptacle is not isolation: its line side stays live.'],
       },
     ),
     step(
@@ -145,11 +176,16 @@ export function off(w: Work, iso: Isolation, after: string[] | undefined): Draft
       'Prove it dead',
       [spent('prove dead', Math.max(targets.length, boxes.length, 1))],
       [
-        main
-          ? 'Prove the tester on a source that this main does not switch off: a battery-fed proving unit, or an outlet of another panel.'
-          : 'Prove the tester on a source known to be live.',
+        sub
+          ? `Prove the tester on a source that stays live: an outlet of another panel, or a battery-fed proving unit.`
+          : main
+            ? 'Prove the tester on a source that this main does not switch off: a battery-fed proving unit, or an outlet of another panel.'
+            : 'Prove the tester on a source known to be live.',
         ...(main
-          ? ['Test both bus bars to neutral and to ground, and every conductor within reach.', 'Prove the tester on that source again.']
+          ? [
+              `Test ${sub ? 'the feeder’s lugs and ' : ''}both bus bars to neutral and to ground, and every conductor within reach.`,
+              'Prove the tester on that source again.',
+            ]
           : [
               ...whereToTest(iso),
               'Prove the tester on the live source again. With the cover off, test every conductor and the metal box too.',
@@ -158,7 +194,7 @@ export function off(w: Work, iso: Isolation, after: string[] | undefined): Draft
           ? [
               `The same in each box that is opened: ${boxes
                 .map((x) => {
-                  const inside = circuitsIn(w, x.box).map((c) => c.number);
+                  const inside = circuitsIn(w, x.box).map((c) => breakerNumber(w.planned, c));
                   return `${x.box.box.name}${inside.length ? ` (circuit ${inside.join(' and ')})` : ''}`;
                 })
                 .join('; ')}. One reading that is not dead, in any of them: stop.`,
@@ -204,10 +240,12 @@ function newBreakerTests(w: Work): boolean {
 }
 
 /** On again: the last step of what was switched off. */
-export const on = (w: Work, { n, main }: Isolation, after: string[]): Draft =>
-  step(
+export const on = (w: Work, { n, main, subpanel }: Isolation, after: string[]): Draft => {
+  const sub = behindFeeder(w.found, subpanel);
+  const first = sub ? `${capital(sub.feeder)} on` : 'Main on';
+  return step(
     numbered('energise', n),
-    !main ? 'Breaker on' : w.ownCircuit ? 'Main on, then the new breaker' : 'Main on',
+    !main ? 'Breaker on' : w.ownCircuit ? `${first}, then the new breaker` : first,
     [spent('switch on')],
     [
       'Everybody’s hands off, covers on.',
@@ -216,3 +254,4 @@ export const on = (w: Work, { n, main }: Isolation, after: string[]): Draft =>
     ],
     { alters: true, after, place: { words: 'panel' } },
   );
+};

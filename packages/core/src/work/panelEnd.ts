@@ -2,8 +2,8 @@
 import { printSource } from '../catalog/index.js';
 import { numbered, type Work } from '../ledger/index.js';
 import { inches } from '../measure/index.js';
-import { legOf } from '../model/index.js';
-import { breakerSteps } from '../panel/index.js';
+import { breakerNumber, legOf, panelWith } from '../model/index.js';
+import { behindFeeder, breakerSteps } from '../panel/index.js';
 import { breakerSwaps, firstOutlets, type Isolation } from './isolation.js';
 import { step, type Draft, type Target } from './step.js';
 import { spent } from './times.js';
@@ -13,6 +13,7 @@ export function panelSide(w: Work, dead: Target[], after: string[]): Draft[] {
   const { ownCircuit, runs, job } = w;
   if (!ownCircuit) return [];
   const { breaker } = ownCircuit;
+  const sub = behindFeeder(w.found, ownCircuit.panelId);
   // as it is planned: its protection may have been asked for later
   const circuit = w.planned.circuits.find((c) => c.id === ownCircuit.circuit.id) ?? ownCircuit.circuit;
   const altered = job.changes.filter((x) => x.do === 'alter-circuit' && x.circuitId === circuit.id);
@@ -28,22 +29,27 @@ export function panelSide(w: Work, dead: Target[], after: string[]): Draft[] {
       protection: { arcFault: circuit.arcFault === 'breaker', groundFault: circuit.groundFault === 'breaker' },
     },
     breaker && { space: breaker.space, legs: [legOf(breaker.space)], imbalanceA: 0 },
+    sub,
   );
   return [
     step(
       'panel-connect',
-      `Connect in the panel${breaker ? `, space ${breaker.space}` : ''}`,
+      `Connect in the ${sub?.name ?? 'panel'}${breaker ? `, space ${breaker.space}` : ''}`,
       [spent('breaker in a panel')],
       // permit, main and proof of dead are steps of their own; cover, main and directory come after
       lines.slice(3, -2),
       {
         dead,
         after,
-        place: { words: 'panel' },
+        place: { words: sub?.name ?? 'panel' },
         connects: true,
         alters: true,
         changeIds: [ownCircuit.id, ...altered.map((x) => x.id)],
-        cautions: ['The service lugs stay live: nothing touches them, no tool lies above them.'],
+        cautions: [
+          sub
+            ? `Dead only as long as ${sub.feeder} stays off and locked.`
+            : 'The service lugs stay live: nothing touches them, no tool lies above them.',
+        ],
         asks: [
           {
             key: 'sheath-panel',
@@ -67,15 +73,16 @@ export function swapBreakers(w: Work, dead: Target[]): Draft[] {
   return breakerSwaps(w).map((x, n) => {
     const circuit = w.planned.circuits.find((c) => c.id === x.circuitId);
     const what = x.with.arcFault === 'breaker' ? 'arc-fault' : 'ground-fault';
+    const sub = behindFeeder(w.found, panelWith(w.found, x.circuitId)?.id);
     return step(
       numbered('swap-breaker', n),
-      `Set the ${what} breaker of circuit ${circuit?.number ?? '?'}`,
+      `Set the ${what} breaker of circuit ${circuit ? breakerNumber(w.planned, circuit) : '?'}`,
       [spent('breaker in a panel')],
       [
-        'With the main off and both bus bars proved dead: the old breaker’s terminal dead too.',
+        `${sub ? `In the ${sub.name}, with the main or ${sub.feeder} off` : 'With the main off'} and both bus bars proved dead: the old breaker’s terminal dead too.`,
         'Note where its hot and its neutral are. Hot off the old breaker first, old breaker out; new one off, into the same space.',
         `Neutral of this circuit from the bar to the breaker, the breaker’s own white lead to the bar; hot to the breaker last, tightened to what is printed on it.`,
-        'Cover on before the main. Press its test button once it is on: it has to trip and to set again.',
+        `Cover on before ${sub ? 'its feed' : 'the main'}. Press its test button once it is on: it has to trip and to set again.`,
       ],
       {
         dead,
@@ -84,7 +91,9 @@ export function swapBreakers(w: Work, dead: Target[]): Draft[] {
         connects: true,
         changeIds: [x.id],
         cautions: [
-          'The service lugs and the wires to them stay live with the main off. Unless you are licensed, have a licensed electrician do this.',
+          sub
+            ? 'Its own main, where it has one, leaves the feeder’s lugs live. Unless you are licensed, have a licensed electrician do this.'
+            : 'The service lugs and the wires to them stay live with the main off. Unless you are licensed, have a licensed electrician do this.',
           'Of the make and type listed for this panel; a circuit that shares its neutral takes another kind.',
         ],
       },
@@ -101,7 +110,7 @@ export function protectFirst(w: Work, isolations: readonly Isolation[]): { n: nu
       n: iso?.n ?? 0,
       draft: step(
         numbered('protect-first', n),
-        `Set the protective receptacle as the first outlet of circuit ${circuit?.number ?? '?'}`,
+        `Set the protective receptacle as the first outlet of circuit ${circuit ? breakerNumber(w.planned, circuit) : '?'}`,
         [spent('open and take apart'), spent('strip, splice, land', 2), spent('mount device and plate')],
         [
           'Find the box that the cable from the panel reaches first; test it dead, every pair, before anything is touched.',

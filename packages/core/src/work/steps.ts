@@ -55,7 +55,7 @@ function prepare(w: Work): Draft {
       after: [],
       cautions: panelWork
         ? [
-            'The plan asks for a new breaker: the service lugs stay live with the main off. Unless you are licensed, have a licensed electrician do it.',
+            `The plan asks for a new breaker${w.ownCircuit?.panelId === undefined ? ': the service lugs stay live with the main off' : ' in a subpanel'}. Unless you are licensed, have a licensed electrician do it.`,
           ]
         : [],
     },

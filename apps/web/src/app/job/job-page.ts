@@ -16,7 +16,7 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import { NavigationEnd, Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
 import { NgbTooltip } from '@ng-bootstrap/ng-bootstrap';
 import { countWords } from '@saddle/core/ledger';
-import { STAGES, type Stage } from '@saddle/core/model';
+import { breakerNumber, type Stage, STAGES } from '@saddle/core/model';
 import { isTicked } from '@saddle/core/work';
 import { filter, map, startWith } from 'rxjs';
 import { DocumentNotices } from '../document/document-notices';
@@ -112,7 +112,11 @@ export class JobPage {
       this.session.job().houseName,
       this.session.job().edition.replace('-', ' '),
       ...(boxes.length
-        ? [circuits.map((c) => `circuit ${c.number}${c.breakerA ? `, ${c.breakerA} A` : ''}`).join(', ') || 'circuit not known']
+        ? [
+            circuits
+              .map((c) => `circuit ${breakerNumber(this.session.work().planned, c)}${c.breakerA ? `, ${c.breakerA} A` : ''}`)
+              .join(', ') || 'circuit not known',
+          ]
         : []),
       ...(this.session.job().closed ? ['part of the house'] : []),
     ].join(' · ');

@@ -1,6 +1,16 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { printAwg, parsePower } from '@saddle/core/measure';
-import { RESERVED_USES, type Breaker, type Circuit, type Load } from '@saddle/core/model';
+import {
+  breakersOf,
+  fromPanel,
+  panelWith,
+  RESERVED_USES,
+  siteFrom,
+  subpanelsOf,
+  type Breaker,
+  type Circuit,
+  type Load,
+} from '@saddle/core/model';
 import { circuitSheet, putBreaker, putCircuit } from '@saddle/core/panel';
 import { nanoid } from 'nanoid';
 import { ChoiceField, type Choice } from '../fields/choice-field';
@@ -22,18 +32,21 @@ export class CircuitForm {
   readonly breakerId = input.required<string>();
   readonly dropped = output<void>();
   protected readonly circuit = computed((): Circuit => this.session.surveyed().circuits.find((c) => c.id === this.circuitId())!);
-  protected readonly breaker = computed((): Breaker => this.session.surveyed().panel!.breakers.find((b) => b.id === this.breakerId())!);
+  protected readonly breaker = computed((): Breaker => breakersOf(this.session.surveyed()).find((b) => b.id === this.breakerId())!);
+  private readonly panel = computed(() => panelWith(this.session.surveyed(), this.circuitId())!);
   protected readonly sheet = computed(() => circuitSheet(this.session.surveyed(), this.circuit(), this.session.edition()));
-  protected readonly ratings: Choice[] = [15, 20, 25, 30, 40, 50, 60].map((a) => ({ value: `${a}`, label: `${a} A` }));
+  protected readonly ratings: Choice[] = [15, 20, 25, 30, 40, 50, 60, 70, 80, 90, 100, 125].map((a) => ({
+    value: `${a}`,
+    label: `${a} A`,
+  }));
   protected readonly reserved: Choice[] = RESERVED_USES.map((value) => ({
     value,
     label: value === 'none' ? 'nothing special' : value.replace(/-/g, ' '),
   }));
   protected readonly ties = computed((): Choice[] => [
     { value: '', label: 'none' },
-    ...this.session
-      .surveyed()
-      .panel!.breakers.filter((b) => b.id !== this.breakerId())
+    ...this.panel()
+      .panel.breakers.filter((b) => b.id !== this.breakerId())
       .sort((a, b) => a.space - b.space)
       .map((b) => ({ value: b.id, label: `space ${b.space}` })),
   ]);
@@ -46,9 +59,12 @@ export class CircuitForm {
   });
   protected readonly wires = computed(() => this.sheet().gauges.map(printAwg).join(', ') || 'none seen yet');
   protected readonly feeds = computed(() =>
-    this.sheet()
-      .boxes.map((b) => (b.room ? `${b.name} (${b.room})` : b.name))
-      .join(', '),
+    [
+      ...subpanelsOf(this.session.surveyed())
+        .filter((p) => p.fedBy === this.breakerId())
+        .map((p) => `the ${p.name}`),
+      ...this.sheet().boxes.map((b) => (b.room ? `${b.name} (${b.room})` : b.name)),
+    ].join(', '),
   );
   protected loadError = '';
 
@@ -56,7 +72,9 @@ export class CircuitForm {
     this.session.editSite(`Circuit ${this.circuit().number}`, (site) => putCircuit(site, this.circuitId(), part));
   }
   protected putBreaker(part: Partial<Breaker>): void {
-    this.session.editSite(`Breaker ${this.circuit().number}`, (site) => putBreaker(site, this.breakerId(), part));
+    this.session.editSite(`Breaker ${this.circuit().number}`, (site) =>
+      fromPanel(site, this.panel().id, putBreaker(siteFrom(site, this.panel().id), this.breakerId(), part)),
+    );
   }
   protected rating(text: string | undefined): Circuit['breakerA'] {
     return text ? (Number(text) as Circuit['breakerA']) : undefined;

@@ -1,6 +1,15 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { hiddenFeeds } from '@saddle/core/demo';
-import { FEED_READINGS, type Breaker, type FeedReading, type FeedTest, type Site } from '@saddle/core/model';
+import {
+  breakerNumber,
+  breakersOf,
+  FEED_READINGS,
+  panelsOf,
+  type Breaker,
+  type FeedReading,
+  type FeedTest,
+  type Site,
+} from '@saddle/core/model';
 import {
   addTests,
   bestSwitchOffs,
@@ -38,7 +47,9 @@ export class FeedsPanel {
   private readonly session = inject(HouseSession);
   protected readonly readings = FEED_READINGS.map((value) => ({ value, label: READING_WORDS[value] }));
   private readonly site = this.session.surveyed;
-  protected readonly breakers = computed((): Breaker[] => [...(this.site().panel?.breakers ?? [])].sort((a, b) => a.space - b.space));
+  protected readonly breakers = computed((): Breaker[] =>
+    panelsOf(this.site()).flatMap((p) => [...p.panel.breakers].sort((a, b) => a.space - b.space)),
+  );
   protected readonly keepOn = signal<ReadonlySet<string>>(new Set());
   protected readonly off = signal<ReadonlySet<string>>(new Set());
   protected readonly shown = signal<Record<string, FeedReading | undefined>>({});
@@ -92,8 +103,9 @@ export class FeedsPanel {
   protected readonly ready = computed(() => this.off().size > 0 && this.open().some((b) => this.shown()[b.box.id]));
 
   protected number(breakerId: string): string {
-    const breaker = this.site().panel?.breakers.find((b) => b.id === breakerId);
-    return this.site().circuits.find((c) => c.id === breaker?.circuitId)?.number ?? '?';
+    const breaker = breakersOf(this.site()).find((b) => b.id === breakerId);
+    const circuit = this.site().circuits.find((c) => c.id === breaker?.circuitId);
+    return circuit ? breakerNumber(this.site(), circuit) : '?';
   }
   protected toggle(which: 'off' | 'keepOn', id: string): void {
     this[which].update((set) => (set.has(id) ? new Set([...set].filter((x) => x !== id)) : new Set([...set, id])));

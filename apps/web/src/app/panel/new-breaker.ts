@@ -1,6 +1,7 @@
-import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, output, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, output, signal } from '@angular/core';
 import { parsePower } from '@saddle/core/measure';
-import { addBreaker, breakerFindings, breakerPlaces, breakerSteps, type NewCircuit } from '@saddle/core/panel';
+import { addBreaker, behindFeeder, breakerFindings, breakerPlaces, breakerSteps, type NewCircuit } from '@saddle/core/panel';
+import { PANEL, panelOf } from '@saddle/core/model';
 import { smallestGaugeFor } from '@saddle/core/codebook';
 import { nanoid } from 'nanoid';
 import { ChoiceField, type Choice } from '../fields/choice-field';
@@ -68,6 +69,7 @@ const PROTECTIONS = ['none', 'arc-fault', 'ground-fault', 'arc-fault and ground-
 })
 export class NewBreaker {
   private readonly session = inject(HouseSession);
+  readonly panelId = input(PANEL);
   readonly placed = output<number>();
   protected readonly ratings: Choice[] = [15, 20, 30, 40, 50].map((a) => ({ value: `${a}`, label: `${a} A` }));
   protected readonly poles: Choice[] = [
@@ -95,7 +97,7 @@ export class NewBreaker {
       .map((r) => ({ value: r.id, label: r.name })),
   );
   protected readonly partners = computed((): Choice[] =>
-    (this.session.surveyed().panel?.breakers ?? [])
+    [...(panelOf(this.session.surveyed(), this.panelId())?.breakers ?? [])]
       .filter((b) => b.poles === 1 && b.tiedTo === undefined)
       .sort((a, b) => a.space - b.space)
       .map((b) => ({ value: b.circuitId, label: `space ${b.space}` })),
@@ -120,7 +122,7 @@ export class NewBreaker {
       ...(f.partner ? { sharesNeutralWith: f.partner } : {}),
     };
   });
-  private readonly allPlaces = computed(() => breakerPlaces(this.session.surveyed(), this.wanted()));
+  private readonly allPlaces = computed(() => breakerPlaces(this.session.surveyed(), this.wanted(), this.panelId()));
   protected readonly places = computed((): Choice[] =>
     this.allPlaces().map((p) => ({
       value: `${p.space}`,
@@ -130,9 +132,13 @@ export class NewBreaker {
   /** the best place, until another is chosen */
   protected readonly space = linkedSignal((): string | undefined => this.places()[0]?.value);
   private readonly chosen = computed(() => this.allPlaces().find((p) => `${p.space}` === this.space()));
-  private readonly findings = computed(() => breakerFindings(this.session.surveyed(), this.session.edition(), this.wanted()));
+  private readonly findings = computed(() =>
+    breakerFindings(this.session.surveyed(), this.session.edition(), this.wanted(), this.panelId()),
+  );
   protected readonly rows = computed((): FindingRow[] => this.findings().map((f) => ({ ...f, key: f.rule, cures: [] })));
-  protected readonly steps = computed(() => breakerSteps(this.wanted(), this.chosen()));
+  protected readonly steps = computed(() =>
+    breakerSteps(this.wanted(), this.chosen(), behindFeeder(this.session.surveyed(), this.panelId())),
+  );
   protected readonly stops = computed(() => [
     ...(this.form().name.trim() ? [] : ['say what it is to feed']),
     ...(this.chosen()?.refused ? [this.chosen()!.refused!] : []),
@@ -149,7 +155,7 @@ export class NewBreaker {
     const space = Number(this.space());
     const wanted = this.wanted();
     const done = this.session.editSite(`Breaker for ${wanted.name}`, (site) =>
-      addBreaker(site, wanted, space, { circuit: nanoid(10), breaker: nanoid(10) }),
+      addBreaker(site, wanted, space, { circuit: nanoid(10), breaker: nanoid(10) }, this.panelId()),
     );
     if (done) this.placed.emit(space);
   }

@@ -3,6 +3,8 @@ import { panelFromCsv, type CsvReport } from '@saddle/core/exchange';
 import { CsvReportView } from '../exchange/csv-report';
 import {
   dropBreaker,
+  dropSubpanel,
+  feedersFor,
   freeSpaces,
   hangPanel,
   legLoads,
@@ -10,16 +12,19 @@ import {
   noteEmpty,
   panelRows,
   putPanel,
+  putSubpanel,
   startPanel,
+  startSubpanel,
   type PanelSpace,
 } from '@saddle/core/panel';
-import type { Panel, Site } from '@saddle/core/model';
+import { fromPanel, PANEL, panelOf, panelsOf, siteFrom, subpanelOf, type Panel, type Site, type Subpanel } from '@saddle/core/model';
 import { nanoid } from 'nanoid';
 import { ChoiceField, type Choice } from '../fields/choice-field';
 import { LengthField } from '../fields/length-field';
 import { roomFaces } from '@saddle/core/survey';
 import { Segmented, type Segment } from '../fields/segmented';
 import { TextField } from '../fields/text-field';
+import { YesNoField } from '../fields/yes-no-field';
 import { HouseSession } from '../house/house-session';
 import { FindingList, type FindingRow } from '../ledger/finding-list';
 import { CircuitForm } from './circuit-form';
@@ -28,10 +33,10 @@ import { NewBreaker } from './new-breaker';
 
 type Tab = 'circuit' | 'feeds' | 'new' | 'panel';
 
-/** The panel of the house: what stands in its spaces, what each feeds, what hangs on each leg. */
+/** The panels of the house: what stands in their spaces, what each feeds, what hangs on each leg. */
 @Component({
   selector: 'sa-panel-page',
-  imports: [CsvReportView, ChoiceField, LengthField, TextField, Segmented, FindingList, CircuitForm, FeedsPanel, NewBreaker],
+  imports: [CsvReportView, ChoiceField, LengthField, TextField, Segmented, YesNoField, FindingList, CircuitForm, FeedsPanel, NewBreaker],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './panel-page.html',
 })
@@ -40,7 +45,13 @@ export class PanelPage {
   /** a space to start with: `?space=4` */
   readonly space = input<string>();
   protected readonly site = this.session.surveyed;
-  protected readonly panel = computed((): Panel | undefined => this.site().panel);
+  /** which panel is shown; one that went gives way to the main one */
+  private readonly asked = signal(PANEL);
+  protected readonly panelId = computed(() => (panelOf(this.site(), this.asked()) ? this.asked() : PANEL));
+  protected readonly panel = computed((): Panel | undefined => panelOf(this.site(), this.panelId()));
+  protected readonly sub = computed((): Subpanel | undefined => subpanelOf(this.site(), this.panelId()));
+  protected readonly panels = computed((): Segment<string>[] => panelsOf(this.site()).map((p) => ({ value: p.id, label: p.panel.name })));
+  protected readonly query = computed(() => (this.sub() ? `&panel=${this.panelId()}` : ''));
   protected readonly tabs: Segment<Tab>[] = [
     { value: 'circuit', label: 'circuit' },
     { value: 'feeds', label: 'what feeds what' },
@@ -50,11 +61,12 @@ export class PanelPage {
   protected readonly tab = signal<Tab>('circuit');
   protected readonly spacesChoices: Choice[] = [4, 8, 12, 16, 20, 24, 30, 32, 40, 42].map((n) => ({ value: `${n}`, label: `${n} spaces` }));
   protected readonly startWith = signal('24');
-  protected readonly rows = computed(() => panelRows(this.site()));
+  protected readonly rows = computed(() => panelRows(siteFrom(this.site(), this.panelId())));
   /** stays where the person put it: nothing that changes in the panel moves it */
-  protected readonly chosen = linkedSignal<{ asked: string | undefined; first: number | undefined }, number>({
-    source: () => ({ asked: this.space(), first: this.panel()?.breakers[0]?.space }),
-    computation: ({ asked, first }, before) => (before && before.source.asked === asked ? before.value : Number(asked) || first || 1),
+  protected readonly chosen = linkedSignal<{ asked: string | undefined; panel: string; first: number | undefined }, number>({
+    source: () => ({ asked: this.space(), panel: this.panelId(), first: this.panel()?.breakers[0]?.space }),
+    computation: ({ asked, panel, first }, before) =>
+      before && before.source.asked === asked && before.source.panel === panel ? before.value : (before ? 0 : Number(asked)) || first || 1,
   });
   protected readonly at = computed((): PanelSpace | undefined =>
     this.rows()
@@ -62,8 +74,13 @@ export class PanelPage {
       .find((s) => s.space === this.chosen()),
   );
   protected readonly legs = computed((): FindingRow[] =>
-    legLoads(this.site()).map((l) => ({ ...l.judged, key: `leg ${l.leg}`, title: `Leg ${l.leg}`, cures: [] })),
+    legLoads(this.site(), this.panelId()).map((l) => ({ ...l.judged, key: `leg ${l.leg}`, title: `Leg ${l.leg}`, cures: [] })),
   );
+  protected readonly mainWords = computed(() => {
+    const [panel, sub] = [this.panel(), this.sub()];
+    if (sub && sub.main === undefined && !panel?.mainA) return 'main: nobody looked';
+    return sub?.main === 'lugs' ? 'no main of its own' : `main ${panel?.mainA ? `${panel.mainA} A` : 'not read'}`;
+  });
   protected readonly covered = computed(() => this.panel()?.covered.join(', ') ?? '');
   protected readonly coveredError = signal('');
   protected readonly free = computed(() => (this.panel() ? freeSpaces(this.panel()!).length : 0));
@@ -75,9 +92,47 @@ export class PanelPage {
   };
   protected readonly csv = signal<CsvReport | undefined>(undefined);
 
+  /** an edit of the panel that is shown, as if it were the only one */
   protected edit(title: string, change: (site: Site) => Site): boolean {
-    return this.session.editSite(title, change);
+    const id = this.panelId();
+    return this.session.editSite(title, (site) => fromPanel(site, id, change(siteFrom(site, id))));
   }
+  protected show(id: string): void {
+    this.asked.set(id);
+    this.csv.set(undefined);
+  }
+  protected another(): void {
+    const id = nanoid(10);
+    const n = this.panels().length;
+    if (!this.session.editSite('Another panel', (site) => startSubpanel(site, id, n > 1 ? `Subpanel ${n}` : 'Subpanel', 6))) return;
+    this.show(id);
+    this.tab.set('panel');
+  }
+  protected dropPanel(): void {
+    const id = this.panelId();
+    this.session.editSite(`${this.panel()!.name} taken out`, (site) => dropSubpanel(site, id));
+  }
+  protected setSub(part: Partial<Subpanel>): void {
+    const id = this.panelId();
+    this.session.editSite(this.panel()!.name, (site) => putSubpanel(site, id, part));
+  }
+  protected readonly feeders = computed((): Choice[] =>
+    feedersFor(this.site(), this.panelId()).map((b) => {
+      const circuit = this.site().circuits.find((c) => c.id === b.circuitId);
+      const at = panelsOf(this.site()).find((p) => p.panel.breakers.includes(b));
+      return { value: b.id, label: `${circuit?.number ?? '?'} ${circuit?.name ?? ''}${at?.sub ? `, ${at.panel.name}` : ''}` };
+    }),
+  );
+  protected readonly mains: Choice[] = [
+    { value: 'breaker', label: 'a breaker of its own' },
+    { value: 'lugs', label: 'none: the feeder on lugs' },
+  ];
+  protected readonly bars: Choice[] = [
+    { value: 'apart', label: 'on bars of their own' },
+    { value: 'joined', label: 'joined by a bar, strap or screw' },
+  ];
+  protected asMain = (value: string | undefined): Subpanel['main'] => (value === 'breaker' || value === 'lugs' ? value : undefined);
+  protected asBars = (value: string | undefined): Subpanel['bars'] => (value === 'apart' || value === 'joined' ? value : undefined);
   protected start(): void {
     this.edit('Panel', (site) => startPanel(site, Number(this.startWith())));
   }
@@ -127,11 +182,11 @@ export class PanelPage {
     if (!file) return;
     const site = this.site();
     if (file.size > 1024 * 1024) this.csv.set({ rows: [], error: `${file.name} is over 1 MB: no directory is that large.`, site });
-    else this.csv.set(panelFromCsv(await file.text(), site));
+    else this.csv.set(panelFromCsv(await file.text(), site, this.panelId()));
     picked.value = '';
   }
   protected takeCsv(): void {
     const report = this.csv();
-    if (report && this.edit('Directory from a table', () => report.site)) this.csv.set(undefined);
+    if (report && this.session.editSite('Directory from a table', () => report.site)) this.csv.set(undefined);
   }
 }

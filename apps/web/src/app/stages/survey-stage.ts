@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { parsePower } from '@saddle/core/measure';
-import { RESERVED_USES, type Box, type Circuit, type FaceId, type House, type Site, type Wall } from '@saddle/core/model';
+import { type Box, type Circuit, circuitCalled, type FaceId, type House, RESERVED_USES, type Site, type Wall } from '@saddle/core/model';
 import { nanoid } from 'nanoid';
 import { ChoiceField, type Choice } from '../fields/choice-field';
 import { LengthField } from '../fields/length-field';
@@ -75,7 +75,7 @@ export class SurveyStage {
     if (!source) return;
     const number = part.number ?? '1';
     // a breaker that is noted already is that one
-    const there = this.session.house.surveyed().circuits.find((c) => c.number === number);
+    const there = circuitCalled(this.session.house.surveyed(), number);
     const made: Circuit = there ?? { id: nanoid(10), number, name: `circuit ${number}`, voltsNominal: 120, ...part };
     this.edit(`Circuit ${made.number}`, (site) => ({
       ...site,

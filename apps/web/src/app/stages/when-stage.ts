@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
-import { inHouse, usualWhen, type Hours, type JobInHouse, type Person, type StaysOn, type When } from '@saddle/core/model';
+import { breakerNumber, type Hours, inHouse, type JobInHouse, type Person, type StaysOn, usualWhen, type When } from '@saddle/core/model';
 import { localBy } from '@saddle/core/schedule';
 import { TIMES } from '@saddle/core/work';
 import { nanoid } from 'nanoid';
@@ -91,7 +91,9 @@ export class WhenStage {
     ),
   ]);
   protected readonly circuits = computed(() =>
-    this.session.work().planned.circuits.map((c) => ({ value: c.id, label: `${c.number}, ${c.name}` })),
+    this.session
+      .work()
+      .planned.circuits.map((c) => ({ value: c.id, label: `${breakerNumber(this.session.work().planned, c)}, ${c.name}` })),
   );
   protected readonly day = computed(() => this.when().from.slice(0, 10));
   protected readonly clock = computed(() => this.when().from.slice(11));

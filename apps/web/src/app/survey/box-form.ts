@@ -3,18 +3,19 @@ import { BOX_KINDS, BOX_KIND_IDS, DEVICE_KINDS, isReceptacle } from '@saddle/cor
 import { AWG_SIZES, parseVolume } from '@saddle/core/measure';
 import {
   asSeen,
-  BOX_TROUBLES,
-  isPreset,
-  presetWords,
-  untold,
-  said,
   type Box,
+  BOX_TROUBLES,
   type BoxTrouble,
+  breakerNumber,
   type Cable,
   type CableEnd,
   type ConductorUse,
   type Device,
+  isPreset,
   type MeasuredLength,
+  presetWords,
+  said,
+  untold,
   type Wall,
 } from '@saddle/core/model';
 import { addDevice, dropDevice, setCable, setDevice, toggledTrouble, tracedUse, usesShown } from '@saddle/core/survey';
@@ -120,7 +121,7 @@ export class BoxForm {
       .map(({ device }) => ({ value: device.id, label: device.name })),
   );
   protected readonly circuits = computed((): Choice[] =>
-    this.host.surveyed().circuits.map((c) => ({ value: c.id, label: `${c.number} ${c.name}` })),
+    this.host.surveyed().circuits.map((c) => ({ value: c.id, label: `${breakerNumber(this.host.surveyed(), c)} ${c.name}` })),
   );
   protected readonly placeWords = computed(() => {
     const { place } = this.box();

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
-import type { JobWant, MeasuredLength, Want, WantLamps, WantPlace } from '@saddle/core/model';
+import { panelsOf, subpanelsOf, type JobWant, type MeasuredLength, type Want, type WantLamps, type WantPlace } from '@saddle/core/model';
 import { USUAL_STOCK } from '@saddle/core/route';
 import { roomFaces } from '@saddle/core/survey';
 import { nextPlace, putPlace, shelvesAt, toFace, toShelf, putWant } from '@saddle/core/purpose';
@@ -192,7 +192,14 @@ export class WantForm {
     this.mostError.set(wrong ? `“${text}” is no number of wires; 10 would be one.` : '');
     if (!wrong) this.setStock({ most12: text === '' ? undefined : value });
   }
-  protected readonly feeds = computed((): Choice[] => this.session.job().found.boxes.map((b) => ({ value: b.id, label: b.name })));
+  protected readonly feeds = computed((): Choice[] => {
+    const { found } = this.session.job();
+    // with one panel a circuit of its own is the other choice; with more it has to be said of which
+    const panels = subpanelsOf(found).length
+      ? panelsOf(found).map((p) => ({ value: p.id, label: `a new breaker in the ${p.panel.name}` }))
+      : [];
+    return [...panels, ...found.boxes.map((b) => ({ value: b.id, label: b.name }))];
+  });
   protected from(id: string | undefined): void {
     this.put({ from: id });
   }

@@ -337,7 +337,8 @@ describe('steps of a new breaker', () => {
   });
   it('two poles have no neutral to land unless the cable brings one; a subpanel keeps its bars apart', () => {
     expect(says({ poles: 2 })).toMatch(/a neutral, where the cable has one/);
-    expect(says({})).toMatch(/subpanel grounds and neutrals have bars of their own/);
+    const sub = { name: 'Shed panel', feeder: 'breaker 12 in the Panel' };
+    expect(breakerSteps(plain, undefined, sub).join(' ')).toMatch(/Grounds and neutrals have bars of their own here/);
   });
 });
 
