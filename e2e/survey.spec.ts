@@ -95,6 +95,7 @@ test('wrong entries are refused beside the field, and the year as a whole', asyn
   await expect(page.getByTestId('refusal')).toContainText('at least 100 mm');
   await expect(page.getByTestId('refusal')).toContainText('framing, spacing');
   await page.getByRole('button', { name: 'Nothing was changed' }).click();
+  await page.getByRole('button', { name: /^More: .*gangs/ }).click();
   await fill(page.getByRole('region', { name: 'Hall box' }), 'gangs', '-2');
   await expect(page.getByTestId('refusal')).toContainText('at least one gang');
   await fill(page.getByRole('region', { name: 'Hall box' }), 'volume, in³', 'roomy');
@@ -103,6 +104,45 @@ test('wrong entries are refused beside the field, and the year as a whole', asyn
   await expect(page.getByTestId('refusal')).toContainText('(built)');
   await page.reload();
   await expect(wall.getByLabel('stud spacing')).toHaveValue('16');
+});
+
+test('a box and its cables show what the job in hand asks for; the rest is behind a fold, and nothing goes away under the hand', async ({
+  page,
+}) => {
+  await openJob(page, 'survey');
+  const box = page.getByRole('region', { name: 'Hall box' });
+  const shown = box.locator('input:visible, select:visible');
+  await expect(box.getByLabel('kind of box')).toBeVisible();
+  // it was 39 for this box and its two cables
+  expect(await shown.count()).toBeLessThan(25);
+  await expect(box.getByLabel('sheath inside the box')).toHaveCount(2);
+  await expect(box.getByLabel('sheath inside the box').first()).toBeHidden();
+  await box
+    .getByRole('button', { name: /^More: .*sheath inside/ })
+    .first()
+    .click();
+  await fill(box, 'sheath inside the box', '1/8');
+  await box
+    .getByRole('button', { name: /^Only what is asked for/ })
+    .first()
+    .click();
+  // too short: now the ledger asks for it, and it stays in sight, said or not
+  await expect(box.getByLabel('sheath inside the box').first()).toBeVisible();
+  await fill(box, 'sheath inside the box', '1/2');
+  await expect(box.getByLabel('sheath inside the box').first()).toBeVisible();
+  // from which side a cable comes in has a field
+  await box
+    .getByRole('button', { name: /^More: .*where it comes in/ })
+    .first()
+    .click();
+  await box.getByLabel('it comes in').first().selectOption('from below');
+  await saved(page);
+  await page.reload();
+  await box
+    .getByRole('button', { name: /^More: .*where it comes in/ })
+    .first()
+    .click();
+  await expect(box.getByLabel('it comes in').first()).toHaveValue('bottom');
 });
 
 test('the whole ledger is one click away, worst first', async ({ page }) => {

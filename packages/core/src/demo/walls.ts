@@ -16,7 +16,7 @@ import {
 import { addRoom, type RoomAnswers } from '../survey/index.js';
 import { inch } from './lengths.js';
 
-const OUTSIDE: Room = { id: 'outside', name: 'not yet entered', use: 'outdoors' };
+const OUTSIDE: Room = { id: 'outside', name: 'room not entered', use: 'outdoors' };
 const round = (...inchesRound: number[]): Pick<RoomAnswers, 'lengths' | 'turns'> => ({
   lengths: inchesRound.map((l) => measured(inches(l), `${l}`)),
   turns: inchesRound.map(() => 'right' as const),

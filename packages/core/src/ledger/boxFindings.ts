@@ -543,7 +543,7 @@ function assumedValues(w: Work, wall: Wall): Finding {
   if (assumed.length === 0)
     return finding('assumed', subject, 'survey', title, {
       verdict: 'ok',
-      says: 'everything was measured',
+      says: 'all that it rests on was measured',
       sums: [],
       source: { from: 'measured' },
     });

@@ -88,6 +88,8 @@ export const JobWant = z.strictObject({
   weights: Weights.default(EVEN_WEIGHTS),
   /** receptacles side by side in each box; absent: one */
   gangs: z.literal([1, 2], 'one receptacle or two in a box').optional(),
+  /** a protective face where the rules don’t ask for one too; of a run, the first box’s; absent: as they ask */
+  face: z.literal('ground-fault').optional(),
   /** low voltage beside it, in the same divided box */
   lowVoltage: z.boolean().optional(),
   /** its own cable, from this box to where it goes, as measured along its way; absent: nobody measured */

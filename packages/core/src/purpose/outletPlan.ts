@@ -148,6 +148,8 @@ function newDevice(
   const heavy = breakerA !== undefined && breakerA >= 20 && want.loads.some((l) => loadAmps({ ...l }, 120) > 12);
   const rating = heavy ? 20 : 15;
   const beside = second ? '-b' : '';
+  // what goes on hangs on the LOAD side of the first
+  const protective = want.face === 'ground-fault' && i === 0 && !second;
   const at = { id: ownId(want.id, `${nth('device', i)}${beside}`), boxId: ownId(want.id, nth('box', i)) };
   if (want.kind === 'lights')
     return {
@@ -163,7 +165,7 @@ function newDevice(
     device: {
       ...at,
       name: short(`${several(want) ? `${want.name} receptacle ${i + 1}` : `${want.name} receptacle`}${second ? ', second' : ''}`),
-      kind: outdoors ? `ground-fault-${rating}` : `duplex-${rating}`,
+      kind: outdoors || protective ? `ground-fault-${rating}` : `duplex-${rating}`,
       tamperResistant: true,
       ...(outdoors ? { weatherResistant: true, inUseCover: true } : {}),
     },

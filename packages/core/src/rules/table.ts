@@ -100,6 +100,18 @@ export const RULES: readonly Rule[] = [
   rule('device-state', 'feed', 'State of an old device', 'worn, scorched, not looked at'),
   rule('panel-licensed', 'feed', 'Who may do this', 'said of every new breaker'),
   rule('panel-stays-live', 'feed', 'What stays live', 'said of every new breaker: lugs and service wires'),
+  rule(
+    'panel-bars',
+    'feed',
+    'Neutrals and grounds in a subpanel',
+    'whether they have bars of their own: joined they are at the service alone',
+    ['250.24(A)(5)'],
+  ),
+  rule('panel-feeder', 'feed', 'Feeder of a subpanel', 'all that is noted behind it at once, leg by leg, against its breaker', ['215.2']),
+  rule('panel-building', 'feed', 'Panel in another building', 'said of a panel in a building of its own: disconnect and ground rods', [
+    '225.31',
+    '250.32',
+  ]),
   rule('panel-space', 'feed', 'A free space', 'spaces of the panel, legs, balance', ['408.54', '210.4']),
   rule('panel-rating', 'feed', 'Amps for this room', 'a circuit of its own in kitchen, dining room, pantry, laundry, bathroom, garage', [
     '210.11(C)',

@@ -58,7 +58,7 @@ export function withoutRoom(site: Site, roomId: string): Removal | undefined {
   const boxes = site.boxes.filter(inRoom);
   const bare = withoutBoxes(site, new Set(boxes.map((b) => b.id)));
   const lamps = site.lamps?.filter((l) => l.roomId === roomId) ?? [];
-  const outside = site.rooms.find((r) => r.id === 'outside') ?? { id: 'outside', name: 'not yet entered', use: 'outdoors' as const };
+  const outside = site.rooms.find((r) => r.id === 'outside') ?? { id: 'outside', name: 'room not entered', use: 'outdoors' as const };
   const walls = bare.site.walls
     .filter((w) => !goes.some((g) => g.id === w.id))
     .map((w) => {

@@ -109,7 +109,7 @@ export function addRoom(site: Site, answers: RoomAnswers, unit: LengthUnit): Add
   const problems: string[] = [];
   const { shared = {} } = answers;
   const walls = [...site.walls];
-  const outside = site.rooms.find((r) => r.id === 'outside') ?? { id: 'outside', name: 'not yet entered', use: 'outdoors' as const };
+  const outside = site.rooms.find((r) => r.id === 'outside') ?? { id: 'outside', name: 'room not entered', use: 'outdoors' as const };
   const sides: RoomSide[] = answers.lengths.map((length, i) => {
     const turn = answers.turns[i]!;
     const known = shared[i];

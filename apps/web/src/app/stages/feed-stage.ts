@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, signa
 import { RouterLink } from '@angular/router';
 import { loadShares } from '@saddle/core/codebook';
 import type { FeedCandidate } from '@saddle/core/feeds';
-import type { Breaker, Circuit } from '@saddle/core/model';
+import { type Breaker, type Circuit, panelOf, subpanelOf } from '@saddle/core/model';
 import { breakerPlaces } from '@saddle/core/panel';
 import { allow, forbid, wantedAsPlanned } from '@saddle/core/purpose';
 import { scaleLinear } from 'd3-scale';
@@ -95,7 +95,7 @@ import { WordMark } from '../words/word';
         <div class="fields">
           @if (places().length) {
             <sa-choice-field
-              label="space in the panel"
+              [label]="'space in the ' + panelName()"
               [value]="o.breaker ? '' + o.breaker.space : undefined"
               [choices]="places()"
               (set)="setSpace($event)"
@@ -192,7 +192,9 @@ export class FeedStage {
     const { runs, boxes } = this.session.work();
     const [run] = runs;
     if (!run) return `${boxes[0]?.box.name ?? ''}, on`;
-    return run.from ? `${run.from.box.name}, fed by` : 'The panel, by a';
+    return run.from
+      ? `${run.from.box.name}, fed by`
+      : `The ${panelOf(this.session.job().found, this.own()?.panelId)?.name ?? 'panel'}, by a`;
   });
   protected readonly rows = computed(() => {
     const circuit = this.circuit();
@@ -225,17 +227,15 @@ export class FeedStage {
 
   /** the circuit of its own, where the plan has one */
   protected readonly own = computed(() => this.session.work().ownCircuit);
+  protected readonly panelName = computed(() => subpanelOf(this.session.job().found, this.own()?.panelId)?.name ?? 'panel');
   protected readonly places = computed((): Choice[] => {
     const own = this.own();
     if (!own?.breaker) return [];
-    return breakerPlaces(this.session.job().found, {
-      name: own.circuit.name,
-      ratingA: 20,
-      poles: own.breaker.poles,
-      gauge: 12,
-      rooms: [],
-      loads: [],
-    })
+    return breakerPlaces(
+      this.session.job().found,
+      { name: own.circuit.name, ratingA: own.circuit.breakerA ?? 20, poles: own.breaker.poles, gauge: 12, rooms: [], loads: [] },
+      own.panelId,
+    )
       .filter((p) => !p.refused)
       .map((p) => ({ value: `${p.space}`, label: `${p.space}, leg ${p.legs.join(' and ')}` }))
       .sort((a, b) => Number(a.value) - Number(b.value));

@@ -1,4 +1,5 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { NgTemplateOutlet } from '@angular/common';
+import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, signal } from '@angular/core';
 import { BOX_KINDS, BOX_KIND_IDS, DEVICE_KINDS, isReceptacle } from '@saddle/core/catalog';
 import { AWG_SIZES, parseVolume } from '@saddle/core/measure';
 import {
@@ -24,19 +25,38 @@ import { nanoid } from 'nanoid';
 import { ChoiceField, type Choice } from '../fields/choice-field';
 import { LengthField } from '../fields/length-field';
 import { TextField } from '../fields/text-field';
+import { askedFields, BOX_FIELDS, CABLE_FIELDS, DEVICE_FIELDS, type SurveyField } from '@saddle/core/ledger';
+import { JobSession } from '../job/job-session';
 import { SURVEY_HOST } from './survey-host';
 import { RouterLink } from '@angular/router';
 import { WordMark } from '../words/word';
 
+/** What is behind a fold, in words. */
+const FIELD_WORDS: Partial<Record<SurveyField, string>> = {
+  ...{
+    volume: 'volume',
+    gangs: 'gangs',
+    depth: 'depth',
+    clamps: 'clamps',
+    material: 'material',
+    name: 'name',
+    hangsOn: 'what it hangs on',
+  },
+  ...{ condition: 'how it is', setback: 'front edge', screws: 'its screws', trouble: 'what was found wrong' },
+  ...{ side: 'where it comes in', metal: 'metal', sheath: 'sheath', white: 'its white', free: 'free ends', inside: 'sheath inside' },
+  ...{ wired: 'how it is wired', state: 'its state', circuit: 'its circuit' },
+};
+
 /** One surveyed box in figures: kind, size, place, cables with the side they come from, device. */
 @Component({
   selector: 'sa-box-form',
-  imports: [WordMark, RouterLink, LengthField, ChoiceField, TextField],
+  imports: [NgTemplateOutlet, WordMark, RouterLink, LengthField, ChoiceField, TextField],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './box-form.html',
 })
 export class BoxForm {
   protected readonly host = inject(SURVEY_HOST);
+  private readonly job = inject(JobSession, { optional: true });
   readonly boxId = input.required<string>();
   protected readonly boxKinds: Choice[] = [
     ...BOX_KIND_IDS.map((value) => ({ value, label: BOX_KINDS[value].name })),
@@ -206,6 +226,34 @@ export class BoxForm {
     };
     this.host.editSite('Another cable', (found) => ({ ...found, cables: [...found.cables, cable] }));
   }
+  /** fields that the job in hand asks for, and those it asked for since this box was opened: nothing goes away under the hand */
+  private readonly asked = linkedSignal<{ box: string; asked: Set<string> }, ReadonlySet<string>>({
+    source: () => ({
+      box: this.boxId(),
+      asked: this.job ? askedFields(this.job.ledger(), this.host.surveyed(), this.box()) : new Set<string>(),
+    }),
+    computation: ({ box, asked }, before) => (before?.source.box === box ? new Set([...before.value, ...asked]) : asked),
+  });
+  /** boxes, cables and devices of which all fields are shown */
+  protected readonly unfolded = signal<ReadonlySet<string>>(new Set());
+  protected toggleFold(id: string): void {
+    this.unfolded.update((all) => (all.has(id) ? new Set([...all].filter((x) => x !== id)) : new Set([...all, id])));
+  }
+  private isFirst(id: string, field: SurveyField): boolean {
+    const measuredOnly = this.box().kind === 'other' && ['volume', 'depth', 'clamps', 'material', 'gangs'].includes(field);
+    return this.asked().has(`${id}/${field}`) || (measuredOnly && id === this.box().id);
+  }
+  protected folded(id: string, field: SurveyField): boolean {
+    return !this.unfolded().has(id) && !this.isFirst(id, field);
+  }
+  /** what is behind the fold of a thing; undefined where nothing is */
+  protected rest(id: string): string | undefined {
+    const fields: readonly SurveyField[] =
+      id === this.box().id ? BOX_FIELDS : this.cables().some((c) => c.cable.id === id) ? CABLE_FIELDS : DEVICE_FIELDS;
+    const words = fields.filter((f) => f in FIELD_WORDS && !this.isFirst(id, f)).map((f) => FIELD_WORDS[f]);
+    return words.length ? `More: ${words.join(', ')}` : undefined;
+  }
+  protected asSide = (value: string | undefined): CableEnd['side'] => this.sides.find((s) => s.value === value)?.value as CableEnd['side'];
   protected presets = presetWords;
   /** What came filled in was looked at, and is so. */
   protected soSeen(what: Cable | Device | Box): void {

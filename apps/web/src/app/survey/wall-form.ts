@@ -1,3 +1,4 @@
+import { NgTemplateOutlet } from '@angular/common';
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { FINISHES, FINISH_IDS } from '@saddle/core/catalog';
 import {
@@ -28,7 +29,7 @@ import { WordMark } from '../words/word';
 /** One wall in figures: size, framing, make-up, what both rooms can measure from, what is in the bay. */
 @Component({
   selector: 'sa-wall-form',
-  imports: [WordMark, LengthField, ChoiceField, TextField, YesNoField],
+  imports: [NgTemplateOutlet, WordMark, LengthField, ChoiceField, TextField, YesNoField],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './wall-form.html',
 })
@@ -52,6 +53,7 @@ export class WallForm {
       layers: this.wall().faces[face].layers,
       base: this.wall().faces[face].baseHeight,
       open: this.wall().faces[face].open ?? false,
+      entered: this.wall().faces[face].roomId !== 'outside',
     })),
   );
   protected readonly newRoom = computed(() => this.faces()[0]?.room ?? 'room');

@@ -90,7 +90,7 @@ import { JobSession } from '../job/job-session';
       }
       @if (want().kind !== 'lights') {
         <div class="fields">
-          <sa-yes-no label="a circuit of its own from the panel" [value]="want().ownCircuit" (set)="put({ ownCircuit: $event ?? false })" />
+          <sa-yes-no label="a circuit of its own from the panel" [value]="want().ownCircuit" (set)="setOwn($event ?? false)" />
           @if (want().ownCircuit) {
             <sa-choice-field
               label="its breaker, A"
@@ -114,6 +114,24 @@ import { JobSession } from '../job/job-session';
               [optional]="true"
               hint="open: it is not on the list"
               (set)="put({ lowVoltageRun: $event })"
+            />
+          }
+          @if ((want().kind === 'outlet' || want().kind === 'run') && !want().lowVoltage) {
+            <sa-choice-field
+              label="its receptacle"
+              [value]="want().face ?? ''"
+              [choices]="faceChoices"
+              (set)="put({ face: $event === 'ground-fault' ? $event : undefined })"
+            />
+          }
+          @if (want().ownCircuit && panels().length) {
+            <sa-choice-field
+              label="its breaker stands in"
+              [value]="want().from"
+              [choices]="panels()"
+              [unknown]="true"
+              unknownLabel="whichever suits best"
+              (set)="from($event)"
             />
           }
           @if (!want().ownCircuit) {
@@ -192,14 +210,23 @@ export class WantForm {
     this.mostError.set(wrong ? `“${text}” is no number of wires; 10 would be one.` : '');
     if (!wrong) this.setStock({ most12: text === '' ? undefined : value });
   }
-  protected readonly feeds = computed((): Choice[] => {
+  protected readonly faceChoices: Choice[] = [
+    { value: '', label: 'as the room asks' },
+    { value: 'ground-fault', label: 'ground-fault protective, what goes on behind it' },
+  ];
+  /** more than one panel: then it has to be said which */
+  protected readonly panels = computed((): Choice[] => {
     const { found } = this.session.job();
-    // with one panel a circuit of its own is the other choice; with more it has to be said of which
-    const panels = subpanelsOf(found).length
-      ? panelsOf(found).map((p) => ({ value: p.id, label: `a new breaker in the ${p.panel.name}` }))
-      : [];
-    return [...panels, ...found.boxes.map((b) => ({ value: b.id, label: b.name }))];
+    return subpanelsOf(found).length ? panelsOf(found).map((p) => ({ value: p.id, label: p.panel.name })) : [];
   });
+  protected readonly feeds = computed((): Choice[] => [
+    ...this.panels().map((p) => ({ ...p, label: `a new breaker in the ${p.label}` })),
+    ...this.session.job().found.boxes.map((b) => ({ value: b.id, label: b.name })),
+  ]);
+  /** a feed that was chosen is one of the other kind then */
+  protected setOwn(ownCircuit: boolean): void {
+    this.put({ ownCircuit, from: undefined });
+  }
   protected from(id: string | undefined): void {
     this.put({ from: id });
   }

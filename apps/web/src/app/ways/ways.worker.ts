@@ -8,17 +8,9 @@ let judged: { key: string; feeds: FeedCandidate[] } | undefined;
 
 addEventListener('message', ({ data }: MessageEvent<{ house: House; want: Want }>) => {
   const { house, want } = data;
-  const key = JSON.stringify([
-    house.site,
-    house.edition,
-    want.places,
-    want.loads,
-    want.lamps,
-    want.kind,
-    want.ownCircuit,
-    want.ownA,
-    want.name,
-  ]);
+  // everything of the want but where the cable may go bears on its feeds
+  const { forbidden: _forbidden, via: _via, weights: _weights, chosen: _chosen, ...bearing } = want;
+  const key = JSON.stringify([house.site, house.edition, bearing]);
   if (judged?.key !== key) {
     postMessage({ says: `judging ${house.site.boxes.length} boxes and the panel` });
     judged = { key, feeds: wantFeeds(house, want) };
