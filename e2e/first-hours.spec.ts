@@ -143,6 +143,51 @@ test('a house with basement and attic, made without a job: storeys switch, and i
   await expect(page.getByTestId('way-0')).toContainText(/doubt/);
 });
 
+test('a raceway in a garage of one’s own: five outlets along two walls, from need to the steps; no stud is taken for found', async ({
+  page,
+}) => {
+  await house(page, 'Teal Yard 6', '1992');
+  await room(page, 'garage', 'garage', `21' 4", 19' 8", 21' 4", 19' 8"`, { below: 'slab' });
+  const plan = page.url().replace(/(\/houses\/[\w-]+).*/, '$1');
+  await page.goto(`${plan}/panel`);
+  await page.getByTestId('start-panel').click();
+  await page.getByRole('button', { name: 'panel', exact: true }).click();
+  await page.getByLabel('it hangs on').selectOption({ label: 'garage, wall 2, from the garage' });
+  await saved(page);
+  await page.goto(`/start?house=${plan.split('/').at(-1)}`);
+  await page.getByTestId('purpose-raceway').click();
+  await page.getByLabel('wall, seen from').selectOption({ label: 'garage, wall 1, from the garage' });
+  await fill(page, 'from its left end to the middle of the box', `3' 1"`);
+  await page.getByTestId('start').click();
+  await expect(page).toHaveURL(/\/need$/);
+  for (let n = 2; n <= 5; n++) {
+    await page.getByTestId('add-place').click();
+    await expect(page.getByRole('heading', { name: `Outlet ${n}` })).toBeVisible();
+  }
+  // past the end of its wall it is refused where it was typed, and stays as it was
+  const fourth = page.getByLabel('from its left end to the middle of the box').nth(3);
+  await fourth.fill('400');
+  await fourth.press('Enter');
+  await expect(page.getByTestId('refusal')).toContainText(/past the end|lie/);
+  await page.getByRole('button', { name: 'Nothing was changed' }).click();
+  await page.getByLabel('wall, seen from').nth(4).selectOption({ label: 'garage, wall 2, from the garage' });
+  await saved(page);
+  await page.getByRole('navigation', { name: 'Stages of the job' }).getByRole('link', { name: 'Route' }).click();
+  await expect(page.getByTestId('way-0')).toContainText('in a raceway', { timeout: 20_000 });
+  await page.getByRole('button', { name: 'holes and lengths' }).click();
+  const pieces = page.getByTestId('raceway-pieces');
+  await expect(pieces.getByRole('row').filter({ hasText: 'device box' })).toHaveCount(5);
+  await expect(pieces.getByRole('row').filter({ hasText: 'inside corner' })).not.toHaveCount(0);
+  await page.getByRole('button', { name: 'ways', exact: true }).click();
+  await page.getByRole('button', { name: 'Take this way' }).click();
+  await saved(page);
+  await page.getByRole('group', { name: 'Which findings' }).getByRole('button', { name: 'all' }).click();
+  // nobody found a stud: what holds the track can’t be told
+  await expect(page.locator('.finding', { hasText: 'What the raceway is screwed to' })).toHaveAttribute('data-verdict', 'can’t tell');
+  await page.getByRole('navigation', { name: 'Stages of the job' }).getByRole('link', { name: 'Work' }).click();
+  await expect(page.getByText(/Prove it dead/).first()).toBeVisible();
+});
+
 test('a yard along a wall: no ceiling, no four walls; an outlet is wanted from it', async ({ page }) => {
   await house(page, 'Brook End 1', '1978');
   await room(page, 'kitchen', 'kitchen', `11' 6", 10', 11' 6", 10'`);

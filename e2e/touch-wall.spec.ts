@@ -39,3 +39,19 @@ test('a wall surveyed by touch, and an outlet raised from it', async ({ page }) 
   await showAll(page);
   await expect(breaker).toHaveAttribute('data-verdict', 'can’t tell');
 });
+
+test('the tape and the ledger’s bar with its counts are in sight, without scrolling', async ({ page }) => {
+  await page.goto('/jobs/aquarium-alcove/box');
+  const field = page.locator('.tape-entry input');
+  await expect(field).toBeVisible();
+  await expect(field).toBeInViewport({ ratio: 1 });
+  const bar = page.locator('.ledger-toggle');
+  await expect(bar).toBeInViewport({ ratio: 1 });
+  await expect(bar).toContainText(/\d stop/);
+  // neither lies over the other
+  const [tape, foot] = [await page.locator('sa-tape').boundingBox(), await bar.boundingBox()];
+  expect(tape!.y + tape!.height).toBeLessThanOrEqual(foot!.y + 1);
+  await page.goto('/houses/quince-street-14/walls/sewing-hall/A');
+  await expect(field).toBeInViewport({ ratio: 1 });
+  await expect(page.getByRole('button', { name: 'Wall to the right, round the room' })).toContainText('›');
+});

@@ -123,7 +123,7 @@ export function addRoom(site: Site, answers: RoomAnswers, unit: LengthUnit): Add
       const off = length.mm - wall.length.mm;
       if (Math.abs(off) > SHARED_WITHIN_MM)
         problems.push(
-          `Wall ${i + 1} was measured ${printLength(length.mm, unit)}, and ${wall.name} is ${printLength(wall.length.mm, unit)}: ${printLength(Math.abs(off), unit)} apart, too much for one wall.`,
+          `Wall ${i + 1} was measured ${printLength(length.mm, unit)}, and ${wall.name} is ${printLength(wall.length.mm, unit)}: ${printLength(Math.abs(off), unit)} apart, too much for one wall. A room along a part of it has a wall of its own there.`,
         );
       if (wall.faces[known.face].roomId !== outside.id) problems.push(`Wall ${i + 1}: that face of ${wall.name} belongs to another room.`);
       walls[at] = { ...wall, faces: { ...wall.faces, [known.face]: { ...wall.faces[known.face], roomId: answers.id } } };

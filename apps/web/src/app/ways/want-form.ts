@@ -21,7 +21,7 @@ import { JobSession } from '../job/job-session';
       </div>
       @for (p of want().places; track $index) {
         <h4>{{ want().places.length > 1 ? 'Outlet ' + ($index + 1) : want().kind === 'lights' ? 'The switch' : 'Where' }}</h4>
-        <div class="fields">
+        <div class="fields wide">
           <sa-choice-field label="wall, seen from" [value]="p.wallId + '|' + p.face" [choices]="faces()" (set)="setFace($index, $event)" />
           @if (want().kind === 'raceway' && shelvesAt(p); as shelves) {
             @if (shelves.length > 0) {
