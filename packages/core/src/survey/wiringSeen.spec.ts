@@ -4,7 +4,7 @@ import { quinceStreet } from '../demo/index.js';
 import type { Site } from '../model/index.js';
 import { wiringPlan } from '../wiring/index.js';
 import { DEFAULT_SCHOOLS } from '../model/index.js';
-import { addDevice, dropDevice, setCable, setDevice, tracedUse, usesShown } from './wiringSeen.js';
+import { addDevice, dropDevice, setCable, setDevice, setHolds, tracedUse, usesShown } from './wiringSeen.js';
 
 const { site } = quinceStreet;
 const cableOf = (s: Site, id: string) => s.cables.find((c) => c.id === id)!;
@@ -45,4 +45,27 @@ it('devices come and go, each with its own kind', () => {
   const split = setDevice(two, 'new', { split: 'half switched' });
   expect(split.devices.find((d) => d.id === 'new')!.split).toBe('half switched');
   expect(dropDevice(dropDevice(split, 'new'), 'lamp').devices).toEqual(site.devices);
+});
+
+describe('what a box is for', () => {
+  // as the survey puts a new box down: with a receptacle that nobody saw
+  const fresh: Site = {
+    ...site,
+    boxes: [...site.boxes, { ...site.boxes.find((b) => b.id === 'alcove-box')!, id: 'fresh', name: 'Fresh box' }],
+    devices: [...site.devices, { id: 'fresh-device', name: 'Fresh box receptacle', boxId: 'fresh', kind: 'duplex-15', presets: ['kind'] }],
+  };
+  const inIt = (s: Site) => s.devices.filter((d) => d.boxId === 'fresh');
+  it('a receptacle that only came filled in goes with a junction or a switch, so that it isn’t counted; back again it comes back', () => {
+    const junction = setHolds(fresh, 'fresh', 'junction');
+    expect([inIt(junction), junction.boxes.at(-1)!.holds]).toEqual([[], 'junction']);
+    expect(inIt(setHolds(fresh, 'fresh', 'switch'))).toEqual([]);
+    const back = setHolds(junction, 'fresh', undefined);
+    expect([inIt(back).map((d) => [d.kind, d.presets]), 'holds' in back.boxes.at(-1)!]).toEqual([[['duplex-15', ['kind']]], false]);
+  });
+  it('one that was seen stays: that it lies in a junction box is for a person to say', () => {
+    const seen = setDevice(fresh, 'fresh-device', { kind: 'duplex-20' });
+    expect(inIt(setHolds(seen, 'fresh', 'junction')).map((d) => d.kind)).toEqual(['duplex-20']);
+    // a box that always was for a receptacle and lost its device is not given one
+    expect(inIt(setHolds({ ...fresh, devices: site.devices }, 'fresh', undefined))).toEqual([]);
+  });
 });

@@ -1,6 +1,6 @@
 /** Edits of what was seen in an opened box: its cables, what their conductors do, its devices. Each gives a new site. */
 import { DEVICE_KINDS } from '../catalog/index.js';
-import { said, type Cable, type ConductorUse, type Device, type Site, type Box, type BoxTrouble } from '../model/index.js';
+import { idOf, isPreset, said, type Cable, type ConductorUse, type Device, type Site, type Box, type BoxTrouble } from '../model/index.js';
 import { devicesIn, usesTaken } from '../wiring/index.js';
 
 export const setCable = (site: Site, cableId: string, part: Partial<Cable>): Site => ({
@@ -61,3 +61,26 @@ export function addDevice(site: Site, boxId: string, id: string, kind: Device['k
   return { ...site, devices: [...site.devices, { id, name, boxId, kind }] };
 }
 export const dropDevice = (site: Site, deviceId: string): Site => ({ ...site, devices: site.devices.filter((d) => d.id !== deviceId) });
+
+/**
+ * What a box is for. A receptacle that only came filled in goes where there is a switch or only splices, and comes back with a box for one:
+ * it was never seen, and would count in the fill.
+ */
+export function setHolds(site: Site, boxId: string, holds: Box['holds']): Site {
+  const box = site.boxes.find((b) => b.id === boxId);
+  if (!box) return site;
+  const { holds: _, ...rest } = box;
+  const boxes = site.boxes.map((b) => (b === box ? { ...rest, ...(holds === undefined || holds === 'receptacle' ? {} : { holds }) } : b));
+  const mine = site.devices.filter((d) => d.boxId === boxId);
+  const forReceptacle = holds === undefined || holds === 'receptacle';
+  if (!forReceptacle) return { ...site, boxes, devices: site.devices.filter((d) => d.boxId !== boxId || !isPreset(d, 'kind')) };
+  if (mine.length || box.holds === undefined) return { ...site, boxes };
+  const device: Device = {
+    id: idOf(boxId, 'device'),
+    name: `${box.name} receptacle`.slice(0, 120),
+    boxId,
+    kind: 'duplex-15',
+    presets: ['kind'],
+  };
+  return { ...site, boxes, devices: [...site.devices, device] };
+}

@@ -19,7 +19,7 @@ import {
   untold,
   type Wall,
 } from '@saddle/core/model';
-import { addDevice, dropDevice, setCable, setDevice, toggledTrouble, tracedUse, usesShown } from '@saddle/core/survey';
+import { addDevice, dropDevice, setCable, setDevice, setHolds, toggledTrouble, tracedUse, usesShown } from '@saddle/core/survey';
 import { boxClamps, boxMaterial, boxVolume, cablesIn, devicesIn } from '@saddle/core/wiring';
 import { nanoid } from 'nanoid';
 import { ChoiceField, type Choice } from '../fields/choice-field';
@@ -155,6 +155,10 @@ export class BoxForm {
       ...found,
       boxes: found.boxes.map((b) => (b.id === id ? said(b, part) : b)),
     }));
+  }
+  protected setHolds(holds: string | undefined): void {
+    const is = (['switch', 'junction'] as const).find((h) => h === holds);
+    this.host.editSite(this.box().name, (found) => setHolds(found, this.boxId(), is));
   }
   protected setKind(kind: string): void {
     const id = kind as Box['kind'];
