@@ -1,3 +1,4 @@
 export * from './length.js';
+export * from './keypad.js';
 export * from './gauge.js';
 export * from './quantity.js';

@@ -108,6 +108,8 @@ export const DeadProof = z.strictObject({
   hotGround: ProofReading.optional(),
   neutralGround: ProofReading.optional(),
   testerAfter: ProofReading.optional(),
+  /** who took the readings */
+  by: Name.optional(),
 });
 export type DeadProof = z.infer<typeof DeadProof>;
 
@@ -127,7 +129,14 @@ export const StepValue = z.strictObject({
   /** mm, volts or plain number, as the step asks */ value: z.number().min(-60_000).max(60_000),
   as: z.string().max(80).optional(),
   at: Instant,
+  /** nobody measured it: it stands in, and passes as nothing */
+  estimated: z.boolean().optional(),
 });
+
+/** The household warned, or a breaker locked or labelled: by whom, and when. */
+export const TOLD = ['household', 'breaker'] as const;
+export const Told = z.strictObject({ of: z.string().min(1).max(80), what: z.enum(TOLD), by: Name, at: Instant });
+export type Told = z.infer<typeof Told>;
 
 export const Work = z.strictObject({
   ticks: z.array(Tick).max(500).default([]),
@@ -135,6 +144,8 @@ export const Work = z.strictObject({
   values: z.array(StepValue).max(500).default([]),
   /** clocks of steps that are not ticked yet */
   timers: z.array(Timer).max(500).optional(),
+  /** who knows of an outage, and who locked or labelled its breaker */
+  told: z.array(Told).max(120).optional(),
   /** one for each circuit that was switched off */
   proofs: z.array(DeadProof).max(60).default([]),
 });

@@ -9,3 +9,4 @@ export * from './readings.js';
 export * from './roomList.js';
 export * from './wiringSeen.js';
 export * from './removal.js';
+export * from './foundElse.js';

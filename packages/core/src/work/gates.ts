@@ -1,7 +1,7 @@
 /** What keeps a step from being ticked, and the record of ticks, proofs and values. No clock: the caller brings the time. */
 import { dropTimer, minutesOn } from './timer.js';
 import { PANEL, wiresAt } from '../model/index.js';
-import type { DeadProof, Finding, Job, JobInHouse, ProofReading, StepValue } from '../model/index.js';
+import type { DeadProof, Finding, Job, JobInHouse, ProofReading, StepValue, Told } from '../model/index.js';
 import { printLength } from '../measure/index.js';
 import type { Target } from './step.js';
 import { restingOn } from './outages.js';
@@ -74,6 +74,8 @@ export function proofState(job: Job, target: Target, now?: string): ProofState {
   const last = proof.testerAfter?.at;
   if (now && last && Date.parse(now) - Date.parse(last) > PROOF_LASTS_MS)
     reasons.push('over four hours since it was proved dead: prove it again');
+  else if (now && last && new Date(now).toDateString() !== new Date(last).toDateString())
+    reasons.push('it was proved dead on another day: prove it again');
   return { proved: reasons.length === 0, next, reasons };
 }
 
@@ -110,6 +112,8 @@ export function judgeAsk(ask: StepAsk, value: StepValue | undefined, unit: JobIn
   const close = ask.unit === 'length' ? 0.8 : 1e-9;
   const low = ask.least !== undefined && value.value < ask.least - close;
   const high = ask.most !== undefined && value.value > ask.most + close;
+  if (value.estimated && !low && !high)
+    return { verdict: 'can’t tell', says: `${[`about ${say(value.value)}, estimated`, range].filter(Boolean).join(', ')}: measure it` };
   return low || high
     ? { verdict: 'stop', says: `${[say(value.value), range].filter(Boolean).join(', ')}. ${ask.otherwise}` }
     : { verdict: 'ok', says: [say(value.value), range].filter(Boolean).join(', ') };
@@ -159,8 +163,11 @@ export function gateOf(job: JobInHouse, step: Step, steps: Step[], findings: Fin
       reasons.push(`not known yet: ${f.title}. ${f.ask ?? ''}`.trim());
   }
   for (const ask of step.asks) {
-    const judged = judgeAsk(ask, valueOf(job, step.id, ask.key), job.unit);
-    if (judged.verdict !== 'ok') reasons.push(`${ask.label}: ${judged.says}`);
+    const value = valueOf(job, step.id, ask.key);
+    const judged = judgeAsk(ask, value, job.unit);
+    // an estimated length lets the work go on and stays open in the record; volts are read, never estimated
+    const standsIn = value?.estimated === true && ask.unit === 'length' && judged.verdict === 'can’t tell';
+    if (judged.verdict !== 'ok' && !standsIn) reasons.push(`${ask.label}: ${judged.says}`);
   }
   return reasons;
 }
@@ -221,12 +228,35 @@ export function untick<J extends Job>(job: J, stepId: string, steps: Step[]): J 
 export function enterProof<J extends Job>(job: J, target: Target, key: ProofKey, reading: ProofReading): J {
   const was = proofOf(job, target);
   const kept: DeadProof = { of: target.key };
+  if (was.by !== undefined) kept.by = was.by;
   for (const k of PROOF_ORDER.slice(0, PROOF_ORDER.indexOf(key))) kept[k] = was[k];
   kept[key] = reading;
   const ticks = key === 'testerAfter' ? job.work.ticks : job.work.ticks.filter((t) => t.step !== target.prove);
   const others = job.work.proofs.filter((p) => p !== was && p.of !== target.key);
   return { ...job, work: { ...job.work, ticks, proofs: [...others, kept] } };
 }
+
+/** Who took the readings of a proof. */
+export const provedBy = <J extends Job>(job: J, target: Target, by: string | undefined): J => {
+  const { by: _, ...was } = proofOf(job, target);
+  const proof: DeadProof = { ...was, of: target.key, ...(by ? { by } : {}) };
+  return { ...job, work: { ...job.work, proofs: [...job.work.proofs.filter((p) => p.of !== target.key), proof] } };
+};
+
+/** The household warned, or the breaker locked or labelled, by whom; no name takes it back. */
+export const noteTold = <J extends Job>(job: J, of: string, what: Told['what'], by: string | undefined, at: string): J => {
+  const others = (job.work.told ?? []).filter((t) => t.of !== of || t.what !== what);
+  return { ...job, work: { ...job.work, told: by ? [...others, { of, what, by, at }] : others } };
+};
+
+/** Something else was found live: every proof is void, and what needs one is closed again. */
+export const foundLive = <J extends Job>(job: J, steps: Step[]): J =>
+  steps
+    .filter((s) => s.proves.length && isTicked(job, s.id))
+    .reduce((now, s) => untick(now, s.id, steps), {
+      ...job,
+      work: { ...job.work, proofs: [] },
+    });
 
 /** Enters a measured value; an earlier one of the same key gives way. */
 export const enterValue = <J extends Job>(job: J, value: StepValue): J => ({

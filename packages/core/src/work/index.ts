@@ -8,3 +8,4 @@ export * from './summary.js';
 export * from './tools.js';
 export * from './noted.js';
 export * from './timer.js';
+export * from './card.js';
