@@ -1,6 +1,6 @@
 /** Found at the wall and other than surveyed: the survey takes it over as far as it was seen, and everything is judged anew. */
 import { inches } from '../measure/index.js';
-import { boxRect, type Box, type Cable, type Obstacle, type Site, type Wall } from '../model/index.js';
+import { boxRect, finishThicknessMm, type Box, type Cable, type Obstacle, type Site, type Wall } from '../model/index.js';
 import { cablesIn, devicesIn } from '../wiring/index.js';
 
 export const FOUND_ELSE = [
@@ -32,7 +32,7 @@ function behind(site: Site, wall: Wall, box: Box, kind: Obstacle['kind'], id: st
           z: felt((rect.bottom + rect.top) / 2 - wall.framing.studWidth.mm / 2),
           height: felt(wall.framing.studWidth.mm),
           // a block goes from finish to finish
-          behindA: felt(wall.faces.A.layers.reduce((sum, l) => sum + l.thickness.mm, 0)),
+          behindA: felt(finishThicknessMm(wall, 'A')),
           thick: felt(wall.framing.studDepth.mm),
         }
       : { z: felt(0), height: felt(wall.height.mm) }),

@@ -14,7 +14,7 @@ export function drawingOf(step: Step): CardDrawing | undefined {
   const { place } = step;
   const is = (kinds: readonly TimeKind[]): boolean => step.time.some((t) => kinds.includes(t.kind));
   if (place?.boxId !== undefined && is(IN_THE_BOX)) return { kind: 'box', boxId: place.boxId };
-  if (place?.wallId !== undefined && (is(ON_THE_WALL) || place.boxId !== undefined))
+  if (place?.wallId !== undefined && is(ON_THE_WALL))
     return { kind: 'wall', wallId: place.wallId, ...(place.boxId === undefined ? {} : { boxId: place.boxId }) };
   return undefined;
 }

@@ -99,6 +99,8 @@ export class JobPage {
     ),
     { initialValue: this.router.url },
   );
+  /** at the wall nothing stands round the activity in hand */
+  protected readonly bare = computed(() => this.url().split('?')[0]!.endsWith('/at-the-wall'));
   protected readonly stage = computed((): Stage => STAGES.find((s) => this.url().split('?')[0]!.endsWith(`/${s}`)) ?? 'box');
   protected readonly stages = computed(() => STAGES.map((stage) => ({ stage, name: STAGE_NAMES[stage], state: this.stateOf(stage) })));
   protected readonly states: Segment<SiteState>[] = [

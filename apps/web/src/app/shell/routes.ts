@@ -27,6 +27,7 @@ export const routes: Routes = [
       stage('buy', 'Buy', () => import('../stages/buy-stage').then((m) => m.BuyStage)),
       stage('when', 'When', () => import('../stages/when-stage').then((m) => m.WhenStage)),
       stage('work', 'Work', () => import('../stages/work-stage').then((m) => m.WorkStage)),
+      stage('at-the-wall', 'At the wall', () => import('../work/at-wall-page').then((m) => m.AtWallPage)),
       stage('record', 'Record', () => import('../stages/record-stage').then((m) => m.RecordStage)),
       stage('versions', 'Versions', () => import('../document/versions-page').then((m) => m.VersionsPage)),
       { path: '', pathMatch: 'full', redirectTo: 'box' },

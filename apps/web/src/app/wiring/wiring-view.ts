@@ -13,11 +13,17 @@ const path = line<[number, number]>();
 export class WiringView {
   readonly plan = input.required<WiringPlan>();
   readonly planned = input(true);
+  /** the connection that is being made: lit while nothing else is pointed at */
+  readonly inHand = input<string>();
   protected readonly drawing = computed(() => wiringDrawing(this.plan()));
   protected readonly view = computed(() => `0 -6 ${this.drawing().width} ${this.drawing().height + 8}`);
-  protected readonly lit = signal<string | undefined>(undefined);
+  private readonly pointed = signal<string | undefined>(undefined);
+  protected readonly lit = computed(() => this.pointed() ?? this.inHand());
   protected readonly says = computed(() => this.plan().joints.find((j) => j.id === this.lit())?.says);
 
+  protected point(id: string | undefined): void {
+    this.pointed.set(id);
+  }
   protected pathOf = (wire: WireShape): string => path(wire.points) ?? '';
   protected isLit = (wire: WireShape): boolean => this.lit() !== undefined && wire.jointIds.includes(this.lit()!);
 }

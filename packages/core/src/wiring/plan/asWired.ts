@@ -1,7 +1,7 @@
 /** The plan of a box that is wired already, or was wired by hand: its joints as they are, in the words of any other plan. */
 import { endKey, type Box, type BoxWiring, type Insulation, type Schools, type Site, type WireEnd } from '../../model/index.js';
 import { cablesIn, devicesOf } from '../boxContents.js';
-import { sentence } from './landing.js';
+import { jointLine, sentence } from './landing.js';
 import {
   deviceWords,
   landing,
@@ -120,7 +120,7 @@ export function asWired(plan: WiringPlan, site: Site, box: Box, wiring: BoxWirin
         ([id, tab]) =>
           `Break the ${tab.brass && tab.silver ? 'brass and the silver tab' : tab.brass ? 'brass tab' : 'silver tab'} of ${devices.find((d) => d.id === id)?.name ?? id}.`,
       ),
-      ...hand.map((j) => `${sentence(j.says)}.`),
+      ...hand.map(jointLine),
     ],
     notes: loose.map((e) => `${sentence(describeLead(leadOf(e)!))} is on nothing: a loose end is capped.`),
   };

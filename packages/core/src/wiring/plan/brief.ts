@@ -1,6 +1,6 @@
 /** A plan’s connections in as few words as can be carried to the wall: one line a splice, its pigtails with where they go. */
 import { printInches } from '../../measure/index.js';
-import { sentence } from './landing.js';
+import { jointLine, sentence } from './landing.js';
 import { terminalWords, type Lead, type PlannedJoint } from './lead.js';
 import type { WiringPlan } from './planned.js';
 
@@ -25,7 +25,7 @@ export function connectBriefly(plan: WiringPlan): string[] {
     return own.length ? `${own.map(short).join(' and ')} on the ${terminalWords(j.at!)}` : undefined;
   };
   const inOrder = (['ground', 'neutral', 'hot'] as const).flatMap((role) => joints.filter((j) => j.role === role));
-  const said = new Set(joints.map((j) => `${sentence(j.says)}.`));
+  const said = new Set(joints.map(jointLine));
   const others = plan.connect.filter((l) => !said.has(l));
   const strips = [...new Set(joints.filter((j) => j.kind === 'terminal').map((j) => printInches(j.stripMm)))];
   return [

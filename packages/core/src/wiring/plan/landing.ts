@@ -145,4 +145,7 @@ export class Landing {
   }
 }
 
+/** How a connection is said among the steps: what finds it again by its line. */
+export const jointLine = (joint: { says: string }): string => `${sentence(joint.says)}.`;
+
 export const sentence = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);

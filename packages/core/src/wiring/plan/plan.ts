@@ -6,7 +6,7 @@ import { DEVICE_KINDS } from '../../catalog/index.js';
 import { inches, type Awg } from '../../measure/index.js';
 import type { Insulation } from '../../model/index.js';
 import { boxMaterial, cablesIn, devicesIn } from '../boxContents.js';
-import { Landing, sentence } from './landing.js';
+import { jointLine, Landing } from './landing.js';
 import type { Role } from './lead.js';
 import { netsOf } from './nets.js';
 import type { WiringPlan } from './planned.js';
@@ -91,7 +91,7 @@ function planned(input: PlanInput): WiringPlan {
       const device = plan.devices.find((d) => d.id === id)!;
       return `Break the ${tab.brass && tab.silver ? 'brass and the silver tab' : tab.brass ? 'brass tab' : 'silver tab'} of ${device.name}.`;
     }),
-    ...inOrder.map((j) => `${sentence(j.says)}.`),
+    ...inOrder.map(jointLine),
   ];
   if (devices.length) {
     const what = devices.length > 1 ? 'devices' : receptacles.length ? 'device' : isSwitch ? 'switch' : 'device';
