@@ -1,5 +1,5 @@
 /** At the wall with one thumb: a whole job on the cards, in the dark, with the server killed twice on the way; and what is found otherwise. */
-import AxeBuilder from '@axe-core/playwright';
+import { AxeBuilder } from '@axe-core/playwright';
 import { runServer, type RunningServer } from '../apps/server/src/testing/runServer.js';
 import { expect, test, type Page } from './saddle.js';
 

@@ -68,7 +68,17 @@ function sendKeptPage(webFolder: string): RequestHandler {
   };
 }
 
-export function createApp(store: Store, heavy: HeavyPool, logger: Logger, webFolder: string, version: string): Express {
+/**
+ * @param gate what stands before everything where other devices are let in; absent: this machine only
+ */
+export function createApp(
+  store: Store,
+  heavy: HeavyPool,
+  logger: Logger,
+  webFolder: string,
+  version: string,
+  gate?: RequestHandler,
+): Express {
   const app = express();
   app.disable('x-powered-by');
   app.use(
@@ -93,11 +103,12 @@ export function createApp(store: Store, heavy: HeavyPool, logger: Logger, webFol
           formAction: ["'self'"],
         },
       },
+      // a certificate of one's own may be made anew: nothing is pinned
       strictTransportSecurity: false,
     }),
   );
   app.use(compression());
-  app.use(thisMachineOnly);
+  app.use(gate ?? thisMachineOnly);
   app.use('/api/v1', sameOriginOnly);
   app.use('/api/v1/import', ...jsonBody(IMPORT_LIMIT));
   app.use('/api/v1', ...jsonBody(BODY_LIMIT), apiRoutes(store, heavy, logger, version));

@@ -2,11 +2,13 @@
 import { readFileSync } from 'node:fs';
 import type { AddressInfo } from 'node:net';
 import { fileURLToPath } from 'node:url';
+import type { RequestHandler } from 'express';
 import { pino } from 'pino';
 import { createApp } from './app.js';
 import { seedOnce } from './demo.js';
 import { readSettings, type Settings } from './settings.js';
 import { HeavyPool } from './heavy/pool.js';
+import { openLan, type LanDoor } from './lan/index.js';
 import { restoreBackup } from './storage/backup.js';
 import { StartError, StorageError } from './storage/failures.js';
 import { Store } from './storage/store.js';
@@ -42,7 +44,18 @@ try {
   process.exit(1);
 }
 const heavy = new HeavyPool();
-const server = createApp(store, heavy, logger, here('../../web/dist/browser'), version).listen(settings.port, settings.host);
+const appWith = (gate?: RequestHandler) => createApp(store, heavy, logger, here('../../web/dist/browser'), version, gate);
+let lan: LanDoor | undefined;
+if (settings.lan)
+  try {
+    lan = await openLan(settings.dataFolder, settings.lan, appWith);
+    console.log(await lan.says);
+  } catch (error) {
+    const { code, message } = error as NodeJS.ErrnoException;
+    console.error(code === 'EADDRINUSE' ? `Port ${settings.lan.port} is taken; set SADDLE_LAN_PORT to another.` : message);
+    process.exit(1);
+  }
+const server = appWith().listen(settings.port, settings.host);
 
 // A browser on a busy machine may take seconds between two requests; a connection that closes under it would lose the second.
 server.keepAliveTimeout = 75_000;
@@ -65,6 +78,8 @@ let stopping = false;
 const stop = (): void => {
   if (stopping) process.exit(1);
   stopping = true;
+  lan?.server.close();
+  lan?.server.closeAllConnections();
   server.close(() => void Promise.all([store.close(), heavy.close()]).then(() => process.exit(0)));
   server.closeIdleConnections();
   setTimeout(() => server.closeAllConnections(), 3000).unref();

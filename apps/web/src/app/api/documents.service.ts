@@ -164,7 +164,8 @@ export class Documents {
         if (problem.status === 0) return of({ outcome: 'unreachable' });
         if (problem.status === 409 && problem.current) return of({ outcome: 'conflict', current: problem.current as Stored<D> });
         if (problem.status === 404) return of({ outcome: 'gone', problem });
-        return of({ outcome: problem.status >= 500 ? 'trouble' : 'refused', problem });
+        // a device that has to say the passphrase again: nothing is wrong with what was done
+        return of({ outcome: problem.status >= 500 || problem.status === 401 ? 'trouble' : 'refused', problem });
       }),
     );
   }

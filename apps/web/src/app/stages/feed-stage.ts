@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, signa
 import { RouterLink } from '@angular/router';
 import { loadShares } from '@saddle/core/codebook';
 import type { FeedCandidate } from '@saddle/core/feeds';
-import { type Breaker, type Circuit, panelOf, subpanelOf } from '@saddle/core/model';
+import { type Breaker, type Circuit, subpanelOf } from '@saddle/core/model';
 import { breakerPlaces } from '@saddle/core/panel';
 import { allow, forbid, wantedAsPlanned } from '@saddle/core/purpose';
 import { scaleLinear } from 'd3-scale';
@@ -194,7 +194,7 @@ export class FeedStage {
     if (!run) return `${boxes[0]?.box.name ?? ''}, on`;
     return run.from
       ? `${run.from.box.name}, fed by`
-      : `The ${panelOf(this.session.job().found, this.own()?.panelId)?.name ?? 'panel'}, by a`;
+      : `The ${this.panelName()}, by a`;
   });
   protected readonly rows = computed(() => {
     const circuit = this.circuit();
