@@ -21,6 +21,7 @@ const views = [
     '/houses/quince-street-14/rules',
     '/rules',
     '/words',
+    '/phone',
     '/jobs/kiln-corner/route',
   ].map((path) => ({ name: path, path })),
   ...STAGES.map((stage) => ({ name: stage, path: `/jobs/sewing-corner/${stage}` })),

@@ -11,6 +11,7 @@ import { BODY_LIMIT, IMPORT_LIMIT, jsonBody } from './api/body.js';
 import { problem, problemHandler } from './api/problem.js';
 import { apiRoutes } from './api/routes.js';
 import type { HeavyPool } from './heavy/pool.js';
+import type { Network } from './lan/index.js';
 import type { Store } from './storage/store.js';
 
 const LOOPBACK_HOST = /^(localhost|127(\.\d{1,3}){3}|\[::1\])(:\d+)?$/i;
@@ -69,7 +70,7 @@ function sendKeptPage(webFolder: string): RequestHandler {
 }
 
 /**
- * @param gate what stands before everything where other devices are let in; absent: this machine only
+ * @param options `gate` stands before everything where other devices are let in; absent: this machine only. `network` is how they reach it
  */
 export function createApp(
   store: Store,
@@ -77,7 +78,7 @@ export function createApp(
   logger: Logger,
   webFolder: string,
   version: string,
-  gate?: RequestHandler,
+  { gate, network = () => undefined }: { gate?: RequestHandler; network?: () => Network | undefined } = {},
 ): Express {
   const app = express();
   app.disable('x-powered-by');
@@ -111,7 +112,7 @@ export function createApp(
   app.use(gate ?? thisMachineOnly);
   app.use('/api/v1', sameOriginOnly);
   app.use('/api/v1/import', ...jsonBody(IMPORT_LIMIT));
-  app.use('/api/v1', ...jsonBody(BODY_LIMIT), apiRoutes(store, heavy, logger, version));
+  app.use('/api/v1', ...jsonBody(BODY_LIMIT), apiRoutes(store, heavy, logger, version, network));
   app.get('/index.html', sendKeptPage(webFolder));
   app.use(
     express.static(webFolder, {

@@ -44,7 +44,8 @@ try {
   process.exit(1);
 }
 const heavy = new HeavyPool();
-const appWith = (gate?: RequestHandler) => createApp(store, heavy, logger, here('../../web/dist/browser'), version, gate);
+const appWith = (gate?: RequestHandler) =>
+  createApp(store, heavy, logger, here('../../web/dist/browser'), version, { ...(gate ? { gate } : {}), network: () => lan?.network() });
 let lan: LanDoor | undefined;
 if (settings.lan)
   try {

@@ -208,6 +208,22 @@ export function openApi(version: string): Record<string, unknown> {
     servers: [{ url: '/api/v1' }],
     paths: {
       '/health': { get: { operationId: 'health', responses: ok(z.object({ status: z.string(), version: z.string() }), 'alive') } },
+      '/network': {
+        get: {
+          operationId: 'network',
+          summary: 'How other devices of this network reach it; no addresses where it was not started with --lan',
+          responses: ok(z.object({ urls: z.array(z.string()), fingerprint: z.string().optional() }), 'addresses'),
+        },
+      },
+      '/network/qr.svg': {
+        get: {
+          operationId: 'network-qr',
+          responses: {
+            '200': { description: 'the first address as a QR code', content: { 'image/svg+xml': { schema: z.string() } } },
+            ...problems,
+          },
+        },
+      },
       '/schemas/{name}.json': {
         get: {
           operationId: 'schema',

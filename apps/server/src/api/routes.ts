@@ -1,6 +1,7 @@
 /** `/api/v1`. Handlers parse, call the core or the store, and answer; they compute nothing. */
 import { Router, type Request, type Response } from 'express';
 import { nanoid } from 'nanoid';
+import { toString as qrCode } from 'qrcode';
 import { demoHouses, demoJobs } from '@saddle/core/demo';
 import { exportFile, importReport, jsonSchema, panelCsv, PUBLISHED_SCHEMAS, type Bundle } from '@saddle/core/exchange';
 import { jigFor, openingTemplate, templateSvg, type Template } from '@saddle/core/layout';
@@ -28,6 +29,7 @@ import { pocketSum, POCKET_SUMS } from '@saddle/core/pocket';
 import { fromBox, FromBoxAnswers, OtherSideAnswers, otherSide } from '@saddle/core/purpose';
 import { stepsOf } from '@saddle/core/work';
 import type { Logger } from 'pino';
+import type { Network } from '../lan/index.js';
 import { mkdtemp, readFile, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -148,8 +150,14 @@ const Since = z.strictObject({ from: z.coerce.number().int().positive() });
 const WithJobs = z.strictObject({ jobs: z.enum(['too']).optional() });
 const Confirm = z.strictObject({ confirm: z.enum(['yes', 'no']).default('no') });
 
-export function apiRoutes(store: Store, heavy: HeavyPool, logger: Logger, version: string): Router {
+export function apiRoutes(store: Store, heavy: HeavyPool, logger: Logger, version: string, network: () => Network | undefined): Router {
   const api = Router();
+  api.get('/network', (_request, response) => void response.json(network() ?? { urls: [] }));
+  api.get('/network/qr.svg', async (_request, response) => {
+    const [url] = network()?.urls ?? [];
+    if (!url) throw notFound('address on this network', 'of this server');
+    response.type('image/svg+xml').send(await qrCode(url, { type: 'svg', margin: 2 }));
+  });
   const now = () => new Date().toISOString();
   const shelf = new Shelf(store, (err, what) => logger.error({ err }, `${what} failed`));
   const must = <T extends House | Job>(kind: Kind, id: string): Promise<Stored<T>> => shelf.open<T>(kind, id);

@@ -8,8 +8,15 @@ import { certificateFor, ownAddresses, ownNames, type Certificate } from './cert
 import { lanGate } from './gate.js';
 import { Passphrase } from './passphrase.js';
 
+/** How other devices reach this server: addresses, and the fingerprint that they show. */
+export interface Network {
+  urls: string[];
+  fingerprint: string;
+}
+
 export interface LanDoor {
   server: Server;
+  network: () => Network;
   /** what stands on the terminal */
   says: Promise<string>;
 }
@@ -55,12 +62,15 @@ export async function openLan(
   const server = createServer({ key: certificate.key, cert: certificate.cert, minVersion: 'TLSv1.2' }, makeApp(gate));
   server.keepAliveTimeout = 75_000;
   server.headersTimeout = 80_000;
+  const network = (): Network => {
+    const urls = ownAddresses().map((a) => `https://${a}:${portNow()}/`);
+    return { urls: urls.length ? urls : [`https://127.0.0.1:${portNow()}/`], fingerprint: certificate.fingerprint };
+  };
   const says = new Promise<string>((resolve, reject) => {
     server.once('error', reject);
     server.listen(port, '0.0.0.0', () => {
-      const urls = ownAddresses().map((a) => `https://${a}:${portNow()}/`);
-      resolve(terminalWords(urls.length ? urls : [`https://127.0.0.1:${portNow()}/`], certificate, madeUp));
+      resolve(terminalWords(network().urls, certificate, madeUp));
     });
   });
-  return { server, says };
+  return { server, says, network };
 }

@@ -13,6 +13,7 @@ export const routes: Routes = [
   { path: 'bench', title: 'Bench · Saddle', loadComponent: () => import('../bench/bench-page').then((m) => m.BenchPage) },
   { path: 'rules', title: 'Rules · Saddle', loadComponent: () => import('../rules/rules-page').then((m) => m.RulesPage) },
   { path: 'words', title: 'Words · Saddle', loadComponent: () => import('../words/words-page').then((m) => m.WordsPage) },
+  { path: 'phone', title: 'On a phone · Saddle', loadComponent: () => import('../phone/phone-page').then((m) => m.PhonePage) },
   { path: 'exchange', title: 'Files · Saddle', loadComponent: () => import('../exchange/exchange-page').then((m) => m.ExchangePage) },
   {
     path: 'jobs/:id',

@@ -192,9 +192,7 @@ export class FeedStage {
     const { runs, boxes } = this.session.work();
     const [run] = runs;
     if (!run) return `${boxes[0]?.box.name ?? ''}, on`;
-    return run.from
-      ? `${run.from.box.name}, fed by`
-      : `The ${this.panelName()}, by a`;
+    return run.from ? `${run.from.box.name}, fed by` : `The ${this.panelName()}, by a`;
   });
   protected readonly rows = computed(() => {
     const circuit = this.circuit();
