@@ -172,6 +172,8 @@ test('earlier versions: what each changed, a look at one, two compared, one brou
   await openJob(page, 'box');
   for (const x of ['47', '47 1/2', '48']) {
     await tape(page, `x ${x}`);
+    // each is a version of its own once it is in, and saved
+    await expect(left(page)).toContainText(`${x}" ·`);
     await saved(page);
   }
   await page.getByRole('link', { name: 'Earlier versions' }).click();

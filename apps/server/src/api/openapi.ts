@@ -250,6 +250,17 @@ export function openApi(version: string): Record<string, unknown> {
           },
         },
       },
+      '/houses/{id}/labels.pdf': {
+        get: {
+          operationId: 'labels',
+          summary: 'Labels of panels, breakers and boxes at true scale; with codes where another device can reach this server',
+          requestParams: {
+            path: z.object({ id }),
+            query: z.object({ paper: z.enum(['letter', 'a4']).optional(), of: z.enum(['all', 'boxes', 'breakers']).optional() }),
+          },
+          responses: { '200': { description: 'the labels', content: { 'application/pdf': { schema: z.string() } } }, ...problems },
+        },
+      },
       '/houses/{id}/jobs': {
         get: {
           operationId: 'house-jobs',

@@ -3,7 +3,7 @@ import { Router, type Request, type Response } from 'express';
 import { nanoid } from 'nanoid';
 import { toString as qrCode } from 'qrcode';
 import { demoHouses, demoJobs } from '@saddle/core/demo';
-import { exportFile, importReport, jsonSchema, panelCsv, PUBLISHED_SCHEMAS, type Bundle } from '@saddle/core/exchange';
+import { exportFile, importReport, LABELS_OF, jsonSchema, panelCsv, PUBLISHED_SCHEMAS, type Bundle } from '@saddle/core/exchange';
 import { jigFor, openingTemplate, templateSvg, type Template } from '@saddle/core/layout';
 import { closeJob, hindrances, reopenJob, restsOn, surveyedSince } from '@saddle/core/closing';
 import { ledgerOf } from '@saddle/core/ledger';
@@ -284,6 +284,14 @@ export function apiRoutes(store: Store, heavy: HeavyPool, logger: Logger, versio
       send(response, 200, stored);
     });
   }
+
+  api.get('/houses/:id/labels.pdf', async (request, response) => {
+    const { paper, of } = accept(checkShape(Paper.extend({ of: z.enum(LABELS_OF).default('all') }), request.query));
+    const { document: house } = await must<House>('house', param(request, 'id'));
+    // a code is for a phone: without an address that one reaches there is none
+    const base = network()?.urls[0]?.replace(/\/$/, '');
+    return pdf(response, `${house.id}-labels.pdf`, { do: 'labels', house, of, base, paper, now: now() });
+  });
 
   api.get('/houses/:id/panel/directory.:form', async (request, response) => {
     const { paper, panel } = accept(checkShape(Paper.extend({ panel: z.string().max(40).default(PANEL) }), request.query));

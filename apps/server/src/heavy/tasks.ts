@@ -1,5 +1,5 @@
 /** Work that takes longer than a blink: sheets in type, and the search for ways. Pure functions of what they are given. */
-import { directorySheet, estimateSheet, householdNotice, jobSheet, routeSheet } from '@saddle/core/exchange';
+import { directorySheet, estimateSheet, householdNotice, jobSheet, labelsOf, routeSheet, type LabelsOf } from '@saddle/core/exchange';
 import type { Paper, Template } from '@saddle/core/layout';
 import type { House, Job, JobInHouse, Want, When } from '@saddle/core/model';
 import { boreOn, NOT_CHECKED, ruleIndex } from '@saddle/core/rules';
@@ -7,11 +7,13 @@ import { searchRoutes, type RoutesFound } from '@saddle/core/purpose';
 import { calendarEvents, chosenPlan, endRange, localBy, notedTimes, ratesOf, scheduleOf, type ScheduleInput } from '@saddle/core/schedule';
 import { renderCalendar } from '../sheets/calendar.js';
 import { renderSheet } from '../sheets/pdf.js';
+import { renderLabels } from '../sheets/labels.js';
 import { renderTemplate } from '../sheets/template.js';
 
 export type Task =
   | { do: 'job-sheet'; job: JobInHouse; paper: Paper; now: string }
   | { do: 'route-sheet'; house: House; want: Want; paper: Paper; now: string }
+  | { do: 'labels'; house: House; of: LabelsOf; base: string | undefined; paper: Paper; now: string }
   | { do: 'directory-sheet'; house: House; panelId: string; paper: Paper; now: string }
   | { do: 'template'; template: Template; paper: Paper; now: string }
   | { do: 'ways'; house: House; want: Want }
@@ -67,6 +69,8 @@ export async function run(task: Task): Promise<Uint8Array | string> {
       return renderSheet(routeSheet(task.house, task.want), task.house.unit, task.paper, task.now);
     case 'directory-sheet':
       return renderSheet(directorySheet(task.house, task.panelId), task.house.unit, task.paper, task.now);
+    case 'labels':
+      return renderLabels(labelsOf(task.house, task.of), `${task.house.name}, labels`, task.base, task.paper, task.now);
     case 'template':
       return renderTemplate(task.template, task.paper, task.now);
     case 'schedule': {

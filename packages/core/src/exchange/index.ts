@@ -2,6 +2,7 @@ export * from './bundle.js';
 export * from './jobSheet.js';
 export * from './panelCsv.js';
 export * from './directorySheet.js';
+export * from './labels.js';
 export * from './routeSheet.js';
 export * from './bringUp.js';
 export * from './notice.js';

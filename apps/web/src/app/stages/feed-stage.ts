@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, signa
 import { RouterLink } from '@angular/router';
 import { loadShares } from '@saddle/core/codebook';
 import type { FeedCandidate } from '@saddle/core/feeds';
-import { type Breaker, type Circuit, subpanelOf } from '@saddle/core/model';
+import { type Breaker, breakerNumber, type Circuit, subpanelOf } from '@saddle/core/model';
 import { breakerPlaces } from '@saddle/core/panel';
 import { allow, forbid, wantedAsPlanned } from '@saddle/core/purpose';
 import { scaleLinear } from 'd3-scale';
@@ -27,7 +27,7 @@ import { WordMark } from '../words/word';
     <div class="sheet">
       @if (circuit(); as circuit) {
         <p class="lead">
-          {{ from() }} circuit {{ circuit.number }}, {{ circuit.name
+          {{ from() }} circuit {{ number() }}, {{ circuit.name
           }}{{ circuit.breakerA ? ', ' + circuit.breakerA + ' A' : '; rating not known' }}.
           @if (circuit.foundHow) {
             Found out: {{ circuit.foundHow }}.
@@ -37,7 +37,7 @@ import { WordMark } from '../words/word';
           class="load-chart"
           viewBox="0 0 640 120"
           role="img"
-          [attr.aria-label]="'Loads on circuit ' + circuit.number + '; the table below has the figures'"
+          [attr.aria-label]="'Loads on circuit ' + number() + '; the table below has the figures'"
         >
           <defs>
             <pattern id="hatch-new" width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
@@ -188,6 +188,10 @@ export class FeedStage {
   }
 
   protected readonly circuit = computed(() => this.session.work().circuits[0]);
+  protected readonly number = computed(() => {
+    const circuit = this.circuit();
+    return circuit ? breakerNumber(this.session.planned(), circuit) : '';
+  });
   protected readonly from = computed(() => {
     const { runs, boxes } = this.session.work();
     const [run] = runs;

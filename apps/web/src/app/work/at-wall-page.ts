@@ -82,7 +82,8 @@ export class AtWallPage {
       const rows = this.work.rows();
       const shown = before && rows[before.value];
       // what was just ticked gives way to what comes next; a card that somebody turned to stays
-      if (shown && (before.source === current || shown.step.id !== before.source)) return before.value;
+      // and so does the last one, when all is done
+      if (shown && (current === undefined || before.source === current || shown.step.id !== before.source)) return before.value;
       return Math.max(
         0,
         rows.findIndex((r) => r.step.id === current),

@@ -1,0 +1,117 @@
+/** Labels to stick on boxes, breakers and panels: what a person reads there, and the page of this server that knows the rest. */
+import {
+  breakerNumber,
+  feederOf,
+  panelOf,
+  panelsOf,
+  spacesOf,
+  type Box,
+  type Circuit,
+  type House,
+  type Panel,
+  type Site,
+  type Subpanel,
+} from '../model/index.js';
+import { circuitSheet } from '../panel/index.js';
+import { cablesIn } from '../wiring/index.js';
+
+export const LABELS_OF = ['all', 'boxes', 'breakers'] as const;
+export type LabelsOf = (typeof LABELS_OF)[number];
+
+export interface Label {
+  id: string;
+  kind: 'box' | 'breaker' | 'panel';
+  /** large: the box’s name, the breaker’s number and rating */
+  head: string;
+  lines: string[];
+  /** of the page that its QR code opens, on this server */
+  path: string;
+}
+
+/** Paper, labels on it and the gaps round them; mm. Three by eight stand on either paper. */
+export const LABEL_MM = { width: 64, height: 30, columns: 3, rows: 8, qr: 22 } as const;
+
+const rating = (circuit: Circuit): string => (circuit.breakerA === undefined ? 'rating not read' : `${circuit.breakerA} A`);
+
+function boxLabel(house: House, site: Site, box: Box): Label {
+  const circuit = site.circuits.find((c) => c.id === box.circuitId);
+  const wall = site.walls.find((w) => w.id === box.wallId);
+  const room = site.rooms.find((r) => r.id === wall?.faces[box.face].roomId)?.name;
+  const ends = cablesIn(site, box.id);
+  const to = (side: string): string[] => ends.filter((c) => c.side === side).map((c) => c.farLabel);
+  const cables = [
+    ...(to('line').length ? [`from ${to('line').join(', ')}`] : []),
+    ...(to('load').length ? [`on to ${to('load').join(', ')}`] : []),
+    ...(to('unknown').length ? [`${to('unknown').join(', ')}: direction not known`] : []),
+  ];
+  return {
+    id: `box-${box.id}`,
+    kind: 'box',
+    head: box.name,
+    lines: [
+      circuit ? `circuit ${breakerNumber(site, circuit)}, ${rating(circuit)}` : 'circuit not found out',
+      [room, box.holds === 'junction' ? 'junction' : ''].filter(Boolean).join(', '),
+      cables.join('; '),
+    ].filter(Boolean),
+    path: `/houses/${house.id}/boxes/${box.id}`,
+  };
+}
+
+/** How a panel is made dead. */
+function panelLines(site: Site, panel: Panel, sub: Subpanel | undefined): string[] {
+  if (!sub)
+    return [
+      panel.mainA === undefined ? 'main breaker: rating not read' : `main breaker ${panel.mainA} A`,
+      'with it off the service lugs stay live',
+    ];
+  const feeder = feederOf(site, sub);
+  return [
+    feeder ? `fed by breaker ${feeder.circuit.number}, ${panelOf(site, feeder.at)!.name}` : 'what feeds it was not found out',
+    'its lugs stay live until that is off',
+  ];
+}
+
+/** Every label of a house, panels and breakers in their order, then boxes by room and name. */
+export function labelsOf(house: House, of: LabelsOf = 'all'): Label[] {
+  const { site } = house;
+  const panels = panelsOf(site).flatMap(({ id, panel, sub }): Label[] => {
+    const query = sub ? `?panel=${id}` : '';
+    return [
+      {
+        id: `panel-${id}`,
+        kind: 'panel',
+        head: panel.name,
+        lines: panelLines(site, panel, sub),
+        path: `/houses/${house.id}/panel${query}`,
+      },
+      ...[...panel.breakers]
+        .sort((a, b) => a.space - b.space)
+        .flatMap((breaker): Label[] => {
+          const circuit = site.circuits.find((c) => c.id === breaker.circuitId);
+          if (!circuit) return [];
+          const rooms = [
+            ...new Set(
+              circuitSheet(site, circuit, house.edition)
+                .boxes.map((b) => b.room)
+                .filter(Boolean),
+            ),
+          ];
+          return [
+            {
+              id: `breaker-${breaker.id}`,
+              kind: 'breaker',
+              head: `${circuit.number} · ${rating(circuit)}`,
+              lines: [circuit.name, `space ${spacesOf(breaker).join(' and ')}${sub ? `, ${panel.name}` : ''}`, rooms.join(', ')].filter(
+                Boolean,
+              ),
+              path: `/houses/${house.id}/panel?space=${breaker.space}${sub ? `&panel=${id}` : ''}`,
+            },
+          ];
+        }),
+    ];
+  });
+  const boxes = site.boxes
+    .map((box) => boxLabel(house, site, box))
+    .sort((a, b) => (a.lines[1] ?? '').localeCompare(b.lines[1] ?? '') || a.head.localeCompare(b.head));
+  return [...(of === 'boxes' ? [] : panels), ...(of === 'breakers' ? [] : boxes)];
+}
