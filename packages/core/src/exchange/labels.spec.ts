@@ -48,14 +48,14 @@ describe('labels', () => {
     expect([panel!.head, panel!.lines[0]!.replace(/\d+/, 'n'), panel!.lines[1]]).toEqual([
       'Shed panel',
       'fed by breaker n, Utility room panel',
-      'its lugs stay live until that is off',
+      'lugs live until that is off',
     ]);
     expect([breaker!.head, breaker!.lines, breaker!.path]).toEqual([
       '1 · 20 A',
       ['bench', 'space 1, Shed panel'],
-      '/houses/quince-street-14/panel?space=1&panel=shed-panel',
+      '/houses/quince-street-14/panel?space=1&of=shed-panel',
     ]);
-    expect(labels[0]!.lines).toEqual(['main breaker 100 A', 'with it off the service lugs stay live']);
+    expect(labels[0]!.lines).toEqual(['main breaker 100 A', 'its service lugs stay live']);
   });
   it('three by eight stand on Letter and on A4, and a code is large enough for a phone (15 mm and more, common practice)', () => {
     for (const [width, height] of [[215.9, 279.4], [210, 297]] as const) {

@@ -60,14 +60,11 @@ function boxLabel(house: House, site: Site, box: Box): Label {
 /** How a panel is made dead. */
 function panelLines(site: Site, panel: Panel, sub: Subpanel | undefined): string[] {
   if (!sub)
-    return [
-      panel.mainA === undefined ? 'main breaker: rating not read' : `main breaker ${panel.mainA} A`,
-      'with it off the service lugs stay live',
-    ];
+    return [panel.mainA === undefined ? 'main breaker: rating not read' : `main breaker ${panel.mainA} A`, 'its service lugs stay live'];
   const feeder = feederOf(site, sub);
   return [
     feeder ? `fed by breaker ${feeder.circuit.number}, ${panelOf(site, feeder.at)!.name}` : 'what feeds it was not found out',
-    'its lugs stay live until that is off',
+    'lugs live until that is off',
   ];
 }
 
@@ -75,7 +72,7 @@ function panelLines(site: Site, panel: Panel, sub: Subpanel | undefined): string
 export function labelsOf(house: House, of: LabelsOf = 'all'): Label[] {
   const { site } = house;
   const panels = panelsOf(site).flatMap(({ id, panel, sub }): Label[] => {
-    const query = sub ? `?panel=${id}` : '';
+    const query = sub ? `?of=${id}` : '';
     return [
       {
         id: `panel-${id}`,
@@ -104,7 +101,7 @@ export function labelsOf(house: House, of: LabelsOf = 'all'): Label[] {
               lines: [circuit.name, `space ${spacesOf(breaker).join(' and ')}${sub ? `, ${panel.name}` : ''}`, rooms.join(', ')].filter(
                 Boolean,
               ),
-              path: `/houses/${house.id}/panel?space=${breaker.space}${sub ? `&panel=${id}` : ''}`,
+              path: `/houses/${house.id}/panel?space=${breaker.space}${sub ? `&of=${id}` : ''}`,
             },
           ];
         }),

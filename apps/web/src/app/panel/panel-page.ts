@@ -42,12 +42,12 @@ type Tab = 'circuit' | 'feeds' | 'new' | 'panel';
 })
 export class PanelPage {
   protected readonly session = inject(HouseSession);
-  /** a space to start with: `?space=4`, and the panel it is in: `?panel=…` */
+  /** a space to start with: `?space=4`, and the panel it is in: `?of=…` */
   readonly space = input<string>();
-  readonly askedPanel = input<string>(undefined, { alias: 'panel' });
+  readonly of = input<string>();
   protected readonly site = this.session.surveyed;
   /** which panel is shown; one that went gives way to the main one */
-  private readonly asked = linkedSignal(() => this.askedPanel() ?? PANEL);
+  private readonly asked = linkedSignal(() => this.of() ?? PANEL);
   protected readonly panelId = computed(() => (panelOf(this.site(), this.asked()) ? this.asked() : PANEL));
   protected readonly panel = computed((): Panel | undefined => panelOf(this.site(), this.panelId()));
   protected readonly sub = computed((): Subpanel | undefined => subpanelOf(this.site(), this.panelId()));
