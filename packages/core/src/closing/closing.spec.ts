@@ -303,6 +303,17 @@ describe('other ways of working, from what is wanted to closed', () => {
     for (const rule of ['panel-bars', 'panel-feeder', 'panel-stays-live', 'panel-space']) expect(rules).toContain(rule);
     expect(ledgerOf(start).find((f) => f.rule === 'voltage-drop')!.says).toMatch(/what the feeder of the Study panel drops comes on top/);
     expect(JSON.stringify(steps)).not.toMatch(/service lugs/);
+    // another breaker of the main panel is set as well: then the main is off for both
+    const swap = {
+      id: 'swap',
+      title: 'Arc-fault breaker on circuit 4',
+      do: 'alter-circuit' as const,
+      circuitId: 'c4',
+      with: { arcFault: 'breaker' as const },
+    };
+    const both = stepsOf({ ...start, changes: [...start.changes, swap] });
+    expect(both.find((s) => s.id === 'breaker-off')!.title).toBe('The main off, locked or labelled');
+    expect(both.find((s) => s.id === 'prove-dead')!.dead.map((d) => d.key)).toEqual(['panel']);
   });
   it('a metal box screwed to a stud of a closed wall: at the stud, ears and screws said, as high as the room’s boxes', () => {
     const made = newJob(quinceStreet, 'replay', 'Replay', 'outlet')!;

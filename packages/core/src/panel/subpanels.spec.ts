@@ -87,6 +87,14 @@ describe('a subpanel as it is noted', () => {
       undefined,
     ]);
   });
+  it('whichever was noted first, and a try that names a breaker which went is no longer known', () => {
+    const turned = { ...shed, circuits: [...shed.circuits].reverse() };
+    expect(circuitCalled(turned, '3')!.id).toBe('c3');
+    const tried = addTests(shed, [
+      { id: 't1', how: 'switched off', breakerIds: ['shed-breaker-3', shed.panel!.breakers[0]!.id], boxId: 'hall-box', reads: 'live' },
+    ]);
+    expect([dropSubpanel(tried, 'shed-panel').panel!.tests, tried.panel!.tests.length]).toEqual([[], 1]);
+  });
   it('bad data names the field: a feeder that is not there, its own breaker, an id of a box, a circuit twice, tries of its own', () => {
     expect(errorsOf(() => ({ fedBy: 'nothing' }))).toEqual(['/site/subpanels/0/fedBy There is no breaker with the id nothing.']);
     expect(errorsOf(() => ({ fedBy: 'shed-breaker-3' }))).toEqual(['/site/subpanels/0/fedBy Shed panel would feed itself.']);
@@ -211,7 +219,14 @@ describe('which breaker feeds a box, with two panels', () => {
     expect(suspectsOf(lit, 'hall-box').suspects.flatMap((s) => s.breakerIds)).not.toContain('shed-breaker-3');
   });
   it('what has to stay on is not darkened by its feeder', () => {
-    const best = bestSwitchOffs(shed, boxes, new Set(['shed-breaker-3']));
+    // with five breakers in it the feeder tells more than any one breaker
+    const two = [1, 2, 4, 5].reduce(
+      (site, n) =>
+        fromPanel(site, 'shed-panel', noteBreaker(siteFrom(site, 'shed-panel'), n, { circuit: `shed-${n}`, breaker: `shed-breaker-${n}` })),
+      shed,
+    );
+    expect(bestSwitchOffs(two, boxes).single!.breakerIds).toEqual(['feeder-breaker']);
+    const best = bestSwitchOffs(two, boxes, new Set(['shed-breaker-3']));
     expect([...(best.single?.breakerIds ?? []), ...(best.set?.breakerIds ?? [])]).not.toContain('feeder-breaker');
   });
 });

@@ -113,7 +113,7 @@ export function asTasks({ when, jobs }: ScheduleInput, origin: string, left: Lef
 }
 
 /** Whether what is switched off takes a circuit with it: itself, its panel, the breaker that feeds its panel. */
-function darkens(key: string, circuitId: string, jobs: readonly JobInHouse[]): boolean {
+export function darkens(key: string, circuitId: string, jobs: readonly JobInHouse[]): boolean {
   if (key === circuitId || key === PANEL) return true;
   const site = jobs[0]?.found;
   return site !== undefined && (deadWithPanel(site, key, circuitId) || circuitsBehind(site, key).includes(circuitId));

@@ -24,6 +24,9 @@ describe('found at the wall', () => {
   it('a block behind the new opening stops it, and the steps that cut stay closed', () => {
     const site = found('fire-block', 'sewing-box');
     expect(verdicts(site, 'obstacle')).toContain('stop');
+    // from finish to finish
+    const wall = site.walls.find((w) => w.id === 'sewing-hall')!;
+    expect(wall.obstacles.at(-1)).toMatchObject({ kind: 'fire-block', thick: { mm: wall.framing.studDepth.mm, known: 'felt' } });
     const now = job(site);
     const steps = stepsOf(now);
     const cut = steps.find((s) => s.id === 'cut-opening')!;

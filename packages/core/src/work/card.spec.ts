@@ -107,6 +107,8 @@ describe('an estimate', () => {
     expect(judgeAsk(ask!, valueOf(with_(good, false), 'mark-out', ask!.key), 'in').verdict).toBe('ok');
     const about = judgeAsk(ask!, valueOf(with_(good, true), 'mark-out', ask!.key), 'in');
     expect([about.verdict, about.says]).toEqual(['can’t tell', expect.stringMatching(/^about .*estimated.*: measure it$/)]);
+    const wild = judgeAsk(ask!, valueOf(with_(inches(900), true), 'mark-out', ask!.key), 'in');
+    expect(wild.verdict).toBe('stop');
     const others = (j: JobInHouse) => gateOf(j, mark, steps, []).filter((r) => r.startsWith(ask!.label));
     expect([others(with_(good, true)), others(job).length]).toEqual([[], 1]);
   });
