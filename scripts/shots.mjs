@@ -28,7 +28,7 @@ const folder = join(root, 'docs/screenshots');
 const shoot = async (name, path, viewport = { width: 1280, height: 800 }, act = async () => {}) => {
   const page = await browser.newPage({ viewport });
   await page.goto(url + path);
-  await page.locator('h2').first().waitFor();
+  await page.locator('h2, .aw-card h1').first().waitFor();
   await page.evaluate(() => document.fonts.ready);
   await act(page);
   await page.waitForTimeout(400);
@@ -69,7 +69,11 @@ await shoot('bench', '/bench', undefined, async (page) => {
   await page.getByRole('button', { name: 'three-lamp tester', exact: true }).click();
   await page.getByTestId('face-device2-upper').click();
 });
-await shoot('phone', '/jobs/sewing-corner/box', { width: 390, height: 844 });
+await shoot('phone', '/jobs/bookcase-plinth/at-the-wall', { width: 390, height: 844 }, async (page) => {
+  await page.getByTestId('aw-list').click();
+  await page.locator('.aw-sheet li button').filter({ hasText: 'Connect duplex' }).click();
+  await page.getByTestId('aw-line').click();
+});
 const pdf = join(data, 'sheet.pdf');
 writeFileSync(pdf, Buffer.from(await (await fetch(`${url}/api/v1/jobs/sewing-corner/sheet.pdf`)).arrayBuffer()));
 spawnSync('pdftoppm', ['-r', '75', '-png', '-singlefile', pdf, join(folder, 'sheet')]);
