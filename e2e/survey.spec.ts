@@ -1,5 +1,6 @@
 /** What is entered decides what is judged: units, editions, finishes, obstacles, protection. */
 import { expect, fill, finding, goTo, openJob, saved, showAll, test } from './saddle.js';
+import { done, step } from './work.js';
 
 test('a metric house: bare numbers are mm, the tape steps by mm, inches still work when said', async ({ page }) => {
   await page.goto('/start');
@@ -177,4 +178,28 @@ test('by keyboard alone: to the job, a length on the tape, a remedy, undo', asyn
   await expect(await finding(page, /Fill of Hall box/)).toHaveAttribute('data-verdict', 'stop');
   await page.keyboard.press('?');
   await expect(page.getByRole('dialog')).toContainText('flip to the other face');
+});
+
+test('readings of a proof one after the other by Tab: the next one is open before the last is left', async ({ page }) => {
+  await page.goto('/jobs/bookcase-plinth/wire');
+  await page.getByLabel('outage').selectOption('off at the start');
+  await saved(page);
+  await goTo(page, 'Work');
+  await done(page, 'prepare');
+  await done(page, 'breaker-off');
+  const proof = step(page, 'prove-dead');
+  const order = [
+    'Tester on a live source',
+    'Target, hot to neutral',
+    'Target, hot to ground',
+    'Target, neutral to ground',
+    'Tester on the live source again',
+  ];
+  await proof.getByLabel(order[0]!, { exact: true }).focus();
+  for (const [i, label] of order.entries()) {
+    await expect(proof.getByLabel(label, { exact: true })).toBeFocused();
+    await page.keyboard.type(i === 0 || i === 4 ? '120' : '0');
+    await page.keyboard.press('Tab');
+  }
+  await done(page, 'prove-dead');
 });

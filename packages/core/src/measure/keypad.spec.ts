@@ -14,6 +14,8 @@ describe('inches', () => {
     ['a fraction alone', ['5/8'], '5/8'],
     ['sixteenths alone', ['+1/16'], '1/16'],
     ['feet', ['1', '2', 'ft', '7', '1/4'], `12' 7 1/4`],
+    ['eleven inches at most behind feet', ['5', 'ft', '9', '2'], `5' 9`],
+    ['the sixteenth after 11 15/16 is the next foot', ['5', 'ft', '1', '1', '7/8', '+1/16', '+1/16'], `6'`],
     ['feet alone', ['8', 'ft'], `8'`],
     ['feet twice change nothing', ['8', 'ft', '3', 'ft'], `8' 3`],
     ['no feet out of nothing', ['ft'], ''],
@@ -59,5 +61,6 @@ it('whatever is pressed, nothing stands there or what can be read, and back alwa
         for (let n = 0; n < 20; n++) text = press(text, 'back', unit);
         expect(text).toBe('');
       }),
+      { numRuns: 1000 },
     );
 });

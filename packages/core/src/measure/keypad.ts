@@ -21,6 +21,7 @@ export function padKeys(unit: PadUnit): PadKey[][] {
 /** So many digits before the point are enough for a house and for any tester. */
 const MOST_DIGITS: Record<PadUnit, number> = { in: 4, mm: 5, V: 3 };
 const MOST_FEET = 3;
+const INCHES_A_FOOT = 12;
 
 interface Parts {
   feet: string;
@@ -44,7 +45,10 @@ function textOf({ feet, whole, sixteenths }: Parts): string {
   return [feet ? `${feet}'` : '', inches].filter(Boolean).join(' ');
 }
 
-/** What stands there after a key. A fraction takes the place of the one that stood there; a digit behind a fraction changes nothing. */
+/**
+ * What stands there after a key. A fraction takes the place of the one that stood there; a digit behind a fraction changes nothing, nor
+ * does one that would make twelve inches or more behind feet.
+ */
 export function press(text: string, key: PadKey, unit: PadUnit): string {
   if (key === 'clear') return '';
   if (unit !== 'in') {
@@ -64,9 +68,11 @@ export function press(text: string, key: PadKey, unit: PadUnit): string {
   if (key === 'ft') return parts.feet || parts.sixteenths || !parts.whole || parts.whole.length > MOST_FEET ? text : `${parts.whole}'`;
   if (key === '+1/16') {
     const sixteenths = parts.sixteenths + 1;
-    return sixteenths < 16
-      ? textOf({ ...parts, sixteenths })
-      : textOf({ ...parts, sixteenths: 0, whole: `${Math.min(9999, Number(parts.whole || '0') + 1)}` });
+    if (sixteenths < 16) return textOf({ ...parts, sixteenths });
+    const whole = Number(parts.whole || '0') + 1;
+    // behind feet the twelfth inch is the next foot
+    if (parts.feet && whole >= INCHES_A_FOOT) return textOf({ feet: `${Math.min(999, Number(parts.feet) + 1)}`, whole: '', sixteenths: 0 });
+    return textOf({ ...parts, sixteenths: 0, whole: `${Math.min(9999, whole)}` });
   }
   if (key.includes('/')) {
     const [top, bottom] = key.split('/').map(Number) as [number, number];
@@ -74,6 +80,7 @@ export function press(text: string, key: PadKey, unit: PadUnit): string {
   }
   if (key === '.' || parts.sixteenths) return text;
   const whole = parts.whole === '0' ? key : parts.whole + key;
+  if (parts.feet && Number(whole) >= INCHES_A_FOOT) return text;
   return whole.length > MOST_DIGITS.in ? text : textOf({ ...parts, whole });
 }
 

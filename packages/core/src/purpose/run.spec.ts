@@ -33,6 +33,31 @@ function taken(): { job: JobInHouse; order: number[] } {
   };
 }
 
+describe('a protective face that somebody wants', () => {
+  const protective = (): JobInHouse => {
+    const job = open();
+    return inHouse({ ...bareJob(job), want: { ...job.want!, face: 'ground-fault' } }, quinceStreet);
+  };
+  it('stands in the first box that the power reaches, and everything further on hangs behind it', () => {
+    const job = protective();
+    const want = wantOf(job)!;
+    const [option] = searchRoutes(quinceStreet, want).found.options;
+    const taken = inHouse(
+      takeWay(job, keptParts(quinceStreet.site, want, option!, routeDetail(quinceStreet, want, option!))).job,
+      quinceStreet,
+    );
+    const kinds = taken.changes.flatMap((c) => (c.do === 'place-device' ? [c.device.kind] : []));
+    expect(kinds).toEqual(['ground-fault-15', 'duplex-15', 'duplex-15', 'duplex-15']);
+    const w = workOf(taken);
+    const first = w.boxes.find((b) => b.devices.some((d) => d.kind === 'ground-fault-15'))!;
+    // the feed comes to it, not from another new box
+    expect(w.runs.find((r) => r.to === first)!.from?.role).not.toBe('new');
+    const plan = wiringOf(w, first);
+    expect([plan.missing, plan.refused]).toEqual([[], []]);
+    expect(plan.connect.join(' ')).toMatch(/load/i);
+  });
+});
+
 describe('four outlets on two walls of the loom room', () => {
   const { job, order } = taken();
   const w = workOf(job);
