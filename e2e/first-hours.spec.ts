@@ -1,4 +1,5 @@
 /** First hours in an empty folder, by hand, with houses of their own: each named by what somebody saw. */
+import { house, room } from './house.js';
 import { expect, fill, saved, test, type Page } from './saddle.js';
 
 test.use({ args: ['--empty'] });
@@ -22,43 +23,6 @@ function hand(page: Page) {
     },
   };
 }
-const house = async (page: Page, name: string, built: string): Promise<void> => {
-  await page.goto('/start');
-  await page.getByTestId('purpose-house').click();
-  // the page may still shift under a first press while its letters load
-  await expect(async () => {
-    await page.getByTestId('make-house').click();
-    await expect(page.getByRole('alert')).toHaveText('Give the house a name.', { timeout: 1000 });
-  }).toPass();
-  await page.getByLabel('name of the house').fill(name);
-  await page.getByLabel('built in').fill(built);
-  await page.getByTestId('make-house').click();
-  await expect(page).toHaveURL(/\/houses\/[\w-]+$/);
-};
-/** @param share other side of which wall its first wall is */
-const room = async (
-  page: Page,
-  name: string,
-  use: string,
-  round: string,
-  more: { share?: string; above?: string; below?: string } = {},
-) => {
-  const plan = page.url().replace(/(\/houses\/[\w-]+).*/, '$1');
-  await page.goto(plan);
-  await page.getByTestId('add-room').click();
-  await page.getByLabel('name of the room').fill(name);
-  await page.getByLabel('it is a').selectOption(use);
-  if (more.above) await page.getByLabel('above it').selectOption(more.above);
-  if (more.below) await page.getByLabel('below it').selectOption(more.below);
-  // which wall is shared can be said before its length is typed, and stays said
-  if (more.share) await page.getByLabel(/^wall 1/).selectOption({ label: more.share });
-  await page.getByTestId('round').fill(round);
-  await page.getByTestId('keep-room').click();
-  await expect(page).toHaveURL(/\/walls\//);
-  await saved(page);
-  await page.goto(plan);
-};
-
 test('from an empty folder to the first finding in fewer than 25 entries', async ({ page }) => {
   const by = hand(page);
   await page.goto('/start');

@@ -1,18 +1,11 @@
 /** A second panel, from an empty folder: noted, its door’s directory, a breaker in it; by somebody who has one in the barn. */
+import { house } from './house.js';
 import { expect, fill, saved, test, type Page } from './saddle.js';
 
 test.use({ args: ['--empty'] });
 
 async function panelOf(page: Page, name: string): Promise<void> {
-  await page.goto('/start');
-  await page.getByTestId('purpose-house').click();
-  await expect(async () => {
-    await page.getByTestId('make-house').click();
-    await expect(page.getByRole('alert')).toHaveText('Give the house a name.', { timeout: 1000 });
-  }).toPass();
-  await page.getByLabel('name of the house').fill(name);
-  await page.getByTestId('make-house').click();
-  await expect(page).toHaveURL(/\/houses\/[\w-]+$/);
+  await house(page, name, '');
   await page.goto(`${page.url()}/panel`);
   await page.getByLabel('it has').selectOption('12');
   await page.getByTestId('start-panel').click();

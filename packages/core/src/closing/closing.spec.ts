@@ -21,7 +21,7 @@ import {
   type JobWant,
   type WantPlace,
 } from '../model/index.js';
-import { builtChangeIds, enterProof, enterValue, isTicked, notProved, stepsOf, tick, type ProofKey } from '../work/index.js';
+import { builtChangeIds, enterProof, enterValue, gateOf, isTicked, notProved, stepsOf, tick, type ProofKey } from '../work/index.js';
 import { keptParts, newJob, routeDetail, searchRoutes, takeWay } from '../purpose/index.js';
 import { benchOf, isLookedInto, wiringIn } from '../wiring/index.js';
 import { fromBox } from '../purpose/index.js';
@@ -303,6 +303,11 @@ describe('other ways of working, from what is wanted to closed', () => {
     for (const rule of ['panel-bars', 'panel-feeder', 'panel-stays-live', 'panel-space']) expect(rules).toContain(rule);
     expect(ledgerOf(start).find((f) => f.rule === 'voltage-drop')!.says).toMatch(/what the feeder of the Study panel drops comes on top/);
     expect(JSON.stringify(steps)).not.toMatch(/service lugs/);
+    // while nobody knows whether its bars are apart, nothing is connected in it
+    const blind = { ...start, found: { ...start.found, subpanels: start.found.subpanels!.map((p) => ({ ...p, bars: undefined })) } };
+    const connect = stepsOf(blind).find((s) => s.id === 'panel-connect')!;
+    const gate = (job: JobInHouse) => gateOf(job, connect, stepsOf(job), ledgerOf(job)).filter((r) => /Neutrals and grounds/.test(r));
+    expect([gate(blind).length, gate(start).length]).toEqual([1, 0]);
     // another breaker of the main panel is set as well: then the main is off for both
     const swap = {
       id: 'swap',
@@ -408,6 +413,16 @@ describe('closing a job', () => {
   it('free ends that were measured are known to the house as measured', () => {
     const cable = closed.house.site.cables.find((c) => c.id === 'hall-to-sewing')!;
     expect(cable.ends.map((e) => e.freeLength?.known)).toEqual(['measured', 'measured']);
+  });
+  it('one that was only estimated is no measurement in the house', () => {
+    const guessed = {
+      ...done,
+      work: { ...done.work, values: done.work.values.map((v) => (v.key === 'free-target' ? { ...v, estimated: true } : v)) },
+    };
+    const result = closeJob(guessed, house, [guessed], at(500), false);
+    if (!result.ok) throw new Error(JSON.stringify(result.hindrances));
+    const cable = result.house.site.cables.find((c) => c.id === 'hall-to-sewing')!;
+    expect(cable.ends.map((e) => e.freeLength?.known)).toEqual(['measured', 'assumed']);
   });
   it('what it cut is taken off what was on hand, and its rest is booked in, assumed; taken back it is as it was, unless it was counted since', () => {
     // nothing on hand: one coil of 25 ft for a piece of 4 1/2 ft

@@ -88,7 +88,9 @@ function asBuilt(job: JobInHouse, cable: Cable): Cable {
         : end.boxId === run!.to.box.id
           ? valueOf(job, numbered('set-new-box', n), 'free-target')
           : valueOf(job, numbered('wire-source', n), 'free-source');
-    return value ? { ...end, freeLength: { mm: value.value, known: 'measured' as const, ...(value.as ? { as: value.as } : {}) } } : end;
+    // what was only estimated stays a guess in the house
+    const known = value?.estimated ? ('assumed' as const) : ('measured' as const);
+    return value ? { ...end, freeLength: { mm: value.value, known, ...(value.as ? { as: value.as } : {}) } } : end;
   });
   return { ...cable, ends: [ends[0]!, ends[1]!] };
 }
@@ -139,7 +141,9 @@ function differences(job: JobInHouse, steps: Step[]): string[] {
       if (!value || ask.unit !== 'length' || ask.least === undefined || ask.most === undefined) return [];
       const planned = (ask.least + ask.most) / 2;
       if (Math.abs(value.value - planned) < 0.8) return [];
-      return [`${ask.label}: ${printLength(value.value, job.unit)} instead of ${printLength(planned, job.unit)}`];
+      return [
+        `${ask.label}: ${value.estimated ? 'about ' : ''}${printLength(value.value, job.unit)} instead of ${printLength(planned, job.unit)}`,
+      ];
     }),
   );
   return [...undone(job, steps).changes.map((c) => `not built: ${c.title}`), ...measured].map((t) => t.slice(0, 2000)).slice(0, 200);

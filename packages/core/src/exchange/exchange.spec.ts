@@ -1,4 +1,5 @@
 /** Files out and in; the published JSON Schema is held against ajv, a reference validator from the registry. */
+import { inches } from '../measure/index.js';
 import { Ajv2020 } from 'ajv/dist/2020.js';
 import formats from 'ajv-formats';
 import { describe, expect, it } from 'vitest';
@@ -119,6 +120,16 @@ describe('the job sheet', () => {
     const headings = sheet.blocks.flatMap((b) => (b.kind === 'heading' ? [b.text] : []));
     for (const text of ['Mark out', 'Steps', 'What to bring']) expect(headings).toContain(text);
     expect(sheet.blocks[0]).toMatchObject({ kind: 'caution', text: expect.stringMatching(/proved dead/) });
+  });
+  it('a value that was only estimated says so on paper', () => {
+    const guessed: JobInHouse = {
+      ...sewingCorner,
+      work: {
+        ...sewingCorner.work,
+        values: [{ step: 'mark-out', key: 'bottom', value: inches(13.25), as: '13 1/4', at: '2026-11-26T09:00:00Z', estimated: true }],
+      },
+    };
+    expect(JSON.stringify(jobSheet(guessed))).toContain('about 13 1/4 (can’t tell)');
   });
   it('does not fail where nothing can be told', () => {
     const bare: JobInHouse = {

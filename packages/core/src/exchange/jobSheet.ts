@@ -183,7 +183,7 @@ function sheetStep(job: JobInHouse, step: Step, brief = false): SheetStep {
   const asks = step.asks.map((ask) => {
     const value = valueOf(job, step.id, ask.key);
     return value
-      ? `${ask.label}: ${value.as ?? (ask.unit === 'V' ? `${value.value} V` : printLength(value.value, job.unit))} (${judgeAsk(ask, value, job.unit).verdict})`
+      ? `${ask.label}: ${value.estimated ? 'about ' : ''}${value.as ?? (ask.unit === 'V' ? `${value.value} V` : printLength(value.value, job.unit))} (${judgeAsk(ask, value, job.unit).verdict})`
       : `${ask.label}: ________ ${askRange(ask, job.unit)}`;
   });
   const short = step.id.startsWith('mark-out') && step.id !== 'mark-out-raceway' && step.says.length > 3;
@@ -237,7 +237,7 @@ function together(job: JobInHouse, all: readonly Step[]): SheetStep {
     asks: first!.asks.map((ask) => {
       const values = all.map((s, i) => {
         const value = valueOf(job, s.id, ask.key);
-        return `${i + 1} ${value ? (value.as ?? printLength(value.value, job.unit)) : '____'}`;
+        return `${i + 1} ${value ? `${value.estimated ? 'about ' : ''}${value.as ?? printLength(value.value, job.unit)}` : '____'}`;
       });
       return `${ask.what}, ${askRange(ask, job.unit)}: ${values.join('  ')}`;
     }),

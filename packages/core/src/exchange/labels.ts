@@ -33,10 +33,14 @@ export const LABEL_MM = { width: 64, height: 30, columns: 3, rows: 8, qr: 22 } a
 
 const rating = (circuit: Circuit): string => (circuit.breakerA === undefined ? 'rating not read' : `${circuit.breakerA} A`);
 
+const roomOf = (site: Site, box: Box): string | undefined => {
+  const wall = site.walls.find((w) => w.id === box.wallId);
+  return site.rooms.find((r) => r.id === wall?.faces[box.face].roomId)?.name;
+};
+
 function boxLabel(house: House, site: Site, box: Box): Label {
   const circuit = site.circuits.find((c) => c.id === box.circuitId);
-  const wall = site.walls.find((w) => w.id === box.wallId);
-  const room = site.rooms.find((r) => r.id === wall?.faces[box.face].roomId)?.name;
+  const room = roomOf(site, box);
   const ends = cablesIn(site, box.id);
   const to = (side: string): string[] => ends.filter((c) => c.side === side).map((c) => c.farLabel);
   const cables = [
@@ -107,8 +111,9 @@ export function labelsOf(house: House, of: LabelsOf = 'all'): Label[] {
         }),
     ];
   });
-  const boxes = site.boxes
-    .map((box) => boxLabel(house, site, box))
-    .sort((a, b) => (a.lines[1] ?? '').localeCompare(b.lines[1] ?? '') || a.head.localeCompare(b.head));
+  const boxes = [...site.boxes]
+    .map((box) => ({ box, room: roomOf(site, box) ?? '' }))
+    .sort((a, b) => a.room.localeCompare(b.room) || a.box.name.localeCompare(b.box.name))
+    .map(({ box }) => boxLabel(house, site, box));
   return [...(of === 'boxes' ? [] : panels), ...(of === 'breakers' ? [] : boxes)];
 }

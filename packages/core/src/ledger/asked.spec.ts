@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { demoJobs, quinceStreet } from '../demo/index.js';
 import { inches } from '../measure/index.js';
 import { inHouse, measured, type Box, type Cable, type Device, type JobInHouse, type Site } from '../model/index.js';
-import { askedFields, BOX_FIELDS, CABLE_FIELDS, DEVICE_FIELDS, ledgerOf, type SurveyField } from './index.js';
+import { newlyOpen, askedFields, BOX_FIELDS, CABLE_FIELDS, DEVICE_FIELDS, ledgerOf, type SurveyField } from './index.js';
 
 const jobIn = (site: Site): JobInHouse =>
   inHouse(demoJobs.find((j) => j.id === 'sewing-corner') ?? demoJobs[0]!, { ...quinceStreet, site });
@@ -62,5 +62,23 @@ describe('fields that the job in hand asks for', () => {
   it('every field belongs to one kind of thing, so that no form shows it twice', () => {
     const all = [...BOX_FIELDS, ...CABLE_FIELDS, ...DEVICE_FIELDS];
     expect(new Set(all).size).toBe(all.length);
+  });
+});
+
+describe('what an edit of the survey brings', () => {
+  it('new stops first, then what can’t be told any more; what stood there before is not told again', () => {
+    const before = ledgerOf(jobIn(quinceStreet.site));
+    const unground = {
+      ...quinceStreet.site,
+      cables: quinceStreet.site.cables.map((c) => (c.id === LINE ? { ...c, ground: 'none' as const } : c)),
+    };
+    const after = newlyOpen(before, ledgerOf(jobIn(unground)));
+    expect([after[0]!.rule, after[0]!.verdict]).toEqual(['ground-present', 'stop']);
+    expect(newlyOpen(before, before)).toEqual([]);
+    const read = ledgerOf(jobIn(end(quinceStreet.site, { freeLength: measured(inches(8)) })));
+    const unread = newlyOpen(read, ledgerOf(jobIn(end(quinceStreet.site, { freeLength: undefined }))));
+    expect(unread.map((f) => [f.rule, f.verdict])).toEqual([['free-conductor', 'can’t tell']]);
+    // answered again, nothing new is open
+    expect(newlyOpen(ledgerOf(jobIn(unground)), before).filter((f) => f.verdict === 'stop')).toEqual([]);
   });
 });

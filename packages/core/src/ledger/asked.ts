@@ -80,3 +80,11 @@ export function askedFields(findings: readonly Finding[], site: Site, box: Box):
   }
   return asked;
 }
+
+/** What an edit of the survey brought that keeps work from going on: new stops first, then what can’t be told any more. */
+export function newlyOpen(before: readonly Finding[], after: readonly Finding[]): Finding[] {
+  const key = (f: Finding): string => `${f.rule}/${f.subject}/${f.title}/${f.verdict}`;
+  const there = new Set(before.map(key));
+  const fresh = after.filter((f) => !there.has(key(f)));
+  return (['stop', 'can’t tell'] as const).flatMap((verdict) => fresh.filter((f) => f.verdict === verdict));
+}

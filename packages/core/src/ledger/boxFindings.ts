@@ -408,7 +408,9 @@ function wireFindings(w: Work, b: WorkBox): Finding[] {
   const depthIn = boxBody(box).depthMm;
   const fresh = new Set([...runsAt(w, b), ...w.lampRuns.filter((r) => r.from === b)].map((r) => r.cable.id));
   const asked = oldFreeEnds(w, b);
-  const measured = b.role === 'new' ? undefined : w.job.work.values.find((v) => v.step === asked.step && v.key === asked.key)?.value;
+  const read = b.role === 'new' ? undefined : w.job.work.values.find((v) => v.step === asked.step && v.key === asked.key);
+  // an estimate is no reading: what was surveyed stands, and what wasn’t can’t be told
+  const measured = read?.estimated ? undefined : read?.value;
   // what was read is the shortest old end: it takes the place of the shortest that was surveyed
   const old = b.cables.filter((c) => !fresh.has(c.cable.id)).flatMap((c) => c.end?.freeLength?.mm ?? []);
   const shortest = old.length ? Math.min(...old) : undefined;

@@ -20,6 +20,7 @@ import {
   asSeen,
   type Box,
   boxRect,
+  breakerFor,
   breakerNumber,
   type Change,
   type Circuit,
@@ -30,6 +31,7 @@ import {
   isPreset,
   type Load,
   panelWith,
+  subpanelsOf,
   type Remedy,
 } from '../model/index.js';
 import { breakerFindings } from '../panel/index.js';
@@ -271,9 +273,10 @@ const newCableFindings = (w: Work): Finding[] =>
     const { circuit } = r;
     const wanted = smallestGaugeFor(circuit?.breakerA ?? 15);
     const change = changeFor(w.job, 'run-cable', r.cable.id);
-    // nothing is gained by the gauge that is planned already
+    // nothing is gained by the gauge that is planned already, nor by one that is too thin as well
+    const suits = conductorForBreaker(w.job.edition, wanted, circuit?.breakerA ?? 15).verdict === 'ok';
     const remedies =
-      change && change.cable.gauge !== wanted
+      change && suits && change.cable.gauge !== wanted
         ? [
             remedy(
               `run-${wanted}`,
@@ -644,6 +647,20 @@ function ownCircuitFindings(w: Work): Finding[] {
   );
 }
 
+/** A feeder is no branch circuit: nothing is tapped from it, outlets hang on the breakers of the panel that it feeds. */
+function feedsPanel(w: Work, circuit: Circuit): Judged | undefined {
+  const breaker = breakerFor(w.planned, circuit.id);
+  const fed = breaker && subpanelsOf(w.planned).find((p) => p.fedBy === breaker.id);
+  return (
+    fed && {
+      verdict: 'stop',
+      says: `it feeds the ${fed.name}: an outlet hangs on a breaker of that panel, never on its feeder`,
+      sums: [],
+      source: nec(w.job.edition.slice(3), '240.21'),
+    }
+  );
+}
+
 /** Feed, need and protection. */
 export function feedFindings(w: Work): Finding[] {
   const findings: Finding[] = [];
@@ -671,7 +688,7 @@ export function feedFindings(w: Work): Finding[] {
           circuit.id,
           'feed',
           `May circuit ${breakerNumber(w.planned, circuit)} be extended`,
-          mayTap(w.job.edition, circuit, adds.room),
+          feedsPanel(w, circuit) ?? mayTap(w.job.edition, circuit, adds.room),
         ),
       );
     findings.push(finding('shared-neutral', circuit.id, 'feed', 'Shared neutral', sharedNeutral(w, circuit)));

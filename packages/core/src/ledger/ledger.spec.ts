@@ -183,6 +183,53 @@ describe('what is found changes what is judged', () => {
       ledgerOf(at(7, read)).find((f) => f.rule === 'free-conductor' && f.subject === `hall-box-${cable}`)!.verdict;
     expect([verdict(7, 'hall-from-panel'), verdict(5, 'hall-from-panel'), verdict(5, 'hall-to-parlour')]).toEqual(['ok', 'caution', 'ok']);
   });
+  it('an estimate at the work is no reading: what nobody surveyed can’t be told by it, and nothing is connected on it', () => {
+    const at = (estimated: boolean): JobInHouse => ({
+      ...sewingCorner,
+      found: {
+        ...sewingCorner.found,
+        cables: sewingCorner.found.cables.map((c) => ({
+          ...c,
+          ends: c.ends.map((e) => (e.boxId === 'hall-box' ? { ...e, freeLength: undefined } : e)) as Cable['ends'],
+        })),
+      },
+      work: {
+        ...sewingCorner.work,
+        values: [
+          {
+            step: 'open-source',
+            key: 'free-source-old',
+            value: inches(8),
+            at: '2026-11-26T09:00:00Z',
+            ...(estimated ? { estimated } : {}),
+          },
+        ],
+      },
+    });
+    const verdict = (estimated: boolean) => find(at(estimated), 'free-conductor', 'hall-box-hall-from-panel').verdict;
+    expect([verdict(false), verdict(true)]).toEqual(['ok', 'can’t tell']);
+    // surveyed as 7, estimated as 3: the survey stands, and no contradiction is made of a guess
+    const surveyed = { ...at(true), found: sewingCorner.found };
+    expect(ledgerOf(surveyed).filter((f) => f.rule === 'free-ends-read')).toEqual([]);
+  });
+  it('nothing is tapped from the breaker that feeds another panel, whatever it is kept for', () => {
+    const { panel } = sewingCorner.found;
+    const feeds = panel!.breakers.find((b) => b.circuitId === 'c4')!.id;
+    const fed = withFound((f) => ({
+      ...f,
+      subpanels: [{ id: 'loft', name: 'Loft panel', spaces: 4, covered: [], breakers: [], tests: [], fedBy: feeds }],
+    }));
+    const said = find(fed, 'may-tap');
+    expect([said.verdict, said.says]).toEqual(['stop', expect.stringMatching(/^it feeds the Loft panel/)]);
+    expect(find(sewingCorner, 'may-tap').verdict).not.toBe('stop');
+  });
+  it('on 100 A no gauge of the list stands: no remedy offers one that is too thin as well (Table 310.16 at 60 °C, memory: 6 AWG 55 A)', () => {
+    const on = (breakerA: 20 | 100) =>
+      withFound((f) => ({ ...f, circuits: f.circuits.map((c) => (c.id === 'c4' ? { ...c, breakerA } : c)) }));
+    const cable = (breakerA: 20 | 100) => ledgerOf(on(breakerA)).find((f) => f.title === 'New cable and breaker')!;
+    expect([cable(100).verdict, cable(100).remedies]).toEqual(['stop', []]);
+    expect(cable(20).remedies.map((r) => r.title)).toEqual(['Run 12 AWG']);
+  });
   it('a short old end is a caution where the plan splices on a pigtail, a stop where it feeds through', () => {
     const short = withFound((f) => ({
       ...f,

@@ -1,11 +1,9 @@
 /** A breaker for a circuit of its own: where it may stand, what it must be, what stays live while it is set. */
 import { nec, practice } from '../catalog/index.js';
-import { arcFaultProtection, circuitLoad, groundFaultReason, loadAmps, smallestGaugeFor, term, type Judged } from '../codebook/index.js';
-import { printAwg, type Awg } from '../measure/index.js';
+import { arcFaultProtection, circuitLoad, conductorForBreaker, groundFaultReason, term } from '../codebook/index.js';
+import { printAwg } from '../measure/index.js';
 import {
-  feederOf,
   fromPanel,
-  legOf,
   lookedAt,
   PANEL,
   panelOf,
@@ -17,72 +15,12 @@ import {
   type Edition,
   type Load,
   type Panel,
-  type Room,
   type RoomUse,
   type Site,
-  type Subpanel,
 } from '../model/index.js';
-import { freeSpaces, legsOf } from './spaces.js';
+import { barsApart, onFeeder, staysLive, type BehindFeeder } from './behindFeeder.js';
+import { breakerPlaces, type BreakerFinding, type BreakerPlace, type NewCircuit } from './breakerPlaces.js';
 import { legLoads } from './loads.js';
-
-export interface NewCircuit {
-  number?: string;
-  name: string;
-  ratingA: NonNullable<Circuit['breakerA']>;
-  poles: 1 | 2;
-  /** gauge of the cable that is to be run */
-  gauge: Awg;
-  rooms: Room[];
-  loads: Pick<Load, 'watts' | 'amps' | 'continuous'>[];
-  /** as printed on the breaker that is to be set */
-  type?: string;
-  /** what the breaker itself protects against; undefined: not chosen yet */
-  protection?: { arcFault: boolean; groundFault: boolean };
-  /** a second circuit that shares its neutral with this one */
-  sharesNeutralWith?: string;
-}
-
-export interface BreakerPlace {
-  space: number;
-  legs: ('A' | 'B')[];
-  /** difference of the two legs' nameplate amps with it in this place; A */
-  imbalanceA: number;
-  /** why this place is out, where it is */
-  refused?: string;
-}
-
-export interface BreakerFinding extends Judged {
-  rule: string;
-  title: string;
-}
-
-/** Places where it may stand, the best balanced first; places that a shared neutral rules out stay listed. */
-export function breakerPlaces(site: Site, wanted: NewCircuit, panelId = PANEL): BreakerPlace[] {
-  const panel = panelOf(site, panelId);
-  if (!panel) return [];
-  const free = new Set(freeSpaces(panel));
-  const [a, b] = legLoads(site, panelId).map((l) => l.amps) as [number, number];
-  const volts = wanted.poles === 2 ? 240 : 120;
-  const amps = wanted.loads.reduce((sum, l) => sum + loadAmps(l, volts), 0);
-  const partner = panel.breakers.find((x) => x.circuitId === wanted.sharesNeutralWith);
-  return [...free]
-    .filter((space) => spacesOf({ space, poles: wanted.poles }).every((s) => free.has(s)))
-    .map((space): BreakerPlace => {
-      const legs = legsOf({ space, poles: wanted.poles });
-      const after = { A: a, B: b };
-      for (const leg of legs) after[leg] += amps;
-      const beside = partner && spacesOf(partner).some((s) => Math.abs(s - space) === 2);
-      const refused = !partner
-        ? undefined
-        : legs.includes(legOf(partner.space))
-          ? 'the same leg as its partner: the neutral would carry the sum (210.4)'
-          : !beside
-            ? 'not next to its partner, so the two handles can’t be tied (210.4(B))'
-            : undefined;
-      return { space, legs, imbalanceA: Math.abs(after.A - after.B), ...(refused ? { refused } : {}) };
-    })
-    .sort((x, y) => Number(x.refused !== undefined) - Number(y.refused !== undefined) || x.imbalanceA - y.imbalanceA || x.space - y.space);
-}
 
 /** A space for it, and what it does to the balance of the legs. */
 function freeSpace(site: Site, panel: Panel, wanted: NewCircuit, year: string, panelId: string): BreakerFinding {
@@ -153,102 +91,6 @@ function ratingForRooms({ rooms, ratingA, loads }: NewCircuit, edition: Edition)
   ];
 }
 
-/** What stays live while a breaker is set: at the service it can’t be switched off, in a subpanel it can. */
-function staysLive(site: Site, sub: Subpanel | undefined): BreakerFinding {
-  const feeder = sub && feederOf(site, sub);
-  const base = { rule: 'stays-live', title: 'What stays live', verdict: 'caution' as const, sums: [], source: practice };
-  if (!sub)
-    return {
-      ...base,
-      says: 'with the main off the service lugs and the wires to them stay live, and nothing in the house can make them dead: a barrier over them, nobody alone, and nothing is touched before it is proved dead',
-    };
-  return feeder
-    ? {
-        ...base,
-        says: `${feederWords(site, sub)} off makes all of the ${sub.name} dead, its lugs too${sub.main === 'breaker' ? '; its own main alone does not: the lugs behind it stay live' : ''}. It is locked there, and the lugs are proved dead here before anything is touched`,
-      }
-    : {
-        ...base,
-        verdict: 'can’t tell',
-        says: `which breaker feeds the ${sub.name} is not known: its lugs stay live until that one is off${sub.main === 'breaker' ? ', its own main or not' : ''}`,
-        ask: `Find the breaker that feeds the ${sub.name}, and note it at that panel.`,
-      };
-}
-
-/** The feeder’s breaker as one finds it: `breaker 12 in the Panel`. */
-function feederWords(site: Site, sub: Subpanel): string {
-  const feeder = feederOf(site, sub);
-  return feeder
-    ? `breaker ${feeder.circuit.number} in the ${panelOf(site, feeder.at)?.name ?? 'main panel'}`
-    : `the breaker that feeds the ${sub.name}`;
-}
-
-/** A subpanel’s neutrals and grounds: joined at the service alone, or what the neutral carries comes back on every metal part. */
-function barsApart(sub: Subpanel, year: string): BreakerFinding[] {
-  const base = { rule: 'bars', title: 'Neutrals and grounds in a subpanel', sums: [], source: nec(year, '250.24(A)(5)') };
-  return [
-    sub.bars === undefined
-      ? {
-          ...base,
-          verdict: 'can’t tell',
-          says: 'whether neutrals and grounds have bars of their own was not noted',
-          ask: 'With the cover off and all proved dead: look for a strap, a screw or a bar that joins neutral bar and case.',
-        }
-      : sub.bars === 'joined'
-        ? {
-            ...base,
-            verdict: 'stop',
-            says: 'neutrals and grounds are joined here: what the neutral carries comes back on the grounds too, and metal parts may be live. It is for a licensed electrician to part them, and to see that the feeder brings a ground of its own',
-          }
-        : { ...base, verdict: 'ok', says: 'neutrals and grounds have bars of their own' },
-    ...(sub.apart
-      ? [
-          {
-            rule: 'building',
-            title: 'In another building',
-            verdict: 'caution' as const,
-            says: 'a panel in a building of its own has a disconnect there and ground rods of its own: have them looked at with the permit',
-            sums: [],
-            source: nec(year, '225.31, 250.32'),
-          },
-        ]
-      : []),
-  ];
-}
-
-/** What hangs behind the feeder with the new loads, leg by leg, against what it may carry. */
-function onFeeder(site: Site, sub: Subpanel, wanted: NewCircuit, panelId: string): BreakerFinding[] {
-  const place = breakerPlaces(site, wanted, panelId).find((p) => !p.refused);
-  const volts = wanted.poles === 2 ? 240 : 120;
-  const added = wanted.loads.reduce((sum, l) => sum + loadAmps(l, volts), 0);
-  const legs = legLoads(site, panelId).map((l) => {
-    const own = place?.legs.includes(l.leg) ? added : 0;
-    const [sum] = l.judged.sums;
-    const terms = [...(sum?.terms ?? []), ...(own ? [term(wanted.name, own, 'A')] : [])];
-    return { ...l, amps: l.amps + own, sum: { ...sum, terms, result: term(`leg ${l.leg}, all that is noted at once`, l.amps + own, 'A') } };
-  });
-  const fuller = legs.reduce((a, b) => (b.amps > a.amps ? b : a), legs[0]!);
-  const limit = fuller.sum.limit?.value;
-  const { verdict: _, says: _says, ask, ...rest } = fuller.judged;
-  const base = { ...rest, rule: 'feeder', title: `The feeder of the ${sub.name}`, sums: [fuller.sum] };
-  return [
-    limit === undefined
-      ? { ...base, verdict: 'can’t tell', says: fuller.judged.says, ...(ask ? { ask } : {}) }
-      : fuller.amps > limit
-        ? {
-            ...base,
-            verdict: 'caution',
-            says: `${fuller.amps.toFixed(1)} A on leg ${fuller.leg} if all that is noted ran at once, and the feeder carries ${limit} A: its load is worked out by 220 before anything is added`,
-          }
-        : {
-            ...base,
-            verdict: fuller.judged.verdict,
-            says: `with this ${fuller.amps.toFixed(1)} of ${limit} A on leg ${fuller.leg}, all that is noted at once`,
-            ...(ask ? { ask } : {}),
-          },
-  ];
-}
-
 /** Everything that is to be said before anybody opens the panel, most serious first; `panelId` is a subpanel’s where it is one. */
 export function breakerFindings(site: Site, edition: Edition, wanted: NewCircuit, panelId = PANEL): BreakerFinding[] {
   const year = edition.slice(3);
@@ -277,19 +119,7 @@ export function breakerFindings(site: Site, edition: Edition, wanted: NewCircuit
       ask: 'Open the door, not the cover, and note the spaces and what stands in them.',
     });
   } else findings.push(freeSpace(site, panel, wanted, year, panelId));
-  const least = smallestGaugeFor(wanted.ratingA);
-  findings.push({
-    rule: 'conductor',
-    title: 'Cable for it',
-    // a smaller number is the thicker wire
-    verdict: wanted.gauge <= least ? 'ok' : 'stop',
-    says:
-      wanted.gauge <= least
-        ? `${printAwg(wanted.gauge)} copper may stand on ${wanted.ratingA} A`
-        : `${wanted.ratingA} A asks for ${printAwg(least)} or thicker: ${printAwg(wanted.gauge)} overheats before it trips`,
-    sums: [],
-    source: nec(year, wanted.gauge >= 10 ? '240.4(D)' : '334.80, Table 310.16 at 60 °C'),
-  });
+  findings.push({ ...conductorForBreaker(edition, wanted.gauge, wanted.ratingA), rule: 'conductor', title: 'Cable for it' });
   findings.push(...ratingForRooms(wanted, edition), ...loadOnIt(wanted, edition), typeFinding(panel, wanted, year));
   const rooms = wanted.rooms;
   // 210.12 speaks of 120 V on 15 and 20 A
@@ -402,16 +232,6 @@ function typeFinding(panel: Panel | undefined, wanted: NewCircuit, year: string)
         verdict: 'stop',
         says: `type ${type} is not on the panel’s label (${listed.join(', ')}): one that only fits is not made for it`,
       };
-}
-
-/** Where a breaker is set in a subpanel: its name, and the breaker that makes it dead. */
-export interface BehindFeeder {
-  name: string;
-  feeder: string;
-}
-export function behindFeeder(site: Site, panelId: string | undefined): BehindFeeder | undefined {
-  const sub = subpanelOf(site, panelId);
-  return sub && { name: sub.name, feeder: feederWords(site, sub) };
 }
 
 /** What is done, in order; cautions are the findings above. */

@@ -97,8 +97,15 @@ export interface LegLoad {
   judged: Judged;
 }
 
+interface Share {
+  leg: 'A' | 'B';
+  load: Load;
+  circuit: Circuit;
+  amps: number;
+}
+
 /** Nameplate amps by leg of all that is noted behind a panel’s breakers, through the panels that they feed. */
-function sharesOf(site: Site, panel: Panel): { leg: 'A' | 'B'; load: Load; circuit: Circuit; amps: number }[] {
+function sharesOf(site: Site, panel: Panel): Share[] {
   return panel.breakers.flatMap((b) => {
     const circuit = site.circuits.find((c) => c.id === b.circuitId);
     if (!circuit) return [];
@@ -137,6 +144,17 @@ function limitOf(site: Site, panel: Panel, sub: Subpanel | undefined): { what: s
     : { what: `breaker ${feeder.number}, which feeds it`, amps: breakerA };
 }
 
+/** What somebody hung on the feeder’s own circuit: it goes through the same breaker, on each of the legs that it takes. */
+function onFeederItself(site: Site, sub: Subpanel | undefined): Share[] {
+  const feeder = sub && feederOf(site, sub);
+  if (!feeder) return [];
+  const { breaker, circuit } = feeder;
+  const legs: ('A' | 'B')[] = breaker.poles === 2 ? ['A', 'B'] : ['A'];
+  return site.loads
+    .filter((l) => l.circuitId === circuit.id)
+    .flatMap((load) => legs.map((leg) => ({ leg, load, circuit, amps: loadAmps(load, circuit.voltsNominal) })));
+}
+
 /** A feeder against what is noted behind the panel that it feeds; `amps` is the fuller leg. */
 function feederLoad(site: Site, fed: Subpanel): Judged & { amps: number } {
   const legs = legLoads(site, fed.id);
@@ -152,9 +170,10 @@ function feederLoad(site: Site, fed: Subpanel): Judged & { amps: number } {
 export function legLoads(site: Site, panelId = PANEL): LegLoad[] {
   const panel = panelOf(site, panelId);
   if (!panel) return [];
-  const shares = sharesOf(site, panel);
+  const sub = subpanelOf(site, panelId);
+  const shares = [...sharesOf(site, panel), ...onFeederItself(site, sub)];
   const known = goneThrough(site, panel);
-  const most = limitOf(site, panel, subpanelOf(site, panelId));
+  const most = limitOf(site, panel, sub);
   return (['A', 'B'] as const).map((leg) => {
     const own = shares.filter((s) => s.leg === leg);
     const terms = own.map((s) =>

@@ -58,6 +58,15 @@ describe('spaces and legs', () => {
   });
 });
 
+describe('the cable of a new breaker', () => {
+  const cable = (ratingA: NewCircuit['ratingA'], gauge: NewCircuit['gauge']) =>
+    breakerFindings(site, 'US-2020', { ...kiln, ratingA, gauge }).find((f) => f.rule === 'conductor')!.verdict;
+  it('14 on 15, 12 on 20, 6 on 60 A stand; one step thinner doesn’t, and 6 AWG doesn’t on 100 A (240.4(D), Table 310.16, memory)', () => {
+    expect([cable(15, 14), cable(20, 12), cable(60, 6)]).toEqual(['ok', 'ok', 'ok']);
+    expect([cable(20, 14), cable(30, 12), cable(70, 6), cable(100, 6)]).toEqual(['stop', 'stop', 'stop', 'stop']);
+  });
+});
+
 describe('loads', () => {
   it('circuit 4: lamps 180 W and the heater 1 500 W are 14 A, 1 A is left of 15', () => {
     const sheet = circuitSheet(site, circuit('c4'), 'US-2020');

@@ -173,6 +173,20 @@ describe('what hangs on a subpanel', () => {
     const after = legLoads(shed).map((l) => l.amps);
     expect([after[0]! - before[0]!, after[1]! - before[1]!]).toEqual([expect.closeTo(10, 9), expect.closeTo(0, 9)]);
   });
+  it('what somebody hung on the feeder itself goes through the same breaker: 2400 W at 240 V are 10 A more on each leg', () => {
+    const heater = {
+      ...shed,
+      loads: [...shed.loads, { id: 'heater', name: 'heater', watts: 2400, continuous: false, fixed: true, circuitId: 'feeder' }],
+    };
+    expect(legLoads(heater, 'shed-panel').map((l) => l.amps)).toEqual([10, 20]);
+    expect(
+      circuitSheet(
+        heater,
+        heater.circuits.find((c) => c.id === 'feeder')!,
+        'US-2020',
+      ).load.amps,
+    ).toBe(20);
+  });
   it('its limit is its feeder, or its own main where that is less; unknown, nobody can tell', () => {
     const limit = (part: Partial<Subpanel>) => {
       const [, b] = legLoads(putSubpanel(shed, 'shed-panel', part), 'shed-panel');

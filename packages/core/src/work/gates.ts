@@ -141,6 +141,9 @@ const DECIDES_CONNECTING = new Set([
   'receptacle-rating',
   'ground-fault',
   'arc-fault',
+  // of a subpanel: by what it is made dead, and whether its neutrals and grounds are apart
+  'panel-stays-live',
+  'panel-bars',
 ]);
 
 /** Of these, what can be known with nothing opened: it decides whether there is a job at all, so it is asked before the first cut. */

@@ -166,7 +166,7 @@ export class RecordStage {
         return [
           {
             what: ask.label,
-            value: value.as ?? (ask.unit === 'V' ? `${value.value} V` : printLength(value.value, job.unit)),
+            value: `${value.estimated ? 'about ' : ''}${value.as ?? (ask.unit === 'V' ? `${value.value} V` : printLength(value.value, job.unit))}`,
             verdict: judged.verdict,
             says: judged.says,
             at: this.time(value.at),

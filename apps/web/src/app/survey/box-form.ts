@@ -254,8 +254,16 @@ export class BoxForm {
   protected rest(id: string): string | undefined {
     const fields: readonly SurveyField[] =
       id === this.box().id ? BOX_FIELDS : this.cables().some((c) => c.cable.id === id) ? CABLE_FIELDS : DEVICE_FIELDS;
-    const words = fields.filter((f) => f in FIELD_WORDS && !this.isFirst(id, f)).map((f) => FIELD_WORDS[f]);
+    const words = fields.filter((f) => f in FIELD_WORDS && this.hasField(id, f) && !this.isFirst(id, f)).map((f) => FIELD_WORDS[f]);
     return words.length ? `More: ${words.join(', ')}` : undefined;
+  }
+  /** a field that this box, cable or device has at all */
+  private hasField(id: string, field: SurveyField): boolean {
+    if (field === 'screws') return this.box().hangsOn === 'left' || this.box().hangsOn === 'right';
+    if (field === 'white') return this.cables().some((c) => c.cable.id === id && c.cable.conductors.includes('white'));
+    if (field === 'circuit') return this.circuits().length > 1;
+    if (field === 'wired') return this.devices().some((d) => d.device.id === id && d.receptacle);
+    return true;
   }
   protected asSide = (value: string | undefined): CableEnd['side'] => this.sides.find((s) => s.value === value)?.value as CableEnd['side'];
   protected presets = presetWords;

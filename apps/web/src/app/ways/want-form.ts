@@ -91,7 +91,7 @@ import { JobSession } from '../job/job-session';
       @if (want().kind !== 'lights') {
         <div class="fields">
           <sa-yes-no label="a circuit of its own from the panel" [value]="want().ownCircuit" (set)="setOwn($event ?? false)" />
-          @if (want().ownCircuit) {
+          @if (want().ownCircuit || fromPanel()) {
             <sa-choice-field
               label="its breaker, A"
               [value]="'' + (want().ownA ?? 20)"
@@ -219,6 +219,7 @@ export class WantForm {
     const { found } = this.session.job();
     return subpanelsOf(found).length ? panelsOf(found).map((p) => ({ value: p.id, label: p.panel.name })) : [];
   });
+  protected readonly fromPanel = computed(() => this.panels().some((p) => p.value === this.want().from));
   protected readonly feeds = computed((): Choice[] => [
     ...this.panels().map((p) => ({ ...p, label: `a new breaker in the ${p.label}` })),
     ...this.session.job().found.boxes.map((b) => ({ value: b.id, label: b.name })),

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, linkedSignal, signal, ViewEncapsulation } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { jobElevation, wiringOf } from '@saddle/core/ledger';
+import { jobElevation, newlyOpen, wiringOf } from '@saddle/core/ledger';
 import type { PadUnit } from '@saddle/core/measure';
 import type { Box } from '@saddle/core/model';
 import { canBeFound, foundElse, type FoundElse } from '@saddle/core/survey';
@@ -238,23 +238,24 @@ export class AtWallPage {
   });
   protected readonly findable = computed(() => {
     const box = this.foundAt();
-    return box ? canBeFound(this.session.job().found, box) : [];
+    return box ? canBeFound(this.session.house.surveyed(), box) : [];
   });
   /** what was found last, until the next card */
   protected readonly foundSays = signal('');
   protected found(what: FoundElse, words: string): void {
     const box = this.foundAt();
     if (!box) return;
-    const before = this.session.ledger().filter((f) => f.verdict === 'stop').length;
+    const before = this.session.ledger();
     if (!this.session.house.editSite(`Found at the work: ${words}`, (site) => foundElse(site, what, box, nanoid(10)))) return;
-    const stops = this.session.ledger().filter((f) => f.verdict === 'stop');
+    const [first] = newlyOpen(before, this.session.ledger());
     this.sheet.set(undefined);
     scrollTo({ top: 0 });
-    this.foundSays.set(
-      `${words}: in the survey of ${box.name} now. ${
-        stops.length > before ? `It stops the work: ${stops[0]!.title}.` : 'Nothing of it stops the work; the ledger was judged anew.'
-      }`,
-    );
+    const then = !first
+      ? 'Nothing new stops the work; the ledger was judged anew.'
+      : first.verdict === 'stop'
+        ? `It stops the work: ${first.title}.`
+        : `It can’t be told yet: ${first.title}. ${first.ask ?? ''}`.trim();
+    this.foundSays.set(`${words}: in the survey of ${box.name} now. ${then}`);
   }
   protected foundLive(): void {
     const steps = this.session.steps();
