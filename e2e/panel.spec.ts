@@ -98,7 +98,7 @@ test('a circuit of its own: what it must be, where it stands, what stays live', 
   await side.getByLabel('load on it, watts or amps').fill('1500 W');
   await side.getByLabel('load on it, watts or amps').blur();
   await side.getByLabel('cable').selectOption('14 AWG');
-  await expect(side.getByText(/20 A asks for 12 AWG or thicker/).first()).toBeVisible();
+  await expect(side.getByText(/14 AWG copper may stand on 15 A at most/).first()).toBeVisible();
   await expect(page.getByTestId('place-breaker')).toBeDisabled();
   await side.getByLabel('cable').selectOption('12 AWG');
   await side.getByLabel('type printed on it').fill('Q9');

@@ -23,6 +23,17 @@ test('a panel in the barn: fed by 5 and 7, numbers told apart, the feeder off fo
   await page.getByLabel('the breaker that feeds it').selectOption({ label: '5 barn' });
   await page.getByLabel('its main').selectOption({ label: 'none: the feeder on lugs' });
   await expect(page.locator('.panel-main')).toContainText('no main of its own');
+  // what was refused is not shown as if it were kept, and stays to be mended
+  const spaces = page.locator('input').and(page.getByLabel('spaces', { exact: true }));
+  await spaces.fill('7');
+  await spaces.press('Enter');
+  await expect(page.getByTestId('refusal')).toContainText('spaces come in pairs');
+  await expect(page.getByText('Not taken: it is still 6.')).toBeVisible();
+  await expect(spaces).toHaveValue('7');
+  await spaces.fill('8');
+  await spaces.press('Enter');
+  await expect(page.getByText(/Not taken/)).toHaveCount(0);
+  await expect(page.getByTestId('space-8')).toBeVisible();
   await expect(page.getByText('Its lugs stay live until the breaker that feeds it is off.')).toBeVisible();
   // a breaker in its space 5 is none in the main panel’s
   await page.getByTestId('space-5').click();
@@ -50,7 +61,7 @@ test('a panel in the barn: fed by 5 and 7, numbers told apart, the feeder off fo
   await expect(page.locator('.panel-left')).toContainText(/saw|12\.5 A noted/);
   await page.getByRole('button', { name: 'Barn panel', exact: true }).click();
   await expect(page.getByTestId('space-5')).toContainText('saw bench');
-  await expect(page.getByTestId('space-6')).toContainText('free');
+  await expect(page.getByTestId('space-8')).toContainText('free');
   const [pdf, csv] = await Promise.all(
     ['directory', 'csv-out'].map(async (id) => page.request.get((await page.getByTestId(id).getAttribute('href'))!)),
   );

@@ -7,6 +7,8 @@ describe('a field named as a person would say it', () => {
     ['/found/walls/0/framing/studDepth', 'wall 1, framing, stud depth'],
     ['/found/boxes/2/place/bottom/mm', 'box 3, place, bottom'],
     ['/planned/cables/0/ends/1/freeLength', 'cable 1, end 2, free length'],
+    ['/site/subpanels/0/mainA', 'subpanel 1, main amps'],
+    ['/site/circuits/1/breakerA', 'circuit 2, breaker amps'],
     ['/name', 'name'],
     ['/site/walls/1/references/0/x/mm', 'wall 2, reference 1, x'],
     ['/odd~1key/a~0b', 'odd/key, a~b'],

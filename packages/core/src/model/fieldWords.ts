@@ -2,7 +2,8 @@ const ONE: Record<string, string> = { boxes: 'box', switches: 'switch', ids: 'id
 /** parts of a path that a person has no word for: the document's own shelves, and the figure inside a measured length */
 const SHELVES = new Set(['found', 'planned', 'site', 'mm']);
 
-const spaced = (key: string): string => key.replace(/([a-z0-9])([A-Z])/g, (_, a: string, b: string) => `${a} ${b.toLowerCase()}`);
+const spaced = (key: string): string =>
+  key.replace(/([a-z])A$/, '$1 amps').replace(/([a-z0-9])([A-Z])/g, (_, a: string, b: string) => `${a} ${b.toLowerCase()}`);
 const one = (key: string): string => spaced(ONE[key] ?? key.replace(/s$/, ''));
 
 /**

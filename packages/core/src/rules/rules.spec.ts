@@ -11,7 +11,9 @@ const source = readdirSync(folder)
   .map((f) => readFileSync(new URL(f, folder), 'utf8'))
   .join('\n');
 const judgement = readFileSync(new URL('../survey/judgement.ts', import.meta.url), 'utf8');
-const panel = readFileSync(new URL('../panel/addBreaker.ts', import.meta.url), 'utf8');
+const panel = ['addBreaker', 'behindFeeder', 'breakerPlaces']
+  .map((f) => readFileSync(new URL(`../panel/${f}.ts`, import.meta.url), 'utf8'))
+  .join('\n');
 
 describe('the rule index', () => {
   it('knows every rule that the ledger’s code names, and names none that it doesn’t', () => {

@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSign
 import { parseLength, printLength } from '@saddle/core/measure';
 import type { Known, MeasuredLength } from '@saddle/core/model';
 import { LengthUnits } from './length-units';
+import { stillIs } from './still-is';
 
 let count = 0;
 
@@ -25,13 +26,15 @@ let count = 0;
         [value]="text()"
         [placeholder]="optional() ? 'not known' : unit() === 'in' ? '13 1/4' : '337'"
         [attr.aria-invalid]="error() ? true : null"
-        [attr.aria-describedby]="error() || hint() ? id + '-says' : null"
+        [attr.aria-describedby]="error() || stays() || hint() ? id + '-says' : null"
         (input)="type($event)"
         (blur)="leave()"
         (keydown.enter)="$event.preventDefault(); commit()"
       />
       @if (error(); as wrong) {
         <span class="field-error" [id]="id + '-says'" role="alert">{{ wrong }}</span>
+      } @else if (stays()) {
+        <span class="field-error" [id]="id + '-says'" role="status">{{ stays() }}</span>
       } @else if (hint()) {
         <span class="field-hint" [id]="id + '-says'">{{ hint() }}</span>
       }
@@ -50,10 +53,13 @@ export class LengthField {
   readonly set = output<MeasuredLength | undefined>();
 
   protected readonly id = `length-${count++}`;
-  protected readonly text = linkedSignal(() => {
+  private readonly kept = computed(() => {
     const value = this.value();
     return value ? (value.as ?? printLength(value.mm, this.unit())) : '';
   });
+  protected readonly text = linkedSignal(() => this.kept());
+  /** what was typed was not taken: it stays to be mended, and what is kept is said */
+  protected readonly stays = linkedSignal({ source: this.value, computation: () => '' });
   private readonly tried = linkedSignal({ source: this.value, computation: () => false });
   protected readonly error = computed(() => {
     if (!this.tried()) return '';
@@ -67,6 +73,7 @@ export class LengthField {
 
   protected type(event: Event): void {
     this.touched = true;
+    this.stays.set('');
     this.text.set((event.target as HTMLInputElement).value);
   }
 
@@ -79,10 +86,15 @@ export class LengthField {
     this.tried.set(true);
     if (this.error()) return;
     const text = this.text().trim();
-    if (text === '') return this.set.emit(undefined);
+    if (text === '') return this.say(undefined);
     const read = parseLength(text, { unit: this.unit(), allowNegative: this.allowNegative() });
     const before = this.value();
-    if (read.ok && !(before?.as === read.as && before.known === this.known()))
-      this.set.emit({ mm: read.mm, as: read.as, known: this.known() });
+    if (read.ok && !(before?.as === read.as && before.known === this.known())) this.say({ mm: read.mm, as: read.as, known: this.known() });
+  }
+
+  private say(said: MeasuredLength | undefined): void {
+    const before = this.value();
+    this.set.emit(said);
+    setTimeout(() => this.stays.set(this.value() === before && before?.mm !== said?.mm ? stillIs(this.kept()) : ''));
   }
 }

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, input, linkedSignal, output } from '@angular/core';
+import { stillIs } from './still-is';
 
 let count = 0;
 
@@ -18,12 +19,14 @@ let count = 0;
         [placeholder]="placeholder()"
         [attr.inputmode]="numeric() ? 'decimal' : null"
         [attr.aria-invalid]="error() ? true : null"
-        [attr.aria-describedby]="error() || hint() ? id + '-says' : null"
+        [attr.aria-describedby]="error() || stays() || hint() ? id + '-says' : null"
         (input)="type($event)"
-        (change)="set.emit(text().trim())"
+        (change)="say()"
       />
       @if (error()) {
         <span class="field-error" [id]="id + '-says'" role="alert">{{ error() }}</span>
+      } @else if (stays()) {
+        <span class="field-error" [id]="id + '-says'" role="status">{{ stays() }}</span>
       } @else if (hint()) {
         <span class="field-hint" [id]="id + '-says'">{{ hint() }}</span>
       }
@@ -41,9 +44,18 @@ export class TextField {
   readonly typing = output<string>();
   protected readonly id = `text-${count++}`;
   protected readonly text = linkedSignal(() => this.value());
+  /** what was typed was not taken: it stays to be mended, and what is kept is said */
+  protected readonly stays = linkedSignal({ source: this.value, computation: () => '' });
 
   protected type(event: Event): void {
     this.text.set((event.target as HTMLInputElement).value);
+    this.stays.set('');
     this.typing.emit(this.text());
+  }
+
+  protected say(): void {
+    const [said, before] = [this.text().trim(), this.value()];
+    this.set.emit(said);
+    setTimeout(() => this.stays.set(said !== before && this.value() === before ? stillIs(before) : ''));
   }
 }

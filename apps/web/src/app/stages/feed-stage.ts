@@ -56,7 +56,7 @@ import { WordMark } from '../words/word';
           }
           @if (chart().limit; as limit) {
             <line class="limit" [attr.x1]="limit.x" [attr.x2]="limit.x" y1="16" y2="82" />
-            <text class="limit-text" [attr.x]="limit.x" y="12" text-anchor="middle">breaker {{ limit.text }}</text>
+            <text class="limit-text" [attr.x]="limit.x + 4" y="12" text-anchor="end">breaker {{ limit.text }}</text>
           }
           <text class="tick-text" x="320" y="114" text-anchor="middle">amps, everything at once; three hours or more counted at 125 %</text>
         </svg>
