@@ -5,14 +5,12 @@ import { join } from 'node:path';
 import compression from 'compression';
 import express, { type Express, type NextFunction, type Request, type RequestHandler, type Response } from 'express';
 import helmet from 'helmet';
-import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
 import { BODY_LIMIT, IMPORT_LIMIT, jsonBody } from './api/body.js';
 import { problem, problemHandler } from './api/problem.js';
+import type { Keeping } from './api/records.js';
 import { apiRoutes } from './api/routes.js';
-import type { HeavyPool } from './heavy/pool.js';
 import type { Network } from './lan/index.js';
-import type { Store } from './storage/store.js';
 
 const LOOPBACK_HOST = /^(localhost|127(\.\d{1,3}){3}|\[::1\])(:\d+)?$/i;
 
@@ -35,7 +33,8 @@ function sameOriginOnly(request: Request, response: Response, next: NextFunction
   if (origin !== undefined && hostOf(origin) !== request.get('host'))
     throw problem(403, 'foreign-origin', 'Another page may not ask for this or write here.');
   if (request.method === 'GET' || request.method === 'HEAD') return next();
-  if (request.method !== 'DELETE' && !request.is('application/json'))
+  // none of these can be sent by a form of a foreign page; which of them a route takes it says itself
+  if (request.method !== 'DELETE' && !request.is(['application/json', 'application/octet-stream', 'application/zip']))
     throw problem(415, 'not-json', 'Send JSON: Content-Type application/json.');
   next();
 }
@@ -73,13 +72,12 @@ function sendKeptPage(webFolder: string): RequestHandler {
  * @param options `gate` stands before everything where other devices are let in; absent: this machine only. `network` is how they reach it
  */
 export function createApp(
-  store: Store,
-  heavy: HeavyPool,
-  logger: Logger,
+  keeping: Omit<Keeping, 'shelf'>,
   webFolder: string,
   version: string,
   { gate, network = () => undefined }: { gate?: RequestHandler; network?: () => Network | undefined } = {},
 ): Express {
+  const { logger } = keeping;
   const app = express();
   app.disable('x-powered-by');
   app.use(
@@ -112,7 +110,7 @@ export function createApp(
   app.use(gate ?? thisMachineOnly);
   app.use('/api/v1', sameOriginOnly);
   app.use('/api/v1/import', ...jsonBody(IMPORT_LIMIT));
-  app.use('/api/v1', ...jsonBody(BODY_LIMIT), apiRoutes(store, heavy, logger, version, network));
+  app.use('/api/v1', ...jsonBody(BODY_LIMIT), apiRoutes(keeping, version, network));
   app.get('/index.html', sendKeptPage(webFolder));
   app.use(
     express.static(webFolder, {

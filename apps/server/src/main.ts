@@ -9,6 +9,8 @@ import { seedOnce } from './demo.js';
 import { readSettings, type Settings } from './settings.js';
 import { HeavyPool } from './heavy/pool.js';
 import { openLan, type LanDoor } from './lan/index.js';
+import { PictureFolder } from './pictures/folder.js';
+import { Backups } from './storage/backups.js';
 import { restoreBackup } from './storage/backup.js';
 import { StartError, StorageError } from './storage/failures.js';
 import { Store } from './storage/store.js';
@@ -35,7 +37,7 @@ const endNow = (why: string): void => {
 };
 let store: Store;
 try {
-  if (settings.restore) restoreBackup(settings.restore, settings.dataFolder);
+  if (settings.restore) await restoreBackup(settings.restore, settings.dataFolder);
   store = await Store.open(settings.dataFolder, endNow);
   await seedOnce(store, settings.demo);
 } catch (error) {
@@ -44,8 +46,16 @@ try {
   process.exit(1);
 }
 const heavy = new HeavyPool();
+const pictures = new PictureFolder(settings.dataFolder);
+const backups = new Backups(store, settings.dataFolder);
+// what was deleted can be put back while it runs; a new start lets it go, but never what a backup still names
+pictures.sweep(new Set([...(await store.sweep()), ...backups.pictures()]));
+backups.keepTaking((error) => logger.error({ err: error }, 'the daily backup failed'));
 const appWith = (gate?: RequestHandler) =>
-  createApp(store, heavy, logger, here('../../web/dist/browser'), version, { ...(gate ? { gate } : {}), network: () => lan?.network() });
+  createApp({ store, heavy, logger, pictures, backups }, here('../../web/dist/browser'), version, {
+    ...(gate ? { gate } : {}),
+    network: () => lan?.network(),
+  });
 let lan: LanDoor | undefined;
 if (settings.lan)
   try {
@@ -79,6 +89,7 @@ let stopping = false;
 const stop = (): void => {
   if (stopping) process.exit(1);
   stopping = true;
+  backups.stop();
   lan?.server.close();
   lan?.server.closeAllConnections();
   server.close(() => void Promise.all([store.close(), heavy.close()]).then(() => process.exit(0)));

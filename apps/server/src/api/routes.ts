@@ -28,18 +28,18 @@ import {
 import { pocketSum, POCKET_SUMS } from '@saddle/core/pocket';
 import { fromBox, FromBoxAnswers, OtherSideAnswers, otherSide } from '@saddle/core/purpose';
 import { stepsOf } from '@saddle/core/work';
-import type { Logger } from 'pino';
 import type { Network } from '../lan/index.js';
 import { mkdtemp, readFile, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import * as z from 'zod';
-import type { HeavyPool } from '../heavy/pool.js';
 import type { ScheduledWork, Task } from '../heavy/tasks.js';
-import type { Kind, SaveResult, Store, Stored } from '../storage/store.js';
+import type { Kind, SaveResult, Stored } from '../storage/store.js';
+import { sendBackup } from '../archive/backup.js';
 import { openApi } from './openapi.js';
 import { IMPORT_LIMIT } from './body.js';
 import { invalid, notFound, problem } from './problem.js';
+import { recordRoutes, type Keeping } from './records.js';
 import { CHECK, Shelf, type Laid } from './shelf.js';
 
 const accept = <T>(checked: Checked<T>): T => {
@@ -150,7 +150,11 @@ const Since = z.strictObject({ from: z.coerce.number().int().positive() });
 const WithJobs = z.strictObject({ jobs: z.enum(['too']).optional() });
 const Confirm = z.strictObject({ confirm: z.enum(['yes', 'no']).default('no') });
 
-export function apiRoutes(store: Store, heavy: HeavyPool, logger: Logger, version: string, network: () => Network | undefined): Router {
+export function apiRoutes(
+  { store, heavy, logger, pictures, backups }: Omit<Keeping, 'shelf'>,
+  version: string,
+  network: () => Network | undefined,
+): Router {
   const api = Router();
   api.get('/network', (_request, response) => void response.json(network() ?? { urls: [] }));
   api.get('/network/qr.svg', async (_request, response) => {
@@ -160,6 +164,7 @@ export function apiRoutes(store: Store, heavy: HeavyPool, logger: Logger, versio
   });
   const now = () => new Date().toISOString();
   const shelf = new Shelf(store, (err, what) => logger.error({ err }, `${what} failed`));
+  api.use(recordRoutes({ store, heavy, logger, pictures, backups, shelf }));
   const must = <T extends House | Job>(kind: Kind, id: string): Promise<Stored<T>> => shelf.open<T>(kind, id);
   const kept = <T extends House | Job>(kind: Kind, result: SaveResult<T>): SaveResult<T> => {
     if (result.outcome === 'saved') shelf.note(kind, result.stored);
@@ -492,29 +497,26 @@ export function apiRoutes(store: Store, heavy: HeavyPool, logger: Logger, versio
       throw problem(422, 'too-large', 'That is more than one file can bring in again. Take a backup, or the houses one by one.');
     response.type('application/json').set('Content-Disposition', `attachment; filename="${name}.saddle.json"`).send(text);
   };
-  /** The documents that can be read; of the others the text as it is. */
-  const readable = async <T extends House | Job>(kind: Kind): Promise<{ documents: T[]; unreadable: Bundle['unreadable'] }> => {
-    const bad = (await (kind === 'job' ? shelf.list('job') : shelf.list('house'))).filter((l) => 'unreadable' in l);
-    const ids = new Set(bad.map((l) => l.id));
-    const documents = (await store.all<T>(kind)).map((s) => s.document).filter((d) => !ids.has(d.id));
-    const texts = await Promise.all(bad.map(async ({ id }) => ({ kind, id, text: (await store.raw(kind, id)) ?? '' })));
-    return { documents, unreadable: texts };
-  };
+  const readable = <T extends House | Job>(kind: Kind) => shelf.readable<T>(kind);
   api.get('/export.json', async (_request, response) => {
     const [houses, jobs] = [await readable<House>('house'), await readable<Job>('job')];
-    const unreadable = [...(houses.unreadable ?? []), ...(jobs.unreadable ?? [])];
+    const unreadable = [...houses.unreadable, ...jobs.unreadable];
     download(response, 'saddle', { houses: houses.documents, jobs: jobs.documents, ...(unreadable.length ? { unreadable } : {}) });
   });
-  api.get('/backup.sqlite', async (_request, response) => {
+  /** One file with everything; as a ZIP with the pictures, as SQLite without. Either begins a new Saddle. */
+  api.get('/backup.:form', async (request, response) => {
+    const form = param(request, 'form');
+    if (form !== 'sqlite' && form !== 'zip') throw notFound('form of backup', form);
     const folder = await mkdtemp(join(tmpdir(), 'saddle-backup-'));
     try {
       const file = join(folder, 'backup.sqlite');
       await store.backUp(file);
-      const name = `saddle-${now().slice(0, 16).replace(':', '')}.sqlite`;
-      response
-        .type('application/vnd.sqlite3')
-        .set('Content-Disposition', `attachment; filename="${name}"`)
-        .send(await readFile(file));
+      const name = `saddle-${now().slice(0, 16).replace(':', '')}.${form}`;
+      response.set('Content-Disposition', `attachment; filename="${name}"`);
+      if (form === 'zip') {
+        response.type('application/zip');
+        await sendBackup(response, file, pictures);
+      } else response.type('application/vnd.sqlite3').send(await readFile(file));
     } finally {
       await rm(folder, { recursive: true, force: true });
     }
@@ -530,9 +532,7 @@ export function apiRoutes(store: Store, heavy: HeavyPool, logger: Logger, versio
   /** The sample house with its jobs, fetched at any time; what is there already stays as it is. */
   api.post('/sample', async (_request, response) => {
     const [houses, jobs] = [await readable<House>('house'), await readable<Job>('job')];
-    const taken = new Set(
-      [...houses.documents, ...jobs.documents, ...(houses.unreadable ?? []), ...(jobs.unreadable ?? [])].map((d) => d.id),
-    );
+    const taken = new Set([...houses.documents, ...jobs.documents, ...houses.unreadable, ...jobs.unreadable].map((d) => d.id));
     const here = [...demoHouses, ...demoJobs].filter((d) => taken.has(d.id));
     if (here.length) throw problem(409, 'in-use', `The sample is here already: ${here.map((d) => d.name).slice(0, 5).join(', ')}.`); // prettier-ignore
     await store.takeIn({ houses: demoHouses, jobs: demoJobs }, now());
@@ -544,7 +544,7 @@ export function apiRoutes(store: Store, heavy: HeavyPool, logger: Logger, versio
     const report = importReport(request.body, {
       houses: houses.documents,
       jobs: jobs.documents,
-      taken: { houses: houses.unreadable?.map((u) => u.id) ?? [], jobs: jobs.unreadable?.map((u) => u.id) ?? [] },
+      taken: { houses: houses.unreadable.map((u) => u.id), jobs: jobs.unreadable.map((u) => u.id) },
     });
     if (report.errors.length) throw invalid(report.errors, 'This is no Saddle export.');
     const written = confirm === 'yes' && report.take.houses.length + report.take.jobs.length > 0;

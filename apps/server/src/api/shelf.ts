@@ -85,6 +85,21 @@ export class Shelf {
     return lines;
   }
 
+  /** The documents that can be read; of the others the text as it is. */
+  async readable<T extends House | Job>(kind: Kind): Promise<{ documents: T[]; unreadable: { kind: Kind; id: string; text: string }[] }> {
+    const bad = (await (kind === 'job' ? this.list('job') : this.list('house'))).filter((l) => 'unreadable' in l);
+    const ids = new Set(bad.map((l) => l.id));
+    const documents = (await this.store.all<T>(kind)).map((s) => s.document).filter((d) => !ids.has(d.id));
+    const unreadable = await Promise.all(bad.map(async ({ id }) => ({ kind, id, text: (await this.store.raw(kind, id)) ?? '' })));
+    return { documents, unreadable };
+  }
+
+  /** Everything behind it was replaced: nothing that was known of it holds. */
+  forget(): void {
+    this.lines.clear();
+    this.summaries.clear();
+  }
+
   private async line(kind: Kind, head: Head): Promise<Line> {
     const known = this.lines.get(`${kind}/${head.id}`);
     if (known?.revision === head.revision) return known.line;

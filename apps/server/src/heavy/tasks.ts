@@ -1,7 +1,17 @@
 /** Work that takes longer than a blink: sheets in type, and the search for ways. Pure functions of what they are given. */
-import { directorySheet, estimateSheet, householdNotice, jobSheet, labelsOf, routeSheet, type LabelsOf } from '@saddle/core/exchange';
+import {
+  directorySheet,
+  estimateSheet,
+  handoverSheet,
+  householdNotice,
+  inspectionSheet,
+  jobSheet,
+  labelsOf,
+  routeSheet,
+  type LabelsOf,
+} from '@saddle/core/exchange';
 import type { Paper, Template } from '@saddle/core/layout';
-import type { House, Job, JobInHouse, Want, When } from '@saddle/core/model';
+import type { House, Job, JobInHouse, KeptEntry, KeptPhoto, Want, When } from '@saddle/core/model';
 import { boreOn, NOT_CHECKED, ruleIndex } from '@saddle/core/rules';
 import { searchRoutes, type RoutesFound } from '@saddle/core/purpose';
 import { calendarEvents, chosenPlan, endRange, localBy, notedTimes, ratesOf, scheduleOf, type ScheduleInput } from '@saddle/core/schedule';
@@ -19,6 +29,15 @@ export type Task =
   | { do: 'ways'; house: House; want: Want }
   | { do: 'schedule' | 'calendar'; work: ScheduledWork }
   | { do: 'notice'; work: ScheduledWork; paper: Paper; now: string }
+  | {
+      do: 'handover' | 'inspection';
+      job: JobInHouse;
+      log: KeptEntry[];
+      photos: KeptPhoto[];
+      shown: Record<string, Uint8Array>;
+      paper: Paper;
+      now: string;
+    }
   | { do: 'estimate'; job: JobInHouse; house: House; paper: Paper; now: string }
   | { do: 'rules' }
   | { do: 'bore'; house: House; jobs: Job[] };
@@ -89,6 +108,10 @@ export async function run(task: Task): Promise<Uint8Array | string> {
         : { title: 'Power off', subtitle: name, foot: '', blocks: schedule.problems.map((text) => ({ kind: 'caution' as const, text })) };
       return renderSheet(sheet, job.unit, task.paper, task.now);
     }
+    case 'handover':
+      return renderSheet(handoverSheet(task.job, task.log, task.photos, task.now), task.job.unit, task.paper, task.now, task.shown);
+    case 'inspection':
+      return renderSheet(inspectionSheet(task.job, task.now), task.job.unit, task.paper, task.now);
     case 'estimate':
       return renderSheet(estimateSheet(task.job, task.house, task.now), task.job.unit, task.paper, task.now);
     case 'rules':

@@ -6,12 +6,19 @@ import { drawBench } from './bench.js';
 import { drawElevation } from './elevation.js';
 import { PAPERS, plain, useFonts } from './fonts.js';
 import { type Doc, INK, MARGIN, room } from './paper.js';
+import { drawPhotos } from './photos.js';
 import { drawRoutePlan } from './routePlan.js';
 import { drawSteps } from './steps.js';
 import { drawWirings, type Wiring } from './wiring.js';
 
-/** Renders a sheet; `now` (ISO) is printed in the foot. */
-export function renderSheet(sheet: JobSheet, unit: LengthUnit, paper: keyof typeof PAPERS, now: string): Promise<Buffer> {
+/** Renders a sheet; `now` (ISO) is printed in the foot. @param pictures JPEG by the id of their photo */
+export function renderSheet(
+  sheet: JobSheet,
+  unit: LengthUnit,
+  paper: keyof typeof PAPERS,
+  now: string,
+  pictures: Readonly<Record<string, Uint8Array>> = {},
+): Promise<Buffer> {
   const doc = new PDFDocument({
     size: PAPERS[paper],
     margins: { top: MARGIN, bottom: MARGIN + 6, left: MARGIN, right: MARGIN },
@@ -31,7 +38,8 @@ export function renderSheet(sheet: JobSheet, unit: LengthUnit, paper: keyof type
   sheet.blocks.forEach((block, i) => {
     // a heading stays with the drawing below it
     if (block.kind === 'heading' && !block.newPage) room(doc, HEADED[sheet.blocks[i + 1]?.kind ?? 'heading'] ?? 90);
-    if (block.kind === 'wiring' && sheet.blocks[i - 1]?.kind !== 'wiring') drawWirings(doc, wiringsFrom(sheet.blocks, i));
+    if (block.kind === 'photos') drawPhotos(doc, block.photos, pictures);
+    else if (block.kind === 'wiring' && sheet.blocks[i - 1]?.kind !== 'wiring') drawWirings(doc, wiringsFrom(sheet.blocks, i));
     else drawBlock(doc, block, unit);
   });
   numberPages(doc, sheet, now);
@@ -124,6 +132,7 @@ function drawBlock(doc: Doc, block: SheetBlock, unit: LengthUnit): void {
     case 'elevation':
       drawElevation(doc, block.elevation, plain(block.caption), unit, HIGH[block.small ?? 'whole']);
       return;
+    case 'photos':
     case 'wiring':
       // drawn with those that follow it, two side by side where that saves room
       return;

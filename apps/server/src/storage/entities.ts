@@ -45,3 +45,48 @@ export const SettingEntity = new EntitySchema<SettingRow>({
   name: 'setting',
   columns: { key: { type: 'text', primary: true }, value: { type: 'text' } },
 });
+
+/** Log entries are only added. `entry` is what its device said, as JSON. */
+export interface LogRow {
+  id: string;
+  jobId: string;
+  houseId: string;
+  entry: string;
+  received: string;
+  aheadMs: number;
+}
+export const LogEntity = new EntitySchema<LogRow>({
+  name: 'log_entry',
+  columns: {
+    id: { type: 'text', primary: true },
+    jobId: { type: 'text' },
+    houseId: { type: 'text' },
+    entry: { type: 'text' },
+    received: { type: 'text' },
+    aheadMs: { type: 'real' },
+  },
+});
+
+/** A photo: what was said of it, and its picture once that came; the file lies beside the database under its hash. */
+export interface PhotoRow {
+  id: string;
+  houseId: string;
+  jobId: string | null;
+  document: string;
+  picture: string | null;
+  saved: string;
+  /** thrown out, and not yet swept */
+  removed: string | null;
+}
+export const PhotoEntity = new EntitySchema<PhotoRow>({
+  name: 'photo',
+  columns: {
+    id: { type: 'text', primary: true },
+    houseId: { type: 'text' },
+    jobId: { type: 'text', nullable: true },
+    document: { type: 'text' },
+    picture: { type: 'text', nullable: true },
+    saved: { type: 'text' },
+    removed: { type: 'text', nullable: true },
+  },
+});

@@ -2,11 +2,21 @@
 import 'reflect-metadata';
 import type Database from 'better-sqlite3';
 import { join } from 'node:path';
-import { migrated, thinned, type House, type Job } from '@saddle/core/model';
+import {
+  migrated,
+  thinned,
+  type House,
+  type Job,
+  type KeptEntry,
+  type KeptPhoto,
+  type LogEntry,
+  type Photo,
+  type Picture,
+} from '@saddle/core/model';
 import { broughtUp, type Bundle } from '@saddle/core/exchange';
 import { DataSource, type EntityManager } from 'typeorm';
 import { DATABASE_FILE, LAYOUT, ownerOnly, readyFolder, type FolderLock } from './dataFolder.js';
-import { HouseEntity, JobEntity, RevisionEntity, SettingEntity } from './entities.js';
+import { HouseEntity, JobEntity, LogEntity, PhotoEntity, RevisionEntity, SettingEntity, type LogRow, type PhotoRow } from './entities.js';
 import { StartError, StorageError, troubleOf } from './failures.js';
 import { MIGRATIONS } from './migrations.js';
 
@@ -85,7 +95,7 @@ export class Store {
     const source = new DataSource({
       type: 'better-sqlite3',
       database: join(dataFolder, DATABASE_FILE),
-      entities: [HouseEntity, JobEntity, RevisionEntity, SettingEntity],
+      entities: [HouseEntity, JobEntity, RevisionEntity, SettingEntity, LogEntity, PhotoEntity],
       migrations: MIGRATIONS,
       migrationsRun: true,
       synchronize: false,
@@ -353,8 +363,96 @@ export class Store {
     });
   }
 
-  /** All of a bundle or nothing of it. What is there under the same id gets a new revision. */
-  takeIn(bundle: Bundle, savedAt: string): Promise<void> {
+  // log
+
+  /** Adds what is not there yet: an entry that came before stays as it came first. @returns how many were new */
+  addLog(houseId: string, entries: readonly KeptEntry[]): Promise<number> {
+    return this.write((manager) => this.putLog(manager, houseId, entries));
+  }
+
+  private async putLog(manager: EntityManager, houseId: string, entries: readonly KeptEntry[]): Promise<number> {
+    let added = 0;
+    for (const { jobId, received, aheadMs, ...entry } of entries) {
+      if (await manager.existsBy(LogEntity, { id: entry.id })) continue;
+      await manager.insert(LogEntity, { id: entry.id, jobId, houseId, entry: JSON.stringify(entry), received, aheadMs });
+      added++;
+    }
+    return added;
+  }
+
+  /** The log of a job, or of all jobs of a house, in no order. */
+  logOf(where: { jobId: string } | { houseId: string }): Promise<KeptEntry[]> {
+    return this.read(async (manager) => (await manager.find(LogEntity, { where })).flatMap(keptEntry));
+  }
+
+  // photos
+
+  /** What is said of a photo; a picture that came before stays. One that was thrown out comes back. */
+  putPhoto(photo: Photo, saved: string): Promise<KeptPhoto> {
+    return this.write(async (manager) => {
+      const there = await manager.findOneBy(PhotoEntity, { id: photo.id });
+      const row: PhotoRow = {
+        ...{ id: photo.id, houseId: photo.houseId, jobId: photo.jobId ?? null, document: JSON.stringify(photo), saved },
+        ...{ picture: there?.picture ?? null, removed: null },
+      };
+      await manager.upsert(PhotoEntity, row, ['id']);
+      return keptPhoto(row)[0]!;
+    });
+  }
+
+  photo(id: string): Promise<KeptPhoto | undefined> {
+    return this.read(async (manager) => {
+      const row = await manager.findOneBy(PhotoEntity, { id });
+      return row && row.removed === null ? keptPhoto(row)[0] : undefined;
+    });
+  }
+
+  /** The photos of a house, the earliest first. */
+  photosOf(houseId: string): Promise<KeptPhoto[]> {
+    return this.read(async (manager) =>
+      (await manager.find(PhotoEntity, { where: { houseId } }))
+        .filter((row) => row.removed === null)
+        .flatMap(keptPhoto)
+        .sort((a, b) => (a.at < b.at ? -1 : a.at > b.at ? 1 : 0)),
+    );
+  }
+
+  /** Notes the picture of a photo that is there. @returns false when it isn’t */
+  setPicture(id: string, picture: Picture): Promise<boolean> {
+    return this.write(async (manager) => {
+      const { affected } = await manager.update(PhotoEntity, { id }, { picture: JSON.stringify(picture) });
+      return (affected ?? 0) > 0;
+    });
+  }
+
+  /** Throws a photo out; until the next start it can come back. @returns false when it isn’t there */
+  removePhoto(id: string, now: string): Promise<boolean> {
+    return this.write(async (manager) => {
+      const row = await manager.findOneBy(PhotoEntity, { id });
+      if (!row || row.removed !== null) return false;
+      await manager.update(PhotoEntity, { id }, { removed: now });
+      return true;
+    });
+  }
+
+  /** What belongs to houses that are gone, and photos that were thrown out, goes for good. @returns hashes of the pictures that stay */
+  sweep(): Promise<Set<string>> {
+    return this.write(async (manager) => {
+      const houses = new Set((await manager.find(HouseEntity, { select: { id: true } })).map((h) => h.id));
+      for (const row of await manager.find(PhotoEntity))
+        if (row.removed !== null || !houses.has(row.houseId)) await manager.delete(PhotoEntity, { id: row.id });
+      const logs = (await manager.query('SELECT DISTINCT houseId FROM log_entry')) as { houseId: string }[];
+      for (const { houseId } of logs) if (!houses.has(houseId)) await manager.delete(LogEntity, { houseId });
+      return new Set((await manager.find(PhotoEntity)).flatMap(keptPhoto).flatMap((p) => (p.picture ? [p.picture.hash] : [])));
+    });
+  }
+
+  /** All of a bundle or nothing of it, with logs and photos. What is there under the same id gets a new revision. */
+  takeIn(
+    bundle: Bundle,
+    savedAt: string,
+    with_: { log: readonly (KeptEntry & { houseId: string })[]; photos: readonly KeptPhoto[] } = { log: [], photos: [] },
+  ): Promise<void> {
     return this.write(async (manager) => {
       for (const [kind, documents] of [
         ['house', bundle.houses],
@@ -364,6 +462,11 @@ export class Store {
           const row = await manager.findOneBy(this.entity(kind), { id: document.id });
           await this.put(manager, kind, document, row ? row.revision + 1 : await this.firstRevision(manager, kind, document.id), savedAt);
         }
+      }
+      for (const { houseId, ...entry } of with_.log) await this.putLog(manager, houseId, [entry]);
+      for (const { picture, saved, ...photo } of with_.photos) {
+        const row = { id: photo.id, houseId: photo.houseId, jobId: photo.jobId ?? null, document: JSON.stringify(photo), saved };
+        await manager.upsert(PhotoEntity, { ...row, picture: picture ? JSON.stringify(picture) : null, removed: null }, ['id']);
       }
     });
   }
@@ -413,11 +516,57 @@ export class Store {
     return this.turn(async () => void (await this.connection.backup(file)));
   }
 
+  /**
+   * Puts everything of a backup in the place of everything here, in one transaction: nothing of it or all of it.
+   * @param backup a database that `looksReadable` found good, with the same tables
+   */
+  replaceBy(backup: string): Promise<void> {
+    return this.turn(async () => {
+      this.connection.prepare('ATTACH DATABASE ? AS backup').run(backup);
+      try {
+        this.connection.pragma('foreign_keys = OFF');
+        this.connection.exec('BEGIN IMMEDIATE');
+        try {
+          for (const { tableName, columns } of this.source.entityMetadatas) {
+            const names = columns.map((c) => `"${c.databaseName}"`).join(', ');
+            const there = this.connection.prepare('SELECT 1 FROM backup.sqlite_master WHERE type = ? AND name = ?').get('table', tableName);
+            this.connection.exec(`DELETE FROM main."${tableName}"`);
+            if (there) this.connection.exec(`INSERT INTO main."${tableName}" (${names}) SELECT ${names} FROM backup."${tableName}"`);
+          }
+          this.connection.pragma(`main.user_version = ${this.connection.pragma('backup.user_version', { simple: true }) as number}`);
+          this.connection.exec('COMMIT');
+        } catch (error) {
+          this.rollBack();
+          throw error;
+        }
+      } finally {
+        this.connection.exec('DETACH DATABASE backup');
+        this.connection.pragma('foreign_keys = ON');
+      }
+    }).then(() => this.bringUp(new Date().toISOString()));
+  }
+
   /** Moves what the -wal holds into the main file, so that the one file alone is whole. */
   settle(): Promise<void> {
     return this.turn(async () => void this.connection.pragma('wal_checkpoint(TRUNCATE)'));
   }
 }
+
+const keptEntry = (row: LogRow): KeptEntry[] => {
+  try {
+    return [{ ...(JSON.parse(row.entry) as LogEntry), jobId: row.jobId, received: row.received, aheadMs: row.aheadMs }];
+  } catch {
+    return [];
+  }
+};
+const keptPhoto = (row: PhotoRow): KeptPhoto[] => {
+  try {
+    const picture = row.picture === null ? undefined : (JSON.parse(row.picture) as Picture);
+    return [{ ...(JSON.parse(row.document) as Photo), ...(picture ? { picture } : {}), saved: row.saved }];
+  } catch {
+    return [];
+  }
+};
 
 /** A table with other columns than this program knows was made by another version; writing to it would lose something. */
 function sameColumns(connection: Database.Database, table: string, known: string[]): void {

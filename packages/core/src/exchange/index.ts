@@ -8,3 +8,5 @@ export * from './bringUp.js';
 export * from './notice.js';
 export * from './estimate.js';
 export * from './priceCsv.js';
+export * from './handover.js';
+export * from './tables.js';

@@ -19,7 +19,7 @@ import {
 } from '../ledger/index.js';
 import { marksFor, type Elevation } from '../layout/index.js';
 import { printLength, printMark } from '../measure/index.js';
-import { breakerNumber, type Finding, type JobInHouse, type Verdict, type Wall } from '../model/index.js';
+import { breakerNumber, type Finding, type JobInHouse, type PhotoMark, type Verdict, type Wall } from '../model/index.js';
 import {
   askRange,
   capital,
@@ -52,7 +52,16 @@ export type SheetBlock =
   | { kind: 'wiring'; drawing: WiringDrawing; caption: string; beside: string[] }
   | { kind: 'bench'; drawing: BenchDrawing; caption: string }
   | { kind: 'route-plan'; figure: RoutePlanFigure; caption: string }
+  /** pictures in pairs, each with its marks drawn over it */
+  | { kind: 'photos'; photos: SheetPhoto[] }
   | { kind: 'finding'; verdict: Verdict; title: string; says: string; source: string; sums: SumLine[][]; ask?: string };
+
+/** A photo on paper: its picture is found by the id. */
+export interface SheetPhoto {
+  id: string;
+  caption: string;
+  marks: PhotoMark[];
+}
 
 export interface SheetStep {
   title: string;
@@ -71,10 +80,11 @@ export interface JobSheet {
   blocks: SheetBlock[];
 }
 
-const SAFETY =
+export const SAFETY =
   'This sheet helps to plan; it does not replace the local code, a permit, an inspection or a licensed electrician. Code values are from memory: check the adopted local code. Wiring kills and burns: nothing is touched before it is proved dead.';
 
-function findingBlock(finding: Finding, unit: JobInHouse['unit']): SheetBlock {
+/** A finding as it is printed, with its sums and source. */
+export function findingBlock(finding: Finding, unit: JobInHouse['unit']): SheetBlock {
   return {
     kind: 'finding',
     verdict: finding.verdict,

@@ -13,7 +13,7 @@ export interface Difference {
 
 type Record_ = Record<string, unknown>;
 const isObject = (value: unknown): value is Record_ => typeof value === 'object' && value !== null && !Array.isArray(value);
-const isLength = (value: unknown): value is Record_ & { mm: number; known: string } =>
+export const isLength = (value: unknown): value is Record_ & { mm: number; known: string } =>
   isObject(value) && typeof value['mm'] === 'number' && typeof value['known'] === 'string';
 const idOf = (value: unknown): string | undefined => (isObject(value) && typeof value['id'] === 'string' ? value['id'] : undefined);
 
@@ -24,7 +24,7 @@ const MOST_CHARACTERS = 80;
 const cut = (text: string): string => (text.length > MOST_CHARACTERS ? `${text.slice(0, MOST_CHARACTERS)}…` : text);
 
 /** A value in a few words. */
-function inWords(value: unknown, unit: LengthUnit): string {
+export function inWords(value: unknown, unit: LengthUnit): string {
   if (value === undefined || value === null) return NOT_SAID;
   if (value === true) return 'yes';
   if (value === false) return 'no';

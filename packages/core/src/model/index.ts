@@ -29,3 +29,7 @@ export * from './purpose.js';
 export * from './revisions.js';
 export * from './difference.js';
 export * from './patch.js';
+export * from './merge.js';
+export * from './log.js';
+export * from './photo.js';
+export * from './backups.js';

@@ -17,7 +17,8 @@ type Fields = Record<string, unknown>;
 const own = (of: Fields, key: string): unknown => (Object.hasOwn(of, key) ? of[key] : undefined);
 const isFields = (value: unknown): value is Fields => typeof value === 'object' && value !== null && !Array.isArray(value);
 
-function sameDeep(a: unknown, b: unknown): boolean {
+/** Whether two values of JSON say the same. */
+export function sameDeep(a: unknown, b: unknown): boolean {
   return a === b || patchOf(a, b) === undefined;
 }
 

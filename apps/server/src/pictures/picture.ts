@@ -1,0 +1,72 @@
+/** A picture as it came: what it is by its content, upright, without what a camera writes beside it (place, owner, serial number). */
+import { createHash } from 'node:crypto';
+import { fileTypeFromBuffer } from 'file-type';
+import sharp from 'sharp';
+import type { Picture } from '@saddle/core/model';
+
+/** Longest side of a kept picture, and of its small copy, pixels. */
+export const LONGEST_PX = 3000;
+export const SMALL_PX = 480;
+/** More pixels than any camera in a pocket takes; a file that says so is no photo. */
+const MOST_PIXELS = 120_000_000;
+const TAKEN = new Set(['image/jpeg', 'image/png', 'image/webp']);
+
+// one picture after the other: sheets and searches have the other cores
+sharp.concurrency(1);
+sharp.cache(false);
+
+/** Why something is no picture that can be kept, and what would do. */
+export class PictureError extends Error {
+  constructor(
+    message: string,
+    readonly came: string,
+  ) {
+    super(message);
+  }
+}
+/** What is asked for instead. */
+export const PICTURES_TAKEN = 'a photo as JPEG, PNG or WebP';
+
+/** Wide enough to be looked at on paper, small enough that a sheet with a dozen of them can be sent. */
+export const pictureForPaper = (whole: Buffer): Promise<Buffer> =>
+  sharp(whole).resize({ width: 1100, height: 1100, fit: 'inside', withoutEnlargement: true }).jpeg({ quality: 80 }).toBuffer();
+
+export interface MadeReady {
+  picture: Picture;
+  /** JPEG, without any data beside the pixels */
+  whole: Buffer;
+  small: Buffer;
+}
+
+/**
+ * Looks at a file by its content and makes it ready to be kept.
+ * @throws PictureError with what would do
+ */
+export async function madeReady(bytes: Buffer): Promise<MadeReady> {
+  const type = await fileTypeFromBuffer(bytes);
+  const mime = type?.mime ?? '';
+  if (/heic|heif/.test(mime))
+    throw new PictureError(
+      'HEIC can’t be read here. Set the phone’s camera to “most compatible” (JPEG), or share the photo as JPEG, and choose it again.',
+      'HEIC',
+    );
+  if (mime === 'application/xml' || /^\s*(<\?xml|<!doctype svg|<svg)/i.test(bytes.subarray(0, 400).toString('latin1')))
+    throw new PictureError('A drawing in SVG can hold programs and is not taken. Export it as PNG.', 'SVG or XML');
+  if (!TAKEN.has(mime)) throw new PictureError('That is no photo.', mime || 'no picture');
+  try {
+    const image = sharp(bytes, { limitInputPixels: MOST_PIXELS, failOn: 'truncated' }).rotate();
+    const { data, info } = await image
+      .resize({ width: LONGEST_PX, height: LONGEST_PX, fit: 'inside', withoutEnlargement: true })
+      .flatten({ background: '#ffffff' })
+      .jpeg({ quality: 88 })
+      .toBuffer({ resolveWithObject: true });
+    const small = await sharp(data).resize({ width: SMALL_PX, height: SMALL_PX, fit: 'inside', withoutEnlargement: true }).jpeg({ quality: 78 }).toBuffer(); // prettier-ignore
+    const hash = createHash('sha256').update(data).digest('hex');
+    return { picture: { hash, width: info.width, height: info.height, bytes: data.length }, whole: data, small };
+  } catch (error) {
+    const why = /pixel limit/i.test((error as Error).message)
+      ? `It has more than ${MOST_PIXELS / 1e6} million pixels: make it smaller.`
+      : 'The picture is damaged or cut off: send it again, or take it again.';
+    throw new PictureError(why, mime);
+  }
+}

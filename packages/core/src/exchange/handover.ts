@@ -1,0 +1,142 @@
+/** What is handed over when the work is done, and what an inspector looks at: of this job alone, with what is not known said as such. */
+import { DEVICE_KINDS, printSource } from '../catalog/index.js';
+import { alikeFindings, ledgerOf, ofWords, workOf } from '../ledger/index.js';
+import { breakerNumber, plannedSite, type Circuit, type JobInHouse, type KeptEntry, type KeptPhoto } from '../model/index.js';
+import { againstPlan, logLines } from '../record/index.js';
+import { isTicked, proofOf, PROOF_LABELS, PROOF_ORDER, stepsOf } from '../work/index.js';
+import { findingBlock, SAFETY, type JobSheet, type SheetBlock, type SheetPhoto } from './jobSheet.js';
+
+/** Photos on paper; the rest is named by number. */
+export const MOST_PHOTOS = 12;
+
+/** A device that protects people is tested by its button each month (its maker’s instructions, common practice). */
+function whatToTest(job: JobInHouse, circuits: readonly Circuit[]): string[] {
+  const { boxes } = workOf(job);
+  const devices = boxes.flatMap((b) => b.devices);
+  const face = devices.some((d) => DEVICE_KINDS[d.kind].groundFault);
+  const breaker = (kind: 'groundFault' | 'arcFault') => circuits.some((c) => c[kind] === 'breaker');
+  const upstream = circuits.some((c) => c.groundFault === 'device upstream');
+  return [
+    ...(face || upstream ? ['The ground-fault face: press TEST every month; it must trip and what hangs on it must be dead, then press RESET.'] : []),
+    ...(breaker('groundFault') ? ['The ground-fault breaker: press its button every month; it must trip.'] : []),
+    ...(breaker('arcFault') ? ['The arc-fault breaker: press its button every month; it must trip.'] : []),
+    'A face that holds a plug loosely, gets warm, buzzes or smells: leave it alone, breaker off, have it looked at.',
+    'Once a year look whether plates are whole and boxes stand fast.',
+  ];
+} // prettier-ignore
+
+/** Boxes that only join wires: they must stay reachable, so it is said where they are. */
+function junctions(job: JobInHouse): string[] {
+  const site = plannedSite(job);
+  const touched = new Set(workOf(job).boxes.map((b) => b.box.id));
+  return site.boxes
+    .filter((b) => b.holds === 'junction' && touched.has(b.id))
+    .map((b) => {
+      const wall = site.walls.find((w) => w.id === b.wallId);
+      return `${b.name}: ${[site.rooms.find((r) => r.id === wall?.faces[b.face].roomId)?.name, wall?.name].filter(Boolean).join(', ')}; it stays where a hand can reach it (314.29, memory).`;
+    });
+}
+
+const captionOf = (photo: KeptPhoto, index: number): string =>
+  [`${index + 1}.`, photo.when, photo.note, photo.marks.flatMap((m) => (m.text ? [m.text] : [])).join('; '), photo.at.slice(0, 10)].filter(Boolean).join(' · '); // prettier-ignore
+
+/** Before and after stand beside each other, the rest by time. */
+export function sheetPhotos(photos: readonly KeptPhoto[]): SheetPhoto[] {
+  const order = { before: 0, after: 1 } as const;
+  return photos
+    .filter((p) => p.picture)
+    .map((p, i) => ({ p, i }))
+    .sort((a, b) => (a.p.of.id === b.p.of.id && a.p.when && b.p.when ? order[a.p.when] - order[b.p.when] : a.i - b.i))
+    .slice(0, MOST_PHOTOS)
+    .map(({ p }, i) => ({ id: p.id, caption: captionOf(p, i), marks: p.marks }));
+}
+
+const said = (blocks: (SheetBlock | undefined)[]): SheetBlock[] => blocks.filter((b) => b !== undefined);
+const section = (text: string, items: readonly string[], none: string): SheetBlock[] => [
+  { kind: 'heading', text },
+  items.length ? { kind: 'list', mark: 'dot', items: [...items] } : { kind: 'text', small: true, text: none },
+];
+
+function readingsTable(job: JobInHouse): SheetBlock | undefined {
+  const rows = againstPlan(job).filter((r) => r.kind === 'reading' || r.kind === 'length');
+  if (!rows.length) return undefined;
+  return { kind: 'table', columns: ['measured', 'it should be', 'came', 'judged'], widths: [0.42, 0.22, 0.2, 0.16], rows: rows.map((r) => [r.what, r.planned, r.built, r.verdict ?? '']) }; // prettier-ignore
+}
+
+function proofs(job: JobInHouse): string[] {
+  return stepsOf(job).flatMap((s) =>
+    s.proves.map((t) => {
+      const proof = proofOf(job, t);
+      const readings = PROOF_ORDER.flatMap((key) => (proof[key] ? [`${PROOF_LABELS[key].toLowerCase()} ${proof[key].volts} V`] : []));
+      return readings.length ? `${t.words}: ${readings.join(', ')}${proof.by ? `; read by ${proof.by}` : ''}` : `${t.words}: no proof of dead is noted`;
+    }),
+  ); // prettier-ignore
+}
+
+function notKnown(job: JobInHouse): string[] {
+  const findings = ledgerOf(job).filter((f) => f.verdict === 'can’t tell');
+  const estimated = job.work.values.filter((v) => v.estimated).length;
+  const steps = stepsOf(job).filter((s) => !isTicked(job, s.id));
+  return [
+    ...alikeFindings(findings, plannedSite(job)).map(({ finding: f, of }) => `${f.title}${of.length > 1 ? ` (${ofWords(of)})` : ''}: ${f.says}`), // prettier-ignore
+    ...(estimated ? [`${estimated} ${estimated === 1 ? 'value was' : 'values were'} estimated and not measured.`] : []),
+    ...(steps.length ? [`Not ticked as done: ${steps.map((s) => s.title).join('; ')}.`] : []),
+  ];
+}
+
+/** @param log entries of this job; @param photos of this job */
+export function handoverSheet(job: JobInHouse, log: readonly KeptEntry[], photos: readonly KeptPhoto[], now: string): JobSheet {
+  const w = workOf(job);
+  const done = stepsOf(job).filter((s) => isTicked(job, s.id));
+  const built = new Set(done.flatMap((s) => s.changeIds));
+  const changes = job.changes.filter((c) => job.closed || built.has(c.id));
+  const rules = ledgerOf(job).filter((f) => f.verdict === 'ok' || f.verdict === 'caution');
+  const sources = [...new Set(rules.map((f) => printSource(f.source)))];
+  const lines = logLines(log, job.unit).filter((l) => !l.corrected && (l.kind === 'note' || l.kind === 'found'));
+  const pictures = sheetPhotos(photos);
+  return {
+    title: `Handover: ${job.name}`,
+    subtitle: [job.houseName, w.circuits.map((c) => `circuit ${breakerNumber(w.planned, c)}${c.breakerA ? `, ${c.breakerA} A` : ''}`).join(', '), `rules ${job.edition}`, now.slice(0, 10)].filter(Boolean).join(' · '), // prettier-ignore
+    foot: 'Values from memory: check the adopted local code.',
+    blocks: said([
+      { kind: 'caution', text: SAFETY },
+      ...section('What was done', [...new Set(changes.map((c) => c.title))], 'Nothing of it is ticked as done yet.'),
+      ...section('By which rules', sources, 'No rule was judged.'),
+      { kind: 'heading', text: 'Readings' },
+      readingsTable(job) ?? { kind: 'text', small: true, text: 'Nothing was measured.' },
+      ...section('Proof of dead while it was worked at', proofs(job), 'No circuit was switched off for it.'),
+      ...section('What to test, and when', whatToTest(job, w.circuits), ''),
+      ...section('Where junctions are', junctions(job), 'No box of this job only joins wires.'),
+      ...section('What is not known', notKnown(job), 'Nothing that it rests on was left unmeasured.'),
+      ...(lines.length ? section('Noted at the work', lines.map((l) => `${l.at.slice(0, 10)}: ${[l.title, l.says].filter(Boolean).join(': ')}`), '') : []), // prettier-ignore
+      ...(pictures.length
+        ? [
+            { kind: 'heading' as const, text: 'Photos' },
+            { kind: 'photos' as const, photos: pictures },
+          ]
+        : []),
+      photos.length > pictures.length ? { kind: 'text', small: true, text: `${photos.length - pictures.length} more photos are in the house file.` } : undefined, // prettier-ignore
+    ]),
+  };
+}
+
+/** For an inspector: every finding of this job with its sums and sources, nothing of other jobs. */
+export function inspectionSheet(job: JobInHouse, now: string): JobSheet {
+  const w = workOf(job);
+  const findings = ledgerOf(job);
+  const grouped = alikeFindings(findings, plannedSite(job));
+  const count = (verdict: string): number => findings.filter((f) => f.verdict === verdict).length;
+  return {
+    title: `For the inspector: ${job.name}`,
+    subtitle: [job.houseName, w.circuits.map((c) => `circuit ${breakerNumber(w.planned, c)}`).join(', '), `rules ${job.edition}`, now.slice(0, 10)].filter(Boolean).join(' · '), // prettier-ignore
+    foot: 'Clauses and values from memory: the adopted local code decides.',
+    blocks: said([
+      { kind: 'caution', text: SAFETY },
+      { kind: 'text', text: `${count('ok')} ok, ${count('caution')} caution, ${count('can’t tell')} can’t tell, ${count('stop')} stop, ${count('note')} note.` },
+      { kind: 'heading', text: 'Readings' },
+      readingsTable(job) ?? { kind: 'text', small: true, text: 'Nothing was measured yet.' },
+      { kind: 'heading', text: 'Findings, with sums and sources' },
+      ...grouped.map(({ finding, of }) => findingBlock(of.length > 1 ? { ...finding, title: `${finding.title} (${ofWords(of)})` } : finding, job.unit)),
+    ]),
+  };
+} // prettier-ignore

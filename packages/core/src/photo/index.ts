@@ -1,0 +1,3 @@
+export * from './plane.js';
+export * from './measured.js';
+export * from './target.js';

@@ -1,0 +1,202 @@
+/** Photos of a flat wall with known truth: made by a pinhole camera that the code under test knows nothing of. */
+import { describe, expect, it } from 'vitest';
+import fc from 'fast-check';
+import { cornersWrong, lengthIn, placeIn, planeOf, pointsOnWall, printedTarget, TARGET_SIZES, viewOf, type Corners, type Pixel } from './index.js'; // prettier-ignore
+
+/** Small generator of known numbers (mulberry32), so that every run sees the same views. */
+function numbers(seed: number): () => number {
+  let a = seed;
+  return () => {
+    a = (a + 0x6d2b79f5) | 0;
+    let t = Math.imul(a ^ (a >>> 15), 1 | a);
+    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
+    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
+  };
+}
+const normal = (next: () => number): number => Math.sqrt(-2 * Math.log(1 - next())) * Math.cos(2 * Math.PI * next());
+
+interface Camera {
+  /** mm from the middle of the target, its turn to the side and up, its roll, radians; focal length in pixels */
+  away: number;
+  yaw: number;
+  pitch: number;
+  roll: number;
+  focal: number;
+}
+const [WIDE, HIGH] = [4000, 3000];
+/** Where a point of the wall (mm right of and above the middle of the target, off the wall) falls in the picture. */
+function seen(camera: Camera, x: number, up: number, off = 0): Pixel {
+  const { yaw, pitch, roll } = camera;
+  // the wall is turned before a camera that looks along its own z
+  const [x1, z1] = [x * Math.cos(yaw) - off * Math.sin(yaw), x * Math.sin(yaw) + off * Math.cos(yaw)];
+  const [y2, z2] = [up * Math.cos(pitch) - z1 * Math.sin(pitch), up * Math.sin(pitch) + z1 * Math.cos(pitch)];
+  const [x3, y3] = [x1 * Math.cos(roll) - y2 * Math.sin(roll), x1 * Math.sin(roll) + y2 * Math.cos(roll)];
+  const depth = camera.away - z2;
+  return { x: WIDE / 2 + (camera.focal * x3) / depth, y: HIGH / 2 - (camera.focal * y3) / depth };
+}
+const corners = (camera: Camera, w: number, h: number, off = 0): Corners => [
+  seen(camera, -w / 2, h / 2, off),
+  seen(camera, w / 2, h / 2, off),
+  seen(camera, w / 2, -h / 2, off),
+  seen(camera, -w / 2, -h / 2, off),
+];
+const anyCamera = (next: () => number): Camera => ({
+  away: 900 + 1800 * next(),
+  yaw: (next() - 0.5) * 1.4,
+  pitch: (next() - 0.5) * 0.9,
+  roll: (next() - 0.5) * 0.3,
+  focal: 2800 + 900 * next(),
+});
+
+describe('a wall in a photo', () => {
+  it('seen straight on, a pixel is a fixed length: 100 px to 200 mm', () => {
+    const plane = planeOf([{ x: 100, y: 100 }, { x: 200, y: 100 }, { x: 200, y: 250 }, { x: 100, y: 250 }], 200, 300); // prettier-ignore
+    expect(plane.onWall({ x: 100, y: 250 })).toEqual({ x: 0, up: 0 });
+    expect(plane.onWall({ x: 350, y: 100 })).toEqual({ x: 500, up: 300 });
+    expect(plane.inPicture({ x: 500, up: 300 })).toEqual({ x: 350, y: 100 });
+  });
+  it('seen from any side, without a slip of the finger every length is exact', () => {
+    const next = numbers(1);
+    for (let i = 0; i < 300; i++) {
+      const camera = anyCamera(next);
+      const plane = planeOf(corners(camera, 150, 200), 150, 200);
+      const [x, up] = [(next() - 0.5) * 900, (next() - 0.5) * 700];
+      const there = plane.onWall(seen(camera, x, up))!;
+      expect(there.x - 75).toBeCloseTo(x, 6);
+      expect(there.up - 100).toBeCloseTo(up, 6);
+      const back = plane.inPicture(there)!;
+      expect(back.x).toBeCloseTo(seen(camera, x, up).x, 6);
+    }
+  });
+  it('tapped in the wrong order, crosswise, or all on one spot is refused with what to do', () => {
+    const good = corners({ away: 1000, yaw: 0.2, pitch: 0, roll: 0, focal: 3000 }, 150, 200);
+    expect(cornersWrong(good)).toBeUndefined();
+    expect(cornersWrong([good[3], good[2], good[1], good[0]])).toMatch(/wrong way round/);
+    expect(cornersWrong([good[0], good[2], good[1], good[3]])).toMatch(/not the corners/);
+    expect(cornersWrong([good[0], good[0], good[2], good[3]])).toMatch(/too close together/);
+    expect(() => planeOf([good[3], good[2], good[1], good[0]], 150, 200)).toThrow(RangeError);
+  });
+  it('beyond the horizon of the wall there is no length', () => {
+    // floor planks run away from the viewer: the horizon of their plane is in the picture
+    const steep: Corners = [{ x: 1900, y: 1500 }, { x: 2100, y: 1500 }, { x: 2600, y: 2600 }, { x: 1400, y: 2600 }]; // prettier-ignore
+    const plane = planeOf(steep, 150, 200);
+    expect(plane.onWall({ x: 2000, y: 200 })).toBeUndefined();
+    expect(lengthIn({ corners: steep, widthMm: 150, heightMm: 200, tapPx: 2, sizeSd: 0.3, offMm: 0 }, { x: 2000, y: 200 }, steep[2])).toBeUndefined(); // prettier-ignore
+  });
+});
+
+/** How often the truth lies within the stated ±, over so many random views of which each has slips of its own. */
+function held(target: 'printed' | 'plate' | 'letter', views: number, seed: number): { share: number; usual: number } {
+  const next = numbers(seed);
+  const { widthMm, heightMm, sizeSd, offMm } = TARGET_SIZES[target];
+  const tapPx = 3;
+  const slip = (p: Pixel): Pixel => ({ x: p.x + tapPx * normal(next), y: p.y + tapPx * normal(next) });
+  let [inside, all] = [0, 0];
+  const relative: number[] = [];
+  while (all < views) {
+    const camera = anyCamera(next);
+    // the sheet or plate is not quite as large as it should be
+    const [w, h] = [widthMm + sizeSd * normal(next), heightMm + sizeSd * normal(next)];
+    const tapped = corners(camera, w, h, offMm).map(slip) as unknown as Corners;
+    const [a, b] = [0, 1].map(() => ({ x: (next() - 0.5) * 900, up: (next() - 0.5) * 700 })) as [
+      { x: number; up: number },
+      { x: number; up: number },
+    ];
+    const truth = Math.hypot(a.x - b.x, a.up - b.up);
+    const ends = [seen(camera, a.x, a.up), seen(camera, b.x, b.up)];
+    if (truth < 40 || ends.some((p) => p.x < 0 || p.x > WIDE || p.y < 0 || p.y > HIGH)) continue;
+    all++;
+    const found = lengthIn({ corners: tapped, widthMm, heightMm, tapPx, sizeSd, offMm }, slip(ends[0]!), slip(ends[1]!));
+    if (found && Math.abs(found.mm - truth) <= found.plusMinusMm) inside++;
+    if (found) relative.push(found.plusMinusMm / truth);
+  }
+  relative.sort((x, y) => x - y);
+  return { share: inside / views, usual: relative[Math.floor(relative.length / 2)]! };
+}
+
+describe('the ± of a length', () => {
+  it.each([
+    ['printed', 11],
+    ['letter', 12],
+    ['plate', 13],
+    ['plate', 14],
+    ['plate', 15],
+    ['printed', 16],
+    ['letter', 17],
+  ] as const)('holds in 95 of 100 random views: %s', (target, seed) => {
+    const { share, usual } = held(target, 1000, seed);
+    expect(share).toBeGreaterThanOrEqual(0.95);
+    // and is no excuse: in the usual view, up to a metre away and aside, a sheet is worth a tenth; a plate is small and worth a third
+    expect(usual).toBeLessThan(target === 'plate' ? 0.33 : 0.12);
+  });
+  it('is the square root of the squares of its terms, times 2.4', () => {
+    const camera: Camera = { away: 1200, yaw: 0.3, pitch: 0.1, roll: 0, focal: 3000 };
+    const found = lengthIn({ corners: corners(camera, 69.85, 114.3), widthMm: 69.85, heightMm: 114.3, tapPx: 2, sizeSd: 0.5, offMm: 5 }, seen(camera, 0, 0), seen(camera, 400, 0))!; // prettier-ignore
+    expect(found.mm).toBeCloseTo(400, 6);
+    expect(found.plusMinusMm).toBeCloseTo(2.4 * Math.sqrt(found.terms.reduce((sum, t) => sum + t.sdMm ** 2, 0)), 9);
+    expect(found.terms.map((t) => t.what)).toEqual(['taps on the target’s corners', 'taps on the ends', 'the target’s size', 'it stands off the wall']); // prettier-ignore
+  });
+  it('straight on it is worked out by hand: 1 px = 1 mm, ends 2 px, 500 mm along from a 200 mm target', () => {
+    // ends: both slip by 2 px along the length, √2 · 2 mm
+    const flat: Corners = [{ x: 1000, y: 1000 }, { x: 1200, y: 1000 }, { x: 1200, y: 1300 }, { x: 1000, y: 1300 }]; // prettier-ignore
+    const found = lengthIn({ corners: flat, widthMm: 200, heightMm: 300, tapPx: 2, sizeSd: 0.5, offMm: 0 }, { x: 1000, y: 1150 }, { x: 1500, y: 1150 })!; // prettier-ignore
+    expect(found.mm).toBeCloseTo(500, 9);
+    expect(found.terms.find((t) => t.what === 'taps on the ends')!.sdMm).toBeCloseTo(Math.SQRT2 * 2, 1);
+    // the width of the target is off by 0.5 mm of 200: so is the length, by 0.5/200 of 500
+    expect(found.terms.find((t) => t.what === 'the target’s size')!.sdMm).toBeCloseTo(1.25, 6);
+  });
+  it('grows away from the target and with a worse tap, and never shrinks by a less sure size', () => {
+    fc.assert(
+      fc.property(fc.double({ min: 100, max: 350, noNaN: true }), fc.double({ min: 1, max: 5, noNaN: true }), (reach, tapPx) => {
+        const camera: Camera = { away: 1500, yaw: 0.4, pitch: 0.1, roll: 0.05, focal: 3000 };
+        const view = { corners: corners(camera, 150, 200), widthMm: 150, heightMm: 200, tapPx, sizeSd: 0.3, offMm: 0 };
+        const at = (r: number, v = view) => lengthIn(v, seen(camera, 0, 0), seen(camera, r, 0))!.plusMinusMm;
+        expect(at(reach * 2)).toBeGreaterThan(at(reach));
+        expect(at(reach, { ...view, tapPx: tapPx * 1.5 })).toBeGreaterThan(at(reach));
+        expect(at(reach, { ...view, sizeSd: 1 })).toBeGreaterThanOrEqual(at(reach));
+      }),
+      { numRuns: 60 },
+    );
+  });
+  it('a length that is less sure than a quarter of itself says so', () => {
+    const camera: Camera = { away: 2500, yaw: 0.9, pitch: 0.2, roll: 0, focal: 2800 };
+    const view = { corners: corners(camera, 69.85, 114.3), widthMm: 69.85, heightMm: 114.3, tapPx: 8, sizeSd: 0.5, offMm: 5 };
+    expect(lengthIn(view, seen(camera, 500, 0), seen(camera, 540, 0))!.unsure).toBe(true);
+    expect(lengthIn({ ...view, tapPx: 1 }, seen(camera, -30, 0), seen(camera, 60, 0))!.unsure).toBe(false);
+  });
+});
+
+describe('a point of a photo on the wall', () => {
+  const camera: Camera = { away: 1400, yaw: 0.25, pitch: -0.1, roll: 0.02, focal: 3000 };
+  const part = (p: Pixel) => ({ x: p.x / WIDE, y: p.y / HIGH });
+  const measure = {
+    target: 'printed' as const, widthMm: 150, heightMm: 200, tap: 2 / WIDE,
+    corners: corners(camera, 150, 200).map(part) as never,
+    points: [{ id: 'stop', at: part(seen(camera, 300, -250)), name: 'pipe stub' }],
+    onWall: { wallId: 'w', face: 'A' as const, x: 1000, up: 900 },
+  }; // prettier-ignore
+  it('stands where the target stands plus what the photo shows, with a ± and never as measured', () => {
+    const [point] = pointsOnWall(measure, WIDE, HIGH);
+    // the target’s lower left corner is 75 mm left of and 100 mm below its middle
+    expect(point!.x).toBeCloseTo(1000 + 75 + 300, 4);
+    expect(point!.up).toBeCloseTo(900 + 100 - 250, 4);
+    expect(point!.plusMinusMm).toBeGreaterThan(2);
+    expect(pointsOnWall({ ...measure, onWall: undefined }, WIDE, HIGH)).toEqual([]);
+  });
+  it('what hangs half a degree askew puts a point a metre aside off by 8.7 mm more', () => {
+    const view = { ...viewOf(measure, WIDE, HIGH), tapPx: 0.01, sizeSd: 0 };
+    const place = placeIn(view, seen(camera, 1000 - 75, -100))!;
+    expect(place.x.mm).toBeCloseTo(1000, 6);
+    expect(place.up.plusMinusMm).toBeCloseTo(2.4 * 1000 * (Math.PI / 360), 0);
+  });
+});
+
+it('the printed target has its crosses 150 × 200 mm apart and fits either paper', () => {
+  const sheet = printedTarget();
+  const crosses = sheet.shapes.flatMap((s) => (s.kind === 'line' && s.stroke === 'cross' && s.y1 === s.y2 ? [{ x: (s.x1 + s.x2) / 2, y: s.y1 }] : [])); // prettier-ignore
+  expect(crosses).toHaveLength(4);
+  expect(crosses[1]!.x - crosses[0]!.x).toBe(150);
+  expect(crosses[3]!.y - crosses[0]!.y).toBe(200);
+  // Letter 216 × 279, A4 210 × 297 mm, 15 mm of margin
+  expect([sheet.widthMm <= 180, sheet.heightMm <= 249]).toEqual([true, true]);
+});

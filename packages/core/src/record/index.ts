@@ -1,0 +1,5 @@
+export * from './entries.js';
+export * from './log.js';
+export * from './inWall.js';
+export * from './houseFile.js';
+export * from './againstPlan.js';
