@@ -1,5 +1,6 @@
 /** Nothing is lost: two tabs, a server that goes away, files out and in. */
 import { readFileSync } from 'node:fs';
+import type { Job } from '@saddle/core/model';
 import { runServer } from '../apps/server/src/testing/runServer.js';
 import { expect, finding, openJob, saved, test, type Page } from './saddle.js';
 
@@ -8,40 +9,67 @@ const tape = async (page: Page, entry: string): Promise<void> => {
   await page.getByTestId('tape').press('Enter');
 };
 
-test('a second tab with an older revision is told and offered both versions', async ({ page, context }) => {
+/** As another device would: over the revision that is there now. */
+async function byAnotherDevice(page: Page, url: string, change: (job: Job) => Job): Promise<void> {
+  const stored = (await (await page.request.get(`${url}/api/v1/jobs/sewing-corner`)).json()) as { revision: number; document: Job };
+  const answer = await page.request.put(`${url}/api/v1/jobs/sewing-corner`, {
+    data: change(stored.document),
+    headers: { 'if-match': `"${stored.revision}"` },
+  });
+  expect(answer.status()).toBe(200);
+}
+const moved = (job: Job, inches: number): Job => ({
+  ...job,
+  changes: job.changes.map((c) =>
+    c.do === 'place-box' ? { ...c, box: { ...c.box, place: { ...c.box.place, distance: { mm: inches * 25.4, known: 'measured' as const } } } } : c,
+  ),
+}); // prettier-ignore
+
+test('what another tab saves is taken in; two that change one field choose between both', async ({ page, context, server }) => {
   await openJob(page, 'box');
   const second = await context.newPage();
   await openJob(second, 'box');
   await tape(page, 'x 47');
   await saved(page);
-  await expect(second.getByText('Another tab has saved a newer version')).toBeVisible();
+  await expect(second.getByTestId('came-in')).toContainText('one field changed there');
+  await expect(second.getByTestId('dim-left-left end of the wall')).toContainText('47"');
+  await second.getByRole('button', { name: 'Seen' }).click();
 
-  // it goes on all the same: nothing is overwritten, both versions are offered
+  // a device that nobody here hears of sets the same field: both are offered, nothing is overwritten
+  await byAnotherDevice(page, server.url, (job) => moved(job, 45));
   await tape(second, 'x 46');
   const dialog = second.getByRole('dialog');
-  await expect(dialog).toContainText('Mine, in this tab');
-  await expect(dialog).toContainText('The other, saved');
-  await dialog.getByRole('button', { name: 'Take the other' }).click();
-  await expect(second.getByTestId('dim-left-left end of the wall')).toContainText('47"');
-  // mine stays one undo away
-  await second.getByTestId('undo').click();
-  await expect(second.getByTestId('dim-left-left end of the wall')).toContainText('46"');
-  await saved(second);
+  await expect(dialog.getByTestId('clashes')).toContainText('45"');
+  await expect(dialog.getByTestId('clashes')).toContainText('46');
+  await dialog.getByTestId('theirs-0').check();
+  await dialog.getByTestId('settle-each').click();
+  await expect(second.getByTestId('dim-left-left end of the wall')).toContainText('45"');
 
-  // now the first one is behind; it looks before it edits, and keeps both
-  await page.getByRole('button', { name: 'See both versions' }).click();
-  await page.getByRole('button', { name: /Keep both/ }).click();
-  await expect(page.getByRole('heading', { name: 'Sewing corner (my version)' })).toBeVisible();
+  // whole versions can be kept beside each other
+  await byAnotherDevice(page, server.url, (job) => moved(job, 44));
+  await tape(second, 'x 48');
+  await second.getByRole('button', { name: /Keep both/ }).click();
+  await expect(second.getByRole('heading', { name: 'Sewing corner (my version)' })).toBeVisible();
   // the copy has no undo list of the job it came from
-  await expect(page.getByTestId('undo')).toBeDisabled();
-  await expect(page.getByTestId('dim-left-left end of the wall')).toContainText('47"');
+  await expect(second.getByTestId('undo')).toBeDisabled();
+  await expect(second.getByTestId('dim-left-left end of the wall')).toContainText('48"');
+});
+
+test('two that change different things end equal, without a question', async ({ page, server }) => {
+  await openJob(page, 'box');
+  await byAnotherDevice(page, server.url, (job) => ({ ...job, note: 'by another program' }));
+  await tape(page, 'x 48');
+  await saved(page);
+  const now = (await (await page.request.get(`${server.url}/api/v1/jobs/sewing-corner`)).json()) as { document: Job };
+  expect(now.document.note).toBe('by another program');
+  expect(now.document.changes.find((c) => c.do === 'place-box')).toMatchObject({ box: { place: { distance: { mm: 48 * 25.4 } } } });
 });
 
 test('a tab that edits over a newer revision can keep its own', async ({ page, request, server }) => {
   await openJob(page, 'box');
-  const stored = (await (await request.get(`${server.url}/api/v1/jobs/sewing-corner`)).json()) as { revision: number; document: object };
+  const stored = (await (await request.get(`${server.url}/api/v1/jobs/sewing-corner`)).json()) as { revision: number; document: Job };
   await request.put(`${server.url}/api/v1/jobs/sewing-corner`, {
-    data: { ...stored.document, note: 'by another program' },
+    data: moved({ ...stored.document, note: 'by another program' }, 40),
     headers: { 'if-match': `"${stored.revision}"` },
   });
   await tape(page, 'x 48');

@@ -194,9 +194,9 @@ export function recordRoutes({ store, shelf, pictures, backups, heavy, logger }:
       const photos: KeptPhoto[] = [];
       const refused: string[] = [];
       for (const photo of archive.photos.filter((p) => taken.has(p.houseId))) {
-        const { picture: _, ...said } = photo;
+        const { picture: before, ...said } = photo;
         const bytes = await archive.picture(photo.id);
-        const ready = bytes && (await madeReady(bytes).catch((error: unknown) => (refused.push(`${photo.note || photo.id}: ${(error as Error).message}`), undefined))); // prettier-ignore
+        const ready = bytes && (await madeReady(bytes, before?.hash).catch((error: unknown) => (refused.push(`${photo.note || photo.id}: ${(error as Error).message}`), undefined))); // prettier-ignore
         if (bytes && !ready) continue;
         if (ready && confirmed) await pictures.keep(ready);
         photos.push({ ...said, ...(ready ? { picture: ready.picture } : {}) });

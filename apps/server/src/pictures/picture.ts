@@ -38,11 +38,24 @@ export interface MadeReady {
   small: Buffer;
 }
 
+const hashOf = (bytes: Buffer): string => createHash('sha256').update(bytes).digest('hex');
+const smallOf = (whole: Buffer): Promise<Buffer> =>
+  sharp(whole, { failOn: 'truncated' }).resize({ width: SMALL_PX, height: SMALL_PX, fit: 'inside', withoutEnlargement: true }).jpeg({ quality: 78 }).toBuffer(); // prettier-ignore
+
+/** One that was made ready before: by its hash, and by there being nothing beside its pixels. It isn’t packed a second time. */
+async function asItIs(bytes: Buffer, hash: string | undefined): Promise<MadeReady | undefined> {
+  if (hash === undefined || hashOf(bytes) !== hash) return undefined;
+  const { format, width, height, exif, xmp, iptc, comments } = await sharp(bytes, { limitInputPixels: MOST_PIXELS }).metadata();
+  if (format !== 'jpeg' || exif || xmp || iptc || comments?.length || width > LONGEST_PX || height > LONGEST_PX) return undefined;
+  return { picture: { hash, width, height, bytes: bytes.length }, whole: bytes, small: await smallOf(bytes) };
+}
+
 /**
  * Looks at a file by its content and makes it ready to be kept.
+ * @param known the hash it was kept under elsewhere
  * @throws PictureError with what would do
  */
-export async function madeReady(bytes: Buffer): Promise<MadeReady> {
+export async function madeReady(bytes: Buffer, known?: string): Promise<MadeReady> {
   const type = await fileTypeFromBuffer(bytes);
   const mime = type?.mime ?? '';
   if (/heic|heif/.test(mime))
@@ -54,15 +67,15 @@ export async function madeReady(bytes: Buffer): Promise<MadeReady> {
     throw new PictureError('A drawing in SVG can hold programs and is not taken. Export it as PNG.', 'SVG or XML');
   if (!TAKEN.has(mime)) throw new PictureError('That is no photo.', mime || 'no picture');
   try {
+    const same = await asItIs(bytes, known);
+    if (same) return same;
     const image = sharp(bytes, { limitInputPixels: MOST_PIXELS, failOn: 'truncated' }).rotate();
     const { data, info } = await image
       .resize({ width: LONGEST_PX, height: LONGEST_PX, fit: 'inside', withoutEnlargement: true })
       .flatten({ background: '#ffffff' })
       .jpeg({ quality: 88 })
       .toBuffer({ resolveWithObject: true });
-    const small = await sharp(data).resize({ width: SMALL_PX, height: SMALL_PX, fit: 'inside', withoutEnlargement: true }).jpeg({ quality: 78 }).toBuffer(); // prettier-ignore
-    const hash = createHash('sha256').update(data).digest('hex');
-    return { picture: { hash, width: info.width, height: info.height, bytes: data.length }, whole: data, small };
+    return { picture: { hash: hashOf(data), width: info.width, height: info.height, bytes: data.length }, whole: data, small: await smallOf(data) }; // prettier-ignore
   } catch (error) {
     const why = /pixel limit/i.test((error as Error).message)
       ? `It has more than ${MOST_PIXELS / 1e6} million pixels: make it smaller.`

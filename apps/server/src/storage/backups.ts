@@ -8,8 +8,8 @@ import { MIGRATIONS } from './migrations.js';
 import type { Store } from './store.js';
 
 export const BACKUP_FOLDER = 'backups';
-/** `saddle-20261127T074005Z-before-restore.sqlite` */
-const FILE = /^saddle-(\d{4})(\d\d)(\d\d)T(\d\d)(\d\d)(\d\d)Z(-[a-z-]+)?\.sqlite$/;
+/** `saddle-20261127T074005123Z-before-restore.sqlite`: to the thousandth, so that none is written over another */
+const FILE = /^saddle-(\d{4})(\d\d)(\d\d)T(\d\d)(\d\d)(\d\d)(\d{3})Z(-[a-z-]+)?\.sqlite$/;
 const EVERY_MS = 24 * 60 * 60_000;
 const LOOK_EVERY_MS = 30 * 60_000;
 
@@ -43,8 +43,8 @@ export class Backups {
       .flatMap((name): BackupLine[] => {
         const match = FILE.exec(name);
         if (!match) return [];
-        const [, y, mo, d, h, mi, s, why] = match;
-        return [{ name, at: `${y}-${mo}-${d}T${h}:${mi}:${s}.000Z`, bytes: statSync(join(this.folder, name)).size, ...(why ? { why: why.slice(1).replaceAll('-', ' ') } : {}) }]; // prettier-ignore
+        const [, y, mo, d, h, mi, s, ms, why] = match;
+        return [{ name, at: `${y}-${mo}-${d}T${h}:${mi}:${s}.${ms}Z`, bytes: statSync(join(this.folder, name)).size, ...(why ? { why: why.slice(1).replaceAll('-', ' ') } : {}) }]; // prettier-ignore
       })
       .sort((a, b) => (a.at < b.at ? 1 : -1));
   }
@@ -59,7 +59,7 @@ export class Backups {
    * @throws StartError when what was written can’t be read; then it is not kept
    */
   async take(now: string, why?: 'by hand' | 'before restore'): Promise<BackupLine> {
-    const stamp = now.replace(/\.\d+/, '').replace(/[-:]/g, '');
+    const stamp = now.replace(/[-:.]/g, '');
     const name = `saddle-${stamp}${why ? `-${why.replaceAll(' ', '-')}` : ''}.sqlite`;
     const half = join(this.folder, `${name}.half`);
     try {

@@ -1,6 +1,6 @@
 /** What an edit of a job’s work says to its log. Whatever button or key made it, undo too: the two states tell. */
 import { printLength, type LengthUnit } from '../measure/index.js';
-import type { DeadProof, Job, LogEntry, StepValue, Work } from '../model/index.js';
+import type { DeadProof, Job, KeptEntry, LogEntry, StepValue, Work } from '../model/index.js';
 import { PROOF_LABELS, PROOF_ORDER, type Step } from '../work/index.js';
 
 /** An entry before the device that made it gives it an id, a place in its order and a name. */
@@ -90,4 +90,17 @@ export function entriesOf(before: Job, after: Job, steps: readonly Step[], unit:
     said.push({ kind: 'note', at: note.at, ...(note.step ? titled(named(note.step)) : {}), says: note.text });
   }
   return said;
+}
+
+/**
+ * What a job’s work says and no entry has: from before there was a log, or brought in with a file. Entries with ids of their own, so that
+ * they read like the others; they are stored nowhere.
+ */
+export function earlierEntries(job: Job, steps: readonly Step[], unit: LengthUnit, there: readonly KeptEntry[]): KeptEntry[] {
+  const empty: Work = { ticks: [], notes: [], values: [], proofs: [] };
+  const key = (e: Pick<LogEntry, 'kind' | 'step' | 'at' | 'figure'>): string => [e.kind, e.step, e.at, e.figure?.key].join(' ');
+  const known = new Set(there.map(key));
+  return entriesOf({ ...job, work: empty }, job, steps, unit, job.closed?.at ?? '1970-01-01T00:00:00Z')
+    .filter((said) => !known.has(key(said)))
+    .map((said, n) => ({ ...said, id: `before-${String(n).padStart(6, '0')}`, device: 'before', n, jobId: job.id, received: said.at, aheadMs: 0 })); // prettier-ignore
 }

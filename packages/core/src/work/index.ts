@@ -9,3 +9,4 @@ export * from './tools.js';
 export * from './noted.js';
 export * from './timer.js';
 export * from './card.js';
+export * from './holeCards.js';

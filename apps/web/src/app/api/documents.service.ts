@@ -114,6 +114,11 @@ export class Documents {
   houses = (): Observable<(HouseLine | Unreadable)[]> => this.list(`${BASE}/houses`);
   job = (id: string): Observable<Stored<Job>> => this.http.get<Stored<Job>>(`${BASE}/jobs/${encodeURIComponent(id)}`);
   house = (id: string): Observable<Stored<House>> => this.http.get<Stored<House>>(`${BASE}/houses/${encodeURIComponent(id)}`);
+  /** A version newer than `revision`; undefined while there is none. */
+  newer = <D>(kind: 'jobs' | 'houses', id: string, revision: number): Observable<Stored<D> | undefined> =>
+    this.http
+      .get<Stored<D>>(`${BASE}/${kind}/${encodeURIComponent(id)}`, { headers: { 'If-None-Match': `"${revision}"` } })
+      .pipe(catchError((error: unknown) => ((error as HttpErrorResponse).status === 304 ? of(undefined) : throwError(() => error))));
   houseJobs = (houseId: string): Observable<Stored<Job>[]> => this.list(`${BASE}/houses/${encodeURIComponent(houseId)}/jobs`);
   /** What keeps a job from being closed, or rests on it when it is. */
   closing = (id: string): Observable<ClosingAnswer> => this.http.get<ClosingAnswer>(`${BASE}/jobs/${encodeURIComponent(id)}/closing`);

@@ -13,8 +13,9 @@ export interface Draft<D> {
   /** kind and id of the document: `jobs/sewing-corner` */
   key: string;
   tab: string;
-  /** the revision the document rests on */
+  /** the revision the document rests on, and what the server had then */
   revision: number;
+  from?: D;
   document: D;
   /** not yet acknowledged by the server */
   dirty: boolean;
@@ -32,7 +33,7 @@ interface KeptDocument {
   base: string | undefined;
   patch: Patch | undefined;
 }
-type KeptDraft = Omit<Draft<unknown>, 'document'> & { kept: KeptDocument };
+type KeptDraft = Omit<Draft<unknown>, 'document' | 'from'> & { kept: KeptDocument; keptFrom?: KeptDocument };
 
 interface KeptVersion {
   title: string;
@@ -189,14 +190,15 @@ export const keepDraft = <D extends object>(draft: Draft<D>): Promise<boolean> =
   );
 
 async function writeDraft<D extends object>(draft: Draft<D>): Promise<void> {
-  const { document, ...rest } = draft;
+  const { document, from, ...rest } = draft;
   if (!bases.has(draft.key)) await newBase(draft.key, draft.tab, document);
   let kept = told(draft.key, document);
   if (kept.patch && JSON.stringify(kept.patch).length > LARGE_PATCH) {
     await newBase(draft.key, draft.tab, document);
     kept = told(draft.key, document);
   }
-  await set(entry(draft.key, draft.tab), { ...rest, kept } satisfies KeptDraft, store);
+  const keptFrom = from && told(draft.key, from);
+  await set(entry(draft.key, draft.tab), { ...rest, kept, ...(keptFrom ? { keptFrom } : {}) } satisfies KeptDraft, store);
 }
 
 const lastWord = (key: string): string => `saddle-last/${key}`;
@@ -226,9 +228,10 @@ const ofToday = <D>(document: D): D => migrated(document).document as D;
 
 async function readDraft<D>(kept: KeptDraft | Draft<D> | undefined): Promise<Draft<D> | undefined> {
   if (!kept || !('kept' in kept)) return kept;
-  const { kept: document, ...rest } = kept;
+  const { kept: document, keptFrom, ...rest } = kept;
   const read = await whole<D>(kept.key, kept.tab, document);
-  return read === undefined ? undefined : { ...rest, document: ofToday(read) };
+  const from = keptFrom && (await whole<D>(kept.key, kept.tab, keptFrom));
+  return read === undefined ? undefined : { ...rest, document: ofToday(read), ...(from === undefined ? {} : { from: ofToday(from) }) };
 }
 
 export const ownDraft = async <D>(key: string): Promise<Draft<D> | undefined> =>

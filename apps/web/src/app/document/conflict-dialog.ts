@@ -14,13 +14,59 @@ const SHOWN = 40;
   imports: [DifferenceTable],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <div class="modal-header"><h2 class="modal-title">Saved in another tab</h2></div>
+    <div class="modal-header"><h2 class="modal-title">Saved elsewhere meanwhile</h2></div>
     <div class="modal-body">
-      <p>Choose which version goes on. The other stays one undo away, and every saved one in the list of versions.</p>
+      @if (clashes().length) {
+        <p>
+          What only one of you changed is joined already. {{ clashes().length === 1 ? 'One field was' : clashes().length + ' fields were' }}
+          changed on both sides: choose for each what holds.
+        </p>
+        <table class="plain clashes" data-testid="clashes">
+          <thead>
+            <tr>
+              <th>field</th>
+              <th>before</th>
+              <th>mine, here</th>
+              <th>the other</th>
+            </tr>
+          </thead>
+          <tbody>
+            @for (c of clashes(); track c.at) {
+              <tr>
+                <th scope="row">{{ c.words }}</th>
+                <td>{{ c.was }}</td>
+                <td>
+                  <label class="pick"
+                    ><input type="radio" [name]="'clash-' + $index" [checked]="!taken().has(c.at)" (change)="take(c.at, false)" />
+                    {{ c.mine }}</label
+                  >
+                </td>
+                <td>
+                  <label class="pick"
+                    ><input
+                      type="radio"
+                      [name]="'clash-' + $index"
+                      [checked]="taken().has(c.at)"
+                      (change)="take(c.at, true)"
+                      [attr.data-testid]="'theirs-' + $index"
+                    />
+                    {{ c.theirs }}</label
+                  >
+                </td>
+              </tr>
+            }
+          </tbody>
+        </table>
+        <p>
+          <button type="button" class="btn-line strong" (click)="settleEach()" data-testid="settle-each">Join them like that</button>
+        </p>
+        <h3>Or one of them whole</h3>
+      }
+      <p>Choose which version goes on. The one you don’t take stays one undo away, and every saved one in the list of versions.</p>
       @if (theirs(); as other) {
         <div class="versions">
           <section>
-            <h3>Mine, in this tab</h3>
+            <h3>Mine, here</h3>
             <p>{{ words(session.current()) }}</p>
             <button type="button" class="btn-line strong" [disabled]="busy()" (click)="choose('mine')">Keep mine</button>
           </section>
@@ -30,9 +76,11 @@ const SHOWN = 40;
             <button type="button" class="btn-line strong" [disabled]="busy()" (click)="choose('theirs')">Take the other</button>
           </section>
         </div>
-        <sa-difference-table [differences]="differs().slice(0, shown)" was="the other" now="mine" />
-        @if (differs().length > shown) {
-          <p class="quiet">{{ differs().length - shown }} more.</p>
+        @if (!clashes().length) {
+          <sa-difference-table [differences]="differs().slice(0, shown)" was="the other" now="mine" />
+          @if (differs().length > shown) {
+            <p class="quiet">{{ differs().length - shown }} more.</p>
+          }
         }
       }
       @if (problem()) {
@@ -61,6 +109,21 @@ export class ConflictDialog {
     const mine = this.session.current();
     return theirs ? differences(theirs.document, mine, this.unit) : [];
   });
+
+  protected readonly clashes = computed(() => this.session.clashes());
+  protected readonly taken = signal<ReadonlySet<string>>(new Set());
+  protected take(at: string, theirs: boolean): void {
+    this.taken.update((taken) => {
+      const next = new Set(taken);
+      if (theirs) next.add(at);
+      else next.delete(at);
+      return next;
+    });
+  }
+  protected settleEach(): void {
+    if (this.session.settleEach(this.taken())) return this.modal.close();
+    this.problem.set(this.session.refusal()?.[0]?.message ?? 'They can’t be joined like that.');
+  }
 
   protected async choose(choice: 'mine' | 'theirs' | 'both'): Promise<void> {
     this.busy.set(true);

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, effect, inject, input, output, signal } from '@angular/core';
-import { Router } from '@angular/router';
+import { Router, RouterLink } from '@angular/router';
 import { NgbModal } from '@ng-bootstrap/ng-bootstrap';
 import { fieldWords, type House, type Job } from '@saddle/core/model';
 import { LengthUnits } from '../fields/length-units';
@@ -10,12 +10,14 @@ import type { DocumentSession, Kept } from './document-session';
 /** What has to be said about a document: another tab was faster, a tab left work behind, an edit was refused. */
 @Component({
   selector: 'sa-document-notices',
+  imports: [RouterLink],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    @if (session().newerElsewhere() && !session().conflict()) {
-      <div class="notice" role="status">
-        <span>Another tab has saved a newer version.</span>
-        <button type="button" class="btn-line" (click)="session().lookAtNewer()">See both versions</button>
+    @if (session().cameIn(); as fields) {
+      <div class="notice" role="status" data-testid="came-in">
+        <span>Saved elsewhere meanwhile: {{ fields === 1 ? 'one field' : fields + ' fields' }} changed there, and is in what you see.</span>
+        <a class="btn-line" [routerLink]="['/', session().kind, session().current().id, 'versions']">See what changed</a>
+        <button type="button" class="btn-line" (click)="session().cameIn.set(0)">Seen</button>
       </div>
     }
     @if (session().leftBehind(); as left) {

@@ -1,6 +1,7 @@
 import { computed, DestroyRef, inject, Injectable, signal } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
-import type { Checked, FieldError } from '@saddle/core/model';
+import type { LengthUnit } from '@saddle/core/measure';
+import { applyPatch, differences, joined, patchOf, sameDeep, type Checked, type Clash, type FieldError } from '@saddle/core/model';
 import { nanoid } from 'nanoid';
 import {
   auditTime,
@@ -10,6 +11,8 @@ import {
   firstValueFrom,
   fromEvent,
   interval,
+  merge,
+  NEVER,
   Subject,
   throttleTime,
   type Observable,
@@ -40,14 +43,11 @@ const TRY_AGAIN_MS = 5000;
 
 const UNDO_STEPS = 100;
 
-/** Whether two documents say the same, whatever the order of their fields. */
-function sameDocument(a: unknown, b: unknown): boolean {
-  if (a === b) return true;
-  if (typeof a !== 'object' || typeof b !== 'object' || a === null || b === null || Array.isArray(a) !== Array.isArray(b)) return false;
-  const [x, y] = [a as Record<string, unknown>, b as Record<string, unknown>];
-  const names = new Set([...Object.keys(x), ...Object.keys(y)]);
-  return [...names].every((n) => sameDocument(x[n], y[n]));
-}
+/** How often it is asked whether somebody saved a newer version on another device. */
+const LOOK_EVERY_MS = 15_000;
+
+/** The later document with every part of the earlier one that is the same: what shows such a part isn’t made anew. */
+const sharing = <D>(earlier: D, later: D): D => applyPatch(earlier, patchOf(earlier, later)) as D;
 
 /** What every kept document has. */
 export interface Kept {
@@ -65,6 +65,20 @@ export abstract class DocumentSession<D extends Kept> {
   protected abstract create(document: D): Observable<Stored<D>>;
   /** whether an edit of a checked document makes sense */
   protected abstract check(document: D, before: D): Checked<D>;
+  /** A version newer than a revision; undefined while there is none. */
+  protected abstract newer(id: string, revision: number): Observable<Stored<D> | undefined>;
+  /** in which lengths are printed */
+  protected printsIn(): LengthUnit {
+    return 'in';
+  }
+  /** What a joined document is checked against is looked at anew. */
+  protected beforeMeeting(): Promise<void> {
+    return Promise.resolve();
+  }
+  /** An edit was made here, by whatever means: undo too. */
+  protected noted(_before: D, _after: D): void {
+    // nothing is noted of most documents
+  }
 
   private readonly saves = new Subject<void>();
   private readonly histories = new Subject<void>();
@@ -73,6 +87,8 @@ export abstract class DocumentSession<D extends Kept> {
   private readonly past = signal<Version<D>[]>([]);
   private readonly future = signal<Version<D>[]>([]);
   private revision = 0;
+  /** what the server has at that revision */
+  private acknowledged: D | undefined;
   private dirty = false;
   private loadedId = '';
 
@@ -84,8 +100,10 @@ export abstract class DocumentSession<D extends Kept> {
   readonly failure = signal<string | undefined>(undefined);
   readonly saveState = signal<SaveState>('saved');
   readonly conflict = signal<Stored<D> | undefined>(undefined);
-  /** another tab saved a newer revision; this one has nothing unsaved */
-  readonly newerElsewhere = signal<number | undefined>(undefined);
+  /** fields that both sides of a conflict changed otherwise; empty where the two can’t be joined at all */
+  readonly clashes = signal<Clash[]>([]);
+  /** what came from elsewhere was taken in beside what is here: how many fields, until it was seen */
+  readonly cameIn = signal(0);
   /** unsaved work that another tab left behind */
   readonly leftBehind = signal<Draft<D> | undefined>(undefined);
   readonly refusal = signal<FieldError[] | undefined>(undefined);
@@ -151,9 +169,18 @@ export abstract class DocumentSession<D extends Kept> {
         )
         .subscribe((event) => event.preventDefault());
     this.channel.onmessage = (event: MessageEvent<{ kind: string; id: string; revision: number }>) => {
-      if (event.data.kind === this.kind && event.data.id === this.loadedId && event.data.revision > this.revision)
-        this.newerElsewhere.set(event.data.revision);
+      if (event.data.kind === this.kind && event.data.id === this.loadedId && event.data.revision > this.revision) void this.lookForNewer();
     };
+    merge(
+      interval(LOOK_EVERY_MS),
+      typeof document === 'undefined' ? NEVER : fromEvent(document, 'visibilitychange'),
+      typeof window === 'undefined' ? NEVER : fromEvent(window, 'online'),
+    )
+      .pipe(
+        filter(() => typeof document === 'undefined' || !document.hidden),
+        takeUntilDestroyed(),
+      )
+      .subscribe(() => void this.lookForNewer());
     // leaving doesn't wait for the pause between edits
     destroy.onDestroy(() => void this.save().finally(() => this.channel.close()));
   }
@@ -188,23 +215,22 @@ export abstract class DocumentSession<D extends Kept> {
       return;
     }
     if (draft?.dirty && draft.revision === stored.revision) {
-      this.takeDraft(draft);
+      this.takeDraft({ ...draft, from: stored.document });
       this.takeHistory(history);
       this.saveState.set('saving');
       this.saves.next();
-    } else if (draft?.dirty && sameDocument(draft.document, stored.document)) {
+    } else if (draft?.dirty && sameDeep(draft.document, stored.document)) {
       // the save under way when the page was left went through: nothing to settle with oneself
-      this.revision = stored.revision;
+      this.rest(stored);
       this.document.set(stored.document);
       this.takeHistory(history);
       this.keep();
     } else if (draft?.dirty) {
       this.takeDraft(draft);
       this.takeHistory(history);
-      this.saveState.set('conflict');
-      this.conflict.set(stored);
+      await this.meet(stored);
     } else {
-      this.revision = stored.revision;
+      this.rest(stored);
       this.document.set(stored.document);
       if (draft?.revision === stored.revision) this.takeHistory(history);
     }
@@ -243,12 +269,80 @@ export abstract class DocumentSession<D extends Kept> {
     this.dirty = false;
     this.saveState.set('saved');
     this.lookedAt.set(undefined);
-    for (const state of [this.failure, this.failureRaw, this.trouble, this.conflict, this.newerElsewhere, this.leftBehind, this.refusal])
-      state.set(undefined);
+    this.acknowledged = undefined;
+    this.clashes.set([]);
+    this.cameIn.set(0);
+    for (const state of [this.failure, this.failureRaw, this.trouble, this.conflict, this.leftBehind, this.refusal]) state.set(undefined);
+  }
+
+  private rest(stored: Stored<D>): void {
+    this.revision = stored.revision;
+    this.acknowledged = stored.document;
+  }
+
+  /**
+   * Somebody saved a newer version: what was done here is laid over it. What both changed otherwise is shown side by side, and so is
+   * what would make no sense together.
+   */
+  private async meet(theirs: Stored<D>): Promise<void> {
+    await this.beforeMeeting();
+    const [mine, from] = [this.document(), this.acknowledged];
+    const both = mine && from && joined(from, mine, sharing(from, theirs.document), this.printsIn());
+    if (both && both.clashes.length === 0 && this.join(theirs)) return;
+    this.clashes.set(both?.clashes ?? []);
+    this.saveState.set('conflict');
+    this.conflict.set(theirs);
+  }
+
+  /** Lays what was done here over theirs; nothing changes and false is returned where that makes no sense. @param take clashes in which theirs holds */
+  private join(theirs: Stored<D>, take: ReadonlySet<string> = new Set()): boolean {
+    const [mine, from] = [this.document(), this.acknowledged];
+    if (!mine || !from) return false;
+    const other = sharing(from, theirs.document);
+    const { document } = joined(from, mine, other, this.printsIn(), take);
+    const checked = this.check(document, other);
+    if (!checked.ok) {
+      if (take.size) this.refusal.set(checked.errors);
+      return false;
+    }
+    // undo takes back what was done here and nothing of theirs; what clashes with theirs can’t be undone any more
+    const over = (versions: Version<D>[]): Version<D>[] => {
+      const kept: Version<D>[] = [];
+      for (const version of [...versions].reverse()) {
+        const { document: back, clashes } = joined(from, version.document, other, this.printsIn());
+        if (clashes.length || !this.check(back, other).ok) break;
+        kept.unshift({ ...version, document: back });
+      }
+      return kept;
+    };
+    this.past.update(over);
+    this.future.set([]);
+    this.cameIn.set(differences(from, theirs.document, this.printsIn()).length);
+    this.acknowledged = theirs.document;
+    this.revision = theirs.revision;
+    this.conflict.set(undefined);
+    this.clashes.set([]);
+    this.document.set(sharing(mine, checked.value));
+    this.dirty = !sameDeep(checked.value, theirs.document);
+    this.announce.set('Saved elsewhere meanwhile: both are in it');
+    this.keep();
+    this.saveState.set(this.dirty ? 'saving' : 'saved');
+    if (this.dirty) this.saves.next();
+    return true;
+  }
+
+  /** Takes in what was saved on another device or in another tab. With unsaved work here the next save meets it. */
+  async lookForNewer(): Promise<void> {
+    const id = this.loadedId;
+    const idle = (): boolean => this.saveState() === 'saved' && !this.dirty && !this.lookedAt() && !this.dragged() && this.loadedId === id;
+    if (!this.document() || !idle()) return;
+    const theirs = await firstValueFrom(this.newer(id, this.revision)).catch(() => undefined);
+    if (theirs && theirs.revision > this.revision && theirs.document.id === id && idle()) this.join(theirs);
   }
 
   private takeDraft(draft: Draft<D>): void {
     this.revision = draft.revision;
+    this.acknowledged = draft.from;
     this.document.set(draft.document);
     this.dirty = draft.dirty;
   }
@@ -316,7 +410,9 @@ export abstract class DocumentSession<D extends Kept> {
   }
 
   private put(document: D, said: string): void {
+    const before = this.document();
     this.document.set(document);
+    if (before) this.noted(before, document);
     this.dirty = true;
     this.announce.set(said);
     this.keep();
@@ -341,6 +437,7 @@ export abstract class DocumentSession<D extends Kept> {
   private draft(document: D): Draft<D> {
     return {
       ...{ key: this.draftKey(document.id), tab: tabName(), revision: this.revision, document, dirty: this.dirty },
+      ...(this.acknowledged && this.dirty ? { from: this.acknowledged } : {}),
       at: new Date().toISOString(),
     };
   }
@@ -380,9 +477,8 @@ export abstract class DocumentSession<D extends Kept> {
     const answer = await firstValueFrom(this.store(document, this.revision));
     switch (answer.outcome) {
       case 'saved':
-        this.revision = answer.stored.revision;
+        this.rest({ ...answer.stored, document });
         this.trouble.set(undefined);
-        this.newerElsewhere.set(undefined);
         this.channel.postMessage({ kind: this.kind, id: document.id, revision: this.revision });
         // edits made while this one was under way go out next
         this.dirty = this.document() !== document;
@@ -392,8 +488,7 @@ export abstract class DocumentSession<D extends Kept> {
         else this.saveState.set('saved');
         return;
       case 'conflict':
-        this.saveState.set('conflict');
-        this.conflict.set(answer.current);
+        await this.meet(answer.current);
         return;
       case 'refused':
         this.saveState.set('refused');
@@ -441,7 +536,7 @@ export abstract class DocumentSession<D extends Kept> {
 
   /** Takes over what the server made of the document itself: nothing of before can be undone over it. */
   async adopt(stored: Stored<D>): Promise<void> {
-    this.revision = stored.revision;
+    this.rest(stored);
     this.dirty = false;
     this.past.set([]);
     this.future.set([]);
@@ -458,7 +553,7 @@ export abstract class DocumentSession<D extends Kept> {
     if (!document) return false;
     try {
       const stored = await firstValueFrom(this.create(document));
-      this.revision = stored.revision;
+      this.rest({ ...stored, document });
       this.dirty = this.document() !== document;
       this.trouble.set(undefined);
       this.saveState.set(this.dirty ? 'saving' : 'saved');
@@ -502,9 +597,9 @@ export abstract class DocumentSession<D extends Kept> {
       copy = nanoid(12);
       await firstValueFrom(this.create({ ...mine, id: copy, name: `${mine.name} (my version)`.slice(0, 120) }));
     }
-    this.revision = theirs.revision;
+    this.rest(theirs);
     this.conflict.set(undefined);
-    this.newerElsewhere.set(undefined);
+    this.clashes.set([]);
     this.saveState.set('saved');
     if (choice === 'mine') {
       this.past.update((past) => [...past, { title: 'version of the other tab', document: theirs.document }]);
@@ -519,15 +614,14 @@ export abstract class DocumentSession<D extends Kept> {
     return copy;
   }
 
-  /** Shows both versions when another tab was faster and this one has nothing unsaved. */
-  async lookAtNewer(): Promise<void> {
-    try {
-      const stored = await firstValueFrom(this.fetch(this.loadedId));
-      this.saveState.set('conflict');
-      this.conflict.set(stored);
-    } catch (error) {
-      this.trouble.set(problemOf(error).title);
-    }
+  /** Settles a conflict field by field: theirs where it is named, mine in the rest. @returns false where that makes no sense; `refusal` says why */
+  settleEach(take: ReadonlySet<string>): boolean {
+    const theirs = this.conflict();
+    if (!theirs) return false;
+    if (this.join(theirs, take)) return true;
+    // every clash settled for mine is no different from what was refused before: said all the same
+    if (!this.refusal()) this.refusal.set([{ path: '/', message: 'Together they make no sense: keep one of the two versions whole.', expected: '', came: '' }]); // prettier-ignore
+    return false;
   }
 
   /** Unsaved work another tab left behind: taken in as an edit, or thrown away. */

@@ -1,12 +1,13 @@
 import { ChangeDetectionStrategy, Component, HostListener, inject, input } from '@angular/core';
 import { NgbModal, NgbTooltip } from '@ng-bootstrap/ng-bootstrap';
 import { KeysDialog } from '../job/keys-dialog';
+import { WaitingCount } from '../record/waiting-count';
 import type { DocumentSession, Kept } from './document-session';
 
 /** Undo, redo, keys and the state of saving: the same for every document. */
 @Component({
   selector: 'sa-document-tools',
-  imports: [NgbTooltip],
+  imports: [NgbTooltip, WaitingCount],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <button
@@ -35,6 +36,7 @@ import type { DocumentSession, Kept } from './document-session';
     <button type="button" class="icon" (click)="help()" aria-label="Keys and words" ngbTooltip="Keys and words: ?">
       <i class="bi bi-question-lg" aria-hidden="true"></i>
     </button>
+    <sa-waiting-count />
     <span class="save-state" [attr.data-state]="session().saveState()" data-testid="save-state">{{ session().saveState() }}</span>
   `,
 })

@@ -2,7 +2,9 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { RouterLink } from '@angular/router';
 import type { ImportRow } from '@saddle/core/exchange';
 import { firstValueFrom } from 'rxjs';
-import { Documents, readable, type HouseLine, type Problem } from '../api/documents.service';
+import { Documents, problemOf, readable, type HouseLine, type Problem } from '../api/documents.service';
+import { Records, type ArchiveReport } from '../record/records.service';
+import { BackupsCard } from './backups-card';
 import { TopBar } from '../shell/top-bar';
 
 const LARGEST_MB = 192;
@@ -10,7 +12,7 @@ const LARGEST_MB = 192;
 /** Files out and in. Taking in shows a report first and changes nothing until it is confirmed. */
 @Component({
   selector: 'sa-exchange-page',
-  imports: [TopBar, RouterLink],
+  imports: [BackupsCard, TopBar, RouterLink],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <sa-top-bar />
@@ -24,21 +26,27 @@ const LARGEST_MB = 192;
         </p>
         <div class="row-form">
           <a class="btn-line strong" href="/api/v1/export.json" download data-testid="export-all">All houses and jobs, as they are now</a>
-          <a class="btn-line" href="/api/v1/backup.sqlite" download data-testid="backup">Backup, with all earlier versions</a>
+          <a class="btn-line" href="/api/v1/everything.zip" download data-testid="zip-all"
+            >Everything as a ZIP: photos, log, tables, sheets</a
+          >
           @for (h of houses(); track h.id) {
             <a class="btn-line" [href]="'/api/v1/houses/' + h.id + '/export.json'" download>{{ h.name }} with its jobs</a>
+            <a class="btn-line" [href]="'/api/v1/houses/' + h.id + '/everything.zip'" download>{{ h.name }} as a ZIP</a>
           }
         </div>
       </section>
-      <p class="quiet">
-        A backup is one file; <code>npm start -- --restore FILE</code> with a new <code>SADDLE_DATA</code> begins with it. A file of houses
-        and jobs is taken in below, beside what is here.
-      </p>
+      <sa-backups />
       <section class="card">
         <h2>Take in</h2>
         <label class="field file">
           <span class="field-label">a file kept by Saddle</span>
-          <input type="file" accept=".json,application/json" class="field-input" (change)="read($event)" data-testid="import-file" />
+          <input
+            type="file"
+            accept=".json,.zip,application/json,application/zip"
+            class="field-input"
+            (change)="read($event)"
+            data-testid="import-file"
+          />
         </label>
         @if (problem(); as p) {
           <div class="notice stop" role="alert">
@@ -79,6 +87,15 @@ const LARGEST_MB = 192;
               }
             </tbody>
           </table>
+          @if (beside(); as b) {
+            <p class="quiet" data-testid="import-beside">
+              With them: {{ b.photos === 1 ? 'one photo' : b.photos + ' photos' }},
+              {{ b.log === 1 ? 'one log entry' : b.log + ' log entries' }}.
+            </p>
+            @for (r of b.photosRefused; track r) {
+              <p class="notice">{{ r }}</p>
+            }
+          }
           @if (refusedMore()) {
             <p class="notice">{{ refusedMore() }} more are refused.</p>
           }
@@ -110,6 +127,9 @@ export class ExchangePage {
   };
   protected readonly takes = computed(() => this.rows().filter((r) => r.outcome !== 'refused').length);
   private data: unknown;
+  private archive: File | undefined;
+  private readonly records = inject(Records);
+  protected readonly beside = signal<ArchiveReport | undefined>(undefined);
 
   constructor() {
     this.documents.houses().subscribe({ next: (houses) => this.houses.set(readable<HouseLine>(houses)), error: () => undefined });
@@ -121,6 +141,9 @@ export class ExchangePage {
     this.written.set(false);
     this.problem.set(undefined);
     if (!file) return;
+    this.beside.set(undefined);
+    this.archive = /\.zip$/i.test(file.name) || file.type === 'application/zip' ? file : undefined;
+    if (this.archive) return this.send(false);
     if (file.size > LARGEST_MB * 1024 * 1024)
       return this.problem.set({ title: `${file.name} is over ${LARGEST_MB} MB, more than Saddle gives out in one file.`, status: 413 });
     try {
@@ -139,7 +162,9 @@ export class ExchangePage {
 
   private async send(confirm: boolean): Promise<void> {
     try {
-      const report = await firstValueFrom(this.documents.import(this.data, confirm));
+      const archived = this.archive && (await firstValueFrom(this.records.takeArchive(this.archive, confirm)).catch((e: unknown) => Promise.reject(problemOf(e) as unknown as Error))); // prettier-ignore
+      this.beside.set(archived);
+      const report = archived ?? (await firstValueFrom(this.documents.import(this.data, confirm)));
       this.rows.set(report.rows);
       this.refusedMore.set(report.refusedMore);
       this.written.set(report.written);

@@ -3,12 +3,13 @@ import { RouterLink } from '@angular/router';
 import { seenWiring, withoutWiring, withWiring, wiringIsOld, wiringsOf, type Bench } from '@saddle/core/model';
 import { benchOf, rewired, withHandles, wiringIn } from '@saddle/core/wiring';
 import { BenchBoard } from '../bench/bench-board';
+import { PhotoStrip } from '../photos/photo-strip';
 import { HouseSession } from './house-session';
 
 /** One box that was opened: what meets where in it, as somebody saw it. Part of the house. */
 @Component({
   selector: 'sa-box-wiring-page',
-  imports: [BenchBoard, RouterLink],
+  imports: [BenchBoard, PhotoStrip, RouterLink],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (box(); as b) {
@@ -31,6 +32,7 @@ import { HouseSession } from './house-session';
           <button type="button" class="btn-key" (click)="keep()">I looked: it is so</button>
         </p>
       }
+      <sa-photo-strip [houseId]="session.houseId()" kind="box" [thing]="b.id" label="photo of this box" />
       <sa-bench-board
         [bench]="shown()"
         [edition]="session.edition()"

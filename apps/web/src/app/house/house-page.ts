@@ -28,6 +28,8 @@ import { LengthUnits } from '../fields/length-units';
         </div>
         <nav class="pages" aria-label="House">
           <a [routerLink]="['/houses', id()]">plan</a>
+          <a [routerLink]="['/houses', id(), 'file']">file</a>
+          <a [routerLink]="['/houses', id(), 'photos']">photos</a>
           <a [routerLink]="['/houses', id(), 'history']"
             >history{{ session.house().questions?.length ? ' (' + session.house().questions!.length + ' to answer)' : '' }}</a
           >

@@ -14,6 +14,8 @@ export class HouseSession extends DocumentSession<House> implements SurveyHost {
   protected readonly fetch = this.documents.house;
   protected readonly store = this.documents.saveHouse;
   protected readonly create = this.documents.createHouse;
+  protected readonly newer = (id: string, revision: number) => this.documents.newer<House>('houses', id, revision);
+  protected override printsIn = () => this.unit();
   protected readonly check = (house: House, before: House) => checkHouseEdit(before, house);
 
   readonly house = this.current;

@@ -2,14 +2,23 @@ import { createEnvironmentInjector, inject, runInInjectionContext, type Environm
 import { demoJobs, quinceStreet } from '@saddle/core/demo';
 import { inches } from '@saddle/core/measure';
 import type { House, Job } from '@saddle/core/model';
+import type { Said } from '@saddle/core/record';
+import { tick } from '@saddle/core/work';
 import { delay, of } from 'rxjs';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { Documents } from '../api/documents.service';
 import { HouseSession } from '../house/house-session';
+import { Outbox } from '../record/outbox';
 import { JobSession } from './job-session';
 import { JobUndo } from './job-undo';
 
 let injector: EnvironmentInjector | undefined;
+/** what went to the log */
+const log: Said[] = [];
+const outbox = {
+  add: (...items: { said: Said }[]) => void log.push(...items.map((i) => i.said)),
+  entry: (_job: string, said: Said) => ({ said }),
+};
 afterEach(() => injector?.destroy());
 
 /** A page with the demo's documents behind it; what is saved stays where it is. */
@@ -23,10 +32,11 @@ function page<S>(make: () => S): S {
     house: () => kept(quinceStreet),
     saveJob: (job: Job, revision: number) => saved(job, revision),
     saveHouse: (house: House, revision: number) => saved(house, revision),
+    newer: () => of(undefined),
     houseJobs: () => of(demoJobs.map((document) => ({ revision: 1, savedAt: '', document }))),
   };
   injector = createEnvironmentInjector(
-    [{ provide: Documents, useValue: documents }, HouseSession, JobSession, JobUndo],
+    [{ provide: Documents, useValue: documents }, { provide: Outbox, useValue: outbox }, HouseSession, JobSession, JobUndo],
     null as unknown as EnvironmentInjector,
   );
   return runInInjectionContext(injector, make);
@@ -62,6 +72,22 @@ describe('a job that is open', () => {
     expect(amps(load()) - amps(before)).toBeCloseTo(onIt.continuous ? 25 : 20, 6);
     session.house.undo();
     expect(load()).toEqual(before);
+  });
+
+  it('a tick goes to the log, and so does taking it back by undo', async () => {
+    const session = page(() => inject(JobSession));
+    await session.open('sewing-corner');
+    log.length = 0;
+    const [first] = session.steps();
+    session.editPlan('ticked', (job) => {
+      const done = tick(job, first!.id, session.steps(), [], '2026-11-27T09:00:00Z');
+      return done.ok ? done.job : job;
+    });
+    session.undo();
+    expect(log.map((e) => [e.kind, e.title])).toEqual([
+      ['done', first!.title],
+      ['taken back', first!.title],
+    ]);
   });
 
   it('what nobody measured any more is asked for instead of passed', async () => {

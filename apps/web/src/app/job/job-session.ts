@@ -15,11 +15,13 @@ import {
   type JobInHouse,
   type Site,
 } from '@saddle/core/model';
-import { builtChangeIds, outageMinutes, stepsOf } from '@saddle/core/work';
+import { entriesOf, type Said } from '@saddle/core/record';
+import { builtChangeIds, outageMinutes, stepsOf, type Step } from '@saddle/core/work';
 import { firstValueFrom } from 'rxjs';
 import { Documents } from '../api/documents.service';
 import { DocumentSession } from '../document/document-session';
 import { HouseSession } from '../house/house-session';
+import { Outbox } from '../record/outbox';
 
 export type SiteState = 'found' | 'planned' | 'built';
 
@@ -27,13 +29,38 @@ export type SiteState = 'found' | 'planned' | 'built';
 @Injectable()
 export class JobSession extends DocumentSession<Job> {
   private readonly documents = inject(Documents);
+  private readonly outbox = inject(Outbox);
   /** the house of the job: its survey is edited there */
   readonly house = inject(HouseSession);
   readonly kind = 'jobs';
   protected readonly fetch = this.documents.job;
   protected readonly store = this.documents.saveJob;
   protected readonly create = this.documents.createJob;
+  protected readonly newer = (id: string, revision: number) => this.documents.newer<Job>('jobs', id, revision);
+  protected override printsIn = () => this.house.unit();
+  protected override async beforeMeeting(): Promise<void> {
+    await this.house.lookForNewer();
+    await this.lookAround();
+  }
   protected readonly check = (job: Job, before: Job): Checked<Job> => checkJobIn(job, this.house.house(), this.others(), before);
+
+  /** What a hand did goes to the log, whatever button, key or undo did it. */
+  protected override noted = (before: Job, after: Job): void => {
+    if (before.work === after.work || !this.house.loaded()) return;
+    const said = entriesOf(before, after, this.stepsBefore ?? [], this.house.unit(), new Date().toISOString());
+    if (said.length) void this.outbox.add(...said.map((s) => this.outbox.entry(before.id, s)));
+  };
+  /** One more line for the log, of what no value or tick says. */
+  logged(said: Said): void {
+    void this.outbox.add(this.outbox.entry(this.current().id, said));
+  }
+  private get stepsBefore(): Step[] | undefined {
+    try {
+      return this.steps();
+    } catch {
+      return undefined;
+    }
+  }
 
   /** the other jobs of the house, as they were when this one was opened */
   readonly others = signal<Job[]>([]);

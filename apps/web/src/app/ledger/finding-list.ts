@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, input, output, signal } from '@angular/core';
 import { printSource, type Source } from '@saddle/core/catalog';
 import type { Sum, Verdict } from '@saddle/core/model';
+import { PhotoStrip } from '../photos/photo-strip';
 import { SumTable } from './sum-table';
 import { VerdictStamp } from './verdict-stamp';
 
@@ -21,7 +22,7 @@ export interface FindingRow {
 /** Findings that open to their sum, source and cures. Stops stand open at first; a click turns any row over. */
 @Component({
   selector: 'sa-finding-list',
-  imports: [SumTable, VerdictStamp],
+  imports: [PhotoStrip, SumTable, VerdictStamp],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <ul class="findings">
@@ -46,6 +47,9 @@ export interface FindingRow {
                 <sa-sum-table [sum]="sum" />
               }
               <p class="source">{{ sourceOf(finding) }}</p>
+              @if (photosIn(); as p) {
+                <sa-photo-strip [houseId]="p.houseId" [jobId]="p.jobId" kind="finding" [thing]="finding.key.slice(0, 120)" label="photo" />
+              }
             </div>
           }
           @if (finding.cures.length && (isOpen(finding) || finding.verdict === 'stop')) {
@@ -66,6 +70,8 @@ export class FindingList {
   readonly rows = input.required<FindingRow[]>();
   /** rows stand open until they are closed */
   readonly opened = input(false);
+  /** photos belong to findings of this job */
+  readonly photosIn = input<{ houseId: string; jobId: string }>();
   readonly nothing = input('Nothing to judge here yet.');
   readonly cured = output<{ key: string; id: string }>();
   private readonly toggled = signal<ReadonlySet<string>>(new Set());

@@ -18,7 +18,12 @@ import { WordMark } from '../words/word';
       <span class="ledger-count">{{ counts() }}</span>
       <sa-segmented class="small" label="Which findings" [segments]="views" [value]="all()" (set)="all.set($event)" />
     </div>
-    <sa-finding-list [rows]="shown()" nothing="Nothing to judge at this stage yet." (cured)="apply($event.key, $event.id)" />
+    <sa-finding-list
+      [photosIn]="{ houseId: session.job().houseId, jobId: session.job().id }"
+      [rows]="shown()"
+      nothing="Nothing to judge at this stage yet."
+      (cured)="apply($event.key, $event.id)"
+    />
   `,
 })
 export class LedgerPanel {

@@ -1,12 +1,14 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { printLength } from '@saddle/core/measure';
-import { builtChangeIds, judgeAsk, PROOF_LABELS, PROOF_ORDER, valueOf } from '@saddle/core/work';
+import { againstPlan, type LogLine } from '@saddle/core/record';
+import { builtChangeIds } from '@saddle/core/work';
 import { RouterLink } from '@angular/router';
 import type { Hindrance } from '@saddle/core/closing';
 import { firstValueFrom } from 'rxjs';
 import { ActualCost } from '../buy/actual-cost';
 import { Documents, problemOf, type Problem } from '../api/documents.service';
 import { JobSession } from '../job/job-session';
+import { PhotoStrip } from '../photos/photo-strip';
+import { JobLog } from '../record/job-log';
 import { VerdictStamp } from '../ledger/verdict-stamp';
 import { Segmented, type Segment } from '../fields/segmented';
 import { WordMark } from '../words/word';
@@ -14,7 +16,8 @@ import { WordMark } from '../words/word';
 /** What was done and measured, the sheet to print, the file to keep. */
 @Component({
   selector: 'sa-record-stage',
-  imports: [WordMark, ActualCost, RouterLink, Segmented, VerdictStamp],
+  imports: [WordMark, ActualCost, PhotoStrip, RouterLink, Segmented, VerdictStamp],
+  providers: [JobLog],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="stage-head"><h2>Sheet and record</h2></div>
@@ -32,6 +35,20 @@ import { WordMark } from '../words/word';
         >
         <a class="btn-line" [href]="'/api/v1/jobs/' + session.job().id + '/export.json'" download data-testid="export-job"
           >Keep the job as a file (JSON)</a
+        >
+        <a
+          class="btn-line"
+          target="_blank"
+          [href]="'/api/v1/jobs/' + session.job().id + '/handover.pdf?paper=' + paper()"
+          data-testid="handover"
+          >Handover (PDF)</a
+        >
+        <a
+          class="btn-line"
+          target="_blank"
+          [href]="'/api/v1/jobs/' + session.job().id + '/inspection.pdf?paper=' + paper()"
+          data-testid="inspection"
+          >For the inspector (PDF)</a
         >
       </div>
       @if (session.saveState() !== 'saved') {
@@ -74,23 +91,27 @@ import { WordMark } from '../words/word';
       }
       <h3>What it came to</h3>
       <sa-actual-cost />
-      <h3>Measured against planned</h3>
-      <table class="plain">
+      <h3>Planned and built</h3>
+      <table class="plain" data-testid="against-plan">
         <thead>
           <tr>
             <th>what</th>
-            <th class="figure">measured</th>
+            <th class="figure">planned</th>
+            <th class="figure">built</th>
             <th>judged</th>
-            <th>when</th>
           </tr>
         </thead>
         <tbody>
-          @for (r of measured(); track $index) {
+          @for (r of against(); track $index) {
             <tr>
               <td>{{ r.what }}</td>
-              <td class="figure">{{ r.value }}</td>
-              <td><sa-verdict [verdict]="r.verdict" /> {{ r.says }}</td>
-              <td>{{ r.at }}</td>
+              <td class="figure">{{ r.planned }}</td>
+              <td class="figure">{{ r.built }}</td>
+              <td>
+                @if (r.verdict) {
+                  <sa-verdict [verdict]="r.verdict" />
+                }
+              </td>
             </tr>
           } @empty {
             <tr>
@@ -99,11 +120,39 @@ import { WordMark } from '../words/word';
           }
         </tbody>
       </table>
+      <h3>Photos</h3>
+      <div class="row-form">
+        <sa-photo-strip
+          [houseId]="session.job().houseId"
+          [jobId]="session.job().id"
+          kind="job"
+          [thing]="session.job().id"
+          when="before"
+          label="before"
+        />
+        <sa-photo-strip
+          [houseId]="session.job().houseId"
+          [jobId]="session.job().id"
+          kind="job"
+          [thing]="session.job().id"
+          when="after"
+          label="after"
+        />
+      </div>
       <h3>Log</h3>
-      <ul class="log">
-        @for (l of log(); track $index) {
-          <li>
-            <time>{{ l.at }}</time> {{ l.text }}
+      @if (log.away()) {
+        <p class="notice">The server does not answer: only what is in this browser is shown.</p>
+      }
+      <p class="quiet">Entries are only added: what is corrected stays, and says so.</p>
+      <ul class="log" data-testid="log">
+        @for (l of log.lines(); track l.id) {
+          <li [class.corrected]="l.corrected">
+            <time>{{ time(l.at) }}</time>
+            @if (l.verdict) {
+              <sa-verdict [verdict]="l.verdict" />
+            }
+            {{ l.title && l.kind !== 'reading' ? l.title + ': ' : '' }}{{ l.says }}
+            <span class="quiet">{{ aside(l) }}</span>
           </li>
         } @empty {
           <li>No step done yet.</li>
@@ -156,49 +205,12 @@ export class RecordStage {
     }
   }
 
-  protected readonly measured = computed(() => {
-    const job = this.session.job();
-    return this.session.steps().flatMap((step) =>
-      step.asks.flatMap((ask) => {
-        const value = valueOf(job, step.id, ask.key);
-        if (!value) return [];
-        const judged = judgeAsk(ask, value, job.unit);
-        return [
-          {
-            what: ask.label,
-            value: `${value.estimated ? 'about ' : ''}${value.as ?? (ask.unit === 'V' ? `${value.value} V` : printLength(value.value, job.unit))}`,
-            verdict: judged.verdict,
-            says: judged.says,
-            at: this.time(value.at),
-          },
-        ];
-      }),
-    );
-  });
-  protected readonly log = computed(() => {
-    const { work } = this.session.job();
-    const title = (id: string) => this.session.steps().find((s) => s.id === id)?.title ?? id;
-    return [
-      ...work.ticks.map((t) => ({ at: t.at, text: `Done: ${title(t.step)}` })),
-      ...work.notes.map((n) => ({ at: n.at, text: n.text })),
-      ...work.proofs.flatMap((proof) =>
-        PROOF_ORDER.flatMap((key) => {
-          const reading = proof[key];
-          return reading
-            ? [{ at: reading.at, text: `${this.provedWords(proof.of)}${PROOF_LABELS[key]}: ${reading.volts} V, ${reading.where}` }]
-            : [];
-        }),
-      ),
-    ]
-      .sort((a, b) => a.at.localeCompare(b.at))
-      .map((l) => ({ at: this.time(l.at), text: l.text }));
-  });
-  /** whose proof it is, where several things were switched off */
-  private provedWords(of: string | undefined): string {
-    const targets = this.session.steps().flatMap((s) => s.proves);
-    const target = targets.find((t) => t.key === of);
-    return target && targets.length > 1 ? `${target.words}. ` : '';
-  }
+  protected readonly against = computed(() => againstPlan(this.session.job()));
+  protected readonly log = inject(JobLog);
+  protected aside = (l: LogLine): string =>
+    [l.wanted && `wanted ${l.wanted}`, l.by && l.kind !== 'told' ? `by ${l.by}` : '', l.clock, l.corrected ? 'corrected later' : '']
+      .filter(Boolean)
+      .join(' · ');
   protected readonly builtTitles = computed(() => {
     const ids = builtChangeIds(this.session.job(), this.session.steps());
     return this.session

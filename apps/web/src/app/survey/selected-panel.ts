@@ -14,6 +14,7 @@ import { ChoiceField, type Choice } from '../fields/choice-field';
 import { LengthField } from '../fields/length-field';
 import { TextField } from '../fields/text-field';
 import { FindingList, type FindingRow } from '../ledger/finding-list';
+import { PhotoStrip } from '../photos/photo-strip';
 import { BoxForm } from './box-form';
 import { CutList } from './cut-list';
 import { StartFromBox } from './start-from-box';
@@ -30,13 +31,16 @@ const KNOWN: Choice[] = [
 /** The selected thing: what it is, how it is known, and for a box all that is judged of it. */
 @Component({
   selector: 'sa-selected-panel',
-  imports: [ChoiceField, LengthField, TextField, FindingList, BoxForm, CutList, StartFromBox],
+  imports: [ChoiceField, LengthField, TextField, FindingList, BoxForm, CutList, PhotoStrip, StartFromBox],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (thing(); as t) {
       <div class="panel-body">
         <h3>{{ t.name }}</h3>
         <p class="quiet">{{ note() }}</p>
+        @if (t.kind === 'box') {
+          <sa-photo-strip [houseId]="host.houseId()" kind="box" [thing]="t.id" label="photo of it" />
+        }
         <div class="fields">
           @if (obstacle(); as o) {
             <sa-choice-field label="what" [value]="o.kind" [choices]="obstacleKinds" (set)="setObstacle({ kind: $any($event) })" />

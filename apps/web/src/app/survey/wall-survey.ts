@@ -38,6 +38,7 @@ import { nanoid } from 'nanoid';
 import { TapeBar, type TapeMeasure } from '../tape/tape-bar';
 import { type Aim, type BoxDrag, type WallMark, WallView } from '../wall/wall-view';
 import { FinderPanel } from './finder-panel';
+import { InsidePanel } from './inside-panel';
 import { NextPanel } from './next-panel';
 import { SelectedPanel } from './selected-panel';
 import { SURVEY_HOST } from './survey-host';
@@ -58,7 +59,7 @@ const LETTER: Record<Measure, string> = { left: 'x', right: 'r', centre: 'c', bo
 const HINT: Partial<Record<Measure, string>> = { left: 'from the left end', centre: 'from the left end', bottom: 'up from the floor' };
 const SNAP_PX = 7;
 
-export type SurveyTab = 'selected' | 'next' | 'wall' | 'finder';
+export type SurveyTab = 'selected' | 'next' | 'wall' | 'finder' | 'inside';
 
 /** One face of a wall, surveyed: select, type, done. The same whether it belongs to a house or to what a job found. */
 @Component({
@@ -71,6 +72,7 @@ export type SurveyTab = 'selected' | 'next' | 'wall' | 'finder';
     SelectedPanel,
     NextPanel,
     FinderPanel,
+    InsidePanel,
     WallForm,
     NgbDropdown,
     NgbDropdownToggle,
@@ -93,6 +95,7 @@ export class WallSurvey {
   private readonly tape = viewChild(TapeBar);
   private readonly view = viewChild(WallView);
   private readonly finder = viewChild(FinderPanel);
+  private readonly inside = viewChild(InsidePanel);
   protected readonly open = signal(true);
   protected readonly table = signal(false);
   protected readonly panel = linkedSignal(() => this.panelAtStart());
@@ -101,6 +104,7 @@ export class WallSurvey {
     { value: 'selected', label: 'selected' },
     { value: 'wall', label: 'wall' },
     { value: 'finder', label: 'finder' },
+    { value: 'inside', label: 'inside', testId: 'tab-inside' },
   ];
   protected readonly tab = signal<SurveyTab>('next');
   private readonly picked = linkedSignal({ source: this.wallId, computation: () => this.selectAtStart() });
@@ -303,11 +307,12 @@ export class WallSurvey {
   protected show(tab: SurveyTab): void {
     this.tab.set(tab);
     this.panel.set(true);
-    if (tab !== 'finder') this.aim.set('none');
+    if (tab !== 'finder' && tab !== 'inside') this.aim.set('none');
   }
 
   protected aimed(aim: Aim): void {
     this.finder()?.aimed(aim);
+    this.inside()?.aimed(aim);
   }
 
   protected zoom(factor: number): void {

@@ -8,6 +8,7 @@ import {
   drawingOf,
   FEW_LINES,
   foundLive,
+  holeCards,
   noteTold,
   notDeadIs,
   proofOf,
@@ -21,16 +22,19 @@ import {
 import { jointLine } from '@saddle/core/wiring';
 import { nanoid } from 'nanoid';
 import { JobSession } from '../job/job-session';
+import { PhotoStrip } from '../photos/photo-strip';
+import { WaitingCount } from '../record/waiting-count';
 import { WallView } from '../wall/wall-view';
 import { WiringView } from '../wiring/wiring-view';
 import { JobWork, now, type WorkRow } from './job-work';
 import { Keypad } from './keypad';
+import { HoleSheet } from './hole-sheet';
 import { WakeLock } from './wake-lock';
+import { keepWho, whoNow } from './who';
 
 const LIGHTS = ['light', 'dark', 'dim'] as const;
 type Light = (typeof LIGHTS)[number];
 const LIGHT_KEY = 'saddle-light';
-const WHO_KEY = 'saddle-who';
 const kept = (key: string): string | undefined => {
   try {
     return localStorage.getItem(key) ?? undefined;
@@ -52,7 +56,7 @@ type Asked = { what: 'value'; ask: StepAsk } | { what: 'proof'; target: Target; 
 /** One activity at a time, for a phone at the wall: what to do, its drawing, what to measure, in reach of one thumb. */
 @Component({
   selector: 'sa-at-wall',
-  imports: [RouterLink, WallView, WiringView, Keypad],
+  imports: [RouterLink, WallView, WiringView, Keypad, HoleSheet, PhotoStrip, WaitingCount],
   providers: [JobWork, WakeLock],
   changeDetection: ChangeDetectionStrategy.OnPush,
   host: { '[attr.data-light]': 'light()' },
@@ -141,6 +145,10 @@ export class AtWallPage {
   });
   /** the splice or screw that the line in hand is about, lit in the box opened flat */
   protected readonly inHand = computed(() => this.inBox()?.plan.joints.find((j) => jointLine(j) === this.lines()[this.line()])?.id);
+  protected readonly holes = computed(() => {
+    const row = this.row();
+    return row ? holeCards(this.session.work(), row.step) : [];
+  });
   protected readonly nothing = new Set<string>();
 
   // light, voice
@@ -204,10 +212,10 @@ export class AtWallPage {
     if (next && next.key !== asked.key && !this.notDead().length) this.asked.set({ what: 'proof', target: asked.target, key: next.key });
   }
   protected readonly source = signal('');
-  protected readonly who = signal(kept(WHO_KEY) ?? '');
+  protected readonly who = signal(whoNow() ?? '');
   protected setWho(name: string): void {
     this.who.set(name.trim().slice(0, 80));
-    keep(WHO_KEY, this.who());
+    keepWho(this.who());
   }
   protected readonly notDead = computed(() => {
     const job = this.session.job();
@@ -247,6 +255,7 @@ export class AtWallPage {
     if (!box) return;
     const before = this.session.ledger();
     if (!this.session.house.editSite(`Found at the work: ${words}`, (site) => foundElse(site, what, box, nanoid(10)))) return;
+    this.session.logged({ kind: 'found', at: now(), ...this.atStep(), says: `found at ${box.name}: ${words}` });
     const [first] = newlyOpen(before, this.session.ledger());
     this.sheet.set(undefined);
     scrollTo({ top: 0 });
@@ -260,9 +269,14 @@ export class AtWallPage {
   protected foundLive(): void {
     const steps = this.session.steps();
     this.session.edit('Something else is live', (job) => foundLive(job, steps));
+    this.session.logged({ kind: 'found', at: now(), ...this.atStep(), says: 'something else in it is live: every proof of dead is void' });
     this.sheet.set(undefined);
     scrollTo({ top: 0 });
     this.foundSays.set('Every proof of dead is void. Hands off; find what feeds it, switch it off, prove all of it dead anew.');
+  }
+  private atStep(): { step?: string; title?: string } {
+    const step = this.row()?.step;
+    return step ? { step: step.id, title: step.title.slice(0, 120) } : {};
   }
   protected note(row: WorkRow, text: string): void {
     this.work.note(row.step, text);

@@ -1,0 +1,80 @@
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
+import { RouterLink } from '@angular/router';
+import type { Photo } from '@saddle/core/model';
+import { whoNow } from '../work/who';
+import { HousePhotos, type PhotoOf, type ShownPhoto } from './house-photos';
+
+let count = 0;
+
+/** The photos of one thing, and a way to take one more: with the camera where there is one, or from what is there. */
+@Component({
+  selector: 'sa-photo-strip',
+  imports: [RouterLink],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <div class="photo-strip" [attr.data-testid]="'photos-' + kind() + '-' + thing()">
+      @for (p of shown(); track p.id) {
+        <a
+          class="photo-thumb"
+          [routerLink]="['/houses', houseId(), 'photos', p.id]"
+          [attr.aria-label]="(p.note || 'photo') + (p.when ? ', ' + p.when : '') + (p.waiting ? ', not on the server yet' : '')"
+        >
+          <img [src]="photos.src(p, 'small')" alt="" loading="lazy" />
+          @if (p.when || p.waiting) {
+            <span>{{ [p.when, p.waiting ? 'waits' : ''].filter(yes).join(', ') }}</span>
+          }
+        </a>
+      }
+      <label class="photo-add" [attr.for]="id">
+        <i class="bi bi-camera" aria-hidden="true"></i> {{ label() }}
+        <input
+          [id]="id"
+          type="file"
+          accept="image/jpeg,image/png,image/webp"
+          [attr.capture]="camera() ? 'environment' : null"
+          multiple
+          class="visually-hidden"
+          (change)="take($event)"
+          data-testid="photo-file"
+        />
+      </label>
+    </div>
+    @if (problem()) {
+      <p class="field-error" role="alert" data-testid="photo-problem">{{ problem() }}</p>
+    }
+  `,
+})
+export class PhotoStrip {
+  protected readonly photos = inject(HousePhotos);
+  readonly houseId = input.required<string>();
+  readonly kind = input.required<PhotoOf['kind']>();
+  readonly thing = input.required<string>();
+  readonly jobId = input<string>();
+  readonly when = input<Photo['when']>();
+  readonly label = input('photo');
+  /** opens the camera at once */
+  readonly camera = input(false);
+  protected readonly id = `photo-${count++}`;
+  protected readonly problem = signal('');
+  protected readonly shown = computed((): ShownPhoto[] => this.photos.of(this.kind(), this.thing()));
+  protected readonly yes = Boolean;
+
+  constructor() {
+    effect(() => void this.photos.open(this.houseId()));
+  }
+
+  protected async take(event: Event): Promise<void> {
+    const field = event.target as HTMLInputElement;
+    const files = [...(field.files ?? [])];
+    field.value = '';
+    this.problem.set('');
+    const by = whoNow();
+    for (const file of files) {
+      const of = { kind: this.kind(), id: this.thing() };
+      const jobId = this.jobId();
+      const when = this.when();
+      await this.photos.add(file, of, { ...(jobId ? { jobId } : {}), ...(when ? { when } : {}), ...(by ? { by } : {}) });
+      if (this.photos.problem()) this.problem.set(this.photos.problem());
+    }
+  }
+}
