@@ -32,7 +32,8 @@ export default defineConfig({
     {
       name: 'phone',
       use: { viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true },
-      testMatch: /(whole-job|diagnose|ways-of-working|views|saving|touch-wall|touch-at-wall|touch-list|touch-offline)\.spec\.ts/,
+      testMatch:
+        /(whole-job|diagnose|ways-of-working|views|saving|touch-wall|touch-record|touch-at-wall|touch-list|touch-offline)\.spec\.ts/,
     },
   ],
 });

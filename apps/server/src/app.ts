@@ -100,6 +100,8 @@ export function createApp(
           objectSrc: ["'none'"],
           frameAncestors: ["'none'"],
           formAction: ["'self'"],
+          // photos that were taken and are not on the server yet
+          imgSrc: ["'self'", 'blob:'],
         },
       },
       // a certificate of one's own may be made anew: nothing is pinned

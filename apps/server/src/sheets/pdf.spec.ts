@@ -95,6 +95,8 @@ describe.each(demoJobsInHouse.map((job) => [job.name, job] as const))('%s', (_, 
           return b.steps.flatMap((s) => [s.title, s.about, ...s.says, ...s.asks, ...s.cautions]);
         case 'wiring':
           return [b.caption, ...b.beside];
+        case 'photos':
+          return b.photos.map((p) => p.caption);
         default:
           return [b.caption];
       }

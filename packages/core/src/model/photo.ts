@@ -33,9 +33,14 @@ export const PhotoMeasure = z.strictObject({
   /** how far a tap may be off, as part of the picture’s width */
   tap: z.number().positive('a tap is off by something').max(0.05, 'at most a twentieth of the picture'),
   points: z.array(z.strictObject({ id: Id, at: PhotoPoint, name: z.string().trim().max(60).optional() })).max(40, 'at most 40 points'),
-  /** where the target’s lower left corner is, seen from that face: mm from its left end, and up from the floor */
+  /** where the target’s lower left corner is, seen from that face: mm from its left end, and up from the floor; each absent until somebody said it */
   onWall: z
-    .strictObject({ wallId: Id, face: FaceId, x: z.number().min(-5000).max(60_000), up: z.number().min(-1000).max(10_000) })
+    .strictObject({
+      wallId: Id,
+      face: FaceId,
+      x: z.number().min(-5000).max(60_000).optional(),
+      up: z.number().min(-1000).max(10_000).optional(),
+    })
     .optional(),
 });
 export type PhotoMeasure = z.infer<typeof PhotoMeasure>;

@@ -2,6 +2,7 @@
  * Lengths from a photo, each with its ±. What makes a length wrong: taps beside the corners of the target and beside the ends of the length,
  * a target that is not quite as large as said, and one that stands off the wall. Their variances add; the ± holds in 95 of 100 views.
  */
+import { printLength, type LengthUnit } from '../measure/index.js';
 import type { PhotoMeasure, PhotoPoint, TARGETS } from '../model/index.js';
 import { planeOf, type Corners, type OnPlane, type Pixel } from './plane.js';
 
@@ -132,6 +133,14 @@ export function placeIn(view: View, at: Pixel): PhotoPlace | undefined {
   return x && up && { x: { mm: x.mm, plusMinusMm: x.plusMinusMm }, up: { mm: up.mm, plusMinusMm: up.plusMinusMm } };
 }
 
+/** A sixteenth of an inch: finer nobody reads a photo. */
+const SIXTEENTH_MM = 25.4 / 16;
+/** A length of a photo in words: to the sixteenth or the millimetre; a ± upwards, so that it never promises more. */
+export const printFromPhoto = (mm: number, unit: LengthUnit): string =>
+  unit === 'mm' ? `${Math.round(mm)} mm` : printLength(Math.round(mm / SIXTEENTH_MM) * SIXTEENTH_MM, 'in');
+export const printPlusMinus = (mm: number, unit: LengthUnit): string =>
+  unit === 'mm' ? `${Math.max(1, Math.ceil(mm))} mm` : printLength(Math.max(1, Math.ceil(mm / SIXTEENTH_MM)) * SIXTEENTH_MM, 'in');
+
 /** The view of a measured photo. @param width of the picture in pixels, and its height */
 export function viewOf(measure: PhotoMeasure, width: number, height: number): View {
   const pixel = (p: PhotoPoint): Pixel => ({ x: p.x * width, y: p.y * height });
@@ -155,12 +164,13 @@ export interface FromPhoto {
 }
 export function pointsOnWall(measure: PhotoMeasure, width: number, height: number): FromPhoto[] {
   const { onWall } = measure;
-  if (!onWall) return [];
+  if (onWall?.x === undefined || onWall.up === undefined) return [];
+  const { x: left, up: low } = onWall;
   const view = viewOf(measure, width, height);
   return measure.points.flatMap((p) => {
     const place = placeIn(view, { x: p.at.x * width, y: p.at.y * height });
     if (!place) return [];
     const plusMinusMm = Math.hypot(place.x.plusMinusMm, place.up.plusMinusMm);
-    return [{ id: p.id, name: p.name ?? '', wallId: onWall.wallId, face: onWall.face, x: onWall.x + place.x.mm, up: onWall.up + place.up.mm, plusMinusMm }]; // prettier-ignore
+    return [{ id: p.id, name: p.name ?? '', wallId: onWall.wallId, face: onWall.face, x: left + place.x.mm, up: low + place.up.mm, plusMinusMm }]; // prettier-ignore
   });
 }

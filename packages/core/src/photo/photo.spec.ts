@@ -1,7 +1,7 @@
 /** Photos of a flat wall with known truth: made by a pinhole camera that the code under test knows nothing of. */
 import { describe, expect, it } from 'vitest';
 import fc from 'fast-check';
-import { cornersWrong, lengthIn, placeIn, planeOf, pointsOnWall, printedTarget, TARGET_SIZES, viewOf, type Corners, type Pixel } from './index.js'; // prettier-ignore
+import { cornersWrong, lengthIn, placeIn, planeOf, pointsOnWall, printedTarget, printFromPhoto, printPlusMinus, TARGET_SIZES, viewOf, type Corners, type Pixel } from './index.js'; // prettier-ignore
 
 /** Small generator of known numbers (mulberry32), so that every run sees the same views. */
 function numbers(seed: number): () => number {
@@ -182,6 +182,8 @@ describe('a point of a photo on the wall', () => {
     expect(point!.up).toBeCloseTo(900 + 100 - 250, 4);
     expect(point!.plusMinusMm).toBeGreaterThan(2);
     expect(pointsOnWall({ ...measure, onWall: undefined }, WIDE, HIGH)).toEqual([]);
+    // nobody said how high the target hangs: it is drawn nowhere
+    expect(pointsOnWall({ ...measure, onWall: { wallId: 'w', face: 'A', x: 1000 } }, WIDE, HIGH)).toEqual([]);
   });
   it('what hangs half a degree askew puts a point a metre aside off by 8.7 mm more', () => {
     const view = { ...viewOf(measure, WIDE, HIGH), tapPx: 0.01, sizeSd: 0 };
@@ -189,6 +191,13 @@ describe('a point of a photo on the wall', () => {
     expect(place.x.mm).toBeCloseTo(1000, 6);
     expect(place.up.plusMinusMm).toBeCloseTo(2.4 * 1000 * (Math.PI / 360), 0);
   });
+});
+
+it('lengths are said to the sixteenth, a ± never less than it is', () => {
+  expect(printFromPhoto(337, 'in')).toBe('13 1/4"');
+  // 33.4 mm are 1.315 in: 1 5/16 would promise too much
+  expect(printPlusMinus(33.4, 'in')).toBe('1 3/8"');
+  expect([printFromPhoto(337.4, 'mm'), printPlusMinus(2.1, 'mm')]).toEqual(['337 mm', '3 mm']);
 });
 
 it('the printed target has its crosses 150 × 200 mm apart and fits either paper', () => {

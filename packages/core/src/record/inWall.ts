@@ -148,7 +148,8 @@ function likely(house: House, jobs: readonly Job[], wall: Wall, at: WallPoint): 
       const up = end.side === undefined || end.side === 'top';
       const down = end.side === undefined || end.side === 'bottom';
       const aside = end.side === 'left' || end.side === 'right' || end.side === 'back';
-      const to = end.label ? `, to ${end.label}` : '';
+      const far = cable.ends[cable.ends[0] === end ? 1 : 0].label;
+      const to = far ? `, from ${far}` : '';
       const why = end.side === undefined ? 'from which side it comes in was not noted' : `it comes in at the ${end.side}`;
       const say = (which: string, away: number): InWall => ({ id: `${cable.id}-${which}`, what: cable.name, how: 'a guess', says: `${why} of ${box.name}${to}: likely ${which}`, awayMm: away }); // prettier-ignore
       return [

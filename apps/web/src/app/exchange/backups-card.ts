@@ -48,8 +48,10 @@ import { Records, type BackupLine } from '../record/records.service';
                   </button>
                   <button type="button" class="btn-line" (click)="asked.set('')">Leave it</button>
                 } @else {
-                  <button type="button" class="btn-line" (click)="asked.set(b.name)" data-testid="restore">go back to it …</button>
-                  <a class="btn-line" [href]="'/api/v1/backups/' + b.name" download>file</a>
+                  <span class="row-form">
+                    <button type="button" class="btn-line" (click)="asked.set(b.name)" data-testid="restore">go back to it …</button>
+                    <a class="btn-line" [href]="'/api/v1/backups/' + b.name" download>file</a>
+                  </span>
                 }
               </td>
             </tr>

@@ -1,9 +1,20 @@
 import { Location } from '@angular/common';
 import { ChangeDetectionStrategy, Component, computed, effect, ElementRef, inject, input, signal, viewChild } from '@angular/core';
 import { Router } from '@angular/router';
-import { printLength, type LengthUnit } from '@saddle/core/measure';
+import type { LengthUnit } from '@saddle/core/measure';
 import { MARK_KINDS, type Photo, type PhotoMark, type PhotoMeasure, type PhotoPoint } from '@saddle/core/model';
-import { cornersWrong, lengthIn, placeIn, pointsOnWall, TARGET_SIZES, viewOf, type Corners, type TargetKind } from '@saddle/core/photo';
+import {
+  cornersWrong,
+  lengthIn,
+  placeIn,
+  pointsOnWall,
+  printFromPhoto,
+  printPlusMinus,
+  TARGET_SIZES,
+  viewOf,
+  type Corners,
+  type TargetKind,
+} from '@saddle/core/photo';
 import { boxRect, uXOf, type FaceId, type MeasuredLength } from '@saddle/core/model';
 import { nanoid } from 'nanoid';
 import { ChoiceField, type Choice } from '../fields/choice-field';
@@ -18,6 +29,8 @@ type Tool = 'look' | PhotoMark['kind'] | 'measure';
 const TAP_CSS_PX = 2;
 const CORNER_NAMES = ['top left', 'top right', 'bottom right', 'bottom left'] as const;
 const UNDO_STEPS = 50;
+/** Less than this part of the picture is a tap and no pull. */
+const LEAST_PULL = 0.004;
 
 /** One photo: what is drawn on it, what it is of, and lengths measured in it. */
 @Component({
@@ -120,6 +133,9 @@ export class PhotoPage {
   protected readonly marks = computed(() => [...(this.photo()?.marks ?? []), ...(this.drawing() ? [this.drawing()!] : [])]);
   /** handle of the measure in hand: corner, point, or none */
   protected readonly held = signal<{ what: 'corner' | 'point'; index: number } | undefined>(undefined);
+  /** where it came down, and whether it was pulled since */
+  private start: PhotoPoint | undefined;
+  private pulled = false;
   /** where the finger is, for the loupe */
   protected readonly at = signal<PhotoPoint | undefined>(undefined);
 
@@ -135,6 +151,8 @@ export class PhotoPage {
     if (!point || tool === 'look') return;
     event.preventDefault();
     (event.target as Element).setPointerCapture?.(event.pointerId);
+    this.start = point;
+    this.pulled = false;
     if (tool === 'measure') return this.touch(point);
     this.drawing.set({ id: nanoid(8), kind: tool, from: point, ...(tool === 'words' ? { text: 'words' } : { to: point }) });
   }
@@ -144,14 +162,20 @@ export class PhotoPage {
     if (!point) return;
     if (this.held()) {
       this.at.set(point);
-      this.drag(point);
+      this.pulled ||= !this.start || Math.hypot(point.x - this.start.x, point.y - this.start.y) > LEAST_PULL;
+      if (this.pulled) this.drag(point);
     } else if (drawing) this.drawing.set(drawing.kind === 'words' ? { ...drawing, from: point } : { ...drawing, to: point });
   }
   protected up(): void {
     const drawing = this.drawing();
     this.drawing.set(undefined);
     const measure = this.dragged();
-    if (this.held() && measure) this.setMeasure(measure);
+    const held = this.held();
+    const whole = this.photo()?.measure;
+    if (held && measure) this.setMeasure(measure);
+    // a tap on a corner without a pull measures from it
+    else if (held?.what === 'corner' && whole && !this.pulled && whole.points.length < 40)
+      this.setMeasure({ ...whole, points: [...whole.points, { id: nanoid(8), at: whole.corners[held.index]! }] });
     this.held.set(undefined);
     this.at.set(undefined);
     if (!drawing) return;
@@ -211,7 +235,7 @@ export class PhotoPage {
     return m.points.slice(1).map((b, i) => {
       const a = m.points[i]!;
       const found = lengthIn(view, pixel(a.at), pixel(b.at));
-      return { name: `${a.name || i + 1} to ${b.name || i + 2}`, found, terms: (found?.terms ?? []).map((t) => ({ what: t.what, says: this.print(t.sdMm) })) };
+      return { name: `${a.name || i + 1} to ${b.name || i + 2}`, found, terms: (found?.terms ?? []).map((t) => ({ what: t.what, says: this.more(t.sdMm) })) };
     });
   }); // prettier-ignore
   protected readonly places = computed(() => {
@@ -226,13 +250,13 @@ export class PhotoPage {
       return {
         ...p, number: i + 1,
         says: wall
-          ? `${this.print(wall.x)} from the left end, ${this.print(wall.up)} up, ± ${this.print(wall.plusMinusMm)}`
+          ? `${this.print(wall.x)} from the left end, ${this.print(wall.up)} up, ± ${this.more(wall.plusMinusMm)}`
           : place ? `${this.print(place.x.mm)} right of and ${this.print(place.up.mm)} above the target’s lower left corner` : 'beyond the horizon of the wall: it can’t be told',
       };
     });
   }); // prettier-ignore
-  protected print = (mm: number): string =>
-    this.unit() === 'in' ? printLength(mm, 'in') : `${mm < 10 ? mm.toFixed(1) : Math.round(mm)} mm`;
+  protected print = (mm: number): string => printFromPhoto(mm, this.unit());
+  protected more = (mm: number): string => printPlusMinus(mm, this.unit());
 
   private tapPart(): number {
     const wide = this.picture()?.nativeElement.getBoundingClientRect().width ?? 400;
@@ -298,7 +322,7 @@ export class PhotoPage {
     const m = this.measure();
     if (m && length && length.mm >= 10 && length.mm <= 3000) this.setMeasure({ ...m, [side]: length.mm });
   }
-  protected lengthOf = (mm: number): MeasuredLength => ({ mm, known: 'measured' });
+  protected lengthOf = (mm: number | undefined): MeasuredLength | undefined => (mm === undefined ? undefined : { mm, known: 'measured' });
   protected setPoint(id: string, name: string | undefined): void {
     const m = this.measure();
     if (m) this.setMeasure({ ...m, points: m.points.flatMap((p) => (p.id !== id ? [p] : name === undefined ? [] : [{ ...p, name: name.slice(0, 60) }])) });
@@ -324,12 +348,24 @@ export class PhotoPage {
     const { onWall: _, ...rest } = m;
     const [wallId, face] = (value ?? '').split(' ');
     this.setMeasure(
-      wallId && face ? { ...rest, onWall: { wallId, face: face as FaceId, x: m.onWall?.x ?? 0, up: m.onWall?.up ?? 0 } } : rest,
+      wallId && face
+        ? {
+            ...rest,
+            onWall: {
+              wallId,
+              face: face as FaceId,
+              ...(m.onWall?.x === undefined ? {} : { x: m.onWall.x }),
+              ...(m.onWall?.up === undefined ? {} : { up: m.onWall.up }),
+            },
+          }
+        : rest,
     );
   }
   protected setOnWall(axis: 'x' | 'up', length: MeasuredLength | undefined): void {
     const m = this.measure();
-    if (m?.onWall && length) this.setMeasure({ ...m, onWall: { ...m.onWall, [axis]: length.mm } });
+    if (!m?.onWall) return;
+    const { [axis]: _, ...rest } = m.onWall;
+    this.setMeasure({ ...m, onWall: { ...rest, ...(length ? { [axis]: length.mm } : {}) } });
   }
   /** The plate sits centred over its box. */
   protected setPlate(boxId: string | undefined): void {

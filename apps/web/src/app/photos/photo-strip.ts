@@ -52,11 +52,15 @@ export class PhotoStrip {
   readonly jobId = input<string>();
   readonly when = input<Photo['when']>();
   readonly label = input('photo');
+  /** only those of `when` */
+  readonly onlyWhen = input(false);
   /** opens the camera at once */
   readonly camera = input(false);
   protected readonly id = `photo-${count++}`;
   protected readonly problem = signal('');
-  protected readonly shown = computed((): ShownPhoto[] => this.photos.of(this.kind(), this.thing()));
+  protected readonly shown = computed((): ShownPhoto[] =>
+    this.photos.of(this.kind(), this.thing()).filter((p) => !this.onlyWhen() || p.when === this.when()),
+  );
   protected readonly yes = Boolean;
 
   constructor() {

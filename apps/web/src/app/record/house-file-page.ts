@@ -28,83 +28,88 @@ const SHOWN = 60;
       <a class="btn-line" [href]="session.address() + '/everything.zip'" download data-testid="file-zip">All of it as a ZIP</a>
       <a class="btn-line" [href]="session.address() + '/labels.pdf'" target="_blank">Labels (PDF)</a>
     </div>
-    @if (view() === 'file') {
-      <div class="row-form">
-        <label class="field file-search">
-          <span class="field-label">search everything</span>
-          <input class="field-input" type="search" [value]="words()" (input)="type($event)" data-testid="file-search" />
-        </label>
-        <div class="field">
-          <label class="field-label" for="file-kind">only</label>
-          <select id="file-kind" class="field-input" [value]="kind() ?? ''" (change)="pick($event)">
-            <option value="">everything</option>
-            @for (k of kinds(); track k.kind) {
-              <option [value]="k.kind" [selected]="kind() === k.kind">{{ k.words }} ({{ k.count }})</option>
-            }
-          </select>
+    <section class="panel-body">
+      @if (view() === 'file') {
+        <div class="row-form">
+          <label class="field file-search">
+            <span class="field-label">search everything</span>
+            <input class="field-input" type="search" [value]="words()" (input)="type($event)" data-testid="file-search" />
+          </label>
+          <div class="field">
+            <label class="field-label" for="file-kind">only</label>
+            <select id="file-kind" class="field-input" [value]="kind() ?? ''" (change)="pick($event)">
+              <option value="">everything</option>
+              @for (k of kinds(); track k.kind) {
+                <option [value]="k.kind" [selected]="kind() === k.kind">{{ k.words }} ({{ k.count }})</option>
+              }
+            </select>
+          </div>
         </div>
-      </div>
-      <p class="quiet" role="status" data-testid="file-count">
-        {{ found().length === 1 ? 'one entry' : found().length + ' entries'
-        }}{{ found().length > shown ? '; the first ' + shown + ' are shown' : '' }}
-      </p>
-      <ul class="house-file">
-        @for (e of found().slice(0, shown); track e.kind + e.id) {
-          <li [attr.data-testid]="'file-' + e.id">
-            <p>
-              <span class="file-kind">{{ e.kind === 'hidden' ? 'closed in' : e.kind }}</span>
-              <a [routerLink]="e.link" [queryParams]="e.query ?? null"
-                ><strong>{{ e.title }}</strong></a
-              >
-              <span class="quiet">{{ e.where }}</span>
-            </p>
-            <ul>
-              @for (f of e.facts; track $index) {
-                <li [class.unknown]="f.how === 'not known'">
-                  {{ f.says }}
-                  @if (f.how && f.how !== 'not known') {
-                    <small>{{ f.how }}</small>
-                  }
-                </li>
-              }
-            </ul>
-            @if (e.photos.length) {
-              <div class="photo-strip">
-                @for (id of e.photos; track id) {
-                  @if (photos.byId(id); as p) {
-                    <a class="photo-thumb" [routerLink]="['/houses', session.houseId(), 'photos', id]" [attr.aria-label]="p.note || 'photo'"
-                      ><img [src]="photos.src(p, 'small')" alt="" loading="lazy"
-                    /></a>
-                  }
+        <p class="quiet" role="status" data-testid="file-count">
+          {{ found().length === 1 ? 'one entry' : found().length + ' entries'
+          }}{{ found().length > shown ? '; the first ' + shown + ' are shown' : '' }}
+        </p>
+        <ul class="house-file">
+          @for (e of found().slice(0, shown); track e.kind + e.id) {
+            <li [attr.data-testid]="'file-' + e.id">
+              <p>
+                <span class="file-kind">{{ e.kind === 'hidden' ? 'closed in' : e.kind }}</span>
+                <a [routerLink]="e.link" [queryParams]="e.query ?? null"
+                  ><strong>{{ e.title }}</strong></a
+                >
+                <span class="quiet">{{ e.where }}</span>
+              </p>
+              <ul>
+                @for (f of e.facts; track $index) {
+                  <li [class.unknown]="f.how === 'not known'">
+                    {{ f.says }}
+                    @if (f.how && f.how !== 'not known') {
+                      <small>{{ f.how }}</small>
+                    }
+                  </li>
                 }
-              </div>
-            }
-          </li>
-        } @empty {
-          <li class="quiet">Nothing of that is known here.</li>
-        }
-      </ul>
-    } @else {
-      <ol class="history" data-testid="timeline">
-        @for (t of file().timeline; track $index) {
-          <li>
-            <p>
-              <a [routerLink]="t.link"
-                ><strong>{{ t.title }}</strong></a
-              >
-              <time>{{ day(t.at) }}</time>
-            </p>
-            <ul>
-              @for (s of t.says; track $index) {
-                <li>{{ s }}</li>
+              </ul>
+              @if (e.photos.length) {
+                <div class="photo-strip">
+                  @for (id of e.photos; track id) {
+                    @if (photos.byId(id); as p) {
+                      <a
+                        class="photo-thumb"
+                        [routerLink]="['/houses', session.houseId(), 'photos', id]"
+                        [attr.aria-label]="p.note || 'photo'"
+                        ><img [src]="photos.src(p, 'small')" alt="" loading="lazy"
+                      /></a>
+                    }
+                  }
+                </div>
               }
-            </ul>
-          </li>
-        } @empty {
-          <li class="quiet">Nothing happened yet that was noted.</li>
-        }
-      </ol>
-    }
+            </li>
+          } @empty {
+            <li class="quiet">Nothing of that is known here.</li>
+          }
+        </ul>
+      } @else {
+        <ol class="history" data-testid="timeline">
+          @for (t of file().timeline; track $index) {
+            <li>
+              <p>
+                <a [routerLink]="t.link"
+                  ><strong>{{ t.title }}</strong></a
+                >
+                <time>{{ day(t.at) }}</time>
+              </p>
+              <ul>
+                @for (s of t.says; track $index) {
+                  <li>{{ s }}</li>
+                }
+              </ul>
+            </li>
+          } @empty {
+            <li class="quiet">Nothing happened yet that was noted.</li>
+          }
+        </ol>
+      }
+    </section>
   `,
 })
 export class HouseFilePage {

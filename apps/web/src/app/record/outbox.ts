@@ -2,7 +2,7 @@ import { DestroyRef, inject, Injectable, signal } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { createStore, delMany, entries, set } from 'idb-keyval';
 import { nanoid } from 'nanoid';
-import { filter, firstValueFrom, fromEvent, interval, merge, Subject } from 'rxjs';
+import { filter, firstValueFrom, fromEvent, interval, merge, NEVER, Subject } from 'rxjs';
 import type { KeptPhoto, LogEntry, Photo } from '@saddle/core/model';
 import type { Said } from '@saddle/core/record';
 import { problemOf } from '../api/documents.service';
@@ -86,7 +86,11 @@ export class Outbox {
   constructor() {
     const destroy = inject(DestroyRef);
     void this.readAll().then(() => this.send());
-    merge(this.go, interval(TRY_AGAIN_MS).pipe(filter(() => this.waiting() > 0)), fromEvent(window, 'online'))
+    merge(
+      this.go,
+      interval(TRY_AGAIN_MS).pipe(filter(() => this.waiting() > 0)),
+      typeof window === 'undefined' ? NEVER : fromEvent(window, 'online'),
+    )
       .pipe(takeUntilDestroyed())
       .subscribe(() => void this.send());
     this.channel.onmessage = () => void this.readAll();
@@ -167,7 +171,7 @@ export class Outbox {
   private sending: Promise<void> = Promise.resolve();
   /** Sends all that waits, in order, until the server can’t. */
   send(): Promise<void> {
-    const locks = (navigator as Navigator | undefined)?.locks as LockManager | undefined;
+    const locks = (globalThis.navigator as Navigator | undefined)?.locks as LockManager | undefined;
     const work = (): Promise<void> => this.sendAll();
     this.sending = this.sending
       .then(async () => {

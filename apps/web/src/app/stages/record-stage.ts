@@ -128,6 +128,7 @@ import { WordMark } from '../words/word';
           kind="job"
           [thing]="session.job().id"
           when="before"
+          [onlyWhen]="true"
           label="before"
         />
         <sa-photo-strip
@@ -136,6 +137,7 @@ import { WordMark } from '../words/word';
           kind="job"
           [thing]="session.job().id"
           when="after"
+          [onlyWhen]="true"
           label="after"
         />
       </div>
