@@ -15,7 +15,7 @@ const RESTS_ON = {
   closing: ['measure', 'catalog', 'model', 'ledger', 'takeoff', 'work', 'wiring'],
   diagnose: ['measure', 'catalog', 'model', 'circuit', 'instruments', 'wiring'],
   photo: ['model', 'layout', 'measure'],
-  record: ['measure', 'catalog', 'model', 'photo', 'panel', 'wiring', 'work'],
+  record: ['measure', 'catalog', 'model', 'layout', 'photo', 'panel', 'wiring', 'work'],
   pocket: ['measure', 'catalog', 'model', 'codebook', 'layout'],
   panel: ['measure', 'catalog', 'model', 'codebook', 'instruments', 'circuit'],
   circuit: ['measure', 'model'],

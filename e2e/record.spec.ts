@@ -1,4 +1,5 @@
 /** The record: photos drawn on and measured in, the house file, what is in a wall, everything out and in, going back to a backup. */
+import { AxeBuilder } from '@axe-core/playwright';
 import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { dropDataFolder, newDataFolder, runServer } from '../apps/server/src/testing/runServer.js';
@@ -58,6 +59,8 @@ test('a photo of a wall: an arrow with words, undone and done; a length with its
   await length.click();
   await expect(page.getByTestId('photo-lengths')).toContainText('taps on the target’s corners');
 
+  const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa']).analyze();
+  expect(violations.filter((v) => v.impact === 'serious' || v.impact === 'critical').map((v) => `${v.id}: ${v.nodes.map((n) => n.target.join(' ')).join()}`)).toEqual([]); // prettier-ignore
   await fill(page, 'point 2', 'pipe stub');
   await page.getByLabel('drawn on the wall').selectOption({ label: 'Sewing room, hall wall, from the sewing room' });
   // nobody said where the sheet hangs: it is on no wall yet

@@ -15,6 +15,8 @@ const views = [
     '/houses/quince-street-14/rooms/parlour',
     '/houses/quince-street-14/panel',
     '/houses/quince-street-14/history',
+    '/houses/quince-street-14/file',
+    '/houses/quince-street-14/photos',
     '/houses/quince-street-14/prices',
     '/houses/quince-street-14/on-hand',
     '/houses/quince-street-14/when',

@@ -546,7 +546,7 @@ describe('for programs', () => {
   it('sends a strict policy and no hint of what runs it', async () => {
     const { headers } = await call('GET', '/api/v1/health');
     expect(headers.get('content-security-policy')).toBe(
-      "default-src 'self';base-uri 'self';object-src 'none';frame-ancestors 'none';form-action 'self'",
+      "default-src 'self';base-uri 'self';object-src 'none';frame-ancestors 'none';form-action 'self';img-src 'self' blob:",
     );
     expect(headers.get('x-powered-by')).toBeNull();
   });

@@ -1,7 +1,7 @@
 /** OpenAPI 3.1, generated from the schemas that check the requests. */
 import { createDocument, type ZodOpenApiOperationObject, type ZodOpenApiPathsObject } from 'zod-openapi';
 import { ExportFile } from '@saddle/core/exchange';
-import { AIMS, Finding, House, Job, Sum, Verdict } from '@saddle/core/model';
+import { AIMS, Finding, House, Job, KeptEntry, KeptPhoto, LogBatch, Photo, Sum, Verdict } from '@saddle/core/model';
 import { POCKET_SUMS } from '@saddle/core/pocket';
 import { FromBoxAnswers, OtherSideAnswers } from '@saddle/core/purpose';
 import * as z from 'zod';
@@ -53,6 +53,63 @@ const ok = (schema: z.ZodType, description: string, status = '200'): ZodOpenApiO
   [status]: { description, content: json(schema) },
   ...problems,
 });
+
+const file = (type: string, description: string): ZodOpenApiOperationObject['responses'] => ({
+  '200': { description, content: { [type]: { schema: z.string() } } },
+  ...problems,
+});
+const BackupSchema = z.object({ name: z.string(), at: z.string(), bytes: z.number().int(), why: z.string().optional() });
+const binary = (type: string) => ({
+  required: true,
+  content: { [type]: { schema: z.string().meta({ description: 'the bytes as they are' }) } },
+});
+const paperQuery = z.object({ paper: z.enum(['letter', 'a4']).optional() });
+
+/** Log, photos, archives, backups. */
+function recordPaths(): ZodOpenApiPathsObject {
+  const path = z.object({ id });
+  const name = z.object({ name: z.string().meta({ description: 'name of a kept backup' }) });
+  return {
+    '/jobs/{id}/log': {
+      get: { operationId: 'log', summary: 'Entries of all devices joined, in the order of what happened', requestParams: { path }, responses: ok(z.array(KeptEntry), 'the log') },
+      post: {
+        operationId: 'bring-log',
+        summary: 'Adds entries that are not there yet, by their ids; how far the device’s clock is off is told from `sentAt`',
+        requestParams: { path }, requestBody: { required: true, content: json(LogBatch) },
+        responses: ok(z.object({ added: z.number().int(), there: z.array(z.string()) }), 'how many were new'),
+      },
+    },
+    '/houses/{id}/log': { get: { operationId: 'log-of-house', requestParams: { path }, responses: ok(z.array(KeptEntry), 'the logs of its jobs') } },
+    '/houses/{id}/photos': { get: { operationId: 'photos', requestParams: { path }, responses: ok(z.array(KeptPhoto), 'the earliest first') } },
+    '/photos/{id}': {
+      get: { operationId: 'photo', requestParams: { path }, responses: ok(KeptPhoto, 'what is said of it') },
+      put: { operationId: 'put-photo', summary: 'What is said of a photo; its picture comes apart', requestParams: { path }, requestBody: { required: true, content: json(Photo) }, responses: ok(KeptPhoto, 'as kept') },
+      delete: { operationId: 'remove-photo', requestParams: { path }, responses: { '204': { description: 'thrown out; put again before the next start it comes back with its picture' }, ...problems } },
+    },
+    '/photos/{id}/picture': {
+      get: { operationId: 'picture', requestParams: { path, query: z.object({ size: z.enum(['whole', 'small']).optional() }) }, responses: file('image/jpeg', 'the picture') },
+      put: { operationId: 'put-picture', summary: 'JPEG, PNG or WebP up to 25 MB; kept as JPEG without place or maker', requestParams: { path }, requestBody: binary('application/octet-stream'), responses: ok(KeptPhoto, 'with its picture') },
+    },
+    '/target.{form}': { get: { operationId: 'target', summary: 'The sheet to measure from in a photo, at true scale', requestParams: { path: z.object({ form: z.enum(['pdf', 'svg']) }), query: paperQuery }, responses: file('application/pdf', 'the sheet') } },
+    '/jobs/{id}/handover.pdf': { get: { operationId: 'handover', summary: 'What was done, by which rules, readings, photos, what to test when, what is not known', requestParams: { path, query: paperQuery }, responses: file('application/pdf', 'the sheet') } },
+    '/jobs/{id}/inspection.pdf': { get: { operationId: 'inspection', summary: 'For an inspector: the findings of this job with their sums and sources', requestParams: { path, query: paperQuery }, responses: file('application/pdf', 'the sheet') } },
+    '/everything.zip': { get: { operationId: 'everything', summary: 'All houses: JSON, log, photos, tables, sheets', responses: file('application/zip', 'the archive') } },
+    '/houses/{id}/everything.zip': { get: { operationId: 'everything-of-house', requestParams: { path }, responses: file('application/zip', 'the archive') } },
+    '/import.zip': {
+      post: {
+        operationId: 'import-archive', requestParams: { query: z.object({ confirm: z.enum(['yes', 'no']).optional() }) }, requestBody: binary('application/zip'),
+        responses: ok(z.object({ written: z.boolean(), rows: z.array(ImportRowSchema), refusedMore: z.number().int(), log: z.number().int(), photos: z.number().int(), photosRefused: z.array(z.string()) }), 'row by row; written only when confirmed'),
+      },
+    },
+    '/backups': {
+      get: { operationId: 'backups', responses: ok(z.array(BackupSchema), 'the latest first') },
+      post: { operationId: 'take-backup', responses: ok(BackupSchema, 'looked at and kept', '201') },
+    },
+    '/backups/{name}': { get: { operationId: 'backup-file', requestParams: { path: name }, responses: file('application/vnd.sqlite3', 'the file') } },
+    '/backups/{name}/restore': { post: { operationId: 'restore-backup', summary: 'Everything becomes as it was then; what is here is backed up first', requestParams: { path: name }, responses: ok(z.object({ restored: z.string(), before: BackupSchema }), 'done') } },
+    '/backup.zip': { get: { operationId: 'whole-backup', summary: 'One file with everything, earlier versions and pictures too; `npm start -- --restore FILE` begins with it', responses: file('application/zip', 'the backup') } },
+  };
+} // prettier-ignore
 
 const storedOf = (schema: z.ZodType) => z.object({ revision: z.number().int(), savedAt: z.string(), document: schema });
 const SumAnswerSchema = z
@@ -425,6 +482,7 @@ export function openApi(version: string): Record<string, unknown> {
           },
         },
       },
+      ...recordPaths(),
       '/backup.sqlite': {
         get: {
           operationId: 'backup',

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { demoJobs, quinceStreet } from '../demo/index.js';
 import { feet, inches } from '../measure/index.js';
 import { measured, type CableWay, type House, type Job, type KeptEntry, type KeptPhoto } from '../model/index.js';
-import { awayFromLine, houseFile, inWall, textOf, type InWall } from './index.js';
+import { awayFromLine, builtShapes, houseFile, inWall, textOf, type InWall } from './index.js';
 
 const wall = quinceStreet.site.walls.find((w) => w.id === 'sewing-hall')!;
 const way: CableWay = {
@@ -104,6 +104,18 @@ function closedX(boxId: string): number {
   }
   throw new Error('the box is not on the wall');
 }
+
+describe('as built on the drawing', () => {
+  it('a cable where it lies, its hole and the patch, mirrored as seen from the other side; the patch on its own face only', () => {
+    const fromA = builtShapes(closed, [], wall, 'A');
+    expect(fromA.map((s) => [s.kind, s.label])).toEqual([['way', 'hall to sewing, as built'], ['hole', undefined], ['patch', 'patch']]); // prettier-ignore
+    expect(fromA[0]).toMatchObject({ u: feet(3) - 8, width: 16, z: inches(16), height: feet(7.5) - inches(16), state: 'behind' });
+    const fromB = builtShapes(closed, [], wall, 'B');
+    expect(fromB.map((s) => s.kind)).toEqual(['way', 'hole']);
+    expect(fromB[0]!.u).toBeCloseTo(wall.length.mm - feet(3) - 8, 6);
+    expect(builtShapes(quinceStreet, [], wall, 'A')).toEqual([]);
+  });
+});
 
 describe('the house file', () => {
   const jobs = demoJobs.filter((j) => j.houseId === quinceStreet.id).map((j) => (j.id === 'sewing-corner' ? { ...j, closed: { at: '2026-11-20T12:00:00Z', closing: 'closing-1' } } : j)); // prettier-ignore

@@ -3,3 +3,4 @@ export * from './log.js';
 export * from './inWall.js';
 export * from './houseFile.js';
 export * from './againstPlan.js';
+export * from './builtShapes.js';

@@ -1,6 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import type { Photo } from '@saddle/core/model';
+import type { Said } from '@saddle/core/record';
+import { Outbox } from '../record/outbox';
 import { whoNow } from '../work/who';
 import { HousePhotos, type PhotoOf, type ShownPhoto } from './house-photos';
 
@@ -46,6 +48,7 @@ let count = 0;
 })
 export class PhotoStrip {
   protected readonly photos = inject(HousePhotos);
+  private readonly outbox = inject(Outbox);
   readonly houseId = input.required<string>();
   readonly kind = input.required<PhotoOf['kind']>();
   readonly thing = input.required<string>();
@@ -67,6 +70,19 @@ export class PhotoStrip {
     effect(() => void this.photos.open(this.houseId()));
   }
 
+  /** What the log of the job says of it. */
+  private said(photo: string): Said {
+    const step = this.kind() === 'step' ? this.thing().split('/')[1] : undefined;
+    const what = { step: 'photo', job: 'photo of the job', box: 'photo of a box', wall: 'photo of a wall', finding: 'photo of a finding', house: 'photo' }[this.kind()]; // prettier-ignore
+    return {
+      kind: 'photo',
+      at: new Date().toISOString(),
+      ...(step ? { step } : {}),
+      says: [what, this.when()].filter(Boolean).join(', '),
+      photo,
+    };
+  }
+
   protected async take(event: Event): Promise<void> {
     const field = event.target as HTMLInputElement;
     const files = [...(field.files ?? [])];
@@ -77,8 +93,9 @@ export class PhotoStrip {
       const of = { kind: this.kind(), id: this.thing() };
       const jobId = this.jobId();
       const when = this.when();
-      await this.photos.add(file, of, { ...(jobId ? { jobId } : {}), ...(when ? { when } : {}), ...(by ? { by } : {}) });
+      const taken = await this.photos.add(file, of, { ...(jobId ? { jobId } : {}), ...(when ? { when } : {}), ...(by ? { by } : {}) });
       if (this.photos.problem()) this.problem.set(this.photos.problem());
+      if (taken && jobId) await this.outbox.add(this.outbox.entry(jobId, this.said(taken)));
     }
   }
 }

@@ -154,6 +154,9 @@ import { WordMark } from '../words/word';
               <sa-verdict [verdict]="l.verdict" />
             }
             {{ l.title && l.kind !== 'reading' ? l.title + ': ' : '' }}{{ l.says }}
+            @if (l.photo; as photo) {
+              <a [routerLink]="['/houses', session.job().houseId, 'photos', photo]">see it</a>
+            }
             <span class="quiet">{{ aside(l) }}</span>
           </li>
         } @empty {

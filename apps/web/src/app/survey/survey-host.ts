@@ -1,11 +1,13 @@
 import { InjectionToken, type Signal, type WritableSignal } from '@angular/core';
 import type { HiddenTruth } from '@saddle/core/instruments';
 import type { LengthUnit } from '@saddle/core/measure';
-import type { Edition, FieldError, Schools, Site } from '@saddle/core/model';
+import type { Edition, FieldError, House, Schools, Site } from '@saddle/core/model';
 
 /** The document a wall is surveyed in: a house, or what a job found. */
 export interface SurveyHost {
   readonly surveyed: Signal<Site>;
+  /** the house with its history: what jobs built and closed again */
+  readonly house: Signal<House>;
   readonly unit: Signal<LengthUnit>;
   readonly edition: Signal<Edition>;
   readonly schools: Signal<Schools>;

@@ -14,6 +14,7 @@ import {
 } from '@angular/core';
 import { NgbDropdown, NgbDropdownItem, NgbDropdownMenu, NgbDropdownToggle } from '@ng-bootstrap/ng-bootstrap';
 import { parseLength } from '@saddle/core/measure';
+import { builtShapes } from '@saddle/core/record';
 import { FIXTURE_KINDS, OBSTACLE_KINDS, otherFace, type FaceId, type Site, type Wall } from '@saddle/core/model';
 import {
   addThing,
@@ -120,16 +121,19 @@ export class WallSurvey {
     const [wall, id] = [this.wall(), this.picked()];
     return wall && id ? thingById(this.host.surveyed(), wall, id) : undefined;
   });
-  protected readonly elevation = computed(() =>
-    surveyElevation({
+  protected readonly elevation = computed(() => {
+    const wall = this.wall()!;
+    const drawn = surveyElevation({
       site: this.host.surveyed(),
-      wall: this.wall()!,
+      wall,
       face: this.face(),
       open: this.open(),
       selectedId: this.selected()?.id,
       unit: this.unit(),
-    }),
-  );
+    });
+    // what was built and closed again is part of the open wall
+    return this.open() ? { ...drawn, shapes: [...drawn.shapes, ...builtShapes(this.host.house(), [], wall, this.face())] } : drawn;
+  });
   protected readonly movable = computed(
     () =>
       new Set(
