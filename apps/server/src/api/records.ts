@@ -17,7 +17,7 @@ import { ARCHIVE_LIMIT, readArchive } from '../archive/read.js';
 import { writeArchive, type Archived } from '../archive/write.js';
 import type { HeavyPool } from '../heavy/pool.js';
 import type { PictureFolder } from '../pictures/folder.js';
-import { madeReady, PictureError, PICTURES_TAKEN, pictureForPaper } from '../pictures/picture.js';
+import { isPicture, madeReady, PictureError, PICTURES_TAKEN, pictureForPaper } from '../pictures/picture.js';
 import type { Backups } from '../storage/backups.js';
 import type { Store } from '../storage/store.js';
 import { invalid, notFound, problem } from './problem.js';
@@ -196,9 +196,11 @@ export function recordRoutes({ store, shelf, pictures, backups, heavy, logger }:
       for (const photo of archive.photos.filter((p) => taken.has(p.houseId))) {
         const { picture: before, ...said } = photo;
         const bytes = await archive.picture(photo.id);
-        const ready = bytes && (await madeReady(bytes, before?.hash).catch((error: unknown) => (refused.push(`${photo.note || photo.id}: ${(error as Error).message}`), undefined))); // prettier-ignore
-        if (bytes && !ready) continue;
-        if (ready && confirmed) await pictures.keep(ready);
+        const refuse = (error: unknown): undefined => void refused.push(`${photo.note || photo.id}: ${(error as Error).message}`);
+        // before it is confirmed only its kind is looked at: a house of hundreds is answered at once
+        const ready = bytes && confirmed ? await madeReady(bytes, before?.hash).catch(refuse) : undefined;
+        if (bytes && !(confirmed ? ready : await isPicture(bytes).catch(refuse))) continue;
+        if (ready) await pictures.keep(ready);
         photos.push({ ...said, ...(ready ? { picture: ready.picture } : {}) });
       }
       const written = confirmed && report.take.houses.length + report.take.jobs.length > 0;

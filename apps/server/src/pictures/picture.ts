@@ -42,6 +42,26 @@ const hashOf = (bytes: Buffer): string => createHash('sha256').update(bytes).dig
 const smallOf = (whole: Buffer): Promise<Buffer> =>
   sharp(whole, { failOn: 'truncated' }).resize({ width: SMALL_PX, height: SMALL_PX, fit: 'inside', withoutEnlargement: true }).jpeg({ quality: 78 }).toBuffer(); // prettier-ignore
 
+/**
+ * What a file is, by its content.
+ * @throws PictureError when it is none that is taken, with what would do
+ */
+async function kindOf(bytes: Buffer): Promise<string> {
+  const type = await fileTypeFromBuffer(bytes);
+  const mime = type?.mime ?? '';
+  if (/heic|heif/.test(mime))
+    throw new PictureError(
+      'HEIC can’t be read here. Set the phone’s camera to “most compatible” (JPEG), or share the photo as JPEG, and choose it again.',
+      'HEIC',
+    );
+  if (mime === 'application/xml' || /^\s*(<\?xml|<!doctype svg|<svg)/i.test(bytes.subarray(0, 400).toString('latin1')))
+    throw new PictureError('A drawing in SVG can hold programs and is not taken. Export it as PNG.', 'SVG or XML');
+  if (!TAKEN.has(mime)) throw new PictureError('That is no photo.', mime || 'no picture');
+  return mime;
+}
+/** Whether it is a picture by its first bytes. @throws PictureError with what would do */
+export const isPicture = async (bytes: Buffer): Promise<boolean> => Boolean(await kindOf(bytes));
+
 /** One that was made ready before: by its hash, and by there being nothing beside its pixels. It isn’t packed a second time. */
 async function asItIs(bytes: Buffer, hash: string | undefined): Promise<MadeReady | undefined> {
   if (hash === undefined || hashOf(bytes) !== hash) return undefined;
@@ -56,16 +76,7 @@ async function asItIs(bytes: Buffer, hash: string | undefined): Promise<MadeRead
  * @throws PictureError with what would do
  */
 export async function madeReady(bytes: Buffer, known?: string): Promise<MadeReady> {
-  const type = await fileTypeFromBuffer(bytes);
-  const mime = type?.mime ?? '';
-  if (/heic|heif/.test(mime))
-    throw new PictureError(
-      'HEIC can’t be read here. Set the phone’s camera to “most compatible” (JPEG), or share the photo as JPEG, and choose it again.',
-      'HEIC',
-    );
-  if (mime === 'application/xml' || /^\s*(<\?xml|<!doctype svg|<svg)/i.test(bytes.subarray(0, 400).toString('latin1')))
-    throw new PictureError('A drawing in SVG can hold programs and is not taken. Export it as PNG.', 'SVG or XML');
-  if (!TAKEN.has(mime)) throw new PictureError('That is no photo.', mime || 'no picture');
+  const mime = await kindOf(bytes);
   try {
     const same = await asItIs(bytes, known);
     if (same) return same;

@@ -465,6 +465,9 @@ export class Store {
       }
       for (const { houseId, ...entry } of with_.log) await this.putLog(manager, houseId, [entry]);
       for (const { picture, saved, ...photo } of with_.photos) {
+        // one of another house keeps its name
+        const there = await manager.findOneBy(PhotoEntity, { id: photo.id });
+        if (there && there.houseId !== photo.houseId) continue;
         const row = { id: photo.id, houseId: photo.houseId, jobId: photo.jobId ?? null, document: JSON.stringify(photo), saved };
         await manager.upsert(PhotoEntity, { ...row, picture: picture ? JSON.stringify(picture) : null, removed: null }, ['id']);
       }

@@ -3,6 +3,7 @@ import { DEVICE_KINDS, printSource } from '../catalog/index.js';
 import { alikeFindings, ledgerOf, ofWords, workOf } from '../ledger/index.js';
 import { breakerNumber, plannedSite, type Circuit, type JobInHouse, type KeptEntry, type KeptPhoto } from '../model/index.js';
 import { againstPlan, logLines } from '../record/index.js';
+import { devicesIn } from '../wiring/index.js';
 import { isTicked, proofOf, PROOF_LABELS, PROOF_ORDER, stepsOf } from '../work/index.js';
 import { findingBlock, SAFETY, type JobSheet, type SheetBlock, type SheetPhoto } from './jobSheet.js';
 
@@ -29,16 +30,30 @@ function whatToTest(job: JobInHouse, circuits: readonly Circuit[]): string[] {
 function junctions(job: JobInHouse): string[] {
   const site = plannedSite(job);
   const touched = new Set(workOf(job).boxes.map((b) => b.box.id));
-  return site.boxes
-    .filter((b) => b.holds === 'junction' && touched.has(b.id))
-    .map((b) => {
-      const wall = site.walls.find((w) => w.id === b.wallId);
-      return `${b.name}: ${[site.rooms.find((r) => r.id === wall?.faces[b.face].roomId)?.name, wall?.name].filter(Boolean).join(', ')}; it stays where a hand can reach it (314.29, memory).`;
-    });
+  return (
+    site.boxes
+      // one that lost its device joins wires and nothing else
+      .filter((b) => touched.has(b.id) && (b.holds === 'junction' || (b.holds !== 'switch' && devicesIn(site, b.id).length === 0)))
+      .map((b) => {
+        const wall = site.walls.find((w) => w.id === b.wallId);
+        return `${b.name}: ${[site.rooms.find((r) => r.id === wall?.faces[b.face].roomId)?.name, wall?.name].filter(Boolean).join(', ')}; it stays where a hand can reach it (314.29, memory).`;
+      })
+  );
 }
 
 const captionOf = (photo: KeptPhoto, index: number): string =>
-  [`${index + 1}.`, photo.when, photo.note, photo.marks.flatMap((m) => (m.text ? [m.text] : [])).join('; '), photo.at.slice(0, 10)].filter(Boolean).join(' · '); // prettier-ignore
+  `${index + 1}. ${[photo.when, photo.note, ...photo.marks.flatMap((m) => (m.text ? [m.text] : [])), photo.at.slice(0, 10)].filter(Boolean).join(' · ')}`;
+
+/** What keeps it from being handed over; nothing where it is done. */
+function notYet(job: JobInHouse): string[] {
+  const stops = ledgerOf(job).filter((f) => f.verdict === 'stop');
+  const steps = stepsOf(job);
+  const open = steps.filter((s) => !isTicked(job, s.id)).length;
+  return [
+    ...(stops.length ? [`the ledger has ${stops.length === 1 ? 'a stop' : `${stops.length} stops`} (${[...new Set(stops.map((f) => f.title))].join('; ')})`] : []),
+    ...(open && !job.closed ? [`${open} of ${steps.length} activities are not ticked as done`] : []),
+  ];
+} // prettier-ignore
 
 /** Before and after stand beside each other, the rest by time. */
 export function sheetPhotos(photos: readonly KeptPhoto[]): SheetPhoto[] {
@@ -91,7 +106,8 @@ export function handoverSheet(job: JobInHouse, log: readonly KeptEntry[], photos
   const built = new Set(done.flatMap((s) => s.changeIds));
   const changes = job.changes.filter((c) => job.closed || built.has(c.id));
   const rules = ledgerOf(job).filter((f) => f.verdict === 'ok' || f.verdict === 'caution');
-  const sources = [...new Set(rules.map((f) => printSource(f.source)))];
+  const judged = alikeFindings(rules, plannedSite(job)).map(({ finding: f, of }) => [`${f.title}${of.length > 1 ? ` (${ofWords(of)})` : ''}`, f.verdict, printSource(f.source)]); // prettier-ignore
+  const open = notYet(job);
   const lines = logLines(log, job.unit).filter((l) => !l.corrected && (l.kind === 'note' || l.kind === 'found'));
   const pictures = sheetPhotos(photos);
   return {
@@ -100,8 +116,12 @@ export function handoverSheet(job: JobInHouse, log: readonly KeptEntry[], photos
     foot: 'Values from memory: check the adopted local code.',
     blocks: said([
       { kind: 'caution', text: SAFETY },
+      open.length ? { kind: 'caution', text: `Not yet one to hand over: ${open.join('; ')}.` } : undefined,
       ...section('What was done', [...new Set(changes.map((c) => c.title))], 'Nothing of it is ticked as done yet.'),
-      ...section('By which rules', sources, 'No rule was judged.'),
+      { kind: 'heading', text: 'By which rules' },
+      judged.length
+        ? { kind: 'table', columns: ['what was judged', 'as', 'by'], widths: [0.42, 0.12, 0.46], rows: judged }
+        : { kind: 'text', small: true, text: 'No rule was judged.' },
       { kind: 'heading', text: 'Readings' },
       readingsTable(job) ?? { kind: 'text', small: true, text: 'Nothing was measured.' },
       ...section('Proof of dead while it was worked at', proofs(job), 'No circuit was switched off for it.'),

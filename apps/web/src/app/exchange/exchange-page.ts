@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import type { ImportRow } from '@saddle/core/exchange';
-import { firstValueFrom } from 'rxjs';
+import { EmptyError, firstValueFrom, Subject, takeUntil } from 'rxjs';
 import { Documents, problemOf, readable, type HouseLine, type Problem } from '../api/documents.service';
 import { Records, type ArchiveReport } from '../record/records.service';
 import { BackupsCard } from './backups-card';
@@ -48,6 +48,14 @@ const LARGEST_MB = 192;
             data-testid="import-file"
           />
         </label>
+        @if (busy()) {
+          <p class="notice" role="status" data-testid="import-busy">
+            {{ busy() }}
+            @if (!busy().startsWith('Taking')) {
+              <button type="button" class="btn-line" (click)="cancel.next()">Stop</button>
+            }
+          </p>
+        }
         @if (problem(); as p) {
           <div class="notice stop" role="alert">
             <strong>{{ p.title }}</strong>
@@ -160,9 +168,12 @@ export class ExchangePage {
 
   protected confirm = (): Promise<void> => this.send(true);
 
+  protected readonly busy = signal('');
+  protected readonly cancel = new Subject<void>();
   private async send(confirm: boolean): Promise<void> {
+    this.busy.set(confirm ? 'Taking it in …' : 'Looking at it …');
     try {
-      const archived = this.archive && (await firstValueFrom(this.records.takeArchive(this.archive, confirm)).catch((e: unknown) => Promise.reject(problemOf(e) as unknown as Error))); // prettier-ignore
+      const archived = this.archive && (await firstValueFrom(this.records.takeArchive(this.archive, confirm).pipe(takeUntil(this.cancel))).catch((e: unknown) => Promise.reject(e instanceof EmptyError ? e : (problemOf(e) as unknown as Error)))); // prettier-ignore
       this.beside.set(archived);
       const report = archived ?? (await firstValueFrom(this.documents.import(this.data, confirm)));
       this.rows.set(report.rows);
@@ -170,7 +181,9 @@ export class ExchangePage {
       this.written.set(report.written);
       if (report.written) this.documents.houses().subscribe((houses) => this.houses.set(readable<HouseLine>(houses)));
     } catch (problem) {
-      this.problem.set(problem as Problem);
+      if (!(problem instanceof EmptyError)) this.problem.set(problem as Problem);
+    } finally {
+      this.busy.set('');
     }
   }
 }

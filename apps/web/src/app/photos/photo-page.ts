@@ -50,8 +50,10 @@ export class PhotoPage {
 
   protected readonly photo = computed(() => this.photos.byId(this.photoId()));
   /** width over height of the picture: of the file itself while it is still here */
-  protected readonly natural = signal({ width: 4, height: 3 });
-  protected readonly size = computed(() => this.photo()?.picture ?? this.natural());
+  protected readonly natural = signal<{ width: number; height: number } | undefined>(undefined);
+  protected readonly size = computed(() => this.photo()?.picture ?? this.natural() ?? { width: 4, height: 3 });
+  /** its proportions are known: from the server, or from the picture itself */
+  protected readonly known = computed(() => this.photo()?.picture !== undefined || this.natural() !== undefined);
   protected readonly removed = signal<Photo | undefined>(undefined);
   protected readonly says = signal('');
 
@@ -228,7 +230,7 @@ export class PhotoPage {
   protected readonly points = computed(() => this.measure()?.points ?? []);
   protected readonly lengths = computed(() => {
     const m = this.measure();
-    if (!m || this.wrong() || !this.photo()?.picture) return [];
+    if (!m || this.wrong() || !this.known()) return [];
     const { width, height } = this.size();
     const view = viewOf(m, width, height);
     const pixel = (p: PhotoPoint) => ({ x: p.x * width, y: p.y * height });
@@ -240,7 +242,7 @@ export class PhotoPage {
   }); // prettier-ignore
   protected readonly places = computed(() => {
     const m = this.measure();
-    if (!m || this.wrong() || !this.photo()?.picture) return [];
+    if (!m || this.wrong() || !this.known()) return [];
     const { width, height } = this.size();
     const onWall = new Map(pointsOnWall(m, width, height).map((p) => [p.id, p]));
     const view = viewOf(m, width, height);

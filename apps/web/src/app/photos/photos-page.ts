@@ -1,5 +1,8 @@
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, signal, untracked } from '@angular/core';
 import { RouterLink } from '@angular/router';
+import type { Job } from '@saddle/core/model';
+import { firstValueFrom } from 'rxjs';
+import { Documents } from '../api/documents.service';
 import { HouseSession } from '../house/house-session';
 import { HousePhotos, type ShownPhoto } from './house-photos';
 import { PhotoStrip } from './photo-strip';
@@ -58,17 +61,27 @@ interface Group {
 export class PhotosPage {
   protected readonly session = inject(HouseSession);
   protected readonly photos = inject(HousePhotos);
+  private readonly documents = inject(Documents);
+  private readonly jobs = signal<Job[]>([]);
+
+  constructor() {
+    effect(() => {
+      const id = this.session.houseId();
+      untracked(() => void firstValueFrom(this.documents.houseJobs(id)).then((jobs) => this.jobs.set(jobs.map((j) => j.document)), () => undefined)); // prettier-ignore
+    });
+  }
+
   protected readonly groups = computed((): Group[] => {
     const { site } = this.session.house();
     const title = ({ kind, id }: ShownPhoto['of']): string => {
       if (kind === 'box') return site.boxes.find((b) => b.id === id)?.name ?? 'a box that is gone';
       if (kind === 'wall') return site.walls.find((w) => w.id === id)?.name ?? 'a wall that is gone';
-      return { job: 'A job', step: 'At the work', finding: 'Findings', house: '' }[kind];
+      return kind;
     };
     const byThing = new Map<string, ShownPhoto[]>();
     for (const p of this.photos.photos()) {
       if (p.of.kind === 'house') continue;
-      const key = p.of.kind === 'box' || p.of.kind === 'wall' ? `${p.of.kind} ${p.of.id}` : p.of.kind;
+      const key = p.of.kind === 'box' || p.of.kind === 'wall' ? `${p.of.kind} ${p.of.id}` : `job ${p.jobId ?? ''}`;
       byThing.set(key, [...(byThing.get(key) ?? []), p]);
     }
     return [...byThing].map(([key, list]) => {
@@ -80,7 +93,8 @@ export class PhotosPage {
           return at < 0 ? [] : [{ before, after: after.splice(at, 1)[0]! }];
         });
       const paired = new Set(pairs.flatMap((p) => [p.before.id, p.after.id]));
-      return { key, title: title(list[0]!.of), pairs, rest: list.filter((p) => !paired.has(p.id)) };
+      const job = key.startsWith('job ') && (this.jobs().find((j) => j.id === list[0]!.jobId)?.name ?? 'a job that is gone');
+      return { key, title: job || title(list[0]!.of), pairs, rest: list.filter((p) => !paired.has(p.id)) };
     });
   });
 }

@@ -3,6 +3,7 @@ import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import type { KeptEntry } from '@saddle/core/model';
 import { earlierEntries, logLines } from '@saddle/core/record';
 import { filter, firstValueFrom } from 'rxjs';
+import { keepAnswer, lastAnswer } from '../api/last-answers';
 import { JobSession } from '../job/job-session';
 import { Outbox } from './outbox';
 import { Records } from './records.service';
@@ -39,10 +40,14 @@ export class JobLog {
   }
   private async read(id: string): Promise<void> {
     try {
-      this.there.set(await firstValueFrom(this.records.logOfJob(id)));
+      const log = await firstValueFrom(this.records.logOfJob(id));
+      this.there.set(log);
       this.away.set(false);
+      void keepAnswer(`log/${id}`, log);
     } catch {
       this.away.set(true);
+      const last = await lastAnswer<KeptEntry[]>(`log/${id}`);
+      if (last && this.session.jobId() === id) this.there.set(last.answer);
     }
   }
 }

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
+import { afterNextRender, ChangeDetectionStrategy, Component, inject, Injector } from '@angular/core';
 import { RouterOutlet } from '@angular/router';
 import { PageTrouble } from './page-trouble';
 
@@ -18,4 +18,10 @@ import { PageTrouble } from './page-trouble';
 })
 export class App {
   protected readonly trouble = inject(PageTrouble);
+  private readonly injector = inject(Injector);
+
+  constructor() {
+    // what was made without the server goes out from whatever page is opened first
+    afterNextRender(() => void import('../record/outbox').then(({ Outbox }) => this.injector.get(Outbox)));
+  }
 }

@@ -143,7 +143,7 @@ import { WordMark } from '../words/word';
       </div>
       <h3>Log</h3>
       @if (log.away()) {
-        <p class="notice">The server does not answer: only what is in this browser is shown.</p>
+        <p class="notice">The server does not answer: what this browser knows of the log is shown.</p>
       }
       <p class="quiet">Entries are only added: what is corrected stays, and says so.</p>
       <ul class="log" data-testid="log">

@@ -31,7 +31,7 @@ const WIDE = 150;
             }
           </svg>
           <p>
-            <strong>{{ h.number }}. {{ h.count > 1 ? h.count + ' ' + h.member + 's' : h.member }}</strong> {{ h.where }}
+            <strong>{{ h.number }}.{{ named(h) }}</strong> {{ h.where }}
             @for (more of extras(h); track more) {
               <span class="extra">{{ more }}</span>
             }
@@ -46,6 +46,9 @@ export class HoleSheet {
   private readonly unit = inject(LengthUnits).unit;
   protected readonly wide = WIDE;
   protected mark = (mm: number): string => printMark(mm, this.unit());
+  /** what is bored, where the place doesn’t begin with it */
+  protected named = (h: HoleCard): string =>
+    h.where.includes(h.member) && h.count > 1 ? '' : ` ${h.count > 1 ? `${h.count} ${h.member}s` : h.member},`;
   protected radius = (h: HoleCard, deep: number): number => ((h.sizeMm / deep) * WIDE) / 2;
   protected extras = (h: HoleCard): string[] => [
     ...(h.deepMm === undefined ? ['how deep the member is was not measured'] : []),
