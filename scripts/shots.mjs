@@ -37,7 +37,6 @@ const shoot = async (name, path, viewport = { width: 1280, height: 800 }, act = 
 };
 await shoot('start', '/start');
 await shoot('jobs', '/');
-await shoot('sums', '/sums', undefined, (page) => page.getByRole('button', { name: 'Box fill' }).click());
 await shoot('feed', '/jobs/sewing-corner/feed', undefined, (page) => page.locator('.feeds-list > li').first().waitFor());
 for (const stage of ['need', 'box', 'wire', 'buy', 'work', 'record']) await shoot(stage, `/jobs/sewing-corner/${stage}`);
 await shoot('when', '/jobs/wainscot/when', undefined, async (page) => {
@@ -45,6 +44,7 @@ await shoot('when', '/jobs/wainscot/when', undefined, async (page) => {
   await page.locator('sa-schedule-chart').scrollIntoViewIfNeeded();
 });
 await shoot('house', '/houses/quince-street-14');
+await shoot('file', '/houses/quince-street-14/file', undefined, (page) => page.getByTestId('file-search').fill('hall'));
 await shoot('wall', '/houses/quince-street-14/walls/parlour-w2/A?box=parlour-box');
 await shoot('panel', '/houses/quince-street-14/panel?space=4');
 await shoot('route', '/jobs/cellar-lights/route', undefined, (page) => page.getByTestId('way-0').waitFor());
