@@ -72,6 +72,8 @@ describe('two hands in one job', () => {
   it('what was put in order here keeps its order, with what came there behind what stood before it', () => {
     const list = (...ids: string[]) => ({ items: ids.map((id) => ({ id })) });
     expect(joined(list('a', 'b', 'c'), list('c', 'a', 'b'), list('a', 'x', 'b', 'c'), 'in').document).toEqual(list('c', 'a', 'x', 'b'));
+    // what they put first comes first
+    expect(joined(list('a', 'b'), list('a', 'b', 'y'), list('x', 'a', 'b'), 'in').document).toEqual(list('x', 'a', 'b', 'y'));
   });
   it('what the program notes for itself is the later of both', () => {
     expect(joined(base, { ...base, houseSeen: 5 }, { ...base, houseSeen: 7 }, 'in')).toMatchObject({ clashes: [], document: { houseSeen: 7 } }); // prettier-ignore

@@ -163,6 +163,9 @@ describe('the ± of a length', () => {
     const view = { corners: corners(camera, 69.85, 114.3), widthMm: 69.85, heightMm: 114.3, tapPx: 8, sizeSd: 0.5, offMm: 5 };
     expect(lengthIn(view, seen(camera, 500, 0), seen(camera, 540, 0))!.unsure).toBe(true);
     expect(lengthIn({ ...view, tapPx: 1 }, seen(camera, -30, 0), seen(camera, 60, 0))!.unsure).toBe(false);
+    // just beyond a quarter: the same length with the tap that makes it so
+    const share = (tapPx: number) => { const l = lengthIn({ ...view, tapPx }, seen(camera, -30, 0), seen(camera, 60, 0))!; return [l.plusMinusMm / l.mm, l.unsure] as const; }; // prettier-ignore
+    for (let tapPx = 1; tapPx < 12; tapPx += 0.5) expect(share(tapPx)[1]).toBe(share(tapPx)[0] > 0.25);
   });
 });
 

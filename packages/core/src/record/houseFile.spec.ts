@@ -40,6 +40,13 @@ describe('what is in this wall', () => {
     // two feet beside it is not there any more
     expect(of(at(feet(3) + feet(2) + 1, feet(7)).here, 'hall to sewing')).toBeUndefined();
   });
+  it('a cable whose way is known is not guessed at besides', () => {
+    const box = quinceStreet.site.boxes.find((b) => b.wallId === wall.id)!;
+    const ends: typeof cable.ends = [{ label: 'panel' }, { boxId: box.id, label: box.name, side: 'top' }];
+    const known: House = { ...closed, site: { ...closed.site, cables: [{ ...cable, ends }] } };
+    const x = closedX(box.id);
+    expect(at(x, feet(5), known).here.filter((i) => i.id.startsWith('new-run') && i.how === 'a guess')).toEqual([]);
+  });
   it('what an open job plans is planned and nothing else', () => {
     const open: Job = { ...demoJobs[0]!, id: 'other', name: 'Other job', changes: [{ id: 'c', title: 'x', do: 'run-cable', cable: { ...cable, id: 'p', name: 'planned run' }, way }] }; // prettier-ignore
     expect(of(at(feet(3), feet(5), quinceStreet, [open]).here, 'planned run')).toMatchObject({ how: 'planned', says: '“Other job” plans it here' }); // prettier-ignore
@@ -73,6 +80,8 @@ describe('what is in this wall', () => {
   it('beside a door the studs are doubled, over it lies a header: both guessed', () => {
     const withDoor: House = { ...quinceStreet, site: { ...quinceStreet.site, walls: quinceStreet.site.walls.map((w) => (w.id === wall.id ? { ...w, openings: [{ id: 'd', kind: 'door' as const, x: measured(feet(4)), z: measured(0), width: measured(feet(3)), height: measured(feet(6.75)) }] } : w)) } }; // prettier-ignore
     expect(of(at(feet(4) - inches(2), feet(3), withDoor).here, 'doubled studs beside the door')).toMatchObject({ how: 'a guess' });
+    // over the door the studs beside it go on as any
+    expect(of(at(feet(4) - inches(2), feet(7), withDoor).here, 'doubled studs beside the door')).toBeUndefined();
     expect(of(at(feet(5), feet(6.75) + inches(5), withDoor).here, 'header over the door')).toMatchObject({ how: 'a guess' });
     expect(of(at(feet(5), feet(3), withDoor).here, 'door')).toMatchObject({ how: 'seen', awayMm: 0 });
   });

@@ -18,7 +18,7 @@ export type FileKind = (typeof FILE_KINDS)[number];
 /** One line of what is known, and how; `how` is absent where it was looked at. */
 export interface FileFact {
   says: string;
-  how?: 'not known' | 'assumed' | 'as built' | 'a guess';
+  how?: 'not known' | 'assumed' | 'by its kind' | 'as built' | 'a guess';
 }
 /** One thing of the house. */
 export interface FileEntry {
@@ -77,7 +77,11 @@ function boxEntry(house: House, box: Box, measured: FileFact[], photos: string[]
   const circuit = site.circuits.find((c) => c.id === box.circuitId);
   const volume = boxVolume(box);
   const wired = seenWiring(site, box.id);
-  const depth = box.depth ?? (boxBody(box).depthMm === undefined ? undefined : { mm: boxBody(box).depthMm!, known: 'assumed' });
+  const ofKind = boxBody(box).depthMm;
+  const depth: FileFact =
+    box.depth || ofKind === undefined
+      ? known(box.depth, 'depth', unit)
+      : { says: `depth ${printLength(ofKind, unit)}`, how: 'by its kind' };
   return {
     id: box.id,
     kind: 'box',
@@ -88,7 +92,7 @@ function boxEntry(house: House, box: Box, measured: FileFact[], photos: string[]
     facts: [
       { says: `${box.kind === 'other' ? 'box of a kind not named' : BOX_KINDS[box.kind].name}, ${box.gangs} ${box.gangs === 1 ? 'gang' : 'gangs'}`, ...(box.presets?.length ? { how: 'assumed' as const } : {}) },
       known(box.place.bottom, 'bottom above the floor', unit),
-      known(depth, 'depth', unit),
+      depth,
       volume === undefined ? unknown('volume not known') : { says: `${volume} in³` },
       circuit ? { says: `circuit ${breakerNumber(site, circuit)}, ${circuit.name}` } : unknown('its circuit was not found out'),
       ...cablesIn(site, box.id).map((c): FileFact => ({

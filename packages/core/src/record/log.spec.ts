@@ -4,7 +4,7 @@ import { describe, expect, it } from 'vitest';
 import { demoJobs, quinceStreet } from '../demo/index.js';
 import { inHouse, type Job, type KeptEntry, type LogEntry } from '../model/index.js';
 import { enterProof, enterValue, noteTold, stepsOf, untick } from '../work/index.js';
-import { entriesOf, happenedAt, joinLog, logLines } from './index.js';
+import { earlierEntries, entriesOf, happenedAt, joinLog, logLines } from './index.js';
 
 const job = inHouse(
   demoJobs.find((j) => j.id === 'sewing-corner')!,
@@ -39,6 +39,9 @@ describe('what an edit says to the log', () => {
       { kind: 'value', says: `${ask.label}: about 6 1/2, estimated`, figure: { estimated: true } },
     ]);
     expect(said(second, bare).map((e) => e.says)).toEqual([`value taken back: ${ask.label}`]);
+    // the same figure, now measured: that is worth a line
+    const sure = enterValue(second, value(165.1, '6 1/2'));
+    expect(said(second, sure).map((e) => e.says)).toEqual([`${ask.label}: 6 1/2`]);
   });
   it('each reading of a proof with who read it, and that a proof is void', () => {
     const target = steps.flatMap((s) => s.proves)[0]!;
@@ -61,6 +64,16 @@ const entry = (id: string, device: string, n: number, minute: number, more: Part
   received: new Date(Date.UTC(2026, 10, 27, 12, n)).toISOString(), aheadMs: 0, ...more,
 }); // prettier-ignore
 const order = (log: readonly KeptEntry[]) => log.map((e) => e.says).join(' ');
+
+describe('what was done before there was a log', () => {
+  it('is read off the work itself, and only what no entry has', () => {
+    const worked = enterValue({ ...bare, work: { ...bare.work, ticks: [{ step: steps[0]!.id, at: NOW }] } }, value(152.4, '6'));
+    const all = earlierEntries(worked, steps, 'in', []);
+    expect(all.map((e) => e.kind)).toEqual(['done', 'value']);
+    const known = earlierEntries(worked, steps, 'in', [{ ...all[0]!, id: 'from-a-phone' }]);
+    expect(known.map((e) => e.kind)).toEqual(['value']);
+  });
+});
 
 describe('one log of several devices', () => {
   it('by when it happened, and those of one device always as it made them', () => {
@@ -98,8 +111,20 @@ describe('one log of several devices', () => {
       ['done again', false, undefined],
     ]);
     expect(lines[0]!.wanted).toBe('at least 6"');
+    // a tape is read to 1/32 in: 152.0 mm passes for 152.4, 151.4 doesn’t
+    const judged = (n: number) => logLines([entry('t', 'p', 0, 1, { figure: figure(n) })], 'in')[0]!.verdict;
+    expect([judged(152), judged(151.4)]).toEqual(['ok', 'stop']);
     // an estimate inside its limits can’t be told
     expect(logLines([entry('e', 'p', 0, 1, { figure: { ...figure(178)!, estimated: true } })], 'in')[0]!.verdict).toBe('can’t tell');
+  });
+
+  it('of an entry that came twice the first coming counts: its clock was looked at then', () => {
+    const [early, late] = ['2026-11-27T12:00:00.000Z', '2026-11-27T20:00:00.000Z'].map((received, i) => entry('a', 'phone', 0, 5, { received, aheadMs: i })); // prettier-ignore
+    for (const list of [
+      [early!, late!],
+      [late!, early!],
+    ])
+      expect(joinLog(list).map((e) => e.aheadMs)).toEqual([0]);
   });
 
   const anyEntry = fc
