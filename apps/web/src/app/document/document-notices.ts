@@ -15,7 +15,10 @@ import type { DocumentSession, Kept } from './document-session';
   template: `
     @if (session().cameIn(); as fields) {
       <div class="notice" role="status" data-testid="came-in">
-        <span>Saved elsewhere meanwhile: {{ fields === 1 ? 'one field' : fields + ' fields' }} changed there, and is in what you see.</span>
+        <span
+          >Saved elsewhere meanwhile: {{ fields === 1 ? 'one field changed there, and is' : fields + ' fields changed there, and are' }} in
+          what you see.</span
+        >
         <a class="btn-line" [routerLink]="['/', session().kind, session().current().id, 'versions']">See what changed</a>
         <button type="button" class="btn-line" (click)="session().cameIn.set(0)">Seen</button>
       </div>
