@@ -1,6 +1,6 @@
 /** Photos on paper, two beside each other, with what was drawn on them as vectors over them. */
 import type { SheetPhoto } from '@saddle/core/exchange';
-import type { PhotoMark } from '@saddle/core/model';
+import { photoDrawing, type DrawnMark } from '@saddle/core/photo';
 import { plain } from './fonts.js';
 import { type Doc, INK, MARGIN, room } from './paper.js';
 
@@ -23,7 +23,9 @@ export function drawPhotos(doc: Doc, photos: readonly SheetPhoto[], pictures: Re
         const [w, h] = [image.width * scale, image.height * scale];
         const [x, y] = [left + (each - w) / 2, top + (HEIGHT - h) / 2];
         doc.image(image as never, x, y, { width: w, height: h });
-        for (const mark of photo.marks) drawMark(doc, mark, (p) => ({ x: x + p.x * w, y: y + p.y * h }));
+        doc.save().translate(x, y);
+        for (const mark of photoDrawing(photo.marks, undefined, [], w, h).marks) drawMark(doc, mark);
+        doc.restore();
       } else
         doc
           .font('body')
@@ -42,25 +44,23 @@ export function drawPhotos(doc: Doc, photos: readonly SheetPhoto[], pictures: Re
   }
 }
 
-type At = (p: { x: number; y: number }) => { x: number; y: number };
+/** White under red: to be seen on any picture. */
+const LAYERS = [
+  ['#ffffff', 3.2],
+  [INK.red, 1.6],
+] as const;
 
-function drawMark(doc: Doc, mark: PhotoMark, at: At): void {
-  const from = at(mark.from);
-  const to = mark.to && at(mark.to);
-  // white under red: to be seen on any picture
-  for (const [ink, width] of [['#ffffff', 3.2], [INK.red, 1.6]] as const) {
-    doc.lineWidth(width).strokeColor(ink);
-    if (mark.kind === 'circle' && to) doc.circle(from.x, from.y, Math.hypot(to.x - from.x, to.y - from.y)).stroke();
-    if (mark.kind === 'arrow' && to) {
-      const angle = Math.atan2(to.y - from.y, to.x - from.x);
-      doc.moveTo(from.x, from.y).lineTo(to.x, to.y).stroke();
-      for (const side of [-0.45, 0.45]) doc.moveTo(to.x, to.y).lineTo(to.x - 9 * Math.cos(angle + side), to.y - 9 * Math.sin(angle + side)).stroke();
-    }
-  }
-  if (mark.text) {
-    doc.font('strong').fontSize(9);
-    const wide = Math.min(150, doc.widthOfString(plain(mark.text)) + 6);
-    doc.rect(from.x, from.y - 6, wide, 13).fillOpacity(0.85).fill('#ffffff').fillOpacity(1);
-    doc.fillColor(INK.red).text(plain(mark.text), from.x + 3, from.y - 4.5, { width: wide - 4, height: 11, ellipsis: true, lineBreak: false });
-  }
-} // prettier-ignore
+function drawMark(doc: Doc, { path, words }: DrawnMark): void {
+  if (path) for (const [ink, width] of LAYERS) doc.path(path).lineWidth(width).strokeColor(ink).stroke();
+  if (!words) return;
+  doc.font('strong').fontSize(9);
+  const wide = Math.min(150, doc.widthOfString(plain(words.text)) + 6);
+  doc
+    .rect(words.x, words.y - 6, wide, 13)
+    .fillOpacity(0.85)
+    .fill('#ffffff')
+    .fillOpacity(1);
+  doc
+    .fillColor(INK.red)
+    .text(plain(words.text), words.x + 3, words.y - 4.5, { width: wide - 4, height: 11, ellipsis: true, lineBreak: false });
+}

@@ -1,3 +1,4 @@
 export * from './plane.js';
 export * from './measured.js';
 export * from './target.js';
+export * from './drawing.js';

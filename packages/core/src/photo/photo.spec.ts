@@ -1,7 +1,9 @@
 /** Photos of a flat wall with known truth: made by a pinhole camera that the code under test knows nothing of. */
 import { describe, expect, it } from 'vitest';
 import fc from 'fast-check';
-import { cornersWrong, lengthIn, placeIn, planeOf, pointsOnWall, printedTarget, printFromPhoto, printPlusMinus, TARGET_SIZES, viewOf, type Corners, type Pixel } from './index.js'; // prettier-ignore
+import type { PhotoMark, PhotoMeasure } from '../model/index.js';
+import { cornersWrong, lengthIn, placeIn, planeOf, pointsOnWall,
+  photoDrawing, printedTarget, printFromPhoto, printPlusMinus, TARGET_SIZES, viewOf, type Corners, type Pixel } from './index.js'; // prettier-ignore
 
 /** Small generator of known numbers (mulberry32), so that every run sees the same views. */
 function numbers(seed: number): () => number {
@@ -193,6 +195,29 @@ describe('a point of a photo on the wall', () => {
     const place = placeIn(view, seen(camera, 1000 - 75, -100))!;
     expect(place.x.mm).toBeCloseTo(1000, 6);
     expect(place.up.plusMinusMm).toBeCloseTo(2.4 * 1000 * (Math.PI / 360), 0);
+  });
+});
+
+describe('what is drawn over a photo', () => {
+  const drawn = (marks: PhotoMark[], m?: PhotoMeasure, tapped: { x: number; y: number }[] = []) => photoDrawing(marks, m, tapped, 400, 200);
+  it('an arrow of 80 px down to its point, with a head of a fortieth of the width to each side', () => {
+    const [arrow] = drawn([{ id: 'a', kind: 'arrow', from: { x: 0.25, y: 0.1 }, to: { x: 0.25, y: 0.5 }, text: 'here' }]).marks;
+    // straight down: the head goes back up by 10·cos 0.45 = 9.0, aside by 10·sin 0.45 = 4.35
+    expect(arrow!.path).toBe('M100 20L100 100M100 100L95.65 91M100 100L104.35 91');
+    expect(arrow!.words).toEqual({ x: 100, y: 20 - 400 / 90, text: 'here' });
+  });
+  it('a circle round its middle, words alone without a line', () => {
+    const [circle, words] = drawn([{ id: 'c', kind: 'circle', from: { x: 0.5, y: 0.5 }, to: { x: 0.575, y: 0.7 } }, { id: 'w', kind: 'words', from: { x: 0.1, y: 0.1 }, text: 'cloth' }]).marks; // prettier-ignore
+    // 30 px aside and 40 px down: a radius of 50
+    expect(circle!.path).toBe('M150 100a50 50 0 1 0 100 0a50 50 0 1 0 -100 0');
+    expect([words!.path, words!.words]).toEqual(['', { x: 40, y: 20, text: 'cloth' }]);
+  });
+  it('corners while they are tapped are numbered; once there are four, the outline, the points and the lengths between them', () => {
+    expect(drawn([], undefined, [{ x: 0.1, y: 0.2 }]).handles).toEqual([{ x: 40, y: 40, words: '1' }]);
+    const m: PhotoMeasure = { target: 'a4', widthMm: 210, heightMm: 297, tap: 0.005, corners: [{ x: 0, y: 0 }, { x: 0.5, y: 0 }, { x: 0.5, y: 1 }, { x: 0, y: 1 }], points: [{ id: 'p', at: { x: 0.25, y: 0.25 } }, { id: 'q', at: { x: 0.75, y: 0.25 }, name: 'stub' }] }; // prettier-ignore
+    const { outline, spans, handles } = drawn([], m);
+    expect([outline, spans]).toEqual(['M0 0L200 0L200 200L0 200Z', 'M100 50L300 50']);
+    expect(handles.map((h) => h.words)).toEqual(['', '', '', '', '1', 'stub']);
   });
 });
 

@@ -6,6 +6,7 @@ import { MARK_KINDS, type Photo, type PhotoMark, type PhotoMeasure, type PhotoPo
 import {
   cornersWrong,
   lengthIn,
+  photoDrawing,
   placeIn,
   pointsOnWall,
   printFromPhoto,
@@ -198,18 +199,17 @@ export class PhotoPage {
     const moved = (p: PhotoPoint): PhotoPoint => ({ x: Math.min(1, Math.max(0, p.x + by[0]! * 0.01)), y: Math.min(1, Math.max(0, p.y + by[1]! * 0.01)) }); // prettier-ignore
     this.setMark(mark.id, event.shiftKey && mark.to ? { to: moved(mark.to) } : { from: moved(mark.from), ...(mark.to ? { to: moved(mark.to) } : {}) }); // prettier-ignore
   }
-  /** Head of an arrow, in pixels of the picture. */
-  protected head(mark: PhotoMark): string {
+  protected readonly drawn = computed(() => {
     const { width, height } = this.size();
-    if (!mark.to) return '';
-    const [x, y] = [mark.to.x * width, mark.to.y * height];
-    const angle = Math.atan2(y - mark.from.y * height, x - mark.from.x * width);
-    const long = width / 40;
-    return [-0.45, 0.45].map((side) => `M${x} ${y}L${x - long * Math.cos(angle + side)} ${y - long * Math.sin(angle + side)}`).join('');
-  }
-  protected radius(mark: PhotoMark): number {
+    return photoDrawing(this.marks(), this.measure(), this.tapped(), width, height);
+  });
+  /** a line’s width, as the picture is shown some 800 px wide */
+  protected readonly unit = computed(() => this.size().width / 270);
+  /** the part of the picture that lies under the finger */
+  protected under(a: PhotoPoint): string {
     const { width, height } = this.size();
-    return mark.to ? Math.hypot((mark.to.x - mark.from.x) * width, (mark.to.y - mark.from.y) * height) : 0;
+    const reach = width / 24;
+    return `${a.x * width - reach} ${a.y * height - reach} ${2 * reach} ${2 * reach}`;
   }
 
   // measuring
@@ -225,7 +225,7 @@ export class PhotoPage {
     const m = this.measure();
     return m ? cornersWrong(viewOf(m, this.size().width, this.size().height).corners as Corners) : undefined;
   });
-  protected readonly unit = computed((): LengthUnit => this.session.unit());
+  private readonly lengthUnit = computed((): LengthUnit => this.session.unit());
 
   protected readonly points = computed(() => this.measure()?.points ?? []);
   protected readonly lengths = computed(() => {
@@ -257,8 +257,8 @@ export class PhotoPage {
       };
     });
   }); // prettier-ignore
-  protected print = (mm: number): string => printFromPhoto(mm, this.unit());
-  protected more = (mm: number): string => printPlusMinus(mm, this.unit());
+  protected print = (mm: number): string => printFromPhoto(mm, this.lengthUnit());
+  protected more = (mm: number): string => printPlusMinus(mm, this.lengthUnit());
 
   private tapPart(): number {
     const wide = this.picture()?.nativeElement.getBoundingClientRect().width ?? 400;
