@@ -1,5 +1,6 @@
 // Figures as ratios against a reference in the same run; a table to read, and one JSON line a figure. `npm run bench [area]`.
 import { circuitFigures } from './circuit.mjs';
+import { diagnoseFigures } from './diagnose.mjs';
 import { measureFigures } from './measure.mjs';
 import { jobFigures } from './job.mjs';
 import { pageFigures } from './page.mjs';
@@ -15,6 +16,7 @@ const areas = {
   circuit: circuitFigures,
   route: routeFigures,
   plan: planFigures,
+  diagnose: diagnoseFigures,
 };
 const wanted = process.argv[2] === 'smoke' ? undefined : process.argv[2];
 if (wanted && !Object.hasOwn(areas, wanted)) {

@@ -149,7 +149,7 @@ test('both versions of a conflict are told by their values; with the server gone
   await request.put(`${server.url}/api/v1/jobs/sewing-corner`, { data: { ...stored.document, changes }, headers: { 'if-match': `"${stored.revision}"` } }); // prettier-ignore
   await tape(page, 'x 46');
   const dialog = page.getByRole('dialog');
-  const row = dialog.getByTestId('differences').locator('tr').filter({ hasText: 'distance' });
+  const row = dialog.getByTestId('clashes').locator('tr').filter({ hasText: 'distance' });
   await expect(row).toContainText('47"');
   await expect(row).toContainText('46"');
   const port = new URL(server.url).port;
@@ -297,7 +297,7 @@ test('two browsers over one job: neither writes over the other unseen', async ({
   await saved(page);
   await tape(other, 'x 46');
   const dialog = other.getByRole('dialog');
-  await expect(dialog.getByTestId('differences')).toContainText('47"');
+  await expect(dialog.getByTestId('clashes')).toContainText('47"');
   await dialog.getByRole('button', { name: 'Keep mine' }).click();
   await saved(other);
   await page.reload();

@@ -3,3 +3,7 @@ export * from './suspects.js';
 export * from './predict.js';
 export * from './search.js';
 export * from './repair.js';
+export * from './line.js';
+export * from './reasons.js';
+export * from './ahead.js';
+export * from './simulated.js';

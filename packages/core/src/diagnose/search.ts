@@ -34,7 +34,8 @@ const normal = (shares: readonly number[]): number[] => {
   const sum = shares.reduce((a, b) => a + b, 0);
   return sum > 0 ? shares.map((x) => x / sum) : shares.map(() => 1 / shares.length);
 };
-const likelihood = (test: TestKind, shows: string | undefined, outcome: string): number => {
+/** How often a test shows an outcome where `shows` would be shown. */
+export const likelihood = (test: TestKind, shows: string | undefined, outcome: string): number => {
   const n = test.outcomes.length;
   if (shows === undefined) return 1 / n;
   const { falsely } = test;
@@ -79,10 +80,10 @@ const byPart = ({ names, of }: Parts, shares: readonly number[]): number[] => {
   return sums;
 };
 /** How many parts carry 95 % together. */
-function carry(parts: readonly number[]): number {
+function carry(parts: ArrayLike<number>): number {
   let sum = 0;
   let n = 0;
-  for (const p of [...parts].sort((a, b) => b - a)) {
+  for (const p of Float64Array.from(parts).sort().reverse()) {
     n += 1;
     if ((sum += p) >= NAMED_AT) break;
   }
@@ -92,33 +93,60 @@ function carry(parts: readonly number[]): number {
 /** Complaints of something that opens as soon as it is on. */
 const OPENS: ReadonlySet<Complaint> = new Set<Complaint>(['trips at once', 'will not reset']);
 
+/** A dictionary as flat arrays: made once, asked thousands of times. */
+interface Table {
+  parts: Parts;
+  tests: {
+    test: TestKind;
+    /** for each suspect the index of the outcome it would show; one beyond the last: it may be any */
+    shown: Int32Array;
+    /** how often an outcome shows, by what would be shown, then by outcome */
+    odds: Float64Array[];
+  }[];
+}
+const tables = new WeakMap<Dictionary, Table>();
+function tableOf(dictionary: Dictionary): Table {
+  const known = tables.get(dictionary);
+  if (known) return known;
+  const table: Table = {
+    parts: partsOf(dictionary.suspects),
+    tests: dictionary.tests.map((test) => {
+      const ids = test.outcomes.map((o) => o.id);
+      const shown = Int32Array.from(dictionary.shows.get(test.id)!, (id) => (id === undefined || !ids.includes(id) ? ids.length : ids.indexOf(id)));
+      const odds = [...ids, undefined].map((would) => Float64Array.from(ids, (id) => likelihood(test, would, id)));
+      return { test, shown, odds };
+    }),
+  }; // prettier-ignore
+  tables.set(dictionary, table);
+  return table;
+}
+
 /** Every test that was not made yet, the most told in a minute first. */
 export function nextTests(dictionary: Dictionary, search: Search, shares: readonly number[]): NextTest[] {
-  const parts = partsOf(dictionary.suspects);
+  const { parts, tests } = tableOf(dictionary);
   const before = bits(byPart(parts, shares));
   const made = new Set(search.readings.map((r) => r.test));
-  return (
-    dictionary.tests
-      // what opened one breaker is not put on another
-      .filter((t) => !made.has(t.id) && !(t.id === 'appliance' && OPENS.has(search.complaint ?? 'dead')))
-      .map((test): NextTest => {
-        const would = dictionary.shows.get(test.id)!;
-        let left = 0;
-        const after = test.outcomes.flatMap(({ id, words }) => {
-          const joint = shares.map((share, i) => share * likelihood(test, would[i], id));
-          const share = joint.reduce((a, b) => a + b, 0);
-          if (share <= 0) return [];
-          const sums = byPart(
-            parts,
-            joint.map((x) => x / share),
-          );
-          left += share * bits(sums);
-          return [{ outcome: id, words, share, partsLeft: carry(sums) }];
-        });
-        return { test, bits: Math.max(0, before - left), after: after.sort((a, b) => b.share - a.share) };
-      })
-      .sort((a, b) => b.bits / b.test.minutes - a.bits / a.test.minutes || a.test.id.localeCompare(b.test.id))
-  );
+  // what opened one breaker is not put on another
+  const open = tests.filter(({ test: t }) => !made.has(t.id) && !(t.id === 'appliance' && OPENS.has(search.complaint ?? 'dead')));
+  return open
+    .map(({ test, shown, odds }): NextTest => {
+      let left = 0;
+      const after = test.outcomes.flatMap(({ id, words }, outcome) => {
+        const sums = new Float64Array(parts.names.length);
+        let share = 0;
+        for (let i = 0; i < shown.length; i++) {
+          const joint = shares[i]! * odds[shown[i]!]![outcome]!;
+          sums[parts.of[i]!]! += joint;
+          share += joint;
+        }
+        if (share <= 0) return [];
+        for (let p = 0; p < sums.length; p++) sums[p]! /= share;
+        left += share * bits(sums);
+        return [{ outcome: id, words, share, partsLeft: carry(sums) }];
+      });
+      return { test, bits: Math.max(0, before - left), after: after.sort((a, b) => b.share - a.share) };
+    })
+    .sort((a, b) => b.bits / b.test.minutes - a.bits / a.test.minutes || a.test.id.localeCompare(b.test.id));
 }
 
 /** The whole state of a search. Pure: the same readings give the same. */

@@ -1,10 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, effect, inject, signal } from '@angular/core';
 import { DecimalPipe } from '@angular/common';
 import { RouterLink } from '@angular/router';
-import { percent, repairOf, searchState, type Dictionary, type NextTest } from '@saddle/core/diagnose';
+import { circuitLine, percent, reasonsFor, repairOf, searchAhead, type Dictionary, type NextTest } from '@saddle/core/diagnose';
 import { COMPLAINT_WORDS, COMPLAINTS, STOP_SIGNS, type Complaint, type Search, type Site, type StopSign } from '@saddle/core/model';
 import { nanoid } from 'nanoid';
 import { JobSession } from '../job/job-session';
+import { CircuitLineView } from './circuit-line-view';
 
 /** Most suspects that stand in the table at once. */
 const SHOWN = 8;
@@ -12,7 +13,7 @@ const SHOWN = 8;
 /** What doesn’t work, what it can be, and which test to make next. */
 @Component({
   selector: 'sa-fault-search',
-  imports: [RouterLink, DecimalPipe],
+  imports: [CircuitLineView, RouterLink, DecimalPipe],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './fault-search.html',
   styleUrl: './fault-search.css',
@@ -50,7 +51,7 @@ export class FaultSearch {
   protected readonly known = computed(() => this.dictionary()?.known);
   protected readonly state = computed(() => {
     const dictionary = this.dictionary();
-    return dictionary && searchState(dictionary, this.search());
+    return dictionary && searchAhead(dictionary, this.search());
   });
   /** tests on bare ends before which the circuit was proved dead, each time anew */
   protected readonly proved = signal<ReadonlySet<string>>(new Set<string>());
@@ -71,12 +72,33 @@ export class FaultSearch {
       .slice(0, SHOWN)
       .map((p) => ({
         ...{ part: p.part, share: p.share, percent: percent(p.share), words: p.suspects[0]!.suspect.words },
+        why: reasonsFor(this.dictionary()!, this.search(), p.part),
+        picked:
+          this.lookedAt() !== undefined &&
+          (p.suspects[0]!.suspect.boxId ?? (/^(panel|breaker)/.test(p.part) ? 'panel' : '')) === this.lookedAt(),
         more: p.suspects
           .slice(1, 4)
           .filter((s) => s.share > 0.005)
           .map((s) => `${s.suspect.words} (${percent(s.share)})`),
       })),
   );
+  protected readonly line = computed(() => {
+    const [dictionary, state] = [this.dictionary(), this.state()];
+    return dictionary && state && circuitLine(dictionary, state.parts);
+  });
+  protected readonly elsewhere = computed(() => {
+    const parts = this.state()?.parts ?? [];
+    const words = (part: string): string => parts.find((p) => p.part === part)?.suspects[0]?.suspect.words ?? part;
+    return (this.line()?.elsewhere ?? [])
+      .filter((e) => e.share >= 0.005)
+      .map((e) => `${words(e.part)} (${percent(e.share)})`)
+      .join('; ');
+  });
+  /** the box that was tapped on the drawing: its parts stand open */
+  protected readonly lookedAt = signal<string | undefined>(undefined);
+  protected look(box: string): void {
+    this.lookedAt.set(this.lookedAt() === box ? undefined : box);
+  }
   protected readonly made = computed(() =>
     this.search().readings.map((r) => {
       const test = this.dictionary()?.tests.find((t) => t.id === r.test);

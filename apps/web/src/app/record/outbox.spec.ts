@@ -139,6 +139,26 @@ describe('what waits to go out', () => {
     expect(outbox.picture('photo-one')?.size).toBe(1);
   });
 
+  it('a browser whose storage is blocked sends all the same, and nothing is thrown at whoever adds', async () => {
+    const blocked = vi.spyOn(indexedDB, 'open').mockImplementation(() => {
+      throw new DOMException('blocked', 'SecurityError');
+    });
+    vi.stubGlobal('localStorage', undefined);
+    // a page of its own: this one has its store open already
+    vi.resetModules();
+    const [{ Outbox: Fresh }, { Records: There }] = [await import('./outbox'), await import('./records.service')];
+    const injector = createEnvironmentInjector([{ provide: There, useValue: desk }, Fresh], null as unknown as EnvironmentInjector);
+    open.push(injector);
+    try {
+      const outbox = runInInjectionContext(injector, () => injector.get(Fresh));
+      await outbox.add(outbox.entry('j', { kind: 'note', at: new Date().toISOString(), says: 'one' }));
+      await vi.waitFor(() => expect(desk.got).toEqual(['log j one']), 3000);
+      expect(outbox.waiting()).toBe(0);
+    } finally {
+      blocked.mockRestore();
+    }
+  });
+
   it('entries carry the device and its count, which goes on after a reload', () => {
     const outbox = page();
     const entry = (o: Outbox) => (o.entry('j', { kind: 'note', at: '2026-11-27T09:00:00Z', says: 'x' }) as { entry: { n: number; device: string; id: string } }).entry; // prettier-ignore

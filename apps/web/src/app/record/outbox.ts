@@ -30,6 +30,10 @@ const TRY_AGAIN_MS = 5000;
 /** Entries that go out in one request. */
 const MOST_AT_ONCE = 200;
 const store = createStore('saddle-outbox', 'waiting');
+// a browser that blocks its storage throws at once: that is a refusal like any other
+const keep = async (key: string, kept: Kept): Promise<void> => set(key, kept, store);
+const forget = async (keys: string[]): Promise<void> => delMany(keys, store);
+const allKept = async (): Promise<[string, Kept][]> => entries<string, Kept>(store);
 const DEVICE = 'saddle-device';
 const COUNT = 'saddle-device-count';
 
@@ -102,7 +106,7 @@ export class Outbox {
     const put = items.map((item) => {
       const key = `${String(Date.now()).padStart(15, '0')}-${String(this.order++).padStart(6, '0')}-${nanoid(6)}`;
       this.items.set(key, { item });
-      return set(key, { item } satisfies Kept, store);
+      return keep(key, { item });
     });
     this.count();
     await Promise.allSettled(put);
@@ -144,7 +148,7 @@ export class Outbox {
   }
 
   private async readAll(): Promise<void> {
-    const kept = await entries<string, Kept>(store).catch(() => undefined);
+    const kept = await allKept().catch(() => undefined);
     if (!kept) return;
     const there = new Map(kept);
     for (const [key, item] of there) this.items.set(key, item);
@@ -164,7 +168,7 @@ export class Outbox {
   private async gone(keys: string[]): Promise<void> {
     for (const key of keys) this.items.delete(key);
     this.count();
-    await delMany(keys, store).catch(() => undefined);
+    await forget(keys).catch(() => undefined);
     this.channel.postMessage('less');
   }
 
@@ -207,7 +211,7 @@ export class Outbox {
         for (const [key, kept] of together) {
           const refused = { ...kept, refused: problem.title };
           this.items.set(key, refused);
-          await set(key, refused, store).catch(() => undefined);
+          await keep(key, refused).catch(() => undefined);
         }
         this.count();
       }

@@ -1,0 +1,159 @@
+import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
+import { percent, type CircuitLine, type LineBox, type Suspicion } from '@saddle/core/diagnose';
+
+/** Units of the drawing: from one box to the next, and from one branch to the next. */
+const [STEP, LANE, PAD] = [132, 96, 58];
+const WORDS: Record<Suspicion, string> = { likely: 'likely here', possible: 'possible', hardly: 'hardly', cleared: 'cleared' };
+
+/** The circuit from the panel on, each box and cable by how much it is suspected: in words, by pattern, and by how strongly it is drawn. */
+@Component({
+  selector: 'sa-circuit-line',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <div class="line-scroll">
+      <svg
+        [attr.viewBox]="'0 0 ' + width() + ' ' + height()"
+        [style.width.px]="width()"
+        role="group"
+        aria-label="The circuit, by suspicion"
+        data-testid="circuit-line"
+      >
+        <defs>
+          <pattern id="line-likely" width="7" height="7" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+            <rect width="7" height="7" class="paper" />
+            <rect width="3.5" height="7" class="strong" />
+          </pattern>
+          <pattern id="line-possible" width="8" height="8" patternUnits="userSpaceOnUse">
+            <rect width="8" height="8" class="paper" />
+            <circle cx="4" cy="4" r="1.7" class="strong" />
+          </pattern>
+        </defs>
+        @for (c of cables(); track c.id) {
+          <path [attr.d]="c.path" class="cable" [attr.data-suspicion]="c.suspicion">
+            <title>{{ c.words }}</title>
+          </path>
+        }
+        @for (b of boxes(); track b.id) {
+          <g
+            class="box"
+            tabindex="0"
+            role="button"
+            [attr.data-suspicion]="b.suspicion"
+            [attr.aria-label]="b.label"
+            [attr.data-testid]="'line-' + b.id"
+            (click)="picked.emit(b.id)"
+            (keydown.enter)="picked.emit(b.id)"
+          >
+            <rect [attr.x]="b.x - 22" [attr.y]="b.y - 22" width="44" height="44" [attr.rx]="b.id === 'panel' ? 0 : 7" />
+            <text class="share" [attr.x]="b.x" [attr.y]="b.y + 5">{{ b.short }}</text>
+            <text class="name" [attr.x]="b.x" [attr.y]="b.y - 29">{{ b.shortName }}</text>
+            <text class="says" [attr.x]="b.x" [attr.y]="b.y + 37">{{ b.says }}</text>
+          </g>
+        }
+      </svg>
+    </div>
+  `,
+  styles: `
+    .line-scroll {
+      overflow-x: auto;
+    }
+    svg {
+      max-width: none;
+      display: block;
+    }
+    text {
+      text-anchor: middle;
+      font-size: 12.5px;
+      fill: var(--ink);
+    }
+    text.name {
+      font-weight: 600;
+    }
+    text.share {
+      font-size: 13px;
+      font-weight: 700;
+      paint-order: stroke;
+      stroke: var(--sheet);
+      stroke-width: 4px;
+    }
+    .paper {
+      fill: var(--sheet);
+    }
+    .strong {
+      fill: var(--red);
+      opacity: 0.65;
+    }
+    .cable {
+      fill: none;
+      stroke: var(--ink);
+      stroke-width: 2;
+    }
+    .cable[data-suspicion='likely'] {
+      stroke: var(--red);
+      stroke-width: 6;
+      stroke-dasharray: 3 3;
+    }
+    .cable[data-suspicion='possible'] {
+      stroke: var(--red);
+      stroke-width: 3.5;
+      stroke-dasharray: 7 3;
+    }
+    .cable[data-suspicion='cleared'] {
+      stroke: var(--line-strong);
+    }
+    .box rect {
+      fill: var(--sheet);
+      stroke: var(--ink);
+      stroke-width: 1.6;
+    }
+    .box {
+      cursor: pointer;
+    }
+    .box:focus-visible rect {
+      outline: 3px solid var(--blue);
+      outline-offset: 2px;
+    }
+    .box[data-suspicion='likely'] rect {
+      fill: url(#line-likely);
+      stroke: var(--red);
+      stroke-width: 3;
+    }
+    .box[data-suspicion='possible'] rect {
+      fill: url(#line-possible);
+      stroke: var(--red);
+    }
+    .box[data-suspicion='cleared'] rect {
+      stroke: var(--line-strong);
+      stroke-dasharray: 3 3;
+    }
+    .box[data-suspicion='cleared'] text {
+      fill: var(--grey);
+      font-weight: 400;
+    }
+  `,
+})
+export class CircuitLineView {
+  readonly line = input.required<CircuitLine>();
+  readonly picked = output<string>();
+  private x = (column: number): number => PAD + column * STEP;
+  private y = (lane: number): number => PAD + lane * LANE;
+  protected readonly width = computed(() => 2 * PAD + (this.line().columns - 1) * STEP);
+  protected readonly height = computed(() => PAD + 50 + (this.line().lanes - 1) * LANE);
+  protected readonly boxes = computed(() =>
+    this.line().boxes.map((b: LineBox) => ({
+      ...b,
+      x: this.x(b.column),
+      y: this.y(b.lane),
+      short: b.suspicion === 'cleared' ? '✓' : percent(b.share).replace('over ', '').replace('under ', '<').replace(' ', ''),
+      shortName: b.name.length > 17 ? `${b.name.slice(0, 16)}…` : b.name,
+      says: WORDS[b.suspicion],
+      label: `${b.name}: ${WORDS[b.suspicion]}, ${percent(b.share)}${b.parts.length ? `. ${b.parts.join('; ')}` : ''}`,
+    })),
+  );
+  protected readonly cables = computed(() =>
+    this.line().cables.map((c) => {
+      const [x1, y1, x2, y2] = [this.x(c.from.column), this.y(c.from.lane), this.x(c.to.column), this.y(c.to.lane)];
+      return { ...c, path: `M${x1} ${y1}V${y2}H${x2}`, words: `${c.name}: ${WORDS[c.suspicion]}, ${percent(c.share)}` };
+    }),
+  );
+}
