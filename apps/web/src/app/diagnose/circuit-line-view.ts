@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, ElementRef, input, output, viewChild } from '@angular/core';
 import { percent, type CircuitLine, type LineBox, type Suspicion } from '@saddle/core/diagnose';
 
 /** Units of the drawing: from one box to the next, and from one branch to the next. */
@@ -10,7 +10,7 @@ const WORDS: Record<Suspicion, string> = { likely: 'likely here', possible: 'pos
   selector: 'sa-circuit-line',
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <div class="line-scroll">
+    <div class="line-scroll" #scroll>
       <svg
         [attr.viewBox]="'0 0 ' + width() + ' ' + height()"
         [style.width.px]="width()"
@@ -65,6 +65,9 @@ const WORDS: Record<Suspicion, string> = { likely: 'likely here', possible: 'pos
       text-anchor: middle;
       font-size: 12.5px;
       fill: var(--ink);
+      paint-order: stroke;
+      stroke: var(--sheet);
+      stroke-width: 4px;
     }
     text.name {
       font-weight: 600;
@@ -72,9 +75,6 @@ const WORDS: Record<Suspicion, string> = { likely: 'likely here', possible: 'pos
     text.share {
       font-size: 13px;
       font-weight: 700;
-      paint-order: stroke;
-      stroke: var(--sheet);
-      stroke-width: 4px;
     }
     .paper {
       fill: var(--sheet);
@@ -108,10 +108,11 @@ const WORDS: Record<Suspicion, string> = { likely: 'likely here', possible: 'pos
     }
     .box {
       cursor: pointer;
+      outline: none;
     }
     .box:focus-visible rect {
-      outline: 3px solid var(--blue);
-      outline-offset: 2px;
+      stroke: var(--blue);
+      stroke-width: 4;
     }
     .box[data-suspicion='likely'] rect {
       fill: url(#line-likely);
@@ -135,6 +136,17 @@ const WORDS: Record<Suspicion, string> = { likely: 'likely here', possible: 'pos
 export class CircuitLineView {
   readonly line = input.required<CircuitLine>();
   readonly picked = output<string>();
+  private readonly scroll = viewChild.required<ElementRef<HTMLElement>>('scroll');
+
+  constructor() {
+    // on a narrow screen what is likeliest is what one sees first
+    effect(() => {
+      const [first] = [...this.boxes()].sort((a, b) => b.share - a.share);
+      const { nativeElement: host } = this.scroll();
+      if (first) setTimeout(() => (host.scrollLeft = first.x - host.clientWidth / 2));
+    });
+  }
+
   private x = (column: number): number => PAD + column * STEP;
   private y = (lane: number): number => PAD + lane * LANE;
   protected readonly width = computed(() => 2 * PAD + (this.line().columns - 1) * STEP);
