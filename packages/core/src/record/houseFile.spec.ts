@@ -145,6 +145,14 @@ describe('the house file', () => {
     // nobody opened that one
     expect(file.entries.filter((e) => e.kind === 'box').some((e) => e.facts.some((f) => f.how === 'not known'))).toBe(true);
   });
+  it('what only came filled in is assumed, in its line too', () => {
+    const preset: House = { ...closed, site: { ...closed.site, devices: closed.site.devices.map((d) => (d.boxId === 'hall-box' ? { ...d, presets: ['kind' as const] } : d)) } }; // prettier-ignore
+    const of = (h: House) =>
+      houseFile(h, [], [], [])
+        .entries.find((e) => e.id === 'hall-box')!
+        .facts.find((f) => /duplex/.test(f.says));
+    expect([of(preset)?.how, of(closed)?.how]).toEqual(['assumed', undefined]);
+  });
   it('keeps what was closed again: the way of the cable, its hole, the patch', () => {
     expect(entry('cable', 'new-run').facts).toContainEqual({ says: 'up in the bay to the top plate', how: 'as built' });
     expect(entry('hidden', 'new-run-h1')).toMatchObject({ title: 'hole in the top plate', where: 'over the bay' });

@@ -5,7 +5,7 @@
 import { BOX_KINDS, DEVICE_KINDS } from '../catalog/index.js';
 import { printLength } from '../measure/index.js';
 import {
-  breakerNumber, boxBody, lampsOf, panelsOf, seenWiring, type Box, type Cable, type CableWay, type House, type Job, type KeptEntry, type KeptPhoto, type Site,
+  breakerNumber, isPreset, boxBody, lampsOf, panelsOf, seenWiring, type Box, type Cable, type CableWay, type House, type Job, type KeptEntry, type KeptPhoto, type Site,
 } from '../model/index.js'; // prettier-ignore
 import { directoryRows } from '../panel/index.js';
 import { boxVolume, cablesIn, devicesIn } from '../wiring/index.js';
@@ -99,7 +99,7 @@ function boxEntry(house: House, box: Box, measured: FileFact[], photos: string[]
         says: `${c.cable.name}: ${c.side === 'unknown' ? 'line or load not known' : c.side}, to ${c.farLabel}`,
         ...(c.side === 'unknown' ? { how: 'not known' as const } : {}),
       })),
-      ...devicesIn(site, box.id).map((d): FileFact => ({ says: DEVICE_KINDS[d.kind].name })),
+      ...devicesIn(site, box.id).map((d): FileFact => ({ says: DEVICE_KINDS[d.kind].name, ...(isPreset(d, 'kind') ? { how: 'assumed' as const } : {}) })),
       wired ? { says: `wiring seen: ${wired.joints.length} connections` } : unknown('nobody looked at how it is wired'),
       ...(box.condition && box.condition !== 'sound' ? [{ says: `condition: ${box.condition}` }] : []),
       ...measured,

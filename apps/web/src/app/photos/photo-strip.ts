@@ -55,6 +55,8 @@ export class PhotoStrip {
   readonly jobId = input<string>();
   readonly when = input<Photo['when']>();
   readonly label = input('photo');
+  /** the activity it is of, as the log calls it */
+  readonly activity = input<string>();
   /** only those of `when` */
   readonly onlyWhen = input(false);
   /** opens the camera at once */
@@ -72,12 +74,14 @@ export class PhotoStrip {
 
   /** What the log of the job says of it. */
   private said(photo: string): Said {
+    const title = this.activity()?.slice(0, 120);
     const step = this.kind() === 'step' ? this.thing().split('/')[1] : undefined;
     const what = { step: 'photo', job: 'photo of the job', box: 'photo of a box', wall: 'photo of a wall', finding: 'photo of a finding', house: 'photo' }[this.kind()]; // prettier-ignore
     return {
       kind: 'photo',
       at: new Date().toISOString(),
       ...(step ? { step } : {}),
+      ...(title ? { title } : {}),
       says: [what, this.when()].filter(Boolean).join(', '),
       photo,
     };
