@@ -1,6 +1,9 @@
 /** Two hands in one document: what joins, what clashes, and that nothing is lost. */
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { demoJobs, quinceStreet } from '../demo/index.js';
+import { enterProof, PROOF_ORDER, proofState, stepsOf } from '../work/index.js';
+import { inHouse, type Job } from './index.js';
 import { joined } from './merge.js';
 
 const tape = (mm: number) => ({ mm, known: 'measured' });
@@ -33,10 +36,24 @@ describe('two hands in one job', () => {
     expect(document.work.notes).toEqual([{ id: 'n1', text: 'old newspaper in the bay' }]);
     expect(document.changes.map((c) => c.id)).toEqual(['box', 'cable', 'patch']);
   });
-  it('both tick the same step: it is done once, since the earlier of both', () => {
+  it('both tick the same step: it is done once, and the later time holds: a proof read before it is no proof', () => {
     const { document, clashes } = joined(base, with_({ ticks: [tick('look', '2026-11-27T09:05:00Z')] }), with_({ ticks: [tick('look', '2026-11-27T09:01:00Z')] }), 'in'); // prettier-ignore
     expect(clashes).toEqual([]);
-    expect(document.work.ticks).toEqual([tick('look', '2026-11-27T09:01:00Z')]);
+    expect(document.work.ticks).toEqual([tick('look', '2026-11-27T09:05:00Z')]);
+  });
+  it('a breaker that two hands switched off may have been on in between: the proof read between is none', () => {
+    const job = inHouse(
+      demoJobs.find((j) => j.id === 'sewing-corner')!,
+      quinceStreet,
+    );
+    const target = stepsOf(job).flatMap((s) => s.proves)[0]!;
+    const at = (minute: string) => `2026-11-27T09:${minute}:00.000Z`;
+    const off = (minute: string): Job => ({ ...job, work: { ...job.work, ticks: [{ step: target.off, at: at(minute) }] } });
+    const read = PROOF_ORDER.reduce((j, key, i) => enterProof(j, target, key, { at: at(`0${i + 4}`), volts: key.startsWith('tester') ? 120 : 0, where: 'hall' }), off('00')); // prettier-ignore
+    expect(proofState(read, target).proved).toBe(true);
+    const { document, clashes } = joined<Job>(job, read, off('30'), 'in');
+    expect(clashes).toEqual([]);
+    expect(proofState(document, target)).toMatchObject({ proved: false, reasons: [expect.stringMatching(/before the breaker was off/)] });
   });
   it('one field said two ways is a clash in words: mine stands until theirs is taken', () => {
     const mine = with_({ values: [{ ...base.work.values[0]!, value: 140 }] });

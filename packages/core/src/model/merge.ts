@@ -57,14 +57,14 @@ function inOrder(skeleton: readonly string[], other: readonly string[]): string[
   return order;
 }
 
-/** Two that say the same, at other times: the earlier saying stands. */
-function earlier(mine: unknown, theirs: unknown): unknown {
+/** Two that say the same, at other times: the later stands. A breaker that two hands switched off may have been on in between, so that a proof read before the second is none. */
+function later(mine: unknown, theirs: unknown): unknown {
   if (!isFields(mine) || !isFields(theirs) || typeof mine['at'] !== 'string' || typeof theirs['at'] !== 'string') return undefined;
   const [a, b] = [
     { ...mine, at: '' },
     { ...theirs, at: '' },
   ];
-  return sameDeep(a, b) ? (mine['at'] <= theirs['at'] ? mine : theirs) : undefined;
+  return sameDeep(a, b) ? (mine['at'] >= theirs['at'] ? mine : theirs) : undefined;
 }
 
 /**
@@ -98,7 +98,7 @@ export function joined<T>(base: T, mine: T, theirs: T, unit: LengthUnit, take: R
     if (sameDeep(a, b) || sameDeep(was, b)) return a;
     if (sameDeep(was, a)) return b;
     if (LATER.has(at) && typeof a === 'number' && typeof b === 'number') return Math.max(a, b);
-    const first = earlier(a, b);
+    const first = later(a, b);
     if (first !== undefined) return first;
     if (whole || WHOLE.has(at) && !Array.isArray(a)) return clash(at, pointer, was, a, b); // prettier-ignore
     if (Array.isArray(a) && Array.isArray(b) && (Array.isArray(was) || was === undefined)) return lists(at, pointer, was ?? [], a, b);
