@@ -5,3 +5,4 @@ export * from './events.js';
 export * from './facts.js';
 export * from './faults.js';
 export * from './sample.js';
+export * from './varied.js';

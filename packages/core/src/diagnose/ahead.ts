@@ -1,52 +1,175 @@
-/** Two tests ahead: a test that tells little by itself may make the next one tell all. Looked at where the first few are near each other. */
+/**
+ * How long the whole rest of a search takes with each test that may come next: every outcome followed to its end by the tests that tell
+ * most in a minute. So a test that tells little by itself, and makes the next one tell all, comes first where that is quicker.
+ */
 import type { Search } from '../model/index.js';
 import type { Dictionary } from './predict.js';
-import { likelihood, NAMED_AT, nextTests, searchState, sharesOf, type NextTest, type SearchState } from './search.js';
+import {
+  carrying,
+  doubtIn,
+  NAMED_AT,
+  openTests,
+  searchState,
+  tableOf,
+  weighed,
+  type NextTest,
+  type SearchState,
+  type Table,
+} from './search.js';
 
-/** So many of the best are looked at two steps deep. */
-const LOOKED_AT = 4;
-/** A test that tells less than this part of the best in a minute is not worth the look. */
-const NEAR = 0.4;
+/** So many of the best are followed to the end. */
+const LOOKED_AT = 6;
+/** Hypotheses that are looked at: the likeliest. */
+const MOST = 160;
+/** An outcome that shows less often than this where something is so is a wrong reading: not followed. */
+const WRONG = 0.2;
+/** What a search that ends open costs: somebody else is called, or a box is opened after the other; minutes. */
+const OPEN_END = 30;
+const DEEPEST = 12;
 
-/** Whether one part carries it all already: nothing is tested after that. */
-function named({ suspects }: Dictionary, shares: readonly number[]): boolean {
-  const byPart = new Map<string, number>();
-  suspects.forEach((s, i) => byPart.set(s.part, (byPart.get(s.part) ?? 0) + shares[i]!));
-  return [...byPart.values()].some((share) => share >= NAMED_AT);
+type Kind = Table['tests'][number] & {
+  /** odds without what would be a wrong reading; each row sums to 1 */
+  sharp: Float64Array[];
+};
+/** Hypotheses that are left, with their shares. */
+interface Left {
+  h: Int32Array;
+  share: Float64Array;
+  total: number;
 }
+const leftOf = (h: number[], share: number[]): Left => ({
+  h: Int32Array.from(h),
+  share: Float64Array.from(share),
+  total: share.reduce((a, b) => a + b, 0),
+});
+const sharpened = (kind: Table['tests'][number]): Kind => ({
+  ...kind,
+  sharp: kind.rows.map((row) => {
+    // where any outcome may be, each is as likely as the others
+    const kept = row.map((p) => (p >= WRONG || p >= 0.9 / row.length ? p : 0));
+    const sum = kept.reduce((x, y) => x + y, 0);
+    return kept.map((p) => p / sum);
+  }),
+});
 
-/** What a test and the best one after it are expected to tell in a minute of both, bits. */
-function twoSteps(dictionary: Dictionary, search: Search, shares: readonly number[], first: NextTest): number {
-  const would = dictionary.shows.get(first.test.id)!;
-  let [bits, minutes] = [first.bits, first.test.minutes];
-  for (const { outcome, share } of first.after) {
-    if (share < 0.01) continue;
-    const after = shares.map((p, i) => (p * likelihood(first.test, would[i], outcome)) / share);
-    if (named(dictionary, after)) continue;
-    const then = { ...search, readings: [...search.readings, { id: 'ahead', test: first.test.id, outcome, at: '' }] };
-    const [second] = nextTests(dictionary, then, after);
-    if (!second) continue;
-    bits += share * second.bits;
-    minutes += share * second.test.minutes;
+/** Minutes to the end, the best single test after the other. */
+class Rest {
+  private readonly local: Int32Array;
+  private readonly mass = new Float64Array(4096);
+  private readonly one = new Float64Array(512);
+  constructor(
+    private readonly table: Table,
+    private readonly kinds: readonly Kind[],
+    private readonly now: Int32Array,
+  ) {
+    this.local = new Int32Array(table.parts.length + 1);
   }
-  return bits / minutes;
+  split({ row, sharp, test }: Kind, { h, share }: Left): Left[] {
+    return test.outcomes.map((_, o) => {
+      const [hs, shares]: [number[], number[]] = [[], []];
+      for (let i = 0; i < h.length; i++) {
+        const odds = sharp[row[this.now[h[i]!]!]!]![o]!;
+        if (odds > 0) {
+          hs.push(h[i]!);
+          shares.push(share[i]! * odds);
+        }
+      }
+      return leftOf(hs, shares);
+    });
+  }
+  /** −Σ x·log2(x/total) */
+  private static spread(x: Float64Array, from: number, to: number): number {
+    let [sum, logs] = [0, 0];
+    for (let i = from; i < to; i++)
+      if (x[i]! > 0) {
+        sum += x[i]!;
+        logs += x[i]! * Math.log2(x[i]!);
+      }
+    return sum > 0 ? sum * Math.log2(sum) - logs : 0;
+  }
+  minutes(left: Left, used: ReadonlySet<string>, deep: number): number {
+    const { h, share, total } = left;
+    const n = h.length;
+    if (total <= 0) return 0;
+    const { first, second, parts } = this.table;
+    // parts that are left get numbers of their own
+    const local = this.local.fill(-1);
+    const [a, b] = [new Int32Array(n), new Int32Array(n)];
+    let size = 0;
+    const numbered = (part: number): number => (local[part] === -1 ? (local[part] = size++) : local[part]!);
+    for (let i = 0; i < n; i++) {
+      const at = this.now[h[i]!]!;
+      a[i] = numbered(first[at]! < 0 ? parts.length : first[at]!);
+      b[i] = numbered(second[at]! < 0 ? parts.length : second[at]!);
+    }
+    const one = this.one.fill(0, 0, size);
+    for (let i = 0; i < n; i++) {
+      one[a[i]!]! += share[i]!;
+      if (a[i] !== b[i]) one[b[i]!]! += share[i]!;
+    }
+    for (let p = 0; p < size; p++) if (one[p]! >= NAMED_AT * total) return 0;
+    if (deep >= DEEPEST) return OPEN_END;
+    one.fill(0, 0, size);
+    for (let i = 0; i < n; i++) {
+      one[a[i]!]! += share[i]! / 2;
+      one[b[i]!]! += share[i]! / 2;
+    }
+    const before = Rest.spread(one, 0, size);
+    let [best, bestRate]: [Kind | undefined, number] = [undefined, 0];
+    for (const kind of this.kinds) {
+      if (used.has(kind.test.id)) continue;
+      const { row, sharp, test } = kind;
+      const outcomes = test.outcomes.length;
+      const mass = this.mass.fill(0, 0, outcomes * size);
+      for (let i = 0; i < n; i++) {
+        const odds = sharp[row[this.now[h[i]!]!]!]!;
+        for (let o = 0; o < outcomes; o++) {
+          if (odds[o] === 0) continue;
+          const half = (share[i]! * odds[o]!) / 2;
+          mass[o * size + a[i]!]! += half;
+          mass[o * size + b[i]!]! += half;
+        }
+      }
+      let after = 0;
+      for (let o = 0; o < outcomes; o++) after += Rest.spread(mass, o * size, (o + 1) * size);
+      const rate = (before - after) / test.minutes;
+      if (rate > bestRate && before - after > 1e-6 * total) [best, bestRate] = [kind, rate];
+    }
+    return best ? this.after(best, left, used, deep) : OPEN_END;
+  }
+  /** Minutes with this test next, and the best after each outcome. */
+  after(kind: Kind, left: Left, used: ReadonlySet<string>, deep: number): number {
+    const then = new Set([...used, kind.test.id]);
+    return this.split(kind, left).reduce((sum, l) => sum + (l.total / left.total) * this.minutes(l, then, deep + 1), kind.test.minutes);
+  }
 }
 
 /**
  * The tests in the order in which they are worth making.
  * @param next as `nextTests` has them, the most told in a minute first
  */
-export function lookedAhead(dictionary: Dictionary, search: Search, shares: readonly number[], next: readonly NextTest[]): NextTest[] {
-  const best = next[0] ? next[0].bits / next[0].test.minutes : 0;
-  const near = next.slice(0, LOOKED_AT).filter((n) => n.bits / n.test.minutes >= NEAR * best && n.bits > 0);
-  if (near.length < 2) return [...next];
-  const worth = new Map(near.map((n) => [n, twoSteps(dictionary, search, shares, n)]));
-  return [...[...near].sort((a, b) => worth.get(b)! - worth.get(a)!), ...next.filter((n) => !worth.has(n))];
+export function lookedAhead(dictionary: Dictionary, search: Search, shares: ArrayLike<number>, next: readonly NextTest[]): NextTest[] {
+  const table = tableOf(dictionary);
+  const { now } = weighed(dictionary, search);
+  const { live } = carrying(shares, MOST);
+  const left = leftOf(live, live.map((h) => shares[h]!)); // prettier-ignore
+  const kinds = openTests(dictionary, search).map(sharpened);
+  const rest = new Rest(table, kinds, now);
+  const looked = next.slice(0, LOOKED_AT).flatMap((n): NextTest[] => {
+    const kind = kinds.find((k) => k.test.id === n.test.id);
+    if (!kind || n.bits <= 0) return [];
+    return [{ ...n, left: rest.after(kind, left, new Set(), 0) }];
+  });
+  if (looked.length < 2) return [...next];
+  const ids = new Set(looked.map((n) => n.test.id));
+  return [...looked.sort((a, b) => a.left! - b.left! || a.test.id.localeCompare(b.test.id)), ...next.filter((n) => !ids.has(n.test.id))];
 }
 
-/** The state of a search with its tests looked at two steps deep: what a page shows. */
+/** The state of a search with its tests followed to the end: what a page shows. */
 export function searchAhead(dictionary: Dictionary, search: Search): SearchState {
   const state = searchState(dictionary, search);
-  if (state.next.length < 2) return state;
-  return { ...state, next: lookedAhead(dictionary, search, sharesOf(dictionary, search), state.next) };
+  const doubt = state.verdict === 'stop' || state.verdict === 'mended' ? undefined : doubtIn(dictionary, search);
+  const doubted = doubt ? { ...state, doubt } : state;
+  if (state.next.length < 2 || state.verdict === 'mended') return doubted;
+  return { ...doubted, next: lookedAhead(dictionary, search, weighed(dictionary, search).shares, state.next) };
 }

@@ -1,5 +1,5 @@
 /** The circuit that doesn’t work as a bench: every box on it that is known, as it was seen, else as the usual school has it; nothing plugged in. */
-import { idOf, DEFAULT_SCHOOLS, type Bench, type Cable, type Circuit, type Site } from '../model/index.js';
+import { idOf, DEFAULT_SCHOOLS, PANEL, type Bench, type Cable, type Circuit, type Schools, type Site } from '../model/index.js';
 import { benchOf, isLookedInto } from '../wiring/index.js';
 
 export interface CircuitBench {
@@ -93,7 +93,7 @@ function directed(site: Site, boxId: string, ids: readonly string[]): { cables: 
 }
 
 /** @param boxId where it was noticed; throws never: what isn’t known is taken and said */
-export function circuitBench(house: Site, boxId: string): CircuitBench {
+export function circuitBench(house: Site, boxId: string, schools: Schools = DEFAULT_SCHOOLS): CircuitBench {
   const ids = boxesOf(house, boxId);
   const { cables, taken } = directed(house, boxId, ids);
   const site: Site = { ...house, cables, loads: [] };
@@ -104,15 +104,9 @@ export function circuitBench(house: Site, boxId: string): CircuitBench {
   const feeding = (id: string): boolean =>
     cables.some((c) => c.ends[1].boxId === id && c.ends[0].boxId === undefined && c.direction === 'known');
   const order = [...ids.filter(feeding), ...ids.filter((id) => !feeding(id))];
-  const bench = benchOf(
-    { ...site, boxes: [...order.flatMap((id) => site.boxes.filter((b) => b.id === id))] },
-    ids,
-    circuit,
-    DEFAULT_SCHOOLS,
-    {
-      found: true,
-    },
-  );
+  const bench = benchOf({ ...site, boxes: [...order.flatMap((id) => site.boxes.filter((b) => b.id === id))] }, ids, circuit, schools, {
+    found: true,
+  });
   if (unseen.size)
     taken.push(
       `Nobody noted what meets where in ${site.boxes
@@ -120,5 +114,59 @@ export function circuitBench(house: Site, boxId: string): CircuitBench {
         .map((b) => b.name)
         .join(', ')}: taken as usual.`,
     );
-  return { bench: { ...bench, plugged: [] }, taken, unseen, circuit, site };
+  return { bench: { ...withPartner(bench, site, circuit), plugged: [] }, taken, unseen, circuit, site };
+}
+
+/** Where the neutral is shared, the red wire is the partner’s: its breaker is on the bench too. */
+function withPartner(bench: Bench, site: Site, circuit: Circuit | undefined): Bench {
+  const [own] = bench.breakers;
+  const partner = circuit?.sharedNeutral === true && own ? partnerOf(site, circuit) : undefined;
+  if (!partner || !own || bench.breakers.length > 1) return bench;
+  const red = bench.joints.find(
+    (j) =>
+      j.boxId === PANEL &&
+      j.at?.device === own.id &&
+      j.ends.some((e) => 'cableId' in e && bench.cables.find((c) => c.id === e.cableId)?.colours[e.conductor] === 'red'),
+  );
+  if (!red) return bench;
+  const id = idOf('breaker', partner.id);
+  return {
+    ...bench,
+    breakers: [
+      { ...own, tiedTo: id },
+      { ...own, id, number: partner.number ?? '?', leg: 'B', tiedTo: own.id },
+    ],
+    joints: bench.joints.map((j) => (j.id === red.id ? { ...j, at: { ...j.at!, device: id } } : j)),
+  };
+}
+const partnerOf = (site: Site, circuit: Circuit): Circuit | undefined => {
+  const breakers = site.panel?.breakers ?? [];
+  const own = breakers.find((b) => b.circuitId === circuit.id);
+  const tied = breakers.find((b) => own !== undefined && (b.id === own.tiedTo || b.tiedTo === own.id));
+  return (
+    site.circuits.find((c) => c.id === tied?.circuitId) ??
+    site.circuits.find((c) => c.id !== circuit.id && c.sharedNeutral === true && c.name.slice(0, -1) === circuit.name.slice(0, -1))
+  );
+};
+
+/** How often boxes that nobody opened are wired each way (handbook 13: both are met; common practice). */
+const SCHOOLS: readonly { device: Schools['device']; share: number; words: string }[] = [
+  { device: 'pigtail', share: 0.5, words: 'by pigtails' },
+  { device: 'feed-through', share: 0.5, words: 'through the screws of the devices' },
+];
+/**
+ * The ways in which a circuit may be wired: one where every box was looked into, else one for each usual school, with its share.
+ * @param boxId where it was noticed
+ */
+export function circuitWays(house: Site, boxId: string): { known: CircuitBench; share: number }[] {
+  const first = circuitBench(house, boxId);
+  const open = first.bench.boxes.filter(
+    (b) => first.unseen.has(b.id) && first.bench.cables.filter((c) => c.ends.includes(b.id)).length > 1,
+  );
+  if (!open.length) return [{ known: first, share: 1 }];
+  const taken = [
+    ...first.taken,
+    `Whether the power goes on ${SCHOOLS.map((s) => s.words).join(' or ')} in ${open.map((b) => b.name).join(', ')} nobody noted: each is taken as likely as the other, until what is read speaks for one.`,
+  ];
+  return SCHOOLS.map(({ device, share }) => ({ known: { ...circuitBench(house, boxId, { ...DEFAULT_SCHOOLS, device }), taken }, share }));
 }

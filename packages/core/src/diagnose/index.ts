@@ -1,5 +1,8 @@
 export * from './circuitBench.js';
 export * from './suspects.js';
+export * from './netChange.js';
+export * from './faultLab.js';
+export * from './testKinds.js';
 export * from './predict.js';
 export * from './search.js';
 export * from './repair.js';
@@ -7,3 +10,5 @@ export * from './line.js';
 export * from './reasons.js';
 export * from './ahead.js';
 export * from './simulated.js';
+export * from './questions.js';
+export * from './view.js';

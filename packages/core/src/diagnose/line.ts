@@ -75,6 +75,7 @@ function placeOf(part: string, bench: Bench): { box?: string; cable?: string } |
     case 'joints':
       return { box: id };
     case 'cable':
+    case 'unknown':
       return { cable: id };
     case 'device':
     case 'tripped':
@@ -98,8 +99,8 @@ export function circuitLine({ known }: Pick<Dictionary, 'known'>, parts: readonl
     const place = placeOf(part.part, bench);
     if (place?.box !== undefined) {
       const there = boxes.get(place.box) ?? { share: 0, parts: [] };
-      boxes.set(place.box, { share: there.share + part.share, parts: [...there.parts, part] });
-    } else if (place?.cable !== undefined) cables.set(place.cable, (cables.get(place.cable) ?? 0) + part.share);
+      boxes.set(place.box, { share: Math.min(1, there.share + part.share), parts: [...there.parts, part] });
+    } else if (place?.cable !== undefined) cables.set(place.cable, Math.min(1, (cables.get(place.cable) ?? 0) + part.share));
     else elsewhere.push({ part: part.part, share: part.share });
   }
   const box = (id: string, name: string): LineBox => {

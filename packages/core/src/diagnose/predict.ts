@@ -1,310 +1,508 @@
-/** What every test would show for every suspect: worked out by switching the wiring on with that fault in it. */
-import { NetworkError, switchOn, type SwitchedOn } from '../circuit/index.js';
-import { LAMP_CODES, LAMP_SAYS, readLamps, type LampCode } from '../instruments/index.js';
-import { COMPLAINTS, PANEL, type Bench, type BenchDevice, type Complaint } from '../model/index.js';
+/** What every test would show for every suspect, alone and two together: worked out once for a circuit. */
+import { NetworkError } from '../circuit/index.js';
+import { COMPLAINTS, type Complaint } from '../model/index.js';
 import type { CircuitBench } from './circuitBench.js';
-import { faultsOn, type Suspect } from './suspects.js';
+import { faceKey, facesOf, FaultLab, type FaceState, type Shown } from './faultLab.js';
+import { changesOf, type NetChange } from './netChange.js';
+import { faultsOn, type Circumstances, type Suspect } from './suspects.js';
+import { lampId, likelihood, testsOf, type TestKind } from './testKinds.js';
 
-export type Face = 'upper' | 'lower';
-export interface FaceState {
-  reads: LampCode;
-  /** hot to neutral is there: a lamp would light */
-  works: boolean;
-}
-/** What a circuit with one fault in it shows. */
-interface Shown {
-  faces: Map<string, FaceState>;
-  breakerOpens: boolean;
-  deviceOpens: boolean;
-}
-export const faceKey = (deviceId: string, face: Face): string => `${deviceId}/${face}`;
+/** What would be shown: an outcome, any of them (undefined), or several with their shares. */
+export type Would = string | undefined | Readonly<Record<string, number>>;
 
-export interface TestKind {
-  id: string;
-  /** what to do */
-  words: string;
-  minutes: number;
-  boxId?: string;
-  /** bare ends are touched: only once the circuit is proved dead */
-  dead?: true;
-  /** what may come of it, with the words for it */
-  outcomes: { id: string; words: string }[];
-  /** how often it shows what is there (common practice) */
-  sure: number;
-  /** how often an outcome shows where another is so, when that isn’t the rest shared out: nobody sees a loose wire that isn’t there */
-  falsely?: Record<string, number>;
+/** How often each outcome of a test shows, by hypothesis: which row, and the rows. */
+export interface Odds {
+  row: Int32Array;
+  rows: Float64Array[];
 }
-
+export interface SuspectClass {
+  part: string;
+  /** places in `suspects` */
+  members: number[];
+  /** place in `hypotheses` where it is alone */
+  alone: number;
+}
 /** All of it is data: a worker makes it, a page reads it. */
 export interface Dictionary {
   known: CircuitBench;
+  /** single faults; alike ones side by side */
   suspects: Suspect[];
+  /** suspects that no test and no repair tells apart */
+  classes: SuspectClass[];
+  /** which of the classes, or which two, is so; the last is none at all: all is sound */
+  hypotheses: { of: number[]; prior: number }[];
   tests: TestKind[];
-  /** by test, then by suspect: the outcome that it would show; undefined: it may be any */
+  /** by test, then by single suspect: the outcome it would show most; undefined: it may be any */
   shows: Map<string, (string | undefined)[]>;
+  odds: Map<string, Odds>;
   /** how well each suspect goes with a complaint, 0 to 1 */
   fits: Record<Complaint, number[]>;
+  /** share of readings that are taken down wrongly */
+  misread: number;
+  /** the same by hypothesis */
+  fitOf: Record<Complaint, Float64Array>;
 }
 
-const facesOf = (d: BenchDevice): Face[] =>
-  d.form === 'duplex' || d.form === 'ground-fault' ? ['upper', 'lower'] : d.form === 'single' ? ['upper'] : [];
+/** What two together have of all, before any reading (handbook 25: where one hand did the whole room; common practice). */
+const PAIRS = 0.03;
+/** So many pairs are looked at, the likeliest first. */
+const MOST_PAIRS = 3000;
 
-function shown(bench: Bench): Shown {
-  let on: SwitchedOn;
-  try {
-    on = switchOn(bench);
-  } catch (error) {
-    // a fault that makes no circuit any more is told apart by nothing
-    if (error instanceof NetworkError) return { faces: new Map(), breakerOpens: false, deviceOpens: false };
-    throw error;
-  }
-  const faces = new Map<string, FaceState>();
-  for (const d of bench.devices)
-    for (const face of facesOf(d)) {
-      const r = readLamps(on, d.id, face);
-      faces.set(faceKey(d.id, face), { reads: r.code, works: r.hotNeutral === 'lit' });
-    }
-  return {
-    faces,
-    breakerOpens: on.bench.breakers.some((b) => !b.on),
-    deviceOpens: on.bench.devices.some((d) => d.form === 'ground-fault' && d.tripped),
-  };
+interface State {
+  set: readonly Suspect[];
+  is: Shown;
+  /** the same with what is switched on, reset and unplugged */
+  rest: Shown;
+  restSet: readonly Suspect[];
 }
+const any = (set: readonly Suspect[], ...kinds: Suspect['kind'][]): boolean => set.some((s) => kinds.includes(s.kind));
+const WORN_FEEDS: Suspect['kind'][] = ['worn contacts'];
 
-/** The patterns one can come back with, as they stand in kept searches; “none” is entered as another reading. */
-const LAMP_IDS: Readonly<Partial<Record<LampCode, string>>> = {
-  'no power': 'hot open, or no power: a dead tester looks the same',
-  'more than one hot': 'more than one hot: stop',
-  'hot on the neutral': 'hot on the neutral, hot open',
+/** A meter is right within 1 % and 1.5 V (common practice); what it shows near a limit may be either. */
+const tail = (x: number): number => 1 / (1 + Math.exp(-1.702 * x));
+const voltsKnown = new Map<number, Readonly<Record<string, number>>>();
+/** Half a volt is as fine as it matters. */
+function voltsShown(exact: number): Readonly<Record<string, number>> {
+  const volts = Math.round(2 * exact) / 2;
+  let shown = voltsKnown.get(volts);
+  if (!shown) voltsKnown.set(volts, (shown = voltsClasses(volts)));
+  return shown;
+}
+function voltsClasses(volts: number): Record<string, number> {
+  const over = (limit: number): number => tail((volts - limit) / (0.01 * volts + 1.5));
+  const [five, hundredTen, high] = [over(5), over(110), over(127)];
+  return { none: 1 - five, low: five - hundredTen, full: hundredTen - high, high };
+}
+const OPENS_UNDER_LOAD = { opens: 1 } as const;
+const LOST_NEUTRAL = { low: 0.45, high: 0.35, full: 0.2 } as const;
+const mixed = (all: Readonly<Record<string, number>>[]): Readonly<Record<string, number>> => {
+  if (all.every((x) => x === all[0])) return all[0]!;
+  const sum: Record<string, number> = {};
+  for (const one of all) for (const [id, share] of Object.entries(one)) sum[id] = (sum[id] ?? 0) + share / all.length;
+  return sum;
 };
-const lampId = (code: LampCode): string => LAMP_IDS[code] ?? code;
-const lampIdAt = ({ faces }: Shown, key: string): string | undefined => {
-  const face = faces.get(key);
-  return face && lampId(face.reads);
-};
-const LAMP_OUTCOMES = LAMP_CODES.filter((code) => code !== 'none').map((code) => ({ id: lampId(code), words: LAMP_SAYS[code] }));
 
-const outcomes = (...pairs: [string, string][]) => pairs.map(([id, words]) => ({ id, words }));
+const works = (is: Shown, set: readonly Suspect[], key: string): boolean =>
+  is.faces.get(key)?.works === true && !set.some((s) => WORN_FEEDS.includes(s.kind) && key.startsWith(`${s.deviceId}/`));
 
-/** Minutes of each test are handbook 25, common practice; a box further on takes a minute to walk to. */
-function testsOf(known: CircuitBench, boxId: string): TestKind[] {
-  const { bench } = known;
-  const nameOf = (id: string): string => bench.boxes.find((b) => b.id === id)?.name ?? 'the box';
-  const walk = (id: string): number => (id === boxId ? 0 : 1);
-  const several = bench.devices.length > 1;
-  const receptacles = bench.devices.filter((d) => facesOf(d).length > 0);
-  const hasProtector = bench.devices.some((d) => d.form === 'ground-fault');
-  return [
-    {
-      ...{
-        id: 'breakers',
-        words: `Look at the breaker${hasProtector ? ' and at every protective receptacle' : ''}`,
-        minutes: 2,
-        sure: 0.98,
-      },
-      outcomes: outcomes(
-        ['all on', 'all are on'],
-        ['breaker off', 'a breaker is off or in the middle'],
-        ...(hasProtector ? ([['device tripped', 'a protective receptacle has tripped']] as [string, string][]) : []),
-      ),
-    },
-    {
-      ...{ id: 'appliance', words: 'Try the same appliance in an outlet that surely works', minutes: 1, sure: 0.98 },
-      outcomes: outcomes(['works', 'it works there'], ['fails', 'it fails there too, or trips that one']),
-    },
-    {
-      ...{ id: 'reset', words: 'Unplug everything on the circuit, then switch off and on again, or reset', minutes: 5, sure: 0.995 },
-      outcomes: outcomes(
-        ['works now', 'it stays on, and works'],
-        ['still dead', 'it stays on, and nothing changed'],
-        ['opens again', 'it opens again'],
-      ),
-    },
-    ...(bench.devices.some((d) => d.form === 'switch')
-      ? [
-          {
-            ...{ id: 'switches', words: 'Flip every switch of the room', minutes: 2, sure: 0.99 },
-            outcomes: outcomes(['works now', 'with one of them it works'], ['no change', 'nothing changes']),
-          },
-        ]
-      : []),
-    ...receptacles.flatMap((d): TestKind[] => [
-      ...facesOf(d).map((face): TestKind => ({
-        id: `lamps/${faceKey(d.id, face)}`,
-        words: `Three-lamp tester in the ${facesOf(d).length > 1 ? `${face} face of ` : ''}${several ? `${d.name}, ${nameOf(d.boxId)}` : nameOf(d.boxId)}`,
-        minutes: 1 + walk(d.boxId),
-        boxId: d.boxId,
-        outcomes: LAMP_OUTCOMES,
-        sure: 0.95,
-      })),
-      ...facesOf(d).map((face): TestKind => ({
-        id: `volts/${faceKey(d.id, face)}`,
-        words: `Meter across the ${facesOf(d).length > 1 ? `${face} face of ` : ''}${several ? `${d.name}, ${nameOf(d.boxId)}` : nameOf(d.boxId)}, with a heater or iron plugged in beside it`,
-        minutes: 4 + walk(d.boxId),
-        boxId: d.boxId,
-        outcomes: outcomes(['full', '110 V or more'], ['low', '5 to 110 V'], ['none', 'under 5 V']),
-        sure: 0.94,
-      })),
-      {
-        ...{
-          id: `plug/${d.id}`,
-          words: `Feel how a plug sits in ${several ? `${d.name}, ${nameOf(d.boxId)}` : nameOf(d.boxId)}`,
-          minutes: 0.5 + walk(d.boxId),
-          boxId: d.boxId,
-          sure: 0.93,
-        },
-        outcomes: outcomes(['firm', 'it holds firmly'], ['loose', 'it sits loose, or falls out']),
-      },
-    ]),
-    ...bench.boxes.map((b): TestKind => ({
-      ...{
-        id: `look/${b.id}`,
-        words: `Circuit off and proved dead: cover of ${b.name} off, look and tug every wire`,
-        minutes: 8 + walk(b.id),
-        boxId: b.id,
-        dead: true,
-        sure: 0.95,
-        falsely: { found: 0.01, sound: 0.08 },
-      },
-      outcomes: outcomes(['found', 'something is loose, out, wrong or scorched in it'], ['sound', 'all is firm and as it should be']),
-    })),
-    {
-      ...{
-        id: 'panel',
-        words: 'By a licensed electrician, cover of the panel off: volts at the breaker’s screw, every wire of this circuit tugged',
-        minutes: 20,
-        sure: 0.97,
-        falsely: { found: 0.01, sound: 0.04 },
-      },
-      outcomes: outcomes(['sound', 'volts leave the breaker, and all is firm'], ['found', 'no volts leave it, or a wire of it is loose']),
-    },
-    ...bench.cables.map((c): TestKind => {
-      const far = c.ends.includes(PANEL);
-      const whole = !c.ends.includes('elsewhere');
-      return {
-        id: `through/${c.id}`,
-        words: whole
-          ? `Dead and proved, both ends of ${c.name} apart: each wire through with a long lead, and against the others`
-          : `Dead and proved, ${c.name} apart at this end and all unplugged beyond: each wire against the others`,
-        minutes: whole ? (far ? 25 : 12) : 10,
-        dead: true,
-        sure: 0.99,
-        outcomes: outcomes(
-          ['whole', whole ? 'each goes through, none touches another' : 'none touches another'],
-          ...(whole ? ([['broken', 'one doesn’t go through']] as [string, string][]) : []),
-          ['touching', 'two touch'],
-        ),
-      };
-    }),
-  ];
+/** A test with its kind and where it is made. */
+interface Asked {
+  test: TestKind;
+  kind: string;
+  key: string;
 }
+const asked = (test: TestKind): Asked => {
+  const [kind, ...path] = test.id.split('/');
+  return { test, kind: kind!, key: path.join('/') };
+};
 
-function resultOf(test: TestKind, s: Suspect, is: Shown, sound: Shown, openOf: Shown | undefined): string | undefined {
-  const [kind, ...rest] = test.id.split('/');
-  const key = rest.join('/');
-  if (s.kind === 'none of these') return undefined;
+/** @param levels the same with its loose joint at each of its resistances */
+function wouldShow(
+  { test, kind, key }: Asked,
+  { set, is, rest, restSet }: State,
+  levels: readonly Shown[],
+  boxFaces: readonly string[],
+  boxOf: ReadonlyMap<string, string>,
+  boxId: string,
+): Would {
+  if (any(set, 'none of these')) return undefined;
+  const opened =
+    any(set, 'breaker off') || (is.breakerOpens && !any(set, 'breaker worn'))
+      ? 'off'
+      : is.deviceOpens || any(set, 'device tripped', 'device worn out')
+        ? 'tripped'
+        : 'neither';
+  const worn = set.find((s) => s.kind === 'worn contacts' && key.startsWith(`${s.deviceId}/`));
   switch (kind) {
     case 'breakers':
-      if (s.kind === 'breaker worn') return 'all on';
-      if (is.breakerOpens) return 'breaker off';
-      return s.kind === 'device tripped' || s.kind === 'device worn out' || is.deviceOpens
-        ? 'device tripped'
-        : s.kind === 'appliance'
-          ? undefined
-          : 'all on';
+      if (opened === 'off') return 'breaker off';
+      if (opened === 'tripped') return test.outcomes.some((o) => o.id === 'device tripped') ? 'device tripped' : 'breaker off';
+      return any(set, 'appliance', 'fed from elsewhere', 'wrong neutral') ? undefined : 'all on';
     case 'appliance':
-      return s.kind === 'appliance' ? 'fails' : 'works';
-    case 'reset':
-      if (s.kind === 'breaker off' || s.kind === 'device tripped' || s.kind === 'appliance') return 'works now';
-      return s.kind === 'device worn out' || (s.kind !== 'breaker worn' && (is.breakerOpens || is.deviceOpens))
-        ? 'opens again'
-        : 'still dead';
+      return any(set, 'appliance') ? 'fails' : 'works';
+    case 'reset': {
+      if (any(restSet, 'device worn out') || (rest.breakerOpens && !any(restSet, 'breaker worn')) || rest.deviceOpens) return 'opens again';
+      const fine = boxFaces.length === 0 || boxFaces.every((f) => works(rest, restSet, f));
+      // what opens under load alone stays on with everything unplugged
+      if (fine && boxFaces.some((f) => rest.faces.get(f)?.opensUnderLoad)) return 'works now';
+      return restSet.length < set.length && (fine || restSet.length === 0) ? 'works now' : 'still dead';
+    }
     case 'switches':
-      return s.kind === 'switch off' ? 'works now' : 'no change';
+      return any(set, 'switch off', 'unknown switch') && set.length === 1
+        ? 'works now'
+        : any(set, 'switch off', 'unknown switch')
+          ? undefined
+          : 'no change';
+    case 'others': {
+      const others = [...is.faces.keys()].filter((f) => boxOf.get(f) !== boxId);
+      const working = others.filter((f) => works(is, set, f)).length;
+      return working === others.length ? 'none' : working === 0 ? 'all' : 'some';
+    }
+    case 'off':
+      return any(set, 'back-fed') ? 'live' : any(set, 'fed from elsewhere') ? undefined : 'dead';
+    case 'house':
+      return any(set, 'lost service neutral') ? 'changes' : 'steady';
     case 'lamps':
-      if (s.kind === 'worn contacts') return key.startsWith(`${s.deviceId}/`) ? lampId('no power') : lampIdAt(sound, key);
-      return lampIdAt(s.looseOf ? sound : is, key);
+    case 'meter': {
+      if (worn) return kind === 'meter' ? undefined : lampId('no power');
+      const face = is.faces.get(key);
+      return face && lampId(face.reads);
+    }
+    case 'probe': {
+      const face = [...is.faces].filter(([f]) => f.startsWith(`${key}/`)).at(-1)?.[1];
+      return (face?.hotVolts ?? 0) >= 50 ? 'signals' : 'silent';
+    }
     case 'volts': {
-      if (s.kind === 'worn contacts' && key.startsWith(`${s.deviceId}/`)) return 'low';
-      const works = is.faces.get(key)?.works === true;
-      if (s.looseOf)
-        return openOf && openOf.faces.get(key)?.works !== sound.faces.get(key)?.works
-          ? 'low'
-          : sound.faces.get(key)?.works
-            ? 'full'
-            : 'none';
-      return works ? 'full' : 'none';
+      if (worn) return 'low';
+      if (any(set, 'lost service neutral')) return LOST_NEUTRAL;
+      return mixed(levels.map((l): Readonly<Record<string, number>> => {
+        const face: FaceState | undefined = l.faces.get(key);
+        return face?.opensUnderLoad ? OPENS_UNDER_LOAD : voltsShown(face?.loadVolts ?? 0);
+      })); // prettier-ignore
+    }
+    case 'press': {
+      const own = set.filter((s) => s.deviceId === key);
+      if (any(own, 'device worn out')) return 'out';
+      // without the supply on its LINE screws it does not set (in devices since 2006; from memory)
+      return rest.deviceOpens || rest.faces.get(`${key}/upper`)?.works === false ? 'out' : 'set';
+    }
+    case 'line': {
+      if (any(set, 'line and load swapped')) return undefined;
+      // up to its own screws: what is open in its own box may lie before them or behind
+      const lineOpen =
+        is.faces.get(`${key}/upper`)?.works === false &&
+        !set.some((s) => s.deviceId === key && (s.kind === 'device worn out' || s.kind === 'device tripped')) &&
+        !is.deviceOpens;
+      return lineOpen ? 'none' : 'full';
     }
     case 'panel':
-      return s.part === 'panel' ? 'found' : 'sound';
-    case 'through':
-      if (s.part !== `cable/${key}`) return 'whole';
-      return s.kind !== 'broken conductor' ? 'touching' : test.outcomes.some((o) => o.id === 'broken') ? 'broken' : 'whole';
+      return set.some((s) => s.part === 'panel') ? 'found' : 'sound';
+    case 'through': {
+      const own = set.filter((s) => s.part === `cable/${key}` || s.part === `unknown/${key}`);
+      if (!own.length) return 'whole';
+      if (any(own, 'cable shorted', 'leak')) return 'touching';
+      return test.outcomes.some((o) => o.id === 'broken') ? 'broken' : 'whole';
+    }
     case 'plug':
-      return s.kind === 'worn contacts' && key === s.deviceId ? 'loose' : 'firm';
+      return set.some((s) => s.kind === 'worn contacts' && key === s.deviceId) ? 'loose' : 'firm';
     case 'look':
-      return s.seenIn === key ? 'found' : s.kind === 'worn contacts' && s.boxId === key ? undefined : 'sound';
+      if (set.some((s) => s.seenIn === key)) return 'found';
+      return set.some((s) => (s.kind === 'worn contacts' || s.kind === 'back-fed') && (s.boxId ?? key) === key) ? undefined : 'sound';
     default:
       return undefined;
   }
 }
 
 /** How well a complaint goes with what a suspect would do, 0 to 1 (common practice). */
-function fitOf(complaint: Complaint, s: Suspect, is: Shown, sound: Shown, faces: readonly string[], protector: boolean): number {
-  const works = faces.map((f) => (s.looseOf ? sound : is).faces.get(f)?.works === true);
-  const dead = works.every((w) => !w);
+function fitOf(
+  complaint: Complaint,
+  { set, is }: State,
+  loose: readonly Shown[],
+  faces: readonly string[],
+  protector: boolean,
+  brightens: boolean,
+): number {
+  if (any(set, 'none of these')) return 0.15;
+  const working = faces.map((f) => is.faces.get(f)?.works === true);
+  const dead = working.every((w) => !w);
   const right = faces.every((f) => is.faces.get(f)?.reads === 'reads as right');
-  const opens = is.breakerOpens && s.kind !== 'breaker off' && s.kind !== 'breaker worn';
-  if (s.kind === 'none of these') return 0.15;
+  const opens = is.breakerOpens && !any(set, 'breaker off', 'breaker worn');
+  // a load on it drags it down here
+  const weak =
+    faces.some((f) => working[faces.indexOf(f)] && loose.some((l) => (l.faces.get(f)?.loadVolts ?? 0) < 110)) ||
+    (set.some((s) => s.looseOf) && faces.length === 0);
+  const underLoad = faces.some((f) => is.faces.get(f)?.opensUnderLoad);
+  const odd = any(set, 'lost service neutral');
   switch (complaint) {
     case 'dead':
-      if (s.kind === 'appliance' || s.kind === 'worn contacts') return 0.4;
-      return s.looseOf ? 0.2 : dead ? 0.95 : 0.02;
+      if (any(set, 'appliance', 'worn contacts')) return 0.4;
+      return dead ? 0.95 : weak ? 0.2 : 0.02;
     case 'half dead':
-      if (s.kind === 'worn contacts') return 0.3;
-      return works.some((w) => w) && works.some((w) => !w) ? 0.95 : 0.02;
+      if (any(set, 'worn contacts')) return 0.3;
+      return working.some((w) => w) && working.some((w) => !w) ? 0.95 : 0.02;
     case 'low':
-      return s.looseOf ? 0.9 : s.kind === 'worn contacts' ? 0.6 : s.kind === 'appliance' ? 0.3 : 0.02;
+      return weak ? 0.9 : odd ? 0.6 : any(set, 'worn contacts') ? 0.6 : any(set, 'appliance') ? 0.3 : brightens ? 0.5 : 0.02;
+    case 'flickers':
+      return weak ? 0.9 : any(set, 'worn contacts') ? 0.7 : odd ? 0.6 : any(set, 'appliance') ? 0.3 : 0.02;
+    case 'bright':
+      return odd || brightens ? 0.95 : 0.01;
     case 'trips at once':
-      return opens ? 0.95 : s.kind === 'appliance' ? 0.6 : s.kind === 'breaker worn' ? 0.2 : 0.01;
+      return opens
+        ? 0.95
+        : any(set, 'appliance')
+          ? 0.6
+          : any(set, 'breaker worn')
+            ? 0.2
+            : is.deviceOpens && !any(set, 'device tripped')
+              ? 0.7
+              : 0.01;
+    case 'trips after a while':
+      return any(set, 'appliance') ? 0.9 : any(set, 'breaker worn') ? 0.5 : any(set, 'leak') ? 0.4 : weak ? 0.15 : opens ? 0.05 : 0.01;
+    case 'trips when plugged in':
+      return underLoad
+        ? 0.95
+        : any(set, 'appliance')
+          ? 0.5
+          : any(set, 'breaker worn')
+            ? 0.3
+            : any(set, 'device worn out')
+              ? 0.2
+              : opens
+                ? 0.05
+                : 0.01;
     case 'will not reset':
-      if (!protector) return opens ? 0.9 : s.kind === 'appliance' ? 0.5 : 0.05;
-      if (s.kind === 'device worn out') return 0.8;
-      if (s.kind === 'appliance' || s.kind === 'line and load swapped') return 0.5;
-      return is.deviceOpens || opens || s.kind === 'bootleg ground' || s.kind === 'pinched ground'
-        ? 0.6
-        : dead && s.kind !== 'device tripped'
-          ? 0.4
-          : 0.05;
+      if (!protector) return opens ? 0.9 : any(set, 'appliance') ? 0.5 : 0.05;
+      if (any(set, 'device worn out')) return 0.8;
+      if (any(set, 'appliance', 'line and load swapped')) return 0.5;
+      if (any(set, 'leak')) return 0.8;
+      return is.deviceOpens && !any(set, 'device tripped') || opens || any(set, 'bootleg ground', 'pinched ground') ? 0.6 : dead && !any(set, 'device tripped') ? 0.4 : 0.05; // prettier-ignore
     case 'plug falls out':
-      return s.kind === 'worn contacts' ? 0.95 : 0.01;
+      return any(set, 'worn contacts') ? 0.95 : 0.01;
+    case 'live though off':
+      return any(set, 'back-fed') ? 0.95 : any(set, 'fed from elsewhere') ? 0.7 : 0.01;
     case 'tester':
-      return works.every((w) => w) && !right ? 0.95 : dead ? 0.1 : 0.03;
+      return working.every((w) => w) && !right ? 0.95 : dead ? 0.1 : 0.03;
   }
 }
+
+/** Odds of a test’s outcomes for what would be shown. */
+function oddsRow(test: TestKind, would: Would, misread: number): Float64Array {
+  const row = Float64Array.from(test.outcomes, ({ id }) =>
+    typeof would !== 'object' ? likelihood(test, would, id) : Object.entries(would).reduce((sum, [so, share]) => sum + share * likelihood(test, so, id), 0),
+  ); // prettier-ignore
+  // what is taken down wrongly is any other outcome
+  return misread ? row.map((p) => (1 - misread) * p + (misread * (1 - p)) / Math.max(1, row.length - 1)) : row;
+}
+const likeliest = (would: Would): string | undefined =>
+  typeof would !== 'object' ? would : Object.entries(would).reduce((a, b) => (b[1] > a[1] ? b : a))[0];
+const keysOf = new WeakMap<object, string>();
+function rowKey(test: TestKind, would: Would): string {
+  if (typeof would !== 'object') return would !== undefined && test.outcomes.some((o) => o.id === would) ? would : '?';
+  let key = keysOf.get(would);
+  if (key === undefined) keysOf.set(would, (key = Object.entries(would).map(([id, share]) => `${id}:${share.toFixed(3)}`).join('|'))); // prettier-ignore
+  return key;
+}
+
+const DARK: Shown = { faces: new Map(), breakerOpens: false, deviceOpens: false };
+/** What is put right by switching on, resetting and unplugging. */
+const LIGHT: Suspect['kind'][] = ['breaker off', 'device tripped', 'appliance'];
+
+/** Faces whose neutral another breaker uses too, each with a face of the other: where an open neutral shows. */
+function sharedNeutrals(lab: FaultLab, sound: Shown): [string, string][] {
+  const { bench } = lab;
+  if (bench.breakers.length < 2) return [];
+  const lit = [...sound.faces].filter(([, f]) => f.works).map(([key]) => key);
+  // which breaker feeds it: what goes dark with it off
+  const by = bench.breakers.map((b) => {
+    const off = lab.read([{ out: `breaker ${b.id}` }]);
+    return lit.filter((key) => !off.faces.get(key)!.works);
+  });
+  return by.flatMap((own, i) => {
+    const other = by.find((_, j) => j !== i && bench.breakers[j]!.leg !== bench.breakers[i]!.leg)?.[0];
+    return other === undefined ? [] : own.slice(0, 3).map((face): [string, string] => [face, other]);
+  });
+}
+
+/** Ways the wiring may be that nobody saw; their shares sum to 1. */
+export type Alternatives = readonly { known: CircuitBench; share: number }[];
 
 /**
  * Every suspect, every test, and what each shows: worked out once for a circuit.
  * @param boxId where it was noticed
  * @param report called with the share that is done, 0 to 1
  */
-export function dictionaryOf(known: CircuitBench, boxId: string, report: (done: number) => void = () => undefined): Dictionary {
-  const faults = faultsOn(known);
-  const suspects = faults.map((f) => f.suspect);
-  const sound = shown(known.bench);
-  const states = faults.map(({ bench }, i) => {
-    if (i % 10 === 0) report(i / faults.length);
-    return bench ? shown(bench(known.bench)) : sound;
-  });
-  const at = new Map(suspects.map((s, i) => [s.id, states[i]!]));
-  const tests = testsOf(known, boxId);
-  const shows = new Map(
-    tests.map((t) => [t.id, suspects.map((s, i) => resultOf(t, s, states[i]!, sound, s.looseOf ? at.get(s.looseOf) : undefined))]),
+export function dictionaryOf(
+  what: CircuitBench | Alternatives,
+  boxId: string,
+  report: (done: number) => void = () => undefined,
+  circumstances: Circumstances = {},
+): Dictionary {
+  const ways: Alternatives = 'bench' in what ? [{ known: what, share: 1 }] : what;
+  const { known } = ways[0]!;
+  const dictionary: Dictionary = {
+    known,
+    suspects: [],
+    classes: [],
+    hypotheses: [],
+    tests: [],
+    shows: new Map(),
+    odds: new Map(),
+    fits: {} as Dictionary['fits'],
+    misread: circumstances.misread ?? 0,
+    fitOf: {} as Dictionary['fitOf'],
+  };
+  for (const c of COMPLAINTS) dictionary.fits[c] = [];
+  const fits = Object.fromEntries(COMPLAINTS.map((c) => [c, [] as number[]])) as Record<Complaint, number[]>;
+  const rows = new Map<string, Growing>();
+  ways.forEach((way, w) => take(dictionary, fits, rows, way, boxId, circumstances, (done) => report((w + done) / ways.length)));
+  // sound: what is left when all that was wrong is mended
+  const sound = soundRows(known, boxId, dictionary.tests);
+  dictionary.hypotheses.push({ of: [], prior: 0 });
+  for (const c of COMPLAINTS) fits[c].push(0.01);
+  for (const test of dictionary.tests) put(rows.get(test.id)!, test, sound.get(test.id));
+  const total = dictionary.hypotheses.reduce((sum, h) => sum + h.prior, 0);
+  for (const h of dictionary.hypotheses) h.prior /= total;
+  for (const c of COMPLAINTS) dictionary.fitOf[c] = Float64Array.from(fits[c]);
+  for (const [id, { row, rows: list }] of rows) dictionary.odds.set(id, { row: Int32Array.from(row), rows: list });
+  return dictionary;
+}
+interface Growing {
+  row: number[];
+  rows: Float64Array[];
+  keys: Map<string, number>;
+  misread: number;
+}
+function put(growing: Growing, test: TestKind, would: Would): void {
+  const key = rowKey(test, would);
+  let at = growing.keys.get(key);
+  if (at === undefined) {
+    growing.keys.set(key, (at = growing.rows.length));
+    growing.rows.push(oddsRow(test, would, growing.misread));
+  }
+  growing.row.push(at);
+}
+function soundRows(known: CircuitBench, boxId: string, tests: readonly TestKind[]): Map<string, Would> {
+  const lab = new FaultLab(known.bench);
+  const is = lab.read([]);
+  const places = placesOf(known, boxId);
+  const state: State = { set: [], is, rest: is, restSet: [] };
+  return new Map(
+    tests.map((t) => [
+      t.id,
+      t.id === 'reset'
+        ? 'still dead'
+        : t.id.startsWith('shared/')
+          ? 'full'
+          : wouldShow(asked(t), state, [is], places.own, places.boxOf, boxId),
+    ]),
   );
-  const protector = known.bench.devices.some((d) => d.form === 'ground-fault');
-  const faces = known.bench.devices.filter((d) => d.boxId === boxId).flatMap((d) => facesOf(d).map((f) => faceKey(d.id, f)));
-  const fits = Object.fromEntries(
-    COMPLAINTS.map((c) => [c, suspects.map((s, i) => fitOf(c, s, states[i]!, sound, faces, protector))]),
-  ) as Record<Complaint, number[]>;
-  return { known, suspects, tests, shows, fits };
+}
+function placesOf(known: CircuitBench, boxId: string): { own: string[]; boxOf: Map<string, string> } {
+  const faces = known.bench.devices.flatMap((d) => facesOf(d).map((f) => [faceKey(d.id, f), d.boxId] as const));
+  return { own: faces.filter(([, b]) => b === boxId).map(([k]) => k), boxOf: new Map(faces) };
+}
+
+function take(
+  dictionary: Dictionary,
+  fits: Record<Complaint, number[]>,
+  rows: Map<string, Growing>,
+  { known, share }: Alternatives[number],
+  boxId: string,
+  circumstances: Circumstances,
+  report: (done: number) => void,
+): void {
+  const lab = new FaultLab(known.bench);
+  const faults = faultsOn(known, circumstances);
+  const changes = faults.map(({ bench, net }): NetChange[][] | undefined => {
+    if (net) return net;
+    if (!bench) return [[]];
+    try {
+      return [changesOf(lab.sound, bench(known.bench))];
+    } catch (error) {
+      // a fault that makes no circuit any more shows nothing anywhere
+      if (error instanceof NetworkError) return undefined;
+      throw error;
+    }
+  });
+  lab.prepare(changes.flatMap((c) => c ?? []));
+  const sound = lab.read([]);
+  const shared = sharedNeutrals(lab, sound);
+  const fresh = dictionary.tests.length === 0;
+  if (fresh) {
+    dictionary.tests = testsOf(known, boxId, shared);
+    for (const t of dictionary.tests) rows.set(t.id, { row: [], rows: [], keys: new Map(), misread: dictionary.misread });
+    for (const t of dictionary.tests) dictionary.shows.set(t.id, []);
+  }
+  const { tests } = dictionary;
+  const { own, boxOf } = placesOf(known, boxId);
+  const protector =
+    known.bench.devices.some((d) => d.form === 'ground-fault') || known.bench.breakers.some((b) => b.kind === 'ground-fault');
+  const partners = new Map(shared);
+  const questions = tests.map(asked);
+  const acrossOf = (c: readonly NetChange[], face: string): number => {
+    const partner = partners.get(face);
+    return partner === undefined ? 120 : lab.across(c, face, partner);
+  };
+  const brightens = (c: readonly NetChange[]): boolean => shared.some(([f, g]) => lab.across(c, f, g) > 127);
+  const rowsOf = (state: State, levels: readonly Shown[], c: readonly NetChange[]): Would[] =>
+    questions.map((q) => (q.kind === 'shared' ? voltsShown(acrossOf(c, q.key)) : wouldShow(q, state, levels, own, boxOf, boxId)));
+  const base = faults.map((_, i) => changes[i]?.map((c) => lab.read(c)) ?? [DARK]);
+  // alike in every reading and in what is mended: looked at once
+  const alike = new Map<string, number>();
+  interface Taken {
+    suspect: Suspect;
+    at: number;
+    prior: number;
+    changes: readonly NetChange[] | undefined;
+    is: Shown;
+  }
+  const taken: Taken[] = [];
+  const add = (of: number[], prior: number, shows: readonly Would[], fit: readonly number[]): void => {
+    dictionary.hypotheses.push({ of, prior });
+    tests.forEach((t, k) => put(rows.get(t.id)!, t, shows[k]));
+    COMPLAINTS.forEach((k, n) => fits[k].push(fit[n]!));
+  };
+  faults.forEach(({ suspect }, i) => {
+    if (i % 20 === 0) report((0.4 * i) / faults.length);
+    const levels = base[i]!;
+    const middle = Math.floor(levels.length / 2);
+    const is = levels[middle]!;
+    const c = changes[i]?.[middle];
+    const light = LIGHT.includes(suspect.kind);
+    const state: State = { set: [suspect], is, rest: light ? sound : is, restSet: light ? [] : [suspect] };
+    const shows = rowsOf(state, levels, c ?? []);
+    const fit = COMPLAINTS.map((k) => fitOf(k, state, levels, own, protector, brightens(c ?? [])));
+    const prior = suspect.prior * share;
+    const place = dictionary.suspects.push({ ...suspect, prior }) - 1;
+    tests.forEach((t, k) => dictionary.shows.get(t.id)!.push(likeliest(shows[k])));
+    COMPLAINTS.forEach((k, n) => dictionary.fits[k].push(fit[n]!));
+    const key = `${suspect.part}#${shows.map((x, k) => rowKey(tests[k]!, x)).join(';')}#${fit.join()}`;
+    const known = alike.get(key);
+    if (known !== undefined) {
+      const { at } = taken[known]!;
+      taken[known]!.prior += prior;
+      dictionary.classes[at]!.members.push(place);
+      dictionary.hypotheses[dictionary.classes[at]!.alone]!.prior += prior;
+      return;
+    }
+    alike.set(key, taken.length);
+    const at = dictionary.classes.push({ part: suspect.part, members: [place], alone: dictionary.hypotheses.length }) - 1;
+    taken.push({ suspect, at, prior, changes: c, is });
+    add([at], prior, shows, fit);
+  });
+  const pairs = pairsOf(taken);
+  const sum = pairs.reduce((total, [a, b]) => total + taken[a]!.prior * taken[b]!.prior, 0);
+  pairs.forEach(([i, j], n) => {
+    if (n % 50 === 0) report(0.4 + (0.6 * n) / pairs.length);
+    const [a, b] = [taken[i]!, taken[j]!];
+    const both = together(a.changes!, b.changes!);
+    const is = lab.read(both);
+    const set = [a.suspect, b.suspect];
+    const restSet = set.filter((s) => !LIGHT.includes(s.kind));
+    const rest = restSet.length === 2 ? is : restSet.length === 0 ? sound : restSet[0] === a.suspect ? a.is : b.is;
+    const state: State = { set, is, rest, restSet };
+    const fit = COMPLAINTS.map((k) => fitOf(k, state, [is], own, protector, shared.length > 0 && brightens(both)));
+    add([a.at, b.at], ((PAIRS / (1 - PAIRS)) * share * (a.prior * b.prior)) / sum, rowsOf(state, [is], both), fit);
+  });
+}
+
+const together = (a: readonly NetChange[], b: readonly NetChange[]): NetChange[] => {
+  const outs = new Set(a.flatMap((c) => ('out' in c ? [c.out] : [])));
+  return [...a, ...b.filter((c) => !('out' in c && outs.has(c.out)))];
+};
+/** Two at once that make sense: of different parts, each a circuit of its own; the likeliest of them. */
+function pairsOf(taken: readonly { suspect: Suspect; prior: number; changes: unknown }[]): [number, number][] {
+  const NOT: Suspect['kind'][] = ['none of these', 'lost service neutral', 'back-fed'];
+  const all: [number, number, number][] = [];
+  for (let i = 0; i < taken.length; i++)
+    for (let j = i + 1; j < taken.length; j++) {
+      const [a, b] = [taken[i]!, taken[j]!];
+      if (a.suspect.part === b.suspect.part || NOT.includes(a.suspect.kind) || NOT.includes(b.suspect.kind)) continue;
+      if (a.changes === undefined || b.changes === undefined) continue;
+      all.push([i, j, a.prior * b.prior]);
+    }
+  return all
+    .sort((a, b) => b[2] - a[2])
+    .slice(0, MOST_PAIRS)
+    .map(([i, j]) => [i, j]);
 }

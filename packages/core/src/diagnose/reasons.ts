@@ -1,7 +1,7 @@
 /** Why a part is suspected: what each reading said for it and against it, in figures. */
 import type { Search } from '../model/index.js';
 import type { Dictionary } from './predict.js';
-import { likelihood, sharesOf } from './search.js';
+import { tableOf, weighed, type Weighed } from './search.js';
 
 export interface Reason {
   test: string;
@@ -36,25 +36,30 @@ export function factorWords(factor: number): string {
  * @returns what speaks for and against it, reading by reading: the odds before, times every factor, are the odds now
  */
 export function reasonsFor(dictionary: Dictionary, search: Search, part: string): Reasons {
-  const { suspects, tests, shows } = dictionary;
-  const own = suspects.map((s) => s.part === part);
-  const sum = (shares: readonly number[]): number => shares.reduce((total, share, i) => total + (own[i] ? share : 0), 0);
-  let shares = sharesOf(dictionary, { ...search, readings: [] });
-  const before = sum(shares);
+  const table = tableOf(dictionary);
+  const at = table.parts.indexOf(part);
+  const sum = ({ shares }: Weighed): number => {
+    let total = 0;
+    for (let h = 0; h < shares.length; h++) if (at >= 0 && (table.first[h] === at || table.second[h] === at)) total += shares[h]!;
+    return total;
+  };
+  const until = (n: number): Weighed => weighed(dictionary, { ...search, readings: search.readings.slice(0, n) });
+  let so = until(0);
+  const before = sum(so);
   const readings: Reason[] = [];
-  for (const reading of search.readings) {
-    const test = tests.find((t) => t.id === reading.test);
+  search.readings.forEach((reading, n) => {
+    const test = dictionary.tests.find((t) => t.id === reading.test);
     const outcome = test?.outcomes.find((o) => o.id === reading.outcome);
-    if (!test || !outcome) continue;
-    const would = shows.get(test.id)!;
-    const joint = shares.map((share, i) => share * likelihood(test, would[i], outcome.id));
-    const mine = sum(shares);
-    const ifSo = mine > 0 ? sum(joint) / mine : 0;
-    const all = joint.reduce((a, b) => a + b, 0);
-    const ifNot = mine < 1 ? (all - sum(joint)) / (1 - mine) : 0;
+    const then = until(n + 1);
+    const [mine, after] = [sum(so), sum(then)];
+    // how likely the reading was at all
+    const all = Math.exp(then.evidence - so.evidence);
+    so = then;
+    if (!test || !outcome) return;
+    const ifSo = mine > 0 ? (after * all) / mine : 0;
+    const ifNot = mine < 1 ? ((1 - after) * all) / (1 - mine) : 0;
     const factor = ifSo / ifNot;
     readings.push({ test: test.words, shown: outcome.words, factor, says: factorWords(factor), ifSo, ifNot });
-    shares = joint.map((x) => x / all);
-  }
-  return { before, readings, now: sum(shares) };
+  });
+  return { before, readings, now: sum(so) };
 }

@@ -2,6 +2,7 @@
 import { idOf, type Change, type Schools, type Site } from '../model/index.js';
 import { benchOf, renewed, wiringIn } from '../wiring/index.js';
 import type { CircuitBench } from './circuitBench.js';
+import type { Suspect } from './suspects.js';
 
 export interface Repair {
   says: string;
@@ -10,8 +11,17 @@ export interface Repair {
 
 const only = (says: string): Repair => ({ says, changes: [] });
 
-/** @param part as the search names it */
-export function repairOf(known: CircuitBench, house: Site, schools: Schools, part: string): Repair {
+/**
+ * @param part as the search names it
+ * @param suspect what it most likely is in that part
+ */
+export function repairOf(
+  known: CircuitBench,
+  house: Site,
+  schools: Schools,
+  part: string,
+  suspect?: Pick<Suspect, 'kind' | 'deviceId'>,
+): Repair {
   const [kind, ...rest] = part.split('/');
   const id = rest.join('/');
   const box = house.boxes.find((b) => b.id === id);
@@ -34,10 +44,22 @@ export function repairOf(known: CircuitBench, house: Site, schools: Schools, par
       return only(
         'What is plugged in: have it mended, or let it go; where several ran at once, fewer of them. What was not tested of the circuit is not known by that.',
       );
+    case 'unknown':
+      return only(
+        'Look for a switch nobody knows of: behind furniture, in a cupboard, at the other door, outside. Switch it on, label it, and note its box in the survey.',
+      );
+    case 'service':
+      return only(
+        'Leave what is sensitive unplugged and switch off the main: the neutral of the supply is loose. Call the supplier now; nothing of it is mended in the house.',
+      );
+    case 'back-fed':
+      return only(
+        'Two sources feed one circuit: leave both off and mark them. A licensed electrician parts them; until then nothing proves it dead but a tester at the place itself.',
+      );
     case 'cable': {
       const cable = known.bench.cables.find((c) => c.id === id);
       return only(
-        `${cable?.name ?? 'The cable'} is damaged inside the wall: leave the circuit off. A new cable takes its place: plan it as an outlet of its own way, fed from the same box, and cap this one at both ends.`,
+        `${cable?.name ?? 'The cable'} doesn’t bring it through: leave the circuit off. First look along its run for a covered box, and whether the box beyond is fed from elsewhere at all. If there is none it is damaged inside the wall. A new cable takes its place: plan it as an outlet of its own way, fed from the same box, and cap this one at both ends.`,
       );
     }
     case 'device': {
@@ -46,6 +68,7 @@ export function repairOf(known: CircuitBench, house: Site, schools: Schools, par
       return { says: `A new ${device.name} takes its place.`, changes: [renewed(device)] };
     }
     case 'joints': {
+      if (suspect?.kind === 'wrong tab') return repairOf(known, house, schools, `device/${suspect.deviceId ?? ''}`);
       if (!box) return only('Its connections are made anew.');
       const circuit = house.circuits.find((c) => c.id === box.circuitId);
       const bench = benchOf(withNoneNoted(house, id), [id], circuit, schools);

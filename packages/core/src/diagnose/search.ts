@@ -1,15 +1,21 @@
 /** From a complaint and the tests made so far: how likely each part is, and which test to make next. */
 import type { Complaint, Search } from '../model/index.js';
-import type { Dictionary, TestKind } from './predict.js';
+import type { Dictionary } from './predict.js';
 import type { Suspect } from './suspects.js';
+import type { TestKind } from './testKinds.js';
 
 /** A part is named when it is more likely than this. */
 export const NAMED_AT = 0.95;
 /** Less to learn than this, in bits, and a test is not worth its time. */
-const WORTH_BITS = 0.03;
+export const WORTH_BITS = 0.01;
+/** A reading that something was mended: what was so before is so no more. */
+export const MENDED = 'mended/';
+/** Whether it does now what it should: the complaint asked once more. */
+export const AGAIN = 'again';
 
 export interface PartLikely {
   part: string;
+  /** how likely it is at fault, alone or with another */
   share: number;
   /** its suspects, the likeliest first */
   suspects: { suspect: Suspect; share: number }[];
@@ -20,72 +26,175 @@ export interface NextTest {
   bits: number;
   /** how likely each outcome is, and how many parts would still carry 95 % after it */
   after: { outcome: string; words: string; share: number; partsLeft: number }[];
+  /** minutes to the end that are expected with it as the next; absent: not looked at so far ahead */
+  left?: number;
+}
+/** A reading that hardly goes with the others: made again, it may come out otherwise. */
+export interface Doubt {
+  reading: string;
+  words: string;
+  /** how much better the others would go together without it, as a factor */
+  factor: number;
 }
 export interface SearchState {
   parts: PartLikely[];
   /** how many of them carry 95 % now */
   open: number;
   next: NextTest[];
-  verdict: 'stop' | 'asks' | 'goes on' | 'found' | 'can’t tell' | 'contradicts';
+  verdict: 'stop' | 'asks' | 'goes on' | 'found' | 'can’t tell' | 'contradicts' | 'mended';
   says: string;
+  doubt?: Doubt;
 }
 
-const normal = (shares: readonly number[]): number[] => {
-  const sum = shares.reduce((a, b) => a + b, 0);
-  return sum > 0 ? shares.map((x) => x / sum) : shares.map(() => 1 / shares.length);
-};
-/** How often a test shows an outcome where `shows` would be shown. */
-export const likelihood = (test: TestKind, shows: string | undefined, outcome: string): number => {
-  const n = test.outcomes.length;
-  if (shows === undefined) return 1 / n;
-  const { falsely } = test;
-  if (!falsely) return shows === outcome ? test.sure : (1 - test.sure) / Math.max(1, n - 1);
-  return shows === outcome
-    ? 1 - test.outcomes.reduce((s, o) => s + (o.id === shows ? 0 : (falsely[o.id] ?? 0)), 0)
-    : (falsely[outcome] ?? 0);
+const AGAIN_TEST: TestKind = {
+  ...{ id: AGAIN, words: 'Try again what did not work: does it do what it should now?', minutes: 1, sure: 0.97 },
+  outcomes: [
+    { id: 'works', words: 'it does' },
+    { id: 'still', words: 'it is as before' },
+  ],
 };
 
-/** Shares of the suspects after a complaint and readings; they sum to 1. Readings of tests that this circuit doesn’t have say nothing. */
-export function sharesOf(dictionary: Dictionary, search: Search): number[] {
-  const { suspects, tests, shows } = dictionary;
-  const fits = search.complaint ? dictionary.fits[search.complaint] : undefined;
-  let shares = suspects.map((s, i) => s.prior * (fits ? fits[i]! : 1));
-  for (const { test: id, outcome } of search.readings) {
-    const test = tests.find((t) => t.id === id);
-    if (!test?.outcomes.some((o) => o.id === outcome)) continue;
-    const would = shows.get(id)!;
-    shares = normal(shares.map((share, i) => share * likelihood(test, would[i], outcome)));
-  }
-  return normal(shares);
+/** A dictionary as flat arrays: made once, asked thousands of times. */
+export interface Table {
+  parts: string[];
+  /** the two parts of each hypothesis; the same twice where it is one, −1 where it is none */
+  first: Int32Array;
+  second: Int32Array;
+  tests: { test: TestKind; row: Int32Array; rows: Float64Array[] }[];
+  byId: Map<string, Table['tests'][number]>;
+  /** what is left of each hypothesis when a part is mended */
+  without: (part: string) => Int32Array;
+  sound: number;
+}
+const tables = new WeakMap<Dictionary, Table>();
+export function tableOf(dictionary: Dictionary): Table {
+  const known = tables.get(dictionary);
+  if (known) return known;
+  const { classes, hypotheses } = dictionary;
+  const parts = [...new Set(classes.map((c) => c.part))];
+  const number = new Map(parts.map((p, i) => [p, i]));
+  const of = (h: number, n: 0 | 1): number => {
+    const ids = hypotheses[h]!.of;
+    const c = ids[n] ?? ids[0];
+    return c === undefined ? -1 : number.get(classes[c]!.part)!;
+  };
+  const tests = dictionary.tests.map((test) => ({ test, ...dictionary.odds.get(test.id)! }));
+  const sound = hypotheses.length - 1;
+  const mended = new Map<string, Int32Array>();
+  const table: Table = {
+    parts,
+    first: Int32Array.from(hypotheses, (_, h) => of(h, 0)),
+    second: Int32Array.from(hypotheses, (_, h) => of(h, 1)),
+    tests,
+    byId: new Map(tests.map((t) => [t.test.id, t])),
+    sound,
+    without: (part) => {
+      let map = mended.get(part);
+      if (!map)
+        mended.set(part, (map = Int32Array.from(hypotheses, ({ of: ids }, h) => {
+          const left = ids.filter((c) => classes[c]!.part !== part);
+          return left.length === ids.length ? h : left.length === 0 ? sound : classes[left[0]!]!.alone;
+        }))); // prettier-ignore
+      return map;
+    },
+  };
+  tables.set(dictionary, table);
+  return table;
 }
 
-const bits = (shares: Iterable<number>): number => {
+const normal = (shares: Float64Array<ArrayBuffer>): Float64Array<ArrayBuffer> => {
   let sum = 0;
-  for (const p of shares) if (p > 0) sum -= p * Math.log2(p);
-  return sum;
+  for (const x of shares) sum += x;
+  return sum > 0 ? shares.map((x) => x / sum) : shares.fill(1 / shares.length);
 };
 
-interface Parts {
-  names: string[];
-  /** index of each suspect’s part */
-  of: number[];
+/** Whether the complaint is asked once more: likelihood of “as before” by what is so now. */
+function againOdds(dictionary: Dictionary, complaint: Complaint | undefined, state: number, outcome: string): number {
+  const { sound } = tableOf(dictionary);
+  const fit = complaint && state !== sound ? Math.min(0.97, dictionary.fitOf[complaint][state]!) : 0.02;
+  return outcome === 'still' ? Math.max(0.02, fit) : 1 - Math.max(0.02, fit);
 }
-function partsOf(suspects: readonly Suspect[]): Parts {
-  const names = [...new Set(suspects.map((s) => s.part))];
-  return { names, of: suspects.map((s) => names.indexOf(s.part)) };
+
+export interface Weighed {
+  /** shares of the hypotheses; they sum to 1 */
+  shares: Float64Array;
+  /** what of each hypothesis is so now, after what was mended */
+  now: Int32Array;
+  /** parts that were mended */
+  mended: string[];
+  /** log of how likely all readings together are */
+  evidence: number;
 }
-const byPart = ({ names, of }: Parts, shares: readonly number[]): number[] => {
-  const sums = names.map(() => 0);
-  shares.forEach((share, i) => (sums[of[i]!]! += share));
+/** Shares of all hypotheses after a complaint and readings. Readings of tests that this circuit doesn’t have say nothing. */
+export function weighed(dictionary: Dictionary, search: Search, but?: string): Weighed {
+  const { hypotheses } = dictionary;
+  const table = tableOf(dictionary);
+  const fits = search.complaint ? dictionary.fitOf[search.complaint] : undefined;
+  let shares = Float64Array.from(hypotheses, (h, i) => h.prior * (fits ? fits[i]! : 1));
+  let now = Int32Array.from(hypotheses, (_, i) => i);
+  const mended: string[] = [];
+  let evidence = 0;
+  const scale = (): void => {
+    let sum = 0;
+    for (const x of shares) sum += x;
+    evidence += Math.log(Math.max(sum, 1e-300));
+    shares = normal(shares);
+  };
+  scale();
+  for (const { id, test, outcome } of search.readings) {
+    if (id === but) continue;
+    if (test.startsWith(MENDED)) {
+      const part = test.slice(MENDED.length);
+      mended.push(part);
+      const without = table.without(part);
+      now = now.map((h) => without[h]!);
+      continue;
+    }
+    if (test === AGAIN) {
+      shares = shares.map((share, i) => share * againOdds(dictionary, search.complaint, now[i]!, outcome));
+      scale();
+      continue;
+    }
+    const kind = table.byId.get(test);
+    const o = kind?.test.outcomes.findIndex((x) => x.id === outcome) ?? -1;
+    if (!kind || o < 0) continue;
+    for (let i = 0; i < shares.length; i++) shares[i]! *= kind.rows[kind.row[now[i]!]!]![o]!;
+    scale();
+  }
+  return { shares, now, mended, evidence };
+}
+/** Shares of the hypotheses after a complaint and readings; they sum to 1. */
+export const sharesOf = (dictionary: Dictionary, search: Search): number[] => [...weighed(dictionary, search).shares];
+
+/** −Σ p·log2 p of sums that aren’t shares yet. */
+function bitsOf(sums: Float64Array, total: number): number {
+  if (total <= 0) return 0;
+  let sum = 0;
+  for (const x of sums) if (x > 0) sum -= x * Math.log2(x / total);
+  return sum / total;
+}
+/** Shares by part; what two have together is shared out between them. */
+function byPart(table: Table, shares: ArrayLike<number>, now: Int32Array): Float64Array {
+  const sums = new Float64Array(table.parts.length + 1);
+  for (let h = 0; h < shares.length; h++) addTo(sums, table, now[h]!, shares[h]!);
   return sums;
+}
+const addTo = (sums: Float64Array, { first, second, parts }: Table, h: number, share: number): void => {
+  const [a, b] = [first[h]!, second[h]!];
+  if (a < 0) sums[parts.length]! += share;
+  else if (a === b) sums[a]! += share;
+  else {
+    sums[a]! += share / 2;
+    sums[b]! += share / 2;
+  }
 };
 /** How many parts carry 95 % together. */
-function carry(parts: ArrayLike<number>): number {
+function carry(parts: Float64Array, total: number): number {
   let sum = 0;
   let n = 0;
   for (const p of Float64Array.from(parts).sort().reverse()) {
     n += 1;
-    if ((sum += p) >= NAMED_AT) break;
+    if ((sum += p) >= NAMED_AT * total) break;
   }
   return n;
 }
@@ -93,111 +202,148 @@ function carry(parts: ArrayLike<number>): number {
 /** Complaints of something that opens as soon as it is on. */
 const OPENS: ReadonlySet<Complaint> = new Set<Complaint>(['trips at once', 'will not reset']);
 
-/** A dictionary as flat arrays: made once, asked thousands of times. */
-interface Table {
-  parts: Parts;
-  tests: {
-    test: TestKind;
-    /** for each suspect the index of the outcome it would show; one beyond the last: it may be any */
-    shown: Int32Array;
-    /** how often an outcome shows, by what would be shown, then by outcome */
-    odds: Float64Array[];
-  }[];
+/** Tests that can be made: not made since something was last mended, with what is at hand. */
+export function openTests(dictionary: Dictionary, search: Search): Table['tests'] {
+  const last = search.readings.findLastIndex((r) => r.test.startsWith(MENDED));
+  // who may have misread makes it twice
+  const times = dictionary.misread > 0 ? 2 : 1;
+  const since = search.readings.slice(last + 1).map((r) => r.test);
+  const made = new Set(since.filter((id) => since.filter((x) => x === id).length >= times));
+  // what opened one breaker is not put on another
+  return tableOf(dictionary).tests.filter(
+    ({ test: t }) =>
+      !made.has(t.id) && !(t.id === 'appliance' && OPENS.has(search.complaint ?? 'dead')) && !(t.needs && search.lacks?.includes(t.needs)),
+  );
 }
-const tables = new WeakMap<Dictionary, Table>();
-function tableOf(dictionary: Dictionary): Table {
-  const known = tables.get(dictionary);
-  if (known) return known;
-  const table: Table = {
-    parts: partsOf(dictionary.suspects),
-    tests: dictionary.tests.map((test) => {
-      const ids = test.outcomes.map((o) => o.id);
-      const shown = Int32Array.from(dictionary.shows.get(test.id)!, (id) => (id === undefined || !ids.includes(id) ? ids.length : ids.indexOf(id)));
-      const odds = [...ids, undefined].map((would) => Float64Array.from(ids, (id) => likelihood(test, would, id)));
-      return { test, shown, odds };
-    }),
-  }; // prettier-ignore
-  tables.set(dictionary, table);
-  return table;
+
+/** What hypotheses carry less than this together is not looked at when tests are weighed. */
+const SMALL = 1e-3;
+/** The hypotheses that carry it, the likeliest first. */
+export function carrying(shares: ArrayLike<number>, most = Infinity): { live: number[]; total: number } {
+  const all = Array.from(shares, (share, h) => ({ share, h })).filter((x) => x.share > 1e-7).sort((a, b) => b.share - a.share); // prettier-ignore
+  const live: number[] = [];
+  let total = 0;
+  const sum = all.reduce((s, x) => s + x.share, 0);
+  for (const { share, h } of all) {
+    if (total >= (1 - SMALL) * sum || live.length >= most) break;
+    live.push(h);
+    total += share;
+  }
+  return { live, total };
 }
 
 /** Every test that was not made yet, the most told in a minute first. */
-export function nextTests(dictionary: Dictionary, search: Search, shares: readonly number[]): NextTest[] {
-  const { parts, tests } = tableOf(dictionary);
-  const before = bits(byPart(parts, shares));
-  const made = new Set(search.readings.map((r) => r.test));
-  // what opened one breaker is not put on another
-  const open = tests.filter(({ test: t }) => !made.has(t.id) && !(t.id === 'appliance' && OPENS.has(search.complaint ?? 'dead')));
-  return open
-    .map(({ test, shown, odds }): NextTest => {
-      let left = 0;
-      const after = test.outcomes.flatMap(({ id, words }, outcome) => {
-        const sums = new Float64Array(parts.names.length);
-        let share = 0;
-        for (let i = 0; i < shown.length; i++) {
-          const joint = shares[i]! * odds[shown[i]!]![outcome]!;
-          sums[parts.of[i]!]! += joint;
+export function nextTests(
+  dictionary: Dictionary,
+  search: Search,
+  shares: ArrayLike<number>,
+  state = weighed(dictionary, search),
+): NextTest[] {
+  const table = tableOf(dictionary);
+  const { now } = state;
+  const { live, total } = carrying(shares);
+  const P = table.parts.length + 1;
+  const whole = new Float64Array(P);
+  for (const h of live) addTo(whole, table, now[h]!, shares[h]! / total);
+  const before = bitsOf(whole, 1);
+  const sums = new Float64Array(P);
+  const one = (test: TestKind, rows: readonly Float64Array[], rowOf: (h: number) => number): NextTest => {
+    // shares by row and part: then each outcome is a sum over few
+    const mass = rows.map((): Float64Array | undefined => undefined);
+    for (const h of live) addTo((mass[rowOf(h)] ??= new Float64Array(P)), table, now[h]!, shares[h]! / total);
+    let left = 0;
+    const after = test.outcomes.flatMap(({ id, words }, o) => {
+      sums.fill(0);
+      let share = 0;
+      mass.forEach((m, r) => {
+        if (!m) return;
+        const odds = rows[r]![o]!;
+        for (let p = 0; p < P; p++) {
+          const joint = m[p]! * odds;
+          sums[p]! += joint;
           share += joint;
         }
-        if (share <= 0) return [];
-        for (let p = 0; p < sums.length; p++) sums[p]! /= share;
-        left += share * bits(sums);
-        return [{ outcome: id, words, share, partsLeft: carry(sums) }];
       });
-      return { test, bits: Math.max(0, before - left), after: after.sort((a, b) => b.share - a.share) };
-    })
-    .sort((a, b) => b.bits / b.test.minutes - a.bits / a.test.minutes || a.test.id.localeCompare(b.test.id));
+      if (share <= 0) return [];
+      left += share * bitsOf(sums, share);
+      return [{ outcome: id, words, share, partsLeft: carry(sums, share) }];
+    });
+    return { test, bits: Math.max(0, before - left), after: after.sort((a, b) => b.share - a.share) };
+  };
+  const list = openTests(dictionary, search).map(({ test, row, rows }) => one(test, rows, (h) => row[now[h]!]!));
+  if (state.mended.length && search.readings.at(-1)?.test !== AGAIN)
+    list.push(one(AGAIN_TEST, live.map((h) => Float64Array.from(AGAIN_TEST.outcomes, (o) => againOdds(dictionary, search.complaint, now[h]!, o.id))), (h) => live.indexOf(h))); // prettier-ignore
+  return list.sort((a, b) => b.bits / b.test.minutes - a.bits / a.test.minutes || a.test.id.localeCompare(b.test.id));
+}
+
+/** How likely each part is at fault now, alone or with another: named by this. */
+function partShares(table: Table, { shares, now }: Weighed): Float64Array {
+  const sums = new Float64Array(table.parts.length);
+  for (let h = 0; h < shares.length; h++) {
+    const [a, b] = [table.first[now[h]!]!, table.second[now[h]!]!];
+    if (a >= 0) sums[a]! += shares[h]!;
+    if (b >= 0 && b !== a) sums[b]! += shares[h]!;
+  }
+  return sums;
+}
+
+/** The reading without which the others go together far better. */
+const DOUBTED_AT = 8;
+export function doubtIn(dictionary: Dictionary, search: Search): Doubt | undefined {
+  const { evidence } = weighed(dictionary, search);
+  const doubts = search.readings.filter((r) => !r.test.startsWith(MENDED)).map((r): Doubt => {
+    const test = dictionary.tests.find((t) => t.id === r.test) ?? AGAIN_TEST;
+    // a reading of n outcomes that says nothing would have one in n of its own
+    const expected = 1 / test.outcomes.length;
+    return { reading: r.id, words: test.words, factor: Math.exp(weighed(dictionary, search, r.id).evidence - evidence) * expected };
+  }); // prettier-ignore
+  const [worst] = doubts.sort((a, b) => b.factor - a.factor);
+  return worst && worst.factor >= DOUBTED_AT ? worst : undefined;
 }
 
 /** The whole state of a search. Pure: the same readings give the same. */
 export function searchState(dictionary: Dictionary, search: Search): SearchState {
-  const shares = sharesOf(dictionary, search);
-  const { names, of } = partsOf(dictionary.suspects);
-  const parts = names
-    .map((part, p): PartLikely => {
-      const suspects = dictionary.suspects
-        .map((suspect, i) => ({ suspect, share: shares[i]!, p: of[i] }))
-        .filter((x) => x.p === p)
-        .map(({ suspect, share }) => ({ suspect, share }))
-        .sort((a, b) => b.share - a.share);
-      return { part, share: suspects.reduce((s, x) => s + x.share, 0), suspects };
-    })
+  const table = tableOf(dictionary);
+  const state = weighed(dictionary, search);
+  const { shares, now } = state;
+  const marginal = partShares(table, state);
+  const { classes, suspects } = dictionary;
+  const ofClass = new Float64Array(classes.length);
+  for (let h = 0; h < shares.length; h++) for (const c of dictionary.hypotheses[now[h]!]!.of) ofClass[c]! += shares[h]!;
+  const within = new Map<string, PartLikely['suspects']>();
+  classes.forEach(({ part, members }, c) => {
+    const sum = members.reduce((total, m) => total + suspects[m]!.prior, 0);
+    const list = within.get(part) ?? [];
+    for (const m of members)
+      list.push({ suspect: suspects[m]!, share: ofClass[c]! * (sum > 0 ? suspects[m]!.prior / sum : 1 / members.length) });
+    within.set(part, list);
+  });
+  const parts = table.parts
+    .map((part, p): PartLikely => ({ part, share: marginal[p]!, suspects: within.get(part)!.sort((a, b) => b.share - a.share) }))
     .sort((a, b) => b.share - a.share);
-  const next = nextTests(dictionary, search, shares);
-  const open = carry(parts.map((p) => p.share));
+  const halved = byPart(table, shares, now);
+  const open = carry(halved.subarray(0, table.parts.length), 1 - halved[table.parts.length]!);
   const [first, second] = parts;
   const rests = dictionary.known.taken.length ? ' It rests on what was taken for it, below.' : '';
+  const end = (verdict: SearchState['verdict'], says: string, next: NextTest[] = []): SearchState => ({ parts, open, next, verdict, says });
   if (search.signs.length)
-    return {
-      parts,
-      open,
-      next: [],
-      verdict: 'stop',
-      says: `${search.signs.join(', ')}: leave the circuit off, and have it looked at by a licensed electrician today.`,
-    };
-  if (!search.signsAsked || !search.complaint)
-    return {
-      parts,
-      open,
-      next: [],
-      verdict: 'asks',
-      says: search.signsAsked ? 'Say what you notice.' : 'First: is there any of these signs?',
-    };
+    return end('stop', `${search.signs.join(', ')}: leave the circuit off, and have it looked at by a licensed electrician today.`);
+  if (!search.signsAsked || (!search.complaint && !search.question))
+    return end('asks', search.signsAsked ? 'Say what you notice.' : 'First: is there any of these signs?');
+  const next = nextTests(dictionary, search, shares, state);
+  const likely = `${first!.suspects[0]!.suspect.words}`;
+  if (halved[table.parts.length]! >= NAMED_AT) return end('mended', 'All reads as it should: it is mended.', next);
   if (first!.part === 'none' && first!.share > 0.5)
-    return {
-      parts,
-      open,
-      next,
-      verdict: 'contradicts',
-      says: 'These readings contradict each other, or no single fault explains them: repeat the last test, or look whether the survey is right here.',
-    };
-  if (first!.share >= NAMED_AT)
-    return { parts, open, next, verdict: 'found', says: `${percent(first!.share)}: ${first!.suspects[0]!.suspect.words}.${rests}` };
-  if (!next[0] || next[0].bits < WORTH_BITS)
-    return {
-      ...{ parts, open, next, verdict: 'can’t tell' },
-      says: `No test that is left tells more. It is ${first!.suspects[0]!.suspect.words} (${percent(first!.share)})${second ? `, or ${second.suspects[0]!.suspect.words} (${percent(second.share)})` : ''}.`,
-    };
-  return { parts, open, next, verdict: 'goes on', says: `Likeliest now, ${percent(first!.share)}: ${first!.suspects[0]!.suspect.words}.` };
+    return end('contradicts', 'These readings contradict each other, or no fault that is known here explains them: repeat the last test, or look whether the survey is right here.', next); // prettier-ignore
+  if (first!.share >= NAMED_AT && first!.part !== 'none') {
+    const also =
+      second && second.share > 0.5 && second.part !== 'none'
+        ? ` And besides it, ${percent(second.share)}: ${second.suspects[0]!.suspect.words}.`
+        : '';
+    return end('found', `${percent(first!.share)}: ${likely}.${also}${rests}`, next);
+  }
+  if (!next.some((n) => n.bits >= WORTH_BITS))
+    return end('can’t tell', `No test that is left tells more. It is ${likely} (${percent(first!.share)})${second ? `, or ${second.suspects[0]!.suspect.words} (${percent(second.share)})` : ''}.`, next); // prettier-ignore
+  return end('goes on', `Likeliest now, ${percent(first!.share)}: ${likely}.`, next);
 }
 export const percent = (share: number): string => `${share >= 0.995 ? 'over 99' : share < 0.005 ? 'under 1' : Math.round(share * 100)} %`;

@@ -1,7 +1,8 @@
 /** A search played through: a fault is hidden, every test shows what it would show, until a part is named or nothing more can be told. */
 import { COMPLAINTS, type Complaint, type Search } from '../model/index.js';
 import type { Dictionary } from './predict.js';
-import { searchState, type NextTest, type SearchState } from './search.js';
+import { searchState, tableOf, weighed, type NextTest, type SearchState } from './search.js';
+import { lookedAhead } from './ahead.js';
 
 export interface Played {
   verdict: SearchState['verdict'];
@@ -15,6 +16,11 @@ export interface Played {
 export type Chooser = (state: SearchState, search: Search) => NextTest | undefined;
 
 export const bestNext: Chooser = (state) => state.next[0];
+/** The best with the whole rest of the search looked at. */
+export const bestAhead =
+  (dictionary: Dictionary): Chooser =>
+  (state, search) =>
+    lookedAhead(dictionary, search, weighed(dictionary, search).shares, state.next)[0];
 
 /**
  * The order people use without help (handbook 25): breaker and protective devices, the other outlets, the dead one, the one before it.
@@ -30,9 +36,35 @@ export const usualOrder =
       ...of('breakers'), ...of('reset'), ...of('switches'),
       ...boxes.flatMap((b) => at('lamps/', b)),
       ...boxes.flatMap((b) => [...at('plug/', b), ...at('volts/', b), ...at('look/', b)]),
-      ...of('look/'), ...of('appliance'), ...of('through/'), ...of('panel'),
+      ...of('look/'), ...of('appliance'), ...of('shared/'), ...of('house'), ...of('through/'), ...of('panel'), ...of('off'),
     ][0];
   }; // prettier-ignore
+
+/** Halving the chain: breaker, then the lamps of the middle outlet of those that are left, then the boxes at the border. */
+export const halving =
+  (boxes: readonly string[], usual: Chooser = usualOrder(boxes)): Chooser =>
+  (state, search) => {
+    const made = new Map(search.readings.map((r) => [r.test, r.outcome]));
+    const lamps = (box: string): NextTest | undefined => state.next.find((n) => n.test.id.startsWith('lamps/') && n.test.boxId === box && n.test.id.endsWith('lower')); // prettier-ignore
+    if (!made.has('breakers')) return state.next.find((n) => n.test.id === 'breakers') ?? usual(state, search);
+    const outward = [...boxes].reverse();
+    let [good, bad] = [-1, outward.length - 1];
+    for (const [test, outcome] of made) {
+      if (!test.startsWith('lamps/')) continue;
+      const at = outward.findIndex((b) => test.includes(`/${b.replace('box', 'device')}/`));
+      if (at < 0) continue;
+      if (outcome === 'reads as right') good = Math.max(good, at);
+      else bad = Math.min(bad, at);
+    }
+    if (bad - good > 1) {
+      const next = lamps(outward[Math.floor((good + bad) / 2)]!);
+      if (next) return next;
+    }
+    const border = [outward[bad], outward[Math.max(0, good)]].flatMap((b) =>
+      state.next.filter((n) => n.test.boxId === b && /^(plug|volts|look)/.test(n.test.id)),
+    );
+    return border.sort((a, b) => a.test.minutes - b.test.minutes)[0] ?? usual(state, search);
+  };
 
 const MOST_TESTS = 60;
 
@@ -40,6 +72,21 @@ const MOST_TESTS = 60;
 export function noticed({ fits }: Dictionary, suspect: number): Complaint | undefined {
   const [best] = [...COMPLAINTS].sort((a, b) => fits[b][suspect]! - fits[a][suspect]!);
   return best !== undefined && fits[best][suspect]! >= 0.1 ? best : undefined;
+}
+/** What somebody would notice of a hypothesis, of one or of two. */
+export function noticedOf({ fitOf }: Dictionary, hypothesis: number): Complaint | undefined {
+  const [best] = [...COMPLAINTS].sort((a, b) => fitOf[b][hypothesis]! - fitOf[a][hypothesis]!);
+  return best !== undefined && fitOf[best][hypothesis]! >= 0.1 ? best : undefined;
+}
+
+/** States and choices that were worked out: faults that show the same so far share them. */
+export type Remembered = Map<string, { state: SearchState; next: NextTest | undefined }>;
+
+/** What a test shows most where a hypothesis is so. */
+export function showsMost(dictionary: Dictionary, test: string, hypothesis: number): string {
+  const kind = tableOf(dictionary).byId.get(test)!;
+  const odds = kind.rows[kind.row[hypothesis]!]!;
+  return kind.test.outcomes[odds.indexOf(Math.max(...odds))]!.id;
 }
 
 /** @param hidden index of the suspect that is so; @param shown what a test shows where the suspect leaves it open, or a wrong reading instead */
@@ -50,16 +97,38 @@ export function played(
   complaint: Complaint,
   choose: Chooser = bestNext,
   shown: (test: NextTest['test'], so: string | undefined) => string = (test, so) => so ?? test.outcomes[0]!.id,
+  remembered?: Remembered,
+): Played {
+  const { part } = dictionary.suspects[hidden]!;
+  return playedAs(dictionary, boxId, [part], complaint, choose, (test) => shown(test, dictionary.shows.get(test.id)![hidden]), remembered);
+}
+
+/** The same with what is so said by its parts and by what each test shows. */
+export function playedAs(
+  dictionary: Dictionary,
+  boxId: string,
+  parts: readonly string[],
+  complaint: Complaint,
+  choose: Chooser,
+  shown: (test: NextTest['test']) => string,
+  remembered: Remembered = new Map(),
 ): Played {
   let search: Search = { boxId, signs: [], signsAsked: true, complaint, readings: [] };
   let minutes = 0;
+  let key: string = complaint;
   for (let tests = 0; ; tests++) {
-    const state = searchState(dictionary, search);
+    let known = remembered.get(key);
+    if (!known) {
+      const state = searchState(dictionary, search);
+      const ends = state.verdict === 'found' || state.verdict === 'can’t tell' || tests >= MOST_TESTS;
+      remembered.set(key, (known = { state, next: ends ? undefined : choose(state, search) }));
+    }
+    const { state, next } = known;
     const part = state.parts[0]!.part;
-    const next = state.verdict === 'found' || state.verdict === 'can’t tell' || tests >= MOST_TESTS ? undefined : choose(state, search);
-    if (!next) return { verdict: state.verdict, part, right: part === dictionary.suspects[hidden]!.part, tests, minutes };
-    const outcome = shown(next.test, dictionary.shows.get(next.test.id)![hidden]);
+    if (!next) return { verdict: state.verdict, part, right: parts.includes(part), tests, minutes };
+    const outcome = shown(next.test);
     minutes += next.test.minutes;
+    key += `;${next.test.id}=${outcome}`;
     search = {
       ...search,
       readings: [...search.readings, { id: `r${tests}`, test: next.test.id, outcome, at: '2026-01-01T00:00:00.000Z' }],

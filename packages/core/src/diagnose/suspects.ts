@@ -1,7 +1,9 @@
 /** Everything that can be wrong with one circuit, one thing at a time, each as the wiring it makes and as often as it is met. */
-import { endKey, PANEL, TERMINALS, type Bench, type BenchDevice, type Joint, type WireEnd } from '../model/index.js';
+import { nodeOf, terminalNodeOf } from '../circuit/index.js';
+import { endKey, NEUTRAL_BAR, PANEL, TERMINALS, type Bench, type BenchDevice, type Happened, type Joint, type Since, type WireEnd } from '../model/index.js'; // prettier-ignore
 import { endName } from '../wiring/index.js';
 import type { CircuitBench } from './circuitBench.js';
+import type { NetChange } from './netChange.js';
 
 export const SUSPECT_KINDS = [
   'breaker off',
@@ -22,6 +24,14 @@ export const SUSPECT_KINDS = [
   'cable shorted',
   'pinched ground',
   'broken conductor',
+  'unknown box',
+  'unknown switch',
+  'fed from elsewhere',
+  'wrong tab',
+  'wrong neutral',
+  'leak',
+  'lost service neutral',
+  'back-fed',
   'none of these',
 ] as const;
 export type SuspectKind = (typeof SUSPECT_KINDS)[number];
@@ -46,10 +56,55 @@ const MET: Record<SuspectKind, number> = {
   'device worn out': 2,
   'broken conductor': 1,
   'breaker worn': 1,
+  'wrong tab': 2,
+  'wrong neutral': 2,
+  leak: 2,
+  'unknown switch': 2,
+  'unknown box': 1,
+  'fed from elsewhere': 1,
+  'lost service neutral': 1,
+  'back-fed': 1,
   'none of these': 1,
 };
 /** One step of that scale is about three times as often (common practice, no source). */
 const STEP = 3;
+
+/** What is known of the circuit and of what was done to it; each makes some faults likelier. */
+export interface Circumstances {
+  since?: Since;
+  happened?: readonly Happened[];
+  /** boxes that somebody worked in lately */
+  touched?: ReadonlySet<string>;
+  /** when the house was built */
+  year?: number;
+  /** how often each kind was what it was, in searches of this user before */
+  history?: Partial<Record<SuspectKind, number>>;
+  /** share of readings that are taken down wrongly, by somebody who is new to it; 0 unless said. Tests may then be made twice */
+  misread?: number;
+}
+/** How much likelier a kind becomes (common practice, no source). */
+const AFTER: Record<Happened, Partial<Record<SuspectKind, number>>> = {
+  'device changed': { 'open contact': 3, 'open splice': 3, 'loose contact': 3, 'loose splice': 3, swapped: 6, 'line and load swapped': 6, 'open ground': 3, 'pinched ground': 5, 'wrong tab': 6, 'wrong neutral': 4, 'bootleg ground': 3 },
+  'hung or screwed': { 'cable shorted': 10, 'broken conductor': 10, leak: 4 },
+  'new appliance': { appliance: 4, 'breaker off': 2, 'device tripped': 2 },
+  storm: { 'device worn out': 4, 'breaker off': 2, 'device tripped': 2, 'lost service neutral': 6, 'breaker worn': 2 },
+  'work on the house': { 'unknown switch': 2, 'unknown box': 2, 'fed from elsewhere': 4, 'broken conductor': 4, 'cable shorted': 4, 'wrong neutral': 3, 'back-fed': 4, 'open splice': 2 },
+}; // prettier-ignore
+const SINCE: Record<Since, Partial<Record<SuspectKind, number>>> = {
+  today: { 'breaker off': 2, 'device tripped': 2, appliance: 1.5, swapped: 0.1, 'open ground': 0.3, 'bootleg ground': 0.1, 'wrong tab': 0.3, 'line and load swapped': 0.3, 'fed from elsewhere': 0.3 },
+  weeks: { 'open contact': 1.5, 'loose contact': 1.5, 'loose splice': 1.5, 'breaker off': 0.3, 'switch off': 0.5 },
+  always: { swapped: 8, 'open ground': 8, 'bootleg ground': 5, 'wrong tab': 8, 'line and load swapped': 5, 'unknown switch': 4, 'fed from elsewhere': 6, 'unknown box': 3, 'wrong neutral': 4, 'breaker off': 0.1, 'device tripped': 0.2, 'loose contact': 0.3 },
+}; // prettier-ignore
+/** A push-in lets go about so much oftener than a screw (handbook 25: 5 beside 4, one step). */
+const PUSH_IN = STEP;
+/** A box that was worked in lately (common practice). */
+const TOUCHED = 3;
+/** Handbook 25 weighs as much as so many searches of the user's own. */
+const OWN_WEIGHS = 30;
+function likelier(kind: SuspectKind, { since, happened = [], year }: Circumstances): number {
+  const age = year !== undefined && year < 1965 && (kind === 'open ground' || kind === 'bootleg ground') ? STEP : 1;
+  return happened.reduce((f, h) => f * (AFTER[h][kind] ?? 1), age * (since ? (SINCE[since][kind] ?? 1) : 1));
+}
 
 export interface Suspect {
   id: string;
@@ -122,16 +177,104 @@ const SWAPS: Partial<Record<BenchDevice['form'], readonly (readonly [string, str
 export interface Fault {
   suspect: Suspect;
   bench?: (sound: Bench) => Bench;
+  /** or what it changes in the network, where that is simply said; several: one of them, each as often */
+  net?: NetChange[][];
 }
-type Listed = Omit<Suspect, 'prior'> & { bench?: (sound: Bench) => Bench };
+type Listed = Omit<Suspect, 'prior'> & Pick<Fault, 'bench' | 'net'> & { pushIn?: true };
+/** A loose joint has anything between these; ohm (common practice: from warm to hardly anything left). */
+export const LOOSE_OHM = [1.2, 5, 25] as const;
+/** Damp or damaged insulation, ohm: some 20 mA. */
+const LEAK_OHM = 6000;
 
 /** @param known the circuit as it is known */
-export function faultsOn(known: CircuitBench): Fault[] {
+export function faultsOn(known: CircuitBench, circumstances: Circumstances = {}): Fault[] {
   const { bench, unseen } = known;
+  const protectedSomewhere = bench.devices.some((d) => d.form === 'ground-fault') || bench.breakers.some((b) => b.kind === 'ground-fault');
   const list: Listed[] = [];
   const name = (boxId: string | undefined): string =>
     boxId === PANEL ? 'the panel' : (bench.boxes.find((b) => b.id === boxId)?.name ?? 'a box');
   const add = (s: Listed): void => void list.push(s);
+  /** What nobody noted may lie between two ends of a cable. */
+  const addInRun = (c: Bench['cables'][number], hot: WireEnd | undefined, other: WireEnd | undefined): void => {
+    const index = hot && 'cableId' in hot ? hot.conductor : 0;
+    const white = c.colours.indexOf('white');
+    const open = [[{ out: `conductor ${c.id}/${index}` }]];
+    add({
+      id: `between/${c.id}`,
+      kind: 'unknown box',
+      part: `cable/${c.id}`,
+      words: `a box nobody knows of in ${c.name}, with a hot off in it`,
+      net: open,
+    });
+    add({
+      id: `unknown-switch/${c.id}`,
+      kind: 'unknown switch',
+      part: `unknown/${c.id}`,
+      words: `a switch nobody knows of in ${c.name}, off`,
+      net: open,
+    });
+    const [near, far] = c.ends;
+    if (near !== PANEL && near !== 'elsewhere' && far !== 'elsewhere' && white >= 0 && white !== index)
+      add({
+        ...{
+          id: `elsewhere/${c.id}`,
+          kind: 'fed from elsewhere',
+          part: `cable/${c.id}`,
+          words: `${name(far)} isn’t fed by ${c.name} but from elsewhere, and that is off`,
+        },
+        net: [
+          [
+            { out: `conductor ${c.id}/${index}` },
+            { out: `conductor ${c.id}/${white}` },
+            { from: nodeOf.end(endKey({ cableId: c.id, conductor: white, end: 1 })), to: nodeOf.bar(NEUTRAL_BAR), ohm: 0.2 },
+          ],
+        ],
+      });
+    if (protectedSomewhere && hot && other)
+      add({
+        id: `leak/${c.id}`,
+        kind: 'leak',
+        part: `cable/${c.id}`,
+        words: `damp or damaged insulation at ${c.name}`,
+        net: [[{ from: nodeOf.end(endKey(hot)), to: nodeOf.end(endKey(other)), ohm: LEAK_OHM }]],
+      });
+  };
+  /** A tab that is broken where it should join, or whole where the halves should be apart. */
+  const addTabs = (d: BenchDevice): void => {
+    // whoever opens the box sees it beside its wires
+    const at = { part: `joints/${d.boxId}`, boxId: d.boxId, deviceId: d.id, seenIn: d.boxId };
+    const used = (side: string): boolean => bench.joints.some((j) => j.at?.device === d.id && j.at.terminal.startsWith(side));
+    if (!used('brass')) return;
+    add({
+      ...{
+        id: `tab/${d.id}`,
+        kind: 'wrong tab',
+        words: d.brassTab ? `the brass tab of ${d.name} is broken` : `the brass tab of ${d.name} joins its halves`,
+        ...at,
+      },
+      bench: (x) => setDevice(x, d.id, { brassTab: !d.brassTab }),
+    });
+    const silver = bench.joints.find((j) => j.at?.device === d.id && j.at.terminal.startsWith('silver'));
+    const end = silver?.ends[0];
+    if (protectedSomewhere && silver && end)
+      add({
+        ...{
+          id: `borrowed/${d.id}`,
+          kind: 'wrong neutral',
+          part: `joints/${d.boxId}`,
+          words: `the neutral of ${d.name} is another circuit’s`,
+          boxId: d.boxId,
+          deviceId: d.id,
+          seenIn: d.boxId,
+        },
+        net: [
+          [
+            { out: `contact ${silver.id} ${endKey(end)}` },
+            { from: nodeOf.terminal(d.id, silver.at!.terminal), to: nodeOf.bar(NEUTRAL_BAR), ohm: 0.2 },
+          ],
+        ],
+      });
+  };
   for (const b of bench.breakers) {
     const off = (x: Bench): Bench => ({ ...x, breakers: x.breakers.map((y) => (y.id === b.id ? { ...y, on: false } : y)) });
     add({
@@ -231,8 +374,12 @@ export function faultsOn(known: CircuitBench): Fault[] {
         ? `at ${joint.at.device === 'box' ? 'the box' : (bench.devices.find((d) => d.id === joint.at!.device)?.name ?? joint.at.terminal)}`
         : 'in a splice';
       const words = `${endName(bench, end)} ${where} in ${name(boxId)}`;
+      const contact = `contact ${joint.id} ${key}`;
+      const node = joint.kind === 'terminal' ? terminalNodeOf(boxId, joint.at!.device, joint.at!.terminal) : nodeOf.joint(joint.id);
+      const broken = { bench: (x: Bench) => without(x, end), net: [[{ out: contact }]] };
+      const pushIn = joint.how === 'push-in' || joint.how === 'push-in connector' ? { pushIn: true as const } : {};
       if (ground) {
-        add({ id: `open/${joint.id}/${key}`, kind: 'open ground', words: `ground open: ${words}`, ...part, bench: (x) => without(x, end) });
+        add({ id: `open/${joint.id}/${key}`, kind: 'open ground', words: `ground open: ${words}`, ...part, ...broken });
         continue;
       }
       add({
@@ -240,7 +387,8 @@ export function faultsOn(known: CircuitBench): Fault[] {
         kind: joint.kind === 'splice' ? 'open splice' : 'open contact',
         words: `open: ${words}`,
         ...part,
-        bench: (x) => without(x, end),
+        ...pushIn,
+        ...broken,
       });
       add({
         id: `loose/${joint.id}/${key}`,
@@ -248,6 +396,8 @@ export function faultsOn(known: CircuitBench): Fault[] {
         words: `loose: ${words}`,
         ...part,
         looseOf: `open/${joint.id}/${key}`,
+        ...pushIn,
+        net: LOOSE_OHM.map((ohm) => [{ out: contact }, { from: nodeOf.end(key), to: node, ohm }]),
       });
     }
   }
@@ -288,21 +438,44 @@ export function faultsOn(known: CircuitBench): Fault[] {
         kind: 'broken conductor',
         part: `cable/${c.id}`,
         words: `${colour} broken inside ${c.name}`,
-        bench: (x) => without(x, ends[conductor]!),
+        net: [[{ out: `conductor ${key}` }]],
       });
     });
+    addInRun(c, hot, other);
   }
-  add({ id: 'none', kind: 'none of these', part: 'none', words: 'none of these: the survey is wrong here, or two things at once' });
-  return weighed(list, unseen);
+  for (const d of bench.devices.filter((x) => x.form === 'duplex')) addTabs(d);
+  add({
+    id: 'service',
+    kind: 'lost service neutral',
+    part: 'service',
+    words: 'the neutral of the supply has come loose outside this circuit',
+  });
+  add({ id: 'back-fed', kind: 'back-fed', part: 'back-fed', words: 'fed by a second breaker or source besides its own' });
+  add({ id: 'none', kind: 'none of these', part: 'none', words: 'none of these: the survey is wrong here' });
+  return weighed(list, unseen, circumstances);
 }
 
 /** Kinds share what they are met by among their places; a push-in lets go far more often than a screw, and an unseen box may have any. */
-function weighed(list: Listed[], unseen: ReadonlySet<string>): Fault[] {
+function weighed(list: Listed[], unseen: ReadonlySet<string>, circumstances: Circumstances): Fault[] {
   const count = new Map<SuspectKind, number>();
-  const weight = (s: Omit<Suspect, 'prior'>): number =>
-    s.kind === 'open contact' && s.boxId !== undefined && unseen.has(s.boxId) ? 1.5 : 1;
+  const { history = {}, touched } = circumstances;
+  const own = Object.values(history).reduce((a, b) => a + b, 0);
+  const weight = (s: Listed): number =>
+    (s.kind === 'open contact' && s.boxId !== undefined && unseen.has(s.boxId) ? 1.5 : 1) *
+    (s.pushIn ? PUSH_IN : 1) *
+    (s.boxId !== undefined && touched?.has(s.boxId) ? TOUCHED : 1);
   for (const s of list) count.set(s.kind, (count.get(s.kind) ?? 0) + weight(s));
-  const raw = list.map((s) => (STEP ** MET[s.kind] * weight(s)) / count.get(s.kind)!);
+  // push-ins and boxes that were worked in make their kind more frequent, not only this place among its others
+  const places = (kind: SuspectKind): number => list.filter((s) => s.kind === kind).length;
+  const kinds = [...count.keys()];
+  const met = (kind: SuspectKind): number => STEP ** MET[kind] * likelier(kind, circumstances) * Math.sqrt(count.get(kind)! / places(kind));
+  const total = kinds.reduce((sum, kind) => sum + met(kind), 0);
+  const share = (kind: SuspectKind): number => (OWN_WEIGHS * (met(kind) / total) + (history[kind] ?? 0)) / (OWN_WEIGHS + own);
+  const raw = list.map((s) => (share(s.kind) * weight(s)) / count.get(s.kind)!);
   const sum = raw.reduce((a, b) => a + b, 0);
-  return list.map(({ bench, ...s }, i) => ({ suspect: { ...s, prior: raw[i]! / sum }, ...(bench ? { bench } : {}) }));
+  return list.map(({ bench, net, pushIn: _, ...s }, i) => ({
+    suspect: { ...s, prior: raw[i]! / sum },
+    ...(bench ? { bench } : {}),
+    ...(net ? { net } : {}),
+  }));
 }

@@ -1,14 +1,16 @@
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, effect, inject, signal } from '@angular/core';
 import { DecimalPipe } from '@angular/common';
 import { RouterLink } from '@angular/router';
-import { circuitLine, percent, reasonsFor, repairOf, searchAhead, type Dictionary, type NextTest } from '@saddle/core/diagnose';
-import { COMPLAINT_WORDS, COMPLAINTS, STOP_SIGNS, type Complaint, type Search, type Site, type StopSign } from '@saddle/core/model';
+import { MENDED, percent, repairOf, type CircuitBench, type Circumstances, type NextTest, type SearchView } from '@saddle/core/diagnose';
+import { COMPLAINT_WORDS, COMPLAINTS, HAPPENED, HAPPENED_WORDS, QUESTION_WORDS, SEARCH_QUESTIONS, SINCE, SINCE_WORDS, STOP_SIGNS, TESTERS, type Complaint, type Search, type SearchQuestion, type Site, type StopSign } from '@saddle/core/model'; // prettier-ignore
 import { nanoid } from 'nanoid';
 import { JobSession } from '../job/job-session';
 import { CircuitLineView } from './circuit-line-view';
+import { metAgain, ownHistory } from './own-history';
+import type { Asked } from './search.worker';
 
-/** Most suspects that stand in the table at once. */
-const SHOWN = 8;
+/** With the best, so many are offered beside it. */
+const OTHERS = 6;
 
 /** What doesn’t work, what it can be, and which test to make next. */
 @Component({
@@ -22,37 +24,67 @@ export class FaultSearch {
   protected readonly session = inject(JobSession);
   protected readonly signs = STOP_SIGNS;
   protected readonly complaints = COMPLAINTS.map((id) => ({ id, words: COMPLAINT_WORDS[id] }));
+  protected readonly questions = SEARCH_QUESTIONS.map((id) => ({ id, words: QUESTION_WORDS[id] }));
+  protected readonly sinces = SINCE.map((id) => ({ id, words: SINCE_WORDS[id] }));
+  protected readonly happenings = HAPPENED.map((id) => ({ id, words: HAPPENED_WORDS[id] }));
+  protected readonly testers = TESTERS;
   protected readonly search = computed((): Search => this.session.job().search!);
   protected readonly box = computed(() => this.session.job().found.boxes.find((b) => b.id === this.search().boxId));
-  private readonly dictionary = signal<Dictionary | undefined>(undefined);
+  protected readonly otherBoxes = computed(() => this.session.job().found.boxes.filter((b) => b.id !== this.search().boxId));
+  protected readonly known = signal<CircuitBench | undefined>(undefined);
   protected readonly progress = signal(0);
+  protected readonly view = signal<SearchView | undefined>(undefined);
+  protected readonly answered = signal(0);
+  private asked = 0;
   private worker: Worker | undefined;
-  private worked: { site: Site; boxId: string } | undefined;
+  private worked: { site: Site; key: string } | undefined;
 
   constructor() {
-    effect(() => this.work(this.session.job().found, this.search().boxId));
+    effect(() => this.work(this.session.job().found, this.search()));
+    effect(() => {
+      const [search, known] = [this.search(), this.known()];
+      if (known) this.ask(search);
+    });
     inject(DestroyRef).onDestroy(() => this.worker?.terminate());
   }
-  private work(site: Site, boxId: string): void {
-    if (this.worked?.site === site && this.worked.boxId === boxId) return;
-    this.worked = { site, boxId };
+  /** What the circuit’s answers rest on; when it changes they are worked out anew. */
+  private work(site: Site, search: Search): void {
+    const { boxId, question, otherBoxId, since, happened, touched, unsure } = search;
+    const key = JSON.stringify([boxId, question, otherBoxId, since, happened, touched, unsure]);
+    if (this.worked?.site === site && this.worked.key === key) return;
+    this.worked = { site, key };
     this.worker?.terminate();
     this.progress.set(0);
-    this.worker = new Worker(new URL('./search.worker', import.meta.url), { type: 'module' });
-    this.worker.onmessage = ({ data }: MessageEvent<{ done: number } | { dictionary: Dictionary }>) => {
-      if ('done' in data) return this.progress.set(data.done);
-      this.progress.set(1);
-      this.dictionary.set(data.dictionary);
-      this.worker?.terminate();
+    this.known.set(undefined);
+    const { built } = this.session.house.house();
+    const circumstances: Circumstances = {
+      ...{
+        history: ownHistory(),
+        ...(since ? { since } : {}),
+        ...(happened ? { happened } : {}),
+        ...(built === undefined ? {} : { year: built }),
+      },
+      ...{ ...(touched ? { touched: new Set(touched) } : {}), ...(unsure ? { misread: 0.05 } : {}) },
     };
-    this.worker.postMessage({ site, boxId });
+    this.worker = new Worker(new URL('./search.worker', import.meta.url), { type: 'module' });
+    this.worker.onmessage = ({ data }: MessageEvent<{ done: number } | { known: CircuitBench } | { number: number; view: SearchView }>) => {
+      if ('done' in data) return this.progress.set(data.done);
+      if ('known' in data) {
+        this.progress.set(1);
+        return this.known.set(data.known);
+      }
+      this.answered.set(data.number);
+      // an answer to a reading before the last is late
+      if (data.number === this.asked) this.view.set(data.view);
+    };
+    this.worker.postMessage({ circuit: { site, search, circumstances } } satisfies Asked);
+  }
+  private ask(search: Search): void {
+    this.asked += 1;
+    this.worker?.postMessage({ search, number: this.asked } satisfies Asked);
   }
 
-  protected readonly known = computed(() => this.dictionary()?.known);
-  protected readonly state = computed(() => {
-    const dictionary = this.dictionary();
-    return dictionary && searchAhead(dictionary, this.search());
-  });
+  protected readonly state = computed(() => this.view()?.state);
   /** tests on bare ends before which the circuit was proved dead, each time anew */
   protected readonly proved = signal<ReadonlySet<string>>(new Set<string>());
   protected prove(test: string): void {
@@ -61,57 +93,30 @@ export class FaultSearch {
   /** tests that somebody said they can’t make */
   private readonly skipped = signal<ReadonlySet<string>>(new Set<string>());
   protected readonly tests = computed((): NextTest[] => {
-    const open = (this.state()?.next ?? []).filter((n) => n.bits > 0.005);
+    const open = (this.state()?.next ?? []).filter((n) => n.bits > 0.002);
     return [...open.filter((n) => !this.skipped().has(n.test.id)), ...open.filter((n) => this.skipped().has(n.test.id))];
   });
   protected readonly first = computed(() => this.tests()[0]);
-  protected readonly others = computed(() => this.tests().slice(1, 6));
+  protected readonly others = computed(() => this.tests().slice(1, OTHERS));
   protected readonly suspects = computed(() =>
-    (this.state()?.parts ?? [])
-      .filter((p) => p.share >= 0.005)
-      .slice(0, SHOWN)
-      .map((p) => ({
-        ...{ part: p.part, share: p.share, percent: percent(p.share), words: p.suspects[0]!.suspect.words },
-        why: reasonsFor(this.dictionary()!, this.search(), p.part),
-        picked:
-          this.lookedAt() !== undefined &&
-          (p.suspects[0]!.suspect.boxId ?? (/^(panel|breaker)/.test(p.part) ? 'panel' : '')) === this.lookedAt(),
-        more: p.suspects
-          .slice(1, 4)
-          .filter((s) => s.share > 0.005)
-          .map((s) => `${s.suspect.words} (${percent(s.share)})`),
-      })),
+    (this.view()?.suspects ?? []).map((s) => ({
+      ...s,
+      percent: percent(s.share),
+      picked: this.lookedAt() !== undefined && (s.boxId ?? (/^(panel|breaker)/.test(s.part) ? 'panel' : '')) === this.lookedAt(),
+    })),
   );
-  protected readonly line = computed(() => {
-    const [dictionary, state] = [this.dictionary(), this.state()];
-    return dictionary && state && circuitLine(dictionary, state.parts);
-  });
-  protected readonly elsewhere = computed(() => {
-    const parts = this.state()?.parts ?? [];
-    const words = (part: string): string => parts.find((p) => p.part === part)?.suspects[0]?.suspect.words ?? part;
-    return (this.line()?.elsewhere ?? [])
-      .filter((e) => e.share >= 0.005)
-      .map((e) => `${words(e.part)} (${percent(e.share)})`)
-      .join('; ');
-  });
   /** the box that was tapped on the drawing: its parts stand open */
   protected readonly lookedAt = signal<string | undefined>(undefined);
   protected look(box: string): void {
     this.lookedAt.set(this.lookedAt() === box ? undefined : box);
   }
-  protected readonly made = computed(() =>
-    this.search().readings.map((r) => {
-      const test = this.dictionary()?.tests.find((t) => t.id === r.test);
-      return {
-        ...{ id: r.id, words: test?.words ?? 'a test that this circuit no longer has' },
-        outcome: test?.outcomes.find((o) => o.id === r.outcome)?.words ?? r.outcome,
-      };
-    }),
-  );
+  protected readonly doubt = computed(() => this.state()?.doubt);
   protected readonly repair = computed(() => {
     const [state, known] = [this.state(), this.known()];
     const { found, schools } = this.session.job();
-    return state?.verdict === 'found' && known ? repairOf(known, found, schools, state.parts[0]!.part) : undefined;
+    return state?.verdict === 'found' && known && !this.search().question
+      ? repairOf(known, found, schools, state.parts[0]!.part, state.parts[0]!.suspects[0]?.suspect)
+      : undefined;
   });
   /** the repair is in the plan already */
   protected readonly planned = computed(() => {
@@ -132,13 +137,54 @@ export class FaultSearch {
     this.put('None of the signs', { signs: [], signsAsked: true });
   }
   protected complain(complaint: Complaint): void {
-    this.put(COMPLAINT_WORDS[complaint], { complaint });
+    this.session.edit(COMPLAINT_WORDS[complaint], (job) => {
+      const { question, otherBoxId: _, ...search } = job.search!;
+      // tests of another question say nothing of this one
+      return { ...job, search: { ...search, complaint, readings: question ? [] : search.readings } };
+    });
+  }
+  protected question(question: SearchQuestion): void {
+    const { complaint, readings } = this.search();
+    const same = this.search().question === question && complaint === undefined;
+    const other = question === 'same circuit' ? { otherBoxId: this.otherBoxes()[0]?.id } : {};
+    this.put(QUESTION_WORDS[question], {
+      question,
+      readings: same ? readings : [],
+      ...(other.otherBoxId === undefined ? {} : { otherBoxId: other.otherBoxId }),
+    });
+  }
+  protected otherBox(otherBoxId: string): void {
+    this.put('The other box', { otherBoxId, readings: [] });
+  }
+  protected toggle(part: 'happened' | 'touched' | 'lacks', value: string): void {
+    const now = (this.search()[part] ?? []) as string[];
+    this.put(value.slice(0, 120), { [part]: now.includes(value) ? now.filter((x) => x !== value) : [...now, value] } as Partial<Search>);
+  }
+  protected has(part: 'happened' | 'touched' | 'lacks', value: string): boolean {
+    return ((this.search()[part] ?? []) as string[]).includes(value);
+  }
+  protected since(since: (typeof SINCE)[number]): void {
+    this.session.edit(SINCE_WORDS[since], (job) => {
+      const { since: before, ...search } = job.search!;
+      return { ...job, search: before === since ? search : { ...search, since } };
+    });
+  }
+  protected unsure(): void {
+    this.put('Readings twice', { unsure: !this.search().unsure });
+  }
+  private add(title: string, test: string, outcome: string): void {
+    const { readings } = this.search();
+    this.put(title.slice(0, 120), { readings: [...readings, { id: nanoid(10), test, outcome, at: new Date().toISOString() }] });
   }
   protected read(test: NextTest['test'], outcome: string): void {
-    const { readings } = this.search();
-    this.put(test.words.slice(0, 120), {
-      readings: [...readings, { id: nanoid(10), test: test.id, outcome, at: new Date().toISOString() }],
-    });
+    this.add(test.words, test.id, outcome);
+  }
+  /** What was named is mended: what is read from now on is read without it. */
+  protected mended(): void {
+    const [first] = this.suspects();
+    if (!first) return;
+    metAgain(first.kind);
+    this.add('Mended', `${MENDED}${first.part}`, 'done');
   }
   protected cannot(test: string): void {
     this.skipped.update((s) => new Set([...s, test]));

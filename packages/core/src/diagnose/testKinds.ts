@@ -1,0 +1,251 @@
+/** Every test that can be made on a circuit, with its minutes and how sure it is (handbook 25, common practice). */
+import { LAMP_CODES, LAMP_SAYS, type LampCode } from '../instruments/index.js';
+import { PANEL, type Tester } from '../model/index.js';
+import type { CircuitBench } from './circuitBench.js';
+import { faceKey, facesOf } from './faultLab.js';
+
+export interface TestKind {
+  id: string;
+  /** what to do */
+  words: string;
+  minutes: number;
+  boxId?: string;
+  /** bare ends are touched: only once the circuit is proved dead */
+  dead?: true;
+  /** an instrument that not everybody has */
+  needs?: Tester;
+  /** what may come of it, with the words for it */
+  outcomes: { id: string; words: string }[];
+  /** how often it shows what is there (common practice) */
+  sure: number;
+  /** how often an outcome shows where another is so, when that isn’t the rest shared out: nobody sees a loose wire that isn’t there */
+  falsely?: Record<string, number>;
+}
+
+/** How often a test shows an outcome where `shows` is so; undefined: it may show any. */
+export const likelihood = (test: TestKind, shows: string | undefined, outcome: string): number => {
+  const n = test.outcomes.length;
+  if (shows === undefined) return 1 / n;
+  const { falsely } = test;
+  if (!falsely) return shows === outcome ? test.sure : (1 - test.sure) / Math.max(1, n - 1);
+  return shows === outcome
+    ? 1 - test.outcomes.reduce((s, o) => s + (o.id === shows ? 0 : (falsely[o.id] ?? 0)), 0)
+    : (falsely[outcome] ?? 0);
+};
+
+/** The patterns one can come back with, as they stand in kept searches; “none” is entered as another reading. */
+const LAMP_IDS: Readonly<Partial<Record<LampCode, string>>> = {
+  'no power': 'hot open, or no power: a dead tester looks the same',
+  'more than one hot': 'more than one hot: stop',
+  'hot on the neutral': 'hot on the neutral, hot open',
+};
+export const lampId = (code: LampCode): string => LAMP_IDS[code] ?? code;
+const LAMP_OUTCOMES = LAMP_CODES.filter((code) => code !== 'none').map((code) => ({ id: lampId(code), words: LAMP_SAYS[code] }));
+
+/** The three pairs of a face as a meter shows them: the same patterns as of the lamps, in volts. */
+const METER_WORDS: Record<Exclude<LampCode, 'none'>, string> = {
+  'reads as right': 'hot–neutral and hot–ground about 120 V, neutral–ground under 2 V',
+  'ground open': 'hot–neutral about 120 V, the others far less',
+  'neutral open': 'hot–ground about 120 V, hot–neutral far less',
+  'no power': 'nothing, or what vanishes under a load',
+  'hot and ground swapped': 'hot–ground and neutral–ground about 120 V',
+  'hot and neutral swapped': 'hot–neutral and neutral–ground about 120 V',
+  'more than one hot': 'all three about 120 V, or more: stop',
+  'hot on the neutral': 'neutral–ground about 120 V alone',
+};
+const METER_OUTCOMES = LAMP_CODES.flatMap((code) => (code === 'none' ? [] : [{ id: lampId(code), words: METER_WORDS[code] }]));
+
+const outcomes = (...pairs: [string, string][]) => pairs.map(([id, words]) => ({ id, words }));
+
+/** Minutes of each test are handbook 25, common practice; a box further on takes a minute to walk to. */
+/** @param shared faces whose neutral another breaker uses too, each with one of the other’s */
+export function testsOf(known: CircuitBench, boxId: string, shared: readonly [string, string][] = []): TestKind[] {
+  const { bench } = known;
+  const nameOf = (id: string): string => bench.boxes.find((b) => b.id === id)?.name ?? 'the box';
+  const walk = (id: string): number => (id === boxId ? 0 : 1);
+  const several = bench.devices.length > 1;
+  const receptacles = bench.devices.filter((d) => facesOf(d).length > 0);
+  const senses = bench.devices.some((d) => d.form === 'ground-fault') || bench.breakers.some((b) => b.kind === 'ground-fault');
+  const hasProtector = bench.devices.some((d) => d.form === 'ground-fault');
+  const faceWords = (key: string): string => {
+    const d = receptacles.find((r) => facesOf(r).some((f) => faceKey(r.id, f) === key))!;
+    const face = key.slice(key.lastIndexOf('/') + 1);
+    return `${facesOf(d).length > 1 ? `the ${face} face of ` : ''}${several ? `${d.name}, ${nameOf(d.boxId)}` : nameOf(d.boxId)}`;
+  };
+  const elsewhere = receptacles.some((d) => d.boxId !== boxId);
+  return [
+    {
+      ...{
+        id: 'breakers',
+        words: `Look at the breaker${hasProtector ? ' and at every protective receptacle' : ''}`,
+        minutes: 2,
+        sure: 0.98,
+      },
+      outcomes: outcomes(
+        ['all on', 'all are on'],
+        ['breaker off', 'a breaker is off or in the middle'],
+        ...(hasProtector ? ([['device tripped', 'a protective receptacle has tripped']] as [string, string][]) : []),
+      ),
+    },
+    {
+      ...{ id: 'appliance', words: 'Try the same appliance in an outlet that surely works', minutes: 1, sure: 0.98 },
+      outcomes: outcomes(['works', 'it works there'], ['fails', 'it fails there too, or trips that one']),
+    },
+    {
+      ...{ id: 'reset', words: 'Unplug everything on the circuit, then switch off and on again, or reset', minutes: 5, sure: 0.995 },
+      outcomes: outcomes(
+        ['works now', 'it stays on, and works'],
+        ['still dead', 'it stays on, and nothing changed'],
+        ['opens again', 'it opens again'],
+      ),
+    },
+    {
+      ...{ id: 'switches', words: 'Flip every switch of the room and of those beside it', minutes: 2, sure: 0.99 },
+      outcomes: outcomes(['works now', 'with one of them it works'], ['no change', 'nothing changes']),
+    },
+    ...(elsewhere
+      ? [
+          {
+            ...{
+              id: 'others',
+              words: 'Does anything else of this circuit not work? A lamp in each other outlet of it',
+              minutes: 3,
+              sure: 0.95,
+            },
+            outcomes: outcomes(['none', 'all the others work'], ['some', 'some of the others don’t'], ['all', 'none of the others does']),
+          },
+        ]
+      : []),
+    {
+      ...{ id: 'off', words: 'Its breaker off: is anything of it still live?', minutes: 3, sure: 0.985 },
+      outcomes: outcomes(['dead', 'all of it is dead then'], ['live', 'something stays live']),
+    },
+    {
+      ...{ id: 'house', words: 'Watch a lamp in another room while something large is switched on and off', minutes: 2, sure: 0.97 },
+      outcomes: outcomes(['steady', 'it stays as it is'], ['changes', 'it brightens and dims']),
+    },
+    ...shared.map(([face, heater]): TestKind => ({
+      id: `shared/${face}`,
+      words: `Meter across ${faceWords(face)} while a heater runs in ${faceWords(heater)}, which is on the other breaker`,
+      minutes: 5,
+      needs: 'meter',
+      sure: 0.96,
+      outcomes: outcomes(
+        ['full', '110 to 127 V'],
+        ['low', '5 to 110 V'],
+        ['none', 'under 5 V'],
+        ['high', 'over 127 V: heater off, leave it'],
+      ),
+    })),
+    ...receptacles.flatMap((d): TestKind[] => [
+      ...facesOf(d).map((face): TestKind => ({
+        id: `lamps/${faceKey(d.id, face)}`,
+        words: `Three-lamp tester in the ${facesOf(d).length > 1 ? `${face} face of ` : ''}${several ? `${d.name}, ${nameOf(d.boxId)}` : nameOf(d.boxId)}`,
+        minutes: 1 + walk(d.boxId),
+        boxId: d.boxId,
+        needs: 'three-lamp tester',
+        outcomes: LAMP_OUTCOMES,
+        sure: 0.95,
+      })),
+      ...facesOf(d).map((face): TestKind => ({
+        id: `meter/${faceKey(d.id, face)}`,
+        words: `Meter at the three slots of ${faceWords(faceKey(d.id, face))}, one pair after the other`,
+        minutes: 2 + walk(d.boxId),
+        boxId: d.boxId,
+        needs: 'meter',
+        outcomes: METER_OUTCOMES,
+        sure: 0.96,
+      })),
+      {
+        ...{
+          id: `probe/${d.id}`,
+          words: `Non-contact probe at the hot slot of ${faceWords(faceKey(d.id, facesOf(d).at(-1)!))}`,
+          minutes: 0.5 + walk(d.boxId),
+          boxId: d.boxId,
+        },
+        ...{ needs: 'non-contact probe' as const, sure: 0.9, falsely: { signals: 0.15, silent: 0.06 } },
+        outcomes: outcomes(['signals', 'it signals'], ['silent', 'it stays silent']),
+      },
+      ...facesOf(d).map((face): TestKind => ({
+        id: `volts/${faceKey(d.id, face)}`,
+        words: `Meter across the ${facesOf(d).length > 1 ? `${face} face of ` : ''}${several ? `${d.name}, ${nameOf(d.boxId)}` : nameOf(d.boxId)}, with a heater or iron plugged in beside it`,
+        minutes: 4 + walk(d.boxId),
+        boxId: d.boxId,
+        needs: 'meter',
+        outcomes: outcomes(
+          ['full', '110 to 127 V'],
+          ['low', '5 to 110 V'],
+          ['none', 'under 5 V'],
+          ['high', 'over 127 V'],
+          ...(senses ? ([['opens', 'something opens as it comes on']] as [string, string][]) : []),
+        ),
+        sure: 0.96,
+      })),
+      {
+        ...{
+          id: `plug/${d.id}`,
+          words: `Feel how a plug sits in ${several ? `${d.name}, ${nameOf(d.boxId)}` : nameOf(d.boxId)}`,
+          minutes: 0.5 + walk(d.boxId),
+          boxId: d.boxId,
+          sure: 0.93,
+        },
+        outcomes: outcomes(['firm', 'it holds firmly'], ['loose', 'it sits loose, or falls out']),
+      },
+    ]),
+    ...bench.boxes.map((b): TestKind => ({
+      ...{
+        id: `look/${b.id}`,
+        words: `Circuit off and proved dead: cover of ${b.name} off, look and tug every wire`,
+        minutes: 8 + walk(b.id),
+        boxId: b.id,
+        dead: true,
+        sure: 0.95,
+        falsely: { found: 0.01, sound: 0.08 },
+      },
+      outcomes: outcomes(['found', 'something is loose, out, wrong or scorched in it'], ['sound', 'all is firm and as it should be']),
+    })),
+    ...bench.devices
+      .filter((d) => d.form === 'ground-fault')
+      .flatMap((d): TestKind[] => [
+        {
+          ...{ id: `press/${d.id}`, boxId: d.boxId, minutes: 3 + walk(d.boxId), sure: 0.98 },
+          words: `All unplugged that hangs on it: press the reset of ${d.name} home`,
+          outcomes: outcomes(['set', 'it was in, or goes in and stays'], ['out', 'it does not stay in, or there is no click']),
+        },
+        {
+          ...{ id: `line/${d.id}`, boxId: d.boxId, minutes: 20, sure: 0.985 },
+          words: `By a licensed electrician: ${d.name} out of its box, on: volts at its LINE screws`,
+          outcomes: outcomes(['full', 'about 120 V'], ['none', 'none']),
+        },
+      ]),
+    {
+      ...{
+        id: 'panel',
+        words: 'By a licensed electrician, cover of the panel off: volts at the breaker’s screw, every wire of this circuit tugged',
+        minutes: 20,
+        sure: 0.97,
+        falsely: { found: 0.01, sound: 0.04 },
+      },
+      outcomes: outcomes(['sound', 'volts leave the breaker, and all is firm'], ['found', 'no volts leave it, or a wire of it is loose']),
+    },
+    ...bench.cables.map((c): TestKind => {
+      const far = c.ends.includes(PANEL);
+      const whole = !c.ends.includes('elsewhere');
+      return {
+        id: `through/${c.id}`,
+        words: whole
+          ? `Dead and proved, both ends of ${c.name} apart: each wire through with a long lead, and against the others`
+          : `Dead and proved, ${c.name} apart at this end and all unplugged beyond: each wire against the others`,
+        minutes: whole ? (far ? 25 : 12) : 10,
+        dead: true,
+        needs: 'long lead',
+        sure: 0.99,
+        outcomes: outcomes(
+          ['whole', whole ? 'each goes through, none touches another' : 'none touches another'],
+          ...(whole ? ([['broken', 'one doesn’t go through']] as [string, string][]) : []),
+          ['touching', 'two touch'],
+        ),
+      };
+    }),
+  ];
+}

@@ -1,0 +1,73 @@
+/** All that a page shows of a search, as data: a worker makes it after each reading. */
+import type { Search } from '../model/index.js';
+import { searchAhead } from './ahead.js';
+import { circuitLine, type CircuitLine } from './line.js';
+import type { Dictionary } from './predict.js';
+import { reasonsFor, type Reasons } from './reasons.js';
+import { AGAIN, MENDED, percent, type SearchState } from './search.js';
+
+/** Most suspects that stand in the table at once. */
+const SHOWN = 8;
+export interface SuspectRow {
+  part: string;
+  share: number;
+  words: string;
+  /** other things that it may be in the same part */
+  more: string[];
+  boxId?: string;
+  kind: string;
+  why: Reasons;
+}
+export interface SearchView {
+  state: SearchState;
+  suspects: SuspectRow[];
+  line: CircuitLine;
+  /** what lies in no box and no cable, in words */
+  elsewhere: string;
+  /** tests that were made, in order */
+  made: { id: string; words: string; outcome: string; doubted: boolean }[];
+}
+
+export function searchView(dictionary: Dictionary, search: Search): SearchView {
+  const state = searchAhead(dictionary, search);
+  const line = circuitLine(dictionary, state.parts);
+  const wordsOf = (part: string): string => state.parts.find((p) => p.part === part)?.suspects[0]?.suspect.words ?? part;
+  return {
+    state,
+    line,
+    suspects: state.parts
+      .filter((p) => p.share >= 0.005)
+      .slice(0, SHOWN)
+      .map((p): SuspectRow => {
+        const [first, ...rest] = p.suspects;
+        const { boxId, kind, words } = first!.suspect;
+        return {
+          ...{ part: p.part, share: p.share, words, kind, ...(boxId === undefined ? {} : { boxId }) },
+          more: rest.slice(0, 3).filter((s) => s.share > 0.005).map((s) => `${s.suspect.words} (${percent(s.share)})`),
+          why: reasonsFor(dictionary, search, p.part),
+        }; // prettier-ignore
+      }),
+    elsewhere: line.elsewhere.filter((e) => e.share >= 0.005).map((e) => `${wordsOf(e.part)} (${percent(e.share)})`).join('; '),
+    made: search.readings.map((r) => madeWords(dictionary, r, state.doubt?.reading)),
+  }; // prettier-ignore
+}
+
+function madeWords(
+  { tests, suspects }: Dictionary,
+  { id, test, outcome }: Search['readings'][number],
+  doubted: string | undefined,
+): SearchView['made'][number] {
+  const common = { id, doubted: id === doubted };
+  if (test.startsWith(MENDED)) {
+    const part = test.slice(MENDED.length);
+    return { ...common, words: 'Mended', outcome: suspects.find((s) => s.part === part)?.words ?? part };
+  }
+  if (test === AGAIN)
+    return { ...common, words: 'Tried again', outcome: outcome === 'works' ? 'it does what it should' : 'it is as before' };
+  const kind = tests.find((t) => t.id === test);
+  return {
+    ...common,
+    words: kind?.words ?? 'a test that this circuit no longer has',
+    outcome: kind?.outcomes.find((o) => o.id === outcome)?.words ?? outcome,
+  };
+}
