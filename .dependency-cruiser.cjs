@@ -14,6 +14,7 @@ const RESTS_ON = {
   schedule: ['measure', 'model', 'work'],
   closing: ['measure', 'catalog', 'model', 'ledger', 'takeoff', 'work', 'wiring'],
   diagnose: ['measure', 'catalog', 'model', 'circuit', 'instruments', 'wiring'],
+  practice: ['measure', 'catalog', 'model', 'codebook', 'layout', 'circuit', 'instruments', 'wiring', 'diagnose'],
   photo: ['model', 'layout', 'measure'],
   record: ['measure', 'catalog', 'model', 'layout', 'photo', 'panel', 'wiring', 'work'],
   pocket: ['measure', 'catalog', 'model', 'codebook', 'layout'],

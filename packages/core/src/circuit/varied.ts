@@ -205,7 +205,7 @@ function protective(draft: Draft, box: Box): void {
 /** Two hots and one neutral: outlets take turns, one takes a half of each. */
 function twoHots(draft: Draft, box: Box, i: number, split: boolean): void {
   const device = draft.device(box.id, 'duplex', split ? { brassTab: false } : {});
-  const own = i % 2 === 0 ? 'black' : 'red';
+  const own = split || i % 2 === 0 ? 'black' : 'red';
   const other = own === 'black' ? 'red' : 'black';
   draft.join(box.id, endsOf(draft, box, own), own, [[device, 'brass upper']]);
   if (split) draft.join(box.id, endsOf(draft, box, other), other, [[device, 'brass lower']]);

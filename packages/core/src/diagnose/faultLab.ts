@@ -7,7 +7,7 @@
  * hundredth: of the digits enough is left (held against `switchOn`, which factors each anew, in faultLab.spec).
  */
 import { buildNetwork, EARTH, IMBALANCE_TRIP_A, nodeOf, Solved, tripTime, type Built } from '../circuit/index.js';
-import { LAMP_OHM, lampReading, type LampCode } from '../instruments/index.js';
+import { LAMP_OHM, lampReading, METER_OHM, type LampCode } from '../instruments/index.js';
 import { PANEL, type Bench, type BenchDevice } from '../model/index.js';
 import { soundOf, TAMED_CONTACT_OHM, tamed, type NetChange, type Sound } from './netChange.js';
 
@@ -182,6 +182,16 @@ export class FaultLab {
     return { port: this.port(b.from, b.to), y: -1 / (b.is as { ohm: number }).ohm };
   }
 
+  /** What stays and what is opened by itself: the changes with that in. */
+  settled(changes: readonly NetChange[]): NetChange[] {
+    let now = [...changes];
+    for (let round = 0; round < 6; round++) {
+      const opens = this.opening(this.changed(now), now);
+      if (!opens) break;
+      now = [...now, ...opens.outs.filter((out) => !now.some((c) => 'out' in c && c.out === out)).map((out) => ({ out }))];
+    }
+    return now;
+  }
   /** @param changes of one fault, or of several together */
   read(changes: readonly NetChange[]): Shown {
     let now = [...changes];
@@ -332,21 +342,35 @@ export class FaultLab {
     };
     return opens || this.breakers.some((b) => b.sees.length > 0 && seen(b) >= IMBALANCE_TRIP_A);
   }
-  /** Volts in one face while the heater runs in another; V. */
-  across(changes: readonly NetChange[], face: string, heaterIn: string): number {
+  /** A digital meter at the slots of a face, one pair after the other: hot–neutral, hot–ground, neutral–ground; V. */
+  metered(changes: readonly NetChange[], face: string): [number, number, number] {
     const solved = this.changed(changes);
-    const [f, g] = [face, heaterIn].map((key) => this.faces.find((x) => x.key === key)!.ports);
+    const { ports } = this.faces.find((f) => f.key === face)!;
+    const across = (i: number, j: number): number => {
+      const [a, b] = [ports[i]!, ports[j]!];
+      const [va, vb, aa, bb, ab, ba] = [solved.volts(a), solved.volts(b), solved.ohm(a, a), solved.ohm(b, b), solved.ohm(a, b), solved.ohm(b, a)];
+      const whole = Math.hypot(METER_OHM + aa[0] + bb[0] - ab[0] - ba[0], aa[1] + bb[1] - ab[1] - ba[1]);
+      return (Math.hypot(va[0] - vb[0], va[1] - vb[1]) * METER_OHM) / whole;
+    };
+    return [across(0, 1), across(0, 2), across(1, 2)];
+  }
+  /** Volts in one face while the heater runs in another, for several such pairs; V. */
+  across(changes: readonly NetChange[], pairs: readonly (readonly [face: string, heaterIn: string])[]): number[] {
+    const solved = this.changed(changes);
     const minus = (a: [number, number], b: [number, number]): [number, number] => [a[0] - b[0], a[1] - b[1]];
     const z = (x: [number, number, number], w: [number, number, number]): [number, number] => {
       const [a, b, c, d] = [solved.ohm(x[0], w[0]), solved.ohm(x[1], w[1]), solved.ohm(x[0], w[1]), solved.ohm(x[1], w[0])];
       return [a[0] + b[0] - c[0] - d[0], a[1] + b[1] - c[1] - d[1]];
     };
-    const [own, open, cross] = [z(g!, g!), minus(solved.volts(g![0]), solved.volts(g![1])), z(f!, g!)];
-    const [dr, di] = [HEATER_OHM + own[0], own[1]];
-    const square = dr * dr + di * di;
-    const [ir, ii] = [(open[0] * dr + open[1] * di) / square, (open[1] * dr - open[0] * di) / square];
-    const v = minus(solved.volts(f![0]), solved.volts(f![1]));
-    return Math.hypot(v[0] - (cross[0] * ir - cross[1] * ii), v[1] - (cross[0] * ii + cross[1] * ir));
+    return pairs.map((pair) => {
+      const [f, g] = pair.map((key) => this.faces.find((x) => x.key === key)!.ports);
+      const [own, open, cross] = [z(g!, g!), minus(solved.volts(g![0]), solved.volts(g![1])), z(f!, g!)];
+      const [dr, di] = [HEATER_OHM + own[0], own[1]];
+      const square = dr * dr + di * di;
+      const [ir, ii] = [(open[0] * dr + open[1] * di) / square, (open[1] * dr - open[0] * di) / square];
+      const v = minus(solved.volts(f![0]), solved.volts(f![1]));
+      return Math.hypot(v[0] - (cross[0] * ir - cross[1] * ii), v[1] - (cross[0] * ii + cross[1] * ir));
+    });
   }
 }
 const has = (changes: readonly NetChange[], start: string): boolean => changes.some((c) => 'out' in c && c.out.startsWith(start));

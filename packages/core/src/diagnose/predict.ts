@@ -216,7 +216,8 @@ function fitOf(
   switch (complaint) {
     case 'dead':
       if (any(set, 'appliance', 'worn contacts')) return 0.4;
-      return dead ? 0.95 : weak ? 0.2 : 0.02;
+      // with something on at the other breaker it is bright or dim, not dead
+      return dead ? (brightens ? 0.4 : 0.95) : weak ? 0.2 : 0.02;
     case 'half dead':
       if (any(set, 'worn contacts')) return 0.3;
       return working.some((w) => w) && working.some((w) => !w) ? 0.95 : 0.02;
@@ -417,15 +418,11 @@ function take(
   const { own, boxOf } = placesOf(known, boxId);
   const protector =
     known.bench.devices.some((d) => d.form === 'ground-fault') || known.bench.breakers.some((b) => b.kind === 'ground-fault');
-  const partners = new Map(shared);
   const questions = tests.map(asked);
-  const acrossOf = (c: readonly NetChange[], face: string): number => {
-    const partner = partners.get(face);
-    return partner === undefined ? 120 : lab.across(c, face, partner);
-  };
-  const brightens = (c: readonly NetChange[]): boolean => shared.some(([f, g]) => lab.across(c, f, g) > 127);
-  const rowsOf = (state: State, levels: readonly Shown[], c: readonly NetChange[]): Would[] =>
-    questions.map((q) => (q.kind === 'shared' ? voltsShown(acrossOf(c, q.key)) : wouldShow(q, state, levels, own, boxOf, boxId)));
+  const crossed = (c: readonly NetChange[]): ReadonlyMap<string, number> => new Map(shared.length ? lab.across(c, shared).map((volts, i) => [shared[i]![0], volts]) : []); // prettier-ignore
+  const brightens = (cross: ReadonlyMap<string, number>): boolean => [...cross.values()].some((volts) => volts > 127);
+  const rowsOf = (state: State, levels: readonly Shown[], cross: ReadonlyMap<string, number>): Would[] =>
+    questions.map((q) => (q.kind === 'shared' ? voltsShown(cross.get(q.key) ?? 120) : wouldShow(q, state, levels, own, boxOf, boxId)));
   const base = faults.map((_, i) => changes[i]?.map((c) => lab.read(c)) ?? [DARK]);
   // alike in every reading and in what is mended: looked at once
   const alike = new Map<string, number>();
@@ -450,8 +447,9 @@ function take(
     const c = changes[i]?.[middle];
     const light = LIGHT.includes(suspect.kind);
     const state: State = { set: [suspect], is, rest: light ? sound : is, restSet: light ? [] : [suspect] };
-    const shows = rowsOf(state, levels, c ?? []);
-    const fit = COMPLAINTS.map((k) => fitOf(k, state, levels, own, protector, brightens(c ?? [])));
+    const cross = crossed(c ?? []);
+    const shows = rowsOf(state, levels, cross);
+    const fit = COMPLAINTS.map((k) => fitOf(k, state, levels, own, protector, brightens(cross)));
     const prior = suspect.prior * share;
     const place = dictionary.suspects.push({ ...suspect, prior }) - 1;
     tests.forEach((t, k) => dictionary.shows.get(t.id)!.push(likeliest(shows[k])));
@@ -477,12 +475,13 @@ function take(
     const [a, b] = [taken[i]!, taken[j]!];
     const both = together(a.changes!, b.changes!);
     const is = lab.read(both);
+    const cross = crossed(both);
     const set = [a.suspect, b.suspect];
     const restSet = set.filter((s) => !LIGHT.includes(s.kind));
     const rest = restSet.length === 2 ? is : restSet.length === 0 ? sound : restSet[0] === a.suspect ? a.is : b.is;
     const state: State = { set, is, rest, restSet };
-    const fit = COMPLAINTS.map((k) => fitOf(k, state, [is], own, protector, shared.length > 0 && brightens(both)));
-    add([a.at, b.at], ((PAIRS / (1 - PAIRS)) * share * (a.prior * b.prior)) / sum, rowsOf(state, [is], both), fit);
+    const fit = COMPLAINTS.map((k) => fitOf(k, state, [is], own, protector, brightens(cross)));
+    add([a.at, b.at], ((PAIRS / (1 - PAIRS)) * share * (a.prior * b.prior)) / sum, rowsOf(state, [is], cross), fit);
   });
 }
 

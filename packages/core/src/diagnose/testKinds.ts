@@ -67,10 +67,15 @@ export function testsOf(known: CircuitBench, boxId: string, shared: readonly [st
   const receptacles = bench.devices.filter((d) => facesOf(d).length > 0);
   const senses = bench.devices.some((d) => d.form === 'ground-fault') || bench.breakers.some((b) => b.kind === 'ground-fault');
   const hasProtector = bench.devices.some((d) => d.form === 'ground-fault');
+  const outletWords = (d: (typeof receptacles)[number]): string => {
+    const box = nameOf(d.boxId);
+    // a name that has its room in it says it once
+    return !several ? box : d.name.toLowerCase().includes(box.toLowerCase().replace(/ box$/, '')) ? d.name : `${d.name}, ${box}`;
+  };
   const faceWords = (key: string): string => {
     const d = receptacles.find((r) => facesOf(r).some((f) => faceKey(r.id, f) === key))!;
     const face = key.slice(key.lastIndexOf('/') + 1);
-    return `${facesOf(d).length > 1 ? `the ${face} face of ` : ''}${several ? `${d.name}, ${nameOf(d.boxId)}` : nameOf(d.boxId)}`;
+    return `${facesOf(d).length > 1 ? `the ${face} face of ` : ''}${outletWords(d)}`;
   };
   const elsewhere = receptacles.some((d) => d.boxId !== boxId);
   return [
@@ -140,7 +145,7 @@ export function testsOf(known: CircuitBench, boxId: string, shared: readonly [st
     ...receptacles.flatMap((d): TestKind[] => [
       ...facesOf(d).map((face): TestKind => ({
         id: `lamps/${faceKey(d.id, face)}`,
-        words: `Three-lamp tester in the ${facesOf(d).length > 1 ? `${face} face of ` : ''}${several ? `${d.name}, ${nameOf(d.boxId)}` : nameOf(d.boxId)}`,
+        words: `Three-lamp tester in ${faceWords(faceKey(d.id, face))}`,
         minutes: 1 + walk(d.boxId),
         boxId: d.boxId,
         needs: 'three-lamp tester',
@@ -168,7 +173,7 @@ export function testsOf(known: CircuitBench, boxId: string, shared: readonly [st
       },
       ...facesOf(d).map((face): TestKind => ({
         id: `volts/${faceKey(d.id, face)}`,
-        words: `Meter across the ${facesOf(d).length > 1 ? `${face} face of ` : ''}${several ? `${d.name}, ${nameOf(d.boxId)}` : nameOf(d.boxId)}, with a heater or iron plugged in beside it`,
+        words: `Meter across ${faceWords(faceKey(d.id, face))}, with a heater or iron plugged in beside it`,
         minutes: 4 + walk(d.boxId),
         boxId: d.boxId,
         needs: 'meter',
@@ -184,7 +189,7 @@ export function testsOf(known: CircuitBench, boxId: string, shared: readonly [st
       {
         ...{
           id: `plug/${d.id}`,
-          words: `Feel how a plug sits in ${several ? `${d.name}, ${nameOf(d.boxId)}` : nameOf(d.boxId)}`,
+          words: `Feel how a plug sits in ${outletWords(d)}`,
           minutes: 0.5 + walk(d.boxId),
           boxId: d.boxId,
           sure: 0.93,

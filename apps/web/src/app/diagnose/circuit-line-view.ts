@@ -15,7 +15,7 @@ const WORDS: Record<Suspicion, string> = { likely: 'likely here', possible: 'pos
         [attr.viewBox]="'0 0 ' + width() + ' ' + height()"
         [style.width.px]="width()"
         role="group"
-        aria-label="The circuit, by suspicion"
+        [attr.aria-label]="plain() ? 'The circuit' : 'The circuit, by suspicion'"
         data-testid="circuit-line"
       >
         <defs>
@@ -29,7 +29,7 @@ const WORDS: Record<Suspicion, string> = { likely: 'likely here', possible: 'pos
           </pattern>
         </defs>
         @for (c of cables(); track c.id) {
-          <path [attr.d]="c.path" class="cable" [attr.data-suspicion]="c.suspicion">
+          <path [attr.d]="c.path" class="cable" [attr.data-suspicion]="plain() ? 'hardly' : c.suspicion">
             <title>{{ c.words }}</title>
           </path>
         }
@@ -38,7 +38,9 @@ const WORDS: Record<Suspicion, string> = { likely: 'likely here', possible: 'pos
             class="box"
             tabindex="0"
             role="button"
-            [attr.data-suspicion]="b.suspicion"
+            [attr.data-suspicion]="plain() ? 'hardly' : b.suspicion"
+            [class.chosen]="b.id === chosen()"
+            [attr.aria-pressed]="chosen() === undefined ? null : b.id === chosen()"
             [attr.aria-label]="b.label"
             [attr.data-testid]="'line-' + b.id"
             (click)="picked.emit(b.id)"
@@ -114,6 +116,10 @@ const WORDS: Record<Suspicion, string> = { likely: 'likely here', possible: 'pos
       stroke: var(--blue);
       stroke-width: 4;
     }
+    .box.chosen rect {
+      stroke: var(--blue);
+      stroke-width: 4;
+    }
     .box[data-suspicion='likely'] rect {
       fill: url(#line-likely);
       stroke: var(--red);
@@ -135,13 +141,17 @@ const WORDS: Record<Suspicion, string> = { likely: 'likely here', possible: 'pos
 })
 export class CircuitLineView {
   readonly line = input.required<CircuitLine>();
+  /** the circuit alone, nothing of suspicion */
+  readonly plain = input(false);
+  readonly chosen = input<string>();
   readonly picked = output<string>();
   private readonly scroll = viewChild.required<ElementRef<HTMLElement>>('scroll');
 
   constructor() {
     // on a narrow screen what is likeliest is what one sees first
     effect(() => {
-      const [first] = [...this.boxes()].sort((a, b) => b.share - a.share);
+      const boxes = this.boxes();
+      const first = boxes.find((b) => b.id === this.chosen()) ?? [...boxes].sort((a, b) => b.share - a.share)[0];
       const { nativeElement: host } = this.scroll();
       if (first) setTimeout(() => (host.scrollLeft = first.x - host.clientWidth / 2));
     });
@@ -156,16 +166,28 @@ export class CircuitLineView {
       ...b,
       x: this.x(b.column),
       y: this.y(b.lane),
-      short: b.suspicion === 'cleared' ? '✓' : percent(b.share).replace('over ', '').replace('under ', '<').replace(' ', ''),
+      short: this.plain()
+        ? b.id === this.chosen()
+          ? '●'
+          : ''
+        : b.suspicion === 'cleared'
+          ? '✓'
+          : percent(b.share).replace('over ', '').replace('under ', '<').replace(' ', ''),
       shortName: b.name.length > 17 ? `${b.name.slice(0, 16)}…` : b.name,
-      says: WORDS[b.suspicion],
-      label: `${b.name}: ${WORDS[b.suspicion]}, ${percent(b.share)}${b.parts.length ? `. ${b.parts.join('; ')}` : ''}`,
+      says: this.plain() ? '' : WORDS[b.suspicion],
+      label: this.plain()
+        ? b.name
+        : `${b.name}: ${WORDS[b.suspicion]}, ${percent(b.share)}${b.parts.length ? `. ${b.parts.join('; ')}` : ''}`,
     })),
   );
   protected readonly cables = computed(() =>
     this.line().cables.map((c) => {
       const [x1, y1, x2, y2] = [this.x(c.from.column), this.y(c.from.lane), this.x(c.to.column), this.y(c.to.lane)];
-      return { ...c, path: `M${x1} ${y1}V${y2}H${x2}`, words: `${c.name}: ${WORDS[c.suspicion]}, ${percent(c.share)}` };
+      return {
+        ...c,
+        path: `M${x1} ${y1}V${y2}H${x2}`,
+        words: this.plain() ? c.name : `${c.name}: ${WORDS[c.suspicion]}, ${percent(c.share)}`,
+      };
     }),
   );
 }

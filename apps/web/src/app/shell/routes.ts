@@ -11,6 +11,8 @@ export const routes: Routes = [
   { path: 'start', title: 'New job · Saddle', loadComponent: () => import('../start/start-page').then((m) => m.StartPage) },
   { path: 'sums', title: 'Pocket sums · Saddle', loadComponent: () => import('../pocket/pocket-page').then((m) => m.PocketPage) },
   { path: 'bench', title: 'Bench · Saddle', loadComponent: () => import('../bench/bench-page').then((m) => m.BenchPage) },
+  { path: 'practice', title: 'Practice · Saddle', loadComponent: () => import('../practice/practice-page').then((m) => m.PracticePage) },
+  { path: 'practice/:code', title: 'Practice · Saddle', loadComponent: () => import('../practice/task-page').then((m) => m.TaskPage) },
   { path: 'rules', title: 'Rules · Saddle', loadComponent: () => import('../rules/rules-page').then((m) => m.RulesPage) },
   { path: 'words', title: 'Words · Saddle', loadComponent: () => import('../words/words-page').then((m) => m.WordsPage) },
   { path: 'phone', title: 'On a phone · Saddle', loadComponent: () => import('../phone/phone-page').then((m) => m.PhonePage) },

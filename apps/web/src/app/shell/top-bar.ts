@@ -17,6 +17,7 @@ import { RouterLink, RouterLinkActive } from '@angular/router';
         <nav class="pages" aria-label="Pages">
           <a routerLink="/" routerLinkActive="here" [routerLinkActiveOptions]="{ exact: true }">Jobs</a>
           <a routerLink="/bench" routerLinkActive="here">Bench</a>
+          <a routerLink="/practice" routerLinkActive="here">Practice</a>
           <a routerLink="/sums" routerLinkActive="here">Pocket sums</a>
           <a routerLink="/rules" routerLinkActive="here">Rules</a>
           <a routerLink="/exchange" routerLinkActive="here">Files</a>

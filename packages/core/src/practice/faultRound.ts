@@ -1,0 +1,376 @@
+/** One round: what is done in order, what each act shows and how long it takes, and when it ends. Nothing is told that a tester wouldn’t tell. */
+import { feedsOf, nodeOf } from '../circuit/index.js';
+import { FaultLab, MENDED, searchState, showsMost, tableOf, type NetChange, type SearchState, type TestKind } from '../diagnose/index.js';
+import type { LAMP_SAYS } from '../instruments/index.js';
+import { endKey, type Search } from '../model/index.js';
+import type { FaultTask, ProvedTask } from './faultTask.js';
+
+export type Act =
+  | { do: 'test'; test: string }
+  | { do: 'breaker'; id: string; on: boolean }
+  /** the tester on a source known to be live */
+  | { do: 'check tester' }
+  /** in three steps: live source, every conductor here, live source again; or here alone */
+  | { do: 'prove'; boxId: string; steps: 'three' | 'here only' }
+  | { do: 'close'; boxId: string }
+  | { do: 'name'; part: string };
+
+export const DANGERS = {
+  live: 'A box opened live: what you touched first would have been 120 V, through you to anything grounded. Its breaker goes off, and it is proved dead at the place itself, before the cover comes off.',
+  'dead by its fault':
+    'Its breaker was on: it was dead by its fault alone. A loose wire that is moved makes contact, and it is live in your hand.',
+  'ground-fault trip':
+    'A tripped protective device is no isolation: it opens what hangs on it and leaves its LINE side live, and a press on its button makes all live again. The breaker goes off.',
+  unproved:
+    'Opened without a proof of dead: the breaker may be the wrong one, or there may be a second feed. It is proved at the place itself, every conductor.',
+  'tester not proved':
+    'The tester was not proved: one with an empty battery shows everything as dead. It goes on a source known to be live before and after.',
+} as const;
+export type Danger = keyof typeof DANGERS;
+
+export interface Done {
+  act: Act;
+  words: string;
+  shows: string;
+  minutes: number;
+  /** the reading as the search takes it; undefined where it is none */
+  outcome?: string;
+}
+export interface Round {
+  done: Done[];
+  minutes: number;
+  /** breakers that are off by hand */
+  off: string[];
+  /** boxes proved dead since a breaker was last thrown, and with a tester that was proved */
+  proved: Record<string, 'three' | 'here only'>;
+  /** parts that were named rightly and mended, where there is more than one fault */
+  mended: string[];
+  ended?: { found: boolean; danger?: Danger; named?: string };
+}
+export const newRound = (): Round => ({ done: [], minutes: 0, off: [], proved: {}, mended: [] });
+
+/** Minutes (handbook 25): a cover off and a look is 8 with its proof of dead. */
+const MINUTES = { breaker: 1.5, 'check tester': 1, prove: 2, close: 1 } as const;
+const DEAD_SAYS = 'hot open, or no power: a dead tester looks the same';
+
+const labs = new WeakMap<FaultTask, FaultLab>();
+function labOf(task: FaultTask): FaultLab {
+  let lab = labs.get(task);
+  if (!lab) {
+    labs.set(task, (lab = new FaultLab(task.bench)));
+    lab.prepare(task.faults.map((f) => f.changes));
+  }
+  return lab;
+}
+const breakersOf = (task: FaultTask, boxId: string): string[] => {
+  const { bench } = task;
+  const ends = bench.cables.flatMap((c) => ([0, 1] as const).filter((e) => c.ends[e] === boxId).flatMap((e) => c.colours.map((_, conductor) => nodeOf.end(endKey({ cableId: c.id, conductor, end: e }))))); // prettier-ignore
+  // a half behind a switch hangs on its breaker all the same
+  const closed = { ...bench, devices: bench.devices.map((d) => ({ ...d, up: true, tripped: false })) };
+  return feedsOf(closed).filter((f) => ends.some((n) => f.nodes.has(n))).map((f) => f.breakerId); // prettier-ignore
+};
+/** What is open now: the fault, breakers thrown by hand, and what opened because of the fault. */
+function nowOf(task: FaultTask, round: Round): NetChange[] {
+  const lab = labOf(task);
+  const byHand = round.off.map((id): NetChange => ({ out: `breaker ${id}` }));
+  const faults = task.faults.filter((f) => !round.mended.includes(f.part)).flatMap((f) => f.changes);
+  const outs = new Set(faults.flatMap((c) => ('out' in c ? [c.out] : [])));
+  return lab.settled([...faults, ...byHand.filter((c) => 'out' in c && !outs.has(c.out))]);
+}
+
+/** What is so now, after what was mended: place in the dictionary’s hypotheses. */
+const hypothesisOf = (task: FaultTask, round: Round): number =>
+  round.mended.reduce((h, part) => tableOf(task.dictionary).without(part)[h]!, task.hypothesis);
+/** Acts that can be chosen now, test by test, with their words and minutes. */
+export function testsToMake({ dictionary }: FaultTask): TestKind[] {
+  return dictionary.tests.filter((t) => !t.id.includes('stray'));
+}
+
+/** What is open for a box: which breakers feed it are still on, and whether it was proved. */
+function dangerAt(task: FaultTask, round: Round, boxId: string): Danger | undefined {
+  const feeding = breakersOf(task, boxId);
+  const on = feeding.filter((id) => !round.off.includes(id) && !offByFault(task, round, id));
+  if (on.length) {
+    const lab = labOf(task);
+    const is = lab.read(nowOf(task, round));
+    const faces = [...is.faces].filter(([key]) => task.bench.devices.some((d) => d.boxId === boxId && key.startsWith(`${d.id}/`)));
+    const dark = faces.length > 0 && faces.every(([, f]) => f.hotVolts < 50 && !f.works);
+    const tripped =
+      task.dictionary.hypotheses[hypothesisOf(task, round)]!.of.some((c) => /tripped|device/.test(task.dictionary.classes[c]!.part)) ||
+      is.deviceOpens;
+    if (!dark || on.some((id) => strayOnly(task, id, boxId))) return 'live';
+    return tripped ? 'ground-fault trip' : 'dead by its fault';
+  }
+  const proof = round.proved[boxId];
+  return proof === undefined ? 'unproved' : proof === 'here only' ? 'tester not proved' : undefined;
+}
+const offByFault = (task: FaultTask, round: Round, id: string): boolean =>
+  task.parts.includes(`breaker/${id}`) && !round.mended.includes(`breaker/${id}`);
+/** A breaker that feeds a box by a cable of another circuit. */
+const strayOnly = (task: FaultTask, id: string, boxId: string): boolean =>
+  task.bench.cables.some((c) => c.id === 'stray' && c.ends[1] === boxId) &&
+  task.bench.joints.some((j) => j.at?.device === id && j.ends.some((e) => 'cableId' in e && e.cableId === 'stray'));
+
+interface Shown {
+  words: string;
+  shows: string;
+  minutes: number;
+  outcome?: string;
+  round?: Partial<Round>;
+  danger?: Danger;
+}
+
+function proof(task: FaultTask, round: Round, boxId: string, steps: 'three' | 'here only'): Shown {
+  const name = task.bench.boxes.find((b) => b.id === boxId)?.name ?? 'the box';
+  const words = steps === 'three' ? `Proved dead in ${name}: live source, every conductor, live source` : `Tester held to ${name} alone`;
+  const minutes = MINUTES.prove;
+  if (task.testerDead)
+    return steps === 'three'
+      ? {
+          words,
+          minutes,
+          shows: 'the tester shows nothing on the source that is surely live: it is not the outlet, it is the tester',
+          outcome: '',
+        }
+      : { words, minutes, shows: 'it shows nothing', round: { proved: { ...round.proved, [boxId]: 'here only' } } };
+  const lab = labOf(task);
+  const is = lab.read(nowOf(task, round));
+  const on = breakersOf(task, boxId).filter((id) => !round.off.includes(id) && !offByFault(task, round, id));
+  const faces = [...is.faces].filter(([key]) => task.bench.devices.some((d) => d.boxId === boxId && key.startsWith(`${d.id}/`)));
+  const stray = on.find((id) => strayOnly(task, id, boxId));
+  if (stray !== undefined)
+    return {
+      words,
+      minutes,
+      shows: `the outlet is ${faces.some(([, f]) => f.hotVolts >= 50) ? 'live' : 'dead'}, but the capped black of the other cable shows 120 V to ground: not dead`,
+    };
+  if (faces.some(([, f]) => f.hotVolts >= 50)) return { words, minutes, shows: '120 V between hot and ground: live' };
+  if (!faces.length && on.length) return { words, minutes, shows: 'its hot shows 120 V to ground: live' };
+  return { words, minutes, shows: 'nothing on any pair: dead now', round: { proved: { ...round.proved, [boxId]: steps } } };
+}
+
+function tested(task: FaultTask, round: Round, test: TestKind): Shown {
+  const { dictionary } = task;
+  const hypothesis = hypothesisOf(task, round);
+  const [kind, ...path] = test.id.split('/');
+  const key = path.join('/');
+  const { minutes } = test;
+  const name = (id: string): string =>
+    task.bench.boxes.find((b) => b.id === id)?.name ?? task.bench.cables.find((c) => c.id === id)?.name ?? id;
+  const words =
+    kind === 'look'
+      ? `Cover of ${name(key)} off, looked in, every wire tugged`
+      : kind === 'through'
+        ? `${name(key)} apart at its ends: each wire through, and against the others`
+        : test.words;
+  const say = (outcome: string): string => test.outcomes.find((o) => o.id === outcome)?.words ?? outcome;
+  // hands in a box: dead and proved, or it ends
+  if (test.dead) {
+    const boxes =
+      kind === 'look'
+        ? [key]
+        : (task.bench.cables.find((c) => c.id === key)?.ends ?? []).filter((e) => task.bench.boxes.some((b) => b.id === e));
+    for (const box of boxes) {
+      const danger = dangerAt(task, round, box);
+      if (danger) return { words, minutes, shows: '', danger };
+    }
+    const outcome = showsMost(dictionary, test.id, hypothesis);
+    return {
+      words,
+      minutes: kind === 'look' ? minutes - MINUTES.prove : minutes,
+      outcome,
+      shows: outcome === 'found' ? seenIn(task, hypothesis, key) : say(outcome),
+    };
+  }
+  const anyOff = round.off.length > 0;
+  const lab = labOf(task);
+  const worn = dictionary.hypotheses[hypothesis]!.of.some((c) =>
+    dictionary.classes[c]!.members.some(
+      (m) => dictionary.suspects[m]!.kind === 'worn contacts' && key.startsWith(`${dictionary.suspects[m]!.deviceId ?? ' '}`),
+    ),
+  );
+  switch (kind) {
+    case 'lamps': {
+      if (task.testerDead || worn) return { words, minutes, shows: 'no lamp lit', ...(anyOff ? {} : { outcome: DEAD_SAYS }) };
+      const { reads } = lab.read(nowOf(task, round)).faces.get(key)!;
+      const outcome = showsMost(dictionary, test.id, hypothesis);
+      return { words, minutes, shows: lampWords(reads), ...(anyOff ? {} : { outcome }) };
+    }
+    case 'meter': {
+      const volts = worn ? [0, 0, 0] : lab.metered(nowOf(task, round), key);
+      const shows = `hot–neutral ${volts[0]!.toFixed(0)} V, hot–ground ${volts[1]!.toFixed(0)} V, neutral–ground ${volts[2]!.toFixed(1)} V`;
+      return { words, minutes, shows, ...(anyOff ? {} : { outcome: showsMost(dictionary, test.id, hypothesis) }) };
+    }
+    case 'volts': {
+      const face = lab.read(nowOf(task, round)).faces.get(key)!;
+      const outcome = showsMost(dictionary, test.id, hypothesis);
+      const shows = worn
+        ? 'it jumps between 60 and 120 V'
+        : face.opensUnderLoad
+          ? 'something opens as the heater comes on'
+          : `${face.loadVolts.toFixed(0)} V`;
+      return { words, minutes, shows, ...(anyOff ? {} : { outcome }) };
+    }
+    case 'probe': {
+      if (task.testerDead) return { words, minutes, shows: 'silent' };
+      const signals = [...lab.read(nowOf(task, round)).faces].filter(([f]) => f.startsWith(`${key}/`)).at(-1)![1].hotVolts >= 50;
+      return { words, minutes, shows: signals ? 'it signals' : 'silent', ...(anyOff ? {} : { outcome: signals ? 'signals' : 'silent' }) };
+    }
+    default: {
+      if (anyOff && ['others', 'shared', 'switches', 'reset', 'press', 'line', 'off'].includes(kind!))
+        return { words, minutes, shows: 'a breaker is off by your own hand: nothing can be told by it' };
+      const outcome = showsMost(dictionary, test.id, hypothesis);
+      return { words, minutes, outcome, shows: say(outcome) };
+    }
+  }
+}
+/** The lamps as they light, not what is printed beside them. */
+const LIT: Record<string, string> = {
+  'reads as right': 'lamps 1 and 2 lit',
+  'ground open': 'lamp 1 alone lit',
+  'neutral open': 'lamp 2 alone lit',
+  'no power': 'no lamp lit',
+  'hot and ground swapped': 'lamps 2 and 3 lit',
+  'hot and neutral swapped': 'lamps 1 and 3 lit',
+  'more than one hot': 'all three lit',
+  'hot on the neutral': 'lamp 3 alone lit',
+  none: 'dim, none clearly lit',
+};
+const lampWords = (reads: keyof typeof LAMP_SAYS): string =>
+  `${LIT[reads] ?? 'no pattern'} (1 hot–neutral, 2 hot–ground, 3 neutral–ground)`;
+function seenIn({ dictionary }: FaultTask, hypothesis: number, boxId: string): string {
+  const seen = dictionary.hypotheses[hypothesis]!.of.map((c) => dictionary.suspects[dictionary.classes[c]!.members[0]!]!).find(
+    (s) => s.seenIn === boxId,
+  );
+  return seen ? `something is not as it should be: ${seen.words}` : 'something is not as it should be';
+}
+
+/** One act more. After the end nothing changes. Throws for a test or a part that the task doesn’t have. */
+export function acted(task: FaultTask, round: Round, act: Act): Round {
+  if (round.ended) return round;
+  const shown = show(task, round, act);
+  const done: Done = {
+    act,
+    words: shown.words,
+    shows: shown.danger ? DANGERS[shown.danger] : shown.shows,
+    minutes: shown.minutes,
+    ...(shown.outcome === undefined ? {} : { outcome: shown.outcome }),
+  };
+  const next: Round = { ...round, ...shown.round, done: [...round.done, done], minutes: round.minutes + shown.minutes };
+  if (shown.danger) return { ...next, ended: { found: false, danger: shown.danger } };
+  if (act.do === 'name') {
+    const left = task.parts.filter((p) => !round.mended.includes(p) && p !== act.part);
+    const right = task.parts.includes(act.part) && !round.mended.includes(act.part);
+    // two at once: what was named is mended, and the search goes on for the other
+    if (right && left.length) return { ...next, mended: [...round.mended, act.part] };
+    return { ...next, ended: { found: right, named: act.part } };
+  }
+  return next;
+}
+function show(task: FaultTask, round: Round, act: Act): Shown {
+  switch (act.do) {
+    case 'breaker': {
+      const b = task.bench.breakers.find((x) => x.id === act.id);
+      if (!b) throw new Error(`the panel has no breaker ${act.id}`);
+      // a proof holds until something is switched
+      const off = act.on ? round.off.filter((id) => id !== act.id) : [...new Set([...round.off, act.id])];
+      const shows =
+        act.on && offByFault(task, round, act.id) ? 'its handle does not stay, or was off before you came' : act.on ? 'on' : 'off';
+      return { words: `Breaker ${b.number} ${act.on ? 'on' : 'off'}`, shows, minutes: MINUTES.breaker, round: { off, proved: {} } };
+    }
+    case 'check tester':
+      return {
+        words: 'Tester on a source known to be live',
+        shows: task.testerDead ? 'it shows nothing there either' : 'it shows the source as live',
+        minutes: MINUTES['check tester'],
+      };
+    case 'prove':
+      return proof(task, round, act.boxId, act.steps);
+    case 'close':
+      return { words: 'Cover on again', shows: 'closed', minutes: MINUTES.close };
+    case 'name':
+      return named(task, round, act.part);
+    case 'test': {
+      const test = task.dictionary.tests.find((t) => t.id === act.test);
+      if (!test) throw new Error(`this circuit has no test ${act.test}`);
+      return tested(task, round, test);
+    }
+  }
+}
+
+function named(task: FaultTask, round: Round, part: string): Shown {
+  const right = task.parts.includes(part) && !round.mended.includes(part);
+  const more = right && task.parts.some((p) => p !== part && !round.mended.includes(p));
+  return {
+    words: 'Named',
+    shows: more ? 'right, and mended; it does not work yet: there is a second fault' : right ? 'right' : 'not it',
+    minutes: 0,
+    outcome: '',
+  };
+}
+
+export interface GradedAct extends Done {
+  /** places it could be in before and after, as the search reckons */
+  before?: number;
+  after?: number;
+  /** what the search would have tested instead, where it would have been quicker by far */
+  better?: string;
+}
+export interface Grade {
+  found: boolean;
+  danger?: { kind: Danger; says: string };
+  tests: number;
+  minutes: number;
+  best: { tests: number; minutes: number };
+  says: string;
+  /** what it was; not told after a dangerous act, so that it can be tried again */
+  truth: string[];
+  replay: GradedAct[];
+}
+/** Quicker than this part of the best test’s yield in a minute, and it is said. */
+const POOR = 0.4;
+
+/** How a round went: beside the best search, act by act. */
+export function graded(task: ProvedTask, round: Round): Grade {
+  const { dictionary, boxId, complaint, best } = task;
+  let search: Search = { boxId, signs: [], signsAsked: true, complaint, readings: [] };
+  let state: SearchState = searchState(dictionary, search);
+  const replay = round.done.map((d, i): GradedAct => {
+    if (d.act.do === 'name' && task.parts.includes(d.act.part)) {
+      search = { ...search, readings: [...search.readings, { id: `r${i}`, test: `${MENDED}${d.act.part}`, outcome: 'done', at: '' }] };
+      state = searchState(dictionary, search);
+    }
+    if (d.act.do !== 'test' || d.outcome === undefined || d.outcome === '' || task.testerDead) return d;
+    const id = d.act.test;
+    const [top] = state.next;
+    const own = state.next.find((n) => n.test.id === id);
+    const rate = (n: typeof own): number => (n ? n.bits / n.test.minutes : 0);
+    const better = top && state.verdict === 'goes on' && rate(own) < POOR * rate(top) ? top.test.words : undefined;
+    const before = state.open;
+    search = { ...search, readings: [...search.readings, { id: `r${i}`, test: id, outcome: d.outcome, at: '' }] };
+    state = searchState(dictionary, search);
+    return { ...d, before, after: state.open, ...(better === undefined ? {} : { better }) };
+  });
+  const { ended } = round;
+  const danger = ended?.danger;
+  const tests = round.done.filter((d) => d.act.do === 'test').length;
+  const says = danger
+    ? 'Ended by a dangerous act.'
+    : !ended
+      ? 'Not ended.'
+      : ended.found
+        ? round.minutes <= best.minutes * 1.5 + 4
+          ? 'Found, and about as quickly as the best search.'
+          : `Found. The best search takes about ${Math.round(best.minutes)} min.`
+        : 'Not it.';
+  return {
+    found: ended?.found ?? false,
+    ...(danger ? { danger: { kind: danger, says: DANGERS[danger] } } : {}),
+    tests,
+    minutes: round.minutes,
+    best: { tests: best.tests, minutes: best.minutes },
+    says,
+    truth: danger ? [] : task.words,
+    replay,
+  };
+}
