@@ -5,6 +5,7 @@
 import type { Search } from '../model/index.js';
 import type { Dictionary } from './predict.js';
 import {
+  AGAIN,
   carrying,
   doubtIn,
   NAMED_AT,
@@ -149,6 +150,8 @@ class Rest {
  * @param next as `nextTests` has them, the most told in a minute first
  */
 export function lookedAhead(dictionary: Dictionary, search: Search, shares: ArrayLike<number>, next: readonly NextTest[]): NextTest[] {
+  const [top, ...behind] = next;
+  if (top && top.test.id === AGAIN) return [top, ...lookedAhead(dictionary, search, shares, behind)];
   const table = tableOf(dictionary);
   const { now } = weighed(dictionary, search);
   const { live } = carrying(shares, MOST);

@@ -348,7 +348,14 @@ export class FaultLab {
     const { ports } = this.faces.find((f) => f.key === face)!;
     const across = (i: number, j: number): number => {
       const [a, b] = [ports[i]!, ports[j]!];
-      const [va, vb, aa, bb, ab, ba] = [solved.volts(a), solved.volts(b), solved.ohm(a, a), solved.ohm(b, b), solved.ohm(a, b), solved.ohm(b, a)];
+      const [va, vb, aa, bb, ab, ba] = [
+        solved.volts(a),
+        solved.volts(b),
+        solved.ohm(a, a),
+        solved.ohm(b, b),
+        solved.ohm(a, b),
+        solved.ohm(b, a),
+      ];
       const whole = Math.hypot(METER_OHM + aa[0] + bb[0] - ab[0] - ba[0], aa[1] + bb[1] - ab[1] - ba[1]);
       return (Math.hypot(va[0] - vb[0], va[1] - vb[1]) * METER_OHM) / whole;
     };

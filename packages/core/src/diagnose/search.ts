@@ -271,9 +271,11 @@ export function nextTests(
     return { test, bits: Math.max(0, before - left), after: after.sort((a, b) => b.share - a.share) };
   };
   const list = openTests(dictionary, search).map(({ test, row, rows }) => one(test, rows, (h) => row[now[h]!]!));
-  if (state.mended.length && search.readings.at(-1)?.test !== AGAIN)
-    list.push(one(AGAIN_TEST, live.map((h) => Float64Array.from(AGAIN_TEST.outcomes, (o) => againOdds(dictionary, search.complaint, now[h]!, o.id))), (h) => live.indexOf(h))); // prettier-ignore
-  return list.sort((a, b) => b.bits / b.test.minutes - a.bits / a.test.minutes || a.test.id.localeCompare(b.test.id));
+  list.sort((a, b) => b.bits / b.test.minutes - a.bits / a.test.minutes || a.test.id.localeCompare(b.test.id));
+  // what was mended is tried first
+  if (search.readings.at(-1)?.test.startsWith(MENDED) !== true) return list;
+  const again = live.map((h) => Float64Array.from(AGAIN_TEST.outcomes, (o) => againOdds(dictionary, search.complaint, now[h]!, o.id)));
+  return [one(AGAIN_TEST, again, (h) => live.indexOf(h)), ...list];
 }
 
 /** How likely each part is at fault now, alone or with another: named by this. */

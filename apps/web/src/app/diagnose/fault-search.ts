@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, DestroyRef, effect, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, DestroyRef, effect, inject, signal, untracked } from '@angular/core';
 import { DecimalPipe } from '@angular/common';
 import { RouterLink } from '@angular/router';
 import { MENDED, percent, repairOf, type CircuitBench, type Circumstances, type NextTest, type SearchView } from '@saddle/core/diagnose';
@@ -35,7 +35,9 @@ export class FaultSearch {
   protected readonly progress = signal(0);
   protected readonly view = signal<SearchView | undefined>(undefined);
   protected readonly answered = signal(0);
-  private asked = 0;
+  private readonly asked = signal(0);
+  /** an answer to the last reading is on its way */
+  protected readonly busy = computed(() => this.answered() !== this.asked());
   private worker: Worker | undefined;
   private worked: { site: Site; key: string } | undefined;
 
@@ -43,7 +45,7 @@ export class FaultSearch {
     effect(() => this.work(this.session.job().found, this.search()));
     effect(() => {
       const [search, known] = [this.search(), this.known()];
-      if (known) this.ask(search);
+      if (known) untracked(() => this.ask(search));
     });
     inject(DestroyRef).onDestroy(() => this.worker?.terminate());
   }
@@ -75,13 +77,13 @@ export class FaultSearch {
       }
       this.answered.set(data.number);
       // an answer to a reading before the last is late
-      if (data.number === this.asked) this.view.set(data.view);
+      if (data.number === this.asked()) this.view.set(data.view);
     };
     this.worker.postMessage({ circuit: { site, search, circumstances } } satisfies Asked);
   }
   private ask(search: Search): void {
-    this.asked += 1;
-    this.worker?.postMessage({ search, number: this.asked } satisfies Asked);
+    this.asked.update((n) => n + 1);
+    this.worker?.postMessage({ search, number: this.asked() } satisfies Asked);
   }
 
   protected readonly state = computed(() => this.view()?.state);
