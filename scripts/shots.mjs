@@ -28,7 +28,7 @@ const folder = join(root, 'docs/screenshots');
 const shoot = async (name, path, viewport = { width: 1280, height: 800 }, act = async () => {}) => {
   const page = await browser.newPage({ viewport });
   await page.goto(url + path);
-  await page.locator('h2, .aw-card h1').first().waitFor();
+  await page.locator('h1, h2, .aw-card h1').first().waitFor();
   await page.evaluate(() => document.fonts.ready);
   await act(page);
   await page.waitForTimeout(400);
@@ -38,10 +38,16 @@ const shoot = async (name, path, viewport = { width: 1280, height: 800 }, act = 
 await shoot('start', '/start');
 await shoot('jobs', '/');
 await shoot('feed', '/jobs/sewing-corner/feed', undefined, (page) => page.locator('.feeds-list > li').first().waitFor());
-for (const stage of ['need', 'box', 'wire', 'buy', 'work', 'record']) await shoot(stage, `/jobs/sewing-corner/${stage}`);
+for (const stage of ['box', 'wire', 'buy', 'work', 'record']) await shoot(stage, `/jobs/sewing-corner/${stage}`);
 await shoot('when', '/jobs/wainscot/when', undefined, async (page) => {
   await page.getByTestId('range').waitFor();
   await page.locator('sa-schedule-chart').scrollIntoViewIfNeeded();
+});
+await shoot('practice', '/practice/dark-study', undefined, async (page) => {
+  await page.getByTestId('at-box').waitFor({ timeout: 20_000 });
+  await page.getByTestId('test-lamps/box5-outlet/lower').click();
+  await page.getByTestId('line-box2').click();
+  await page.getByTestId('test-lamps/box2-outlet/lower').click();
 });
 await shoot('house', '/houses/quince-street-14');
 await shoot('file', '/houses/quince-street-14/file', undefined, (page) => page.getByTestId('file-search').fill('hall'));
@@ -58,10 +64,14 @@ const made = await (
 ).json();
 await shoot('search', `/jobs/${made.document.id}/need`, undefined, async (page) => {
   await page.getByTestId('signs').getByRole('button', { name: 'none of these' }).click();
-  await page
-    .getByTestId('next-test')
-    .getByRole('button', { name: /^hot open/ })
-    .click();
+  for (let n = 1; n <= 2; n++) {
+    await page.getByTestId('next-test').locator('.outcomes button').first().click();
+    await page
+      .getByTestId('made')
+      .getByRole('listitem')
+      .nth(n - 1)
+      .waitFor();
+  }
   await page.getByTestId('verdict').scrollIntoViewIfNeeded();
 });
 await shoot('bench', '/bench', undefined, async (page) => {

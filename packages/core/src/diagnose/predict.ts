@@ -139,7 +139,9 @@ function wouldShow(
       return working === others.length ? 'none' : working === 0 ? 'all' : 'some';
     }
     case 'off':
-      return any(set, 'back-fed') ? 'live' : any(set, 'fed from elsewhere') ? undefined : 'dead';
+      return any(set, 'back-fed', 'wrong breaker noted') ? 'live' : any(set, 'fed from elsewhere') ? undefined : 'dead';
+    case 'turn':
+      return any(set, 'back-fed') || !boxFaces.every((f) => works(is, set, f)) ? 'none' : 'one';
     case 'house':
       return any(set, 'lost service neutral') ? 'changes' : 'steady';
     case 'lamps':
@@ -260,7 +262,7 @@ function fitOf(
     case 'plug falls out':
       return any(set, 'worn contacts') ? 0.95 : 0.01;
     case 'live though off':
-      return any(set, 'back-fed') ? 0.95 : any(set, 'fed from elsewhere') ? 0.7 : 0.01;
+      return any(set, 'back-fed', 'wrong breaker noted') ? 0.95 : any(set, 'fed from elsewhere') ? 0.7 : 0.01;
     case 'tester':
       return working.every((w) => w) && !right ? 0.95 : dead ? 0.1 : 0.03;
   }
@@ -491,7 +493,7 @@ const together = (a: readonly NetChange[], b: readonly NetChange[]): NetChange[]
 };
 /** Two at once that make sense: of different parts, each a circuit of its own; the likeliest of them. */
 function pairsOf(taken: readonly { suspect: Suspect; prior: number; changes: unknown }[]): [number, number][] {
-  const NOT: Suspect['kind'][] = ['none of these', 'lost service neutral', 'back-fed'];
+  const NOT: Suspect['kind'][] = ['none of these', 'lost service neutral', 'back-fed', 'wrong breaker noted'];
   const all: [number, number, number][] = [];
   for (let i = 0; i < taken.length; i++)
     for (let j = i + 1; j < taken.length; j++) {

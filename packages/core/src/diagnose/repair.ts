@@ -52,6 +52,10 @@ export function repairOf(
       return only(
         'Leave what is sensitive unplugged and switch off the main: the neutral of the supply is loose. Call the supplier now; nothing of it is mended in the house.',
       );
+    case 'noted':
+      return only(
+        'Find its breaker: one after the other off, with a lamp in it, or with a sender and receiver. Note it in the survey and at the panel; until then what the label says proves nothing dead.',
+      );
     case 'back-fed':
       return only(
         'Two sources feed one circuit: leave both off and mark them. A licensed electrician parts them; until then nothing proves it dead but a tester at the place itself.',

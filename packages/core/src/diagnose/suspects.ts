@@ -32,6 +32,7 @@ export const SUSPECT_KINDS = [
   'leak',
   'lost service neutral',
   'back-fed',
+  'wrong breaker noted',
   'none of these',
 ] as const;
 export type SuspectKind = (typeof SUSPECT_KINDS)[number];
@@ -64,6 +65,7 @@ const MET: Record<SuspectKind, number> = {
   'fed from elsewhere': 1,
   'lost service neutral': 1,
   'back-fed': 1,
+  'wrong breaker noted': 1,
   'none of these': 1,
 };
 /** One step of that scale is about three times as often (common practice, no source). */
@@ -333,6 +335,14 @@ export function faultsOn(known: CircuitBench, circumstances: Circumstances = {})
       seenIn: d.boxId,
       bench: (x) => exchanged(x, d.id, swaps),
     });
+    const brass = bench.joints.filter((x) => x.at?.device === d.id && x.at.terminal.includes('brass'));
+    // with two hots under its screws it is a short at once, and nobody leaves that
+    if (brass.length === 1 && bench.joints.some((x) => x.at?.device === d.id && x.at.terminal === 'green'))
+      add({
+        ...{ id: `hot-ground/${d.id}`, kind: 'swapped', part: `joints/${d.boxId}`, words: `hot and ground swapped at ${d.name}`, ...at },
+        seenIn: d.boxId,
+        bench: (x) => exchanged(x, d.id, [[brass[0]!.at!.terminal, 'green']]),
+      });
     const neutral = TERMINALS[d.form].find((x) => x.includes('silver'));
     const at2 = (terminal: string | undefined): Joint | undefined =>
       bench.joints.find((x) => x.at?.device === d.id && x.at.terminal === terminal);
@@ -450,6 +460,7 @@ export function faultsOn(known: CircuitBench, circumstances: Circumstances = {})
     part: 'service',
     words: 'the neutral of the supply has come loose outside this circuit',
   });
+  add({ id: 'noted', kind: 'wrong breaker noted', part: 'noted', words: 'it hangs on another breaker than noted' });
   add({ id: 'back-fed', kind: 'back-fed', part: 'back-fed', words: 'fed by a second breaker or source besides its own' });
   add({ id: 'none', kind: 'none of these', part: 'none', words: 'none of these: the survey is wrong here' });
   return weighed(list, unseen, circumstances);

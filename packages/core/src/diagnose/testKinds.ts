@@ -126,6 +126,15 @@ export function testsOf(known: CircuitBench, boxId: string, shared: readonly [st
       outcomes: outcomes(['dead', 'all of it is dead then'], ['live', 'something stays live']),
     },
     {
+      ...{
+        id: 'turn',
+        words: 'A lamp in it, each breaker of the panel off by itself, one after the other: does one alone put it out?',
+        minutes: 10,
+        sure: 0.98,
+      },
+      outcomes: outcomes(['one', 'one alone puts it out'], ['none', 'none does, or it was dark already']),
+    },
+    {
       ...{ id: 'house', words: 'Watch a lamp in another room while something large is switched on and off', minutes: 2, sure: 0.97 },
       outcomes: outcomes(['steady', 'it stays as it is'], ['changes', 'it brightens and dims']),
     },

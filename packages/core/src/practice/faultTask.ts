@@ -144,7 +144,12 @@ export function hiddenFault(level: FaultLevel, seed: number, own: CircuitOf | un
   const kinds = level === 'misleading signs' ? MISLEADING : PLAIN;
   const fits = (h: number): boolean => {
     const set = of(h);
-    if (set.some((s) => ['none of these', 'lost service neutral', 'back-fed'].includes(s.kind) || s.id.includes('stray'))) return false;
+    if (
+      set.some(
+        (s) => ['none of these', 'lost service neutral', 'back-fed', 'wrong breaker noted'].includes(s.kind) || s.id.includes('stray'),
+      )
+    )
+      return false;
     switch (level) {
       case 'two at once':
         return set.length === 2 && set.every((s) => PLAIN.includes(s.kind));
@@ -228,6 +233,8 @@ export function partsToName({ dictionary }: FaultTask): { part: string; words: s
         return 'what was plugged in';
       case 'service':
         return 'the neutral of the supply';
+      case 'noted':
+        return 'it hangs on another breaker than noted';
       default:
         return 'a second feed';
     }

@@ -1,0 +1,330 @@
+/**
+ * How a circuit runs, asked like a fault; what is known of a circuit beforehand; wiring that nobody opened. How often things are met, and
+ * by how much something makes them likelier, is common practice, no source; that it makes them likelier at all is what is held here.
+ */
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { runOfBoxes, variedCircuit } from '../circuit/index.js';
+import { quinceStreet } from '../demo/index.js';
+import { DEFAULT_SCHOOLS, HAPPENED, SINCE, type Bench, type Complaint, type Search, type Site } from '../model/index.js';
+import { circuitBench, circuitWays, dictionaryOf, faultsOn, lampId, questionDictionary, repairOf, searchState, searchView, type CircuitBench, type Dictionary, type SuspectKind } from './index.js'; // prettier-ignore
+
+const onBench = (bench: Bench): CircuitBench => ({ bench: { ...bench, plugged: [] }, taken: [], unseen: new Set(), circuit: undefined, site: quinceStreet.site }); // prettier-ignore
+const searching = (boxId: string, part: Partial<Search>, ...readings: [string, string][]): Search => ({ boxId, signs: [], signsAsked: true, ...part, readings: readings.map(([test, outcome], i) => ({ id: `r${i}`, test, outcome, at: '' })) }); // prettier-ignore
+const DARK = lampId('no power');
+const shareOf = (d: Dictionary, kind: SuspectKind): number => d.suspects.reduce((sum, s) => sum + (s.kind === kind ? s.prior : 0), 0);
+/** The hall’s run, three boxes: each fed by the one before. */
+const house: Site = (() => {
+  const { site } = quinceStreet;
+  const box = site.boxes.find((b) => b.id === 'hall-box')!;
+  const device = site.devices.find((d) => d.boxId === 'hall-box')!;
+  const cable = site.cables.find((c) => c.ends.some((e) => e.boxId === 'hall-box'))!;
+  const names = ['Porch box', 'Loft box', 'Nook box'];
+  return {
+    ...site,
+    ...{ wiring: [], loads: [] },
+    boxes: names.map((name, i) => ({ ...box, id: `b${i}`, name })),
+    devices: names.map((name, i) => ({ ...device, id: `d${i}`, name: `${name} receptacle`, boxId: `b${i}`, wiredAs: undefined })),
+    cables: names.map((name, i) => ({ ...cable, id: `c${i}`, name: `to ${name}`, direction: 'unknown' as const, unbrokenIn: [], ends: [i ? { boxId: `b${i - 1}`, label: names[i - 1]! } : { label: 'panel' }, { boxId: `b${i}`, label: name }] as typeof cable.ends })),
+  }; // prettier-ignore
+})();
+
+describe('how a circuit runs, as a search', () => {
+  it('which cable brings the power: apart, and this outlet is dead: that one; the other leads on', () => {
+    const d = questionDictionary(house, { boxId: 'b1', question: 'line' });
+    const ask = { question: 'line' as const };
+    const before = searchState(d, searching('b1', ask));
+    expect([before.verdict, before.next[0]!.test.dead]).toEqual(['goes on', true]);
+    const found = searchState(d, searching('b1', ask, ['apart/c1', 'here']));
+    expect([found.verdict, found.parts[0]!.part]).toEqual(['found', 'line/c1']);
+    // against what the survey guessed it takes more
+    expect(searchState(d, searching('b1', ask, ['apart/c2', 'here'], ['apart/c1', 'there'])).parts[0]!.part).toBe('line/c2');
+    // both work with either apart: two feeds, and that is said
+    const two = searchState(d, searching('b1', ask, ['apart/c1', 'nothing'], ['apart/c2', 'nothing']));
+    expect(two.says).toMatch(/two feeds in one box, never to be joined/);
+  });
+  it('what feeds it: dead when another is opened; opened beyond, it works', () => {
+    const d = questionDictionary(house, { boxId: 'b2', question: 'feeds' });
+    const ask = { question: 'feeds' as const };
+    const found = searchState(d, searching('b2', ask, ['opened/b1', 'dead'], ['opened/b0', 'dead']));
+    expect([found.verdict, found.parts[0]!.part]).toEqual(['found', 'from/b1']);
+    expect(searchState(d, searching('b2', ask, ['opened/b1', 'works'], ['opened/b0', 'works'])).parts[0]!.part).toBe('panel');
+    expect(searchState(d, searching('b2', ask, ['opened/b1', 'works'], ['opened/b0', 'dead'])).parts[0]!.part).toBe('from/b0');
+  });
+  it('one breaker or two: both out with one off; near 240 V between their hots', () => {
+    const d = questionDictionary(house, { boxId: 'b0', otherBoxId: 'b2', question: 'same circuit' });
+    const ask = { question: 'same circuit' as const };
+    expect(searchState(d, searching('b0', ask)).next[0]!.test.minutes).toBeLessThanOrEqual(3);
+    expect(searchState(d, searching('b0', ask, ['off/b0', 'out'])).parts[0]!.part).toBe('one');
+    const two = searchState(d, searching('b0', ask, ['off/b0', 'on'], ['off/b2', 'on'], ['hots', 'double']));
+    expect([two.verdict, two.parts[0]!.part]).toEqual(['found', 'opposite']);
+  });
+  it('readings that go with no answer contradict, and signs stop it as they stop a search', () => {
+    const d = questionDictionary(house, { boxId: 'b0', otherBoxId: 'b2', question: 'same circuit' });
+    const ask = { question: 'same circuit' as const };
+    expect(
+      searchState(d, searching('b0', ask, ['off/b0', 'out'], ['off/b2', 'on'], ['hots', 'double'], ['heater', 'steady'])).parts[0]!.share,
+    ).toBeLessThan(0.95);
+    expect(searchState(d, { ...searching('b0', ask), signs: ['heat'] }).verdict).toBe('stop');
+    expect(searchState(d, { ...searching('b0', ask), signsAsked: false }).verdict).toBe('asks');
+  });
+});
+
+describe('what is known beforehand', () => {
+  const bench = variedCircuit('protected first', 3, 1).bench;
+  const plain = dictionaryOf(onBench(bench), 'box3');
+  it.each([
+    ['device changed', 'swapped'],
+    ['hung or screwed', 'cable shorted'],
+    ['new appliance', 'appliance'],
+    ['storm', 'device worn out'],
+    ['work on the house', 'fed from elsewhere'],
+  ] as const)('%s makes %s likelier, and all still sum to one', (happened, kind) => {
+    const d = dictionaryOf(onBench(bench), 'box3', undefined, { happened: [happened] });
+    expect(shareOf(d, kind)).toBeGreaterThan(1.3 * shareOf(plain, kind));
+    expect(d.suspects.reduce((sum, s) => sum + s.prior, 0)).toBeCloseTo(1, 9);
+  });
+  it.each([
+    ['today', 'breaker off', 'swapped'],
+    ['weeks', 'loose contact', 'breaker off'],
+    ['always', 'swapped', 'breaker off'],
+  ] as const)('since %s: %s likelier, %s less', (since, more, less) => {
+    const d = dictionaryOf(onBench(bench), 'box3', undefined, { since });
+    expect(shareOf(d, more)).toBeGreaterThan(shareOf(plain, more));
+    expect(shareOf(d, less)).toBeLessThan(shareOf(plain, less));
+  });
+  it('a box that was worked in, a push-in, a house of before 1965, and what it was the times before', () => {
+    const of = (d: ReturnType<typeof faultsOn>, is: (s: (typeof d)[number]['suspect']) => boolean): number =>
+      d.reduce((sum, f) => sum + (is(f.suspect) ? f.suspect.prior : 0), 0);
+    const known = onBench(runOfBoxes({ boxes: 3 }));
+    const before = faultsOn(known);
+    const inTwo = (s: { boxId?: string }): boolean => s.boxId === 'box2';
+    expect(of(faultsOn(known, { touched: new Set(['box2']) }), inTwo)).toBeGreaterThan(1.5 * of(before, inTwo));
+    const pushed: Bench = {
+      ...known.bench,
+      joints: known.bench.joints.map((j) =>
+        j.boxId === 'box1' && j.at?.terminal.startsWith('brass') ? { ...j, how: 'push-in' as const } : j,
+      ),
+    };
+    const brass = (s: { boxId?: string; kind: SuspectKind }): boolean => s.boxId === 'box1' && s.kind === 'open contact';
+    expect(of(faultsOn(onBench(pushed)), brass)).toBeGreaterThan(1.5 * of(before, brass));
+    const ground = (s: { kind: SuspectKind }): boolean => s.kind === 'open ground';
+    expect(of(faultsOn(known, { year: 1961 }), ground)).toBeGreaterThan(2 * of(before, ground));
+    expect(of(faultsOn(known, { year: 1985 }), ground)).toBe(of(before, ground));
+    const worn = (s: { kind: SuspectKind }): boolean => s.kind === 'worn contacts';
+    const many = of(faultsOn(known, { history: { 'worn contacts': 30 } }), worn);
+    // as often as the handbook’s weight: half by the one, half by the other
+    expect(many).toBeCloseTo((of(before, worn) + 1) / 2, 6);
+  });
+  it('every mix of them leaves shares above nothing that sum to one', () => {
+    fc.assert(
+      fc.property(
+        fc.subarray([...HAPPENED]),
+        fc.constantFrom(undefined, ...SINCE),
+        fc.option(fc.integer({ min: 1850, max: 2026 })),
+        (happened, since, year) => {
+          const faults = faultsOn(onBench(bench), { happened, ...(since ? { since } : {}), ...(year === null ? {} : { year }) });
+          expect(faults.reduce((sum, f) => sum + f.suspect.prior, 0)).toBeCloseTo(1, 9);
+          expect(faults.every((f) => f.suspect.prior > 0)).toBe(true);
+        },
+      ),
+      { numRuns: 60 },
+    );
+  });
+});
+
+describe('what somebody may notice, each of it', () => {
+  const noticedAs = (shape: Parameters<typeof variedCircuit>[0], complaint: Complaint): Set<string> => {
+    const { bench, inward } = variedCircuit(shape, 3, 1);
+    const { parts } = searchState(dictionaryOf(onBench(bench), inward[0]!), searching(inward[0]!, { complaint }));
+    return new Set(parts.slice(0, 6).map((p) => p.suspects[0]!.suspect.kind));
+  };
+  it.each([
+    ['protected first', 'trips when plugged in', 'appliance'],
+    ['protected first', 'trips when plugged in', 'wrong neutral'],
+    ['chain', 'trips after a while', 'appliance'],
+    ['chain', 'flickers', 'worn contacts'],
+    ['shared neutral', 'bright', 'lost service neutral'],
+    ['chain', 'live though off', 'back-fed'],
+    ['chain', 'trips at once', 'pinched ground'],
+  ] as const)('%s, %s: %s among the first', (shape, complaint, kind) => {
+    expect([...noticedAs(shape, complaint)]).toContain(kind);
+  });
+  it('what no fault of the circuit explains stays open, and says what to look at', () => {
+    const d = dictionaryOf(onBench(runOfBoxes({ boxes: 2 })), 'box2');
+    const odd = searchState(d, searching('box2', { complaint: 'bright' }, ['house', 'steady'], ['volts/device2/upper', 'high'], ['volts/device1/upper', 'high'], ['lamps/device2/upper', 'more than one hot: stop'], ['lamps/device1/upper', 'more than one hot: stop'])); // prettier-ignore
+    expect([odd.verdict, odd.says]).toEqual(['contradicts', expect.stringMatching(/whether the survey is right/)]);
+  });
+});
+
+/**
+ * The common faults of handbook 8, each with what a practitioner reads: lamps here, in the box before and in the box behind (of three in a
+ * row, the fault in or before the second), and what the breaker does. By hand, from the definition of the three lamps.
+ */
+describe('the common faults, as they are read by hand', () => {
+  const run = runOfBoxes({ boxes: 3 });
+  // the second by pigtails: its own screws and its splices apart
+  const d = dictionaryOf(onBench(run), 'box3');
+  const shared = variedCircuit('shared neutral', 3, 1);
+  const ground = dictionaryOf(onBench(variedCircuit('protected first', 3, 1).bench), 'box3');
+  const of = (dictionary: Dictionary, is: RegExp): number => {
+    const i = dictionary.suspects.findIndex((s) => is.test(`${s.kind}: ${s.words}`));
+    if (i < 0) throw new Error(`no ${String(is)}`);
+    return i;
+  };
+  const shown = (dictionary: Dictionary, i: number, ...tests: string[]) => tests.map((t) => dictionary.shows.get(t)![i]);
+  const three = ['lamps/device1/lower', 'lamps/device2/lower', 'lamps/device3/lower'];
+  const RIGHT = 'reads as right';
+  it.each([
+    [
+      'hot and neutral swapped at one',
+      /^swapped: hot and neutral swapped at Receptacle 2/,
+      [RIGHT, 'hot and neutral swapped', RIGHT],
+      'all on',
+    ],
+    [
+      'ground open in the first: dark second lamp there alone, or behind',
+      /^open ground: .*box 2 to box 3 .*in a splice in Box 2/,
+      [RIGHT, RIGHT, 'ground open'],
+      'all on',
+    ],
+    [
+      'neutral open before the second: hot to ground alone',
+      /^broken conductor: white broken inside box 1 to box 2/,
+      [RIGHT, 'neutral open', 'neutral open'],
+      'all on',
+    ],
+    ['hot open before the second: nothing', /^broken conductor: black broken inside box 1 to box 2/, [RIGHT, DARK, DARK], 'all on'],
+    [
+      'hot and ground swapped at the last',
+      /^swapped: hot and ground swapped at Receptacle 3/,
+      [RIGHT, RIGHT, 'hot and ground swapped'],
+      'all on',
+    ],
+    ['a loose push-in reads right without a load', /^loose contact: loose: black of box 1 to box 2/, [RIGHT, RIGHT, RIGHT], 'all on'],
+    ['bootleg ground: the lamps can’t see it', /^bootleg ground: .*Receptacle 2/, [RIGHT, RIGHT, RIGHT], 'all on'],
+    ['a bare wire on a hot screw: dark everywhere, the breaker opens', /^pinched ground: .*Box 2/, [DARK, DARK, DARK], 'breaker off'],
+    ['a staple through a cable: the same', /^cable shorted: .*box 1 to box 2/, [DARK, DARK, DARK], 'breaker off'],
+  ] as const)('%s', (_, is, lamps, breaker) => {
+    const i = of(d, is);
+    expect([shown(d, i, ...three), shown(d, i, 'breakers')]).toEqual([[...lamps], [breaker]]);
+  });
+  it('a loose one is low under a load, from hardly to almost nothing: each reading may be', () => {
+    const i = of(d, /^loose contact: loose: black of box 1 to box 2/);
+    const { row, rows } = d.odds.get('volts/device3/lower')!;
+    const hypothesis = d.hypotheses.findIndex((h) => h.of.some((c) => h.of.length === 1 && d.classes[c]!.members.includes(i)));
+    const low = rows[row[hypothesis]!]![d.tests.find((t) => t.id === 'volts/device3/lower')!.outcomes.findIndex((o) => o.id === 'low')]!;
+    expect(low).toBeGreaterThan(0.6);
+    expect(low).toBeLessThan(0.97);
+  });
+  it('line and load exchanged: what is protected is told by its lamps alone, not; pressed it shows', () => {
+    const i = of(ground, /^line and load swapped/);
+    expect(ground.suspects[i]!.seenIn).toBe('box1');
+    expect(shown(ground, i, 'look/box1')).toEqual(['found']);
+  });
+  it('the neutral of another circuit: right without a load, and the device opens as a heater comes on', () => {
+    const i = of(ground, /^wrong neutral: .*/);
+    const box = ground.suspects[i]!.deviceId!;
+    expect(shown(ground, i, `lamps/${box}/lower`, `volts/${box}/lower`)).toEqual([RIGHT, 'opens']);
+  });
+  it('an open shared neutral: 240 V across both in series, so a heater on the one lifts the other above 127 V', () => {
+    const dictionary = dictionaryOf(onBench(shared.bench), 'box3');
+    const i = of(dictionary, /^open splice: open: white of panel to .* in a splice in/);
+    const test = dictionary.tests.find((t) => t.id.startsWith('shared/'))!;
+    expect(shown(dictionary, i, test.id)).toEqual(['high']);
+    expect(dictionary.fits['bright'][i]).toBeGreaterThan(0.9);
+  });
+  it('another breaker than noted, and a second feed: both stay live with the noted one off; one alone puts the first out', () => {
+    const [other, two] = [of(d, /^wrong breaker noted/), of(d, /^back-fed/)];
+    expect([shown(d, other, 'off', 'turn'), shown(d, two, 'off', 'turn')]).toEqual([
+      ['live', 'one'],
+      ['live', 'none'],
+    ]);
+    const { parts } = searchState(d, searching('box3', { complaint: 'live though off' }, ['turn', 'one'], ['off', 'live']));
+    expect(parts[0]!.part).toBe('noted');
+  });
+});
+
+describe('suspicion', () => {
+  it('alike on both branches of a circuit that is alike on both', () => {
+    const one = runOfBoxes({ boxes: 2 });
+    // the second branch is the first one again, on the same breaker; nothing is noticed of either, only in a third box
+    const two = runOfBoxes({ boxes: 2 }, 'x-');
+    const bench: Bench = {
+      ...one,
+      boxes: [...one.boxes, ...two.boxes],
+      cables: [...one.cables, ...two.cables],
+      devices: [...one.devices, ...two.devices],
+      pigtails: [...one.pigtails, ...two.pigtails],
+      joints: [...one.joints, ...two.joints.map((j) => (j.at?.device === 'x-breaker' ? { ...j, at: { ...j.at, device: 'breaker' } } : j))],
+    };
+    const d = dictionaryOf(onBench(bench), 'elsewhere');
+    const { parts } = searchState(
+      d,
+      searching('elsewhere', { complaint: 'trips at once' }, ['breakers', 'breaker off'], ['reset', 'opens again']),
+    );
+    const share = (part: string): number => parts.find((p) => p.part === part)!.share;
+    for (const [a, b] of [['cable/cable1', 'cable/x-cable1'], ['joints/box1', 'joints/x-box1'], ['joints/box2', 'joints/x-box2']]) expect(share(a!)).toBeCloseTo(share(b!), 6); // prettier-ignore
+  });
+  it('what a look has cleared comes back only where a reading is doubted', () => {
+    const d = dictionaryOf(onBench(runOfBoxes({ boxes: 3 })), 'box3');
+    const cleared: [string, string][] = [['lamps/device3/lower', DARK], ['breakers', 'all on'], ['look/box2', 'sound'], ['lamps/device2/lower', DARK]]; // prettier-ignore
+    const share = (...more: [string, string][]) => {
+      const { state } = searchView(d, searching('box3', { complaint: 'dead' }, ...cleared, ...more));
+      return { share: state.parts.find((p) => p.part === 'joints/box2')!.share, doubt: state.doubt };
+    };
+    const before = share();
+    for (const more of [[['probe/device1', 'signals']], [['plug/device3', 'firm']], [['look/box3', 'sound']], [['appliance', 'works']]] as [
+      string,
+      string,
+    ][][]) {
+      const after = share(...more);
+      expect([more, after.share < 0.25 || after.doubt !== undefined]).toEqual([more, true]);
+    }
+    expect(before.share).toBeLessThan(0.1);
+  });
+});
+
+describe('wiring that nobody opened', () => {
+  it('is taken in both usual ways, and says so; what was seen is taken in one', () => {
+    const ways = circuitWays(house, 'b2');
+    expect(ways.map((w) => w.share)).toEqual([0.5, 0.5]);
+    expect(ways[0]!.known.taken.join(' ')).toMatch(
+      /by pigtails or through the screws .* Loft box nobody noted|by pigtails or through the screws of the devices in .*nobody noted/,
+    );
+    // through the screws the device’s own screw takes what lies behind with it
+    const throughScrews = ways[1]!.known.bench.joints.filter(
+      (j) => j.boxId === 'b1' && j.at?.device === 'd1' && /brass/.test(j.at.terminal),
+    );
+    expect([
+      ways[0]!.known.bench.joints.filter((j) => j.boxId === 'b1' && j.at?.device === 'd1' && /brass/.test(j.at.terminal)).length,
+      throughScrews.length,
+    ]).toEqual([1, 2]);
+  });
+  it('readings speak for one of the ways: dark here and right behind can’t be through the screws', () => {
+    const d = dictionaryOf(circuitWays(house, 'b2'), 'b2');
+    expect(d.suspects.reduce((sum, s) => sum + s.prior, 0)).toBeCloseTo(1, 6);
+    const { parts } = searchState(d, searching('b1', { complaint: 'dead' }, ['breakers', 'all on'], ['lamps/d1/lower', DARK], ['lamps/d2/lower', 'reads as right'], ['plug/d1', 'firm'])); // prettier-ignore
+    expect(parts.slice(0, 2).map((p) => p.part)).toContain('joints/b1');
+    // were it fed through the screws alone, a dark one before a right one would be its contacts
+    const only = circuitWays(house, 'b2')[1]!;
+    const through = searchState(dictionaryOf([{ ...only, share: 1 }], 'b2'), searching('b1', { complaint: 'dead' }, ['breakers', 'all on'], ['lamps/d1/lower', DARK], ['lamps/d2/lower', 'reads as right'], ['plug/d1', 'firm'])); // prettier-ignore
+    const share = (state: { parts: { part: string; share: number }[] }): number => state.parts.find((p) => p.part === 'joints/b1')!.share;
+    expect(share({ parts })).toBeGreaterThan(share(through));
+  });
+});
+
+describe('what mends it', () => {
+  const known = circuitBench(house, 'b1');
+  it.each([
+    ['unknown/c1', /switch nobody knows of/],
+    ['service', /Call the supplier now/],
+    ['back-fed', /Two sources feed one circuit/],
+  ])('%s: nothing is planned, and what to do is said', (part, says) => {
+    expect(repairOf(known, house, DEFAULT_SCHOOLS, part)).toEqual({ changes: [], says: expect.stringMatching(says) });
+  });
+  it('a tab is mended by a new device, not by new connections', () => {
+    const { changes } = repairOf(known, house, DEFAULT_SCHOOLS, 'joints/b1', { kind: 'wrong tab', deviceId: 'd1' });
+    expect(changes.map((c) => c.do)).toEqual(['replace-device']);
+  });
+});
