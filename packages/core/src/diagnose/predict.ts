@@ -470,7 +470,7 @@ function take(
     taken.push({ suspect, at, prior, changes: c, is });
     add([at], prior, shows, fit);
   });
-  const pairs = pairsOf(taken);
+  const pairs = pairsOf(taken, circumstances.mostPairs ?? MOST_PAIRS);
   const sum = pairs.reduce((total, [a, b]) => total + taken[a]!.prior * taken[b]!.prior, 0);
   pairs.forEach(([i, j], n) => {
     if (n % 50 === 0) report(0.4 + (0.6 * n) / pairs.length);
@@ -492,7 +492,8 @@ const together = (a: readonly NetChange[], b: readonly NetChange[]): NetChange[]
   return [...a, ...b.filter((c) => !('out' in c && outs.has(c.out)))];
 };
 /** Two at once that make sense: of different parts, each a circuit of its own; the likeliest of them. */
-function pairsOf(taken: readonly { suspect: Suspect; prior: number; changes: unknown }[]): [number, number][] {
+function pairsOf(taken: readonly { suspect: Suspect; prior: number; changes: unknown }[], most: number): [number, number][] {
+  if (most === 0) return [];
   const NOT: Suspect['kind'][] = ['none of these', 'lost service neutral', 'back-fed', 'wrong breaker noted'];
   const all: [number, number, number][] = [];
   for (let i = 0; i < taken.length; i++)
@@ -504,6 +505,6 @@ function pairsOf(taken: readonly { suspect: Suspect; prior: number; changes: unk
     }
   return all
     .sort((a, b) => b[2] - a[2])
-    .slice(0, MOST_PAIRS)
+    .slice(0, most)
     .map(([i, j]) => [i, j]);
 }

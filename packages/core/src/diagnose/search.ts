@@ -46,7 +46,7 @@ export interface SearchState {
   doubt?: Doubt;
 }
 
-const AGAIN_TEST: TestKind = {
+export const AGAIN_TEST: TestKind = {
   ...{ id: AGAIN, words: 'Try again what did not work: does it do what it should now?', minutes: 1, sure: 0.97 },
   outcomes: [
     { id: 'works', words: 'it does' },

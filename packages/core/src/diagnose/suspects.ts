@@ -83,6 +83,8 @@ export interface Circumstances {
   history?: Partial<Record<SuspectKind, number>>;
   /** share of readings that are taken down wrongly, by somebody who is new to it; 0 unless said. Tests may then be made twice */
   misread?: number;
+  /** so many pairs are looked at, the likeliest first; 3 000 unless said */
+  mostPairs?: number;
 }
 /** How much likelier a kind becomes (common practice, no source). */
 const AFTER: Record<Happened, Partial<Record<SuspectKind, number>>> = {
@@ -125,6 +127,8 @@ export interface Suspect {
   looseOf?: string;
 }
 
+/** Two conductors pressed together (common practice). */
+const TOUCHING_OHM = 0.02;
 /** A piece of wire that shouldn’t be there. */
 const TOUCHING = 'touching';
 const without = (bench: Bench, end: WireEnd): Bench => ({
@@ -420,14 +424,20 @@ export function faultsOn(known: CircuitBench, circumstances: Circumstances = {})
         !isGround(c.colours[i]) && c.colours[i] !== 'white' && bench.joints.some((j) => j.ends.some((x) => endKey(x) === endKey(e))),
     );
     const other = ends.findLast((_, i) => isGround(c.colours[i]) || c.colours[i] === 'white');
-    const short = hot && other ? (x: Bench): Bench => bridged(x, box, hot, other) : undefined;
+    const short =
+      hot && other
+        ? {
+            bench: (x: Bench): Bench => bridged(x, box, hot, other),
+            net: [[{ from: nodeOf.end(endKey(hot)), to: nodeOf.end(endKey(other)), ohm: TOUCHING_OHM }]],
+          }
+        : undefined;
     if (short) {
       add({
         id: `short/${c.id}`,
         kind: 'cable shorted',
         part: `cable/${c.id}`,
         words: `a nail, staple or edge through ${c.name}`,
-        bench: short,
+        ...short,
       });
       if (box !== PANEL)
         add({
@@ -437,7 +447,7 @@ export function faultsOn(known: CircuitBench, circumstances: Circumstances = {})
           words: `a bare wire on a hot screw in ${name(box)}`,
           boxId: box,
           seenIn: box,
-          bench: short,
+          ...short,
         });
     }
     c.colours.forEach((colour, conductor) => {

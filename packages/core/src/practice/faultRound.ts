@@ -1,6 +1,17 @@
 /** One round: what is done in order, what each act shows and how long it takes, and when it ends. Nothing is told that a tester wouldn’t tell. */
 import { feedsOf, nodeOf } from '../circuit/index.js';
-import { FaultLab, MENDED, searchState, showsMost, tableOf, type NetChange, type SearchState, type TestKind } from '../diagnose/index.js';
+import {
+  AGAIN,
+  AGAIN_TEST,
+  FaultLab,
+  MENDED,
+  searchState,
+  showsMost,
+  tableOf,
+  type NetChange,
+  type SearchState,
+  type TestKind,
+} from '../diagnose/index.js';
 import type { LAMP_SAYS } from '../instruments/index.js';
 import { endKey, type Search } from '../model/index.js';
 import type { FaultTask, ProvedTask } from './faultTask.js';
@@ -291,6 +302,7 @@ function show(task: FaultTask, round: Round, act: Act): Shown {
     case 'name':
       return named(task, round, act.part);
     case 'test': {
+      if (act.test === AGAIN) return triedAgain(task, round);
       const test = task.dictionary.tests.find((t) => t.id === act.test);
       if (!test) throw new Error(`this circuit has no test ${act.test}`);
       return tested(task, round, test);
@@ -298,6 +310,13 @@ function show(task: FaultTask, round: Round, act: Act): Shown {
   }
 }
 
+/** Whether it does now what it should. */
+function triedAgain(task: FaultTask, round: Round): Shown {
+  const { dictionary, complaint } = task;
+  const still = round.off.length > 0 || dictionary.fitOf[complaint][hypothesisOf(task, round)]! >= 0.1;
+  const outcome = still ? 'still' : 'works';
+  return { words: AGAIN_TEST.words, shows: AGAIN_TEST.outcomes.find((o) => o.id === outcome)!.words, minutes: AGAIN_TEST.minutes, outcome };
+}
 function named(task: FaultTask, round: Round, part: string): Shown {
   const right = task.parts.includes(part) && !round.mended.includes(part);
   const more = right && task.parts.some((p) => p !== part && !round.mended.includes(p));

@@ -139,7 +139,8 @@ export function hiddenFault(level: FaultLevel, seed: number, own: CircuitOf | un
   if (boxId === undefined) return undefined;
   const bench = level === 'two live cables' ? withStray(source.bench, pick(source.inward.slice(0, 2))) : source.bench;
   const known = asKnown(bench);
-  const dictionary = dictionaryOf(known, boxId);
+  // pairs are looked for where there are two
+  const dictionary = dictionaryOf(known, boxId, undefined, { mostPairs: level === 'two at once' ? 1500 : 0 });
   const of = (h: number): Suspect[] => dictionary.hypotheses[h]!.of.map((c) => dictionary.suspects[dictionary.classes[c]!.members[0]!]!);
   const kinds = level === 'misleading signs' ? MISLEADING : PLAIN;
   const fits = (h: number): boolean => {

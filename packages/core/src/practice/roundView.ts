@@ -1,5 +1,5 @@
 /** What a page shows of a round, as data: a worker keeps the round and makes it after each act. */
-import { circuitLine, type CircuitLine, type TestKind } from '../diagnose/index.js';
+import { AGAIN_TEST, circuitLine, type CircuitLine, type TestKind } from '../diagnose/index.js';
 import { graded, testsToMake, type Grade, type Round } from './faultRound.js';
 import { partsToName, type ProvedTask } from './faultTask.js';
 
@@ -36,7 +36,7 @@ export function roundView(task: ProvedTask, round: Round): RoundView {
     ...{ title, story, level, boxId, round },
     line: circuitLine(dictionary, []),
     boxes: bench.boxes.map((b) => ({ id: b.id, name: b.name, tests: of(b.id).map(button) })),
-    elsewhere: elsewhere.map(button),
+    elsewhere: [...(round.mended.length ? [AGAIN_TEST] : []), ...elsewhere].map(button),
     cables: cables.map(button),
     breakers: bench.breakers.map((b) => ({ id: b.id, number: b.number, on: !round.off.includes(b.id) })),
     parts: partsToName(task),

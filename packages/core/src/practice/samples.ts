@@ -40,7 +40,7 @@ const EACH: Record<SampleId, () => Sample> = {
 
 export function sampleTask(id: SampleId): ProvedTask {
   const { bench, boxId, is } = EACH[id]();
-  const dictionary = dictionaryOf(asKnown(bench), boxId);
+  const dictionary = dictionaryOf(asKnown(bench), boxId, undefined, { mostPairs: 0 });
   const testerDead = id === 'nothing-wrong';
   const hypothesis = testerDead ? dictionary.hypotheses.length - 1 : dictionary.hypotheses.findIndex((h) => h.of.length === 1 && dictionary.classes[h.of[0]!]!.members.some((m) => is(dictionary.suspects[m]!))); // prettier-ignore
   const task = taskOf({
