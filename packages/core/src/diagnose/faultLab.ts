@@ -48,10 +48,14 @@ const PINS = ['hot', 'neutral', 'ground'] as const;
 
 /** Small complex systems side by side: one matrix, many right-hand sides; in place. */
 function eliminate(k: number, width: number, re: Float64Array, im: Float64Array): void {
+  const size = (at: number): number => re[at]! * re[at]! + im[at]! * im[at]!;
   for (let c = 0; c < k; c++) {
     let best = c;
-    for (let r = c + 1; r < k; r++)
-      if (Math.hypot(re[r * width + c]!, im[r * width + c]!) > Math.hypot(re[best * width + c]!, im[best * width + c]!)) best = r;
+    let largest = size(c * width + c);
+    for (let r = c + 1; r < k; r++) {
+      const own = size(r * width + c);
+      if (own > largest) [best, largest] = [r, own];
+    }
     if (best !== c)
       for (let x = 0; x < width; x++) {
         [re[c * width + x], re[best * width + x]] = [re[best * width + x]!, re[c * width + x]!];
@@ -236,6 +240,7 @@ export class FaultLab {
     }
     eliminate(k, width, mr, mi);
     const place = this.watchedAt;
+    const partPorts = Int32Array.from(parts, (p) => p.port);
     const corrected = (base: [number, number], row: number, column: number): [number, number] => {
       let [br, bi] = base;
       for (let r = 0; r < k; r++) {
@@ -248,13 +253,37 @@ export class FaultLab {
       return [br, bi];
     };
     return {
+      block: (ports, outRe, outIm) => {
+        // volts of three ports, and impedances between them: without a single array made anew
+        for (let i = 0; i < 3; i++)
+          for (let j = 0; j < 4; j++) {
+            const own = ports[i]! * size;
+            const column = j === 3 ? k : k + 1 + place[ports[j]!]!;
+            let br = j === 3 ? vRe[ports[i]!]! : re[own + ports[j]!]!;
+            let bi = j === 3 ? vIm[ports[i]!]! : im[own + ports[j]!]!;
+            for (let r = 0; r < k; r++) {
+              const at = own + partPorts[r]!;
+              const x = r * width + column;
+              br -= re[at]! * mr[x]! - im[at]! * mi[x]!;
+              bi -= re[at]! * mi[x]! + im[at]! * mr[x]!;
+            }
+            outRe[i * 4 + j] = br;
+            outIm[i * 4 + j] = bi;
+          }
+      },
       volts: (port) => corrected([vRe[port]!, vIm[port]!], port, k),
-      ohm: (a, b) => corrected([re[a * size + b]!, im[a * size + b]!], a, k + 1 + place.get(b)!),
+      ohm: (a, b) => corrected([re[a * size + b]!, im[a * size + b]!], a, k + 1 + place[b]!),
     };
   }
-  private watchedMap: Map<number, number> | undefined;
-  private get watchedAt(): Map<number, number> {
-    return (this.watchedMap ??= new Map(this.watched.map((p, i) => [p, i])));
+  private watchedPlaces: Int32Array | undefined;
+  /** place among the watched ports, by port */
+  private get watchedAt(): Int32Array {
+    const size = this.portList.length;
+    if (this.watchedPlaces?.length !== size) {
+      this.watchedPlaces = new Int32Array(size).fill(-1);
+      this.watched.forEach((p, i) => (this.watchedPlaces![p] = i));
+    }
+    return this.watchedPlaces;
   }
 
   private opening(solved: Changed, now: readonly NetChange[]): { breaker: boolean; outs: string[] } | undefined {
@@ -285,37 +314,39 @@ export class FaultLab {
   private facesIn(solved: Changed): Map<string, FaceState> {
     return new Map(this.faces.map(({ key, ports }) => [key, this.face(solved, ports)]));
   }
-  private face(solved: Changed, [h, n, g]: [number, number, number]): FaceState {
-    const v = [solved.volts(h), solved.volts(n), solved.volts(g)];
-    const ports = [h, n, g];
-    const z = ports.map((a) => ports.map((b) => solved.ohm(a, b)));
+  private readonly blockRe = new Float64Array(12);
+  private readonly blockIm = new Float64Array(12);
+  private readonly lampRe = new Float64Array(12);
+  private readonly lampIm = new Float64Array(12);
+  private face(solved: Changed, ports: [number, number, number]): FaceState {
+    const [zr, zi, re, im] = [this.blockRe, this.blockIm, this.lampRe, this.lampIm];
+    solved.block(ports, zr, zi);
     // three lamps from pin to pin: (1 + Z·Y)·x = v
     const y = 1 / LAMP_OHM;
-    const [re, im] = [new Float64Array(12), new Float64Array(12)];
-    for (let r = 0; r < 3; r++) {
-      const sum = [0, 1, 2].reduce(([a, b], c) => [a + z[r]![c]![0], b + z[r]![c]![1]] as [number, number], [0, 0] as [number, number]);
+    for (let r = 0; r < 12; r += 4) {
+      const [sumRe, sumIm] = [zr[r]! + zr[r + 1]! + zr[r + 2]!, zi[r]! + zi[r + 1]! + zi[r + 2]!];
       for (let c = 0; c < 3; c++) {
         // column c of Y is 2y on its own and −y on the others
-        re[r * 4 + c] = y * (3 * z[r]![c]![0] - sum[0]) + (r === c ? 1 : 0);
-        im[r * 4 + c] = y * (3 * z[r]![c]![1] - sum[1]);
+        re[r + c] = y * (3 * zr[r + c]! - sumRe) + (r === 4 * c ? 1 : 0);
+        im[r + c] = y * (3 * zi[r + c]! - sumIm);
       }
-      re[r * 4 + 3] = v[r]![0];
-      im[r * 4 + 3] = v[r]![1];
+      re[r + 3] = zr[r + 3]!;
+      im[r + 3] = zi[r + 3]!;
     }
     eliminate(3, 4, re, im);
-    const between = (a: number, b: number): number => Math.hypot(re[a * 4 + 3]! - re[b * 4 + 3]!, im[a * 4 + 3]! - im[b * 4 + 3]!);
+    const between = (a: number, b: number): number =>
+      Math.sqrt((re[a * 4 + 3]! - re[b * 4 + 3]!) ** 2 + (im[a * 4 + 3]! - im[b * 4 + 3]!) ** 2);
     const lamps = lampReading([between(0, 1), between(0, 2), between(1, 2)]);
     // a heater from hot to neutral
-    const [or, oi] = [v[0]![0] - v[1]![0], v[0]![1] - v[1]![1]];
-    const thevenin = [0, 1].map((i) => z[0]![0]![i]! + z[1]![1]![i]! - z[0]![1]![i]! - z[1]![0]![i]!) as [number, number];
-    const whole = Math.hypot(HEATER_OHM + thevenin[0], thevenin[1]);
-    const loadVolts = (Math.hypot(or, oi) * HEATER_OHM) / whole;
+    const open: [number, number] = [zr[3]! - zr[7]!, zi[3]! - zi[7]!];
+    const thevenin: [number, number] = [zr[0]! + zr[5]! - zr[1]! - zr[4]!, zi[0]! + zi[5]! - zi[1]! - zi[4]!];
+    const loadVolts = (Math.hypot(...open) * HEATER_OHM) / Math.hypot(HEATER_OHM + thevenin[0], thevenin[1]);
     return {
       reads: lamps.code,
       works: lamps.hotNeutral === 'lit',
       loadVolts,
-      hotVolts: Math.hypot(...v[0]!),
-      opensUnderLoad: loadVolts > WORKS_V / 2 && this.opensWith(solved, h, n, [or, oi], thevenin),
+      hotVolts: Math.hypot(zr[3]!, zi[3]!),
+      opensUnderLoad: loadVolts > WORKS_V / 2 && this.opensWith(solved, ports[0], ports[1], open, thevenin),
     };
   }
   /** Whether a protective device opens with the heater on. */
@@ -382,6 +413,8 @@ export class FaultLab {
 }
 const has = (changes: readonly NetChange[], start: string): boolean => changes.some((c) => 'out' in c && c.out.startsWith(start));
 interface Changed {
+  /** rows of three ports: impedances to each of the three, then the volts */
+  block: (ports: [number, number, number], re: Float64Array, im: Float64Array) => void;
   volts: (port: number) => [number, number];
   ohm: (a: number, b: number) => [number, number];
 }
