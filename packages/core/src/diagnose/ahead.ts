@@ -31,6 +31,8 @@ const DEEPEST = 12;
 type Kind = Table['tests'][number] & {
   /** odds without what would be a wrong reading; each row sums to 1 */
   sharp: Float64Array[];
+  /** by row: the only outcome it has, or below 0 where there are several */
+  only: Int32Array;
 };
 /** Hypotheses that are left, with their shares. */
 interface Left {
@@ -43,15 +45,35 @@ const leftOf = (h: number[], share: number[]): Left => ({
   share: Float64Array.from(share),
   total: share.reduce((a, b) => a + b, 0),
 });
-const sharpened = (kind: Table['tests'][number]): Kind => ({
-  ...kind,
-  sharp: kind.rows.map((row) => {
+const sharpened = (kind: Table['tests'][number]): Kind => {
+  const sharp = kind.rows.map((row) => {
     // where any outcome may be, each is as likely as the others
     const kept = row.map((p) => (p >= WRONG || p >= 0.9 / row.length ? p : 0));
     const sum = kept.reduce((x, y) => x + y, 0);
     return kept.map((p) => p / sum);
-  }),
-});
+  });
+  const only = Int32Array.from(sharp, (row, r) => (row.some((p) => p > 0.999) ? row.findIndex((p) => p > 0.999) : -1 - r));
+  return { ...kind, sharp, only };
+};
+
+/** Tests that part what is left, each way of parting it once, by the quickest: a second like it tells nothing more. */
+function parting(kinds: readonly Kind[], { h }: Left, now: Int32Array): Kind[] {
+  const ways = new Map<string, Kind>();
+  for (const kind of kinds) {
+    const numbers = new Map<number, number>();
+    let key = '';
+    for (const x of h) {
+      const code = kind.only[kind.row[now[x]!]!]!;
+      if (!numbers.has(code)) numbers.set(code, numbers.size);
+      // several outcomes of one row are a way of their own
+      key += code < 0 ? `${kind.test.id};` : `${numbers.get(code)!},`;
+    }
+    if (numbers.size < 2) continue;
+    const known = ways.get(key);
+    if (!known || known.test.minutes > kind.test.minutes) ways.set(key, kind);
+  }
+  return [...ways.values()];
+}
 
 /** Minutes to the end, the best single test after the other. */
 class Rest {
@@ -60,7 +82,6 @@ class Rest {
   private readonly one = new Float64Array(512);
   constructor(
     private readonly table: Table,
-    private readonly kinds: readonly Kind[],
     private readonly now: Int32Array,
   ) {
     this.local = new Int32Array(table.parts.length + 1);
@@ -88,7 +109,7 @@ class Rest {
       }
     return sum > 0 ? sum * Math.log2(sum) - logs : 0;
   }
-  minutes(left: Left, used: ReadonlySet<string>, deep: number): number {
+  minutes(left: Left, kinds: readonly Kind[], deep: number): number {
     const { h, share, total } = left;
     const n = h.length;
     if (total <= 0) return 0;
@@ -117,9 +138,15 @@ class Rest {
     }
     const before = Rest.spread(one, 0, size);
     let [best, bestRate]: [Kind | undefined, number] = [undefined, 0];
-    for (const kind of this.kinds) {
-      if (used.has(kind.test.id)) continue;
-      const { row, sharp, test } = kind;
+    const open: Kind[] = [];
+    for (const kind of kinds) {
+      const { row, sharp, only, test } = kind;
+      // what shows the same for all that is left shows the same for any part of it
+      const code = only[row[this.now[h[0]!]!]!]!;
+      let same = code >= 0;
+      for (let i = 1; same && i < n; i++) same = only[row[this.now[h[i]!]!]!]! === code;
+      if (same) continue;
+      open.push(kind);
       const outcomes = test.outcomes.length;
       const mass = this.mass.fill(0, 0, outcomes * size);
       for (let i = 0; i < n; i++) {
@@ -136,11 +163,11 @@ class Rest {
       const rate = (before - after) / test.minutes;
       if (rate > bestRate && before - after > 1e-6 * total) [best, bestRate] = [kind, rate];
     }
-    return best ? this.after(best, left, used, deep) : OPEN_END;
+    return best ? this.after(best, left, open, deep) : OPEN_END;
   }
   /** Minutes with this test next, and the best after each outcome. */
-  after(kind: Kind, left: Left, used: ReadonlySet<string>, deep: number): number {
-    const then = new Set([...used, kind.test.id]);
+  after(kind: Kind, left: Left, kinds: readonly Kind[], deep: number): number {
+    const then = kinds.filter((k) => k !== kind);
     return this.split(kind, left).reduce((sum, l) => sum + (l.total / left.total) * this.minutes(l, then, deep + 1), kind.test.minutes);
   }
 }
@@ -157,11 +184,12 @@ export function lookedAhead(dictionary: Dictionary, search: Search, shares: Arra
   const { live } = carrying(shares, MOST);
   const left = leftOf(live, live.map((h) => shares[h]!)); // prettier-ignore
   const kinds = openTests(dictionary, search).map(sharpened);
-  const rest = new Rest(table, kinds, now);
+  const rest = new Rest(table, now);
+  const open = parting(kinds, left, now);
   const looked = next.slice(0, LOOKED_AT).flatMap((n): NextTest[] => {
     const kind = kinds.find((k) => k.test.id === n.test.id);
     if (!kind || n.bits <= 0) return [];
-    return [{ ...n, left: rest.after(kind, left, new Set(), 0) }];
+    return [{ ...n, left: rest.after(kind, left, open, 0) }];
   });
   if (looked.length < 2) return [...next];
   const ids = new Set(looked.map((n) => n.test.id));

@@ -35,31 +35,33 @@ export function factorWords(factor: number): string {
  * @param part as `searchState` names it
  * @returns what speaks for and against it, reading by reading: the odds before, times every factor, are the odds now
  */
-export function reasonsFor(dictionary: Dictionary, search: Search, part: string): Reasons {
+export const reasonsFor = (dictionary: Dictionary, search: Search, part: string): Reasons => reasonsForAll(dictionary, search, [part])[0]!;
+
+/** The same for several parts, each reading weighed once. */
+export function reasonsForAll(dictionary: Dictionary, search: Search, parts: readonly string[]): Reasons[] {
   const table = tableOf(dictionary);
-  const at = table.parts.indexOf(part);
-  const sum = ({ shares }: Weighed): number => {
-    let total = 0;
-    for (let h = 0; h < shares.length; h++) if (at >= 0 && (table.first[h] === at || table.second[h] === at)) total += shares[h]!;
-    return total;
-  };
-  const until = (n: number): Weighed => weighed(dictionary, { ...search, readings: search.readings.slice(0, n) });
-  let so = until(0);
-  const before = sum(so);
-  const readings: Reason[] = [];
-  search.readings.forEach((reading, n) => {
-    const test = dictionary.tests.find((t) => t.id === reading.test);
-    const outcome = test?.outcomes.find((o) => o.id === reading.outcome);
-    const then = until(n + 1);
-    const [mine, after] = [sum(so), sum(then)];
-    // how likely the reading was at all
-    const all = Math.exp(then.evidence - so.evidence);
-    so = then;
-    if (!test || !outcome) return;
-    const ifSo = mine > 0 ? (after * all) / mine : 0;
-    const ifNot = mine < 1 ? ((1 - after) * all) / (1 - mine) : 0;
-    const factor = ifSo / ifNot;
-    readings.push({ test: test.words, shown: outcome.words, factor, says: factorWords(factor), ifSo, ifNot });
+  const until = Array.from({ length: search.readings.length + 1 }, (_, n) =>
+    weighed(dictionary, { ...search, readings: search.readings.slice(0, n) }),
+  );
+  return parts.map((part): Reasons => {
+    const at = table.parts.indexOf(part);
+    const shares = until.map(({ shares: all }: Weighed) => {
+      let total = 0;
+      for (let h = 0; h < all.length; h++) if (at >= 0 && (table.first[h] === at || table.second[h] === at)) total += all[h]!;
+      return total;
+    });
+    const readings = search.readings.flatMap((reading, n): Reason[] => {
+      const test = dictionary.tests.find((t) => t.id === reading.test);
+      const outcome = test?.outcomes.find((o) => o.id === reading.outcome);
+      if (!test || !outcome) return [];
+      const [mine, after] = [shares[n]!, shares[n + 1]!];
+      // how likely the reading was at all
+      const all = Math.exp(until[n + 1]!.evidence - until[n]!.evidence);
+      const ifSo = mine > 0 ? (after * all) / mine : 0;
+      const ifNot = mine < 1 ? ((1 - after) * all) / (1 - mine) : 0;
+      const factor = ifSo / ifNot;
+      return [{ test: test.words, shown: outcome.words, factor, says: factorWords(factor), ifSo, ifNot }];
+    });
+    return { before: shares[0]!, readings, now: shares.at(-1)! };
   });
-  return { before, readings, now: sum(so) };
 }

@@ -102,12 +102,6 @@ export function tableOf(dictionary: Dictionary): Table {
   return table;
 }
 
-const normal = (shares: Float64Array<ArrayBuffer>): Float64Array<ArrayBuffer> => {
-  let sum = 0;
-  for (const x of shares) sum += x;
-  return sum > 0 ? shares.map((x) => x / sum) : shares.fill(1 / shares.length);
-};
-
 /** Whether the complaint is asked once more: likelihood of “as before” by what is so now. */
 function againOdds(dictionary: Dictionary, complaint: Complaint | undefined, state: number, outcome: string): number {
   const { sound } = tableOf(dictionary);
@@ -129,16 +123,22 @@ export interface Weighed {
 export function weighed(dictionary: Dictionary, search: Search, but?: string): Weighed {
   const { hypotheses } = dictionary;
   const table = tableOf(dictionary);
+  const n = hypotheses.length;
   const fits = search.complaint ? dictionary.fitOf[search.complaint] : undefined;
-  let shares = Float64Array.from(hypotheses, (h, i) => h.prior * (fits ? fits[i]! : 1));
-  let now = Int32Array.from(hypotheses, (_, i) => i);
+  const shares = new Float64Array(n);
+  let now = new Int32Array(n);
+  for (let i = 0; i < n; i++) {
+    shares[i] = hypotheses[i]!.prior * (fits ? fits[i]! : 1);
+    now[i] = i;
+  }
   const mended: string[] = [];
   let evidence = 0;
   const scale = (): void => {
     let sum = 0;
-    for (const x of shares) sum += x;
+    for (let i = 0; i < n; i++) sum += shares[i]!;
     evidence += Math.log(Math.max(sum, 1e-300));
-    shares = normal(shares);
+    if (sum > 0) for (let i = 0; i < n; i++) shares[i]! /= sum;
+    else shares.fill(1 / n);
   };
   scale();
   for (const { id, test, outcome } of search.readings) {
@@ -151,14 +151,15 @@ export function weighed(dictionary: Dictionary, search: Search, but?: string): W
       continue;
     }
     if (test === AGAIN) {
-      shares = shares.map((share, i) => share * againOdds(dictionary, search.complaint, now[i]!, outcome));
+      for (let i = 0; i < n; i++) shares[i]! *= againOdds(dictionary, search.complaint, now[i]!, outcome);
       scale();
       continue;
     }
     const kind = table.byId.get(test);
     const o = kind?.test.outcomes.findIndex((x) => x.id === outcome) ?? -1;
     if (!kind || o < 0) continue;
-    for (let i = 0; i < shares.length; i++) shares[i]! *= kind.rows[kind.row[now[i]!]!]![o]!;
+    const odds = kind.rows.map((row) => row[o]!);
+    for (let i = 0; i < n; i++) shares[i]! *= odds[kind.row[now[i]!]!]!;
     scale();
   }
   return { shares, now, mended, evidence };

@@ -3,7 +3,7 @@ import type { Search } from '../model/index.js';
 import { searchAhead } from './ahead.js';
 import { circuitLine, type CircuitLine } from './line.js';
 import type { Dictionary } from './predict.js';
-import { reasonsFor, type Reasons } from './reasons.js';
+import { reasonsForAll, type Reasons } from './reasons.js';
 import { AGAIN, MENDED, percent, type SearchState } from './search.js';
 
 /** Most suspects that stand in the table at once. */
@@ -32,19 +32,18 @@ export function searchView(dictionary: Dictionary, search: Search): SearchView {
   const state = searchAhead(dictionary, search);
   const line = circuitLine(dictionary, state.parts);
   const wordsOf = (part: string): string => state.parts.find((p) => p.part === part)?.suspects[0]?.suspect.words ?? part;
+  const shown = state.parts.filter((p) => p.share >= 0.005).slice(0, SHOWN);
+  const reasons = reasonsForAll(dictionary, search, shown.map((p) => p.part)); // prettier-ignore
   return {
     state,
     line,
-    suspects: state.parts
-      .filter((p) => p.share >= 0.005)
-      .slice(0, SHOWN)
-      .map((p): SuspectRow => {
+    suspects: shown.map((p, i): SuspectRow => {
         const [first, ...rest] = p.suspects;
         const { boxId, kind, words } = first!.suspect;
         return {
           ...{ part: p.part, share: p.share, words, kind, ...(boxId === undefined ? {} : { boxId }) },
           more: rest.slice(0, 3).filter((s) => s.share > 0.005).map((s) => `${s.suspect.words} (${percent(s.share)})`),
-          why: reasonsFor(dictionary, search, p.part),
+          why: reasons[i]!,
         }; // prettier-ignore
       }),
     elsewhere: line.elsewhere.filter((e) => e.share >= 0.005).map((e) => `${wordsOf(e.part)} (${percent(e.share)})`).join('; '),
