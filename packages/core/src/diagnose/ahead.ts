@@ -144,7 +144,7 @@ class Rest {
       // what shows the same for all that is left shows the same for any part of it
       const code = only[row[this.now[h[0]!]!]!]!;
       let same = code >= 0;
-      for (let i = 1; same && i < n; i++) same = only[row[this.now[h[i]!]!]!]! === code;
+      for (let i = 1; same && i < n; i++) same = code === only[row[this.now[h[i]!]!]!];
       if (same) continue;
       open.push(kind);
       const outcomes = test.outcomes.length;
