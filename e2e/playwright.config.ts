@@ -14,7 +14,7 @@ export default defineConfig({
   testDir: '.',
   outputDir: '../test-results',
   timeout: 120_000,
-  expect: { timeout: 8_000 },
+  expect: { timeout: 20_000 },
   workers: 2,
   fullyParallel: true,
   // a starved machine delivers events late: tried once more, and still reported as flaky
@@ -25,7 +25,7 @@ export default defineConfig({
     // what a test withholds of the network is the page's own business; the worker that keeps the page has tests of its own
     serviceWorkers: 'block',
     acceptDownloads: true,
-    actionTimeout: 8_000,
+    actionTimeout: 20_000,
   },
   projects: [
     { name: 'desk', use: { viewport: { width: 1280, height: 800 } }, testIgnore: /touch-/ },
