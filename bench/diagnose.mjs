@@ -2,12 +2,14 @@
  * The search for a fault: how long answers take, and how many tests and minutes whole searches, beside the order people use and halving
  * the chain (handbook 25), what no search can do without (entropy), and the best decision tree there is on small circuits.
  */
-import { CIRCUIT_SHAPES, NetworkError, runOfBoxes, seeded, switchOn, variedCircuit } from '@saddle/core/circuit';
+import { CIRCUIT_SHAPES, NetworkError, runOfBoxes, switchOn, variedCircuit } from '@saddle/core/circuit';
+import { seeded } from '@saddle/core/measure';
 import { quinceStreet } from '@saddle/core/demo';
 import {
   bestAhead,
   changesOf,
   dictionaryOf,
+  drawnFault,
   FaultLab,
   facesOf,
   faultsOn,
@@ -19,10 +21,11 @@ import {
   searchAhead,
   sharesOf,
   showsMost,
+  takenDownWrongly,
   usualOrder,
 } from '@saddle/core/diagnose';
 import { readLamps } from '@saddle/core/instruments';
-import { bestTreeMinutes, certain } from '../packages/core/dist/diagnose/optimal.reference.js';
+import { bestTreeCost, certain } from '../packages/core/dist/diagnose/optimal.reference.js';
 import { figure, median, SMOKE } from './timing.mjs';
 
 const known = (bench) => ({ bench: { ...bench, plugged: [] }, taken: [], unseen: new Set(), circuit: undefined, site: quinceStreet.site });
@@ -165,7 +168,7 @@ function tree() {
     for (const complaint of ['dead', 'half dead', 'low', 'trips at once', 'tester']) {
       const { bench, inward } = variedCircuit(shape, boxes, 3);
       const sure = certain(dictionary(bench, inward[0]), complaint, SMOKE ? 14 : 30);
-      best += bestTreeMinutes(sure);
+      best += bestTreeCost(sure);
       const remembered = new Map();
       sure.hypotheses
         .slice(0, -1)
@@ -181,7 +184,7 @@ function tree() {
                 bestAhead(sure),
                 (t) => showsMost(sure, t.id, i),
                 remembered,
-              ).minutes),
+              ).cost),
         );
     }
   return { mine, best };
@@ -211,28 +214,18 @@ function hard() {
   });
   const shaky = dictionary(bench, `box${boxes}`, { misread: 0.05 });
   const random = seeded(5);
-  const single = shaky.hypotheses
-    .map((h, i) => ({ h, i }))
-    .filter(({ h, i }) => h.of.length === 1 && shaky.classes[h.of[0]].part !== 'none' && noticedOf(shaky, i));
-  const whole = single.reduce((sum, { h }) => sum + h.prior, 0);
   const noted = new Map();
   const rounds = SMOKE ? 5 : 500;
   let found = 0;
   for (let n = 0; n < rounds; n++) {
-    let left = random() * whole;
-    const { h, i } = single.find((x) => (left -= x.h.prior) <= 0) ?? single[0];
+    const { hypothesis, parts, complaint } = drawnFault(shaky, random);
     const end = playedAs(
       shaky,
       `box${boxes}`,
-      [shaky.classes[h.of[0]].part],
-      noticedOf(shaky, i),
+      parts,
+      complaint,
       bestAhead(shaky),
-      (test) => {
-        const so = showsMost(shaky, test.id, i);
-        if (random() >= 0.05) return so;
-        const others = test.outcomes.filter((o) => o.id !== so);
-        return others[Math.floor(random() * others.length)].id;
-      },
+      takenDownWrongly(shaky, hypothesis, 0.05, random),
       noted,
     );
     if (end.verdict === 'found' && end.right) found += 1;

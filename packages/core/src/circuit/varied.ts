@@ -1,4 +1,5 @@
 /** Circuits of many shapes, drawn from a seed: ground for trials of the fault search and for practice. Rooms are invented. */
+import { seeded } from '../measure/index.js';
 import {
   emptyBench,
   GROUND_BAR,
@@ -23,18 +24,6 @@ export const CIRCUIT_SHAPES = [
   'half switched',
 ] as const;
 export type CircuitShape = (typeof CIRCUIT_SHAPES)[number];
-
-/** Numbers from a seed, 0 to 1: the same seed gives the same (a linear congruence of 32 bits, mixed). */
-export function seeded(seed: number): () => number {
-  let state = seed >>> 0;
-  return () => {
-    state = (state + 0x6d2b79f5) >>> 0;
-    let x = state;
-    x = Math.imul(x ^ (x >>> 15), x | 1);
-    x ^= x + Math.imul(x ^ (x >>> 7), x | 61);
-    return ((x ^ (x >>> 14)) >>> 0) / 4294967296;
-  };
-}
 
 const ROOMS = [
   'Hall',

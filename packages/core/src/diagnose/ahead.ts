@@ -4,6 +4,7 @@
  */
 import type { Search } from '../model/index.js';
 import type { Dictionary } from './predict.js';
+import { costOf } from './testKinds.js';
 import {
   AGAIN,
   carrying,
@@ -27,6 +28,13 @@ const WRONG = 0.2;
 /** What a search that ends open costs: somebody else is called, or a box is opened after the other; minutes. */
 const OPEN_END = 30;
 const DEEPEST = 12;
+/** Minutes to the end that are expected, and the same with what the tests risk. */
+interface Ahead {
+  cost: number;
+  minutes: number;
+}
+const DONE: Ahead = { cost: 0, minutes: 0 };
+const OPEN: Ahead = { cost: OPEN_END, minutes: OPEN_END };
 
 type Kind = Table['tests'][number] & {
   /** odds without what would be a wrong reading; each row sums to 1 */
@@ -70,7 +78,7 @@ function parting(kinds: readonly Kind[], { h }: Left, now: Int32Array): Kind[] {
     }
     if (numbers.size < 2) continue;
     const known = ways.get(key);
-    if (!known || known.test.minutes > kind.test.minutes) ways.set(key, kind);
+    if (!known || costOf(known.test) > costOf(kind.test)) ways.set(key, kind);
   }
   return [...ways.values()];
 }
@@ -109,10 +117,10 @@ class Rest {
       }
     return sum > 0 ? sum * Math.log2(sum) - logs : 0;
   }
-  minutes(left: Left, kinds: readonly Kind[], deep: number): number {
+  follow(left: Left, kinds: readonly Kind[], deep: number): Ahead {
     const { h, share, total } = left;
     const n = h.length;
-    if (total <= 0) return 0;
+    if (total <= 0) return DONE;
     const { first, second, parts } = this.table;
     // parts that are left get numbers of their own
     const local = this.local.fill(-1);
@@ -129,8 +137,8 @@ class Rest {
       one[a[i]!]! += share[i]!;
       if (a[i] !== b[i]) one[b[i]!]! += share[i]!;
     }
-    for (let p = 0; p < size; p++) if (one[p]! >= NAMED_AT * total) return 0;
-    if (deep >= DEEPEST) return OPEN_END;
+    for (let p = 0; p < size; p++) if (one[p]! >= NAMED_AT * total) return DONE;
+    if (deep >= DEEPEST) return OPEN;
     one.fill(0, 0, size);
     for (let i = 0; i < n; i++) {
       one[a[i]!]! += share[i]! / 2;
@@ -160,15 +168,21 @@ class Rest {
       }
       let after = 0;
       for (let o = 0; o < outcomes; o++) after += Rest.spread(mass, o * size, (o + 1) * size);
-      const rate = (before - after) / test.minutes;
+      const rate = (before - after) / costOf(test);
       if (rate > bestRate && before - after > 1e-6 * total) [best, bestRate] = [kind, rate];
     }
-    return best ? this.after(best, left, open, deep) : OPEN_END;
+    return best ? this.after(best, left, open, deep) : OPEN;
   }
-  /** Minutes with this test next, and the best after each outcome. */
-  after(kind: Kind, left: Left, kinds: readonly Kind[], deep: number): number {
+  /** With this test next, and the best after each outcome. */
+  after(kind: Kind, left: Left, kinds: readonly Kind[], deep: number): Ahead {
     const then = kinds.filter((k) => k !== kind);
-    return this.split(kind, left).reduce((sum, l) => sum + (l.total / left.total) * this.minutes(l, then, deep + 1), kind.test.minutes);
+    let [cost, minutes] = [costOf(kind.test), kind.test.minutes];
+    for (const part of this.split(kind, left)) {
+      const rest = this.follow(part, then, deep + 1);
+      cost += (part.total / left.total) * rest.cost;
+      minutes += (part.total / left.total) * rest.minutes;
+    }
+    return { cost, minutes };
   }
 }
 
@@ -186,14 +200,16 @@ export function lookedAhead(dictionary: Dictionary, search: Search, shares: Arra
   const kinds = openTests(dictionary, search).map(sharpened);
   const rest = new Rest(table, now);
   const open = parting(kinds, left, now);
-  const looked = next.slice(0, LOOKED_AT).flatMap((n): NextTest[] => {
+  const looked = next.slice(0, LOOKED_AT).flatMap((n): (NextTest & { cost: number })[] => {
     const kind = kinds.find((k) => k.test.id === n.test.id);
     if (!kind || n.bits <= 0) return [];
-    return [{ ...n, left: rest.after(kind, left, open, 0) }];
+    const { cost, minutes } = rest.after(kind, left, open, 0);
+    return [{ ...n, left: minutes, cost }];
   });
   if (looked.length < 2) return [...next];
   const ids = new Set(looked.map((n) => n.test.id));
-  return [...looked.sort((a, b) => a.left! - b.left! || a.test.id.localeCompare(b.test.id)), ...next.filter((n) => !ids.has(n.test.id))];
+  const ordered = looked.sort((a, b) => a.cost - b.cost || a.test.id.localeCompare(b.test.id)).map(({ cost: _, ...n }): NextTest => n); // prettier-ignore
+  return [...ordered, ...next.filter((n) => !ids.has(n.test.id))];
 }
 
 /** The state of a search with its tests followed to the end: what a page shows. */

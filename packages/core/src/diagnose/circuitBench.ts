@@ -114,6 +114,10 @@ export function circuitBench(house: Site, boxId: string, schools: Schools = DEFA
         .map((b) => b.name)
         .join(', ')}: taken as usual.`,
     );
+  if (circuit?.sharedNeutral === true && !partnerOf(site, circuit))
+    taken.push(
+      `The neutral of ${circuit.name} is shared, and which breaker is tied to its own was not noted: what hangs on the other hot is not known here. Note the handle tie at the panel.`,
+    );
   return { bench: { ...withPartner(bench, site, circuit), plugged: [] }, taken, unseen, circuit, site };
 }
 
@@ -143,10 +147,7 @@ const partnerOf = (site: Site, circuit: Circuit): Circuit | undefined => {
   const breakers = site.panel?.breakers ?? [];
   const own = breakers.find((b) => b.circuitId === circuit.id);
   const tied = breakers.find((b) => own !== undefined && (b.id === own.tiedTo || b.tiedTo === own.id));
-  return (
-    site.circuits.find((c) => c.id === tied?.circuitId) ??
-    site.circuits.find((c) => c.id !== circuit.id && c.sharedNeutral === true && c.name.slice(0, -1) === circuit.name.slice(0, -1))
-  );
+  return site.circuits.find((c) => c.id === tied?.circuitId);
 };
 
 /** How often boxes that nobody opened are wired each way (handbook 13: both are met; common practice). */
@@ -154,11 +155,20 @@ const SCHOOLS: readonly { device: Schools['device']; share: number; words: strin
   { device: 'pigtail', share: 0.5, words: 'by pigtails' },
   { device: 'feed-through', share: 0.5, words: 'through the screws of the devices' },
 ];
+/** One way a circuit may be wired, as likely as its share. */
+export interface CircuitWay {
+  known: CircuitBench;
+  share: number;
+  /** how the power goes on in boxes that nobody opened; absent: all were */
+  school?: Schools['device'];
+  /** boxes where a look tells which way it is */
+  open?: readonly string[];
+}
 /**
  * The ways in which a circuit may be wired: one where every box was looked into, else one for each usual school, with its share.
  * @param boxId where it was noticed
  */
-export function circuitWays(house: Site, boxId: string): { known: CircuitBench; share: number }[] {
+export function circuitWays(house: Site, boxId: string): CircuitWay[] {
   const first = circuitBench(house, boxId);
   const open = first.bench.boxes.filter(
     (b) => first.unseen.has(b.id) && first.bench.cables.filter((c) => c.ends.includes(b.id)).length > 1,
@@ -168,5 +178,10 @@ export function circuitWays(house: Site, boxId: string): { known: CircuitBench; 
     ...first.taken,
     `Whether the power goes on ${SCHOOLS.map((s) => s.words).join(' or ')} in ${open.map((b) => b.name).join(', ')} nobody noted: each is taken as likely as the other, until what is read speaks for one.`,
   ];
-  return SCHOOLS.map(({ device, share }) => ({ known: { ...circuitBench(house, boxId, { ...DEFAULT_SCHOOLS, device }), taken }, share }));
+  return SCHOOLS.map(({ device, share }) => ({
+    known: { ...circuitBench(house, boxId, { ...DEFAULT_SCHOOLS, device }), taken },
+    share,
+    school: device,
+    open: open.map((b) => b.id),
+  }));
 }

@@ -1,8 +1,10 @@
 export * from './circuitBench.js';
+export * from './priors.js';
 export * from './suspects.js';
 export * from './netChange.js';
 export * from './faultLab.js';
 export * from './testKinds.js';
+export { voltsShown } from './wouldShow.js';
 export * from './predict.js';
 export * from './search.js';
 export * from './repair.js';

@@ -5,6 +5,7 @@
 import type { Complaint } from '../model/index.js';
 import type { Dictionary } from './predict.js';
 import { NAMED_AT, tableOf } from './search.js';
+import { costOf } from './testKinds.js';
 
 /** The same circuit where every test shows what is likeliest, always, and only single faults that somebody would notice so. */
 export function certain(dictionary: Dictionary, complaint: Complaint, most = 40): Dictionary {
@@ -33,8 +34,8 @@ export function certain(dictionary: Dictionary, complaint: Complaint, most = 40)
   };
 }
 
-/** Minutes to the end that the best tree takes on average. Throws where it would take too long. */
-export function bestTreeMinutes(sure: Dictionary, mostStates = 400_000): number {
+/** What the best tree costs on average to the end: minutes, and risk in minutes. Throws where it would take too long. */
+export function bestTreeCost(sure: Dictionary, mostStates = 400_000): number {
   const table = tableOf(sure);
   const n = sure.hypotheses.length - 1;
   const prior = sure.hypotheses.map((h) => h.prior);
@@ -46,7 +47,7 @@ export function bestTreeMinutes(sure: Dictionary, mostStates = 400_000): number 
     if (masks.length < 2) continue;
     const key = masks.map(String).sort().join();
     const known = byParting.get(key);
-    if (!known || known.minutes > test.minutes) byParting.set(key, { minutes: test.minutes, masks });
+    if (!known || known.minutes > costOf(test)) byParting.set(key, { minutes: costOf(test), masks });
   }
   const tests = [...byParting.values()].sort((a, b) => a.minutes - b.minutes);
   const members = (mask: bigint): number[] => Array.from({ length: n }, (_, h) => h).filter((h) => (mask >> BigInt(h)) & 1n);

@@ -1,14 +1,14 @@
 /** What every test would show for every suspect, alone and two together: worked out once for a circuit. */
 import { NetworkError } from '../circuit/index.js';
 import { COMPLAINTS, type Complaint } from '../model/index.js';
-import type { CircuitBench } from './circuitBench.js';
-import { faceKey, facesOf, FaultLab, type FaceState, type Shown } from './faultLab.js';
+import type { CircuitBench, CircuitWay } from './circuitBench.js';
+import { fitOf } from './complaintFit.js';
+import { faceKey, facesOf, FaultLab, type Shown } from './faultLab.js';
 import { changesOf, type NetChange } from './netChange.js';
-import { faultsOn, type Circumstances, type Suspect } from './suspects.js';
-import { lampId, likelihood, testsOf, type TestKind } from './testKinds.js';
-
-/** What would be shown: an outcome, any of them (undefined), or several with their shares. */
-export type Would = string | undefined | Readonly<Record<string, number>>;
+import type { Circumstances } from './priors.js';
+import { faultsOn, type Suspect } from './suspects.js';
+import { likelihood, testsOf, type TestKind } from './testKinds.js';
+import { asked, voltsShown, wouldShow, type State, type Would } from './wouldShow.js';
 
 /** How often each outcome of a test shows, by hypothesis: which row, and the rows. */
 export interface Odds {
@@ -47,226 +47,6 @@ export interface Dictionary {
 const PAIRS = 0.03;
 /** So many pairs are looked at, the likeliest first. */
 const MOST_PAIRS = 3000;
-
-interface State {
-  set: readonly Suspect[];
-  is: Shown;
-  /** the same with what is switched on, reset and unplugged */
-  rest: Shown;
-  restSet: readonly Suspect[];
-}
-const any = (set: readonly Suspect[], ...kinds: Suspect['kind'][]): boolean => set.some((s) => kinds.includes(s.kind));
-const WORN_FEEDS: Suspect['kind'][] = ['worn contacts'];
-
-/** A meter is right within 1 % and 1.5 V (common practice); what it shows near a limit may be either. */
-const tail = (x: number): number => 1 / (1 + Math.exp(-1.702 * x));
-const voltsKnown = new Map<number, Readonly<Record<string, number>>>();
-/** Half a volt is as fine as it matters. */
-function voltsShown(exact: number): Readonly<Record<string, number>> {
-  const volts = Math.round(2 * exact) / 2;
-  let shown = voltsKnown.get(volts);
-  if (!shown) voltsKnown.set(volts, (shown = voltsClasses(volts)));
-  return shown;
-}
-function voltsClasses(volts: number): Record<string, number> {
-  const over = (limit: number): number => tail((volts - limit) / (0.01 * volts + 1.5));
-  const [five, hundredTen, high] = [over(5), over(110), over(127)];
-  return { none: 1 - five, low: five - hundredTen, full: hundredTen - high, high };
-}
-const OPENS_UNDER_LOAD = { opens: 1 } as const;
-const LOST_NEUTRAL = { low: 0.45, high: 0.35, full: 0.2 } as const;
-const mixed = (all: Readonly<Record<string, number>>[]): Readonly<Record<string, number>> => {
-  if (all.every((x) => x === all[0])) return all[0]!;
-  const sum: Record<string, number> = {};
-  for (const one of all) for (const [id, share] of Object.entries(one)) sum[id] = (sum[id] ?? 0) + share / all.length;
-  return sum;
-};
-
-const works = (is: Shown, set: readonly Suspect[], key: string): boolean =>
-  is.faces.get(key)?.works === true && !set.some((s) => WORN_FEEDS.includes(s.kind) && key.startsWith(`${s.deviceId}/`));
-
-/** A test with its kind and where it is made. */
-interface Asked {
-  test: TestKind;
-  kind: string;
-  key: string;
-}
-const asked = (test: TestKind): Asked => {
-  const [kind, ...path] = test.id.split('/');
-  return { test, kind: kind!, key: path.join('/') };
-};
-
-/** @param levels the same with its loose joint at each of its resistances */
-function wouldShow(
-  { test, kind, key }: Asked,
-  { set, is, rest, restSet }: State,
-  levels: readonly Shown[],
-  boxFaces: readonly string[],
-  boxOf: ReadonlyMap<string, string>,
-  boxId: string,
-): Would {
-  if (any(set, 'none of these')) return undefined;
-  const opened =
-    any(set, 'breaker off') || (is.breakerOpens && !any(set, 'breaker worn'))
-      ? 'off'
-      : is.deviceOpens || any(set, 'device tripped', 'device worn out')
-        ? 'tripped'
-        : 'neither';
-  const worn = set.find((s) => s.kind === 'worn contacts' && key.startsWith(`${s.deviceId}/`));
-  switch (kind) {
-    case 'breakers':
-      if (opened === 'off') return 'breaker off';
-      if (opened === 'tripped') return test.outcomes.some((o) => o.id === 'device tripped') ? 'device tripped' : 'breaker off';
-      return any(set, 'appliance', 'fed from elsewhere', 'wrong neutral') ? undefined : 'all on';
-    case 'appliance':
-      return any(set, 'appliance') ? 'fails' : 'works';
-    case 'reset': {
-      if (any(restSet, 'device worn out') || (rest.breakerOpens && !any(restSet, 'breaker worn')) || rest.deviceOpens) return 'opens again';
-      const fine = boxFaces.length === 0 || boxFaces.every((f) => works(rest, restSet, f));
-      // what opens under load alone stays on with everything unplugged
-      if (fine && boxFaces.some((f) => rest.faces.get(f)?.opensUnderLoad)) return 'works now';
-      return restSet.length < set.length && (fine || restSet.length === 0) ? 'works now' : 'still dead';
-    }
-    case 'switches':
-      return any(set, 'switch off', 'unknown switch') && set.length === 1
-        ? 'works now'
-        : any(set, 'switch off', 'unknown switch')
-          ? undefined
-          : 'no change';
-    case 'others': {
-      const others = [...is.faces.keys()].filter((f) => boxOf.get(f) !== boxId);
-      const working = others.filter((f) => works(is, set, f)).length;
-      return working === others.length ? 'none' : working === 0 ? 'all' : 'some';
-    }
-    case 'off':
-      return any(set, 'back-fed', 'wrong breaker noted') ? 'live' : any(set, 'fed from elsewhere') ? undefined : 'dead';
-    case 'turn':
-      return any(set, 'back-fed') || !boxFaces.every((f) => works(is, set, f)) ? 'none' : 'one';
-    case 'house':
-      return any(set, 'lost service neutral') ? 'changes' : 'steady';
-    case 'lamps':
-    case 'meter': {
-      if (worn) return kind === 'meter' ? undefined : lampId('no power');
-      const face = is.faces.get(key);
-      return face && lampId(face.reads);
-    }
-    case 'probe': {
-      const face = [...is.faces].filter(([f]) => f.startsWith(`${key}/`)).at(-1)?.[1];
-      return (face?.hotVolts ?? 0) >= 50 ? 'signals' : 'silent';
-    }
-    case 'volts': {
-      if (worn) return 'low';
-      if (any(set, 'lost service neutral')) return LOST_NEUTRAL;
-      return mixed(levels.map((l): Readonly<Record<string, number>> => {
-        const face: FaceState | undefined = l.faces.get(key);
-        return face?.opensUnderLoad ? OPENS_UNDER_LOAD : voltsShown(face?.loadVolts ?? 0);
-      })); // prettier-ignore
-    }
-    case 'press': {
-      const own = set.filter((s) => s.deviceId === key);
-      if (any(own, 'device worn out')) return 'out';
-      // without the supply on its LINE screws it does not set (in devices since 2006; from memory)
-      return rest.deviceOpens || rest.faces.get(`${key}/upper`)?.works === false ? 'out' : 'set';
-    }
-    case 'line': {
-      if (any(set, 'line and load swapped')) return undefined;
-      // up to its own screws: what is open in its own box may lie before them or behind
-      const lineOpen =
-        is.faces.get(`${key}/upper`)?.works === false &&
-        !set.some((s) => s.deviceId === key && (s.kind === 'device worn out' || s.kind === 'device tripped')) &&
-        !is.deviceOpens;
-      return lineOpen ? 'none' : 'full';
-    }
-    case 'panel':
-      return set.some((s) => s.part === 'panel') ? 'found' : 'sound';
-    case 'through': {
-      const own = set.filter((s) => s.part === `cable/${key}` || s.part === `unknown/${key}`);
-      if (!own.length) return 'whole';
-      if (any(own, 'cable shorted', 'leak')) return 'touching';
-      return test.outcomes.some((o) => o.id === 'broken') ? 'broken' : 'whole';
-    }
-    case 'plug':
-      return set.some((s) => s.kind === 'worn contacts' && key === s.deviceId) ? 'loose' : 'firm';
-    case 'look':
-      if (set.some((s) => s.seenIn === key)) return 'found';
-      return set.some((s) => (s.kind === 'worn contacts' || s.kind === 'back-fed') && (s.boxId ?? key) === key) ? undefined : 'sound';
-    default:
-      return undefined;
-  }
-}
-
-/** How well a complaint goes with what a suspect would do, 0 to 1 (common practice). */
-function fitOf(
-  complaint: Complaint,
-  { set, is }: State,
-  loose: readonly Shown[],
-  faces: readonly string[],
-  protector: boolean,
-  brightens: boolean,
-): number {
-  if (any(set, 'none of these')) return 0.15;
-  const working = faces.map((f) => is.faces.get(f)?.works === true);
-  const dead = working.every((w) => !w);
-  const right = faces.every((f) => is.faces.get(f)?.reads === 'reads as right');
-  const opens = is.breakerOpens && !any(set, 'breaker off', 'breaker worn');
-  // a load on it drags it down here
-  const weak =
-    faces.some((f) => working[faces.indexOf(f)] && loose.some((l) => (l.faces.get(f)?.loadVolts ?? 0) < 110)) ||
-    (set.some((s) => s.looseOf) && faces.length === 0);
-  const underLoad = faces.some((f) => is.faces.get(f)?.opensUnderLoad);
-  const odd = any(set, 'lost service neutral');
-  switch (complaint) {
-    case 'dead':
-      if (any(set, 'appliance', 'worn contacts')) return 0.4;
-      // with something on at the other breaker it is bright or dim, not dead
-      return dead ? (brightens ? 0.4 : 0.95) : weak ? 0.2 : 0.02;
-    case 'half dead':
-      if (any(set, 'worn contacts')) return 0.3;
-      return working.some((w) => w) && working.some((w) => !w) ? 0.95 : 0.02;
-    case 'low':
-      return weak ? 0.9 : odd ? 0.6 : any(set, 'worn contacts') ? 0.6 : any(set, 'appliance') ? 0.3 : brightens ? 0.5 : 0.02;
-    case 'flickers':
-      return weak ? 0.9 : any(set, 'worn contacts') ? 0.7 : odd ? 0.6 : any(set, 'appliance') ? 0.3 : 0.02;
-    case 'bright':
-      return odd || brightens ? 0.95 : 0.01;
-    case 'trips at once':
-      return opens
-        ? 0.95
-        : any(set, 'appliance')
-          ? 0.6
-          : any(set, 'breaker worn')
-            ? 0.2
-            : is.deviceOpens && !any(set, 'device tripped')
-              ? 0.7
-              : 0.01;
-    case 'trips after a while':
-      return any(set, 'appliance') ? 0.9 : any(set, 'breaker worn') ? 0.5 : any(set, 'leak') ? 0.4 : weak ? 0.15 : opens ? 0.05 : 0.01;
-    case 'trips when plugged in':
-      return underLoad
-        ? 0.95
-        : any(set, 'appliance')
-          ? 0.5
-          : any(set, 'breaker worn')
-            ? 0.3
-            : any(set, 'device worn out')
-              ? 0.2
-              : opens
-                ? 0.05
-                : 0.01;
-    case 'will not reset':
-      if (!protector) return opens ? 0.9 : any(set, 'appliance') ? 0.5 : 0.05;
-      if (any(set, 'device worn out')) return 0.8;
-      if (any(set, 'appliance', 'line and load swapped')) return 0.5;
-      if (any(set, 'leak')) return 0.8;
-      return is.deviceOpens && !any(set, 'device tripped') || opens || any(set, 'bootleg ground', 'pinched ground') ? 0.6 : dead && !any(set, 'device tripped') ? 0.4 : 0.05; // prettier-ignore
-    case 'plug falls out':
-      return any(set, 'worn contacts') ? 0.95 : 0.01;
-    case 'live though off':
-      return any(set, 'back-fed', 'wrong breaker noted') ? 0.95 : any(set, 'fed from elsewhere') ? 0.7 : 0.01;
-    case 'tester':
-      return working.every((w) => w) && !right ? 0.95 : dead ? 0.1 : 0.03;
-  }
-}
 
 /** Odds of a test’s outcomes for what would be shown. */
 function oddsRow(test: TestKind, would: Would, misread: number): Float64Array {
@@ -307,7 +87,7 @@ function sharedNeutrals(lab: FaultLab, sound: Shown): [string, string][] {
 }
 
 /** Ways the wiring may be that nobody saw; their shares sum to 1. */
-export type Alternatives = readonly { known: CircuitBench; share: number }[];
+export type Alternatives = readonly CircuitWay[];
 
 /**
  * Every suspect, every test, and what each shows: worked out once for a circuit.
@@ -376,7 +156,7 @@ function soundRows(known: CircuitBench, boxId: string, tests: readonly TestKind[
         ? 'still dead'
         : t.id.startsWith('shared/')
           ? 'full'
-          : wouldShow(asked(t), state, [is], places.own, places.boxOf, boxId),
+          : wouldShow(asked(t), state, [is], { ...places, boxId, nominal: known.bench.supply.volts }),
     ]),
   );
 }
@@ -389,7 +169,7 @@ function take(
   dictionary: Dictionary,
   fits: Record<Complaint, number[]>,
   rows: Map<string, Growing>,
-  { known, share }: Alternatives[number],
+  { known, share, school, open }: CircuitWay,
   boxId: string,
   circumstances: Circumstances,
   report: (done: number) => void,
@@ -412,7 +192,7 @@ function take(
   const shared = sharedNeutrals(lab, sound);
   const fresh = dictionary.tests.length === 0;
   if (fresh) {
-    dictionary.tests = testsOf(known, boxId, shared);
+    dictionary.tests = testsOf(known, boxId, shared, open);
     for (const t of dictionary.tests) rows.set(t.id, { row: [], rows: [], keys: new Map(), misread: dictionary.misread });
     for (const t of dictionary.tests) dictionary.shows.set(t.id, []);
   }
@@ -420,11 +200,16 @@ function take(
   const { own, boxOf } = placesOf(known, boxId);
   const protector =
     known.bench.devices.some((d) => d.form === 'ground-fault') || known.bench.breakers.some((b) => b.kind === 'ground-fault');
+  const nominal = known.bench.supply.volts;
   const questions = tests.map(asked);
   const crossed = (c: readonly NetChange[]): ReadonlyMap<string, number> => new Map(shared.length ? lab.across(c, shared).map((volts, i) => [shared[i]![0], volts]) : []); // prettier-ignore
-  const brightens = (cross: ReadonlyMap<string, number>): boolean => [...cross.values()].some((volts) => volts > 127);
+  const brightens = (cross: ReadonlyMap<string, number>): boolean => [...cross.values()].some((volts) => volts > 1.06 * nominal);
   const rowsOf = (state: State, levels: readonly Shown[], cross: ReadonlyMap<string, number>): Would[] =>
-    questions.map((q) => (q.kind === 'shared' ? voltsShown(cross.get(q.key) ?? 120) : wouldShow(q, state, levels, own, boxOf, boxId)));
+    questions.map((q) =>
+      q.kind === 'shared'
+        ? voltsShown(cross.get(q.key) ?? nominal, nominal)
+        : wouldShow(q, state, levels, { own, boxOf, boxId, nominal, ...(school ? { school } : {}) }),
+    );
   const base = faults.map((_, i) => changes[i]?.map((c) => lab.read(c)) ?? [DARK]);
   // alike in every reading and in what is mended: looked at once
   const alike = new Map<string, number>();

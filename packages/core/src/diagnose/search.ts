@@ -2,8 +2,10 @@
 import type { Complaint, Search } from '../model/index.js';
 import type { Dictionary } from './predict.js';
 import type { Suspect } from './suspects.js';
-import type { TestKind } from './testKinds.js';
+import { costOf, type TestKind } from './testKinds.js';
 
+/** Lamps and meter alike, as a face should read. */
+const RIGHT = 'reads as right';
 /** A part is named when it is more likely than this. */
 export const NAMED_AT = 0.95;
 /** Less to learn than this, in bits, and a test is not worth its time. */
@@ -233,7 +235,7 @@ export function carrying(shares: ArrayLike<number>, most = Infinity): { live: nu
   return { live, total };
 }
 
-/** Every test that was not made yet, the most told in a minute first. */
+/** Every test that was not made yet, the most told for its minutes and its risk first. */
 export function nextTests(
   dictionary: Dictionary,
   search: Search,
@@ -272,7 +274,7 @@ export function nextTests(
     return { test, bits: Math.max(0, before - left), after: after.sort((a, b) => b.share - a.share) };
   };
   const list = openTests(dictionary, search).map(({ test, row, rows }) => one(test, rows, (h) => row[now[h]!]!));
-  list.sort((a, b) => b.bits / b.test.minutes - a.bits / a.test.minutes || a.test.id.localeCompare(b.test.id));
+  list.sort((a, b) => b.bits / costOf(b.test) - a.bits / costOf(a.test) || a.test.id.localeCompare(b.test.id));
   // what was mended is tried first
   if (search.readings.at(-1)?.test.startsWith(MENDED) !== true) return list;
   const again = live.map((h) => Float64Array.from(AGAIN_TEST.outcomes, (o) => againOdds(dictionary, search.complaint, now[h]!, o.id)));
@@ -302,6 +304,18 @@ export function doubtIn(dictionary: Dictionary, search: Search): Doubt | undefin
   }); // prettier-ignore
   const [worst] = doubts.sort((a, b) => b.factor - a.factor);
   return worst && worst.factor >= DOUBTED_AT ? worst : undefined;
+}
+
+/** What works again is not all that hangs on the circuit: what nobody read since is said (handbook 8: every face of every device). */
+function mendedSays({ known, tests }: Dictionary, search: Search): string {
+  const last = search.readings.findLastIndex((r) => r.test.startsWith(MENDED));
+  const read = new Set(search.readings.slice(last + 1).filter((r) => r.outcome === RIGHT).map((r) => r.test)); // prettier-ignore
+  const boxes = new Set(tests.filter((t) => /^(lamps|meter)\//.test(t.id)).map((t) => t.boxId));
+  const unread = [...boxes].filter((b) => tests.some((t) => t.boxId === b && t.id.startsWith('lamps/') && !read.has(t.id) && !read.has(t.id.replace('lamps/', 'meter/')))); // prettier-ignore
+  const names = known.bench.boxes.filter((b) => unread.includes(b.id)).map((b) => b.name);
+  return names.length
+    ? `What did not work works again. Whether all is right can’t be told before every face reads so: three lamps or a meter in ${names.join(', ')}.`
+    : 'What did not work works again, and every face of this circuit reads as right.';
 }
 
 /** The whole state of a search. Pure: the same readings give the same. */
@@ -335,7 +349,7 @@ export function searchState(dictionary: Dictionary, search: Search): SearchState
     return end('asks', search.signsAsked ? 'Say what you notice.' : 'First: is there any of these signs?');
   const next = nextTests(dictionary, search, shares, state);
   const likely = `${first!.suspects[0]!.suspect.words}`;
-  if (halved[table.parts.length]! >= NAMED_AT) return end('mended', 'All reads as it should: it is mended.', next);
+  if (halved[table.parts.length]! >= NAMED_AT) return end('mended', mendedSays(dictionary, search), next);
   if (first!.part === 'none' && first!.share > 0.5)
     return end('contradicts', 'These readings contradict each other, or no fault that is known here explains them: repeat the last test, or look whether the survey is right here.', next); // prettier-ignore
   if (first!.share >= NAMED_AT && first!.part !== 'none') {

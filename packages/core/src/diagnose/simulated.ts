@@ -3,6 +3,7 @@ import { COMPLAINTS, type Complaint, type Search } from '../model/index.js';
 import type { Dictionary } from './predict.js';
 import { searchState, tableOf, weighed, type NextTest, type SearchState } from './search.js';
 import { lookedAhead } from './ahead.js';
+import { costOf } from './testKinds.js';
 
 export interface Played {
   verdict: SearchState['verdict'];
@@ -11,6 +12,8 @@ export interface Played {
   right: boolean;
   tests: number;
   minutes: number;
+  /** minutes, and what the tests risk in minutes */
+  cost: number;
 }
 /** Which test is made next; undefined ends the search. */
 export type Chooser = (state: SearchState, search: Search) => NextTest | undefined;
@@ -114,7 +117,7 @@ export function playedAs(
   remembered: Remembered = new Map(),
 ): Played {
   let search: Search = { boxId, signs: [], signsAsked: true, complaint, readings: [] };
-  let minutes = 0;
+  let [minutes, cost] = [0, 0];
   let key: string = complaint;
   for (let tests = 0; ; tests++) {
     let known = remembered.get(key);
@@ -125,13 +128,35 @@ export function playedAs(
     }
     const { state, next } = known;
     const part = state.parts[0]!.part;
-    if (!next) return { verdict: state.verdict, part, right: parts.includes(part), tests, minutes };
+    if (!next) return { verdict: state.verdict, part, right: parts.includes(part), tests, minutes, cost };
     const outcome = shown(next.test);
     minutes += next.test.minutes;
+    cost += costOf(next.test);
     key += `;${next.test.id}=${outcome}`;
     search = {
       ...search,
       readings: [...search.readings, { id: `r${tests}`, test: next.test.id, outcome, at: '2026-01-01T00:00:00.000Z' }],
     };
   }
+}
+
+/** Readings with some of them taken down wrongly: any other outcome, each as often. */
+export const takenDownWrongly =
+  (dictionary: Dictionary, hypothesis: number, share: number, random: () => number) =>
+  (test: NextTest['test']): string => {
+    const so = showsMost(dictionary, test.id, hypothesis);
+    if (random() >= share) return so;
+    const others = test.outcomes.filter((o) => o.id !== so);
+    return others[Math.floor(random() * others.length)]!.id;
+  };
+/** Single faults that somebody would notice, drawn as often as each is met. */
+export function drawnFault(dictionary: Dictionary, random: () => number): { hypothesis: number; parts: string[]; complaint: Complaint } {
+  const all = dictionary.hypotheses.flatMap((h, hypothesis) => {
+    const part = h.of.length === 1 ? dictionary.classes[h.of[0]!]!.part : 'none';
+    const complaint = part === 'none' ? undefined : noticedOf(dictionary, hypothesis);
+    return complaint ? [{ hypothesis, parts: [part], complaint, prior: h.prior }] : [];
+  });
+  let left = random() * all.reduce((sum, x) => sum + x.prior, 0);
+  const { prior: _, ...drawn } = all.find((x) => (left -= x.prior) <= 0) ?? all[0]!;
+  return drawn;
 }

@@ -22,6 +22,13 @@ export interface TestKind {
   falsely?: Record<string, number>;
 }
 
+/** What bare ends are weighed as besides their minutes, though they were proved dead; and probes in live slots (common practice). */
+const RISK_DEAD = 4;
+const RISK_LIVE_SLOT = 0.5;
+/** What a test is weighed as: its minutes, and what it risks in minutes. */
+export const riskOf = ({ dead, needs }: TestKind): number => (dead ? RISK_DEAD : needs === 'meter' ? RISK_LIVE_SLOT : 0);
+export const costOf = (test: TestKind): number => test.minutes + riskOf(test);
+
 /** How often a test shows an outcome where `shows` is so; undefined: it may show any. */
 export const likelihood = (test: TestKind, shows: string | undefined, outcome: string): number => {
   const n = test.outcomes.length;
@@ -57,9 +64,17 @@ const METER_OUTCOMES = LAMP_CODES.flatMap((code) => (code === 'none' ? [] : [{ i
 
 const outcomes = (...pairs: [string, string][]) => pairs.map(([id, words]) => ({ id, words }));
 
-/** Minutes of each test are handbook 25, common practice; a box further on takes a minute to walk to. */
-/** @param shared faces whose neutral another breaker uses too, each with one of the other’s */
-export function testsOf(known: CircuitBench, boxId: string, shared: readonly [string, string][] = []): TestKind[] {
+/**
+ * Minutes of each test are handbook 25, common practice; a box further on takes a minute to walk to.
+ * @param shared faces whose neutral another breaker uses too, each with one of the other’s
+ * @param open boxes of which nobody knows how the power goes on in them
+ */
+export function testsOf(
+  known: CircuitBench,
+  boxId: string,
+  shared: readonly [string, string][] = [],
+  open: readonly string[] = [],
+): TestKind[] {
   const { bench } = known;
   const nameOf = (id: string): string => bench.boxes.find((b) => b.id === id)?.name ?? 'the box';
   const walk = (id: string): number => (id === boxId ? 0 : 1);
@@ -217,6 +232,14 @@ export function testsOf(known: CircuitBench, boxId: string, shared: readonly [st
         falsely: { found: 0.01, sound: 0.08 },
       },
       outcomes: outcomes(['found', 'something is loose, out, wrong or scorched in it'], ['sound', 'all is firm and as it should be']),
+    })),
+    ...open.map((id): TestKind => ({
+      ...{ id: `school/${id}`, boxId: id, minutes: 8 + walk(id), dead: true, sure: 0.97 },
+      words: `Circuit off and proved dead: cover of ${nameOf(id)} off: how does the power go on from it?`,
+      outcomes: outcomes(
+        ['feed-through', 'under the screws of the device: two hots, two neutrals on it'],
+        ['pigtail', 'in a splice: one hot, one neutral on the device'],
+      ),
     })),
     ...bench.devices
       .filter((d) => d.form === 'ground-fault')

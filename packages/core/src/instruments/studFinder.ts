@@ -4,7 +4,7 @@
  * sweep over the same wall reads the same, another sweep a little differently.
  */
 import { FINISHES } from '../catalog/index.js';
-import { inches } from '../measure/index.js';
+import { inches, seeded } from '../measure/index.js';
 import { finishThicknessMm, otherFace, studPlaces, wallThicknessMm, type FaceId, type Obstacle, type Wall } from '../model/index.js';
 
 /** What really is in a wall; x along face A, mm. */
@@ -32,17 +32,6 @@ export interface SweepReading {
   doubts: string[];
 }
 
-/** A small repeatable source of noise (mulberry32), so that the same sweep reads the same. */
-export function noise(seed: number): () => number {
-  let state = seed >>> 0;
-  return () => {
-    state = (state + 0x6d2b79f5) >>> 0;
-    let t = state;
-    t = Math.imul(t ^ (t >>> 15), t | 1);
-    t ^= t + Math.imul(t ^ (t >>> 7), t | 61);
-    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
-  };
-}
 /** Roughly normal, mean 0 and deviation 1: the sum of twelve even numbers less six. */
 const normal = (random: () => number): number => Array.from({ length: 12 }, random).reduce((a, b) => a + b, -6);
 
@@ -65,7 +54,7 @@ export function sweepStuds(wall: Wall, truth: HiddenTruth, sweep: Sweep): SweepR
   if (wall.framing.material === 'masonry' || wall.faces[sweep.face].layers.some((l) => !FINISHES[l.finish].hollow))
     return { edges: [], marks: [], doubts: ['the finder shows nothing in masonry'] };
   const sigma = lath ? inches(0.5) : finish > inches(1) ? inches(0.375) : inches(0.125);
-  const random = noise(Math.round(sweep.zMm * 7 + sweep.take * 104_729 + wall.length.mm));
+  const random = seeded(Math.round(sweep.zMm * 7 + sweep.take * 104_729 + wall.length.mm));
   const [from, to] = [Math.min(sweep.fromMm, sweep.toMm), Math.max(sweep.fromMm, sweep.toMm)];
   const half = wall.framing.studWidth.mm / 2;
   const bodies = [
@@ -125,7 +114,7 @@ export interface ScopeView {
 
 /** Looks in through a small hole: the whole bay to its studs, ±1/4 in by eye (common practice). */
 export function lookInside(wall: Wall, truth: HiddenTruth, face: FaceId, xMm: number, zMm: number, take: number): ScopeView {
-  const random = noise(Math.round(xMm * 13 + zMm * 3 + take * 7919));
+  const random = seeded(Math.round(xMm * 13 + zMm * 3 + take * 7919));
   const byEye = () => normal(random) * inches(0.125);
   const half = wall.framing.studWidth.mm / 2;
   const into = truth.studs.find((s) => Math.abs(s - xMm) <= half);

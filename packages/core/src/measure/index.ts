@@ -2,3 +2,4 @@ export * from './length.js';
 export * from './keypad.js';
 export * from './gauge.js';
 export * from './quantity.js';
+export * from './random.js';

@@ -1,5 +1,5 @@
 /** Stand-ins for a breaker finder and for switching breakers off, over a sample house whose true feeds the survey does not know. */
-import { noise } from '../instruments/index.js';
+import { seeded } from '../measure/index.js';
 import { spacesOf, type FeedReading, type Panel } from '../model/index.js';
 import { expectedReading } from './whichBreaker.js';
 
@@ -25,7 +25,7 @@ export interface FinderReading {
  */
 export function finderSweep(panel: Panel, truth: FeedTruth, boxId: string, take: number): FinderReading[] {
   const feeds = panel.breakers.filter((b) => truth[boxId]?.includes(b.circuitId));
-  const random = noise(take * 7919 + [...boxId].reduce((h, c) => (h * 31 + c.charCodeAt(0)) >>> 0, 17));
+  const random = seeded(take * 7919 + [...boxId].reduce((h, c) => (h * 31 + c.charCodeAt(0)) >>> 0, 17));
   const row = (space: number): number => Math.ceil(space / 2);
   return panel.breakers.map((b) => {
     const near = Math.min(

@@ -1,20 +1,9 @@
 /** One round: what is done in order, what each act shows and how long it takes, and when it ends. Nothing is told that a tester wouldn’t tell. */
 import { feedsOf, nodeOf } from '../circuit/index.js';
-import {
-  AGAIN,
-  AGAIN_TEST,
-  FaultLab,
-  MENDED,
-  searchState,
-  showsMost,
-  tableOf,
-  type NetChange,
-  type SearchState,
-  type TestKind,
-} from '../diagnose/index.js';
+import { AGAIN, AGAIN_TEST, FaultLab, showsMost, tableOf, type NetChange, type TestKind } from '../diagnose/index.js';
 import type { LAMP_SAYS } from '../instruments/index.js';
-import { endKey, type Search } from '../model/index.js';
-import type { FaultTask, ProvedTask } from './faultTask.js';
+import { endKey } from '../model/index.js';
+import type { FaultTask, HiddenFault } from './faultTask.js';
 
 export type Act =
   | { do: 'test'; test: string }
@@ -23,7 +12,6 @@ export type Act =
   | { do: 'check tester' }
   /** in three steps: live source, every conductor here, live source again; or here alone */
   | { do: 'prove'; boxId: string; steps: 'three' | 'here only' }
-  | { do: 'close'; boxId: string }
   | { do: 'name'; part: string };
 
 export const DANGERS = {
@@ -32,6 +20,8 @@ export const DANGERS = {
     'Its breaker was on: it was dead by its fault alone. A loose wire that is moved makes contact, and it is live in your hand.',
   'ground-fault trip':
     'A tripped protective device is no isolation: it opens what hangs on it and leaves its LINE side live, and a press on its button makes all live again. The breaker goes off.',
+  'not switched off':
+    'Its breaker had tripped, or somebody else had it off: one push by anybody makes it live. Your own hand switches it off, and locks or labels it, before the cover comes off.',
   unproved:
     'Opened without a proof of dead: the breaker may be the wrong one, or there may be a second feed. It is proved at the place itself, every conductor.',
   'tester not proved':
@@ -61,7 +51,7 @@ export interface Round {
 export const newRound = (): Round => ({ done: [], minutes: 0, off: [], proved: {}, mended: [] });
 
 /** Minutes (handbook 25): a cover off and a look is 8 with its proof of dead. */
-const MINUTES = { breaker: 1.5, 'check tester': 1, prove: 2, close: 1 } as const;
+const MINUTES = { breaker: 1.5, 'check tester': 1, prove: 2 } as const;
 const DEAD_SAYS = 'hot open, or no power: a dead tester looks the same';
 
 const labs = new WeakMap<FaultTask, FaultLab>();
@@ -80,11 +70,12 @@ const breakersOf = (task: FaultTask, boxId: string): string[] => {
   const closed = { ...bench, devices: bench.devices.map((d) => ({ ...d, up: true, tripped: false })) };
   return feedsOf(closed).filter((f) => ends.some((n) => f.nodes.has(n))).map((f) => f.breakerId); // prettier-ignore
 };
+const faultsNow = (task: FaultTask, round: Round): HiddenFault[] => task.faults.filter((f) => !round.mended.includes(f.part));
 /** What is open now: the fault, breakers thrown by hand, and what opened because of the fault. */
 function nowOf(task: FaultTask, round: Round): NetChange[] {
   const lab = labOf(task);
   const byHand = round.off.map((id): NetChange => ({ out: `breaker ${id}` }));
-  const faults = task.faults.filter((f) => !round.mended.includes(f.part)).flatMap((f) => f.changes);
+  const faults = faultsNow(task, round).flatMap((f) => f.changes);
   const outs = new Set(faults.flatMap((c) => ('out' in c ? [c.out] : [])));
   return lab.settled([...faults, ...byHand.filter((c) => 'out' in c && !outs.has(c.out))]);
 }
@@ -100,8 +91,9 @@ export function testsToMake({ dictionary }: FaultTask): TestKind[] {
 /** What is open for a box: which breakers feed it are still on, and whether it was proved. */
 function dangerAt(task: FaultTask, round: Round, boxId: string): Danger | undefined {
   const feeding = breakersOf(task, boxId);
-  const on = feeding.filter((id) => !round.off.includes(id) && !offByFault(task, round, id));
+  const on = feeding.filter((id) => !round.off.includes(id));
   if (on.length) {
+    if (on.every((id) => offByFault(task, round, id))) return 'not switched off';
     const lab = labOf(task);
     const is = lab.read(nowOf(task, round));
     const faces = [...is.faces].filter(([key]) => task.bench.devices.some((d) => d.boxId === boxId && key.startsWith(`${d.id}/`)));
@@ -190,16 +182,12 @@ function tested(task: FaultTask, round: Round, test: TestKind): Shown {
       words,
       minutes: kind === 'look' ? minutes - MINUTES.prove : minutes,
       outcome,
-      shows: outcome === 'found' ? seenIn(task, hypothesis, key) : say(outcome),
+      shows: outcome === 'found' ? seenIn(task, round, key) : say(outcome),
     };
   }
   const anyOff = round.off.length > 0;
   const lab = labOf(task);
-  const worn = dictionary.hypotheses[hypothesis]!.of.some((c) =>
-    dictionary.classes[c]!.members.some(
-      (m) => dictionary.suspects[m]!.kind === 'worn contacts' && key.startsWith(`${dictionary.suspects[m]!.deviceId ?? ' '}`),
-    ),
-  );
+  const worn = faultsNow(task, round).some((f) => f.wornIn !== undefined && key.startsWith(`${f.wornIn}/`));
   switch (kind) {
     case 'lamps': {
       if (task.testerDead || worn) return { words, minutes, shows: 'no lamp lit', ...(anyOff ? {} : { outcome: DEAD_SAYS }) };
@@ -228,7 +216,8 @@ function tested(task: FaultTask, round: Round, test: TestKind): Shown {
       return { words, minutes, shows: signals ? 'it signals' : 'silent', ...(anyOff ? {} : { outcome: signals ? 'signals' : 'silent' }) };
     }
     default: {
-      if (anyOff && ['others', 'shared', 'switches', 'reset', 'press', 'line', 'off'].includes(kind!))
+      // with a breaker off by one’s own hand only what doesn’t ask the circuit tells anything
+      if (anyOff && !['appliance', 'plug', 'house', 'panel'].includes(kind!))
         return { words, minutes, shows: 'a breaker is off by your own hand: nothing can be told by it' };
       const outcome = showsMost(dictionary, test.id, hypothesis);
       return { words, minutes, outcome, shows: say(outcome) };
@@ -249,11 +238,9 @@ const LIT: Record<string, string> = {
 };
 const lampWords = (reads: keyof typeof LAMP_SAYS): string =>
   `${LIT[reads] ?? 'no pattern'} (1 hot–neutral, 2 hot–ground, 3 neutral–ground)`;
-function seenIn({ dictionary }: FaultTask, hypothesis: number, boxId: string): string {
-  const seen = dictionary.hypotheses[hypothesis]!.of.map((c) => dictionary.suspects[dictionary.classes[c]!.members[0]!]!).find(
-    (s) => s.seenIn === boxId,
-  );
-  return seen ? `something is not as it should be: ${seen.words}` : 'something is not as it should be';
+function seenIn(task: FaultTask, round: Round, boxId: string): string {
+  const seen = faultsNow(task, round).filter((f) => f.seenIn === boxId);
+  return `something is not as it should be: ${seen.map((f) => f.words).join('; ')}`;
 }
 
 /** One act more. After the end nothing changes. Throws for a test or a part that the task doesn’t have. */
@@ -297,8 +284,6 @@ function show(task: FaultTask, round: Round, act: Act): Shown {
       };
     case 'prove':
       return proof(task, round, act.boxId, act.steps);
-    case 'close':
-      return { words: 'Cover on again', shows: 'closed', minutes: MINUTES.close };
     case 'name':
       return named(task, round, act.part);
     case 'test': {
@@ -325,71 +310,5 @@ function named(task: FaultTask, round: Round, part: string): Shown {
     shows: more ? 'right, and mended; it does not work yet: there is a second fault' : right ? 'right' : 'not it',
     minutes: 0,
     outcome: '',
-  };
-}
-
-export interface GradedAct extends Done {
-  /** places it could be in before and after, as the search reckons */
-  before?: number;
-  after?: number;
-  /** what the search would have tested instead, where it would have been quicker by far */
-  better?: string;
-}
-export interface Grade {
-  found: boolean;
-  danger?: { kind: Danger; says: string };
-  tests: number;
-  minutes: number;
-  best: { tests: number; minutes: number };
-  says: string;
-  /** what it was; not told after a dangerous act, so that it can be tried again */
-  truth: string[];
-  replay: GradedAct[];
-}
-/** Quicker than this part of the best test’s yield in a minute, and it is said. */
-const POOR = 0.4;
-
-/** How a round went: beside the best search, act by act. */
-export function graded(task: ProvedTask, round: Round): Grade {
-  const { dictionary, boxId, complaint, best } = task;
-  let search: Search = { boxId, signs: [], signsAsked: true, complaint, readings: [] };
-  let state: SearchState = searchState(dictionary, search);
-  const replay = round.done.map((d, i): GradedAct => {
-    if (d.act.do === 'name' && task.parts.includes(d.act.part)) {
-      search = { ...search, readings: [...search.readings, { id: `r${i}`, test: `${MENDED}${d.act.part}`, outcome: 'done', at: '' }] };
-      state = searchState(dictionary, search);
-    }
-    if (d.act.do !== 'test' || d.outcome === undefined || d.outcome === '' || task.testerDead) return d;
-    const id = d.act.test;
-    const [top] = state.next;
-    const own = state.next.find((n) => n.test.id === id);
-    const rate = (n: typeof own): number => (n ? n.bits / n.test.minutes : 0);
-    const better = top && state.verdict === 'goes on' && rate(own) < POOR * rate(top) ? top.test.words : undefined;
-    const before = state.open;
-    search = { ...search, readings: [...search.readings, { id: `r${i}`, test: id, outcome: d.outcome, at: '' }] };
-    state = searchState(dictionary, search);
-    return { ...d, before, after: state.open, ...(better === undefined ? {} : { better }) };
-  });
-  const { ended } = round;
-  const danger = ended?.danger;
-  const tests = round.done.filter((d) => d.act.do === 'test').length;
-  const says = danger
-    ? 'Ended by a dangerous act.'
-    : !ended
-      ? 'Not ended.'
-      : ended.found
-        ? round.minutes <= best.minutes * 1.5 + 4
-          ? 'Found, and about as quickly as the best search.'
-          : `Found. The best search takes about ${Math.round(best.minutes)} min.`
-        : 'Not it.';
-  return {
-    found: ended?.found ?? false,
-    ...(danger ? { danger: { kind: danger, says: DANGERS[danger] } } : {}),
-    tests,
-    minutes: round.minutes,
-    best: { tests: best.tests, minutes: best.minutes },
-    says,
-    truth: danger ? [] : task.words,
-    replay,
   };
 }

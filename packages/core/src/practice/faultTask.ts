@@ -1,6 +1,7 @@
 /** A fault hidden in a circuit, by level, from a seed. */
-import { CIRCUIT_SHAPES, seeded, variedCircuit, type CircuitShape } from '../circuit/index.js';
+import { CIRCUIT_SHAPES, variedCircuit, type CircuitShape } from '../circuit/index.js';
 import { changesOf, dictionaryOf, FaultLab, faultsOn, noticedOf, tableOf, type CircuitBench, type Dictionary, type NetChange, type Suspect } from '../diagnose/index.js'; // prettier-ignore
+import { seeded } from '../measure/index.js';
 import { COMPLAINT_WORDS, PANEL, type Bench, type Complaint, type Site } from '../model/index.js';
 
 export const FAULT_LEVELS = [
@@ -16,6 +17,16 @@ export type FaultLevel = (typeof FAULT_LEVELS)[number];
 /** The tester itself, as a part that may be named. */
 export const TESTER_PART = 'tester';
 
+/** One thing that is wrong. */
+export interface HiddenFault {
+  part: string;
+  words: string;
+  /** the box where a look shows it */
+  seenIn?: string;
+  /** an outlet whose contacts are worn */
+  wornIn?: string;
+  changes: NetChange[];
+}
 export interface FaultTask {
   level: FaultLevel;
   title: string;
@@ -32,7 +43,7 @@ export interface FaultTask {
   parts: string[];
   words: string[];
   /** what each of them does to the network */
-  faults: { part: string; changes: NetChange[] }[];
+  faults: HiddenFault[];
   /** the tester shows nothing, whatever it is held to */
   testerDead: boolean;
 }
@@ -202,7 +213,11 @@ export function taskOf({ suspect = () => true, ...hidden }: Hidden): FaultTask |
       ? `“I wanted to change the cover in ${name}. The tester shows nothing in it: is it dead?”`
       : `“In ${name}: ${COMPLAINT_WORDS[complaint]}.”`,
     words: testerDead ? ['nothing is wrong with the circuit: the tester’s battery is empty'] : suspects.map((s) => s.words),
-    faults: suspects.map((s) => ({ part: s.part, changes: changesFor(lab, dictionary.known, [s]) })),
+    faults: suspects.map((s) => ({
+      ...{ part: s.part, words: s.words, changes: changesFor(lab, dictionary.known, [s]) },
+      ...(s.seenIn === undefined ? {} : { seenIn: s.seenIn }),
+      ...(s.kind === 'worn contacts' && s.deviceId !== undefined ? { wornIn: s.deviceId } : {}),
+    })),
   };
 }
 

@@ -1,6 +1,7 @@
 export * from './code.js';
 export * from './faultTask.js';
 export * from './faultRound.js';
+export * from './grade.js';
 export * from './autopilot.js';
 export * from './wiringTask.js';
 export * from './measureTask.js';
@@ -8,3 +9,4 @@ export * from './progress.js';
 export * from './samples.js';
 export * from './roundView.js';
 export * from './ownHouse.js';
+export * from './levels.js';

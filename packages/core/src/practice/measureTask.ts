@@ -1,7 +1,7 @@
 /** Figures to reckon, on walls that are drawn from a seed; each answer is checked by the reckoning that the tool itself uses, and shown with it. */
 import { boxFill, holeToFaceDistance, HOLE_TO_FACE_MM, voltageDrop } from '../codebook/index.js';
-import { seeded } from '../circuit/index.js';
-import { inches, parseLength, printLength, printQuantity } from '../measure/index.js';
+
+import { inches, parseLength, printLength, printQuantity, seeded } from '../measure/index.js';
 import type { Sum, Term } from '../model/index.js';
 
 export const MEASURE_LEVELS = [

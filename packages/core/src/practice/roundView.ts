@@ -1,6 +1,7 @@
 /** What a page shows of a round, as data: a worker keeps the round and makes it after each act. */
 import { AGAIN_TEST, circuitLine, type CircuitLine, type TestKind } from '../diagnose/index.js';
-import { graded, testsToMake, type Grade, type Round } from './faultRound.js';
+import { testsToMake, type Round } from './faultRound.js';
+import { graded, type Grade } from './grade.js';
 import { partsToName, type ProvedTask } from './faultTask.js';
 
 export interface TestButton {

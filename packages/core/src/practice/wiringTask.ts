@@ -4,12 +4,12 @@ import {
   NetworkError,
   nodeOf,
   protectedBy,
-  seeded,
   switchOn,
   variedCircuit,
   type CircuitShape,
   type SwitchedOn,
 } from '../circuit/index.js';
+import { seeded } from '../measure/index.js';
 import { LAMP_SAYS, readLamps, type LampCode } from '../instruments/index.js';
 import type { Bench, BenchDevice, Edition } from '../model/index.js';
 import { benchFindings, eventWords } from '../wiring/index.js';

@@ -1,4 +1,5 @@
 /** When a plan is over, as days are like. */
+import { seeded } from '../measure/index.js';
 import { DAY, HORIZON_DAYS, SLOT } from './calendar.js';
 import { laidFor } from './plans.js';
 import type { ScheduleInput } from './shapes.js';
@@ -9,16 +10,6 @@ export const DRAWS = 300;
 /** 90 % of days are no worse than a bad one (common practice, no source): its distance from the middle in standard deviations. */
 export const BAD_DAY_SIGMAS = 1.2816;
 
-/** 32 bit generator of numbers in [0, 1): the same for the same seed. */
-export function seeded(seed: number): () => number {
-  let a = seed >>> 0;
-  return () => {
-    a = (a + 0x6d2b79f5) >>> 0;
-    let t = Math.imul(a ^ (a >>> 15), 1 | a);
-    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
-    return ((t ^ (t >>> 14)) >>> 0) / 4_294_967_296;
-  };
-}
 const normal = (next: () => number): number => Math.sqrt(-2 * Math.log(1 - next())) * Math.cos(2 * Math.PI * next());
 
 export interface EndRange {

@@ -1,7 +1,16 @@
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, effect, inject, signal, untracked } from '@angular/core';
 import { DecimalPipe } from '@angular/common';
 import { RouterLink } from '@angular/router';
-import { MENDED, percent, repairOf, type CircuitBench, type Circumstances, type NextTest, type SearchView } from '@saddle/core/diagnose';
+import {
+  MENDED,
+  percent,
+  repairOf,
+  riskOf,
+  type CircuitBench,
+  type Circumstances,
+  type NextTest,
+  type SearchView,
+} from '@saddle/core/diagnose';
 import { COMPLAINT_WORDS, COMPLAINTS, HAPPENED, HAPPENED_WORDS, QUESTION_WORDS, SEARCH_QUESTIONS, SINCE, SINCE_WORDS, STOP_SIGNS, TESTERS, type Complaint, type Search, type SearchQuestion, type Site, type StopSign } from '@saddle/core/model'; // prettier-ignore
 import { nanoid } from 'nanoid';
 import { JobSession } from '../job/job-session';
@@ -127,6 +136,7 @@ export class FaultSearch {
     return changes.length > 0 && changes.every((c) => ids.has(c.id));
   });
   protected readonly percent = percent;
+  protected readonly riskOf = riskOf;
 
   private put(title: string, part: Partial<Search>): void {
     this.session.edit(title, (job) => ({ ...job, search: { ...job.search!, ...part } }));
@@ -158,9 +168,9 @@ export class FaultSearch {
   protected otherBox(otherBoxId: string): void {
     this.put('The other box', { otherBoxId, readings: [] });
   }
-  protected toggle(part: 'happened' | 'touched' | 'lacks', value: string): void {
+  protected toggle(part: 'happened' | 'touched' | 'lacks', value: string, words = `No ${value}`): void {
     const now = (this.search()[part] ?? []) as string[];
-    this.put(value.slice(0, 120), { [part]: now.includes(value) ? now.filter((x) => x !== value) : [...now, value] } as Partial<Search>);
+    this.put(words.slice(0, 120), { [part]: now.includes(value) ? now.filter((x) => x !== value) : [...now, value] } as Partial<Search>);
   }
   protected has(part: 'happened' | 'touched' | 'lacks', value: string): boolean {
     return ((this.search()[part] ?? []) as string[]).includes(value);

@@ -1,22 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
-import {
-  FAULT_LEVELS,
-  MEASURE_LEVELS,
-  MOST_SEED,
-  progressWords,
-  readCode,
-  SAMPLES,
-  taskCode,
-  WIRING_LEVELS,
-  type TaskKind,
-} from '@saddle/core/practice';
+import { MOST_SEED, progressWords, readTaskCode, SAMPLES, TASK_KINDS, TASK_LEVELS, taskCode, type TaskKind } from '@saddle/core/practice';
 import { Documents, readable, type HouseLine } from '../api/documents.service';
 import { TopBar } from '../shell/top-bar';
 import { forgetProgress, ownProgress } from './own-progress';
-
-const LEVELS: Record<TaskKind, readonly string[]> = { fault: FAULT_LEVELS, wiring: WIRING_LEVELS, measure: MEASURE_LEVELS };
-const COUNTS = { fault: FAULT_LEVELS.length, wiring: WIRING_LEVELS.length, measure: MEASURE_LEVELS.length };
 
 /** Where nothing burns: hidden faults, boxes to wire, figures to reckon. */
 @Component({
@@ -31,10 +18,10 @@ export class PracticePage {
   protected readonly samples = SAMPLES;
   private readonly progress = signal(ownProgress());
   protected readonly groups = computed(() =>
-    (['fault', 'wiring', 'measure'] as const).map((kind) => ({
+    TASK_KINDS.map((kind) => ({
       kind,
       ...WORDS[kind],
-      levels: LEVELS[kind].map((name, level) => ({ name, level, progress: progressWords(this.progress()[`${kind}-${level}`]) })),
+      levels: TASK_LEVELS[kind].map((name, level) => ({ name, level, progress: progressWords(this.progress()[`${kind}-${level}`]) })),
     })),
   );
   protected readonly any = computed(() => Object.keys(this.progress()).length > 0);
@@ -53,7 +40,7 @@ export class PracticePage {
     void this.router.navigate(['/practice', code], own);
   }
   protected enter(text: string): void {
-    const read = readCode(text, COUNTS);
+    const read = readTaskCode(text);
     if (!read.ok) return this.refused.set(read.why);
     void this.router.navigate(['/practice', taskCode(read.code)]);
   }

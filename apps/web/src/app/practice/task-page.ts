@@ -1,23 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { ActivatedRoute, Router, RouterLink } from '@angular/router';
-import {
-  FAULT_LEVELS,
-  MEASURE_LEVELS,
-  MOST_SEED,
-  readCode,
-  SAMPLES,
-  taskCode,
-  WIRING_LEVELS,
-  type SampleId,
-  type TaskCode,
-} from '@saddle/core/practice';
+import { MOST_SEED, readTaskCode, SAMPLES, taskCode, type SampleId, type TaskCode } from '@saddle/core/practice';
 import { TopBar } from '../shell/top-bar';
 import { FaultRound } from './fault-round';
 import { MeasureRound } from './measure-round';
 import { WiringRound } from './wiring-round';
-
-const COUNTS = { fault: FAULT_LEVELS.length, wiring: WIRING_LEVELS.length, measure: MEASURE_LEVELS.length };
 
 /** One task, by its code or by the name of a sample. */
 @Component({
@@ -63,7 +51,7 @@ export class TaskPage {
   private readonly params = toSignal(this.route.paramMap, { requireSync: true });
   private readonly query = toSignal(this.route.queryParamMap, { requireSync: true });
   private readonly text = computed(() => this.params().get('code') ?? '');
-  private readonly read = computed(() => readCode(this.text(), COUNTS));
+  private readonly read = computed(() => readTaskCode(this.text()));
   protected readonly house = computed(() => this.query().get('house') ?? undefined);
   protected readonly sample = computed((): SampleId | undefined => SAMPLES.find((s) => s.id === this.text())?.id);
   protected readonly code = computed((): TaskCode | undefined => {
