@@ -145,12 +145,20 @@ describe('two faults at once', () => {
       'mended',
       expect.stringMatching(/can’t be told before every face reads so: .*Box 1, Box 2, Box 3/),
     ]);
+    // and they are what is to be read next, outward from the panel
+    expect(fine.next.map((n) => n.test.id.split('/').slice(0, 2).join('/'))).toEqual([1, 1, 2, 2, 3, 3].map((n) => `lamps/device${n}`));
     const faces = (['upper', 'lower'] as const).flatMap((face) =>
       [1, 2, 3].map((n): [string, string] => [`lamps/device${n}/${face}`, 'reads as right']),
     );
     const mendedBefore: [string, string][] = [['breakers', 'breaker off'], ['reset', 'works now'], ['appliance', 'works'], [`${MENDED}breaker/breaker`, 'done'], [AGAIN, 'works']]; // prettier-ignore
     expect(searchState(d, search(...mendedBefore, ...faces)).says).toMatch(/every face of this circuit reads as right/);
     expect(searchState(d, search(...mendedBefore, ...faces.slice(1))).says).toMatch(/can’t be told .*: three lamps or a meter in Box 1\.$/);
+    const oneLeft = (lacks: Search['lacks'] = []) => searchState(d, { ...search(...mendedBefore, ...faces.slice(1)), lacks }).next.map((n) => n.test.id); // prettier-ignore
+    expect([oneLeft(), oneLeft(['three-lamp tester'])]).toEqual([['lamps/device1/upper'], ['meter/device1/upper']]);
+    expect(searchState(d, search(...mendedBefore, ...faces)).next).toEqual([]);
+    // not tried again it is not called right, whatever was likely before
+    expect(searchState(d, search(...mendedBefore.slice(0, 4))).verdict).not.toBe('mended');
+    expect(searchState(d, search(...mendedBefore.slice(0, 4))).next[0]!.test.id).toBe(AGAIN);
   });
 });
 

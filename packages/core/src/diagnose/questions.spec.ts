@@ -7,7 +7,7 @@ import { describe, expect, it } from 'vitest';
 import { runOfBoxes, variedCircuit } from '../circuit/index.js';
 import { quinceStreet } from '../demo/index.js';
 import { DEFAULT_SCHOOLS, HAPPENED, SINCE, type Bench, type Complaint, type Search, type Site } from '../model/index.js';
-import { circuitBench, circuitWays, dictionaryOf, faultsOn, lampId, questionDictionary, repairOf, searchState, searchView, type CircuitBench, type Dictionary, type SuspectKind } from './index.js'; // prettier-ignore
+import { circuitBench, circuitWays, costOf, dictionaryOf, faultsOn, lampId, questionDictionary, repairOf, riskOf, searchState, searchView, sharesOf, voltsShown, type CircuitBench, type Dictionary, type SuspectKind } from './index.js'; // prettier-ignore
 
 const onBench = (bench: Bench): CircuitBench => ({ bench: { ...bench, plugged: [] }, taken: [], unseen: new Set(), circuit: undefined, site: quinceStreet.site }); // prettier-ignore
 const searching = (boxId: string, part: Partial<Search>, ...readings: [string, string][]): Search => ({ boxId, signs: [], signsAsked: true, ...part, readings: readings.map(([test, outcome], i) => ({ id: `r${i}`, test, outcome, at: '' })) }); // prettier-ignore
@@ -311,6 +311,130 @@ describe('wiring that nobody opened', () => {
     const through = searchState(dictionaryOf([{ ...only, share: 1 }], 'b2'), searching('b1', { complaint: 'dead' }, ['breakers', 'all on'], ['lamps/d1/lower', DARK], ['lamps/d2/lower', 'reads as right'], ['plug/d1', 'firm'])); // prettier-ignore
     const share = (state: { parts: { part: string; share: number }[] }): number => state.parts.find((p) => p.part === 'joints/b1')!.share;
     expect(share({ parts })).toBeGreaterThan(share(through));
+  });
+});
+
+describe('a look that tells the school', () => {
+  const ways = circuitWays(house, 'b2');
+  const d = dictionaryOf(ways, 'b2');
+  it('is offered only where nobody looked and a cable goes on, on bare ends, after a proof', () => {
+    expect(d.tests.filter((t) => t.id.startsWith('school/')).map((t) => [t.id, t.dead])).toEqual([['school/b0', true], ['school/b1', true]]); // prettier-ignore
+    expect(dictionaryOf(circuitBench(house, 'b2'), 'b2').tests.some((t) => t.id.startsWith('school/'))).toBe(false);
+  });
+  it('takes the other way out of it: seen in splices, what hung on a device’s screw is no suspect', () => {
+    const share = (...more: [string, string][]): number => {
+      const shares = sharesOf(d, searching('b2', { complaint: 'dead' }, ...more));
+      const through = new Set(d.suspects.map((s, i) => [s, i] as const).filter(([s]) => /^open contact/.test(s.kind) && s.boxId === 'b1' && / on |to Nook/.test(s.words)).map(([, i]) => i)); // prettier-ignore
+      return d.hypotheses.reduce(
+        (sum, h, i) => sum + (h.of.some((c) => d.classes[c]!.members.some((m) => through.has(m))) ? shares[i]! : 0),
+        0,
+      );
+    };
+    expect(share(['school/b1', 'pigtail'])).toBeLessThan(share() / 5);
+    expect(share(['school/b1', 'feed-through'])).toBeGreaterThan(share());
+  });
+});
+
+describe('a circuit that shares its neutral', () => {
+  const { site } = quinceStreet;
+  const line = site.cables.find((c) => c.id === 'workshop-line')!;
+  const box = { ...site.boxes.find((b) => b.id === 'hall-box')!, id: 'w1', name: 'Loom bench box', circuitId: 'c12' };
+  const shared: Site = { ...site, wiring: [], loads: [], boxes: [box], devices: [], cables: [{ ...line, ends: [{ label: 'panel' }, { boxId: 'w1', label: 'Loom bench box' }] as typeof line.ends }] }; // prettier-ignore
+  it('has the tied breaker on its bench, on the other leg, with the red wire under it', () => {
+    const { bench, taken } = circuitBench(shared, 'w1');
+    expect(bench.breakers.map((b) => [b.number, b.leg])).toEqual([['12', 'A'], ['14', 'B']]); // prettier-ignore
+    expect(bench.breakers[0]!.tiedTo).toBe(bench.breakers[1]!.id);
+    const red = bench.joints.find((j) => j.at?.device === bench.breakers[1]!.id)!;
+    expect(red.ends.map((e) => 'cableId' in e && bench.cables.find((c) => c.id === e.cableId)!.colours[e.conductor])).toEqual(['red']);
+    expect(taken.join(' ')).not.toMatch(/is shared, and which breaker/);
+  });
+  it('with a tie that was noted at the other breaker alone, too', () => {
+    const panel = {
+      ...shared.panel!,
+      breakers: shared.panel!.breakers.map(({ tiedTo, ...b }) => (b.circuitId === 'c14' ? { ...b, tiedTo: tiedTo ?? '' } : b)),
+    };
+    expect(circuitBench({ ...shared, panel }, 'w1').bench.breakers.map((b) => b.number)).toEqual(['12', '14']);
+  });
+  it('without a tie that was noted nothing is guessed by name: it says what to note', () => {
+    const panel = { ...shared.panel!, breakers: shared.panel!.breakers.map(({ tiedTo: _, ...b }) => b) };
+    const { bench, taken } = circuitBench({ ...shared, panel }, 'w1');
+    expect(bench.breakers.map((b) => b.number)).toEqual(['12']);
+    expect(taken.join(' ')).toMatch(/is shared, and which breaker is tied to its own was not noted.*Note the handle tie/);
+  });
+});
+
+describe('limits, just inside and just outside', () => {
+  const likely = (volts: number, nominal?: number): string =>
+    Object.entries(voltsShown(volts, nominal)).reduce((a, b) => (b[1] > a[1] ? b : a))[0];
+  it('volts under a load, of 120 V and of 230 V', () => {
+    expect([2, 8, 105, 115, 122, 133].map((v) => likely(v))).toEqual(['none', 'low', 'low', 'full', 'full', 'high']);
+    // the same shares of 230 V: 110 of 120 is 211, 127 of 120 is 243
+    expect([200, 220, 236, 255].map((v) => likely(v, 230))).toEqual(['low', 'full', 'full', 'high']);
+  });
+  it('near a limit it may be either, and all shares sum to one', () => {
+    const near = voltsShown(110);
+    expect([near['low'], near['full']]).toEqual([expect.closeTo(0.5, 1), expect.closeTo(0.5, 1)]);
+    for (let v = 0; v < 250; v += 7) expect(Object.values(voltsShown(v)).reduce((a, b) => a + b, 0)).toBeCloseTo(1, 9);
+  });
+  it('what a test risks is weighed: bare ends four minutes, probes in live slots half of one, a look at a breaker nothing (common practice)', () => {
+    const d = dictionaryOf(onBench(runOfBoxes({ boxes: 2 })), 'box2');
+    const risk = (id: string): number => riskOf(d.tests.find((t) => t.id === id)!);
+    expect([risk('look/box2'), risk('through/cable2'), risk('meter/device2/lower'), risk('lamps/device2/lower'), risk('breakers')]).toEqual(
+      [4, 4, 0.5, 0, 0],
+    );
+    expect(costOf(d.tests.find((t) => t.id === 'look/box2')!)).toBe(8 + 4);
+    // a box further on takes a minute to walk to
+    expect(d.tests.find((t) => t.id === 'look/box1')!.minutes).toBe(9);
+  });
+});
+
+describe('what a page shows of a search', () => {
+  const d = dictionaryOf(onBench(runOfBoxes({ boxes: 3 })), 'box3');
+  const readings: [string, string][] = [['lamps/device3/lower', DARK], ['breakers', 'all on'], ['lamps/device2/lower', 'reads as right'], ['plug/device3', 'firm']]; // prettier-ignore
+  it('the likeliest parts with what speaks for each, the tests in order, what lies in no box', () => {
+    const view = searchView(d, searching('box3', { complaint: 'dead' }, ...readings));
+    expect(view.suspects.length).toBeGreaterThan(2);
+    expect(view.suspects.length).toBeLessThanOrEqual(8);
+    expect(view.suspects.map((s) => s.part)).toEqual(view.state.parts.slice(0, view.suspects.length).map((p) => p.part));
+    for (const s of view.suspects) {
+      expect(s.why.readings).toHaveLength(4);
+      expect(s.why.now).toBeCloseTo(s.share, 9);
+    }
+    expect(view.made.map((m) => [m.outcome, m.doubted])).toEqual([[expect.stringMatching(/^hot open/), false], ['all are on', false], ['reads as right', false], ['it holds firmly', false]]); // prettier-ignore
+    const start = searchView(d, searching('box3', { complaint: 'dead' }));
+    expect(start.elsewhere).toMatch(/what is plugged in.*\(\d+ %\)/);
+  });
+  it('what was mended and tried again, in words; a test that the circuit no longer has is named as such', () => {
+    const view = searchView(
+      d,
+      searching(
+        'box3',
+        { complaint: 'dead' },
+        ['mended/joints/box2', 'done'],
+        ['again', 'works'],
+        ['again', 'still'],
+        ['lamps/ghost/upper', 'purple'],
+      ),
+    );
+    expect(view.made.map((m) => `${m.words}: ${m.outcome}`)).toEqual([
+      expect.stringMatching(/^Mended: open: .*Box 2/),
+      'Tried again: it does what it should',
+      'Tried again: it is as before',
+      'a test that this circuit no longer has: purple',
+    ]);
+  });
+  it('an unknown switch in a run is drawn on its cable', () => {
+    const { line } = searchView(
+      d,
+      searching(
+        'box3',
+        { complaint: 'dead' },
+        ['switches', 'works now'],
+        ['lamps/device3/lower', DARK],
+        ['lamps/device2/lower', 'reads as right'],
+      ),
+    );
+    expect(line.cables.find((c) => c.id === 'cable3')!.suspicion).toBe('likely');
   });
 });
 

@@ -1,5 +1,6 @@
 /** From a complaint and the tests made so far: how likely each part is, and which test to make next. */
 import type { Complaint, Search } from '../model/index.js';
+import { spots } from './outward.js';
 import type { Dictionary } from './predict.js';
 import type { Suspect } from './suspects.js';
 import { costOf, type TestKind } from './testKinds.js';
@@ -306,16 +307,50 @@ export function doubtIn(dictionary: Dictionary, search: Search): Doubt | undefin
   return worst && worst.factor >= DOUBTED_AT ? worst : undefined;
 }
 
-/** What works again is not all that hangs on the circuit: what nobody read since is said (handbook 8: every face of every device). */
-function mendedSays({ known, tests }: Dictionary, search: Search): string {
+/** The tests of the faces that nobody read since the last repair, outward from the panel: by lamps where they are at hand. */
+function facesLeft(dictionary: Dictionary, search: Search): TestKind[] {
+  const { known, tests } = dictionary;
   const last = search.readings.findLastIndex((r) => r.test.startsWith(MENDED));
   const read = new Set(search.readings.slice(last + 1).filter((r) => r.outcome === RIGHT).map((r) => r.test)); // prettier-ignore
-  const boxes = new Set(tests.filter((t) => /^(lamps|meter)\//.test(t.id)).map((t) => t.boxId));
-  const unread = [...boxes].filter((b) => tests.some((t) => t.boxId === b && t.id.startsWith('lamps/') && !read.has(t.id) && !read.has(t.id.replace('lamps/', 'meter/')))); // prettier-ignore
-  const names = known.bench.boxes.filter((b) => unread.includes(b.id)).map((b) => b.name);
+  const order = [...spots(known.bench).at.keys()];
+  const faces = tests.filter((t) => t.id.startsWith('lamps/')).sort((a, b) => order.indexOf(a.boxId ?? '') - order.indexOf(b.boxId ?? '')); // prettier-ignore
+  return faces.flatMap((lamps) => {
+    const meter = lamps.id.replace('lamps/', 'meter/');
+    if (read.has(lamps.id) || read.has(meter)) return [];
+    return [search.lacks?.includes('three-lamp tester') ? (tests.find((t) => t.id === meter) ?? lamps) : lamps];
+  });
+}
+
+/** What works again is not all that hangs on the circuit: what nobody read since is said (handbook 8: every face of every device). */
+function mendedSays({ known }: Dictionary, left: readonly TestKind[]): string {
+  const names = [...new Set(left.map((t) => known.bench.boxes.find((b) => b.id === t.boxId)?.name ?? t.words))];
   return names.length
     ? `What did not work works again. Whether all is right can’t be told before every face reads so: three lamps or a meter in ${names.join(', ')}.`
     : 'What did not work works again, and every face of this circuit reads as right.';
+}
+
+/** Less than this, in bits, and a test is not shown. */
+const SHOWN_BITS = 0.002;
+/** Tests worth showing: what tells something, and after a repair every face that is left to read. */
+export const shownTests = ({ verdict, next }: SearchState): NextTest[] =>
+  verdict === 'mended' ? next : next.filter((n) => n.bits > SHOWN_BITS);
+
+/** The likeliest suspect of a part as the readings stood, in words. */
+export function likeliestIn(dictionary: Dictionary, search: Search, part: string): string {
+  const { shares, now } = weighed(dictionary, search);
+  const { classes, hypotheses, suspects } = dictionary;
+  const ofClass = new Float64Array(classes.length);
+  for (let h = 0; h < shares.length; h++) for (const c of hypotheses[now[h]!]!.of) ofClass[c]! += shares[h]!;
+  let [words, most] = [part, -1];
+  classes.forEach((c, i) => {
+    if (c.part !== part) return;
+    const sum = c.members.reduce((total, m) => total + suspects[m]!.prior, 0);
+    for (const m of c.members) {
+      const share = ofClass[i]! * (sum > 0 ? suspects[m]!.prior / sum : 1);
+      if (share > most) [words, most] = [suspects[m]!.words, share];
+    }
+  });
+  return words;
 }
 
 /** The whole state of a search. Pure: the same readings give the same. */
@@ -349,7 +384,16 @@ export function searchState(dictionary: Dictionary, search: Search): SearchState
     return end('asks', search.signsAsked ? 'Say what you notice.' : 'First: is there any of these signs?');
   const next = nextTests(dictionary, search, shares, state);
   const likely = `${first!.suspects[0]!.suspect.words}`;
-  if (halved[table.parts.length]! >= NAMED_AT) return end('mended', mendedSays(dictionary, search), next);
+  if (halved[table.parts.length]! >= NAMED_AT) {
+    if (search.readings.at(-1)?.test.startsWith(MENDED))
+      return end('goes on', 'Mended, so far as is known: try again what did not work.', next);
+    const left = facesLeft(dictionary, search);
+    return end(
+      'mended',
+      mendedSays(dictionary, left),
+      left.flatMap((t) => next.filter((n) => n.test.id === t.id)),
+    );
+  }
   if (first!.part === 'none' && first!.share > 0.5)
     return end('contradicts', 'These readings contradict each other, or no fault that is known here explains them: repeat the last test, or look whether the survey is right here.', next); // prettier-ignore
   if (first!.share >= NAMED_AT && first!.part !== 'none') {

@@ -4,7 +4,7 @@ import { searchAhead } from './ahead.js';
 import { circuitLine, type CircuitLine } from './line.js';
 import type { Dictionary } from './predict.js';
 import { reasonsForAll, type Reasons } from './reasons.js';
-import { AGAIN, MENDED, percent, type SearchState } from './search.js';
+import { AGAIN, likeliestIn, MENDED, percent, type SearchState } from './search.js';
 
 /** Most suspects that stand in the table at once. */
 const SHOWN = 8;
@@ -47,23 +47,21 @@ export function searchView(dictionary: Dictionary, search: Search): SearchView {
         }; // prettier-ignore
       }),
     elsewhere: line.elsewhere.filter((e) => e.share >= 0.005).map((e) => `${wordsOf(e.part)} (${percent(e.share)})`).join('; '),
-    made: search.readings.map((r) => madeWords(dictionary, r, state.doubt?.reading)),
+    made: search.readings.map((_, i) => madeWords(dictionary, search, i, state.doubt?.reading)),
   }; // prettier-ignore
 }
 
-function madeWords(
-  { tests, suspects }: Dictionary,
-  { id, test, outcome }: Search['readings'][number],
-  doubted: string | undefined,
-): SearchView['made'][number] {
+function madeWords(dictionary: Dictionary, search: Search, i: number, doubted: string | undefined): SearchView['made'][number] {
+  const { id, test, outcome } = search.readings[i]!;
   const common = { id, doubted: id === doubted };
   if (test.startsWith(MENDED)) {
-    const part = test.slice(MENDED.length);
-    return { ...common, words: 'Mended', outcome: suspects.find((s) => s.part === part)?.words ?? part };
+    // what it was taken for when it was mended, not what is likely in it now
+    const before = { ...search, readings: search.readings.slice(0, i) };
+    return { ...common, words: 'Mended', outcome: likeliestIn(dictionary, before, test.slice(MENDED.length)) };
   }
   if (test === AGAIN)
     return { ...common, words: 'Tried again', outcome: outcome === 'works' ? 'it does what it should' : 'it is as before' };
-  const kind = tests.find((t) => t.id === test);
+  const kind = dictionary.tests.find((t) => t.id === test);
   return {
     ...common,
     words: kind?.words ?? 'a test that this circuit no longer has',

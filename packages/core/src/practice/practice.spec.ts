@@ -149,6 +149,50 @@ describe('a round, act by act', () => {
     const behind = task.bench.boxes.find((b) => b.id === task.boxId)!;
     expect(play(task, open(behind.id)).ended?.danger).toBe('ground-fault trip');
   });
+  it('a breaker that has tripped is not off: one’s own hand switches it off', () => {
+    const task = hidden('chain', (part) => part.startsWith('breaker/'));
+    expect(play(task, prove('box3'), open('box3')).ended?.danger).toBe('not switched off');
+    expect(play(task, off, prove('box3'), open('box3')).ended).toBeUndefined();
+  });
+  it('what a look shows is what is graded, also where others would read alike', () => {
+    for (const [boxId, colour] of [
+      ['box1', 'white'],
+      ['box2', 'black'],
+      ['box3', 'white'],
+    ] as const) {
+      const task = hidden('chain', (part, words) => part === `joints/${boxId}` && words.includes(colour));
+      const round = play(task, off, prove(boxId), open(boxId));
+      expect(shown(round)).toBe(`something is not as it should be: ${task.words[0]!}`);
+      expect(task.words[0]).toContain(colour);
+    }
+  });
+  it('with a breaker off by one’s own hand the circuit tells nothing, a meter shows none, and none of it is graded as a reading', () => {
+    const round = play(study, off, { do: 'test', test: 'others' }, { do: 'test', test: 'breakers' }, { do: 'test', test: 'meter/box1-outlet/lower' }, { do: 'test', test: 'lamps/box1-outlet/lower' }); // prettier-ignore
+    expect(round.done.slice(1).map((d) => d.shows)).toEqual([
+      expect.stringMatching(/nothing can be told/),
+      expect.stringMatching(/nothing can be told/),
+      expect.stringMatching(/^hot–neutral 0 V, hot–ground 0 V/),
+      expect.stringMatching(/^no lamp lit/),
+    ]);
+    expect(round.done.slice(1).every((d) => d.outcome === undefined)).toBe(true);
+    // what doesn’t ask the circuit tells all the same
+    expect(play(study, off, { do: 'test', test: 'appliance' }).done.at(-1)!.outcome).toBe('works');
+  });
+  it('tried again after the first of two: as before; with a breaker off it can’t do it either', () => {
+    const task = faultTask('two at once', 3);
+    const first = play(task, { do: 'name', part: task.parts[0]! });
+    const again: Act = { do: 'test', test: 'again' };
+    expect(shown(acted(task, acted(task, first, { do: 'breaker', id: task.bench.breakers[0]!.id, on: false }), again))).toBe(
+      'it is as before',
+    );
+    const fine = sampleTask('nothing-wrong');
+    expect(shown(play(fine, again))).toBe('it does');
+    expect(roundView(task, first).elsewhere.map((t) => t.id)).toContain('again');
+    expect(roundView(task, newRound()).elsewhere.map((t) => t.id)).not.toContain('again');
+  });
+  it('a proof takes two minutes, a breaker one and a half, a look the six that are left of eight (handbook 25)', () => {
+    expect(play(study, off, prove('box5'), open('box5')).minutes).toBe(1.5 + 2 + 6);
+  });
   it('two live cables: one breaker off is not dead, both are', () => {
     const task = faultTask('two live cables', 3);
     const box = task.bench.cables.find((c) => c.id === 'stray')!.ends[1];
@@ -192,6 +236,20 @@ describe('a round, act by act', () => {
     expect(() => play(study, { do: 'breaker', id: 'b99', on: false })).toThrow(/no breaker b99/);
   });
 });
+/** A fault of one’s choice in a run of four. */
+function hidden(shape: Parameters<typeof variedCircuit>[0], is: (part: string, words: string) => boolean): ProvedTask {
+  const { bench } = variedCircuit(shape, 4, 1, 'screws');
+  const dictionary = dictionaryOf(asKnown(bench), 'box4', undefined, { mostPairs: 0 });
+  const suspect = (s: { part: string; words: string; kind: string }): boolean => s.kind !== 'wrong tab' && /^(open|breaker)/.test(s.kind) && is(s.part, s.words); // prettier-ignore
+  const hypothesis = dictionary.hypotheses.findIndex(
+    (h) => h.of.length === 1 && dictionary.classes[h.of[0]!]!.members.some((m) => suspect(dictionary.suspects[m]!)),
+  );
+  return {
+    ...taskOf({ level: 'one plain fault', bench, boxId: 'box4', dictionary, hypothesis, testerDead: false, suspect })!,
+    best: { tests: 0, minutes: 0 },
+  };
+}
+
 describe('boxes to wire', () => {
   const end = (cableId: string, conductor: number, e: 0 | 1): WireEnd => ({ cableId, conductor, end: e });
   const step = (bench: Bench, wire: WireEnd, device: string, terminal: string): Bench => {
@@ -268,13 +326,23 @@ describe('boxes to wire', () => {
   });
   it('the switch in the neutral: the lamp goes out, and its hot stays live', () => {
     const task = wiringTask('a switch and its lamp beside an outlet', 1);
-    const swap = (j: Bench['joints'][number]): Bench['joints'][number] => {
-      if (j.boxId !== 'lamp-box' || !j.at || j.at.terminal === 'green') return j;
-      return { ...j, at: { ...j.at, terminal: j.at.terminal === 'hot' ? 'neutral' : 'hot' } };
+    const done = (result: ReturnType<typeof connect>): Bench => {
+      if (!result.ok) throw new Error(result.why);
+      return result.bench;
     };
-    const { points } = judgedWiring(task, { ...task.answer, joints: task.answer.joints.map(swap) });
-    expect(points.find((p) => /its hot with the switch down/.test(p.what))).toMatchObject({ ok: true });
-    expect(points.find((p) => /switch up/.test(p.what))).toMatchObject({ ok: true });
+    const spliceWith = (wire: WireEnd): string => task.answer.joints.find((j) => j.kind === 'splice' && j.ends.some((e) => JSON.stringify(e) === JSON.stringify(wire)))!.id; // prettier-ignore
+    const [hots, neutrals] = [spliceWith(end('cable2', 0, 1)), spliceWith(end('cable2', 1, 1))];
+    const tail = task.answer.joints.find((j) => j.at?.device === 'box2-switch' && j.at.terminal === 'screw 1')!.ends[0] as {
+      pigtailId: string;
+    };
+    let bench = done(connect(task.answer, end('lamp-cable', 0, 0), { joint: hots }, 'x1'));
+    bench = done(connect(bench, { pigtailId: tail.pigtailId, end: 0 }, { joint: neutrals }, 'x2'));
+    bench = done(connect(bench, end('lamp-cable', 1, 0), { terminal: { device: 'box2-switch', terminal: 'screw 2' } }, 'x3'));
+    const { points, done: right } = judgedWiring(task, bench);
+    expect(right).toBe(false);
+    const says = (what: RegExp) => points.find((p) => what.test(p.what))!;
+    expect([says(/switch up$/).ok, says(/switch down$/).ok]).toEqual([true, true]);
+    expect(says(/its hot with the switch down/)).toMatchObject({ ok: false, says: expect.stringMatching(/^1(19|20) V to ground/), would: expect.stringMatching(/changes the bulb/) }); // prettier-ignore
   });
   it('a tab left whole: both halves on the switch, or two breakers joined', () => {
     const whole = (level: (typeof WIRING_LEVELS)[number]) => {
@@ -331,6 +399,32 @@ describe('figures to reckon', () => {
       expect(questions[0]!.answer).toBeCloseTo(allowances * each, 6);
     }
   });
+  it('marks, cables and holes, reckoned from what is written', () => {
+    const figures = (text: string): number[] => [...text.matchAll(/(\d+(?: \d+\/\d+)?|\d+\/\d+)"/g)].map((m) => inches(eval_(m[1]!)));
+    for (let seed = 0; seed < 40; seed++) {
+      const mark = measureTask('mark out a box', seed);
+      const [first, spacing, stud] = figures(mark.given[0]!) as [number, number, number];
+      const [width, tall, middle] = figures(mark.given[1]!) as [number, number, number];
+      const [, side, nth] = /on the (left|right) side of stud (\d)/.exec(mark.title)!;
+      const from = first + (Number(nth) - 1) * spacing;
+      expect(mark.questions[0]!.answer).toBeCloseTo(side === 'right' ? from + stud / 2 + width / 2 : from - stud / 2 - width / 2, 6);
+      expect(mark.questions[1]!.answer).toBeCloseTo(middle + tall / 2, 6);
+      const cable = measureTask('length of a cable', seed);
+      const [up, across, down, free] = figures(cable.given[0]!) as [number, number, number, number];
+      expect(cable.questions.map((q) => q.answer)).toEqual([
+        expect.closeTo(up + across + down + 2 * free, 6),
+        expect.closeTo(1.1 * (up + across + down + 2 * free), 6),
+      ]);
+      const holes = measureTask('schedule of holes', seed);
+      const [depth, hole, at] = figures(holes.given[0]!) as [number, number, number];
+      expect(holes.questions.map((q) => q.answer)).toEqual([
+        expect.closeTo(Math.min(at, depth - at) - hole / 2, 6),
+        expect.closeTo((depth - hole) / 2, 6),
+        // NEC 300.4(A)(1), memory: 1 1/4 in from the edge of the hole
+        expect.closeTo(inches(1.25) + hole / 2, 6),
+      ]);
+    }
+  });
   it('marks: within a sixteenth is right, beside it says by how much; what can’t be read is not wrong', () => {
     const q = measureTask('mark out a box', 3).questions[0]!;
     const typed = (mm: number): string => `${(mm / 25.4).toFixed(4)}`;
@@ -354,6 +448,11 @@ function eval_(text: string): number {
 }
 
 describe('progress by topic', () => {
+  it('minutes of a round that was not found are no pace', () => {
+    const p = withRound({}, 'x', { done: false, minutes: 50, best: 10 });
+    expect(p['x']).toEqual({ rounds: 1, done: 0, dangerous: 0, minutes: 0, best: 0 });
+    expect(progressWords(p['x'])).toBe('0 of 1');
+  });
   it('counts rounds, those done, those that ended dangerously, and the pace of what was found', () => {
     let p = withRound({}, 'fault-0', { done: true, minutes: 30, best: 20 });
     p = withRound(p, 'fault-0', { done: false, dangerous: true, minutes: 4, best: 20 });

@@ -4,6 +4,7 @@ import { RouterLink } from '@angular/router';
 import {
   MENDED,
   percent,
+  shownTests,
   repairOf,
   riskOf,
   type CircuitBench,
@@ -104,7 +105,8 @@ export class FaultSearch {
   /** tests that somebody said they can’t make */
   private readonly skipped = signal<ReadonlySet<string>>(new Set<string>());
   protected readonly tests = computed((): NextTest[] => {
-    const open = (this.state()?.next ?? []).filter((n) => n.bits > 0.002);
+    const state = this.state();
+    const open = state ? shownTests(state) : [];
     return [...open.filter((n) => !this.skipped().has(n.test.id)), ...open.filter((n) => this.skipped().has(n.test.id))];
   });
   protected readonly first = computed(() => this.tests()[0]);
