@@ -20,6 +20,7 @@ const RESTS_ON = {
   pocket: ['measure', 'catalog', 'model', 'codebook', 'layout'],
   panel: ['measure', 'catalog', 'model', 'codebook', 'instruments', 'circuit'],
   circuit: ['measure', 'model'],
+  finals: ['measure', 'catalog', 'model', 'codebook', 'circuit'],
   instruments: ['measure', 'catalog', 'model', 'circuit'],
   survey: ['measure', 'catalog', 'model', 'codebook', 'layout', 'wiring', 'instruments', 'circuit'],
   demo: ['panel', 'measure', 'catalog', 'model', 'layout', 'survey', 'instruments', 'purpose', 'circuit', 'wiring'],

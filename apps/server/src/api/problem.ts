@@ -1,7 +1,7 @@
 /** Errors as RFC 9457 problem documents: what field, what was expected, what came. Never a stack trace. */
 import type { NextFunction, Request, Response } from 'express';
 import type {} from 'pino-http';
-import type { FieldError } from '@saddle/core/model';
+import { OtherBookError, type FieldError } from '@saddle/core/model';
 import { SumInputError } from '@saddle/core/pocket';
 import { StorageError, type StorageTrouble } from '../storage/failures.js';
 

@@ -16,6 +16,9 @@ export type Source = z.infer<typeof Source>;
 export const practice: Source = { from: 'common practice' };
 export const nec = (edition: string, clause: string): Source => ({ standard: 'NEC', edition, clause, from: 'memory' });
 
+/** BS 7671:2018 with Amendment 2:2022, from memory. */
+export const bs7671 = (clause: string): Source => ({ standard: 'BS 7671', edition: '2018+A2:2022', clause, from: 'memory' });
+
 /** One line for a sheet or a ledger row, e.g. `NEC 2020, 314.16(B) · from memory, check the adopted local code`. */
 export function printSource(source: Source): string {
   const cite = [source.standard, source.edition].filter(Boolean).join(' ');

@@ -4,3 +4,4 @@ export * from './conductors.js';
 export * from './framing.js';
 export * from './load.js';
 export * from './place.js';
+export * from './uk/index.js';

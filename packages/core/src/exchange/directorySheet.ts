@@ -1,5 +1,5 @@
 /** The directory to stick in the panel's door, as blocks of content. */
-import { feederOf, PANEL, panelOf, subpanelOf, type House, type Panel, type Site, type Subpanel } from '../model/index.js';
+import { feederOf, PANEL, panelOf, subpanelOf, type House, type Panel, type Site, type Subpanel, usBook } from '../model/index.js';
 import { directoryFaults, directoryRows, freeSpaces } from '../panel/index.js';
 import type { JobSheet, SheetBlock } from './jobSheet.js';
 
@@ -18,8 +18,8 @@ function mainWords(site: Site, panel: Panel, sub: Subpanel | undefined): string 
 export function directorySheet(house: House, panelId = PANEL): JobSheet {
   const panel = panelOf(house.site, panelId);
   const sub = subpanelOf(house.site, panelId);
-  const rows = directoryRows(house.site, house.edition, panelId);
-  const faults = directoryFaults(house.site, house.edition, panelId);
+  const rows = directoryRows(house.site, usBook(house), panelId);
+  const faults = directoryFaults(house.site, usBook(house), panelId);
   const blocks: SheetBlock[] = [];
   if (!panel) blocks.push({ kind: 'text', text: 'Nobody noted the panel of this house yet.' });
   else {

@@ -11,6 +11,7 @@ import {
   type Panel,
   type Site,
   type Subpanel,
+  usBook,
 } from '../model/index.js';
 import { circuitSheet } from '../panel/index.js';
 import { cablesIn } from '../wiring/index.js';
@@ -92,7 +93,7 @@ export function labelsOf(house: House, of: LabelsOf = 'all'): Label[] {
           if (!circuit) return [];
           const rooms = [
             ...new Set(
-              circuitSheet(site, circuit, house.edition)
+              circuitSheet(site, circuit, usBook(house))
                 .boxes.map((b) => b.room)
                 .filter(Boolean),
             ),

@@ -2,7 +2,7 @@
 import { MM_PER_INCH, printLength, type LengthUnit } from './length.js';
 
 /** Units that a term of a sum can have. `length` is mm inside and printed in the house's unit. */
-export type Unit = 'length' | 'in³' | 'in²' | 'A' | 'W' | 'V' | 'Ω' | '%' | 'ft' | 'min' | 'h' | 'count' | 'Ω/1000 ft' | 'lbf·in' | 'lb';
+export type Unit = 'length' | 'in³' | 'in²' | 'A' | 'W' | 'V' | 'Ω' | '%' | 'ft' | 'min' | 'h' | 'count' | 'Ω/1000 ft' | 'lbf·in' | 'lb' | 'm' | 'm²' | 'mΩ/m' | 'mV/A/m' | 'MΩ' | 'kA' | 'ms';
 
 const DECIMALS: Record<Exclude<Unit, 'length'>, number> = {
   'in³': 2,
@@ -19,6 +19,13 @@ const DECIMALS: Record<Exclude<Unit, 'length'>, number> = {
   'Ω/1000 ft': 2,
   'lbf·in': 0,
   lb: 1,
+  m: 1,
+  'm²': 0,
+  'mΩ/m': 2,
+  'mV/A/m': 1,
+  MΩ: 0,
+  kA: 2,
+  ms: 0,
 };
 
 /** `20.25 in³`, `9.17 A`, `13 1/4"`; counts have no unit word and no needless zeros. */

@@ -53,9 +53,11 @@ export function checkShape<T>(schema: z.ZodType<T>, data: unknown): Checked<T> {
 }
 
 /** Every list of a site, and its most; what is none, the panel, is looked at by itself. */
-const LISTS = ['rooms', 'walls', 'boxes', 'cables', 'devices', 'circuits', 'loads', 'lamps', 'wiring', 'subpanels'] as const;
+const LISTS = ['rooms', 'walls', 'boxes', 'cables', 'devices', 'circuits', 'loads', 'lamps', 'wiring', 'subpanels', 'finals'] as const;
 const elementOf = (key: (typeof LISTS)[number]): z.ZodType =>
-  key === 'lamps' || key === 'wiring' || key === 'subpanels' ? Site.shape[key].unwrap().element : Site.shape[key].element;
+  key === 'lamps' || key === 'wiring' || key === 'subpanels' || key === 'finals'
+    ? Site.shape[key].unwrap().element
+    : Site.shape[key].element;
 
 /**
  * A site's shape when it comes from one that was checked: what is the same object was checked already, the rest is parsed.

@@ -2,6 +2,7 @@
 import { printLength, type LengthUnit } from '../measure/index.js';
 import { quoted, type FieldError } from './fieldError.js';
 import { builtInName } from './front.js';
+import { finalErrors } from './checkFinals.js';
 import { panelErrors, subpanelErrors } from './checkPanel.js';
 import { breakersOf } from './panels.js';
 import { boxRect, placeOriginX, wallThicknessMm } from './place.js';
@@ -237,6 +238,7 @@ export function siteErrors(site: Site, unit: LengthUnit, path: string, sound?: S
     const all = new Set(breakersOf(site).map((b) => b.id));
     errors.push(...panelErrors(site.panel, { circuits, boxes, breakers: all }, site.walls, `${path}/panel`));
   }
+  if (site.finals) errors.push(...duplicateIds(site.finals, `${path}/finals`), ...finalErrors(site.finals, `${path}/finals`));
   if (site.subpanels) errors.push(...subpanelErrors(site, { circuits, boxes }, `${path}/subpanels`));
   return errors;
 }

@@ -10,7 +10,30 @@ export const VERDICTS = ['stop', 'can’t tell', 'caution', 'ok', 'note'] as con
 export const Verdict = z.enum(VERDICTS);
 export type Verdict = z.infer<typeof Verdict>;
 
-export const UnitName = z.enum(['length', 'in³', 'in²', 'A', 'W', 'V', 'Ω', '%', 'ft', 'min', 'h', 'count', 'Ω/1000 ft', 'lbf·in', 'lb']);
+export const UnitName = z.enum([
+  'length',
+  'in³',
+  'in²',
+  'A',
+  'W',
+  'V',
+  'Ω',
+  '%',
+  'ft',
+  'min',
+  'h',
+  'count',
+  'Ω/1000 ft',
+  'lbf·in',
+  'lb',
+  'm',
+  'm²',
+  'mΩ/m',
+  'mV/A/m',
+  'MΩ',
+  'kA',
+  'ms',
+]);
 
 /** A term's contribution is `value`; `times` × `each` is how it came about, when it is a product. */
 export const Term = z.object({

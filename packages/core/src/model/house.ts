@@ -1,6 +1,7 @@
 /** The two documents that are stored whole: a house as it is known today, and a job in it, which holds no copy of it. */
 import * as z from 'zod';
 import { Change } from './change.js';
+import { Incoming } from './final.js';
 import { Closing, CoilOnHand, CountsOnHand, Question } from './history.js';
 import { Id, Instant, Name, PositiveLength, Remark } from './known.js';
 import { LocalDay, When } from './when.js';
@@ -11,9 +12,31 @@ import { Search } from './search.js';
 import { ARTICLE_IDS } from '../catalog/index.js';
 import { JobWant, type Want } from './want.js';
 
+/** Editions of the US book; everything that judges a job goes by one of them. */
 export const EDITIONS = ['US-2017', 'US-2020', 'US-2023'] as const;
 export const Edition = z.enum(EDITIONS);
 export type Edition = z.infer<typeof Edition>;
+/** BS 7671:2018 with Amendment 2:2022. */
+export const UK_EDITION = 'UK-2022';
+/** Every book that a house may go by. */
+export const BOOKS = [...EDITIONS, UK_EDITION] as const;
+export const Book = z.enum(BOOKS);
+export type Book = z.infer<typeof Book>;
+export const isUk = (house: { edition: Book }): boolean => house.edition === UK_EDITION;
+/** Something that only the US book judges was asked of a house that goes by another. */
+export class OtherBookError extends Error {
+  constructor(readonly book: Book) {
+    super(
+      `This house goes by the UK book (BS 7671): jobs, panel, directory and labels are by the US one and are not there for it. Its circuits are.`,
+    );
+    this.name = 'OtherBookError';
+  }
+}
+/** The US edition of a house. Throws OtherBookError for one by another book: nothing of it is judged by the wrong rules. */
+export function usBook({ edition }: { edition: Book }): Edition {
+  if (edition === UK_EDITION) throw new OtherBookError(edition);
+  return edition;
+}
 export const editionYear = (edition: Edition): number => Number(edition.slice(3));
 
 /** Version of the documents that this program writes; earlier ones are brought to it on reading (`migrate.ts`). */
@@ -63,12 +86,14 @@ export const House = z.strictObject({
   version: z.literal(DOCUMENT_VERSION),
   id: Id,
   name: Name,
-  edition: Edition,
+  edition: Book,
   unit: z.enum(['in', 'mm']),
   /** year it was built; decides what dust may hold */
   built: z.number().int().min(1500).max(2100).optional(),
   note: Remark.optional(),
   site: Site,
+  /** supply, in a house by the UK book */
+  incoming: Incoming.optional(),
   /** the user’s own prices; absent: placeholders */
   prices: z.partialRecord(z.enum(ARTICLE_IDS), z.number().min(0, 'a price is not below 0').max(1e6)).optional(),
   priceNotes: z.partialRecord(z.enum(ARTICLE_IDS), PriceNote).optional(),

@@ -7,7 +7,7 @@ import { applyChange, comesFromPanel, type Change } from './change.js';
 import { siteErrors } from './checkSite.js';
 import type { FieldError } from './fieldError.js';
 import { ALTERED_LISTS, type Closing, type Things } from './history.js';
-import type { Edition, House, Job } from './house.js';
+import { usBook, type Edition, type House, type Job } from './house.js';
 import { spacesOf, type Breaker } from './panel.js';
 import { breakersOf, panelOf } from './panels.js';
 import { lampsOf, type Site } from './site.js';
@@ -76,7 +76,7 @@ export function inHouse(job: Job, house: House, jobs: readonly Job[] = []): JobI
     : jobsBefore(job, others).reduce((site, before) => fitting(site, before.changes, house.unit).planned, house.site);
   return {
     ...job,
-    edition: house.edition,
+    edition: usBook(house),
     unit: house.unit,
     ...(house.built === undefined ? {} : { built: house.built }),
     houseName: house.name,

@@ -2,6 +2,7 @@
 import * as z from 'zod';
 import { BOX_KIND_IDS, DEVICE_KIND_IDS, FINISH_IDS, LAMP_BOX_IDS } from '../catalog/index.js';
 import { Panel, Subpanel } from './panel.js';
+import { Final } from './final.js';
 import { BoxWiring } from './wiring.js';
 import { DistanceLength, GaugeAwg, Id, Known, MeasuredLength, Name, PositiveLength, Remark, StudSpacing } from './known.js';
 
@@ -466,6 +467,7 @@ export const SITE_LIMITS = {
   /** a box, a lampholder or a cable’s end at the panel each */
   wiring: 900,
   subpanels: 12,
+  finals: 60,
 } as const;
 
 export const Site = z.strictObject({
@@ -483,6 +485,8 @@ export const Site = z.strictObject({
   panel: Panel.optional(),
   /** panels that another one feeds */
   subpanels: z.array(Subpanel).max(SITE_LIMITS.subpanels).optional(),
+  /** final circuits, in a house by the UK book */
+  finals: z.array(Final).max(SITE_LIMITS.finals).optional(),
 });
 export type Site = z.infer<typeof Site>;
 export const emptySite = (): Site => ({ rooms: [], walls: [], boxes: [], cables: [], devices: [], circuits: [], loads: [] });

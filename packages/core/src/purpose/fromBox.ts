@@ -4,7 +4,7 @@ import { boxKinds, GANG_PITCH_MM } from '../catalog/index.js';
 import { smallestGaugeFor, staplePositions } from '../codebook/index.js';
 import { studSide, withKind } from '../layout/index.js';
 import { inches, printLength } from '../measure/index.js';
-import { DOCUMENT_VERSION } from '../model/index.js';
+import { DOCUMENT_VERSION, usBook } from '../model/index.js';
 import type { FaceId } from '../model/index.js';
 import {
   idOf,
@@ -99,7 +99,7 @@ const at = (mm: number): MeasuredLength => ({ mm: Math.round(mm * 10_000) / 10_0
 
 /** The box in the kind that suits best where it is to be; as it is when none does, and then the ledger says why. */
 function bestKind(house: House, wall: Wall, box: Box, stays: 'left' | 'right' | 'centre'): Box {
-  const input = { site: house.site, wall, boxId: box.id, edition: house.edition, schools: DEFAULT_SCHOOLS, unit: house.unit };
+  const input = { site: house.site, wall, boxId: box.id, edition: usBook(house), schools: DEFAULT_SCHOOLS, unit: house.unit };
   const best = kindsFor(input, box).find((k) => k.recommended);
   return best ? withKind(wall, box, best.kind.id, stays) : box;
 }

@@ -15,6 +15,7 @@ import {
   DOCUMENT_VERSION,
   EVEN_WEIGHTS,
   fitting,
+  type Edition,
   type House,
   inHouse,
   isPanel,
@@ -31,6 +32,7 @@ import {
   subpanelOf,
   uXOf,
   type Wall,
+  usBook,
   type Want,
   type WantLoad,
   wantOf,
@@ -190,7 +192,7 @@ export interface KeptParts {
 export interface OutletPlanInput {
   site: Site;
   unit: House['unit'];
-  edition: House['edition'];
+  edition: Edition;
   want: Want;
   /** a box of the house, or `panel` */
   feed: string;
@@ -291,7 +293,7 @@ function lampChanges(want: Want, parts: KeptParts, switchBox: Box, circuitId: st
 }
 
 /** The box in a kind that suits its wall and holds what is planned in it, where there is one. */
-function inBestKind(changes: Change[], site: Site, edition: House['edition'], box: Box): Change[] {
+function inBestKind(changes: Change[], site: Site, edition: Edition, box: Box): Change[] {
   const wall = site.walls.find((w) => w.id === box.wallId);
   if (!wall) return changes;
   const planned = applyChanges(site, changes);
@@ -325,7 +327,7 @@ export function openJob(house: House, want: Want, changes: Change[] = []): JobIn
 }
 /** The same fed from somewhere: judged, never kept. */
 export const trialJob = (house: House, want: Want, feed: string): JobInHouse =>
-  openJob(house, want, outletChanges({ ...house, want, feed }));
+  openJob(house, want, outletChanges({ ...house, edition: usBook(house), want, feed }));
 
 export interface Taken {
   job: Job;

@@ -2,7 +2,7 @@
 import { freeEndBySchool, LEAST_FREE_MM, product, sheathBySchool, term, type Judged } from '../codebook/index.js';
 import { facePoints, runOfBoxes, switchOn } from '../circuit/index.js';
 import { feet, inches, printLength, printMark, toFeet } from '../measure/index.js';
-import { DEFAULT_SCHOOLS, type House, isPanel, ownAmps, PANEL, subpanelOf, type Sum, type Want } from '../model/index.js';
+import { DEFAULT_SCHOOLS, type House, isPanel, ownAmps, PANEL, subpanelOf, type Sum, type Want, usBook } from '../model/index.js';
 import { inside, racewayPlan, traced, USUAL_STOCK, type FrameEdge, type Framing, type RacewayPlan, type Traced } from '../route/index.js';
 import type { RouteOption } from './searchRoutes.js';
 import { wantAmps } from './outletPlan.js';
@@ -76,7 +76,7 @@ export function routeDetail(house: House, want: Want, option: RouteOption, frame
       framing: frame,
       nodes,
       edges,
-      edition: house.edition,
+      edition: usBook(house),
       unit: house.unit,
       schools,
       freeEndsMm: [freeMm, freeMm],
@@ -97,7 +97,7 @@ export function routeDetail(house: House, want: Want, option: RouteOption, frame
       if (next) runs.push(next);
     });
     sections = runs.slice(1).map((r) => trace(r.nodes, r.edges, true));
-    raceway = racewayPlan(house.site, frame, runs, want.raceway ?? USUAL_STOCK, option.gauge, house.unit, house.edition);
+    raceway = racewayPlan(house.site, frame, runs, want.raceway ?? USUAL_STOCK, option.gauge, house.unit, usBook(house));
   }
 
   if (want.kind === 'run') {

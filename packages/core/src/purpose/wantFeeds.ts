@@ -17,6 +17,7 @@ import {
   type Wall,
   type Want,
   type WantPlace,
+  usBook,
 } from '../model/index.js';
 import { beforeWall, planPoint, wallSides } from '../route/index.js';
 import { loadOf, trialJob, wantLoads } from './outletPlan.js';
@@ -74,7 +75,7 @@ export function wantFeeds(house: House, want: Want): FeedCandidate[] {
     loads: wantLoads(want).map((l, k) => loadOf(want, l, k, 'new')),
     amps: ownAmps(want),
   };
-  const own = [PANEL, ...subpanelsOf(house.site).map((p) => p.id)].map((id) => homeRunFor(house.site, house.edition, wanted, id));
+  const own = [PANEL, ...subpanelsOf(house.site).map((p) => p.id)].map((id) => homeRunFor(house.site, usBook(house), wanted, id));
   const [first] = house.site.boxes;
   if (want.ownCircuit || !first) return own;
   const placed = trialJob(house, want, first.id).changes.find((c) => c.do === 'place-box');

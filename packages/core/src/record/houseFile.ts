@@ -5,8 +5,7 @@
 import { BOX_KINDS, DEVICE_KINDS } from '../catalog/index.js';
 import { printLength } from '../measure/index.js';
 import {
-  breakerNumber, isPreset, boxBody, lampsOf, panelsOf, seenWiring, type Box, type Cable, type CableWay, type House, type Job, type KeptEntry, type KeptPhoto, type Site,
-} from '../model/index.js'; // prettier-ignore
+  breakerNumber, isPreset, boxBody, lampsOf, panelsOf, seenWiring, type Box, type Cable, type CableWay, type House, type Job, type KeptEntry, type KeptPhoto, type Site, isUk, usBook } from '../model/index.js'; // prettier-ignore
 import { directoryRows } from '../panel/index.js';
 import { boxVolume, cablesIn, devicesIn } from '../wiring/index.js';
 import { laidCables } from './inWall.js';
@@ -158,8 +157,10 @@ function hiddenEntries(house: House, jobs: readonly Job[]): FileEntry[] {
 } // prettier-ignore
 
 function circuitEntries(house: House): FileEntry[] {
+  // by the UK book a house keeps its circuits as finals
+  if (isUk(house)) return [];
   return panelsOf(house.site).flatMap(({ id, panel, sub }) =>
-    directoryRows(house.site, house.edition, id).flatMap((row): FileEntry[] => {
+    directoryRows(house.site, usBook(house), id).flatMap((row): FileEntry[] => {
       const circuit = house.site.circuits.find((c) => c.id === panel.breakers.find((b) => b.space === row.space)?.circuitId);
       if (!circuit) return [];
       const feeds = house.site.boxes.filter((b) => b.circuitId === circuit.id).map((b) => b.name);

@@ -1,0 +1,62 @@
+/** Flat twin-and-earth by the UK book: resistance, drop, what it carries by the way it lies. Values from memory of BS 7671 and BS EN 60228. */
+import { bs7671, type Source } from '../../catalog/index.js';
+import type { FlatSize, Laid, RATINGS_A } from '../../model/index.js';
+
+/** Nominal areas of a flat cable: line and neutral, protective conductor; mm². */
+export const coreAreas = (size: FlatSize): { live: number; cpc: number } => {
+  const [live, cpc] = size.split('/').map(Number) as [number, number];
+  return { live, cpc };
+};
+
+/** Resistance of a copper core at 20 °C, mΩ/m: BS EN 60228, class 1 and 2; from memory. */
+const MILLIOHM_PER_M: Readonly<Record<number, number>> = { 1: 18.1, 1.5: 12.1, 2.5: 7.41, 4: 4.61, 6: 3.08 };
+export const RESISTANCE_SOURCE: Source = { standard: 'BS EN 60228', clause: 'Table 1', from: 'memory' };
+export interface CoreOhm {
+  /** line or neutral, and protective conductor; mΩ/m at 20 °C */
+  live: number;
+  cpc: number;
+}
+export function milliohmPerMetre(size: FlatSize): CoreOhm {
+  const { live, cpc } = coreAreas(size);
+  return { live: MILLIOHM_PER_M[live]!, cpc: MILLIOHM_PER_M[cpc]! };
+}
+/** From 20 °C to a conductor's temperature: 0.4 % a kelvin, so 1.20 at 70 °C (BS 7671 Appendix 3 and guidance; memory). */
+export const warmth = (celsius: number): number => 1 + 0.004 * (celsius - 20);
+export const FULL_LOAD_C = 70;
+
+/** Drop of both live conductors at 70 °C, mV/A/m: Table 4D5. */
+export const MILLIVOLT_PER_A_M: Readonly<Record<FlatSize, number>> = {
+  '1.0/1.0': 44,
+  '1.5/1.0': 29,
+  '2.5/1.5': 18,
+  '4/1.5': 11,
+  '6/2.5': 7.3,
+};
+export const DROP_SOURCE = bs7671('525 and Appendix 4, Tables 4Ab and 4D5');
+/** Of the nominal voltage, from the origin on: 3 % for lighting, 5 % for the rest (Table 4Ab). */
+export const DROP_LIMIT_PERCENT = 5;
+
+/** What each size carries at 30 °C, A: Table 4D5, by the way it lies. */
+const CARRIES_A: Readonly<Record<Laid, Readonly<Record<FlatSize, number>>>> = {
+  C: { '1.0/1.0': 16, '1.5/1.0': 20, '2.5/1.5': 27, '4/1.5': 37, '6/2.5': 47 },
+  '100': { '1.0/1.0': 13, '1.5/1.0': 16, '2.5/1.5': 21, '4/1.5': 27, '6/2.5': 34 },
+  '101': { '1.0/1.0': 10.5, '1.5/1.0': 13, '2.5/1.5': 17, '4/1.5': 22, '6/2.5': 27 },
+  '102': { '1.0/1.0': 13, '1.5/1.0': 16, '2.5/1.5': 21, '4/1.5': 27, '6/2.5': 35 },
+  '103': { '1.0/1.0': 8, '1.5/1.0': 10, '2.5/1.5': 13.5, '4/1.5': 17.5, '6/2.5': 23.5 },
+  A: { '1.0/1.0': 11.5, '1.5/1.0': 14.5, '2.5/1.5': 20, '4/1.5': 26, '6/2.5': 32 },
+};
+export const carriesA = (size: FlatSize, laid: Laid): number => CARRIES_A[laid][size];
+export const CARRIES_SOURCE = bs7671('Appendix 4, Table 4D5');
+/** Each way of lying, in words. */
+export const LAID_WORDS: Readonly<Record<Laid, string>> = {
+  C: 'clipped direct, or in plaster (C)',
+  '100': 'above a plasterboard ceiling, under at most 100 mm of insulation (100)',
+  '101': 'above a plasterboard ceiling, under more than 100 mm of insulation (101)',
+  '102': 'in an insulated stud wall, touching its board (102)',
+  '103': 'in an insulated stud wall, not touching (103)',
+  A: 'in conduit in an insulated wall (A)',
+};
+
+/** Each leg of a ring of 30 or 32 A carries 20 A at least (433.1.204). */
+export const RING_LEG_A = 20;
+export const RING_RATINGS_A: readonly (typeof RATINGS_A)[number][] = [32];

@@ -1,0 +1,2 @@
+export * from './cable.js';
+export * from './loop.js';
