@@ -42,6 +42,7 @@ const RESTS_ON = {
   ],
   rules: ['measure', 'catalog', 'model', 'ledger', 'purpose', 'demo'],
   exchange: [
+    'finals',
     'schedule',
     'purpose',
     'measure',

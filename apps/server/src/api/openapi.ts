@@ -307,6 +307,24 @@ export function openApi(version: string): Record<string, unknown> {
           },
         },
       },
+      '/houses/{id}/circuits/{final}/tests.{form}': {
+        get: {
+          operationId: 'final-tests',
+          summary:
+            'Test results of a final circuit by the UK book: schedule, figures for a certificate, every reading; or as a table (RFC 4180)',
+          requestParams: {
+            path: z.object({ id, final: z.string(), form: z.enum(['pdf', 'csv']) }),
+            query: z.object({ paper: z.enum(['letter', 'a4']).optional() }),
+          },
+          responses: {
+            '200': {
+              description: 'the results',
+              content: { 'application/pdf': { schema: z.string() }, 'text/csv': { schema: z.string() } },
+            },
+            ...problems,
+          },
+        },
+      },
       '/houses/{id}/labels.pdf': {
         get: {
           operationId: 'labels',

@@ -45,6 +45,7 @@ function asProblem(error: unknown): Problem | undefined {
     const [status, type] = STATUS[error.trouble];
     return problem(status, type, error.message).problem;
   }
+  if (error instanceof OtherBookError) return problem(422, 'other-book', error.message).problem;
   if (error instanceof SumInputError) {
     const came = JSON.stringify(error.came) ?? 'nothing';
     return invalid([

@@ -3,7 +3,8 @@ import { Router, type Request, type Response } from 'express';
 import { nanoid } from 'nanoid';
 import { toString as qrCode } from 'qrcode';
 import { demoHouses, demoJobs } from '@saddle/core/demo';
-import { exportFile, importReport, LABELS_OF, jsonSchema, panelCsv, PUBLISHED_SCHEMAS, type Bundle } from '@saddle/core/exchange';
+import { exportFile, finalCsv, importReport, LABELS_OF, jsonSchema, panelCsv, PUBLISHED_SCHEMAS, type Bundle } from '@saddle/core/exchange';
+import { finalOf } from '@saddle/core/finals';
 import { jigFor, openingTemplate, templateSvg, type Template } from '@saddle/core/layout';
 import { closeJob, hindrances, reopenJob, restsOn, surveyedSince } from '@saddle/core/closing';
 import { ledgerOf } from '@saddle/core/ledger';
@@ -24,6 +25,8 @@ import {
   type JobInHouse,
   type Site,
   type Want,
+  isUk,
+  usBook,
 } from '@saddle/core/model';
 import { pocketSum, POCKET_SUMS } from '@saddle/core/pocket';
 import { fromBox, FromBoxAnswers, OtherSideAnswers, otherSide } from '@saddle/core/purpose';
@@ -210,6 +213,11 @@ export function apiRoutes(
     response.type('application/schema+json').send(JSON.stringify(jsonSchema(name as keyof typeof PUBLISHED_SCHEMAS)));
   });
 
+  /** A house that has jobs stays by the book that they were judged by. */
+  const sameBook = async (house: House, id: string): Promise<void> => {
+    if (!isUk(house) || (await shelf.jobsOf(id)).length === 0) return;
+    throw invalid([{ path: '/edition', message: 'This house has jobs, and they are judged by the US book: it can’t change to the UK one.', expected: 'an edition of the US book', came: house.edition }]); // prettier-ignore
+  };
   for (const kind of ['house', 'job'] as const) {
     const path = `/${kind}s`;
     api.get(path, async (_request, response) => response.json(await (kind === 'job' ? shelf.list('job') : shelf.list('house'))));
@@ -222,6 +230,7 @@ export function apiRoutes(
       const revision = revisionOf(request);
       const id = param(request, 'id');
       const document = kind === 'job' ? await jobIn(request.body, id) : accept(checkHouse(request.body));
+      if (kind === 'house') await sameBook(document as House, id);
       if (document.id !== id)
         throw invalid([
           {
@@ -293,6 +302,7 @@ export function apiRoutes(
   api.get('/houses/:id/labels.pdf', async (request, response) => {
     const { paper, of } = accept(checkShape(Paper.extend({ of: z.enum(LABELS_OF).default('all') }), request.query));
     const { document: house } = await must<House>('house', param(request, 'id'));
+    usBook(house);
     // a code is for a phone: without an address that one reaches there is none
     const base = network()?.urls[0]?.replace(/\/$/, '');
     return pdf(response, `${house.id}-labels.pdf`, { do: 'labels', house, of, base, paper, now: now() });
@@ -304,9 +314,22 @@ export function apiRoutes(
     if (form !== 'pdf' && form !== 'csv') throw notFound('form of directory', form);
     const { document: house } = await must<House>('house', param(request, 'id'));
     if (panel !== PANEL && !subpanelOf(house.site, panel)) throw notFound('panel', panel);
+    usBook(house);
     const name = `${house.id}-${panel}.${form}`;
     if (form === 'pdf') return pdf(response, name, { do: 'directory-sheet', house, panelId: panel, paper, now: now() });
     response.type('text/csv; charset=utf-8').set('Content-Disposition', `attachment; filename="${name}"`).send(panelCsv(house.site, panel));
+  });
+
+  api.get('/houses/:id/circuits/:final/tests.:form', async (request, response) => {
+    const { paper } = accept(checkShape(Paper, request.query));
+    const form = param(request, 'form');
+    if (form !== 'pdf' && form !== 'csv') throw notFound('form of test results', form);
+    const { document: house } = await must<House>('house', param(request, 'id'));
+    const final = finalOf(house.site, param(request, 'final'));
+    if (!final) throw notFound('circuit', param(request, 'final'));
+    const name = `${house.id}-${final.id}-tests.${form}`;
+    if (form === 'pdf') return pdf(response, name, { do: 'final-sheet', house, final, paper, now: now() });
+    response.type('text/csv; charset=utf-8').set('Content-Disposition', `attachment; filename="${name}"`).send(finalCsv(house, final));
   });
 
   const wanted = async (request: Request): Promise<{ house: House; want: Want }> => {

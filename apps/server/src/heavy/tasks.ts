@@ -1,6 +1,7 @@
 /** Work that takes longer than a blink: sheets in type, and the search for ways. Pure functions of what they are given. */
 import {
   directorySheet,
+  finalSheet,
   estimateSheet,
   handoverSheet,
   householdNotice,
@@ -11,7 +12,7 @@ import {
   type LabelsOf,
 } from '@saddle/core/exchange';
 import type { Paper, Template } from '@saddle/core/layout';
-import type { House, Job, JobInHouse, KeptEntry, KeptPhoto, Want, When } from '@saddle/core/model';
+import type { Final, House, Job, JobInHouse, KeptEntry, KeptPhoto, Want, When } from '@saddle/core/model';
 import { boreOn, NOT_CHECKED, ruleIndex } from '@saddle/core/rules';
 import { searchRoutes, type RoutesFound } from '@saddle/core/purpose';
 import { calendarEvents, chosenPlan, endRange, localBy, notedTimes, ratesOf, scheduleOf, type ScheduleInput } from '@saddle/core/schedule';
@@ -24,6 +25,7 @@ export type Task =
   | { do: 'job-sheet'; job: JobInHouse; paper: Paper; now: string }
   | { do: 'route-sheet'; house: House; want: Want; paper: Paper; now: string }
   | { do: 'labels'; house: House; of: LabelsOf; base: string | undefined; paper: Paper; now: string }
+  | { do: 'final-sheet'; house: House; final: Final; paper: Paper; now: string }
   | { do: 'directory-sheet'; house: House; panelId: string; paper: Paper; now: string }
   | { do: 'template'; template: Template; paper: Paper; now: string }
   | { do: 'ways'; house: House; want: Want }
@@ -86,6 +88,8 @@ export async function run(task: Task): Promise<Uint8Array | string> {
       return renderSheet(jobSheet(task.job), task.job.unit, task.paper, task.now);
     case 'route-sheet':
       return renderSheet(routeSheet(task.house, task.want), task.house.unit, task.paper, task.now);
+    case 'final-sheet':
+      return renderSheet(finalSheet(task.house, task.final), task.house.unit, task.paper, task.now);
     case 'directory-sheet':
       return renderSheet(directorySheet(task.house, task.panelId), task.house.unit, task.paper, task.now);
     case 'labels':

@@ -3,3 +3,4 @@ export * from './jobs.js';
 export * from './hidden.js';
 export * from './benches.js';
 export * from './wants.js';
+export * from './larchCottage.js';

@@ -3,6 +3,7 @@ import { DOCUMENT_VERSION, measured, DEFAULT_SCHOOLS, inHouse, type House, type 
 import { inches } from '../measure/index.js';
 import { fromBox, type FromBoxAnswers } from '../purpose/index.js';
 import { inch } from './lengths.js';
+import { larchCottage } from './larchCottage.js';
 import { load, quinceStreet } from './quinceStreet.js';
 import { wanted } from './wants.js';
 
@@ -170,7 +171,7 @@ const open: Job[] = wanted.slice(1).map(({ id, name, purpose, want }) => ({
   work: { ticks: [], notes: [], values: [], proofs: [] },
 }));
 
-export const demoHouses: House[] = [quinceStreet];
+export const demoHouses: House[] = [quinceStreet, larchCottage];
 /** As they are stored. */
 export const demoJobs: Job[] = [sewing, aquarium, parlour, hallEnd, shelf, plinth, trough, sewingTwo, ...open];
 

@@ -10,3 +10,4 @@ export * from './estimate.js';
 export * from './priceCsv.js';
 export * from './handover.js';
 export * from './tables.js';
+export * from './finalSheet.js';

@@ -35,7 +35,7 @@ export const nodeAt = (core: Core, place: string): string => `${core} ${place}`;
 const endAt = (core: Core, run: FinalRun): string => `${core} end of ${run.id}`;
 
 /** What insulation lets through: far above anything a continuity test reads. */
-const LEAK_OHM = 1e10;
+const LEAK_OHM = 1e8;
 /** A strap of the tester’s, and a screwed terminal; they stand for a sound contact. */
 const CONTACT_OHM = 1e-6;
 /** Above this nothing goes through, as a continuity range shows it. */
@@ -57,6 +57,7 @@ export interface CoresOptions {
 /** A circuit’s cores, factored once; reads between any two of them. */
 export class Cores {
   private readonly solved: Solved;
+  private readonly apart: boolean;
   private readonly swaps: ReadonlyMap<string, readonly [Core, Core]>;
 
   /** Throws RangeError for a run without a length. */
@@ -67,7 +68,7 @@ export class Cores {
     const branches: Branch[] = [];
     const ohm = (id: string, from: string, to: string, value: number) => branches.push({ id, from, to, is: { ohm: Math.max(value, CONTACT_OHM) } }); // prettier-ignore
     const warm = warmth(celsius) / 1e6; // mΩ/m × mm → Ω
-    const apart = ends !== 'joined' && ends !== 'shorted';
+    const apart = (this.apart = ends !== 'joined' && ends !== 'shorted');
     this.swaps = new Map(faults.flatMap((f) => (f.is === 'swapped' ? [[f.pointId, f.cores] as const] : [])));
     for (const run of final.runs) {
       if (faults.some((f) => f.is === 'no cable' && f.runId === run.id)) continue;
@@ -138,6 +139,28 @@ export class Cores {
   /** Resistance between two cores at a place, Ω; Infinity where nothing goes through. */
   between(place: string, a: Core, b: Core): number {
     return this.ohms(this.found(a, place), this.found(b, place));
+  }
+  /** @internal Names and numbers of nodes, for who solves many faults from one factorisation. */
+  endNodes(core: Core, first: FinalRun, last: FinalRun): { a: string; b: string } {
+    return { a: endAt(core, first), b: endAt(core, last) };
+  }
+  /** @internal */
+  runNodes(core: Core, runId: string): { a: string; b: string } {
+    const run = this.final.runs.find((r) => r.id === runId)!;
+    const node = (end: string) => (end === BOARD && this.apart ? endAt(core, run) : nodeAt(core, end));
+    return { a: node(run.ends[0]), b: node(run.ends[1]) };
+  }
+  /** @internal */
+  unit(a: string, b: string): Float64Array {
+    return this.solved.unit(a, b).re;
+  }
+  /** @internal */
+  at(node: string): number {
+    return this.solved.at(node);
+  }
+  /** @internal */
+  has(node: string): boolean {
+    return this.solved.has(node);
   }
   /** Of one core from one end of the ring to the other, Ω. */
   endToEnd(core: Core, first: FinalRun, last: FinalRun): number {

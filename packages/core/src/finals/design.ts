@@ -128,6 +128,22 @@ export function legCurrents(final: Final, lengths: ReadonlyMap<string, number>, 
   return { runs, worstA: Math.abs(worst.amps), worst: worst.run };
 }
 
+/** Metres round a ring, or of all runs of a radial; undefined while one is not measured. */
+export function lengthRound(final: Final): number | undefined {
+  const runs = shapeOf(final).ring?.runs ?? final.runs;
+  if (runs.length === 0 || runs.some((r) => !r.length)) return undefined;
+  return runs.reduce((sum, r) => sum + r.length!.mm, 0) / 1000;
+}
+
+/** The most that each run of a ring carries, with the heavy load at the outlet that loads it most; A by run. Empty where lengths are missing. */
+export function mostInRuns(final: Final, lengths: ReadonlyMap<string, number> = lengthsOf(final).mm): Map<string, number> {
+  const most = new Map<string, number>();
+  for (const p of outletsOf(final))
+    for (const { run, amps } of legCurrents(final, lengths, designLoad(final, p.id))?.runs ?? [])
+      most.set(run.id, Math.max(most.get(run.id) ?? 0, Math.abs(amps)));
+  return most;
+}
+
 /** Drop at the worst outlet, held against 5 % (Table 4Ab). */
 export function dropJudged(final: Final, lengths: Lengths): Judged & { worst?: Drop } {
   if (lengths.unknown.length && !lengths.taken)

@@ -1,15 +1,20 @@
 /** Edits of the final circuits of a house. Pure: each gives a new site. */
+import { parseLength } from '../measure/index.js';
 import {
+  assumed,
   BOARD,
   idOf,
+  measured,
   type Final,
   type FinalPoint,
   type FinalReading,
   type FinalRun,
   type FlatSize,
+  type MeasuredLength,
   type Site,
   type TestSheet,
 } from '../model/index.js';
+import type { FinalFault } from './cores.js';
 import { shapeOf } from './shape.js';
 import { readingKey } from './tests.js';
 
@@ -86,20 +91,36 @@ function withoutReadings(final: Final, pointId: string): Final {
 }
 
 /** A run said anew; what was said is no preset any more. */
-export const putRun = (final: Final, id: string, part: Partial<FinalRun>): Final => ({
+export const putRun = (final: Final, id: string, part: Part<FinalRun>): Final => ({
   ...final,
   runs: final.runs.map((r) => {
     if (r.id !== id) return r;
     const { presets, ...rest } = { ...r, ...part };
-    return 'size' in part || !presets ? (rest as FinalRun) : { ...rest, presets };
+    return told('size' in part || !presets ? rest : { ...rest, presets }) as FinalRun;
   }),
 });
+/** A part of a thing as it is said anew; `undefined` takes back what was said. */
+type Part<T> = { [K in keyof T]?: T[K] | undefined };
+const told = (thing: object): object => Object.fromEntries(Object.entries(thing).filter(([, value]) => value !== undefined));
 /** Sizes that came filled in are as they were seen. */
 export const sizesSeen = (final: Final): Final => ({ ...final, runs: final.runs.map(({ presets: _, ...r }) => r) });
-export const putPoint = (final: Final, id: string, part: Partial<FinalPoint>): Final => ({
+export const putPoint = (final: Final, id: string, part: Part<FinalPoint>): Final => ({
   ...final,
-  points: final.points.map((p) => (p.id === id ? { ...p, ...part } : p)),
+  points: final.points.map((p) => (p.id === id ? (told({ ...p, ...part }) as FinalPoint) : p)),
 });
+
+export type RunLength = { ok: true; length: MeasuredLength | undefined } | { ok: false; message: string };
+/** A cable’s length: a bare number up to 100 is metres, nobody measures cable in millimetres; inches and feet are taken as such. Empty: not measured. */
+export function readRunLength(text: string): RunLength {
+  const plain = text.trim().replace(',', '.');
+  if (plain === '') return { ok: true, length: undefined };
+  const bare = /^\d+(\.\d+)?$/.test(plain) && Number(plain) <= 100;
+  const read = parseLength(bare ? `${plain} m` : plain, { unit: 'mm' });
+  if (!read.ok) return { ok: false, message: read.message };
+  if (!(read.mm > 0)) return { ok: false, message: `“${text}” is no length of cable; write 6.5 m.` };
+  return { ok: true, length: measured(read.mm, text.trim()) };
+}
+export const printRunLength = (length: MeasuredLength): string => `${Number((length.mm / 1000).toFixed(2))} m`;
 
 export const sheetOf = (final: Final): TestSheet => final.tests ?? { readings: [] };
 export const putSheet = (final: Final, part: Partial<TestSheet>): Final => ({ ...final, tests: { ...sheetOf(final), ...part } });
@@ -108,3 +129,33 @@ export const putReading = (final: Final, reading: FinalReading): Final =>
   putSheet(final, { readings: [...sheetOf(final).readings.filter((r) => readingKey(r) !== readingKey(reading)), reading] });
 export const dropReading = (final: Final, key: string): Final =>
   putSheet(final, { readings: sheetOf(final).readings.filter((r) => readingKey(r) !== key) });
+
+/** Whether what was found out is how the circuit lies, so that it can be noted; a fault is mended instead. */
+export const isLie = (fault: FinalFault): boolean => ['unseen spur', 'bridge', 'no cable', 'longer'].includes(fault.is);
+
+/** The circuit with what the readings say of it noted. Its readings stay: they were made on this. */
+export function noted(final: Final, fault: FinalFault): Final {
+  switch (fault.is) {
+    case 'unseen spur': {
+      // a joint takes its place on the ring, and it hangs on that
+      const joint = idOf('tee', fault.pointId);
+      const size = usualSize(final);
+      return {
+        ...final,
+        points: [...final.points, { id: joint, name: `Joint at ${final.points.find((p) => p.id === fault.pointId)?.name ?? fault.pointId}`.slice(0, 120), kind: 'joint' }],
+        runs: [
+          ...final.runs.map((r) => ({ ...r, ends: r.ends.map((e) => (e === fault.pointId ? joint : e)) as [string, string] })),
+          { id: idOf(joint, 'run'), ends: [joint, fault.pointId], size, length: assumed(fault.lengthMm), presets: ['size'] },
+        ],
+      };
+    }
+    case 'bridge':
+      return { ...final, runs: [...final.runs, { id: idOf('bridge', fault.from, fault.to), ends: [fault.from, fault.to], size: usualSize(final), length: assumed(fault.lengthMm), presets: ['size'] }] };
+    case 'no cable':
+      return { ...final, runs: final.runs.filter((r) => r.id !== fault.runId) };
+    case 'longer':
+      return { ...final, runs: final.runs.map((r) => (r.id === fault.runId && r.length ? { ...r, length: assumed(r.length.mm + fault.byMm) } : r)) };
+    default:
+      return final;
+  }
+} // prettier-ignore

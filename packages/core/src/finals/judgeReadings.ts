@@ -188,7 +188,7 @@ function crossed(context: Context, due: Due, reading: FinalReading, with_: 'n' |
       : judged('stop', `a spur can’t read less than the ring it hangs on`, RING_SOURCE, sums);
   // line with the smaller protective conductor reads a little less toward the board
   const least = with_ === 'e' ? expected - (quarter - (a * b) / (a + b)) - AGREE_OHM : expected - AGREE_OHM;
-  if (own > expected + AGREE_OHM) {
+  if (!atMost(own, expected + AGREE_OHM)) {
     const { live, cpc } = milliohmPerMetre(context.final.runs[0]!.size);
     const metres = ((own - expected) * 1000) / (live + (with_ === 'n' ? live : cpc));
     return judged('stop', tail.length ? `${say(own - expected)} more than its spur has: a longer spur, a spur on a spur, or a loose terminal` : `${say(own - expected)} more than the others may: it hangs on a spur of about ${metres.toFixed(1)} m that nobody noted, or a terminal here is loose`, RING_SOURCE, sums); // prettier-ignore

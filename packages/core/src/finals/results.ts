@@ -125,3 +125,14 @@ export function scheduleSays(final: Final, incoming: Incoming = {}): string {
   if (read < all) return `${all - read} of ${all} readings are missing: nothing that was not read passes.`;
   return worst === 'ok' ? 'All read, all within their limits.' : 'All read; some want a word: see below.';
 }
+
+/** The worst that was read at each point, by its id. */
+export function worstAtPoints(lines: readonly ReadingLine[]): Map<string, Verdict> {
+  const worst = new Map<string, Verdict>();
+  for (const { due, judged } of lines) {
+    if (!due.point || !judged) continue;
+    const before = worst.get(due.point.id);
+    if (!before || RANK.indexOf(judged.verdict) < RANK.indexOf(before)) worst.set(due.point.id, judged.verdict);
+  }
+  return worst;
+}

@@ -5,7 +5,8 @@
 import { BOARD, type Final, type FinalReading, type Incoming } from '../model/index.js';
 import type { Core, FinalFault } from './cores.js';
 import { runWords } from './findings.js';
-import { corrected, dueKey, dueTests, lengthsRead, predicted, readingsOf, ringEnds, type Due } from './tests.js';
+import { faultReadings } from './faultReadings.js';
+import { corrected, dueKey, dueTests, lengthsRead, readingsOf, ringEnds, type Due } from './tests.js';
 import { shapeOf } from './shape.js';
 
 /** How often each is met, beside 40 for a ring that is as it was noted (common practice, no source). */
@@ -22,8 +23,8 @@ const MET: Readonly<Record<FinalFault['is'] | 'as noted' | 'none', number>> = {
   none: 0.5,
 };
 /** An instrument's last digit and a little of what it reads, Ω and share (common practice). */
-const FIXED_OHM = 0.03;
-const OF_READING = 0.03;
+const FIXED_OHM = 0.015;
+const OF_READING = 0.02;
 /** Lengths as measured along a way differ from what lies in the wall by about this share. */
 const LENGTH_SHARE = 0.08;
 /** A reading that is written down wrongly, and a terminal that was looked at and taken for right. */
@@ -147,15 +148,16 @@ export function ringSearch(final: Final, incoming: Incoming = {}): RingSearch | 
   ); // prettier-ignore
   if (read.length === 0) return undefined;
   const faults = ringFaults(final);
+  const readings = faultReadings(final, lengths.mm, incoming);
   const counts = new Map<string, number>();
   for (const f of faults) counts.set(f.is, (counts.get(f.is) ?? 0) + 1);
   const ideas: { fault?: FinalFault; words: string; weight: number; wanted: Map<string, number> }[] = [
-    { words: 'as it was noted', weight: MET['as noted'], wanted: predicted(final, lengths.mm, incoming) },
+    { words: 'as it was noted', weight: MET['as noted'], wanted: readings() },
     ...faults.map((fault) => ({
       fault,
       words: faultWords(final, fault),
       weight: MET[fault.is] / counts.get(fault.is)!,
-      wanted: predicted(final, lengths.mm, incoming, [fault]),
+      wanted: readings(fault),
     })),
   ];
   const logs = ideas.map((i) => Math.log(i.weight) + fit(read, i.wanted));

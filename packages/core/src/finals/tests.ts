@@ -47,8 +47,8 @@ const WORDS: Readonly<Record<FinalTest, string>> = {
   r1: 'line, end to end (r1)',
   rn: 'neutral, end to end (rn)',
   r2: 'protective conductor, end to end (r2)',
-  'crossed-ln': 'line and neutral cross-connected, L to N',
-  'crossed-le': 'line and protective conductor cross-connected, L to E',
+  'crossed-ln': 'L to N, cross-connected',
+  'crossed-le': 'L to E, cross-connected',
   'insulation-ln': 'insulation, line to neutral',
   'insulation-le': 'insulation, line to earth',
   'insulation-ne': 'insulation, neutral to earth',
@@ -79,7 +79,7 @@ export const HOW: Readonly<Record<FinalTest, string>> = {
   'residual-5x': 'On both half-waves; the longer time counts.',
   'residual-button': 'Once the times were read: pressed, it opens.',
 };
-const RADIAL_LE = 'line linked with the protective conductor at the board, L to E (R1+R2)';
+const RADIAL_LE = 'L to E, linked at the board (R1+R2)';
 const RADIAL_HOW = 'Line joined with the protective conductor at the board; then L to E at every point. The highest is R1+R2.';
 export const howOf = (final: Final, test: FinalTest): string =>
   test === 'crossed-le' && final.shape === 'radial' ? RADIAL_HOW : HOW[test];

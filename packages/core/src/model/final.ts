@@ -39,7 +39,7 @@ export const FinalPoint = z.strictObject({
 export type FinalPoint = z.infer<typeof FinalPoint>;
 
 /** Colours of the cores: harmonised, or those from before 2004 to 2006. */
-export const CORES = ['brown and blue', 'red and black'] as const;
+export const FINAL_CORES = ['brown and blue', 'red and black'] as const;
 
 export const FinalRun = z.strictObject({
   id: Id,
@@ -48,7 +48,7 @@ export const FinalRun = z.strictObject({
   size: FlatSize,
   /** absent: nobody measured it */
   length: PositiveLength.optional(),
-  cores: z.enum(CORES).optional(),
+  cores: z.enum(FINAL_CORES).optional(),
   /** what came filled in and nobody touched since */
   presets: z
     .array(z.enum(['size']))

@@ -22,6 +22,8 @@ export const UK_EDITION = 'UK-2022';
 export const BOOKS = [...EDITIONS, UK_EDITION] as const;
 export const Book = z.enum(BOOKS);
 export type Book = z.infer<typeof Book>;
+/** How a book is named on screens and paper. */
+export const bookWords = (book: Book): string => (book === UK_EDITION ? 'BS 7671:2018+A2:2022' : book.replace('-', ' '));
 export const isUk = (house: { edition: Book }): boolean => house.edition === UK_EDITION;
 /** Something that only the US book judges was asked of a house that goes by another. */
 export class OtherBookError extends Error {

@@ -1,5 +1,8 @@
-import { ChangeDetectionStrategy, Component, effect, inject, input, untracked } from '@angular/core';
-import { Router, RouterLink, RouterOutlet } from '@angular/router';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, untracked } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { NavigationEnd, Router, RouterLink, RouterOutlet } from '@angular/router';
+import { bookWords, isUk } from '@saddle/core/model';
+import { filter, map } from 'rxjs';
 import { DocumentNotices } from '../document/document-notices';
 import { DocumentTools } from '../document/document-tools';
 import { OPEN_DOCUMENT } from '../document/open-document';
@@ -24,21 +27,25 @@ import { LengthUnits } from '../fields/length-units';
       @if (session.loaded()) {
         <div class="job-name">
           <h1>{{ session.house().name }}</h1>
-          <span>{{ session.house().edition.replace('-', ' ') }}{{ session.house().built ? ' · built ' + session.house().built : '' }}</span>
+          <span>{{ rules() }}{{ session.house().built ? ' · built ' + session.house().built : '' }}</span>
         </div>
         <nav class="pages" aria-label="House">
-          <a [routerLink]="['/houses', id()]">plan</a>
-          <a [routerLink]="['/houses', id(), 'file']">file</a>
-          <a [routerLink]="['/houses', id(), 'photos']">photos</a>
-          <a [routerLink]="['/houses', id(), 'history']"
-            >history{{ session.house().questions?.length ? ' (' + session.house().questions!.length + ' to answer)' : '' }}</a
-          >
-          <a [routerLink]="['/houses', id(), 'buy']">buy</a>
-          <a [routerLink]="['/houses', id(), 'when']">when</a>
-          <a [routerLink]="['/houses', id(), 'prices']">prices</a>
-          <a [routerLink]="['/houses', id(), 'on-hand']">on hand</a>
-          <a [routerLink]="['/houses', id(), 'rules']">rules</a>
-          <a [routerLink]="['/houses', id(), 'panel']">panel</a>
+          @if (uk()) {
+            <a [routerLink]="['/houses', id(), 'circuits']">circuits</a>
+          } @else {
+            <a [routerLink]="['/houses', id()]">plan</a>
+            <a [routerLink]="['/houses', id(), 'file']">file</a>
+            <a [routerLink]="['/houses', id(), 'photos']">photos</a>
+            <a [routerLink]="['/houses', id(), 'history']"
+              >history{{ session.house().questions?.length ? ' (' + session.house().questions!.length + ' to answer)' : '' }}</a
+            >
+            <a [routerLink]="['/houses', id(), 'buy']">buy</a>
+            <a [routerLink]="['/houses', id(), 'when']">when</a>
+            <a [routerLink]="['/houses', id(), 'prices']">prices</a>
+            <a [routerLink]="['/houses', id(), 'on-hand']">on hand</a>
+            <a [routerLink]="['/houses', id(), 'rules']">rules</a>
+            <a [routerLink]="['/houses', id(), 'panel']">panel</a>
+          }
           <a routerLink="/">jobs</a>
         </nav>
         <div class="top-tools">
@@ -64,7 +71,14 @@ import { LengthUnits } from '../fields/length-units';
     } @else if (session.loaded()) {
       <main class="stage house-stage">
         <sa-document-notices [session]="$any(session)" (copied)="openCopy($event)" />
-        <router-outlet />
+        @if (foreign()) {
+          <section class="card" data-testid="not-for-uk">
+            <p>This page is by the US book. In a house by the UK book there are its circuits, their tests and their sheets so far.</p>
+            <a [routerLink]="['/houses', id(), 'circuits']">Its circuits</a>
+          </section>
+        } @else {
+          <router-outlet />
+        }
       </main>
     } @else {
       <main class="page"><p>Opening the house …</p></main>
@@ -76,7 +90,27 @@ export class HousePage {
   private readonly router = inject(Router);
   readonly id = input.required<string>();
 
+  protected readonly uk = computed(() => isUk(this.session.house()));
+  protected readonly rules = computed(() => bookWords(this.session.house().edition));
+  private readonly url = toSignal(
+    this.router.events.pipe(
+      filter((e) => e instanceof NavigationEnd),
+      map((e) => e.urlAfterRedirects),
+    ),
+    { initialValue: this.router.url },
+  );
+  /** a page of the other country’s book */
+  protected readonly foreign = computed(() => {
+    const [page] = this.url().split(/[?#]/)[0]!.split('/').slice(3);
+    return this.uk() && page !== 'circuits' && page !== 'versions';
+  });
+
   constructor() {
+    // the first page of a house by the UK book is its circuits
+    effect(() => {
+      if (this.session.loaded() && this.foreign() && this.url().split(/[?#]/)[0]!.split('/').length === 3)
+        void this.router.navigate(['/houses', this.id(), 'circuits'], { replaceUrl: true });
+    });
     inject(LengthUnits).follow(() => this.session.unit());
     effect(() => {
       const id = this.id();

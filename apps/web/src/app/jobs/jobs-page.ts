@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { PURPOSE_WORDS, type Job } from '@saddle/core/model';
+import { bookWords, isUk, PURPOSE_WORDS, type Job } from '@saddle/core/model';
 import { firstValueFrom, forkJoin } from 'rxjs';
 import {
   Documents,
@@ -97,9 +97,13 @@ interface Deleted {
         <section class="house">
           <h2>
             <a [routerLink]="['/houses', house.id]">{{ house.name }}</a>
-            <span>rules {{ house.edition.replace('-', ' ') }}{{ house.built ? ', built ' + house.built : '' }}</span>
-            <a class="house-link" [routerLink]="['/start']" [queryParams]="{ house: house.id }">start one here</a>
-            <a class="house-link" [routerLink]="['/houses', house.id, 'panel']">panel</a>
+            <span>rules {{ bookWords(house.edition) }}{{ house.built ? ', built ' + house.built : '' }}</span>
+            @if (isUk(house)) {
+              <a class="house-link" [routerLink]="['/houses', house.id, 'circuits']">circuits and tests</a>
+            } @else {
+              <a class="house-link" [routerLink]="['/start']" [queryParams]="{ house: house.id }">start one here</a>
+              <a class="house-link" [routerLink]="['/houses', house.id, 'panel']">panel</a>
+            }
             <button
               type="button"
               class="house-link link-button"
@@ -213,6 +217,8 @@ export class JobsPage {
   private readonly jobs = signal<JobLine[]>([]);
   protected readonly broken = signal<Unreadable[]>([]);
   protected readonly words = PURPOSE_WORDS;
+  protected readonly bookWords = bookWords;
+  protected readonly isUk = isUk;
   protected readonly canDo = Object.values(PURPOSE_WORDS);
   protected readonly loaded = signal(false);
   protected readonly listOf = computed(() => {

@@ -62,6 +62,9 @@ export const routes: Routes = [
       { path: 'prices', title: 'Prices · Saddle', loadComponent: () => import('../house/prices-page').then((m) => m.PricesPage) },
       { path: 'rules', title: 'Rules · Saddle', loadComponent: () => import('../rules/rules-page').then((m) => m.RulesPage) },
       { path: 'panel', title: 'Panel · Saddle', loadComponent: () => import('../panel/panel-page').then((m) => m.PanelPage) },
+      stage('circuits', 'Circuits', () => import('../finals/circuits-page').then((m) => m.CircuitsPage)),
+      stage('circuits/:finalId', 'Circuit', () => import('../finals/final-page').then((m) => m.FinalPage)),
+      stage('circuits/:finalId/tests', 'Tests', () => import('../finals/tests-page').then((m) => m.TestsPage)),
       {
         path: 'rooms/:roomId',
         title: 'Room · Saddle',

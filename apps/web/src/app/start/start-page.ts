@@ -4,6 +4,10 @@ import { Router, RouterLink } from '@angular/router';
 import {
   assumed,
   AT_A_BOX,
+  BOOKS,
+  bookWords,
+  EDITIONS,
+  isUk,
   DOCUMENT_VERSION,
   emptySite,
   fieldWords,
@@ -179,6 +183,13 @@ export class StartPage {
     }
   }
 
+  /** jobs go by the US book so far; a house by the UK one has its circuits */
+  protected readonly books = computed((): Choice[] =>
+    (this.onlyHouse() ? BOOKS : EDITIONS).map((value) => ({ value, label: bookWords(value) })),
+  );
+  protected setBook(edition: House['edition']): void {
+    this.putHouse({ edition, unit: isUk({ edition }) ? 'mm' : 'in' });
+  }
   protected readonly onlyHouse = signal(false);
   protected chooseHouse(): void {
     this.onlyHouse.set(true);
@@ -204,6 +215,8 @@ export class StartPage {
   protected choose(purpose: Purpose): void {
     this.purpose.set(purpose);
     this.onlyHouse.set(false);
+    // what was begun as a house by the UK book has no jobs
+    if (isUk(this.newHouse())) this.setBook('US-2020');
     this.errors.set([]);
     setTimeout(() => document.querySelector('[data-testid=where]')?.scrollIntoView({ block: 'nearest' }));
   }

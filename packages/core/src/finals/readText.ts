@@ -1,0 +1,55 @@
+/** Readings as people write them down: `0.45`, `0,45`, `>999`, `over`, `right`. */
+import type { ReadingUnit } from './tests.js';
+
+export type ReadText = { ok: true; value: number; over?: boolean } | { ok: false; message: string };
+
+const EXAMPLE: Readonly<Record<ReadingUnit, string>> = {
+  Ω: '0.45, 450 mΩ, or “over” where nothing goes through',
+  MΩ: '200, or >999',
+  kA: '1.2',
+  ms: '24, or >300',
+  seen: 'right or wrong',
+};
+/** Largest reading of each kind that an instrument shows; more is a slip of the finger. */
+const MOST: Readonly<Record<Exclude<ReadingUnit, 'seen'>, number>> = { Ω: 20_000, MΩ: 100_000, kA: 50, ms: 10_000 };
+const OVER = /^(?:over|open|ol|o\.l\.|∞|inf|none)$/i;
+const RIGHT = /^(?:right|yes|ok|y|1|✓|correct|opens)$/i;
+const WRONG = /^(?:wrong|no|n|0|✗|x|reversed|does not open)$/i;
+
+/** @returns Ω, MΩ, kA, ms; 1 or 0 for what is seen */
+export function readReading(text: string, unit: ReadingUnit): ReadText {
+  const plain = text.trim();
+  const refused = (why: string): ReadText => ({ ok: false, message: `${why}; write ${EXAMPLE[unit]}.` });
+  if (plain.length > 30) return refused('That is too long for a reading');
+  if (unit === 'seen') {
+    if (RIGHT.test(plain)) return { ok: true, value: 1 };
+    return WRONG.test(plain) ? { ok: true, value: 0 } : refused(`“${plain}” is neither right nor wrong`);
+  }
+  if (OVER.test(plain)) return { ok: true, value: unit === 'MΩ' ? 999 : MOST[unit], over: true };
+  const match = /^([>≥]?)\s*(\d+(?:[.,]\d+)?|[.,]\d+)\s*(m?Ω|mohm|ohms?|kΩ|kohm|MΩ|Mohm|GΩ|kA|A|ms|s)?$/u.exec(plain);
+  if (!match) return refused(`“${plain}” is not a reading`);
+  const factor = factorOf(match[3], unit);
+  if (factor === undefined) return refused(`“${plain}” is in another unit than ${unit}`);
+  const value = Number(match[2]!.replace(',', '.')) * factor;
+  if (value > MOST[unit]) return refused(`${plain} is more than an instrument shows`);
+  return { ok: true, value, ...(match[1] ? { over: true } : {}) };
+}
+
+/** Into the unit of the test; undefined for one that is none of it. */
+function factorOf(written: string | undefined, unit: Exclude<ReadingUnit, 'seen'>): number | undefined {
+  const table: Readonly<Record<Exclude<ReadingUnit, 'seen'>, Readonly<Record<string, number>>>> = {
+    Ω: { Ω: 1, ohm: 1, ohms: 1, mΩ: 1e-3, mohm: 1e-3, kΩ: 1e3, kohm: 1e3 },
+    MΩ: { MΩ: 1, Mohm: 1, kΩ: 1e-3, kohm: 1e-3, GΩ: 1e3 },
+    kA: { kA: 1, A: 1e-3 },
+    ms: { ms: 1, s: 1e3 },
+  };
+  return written === undefined ? 1 : table[unit][written];
+}
+
+/** A reading as it is written on a sheet. */
+export function printReading({ value, over }: { value: number; over?: boolean | undefined }, unit: ReadingUnit): string {
+  if (unit === 'seen') return value === 1 ? 'right' : 'wrong';
+  if (over && unit !== 'MΩ' && value >= MOST[unit]) return 'over';
+  const figures = unit === 'Ω' ? value.toFixed(2) : unit === 'kA' ? value.toFixed(2) : `${Number(value.toFixed(value < 10 ? 1 : 0))}`;
+  return `${over ? '>' : ''}${figures}`;
+}
