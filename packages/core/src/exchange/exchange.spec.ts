@@ -43,12 +43,12 @@ describe('export and import', () => {
   });
   it('takes the good rows and names the field of the bad one', () => {
     const bad = broken(sewing, '/changes/0/box/width', { mm: 0, known: 'measured' });
-    const report = importReport({ ...exportFile({ houses: demoHouses, jobs: [] }), jobs: [bad] }, none);
+    const report = importReport({ ...exportFile({ houses: [quinceStreet], jobs: [] }), jobs: [bad] }, none);
     expect(report.rows.map((r) => r.outcome)).toEqual(['new', 'refused']);
     expect(report.rows[1]!.errors[0]).toMatchObject({ path: '/jobs/0/changes/0/box/width/mm', came: '0' });
   });
   it('two of one id: the second is refused', () => {
-    const report = importReport(thawed(exportFile({ houses: demoHouses, jobs: [sewing, sewing] })), none);
+    const report = importReport(thawed(exportFile({ houses: [quinceStreet], jobs: [sewing, sewing] })), none);
     expect(report.rows.map((r) => r.outcome)).toEqual(['new', 'new', 'refused']);
     expect(report.take.jobs).toHaveLength(1);
   });

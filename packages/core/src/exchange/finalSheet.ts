@@ -1,7 +1,7 @@
 /** Schedule of test results of a final circuit, with the figures a minor works certificate asks for; the signature is left to the competent person. */
-import Papa from 'papaparse';
 import { printSource } from '../catalog/index.js';
-import { dueKey, finalFindings, FINAL_RULE_TABLE, howOf, printReading, readingLines, resultRows, runWords, scheduleSays, printRunLength, MINOR_WORKS_SOURCE, type ReadingLine, type ResultRow } from '../finals/index.js'; // prettier-ignore
+import {  finalFindings, FINAL_RULE_TABLE,  mustRead,
+  printReading, readingLines, resultRows, runWords, scheduleSays, printRunLength, MINOR_WORKS_SOURCE,  type ResultRow } from '../finals/index.js'; // prettier-ignore
 import type { Final, House } from '../model/index.js';
 import type { JobSheet, SheetBlock } from './jobSheet.js';
 
@@ -12,9 +12,6 @@ const shown = ({ value, unit, mark }: ResultRow): string => {
   const figure = unit === 'Ω' ? value.toFixed(2) : `${value}`;
   return `${mark === '>' ? '>' : ''}${mark && mark !== '>' ? `${mark} ` : ''}${figure}${unit ? ` ${unit}` : ''}`;
 };
-const must = (line: ReadingLine): string =>
-  line.predicted === undefined ? '' : Number.isFinite(line.predicted) ? printReading({ value: line.predicted }, line.due.unit) : 'nothing';
-
 /** As blocks: the schedule’s row, the figures for the certificate, every reading beside what it must read, what wants a word. */
 export function finalSheet(house: House, final: Final): JobSheet {
   const incoming = house.incoming ?? {};
@@ -62,7 +59,7 @@ export function finalSheet(house: House, final: Final): JobSheet {
       rows: lines.map((l) => [
         l.due.words,
         l.due.point?.name ?? 'board',
-        must(l),
+        mustRead(l),
         l.reading ? printReading(l.reading, l.due.unit) : NOT_READ,
         l.judged?.verdict ?? '',
       ]),
@@ -85,23 +82,4 @@ export function finalSheet(house: House, final: Final): JobSheet {
     foot: 'What was not read says so; nothing unread passes.',
     blocks,
   };
-}
-
-const FORMULA = /^'*[=+\-@\t\r]/;
-/** Every reading as a table (RFC 4180). */
-export function finalCsv(house: House, final: Final): string {
-  const rows = readingLines(final, house.incoming ?? {}).map((l) => [
-    final.number,
-    final.name,
-    dueKey(l.due),
-    l.due.words,
-    l.due.point?.name ?? 'board',
-    l.due.unit === 'seen' ? '' : l.due.unit,
-    must(l),
-    l.reading ? printReading(l.reading, l.due.unit) : '',
-    l.judged?.verdict ?? '',
-    l.judged?.says ?? '',
-    howOf(final, l.due.test),
-  ]);
-  return `${Papa.unparse([['way', 'circuit', 'key', 'test', 'where', 'unit', 'must read', 'read', 'judged', 'says', 'how'], ...rows], { newline: '\r\n', escapeFormulae: FORMULA })}\r\n`; // prettier-ignore
 }

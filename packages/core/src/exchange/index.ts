@@ -11,3 +11,4 @@ export * from './priceCsv.js';
 export * from './handover.js';
 export * from './tables.js';
 export * from './finalSheet.js';
+export * from './finalCsv.js';

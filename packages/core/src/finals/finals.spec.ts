@@ -14,6 +14,7 @@ import {
   type Incoming,
 } from '../model/index.js';
 import { larchCottage } from '../demo/index.js';
+import { FINALS_NOT_CHECKED, finalRuleIndex } from '../rules/index.js';
 import {
   addPoint, addSpur, dropPoint, dropReading, dueKey, dueTests, energiseGate, extended, extensions,
   faultReadings, faultWords, FINAL_RULES, finalDrawing,
@@ -156,6 +157,14 @@ describe('what is judged before a tester touches it', () => {
     const mixed = putRun(putRun(ring, 'r1', { cores: 'red and black' }), 'r2', { cores: 'brown and blue' });
     expect(finalFindings(mixed, SUPPLY).find((f) => f.rule === 'cores')).toMatchObject({ verdict: 'caution', says: expect.stringMatching(/^Socket 1/) }); // prettier-ignore
   });
+  it('the rule index: each rule once, most with a worked example and its sum, and what bore on the house', () => {
+    const index = finalRuleIndex(larchCottage);
+    expect(index.map((r) => r.id)).toEqual([...FINAL_RULES]);
+    expect(index.filter((r) => r.example).length).toBeGreaterThan(10);
+    expect(index.find((r) => r.id === 'drop')!.example!.sums[0]!.terms.length).toBeGreaterThan(1);
+    expect(index.find((r) => r.id === 'carries')!.bore).toEqual({ ok: 2, 'can’t tell': 1 });
+    expect(FINALS_NOT_CHECKED.length).toBeGreaterThan(4);
+  });
   it('every rule has a title, what it looks at, and where it stands', () => {
     for (const rule of FINAL_RULES) expect(FINAL_RULE_TABLE[rule]).toMatchObject({ title: expect.stringMatching(/\w/), looksAt: expect.stringMatching(/\w/), source: { from: expect.stringMatching(/memory|common practice/) } }); // prettier-ignore
   });
@@ -259,6 +268,8 @@ describe('what explains the readings', () => {
   ] as [FinalFault, number][])('%o is named', (fault, share) => {
     const found = first(readWith(ring, [fault], /^(r1|rn|r2|crossed|polarity)/));
     expect(found.suspects[0]!.words).toBe(faultWords(ring, fault));
+    // of several sizes the one that goes best
+    if (fault.is === 'unseen spur') expect(found.suspects[0]!.fault).toMatchObject({ lengthMm: 5000 });
     expect(found.suspects[0]!.share).toBeGreaterThan(share);
   });
   it('a core that is open is named as such; where, no cross-connected reading tells', () => {

@@ -24,6 +24,7 @@ import {
 } from '../codebook/index.js';
 import type { Final, FinalReading, FinalRun, Incoming, Sum, Term } from '../model/index.js';
 import { corrected, dueKey, dueTests, lengthsRead, predicted, readingsOf, type Due } from './tests.js';
+import { printReading } from './readText.js';
 import { shapeOf, type Shape } from './shape.js';
 
 /** Readings of a sound ring agree within this, Ω (guidance; memory). */
@@ -67,6 +68,10 @@ export function readingLines(final: Final, incoming: Incoming = {}): ReadingLine
     };
   });
 }
+
+/** What a test must read as it is written on a sheet; empty where it can’t be told. */
+export const mustRead = ({ predicted: ohm, due }: ReadingLine): string =>
+  ohm === undefined ? '' : Number.isFinite(ohm) ? printReading({ value: ohm }, due.unit) : 'nothing';
 
 const say = (ohm: number): string => `${ohm.toFixed(2)} Ω`;
 const ohmOf = (context: Context, reading: FinalReading | undefined): number | undefined =>

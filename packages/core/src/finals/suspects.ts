@@ -166,13 +166,18 @@ export function ringSearch(final: Final, incoming: Incoming = {}): RingSearch | 
   const most = Math.max(none, ...logs);
   const sum = logs.reduce((s, l) => s + Math.exp(l - most), Math.exp(none - most));
   const shares = logs.map((l) => Math.exp(l - most) / sum);
-  const named = new Map<string, FinalSuspect>();
-  ideas.forEach((idea, i) => {
-    const before = named.get(idea.words);
-    named.set(idea.words, { words: idea.words, ...(before?.fault ? { fault: before.fault } : idea.fault ? { fault: idea.fault } : {}), share: (before?.share ?? 0) + shares[i]! }); // prettier-ignore
+  const named = new Map<string, FinalSuspect & { best: number }>();
+  ideas.forEach(({ fault, words }, i) => {
+    // of one thing in several sizes, the size that goes best
+    const before = named.get(words) ?? { words, share: 0, best: -1 };
+    const best = shares[i]! > before.best ? { ...(fault ? { fault } : {}), best: shares[i]! } : {};
+    named.set(words, { ...before, ...best, share: before.share + shares[i]! });
   });
-  named.set('nothing that is known here', { words: 'nothing that is known here', share: Math.exp(none - most) / sum });
-  const suspects = [...named.values()].sort((a, b) => b.share - a.share).slice(0, NAMED);
+  named.set('nothing that is known here', { words: 'nothing that is known here', share: Math.exp(none - most) / sum, best: 0 });
+  const suspects = [...named.values()]
+    .sort((a, b) => b.share - a.share)
+    .slice(0, NAMED)
+    .map(({ best: _, ...x }): FinalSuspect => x);
   const next = parting(final, ideas, shares, new Set(read.map((r) => r.key)));
   return { suspects, read: read.length, says: saysOf(ideas, shares, suspects), ...(next ? { next } : {}) };
 }

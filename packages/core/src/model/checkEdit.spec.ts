@@ -1,7 +1,7 @@
 /** The quick check of an edit gives the verdict of the whole check, for good edits and bad ones. */
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { quinceStreet } from '../demo/index.js';
+import { larchCottage, quinceStreet } from '../demo/index.js';
 import { LAMP_BOX_IDS } from '../catalog/index.js';
 import { checkHouse, checkHouseEdit, Site, type House } from './index.js';
 
@@ -14,13 +14,26 @@ const site: Site = {
     { id: 'bath-box', of: { cables: [], devices: [] }, joints: [], pigtails: [] },
   ],
   subpanels: [{ id: 'shed-panel', name: 'Shed panel', spaces: 6, covered: [], breakers: [], tests: [] }],
+  finals: larchCottage.site.finals,
 };
 const house: House = { ...quinceStreet, site };
 const bad = fc.constantFrom<unknown>(-5, 'wide', null, Number.NaN, 1e9, {}, '');
 const good = fc.constantFrom<unknown>(25.4, 300, 900);
 const edited = fc
   .record({
-    list: fc.constantFrom<keyof Site>('walls', 'boxes', 'cables', 'devices', 'circuits', 'loads', 'rooms', 'lamps', 'wiring', 'subpanels'),
+    list: fc.constantFrom<keyof Site>(
+      'walls',
+      'boxes',
+      'cables',
+      'devices',
+      'circuits',
+      'loads',
+      'rooms',
+      'lamps',
+      'wiring',
+      'subpanels',
+      'finals',
+    ),
     at: fc.nat(20),
     key: fc.constantFrom('id', 'name', 'gangs', 'length', 'height', 'gauge', 'use', 'watts', 'breakerA'),
     value: fc.oneof(bad, good),

@@ -1,2 +1,3 @@
 export * from './table.js';
 export * from './ruleIndex.js';
+export * from './finalRules.js';

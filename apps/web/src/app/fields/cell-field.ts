@@ -13,6 +13,7 @@ import { ChangeDetectionStrategy, Component, input, output } from '@angular/core
       [attr.inputmode]="short() ? 'decimal' : null"
       [attr.aria-label]="label()"
       [placeholder]="placeholder()"
+      [readOnly]="locked()"
       [value]="value()"
       (change)="set.emit(field.value)"
       #field
@@ -31,6 +32,8 @@ export class CellField {
   readonly short = input(false);
   readonly unit = input('');
   readonly placeholder = input('');
+  /** nothing can be written yet: the placeholder says why */
+  readonly locked = input(false);
   readonly error = input<string | undefined>('');
   readonly set = output<string>();
 }

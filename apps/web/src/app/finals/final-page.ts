@@ -110,11 +110,13 @@ export class FinalPage {
   protected readonly allWays = signal(false);
   protected readonly moreWays = computed(() => (this.allWays() ? 0 : Math.max(0, this.ways().length - BEST_WAYS)));
   protected readonly extensions = computed(() =>
-    this.ways().slice(0, this.allWays() ? undefined : BEST_WAYS).map((x) => ({
-      ...{ key: `${x.how}/${x.at}`, words: x.words, verdict: x.verdict, why: x.against[0]?.says ?? '' },
-      zs: x.zsWarm === undefined ? '' : `${x.zsWarm.toFixed(2)} Ω`,
-      drop: x.dropPercent === undefined ? '' : `${x.dropPercent.toFixed(1)} %`,
-    })),
+    this.ways()
+      .slice(0, this.allWays() ? undefined : BEST_WAYS)
+      .map((x) => ({
+        ...{ key: `${x.how}/${x.at}`, words: x.words, verdict: x.verdict, why: x.against[0]?.says ?? '' },
+        zs: x.zsWarm === undefined ? '' : `${x.zsWarm.toFixed(2)} Ω`,
+        drop: x.dropPercent === undefined ? '' : `${x.dropPercent.toFixed(1)} %`,
+      })),
   );
 
   private edit(title: string, change: (final: Final) => Final): boolean {

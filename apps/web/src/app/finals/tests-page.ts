@@ -9,6 +9,7 @@ import {
   howOf,
   isLie,
   isolationGate,
+  mustRead,
   noted,
   printReading,
   putFinal,
@@ -78,14 +79,14 @@ export class TestsPage {
   private readonly shown = computed(() => {
     let before: FinalTest | undefined;
     return this.lines().map((line) => {
-      const { due, reading, predicted, judged } = line;
+      const { due, reading, judged } = line;
       const head = due.test !== before;
       before = due.test;
       return {
         ...{ key: dueKey(due), line, head, words: due.words, how: howOf(this.final()!, due.test), unit: due.unit, live: due.live },
         place: due.point?.name ?? 'at the board',
         pointId: due.point?.id,
-        must: predicted === undefined ? '' : Number.isFinite(predicted) ? printReading({ value: predicted }, due.unit) : 'nothing',
+        must: mustRead(line),
         read: reading ? printReading(reading, due.unit) : '',
         verdict: judged?.verdict,
         says: judged?.says,

@@ -32,6 +32,7 @@ import { LengthUnits } from '../fields/length-units';
         <nav class="pages" aria-label="House">
           @if (uk()) {
             <a [routerLink]="['/houses', id(), 'circuits']">circuits</a>
+            <a [routerLink]="['/houses', id(), 'circuits', 'rules']">rules</a>
           } @else {
             <a [routerLink]="['/houses', id()]">plan</a>
             <a [routerLink]="['/houses', id(), 'file']">file</a>

@@ -63,6 +63,7 @@ export const routes: Routes = [
       { path: 'rules', title: 'Rules · Saddle', loadComponent: () => import('../rules/rules-page').then((m) => m.RulesPage) },
       { path: 'panel', title: 'Panel · Saddle', loadComponent: () => import('../panel/panel-page').then((m) => m.PanelPage) },
       stage('circuits', 'Circuits', () => import('../finals/circuits-page').then((m) => m.CircuitsPage)),
+      stage('circuits/rules', 'Rules', () => import('../finals/final-rules-page').then((m) => m.FinalRulesPage)),
       stage('circuits/:finalId', 'Circuit', () => import('../finals/final-page').then((m) => m.FinalPage)),
       stage('circuits/:finalId/tests', 'Tests', () => import('../finals/tests-page').then((m) => m.TestsPage)),
       {
