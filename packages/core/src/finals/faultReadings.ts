@@ -24,7 +24,8 @@ interface Asked {
 interface BranchChange {
   a: string;
   b: string;
-  siemens: number;
+  /** change of its conductance, 1/Ω */
+  byOhm: number;
 }
 
 /** One state of the ends, with the voltages that a unit current through each pair makes. */
@@ -48,7 +49,7 @@ class Columns {
     const m = here.length;
     const rhs = here.map((c) => this.cross(c.a, c.b, p, q));
     // (diag(1/Δg) + Z) x = z
-    const matrix = here.map((c, i) => [...here.map((d, j) => this.cross(d.a, d.b, c.a, c.b) + (i === j ? 1 / c.siemens : 0)), rhs[i]!]);
+    const matrix = here.map((c, i) => [...here.map((d, j) => this.cross(d.a, d.b, c.a, c.b) + (i === j ? 1 / c.byOhm : 0)), rhs[i]!]);
     for (let i = 0; i < m; i++) {
       let pivot = i;
       for (let r = i + 1; r < m; r++) if (Math.abs(matrix[r]![i]!) > Math.abs(matrix[pivot]![i]!)) pivot = r;
@@ -126,9 +127,9 @@ function changesOf(
   if (!fault) return [];
   const series = (runId: string, core: Core, more: number): BranchChange => {
     const own = ohmOf(runId, core);
-    return { ...cores.runNodes(core, runId), siemens: 1 / (own + more) - 1 / own };
+    return { ...cores.runNodes(core, runId), byOhm: 1 / (own + more) - 1 / own };
   };
-  const out = (runId: string, core: Core): BranchChange => ({ ...cores.runNodes(core, runId), siemens: (LEFT - 1) / ohmOf(runId, core) });
+  const out = (runId: string, core: Core): BranchChange => ({ ...cores.runNodes(core, runId), byOhm: (LEFT - 1) / ohmOf(runId, core) });
   switch (fault.is) {
     case 'open':
       return [out(fault.runId, fault.core)];
@@ -139,7 +140,7 @@ function changesOf(
     case 'longer':
       return CORES.map((core) => series(fault.runId, core, (ohmOf(fault.runId, core) * fault.byMm) / lengths.get(fault.runId)!));
     case 'bridge':
-      return CORES.map((core) => ({ a: nodeAt(core, fault.from), b: nodeAt(core, fault.to), siemens: 1 / spareOhm(core, fault.lengthMm) }));
+      return CORES.map((core) => ({ a: nodeAt(core, fault.from), b: nodeAt(core, fault.to), byOhm: 1 / spareOhm(core, fault.lengthMm) }));
     default:
       return [];
   }
