@@ -52,6 +52,7 @@ test.describe('from nothing', () => {
       await lengths.nth(i).fill(metres);
       await lengths.nth(i).blur();
     }
+    await expect(page.getByTestId('runs')).toContainText('said as 20 ft');
     // 5 + 6.5 + 6.096 + 7 + 8.5
     await expect(page.getByTestId('final-drawing')).toContainText('33.1 m round');
     await expect(findings.locator('[data-verdict=stop], [data-verdict="can’t tell"]')).toHaveCount(0);

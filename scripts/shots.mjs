@@ -1,6 +1,6 @@
 // npm run shots: the current picture of each main view, from the sample data, into docs/screenshots.
-import { spawn, spawnSync } from 'node:child_process';
-import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { spawn } from 'node:child_process';
+import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { chromium } from '@playwright/test';
@@ -84,9 +84,7 @@ await shoot('phone', '/jobs/bookcase-plinth/at-the-wall', { width: 390, height: 
   await page.locator('.aw-sheet li button').filter({ hasText: 'Connect duplex' }).click();
   await page.getByTestId('aw-line').click();
 });
-const pdf = join(data, 'sheet.pdf');
-writeFileSync(pdf, Buffer.from(await (await fetch(`${url}/api/v1/jobs/sewing-corner/sheet.pdf`)).arrayBuffer()));
-spawnSync('pdftoppm', ['-r', '75', '-png', '-singlefile', pdf, join(folder, 'sheet')]);
+await shoot('ring', '/houses/larch-cottage/circuits/down/tests', undefined, (page) => page.getByTestId('explains').waitFor());
 await browser.close();
 server.kill();
 rmSync(data, { recursive: true, force: true });

@@ -37,6 +37,12 @@ describe('how a circuit runs, as a search', () => {
     expect([before.verdict, before.next[0]!.test.dead]).toEqual(['goes on', true]);
     const found = searchState(d, searching('b1', ask, ['apart/c1', 'here']));
     expect([found.verdict, found.parts[0]!.part]).toEqual(['found', 'line/c1']);
+    // the ohms of a lamp beyond: that cable leads on; nothing goes through: that one brings it
+    expect(searchState(d, searching('b1', ask, ['lamp/c1', 'open'])).parts[0]!.part).toBe('line/c1');
+    expect(searchState(d, searching('b1', ask, ['lamp/c1', 'lamp'])).parts[0]!.part).toBe('line/c2');
+    // the survey’s guess is three to one, two feeds are one in seven of the other
+    const of = (part: string) => before.parts.find((p) => p.part === part)!.share;
+    expect([of('line/c1') / of('line/c2'), of('two') / of('line/c2')]).toEqual([expect.closeTo(3, 6), expect.closeTo(0.15, 6)]);
     // against what the survey guessed it takes more
     expect(searchState(d, searching('b1', ask, ['apart/c2', 'here'], ['apart/c1', 'there'])).parts[0]!.part).toBe('line/c2');
     // both work with either apart: two feeds, and that is said
@@ -56,6 +62,9 @@ describe('how a circuit runs, as a search', () => {
     const ask = { question: 'same circuit' as const };
     expect(searchState(d, searching('b0', ask)).next[0]!.test.minutes).toBeLessThanOrEqual(3);
     expect(searchState(d, searching('b0', ask, ['off/b0', 'out'])).parts[0]!.part).toBe('one');
+    // a heater on the one pulls the other down: one circuit
+    const share = (outcome: string) => searchState(d, searching('b0', ask, ['heater', outcome])).parts.find((p) => p.part === 'one')!.share; // prettier-ignore
+    expect(share('drops')).toBeGreaterThan(share('steady'));
     const two = searchState(d, searching('b0', ask, ['off/b0', 'on'], ['off/b2', 'on'], ['hots', 'double']));
     expect([two.verdict, two.parts[0]!.part]).toEqual(['found', 'opposite']);
   });
@@ -110,7 +119,9 @@ describe('what is known beforehand', () => {
     expect(of(faultsOn(onBench(pushed)), brass)).toBeGreaterThan(1.5 * of(before, brass));
     const ground = (s: { kind: SuspectKind }): boolean => s.kind === 'open ground';
     expect(of(faultsOn(known, { year: 1961 }), ground)).toBeGreaterThan(2 * of(before, ground));
-    expect(of(faultsOn(known, { year: 1985 }), ground)).toBe(of(before, ground));
+    // 1964 is the last year that counts, 1965 counts no more
+    expect(of(faultsOn(known, { year: 1964 }), ground)).toBe(of(faultsOn(known, { year: 1961 }), ground));
+    expect(of(faultsOn(known, { year: 1965 }), ground)).toBe(of(before, ground));
     const worn = (s: { kind: SuspectKind }): boolean => s.kind === 'worn contacts';
     const many = of(faultsOn(known, { history: { 'worn contacts': 30 } }), worn);
     // as often as the handbook’s weight: half by the one, half by the other

@@ -120,6 +120,8 @@ export function readRunLength(text: string): RunLength {
   if (!(read.mm > 0)) return { ok: false, message: `“${text}” is no length of cable; write 6.5 m.` };
   return { ok: true, length: measured(read.mm, text.trim()) };
 }
+/** Whether a length was said in feet or inches. */
+export const saidOtherwise = ({ as = '' }: MeasuredLength): boolean => /['"′″]|\b(?:ft|feet|foot|in|inch|inches)\b/.test(as);
 export const printRunLength = (length: MeasuredLength): string => `${Number((length.mm / 1000).toFixed(2))} m`;
 
 export const sheetOf = (final: Final): TestSheet => final.tests ?? { readings: [] };

@@ -40,6 +40,12 @@ describe('a code that can be passed on', () => {
     const code = taskCode({ kind: 'fault', level: 0, seed: 4711 });
     const slips = [3, 4, 5, 6, 7].map((i) => code.slice(0, i) + (code[i] === '7' ? '8' : '7') + code.slice(i + 1));
     for (const slip of slips) expect(readCode(slip, COUNTS)).toMatchObject({ ok: false });
+    // another level, and any two letters exchanged
+    expect(readCode(code.replace('F1', 'F2'), COUNTS)).toMatchObject({ ok: false });
+    for (let i = 3; i < 7; i++) {
+      const exchanged = code.slice(0, i) + code[i + 1]! + code[i]! + code.slice(i + 2);
+      if (exchanged !== code) expect(readCode(exchanged, COUNTS)).toMatchObject({ ok: false });
+    }
   });
   it.each([
     ['', /no code of a task: one is like/],
@@ -187,11 +193,18 @@ describe('a round, act by act', () => {
     );
     const fine = sampleTask('nothing-wrong');
     expect(shown(play(fine, again))).toBe('it does');
+    expect(shown(play(fine, { do: 'breaker', id: fine.bench.breakers[0]!.id, on: false }, again))).toBe('it is as before');
     expect(roundView(task, first).elsewhere.map((t) => t.id)).toContain('again');
     expect(roundView(task, newRound()).elsewhere.map((t) => t.id)).not.toContain('again');
   });
   it('a proof takes two minutes, a breaker one and a half, a look the six that are left of eight (handbook 25)', () => {
+    expect(play(study, off, prove('box5')).minutes).toBe(1.5 + 2);
     expect(play(study, off, prove('box5'), open('box5')).minutes).toBe(1.5 + 2 + 6);
+  });
+  it('on again and off, what was proved before is proved no more', () => {
+    const on: Act = { do: 'breaker', id: study.bench.breakers[0]!.id, on: true };
+    expect(play(study, off, prove('box5'), open('box5')).ended).toBeUndefined();
+    expect(play(study, off, prove('box5'), on, off, open('box5')).ended).toMatchObject({ danger: expect.stringMatching(/./) });
   });
   it('two live cables: one breaker off is not dead, both are', () => {
     const task = faultTask('two live cables', 3);
@@ -229,7 +242,13 @@ describe('a round, act by act', () => {
     const [house, lamps] = grade.replay;
     expect(house!.better).toBeTruthy();
     expect(lamps!.after!).toBeLessThan(lamps!.before!);
-    expect(graded(study, play(study, { do: 'name', part: 'joints/box2' })).says).toMatch(/^Found/);
+    // named at once is as quick as it gets; six faces read for nothing are not
+    expect(graded(study, play(study, { do: 'name', part: 'joints/box2' })).says).toBe('Found, and about as quickly as the best search.');
+    const idle = study.dictionary.tests.filter((t) => /^(volts|lamps|plug)\//.test(t.id)).map((t): Act => ({ do: 'test', test: t.id }));
+    expect(idle.length).toBeGreaterThan(4);
+    expect(graded(study, play(study, ...idle, { do: 'name', part: 'joints/box2' })).says).toMatch(
+      /^Found\. The best search takes about \d+ min/,
+    );
   });
   it('what the task doesn’t have is an error that names it', () => {
     expect(() => play(study, { do: 'test', test: 'lamps/ghost/lower' })).toThrow(/no test lamps\/ghost/);

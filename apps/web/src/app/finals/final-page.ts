@@ -20,6 +20,7 @@ import {
   readingLines,
   readRunLength,
   runWords,
+  saidOtherwise,
   shapeOf,
   sizesSeen,
 } from '@saddle/core/finals';
@@ -92,6 +93,8 @@ export class FinalPage {
       ...r,
       words: runWords(final, r),
       length: r.length ? printRunLength(r.length) : '',
+      // another unit than the house’s is taken, and said
+      said: r.length?.as && saidOtherwise(r.length) ? r.length.as : '',
       spur: ring !== undefined && !ring.runs.includes(r),
       amps: most.has(r.id) ? `${most.get(r.id)!.toFixed(1)} A` : '',
     }));
