@@ -17,7 +17,7 @@ const RESTS_ON = {
   practice: ['measure', 'catalog', 'model', 'codebook', 'layout', 'circuit', 'instruments', 'wiring', 'diagnose'],
   photo: ['model', 'layout', 'measure'],
   record: ['measure', 'catalog', 'model', 'layout', 'photo', 'panel', 'wiring', 'work'],
-  pocket: ['measure', 'catalog', 'model', 'codebook', 'layout'],
+  pocket: ['measure', 'catalog', 'model', 'codebook', 'layout', 'finals'],
   panel: ['measure', 'catalog', 'model', 'codebook', 'instruments', 'circuit'],
   circuit: ['measure', 'model'],
   finals: ['measure', 'catalog', 'model', 'codebook', 'circuit'],

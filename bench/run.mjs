@@ -1,6 +1,7 @@
 // Figures as ratios against a reference in the same run; a table to read, and one JSON line a figure. `npm run bench [area]`.
 import { circuitFigures } from './circuit.mjs';
 import { diagnoseFigures } from './diagnose.mjs';
+import { finalsFigures } from './finals.mjs';
 import { measureFigures } from './measure.mjs';
 import { jobFigures } from './job.mjs';
 import { pageFigures } from './page.mjs';
@@ -17,6 +18,7 @@ const areas = {
   route: routeFigures,
   plan: planFigures,
   diagnose: diagnoseFigures,
+  finals: finalsFigures,
 };
 const wanted = process.argv[2] === 'smoke' ? undefined : process.argv[2];
 if (wanted && !Object.hasOwn(areas, wanted)) {

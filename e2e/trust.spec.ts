@@ -255,7 +255,7 @@ test('a house that can’t be read does not take its jobs along', async ({ page,
   await server.ended;
   const { default: Database } = await import('better-sqlite3');
   const database = new Database(join(data, 'saddle.sqlite'));
-  database.prepare(`UPDATE house SET document = 'null'`).run();
+  database.prepare(`UPDATE house SET document = 'null' WHERE id = 'quince-street-14'`).run();
   database.close();
   const again = await runServer(data, [], { SADDLE_PORT: new URL(server.url).port });
   try {

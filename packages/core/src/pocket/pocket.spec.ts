@@ -42,6 +42,21 @@ describe('pocket sums', () => {
     // the same on an arm of 20 in: 16.7/12.5 + 5/15 = 1.67
     ['wall-anchors', { weight: 40, out: '20', down: '12', upper: 4, all: 8, pull: 50, shear: 60 }, '16.7 lb of pull and 5.0 lb of shear on each of the upper row', 'stop'], // prettier-ignore
     ['through-wall', { wall: '12' }, '1/4" lower outside, bit 13"', 'note'],
+    // UK: (0.44 + 0.72) ÷ 4 and 0.88 ÷ 4; 0.8 × 1.37; 20 × 18 × 24; a quarter of 195; a third of 100 (handbook 12 and 28)
+    ['uk-ring', { r1: '0.44', rn: 0.44, r2: '0,72' }, 'R1+R2 about 0.29 Ω, L to N 0.22 Ω', 'ok'],
+    ['uk-ring', { r1: '0.44', rn: 'over', r2: '0.72' }, 'broken', 'stop'],
+    ['uk-ring', { r1: '0.44', rn: '0.52', r2: '0.72' }, 'R1+R2 about 0.29 Ω, L to N 0.24 Ω', 'stop'],
+    ['uk-loop', { rating: 32, curve: 'B', zs: '1.09' }, '1.10 Ω read cold, at most', 'ok'],
+    ['uk-loop', { rating: '32', curve: 'C', zs: '0.6' }, '0.54 Ω read cold, at most', 'caution'],
+    ['uk-loop', { rating: 16, curve: 'B', zs: 2.8 }, '2.18 Ω read cold, at most', 'stop'],
+    ['uk-drop', { length: '24000mm', amps: '20' }, '8.64 V, 3.76 %', 'ok'],
+    ['uk-drop', { length: 40_000, amps: 20, unit: 'mm' }, '14.40 V, 6.26 %', 'stop'],
+    ['uk-joist', { joistDepth: '195mm', size: '25mm', span: '3600mm', fromBearing: '1200mm' }, 'at most 48 mm', 'ok'],
+    ['uk-joist', { joistDepth: '195mm', cut: 'notch', size: '25mm' }, 'at most 24 mm', 'stop'],
+    ['uk-chase', { leaf: 100, depth: 25, unit: 'mm' }, 'at most 33 mm deep', 'ok'],
+    ['uk-chase', { leaf: 100, depth: 25, unit: 'mm', runs: 'along' }, 'at most 16 mm deep', 'stop'],
+    ['uk-zone', { ceiling: '100mm', residual: 'yes' }, 'here', 'ok'],
+    ['uk-zone', { ceiling: '200mm', residual: 'yes' }, 'not here', 'stop'],
   ])('%s %j: %s', (name, input, figure, verdict) => {
     const answer = ask(name, input);
     expect([answer.figure, answer.verdict]).toEqual([figure, verdict]);

@@ -16,6 +16,7 @@ import { nec } from '../catalog/index.js';
 import { counterClearance, heightMatch } from '../layout/index.js';
 import { inches, parseLength, parsePower, printLength, toFeet } from '../measure/index.js';
 import { CUT_SUMS } from './cutSums.js';
+import { UK_SUMS } from './ukSums.js';
 import { base, f, lengthField, options, Spoken, SumInputError, type PocketSum, type SumAnswer } from './fields.js';
 
 const count = (what: string, most = 40) =>
@@ -397,6 +398,7 @@ export const POCKET_SUMS: PocketSum[] = [
     ],
   },
   ...CUT_SUMS,
+  ...UK_SUMS,
 ] as PocketSum[];
 
 export const pocketSum = (name: string): PocketSum | undefined => POCKET_SUMS.find((s) => s.name === name);

@@ -156,7 +156,8 @@ export class StartPage {
     this.documents.houses().subscribe({
       next: (lines) => {
         const houses = readable<HouseLine>(lines);
-        this.houses.set(houses);
+        // jobs go by the US book so far: a house by the UK one has none
+        this.houses.set(houses.filter((h) => !isUk(h)));
         const given = houses.find((h) => h.id === this.house()) ?? houses[0];
         if (given) this.houseId.set(given.id);
         this.listed.set(true);

@@ -1,6 +1,7 @@
 /** Flat twin-and-earth by the UK book: resistance, drop, what it carries by the way it lies. Values from memory of BS 7671 and BS EN 60228. */
 import { bs7671, type Source } from '../../catalog/index.js';
-import type { FlatSize, Laid, RATINGS_A } from '../../model/index.js';
+import { UK_VOLTS, type FlatSize, type Laid, type RATINGS_A } from '../../model/index.js';
+import { atMost, term, type Judged } from '../judged.js';
 
 /** Nominal areas of a flat cable: line and neutral, protective conductor; mm². */
 export const coreAreas = (size: FlatSize): { live: number; cpc: number } => {
@@ -60,3 +61,20 @@ export const LAID_WORDS: Readonly<Record<Laid, string>> = {
 /** Each leg of a ring of 30 or 32 A carries 20 A at least (433.1.204). */
 export const RING_LEG_A = 20;
 export const RING_RATINGS_A: readonly (typeof RATINGS_A)[number][] = [32];
+
+/** Drop of a radial with all of it at its end: mV/A/m × A × m, against 5 %. */
+export function dropOfRadial(size: FlatSize, lengthMm: number, currentA: number): Judged & { dropV: number; percent: number } {
+  const per = MILLIVOLT_PER_A_M[size];
+  const metres = lengthMm / 1000;
+  const dropV = (per * currentA * metres) / 1000;
+  const percent = (dropV / UK_VOLTS) * 100;
+  const ok = atMost(percent, DROP_LIMIT_PERCENT);
+  return {
+    ...{ dropV, percent, source: DROP_SOURCE, verdict: ok ? 'ok' : 'stop' },
+    says: ok ? `${(UK_VOLTS - dropV).toFixed(1)} V left at its end` : 'more than 5 %: a thicker cable, or a shorter way',
+    sums: [
+      { terms: [term('both conductors, 70 °C', per, 'mV/A/m'), term('current', currentA, 'A'), term('length', metres, 'm')], formula: 'mV/A/m × A × m ÷ 1000', result: term('drop', dropV, 'V') },
+      { terms: [term('drop', dropV, 'V'), term('nominal', UK_VOLTS, 'V')], formula: 'drop ÷ nominal', result: term('drop', percent, '%'), limit: { ...term('at most', DROP_LIMIT_PERCENT, '%'), relation: '≤' } },
+    ],
+  };
+} // prettier-ignore

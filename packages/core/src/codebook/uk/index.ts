@@ -1,2 +1,3 @@
 export * from './cable.js';
 export * from './loop.js';
+export * from './walls.js';

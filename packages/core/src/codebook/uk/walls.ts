@@ -1,0 +1,100 @@
+/** Cutting into a house by the UK book: joists, chases, where cables may run in walls. Limits from memory of Approved Document A and BS 7671, 522.6. */
+import { bs7671, type Source } from '../../catalog/index.js';
+import type { Sum } from '../../model/index.js';
+import { atLeast, atMost, product, term, type Judged } from '../judged.js';
+
+const PART_A: Source = { standard: 'Approved Document A', clause: 'guidance on notches and holes in joists', from: 'memory' };
+/** Of a joist's depth and of its span. */
+const HOLE = { depth: 0.25, from: 0.25, to: 0.4 } as const;
+const NOTCH = { depth: 0.125, from: 0.07, to: 0.25 } as const;
+/** Holes stand this many of the larger one's diameters apart, centre to centre (guidance; memory). */
+const APART = 3;
+
+export interface UkJoistInput {
+  joistDepthMm: number;
+  spanMm?: number;
+  cut: 'hole' | 'notch';
+  /** diameter, or depth of the notch */
+  sizeMm: number;
+  /** from the nearer bearing to its middle */
+  fromBearingMm?: number;
+  /** a hole: its middle to the joist's middle line; 0 is on it */
+  offLineMm?: number;
+  toNextHoleMm?: number;
+}
+
+/** A hole at the middle of the depth between a quarter and two fifths of the span, or a notch in the top nearer the bearing. */
+export function ukJoistCut(input: UkJoistInput): Judged {
+  const { joistDepthMm, spanMm, cut, sizeMm, fromBearingMm, offLineMm, toNextHoleMm } = input;
+  const limits = cut === 'hole' ? HOLE : NOTCH;
+  const most = limits.depth * joistDepthMm;
+  const sums: Sum[] = [
+    { terms: [product(`${limits.depth} of the depth`, limits.depth, joistDepthMm, 'length')], formula: `${limits.depth} × depth`, result: term(cut === 'hole' ? 'hole' : 'notch', sizeMm, 'length'), limit: { ...term('at most', most, 'length'), relation: '≤' } },
+  ]; // prettier-ignore
+  const told = (verdict: Judged['verdict'], says: string, ask?: string): Judged => ({ verdict, says, sums, source: PART_A, ...(ask ? { ask } : {}) }); // prettier-ignore
+  if (!atMost(sizeMm, most))
+    return told('stop', `a ${cut} may be ${limits.depth === 0.25 ? 'a quarter' : 'an eighth'} of the joist’s depth`);
+  if (cut === 'hole' && offLineMm !== undefined && offLineMm > joistDepthMm * 0.05) return told('stop', 'holes lie on the middle line of the joist, where wood is strained least'); // prettier-ignore
+  if (toNextHoleMm !== undefined && cut === 'hole') {
+    sums.push({ terms: [product('diameters', APART, sizeMm, 'length')], result: term('to the next hole', toNextHoleMm, 'length'), limit: { ...term('at least', APART * sizeMm, 'length'), relation: '≥' } }); // prettier-ignore
+    if (!atLeast(toNextHoleMm, APART * sizeMm)) return told('stop', 'holes stand three diameters apart');
+  }
+  if (spanMm === undefined || fromBearingMm === undefined)
+    return told('can’t tell', 'its size is within what may be; where along the span is not known', 'Measure the clear span, and from the nearer bearing to the cut.'); // prettier-ignore
+  const share = fromBearingMm / spanMm;
+  sums.push({ terms: [term('from the bearing', fromBearingMm, 'length'), term('span', spanMm, 'length')], formula: 'from the bearing ÷ span', result: term('of the span', share, 'count') }); // prettier-ignore
+  if (!atLeast(share, limits.from) || !atMost(share, limits.to))
+    return told('stop', `a ${cut} lies between ${limits.from} and ${limits.to} of the span from a bearing: ${Math.ceil(limits.from * spanMm)} to ${Math.floor(limits.to * spanMm)} mm`); // prettier-ignore
+  return told(
+    'ok',
+    cut === 'hole'
+      ? 'within a quarter of the depth, where the span allows it'
+      : 'within an eighth of the depth, near enough to the bearing',
+  );
+}
+
+const MASONRY: Source = { standard: 'BS EN 1996 and Approved Document A', clause: 'chases in masonry', from: 'memory' };
+const CHASE = { 'up and down': 1 / 3, along: 1 / 6 } as const;
+/** How deep a chase may be: a third of the leaf up and down, a sixth along. */
+export function ukChase(leafMm: number, depthMm: number, runs: keyof typeof CHASE): Judged & { mostMm: number } {
+  const mostMm = CHASE[runs] * leafMm;
+  const sums: Sum[] = [{ terms: [term('leaf', leafMm, 'length')], formula: runs === 'along' ? 'leaf ÷ 6' : 'leaf ÷ 3', result: term('depth', depthMm, 'length'), limit: { ...term('at most', mostMm, 'length'), relation: '≤' } }]; // prettier-ignore
+  const ok = atMost(depthMm, mostMm);
+  return { mostMm, verdict: ok ? 'ok' : 'stop', says: ok ? `${runs}, within ${runs === 'along' ? 'a sixth' : 'a third'} of the leaf; not back to back with another` : `deeper than ${runs === 'along' ? 'a sixth' : 'a third'} of the leaf: the wall is weakened`, source: MASONRY, sums }; // prettier-ignore
+}
+
+const ZONES = bs7671('522.6.202 and 522.6.203');
+/** Width of the bands along ceiling and corners, and how deep a cable lies out of reach of a nail; mm. */
+const [BAND_MM, DEEP_MM] = [150, 50];
+export interface SafeZoneInput {
+  /** from the ceiling down, and from the nearest inside corner; to the cable's far side */
+  fromCeilingMm?: number;
+  fromCornerMm?: number;
+  /** it runs straight up, down or across to an accessory that can be seen on this wall */
+  toAccessory: 'up or down' | 'across' | 'neither';
+  /** behind the surface */
+  deepMm?: number;
+  residual?: boolean;
+  /** in earthed conduit or armour */
+  protectedWay?: boolean;
+}
+/** Whether a cable in a wall lies where one is looked for, or deep or protected enough; and with a 30 mA device. */
+export function safeZone(input: SafeZoneInput): Judged {
+  const { fromCeilingMm, fromCornerMm, toAccessory, deepMm, residual, protectedWay } = input;
+  const sums: Sum[] = [];
+  const band = (label: string, mm: number | undefined): boolean => {
+    if (mm === undefined) return false;
+    sums.push({ terms: [term(label, mm, 'length')], result: term(label, mm, 'length'), limit: { ...term('band', BAND_MM, 'length'), relation: '≤' } });
+    return atMost(mm, BAND_MM);
+  }; // prettier-ignore
+  const inBand = band('from the ceiling', fromCeilingMm);
+  const inCorner = band('from the corner', fromCornerMm);
+  const zoned = inBand || inCorner || toAccessory !== 'neither';
+  const told = (verdict: Judged['verdict'], says: string, ask?: string): Judged => ({ verdict, says, sums, source: ZONES, ...(ask ? { ask } : {}) }); // prettier-ignore
+  if (protectedWay) return told('ok', 'in earthed conduit or armour it may lie anywhere');
+  if (deepMm !== undefined && atLeast(deepMm, DEEP_MM)) return told('ok', `${DEEP_MM} mm or more behind the surface, out of reach of what is hung there; from the other side too?`); // prettier-ignore
+  if (!zoned) return told('stop', 'outside every zone in which a cable is looked for: straight up, down or across from an accessory, or within 150 mm of ceiling or corner'); // prettier-ignore
+  if (residual === undefined)
+    return told('can’t tell', 'in a zone; whether a 30 mA device stands ahead is not noted', 'Look for it in the consumer unit.');
+  return residual ? told('ok', 'in a zone, and behind a 30 mA device') : told('stop', 'in a zone, but less than 50 mm deep it needs a 30 mA device ahead of it'); // prettier-ignore
+}
