@@ -155,9 +155,9 @@ export class StartPage {
     inject(LengthUnits).follow(() => this.houses().find((h) => h.id === this.houseId())?.unit ?? this.newHouse().unit);
     this.documents.houses().subscribe({
       next: (lines) => {
-        const houses = readable<HouseLine>(lines);
         // jobs go by the US book so far: a house by the UK one has none
-        this.houses.set(houses.filter((h) => !isUk(h)));
+        const houses = readable<HouseLine>(lines).filter((h) => !isUk(h));
+        this.houses.set(houses);
         const given = houses.find((h) => h.id === this.house()) ?? houses[0];
         if (given) this.houseId.set(given.id);
         this.listed.set(true);
