@@ -25,7 +25,7 @@ test.describe('from nothing', () => {
     await expect(page.getByRole('navigation', { name: 'House' })).toHaveText(/^\s*circuits\s*rules\s*jobs\s*$/);
     await page.getByLabel('earthing').selectOption('TN-C-S');
     await type(page, /^Ze, read/, 'low');
-    await expect(page.getByRole('alert')).toContainText('“low” is not a reading');
+    await expect(page.getByRole('alert')).toContainText('“low” is not a number; write 0.24');
     await type(page, /^Ze, read/, '0,25');
     await page.getByLabel('a circuit more').fill('Kitchen ring');
     await page.getByTestId('add-ring').click();

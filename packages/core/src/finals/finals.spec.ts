@@ -19,7 +19,7 @@ import {
   addPoint, addSpur, dropPoint, dropReading, dueKey, dueTests, energiseGate, extended, extensions,
   faultReadings, faultWords, FINAL_RULES, finalDrawing,
   finalFindings, FINAL_RULE_TABLE, freeWay, isolationGate, newFinal, noted, predicted, printReading, putFinal, putPoint, putReading, putRun,
-  readingLines, readReading, readRunLength, resultRows, ringFaults, ringSearch, scheduleSays, shapeOf, worstAtPoints, type FinalFault,
+  readingLines, readPlainNumber, readReading, readRunLength, resultRows, ringFaults, ringSearch, scheduleSays, shapeOf, worstAtPoints, type FinalFault,
 } from './index.js'; // prettier-ignore
 import { drawnRing, ringOf, withSpur } from './sample.js';
 
@@ -391,6 +391,10 @@ describe('edits', () => {
     expect(['6.5', '6,5', '6.5 m', '6500 mm', '6500', '20\'', ''].map(mm)).toEqual([6500, 6500, 6500, 6500, 6500, expect.closeTo(6096, 6), undefined]); // prettier-ignore
     expect(mm('far')).toEqual(expect.stringMatching(/far|length/i));
     expect(mm('0')).toEqual(expect.stringMatching(/no length|above 0|0/));
+  });
+  it('plain numbers, and what is none, by an example', () => {
+    expect([readPlainNumber('0,25', '0.24'), readPlainNumber(' ', '1')]).toEqual([{ ok: true, value: 0.25 }, { ok: true, value: undefined }]); // prettier-ignore
+    expect(readPlainNumber('many', '46')).toEqual({ ok: false, message: '“many” is not a number; write 46.' });
   });
   it('readings as they are written down', () => {
     expect(readReading('0,45', 'Ω')).toEqual({ ok: true, value: 0.45 });

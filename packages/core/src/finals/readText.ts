@@ -53,3 +53,14 @@ export function printReading({ value, over }: { value: number; over?: boolean | 
   const figures = unit === 'Ω' ? value.toFixed(2) : unit === 'kA' ? value.toFixed(2) : `${Number(value.toFixed(value < 10 ? 1 : 0))}`;
   return `${over ? '>' : ''}${figures}`;
 }
+
+export type PlainNumber = { ok: true; value: number | undefined } | { ok: false; message: string };
+/** A plain number as it is written, with point or comma; nothing is not known. @param example what would do */
+export function readPlainNumber(text: string, example: string): PlainNumber {
+  const plain = text.trim().replace(',', '.');
+  if (plain === '') return { ok: true, value: undefined };
+  const value = Number(plain);
+  return Number.isFinite(value)
+    ? { ok: true, value }
+    : { ok: false, message: `“${text.trim().slice(0, 30)}” is not a number; write ${example}.` };
+}

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
-import { finalFindings, finalsOf, newFinal, progressOf, putFinal, readingLines } from '@saddle/core/finals';
+import { finalFindings, finalsOf, newFinal, progressOf, putFinal, readingLines, readPlainNumber } from '@saddle/core/finals';
 import { EARTHINGS, type Incoming } from '@saddle/core/model';
 import { nanoid } from 'nanoid';
 import { ChoiceField } from '../fields/choice-field';
@@ -132,13 +132,9 @@ export class CircuitsPage {
     });
   }
   protected putNumber(field: 'zeOhm' | 'faultKa', written: string): void {
-    const value = Number(written.trim().replace(',', '.'));
-    const fine = written.trim() === '' || (Number.isFinite(value) && value > 0);
-    this.errors.update((e) => ({
-      ...e,
-      [field]: fine ? '' : `“${written}” is not a reading; write ${field === 'zeOhm' ? '0.24' : '1.2'}.`,
-    }));
-    if (fine) this.putIncoming({ [field]: written.trim() === '' ? undefined : value });
+    const read = readPlainNumber(written, field === 'zeOhm' ? '0.24' : '1.2');
+    this.errors.update((e) => ({ ...e, [field]: read.ok ? '' : read.message }));
+    if (read.ok) this.putIncoming({ [field]: read.value });
   }
   protected add(shape: 'ring' | 'radial'): void {
     const id = nanoid(10);

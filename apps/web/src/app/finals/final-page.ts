@@ -18,6 +18,7 @@ import {
   putPoint,
   putRun,
   readingLines,
+  readPlainNumber,
   readRunLength,
   runWords,
   saidOtherwise,
@@ -132,11 +133,17 @@ export class FinalPage {
   protected putPoint(id: string, part: Part<FinalPoint>): void {
     this.edit('Point', (f) => putPoint(f, id, part));
   }
+  /** A number in words of its own where it is none. */
+  private number(field: string, written: string, example: string, put: (value: number | undefined) => void): void {
+    const read = readPlainNumber(written, example);
+    this.errors.update((e) => ({ ...e, [field]: read.ok ? '' : read.message }));
+    if (read.ok) put(read.value);
+  }
   protected putWatts(id: string, written: string): void {
-    this.putPoint(id, { watts: written.trim() === '' ? undefined : Number(written) });
+    this.number('watts', written, '2000', (watts) => this.putPoint(id, { watts }));
   }
   protected putArea(written: string): void {
-    this.put({ servesM2: written.trim() === '' ? undefined : Number(written.replace(',', '.')) });
+    this.number('area', written, '46', (servesM2) => this.put({ servesM2 }));
   }
   protected addPoint(): void {
     const point = this.point();

@@ -16,6 +16,7 @@ import {
   putReading,
   putSheet,
   readingLines,
+  readPlainNumber,
   readReading,
   scheduleSays,
   sheetOf,
@@ -198,11 +199,9 @@ export class TestsPage {
   }
   /** What was written as a number; `null`: it is none, and that is said. */
   private number(field: string, written: string, example: string): number | undefined | null {
-    const plain = written.trim().replace(',', '.');
-    const value = plain === '' ? undefined : Number(plain);
-    const fine = value === undefined || Number.isFinite(value);
-    this.errors.update((e) => ({ ...e, [field]: fine ? '' : `“${written}” is not a number; write ${example}.` }));
-    return fine ? value : null;
+    const read = readPlainNumber(written, example);
+    this.errors.update((e) => ({ ...e, [field]: read.ok ? '' : read.message }));
+    return read.ok ? read.value : null;
   }
   protected put({ line, key }: { line: ReadingLine; key: string }, written: string, open: boolean): void {
     const say = (message: string) => this.errors.update((e) => ({ ...e, [key]: message }));
