@@ -105,11 +105,11 @@ function spurFindings(final: Final, { ring, spurs }: Shape, say: Say): void {
     const from = spurs.filter((s) => s.from === point.id);
     if (from.length > 1) say('spurs', { verdict: 'stop', subject: `${final.id}/${point.id}`, says: `${from.length} spurs from ${point.name}: its terminals would hold ${2 + from.length} conductors each; one spur from each accessory` }); // prettier-ignore
   }
-  const thin = spurs.flatMap((s) => s.runs).filter((r) => !s2(r.size));
+  const thin = spurs.flatMap((s) => s.runs).filter((r) => !ofRingSize(r.size));
   if (thin.length) say('spurs', { verdict: 'stop', subject: `${final.id}/thin`, says: `an unfused spur is of the ring’s size at least: ${thin.map((r) => runWords(final, r)).join('; ')}` }); // prettier-ignore
 }
 /** Whether a cable is of 2.5 mm² or more. */
-const s2 = (size: FlatSize): boolean => FLAT_SIZES.indexOf(size) >= FLAT_SIZES.indexOf('2.5/1.5');
+const ofRingSize = (size: FlatSize): boolean => FLAT_SIZES.indexOf(size) >= FLAT_SIZES.indexOf('2.5/1.5');
 
 /** Largest breaker of a radial of sockets for a size, A (guidance; memory). */
 const RADIAL_A: Readonly<Partial<Record<FlatSize, number>>> = { '2.5/1.5': 20, '4/1.5': 32, '6/2.5': 40 };
@@ -123,7 +123,7 @@ function ratingFinding(final: Final, say: Say): void {
   const untouched = preset.length ? { verdict: 'can’t tell' as const, ask: 'Look at the cable in an opened accessory, dead: its size is only taken.' } : { verdict: 'ok' as const }; // prettier-ignore
   if (final.shape === 'ring') {
     if (!RING_RATINGS_A.includes(final.ratingA)) return say('rating', { verdict: 'caution', says: `a ring is protected by 30 or 32 A; ${final.ratingA} A is ${final.ratingA > 32 ? 'too much' : 'less than it was made for'}` , ...(final.ratingA > 32 ? { verdict: 'stop' as const } : {}) }); // prettier-ignore
-    if (!s2(size)) return say('rating', { verdict: 'stop', says: `a ring is of 2.5 mm² at least; there is ${size} in it` });
+    if (!ofRingSize(size)) return say('rating', { verdict: 'stop', says: `a ring is of 2.5 mm² at least; there is ${size} in it` });
     return say('rating', { ...untouched, says: `32 A on a ring of ${size} mm²` });
   }
   const most = RADIAL_A[size];
