@@ -1,7 +1,8 @@
 /** Pocket sums without a job, and what the server offers for them. */
 import { expect, test, type Page } from './saddle.js';
 
-const pick = (page: Page, name: string) => page.getByRole('navigation', { name: 'Sums' }).getByRole('button', { name }).click();
+const pick = (page: Page, name: string) =>
+  page.getByRole('navigation', { name: 'Sums' }).getByRole('button', { name, exact: true }).click();
 
 test('every sum gives its figure as it is typed, with its source', async ({ page }) => {
   await page.goto('/sums');
@@ -35,6 +36,14 @@ test('every sum gives its figure as it is typed, with its source', async ({ page
   await pick(page, 'Free conductor');
   await page.getByLabel('depth of the box').fill('3 1/2');
   await expect(figure).toHaveText('at least 6 1/4"');
+  // by the UK book: handbook 22
+  await pick(page, 'UK: readings of a ring');
+  await page.getByLabel('line, end to end, Ω').fill('0.44');
+  await page.getByLabel('neutral, end to end, Ω').fill('0.44');
+  await page.getByLabel('protective conductor, Ω').fill('0.72');
+  await expect(figure).toHaveText('R1+R2 about 0.29 Ω, L to N 0.22 Ω');
+  await page.getByLabel('neutral, end to end, Ω').fill('over');
+  await expect(figure).toHaveText('broken');
 });
 
 test('bad entries say what would do, beside the field', async ({ page }) => {

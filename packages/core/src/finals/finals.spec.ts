@@ -434,6 +434,10 @@ describe('gates', () => {
       says: expect.stringMatching(/was on since/),
     });
   });
+  it('a point that no run leads to is due all the same: nothing unread passes', () => {
+    const apart: Final = { ...ring, points: [...ring.points, { id: 'lost', name: 'Lost', kind: 'twin' }] };
+    expect(dueTests(apart).filter((d) => d.point?.id === 'lost').map((d) => d.test)).toEqual(['crossed-ln', 'crossed-le', 'polarity', 'zs']); // prettier-ignore
+  });
   it('live tests wait for all dead ones, and for none that stops', () => {
     const all = dueTests(ring).filter((d) => !d.live);
     const fine = readWith(ring, [], /^(r1|rn|r2|crossed|polarity)/);

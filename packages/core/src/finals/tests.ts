@@ -89,7 +89,8 @@ export const isDead = (test: FinalTest): boolean => (DEAD_TESTS as readonly stri
 /** All tests of a circuit in the order in which they are made. */
 export function dueTests(final: Final): Due[] {
   const { order } = shapeOf(final);
-  const outlets = order.filter((p) => p.kind !== 'joint');
+  // what no run leads to by the notes is tested all the same: nothing unread passes
+  const outlets = [...order, ...final.points.filter((p) => !order.includes(p))].filter((p) => p.kind !== 'joint');
   const ring = final.shape === 'ring';
   const at = (test: FinalTest, point?: FinalPoint): Due => ({
     ...{ test, unit: UNITS[test], live: !isDead(test) },

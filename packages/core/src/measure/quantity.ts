@@ -2,7 +2,29 @@
 import { MM_PER_INCH, printLength, type LengthUnit } from './length.js';
 
 /** Units that a term of a sum can have. `length` is mm inside and printed in the house's unit. */
-export type Unit = 'length' | 'in³' | 'in²' | 'A' | 'W' | 'V' | 'Ω' | '%' | 'ft' | 'min' | 'h' | 'count' | 'Ω/1000 ft' | 'lbf·in' | 'lb' | 'm' | 'm²' | 'mΩ/m' | 'mV/A/m' | 'MΩ' | 'kA' | 'ms';
+export type Unit =
+  | 'length'
+  | 'in³'
+  | 'in²'
+  | 'A'
+  | 'W'
+  | 'V'
+  | 'Ω'
+  | '%'
+  | 'ft'
+  | 'min'
+  | 'h'
+  | 'count'
+  | 'Ω/1000 ft'
+  | 'lbf·in'
+  | 'lb'
+  | 'm'
+  | 'm²'
+  | 'mΩ/m'
+  | 'mV/A/m'
+  | 'MΩ'
+  | 'kA'
+  | 'ms';
 
 const DECIMALS: Record<Exclude<Unit, 'length'>, number> = {
   'in³': 2,

@@ -152,7 +152,9 @@ interface Deleted {
                 </button>
               </li>
             } @empty {
-              <li class="none">{{ isUk(house) ? 'Its circuits and their tests; jobs are by the US book so far.' : 'No job in this house yet.' }}</li>
+              <li class="none">
+                {{ isUk(house) ? 'Its circuits and their tests; jobs are by the US book so far.' : 'No job in this house yet.' }}
+              </li>
             }
           </ul>
         </section>
