@@ -51,7 +51,18 @@ const CROSSED: readonly (readonly [string, number, number])[] = [
 ];
 
 const downstairs: Final = {
-  ...{ id: 'down', name: 'Downstairs ring', number: '1', shape: 'ring', ratingA: 32, curve: 'B', residual: true, laid: 'C', servesM2: 46 },
+  ...{
+    id: 'down',
+    name: 'Downstairs ring',
+    number: '1',
+    shape: 'ring',
+    ratingA: 32,
+    curve: 'B',
+    breaksKa: 6,
+    residual: true,
+    laid: 'C',
+    servesM2: 46,
+  },
   points: [...down, point('dresser', 'Dresser', 'twin')],
   runs: [...round('d', down, [4.2, 6.5, 5.1, 7.8, 4.4, 8.2, 3.1, 4.6, 3.9, 9.4, 6.3]), run('d12', 'dining-door', 'dresser', 5.6)],
   tests: {

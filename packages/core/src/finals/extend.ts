@@ -58,6 +58,8 @@ export function extensions(final: Final, outlet: NewOutlet, incoming: Incoming =
   const shape = shapeOf(final);
   const taken = lengthsRead(final);
   const before = new Map(finalFindings(final, incoming).map((f) => [`${f.rule}/${f.subject}/${f.says}`, f]));
+  // sizes and lengths that are only taken make no ok
+  const seen = !taken.taken && final.runs.every((r) => !r.presets?.includes('size') && r.length?.known !== 'assumed');
   const tried = (how: Extension['how'], at: string, words: string): Extension => {
     const next = extended(final, how, at, outlet);
     // lengths that were taken from r1 stay as they were taken
@@ -69,7 +71,7 @@ export function extensions(final: Final, outlet: NewOutlet, incoming: Incoming =
     const drop = whole ? dropsOf(known, lengths.mm)[0]?.percent : undefined;
     return {
       ...{ how, at, words, final: next, against },
-      verdict: against[0]?.verdict ?? (whole ? 'ok' : 'can’t tell'),
+      verdict: against[0]?.verdict ?? (whole && seen ? 'ok' : 'can’t tell'),
       ...(zs === undefined ? {} : { zsWarm: zs }),
       ...(drop === undefined ? {} : { dropPercent: drop }),
     };

@@ -10,6 +10,7 @@ import {
   measured,
   type Final,
   type FinalReading,
+  type FinalRun,
   type House,
   type Incoming,
 } from '../model/index.js';
@@ -61,6 +62,10 @@ describe('what a circuit is', () => {
     const cut = (a: string, b: string): Final => ({ ...ring, runs: [...ring.runs, { id: 'x', ends: [a, b], size: '2.5/1.5', length: measured(3000) }] }); // prettier-ignore
     expect(problems(cut('p2', 'p5'))).toEqual(['interconnected']);
     expect(problems(cut('p3', BOARD))).toEqual(['interconnected']);
+    // two rings in one breaker: four legs at the board, no point with more than two
+    const second = ringOf([4, 5, 6]);
+    const two: Final = { ...ring, points: [...ring.points, ...second.points.map((p) => ({ ...p, id: `b${p.id}` }))], runs: [...ring.runs, ...second.runs.map((r) => ({ ...r, id: `b${r.id}`, ends: r.ends.map((e) => (e === BOARD ? e : `b${e}`)) as [string, string] }))] }; // prettier-ignore
+    expect(problems(two)).toEqual(['interconnected']);
   });
   it('one point on a spur is fine, a second is not, unless a fused unit stands before it', () => {
     const twice = withSpur(withSpur(ring, 'p2', 4), 's1', 2, 's2');
@@ -116,7 +121,19 @@ describe('what is judged before a tester touches it', () => {
   });
   it('sizes that were only taken pass as nothing; seen, they do', () => {
     const taken: Final = { ...ring, runs: ring.runs.map((r) => ({ ...r, presets: ['size'] })) };
-    expect(verdicts(taken, 'rating')).toEqual(['can’t tell']);
+    const rest = ['rating', 'carries', 'legs', 'drop', 'loop'];
+    expect(rest.map((rule) => verdicts(taken, rule))).toEqual(rest.map(() => ['can’t tell']));
+    expect(rest.map((rule) => verdicts(ring, rule))).toEqual(rest.map(() => ['ok']));
+    // a stop stays one: what is too much for a taken size is said
+    expect(verdicts({ ...taken, ratingA: 40 }, 'rating')).toEqual(['stop']);
+  });
+  it('lengths that were only taken pass as nothing either; a second outlet by them is no ok', () => {
+    const taken: Final = { ...ring, runs: ring.runs.map((r, i) => (i === 1 ? { ...r, length: { ...r.length!, known: 'assumed' } } : r)) };
+    expect(['legs', 'drop', 'loop'].map((rule) => verdicts(taken, rule))).toEqual([['can’t tell'], ['can’t tell'], ['can’t tell']]);
+    expect(verdicts(taken, 'carries')).toEqual(['ok']);
+    const best = (final: Final) => extensions(final, { name: 'New', kind: 'twin', lengthMm: 5000 }, SUPPLY).map((w) => w.verdict);
+    expect(best(ring)[0]).toBe('ok');
+    expect(best(taken)).not.toContain('ok');
   });
   it('the supply: no earthing noted, Ze unknown, usual, unusual; an electrode without a 30 mA device', () => {
     expect(verdicts(ring, 'incoming', {})).toEqual(['can’t tell']);
@@ -150,6 +167,12 @@ describe('what is judged before a tester touches it', () => {
       return verdicts(fuseA ? putPoint(bare, 'p2', { fuseA }) : bare, 'fused-unit');
     };
     expect([unit(3, 600), unit(13, 600), unit(3, 900), unit(13, 2000), unit(13, 3000), unit(undefined, 600)]).toEqual([['ok'], ['caution'], ['stop'], ['ok'], ['stop'], ['can’t tell']]); // prettier-ignore
+  });
+  it('3 A up to 700 W, 13 A from 701 on (handbook 28); floor of a radial: 50 m² on 20 A, 75 on 32 (guidance, memory)', () => {
+    const of = (watts: number) => verdicts(putPoint(ring, 'p2', { kind: 'fused unit', watts, fuseA: 13 }), 'fused-unit');
+    expect([of(700), of(701)]).toEqual([['caution'], ['ok']]);
+    const radial = (ratingA: 20 | 32, servesM2: number) => verdicts({ ...ring, shape: 'radial', ratingA, servesM2, runs: ring.runs.slice(0, -1) }, 'area'); // prettier-ignore
+    expect([radial(20, 50), radial(20, 51), radial(32, 75), radial(32, 76)]).toEqual([['ok'], ['caution'], ['ok'], ['caution']]);
   });
   it('metal box without its earth lead; old colours that meet new ones', () => {
     expect(verdicts(putPoint(ring, 'p1', { metalBox: true, earthLead: false }), 'metal-box')).toEqual(['stop']);
@@ -194,6 +217,8 @@ describe('what a reading says', () => {
     ['L to E nothing', [r1, reading('r2', 0.58), reading('crossed-le/p1', 999, true)], 'stop'],
     ['0.99 MΩ', [reading('insulation-ln', 0.99)], 'stop'],
     ['1 MΩ passes, and wants a look', [reading('insulation-le', 1)], 'caution'],
+    ['199 MΩ wants a look (common practice: over 200)', [reading('insulation-le', 199)], 'caution'],
+    ['200 MΩ', [reading('insulation-le', 200)], 'ok'],
     ['over 999 MΩ', [reading('insulation-ne', 999, true)], 'ok'],
     ['polarity wrong', [reading('polarity/p1', 0)], 'stop'],
     ['Zs at 80 % of 1.37 Ω', [reading('zs/p3', 1.09)], 'caution'],
@@ -228,6 +253,12 @@ describe('what a reading says', () => {
       says: 'as its spur makes it',
     });
     expect(says(spurred, r1, reading('rn', 0.36), reading('crossed-ln/s1', 0.4)).says).toMatch(/more than its spur has/);
+    // a spur that nobody measured may be anything: a loose terminal reads alike
+    const open = (length: FinalRun['length']): Final => ({ ...spurred, runs: spurred.runs.map((r) => (r.id === 'r-s1' ? (({ length: _, ...rest }) => (length ? { ...rest, length } : rest))(r) : r)) }); // prettier-ignore
+    for (const final of [open(undefined), open({ mm: 5000, known: 'assumed' })]) {
+      expect(says(final, r1, reading('rn', 0.36), reading('crossed-ln/s1', 0.25))).toMatchObject({ verdict: 'can’t tell', ask: expect.stringMatching(/Measure the spur/) }); // prettier-ignore
+      expect(says(final, r1, reading('rn', 0.36), reading('crossed-ln/s1', 0.12)).verdict).toBe('stop');
+    }
   });
   it('a radial: R1+R2 of its cable, inside and outside a tenth', () => {
     const radial: Final = { ...ring, shape: 'radial', ratingA: 20, runs: ring.runs.slice(0, -1) };
@@ -240,6 +271,12 @@ describe('what a reading says', () => {
     const tt: Incoming = { earthing: 'TT', zeOhm: 80 };
     const one = (value: number, part: Partial<Final> = {}) => line(withReadings({ ...ring, ...part }, reading('zs/p1', value)), 'zs/p1', tt).judged!.verdict; // prettier-ignore
     expect([one(90), one(201), one(1700), one(90, { residual: false })]).toEqual(['ok', 'caution', 'stop', 'stop']);
+  });
+  it('fault current: what the breaker breaks has to be read on it; 4.5 kA is less than 5; more than a range shows can’t be told', () => {
+    const { breaksKa: _, ...unread } = ring;
+    expect(says(unread, reading('fault-current', 1))).toMatchObject({ verdict: 'can’t tell', ask: expect.stringMatching(/6000/) });
+    expect(says({ ...ring, breaksKa: 4.5 }, reading('fault-current', 5)).verdict).toBe('stop');
+    expect([says(ring, reading('fault-current', 3, true)).verdict, says(ring, reading('fault-current', 7, true)).verdict]).toEqual(['can’t tell', 'stop']); // prettier-ignore
   });
   it('without its breaker a loop can’t be judged', () => {
     const { ratingA: _, ...unread } = ring;
@@ -464,6 +501,16 @@ describe('the schedule', () => {
     expect([row('Zs').value, row('insulation L–N'), row('insulation L–E').value]).toEqual([0.42, expect.objectContaining({ value: 999, mark: '>' }), undefined]); // prettier-ignore
     expect(scheduleSays(read, SUPPLY)).toMatch(/readings are missing: nothing that was not read passes/);
     expect(scheduleSays(withReadings(read, reading('polarity/p1', 0)), SUPPLY)).toMatch(/It stays off/);
+    // all read and fine, but not how it lies: no clean bill
+    const expected = predicted(ring, new Map(ring.runs.map((r) => [r.id, r.length!.mm])), SUPPLY);
+    const usual = { seen: 1, MΩ: 999, kA: 1, ms: 20 } as const;
+    const whole = withReadings(
+      ring,
+      ...dueTests(ring).map((d) => reading(dueKey(d), d.unit === 'Ω' ? expected.get(dueKey(d))! : usual[d.unit])),
+    );
+    expect(scheduleSays(whole, SUPPLY)).toBe('All read, all within their limits.');
+    expect(scheduleSays({ ...whole, laid: '103' }, SUPPLY)).toMatch(/as the circuit lies something stops it/);
+    expect(scheduleSays(whole, { zeOhm: 0.2 })).toMatch(/some want a word/);
     expect(worstAtPoints(readingLines(withReadings(read, reading('polarity/p1', 0)), SUPPLY)).get('p1')).toBe('stop');
   });
 });

@@ -43,7 +43,9 @@ export function finalFindings(final: Final, incoming: Incoming = {}): FinalFindi
   const out: FinalFinding[] = [];
   const say = (rule: FinalRule, told: Told): void => {
     const { title, source } = FINAL_RULE_TABLE[rule];
-    out.push({ rule, subject: final.id, title, source, sums: [], ...told });
+    // what rests on a size or a length that is only taken is no ok
+    const taken = told.verdict === 'ok' ? takenFor(final, rule) : undefined;
+    out.push({ rule, subject: final.id, title, source, sums: [], ...told, ...(taken ? { verdict: 'can’t tell', ask: taken } : {}) });
   };
   shapeFindings(final, shape, say);
   spurFindings(final, shape, say);
@@ -60,6 +62,15 @@ export function finalFindings(final: Final, incoming: Incoming = {}): FinalFindi
   if (lengths.unknown.length)
     say('lengths', { verdict: 'can’t tell', says: `${lengths.unknown.length} of ${final.runs.length} runs have no length`, ask: 'Measure them along their way, or read r1 round the ring: what it leaves is shared evenly, and said.' }); // prettier-ignore
   return out.sort((a, b) => ORDER.indexOf(a.verdict) - ORDER.indexOf(b.verdict));
+}
+
+const RESTS_ON_SIZE: ReadonlySet<FinalRule> = new Set(['spurs', 'rating', 'carries', 'legs', 'drop', 'loop']);
+const RESTS_ON_LENGTH: ReadonlySet<FinalRule> = new Set(['legs', 'drop', 'loop']);
+/** What is to be looked at before a rule can be told; undefined where all it rests on was seen. */
+function takenFor(final: Final, rule: FinalRule): string | undefined {
+  if (RESTS_ON_SIZE.has(rule) && final.runs.some((r) => r.presets?.includes('size'))) return 'Look at the cable in an opened accessory, dead: its size is only taken.'; // prettier-ignore
+  if (RESTS_ON_LENGTH.has(rule) && final.runs.some((r) => r.length?.known === 'assumed')) return 'Measure the runs whose length is only taken.'; // prettier-ignore
+  return undefined;
 }
 
 type Say = (rule: FinalRule, told: Told) => void;
@@ -119,16 +130,14 @@ function ratingFinding(final: Final, say: Say): void {
   if (final.ratingA === undefined) return say('rating', { verdict: 'can’t tell', says: 'the breaker’s rating is not noted', ask: 'Read the number after the letter on it.' }); // prettier-ignore
   const size = thinnest(final);
   if (size === undefined) return;
-  const preset = final.runs.filter((r) => r.presets?.includes('size'));
-  const untouched = preset.length ? { verdict: 'can’t tell' as const, ask: 'Look at the cable in an opened accessory, dead: its size is only taken.' } : { verdict: 'ok' as const }; // prettier-ignore
   if (final.shape === 'ring') {
     if (!RING_RATINGS_A.includes(final.ratingA)) return say('rating', { verdict: 'caution', says: `a ring is protected by 30 or 32 A; ${final.ratingA} A is ${final.ratingA > 32 ? 'too much' : 'less than it was made for'}` , ...(final.ratingA > 32 ? { verdict: 'stop' as const } : {}) }); // prettier-ignore
     if (!ofRingSize(size)) return say('rating', { verdict: 'stop', says: `a ring is of 2.5 mm² at least; there is ${size} in it` });
-    return say('rating', { ...untouched, says: `32 A on a ring of ${size} mm²` });
+    return say('rating', { verdict: 'ok', says: `32 A on a ring of ${size} mm²` });
   }
   const most = RADIAL_A[size];
   if (most === undefined || final.ratingA > most) return say('rating', { verdict: 'stop', says: `${final.ratingA} A on ${size} mm²: ${most ? `at most ${most} A for a radial of sockets` : 'too thin for a radial of sockets'}` }); // prettier-ignore
-  say('rating', { ...untouched, says: `${final.ratingA} A on a radial of ${size} mm²` });
+  say('rating', { verdict: 'ok', says: `${final.ratingA} A on a radial of ${size} mm²` });
 }
 
 function carriesFinding(final: Final, say: Say): void {

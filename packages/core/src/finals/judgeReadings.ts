@@ -2,7 +2,6 @@
 import {
   atLeast,
   atMost,
-  BREAKS_KA,
   COLD_SHARE,
   electrodeLimitOhm,
   FAULT_SOURCE,
@@ -119,7 +118,7 @@ function judge(context: Context, due: Due, reading: FinalReading): Judged {
     case 'zs':
       return loop(context, due, reading);
     case 'fault-current':
-      return faultCurrent(reading);
+      return faultCurrent(context, reading);
     case 'residual-1x':
     case 'residual-5x':
       return residual(reading, due.test === 'residual-1x' ? RESIDUAL_MS.once : RESIDUAL_MS.fiveTimes);
@@ -192,7 +191,7 @@ function crossed(context: Context, due: Due, reading: FinalReading, with_: 'n' |
   if (a === undefined || b === undefined) return judged('can’t tell', `r1 and ${with_ === 'n' ? 'rn' : 'r2'} come first: this is held against them`, RING_SOURCE, sums); // prettier-ignore
   const quarter = (a + b) / 4;
   const tail = context.shape.tail.get(due.point!.id) ?? [];
-  const tailOhm = tail.every((r) => r.length) ? tail.reduce((sum, r) => sum + ((milliohmPerMetre(r.size).live + milliohmPerMetre(r.size)[with_ === 'n' ? 'live' : 'cpc']) * r.length!.mm) / 1e6, 0) : undefined; // prettier-ignore
+  const tailOhm = tail.every((r) => r.length && r.length.known !== 'assumed') ? tail.reduce((sum, r) => sum + ((milliohmPerMetre(r.size).live + milliohmPerMetre(r.size)[with_ === 'n' ? 'live' : 'cpc']) * r.length!.mm) / 1e6, 0) : undefined; // prettier-ignore
   const expected = tail.length && tailOhm === undefined ? undefined : quarter + (tailOhm ?? 0);
   sums.push({
     terms: [term('r1', a, 'Ω'), term(with_ === 'n' ? 'rn' : 'r2', b, 'Ω'), ...(tailOhm ? [term('its spur', tailOhm, 'Ω')] : [])],
@@ -201,7 +200,15 @@ function crossed(context: Context, due: Due, reading: FinalReading, with_: 'n' |
   });
   if (expected === undefined)
     return own >= quarter - AGREE_OHM
-      ? judged('ok', `a spur: ${say(Math.max(0, own - quarter))} more than on the ring`, RING_SOURCE, sums)
+      ? {
+          ...judged(
+            'can’t tell',
+            `a spur: ${say(Math.max(0, own - quarter))} more than on the ring; its cable was not measured`,
+            RING_SOURCE,
+            sums,
+          ),
+          ask: 'Measure the spur’s cable: more than it has is a loose terminal.',
+        }
       : judged('stop', `a spur can’t read less than the ring it hangs on`, RING_SOURCE, sums);
   // line with the smaller protective conductor reads a little less toward the board
   const least = with_ === 'e' ? expected - (quarter - (a * b) / (a + b)) - AGREE_OHM : expected - AGREE_OHM;
@@ -269,16 +276,14 @@ function loop(context: Context, due: Due, reading: FinalReading): Judged {
   return judged('ok', 'opens at once', ZS_SOURCE, sums);
 }
 
-function faultCurrent({ value }: FinalReading): Judged {
-  const sums: Sum[] = [{ terms: [term('read', value, 'kA')], result: term('fault current', value, 'kA'), limit: { ...term('breaks', BREAKS_KA, 'kA'), relation: '≤' } }]; // prettier-ignore
-  return atMost(value, BREAKS_KA)
-    ? judged('ok', `a breaker of ${BREAKS_KA} kA breaks it`, FAULT_SOURCE, sums)
-    : judged(
-        'stop',
-        `more than ${BREAKS_KA} kA: read what is printed on the breaker, and leave it to the competent person`,
-        FAULT_SOURCE,
-        sums,
-      );
+function faultCurrent({ final }: Context, { value, over }: FinalReading): Judged {
+  const { breaksKa } = final;
+  const result = term(over ? 'more than' : 'fault current', value, 'kA');
+  if (breaksKa === undefined) return { ...judged('can’t tell', 'what the breaker breaks was not read', FAULT_SOURCE, [{ terms: [term('read', value, 'kA')], result }]), ask: 'Read the figure in a box on the breaker: 6000 is 6 kA.' }; // prettier-ignore
+  const sums: Sum[] = [{ terms: [term('read', value, 'kA')], result, limit: { ...term('breaks', breaksKa, 'kA'), relation: '≤' } }]; // prettier-ignore
+  if (!atMost(value, breaksKa)) return judged('stop', `more than the ${breaksKa} kA that the breaker breaks: leave it to the competent person`, FAULT_SOURCE, sums); // prettier-ignore
+  if (over) return judged('can’t tell', 'the instrument showed no more than that: read it with one of a greater range', FAULT_SOURCE, sums);
+  return judged('ok', `the breaker breaks ${breaksKa} kA`, FAULT_SOURCE, sums);
 }
 function residual({ value, over }: FinalReading, limit: number): Judged {
   const sums: Sum[] = [{ terms: [term(over ? 'more than' : 'read', value, 'ms')], result: term('time', value, 'ms'), limit: { ...term('at most', limit, 'ms'), relation: '≤' } }]; // prettier-ignore

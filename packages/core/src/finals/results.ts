@@ -2,6 +2,7 @@
 import { bs7671 } from '../catalog/index.js';
 import { coreAreas, loopLimitOhm } from '../codebook/index.js';
 import type { Final, Incoming, Isolation, Verdict } from '../model/index.js';
+import { finalFindings } from './findings.js';
 import { readingLines, type ReadingLine } from './judgeReadings.js';
 import { readingsOf } from './tests.js';
 
@@ -123,7 +124,9 @@ export function scheduleSays(final: Final, incoming: Incoming = {}): string {
   const { read, all, worst } = progressOf(lines);
   if (worst === 'stop') return 'Readings that stop it: see below. It stays off.';
   if (read < all) return `${all - read} of ${all} readings are missing: nothing that was not read passes.`;
-  return worst === 'ok' ? 'All read, all within their limits.' : 'All read; some want a word: see below.';
+  const lies = finalFindings(final, incoming).map((f) => f.verdict);
+  if (lies.includes('stop')) return 'All read; as the circuit lies something stops it: see below.';
+  return worst === 'ok' && !lies.includes('can’t tell') ? 'All read, all within their limits.' : 'All read; some want a word: see below.';
 }
 
 /** The worst that was read at each point, by its id. */

@@ -255,5 +255,8 @@ describe('what something that is otherwise does to the readings', () => {
     // r1 read round it gives what it must have: 0.26676 Ω less the five others
     const taken = lengthsOf(open, 0.26676);
     expect([taken.taken, taken.mm.get('r3')]).toEqual([true, expect.closeTo(6000, 0)]);
+    // less than the measured runs have alone leaves nothing to share: a wrong reading, not a cable below no length
+    expect(lengthsOf(open, 0.2)).toMatchObject({ taken: false, unknown: [{ id: 'r3' }] });
+    expect(lengthsOf(open, 0.2).mm.has('r3')).toBe(false);
   });
 });

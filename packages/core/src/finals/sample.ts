@@ -7,7 +7,7 @@ export function ringOf(metres: readonly number[], size: FlatSize = '2.5/1.5'): F
   const points = metres.slice(1).map((_, i): FinalPoint => ({ id: `p${i + 1}`, name: `Socket ${i + 1}`, kind: 'twin' }));
   const ids = [BOARD, ...points.map((p) => p.id), BOARD];
   return {
-    ...{ id: 'ring', name: 'Ring', number: '1', shape: 'ring', ratingA: 32, curve: 'B', residual: true, laid: 'C' },
+    ...{ id: 'ring', name: 'Ring', number: '1', shape: 'ring', ratingA: 32, curve: 'B', breaksKa: 6, residual: true, laid: 'C' },
     points,
     runs: metres.map((m, i): FinalRun => ({ id: `r${i + 1}`, ends: [ids[i]!, ids[i + 1]!], size, length: measured(m * 1000) })),
   };

@@ -103,6 +103,8 @@ export type TestSheet = z.infer<typeof TestSheet>;
 
 /** Time-current curve of a miniature breaker (BS EN 60898). */
 export const CURVES = ['B', 'C', 'D'] as const;
+/** Breaking capacities of breakers in dwellings, kA (BS EN 60898; memory). */
+export const BREAKS_KA = [3, 4.5, 6, 10] as const;
 export const RATINGS_A = [6, 10, 16, 20, 32, 40] as const;
 
 export const Final = z.strictObject({
@@ -114,6 +116,8 @@ export const Final = z.strictObject({
   /** the breaker; absent: nobody read it */
   ratingA: z.literal(RATINGS_A).optional(),
   curve: z.enum(CURVES).optional(),
+  /** what it breaks, kA, as printed in a box on it (6000); absent: not read */
+  breaksKa: z.literal(BREAKS_KA).optional(),
   /** a device of 30 mA ahead of it; absent: nobody looked */
   residual: z.boolean().optional(),
   arcFault: z.boolean().optional(),

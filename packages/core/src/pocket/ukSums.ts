@@ -16,7 +16,7 @@ const ohm = (field: string, came: string | number): { value: number; over?: bool
   return read;
 };
 
-const JoistInput = z.strictObject({ ...base, joistDepth: Spoken, cut: z.enum(['hole', 'notch']).default('hole'), size: Spoken, span: Spoken.optional(), fromBearing: Spoken.optional(), toNextHole: Spoken.optional() }); // prettier-ignore
+const JoistInput = z.strictObject({ ...base, joistDepth: Spoken, cut: z.enum(['hole', 'notch']).default('hole'), size: Spoken, offLine: Spoken.optional(), span: Spoken.optional(), fromBearing: Spoken.optional(), toNextHole: Spoken.optional() }); // prettier-ignore
 const ChaseInput = z.strictObject({ ...base, leaf: Spoken, depth: Spoken, runs: z.enum(['up and down', 'along']).default('up and down') });
 const ZoneInput = z.strictObject({ ...base, ceiling: Spoken.optional(), corner: Spoken.optional(), accessory: z.enum(['up or down', 'across', 'neither']).default('neither'), deep: Spoken.optional(), residual: known }); // prettier-ignore
 const LoopInput = z.strictObject({ ...base, rating, curve: z.enum(CURVES).default('B'), zs: ohms });
@@ -32,6 +32,7 @@ function joistSum(i: z.infer<typeof JoistInput>): SumAnswer {
     throw new SumInputError('fromBearing', i.fromBearing, 'Measure from the nearer bearing: that is at most half the span.');
   const judged = ukJoistCut({
     ...{ joistDepthMm: mm('joistDepth'), sizeMm: mm('size'), cut: i.cut },
+    ...(open(i.offLine) ? { offLineMm: lengthField('offLine', i.offLine, i.unit) } : {}),
     ...(spanMm === undefined ? {} : { spanMm }),
     ...(fromBearingMm === undefined ? {} : { fromBearingMm }),
     ...(toNextHoleMm === undefined ? {} : { toNextHoleMm }),
@@ -133,6 +134,7 @@ export const UK_SUMS = [
       f('joistDepth', 'depth of the joist', 'length', '195mm'),
       f('cut', 'cut', 'choice', 'hole', { choices: options('hole', 'notch') }),
       f('size', 'hole, or depth of the notch', 'length', '25mm'),
+      f('offLine', 'hole: from the joist’s middle line', 'length', '0', { optional: true }),
       f('span', 'clear span', 'length', '3600mm', { optional: true }),
       f('fromBearing', 'nearer bearing to the cut', 'length', '1200mm', { optional: true }),
       f('toNextHole', 'middle to middle of the next hole', 'length', '', { optional: true, hint: 'open: none near' }),

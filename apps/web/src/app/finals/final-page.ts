@@ -26,6 +26,7 @@ import {
   sizesSeen,
 } from '@saddle/core/finals';
 import {
+  BREAKS_KA,
   FINAL_CORES,
   FLAT_SIZES,
   LAID,
@@ -67,6 +68,7 @@ export class FinalPage {
   protected readonly sizes = FLAT_SIZES;
   protected readonly cores = FINAL_CORES;
   protected readonly ratings = RATINGS_A.map((a) => `${a}`);
+  protected readonly breaks = BREAKS_KA.map((ka) => `${ka}`);
   protected readonly laids = LAID.map((value) => ({ value, label: LAID_WORDS[value] }));
 
   protected readonly final = computed(() => finalOf(this.session.surveyed(), this.finalId()));

@@ -38,8 +38,6 @@ export const CPC_SOURCE = bs7671('643.2.1');
 export const RING_SOURCE = bs7671('643.2.1 and guidance on rings');
 export const POLARITY_SOURCE = bs7671('643.6');
 export const FAULT_SOURCE = bs7671('643.7.3.201 and 434.5.1');
-/** A domestic breaker breaks this much, kA (BS EN 60898; most makes, memory). */
-export const BREAKS_KA = 6;
 export const PROTECTION_SOURCE = bs7671('411.3.3');
 export const ARC_SOURCE = bs7671('421.1.7');
 export const FINAL_SOURCE = bs7671('433.1.204 and Appendix 15');

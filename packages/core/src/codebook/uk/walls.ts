@@ -39,6 +39,8 @@ export function ukJoistCut(input: UkJoistInput): Judged {
     sums.push({ terms: [product('diameters', APART, sizeMm, 'length')], result: term('to the next hole', toNextHoleMm, 'length'), limit: { ...term('at least', APART * sizeMm, 'length'), relation: '≥' } }); // prettier-ignore
     if (!atLeast(toNextHoleMm, APART * sizeMm)) return told('stop', 'holes stand three diameters apart');
   }
+  if (cut === 'hole' && offLineMm === undefined)
+    return told('can’t tell', 'its size is within what may be; whether it lies on the middle line is not known', 'Measure from the joist’s middle line to the hole’s middle.'); // prettier-ignore
   if (spanMm === undefined || fromBearingMm === undefined)
     return told('can’t tell', 'its size is within what may be; where along the span is not known', 'Measure the clear span, and from the nearer bearing to the cut.'); // prettier-ignore
   const share = fromBearingMm / spanMm;
