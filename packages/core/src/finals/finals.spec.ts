@@ -75,6 +75,11 @@ describe('what a circuit is', () => {
     // a joint on the way is none of its own
     expect(problems(putPoint(twice, 's1', { kind: 'joint' }))).toEqual([]);
   });
+  it('no more unfused spurs than outlets on the ring (Appendix 15, memory): two on a ring of one outlet and a joint', () => {
+    const one = putPoint(ringOf([5, 6, 7]), 'p2', { kind: 'joint' });
+    expect(verdicts(withSpur(one, 'p1', 3), 'spurs')).toEqual(['ok']);
+    expect(finalFindings(withSpur(withSpur(one, 'p1', 3), 'p2', 3, 's2'), SUPPLY).find((f) => f.rule === 'spurs')).toMatchObject({ verdict: 'stop', says: expect.stringMatching(/more unfused spurs/) }); // prettier-ignore
+  });
   it('a spur from the board is allowed and said; two spurs from one accessory are too many conductors', () => {
     const fromBoard = withSpur(ring, BOARD, 4);
     expect(problems(fromBoard)).toEqual(['spur from the board']);
@@ -308,6 +313,12 @@ describe('what explains the readings', () => {
     // of several sizes the one that goes best
     if (fault.is === 'unseen spur') expect(found.suspects[0]!.fault).toMatchObject({ lengthMm: 5000 });
     expect(found.suspects[0]!.share).toBeGreaterThan(share);
+  });
+  it('an eye that overlooked it does not outweigh two readings; under nine in ten it is only the likeliest', () => {
+    const swapped: FinalFault = { is: 'swapped', pointId: 'p4', cores: ['N', 'E'] };
+    const overlooked = withReadings(readWith(ring, [swapped]), ...ring.points.map((p) => reading(`polarity/${p.id}`, 1)));
+    expect(first(overlooked).suspects[0]!.words).toBe(faultWords(ring, swapped));
+    expect(first(withReadings(ring, reading('r1', 0.36))).says).toMatch(/^likeliest as it was noted: [4-8]\d %$/);
   });
   it('a core that is open is named as such; where, no cross-connected reading tells', () => {
     const found = first(readWith(ring, [{ is: 'open', core: 'N', runId: 'r4' }]));

@@ -29,6 +29,9 @@ describe('tables', () => {
   it('what they carry: method C, 103, A and 102 of 2.5 mm², and C of the others (handbook 28, Table 4D5, memory)', () => {
     expect(FLAT_SIZES.map((s) => carriesA(s, 'C'))).toEqual([16, 20, 27, 37, 47]);
     expect([carriesA('2.5/1.5', '103'), carriesA('2.5/1.5', 'A'), carriesA('2.5/1.5', '102')]).toEqual([13.5, 20, 21]);
+    // Table 4D5, the other columns (memory)
+    const columns = { '100': [13, 16, 21, 27, 34], '101': [10.5, 13, 17, 22, 27], '102': [13, 16, 21, 27, 35], '103': [8, 10, 13.5, 17.5, 23.5], A: [11.5, 14.5, 20, 26, 32] } as const; // prettier-ignore
+    for (const laid of ['100', '101', '102', '103', 'A'] as const) expect(FLAT_SIZES.map((s) => carriesA(s, laid))).toEqual(columns[laid]);
     // a thicker cable never carries less, and nothing carries more than clipped direct
     for (const laid of LAID) {
       const row = FLAT_SIZES.map((s) => carriesA(s, laid));

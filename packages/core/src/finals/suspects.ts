@@ -194,16 +194,17 @@ const KIND_WORDS: Readonly<Record<FinalFault['is'], string>> = {
   swapped: 'two conductors are exchanged',
   'not crossed': 'the ends were joined straight, not crossed',
 };
+/** A share in words. */
+export const sharePercent = (share: number): string => (share > 0.995 ? 'over 99 %' : `${Math.round(share * 100)} %`);
 /** One of them, or its kind where the readings don’t tell which, or that they don’t. */
 function saysOf(ideas: readonly { fault?: FinalFault }[], shares: readonly number[], suspects: readonly FinalSuspect[]): string {
   const [first] = suspects;
-  const percent = (share: number) => (share > 0.995 ? 'over 99 %' : `${Math.round(share * 100)} %`);
-  if (first!.share >= NAMED_AT) return `${first!.words}: ${percent(first!.share)}`;
+  if (first!.share >= NAMED_AT) return `${first!.words}: ${sharePercent(first!.share)}`;
   const kinds = new Map<FinalFault['is'], number>();
   ideas.forEach(({ fault }, i) => fault && kinds.set(fault.is, (kinds.get(fault.is) ?? 0) + shares[i]!));
   const [kind, share] = [...kinds].sort((a, b) => b[1] - a[1])[0] ?? [];
-  if (kind && share! >= NAMED_AT) return `${KIND_WORDS[kind]}: ${percent(share!)}; where, these readings don’t tell yet`;
-  return `likeliest ${first!.words}: ${percent(first!.share)}`;
+  if (kind && share! >= NAMED_AT) return `${KIND_WORDS[kind]}: ${sharePercent(share!)}; where, these readings don’t tell yet`;
+  return `likeliest ${first!.words}: ${sharePercent(first!.share)}`;
 }
 
 /** The test not read yet whose outcome differs most among what is likely; none where it is sure enough already. */

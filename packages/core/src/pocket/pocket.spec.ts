@@ -104,6 +104,13 @@ describe('pocket sums', () => {
     }
   });
 
+  it('from the nearer bearing is at most half the span, and a reading is one', () => {
+    const joist = { joistDepth: '195mm', size: '25mm', span: '3600mm' };
+    expect(() => ask('uk-joist', { ...joist, fromBearing: '1801mm' })).toThrow(/nearer bearing/);
+    expect(ask('uk-joist', { ...joist, fromBearing: '1800mm', offLine: 0 }).verdict).toBe('stop');
+    expect(() => ask('uk-loop', { zs: 'low' })).toThrow(/not a reading; write 0\.45/);
+  });
+
   it('every field that a form shows is in the schema, and what stands there at first gives a figure', () => {
     for (const sum of POCKET_SUMS) {
       for (const field of sum.fields) expect(Object.keys(sum.schema.shape), sum.name).toContain(field.key);

@@ -1,6 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
-import { finalDrawing } from '@saddle/core/finals';
-import { printLength } from '@saddle/core/measure';
+import { finalDrawing, printRunLength } from '@saddle/core/finals';
 import type { Final, PointKind, Verdict } from '@saddle/core/model';
 
 const SHORT: Readonly<Record<PointKind, string>> = { single: '1', twin: '2', 'fused unit': 'F', 'fixed appliance': 'A', joint: 'J' };
@@ -92,8 +91,8 @@ export class FinalDrawingView {
     this.drawn().runs.map(({ run, path, at, spur }) => ({
       ...{ id: run.id, path, spur, x: at.x, y: at.y - 6, suspect: run.id === this.suspect() },
       unknown: run.length === undefined,
-      words: run.length ? `${(run.length.mm / 1000).toFixed(1)} m` : '? m',
-      title: `${run.size} mm², ${run.length ? printLength(run.length.mm, 'mm') : 'length not measured'}`,
+      words: run.length ? printRunLength(run.length) : '? m',
+      title: `${run.size} mm², ${run.length ? printRunLength(run.length) : 'length not measured'}`,
     })),
   );
   protected readonly points = computed(() =>

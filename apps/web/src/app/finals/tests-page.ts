@@ -19,6 +19,7 @@ import {
   readPlainNumber,
   readReading,
   scheduleSays,
+  sharePercent,
   sheetOf,
   worstAtPoints,
   type FinalFault,
@@ -116,7 +117,7 @@ export class TestsPage {
   protected readonly suspects = computed(() =>
     (this.search()?.suspects ?? []).filter((s) => s.share >= 0.005).map((s) => ({
       words: s.words,
-      percent: s.share > 0.995 ? 'over 99 %' : `${(s.share * 100).toFixed(0)} %`,
+      percent: sharePercent(s.share),
       wide: s.share * 100,
     })),
   ); // prettier-ignore
