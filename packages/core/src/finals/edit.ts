@@ -114,6 +114,7 @@ export type RunLength = { ok: true; length: MeasuredLength | undefined } | { ok:
 export function readRunLength(text: string): RunLength {
   const plain = text.trim().replace(',', '.');
   if (plain === '') return { ok: true, length: undefined };
+  if (/^[-−]/.test(plain)) return { ok: false, message: `“${text.trim().slice(0, 30)}” is no length of cable; write 6.5 m.` };
   const bare = /^\d+(\.\d+)?$/.test(plain) && Number(plain) <= 100;
   const read = parseLength(bare ? `${plain} m` : plain, { unit: 'mm' });
   if (!read.ok) return { ok: false, message: read.message };

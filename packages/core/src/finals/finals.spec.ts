@@ -437,6 +437,7 @@ describe('edits', () => {
       return read.ok ? read.length?.mm : read.message;
     };
     expect(['6.5', '6,5', '6.5 m', '6500 mm', '6500', '20\'', ''].map(mm)).toEqual([6500, 6500, 6500, 6500, 6500, expect.closeTo(6096, 6), undefined]); // prettier-ignore
+    expect(mm('-3')).toBe('“-3” is no length of cable; write 6.5 m.');
     expect(mm('far')).toEqual(expect.stringMatching(/far|length/i));
     expect(mm('0')).toEqual(expect.stringMatching(/no length|above 0|0/));
   });
