@@ -7,14 +7,14 @@ import { exportFile, finalCsv, importReport, LABELS_OF, jsonSchema, panelCsv, PU
 import { finalOf } from '@saddle/core/finals';
 import { jigFor, openingTemplate, templateSvg, type Template } from '@saddle/core/layout';
 import { closeJob, hindrances, reopenJob, restsOn, surveyedSince } from '@saddle/core/closing';
-import { ledgerOf } from '@saddle/core/ledger';
+import { finalAsTested, ledgerIn, stepsIn } from '@saddle/core/alteration';
 import {
   checkHouse,
   AIMS,
   checkJobIn,
   checkShape,
   differences,
-  inHouse,
+  laidIn,
   PANEL,
   plannedSite,
   subpanelOf,
@@ -22,7 +22,7 @@ import {
   type Checked,
   type House,
   type Job,
-  type JobInHouse,
+  type JobInBook,
   type Site,
   type Want,
   isUk,
@@ -30,7 +30,6 @@ import {
 } from '@saddle/core/model';
 import { pocketSum, POCKET_SUMS } from '@saddle/core/pocket';
 import { fromBox, FromBoxAnswers, OtherSideAnswers, otherSide } from '@saddle/core/purpose';
-import { stepsOf } from '@saddle/core/work';
 import type { Network } from '../lan/index.js';
 import { mkdtemp, readFile, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
@@ -213,10 +212,12 @@ export function apiRoutes(
     response.type('application/schema+json').send(JSON.stringify(jsonSchema(name as keyof typeof PUBLISHED_SCHEMAS)));
   });
 
-  /** A house that has jobs stays by the book that they were judged by. */
+  /** A house that has jobs stays by the book of the country that they were judged by. */
   const sameBook = async (house: House, id: string): Promise<void> => {
-    if (!isUk(house) || (await shelf.jobsOf(id)).length === 0) return;
-    throw invalid([{ path: '/edition', message: 'This house has jobs, and they are judged by the US book: it can’t change to the UK one.', expected: 'an edition of the US book', came: house.edition }]); // prettier-ignore
+    const before = await store.get<House>('house', id).catch(() => undefined);
+    if (!before || isUk(before.document) === isUk(house) || (await shelf.jobsOf(id)).length === 0) return;
+    const [has, wants] = isUk(house) ? ['US', 'UK'] : ['UK', 'US'];
+    throw invalid([{ path: '/edition', message: `This house has jobs, and they are judged by the ${has} book: it can’t change to the ${wants} one.`, expected: `an edition of the ${has} book`, came: house.edition }]); // prettier-ignore
   };
   for (const kind of ['house', 'job'] as const) {
     const path = `/${kind}s`;
@@ -333,7 +334,7 @@ export function apiRoutes(
   });
 
   const wanted = async (request: Request): Promise<{ house: House; want: Want }> => {
-    const { house, job } = await shelf.laid(param(request, 'id'));
+    const { house, job } = await shelf.laidUs(param(request, 'id'));
     const want = wantOf(job);
     if (!want) throw problem(409, 'nothing-wanted', `“${job.name}” wants nothing new, so there are no ways to look for.`);
     return { house: { ...house.document, site: job.found }, want };
@@ -452,12 +453,24 @@ export function apiRoutes(
     const since = surveyedSince(stored.document, before.document, house.document, jobs);
     response.json({ revision: house.revision, ...since, differs: since.differs.slice(0, MOST_DIFFERENCES) });
   });
-  api.get('/jobs/:id/ledger', async (request, response) => void response.json(ledgerOf((await shelf.laid(param(request, 'id'))).job)));
-  api.get('/jobs/:id/steps', async (request, response) => void response.json(stepsOf((await shelf.laid(param(request, 'id'))).job)));
+  api.get('/jobs/:id/ledger', async (request, response) => void response.json(ledgerIn((await shelf.laid(param(request, 'id'))).job)));
+  api.get('/jobs/:id/steps', async (request, response) => void response.json(stepsIn((await shelf.laid(param(request, 'id'))).job)));
   api.get('/jobs/:id/sheet.pdf', async (request, response) => {
     const { paper } = accept(checkShape(Paper, request.query));
     const { job } = await shelf.laid(param(request, 'id'));
-    return pdf(response, `${job.id}-sheet.pdf`, { do: 'job-sheet', job: job, paper, now: now() });
+    return pdf(response, `${job.id}-sheet.pdf`, { do: 'job-sheet', job, paper, now: now() });
+  });
+  api.get('/jobs/:id/minor-works.:form', async (request, response) => {
+    const { paper } = accept(checkShape(Paper, request.query));
+    const form = param(request, 'form');
+    if (form !== 'pdf' && form !== 'csv') throw notFound('form of certificate figures', form);
+    const { job, house } = await shelf.laid(param(request, 'id'));
+    const final = finalAsTested(job);
+    if (!final) throw problem(409, 'no-circuit', `“${job.name}” alters no final circuit: there are no figures for a certificate.`);
+    const planned = { ...house.document, site: plannedSite(job) };
+    const name = `${job.id}-minor-works.${form}`;
+    if (form === 'pdf') return pdf(response, name, { do: 'final-sheet', house: planned, final, paper, now: now() });
+    response.type('text/csv; charset=utf-8').set('Content-Disposition', `attachment; filename="${name}"`).send(finalCsv(planned, final));
   });
 
   api.get('/jobs/:id/estimate.pdf', async (request, response) => {
@@ -467,8 +480,8 @@ export function apiRoutes(
   });
   const noHours = (name: string) =>
     problem(409, 'not-scheduled', `Nobody has said when “${name}” is done: enter who works and at which hours in its When stage.`);
-  const logOf = (jobs: readonly Job[], house: House): JobInHouse[] =>
-    jobs.filter((j) => j.work.ticks.some((t) => t.took !== undefined)).map((j) => inHouse(j, house, jobs));
+  const logOf = (jobs: readonly Job[], house: House): JobInBook[] =>
+    jobs.filter((j) => j.work.ticks.some((t) => t.took !== undefined)).map((j) => laidIn(j, house, jobs));
   /** One job, by its own hours. */
   const scheduled = async (request: Request): Promise<ScheduledWork> => {
     const { offset } = accept(checkShape(LocalOffset, request.query));
@@ -484,7 +497,7 @@ export function apiRoutes(
     const missing = ids.find((i) => !all.some((j) => j.id === i));
     if (missing !== undefined) throw notFound('job of this house', missing);
     const jobs = ids.map((i) =>
-      inHouse(
+      laidIn(
         all.find((j) => j.id === i)!,
         house,
         all,

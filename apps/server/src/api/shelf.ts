@@ -2,8 +2,9 @@
  * Documents as the API gives them out: read, checked and summed up once a revision, so that a list of hundreds costs no more than
  * looking at their numbers, and one that can't be read or judged is named instead of taking the others along.
  */
-import { checkHouse, checkJob, inHouse, type Checked, type House, type Job, type JobInHouse } from '@saddle/core/model';
-import { summarise, type JobSummary } from '@saddle/core/work';
+import { inUsBook, summariseIn } from '@saddle/core/alteration';
+import { checkHouse, checkJob, laidIn, OtherBookError, type Checked, type House, type Job, type JobInBook, type JobInHouse } from '@saddle/core/model';
+import type { JobSummary } from '@saddle/core/work';
 import { UnreadableError, type Head, type Kind, type Store, type Stored } from '../storage/store.js';
 import { notFound, problem } from './problem.js';
 
@@ -44,7 +45,7 @@ export interface Laid {
   house: Stored<House>;
   /** the jobs of the house, itself among them */
   jobs: Job[];
-  job: JobInHouse;
+  job: JobInBook;
 }
 
 export class Shelf {
@@ -119,7 +120,15 @@ export class Shelf {
     const stored = await this.open<Job>('job', id);
     const house = await this.open<House>('house', stored.document.houseId);
     const jobs = await this.jobsOf(house.document.id);
-    return { stored, house, jobs, job: inHouse(stored.document, house.document, jobs) };
+    return { stored, house, jobs, job: laidIn(stored.document, house.document, jobs) };
+  }
+
+  /** The same of a job by the US book. @throws OtherBookError in a house by another: what is asked of it is not judged by the wrong rules */
+  async laidUs(id: string): Promise<Laid & { job: JobInHouse }> {
+    const laid = await this.laid(id);
+    const { job } = laid;
+    if (!inUsBook(job)) throw new OtherBookError(job.edition);
+    return { ...laid, job };
   }
 
   /** The jobs of a house that can be read and make sense as documents. */
@@ -146,7 +155,7 @@ export class Shelf {
         for (const head of stale) {
           const job = byId.get(head.id);
           if (job && house)
-            this.summaries.set(head.id, { restsOn: restsOn(head), summary: this.summary(inHouse(job, house.document, jobs)) });
+            this.summaries.set(head.id, { restsOn: restsOn(head), summary: this.summary(laidIn(job, house.document, jobs)) });
           else this.summaries.delete(head.id);
         }
       }
@@ -157,9 +166,9 @@ export class Shelf {
     });
   }
 
-  private summary(job: JobInHouse): JobSummary {
+  private summary(job: JobInBook): JobSummary {
     try {
-      return summarise(job);
+      return summariseIn(job);
     } catch (error) {
       this.onFailure(error, `the summary of job ${job.id}`);
       return { ...NOT_JUDGED, closed: job.closed !== undefined, stoppedBy: 'Saddle could not judge it: the log has the details' };

@@ -2,7 +2,7 @@
 import { pipeline } from 'node:stream/promises';
 import type { Writable } from 'node:stream';
 import { exportFile, houseTables } from '@saddle/core/exchange';
-import { inHouse, type House, type Job, type KeptEntry, type KeptPhoto } from '@saddle/core/model';
+import { laidIn, type House, type Job, type KeptEntry, type KeptPhoto } from '@saddle/core/model';
 import { ZipFile } from 'yazl';
 import type { HeavyPool } from '../heavy/pool.js';
 import type { PictureFolder } from '../pictures/folder.js';
@@ -56,7 +56,7 @@ export async function writeArchive(
     for (const { house, jobs } of houses)
       for (const job of jobs) {
         if (gone) break;
-        const sheet = (await heavy.run({ do: 'job-sheet', job: inHouse(job, house, jobs), paper: 'letter', now })) as Uint8Array;
+        const sheet = (await heavy.run({ do: 'job-sheet', job: laidIn(job, house, jobs), paper: house.unit === 'in' ? 'letter' : 'a4', now })) as Uint8Array;
         add(`sheets/${job.id}.pdf`, Buffer.from(sheet));
       }
   } finally {

@@ -6,13 +6,15 @@ import {
   handoverSheet,
   householdNotice,
   inspectionSheet,
+  alterationSheet,
   jobSheet,
   labelsOf,
   routeSheet,
   type LabelsOf,
 } from '@saddle/core/exchange';
+import { inUsBook } from '@saddle/core/alteration';
 import type { Paper, Template } from '@saddle/core/layout';
-import type { Final, House, Job, JobInHouse, KeptEntry, KeptPhoto, Want, When } from '@saddle/core/model';
+import type { Final, House, Job, JobInBook, JobInHouse, KeptEntry, KeptPhoto, Want, When } from '@saddle/core/model';
 import { boreOn, NOT_CHECKED, ruleIndex } from '@saddle/core/rules';
 import { searchRoutes, type RoutesFound } from '@saddle/core/purpose';
 import { calendarEvents, chosenPlan, endRange, localBy, notedTimes, ratesOf, scheduleOf, type ScheduleInput } from '@saddle/core/schedule';
@@ -22,7 +24,7 @@ import { renderLabels } from '../sheets/labels.js';
 import { renderTemplate } from '../sheets/template.js';
 
 export type Task =
-  | { do: 'job-sheet'; job: JobInHouse; paper: Paper; now: string }
+  | { do: 'job-sheet'; job: JobInBook; paper: Paper; now: string }
   | { do: 'route-sheet'; house: House; want: Want; paper: Paper; now: string }
   | { do: 'labels'; house: House; of: LabelsOf; base: string | undefined; paper: Paper; now: string }
   | { do: 'final-sheet'; house: House; final: Final; paper: Paper; now: string }
@@ -40,14 +42,14 @@ export type Task =
       paper: Paper;
       now: string;
     }
-  | { do: 'estimate'; job: JobInHouse; house: House; paper: Paper; now: string }
+  | { do: 'estimate'; job: JobInBook; house: House; paper: Paper; now: string }
   | { do: 'rules' }
   | { do: 'bore'; house: House; jobs: Job[] };
 
 /** Jobs that are scheduled together by the same hours; `log`: jobs of the house whose notes tell how long things take. */
 export interface ScheduledWork {
-  jobs: JobInHouse[];
-  log: JobInHouse[];
+  jobs: JobInBook[];
+  log: JobInBook[];
   when: When;
   /** minutes that local time is behind UTC */
   offset: number;
@@ -85,7 +87,7 @@ function ways(house: House, want: Want): unknown {
 export async function run(task: Task): Promise<Uint8Array | string> {
   switch (task.do) {
     case 'job-sheet':
-      return renderSheet(jobSheet(task.job), task.job.unit, task.paper, task.now);
+      return renderSheet(inUsBook(task.job) ? jobSheet(task.job) : alterationSheet(task.job), task.job.unit, task.paper, task.now);
     case 'route-sheet':
       return renderSheet(routeSheet(task.house, task.want), task.house.unit, task.paper, task.now);
     case 'final-sheet':

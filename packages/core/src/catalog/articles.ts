@@ -1,13 +1,17 @@
 /** What is bought for this work, by unit, with a round placeholder price in no currency until the user edits it. No makes, no shops. */
-export type ArticleUnit = 'each' | 'ft' | 'l';
+export type ArticleUnit = 'each' | 'ft' | 'm' | 'l';
 export interface Article {
   name: string;
   group: 'cable' | 'boxes' | 'devices' | 'panel' | 'fixing' | 'raceway' | 'closing up' | 'outdoors';
   unit: ArticleUnit;
   /** placeholder: edit me */
   price: number;
+  /** of the UK catalogue */
+  uk?: true;
 }
 const row = (group: Article['group'], name: string, unit: ArticleUnit, price: number): Article => ({ name, group, unit, price });
+
+const ukRow = (group: Article['group'], name: string, unit: ArticleUnit, price: number): Article => ({ ...row(group, name, unit, price), uk: true });
 
 export const ARTICLES = {
   'cable-14': row('cable', '14 AWG sheathed cable with ground', 'ft', 1),
@@ -60,9 +64,45 @@ export const ARTICLES = {
   sleeve: row('outdoors', 'liquid-tight sleeve', 'each', 15),
   sealant: row('outdoors', 'exterior sealant, a tube', 'each', 8),
   'in-use-cover': row('outdoors', 'in-use cover with its gasket', 'each', 12),
+  'uk-cable-1.0': ukRow('cable', '1.0/1.0 mm² flat twin-and-earth', 'm', 0.8),
+  'uk-cable-1.5': ukRow('cable', '1.5/1.0 mm² flat twin-and-earth', 'm', 1),
+  'uk-cable-2.5': ukRow('cable', '2.5/1.5 mm² flat twin-and-earth', 'm', 1.5),
+  'uk-cable-4': ukRow('cable', '4/1.5 mm² flat twin-and-earth', 'm', 2.5),
+  'uk-cable-6': ukRow('cable', '6/2.5 mm² flat twin-and-earth', 'm', 3.5),
+  'uk-sleeving': ukRow('cable', 'green-and-yellow sleeving', 'm', 0.5),
+  'uk-earth-lead': ukRow('cable', 'green-and-yellow single, 4 mm²', 'm', 1),
+  'uk-box-metal': ukRow('boxes', 'metal back box', 'each', 2),
+  'uk-box-lined': ukRow('boxes', 'drylining box', 'each', 2),
+  'uk-box-surface': ukRow('boxes', 'surface box', 'each', 3),
+  'uk-grommet': ukRow('boxes', 'grommet', 'each', 0.2),
+  'uk-single': ukRow('devices', 'single 13 A socket, switched', 'each', 4),
+  'uk-twin': ukRow('devices', 'twin 13 A socket, switched, two earth terminals', 'each', 6),
+  'uk-fused-unit': ukRow('devices', 'fused connection unit, switched', 'each', 8),
+  'uk-outlet-plate': ukRow('devices', 'flex outlet plate', 'each', 3),
+  'uk-fuse': ukRow('devices', 'plug fuse', 'each', 0.5),
+  'uk-blank': ukRow('devices', 'blank plate', 'each', 2),
+  'uk-breaker': ukRow('panel', 'breaker with 30 mA protection, of the consumer unit’s make', 'each', 30),
+  'uk-connector': ukRow('fixing', 'maintenance-free connector', 'each', 1),
+  'uk-plug': ukRow('fixing', 'wall plug with its screw', 'each', 0.1),
+  'uk-clip': ukRow('fixing', 'cable clip', 'each', 0.1),
+  'uk-notice': ukRow('fixing', 'notice or label', 'each', 1),
+  'uk-trunking': ukRow('raceway', 'mini-trunking', 'm', 2),
+  'uk-capping': ukRow('closing up', 'capping', 'm', 1),
+  'uk-bonding': ukRow('closing up', 'bonding coat and finish plaster', 'l', 2),
+  'uk-board': ukRow('closing up', 'piece of plasterboard', 'each', 3),
 } as const satisfies Record<string, Article>;
 export type ArticleId = keyof typeof ARTICLES;
 export const ARTICLE_IDS = Object.keys(ARTICLES) as [ArticleId, ...ArticleId[]];
+
+/** What of the price book is of a house’s country. */
+export const articleIdsOf = (uk: boolean): ArticleId[] => ARTICLE_IDS.filter((id) => ((ARTICLES[id] as Article).uk === true) === uk);
+/** What flat cable is sold in, m: cut, or in coils that are cheaper by the metre (common practice; placeholders). */
+export const UK_COILS = [
+  { m: 1, times: 1 },
+  { m: 50, times: 0.8 },
+  { m: 100, times: 0.7 },
+] as const;
+export const UK_CABLES = ['uk-cable-1.0', 'uk-cable-1.5', 'uk-cable-2.5', 'uk-cable-4', 'uk-cable-6'] as const satisfies readonly ArticleId[];
 
 /** The user's own prices where they gave one. */
 export type Prices = Partial<Record<ArticleId, number | undefined>>;

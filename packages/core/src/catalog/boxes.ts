@@ -27,7 +27,27 @@ export const BOX_KIND_IDS = [
   'masonry-3-1/2',
   'surface-1g',
 ] as const;
-export type BoxKindId = (typeof BOX_KIND_IDS)[number];
+/** Back boxes by the UK book: metal to be let into brick, lined ones for hollow walls, and surface ones; for one accessory or a twin. */
+export const UK_BOX_IDS = [
+  'back-metal-25-1g',
+  'back-metal-25-2g',
+  'back-metal-35-1g',
+  'back-metal-35-2g',
+  'back-metal-47-1g',
+  'back-metal-47-2g',
+  'back-metal-16-1g',
+  'back-lined-35-1g',
+  'back-lined-35-2g',
+  'back-lined-47-1g',
+  'back-lined-47-2g',
+  'back-surface-32-1g',
+  'back-surface-32-2g',
+] as const;
+export type UkBoxId = (typeof UK_BOX_IDS)[number];
+export const ALL_BOX_KIND_IDS = [...BOX_KIND_IDS, ...UK_BOX_IDS] as const;
+export type BoxKindId = (typeof ALL_BOX_KIND_IDS)[number];
+/** Whether a box is of the UK catalogue. */
+export const isUkBox = (kind: string): kind is UkBoxId => (UK_BOX_IDS as readonly string[]).includes(kind);
 
 export type ClampKind = 'internal' | 'moulded' | 'external' | 'none';
 /** `surface`: stands on the finish, as a box of a surface raceway does */
@@ -102,7 +122,7 @@ const metal = (
   source: TABLE_A,
 });
 
-const ROWS: Record<BoxKindId, Row> = {
+const ROWS: Record<(typeof BOX_KIND_IDS)[number], Row> = {
   'nail-on-1g-18': plastic('nail-on, one gang, 18 in³', 'nail-on', 1, 2.75, 18, 'none'),
   'nail-on-1g-20': plastic('nail-on, one gang, 20.3 in³', 'nail-on', 1, 3.125, 20.3, 'none'),
   'nail-on-1g-22': plastic('nail-on, one gang, 22.5 in³', 'nail-on', 1, 3.5, 22.5, 'none'),
@@ -132,9 +152,37 @@ const ROWS: Record<BoxKindId, Row> = {
   },
 };
 
-export const BOX_KINDS: Record<BoxKindId, BoxKind> = Object.fromEntries(
-  BOX_KIND_IDS.map((id) => [id, { id, source: practice, ...ROWS[id] }]),
-) as Record<BoxKindId, BoxKind>;
+/** Body seen from the front, mm: square for one accessory, 60.3 mm more for a twin (BS 4662; memory). The leaf in its packet wins. */
+const UK_BODY = { 1: { widthMm: 73, heightMm: 73 }, 2: { widthMm: 133, heightMm: 73 } } as const;
+const BS_4662: Source = { standard: 'BS 4662', clause: 'boxes for enclosure of electrical accessories', from: 'memory' };
+/** The lip of a lined box covers a cut a little larger than its body, mm (common practice). */
+const LINED_CUT_MM = 2;
+const LINED_BOARD_MM = { min: 7, max: 30 };
+const PER_IN3 = 16387.064;
+function ukRow(id: UkBoxId): Row {
+  const [, sort, deep, gang] = id.split('-') as [string, 'metal' | 'lined' | 'surface', string, '1g' | '2g'];
+  const gangs = gang === '1g' ? 1 : 2;
+  const body = UK_BODY[gangs];
+  const depthMm = Number(deep);
+  const of = gangs === 1 ? 'single' : 'twin';
+  const opening = sort === 'lined' ? { widthMm: body.widthMm + LINED_CUT_MM, heightMm: body.heightMm + LINED_CUT_MM } : sort === 'metal' ? body : undefined;
+  return {
+    ...body,
+    name: sort === 'metal' ? `metal box ${deep} mm, ${of}` : sort === 'lined' ? `drylining box ${deep} mm, ${of}` : `surface box ${deep} mm, ${of}`,
+    material: sort === 'metal' ? 'metal' : 'plastic',
+    mounting: sort === 'metal' ? 'masonry' : sort === 'lined' ? 'wings' : 'surface',
+    ...{ gangs, depthMm, clamps: 'none', source: BS_4662 },
+    // its room is judged by its depth there
+    volumeIn3: (body.widthMm * body.heightMm * depthMm) / PER_IN3,
+    ...(opening ? { opening } : {}),
+    ...(sort === 'lined' ? { clampsFinishMm: LINED_BOARD_MM } : {}),
+  };
+} // prettier-ignore
+
+export const BOX_KINDS: Record<BoxKindId, BoxKind> = Object.fromEntries([
+  ...BOX_KIND_IDS.map((id) => [id, { id, source: practice, ...ROWS[id] }]),
+  ...UK_BOX_IDS.map((id) => [id, { id, ...ukRow(id) }]),
+]) as Record<BoxKindId, BoxKind>;
 
 /** Round boxes that a lampholder covers; volumes by Table 314.16(A), from memory. */
 export const LAMP_BOX_IDS = ['octagon-1-1/2', 'octagon-2-1/8'] as const;

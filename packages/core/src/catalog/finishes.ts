@@ -6,6 +6,7 @@ import { practice } from './source.js';
 export const FINISH_IDS = [
   'drywall',
   'plaster-lath',
+  'plaster',
   'wood-panelling',
   'tile-on-board',
   'brick',
@@ -37,6 +38,7 @@ export const FINISHES: Record<FinishId, Finish> = {
     hollow: true,
     source: practice,
   },
+  plaster: { id: 'plaster', name: 'plaster on masonry', usualMm: 13, combustible: false, hollow: false, source: practice },
   'wood-panelling': {
     id: 'wood-panelling',
     name: 'wood panelling',
@@ -65,3 +67,18 @@ export const FINISHES: Record<FinishId, Finish> = {
     source: practice,
   },
 };
+
+/** The same by the names of the UK, and what is met in dwellings there. */
+const UK_FINISHES: Partial<Record<FinishId, string>> = {
+  plaster: 'plaster on masonry',
+  drywall: 'plasterboard',
+  'plaster-lath': 'lath and plaster',
+  'tile-on-board': 'tiles',
+  'wood-panelling': 'panelling',
+  brick: 'bare brick',
+  block: 'bare block',
+};
+/** Usual thickness of a plasterboard there, mm (common practice). */
+export const UK_BOARD_MM = 12.5;
+export const finishesOf = (uk: boolean): { id: FinishId; name: string }[] =>
+  FINISH_IDS.flatMap((id) => (uk ? (UK_FINISHES[id] ? [{ id, name: UK_FINISHES[id] }] : []) : [{ id, name: FINISHES[id].name }]));

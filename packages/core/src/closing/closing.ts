@@ -2,14 +2,15 @@
  * A job becomes part of its house: what was built of it, as it was built. Both documents change together or not at all; the house keeps what
  * it was before, so that the closing can be taken back while nothing rests on it.
  */
-import { ledgerOf, numbered, plannedBench, workOf } from '../ledger/index.js';
+import { finalAsTested, inUsBook, ledgerIn, leftIn, stepsIn } from '../alteration/index.js';
+import { numbered, plannedBench, workOf } from '../ledger/index.js';
 import { printLength } from '../measure/index.js';
 import {
   idOf,
   ALTERED_LISTS,
   altered,
   bareJob,
-  inHouse,
+  laidIn,
   PANEL,
   planOf,
   wiresAt,
@@ -23,12 +24,12 @@ import {
   type Closing,
   type House,
   type Job,
+  type JobInBook,
   type JobInHouse,
   type Site,
 } from '../model/index.js';
 import { panelEnds, wiringIn } from '../wiring/index.js';
-import { countsAfter, onHandAfter } from '../takeoff/index.js';
-import { builtChangeIds, isTicked, notProved, outagesOf, stepsOf, valueOf, type Step } from '../work/index.js';
+import { builtChangeIds, isTicked, notProved, outagesOf, valueOf, type Step } from '../work/index.js';
 
 export interface Hindrance {
   /** what to do about it, in the words of the job page */
@@ -38,7 +39,7 @@ export interface Hindrance {
 }
 
 /** Steps that are not done, with the changes that then are not built. */
-function undone(job: JobInHouse, steps: readonly Step[]): { steps: Step[]; changes: Change[] } {
+function undone(job: JobInBook, steps: readonly Step[]): { steps: Step[]; changes: Change[] } {
   const built = builtChangeIds(job, [...steps]);
   return { steps: steps.filter((s) => !isTicked(job, s.id)), changes: job.changes.filter((c) => !built.has(c.id)) };
 }
@@ -48,7 +49,7 @@ function undone(job: JobInHouse, steps: readonly Step[]): { steps: Step[]; chang
  * house.
  * @param jobs the jobs of the house
  */
-export function hindrances(job: JobInHouse, jobs: readonly Job[]): Hindrance[] {
+export function hindrances(job: JobInBook, jobs: readonly Job[]): Hindrance[] {
   const list: Hindrance[] = [];
   const never = (says: string): void => void list.push({ says, canBeLeft: false });
   if (job.closed) return [{ says: `“${job.name}” is part of the house already.`, canBeLeft: false }];
@@ -56,10 +57,10 @@ export function hindrances(job: JobInHouse, jobs: readonly Job[]): Hindrance[] {
     never(`It comes after “${before.name}”, which is not closed yet: close that first, or take it out of the order.`);
   for (const u of planOf(job).unfit) never(`“${u.change.title}” doesn’t fit the house any more: ${u.why}.`);
   if (list.length) return list;
-  const stops = ledgerOf(job).filter((f) => f.verdict === 'stop');
+  const stops = ledgerIn(job).filter((f) => f.verdict === 'stop');
   if (stops.length)
     never(`The ledger has ${stops.length === 1 ? 'a stop' : `${stops.length} stops`}: ${stops.map((f) => f.title).join('; ')}.`);
-  const steps = stepsOf(job);
+  const steps = stepsIn(job);
   const built = builtChangeIds(job, steps);
   if (built.size === 0) never('Nothing of it is built: no step that builds something is ticked.');
   const off = outagesOf(steps).filter((o) => isTicked(job, o.off) && !isTicked(job, o.on));
@@ -117,8 +118,9 @@ function asConnected(job: JobInHouse, built: Change[]): Change[] {
 }
 
 /** The changes that were built, as they were built. */
-function builtChanges(job: JobInHouse, steps: Step[]): Change[] {
+function builtChanges(job: JobInBook, steps: Step[]): Change[] {
   const built = builtChangeIds(job, steps);
+  if (!inUsBook(job)) return job.changes.filter((c) => built.has(c.id));
   const list = job.changes
     .filter((c) => built.has(c.id))
     .map((c) => {
@@ -134,7 +136,7 @@ function builtChanges(job: JobInHouse, steps: Step[]): Change[] {
 }
 
 /** Differences between what was planned and what was built, in words. */
-function differences(job: JobInHouse, steps: Step[]): string[] {
+function differences(job: JobInBook, steps: Step[]): string[] {
   const measured = steps.flatMap((step) =>
     step.asks.flatMap((ask) => {
       const value = valueOf(job, step.id, ask.key);
@@ -147,6 +149,12 @@ function differences(job: JobInHouse, steps: Step[]): string[] {
     }),
   );
   return [...undone(job, steps).changes.map((c) => `not built: ${c.title}`), ...measured].map((t) => t.slice(0, 2000)).slice(0, 200);
+}
+
+/** What was read of a final circuit at the steps stands on its test sheet. */
+function asRead(job: JobInBook, site: Site): Site {
+  const tested = inUsBook(job) ? undefined : finalAsTested(job);
+  return tested && site.finals ? { ...site, finals: site.finals.map((f) => (f.id === tested.id ? tested : f)) } : site;
 }
 
 /** The house with these coils on hand, or with none. */
@@ -167,15 +175,16 @@ export type ClosingResult = ({ ok: true } & Closed) | { ok: false; hindrances: H
  * @param leave what can be left undone is left, and is then not in the house
  */
 export function closeJob(job: Job, house: House, jobs: readonly Job[], at: string, leave: boolean): ClosingResult {
-  const laid = inHouse(job, house, jobs);
+  const laid = laidIn(job, house, jobs);
   const stands = hindrances(laid, jobs).filter((h) => !leave || !h.canBeLeft);
   if (stands.length) return { ok: false, hindrances: stands };
-  const steps = stepsOf(laid);
+  const steps = stepsIn(laid);
   const changes = builtChanges(laid, steps);
-  const { planned: site } = fitting(house.site, changes, house.unit);
+  const site = asRead({ ...laid, changes }, fitting(house.site, changes, house.unit).planned);
   const differ = altered(house.site, site);
   // what was left undone used nothing
   const built = { ...laid, changes };
+  const left = leftIn(built, house);
   const number = (house.history ?? []).length + 1;
   const closing: Closing = {
     id: idOf('closing', number, job.id),
@@ -185,8 +194,8 @@ export function closeJob(job: Job, house: House, jobs: readonly Job[], at: strin
     changes,
     differs: differences(laid, steps),
     ...differ,
-    onHand: { was: house.onHand ?? [], became: onHandAfter(built, house) },
-    counts: { was: house.counts ?? {}, became: countsAfter(built, house) },
+    onHand: { was: house.onHand ?? [], became: left.onHand },
+    counts: { was: house.counts ?? {}, became: left.counts },
   };
   return {
     ok: true,
@@ -203,17 +212,25 @@ export function restsOn(job: Job, house: House, jobs: readonly Job[]): string[] 
   if (!closing) return [job.closed ? 'The house’s history has no entry of it any more.' : `“${job.name}” is not closed.`];
   const reasons: string[] = [];
   const mine = new Map<string, Set<string>>(ALTERED_LISTS.map((list) => [list, new Set(closing.became[list].map((x) => x.id))]));
+  const circuits = (c: Closing): string[] => [...(c.was.finals ?? []), ...(c.became.finals ?? [])].map((f) => f.id);
   for (const later of history.slice(index + 1))
-    if (ALTERED_LISTS.some((list) => [...later.was[list], ...later.became[list]].some((x) => touches(x, list, mine))))
+    if (
+      circuits(later).some((id) => circuits(closing).includes(id)) ||
+      ALTERED_LISTS.some((list) => [...later.was[list], ...later.became[list]].some((x) => touches(x, list, mine))))
       reasons.push(`“${later.jobName}” was built on it.`);
   for (const open of jobs.filter((j) => !j.closed && j.id !== job.id))
-    if (open.changes.some((c) => changeRestsOn(c, mine))) reasons.push(`The open job “${open.name}” is planned on it.`);
+    if (open.changes.some((c) => changeRestsOn(c, mine, new Set(closing.became.finals?.map((f) => f.id))))) reasons.push(`The open job “${open.name}” is planned on it.`);
   for (const list of ALTERED_LISTS)
     for (const thing of closing.became[list]) {
       const now = (house.site[list] as { id: string; name: string }[]).find((x) => x.id === thing.id);
       if (!now) reasons.push(`${thing.name} is not in the house any more.`);
       else if (JSON.stringify(now) !== JSON.stringify(thing)) reasons.push(`${thing.name} was surveyed otherwise since.`);
     }
+  for (const then of closing.became.finals ?? []) {
+    const now = house.site.finals?.find((f) => f.id === then.id);
+    if (!now) reasons.push(`${then.name} is not in the house any more.`);
+    else if (JSON.stringify(now) !== JSON.stringify(then)) reasons.push(`${then.name} was noted or tested otherwise since.`);
+  }
   const before = takenBack(house.site, closing);
   for (const then of closing.became.wiring ?? []) {
     const now = wiringsOf(house.site).find((x) => x.id === then.id);
@@ -235,7 +252,7 @@ const touches = (thing: { id: string }, list: string, mine: Mine): boolean => {
     (refers.boxId !== undefined && boxes.has(refers.boxId)) || (refers.ends ?? []).some((e) => e.boxId !== undefined && boxes.has(e.boxId))
   );
 };
-const changeRestsOn = (change: Change, mine: Mine): boolean => {
+const changeRestsOn = (change: Change, mine: Mine, closedFinals?: ReadonlySet<string>): boolean => {
   switch (change.do) {
     case 'run-cable':
       return touches(change.cable, 'cables', mine);
@@ -250,6 +267,8 @@ const changeRestsOn = (change: Change, mine: Mine): boolean => {
       return mine.get('boxes')!.has(change.wiring.id);
     case 'plug-in':
       return touches(change.load, 'loads', mine);
+    case 'alter-final':
+      return (closedFinals ?? new Set<string>()).has(change.finalId);
     case 'unplug':
       return mine.get('loads')!.has(change.loadId);
     default:

@@ -1,6 +1,6 @@
 /** What a survey that went on means for a job that was planned on it. */
-import { ledgerOf } from '../ledger/index.js';
-import { differences, inHouse, type Difference, type Finding, type House, type Job } from '../model/index.js';
+import { ledgerIn } from '../alteration/index.js';
+import { differences, laidIn, type Difference, type Finding, type House, type Job } from '../model/index.js';
 
 export interface SurveyedSince {
   /** what of the house says something else now */
@@ -14,8 +14,8 @@ export interface SurveyedSince {
 /** What changed of a job’s judgements from one revision of its house to another. */
 export function surveyedSince(job: Job, before: House, now: House, jobs: readonly Job[]): SurveyedSince {
   const key = (f: Finding): string => `${f.rule}/${f.subject}`;
-  const was = new Map(ledgerOf(inHouse(job, before, jobs)).map((f) => [key(f), f]));
-  const is = ledgerOf(inHouse(job, now, jobs));
+  const was = new Map(ledgerIn(laidIn(job, before, jobs)).map((f) => [key(f), f]));
+  const is = ledgerIn(laidIn(job, now, jobs));
   const keys = new Set(is.map(key));
   return {
     differs: differences(

@@ -1,27 +1,28 @@
 /** A paper to hand over before the work: what is done in words, what is not in it, what it costs, how long that holds. */
-import type { JobInHouse } from '../model/index.js';
-import { printMoney, shoppingOf, wholeCost, type Shop } from '../takeoff/index.js';
-import { handMinutes, stepsOf } from '../work/index.js';
+import { shoppingIn, stepsIn } from '../alteration/index.js';
+import type { JobInBook } from '../model/index.js';
+import { printMoney, wholeCost, type Shop } from '../takeoff/index.js';
+import { handMinutes } from '../work/index.js';
 import type { JobSheet, SheetBlock } from './jobSheet.js';
 
 export const ESTIMATE_DAYS = 30;
 /** What the plan changes, a line each, as it is proposed. */
-export const scopeOf = (job: JobInHouse): string =>
+export const scopeOf = (job: JobInBook): string =>
   [
     ...new Set(
       job.changes.filter((c) => !['run-cable', 'place-device', 'alter-circuit', 'plug-in', 'unplug'].includes(c.do)).map((c) => c.title),
     ),
     ...(job.changes.some((c) => c.do === 'run-cable') ? ['Bring the cable there and connect it at both ends'] : []),
-    ...(stepsOf(job).some((s) => s.id.startsWith('coat-')) ? ['Close what was opened, three coats, sanded and painted once'] : []),
+    ...(stepsIn(job).some((s) => s.id.startsWith('coat-')) ? ['Close what was opened, three coats, sanded and painted once'] : []),
     'Test every outlet of the circuit, and write what was measured down',
   ].join('\n');
 /** What nobody should count on. */
-export const excludedOf = (job: JobInHouse): string =>
+export const excludedOf = (job: JobInBook): string =>
   [
     'Permit and inspection, unless they stand among the prices',
     'What nobody could see before the wall was open: pipes, old wiring, rot, asbestos',
     'Mending of other circuits and of what is found unsafe',
-    ...(stepsOf(job).some((s) => s.id.startsWith('coat-')) ? ['Painting whole walls: new paint on a patch shows'] : []),
+    ...(stepsIn(job).some((s) => s.id.startsWith('coat-')) ? ['Painting whole walls: new paint on a patch shows'] : []),
   ].join('\n');
 
 const linesOf = (text: string): string[] => text.split('\n').map((l) => l.trim()).filter(Boolean); // prettier-ignore
@@ -29,9 +30,9 @@ const linesOf = (text: string): string[] => text.split('\n').map((l) => l.trim()
 const validUntil = (from: string, days: number): string => new Date(Date.parse(from) + days * 86_400_000).toISOString().slice(0, 10);
 
 /** @param now ISO instant that the paper is made at */
-export function estimateSheet(job: JobInHouse, house: Shop, now: string): JobSheet {
-  const minutes = handMinutes(stepsOf(job));
-  const cost = wholeCost(shoppingOf([job], house), minutes.middle, house.money);
+export function estimateSheet(job: JobInBook, house: Shop, now: string): JobSheet {
+  const minutes = handMinutes(stepsIn(job));
+  const cost = wholeCost(shoppingIn([job], house), minutes.middle, house.money);
   const days = job.estimate?.days ?? ESTIMATE_DAYS;
   const money = (n: number): string => printMoney(n, house.money);
   const blocks: SheetBlock[] = [

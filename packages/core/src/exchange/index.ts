@@ -12,3 +12,4 @@ export * from './handover.js';
 export * from './tables.js';
 export * from './finalSheet.js';
 export * from './finalCsv.js';
+export * from './alterationSheet.js';

@@ -18,8 +18,8 @@ import {
   type WorkBox,
 } from '../ledger/index.js';
 import { marksFor, type Elevation } from '../layout/index.js';
-import { printLength, printMark } from '../measure/index.js';
-import { breakerNumber, type Finding, type JobInHouse, type PhotoMark, type Verdict, type Wall } from '../model/index.js';
+import { printMark } from '../measure/index.js';
+import { breakerNumber, type Finding, type JobInBook, type JobInHouse, type PhotoMark, type Verdict, type Wall } from '../model/index.js';
 import {
   askRange,
   capital,
@@ -28,6 +28,7 @@ import {
   minutesOf,
   listed,
   outagesOf,
+  printAsked,
   printSpan,
   stepsOf,
   valueOf,
@@ -188,12 +189,12 @@ function inRuns(lines: readonly string[]): string[] {
 }
 
 /** A step as it is carried to the wall; what lands where stands beside the drawing of its box. */
-function sheetStep(job: JobInHouse, step: Step, brief = false): SheetStep {
+function sheetStep(job: JobInBook, step: Step, brief = false): SheetStep {
   const wiring = /^wire-(new|source|lamps)(-\d+)?$/.test(step.id);
   const asks = step.asks.map((ask) => {
     const value = valueOf(job, step.id, ask.key);
     return value
-      ? `${ask.label}: ${value.estimated ? 'about ' : ''}${value.as ?? (ask.unit === 'V' ? `${value.value} V` : printLength(value.value, job.unit))} (${judgeAsk(ask, value, job.unit).verdict})`
+      ? `${ask.label}: ${value.estimated ? 'about ' : ''}${value.as ?? printAsked(ask, value.value, job.unit)} (${judgeAsk(ask, value, job.unit).verdict})`
       : `${ask.label}: ________ ${askRange(ask, job.unit)}`;
   });
   const short = step.id.startsWith('mark-out') && step.id !== 'mark-out-raceway' && step.says.length > 3;
@@ -211,7 +212,7 @@ function sheetStep(job: JobInHouse, step: Step, brief = false): SheetStep {
 const BOX_AFTER_BOX = /^(mark-out|cut-opening|nail-box|cross-studs|open-way|bore-way|lay-cable|set-new-box|wire-new)(-\d+)?$/;
 
 /** The steps of a job on paper: what several boxes ask for alike is said once, what differs behind the name of its box. */
-function sheetSteps(job: JobInHouse, steps: readonly Step[]): SheetStep[] {
+export function sheetSteps(job: JobInBook, steps: readonly Step[]): SheetStep[] {
   const groups = new Map<string, Step[]>();
   for (const s of steps) {
     const kind = BOX_AFTER_BOX.exec(s.id)?.[1] ?? s.id;
@@ -220,7 +221,7 @@ function sheetSteps(job: JobInHouse, steps: readonly Step[]): SheetStep[] {
   return [...groups.values()].map((all) => (all.length === 1 ? sheetStep(job, all[0]!) : together(job, all)));
 }
 
-function together(job: JobInHouse, all: readonly Step[]): SheetStep {
+function together(job: JobInBook, all: readonly Step[]): SheetStep {
   const each = all.map((s) => sheetStep(job, s, true));
   const names = all.map((s, i) => s.place?.words.split(',')[0] ?? `${i + 1}`);
   // the title has their name: a number is enough
@@ -247,7 +248,7 @@ function together(job: JobInHouse, all: readonly Step[]): SheetStep {
     asks: first!.asks.map((ask) => {
       const values = all.map((s, i) => {
         const value = valueOf(job, s.id, ask.key);
-        return `${i + 1} ${value ? `${value.estimated ? 'about ' : ''}${value.as ?? printLength(value.value, job.unit)}` : '____'}`;
+        return `${i + 1} ${value ? `${value.estimated ? 'about ' : ''}${value.as ?? printAsked(first!.asks[0]!, value.value, job.unit)}` : '____'}`;
       });
       return `${ask.what}, ${askRange(ask, job.unit)}: ${values.join('  ')}`;
     }),

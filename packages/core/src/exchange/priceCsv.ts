@@ -1,7 +1,7 @@
 /** The price book as a table (RFC 4180), out and in. Reading reports row by row and changes nothing by itself. */
 import Papa from 'papaparse';
-import { ARTICLE_IDS, ARTICLES, priceOf, type ArticleId } from '../catalog/index.js';
-import { checkShape, LocalDay, PriceNote, type House } from '../model/index.js';
+import { ARTICLE_IDS, articleIdsOf, ARTICLES, priceOf, type ArticleId } from '../catalog/index.js';
+import { checkShape, isUk, LocalDay, PriceNote, type House } from '../model/index.js';
 import { numberFrom, soldFrom, soldText } from '../takeoff/index.js';
 import type { CsvRow } from './panelCsv.js';
 
@@ -13,8 +13,8 @@ const FORMULA = /^'*[=+\-@\t\r]/;
 const plain = (cell: string | undefined): string => (cell ?? '').trim().replace(/^'(?='*[=+\-@\t\r])/, '');
 
 /** Every article, a row each; a placeholder’s price stays empty. */
-export function priceCsv(house: Pick<House, 'prices' | 'priceNotes'>): string {
-  const rows = ARTICLE_IDS.map((id): Record<Column, string> => {
+export function priceCsv(house: Pick<House, 'prices' | 'priceNotes' | 'edition'>): string {
+  const rows = articleIdsOf(isUk(house)).map((id): Record<Column, string> => {
     const note = house.priceNotes?.[id];
     return {
       ...{ article: id, what: ARTICLES[id].name, unit: ARTICLES[id].unit },

@@ -74,7 +74,8 @@ function takenFor(final: Final, rule: FinalRule): string | undefined {
 }
 
 type Say = (rule: FinalRule, told: Told) => void;
-const nameOf = (final: Final, id: string): string => (id === BOARD ? 'the consumer unit' : (final.points.find((p) => p.id === id)?.name ?? id)); // prettier-ignore
+/** A point by its name, or the consumer unit. */
+export const nameOf = (final: Final, id: string): string => (id === BOARD ? 'the consumer unit' : (final.points.find((p) => p.id === id)?.name ?? id)); // prettier-ignore
 const names = (final: Final, ids: readonly string[]): string => ids.map((id) => nameOf(final, id)).join(', ');
 /** A run in words: from where to where. */
 export const runWords = (final: Final, run: { ends: readonly [string, string] }): string => `${nameOf(final, run.ends[0])} to ${nameOf(final, run.ends[1])}`; // prettier-ignore

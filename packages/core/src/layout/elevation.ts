@@ -2,7 +2,8 @@
  * One face of a wall as plain geometry, mirrored properly: u runs to the right as seen from that face, z up from the finished
  * floor, both in mm. The page and the printed sheet draw the same shapes; only the core decides where things are.
  */
-import { plateWidthMm, PLATE } from '../catalog/index.js';
+import { isUkBox, plateWidthMm, PLATE } from '../catalog/index.js';
+import { FACEPLATE } from '../codebook/index.js';
 import { inches, printMark, type LengthUnit } from '../measure/index.js';
 import { boxRect, placeOriginX, studPlaces, type Box, type FaceId, type MeasuredLength, type Site, type Wall } from '../model/index.js';
 import { marksFor, openingRect } from './opening.js';
@@ -209,8 +210,8 @@ function addBox(input: ElevationInput, box: Box, add: Add): void {
       add(box.id, 'ghost-box', rect.left, rect.bottom, rect.right - rect.left, rect.top - rect.bottom, 'behind', box.name, unplaced);
     return;
   }
-  const plate = plateWidthMm(box.gangs);
-  add(`${box.id}-cover`, 'cover', rect.centre - plate / 2, (rect.bottom + rect.top - PLATE.heightMm) / 2, plate, PLATE.heightMm, state);
+  const plate = isUkBox(box.kind) ? FACEPLATE[box.gangs > 1 ? 2 : 1] : { widthMm: plateWidthMm(box.gangs), heightMm: PLATE.heightMm };
+  add(`${box.id}-cover`, 'cover', rect.centre - plate.widthMm / 2, (rect.bottom + rect.top - plate.heightMm) / 2, plate.widthMm, plate.heightMm, state);
   const opening = openingRect(wall, box)!;
   if (state === 'planned')
     add(`${box.id}-opening`, 'opening', opening.left, opening.bottom, opening.right - opening.left, opening.top - opening.bottom, state);

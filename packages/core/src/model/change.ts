@@ -8,6 +8,7 @@ import { Breaker } from './panel.js';
 import { withBreaker } from './panels.js';
 import { Box, Cable, Circuit, Device, Lamp, Load } from './site.js';
 import { CableWay, RacewayParts } from './way.js';
+import { Final, FinalPoint, FinalRun } from './final.js';
 
 const base = { id: Id, title: Name };
 
@@ -37,6 +38,17 @@ export const Change = z.discriminatedUnion('do', [
     circuitId: Id,
     with: Circuit.pick({ groundFault: true, arcFault: true, breakerA: true, commonTrip: true }).partial(),
   }),
+  /** a final circuit of its own, by the UK book */
+  z.strictObject({ ...base, do: z.literal('add-final'), final: Final }),
+  /** points and runs of a final circuit as they will be, by their ids, and the runs that are taken out */
+  z.strictObject({
+    ...base,
+    do: z.literal('alter-final'),
+    finalId: Id,
+    points: z.array(FinalPoint).max(10),
+    runs: z.array(FinalRun).max(20),
+    without: z.array(Id).max(20).default([]),
+  }),
 ]);
 export type Change = z.infer<typeof Change>;
 
@@ -63,6 +75,12 @@ export function wiresAt(change: Change): string[] {
 
 const put = <T extends { id: string }>(list: T[], item: T): T[] =>
   list.some((x) => x.id === item.id) ? list.map((x) => (x.id === item.id ? item : x)) : [...list, item];
+
+const withParts = (final: Final, { points, runs, without }: Pick<Extract<Change, { do: 'alter-final' }>, 'points' | 'runs' | 'without'>): Final => ({
+  ...final,
+  points: points.reduce(put, final.points),
+  runs: runs.reduce(put, final.runs.filter((r) => !without.includes(r.id))),
+}); // prettier-ignore
 
 /** One change on a site; a change whose subject is gone leaves the site as it is (`danglingChanges` names it). */
 export function applyChange(site: Site, change: Change): Site {
@@ -101,6 +119,12 @@ export function applyChange(site: Site, change: Change): Site {
       return change.breaker
         ? withBreaker({ ...site, circuits: put(site.circuits, change.circuit) }, change.panelId, change.breaker)
         : { ...site, circuits: put(site.circuits, change.circuit) };
+    case 'add-final':
+      return { ...site, finals: put([...(site.finals ?? [])], change.final) };
+    case 'alter-final':
+      return (site.finals ?? []).some((f) => f.id === change.finalId)
+        ? { ...site, finals: site.finals!.map((f) => (f.id === change.finalId ? withParts(f, change) : f)) }
+        : site;
     case 'alter-circuit':
       return { ...site, circuits: site.circuits.map((c) => (c.id === change.circuitId ? { ...c, ...change.with } : c)) };
   }

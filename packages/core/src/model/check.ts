@@ -1,9 +1,10 @@
 /** Shape, then sense: what a schema can't say about a document (things refer to things, boxes stand in walls). */
 import type * as z from 'zod';
 import { quoted, type FieldError } from './fieldError.js';
-import { House, Job, wantOf } from './house.js';
+import type { Change } from './change.js';
+import { House, isUk, Job, wantOf } from './house.js';
 import { versionError } from './migrate.js';
-import { inHouse, jobCycle, planOf, type JobInHouse, type Unfit } from './inHouse.js';
+import { jobCycle, laidIn, planOf, type JobInBook, type Unfit } from './inHouse.js';
 import { duplicateIds, siteErrors } from './checkSite.js';
 import { Panel } from './panel.js';
 import { emptySite, Site, SITE_LIMITS } from './site.js';
@@ -128,8 +129,26 @@ function changePath(job: Job, unfit: Unfit, error: FieldError | undefined): stri
   return part && part in unfit.change ? `${at}/${part}${field![2]}` : at;
 }
 
+/** What a job in a house by the UK book may change, and one by the US book may not: a box is put into both. */
+const UK_ONLY: ReadonlySet<Change['do']> = new Set<Change['do']>(['add-final', 'alter-final']);
+const BOTH: ReadonlySet<Change['do']> = new Set<Change['do']>(['place-box', 'replace-box']);
+/** What of a job is of the book of the other country. */
+function otherBookErrors(job: JobInBook): FieldError[] {
+  const uk = isUk(job);
+  const foreign = (path: string, message: string, expected: string, came: unknown): FieldError => ({ path, message, expected, came: quoted(came) });
+  const errors = job.changes.flatMap((c, i) =>
+    BOTH.has(c.do) || UK_ONLY.has(c.do) === uk
+      ? []
+      : [foreign(`/changes/${i}/do`, `“${c.title}” is work by the ${uk ? 'US' : 'UK'} book; this house goes by the other.`, uk ? 'work on a final circuit' : 'work on a branch circuit', c.do)],
+  );
+  if (uk && job.want) errors.push(foreign('/want', 'What is wanted here is by the US book; in this house a job says what is altered of a final circuit.', 'an alteration', job.want.kind));
+  if (uk && !job.alteration) errors.push(foreign('/alteration', 'A job in a house by the UK book says what is altered of a final circuit.', 'an alteration', 'none'));
+  if (!uk && job.alteration) errors.push(foreign('/alteration', 'Final circuits are altered in houses by the UK book; this one goes by the US book.', 'a want, or changes', job.alteration.kind));
+  return errors;
+} // prettier-ignore
+
 /** What makes no sense of a job in its house: changes that don’t fit, boxes that are gone, jobs that wait for each other. */
-export function jobErrors(job: JobInHouse, jobs: readonly Job[]): FieldError[] {
+export function jobErrors(job: JobInBook, jobs: readonly Job[]): FieldError[] {
   const errors: FieldError[] = [];
   const { unfit } = planOf(job);
   for (const u of unfit) {
@@ -141,6 +160,7 @@ export function jobErrors(job: JobInHouse, jobs: readonly Job[]): FieldError[] {
       came: first?.came ?? quoted(u.change.id),
     });
   }
+  errors.push(...otherBookErrors(job));
   const want = wantOf(job);
   if (want) errors.push(...wantErrors(want, job.found, job.unit));
   const there = new Map(jobs.map((j) => [j.id, j]));
@@ -173,9 +193,9 @@ export function jobErrors(job: JobInHouse, jobs: readonly Job[]): FieldError[] {
 export function checkJobIn(data: unknown, house: House, jobs: readonly Job[], before?: Job): Checked<Job> {
   const shape = checkJob(data);
   if (!shape.ok) return shape;
-  const errors = jobErrors(inHouse(shape.value, house, jobs), jobs);
+  const errors = jobErrors(laidIn(shape.value, house, jobs), jobs);
   if (errors.length === 0) return shape;
-  const known = new Set(before ? jobErrors(inHouse(before, house, jobs), jobs).map((e) => e.message) : []);
+  const known = new Set(before ? jobErrors(laidIn(before, house, jobs), jobs).map((e) => e.message) : []);
   const fresh = errors.filter((e) => !known.has(e.message));
   return fresh.length ? { ok: false, errors: fresh.slice(0, 20) } : shape;
 }

@@ -9,8 +9,11 @@ const twice = (list: readonly { id: string }[], at: string): FieldError[] =>
       : [{ path: `${at}/${i}/id`, message: `Two things have the id ${x.id}; each needs its own.`, expected: 'an id of its own', came: quoted(x.id) }],
   ); // prettier-ignore
 
-/** What makes no sense in final circuits whose shape is right. */
-export function finalErrors(finals: readonly Final[], path: string): FieldError[] {
+/**
+ * What makes no sense in final circuits whose shape is right.
+ * @param boxes ids of the boxes of the house
+ */
+export function finalErrors(finals: readonly Final[], boxes: ReadonlySet<string>, path: string): FieldError[] {
   return finals.flatMap((final, f): FieldError[] => {
     const at = `${path}/${f}`;
     const errors = [...twice(final.points, `${at}/points`), ...twice(final.runs, `${at}/runs`)];
@@ -20,6 +23,10 @@ export function finalErrors(finals: readonly Final[], path: string): FieldError[
     if (points.has(BOARD)) wrong('/points', 'A point can’t be called board: that is the consumer unit.', 'another id', BOARD);
     if (finals.findIndex((x) => x.number === final.number) !== f)
       wrong('/number', `Way ${final.number} of the consumer unit is taken by another circuit.`, 'a way of its own', final.number);
+    final.points.forEach((point, p) => {
+      if (point.boxId !== undefined && !boxes.has(point.boxId))
+        wrong(`/points/${p}/boxId`, `There is no box with the id ${point.boxId}.`, 'the id of a box of this house', point.boxId);
+    });
     final.runs.forEach((run, r) => {
       run.ends.forEach((end, e) => {
         if (end !== BOARD && !points.has(end))

@@ -238,7 +238,7 @@ export function siteErrors(site: Site, unit: LengthUnit, path: string, sound?: S
     const all = new Set(breakersOf(site).map((b) => b.id));
     errors.push(...panelErrors(site.panel, { circuits, boxes, breakers: all }, site.walls, `${path}/panel`));
   }
-  if (site.finals) errors.push(...duplicateIds(site.finals, `${path}/finals`), ...finalErrors(site.finals, `${path}/finals`));
+  if (site.finals) errors.push(...duplicateIds(site.finals, `${path}/finals`), ...finalErrors(site.finals, boxes, `${path}/finals`));
   if (site.subpanels) errors.push(...subpanelErrors(site, { circuits, boxes }, `${path}/subpanels`));
   return errors;
 }

@@ -34,6 +34,8 @@ export const FinalPoint = z.strictObject({
   watts: z.number().positive('watts are above 0').max(25_000).optional(),
   /** metal box: needs an earth lead of its own from box to accessory; absent: not looked */
   metalBox: z.boolean().optional(),
+  /** its box on a wall of the house; absent: nobody said where it is */
+  boxId: Id.optional(),
   earthLead: z.boolean().optional(),
 });
 export type FinalPoint = z.infer<typeof FinalPoint>;
@@ -141,9 +143,19 @@ export const Incoming = z.strictObject({
   zeOhm: z.number().positive('a loop has a resistance above 0').max(2000, 'at most 2000 Ω').optional(),
   /** prospective fault current at the origin, kA */
   faultKa: z.number().positive('above 0').max(50, 'at most 50 kA').optional(),
+  /** the consumer unit on its wall, as a box of the house; absent: nobody said where it is */
+  boxId: Id.optional(),
   /** what the house may draw, A */
   fuseA: z.literal([60, 80, 100]).optional(),
 });
 export type Incoming = z.infer<typeof Incoming>;
 /** Nominal voltage to earth (BS 7671, Appendix 1; memory). */
 export const UK_VOLTS = 230;
+
+/** The circuits of a site without the boxes that are gone: a point stays, where it is is not known any more. */
+export const withoutBoxes = (finals: readonly Final[] | undefined, gone: (id: string) => boolean): Final[] | undefined =>
+  finals?.map((f) =>
+    f.points.some((p) => p.boxId !== undefined && gone(p.boxId))
+      ? { ...f, points: f.points.map((p) => (p.boxId !== undefined && gone(p.boxId) ? (({ boxId: _, ...rest }) => rest)(p) : p)) }
+      : f,
+  );

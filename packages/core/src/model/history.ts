@@ -1,6 +1,7 @@
 /** What a house keeps of the jobs that became part of it, and what it has been asked and not been told. */
 import * as z from 'zod';
 import { Change } from './change.js';
+import { Final } from './final.js';
 import { ARTICLE_IDS, CUT_ARTICLES } from '../catalog/index.js';
 import { Id, Instant, Name, PositiveLength, Remark } from './known.js';
 import { Breaker } from './panel.js';
@@ -35,6 +36,7 @@ export const Things = z.strictObject({
   breakers: z.array(Breaker).max(84),
   lamps: z.array(Lamp).max(200).optional(),
   wiring: z.array(BoxWiring).max(200).optional(),
+  finals: z.array(Final).max(60).optional(),
 });
 export type Things = z.infer<typeof Things>;
 

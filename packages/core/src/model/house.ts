@@ -1,5 +1,6 @@
 /** The two documents that are stored whole: a house as it is known today, and a job in it, which holds no copy of it. */
 import * as z from 'zod';
+import { Alteration } from './alteration.js';
 import { Change } from './change.js';
 import { Incoming } from './final.js';
 import { Closing, CoilOnHand, CountsOnHand, Question } from './history.js';
@@ -29,7 +30,7 @@ export const isUk = (house: { edition: Book }): boolean => house.edition === UK_
 export class OtherBookError extends Error {
   constructor(readonly book: Book) {
     super(
-      `This house goes by the UK book (BS 7671): jobs, panel, directory and labels are by the US one and are not there for it. Its circuits are.`,
+      `This house goes by the UK book (BS 7671); this is by the US one and is not there for it. Its circuits, and the jobs on them, are.`,
     );
     this.name = 'OtherBookError';
   }
@@ -189,6 +190,8 @@ export const Job = z.strictObject({
   note: Remark.optional(),
   /** what is wanted and where, as long as something new is; the ways there are searched for it */
   want: JobWant.optional(),
+  /** what is to be done to a final circuit, in a house by the UK book; the plan is written from it */
+  alteration: Alteration.optional(),
   /** jobs of the same house that are done before: what they will build is found by this one */
   after: z.array(Id).max(20).optional(),
   /** what doesn’t work, and what was found out about it */

@@ -7,20 +7,27 @@ import { applyChange, comesFromPanel, type Change } from './change.js';
 import { siteErrors } from './checkSite.js';
 import type { FieldError } from './fieldError.js';
 import { ALTERED_LISTS, type Closing, type Things } from './history.js';
-import { usBook, type Edition, type House, type Job } from './house.js';
+import { usBook, type Book, type Edition, type House, type Job } from './house.js';
+import { withoutBoxes, type Final, type Incoming } from './final.js';
 import { spacesOf, type Breaker } from './panel.js';
 import { breakersOf, panelOf } from './panels.js';
 import { lampsOf, type Site } from './site.js';
 import { wiringIsOld, wiringsOf } from './boxWiring.js';
 
-export interface JobInHouse extends Job {
-  edition: Edition;
+export interface JobInBook extends Job {
+  edition: Book;
   unit: LengthUnit;
   built?: number | undefined;
   houseName: string;
   found: Site;
   /** the other jobs of the house that are not part of it yet */
   others: readonly Job[];
+  /** supply, in a house by the UK book */
+  incoming?: Incoming | undefined;
+}
+/** A job in a house by the US book: what is judged by that book takes no other. */
+export interface JobInHouse extends JobInBook {
+  edition: Edition;
 }
 
 /** A change that can’t be made on what is found: its subject is gone, its place is outside, its thing is there already. */
@@ -68,16 +75,26 @@ export function jobCycle(job: Job, jobs: readonly Job[]): string[] | undefined {
   return search(job.id, [job.id]);
 }
 
-/** @param jobs the jobs of the house; the one itself may be among them */
-export function inHouse(job: Job, house: House, jobs: readonly Job[] = []): JobInHouse {
+/**
+ * A job in a house by the US book.
+ * @param jobs the jobs of the house; the one itself may be among them
+ * @throws OtherBookError in a house by another book
+ */
+export const inHouse = (job: Job, house: House, jobs: readonly Job[] = []): JobInHouse => ({
+  ...laidIn(job, house, jobs),
+  edition: usBook(house),
+});
+/** A job in its house, whichever book that goes by. */
+export function laidIn(job: Job, house: House, jobs: readonly Job[] = []): JobInBook {
   const others = jobs.filter((j) => j.id !== job.id && j.houseId === house.id);
   const found = job.closed
     ? siteBefore(house, job.closed.closing)
     : jobsBefore(job, others).reduce((site, before) => fitting(site, before.changes, house.unit).planned, house.site);
   return {
     ...job,
-    edition: usBook(house),
+    edition: house.edition,
     unit: house.unit,
+    ...(house.incoming === undefined ? {} : { incoming: house.incoming }),
     ...(house.built === undefined ? {} : { built: house.built }),
     houseName: house.name,
     found,
@@ -86,9 +103,9 @@ export function inHouse(job: Job, house: House, jobs: readonly Job[] = []): JobI
 }
 
 /** The job as it is stored: without what its house lends it. */
-export function bareJob(job: Job | JobInHouse): Job {
+export function bareJob(job: Job | JobInBook): Job {
   if (!('found' in job)) return job;
-  const { edition: _e, unit: _u, built: _b, houseName: _h, found: _f, others: _o, ...bare } = job;
+  const { edition: _e, unit: _u, built: _b, houseName: _h, found: _f, others: _o, incoming: _i, ...bare } = job;
   return bare;
 }
 
@@ -152,6 +169,18 @@ function subjectsMissing(site: Site, change: Change): string | undefined {
     }
     case 'alter-circuit':
       return has(site.circuits, change.circuitId) ? undefined : gone('circuit', change.circuitId);
+    case 'add-final': {
+      const there = named(site.finals ?? [], change.final.id);
+      if (there) return taken('circuit', there);
+      const way = site.finals?.find((f) => f.number === change.final.number);
+      return way && `way ${way.number} of the consumer unit is taken by ${way.name}`;
+    }
+    case 'alter-final': {
+      const final = site.finals?.find((f) => f.id === change.finalId);
+      if (!final) return gone('circuit', change.finalId);
+      const lost = change.without.find((id) => !has(final.runs, id));
+      return lost && gone('run', lost);
+    }
   }
 }
 
@@ -227,16 +256,16 @@ function onCircuitOfFeed(site: Site, changes: readonly Change[]): Site {
 
 const plans = new WeakMap<readonly Change[], { found: Site; plan: Plan }>();
 /** The state that a job leads to, and which of its changes no longer fit what is found. */
-export function planOf(job: JobInHouse): Plan {
+export function planOf(job: JobInBook): Plan {
   const known = plans.get(job.changes);
   if (known?.found === job.found) return known.plan;
   const plan = fitting(job.found, job.changes, job.unit);
   plans.set(job.changes, { found: job.found, plan });
   return plan;
 }
-export const plannedSite = (job: JobInHouse): Site => planOf(job).planned;
+export const plannedSite = (job: JobInBook): Site => planOf(job).planned;
 /** What of a job is built, as a site: the changes with these ids. */
-export const builtSite = (job: JobInHouse, ids: ReadonlySet<string>): Site =>
+export const builtSite = (job: JobInBook, ids: ReadonlySet<string>): Site =>
   fitting(
     job.found,
     job.changes.filter((c) => ids.has(c.id)),
@@ -259,6 +288,7 @@ export function altered(before: Site, after: Site): Pick<Closing, 'was' | 'wasAt
       breakers: of(breakersOf(mine), breakersOf(other)),
       ...((mine.wiring ?? other.wiring) ? { wiring: of([...wiringsOf(mine)], [...wiringsOf(other)]) } : {}),
       ...((mine.lamps ?? other.lamps) ? { lamps: of([...lampsOf(mine)], [...lampsOf(other)]) } : {}),
+      ...((mine.finals ?? other.finals) ? { finals: of(mine.finals ?? [], other.finals ?? []) } : {}),
     };
   };
   const was = things(before, after);
@@ -298,6 +328,7 @@ export function takenBack(site: Site, closing: Closing): Site {
     const left = [...lampsOf(site).filter((l) => !brought.has(l.id)), ...(closing.was.lamps ?? [])];
     back.lamps = left.length ? left : undefined;
   }
+  if (closing.became.finals?.length || closing.was.finals?.length) back.finals = finalsBack(site.finals ?? [], closing);
   const [now, earlier] = [closing.became.wiring ?? [], closing.was.wiring ?? []];
   if (now.length || earlier.length) {
     const put = new Set([...now, ...earlier].map((w) => w.id));
@@ -305,6 +336,16 @@ export function takenBack(site: Site, closing: Closing): Site {
     back.wiring = left.length ? left : undefined;
   }
   return holdingTogether(back);
+}
+
+/** Circuits as they stood, each at its place; those that it brought are gone. */
+function finalsBack(now: readonly Final[], { was, became }: Closing): Final[] | undefined {
+  const earlier = new Map((was.finals ?? []).map((f) => [f.id, f]));
+  const brought = new Set((became.finals ?? []).map((f) => f.id));
+  const left = now.flatMap((f) => earlier.get(f.id) ?? (brought.has(f.id) ? [] : [f]));
+  const there = new Set(left.map((f) => f.id));
+  const whole = [...left, ...[...earlier.values()].filter((f) => !there.has(f.id))];
+  return whole.length ? whole : undefined;
 }
 
 /** References to boxes that are not there are taken out, and what can’t be without its box. */
@@ -324,6 +365,7 @@ function holdingTogether(site: Site): Site {
             unbrokenIn: c.unbrokenIn.filter(there),
           },
     ),
+    ...(site.finals ? { finals: withoutBoxes(site.finals, (id) => !there(id)) } : {}),
     devices: site.devices.filter((d) => boxes.has(d.boxId)),
     loads: site.loads.filter((l) => circuits.has(l.circuitId)).map((l) => (there(l.boxId) ? l : { ...l, boxId: undefined })),
   };

@@ -2,6 +2,7 @@ export * from './known.js';
 export * from './panel.js';
 export * from './panels.js';
 export * from './final.js';
+export * from './alteration.js';
 export * from './checkFinals.js';
 export * from './site.js';
 export * from './place.js';

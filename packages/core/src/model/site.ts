@@ -1,6 +1,6 @@
 /** What stands in the house: walls, boxes, cables, devices, circuits. Absent means not known, never zero. */
 import * as z from 'zod';
-import { BOX_KIND_IDS, DEVICE_KIND_IDS, FINISH_IDS, LAMP_BOX_IDS } from '../catalog/index.js';
+import { ALL_BOX_KIND_IDS, DEVICE_KIND_IDS, FINISH_IDS, LAMP_BOX_IDS } from '../catalog/index.js';
 import { Panel, Subpanel } from './panel.js';
 import { Final } from './final.js';
 import { BoxWiring } from './wiring.js';
@@ -260,7 +260,7 @@ export const Box = z.strictObject({
   /** the built-in of that face whose front it is let into, instead of the wall */
   inFront: Id.optional(),
   /** `other` needs its own size */
-  kind: z.enum([...BOX_KIND_IDS, 'other']),
+  kind: z.enum([...ALL_BOX_KIND_IDS, 'other']),
   gangs: z.number().int().min(1, 'a box has at least one gang').max(6),
   /** stamped or worked out; absent with kind `other` means not known */
   volumeIn3: z.number().positive('a volume is above 0').max(1000).optional(),

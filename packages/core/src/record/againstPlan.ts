@@ -1,7 +1,8 @@
 /** What was planned beside what was built: lengths, readings, holes, minutes, each where somebody said it. Money stands in `takeoff`. */
+import { stepsIn } from '../alteration/index.js';
 import { printLength } from '../measure/index.js';
-import type { JobInHouse } from '../model/index.js';
-import { askRange, isTicked, judgeAsk, stepsOf, valueOf } from '../work/index.js';
+import type { JobInBook } from '../model/index.js';
+import { askRange, isTicked, judgeAsk, valueOf } from '../work/index.js';
 
 export interface AgainstPlan {
   kind: 'length' | 'reading' | 'holes' | 'minutes';
@@ -11,8 +12,8 @@ export interface AgainstPlan {
   verdict?: 'ok' | 'stop' | 'can’t tell';
 }
 
-export function againstPlan(job: JobInHouse): AgainstPlan[] {
-  const steps = stepsOf(job);
+export function againstPlan(job: JobInBook): AgainstPlan[] {
+  const steps = stepsIn(job);
   const figures = steps.flatMap((step) =>
     step.asks.flatMap((ask): AgainstPlan[] => {
       const value = valueOf(job, step.id, ask.key);

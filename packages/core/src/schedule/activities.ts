@@ -1,6 +1,7 @@
 /** What is left to do of jobs, as a schedule sees it: minutes, hands, what it waits for, what it makes loud or dusty, what must be off. */
-import type { Air, Hours, JobInHouse, When } from '../model/index.js';
-import { isTicked, outagesOf, stepsOf, TIMES, type Span, type Spent, type Step, type TimeKind } from '../work/index.js';
+import { stepsIn } from '../alteration/index.js';
+import type { Air, Hours, JobInBook, When } from '../model/index.js';
+import { isTicked, outagesOf, TIMES, type Span, type Spent, type Step, type TimeKind } from '../work/index.js';
 import { driedIn } from './air.js';
 import { minutesSince } from './calendar.js';
 
@@ -74,7 +75,7 @@ export interface Left {
  * @param localOf an instant as local time, `2026-11-26T09:30`, for what still dries of what was ticked
  */
 export function leftToDo(
-  jobs: readonly JobInHouse[],
+  jobs: readonly JobInBook[],
   origin: string,
   localOf: (instant: string) => string,
   rates: Rates = {},
@@ -83,7 +84,7 @@ export function leftToDo(
   const activities: Activity[] = [];
   const outages: OutageGroup[] = [];
   for (const job of jobs) {
-    const steps = stepsOf(job);
+    const steps = stepsIn(job);
     const byId = new Map(steps.map((s) => [s.id, s]));
     const left = steps.filter((s) => !isTicked(job, s.id));
     const idOf = (step: string): string => `${job.id}/${step}`;

@@ -1,5 +1,5 @@
 /** What is left as tasks of the solver, and what the solver found as bars. */
-import { circuitsBehind, deadWithPanel, type JobInHouse, PANEL, type Person, type When } from '../model/index.js';
+import { circuitsBehind, deadWithPanel, type JobInBook, PANEL, type Person, type When } from '../model/index.js';
 import { SHOP, waitOf, type Activity, type Left } from './activities.js';
 import { DAY, handsThere, hoursMask, localTime, minutesSince, SLOT, slotsOf, timeWords } from './calendar.js';
 import { blockSlots, outageBlocks, outagesIn, pieceOf, type Block, type Piece } from './outageBlock.js';
@@ -113,16 +113,16 @@ export function asTasks({ when, jobs }: ScheduleInput, origin: string, left: Lef
 }
 
 /** Whether what is switched off takes a circuit with it: itself, its panel, the breaker that feeds its panel. */
-export function darkens(key: string, circuitId: string, jobs: readonly JobInHouse[]): boolean {
+export function darkens(key: string, circuitId: string, jobs: readonly JobInBook[]): boolean {
   if (key === circuitId || key === PANEL) return true;
   const site = jobs[0]?.found;
   return site !== undefined && (deadWithPanel(site, key, circuitId) || circuitsBehind(site, key).includes(circuitId));
 }
-const goesOff = (b: Block, circuitId: string, jobs: readonly JobInHouse[]): boolean =>
+const goesOff = (b: Block, circuitId: string, jobs: readonly JobInBook[]): boolean =>
   b.groups.some((g) => g.targets.some((t) => darkens(t.key, circuitId, jobs)));
 
 /** An outage that is longer than what hangs on it may bear, or than anybody’s day. */
-function tooLong(b: Block, when: When, v: Variant, stretch: number, jobs: readonly JobInHouse[]): string[] {
+function tooLong(b: Block, when: When, v: Variant, stretch: number, jobs: readonly JobInBook[]): string[] {
   const words = b.groups[0]!.targets.map((t) => t.words).join(' and ');
   return [
     ...when.staysOn.flatMap((s) => {
@@ -138,7 +138,7 @@ function tooLong(b: Block, when: When, v: Variant, stretch: number, jobs: readon
 }
 
 /** Rooms with something on a circuit. */
-function roomsOn(jobs: readonly JobInHouse[], key: string): string[] {
+function roomsOn(jobs: readonly JobInBook[], key: string): string[] {
   const site = jobs[0]?.found;
   if (!site) return [];
   if (key === PANEL) return ['the whole house'];

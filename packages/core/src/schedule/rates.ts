@@ -1,6 +1,7 @@
 /** How long things take this person, from what they noted: the handbook’s range is what one knows before, and weighs like five notes. */
-import type { Job, JobInHouse } from '../model/index.js';
-import { stepsOf, TIMES, type Span, type TimeKind } from '../work/index.js';
+import { stepsIn } from '../alteration/index.js';
+import type { Job, JobInBook } from '../model/index.js';
+import { TIMES, type Span, type TimeKind } from '../work/index.js';
 import type { Rates } from './activities.js';
 import { BAD_DAY_SIGMAS } from './range.js';
 
@@ -15,11 +16,11 @@ export interface Noted {
   weight: number;
 }
 /** What was noted at the steps of jobs: a step of several kinds tells of each by its share. */
-export function notedTimes(jobs: readonly JobInHouse[]): Noted[] {
+export function notedTimes(jobs: readonly JobInBook[]): Noted[] {
   return jobs.flatMap((job) => {
     const took = new Map((job as Job).work.ticks.flatMap((t) => (t.took === undefined ? [] : [[t.step, t.took] as const])));
     if (took.size === 0) return [];
-    return stepsOf(job).flatMap((s): Noted[] => {
+    return stepsIn(job).flatMap((s): Noted[] => {
       const minutes = took.get(s.id);
       if (minutes === undefined || s.minutes.middle <= 0) return [];
       const ratio = Math.log(minutes / s.minutes.middle);

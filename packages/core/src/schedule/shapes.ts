@@ -1,5 +1,5 @@
 /** What a schedule is asked and what it answers. */
-import type { JobInHouse, When } from '../model/index.js';
+import type { JobInBook, When } from '../model/index.js';
 import type { Activity, Rates } from './activities.js';
 
 export interface Bar {
@@ -62,7 +62,7 @@ export interface Schedule {
   activities: Activity[];
 }
 export interface ScheduleInput {
-  jobs: readonly JobInHouse[];
+  jobs: readonly JobInBook[];
   when: When;
   rates?: Rates;
   /** an instant where the house stands, `2026-11-26T09:30` */

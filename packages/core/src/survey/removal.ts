@@ -1,5 +1,5 @@
 /** Taking a room out of the survey, with its walls and what hangs on them; what stays behind is said before. */
-import { type Box, type FaceId, type Job, panelsOf, type Site, type Wall } from '../model/index.js';
+import { type Box, type FaceId, type Job, panelsOf, type Site, type Wall, withoutBoxes as finalsWithout } from '../model/index.js';
 
 export interface Removal {
   site: Site;
@@ -36,6 +36,7 @@ function withoutBoxes(site: Site, gone: ReadonlySet<string>): { site: Site; cabl
       cables: kept,
       loads: site.loads.map(({ boxId, ...l }) => (boxId === undefined || gone.has(boxId) ? l : { ...l, boxId })),
       ...(wiring ? { wiring } : {}),
+      ...(site.finals ? { finals: finalsWithout(site.finals, (id) => gone.has(id)) } : {}),
     },
     cables: site.cables.length - kept.length,
     devices: devices.length,

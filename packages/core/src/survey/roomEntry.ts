@@ -1,4 +1,5 @@
 /** A room from its wall lengths, typed round: `12' 6", 10', 12' 6", 10'`. Corners turn right; `l` before a length turns left there. */
+import { UK_BOARD_MM } from '../catalog/index.js';
 import { closing } from '../layout/index.js';
 import { inches, parseLength, printLength, type LengthUnit } from '../measure/index.js';
 import {
@@ -7,6 +8,7 @@ import {
   takenLayer,
   assumed,
   type FaceId,
+  type Layer,
   type MeasuredLength,
   type Room,
   type RoomSide,
@@ -93,7 +95,23 @@ export interface RoomAnswers {
   framing?: Wall['framing']['material'];
   /** 16 in where nothing was said */
   spacing?: MeasuredLength;
+  /** by the usual make-ups of the UK: plaster on a leaf of brick, or plasterboard on studs at 400 mm */
+  uk?: boolean;
 }
+
+/** What is taken of a wall there until it is measured, mm (common practice): a leaf of brick, studs of 75 × 38 at 400. */
+const UK_WALL = { leaf: 102.5, stud: 75, width: 38, spacing: 400 } as const;
+const ukMakeUp = ({ framing, spacing }: Pick<RoomAnswers, 'framing' | 'spacing'>): { framing: Wall['framing']; layer: () => Layer[] } => ({
+  framing: {
+    material: framing ?? 'masonry',
+    ...(framing ? {} : { presets: ['material' as const] }),
+    studDepth: assumed(framing === 'wood' || framing === 'metal' ? UK_WALL.stud : UK_WALL.leaf),
+    studWidth: assumed(UK_WALL.width),
+    spacing: spacing ?? assumed(UK_WALL.spacing),
+    extraStuds: [],
+  },
+  layer: () => (framing === 'wood' || framing === 'metal' ? [{ ...takenLayer('drywall'), thickness: assumed(UK_BOARD_MM) }] : [takenLayer('plaster')]),
+}); // prettier-ignore
 
 /** Shared walls may differ by this much between the two rooms: each is measured from its own corners (common practice). */
 const SHARED_WITHIN_MM = inches(6);
@@ -130,13 +148,14 @@ export function addRoom(site: Site, answers: RoomAnswers, unit: LengthUnit): Add
       return { wallId: wall.id, face: known.face, turn };
     }
     const id = idOf(answers.id, `w${i + 1}`);
-    const layer = () => [takenLayer('drywall')];
+    const british = answers.uk ? ukMakeUp(answers) : undefined;
+    const layer = british?.layer ?? (() => [takenLayer('drywall')]);
     walls.push({
       id,
       name: `${answers.name}, wall ${i + 1}`,
       length,
       height: answers.height,
-      framing: {
+      framing: british?.framing ?? {
         material: answers.framing ?? 'wood',
         ...(answers.framing ? {} : { presets: ['material' as const] }),
         studDepth: assumed(inches(3.5)),

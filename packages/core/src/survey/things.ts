@@ -19,6 +19,8 @@ import {
   type Opening,
   type Site,
   type Wall,
+  uXOf,
+  withoutBoxes,
 } from '../model/index.js';
 
 export type ThingKind = 'box' | 'stud' | 'obstacle' | 'opening' | 'fixture' | 'reference';
@@ -250,6 +252,7 @@ export function dropThing(site: Site, wallId: string, thingId: string): Site {
       ends: c.ends.map((e) => (e.boxId === thingId ? { ...e, boxId: undefined } : e)) as typeof c.ends,
     })),
     loads: site.loads.map((l) => (l.boxId === thingId ? { ...l, boxId: undefined } : l)),
+    ...(site.finals ? { finals: withoutBoxes(site.finals, (id) => id === thingId) } : {}),
   };
 }
 
@@ -286,7 +289,23 @@ function freeMiddle(wall: Wall, width: number, atMm: number): number {
 }
 
 /** A new thing about `atMm` along face A, with usual sizes marked assumed. The tape then says where it really is. */
-export function addThing(site: Site, wallId: string, face: FaceId, id: string, what: NewThing, atMm: number): Site {
+/** Bottom of a new box there, mm: its accessory’s lower edge 450 over the floor (Approved Document M; memory). */
+const UK_BOTTOM_MM = 456;
+function addUkBox(site: Site, wall: Wall, face: FaceId, id: string, atMm: number): Site {
+  const kind = wall.framing.material === 'masonry' ? ('back-metal-35-1g' as const) : ('back-lined-35-1g' as const);
+  const n = site.boxes.filter((b) => b.wallId === wall.id).length + 1;
+  const beside = site.boxes.find((b) => b.wallId === wall.id && b.face === face);
+  const box: Box = {
+    ...{ id, name: `box ${n}`, wallId: wall.id, face, kind, gangs: 1, supportFittings: 0 },
+    place: { from: 'left-end', toward: 'right', to: 'centre', distance: assumed(uXOf(wall, face, atMm)), bottom: assumed(beside?.place.bottom.mm ?? UK_BOTTOM_MM) },
+  };
+  return { ...site, boxes: [...site.boxes, box] };
+} // prettier-ignore
+
+/**
+ * @param uk boxes by the UK catalogue: let in where the wall is masonry, lined where it is hollow; no accessory is taken for granted
+ */
+export function addThing(site: Site, wallId: string, face: FaceId, id: string, what: NewThing, atMm: number, uk = false): Site {
   const wall = site.walls.find((w) => w.id === wallId);
   if (!wall) return site;
   const fit = (width: number): number => Math.max(0, Math.min(wall.length.mm - width, atMm - width / 2));
@@ -295,6 +314,7 @@ export function addThing(site: Site, wallId: string, face: FaceId, id: string, w
     case 'box': {
       const n = site.boxes.filter((b) => b.wallId === wallId).length + 1;
       const left = fit(IN * 2.25);
+      if (uk) return addUkBox(site, wall, face, id, atMm);
       const heights = site.boxes.filter((b) => b.wallId === wallId && b.face === face).map((b) => b.place.bottom.mm);
       const box: Box = {
         id,

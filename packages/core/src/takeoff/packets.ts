@@ -1,5 +1,5 @@
 /** What things are sold in: packets, tubs, coils, lengths; and the cheapest of them that hold what is needed. Counts in the article’s unit. */
-import { ARTICLES, COIL_ARTICLES, COILS, priceOf, type ArticleId, type Prices } from '../catalog/index.js';
+import { ARTICLES, COIL_ARTICLES, COILS, priceOf, UK_CABLES, UK_COILS, type ArticleId, type Prices } from '../catalog/index.js';
 import type { PriceNote } from '../model/index.js';
 
 export type PriceNotes = Partial<Record<ArticleId, PriceNote | undefined>>;
@@ -20,6 +20,7 @@ export function soldOf(article: ArticleId, prices: Prices | undefined, notes: Pr
   if (note?.packet !== undefined && note.packet > 1) return [{ count: note.packet, price: cents(note.packet * each) }];
   if ((COIL_ARTICLES as readonly ArticleId[]).includes(article))
     return COILS.map(({ ft, times }) => ({ count: ft, price: cents(each * times * ft) }));
+  if ((UK_CABLES as readonly ArticleId[]).includes(article)) return UK_COILS.map(({ m, times }) => ({ count: m, price: cents(each * times * m) }));
   return [];
 }
 
@@ -106,7 +107,7 @@ export function soldFrom(text: string): Pick<PriceNote, 'packet' | 'sold'> | und
 export const soldText = (note: Pick<PriceNote, 'packet' | 'sold'> | undefined): string =>
   note?.sold ? note.sold.map((s) => `${s.count} for ${s.price}`).join('; ') : `${note?.packet ?? ''}`;
 
-const UNIT_WORDS = { each: '', ft: ' ft', l: ' l' } as const;
+const UNIT_WORDS = { each: '', ft: ' ft', m: ' m', l: ' l' } as const;
 /** `2 packets of 10`, `1 × 5 l`. */
 export const packetWords = (article: ArticleId, buy: Packets['buy']): string =>
   buy

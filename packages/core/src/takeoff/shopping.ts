@@ -56,7 +56,7 @@ export interface Shopping {
 }
 
 const printCount = (count: number): string => (Number.isInteger(count) ? `${count}` : `${Math.round(count * 100) / 100}`);
-const UNIT = { each: '', ft: ' ft', l: ' l' } as const;
+const UNIT = { each: '', ft: ' ft', m: ' m', l: ' l' } as const;
 
 /** A row that is counted, in packets, after what is on hand. `there` is what is left of each article for the rows to come. */
 function countedLine(row: MaterialRow, shop: Shop, there: Map<ArticleId, number>): ShoppingLine {
@@ -132,7 +132,7 @@ export function shoppingOf(jobs: readonly JobInHouse[], now: Shop): Shopping {
   return shoppingList(materialsOfAll(jobs), cutPlans(jobs, shop), shop);
 }
 /** A job that is part of the house found on hand what lay there before it was closed, not what it left itself. */
-function asItLay([only, ...more]: readonly JobInHouse[], now: Shop): Shop {
+export function asItLay([only, ...more]: readonly Pick<JobInHouse, 'closed'>[], now: Shop): Shop {
   const closing = more.length === 0 && only?.closed ? now.history?.find((c) => c.id === only.closed!.closing) : undefined;
   return closing ? { ...now, onHand: closing.onHand?.was ?? [], counts: closing.counts?.was ?? {} } : now;
 }
@@ -159,9 +159,11 @@ export function shoppingList(plain: readonly MaterialRow[], plans: readonly CutP
  * What is there by the piece once a job has used its parts as its plan says: what it took is off, what packets left is booked in. Only
  * what somebody counts at all, or what was bought in packets.
  */
-export function countsAfter(job: JobInHouse, shop: Shop): CountsOnHand {
+export const countsAfter = (job: JobInHouse, shop: Shop): CountsOnHand => countsAfterRows(materialsOf(job), shop);
+/** The same of rows that are known. */
+export function countsAfterRows(all: readonly MaterialRow[], shop: Shop): CountsOnHand {
   const after: CountsOnHand = { ...shop.counts };
-  const rows = materialsOf(job).filter((r) => !isCut(r.article));
+  const rows = all.filter((r) => !isCut(r.article));
   const there = new Map(Object.entries(shop.counts ?? {}).map(([id, c]) => [id as ArticleId, c?.count ?? 0]));
   for (const row of rows) {
     const { article, taken, left } = countedLine(row, shop, there);

@@ -1,7 +1,7 @@
 /** What keeps a step from being ticked, and the record of ticks, proofs and values. No clock: the caller brings the time. */
 import { dropTimer, minutesOn } from './timer.js';
 import { PANEL, wiresAt } from '../model/index.js';
-import type { DeadProof, Finding, Job, JobInHouse, ProofReading, StepValue, Told } from '../model/index.js';
+import type { DeadProof, Finding, Job, JobInBook, ProofReading, StepValue, Told } from '../model/index.js';
 import { printLength } from '../measure/index.js';
 import type { Target } from './step.js';
 import { restingOn } from './outages.js';
@@ -29,16 +29,29 @@ export interface ProofJudgement {
   says: string;
 }
 
+/** The same by the UK way: an approved voltage indicator, on its proving unit or on a source known to be live (GS 38; memory). */
+const UK_PROOF_LABELS: Record<ProofKey, string> = {
+  testerBefore: 'Indicator on its proving unit',
+  hotNeutral: 'Point of work, line to neutral',
+  hotGround: 'Point of work, line to earth',
+  neutralGround: 'Point of work, neutral to earth',
+  testerAfter: 'Indicator on its proving unit again',
+};
+export const proofLabel = (key: ProofKey, { uk }: Pick<Target, 'uk'>): string => (uk ? UK_PROOF_LABELS : PROOF_LABELS)[key];
+/** A proving unit or a socket at 230 V; some proving units give several hundred volts. */
+const UK_LIVE_V = { least: 207, most: 1000 };
+
 /** One reading of the proof. */
-export function judgeProofReading(key: ProofKey, reading: ProofReading | undefined): ProofJudgement {
+export function judgeProofReading(key: ProofKey, reading: ProofReading | undefined, { uk }: Pick<Target, 'uk'> = {}): ProofJudgement {
   if (!reading) return { verdict: 'can’t tell', says: 'not read yet' };
   const { volts } = reading;
   if (key === 'testerBefore' || key === 'testerAfter') {
-    return volts >= LIVE_V.least && volts <= LIVE_V.most
-      ? { verdict: 'ok', says: `${volts} V: the tester sees voltage` }
+    const live = uk ? UK_LIVE_V : LIVE_V;
+    return volts >= live.least && volts <= live.most
+      ? { verdict: 'ok', says: `${volts} V: the ${uk ? 'indicator' : 'tester'} sees voltage` }
       : {
           verdict: 'stop',
-          says: `${volts} V is no proof: find a source that reads ${LIVE_V.least} to ${LIVE_V.most} V, or another tester`,
+          says: `${volts} V is no proof: ${uk ? `the proving unit, or a socket that is on, reads ${live.least} V or more` : `find a source that reads ${live.least} to ${live.most} V`}, or another ${uk ? 'indicator' : 'tester'}`,
         };
   }
   if (volts <= DEAD_MOST_V) return { verdict: 'ok', says: `${volts} V: dead` };
@@ -61,11 +74,11 @@ export const proofOf = (job: Job, target: Pick<Target, 'key' | 'sole'>): DeadPro
 /** Whether a target stands proved dead: all five readings good, in order, after its breaker was off, and not too long ago. */
 export function proofState(job: Job, target: Target, now?: string): ProofState {
   const proof = proofOf(job, target);
-  const next = PROOF_ORDER.find((key) => judgeProofReading(key, proof[key]).verdict !== 'ok');
+  const next = PROOF_ORDER.find((key) => judgeProofReading(key, proof[key], target).verdict !== 'ok');
   const reasons: string[] = [];
   const off = job.work.ticks.find((t) => t.step === target.off);
   if (!off) reasons.push('the breaker has not been ticked off');
-  if (next) reasons.push(`${PROOF_LABELS[next].toLowerCase()}: ${judgeProofReading(next, proof[next]).says}`);
+  if (next) reasons.push(`${proofLabel(next, target).toLowerCase()}: ${judgeProofReading(next, proof[next], target).says}`);
   const times = PROOF_ORDER.map((key) => proof[key]?.at).filter((at) => at !== undefined);
   if (times.some((at, i) => i > 0 && Date.parse(at) < Date.parse(times[i - 1]!)))
     reasons.push('the readings were not taken in order: tester, target, tester');
@@ -91,9 +104,13 @@ export interface AskJudgement {
   says: string;
 }
 
+/** A figure of an ask as people say it: `0.61 Ω`, `12 mm`. */
+export const printAsked = (ask: Pick<StepAsk, 'unit'>, value: number, unit: JobInBook['unit']): string =>
+  ask.unit === 'length' ? printLength(value, unit) : `${ask.unit === 'Ω' ? Number(value.toFixed(2)) : value} ${ask.unit}`;
+
 /** What a value has to lie between: `at least 6", at most 8"`. */
-export function askRange(ask: StepAsk, unit: JobInHouse['unit']): string {
-  const say = (n: number) => (ask.unit === 'V' ? `${n} V` : printLength(n, unit));
+export function askRange(ask: StepAsk, unit: JobInBook['unit']): string {
+  const say = (n: number) => printAsked(ask, n, unit);
   if (ask.least !== undefined && ask.least > 0 && ask.most !== undefined) return `${say(ask.least)} to ${say(ask.most)}`;
   return [
     ask.least === undefined || ask.least === 0 ? '' : `at least ${say(ask.least)}`,
@@ -104,8 +121,8 @@ export function askRange(ask: StepAsk, unit: JobInHouse['unit']): string {
 }
 
 /** A measured value against what the step asks. */
-export function judgeAsk(ask: StepAsk, value: StepValue | undefined, unit: JobInHouse['unit']): AskJudgement {
-  const say = (n: number) => (ask.unit === 'V' ? `${n} V` : printLength(n, unit));
+export function judgeAsk(ask: StepAsk, value: StepValue | undefined, unit: JobInBook['unit']): AskJudgement {
+  const say = (n: number) => printAsked(ask, n, unit);
   const range = askRange(ask, unit);
   if (!value) return { verdict: 'can’t tell', says: range ? `measure it: ${range}` : 'measure it' };
   // a tape is read to 1/32 in at best
@@ -141,16 +158,26 @@ const DECIDES_CONNECTING = new Set([
   'receptacle-rating',
   'ground-fault',
   'arc-fault',
+  // by the UK book: what the circuit is, and what it may carry
+  'subject',
+  'load',
+  'shape',
+  'spurs',
+  'rating',
+  'residual',
+  'depth',
+  'old box',
+  'lies',
   // of a subpanel: by what it is made dead, and whether its neutrals and grounds are apart
   'panel-stays-live',
   'panel-bars',
 ]);
 
 /** Of these, what can be known with nothing opened: it decides whether there is a job at all, so it is asked before the first cut. */
-const DECIDES_THE_JOB = new Set(['circuit', 'may-tap', 'circuit-load', 'receptacle-rating', 'ground-fault', 'arc-fault']);
+const DECIDES_THE_JOB = new Set(['circuit', 'may-tap', 'circuit-load', 'receptacle-rating', 'ground-fault', 'arc-fault', 'subject', 'load', 'shape', 'spurs', 'rating', 'residual', 'place']); // prettier-ignore
 
 /** Reasons why a step can't be ticked now; empty when it can. */
-export function gateOf(job: JobInHouse, step: Step, steps: Step[], findings: Finding[], now?: string): string[] {
+export function gateOf(job: JobInBook, step: Step, steps: Step[], findings: Finding[], now?: string): string[] {
   const reasons: string[] = [];
   for (const id of step.after) if (!isTicked(job, id)) reasons.push(`first: ${steps.find((s) => s.id === id)?.title ?? id}`);
   reasons.push(...notProved(job, step.dead, now));
@@ -175,10 +202,10 @@ export function gateOf(job: JobInHouse, step: Step, steps: Step[], findings: Fin
   return reasons;
 }
 
-export type TickResult = { ok: true; job: JobInHouse } | { ok: false; reasons: string[] };
+export type TickResult<J extends JobInBook = JobInBook> = { ok: true; job: J } | { ok: false; reasons: string[] };
 
 /** Ticks a step if its gate is open. */
-export function tick(job: JobInHouse, stepId: string, steps: Step[], findings: Finding[], at: string): TickResult {
+export function tick<J extends JobInBook>(job: J, stepId: string, steps: Step[], findings: Finding[], at: string): TickResult<J> {
   const step = steps.find((s) => s.id === stepId);
   if (!step) return { ok: false, reasons: [`there is no step ${stepId}`] };
   const reasons = gateOf(job, step, steps, findings, at);

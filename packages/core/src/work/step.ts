@@ -17,13 +17,17 @@ export interface Target {
   on: string;
   /** nothing else is switched off in the job: a proof from before circuits were told apart is its */
   sole: boolean;
+  /** by the UK way: an approved indicator and its proving unit, 230 V */
+  uk?: true;
 }
+/** What a step asks to be measured in; a reading in Ω, MΩ or ms may be over what the instrument shows. */
+export type AskUnit = 'length' | 'V' | 'Ω' | 'MΩ' | 'ms';
 export interface StepAsk {
   key: string;
   label: string;
   /** the label without its place: `free ends from the sheath` */
   what: string;
-  unit: 'length' | 'V';
+  unit: AskUnit;
   /** judged against these, in mm or V; absent means no limit on that side */
   least?: number;
   most?: number;

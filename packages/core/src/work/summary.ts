@@ -1,7 +1,8 @@
 /** One line about a job for lists: its stage and what stops it. */
 import { ledgerOf, stageStates } from '../ledger/index.js';
-import { STAGES, type Finding, type JobInHouse, type Stage } from '../model/index.js';
+import { STAGES, type Finding, type JobInBook, type JobInHouse, type Stage } from '../model/index.js';
 import { isTicked } from './gates.js';
+import type { Step } from './step.js';
 import { stepsOf } from './steps.js';
 
 export interface JobSummary {
@@ -18,8 +19,9 @@ export interface JobSummary {
   closed: boolean;
 }
 
-export function summarise(job: JobInHouse, findings: Finding[] = ledgerOf(job)): JobSummary {
-  const steps = stepsOf(job);
+export const summarise = (job: JobInHouse, findings: Finding[] = ledgerOf(job)): JobSummary => summaryOf(job, findings, stepsOf(job));
+/** The same of a job whose findings and steps are known. */
+export function summaryOf(job: JobInBook, findings: Finding[], steps: readonly Step[]): JobSummary {
   const stepsDone = steps.filter((s) => isTicked(job, s.id)).length;
   const states = stageStates(findings);
   const open = STAGES.find((s) => states[s] !== 'clear' && !['buy', 'when', 'work', 'record'].includes(s));

@@ -45,6 +45,17 @@ export const TIMES = {
   'rough-in inspection': { each: 'visit', middle: 15, bad: 60 },
   'finish hung': { each: 'wall', middle: 60, bad: 180 },
   'label and note': { each: 'job', middle: 10, bad: 20 },
+  // by the UK way of working; by the metre what stands above by the foot
+  'chase, cap and fill': { each: 'm', middle: 66, bad: 131 },
+  'cut plasterboard': { each: 'opening', middle: 10, bad: 20 },
+  'lift and lay boards': { each: 'place', middle: 20, bad: 45 },
+  'pull cable by the metre': { each: 'm', middle: 1.6, bad: 3.3 },
+  trunking: { each: 'm', middle: 13, bad: 26 },
+  'chain-drill and chisel for a box': { each: 'opening', middle: 90, bad: 180 },
+  'drill through a leaf': { each: 'hole', middle: 15, bad: 30 },
+  'lock off and keep the key': { each: 'breaker', middle: 5, bad: 10 },
+  'dead tests of a point': { each: 'point', middle: 10, bad: 20 },
+  'live tests of a point': { each: 'point', middle: 8, bad: 15 },
 } as const satisfies Record<string, Span & { each: string }>;
 export type TimeKind = keyof typeof TIMES;
 
@@ -89,5 +100,5 @@ export const timeTerms = (list: readonly Spent[]): string[] =>
     .filter((t) => t.count > 0)
     .map((t) => {
       const count = Number.isInteger(t.count) ? t.count : t.count.toFixed(1);
-      return `${t.kind}${t.count === 1 ? '' : ` × ${count}${['ft', '10 ft'].includes(TIMES[t.kind].each) ? ` (${TIMES[t.kind].each})` : ''}`}: ${printSpan(minutesOf([t]))}`;
+      return `${t.kind}${t.count === 1 ? '' : ` × ${count}${['ft', '10 ft', 'm'].includes(TIMES[t.kind].each) ? ` (${TIMES[t.kind].each})` : ''}`}: ${printSpan(minutesOf([t]))}`;
     });

@@ -3,6 +3,7 @@ import { BOX_KINDS } from '../catalog/index.js';
 import { workOf } from '../ledger/index.js';
 import { openFraming, type JobInHouse } from '../model/index.js';
 import { stepsOf } from './steps.js';
+import type { Step } from './step.js';
 import type { TimeKind } from './times.js';
 
 const METER = 'tester and meter, fresh batteries, and a source known to be live';
@@ -51,6 +52,16 @@ const TOOLS: Record<TimeKind, readonly string[]> = {
   'rough-in inspection': [],
   'finish hung': ['knife, rule, driver'],
   'label and note': ['pen and label'],
+  'chase, cap and fill': [MASONRY, SILICA, 'trowel and bucket'],
+  'cut plasterboard': ['jab saw', DUST],
+  'lift and lay boards': ['bolster, circular saw set to the board’s thickness'],
+  'pull cable by the metre': [FISH],
+  trunking: ['fine saw, level'],
+  'chain-drill and chisel for a box': ['drill with a masonry bit and depth stop, cold chisel, club hammer', SILICA],
+  'drill through a leaf': ['long masonry bit', SILICA],
+  'lock off and keep the key': ['lock for the breaker, with its own key'],
+  'dead tests of a point': ['multifunction tester with its leads, calibrated'],
+  'live tests of a point': ['multifunction tester with its leads, calibrated'],
 };
 const NAIL_ON = 'hammer; a stick cut to the height of the boxes';
 
@@ -61,15 +72,20 @@ export interface ToolNeed {
 }
 
 /** Tools in the order in which the work asks for them. */
-export function toolsByStep(jobs: readonly JobInHouse[]): ToolNeed[] {
+export const toolsByStep = (jobs: readonly JobInHouse[]): ToolNeed[] =>
+  toolsOfSteps(
+    jobs.map((job) => ({
+      ...{ id: job.id, name: job.name, steps: stepsOf(job) },
+      nailed: workOf(job).boxes.some((b) => b.role === 'new' && openFraming(b.wall) && b.box.kind !== 'other' && BOX_KINDS[b.box.kind].mounting === 'nail-on'), // prettier-ignore
+    })),
+  );
+/** Tools of jobs whose steps are known; `nailed`: a box is nailed on. */
+export function toolsOfSteps(jobs: readonly { id: string; name: string; steps: readonly Step[]; nailed?: boolean }[]): ToolNeed[] {
   const first = new Map<string, { title: string; steps: Set<string> }>();
   for (const job of jobs) {
-    const nailed = workOf(job).boxes.some(
-      (b) => b.role === 'new' && openFraming(b.wall) && b.box.kind !== 'other' && BOX_KINDS[b.box.kind].mounting === 'nail-on',
-    );
-    for (const s of stepsOf(job)) {
+    for (const s of job.steps) {
       const tools = s.time.filter((t) => t.count > 0).flatMap((t) => TOOLS[t.kind]);
-      if (nailed && s.time.some((t) => t.kind === 'set a box')) tools.push(NAIL_ON);
+      if (job.nailed && s.time.some((t) => t.kind === 'set a box')) tools.push(NAIL_ON);
       for (const tool of new Set(tools)) {
         const known = first.get(tool) ?? { title: jobs.length > 1 ? `${job.name}: ${s.title}` : s.title, steps: new Set() };
         known.steps.add(`${job.id}/${s.id}`);

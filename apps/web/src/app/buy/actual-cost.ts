@@ -1,8 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { priceFrom } from '@saddle/core/exchange';
 import type { Job } from '@saddle/core/model';
-import { againstActual, printMoney, shoppingOf, wholeCost } from '@saddle/core/takeoff';
-import { handMinutes, notedMinutes, stepsOf } from '@saddle/core/work';
+import { shoppingIn } from '@saddle/core/alteration';
+import { againstActual, printMoney, wholeCost } from '@saddle/core/takeoff';
+import { handMinutes, notedMinutes } from '@saddle/core/work';
 import { nanoid } from 'nanoid';
 import { ChoiceField, type Choice } from '../fields/choice-field';
 import { TextField } from '../fields/text-field';
@@ -38,7 +39,7 @@ type Paid = NonNullable<Job['actual']>['paid'][number];
       <button type="button" class="btn-line" (click)="add()" data-testid="add-paid">something that was paid</button>
       <sa-text-field
         label="minutes beside the steps"
-        [value]="'' + (session.job().actual?.minutes ?? '')"
+        [value]="'' + (session.laid().actual?.minutes ?? '')"
         [numeric]="true"
         [error]="errors()['minutes'] ?? ''"
         (set)="setMinutes($event)"
@@ -74,14 +75,14 @@ export class ActualCost {
     { value: 'help', label: 'somebody’s work' },
   ];
   protected readonly errors = signal<Record<string, string>>({});
-  protected readonly paid = computed(() => this.session.job().actual?.paid ?? []);
-  protected readonly steps = computed(() => stepsOf(this.session.job()));
-  protected readonly noted = computed(() => notedMinutes(this.session.job()));
+  protected readonly paid = computed(() => this.session.laid().actual?.paid ?? []);
+  protected readonly steps = computed(() => this.session.steps());
+  protected readonly noted = computed(() => notedMinutes(this.session.laid(), this.steps()));
   private readonly money = computed(() => this.session.house.house().money);
   protected readonly rows = computed(() => {
-    const job = this.session.job();
+    const job = this.session.laid();
     const { middle } = handMinutes(this.steps());
-    const planned = wholeCost(shoppingOf([job], this.session.house.house()), middle, this.money());
+    const planned = wholeCost(shoppingIn([job], this.session.house.house()), middle, this.money());
     const print = (what: string, n: number | undefined): string =>
       n === undefined ? '' : what === 'hours' ? `${n.toFixed(1)} h` : printMoney(n, this.money());
     return againstActual(planned, middle, job, this.noted(), this.money()).map((r) => ({

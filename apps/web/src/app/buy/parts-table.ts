@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSign
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
 import { ARTICLES } from '@saddle/core/catalog';
-import type { House, JobInHouse } from '@saddle/core/model';
+import type { House, JobInBook } from '@saddle/core/model';
 import { oldPrices, printMoney, wholeCost, type Shopping } from '@saddle/core/takeoff';
 import { switchMap } from 'rxjs';
 import { SumTable } from '../ledger/sum-table';
@@ -188,7 +188,7 @@ const NOTHING: Shopping = { lines: [], total: 0, restsWorth: 0, unknown: [], pla
   `,
 })
 export class PartsTable {
-  readonly jobs = input.required<readonly JobInHouse[]>();
+  readonly jobs = input.required<readonly JobInBook[]>();
   readonly house = input.required<House>();
   readonly nothing = input('Nothing yet: take one of the ways of the Route stage.');
 

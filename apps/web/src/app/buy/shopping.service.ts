@@ -1,11 +1,11 @@
 import { Injectable, type OnDestroy } from '@angular/core';
-import type { House, JobInHouse } from '@saddle/core/model';
+import type { House, JobInBook } from '@saddle/core/model';
 import type { Shopping } from '@saddle/core/takeoff';
 import type { ToolNeed } from '@saddle/core/work';
 import { WorkerDesk } from '../worker/worker-desk';
 
 export interface ShoppingQuestion {
-  jobs: JobInHouse[];
+  jobs: JobInBook[];
   house: House;
 }
 export interface ShoppingAnswer {

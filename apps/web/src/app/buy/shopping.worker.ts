@@ -1,14 +1,13 @@
 /// <reference lib="webworker" />
-import { shoppingOf } from '@saddle/core/takeoff';
-import { handMinutes, stepsOf, toolsByStep } from '@saddle/core/work';
+import { minutesIn, shoppingIn, toolsIn } from '@saddle/core/alteration';
 import type { FromWorker } from '../worker/worker-desk';
 import type { ShoppingAnswer, ShoppingQuestion } from './shopping.service';
 
 addEventListener('message', ({ data: { jobs, house } }: MessageEvent<ShoppingQuestion>) => {
   const answer: ShoppingAnswer = {
-    list: shoppingOf(jobs, house),
-    tools: toolsByStep(jobs),
-    minutes: handMinutes(jobs.flatMap((j) => stepsOf(j))).middle,
+    list: shoppingIn(jobs, house),
+    tools: toolsIn(jobs),
+    minutes: minutesIn(jobs),
   };
   postMessage({ answer } satisfies FromWorker<ShoppingAnswer>);
 });

@@ -3,6 +3,7 @@ import { Router, RouterLink } from '@angular/router';
 import { finalFindings, finalsOf, newFinal, progressOf, putFinal, readingLines, readPlainNumber } from '@saddle/core/finals';
 import { EARTHINGS, type Incoming } from '@saddle/core/model';
 import { nanoid } from 'nanoid';
+import { NewAlteration } from '../alteration/new-alteration';
 import { ChoiceField } from '../fields/choice-field';
 import { TextField } from '../fields/text-field';
 import { HouseSession } from '../house/house-session';
@@ -17,7 +18,7 @@ const EARTHING_WORDS = {
 /** Final circuits of a house by the UK book, and what comes in at the meter. */
 @Component({
   selector: 'sa-circuits-page',
-  imports: [RouterLink, ChoiceField, TextField, VerdictStamp],
+  imports: [RouterLink, ChoiceField, TextField, VerdictStamp, NewAlteration],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="stage-head"><h2>Circuits</h2></div>
@@ -39,6 +40,13 @@ const EARTHING_WORDS = {
           [error]="errors()['zeOhm'] ?? ''"
           (set)="putNumber('zeOhm', $event)"
         />
+        <sa-choice-field
+          label="supply fuse, A"
+          [value]="incoming().fuseA ? incoming().fuseA + '' : undefined"
+          [unknown]="true"
+          [choices]="['60', '80', '100']"
+          (set)="putIncoming({ fuseA: $any($event ? +$event : undefined) })"
+        />
         <sa-text-field
           label="fault current there, kA"
           [value]="text(incoming().faultKa)"
@@ -51,6 +59,8 @@ const EARTHING_WORDS = {
       <p class="quiet">
         Ze is read with the main earth disconnected and the main switch off: for a competent person. The supplier tells it too.
       </p>
+      <h3>Begin a job</h3>
+      <sa-new-alteration />
       <h3>Final circuits</h3>
       <table class="plain" data-testid="finals">
         <thead>

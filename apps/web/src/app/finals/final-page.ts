@@ -38,6 +38,7 @@ import {
   type PointKind,
 } from '@saddle/core/model';
 import { nanoid } from 'nanoid';
+import { NewAlteration } from '../alteration/new-alteration';
 import { CellField } from '../fields/cell-field';
 import { ChoiceField } from '../fields/choice-field';
 import { LengthField } from '../fields/length-field';
@@ -55,7 +56,7 @@ type Part<T> = { [K in keyof T]?: T[K] | undefined };
 /** One final circuit as it lies: its order, its cable, what is judged of it, and where another outlet can be taken. */
 @Component({
   selector: 'sa-final-page',
-  imports: [RouterLink, CellField, ChoiceField, LengthField, TextField, YesNoField, FindingList, VerdictStamp, FinalDrawingView],
+  imports: [RouterLink, CellField, ChoiceField, LengthField, TextField, YesNoField, FindingList, VerdictStamp, FinalDrawingView, NewAlteration],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './final-page.html',
 })

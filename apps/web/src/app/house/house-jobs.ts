@@ -1,5 +1,5 @@
 import { computed, effect, inject, Injectable, signal, untracked } from '@angular/core';
-import { inHouse, type Job, type JobInHouse } from '@saddle/core/model';
+import { laidIn, type Job, type JobInBook } from '@saddle/core/model';
 import { firstValueFrom } from 'rxjs';
 import { Documents, problemOf } from '../api/documents.service';
 import { HouseSession } from './house-session';
@@ -38,8 +38,8 @@ export class HouseJobs {
   }
   /** open ones that have a plan */
   readonly open = computed(() => this.all().filter((j) => !j.closed && j.changes.length > 0));
-  private laid(jobs: readonly Job[]): JobInHouse[] {
-    return jobs.map((j) => inHouse(j, this.session.house(), this.all()));
+  private laid(jobs: readonly Job[]): JobInBook[] {
+    return jobs.map((j) => laidIn(j, this.session.house(), this.all()));
   }
   /** those picked, and all others that are open; each laid on the house */
   readonly chosen = computed(() => this.laid(this.open().filter((j) => this.picked().has(j.id))));

@@ -11,6 +11,9 @@ import { SURVEY_HOST } from '../survey/survey-host';
 import { HouseSession } from './house-session';
 import { LengthUnits } from '../fields/length-units';
 
+/** Pages that serve a house by the UK book too; the others are by the US one. */
+const UK_PAGES: ReadonlySet<string> = new Set(['circuits', 'versions', 'plan', 'rooms', 'walls', 'photos', 'history', 'buy', 'when', 'prices', 'on-hand']); // prettier-ignore
+
 /** One house: its rooms in plan, its walls, and what a room still wants. */
 @Component({
   selector: 'sa-house-page',
@@ -32,6 +35,13 @@ import { LengthUnits } from '../fields/length-units';
         <nav class="pages" aria-label="House">
           @if (uk()) {
             <a [routerLink]="['/houses', id(), 'circuits']">circuits</a>
+            <a [routerLink]="['/houses', id(), 'plan']">rooms</a>
+            <a [routerLink]="['/houses', id(), 'photos']">photos</a>
+            <a [routerLink]="['/houses', id(), 'history']">history</a>
+            <a [routerLink]="['/houses', id(), 'buy']">buy</a>
+            <a [routerLink]="['/houses', id(), 'when']">when</a>
+            <a [routerLink]="['/houses', id(), 'prices']">prices</a>
+            <a [routerLink]="['/houses', id(), 'on-hand']">on hand</a>
             <a [routerLink]="['/houses', id(), 'circuits', 'rules']">rules</a>
           } @else {
             <a [routerLink]="['/houses', id()]">plan</a>
@@ -74,7 +84,7 @@ import { LengthUnits } from '../fields/length-units';
         <sa-document-notices [session]="$any(session)" (copied)="openCopy($event)" />
         @if (foreign()) {
           <section class="card" data-testid="not-for-uk">
-            <p>This page is by the US book. In a house by the UK book there are its circuits, their tests and their sheets so far.</p>
+            <p>This page is by the US book. In a house by the UK book there are its rooms and circuits, their tests, and the jobs on them.</p>
             <a [routerLink]="['/houses', id(), 'circuits']">Its circuits</a>
           </section>
         } @else {
@@ -103,7 +113,7 @@ export class HousePage {
   /** a page of the other country’s book */
   protected readonly foreign = computed(() => {
     const [page] = this.url().split(/[?#]/)[0]!.split('/').slice(3);
-    return this.uk() && page !== 'circuits' && page !== 'versions';
+    return this.uk() && (page === undefined || !UK_PAGES.has(page));
   });
 
   constructor() {

@@ -1,7 +1,7 @@
 import { computed, inject, Injectable } from '@angular/core';
 import { hiddenTruth } from '@saddle/core/demo';
 import type { HiddenTruth } from '@saddle/core/instruments';
-import { checkHouseEdit, DEFAULT_SCHOOLS, type House, type Schools, type Site, usBook } from '@saddle/core/model';
+import { checkHouseEdit, DEFAULT_SCHOOLS, isUk, type House, type Schools, type Site, usBook } from '@saddle/core/model';
 import { Documents } from '../api/documents.service';
 import { DocumentSession } from '../document/document-session';
 import type { SurveyHost } from '../survey/survey-host';
@@ -21,6 +21,7 @@ export class HouseSession extends DocumentSession<House> implements SurveyHost {
   readonly house = this.current;
   readonly surveyed = computed((): Site => this.house().site);
   readonly unit = computed(() => this.house().unit);
+  readonly uk = computed(() => isUk(this.house()));
   readonly edition = computed(() => usBook(this.house()));
   readonly schools = computed((): Schools => DEFAULT_SCHOOLS);
   readonly houseId = computed(() => this.house().id);

@@ -1,9 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { ARTICLE_IDS, ARTICLES, CUT_ARTICLES, type ArticleId } from '@saddle/core/catalog';
+import { articleIdsOf, ARTICLES, CUT_ARTICLES, type ArticleId } from '@saddle/core/catalog';
 import { priceFrom, withArticle } from '@saddle/core/exchange';
 import { feet } from '@saddle/core/measure';
-import { assumed, type CoilOnHand, type CountsOnHand, type House } from '@saddle/core/model';
+import { assumed, isUk, type CoilOnHand, type CountsOnHand, type House } from '@saddle/core/model';
 import { isCut } from '@saddle/core/takeoff';
 import { nanoid } from 'nanoid';
 import { CellField } from '../fields/cell-field';
@@ -12,7 +12,7 @@ import { LengthField } from '../fields/length-field';
 import { TextField } from '../fields/text-field';
 import { HouseSession } from './house-session';
 
-const UNIT = { each: '', ft: 'ft', l: 'l' } as const;
+const UNIT = { each: '', ft: 'ft', m: 'm', l: 'l' } as const;
 
 /** What lies there already: coils and lengths with what is left on them, and things by the piece. Used before anything is bought. */
 @Component({
@@ -100,7 +100,7 @@ export class OnHandPage {
   ); // prettier-ignore
   protected readonly more = computed((): Choice[] => [
     { value: '', label: 'choose what' },
-    ...ARTICLE_IDS.filter((id) => !isCut(id) && !this.session.house().counts?.[id]).map((value) => ({
+    ...articleIdsOf(isUk(this.session.house())).filter((id) => !isCut(id) && !this.session.house().counts?.[id]).map((value) => ({
       value,
       label: ARTICLES[value].name,
     })),

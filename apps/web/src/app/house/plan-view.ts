@@ -26,6 +26,14 @@ const NEW_ROOM = {
   spacing: undefined as string | undefined,
 };
 
+const UK_FRAMINGS: Choice[] = [
+  { value: 'masonry', label: 'brick or block' },
+  { value: 'wood', label: 'timber studs' },
+  { value: 'metal', label: 'metal studs' },
+];
+/** Height of a ceiling where nobody measured one, mm (common practice). */
+const UK_CEILING_MM = 2400;
+
 /** The house in plan: rooms that were walked round, their walls to open, and a room to add by typing its wall lengths. */
 @Component({
   selector: 'sa-plan-view',
@@ -64,7 +72,11 @@ export class PlanView {
   /** worth a search: more rooms than are seen at a glance */
   protected readonly many = computed(() => this.session.surveyed().rooms.length > GLANCE);
   protected readonly rooms = computed(() => roomList(this.session.surveyed(), this.many() ? this.wanted() : ''));
-  protected readonly feet = printFeet;
+  protected readonly example = `12' 6", 10', 12' 6", 10'`;
+  protected readonly framings = computed((): Choice[] =>
+    this.session.uk() ? UK_FRAMINGS : ['wood', 'metal', 'masonry'].map((value) => ({ value, label: value })),
+  );
+  protected long = (mm: number): string => (this.unit() === 'mm' ? printLength(mm, 'mm') : printFeet(mm));
   protected readonly read = computed(() => (this.form().round.trim() ? readRound(this.form().round, this.unit()) : undefined));
   protected readonly lengths = computed(() => {
     const read = this.read();
@@ -132,9 +144,10 @@ export class PlanView {
         use: form.use,
         lengths: read.lengths,
         turns: read.turns,
-        height: this.height() ?? assumed(inches(96)),
+        height: this.height() ?? assumed(this.session.uk() ? UK_CEILING_MM : inches(96)),
+        uk: this.session.uk(),
         ...(form.framing ? { framing: form.framing } : {}),
-        ...(form.spacing ? { spacing: { mm: inches(Number(form.spacing)), as: form.spacing, known: 'seen' as const } } : {}),
+        ...(form.spacing ? { spacing: { mm: this.session.uk() ? Number(form.spacing) : inches(Number(form.spacing)), as: form.spacing, known: 'seen' as const } } : {}),
         ...(this.over() ? { above: this.over()! } : {}),
         ...(this.under() ? { below: this.under()! } : {}),
         shared,

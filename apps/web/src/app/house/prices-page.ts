@@ -1,9 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { ARTICLE_IDS, ARTICLES, priceOf, type Article, type ArticleId } from '@saddle/core/catalog';
+import { articleIdsOf, ARTICLES, priceOf, type Article, type ArticleId } from '@saddle/core/catalog';
 import { priceCsv, priceFrom, pricesFromCsv, withArticle, type PriceReport } from '@saddle/core/exchange';
 import { feet } from '@saddle/core/measure';
-import { assumed, type House, type Money, type PriceNote } from '@saddle/core/model';
+import { assumed, isUk, type House, type Money, type PriceNote } from '@saddle/core/model';
 import { localBy } from '@saddle/core/schedule';
 import { LEAST_REST_FT, REST_PERCENT, soldFrom, soldOf, soldText } from '@saddle/core/takeoff';
 import { nanoid } from 'nanoid';
@@ -13,7 +13,7 @@ import { LengthField } from '../fields/length-field';
 import { TextField } from '../fields/text-field';
 import { HouseSession } from '../house/house-session';
 
-const UNIT: Record<Article['unit'], string> = { each: 'each', ft: 'a foot', l: 'a litre' };
+const UNIT: Record<Article['unit'], string> = { each: 'each', ft: 'a foot', m: 'a metre', l: 'a litre' };
 const GROUPS: Article['group'][] = ['cable', 'boxes', 'devices', 'panel', 'fixing', 'raceway', 'closing up', 'outdoors'];
 const BARE: Money = { fees: [], spares: false };
 /** Numbers of the money form by what they are called. */
@@ -49,7 +49,7 @@ export class PricesPage {
     const { prices, priceNotes } = this.session.house();
     return GROUPS.map((name) => ({
       name,
-      articles: ARTICLE_IDS.filter((id) => ARTICLES[id].group === name).map((id) => ({
+      articles: articleIdsOf(isUk(this.session.house())).filter((id) => ARTICLES[id].group === name).map((id) => ({
         id,
         what: ARTICLES[id].name,
         unit: UNIT[ARTICLES[id].unit],

@@ -38,7 +38,7 @@ export class RoomPage {
   protected readonly room = computed((): Room | undefined => this.session.surveyed().rooms.find((r) => r.id === this.roomId()));
   private readonly spacing = computed(() => {
     const room = this.room();
-    return room && roomSpacing(this.session.surveyed(), room, this.session.edition());
+    return room && !this.session.uk() ? roomSpacing(this.session.surveyed(), room, this.session.edition()) : undefined;
   });
   protected readonly strip = computed(() => {
     const spacing = this.spacing();
@@ -56,7 +56,7 @@ export class RoomPage {
     })),
   );
   protected readonly counters = computed(() =>
-    (this.room()?.sides ?? []).flatMap((s) => {
+    (this.session.uk() ? [] : (this.room()?.sides ?? [])).flatMap((s) => {
       const wall = this.session.surveyed().walls.find((w) => w.id === s.wallId);
       return wall
         ? counterSpacing(this.session.surveyed(), wall, s.face).map((c) => ({

@@ -16,7 +16,8 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import { NavigationEnd, Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
 import { NgbTooltip } from '@ng-bootstrap/ng-bootstrap';
 import { countWords } from '@saddle/core/ledger';
-import { breakerNumber, type Stage, STAGES } from '@saddle/core/model';
+import { subjectOf } from '@saddle/core/alteration';
+import { bookWords, breakerNumber, type JobInBook, type Stage, STAGES } from '@saddle/core/model';
 import { isTicked } from '@saddle/core/work';
 import { filter, map, startWith } from 'rxjs';
 import { DocumentNotices } from '../document/document-notices';
@@ -29,6 +30,7 @@ import { SURVEY_HOST } from '../survey/survey-host';
 import { JobWays } from '../ways/job-ways';
 import { WaySearches } from '../ways/way-search.service';
 import { JobSession, type SiteState } from './job-session';
+import { AlterationStage } from '../alteration/alteration-stage';
 import { JobUndo } from './job-undo';
 import { SurveySince } from './survey-since';
 import { LengthUnits } from '../fields/length-units';
@@ -47,10 +49,24 @@ const STAGE_NAMES: Record<Stage, string> = {
   record: 'Record',
 };
 
+const UK_STAGE_NAMES: Record<Stage, string> = { ...STAGE_NAMES, survey: 'Where', feed: 'Circuit', route: 'Way' };
+/** Stages that the UK way of working has its own pages for; the others serve both. */
+const UK_STAGES: ReadonlySet<Stage> = new Set<Stage>(['need', 'survey', 'feed', 'route', 'box', 'wire']);
+function ukSubtitle(job: JobInBook): string {
+  const final = subjectOf(job)?.final;
+  return [
+    job.houseName,
+    bookWords(job.edition),
+    ...(job.alteration?.kind === 'own radial' ? ['a circuit of its own'] : [final ? `circuit ${final.number}, ${final.name}` : 'circuit not known']),
+    ...(job.closed ? ['part of the house'] : []),
+  ].join(' · ');
+} // prettier-ignore
+
 /** One job: the stages down the left edge, the work in the middle, the ledger beside it. */
 @Component({
   selector: 'sa-job-page',
   imports: [
+    AlterationStage,
     SurveySince,
     Segmented,
     RouterOutlet,
@@ -102,17 +118,24 @@ export class JobPage {
   /** at the wall nothing stands round the activity in hand */
   protected readonly bare = computed(() => this.url().split('?')[0]!.endsWith('/at-the-wall'));
   protected readonly stage = computed((): Stage => STAGES.find((s) => this.url().split('?')[0]!.endsWith(`/${s}`)) ?? 'box');
-  protected readonly stages = computed(() => STAGES.map((stage) => ({ stage, name: STAGE_NAMES[stage], state: this.stateOf(stage) })));
+  /** the page of the stage in hand, where the UK way has its own */
+  protected readonly ukStage = computed((): Stage | undefined => {
+    const path = this.url().split('?')[0]!.split('/').at(-1)!;
+    const stage = this.stage();
+    return this.session.uk() && path === stage && UK_STAGES.has(stage) ? stage : undefined;
+  });
+  protected readonly stages = computed(() => STAGES.map((stage) => ({ stage, name: (this.session.uk() ? UK_STAGE_NAMES : STAGE_NAMES)[stage], state: this.stateOf(stage) })));
   protected readonly states: Segment<SiteState>[] = [
     { value: 'found', label: 'as found' },
     { value: 'planned', label: 'as planned' },
     { value: 'built', label: 'as built' },
   ];
   protected readonly subtitle = computed(() => {
+    if (this.session.uk()) return ukSubtitle(this.session.laid());
     const { circuits, boxes } = this.session.work();
     return [
-      this.session.job().houseName,
-      this.session.job().edition.replace('-', ' '),
+      this.session.laid().houseName,
+      this.session.laid().edition.replace('-', ' '),
       ...(boxes.length
         ? [
             circuits
@@ -120,7 +143,7 @@ export class JobPage {
               .join(', ') || 'circuit not known',
           ]
         : []),
-      ...(this.session.job().closed ? ['part of the house'] : []),
+      ...(this.session.laid().closed ? ['part of the house'] : []),
     ].join(' · ');
   });
 
@@ -143,7 +166,7 @@ export class JobPage {
   }
 
   private stateOf(stage: Stage): 'stopped' | 'open' | 'clear' | 'later' {
-    const job = this.session.job();
+    const job = this.session.laid();
     const steps = this.session.steps();
     if (steps.length === 0 && ['box', 'wire', 'buy', 'when', 'work', 'record'].includes(stage)) return 'later';
     if (stage === 'work')

@@ -1,22 +1,27 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
-import { ledgerOf, outletBoxes, stageStates, workOf } from '@saddle/core/ledger';
+import { inUsBook, ledgerIn, stepsIn } from '@saddle/core/alteration';
+import { outletBoxes, stageStates, workOf } from '@saddle/core/ledger';
 import {
   applyEdits,
   bareJob,
   builtSite,
   checkJobIn,
   inHouse,
+  isUk,
+  laidIn,
+  OtherBookError,
   plannedSite,
   type Change,
   type Checked,
   type Finding,
   type Job,
   type JobEdit,
+  type JobInBook,
   type JobInHouse,
   type Site,
 } from '@saddle/core/model';
 import { entriesOf, type Said } from '@saddle/core/record';
-import { builtChangeIds, outageMinutes, stepsOf, type Step } from '@saddle/core/work';
+import { builtChangeIds, outageMinutes, type Step } from '@saddle/core/work';
 import { firstValueFrom } from 'rxjs';
 import { Documents } from '../api/documents.service';
 import { DocumentSession } from '../document/document-session';
@@ -67,17 +72,25 @@ export class JobSession extends DocumentSession<Job> {
   readonly ready = computed(() => this.loaded() && this.house.loaded());
   /** changes only when another job is opened */
   readonly jobId = computed(() => this.current().id);
-  readonly job = computed((): JobInHouse => inHouse(this.current(), this.house.house(), this.others()));
+  /** by whichever book its house goes */
+  readonly laid = computed((): JobInBook => laidIn(this.current(), this.house.house(), this.others()));
+  readonly uk = computed(() => isUk(this.laid()));
+  /** by the US book: throws in a house by another, whose stages ask `laid` */
+  readonly job = computed((): JobInHouse => {
+    const laid = this.laid();
+    if (!inUsBook(laid)) throw new OtherBookError(laid.edition);
+    return laid;
+  });
 
   readonly state = signal<SiteState>('planned');
   readonly work = computed(() => workOf(this.job()));
-  readonly planned = computed(() => plannedSite(this.job()));
-  readonly ledger = computed((): Finding[] => ledgerOf(this.job()));
+  readonly planned = computed(() => plannedSite(this.laid()));
+  readonly ledger = computed((): Finding[] => ledgerIn(this.laid()));
   readonly stages = computed(() => stageStates(this.ledger()));
-  readonly steps = computed(() => stepsOf(this.job()));
+  readonly steps = computed(() => stepsIn(this.laid()));
   readonly outage = computed(() => outageMinutes(this.steps()));
-  readonly built = computed((): Site => builtSite(this.job(), builtChangeIds(this.job(), this.steps())));
-  readonly site = computed((): Site => ({ found: () => this.job().found, planned: this.planned, built: this.built })[this.state()]());
+  readonly built = computed((): Site => builtSite(this.laid(), builtChangeIds(this.laid(), this.steps())));
+  readonly site = computed((): Site => ({ found: () => this.laid().found, planned: this.planned, built: this.built })[this.state()]());
   readonly unit = computed(() => this.house.unit());
   readonly outlets = computed(() => outletBoxes(this.work()));
 
@@ -111,6 +124,11 @@ export class JobSession extends DocumentSession<Job> {
   /** An edit of the job as it lies on its house. */
   editPlan(title: string, change: (job: JobInHouse) => Job): boolean {
     return this.edit(title, (job) => bareJob(change(inHouse(job, this.house.house(), this.others()))));
+  }
+
+  /** The same, whichever book its house goes by. */
+  editLaid(title: string, change: (job: JobInBook) => Job): boolean {
+    return this.edit(title, (job) => bareJob(change(laidIn(job, this.house.house(), this.others()))));
   }
 
   override edit(title: string, change: (job: Job) => Job): boolean {

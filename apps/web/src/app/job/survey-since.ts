@@ -61,7 +61,7 @@ export class SurveySince {
     this.since.set(undefined);
     if (from === undefined) return;
     try {
-      const since = await firstValueFrom(this.documents.surveyedSince(this.session.job().id, from));
+      const since = await firstValueFrom(this.documents.surveyedSince(this.session.laid().id, from));
       if (since.differs.length) this.since.set(since);
       else this.session.unseen.set(undefined);
     } catch {

@@ -99,7 +99,7 @@ interface Deleted {
             <a [routerLink]="['/houses', house.id]">{{ house.name }}</a>
             <span>rules {{ bookWords(house.edition) }}{{ house.built ? ', built ' + house.built : '' }}</span>
             @if (isUk(house)) {
-              <a class="house-link" [routerLink]="['/houses', house.id, 'circuits']">circuits and tests</a>
+              <a class="house-link" [routerLink]="['/houses', house.id, 'circuits']">circuits, tests, and start a job here</a>
             } @else {
               <a class="house-link" [routerLink]="['/start']" [queryParams]="{ house: house.id }">start one here</a>
               <a class="house-link" [routerLink]="['/houses', house.id, 'panel']">panel</a>

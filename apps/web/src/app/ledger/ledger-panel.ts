@@ -19,7 +19,7 @@ import { WordMark } from '../words/word';
       <sa-segmented class="small" label="Which findings" [segments]="views" [value]="all()" (set)="all.set($event)" />
     </div>
     <sa-finding-list
-      [photosIn]="{ houseId: session.job().houseId, jobId: session.job().id }"
+      [photosIn]="{ houseId: session.laid().houseId, jobId: session.laid().id }"
       [rows]="shown()"
       nothing="Nothing to judge at this stage yet."
       (cured)="apply($event.key, $event.id)"

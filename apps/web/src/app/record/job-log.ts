@@ -20,7 +20,7 @@ export class JobLog {
 
   readonly lines = computed(() => {
     this.outbox.waiting();
-    const job = this.session.job();
+    const job = this.session.laid();
     const waiting = this.outbox.log(job.id).map((e): KeptEntry => ({ ...e, jobId: job.id, received: e.at, aheadMs: 0 }));
     const entries = [...this.there(), ...waiting];
     return logLines([...entries, ...earlierEntries(job, this.session.steps(), this.session.unit(), entries)], this.session.unit());

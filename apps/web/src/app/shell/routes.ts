@@ -41,6 +41,7 @@ export const routes: Routes = [
     loadComponent: () => import('../house/house-page').then((m) => m.HousePage),
     children: [
       { path: '', pathMatch: 'full', title: 'House · Saddle', loadComponent: () => import('../house/plan-view').then((m) => m.PlanView) },
+      { path: 'plan', title: 'Rooms · Saddle', loadComponent: () => import('../house/plan-view').then((m) => m.PlanView) },
       {
         path: 'walls/:wallId/:face',
         title: 'Wall · Saddle',

@@ -14,10 +14,10 @@ import { JobSession } from '../job/job-session';
     <div class="stage-head">
       <h2>What to buy and bring</h2>
       <button type="button" class="btn-line" (click)="print()">Print the list</button>
-      <a class="btn-line" [routerLink]="['/houses', session.job().houseId, 'buy']">with other jobs of the house</a>
+      <a class="btn-line" [routerLink]="['/houses', session.laid().houseId, 'buy']">with other jobs of the house</a>
     </div>
     <div class="sheet">
-      <sa-parts-table [jobs]="jobs()" [house]="session.house.house()" [ticks]="session.job().bought ?? []" (tick)="tick($event)" />
+      <sa-parts-table [jobs]="jobs()" [house]="session.house.house()" [ticks]="session.laid().bought ?? []" (tick)="tick($event)" />
       @if (session.steps().length) {
         <h3>Estimate to hand over</h3>
         <p class="quiet">A line each; empty again, the proposed words come back.</p>
@@ -46,7 +46,7 @@ import { JobSession } from '../job/job-session';
         <div class="row-form">
           <sa-text-field
             label="the price holds for, days"
-            [value]="'' + (session.job().estimate?.days ?? usualDays)"
+            [value]="'' + (session.laid().estimate?.days ?? usualDays)"
             [numeric]="true"
             [error]="error()"
             (set)="setDays($event)"
@@ -54,7 +54,7 @@ import { JobSession } from '../job/job-session';
           <a
             class="btn-line strong"
             target="_blank"
-            [href]="'/api/v1/jobs/' + session.job().id + '/estimate.pdf?paper=' + (session.unit() === 'in' ? 'letter' : 'a4')"
+            [href]="'/api/v1/jobs/' + session.laid().id + '/estimate.pdf?paper=' + (session.unit() === 'in' ? 'letter' : 'a4')"
             data-testid="estimate"
             >Estimate (PDF)</a
           >
@@ -65,11 +65,11 @@ import { JobSession } from '../job/job-session';
 })
 export class BuyStage {
   protected readonly session = inject(JobSession);
-  protected readonly jobs = computed(() => [this.session.job()]);
+  protected readonly jobs = computed(() => [this.session.laid()]);
   protected readonly usualDays = ESTIMATE_DAYS;
   protected readonly error = signal('');
-  protected readonly scope = computed(() => this.session.job().estimate?.scope ?? scopeOf(this.session.job()));
-  protected readonly excluded = computed(() => this.session.job().estimate?.excluded ?? excludedOf(this.session.job()));
+  protected readonly scope = computed(() => this.session.laid().estimate?.scope ?? scopeOf(this.session.laid()));
+  protected readonly excluded = computed(() => this.session.laid().estimate?.excluded ?? excludedOf(this.session.laid()));
 
   /** Ticked off at the shelf, and taken back. */
   protected tick(key: string): void {

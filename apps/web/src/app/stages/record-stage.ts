@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, signal } from '@angular/core';
 import { againstPlan, type LogLine } from '@saddle/core/record';
 import { builtChangeIds } from '@saddle/core/work';
 import { RouterLink } from '@angular/router';
@@ -29,45 +29,58 @@ import { WordMark } from '../words/word';
         <a
           class="btn-line strong"
           target="_blank"
-          [href]="'/api/v1/jobs/' + session.job().id + '/sheet.pdf?paper=' + paper()"
+          [href]="'/api/v1/jobs/' + session.laid().id + '/sheet.pdf?paper=' + paper()"
           data-testid="sheet"
           >Open the sheet (PDF)</a
         >
-        <a class="btn-line" [href]="'/api/v1/jobs/' + session.job().id + '/export.json'" download data-testid="export-job"
+        <a class="btn-line" [href]="'/api/v1/jobs/' + session.laid().id + '/export.json'" download data-testid="export-job"
           >Keep the job as a file (JSON)</a
         >
+        @if (session.uk()) {
+          <a
+            class="btn-line"
+            target="_blank"
+            [href]="'/api/v1/jobs/' + session.laid().id + '/minor-works.pdf?paper=' + paper()"
+            data-testid="minor-works"
+            >Figures for the certificate (PDF)</a
+          >
+          <a class="btn-line" [href]="'/api/v1/jobs/' + session.laid().id + '/minor-works.csv'" download data-testid="minor-works-csv"
+            >as a table (CSV)</a
+          >
+        } @else {
         <a
           class="btn-line"
           target="_blank"
-          [href]="'/api/v1/jobs/' + session.job().id + '/handover.pdf?paper=' + paper()"
+          [href]="'/api/v1/jobs/' + session.laid().id + '/handover.pdf?paper=' + paper()"
           data-testid="handover"
           >Handover (PDF)</a
         >
         <a
           class="btn-line"
           target="_blank"
-          [href]="'/api/v1/jobs/' + session.job().id + '/inspection.pdf?paper=' + paper()"
+          [href]="'/api/v1/jobs/' + session.laid().id + '/inspection.pdf?paper=' + paper()"
           data-testid="inspection"
           >For the inspector (PDF)</a
         >
+        }
       </div>
       @if (session.saveState() !== 'saved') {
         <p class="notice">The last edits are {{ session.saveState() }}; the sheet shows what the server has.</p>
       }
       <h3>Part of the house</h3>
-      @if (session.job().closed; as closed) {
+      @if (session.laid().closed; as closed) {
         <p data-testid="closed">
           Closed {{ time(closed.at) }}: what was built is in the house, and its
-          <a [routerLink]="['/houses', session.job().houseId, 'history']">history</a> has what was there before.
+          <a [routerLink]="['/houses', session.laid().houseId, 'history']">history</a> has what was there before.
         </p>
         <button type="button" class="btn-line" [disabled]="busy()" (click)="reopen()" data-testid="reopen">
           Take it out of the house again
         </button>
       } @else {
         <p class="quiet">
-          When the work is done the job is closed: boxes, cables, devices, loads and the breaker that were built become the house’s own, for
+          When the work is done the job is closed: what was built becomes the house’s own, for
           every job after it. What it used is taken off what is
-          <a [routerLink]="['/houses', session.job().houseId, 'on-hand']">on hand</a>, and what its plan leaves of coils and packets is
+          <a [routerLink]="['/houses', session.laid().houseId, 'on-hand']">on hand</a>, and what its plan leaves of coils and packets is
           booked in there, reckoned until you count it.
         </p>
         <button type="button" class="btn-line strong" [disabled]="busy()" (click)="close(false)" data-testid="close-job">
@@ -123,19 +136,19 @@ import { WordMark } from '../words/word';
       <h3>Photos</h3>
       <div class="row-form">
         <sa-photo-strip
-          [houseId]="session.job().houseId"
-          [jobId]="session.job().id"
+          [houseId]="session.laid().houseId"
+          [jobId]="session.laid().id"
           kind="job"
-          [thing]="session.job().id"
+          [thing]="session.laid().id"
           when="before"
           [onlyWhen]="true"
           label="before"
         />
         <sa-photo-strip
-          [houseId]="session.job().houseId"
-          [jobId]="session.job().id"
+          [houseId]="session.laid().houseId"
+          [jobId]="session.laid().id"
           kind="job"
-          [thing]="session.job().id"
+          [thing]="session.laid().id"
           when="after"
           [onlyWhen]="true"
           label="after"
@@ -155,7 +168,7 @@ import { WordMark } from '../words/word';
             }
             {{ l.title && l.kind !== 'reading' ? l.title + ': ' : '' }}{{ l.says }}
             @if (l.photo; as photo) {
-              <a [routerLink]="['/houses', session.job().houseId, 'photos', photo]">see it</a>
+              <a [routerLink]="['/houses', session.laid().houseId, 'photos', photo]">see it</a>
             }
             <span class="quiet">{{ aside(l) }}</span>
           </li>
@@ -180,7 +193,7 @@ export class RecordStage {
     { value: 'letter', label: 'US Letter' },
     { value: 'a4', label: 'A4' },
   ];
-  protected readonly paper = signal<'letter' | 'a4'>('letter');
+  protected readonly paper = linkedSignal((): 'letter' | 'a4' => (this.session.unit() === 'in' ? 'letter' : 'a4'));
   protected time = (at: string): string => new Date(at).toLocaleString([], { dateStyle: 'short', timeStyle: 'short' });
 
   private readonly documents = inject(Documents);
@@ -199,7 +212,7 @@ export class RecordStage {
     try {
       await Promise.all([this.session.savedNow(), house.savedNow()]);
       const revisions = { job: this.session.revisionNow(), house: house.revisionNow() };
-      const both = await firstValueFrom(this.documents.closeOrReopen(what, this.session.job().id, revisions, leave));
+      const both = await firstValueFrom(this.documents.closeOrReopen(what, this.session.laid().id, revisions, leave));
       await house.adopt(both.house);
       await this.session.adopt(both.job);
     } catch (error) {
@@ -210,16 +223,16 @@ export class RecordStage {
     }
   }
 
-  protected readonly against = computed(() => againstPlan(this.session.job()));
+  protected readonly against = computed(() => againstPlan(this.session.laid()));
   protected readonly log = inject(JobLog);
   protected aside = (l: LogLine): string =>
     [l.wanted && `wanted ${l.wanted}`, l.by && l.kind !== 'told' ? `by ${l.by}` : '', l.clock, l.corrected ? 'corrected later' : '']
       .filter(Boolean)
       .join(' · ');
   protected readonly builtTitles = computed(() => {
-    const ids = builtChangeIds(this.session.job(), this.session.steps());
+    const ids = builtChangeIds(this.session.laid(), this.session.steps());
     return this.session
-      .job()
+      .laid()
       .changes.filter((c) => ids.has(c.id))
       .map((c) => c.title);
   });

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
-import { breakerNumber, type Hours, inHouse, type JobInHouse, type Person, type StaysOn, usualWhen, type When } from '@saddle/core/model';
+import { breakerNumber, type Hours, laidIn, type JobInBook, type Person, type StaysOn, usualWhen, type When } from '@saddle/core/model';
 import { localBy } from '@saddle/core/schedule';
 import { TIMES } from '@saddle/core/work';
 import { nanoid } from 'nanoid';
@@ -33,21 +33,21 @@ export class WhenStage {
   private readonly schedules = inject(Schedules);
   /** what stands in while nobody said anything */
   private readonly usual = usualWhen(localNow());
-  protected readonly when = computed((): When => this.session.job().when ?? this.usual);
-  protected readonly assumed = computed(() => this.session.job().when === undefined);
+  protected readonly when = computed((): When => this.session.laid().when ?? this.usual);
+  protected readonly assumed = computed(() => this.session.laid().when === undefined);
   protected readonly officeHours: Hours = { days: [0, 1, 2, 3, 4], from: 540, to: 1020 };
   protected readonly loudHours: Hours = { days: [0, 1, 2, 3, 4, 5], from: 480, to: 1080 };
   protected readonly errors = signal<Record<string, string>>({});
   protected readonly offset = offset();
 
-  private readonly log = computed((): JobInHouse[] => {
+  private readonly log = computed((): JobInBook[] => {
     const others = this.session.others();
     return [
-      this.session.job(),
-      ...others.filter((j) => j.work.ticks.some((t) => t.took !== undefined)).map((j) => inHouse(j, this.session.house.house(), others)),
+      this.session.laid(),
+      ...others.filter((j) => j.work.ticks.some((t) => t.took !== undefined)).map((j) => laidIn(j, this.session.house.house(), others)),
     ];
   });
-  private readonly question = computed(() => ({ jobs: [this.session.job()], log: this.log(), when: this.when(), offset: this.offset }));
+  private readonly question = computed(() => ({ jobs: [this.session.laid()], log: this.log(), when: this.when(), offset: this.offset }));
   private readonly scheduling = toSignal(
     toObservable(this.question).pipe(
       debounceTime(60),
@@ -91,9 +91,7 @@ export class WhenStage {
     ),
   ]);
   protected readonly circuits = computed(() =>
-    this.session
-      .work()
-      .planned.circuits.map((c) => ({ value: c.id, label: `${breakerNumber(this.session.work().planned, c)}, ${c.name}` })),
+    this.session.planned().circuits.map((c) => ({ value: c.id, label: `${breakerNumber(this.session.planned(), c)}, ${c.name}` })),
   );
   protected readonly day = computed(() => this.when().from.slice(0, 10));
   protected readonly clock = computed(() => this.when().from.slice(11));
@@ -105,10 +103,10 @@ export class WhenStage {
   /** rooms that a step is done in, and the steps */
   protected readonly rooms = computed(() => {
     const ids = new Set(this.session.steps().flatMap((s) => s.place?.roomId ?? []));
-    return this.session.work().planned.rooms.filter((r) => ids.has(r.id)).map((r) => ({ value: r.id, label: r.name })); // prettier-ignore
+    return this.session.planned().rooms.filter((r) => ids.has(r.id)).map((r) => ({ value: r.id, label: r.name })); // prettier-ignore
   });
   protected readonly stepChoices = computed(() =>
-    this.session.steps().map((s) => ({ value: `${this.session.job().id}/${s.id}`, label: s.title })),
+    this.session.steps().map((s) => ({ value: `${this.session.laid().id}/${s.id}`, label: s.title })),
   );
   /** Plans best in this stand first, and the first of them is chosen. */
   protected setAim(aim: When['aim']): void {

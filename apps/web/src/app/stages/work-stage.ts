@@ -1,6 +1,6 @@
 import { afterNextRender, ChangeDetectionStrategy, Component, computed, ElementRef, inject, Injector, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { outagesOf, printSpan, PROOF_LABELS, type Step } from '@saddle/core/work';
+import { outagesOf, printSpan, type Step } from '@saddle/core/work';
 import { JobSession } from '../job/job-session';
 import { VerdictStamp } from '../ledger/verdict-stamp';
 import { WordMark } from '../words/word';
@@ -17,7 +17,6 @@ import { JobWork } from '../work/job-work';
 export class WorkStage {
   protected readonly session = inject(JobSession);
   protected readonly work = inject(JobWork);
-  protected readonly labels = PROOF_LABELS;
   protected readonly openStep = signal<string | undefined>(undefined);
   protected readonly errors = this.work.errors;
   protected readonly time = this.work.time;

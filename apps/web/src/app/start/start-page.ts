@@ -90,6 +90,7 @@ export class StartPage {
   protected readonly atBox = computed(() => AT_A_BOX.has(this.purpose() ?? 'outlet'));
   protected readonly uses = ROOM_USES;
   protected readonly houses = signal<HouseLine[]>([]);
+  protected readonly ukHouses = signal<HouseLine[]>([]);
   protected readonly houseId = signal('new');
   /** the house that was chosen, whole */
   protected readonly stored = signal<Stored<House> | undefined>(undefined);
@@ -155,7 +156,8 @@ export class StartPage {
     inject(LengthUnits).follow(() => this.houses().find((h) => h.id === this.houseId())?.unit ?? this.newHouse().unit);
     this.documents.houses().subscribe({
       next: (lines) => {
-        // jobs go by the US book so far: a house by the UK one has none
+        // what is chosen here is by the US book; houses by the UK one have a door of their own
+        this.ukHouses.set(readable<HouseLine>(lines).filter(isUk));
         const houses = readable<HouseLine>(lines).filter((h) => !isUk(h));
         this.houses.set(houses);
         const given = houses.find((h) => h.id === this.house()) ?? houses[0];
@@ -184,7 +186,7 @@ export class StartPage {
     }
   }
 
-  /** jobs go by the US book so far; a house by the UK one has its circuits */
+  /** with a job goes the US book; a house by the UK one begins as a house, its jobs at its circuits */
   protected readonly books = computed((): Choice[] =>
     (this.onlyHouse() ? BOOKS : EDITIONS).map((value) => ({ value, label: bookWords(value) })),
   );

@@ -18,6 +18,7 @@ import { PhotoStrip } from '../photos/photo-strip';
 import { BoxForm } from './box-form';
 import { CutList } from './cut-list';
 import { StartFromBox } from './start-from-box';
+import { UkBoxForm } from './uk-box-form';
 import { SURVEY_HOST } from './survey-host';
 
 const KNOWN: Choice[] = [
@@ -31,7 +32,7 @@ const KNOWN: Choice[] = [
 /** The selected thing: what it is, how it is known, and for a box all that is judged of it. */
 @Component({
   selector: 'sa-selected-panel',
-  imports: [ChoiceField, LengthField, TextField, FindingList, BoxForm, CutList, PhotoStrip, StartFromBox],
+  imports: [ChoiceField, LengthField, TextField, FindingList, BoxForm, CutList, PhotoStrip, StartFromBox, UkBoxForm],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (thing(); as t) {
@@ -56,7 +57,7 @@ const KNOWN: Choice[] = [
                 label="thickness of its front board"
                 [value]="f.board"
                 [optional]="true"
-                hint="open: 3/4 in is assumed where an outlet goes into it"
+                [hint]="host.uk() ? '' : 'open: 3/4 in is assumed where an outlet goes into it'"
                 (set)="setFixture({ board: $event })"
               />
               <sa-choice-field
@@ -81,7 +82,9 @@ const KNOWN: Choice[] = [
           <button type="button" class="btn-line" (click)="dropped.emit()">Take it off the survey <kbd>Del</kbd></button>
         }
       </div>
-      @if (judged(); as j) {
+      @if (t.kind === 'box' && host.uk()) {
+        <div class="panel-body"><sa-uk-box-form [boxId]="t.id" /></div>
+      } @else if (judged(); as j) {
         <sa-finding-list [rows]="rows()" />
         <div class="panel-body">
           <sa-cut-list [judgement]="j" [boxId]="t.id" />
@@ -133,7 +136,7 @@ export class SelectedPanel {
   });
   protected readonly judged = computed((): BoxJudgement | undefined => {
     const t = this.thing();
-    if (t?.kind !== 'box') return undefined;
+    if (t?.kind !== 'box' || this.host.uk()) return undefined;
     return judgeBox({
       site: this.host.surveyed(),
       wall: this.wall(),

@@ -10,6 +10,8 @@ export interface SurveyHost {
   readonly house: Signal<House>;
   readonly unit: Signal<LengthUnit>;
   readonly edition: Signal<Edition>;
+  /** by the UK book: its boxes, its words, nothing judged by the other */
+  readonly uk: Signal<boolean>;
   readonly schools: Signal<Schools>;
   readonly houseId: Signal<string>;
   /** where the server keeps the document: `/api/v1/houses/…` */

@@ -1,6 +1,6 @@
 import { NgTemplateOutlet } from '@angular/common';
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { FINISHES, FINISH_IDS } from '@saddle/core/catalog';
+import { FINISHES, finishesOf } from '@saddle/core/catalog';
 import {
   asSeen,
   isPreset,
@@ -26,6 +26,13 @@ import { YesNoField } from '../fields/yes-no-field';
 import { SURVEY_HOST } from './survey-host';
 import { WordMark } from '../words/word';
 
+const FRAMINGS: Choice[] = ['wood', 'metal', 'masonry'].map((value) => ({ value, label: value }));
+const UK_FRAMINGS: Choice[] = [
+  { value: 'masonry', label: 'brick or block' },
+  { value: 'wood', label: 'timber studs' },
+  { value: 'metal', label: 'metal studs' },
+];
+
 /** One wall in figures: size, framing, make-up, what both rooms can measure from, what is in the bay. */
 @Component({
   selector: 'sa-wall-form',
@@ -37,7 +44,8 @@ export class WallForm {
   protected readonly host = inject(SURVEY_HOST);
   readonly wallId = input.required<string>();
   protected readonly obstacleKinds = OBSTACLE_KINDS;
-  protected readonly finishes = FINISH_IDS.map((value): Choice => ({ value, label: FINISHES[value].name }));
+  protected readonly finishes = computed(() => finishesOf(this.host.uk()).map(({ id, name }): Choice => ({ value: id, label: name })));
+  protected readonly framings = computed((): Choice[] => (this.host.uk() ? UK_FRAMINGS : FRAMINGS));
   protected readonly looked: Choice[] = [
     { value: 'seen', label: 'seen with a scope' },
     { value: 'felt', label: 'felt with a wire' },

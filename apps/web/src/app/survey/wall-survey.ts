@@ -100,14 +100,16 @@ export class WallSurvey {
   protected readonly open = signal(true);
   protected readonly table = signal(false);
   protected readonly panel = linkedSignal(() => this.panelAtStart());
-  protected readonly tabs: Segment<SurveyTab>[] = [
+  private readonly allTabs: Segment<SurveyTab>[] = [
     { value: 'next', label: 'measure next' },
     { value: 'selected', label: 'selected' },
     { value: 'wall', label: 'wall' },
     { value: 'finder', label: 'finder' },
     { value: 'inside', label: 'inside', testId: 'tab-inside' },
   ];
-  protected readonly tab = signal<SurveyTab>('next');
+  /** what is asked next and how a finder is led is written for the other country’s walls */
+  protected readonly tabs = computed(() => (this.host.uk() ? this.allTabs.filter((t) => t.value === 'selected' || t.value === 'wall') : this.allTabs));
+  protected readonly tab = linkedSignal<SurveyTab>(() => (this.host.uk() ? 'wall' : 'next'));
   private readonly picked = linkedSignal({ source: this.wallId, computation: () => this.selectAtStart() });
   protected readonly aim = signal<'none' | 'sweep' | 'scope'>('none');
   protected readonly marks = signal<WallMark[]>([]);
@@ -271,7 +273,7 @@ export class WallSurvey {
     const wall = this.wall()!;
     const id = nanoid(10);
     const done = this.edit(`Another ${'what' in what ? what.what : what.kind}`, (site) =>
-      addThing(site, wall.id, this.face(), id, what, placeForNew(wall, this.selected())),
+      addThing(site, wall.id, this.face(), id, what, placeForNew(wall, this.selected()), this.host.uk()),
     );
     if (!done) return;
     // the first stud is the known one, and keeps the name of its place in the rhythm

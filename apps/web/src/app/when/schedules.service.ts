@@ -1,12 +1,12 @@
 import { Injectable, type OnDestroy } from '@angular/core';
-import type { JobInHouse, When } from '@saddle/core/model';
+import type { JobInBook, When } from '@saddle/core/model';
 import type { EndRange, Rates, Schedule } from '@saddle/core/schedule';
 import { WorkerDesk, type Working } from '../worker/worker-desk';
 
 export interface ScheduleQuestion {
-  jobs: JobInHouse[];
+  jobs: JobInBook[];
   /** jobs whose notes tell how long things take */
-  log: JobInHouse[];
+  log: JobInBook[];
   when: When;
   offset: number;
 }

@@ -1,3 +1,4 @@
+import { alterationElevation } from '@saddle/core/alteration';
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, linkedSignal, signal, ViewEncapsulation } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { jobElevation, newlyOpen, wiringOf } from '@saddle/core/ledger';
@@ -12,7 +13,7 @@ import {
   noteTold,
   notDeadIs,
   proofOf,
-  PROOF_LABELS,
+  proofLabel,
   provedBy,
   spoken,
   type ProofKey,
@@ -68,7 +69,6 @@ type Asked = { what: 'value'; ask: StepAsk } | { what: 'proof'; target: Target; 
 export class AtWallPage {
   protected readonly session = inject(JobSession);
   protected readonly work = inject(JobWork);
-  protected readonly labels = PROOF_LABELS;
   protected readonly few = FEW_LINES;
   constructor() {
     const awake = inject(WakeLock);
@@ -126,6 +126,7 @@ export class AtWallPage {
   protected readonly onWall = computed(() => {
     const drawing = this.drawing();
     if (drawing?.kind !== 'wall') return undefined;
+    if (this.session.uk()) return this.ukWall(drawing);
     const { work } = this.session;
     const box = work().boxes.find((b) => b.box.id === drawing.boxId) ?? work().boxes.find((b) => b.wall.id === drawing.wallId);
     return (
@@ -136,9 +137,16 @@ export class AtWallPage {
       }
     );
   });
+  /** by the UK book: the wall with the box and the way of the cable */
+  private ukWall({ wallId, boxId }: { wallId: string; boxId?: string | undefined }) {
+    const site = this.session.planned();
+    const wall = site.walls.find((w) => w.id === wallId);
+    const box = site.boxes.find((b) => b.id === boxId) ?? site.boxes.find((b) => b.wallId === wallId);
+    return wall && box && { wall: alterationElevation(this.session.laid(), site, wall, box.face, true), boxId: box.id, name: wall.name };
+  }
   protected readonly inBox = computed(() => {
     const drawing = this.drawing();
-    if (drawing?.kind !== 'box') return undefined;
+    if (drawing?.kind !== 'box' || this.session.uk()) return undefined;
     const box = this.session.work().boxes.find((b) => b.box.id === drawing.boxId);
     const plan = box && wiringOf(this.session.work(), box);
     return plan?.joints.length ? { plan, isNew: box!.role === 'new' } : undefined;
@@ -147,7 +155,7 @@ export class AtWallPage {
   protected readonly inHand = computed(() => this.inBox()?.plan.joints.find((j) => jointLine(j) === this.lines()[this.line()])?.id);
   protected readonly holes = computed(() => {
     const row = this.row();
-    return row ? holeCards(this.session.work(), row.step) : [];
+    return row && !this.session.uk() ? holeCards(this.session.work(), row.step) : [];
   });
   protected readonly nothing = new Set<string>();
 
@@ -182,7 +190,7 @@ export class AtWallPage {
   });
   protected readonly padLabel = computed(() => {
     const asked = this.asked();
-    return asked ? (asked.what === 'value' ? asked.ask.label : PROOF_LABELS[asked.key]) : '';
+    return asked ? (asked.what === 'value' ? asked.ask.label : proofLabel(asked.key, asked.target)) : '';
   });
   protected readonly padError = computed(() => {
     const [asked, row] = [this.asked(), this.row()];
@@ -200,7 +208,7 @@ export class AtWallPage {
     else {
       this.work.prove(asked.target, asked.key, text, this.source());
       const by = this.who().trim();
-      if (by && proofOf(this.session.job(), asked.target).by !== by)
+      if (by && proofOf(this.session.laid(), asked.target).by !== by)
         this.session.edit('Who reads it', (job) => provedBy(job, asked.target, by));
     }
     if (this.padError()) return;
@@ -218,10 +226,10 @@ export class AtWallPage {
     keepWho(this.who());
   }
   protected readonly notDead = computed(() => {
-    const job = this.session.job();
+    const job = this.session.laid();
     return this.row()?.proofs.flatMap((p) => notDeadIs(proofOf(job, p.target))) ?? [];
   });
-  protected proofBy = (target: Target): string | undefined => proofOf(this.session.job(), target).by;
+  protected proofBy = (target: Target): string | undefined => proofOf(this.session.laid(), target).by;
 
   // who was told
   protected readonly outage = computed((): Target[] => {
@@ -229,7 +237,7 @@ export class AtWallPage {
     return row ? this.session.steps().flatMap((s) => s.proves.filter((t) => t.off === row.step.id)) : [];
   });
   protected told(target: Target, what: 'household' | 'breaker'): string | undefined {
-    return this.session.job().work.told?.find((t) => t.of === target.key && t.what === what)?.by;
+    return this.session.laid().work.told?.find((t) => t.of === target.key && t.what === what)?.by;
   }
   protected tell(target: Target, what: 'household' | 'breaker'): void {
     const was = this.told(target, what);
@@ -241,6 +249,8 @@ export class AtWallPage {
 
   // found otherwise
   protected readonly foundAt = computed((): Box | undefined => {
+    // what is found otherwise by the UK book is noted on the wall and the circuit
+    if (this.session.uk()) return undefined;
     const { boxes } = this.session.work();
     return (boxes.find((b) => b.box.id === this.row()?.step.place?.boxId) ?? boxes[0])?.box;
   });

@@ -1,7 +1,8 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
-import { parseLength, printLength } from '@saddle/core/measure';
-import type { JobInHouse } from '@saddle/core/model';
+import { readReading } from '@saddle/core/finals';
+import { parseLength } from '@saddle/core/measure';
+import type { JobInBook } from '@saddle/core/model';
 import {
   capital,
   enterProof,
@@ -16,7 +17,8 @@ import {
   noteTook,
   pauseTimers,
   printSpan,
-  PROOF_LABELS,
+  printAsked,
+  proofLabel,
   PROOF_ORDER,
   proofOf,
   proofState,
@@ -44,7 +46,7 @@ export class JobWork {
   readonly errors = signal<Record<string, string>>({});
 
   readonly rows = computed(() => {
-    const job = this.session.job();
+    const job = this.session.laid();
     const steps = this.session.steps();
     const findings = this.session.ledger();
     // a proof grows old while the page lies open
@@ -82,7 +84,7 @@ export class JobWork {
       notes: job.work.notes.filter((n) => n.step === step.id),
     }));
   });
-  private proofRows(job: JobInHouse, target: Target, at: string) {
+  private proofRows(job: JobInBook, target: Target, at: string) {
     const proof = proofOf(job, target);
     const off = isTicked(job, target.off);
     return {
@@ -93,39 +95,40 @@ export class JobWork {
       id: target === this.session.steps().find((s) => s.proves.length)?.proves[0] ? 'proof-' : `proof-${target.key.replaceAll(' ', '-')}-`,
       readings: PROOF_ORDER.map((key, i) => ({
         key,
+        label: proofLabel(key, target),
         reading: proof[key],
-        judged: judgeProofReading(key, proof[key]),
-        enabled: off && (i === 0 || PROOF_ORDER.slice(0, i).every((k) => judgeProofReading(k, proof[k]).verdict === 'ok')),
+        judged: judgeProofReading(key, proof[key], target),
+        enabled: off && (i === 0 || PROOF_ORDER.slice(0, i).every((k) => judgeProofReading(k, proof[k], target).verdict === 'ok')),
       })),
     };
   }
 
-  private print = (ask: StepAsk, value: number): string => (ask.unit === 'V' ? `${value}` : printLength(value, this.session.unit()));
+  private print = (ask: StepAsk, value: number): string => (ask.unit === 'length' ? printAsked(ask, value, this.session.unit()) : `${value}`);
   time = (at: string): string => new Date(at).toLocaleString([], { dateStyle: 'short', timeStyle: 'short' });
 
   /** Ticks a step whose gate is open, or takes its tick back; says whether it is ticked now. */
   toggle(step: Step): boolean {
     const steps = this.session.steps();
-    if (isTicked(this.session.job(), step.id)) {
+    if (isTicked(this.session.laid(), step.id)) {
       this.session.edit(`Unticked ${step.title}`, (job) => untick(job, step.id, steps));
       return false;
     }
     const findings = this.session.ledger();
     let refused: string[] = [];
-    this.session.editPlan(`Ticked ${step.title}`, (job) => {
+    this.session.editLaid(`Ticked ${step.title}`, (job) => {
       const result = tick(job, step.id, steps, findings, now());
       if (!result.ok) refused = result.reasons;
       return result.ok ? result.job : job;
     });
     // a gate that closed while the page lay open says why
     this.fail(`tick-${step.id}`, refused.join('; '));
-    return isTicked(this.session.job(), step.id);
+    return isTicked(this.session.laid(), step.id);
   }
 
   /** the time now, while a clock runs */
   private readonly tickTock = toSignal(interval(10_000).pipe(map(() => now())), { initialValue: now() });
   private clock(step: string): { running: boolean; words: string } | undefined {
-    const job = this.session.job();
+    const job = this.session.laid();
     if (!job.work.timers?.some((t) => t.step === step)) return undefined;
     // what was just started lies behind the last look at the time
     const minutes = minutesOn(job, step, [this.tickTock(), job.work.timers.find((t) => t.step === step)?.since ?? ''].sort().at(-1)!);
@@ -160,6 +163,10 @@ export class JobWork {
       const volts = this.volts(text);
       if (volts === undefined) return this.fail(key, 'Write the volts as the tester shows them: 119.8');
       value = volts;
+    } else if (ask.unit !== 'length') {
+      const reading = readReading(text, ask.unit);
+      if (!reading.ok) return this.fail(key, reading.message);
+      value = reading.value;
     } else {
       const read = parseLength(text, { unit: this.session.unit() });
       if (!read.ok) return this.fail(key, read.message);
@@ -182,14 +189,16 @@ export class JobWork {
     if (volts === undefined) return this.fail(`${target.key}/${key}`, 'Write the volts as the tester shows them: 0.0');
     this.fail(`${target.key}/${key}`, '');
     const source = key === 'testerBefore' || key === 'testerAfter';
-    this.session.edit(`${PROOF_LABELS[key]}: ${volts} V`, (job) =>
+    this.session.edit(`${proofLabel(key, target)}: ${volts} V`, (job) =>
       enterProof(job, target, key, {
         at: now(),
         volts,
         where:
           (source ? where.trim() : '') ||
           (source
-            ? 'a live outlet'
+            ? target.uk
+              ? 'proving unit'
+              : 'a live outlet'
             : (this.session.steps().find((s) => s.proves.some((t) => t.key === target.key))?.place?.words ?? 'the panel')),
       }),
     );

@@ -1,0 +1,72 @@
+/** What stands about a box on its wall: studs, pipes, doors, other boxes. By the faceplates of the UK. */
+import { FACEPLATE, type Judged, term } from '../codebook/index.js';
+import { practice } from '../catalog/index.js';
+import { backToBack, obstacleCollision, otherBoxesOn, studCollision } from '../layout/index.js';
+import { ukKind, type Spot } from './spots.js';
+import { boxBody, boxRect, type Box, type Site } from '../model/index.js';
+
+export const AROUND_RULES = ['stud', 'in the wall', 'beside', 'back to back'] as const;
+export type AroundRule = (typeof AROUND_RULES)[number];
+export type Around = Judged & { rule: AroundRule; subject: string };
+
+const FIND = 'Find one: knock and listen, use a finder, or look for nails in the skirting; the spacing tells the others.';
+/** Faceplates nearer than this can’t be screwed on side by side, mm (common practice). */
+const PLATES_APART_MM = 5;
+
+interface Outline {
+  left: number;
+  right: number;
+  bottom: number;
+  top: number;
+}
+/** Faceplate of a box on its wall, in face A’s x; of what is no box of the catalogue its body. */
+function plateOf(wall: Spot['wall'], box: Box): Outline | undefined {
+  const rect = boxRect(wall, box);
+  if (!rect) return undefined;
+  const body = boxBody(box);
+  const { widthMm, heightMm } = ukKind(box) ? FACEPLATE[box.gangs > 1 ? 2 : 1] : body;
+  const middle = (rect.bottom + rect.top) / 2;
+  return { left: rect.centre - widthMm / 2, right: rect.centre + widthMm / 2, bottom: middle - heightMm / 2, top: middle + heightMm / 2 };
+}
+const over = (a: Outline, b: Outline, gap = 0): boolean =>
+  a.left < b.right + gap && b.left < a.right + gap && a.bottom < b.top + gap && b.bottom < a.top + gap;
+
+/**
+ * @param replaces the box that it takes the place of
+ */
+export function around(site: Site, { wall, box, face }: Spot, replaces?: string): Around[] {
+  const out: Around[] = [];
+  const say = (rule: AroundRule, subject: string, judged: Judged): void => void out.push({ rule, subject, ...judged });
+  const stop = (says: string): Judged => ({ verdict: 'stop', says, sums: [], source: practice });
+  if (wall.framing.material !== 'masonry') {
+    const stud = studCollision(wall, box);
+    say('stud', box.id, stud.verdict === 'can’t tell' ? { ...stud, ask: FIND } : stud);
+  }
+  for (const o of wall.obstacles) say('in the wall', o.id, obstacleCollision(wall, box, o));
+  const plate = plateOf(wall, box);
+  if (plate) {
+    const opening = wall.openings.find((o) => over(plate, { left: o.x.mm, right: o.x.mm + o.width.mm, bottom: o.z.mm, top: o.z.mm + o.height.mm }));
+    const fixture = (wall.fixtures ?? []).find((f) => f.face === face && over(plate, { left: f.x.mm, right: f.x.mm + f.width.mm, bottom: f.z.mm, top: f.z.mm + f.height.mm }));
+    const base = wall.faces[face].baseHeight?.mm;
+    const end = Math.min(plate.left, wall.length.mm - plate.right);
+    if (opening) say('beside', opening.id, stop(`the faceplate would stand in the ${opening.kind}`));
+    else if (fixture) say('beside', fixture.id, stop(`the faceplate would stand behind the ${fixture.kind.replace('-', ' ')}`));
+    else if (end < -0.01) say('beside', wall.id, stop('the faceplate would run past the end of the wall'));
+    else if (base !== undefined && plate.bottom < base - 0.01) say('beside', `${wall.id}/skirting`, stop('the faceplate would sit on the skirting'));
+    else
+      say('beside', box.id, {
+        ...{ verdict: 'ok', says: `clear of doors and windows that are noted, of the ends of the wall${base === undefined ? '' : ' and the skirting'}`, source: practice },
+        sums: [{ terms: [], result: term('faceplate to the nearer end', end, 'length'), limit: { ...term('at least', 0, 'length'), relation: '≥' } }],
+      });
+  }
+  for (const other of otherBoxesOn(site, box).filter((b) => b.id !== replaces)) {
+    if (other.face !== face) {
+      const judged = backToBack(wall, box, other);
+      if (judged.verdict !== 'ok') say('back to back', other.id, judged);
+      continue;
+    }
+    const theirs = plateOf(wall, other);
+    if (plate && theirs && over(plate, theirs, PLATES_APART_MM)) say('beside', other.id, stop(`its faceplate would meet that of ${other.name}`));
+  }
+  return out;
+} // prettier-ignore

@@ -1,0 +1,58 @@
+/** One door to what both books answer about a job: findings, steps, list, tools. Whoever asks need not know by which book the house goes. */
+import { finalIdOf, plannedOf, pointIdOf } from './plan.js';
+import { ledgerOf } from '../ledger/index.js';
+import { isUk, type Finding, type FinalReading, type FinalTest, type House, type JobInBook, type JobInHouse } from '../model/index.js';
+import { asItLay, countsAfter, countsAfterRows, onHandAfter, shoppingList, shoppingOf, type Shop, type Shopping } from '../takeoff/index.js';
+import { handMinutes, isTicked, stepsOf, summarise, summaryOf, toolsByStep, toolsOfSteps, type JobSummary, type Step, type ToolNeed } from '../work/index.js';
+import { alterationLedger } from './findings.js';
+import { alterationParts } from './parts.js';
+import { alterationSteps } from './steps.js';
+
+/** A job in a house by the US book. */
+export const inUsBook = (job: JobInBook): job is JobInHouse => !isUk(job);
+
+export const ledgerIn = (job: JobInBook): Finding[] => (inUsBook(job) ? ledgerOf(job) : alterationLedger(job));
+export const stepsIn = (job: JobInBook): Step[] => (inUsBook(job) ? stepsOf(job) : alterationSteps(job));
+export const summariseIn = (job: JobInBook): JobSummary =>
+  inUsBook(job) ? summarise(job) : summaryOf(job, alterationLedger(job), alterationSteps(job));
+
+/** Everything to buy for jobs of one house. */
+export function shoppingIn(jobs: readonly JobInBook[], now: Shop): Shopping {
+  if (jobs.every(inUsBook)) return shoppingOf(jobs, now);
+  return shoppingList(jobs.flatMap((j) => alterationParts(j)), [], asItLay(jobs, now));
+} // prettier-ignore
+export const toolsIn = (jobs: readonly JobInBook[]): ToolNeed[] =>
+  jobs.every(inUsBook) ? toolsByStep(jobs) : toolsOfSteps(jobs.map((j) => ({ id: j.id, name: j.name, steps: stepsIn(j) })));
+/** Minutes of all hands on a middle day. */
+export const minutesIn = (jobs: readonly JobInBook[]): number => handMinutes(jobs.flatMap((j) => stepsIn(j))).middle;
+/** What lies on hand once a job has used its parts. */
+export const leftIn = (job: JobInBook, house: House): { onHand: NonNullable<House['onHand']>; counts: NonNullable<House['counts']> } =>
+  inUsBook(job)
+    ? { onHand: onHandAfter(job, house), counts: countsAfter(job, house) }
+    : { onHand: house.onHand ?? [], counts: countsAfterRows(alterationParts(job), house) };
+
+/** Which readings of the steps belong on the test sheet of the circuit. */
+const AT_POINT: readonly FinalTest[] = ['crossed-le', 'zs'];
+const AT_BOARD: readonly FinalTest[] = ['r1', 'rn', 'r2', 'insulation-ln', 'insulation-le', 'residual-1x'];
+/** What was read at the steps of an alteration, as readings of its circuit; of steps that are not ticked nothing counts. */
+export function readingsTaken(job: JobInBook): FinalReading[] {
+  return job.work.values.flatMap((v): FinalReading[] => {
+    const test = [...AT_POINT, ...AT_BOARD].find((t) => t === v.key);
+    if (!test || !isTicked(job, v.step)) return [];
+    return [{ test, value: v.value, at: v.at, ...(AT_POINT.includes(test) ? { pointId: pointIdOf(job) } : {}), ...(v.as?.startsWith('>') ? { over: true } : {}) }];
+  });
+} // prettier-ignore
+
+/** The circuit of an alteration as it will be, with what was read at its steps: the figures of its certificate. */
+export function finalAsTested(job: JobInBook) {
+  const { final } = plannedOf(job);
+  if (!final || finalIdOf(job) === undefined) return undefined;
+  const taken = readingsTaken(job);
+  const key = (r: FinalReading): string => `${r.test}/${r.pointId ?? ''}`;
+  const fresh = new Set(taken.map(key));
+  const proof = job.work.proofs.find((p) => p.of === final.id || p.of === 'board');
+  const earlier = final.tests?.readings.filter((r) => !fresh.has(key(r))) ?? [];
+  const [before, after] = [proof?.testerBefore?.at, proof?.testerAfter?.at];
+  const isolation = before && after ? { lockedBy: proof?.by ?? 'as noted at the step', provedBefore: before, provedAfter: after, lineNeutral: proof?.hotNeutral?.volts, lineEarth: proof?.hotGround?.volts, neutralEarth: proof?.neutralGround?.volts } : undefined; // prettier-ignore
+  return { ...final, tests: { ...final.tests, readings: [...earlier, ...taken], ...(isolation ? { isolation } : {}) } };
+}

@@ -1,0 +1,44 @@
+/** Rules that an alteration is judged by beside those of its circuit, as the rule index of the UK book shows them. */
+import { bs7671, practice, type Source } from '../catalog/index.js';
+import type { Stage } from '../model/index.js';
+
+const part = (letter: string, clause: string): Source => ({ standard: `Approved Document ${letter}`, clause, from: 'memory' });
+const guidance = (clause: string): Source => ({ standard: 'guidance on final circuits', clause, from: 'memory' });
+
+export interface AlterationRuleRow {
+  title: string;
+  looksAt: string;
+  stage: Stage;
+  source: Source;
+}
+export const ALTERATION_RULE_TABLE = {
+  subject: { title: 'What is altered', looksAt: 'the circuit, and the point it starts from', stage: 'need', source: practice },
+  load: { title: 'What hangs on it', looksAt: 'watts against the fuse, the breaker and what belongs on a circuit of its own (over 2 kW for long)', stage: 'need', source: guidance('loads of long duration') },
+  notify: { title: 'Whether it is notified', looksAt: 'new circuits, and work beside baths and showers', stage: 'need', source: part('P', 'notifiable work') },
+  place: { title: 'Where it is', looksAt: 'wall, face and place of the box, and of the box it starts from', stage: 'survey', source: practice },
+  build: { title: 'How the wall is built', looksAt: 'masonry or studs, thickness of plaster or board, of leaf or cavity', stage: 'survey', source: practice },
+  height: { title: 'Height', looksAt: '450 to 1200 mm over the floor', stage: 'box', source: part('M', 'heights of switches and sockets') },
+  beside: { title: 'What stands beside it', looksAt: 'doors, windows, skirting, other faceplates', stage: 'box', source: practice },
+  water: { title: 'Water, hobs and worktops', looksAt: '300 mm from a sink, 150 over a worktop, 100 from a hob, 2.5 m from a bath or shower', stage: 'box', source: bs7671('701.512.3 and guidance') },
+  stud: { title: 'Studs', looksAt: 'the cut against studs, and how they were found', stage: 'box', source: practice },
+  'in the wall': { title: 'What is in the wall', looksAt: 'pipes and cables against the box', stage: 'box', source: practice },
+  'back to back': { title: 'Boxes behind each other', looksAt: 'depths of both against the wall', stage: 'box', source: practice },
+  'let in': { title: 'A box let into the leaf', looksAt: 'how deep it goes, and what stays of the leaf', stage: 'box', source: practice },
+  lined: { title: 'A box behind board', looksAt: 'board of 7 to 30 mm for its lugs, and the cavity', stage: 'box', source: practice },
+  depth: { title: 'Depth of the box', looksAt: 'cables and accessory: 25, 35 or 47 mm', stage: 'box', source: practice },
+  'old box': { title: 'The box it starts from', looksAt: 'whether one more cable goes into it', stage: 'wire', source: practice },
+  'earth lead': { title: 'Earth of a metal box', looksAt: 'a lead of its own from box to accessory', stage: 'wire', source: bs7671('543.2.7 and 411.3.1.1') },
+  grommet: { title: 'Where the cable enters', looksAt: 'a grommet in every knock-out of metal', stage: 'wire', source: bs7671('522.8.11') },
+  colours: { title: 'Old and new colours', looksAt: 'where red and black meet brown and blue', stage: 'wire', source: bs7671('514.3 and Appendix 7') },
+  way: { title: 'Way of the cable', looksAt: 'whether one is known, and its length', stage: 'route', source: practice },
+  zone: { title: 'Safe zones', looksAt: 'straight up, down or across from an accessory, with a 30 mA device', stage: 'route', source: bs7671('522.6.202 and 522.6.203') },
+  chase: { title: 'Chases', looksAt: 'a third of the leaf up and down, a sixth along', stage: 'route', source: part('A', 'chases in masonry') },
+  void: { title: 'What lies under and over', looksAt: 'boards, a cellar, a loft, or concrete', stage: 'route', source: practice },
+  boring: { title: 'Studs and joists', looksAt: 'how many are bored, and where', stage: 'route', source: part('A', 'guidance on notches and holes in joists') },
+  surface: { title: 'On the surface', looksAt: 'trunking along the skirting', stage: 'route', source: practice },
+  through: { title: 'Through the wall', looksAt: 'fire-stopping', stage: 'route', source: part('B', 'openings for cables') },
+  lies: { title: 'What the new cable carries', looksAt: 'by size and the way it lies: 13 A a single, 20 a twin, 20 a leg of a ring', stage: 'route', source: bs7671('Appendix 4, Table 4D5') },
+  dust: { title: 'What the dust may hold', looksAt: 'asbestos in boards and coatings before 2000, lead in paint before 1970, silica', stage: 'work', source: practice },
+  licensed: { title: 'Who does it', looksAt: 'work in the consumer unit', stage: 'work', source: part('P', 'notifiable work') },
+} as const satisfies Record<string, AlterationRuleRow>; // prettier-ignore
+export type AlterationRule = keyof typeof ALTERATION_RULE_TABLE;

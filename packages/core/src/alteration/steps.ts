@@ -1,0 +1,290 @@
+/** The steps of an alteration by the UK way of working: lock off and keep the key, prove dead, cut, cable, connect, test dead, test live, record. */
+import { BOX_KINDS, printSource } from '../catalog/index.js';
+import { COLD_SHARE, CPC_SOURCE, INSULATION_LEAST_MOHM, INSULATION_SOURCE, LET_IN_MM, loopLimitOhm, outletAmps, RESIDUAL_MS, RESIDUAL_SOURCE, RING_SOURCE, ZS_SOURCE } from '../codebook/index.js';
+import { AGREE_OHM, lengthsOf, predicted } from '../finals/index.js';
+import { printLength } from '../measure/index.js';
+import { capital, inOrder, PRACTICE, spent, step, type Draft, type Spent, type Step, type StepAsk, type StepPlace, type Target } from '../work/index.js';
+import type { JobInBook } from '../model/index.js';
+import { growths, plannedOf, wayOf, type Planned } from './plan.js';
+import { CHASE, TAIL_MM, type UkWay } from './ways.js';
+import { depthOf, isMetal, isSolid, subjectOf, ukKind, type Spot, type Subject } from './spots.js';
+import { connections, terminalWords } from './terminals.js';
+
+/** What has to be dead: the circuit that is altered, or the consumer unit where one more is put in. */
+export function targetOf(subject: Subject): Target {
+  const own = subject.alteration.kind === 'own radial';
+  return {
+    ...{ key: own ? 'board' : (subject.final?.id ?? 'circuit'), off: 'lock-off', prove: 'prove-dead', on: 'energise', sole: true, uk: true },
+    words: own ? 'the consumer unit' : subject.final ? `circuit ${subject.final.number}` : 'the circuit',
+  };
+}
+
+const place = (words: string, spot: Spot | undefined): StepPlace => ({
+  words: spot ? `${words}, ${spot.room?.name ?? spot.wall.name}` : words,
+  ...(spot ? { boxId: spot.box.id, wallId: spot.wall.id, ...(spot.room ? { roomId: spot.room.id } : {}) } : {}),
+});
+
+/** All that the steps are written from. */
+interface Writing {
+  job: JobInBook;
+  subject: Subject;
+  planned: Planned;
+  way: UkWay | undefined;
+  target: Target;
+  say: (mm: number) => string;
+}
+
+/** Steps of a job by the UK book, in order. Empty while nothing is planned. */
+export function alterationSteps(job: JobInBook): Step[] {
+  const subject = subjectOf(job);
+  if (!subject || job.changes.length === 0) return [];
+  const w: Writing = { job, subject, planned: plannedOf(job), way: wayOf(job), target: targetOf(subject), say: (mm) => printLength(mm, job.unit) }; // prettier-ignore
+  return inOrder([...before(w), ...isolate(w), ...boxSteps(w), ...cableSteps(w), ...connect(w), ...deadTests(w), ...closeUp(w), ...live(w), ...record(w)]); // prettier-ignore
+}
+
+function before({ job, subject, planned, say }: Writing): Draft[] {
+  const { spot } = planned;
+  const { alteration, from } = subject;
+  const at = place(alteration.outlet.name, spot);
+  const marks: string[] = [];
+  const asks: StepAsk[] = [];
+  if (spot) {
+    const left = spot.face === 'A' ? spot.rect.left : spot.wall.length.mm - spot.rect.right;
+    marks.push(
+      `From the left end of ${spot.wall.name}: ${say(left)} to the left edge of the box, ${say(left + spot.rect.right - spot.rect.left)} to its right edge.`,
+      `Lower edge ${say(spot.rect.bottom)} over the floor, upper edge ${say(spot.rect.top)}. Both lines with the level.`,
+    );
+    const near = 5;
+    asks.push({ key: 'left-edge', label: 'left end of the wall to the left edge, as marked', what: 'left edge, as marked', unit: 'length', least: left - near, most: left + near, otherwise: 'It is marked elsewhere than planned: mark it anew, or give the plan its real place.', source: PRACTICE });
+  }
+  if (alteration.kind === 'enlarge' && from) {
+    const [g] = growths(job, from).filter((x) => !alteration.grows || x.grows === alteration.grows);
+    if (g) marks.unshift(g.grows === 'both' ? 'Hold the new box over the old hole, its middle on the old middle.' : `Hold the new box over the old hole so that half of it is covered: the cut grows to the ${g.grows}.`);
+  }
+  return [
+    step('sheets', 'Sheets down, people told', [spent('sheets and moving things')], ['Move what stands there; sheets to the wall.', 'Say what will be off and for how long.']),
+    step('mark-out', 'Mark the box', [spent('mark out')], [...marks, 'Look for pipes and cables with a detector over the whole area; straight up, down and across from every accessory there is a cable until it is known otherwise.'], { place: at, asks }),
+  ];
+} // prettier-ignore
+
+function isolate({ subject, planned, target }: Writing): Draft[] {
+  const own = subject.alteration.kind === 'own radial';
+  const where = subject.point?.name ?? planned.point?.name ?? 'the point';
+  return [
+    step(
+      'lock-off',
+      own ? 'Main switch off and locked, key kept' : `${capital(target.words)} off, locked, key kept`,
+      [spent('lock off and keep the key')],
+      own
+        ? ['Main switch off, lock on it, the key in your pocket, a notice beside it.', 'A lamp that does not hang on this consumer unit.']
+        : ['Switch its breaker off, put the lock on, keep the key in your pocket, hang the notice.', 'Where no lock fits, the breaker’s line is taken out by a registered electrician.'],
+      {
+        place: { words: 'consumer unit' },
+        cautions: own
+          ? ['The tails into the main switch stay live. Unless you are registered for it, a registered electrician does this.']
+          : ['A 30 mA device that has tripped is no isolation. A borrowed neutral can be live with the breaker off.'],
+      },
+    ),
+    step(
+      'prove-dead',
+      'Prove it dead',
+      [spent('prove dead')],
+      [
+        'Indicator on its proving unit: every lamp of it.',
+        `At ${where}: line to neutral, line to earth, neutral to earth, first at the face, then again at the terminals with the face off.`,
+        'Indicator on its proving unit again.',
+      ],
+      {
+        dead: [target],
+        proves: [target],
+        place: place(where, subject.from),
+        cautions: ['Approved voltage indicator with GS 38 leads, not a pen that lights up near a cable.'],
+      },
+    ),
+  ];
+} // prettier-ignore
+
+/** The box: taken out and cut larger, or a new one put in, by what the wall is. */
+function boxSteps({ job, subject, planned, target, say }: Writing): Draft[] {
+  const { alteration, from } = subject;
+  const { spot } = planned;
+  if (!spot) return [];
+  const solid = isSolid(spot.wall);
+  const kind = ukKind(spot.box);
+  const surface = kind?.startsWith('back-surface') ?? false;
+  const depth = depthOf(spot.box) ?? 35;
+  const at = place(alteration.outlet.name, spot);
+  const dead = [target];
+  const enlarges = alteration.kind === 'enlarge' || (alteration.kind === 'move' && alteration.cablesReach === true);
+  const changeIds = job.changes.filter((c) => c.do === 'place-box' || c.do === 'replace-box').map((c) => c.id);
+  const drafts: Draft[] = [];
+  if (enlarges && from)
+    drafts.push(
+      step('old-out', `${from.box.name}: face and box out`, [spent('open and take apart'), spent(isSolid(from.wall) ? 'set a box' : 'free a nailed box', 0.5)],
+        ['Note which conductors share a terminal. Face off, conductors out straight, ends covered.', isSolid(from.wall) ? 'Screws of the old box out; lever it from the mortar without pulling at the cables.' : 'Fold the lugs of the old box and draw it out over the cables.'],
+        { dead, alters: true, place: place(from.box.name, from) }),
+    );
+  const body = BOX_KINDS[kind ?? 'back-metal-35-1g'];
+  const widthHeight = `${say(body.opening?.widthMm ?? body.widthMm)} × ${say(body.opening?.heightMm ?? body.heightMm)}`;
+  if (surface) drafts.push(step('set-box', 'Screw the surface box on', [spent('set a box')], ['Knock the entry out, level, two plugs and screws.'], { dead, alters: true, place: at, changeIds }));
+  else if (solid) {
+    const drill = depth + LET_IN_MM;
+    drafts.push(
+      step('cut-box', `Let the box into the wall, ${say(drill)} deep`, [spent('chain-drill and chisel for a box', body.gangs > 1 ? 1 : 0.7)],
+        [
+          `Draw round the box: ${widthHeight}. Score the plaster along the lines first, so that it does not break away.`,
+          `Depth stop on the drill, or tape round the bit, at ${say(drill)} from the surface: the box’s ${say(depth)} and ${say(LET_IN_MM)} for mortar. Holes close together along the lines and over the middle, then the chisel.`,
+          'Try the box: flush or a hair behind the plaster, level, not rocking.',
+        ],
+        { dead, alters: true, place: at, cautions: ['Silica dust: extraction, mask, goggles. Hammer action off near old plaster that sounds loose.'],
+          asks: [{ key: 'hole-depth', label: 'depth of the hole, from the surface', what: 'depth of the hole', unit: 'length', least: depth, most: depth + 15, otherwise: 'Too shallow and the face stands off; too deep and the box wants mortar behind it before it is screwed.', source: PRACTICE }] }),
+      step('set-box', 'Metal box in', [spent('set a box')],
+        ['Knock out the entries that the cables use, a grommet in each.', 'Two holes drilled through the back of the box, plugs, screws with large heads; level it before they bite.', 'Earth lead to the box’s terminal, long enough to reach the accessory.'],
+        { dead, alters: true, place: at, changeIds }),
+    );
+  } else
+    drafts.push(
+      step('cut-box', `Cut the board, ${widthHeight}`, [spent('cut plasterboard')],
+        ['A small hole first, a bent wire round in it: nothing within the outline, and the cavity as deep as the box.', 'Saw just along the inside of the line, blade shallow.'],
+        { dead, alters: true, place: at }),
+      step('set-box', 'Lined box in', [spent('set a box')],
+        ['Lead the cables in before the box goes in.', 'Lugs out behind the board, tightened crosswise until the rim lies flat and nothing turns; not further, or the board breaks.'],
+        { dead, alters: true, place: at, changeIds }),
+    );
+  return drafts;
+} // prettier-ignore
+
+function cableSteps({ subject, way, target, say }: Writing): Draft[] {
+  const { alteration } = subject;
+  if (alteration.kind === 'enlarge' || (alteration.kind === 'move' && alteration.cablesReach)) return [];
+  const dead = [target];
+  const drafts: Draft[] = [];
+  const legs = way?.legs ?? [];
+  const chases = legs.filter((l) => l.in === 'chase');
+  const metres = chases.reduce((s, l) => s + l.mm, 0) / 1000;
+  if (chases.length)
+    drafts.push(step('chase', `Chase, ${metres.toFixed(1)} m`, [spent('chase, cap and fill', Math.round(metres * 6) / 10)],
+      [...chases.map((l) => `${capital(l.words)}: ${say(l.mm)}.`), `${say(CHASE.wideMm)} wide, ${say(CHASE.deepMm)} deep from the surface, straight up, down or across: nowhere aslant.`, 'Deeper than that only where the ledger says so; not back to back with a chase on the other side.'],
+      { dead, alters: true, place: { words: 'the chase', ...(chases[0]?.wallId ? { wallId: chases[0].wallId } : {}) }, cautions: ['Silica dust: extraction, mask, goggles.'] }));
+  const through = legs.filter((l) => l.in !== 'chase');
+  const count = alteration.kind === 'into ring' ? 2 : (subject.final?.runs.filter((r) => alteration.kind === 'move' && r.ends.includes(subject.point?.id ?? '')).length ?? 0) || 1;
+  const cut = alteration.cable?.mm ?? way?.cableMm;
+  const rest: Spent[] = way ? way.time.filter((t) => t.kind !== 'chase, cap and fill') : [spent('fish in a bay')];
+  drafts.push(step('cable', `${count > 1 ? `${count} cables` : 'The cable'} in${cut === undefined ? '' : `, ${count > 1 ? 'each ' : ''}cut ${say(cut)}`}`, rest,
+    [
+      ...through.map((l) => `${capital(l.words)}: ${say(l.mm)}.`),
+      ...(way?.bored?.count ? [`${way.bored.what === 'stud' ? 'Studs bored in their middle third' : 'Joists bored on the middle line, between a quarter and two fifths of the span'}: ${way.bored.count}${way.bored.taken ? ', reckoned' : ''}.`] : []),
+      `${say(TAIL_MM)} stand out at each box.`,
+      ...(chases.length ? ['Capping over it, nailed at the sides, not through it.'] : []),
+    ],
+    { dead, alters: true, place: { words: 'along its way' } }));
+  return drafts;
+} // prettier-ignore
+
+function connect({ job, subject, planned, target }: Writing): Draft[] {
+  const { alteration, point, from } = subject;
+  const { final, spot } = planned;
+  if (!final) return [];
+  const dead = [target];
+  const drafts: Draft[] = [];
+  const changeIds = job.changes.filter((c) => c.do === 'alter-final' || c.do === 'add-final').map((c) => c.id);
+  const lines = (id: string): string[] => connections(final, id).map(terminalWords);
+  const cables = (id: string): number => final.runs.filter((r) => r.ends.includes(id)).length;
+  const strip = 'Sheath off to just inside the box, earth sleeved green and yellow over its whole length, ends doubled where a terminal is large for one.';
+  const tug = 'Earth first, then neutral, then line; every conductor tugged. Level the face before the last turn of the screws, no cable under the edge.';
+  if (point && from && (alteration.kind === 'spur' || alteration.kind === 'into ring'))
+    drafts.push(step('connect-old', `Connect at ${point.name}`, [spent('open and take apart'), spent('strip, splice, land', 1), spent('mount device and plate')],
+      [strip, ...lines(point.id), ...(alteration.kind === 'into ring' ? ['The cable that led on is joined to the second new one by a maintenance-free connector, core to core, earth too.'] : []), tug],
+      { dead, alters: true, connects: true, place: place(point.name, from) }));
+  if (alteration.kind === 'move' && !alteration.cablesReach && point && from)
+    drafts.push(step('connect-old', 'Join the cables in the old box', [spent('open and take apart'), spent('strip, splice, land', 2), spent('mount device and plate')],
+      ['Each cable that was there is joined to one of the new ones by maintenance-free connectors: line, neutral, earth, each leg by itself.', 'Earth of the box kept. A blank plate over it; it stays in reach.'],
+      { dead, alters: true, connects: true, place: place(from.box.name, from) }));
+  if (planned.point)
+    drafts.push(step('connect-new', `Connect ${planned.point.name}`, [spent('strip, splice, land', Math.max(1, cables(planned.point.id))), spent('mount device and plate')],
+      [strip, ...lines(planned.point.id), ...(spot && isMetal(spot.box) ? ['The lead from the metal box goes into the accessory’s earth terminal too.'] : []), tug],
+      { dead, alters: true, connects: true, place: place(planned.point.name, spot), ...(alteration.kind === 'own radial' ? {} : { changeIds }) }));
+  if (alteration.kind === 'own radial')
+    drafts.push(step('board', `Way ${final.number} of the consumer unit`, [spent('breaker in a panel')],
+      [`A breaker ${final.curve ?? 'B'}${final.ratingA ?? 20} of the unit’s own make and type, on the side that its 30 mA device protects, or one with 30 mA of its own.`, 'Earth, then neutral into the bar of the same number, then line; torque as printed. Label it.'],
+      { dead, alters: true, connects: true, changeIds, place: { words: 'consumer unit' }, cautions: ['The tails stay live. Unless you are registered for it, a registered electrician does this.'] }));
+  return drafts;
+} // prettier-ignore
+
+/** What R1+R2 and Zs must read at the point that was altered, Ω; absent: lengths or Ze are not known. */
+export function mustReadAt(job: JobInBook, { final, point }: Planned): { r1r2?: number; zs?: number } {
+  if (!final || !point) return {};
+  const { mm, unknown } = lengthsOf(final);
+  if (unknown.length) return {};
+  const all = predicted(final, mm, job.incoming ?? {});
+  const [r1r2, zs] = [all.get(`crossed-le/${point.id}`), all.get(`zs/${point.id}`)];
+  return { ...(r1r2 === undefined || !Number.isFinite(r1r2) ? {} : { r1r2 }), ...(zs === undefined || !Number.isFinite(zs) ? {} : { zs }) };
+}
+
+const least = (key: string, label: string, unit: StepAsk['unit'], bounds: Pick<StepAsk, 'least' | 'most'>, otherwise: string, source: string): StepAsk => ({ key, label, what: label, unit, otherwise, source, ...bounds }); // prettier-ignore
+
+function deadTests({ job, subject, planned, target }: Writing): Draft[] {
+  const ring = planned.final?.shape === 'ring';
+  const must = mustReadAt(job, planned).r1r2;
+  const around = must === undefined ? {} : { least: Math.max(0, must - AGREE_OHM - must * 0.1), most: must + AGREE_OHM + must * 0.1 };
+  const name = planned.point?.name ?? 'the point';
+  const asks: StepAsk[] = [
+    ...(ring && (subject.alteration.kind === 'into ring' || subject.alteration.kind === 'move')
+      ? [
+          least('r1', 'r1, line end to end at the board', 'Ω', { most: 2 }, 'The line of the ring is open: a connection is missing where it was opened.', printSource(RING_SOURCE)),
+          least('rn', 'rn, neutral end to end', 'Ω', { most: 2 }, 'The neutral of the ring is open.', printSource(RING_SOURCE)),
+          least('r2', 'r2, protective end to end', 'Ω', { most: 3.4 }, 'The protective conductor of the ring is open.', printSource(RING_SOURCE)),
+        ]
+      : []),
+    least('crossed-le', `R1+R2 at ${name}`, 'Ω', around, must === undefined ? '' : `By its lengths it reads ${must.toFixed(2)} Ω: look for a loose terminal, or a cable that is longer than noted.`, printSource(CPC_SOURCE)),
+    least('insulation-le', 'insulation, line and neutral together to earth, 500 V', 'MΩ', { least: INSULATION_LEAST_MOHM }, 'A conductor is pinched or wet: find it before anything is switched on.', printSource(INSULATION_SOURCE)),
+    least('insulation-ln', 'insulation, line to neutral, everything unplugged, 250 V where something stays on', 'MΩ', { least: INSULATION_LEAST_MOHM }, 'Something is still plugged in, or line and neutral touch.', printSource(INSULATION_SOURCE)),
+  ];
+  return [
+    step('dead-tests', 'Dead tests', [spent('dead tests of a point')],
+      [ring ? 'At the board line of one leg joined with the protective conductor of the other, and the other way; then line to earth at the point.' : 'Line joined with the protective conductor at the board; then line to earth at the point.',
+        'Polarity: line on the terminal marked L, switched by the breaker, at every face that was open.', 'Leads nulled, or their ohms taken off.'],
+      { dead: [target], asks, place: place(name, planned.spot) }),
+  ];
+} // prettier-ignore
+
+function closeUp({ way }: Writing): Draft[] {
+  if (!way) return [];
+  const chased = way.legs.filter((l) => l.in === 'chase');
+  if (chased.length === 0 && way.kind !== 'across') return [];
+  return [
+    step('fill', chased.length ? 'Fill the chase' : 'Close the board', [spent('coat of compound', 2), ...(chased.length ? [] : [spent('cut and fix a patch', way.bored?.count ?? 1)])],
+      chased.length ? ['Brush out, wet, bonding coat to just under the surface; finish coat once it has set.'] : ['Pieces back over the openings, taped and filled.'],
+      { wait: chased.length ? 'mortar' : 'setting compound', place: { words: 'the chase' }, after: ['dead-tests'] }),
+    step('paint', 'Sand and paint', [spent('sand'), spent('paint')], ['Sand, dust off, mist coat on new plaster, then paint.'], { wait: 'wall paint', after: ['fill'], place: { words: 'the chase' } }),
+  ];
+} // prettier-ignore
+
+function live({ job, planned }: Writing): Draft[] {
+  const { final, point } = planned;
+  const zs = mustReadAt(job, planned).zs;
+  const limit = final?.ratingA !== undefined && final.curve && job.incoming?.earthing !== 'TT' ? loopLimitOhm(final.ratingA, final.curve) * COLD_SHARE : undefined; // prettier-ignore
+  const name = point?.name ?? 'the point';
+  const asks: StepAsk[] = [
+    least('zs', `Zs at ${name}`, 'Ω', limit === undefined ? {} : { most: Math.floor(limit * 100) / 100 }, 'The breaker would not open at once: switch off, and find the joint that is loose or the length that is too much.', printSource(ZS_SOURCE)), // prettier-ignore
+    ...(final?.residual === false ? [] : [least('residual-1x', '30 mA device at its rated current, the longer of both half-waves', 'ms', { most: RESIDUAL_MS.once }, 'It is too slow or does not open: it is exchanged before anybody uses this.', printSource(RESIDUAL_SOURCE))]), // prettier-ignore
+  ];
+  return [
+    step('energise', 'Cover on, lock off, on', [spent('switch on')], ['Everybody’s hands off, faces on.', 'On. If it trips at once it is not switched on again: back to the dead tests.'], { alters: true, after: ['dead-tests'], place: { words: 'consumer unit' } }),
+    step('live-tests', 'Live tests', [spent('live tests of a point')],
+      ['Indicator at the face: line to neutral and line to earth live, neutral to earth not.', `Loop at ${name}${zs === undefined ? '' : `: by its lengths ${zs.toFixed(2)} Ω`}.`, 'Test button of the 30 mA device: it opens.'],
+      { asks, place: place(name, planned.spot), after: ['energise'], cautions: ['Live: only the tester’s probes touch anything, GS 38 leads.'] }),
+  ];
+} // prettier-ignore
+
+function record({ subject, planned }: Writing): Draft[] {
+  const own = subject.alteration.kind === 'own radial';
+  const watts = planned.point?.watts;
+  return [
+    step('clean', 'Clean and put back', [spent('cleaning')], ['Dust from the inside of open boxes first.'], { after: ['live-tests', 'paint'] }),
+    step('record', own ? 'Certificate and label' : 'Minor works certificate', [spent('label and note')],
+      [own ? 'A new circuit wants an electrical installation certificate with its schedules; building control is told by whoever registered it.' : 'The figures stand on Record; a competent person signs them.',
+        ...(watts === undefined ? [] : [`The plate of what hangs on it, ${watts} W, is noted beside ${outletAmps(planned.point!.kind)} A.`])],
+      { after: ['live-tests'] }),
+  ];
+} // prettier-ignore

@@ -1,0 +1,135 @@
+/** Where an accessory may sit and what box it needs, by the UK book and its guidance. Lengths in mm; values from memory, as named. */
+import { BOX_KINDS, bs7671, practice, type Source, type UkBoxId } from '../../catalog/index.js';
+import type { Beside, PointKind, Sum } from '../../model/index.js';
+import { atLeast, atMost, term, type Judged } from '../judged.js';
+
+const PART_M: Source = { standard: 'Approved Document M', clause: 'heights of switches and sockets', from: 'memory' };
+const PART_P: Source = { standard: 'Approved Document P', clause: 'notifiable work', from: 'memory' };
+const GUIDANCE: Source = { standard: 'guidance on kitchens', clause: 'sockets beside sinks, hobs and over worktops', from: 'memory' };
+/** Lowest and highest edge of an accessory in a new dwelling. */
+export const HEIGHTS = { least: 450, most: 1200 } as const;
+/** Over a worktop, from a sink’s edge, from a hob’s edge. */
+export const CLEAR = { worktop: 150, sink: 300, hob: 100 } as const;
+/** From the edge of a bath’s or shower’s zone 1 (A2:2022; 3 m before). */
+export const FROM_BATH_MM = 2500;
+/** Faceplate of a single and of a twin (BS 1363 and common practice; memory). */
+export const FACEPLATE = { 1: { widthMm: 86, heightMm: 86 }, 2: { widthMm: 146, heightMm: 86 } } as const;
+
+const held = (label: string, value: number, word: 'least' | 'most', limit: number): Sum => ({
+  terms: [],
+  result: term(label, value, 'length'),
+  limit: { ...term(word === 'least' ? 'at least' : 'at most', limit, 'length'), relation: word === 'least' ? '≥' : '≤' },
+});
+
+/** The accessory’s edges over the floor: between 450 and 1200 where a dwelling is new, which is a good aim in one that stands. */
+export function ukHeight(bottomMm: number, topMm: number): Judged {
+  const sums = [held('lower edge over the floor', bottomMm, 'least', HEIGHTS.least), held('upper edge over the floor', topMm, 'most', HEIGHTS.most)];
+  const ok = atLeast(bottomMm, HEIGHTS.least) && atMost(topMm, HEIGHTS.most);
+  return { verdict: ok ? 'ok' : 'caution', says: ok ? 'in reach of everybody' : `outside ${HEIGHTS.least} to ${HEIGHTS.most} mm: binding in a new dwelling; in one that stands it may go level with its neighbours`, sums, source: PART_M }; // prettier-ignore
+} // prettier-ignore
+
+type Measured = Exclude<keyof Beside, 'none'>;
+/** What asks for room beside it. Of what nobody measured in a room that has it, nothing can be told. */
+export function ukBeside(beside: Beside, asks: { sink: boolean; bath: boolean }): (Judged & { of: Measured })[] {
+  const out: (Judged & { of: Measured })[] = [];
+  const least = (of: Measured, limit: number, label: string, short: Judged['verdict'], why: string, source: Source): void => {
+    const mm = beside[of]?.mm;
+    if (mm === undefined) return;
+    const ok = atLeast(mm, limit);
+    out.push({ of, verdict: ok ? 'ok' : short, says: ok ? `${label}: far enough` : why, sums: [held(label, mm, 'least', limit)], source });
+  };
+  least('worktop', CLEAR.worktop, 'over the worktop', 'caution', 'too close over a worktop: what is spilt runs along it, and a plug’s lead is bent', GUIDANCE);
+  least('sink', CLEAR.sink, 'from the sink’s edge', 'stop', 'within reach of what splashes from the sink', GUIDANCE);
+  least('hob', CLEAR.hob, 'from the hob’s edge', 'stop', 'leads would lie over the hob', GUIDANCE);
+  least('bath', FROM_BATH_MM, 'from the bath or shower', 'stop', 'no socket within 2.5 m of the edge of a bath or shower', bs7671('701.512.3'));
+  const missing = (what: 'sink' | 'bath'): boolean => asks[what] && beside[what] === undefined && !beside.none?.includes(what);
+  if (missing('sink'))
+    out.push({ of: 'sink', verdict: 'can’t tell', says: 'how far the sink is was not measured', sums: [], source: GUIDANCE, ask: 'Measure from the sink’s edge to the box, or say that there is none.' }); // prettier-ignore
+  if (missing('bath'))
+    out.push({ of: 'bath', verdict: 'can’t tell', says: 'how far the bath or shower is was not measured', sums: [], source: bs7671('701.512.3'), ask: 'Measure from its edge, round corners as a string goes.' }); // prettier-ignore
+  return out;
+} // prettier-ignore
+
+/** Depth that accessories ask for, mm: with so many cables in the box, comfortable and just possible (common practice). */
+const DEPTH = {
+  socket: [
+    { comfortable: 25, tight: 25 },
+    { comfortable: 35, tight: 25 },
+    { comfortable: 47, tight: 35 },
+  ],
+  'fused unit': [
+    { comfortable: 47, tight: 35 },
+    { comfortable: 47, tight: 35 },
+    { comfortable: 47, tight: 47 },
+  ],
+} as const;
+
+/**
+ * Whether an accessory and its cables go into a box of that depth.
+ * @param joined pairs of cables that are joined in it beside the terminals
+ */
+export function ukBoxDepth(kind: PointKind, cables: number, depthMm: number, joined = 0): Judged {
+  const row = DEPTH[kind === 'fused unit' ? 'fused unit' : 'socket'][Math.min(3, Math.max(1, cables)) - 1]!;
+  const sums: Sum[] = [
+    { terms: [term('cables in it', cables, 'count')], result: term('depth of the box', depthMm, 'length'), limit: { ...term('comfortable from', row.comfortable, 'length'), relation: '≥' } },
+  ]; // prettier-ignore
+  const told = (verdict: Judged['verdict'], says: string): Judged => ({ verdict, says, sums, source: practice });
+  const atTerminals = cables - 2 * joined;
+  if (atTerminals > 3) return told('stop', `${atTerminals} cables at one accessory: its terminals take three conductors at most`);
+  if (depthMm < row.tight) return told('stop', `too shallow for ${cables === 1 ? 'a cable' : `${cables} cables`} behind it: at least ${row.tight} mm`);
+  if (depthMm < row.comfortable) return told('caution', `tight: ${row.comfortable} mm folds ${cables} cables without force`);
+  return told('ok', 'room for its cables and grommets');
+} // prettier-ignore
+
+/** Whether the board is thick and thin enough for the lugs of a lined box, and the cavity deep enough behind it. */
+export function ukLinedBox(kind: UkBoxId, boardMm: number | undefined, cavityMm: number | undefined): Judged {
+  const { clampsFinishMm, depthMm } = BOX_KINDS[kind];
+  const { min, max } = clampsFinishMm!;
+  const sums: Sum[] = [];
+  const told = (verdict: Judged['verdict'], says: string, ask?: string): Judged => ({ verdict, says, sums, source: practice, ...(ask ? { ask } : {}) }); // prettier-ignore
+  if (boardMm !== undefined) {
+    sums.push(held('board', boardMm, 'least', min), held('board', boardMm, 'most', max));
+    if (!atLeast(boardMm, min) || !atMost(boardMm, max)) return told('stop', `its lugs hold board of ${min} to ${max} mm`);
+  }
+  if (cavityMm !== undefined && boardMm !== undefined) {
+    sums.push({ terms: [term('board', boardMm, 'length'), term('cavity behind it', cavityMm, 'length')], result: term('from the surface', boardMm + cavityMm, 'length'), limit: { ...term('depth of the box', depthMm, 'length'), relation: '≥' } }); // prettier-ignore
+    if (!atLeast(boardMm + cavityMm, depthMm)) return told('stop', 'the box is deeper than board and cavity together');
+  }
+  if (boardMm === undefined) return told('can’t tell', 'how thick the board is was not measured', 'Measure it where the old box sits, or at a small hole.');
+  if (cavityMm === undefined) return told('can’t tell', 'how deep the cavity is was not measured', 'Measure it through the old box, or through a small hole with a bent wire.'); // prettier-ignore
+  return told('ok', `its lugs hold board of ${boardMm} mm, and the cavity takes it`);
+}
+
+/** A metal box let into a leaf: plaster helps, and what is left of the leaf behind it. */
+export function ukLetIn(depthMm: number, plasterMm: number | undefined, leafMm: number | undefined): Judged & { drillMm: number } {
+  const drillMm = depthMm + LET_IN_MM;
+  const source: Source = practice;
+  if (leafMm === undefined)
+    return { drillMm, verdict: 'can’t tell', says: 'how thick the leaf is was not measured', sums: [], source, ask: 'Measure the wall at a door or a window, less plaster on both sides; a cavity wall has two leaves.' }; // prettier-ignore
+  const inLeaf = Math.max(0, drillMm - (plasterMm ?? 0));
+  const left = leafMm - inLeaf;
+  const sums: Sum[] = [
+    { terms: [term('box', depthMm, 'length'), term('mortar behind it', LET_IN_MM, 'length'), term('less plaster', -(plasterMm ?? 0), 'length')], result: term('into the leaf', inLeaf, 'length') },
+    { terms: [term('leaf', leafMm, 'length'), term('less', -inLeaf, 'length')], result: term('left behind the box', left, 'length'), limit: { ...term('half of the leaf', leafMm / 2, 'length'), relation: '≥' } },
+  ]; // prettier-ignore
+  const ok = atLeast(left, leafMm / 2);
+  return { drillMm, verdict: ok ? 'ok' : left <= 0 ? 'stop' : 'caution', says: ok ? `${left.toFixed(0)} mm of the leaf stay behind it` : left <= 0 ? 'the box would come through the leaf' : 'more than half of the leaf goes: a shallower box, and none behind it on the other side', sums, source }; // prettier-ignore
+}
+/** So much deeper than the box the hole is made, mm (common practice). */
+export const LET_IN_MM = 3;
+
+/** Work that is told to building control before it begins, or done by a registered electrician. */
+export function ukNotifiable(work: { newCircuit: boolean; byBath: boolean }): Judged {
+  const must = work.newCircuit ? 'a new circuit' : work.byBath ? 'work beside a bath or shower' : undefined;
+  return must
+    ? { verdict: 'caution', says: `${must} is notifiable: a registered electrician certifies it, or building control is told before it begins`, sums: [], source: PART_P }
+    : { verdict: 'note', says: 'an addition to a circuit that is there is not notifiable in England; the certificate for minor works is due all the same, and elsewhere more may be', sums: [], source: PART_P };
+} // prettier-ignore
+
+/** What one unfused spur or one leg must carry, A: a single 13, a twin 20, a fused unit its fuse (makers’ usual limit for a twin; memory). */
+export const outletAmps = (kind: PointKind): number => (kind === 'twin' ? 20 : 13);
+
+/** Plaster, boards and textured coatings before this year may hold asbestos (memory). */
+export const ASBESTOS_UNTIL = 2000;
+/** Paint before this year may hold lead (common practice). */
+export const UK_LEAD_UNTIL = 1970;
