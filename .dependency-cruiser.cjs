@@ -24,7 +24,7 @@ const RESTS_ON = {
   finals: ['measure', 'catalog', 'model', 'codebook', 'circuit'],
   instruments: ['measure', 'catalog', 'model', 'circuit'],
   survey: ['measure', 'catalog', 'model', 'codebook', 'layout', 'wiring', 'instruments', 'circuit'],
-  demo: ['panel', 'measure', 'catalog', 'model', 'layout', 'survey', 'instruments', 'purpose', 'circuit', 'wiring'],
+  demo: ['alteration', 'finals', 'panel', 'measure', 'catalog', 'model', 'layout', 'survey', 'instruments', 'purpose', 'circuit', 'wiring'],
   purpose: [
     'measure',
     'catalog',

@@ -2,7 +2,7 @@
 import { Validator } from '@seriousme/openapi-schema-validator';
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { demoJobs, quinceStreet } from '@saddle/core/demo';
+import { demoJobs, larchJobs, quinceStreet } from '@saddle/core/demo';
 import { plannedBench, workOf } from '@saddle/core/ledger';
 import { inHouse, plannedSite, type Change, type House, type Job } from '@saddle/core/model';
 import { POCKET_SUMS } from '@saddle/core/pocket';
@@ -61,7 +61,7 @@ describe('documents', () => {
     expect((await call('GET', '/api/v1/health')).body).toMatchObject({ status: 'ok' });
     const jobs = (await call<{ id: string; stops: number; stage: string }[]>('GET', '/api/v1/jobs')).body;
     expect(jobs.find((j) => j.id === 'sewing-corner')).toMatchObject({ stops: 3, stage: 'feed' });
-    expect(jobs.map((j) => j.id)).toEqual(demoJobs.map((j) => j.id).sort());
+    expect(jobs.map((j) => j.id)).toEqual([...demoJobs, ...larchJobs].map((j) => j.id).sort());
     expect(jobs.find((j) => j.id === 'kiln-corner')).toMatchObject({
       stops: 0,
       stage: 'route',
@@ -500,7 +500,7 @@ describe('files', () => {
       expect((await call('GET', '/api/v1/jobs')).body).toEqual([]);
       const look = await call<{ written: boolean; rows: unknown[] }>('POST', '/api/v1/import', file);
       // the sample’s two houses and their jobs, and the one that this test’s file has started
-      expect([look.body.written, look.body.rows.length]).toEqual([false, 2 + demoJobs.length + 1]);
+      expect([look.body.written, look.body.rows.length]).toEqual([false, 2 + demoJobs.length + larchJobs.length + 1]);
       expect((await call('GET', '/api/v1/jobs')).body).toEqual([]);
       expect((await call<{ written: boolean }>('POST', '/api/v1/import?confirm=yes', file)).body.written).toBe(true);
       expect((await call('GET', '/api/v1/jobs/sewing-corner/ledger')).body).toEqual(ledger);
@@ -594,7 +594,7 @@ describe('a whole house', () => {
       expect([await count('/houses'), await count('/jobs')]).toEqual([0, 0]);
       expect((await at('POST', '/sample', {})).status).toBe(201);
       const jobs = await count('/jobs');
-      expect([await count('/houses'), jobs]).toEqual([2, demoJobs.length]);
+      expect([await count('/houses'), jobs]).toEqual([2, demoJobs.length + larchJobs.length]);
       const again = await at('POST', '/sample', {});
       expect([again.status, ((await again.json()) as Problem).title]).toEqual([409, expect.stringMatching(/sample is here already: Quince Street 14/)]); // prettier-ignore
       const file: unknown = await (await at('GET', '/houses/quince-street-14/export.json')).json();

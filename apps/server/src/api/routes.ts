@@ -2,7 +2,7 @@
 import { Router, type Request, type Response } from 'express';
 import { nanoid } from 'nanoid';
 import { toString as qrCode } from 'qrcode';
-import { demoHouses, demoJobs } from '@saddle/core/demo';
+import { demoHouses, demoJobs, larchJobs } from '@saddle/core/demo';
 import { exportFile, finalCsv, importReport, LABELS_OF, jsonSchema, panelCsv, PUBLISHED_SCHEMAS, type Bundle } from '@saddle/core/exchange';
 import { finalOf } from '@saddle/core/finals';
 import { jigFor, openingTemplate, templateSvg, type Template } from '@saddle/core/layout';
@@ -569,10 +569,10 @@ export function apiRoutes(
   api.post('/sample', async (_request, response) => {
     const [houses, jobs] = [await readable<House>('house'), await readable<Job>('job')];
     const taken = new Set([...houses.documents, ...jobs.documents, ...houses.unreadable, ...jobs.unreadable].map((d) => d.id));
-    const here = [...demoHouses, ...demoJobs].filter((d) => taken.has(d.id));
+    const here = [...demoHouses, ...demoJobs, ...larchJobs].filter((d) => taken.has(d.id));
     if (here.length) throw problem(409, 'in-use', `The sample is here already: ${here.map((d) => d.name).slice(0, 5).join(', ')}.`); // prettier-ignore
-    await store.takeIn({ houses: demoHouses, jobs: demoJobs }, now());
-    response.status(201).json({ houses: demoHouses.map((h) => h.id), jobs: demoJobs.map((j) => j.id) });
+    await store.takeIn({ houses: demoHouses, jobs: [...demoJobs, ...larchJobs] }, now());
+    response.status(201).json({ houses: demoHouses.map((h) => h.id), jobs: [...demoJobs, ...larchJobs].map((j) => j.id) });
   });
   api.post('/import', async (request, response) => {
     const { confirm } = accept(checkShape(Confirm, request.query));

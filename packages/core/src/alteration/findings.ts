@@ -152,10 +152,11 @@ function wayFindings(job: JobInBook, { alteration, final }: Subject, planned: Pl
   const run = planned.final?.runs.find((r) => r.id.startsWith(`${job.id}-run`));
   const size = run?.size ?? sizeFor(alteration, final);
   const need = alteration.kind === 'own radial' ? (alteration.own?.ratingA ?? 20) : final?.shape === 'radial' ? (final.ratingA ?? 32) : alteration.kind === 'into ring' || alteration.kind === 'move' ? RING_LEG_A : outletAmps(alteration.outlet.kind); // prettier-ignore
-  if (!way) return;
-  if (way.laid === undefined) return say('lies', { verdict: 'can’t tell', says: 'how warm it gets there is not known', ask: way.kind === 'up and over' ? 'Look whether it lies under insulation in the loft, and how thick; keep it on top where it can.' : 'Say on the wall’s page whether the wall is filled with insulation.' }); // prettier-ignore
-  const has = carriesA(size, way.laid);
-  const sums = [{ terms: [term(`${size} mm², ${LAID_WORDS[way.laid]}`, has, 'A')], result: term('carries', has, 'A'), limit: { ...term('asked of it', need, 'A'), relation: '≥' as const } }]; // prettier-ignore
+  const laid = alteration.laid ?? way?.laid;
+  if (!way && laid === undefined) return;
+  if (laid === undefined) return say('lies', { verdict: 'can’t tell', says: 'how warm it gets there is not known', ask: way?.kind === 'up and over' ? 'Look whether it lies under insulation in the loft, and how thick; keep it on top where it can.' : 'Say on the wall’s page whether the wall is filled with insulation.' }); // prettier-ignore
+  const has = carriesA(size, laid);
+  const sums = [{ terms: [term(`${size} mm², ${LAID_WORDS[laid]}`, has, 'A')], result: term('carries', has, 'A'), limit: { ...term('asked of it', need, 'A'), relation: '≥' as const } }]; // prettier-ignore
   say('lies', { verdict: has < need ? 'stop' : 'ok', says: has < need ? `carries ${has} A of the ${need} A asked of it: a thicker cable, or a way where it stays cool` : `carries ${has} A; ${need} A are asked of it`, sums, source: CARRIES_SOURCE }); // prettier-ignore
 }
 

@@ -208,7 +208,7 @@ function ownRadial(job: JobInBook, { alteration }: Subject, box: Box | undefined
   const final: Final = {
     ...{ id: finalIdOf(job)!, name: alteration.outlet.name, number: freeWay(job.found), shape: 'radial', ratingA: ratingA ?? 20, curve: curve ?? 'B' },
     ...(residual === undefined ? {} : { residual }),
-    ...(way?.laid ? { laid: way.laid } : {}),
+    ...((alteration.laid ?? way?.laid) ? { laid: alteration.laid ?? way?.laid } : {}),
     points: [newPoint(job, id, box)],
     runs: [withLength({ id: idOf(job.id, 'run', 1), ends: [BOARD, id], size: sizeFor(alteration, undefined), cores: 'brown and blue' }, lengthFor(job))],
   };

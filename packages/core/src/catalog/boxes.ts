@@ -42,6 +42,7 @@ export const UK_BOX_IDS = [
   'back-lined-47-2g',
   'back-surface-32-1g',
   'back-surface-32-2g',
+  'back-surface-47-1g',
 ] as const;
 export type UkBoxId = (typeof UK_BOX_IDS)[number];
 export const ALL_BOX_KIND_IDS = [...BOX_KIND_IDS, ...UK_BOX_IDS] as const;

@@ -4,3 +4,4 @@ export * from './hidden.js';
 export * from './benches.js';
 export * from './wants.js';
 export * from './larchCottage.js';
+export * from './larchJobs.js';

@@ -1,4 +1,4 @@
-/** Larch Cottage: the invented house by the UK book. Ring finals down and up, a radial for the glasshouse, and a test sheet half read. */
+/** Larch Cottage: the invented house by the UK book. Ring finals down and up, a test sheet half read, four rooms surveyed, and the jobs on them. */
 import {
   DOCUMENT_VERSION,
   measured,
@@ -10,6 +10,10 @@ import {
   type FlatSize,
   type House,
 } from '../model/index.js';
+import { larchRooms } from './larchRooms.js';
+
+/** Points whose boxes were placed on their walls. */
+const BOX_OF: Readonly<Record<string, string>> = { 'box-room': 'box-room-box', landing: 'landing-box', 'dining-door': 'dining-door-box', 'dining-window': 'dining-window-box' };
 
 const point = (id: string, name: string, kind: FinalPoint['kind']): FinalPoint => ({ id, name, kind });
 const run = (id: string, from: string, to: string, metres: number | undefined, size: FlatSize = '2.5/1.5'): FinalRun => ({
@@ -42,7 +46,6 @@ const CROSSED: readonly (readonly [string, number, number])[] = [
   ['front-right', 0.24, 0.31],
   ['dining-window', 0.24, 0.31],
   ['dining-door', 0.24, 0.31],
-  ['dresser', 0.32, 0.42],
   ['scullery', 0.31, 0.41],
   ['pantry', 0.24, 0.31],
   ['hob', 0.24, 0.31],
@@ -63,8 +66,8 @@ const downstairs: Final = {
     laid: 'C',
     servesM2: 46,
   },
-  points: [...down, point('dresser', 'Dresser', 'twin')],
-  runs: [...round('d', down, [4.2, 6.5, 5.1, 7.8, 4.4, 8.2, 3.1, 4.6, 3.9, 9.4, 6.3]), run('d12', 'dining-door', 'dresser', 5.6)],
+  points: down.map((p) => ({ ...p, ...(BOX_OF[p.id] ? { boxId: BOX_OF[p.id] } : {}) })),
+  runs: [...round('d', down, [4.2, 6.5, 5.1, 7.8, 4.4, 8.2, 3.1, 4.6, 3.9, 9.4, 6.3])],
   tests: {
     on: '2026-11-20',
     instrument: 'multifunction tester, nulled',
@@ -88,15 +91,9 @@ const up = [
 ];
 const upstairs: Final = {
   ...{ id: 'up', name: 'Upstairs ring', number: '2', shape: 'ring', ratingA: 32, curve: 'B', residual: true, servesM2: 41 },
-  points: up,
+  points: up.map((p) => ({ ...p, ...(BOX_OF[p.id] ? { boxId: BOX_OF[p.id] } : {}) })),
   runs: round('u', up, [5.5, undefined, undefined, 6.8, 4.1, undefined]),
 };
-const glasshouse: Final = {
-  ...{ id: 'glass', name: 'Glasshouse heater', number: '3', shape: 'radial', ratingA: 20, curve: 'B', residual: true, laid: 'C' },
-  points: [{ id: 'heater', name: 'Heater', kind: 'fused unit', fuseA: 13, watts: 2000 }],
-  runs: [run('g1', 'board', 'heater', 24)],
-};
-
 export const larchCottage: House = {
   format: 'saddle-house',
   version: DOCUMENT_VERSION,
@@ -105,6 +102,6 @@ export const larchCottage: House = {
   edition: UK_EDITION,
   unit: 'mm',
   built: 1934,
-  incoming: { earthing: 'TN-C-S', zeOhm: 0.21, faultKa: 1.1, fuseA: 80 },
-  site: { rooms: [], walls: [], boxes: [], cables: [], devices: [], circuits: [], loads: [], finals: [downstairs, upstairs, glasshouse] },
+  incoming: { earthing: 'TN-C-S', zeOhm: 0.21, faultKa: 1.1, fuseA: 80, boxId: 'consumer-unit' },
+  site: { ...larchRooms, finals: [downstairs, upstairs] },
 };

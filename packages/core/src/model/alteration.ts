@@ -4,7 +4,7 @@
  */
 import * as z from 'zod';
 import { UK_BOX_IDS } from '../catalog/index.js';
-import { CURVES, FlatSize, POINT_KINDS, RATINGS_A } from './final.js';
+import { CURVES, FlatSize, Laid, POINT_KINDS, RATINGS_A } from './final.js';
 import { DistanceLength, Id, Name, PositiveLength } from './known.js';
 import { WantPlace } from './want.js';
 
@@ -57,6 +57,8 @@ export const Alteration = z.strictObject({
   /** cable along its way, one way, as measured: takes the place of what is reckoned */
   cable: PositiveLength.optional(),
   size: FlatSize.optional(),
+  /** how it lies at its worst, as somebody looked; takes the place of what its way gives */
+  laid: Laid.optional(),
   /** `into ring`: the run that is opened; absent: the first at the point */
   runId: Id.optional(),
   /** `move`: whether the cables that are there reach the new box; absent: nobody looked */

@@ -290,7 +290,7 @@ function freeMiddle(wall: Wall, width: number, atMm: number): number {
 
 /** A new thing about `atMm` along face A, with usual sizes marked assumed. The tape then says where it really is. */
 /** Bottom of a new box there, mm: its accessory’s lower edge 450 over the floor (Approved Document M; memory). */
-const UK_BOTTOM_MM = 456;
+const UK_BOTTOM_MM = 457;
 function addUkBox(site: Site, wall: Wall, face: FaceId, id: string, atMm: number): Site {
   const kind = wall.framing.material === 'masonry' ? ('back-metal-35-1g' as const) : ('back-lined-35-1g' as const);
   const n = site.boxes.filter((b) => b.wallId === wall.id).length + 1;

@@ -1,7 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { alterationElevation, alterationFaces, noWay, waysOf } from '@saddle/core/alteration';
+import { LAID_WORDS } from '@saddle/core/codebook';
 import { printLength } from '@saddle/core/measure';
-import { FLAT_SIZES } from '@saddle/core/model';
+import { FLAT_SIZES, LAID } from '@saddle/core/model';
 import { printSpan } from '@saddle/core/work';
 import { ChoiceField } from '../fields/choice-field';
 import { LengthField } from '../fields/length-field';
@@ -76,6 +77,14 @@ import { AlterationEdits } from './alteration-edits';
               unknownLabel="by its circuit"
               (set)="edits.put('Size of the cable', { size: $any($event) })"
             />
+            <sa-choice-field
+              label="it lies at its worst"
+              [value]="edits.alteration().laid"
+              [choices]="laids"
+              [unknown]="true"
+              unknownLabel="by its way"
+              (set)="edits.put('How the cable lies', { laid: $any($event) })"
+            />
           </div>
         }
       </aside>
@@ -85,6 +94,7 @@ import { AlterationEdits } from './alteration-edits';
 export class AlterationWay {
   protected readonly edits = inject(AlterationEdits);
   protected readonly sizes = FLAT_SIZES;
+  protected readonly laids = LAID.map((value) => ({ value, label: LAID_WORDS[value] }));
   protected readonly none = computed(() => noWay(this.edits.job()));
   protected readonly ways = computed(() => {
     const unit = this.edits.session.unit();
