@@ -123,7 +123,7 @@ function boxFindings(job: JobInBook, subject: Subject, planned: Planned, say: Sa
   const use = spot.room?.use;
   for (const j of ukBeside(alteration.beside ?? {}, { sink: use !== undefined && WET_ROOMS.has(use), bath: use === 'bathroom' })) say('water', { ...j, subject: `${job.id}/${j.of}` }); // prettier-ignore
   const grown = alteration.kind === 'enlarge' && from ? growths(job, from).find((g) => g.box.place.distance.mm === box.place.distance.mm) : undefined; // prettier-ignore
-  for (const a of grown?.judged ?? around(planned.site, spot, from?.box.id)) say(a.rule, a);
+  for (const a of grown?.judged ?? around(planned.site, spot)) say(a.rule, a);
   const cables = planned.final?.runs.filter((r) => r.ends.includes(planned.point!.id)).length ?? 1;
   const depth = depthOf(box);
   if (depth !== undefined) say('depth', { ...ukBoxDepth(alteration.outlet.kind, Math.max(1, cables), depth), subject: box.id });

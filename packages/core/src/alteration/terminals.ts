@@ -91,8 +91,10 @@ export interface TerminalsDrawing {
   top: number;
   terminals: { name: TerminalName; short: string; x: number }[];
   cables: { runId: string; words: string; x: number }[];
-  leads: { id: string; path: string; core: TerminalEnd['core']; letter: string; x: number; y: number }[];
+  leads: { id: string; path: string; core: TerminalEnd['core']; look: 'new' | 'old' | 'not noted'; letter: string; x: number; y: number }[];
 }
+const lookOf = ({ colour }: TerminalEnd): 'new' | 'old' | 'not noted' =>
+  colour === 'red' || colour === 'black' ? 'old' : colour.endsWith('not noted') ? 'not noted' : 'new';
 const [PITCH, TOP, LOW] = [120, 12, 190];
 /** An accessory from behind as plain geometry, px: terminals above, the cables below, a line for each conductor. */
 export function terminalsDrawing(terminals: readonly Terminal[]): TerminalsDrawing {
@@ -113,7 +115,7 @@ export function terminalsDrawing(terminals: readonly Terminal[]): TerminalsDrawi
       const share = 0.3 + 0.13 * (k + i) - Math.floor((k + i) / 4) * 0.4;
       const y = y1 + (y2 - y1) * share;
       const s = share * share * (3 - 2 * share);
-      return { id: `${t.name}/${k}`, path: `M${from} ${y1}C${from} ${middle} ${to} ${middle} ${to} ${y2}`, core: e.core, letter: LETTER[e.core], x: from + (to - from) * s, y };
+      return { id: `${t.name}/${k}`, path: `M${from} ${y1}C${from} ${middle} ${to} ${middle} ${to} ${y2}`, core: e.core, look: lookOf(e), letter: LETTER[e.core], x: from + (to - from) * s, y };
     }),
   );
   return { width, height: LOW + 58, top: TOP, terminals: placed, cables, leads };

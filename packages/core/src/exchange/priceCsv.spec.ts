@@ -10,7 +10,8 @@ const read = (lines: string[], house = {}) => pricesFromCsv([HEAD, ...lines].joi
 describe('prices as CSV (RFC 4180)', () => {
   it('out and in again nothing changes, quotes, commas and what looks like a formula among it', () => {
     const house = {
-      prices: { connector: 0.3, plate: 1.25 },
+      edition: 'US-2020' as const,
+  prices: { connector: 0.3, plate: 1.25 },
       priceNotes: { connector: { packet: 25, where: '=HYPERLINK("x"), the "blue", shop', on: '2026-03-01' } },
     };
     const report = pricesFromCsv(priceCsv(house), house);

@@ -45,7 +45,8 @@ export const storeyWords = (site: Site, level: number): string =>
         : `${level} floors up`;
 
 /** All rooms of a storey that were walked round, of all storeys when none is named; undefined when there is none. */
-export function planDrawing(site: Site, level?: number): PlanDrawing | undefined {
+export function planDrawing(site: Site, level?: number, unit: LengthUnit = 'in'): PlanDrawing | undefined {
+  const long = (mm: number): string => (unit === 'mm' ? `${Math.round(mm)}` : printFeet(mm));
   const plans = roomPlans(site).filter((p) => level === undefined || levelOf(p.room) === level);
   if (plans.length === 0) return undefined;
   const sides = plans.flatMap((p) => p.sides);
@@ -107,7 +108,7 @@ export function planDrawing(site: Site, level?: number): PlanDrawing | undefined
       name: plan.room.name,
       x: plan.middle.x,
       y: -plan.middle.y,
-      size: `${printFeet(across('x'))} × ${printFeet(across('y'))}`,
+      size: `${long(across('x'))} × ${long(across('y'))}${unit === 'mm' ? ' mm' : ''}`,
     });
   }
   return drawing;

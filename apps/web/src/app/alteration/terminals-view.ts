@@ -9,7 +9,7 @@ import { terminalsDrawing, type Terminal } from '@saddle/core/alteration';
     <svg class="terminals" role="img" [attr.viewBox]="'0 0 ' + drawn().width + ' ' + drawn().height" [attr.aria-label]="title()">
       <rect class="back" x="8" [attr.y]="drawn().top" [attr.width]="drawn().width - 16" height="70" rx="6" />
       @for (l of drawn().leads; track l.id) {
-        <path [attr.d]="l.path" [class]="'lead ' + l.core" />
+        <path [attr.d]="l.path" [class]="'lead ' + l.core + ' ' + (l.look === 'not noted' ? 'unknown' : l.look)" />
         <text class="letter" [attr.x]="l.x" [attr.y]="l.y">{{ l.letter }}</text>
       }
       @for (t of drawn().terminals; track t.name) {

@@ -67,7 +67,7 @@ export class PlanView {
       return before && levels.includes(before.value) ? before.value : levels.includes(0) ? 0 : (levels[0] ?? 0);
     },
   });
-  protected readonly plan = computed(() => planDrawing(this.session.surveyed(), this.storey()));
+  protected readonly plan = computed(() => planDrawing(this.session.surveyed(), this.storey(), this.unit()));
   protected readonly wanted = signal('');
   /** worth a search: more rooms than are seen at a glance */
   protected readonly many = computed(() => this.session.surveyed().rooms.length > GLANCE);

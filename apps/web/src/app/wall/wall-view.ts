@@ -14,7 +14,7 @@ import {
   viewChild,
 } from '@angular/core';
 import type { Dimension, Elevation, ElevationShape } from '@saddle/core/layout';
-import { printFeet, printMark } from '@saddle/core/measure';
+import { printFeet, printLength, printMark } from '@saddle/core/measure';
 import { drag, type D3DragEvent } from 'd3-drag';
 import { scaleLinear } from 'd3-scale';
 import { select } from 'd3-selection';
@@ -123,8 +123,9 @@ export class WallView {
   protected readonly y = computed(() => this.scales().y);
   protected readonly scaleWords = computed(() => {
     const view = this.view();
-    if (this.plan().whole) return `the whole wall, ${printFeet(this.wall().widthMm, 1)}`;
-    return `${printFeet(Math.min(view.width, this.wall().widthMm), 1)} of ${printFeet(this.wall().widthMm, 1)} wall shown`;
+    const long = (mm: number): string => (this.unit() === 'mm' ? printLength(Math.round(mm), 'mm') : printFeet(mm, 1));
+    if (this.plan().whole) return `the whole wall, ${long(this.wall().widthMm)}`;
+    return `${long(Math.min(view.width, this.wall().widthMm))} of ${long(this.wall().widthMm)} wall shown`;
   });
   private readonly view = computed((): Window => {
     const frame = this.frame();

@@ -1,0 +1,121 @@
+/** The ledger of a job by the UK book: what nobody said or measured is asked, what may not be stops, each with its reason. */
+import { describe, expect, it } from 'vitest';
+import type { Alteration, Final, Finding, House, Verdict } from '../model/index.js';
+import { ALTERATION_RULE_TABLE, alterationLedger } from './index.js';
+import { mm, sampleHouse, sampleJob } from './sample.js';
+
+const place = { wallId: 'parlour-w1', face: 'A' as const, fromLeft: mm(2800), bottom: mm(457) };
+const outlet = { name: 'New', kind: 'twin' as const };
+const all = { outlet, place, cable: mm(3000) };
+const ledger = (house: House, kind: Alteration['kind'] = 'spur', part: Parameters<typeof sampleJob>[2] = all, point = 'a'): Finding[] => alterationLedger(sampleJob(house, kind, part, point)); // prettier-ignore
+const of = (list: readonly Finding[], rule: string): Verdict[] => list.filter((f) => f.rule === rule).map((f) => f.verdict);
+const withFinal = (house: House, part: Partial<Final>): House => ({ ...house, site: { ...house.site, finals: house.site.finals!.map((f) => ({ ...f, ...part })) } }); // prettier-ignore
+
+describe('a spur in masonry where everything was measured', () => {
+  const list = ledger(sampleHouse());
+  it('nothing stops it and nothing is left to be told', () => {
+    expect(list.filter((f) => f.verdict === 'stop' || f.verdict === 'can’t tell').map((f) => `${f.rule}: ${f.says}`)).toEqual([]);
+  });
+  it('each rule and subject stands once, worst first, with a source', () => {
+    expect(new Set(list.map((f) => `${f.rule}/${f.subject}`)).size).toBe(list.length);
+    expect(list.every((f) => f.source.from !== undefined)).toBe(true);
+  });
+});
+
+describe('what nobody said', () => {
+  it('no circuit, no point, no place: asked, never taken', () => {
+    const bare = ledger(sampleHouse(), 'spur', { outlet, finalId: undefined, pointId: undefined });
+    expect([of(bare, 'subject'), of(bare, 'place'), of(bare, 'way')]).toEqual([['can’t tell'], ['can’t tell'], ['can’t tell']]);
+  });
+  it('a wall whose build is only taken for granted', () => {
+    const house = sampleHouse();
+    const taken: House = { ...house, site: { ...house.site, walls: house.site.walls.map((w) => ({ ...w, framing: { ...w.framing, presets: ['material'] } })) } }; // prettier-ignore
+    expect([of(ledger(taken), 'build'), of(ledger(house), 'build')]).toEqual([['can’t tell'], []]);
+  });
+  it('a fused unit of which nobody read the plate', () => {
+    const fused = (watts?: number) => of(ledger(sampleHouse(), 'spur', { ...all, outlet: { name: 'Unit', kind: 'fused unit', ...(watts ? { watts } : {}) } }), 'load'); // prettier-ignore
+    expect([fused(), fused(1500), fused(2990)]).toEqual([['can’t tell'], ['ok'], ['caution']]);
+  });
+  it('how old the house is, and what its dust may hold: 1999 and 2000', () => {
+    const dust = (built: number | undefined) => { const { built: _, ...house } = sampleHouse(); return of(ledger(built === undefined ? house : { ...house, built }), 'dust'); }; // prettier-ignore
+    expect([dust(2000), dust(1999), dust(undefined), dust(1969)]).toEqual([['note'], ['caution', 'note'], ['caution', 'note'], ['caution', 'caution', 'note']]); // prettier-ignore
+  });
+});
+
+describe('what may not be', () => {
+  it('a spur from a spur, a second spur from one point', () => {
+    const house = sampleHouse();
+    const [ring] = house.site.finals!;
+    const spurred = withFinal(house, { points: [...ring!.points, { id: 's', name: 'On a spur', kind: 'twin' }], runs: [...ring!.runs, { id: 'rs', ends: ['a', 's'], size: '2.5/1.5', length: mm(4000) }] }); // prettier-ignore
+    expect(of(ledger(spurred, 'spur', all, 's'), 'spurs')).toContain('stop');
+    expect(of(ledger(spurred, 'spur', all, 'a'), 'spurs')).toContain('stop');
+    expect(of(ledger(spurred, 'spur', all, 'b'), 'spurs')).not.toContain('stop');
+  });
+  it('a twin from a twin; a ring through a radial; a ring opened on its spur', () => {
+    const house = sampleHouse();
+    expect(of(ledger(house, 'enlarge', {}, 'b'), 'subject')).toEqual(['stop']);
+    const radial = withFinal(house, { shape: 'radial', ratingA: 20, runs: house.site.finals![0]!.runs.slice(0, 3) });
+    expect(of(ledger(radial, 'into ring'), 'subject')).toEqual(['stop']);
+  });
+  it('more than its plug gives: 13 A at a single are 2990 W, 20 A at a twin 4600', () => {
+    const load = (kind: 'single' | 'twin', watts: number) => of(ledger(sampleHouse(), 'spur', { ...all, outlet: { name: 'New', kind, watts } }), 'load'); // prettier-ignore
+    expect([load('single', 2990), load('single', 2991), load('twin', 4600), load('twin', 4601)]).toEqual([['ok'], ['stop'], ['ok'], ['stop']]);
+  });
+  it('a metal box behind board, a lined one in brick', () => {
+    const studs = sampleHouse({ material: 'wood', deep: 75, skin: 12.5 });
+    expect(of(ledger(studs, 'spur', { ...all, boxKind: 'back-metal-35-2g' }), 'lined')).toEqual(['stop']);
+    expect(of(ledger(sampleHouse(), 'spur', { ...all, boxKind: 'back-lined-35-2g' }), 'let in')).toEqual(['stop']);
+  });
+  it('no 30 mA device ahead', () => {
+    expect(of(ledger(withFinal(sampleHouse(), { residual: false })), 'residual')).toEqual(['stop']);
+  });
+  it('a cable too thin for what is asked of it where it lies: a twin’s 20 A in a filled cavity on 2.5 mm², 13.5 A', () => {
+    const laid = (kind: 'single' | 'twin') => of(ledger(sampleHouse(), 'spur', { ...all, outlet: { name: 'New', kind }, laid: '103' }), 'lies');
+    expect([laid('single'), laid('twin')]).toEqual([['ok'], ['stop']]);
+  });
+});
+
+describe('the box it starts from', () => {
+  it('two cables and a third in 35 mm is tight; of unknown depth it can’t be told', () => {
+    const house = sampleHouse();
+    expect(of(ledger(house), 'old box')).toEqual(['caution']);
+    const { depth: _, ...unknown } = house.site.boxes[0]!;
+    const other: House = { ...house, site: { ...house.site, boxes: [{ ...unknown, kind: 'other', width: mm(73), height: mm(73) }, ...house.site.boxes.slice(1)] } }; // prettier-ignore
+    expect(of(ledger(other), 'old box')).toEqual(['can’t tell']);
+  });
+  it('taken into the ring four cables are in it, two of them only joined', () => {
+    expect(of(ledger(sampleHouse(), 'into ring'), 'old box')).toEqual(['caution']);
+  });
+});
+
+describe('beside it', () => {
+  const kitchen = (): House => { const house = sampleHouse(); return { ...house, site: { ...house.site, rooms: house.site.rooms.map((r) => (r.id === 'parlour' ? { ...r, use: 'kitchen' } : r)) } }; }; // prettier-ignore
+  it('in a kitchen the sink is asked for; measured it is judged', () => {
+    expect([of(ledger(kitchen()), 'water'), of(ledger(kitchen(), 'spur', { ...all, beside: { sink: mm(299) } }), 'water'), of(ledger(sampleHouse()), 'water')]).toEqual([['can’t tell'], ['stop'], []]); // prettier-ignore
+  });
+  it('a faceplate of 146 stays within the wall, and 5 mm clear of a neighbour’s of 86', () => {
+    const at = (fromLeft: number, bottom = 457) => of(ledger(sampleHouse(), 'spur', { ...all, place: { ...place, fromLeft: mm(fromLeft), bottom: mm(bottom) } }), 'beside'); // prettier-ignore
+    // half of 146 is 73: 3927 is the last middle on a wall of 4000
+    expect([at(3927), at(3928)]).toEqual([['ok'], ['stop']]);
+    // beside the single at 1000: 43 + 5 + 73 = 121
+    expect([at(1121), at(1120)]).toEqual([['ok'], ['stop', 'ok']]);
+  });
+});
+
+describe('a circuit of its own', () => {
+  const heater = (watts: number, ratingA?: 20 | 32) => ({ outlet: { name: 'Heater', kind: 'fixed appliance' as const, watts }, place, cable: mm(10_000), own: { residual: true, ...(ratingA ? { ratingA } : {}) } }); // prettier-ignore
+  it('its amps against its breaker: 4600 W on 20 A, 7360 W on 32', () => {
+    const load = (watts: number, ratingA?: 20 | 32) => of(ledger(sampleHouse(), 'own radial', heater(watts, ratingA)), 'load');
+    expect([load(4600), load(4601), load(7360, 32), load(7361, 32)]).toEqual([['ok'], ['stop'], ['ok'], ['stop']]);
+  });
+  it('more than half of the supply’s fuse is asked first; it is notified and licensed', () => {
+    const small = { ...sampleHouse(), incoming: { ...sampleHouse().incoming!, fuseA: 60 as const } };
+    expect(of(ledger(small, 'own radial', heater(7000, 32)), 'load')).toEqual(['caution']);
+    const list = ledger(sampleHouse(), 'own radial', heater(2000));
+    expect([of(list, 'notify'), of(list, 'licensed')]).toEqual([['caution'], ['caution']]);
+  });
+});
+
+it('every rule of the table has a title, what it looks at, and where it is settled', () => {
+  for (const row of Object.values(ALTERATION_RULE_TABLE)) expect([row.title, row.looksAt, row.stage].every((t) => t.length > 2)).toBe(true);
+});

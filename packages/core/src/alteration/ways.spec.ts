@@ -1,0 +1,103 @@
+/** Ways of a cable by the UK book, worked by hand on a room of 4000 × 3000: legs, length, chases, studs, joists. */
+import { describe, expect, it } from 'vitest';
+import { waysOf, noWay } from './index.js';
+import { mm, sampleHouse, sampleJob } from './sample.js';
+import type { House } from '../model/index.js';
+
+const right = { outlet: { name: 'New', kind: 'twin' as const }, place: { wallId: 'parlour-w1', face: 'A' as const, fromLeft: mm(2800), bottom: mm(957) } };
+type Part = Parameters<typeof sampleJob>[2];
+const ways = (house: House, part: Part = right) => waysOf(sampleJob(house, 'spur', part));
+const way = (house: House, kind: string, part: Part = right) => ways(house, part).find((w) => w.kind === kind)!;
+const said = (w: { judged: { rule: string; verdict: string }[] }, rule: string) => w.judged.filter((j) => j.rule === rule).map((j) => j.verdict);
+
+describe('from a socket at 1000 to a twin at 2800 on the same wall, 500 higher', () => {
+  it('straight across: 1800 and 500, 150 in each box, 5 % for bends: 2715, cut 2720', () => {
+    const across = way(sampleHouse(), 'across');
+    expect(across.legs.map((l) => [l.in, l.runs, l.mm])).toEqual([['chase', 'along', 1800], ['chase', 'up and down', 500]]); // prettier-ignore
+    expect(across.cableMm).toBe(2720);
+    expect(across.length.terms.map((t) => t.value)).toEqual([1800, 500, 300, 115]);
+    expect([across.verdict, across.laid]).toEqual(['ok', 'C']);
+  });
+  it('a chase of 20 mm: under 15 of plaster 5 go into the leaf; along it a sixth may be cut, up and down a third', () => {
+    const at = (deep: number, skin: number) => way(sampleHouse({ material: 'masonry', deep, skin }), 'across');
+    // a sixth of 30 is 5: 5 pass; of 29.9 it is 4.98
+    expect(said(at(30, 15), 'chase')).toEqual(['ok', 'ok']);
+    expect(said(at(29.9, 15), 'chase')).toEqual(['stop', 'ok']);
+    // a third of 15 is 5
+    expect(said(at(15, 15), 'chase')).toEqual(['stop', 'ok']);
+    expect(said(at(14.9, 15), 'chase')).toEqual(['stop', 'stop']);
+  });
+  it('where nobody measured leaf or plaster nothing passes that hangs on it', () => {
+    const house = sampleHouse({ material: 'masonry', deep: 60, skin: 15 });
+    const bare = (edit: (w: House['site']['walls'][number]) => House['site']['walls'][number]): House => ({ ...house, site: { ...house.site, walls: house.site.walls.map(edit) } }); // prettier-ignore
+    const noLeaf = bare((w) => ({ ...w, framing: { ...w.framing, studDepth: { ...w.framing.studDepth, known: 'assumed' } } }));
+    expect(said(way(noLeaf, 'across'), 'chase')).toEqual(['can’t tell', 'can’t tell']);
+    const taken = { A: 'A', B: 'B' } as const;
+    const noPlaster = bare((w) => ({ ...w, faces: Object.fromEntries(Object.keys(taken).map((f) => [f, { ...w.faces[f as 'A'], layers: [{ finish: 'plaster', thickness: { mm: 15, known: 'assumed' } }] }])) as typeof w.faces })); // prettier-ignore
+    // 20 mm into a leaf of 60: a third is 20, a sixth 10
+    expect(said(way(noPlaster, 'across'), 'chase')).toEqual(['can’t tell', 'ok']);
+  });
+  it('in studs at 400 it crosses those at 1200, 1600, 2000, 2400 (2800 is in the box’s own line): four or what stands between', () => {
+    const across = way(sampleHouse({ material: 'wood', deep: 75, skin: 12.5 }), 'across');
+    expect(across.bored).toEqual({ what: 'stud', count: 4, taken: false });
+    expect(across.legs[0]).toMatchObject({ in: 'studs', mm: 1800 });
+    expect(said(across, 'boring')).toEqual(['caution']);
+  });
+  it('a door between the two stops it in studs, and sends trunking up and over: twice 2100 more', () => {
+    const plain = sampleHouse({ material: 'wood', deep: 75, skin: 12.5 });
+    const door = { id: 'door', kind: 'door' as const, x: mm(1500), z: mm(0), width: mm(800), height: mm(2000) };
+    const house: House = { ...plain, site: { ...plain.site, walls: plain.site.walls.map((w) => (w.id === 'parlour-w1' ? { ...w, openings: [door] } : w)) } }; // prettier-ignore
+    expect(way(house, 'across').verdict).toBe('stop');
+    const trunking = (h: House) => way(h, 'on the surface').legs.find((l) => l.runs === 'along')!.mm;
+    expect(trunking(house) - trunking(plain)).toBe(4200);
+  });
+  it('under the floor: down, along the joists’ crossing, up; 1800 over joists at 400 meets four', () => {
+    const under = way(sampleHouse(), 'under the floor');
+    // middles of single and twin boxes: 457 + 36.5 and 957 + 36.5
+    expect(under.legs.map((l) => [l.in, Math.round(l.mm * 10) / 10])).toEqual([['chase', 493.5], ['floor', 1800], ['chase', 993.5]]); // prettier-ignore
+    expect(under.bored).toEqual({ what: 'joist', count: 4, taken: false });
+  });
+  it('over a slab nothing leads under the floor; under what nobody looked at nothing is told', () => {
+    const house = sampleHouse();
+    const below = (b: House['site']['rooms'][number]['below']): House => ({ ...house, site: { ...house.site, rooms: house.site.rooms.map(({ below: _, ...r }) => ({ ...r, ...(b ? { below: b } : {}) })) } }); // prettier-ignore
+    expect(ways(below('slab')).map((w) => w.kind)).not.toContain('under the floor');
+    expect(said(way(below(undefined), 'under the floor'), 'void')).toEqual(['can’t tell']);
+  });
+});
+
+describe('zones, and the ways beyond one wall', () => {
+  it('without a 30 mA device no chased way is open; where nobody looked it can’t be told', () => {
+    const house = sampleHouse();
+    const with_ = (residual: boolean | undefined): House => ({ ...house, site: { ...house.site, finals: house.site.finals!.map(({ residual: _, ...f }) => ({ ...f, ...(residual === undefined ? {} : { residual }) })) } }); // prettier-ignore
+    expect(said(way(with_(false), 'across'), 'zone')).toEqual(['stop', 'stop']);
+    expect(said(way(with_(undefined), 'across'), 'zone')).toEqual(['can’t tell', 'can’t tell']);
+  });
+  it('to the other side of the wall: its thickness, 15 + 102.5 + 15', () => {
+    const through = way(sampleHouse(), 'through the wall', { ...right, place: { wallId: 'parlour-w1', face: 'B', fromLeft: mm(3000), bottom: mm(457) } });
+    // 3000 from the left seen from behind is 1000 from the front: back to back
+    expect(through.legs.map((l) => [l.in, l.mm])).toEqual([['wall', 132.5]]);
+  });
+  it('round a corner under the floor: along in plan, as cables are laid', () => {
+    // wall 2 begins where wall 1 ends: 3000 to the corner, then 500
+    const under = way(sampleHouse(), 'under the floor', { ...right, place: { wallId: 'parlour-w2', face: 'A', fromLeft: mm(500), bottom: mm(457) } }); // prettier-ignore
+    expect(under.legs[1]!.mm).toBeCloseTo(3500, 6);
+    // trunking: the shorter way round, 3000 and 500
+    const surface = way(sampleHouse(), 'on the surface', { ...right, place: { wallId: 'parlour-w2', face: 'A', fromLeft: mm(500), bottom: mm(457) } }); // prettier-ignore
+    expect(surface.legs.find((l) => l.runs === 'along')!.mm).toBeCloseTo(3500, 6);
+  });
+  it('no place, no way, and why', () => {
+    expect(noWay(sampleJob(sampleHouse(), 'spur'))).toBe('say where it goes');
+    const nowhere = sampleHouse();
+    const lost: House = { ...nowhere, site: { ...nowhere.site, finals: nowhere.site.finals!.map((f) => ({ ...f, points: f.points.map(({ boxId: _, ...p }) => p) })) } }; // prettier-ignore
+    expect(noWay(sampleJob(lost, 'spur', right))).toBe('say on which wall First is');
+    expect(noWay(sampleJob(nowhere, 'enlarge'))).toBeUndefined();
+  });
+  it('a cavity filled with insulation keeps the cable warm: 13.5 A, where nobody looked nothing is told', () => {
+    const laid = (insulated: boolean | undefined) => {
+      const plain = sampleHouse({ material: 'wood', deep: 75, skin: 12.5 });
+      const house: House = { ...plain, site: { ...plain.site, walls: plain.site.walls.map(({ insulated: _, ...w }) => ({ ...w, ...(insulated === undefined ? {} : { insulated }) })) } }; // prettier-ignore
+      return way(house, 'across').laid;
+    };
+    expect([laid(true), laid(false), laid(undefined)]).toEqual(['103', 'C', undefined]);
+  });
+});

@@ -1,0 +1,149 @@
+/** From the plan to the record by the UK way: gates, terminals, what is bought, what is read, and what the house knows afterwards. */
+import { describe, expect, it } from 'vitest';
+import { closeJob, hindrances, reopenJob } from '../closing/index.js';
+import { shoppingIn } from './index.js';
+import { bareJob, checkHouse, laidIn, type House, type Job, type JobInBook } from '../model/index.js';
+import { enterProof, enterValue, gateOf, isTicked, judgeProofReading, proofState, stepsOf, tick, type ProofKey } from '../work/index.js';
+import { alterationLedger, alterationParts, alterationSteps, connections, finalAsTested, inUsBook, mustReadAt, plannedOf, readingsTaken, terminalWords } from './index.js'; // prettier-ignore
+import { mm, sampleHouse, sampleJob } from './sample.js';
+
+const place = { wallId: 'parlour-w1', face: 'A' as const, fromLeft: mm(2800), bottom: mm(457) };
+const spur = (house: House) => sampleJob(house, 'spur', { outlet: { name: 'New', kind: 'twin' }, place, cable: mm(3000) });
+const at = (minute: number): string => new Date(Date.UTC(2026, 10, 21, 9, minute)).toISOString();
+const KEYS: ProofKey[] = ['testerBefore', 'hotNeutral', 'hotGround', 'neutralGround', 'testerAfter'];
+
+/** Everything done in order, what is asked read as it must be. */
+function worked(start: JobInBook, last?: string): JobInBook {
+  let job = start;
+  let minute = 0;
+  const steps = alterationSteps(job);
+  const findings = alterationLedger(job);
+  for (const step of steps) {
+    for (const target of step.proves) for (const key of KEYS) job = enterProof(job, target, key, { at: at(minute++), volts: key.startsWith('tester') ? 690 : 0, where: 'here' }); // prettier-ignore
+    for (const ask of step.asks) {
+      const value = ask.unit === 'MΩ' ? 200 : ask.unit === 'ms' ? 28 : ask.least !== undefined && ask.most !== undefined ? (ask.least + ask.most) / 2 : ask.unit === 'Ω' ? 0.5 : (ask.least ?? 0); // prettier-ignore
+      job = enterValue(job, { step: step.id, key: ask.key, value, at: at(minute++) });
+    }
+    const result = tick(job, step.id, steps, findings, at(minute++));
+    if (!result.ok) throw new Error(`${step.id}: ${result.reasons.join('; ')}`);
+    job = result.job;
+    if (step.id === last) break;
+  }
+  return job;
+}
+
+describe('gates of a spur', () => {
+  const job = spur(sampleHouse());
+  const steps = alterationSteps(job);
+  const gate = (id: string, now = job) => gateOf(now, steps.find((s) => s.id === id)!, steps, alterationLedger(now), at(400));
+  it('nothing is cut or connected before it is proved dead at the point of work; live tests come last', () => {
+    for (const id of ['cut-box', 'cable', 'connect-old', 'connect-new', 'dead-tests']) expect(gate(id).join(), id).toMatch(/not proved dead/);
+    expect(steps.map((s) => s.id).indexOf('dead-tests')).toBeLessThan(steps.map((s) => s.id).indexOf('energise'));
+    expect(steps.find((s) => s.id === 'live-tests')!.after).toEqual(['energise']);
+  });
+  it('a proving unit’s 690 V proves the indicator, 120 V does not; 230 V at the point of work stops it', () => {
+    const read = (key: ProofKey, volts: number) => judgeProofReading(key, { at: at(1), volts, where: 'x' }, { uk: true }).verdict;
+    expect([read('testerBefore', 690), read('testerBefore', 207), read('testerBefore', 206), read('testerBefore', 120)]).toEqual(['ok', 'ok', 'stop', 'stop']); // prettier-ignore
+    expect([read('hotNeutral', 0), read('hotNeutral', 30), read('hotNeutral', 230)]).toEqual(['ok', 'can’t tell', 'stop']);
+  });
+  it('a proof that is four hours old is none', () => {
+    const done = worked(job, 'prove-dead');
+    const [target] = steps.find((s) => s.id === 'prove-dead')!.proves;
+    expect([proofState(done, target!, at(30)).proved, proofState(done, target!, at(300)).proved]).toEqual([true, false]);
+  });
+  it('a stop of the ledger shuts every step that cuts or connects', () => {
+    const unsafe = { ...sampleHouse(), site: { ...sampleHouse().site, finals: sampleHouse().site.finals!.map((f) => ({ ...f, residual: false })) } };
+    const stopped = spur(unsafe);
+    expect(gateOf(stopped, steps.find((s) => s.id === 'cut-box')!, steps, alterationLedger(stopped)).join()).toMatch(/the ledger has a stop|the ledger has .* stops/);
+  });
+});
+
+describe('what goes into which terminal', () => {
+  it('the twin it comes from: each leg its own earth, the spur with the second; three in neutral and line', () => {
+    const job = sampleJob(sampleHouse(), 'spur', { outlet: { name: 'New', kind: 'single' }, place, cable: mm(3000) }, 'b');
+    const terminals = connections(plannedOf(job).final!, 'b');
+    expect(terminals.map((t) => [t.name, t.ends.length])).toEqual([['earth', 1], ['second earth', 2], ['neutral', 3], ['line', 3]]);
+    expect(terminalWords(terminals[3]!)).toBe('Line: brown of the cable to First; brown of the cable to Behind; brown of the cable to New.');
+  });
+  it('a metal box brings a lead of its own; colours that nobody noted are not guessed', () => {
+    const house = sampleHouse();
+    const bare = { ...house, site: { ...house.site, finals: house.site.finals!.map((f) => ({ ...f, runs: f.runs.map(({ cores: _, ...r }) => r) })) } };
+    const terminals = connections(plannedOf(spur(bare)).final!, 'a');
+    expect(terminals[0]!.ends.at(-1)).toMatchObject({ runId: undefined, cable: 'lead from the metal box' });
+    expect(terminals.find((t) => t.name === 'line')!.ends.map((e) => e.colour)).toEqual(['line, colour not noted', 'line, colour not noted', 'brown']); // prettier-ignore
+  });
+  it('a fused unit: feed and load apart, what hangs behind it is on the load', () => {
+    const job = sampleJob(sampleHouse(), 'spur', { outlet: { name: 'Unit', kind: 'fused unit', watts: 600, fuseA: 3 }, place, cable: mm(3000) });
+    const final = plannedOf(job).final!;
+    const behind = { ...final, points: [...final.points, { id: 'z', name: 'Fan', kind: 'fixed appliance' as const }], runs: [...final.runs, { id: 'rz', ends: ['job-point', 'z'] as [string, string], size: '1.0/1.0' as const }] }; // prettier-ignore
+    const terminals = connections(behind, 'job-point');
+    expect(Object.fromEntries(terminals.map((t) => [t.name, t.ends.map((e) => e.cable)]))).toMatchObject({ line: ['cable to First'], 'line, load': ['cable to Fan'], 'neutral, load': ['cable to Fan'] }); // prettier-ignore
+    expect(() => connections(final, 'nobody')).toThrow(RangeError);
+  });
+});
+
+describe('what is bought', () => {
+  const words = (job: JobInBook) => Object.fromEntries(alterationParts(job).map((r) => [r.what, r.amount]));
+  it('a spur in brick: 3 m of cable, a metal twin box with lead, grommet and two plugs', () => {
+    expect(words(spur(sampleHouse()))).toMatchObject({ 'metal box 35 mm, twin': '1', 'twin socket': '1', '2.5/1.5 mm² twin-and-earth': '3 m', 'grommet, 20 mm': '1', 'plug with its screw': '2' }); // prettier-ignore
+  });
+  it('into the ring: two cables and three connectors; a socket moved: three a leg, and a blank plate', () => {
+    const into = words(sampleJob(sampleHouse(), 'into ring', { outlet: { name: 'New', kind: 'twin' }, place, cable: mm(3001) }));
+    expect(into).toMatchObject({ '2.5/1.5 mm² twin-and-earth': '2 × 4 m', 'maintenance-free connector': '3' });
+    const moved = words(sampleJob(sampleHouse(), 'move', { outlet: { name: 'First', kind: 'single' }, place: { ...place, fromLeft: mm(1000), bottom: mm(1057) }, cable: mm(900) })); // prettier-ignore
+    expect(moved).toMatchObject({ 'maintenance-free connector': '6', 'blank plate': '1', '2.5/1.5 mm² twin-and-earth': '2 × 1 m' });
+  });
+  it('cable by the metre or in coils, whichever is cheaper: 3 m cut at 1.50; 45 m as a coil of 50 at 60', () => {
+    const cable = (metres: number) => shoppingIn([sampleJob(sampleHouse(), 'spur', { outlet: { name: 'New', kind: 'twin' }, place, cable: mm(metres * 1000) })], sampleHouse()).lines.find((l) => l.article === 'uk-cable-2.5')!; // prettier-ignore
+    expect([cable(3).price, cable(45).price]).toEqual([4.5, 60]);
+    expect(cable(45).buy).toBe('1 × 50 m');
+  });
+});
+
+describe('done, closed, and taken back', () => {
+  const house = sampleHouse();
+  const done = worked(spur(house));
+  const stored: Job = bareJob(done);
+  it('what must be read is asked within its bounds, and what was read makes the certificate', () => {
+    const must = mustReadAt(done, plannedOf(done)).r1r2!;
+    expect(readingsTaken(done).find((r) => r.test === 'crossed-le')).toMatchObject({ pointId: 'job-point', value: expect.closeTo(must, 6) });
+    const tested = finalAsTested(done)!;
+    expect(tested.tests!.readings.map((r) => r.test).sort()).toEqual(['crossed-le', 'insulation-le', 'insulation-ln', 'residual-1x', 'zs']);
+    expect(tested.tests!.isolation).toMatchObject({ lineNeutral: 0, lineEarth: 0, neutralEarth: 0 });
+  });
+  it('the house has box, point, run and readings; taken back it is as it was', () => {
+    const closed = closeJob(stored, house, [stored], at(500), false);
+    if (!closed.ok) throw new Error(JSON.stringify(closed.hindrances));
+    expect(checkHouse(closed.house)).toMatchObject({ ok: true });
+    expect(closed.house.site.boxes.map((b) => b.id)).toContain('job-box');
+    const [ring] = closed.house.site.finals!;
+    expect([ring!.points.at(-1)!.name, ring!.runs.length, ring!.tests!.readings.length]).toEqual(['New', 5, 5]);
+    const back = reopenJob(closed.job, closed.house, [closed.job]);
+    expect(back.ok && back.house.site).toEqual(house.site);
+  });
+  it('a circuit that was tested again since keeps it from being taken back', () => {
+    const closed = closeJob(stored, house, [stored], at(500), false);
+    if (!closed.ok) throw new Error('not closed');
+    const since: House = { ...closed.house, site: { ...closed.house.site, finals: closed.house.site.finals!.map((f) => ({ ...f, servesM2: 61 })) } };
+    expect(reopenJob(closed.job, since, [closed.job])).toMatchObject({ ok: false, reasons: ['Ring was noted or tested otherwise since.'] });
+  });
+  it('off and not on again, or not built: it is not closed', () => {
+    const half = worked(spur(house), 'dead-tests');
+    expect(hindrances(half, [bareJob(half)])[0]!.says).toMatch(/still off/);
+    expect(hindrances(spur(house), [])[0]!.says).toMatch(/Nothing of it is built/);
+  });
+  it('a reading past its bound keeps the step shut', () => {
+    const start = worked(spur(house), 'connect-new');
+    const steps = alterationSteps(start);
+    const wrong = ['crossed-le', 'insulation-le', 'insulation-ln'].reduce((job, key) => enterValue(job, { step: 'dead-tests', key, value: key === 'crossed-le' ? 1.9 : 200, at: at(90) }), start); // prettier-ignore
+    const result = tick(wrong, 'dead-tests', steps, alterationLedger(wrong), at(95));
+    expect(!result.ok && result.reasons.join()).toMatch(/1.9 Ω.*loose terminal/);
+  });
+});
+
+it('a job of one book is never judged by the other', () => {
+  const job = spur(sampleHouse());
+  expect(inUsBook(job)).toBe(false);
+  expect(isTicked(job, 'sheets')).toBe(false);
+  expect(() => stepsOf(laidIn(bareJob(job), sampleHouse()) as never)).not.toThrow();
+});
