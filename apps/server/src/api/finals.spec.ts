@@ -48,12 +48,22 @@ describe('the other book', () => {
     const answer = await ask(path);
     expect([answer.status, await answer.json()]).toEqual([422, expect.objectContaining({ type: 'urn:saddle:other-book', title: expect.stringMatching(/UK book/) })]); // prettier-ignore
   });
-  it('no job begins in it, by whatever door', async () => {
+  it('no job of the US book begins in it, by whatever door; each field is named', async () => {
     const job = ((await (await ask('/jobs/sewing-corner')).json()) as Stored<Job>).document;
     const moved = await ask('/jobs', { method: 'POST', body: JSON.stringify({ ...job, id: 'moved', houseId: 'larch-cottage' }) });
     expect(moved.status).toBe(422);
-    expect(((await moved.json()) as { title: string }).title).toMatch(/UK book/);
+    const { errors } = (await moved.json()) as { errors: { path: string }[] };
+    expect(errors.map((e) => e.path)).toContain('/alteration');
     expect((await ask('/jobs/moved')).status).toBe(404);
+  });
+  it('nor one of the UK book in a house by the US one', async () => {
+    const job = ((await (await ask('/jobs/dresser-socket')).json()) as Stored<Job>).document;
+    const moved = await ask('/jobs', { method: 'POST', body: JSON.stringify({ ...job, id: 'moved', houseId: 'quince-street-14' }) });
+    expect([moved.status, (await ask('/jobs/moved')).status]).toEqual([422, 404]);
+  });
+  it.each(['ways', 'route-sheet.pdf', 'handover.pdf', 'inspection.pdf'])('/jobs/dresser-socket/%s is by the other book: refused in words', async (path) => {
+    const answer = await ask(`/jobs/dresser-socket/${path}`);
+    expect([answer.status, await answer.json()]).toEqual([422, expect.objectContaining({ type: 'urn:saddle:other-book' })]);
   });
   it('a house with jobs can’t change to it; one without may', async () => {
     const quince = (await (await ask('/houses/quince-street-14')).json()) as Stored<House>;
@@ -75,5 +85,35 @@ describe('the other book', () => {
     });
     expect([answer.status, await answer.json()]).toEqual([422, expect.objectContaining({ errors: [expect.objectContaining({ path: '/site/finals/0/tests/readings/0/pointId', came: '"ghost"' })] })]); // prettier-ignore
     expect((await larch()).revision).toBe(before.revision);
+  });
+});
+
+describe('a job on a circuit', () => {
+  it('its sheet, the figures of its certificate, its ledger, its steps and its hours', async () => {
+    for (const path of ['sheet.pdf', 'minor-works.pdf', 'estimate.pdf']) {
+      const pdf = await ask(`/jobs/dresser-socket/${path}?paper=a4`);
+      expect([path, pdf.status, pdf.headers.get('content-type')]).toEqual([path, 200, 'application/pdf']);
+    }
+    const csv = await (await ask('/jobs/dresser-socket/minor-works.csv')).text();
+    expect(csv).toMatch(/crossed-le\/dresser-socket-point/);
+    const ledger = (await (await ask('/jobs/dresser-socket/ledger')).json()) as { rule: string }[];
+    expect(ledger.map((f) => f.rule)).toContain('zone');
+    const steps = (await (await ask('/jobs/dresser-socket/steps')).json()) as { id: string }[];
+    expect(steps.map((s) => s.id)).toContain('lock-off');
+    expect((await ask('/jobs/dresser-socket/minor-works.doc')).status).toBe(404);
+    expect((await ask('/jobs/sewing-corner/minor-works.csv')).status).toBe(409);
+  });
+  it('a place off the wall and a circuit that is not there are refused by their field', async () => {
+    const { document: job } = (await (await ask('/jobs/dresser-socket')).json()) as Stored<Job>;
+    const put = async (changes: unknown) => ask('/jobs', { method: 'POST', body: JSON.stringify({ ...job, id: 'other', changes }) });
+    const off = await put(job.changes.map((c) => (c.do === 'place-box' ? { ...c, box: { ...c.box, place: { ...c.box.place, distance: { mm: 9000, known: 'measured' } } } } : c))); // prettier-ignore
+    expect([off.status, await off.json()]).toEqual([422, expect.objectContaining({ errors: expect.arrayContaining([expect.objectContaining({ path: '/changes/0/box/place/distance/mm' })]) })]); // prettier-ignore
+    const ghost = await put(job.changes.map((c) => (c.do === 'alter-final' ? { ...c, finalId: 'ghost' } : c)));
+    expect(((await ghost.json()) as { errors: { message: string }[] }).errors[0]!.message).toMatch(/no circuit with the id ghost/);
+  });
+  it('the house can’t change its country under it', async () => {
+    const { document, revision } = await larch();
+    const answer = await ask('/houses/larch-cottage', { method: 'PUT', headers: { 'if-match': `"${revision}"` }, body: JSON.stringify({ ...document, edition: 'US-2020' }) }); // prettier-ignore
+    expect([answer.status, ((await answer.json()) as { errors: { path: string }[] }).errors[0]!.path]).toEqual([422, '/edition']);
   });
 });

@@ -7,7 +7,7 @@ import {
   checkShape,
   DOCUMENT_VERSION,
   House,
-  inHouse,
+  laidIn,
   Job,
   jobErrors,
   migrated,
@@ -177,7 +177,7 @@ export function importReport(data: unknown, known: Known): ImportReport {
   read.forEach(({ raw, checked: shape }, i) => {
     const house = shape.ok ? houseOf(shape.value.houseId) : undefined;
     const checked = shape;
-    const misfits = shape.ok && house ? jobErrors(inHouse(shape.value, house, jobs), jobs) : [];
+    const misfits = shape.ok && house ? jobErrors(laidIn(shape.value, house, jobs), jobs) : [];
     const { id, name } = (raw ?? {}) as { id?: unknown; name?: unknown };
     const errors = checked.ok ? [] : prefixed(checked.errors, at('jobs', i));
     if (shape.ok && !house) {

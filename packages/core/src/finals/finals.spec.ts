@@ -5,7 +5,6 @@ import {
   BOARD,
   checkHouse,
   checkHouseEdit,
-  DOCUMENT_VERSION,
   emptySite,
   measured,
   type Final,
@@ -574,6 +573,12 @@ describe('in a house', () => {
     for (const checked of [checkHouse(withFinal(change)), checkHouseEdit(house, withFinal(change))])
       expect(checked).toMatchObject({ ok: false, errors: expect.arrayContaining([expect.objectContaining({ path: expect.stringMatching(path) })]) }); // prettier-ignore
   });
-  it('has its version, and no room or wall is asked of it', () =>
-    expect([house.version, house.site.walls]).toEqual([DOCUMENT_VERSION, []]));
+  it('no room or wall is asked of a house whose circuits were noted', () => {
+    const finals = house.site.finals!.map((f) => ({ ...f, points: f.points.map(({ boxId: _, ...p }) => p) }));
+    expect(checkHouse({ ...house, site: { ...emptySite(), finals } })).toMatchObject({ ok: true });
+  });
+  it('a point in a box that is not there is refused and named', () => {
+    const refused = checkHouse({ ...house, site: { ...house.site, boxes: [] } });
+    expect(!refused.ok && refused.errors[0]).toMatchObject({ path: expect.stringMatching(/points\/\d+\/boxId$/), expected: 'the id of a box of this house' });
+  });
 });

@@ -1,8 +1,9 @@
 /** The rules of final circuits by the UK book, each with a worked example from the sample cottage, and what is not checked there. */
 import { printSource } from '../catalog/index.js';
-import { larchCottage } from '../demo/index.js';
+import { ALTERATION_RULE_TABLE, alterationLedger, type AlterationRule } from '../alteration/index.js';
+import { larchCottage, larchJobs } from '../demo/index.js';
 import { FINAL_RULE_TABLE, FINAL_RULES, finalFindings, finalsOf, type FinalFinding, type FinalRule } from '../finals/index.js';
-import type { House, Verdict } from '../model/index.js';
+import { isUk, laidIn, type Finding, type House, type Job, type Verdict } from '../model/index.js';
 
 export interface FinalRuleLine {
   id: FinalRule;
@@ -33,11 +34,33 @@ export function finalRuleIndex(house: House): FinalRuleLine[] {
 }
 
 export const FINALS_NOT_CHECKED: readonly string[] = [
-  'cables in walls: safe zones, depth, chases, holes and notches in joists',
   'grouping, ambient temperature and other factors of Appendix 4 beside the way a cable lies',
-  'heights, distances from sinks, hobs and bath zones',
-  'size and crowding of boxes',
   'fault current at the far end, let-through energy, discrimination between devices',
   'lighting circuits, circuits of more than one phase, supplies beside the mains',
-  'whether work is notifiable, and who may sign for it',
+  'notches; where along its span a joist is bored (the sum for it is among the pocket sums)',
+  'zones of baths and showers beside the 2.5 m; places outdoors, in sheds and in caravans',
+  'who may sign for it, and what Scotland, Wales and Northern Ireland ask beside',
 ];
+
+export interface AlterationRuleLine {
+  id: AlterationRule;
+  title: string;
+  looksAt: string;
+  where: string;
+  /** of the sample jobs; absent: nothing of them bears on this rule */
+  example?: Finding & { job: string };
+  bore: Partial<Record<Verdict, number>>;
+}
+/** The rules of jobs by the UK book: what each looks at, a worked example, and how often it bore on the jobs of a house. */
+export function alterationRuleIndex(house: House, jobs: readonly Job[]): AlterationRuleLine[] {
+  const of = (list: readonly Job[], where: House) =>
+    list.filter((j) => j.houseId === where.id && isUk(where)).flatMap((j) => alterationLedger(laidIn(j, where, list)).map((f) => ({ ...f, job: j.name })));
+  const [sample, own] = [of(larchJobs, larchCottage), of(jobs, house)];
+  return (Object.keys(ALTERATION_RULE_TABLE) as AlterationRule[]).map((id): AlterationRuleLine => {
+    const { title, looksAt, source } = ALTERATION_RULE_TABLE[id];
+    const example = sample.filter((x) => x.rule === id).sort((a, b) => b.sums.length - a.sums.length)[0];
+    const bore: AlterationRuleLine['bore'] = {};
+    for (const x of own) if (x.rule === id) bore[x.verdict] = (bore[x.verdict] ?? 0) + 1;
+    return { id, title, looksAt, where: printSource(source), ...(example ? { example } : {}), bore };
+  });
+} // prettier-ignore

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { FINALS_NOT_CHECKED, finalRuleIndex } from '@saddle/core/rules';
+import { alterationRuleIndex, FINALS_NOT_CHECKED, finalRuleIndex } from '@saddle/core/rules';
+import { HouseJobs } from '../house/house-jobs';
 import { HouseSession } from '../house/house-session';
 import { SumTable } from '../ledger/sum-table';
 import { VerdictStamp } from '../ledger/verdict-stamp';
@@ -8,6 +9,7 @@ import { VerdictStamp } from '../ledger/verdict-stamp';
 @Component({
   selector: 'sa-final-rules-page',
   imports: [SumTable, VerdictStamp],
+  providers: [HouseJobs],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <section class="page rules">
@@ -34,7 +36,7 @@ import { VerdictStamp } from '../ledger/verdict-stamp';
                 </span>
               </summary>
               @if (r.example; as e) {
-                <h3>Worked example: {{ e.circuit }}</h3>
+                <h3>Worked example: {{ r.of }}</h3>
                 <p><sa-verdict [verdict]="e.verdict" /> {{ e.says }}</p>
                 @for (sum of e.sums; track $index) {
                   <sa-sum-table [sum]="sum" />
@@ -58,10 +60,9 @@ import { VerdictStamp } from '../ledger/verdict-stamp';
 export class FinalRulesPage {
   private readonly session = inject(HouseSession);
   protected readonly notChecked = FINALS_NOT_CHECKED;
-  protected readonly rules = computed(() =>
-    finalRuleIndex(this.session.house()).map((r) => ({
-      ...r,
-      bore: Object.entries(r.bore).map(([verdict, count]) => ({ verdict, count })),
-    })),
-  );
+  private readonly jobs = inject(HouseJobs);
+  protected readonly rules = computed(() => [
+    ...finalRuleIndex(this.session.house()).map(({ example, ...r }) => ({ ...r, ...(example ? { example, of: example.circuit } : {}) })),
+    ...alterationRuleIndex(this.session.house(), this.jobs.list()).map(({ example, ...r }) => ({ ...r, ...(example ? { example, of: example.job } : {}) })),
+  ].map((r) => ({ ...r, bore: Object.entries(r.bore).map(([verdict, count]) => ({ verdict, count })) }))); // prettier-ignore
 }
