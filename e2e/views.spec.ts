@@ -21,6 +21,10 @@ const views = [
     '/houses/larch-cottage/circuits/down',
     '/houses/larch-cottage/circuits/down/tests',
     '/houses/larch-cottage/circuits/rules',
+    '/houses/larch-cottage/circuits/down/bench',
+    '/houses/larch-cottage/plan',
+    '/houses/larch-cottage/walls/dining-w4/A?box=dining-door-box',
+    '/houses/larch-cottage/rooms/dining',
     '/houses/quince-street-14/prices',
     '/houses/quince-street-14/on-hand',
     '/houses/quince-street-14/when',
@@ -31,11 +35,12 @@ const views = [
     '/jobs/kiln-corner/route',
   ].map((path) => ({ name: path, path })),
   ...STAGES.map((stage) => ({ name: stage, path: `/jobs/sewing-corner/${stage}` })),
+  ...STAGES.map((stage) => ({ name: `dresser ${stage}`, path: `/jobs/dresser-socket/${stage}` })),
 ];
 
 for (const view of views) {
   test(`${view.name} has no serious violation and fits`, async ({ page }) => {
-    if (view.path.startsWith('/jobs/')) await openJob(page, view.name);
+    if (view.path.startsWith('/jobs/sewing-corner/')) await openJob(page, view.name);
     else await page.goto(view.path);
     await expect(page.locator('h1').first()).toBeVisible();
     await expect(page.locator('h2').first()).toBeVisible();

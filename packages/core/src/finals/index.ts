@@ -12,3 +12,4 @@ export * from './edit.js';
 export * from './results.js';
 export * from './drawing.js';
 export * from './readText.js';
+export * from './bench.js';

@@ -1,12 +1,13 @@
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { connections, MOST_IN_TERMINAL } from '@saddle/core/alteration';
+import { FinalBench } from '../finals/final-bench';
 import { AlterationEdits } from './alteration-edits';
 import { TerminalsView } from './terminals-view';
 
 /** What goes into which terminal, at every point that is opened. */
 @Component({
   selector: 'sa-alteration-wire',
-  imports: [TerminalsView],
+  imports: [FinalBench, TerminalsView],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="stage-head"><h2>Connections</h2></div>
@@ -43,11 +44,20 @@ import { TerminalsView } from './terminals-view';
       } @empty {
         <p class="lead">Nothing is connected yet: choose circuit and point under Need.</p>
       }
+      @if (edits.planned().final; as f) {
+        <details (toggle)="tried.set(true)" data-testid="try-it">
+          <summary>Try it: conductors by hand, and what the instruments then show</summary>
+          @if (tried()) {
+            <sa-final-bench [final]="f" [incoming]="edits.job().incoming ?? {}" [startAt]="edits.planned().point?.id" />
+          }
+        </details>
+      }
     </div>
   `,
 })
 export class AlterationWire {
   protected readonly edits = inject(AlterationEdits);
+  protected readonly tried = signal(false);
   protected readonly most = MOST_IN_TERMINAL;
   protected readonly points = computed(() => {
     const { final, point } = this.edits.planned();

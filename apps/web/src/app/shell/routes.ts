@@ -66,6 +66,7 @@ export const routes: Routes = [
       stage('circuits', 'Circuits', () => import('../finals/circuits-page').then((m) => m.CircuitsPage)),
       stage('circuits/rules', 'Rules', () => import('../finals/final-rules-page').then((m) => m.FinalRulesPage)),
       stage('circuits/:finalId', 'Circuit', () => import('../finals/final-page').then((m) => m.FinalPage)),
+      stage('circuits/:finalId/bench', 'Bench', () => import('../finals/bench-page').then((m) => m.FinalBenchPage)),
       stage('circuits/:finalId/tests', 'Tests', () => import('../finals/tests-page').then((m) => m.TestsPage)),
       {
         path: 'rooms/:roomId',

@@ -7,6 +7,52 @@ export interface Word {
 
 export const GLOSSARY = [
   {
+    id: 'uk-ring',
+    word: 'ring final, radial, spur',
+    means:
+      'UK. A ring starts and ends at one breaker, so that each socket is fed from both sides. A radial goes out and ends. A spur is one cable off a ring to one single or one twin.',
+  },
+  {
+    id: 'uk-consumer-unit',
+    word: 'consumer unit',
+    means: 'UK. The board with main switch, 30 mA devices and breakers. Its tails stay live with the main switch off.',
+  },
+  {
+    id: 'uk-cpc',
+    word: 'protective conductor (CPC)',
+    means: 'UK. The earth of a circuit: bare in flat cable, sleeved green and yellow wherever it comes out of its sheath.',
+  },
+  {
+    id: 'uk-back-box',
+    word: 'back box',
+    means: 'UK. The box behind an accessory: metal let into brick, lined behind board, or on the surface.',
+  },
+  {
+    id: 'uk-fused-unit',
+    word: 'fused connection unit',
+    means:
+      'UK. A switch with a cartridge fuse: what hangs behind it is limited to 3 or 13 A, so it may feed more than one thing from a spur.',
+  },
+  {
+    id: 'uk-r1r2',
+    word: 'r1, rn, r2; R1+R2; Zs, Ze',
+    means:
+      'UK. r1, rn and r2: line, neutral and earth of a ring, end to end. R1+R2: line and earth from the board to a point. Ze: the loop outside the house. Zs: both together, what decides whether a breaker opens at once.',
+  },
+  {
+    id: 'uk-zone',
+    word: 'safe zone',
+    means:
+      'UK. Where a cable in a wall is looked for: straight up, down or across from an accessory, and within 150 mm of ceiling and corners.',
+  },
+  {
+    id: 'uk-minor-works',
+    word: 'minor works certificate',
+    means:
+      'UK. What a competent person signs for an addition to a circuit that is there. A new circuit wants an installation certificate and is notified.',
+  },
+
+  {
     id: 'ledger',
     word: 'ledger',
     means:
