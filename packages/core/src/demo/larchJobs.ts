@@ -18,8 +18,8 @@ export const larchJobs: readonly Job[] = [
   job('glasshouse-heater', 'Glasshouse heater', 'own radial', undefined, {
     outlet: { name: 'Glasshouse heater', kind: 'fused unit', watts: 2000, fuseA: 13 },
     own: { ratingA: 20, curve: 'B', residual: true },
-    place: { wallId: 'dining-w3', face: 'B', fromLeft: mm(700), bottom: mm(600) },
-    boxKind: 'back-surface-47-1g',
+    place: { wallId: 'dining-w3', face: 'A', fromLeft: mm(3100), bottom: mm(600) },
+    boxKind: 'back-metal-47-1g',
     cable: mm(24_000),
     laid: 'C',
   }),

@@ -101,10 +101,6 @@ const EARTHING_WORDS = {
         <button type="button" class="btn-line strong" (click)="add('ring')" data-testid="add-ring">Add a ring</button>
         <button type="button" class="btn-line" (click)="add('radial')" data-testid="add-radial">Add a radial</button>
       </div>
-      <p class="quiet">
-        In a house by the UK book there are its circuits, their tests and their sheets so far. Jobs, the way through the walls, buying and
-        schedule are not built for it yet, and nothing of it is judged by the US rules meanwhile.
-      </p>
     </section>
   `,
 })

@@ -102,7 +102,7 @@ export class HousePage {
   readonly id = input.required<string>();
 
   protected readonly uk = computed(() => isUk(this.session.house()));
-  protected readonly rules = computed(() => bookWords(this.session.house().edition));
+  protected readonly rules = computed(() => (this.uk() ? 'BS 7671' : bookWords(this.session.house().edition)));
   private readonly url = toSignal(
     this.router.events.pipe(
       filter((e) => e instanceof NavigationEnd),
