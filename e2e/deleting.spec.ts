@@ -25,8 +25,9 @@ test.describe('from nothing', () => {
     await page.getByTestId('fetch-sample').click();
     const house = page.getByRole('link', { name: 'Quince Street 14' });
     await expect(house).toBeVisible();
-    // the sample’s cottage has no jobs, and says so in a line
-    const jobs = await page.locator('.job-list li:not(.none)').count();
+    // the cottage’s jobs are its own
+    const ofHouse = page.locator('section.house').filter({ has: house }).locator('.job-list li:not(.none)');
+    const jobs = await ofHouse.count();
     await page.getByRole('button', { name: 'Delete the house Quince Street 14' }).click();
     await expect(page.getByTestId('delete-asked')).toContainText(`its ${jobs} jobs`);
     await page.getByTestId('delete-asked').getByRole('button', { name: 'Delete' }).click();
@@ -34,7 +35,7 @@ test.describe('from nothing', () => {
     await expect(page.getByRole('link', { name: 'Larch Cottage' })).toBeVisible();
     await page.getByRole('button', { name: 'Bring it back' }).click();
     await expect(house).toBeVisible();
-    expect(await page.locator('.job-list li:not(.none)').count()).toBe(jobs);
+    expect(await ofHouse.count()).toBe(jobs);
   });
 });
 

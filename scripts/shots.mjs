@@ -38,7 +38,7 @@ const shoot = async (name, path, viewport = { width: 1280, height: 800 }, act = 
 await shoot('start', '/start');
 await shoot('jobs', '/');
 await shoot('feed', '/jobs/sewing-corner/feed', undefined, (page) => page.locator('.feeds-list > li').first().waitFor());
-for (const stage of ['box', 'wire', 'buy', 'work', 'record']) await shoot(stage, `/jobs/sewing-corner/${stage}`);
+for (const stage of ['box', 'wire', 'buy', 'work']) await shoot(stage, `/jobs/sewing-corner/${stage}`);
 await shoot('when', '/jobs/wainscot/when', undefined, async (page) => {
   await page.getByTestId('range').waitFor();
   await page.locator('sa-schedule-chart').scrollIntoViewIfNeeded();
@@ -49,6 +49,7 @@ await shoot('practice', '/practice/dark-study', undefined, async (page) => {
   await page.getByTestId('line-box2').click();
   await page.getByTestId('test-lamps/box2-outlet/lower').click();
 });
+await shoot('brick', '/jobs/dresser-socket/route', undefined, (page) => page.getByTestId('uk-ways').waitFor());
 await shoot('house', '/houses/quince-street-14');
 await shoot('file', '/houses/quince-street-14/file', undefined, (page) => page.getByTestId('file-search').fill('hall'));
 await shoot('wall', '/houses/quince-street-14/walls/parlour-w2/A?box=parlour-box');

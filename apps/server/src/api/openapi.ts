@@ -436,6 +436,20 @@ export function openApi(version: string): Record<string, unknown> {
           responses: { '200': { description: 'the job sheet', content: { 'application/pdf': { schema: z.string() } } }, ...problems },
         },
       },
+      '/jobs/{id}/minor-works.{form}': {
+        get: {
+          operationId: 'minorWorks',
+          summary: 'Figures of the certificate of a job in a house by the UK book: its circuit as planned, with what was read at its steps',
+          requestParams: {
+            path: z.object({ id, form: z.enum(['pdf', 'csv']) }),
+            query: z.object({ paper: z.enum(['letter', 'a4']).optional() }),
+          },
+          responses: {
+            '200': { description: 'the figures', content: { 'application/pdf': { schema: z.string() }, 'text/csv': { schema: z.string() } } },
+            ...problems,
+          },
+        },
+      },
       '/houses/{id}/schedule': {
         get: {
           operationId: 'scheduleTogether',

@@ -1,7 +1,7 @@
 /** The steps of an alteration by the UK way of working: lock off and keep the key, prove dead, cut, cable, connect, test dead, test live, record. */
 import { BOX_KINDS, printSource } from '../catalog/index.js';
 import { COLD_SHARE, CPC_SOURCE, INSULATION_LEAST_MOHM, INSULATION_SOURCE, LET_IN_MM, loopLimitOhm, outletAmps, RESIDUAL_MS, RESIDUAL_SOURCE, RING_SOURCE, ZS_SOURCE } from '../codebook/index.js';
-import { AGREE_OHM, lengthsOf, predicted } from '../finals/index.js';
+import { AGREE_OHM, lengthsOf, predicted, shapeOf } from '../finals/index.js';
 import { printLength } from '../measure/index.js';
 import { capital, inOrder, PRACTICE, spent, step, type Draft, type Spent, type Step, type StepAsk, type StepPlace, type Target } from '../work/index.js';
 import type { JobInBook } from '../model/index.js';
@@ -211,29 +211,40 @@ function connect({ job, subject, planned, target }: Writing): Draft[] {
   return drafts;
 } // prettier-ignore
 
+/** What every test of the altered circuit must read, Ω by key; empty while lengths are missing. */
+function mustRead(job: JobInBook, { final }: Pick<Planned, 'final'>): ReadonlyMap<string, number> {
+  if (!final) return new Map();
+  const { mm, unknown } = lengthsOf(final);
+  return unknown.length ? new Map() : predicted(final, mm, job.incoming ?? {});
+}
 /** What R1+R2 and Zs must read at the point that was altered, Ω; absent: lengths or Ze are not known. */
 export function mustReadAt(job: JobInBook, { final, point }: Planned): { r1r2?: number; zs?: number } {
-  if (!final || !point) return {};
-  const { mm, unknown } = lengthsOf(final);
-  if (unknown.length) return {};
-  const all = predicted(final, mm, job.incoming ?? {});
+  if (!point) return {};
+  const all = mustRead(job, { final });
   const [r1r2, zs] = [all.get(`crossed-le/${point.id}`), all.get(`zs/${point.id}`)];
   return { ...(r1r2 === undefined || !Number.isFinite(r1r2) ? {} : { r1r2 }), ...(zs === undefined || !Number.isFinite(zs) ? {} : { zs }) };
 }
 
+/** No ring of a dwelling reads more end to end, Ω (common practice): above it something is open. */
+const OPEN_OHM = 3.5;
 const least = (key: string, label: string, unit: StepAsk['unit'], bounds: Pick<StepAsk, 'least' | 'most'>, otherwise: string, source: string): StepAsk => ({ key, label, what: label, unit, otherwise, source, ...bounds }); // prettier-ignore
 
 function deadTests({ job, subject, planned, target }: Writing): Draft[] {
   const ring = planned.final?.shape === 'ring';
   const must = mustReadAt(job, planned).r1r2;
-  const around = must === undefined ? {} : { least: Math.max(0, must - AGREE_OHM - must * 0.1), most: must + AGREE_OHM + must * 0.1 };
+  const within = (ohm: number | undefined, otherwise: number | undefined) =>
+    ohm === undefined || !Number.isFinite(ohm) ? (otherwise === undefined ? {} : { most: otherwise }) : { least: Math.max(0, ohm - AGREE_OHM - ohm * 0.1), most: ohm + AGREE_OHM + ohm * 0.1 }; // prettier-ignore
+  const all = mustRead(job, planned);
+  const around = within(must, undefined);
+  // whoever opened a point of the ring took its legs apart
+  const opened = planned.final && shapeOf(planned.final).ring?.points.some((p) => p.id === subject.point?.id || p.id === planned.point?.id);
   const name = planned.point?.name ?? 'the point';
   const asks: StepAsk[] = [
-    ...(ring && (subject.alteration.kind === 'into ring' || subject.alteration.kind === 'move')
+    ...(ring && opened
       ? [
-          least('r1', 'r1, line end to end at the board', 'Ω', { most: 2 }, 'The line of the ring is open: a connection is missing where it was opened.', printSource(RING_SOURCE)),
-          least('rn', 'rn, neutral end to end', 'Ω', { most: 2 }, 'The neutral of the ring is open.', printSource(RING_SOURCE)),
-          least('r2', 'r2, protective end to end', 'Ω', { most: 3.4 }, 'The protective conductor of the ring is open.', printSource(RING_SOURCE)),
+          least('r1', 'r1, line end to end at the board', 'Ω', within(all.get('r1'), OPEN_OHM), 'Open or out of line with its length: a connection is missing or loose where the ring was opened.', printSource(RING_SOURCE)),
+          least('rn', 'rn, neutral end to end', 'Ω', within(all.get('rn'), OPEN_OHM), 'Open or out of line: the neutral where the ring was opened.', printSource(RING_SOURCE)),
+          least('r2', 'r2, protective end to end', 'Ω', within(all.get('r2'), OPEN_OHM), 'Open or out of line: the protective conductor where the ring was opened.', printSource(RING_SOURCE)),
         ]
       : []),
     least('crossed-le', `R1+R2 at ${name}`, 'Ω', around, must === undefined ? '' : `By its lengths it reads ${must.toFixed(2)} Ω: look for a loose terminal, or a cable that is longer than noted.`, printSource(CPC_SOURCE)),

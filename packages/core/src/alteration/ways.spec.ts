@@ -51,11 +51,20 @@ describe('from a socket at 1000 to a twin at 2800 on the same wall, 500 higher',
     const trunking = (h: House) => way(h, 'on the surface').legs.find((l) => l.runs === 'along')!.mm;
     expect(trunking(house) - trunking(plain)).toBe(4200);
   });
-  it('under the floor: down, along the joists’ crossing, up; 1800 over joists at 400 meets four', () => {
-    const under = way(sampleHouse(), 'under the floor');
+  const laidJoists = (house: House, runs: 'along-first' | 'across-first', depth: number | undefined = 200): House => ({ ...house, site: { ...house.site, rooms: house.site.rooms.map((r) => ({ ...r, joistsBelow: { runs, spacing: mm(400), ...(depth ? { depth: mm(depth) } : {}) } })) } }); // prettier-ignore
+  it('under the floor along the joists: down, 1800, up; nothing is bored', () => {
+    const under = way(laidJoists(sampleHouse(), 'along-first'), 'under the floor');
     // middles of single and twin boxes: 457 + 36.5 and 957 + 36.5
     expect(under.legs.map((l) => [l.in, Math.round(l.mm * 10) / 10])).toEqual([['chase', 493.5], ['floor', 1800], ['chase', 993.5]]); // prettier-ignore
+    expect([under.bored, said(under, 'boring')]).toEqual([{ what: 'joist', count: 0, taken: false }, []]);
+  });
+  it('across them 1800 at 400 meets four; holes lie a quarter of the span of 3000 in: 1500 more of cable', () => {
+    const under = way(laidJoists(sampleHouse(), 'across-first'), 'under the floor');
     expect(under.bored).toEqual({ what: 'joist', count: 4, taken: false });
+    expect(under.legs.filter((l) => l.in === 'floor').map((l) => l.mm)).toEqual([1800, 1500]);
+    // a hole of 16 is a quarter of 64
+    const depth = (deep?: number) => said(way(laidJoists(sampleHouse(), 'across-first', deep), 'under the floor'), 'boring');
+    expect([depth(64), depth(63)]).toEqual([['caution'], ['stop']]);
   });
   it('over a slab nothing leads under the floor; under what nobody looked at nothing is told', () => {
     const house = sampleHouse();

@@ -3,8 +3,8 @@
  * the wall, on its surface. Each in legs with what it lies in, how long it is, what is cut for it, and what speaks against it.
  */
 import { practice } from '../catalog/index.js';
-import { safeZone, term, total, ukChase, type Judged } from '../codebook/index.js';
-import { levelOf, studsBetween } from '../layout/index.js';
+import { safeZone, term, total, ukChase, ukJoistCut, type Judged } from '../codebook/index.js';
+import { levelOf, roomPlans, studsBetween, type PlanSide } from '../layout/index.js';
 import { FROM_FIT, worseOf } from './verdicts.js';
 import { minutesOf, spent, type Span, type Spent } from '../work/index.js';
 import { finishMm, isSolid, leafMm, planPoint, type Spot } from './spots.js';
@@ -79,8 +79,8 @@ export function cableWays(site: Site, from: Spot, to: Spot, residual: boolean | 
   const plan = inPlan(site, from, to);
   if (sameFace || plan !== undefined) {
     const along = sameFace ? Math.abs(x.from - x.to) : plan!;
-    add('under the floor', 'down, under the floor, and up', by('floor', from, to, along, residual));
-    add('up and over', 'up, over the ceiling, and down', by('loft', from, to, along, residual));
+    add('under the floor', 'down, under the floor, and up', by(site, 'floor', from, to, along, residual));
+    add('up and over', 'up, over the ceiling, and down', by(site, 'loft', from, to, along, residual));
   }
   add('on the surface', 'in trunking on the wall', onTheSurface(site, from, to));
   return ways.sort((a, b) => FROM_FIT.indexOf(a.verdict) - FROM_FIT.indexOf(b.verdict) || a.minutes.middle - b.minutes.middle || WAY_KINDS.indexOf(a.kind) - WAY_KINDS.indexOf(b.kind)); // prettier-ignore
@@ -193,16 +193,44 @@ const VOID_WORDS = {
   loft: { attic: 'over the ceiling, in the loft', floor: 'between the joists over the ceiling', 'flat-roof': '' },
 } as const;
 
-/** Joists that a way along them or across them meets, and whether that was looked at. */
-function joistsMet(room: Room | undefined, joists: Joists | undefined, along: number): { count: number; taken: boolean } {
-  const first = room?.sides?.[0];
-  const spacing = joists?.spacing?.mm ?? JOISTS_MM;
-  const known = joists?.runs !== undefined && joists.spacing !== undefined && first !== undefined;
-  return { count: Math.floor(along / spacing), taken: !known };
+/** How a way through a void lies to its joists. */
+interface Met {
+  /** of the way, across them; mm */
+  acrossMm: number;
+  count: number;
+  /** which way they run, or how far apart they are, nobody noted */
+  taken: boolean;
+  /** from bearing to bearing, as the room is long that way; absent: not walked round */
+  spanMm?: number;
 }
+const axisOf = ({ from, to }: Pick<PlanSide, 'from' | 'to'>): 'x' | 'y' => (Math.abs(to.x - from.x) >= Math.abs(to.y - from.y) ? 'x' : 'y');
+/** Joists run along one axis of the plan; what goes along the other crosses them. */
+function joistsMet(site: Site, from: Spot, to: Spot, joists: Joists | undefined, along: number): Met {
+  const spacing = joists?.spacing?.mm ?? JOISTS_MM;
+  const plan = roomPlans(site).find((p) => p.room.id === from.room?.id);
+  const [a, b] = [planPoint(site, from)?.at, planPoint(site, to)?.at];
+  const [first] = plan?.sides ?? [];
+  if (!plan || !first || !a || !b || joists?.runs === undefined) return { acrossMm: along, count: Math.floor(along / spacing), taken: true };
+  const wall = axisOf(first);
+  const runs = joists.runs === 'along-first' ? wall : wall === 'x' ? 'y' : 'x';
+  const acrossMm = runs === 'x' ? Math.abs(a.y - b.y) : Math.abs(a.x - b.x);
+  const ends = plan.sides.flatMap((s) => [s.from[runs], s.to[runs]]);
+  return { acrossMm, count: Math.floor(acrossMm / spacing + 1e-9), taken: joists.spacing === undefined, spanMm: Math.max(...ends) - Math.min(...ends) };
+} // prettier-ignore
+/** A hole for one flat cable, mm; it lies from this share of the span on (Approved Document A; memory). */
+const [HOLE_MM, FROM_BEARING] = [16, 0.25] as const;
+/** Holes through the joists of a floor: their size and place are judged where depth and span are known. */
+function boredJudged(met: Met, joists: Joists | undefined, subject: string): UkWay['judged'][number] {
+  const sums: Sum[] = [{ terms: [term('across the joists', met.acrossMm, 'length')], formula: `÷ ${met.taken ? `${JOISTS_MM} mm, taken` : 'spacing'}, whole ones`, result: term('joists', met.count, 'count') }];
+  const base = { rule: 'boring' as const, subject, sums, source: practice };
+  if (met.taken) return { ...base, verdict: 'can’t tell', says: `across joists it takes about ${met.count} holes, along them none: which way they run, or how far apart, was not noted`, ask: 'See which way the boards run: joists lie across them. Note it on the room’s page.' };
+  if (joists?.depth === undefined || met.spanMm === undefined) return { ...base, verdict: 'can’t tell', says: `${met.count} joists are bored; how deep they are was not noted`, ask: 'Measure a joist under a lifted board.' };
+  const cut = ukJoistCut({ joistDepthMm: joists.depth.mm, spanMm: met.spanMm, cut: 'hole', sizeMm: HOLE_MM, fromBearingMm: met.spanMm * FROM_BEARING, offLineMm: 0 });
+  return { ...base, ...cut, sums: [...sums, ...cut.sums], verdict: cut.verdict === 'ok' ? 'caution' : cut.verdict, says: cut.verdict === 'ok' ? `${met.count} joists are bored, ${HOLE_MM} mm on the middle line, a quarter of the span in from where they bear` : cut.says };
+} // prettier-ignore
 
 /** Down or up from both boxes, and through the void there. */
-function by(where: 'floor' | 'loft', from: Spot, to: Spot, along: number, residual: boolean | undefined): Making | undefined {
+function by(site: Site, where: 'floor' | 'loft', from: Spot, to: Spot, along: number, residual: boolean | undefined): Making | undefined {
   const rooms = [from.room, to.room];
   const kinds = rooms.map((r) => (where === 'floor' ? r?.below : r?.above));
   // concrete, or a flat roof: nothing can be laid there
@@ -215,16 +243,19 @@ function by(where: 'floor' | 'loft', from: Spot, to: Spot, along: number, residu
   const kind = kinds[0];
   const words = kind === undefined ? (where === 'floor' ? 'under the floor' : 'over the ceiling') : (VOID_WORDS[where] as Record<string, string>)[kind]!;
   if (!known) judged.push({ rule: 'void', subject: `${where}/${from.room?.id ?? 'room'}`, verdict: 'can’t tell', says: `what lies ${where === 'floor' ? 'under the floor' : 'over the ceiling'} was not noted`, sums: [], source: practice, ask: 'Say it on the room’s page: joists and boards, a cellar, a loft, or concrete.' });
-  const met = joistsMet(from.room, where === 'floor' ? from.room?.joistsBelow : from.room?.joistsAbove, along);
-  const lies = known && where === 'loft' && kind === 'attic' ? 'lies on the joists' : 'goes through them';
-  if (met.count > 0 && lies !== 'lies on the joists')
-    judged.push({ rule: 'boring', subject: `${where}/${from.room?.id ?? 'room'}`, verdict: met.taken ? 'can’t tell' : 'caution', says: met.taken ? `across joists it takes about ${met.count} holes, along them none: which way they run was not noted` : `${met.count} joists are bored on their middle line, between a quarter and two fifths of the span`, sums: [{ terms: [term('along', along, 'length')], formula: `÷ ${met.taken ? `${JOISTS_MM} mm, taken` : 'spacing'}, whole ones`, result: term('joists', met.count, 'count') }], source: practice, ...(met.taken ? { ask: 'See which way the boards run: joists lie across them. Note it on the room’s page.' } : {}) });
-  const bores = lies === 'lies on the joists' ? 0 : met.count;
+  const joists = where === 'floor' ? from.room?.joistsBelow : from.room?.joistsAbove;
+  const met = joistsMet(site, from, to, joists, along);
+  const onTop = known && where === 'loft' && kind === 'attic';
+  if (met.count > 0 && !onTop) judged.push(boredJudged(met, joists, `${where}/${from.room?.id ?? 'room'}`));
+  const bores = onTop ? 0 : met.count;
+  // holes lie a quarter of the span in from the bearings: so far the cable goes out and comes back
+  const inward = bores > 0 && !met.taken && met.spanMm !== undefined ? 2 * FROM_BEARING * met.spanMm : 0;
   const walls = laidIn([from, to]);
   return {
     legs: [
       vertical(from, from.z, edge(from), down!),
       { in: where, runs: 'along', mm: along, words },
+      ...(inward ? [{ in: where, runs: 'along' as const, mm: inward, words: 'out to a quarter of the joists’ span, and back' }] : []),
       vertical(to, edge(to), to.z, up!),
     ],
     judged,
@@ -233,9 +264,9 @@ function by(where: 'floor' | 'loft', from: Spot, to: Spot, along: number, residu
     bored: { what: 'joist', count: bores, taken: met.taken },
     time: [
       ...[from, to].map((s) => (isSolid(s.wall) ? chased(Math.abs(edge(s) - s.z)) : spent('fish in a bay'))),
-      spent('pull cable by the metre', metres(along)),
+      spent('pull cable by the metre', metres(along + inward)),
       spent('bore a joist', bores),
-      ...(lies === 'lies on the joists' ? [] : [spent('lift and lay boards', Math.max(2, Math.ceil(along / BOARDS_MM)))]),
+      ...(onTop ? [] : [spent('lift and lay boards', Math.max(2, Math.ceil(along / BOARDS_MM)))]),
     ],
   };
 } // prettier-ignore

@@ -108,7 +108,7 @@ describe('done, closed, and taken back', () => {
     const must = mustReadAt(done, plannedOf(done)).r1r2!;
     expect(readingsTaken(done).find((r) => r.test === 'crossed-le')).toMatchObject({ pointId: 'job-point', value: expect.closeTo(must, 6) });
     const tested = finalAsTested(done)!;
-    expect(tested.tests!.readings.map((r) => r.test).sort()).toEqual(['crossed-le', 'insulation-le', 'insulation-ln', 'residual-1x', 'zs']);
+    expect(tested.tests!.readings.map((r) => r.test).sort()).toEqual(['crossed-le', 'insulation-le', 'insulation-ln', 'r1', 'r2', 'residual-1x', 'rn', 'zs']);
     expect(tested.tests!.isolation).toMatchObject({ lineNeutral: 0, lineEarth: 0, neutralEarth: 0 });
   });
   it('the house has box, point, run and readings; taken back it is as it was', () => {
@@ -117,7 +117,7 @@ describe('done, closed, and taken back', () => {
     expect(checkHouse(closed.house)).toMatchObject({ ok: true });
     expect(closed.house.site.boxes.map((b) => b.id)).toContain('job-box');
     const [ring] = closed.house.site.finals!;
-    expect([ring!.points.at(-1)!.name, ring!.runs.length, ring!.tests!.readings.length]).toEqual(['New', 5, 5]);
+    expect([ring!.points.at(-1)!.name, ring!.runs.length, ring!.tests!.readings.length]).toEqual(['New', 5, 8]);
     const back = reopenJob(closed.job, closed.house, [closed.job]);
     expect(back.ok && back.house.site).toEqual(house.site);
   });
@@ -131,6 +131,11 @@ describe('done, closed, and taken back', () => {
     const half = worked(spur(house), 'dead-tests');
     expect(hindrances(half, [bareJob(half)])[0]!.says).toMatch(/still off/);
     expect(hindrances(spur(house), [])[0]!.says).toMatch(/Nothing of it is built/);
+  });
+  it('round a ring of 60 m r1 and rn read 0.445, r2 0.726 (handbook 22): asked within a tenth and 0.05 Ω', () => {
+    const asks = alterationSteps(spur(house)).find((s) => s.id === 'dead-tests')!.asks;
+    const bounds = (key: string) => { const a = asks.find((x) => x.key === key)!; return [a.least, a.most].map((x) => Number(x!.toFixed(3))); }; // prettier-ignore
+    expect([bounds('r1'), bounds('r2')]).toEqual([[0.35, 0.539], [0.603, 0.849]]);
   });
   it('a reading past its bound keeps the step shut', () => {
     const start = worked(spur(house), 'connect-new');
