@@ -11,7 +11,7 @@ const RESTS_ON = {
   feeds: ['measure', 'catalog', 'model', 'codebook', 'layout', 'route', 'wiring', 'ledger', 'survey', 'instruments', 'circuit', 'panel'],
   takeoff: ['measure', 'catalog', 'model', 'codebook', 'layout', 'route', 'wiring', 'ledger', 'panel', 'survey', 'instruments', 'circuit'],
   work: ['measure', 'catalog', 'model', 'codebook', 'layout', 'route', 'wiring', 'ledger', 'panel', 'survey', 'instruments', 'circuit'],
-  alteration: ['measure', 'catalog', 'model', 'codebook', 'layout', 'finals', 'ledger', 'takeoff', 'work'],
+  alteration: ['measure', 'catalog', 'model', 'codebook', 'layout', 'survey', 'finals', 'ledger', 'takeoff', 'work'],
   schedule: ['measure', 'model', 'work', 'alteration'],
   closing: ['alteration', 'measure', 'catalog', 'model', 'ledger', 'takeoff', 'work', 'wiring'],
   diagnose: ['measure', 'catalog', 'model', 'circuit', 'instruments', 'wiring'],

@@ -604,7 +604,7 @@ describe('a whole house', () => {
       expect((await at('DELETE', '/houses/quince-street-14?jobs=some', undefined, { 'if-match': '"1"' })).status).toBe(422);
       expect([await count('/houses'), await count('/jobs')]).toEqual([2, jobs]);
       expect((await at('DELETE', '/houses/quince-street-14?jobs=too', undefined, { 'if-match': '"1"' })).status).toBe(204);
-      expect([await count("/houses"), await count("/jobs")]).toEqual([1, larchJobs.length]);
+      expect([await count('/houses'), await count('/jobs')]).toEqual([1, larchJobs.length]);
       expect(((await (await at('POST', '/import?confirm=yes', file)).json()) as { written: boolean }).written).toBe(true);
       expect([await count('/houses'), await count('/jobs')]).toEqual([2, jobs]);
       const back = (await (await at('GET', '/houses/quince-street-14')).json()) as { revision: number; document: House };

@@ -61,10 +61,13 @@ describe('the other book', () => {
     const moved = await ask('/jobs', { method: 'POST', body: JSON.stringify({ ...job, id: 'moved', houseId: 'quince-street-14' }) });
     expect([moved.status, (await ask('/jobs/moved')).status]).toEqual([422, 404]);
   });
-  it.each(['ways', 'route-sheet.pdf', 'handover.pdf', 'inspection.pdf'])('/jobs/dresser-socket/%s is by the other book: refused in words', async (path) => {
-    const answer = await ask(`/jobs/dresser-socket/${path}`);
-    expect([answer.status, await answer.json()]).toEqual([422, expect.objectContaining({ type: 'urn:saddle:other-book' })]);
-  });
+  it.each(['ways', 'route-sheet.pdf', 'handover.pdf', 'inspection.pdf'])(
+    '/jobs/dresser-socket/%s is by the other book: refused in words',
+    async (path) => {
+      const answer = await ask(`/jobs/dresser-socket/${path}`);
+      expect([answer.status, await answer.json()]).toEqual([422, expect.objectContaining({ type: 'urn:saddle:other-book' })]);
+    },
+  );
   it('a house with jobs can’t change to it; one without may', async () => {
     const quince = (await (await ask('/houses/quince-street-14')).json()) as Stored<House>;
     const put = (id: string, revision: number, house: unknown) => ask(`/houses/${id}`, { method: 'PUT', headers: { 'if-match': `"${revision}"` }, body: JSON.stringify(house) }); // prettier-ignore

@@ -445,7 +445,10 @@ export function openApi(version: string): Record<string, unknown> {
             query: z.object({ paper: z.enum(['letter', 'a4']).optional() }),
           },
           responses: {
-            '200': { description: 'the figures', content: { 'application/pdf': { schema: z.string() }, 'text/csv': { schema: z.string() } } },
+            '200': {
+              description: 'the figures',
+              content: { 'application/pdf': { schema: z.string() }, 'text/csv': { schema: z.string() } },
+            },
             ...problems,
           },
         },

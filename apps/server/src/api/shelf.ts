@@ -3,7 +3,17 @@
  * looking at their numbers, and one that can't be read or judged is named instead of taking the others along.
  */
 import { inUsBook, summariseIn } from '@saddle/core/alteration';
-import { checkHouse, checkJob, laidIn, OtherBookError, type Checked, type House, type Job, type JobInBook, type JobInHouse } from '@saddle/core/model';
+import {
+  checkHouse,
+  checkJob,
+  laidIn,
+  OtherBookError,
+  type Checked,
+  type House,
+  type Job,
+  type JobInBook,
+  type JobInHouse,
+} from '@saddle/core/model';
 import type { JobSummary } from '@saddle/core/work';
 import { UnreadableError, type Head, type Kind, type Store, type Stored } from '../storage/store.js';
 import { notFound, problem } from './problem.js';

@@ -56,7 +56,12 @@ export async function writeArchive(
     for (const { house, jobs } of houses)
       for (const job of jobs) {
         if (gone) break;
-        const sheet = (await heavy.run({ do: 'job-sheet', job: laidIn(job, house, jobs), paper: house.unit === 'in' ? 'letter' : 'a4', now })) as Uint8Array;
+        const sheet = (await heavy.run({
+          do: 'job-sheet',
+          job: laidIn(job, house, jobs),
+          paper: house.unit === 'in' ? 'letter' : 'a4',
+          now,
+        })) as Uint8Array;
         add(`sheets/${job.id}.pdf`, Buffer.from(sheet));
       }
   } finally {

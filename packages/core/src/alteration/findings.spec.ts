@@ -59,7 +59,12 @@ describe('what may not be', () => {
   });
   it('more than its plug gives: 13 A at a single are 2990 W, 20 A at a twin 4600', () => {
     const load = (kind: 'single' | 'twin', watts: number) => of(ledger(sampleHouse(), 'spur', { ...all, outlet: { name: 'New', kind, watts } }), 'load'); // prettier-ignore
-    expect([load('single', 2990), load('single', 2991), load('twin', 4600), load('twin', 4601)]).toEqual([['ok'], ['stop'], ['ok'], ['stop']]);
+    expect([load('single', 2990), load('single', 2991), load('twin', 4600), load('twin', 4601)]).toEqual([
+      ['ok'],
+      ['stop'],
+      ['ok'],
+      ['stop'],
+    ]);
   });
   it('a metal box behind board, a lined one in brick', () => {
     const studs = sampleHouse({ material: 'wood', deep: 75, skin: 12.5 });
@@ -70,7 +75,8 @@ describe('what may not be', () => {
     expect(of(ledger(withFinal(sampleHouse(), { residual: false })), 'residual')).toEqual(['stop']);
   });
   it('a cable too thin for what is asked of it where it lies: a twin’s 20 A in a filled cavity on 2.5 mm², 13.5 A', () => {
-    const laid = (kind: 'single' | 'twin') => of(ledger(sampleHouse(), 'spur', { ...all, outlet: { name: 'New', kind }, laid: '103' }), 'lies');
+    const laid = (kind: 'single' | 'twin') =>
+      of(ledger(sampleHouse(), 'spur', { ...all, outlet: { name: 'New', kind }, laid: '103' }), 'lies');
     expect([laid('single'), laid('twin')]).toEqual([['ok'], ['stop']]);
   });
 });

@@ -130,7 +130,8 @@ function boxFindings(job: JobInBook, subject: Subject, planned: Planned, say: Sa
   const kind = ukKind(box);
   if (kind === undefined || rect === undefined) return;
   const fits = kind.startsWith('back-metal') === isSolid(wall) || kind.startsWith('back-surface');
-  if (!fits) say(isSolid(wall) ? 'let in' : 'lined', { verdict: 'stop', says: isSolid(wall) ? 'a lined box needs hollow board behind it: brick wants a metal box let in' : 'a metal box wants masonry to be screwed to: behind board its lugs are missing' }); // prettier-ignore
+  if (!fits)
+    say(isSolid(wall) ? 'let in' : 'lined', { verdict: 'stop', says: isSolid(wall) ? 'a lined box needs hollow board behind it: brick wants a metal box let in' : 'a metal box wants masonry to be screwed to: behind board its lugs are missing' }); // prettier-ignore
   else if (kind.startsWith('back-lined')) say('lined', ukLinedBox(kind, finishMm(wall, face), leafMm(wall)));
   else if (kind.startsWith('back-metal')) say('let in', ukLetIn(depth!, finishMm(wall, face), leafMm(wall)));
   if (wall.fireRated && kind.startsWith('back-lined')) say('through', { verdict: 'caution', subject: box.id, says: 'the wall resists fire: the box gets a fire-rated pad or hood' }); // prettier-ignore

@@ -2,8 +2,28 @@
 import { finalIdOf, plannedOf, pointIdOf } from './plan.js';
 import { ledgerOf } from '../ledger/index.js';
 import { isUk, type Finding, type FinalReading, type FinalTest, type House, type JobInBook, type JobInHouse } from '../model/index.js';
-import { asItLay, countsAfter, countsAfterRows, onHandAfter, shoppingList, shoppingOf, type Shop, type Shopping } from '../takeoff/index.js';
-import { handMinutes, isTicked, stepsOf, summarise, summaryOf, toolsByStep, toolsOfSteps, type JobSummary, type Step, type ToolNeed } from '../work/index.js';
+import {
+  asItLay,
+  countsAfter,
+  countsAfterRows,
+  onHandAfter,
+  shoppingList,
+  shoppingOf,
+  type Shop,
+  type Shopping,
+} from '../takeoff/index.js';
+import {
+  handMinutes,
+  isTicked,
+  stepsOf,
+  summarise,
+  summaryOf,
+  toolsByStep,
+  toolsOfSteps,
+  type JobSummary,
+  type Step,
+  type ToolNeed,
+} from '../work/index.js';
 import { alterationLedger } from './findings.js';
 import { alterationParts } from './parts.js';
 import { alterationSteps } from './steps.js';
@@ -34,12 +54,14 @@ export const leftIn = (job: JobInBook, house: House): { onHand: NonNullable<Hous
 /** Which readings of the steps belong on the test sheet of the circuit. */
 const AT_POINT: readonly FinalTest[] = ['crossed-le', 'zs'];
 const AT_BOARD: readonly FinalTest[] = ['r1', 'rn', 'r2', 'insulation-ln', 'insulation-le', 'residual-1x'];
+/** Written so, an instrument showed no more than that. */
+const OVER = /^\s*(?:[>≥]|over|open|ol\b|∞)/i;
 /** What was read at the steps of an alteration, as readings of its circuit; of steps that are not ticked nothing counts. */
 export function readingsTaken(job: JobInBook): FinalReading[] {
   return job.work.values.flatMap((v): FinalReading[] => {
     const test = [...AT_POINT, ...AT_BOARD].find((t) => t === v.key);
     if (!test || !isTicked(job, v.step)) return [];
-    return [{ test, value: v.value, at: v.at, ...(AT_POINT.includes(test) ? { pointId: pointIdOf(job) } : {}), ...(v.as?.startsWith('>') ? { over: true } : {}) }];
+    return [{ test, value: v.value, at: v.at, ...(AT_POINT.includes(test) ? { pointId: pointIdOf(job) } : {}), ...(OVER.test(v.as ?? '') ? { over: true } : {}) }];
   });
 } // prettier-ignore
 

@@ -14,11 +14,18 @@ const [SLEEVE_MM, LEAD_MM, CLIP_MM] = [150, 200, 300];
 const ROUND_A_BOX_L = 0.5;
 const MM3_PER_L = 1e6;
 
-const row = (article: ArticleId, what: string, count: number, amount: string, why: string): MaterialRow => ({ article, what, count, amount, why });
+const row = (article: ArticleId, what: string, count: number, amount: string, why: string): MaterialRow => ({
+  article,
+  what,
+  count,
+  amount,
+  why,
+});
 const each = (article: ArticleId, what: string, count: number, why: string): MaterialRow => row(article, what, count, `${count}`, why);
 /** By the metre, to whole ones, as it is cut. */
 const byMetre = (article: ArticleId, what: string, mm: number, why: string): MaterialRow => row(article, what, Math.max(1, Math.ceil(mm / 1000 - 1e-9)), `${Math.max(1, Math.ceil(mm / 1000 - 1e-9))} m`, why); // prettier-ignore
-const litres = (article: ArticleId, what: string, l: number, why: string): MaterialRow => row(article, what, Math.ceil(l * 2) / 2, `${Math.ceil(l * 2) / 2} l`, why);
+const litres = (article: ArticleId, what: string, l: number, why: string): MaterialRow =>
+  row(article, what, Math.ceil(l * 2) / 2, `${Math.ceil(l * 2) / 2} l`, why);
 
 /** Rows of the list, in the order of the work. Empty while nothing is planned. */
 export function alterationParts(job: JobInBook): MaterialRow[] {
@@ -70,7 +77,8 @@ function wayRows(job: JobInBook): MaterialRow[] {
   if (chased > 0) rows.push(byMetre('uk-capping', 'capping', chased, 'over the cable in its chase'), litres('uk-bonding', 'bonding coat and finish', (chased * CHASE.deepMm * CHASE.wideMm) / MM3_PER_L, 'the chase filled again')); // prettier-ignore
   if (surface > 0) rows.push(byMetre('uk-trunking', 'mini-trunking with its corners', surface, 'along the skirting'));
   if (laid > 0) rows.push(each('uk-clip', 'cable clip', Math.ceil(laid / CLIP_MM), `one each ${CLIP_MM} mm`));
-  if (way.bored?.what === 'stud' && way.bored.count) rows.push(each('uk-board', 'piece of plasterboard', way.bored.count, 'over the opening at each stud'));
+  if (way.bored?.what === 'stud' && way.bored.count)
+    rows.push(each('uk-board', 'piece of plasterboard', way.bored.count, 'over the opening at each stud'));
   return rows;
 }
 
@@ -85,4 +93,3 @@ function joints(job: JobInBook): MaterialRow[] {
     ...(alteration.kind === 'move' ? [each('uk-blank', 'blank plate', 1, 'the old box stays in reach')] : []),
   ];
 }
-

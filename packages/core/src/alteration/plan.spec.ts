@@ -107,7 +107,13 @@ describe('a circuit of its own', () => {
     const house = sampleHouse();
     const heater = { outlet: { name: 'Heater', kind: 'fused unit' as const, watts: 2000, fuseA: 13 as const }, cable: mm(24_000), place };
     const made = (own: object) => final(sampleJob(house, 'own radial', { ...heater, own }));
-    expect(made({})).toMatchObject({ number: '2', shape: 'radial', ratingA: 20, curve: 'B', runs: [{ size: '2.5/1.5', length: mm(24_000) }] });
+    expect(made({})).toMatchObject({
+      number: '2',
+      shape: 'radial',
+      ratingA: 20,
+      curve: 'B',
+      runs: [{ size: '2.5/1.5', length: mm(24_000) }],
+    });
     expect(made({ ratingA: 32 })).toMatchObject({ ratingA: 32, runs: [{ size: '4/1.5' }] });
     expect(made({}).residual).toBeUndefined();
     expect(fits(house, sampleJob(house, 'own radial', heater))).toMatchObject({ ok: true });
@@ -118,7 +124,10 @@ describe('a house that was altered since', () => {
   it('a run that is gone, a point that is gone: said, and nothing of the rest is lost', () => {
     const house = sampleHouse();
     const job = sampleJob(house, 'into ring', { outlet, place, cable: mm(3000) });
-    const since = { ...job, found: { ...job.found, finals: job.found.finals!.map((f) => ({ ...f, runs: f.runs.filter((r) => r.id !== 'r2') })) } };
+    const since = {
+      ...job,
+      found: { ...job.found, finals: job.found.finals!.map((f) => ({ ...f, runs: f.runs.filter((r) => r.id !== 'r2') })) },
+    };
     expect(planOf(since).unfit.map((u) => u.why)).toEqual(['there is no run with the id r2 any more']);
     expect(planOf(since).planned.boxes.map((b) => b.id)).toContain('job-box');
   });

@@ -130,7 +130,10 @@ const lengthFor = (job: JobInBook): MeasuredLength | undefined => {
   const way = cable ? undefined : wayOf(job);
   return cable ?? (way && assumed(way.cableMm));
 };
-const withLength = (run: Omit<FinalRun, 'length'>, length: MeasuredLength | undefined): FinalRun => ({ ...run, ...(length ? { length } : {}) });
+const withLength = (run: Omit<FinalRun, 'length'>, length: MeasuredLength | undefined): FinalRun => ({
+  ...run,
+  ...(length ? { length } : {}),
+});
 /** The size of a new run: as it was said, else that of the circuit; on a ring and its spurs 2.5/1.5 at least. */
 export const sizeFor = ({ size, kind, own }: Alteration, final: Final | undefined): FlatSize =>
   size ?? (kind === 'own radial' ? ((own?.ratingA ?? 20) > 20 ? '4/1.5' : '2.5/1.5') : final?.shape === 'radial' ? (final.runs[0]?.size ?? '2.5/1.5') : '2.5/1.5'); // prettier-ignore
@@ -255,5 +258,13 @@ export function plannedOf(job: JobInBook): Planned {
   const site = plannedSite(job);
   const final = site.finals?.find((f) => f.id === finalIdOf(job));
   const point = final?.points.find((p) => p.id === pointIdOf(job));
-  return { site, final, point, spot: spotOf(site, site.boxes.find((b) => b.id === point?.boxId)) };
+  return {
+    site,
+    final,
+    point,
+    spot: spotOf(
+      site,
+      site.boxes.find((b) => b.id === point?.boxId),
+    ),
+  };
 }

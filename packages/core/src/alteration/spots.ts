@@ -108,6 +108,13 @@ const BODY_MM = { single: 73, twin: 133, height: 73 } as const;
 export const ukBoxOf = (at: At, kind: string | undefined, twin: boolean): Box =>
   kind !== undefined && isUkBox(kind)
     ? { ...at, kind, gangs: BOX_KINDS[kind].gangs, supportFittings: 0 }
-    : { ...at, kind: 'other', gangs: twin ? 2 : 1, supportFittings: 0, width: assumed(twin ? BODY_MM.twin : BODY_MM.single), height: assumed(BODY_MM.height) };
+    : {
+        ...at,
+        kind: 'other',
+        gangs: twin ? 2 : 1,
+        supportFittings: 0,
+        width: assumed(twin ? BODY_MM.twin : BODY_MM.single),
+        height: assumed(BODY_MM.height),
+      };
 /** The same box, of another kind. */
 export const withUkKind = ({ width: _w, height: _h, depth: _d, volumeIn3: _v, material: _m, clamps: _c, ...box }: Box, kind: UkBoxId): Box => ({ ...box, kind, gangs: BOX_KINDS[kind].gangs }); // prettier-ignore

@@ -1,9 +1,34 @@
 /** The steps of an alteration by the UK way of working: lock off and keep the key, prove dead, cut, cable, connect, test dead, test live, record. */
 import { BOX_KINDS, printSource } from '../catalog/index.js';
-import { COLD_SHARE, CPC_SOURCE, INSULATION_LEAST_MOHM, INSULATION_SOURCE, LET_IN_MM, loopLimitOhm, outletAmps, RESIDUAL_MS, RESIDUAL_SOURCE, RING_SOURCE, ZS_SOURCE } from '../codebook/index.js';
+import {
+  COLD_SHARE,
+  CPC_SOURCE,
+  electrodeLimitOhm,
+  INSULATION_LEAST_MOHM,
+  INSULATION_SOURCE,
+  LET_IN_MM,
+  loopLimitOhm,
+  outletAmps,
+  RESIDUAL_MS,
+  RESIDUAL_SOURCE,
+  RING_SOURCE,
+  ZS_SOURCE,
+} from '../codebook/index.js';
 import { AGREE_OHM, lengthsOf, predicted, shapeOf } from '../finals/index.js';
 import { printLength } from '../measure/index.js';
-import { capital, inOrder, PRACTICE, spent, step, type Draft, type Spent, type Step, type StepAsk, type StepPlace, type Target } from '../work/index.js';
+import {
+  capital,
+  inOrder,
+  PRACTICE,
+  spent,
+  step,
+  type Draft,
+  type Spent,
+  type Step,
+  type StepAsk,
+  type StepPlace,
+  type Target,
+} from '../work/index.js';
 import type { JobInBook } from '../model/index.js';
 import { growths, plannedOf, wayOf, type Planned } from './plan.js';
 import { CHASE, TAIL_MM, type UkWay } from './ways.js';
@@ -14,7 +39,14 @@ import { connections, terminalWords } from './terminals.js';
 export function targetOf(subject: Subject): Target {
   const own = subject.alteration.kind === 'own radial';
   return {
-    ...{ key: own ? 'board' : (subject.final?.id ?? 'circuit'), off: 'lock-off', prove: 'prove-dead', on: 'energise', sole: true, uk: true },
+    ...{
+      key: own ? 'board' : (subject.final?.id ?? 'circuit'),
+      off: 'lock-off',
+      prove: 'prove-dead',
+      on: 'energise',
+      sole: true,
+      uk: true,
+    },
     words: own ? 'the consumer unit' : subject.final ? `circuit ${subject.final.number}` : 'the circuit',
   };
 }
@@ -232,10 +264,10 @@ const least = (key: string, label: string, unit: StepAsk['unit'], bounds: Pick<S
 function deadTests({ job, subject, planned, target }: Writing): Draft[] {
   const ring = planned.final?.shape === 'ring';
   const must = mustReadAt(job, planned).r1r2;
-  const within = (ohm: number | undefined, otherwise: number | undefined) =>
-    ohm === undefined || !Number.isFinite(ohm) ? (otherwise === undefined ? {} : { most: otherwise }) : { least: Math.max(0, ohm - AGREE_OHM - ohm * 0.1), most: ohm + AGREE_OHM + ohm * 0.1 }; // prettier-ignore
+  const within = (ohm: number | undefined, most: number) =>
+    ohm === undefined || !Number.isFinite(ohm) ? { most } : { least: Math.max(0, ohm - AGREE_OHM - ohm * 0.1), most: ohm + AGREE_OHM + ohm * 0.1 }; // prettier-ignore
   const all = mustRead(job, planned);
-  const around = within(must, undefined);
+  const around = within(must, OPEN_OHM);
   // whoever opened a point of the ring took its legs apart
   const opened = planned.final && shapeOf(planned.final).ring?.points.some((p) => p.id === subject.point?.id || p.id === planned.point?.id);
   const name = planned.point?.name ?? 'the point';
@@ -247,7 +279,7 @@ function deadTests({ job, subject, planned, target }: Writing): Draft[] {
           least('r2', 'r2, protective end to end', 'Ω', within(all.get('r2'), OPEN_OHM), 'Open or out of line: the protective conductor where the ring was opened.', printSource(RING_SOURCE)),
         ]
       : []),
-    least('crossed-le', `R1+R2 at ${name}`, 'Ω', around, must === undefined ? '' : `By its lengths it reads ${must.toFixed(2)} Ω: look for a loose terminal, or a cable that is longer than noted.`, printSource(CPC_SOURCE)),
+    least('crossed-le', `R1+R2 at ${name}`, 'Ω', around, must === undefined ? 'Nothing goes through, or next to nothing: a terminal is loose or a conductor is out.' : `By its lengths it reads ${must.toFixed(2)} Ω: look for a loose terminal, or a cable that is longer than noted.`, printSource(CPC_SOURCE)),
     least('insulation-le', 'insulation, line and neutral together to earth, 500 V', 'MΩ', { least: INSULATION_LEAST_MOHM }, 'A conductor is pinched or wet: find it before anything is switched on.', printSource(INSULATION_SOURCE)),
     least('insulation-ln', 'insulation, line to neutral, everything unplugged, 250 V where something stays on', 'MΩ', { least: INSULATION_LEAST_MOHM }, 'Something is still plugged in, or line and neutral touch.', printSource(INSULATION_SOURCE)),
   ];
@@ -277,7 +309,7 @@ function live({ job, planned }: Writing): Draft[] {
   const limit = final?.ratingA !== undefined && final.curve && job.incoming?.earthing !== 'TT' ? loopLimitOhm(final.ratingA, final.curve) * COLD_SHARE : undefined; // prettier-ignore
   const name = point?.name ?? 'the point';
   const asks: StepAsk[] = [
-    least('zs', `Zs at ${name}`, 'Ω', limit === undefined ? {} : { most: Math.floor(limit * 100) / 100 }, 'The breaker would not open at once: switch off, and find the joint that is loose or the length that is too much.', printSource(ZS_SOURCE)), // prettier-ignore
+    least('zs', `Zs at ${name}`, 'Ω', { most: limit === undefined ? Math.floor(electrodeLimitOhm()) : Math.floor(limit * 100) / 100 }, 'The breaker would not open at once: switch off, and find the joint that is loose or the length that is too much.', printSource(ZS_SOURCE)), // prettier-ignore
     ...(final?.residual === false ? [] : [least('residual-1x', '30 mA device at its rated current, the longer of both half-waves', 'ms', { most: RESIDUAL_MS.once }, 'It is too slow or does not open: it is exchanged before anybody uses this.', printSource(RESIDUAL_SOURCE))]), // prettier-ignore
   ];
   return [

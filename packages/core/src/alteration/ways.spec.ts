@@ -4,11 +4,15 @@ import { waysOf, noWay } from './index.js';
 import { mm, sampleHouse, sampleJob } from './sample.js';
 import type { House } from '../model/index.js';
 
-const right = { outlet: { name: 'New', kind: 'twin' as const }, place: { wallId: 'parlour-w1', face: 'A' as const, fromLeft: mm(2800), bottom: mm(957) } };
+const right = {
+  outlet: { name: 'New', kind: 'twin' as const },
+  place: { wallId: 'parlour-w1', face: 'A' as const, fromLeft: mm(2800), bottom: mm(957) },
+};
 type Part = Parameters<typeof sampleJob>[2];
 const ways = (house: House, part: Part = right) => waysOf(sampleJob(house, 'spur', part));
 const way = (house: House, kind: string, part: Part = right) => ways(house, part).find((w) => w.kind === kind)!;
-const said = (w: { judged: { rule: string; verdict: string }[] }, rule: string) => w.judged.filter((j) => j.rule === rule).map((j) => j.verdict);
+const said = (w: { judged: { rule: string; verdict: string }[] }, rule: string) =>
+  w.judged.filter((j) => j.rule === rule).map((j) => j.verdict);
 
 describe('from a socket at 1000 to a twin at 2800 on the same wall, 500 higher', () => {
   it('straight across: 1800 and 500, 150 in each box, 5 % for bends: 2715, cut 2720', () => {
@@ -82,7 +86,10 @@ describe('zones, and the ways beyond one wall', () => {
     expect(said(way(with_(undefined), 'across'), 'zone')).toEqual(['can’t tell', 'can’t tell']);
   });
   it('to the other side of the wall: its thickness, 15 + 102.5 + 15', () => {
-    const through = way(sampleHouse(), 'through the wall', { ...right, place: { wallId: 'parlour-w1', face: 'B', fromLeft: mm(3000), bottom: mm(457) } });
+    const through = way(sampleHouse(), 'through the wall', {
+      ...right,
+      place: { wallId: 'parlour-w1', face: 'B', fromLeft: mm(3000), bottom: mm(457) },
+    });
     // 3000 from the left seen from behind is 1000 from the front: back to back
     expect(through.legs.map((l) => [l.in, l.mm])).toEqual([['wall', 132.5]]);
   });

@@ -153,7 +153,9 @@ function studsJudged(wallId: string, crossed: number, known: boolean): UkWay['ju
 function doorBetween(from: Spot, to: Spot): UkWay['judged'][number] | undefined {
   const [left, right] = [Math.min(from.rect.centre, to.rect.centre), Math.max(from.rect.centre, to.rect.centre)];
   const hit = from.wall.openings.find((o) => o.x.mm < right && o.x.mm + o.width.mm > left && o.z.mm < from.z && o.z.mm + o.height.mm > from.z); // prettier-ignore
-  return hit && { rule: 'zone', subject: hit.id, verdict: 'stop', says: `a ${hit.kind} stands between the two`, sums: [], source: practice };
+  return (
+    hit && { rule: 'zone', subject: hit.id, verdict: 'stop', says: `a ${hit.kind} stands between the two`, sums: [], source: practice }
+  );
 }
 
 function throughTheWall(from: Spot, to: Spot, residual: boolean | undefined): Making {
@@ -189,7 +191,12 @@ function inPlan(site: Site, from: Spot, to: Spot): number | undefined {
 }
 
 const VOID_WORDS = {
-  floor: { basement: 'over the cellar’s ceiling', 'crawl-space': 'under the boards', floor: 'between the joists under the boards', slab: '' },
+  floor: {
+    basement: 'over the cellar’s ceiling',
+    'crawl-space': 'under the boards',
+    floor: 'between the joists under the boards',
+    slab: '',
+  },
   loft: { attic: 'over the ceiling, in the loft', floor: 'between the joists over the ceiling', 'flat-roof': '' },
 } as const;
 

@@ -1,5 +1,6 @@
 /** From the plan to the record by the UK way: gates, terminals, what is bought, what is read, and what the house knows afterwards. */
 import { describe, expect, it } from 'vitest';
+import { entriesOf } from '../record/index.js';
 import { closeJob, hindrances, reopenJob } from '../closing/index.js';
 import { shoppingIn } from './index.js';
 import { bareJob, checkHouse, laidIn, type House, type Job, type JobInBook } from '../model/index.js';
@@ -35,9 +36,17 @@ function worked(start: JobInBook, last?: string): JobInBook {
 describe('gates of a spur', () => {
   const job = spur(sampleHouse());
   const steps = alterationSteps(job);
-  const gate = (id: string, now = job) => gateOf(now, steps.find((s) => s.id === id)!, steps, alterationLedger(now), at(400));
+  const gate = (id: string, now = job) =>
+    gateOf(
+      now,
+      steps.find((s) => s.id === id)!,
+      steps,
+      alterationLedger(now),
+      at(400),
+    );
   it('nothing is cut or connected before it is proved dead at the point of work; live tests come last', () => {
-    for (const id of ['cut-box', 'cable', 'connect-old', 'connect-new', 'dead-tests']) expect(gate(id).join(), id).toMatch(/not proved dead/);
+    for (const id of ['cut-box', 'cable', 'connect-old', 'connect-new', 'dead-tests'])
+      expect(gate(id).join(), id).toMatch(/not proved dead/);
     expect(steps.map((s) => s.id).indexOf('dead-tests')).toBeLessThan(steps.map((s) => s.id).indexOf('energise'));
     expect(steps.find((s) => s.id === 'live-tests')!.after).toEqual(['energise']);
   });
@@ -52,9 +61,19 @@ describe('gates of a spur', () => {
     expect([proofState(done, target!, at(30)).proved, proofState(done, target!, at(300)).proved]).toEqual([true, false]);
   });
   it('a stop of the ledger shuts every step that cuts or connects', () => {
-    const unsafe = { ...sampleHouse(), site: { ...sampleHouse().site, finals: sampleHouse().site.finals!.map((f) => ({ ...f, residual: false })) } };
+    const unsafe = {
+      ...sampleHouse(),
+      site: { ...sampleHouse().site, finals: sampleHouse().site.finals!.map((f) => ({ ...f, residual: false })) },
+    };
     const stopped = spur(unsafe);
-    expect(gateOf(stopped, steps.find((s) => s.id === 'cut-box')!, steps, alterationLedger(stopped)).join()).toMatch(/the ledger has a stop|the ledger has .* stops/);
+    expect(
+      gateOf(
+        stopped,
+        steps.find((s) => s.id === 'cut-box')!,
+        steps,
+        alterationLedger(stopped),
+      ).join(),
+    ).toMatch(/the ledger has a stop|the ledger has .* stops/);
   });
 });
 
@@ -62,18 +81,32 @@ describe('what goes into which terminal', () => {
   it('the twin it comes from: each leg its own earth, the spur with the second; three in neutral and line', () => {
     const job = sampleJob(sampleHouse(), 'spur', { outlet: { name: 'New', kind: 'single' }, place, cable: mm(3000) }, 'b');
     const terminals = connections(plannedOf(job).final!, 'b');
-    expect(terminals.map((t) => [t.name, t.ends.length])).toEqual([['earth', 1], ['second earth', 2], ['neutral', 3], ['line', 3]]);
-    expect(terminalWords(terminals[3]!)).toBe('Line: brown of the cable to First; brown of the cable to Behind; brown of the cable to New.');
+    expect(terminals.map((t) => [t.name, t.ends.length])).toEqual([
+      ['earth', 1],
+      ['second earth', 2],
+      ['neutral', 3],
+      ['line', 3],
+    ]);
+    expect(terminalWords(terminals[3]!)).toBe(
+      'Line: brown of the cable to First; brown of the cable to Behind; brown of the cable to New.',
+    );
   });
   it('a metal box brings a lead of its own; colours that nobody noted are not guessed', () => {
     const house = sampleHouse();
-    const bare = { ...house, site: { ...house.site, finals: house.site.finals!.map((f) => ({ ...f, runs: f.runs.map(({ cores: _, ...r }) => r) })) } };
+    const bare = {
+      ...house,
+      site: { ...house.site, finals: house.site.finals!.map((f) => ({ ...f, runs: f.runs.map(({ cores: _, ...r }) => r) })) },
+    };
     const terminals = connections(plannedOf(spur(bare)).final!, 'a');
     expect(terminals[0]!.ends.at(-1)).toMatchObject({ runId: undefined, cable: 'lead from the metal box' });
     expect(terminals.find((t) => t.name === 'line')!.ends.map((e) => e.colour)).toEqual(['line, colour not noted', 'line, colour not noted', 'brown']); // prettier-ignore
   });
   it('a fused unit: feed and load apart, what hangs behind it is on the load', () => {
-    const job = sampleJob(sampleHouse(), 'spur', { outlet: { name: 'Unit', kind: 'fused unit', watts: 600, fuseA: 3 }, place, cable: mm(3000) });
+    const job = sampleJob(sampleHouse(), 'spur', {
+      outlet: { name: 'Unit', kind: 'fused unit', watts: 600, fuseA: 3 },
+      place,
+      cable: mm(3000),
+    });
     const final = plannedOf(job).final!;
     const behind = { ...final, points: [...final.points, { id: 'z', name: 'Fan', kind: 'fixed appliance' as const }], runs: [...final.runs, { id: 'rz', ends: ['job-point', 'z'] as [string, string], size: '1.0/1.0' as const }] }; // prettier-ignore
     const terminals = connections(behind, 'job-point');
@@ -106,9 +139,21 @@ describe('done, closed, and taken back', () => {
   const stored: Job = bareJob(done);
   it('what must be read is asked within its bounds, and what was read makes the certificate', () => {
     const must = mustReadAt(done, plannedOf(done)).r1r2!;
-    expect(readingsTaken(done).find((r) => r.test === 'crossed-le')).toMatchObject({ pointId: 'job-point', value: expect.closeTo(must, 6) });
+    expect(readingsTaken(done).find((r) => r.test === 'crossed-le')).toMatchObject({
+      pointId: 'job-point',
+      value: expect.closeTo(must, 6),
+    });
     const tested = finalAsTested(done)!;
-    expect(tested.tests!.readings.map((r) => r.test).sort()).toEqual(['crossed-le', 'insulation-le', 'insulation-ln', 'r1', 'r2', 'residual-1x', 'rn', 'zs']);
+    expect(tested.tests!.readings.map((r) => r.test).sort()).toEqual([
+      'crossed-le',
+      'insulation-le',
+      'insulation-ln',
+      'r1',
+      'r2',
+      'residual-1x',
+      'rn',
+      'zs',
+    ]);
     expect(tested.tests!.isolation).toMatchObject({ lineNeutral: 0, lineEarth: 0, neutralEarth: 0 });
   });
   it('the house has box, point, run and readings; taken back it is as it was', () => {
@@ -124,7 +169,10 @@ describe('done, closed, and taken back', () => {
   it('a circuit that was tested again since keeps it from being taken back', () => {
     const closed = closeJob(stored, house, [stored], at(500), false);
     if (!closed.ok) throw new Error('not closed');
-    const since: House = { ...closed.house, site: { ...closed.house.site, finals: closed.house.site.finals!.map((f) => ({ ...f, servesM2: 61 })) } };
+    const since: House = {
+      ...closed.house,
+      site: { ...closed.house.site, finals: closed.house.site.finals!.map((f) => ({ ...f, servesM2: 61 })) },
+    };
     expect(reopenJob(closed.job, since, [closed.job])).toMatchObject({ ok: false, reasons: ['Ring was noted or tested otherwise since.'] });
   });
   it('off and not on again, or not built: it is not closed', () => {
@@ -135,7 +183,27 @@ describe('done, closed, and taken back', () => {
   it('round a ring of 60 m r1 and rn read 0.445, r2 0.726 (handbook 22): asked within a tenth and 0.05 Ω', () => {
     const asks = alterationSteps(spur(house)).find((s) => s.id === 'dead-tests')!.asks;
     const bounds = (key: string) => { const a = asks.find((x) => x.key === key)!; return [a.least, a.most].map((x) => Number(x!.toFixed(3))); }; // prettier-ignore
-    expect([bounds('r1'), bounds('r2')]).toEqual([[0.35, 0.539], [0.603, 0.849]]);
+    expect([bounds('r1'), bounds('r2')]).toEqual([
+      [0.35, 0.539],
+      [0.603, 0.849],
+    ]);
+  });
+  it('where no length is known nothing that is open passes either: 3.5 Ω, and 1666 Ω on an electrode', () => {
+    const { incoming: _, ...dark } = house;
+    const unknown: House = { ...dark, incoming: { earthing: 'TT' }, site: { ...house.site, finals: house.site.finals!.map((f) => ({ ...f, runs: f.runs.map(({ length: _l, ...r }) => r) })) } }; // prettier-ignore
+    const asks = alterationSteps(spur(unknown)).flatMap((s) => s.asks);
+    expect(['r1', 'crossed-le', 'zs'].map((key) => { const a = asks.find((x) => x.key === key)!; return [a.least, a.most]; })).toEqual([[undefined, 3.5], [undefined, 3.5], [undefined, 1666]]); // prettier-ignore
+  });
+  it('the log says ohms as ohms, and the indicator’s proof in its own words', () => {
+    const before = spur(house);
+    const steps = alterationSteps(before);
+    const [target] = steps.find((s) => s.id === 'prove-dead')!.proves;
+    const read = enterValue(before, { step: 'dead-tests', key: 'insulation-le', value: 999, as: '>999', at: at(1) });
+    expect(entriesOf(before, read, steps, 'mm', at(2))).toMatchObject([
+      { says: expect.stringMatching(/>999 MΩ$/), figure: { unit: 'MΩ', value: 999 } },
+    ]);
+    const proved = enterProof(before, target!, 'testerBefore', { at: at(1), volts: 690, where: 'proving unit' });
+    expect(entriesOf(before, proved, steps, 'mm', at(2))[0]!.says).toMatch(/Indicator on its proving unit: 690 V/);
   });
   it('a reading past its bound keeps the step shut', () => {
     const start = worked(spur(house), 'connect-new');

@@ -11,7 +11,10 @@ export interface Article {
 }
 const row = (group: Article['group'], name: string, unit: ArticleUnit, price: number): Article => ({ name, group, unit, price });
 
-const ukRow = (group: Article['group'], name: string, unit: ArticleUnit, price: number): Article => ({ ...row(group, name, unit, price), uk: true });
+const ukRow = (group: Article['group'], name: string, unit: ArticleUnit, price: number): Article => ({
+  ...row(group, name, unit, price),
+  uk: true,
+});
 
 export const ARTICLES = {
   'cable-14': row('cable', '14 AWG sheathed cable with ground', 'ft', 1),
@@ -102,7 +105,13 @@ export const UK_COILS = [
   { m: 50, times: 0.8 },
   { m: 100, times: 0.7 },
 ] as const;
-export const UK_CABLES = ['uk-cable-1.0', 'uk-cable-1.5', 'uk-cable-2.5', 'uk-cable-4', 'uk-cable-6'] as const satisfies readonly ArticleId[];
+export const UK_CABLES = [
+  'uk-cable-1.0',
+  'uk-cable-1.5',
+  'uk-cable-2.5',
+  'uk-cable-4',
+  'uk-cable-6',
+] as const satisfies readonly ArticleId[];
 
 /** The user's own prices where they gave one. */
 export type Prices = Partial<Record<ArticleId, number | undefined>>;

@@ -216,10 +216,12 @@ export function restsOn(job: Job, house: House, jobs: readonly Job[]): string[] 
   for (const later of history.slice(index + 1))
     if (
       circuits(later).some((id) => circuits(closing).includes(id)) ||
-      ALTERED_LISTS.some((list) => [...later.was[list], ...later.became[list]].some((x) => touches(x, list, mine))))
+      ALTERED_LISTS.some((list) => [...later.was[list], ...later.became[list]].some((x) => touches(x, list, mine)))
+    )
       reasons.push(`“${later.jobName}” was built on it.`);
   for (const open of jobs.filter((j) => !j.closed && j.id !== job.id))
-    if (open.changes.some((c) => changeRestsOn(c, mine, new Set(closing.became.finals?.map((f) => f.id))))) reasons.push(`The open job “${open.name}” is planned on it.`);
+    if (open.changes.some((c) => changeRestsOn(c, mine, new Set(closing.became.finals?.map((f) => f.id)))))
+      reasons.push(`The open job “${open.name}” is planned on it.`);
   for (const list of ALTERED_LISTS)
     for (const thing of closing.became[list]) {
       const now = (house.site[list] as { id: string; name: string }[]).find((x) => x.id === thing.id);

@@ -13,7 +13,12 @@ import {
 import { larchRooms } from './larchRooms.js';
 
 /** Points whose boxes were placed on their walls. */
-const BOX_OF: Readonly<Record<string, string>> = { 'box-room': 'box-room-box', landing: 'landing-box', 'dining-door': 'dining-door-box', 'dining-window': 'dining-window-box' };
+const BOX_OF: Readonly<Record<string, string>> = {
+  'box-room': 'box-room-box',
+  landing: 'landing-box',
+  'dining-door': 'dining-door-box',
+  'dining-window': 'dining-window-box',
+};
 
 const point = (id: string, name: string, kind: FinalPoint['kind']): FinalPoint => ({ id, name, kind });
 const run = (id: string, from: string, to: string, metres: number | undefined, size: FlatSize = '2.5/1.5'): FinalRun => ({

@@ -11,7 +11,7 @@ describe('prices as CSV (RFC 4180)', () => {
   it('out and in again nothing changes, quotes, commas and what looks like a formula among it', () => {
     const house = {
       edition: 'US-2020' as const,
-  prices: { connector: 0.3, plate: 1.25 },
+      prices: { connector: 0.3, plate: 1.25 },
       priceNotes: { connector: { packet: 25, where: '=HYPERLINK("x"), the "blue", shop', on: '2026-03-01' } },
     };
     const report = pricesFromCsv(priceCsv(house), house);

@@ -5,7 +5,12 @@ import { ringOf, withSpur } from './sample.js';
 import type { Final } from '../model/index.js';
 
 const ring: Final = { ...ringOf([15, 15, 15, 15]), residual: true };
-const wiring = (landed: readonly Landed[] = [], final = ring) => ({ final, landed, lengths: lengthsOf(final).mm, incoming: { zeOhm: 0.2 } });
+const wiring = (landed: readonly Landed[] = [], final = ring) => ({
+  final,
+  landed,
+  lengths: lengthsOf(final).mm,
+  incoming: { zeOhm: 0.2 },
+});
 const [a] = ring.points;
 const at = (mistake: Mistake) => wiring(mistakeAt(ring, a!.id, mistake));
 
@@ -41,7 +46,8 @@ describe('a multifunction tester', () => {
     expect((['L', 'N', 'E'] as const).map((c) => Number(endToEndOhm(wiring(), c).toFixed(3)))).toEqual([0.445, 0.445, 0.726]);
   });
   it('cross-connected line to neutral is a quarter of both anywhere: 0.222 Ω', () => {
-    for (const p of ring.points) expect(deadOhm(wiring(), 'crossed L N', pointNode('L', p.id), pointNode('N', p.id))).toBeCloseTo(0.2223, 4);
+    for (const p of ring.points)
+      expect(deadOhm(wiring(), 'crossed L N', pointNode('L', p.id), pointNode('N', p.id))).toBeCloseTo(0.2223, 4);
   });
   it('cross-connected line to earth by the formula of handbook 12', () => {
     const [r1, r2] = [0.00741 * 60, 0.0121 * 60];
@@ -66,10 +72,18 @@ describe('a multifunction tester', () => {
   it('a 30 mA device opens only where a way to earth is; of none that was noted nothing is told', () => {
     expect([residualOpens(wiring(), a!.id), residualOpens(at('earth out'), a!.id)]).toEqual([true, false]);
     const { residual: _, ...unknown } = ring;
-    expect([residualOpens(wiring([], unknown), a!.id), residualOpens(wiring([], { ...ring, residual: false }), a!.id)]).toEqual([undefined, false]);
+    expect([residualOpens(wiring([], unknown), a!.id), residualOpens(wiring([], { ...ring, residual: false }), a!.id)]).toEqual([
+      undefined,
+      false,
+    ]);
   });
   it('on a radial line and earth are linked at the board: R1+R2 of 20 m, 0.390 Ω', () => {
-    const radial: Final = { ...ring, shape: 'radial', points: [ring.points[0]!], runs: [{ ...ring.runs[0]!, length: { mm: 20_000, known: 'measured' } }] };
+    const radial: Final = {
+      ...ring,
+      shape: 'radial',
+      points: [ring.points[0]!],
+      runs: [{ ...ring.runs[0]!, length: { mm: 20_000, known: 'measured' } }],
+    };
     expect(deadOhm(wiring([], radial), 'crossed L E', pointNode('L', a!.id), pointNode('E', a!.id))).toBeCloseTo(0.3902, 4);
   });
 });

@@ -130,7 +130,12 @@ export interface SocketTester {
 }
 /** Plugged in, live. */
 export function socketTester(wiring: Wiring, pointId: string): SocketTester {
-  const lamps = LAMP_PAIRS.map(([a, b]): Branch => ({ id: `lamp ${a}${b}`, from: at(a, pointId), to: at(b, pointId), is: { ohm: LAMP_OHM } }));
+  const lamps = LAMP_PAIRS.map(([a, b]): Branch => ({
+    id: `lamp ${a}${b}`,
+    from: at(a, pointId),
+    to: at(b, pointId),
+    is: { ohm: LAMP_OHM },
+  }));
   const solved = live(wiring, lamps);
   const shown = LAMP_PAIRS.map(([a, b]) => {
     const [va, vb] = [solved.state.volts(at(a, pointId)), solved.state.volts(at(b, pointId))];
@@ -186,5 +191,7 @@ export function drawnMistake(final: Final, random: () => number): Landed[] {
   const point = pick(points);
   const run = pick(final.runs.filter((r) => r.ends.includes(point.id)));
   // one conductor of one cable is out as often as a whole terminal
-  return random() < 0.4 ? [{ runId: run.id, core: pick(CORES), pointId: point.id, in: 'loose' }] : mistakeAt(final, point.id, pick(MISTAKES));
+  return random() < 0.4
+    ? [{ runId: run.id, core: pick(CORES), pointId: point.id, in: 'loose' }]
+    : mistakeAt(final, point.id, pick(MISTAKES));
 }

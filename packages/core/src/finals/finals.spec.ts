@@ -579,6 +579,9 @@ describe('in a house', () => {
   });
   it('a point in a box that is not there is refused and named', () => {
     const refused = checkHouse({ ...house, site: { ...house.site, boxes: [] } });
-    expect(!refused.ok && refused.errors[0]).toMatchObject({ path: expect.stringMatching(/points\/\d+\/boxId$/), expected: 'the id of a box of this house' });
+    expect(!refused.ok && refused.errors[0]).toMatchObject({
+      path: expect.stringMatching(/points\/\d+\/boxId$/),
+      expected: 'the id of a box of this house',
+    });
   });
 });

@@ -211,7 +211,15 @@ function addBox(input: ElevationInput, box: Box, add: Add): void {
     return;
   }
   const plate = isUkBox(box.kind) ? FACEPLATE[box.gangs > 1 ? 2 : 1] : { widthMm: plateWidthMm(box.gangs), heightMm: PLATE.heightMm };
-  add(`${box.id}-cover`, 'cover', rect.centre - plate.widthMm / 2, (rect.bottom + rect.top - plate.heightMm) / 2, plate.widthMm, plate.heightMm, state);
+  add(
+    `${box.id}-cover`,
+    'cover',
+    rect.centre - plate.widthMm / 2,
+    (rect.bottom + rect.top - plate.heightMm) / 2,
+    plate.widthMm,
+    plate.heightMm,
+    state,
+  );
   const opening = openingRect(wall, box)!;
   if (state === 'planned')
     add(`${box.id}-opening`, 'opening', opening.left, opening.bottom, opening.right - opening.left, opening.top - opening.bottom, state);

@@ -30,7 +30,10 @@ export const Beside = z.strictObject({
   /** from the edge of a bath or shower */
   bath: DistanceLength.optional(),
   /** what somebody looked for in this room and did not find */
-  none: z.array(z.enum(['sink', 'bath'])).max(2).optional(),
+  none: z
+    .array(z.enum(['sink', 'bath']))
+    .max(2)
+    .optional(),
 });
 export type Beside = z.infer<typeof Beside>;
 

@@ -12,7 +12,7 @@ export const LogFigure = z.strictObject({
   /** which of the step’s figures, so that a later one is known to correct it */
   key: z.string().min(1).max(80),
   value: z.number().min(-60_000).max(60_000),
-  unit: z.enum(['mm', 'V', 'min']),
+  unit: z.enum(['mm', 'V', 'min', 'Ω', 'MΩ', 'ms']),
   as: z.string().max(80).optional(),
   estimated: z.literal(true).optional(),
   least: z.number().min(-60_000).max(60_000).optional(),

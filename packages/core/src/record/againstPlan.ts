@@ -2,7 +2,7 @@
 import { stepsIn } from '../alteration/index.js';
 import { printLength } from '../measure/index.js';
 import type { JobInBook } from '../model/index.js';
-import { askRange, isTicked, judgeAsk, valueOf } from '../work/index.js';
+import { askRange, isTicked, judgeAsk, printAsked, valueOf } from '../work/index.js';
 
 export interface AgainstPlan {
   kind: 'length' | 'reading' | 'holes' | 'minutes';
@@ -19,8 +19,8 @@ export function againstPlan(job: JobInBook): AgainstPlan[] {
       const value = valueOf(job, step.id, ask.key);
       if (!value) return [];
       const { verdict } = judgeAsk(ask, value, job.unit);
-      const built = ask.unit === 'V' ? `${value.value} V` : (value.as ?? printLength(value.value, job.unit));
-      return [{ kind: ask.unit === 'V' ? 'reading' : 'length', what: ask.label, planned: askRange(ask, job.unit), built: `${value.estimated ? 'about ' : ''}${built}`, verdict }]; // prettier-ignore
+      const built = ask.unit === 'length' ? (value.as ?? printLength(value.value, job.unit)) : printAsked(ask, value.value, job.unit);
+      return [{ kind: ask.unit === 'length' ? 'length' : 'reading', what: ask.label, planned: askRange(ask, job.unit), built: `${value.estimated ? 'about ' : ''}${built}`, verdict }]; // prettier-ignore
     }),
   );
   const holes = job.changes.flatMap((c): AgainstPlan[] => {

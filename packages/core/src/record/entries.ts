@@ -1,7 +1,7 @@
 /** What an edit of a job’s work says to its log. Whatever button or key made it, undo too: the two states tell. */
 import { printLength, type LengthUnit } from '../measure/index.js';
 import type { DeadProof, Job, KeptEntry, LogEntry, StepValue, Work } from '../model/index.js';
-import { PROOF_LABELS, PROOF_ORDER, type Step } from '../work/index.js';
+import { PROOF_ORDER, proofLabel, type AskUnit, type Step } from '../work/index.js';
 
 /** An entry before the device that made it gives it an id, a place in its order and a name. */
 export type Said = Omit<LogEntry, 'id' | 'device' | 'n' | 'by'> & { by?: string };
@@ -9,8 +9,8 @@ export type Said = Omit<LogEntry, 'id' | 'device' | 'n' | 'by'> & { by?: string 
 const TOLD_WORDS = { household: 'household warned', breaker: 'breaker locked or labelled' } as const;
 const cut = (text: string, most: number): string => (text.length > most ? `${text.slice(0, most - 1)}…` : text);
 
-const valueSays = (value: StepValue, label: string, unit: LengthUnit, volts: boolean): string =>
-  `${label}: ${value.estimated ? 'about ' : ''}${volts ? `${value.value} V` : (value.as ?? printLength(value.value, unit))}${value.estimated ? ', estimated' : ''}`;
+const valueSays = (value: StepValue, label: string, unit: LengthUnit, of: AskUnit): string =>
+  `${label}: ${value.estimated ? 'about ' : ''}${of === 'length' ? (value.as ?? printLength(value.value, unit)) : `${value.as?.startsWith('>') ? '>' : ''}${value.value} ${of}`}${value.estimated ? ', estimated' : ''}`;
 
 interface Named {
   step: Step | undefined;
@@ -49,11 +49,11 @@ export function entriesOf(before: Job, after: Job, steps: readonly Step[], unit:
     if (old && old.value === value.value && old.estimated === value.estimated && old.as === value.as) continue;
     const place = named(value.step);
     const ask = place.step?.asks.find((a) => a.key === value.key);
-    const volts = ask?.unit === 'V';
+    const of = ask?.unit ?? 'length';
     said.push({
-      kind: 'value', at: value.at, ...titled(place), says: cut(valueSays(value, ask?.label ?? value.key, unit, volts), 2000),
+      kind: 'value', at: value.at, ...titled(place), says: cut(valueSays(value, ask?.label ?? value.key, unit, of), 2000),
       figure: {
-        key: value.key, value: value.value, unit: volts ? 'V' : 'mm',
+        key: value.key, value: value.value, unit: of === 'length' ? 'mm' : of,
         ...(value.as ? { as: value.as } : {}), ...(value.estimated ? { estimated: true as const } : {}),
         ...(ask?.least === undefined ? {} : { least: ask.least }), ...(ask?.most === undefined ? {} : { most: ask.most }),
       },
@@ -70,7 +70,7 @@ export function entriesOf(before: Job, after: Job, steps: readonly Step[], unit:
       if (!reading || (old?.[key]?.at === reading.at && old[key].volts === reading.volts)) continue;
       said.push({
         kind: 'reading', at: reading.at, ...titled({ step, id: step?.id ?? 'prove-dead' }), ...(proof.by ? { by: proof.by } : {}),
-        says: cut([words, `${PROOF_LABELS[key]}: ${reading.volts} V, ${reading.where}`].filter(Boolean).join('. '), 2000),
+        says: cut([words, `${proofLabel(key, step?.proves[0] ?? {})}: ${reading.volts} V, ${reading.where}`].filter(Boolean).join('. '), 2000),
         figure: { key: cut(`${proof.of ?? 'all'} ${key}`, 80), value: reading.volts, unit: 'V' },
       }); // prettier-ignore
     }

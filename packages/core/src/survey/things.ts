@@ -2,7 +2,7 @@
  * Everything that can be selected on a wall, under one shape: where it lies, what a tape can set, and how it moves.
  * Boxes, studs, obstacles, doors and windows, fixtures, references. mm; x along face A, z above the floor.
  */
-import { BOX_KINDS, FINISHES } from '../catalog/index.js';
+import { BOX_KINDS, isUkBox, FINISHES } from '../catalog/index.js';
 import { inches, snapToTape, type LengthUnit } from '../measure/index.js';
 import {
   idOf,
@@ -289,6 +289,12 @@ function freeMiddle(wall: Wall, width: number, atMm: number): number {
 }
 
 /** A new thing about `atMm` along face A, with usual sizes marked assumed. The tape then says where it really is. */
+/** Its gangs and its kind; a box of the UK catalogue says both in its name. */
+function boxWords({ kind, gangs }: Pick<Box, 'kind' | 'gangs'>): string {
+  if (kind === 'other') return `${gangs} gang, kind not noted`;
+  return isUkBox(kind) ? BOX_KINDS[kind].name : `${gangs} gang, ${BOX_KINDS[kind].name}`;
+}
+
 /** Bottom of a new box there, mm: its accessory’s lower edge 450 over the floor (Approved Document M; memory). */
 const UK_BOTTOM_MM = 457;
 function addUkBox(site: Site, wall: Wall, face: FaceId, id: string, atMm: number): Site {
@@ -427,7 +433,7 @@ export function nudgeThing(
 export function thingNote(site: Site, wall: Wall, thing: Thing): string {
   if (thing.kind === 'box') {
     const box = site.boxes.find((b) => b.id === thing.id)!;
-    return `${box.gangs} gang, ${box.kind === 'other' ? 'kind not noted' : BOX_KINDS[box.kind].name}`;
+    return boxWords(box);
   }
   if (thing.kind === 'obstacle') {
     const o = wall.obstacles.find((x) => x.id === thing.id)!;

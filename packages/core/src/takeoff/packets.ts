@@ -20,7 +20,8 @@ export function soldOf(article: ArticleId, prices: Prices | undefined, notes: Pr
   if (note?.packet !== undefined && note.packet > 1) return [{ count: note.packet, price: cents(note.packet * each) }];
   if ((COIL_ARTICLES as readonly ArticleId[]).includes(article))
     return COILS.map(({ ft, times }) => ({ count: ft, price: cents(each * times * ft) }));
-  if ((UK_CABLES as readonly ArticleId[]).includes(article)) return UK_COILS.map(({ m, times }) => ({ count: m, price: cents(each * times * m) }));
+  if ((UK_CABLES as readonly ArticleId[]).includes(article))
+    return UK_COILS.map(({ m, times }) => ({ count: m, price: cents(each * times * m) }));
   return [];
 }
 

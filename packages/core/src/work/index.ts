@@ -1,4 +1,17 @@
-export { capital, inOrder, LEAST_OUT_MM, listed, PRACTICE, step, type AskUnit, type Draft, type Step, type StepAsk, type StepPlace, type Target } from './step.js';
+export {
+  capital,
+  inOrder,
+  LEAST_OUT_MM,
+  listed,
+  PRACTICE,
+  step,
+  type AskUnit,
+  type Draft,
+  type Step,
+  type StepAsk,
+  type StepPlace,
+  type Target,
+} from './step.js';
 export { isolationsOf, PANEL_TARGET, type Isolation } from './isolation.js';
 export { stepsOf } from './steps.js';
 export * from './times.js';

@@ -45,7 +45,12 @@ import { AlterationEdits } from './alteration-edits';
           <sa-text-field label="it is called" [value]="a().outlet.name" (set)="$event.trim() && edits.putOutlet({ name: $event.trim() })" />
         }
         @if (a().kind !== 'enlarge') {
-          <sa-choice-field label="accessory" [value]="a().outlet.kind" [choices]="outlets" (set)="edits.putOutlet({ kind: $any($event) })" />
+          <sa-choice-field
+            label="accessory"
+            [value]="a().outlet.kind"
+            [choices]="outlets"
+            (set)="edits.putOutlet({ kind: $any($event) })"
+          />
         }
         <sa-text-field
           label="what hangs on it takes, W"
@@ -85,12 +90,7 @@ import { AlterationEdits } from './alteration-edits';
             unknownLabel="B is taken"
             (set)="setOwn({ curve: $any($event) })"
           />
-          <sa-yes-no
-            label="behind a 30 mA device"
-            [value]="a().own?.residual"
-            [unknown]="true"
-            (set)="setOwn({ residual: $event })"
-          />
+          <sa-yes-no label="behind a 30 mA device" [value]="a().own?.residual" [unknown]="true" (set)="setOwn({ residual: $event })" />
         </div>
       }
     </div>
@@ -104,7 +104,9 @@ export class AlterationNeed {
   protected readonly ratings = RATINGS_A.map((a) => `${a}`);
   protected readonly curves = CURVES;
   protected readonly errors = signal<Record<string, string>>({});
-  protected readonly circuits = computed(() => finalsOf(this.edits.job().found).map((f) => ({ value: f.id, label: `${f.number}, ${f.name}` })));
+  protected readonly circuits = computed(() =>
+    finalsOf(this.edits.job().found).map((f) => ({ value: f.id, label: `${f.number}, ${f.name}` })),
+  );
   protected readonly points = computed(() =>
     (this.edits.subject().final?.points ?? [])
       .filter((p) => p.kind !== 'joint')

@@ -110,7 +110,9 @@ export class AlterationWay {
     const site = this.edits.session.site();
     return alterationFaces(job).flatMap(({ wall: { id }, face }) => {
       const wall = site.walls.find((w) => w.id === id);
-      return wall ? [{ key: `${id}${face}`, wall: alterationElevation(job, site, wall, face, true), title: `Elevation of ${wall.name}` }] : [];
+      return wall
+        ? [{ key: `${id}${face}`, wall: alterationElevation(job, site, wall, face, true), title: `Elevation of ${wall.name}` }]
+        : [];
     });
   });
 }

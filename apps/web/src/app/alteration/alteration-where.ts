@@ -55,8 +55,18 @@ const BESIDE: { of: Exclude<keyof Beside, 'none'>; label: string }[] = [
               unknownLabel="say which"
               (set)="setFace($event)"
             />
-            <sa-length-field label="left end to its middle" [value]="fromLeft()" [optional]="true" (set)="fromLeft.set($event); setPlace()" />
-            <sa-length-field label="floor to the box’s bottom" [value]="bottom()" [optional]="true" (set)="bottom.set($event); setPlace()" />
+            <sa-length-field
+              label="left end to its middle"
+              [value]="fromLeft()"
+              [optional]="true"
+              (set)="fromLeft.set($event); setPlace()"
+            />
+            <sa-length-field
+              label="floor to the box’s bottom"
+              [value]="bottom()"
+              [optional]="true"
+              (set)="bottom.set($event); setPlace()"
+            />
           </div>
         }
         @if (edits.alteration().kind === 'own radial') {
@@ -97,11 +107,25 @@ const BESIDE: { of: Exclude<keyof Beside, 'none'>; label: string }[] = [
           <details [open]="!hasSource()" data-testid="put-on-wall">
             <summary>Put it on a wall</summary>
             <div class="fields">
-              <sa-choice-field label="on the wall" [value]="atFace()" [choices]="edits.faces()" [unknown]="true" unknownLabel="say which" (set)="atFace.set($event)" />
+              <sa-choice-field
+                label="on the wall"
+                [value]="atFace()"
+                [choices]="edits.faces()"
+                [unknown]="true"
+                unknownLabel="say which"
+                (set)="atFace.set($event)"
+              />
               <sa-length-field label="its middle, from the left end" [value]="atLeft()" [optional]="true" (set)="atLeft.set($event)" />
               <sa-length-field label="its bottom, from the floor" [value]="atBottom()" [optional]="true" (set)="atBottom.set($event)" />
               @if (edits.alteration().kind !== 'own radial') {
-                <sa-choice-field label="kind of its box" [value]="atKind()" [choices]="kinds" [unknown]="true" unknownLabel="not looked" (set)="atKind.set($event)" />
+                <sa-choice-field
+                  label="kind of its box"
+                  [value]="atKind()"
+                  [choices]="kinds"
+                  [unknown]="true"
+                  unknownLabel="not looked"
+                  (set)="atKind.set($event)"
+                />
               }
             </div>
             @if (wrong()) {
@@ -114,12 +138,22 @@ const BESIDE: { of: Exclude<keyof Beside, 'none'>; label: string }[] = [
         <p class="quiet">Only what is there. In kitchens and bathrooms it is asked for.</p>
         <div class="fields">
           @for (b of beside; track b.of) {
-            <sa-length-field [label]="b.label" [value]="edits.alteration().beside?.[b.of]" [optional]="true" (set)="setBeside(b.of, $event)" />
+            <sa-length-field
+              [label]="b.label"
+              [value]="edits.alteration().beside?.[b.of]"
+              [optional]="true"
+              (set)="setBeside(b.of, $event)"
+            />
           }
         </div>
         <div class="chips" role="group" aria-label="What this room has none of">
           @for (n of nones; track n) {
-            <button type="button" class="chip" [attr.aria-pressed]="edits.alteration().beside?.none?.includes(n) ?? false" (click)="toggleNone(n)">
+            <button
+              type="button"
+              class="chip"
+              [attr.aria-pressed]="edits.alteration().beside?.none?.includes(n) ?? false"
+              (click)="toggleNone(n)"
+            >
               no {{ n === 'bath' ? 'bath or shower' : n }} in this room
             </button>
           }
@@ -143,11 +177,19 @@ export class AlterationWhere {
       const wall = site.walls.find((w) => w.id === id);
       if (!wall) return [];
       const room = site.rooms.find((r) => r.id === wall.faces[face].roomId)?.name ?? face;
-      return [{ key, wall: alterationElevation(this.edits.job(), site, wall, face, this.open()), title: `Elevation of ${wall.name} seen from the ${room}` }];
+      return [
+        {
+          key,
+          wall: alterationElevation(this.edits.job(), site, wall, face, this.open()),
+          title: `Elevation of ${wall.name} seen from the ${room}`,
+        },
+      ];
     });
   });
   protected readonly board = computed(() => boardSpot(this.edits.job()));
-  protected readonly hasSource = computed(() => (this.edits.alteration().kind === 'own radial' ? this.board() : this.edits.subject().from) !== undefined);
+  protected readonly hasSource = computed(
+    () => (this.edits.alteration().kind === 'own radial' ? this.board() : this.edits.subject().from) !== undefined,
+  );
   protected readonly boxes = computed(() => {
     const { boxes, walls } = this.edits.job().found;
     return boxes.map((b) => ({ value: b.id, label: `${b.name}, ${walls.find((w) => w.id === b.wallId)?.name ?? ''}` }));
@@ -166,7 +208,8 @@ export class AlterationWhere {
   protected setPlace(): void {
     const [wallId, face] = (this.face() ?? '').split('|') as [string, FaceId];
     const [fromLeft, bottom] = [this.fromLeft(), this.bottom()];
-    if (wallId && fromLeft && bottom && this.edits.put('Where it goes', { place: { wallId, face, fromLeft, bottom } })) this.typedFace.set(undefined);
+    if (wallId && fromLeft && bottom && this.edits.put('Where it goes', { place: { wallId, face, fromLeft, bottom } }))
+      this.typedFace.set(undefined);
   }
 
   protected readonly atFace = signal<string | undefined>(undefined);

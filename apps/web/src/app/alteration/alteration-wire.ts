@@ -39,7 +39,10 @@ import { TerminalsView } from './terminals-view';
             </tbody>
           </table>
         } @else {
-          <p>Joined by maintenance-free connectors: line to line, neutral to neutral, earth to earth, each leg by itself, under a blank plate.</p>
+          <p>
+            Joined by maintenance-free connectors: line to line, neutral to neutral, earth to earth, each leg by itself, under a blank
+            plate.
+          </p>
         }
       } @empty {
         <p class="lead">Nothing is connected yet: choose circuit and point under Need.</p>

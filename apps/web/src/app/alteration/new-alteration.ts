@@ -22,7 +22,13 @@ const ABOUT: Record<AlterationKind, string> = {
   template: `
     <div class="purposes" role="group" aria-label="Begin a job">
       @for (k of kinds; track k.kind) {
-        <button type="button" class="purpose" [disabled]="busy()" (click)="begin(k.kind)" [attr.data-testid]="'alteration-' + k.kind.replace(' ', '-')">
+        <button
+          type="button"
+          class="purpose"
+          [disabled]="busy()"
+          (click)="begin(k.kind)"
+          [attr.data-testid]="'alteration-' + k.kind.replace(' ', '-')"
+        >
           <strong>{{ k.words }}</strong>
           <span>{{ k.about }}</span>
         </button>

@@ -42,11 +42,13 @@ const OVER = { continuity: 99.9, insulation: 999 } as const;
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (missing()) {
-      <p class="caution-line">Lengths of runs are missing: without them no reading can be made up. Measure them, or read r1 round the ring.</p>
+      <p class="caution-line">
+        Lengths of runs are missing: without them no reading can be made up. Measure them, or read r1 round the ring.
+      </p>
     } @else {
       <p class="quiet">
-        A trial on paper: every lamp and figure is solved from the circuit as it is wired here. Nothing of it is kept, and nothing of it is a
-        reading of your house.{{ incoming().zeOhm === undefined ? ' Ze is taken as ' + taken + ' Ω.' : '' }}
+        A trial on paper: every lamp and figure is solved from the circuit as it is wired here. Nothing of it is kept, and nothing of it is
+        a reading of your house.{{ incoming().zeOhm === undefined ? ' Ze is taken as ' + taken + ' Ω.' : '' }}
       </p>
       <sa-final-drawing [final]="final()" [chosen]="at()" (picked)="at.set($event)" />
       <div class="bench-columns">
@@ -62,7 +64,9 @@ const OVER = { continuity: 99.9, insulation: 999 } as const;
               }
             </div>
             @if (landed().length) {
-              <p class="quiet" data-testid="wrong-count">{{ landed().length }} conductor ends are not in their own terminals: {{ wrongAt() }}.</p>
+              <p class="quiet" data-testid="wrong-count">
+                {{ landed().length }} conductor ends are not in their own terminals: {{ wrongAt() }}.
+              </p>
             }
           }
           <button type="button" class="btn-line" (click)="draw()" data-testid="draw-mistake">Put something wrong in</button>
@@ -123,9 +127,7 @@ export class FinalBench {
         })),
       );
   });
-  protected readonly wrongAt = computed(() =>
-    [...new Set(this.landed().map((l) => nameOf(this.final(), l.pointId)))].join(', '),
-  );
+  protected readonly wrongAt = computed(() => [...new Set(this.landed().map((l) => nameOf(this.final(), l.pointId)))].join(', '));
 
   protected readonly readings = computed((): { what: string; value: string }[] => {
     const at = this.at()!;

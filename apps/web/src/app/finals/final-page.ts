@@ -56,7 +56,18 @@ type Part<T> = { [K in keyof T]?: T[K] | undefined };
 /** One final circuit as it lies: its order, its cable, what is judged of it, and where another outlet can be taken. */
 @Component({
   selector: 'sa-final-page',
-  imports: [RouterLink, CellField, ChoiceField, LengthField, TextField, YesNoField, FindingList, VerdictStamp, FinalDrawingView, NewAlteration],
+  imports: [
+    RouterLink,
+    CellField,
+    ChoiceField,
+    LengthField,
+    TextField,
+    YesNoField,
+    FindingList,
+    VerdictStamp,
+    FinalDrawingView,
+    NewAlteration,
+  ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './final-page.html',
 })

@@ -84,7 +84,9 @@ const UK_PAGES: ReadonlySet<string> = new Set(['circuits', 'versions', 'plan', '
         <sa-document-notices [session]="$any(session)" (copied)="openCopy($event)" />
         @if (foreign()) {
           <section class="card" data-testid="not-for-uk">
-            <p>This page is by the US book. In a house by the UK book there are its rooms and circuits, their tests, and the jobs on them.</p>
+            <p>
+              This page is by the US book. In a house by the UK book there are its rooms and circuits, their tests, and the jobs on them.
+            </p>
             <a [routerLink]="['/houses', id(), 'circuits']">Its circuits</a>
           </section>
         } @else {

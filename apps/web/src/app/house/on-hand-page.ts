@@ -100,10 +100,12 @@ export class OnHandPage {
   ); // prettier-ignore
   protected readonly more = computed((): Choice[] => [
     { value: '', label: 'choose what' },
-    ...articleIdsOf(isUk(this.session.house())).filter((id) => !isCut(id) && !this.session.house().counts?.[id]).map((value) => ({
-      value,
-      label: ARTICLES[value].name,
-    })),
+    ...articleIdsOf(isUk(this.session.house()))
+      .filter((id) => !isCut(id) && !this.session.house().counts?.[id])
+      .map((value) => ({
+        value,
+        label: ARTICLES[value].name,
+      })),
   ]);
   protected nameOf(h: CoilOnHand): string {
     return h.note ?? ARTICLES[h.article].name;

@@ -147,7 +147,15 @@ export class PlanView {
         height: this.height() ?? assumed(this.session.uk() ? UK_CEILING_MM : inches(96)),
         uk: this.session.uk(),
         ...(form.framing ? { framing: form.framing } : {}),
-        ...(form.spacing ? { spacing: { mm: this.session.uk() ? Number(form.spacing) : inches(Number(form.spacing)), as: form.spacing, known: 'seen' as const } } : {}),
+        ...(form.spacing
+          ? {
+              spacing: {
+                mm: this.session.uk() ? Number(form.spacing) : inches(Number(form.spacing)),
+                as: form.spacing,
+                known: 'seen' as const,
+              },
+            }
+          : {}),
         ...(this.over() ? { above: this.over()! } : {}),
         ...(this.under() ? { below: this.under()! } : {}),
         shared,

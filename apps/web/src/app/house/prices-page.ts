@@ -49,18 +49,20 @@ export class PricesPage {
     const { prices, priceNotes } = this.session.house();
     return GROUPS.map((name) => ({
       name,
-      articles: articleIdsOf(isUk(this.session.house())).filter((id) => ARTICLES[id].group === name).map((id) => ({
-        id,
-        what: ARTICLES[id].name,
-        unit: UNIT[ARTICLES[id].unit],
-        label: `${ARTICLES[id].name}, ${UNIT[ARTICLES[id].unit]}${prices?.[id] === undefined ? ' (placeholder)' : ''}`,
-        own: prices?.[id] !== undefined,
-        value: `${priceOf(prices, id)}`,
-        packet: soldText(priceNotes?.[id]),
-        usual: usualSizes(id),
-        where: priceNotes?.[id]?.where ?? '',
-        on: priceNotes?.[id]?.on ?? '',
-      })),
+      articles: articleIdsOf(isUk(this.session.house()))
+        .filter((id) => ARTICLES[id].group === name)
+        .map((id) => ({
+          id,
+          what: ARTICLES[id].name,
+          unit: UNIT[ARTICLES[id].unit],
+          label: `${ARTICLES[id].name}, ${UNIT[ARTICLES[id].unit]}${prices?.[id] === undefined ? ' (placeholder)' : ''}`,
+          own: prices?.[id] !== undefined,
+          value: `${priceOf(prices, id)}`,
+          packet: soldText(priceNotes?.[id]),
+          usual: usualSizes(id),
+          where: priceNotes?.[id]?.where ?? '',
+          on: priceNotes?.[id]?.on ?? '',
+        })),
     }));
   });
   private say(field: string, text: string): void {

@@ -124,7 +124,9 @@ export class JobPage {
     const stage = this.stage();
     return this.session.uk() && path === stage && UK_STAGES.has(stage) ? stage : undefined;
   });
-  protected readonly stages = computed(() => STAGES.map((stage) => ({ stage, name: (this.session.uk() ? UK_STAGE_NAMES : STAGE_NAMES)[stage], state: this.stateOf(stage) })));
+  protected readonly stages = computed(() =>
+    STAGES.map((stage) => ({ stage, name: (this.session.uk() ? UK_STAGE_NAMES : STAGE_NAMES)[stage], state: this.stateOf(stage) })),
+  );
   protected readonly states: Segment<SiteState>[] = [
     { value: 'found', label: 'as found' },
     { value: 'planned', label: 'as planned' },

@@ -48,20 +48,20 @@ import { WordMark } from '../words/word';
             >as a table (CSV)</a
           >
         } @else {
-        <a
-          class="btn-line"
-          target="_blank"
-          [href]="'/api/v1/jobs/' + session.laid().id + '/handover.pdf?paper=' + paper()"
-          data-testid="handover"
-          >Handover (PDF)</a
-        >
-        <a
-          class="btn-line"
-          target="_blank"
-          [href]="'/api/v1/jobs/' + session.laid().id + '/inspection.pdf?paper=' + paper()"
-          data-testid="inspection"
-          >For the inspector (PDF)</a
-        >
+          <a
+            class="btn-line"
+            target="_blank"
+            [href]="'/api/v1/jobs/' + session.laid().id + '/handover.pdf?paper=' + paper()"
+            data-testid="handover"
+            >Handover (PDF)</a
+          >
+          <a
+            class="btn-line"
+            target="_blank"
+            [href]="'/api/v1/jobs/' + session.laid().id + '/inspection.pdf?paper=' + paper()"
+            data-testid="inspection"
+            >For the inspector (PDF)</a
+          >
         }
       </div>
       @if (session.saveState() !== 'saved') {
@@ -78,8 +78,8 @@ import { WordMark } from '../words/word';
         </button>
       } @else {
         <p class="quiet">
-          When the work is done the job is closed: what was built becomes the house’s own, for
-          every job after it. What it used is taken off what is
+          When the work is done the job is closed: what was built becomes the house’s own, for every job after it. What it used is taken off
+          what is
           <a [routerLink]="['/houses', session.laid().houseId, 'on-hand']">on hand</a>, and what its plan leaves of coils and packets is
           booked in there, reckoned until you count it.
         </p>

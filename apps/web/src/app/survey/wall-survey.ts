@@ -108,7 +108,9 @@ export class WallSurvey {
     { value: 'inside', label: 'inside', testId: 'tab-inside' },
   ];
   /** what is asked next and how a finder is led is written for the other country’s walls */
-  protected readonly tabs = computed(() => (this.host.uk() ? this.allTabs.filter((t) => t.value === 'selected' || t.value === 'wall') : this.allTabs));
+  protected readonly tabs = computed(() =>
+    this.host.uk() ? this.allTabs.filter((t) => t.value === 'selected' || t.value === 'wall') : this.allTabs,
+  );
   protected readonly tab = linkedSignal<SurveyTab>(() => (this.host.uk() ? 'wall' : 'next'));
   private readonly picked = linkedSignal({ source: this.wallId, computation: () => this.selectAtStart() });
   protected readonly aim = signal<'none' | 'sweep' | 'scope'>('none');

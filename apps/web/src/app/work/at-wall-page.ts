@@ -188,6 +188,10 @@ export class AtWallPage {
     const asked = this.asked();
     return asked?.what === 'value' && asked.ask.unit === 'length' ? this.session.unit() : 'V';
   });
+  protected readonly padSuffix = computed(() => {
+    const asked = this.asked();
+    return asked?.what === 'value' && asked.ask.unit !== 'length' ? asked.ask.unit : 'V';
+  });
   protected readonly padLabel = computed(() => {
     const asked = this.asked();
     return asked ? (asked.what === 'value' ? asked.ask.label : proofLabel(asked.key, asked.target)) : '';

@@ -103,7 +103,8 @@ export class JobWork {
     };
   }
 
-  private print = (ask: StepAsk, value: number): string => (ask.unit === 'length' ? printAsked(ask, value, this.session.unit()) : `${value}`);
+  private print = (ask: StepAsk, value: number): string =>
+    ask.unit === 'length' ? printAsked(ask, value, this.session.unit()) : `${value}`;
   time = (at: string): string => new Date(at).toLocaleString([], { dateStyle: 'short', timeStyle: 'short' });
 
   /** Ticks a step whose gate is open, or takes its tick back; says whether it is ticked now. */

@@ -8,7 +8,9 @@ const SAYS: Partial<Record<PadKey, string>> = { back: 'one back', clear: 'clear'
   selector: 'sa-keypad',
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <output class="pad-shown" aria-live="polite" data-testid="pad-shown">{{ shown() || '0' }}{{ unit() === 'V' ? ' V' : '' }}</output>
+    <output class="pad-shown" aria-live="polite" data-testid="pad-shown"
+      >{{ shown() || '0' }}{{ unit() === 'V' ? ' ' + suffix() : '' }}</output
+    >
     @if (unit() !== 'V') {
       <label class="pad-words">
         <span class="visually-hidden">or in words</span>
@@ -43,6 +45,8 @@ const SAYS: Partial<Record<PadKey, string>> = { back: 'one back', clear: 'clear'
 })
 export class Keypad {
   readonly unit = input.required<PadUnit>();
+  /** what a reading is in: V, Ω, MΩ, ms */
+  readonly suffix = input('V');
   readonly start = input('');
   readonly mayEstimate = input(false);
   readonly entered = output<{ text: string; estimated: boolean }>();

@@ -95,7 +95,8 @@ export function ukLinedBox(kind: UkBoxId, boardMm: number | undefined, cavityMm:
     sums.push({ terms: [term('board', boardMm, 'length'), term('cavity behind it', cavityMm, 'length')], result: term('from the surface', boardMm + cavityMm, 'length'), limit: { ...term('depth of the box', depthMm, 'length'), relation: '≥' } }); // prettier-ignore
     if (!atLeast(boardMm + cavityMm, depthMm)) return told('stop', 'the box is deeper than board and cavity together');
   }
-  if (boardMm === undefined) return told('can’t tell', 'how thick the board is was not measured', 'Measure it where the old box sits, or at a small hole.');
+  if (boardMm === undefined)
+    return told('can’t tell', 'how thick the board is was not measured', 'Measure it where the old box sits, or at a small hole.');
   if (cavityMm === undefined) return told('can’t tell', 'how deep the cavity is was not measured', 'Measure it through the old box, or through a small hole with a bent wire.'); // prettier-ignore
   return told('ok', `its lugs hold board of ${boardMm} mm, and the cavity takes it`);
 }
