@@ -29,7 +29,7 @@ import {
   type StepPlace,
   type Target,
 } from '../work/index.js';
-import type { JobInBook } from '../model/index.js';
+import { boxRect, type JobInBook } from '../model/index.js';
 import { growths, plannedOf, wayOf, type Planned } from './plan.js';
 import { CHASE, TAIL_MM, type UkWay } from './ways.js';
 import { depthOf, isMetal, isSolid, subjectOf, ukKind, type Spot, type Subject } from './spots.js';
@@ -70,9 +70,22 @@ interface Writing {
 export function alterationSteps(job: JobInBook): Step[] {
   const subject = subjectOf(job);
   if (!subject || job.changes.length === 0) return [];
-  const w: Writing = { job, subject, planned: plannedOf(job), way: wayOf(job), target: targetOf(subject), say: (mm) => printLength(mm, job.unit) }; // prettier-ignore
-  return inOrder([...before(w), ...isolate(w), ...boxSteps(w), ...cableSteps(w), ...connect(w), ...deadTests(w), ...closeUp(w), ...live(w), ...record(w)]); // prettier-ignore
-}
+  const planned = plannedOf(job);
+  const w: Writing = { job, subject, planned, way: wayOf(job), target: targetOf(subject), say: (mm) => printLength(mm, job.unit) }; // prettier-ignore
+  // where nothing of it is near a wire the new side is made while the house still has power
+  const first = newSideFirst(w);
+  const { cut, set } = boxSteps(w, first);
+  // a lined box goes in over its cables, a metal one is there before them
+  const late = planned.spot !== undefined && !isSolid(planned.spot.wall) && laysCable(subject);
+  const chased = first && chasedFirst(w);
+  const side = [...cut, ...(late ? [] : set)];
+  return inOrder([
+    ...before(w),
+    ...(first ? side : []), ...(chased ? chaseSteps(w, true) : []),
+    ...isolate(w),
+    ...(first ? [] : side), ...(chased ? [] : chaseSteps(w, false)), ...cableSteps(w), ...(late ? set : []), ...connect(w), ...deadTests(w), ...closeUp(w), ...live(w), ...record(w),
+  ]);
+} // prettier-ignore
 
 function before({ job, subject, planned, say }: Writing): Draft[] {
   const { spot } = planned;
@@ -136,17 +149,40 @@ function isolate({ subject, planned, target }: Writing): Draft[] {
   ];
 } // prettier-ignore
 
+/** Whether cable is laid at all. */
+const laysCable = ({ alteration }: Pick<Subject, 'alteration'>): boolean =>
+  alteration.kind !== 'enlarge' && !(alteration.kind === 'move' && alteration.cablesReach === true);
+
+/** Within this of an accessory’s own lines a cable is met, mm (the zones of BS 7671, 522.6.202; memory). */
+const NEAR_MM = 150;
+/**
+ * Whether the box can be cut while the house has power: cable is laid, the choice is so, and the cut lies in no line of an accessory of that
+ * wall, up, down or across, seen from either side.
+ */
+function newSideFirst({ job, subject, planned: { spot } }: Writing): boolean {
+  if (!spot || job.schools.outage !== 'new side first' || !laysCable(subject)) return false;
+  const meets = (a: number, b: number, c: number, d: number): boolean => a < d + NEAR_MM && c < b + NEAR_MM;
+  return job.found.boxes
+    .filter((b) => b.wallId === spot.wall.id)
+    .map((b) => boxRect(spot.wall, b))
+    .every((o) => o !== undefined && !meets(o.left, o.right, spot.rect.left, spot.rect.right) && !meets(o.bottom, o.top, spot.rect.bottom, spot.rect.top));
+} // prettier-ignore
+/** And whether its chases can: they lie on a wall without an accessory, or where none begins. */
+const chasedFirst = ({ job, way, planned: { spot } }: Writing): boolean =>
+  (way?.legs ?? []).filter((l) => l.in === 'chase').every((l) => l.wallId === spot?.wall.id) &&
+  !job.found.boxes.some((b) => b.wallId === spot?.wall.id);
+
 /** The box: taken out and cut larger, or a new one put in, by what the wall is. */
-function boxSteps({ job, subject, planned, target, say }: Writing): Draft[] {
+function boxSteps({ job, subject, planned, target, say }: Writing, first: boolean): { cut: Draft[]; set: Draft[] } {
   const { alteration, from } = subject;
   const { spot } = planned;
-  if (!spot) return [];
+  if (!spot) return { cut: [], set: [] };
   const solid = isSolid(spot.wall);
   const kind = ukKind(spot.box);
   const surface = kind?.startsWith('back-surface') ?? false;
   const depth = depthOf(spot.box) ?? 35;
   const at = place(alteration.outlet.name, spot);
-  const dead = [target];
+  const dead = first ? [] : [target];
   const enlarges = alteration.kind === 'enlarge' || (alteration.kind === 'move' && alteration.cablesReach === true);
   const changeIds = job.changes.filter((c) => c.do === 'place-box' || c.do === 'replace-box').map((c) => c.id);
   const drafts: Draft[] = [];
@@ -181,23 +217,29 @@ function boxSteps({ job, subject, planned, target, say }: Writing): Draft[] {
         { dead, alters: true, place: at }),
       step('set-box', 'Lined box in', [spent('set a box')],
         ['Lead the cables in before the box goes in.', 'Lugs out behind the board, tightened crosswise until the rim lies flat and nothing turns; not further, or the board breaks.'],
-        { dead, alters: true, place: at, changeIds }),
+        { dead: laysCable(subject) ? [target] : dead, alters: true, place: at, changeIds }),
     );
-  return drafts;
+  return { cut: drafts.filter((d) => d.id !== 'set-box'), set: drafts.filter((d) => d.id === 'set-box') };
+} // prettier-ignore
+
+function chaseSteps({ way, target, say }: Writing, live: boolean): Draft[] {
+  const chases = (way?.legs ?? []).filter((l) => l.in === 'chase');
+  if (!chases.length) return [];
+  const metres = chases.reduce((s, l) => s + l.mm, 0) / 1000;
+  return [
+    step('chase', `Chase, ${metres.toFixed(1)} m`, [spent('chase, cap and fill', Math.round(metres * 6) / 10)],
+      [...chases.map((l) => `${capital(l.words)}: ${say(l.mm)}.`), `${say(CHASE.wideMm)} wide, ${say(CHASE.deepMm)} deep from the surface, straight up, down or across: nowhere aslant.`, 'Deeper than that only where the ledger says so; not back to back with a chase on the other side.'],
+      { dead: live ? [] : [target], alters: true, place: { words: 'the chase', ...(chases[0]?.wallId ? { wallId: chases[0].wallId } : {}) }, cautions: ['Silica dust: extraction, mask, goggles.', ...(live ? ['The house has power: go over the whole way with a detector first, and stop at the first sign of a cable.'] : [])] }),
+  ];
 } // prettier-ignore
 
 function cableSteps({ subject, way, target, say }: Writing): Draft[] {
   const { alteration } = subject;
-  if (alteration.kind === 'enlarge' || (alteration.kind === 'move' && alteration.cablesReach)) return [];
+  if (!laysCable(subject)) return [];
   const dead = [target];
   const drafts: Draft[] = [];
   const legs = way?.legs ?? [];
   const chases = legs.filter((l) => l.in === 'chase');
-  const metres = chases.reduce((s, l) => s + l.mm, 0) / 1000;
-  if (chases.length)
-    drafts.push(step('chase', `Chase, ${metres.toFixed(1)} m`, [spent('chase, cap and fill', Math.round(metres * 6) / 10)],
-      [...chases.map((l) => `${capital(l.words)}: ${say(l.mm)}.`), `${say(CHASE.wideMm)} wide, ${say(CHASE.deepMm)} deep from the surface, straight up, down or across: nowhere aslant.`, 'Deeper than that only where the ledger says so; not back to back with a chase on the other side.'],
-      { dead, alters: true, place: { words: 'the chase', ...(chases[0]?.wallId ? { wallId: chases[0].wallId } : {}) }, cautions: ['Silica dust: extraction, mask, goggles.'] }));
   const through = legs.filter((l) => l.in !== 'chase');
   const count = alteration.kind === 'into ring' ? 2 : (subject.final?.runs.filter((r) => alteration.kind === 'move' && r.ends.includes(subject.point?.id ?? '')).length ?? 0) || 1;
   const cut = alteration.cable?.mm ?? way?.cableMm;

@@ -4,7 +4,18 @@ import { entriesOf } from '../record/index.js';
 import { closeJob, hindrances, reopenJob } from '../closing/index.js';
 import { shoppingIn } from './index.js';
 import { bareJob, checkHouse, laidIn, type House, type Job, type JobInBook } from '../model/index.js';
-import { enterProof, enterValue, gateOf, isTicked, judgeProofReading, proofState, stepsOf, tick, type ProofKey } from '../work/index.js';
+import {
+  enterProof,
+  enterValue,
+  gateOf,
+  isTicked,
+  judgeProofReading,
+  notDeadIs,
+  proofState,
+  stepsOf,
+  tick,
+  type ProofKey,
+} from '../work/index.js';
 import { alterationLedger, alterationParts, alterationSteps, connections, finalAsTested, inUsBook, mustReadAt, plannedOf, readingsTaken, terminalWords } from './index.js'; // prettier-ignore
 import { mm, sampleHouse, sampleJob } from './sample.js';
 
@@ -74,6 +85,48 @@ describe('gates of a spur', () => {
         alterationLedger(stopped),
       ).join(),
     ).toMatch(/the ledger has a stop|the ledger has .* stops/);
+  });
+});
+
+describe('while the house has power', () => {
+  const order = (house: House, at: { wallId: string; fromLeft: number; bottom: number }, outage?: 'off at the start') => {
+    const job = sampleJob(house, 'spur', { outlet: { name: 'New', kind: 'twin' }, place: { wallId: at.wallId, face: 'A', fromLeft: mm(at.fromLeft), bottom: mm(at.bottom) }, way: 'under the floor' }); // prettier-ignore
+    const steps = alterationSteps(outage ? { ...job, schools: { ...job.schools, outage } } : job);
+    const before = steps
+      .slice(
+        0,
+        steps.findIndex((s) => s.id === 'lock-off'),
+      )
+      .map((s) => s.id);
+    return { before, ids: steps.map((s) => s.id), dead: steps.filter((s) => s.dead.length).map((s) => s.id) };
+  };
+  const [own, other] = ['parlour-w1', 'parlour-w2'];
+  it('a box on a wall without accessories is let in before the breaker goes off; chases at the old box come after', () => {
+    const far = order(sampleHouse(), { wallId: other!, fromLeft: 1500, bottom: 457 }, undefined);
+    expect(far.before).toEqual(['sheets', 'mark-out', 'cut-box', 'set-box']);
+    expect(far.dead).toContain('chase');
+  });
+  it('in the lines of an accessory it is dead first: 150 mm beside its column, over or under its row', () => {
+    const early = (fromLeft: number, bottom: number) => order(sampleHouse(), { wallId: own!, fromLeft, bottom }).before.includes('cut-box');
+    // the single at 1000 is 963.5 to 1036.5 wide, 457 to 530 high; the twin 133 wide and 73 high
+    expect([early(2200, 680), early(2200, 679)]).toEqual([true, false]);
+    expect([early(1254, 900), early(1252, 900)]).toEqual([true, false]);
+    // the one on the other side at 1457 to 1530 counts as well
+    expect([early(2200, 1234), early(2200, 1235)]).toEqual([true, false]);
+  });
+  it('who wants it off from the start has it so; a lined box goes in over its cables', () => {
+    expect(order(sampleHouse(), { wallId: other!, fromLeft: 1500, bottom: 457 }, 'off at the start').before).not.toContain('cut-box');
+    const lined = order(sampleHouse({ material: 'wood', deep: 75, skin: 12.5 }), { wallId: other!, fromLeft: 1500, bottom: 457 });
+    expect(lined.ids.indexOf('set-box')).toBeGreaterThan(lined.ids.indexOf('cable'));
+    expect(lined.dead).toContain('set-box');
+  });
+});
+
+describe('what a point that is not dead may be, in the words of the UK', () => {
+  it('live, an open neutral, a borrowed one, a few volts; nothing while it is dead', () => {
+    const is = (ln: number, le: number, ne: number) => notDeadIs({ hotNeutral: { volts: ln }, hotGround: { volts: le }, neutralGround: { volts: ne } }, { uk: true })[0]; // prettier-ignore
+    expect([is(230, 230, 0), is(0, 230, 0), is(0, 0, 230), is(8, 0, 0), is(0, 0, 0)]).toEqual([expect.stringMatching(/wrong breaker/), expect.stringMatching(/neutral is open/), expect.stringMatching(/borrowed/), expect.stringMatching(/indicator loads it/), undefined]); // prettier-ignore
+    expect(JSON.stringify(notDeadIs({ hotNeutral: { volts: 230 } }, { uk: true }))).not.toMatch(/hot|panel|ground/);
   });
 });
 

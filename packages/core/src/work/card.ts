@@ -29,7 +29,7 @@ export const spoken = (step: Step): string => [step.title, ...step.says, ...step
  * What a target that isn’t dead may be, the likeliest first; never a way past it. Empty while the readings are dead or missing.
  * Common practice.
  */
-export function notDeadIs(readings: Partial<Record<ProofKey, { volts: number }>>): string[] {
+export function notDeadIs(readings: Partial<Record<ProofKey, { volts: number }>>, { uk }: { uk?: true } = {}): string[] {
   const at = (key: ProofKey): 'dead' | 'stray' | 'live' | undefined => {
     const volts = readings[key]?.volts;
     if (volts === undefined) return undefined;
@@ -38,6 +38,7 @@ export function notDeadIs(readings: Partial<Record<ProofKey, { volts: number }>>
   };
   const [hn, hg, ng] = [at('hotNeutral'), at('hotGround'), at('neutralGround')];
   if (![hn, hg, ng].some((r) => r === 'live' || r === 'stray')) return [];
+  if (uk) return ukNotDead(hn, hg, ng);
   if (ng === 'live')
     return [
       'The white carries voltage: it shares its neutral with a circuit that is still on, or its neutral is open and a load feeds it.',
@@ -57,6 +58,31 @@ export function notDeadIs(readings: Partial<Record<ProofKey, { volts: number }>>
     ];
   return [
     'A few volts on a high-impedance meter may be coupled from a cable beside it: read again with a low-impedance tester, or with a lamp as load.',
+    'If they stay under load, it is fed: find by what.',
+  ];
+}
+
+type Found = 'dead' | 'stray' | 'live' | undefined;
+/** The same in the words of the UK: lighting circuits lend neutrals, and rings are joined by mistake. */
+function ukNotDead(ln: Found, le: Found, ne: Found): string[] {
+  if (ne === 'live')
+    return [
+      'The neutral carries voltage: it is borrowed from another circuit that is still on, or it is open and a load feeds it.',
+      'Do not separate it. Find the other breaker, or turn the main switch off.',
+    ];
+  if (le === 'live' && ln !== 'live')
+    return [
+      'Line to earth is live and line to neutral is not: the neutral is open. It is as live as any other.',
+      'The breaker that feeds it is another one.',
+    ];
+  if (ln === 'live' || le === 'live')
+    return [
+      'The wrong breaker is off: labels are often wrong. Plug a lamp in and switch one after the other.',
+      'Two rings are joined, or a second circuit comes into this box: the main switch off, and read again.',
+      'It is fed from somewhere else: solar cells on the roof, a battery, a generator.',
+    ];
+  return [
+    'A few volts may be coupled from a cable beside it: an approved two-pole indicator loads it and tells.',
     'If they stay under load, it is fed: find by what.',
   ];
 }

@@ -231,7 +231,7 @@ export class AtWallPage {
   }
   protected readonly notDead = computed(() => {
     const job = this.session.laid();
-    return this.row()?.proofs.flatMap((p) => notDeadIs(proofOf(job, p.target))) ?? [];
+    return this.row()?.proofs.flatMap((p) => notDeadIs(proofOf(job, p.target), p.target)) ?? [];
   });
   protected proofBy = (target: Target): string | undefined => proofOf(this.session.laid(), target).by;
 
