@@ -208,3 +208,26 @@ test('the bench of a circuit: a neutral hangs free, the lamps say so; something 
   await page.getByTestId('show-wrong').click();
   await expect(page.getByTestId('wrong-count')).toContainText('not in their own terminals');
 });
+
+test('fault finding on a ring as a job: its readings and what explains them stand beside it, the steps lead from the lock to the record', async ({
+  page,
+}) => {
+  await page.goto('/houses/larch-cottage/circuits');
+  await page.getByTestId('alteration-find-fault').click();
+  await expect(page).toHaveURL(/\/need$/);
+  await page.getByLabel('circuit', { exact: true }).selectOption({ label: '1, Downstairs ring' });
+  await page.getByLabel('seen at').selectOption({ label: 'Scullery, twin' });
+  await rail(page, 'Circuit').click();
+  const open = page.getByRole('button', { name: /^Ledger/ });
+  if (await open.isVisible()) await open.click();
+  await expect(page.getByRole('complementary', { name: 'Ledger' })).toContainText('Scullery hangs on a spur');
+  if (await open.isVisible()) await open.click();
+  await rail(page, 'Work').click();
+  await page
+    .getByTestId('step-mend')
+    .getByRole('button', { name: /Open what the readings name/ })
+    .click();
+  await expect(page.getByTestId('step-mend')).toContainText('By what was read: Scullery hangs on a spur');
+  await expect(page.getByTestId('step-mend')).toContainText('not proved dead');
+  await saved(page);
+});

@@ -21,6 +21,7 @@ import {
 import { FACEPLATE } from '../codebook/index.js';
 import { planOf, UK_VOLTS, VERDICTS, type Finding, type JobInBook, type RoomUse, type Stage } from '../model/index.js';
 import { around } from './around.js';
+import { faultFindings } from './faultJob.js';
 import { growths, noWay, plannedOf, sizeFor, wayOf, type Planned } from './plan.js';
 import { ALTERATION_RULE_TABLE, type AlterationRule } from './rules.js';
 import { buildKnown, depthOf, finishMm, isMetal, isSolid, leafMm, subjectOf, ukKind, type Subject } from './spots.js';
@@ -44,10 +45,14 @@ export function alterationLedger(job: JobInBook): Finding[] {
   const planned = plannedOf(job);
   subjectFindings(job, subject, planned, say);
   unfitFindings(job, say);
-  boxFindings(job, subject, planned, say);
-  wayFindings(job, subject, planned, say);
-  wiringFindings(subject, planned, say);
-  handFindings(job, subject, planned, say);
+  if (subject.alteration.kind === 'find fault') {
+    if (planned.final) faultFindings(job, planned.final, say);
+  } else {
+    boxFindings(job, subject, planned, say);
+    wayFindings(job, subject, planned, say);
+    wiringFindings(subject, planned, say);
+    handFindings(job, subject, planned, say);
+  }
   if (planned.final)
     for (const f of finalFindings(planned.final, job.incoming ?? {}))
       out.push({ rule: f.rule, subject: f.subject, stage: STAGE_OF[f.rule] ?? 'feed', verdict: f.verdict, title: f.title, says: f.says, sums: f.sums, source: f.source, remedies: [], ...(f.ask ? { ask: f.ask } : {}) }); // prettier-ignore
@@ -67,11 +72,13 @@ function distinct(list: readonly Finding[]): Finding[] {
 function subjectFindings(job: JobInBook, { alteration, final, point }: Subject, planned: Planned, say: Say): void {
   const own = alteration.kind === 'own radial';
   if (!own && !final) say('subject', { verdict: 'can’t tell', says: 'which circuit it is on is not said', ask: 'Choose it; with its breaker off a plugged-in lamp goes out.' }); // prettier-ignore
+  else if (alteration.kind === 'find fault') say('subject', { verdict: 'ok', says: `${final!.name}, way ${final!.number}${point ? `, seen at ${point.name}` : ''}` });
   else if (!own && !point) say('subject', { verdict: 'can’t tell', says: 'at which point it starts is not said', ask: 'Choose the socket that is altered, or that the cable leaves.' }); // prettier-ignore
   else if (alteration.kind === 'enlarge' && point!.kind !== 'single') say('subject', { verdict: 'stop', says: `${point!.name} is a ${point!.kind}: only a single becomes a twin` }); // prettier-ignore
   else if (alteration.kind === 'into ring' && final!.shape !== 'ring') say('subject', { verdict: 'stop', says: `${final!.name} is a radial: it has no ring to be taken through. Take it on from there instead` }); // prettier-ignore
   else if (alteration.kind === 'into ring' && !planned.final?.points.some((p) => p.name === alteration.outlet.name)) say('subject', { verdict: 'stop', says: `${point!.name} hangs on a spur: no run of the ring is there to be opened` }); // prettier-ignore
   else say('subject', { verdict: 'ok', says: own ? 'a circuit of its own from the consumer unit' : `on ${final!.name}, way ${final!.number}, at ${point!.name}` }); // prettier-ignore
+  if (alteration.kind === 'find fault') return;
   loadFindings(job, alteration, say);
   const byBath = planned.spot?.room?.use === 'bathroom';
   say('notify', ukNotifiable({ newCircuit: own, byBath }));

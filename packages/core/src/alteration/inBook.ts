@@ -69,7 +69,8 @@ export function readingsTaken(job: JobInBook): FinalReading[] {
 export function finalAsTested(job: JobInBook) {
   const { final } = plannedOf(job);
   if (!final || finalIdOf(job) === undefined) return undefined;
-  const taken = readingsTaken(job);
+  const there = new Set(final.points.map((p) => p.id));
+  const taken = readingsTaken(job).filter((r) => r.pointId === undefined || there.has(r.pointId));
   const key = (r: FinalReading): string => `${r.test}/${r.pointId ?? ''}`;
   const fresh = new Set(taken.map(key));
   const proof = job.work.proofs.find((p) => p.of === final.id || p.of === 'board');

@@ -36,14 +36,17 @@ export const ALTERATION_WORDS: Readonly<Record<AlterationKind, string>> = {
   'into ring': 'a new outlet that the ring is taken through',
   'own radial': 'a circuit of its own',
   move: 'a socket moves',
+  'find fault': 'something is wrong on a circuit',
 };
-const PURPOSE: Readonly<Record<AlterationKind, Purpose>> = { enlarge: 'enlarge', spur: 'outlet', 'into ring': 'outlet', 'own radial': 'own-circuit', move: 'move' }; // prettier-ignore
+const PURPOSE: Readonly<Record<AlterationKind, Purpose>> = { enlarge: 'enlarge', spur: 'outlet', 'into ring': 'outlet', 'own radial': 'own-circuit', move: 'move', 'find fault': 'mend' }; // prettier-ignore
 /** Kinds that put a box where none is. */
-const putsABox = (kind: AlterationKind): boolean => kind !== 'enlarge';
+const putsABox = (kind: AlterationKind): boolean => kind !== 'enlarge' && kind !== 'find fault';
 
 export const boxIdOf = (job: Pick<Job, 'id'>): string => idOf(job.id, 'box');
 export const pointIdOf = (job: Pick<Job, 'id' | 'alteration'>): string =>
-  job.alteration && (job.alteration.kind === 'enlarge' || job.alteration.kind === 'move') && job.alteration.pointId !== undefined
+  job.alteration &&
+  (['enlarge', 'move', 'find fault'] as AlterationKind[]).includes(job.alteration.kind) &&
+  job.alteration.pointId !== undefined
     ? job.alteration.pointId
     : idOf(job.id, 'point');
 export const finalIdOf = (job: Pick<Job, 'id' | 'alteration'>): string | undefined =>
@@ -114,7 +117,7 @@ export const wayOf = (job: JobInBook): UkWay | undefined => waysOf(job)[0];
 /** Why no way can be told; undefined where there is one, or none is laid. */
 export function noWay(job: JobInBook): string | undefined {
   const subject = subjectOf(job);
-  if (!subject || subject.alteration.kind === 'enlarge' || waysOf(job).length) return undefined;
+  if (!subject || !putsABox(subject.alteration.kind) || waysOf(job).length) return undefined;
   if (subject.alteration.kind === 'move' && subject.alteration.cablesReach) return undefined;
   if (!subject.alteration.place) return 'say where it goes';
   const from = sourceOf(job, subject);
@@ -199,6 +202,7 @@ function alterFinal(job: JobInBook, { alteration, final, point, from }: Subject,
       );
     }
     case 'own radial':
+    case 'find fault':
       return undefined;
   }
 } // prettier-ignore

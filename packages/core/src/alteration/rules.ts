@@ -12,6 +12,8 @@ export interface AlterationRuleRow {
   source: Source;
 }
 export const ALTERATION_RULE_TABLE = {
+  'out of line': { title: 'A reading out of line', looksAt: 'each test against what the circuit must read', stage: 'feed', source: bs7671('643') },
+  explains: { title: 'What explains the readings', looksAt: 'everything single that may be otherwise than noted, by how well it goes with all that was read', stage: 'feed', source: practice },
   subject: { title: 'What is altered', looksAt: 'the circuit, and the point it starts from', stage: 'need', source: practice },
   load: { title: 'What hangs on it', looksAt: 'watts against the fuse, the breaker and what belongs on a circuit of its own (over 2 kW for long)', stage: 'need', source: guidance('loads of long duration') },
   notify: { title: 'Whether it is notified', looksAt: 'new circuits, and work beside baths and showers', stage: 'need', source: part('P', 'notifiable work') },

@@ -3,7 +3,8 @@ import { finalOf } from '../finals/index.js';
 import { DEFAULT_SCHOOLS, DOCUMENT_VERSION, laidIn, type Alteration, type AlterationKind, type House, type Job } from '../model/index.js';
 import { replanned } from './plan.js';
 
-const NAMES: Readonly<Record<AlterationKind, string>> = { enlarge: 'Single to twin', spur: 'New socket on a spur', 'into ring': 'New socket in the ring', 'own radial': 'A circuit of its own', move: 'Socket moved' }; // prettier-ignore
+const NAMES: Readonly<Record<AlterationKind, string>> = { enlarge: 'Single to twin', spur: 'New socket on a spur', 'into ring': 'New socket in the ring', 'own radial': 'A circuit of its own', move: 'Socket moved',
+  'find fault': 'Fault on a circuit' }; // prettier-ignore
 
 /** @param at a point of a circuit that it starts from */
 export function newAlteration(house: House, id: string, kind: AlterationKind, at?: { finalId: string; pointId?: string }): Job {

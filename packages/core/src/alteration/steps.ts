@@ -14,7 +14,7 @@ import {
   RING_SOURCE,
   ZS_SOURCE,
 } from '../codebook/index.js';
-import { AGREE_OHM, lengthsOf, predicted, shapeOf } from '../finals/index.js';
+import { AGREE_OHM, faultWords, lengthsOf, predicted, ringSearch, shapeOf } from '../finals/index.js';
 import { printLength } from '../measure/index.js';
 import {
   capital,
@@ -30,6 +30,7 @@ import {
   type Target,
 } from '../work/index.js';
 import { boxRect, type JobInBook } from '../model/index.js';
+import { faultSteps } from './faultJob.js';
 import { growths, plannedOf, wayOf, type Planned } from './plan.js';
 import { CHASE, TAIL_MM, type UkWay } from './ways.js';
 import { depthOf, isMetal, isSolid, subjectOf, ukKind, type Spot, type Subject } from './spots.js';
@@ -69,7 +70,9 @@ interface Writing {
 /** Steps of a job by the UK book, in order. Empty while nothing is planned. */
 export function alterationSteps(job: JobInBook): Step[] {
   const subject = subjectOf(job);
-  if (!subject || job.changes.length === 0) return [];
+  if (!subject) return [];
+  if (subject.alteration.kind === 'find fault') return stepsOfFault(job, subject);
+  if (job.changes.length === 0) return [];
   const planned = plannedOf(job);
   const w: Writing = { job, subject, planned, way: wayOf(job), target: targetOf(subject), say: (mm) => printLength(mm, job.unit) }; // prettier-ignore
   // where nothing of it is near a wire the new side is made while the house still has power
@@ -87,20 +90,37 @@ export function alterationSteps(job: JobInBook): Step[] {
   ]);
 } // prettier-ignore
 
+/** Fault finding: nothing is added; what is read and mended stands on the circuit. */
+function stepsOfFault(job: JobInBook, subject: Subject): Step[] {
+  const { final } = subject;
+  if (!final) return [];
+  const planned = plannedOf(job);
+  const target = targetOf(subject);
+  const w: Writing = { job, subject, planned, way: undefined, target, say: (mm) => printLength(mm, job.unit) };
+  const search = ringSearch(final, job.incoming ?? {});
+  const [likeliest] = search?.suspects ?? [];
+  const words = likeliest?.fault ? faultWords(final, likeliest.fault) : search?.says;
+  const [sheets] = before(w);
+  return inOrder([sheets!, ...isolate(w), ...faultSteps(final, target, deadAsks(w), words), ...live(w), ...record(w)]);
+}
+
 function before({ job, subject, planned, say }: Writing): Draft[] {
   const { spot } = planned;
   const { alteration, from } = subject;
+  // nobody marks half a millimetre
+  const whole = (mm: number): string => say(Math.round(mm));
   const at = place(alteration.outlet.name, spot);
   const marks: string[] = [];
   const asks: StepAsk[] = [];
   if (spot) {
     const left = spot.face === 'A' ? spot.rect.left : spot.wall.length.mm - spot.rect.right;
     marks.push(
-      `From the left end of ${spot.wall.name}: ${say(left)} to the left edge of the box, ${say(left + spot.rect.right - spot.rect.left)} to its right edge.`,
-      `Lower edge ${say(spot.rect.bottom)} over the floor, upper edge ${say(spot.rect.top)}. Both lines with the level.`,
+      `From the left end of ${spot.wall.name}: ${whole(left)} to the left edge of the box, ${whole(left + spot.rect.right - spot.rect.left)} to its right edge.`,
+      `Lower edge ${whole(spot.rect.bottom)} over the floor, upper edge ${whole(spot.rect.top)}. Both lines with the level.`,
     );
     const near = 5;
-    asks.push({ key: 'left-edge', label: 'left end of the wall to the left edge, as marked', what: 'left edge, as marked', unit: 'length', least: left - near, most: left + near, otherwise: 'It is marked elsewhere than planned: mark it anew, or give the plan its real place.', source: PRACTICE });
+    const edge = Math.round(left);
+    asks.push({ key: 'left-edge', label: 'left end of the wall to the left edge, as marked', what: 'left edge, as marked', unit: 'length', least: edge - near, most: edge + near, otherwise: 'It is marked elsewhere than planned: mark it anew, or give the plan its real place.', source: PRACTICE });
   }
   if (alteration.kind === 'enlarge' && from) {
     const [g] = growths(job, from).filter((x) => !alteration.grows || x.grows === alteration.grows);
@@ -303,7 +323,8 @@ export function mustReadAt(job: JobInBook, { final, point }: Planned): { r1r2?: 
 const OPEN_OHM = 3.5;
 const least = (key: string, label: string, unit: StepAsk['unit'], bounds: Pick<StepAsk, 'least' | 'most'>, otherwise: string, source: string): StepAsk => ({ key, label, what: label, unit, otherwise, source, ...bounds }); // prettier-ignore
 
-function deadTests({ job, subject, planned, target }: Writing): Draft[] {
+/** What is read while it is dead, with what each must read. */
+function deadAsks({ job, subject, planned }: Writing): StepAsk[] {
   const ring = planned.final?.shape === 'ring';
   const must = mustReadAt(job, planned).r1r2;
   const within = (ohm: number | undefined, most: number) =>
@@ -311,20 +332,74 @@ function deadTests({ job, subject, planned, target }: Writing): Draft[] {
   const all = mustRead(job, planned);
   const around = within(must, OPEN_OHM);
   // whoever opened a point of the ring took its legs apart
-  const opened = planned.final && shapeOf(planned.final).ring?.points.some((p) => p.id === subject.point?.id || p.id === planned.point?.id);
+  const opened =
+    subject.alteration.kind === 'find fault' ||
+    (planned.final !== undefined &&
+      shapeOf(planned.final).ring?.points.some((p) => p.id === subject.point?.id || p.id === planned.point?.id));
   const name = planned.point?.name ?? 'the point';
-  const asks: StepAsk[] = [
+  return [
     ...(ring && opened
       ? [
-          least('r1', 'r1, line end to end at the board', 'Ω', within(all.get('r1'), OPEN_OHM), 'Open or out of line with its length: a connection is missing or loose where the ring was opened.', printSource(RING_SOURCE)),
-          least('rn', 'rn, neutral end to end', 'Ω', within(all.get('rn'), OPEN_OHM), 'Open or out of line: the neutral where the ring was opened.', printSource(RING_SOURCE)),
-          least('r2', 'r2, protective end to end', 'Ω', within(all.get('r2'), OPEN_OHM), 'Open or out of line: the protective conductor where the ring was opened.', printSource(RING_SOURCE)),
+          least(
+            'r1',
+            'r1, line end to end at the board',
+            'Ω',
+            within(all.get('r1'), OPEN_OHM),
+            'Open or out of line with its length: a connection is missing or loose where the ring was opened.',
+            printSource(RING_SOURCE),
+          ),
+          least(
+            'rn',
+            'rn, neutral end to end',
+            'Ω',
+            within(all.get('rn'), OPEN_OHM),
+            'Open or out of line: the neutral where the ring was opened.',
+            printSource(RING_SOURCE),
+          ),
+          least(
+            'r2',
+            'r2, protective end to end',
+            'Ω',
+            within(all.get('r2'), OPEN_OHM),
+            'Open or out of line: the protective conductor where the ring was opened.',
+            printSource(RING_SOURCE),
+          ),
         ]
       : []),
-    least('crossed-le', `R1+R2 at ${name}`, 'Ω', around, must === undefined ? 'Nothing goes through, or next to nothing: a terminal is loose or a conductor is out.' : `By its lengths it reads ${must.toFixed(2)} Ω: look for a loose terminal, or a cable that is longer than noted.`, printSource(CPC_SOURCE)),
-    least('insulation-le', 'insulation, line and neutral together to earth, 500 V', 'MΩ', { least: INSULATION_LEAST_MOHM }, 'A conductor is pinched or wet: find it before anything is switched on.', printSource(INSULATION_SOURCE)),
-    least('insulation-ln', 'insulation, line to neutral, everything unplugged, 250 V where something stays on', 'MΩ', { least: INSULATION_LEAST_MOHM }, 'Something is still plugged in, or line and neutral touch.', printSource(INSULATION_SOURCE)),
+    least(
+      'crossed-le',
+      `R1+R2 at ${name}`,
+      'Ω',
+      around,
+      must === undefined
+        ? 'Nothing goes through, or next to nothing: a terminal is loose or a conductor is out.'
+        : `By its lengths it reads ${must.toFixed(2)} Ω: look for a loose terminal, or a cable that is longer than noted.`,
+      printSource(CPC_SOURCE),
+    ),
+    least(
+      'insulation-le',
+      'insulation, line and neutral together to earth, 500 V',
+      'MΩ',
+      { least: INSULATION_LEAST_MOHM },
+      'A conductor is pinched or wet: find it before anything is switched on.',
+      printSource(INSULATION_SOURCE),
+    ),
+    least(
+      'insulation-ln',
+      'insulation, line to neutral, everything unplugged, 250 V where something stays on',
+      'MΩ',
+      { least: INSULATION_LEAST_MOHM },
+      'Something is still plugged in, or line and neutral touch.',
+      printSource(INSULATION_SOURCE),
+    ),
   ];
+}
+
+function deadTests(w: Writing): Draft[] {
+  const { planned, target } = w;
+  const ring = planned.final?.shape === 'ring';
+  const name = planned.point?.name ?? 'the point';
+  const asks = deadAsks(w);
   return [
     step('dead-tests', 'Dead tests', [spent('dead tests of a point')],
       [ring ? 'At the board line of one leg joined with the protective conductor of the other, and the other way; then line to earth at the point.' : 'Line joined with the protective conductor at the board; then line to earth at the point.',

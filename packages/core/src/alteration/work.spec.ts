@@ -273,3 +273,57 @@ it('a job of one book is never judged by the other', () => {
   expect(isTicked(job, 'sheets')).toBe(false);
   expect(() => stepsOf(laidIn(bareJob(job), sampleHouse()) as never)).not.toThrow();
 });
+
+describe('fault finding on a ring, as a job', () => {
+  const house = sampleHouse();
+  const read = (readings: [string, number, string?][]): House => ({
+    ...house,
+    site: { ...house.site, finals: house.site.finals!.map((f) => ({ ...f, tests: { readings: readings.map(([test, value, pointId]) => ({ test: test as 'r1', value, at: at(0), ...(pointId ? { pointId } : {}), ...(value > 1000 ? { over: true } : {}) })) } })) },
+  }); // prettier-ignore
+  const job = (h: House) => sampleJob(h, 'find fault', {}, 'b');
+  it('nothing read: it can’t tell, and asks for the ends first; nothing is placed or laid', () => {
+    const list = alterationLedger(job(house));
+    expect(list.find((f) => f.rule === 'explains')).toMatchObject({
+      verdict: 'can’t tell',
+      ask: expect.stringMatching(/end to end first/),
+    });
+    expect(list.some((f) => ['place', 'way', 'depth', 'height'].includes(f.rule))).toBe(false);
+    expect(job(house).changes).toEqual([]);
+  });
+  it('a line that doesn’t go round: the reading stands with its reason, what explains it is named, and the step says where to begin', () => {
+    // 60 m of 2.5/1.5: 0.445, 0.726
+    const open = job(read([['r1', 20_000], ['rn', 0.445], ['r2', 0.726]])); // prettier-ignore
+    const list = alterationLedger(open);
+    expect(list.find((f) => f.rule === 'out of line')).toMatchObject({ verdict: 'stop', says: expect.stringMatching(/does not go round/) });
+    expect(list.find((f) => f.rule === 'explains')!.says).toMatch(/line open/);
+    expect(alterationSteps(open).find((s) => s.id === 'mend')!.says[0]).toMatch(/By what was read: line open/);
+  });
+  it('mended while it is dead, switched on only once its readings are right again, then closed: the house has them', () => {
+    const open = job(read([['r1', 20_000], ['rn', 0.445], ['r2', 0.726]])); // prettier-ignore
+    const steps = alterationSteps(open);
+    expect(
+      gateOf(
+        open,
+        steps.find((s) => s.id === 'mend')!,
+        steps,
+        alterationLedger(open),
+        at(9),
+      ).join(),
+    ).toMatch(/not proved dead/);
+    expect(
+      gateOf(
+        open,
+        steps.find((s) => s.id === 'energise')!,
+        steps,
+        alterationLedger(open),
+        at(9),
+      ).join(),
+    ).toMatch(/the ledger has .*stop/);
+    const sound = read([['r1', 0.445], ['rn', 0.445], ['r2', 0.726]]); // prettier-ignore
+    const done = bareJob(worked(job(sound)));
+    const closed = closeJob(done, sound, [done], at(500), false);
+    if (!closed.ok) throw new Error(JSON.stringify(closed.hindrances));
+    expect(checkHouse(closed.house)).toMatchObject({ ok: true });
+    expect(closed.house.site.finals![0]!.tests!.readings.map((r) => r.test)).toContain('residual-1x');
+  });
+});

@@ -62,7 +62,8 @@ export function hindrances(job: JobInBook, jobs: readonly Job[]): Hindrance[] {
     never(`The ledger has ${stops.length === 1 ? 'a stop' : `${stops.length} stops`}: ${stops.map((f) => f.title).join('; ')}.`);
   const steps = stepsIn(job);
   const built = builtChangeIds(job, steps);
-  if (built.size === 0) never('Nothing of it is built: no step that builds something is ticked.');
+  // where a fault was found and mended nothing is new
+  if (built.size === 0 && job.alteration?.kind !== 'find fault') never('Nothing of it is built: no step that builds something is ticked.');
   const off = outagesOf(steps).filter((o) => isTicked(job, o.off) && !isTicked(job, o.on));
   if (off.length)
     never(

@@ -8,8 +8,8 @@ import { CURVES, FlatSize, Laid, POINT_KINDS, RATINGS_A } from './final.js';
 import { DistanceLength, Id, Name, PositiveLength } from './known.js';
 import { WantPlace } from './want.js';
 
-/** `enlarge`: one socket becomes two; `into ring`: the ring is taken through a new point; `own radial`: a new circuit from the board. */
-export const ALTERATION_KINDS = ['enlarge', 'spur', 'into ring', 'own radial', 'move'] as const;
+/** `enlarge`: one socket becomes two; `into ring`: the ring is taken through a new point; `own radial`: a new circuit from the board; `find fault`: nothing is added, what is wrong is found and mended. */
+export const ALTERATION_KINDS = ['enlarge', 'spur', 'into ring', 'own radial', 'move', 'find fault'] as const;
 export const AlterationKind = z.enum(ALTERATION_KINDS);
 export type AlterationKind = z.infer<typeof AlterationKind>;
 

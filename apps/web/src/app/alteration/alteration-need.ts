@@ -29,7 +29,9 @@ import { AlterationEdits } from './alteration-edits';
           />
           @if (edits.subject().final) {
             <sa-choice-field
-              [label]="a().kind === 'enlarge' || a().kind === 'move' ? 'which point' : 'the cable leaves'"
+              [label]="
+                a().kind === 'find fault' ? 'seen at' : a().kind === 'enlarge' || a().kind === 'move' ? 'which point' : 'the cable leaves'
+              "
               [value]="a().pointId"
               [choices]="points()"
               [unknown]="true"
@@ -39,38 +41,49 @@ import { AlterationEdits } from './alteration-edits';
           }
         }
       </div>
-      <h3>{{ a().kind === 'enlarge' ? 'What it becomes' : 'What goes there' }}</h3>
-      <div class="fields">
-        @if (a().kind !== 'enlarge' && a().kind !== 'move') {
-          <sa-text-field label="it is called" [value]="a().outlet.name" (set)="$event.trim() && edits.putOutlet({ name: $event.trim() })" />
-        }
-        @if (a().kind !== 'enlarge') {
-          <sa-choice-field
-            label="accessory"
-            [value]="a().outlet.kind"
-            [choices]="outlets"
-            (set)="edits.putOutlet({ kind: $any($event) })"
+      @if (a().kind === 'find fault') {
+        <p class="quiet">
+          Tests are read and noted on the circuit’s own page; what explains them stands in the ledger of the Circuit stage. Heat, smell,
+          buzzing, tingling, or lights that brighten elsewhere: off at the main switch, and call the supplier or a registered electrician.
+        </p>
+      } @else {
+        <h3>{{ a().kind === 'enlarge' ? 'What it becomes' : 'What goes there' }}</h3>
+        <div class="fields">
+          @if (a().kind !== 'enlarge' && a().kind !== 'move') {
+            <sa-text-field
+              label="it is called"
+              [value]="a().outlet.name"
+              (set)="$event.trim() && edits.putOutlet({ name: $event.trim() })"
+            />
+          }
+          @if (a().kind !== 'enlarge') {
+            <sa-choice-field
+              label="accessory"
+              [value]="a().outlet.kind"
+              [choices]="outlets"
+              (set)="edits.putOutlet({ kind: $any($event) })"
+            />
+          }
+          <sa-text-field
+            label="what hangs on it takes, W"
+            [value]="a().outlet.watts ? a().outlet.watts + '' : ''"
+            [numeric]="true"
+            [error]="errors()['watts'] ?? ''"
+            hint="from its plate; open where nothing is meant for it"
+            (set)="setWatts($event)"
           />
-        }
-        <sa-text-field
-          label="what hangs on it takes, W"
-          [value]="a().outlet.watts ? a().outlet.watts + '' : ''"
-          [numeric]="true"
-          [error]="errors()['watts'] ?? ''"
-          hint="from its plate; open where nothing is meant for it"
-          (set)="setWatts($event)"
-        />
-        @if (a().outlet.kind === 'fused unit') {
-          <sa-choice-field
-            label="fuse in it"
-            [value]="a().outlet.fuseA ? a().outlet.fuseA + '' : undefined"
-            [choices]="['3', '5', '13']"
-            [unknown]="true"
-            unknownLabel="not chosen"
-            (set)="edits.putOutlet({ fuseA: $any($event ? +$event : undefined) })"
-          />
-        }
-      </div>
+          @if (a().outlet.kind === 'fused unit') {
+            <sa-choice-field
+              label="fuse in it"
+              [value]="a().outlet.fuseA ? a().outlet.fuseA + '' : undefined"
+              [choices]="['3', '5', '13']"
+              [unknown]="true"
+              unknownLabel="not chosen"
+              (set)="edits.putOutlet({ fuseA: $any($event ? +$event : undefined) })"
+            />
+          }
+        </div>
+      }
       @if (a().kind === 'own radial') {
         <h3>Its breaker</h3>
         <div class="fields">

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, input } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import type { Stage } from '@saddle/core/model';
 import { AlterationBox } from './alteration-box';
 import { AlterationCircuit } from './alteration-circuit';
@@ -15,28 +15,38 @@ import { AlterationWire } from './alteration-wire';
   providers: [AlterationEdits],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    @switch (stage()) {
-      @case ('need') {
-        <sa-alteration-need />
-      }
-      @case ('survey') {
-        <sa-alteration-where />
-      }
-      @case ('feed') {
-        <sa-alteration-circuit />
-      }
-      @case ('route') {
-        <sa-alteration-way />
-      }
-      @case ('box') {
-        <sa-alteration-box />
-      }
-      @case ('wire') {
-        <sa-alteration-wire />
+    @if (nothingLaid()) {
+      <div class="sheet">
+        <p class="lead">Nothing is put in and no cable is laid: what is wrong is found by its readings, under Circuit and in the steps.</p>
+      </div>
+    } @else {
+      @switch (stage()) {
+        @case ('need') {
+          <sa-alteration-need />
+        }
+        @case ('survey') {
+          <sa-alteration-where />
+        }
+        @case ('feed') {
+          <sa-alteration-circuit />
+        }
+        @case ('route') {
+          <sa-alteration-way />
+        }
+        @case ('box') {
+          <sa-alteration-box />
+        }
+        @case ('wire') {
+          <sa-alteration-wire />
+        }
       }
     }
   `,
 })
 export class AlterationStage {
+  private readonly edits = inject(AlterationEdits);
   readonly stage = input.required<Stage>();
+  protected readonly nothingLaid = computed(
+    () => this.edits.alteration().kind === 'find fault' && ['survey', 'route', 'box', 'wire'].includes(this.stage()),
+  );
 }

@@ -13,6 +13,7 @@ const ABOUT: Record<AlterationKind, string> = {
   'into ring': 'two cables: it becomes one of the ring’s own points',
   'own radial': 'from the consumer unit: heater, oven, workshop; licensed and notified',
   move: 'higher, lower or aside; the old box goes, or stays as a joint',
+  'find fault': 'dead, warm, trips, or readings that don’t fit: read in order, found, mended',
 };
 
 /** Jobs that begin in a house by the UK book. */
