@@ -61,7 +61,7 @@ describe('documents', () => {
     expect((await call('GET', '/api/v1/health')).body).toMatchObject({ status: 'ok' });
     const jobs = (await call<{ id: string; stops: number; stage: string }[]>('GET', '/api/v1/jobs')).body;
     expect(jobs.find((j) => j.id === 'sewing-corner')).toMatchObject({ stops: 3, stage: 'feed' });
-    expect(jobs.map((j) => j.id)).toEqual([...demoJobs, ...larchJobs].map((j) => j.id).sort());
+    expect(jobs.map((j) => j.id)).toEqual([...demoJobs, ...larchJobs()].map((j) => j.id).sort());
     expect(jobs.find((j) => j.id === 'kiln-corner')).toMatchObject({
       stops: 0,
       stage: 'route',
@@ -500,7 +500,7 @@ describe('files', () => {
       expect((await call('GET', '/api/v1/jobs')).body).toEqual([]);
       const look = await call<{ written: boolean; rows: unknown[] }>('POST', '/api/v1/import', file);
       // the sample’s two houses and their jobs, and the one that this test’s file has started
-      expect([look.body.written, look.body.rows.length]).toEqual([false, 2 + demoJobs.length + larchJobs.length + 1]);
+      expect([look.body.written, look.body.rows.length]).toEqual([false, 2 + demoJobs.length + larchJobs().length + 1]);
       expect((await call('GET', '/api/v1/jobs')).body).toEqual([]);
       expect((await call<{ written: boolean }>('POST', '/api/v1/import?confirm=yes', file)).body.written).toBe(true);
       expect((await call('GET', '/api/v1/jobs/sewing-corner/ledger')).body).toEqual(ledger);
@@ -594,7 +594,7 @@ describe('a whole house', () => {
       expect([await count('/houses'), await count('/jobs')]).toEqual([0, 0]);
       expect((await at('POST', '/sample', {})).status).toBe(201);
       const jobs = await count('/jobs');
-      expect([await count('/houses'), jobs]).toEqual([2, demoJobs.length + larchJobs.length]);
+      expect([await count('/houses'), jobs]).toEqual([2, demoJobs.length + larchJobs().length]);
       const again = await at('POST', '/sample', {});
       expect([again.status, ((await again.json()) as Problem).title]).toEqual([409, expect.stringMatching(/sample is here already: Quince Street 14/)]); // prettier-ignore
       const file: unknown = await (await at('GET', '/houses/quince-street-14/export.json')).json();
@@ -604,7 +604,7 @@ describe('a whole house', () => {
       expect((await at('DELETE', '/houses/quince-street-14?jobs=some', undefined, { 'if-match': '"1"' })).status).toBe(422);
       expect([await count('/houses'), await count('/jobs')]).toEqual([2, jobs]);
       expect((await at('DELETE', '/houses/quince-street-14?jobs=too', undefined, { 'if-match': '"1"' })).status).toBe(204);
-      expect([await count('/houses'), await count('/jobs')]).toEqual([1, larchJobs.length]);
+      expect([await count('/houses'), await count('/jobs')]).toEqual([1, larchJobs().length]);
       expect(((await (await at('POST', '/import?confirm=yes', file)).json()) as { written: boolean }).written).toBe(true);
       expect([await count('/houses'), await count('/jobs')]).toEqual([2, jobs]);
       const back = (await (await at('GET', '/houses/quince-street-14')).json()) as { revision: number; document: House };

@@ -569,10 +569,10 @@ export function apiRoutes(
   api.post('/sample', async (_request, response) => {
     const [houses, jobs] = [await readable<House>('house'), await readable<Job>('job')];
     const taken = new Set([...houses.documents, ...jobs.documents, ...houses.unreadable, ...jobs.unreadable].map((d) => d.id));
-    const here = [...demoHouses, ...demoJobs, ...larchJobs].filter((d) => taken.has(d.id));
+    const here = [...demoHouses, ...demoJobs, ...larchJobs()].filter((d) => taken.has(d.id));
     if (here.length) throw problem(409, 'in-use', `The sample is here already: ${here.map((d) => d.name).slice(0, 5).join(', ')}.`); // prettier-ignore
-    await store.takeIn({ houses: demoHouses, jobs: [...demoJobs, ...larchJobs] }, now());
-    response.status(201).json({ houses: demoHouses.map((h) => h.id), jobs: [...demoJobs, ...larchJobs].map((j) => j.id) });
+    await store.takeIn({ houses: demoHouses, jobs: [...demoJobs, ...larchJobs()] }, now());
+    response.status(201).json({ houses: demoHouses.map((h) => h.id), jobs: [...demoJobs, ...larchJobs()].map((j) => j.id) });
   });
   api.post('/import', async (request, response) => {
     const { confirm } = accept(checkShape(Confirm, request.query));

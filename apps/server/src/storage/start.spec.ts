@@ -139,14 +139,14 @@ describe('broken rows', () => {
     }; // prettier-ignore
     const list = await get<{ id: string; unreadable?: string; raw?: string }[]>('/jobs');
     expect(list.status).toBe(200);
-    expect(list.body).toHaveLength(demoJobs.length + larchJobs.length);
+    expect(list.body).toHaveLength(demoJobs.length + larchJobs().length);
     expect(list.body.filter((j) => j.unreadable)).toMatchObject([{ id: 'wainscot', raw: '/api/v1/jobs/wainscot/raw' }]);
     expect((await get('/jobs/wainscot')).status).toBe(409);
     for (const path of ['/jobs/wainscot/ledger', '/jobs/wainscot/sheet.pdf', '/jobs/wainscot/steps', '/jobs/wainscot/export.json'])
       expect([path, (await get(path)).status]).toEqual([path, 409]);
     expect((await get('/jobs/wainscot/raw')).body).toBe(spoiled);
     const all = await get<{ jobs: { id: string }[]; unreadable: { id: string; text: string }[] }>('/export.json');
-    expect(all.body.jobs).toHaveLength(demoJobs.length + larchJobs.length - 1);
+    expect(all.body.jobs).toHaveLength(demoJobs.length + larchJobs().length - 1);
     expect(all.body.unreadable).toEqual([{ kind: 'job', id: 'wainscot', text: spoiled }]);
     // such a file goes in again, without it
     const into = await runServer(folder(), ['--empty']);

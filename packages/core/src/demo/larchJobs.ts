@@ -9,7 +9,7 @@ function job(id: string, name: string, kind: Alteration['kind'], at: { finalId: 
   return replanned(laidIn({ ...begun, name, alteration: { ...begun.alteration!, ...part } }, larchCottage));
 } // prettier-ignore
 
-export const larchJobs: readonly Job[] = [
+const made = (): readonly Job[] => [
   job('box-room-twin', 'Box-room twin', 'enlarge', { finalId: 'up', pointId: 'box-room' }, {}),
   job('dresser-socket', 'Dresser socket', 'spur', { finalId: 'down', pointId: 'dining-door' }, {
     outlet: { name: 'Dresser', kind: 'twin' },
@@ -24,3 +24,7 @@ export const larchJobs: readonly Job[] = [
     laid: 'C',
   }),
 ]; // prettier-ignore
+
+let kept: readonly Job[] | undefined;
+/** Planned when they are first asked for: most who take the sample want the other house. */
+export const larchJobs = (): readonly Job[] => (kept ??= made());

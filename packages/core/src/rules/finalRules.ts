@@ -55,7 +55,7 @@ export interface AlterationRuleLine {
 export function alterationRuleIndex(house: House, jobs: readonly Job[]): AlterationRuleLine[] {
   const of = (list: readonly Job[], where: House) =>
     list.filter((j) => j.houseId === where.id && isUk(where)).flatMap((j) => alterationLedger(laidIn(j, where, list)).map((f) => ({ ...f, job: j.name })));
-  const [sample, own] = [of(larchJobs, larchCottage), of(jobs, house)];
+  const [sample, own] = [of(larchJobs(), larchCottage), of(jobs, house)];
   return (Object.keys(ALTERATION_RULE_TABLE) as AlterationRule[]).map((id): AlterationRuleLine => {
     const { title, looksAt, source } = ALTERATION_RULE_TABLE[id];
     const example = sample.filter((x) => x.rule === id).sort((a, b) => b.sums.length - a.sums.length)[0];
