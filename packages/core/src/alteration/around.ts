@@ -12,6 +12,8 @@ export type Around = Judged & { rule: AroundRule; subject: string };
 const FIND = 'Find one: knock and listen, use a finder, or look for nails in the skirting; the spacing tells the others.';
 /** Faceplates nearer than this can’t be screwed on side by side, mm (common practice). */
 const PLATES_APART_MM = 5;
+/** No skirting stands higher, mm (common practice; Victorian ones reach 225). */
+const SKIRTING_TO_MM = 250;
 
 interface Outline {
   left: number;
@@ -44,6 +46,7 @@ export function around(site: Site, { wall, box, face }: Spot, replaces?: string)
   }
   for (const o of wall.obstacles) say('in the wall', o.id, obstacleCollision(wall, box, o));
   const plate = plateOf(wall, box);
+  const guessed = [box.place.distance, box.place.bottom].some((l) => l.known === 'assumed');
   if (plate) {
     const opening = wall.openings.find((o) => over(plate, { left: o.x.mm, right: o.x.mm + o.width.mm, bottom: o.z.mm, top: o.z.mm + o.height.mm }));
     const fixture = (wall.fixtures ?? []).find((f) => f.face === face && over(plate, { left: f.x.mm, right: f.x.mm + f.width.mm, bottom: f.z.mm, top: f.z.mm + f.height.mm }));
@@ -53,9 +56,10 @@ export function around(site: Site, { wall, box, face }: Spot, replaces?: string)
     else if (fixture) say('beside', fixture.id, stop(`the faceplate would stand behind the ${fixture.kind.replace('-', ' ')}`));
     else if (end < -0.01) say('beside', wall.id, stop('the faceplate would run past the end of the wall'));
     else if (base !== undefined && plate.bottom < base - 0.01) say('beside', `${wall.id}/skirting`, stop('the faceplate would sit on the skirting'));
+    else if (base === undefined && plate.bottom < SKIRTING_TO_MM) say('beside', `${wall.id}/skirting`, { verdict: 'can’t tell', says: `how high the skirting is was not noted; the faceplate begins ${Math.round(plate.bottom)} mm over the floor`, sums: [], source: practice, ask: 'Measure the skirting, and note it on the wall’s page.' });
     else
       say('beside', box.id, {
-        ...{ verdict: 'ok', says: `clear of doors and windows that are noted, of the ends of the wall${base === undefined ? '' : ' and the skirting'}`, source: practice },
+        ...{ verdict: guessed ? 'can’t tell' : 'ok', says: `${guessed ? 'as it was put there, not measured, ' : ''}clear of doors and windows that are noted, of the ends of the wall${base === undefined ? '' : ' and the skirting'}`, source: practice },
         sums: [{ terms: [], result: term('faceplate to the nearer end', end, 'length'), limit: { ...term('at least', 0, 'length'), relation: '≥' } }],
       });
   }

@@ -1,6 +1,6 @@
 /** The ledger of a job by the UK book: what nobody said or measured is asked, what may not be stops, each with its reason. */
 import { describe, expect, it } from 'vitest';
-import type { Alteration, Final, Finding, House, Verdict } from '../model/index.js';
+import type { Alteration, Final, Finding, House, Verdict, Wall } from '../model/index.js';
 import { ALTERATION_RULE_TABLE, alterationLedger } from './index.js';
 import { mm, sampleHouse, sampleJob } from './sample.js';
 
@@ -39,6 +39,96 @@ describe('what nobody said', () => {
   it('how old the house is, and what its dust may hold: 1999 and 2000', () => {
     const dust = (built: number | undefined) => { const { built: _, ...house } = sampleHouse(); return of(ledger(built === undefined ? house : { ...house, built }), 'dust'); }; // prettier-ignore
     expect([dust(2000), dust(1999), dust(undefined), dust(1969)]).toEqual([['note'], ['caution', 'note'], ['caution', 'note'], ['caution', 'caution', 'note']]); // prettier-ignore
+  });
+});
+
+/** Walls changed. */
+const withWalls = (house: House, part: Partial<Wall>, not: (keyof Wall)[] = []): House => ({ ...house, site: { ...house.site, walls: house.site.walls.map((w) => ({ ...(Object.fromEntries(Object.entries(w).filter(([k]) => !not.includes(k as keyof Wall))) as Wall), ...part })) } }); // prettier-ignore
+
+describe('what nobody looked at', () => {
+  it('a place that was put there passes nothing: not its height, not what stands beside it', () => {
+    const put = { ...place, fromLeft: { mm: 2800, known: 'assumed' as const } };
+    const list = ledger(sampleHouse(), 'spur', { ...all, place: put });
+    expect(['place', 'height', 'beside'].map((r) => of(list, r))).toEqual([['can’t tell'], ['can’t tell'], ['can’t tell']]);
+    // a stop stays one
+    expect(of(ledger(sampleHouse(), 'spur', { ...all, place: { ...put, fromLeft: { mm: 3928, known: 'assumed' } } }), 'beside')).toEqual(['stop']); // prettier-ignore
+  });
+  it('a wall that nobody has gone over, the one with the box or the one that is chased', () => {
+    const house = withWalls(sampleHouse(), {}, ['bayLooked']);
+    expect(of(ledger(house, 'enlarge', {}), 'in the wall')).toEqual(['can’t tell']);
+    const corner = { ...all, place: { ...place, wallId: 'parlour-w2', fromLeft: mm(1500) }, way: 'under the floor' as const };
+    expect(of(ledger(house, 'spur', corner), 'in the wall')).toEqual(['can’t tell', 'can’t tell']);
+    // in trunking the old wall is not cut
+    expect(of(ledger(house, 'spur', { ...corner, way: 'on the surface' }), 'in the wall')).toEqual(['can’t tell']);
+  });
+  it('a skirting that nobody measured: asked under 250 mm, sat on where it is higher than the faceplate', () => {
+    // half of 86 is 43, half of the box 36.5: the faceplate begins 6.5 under the box
+    const at = (bottom: number, base?: number) => {
+      const house = sampleHouse();
+      const walls = house.site.walls.map((w) => ({ ...w, faces: { ...w.faces, A: { ...w.faces.A, ...(base === undefined ? {} : { baseHeight: mm(base) }) } } })); // prettier-ignore
+      return of(ledger({ ...house, site: { ...house.site, walls } }, 'spur', { ...all, place: { ...place, bottom: mm(bottom) } }), 'beside'); // prettier-ignore
+    };
+    expect([at(256.5), at(256)]).toEqual([['ok'], ['can’t tell']]);
+    expect([at(156.5, 150), at(156, 150)]).toEqual([['ok'], ['stop']]);
+  });
+  it('a room that was not entered, and outdoors: water can’t be told, nor whether it is notified', () => {
+    const house = sampleHouse();
+    const bare = withWalls(house, {});
+    const walls = bare.site.walls.map((w) =>
+      w.id === 'parlour-w1' ? { ...w, faces: { ...w.faces, A: { ...w.faces.A, roomId: 'outside' } } } : w,
+    );
+    const list = ledger({ ...house, site: { ...house.site, walls } });
+    expect([of(list, 'water'), of(list, 'notify')]).toEqual([['can’t tell'], ['can’t tell']]);
+    const use = (u: House['site']['rooms'][number]['use']): House => ({ ...house, site: { ...house.site, rooms: house.site.rooms.map((r) => ({ ...r, use: u })) } }); // prettier-ignore
+    expect([of(ledger(use('outdoors')), 'water'), of(ledger(use('deck')), 'water')]).toEqual([['can’t tell'], ['can’t tell']]);
+  });
+  it('beside a bath it is notified; a bath in a bathroom is asked for, 2500 from it pass', () => {
+    const house = sampleHouse();
+    const bathroom: House = { ...house, site: { ...house.site, rooms: house.site.rooms.map((r) => ({ ...r, use: 'bathroom' })) } };
+    const bath = (far?: number) => ledger(bathroom, 'spur', { ...all, ...(far === undefined ? {} : { beside: { bath: mm(far) } }) });
+    expect([bath(), bath(2500), bath(2499)].map((l) => of(l, 'water'))).toEqual([['can’t tell'], ['ok'], ['stop']]);
+    expect(of(bath(2500), 'notify')).toEqual(['caution']);
+    expect(of(ledger(house), 'notify')).toEqual(['note']);
+  });
+  it('a cable whose length was measured and whose way nobody knows', () => {
+    const lost = withFinal(sampleHouse(), { points: sampleHouse().site.finals![0]!.points.map(({ boxId: _, ...p }) => p) });
+    expect(of(ledger(lost), 'way')).toEqual(['can’t tell']);
+  });
+  it('under boards and over ceilings nobody looked for insulation; trunking stands in no column of Table 4D5', () => {
+    const lies = (way: Alteration['way'], laid?: Alteration['laid']) =>
+      of(ledger(sampleHouse(), 'spur', { ...all, way, ...(laid ? { laid } : {}) }), 'lies');
+    expect([lies('under the floor'), lies('on the surface'), lies('across')]).toEqual([['can’t tell'], ['can’t tell'], ['ok']]);
+    expect(lies('under the floor', 'C')).toEqual(['ok']);
+  });
+  it('a radial whose breaker nobody read asks for it', () => {
+    const { ratingA: _, ...ring } = sampleHouse().site.finals![0]!;
+    const house = sampleHouse();
+    const radial: House = { ...house, site: { ...house.site, finals: [{ ...ring, shape: 'radial', runs: ring.runs.slice(0, 3) }] } };
+    expect(of(ledger(radial), 'lies')).toEqual(['can’t tell']);
+    // 20 A asked of it where the breaker is one of 20; 2.5 mm² clipped carries 27 (Table 4D5; memory)
+    expect(of(ledger({ ...radial, site: { ...radial.site, finals: [{ ...radial.site.finals![0]!, ratingA: 32 }] } }), 'lies')).toEqual([
+      'stop',
+    ]);
+    expect(of(ledger({ ...radial, site: { ...radial.site, finals: [{ ...radial.site.finals![0]!, ratingA: 20 }] } }), 'lies')).toEqual([
+      'ok',
+    ]);
+  });
+});
+
+describe('moved with the cables that are there', () => {
+  const zone = (at: Partial<typeof place>) =>
+    of(ledger(sampleHouse(), 'move', { outlet, place: { ...place, ...at }, cablesReach: true }), 'zone');
+  it('straight up or level it is to be looked at; aslant, or round the corner, no zone is left', () => {
+    // the single’s middle is at 1000 and 493.5: 5 mm aside still count as straight
+    expect([zone({ fromLeft: mm(1005), bottom: mm(900) }), zone({ fromLeft: mm(1006), bottom: mm(900) })]).toEqual([['caution'], ['stop']]);
+    expect([zone({ fromLeft: mm(1800), bottom: mm(462) }), zone({ fromLeft: mm(1800), bottom: mm(463) })]).toEqual([['caution'], ['stop']]);
+    expect(zone({ wallId: 'parlour-w2', fromLeft: mm(1000), bottom: mm(457) })).toEqual(['stop']);
+  });
+  it('whether they reach is asked', () => {
+    const way = (cablesReach?: boolean) =>
+      of(ledger(sampleHouse(), 'move', { ...all, ...(cablesReach === undefined ? {} : { cablesReach }) }), 'way');
+    expect(way()).toContain('can’t tell');
+    expect(way(false)).not.toContain('can’t tell');
   });
 });
 
@@ -117,6 +207,10 @@ describe('a circuit of its own', () => {
   it('more than half of the supply’s fuse is asked first; it is notified and licensed', () => {
     const small = { ...sampleHouse(), incoming: { ...sampleHouse().incoming!, fuseA: 60 as const } };
     expect(of(ledger(small, 'own radial', heater(7000, 32)), 'load')).toEqual(['caution']);
+    // half of 60 A at 230 V is 6900 W
+    expect(of(ledger(small, 'own radial', heater(6900, 32)), 'load')).toEqual(['ok']);
+    // what is too much for its breaker stops, whatever the supply
+    expect(of(ledger(small, 'own radial', heater(7361, 32)), 'load')).toEqual(['stop']);
     const list = ledger(sampleHouse(), 'own radial', heater(2000));
     expect([of(list, 'notify'), of(list, 'licensed')]).toEqual([['caution'], ['caution']]);
   });

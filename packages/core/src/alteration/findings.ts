@@ -1,37 +1,16 @@
 /** Everything that is judged of an alteration: its circuit as it will lie, the box, the way, what the hands meet. The ledger of a job by the UK book. */
 import { finalFindings, type FinalFinding } from '../finals/index.js';
-import {
-  ASBESTOS_UNTIL,
-  atMost,
-  carriesA,
-  CARRIES_SOURCE,
-  LAID_WORDS,
-  outletAmps,
-  RING_LEG_A,
-  term,
-  UK_LEAD_UNTIL,
-  ukBeside,
-  ukBoxDepth,
-  ukHeight,
-  ukLetIn,
-  ukLinedBox,
-  ukNotifiable,
-  type Judged,
-} from '../codebook/index.js';
-import { FACEPLATE } from '../codebook/index.js';
-import { planOf, UK_VOLTS, VERDICTS, type Finding, type JobInBook, type RoomUse, type Stage } from '../model/index.js';
-import { around } from './around.js';
+import { ASBESTOS_UNTIL, atMost, outletAmps, term, UK_LEAD_UNTIL, ukNotifiable } from '../codebook/index.js';
+import { planOf, UK_VOLTS, VERDICTS, type Finding, type JobInBook, type Stage } from '../model/index.js';
+import { boxFindings, wiringFindings } from './boxFindings.js';
 import { faultFindings } from './faultJob.js';
-import { growths, noWay, plannedOf, sizeFor, wayOf, type Planned } from './plan.js';
-import { ALTERATION_RULE_TABLE, type AlterationRule } from './rules.js';
-import { buildKnown, depthOf, finishMm, isMetal, isSolid, leafMm, subjectOf, ukKind, type Subject } from './spots.js';
-
-type Told = Pick<Finding, 'verdict' | 'says'> & Partial<Pick<Finding, 'sums' | 'source' | 'ask' | 'subject' | 'title'>>;
-type Say = (rule: AlterationRule, told: Told) => void;
+import { plannedOf, TAKEN_A, type Planned } from './plan.js';
+import { ALTERATION_RULE_TABLE, type Say } from './rules.js';
+import { isSolid, subjectOf, type Subject } from './spots.js';
+import { wayFindings } from './wayFindings.js';
 
 /** Where of a job each judgement of its circuit is settled. */
 const STAGE_OF: Readonly<Partial<Record<FinalFinding['rule'], Stage>>> = { 'metal-box': 'wire', cores: 'wire', 'fused-unit': 'need' };
-const WET_ROOMS: ReadonlySet<RoomUse> = new Set<RoomUse>(['kitchen', 'utility', 'laundry', 'pantry']);
 
 /** Findings of a job by the UK book, what stops it first. Empty while nothing is asked for. */
 export function alterationLedger(job: JobInBook): Finding[] {
@@ -80,8 +59,9 @@ function subjectFindings(job: JobInBook, { alteration, final, point }: Subject, 
   else say('subject', { verdict: 'ok', says: own ? 'a circuit of its own from the consumer unit' : `on ${final!.name}, way ${final!.number}, at ${point!.name}` }); // prettier-ignore
   if (alteration.kind === 'find fault') return;
   loadFindings(job, alteration, say);
-  const byBath = planned.spot?.room?.use === 'bathroom';
-  say('notify', ukNotifiable({ newCircuit: own, byBath }));
+  const use = planned.spot?.room?.use;
+  if (!own && use === undefined) return say('notify', { verdict: 'can’t tell', says: 'in which room it is was not said: beside a bath or a shower it is notifiable, elsewhere in England not', ask: 'Put it on a wall of a room that was entered.' }); // prettier-ignore
+  say('notify', ukNotifiable({ newCircuit: own, byBath: use === 'bathroom' || alteration.beside?.bath !== undefined }));
 }
 
 /** Loads that run for hours and take more than this belong on a circuit of their own, W (guidance; memory). */
@@ -96,10 +76,12 @@ function loadFindings({ incoming }: JobInBook, { outlet, kind, own }: Subject['a
     { terms: [term('takes', outlet.watts!, 'W'), term('at', UK_VOLTS, 'V')], formula: 'W ÷ V', result: term('takes', amps, 'A'), limit: { ...term(label, limit, 'A'), relation: '≤' as const } }, // prettier-ignore
   ];
   if (kind === 'own radial') {
-    const rating = own?.ratingA ?? 20;
+    const rating = own?.ratingA ?? TAKEN_A;
     const supply = incoming?.fuseA;
+    if (!atMost(amps, rating))
+      return say('load', { verdict: 'stop', says: `${amps.toFixed(1)} A on a ${rating} A breaker`, sums: sums('its breaker', rating) });
     if (supply !== undefined && amps > supply / 2) return say('load', { verdict: 'caution', says: `more than half of what the supply’s ${supply} A fuse allows: ask the supplier first`, sums: sums('half of the supply', supply / 2) }); // prettier-ignore
-    return say('load', atMost(amps, rating) ? { verdict: 'ok', says: `${amps.toFixed(1)} A of ${rating} A`, sums: sums('its breaker', rating) } : { verdict: 'stop', says: `${amps.toFixed(1)} A on a ${rating} A breaker`, sums: sums('its breaker', rating) }); // prettier-ignore
+    return say('load', { verdict: 'ok', says: `${amps.toFixed(1)} A of ${rating} A`, sums: sums('its breaker', rating) });
   }
   const most = outlet.kind === 'fused unit' ? (outlet.fuseA ?? 13) : outletAmps(outlet.kind);
   if (!atMost(amps, most)) return say('load', { verdict: 'stop', says: `${amps.toFixed(1)} A: more than ${most} A, which is all a ${outlet.kind} gives`, sums: sums(`a ${outlet.kind}`, most) }); // prettier-ignore
@@ -109,82 +91,6 @@ function loadFindings({ incoming }: JobInBook, { outlet, kind, own }: Subject['a
 
 function unfitFindings(job: JobInBook, say: Say): void {
   for (const u of planOf(job).unfit) say('place', { verdict: 'stop', subject: u.change.id, says: `“${u.change.title}” doesn’t fit the house as it is: ${u.why}` }); // prettier-ignore
-}
-
-function boxFindings(job: JobInBook, subject: Subject, planned: Planned, say: Say): void {
-  const { alteration, from, point } = subject;
-  const { spot } = planned;
-  if (alteration.kind === 'enlarge' && point && !from) return say('place', { verdict: 'can’t tell', says: `on which wall ${point.name} is was not said`, ask: 'Put its box on its wall: then what the larger one meets is known.' }); // prettier-ignore
-  if (!spot) {
-    if (alteration.kind !== 'enlarge') say('place', { verdict: 'can’t tell', says: 'where it goes is not said', ask: 'Give its wall, from the left end to its middle, and its height.' }); // prettier-ignore
-    return;
-  }
-  const { wall, box, face, rect, z } = spot;
-  say('place', { verdict: 'ok', says: `on ${wall.name}` });
-  if (!buildKnown(wall)) say('build', { verdict: 'can’t tell', subject: wall.id, says: 'how the wall is built is only taken for granted', ask: 'Knock: a dull sound and drill dust red or grey is masonry; hollow is board on studs.' }); // prettier-ignore
-  const half = FACEPLATE[1].heightMm / 2;
-  const places = [box.place.distance, box.place.bottom];
-  const guessed = places.some((l) => l.known === 'assumed');
-  const height = ukHeight(z - half, z + half);
-  say('height', guessed && height.verdict === 'ok' ? { ...height, verdict: 'can’t tell', ask: 'Its place was put there and not measured.' } : height); // prettier-ignore
-  const use = spot.room?.use;
-  for (const j of ukBeside(alteration.beside ?? {}, { sink: use !== undefined && WET_ROOMS.has(use), bath: use === 'bathroom' })) say('water', { ...j, subject: `${job.id}/${j.of}` }); // prettier-ignore
-  const grown = alteration.kind === 'enlarge' && from ? growths(job, from).find((g) => g.box.place.distance.mm === box.place.distance.mm) : undefined; // prettier-ignore
-  for (const a of grown?.judged ?? around(planned.site, spot)) say(a.rule, a);
-  const cables = planned.final?.runs.filter((r) => r.ends.includes(planned.point!.id)).length ?? 1;
-  const depth = depthOf(box);
-  if (depth !== undefined) say('depth', { ...ukBoxDepth(alteration.outlet.kind, Math.max(1, cables), depth), subject: box.id });
-  const kind = ukKind(box);
-  if (kind === undefined || rect === undefined) return;
-  const fits = kind.startsWith('back-metal') === isSolid(wall) || kind.startsWith('back-surface');
-  if (!fits)
-    say(isSolid(wall) ? 'let in' : 'lined', { verdict: 'stop', says: isSolid(wall) ? 'a lined box needs hollow board behind it: brick wants a metal box let in' : 'a metal box wants masonry to be screwed to: behind board its lugs are missing' }); // prettier-ignore
-  else if (kind.startsWith('back-lined')) say('lined', ukLinedBox(kind, finishMm(wall, face), leafMm(wall)));
-  else if (kind.startsWith('back-metal')) say('let in', ukLetIn(depth!, finishMm(wall, face), leafMm(wall)));
-  if (wall.fireRated && kind.startsWith('back-lined')) say('through', { verdict: 'caution', subject: box.id, says: 'the wall resists fire: the box gets a fire-rated pad or hood' }); // prettier-ignore
-}
-
-/** What lies in the new cable’s way, and what it carries there. */
-function wayFindings(job: JobInBook, { alteration, final }: Subject, planned: Planned, say: Say): void {
-  if (alteration.kind === 'enlarge' || (alteration.kind === 'move' && alteration.cablesReach)) return;
-  if (alteration.kind === 'move' && alteration.cablesReach === undefined) say('way', { verdict: 'can’t tell', subject: `${job.id}/reach`, says: 'whether the cables that are there reach the new box was not looked at; new ones from the old box are taken', ask: 'Off and proved dead, pull at them: slack from above or below tells.' }); // prettier-ignore
-  const none = noWay(job);
-  const way = wayOf(job);
-  if (!way) {
-    if (!alteration.cable) say('way', { verdict: 'can’t tell', says: `no way of the cable is known: ${none ?? 'say where it goes'}`, ask: 'Or measure along its way with a string, and give that.' }); // prettier-ignore
-    else say('way', { verdict: 'caution', says: 'its length was measured; what it lies in is not known to Saddle: look at zones, chases and joists by hand' }); // prettier-ignore
-  } else {
-    say('way', { verdict: alteration.cable ? 'ok' : 'note', says: alteration.cable ? `${way.words}; its length was measured` : `${way.words}; its length is reckoned from the walls`, sums: [way.length] }); // prettier-ignore
-    for (const j of way.judged) say(j.rule, j);
-  }
-  const run = planned.final?.runs.find((r) => r.id.startsWith(`${job.id}-run`));
-  const size = run?.size ?? sizeFor(alteration, final);
-  const need = alteration.kind === 'own radial' ? (alteration.own?.ratingA ?? 20) : final?.shape === 'radial' ? (final.ratingA ?? 32) : alteration.kind === 'into ring' || alteration.kind === 'move' ? RING_LEG_A : outletAmps(alteration.outlet.kind); // prettier-ignore
-  const laid = alteration.laid ?? way?.laid;
-  if (!way && laid === undefined) return;
-  if (laid === undefined) return say('lies', { verdict: 'can’t tell', says: 'how warm it gets there is not known', ask: way?.kind === 'up and over' ? 'Look whether it lies under insulation in the loft, and how thick; keep it on top where it can.' : 'Say on the wall’s page whether the wall is filled with insulation.' }); // prettier-ignore
-  const has = carriesA(size, laid);
-  const sums = [{ terms: [term(`${size} mm², ${LAID_WORDS[laid]}`, has, 'A')], result: term('carries', has, 'A'), limit: { ...term('asked of it', need, 'A'), relation: '≥' as const } }]; // prettier-ignore
-  say('lies', { verdict: has < need ? 'stop' : 'ok', says: has < need ? `carries ${has} A of the ${need} A asked of it: a thicker cable, or a way where it stays cool` : `carries ${has} A; ${need} A are asked of it`, sums, source: CARRIES_SOURCE }); // prettier-ignore
-}
-
-function wiringFindings({ alteration, from, point, final }: Subject, planned: Planned, say: Say): void {
-  const metal = planned.spot && isMetal(planned.spot.box);
-  if (metal) {
-    say('earth lead', { verdict: 'ok', says: 'the plan has a lead from the box to the accessory' });
-    say('grommet', { verdict: 'note', says: 'a grommet goes into every knock-out that a cable enters by' });
-  }
-  // the box that the cable leaves holds one more
-  if (from && point && final && (alteration.kind === 'spur' || alteration.kind === 'into ring')) {
-    const cables = planned.final?.runs.filter((r) => r.ends.includes(point.id)).length ?? 0;
-    const joined = alteration.kind === 'into ring' ? 1 : 0;
-    const depth = depthOf(from.box);
-    const inside = cables + 2 * joined;
-    const told: Judged = depth === undefined ? { verdict: 'can’t tell', says: `how deep the box of ${point.name} is was not noted`, sums: [], source: ALTERATION_RULE_TABLE['old box'].source, ask: 'Off and proved dead: measure from the wall to its back.' } : ukBoxDepth(point.kind, inside, depth, joined); // prettier-ignore
-    say('old box', { ...told, subject: from.box.id });
-  }
-  const olds = planned.final?.runs.filter((r) => r.cores === undefined && r.ends.includes(point?.id ?? '')) ?? [];
-  if (olds.length && alteration.kind !== 'own radial') say('colours', { verdict: 'can’t tell', says: 'the colours of the cables that are there were not noted', ask: 'Look once it is open: red and black are from before 2006, and get a notice at the board.' }); // prettier-ignore
 }
 
 function handFindings({ built }: JobInBook, { alteration, from }: Subject, { spot }: Planned, say: Say): void {

@@ -1,7 +1,18 @@
 /** One door to what both books answer about a job: findings, steps, list, tools. Whoever asks need not know by which book the house goes. */
-import { finalIdOf, plannedOf, pointIdOf } from './plan.js';
+import { plannedOf, pointIdOf } from './plan.js';
 import { ledgerOf } from '../ledger/index.js';
-import { isUk, type Finding, type FinalReading, type FinalTest, type House, type JobInBook, type JobInHouse } from '../model/index.js';
+import {
+  isUk,
+  type AlterationKind,
+  type Final,
+  type Finding,
+  type FinalReading,
+  type FinalTest,
+  type House,
+  type Isolation,
+  type JobInBook,
+  type JobInHouse,
+} from '../model/index.js';
 import {
   asItLay,
   countsAfter,
@@ -65,17 +76,32 @@ export function readingsTaken(job: JobInBook): FinalReading[] {
   });
 } // prettier-ignore
 
+/** Kinds of work after which nothing holds that was read round the ring before: it is another ring. */
+const ANOTHER_RING: ReadonlySet<AlterationKind> = new Set<AlterationKind>(['into ring', 'move']);
 /** The circuit of an alteration as it will be, with what was read at its steps: the figures of its certificate. */
-export function finalAsTested(job: JobInBook) {
+export function finalAsTested(job: JobInBook): Final | undefined {
   const { final } = plannedOf(job);
-  if (!final || finalIdOf(job) === undefined) return undefined;
+  if (!final || !job.alteration) return undefined;
   const there = new Set(final.points.map((p) => p.id));
   const taken = readingsTaken(job).filter((r) => r.pointId === undefined || there.has(r.pointId));
   const key = (r: FinalReading): string => `${r.test}/${r.pointId ?? ''}`;
   const fresh = new Set(taken.map(key));
-  const proof = job.work.proofs.find((p) => p.of === final.id || p.of === 'board');
-  const earlier = final.tests?.readings.filter((r) => !fresh.has(key(r))) ?? [];
-  const [before, after] = [proof?.testerBefore?.at, proof?.testerAfter?.at];
-  const isolation = before && after ? { lockedBy: proof?.by ?? 'as noted at the step', provedBefore: before, provedAfter: after, lineNeutral: proof?.hotNeutral?.volts, lineEarth: proof?.hotGround?.volts, neutralEarth: proof?.neutralGround?.volts } : undefined; // prettier-ignore
-  return { ...final, tests: { ...final.tests, readings: [...earlier, ...taken], ...(isolation ? { isolation } : {}) } };
-}
+  const before = ANOTHER_RING.has(job.alteration.kind) ? [] : (final.tests?.readings ?? []);
+  const isolation = isolationOf(job, final.id);
+  // it was on since: the proof of then opens no dead test of another day
+  const energised = job.work.ticks.find((t) => t.step === 'energise')?.at;
+  return {
+    ...final,
+    tests: { ...final.tests, readings: [...before.filter((r) => !fresh.has(key(r))), ...taken], ...(isolation ? { isolation } : {}), ...(energised ? { energised } : {}) },
+  };
+} // prettier-ignore
+/** The proof of dead of the steps, as the test sheet keeps it; nobody's name is put to it that nobody gave. */
+function isolationOf(job: JobInBook, finalId: string): Isolation | undefined {
+  const proof = job.work.proofs.find((p) => p.of === finalId || p.of === 'board');
+  if (!proof) return undefined;
+  const told = {
+    ...{ lockedBy: job.work.told?.find((t) => t.of === proof.of && t.what === 'breaker')?.by ?? proof.by, provedBefore: proof.testerBefore?.at, provedAfter: proof.testerAfter?.at },
+    ...{ lineNeutral: proof.hotNeutral?.volts, lineEarth: proof.hotGround?.volts, neutralEarth: proof.neutralGround?.volts },
+  };
+  return Object.fromEntries(Object.entries(told).filter(([, v]) => v !== undefined)) as Isolation;
+} // prettier-ignore

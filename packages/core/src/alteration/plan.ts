@@ -53,11 +53,16 @@ export const finalIdOf = (job: Pick<Job, 'id' | 'alteration'>): string | undefin
   job.alteration?.kind === 'own radial' ? idOf(job.id, 'circuit') : job.alteration?.finalId;
 
 /** The box that is new, where somebody said where it goes. */
-export function newBox(job: JobInBook, cables = 1): Box | undefined {
+export function newBox(job: JobInBook): Box | undefined {
   const { alteration, found } = job;
   const place = alteration?.place;
   if (!alteration || !place || !putsABox(alteration.kind)) return undefined;
-  const kind = alteration.boxKind ?? usualBox(found.walls.find((w) => w.id === place.wallId), alteration.outlet.kind, cables); // prettier-ignore
+  const kind =
+    alteration.boxKind ??
+    usualBox(
+      found.walls.find((w) => w.id === place.wallId),
+      alteration.outlet.kind,
+    );
   return {
     ...{ id: boxIdOf(job), name: alteration.outlet.name, wallId: place.wallId, face: place.face, kind },
     ...{ gangs: BOX_KINDS[kind].gangs, supportFittings: 0, holds: 'receptacle' },
@@ -74,7 +79,7 @@ export interface Growth {
 }
 /** To the left, to the right, or to both sides of the old hole, what nothing speaks against first. Sides as seen from its room. */
 export function growths(job: JobInBook, from: Spot): Growth[] {
-  const kind = job.alteration!.boxKind ?? usualBox(from.wall, 'twin', 2);
+  const kind = job.alteration!.boxKind ?? usualBox(from.wall, 'twin');
   const old = boxBody(from.box).widthMm;
   const { box: was, wall } = from;
   const { width: _w, height: _h, depth: _d, volumeIn3: _v, material: _m, clamps: _c, ...kept } = was;
@@ -137,9 +142,12 @@ const withLength = (run: Omit<FinalRun, 'length'>, length: MeasuredLength | unde
   ...run,
   ...(length ? { length } : {}),
 });
+/** Breaker of a new circuit where nobody chose one, A; and the cable that goes with one (guidance on radials; memory). */
+export const TAKEN_A = 20;
+const ownSize = (ratingA: number): FlatSize => (ratingA > 32 ? '6/2.5' : ratingA > 20 ? '4/1.5' : '2.5/1.5');
 /** The size of a new run: as it was said, else that of the circuit; on a ring and its spurs 2.5/1.5 at least. */
 export const sizeFor = ({ size, kind, own }: Alteration, final: Final | undefined): FlatSize =>
-  size ?? (kind === 'own radial' ? ((own?.ratingA ?? 20) > 20 ? '4/1.5' : '2.5/1.5') : final?.shape === 'radial' ? (final.runs[0]?.size ?? '2.5/1.5') : '2.5/1.5'); // prettier-ignore
+  size ?? (kind === 'own radial' ? ownSize(own?.ratingA ?? TAKEN_A) : final?.shape === 'radial' ? (final.runs[0]?.size ?? '2.5/1.5') : '2.5/1.5'); // prettier-ignore
 
 function newPoint(job: JobInBook, id: string, box: Box | undefined): FinalPoint {
   const { outlet } = job.alteration!;
@@ -213,7 +221,7 @@ function ownRadial(job: JobInBook, { alteration }: Subject, box: Box | undefined
   const { ratingA, curve, residual } = alteration.own ?? {};
   const way = wayOf(job);
   const final: Final = {
-    ...{ id: finalIdOf(job)!, name: alteration.outlet.name, number: freeWay(job.found), shape: 'radial', ratingA: ratingA ?? 20, curve: curve ?? 'B' },
+    ...{ id: finalIdOf(job)!, name: alteration.outlet.name, number: freeWay(job.found), shape: 'radial', ratingA: ratingA ?? TAKEN_A, curve: curve ?? 'B' },
     ...(residual === undefined ? {} : { residual }),
     ...((alteration.laid ?? way?.laid) ? { laid: alteration.laid ?? way?.laid } : {}),
     points: [newPoint(job, id, box)],
@@ -228,7 +236,7 @@ export function planChanges(job: JobInBook): Change[] {
   if (!subject) return [];
   const { alteration, from } = subject;
   const changes: Change[] = [];
-  let box = newBox(job, alteration.kind === 'into ring' || alteration.kind === 'move' ? 2 : 1);
+  let box = newBox(job);
   if (alteration.kind === 'enlarge') {
     const all = from ? growths(job, from) : [];
     box = (all.find((g) => g.grows === alteration.grows) ?? all[0])?.box;

@@ -1,6 +1,6 @@
 /** Rules that an alteration is judged by beside those of its circuit, as the rule index of the UK book shows them. */
 import { bs7671, practice, type Source } from '../catalog/index.js';
-import type { Stage } from '../model/index.js';
+import type { Finding, Stage } from '../model/index.js';
 
 const part = (letter: string, clause: string): Source => ({ standard: `Approved Document ${letter}`, clause, from: 'memory' });
 const guidance = (clause: string): Source => ({ standard: 'guidance on final circuits', clause, from: 'memory' });
@@ -44,3 +44,7 @@ export const ALTERATION_RULE_TABLE = {
   licensed: { title: 'Who does it', looksAt: 'work in the consumer unit', stage: 'work', source: part('P', 'notifiable work') },
 } as const satisfies Record<string, AlterationRuleRow>; // prettier-ignore
 export type AlterationRule = keyof typeof ALTERATION_RULE_TABLE;
+
+/** What one judgement of a rule says; title, stage and source are those of its row where it has none of its own. */
+type Told = Pick<Finding, 'verdict' | 'says'> & Partial<Pick<Finding, 'sums' | 'source' | 'ask' | 'subject' | 'title'>>;
+export type Say = (rule: AlterationRule, told: Told) => void;

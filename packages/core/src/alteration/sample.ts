@@ -30,7 +30,7 @@ export function sampleHouse({ material, deep, skin }: SampleHouse = { material: 
   const walls = site.walls.map(
     (w): Wall => ({
       ...w,
-      ...{ fireRated: false, insulated: false },
+      ...{ fireRated: false, insulated: false, bayLooked: 'scanned' },
       framing: { ...w.framing, studDepth: mm(deep), studWidth: mm(38), spacing: mm(400), knownStud: mm(400) },
       faces: { A: { ...w.faces.A, layers }, B: { ...w.faces.B, layers } },
     }),

@@ -6,6 +6,7 @@ import {
   assumed,
   boxRect,
   finishThicknessMm,
+  NOT_ENTERED,
   uXOf,
   type Alteration,
   type Box,
@@ -23,6 +24,7 @@ import {
 export interface Spot {
   wall: Wall;
   face: FaceId;
+  /** undefined: nobody entered it */
   room: Room | undefined;
   box: Box;
   rect: BoxRect;
@@ -35,15 +37,16 @@ export function spotOf(site: Site, box: Box | undefined): Spot | undefined {
   const wall = box && site.walls.find((w) => w.id === box.wallId);
   const rect = wall && boxRect(wall, box);
   if (!box || !wall || !rect) return undefined;
-  const room = site.rooms.find((r) => r.id === wall.faces[box.face].roomId);
+  const room = site.rooms.find((r) => r.id === wall.faces[box.face].roomId && r.id !== NOT_ENTERED);
   return { wall, face: box.face, room, box, rect, z: (rect.bottom + rect.top) / 2 };
 }
 
 /** In masonry boxes are let in and cables chased; in studs and board they hang behind it. */
 export const isSolid = (wall: Wall): boolean => wall.framing.material === 'masonry';
 /** Of a preset nothing is known. */
-const looked = (wall: Wall): boolean => !wall.framing.presets?.includes('material');
-export const buildKnown = looked;
+export const buildKnown = (wall: Wall): boolean => !wall.framing.presets?.includes('material');
+/** Somebody went over it with a detector, or looked in. */
+export const wallLooked = (wall: Wall): boolean => wall.bayLooked !== undefined;
 /** Plaster or board of a face, mm; undefined while it is only taken. */
 export const finishMm = (wall: Wall, face: FaceId): number | undefined =>
   wall.faces[face].layers.length > 0 && wall.faces[face].layers.every((l) => l.thickness.known !== 'assumed')
@@ -54,10 +57,10 @@ export const leafMm = (wall: Wall): number | undefined =>
   wall.framing.studDepth.known === 'assumed' ? undefined : wall.framing.studDepth.mm;
 
 /** The kind of box that goes into a wall when nobody chose one: let in or lined, for what goes into it. */
-export function usualBox(wall: Wall | undefined, kind: Alteration['outlet']['kind'], cables: number): UkBoxId {
+export function usualBox(wall: Wall | undefined, kind: Alteration['outlet']['kind']): UkBoxId {
   const gang = kind === 'twin' ? '2g' : '1g';
-  const deep = kind === 'fused unit' || cables > 2 ? 47 : 35;
-  return wall && !isSolid(wall) ? `back-lined-${deep === 47 ? 47 : 35}-${gang}` : `back-metal-${deep === 47 ? 47 : 35}-${gang}`;
+  const deep = kind === 'fused unit' ? 47 : 35;
+  return wall && !isSolid(wall) ? `back-lined-${deep}-${gang}` : `back-metal-${deep}-${gang}`;
 }
 export const depthOf = (box: Box): number | undefined => box.depth?.mm ?? (box.kind === 'other' ? undefined : BOX_KINDS[box.kind].depthMm);
 /** A box let into masonry or screwed to a stud, of metal: it needs an earth lead of its own. */

@@ -33,7 +33,7 @@ import { boxRect, type JobInBook } from '../model/index.js';
 import { faultSteps } from './faultJob.js';
 import { growths, plannedOf, wayOf, type Planned } from './plan.js';
 import { CHASE, TAIL_MM, type UkWay } from './ways.js';
-import { depthOf, isMetal, isSolid, subjectOf, ukKind, type Spot, type Subject } from './spots.js';
+import { depthOf, isMetal, isSolid, subjectOf, ukKind, wallLooked, type Spot, type Subject } from './spots.js';
 import { connections, terminalWords } from './terminals.js';
 
 /** What has to be dead: the circuit that is altered, or the consumer unit where one more is put in. */
@@ -176,11 +176,11 @@ const laysCable = ({ alteration }: Pick<Subject, 'alteration'>): boolean =>
 /** Within this of an accessory’s own lines a cable is met, mm (the zones of BS 7671, 522.6.202; memory). */
 const NEAR_MM = 150;
 /**
- * Whether the box can be cut while the house has power: cable is laid, the choice is so, and the cut lies in no line of an accessory of that
- * wall, up, down or across, seen from either side.
+ * Whether the box can be cut while the house has power: cable is laid, the choice is so, somebody went over the wall with a detector, and the
+ * cut lies in no line of an accessory of that wall, up, down or across, seen from either side.
  */
 function newSideFirst({ job, subject, planned: { spot } }: Writing): boolean {
-  if (!spot || job.schools.outage !== 'new side first' || !laysCable(subject)) return false;
+  if (!spot || job.schools.outage !== 'new side first' || !laysCable(subject) || !wallLooked(spot.wall)) return false;
   const meets = (a: number, b: number, c: number, d: number): boolean => a < d + NEAR_MM && c < b + NEAR_MM;
   return job.found.boxes
     .filter((b) => b.wallId === spot.wall.id)

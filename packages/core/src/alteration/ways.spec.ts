@@ -55,6 +55,17 @@ describe('from a socket at 1000 to a twin at 2800 on the same wall, 500 higher',
     const trunking = (h: House) => way(h, 'on the surface').legs.find((l) => l.runs === 'along')!.mm;
     expect(trunking(house) - trunking(plain)).toBe(4200);
   });
+  it('a window or a door in the line of a chase stops it in brick as well: 13 mm beside it are too near', () => {
+    const plain = sampleHouse();
+    // the cable goes across at 493.5 over the floor, from 1000 to 2800, then up at 2800
+    const hole = (x: number, z: number, width = 400): House => ({ ...plain, site: { ...plain.site, walls: plain.site.walls.map((w) => (w.id === 'parlour-w1' ? { ...w, openings: [{ id: 'o', kind: 'window' as const, x: mm(x), z: mm(z), width: mm(width), height: mm(900) }] } : w)) } }); // prettier-ignore
+    const across = (house: House) => way(house, 'across').verdict;
+    expect([across(hole(1500, 506)), across(hole(1500, 507))]).toEqual(['stop', 'ok']);
+    expect([across(hole(2812, 600)), across(hole(2813, 600))]).toEqual(['stop', 'ok']);
+    expect([across(hole(2388, 600)), across(hole(2387, 600))]).toEqual(['stop', 'ok']);
+    // under the floor it goes down from both boxes, and nothing stands there
+    expect(said(way(hole(1500, 400), 'under the floor'), 'zone')).not.toContain('stop');
+  });
   const laidJoists = (house: House, runs: 'along-first' | 'across-first', depth: number | undefined = 200): House => ({ ...house, site: { ...house.site, rooms: house.site.rooms.map((r) => ({ ...r, joistsBelow: { runs, spacing: mm(400), ...(depth ? { depth: mm(depth) } : {}) } })) } }); // prettier-ignore
   it('under the floor along the joists: down, 1800, up; nothing is bored', () => {
     const under = way(laidJoists(sampleHouse(), 'along-first'), 'under the floor');
@@ -92,6 +103,28 @@ describe('zones, and the ways beyond one wall', () => {
     });
     // 3000 from the left seen from behind is 1000 from the front: back to back
     expect(through.legs.map((l) => [l.in, l.mm])).toEqual([['wall', 132.5]]);
+  });
+  it('aside and higher on the other side: in studs those between are bored, and where none was found it can’t be told', () => {
+    const behind = { ...right, place: { wallId: 'parlour-w1', face: 'B' as const, fromLeft: mm(2000), bottom: mm(957) } };
+    const studs = sampleHouse({ material: 'wood', deep: 75, skin: 12.5 });
+    const through = way(studs, 'through the wall', behind);
+    // 2000 from behind is 2000 from the front: studs at 1200 and 1600, and the one at 2000 is where it ends
+    expect(through.legs.map((l) => [l.in, l.mm])).toEqual([['wall', 100], ['studs', 1000], ['cavity', 500]]); // prettier-ignore
+    expect(said(through, 'boring')).toEqual(['caution']);
+    const unfound: House = { ...studs, site: { ...studs.site, walls: studs.site.walls.map(({ framing: { knownStud: _, ...framing }, ...w }) => ({ ...w, framing })) } }; // prettier-ignore
+    expect(said(way(unfound, 'through the wall', behind), 'boring')).toEqual(['can’t tell']);
+    expect(said(way(unfound, 'across'), 'boring')).toEqual(['can’t tell']);
+    const fire = (fireRated: boolean | undefined): House => ({ ...studs, site: { ...studs.site, walls: studs.site.walls.map(({ fireRated: _, ...w }) => ({ ...w, ...(fireRated === undefined ? {} : { fireRated }) })) } }); // prettier-ignore
+    expect([true, false, undefined].map((f) => said(way(fire(f), 'through the wall', behind), 'through'))).toEqual([['caution'], [], ['can’t tell']]); // prettier-ignore
+  });
+  it('on top of the joists only where the loft is over every room of the way; how warm it lies there nobody knows', () => {
+    const house = sampleHouse();
+    const above = (parlour: 'attic' | 'floor'): House => ({ ...house, site: { ...house.site, rooms: house.site.rooms.map((r) => ({ ...r, above: parlour })) } }); // prettier-ignore
+    const over = (h: House) => way(h, 'up and over');
+    expect(over(above('attic')).bored).toMatchObject({ count: 0 });
+    expect(said(over(above('attic')), 'boring')).toEqual([]);
+    expect(said(over(above('floor')), 'boring')).toEqual(['can’t tell']);
+    expect([over(above('attic')).laid, way(house, 'under the floor').laid, way(house, 'on the surface').laid]).toEqual([undefined, undefined, undefined]); // prettier-ignore
   });
   it('round a corner under the floor: along in plan, as cables are laid', () => {
     // wall 2 begins where wall 1 ends: 3000 to the corner, then 500

@@ -61,14 +61,15 @@ export function cableWays(site: Site, from: Spot, to: Spot, residual: boolean | 
   const ways: UkWay[] = [];
   const add = (kind: WayKind, words: string, made: Making | undefined): void => {
     if (!made) return;
+    const judged = [...made.judged, ...openingsCrossed(site, made.legs)];
     const lying = made.legs.reduce((s, l) => s + l.mm, 0);
     const terms = [...made.legs.map((l) => term(l.words, l.mm, 'length')), term('in the two boxes', 2 * TAIL_MM, 'length'), term('for bends, 5 %', lying * SLACK, 'length')];
     const cableMm = Math.ceil(total(terms) / 10) * 10;
     const time = [...made.time, spent('turn of a cable', Math.max(0, made.legs.length - 1))];
     ways.push({
-      ...{ kind, words, legs: made.legs, cableMm, bored: made.bored, laid: made.laid, judged: made.judged, time },
+      ...{ kind, words, legs: made.legs, cableMm, bored: made.bored, laid: made.laid, judged, time },
       length: { terms, formula: 'added up, to the next 10 mm', result: term('cable', cableMm, 'length') },
-      verdict: worseOf(made.judged),
+      verdict: worseOf(judged),
       minutes: minutesOf(time),
     });
   }; // prettier-ignore
@@ -133,16 +134,15 @@ function across(from: Spot, to: Spot, residual: boolean | undefined): Making {
     return { legs, judged, time: [chased(along.mm + rise)], laid: 'C' };
   }
   const crossed = studsBetween(wall, from.rect.centre, to.rect.centre).length;
-  const known = wall.framing.knownStud !== undefined || wall.framing.extraStuds.length > 0;
+  const known = studsKnown(wall);
   if (crossed || !known) judged.push(studsJudged(wall.id, crossed, known));
-  const blocked = doorBetween(from, to);
-  if (blocked) judged.push(blocked);
   return {
     ...{ legs, judged, laid: laidIn([from]), bored: { what: 'stud', count: crossed, taken: !known } },
     time: [spent('bore a stud or plate', crossed), spent('cut plasterboard', crossed), spent('cut and fix a patch', crossed), spent('fish in a bay', crossed + 1)],
   };
 } // prettier-ignore
 
+const studsKnown = ({ framing }: Spot['wall']): boolean => framing.knownStud !== undefined || framing.extraStuds.length > 0;
 function studsJudged(wallId: string, crossed: number, known: boolean): UkWay['judged'][number] {
   const base = { rule: 'boring' as const, subject: wallId, sums: [{ terms: [], result: term('studs crossed', crossed, 'count') }], source: practice };
   return known
@@ -150,13 +150,18 @@ function studsJudged(wallId: string, crossed: number, known: boolean): UkWay['ju
     : { ...base, verdict: 'can’t tell', says: 'no stud of this wall has been found, so how many are crossed is not known', ask: 'Find one: knock, or use a finder; then the spacing tells the others.' };
 } // prettier-ignore
 
-function doorBetween(from: Spot, to: Spot): UkWay['judged'][number] | undefined {
-  const [left, right] = [Math.min(from.rect.centre, to.rect.centre), Math.max(from.rect.centre, to.rect.centre)];
-  const hit = from.wall.openings.find((o) => o.x.mm < right && o.x.mm + o.width.mm > left && o.z.mm < from.z && o.z.mm + o.height.mm > from.z); // prettier-ignore
-  return (
-    hit && { rule: 'zone', subject: hit.id, verdict: 'stop', says: `a ${hit.kind} stands between the two`, sums: [], source: practice }
-  );
-}
+/** A door or window that a straight line of a way in its wall would cross. */
+function openingsCrossed(site: Site, legs: readonly Leg[]): UkWay['judged'] {
+  return legs.flatMap((leg): UkWay['judged'] => {
+    const wall = site.walls.find((w) => w.id === leg.wallId);
+    if (!wall || !leg.line || leg.in === 'surface') return [];
+    const { x1, x2, z1, z2 } = leg.line;
+    const hit = wall.openings.find((o) => o.x.mm < Math.max(x1, x2) + NEAR_LINE_MM && o.x.mm + o.width.mm > Math.min(x1, x2) - NEAR_LINE_MM && o.z.mm < Math.max(z1, z2) + NEAR_LINE_MM && o.z.mm + o.height.mm > Math.min(z1, z2) - NEAR_LINE_MM);
+    return hit ? [{ rule: 'zone', subject: hit.id, verdict: 'stop', says: `a ${hit.kind} stands in its line: ${leg.words}`, sums: [], source: practice }] : [];
+  });
+} // prettier-ignore
+/** Half of a chase: so near to an opening its reveal breaks out, mm (common practice). */
+const NEAR_LINE_MM = 13;
 
 function throughTheWall(from: Spot, to: Spot, residual: boolean | undefined): Making {
   const { wall } = from;
@@ -176,11 +181,12 @@ function throughTheWall(from: Spot, to: Spot, residual: boolean | undefined): Ma
     if (solid) judged.push(chaseOf(from, 'up and down'));
   }
   const crossed = solid ? 0 : studsBetween(wall, from.rect.centre, to.rect.centre).length;
-  if (crossed) judged.push(studsJudged(wall.id, crossed, true));
+  const known = studsKnown(wall);
+  if (!solid && aside > 5 && (crossed || !known)) judged.push(studsJudged(wall.id, crossed, known));
   if (wall.fireRated) judged.push({ rule: 'through', subject: wall.id, verdict: 'caution', says: 'the wall resists fire: the hole is sealed round the cable, and boxes behind each other get pads', sums: [], source: practice });
   if (wall.fireRated === undefined) judged.push({ rule: 'through', subject: wall.id, verdict: 'can’t tell', says: 'whether the wall must resist fire was not noted', sums: [], source: practice, ask: 'Walls to a garage, to a neighbour or round a shared stair do.' });
   const [drill, cut]: Spent[] = solid ? [spent('drill through a leaf'), chased(aside + rise)] : [spent('fish in a bay', crossed + 1), spent('bore a stud or plate', crossed)];
-  return { legs, judged, laid: laidIn([from, to]), time: [drill!, cut!], ...(crossed ? { bored: { what: 'stud' as const, count: crossed, taken: false } } : {}) };
+  return { legs, judged, laid: laidIn([from, to]), time: [drill!, cut!], ...(crossed ? { bored: { what: 'stud' as const, count: crossed, taken: !known } } : {}) };
 } // prettier-ignore
 
 /** Rectangular, as cables are laid; undefined where one of the two is not in the plan, or they lie in parts whose places are not known to each other. */
@@ -222,7 +228,8 @@ function joistsMet(site: Site, from: Spot, to: Spot, joists: Joists | undefined,
   const runs = joists.runs === 'along-first' ? wall : wall === 'x' ? 'y' : 'x';
   const acrossMm = runs === 'x' ? Math.abs(a.y - b.y) : Math.abs(a.x - b.x);
   const ends = plan.sides.flatMap((s) => [s.from[runs], s.to[runs]]);
-  return { acrossMm, count: Math.floor(acrossMm / spacing + 1e-9), taken: joists.spacing === undefined, spanMm: Math.max(...ends) - Math.min(...ends) };
+  return { acrossMm, count: Math.floor(acrossMm / spacing + 1e-9), // through two rooms their joists may run otherwise
+    taken: joists.spacing === undefined || from.room?.id !== to.room?.id, spanMm: Math.max(...ends) - Math.min(...ends) };
 } // prettier-ignore
 /** A hole for one flat cable, mm; it lies from this share of the span on (Approved Document A; memory). */
 const [HOLE_MM, FROM_BEARING] = [16, 0.25] as const;
@@ -252,12 +259,11 @@ function by(site: Site, where: 'floor' | 'loft', from: Spot, to: Spot, along: nu
   if (!known) judged.push({ rule: 'void', subject: `${where}/${from.room?.id ?? 'room'}`, verdict: 'can’t tell', says: `what lies ${where === 'floor' ? 'under the floor' : 'over the ceiling'} was not noted`, sums: [], source: practice, ask: 'Say it on the room’s page: joists and boards, a cellar, a loft, or concrete.' });
   const joists = where === 'floor' ? from.room?.joistsBelow : from.room?.joistsAbove;
   const met = joistsMet(site, from, to, joists, along);
-  const onTop = known && where === 'loft' && kind === 'attic';
+  const onTop = where === 'loft' && kinds.every((k) => k === 'attic');
   if (met.count > 0 && !onTop) judged.push(boredJudged(met, joists, `${where}/${from.room?.id ?? 'room'}`));
   const bores = onTop ? 0 : met.count;
   // holes lie a quarter of the span in from the bearings: so far the cable goes out and comes back
   const inward = bores > 0 && !met.taken && met.spanMm !== undefined ? 2 * FROM_BEARING * met.spanMm : 0;
-  const walls = laidIn([from, to]);
   return {
     legs: [
       vertical(from, from.z, edge(from), down!),
@@ -266,8 +272,8 @@ function by(site: Site, where: 'floor' | 'loft', from: Spot, to: Spot, along: nu
       vertical(to, edge(to), to.z, up!),
     ],
     judged,
-    // insulation over a ceiling was looked at by nobody: what the cable may carry there hangs on it
-    laid: where === 'loft' ? undefined : walls,
+    // whether insulation lies under the boards or over the ceiling was looked at by nobody: what the cable may carry hangs on it
+    laid: undefined,
     bored: { what: 'joist', count: bores, taken: met.taken },
     time: [
       ...[from, to].map((s) => (isSolid(s.wall) ? chased(Math.abs(edge(s) - s.z)) : spent('fish in a bay'))),
@@ -292,7 +298,8 @@ function onTheSurface(site: Site, from: Spot, to: Spot): Making | undefined {
   ];
   const judged: UkWay['judged'] = [{ rule: 'surface', subject: room.id, verdict: 'note', says: around.doors ? `it goes up and over ${around.doors === 1 ? 'a door' : `${around.doors} doors`}; seen by everybody, and nothing is chased` : 'seen by everybody, and nothing is chased', sums: [], source: practice }];
   const mm = legs.reduce((s, l) => s + l.mm, 0);
-  return { legs, judged, laid: 'C', time: [spent('trunking', metres(mm))] };
+  // trunking stands in no column of Table 4D5
+  return { legs, judged, laid: undefined, time: [spent('trunking', metres(mm))] };
 } // prettier-ignore
 const LOW_MM = 120;
 

@@ -68,6 +68,7 @@ const asMeasured = (wall: Wall): Wall => {
   return {
     ...wall,
     fireRated: false,
+    bayLooked: 'scanned',
     ...(solid ? {} : { insulated: false }),
     framing: { ...wall.framing, studDepth: mm(solid ? 102.5 : 75), studWidth: mm(38), spacing: mm(400) },
     faces: { A: { ...wall.faces.A, layers }, B: { ...wall.faces.B, layers } },

@@ -1,6 +1,7 @@
 /** The surveyed rooms of Quince Street 14 beyond the sewing corner's wall: hall, sewing room, parlour, study, studio. */
 import { inches } from '../measure/index.js';
 import {
+  NOT_ENTERED,
   asSeen,
   measured,
   type Box,
@@ -16,7 +17,7 @@ import {
 import { addRoom, type RoomAnswers } from '../survey/index.js';
 import { inch } from './lengths.js';
 
-const OUTSIDE: Room = { id: 'outside', name: 'room not entered', use: 'outdoors' };
+const OUTSIDE: Room = { id: NOT_ENTERED, name: 'room not entered', use: 'outdoors' };
 const round = (...inchesRound: number[]): Pick<RoomAnswers, 'lengths' | 'turns'> => ({
   lengths: inchesRound.map((l) => measured(inches(l), `${l}`)),
   turns: inchesRound.map(() => 'right' as const),
@@ -407,7 +408,7 @@ export function surveyed(site: Site): Site {
   let next: Site = {
     ...site,
     rooms: [...site.rooms, OUTSIDE],
-    walls: site.walls.map((w) => ({ ...w, faces: { A: { ...w.faces.A, roomId: 'outside' }, B: { ...w.faces.B, roomId: 'outside' } } })),
+    walls: site.walls.map((w) => ({ ...w, faces: { A: { ...w.faces.A, roomId: NOT_ENTERED }, B: { ...w.faces.B, roomId: NOT_ENTERED } } })),
   };
   const walked = (
     id: string,

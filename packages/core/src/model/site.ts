@@ -34,6 +34,9 @@ export const ROOM_USES = [
 export const RoomUse = z.enum(ROOM_USES);
 export type RoomUse = z.infer<typeof RoomUse>;
 
+/** Room of a wall’s side that nobody walked round: what it is, is not known. */
+export const NOT_ENTERED = 'outside';
+
 /** One side of a room: a wall seen from inside, left end to right end, and which way the room turns at its right end. */
 export const RoomSide = z.strictObject({ wallId: Id, face: FaceId, turn: z.enum(['right', 'left']) });
 export type RoomSide = z.infer<typeof RoomSide>;

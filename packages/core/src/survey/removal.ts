@@ -1,5 +1,14 @@
 /** Taking a room out of the survey, with its walls and what hangs on them; what stays behind is said before. */
-import { type Box, type FaceId, type Job, panelsOf, type Site, type Wall, withoutBoxes as finalsWithout } from '../model/index.js';
+import {
+  NOT_ENTERED,
+  type Box,
+  type FaceId,
+  type Job,
+  panelsOf,
+  type Site,
+  type Wall,
+  withoutBoxes as finalsWithout,
+} from '../model/index.js';
 
 export interface Removal {
   site: Site;
@@ -53,13 +62,13 @@ export function withoutRoom(site: Site, roomId: string): Removal | undefined {
   const others = site.rooms.filter((r) => r.id !== roomId);
   const own = site.walls.filter((w) => facesOf(w, roomId).length > 0);
   // a wall whose other face is in a room that was entered stays
-  const staying = own.filter((w) => FACES.some((f) => w.faces[f].roomId !== roomId && w.faces[f].roomId !== 'outside'));
+  const staying = own.filter((w) => FACES.some((f) => w.faces[f].roomId !== roomId && w.faces[f].roomId !== NOT_ENTERED));
   const goes = own.filter((w) => !staying.includes(w));
   const inRoom = (b: Box): boolean => goes.some((w) => w.id === b.wallId) || staying.some((w) => w.id === b.wallId && w.faces[b.face].roomId === roomId);
   const boxes = site.boxes.filter(inRoom);
   const bare = withoutBoxes(site, new Set(boxes.map((b) => b.id)));
   const lamps = site.lamps?.filter((l) => l.roomId === roomId) ?? [];
-  const outside = site.rooms.find((r) => r.id === 'outside') ?? { id: 'outside', name: 'room not entered', use: 'outdoors' as const };
+  const outside = site.rooms.find((r) => r.id === NOT_ENTERED) ?? { id: NOT_ENTERED, name: 'room not entered', use: 'outdoors' as const };
   const walls = bare.site.walls
     .filter((w) => !goes.some((g) => g.id === w.id))
     .map((w) => {

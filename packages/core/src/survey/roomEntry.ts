@@ -3,6 +3,7 @@ import { UK_BOARD_MM } from '../catalog/index.js';
 import { closing } from '../layout/index.js';
 import { inches, parseLength, printLength, type LengthUnit } from '../measure/index.js';
 import {
+  NOT_ENTERED,
   idOf,
   isPreset,
   takenLayer,
@@ -127,7 +128,7 @@ export function addRoom(site: Site, answers: RoomAnswers, unit: LengthUnit): Add
   const problems: string[] = [];
   const { shared = {} } = answers;
   const walls = [...site.walls];
-  const outside = site.rooms.find((r) => r.id === 'outside') ?? { id: 'outside', name: 'room not entered', use: 'outdoors' as const };
+  const outside = site.rooms.find((r) => r.id === NOT_ENTERED) ?? { id: NOT_ENTERED, name: 'room not entered', use: 'outdoors' as const };
   const sides: RoomSide[] = answers.lengths.map((length, i) => {
     const turn = answers.turns[i]!;
     const known = shared[i];
@@ -191,7 +192,7 @@ export function addOutdoors(
   const problems = answers.along.flatMap((f) => {
     const wall = site.walls.find((w) => w.id === f.wallId);
     if (!wall) return [`There is no wall ${f.wallId}.`];
-    return wall.faces[f.face].roomId === 'outside' ? [] : [`That side of ${wall.name} belongs to another room.`];
+    return wall.faces[f.face].roomId === NOT_ENTERED ? [] : [`That side of ${wall.name} belongs to another room.`];
   });
   if (answers.along.length === 0) problems.push('Say along which wall of the house it lies.');
   if (problems.length) return { site, problems };
@@ -211,7 +212,7 @@ export function addOutdoors(
 /** Wall faces that no room has taken yet: where the next room may share a wall. */
 export const freeFaces = (site: Site): { wallId: string; face: FaceId; name: string }[] =>
   site.walls.flatMap((w) =>
-    (['A', 'B'] as const).filter((f) => w.faces[f].roomId === 'outside').map((face) => ({ wallId: w.id, face, name: w.name })),
+    (['A', 'B'] as const).filter((f) => w.faces[f].roomId === NOT_ENTERED).map((face) => ({ wallId: w.id, face, name: w.name })),
   );
 
 /** Every face that belongs to a room, with the room's name: where something can hang. */
@@ -219,7 +220,7 @@ export const roomFaces = (site: Site): { wallId: string; face: FaceId; name: str
   site.walls.flatMap((w) =>
     (['A', 'B'] as const).flatMap((face) => {
       const room = site.rooms.find((r) => r.id === w.faces[face].roomId);
-      return room && room.id !== 'outside' ? [{ wallId: w.id, face, name: `${w.name}, from the ${room.name}` }] : [];
+      return room && room.id !== NOT_ENTERED ? [{ wallId: w.id, face, name: `${w.name}, from the ${room.name}` }] : [];
     }),
   );
 

@@ -1,5 +1,5 @@
 /** The rooms of a house with their walls, for a list; searched by a part of a name. */
-import type { Room, RoomSide, Site } from '../model/index.js';
+import { NOT_ENTERED, type Room, type RoomSide, type Site } from '../model/index.js';
 
 export interface ListedRoom {
   room: Room;
@@ -27,7 +27,7 @@ export function roomList(site: Site, words = ''): ListedRoom[] {
   }
   const walked = (r: Room): boolean => (r.sides?.length ?? 0) > 0;
   return site.rooms
-    .filter((r) => r.id !== 'outside')
+    .filter((r) => r.id !== NOT_ENTERED)
     .sort((a, b) => Number(walked(b)) - Number(walked(a)))
     .map((room) => ({
       room,

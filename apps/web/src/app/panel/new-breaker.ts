@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, output, signal } from '@angular/core';
 import { parsePower } from '@saddle/core/measure';
 import { addBreaker, behindFeeder, breakerFindings, breakerPlaces, breakerSteps, type NewCircuit } from '@saddle/core/panel';
-import { PANEL, panelOf } from '@saddle/core/model';
+import { NOT_ENTERED, PANEL, panelOf } from '@saddle/core/model';
 import { smallestGaugeFor } from '@saddle/core/codebook';
 import { nanoid } from 'nanoid';
 import { ChoiceField, type Choice } from '../fields/choice-field';
@@ -93,7 +93,7 @@ export class NewBreaker {
   protected readonly rooms = computed((): Choice[] =>
     this.session
       .surveyed()
-      .rooms.filter((r) => r.id !== 'outside')
+      .rooms.filter((r) => r.id !== NOT_ENTERED)
       .map((r) => ({ value: r.id, label: r.name })),
   );
   protected readonly partners = computed((): Choice[] =>

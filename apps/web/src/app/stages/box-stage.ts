@@ -3,7 +3,7 @@ import { LAMP_BOXES } from '@saddle/core/catalog';
 import { draggedPlace, keyPlan, nudgedPlace, placeInRoom, suitableBoxes, withKind } from '@saddle/core/layout';
 import { changeFor, jobElevation, judgeWork, type WorkBox } from '@saddle/core/ledger';
 import { printLength, printMark } from '@saddle/core/measure';
-import { bareJob, otherFace, type Box, type FaceId, type Job } from '@saddle/core/model';
+import { NOT_ENTERED, bareJob, otherFace, type Box, type FaceId, type Job } from '@saddle/core/model';
 import { fillOf } from '@saddle/core/wiring';
 import { Segmented, type Segment } from '../fields/segmented';
 import { JobSession } from '../job/job-session';
@@ -113,7 +113,7 @@ export class BoxStage {
 
   private roomOf(face: FaceId): string {
     const { roomId } = this.wall().faces[face];
-    return roomId === 'outside' ? 'far side' : (this.session.job().found.rooms.find((r) => r.id === roomId)?.name ?? face);
+    return roomId === NOT_ENTERED ? 'far side' : (this.session.job().found.rooms.find((r) => r.id === roomId)?.name ?? face);
   }
 
   private originName(): string {

@@ -2,6 +2,7 @@ import { NgTemplateOutlet } from '@angular/common';
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { FINISHES, finishesOf } from '@saddle/core/catalog';
 import {
+  NOT_ENTERED,
   asSeen,
   isPreset,
   takenLayer,
@@ -32,6 +33,17 @@ const UK_FRAMINGS: Choice[] = [
   { value: 'wood', label: 'timber studs' },
   { value: 'metal', label: 'metal studs' },
 ];
+const LOOKED: Choice[] = [
+  { value: 'seen', label: 'seen with a scope' },
+  { value: 'felt', label: 'felt with a wire' },
+  { value: 'scanned', label: 'scanned' },
+  { value: 'measured', label: 'open, measured' },
+];
+const UK_LOOKED: Choice[] = [
+  { value: 'scanned', label: 'with a detector' },
+  { value: 'seen', label: 'seen with a scope' },
+  { value: 'measured', label: 'open, measured' },
+];
 
 /** One wall in figures: size, framing, make-up, what both rooms can measure from, what is in the bay. */
 @Component({
@@ -46,12 +58,7 @@ export class WallForm {
   protected readonly obstacleKinds = OBSTACLE_KINDS;
   protected readonly finishes = computed(() => finishesOf(this.host.uk()).map(({ id, name }): Choice => ({ value: id, label: name })));
   protected readonly framings = computed((): Choice[] => (this.host.uk() ? UK_FRAMINGS : FRAMINGS));
-  protected readonly looked: Choice[] = [
-    { value: 'seen', label: 'seen with a scope' },
-    { value: 'felt', label: 'felt with a wire' },
-    { value: 'scanned', label: 'scanned' },
-    { value: 'measured', label: 'open, measured' },
-  ];
+  protected readonly looked = computed((): Choice[] => (this.host.uk() ? UK_LOOKED : LOOKED));
   protected readonly unit = this.host.unit;
   protected readonly wall = computed((): Wall => this.host.surveyed().walls.find((w) => w.id === this.wallId())!);
   protected readonly faces = computed(() =>
@@ -61,7 +68,7 @@ export class WallForm {
       layers: this.wall().faces[face].layers,
       base: this.wall().faces[face].baseHeight,
       open: this.wall().faces[face].open ?? false,
-      entered: this.wall().faces[face].roomId !== 'outside',
+      entered: this.wall().faces[face].roomId !== NOT_ENTERED,
     })),
   );
   protected readonly newRoom = computed(() => this.faces()[0]?.room ?? 'room');

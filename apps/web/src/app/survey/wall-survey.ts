@@ -15,7 +15,7 @@ import {
 import { NgbDropdown, NgbDropdownItem, NgbDropdownMenu, NgbDropdownToggle } from '@ng-bootstrap/ng-bootstrap';
 import { parseLength } from '@saddle/core/measure';
 import { builtShapes } from '@saddle/core/record';
-import { FIXTURE_KINDS, OBSTACLE_KINDS, otherFace, type FaceId, type Site, type Wall } from '@saddle/core/model';
+import { NOT_ENTERED, FIXTURE_KINDS, OBSTACLE_KINDS, otherFace, type FaceId, type Site, type Wall } from '@saddle/core/model';
 import {
   addThing,
   dragThing,
@@ -200,7 +200,7 @@ export class WallSurvey {
 
   private roomOf(face: FaceId): string {
     const roomId = this.wall()?.faces[face].roomId;
-    return roomId === 'outside' ? 'far side' : (this.host.surveyed().rooms.find((r) => r.id === roomId)?.name ?? face);
+    return roomId === NOT_ENTERED ? 'far side' : (this.host.surveyed().rooms.find((r) => r.id === roomId)?.name ?? face);
   }
 
   private edit(title: string, change: (site: Site) => Site): boolean {

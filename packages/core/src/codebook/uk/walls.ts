@@ -62,7 +62,7 @@ export function ukChase(leafMm: number, depthMm: number, runs: keyof typeof CHAS
   const mostMm = CHASE[runs] * leafMm;
   const sums: Sum[] = [{ terms: [term('leaf', leafMm, 'length')], formula: runs === 'along' ? 'leaf ÷ 6' : 'leaf ÷ 3', result: term('depth', depthMm, 'length'), limit: { ...term('at most', mostMm, 'length'), relation: '≤' } }]; // prettier-ignore
   const ok = atMost(depthMm, mostMm);
-  return { mostMm, verdict: ok ? 'ok' : 'stop', says: ok ? `${runs}, within ${runs === 'along' ? 'a sixth' : 'a third'} of the leaf; not back to back with another` : `deeper than ${runs === 'along' ? 'a sixth' : 'a third'} of the leaf: the wall is weakened`, source: MASONRY, sums }; // prettier-ignore
+  return { mostMm, verdict: ok ? 'ok' : 'stop', says: ok ? `${runs}, within ${runs === 'along' ? 'a sixth' : 'a third'} of the leaf, where none lies behind it on the other side` : `deeper than ${runs === 'along' ? 'a sixth' : 'a third'} of the leaf: the wall is weakened`, source: MASONRY, sums }; // prettier-ignore
 }
 
 const ZONES = bs7671('522.6.202 and 522.6.203');

@@ -1,0 +1,76 @@
+/** What is judged of the boxes of an alteration: where the new one is, what is about it and in its wall, and what goes into both. */
+import { FACEPLATE, ukBeside, ukBoxDepth, ukHeight, ukLetIn, ukLinedBox, type Judged } from '../codebook/index.js';
+import type { JobInBook, RoomUse, Wall } from '../model/index.js';
+import { around } from './around.js';
+import { growths, type Planned } from './plan.js';
+import { ALTERATION_RULE_TABLE, type Say } from './rules.js';
+import { buildKnown, depthOf, finishMm, isMetal, isSolid, leafMm, ukKind, wallLooked, type Spot, type Subject } from './spots.js';
+
+const WET_ROOMS: ReadonlySet<RoomUse> = new Set<RoomUse>(['kitchen', 'utility', 'laundry', 'pantry']);
+const OUTSIDE: ReadonlySet<RoomUse> = new Set<RoomUse>(['outdoors', 'deck']);
+
+/** The box: its place, what stands about it, its kind, and whether its wall takes it. */
+export function boxFindings(job: JobInBook, subject: Subject, planned: Planned, say: Say): void {
+  const { alteration, from, point } = subject;
+  const { spot } = planned;
+  if (alteration.kind === 'enlarge' && point && !from) return say('place', { verdict: 'can’t tell', says: `on which wall ${point.name} is was not said`, ask: 'Put its box on its wall: then what the larger one meets is known.' }); // prettier-ignore
+  if (!spot) {
+    if (alteration.kind !== 'enlarge') say('place', { verdict: 'can’t tell', says: 'where it goes is not said', ask: 'Give its wall, from the left end to its middle, and its height.' }); // prettier-ignore
+    return;
+  }
+  const { wall, box, face, rect } = spot;
+  placeFindings(job, alteration, spot, say);
+  const grown = alteration.kind === 'enlarge' && from ? growths(job, from).find((g) => g.box.place.distance.mm === box.place.distance.mm) : undefined; // prettier-ignore
+  for (const a of grown?.judged ?? around(planned.site, spot)) say(a.rule, a);
+  const cables = planned.final?.runs.filter((r) => r.ends.includes(planned.point!.id)).length ?? 1;
+  const depth = depthOf(box);
+  if (depth !== undefined) say('depth', { ...ukBoxDepth(alteration.outlet.kind, Math.max(1, cables), depth), subject: box.id });
+  const kind = ukKind(box);
+  if (kind === undefined || rect === undefined) return;
+  const fits = kind.startsWith('back-metal') === isSolid(wall) || kind.startsWith('back-surface');
+  if (!fits)
+    say(isSolid(wall) ? 'let in' : 'lined', { verdict: 'stop', says: isSolid(wall) ? 'a lined box needs hollow board behind it: brick wants a metal box let in' : 'a metal box wants masonry to be screwed to: behind board its lugs are missing' }); // prettier-ignore
+  else if (kind.startsWith('back-lined')) say('lined', ukLinedBox(kind, finishMm(wall, face), leafMm(wall)));
+  else if (kind.startsWith('back-metal')) say('let in', ukLetIn(depth!, finishMm(wall, face), leafMm(wall)));
+  if (wall.fireRated && kind.startsWith('back-lined')) say('through', { verdict: 'caution', subject: box.id, says: 'the wall resists fire: the box gets a fire-rated pad or hood' }); // prettier-ignore
+}
+
+/** Wall and place: what was measured of them, how high, whether anybody looked for what is in the wall, and what stands beside that asks for room. */
+function placeFindings(job: JobInBook, alteration: Subject['alteration'], { wall, box, room, z }: Spot, say: Say): void {
+  const guessed = [box.place.distance, box.place.bottom].some((l) => l.known === 'assumed');
+  say('place', guessed ? { verdict: 'can’t tell', says: `it was put on ${wall.name} and not measured`, ask: 'Measure from the left end of the wall to its middle, and from the floor to its bottom.' } : { verdict: 'ok', says: `on ${wall.name}` }); // prettier-ignore
+  if (!buildKnown(wall)) say('build', { verdict: 'can’t tell', subject: wall.id, says: 'how the wall is built is only taken for granted', ask: 'Knock: a dull sound and drill dust red or grey is masonry; hollow is board on studs.' }); // prettier-ignore
+  const half = FACEPLATE[1].heightMm / 2;
+  const height = ukHeight(z - half, z + half);
+  say('height', guessed && height.verdict === 'ok' ? { ...height, verdict: 'can’t tell', ask: 'Its place was put there and not measured.' } : height); // prettier-ignore
+  lookedFinding(wall, say);
+  const use = room?.use;
+  if (use === undefined) say('water', { verdict: 'can’t tell', subject: `${job.id}/room`, says: 'which room it is in was not entered: whether a sink, a bath or a shower is near is not known', ask: 'Walk round the room, or enter it with its use.' }); // prettier-ignore
+  else if (OUTSIDE.has(use)) say('water', { verdict: 'can’t tell', subject: `${job.id}/room`, says: 'rain, soil and the earthing outdoors are not judged here', ask: 'Have an electrician choose the accessory, its IP rating and the earthing.' }); // prettier-ignore
+  for (const j of ukBeside(alteration.beside ?? {}, { sink: use !== undefined && WET_ROOMS.has(use), bath: use === 'bathroom' })) say('water', { ...j, subject: `${job.id}/${j.of}` }); // prettier-ignore
+}
+/** Whether anybody looked for pipes and cables in a wall that is cut or chased. */
+export function lookedFinding(wall: Wall, say: Say): void {
+  if (!wallLooked(wall)) return say('in the wall', { verdict: 'can’t tell', subject: wall.id, says: `nobody has gone over ${wall.name} for pipes and cables`, ask: 'Go over it with a detector where box and cable go, with the power on, and note it on the wall’s page.' }); // prettier-ignore
+  say('in the wall', { verdict: 'ok', subject: wall.id, says: `${wall.name}, ${wall.bayLooked}: ${wall.obstacles.length ? `${[...new Set(wall.obstacles.map((o) => o.kind))].join(', ')} noted` : 'nothing noted in the way'}`, source: { from: 'measured' } }); // prettier-ignore
+}
+
+/** What is met inside the boxes: earth leads, grommets, room for one cable more, colours. */
+export function wiringFindings({ alteration, from, point, final }: Subject, planned: Planned, say: Say): void {
+  const metal = planned.spot && isMetal(planned.spot.box);
+  if (metal) {
+    say('earth lead', { verdict: 'ok', says: 'the plan has a lead from the box to the accessory' });
+    say('grommet', { verdict: 'note', says: 'a grommet goes into every knock-out that a cable enters by' });
+  }
+  // the box that the cable leaves holds one more
+  if (from && point && final && (alteration.kind === 'spur' || alteration.kind === 'into ring')) {
+    const cables = planned.final?.runs.filter((r) => r.ends.includes(point.id)).length ?? 0;
+    const joined = alteration.kind === 'into ring' ? 1 : 0;
+    const depth = depthOf(from.box);
+    const inside = cables + 2 * joined;
+    const told: Judged = depth === undefined ? { verdict: 'can’t tell', says: `how deep the box of ${point.name} is was not noted`, sums: [], source: ALTERATION_RULE_TABLE['old box'].source, ask: 'Off and proved dead: measure from the wall to its back.' } : ukBoxDepth(point.kind, inside, depth, joined); // prettier-ignore
+    say('old box', { ...told, subject: from.box.id });
+  }
+  const olds = planned.final?.runs.filter((r) => r.cores === undefined && r.ends.includes(point?.id ?? '')) ?? [];
+  if (olds.length && alteration.kind !== 'own radial') say('colours', { verdict: 'can’t tell', says: 'the colours of the cables that are there were not noted', ask: 'Look once it is open: red and black are from before 2006, and get a notice at the board.' }); // prettier-ignore
+}
