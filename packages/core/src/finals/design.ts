@@ -11,7 +11,7 @@ import {
   warmth,
   type Judged,
 } from '../codebook/index.js';
-import { UK_VOLTS, type Final, type FinalPoint, type FinalRun } from '../model/index.js';
+import { UK_VOLTS, type Final, type FinalPoint, type FinalRun, type Term } from '../model/index.js';
 import { Cores, type FinalFault } from './cores.js';
 import { shapeOf } from './shape.js';
 
@@ -64,9 +64,20 @@ export interface Drop {
   volts: number;
   percent: number;
 }
+const warmCores = (final: Final, lengths: ReadonlyMap<string, number>): Cores =>
+  new Cores(final, { ends: 'shorted', lengths, celsius: FULL_LOAD_C, liveMilliohm: (size) => MILLIVOLT_PER_A_M[size] / 2 });
+/** What each load takes off the voltage at one outlet with the heavy load there, V. */
+export function dropTerms(final: Final, lengths: ReadonlyMap<string, number>, pointId: string): Term[] {
+  const cores = warmCores(final, lengths);
+  return designLoad(final, pointId).map(({ pointId: from, amps }) => {
+    const ohm = cores.transferOhm(from, pointId);
+    const name = final.points.find((p) => p.id === from)!.name;
+    return term(name, amps * ohm, 'V', { how: `${amps.toFixed(2)} A × ${(ohm * 1000).toFixed(1)} mΩ` });
+  });
+}
 /** Drop at each outlet with the heavy load there, at full-load temperature; V and % of 230 V. The worst first. */
 export function dropsOf(final: Final, lengths: ReadonlyMap<string, number>): Drop[] {
-  const cores = new Cores(final, { ends: 'shorted', lengths, celsius: FULL_LOAD_C, liveMilliohm: (size) => MILLIVOLT_PER_A_M[size] / 2 });
+  const cores = warmCores(final, lengths);
   return outletsOf(final)
     .map((p): Drop => {
       const volts = designLoad(final, p.id).reduce((sum, l) => sum + l.amps * cores.transferOhm(l.pointId, p.id), 0);
@@ -152,10 +163,7 @@ export function dropJudged(final: Final, lengths: Lengths): Judged & { worst?: D
   if (!worst || !Number.isFinite(worst.volts)) return { verdict: 'can’t tell', says: 'nothing is fed', sums: [], source: DROP_SOURCE };
   const name = final.points.find((p) => p.id === worst.pointId)!.name;
   const ok = atMost(worst.percent, DROP_LIMIT_PERCENT);
-  const cores = new Cores(final, { ends: 'shorted', lengths: lengths.mm, celsius: FULL_LOAD_C, liveMilliohm: (size) => MILLIVOLT_PER_A_M[size] / 2 }); // prettier-ignore
-  const terms = designLoad(final, worst.pointId).map((l) =>
-    term(final.points.find((p) => p.id === l.pointId)!.name, l.amps * cores.transferOhm(l.pointId, worst.pointId), 'V', { how: `${l.amps.toFixed(2)} A × ${(cores.transferOhm(l.pointId, worst.pointId) * 1000).toFixed(1)} mΩ` }),
-  ); // prettier-ignore
+  const terms = dropTerms(final, lengths.mm, worst.pointId);
   return {
     worst,
     verdict: !ok ? 'stop' : lengths.taken ? 'can’t tell' : 'ok',

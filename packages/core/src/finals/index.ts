@@ -13,3 +13,4 @@ export * from './results.js';
 export * from './drawing.js';
 export * from './readText.js';
 export * from './bench.js';
+export * from './pointFigures.js';

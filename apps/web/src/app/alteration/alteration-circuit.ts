@@ -1,14 +1,16 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { mustReadAt } from '@saddle/core/alteration';
-import { dropsOf, finalOf, lengthRound, lengthsRead, loopsOf } from '@saddle/core/finals';
+import { finalOf, lengthRound, lengthsRead, pointFigures } from '@saddle/core/finals';
+import { printQuantity } from '@saddle/core/measure';
+import type { Sum } from '@saddle/core/model';
 import { FinalDrawingView } from '../finals/final-drawing';
+import { SumTable } from '../ledger/sum-table';
 import { AlterationEdits } from './alteration-edits';
 
 /** The circuit as it will lie, and what its new point must read. */
 @Component({
   selector: 'sa-alteration-circuit',
-  imports: [FinalDrawingView, RouterLink],
+  imports: [FinalDrawingView, RouterLink, SumTable],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="stage-head">
@@ -29,7 +31,15 @@ import { AlterationEdits } from './alteration-edits';
               <tr>
                 <td>{{ r.what }}</td>
                 <td class="figure">{{ r.value }}</td>
-                <td class="quiet">{{ r.how }}</td>
+                <td>
+                  <span class="quiet">{{ r.how }}</span>
+                  @if (r.sum; as sum) {
+                    <details>
+                      <summary>How it comes about</summary>
+                      <sa-sum-table [sum]="sum" />
+                    </details>
+                  }
+                </td>
               </tr>
             }
           </tbody>
@@ -52,22 +62,26 @@ export class AlterationCircuit {
     return metres === undefined ? [] : [`${metres.toFixed(1)} m ${this.shown()!.shape === 'ring' ? 'round' : 'in all'}`];
   });
   protected readonly figures = computed(() => {
-    const planned = this.edits.planned();
-    const incoming = this.edits.job().incoming ?? {};
-    const { final, point } = planned;
+    const { final, point } = this.edits.planned();
     if (!final || !point) return [];
-    const must = mustReadAt(this.edits.job(), planned);
+    const { zeOhm } = this.edits.job().incoming ?? {};
     const lengths = lengthsRead(final);
-    const whole = lengths.unknown.length === 0;
-    const warm = whole && incoming.zeOhm !== undefined ? loopsOf(final, lengths.mm, incoming.zeOhm).find((l) => l.pointId === point.id)?.zsWarm : undefined; // prettier-ignore
-    const drop = whole ? dropsOf(final, lengths.mm).find((d) => d.pointId === point.id) : undefined;
-    const ohm = (value: number | undefined): string => (value === undefined ? 'can’t tell' : `${value.toFixed(2)} Ω`);
-    const missing = whole ? '' : 'lengths of runs are missing';
+    const { r1r2, zs, zsWarm, drop } = pointFigures(final, lengths.mm, point.id, zeOhm);
+    const missing = final.runs.some((r) => !lengths.mm.has(r.id))
+      ? 'lengths of runs are missing'
+      : lengths.taken
+        ? 'lengths taken as equal from r1'
+        : '';
+    const outside = missing || (zeOhm === undefined ? 'Ze was not read' : '');
+    const row = (what: string, sum: Sum | undefined, how: string) => ({
+      ...{ what, sum, value: sum ? printQuantity(sum.result.value, sum.result.unit, this.edits.session.unit()) : 'can’t tell' },
+      how: how || (sum ? '' : 'no whole way leads there'),
+    });
     return [
-      { what: 'R1+R2 there, cold', value: ohm(must.r1r2), how: missing || 'solved from the lengths, 20 °C' },
-      { what: 'Zs there, cold', value: ohm(must.zs), how: missing || (incoming.zeOhm === undefined ? 'Ze was not read' : `Ze ${incoming.zeOhm} Ω and R1+R2`) },
-      { what: 'Zs there, warm', value: ohm(warm), how: missing || 'conductors at 70 °C' },
-      { what: 'drop there, loaded', value: drop ? `${drop.volts.toFixed(1)} V, ${drop.percent.toFixed(1)} %` : 'can’t tell', how: missing || '20 A there, the rest spread; on a radial all of it' },
+      row('R1+R2 there, cold', r1r2, missing || (final.shape === 'ring' ? 'legs crossed at the board, 20 °C' : '20 °C')),
+      row('Zs there, cold', zs, outside),
+      row('Zs there, warm', zsWarm, outside || 'conductors at 70 °C'),
+      row('drop there, loaded', drop, missing || (final.shape === 'ring' ? '20 A there, the rest spread' : 'all of it there')),
     ];
-  }); // prettier-ignore
+  });
 }
