@@ -17,7 +17,7 @@ const RESTS_ON = {
   diagnose: ['measure', 'catalog', 'model', 'circuit', 'instruments', 'wiring'],
   practice: ['measure', 'catalog', 'model', 'codebook', 'layout', 'circuit', 'instruments', 'wiring', 'diagnose'],
   photo: ['model', 'layout', 'measure'],
-  record: ['alteration', 'measure', 'catalog', 'model', 'layout', 'photo', 'panel', 'wiring', 'work'],
+  record: ['alteration', 'finals', 'measure', 'catalog', 'model', 'layout', 'photo', 'panel', 'wiring', 'work'],
   pocket: ['measure', 'catalog', 'model', 'codebook', 'layout', 'finals'],
   panel: ['measure', 'catalog', 'model', 'codebook', 'instruments', 'circuit'],
   circuit: ['measure', 'model'],

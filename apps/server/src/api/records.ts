@@ -125,7 +125,7 @@ export function recordRoutes({ store, shelf, pictures, backups, heavy, logger }:
     const sheet = param(request, 'sheet');
     if (sheet !== 'handover' && sheet !== 'inspection') return next();
     const { paper } = accept(checkShape(Paper, request.query));
-    const { job } = await shelf.laidUs(param(request, 'id'));
+    const { job } = await shelf.laid(param(request, 'id'));
     const photos = (await store.photosOf(job.houseId)).filter((p) => p.jobId === job.id);
     const shown: Record<string, Uint8Array> = {};
     if (sheet === 'handover')

@@ -303,7 +303,6 @@ export function apiRoutes(
   api.get('/houses/:id/labels.pdf', async (request, response) => {
     const { paper, of } = accept(checkShape(Paper.extend({ of: z.enum(LABELS_OF).default('all') }), request.query));
     const { document: house } = await must<House>('house', param(request, 'id'));
-    usBook(house);
     // a code is for a phone: without an address that one reaches there is none
     const base = network()?.urls[0]?.replace(/\/$/, '');
     return pdf(response, `${house.id}-labels.pdf`, { do: 'labels', house, of, base, paper, now: now() });

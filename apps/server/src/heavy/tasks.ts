@@ -14,7 +14,7 @@ import {
 } from '@saddle/core/exchange';
 import { inUsBook } from '@saddle/core/alteration';
 import type { Paper, Template } from '@saddle/core/layout';
-import type { Final, House, Job, JobInBook, JobInHouse, KeptEntry, KeptPhoto, Want, When } from '@saddle/core/model';
+import type { Final, House, Job, JobInBook, KeptEntry, KeptPhoto, Want, When } from '@saddle/core/model';
 import { boreOn, NOT_CHECKED, ruleIndex } from '@saddle/core/rules';
 import { searchRoutes, type RoutesFound } from '@saddle/core/purpose';
 import { calendarEvents, chosenPlan, endRange, localBy, notedTimes, ratesOf, scheduleOf, type ScheduleInput } from '@saddle/core/schedule';
@@ -35,7 +35,7 @@ export type Task =
   | { do: 'notice'; work: ScheduledWork; paper: Paper; now: string }
   | {
       do: 'handover' | 'inspection';
-      job: JobInHouse;
+      job: JobInBook;
       log: KeptEntry[];
       photos: KeptPhoto[];
       shown: Record<string, Uint8Array>;

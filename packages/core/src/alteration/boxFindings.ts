@@ -1,13 +1,23 @@
 /** What is judged of the boxes of an alteration: where the new one is, what is about it and in its wall, and what goes into both. */
-import { FACEPLATE, ukBeside, ukBoxDepth, ukHeight, ukLetIn, ukLinedBox, type Judged } from '../codebook/index.js';
+import {
+  FACEPLATE,
+  ukBathBonding,
+  ukBathCircuit,
+  ukBeside,
+  ukBoxDepth,
+  ukHeight,
+  ukOutdoors,
+  ukLetIn,
+  ukLinedBox,
+  type Judged,
+} from '../codebook/index.js';
 import type { JobInBook, RoomUse, Wall } from '../model/index.js';
 import { around } from './around.js';
 import { growths, type Planned } from './plan.js';
 import { ALTERATION_RULE_TABLE, type Say } from './rules.js';
-import { buildKnown, depthOf, finishMm, isMetal, isSolid, leafMm, ukKind, wallLooked, type Spot, type Subject } from './spots.js';
+import { buildKnown, depthOf, OUTSIDE, finishMm, isMetal, isSolid, leafMm, ukKind, wallLooked, type Spot, type Subject } from './spots.js';
 
 const WET_ROOMS: ReadonlySet<RoomUse> = new Set<RoomUse>(['kitchen', 'utility', 'laundry', 'pantry']);
-const OUTSIDE: ReadonlySet<RoomUse> = new Set<RoomUse>(['outdoors', 'deck']);
 
 /** The box: its place, what stands about it, its kind, and whether its wall takes it. */
 export function boxFindings(job: JobInBook, subject: Subject, planned: Planned, say: Say): void {
@@ -19,7 +29,11 @@ export function boxFindings(job: JobInBook, subject: Subject, planned: Planned, 
     return;
   }
   const { wall, box, face, rect } = spot;
-  placeFindings(job, alteration, spot, say);
+  placeFindings(job, subject, spot, say);
+  if (spot.room?.use === 'bathroom') {
+    say('bathroom', { ...ukBathCircuit(planned.final?.residual), subject: `${job.id}/30 mA` });
+    say('bathroom', { ...ukBathBonding(), subject: `${job.id}/bonding` });
+  }
   const grown = alteration.kind === 'enlarge' && from ? growths(job, from).find((g) => g.box.place.distance.mm === box.place.distance.mm) : undefined; // prettier-ignore
   for (const a of grown?.judged ?? around(planned.site, spot)) say(a.rule, a);
   const cables = planned.final?.runs.filter((r) => r.ends.includes(planned.point!.id)).length ?? 1;
@@ -27,7 +41,7 @@ export function boxFindings(job: JobInBook, subject: Subject, planned: Planned, 
   if (depth !== undefined) say('depth', { ...ukBoxDepth(alteration.outlet.kind, Math.max(1, cables), depth), subject: box.id });
   const kind = ukKind(box);
   if (kind === undefined || rect === undefined) return;
-  const fits = kind.startsWith('back-metal') === isSolid(wall) || kind.startsWith('back-surface');
+  const fits = kind.startsWith('back-metal') === isSolid(wall) || kind.startsWith('back-surface') || kind.startsWith('back-weather');
   if (!fits)
     say(isSolid(wall) ? 'let in' : 'lined', { verdict: 'stop', says: isSolid(wall) ? 'a lined box needs hollow board behind it: brick wants a metal box let in' : 'a metal box wants masonry to be screwed to: behind board its lugs are missing' }); // prettier-ignore
   else if (kind.startsWith('back-lined')) say('lined', ukLinedBox(kind, finishMm(wall, face), leafMm(wall)));
@@ -36,7 +50,9 @@ export function boxFindings(job: JobInBook, subject: Subject, planned: Planned, 
 }
 
 /** Wall and place: what was measured of them, how high, whether anybody looked for what is in the wall, and what stands beside that asks for room. */
-function placeFindings(job: JobInBook, alteration: Subject['alteration'], { wall, box, room, z }: Spot, say: Say): void {
+function placeFindings(job: JobInBook, { alteration, point }: Subject, { wall, box, room, z }: Spot, say: Say): void {
+  // of a move what is there stays what it is
+  const kind = alteration.kind === 'move' && point ? point.kind : alteration.outlet.kind;
   const guessed = [box.place.distance, box.place.bottom].some((l) => l.known === 'assumed');
   say('place', guessed ? { verdict: 'can’t tell', says: `it was put on ${wall.name} and not measured`, ask: 'Measure from the left end of the wall to its middle, and from the floor to its bottom.' } : { verdict: 'ok', says: `on ${wall.name}` }); // prettier-ignore
   if (!buildKnown(wall)) say('build', { verdict: 'can’t tell', subject: wall.id, says: 'how the wall is built is only taken for granted', ask: 'Knock: a dull sound and drill dust red or grey is masonry; hollow is board on studs.' }); // prettier-ignore
@@ -46,8 +62,8 @@ function placeFindings(job: JobInBook, alteration: Subject['alteration'], { wall
   lookedFinding(wall, say);
   const use = room?.use;
   if (use === undefined) say('water', { verdict: 'can’t tell', subject: `${job.id}/room`, says: 'which room it is in was not entered: whether a sink, a bath or a shower is near is not known', ask: 'Walk round the room, or enter it with its use.' }); // prettier-ignore
-  else if (OUTSIDE.has(use)) say('water', { verdict: 'can’t tell', subject: `${job.id}/room`, says: 'rain, soil and the earthing outdoors are not judged here', ask: 'Have an electrician choose the accessory, its IP rating and the earthing.' }); // prettier-ignore
-  for (const j of ukBeside(alteration.beside ?? {}, { sink: use !== undefined && WET_ROOMS.has(use), bath: use === 'bathroom' })) say('water', { ...j, subject: `${job.id}/${j.of}` }); // prettier-ignore
+  else if (OUTSIDE.has(use)) say('outdoors', ukOutdoors(ukKind(box))); // prettier-ignore
+  for (const j of ukBeside(alteration.beside ?? {}, { sink: use !== undefined && WET_ROOMS.has(use), bath: use === 'bathroom' }, { kind, bottomMm: z - half })) say('water', { ...j, subject: `${job.id}/${j.of}` }); // prettier-ignore
 }
 /** Whether anybody looked for pipes and cables in a wall that is cut or chased. */
 export function lookedFinding(wall: Wall, say: Say): void {

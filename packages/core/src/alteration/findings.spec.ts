@@ -71,7 +71,7 @@ describe('what nobody looked at', () => {
     expect([at(256.5), at(256)]).toEqual([['ok'], ['can’t tell']]);
     expect([at(156.5, 150), at(156, 150)]).toEqual([['ok'], ['stop']]);
   });
-  it('a room that was not entered, and outdoors: water can’t be told, nor whether it is notified', () => {
+  it('a room that was not entered: water can’t be told, nor whether it is notified; outdoors the box must keep rain out', () => {
     const house = sampleHouse();
     const bare = withWalls(house, {});
     const walls = bare.site.walls.map((w) =>
@@ -80,7 +80,12 @@ describe('what nobody looked at', () => {
     const list = ledger({ ...house, site: { ...house.site, walls } });
     expect([of(list, 'water'), of(list, 'notify')]).toEqual([['can’t tell'], ['can’t tell']]);
     const use = (u: House['site']['rooms'][number]['use']): House => ({ ...house, site: { ...house.site, rooms: house.site.rooms.map((r) => ({ ...r, use: u })) } }); // prettier-ignore
-    expect([of(ledger(use('outdoors')), 'water'), of(ledger(use('deck')), 'water')]).toEqual([['can’t tell'], ['can’t tell']]);
+    // outdoors the box must keep rain out; the weatherproof one is what is taken there, an indoor one stops
+    const out = ledger(use('outdoors'));
+    expect([of(out, 'outdoors'), of(ledger(use('deck'), 'spur', { ...all, boxKind: 'back-surface-32-2g' }), 'outdoors')]).toEqual([
+      ['caution'],
+      ['stop'],
+    ]);
   });
   it('beside a bath it is notified; a bath in a bathroom is asked for, 2500 from it pass', () => {
     const house = sampleHouse();
@@ -88,16 +93,24 @@ describe('what nobody looked at', () => {
     const bath = (far?: number) => ledger(bathroom, 'spur', { ...all, ...(far === undefined ? {} : { beside: { bath: mm(far) } }) });
     expect([bath(), bath(2500), bath(2499)].map((l) => of(l, 'water'))).toEqual([['can’t tell'], ['ok'], ['stop']]);
     expect(of(bath(2500), 'notify')).toEqual(['caution']);
+    // every circuit there behind 30 mA; about bonding nothing is told from a plan
+    expect(of(bath(2500), 'bathroom')).toEqual(['can’t tell', 'ok']);
+    const bare: House = { ...bathroom, site: { ...bathroom.site, finals: bathroom.site.finals!.map((f) => ({ ...f, residual: false })) } };
+    expect(of(ledger(bare, 'spur', { ...all, beside: { bath: mm(2500) } }), 'bathroom')).toEqual(['stop', 'can’t tell']);
+    // a fused unit goes outside the zones: 600 from the bath
+    const unit = (far: number) =>
+      of(ledger(bathroom, 'spur', { ...all, outlet: { name: 'Rail', kind: 'fused unit' }, beside: { bath: mm(far) } }), 'water');
+    expect([unit(600), unit(599)]).toEqual([['ok'], ['stop']]);
     expect(of(ledger(house), 'notify')).toEqual(['note']);
   });
   it('a cable whose length was measured and whose way nobody knows', () => {
     const lost = withFinal(sampleHouse(), { points: sampleHouse().site.finals![0]!.points.map(({ boxId: _, ...p }) => p) });
     expect(of(ledger(lost), 'way')).toEqual(['can’t tell']);
   });
-  it('under boards and over ceilings nobody looked for insulation; trunking stands in no column of Table 4D5', () => {
+  it('under boards and over ceilings nobody looked for insulation; in trunking flat cable carries 23 A by Table 4D2A', () => {
     const lies = (way: Alteration['way'], laid?: Alteration['laid']) =>
       of(ledger(sampleHouse(), 'spur', { ...all, way, ...(laid ? { laid } : {}) }), 'lies');
-    expect([lies('under the floor'), lies('on the surface'), lies('across')]).toEqual([['can’t tell'], ['can’t tell'], ['ok']]);
+    expect([lies('under the floor'), lies('on the surface'), lies('across')]).toEqual([['can’t tell'], ['ok'], ['ok']]);
     expect(lies('under the floor', 'C')).toEqual(['ok']);
   });
   it('a radial whose breaker nobody read asks for it', () => {

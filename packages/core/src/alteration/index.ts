@@ -1,4 +1,6 @@
 export * from './spots.js';
+export * from './schools.js';
+export * from './joists.js';
 export * from './ways.js';
 export * from './around.js';
 export * from './plan.js';

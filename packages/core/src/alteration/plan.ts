@@ -1,5 +1,6 @@
 /** From the answers to the plan: the box, the points and runs that are altered, the way that is taken. Pure; written anew at each answer. */
 import { BOX_KINDS } from '../catalog/index.js';
+import { coreAreas } from '../codebook/index.js';
 import { FROM_FIT, worseOf } from './verdicts.js';
 import { freeWay, shapeOf } from '../finals/index.js';
 import { around, type Around } from './around.js';
@@ -8,6 +9,9 @@ import {
   assumed,
   bareJob,
   BOARD,
+  FLAT_SIZES,
+  isSingles,
+  SINGLES_SIZES,
   boxBody,
   distanceForCentre,
   alongX,
@@ -20,14 +24,16 @@ import {
   type Final,
   type FinalPoint,
   type FinalRun,
-  type FlatSize,
+  type CableSize,
   type Job,
   type JobInBook,
   type MeasuredLength,
   type Purpose,
   type Site,
   type Verdict,
+  type WayKind,
 } from '../model/index.js';
+import { ukSchools } from './schools.js';
 import { cableWays, type UkWay } from './ways.js';
 
 export const ALTERATION_WORDS: Readonly<Record<AlterationKind, string>> = {
@@ -62,6 +68,8 @@ export function newBox(job: JobInBook): Box | undefined {
     usualBox(
       found.walls.find((w) => w.id === place.wallId),
       alteration.outlet.kind,
+      ukSchools(job).boxDepth,
+      found.rooms.find((r) => r.id === found.walls.find((w) => w.id === place.wallId)?.faces[place.face].roomId)?.use,
     );
   return {
     ...{ id: boxIdOf(job), name: alteration.outlet.name, wallId: place.wallId, face: place.face, kind },
@@ -79,7 +87,7 @@ export interface Growth {
 }
 /** To the left, to the right, or to both sides of the old hole, what nothing speaks against first. Sides as seen from its room. */
 export function growths(job: JobInBook, from: Spot): Growth[] {
-  const kind = job.alteration!.boxKind ?? usualBox(from.wall, 'twin');
+  const kind = job.alteration!.boxKind ?? usualBox(from.wall, 'twin', ukSchools(job).boxDepth);
   const old = boxBody(from.box).widthMm;
   const { box: was, wall } = from;
   const { width: _w, height: _h, depth: _d, volumeIn3: _v, material: _m, clamps: _c, ...kept } = was;
@@ -114,7 +122,7 @@ export function waysOf(job: JobInBook): UkWay[] {
   const from = subject && sourceOf(job, subject);
   if (!subject || !to || !from || (subject.alteration.kind === 'move' && subject.alteration.cablesReach)) return [];
   const residual = subject.alteration.kind === 'own radial' ? subject.alteration.own?.residual : subject.final?.residual;
-  const ways = cableWays(job.found, from, to, residual);
+  const ways = cableWays(job.found, from, to, residual, ukSchools(job));
   const chosen = ways.findIndex((w) => w.kind === subject.alteration.way);
   return chosen <= 0 ? ways : [ways[chosen]!, ...ways.slice(0, chosen), ...ways.slice(chosen + 1)];
 }
@@ -144,10 +152,15 @@ const withLength = (run: Omit<FinalRun, 'length'>, length: MeasuredLength | unde
 });
 /** Breaker of a new circuit where nobody chose one, A; and the cable that goes with one (guidance on radials; memory). */
 export const TAKEN_A = 20;
-const ownSize = (ratingA: number): FlatSize => (ratingA > 32 ? '6/2.5' : ratingA > 20 ? '4/1.5' : '2.5/1.5');
+const ownSize = (ratingA: number): CableSize => (ratingA > 32 ? '6/2.5' : ratingA > 20 ? '4/1.5' : '2.5/1.5');
 /** The size of a new run: as it was said, else that of the circuit; on a ring and its spurs 2.5/1.5 at least. */
-export const sizeFor = ({ size, kind, own }: Alteration, final: Final | undefined): FlatSize =>
-  size ?? (kind === 'own radial' ? ownSize(own?.ratingA ?? TAKEN_A) : final?.shape === 'radial' ? (final.runs[0]?.size ?? '2.5/1.5') : '2.5/1.5'); // prettier-ignore
+export function sizeFor({ size, kind, own, schools }: Alteration, final: Final | undefined, way: WayKind | undefined): CableSize {
+  if (size) return size;
+  const usual = kind === 'own radial' ? ownSize(own?.ratingA ?? TAKEN_A) : final?.shape === 'radial' ? (final.runs[0]?.size ?? '2.5/1.5') : '2.5/1.5'; // prettier-ignore
+  const singles = way === 'on the surface' && schools?.onSurface === 'conduit with singles';
+  const { live } = coreAreas(usual);
+  return (isSingles(usual) === singles ? usual : (singles ? SINGLES_SIZES : FLAT_SIZES).find((s) => coreAreas(s).live === live)) ?? usual;
+}
 
 function newPoint(job: JobInBook, id: string, box: Box | undefined): FinalPoint {
   const { outlet } = job.alteration!;
@@ -177,7 +190,8 @@ function alterFinal(job: JobInBook, { alteration, final, point, from }: Subject,
     ...{ id: idOf(job.id, 'circuit'), title: title.slice(0, 120), do: 'alter-final', finalId: final.id, points, runs, without },
   });
   const id = pointIdOf(job);
-  const run = (n: number, ends: [string, string], length: MeasuredLength | undefined): FinalRun => withLength({ id: idOf(job.id, 'run', n), ends, size: sizeFor(alteration, final), cores: 'brown and blue' }, length); // prettier-ignore
+  const way = alteration.size ? undefined : wayOf(job)?.kind;
+  const run = (n: number, ends: [string, string], length: MeasuredLength | undefined): FinalRun => withLength({ id: idOf(job.id, 'run', n), ends, size: sizeFor(alteration, final, way), cores: 'brown and blue' }, length); // prettier-ignore
   switch (alteration.kind) {
     case 'enlarge': {
       const metal = box && isMetal(box);
@@ -225,7 +239,7 @@ function ownRadial(job: JobInBook, { alteration }: Subject, box: Box | undefined
     ...(residual === undefined ? {} : { residual }),
     ...((alteration.laid ?? way?.laid) ? { laid: alteration.laid ?? way?.laid } : {}),
     points: [newPoint(job, id, box)],
-    runs: [withLength({ id: idOf(job.id, 'run', 1), ends: [BOARD, id], size: sizeFor(alteration, undefined), cores: 'brown and blue' }, lengthFor(job))],
+    runs: [withLength({ id: idOf(job.id, 'run', 1), ends: [BOARD, id], size: sizeFor(alteration, undefined, way?.kind), cores: 'brown and blue' }, lengthFor(job))],
   };
   return { id: idOf(job.id, 'circuit'), title: `A radial of its own for ${alteration.outlet.name}`.slice(0, 120), do: 'add-final', final };
 } // prettier-ignore

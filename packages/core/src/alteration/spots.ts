@@ -16,7 +16,9 @@ import {
   type FinalPoint,
   type JobInBook,
   type Room,
+  type RoomUse,
   type Site,
+  type UkSchools,
   type Wall,
 } from '../model/index.js';
 
@@ -57,10 +59,18 @@ export const leafMm = (wall: Wall): number | undefined =>
   wall.framing.studDepth.known === 'assumed' ? undefined : wall.framing.studDepth.mm;
 
 /** The kind of box that goes into a wall when nobody chose one: let in or lined, for what goes into it. */
-export function usualBox(wall: Wall | undefined, kind: Alteration['outlet']['kind']): UkBoxId {
+/** Uses of a place where rain falls. */
+export const OUTSIDE: ReadonlySet<RoomUse> = new Set<RoomUse>(['outdoors', 'deck']);
+export function usualBox(
+  wall: Wall | undefined,
+  kind: Alteration['outlet']['kind'],
+  metalMm: UkSchools['boxDepth'],
+  use?: RoomUse,
+): UkBoxId {
   const gang = kind === 'twin' ? '2g' : '1g';
-  const deep = kind === 'fused unit' ? 47 : 35;
-  return wall && !isSolid(wall) ? `back-lined-${deep}-${gang}` : `back-metal-${deep}-${gang}`;
+  if (use !== undefined && OUTSIDE.has(use)) return `back-weather-50-${gang}`;
+  const lined = kind === 'fused unit' ? 47 : 35;
+  return wall && !isSolid(wall) ? `back-lined-${lined}-${gang}` : `back-metal-${kind === 'fused unit' ? 47 : metalMm}-${gang}`;
 }
 export const depthOf = (box: Box): number | undefined => box.depth?.mm ?? (box.kind === 'other' ? undefined : BOX_KINDS[box.kind].depthMm);
 /** A box let into masonry or screwed to a stud, of metal: it needs an earth lead of its own. */

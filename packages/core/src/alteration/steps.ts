@@ -29,10 +29,11 @@ import {
   type StepPlace,
   type Target,
 } from '../work/index.js';
-import { boxRect, type JobInBook } from '../model/index.js';
+import { boxRect, type JobInBook, type UkSchools } from '../model/index.js';
 import { faultSteps } from './faultJob.js';
 import { growths, plannedOf, wayOf, type Planned } from './plan.js';
-import { CHASE, TAIL_MM, type UkWay } from './ways.js';
+import { ukSchools } from './schools.js';
+import { CHASE_DEEP_MM, CHASE_WIDE_MM, type UkWay } from './ways.js';
 import { depthOf, isMetal, isSolid, subjectOf, ukKind, wallLooked, type Spot, type Subject } from './spots.js';
 import { connections, terminalWords } from './terminals.js';
 
@@ -64,6 +65,7 @@ interface Writing {
   planned: Planned;
   way: UkWay | undefined;
   target: Target;
+  schools: UkSchools;
   say: (mm: number) => string;
 }
 
@@ -74,7 +76,7 @@ export function alterationSteps(job: JobInBook): Step[] {
   if (subject.alteration.kind === 'find fault') return stepsOfFault(job, subject);
   if (job.changes.length === 0) return [];
   const planned = plannedOf(job);
-  const w: Writing = { job, subject, planned, way: wayOf(job), target: targetOf(subject), say: (mm) => printLength(mm, job.unit) }; // prettier-ignore
+  const w: Writing = { job, subject, planned, way: wayOf(job), target: targetOf(subject), schools: ukSchools(job), say: (mm) => printLength(mm, job.unit) }; // prettier-ignore
   // where nothing of it is near a wire the new side is made while the house still has power
   const first = newSideFirst(w);
   const { cut, set } = boxSteps(w, first);
@@ -96,7 +98,7 @@ function stepsOfFault(job: JobInBook, subject: Subject): Step[] {
   if (!final) return [];
   const planned = plannedOf(job);
   const target = targetOf(subject);
-  const w: Writing = { job, subject, planned, way: undefined, target, say: (mm) => printLength(mm, job.unit) };
+  const w: Writing = { job, subject, planned, way: undefined, target, schools: ukSchools(job), say: (mm) => printLength(mm, job.unit) };
   const search = ringSearch(final, job.incoming ?? {});
   const [likeliest] = search?.suspects ?? [];
   const words = likeliest?.fault ? faultWords(final, likeliest.fault) : search?.says;
@@ -179,8 +181,8 @@ const NEAR_MM = 150;
  * Whether the box can be cut while the house has power: cable is laid, the choice is so, somebody went over the wall with a detector, and the
  * cut lies in no line of an accessory of that wall, up, down or across, seen from either side.
  */
-function newSideFirst({ job, subject, planned: { spot } }: Writing): boolean {
-  if (!spot || job.schools.outage !== 'new side first' || !laysCable(subject) || !wallLooked(spot.wall)) return false;
+function newSideFirst({ job, subject, schools, planned: { spot } }: Writing): boolean {
+  if (!spot || schools.outage !== 'new side first' || !laysCable(subject) || !wallLooked(spot.wall)) return false;
   const meets = (a: number, b: number, c: number, d: number): boolean => a < d + NEAR_MM && c < b + NEAR_MM;
   return job.found.boxes
     .filter((b) => b.wallId === spot.wall.id)
@@ -193,13 +195,13 @@ const chasedFirst = ({ job, way, planned: { spot } }: Writing): boolean =>
   !job.found.boxes.some((b) => b.wallId === spot?.wall.id);
 
 /** The box: taken out and cut larger, or a new one put in, by what the wall is. */
-function boxSteps({ job, subject, planned, target, say }: Writing, first: boolean): { cut: Draft[]; set: Draft[] } {
+function boxSteps({ job, subject, planned, target, schools, say }: Writing, first: boolean): { cut: Draft[]; set: Draft[] } {
   const { alteration, from } = subject;
   const { spot } = planned;
   if (!spot) return { cut: [], set: [] };
   const solid = isSolid(spot.wall);
   const kind = ukKind(spot.box);
-  const surface = kind?.startsWith('back-surface') ?? false;
+  const surface = (kind?.startsWith('back-surface') || kind?.startsWith('back-weather')) ?? false;
   const depth = depthOf(spot.box) ?? 35;
   const at = place(alteration.outlet.name, spot);
   const dead = first ? [] : [target];
@@ -214,17 +216,19 @@ function boxSteps({ job, subject, planned, target, say }: Writing, first: boolea
     );
   const body = BOX_KINDS[kind ?? 'back-metal-35-1g'];
   const widthHeight = `${say(body.opening?.widthMm ?? body.widthMm)} × ${say(body.opening?.heightMm ?? body.heightMm)}`;
-  if (surface) drafts.push(step('set-box', 'Screw the surface box on', [spent('set a box')], ['Knock the entry out, level, two plugs and screws.'], { dead, alters: true, place: at, changeIds }));
+  if (surface) drafts.push(step('set-box', 'Screw the surface box on', [spent('set a box')], [kind?.startsWith('back-weather') ? 'Entry from behind or below, sealed round the cable; the hole through the wall falls outward; level, two plugs and screws.' : 'Knock the entry out, level, two plugs and screws.'], { dead, alters: true, place: at, changeIds }));
   else if (solid) {
     const drill = depth + LET_IN_MM;
     drafts.push(
-      step('cut-box', `Let the box into the wall, ${say(drill)} deep`, [spent('chain-drill and chisel for a box', body.gangs > 1 ? 1 : 0.7)],
+      step('cut-box', `Let the box into the wall, ${say(drill)} deep`, [spent(schools.hole === 'box sinker' ? 'sink a box with a guide' : 'chain-drill and chisel for a box', body.gangs > 1 ? 1 : 0.7)],
         [
           `Draw round the box: ${widthHeight}. Score the plaster along the lines first, so that it does not break away.`,
-          `Depth stop on the drill, or tape round the bit, at ${say(drill)} from the surface: the box’s ${say(depth)} and ${say(LET_IN_MM)} for mortar. Holes close together along the lines and over the middle, then the chisel.`,
+          schools.hole === 'box sinker'
+            ? `The guide screwed on level over the lines, its stop at ${say(drill)} from the surface: the box’s ${say(depth)} and ${say(LET_IN_MM)} for mortar. Every hole of it, then the chisel for the corners.`
+            : `Depth stop on the drill, or tape round the bit, at ${say(drill)} from the surface: the box’s ${say(depth)} and ${say(LET_IN_MM)} for mortar. Holes close together along the lines and over the middle, then the chisel.`,
           'Try the box: flush or a hair behind the plaster, level, not rocking.',
         ],
-        { dead, alters: true, place: at, cautions: ['Silica dust: extraction, mask, goggles. Hammer action off near old plaster that sounds loose.'],
+        { dead, alters: true, place: at, cautions: ['Silica dust: extraction, mask, goggles. Hammer action off near old plaster that sounds loose.', ...(spot.wall.framing.unit === 'aerated block' ? ['Aerated block: no hammer action, no club hammer; a saw and a chisel by hand, or it cracks through.'] : [])],
           asks: [{ key: 'hole-depth', label: 'depth of the hole, from the surface', what: 'depth of the hole', unit: 'length', least: depth, most: depth + 15, otherwise: 'Too shallow and the face stands off; too deep and the box wants mortar behind it before it is screwed.', source: PRACTICE }] }),
       step('set-box', 'Metal box in', [spent('set a box')],
         ['Knock out the entries that the cables use, a grommet in each.', 'Two holes drilled through the back of the box, plugs, screws with large heads; level it before they bite.', 'Earth lead to the box’s terminal, long enough to reach the accessory.'],
@@ -242,18 +246,32 @@ function boxSteps({ job, subject, planned, target, say }: Writing, first: boolea
   return { cut: drafts.filter((d) => d.id !== 'set-box'), set: drafts.filter((d) => d.id === 'set-box') };
 } // prettier-ignore
 
-function chaseSteps({ way, target, say }: Writing, live: boolean): Draft[] {
+function chaseSteps({ way, target, schools, say }: Writing, live: boolean): Draft[] {
   const chases = (way?.legs ?? []).filter((l) => l.in === 'chase');
   if (!chases.length) return [];
   const metres = chases.reduce((s, l) => s + l.mm, 0) / 1000;
   return [
-    step('chase', `Chase, ${metres.toFixed(1)} m`, [spent('chase, cap and fill', Math.round(metres * 6) / 10)],
-      [...chases.map((l) => `${capital(l.words)}: ${say(l.mm)}.`), `${say(CHASE.wideMm)} wide, ${say(CHASE.deepMm)} deep from the surface, straight up, down or across: nowhere aslant.`, 'Deeper than that only where the ledger says so; not back to back with a chase on the other side.'],
-      { dead: live ? [] : [target], alters: true, place: { words: 'the chase', ...(chases[0]?.wallId ? { wallId: chases[0].wallId } : {}) }, cautions: ['Silica dust: extraction, mask, goggles.', ...(live ? ['The house has power: go over the whole way with a detector first, and stop at the first sign of a cable.'] : [])] }),
+    step('chase', `Chase, ${metres.toFixed(1)} m`, [spent(schools.chaser === 'wall chaser' ? 'wall chaser, cap and fill' : 'chase, cap and fill', Math.round(metres * 6) / 10)],
+      [...chases.map((l) => `${capital(l.words)}: ${say(l.mm)}.`), `${say(CHASE_WIDE_MM)} wide, ${say(CHASE_DEEP_MM[schools.over])} deep from the surface, straight up, down or across: nowhere aslant.`, 'Deeper than that only where the ledger says so; not back to back with a chase on the other side.'],
+      { dead: live ? [] : [target], alters: true, place: { words: 'the chase', ...(chases[0]?.wallId ? { wallId: chases[0].wallId } : {}) }, cautions: ['Silica dust: extraction, mask, goggles.', ...(schools.chaser === 'wall chaser' ? ['Wall chaser: both hands, its stop set before the blade runs, extraction on.'] : []), ...(live ? ['The house has power: go over the whole way with a detector first, and stop at the first sign of a cable.'] : [])] }),
   ];
 } // prettier-ignore
 
-function cableSteps({ subject, way, target, say }: Writing): Draft[] {
+const OVER_WORDS: Readonly<Record<UkSchools['over'], string>> = {
+  capping: 'Capping over it, nailed at the sides, not through it.',
+  'oval conduit': 'Through the oval conduit, which is clipped down in the chase, its ends without burrs.',
+  'plaster alone': 'Clipped flat to the back of the chase, so that no trowel catches it.',
+};
+function boredWords({ what, count, taken, cut, fromBearingMm }: NonNullable<UkWay['bored']>, say: Writing['say']): string {
+  const many = `${count}${taken ? ', reckoned' : ''}`;
+  if (what === 'stud') return `Studs bored in their middle third: ${many}.`;
+  const where = fromBearingMm === undefined ? (cut === 'notch' ? 'between 0.07 and 0.25 of the span from a bearing' : 'between 0.25 and 0.4 of the span from a bearing') : `${say(Math.round(fromBearingMm))} from where they bear`; // prettier-ignore
+  return cut === 'notch'
+    ? `Joists notched from the top, ${where}, a steel plate over each: ${many}.`
+    : `Joists bored on the middle line, ${where}: ${many}.`;
+}
+
+function cableSteps({ subject, way, target, schools, say }: Writing): Draft[] {
   const { alteration } = subject;
   if (!laysCable(subject)) return [];
   const dead = [target];
@@ -263,19 +281,19 @@ function cableSteps({ subject, way, target, say }: Writing): Draft[] {
   const through = legs.filter((l) => l.in !== 'chase');
   const count = alteration.kind === 'into ring' ? 2 : (subject.final?.runs.filter((r) => alteration.kind === 'move' && r.ends.includes(subject.point?.id ?? '')).length ?? 0) || 1;
   const cut = alteration.cable?.mm ?? way?.cableMm;
-  const rest: Spent[] = way ? way.time.filter((t) => t.kind !== 'chase, cap and fill') : [spent('fish in a bay')];
+  const rest: Spent[] = way ? way.time.filter((t) => t.kind !== 'chase, cap and fill' && t.kind !== 'wall chaser, cap and fill') : [spent('fish in a bay')];
   drafts.push(step('cable', `${count > 1 ? `${count} cables` : 'The cable'} in${cut === undefined ? '' : `, ${count > 1 ? 'each ' : ''}cut ${say(cut)}`}`, rest,
     [
       ...through.map((l) => `${capital(l.words)}: ${say(l.mm)}.`),
-      ...(way?.bored?.count ? [`${way.bored.what === 'stud' ? 'Studs bored in their middle third' : 'Joists bored on the middle line, between a quarter and two fifths of the span'}: ${way.bored.count}${way.bored.taken ? ', reckoned' : ''}.`] : []),
-      `${say(TAIL_MM)} stand out at each box.`,
-      ...(chases.length ? ['Capping over it, nailed at the sides, not through it.'] : []),
+      ...(way?.bored?.count ? [boredWords(way.bored, say)] : []),
+      `${say(schools.spareMm)} stand out at each box.`,
+      ...(chases.length ? [OVER_WORDS[schools.over]] : []),
     ],
     { dead, alters: true, place: { words: 'along its way' } }));
   return drafts;
 } // prettier-ignore
 
-function connect({ job, subject, planned, target }: Writing): Draft[] {
+function connect({ job, subject, planned, target, schools }: Writing): Draft[] {
   const { alteration, point, from } = subject;
   const { final, spot } = planned;
   if (!final) return [];
@@ -284,15 +302,16 @@ function connect({ job, subject, planned, target }: Writing): Draft[] {
   const changeIds = job.changes.filter((c) => c.do === 'alter-final' || c.do === 'add-final').map((c) => c.id);
   const lines = (id: string): string[] => connections(final, id).map(terminalWords);
   const cables = (id: string): number => final.runs.filter((r) => r.ends.includes(id)).length;
-  const strip = 'Sheath off to just inside the box, earth sleeved green and yellow over its whole length, ends doubled where a terminal is large for one.';
+  const strip = `Sheath off to just inside the box, earth sleeved green and yellow over its whole length, ends doubled where a terminal is large for one${schools.ends === 'twisted' ? '; those that share a terminal twisted together first, each by itself still to be told' : '; those that share a terminal lie side by side'}.`;
+  const by = schools.joint === 'crimp' ? 'an insulated crimp, pressed with its ratchet tool and tugged' : 'a maintenance-free connector';
   const tug = 'Earth first, then neutral, then line; every conductor tugged. Level the face before the last turn of the screws, no cable under the edge.';
   if (point && from && (alteration.kind === 'spur' || alteration.kind === 'into ring'))
     drafts.push(step('connect-old', `Connect at ${point.name}`, [spent('open and take apart'), spent('strip, splice, land', 1), spent('mount device and plate')],
-      [strip, ...lines(point.id), ...(alteration.kind === 'into ring' ? ['The cable that led on is joined to the second new one by a maintenance-free connector, core to core, earth too.'] : []), tug],
+      [strip, ...lines(point.id), ...(alteration.kind === 'into ring' ? [`The cable that led on is joined to the second new one by ${by}, core to core, earth too.`] : []), tug],
       { dead, alters: true, connects: true, place: place(point.name, from) }));
   if (alteration.kind === 'move' && !alteration.cablesReach && point && from)
     drafts.push(step('connect-old', 'Join the cables in the old box', [spent('open and take apart'), spent('strip, splice, land', 2), spent('mount device and plate')],
-      ['Each cable that was there is joined to one of the new ones by maintenance-free connectors: line, neutral, earth, each leg by itself.', 'Earth of the box kept. A blank plate over it; it stays in reach.'],
+      [`Each cable that was there is joined to one of the new ones, each core by ${by}: line, neutral, earth, each leg by itself.`, 'Earth of the box kept. A blank plate over it; it stays in reach.'],
       { dead, alters: true, connects: true, place: place(from.box.name, from) }));
   if (planned.point)
     drafts.push(step('connect-new', `Connect ${planned.point.name}`, [spent('strip, splice, land', Math.max(1, cables(planned.point.id))), spent('mount device and plate')],
@@ -408,14 +427,14 @@ function deadTests(w: Writing): Draft[] {
   ];
 } // prettier-ignore
 
-function closeUp({ way }: Writing): Draft[] {
+function closeUp({ way, schools }: Writing): Draft[] {
   if (!way) return [];
   const chased = way.legs.filter((l) => l.in === 'chase');
   if (chased.length === 0 && way.kind !== 'across') return [];
   return [
-    step('fill', chased.length ? 'Fill the chase' : 'Close the board', [spent('coat of compound', 2), ...(chased.length ? [] : [spent('cut and fix a patch', way.bored?.count ?? 1)])],
-      chased.length ? ['Brush out, wet, bonding coat to just under the surface; finish coat once it has set.'] : ['Pieces back over the openings, taped and filled.'],
-      { wait: chased.length ? 'mortar' : 'setting compound', place: { words: 'the chase' }, after: ['dead-tests'] }),
+    step('fill', chased.length ? 'Fill the chase' : 'Close the board', [spent('coat of compound', chased.length && schools.filler === 'one coat' ? 1 : 2), ...(chased.length ? [] : [spent('cut and fix a patch', way.bored?.count ?? 1)])],
+      chased.length ? [schools.filler === 'one coat' ? 'Brush out, wet, one-coat plaster flush; trowelled smooth as it stiffens.' : 'Brush out, wet, bonding coat to just under the surface; finish coat once it has set.'] : ['Pieces back over the openings, taped and filled.'],
+      { wait: chased.length ? (schools.filler === 'one coat' ? 'one-coat plaster' : 'mortar') : 'setting compound', place: { words: 'the chase' }, after: ['dead-tests'] }),
     step('paint', 'Sand and paint', [spent('sand'), spent('paint')], ['Sand, dust off, mist coat on new plaster, then paint.'], { wait: 'wall paint', after: ['fill'], place: { words: 'the chase' } }),
   ];
 } // prettier-ignore

@@ -1,5 +1,5 @@
 /** What is judged of an alteration’s cable: the way it goes, what is in that way, and what it carries there. */
-import { carriesA, CARRIES_SOURCE, LAID_WORDS, outletAmps, RING_LEG_A, term } from '../codebook/index.js';
+import { carriesA, CARRIES_SOURCE, LAID_WORDS, NO_SHEATH, outletAmps, RING_LEG_A, term } from '../codebook/index.js';
 import type { JobInBook, WayKind } from '../model/index.js';
 import { lookedFinding } from './boxFindings.js';
 import { noWay, sizeFor, TAKEN_A, wayOf, type Planned } from './plan.js';
@@ -27,7 +27,7 @@ const COOLS: Readonly<Record<WayKind, string>> = {
   'through the wall': 'Say on the wall’s page whether the wall is filled with insulation.',
   'under the floor': 'Look under a lifted board for insulation, and say how it lies there.',
   'up and over': 'Look whether it lies under insulation in the loft, and how thick; keep it on top where it can.',
-  'on the surface': 'Flat cable in trunking stands in no column of Table 4D5: look up what it carries there, or take the worse column.',
+  'on the surface': 'Say how it lies at its worst.',
 };
 /** What lies in the new cable’s way, and what it carries there. */
 export function wayFindings(job: JobInBook, subject: Subject, planned: Planned, say: Say): void {
@@ -50,7 +50,7 @@ export function wayFindings(job: JobInBook, subject: Subject, planned: Planned, 
       );
   }
   const run = planned.final?.runs.find((r) => r.id.startsWith(`${job.id}-run`));
-  const size = run?.size ?? sizeFor(alteration, final);
+  const size = run?.size ?? sizeFor(alteration, final, way?.kind);
   const need = alteration.kind === 'own radial' ? (alteration.own?.ratingA ?? TAKEN_A) : final?.shape === 'radial' ? final.ratingA : alteration.kind === 'into ring' || alteration.kind === 'move' ? RING_LEG_A : outletAmps(alteration.outlet.kind); // prettier-ignore
   const laid = alteration.laid ?? way?.laid;
   if (!way && laid === undefined) return;
@@ -58,6 +58,7 @@ export function wayFindings(job: JobInBook, subject: Subject, planned: Planned, 
     return say('lies', { verdict: 'can’t tell', says: 'the breaker of its circuit was not noted', ask: 'Read it at the consumer unit.' });
   if (laid === undefined) return say('lies', { verdict: 'can’t tell', says: 'how warm it gets there is not known', ask: COOLS[way?.kind ?? 'across'] }); // prettier-ignore
   const has = carriesA(size, laid);
+  if (has === undefined) return say('lies', { verdict: 'stop', says: NO_SHEATH, source: CARRIES_SOURCE });
   const sums = [{ terms: [term(`${size} mm², ${LAID_WORDS[laid]}`, has, 'A')], result: term('carries', has, 'A'), limit: { ...term('asked of it', need, 'A'), relation: '≥' as const } }]; // prettier-ignore
   say('lies', { verdict: has < need ? 'stop' : 'ok', says: has < need ? `carries ${has} A of the ${need} A asked of it: a thicker cable, or a way where it stays cool` : `carries ${has} A; ${need} A are asked of it`, sums, source: CARRIES_SOURCE }); // prettier-ignore
 }

@@ -1,6 +1,6 @@
 /** Ways of a cable by the UK book, worked by hand on a room of 4000 × 3000: legs, length, chases, studs, joists. */
 import { describe, expect, it } from 'vitest';
-import { waysOf, noWay } from './index.js';
+import { crossingAt, waysOf, noWay } from './index.js';
 import { mm, sampleHouse, sampleJob } from './sample.js';
 import type { House } from '../model/index.js';
 
@@ -47,6 +47,21 @@ describe('from a socket at 1000 to a twin at 2800 on the same wall, 500 higher',
     expect(across.legs[0]).toMatchObject({ in: 'studs', mm: 1800 });
     expect(said(across, 'boring')).toEqual(['caution']);
   });
+  it('what lies over a cable makes its chase deeper: 25 for oval conduit, 15 for plaster alone; a wall chaser takes less than half the time', () => {
+    const at = (deep: number, schools: object) =>
+      way(sampleHouse({ material: 'masonry', deep, skin: 15 }), 'across', { ...right, schools });
+    // 10 into the leaf: a sixth of 60; none where plaster takes it whole
+    expect([said(at(60, { over: 'oval conduit' }), 'chase'), said(at(59, { over: 'oval conduit' }), 'chase')]).toEqual([
+      ['ok', 'ok'],
+      ['stop', 'ok'],
+    ]);
+    expect(said(at(10, { over: 'plaster alone' }), 'chase')).toEqual(['ok', 'ok']);
+    const [hand, chaser] = [at(102.5, {}), at(102.5, { chaser: 'wall chaser' })].map((w) => w.minutes.middle);
+    expect(chaser! * 2).toBeLessThan(hand!);
+  });
+  it('200 stand out at each box where somebody wants so: 100 more of cable', () => {
+    expect(way(sampleHouse(), 'across', { ...right, schools: { spareMm: 200 } }).cableMm).toBe(2820);
+  });
   it('a door between the two stops it in studs, and sends trunking up and over: twice 2100 more', () => {
     const plain = sampleHouse({ material: 'wood', deep: 75, skin: 12.5 });
     const door = { id: 'door', kind: 'door' as const, x: mm(1500), z: mm(0), width: mm(800), height: mm(2000) };
@@ -71,15 +86,41 @@ describe('from a socket at 1000 to a twin at 2800 on the same wall, 500 higher',
     const under = way(laidJoists(sampleHouse(), 'along-first'), 'under the floor');
     // middles of single and twin boxes: 457 + 36.5 and 957 + 36.5
     expect(under.legs.map((l) => [l.in, Math.round(l.mm * 10) / 10])).toEqual([['chase', 493.5], ['floor', 1800], ['chase', 993.5]]); // prettier-ignore
-    expect([under.bored, said(under, 'boring')]).toEqual([{ what: 'joist', count: 0, taken: false }, []]);
+    expect([under.bored, said(under, 'boring')]).toEqual([{ what: 'joist', count: 0, taken: false, cut: 'hole' }, []]);
   });
   it('across them 1800 at 400 meets four; holes lie a quarter of the span of 3000 in: 1500 more of cable', () => {
     const under = way(laidJoists(sampleHouse(), 'across-first'), 'under the floor');
-    expect(under.bored).toEqual({ what: 'joist', count: 4, taken: false });
+    expect(under.bored).toEqual({ what: 'joist', count: 4, taken: false, cut: 'hole', fromBearingMm: 750 });
     expect(under.legs.filter((l) => l.in === 'floor').map((l) => l.mm)).toEqual([1800, 1500]);
     // a hole of 16 is a quarter of 64
     const depth = (deep?: number) => said(way(laidJoists(sampleHouse(), 'across-first', deep), 'under the floor'), 'boring');
-    expect([depth(64), depth(63)]).toEqual([['caution'], ['stop']]);
+    // of a joist of 116 the hole leaves 50 over and under it; of 115 a nail may meet the cable
+    expect([depth(116), depth(115), depth(64), depth(63)]).toEqual([['caution', 'ok'], ['caution', 'caution'], ['caution', 'caution'], ['stop', 'caution']]); // prettier-ignore
+  });
+  it('notched instead: from 0.07 of the span of 3000 on, 210 in, so only 420 more; an eighth of the depth, a plate over each', () => {
+    const notched = (deep: number) => way(laidJoists(sampleHouse(), 'across-first', deep), 'under the floor', { ...right, schools: { joists: 'notches' } }); // prettier-ignore
+    const under = notched(200);
+    expect(under.bored).toEqual({ what: 'joist', count: 4, taken: false, cut: 'notch', fromBearingMm: 210 });
+    expect(under.legs.filter((l) => l.in === 'floor').map((l) => Math.round(l.mm))).toEqual([1800, 420]);
+    // 10 is an eighth of 80
+    expect([said(notched(80), 'boring'), said(notched(79), 'boring')]).toEqual([
+      ['caution', 'caution'],
+      ['stop', 'caution'],
+    ]);
+  });
+  it.each<[string, number, number, 'hole' | 'notch', number, number]>([
+    // span 4000: holes 1000 to 1600 and 2400 to 3000, notches 280 to 1000 and 3000 to 3720
+    ['both at one bearing', 0, 0, 'hole', 1000, 2000],
+    ['from one bearing past a band', 0, 1200, 'hole', 1000, 0],
+    ['from bearing to bearing', 0, 4000, 'hole', 1000, 0],
+    ['both in the middle, where none may lie: to the nearer band', 1900, 2100, 'hole', 1600, 600],
+    ['both inside a band: where it starts', 1300, 1500, 'hole', 1300, 0],
+    ['both at the other bearing', 4000, 3900, 'hole', 1000, 1800],
+    ['notches at one bearing', 0, 0, 'notch', 280, 560],
+    ['notches at the other', 3800, 3900, 'notch', 280, 160],
+  ])('where along the span: %s', (_, a, b, cut, fromBearingMm, longerMm) => {
+    const at = crossingAt(a, b, 4000, cut);
+    expect([at.fromBearingMm, at.longerMm]).toEqual([expect.closeTo(fromBearingMm, 6), expect.closeTo(longerMm, 6)]);
   });
   it('over a slab nothing leads under the floor; under what nobody looked at nothing is told', () => {
     const house = sampleHouse();
@@ -124,7 +165,7 @@ describe('zones, and the ways beyond one wall', () => {
     expect(over(above('attic')).bored).toMatchObject({ count: 0 });
     expect(said(over(above('attic')), 'boring')).toEqual([]);
     expect(said(over(above('floor')), 'boring')).toEqual(['can’t tell']);
-    expect([over(above('attic')).laid, way(house, 'under the floor').laid, way(house, 'on the surface').laid]).toEqual([undefined, undefined, undefined]); // prettier-ignore
+    expect([over(above('attic')).laid, way(house, 'under the floor').laid, way(house, 'on the surface').laid]).toEqual([undefined, undefined, 'B']); // prettier-ignore
   });
   it('round a corner under the floor: along in plan, as cables are laid', () => {
     // wall 2 begins where wall 1 ends: 3000 to the corner, then 500

@@ -3,12 +3,13 @@
  * the wall, on its surface. Each in legs with what it lies in, how long it is, what is cut for it, and what speaks against it.
  */
 import { practice } from '../catalog/index.js';
-import { safeZone, term, total, ukChase, ukJoistCut, type Judged } from '../codebook/index.js';
-import { levelOf, roomPlans, studsBetween, type PlanSide } from '../layout/index.js';
+import { safeZone, term, total, ukChase, type Judged } from '../codebook/index.js';
+import { levelOf, studsBetween } from '../layout/index.js';
 import { FROM_FIT, worseOf } from './verdicts.js';
 import { minutesOf, spent, type Span, type Spent } from '../work/index.js';
+import { boredJudged, cutOf, joistsMet, type JoistCut } from './joists.js';
 import { finishMm, isSolid, leafMm, planPoint, type Spot } from './spots.js';
-import { uXOf, wallThicknessMm, WAY_KINDS, type FaceId, type Joists, type Laid, type Room, type Site, type Sum, type Verdict, type WayKind } from '../model/index.js'; // prettier-ignore
+import { uXOf, wallThicknessMm, WAY_KINDS, type FaceId, type Laid, type Room, type Site, type Sum, type UkSchools, type Verdict, type WayKind } from '../model/index.js'; // prettier-ignore
 
 export interface Leg {
   in: 'chase' | 'cavity' | 'studs' | 'floor' | 'loft' | 'surface' | 'wall';
@@ -27,7 +28,7 @@ export interface UkWay {
   cableMm: number;
   length: Sum;
   /** holes through studs or joists that it takes */
-  bored: { what: 'stud' | 'joist'; count: number; taken: boolean } | undefined;
+  bored: { what: 'stud' | 'joist'; count: number; taken: boolean; cut?: JoistCut; fromBearingMm?: number } | undefined;
   /** how the cable lies at its worst; undefined: what lies about it is not known */
   laid: Laid | undefined;
   judged: (Judged & { rule: WayRule; subject: string })[];
@@ -38,16 +39,20 @@ export interface UkWay {
 export const WAY_RULES = ['zone', 'chase', 'void', 'boring', 'surface', 'through'] as const;
 export type WayRule = (typeof WAY_RULES)[number];
 
-/** In each box, mm; and what a cable is longer than the line on the wall (common practice). */
-export const TAIL_MM = 150;
+/** What a cable is longer than the line on the wall (common practice). */
 export const SLACK = 0.05;
-/** A chase for a flat cable under its capping, from the finished surface; and how wide (common practice). */
-export const CHASE = { deepMm: 20, wideMm: 25 } as const;
-/** Joists where nobody measured them (common practice). */
-const JOISTS_MM = 400;
+/** A chase for a flat cable, from the finished surface, by what lies over it; and how wide (common practice). */
+export const CHASE_DEEP_MM: Readonly<Record<UkSchools['over'], number>> = { capping: 20, 'oval conduit': 25, 'plaster alone': 15 };
+export const CHASE_WIDE_MM = 25;
 /** A board is lifted so often along a way (common practice). */
 const BOARDS_MM = 1500;
 
+/** What every way is made with. */
+interface Hand {
+  /** a 30 mA device stands ahead of the circuit; undefined: nobody looked */
+  residual: boolean | undefined;
+  schools: UkSchools;
+}
 interface Making {
   legs: Leg[];
   judged: UkWay['judged'];
@@ -57,13 +62,14 @@ interface Making {
 }
 
 /** @param residual whether a 30 mA device stands ahead of the circuit */
-export function cableWays(site: Site, from: Spot, to: Spot, residual: boolean | undefined): UkWay[] {
+export function cableWays(site: Site, from: Spot, to: Spot, residual: boolean | undefined, schools: UkSchools): UkWay[] {
+  const hand: Hand = { residual, schools };
   const ways: UkWay[] = [];
   const add = (kind: WayKind, words: string, made: Making | undefined): void => {
     if (!made) return;
     const judged = [...made.judged, ...openingsCrossed(site, made.legs)];
     const lying = made.legs.reduce((s, l) => s + l.mm, 0);
-    const terms = [...made.legs.map((l) => term(l.words, l.mm, 'length')), term('in the two boxes', 2 * TAIL_MM, 'length'), term('for bends, 5 %', lying * SLACK, 'length')];
+    const terms = [...made.legs.map((l) => term(l.words, l.mm, 'length')), term('in the two boxes', 2 * schools.spareMm, 'length'), term('for bends, 5 %', lying * SLACK, 'length')];
     const cableMm = Math.ceil(total(terms) / 10) * 10;
     const time = [...made.time, spent('turn of a cable', Math.max(0, made.legs.length - 1))];
     ways.push({
@@ -75,15 +81,19 @@ export function cableWays(site: Site, from: Spot, to: Spot, residual: boolean | 
   }; // prettier-ignore
   const sameFace = from.wall.id === to.wall.id && from.face === to.face;
   const x = { from: from.rect.centre, to: to.rect.centre };
-  if (sameFace) add('across', 'straight across in the wall, then up or down', across(from, to, residual));
-  if (from.wall.id === to.wall.id && from.face !== to.face) add('through the wall', 'through the wall', throughTheWall(from, to, residual));
+  if (sameFace) add('across', 'straight across in the wall, then up or down', across(from, to, hand));
+  if (from.wall.id === to.wall.id && from.face !== to.face) add('through the wall', 'through the wall', throughTheWall(from, to, hand));
   const plan = inPlan(site, from, to);
   if (sameFace || plan !== undefined) {
     const along = sameFace ? Math.abs(x.from - x.to) : plan!;
-    add('under the floor', 'down, under the floor, and up', by(site, 'floor', from, to, along, residual));
-    add('up and over', 'up, over the ceiling, and down', by(site, 'loft', from, to, along, residual));
+    add('under the floor', 'down, under the floor, and up', by(site, 'floor', from, to, along, hand));
+    add('up and over', 'up, over the ceiling, and down', by(site, 'loft', from, to, along, hand));
   }
-  add('on the surface', 'in trunking on the wall', onTheSurface(site, from, to));
+  add(
+    'on the surface',
+    schools.onSurface === 'mini-trunking' ? 'in trunking on the wall' : 'in conduit on the wall',
+    onTheSurface(site, from, to, schools),
+  );
   return ways.sort((a, b) => FROM_FIT.indexOf(a.verdict) - FROM_FIT.indexOf(b.verdict) || a.minutes.middle - b.minutes.middle || WAY_KINDS.indexOf(a.kind) - WAY_KINDS.indexOf(b.kind)); // prettier-ignore
 }
 
@@ -93,20 +103,21 @@ function zoneOf(spot: Spot, toAccessory: 'up or down' | 'across', residual: bool
 }
 
 /** A chase in the leaf: what plaster there is counts toward its depth. */
-function chaseOf(spot: Spot, runs: 'up and down' | 'along'): UkWay['judged'][number] {
+function chaseOf(spot: Spot, runs: 'up and down' | 'along', { over }: UkSchools): UkWay['judged'][number] {
   const leaf = leafMm(spot.wall);
   const plaster = finishMm(spot.wall, spot.face);
   const subject = `${spot.wall.id}/${runs}`;
-  const inLeaf = Math.max(0, CHASE.deepMm - (plaster ?? 0));
+  const inLeaf = Math.max(0, CHASE_DEEP_MM[over] - (plaster ?? 0));
   if (leaf === undefined) return { rule: 'chase', subject, verdict: 'can’t tell', says: 'how thick the leaf is was not measured', sums: [], source: practice, ask: 'Measure the wall at a door or a window, less plaster on both sides; a cavity wall has two leaves.' }; // prettier-ignore
   const { mostMm: _, ...judged } = ukChase(leaf, inLeaf, runs);
-  judged.sums.unshift({ terms: [term('chase from the surface', CHASE.deepMm, 'length'), term('less plaster', -(plaster ?? 0), 'length')], result: term('into the leaf', inLeaf, 'length') }); // prettier-ignore
+  judged.sums.unshift({ terms: [term('chase from the surface', CHASE_DEEP_MM[over], 'length'), term('less plaster', -(plaster ?? 0), 'length')], result: term('into the leaf', inLeaf, 'length') }); // prettier-ignore
   if (judged.verdict === 'stop' && plaster === undefined) return { ...judged, rule: 'chase', subject, verdict: 'can’t tell', says: 'without plaster it would be too deep; how thick the plaster is was not measured', ask: 'Measure the plaster at the old box.' }; // prettier-ignore
   return { ...judged, rule: 'chase', subject };
 }
 
 const metres = (mm: number): number => Math.round(mm / 100) / 10;
-const chased = (mm: number): Spent => spent('chase, cap and fill', metres(mm));
+const chased = (mm: number, { chaser }: UkSchools): Spent =>
+  spent(chaser === 'wall chaser' ? 'wall chaser, cap and fill' : 'chase, cap and fill', metres(mm));
 const vertical = (spot: Spot, z1: number, z2: number, words: string): Leg => ({
   ...{ in: isSolid(spot.wall) ? 'chase' : 'cavity', runs: 'up and down', mm: Math.abs(z2 - z1), wallId: spot.wall.id, words },
   line: { x1: spot.rect.centre, z1, x2: spot.rect.centre, z2 },
@@ -119,7 +130,7 @@ function laidIn(spots: readonly Spot[]): Laid | undefined {
   return hollow.some((s) => s.wall.insulated) ? '103' : 'C';
 }
 
-function across(from: Spot, to: Spot, residual: boolean | undefined): Making {
+function across(from: Spot, to: Spot, { residual, schools }: Hand): Making {
   const { wall } = from;
   const along: Leg = {
     ...{ in: isSolid(wall) ? 'chase' : 'studs', runs: 'along', mm: Math.abs(to.rect.centre - from.rect.centre), wallId: wall.id },
@@ -130,8 +141,8 @@ function across(from: Spot, to: Spot, residual: boolean | undefined): Making {
   const legs = [along, ...(rise > 5 ? [vertical(to, from.z, to.z, to.z > from.z ? 'up to the new box' : 'down to the new box')] : [])];
   const judged = [zoneOf(from, 'across', residual), ...(rise > 5 ? [zoneOf(to, 'up or down', residual)] : [])];
   if (isSolid(wall)) {
-    judged.push(chaseOf(from, 'along'), ...(rise > 5 ? [chaseOf(to, 'up and down')] : []));
-    return { legs, judged, time: [chased(along.mm + rise)], laid: 'C' };
+    judged.push(chaseOf(from, 'along', schools), ...(rise > 5 ? [chaseOf(to, 'up and down', schools)] : []));
+    return { legs, judged, time: [chased(along.mm + rise, schools)], laid: 'C' };
   }
   const crossed = studsBetween(wall, from.rect.centre, to.rect.centre).length;
   const known = studsKnown(wall);
@@ -163,7 +174,7 @@ function openingsCrossed(site: Site, legs: readonly Leg[]): UkWay['judged'] {
 /** Half of a chase: so near to an opening its reveal breaks out, mm (common practice). */
 const NEAR_LINE_MM = 13;
 
-function throughTheWall(from: Spot, to: Spot, residual: boolean | undefined): Making {
+function throughTheWall(from: Spot, to: Spot, { residual, schools }: Hand): Making {
   const { wall } = from;
   const aside = Math.abs(to.rect.centre - from.rect.centre);
   const rise = Math.abs(to.z - from.z);
@@ -173,19 +184,19 @@ function throughTheWall(from: Spot, to: Spot, residual: boolean | undefined): Ma
   if (aside > 5) {
     legs.push({ in: solid ? 'chase' : 'studs', runs: 'along', mm: aside, wallId: wall.id, line: { x1: from.rect.centre, z1: to.z, x2: to.rect.centre, z2: to.z }, words: solid ? 'across on the new side, in a chase' : 'across behind the new side' });
     judged.push(zoneOf(to, 'across', residual));
-    if (solid) judged.push(chaseOf(to, 'along'));
+    if (solid) judged.push(chaseOf(to, 'along', schools));
   }
   if (rise > 5) {
     legs.push(vertical({ ...to, rect: { ...to.rect, centre: from.rect.centre } }, from.z, to.z, 'up or down behind the old box'));
     judged.push(zoneOf(from, 'up or down', residual));
-    if (solid) judged.push(chaseOf(from, 'up and down'));
+    if (solid) judged.push(chaseOf(from, 'up and down', schools));
   }
   const crossed = solid ? 0 : studsBetween(wall, from.rect.centre, to.rect.centre).length;
   const known = studsKnown(wall);
   if (!solid && aside > 5 && (crossed || !known)) judged.push(studsJudged(wall.id, crossed, known));
   if (wall.fireRated) judged.push({ rule: 'through', subject: wall.id, verdict: 'caution', says: 'the wall resists fire: the hole is sealed round the cable, and boxes behind each other get pads', sums: [], source: practice });
   if (wall.fireRated === undefined) judged.push({ rule: 'through', subject: wall.id, verdict: 'can’t tell', says: 'whether the wall must resist fire was not noted', sums: [], source: practice, ask: 'Walls to a garage, to a neighbour or round a shared stair do.' });
-  const [drill, cut]: Spent[] = solid ? [spent('drill through a leaf'), chased(aside + rise)] : [spent('fish in a bay', crossed + 1), spent('bore a stud or plate', crossed)];
+  const [drill, cut]: Spent[] = solid ? [spent('drill through a leaf'), chased(aside + rise, schools)] : [spent('fish in a bay', crossed + 1), spent('bore a stud or plate', crossed)];
   return { legs, judged, laid: laidIn([from, to]), time: [drill!, cut!], ...(crossed ? { bored: { what: 'stud' as const, count: crossed, taken: !known } } : {}) };
 } // prettier-ignore
 
@@ -206,45 +217,8 @@ const VOID_WORDS = {
   loft: { attic: 'over the ceiling, in the loft', floor: 'between the joists over the ceiling', 'flat-roof': '' },
 } as const;
 
-/** How a way through a void lies to its joists. */
-interface Met {
-  /** of the way, across them; mm */
-  acrossMm: number;
-  count: number;
-  /** which way they run, or how far apart they are, nobody noted */
-  taken: boolean;
-  /** from bearing to bearing, as the room is long that way; absent: not walked round */
-  spanMm?: number;
-}
-const axisOf = ({ from, to }: Pick<PlanSide, 'from' | 'to'>): 'x' | 'y' => (Math.abs(to.x - from.x) >= Math.abs(to.y - from.y) ? 'x' : 'y');
-/** Joists run along one axis of the plan; what goes along the other crosses them. */
-function joistsMet(site: Site, from: Spot, to: Spot, joists: Joists | undefined, along: number): Met {
-  const spacing = joists?.spacing?.mm ?? JOISTS_MM;
-  const plan = roomPlans(site).find((p) => p.room.id === from.room?.id);
-  const [a, b] = [planPoint(site, from)?.at, planPoint(site, to)?.at];
-  const [first] = plan?.sides ?? [];
-  if (!plan || !first || !a || !b || joists?.runs === undefined) return { acrossMm: along, count: Math.floor(along / spacing), taken: true };
-  const wall = axisOf(first);
-  const runs = joists.runs === 'along-first' ? wall : wall === 'x' ? 'y' : 'x';
-  const acrossMm = runs === 'x' ? Math.abs(a.y - b.y) : Math.abs(a.x - b.x);
-  const ends = plan.sides.flatMap((s) => [s.from[runs], s.to[runs]]);
-  return { acrossMm, count: Math.floor(acrossMm / spacing + 1e-9), // through two rooms their joists may run otherwise
-    taken: joists.spacing === undefined || from.room?.id !== to.room?.id, spanMm: Math.max(...ends) - Math.min(...ends) };
-} // prettier-ignore
-/** A hole for one flat cable, mm; it lies from this share of the span on (Approved Document A; memory). */
-const [HOLE_MM, FROM_BEARING] = [16, 0.25] as const;
-/** Holes through the joists of a floor: their size and place are judged where depth and span are known. */
-function boredJudged(met: Met, joists: Joists | undefined, subject: string): UkWay['judged'][number] {
-  const sums: Sum[] = [{ terms: [term('across the joists', met.acrossMm, 'length')], formula: `÷ ${met.taken ? `${JOISTS_MM} mm, taken` : 'spacing'}, whole ones`, result: term('joists', met.count, 'count') }];
-  const base = { rule: 'boring' as const, subject, sums, source: practice };
-  if (met.taken) return { ...base, verdict: 'can’t tell', says: `across joists it takes about ${met.count} holes, along them none: which way they run, or how far apart, was not noted`, ask: 'See which way the boards run: joists lie across them. Note it on the room’s page.' };
-  if (joists?.depth === undefined || met.spanMm === undefined) return { ...base, verdict: 'can’t tell', says: `${met.count} joists are bored; how deep they are was not noted`, ask: 'Measure a joist under a lifted board.' };
-  const cut = ukJoistCut({ joistDepthMm: joists.depth.mm, spanMm: met.spanMm, cut: 'hole', sizeMm: HOLE_MM, fromBearingMm: met.spanMm * FROM_BEARING, offLineMm: 0 });
-  return { ...base, ...cut, sums: [...sums, ...cut.sums], verdict: cut.verdict === 'ok' ? 'caution' : cut.verdict, says: cut.verdict === 'ok' ? `${met.count} joists are bored, ${HOLE_MM} mm on the middle line, a quarter of the span in from where they bear` : cut.says };
-} // prettier-ignore
-
 /** Down or up from both boxes, and through the void there. */
-function by(site: Site, where: 'floor' | 'loft', from: Spot, to: Spot, along: number, residual: boolean | undefined): Making | undefined {
+function by(site: Site, where: 'floor' | 'loft', from: Spot, to: Spot, along: number, { residual, schools }: Hand): Making | undefined {
   const rooms = [from.room, to.room];
   const kinds = rooms.map((r) => (where === 'floor' ? r?.below : r?.above));
   // concrete, or a flat roof: nothing can be laid there
@@ -252,40 +226,41 @@ function by(site: Site, where: 'floor' | 'loft', from: Spot, to: Spot, along: nu
   const edge = (s: Spot): number => (where === 'floor' ? 0 : s.wall.height.mm);
   const [down, up] = where === 'floor' ? ['down to the floor', 'up from the floor'] : ['up to the ceiling', 'down from the ceiling'];
   const judged: UkWay['judged'] = [zoneOf(from, 'up or down', residual), zoneOf(to, 'up or down', residual)];
-  for (const s of [from, to]) if (isSolid(s.wall)) judged.push(chaseOf(s, 'up and down'));
+  for (const s of [from, to]) if (isSolid(s.wall)) judged.push(chaseOf(s, 'up and down', schools));
   const known = kinds.every((k) => k !== undefined);
   const kind = kinds[0];
   const words = kind === undefined ? (where === 'floor' ? 'under the floor' : 'over the ceiling') : (VOID_WORDS[where] as Record<string, string>)[kind]!;
   if (!known) judged.push({ rule: 'void', subject: `${where}/${from.room?.id ?? 'room'}`, verdict: 'can’t tell', says: `what lies ${where === 'floor' ? 'under the floor' : 'over the ceiling'} was not noted`, sums: [], source: practice, ask: 'Say it on the room’s page: joists and boards, a cellar, a loft, or concrete.' });
   const joists = where === 'floor' ? from.room?.joistsBelow : from.room?.joistsAbove;
-  const met = joistsMet(site, from, to, joists, along);
+  const cut = cutOf(schools.joists);
+  const met = joistsMet(site, from, to, joists, along, cut);
   const onTop = where === 'loft' && kinds.every((k) => k === 'attic');
-  if (met.count > 0 && !onTop) judged.push(boredJudged(met, joists, `${where}/${from.room?.id ?? 'room'}`));
+  if (met.count > 0 && !onTop) judged.push(...boredJudged(met, joists, `${where}/${from.room?.id ?? 'room'}`, cut));
   const bores = onTop ? 0 : met.count;
-  // holes lie a quarter of the span in from the bearings: so far the cable goes out and comes back
-  const inward = bores > 0 && !met.taken && met.spanMm !== undefined ? 2 * FROM_BEARING * met.spanMm : 0;
+  // joists are cut only in part of their span: so far the cable goes out and comes back
+  const inward = bores > 0 ? (met.at?.longerMm ?? 0) : 0;
   return {
     legs: [
       vertical(from, from.z, edge(from), down!),
       { in: where, runs: 'along', mm: along, words },
-      ...(inward ? [{ in: where, runs: 'along' as const, mm: inward, words: 'out to a quarter of the joists’ span, and back' }] : []),
+      ...(inward ? [{ in: where, runs: 'along' as const, mm: inward, words: `out to where the joists may be cut, ${Math.round(met.at!.fromBearingMm)} mm from their bearing, and back` }] : []),
       vertical(to, edge(to), to.z, up!),
     ],
     judged,
     // whether insulation lies under the boards or over the ceiling was looked at by nobody: what the cable may carry hangs on it
     laid: undefined,
-    bored: { what: 'joist', count: bores, taken: met.taken },
+    bored: { what: 'joist', count: bores, taken: met.taken, cut, ...(met.at ? { fromBearingMm: met.at.fromBearingMm } : {}) },
     time: [
-      ...[from, to].map((s) => (isSolid(s.wall) ? chased(Math.abs(edge(s) - s.z)) : spent('fish in a bay'))),
+      ...[from, to].map((s) => (isSolid(s.wall) ? chased(Math.abs(edge(s) - s.z), schools) : spent('fish in a bay'))),
       spent('pull cable by the metre', metres(along + inward)),
-      spent('bore a joist', bores),
+      spent(cut === 'notch' ? 'notch a joist' : 'bore a joist', bores),
       ...(onTop ? [] : [spent('lift and lay boards', Math.max(2, Math.ceil(along / BOARDS_MM)))]),
     ],
   };
 } // prettier-ignore
 
 /** In trunking along the skirting, where both are in one room. */
-function onTheSurface(site: Site, from: Spot, to: Spot): Making | undefined {
+function onTheSurface(site: Site, from: Spot, to: Spot, { onSurface }: UkSchools): Making | undefined {
   const room = from.room;
   if (!room || room.id !== to.room?.id) return undefined;
   const around = alongWalls(site, room, from, to);
@@ -298,8 +273,7 @@ function onTheSurface(site: Site, from: Spot, to: Spot): Making | undefined {
   ];
   const judged: UkWay['judged'] = [{ rule: 'surface', subject: room.id, verdict: 'note', says: around.doors ? `it goes up and over ${around.doors === 1 ? 'a door' : `${around.doors} doors`}; seen by everybody, and nothing is chased` : 'seen by everybody, and nothing is chased', sums: [], source: practice }];
   const mm = legs.reduce((s, l) => s + l.mm, 0);
-  // trunking stands in no column of Table 4D5
-  return { legs, judged, laid: undefined, time: [spent('trunking', metres(mm))] };
+  return { legs, judged, laid: 'B', time: [spent(onSurface === 'mini-trunking' ? 'trunking' : 'conduit and singles', metres(mm))] };
 } // prettier-ignore
 const LOW_MM = 120;
 

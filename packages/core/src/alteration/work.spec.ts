@@ -91,7 +91,7 @@ describe('gates of a spur', () => {
 describe('while the house has power', () => {
   const order = (house: House, at: { wallId: string; fromLeft: number; bottom: number }, outage?: 'off at the start') => {
     const job = sampleJob(house, 'spur', { outlet: { name: 'New', kind: 'twin' }, place: { wallId: at.wallId, face: 'A', fromLeft: mm(at.fromLeft), bottom: mm(at.bottom) }, way: 'under the floor' }); // prettier-ignore
-    const steps = alterationSteps(outage ? { ...job, schools: { ...job.schools, outage } } : job);
+    const steps = alterationSteps(outage ? { ...job, alteration: { ...job.alteration!, schools: { outage } } } : job);
     const before = steps
       .slice(
         0,
@@ -171,7 +171,48 @@ describe('what goes into which terminal', () => {
 describe('what is bought', () => {
   const words = (job: JobInBook) => Object.fromEntries(alterationParts(job).map((r) => [r.what, r.amount]));
   it('a spur in brick: 3 m of cable, a metal twin box with lead, grommet and two plugs', () => {
-    expect(words(spur(sampleHouse()))).toMatchObject({ 'metal box 35 mm, twin': '1', 'twin socket': '1', '2.5/1.5 mm² twin-and-earth': '3 m', 'grommet, 20 mm': '1', 'plug with its screw': '2' }); // prettier-ignore
+    expect(words(spur(sampleHouse()))).toMatchObject({ 'metal box 35 mm, twin': '1', 'twin socket, switched': '1', '2.5/1.5 mm² twin-and-earth': '3 m', 'grommet, 20 mm': '1', 'plug with its screw': '2' }); // prettier-ignore
+  });
+  it('by other ways of working: oval conduit, one coat, an unswitched face, crimps; in aerated block other plugs', () => {
+    const house = sampleHouse();
+    const block: House = {
+      ...house,
+      site: { ...house.site, walls: house.site.walls.map((w) => ({ ...w, framing: { ...w.framing, unit: 'aerated block' } })) },
+    };
+    const job = (schools: object, kind: 'spur' | 'into ring' = 'spur') =>
+      words(sampleJob(block, kind, { outlet: { name: 'New', kind: 'twin' }, place, way: 'across', schools }));
+    const usual = job({});
+    expect([usual['capping'], usual['plug for aerated block with its screw']]).toEqual(['2 m', '2']);
+    const other = job({ over: 'oval conduit', filler: 'one coat', socket: 'unswitched', boxDepth: 47 });
+    expect([other['capping'], other['oval conduit, 20 mm'], other['twin socket, unswitched'], other['metal box 47 mm, twin']]).toEqual([
+      undefined,
+      '2 m',
+      '1',
+      '1',
+    ]);
+    expect(Object.keys(other).filter((k) => k.startsWith('one-coat plaster'))).toHaveLength(2);
+    expect(job({ joint: 'crimp' }, 'into ring')['insulated crimp']).toBe('3');
+  });
+  it('conduit on the wall with singles: three cores of it, 2.5 mm² with an earth as thick; they carry 24 A there (Table 4D1A, memory)', () => {
+    const job = sampleJob(sampleHouse(), 'spur', {
+      outlet: { name: 'New', kind: 'twin' },
+      place,
+      way: 'on the surface',
+      boxKind: 'back-surface-32-2g',
+      schools: { onSurface: 'conduit with singles' },
+    });
+    const [run] = plannedOf(job).final!.runs.filter((r) => r.id.startsWith('job'));
+    expect(run!.size).toBe('2.5/2.5');
+    const list = words(job);
+    expect(list['2.5 mm² singles']).toMatch(/^3 × \d+ m$/);
+    expect(list['20 mm conduit with its bends and saddles']).toMatch(/ m$/);
+    expect(alterationLedger(job).find((f) => f.rule === 'lies')).toMatchObject({
+      verdict: 'ok',
+      says: 'carries 24 A; 20 A are asked of it',
+    });
+    // without a sheath they lie in nothing but conduit
+    const bare = sampleJob(sampleHouse(), 'spur', { outlet: { name: 'New', kind: 'twin' }, place, way: 'across', size: '2.5/2.5' });
+    expect(alterationLedger(bare).find((f) => f.rule === 'lies')).toMatchObject({ verdict: 'stop' });
   });
   it('into the ring: two cables and three connectors; a socket moved: three a leg, and a blank plate', () => {
     const into = words(sampleJob(sampleHouse(), 'into ring', { outlet: { name: 'New', kind: 'twin' }, place, cable: mm(3001) }));

@@ -43,6 +43,8 @@ export const UK_BOX_IDS = [
   'back-surface-32-1g',
   'back-surface-32-2g',
   'back-surface-47-1g',
+  'back-weather-50-1g',
+  'back-weather-50-2g',
 ] as const;
 export type UkBoxId = (typeof UK_BOX_IDS)[number];
 export const ALL_BOX_KIND_IDS = [...BOX_KIND_IDS, ...UK_BOX_IDS] as const;
@@ -161,7 +163,7 @@ const LINED_CUT_MM = 2;
 const LINED_BOARD_MM = { min: 7, max: 30 };
 const PER_IN3 = 16387.064;
 function ukRow(id: UkBoxId): Row {
-  const [, sort, deep, gang] = id.split('-') as [string, 'metal' | 'lined' | 'surface', string, '1g' | '2g'];
+  const [, sort, deep, gang] = id.split('-') as [string, 'metal' | 'lined' | 'surface' | 'weather', string, '1g' | '2g'];
   const gangs = gang === '1g' ? 1 : 2;
   const body = UK_BODY[gangs];
   const depthMm = Number(deep);
@@ -169,7 +171,7 @@ function ukRow(id: UkBoxId): Row {
   const opening = sort === 'lined' ? { widthMm: body.widthMm + LINED_CUT_MM, heightMm: body.heightMm + LINED_CUT_MM } : sort === 'metal' ? body : undefined;
   return {
     ...body,
-    name: sort === 'metal' ? `metal box ${deep} mm, ${of}` : sort === 'lined' ? `drylining box ${deep} mm, ${of}` : `surface box ${deep} mm, ${of}`,
+    name: sort === 'metal' ? `metal box ${deep} mm, ${of}` : sort === 'lined' ? `drylining box ${deep} mm, ${of}` : sort === 'weather' ? `weatherproof box ${deep} mm, ${of}` : `surface box ${deep} mm, ${of}`,
     material: sort === 'metal' ? 'metal' : 'plastic',
     mounting: sort === 'metal' ? 'masonry' : sort === 'lined' ? 'wings' : 'surface',
     ...{ gangs, depthMm, clamps: 'none', source: BS_4662 },

@@ -19,13 +19,15 @@ export const nec = (edition: string, clause: string): Source => ({ standard: 'NE
 /** BS 7671:2018 with Amendment 2:2022, from memory. */
 export const bs7671 = (clause: string): Source => ({ standard: 'BS 7671', edition: '2018+A2:2022', clause, from: 'memory' });
 
+/** Standards that hold as they are printed; a local code adopts none of them. */
+const OF_UK = /^(?:BS|Approved Document|guidance) /;
 /** One line for a sheet or a ledger row, e.g. `NEC 2020, 314.16(B) · from memory, check the adopted local code`. */
 export function printSource(source: Source): string {
   const cite = [source.standard, source.edition].filter(Boolean).join(' ');
   const where = [cite, source.clause].filter(Boolean).join(', ');
   switch (source.from) {
     case 'memory':
-      return `${where} · from memory, check the adopted local code`;
+      return `${where} · from memory, ${OF_UK.test(cite) ? 'check it with the book' : 'check the adopted local code'}`;
     case 'common practice':
       return where ? `${where} · common practice` : 'common practice';
     case 'definition':

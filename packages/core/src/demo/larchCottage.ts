@@ -7,7 +7,7 @@ import {
   type FinalPoint,
   type FinalReading,
   type FinalRun,
-  type FlatSize,
+  type CableSize,
   type House,
 } from '../model/index.js';
 import { larchRooms } from './larchRooms.js';
@@ -21,7 +21,7 @@ const BOX_OF: Readonly<Record<string, string>> = {
 };
 
 const point = (id: string, name: string, kind: FinalPoint['kind']): FinalPoint => ({ id, name, kind });
-const run = (id: string, from: string, to: string, metres: number | undefined, size: FlatSize = '2.5/1.5'): FinalRun => ({
+const run = (id: string, from: string, to: string, metres: number | undefined, size: CableSize = '2.5/1.5'): FinalRun => ({
   ...{ id, size, ends: [from, to] },
   ...(metres === undefined ? {} : { length: measured(metres * 1000, `${metres} m`) }),
 });

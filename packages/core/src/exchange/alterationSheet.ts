@@ -7,7 +7,7 @@ import { outagesOf, printSpan } from '../work/index.js';
 import { finalSheet } from './finalSheet.js';
 import { findingBlock, sheetSteps, type JobSheet, type SheetBlock } from './jobSheet.js';
 
-const UK_SAFETY =
+export const UK_SAFETY =
   'This sheet helps to plan; it does not replace BS 7671, building control or a registered electrician, who signs what is certified. Values are from memory: check them with the book. Wiring kills and burns: nothing is touched before it is proved dead.';
 
 export function alterationSheet(job: JobInBook): JobSheet {

@@ -1,10 +1,21 @@
 /** What is handed over when the work is done, and what an inspector looks at: of this job alone, with what is not known said as such. */
 import { DEVICE_KINDS, printSource } from '../catalog/index.js';
-import { alikeFindings, ledgerOf, ofWords, workOf } from '../ledger/index.js';
-import { breakerNumber, plannedSite, type Circuit, type JobInHouse, type KeptEntry, type KeptPhoto } from '../model/index.js';
+import { inUsBook, ledgerIn, stepsIn } from '../alteration/index.js';
+import { alikeFindings, ofWords, workOf } from '../ledger/index.js';
+import {
+  bookWords,
+  breakerNumber,
+  plannedSite,
+  type Circuit,
+  type JobInBook,
+  type JobInHouse,
+  type KeptEntry,
+  type KeptPhoto,
+} from '../model/index.js';
 import { againstPlan, logLines } from '../record/index.js';
 import { devicesIn } from '../wiring/index.js';
-import { isTicked, proofOf, PROOF_LABELS, PROOF_ORDER, stepsOf } from '../work/index.js';
+import { isTicked, proofOf, proofLabel, PROOF_ORDER } from '../work/index.js';
+import { ukHandedOver } from './ukHandover.js';
 import { findingBlock, SAFETY, type JobSheet, type SheetBlock, type SheetPhoto } from './jobSheet.js';
 
 /** Photos on paper; the rest is named by number. */
@@ -45,9 +56,9 @@ const captionOf = (photo: KeptPhoto, index: number): string =>
   `${index + 1}. ${[photo.when, photo.note, ...photo.marks.flatMap((m) => (m.text ? [m.text] : [])), photo.at.slice(0, 10)].filter(Boolean).join(' · ')}`;
 
 /** What keeps it from being handed over; nothing where it is done. */
-function notYet(job: JobInHouse): string[] {
-  const stops = ledgerOf(job).filter((f) => f.verdict === 'stop');
-  const steps = stepsOf(job);
+function notYet(job: JobInBook): string[] {
+  const stops = ledgerIn(job).filter((f) => f.verdict === 'stop');
+  const steps = stepsIn(job);
   const open = steps.filter((s) => !isTicked(job, s.id)).length;
   return [
     ...(stops.length ? [`the ledger has ${stops.length === 1 ? 'a stop' : `${stops.length} stops`} (${[...new Set(stops.map((f) => f.title))].join('; ')})`] : []),
@@ -66,32 +77,34 @@ export function sheetPhotos(photos: readonly KeptPhoto[]): SheetPhoto[] {
     .map(({ p }, i) => ({ id: p.id, caption: captionOf(p, i), marks: p.marks }));
 }
 
+/** One rule that was judged twice alike is one line. */
+const distinctRows = (rows: string[][]): string[][] => [...new Map(rows.map((r) => [r.join('|'), r])).values()];
 const said = (blocks: (SheetBlock | undefined)[]): SheetBlock[] => blocks.filter((b) => b !== undefined);
 const section = (text: string, items: readonly string[], none: string): SheetBlock[] => [
   { kind: 'heading', text },
   items.length ? { kind: 'list', mark: 'dot', items: [...items] } : { kind: 'text', small: true, text: none },
 ];
 
-function readingsTable(job: JobInHouse): SheetBlock | undefined {
+function readingsTable(job: JobInBook): SheetBlock | undefined {
   const rows = againstPlan(job).filter((r) => r.kind === 'reading' || r.kind === 'length');
   if (!rows.length) return undefined;
   return { kind: 'table', columns: ['measured', 'it should be', 'came', 'judged'], widths: [0.42, 0.22, 0.2, 0.16], rows: rows.map((r) => [r.what, r.planned, r.built, r.verdict ?? '']) }; // prettier-ignore
 }
 
-function proofs(job: JobInHouse): string[] {
-  return stepsOf(job).flatMap((s) =>
+function proofs(job: JobInBook): string[] {
+  return stepsIn(job).flatMap((s) =>
     s.proves.map((t) => {
       const proof = proofOf(job, t);
-      const readings = PROOF_ORDER.flatMap((key) => (proof[key] ? [`${PROOF_LABELS[key].toLowerCase()} ${proof[key].volts} V`] : []));
+      const readings = PROOF_ORDER.flatMap((key) => (proof[key] ? [`${proofLabel(key, t).toLowerCase()} ${proof[key].volts} V`] : []));
       return readings.length ? `${t.words}: ${readings.join(', ')}${proof.by ? `; read by ${proof.by}` : ''}` : `${t.words}: no proof of dead is noted`;
     }),
   ); // prettier-ignore
 }
 
-function notKnown(job: JobInHouse): string[] {
-  const findings = ledgerOf(job).filter((f) => f.verdict === 'can’t tell');
+function notKnown(job: JobInBook): string[] {
+  const findings = ledgerIn(job).filter((f) => f.verdict === 'can’t tell');
   const estimated = job.work.values.filter((v) => v.estimated).length;
-  const steps = stepsOf(job).filter((s) => !isTicked(job, s.id));
+  const steps = stepsIn(job).filter((s) => !isTicked(job, s.id));
   return [
     ...alikeFindings(findings, plannedSite(job)).map(({ finding: f, of }) => `${f.title}${of.length > 1 ? ` (${ofWords(of)})` : ''}: ${f.says}`), // prettier-ignore
     ...(estimated ? [`${estimated} ${estimated === 1 ? 'value was' : 'values were'} estimated and not measured.`] : []),
@@ -100,22 +113,43 @@ function notKnown(job: JobInHouse): string[] {
 }
 
 /** @param log entries of this job; @param photos of this job */
-export function handoverSheet(job: JobInHouse, log: readonly KeptEntry[], photos: readonly KeptPhoto[], now: string): JobSheet {
+/** What of a sheet each book says in its own words. */
+interface OfBook {
+  safety: string;
+  circuits: string;
+  toTest: readonly string[];
+  junctions: readonly string[];
+  noJunctions: string;
+  /** papers that go with it */
+  papers: readonly string[];
+  foot: string;
+}
+function ofBook(job: JobInBook): OfBook {
+  if (!inUsBook(job)) return ukHandedOver(job);
   const w = workOf(job);
-  const done = stepsOf(job).filter((s) => isTicked(job, s.id));
+  return {
+    ...{ safety: SAFETY, toTest: whatToTest(job, w.circuits), junctions: junctions(job), noJunctions: 'No box of this job only joins wires.', papers: [] },
+    circuits: w.circuits.map((c) => `circuit ${breakerNumber(w.planned, c)}${c.breakerA ? `, ${c.breakerA} A` : ''}`).join(', '),
+    foot: 'Values from memory: check the adopted local code.',
+  };
+} // prettier-ignore
+
+export function handoverSheet(job: JobInBook, log: readonly KeptEntry[], photos: readonly KeptPhoto[], now: string): JobSheet {
+  const book = ofBook(job);
+  const done = stepsIn(job).filter((s) => isTicked(job, s.id));
   const built = new Set(done.flatMap((s) => s.changeIds));
   const changes = job.changes.filter((c) => job.closed || built.has(c.id));
-  const rules = ledgerOf(job).filter((f) => f.verdict === 'ok' || f.verdict === 'caution');
-  const judged = alikeFindings(rules, plannedSite(job)).map(({ finding: f, of }) => [`${f.title}${of.length > 1 ? ` (${ofWords(of)})` : ''}`, f.verdict, printSource(f.source)]); // prettier-ignore
+  const rules = ledgerIn(job).filter((f) => f.verdict === 'ok' || f.verdict === 'caution');
+  const judged = distinctRows(alikeFindings(rules, plannedSite(job)).map(({ finding: f, of }) => [`${f.title}${of.length > 1 ? ` (${ofWords(of)})` : ''}`, f.verdict, printSource(f.source)])); // prettier-ignore
   const open = notYet(job);
   const lines = logLines(log, job.unit).filter((l) => !l.corrected && (l.kind === 'note' || l.kind === 'found'));
   const pictures = sheetPhotos(photos);
   return {
     title: `Handover: ${job.name}`,
-    subtitle: [job.houseName, w.circuits.map((c) => `circuit ${breakerNumber(w.planned, c)}${c.breakerA ? `, ${c.breakerA} A` : ''}`).join(', '), `rules ${job.edition}`, now.slice(0, 10)].filter(Boolean).join(' · '), // prettier-ignore
-    foot: 'Values from memory: check the adopted local code.',
+    subtitle: [job.houseName, book.circuits, `rules ${bookWords(job.edition)}`, now.slice(0, 10)].filter(Boolean).join(' · '),
+    foot: book.foot,
     blocks: said([
-      { kind: 'caution', text: SAFETY },
+      { kind: 'caution', text: book.safety },
       open.length ? { kind: 'caution', text: `Not yet one to hand over: ${open.join('; ')}.` } : undefined,
       ...section('What was done', [...new Set(changes.map((c) => c.title))], 'Nothing of it is ticked as done yet.'),
       { kind: 'heading', text: 'By which rules' },
@@ -125,8 +159,9 @@ export function handoverSheet(job: JobInHouse, log: readonly KeptEntry[], photos
       { kind: 'heading', text: 'Readings' },
       readingsTable(job) ?? { kind: 'text', small: true, text: 'Nothing was measured.' },
       ...section('Proof of dead while it was worked at', proofs(job), 'No circuit was switched off for it.'),
-      ...section('What to test, and when', whatToTest(job, w.circuits), ''),
-      ...section('Where junctions are', junctions(job), 'No box of this job only joins wires.'),
+      ...section('What to test, and when', book.toTest, ''),
+      ...section('Where junctions are', book.junctions, book.noJunctions),
+      ...(book.papers.length ? section('Papers that go with it', book.papers, '') : []),
       ...section('What is not known', notKnown(job), 'Nothing that it rests on was left unmeasured.'),
       ...(lines.length ? section('Noted at the work', lines.map((l) => `${l.at.slice(0, 10)}: ${[l.title, l.says].filter(Boolean).join(': ')}`), '') : []), // prettier-ignore
       ...(pictures.length
@@ -141,17 +176,17 @@ export function handoverSheet(job: JobInHouse, log: readonly KeptEntry[], photos
 }
 
 /** For an inspector: every finding of this job with its sums and sources, nothing of other jobs. */
-export function inspectionSheet(job: JobInHouse, now: string): JobSheet {
-  const w = workOf(job);
-  const findings = ledgerOf(job);
+export function inspectionSheet(job: JobInBook, now: string): JobSheet {
+  const book = ofBook(job);
+  const findings = ledgerIn(job);
   const grouped = alikeFindings(findings, plannedSite(job));
   const count = (verdict: string): number => findings.filter((f) => f.verdict === verdict).length;
   return {
     title: `For the inspector: ${job.name}`,
-    subtitle: [job.houseName, w.circuits.map((c) => `circuit ${breakerNumber(w.planned, c)}`).join(', '), `rules ${job.edition}`, now.slice(0, 10)].filter(Boolean).join(' · '), // prettier-ignore
+    subtitle: [job.houseName, book.circuits, `rules ${bookWords(job.edition)}`, now.slice(0, 10)].filter(Boolean).join(' · '), // prettier-ignore
     foot: 'Clauses and values from memory: the adopted local code decides.',
     blocks: said([
-      { kind: 'caution', text: SAFETY },
+      { kind: 'caution', text: book.safety },
       { kind: 'text', text: `${count('ok')} ok, ${count('caution')} caution, ${count('can’t tell')} can’t tell, ${count('stop')} stop, ${count('note')} note.` },
       { kind: 'heading', text: 'Readings' },
       readingsTable(job) ?? { kind: 'text', small: true, text: 'Nothing was measured yet.' },

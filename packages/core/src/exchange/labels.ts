@@ -4,9 +4,11 @@ import {
   feederOf,
   panelOf,
   panelsOf,
+  isUk,
   spacesOf,
   type Box,
   type Circuit,
+  type Final,
   type House,
   type Panel,
   type Site,
@@ -34,9 +36,9 @@ export const LABEL_MM = { width: 64, height: 30, columns: 3, rows: 8, qr: 22 } a
 
 const rating = (circuit: Circuit): string => (circuit.breakerA === undefined ? 'rating not read' : `${circuit.breakerA} A`);
 
-const roomOf = (site: Site, box: Box): string | undefined => {
-  const wall = site.walls.find((w) => w.id === box.wallId);
-  return site.rooms.find((r) => r.id === wall?.faces[box.face].roomId)?.name;
+const roomOf = (site: Site, box: Box | undefined): string | undefined => {
+  const wall = site.walls.find((w) => w.id === box?.wallId);
+  return box && site.rooms.find((r) => r.id === wall?.faces[box.face].roomId)?.name;
 };
 
 function boxLabel(house: House, site: Site, box: Box): Label {
@@ -73,8 +75,42 @@ function panelLines(site: Site, panel: Panel, sub: Subpanel | undefined): string
   ];
 }
 
+const ukRating = ({ curve, ratingA }: Final): string => (ratingA === undefined ? 'breaker not read' : `${curve ?? ''}${ratingA} A`);
+/** By the UK book: the consumer unit, each way of it, then the boxes that points sit in. */
+function ukLabels(house: House, of: LabelsOf): Label[] {
+  const { site, incoming } = house;
+  const finals = site.finals ?? [];
+  const unit: Label = {
+    ...{ id: 'consumer-unit', kind: 'panel', head: 'Consumer unit', path: `/houses/${house.id}/circuits` },
+    lines: [
+      incoming?.earthing ? `earthing ${incoming.earthing}` : 'earthing not looked at',
+      '30 mA: press its button every six months',
+      'the tails stay live behind the main switch',
+    ],
+  };
+  const ways = finals.map((f): Label => {
+    const rooms = [...new Set(f.points.flatMap((p) => roomOf(site, site.boxes.find((b) => b.id === p.boxId)) ?? []))];
+    return {
+      ...{ id: `way-${f.id}`, kind: 'breaker', head: `${f.number} · ${ukRating(f)}`, path: `/houses/${house.id}/circuits/${f.id}` },
+      lines: [f.name, `${f.shape}${f.residual ? ', 30 mA' : f.residual === undefined ? ', 30 mA not looked for' : ', no 30 mA'}`, rooms.join(', ')].filter(Boolean),
+    };
+  });
+  // two colours in one house are said at the unit (514.14, memory)
+  const colours = new Set(finals.flatMap((f) => f.runs.map((r) => r.cores)));
+  const notice: Label[] = colours.has('red and black') && colours.has('brown and blue') ? [{ id: 'colours', kind: 'panel', head: 'Two colours', lines: ['old: red line, black neutral', 'new: brown line, blue neutral', 'look before anything is connected'], path: `/houses/${house.id}/circuits` }] : [];
+  const boxes = finals
+    .flatMap((f) => f.points.flatMap((p) => { const box = site.boxes.find((b) => b.id === p.boxId); return box ? [{ f, p, room: roomOf(site, box) ?? '' , box }] : []; }))
+    .sort((a, b) => a.room.localeCompare(b.room) || a.p.name.localeCompare(b.p.name))
+    .map(({ f, p, room, box }): Label => ({
+      ...{ id: `point-${p.id}`, kind: 'box', head: p.name, path: `/houses/${house.id}/walls/${box.wallId}/${box.face}` },
+      lines: [`way ${f.number}, ${ukRating(f)}, ${f.shape}`, room, p.kind === 'joint' ? 'joint, stays in reach' : p.kind],
+    }));
+  return [...(of === 'boxes' ? [] : [unit, ...notice, ...ways]), ...(of === 'breakers' ? [] : boxes)];
+} // prettier-ignore
+
 /** Every label of a house, panels and breakers in their order, then boxes by room and name. */
 export function labelsOf(house: House, of: LabelsOf = 'all'): Label[] {
+  if (isUk(house)) return ukLabels(house, of);
   const { site } = house;
   const panels = panelsOf(site).flatMap(({ id, panel, sub }): Label[] => {
     const query = sub ? `?of=${id}` : '';

@@ -3,7 +3,7 @@
  * it. Nothing is looked up: every lamp and figure comes of the solved network.
  */
 import { milliohmPerMetre } from '../codebook/index.js';
-import { Solved, type Branch, type Source } from '../circuit/index.js';
+import { Solved, type Branch, type Network, type Source } from '../circuit/index.js';
 import { BOARD, UK_VOLTS, type Final, type Incoming } from '../model/index.js';
 import { CORES, type Core } from './cores.js';
 import { shapeOf } from './shape.js';
@@ -32,20 +32,24 @@ export const landingOf = (landed: readonly Landed[], runId: string, core: Core, 
 
 const CONTACT_OHM = 1e-6;
 const LEAK_OHM = 1e9;
+/** The supply’s own part of a loop that goes through an electrode, Ω (common practice). */
+const TT_SUPPLY_OHM = 0.2;
+/** A pole of a residual device, Ω: next to nothing. */
+const DEVICE_OHM = 1e-4;
 /** Between the star point and the neutral of the board, Ω. */
 const NEUTRAL_OHM = 0.05;
 /** Where nobody read Ze this is taken, and said (usual for TN-C-S; handbook 28). */
 export const TAKEN_ZE_OHM = 0.35;
 const at = (core: Core, place: string): string => `${core} ${place}`;
 
-interface Wiring {
+export interface BenchWiring {
   final: Final;
   landed: readonly Landed[];
   /** mm by run */
   lengths: ReadonlyMap<string, number>;
   incoming?: Incoming;
 }
-function branchesOf({ final, landed, lengths }: Wiring, ends: BenchEnds): Branch[] {
+function branchesOf({ final, landed, lengths }: BenchWiring, ends: BenchEnds): Branch[] {
   const branches: Branch[] = [];
   const ohm = (id: string, from: string, to: string, value: number) => branches.push({ id, from, to, is: { ohm: Math.max(value, CONTACT_OHM) } }); // prettier-ignore
   const ring = shapeOf(final).ring;
@@ -78,7 +82,7 @@ function branchesOf({ final, landed, lengths }: Wiring, ends: BenchEnds): Branch
 }
 
 /** Locked off: resistances between two things, Ω; Infinity where nothing goes through. */
-export function deadOhm(wiring: Wiring, ends: BenchEnds, a: string, b: string): number {
+export function deadOhm(wiring: BenchWiring, ends: BenchEnds, a: string, b: string): number {
   const solved = new Solved({ earth: 'earth', hertz: 0, leakOhm: LEAK_OHM, branches: branchesOf(wiring, ends), sources: [] });
   if (a === b) return 0;
   if (!solved.has(a) || !solved.has(b)) return Infinity;
@@ -87,37 +91,44 @@ export function deadOhm(wiring: Wiring, ends: BenchEnds, a: string, b: string): 
 }
 export const pointNode = at;
 /** End to end of one core of a ring, Ω. */
-export function endToEndOhm(wiring: Wiring, core: Core): number {
+export function endToEndOhm(wiring: BenchWiring, core: Core): number {
   const ring = shapeOf(wiring.final).ring;
   if (!ring) return Infinity;
   return deadOhm(wiring, 'apart', `${core} end of ${ring.runs[0]!.id}`, `${core} end of ${ring.runs.at(-1)!.id}`);
 }
 /** Between two cores of the whole circuit at the board, everything unplugged, the links to the supply out; MΩ. */
-export const insulationMohm = (wiring: Wiring, a: Core, b: Core): number => {
+export const insulationMohm = (wiring: BenchWiring, a: Core, b: Core): number => {
   const ohm = deadOhm(wiring, 'joined', at(a, BOARD), at(b, BOARD));
   return Number.isFinite(ohm) ? ohm / 1e6 : Infinity;
 };
 
-/** Switched on. */
-function live(wiring: Wiring, extra: readonly Branch[] = []): Solved {
+/** Switched on: the circuit behind its device, supply and earth. */
+export function liveBranches(wiring: BenchWiring, extra: readonly Branch[] = []): Network {
   const ze = wiring.incoming?.zeOhm ?? TAKEN_ZE_OHM;
-  const source: Source = { id: 'supply', from: 'earth', to: at('L', BOARD), volts: { re: UK_VOLTS, im: 0 }, ohm: ze / 2 };
-  return new Solved({
+  // an electrode is nearly all of its loop; else half of it is the supplier’s line, half its earth
+  const earthOhm = wiring.incoming?.earthing === 'TT' ? ze - Math.min(ze / 2, TT_SUPPLY_OHM) : ze / 2;
+  const source: Source = { id: 'supply', from: 'earth', to: 'supply', volts: { re: UK_VOLTS, im: 0 }, ohm: ze - earthOhm };
+  return {
     ...{ earth: 'earth', hertz: 50, leakOhm: LEAK_OHM, sources: [source] },
     branches: [
       ...branchesOf(wiring, 'joined'),
-      { id: 'neutral of the supply', from: at('N', BOARD), to: 'earth', is: { ohm: NEUTRAL_OHM } },
-      { id: 'earth of the supply', from: at('E', BOARD), to: 'earth', is: { ohm: ze / 2 } },
+      // both poles go through the device, which weighs what leaves against what comes back
+      { id: 'device line', from: 'supply', to: at('L', BOARD), is: { ohm: DEVICE_OHM } },
+      { id: 'device neutral', from: 'star', to: at('N', BOARD), is: { ohm: DEVICE_OHM } },
+      { id: 'neutral of the supply', from: 'star', to: 'earth', is: { ohm: NEUTRAL_OHM } },
+      { id: 'earth of the supply', from: at('E', BOARD), to: 'earth', is: { ohm: earthOhm } },
       ...extra,
     ],
-  });
+  };
 }
+const live = (wiring: BenchWiring, extra: readonly Branch[] = []): Solved => new Solved(liveBranches(wiring, extra));
 
 /**
  * What a socket tester of three lamps is made of: a lamp between each pair, Ω; and from how many volts on it counts as lit. Two in line share
  * the voltage, and glow faintly at best (common practice; lamps differ).
  */
-const [LAMP_OHM, LIT_V] = [100_000, 150];
+const LAMP_OHM = 100_000;
+export const LIT_V = 150;
 export const LAMP_PAIRS = [
   ['L', 'E'],
   ['L', 'N'],
@@ -129,7 +140,7 @@ export interface SocketTester {
   pattern: string;
 }
 /** Plugged in, live. */
-export function socketTester(wiring: Wiring, pointId: string): SocketTester {
+export function socketTester(wiring: BenchWiring, pointId: string): SocketTester {
   const lamps = LAMP_PAIRS.map(([a, b]): Branch => ({
     id: `lamp ${a}${b}`,
     from: at(a, pointId),
@@ -162,14 +173,18 @@ export function mistakeAt(final: Final, pointId: string, mistake: Mistake): Land
   ]);
 }
 /** What of one point gives a pattern of lamps there, and whether all in order does: derived by trying each. */
-export function patternMeans(wiring: Omit<Wiring, 'landed'>, pointId: string, pattern: string): { right: boolean; mistakes: Mistake[] } {
+export function patternMeans(
+  wiring: Omit<BenchWiring, 'landed'>,
+  pointId: string,
+  pattern: string,
+): { right: boolean; mistakes: Mistake[] } {
   const shows = (landed: readonly Landed[]): string => socketTester({ ...wiring, landed }, pointId).pattern;
   return { right: shows([]) === pattern, mistakes: MISTAKES.filter((m) => shows(mistakeAt(wiring.final, pointId, m)) === pattern) };
 }
 
 /** Loop of line and earth at a point as a loop tester reads it, Ω; Infinity: no reading. */
 const NO_LOOP_OHM = 2000;
-export function loopOhm(wiring: Wiring, pointId: string): number {
+export function loopOhm(wiring: BenchWiring, pointId: string): number {
   const solved = live(wiring);
   // without voltage between them it shows nothing
   const [l, e] = [solved.state.volts(at('L', pointId)), solved.state.volts(at('E', pointId))];
@@ -178,12 +193,6 @@ export function loopOhm(wiring: Wiring, pointId: string): number {
   const ohm = Math.hypot(z.re, z.im);
   return ohm > NO_LOOP_OHM ? Infinity : ohm;
 }
-/** Whether a 30 mA device opens when its rated current is let through from line to earth at a point; undefined where no device is noted. */
-export function residualOpens(wiring: Wiring, pointId: string): boolean | undefined {
-  if (!wiring.final.residual) return wiring.final.residual === undefined ? undefined : false;
-  return Number.isFinite(loopOhm(wiring, pointId));
-}
-
 /** Something wrong to be found, drawn by numbers from 0 to 1. */
 export function drawnMistake(final: Final, random: () => number): Landed[] {
   const points = final.points.filter((p) => p.kind !== 'joint' && final.runs.some((r) => r.ends.includes(p.id)));

@@ -4,7 +4,7 @@
  */
 import { milliohmPerMetre, warmth } from '../codebook/index.js';
 import { Solved, type Branch } from '../circuit/index.js';
-import { BOARD, type Final, type FinalRun, type FlatSize } from '../model/index.js';
+import { BOARD, type Final, type FinalRun, type CableSize } from '../model/index.js';
 import { shapeOf } from './shape.js';
 
 export const CORES = ['L', 'N', 'E'] as const;
@@ -46,7 +46,7 @@ export interface CoresOptions {
   /** of the conductors; absent: 20 °C */
   celsius?: number;
   /** mΩ/m of a live core instead of its resistance: half of what the table of drops has for both */
-  liveMilliohm?: (size: FlatSize) => number;
+  liveMilliohm?: (size: CableSize) => number;
   faults?: readonly FinalFault[];
   /** mm by run, where a run has none of its own */
   lengths: ReadonlyMap<string, number>;

@@ -4,7 +4,7 @@ import {
   DROP_LIMIT_PERCENT,
   DROP_SOURCE,
   FULL_LOAD_C,
-  MILLIVOLT_PER_A_M,
+  millivoltPerAM,
   milliohmPerMetre,
   term,
   total,
@@ -65,7 +65,7 @@ export interface Drop {
   percent: number;
 }
 const warmCores = (final: Final, lengths: ReadonlyMap<string, number>): Cores =>
-  new Cores(final, { ends: 'shorted', lengths, celsius: FULL_LOAD_C, liveMilliohm: (size) => MILLIVOLT_PER_A_M[size] / 2 });
+  new Cores(final, { ends: 'shorted', lengths, celsius: FULL_LOAD_C, liveMilliohm: (size) => millivoltPerAM(size) / 2 });
 /** What each load takes off the voltage at one outlet with the heavy load there, V. */
 export function dropTerms(final: Final, lengths: ReadonlyMap<string, number>, pointId: string): Term[] {
   const cores = warmCores(final, lengths);

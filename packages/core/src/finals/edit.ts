@@ -9,7 +9,7 @@ import {
   type FinalPoint,
   type FinalReading,
   type FinalRun,
-  type FlatSize,
+  type CableSize,
   type MeasuredLength,
   type Site,
   type TestSheet,
@@ -46,9 +46,9 @@ export const newFinal = (site: Site, id: string, name: string, shape: Final['sha
   runs: [],
 });
 
-const usualSize = (final: Final): FlatSize =>
+const usualSize = (final: Final): CableSize =>
   final.runs.at(-1)?.size ?? (final.shape === 'radial' && final.ratingA === 32 ? '4/1.5' : '2.5/1.5');
-const preset = (id: string, ends: [string, string], size: FlatSize): FinalRun => ({ id, ends, size, presets: ['size'] });
+const preset = (id: string, ends: [string, string], size: CableSize): FinalRun => ({ id, ends, size, presets: ['size'] });
 
 /**
  * One more point behind the last of a circuit: on a ring between it and the way back to the board, on a radial at its end. Sizes are those

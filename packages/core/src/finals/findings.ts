@@ -2,10 +2,12 @@
 import {
   atMost,
   carriesA,
+  coreAreas,
   electrodeLimitOhm,
   FULL_LOAD_C,
   LAID_WORDS,
   loopLimitOhm,
+  NO_SHEATH,
   product,
   RING_LEG_A,
   RING_RATINGS_A,
@@ -15,7 +17,7 @@ import {
   ZE_USUAL,
 } from '../codebook/index.js';
 import type { Source } from '../catalog/index.js';
-import { BOARD, FLAT_SIZES, type Final, type FlatSize, type Incoming, type Sum, type Verdict } from '../model/index.js';
+import { BOARD, type CableSize, type Final, type Incoming, type Laid, type Sum, type Verdict } from '../model/index.js';
 import { designLoad, dropJudged, legCurrents, loopsOf, outletsOf, RING_FAR_A, type Lengths } from './design.js';
 import { FINAL_RULE_TABLE, type FinalRule } from './rules.js';
 import { otherEnd, shapeOf, type Shape, type ShapeProblem } from './shape.js';
@@ -121,11 +123,12 @@ function spurFindings(final: Final, { ring, spurs }: Shape, say: Say): void {
   if (thin.length) say('spurs', { verdict: 'stop', subject: `${final.id}/thin`, says: `an unfused spur is of the ring’s size at least: ${thin.map((r) => runWords(final, r)).join('; ')}` }); // prettier-ignore
 }
 /** Whether a cable is of 2.5 mm² or more. */
-const ofRingSize = (size: FlatSize): boolean => FLAT_SIZES.indexOf(size) >= FLAT_SIZES.indexOf('2.5/1.5');
+const ofRingSize = (size: CableSize): boolean => coreAreas(size).live >= 2.5;
 
 /** Largest breaker of a radial of sockets for a size, A (guidance; memory). */
-const RADIAL_A: Readonly<Partial<Record<FlatSize, number>>> = { '2.5/1.5': 20, '4/1.5': 32, '6/2.5': 40 };
-const thinnest = (final: Final): FlatSize | undefined => FLAT_SIZES.find((size) => final.runs.some((r) => r.size === size));
+const RADIAL_A: Readonly<Partial<Record<number, number>>> = { 2.5: 20, 4: 32, 6: 40 };
+const thinnest = (final: Final): CableSize | undefined =>
+  final.runs.map((r) => r.size).sort((a, b) => coreAreas(a).live - coreAreas(b).live || coreAreas(a).cpc - coreAreas(b).cpc)[0];
 
 function ratingFinding(final: Final, say: Say): void {
   if (final.ratingA === undefined) return say('rating', { verdict: 'can’t tell', says: 'the breaker’s rating is not noted', ask: 'Read the number after the letter on it.' }); // prettier-ignore
@@ -136,19 +139,23 @@ function ratingFinding(final: Final, say: Say): void {
     if (!ofRingSize(size)) return say('rating', { verdict: 'stop', says: `a ring is of 2.5 mm² at least; there is ${size} in it` });
     return say('rating', { verdict: 'ok', says: `32 A on a ring of ${size} mm²` });
   }
-  const most = RADIAL_A[size];
+  const most = RADIAL_A[coreAreas(size).live];
   if (most === undefined || final.ratingA > most) return say('rating', { verdict: 'stop', says: `${final.ratingA} A on ${size} mm²: ${most ? `at most ${most} A for a radial of sockets` : 'too thin for a radial of sockets'}` }); // prettier-ignore
   say('rating', { verdict: 'ok', says: `${final.ratingA} A on a radial of ${size} mm²` });
 }
 
+/** What a run carries where its circuit lies at its worst, A. Singles among flat cable lie in conduit all the same. */
+const carriesThere = (size: CableSize, laid: Laid): number => carriesA(size, laid) ?? carriesA(size, 'B')!;
 function carriesFinding(final: Final, say: Say): void {
-  const size = thinnest(final);
-  if (size === undefined) return;
-  if (final.laid === undefined) return say('carries', { verdict: 'can’t tell', says: 'how the cable lies at its worst is not noted', ask: 'Say whether it lies in plaster, in an insulated wall, under insulation.' }); // prettier-ignore
-  const has = carriesA(size, final.laid);
+  const { laid } = final;
+  if (final.runs.length === 0) return;
+  if (laid === undefined) return say('carries', { verdict: 'can’t tell', says: 'how the cable lies at its worst is not noted', ask: 'Say whether it lies in plaster, in an insulated wall, under insulation.' }); // prettier-ignore
+  const sizes = [...new Set(final.runs.map((r) => r.size))];
+  if (sizes.every((s) => carriesA(s, laid) === undefined)) return say('carries', { verdict: 'stop', says: `${NO_SHEATH}; noted is: ${LAID_WORDS[laid]}` }); // prettier-ignore
+  const [[size, has]] = sizes.map((s) => [s, carriesThere(s, laid)] as const).sort((a, b) => a[1] - b[1]) as [readonly [CableSize, number]];
   const need = final.shape === 'ring' ? RING_LEG_A : final.ratingA;
   if (need === undefined) return;
-  const sums: Sum[] = [{ terms: [term(`${size} mm², ${LAID_WORDS[final.laid]}`, has, 'A')], result: term('carries', has, 'A'), limit: { ...term(final.shape === 'ring' ? 'each leg of a ring' : 'the breaker', need, 'A'), relation: '≥' } }]; // prettier-ignore
+  const sums: Sum[] = [{ terms: [term(`${size} mm², ${LAID_WORDS[carriesA(size, laid) === undefined ? 'B' : laid]}`, has, 'A')], result: term('carries', has, 'A'), limit: { ...term(final.shape === 'ring' ? 'each leg of a ring' : 'the breaker', need, 'A'), relation: '≥' } }]; // prettier-ignore
   if (has < need) say('carries', { verdict: 'stop', says: `carries ${has} A of the ${need} A it must`, sums });
   else say('carries', { verdict: 'ok', says: `carries ${has} A`, sums });
 }
@@ -162,7 +169,7 @@ function legsFinding(final: Final, lengths: Lengths, say: Say): void {
     .sort((a, b) => b.legs!.worstA - a.legs!.worstA)[0];
   if (!worst?.legs) return;
   const { worstA, worst: run } = worst.legs;
-  const has = carriesA(run.size, final.laid);
+  const has = carriesThere(run.size, final.laid);
   const sums: Sum[] = [
     {
       terms: designLoad(final, worst.p.id).map((l) => term(nameOf(final, l.pointId), l.amps, 'A')),

@@ -13,4 +13,5 @@ export * from './results.js';
 export * from './drawing.js';
 export * from './readText.js';
 export * from './bench.js';
+export * from './residualTest.js';
 export * from './pointFigures.js';

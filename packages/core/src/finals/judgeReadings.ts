@@ -21,7 +21,7 @@ import {
   ZS_SOURCE,
   type Judged,
 } from '../codebook/index.js';
-import { BOARD, type Final, type FinalReading, type FinalRun, type FlatSize, type Incoming, type Sum, type Term } from '../model/index.js';
+import { BOARD, type Final, type FinalReading, type FinalRun, type CableSize, type Incoming, type Sum, type Term } from '../model/index.js';
 import { corrected, dueKey, dueTests, lengthsRead, predicted, readingsOf, type Due } from './tests.js';
 import { printReading } from './readText.js';
 import { shapeOf, type Shape } from './shape.js';
@@ -69,7 +69,7 @@ export function readingLines(final: Final, incoming: Incoming = {}): ReadingLine
 }
 
 /** What one reading says of a circuit of which no more is known than its kind, breaker and size: for a sum without a house. */
-export function lineOf(of: Pick<Final, 'shape'> & Partial<Pick<Final, 'ratingA' | 'curve'>> & { size?: FlatSize }, readings: readonly FinalReading[], key: string): Judged {
+export function lineOf(of: Pick<Final, 'shape'> & Partial<Pick<Final, 'ratingA' | 'curve'>> & { size?: CableSize }, readings: readonly FinalReading[], key: string): Judged {
   const { size = '2.5/1.5', ...rest } = of;
   const final: Final = {
     ...{ id: 'f', name: 'f', number: '1', ...rest },

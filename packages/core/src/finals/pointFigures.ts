@@ -41,7 +41,9 @@ export function pointFigures(final: Final, lengths: ReadonlyMap<string, number>,
   const behind = tail.get(pointId) ?? [];
   const each = (r: FinalRun): Term => {
     const { live, cpc } = milliohmPerMetre(r.size);
-    return term(`${ring ? 'spur' : 'run'} of ${r.size} mm²`, ohm(r, 'live') + ohm(r, 'cpc'), 'Ω', { how: `${metres(lengths.get(r.id)!)} × (${live} + ${cpc}) mΩ/m` });
+    return term(`${ring ? 'spur' : 'run'} of ${r.size} mm²`, ohm(r, 'live') + ohm(r, 'cpc'), 'Ω', {
+      how: `${metres(lengths.get(r.id)!)} × (${live} + ${cpc}) mΩ/m`,
+    });
   };
   const tails = behind.map(each);
   // where the spur leaves the ring, or the point itself
@@ -57,8 +59,12 @@ export function pointFigures(final: Final, lengths: ReadonlyMap<string, number>,
     out.r1r2 = {
       terms: ring
         ? [
-            term('line one way, earth the other', all(before, 'live') + all(after, 'cpc'), 'Ω', { how: `${metres(long(before))} and ${metres(long(after))}` }),
-            term('the same from the other side', all(after, 'live') + all(before, 'cpc'), 'Ω', { how: `${metres(long(after))} and ${metres(long(before))}` }),
+            term('line one way, earth the other', all(before, 'live') + all(after, 'cpc'), 'Ω', {
+              how: `${metres(long(before))} and ${metres(long(after))}`,
+            }),
+            term('the same from the other side', all(after, 'live') + all(before, 'cpc'), 'Ω', {
+              how: `${metres(long(after))} and ${metres(long(before))}`,
+            }),
             ...tails,
           ]
         : tails,
@@ -75,7 +81,10 @@ export function pointFigures(final: Final, lengths: ReadonlyMap<string, number>,
       : tails;
     out.zs = { terms: [term('Ze', zeOhm, 'Ω'), ...inside], result: term('Zs cold', loop.zs, 'Ω') };
     out.zsWarm = {
-      terms: [term('Ze', zeOhm, 'Ω'), term('R1+R2 in use', loop.r1r2, 'Ω', { how: `× ${warmth(FULL_LOAD_C).toFixed(2)} at ${FULL_LOAD_C} °C` })],
+      terms: [
+        term('Ze', zeOhm, 'Ω'),
+        term('R1+R2 in use', loop.r1r2, 'Ω', { how: `× ${warmth(FULL_LOAD_C).toFixed(2)} at ${FULL_LOAD_C} °C` }),
+      ],
       formula: `Ze + R1+R2 × ${warmth(FULL_LOAD_C).toFixed(2)}`,
       result: term('Zs warm', loop.zsWarm, 'Ω'),
     };
@@ -83,7 +92,8 @@ export function pointFigures(final: Final, lengths: ReadonlyMap<string, number>,
   if (point.kind !== 'joint') {
     const terms = dropTerms(final, lengths, pointId);
     const volts = total(terms);
-    if (Number.isFinite(volts)) out.drop = { terms, result: term('drop', volts, 'V', { how: `${((volts / UK_VOLTS) * 100).toFixed(1)} % of ${UK_VOLTS} V` }) };
+    if (Number.isFinite(volts))
+      out.drop = { terms, result: term('drop', volts, 'V', { how: `${((volts / UK_VOLTS) * 100).toFixed(1)} % of ${UK_VOLTS} V` }) };
   }
   return out;
 }

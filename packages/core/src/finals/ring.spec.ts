@@ -7,9 +7,9 @@ import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { describe, expect, it } from 'vitest';
-import { carriesA, electrodeLimitOhm, loopLimitOhm, MILLIVOLT_PER_A_M, milliohmPerMetre, warmth } from '../codebook/index.js';
+import { carriesA, electrodeLimitOhm, loopLimitOhm, millivoltPerAM, milliohmPerMetre, warmth } from '../codebook/index.js';
 import { seeded } from '../measure/index.js';
-import { BOARD, FLAT_SIZES, LAID, measured, type Final } from '../model/index.js';
+import { BOARD, FLAT_SIZES, LAID, SINGLES_SIZES, measured, type Final } from '../model/index.js';
 import { Cores, dropsOf, legCurrents, lengthsOf, loopsOf, mostInRuns, predicted, shapeOf } from './index.js';
 import { drawnRing, ringOf, withSpur } from './sample.js';
 
@@ -32,11 +32,14 @@ describe('tables', () => {
     // Table 4D5, the other columns (memory)
     const columns = { '100': [13, 16, 21, 27, 34], '101': [10.5, 13, 17, 22, 27], '102': [13, 16, 21, 27, 35], '103': [8, 10, 13.5, 17.5, 23.5], A: [11.5, 14.5, 20, 26, 32] } as const; // prettier-ignore
     for (const laid of ['100', '101', '102', '103', 'A'] as const) expect(FLAT_SIZES.map((s) => carriesA(s, laid))).toEqual(columns[laid]);
+    // in conduit or trunking on a wall: sheathed by Table 4D2A, singles by 4D1A (memory); singles lie nowhere else
+    expect(FLAT_SIZES.map((s) => carriesA(s, 'B'))).toEqual([13, 16.5, 23, 30, 38]);
+    expect(SINGLES_SIZES.map((s) => [carriesA(s, 'A'), carriesA(s, 'B'), carriesA(s, 'C')])).toEqual([[14.5, 17.5, undefined], [20, 24, undefined], [26, 32, undefined], [34, 41, undefined]]); // prettier-ignore
     // a thicker cable never carries less, and nothing carries more than clipped direct
     for (const laid of LAID) {
-      const row = FLAT_SIZES.map((s) => carriesA(s, laid));
+      const row = FLAT_SIZES.map((s) => carriesA(s, laid)!);
       expect(row).toEqual([...row].sort((a, b) => a - b));
-      FLAT_SIZES.forEach((s, i) => expect(row[i]!).toBeLessThanOrEqual(carriesA(s, 'C')));
+      FLAT_SIZES.forEach((s, i) => expect(row[i]!).toBeLessThanOrEqual(carriesA(s, 'C')!));
     }
   });
   it('largest loops of type B at 230 V: Table 41.3 as handbook 28 has it; C is half, D a quarter', () => {
@@ -46,9 +49,9 @@ describe('tables', () => {
   });
   it('× 1.20 from 20 to 70 °C, and the drop of 2.5 mm² is 18 mV/A/m (handbook 12)', () => {
     expect(warmth(70)).toBeCloseTo(1.2, 9);
-    expect(MILLIVOLT_PER_A_M['2.5/1.5']).toBe(18);
+    expect(millivoltPerAM('2.5/1.5')).toBe(18);
     // the table of drops is the resistance of both conductors, warm, within its rounding
-    for (const s of FLAT_SIZES) expect(Math.abs(MILLIVOLT_PER_A_M[s] / (2 * milliohmPerMetre(s).live * 1.2) - 1)).toBeLessThan(0.02);
+    for (const s of FLAT_SIZES) expect(Math.abs(millivoltPerAM(s) / (2 * milliohmPerMetre(s).live * 1.2) - 1)).toBeLessThan(0.02);
   });
 });
 

@@ -1,9 +1,9 @@
 /** Rings to try things on: drawn by seed, or of so many metres. No house’s data. */
 import type { seeded } from '../measure/index.js';
-import { BOARD, measured, type Final, type FinalPoint, type FinalRun, type FlatSize } from '../model/index.js';
+import { BOARD, measured, type Final, type FinalPoint, type FinalRun, type CableSize } from '../model/index.js';
 
 /** A ring through points p1, p2 …, with the metres of each run in order. */
-export function ringOf(metres: readonly number[], size: FlatSize = '2.5/1.5'): Final {
+export function ringOf(metres: readonly number[], size: CableSize = '2.5/1.5'): Final {
   const points = metres.slice(1).map((_, i): FinalPoint => ({ id: `p${i + 1}`, name: `Socket ${i + 1}`, kind: 'twin' }));
   const ids = [BOARD, ...points.map((p) => p.id), BOARD];
   return {

@@ -4,8 +4,9 @@
  */
 import * as z from 'zod';
 import { UK_BOX_IDS } from '../catalog/index.js';
-import { CURVES, FlatSize, Laid, POINT_KINDS, RATINGS_A } from './final.js';
+import { CableSize, CURVES, Laid, POINT_KINDS, RATINGS_A } from './final.js';
 import { DistanceLength, Id, Name, PositiveLength } from './known.js';
+import { UkSchools } from './schools.js';
 import { WantPlace } from './want.js';
 
 /** `enlarge`: one socket becomes two; `into ring`: the ring is taken through a new point; `own radial`: a new circuit from the board; `find fault`: nothing is added, what is wrong is found and mended. */
@@ -59,7 +60,7 @@ export const Alteration = z.strictObject({
   way: WayKind.optional(),
   /** cable along its way, one way, as measured: takes the place of what is reckoned */
   cable: PositiveLength.optional(),
-  size: FlatSize.optional(),
+  size: CableSize.optional(),
   /** how it lies at its worst, as somebody looked; takes the place of what its way gives */
   laid: Laid.optional(),
   /** `into ring`: the run that is opened; absent: the first at the point */
@@ -67,6 +68,8 @@ export const Alteration = z.strictObject({
   /** `move`: whether the cables that are there reach the new box; absent: nobody looked */
   cablesReach: z.boolean().optional(),
   beside: Beside.optional(),
+  /** ways of working that somebody chose; the rest is usual */
+  schools: UkSchools.partial().optional(),
   /** breaker of a new circuit */
   own: z
     .strictObject({

@@ -12,11 +12,18 @@ export const BOARD = 'board';
 
 /** Flat twin-and-earth: line and neutral / protective conductor, mm² (handbook 28). */
 export const FLAT_SIZES = ['1.0/1.0', '1.5/1.0', '2.5/1.5', '4/1.5', '6/2.5'] as const;
-export const FlatSize = z.enum(FLAT_SIZES);
-export type FlatSize = z.infer<typeof FlatSize>;
+/** Three singles, the protective one as thick as the others; they have no sheath and lie in conduit or trunking. */
+export const SINGLES_SIZES = ['1.5/1.5', '2.5/2.5', '4/4', '6/6'] as const;
+export const CABLE_SIZES = [...FLAT_SIZES, ...SINGLES_SIZES] as const;
+export const CableSize = z.enum(CABLE_SIZES);
+export type CableSize = z.infer<typeof CableSize>;
+export const isSingles = (size: CableSize): boolean => (SINGLES_SIZES as readonly string[]).includes(size);
+/** `2.5/1.5 mm² twin-and-earth`, `2.5 mm² singles`. */
+export const sizeWords = (size: CableSize): string =>
+  isSingles(size) ? `${size.split('/')[0]} mm² singles` : `${size} mm² twin-and-earth`;
 
 /** How a cable lies at its worst place, by the letters and numbers of BS 7671, Table 4A2 and 4D5 (memory). */
-export const LAID = ['C', '100', '101', '102', '103', 'A'] as const;
+export const LAID = ['C', '100', '101', '102', '103', 'A', 'B'] as const;
 export const Laid = z.enum(LAID);
 export type Laid = z.infer<typeof Laid>;
 
@@ -47,7 +54,7 @@ export const FinalRun = z.strictObject({
   id: Id,
   /** point ids, or `board`; a ring has two runs at the board */
   ends: z.tuple([z.union([z.literal(BOARD), Id]), z.union([z.literal(BOARD), Id])]),
-  size: FlatSize,
+  size: CableSize,
   /** absent: nobody measured it */
   length: PositiveLength.optional(),
   cores: z.enum(FINAL_CORES).optional(),

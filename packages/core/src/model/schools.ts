@@ -37,3 +37,39 @@ export const DEFAULT_SCHOOLS: Schools = {
   compound: 'premixed, overnight',
   oldBox: 'out',
 };
+
+/** The same of the UK trade (common practice; the book takes either). */
+export const UkSchools = z.strictObject({
+  /** the new side is made while the house has power, or everything is off from the start */
+  outage: z.enum(['new side first', 'off at the start']),
+  /** metal box that nobody chose, mm */
+  boxDepth: z.literal([25, 35, 47]),
+  hole: z.enum(['chain drill', 'box sinker']),
+  chaser: z.enum(['hammer and chisel', 'wall chaser']),
+  /** what lies over a cable in its chase */
+  over: z.enum(['capping', 'oval conduit', 'plaster alone']),
+  filler: z.enum(['bonding and finish', 'one coat']),
+  onSurface: z.enum(['mini-trunking', 'conduit with singles']),
+  joists: z.enum(['holes', 'notches']),
+  joint: z.enum(['maintenance-free connector', 'crimp']),
+  /** conductors that share a terminal */
+  ends: z.enum(['side by side', 'twisted']),
+  socket: z.enum(['switched', 'unswitched']),
+  /** cable that stands out at each box, mm */
+  spareMm: z.literal([150, 200]),
+});
+export type UkSchools = z.infer<typeof UkSchools>;
+export const DEFAULT_UK_SCHOOLS: UkSchools = {
+  outage: 'new side first',
+  boxDepth: 35,
+  hole: 'chain drill',
+  chaser: 'hammer and chisel',
+  over: 'capping',
+  filler: 'bonding and finish',
+  onSurface: 'mini-trunking',
+  joists: 'holes',
+  joint: 'maintenance-free connector',
+  ends: 'side by side',
+  socket: 'switched',
+  spareMm: 150,
+};

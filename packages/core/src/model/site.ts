@@ -112,6 +112,8 @@ export type Stud = z.infer<typeof Stud>;
 
 export const Framing = z.strictObject({
   material: z.enum(['wood', 'metal', 'masonry']),
+  /** of masonry: what its leaf is of; absent: nobody looked behind the plaster */
+  unit: z.enum(['brick', 'dense block', 'aerated block']).optional(),
   /** the depth of the cavity: 3½ in behind a 2 × 4 */
   studDepth: PositiveLength,
   studWidth: PositiveLength,

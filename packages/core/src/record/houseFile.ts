@@ -9,29 +9,10 @@ import {
 import { directoryRows } from '../panel/index.js';
 import { boxVolume, cablesIn, devicesIn } from '../wiring/index.js';
 import { laidCables } from './inWall.js';
+import { unknown, type FileEntry, type FileFact } from './fileEntry.js';
+import { ukBoxEntry, ukEntries } from './ukFile.js';
 import { logLines } from './log.js';
 
-export const FILE_KINDS = ['box', 'cable', 'circuit', 'hidden', 'patch', 'lamp', 'room', 'panel', 'job', 'photo', 'note'] as const;
-export type FileKind = (typeof FILE_KINDS)[number];
-
-/** One line of what is known, and how; `how` is absent where it was looked at. */
-export interface FileFact {
-  says: string;
-  how?: 'not known' | 'assumed' | 'by its kind' | 'as built' | 'a guess';
-}
-/** One thing of the house. */
-export interface FileEntry {
-  id: string;
-  kind: FileKind;
-  title: string;
-  /** room, wall or panel it is at */
-  where: string;
-  facts: FileFact[];
-  /** page that shows it, as the parts of its address */
-  link: string[];
-  query?: Record<string, string>;
-  photos: string[];
-}
 export interface TimelineEvent {
   /** ISO instant */
   at: string;
@@ -44,7 +25,6 @@ export interface HouseFile {
   timeline: TimelineEvent[];
 }
 
-const unknown = (says: string): FileFact => ({ says, how: 'not known' });
 const known = (length: { mm: number; known: string } | undefined, words: string, unit: House['unit']): FileFact =>
   length ? { says: `${words} ${printLength(length.mm, unit)}`, ...(length.known === 'assumed' ? { how: 'assumed' as const } : {}) } : unknown(`${words} not measured`); // prettier-ignore
 
@@ -157,8 +137,6 @@ function hiddenEntries(house: House, jobs: readonly Job[]): FileEntry[] {
 } // prettier-ignore
 
 function circuitEntries(house: House): FileEntry[] {
-  // by the UK book a house keeps its circuits as finals
-  if (isUk(house)) return [];
   return panelsOf(house.site).flatMap(({ id, panel, sub }) =>
     directoryRows(house.site, usBook(house), id).flatMap((row): FileEntry[] => {
       const circuit = house.site.circuits.find((c) => c.id === panel.breakers.find((b) => b.space === row.space)?.circuitId);
@@ -187,16 +165,15 @@ function circuitEntries(house: House): FileEntry[] {
 /** Everything but search: that is over `textOf`. */
 export function houseFile(house: House, jobs: readonly Job[], log: readonly KeptEntry[], photos: readonly KeptPhoto[]): HouseFile {
   const { site } = house;
+  const uk = isUk(house);
   const measured = readings(house, jobs, log);
   const photosOf = (kind: KeptPhoto['of']['kind'], id: string): string[] => photos.filter((p) => p.of.kind === kind && p.of.id === id).map((p) => p.id); // prettier-ignore
   const jobName = (id: string | undefined): string => jobs.find((j) => j.id === id)?.name ?? '';
   const entries: FileEntry[] = [
-    ...site.boxes.map((b) => boxEntry(house, b, measured.get(b.id) ?? [], photosOf('box', b.id))),
-    ...circuitEntries(house),
-    ...cableEntries(house, jobs),
-    ...hiddenEntries(house, jobs),
+    ...site.boxes.filter((b) => b.id !== house.incoming?.boxId).map((b) => (uk ? ukBoxEntry : boxEntry)(house, b, measured.get(b.id) ?? [], photosOf('box', b.id))),
+    ...(uk ? ukEntries(house, jobs) : [...circuitEntries(house), ...cableEntries(house, jobs), ...hiddenEntries(house, jobs)]),
     ...lampsOf(site).map((l): FileEntry => ({ id: l.id, kind: 'lamp', title: l.name, where: site.rooms.find((r) => r.id === l.roomId)?.name ?? '', facts: [], link: ['/houses', house.id], photos: [] })),
-    ...panelsOf(site).map(({ id, panel, sub }): FileEntry => ({
+    ...(uk ? [] : panelsOf(site)).map(({ id, panel, sub }): FileEntry => ({
       id: `panel-${id}`, kind: 'panel', title: panel.name, where: site.walls.find((w) => w.id === panel.place?.wallId)?.name ?? 'place not said',
       facts: [{ says: `${panel.spaces} spaces` }, panel.mainA === undefined ? unknown('rating of its main not read') : { says: `main ${panel.mainA} A` }],
       link: ['/houses', house.id, 'panel'], ...(sub ? { query: { of: id } } : {}), photos: [],

@@ -48,9 +48,13 @@ export const TIMES = {
   // by the UK way of working; by the metre what stands above by the foot
   'chase, cap and fill': { each: 'm', middle: 66, bad: 131 },
   'cut plasterboard': { each: 'opening', middle: 10, bad: 20 },
+  'wall chaser, cap and fill': { each: 'm', middle: 30, bad: 60 },
+  'sink a box with a guide': { each: 'opening', middle: 45, bad: 90 },
+  'notch a joist': { each: 'joist', middle: 8, bad: 15 },
   'lift and lay boards': { each: 'place', middle: 20, bad: 45 },
   'pull cable by the metre': { each: 'm', middle: 1.6, bad: 3.3 },
   trunking: { each: 'm', middle: 13, bad: 26 },
+  'conduit and singles': { each: 'm', middle: 20, bad: 40 },
   'chain-drill and chisel for a box': { each: 'opening', middle: 90, bad: 180 },
   'drill through a leaf': { each: 'hole', middle: 15, bad: 30 },
   'lock off and keep the key': { each: 'breaker', middle: 5, bad: 10 },
@@ -66,6 +70,7 @@ export const WAITS = {
   primer: { middle: 60, bad: 60 },
   'wall paint': { middle: 120, bad: 240 },
   mortar: { middle: 4 * 60, bad: 24 * 60 },
+  'one-coat plaster': { middle: 2 * 60, bad: 24 * 60 },
   'exterior sealant': { middle: 60, bad: 24 * 60 },
 } as const satisfies Record<string, Span>;
 export type WaitKind = keyof typeof WAITS;

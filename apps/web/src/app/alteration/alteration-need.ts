@@ -6,11 +6,12 @@ import { ChoiceField } from '../fields/choice-field';
 import { TextField } from '../fields/text-field';
 import { YesNoField } from '../fields/yes-no-field';
 import { AlterationEdits } from './alteration-edits';
+import { UkSchoolsView } from './uk-schools';
 
 /** What is to be done, on which circuit, from which point, and what hangs on it. */
 @Component({
   selector: 'sa-alteration-need',
-  imports: [ChoiceField, TextField, YesNoField],
+  imports: [ChoiceField, TextField, UkSchoolsView, YesNoField],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="stage-head"><h2>What is wanted</h2></div>
@@ -105,6 +106,9 @@ import { AlterationEdits } from './alteration-edits';
           />
           <sa-yes-no label="behind a 30 mA device" [value]="a().own?.residual" [unknown]="true" (set)="setOwn({ residual: $event })" />
         </div>
+      }
+      @if (a().kind !== 'find fault') {
+        <sa-uk-schools />
       }
     </div>
   `,

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { alterationElevation, alterationFaces, noWay, waysOf } from '@saddle/core/alteration';
 import { LAID_WORDS } from '@saddle/core/codebook';
 import { printLength } from '@saddle/core/measure';
-import { FLAT_SIZES, LAID } from '@saddle/core/model';
+import { CABLE_SIZES, LAID, sizeWords } from '@saddle/core/model';
 import { printSpan } from '@saddle/core/work';
 import { ChoiceField } from '../fields/choice-field';
 import { LengthField } from '../fields/length-field';
@@ -93,7 +93,7 @@ import { AlterationEdits } from './alteration-edits';
 })
 export class AlterationWay {
   protected readonly edits = inject(AlterationEdits);
-  protected readonly sizes = FLAT_SIZES;
+  protected readonly sizes = CABLE_SIZES.map((value) => ({ value, label: sizeWords(value) }));
   protected readonly laids = LAID.map((value) => ({ value, label: LAID_WORDS[value] }));
   protected readonly none = computed(() => noWay(this.edits.job()));
   protected readonly ways = computed(() => {

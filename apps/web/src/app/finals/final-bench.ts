@@ -14,10 +14,18 @@ import {
   otherEnd,
   patternMeans,
   pointNode,
-  residualOpens,
+  buttonOpens,
+  DEVICE_STATES,
+  drawnDevice,
+  residualRamp,
+  residualTest,
+  RESIDUAL_TESTS,
   socketTester,
   TAKEN_ZE_OHM,
   type BenchEnds,
+  type DeviceState,
+  type ResidualResult,
+  type BenchWiring,
   type Core,
   type Landed,
   type Landing,
@@ -34,6 +42,24 @@ const PAIRS = [['L', 'N'], ['L', 'E'], ['N', 'E']] as const; // prettier-ignore
 const ENDS_WORDS: Record<BenchEnds, string> = { joined: 'in their terminals', apart: 'apart', 'crossed L N': 'crossed, line and neutral', 'crossed L E': 'crossed, line and earth' }; // prettier-ignore
 /** No more than this is shown by the range of each. */
 const OVER = { continuity: 99.9, insulation: 999 } as const;
+
+const TEST_NAMES = { half: '15 mA', once: '30 mA', 'five times': '150 mA' } as const;
+function residualWords(r: ResidualResult): string {
+  switch (r.is) {
+    case 'not noted':
+      return 'whether a device is there was not noted';
+    case 'no device':
+      return 'there is none';
+    case 'nothing flows':
+      return 'nothing flows: no way to earth, or no line';
+    case 'broken off':
+      return `broken off: what is touched would come to ${Math.round(r.touchV)} V`;
+    case 'stays':
+      return r.residualMa < 1 ? 'stays on: it misses none of it' : `stays on (misses ${Math.round(r.residualMa)} mA)`;
+    case 'opens':
+      return `opens in ${Math.round(r.ms)} ms`;
+  }
+}
 
 /** Conductors into terminals by hand, and what the instruments show of it; something wrong can be put in to be found. Nothing of it is kept. */
 @Component({
@@ -79,12 +105,18 @@ const OVER = { continuity: 99.9, insulation: 999 } as const;
           @if (instrument() === 'continuity') {
             <sa-choice-field label="ends at the board" [value]="ends()" [choices]="endChoices" (set)="ends.set($any($event))" />
           }
+          @if (instrument() === '30 mA' && !hidden()) {
+            <sa-choice-field label="the device itself is" [value]="device()" [choices]="devices" (set)="device.set($any($event))" />
+          }
           <table class="plain" data-testid="bench-readings">
             <tbody>
               @for (r of readings(); track r.what) {
                 <tr>
                   <td>{{ r.what }}</td>
                   <td class="figure">{{ r.value }}</td>
+                  @if (r.mark) {
+                    <td>{{ r.mark }}</td>
+                  }
                 </tr>
               }
             </tbody>
@@ -109,6 +141,8 @@ export class FinalBench {
   protected readonly at = linkedSignal(() => this.startAt() ?? this.final().points.find((p) => p.kind !== 'joint')?.id);
   protected readonly landed = signal<readonly Landed[]>([]);
   protected readonly hidden = signal(false);
+  protected readonly device = signal<DeviceState>('as it should be');
+  protected readonly devices = DEVICE_STATES;
   protected readonly instrument = signal<Instrument>('socket tester');
   protected readonly ends = signal<BenchEnds>('crossed L N');
   protected readonly isLive = computed(() => LIVE.has(this.instrument()));
@@ -129,7 +163,7 @@ export class FinalBench {
   });
   protected readonly wrongAt = computed(() => [...new Set(this.landed().map((l) => nameOf(this.final(), l.pointId)))].join(', '));
 
-  protected readonly readings = computed((): { what: string; value: string }[] => {
+  protected readonly readings = computed((): { what: string; value: string; mark?: string }[] => {
     const at = this.at()!;
     const w = this.wiring();
     const ohm = (n: number): string => (n > OVER.continuity ? `over ${OVER.continuity} Ω` : `${n.toFixed(2)} Ω`);
@@ -149,12 +183,25 @@ export class FinalBench {
         const z = loopOhm(w, at);
         return [{ what: 'L–E here', value: Number.isFinite(z) ? `${z.toFixed(2)} Ω` : 'no reading' }];
       }
-      case '30 mA': {
-        const opens = residualOpens(w, at);
-        return [{ what: '30 mA let through from line to earth here', value: opens === undefined ? 'no device is noted' : opens ? 'it opens' : 'it does not open' }]; // prettier-ignore
-      }
+      case '30 mA':
+        return this.residual(w, at);
     }
   });
+  private residual(w: BenchWiring, at: string): { what: string; value: string; mark?: string }[] {
+    const device = this.device();
+    const tests = RESIDUAL_TESTS.map((kind) => {
+      const result = residualTest(w, at, kind, device);
+      return { what: `${TEST_NAMES[kind]} from line to earth here`, value: residualWords(result), ...('right' in result ? { mark: result.right ? 'as it should' : 'not as it should' } : {}) }; // prettier-ignore
+    });
+    if (!this.final().residual) return tests.slice(0, 1);
+    const ramp = residualRamp(w, at, device);
+    const button = buttonOpens(w, device);
+    return [
+      ...tests,
+      { what: 'raised by 1 mA at a time', value: ramp === undefined ? 'does not open up to 33 mA' : `opens at ${ramp} mA` },
+      { what: 'its button', value: button ? 'opens' : 'does not open' },
+    ];
+  }
   /** what gives the same lamps, each tried */
   protected readonly means = computed(() => {
     if (this.instrument() !== 'socket tester') return '';
@@ -168,11 +215,14 @@ export class FinalBench {
     this.landed.update((l) => land(l, { runId, core, pointId: this.at()!, in: to }));
   }
   protected draw(): void {
-    this.landed.set(drawnMistake(this.final(), Math.random));
+    const device = drawnDevice(this.final(), Math.random);
+    this.device.set(device ?? 'as it should be');
+    this.landed.set(device ? [] : drawnMistake(this.final(), Math.random));
     this.hidden.set(true);
   }
   protected right(): void {
     this.landed.set([]);
+    this.device.set('as it should be');
     this.hidden.set(false);
   }
 }

@@ -28,7 +28,8 @@ import {
 import {
   BREAKS_KA,
   FINAL_CORES,
-  FLAT_SIZES,
+  CABLE_SIZES,
+  sizeWords,
   LAID,
   POINT_KINDS,
   RATINGS_A,
@@ -77,7 +78,7 @@ export class FinalPage {
   readonly finalId = input.required<string>();
 
   protected readonly kinds = POINT_KINDS;
-  protected readonly sizes = FLAT_SIZES;
+  protected readonly sizes = CABLE_SIZES.map((value) => ({ value, label: sizeWords(value) }));
   protected readonly cores = FINAL_CORES;
   protected readonly ratings = RATINGS_A.map((a) => `${a}`);
   protected readonly breaks = BREAKS_KA.map((ka) => `${ka}`);

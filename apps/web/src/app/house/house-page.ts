@@ -12,7 +12,7 @@ import { HouseSession } from './house-session';
 import { LengthUnits } from '../fields/length-units';
 
 /** Pages that serve a house by the UK book too; the others are by the US one. */
-const UK_PAGES: ReadonlySet<string> = new Set(['circuits', 'versions', 'plan', 'rooms', 'walls', 'photos', 'history', 'buy', 'when', 'prices', 'on-hand']); // prettier-ignore
+const UK_PAGES: ReadonlySet<string> = new Set(['circuits', 'versions', 'file', 'plan', 'rooms', 'walls', 'photos', 'history', 'buy', 'when', 'prices', 'on-hand']); // prettier-ignore
 
 /** One house: its rooms in plan, its walls, and what a room still wants. */
 @Component({
@@ -36,6 +36,7 @@ const UK_PAGES: ReadonlySet<string> = new Set(['circuits', 'versions', 'plan', '
           @if (uk()) {
             <a [routerLink]="['/houses', id(), 'circuits']">circuits</a>
             <a [routerLink]="['/houses', id(), 'plan']">rooms</a>
+            <a [routerLink]="['/houses', id(), 'file']">file</a>
             <a [routerLink]="['/houses', id(), 'photos']">photos</a>
             <a [routerLink]="['/houses', id(), 'history']">history</a>
             <a [routerLink]="['/houses', id(), 'buy']">buy</a>

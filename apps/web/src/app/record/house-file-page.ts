@@ -53,7 +53,7 @@ const SHOWN = 60;
           @for (e of found().slice(0, shown); track e.kind + e.id) {
             <li [attr.data-testid]="'file-' + e.id">
               <p>
-                <span class="file-kind">{{ e.kind === 'hidden' ? 'closed in' : e.kind }}</span>
+                <span class="file-kind">{{ e.kind === 'hidden' ? 'closed in' : e.kind === 'panel' && uk() ? 'unit' : e.kind }}</span>
                 <a [routerLink]="e.link" [queryParams]="e.query ?? null"
                   ><strong>{{ e.title }}</strong></a
                 >

@@ -47,22 +47,21 @@ import { WordMark } from '../words/word';
           <a class="btn-line" [href]="'/api/v1/jobs/' + session.laid().id + '/minor-works.csv'" download data-testid="minor-works-csv"
             >as a table (CSV)</a
           >
-        } @else {
-          <a
-            class="btn-line"
-            target="_blank"
-            [href]="'/api/v1/jobs/' + session.laid().id + '/handover.pdf?paper=' + paper()"
-            data-testid="handover"
-            >Handover (PDF)</a
-          >
-          <a
-            class="btn-line"
-            target="_blank"
-            [href]="'/api/v1/jobs/' + session.laid().id + '/inspection.pdf?paper=' + paper()"
-            data-testid="inspection"
-            >For the inspector (PDF)</a
-          >
         }
+        <a
+          class="btn-line"
+          target="_blank"
+          [href]="'/api/v1/jobs/' + session.laid().id + '/handover.pdf?paper=' + paper()"
+          data-testid="handover"
+          >Handover (PDF)</a
+        >
+        <a
+          class="btn-line"
+          target="_blank"
+          [href]="'/api/v1/jobs/' + session.laid().id + '/inspection.pdf?paper=' + paper()"
+          data-testid="inspection"
+          >For the inspector (PDF)</a
+        >
       </div>
       @if (session.saveState() !== 'saved') {
         <p class="notice">The last edits are {{ session.saveState() }}; the sheet shows what the server has.</p>

@@ -12,7 +12,8 @@ describe('height of an accessory', () => {
 
 describe('what asks for room', () => {
   const none = { sink: false, bath: false };
-  const at = (beside: Beside) => ukBeside(beside, none).map((j) => j.verdict);
+  const twin = { kind: 'twin', bottomMm: 457 } as const;
+  const at = (beside: Beside) => ukBeside(beside, none, twin).map((j) => j.verdict);
   it('300 from a sink, 100 from a hob, 2.5 m from a bath: less stops; 150 over a worktop: less wants a word', () => {
     expect([at({ sink: mm(300) }), at({ sink: mm(299) })]).toEqual([['ok'], ['stop']]);
     expect([at({ hob: mm(100) }), at({ hob: mm(99) })]).toEqual([['ok'], ['stop']]);
@@ -20,9 +21,9 @@ describe('what asks for room', () => {
     expect([at({ worktop: mm(150) }), at({ worktop: mm(149) })]).toEqual([['ok'], ['caution']]);
   });
   it('in a kitchen the sink is asked for until it is measured, or said not to be there', () => {
-    const kitchen = (beside: Beside) => ukBeside(beside, { sink: true, bath: false }).map((j) => j.verdict);
+    const kitchen = (beside: Beside) => ukBeside(beside, { sink: true, bath: false }, twin).map((j) => j.verdict);
     expect([kitchen({}), kitchen({ sink: mm(800) }), kitchen({ none: ['sink'] }), kitchen({ none: ['bath'] })]).toEqual([['can’t tell'], ['ok'], [], ['can’t tell']]); // prettier-ignore
-    expect(ukBeside({}, { sink: false, bath: true })).toMatchObject([{ of: 'bath', verdict: 'can’t tell' }]);
+    expect(ukBeside({}, { sink: false, bath: true }, twin)).toMatchObject([{ of: 'bath', verdict: 'can’t tell' }]);
   });
 });
 

@@ -2,6 +2,7 @@
 import { BOX_KINDS, bs7671, practice, type Source, type UkBoxId } from '../../catalog/index.js';
 import type { Beside, PointKind, Sum } from '../../model/index.js';
 import { atLeast, atMost, term, type Judged } from '../judged.js';
+import { ukBath } from './bath.js';
 
 const PART_M: Source = { standard: 'Approved Document M', clause: 'heights of switches and sockets', from: 'memory' };
 const PART_P: Source = { standard: 'Approved Document P', clause: 'notifiable work', from: 'memory' };
@@ -10,8 +11,6 @@ const GUIDANCE: Source = { standard: 'guidance on kitchens', clause: 'sockets be
 export const HEIGHTS = { least: 450, most: 1200 } as const;
 /** Over a worktop, from a sink’s edge, from a hob’s edge. */
 export const CLEAR = { worktop: 150, sink: 300, hob: 100 } as const;
-/** From the edge of a bath’s or shower’s zone 1 (A2:2022; 3 m before). */
-export const FROM_BATH_MM = 2500;
 /** Faceplate of a single and of a twin (BS 1363 and common practice; memory). */
 export const FACEPLATE = { 1: { widthMm: 86, heightMm: 86 }, 2: { widthMm: 146, heightMm: 86 } } as const;
 
@@ -30,7 +29,11 @@ export function ukHeight(bottomMm: number, topMm: number): Judged {
 
 type Measured = Exclude<keyof Beside, 'none'>;
 /** What asks for room beside it. Of what nobody measured in a room that has it, nothing can be told. */
-export function ukBeside(beside: Beside, asks: { sink: boolean; bath: boolean }): (Judged & { of: Measured })[] {
+export function ukBeside(
+  beside: Beside,
+  asks: { sink: boolean; bath: boolean },
+  of: { kind: PointKind; bottomMm: number },
+): (Judged & { of: Measured })[] {
   const out: (Judged & { of: Measured })[] = [];
   const least = (of: Measured, limit: number, label: string, short: Judged['verdict'], why: string, source: Source): void => {
     const mm = beside[of]?.mm;
@@ -41,12 +44,12 @@ export function ukBeside(beside: Beside, asks: { sink: boolean; bath: boolean })
   least('worktop', CLEAR.worktop, 'over the worktop', 'caution', 'too close over a worktop: what is spilt runs along it, and a plug’s lead is bent', GUIDANCE);
   least('sink', CLEAR.sink, 'from the sink’s edge', 'stop', 'within reach of what splashes from the sink', GUIDANCE);
   least('hob', CLEAR.hob, 'from the hob’s edge', 'stop', 'leads would lie over the hob', GUIDANCE);
-  least('bath', FROM_BATH_MM, 'from the bath or shower', 'stop', 'no socket within 2.5 m of the edge of a bath or shower', bs7671('701.512.3'));
+  if (beside.bath) out.push({ of: 'bath', ...ukBath(of.kind, beside.bath.mm, of.bottomMm) });
   const missing = (what: 'sink' | 'bath'): boolean => asks[what] && beside[what] === undefined && !beside.none?.includes(what);
   if (missing('sink'))
     out.push({ of: 'sink', verdict: 'can’t tell', says: 'how far the sink is was not measured', sums: [], source: GUIDANCE, ask: 'Measure from the sink’s edge to the box, or say that there is none.' }); // prettier-ignore
   if (missing('bath'))
-    out.push({ of: 'bath', verdict: 'can’t tell', says: 'how far the bath or shower is was not measured', sums: [], source: bs7671('701.512.3'), ask: 'Measure from its edge, round corners as a string goes.' }); // prettier-ignore
+    out.push({ of: 'bath', verdict: 'can’t tell', says: 'how far the bath or shower is was not measured', sums: [], source: bs7671('701.512.3'), ask: 'Measure from its edge, round corners as a string goes; of a shower without a tray from 1.2 m off its head.' }); // prettier-ignore
   return out;
 } // prettier-ignore
 
@@ -118,6 +121,15 @@ export function ukLetIn(depthMm: number, plasterMm: number | undefined, leafMm: 
 }
 /** So much deeper than the box the hole is made, mm (common practice). */
 export const LET_IN_MM = 3;
+
+const OUTDOORS = bs7671('512.2 and 411.3.3');
+/** Outdoors: the box keeps rain out, also with its plug in; what the earth there may be is for whoever certifies it. */
+export function ukOutdoors(box: UkBoxId | undefined): Judged {
+  if (box === undefined) return { verdict: 'can’t tell', says: 'which box keeps the rain out was not said', sums: [], source: OUTDOORS, ask: 'Choose a weatherproof one.' }; // prettier-ignore
+  return box.startsWith('back-weather')
+    ? { verdict: 'caution', says: 'weatherproof, IP66 with its cover shut, cable in from behind or below; which earth it may have (TN-C-S outdoors, an electrode) a registered electrician decides', sums: [], source: OUTDOORS }
+    : { verdict: 'stop', says: 'rain gets into it: outdoors a weatherproof one, IPX4 at least, with its plug in too', sums: [], source: OUTDOORS }; // prettier-ignore
+}
 
 /** Work that is told to building control before it begins, or done by a registered electrician. */
 export function ukNotifiable(work: { newCircuit: boolean; byBath: boolean }): Judged {

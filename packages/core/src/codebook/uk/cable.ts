@@ -1,10 +1,10 @@
-/** Flat twin-and-earth by the UK book: resistance, drop, what it carries by the way it lies. Values from memory of BS 7671 and BS EN 60228. */
+/** Flat twin-and-earth, and singles in conduit, by the UK book: resistance, drop, what it carries by the way it lies. Values from memory of BS 7671 and BS EN 60228. */
 import { bs7671, type Source } from '../../catalog/index.js';
-import { UK_VOLTS, type FlatSize, type Laid, type RATINGS_A } from '../../model/index.js';
+import { isSingles, UK_VOLTS, type CableSize, type Laid, type RATINGS_A } from '../../model/index.js';
 import { atMost, term, type Judged } from '../judged.js';
 
-/** Nominal areas of a flat cable: line and neutral, protective conductor; mm². */
-export const coreAreas = (size: FlatSize): { live: number; cpc: number } => {
+/** Nominal areas: line and neutral, protective conductor; mm². */
+export const coreAreas = (size: CableSize): { live: number; cpc: number } => {
   const [live, cpc] = size.split('/').map(Number) as [number, number];
   return { live, cpc };
 };
@@ -17,7 +17,7 @@ export interface CoreOhm {
   live: number;
   cpc: number;
 }
-export function milliohmPerMetre(size: FlatSize): CoreOhm {
+export function milliohmPerMetre(size: CableSize): CoreOhm {
   const { live, cpc } = coreAreas(size);
   return { live: MILLIOHM_PER_M[live]!, cpc: MILLIOHM_PER_M[cpc]! };
 }
@@ -25,29 +25,34 @@ export function milliohmPerMetre(size: FlatSize): CoreOhm {
 export const warmth = (celsius: number): number => 1 + 0.004 * (celsius - 20);
 export const FULL_LOAD_C = 70;
 
-/** Drop of both live conductors at 70 °C, mV/A/m: Table 4D5. */
-export const MILLIVOLT_PER_A_M: Readonly<Record<FlatSize, number>> = {
-  '1.0/1.0': 44,
-  '1.5/1.0': 29,
-  '2.5/1.5': 18,
-  '4/1.5': 11,
-  '6/2.5': 7.3,
-};
+/** Drop of both live conductors at 70 °C, mV/A/m, by their area: Tables 4D1B and 4D5 agree. */
+const MILLIVOLT: Readonly<Record<number, number>> = { 1: 44, 1.5: 29, 2.5: 18, 4: 11, 6: 7.3 };
+export const millivoltPerAM = (size: CableSize): number => MILLIVOLT[coreAreas(size).live]!;
 export const DROP_SOURCE = bs7671('525 and Appendix 4, Tables 4Ab and 4D5');
 /** Of the nominal voltage, from the origin on: 3 % for lighting, 5 % for the rest (Table 4Ab). */
 export const DROP_LIMIT_PERCENT = 5;
 
 /** What each size carries at 30 °C, A: Table 4D5, by the way it lies. */
-const CARRIES_A: Readonly<Record<Laid, Readonly<Record<FlatSize, number>>>> = {
-  C: { '1.0/1.0': 16, '1.5/1.0': 20, '2.5/1.5': 27, '4/1.5': 37, '6/2.5': 47 },
-  '100': { '1.0/1.0': 13, '1.5/1.0': 16, '2.5/1.5': 21, '4/1.5': 27, '6/2.5': 34 },
-  '101': { '1.0/1.0': 10.5, '1.5/1.0': 13, '2.5/1.5': 17, '4/1.5': 22, '6/2.5': 27 },
-  '102': { '1.0/1.0': 13, '1.5/1.0': 16, '2.5/1.5': 21, '4/1.5': 27, '6/2.5': 35 },
-  '103': { '1.0/1.0': 8, '1.5/1.0': 10, '2.5/1.5': 13.5, '4/1.5': 17.5, '6/2.5': 23.5 },
-  A: { '1.0/1.0': 11.5, '1.5/1.0': 14.5, '2.5/1.5': 20, '4/1.5': 26, '6/2.5': 32 },
+const FLAT_CARRIES_A: Readonly<Record<Laid, Readonly<Record<number, number>>>> = {
+  C: { 1: 16, 1.5: 20, 2.5: 27, 4: 37, 6: 47 },
+  '100': { 1: 13, 1.5: 16, 2.5: 21, 4: 27, 6: 34 },
+  '101': { 1: 10.5, 1.5: 13, 2.5: 17, 4: 22, 6: 27 },
+  '102': { 1: 13, 1.5: 16, 2.5: 21, 4: 27, 6: 35 },
+  '103': { 1: 8, 1.5: 10, 2.5: 13.5, 4: 17.5, 6: 23.5 },
+  A: { 1: 11.5, 1.5: 14.5, 2.5: 20, 4: 26, 6: 32 },
+  // of sheathed cables in conduit or trunking on a wall: Table 4D2A
+  B: { 1: 13, 1.5: 16.5, 2.5: 23, 4: 30, 6: 38 },
 };
-export const carriesA = (size: FlatSize, laid: Laid): number => CARRIES_A[laid][size];
-export const CARRIES_SOURCE = bs7671('Appendix 4, Table 4D5');
+/** Two loaded singles at 30 °C, A: Table 4D1A. Without a sheath they lie nowhere but in conduit or trunking. */
+const SINGLES_CARRY_A: Readonly<Partial<Record<Laid, Readonly<Record<number, number>>>>> = {
+  A: { 1.5: 14.5, 2.5: 20, 4: 26, 6: 34 },
+  B: { 1.5: 17.5, 2.5: 24, 4: 32, 6: 41 },
+};
+/** A; undefined for singles where no conduit or trunking is. */
+export const carriesA = (size: CableSize, laid: Laid): number | undefined =>
+  (isSingles(size) ? SINGLES_CARRY_A[laid] : FLAT_CARRIES_A[laid])?.[coreAreas(size).live];
+export const NO_SHEATH = 'singles have no sheath: they lie in conduit or trunking and nowhere else';
+export const CARRIES_SOURCE = bs7671('Appendix 4, Tables 4D1, 4D2 and 4D5');
 /** Each way of lying, in words. */
 export const LAID_WORDS: Readonly<Record<Laid, string>> = {
   C: 'clipped direct, or in plaster (C)',
@@ -56,6 +61,7 @@ export const LAID_WORDS: Readonly<Record<Laid, string>> = {
   '102': 'in an insulated stud wall, touching its board (102)',
   '103': 'in an insulated stud wall, not touching (103)',
   A: 'in conduit in an insulated wall (A)',
+  B: 'in conduit or trunking on a wall (B)',
 };
 
 /** Each leg of a ring of 30 or 32 A carries 20 A at least (433.1.204). */
@@ -63,8 +69,8 @@ export const RING_LEG_A = 20;
 export const RING_RATINGS_A: readonly (typeof RATINGS_A)[number][] = [32];
 
 /** Drop of a radial with all of it at its end: mV/A/m × A × m, against 5 %. */
-export function dropOfRadial(size: FlatSize, lengthMm: number, currentA: number): Judged & { dropV: number; percent: number } {
-  const per = MILLIVOLT_PER_A_M[size];
+export function dropOfRadial(size: CableSize, lengthMm: number, currentA: number): Judged & { dropV: number; percent: number } {
+  const per = millivoltPerAM(size);
   const metres = lengthMm / 1000;
   const dropV = (per * currentA * metres) / 1000;
   const percent = (dropV / UK_VOLTS) * 100;

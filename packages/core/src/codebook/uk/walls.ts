@@ -55,6 +55,20 @@ export function ukJoistCut(input: UkJoistInput): Judged {
   );
 }
 
+const UNDER_BOARDS = bs7671('522.6.201');
+/** So far from the top and the underside of a joist a cable lies out of reach of nails, mm. */
+const NAIL_MM = 50;
+/** A cable through joists lies 50 mm from their top and underside, or is covered so that no nail goes through. */
+export function ukUnderBoards(joistDepthMm: number, cut: UkJoistInput['cut'], sizeMm: number): Judged {
+  const cover = cut === 'notch' ? 0 : (joistDepthMm - sizeMm) / 2;
+  const sums: Sum[] = [
+    { terms: cut === 'notch' ? [] : [term('joist', joistDepthMm, 'length'), term('less the hole', -sizeMm, 'length')], ...(cut === 'notch' ? {} : { formula: '(depth − hole) ÷ 2' }), result: term('wood over it', cover, 'length'), limit: { ...term('at least', NAIL_MM, 'length'), relation: '≥' } },
+  ]; // prettier-ignore
+  return atLeast(cover, NAIL_MM)
+    ? { verdict: 'ok', says: '50 mm or more under the boards and over the ceiling', sums, source: UNDER_BOARDS }
+    : { verdict: 'caution', says: 'in reach of a nail from the boards or the ceiling: a steel plate over it at each joist', sums, source: UNDER_BOARDS };
+} // prettier-ignore
+
 const MASONRY: Source = { standard: 'BS EN 1996 and Approved Document A', clause: 'chases in masonry', from: 'memory' };
 const CHASE = { 'up and down': 1 / 3, along: 1 / 6 } as const;
 /** How deep a chase may be: a third of the leaf up and down, a sixth along. */

@@ -1,0 +1,85 @@
+/** A way across the joists of a floor: how many are met, where along their span they are cut, and what the cut is held to. */
+import { practice } from '../catalog/index.js';
+import { term, ukJoistCut, ukUnderBoards, type Judged } from '../codebook/index.js';
+import { roomPlans, type PlanSide } from '../layout/index.js';
+import type { Joists, Site, Sum, UkSchools } from '../model/index.js';
+import { planPoint, type Spot } from './spots.js';
+
+export type JoistCut = 'hole' | 'notch';
+export const cutOf = (school: UkSchools['joists']): JoistCut => (school === 'notches' ? 'notch' : 'hole');
+
+/** Joists where nobody measured them, mm (common practice). */
+const JOISTS_MM = 400;
+/** For one flat cable: a hole across, a notch deep; mm (common practice). */
+const CUT_MM = { hole: 16, notch: 10 } as const;
+/** Shares of the span in which each may lie, from one bearing (Approved Document A; memory); the same from the other. */
+const BAND = { hole: [0.25, 0.4], notch: [0.07, 0.25] } as const;
+
+/** How a way through a void lies to its joists. */
+export interface Met {
+  /** of the way, across them; mm */
+  acrossMm: number;
+  count: number;
+  /** which way they run, or how far apart they are, nobody noted */
+  taken: boolean;
+  /** from bearing to bearing, as the room is long that way; absent: not walked round */
+  spanMm?: number;
+  /** where it crosses them, and what the way is longer for that; absent: can’t be told, or none is crossed */
+  at?: { fromBearingMm: number; longerMm: number };
+}
+const axisOf = ({ from, to }: Pick<PlanSide, 'from' | 'to'>): 'x' | 'y' => (Math.abs(to.x - from.x) >= Math.abs(to.y - from.y) ? 'x' : 'y');
+
+/**
+ * Where along the span the joists are crossed so that the way gets longest by the least: between its two ends where a band lies there, else
+ * out to the nearest band and back. Both ends in mm from one bearing.
+ */
+export function crossingAt(a: number, b: number, spanMm: number, cut: JoistCut): { fromBearingMm: number; longerMm: number } {
+  const [low, high] = [Math.min(a, b), Math.max(a, b)];
+  const [near, far] = BAND[cut];
+  const bands = [
+    [near * spanMm, far * spanMm],
+    [(1 - far) * spanMm, (1 - near) * spanMm],
+  ] as const;
+  const crossings = bands.map(([from, to]) => {
+    const longerMm = 2 * Math.max(0, from - high, low - to);
+    // as near to where it starts as the band lets it
+    const place = Math.min(to, Math.max(from, longerMm > 0 ? (from > high ? from : to) : Math.min(high, Math.max(low, a))));
+    return { fromBearingMm: Math.min(place, spanMm - place), longerMm };
+  });
+  return crossings.reduce((best, c) => (c.longerMm < best.longerMm ? c : best));
+}
+
+/** Joists run along one axis of the plan; what goes along the other crosses them. */
+export function joistsMet(site: Site, from: Spot, to: Spot, joists: Joists | undefined, along: number, cut: JoistCut): Met {
+  const spacing = joists?.spacing?.mm ?? JOISTS_MM;
+  const plan = roomPlans(site).find((p) => p.room.id === from.room?.id);
+  const [a, b] = [planPoint(site, from)?.at, planPoint(site, to)?.at];
+  const [first] = plan?.sides ?? [];
+  if (!plan || !first || !a || !b || joists?.runs === undefined) return { acrossMm: along, count: Math.floor(along / spacing), taken: true };
+  const wall = axisOf(first);
+  const runs = joists.runs === 'along-first' ? wall : wall === 'x' ? 'y' : 'x';
+  const acrossMm = runs === 'x' ? Math.abs(a.y - b.y) : Math.abs(a.x - b.x);
+  const ends = plan.sides.flatMap((s) => [s.from[runs], s.to[runs]]);
+  const bearing = Math.min(...ends);
+  const spanMm = Math.max(...ends) - bearing;
+  const count = Math.floor(acrossMm / spacing + 1e-9);
+  // through two rooms their joists may run otherwise
+  const taken = joists.spacing === undefined || from.room?.id !== to.room?.id;
+  return { acrossMm, count, taken, spanMm, ...(count > 0 && !taken ? { at: crossingAt(a[runs] - bearing, b[runs] - bearing, spanMm, cut) } : {}) };
+} // prettier-ignore
+
+/** Cuts in the joists of a floor: their size and place are judged where depth and span are known. */
+export function boredJudged(met: Met, joists: Joists | undefined, subject: string, cut: JoistCut): (Judged & { rule: 'boring'; subject: string })[] {
+  const sums: Sum[] = [{ terms: [term('across the joists', met.acrossMm, 'length')], formula: `÷ ${met.taken ? `${JOISTS_MM} mm, taken` : 'spacing'}, whole ones`, result: term('joists', met.count, 'count') }];
+  const base = { rule: 'boring' as const, subject, sums, source: practice };
+  if (met.taken) return [{ ...base, verdict: 'can’t tell', says: `across joists it takes about ${met.count} ${cut}${met.count === 1 ? '' : cut === 'hole' ? 's' : 'es'}, along them none: which way they run, or how far apart, was not noted`, ask: 'See which way the boards run: joists lie across them. Note it on the room’s page.' }];
+  if (joists?.depth === undefined || met.spanMm === undefined || !met.at) return [{ ...base, verdict: 'can’t tell', says: `${met.count} joists are cut; how deep they are was not noted`, ask: 'Measure a joist under a lifted board.' }];
+  const depth = joists.depth.mm;
+  const held = ukJoistCut({ joistDepthMm: depth, spanMm: met.spanMm, cut, sizeMm: CUT_MM[cut], fromBearingMm: met.at.fromBearingMm, offLineMm: 0 });
+  const where = `${Math.round(met.at.fromBearingMm)} mm from where they bear`;
+  const nails = ukUnderBoards(depth, cut, CUT_MM[cut]);
+  return [
+    { ...base, ...held, sums: [...sums, ...held.sums], verdict: held.verdict === 'ok' ? 'caution' : held.verdict, says: held.verdict === 'ok' ? `${met.count} ${met.count === 1 ? 'joist is' : 'joists are'} ${cut === 'hole' ? `bored, ${CUT_MM.hole} mm on the middle line` : `notched ${CUT_MM.notch} mm from the top`}, ${where}` : held.says },
+    { ...nails, rule: 'boring', subject: `${subject}/nails` },
+  ];
+} // prettier-ignore
