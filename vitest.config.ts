@@ -1,7 +1,10 @@
+import { availableParallelism } from 'node:os';
 import { defineConfig } from 'vitest/config';
 
 export default defineConfig({
   test: {
+    // by itself it leaves one processor free, which of two is half
+    maxWorkers: availableParallelism(),
     projects: [
       { test: { name: 'core', root: 'packages/core', include: ['src/**/*.spec.ts'], testTimeout: 120_000 } },
       { test: { name: 'server', root: 'apps/server', include: ['src/**/*.spec.ts'], testTimeout: 240_000, hookTimeout: 60_000 } },

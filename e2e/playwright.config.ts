@@ -33,7 +33,7 @@ export default defineConfig({
       name: 'phone',
       use: { viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true },
       testMatch:
-        /(whole-job|diagnose|finals|alterations|ways-of-working|views|saving|touch-wall|touch-record|touch-at-wall|touch-list|touch-offline)\.spec\.ts/,
+        /(whole-job|diagnose|finals|alterations|ways-of-working|views|touch-wall|touch-record|touch-at-wall|touch-list|touch-offline)\.spec\.ts/,
     },
   ],
 });

@@ -1,6 +1,7 @@
 // npm test: everything that can be checked. Installs what it needs, browser and ngspice included, and ends with `N passed, N failed`.
-import { spawnSync } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
 import { existsSync, readFileSync, rmSync } from 'node:fs';
+import { availableParallelism } from 'node:os';
 import { join } from 'node:path';
 import { build, install, root } from './prepare.mjs';
 
@@ -45,6 +46,24 @@ function check(name, command, args) {
   count(name, done.status === 0 ? 1 : 0, done.status === 0 ? 0 : 1);
 }
 
+/** Checks side by side, each with its output in one piece. */
+async function checks(list) {
+  const waiting = [...list];
+  const next = async () => {
+    for (let one = waiting.shift(); one; one = waiting.shift()) {
+      const [name, command, args] = one;
+      const done = spawn('npx', ['--no-install', command, ...args], { cwd: root });
+      let said = '';
+      for (const stream of [done.stdout, done.stderr]) stream.on('data', (chunk) => (said += chunk));
+      const status = await new Promise((ended) => done.on('close', ended).on('error', () => ended(1)));
+      console.log(`\n== ${name}\n${said.trimEnd()}`);
+      if (status !== 0) failures.push(name);
+      count(name, status === 0 ? 1 : 0, status === 0 ? 0 : 1);
+    }
+  };
+  await Promise.all(Array.from({ length: Math.min(3, availableParallelism()) }, next));
+}
+
 /** Runs a test runner that writes a report; a run without a report, or without a test, is a failure. */
 function suite(name, command, args, env, reportFile, read, names) {
   console.log(`\n== ${name}`);
@@ -65,11 +84,13 @@ function suite(name, command, args, env, reportFile, read, names) {
 install();
 installPrograms();
 build();
-check('Types of tests', 'tsc', ['-p', 'tsconfig.tests.json']);
-check('Types of the web app’s tests', 'tsc', ['-p', 'apps/web/tsconfig.spec.json']);
-check('ESLint', 'eslint', ['.', '--max-warnings', '0']);
-check('Prettier', 'prettier', ['--check', '--log-level', 'warn', '.']);
-check('Layers', 'depcruise', ['--config', '.dependency-cruiser.cjs', 'packages/core/src', 'apps/server/src', 'apps/web/src']);
+await checks([
+  ['ESLint', 'eslint', ['.', '--max-warnings', '0']],
+  ['Types of tests', 'tsc', ['-p', 'tsconfig.tests.json']],
+  ['Types of the web app’s tests', 'tsc', ['-p', 'apps/web/tsconfig.spec.json']],
+  ['Prettier', 'prettier', ['--check', '--log-level', 'warn', '.']],
+  ['Layers', 'depcruise', ['--config', '.dependency-cruiser.cjs', 'packages/core/src', 'apps/server/src', 'apps/web/src']],
+]);
 process.env.SADDLE_BENCH = 'smoke';
 check('Benchmarks, every one once', 'node', ['bench/run.mjs', 'smoke']);
 delete process.env.SADDLE_BENCH;

@@ -61,7 +61,9 @@ export function alterationParts(job: JobInBook): MaterialRow[] {
     const cores = isSingles(size) ? 3 : 1;
     rows.push(cut === undefined ? { what, amount: 'can’t tell yet', why: 'no way of the cable is known' } : row(CABLES[size], what, cores * count * Math.ceil(cut / 1000 - 1e-9), `${cores * count > 1 ? `${cores * count} × ` : ''}${Math.ceil(cut / 1000 - 1e-9)} m`, cores > 1 ? 'one each of line, neutral and earth, in one piece' : `${count > 1 ? 'each ' : ''}in one piece, to the whole metre`));
   }
-  const ends = made && final ? final.runs.filter((r) => r.ends.includes(made.id)).length + runs.length : 0;
+  // a single comes in its colour, and wants none
+  const bare = runs.filter((r) => !isSingles(r.size)).length;
+  const ends = made && final ? final.runs.filter((r) => r.ends.includes(made.id) && !isSingles(r.size)).length + bare : 0;
   if (ends) rows.push(byMetre('uk-sleeving', 'green-and-yellow sleeving', ends * SLEEVE_MM, `${ends} ends, ${SLEEVE_MM} mm each`));
   if (spot && changed && isMetal(spot.box)) {
     const entries = final?.runs.filter((r) => r.ends.includes(made!.id)).length ?? 1;

@@ -36,6 +36,7 @@ export const UK_BOX_IDS = [
   'back-metal-47-1g',
   'back-metal-47-2g',
   'back-metal-16-1g',
+  'back-metal-16-2g',
   'back-lined-35-1g',
   'back-lined-35-2g',
   'back-lined-47-1g',

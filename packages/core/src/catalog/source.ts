@@ -1,17 +1,14 @@
-import * as z from 'zod';
-
 /**
  * Where a value or a rule comes from. `memory`: a code value written down from memory, to be checked with the adopted local code;
  * `common practice`: a habit of the trade, no source; `definition`: a unit or physical standard; `stamped`: read off the thing itself;
  * `measured`: taken on site; `sum`: arithmetic on other values.
  */
-export const Source = z.object({
-  standard: z.string().optional(),
-  edition: z.string().optional(),
-  clause: z.string().optional(),
-  from: z.enum(['memory', 'common practice', 'definition', 'stamped', 'measured', 'sum']),
-});
-export type Source = z.infer<typeof Source>;
+export interface Source {
+  standard?: string;
+  edition?: string;
+  clause?: string;
+  from: 'memory' | 'common practice' | 'definition' | 'stamped' | 'measured' | 'sum';
+}
 
 export const practice: Source = { from: 'common practice' };
 export const nec = (edition: string, clause: string): Source => ({ standard: 'NEC', edition, clause, from: 'memory' });

@@ -5,3 +5,4 @@ export * from './benches.js';
 export * from './wants.js';
 export * from './larchCottage.js';
 export * from './larchJobs.js';
+export * from './ukExamples.js';

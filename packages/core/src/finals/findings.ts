@@ -47,7 +47,15 @@ export function finalFindings(final: Final, incoming: Incoming = {}): FinalFindi
     const { title, source } = FINAL_RULE_TABLE[rule];
     // what rests on a size or a length that is only taken is no ok
     const taken = told.verdict === 'ok' ? takenFor(final, rule) : undefined;
-    out.push({ rule, subject: final.id, title, source, sums: [], ...told, ...(taken ? { verdict: 'can’t tell', ask: taken } : {}) });
+    out.push({
+      rule,
+      subject: final.id,
+      title,
+      source,
+      sums: [],
+      ...told,
+      ...(taken ? { verdict: 'can’t tell', says: `${told.says}; by ${taken.by}`, ask: taken.ask } : {}),
+    });
   };
   shapeFindings(final, shape, say);
   spurFindings(final, shape, say);
@@ -69,9 +77,9 @@ export function finalFindings(final: Final, incoming: Incoming = {}): FinalFindi
 const RESTS_ON_SIZE: ReadonlySet<FinalRule> = new Set(['spurs', 'rating', 'carries', 'legs', 'drop', 'loop']);
 const RESTS_ON_LENGTH: ReadonlySet<FinalRule> = new Set(['legs', 'drop', 'loop']);
 /** What is to be looked at before a rule can be told; undefined where all it rests on was seen. */
-function takenFor(final: Final, rule: FinalRule): string | undefined {
-  if (RESTS_ON_SIZE.has(rule) && final.runs.some((r) => r.presets?.includes('size'))) return 'Look at the cable in an opened accessory, dead: its size is only taken.'; // prettier-ignore
-  if (RESTS_ON_LENGTH.has(rule) && final.runs.some((r) => r.length?.known === 'assumed')) return 'Measure the runs whose length is only taken.'; // prettier-ignore
+function takenFor(final: Final, rule: FinalRule): { by: string; ask: string } | undefined {
+  if (RESTS_ON_SIZE.has(rule) && final.runs.some((r) => r.presets?.includes('size'))) return { by: 'a size that is only taken', ask: 'Look at the cable in an opened accessory, dead.' }; // prettier-ignore
+  if (RESTS_ON_LENGTH.has(rule) && final.runs.some((r) => r.length?.known === 'assumed')) return { by: 'a length that is only taken', ask: 'Measure the runs whose length is only taken.' }; // prettier-ignore
   return undefined;
 }
 

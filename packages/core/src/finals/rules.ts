@@ -1,5 +1,5 @@
 /** Rules that a final circuit is judged by, as the rule index of the UK book shows them: clause, edition, what each looks at. From memory. */
-import { ARC_SOURCE, CARRIES_SOURCE, DROP_SOURCE, FINAL_SOURCE, PROTECTION_SOURCE, RING_SOURCE, ZS_SOURCE } from '../codebook/index.js';
+import { ARC_SOURCE, CARRIES_SOURCE, DROP_SOURCE, FINAL_SOURCE, PROTECTION_SOURCE, ZS_SOURCE } from '../codebook/index.js';
 import { bs7671, practice, type Source } from '../catalog/index.js';
 
 export const FINAL_RULES = [
@@ -18,7 +18,6 @@ export const FINAL_RULES = [
   'metal-box',
   'cores',
   'lengths',
-  'readings',
 ] as const;
 export type FinalRule = (typeof FINAL_RULES)[number];
 export interface FinalRuleRow {
@@ -42,5 +41,4 @@ export const FINAL_RULE_TABLE: Readonly<Record<FinalRule, FinalRuleRow>> = {
   'metal-box': { title: 'Earth of a metal box', looksAt: 'an earth lead from box to accessory', source: bs7671('543.2.7 and 411.3.1.1') },
   cores: { title: 'Old and new colours', looksAt: 'where red and black meet brown and blue', source: bs7671('514.3 and Appendix 7') },
   lengths: { title: 'Lengths', looksAt: 'runs that nobody measured', source: practice },
-  readings: { title: 'Readings together', looksAt: 'whether one thing that is otherwise than noted explains all that was read', source: RING_SOURCE },
 }; // prettier-ignore

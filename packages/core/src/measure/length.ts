@@ -55,7 +55,10 @@ const VULGAR: Record<string, string> = {
   '⅞': '7/8',
 };
 
-const EXAMPLES = `for example 13 1/4, 13.25, 1' 1 1/4", 337mm`;
+const EXAMPLES: Readonly<Record<LengthUnit, string>> = {
+  in: `for example 13 1/4, 13.25, 1' 1 1/4", 337mm`,
+  mm: 'for example 337, 33.7 cm, 0.337 m, 13 1/4 in',
+};
 
 /** Brings primes, typographic quotes, vulgar fractions and unit words to one spelling. */
 function normalise(text: string): string {
@@ -80,10 +83,16 @@ function normalise(text: string): string {
   );
 }
 
-class Refusal extends Error {}
+type Words = string | ((unit: LengthUnit) => string);
+class Refusal extends Error {
+  constructor(readonly words: Words) {
+    super();
+  }
+}
 
-const refuse = (message: string): never => {
-  throw new Refusal(message);
+/** @param words what would do; by the unit that is measured in where that differs */
+const refuse = (words: Words): never => {
+  throw new Refusal(words);
 };
 
 /** `13`, `13.25`, `1/4`, `13 1/4`, `13-1/4` → a number; refuses mixtures that mean two things. */
@@ -94,7 +103,7 @@ function parseMixedNumber(text: string): number {
   if (!fraction) {
     if (/\d,\d/.test(text)) refuse('Write the decimal with a point (33.7), and thousands without a comma.');
     if (/\d\.\d+[ -]+\d+\/\d+/.test(text)) refuse('A decimal and a fraction together mean two things; write one of them.');
-    refuse(`That is not a length; write ${EXAMPLES}.`);
+    refuse((unit) => `That is not a length; write ${EXAMPLES[unit]}.`);
   }
   const [, whole, top, bottom] = fraction!;
   const numerator = Number(top);
@@ -109,7 +118,7 @@ function parseMixedNumber(text: string): number {
 
 /** One length without + or −, in mm. */
 function parseTerm(text: string, unit: LengthUnit): number {
-  if (text === '') refuse(`Nothing was typed; write ${EXAMPLES}.`);
+  if (text === '') refuse((by) => `Nothing was typed; write ${EXAMPLES[by]}.`);
   const metric = /^(.*?)(mm|cm|m)$/.exec(text);
   if (metric) {
     const factor = { mm: 1, cm: 10, m: 1000 }[metric[2] as 'mm' | 'cm' | 'm'];
@@ -157,7 +166,8 @@ export function parseLength(text: string, options: ParseLengthOptions = {}): Len
     if (mm < 0 && !options.allowNegative) refuse(`A length below zero makes no sense here (${printInches(mm)}).`);
     return { ok: true, mm, as: text.trim() };
   } catch (error) {
-    if (error instanceof Refusal) return { ok: false, came, message: error.message };
+    if (error instanceof Refusal)
+      return { ok: false, came, message: typeof error.words === 'string' ? error.words : error.words(options.unit ?? 'in') };
     throw error;
   }
 }

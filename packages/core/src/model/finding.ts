@@ -1,8 +1,8 @@
 /** A judgement that shows its sum. Findings are derived, never stored. */
 import * as z from 'zod';
-import { Source } from '../catalog/index.js';
+import type { Source } from '../catalog/index.js';
 import { Change } from './change.js';
-import { Id, Name } from './known.js';
+import { Id, Name, strict } from './known.js';
 import { Purpose } from './purpose.js';
 import { Schools } from './schools.js';
 
@@ -76,6 +76,12 @@ export const STAGES = ['need', 'survey', 'feed', 'route', 'box', 'wire', 'buy', 
 export const Stage = z.enum(STAGES);
 export type Stage = z.infer<typeof Stage>;
 
+const SourceShape: z.ZodType<Source> = strict({
+  standard: z.string().optional(),
+  edition: z.string().optional(),
+  clause: z.string().optional(),
+  from: z.enum(['memory', 'common practice', 'definition', 'stamped', 'measured', 'sum']),
+});
 export const Finding = z.object({
   /** rule and subject together are unique within a ledger */
   rule: z.string(),
@@ -87,7 +93,7 @@ export const Finding = z.object({
   /** one plain sentence: what is so */
   says: z.string(),
   sums: z.array(Sum),
-  source: Source,
+  source: SourceShape,
   /** what to measure or look at when nothing can be told */
   ask: z.string().optional(),
   remedies: z.array(Remedy),

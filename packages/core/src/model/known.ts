@@ -4,6 +4,8 @@ import { AWG_SIZES } from '../measure/index.js';
 
 // Zod's compiled parsers need `new Function`, which the page's content security policy forbids (and reports).
 z.config({ jitless: true });
+/** Objects that refuse what they do not name. Modules without another import from here take it, so that the line above ran before. */
+export const strict = z.strictObject;
 
 /** Ids are chosen by the program; short, printable, without spaces. */
 export const Id = z.string().regex(/^[A-Za-z0-9_-]{1,40}$/, 'an id is 1 to 40 letters, digits, - or _');

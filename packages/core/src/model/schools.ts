@@ -1,7 +1,8 @@
 /** Ways of working on which good people differ (handbook 13). Where code takes either, the choice is the person's. */
 import * as z from 'zod';
+import { strict } from './known.js';
 
-export const Schools = z.strictObject({
+export const Schools = strict({
   device: z.enum(['pigtail', 'feed-through']),
   terminals: z.enum(['side screw', 'clamp plate', 'push-in']),
   splice: z.enum(['pre-twisted twist-on', 'plain twist-on', 'push-in', 'lever']),
@@ -39,7 +40,7 @@ export const DEFAULT_SCHOOLS: Schools = {
 };
 
 /** The same of the UK trade (common practice; the book takes either). */
-export const UkSchools = z.strictObject({
+export const UkSchools = strict({
   /** the new side is made while the house has power, or everything is off from the start */
   outage: z.enum(['new side first', 'off at the start']),
   /** metal box that nobody chose, mm */

@@ -1,7 +1,7 @@
 /** The rules of final circuits by the UK book, each with a worked example from the sample cottage, and what is not checked there. */
 import { printSource } from '../catalog/index.js';
 import { ALTERATION_RULE_TABLE, alterationLedger, type AlterationRule } from '../alteration/index.js';
-import { larchCottage, larchJobs } from '../demo/index.js';
+import { larchCottage, larchJobs, ukExampleFinals, ukExampleJobs } from '../demo/index.js';
 import { FINAL_RULE_TABLE, FINAL_RULES, finalFindings, finalsOf, type FinalFinding, type FinalRule } from '../finals/index.js';
 import { isUk, laidIn, type Finding, type House, type Job, type Verdict } from '../model/index.js';
 
@@ -21,7 +21,8 @@ const judged = (house: House): (FinalFinding & { circuit: string })[] =>
 
 /** @param house whose circuits are counted */
 export function finalRuleIndex(house: House): FinalRuleLine[] {
-  const sample = judged(larchCottage);
+  // what no circuit of the sample shows an example shows
+  const sample = [...judged(larchCottage), ...judged({ ...larchCottage, site: { ...larchCottage.site, finals: [...ukExampleFinals] } })];
   const own = judged(house);
   return FINAL_RULES.map((id): FinalRuleLine => {
     const { title, looksAt, source } = FINAL_RULE_TABLE[id];
@@ -37,8 +38,7 @@ export const FINALS_NOT_CHECKED: readonly string[] = [
   'grouping, ambient temperature and other factors of Appendix 4 beside the way a cable lies',
   'fault current at the far end, let-through energy, discrimination between devices',
   'lighting circuits, circuits of more than one phase, supplies beside the mains',
-  'notches; where along its span a joist is bored (the sum for it is among the pocket sums)',
-  'zones of baths and showers beside the 2.5 m; places outdoors, in sheds and in caravans',
+  'earthing and supplies outdoors, in sheds and in caravans; swimming pools, saunas',
   'who may sign for it, and what Scotland, Wales and Northern Ireland ask beside',
 ];
 
@@ -55,10 +55,12 @@ export interface AlterationRuleLine {
 export function alterationRuleIndex(house: House, jobs: readonly Job[]): AlterationRuleLine[] {
   const of = (list: readonly Job[], where: House) =>
     list.filter((j) => j.houseId === where.id && isUk(where)).flatMap((j) => alterationLedger(laidIn(j, where, list)).map((f) => ({ ...f, job: j.name })));
+  const examples = ukExampleJobs().flatMap((j) => alterationLedger(j).map((f) => ({ ...f, job: j.name })));
   const [sample, own] = [of(larchJobs(), larchCottage), of(jobs, house)];
   return (Object.keys(ALTERATION_RULE_TABLE) as AlterationRule[]).map((id): AlterationRuleLine => {
     const { title, looksAt, source } = ALTERATION_RULE_TABLE[id];
-    const example = sample.filter((x) => x.rule === id).sort((a, b) => b.sums.length - a.sums.length)[0];
+    const most = (list: typeof examples) => list.filter((x) => x.rule === id).sort((a, b) => b.sums.length - a.sums.length)[0];
+    const example = most([...sample, ...examples]);
     const bore: AlterationRuleLine['bore'] = {};
     for (const x of own) if (x.rule === id) bore[x.verdict] = (bore[x.verdict] ?? 0) + 1;
     return { id, title, looksAt, where: printSource(source), ...(example ? { example } : {}), bore };

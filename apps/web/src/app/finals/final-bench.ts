@@ -89,6 +89,9 @@ function residualWords(r: ResidualResult): string {
                 <sa-choice-field [label]="c.label" [value]="c.in" [choices]="landings" (set)="move(c.runId, c.core, $any($event))" />
               }
             </div>
+            @if (device() !== 'as it should be') {
+              <p class="quiet" data-testid="wrong-device">The 30 mA device itself: {{ device() }}.</p>
+            }
             @if (landed().length) {
               <p class="quiet" data-testid="wrong-count">
                 {{ landed().length }} conductor ends are not in their own terminals: {{ wrongAt() }}.

@@ -30,7 +30,6 @@ import { SURVEY_HOST } from '../survey/survey-host';
 import { JobWays } from '../ways/job-ways';
 import { WaySearches } from '../ways/way-search.service';
 import { JobSession, type SiteState } from './job-session';
-import { AlterationStage } from '../alteration/alteration-stage';
 import { JobUndo } from './job-undo';
 import { SurveySince } from './survey-since';
 import { LengthUnits } from '../fields/length-units';
@@ -50,8 +49,6 @@ const STAGE_NAMES: Record<Stage, string> = {
 };
 
 const UK_STAGE_NAMES: Record<Stage, string> = { ...STAGE_NAMES, survey: 'Where', feed: 'Circuit', route: 'Way' };
-/** Stages that the UK way of working has its own pages for; the others serve both. */
-const UK_STAGES: ReadonlySet<Stage> = new Set<Stage>(['need', 'survey', 'feed', 'route', 'box', 'wire']);
 function ukSubtitle(job: JobInBook): string {
   const final = subjectOf(job)?.final;
   return [
@@ -66,7 +63,6 @@ function ukSubtitle(job: JobInBook): string {
 @Component({
   selector: 'sa-job-page',
   imports: [
-    AlterationStage,
     SurveySince,
     Segmented,
     RouterOutlet,
@@ -118,12 +114,6 @@ export class JobPage {
   /** at the wall nothing stands round the activity in hand */
   protected readonly bare = computed(() => this.url().split('?')[0]!.endsWith('/at-the-wall'));
   protected readonly stage = computed((): Stage => STAGES.find((s) => this.url().split('?')[0]!.endsWith(`/${s}`)) ?? 'box');
-  /** the page of the stage in hand, where the UK way has its own */
-  protected readonly ukStage = computed((): Stage | undefined => {
-    const path = this.url().split('?')[0]!.split('/').at(-1)!;
-    const stage = this.stage();
-    return this.session.uk() && path === stage && UK_STAGES.has(stage) ? stage : undefined;
-  });
   protected readonly stages = computed(() =>
     STAGES.map((stage) => ({ stage, name: (this.session.uk() ? UK_STAGE_NAMES : STAGE_NAMES)[stage], state: this.stateOf(stage) })),
   );

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, signal, untracked } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import type { Job, KeptEntry } from '@saddle/core/model';
+import { isUk, type Job, type KeptEntry } from '@saddle/core/model';
 import { FILE_KINDS, houseFile, textOf, type FileEntry, type FileKind } from '@saddle/core/record';
 import MiniSearch from 'minisearch';
 import { firstValueFrom } from 'rxjs';
@@ -144,10 +144,11 @@ export class HouseFilePage {
     const kind = this.kind();
     return kind ? all.filter((e) => e.kind === kind) : all;
   });
+  protected readonly uk = computed(() => isUk(this.session.house()));
   protected readonly kinds = computed(() =>
     FILE_KINDS.flatMap((kind) => {
       const count = this.file().entries.filter((e) => e.kind === kind).length;
-      return count ? [{ kind, words: WORDS[kind], count }] : [];
+      return count ? [{ kind, words: kind === 'panel' && this.uk() ? 'consumer unit' : WORDS[kind], count }] : [];
     }),
   );
 

@@ -1,9 +1,17 @@
+import type { Type } from '@angular/core';
 import type { Routes } from '@angular/router';
+import type { Stage } from '@saddle/core/model';
 
 const stage = (path: string, title: string, load: () => Promise<unknown>) => ({
   path,
   title: `${title} · Saddle`,
   loadComponent: load as never,
+});
+
+/** A stage of which the UK way has a page of its own; `us` loads the other. */
+const byBook = (path: Stage, title: string, us: () => Promise<Type<unknown>>) => ({
+  ...stage(path, title, () => import('../job/stage-by-book').then((m) => m.StageByBook)),
+  data: { stage: path, us },
 });
 
 export const routes: Routes = [
@@ -21,12 +29,12 @@ export const routes: Routes = [
     path: 'jobs/:id',
     loadComponent: () => import('../job/job-page').then((m) => m.JobPage),
     children: [
-      stage('need', 'Need', () => import('../stages/need-stage').then((m) => m.NeedStage)),
-      stage('survey', 'Survey', () => import('../stages/survey-stage').then((m) => m.SurveyStage)),
-      stage('feed', 'Feed', () => import('../stages/feed-stage').then((m) => m.FeedStage)),
-      stage('route', 'Route', () => import('../stages/route-stage').then((m) => m.RouteStage)),
-      stage('box', 'Box', () => import('../stages/box-stage').then((m) => m.BoxStage)),
-      stage('wire', 'Wire', () => import('../stages/wire-stage').then((m) => m.WireStage)),
+      byBook('need', 'Need', () => import('../stages/need-stage').then((m) => m.NeedStage)),
+      byBook('survey', 'Survey', () => import('../stages/survey-stage').then((m) => m.SurveyStage)),
+      byBook('feed', 'Feed', () => import('../stages/feed-stage').then((m) => m.FeedStage)),
+      byBook('route', 'Route', () => import('../stages/route-stage').then((m) => m.RouteStage)),
+      byBook('box', 'Box', () => import('../stages/box-stage').then((m) => m.BoxStage)),
+      byBook('wire', 'Wire', () => import('../stages/wire-stage').then((m) => m.WireStage)),
       stage('buy', 'Buy', () => import('../stages/buy-stage').then((m) => m.BuyStage)),
       stage('when', 'When', () => import('../stages/when-stage').then((m) => m.WhenStage)),
       stage('work', 'Work', () => import('../stages/work-stage').then((m) => m.WorkStage)),
