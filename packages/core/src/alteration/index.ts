@@ -4,6 +4,7 @@ export * from './joists.js';
 export * from './ways.js';
 export * from './around.js';
 export * from './plan.js';
+export * from './outline.js';
 export * from './rules.js';
 export * from './findings.js';
 export * from './terminals.js';

@@ -31,6 +31,7 @@ import {
 } from '../work/index.js';
 import { boxRect, type JobInBook, type UkSchools } from '../model/index.js';
 import { faultSteps } from './faultJob.js';
+import { cutOutline, holeOf } from './outline.js';
 import { growths, plannedOf, wayOf, type Planned } from './plan.js';
 import { ukSchools } from './schools.js';
 import { CHASE_DEEP_MM, CHASE_WIDE_MM, type UkWay } from './ways.js';
@@ -115,10 +116,11 @@ function before({ job, subject, planned, say }: Writing): Draft[] {
   const marks: string[] = [];
   const asks: StepAsk[] = [];
   if (spot) {
-    const left = spot.face === 'A' ? spot.rect.left : spot.wall.length.mm - spot.rect.right;
+    const hole = holeOf(spot);
+    const { left } = hole;
     marks.push(
-      `From the left end of ${spot.wall.name}: ${whole(left)} to the left edge of the box, ${whole(left + spot.rect.right - spot.rect.left)} to its right edge.`,
-      `Lower edge ${whole(spot.rect.bottom)} over the floor, upper edge ${whole(spot.rect.top)}. Both lines with the level.`,
+      `From the left end of ${spot.wall.name}: ${whole(left)} to the left edge of the cut, ${whole(hole.right)} to its right edge.`,
+      `Lower edge ${whole(hole.bottom)} over the floor, upper edge ${whole(hole.top)}. Both lines with the level.`,
     );
     const near = 5;
     const edge = Math.round(left);
@@ -194,6 +196,15 @@ const chasedFirst = ({ job, way, planned: { spot } }: Writing): boolean =>
   (way?.legs ?? []).filter((l) => l.in === 'chase').every((l) => l.wallId === spot?.wall.id) &&
   !job.found.boxes.some((b) => b.wallId === spot?.wall.id);
 
+/** Each line that is cut, where something is open already; a whole outline says itself. */
+function sawn(job: JobInBook, say: Writing['say']): string[] {
+  const edges = cutOutline(job);
+  const whole = (mm: number): string => say(Math.round(mm));
+  return edges.length === 4 && new Set(edges.map((e) => e.edge)).size === 4
+    ? []
+    : edges.map((e) => e.edge === 'top' || e.edge === 'bottom' ? `Cut along the ${e.edge}, ${whole(e.at)} over the floor: from ${whole(e.from)} to ${whole(e.to)} from the left end, ${whole(e.mm)}.` : `Cut down the ${e.edge}, ${whole(e.at)} from the left end: ${whole(e.mm)}.`);
+} // prettier-ignore
+
 /** The box: taken out and cut larger, or a new one put in, by what the wall is. */
 function boxSteps({ job, subject, planned, target, schools, say }: Writing, first: boolean): { cut: Draft[]; set: Draft[] } {
   const { alteration, from } = subject;
@@ -223,6 +234,7 @@ function boxSteps({ job, subject, planned, target, schools, say }: Writing, firs
       step('cut-box', `Let the box into the wall, ${say(drill)} deep`, [spent(schools.hole === 'box sinker' ? 'sink a box with a guide' : 'chain-drill and chisel for a box', body.gangs > 1 ? 1 : 0.7)],
         [
           `Draw round the box: ${widthHeight}. Score the plaster along the lines first, so that it does not break away.`,
+          ...(from && enlarges ? sawn(job, say) : []),
           schools.hole === 'box sinker'
             ? `The guide screwed on level over the lines, its stop at ${say(drill)} from the surface: the box’s ${say(depth)} and ${say(LET_IN_MM)} for mortar. Every hole of it, then the chisel for the corners.`
             : `Depth stop on the drill, or tape round the bit, at ${say(drill)} from the surface: the box’s ${say(depth)} and ${say(LET_IN_MM)} for mortar. Holes close together along the lines and over the middle, then the chisel.`,
@@ -237,7 +249,7 @@ function boxSteps({ job, subject, planned, target, schools, say }: Writing, firs
   } else
     drafts.push(
       step('cut-box', `Cut the board, ${widthHeight}`, [spent('cut plasterboard')],
-        ['A small hole first, a bent wire round in it: nothing within the outline, and the cavity as deep as the box.', 'Saw just along the inside of the line, blade shallow.'],
+        ['A small hole first, a bent wire round in it: nothing within the outline, and the cavity as deep as the box.', ...sawn(job, say), 'Just along the inside of the line, blade shallow.'],
         { dead, alters: true, place: at }),
       step('set-box', 'Lined box in', [spent('set a box')],
         ['Lead the cables in before the box goes in.', 'Lugs out behind the board, tightened crosswise until the rim lies flat and nothing turns; not further, or the board breaks.'],

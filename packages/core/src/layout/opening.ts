@@ -1,5 +1,5 @@
 /** The hole to cut: its four edges as distances that a tape can mark out. mm. */
-import { BOX_KINDS } from '../catalog/index.js';
+import { BOX_KINDS, isUkBox } from '../catalog/index.js';
 import { alongX, boxBody, boxRect, placeOriginX, type Box, type FaceId, type Place, type Wall } from '../model/index.js';
 
 export interface OpeningRect {
@@ -9,7 +9,7 @@ export interface OpeningRect {
   top: number;
 }
 
-/** Opening of a box in wall coordinates: the kind's cut-out round the body's centre line, sitting on the box bottom. */
+/** Opening of a box in wall coordinates: the kind's cut-out round the body's centre line; it sits on the box’s bottom, a lined box of the UK has as much over it as under. */
 export function openingRect(wall: Wall, box: Box): OpeningRect | undefined {
   const rect = boxRect(wall, box);
   if (!rect) return undefined;
@@ -17,7 +17,8 @@ export function openingRect(wall: Wall, box: Box): OpeningRect | undefined {
   const body = boxBody(box);
   const width = kind?.widthMm ?? body.widthMm;
   const height = kind?.heightMm ?? body.heightMm;
-  return { left: rect.centre - width / 2, right: rect.centre + width / 2, bottom: rect.bottom, top: rect.bottom + height };
+  const bottom = isUkBox(box.kind) ? rect.bottom - (height - body.heightMm) / 2 : rect.bottom;
+  return { left: rect.centre - width / 2, right: rect.centre + width / 2, bottom, top: bottom + height };
 }
 
 export interface EdgeMark {

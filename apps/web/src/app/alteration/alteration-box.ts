@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { alterationElevation, growths } from '@saddle/core/alteration';
+import { alterationElevation, cutOutline, growths } from '@saddle/core/alteration';
 import { BOX_KINDS, isUkBox } from '@saddle/core/catalog';
 import { marksFor } from '@saddle/core/layout';
 import { printMark } from '@saddle/core/measure';
@@ -53,6 +53,20 @@ const SIDE = { left: 'to the left of the old hole', right: 'to the right of the 
             }
           </ul>
         }
+        @if (cuts().length) {
+          <h3>What is cut{{ partly() ? ': the old hole is open already' : '' }}</h3>
+          <table class="plain" data-testid="cuts">
+            <tbody>
+              @for (c of cuts(); track $index) {
+                <tr>
+                  <td>{{ c.words }}</td>
+                  <td class="figure">{{ c.mm }}</td>
+                  <td class="quiet">{{ c.where }}</td>
+                </tr>
+              }
+            </tbody>
+          </table>
+        }
         @if (marks().length) {
           <h3>Cut by these marks</h3>
           <table class="plain" data-testid="marks">
@@ -99,6 +113,21 @@ export class AlterationBox {
     return spot
       ? marksFor(spot.wall, spot.box).map((m) => ({ edge: m.edge, mm: printMark(m.distanceMm, unit), from: m.toward === 'up' ? 'up from the floor' : `${m.toward} of the ${m.from}` })) // prettier-ignore
       : [];
+  });
+  protected readonly cuts = computed(() => {
+    const unit = this.edits.session.unit();
+    return cutOutline(this.edits.job()).map((c) => {
+      const [from, to, at] = [c.from, c.to, c.at].map((mm) => printMark(mm, unit));
+      const level = c.edge === 'top' || c.edge === 'bottom';
+      return {
+        ...{ words: level ? `along the ${c.edge}` : `down the ${c.edge}`, mm: printMark(c.mm, unit) },
+        where: level ? `from ${from} to ${to} from the left end` : `${at} from the left end`,
+      };
+    });
+  });
+  protected readonly partly = computed(() => {
+    const { from, alteration } = this.edits.subject();
+    return from !== undefined && (alteration.kind === 'enlarge' || (alteration.kind === 'move' && alteration.cablesReach === true));
   });
   protected readonly wall = computed(() => {
     const spot = this.spot();
