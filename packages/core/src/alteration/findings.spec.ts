@@ -61,6 +61,20 @@ describe('what nobody looked at', () => {
     // in trunking the old wall is not cut
     expect(of(ledger(house, 'spur', { ...corner, way: 'on the surface' }), 'in the wall')).toEqual(['can’t tell']);
   });
+  it('faceplates of 146 by 86 want 5 mm between them, on every side of the single at 1000 and 457', () => {
+    // its plate: 957 to 1043 and 450.5 to 536.5; that of a twin is 73 to each side, and begins 6.5 under its box
+    const at = (fromLeft: number, bottom = 457) => of(ledger(sampleHouse(), 'spur', { ...all, place: { ...place, fromLeft: mm(fromLeft), bottom: mm(bottom) } }), 'beside').includes('stop'); // prettier-ignore
+    expect([at(1120.9), at(1121), at(879.1), at(879)]).toEqual([true, false, true, false]);
+    expect([at(1000, 547.9), at(1000, 548), at(1000, 366.1), at(1000, 366)]).toEqual([true, false, true, false]);
+  });
+  it('what it is clear of is said, the skirting only where somebody measured it', () => {
+    const says = (base?: number) => {
+      const house = sampleHouse();
+      const walls = house.site.walls.map((w) => ({ ...w, faces: { ...w.faces, A: { ...w.faces.A, ...(base === undefined ? {} : { baseHeight: mm(base) }) } } })); // prettier-ignore
+      return ledger({ ...house, site: { ...house.site, walls } }).find((f) => f.rule === 'beside')!.says;
+    };
+    expect([says(100).endsWith('and the skirting'), says().includes('skirting')]).toEqual([true, false]);
+  });
   it('a skirting that nobody measured: asked under 250 mm, sat on where it is higher than the faceplate', () => {
     // half of 86 is 43, half of the box 36.5: the faceplate begins 6.5 under the box
     const at = (bottom: number, base?: number) => {

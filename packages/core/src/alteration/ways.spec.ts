@@ -97,6 +97,44 @@ describe('from a socket at 1000 to a twin at 2800 on the same wall, 500 higher',
     // of a joist of 116 the hole leaves 50 over and under it; of 115 a nail may meet the cable
     expect([depth(116), depth(115), depth(64), depth(63)]).toEqual([['caution', 'ok'], ['caution', 'caution'], ['caution', 'caution'], ['stop', 'caution']]); // prettier-ignore
   });
+  it('minutes are of what is done: four holes and 3.3 m, or four notches and 2.22 m', () => {
+    const time = (schools: object) => Object.fromEntries(way(laidJoists(sampleHouse(), 'across-first'), 'under the floor', { ...right, schools }).time.map((t) => [t.kind, t.count])); // prettier-ignore
+    expect(time({})).toMatchObject({ 'bore a joist': 4, 'pull cable by the metre': 3.3, 'lift and lay boards': 2 });
+    expect(time({ joists: 'notches' })).toMatchObject({ 'notch a joist': 4, 'pull cable by the metre': 2.2 });
+  });
+  it('one joist is, two are; of what nobody noted about so many are reckoned', () => {
+    const at = (fromLeft: number, schools: object = {}) => way(laidJoists(sampleHouse(), 'across-first'), 'under the floor', { ...right, place: { ...right.place, fromLeft: mm(fromLeft) }, schools }).judged.find((j) => j.rule === 'boring')!.says; // prettier-ignore
+    expect([at(1400), at(1800), at(1400, { joists: 'notches' })]).toEqual([
+      '1 joist is bored, 16 mm on the middle line, 750 mm from where they bear',
+      '2 joists are bored, 16 mm on the middle line, 750 mm from where they bear',
+      '1 joist is notched 10 mm from the top, 210 mm from where they bear',
+    ]);
+    const bare = sampleHouse();
+    const unseen: House = { ...bare, site: { ...bare.site, rooms: bare.site.rooms.map(({ joistsBelow: _, ...r }) => r) } };
+    const about = (fromLeft: number, schools: object = {}) => way(unseen, 'under the floor', { ...right, place: { ...right.place, fromLeft: mm(fromLeft) }, schools }).judged.find((j) => j.rule === 'boring')!.says; // prettier-ignore
+    expect([about(1400), about(1800), about(1800, { joists: 'notches' })].map((s) => s.slice(0, 40))).toEqual([
+      'across joists it takes about 1 hole, alo',
+      'across joists it takes about 2 holes, al',
+      'across joists it takes about 2 notches, ',
+    ]);
+  });
+  it('in a room that begins elsewhere in the plan its joists lie as its own first wall does', () => {
+    // from the box behind, at 1000 of the back room’s third wall, 3000 over to its first
+    const house = laidJoists(sampleHouse(), 'along-first');
+    const far = { outlet: right.outlet, place: { wallId: 'back-w1', face: 'A' as const, fromLeft: mm(1000), bottom: mm(457) } };
+    const under = waysOf(sampleJob(house, 'spur', far, 'c')).find((w) => w.kind === 'under the floor')!;
+    expect(under.bored).toMatchObject({ what: 'joist', taken: false });
+    // 3000 across them at 400: seven; along the joists nothing counts
+    expect(under.bored!.count).toBe(7);
+    const along = waysOf(sampleJob(laidJoists(sampleHouse(), 'across-first'), 'spur', far, 'c')).find((w) => w.kind === 'under the floor')!;
+    // straight over: 1000 from the left of its first wall is 3000 from the left of its third
+    expect([along.legs[1]!.mm, along.bored!.count]).toEqual([expect.closeTo(3000, 6), 0]);
+  });
+  it('5 mm higher is level, 6 are a leg of their own; trunking goes down to 120', () => {
+    const legs = (bottom: number) => way(sampleHouse(), 'across', { ...right, place: { ...right.place, bottom: mm(bottom) } }).legs.length;
+    expect([legs(462), legs(463)]).toEqual([1, 2]);
+    expect(way(sampleHouse(), 'on the surface').legs.map((l) => l.mm)).toEqual([373.5, 1800, 873.5]);
+  });
   it('notched instead: from 0.07 of the span of 3000 on, 210 in, so only 420 more; an eighth of the depth, a plate over each', () => {
     const notched = (deep: number) => way(laidJoists(sampleHouse(), 'across-first', deep), 'under the floor', { ...right, schools: { joists: 'notches' } }); // prettier-ignore
     const under = notched(200);

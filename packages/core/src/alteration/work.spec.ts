@@ -173,6 +173,66 @@ describe('what is bought', () => {
   it('a spur in brick: 3 m of cable, a metal twin box with lead, grommet and two plugs', () => {
     expect(words(spur(sampleHouse()))).toMatchObject({ 'metal box 35 mm, twin': '1', 'twin socket, switched': '1', '2.5/1.5 mm² twin-and-earth': '3 m', 'grommet, 20 mm': '1', 'plug with its screw': '2' }); // prettier-ignore
   });
+  it('a spur joins nothing; a ring taken on has four ends to sleeve; a radial has its breaker by letter and amps', () => {
+    expect(Object.keys(words(spur(sampleHouse()))).filter((k) => /connector|crimp|blank/.test(k))).toEqual([]);
+    expect(
+      words(sampleJob(sampleHouse(), 'into ring', { outlet: { name: 'New', kind: 'twin' }, place, way: 'across' }))[
+        'green-and-yellow sleeving'
+      ],
+    ).toBe('1 m');
+    const own = (o: object) =>
+      Object.keys(
+        words(sampleJob(sampleHouse(), 'own radial', { outlet: { name: 'Heater', kind: 'fused unit' }, place, cable: mm(9000), own: o })),
+      )
+        .filter((k) => k.startsWith('breaker'))
+        .join();
+    expect([own({}), own({ ratingA: 32, curve: 'C' })]).toEqual([expect.stringContaining('B20'), expect.stringContaining('C32')]);
+  });
+  it('a socket that moves keeps its face: none is bought, and no row stands without what it is', () => {
+    const moved = alterationParts(
+      sampleJob(sampleHouse(), 'move', {
+        outlet: { name: 'First', kind: 'single' },
+        place: { ...place, fromLeft: mm(1000), bottom: mm(1057) },
+        cable: mm(900),
+      }),
+    );
+    expect(moved.some((r) => /socket/.test(r.what))).toBe(false);
+    expect(moved.every((r) => r.article !== undefined)).toBe(true);
+    const single = words(
+      sampleJob(sampleHouse(), 'spur', { outlet: { name: 'New', kind: 'single' }, place, schools: { socket: 'unswitched' } }),
+    );
+    expect(single['single socket, unswitched']).toBe('1');
+    expect(
+      alterationParts(sampleJob(sampleHouse(), 'spur', { outlet: { name: 'New', kind: 'twin' }, place })).find((r) =>
+        /twin socket/.test(r.what),
+      )!.article,
+    ).toBe('uk-twin');
+  });
+  it('ends of the ring are read again where one of its points was opened, and in a search for a fault; not for a point on a spur', () => {
+    const house = sampleHouse();
+    const [ring] = house.site.finals!;
+    const withSpurred: House = {
+      ...house,
+      site: {
+        ...house.site,
+        boxes: [
+          ...house.site.boxes,
+          { ...house.site.boxes[0]!, id: 'side', name: 'Side', place: { ...house.site.boxes[0]!.place, distance: mm(2000) } },
+        ],
+        finals: [
+          {
+            ...ring!,
+            points: [...ring!.points, { id: 's', name: 'Side', kind: 'single', boxId: 'side' }],
+            runs: [...ring!.runs, { ...ring!.runs[0]!, id: 'rs', ends: ['a', 's'] }],
+          },
+        ],
+      },
+    };
+    const asks = (j: JobInBook) => alterationSteps(j).flatMap((s) => (s.id === 'dead-tests' ? s.asks.map((a) => a.key) : []));
+    expect(asks(sampleJob(withSpurred, 'enlarge', {}, 'a'))).toContain('r1');
+    expect(asks(sampleJob(withSpurred, 'enlarge', {}, 's'))).not.toContain('r1');
+    expect(asks(sampleJob(withSpurred, 'find fault', {}, 's'))).toContain('r1');
+  });
   it('by other ways of working: oval conduit, one coat, an unswitched face, crimps; in aerated block other plugs', () => {
     const house = sampleHouse();
     const block: House = {
