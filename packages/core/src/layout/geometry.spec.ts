@@ -322,9 +322,14 @@ describe('templates', () => {
       ),
     );
   });
-  it('a jig for 13 1/4 in over a floor still to come of 3/4: leg 13 1/4 + 3/4 − 1/2 of ply (handbook 2 and 3)', () => {
-    const jig = heightJig(inches(13.25), inches(0.75), inches(0.5), inches(3), 'in');
-    expect(jig.pieces.find((p) => p.name === 'leg')!.lengthMm).toBeCloseTo(inches(13.5), 6);
+  it('a jig for 12 3/4 in where 3/4 of floor are still to come: it stands on what is there, leg 12 3/4 − 1/2 of ply (handbook 2 and 3)', () => {
+    const jig = heightJig(inches(12.75), inches(0.75), inches(0.5), inches(3), 'in');
+    expect(jig.pieces.find((p) => p.name === 'leg')!.lengthMm).toBeCloseTo(inches(12.25), 6);
+    expect(
+      jig.template.shapes.some(
+        (s) => s.kind === 'text' && s.text === 'Jig: box bottom 12 3/4" above the floor as it is (12" once 3/4" is laid)',
+      ),
+    ).toBe(true);
     expect(() => heightJig(inches(0.25), 0, inches(0.5), inches(3), 'in')).toThrow(/more than 1\/2 in/);
   });
 });

@@ -32,7 +32,7 @@ export const LEVEL_WITHIN_MM = inches(0.125);
 export interface HeightMatchInput {
   /** bottom of the new box above the floor as it is now */
   bottomMm: number;
-  /** box bottoms that are already in the room */
+  /** box bottoms that are there, above the floor as it will be finished */
   existingBottomsMm: number[];
   /** floor still to be laid */
   floorToAddMm: number;

@@ -133,7 +133,7 @@ export function openingTemplate(input: OpeningTemplateInput): Template {
     flip(ox + width / 2),
     oy + height + 4.6,
     3.2,
-    `box bottom ${printMark(box.place.bottom.mm, unit)} above the finished floor`,
+    `box bottom ${printMark(box.place.bottom.mm, unit)} above the floor as it is`,
     'middle',
   );
   text(flip(ox + width + side / 2), oy + height / 2 - 1.6, 3, 'level', 'middle');
@@ -158,10 +158,11 @@ const PLY_MM = inches(0.5);
 /**
  * A jig for repeated heights: a leg cut to the box bottom, a shelf that carries the box, and a lip that sets it forward of the
  * stud by the finish (handbook 3: 1/2 in plywood, 1 1/2 in wide; common practice).
- * @param floorToAddMm floor still to be laid: the leg stands on what is there, so it is longer by it
+ * @param bottomMm above the floor as it is: that is what the leg stands on
+ * @param floorToAddMm floor still to be laid on it, which is said
  */
 export function heightJig(bottomMm: number, floorToAddMm: number, finishMm: number, boxDepthMm: number, unit: LengthUnit): Jig {
-  const leg = bottomMm + floorToAddMm - PLY_MM;
+  const leg = bottomMm - PLY_MM;
   if (!(leg > 0))
     throw new RangeError(
       `heightJig: a box bottom at ${printMark(bottomMm, unit)} leaves no leg under the shelf; it needs more than 1/2 in`,
@@ -182,7 +183,7 @@ export function heightJig(bottomMm: number, floorToAddMm: number, finishMm: numb
       x: MARGIN,
       y: 9,
       size: 4.4,
-      text: `Jig: box bottom ${printMark(bottomMm, unit)}${floorToAddMm ? ` above a floor still to be laid (${printMark(floorToAddMm, unit)})` : ''}`,
+      text: `Jig: box bottom ${printMark(bottomMm, unit)}${floorToAddMm ? ` above the floor as it is (${printMark(bottomMm - floorToAddMm, unit)} once ${printMark(floorToAddMm, unit)} is laid)` : ''}`,
       anchor: 'start',
     },
     {
@@ -204,7 +205,7 @@ export function heightJig(bottomMm: number, floorToAddMm: number, finishMm: numb
 export function jigFor(site: Site, wall: Wall, box: Box, unit: LengthUnit): Jig | undefined {
   const depth = boxBody(box).depthMm;
   const floorToAdd = site.rooms.find((r) => r.id === wall.faces[box.face].roomId)?.floorToAdd?.mm ?? 0;
-  if (depth === undefined || box.place.bottom.mm + floorToAdd <= PLY_MM) return undefined;
+  if (depth === undefined || box.place.bottom.mm <= PLY_MM) return undefined;
   return heightJig(box.place.bottom.mm, floorToAdd, finishThicknessMm(wall, box.face), depth, unit);
 }
 

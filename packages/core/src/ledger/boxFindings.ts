@@ -267,20 +267,25 @@ function heightFindings(w: Work, b: WorkBox): Finding[] {
   const { box, wall, room } = b;
   const rect = boxRect(wall, box);
   if (!rect) return [];
-  const reached = finding('reach', box.id, 'box', 'Accessible reach', accessibleReach(rect.bottom, rect.top));
+  const add = room.floorToAdd?.mm ?? 0;
+  const reached = finding('reach', box.id, 'box', 'Accessible reach', accessibleReach(rect.bottom - add, rect.top - add));
   // a plinth or a cabinet says itself how high
   if (isFront(wall)) return [reached];
   const bottoms = bottomsInRoom(w.planned, room, box.id, rect.bottom);
-  const add = room.floorToAdd?.mm ?? 0;
-  const match = heightMatch({ bottomMm: rect.bottom, existingBottomsMm: bottoms, floorToAddMm: add, boxHeightMm: rect.top - rect.bottom });
+  const match = heightMatch({
+    bottomMm: rect.bottom,
+    existingBottomsMm: bottoms.map((mm) => mm - add),
+    floorToAddMm: add,
+    boxHeightMm: rect.top - rect.bottom,
+  });
   const level =
     bottoms[0] === undefined
       ? []
       : [
           remedy(
             'level',
-            `Set the bottom to ${printLength(bottoms[0] + add, w.job.unit)}`,
-            ...editBox(w, b, { ...box, place: { ...box.place, bottom: { mm: bottoms[0] + add, known: 'measured' } } }, `Move ${box.name}`),
+            `Set the bottom to ${printLength(bottoms[0], w.job.unit)}`,
+            ...editBox(w, b, { ...box, place: { ...box.place, bottom: { mm: bottoms[0], known: 'measured' } } }, `Move ${box.name}`),
           ),
         ];
   return [finding('height', box.id, 'box', 'Height', match, level), reached];

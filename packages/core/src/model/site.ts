@@ -247,7 +247,7 @@ export const Place = z.strictObject({
   /** which edge of the box body the distance ends at */
   to: z.enum(['left-edge', 'centre', 'right-edge']),
   distance: MeasuredLength,
-  /** finished floor to the bottom of the box */
+  /** the floor as it is now to the bottom of the box: what is still to be laid makes it less */
   bottom: DistanceLength,
 });
 export type Place = z.infer<typeof Place>;

@@ -95,7 +95,12 @@ const withBottom = (box: Box, mm: number): Box => ({
 });
 
 /** The height that the room and what stands at the wall ask for, worked as a sum. */
-export function suggestedBottom(site: Site, wall: Wall, box: Box, schools: Schools): { bottomMm: number; sum: Sum; why: string } {
+export function suggestedBottom(
+  site: Site,
+  wall: Wall,
+  box: Box,
+  schools: Schools,
+): { bottomMm: number; sum: Sum; why: string; over?: 'trim' } {
   const body = boxBody(box).heightMm;
   const under = (wall.fixtures ?? [])
     .filter((f) => atPlate(wall, box, f) && ['wainscot', 'cap-trim', 'counter', 'backsplash', 'base-cabinet'].includes(f.kind))
@@ -106,6 +111,7 @@ export function suggestedBottom(site: Site, wall: Wall, box: Box, schools: Schoo
     return {
       bottomMm,
       why: `above the ${fixtureName(under.kind)}`,
+      over: 'trim',
       sum: {
         terms: [
           term(`top of the ${fixtureName(under.kind)}`, top, 'length'),
@@ -119,15 +125,16 @@ export function suggestedBottom(site: Site, wall: Wall, box: Box, schools: Schoo
   }
   const room = site.rooms.find((r) => r.id === wall.faces[box.face].roomId);
   const others = bottomsInRoom(site, room, box.id);
+  // the room’s boxes are measured from the same floor; only a height that is meant for a finished one has what is laid added
   const add = room?.floorToAdd?.mm ?? 0;
   if (schools.height === 'match existing' && others.length) {
     const most = mostCommon(others);
     return {
-      bottomMm: most + add,
+      bottomMm: most,
       why: 'level with the room’s boxes',
       sum: {
-        terms: [term('the room’s box bottom', most, 'length'), ...(add ? [term('floor still to be laid', add, 'length')] : [])],
-        result: term('floor to box bottom', most + add, 'length'),
+        terms: [term('the room’s box bottom', most, 'length')],
+        result: term('floor to box bottom', most, 'length'),
       },
     };
   }
@@ -286,15 +293,16 @@ export function judgeBox(input: JudgementInput): BoxJudgement {
       ? { title: `set it to the worked height, ${wanted.why}`, box: withBottom(box, Math.round(wanted.bottomMm * 10_000) / 10_000) }
       : undefined;
   const body = boxBody(box);
+  const toAdd = room?.floorToAdd?.mm ?? 0;
   const match = heightMatch({
     bottomMm: box.place.bottom.mm,
-    existingBottomsMm: wanted.why.startsWith('above') ? [] : bottomsInRoom(site, room, box.id, box.place.bottom.mm),
-    floorToAddMm: room?.floorToAdd?.mm ?? 0,
+    existingBottomsMm: wanted.over ? [] : bottomsInRoom(site, room, box.id, box.place.bottom.mm).map((mm) => mm - toAdd),
+    floorToAddMm: toAdd,
     boxHeightMm: body.heightMm,
   });
-  const heightSays = wanted.why.startsWith('above') ? `${wanted.why}: the worked height is the sum below` : match.says;
+  const heightSays = wanted.over ? `${wanted.why}: the worked height is the sum below` : match.says;
   add('height', 'Height', { ...match, says: heightSays, sums: [wanted.sum, ...match.sums] }, setWanted);
-  add('reach', 'Accessible reach', accessibleReach(box.place.bottom.mm, box.place.bottom.mm + body.heightMm));
+  add('reach', 'Accessible reach', accessibleReach(box.place.bottom.mm - toAdd, box.place.bottom.mm + body.heightMm - toAdd));
   add('fixtures', 'Trim, wainscot, counters, furniture', together(amongFixtures(wall, box, edition)), setWanted);
   add('surroundings', 'Doors, base trim, ends of the wall', surroundings(wall, box));
   add(

@@ -378,6 +378,7 @@ describe('judgement of a box', () => {
   it('with none to match the preferred 13 1/4, and the floor still to be laid on top of it', () => {
     const floored: Site = {
       ...site,
+      boxes: site.boxes.filter((b) => b.id === 'alcove-box'),
       rooms: site.rooms.map((r) => (r.id === 'study' ? { ...r, floorToAdd: measured(inches(0.75)) } : r)),
     };
     const wanted = suggestedBottom(
@@ -387,6 +388,18 @@ describe('judgement of a box', () => {
       DEFAULT_SCHOOLS,
     );
     expect(wanted.bottomMm).toBeCloseTo(inches(14), 4);
+  });
+  it('level with the room’s boxes is as high over the same floor, whatever is still to be laid on it', () => {
+    const floored: Site = { ...site, rooms: site.rooms.map((r) => ({ ...r, floorToAdd: measured(inches(0.75)) })) };
+    const at = (s: Site) =>
+      suggestedBottom(
+        s,
+        wallOf(s, 'study-w1'),
+        s.boxes.find((b) => b.id === 'alcove-box')!,
+        DEFAULT_SCHOOLS,
+      );
+    expect(at(site).why).toBe('level with the room’s boxes');
+    expect(at(floored).bottomMm).toBe(at(site).bottomMm);
   });
   it('moved sideways into a stud: stop', () => {
     const moved: Site = {

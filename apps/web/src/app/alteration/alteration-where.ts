@@ -68,6 +68,11 @@ const BESIDE: { of: Exclude<keyof Beside, 'none'>; label: string }[] = [
               (set)="bottom.set($event); setPlace()"
             />
           </div>
+          @if (partly()) {
+            <p class="caution-line" data-testid="partly">
+              It is placed once wall, distance and height are all there; till then nothing of it is kept.
+            </p>
+          }
         }
         @if (edits.alteration().kind === 'own radial') {
           <h3>The consumer unit</h3>
@@ -165,6 +170,11 @@ const BESIDE: { of: Exclude<keyof Beside, 'none'>; label: string }[] = [
 export class AlterationWhere {
   protected readonly edits = inject(AlterationEdits);
   protected readonly beside = BESIDE;
+  /** some of its place is said, and some is missing */
+  protected readonly partly = computed(() => {
+    const said = [this.face(), this.fromLeft(), this.bottom()].filter((x) => x !== undefined && x !== '').length;
+    return said > 0 && said < 3;
+  });
   protected readonly nones = ['sink', 'bath'] as const;
   protected readonly kinds = UK_BOX_CHOICES;
   protected readonly open = signal(true);
