@@ -53,7 +53,7 @@ describe('handover', () => {
       cablesReach: false,
     });
     expect(handed(moved, 'Where junctions are')).toEqual([
-      expect.stringMatching(/^First, old box, joint 1, Parlour, .*blank plate/),
+      expect.stringMatching(/^First, old box, joint 1, Parlour, Parlour, wall 1: under a blank plate/),
       expect.stringMatching(/joint 2/),
     ]);
     expect(handed(job('into ring'), 'Where junctions are')).toEqual([expect.stringMatching(/^First, Parlour, .*behind its face/)]);
@@ -94,6 +94,23 @@ describe('labels', () => {
     expect(labelsOf(house, 'breakers')[1]!.lines).toEqual(['Ring', 'ring, 30 mA', 'Parlour, Back room']);
     expect(labelsOf(house, 'boxes').map((l) => l.path)).toEqual(['/houses/small/walls/parlour-w1/B', '/houses/small/walls/parlour-w1/A']);
     const [f] = house.site.finals!;
+    const with_ = (residual: boolean | undefined) => {
+      const { residual: _, ...rest } = f!;
+      return labelsOf(
+        { ...house, site: { ...house.site, finals: [residual === undefined ? rest : { ...rest, residual }] } },
+        'breakers',
+      )[1]!.lines[1];
+    };
+    expect([with_(true), with_(false), with_(undefined)]).toEqual(['ring, 30 mA', 'ring, no 30 mA', 'ring, 30 mA not looked for']);
+    expect(labelsOf(house, 'boxes').map((l) => l.lines)).toEqual([
+      ['way 1, B32 A, ring', 'Back room', 'single'],
+      ['way 1, B32 A, ring', 'Parlour', 'single'],
+    ]);
+    const joint: House = {
+      ...house,
+      site: { ...house.site, finals: [{ ...f!, points: f!.points.map((p) => ({ ...p, kind: 'joint' })) }] },
+    };
+    expect(labelsOf(joint, 'boxes')[0]!.lines[2]).toBe('joint, stays in reach');
     const mixed: House = {
       ...house,
       site: { ...house.site, finals: [{ ...f!, runs: f!.runs.map((r, i) => (i ? r : { ...r, cores: 'red and black' })) }] },
@@ -120,11 +137,20 @@ const made = closeJob(bareJob(done), house, [bareJob(done)], NOW, true);
     expect(facts(house, 'first')).toEqual(['metal box 35 mm, single', 'bottom above the floor 457 mm', 'depth 35 mm (by its kind)', 'First: single, on 1 Ring', 'earth lead to the box']);
     expect(facts(house, 'consumer-unit')).toEqual(['earthing TN-C-S', 'Ze 0.2 Ω', 'fault current at the origin not read (not known)', '80 A fuse of the supply']);
   });
+  it('where the unit is, once somebody said so', () => {
+    const house = sampleHouse();
+    const at = (h: House) => houseFile(h, [], [], []).entries.find((e) => e.id === 'consumer-unit')!.where;
+    expect([at(house), at({ ...house, incoming: { ...house.incoming, boxId: 'behind' } })]).toEqual(['place not said', 'Parlour, wall 1']);
+  });
   it('after a job is closed its cable is closed in: which wall, how long, by which job', () => {
     const { house, jobs } = closed();
     expect(checkHouse(house).ok).toBe(true);
     const hidden = houseFile(house, jobs, [], []).entries.filter((e) => e.kind === 'hidden');
-    expect(hidden.map((e) => [e.title, e.facts[0]!.says])).toEqual([['cable to New: across, in a chase', '1800 mm']]);
+    expect(hidden.map((e) => [e.title, e.where, e.facts[0]!.says])).toEqual([['cable to New: across, in a chase', 'Parlour, wall 1', '1800 mm']]);
+    // one that is not part of the house, or was taken out of it again, is in no wall
+    expect(houseFile(sampleHouse(), [job('spur', { way: 'across' })].map(bareJob), [], []).entries.filter((e) => e.kind === 'hidden')).toEqual([]);
+    const gone: House = { ...house, site: { ...house.site, finals: sampleHouse().site.finals! } };
+    expect(houseFile(gone, jobs, [], []).entries.filter((e) => e.kind === 'hidden')).toEqual([]);
     expect(laidIn(bareJob(jobs[0]!), house, jobs).closed).toBeTruthy();
   });
 }); // prettier-ignore

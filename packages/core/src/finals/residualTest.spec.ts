@@ -73,6 +73,17 @@ describe('the wiring under it', () => {
     expect(once).toMatchObject({ is: 'stays', right: false });
     expect(once.is === 'stays' && once.residualMa).toBeLessThan(1);
   });
+  it('neutral joined with earth behind the device: half of what is let through comes back past it, and 30 mA no longer open it', () => {
+    // earth of one leg in the neutral terminal of the socket: the two ways back share by their resistances
+    const joined: BenchWiring = { ...wiring(undefined, { zeOhm: 0.8 }), landed: [{ runId: ring.runs[0]!.id, core: 'E', pointId: a!.id, in: 'N' }] };
+    const [, once, five] = all(joined);
+    expect(once!.is).toBe('stays');
+    // back by the earth outside 0.4 Ω, by the neutral 15 m of earth core, both ways of the neutral and 0.05: 0.1815 + 0.0834 + 0.05; 0.315 ÷ 0.715 of 30 mA
+    expect('residualMa' in once! && once.residualMa).toBeCloseTo(13.2, 0);
+    expect(five).toMatchObject({ is: 'opens' });
+    // of what flows the same share is missed, so it opens at 22 mA of it, later than 33 mA let through
+    expect(residualRamp(joined, a!.id)).toBeUndefined();
+  });
   it('on an electrode 30 mA × 1667 Ω are 50 V (411.5.3): just under it is tested, just above broken off', () => {
     const on = (zeOhm: number) => residualTest(wiring(undefined, { earthing: 'TT', zeOhm }), a!.id, 'once');
     expect([on(1600).is, on(1720).is]).toEqual(['opens', 'broken off']);
