@@ -89,6 +89,7 @@ await checks([
   ['Types of tests', 'tsc', ['-p', 'tsconfig.tests.json']],
   ['Types of the web app’s tests', 'tsc', ['-p', 'apps/web/tsconfig.spec.json']],
   ['Prettier', 'prettier', ['--check', '--log-level', 'warn', '.']],
+  ['Exports that nobody uses', 'knip', ['--include', 'files,exports,types', '--no-progress']],
   ['Layers', 'depcruise', ['--config', '.dependency-cruiser.cjs', 'packages/core/src', 'apps/server/src', 'apps/web/src']],
 ]);
 process.env.SADDLE_BENCH = 'smoke';

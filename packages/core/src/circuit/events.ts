@@ -19,7 +19,6 @@ export interface Opening {
 
 /** A class A device trips between 4 and 6 mA (UL 943, handbook 21, memory); at 5 mA we call it tripped. */
 export const IMBALANCE_TRIP_A = 0.005;
-export const IMBALANCE_BAND_A = { least: 0.004, most: 0.006 };
 
 /**
  * Time to trip of a breaker at a multiple of its rating, as a band.

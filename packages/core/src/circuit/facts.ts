@@ -1,5 +1,5 @@
 /** What follows from wiring: which conductors hang on which breaker, what is behind what, what is protected, loops and joined feeds, neutrals in common, faults at each point. */
-import { endBox, endKey, GROUND_BAR, NEUTRAL_BAR, PANEL, TERMINALS, type Bench, type BenchBreaker, type WireEnd } from '../model/index.js';
+import { endKey, GROUND_BAR, NEUTRAL_BAR, TERMINALS, type Bench, type BenchBreaker, type WireEnd } from '../model/index.js';
 import { buildNetwork, EARTH, nodeOf } from './build.js';
 import { tripTime, type Range, type SwitchedOn } from './events.js';
 import { magnitude, over, type Branch } from './network.js';
@@ -206,9 +206,3 @@ export function groundWithoutDevices(bench: Bench, boxId: string): boolean {
     return !['bare', 'green', 'green-yellow'].includes(colour) || bar.has(nodeOf.end(endKey(end)));
   });
 }
-
-/** Where in the house a conductor end lies, in words. */
-export const placeOfEnd = (bench: Bench, end: WireEnd): string => {
-  const box = endBox(bench, end);
-  return box === PANEL ? 'panel' : (bench.boxes.find((b) => b.id === box)?.name ?? 'nowhere');
-};

@@ -1,10 +1,8 @@
 /** The sheet of a job by the UK book, as blocks: what stands against it, the wall, the way, what to bring, connections, steps, sums. */
 import { alterationElevation, alterationFaces, alterationLedger, alterationParts, alterationSteps, connections, plannedOf, subjectOf, terminalWords, toolsIn, wayOf } from '../alteration/index.js'; // prettier-ignore
-import { finalAsTested } from '../alteration/index.js';
 import { printLength } from '../measure/index.js';
-import { bookWords, type House, type JobInBook, type Verdict } from '../model/index.js';
+import { bookWords, type JobInBook, type Verdict } from '../model/index.js';
 import { outagesOf, printSpan } from '../work/index.js';
-import { finalSheet } from './finalSheet.js';
 import { findingBlock, sheetSteps, type JobSheet, type SheetBlock } from './jobSheet.js';
 
 export const UK_SAFETY =
@@ -51,9 +49,3 @@ export function alterationSheet(job: JobInBook): JobSheet {
   for (const f of shown) blocks.push(findingBlock(f, job.unit));
   return { title: job.name, subtitle: `${job.houseName} · ${bookWords(job.edition)}`, foot: 'Values from memory and common practice, named beside each; check them with the book.', blocks };
 } // prettier-ignore
-
-/** Figures of its certificate: the circuit as altered with what was read at the steps. Undefined while no circuit is altered. */
-export function alterationCertificate(job: JobInBook, house: House): JobSheet | undefined {
-  const final = finalAsTested(job);
-  return final && finalSheet({ ...house, site: plannedOf(job).site }, final);
-}

@@ -20,7 +20,7 @@ import type { Source } from '../catalog/index.js';
 import { BOARD, type CableSize, type Final, type Incoming, type Laid, type Sum, type Verdict } from '../model/index.js';
 import { designLoad, dropJudged, legCurrents, loopsOf, outletsOf, RING_FAR_A, type Lengths } from './design.js';
 import { FINAL_RULE_TABLE, type FinalRule } from './rules.js';
-import { otherEnd, shapeOf, type Shape, type ShapeProblem } from './shape.js';
+import { shapeOf, type Shape, type ShapeProblem } from './shape.js';
 import { lengthsRead } from './tests.js';
 
 export interface FinalFinding {
@@ -259,6 +259,3 @@ function coresFindings(final: Final, say: Say): void {
     if (kinds.size > 1) say('cores', { verdict: 'caution', subject: `${final.id}/${p.id}`, says: `${p.name}: red meets brown, and black meets blue, which is neutral now and was a phase once. Check with a tester, mark the old ones, and put the notice of two colours at the board` }); // prettier-ignore
   }
 }
-
-/** Where a run leads from a point, in words. */
-export const towards = (final: Final, pointId: string): string[] => final.runs.filter((r) => r.ends.includes(pointId)).map((r) => nameOf(final, otherEnd(r, pointId))); // prettier-ignore

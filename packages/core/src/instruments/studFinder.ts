@@ -5,7 +5,7 @@
  */
 import { FINISHES } from '../catalog/index.js';
 import { inches, seeded } from '../measure/index.js';
-import { finishThicknessMm, otherFace, studPlaces, wallThicknessMm, type FaceId, type Obstacle, type Wall } from '../model/index.js';
+import { finishThicknessMm, otherFace, wallThicknessMm, type FaceId, type Obstacle, type Wall } from '../model/index.js';
 
 /** What really is in a wall; x along face A, mm. */
 export interface HiddenTruth {
@@ -13,9 +13,6 @@ export interface HiddenTruth {
   studs: number[];
   obstacles: Obstacle[];
 }
-
-/** What the survey believes, taken as true: for walls without a hidden truth. */
-export const believed = (wall: Wall): HiddenTruth => ({ studs: studPlaces(wall).map((s) => s.x), obstacles: wall.obstacles });
 
 export interface EdgeReading {
   /** along face A, mm */

@@ -24,7 +24,6 @@ export type CountsOnHand = z.infer<typeof CountsOnHand>;
 
 /** Lists of a site that a job can alter. */
 export const ALTERED_LISTS = ['boxes', 'cables', 'devices', 'circuits', 'loads'] as const;
-export type AlteredList = (typeof ALTERED_LISTS)[number];
 
 /** Things as they stood at one moment. */
 export const Things = z.strictObject({

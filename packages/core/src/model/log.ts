@@ -3,7 +3,6 @@ import * as z from 'zod';
 import { Id, Instant, Name, Remark } from './known.js';
 
 export const LOG_KINDS = ['done', 'taken back', 'value', 'reading', 'void', 'told', 'note', 'minutes', 'photo', 'found'] as const;
-export type LogKind = (typeof LOG_KINDS)[number];
 /** Made where the entry was made; long enough that no two are ever the same. */
 export const LogId = z.string().regex(/^[A-Za-z0-9_-]{8,40}$/, 'an entry’s id is 8 to 40 letters, digits, - or _');
 

@@ -15,9 +15,6 @@ export interface PanelRow {
   right: PanelSpace;
 }
 
-export const breakerOf = (panel: Panel | undefined, circuitId: string | undefined): Breaker | undefined =>
-  circuitId === undefined ? undefined : panel?.breakers.find((b) => b.circuitId === circuitId);
-
 /** Legs that a breaker draws from. */
 export const legsOf = (breaker: Pick<Breaker, 'space' | 'poles'>): ('A' | 'B')[] => spacesOf(breaker).map(legOf);
 

@@ -1,5 +1,5 @@
 /** The box that power is taken from: opened, taken apart, exchanged where it must, joined and closed. */
-import { oldFreeEnds, wiringOf, type Work, type WorkBox, type WorkRun } from '../ledger/index.js';
+import { oldFreeEnds, wiringOf, type WorkBox, type WorkRun } from '../ledger/index.js';
 import { printLength } from '../measure/index.js';
 import { isFront, openFraming } from '../model/index.js';
 import { PRACTICE_MM } from '../route/index.js';
@@ -158,6 +158,3 @@ export function sourceSide(at: At, r: WorkRun, source: WorkBox, { tailFirst, lai
     ),
   ];
 }
-
-/** Boxes that power is taken from, each with the number of its first run. */
-export const sourcesOf = (w: Work): WorkBox[] => [...new Set(w.runs.flatMap((r) => (r.from && r.from.role !== 'new' ? [r.from] : [])))];

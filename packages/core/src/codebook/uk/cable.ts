@@ -1,5 +1,5 @@
 /** Flat twin-and-earth, and singles in conduit, by the UK book: resistance, drop, what it carries by the way it lies. Values from memory of BS 7671 and BS EN 60228. */
-import { bs7671, type Source } from '../../catalog/index.js';
+import { bs7671 } from '../../catalog/index.js';
 import { isSingles, UK_VOLTS, type CableSize, type Laid, type RATINGS_A } from '../../model/index.js';
 import { atMost, term, type Judged } from '../judged.js';
 
@@ -11,7 +11,6 @@ export const coreAreas = (size: CableSize): { live: number; cpc: number } => {
 
 /** Resistance of a copper core at 20 °C, mΩ/m: BS EN 60228, class 1 and 2; from memory. */
 const MILLIOHM_PER_M: Readonly<Record<number, number>> = { 1: 18.1, 1.5: 12.1, 2.5: 7.41, 4: 4.61, 6: 3.08 };
-export const RESISTANCE_SOURCE: Source = { standard: 'BS EN 60228', clause: 'Table 1', from: 'memory' };
 export interface CoreOhm {
   /** line or neutral, and protective conductor; mΩ/m at 20 °C */
   live: number;
