@@ -84,11 +84,13 @@ const PARTS = [
       'apps/web/tsconfig.worker.json',
       'apps/web/ngsw-config.json',
       'scripts/offline.mjs',
+      'scripts/compress.mjs',
+      'scripts/sent.mjs',
     ],
     output: 'apps/web/dist',
     command: ['ng', 'build'],
     cwd: 'apps/web',
-    after: 'scripts/offline.mjs',
+    after: ['scripts/offline.mjs', 'scripts/compress.mjs', 'scripts/sent.mjs'],
   },
 ];
 
@@ -103,7 +105,7 @@ export function build() {
       stdio: ['ignore', 'ignore', 'inherit'],
       env: { ...process.env, NG_CLI_ANALYTICS: 'false' },
     });
-    if (part.after) must(process.execPath, [join(root, part.after)], { shell: false });
+    for (const script of part.after ?? []) must(process.execPath, [join(root, script)], { shell: false });
     writeFileSync(stamp, print);
   }
 }

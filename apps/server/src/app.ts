@@ -3,6 +3,7 @@ import { randomBytes } from 'node:crypto';
 import { existsSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import compression from 'compression';
+import packedStatic from 'express-static-gzip';
 import express, { type Express, type NextFunction, type Request, type RequestHandler, type Response } from 'express';
 import helmet from 'helmet';
 import { pinoHttp } from 'pino-http';
@@ -115,10 +116,15 @@ export function createApp(
   app.use('/api/v1', ...jsonBody(BODY_LIMIT), apiRoutes(keeping, version, network));
   app.get('/index.html', sendKeptPage(webFolder));
   app.use(
-    express.static(webFolder, {
-      index: false,
-      setHeaders: (response, path) =>
-        void response.set('Cache-Control', /-[A-Z0-9]{8}\.\w+$/.test(path) ? 'public, max-age=31536000, immutable' : 'no-cache'),
+    packedStatic(webFolder, {
+      ...{ index: false, enableBrotli: true, orderPreference: ['br'] },
+      serveStatic: {
+        setHeaders: (response, path) =>
+          void response.setHeader(
+            'Cache-Control',
+            /-[A-Z0-9]{8}\.\w+(?:\.br)?$/.test(path) ? 'public, max-age=31536000, immutable' : 'no-cache',
+          ),
+      },
     }),
   );
   app.get(/^\/(?!api\/)[^.]*$/, sendPage(webFolder));

@@ -44,7 +44,7 @@ describe('test results of a circuit', () => {
 });
 
 describe('the other book', () => {
-  it.each(['/houses/larch-cottage/panel/directory.pdf', '/houses/larch-cottage/labels.pdf'])('%s is refused in words', async (path) => {
+  it.each(['/houses/larch-cottage/panel/directory.pdf'])('%s is refused in words', async (path) => {
     const answer = await ask(path);
     expect([answer.status, await answer.json()]).toEqual([422, expect.objectContaining({ type: 'urn:saddle:other-book', title: expect.stringMatching(/UK book/) })]); // prettier-ignore
   });
@@ -61,13 +61,22 @@ describe('the other book', () => {
     const moved = await ask('/jobs', { method: 'POST', body: JSON.stringify({ ...job, id: 'moved', houseId: 'quince-street-14' }) });
     expect([moved.status, (await ask('/jobs/moved')).status]).toEqual([422, 404]);
   });
-  it.each(['ways', 'route-sheet.pdf', 'handover.pdf', 'inspection.pdf'])(
-    '/jobs/dresser-socket/%s is by the other book: refused in words',
+  it.each(['/jobs/dresser-socket/handover.pdf', '/jobs/dresser-socket/inspection.pdf?paper=a4', '/houses/larch-cottage/labels.pdf'])(
+    '%s has words of its own in each book, and comes as a PDF',
     async (path) => {
-      const answer = await ask(`/jobs/dresser-socket/${path}`);
-      expect([answer.status, await answer.json()]).toEqual([422, expect.objectContaining({ type: 'urn:saddle:other-book' })]);
+      const answer = await ask(path);
+      expect([answer.status, answer.headers.get('content-type')]).toEqual([200, 'application/pdf']);
+      expect(
+        Buffer.from(await answer.arrayBuffer())
+          .subarray(0, 5)
+          .toString(),
+      ).toBe('%PDF-');
     },
   );
+  it.each(['ways', 'route-sheet.pdf'])('/jobs/dresser-socket/%s is by the other book: refused in words', async (path) => {
+    const answer = await ask(`/jobs/dresser-socket/${path}`);
+    expect([answer.status, await answer.json()]).toEqual([422, expect.objectContaining({ type: 'urn:saddle:other-book' })]);
+  });
   it('a house with jobs can’t change to it; one without may', async () => {
     const quince = (await (await ask('/houses/quince-street-14')).json()) as Stored<House>;
     const put = (id: string, revision: number, house: unknown) => ask(`/houses/${id}`, { method: 'PUT', headers: { 'if-match': `"${revision}"` }, body: JSON.stringify(house) }); // prettier-ignore

@@ -2,7 +2,8 @@
 import type * as z from 'zod';
 import { quoted, type FieldError } from './fieldError.js';
 import type { Change } from './change.js';
-import { House, isUk, Job, wantOf } from './house.js';
+import { isUk } from './books.js';
+import { House, Job, wantOf } from './house.js';
 import { versionError } from './migrate.js';
 import { jobCycle, laidIn, planOf, type JobInBook, type Unfit } from './inHouse.js';
 import { duplicateIds, siteErrors } from './checkSite.js';

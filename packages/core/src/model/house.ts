@@ -5,6 +5,7 @@ import { Change } from './change.js';
 import { Incoming } from './final.js';
 import { Closing, CoilOnHand, CountsOnHand, Question } from './history.js';
 import { Id, Instant, Name, PositiveLength, Remark } from './known.js';
+import { BOOKS, EDITIONS } from './books.js';
 import { LocalDay, When } from './when.js';
 import { Schools } from './schools.js';
 import { Site } from './site.js';
@@ -13,34 +14,10 @@ import { Search } from './search.js';
 import { ARTICLE_IDS } from '../catalog/index.js';
 import { JobWant, type Want } from './want.js';
 
-/** Editions of the US book; everything that judges a job goes by one of them. */
-export const EDITIONS = ['US-2017', 'US-2020', 'US-2023'] as const;
 export const Edition = z.enum(EDITIONS);
 export type Edition = z.infer<typeof Edition>;
-/** BS 7671:2018 with Amendment 2:2022. */
-export const UK_EDITION = 'UK-2022';
-/** Every book that a house may go by. */
-export const BOOKS = [...EDITIONS, UK_EDITION] as const;
 export const Book = z.enum(BOOKS);
 export type Book = z.infer<typeof Book>;
-/** How a book is named on screens and paper. */
-export const bookWords = (book: Book): string => (book === UK_EDITION ? 'BS 7671:2018+A2:2022' : book.replace('-', ' '));
-export const isUk = (house: { edition: Book }): boolean => house.edition === UK_EDITION;
-/** Something that only the US book judges was asked of a house that goes by another. */
-export class OtherBookError extends Error {
-  constructor(readonly book: Book) {
-    super(
-      `This house goes by the UK book (BS 7671); this is by the US one and is not there for it. Its circuits, and the jobs on them, are.`,
-    );
-    this.name = 'OtherBookError';
-  }
-}
-/** The US edition of a house. Throws OtherBookError for one by another book: nothing of it is judged by the wrong rules. */
-export function usBook({ edition }: { edition: Book }): Edition {
-  if (edition === UK_EDITION) throw new OtherBookError(edition);
-  return edition;
-}
-export const editionYear = (edition: Edition): number => Number(edition.slice(3));
 
 /** Version of the documents that this program writes; earlier ones are brought to it on reading (`migrate.ts`). */
 export const DOCUMENT_VERSION = 4;

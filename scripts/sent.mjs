@@ -1,0 +1,46 @@
+// How much script a page needs before it shows, over the wire: what it and the shell import, packed. Fails the build when it grows too large.
+import { existsSync, readdirSync, readFileSync, statSync } from 'node:fs';
+import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+
+const dist = fileURLToPath(new URL('../apps/web/dist/browser', import.meta.url));
+/** Pages by the components that they are loaded as, and what each may send at most, kB (1000 bytes). */
+const MOST = {
+  'start page': { of: ['JobsPage'], kB: 130 },
+  // 220 is the aim; no more than there is till then
+  'job page': { of: ['JobPage', 'StageByBook', 'BoxStage'], kB: 445 },
+};
+
+const text = new Map(readdirSync(dist).filter((f) => f.endsWith('.js')).map((f) => [f, readFileSync(join(dist, f), 'utf8')])); // prettier-ignore
+const shell = [...readFileSync(join(dist, 'index.html'), 'utf8').matchAll(/(?:src|href)="([^"]+\.js)"/g)].map((m) => m[1]);
+/** File that a component is loaded from, however the loading is written. */
+function loadedFrom(component) {
+  for (const code of text.values()) {
+    const found = new RegExp(`import\\("\\./([\\w-]+\\.js)"\\)\\.then\\(\\(?(\\w+)\\)?=>\\2\\.${component}\\)`).exec(code);
+    if (found) return found[1];
+  }
+  throw new Error(`nothing loads ${component}`);
+}
+function closure(entries) {
+  const all = new Set();
+  const waiting = [...entries];
+  for (let file = waiting.pop(); file; file = waiting.pop()) {
+    if (all.has(file)) continue;
+    all.add(file);
+    for (const m of text.get(file).matchAll(/(?:from|import)"\.\/([\w-]+\.js)"/g)) waiting.push(m[1]);
+  }
+  return [...all];
+}
+const size = (file) => statSync(join(dist, existsSync(join(dist, `${file}.br`)) ? `${file}.br` : file)).size;
+
+export const sent = () =>
+  Object.entries(MOST).map(([page, { of, kB }]) => {
+    const files = closure([...shell, ...of.map(loadedFrom)]);
+    return { page, kB: files.reduce((s, f) => s + size(f), 0) / 1000, most: kB, files };
+  });
+
+if (process.argv[1] === fileURLToPath(import.meta.url)) {
+  const pages = sent();
+  for (const p of pages) console.log(`${p.page}: ${p.kB.toFixed(1)} kB of script in ${p.files.length} files, at most ${p.most}`);
+  if (pages.some((p) => p.kB > p.most)) process.exit(1);
+}
