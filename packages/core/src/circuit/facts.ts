@@ -1,35 +1,15 @@
 /** What follows from wiring: which conductors hang on which breaker, what is behind what, what is protected, loops and joined feeds, neutrals in common, faults at each point. */
 import { endKey, GROUND_BAR, NEUTRAL_BAR, TERMINALS, type Bench, type BenchBreaker, type WireEnd } from '../model/index.js';
-import { buildNetwork, EARTH, nodeOf } from './build.js';
+import { nodeOf } from './build.js';
+import { metalOf } from './metal.js';
 import { tripTime, type Range, type SwitchedOn } from './events.js';
 import { magnitude, over, type Branch } from './network.js';
 
-/** Parts that conduct without being a load or a leak: what a low-resistance path goes through. */
-const metallic = (b: Branch): boolean => 'ohm' in b.is && b.is.ohm < 1000 && !b.id.startsWith('load ') && !b.id.startsWith('leak');
-const plain = (b: Branch): boolean => metallic(b) && !b.id.startsWith('yoke ') && !['bond', 'earth electrode'].includes(b.id);
-
 /** Nodes reached from one node through metal, not through loads, breakers or the supply. */
-export function reached(bench: Bench, from: string, but: (branch: Branch) => boolean = () => false): Set<string> {
-  const { network } = buildNetwork(bench);
-  const near = new Map<string, { to: string; branch: Branch }[]>();
-  for (const b of network.branches) {
-    if (!plain(b) || b.id.startsWith('breaker ') || but(b)) continue;
-    for (const [a, z] of [
-      [b.from, b.to],
-      [b.to, b.from],
-    ] as const)
-      near.set(a, [...(near.get(a) ?? []), { to: z, branch: b }]);
-  }
-  const seen = new Set([from]);
-  const open = [from];
-  while (open.length)
-    for (const { to } of near.get(open.pop()!) ?? []) {
-      if (to === EARTH || seen.has(to)) continue;
-      seen.add(to);
-      open.push(to);
-    }
-  return seen;
-}
+export const reached = (bench: Bench, from: string, but?: (branch: Branch) => boolean): Set<string> => {
+  const metal = metalOf(bench);
+  return metal.walk(from, but && metal.where(but)).nodes();
+};
 
 export interface Feed {
   breakerId: string;
@@ -70,10 +50,10 @@ export function lineSide(bench: Bench, boxId: string): { cableId: string; end: 0
     ([0, 1] as const)
       .filter((e) => c.ends[e] === boxId)
       .map((e) => {
-        const cut = (b: Branch) => b.id.startsWith(`conductor ${c.id}/`);
+        const cut = metalOf(bench).ofCable(c.id);
         const fed = (end: 0 | 1) =>
           bench.breakers.some((b) => {
-            const nodes = reached(bench, nodeOf.breaker(b.id), cut);
+            const nodes = metalOf(bench).walk(nodeOf.breaker(b.id), cut);
             return c.colours.some((_, i) => nodes.has(nodeOf.end(endKey({ cableId: c.id, conductor: i, end }))));
           });
         const far: 0 | 1 = e === 0 ? 1 : 0;
@@ -104,12 +84,12 @@ export function loops(bench: Bench): string[] {
   const all = feedsOf(bench);
   return bench.cables
     .filter((c) => {
-      const cut = (b: Branch) => b.id.startsWith(`conductor ${c.id}/`);
+      const cut = metalOf(bench).ofCable(c.id);
       return bench.breakers.some((b, i) => {
         const hots = c.colours.flatMap((_, n) => ([0, 1] as const).map((e) => nodeOf.end(endKey({ cableId: c.id, conductor: n, end: e }))));
         const on = hots.filter((h) => all[i]!.nodes.has(h));
         if (on.length < 2) return false;
-        const rest = reached(bench, nodeOf.breaker(b.id), cut);
+        const rest = metalOf(bench).walk(nodeOf.breaker(b.id), cut);
         return on.every((h) => rest.has(h));
       });
     })
@@ -196,9 +176,8 @@ export function facePoints(on: SwitchedOn): FacePoint[] {
 
 /** Whether the grounds of a box still hang together and on the bar when its devices are taken out (250.148). */
 export function groundWithoutDevices(bench: Bench, boxId: string): boolean {
-  const devices = new Set(bench.devices.filter((d) => d.boxId === boxId).map((d) => d.id));
-  const without = (b: Branch) => [...devices].some((id) => b.from.startsWith(`${id} `) || b.to.startsWith(`${id} `));
-  const bar = reached(bench, nodeOf.bar(GROUND_BAR), without);
+  const metal = metalOf(bench);
+  const bar = metal.walk(nodeOf.bar(GROUND_BAR), metal.ofDevices(bench.devices.filter((d) => d.boxId === boxId).map((d) => d.id)));
   return endsIn(bench, boxId).every((end) => {
     if (!('cableId' in end)) return true;
     const cable = bench.cables.find((c) => c.id === end.cableId)!;

@@ -1,0 +1,105 @@
+/**
+ * The metal of a bench as a graph: what hangs together without going through a load, a breaker or the supply. Made once for each bench, which
+ * is never altered in place; walks go over numbers, names come in at the end.
+ */
+import type { Bench } from '../model/index.js';
+import { buildNetwork, EARTH } from './build.js';
+import type { Branch } from './network.js';
+
+/** Parts that conduct without being a load or a leak: what a low-resistance path goes through. */
+const metallic = (b: Branch): boolean => 'ohm' in b.is && b.is.ohm < 1000 && !b.id.startsWith('load ') && !b.id.startsWith('leak');
+const plain = (b: Branch): boolean => metallic(b) && !b.id.startsWith('yoke ') && !['bond', 'earth electrode'].includes(b.id);
+
+export class Metal {
+  private readonly at = new Map<string, number>();
+  private readonly names: string[] = [];
+  /** edges of node n stand from first[n] to first[n + 1] */
+  private readonly first: Int32Array;
+  private readonly to: Int32Array;
+  private readonly by: Int32Array;
+  private readonly branches: Branch[];
+  /** branches of each cable, and those at the terminals of each device, by number */
+  private readonly cables = new Map<string, number[]>();
+  private readonly devices = new Map<string, number[]>();
+
+  constructor(bench: Bench) {
+    this.branches = buildNetwork(bench).network.branches.filter((b) => plain(b) && !b.id.startsWith('breaker '));
+    const number = (name: string): number => {
+      const known = this.at.get(name);
+      if (known !== undefined) return known;
+      this.at.set(name, this.names.length);
+      return this.names.push(name) - 1;
+    };
+    const pairs = this.branches.map((b) => [number(b.from), number(b.to)] as const);
+    this.first = new Int32Array(this.names.length + 1);
+    for (const [a, z] of pairs) {
+      this.first[a + 1]!++;
+      this.first[z + 1]!++;
+    }
+    for (let n = 0; n < this.names.length; n++) this.first[n + 1]! += this.first[n]!;
+    const next = this.first.slice();
+    this.to = new Int32Array(2 * pairs.length);
+    this.by = new Int32Array(2 * pairs.length);
+    const put = (from: number, to: number, branch: number): void => {
+      const k = next[from]!++;
+      this.to[k] = to;
+      this.by[k] = branch;
+    };
+    const note = (map: Map<string, number[]>, key: string, branch: number): void =>
+      void (map.get(key)?.push(branch) ?? map.set(key, [branch]));
+    this.branches.forEach((b, n) => {
+      const cable = /^conductor (.+)\/\d+$/.exec(b.id)?.[1];
+      if (cable !== undefined) note(this.cables, cable, n);
+      for (const device of new Set([b.from, b.to].map((name) => name.slice(0, name.indexOf(' '))))) note(this.devices, device, n);
+    });
+    pairs.forEach(([a, z], branch) => {
+      put(a, z, branch);
+      put(z, a, branch);
+    });
+  }
+
+  /** A cable cut through, and devices taken out: what `walk` goes without. */
+  ofCable = (id: string): readonly number[] => this.cables.get(id) ?? [];
+  ofDevices = (ids: Iterable<string>): readonly number[] => [...ids].flatMap((id) => this.devices.get(id) ?? []);
+  where = (is: (branch: Branch) => boolean): readonly number[] => this.branches.flatMap((b, n) => (is(b) ? [n] : []));
+
+  /** Which nodes hang on one; earth is never walked through. */
+  walk(from: string, without: readonly number[] = []): Walked {
+    const start = this.at.get(from);
+    const seen = new Uint8Array(this.names.length);
+    const order: number[] = [];
+    const earth = this.at.get(EARTH) ?? -1;
+    if (start !== undefined) {
+      seen[start] = 1;
+      order.push(start);
+      const cut = without.length ? new Uint8Array(this.branches.length) : undefined;
+      for (const n of without) cut![n] = 1;
+      for (let i = 0; i < order.length; i++) {
+        const n = order[i]!;
+        for (let k = this.first[n]!; k < this.first[n + 1]!; k++) {
+          const to = this.to[k]!;
+          if (seen[to] || to === earth || cut?.[this.by[k]!]) continue;
+          seen[to] = 1;
+          order.push(to);
+        }
+      }
+    }
+    return {
+      has: (name) => name === from || seen[this.at.get(name) ?? -1] === 1,
+      nodes: () => new Set([from, ...order.map((n) => this.names[n]!)]),
+    };
+  }
+}
+export interface Walked {
+  has(node: string): boolean;
+  nodes(): Set<string>;
+}
+
+const kept = new WeakMap<Bench, Metal>();
+export function metalOf(bench: Bench): Metal {
+  const there = kept.get(bench);
+  if (there) return there;
+  const made = new Metal(bench);
+  kept.set(bench, made);
+  return made;
+}
