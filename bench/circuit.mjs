@@ -3,7 +3,8 @@ import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { LuDecomposition, Matrix } from 'ml-matrix';
-import { buildNetwork, complex, FaultTable, runOfBoxes, Solved, spiceNetlist } from '@saddle/core/circuit';
+import { buildNetwork, complex, FaultTable, runOfBoxes, Solved, spiceNetlist, switchOn } from '@saddle/core/circuit';
+import { benchFindings } from '@saddle/core/wiring';
 import { figure, median } from './timing.mjs';
 
 /** Runs of five boxes on breakers of their own, until the network has about so many nodes. */
@@ -27,6 +28,13 @@ function house(nodes) {
     const size = new Set(network.branches.flatMap((b) => [b.from, b.to])).size - 1;
     if (size >= nodes || n > 400) return { network, size };
   }
+}
+
+/** What an edit of a run of boxes takes to be judged anew, ms: of what is kept of the bench before nothing helps. */
+function checksMs(boxes) {
+  const run = runOfBoxes({ boxes }, 'c');
+  const on = switchOn(run);
+  return median(() => benchFindings(on, { ...run, joints: [...run.joints], cables: [...run.cables] }, 'US-2020'), { rounds: 9, calls: 4 });
 }
 
 /** The conductance part alone as a dense matrix: half of what the dense reference would have to do with complex numbers. */
@@ -124,6 +132,7 @@ export function circuitFigures() {
   const [a, z] = [sizes[0], sizes.at(-1)];
   const growth = Math.log(z.ms / a.ms) / Math.log(z.size / a.size);
   const spice = spiceMs(big.network);
+  const [ten, forty] = [10, 40].map(checksMs);
   console.log(`${big.size} nodes; 10 000 faults of ${small.size} nodes\n`);
   return [
     figure('circuit.first-solve', first, `dense LU of ml-matrix, real part, ${big.size} nodes`, lu),
@@ -131,6 +140,8 @@ export function circuitFigures() {
     figure('circuit.instrument', added, 'first solve; a meter put in', first),
     figure('circuit.single-faults', all, 'factoring each of 10 000 anew', each),
     figure('circuit.growth', growth, 'exponent of linear growth, 100 to 10 000 nodes', 1, ''),
+    figure('bench.checks', forty, 'the 5 ms that all checks of 40 boxes may take', 5),
+    figure('bench.checks.growth', forty / ten, 'four times of ten boxes', 4, 'times'),
     ...(spice
       ? [figure('circuit.ngspice', first, spice.own ? 'ngspice, its own analysis time' : 'ngspice, whole run', spice.own || spice.whole)]
       : []),

@@ -2,6 +2,7 @@ export { complexVector, Factor, SingularMatrixError, updated, type Change, type 
 export * from './network.js';
 export * from './build.js';
 export * from './events.js';
+export * from './metal.js';
 export * from './facts.js';
 export * from './faults.js';
 export * from './sample.js';

@@ -1,6 +1,5 @@
 /**
- * The metal of a bench as a graph: what hangs together without going through a load, a breaker or the supply. Made once for each bench, which
- * is never altered in place; walks go over numbers, names come in at the end.
+ * The metal of a bench as a graph: what hangs together without going through a load, a breaker or the supply. Made once for each bench; walks go over numbers, names come in at the end.
  */
 import type { Bench } from '../model/index.js';
 import { buildNetwork, EARTH } from './build.js';
@@ -95,11 +94,18 @@ export interface Walked {
   nodes(): Set<string>;
 }
 
-const kept = new WeakMap<Bench, Metal>();
+const LISTS = ['cables', 'devices', 'pigtails', 'joints', 'breakers'] as const;
+/** Whether a bench holds the same lists as when its metal was made: who still builds one adds to them. */
+interface Kept {
+  metal: Metal;
+  lists: readonly (readonly unknown[])[];
+  lengths: readonly number[];
+}
+const kept = new WeakMap<Bench, Kept>();
 export function metalOf(bench: Bench): Metal {
   const there = kept.get(bench);
-  if (there) return there;
-  const made = new Metal(bench);
-  kept.set(bench, made);
-  return made;
+  if (there && LISTS.every((l, i) => bench[l] === there.lists[i] && bench[l].length === there.lengths[i])) return there.metal;
+  const metal = new Metal(bench);
+  kept.set(bench, { metal, lists: LISTS.map((l) => bench[l]), lengths: LISTS.map((l) => bench[l].length) });
+  return metal;
 }

@@ -5,7 +5,7 @@
 import * as z from 'zod';
 import { AWG_SIZES } from '../measure/index.js';
 import { Id, Name } from './known.js';
-import { BoxJoint, DEVICE_FORMS, LoosePigtail, PANEL, sameEnd, Strip, WireColour, type WireEnd } from './wiring.js';
+import { BoxJoint, DEVICE_FORMS, endKey, LoosePigtail, PANEL, Strip, WireColour, type WireEnd } from './wiring.js';
 
 export const BenchBox = z.strictObject({
   id: Id,
@@ -134,8 +134,18 @@ export const emptyBench = (): Bench => ({
   plugged: [],
 });
 
+/** Joints by the ends on them, found once for each list of joints; a list that somebody still adds to is gone through anew. */
+const byEnd = new WeakMap<readonly Joint[], { of: number; joints: Map<string, Joint> }>();
+function jointsByEnd(joints: readonly Joint[]): Map<string, Joint> {
+  const kept = byEnd.get(joints);
+  if (kept?.of === joints.length) return kept.joints;
+  const made = new Map<string, Joint>();
+  for (const j of joints) for (const e of j.ends) if (!made.has(endKey(e))) made.set(endKey(e), j);
+  byEnd.set(joints, { of: joints.length, joints: made });
+  return made;
+}
 /** The joint that a conductor end is on; undefined when it is loose. */
-export const jointOf = (bench: Bench, end: WireEnd): Joint | undefined => bench.joints.find((j) => j.ends.some((e) => sameEnd(e, end)));
+export const jointOf = (bench: Pick<Bench, 'joints'>, end: WireEnd): Joint | undefined => jointsByEnd(bench.joints).get(endKey(end));
 export const endBox = (bench: Bench, end: WireEnd): string | undefined =>
   'cableId' in end
     ? bench.cables.find((c) => c.id === end.cableId)?.ends[end.end]
