@@ -73,8 +73,8 @@ export class Metal {
       order.push(start);
       const cut = without.length ? new Uint8Array(this.branches.length) : undefined;
       for (const n of without) cut![n] = 1;
-      for (let i = 0; i < order.length; i++) {
-        const n = order[i]!;
+      // it grows as it is gone through
+      for (const n of order) {
         for (let k = this.first[n]!; k < this.first[n + 1]!; k++) {
           const to = this.to[k]!;
           if (seen[to] || to === earth || cut?.[this.by[k]!]) continue;
