@@ -1,5 +1,5 @@
 import { NgComponentOutlet } from '@angular/common';
-import { ChangeDetectionStrategy, Component, effect, inject, input, signal, untracked, type Type } from '@angular/core';
+import { ChangeDetectionStrategy, Component, inject, input, type Type } from '@angular/core';
 import type { Stage } from '@saddle/core/model';
 import { AlterationStage } from '../alteration/alteration-stage';
 import { JobSession } from './job-session';
@@ -14,22 +14,14 @@ import { JobSession } from './job-session';
       @defer (on immediate) {
         <sa-alteration-stage [stage]="stage()" />
       }
-    } @else if (page(); as page) {
-      <ng-container *ngComponentOutlet="page" />
+    } @else {
+      <ng-container *ngComponentOutlet="us()" />
     }
   `,
 })
 export class StageByBook {
   protected readonly session = inject(JobSession);
-  /** from the route’s data */
+  /** from the route: which stage, and the page of the US book */
   readonly stage = input.required<Stage>();
-  readonly us = input.required<() => Promise<Type<unknown>>>();
-  protected readonly page = signal<Type<unknown> | undefined>(undefined);
-
-  constructor() {
-    effect(() => {
-      const load = this.us();
-      if (!this.session.uk()) untracked(() => void load().then((page) => this.page.set(page)));
-    });
-  }
+  readonly us = input.required<Type<unknown>>();
 }

@@ -7,9 +7,10 @@ import {
   provideBrowserGlobalErrorListeners,
   provideZonelessChangeDetection,
 } from '@angular/core';
-import { PreloadAllModules, provideRouter, withComponentInputBinding, withNavigationErrorHandler, withPreloading } from '@angular/router';
+import { provideRouter, withComponentInputBinding, withNavigationErrorHandler, withPreloading } from '@angular/router';
 import { NgbConfig, NgbModalConfig } from '@ng-bootstrap/ng-bootstrap';
 import { provideServiceWorker } from '@angular/service-worker';
+import { PreloadPages } from './preload-pages';
 import { pastTheWorker } from '../api/past-the-worker';
 import { PageTrouble } from './page-trouble';
 import { routes } from './routes';
@@ -25,7 +26,7 @@ export const appConfig: ApplicationConfig = {
       routes,
       withComponentInputBinding(),
       // all stages come along behind the first page, so that a server that goes away takes none of them with it
-      withPreloading(PreloadAllModules),
+      withPreloading(PreloadPages),
       withNavigationErrorHandler(() => {
         inject(PageTrouble).says.set(
           'That page could not be loaded: Saddle’s server does not answer. What is open here goes on; try again when it is back.',

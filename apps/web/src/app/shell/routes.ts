@@ -12,6 +12,8 @@ const stage = (path: string, title: string, load: () => Promise<unknown>) => ({
 const byBook = (path: Stage, title: string, us: () => Promise<Type<unknown>>) => ({
   ...stage(path, title, () => import('../job/stage-by-book').then((m) => m.StageByBook)),
   data: { stage: path, us },
+  // there before the page is shown, as every other page is
+  resolve: { us },
 });
 
 export const routes: Routes = [
