@@ -11,7 +11,7 @@ import {
   ukLinedBox,
   type Judged,
 } from '../codebook/index.js';
-import type { JobInBook, RoomUse, Wall } from '../model/index.js';
+import { isSingles, type JobInBook, type RoomUse, type Wall } from '../model/index.js';
 import { around } from './around.js';
 import { growths, type Planned } from './plan.js';
 import { ALTERATION_RULE_TABLE, type Say } from './rules.js';
@@ -78,6 +78,17 @@ export function wiringFindings({ alteration, from, point, final }: Subject, plan
     say('earth lead', { verdict: 'ok', says: 'the plan has a lead from the box to the accessory' });
     say('grommet', { verdict: 'note', says: 'a grommet goes into every knock-out that a cable enters by' });
   }
+  const here = planned.final?.runs.filter((r) => r.ends.includes(planned.point?.id ?? '')) ?? [];
+  if (here.length)
+    say(
+      'sleeving',
+      here.every((r) => isSingles(r.size))
+        ? { verdict: 'ok', says: 'the protective single comes in green and yellow over its whole length' }
+        : {
+            verdict: 'ok',
+            says: 'bare protective conductors are sleeved green and yellow over their whole length; the sleeving is on the list',
+          },
+    );
   // the box that the cable leaves holds one more
   if (from && point && final && (alteration.kind === 'spur' || alteration.kind === 'into ring')) {
     const cables = planned.final?.runs.filter((r) => r.ends.includes(point.id)).length ?? 0;

@@ -117,6 +117,14 @@ describe('what nobody looked at', () => {
     expect([unit(600), unit(599)]).toEqual([['ok'], ['stop']]);
     expect(of(ledger(house), 'notify')).toEqual(['note']);
   });
+  it('flat cable has its bare earth sleeved, singles come in their colour', () => {
+    const says = (part: Parameters<typeof sampleJob>[2]) =>
+      ledger(sampleHouse(), 'spur', { ...all, ...part }).find((f) => f.rule === 'sleeving')!.says;
+    expect([says({}), says({ size: '2.5/2.5' })]).toEqual([
+      expect.stringMatching(/^bare protective conductors are sleeved/),
+      expect.stringMatching(/^the protective single/),
+    ]);
+  });
   it('a cable whose length was measured and whose way nobody knows', () => {
     const lost = withFinal(sampleHouse(), { points: sampleHouse().site.finals![0]!.points.map(({ boxId: _, ...p }) => p) });
     expect(of(ledger(lost), 'way')).toEqual(['can’t tell']);

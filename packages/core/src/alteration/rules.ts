@@ -33,6 +33,7 @@ export const ALTERATION_RULE_TABLE = {
   'old box': { title: 'The box it starts from', looksAt: 'whether one more cable goes into it', stage: 'wire', source: practice },
   'earth lead': { title: 'Earth of a metal box', looksAt: 'a lead of its own from box to accessory', stage: 'wire', source: bs7671('543.2.7 and 411.3.1.1') },
   grommet: { title: 'Where the cable enters', looksAt: 'a grommet in every knock-out of metal', stage: 'wire', source: bs7671('522.8.11') },
+  sleeving: { title: 'Sleeving', looksAt: 'the bare protective conductor of flat cable, green and yellow over its whole length', stage: 'wire', source: bs7671('514.4.2') },
   colours: { title: 'Old and new colours', looksAt: 'where red and black meet brown and blue', stage: 'wire', source: bs7671('514.3 and Appendix 7') },
   way: { title: 'Way of the cable', looksAt: 'whether one is known, and its length', stage: 'route', source: practice },
   zone: { title: 'Safe zones', looksAt: 'straight up, down or across from an accessory, with a 30 mA device', stage: 'route', source: bs7671('522.6.202 and 522.6.203') },
