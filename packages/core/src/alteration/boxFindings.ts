@@ -83,9 +83,9 @@ export function wiringFindings({ alteration, from, point, final }: Subject, plan
     say(
       'sleeving',
       here.every((r) => isSingles(r.size))
-        ? { verdict: 'ok', says: 'the protective single comes in green and yellow over its whole length' }
+        ? { verdict: 'note', says: 'the protective single comes in green and yellow over its whole length' }
         : {
-            verdict: 'ok',
+            verdict: 'note',
             says: 'bare protective conductors are sleeved green and yellow over their whole length; the sleeving is on the list',
           },
     );

@@ -19,9 +19,12 @@ export function faultFindings(job: JobInBook, final: Final, say: (rule: 'out of 
     return say('explains', { verdict: 'can’t tell', says: why, ask: 'Read r1, rn and r2 end to end first, then cross-connected at every point: on the circuit’s page of tests.' }); // prettier-ignore
   }
   const named = search.suspects
-    .slice(1, NAMED)
+    .slice(0, NAMED)
     .map((s) => `${s.fault ? faultWords(final, s.fault) : 'all as noted'} (${sharePercent(s.share)})`);
-  say('explains', { verdict: 'note', says: named.length ? `${search.says}; then ${named.join('; ')}` : search.says });
+  say('explains', {
+    verdict: 'note',
+    says: named.length ? `by how well each goes with all that was read: ${named.join('; ')}` : search.says,
+  });
 }
 
 /** @param asks end to end and at the worst point, as they must read once it is mended */

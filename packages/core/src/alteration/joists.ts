@@ -1,6 +1,6 @@
 /** A way across the joists of a floor: how many are met, where along their span they are cut, and what the cut is held to. */
 import { practice } from '../catalog/index.js';
-import { term, ukJoistCut, ukUnderBoards, type Judged } from '../codebook/index.js';
+import { JOIST_CUTS, term, ukJoistCut, ukUnderBoards, type Judged } from '../codebook/index.js';
 import { roomPlans, type PlanSide } from '../layout/index.js';
 import type { Joists, Site, Sum, UkSchools } from '../model/index.js';
 import { planPoint, type Spot } from './spots.js';
@@ -10,10 +10,8 @@ export const cutOf = (school: UkSchools['joists']): JoistCut => (school === 'not
 
 /** Joists where nobody measured them, mm (common practice). */
 const JOISTS_MM = 400;
-/** For one flat cable: a hole across, a notch deep; mm (common practice). */
-const CUT_MM = { hole: 16, notch: 10 } as const;
-/** Shares of the span in which each may lie, from one bearing (Approved Document A; memory); the same from the other. */
-const BAND = { hole: [0.25, 0.4], notch: [0.07, 0.25] } as const;
+/** For flat cables: a hole across, wider for more than one; a notch deep, in which they lie beside each other; mm (common practice). */
+const cutMm = (cut: JoistCut, cables: number): number => (cut === 'notch' ? 10 : cables > 1 ? 20 : 16);
 
 /** How a way through a void lies to its joists. */
 export interface Met {
@@ -22,7 +20,7 @@ export interface Met {
   count: number;
   /** which way they run, or how far apart they are, nobody noted */
   taken: boolean;
-  /** from bearing to bearing, as the room is long that way; absent: not walked round */
+  /** as the room is long that way, which is their span where nothing carries them between; absent: not walked round */
   spanMm?: number;
   /** where it crosses them, and what the way is longer for that; absent: can’t be told, or none is crossed */
   at?: { fromBearingMm: number; longerMm: number };
@@ -35,7 +33,7 @@ const axisOf = ({ from, to }: Pick<PlanSide, 'from' | 'to'>): 'x' | 'y' => (Math
  */
 export function crossingAt(a: number, b: number, spanMm: number, cut: JoistCut): { fromBearingMm: number; longerMm: number } {
   const [low, high] = [Math.min(a, b), Math.max(a, b)];
-  const [near, far] = BAND[cut];
+  const { from: near, to: far } = JOIST_CUTS[cut];
   const bands = [
     [near * spanMm, far * spanMm],
     [(1 - far) * spanMm, (1 - near) * spanMm],
@@ -68,18 +66,22 @@ export function joistsMet(site: Site, from: Spot, to: Spot, joists: Joists | und
   return { acrossMm, count, taken, spanMm, ...(count > 0 && !taken ? { at: crossingAt(a[runs] - bearing, b[runs] - bearing, spanMm, cut) } : {}) };
 } // prettier-ignore
 
-/** Cuts in the joists of a floor: their size and place are judged where depth and span are known. */
-export function boredJudged(met: Met, joists: Joists | undefined, subject: string, cut: JoistCut): (Judged & { rule: 'boring'; subject: string })[] {
-  const sums: Sum[] = [{ terms: [term('across the joists', met.acrossMm, 'length')], formula: `÷ ${met.taken ? `${JOISTS_MM} mm, taken` : 'spacing'}, whole ones`, result: term('joists', met.count, 'count') }];
-  const base = { rule: 'boring' as const, subject, sums, source: practice };
-  if (met.taken) return [{ ...base, verdict: 'can’t tell', says: `across joists it takes about ${met.count} ${cut}${met.count === 1 ? '' : cut === 'hole' ? 's' : 'es'}, along them none: which way they run, or how far apart, was not noted`, ask: 'See which way the boards run: joists lie across them. Note it on the room’s page.' }];
-  if (joists?.depth === undefined || met.spanMm === undefined || !met.at) return [{ ...base, verdict: 'can’t tell', says: `${met.count} joists are cut; how deep they are was not noted`, ask: 'Measure a joist under a lifted board.' }];
-  const depth = joists.depth.mm;
-  const held = ukJoistCut({ joistDepthMm: depth, spanMm: met.spanMm, cut, sizeMm: CUT_MM[cut], fromBearingMm: met.at.fromBearingMm, offLineMm: 0 });
-  const where = `${Math.round(met.at.fromBearingMm)} mm from where they bear`;
-  const nails = ukUnderBoards(depth, cut, CUT_MM[cut]);
-  return [
-    { ...base, ...held, sums: [...sums, ...held.sums], verdict: held.verdict === 'ok' ? 'caution' : held.verdict, says: held.verdict === 'ok' ? `${met.count} ${met.count === 1 ? 'joist is' : 'joists are'} ${cut === 'hole' ? `bored, ${CUT_MM.hole} mm on the middle line` : `notched ${CUT_MM.notch} mm from the top`}, ${where}` : held.says },
-    { ...nails, rule: 'boring', subject: `${subject}/nails` },
-  ];
+type Bored = Judged & { rule: 'boring'; subject: string };
+/** Cuts in the joists of a floor: their size and place are judged where depth and span are known. @param cables through each */
+export function boredJudged(met: Met, joists: Joists | undefined, subject: string, cut: JoistCut, cables: number): Bored[] {
+  const counted: Sum = { terms: [term('across the joists', met.acrossMm, 'length')], formula: `÷ ${met.taken ? `${JOISTS_MM} mm, taken` : 'spacing'}, whole ones`, result: term('joists', met.count, 'count') };
+  const told = (part: Pick<Judged, 'verdict' | 'says'> & Partial<Judged>, of = subject): Bored => ({ rule: 'boring', subject: of, source: practice, sums: [counted], ...part });
+  const many = (n: number, one: string, more: string): string => `${n} ${n === 1 ? one : more}`;
+  if (met.taken) return [told({ verdict: 'can’t tell', says: `across joists it takes about ${cut === 'hole' ? many(met.count, 'hole', 'holes') : many(met.count, 'notch', 'notches')}, along them none: which way they run, or how far apart, was not noted`, ask: 'See which way the boards run: joists lie across them. Note it on the room’s page.' })];
+  const depth = joists?.depth;
+  if (depth === undefined || depth.known === 'assumed' || met.spanMm === undefined || !met.at) return [told({ verdict: 'can’t tell', says: `${many(met.count, 'joist is', 'joists are')} cut; how deep they are was not measured`, ask: 'Measure a joist under a lifted board.' })];
+  const size = cutMm(cut, cables);
+  const nails = told(ukUnderBoards(depth.mm, cut, size), `${subject}/nails`);
+  const words = `${many(met.count, 'joist is', 'joists are')} ${cut === 'hole' ? `bored, ${size} mm on the middle line` : `notched ${size} mm from the top`}`;
+  const held = ukJoistCut({ joistDepthMm: depth.mm, spanMm: met.spanMm, cut, sizeMm: size, fromBearingMm: met.at.fromBearingMm, offLineMm: 0 });
+  const sums = [counted, ...held.sums];
+  // a cut that is too large is so wherever it lies
+  if (held.verdict !== 'ok') return [told({ ...held, sums }), nails];
+  if (!joists?.wallToWall) return [told({ ...held, sums, verdict: 'can’t tell', says: `${words}; where along their span is only reckoned: ${joists?.wallToWall === false ? 'something carries them between the walls' : 'whether they span the room from wall to wall was not looked at'}`, ask: 'Look under a lifted board for a wall or a beam under them; note it on the room’s page, or let somebody judge who knows.' }), nails];
+  return [told({ ...held, sums, verdict: 'caution', says: `${words}, ${Math.round(met.at.fromBearingMm)} mm from where they bear` }), nails];
 } // prettier-ignore

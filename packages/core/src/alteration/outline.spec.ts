@@ -1,6 +1,6 @@
 /** Cut lists worked by hand: a whole outline, and what an old hole leaves of one. */
 import { describe, expect, it } from 'vitest';
-import { cutOutline } from './index.js';
+import { alterationSteps, cutOutline, oldHoleTaken } from './index.js';
 import { mm, sampleHouse, sampleJob } from './sample.js';
 
 const studs = sampleHouse({ material: 'wood', deep: 75, skin: 12.5 });
@@ -49,6 +49,13 @@ describe('what is cut', () => {
     const moved = (fromLeft: number, bottom: number) => cuts(studs, 'move', { outlet: { name: 'First', kind: 'single' }, place: { ...place, fromLeft: mm(fromLeft), bottom: mm(bottom) }, cablesReach: true });
     expect(moved(1000, 497)).toEqual([['top', 962.5, 1037.5, 571, 75], ['left', 531, 571, 962.5, 40], ['right', 531, 571, 1037.5, 40]]);
     expect(moved(1000, 900)).toHaveLength(4);
+  });
+  it('a box that nobody named has a hole of a usual size, and that is said; one that was measured has its own', () => {
+    const unnamed = (known: 'assumed' | 'measured') => ({ ...studs, site: { ...studs.site, boxes: studs.site.boxes.map((b) => (b.id === 'first' ? { ...b, kind: 'other' as const, width: { mm: 73, known }, height: { mm: 73, known } } : b)) } });
+    const job = (known: 'assumed' | 'measured') => sampleJob(unnamed(known), 'enlarge', { grows: 'right' });
+    expect([oldHoleTaken(job('assumed')), oldHoleTaken(job('measured')), oldHoleTaken(sampleJob(studs, 'enlarge', {}))]).toEqual([true, false, false]);
+    const says = (known: 'assumed' | 'measured') => alterationSteps(job(known)).find((s) => s.id === 'cut-box')!.says.join(' ');
+    expect([/a usual one is taken/.test(says('assumed')), /a usual one is taken/.test(says('measured'))]).toEqual([true, false]);
   });
   it('nothing for a box on the surface, nor where nobody said where it is', () => {
     expect(cuts(studs, 'spur', { outlet: { name: 'New', kind: 'twin' }, place, boxKind: 'back-surface-32-2g' })).toEqual([]);

@@ -30,6 +30,12 @@ const outside = (from: number, to: number, open: readonly [number, number] | und
   return ([[from, open[0]], [open[1], to]] as [number, number][]).filter(([a, b]) => b - a >= KERF_MM); // prettier-ignore
 };
 
+/** Whether the old hole is only taken to be of a usual size: nobody said which box is in it, or measured it. */
+export function oldHoleTaken(job: JobInBook): boolean {
+  const old = job.changes.some((c) => c.do === 'replace-box') ? subjectOf(job)?.from?.box : undefined;
+  return old?.kind === 'other' && (old.width?.known !== 'measured' || old.height?.known !== 'measured');
+}
+
 /** The cuts of a job, top first; empty where nothing is cut: no box, one on the surface, or one whose place is not known. */
 export function cutOutline(job: JobInBook): CutEdge[] {
   const subject = subjectOf(job);

@@ -2,9 +2,9 @@
 import { BOX_KINDS, type ArticleId } from '../catalog/index.js';
 import type { MaterialRow } from '../takeoff/index.js';
 import { isSingles, sizeWords, type CableSize, type FinalPoint, type JobInBook, type UkSchools, type Wall } from '../model/index.js';
-import { CHASE_DEEP_MM, CHASE_WIDE_MM } from './ways.js';
+import { CHASE_DEEP_MM, chaseWideMm } from './ways.js';
 import { ukSchools } from './schools.js';
-import { plannedOf, wayOf } from './plan.js';
+import { cablesLaid, plannedOf, wayOf } from './plan.js';
 import { isMetal, isSolid, subjectOf, ukKind } from './spots.js';
 
 const CABLES: Readonly<Record<CableSize, ArticleId>> = { '1.5/1.5': 'uk-singles-1.5', '2.5/2.5': 'uk-singles-2.5', '4/4': 'uk-singles-4', '6/6': 'uk-singles-6', '1.0/1.0': 'uk-cable-1.0', '1.5/1.0': 'uk-cable-1.5', '2.5/1.5': 'uk-cable-2.5', '4/1.5': 'uk-cable-4', '6/2.5': 'uk-cable-6' }; // prettier-ignore
@@ -72,7 +72,7 @@ export function alterationParts(job: JobInBook): MaterialRow[] {
       each('uk-grommet', 'grommet, 20 mm', Math.max(1, entries), 'one in each knock-out that is used'),
     );
   }
-  if (spot && changed && (kind?.startsWith('back-metal') || kind?.startsWith('back-surface') || kind?.startsWith('back-weather'))) rows.push(each(plugOf(spot.wall).article, plugOf(spot.wall).what, 2, 'through the back of the box'));
+  if (spot && changed && (kind?.startsWith('back-metal') || kind?.startsWith('back-surface') || kind?.startsWith('back-weather'))) rows.push(each(plugOf(spot.wall).article, plugOf(spot.wall).what, 2, isSolid(spot.wall) && spot.wall.framing.unit === undefined ? 'through the back of the box; brick taken, aerated block wants another' : 'through the back of the box'));
   rows.push(...wayRows(job), ...joints(job));
   if (spot && changed && isSolid(spot.wall) && kind?.startsWith('back-metal')) rows.push(filling(schools, ROUND_A_BOX_L, ', round the box', 'what the hole is larger than the box'));
   if (alteration.kind === 'own radial') rows.push(each('uk-breaker', `breaker ${final?.curve ?? 'B'}${final?.ratingA ?? 20} of the consumer unit’s make, with 30 mA protection where none stands ahead`, 1, 'other makes do not fit'));
@@ -92,7 +92,14 @@ function wayRows(job: JobInBook): MaterialRow[] {
     if (schools.over === 'capping') rows.push(byMetre('uk-capping', 'capping', chased, 'over the cable in its chase'));
     if (schools.over === 'oval conduit')
       rows.push(byMetre('uk-oval-conduit', 'oval conduit, 20 mm', chased, 'round the cable in its chase'));
-    rows.push(filling(schools, (chased * CHASE_DEEP_MM[schools.over] * CHASE_WIDE_MM) / MM3_PER_L, '', 'the chase filled again'));
+    rows.push(
+      filling(
+        schools,
+        (chased * CHASE_DEEP_MM[schools.over] * chaseWideMm(cablesLaid(subjectOf(job)!))) / MM3_PER_L,
+        '',
+        'the chase filled again',
+      ),
+    );
   }
   if (surface > 0)
     rows.push(

@@ -114,6 +114,10 @@ export const boardSpot = (job: JobInBook): Spot | undefined => spotOf(job.found,
 export const sourceOf = (job: JobInBook, subject: Subject): Spot | undefined =>
   subject.alteration.kind === 'own radial' ? boardSpot(job) : subject.from;
 
+/** How many cables lie beside each other: a ring goes there and comes back, a moved point takes each of its own along. */
+export const cablesLaid = ({ alteration, final, point }: Pick<Subject, 'alteration' | 'final' | 'point'>): number =>
+  alteration.kind === 'into ring' ? 2 : alteration.kind === 'move' ? Math.max(1, final?.runs.filter((r) => r.ends.includes(point?.id ?? '')).length ?? 0) : 1; // prettier-ignore
+
 /** Ways of the cable, the chosen one first. Empty where no cable is laid, or where an end has no place. */
 export function waysOf(job: JobInBook): UkWay[] {
   const subject = subjectOf(job);
@@ -122,7 +126,7 @@ export function waysOf(job: JobInBook): UkWay[] {
   const from = subject && sourceOf(job, subject);
   if (!subject || !to || !from || (subject.alteration.kind === 'move' && subject.alteration.cablesReach)) return [];
   const residual = subject.alteration.kind === 'own radial' ? subject.alteration.own?.residual : subject.final?.residual;
-  const ways = cableWays(job.found, from, to, residual, ukSchools(job));
+  const ways = cableWays(job.found, from, to, { residual, schools: ukSchools(job), cables: cablesLaid(subject) });
   const chosen = ways.findIndex((w) => w.kind === subject.alteration.way);
   return chosen <= 0 ? ways : [ways[chosen]!, ...ways.slice(0, chosen), ...ways.slice(chosen + 1)];
 }

@@ -41,7 +41,7 @@ export function sampleHouse({ material, deep, skin }: SampleHouse = { material: 
     incoming: { earthing: 'TN-C-S', zeOhm: 0.2, fuseA: 80 },
     site: {
       ...site,
-      rooms: site.rooms.map((r) => ({ ...r, joistsBelow: { runs: 'along-first', spacing: mm(400), depth: mm(200) } })),
+      rooms: site.rooms.map((r) => ({ ...r, joistsBelow: { runs: 'along-first', spacing: mm(400), depth: mm(200), wallToWall: true } })),
       walls,
       boxes: [box('first', 'parlour-w1', 1000, 457, kind), box('behind', 'parlour-w1', 3000, 1457, kind, 'B')],
       finals: [

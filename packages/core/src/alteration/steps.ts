@@ -31,10 +31,10 @@ import {
 } from '../work/index.js';
 import { boxRect, type JobInBook, type UkSchools } from '../model/index.js';
 import { faultSteps } from './faultJob.js';
-import { cutOutline, holeOf } from './outline.js';
-import { growths, plannedOf, wayOf, type Planned } from './plan.js';
+import { cutOutline, holeOf, oldHoleTaken } from './outline.js';
+import { cablesLaid, growths, plannedOf, wayOf, type Planned } from './plan.js';
 import { ukSchools } from './schools.js';
-import { CHASE_DEEP_MM, CHASE_WIDE_MM, type UkWay } from './ways.js';
+import { CHASE_DEEP_MM, chaseWideMm, type UkWay } from './ways.js';
 import { depthOf, isMetal, isSolid, subjectOf, ukKind, wallLooked, type Spot, type Subject } from './spots.js';
 import { connections, terminalWords } from './terminals.js';
 
@@ -196,13 +196,20 @@ const chasedFirst = ({ job, way, planned: { spot } }: Writing): boolean =>
   (way?.legs ?? []).filter((l) => l.in === 'chase').every((l) => l.wallId === spot?.wall.id) &&
   !job.found.boxes.some((b) => b.wallId === spot?.wall.id);
 
+/** What the leaf is of, where it says something to the hand. */
+const UNIT_WORDS: Readonly<Record<string, string[] | undefined>> = {
+  'aerated block': ['Aerated block: no hammer action, no club hammer; a saw and a chisel by hand, or it cracks through.'],
+  'not looked': [
+    'Nobody looked what the leaf is of: drill the first hole without hammer action. Grey dust and a bit that sinks in is aerated block, which cracks through under a hammer.',
+  ],
+};
 /** Each line that is cut, where something is open already; a whole outline says itself. */
 function sawn(job: JobInBook, say: Writing['say']): string[] {
   const edges = cutOutline(job);
   const whole = (mm: number): string => say(Math.round(mm));
   return edges.length === 4 && new Set(edges.map((e) => e.edge)).size === 4
     ? []
-    : edges.map((e) => e.edge === 'top' || e.edge === 'bottom' ? `Cut along the ${e.edge}, ${whole(e.at)} over the floor: from ${whole(e.from)} to ${whole(e.to)} from the left end, ${whole(e.mm)}.` : `Cut down the ${e.edge}, ${whole(e.at)} from the left end: ${whole(e.mm)}.`);
+    : [...(oldHoleTaken(job) ? ['How large the old hole is was not measured: a usual one is taken. Hold the new box over it and cut what is missing.'] : []), ...edges.map((e) => e.edge === 'top' || e.edge === 'bottom' ? `Cut along the ${e.edge}, ${whole(e.at)} over the floor: from ${whole(e.from)} to ${whole(e.to)} from the left end, ${whole(e.mm)}.` : `Cut down the ${e.edge}, ${whole(e.at)} from the left end: ${whole(e.mm)}.`)];
 } // prettier-ignore
 
 /** The box: taken out and cut larger, or a new one put in, by what the wall is. */
@@ -240,7 +247,7 @@ function boxSteps({ job, subject, planned, target, schools, say }: Writing, firs
             : `Depth stop on the drill, or tape round the bit, at ${say(drill)} from the surface: the box’s ${say(depth)} and ${say(LET_IN_MM)} for mortar. Holes close together along the lines and over the middle, then the chisel.`,
           'Try the box: flush or a hair behind the plaster, level, not rocking.',
         ],
-        { dead, alters: true, place: at, cautions: ['Silica dust: extraction, mask, goggles. Hammer action off near old plaster that sounds loose.', ...(spot.wall.framing.unit === 'aerated block' ? ['Aerated block: no hammer action, no club hammer; a saw and a chisel by hand, or it cracks through.'] : [])],
+        { dead, alters: true, place: at, cautions: ['Silica dust: extraction, mask, goggles. Hammer action off near old plaster that sounds loose.', ...(UNIT_WORDS[spot.wall.framing.unit ?? 'not looked'] ?? [])],
           asks: [{ key: 'hole-depth', label: 'depth of the hole, from the surface', what: 'depth of the hole', unit: 'length', least: depth, most: depth + 15, otherwise: 'Too shallow and the face stands off; too deep and the box wants mortar behind it before it is screwed.', source: PRACTICE }] }),
       step('set-box', 'Metal box in', [spent('set a box')],
         ['Knock out the entries that the cables use, a grommet in each.', 'Two holes drilled through the back of the box, plugs, screws with large heads; level it before they bite.', 'Earth lead to the box’s terminal, long enough to reach the accessory.'],
@@ -258,13 +265,13 @@ function boxSteps({ job, subject, planned, target, schools, say }: Writing, firs
   return { cut: drafts.filter((d) => d.id !== 'set-box'), set: drafts.filter((d) => d.id === 'set-box') };
 } // prettier-ignore
 
-function chaseSteps({ way, target, schools, say }: Writing, live: boolean): Draft[] {
+function chaseSteps({ subject, way, target, schools, say }: Writing, live: boolean): Draft[] {
   const chases = (way?.legs ?? []).filter((l) => l.in === 'chase');
   if (!chases.length) return [];
   const metres = chases.reduce((s, l) => s + l.mm, 0) / 1000;
   return [
     step('chase', `Chase, ${metres.toFixed(1)} m`, [spent(schools.chaser === 'wall chaser' ? 'wall chaser, cap and fill' : 'chase, cap and fill', Math.round(metres * 6) / 10)],
-      [...chases.map((l) => `${capital(l.words)}: ${say(l.mm)}.`), `${say(CHASE_WIDE_MM)} wide, ${say(CHASE_DEEP_MM[schools.over])} deep from the surface, straight up, down or across: nowhere aslant.`, 'Deeper than that only where the ledger says so; not back to back with a chase on the other side.'],
+      [...chases.map((l) => `${capital(l.words)}: ${say(l.mm)}.`), `${say(chaseWideMm(cablesLaid(subject)))} wide, ${say(CHASE_DEEP_MM[schools.over])} deep from the surface, straight up, down or across: nowhere aslant.`, 'Deeper than that only where the ledger says so; not back to back with a chase on the other side.'],
       { dead: live ? [] : [target], alters: true, place: { words: 'the chase', ...(chases[0]?.wallId ? { wallId: chases[0].wallId } : {}) }, cautions: ['Silica dust: extraction, mask, goggles.', ...(schools.chaser === 'wall chaser' ? ['Wall chaser: both hands, its stop set before the blade runs, extraction on.'] : []), ...(live ? ['The house has power: go over the whole way with a detector first, and stop at the first sign of a cable.'] : [])] }),
   ];
 } // prettier-ignore
@@ -291,7 +298,7 @@ function cableSteps({ subject, way, target, schools, say }: Writing): Draft[] {
   const legs = way?.legs ?? [];
   const chases = legs.filter((l) => l.in === 'chase');
   const through = legs.filter((l) => l.in !== 'chase');
-  const count = alteration.kind === 'into ring' ? 2 : (subject.final?.runs.filter((r) => alteration.kind === 'move' && r.ends.includes(subject.point?.id ?? '')).length ?? 0) || 1;
+  const count = cablesLaid(subject);
   const cut = alteration.cable?.mm ?? way?.cableMm;
   const rest: Spent[] = way ? way.time.filter((t) => t.kind !== 'chase, cap and fill' && t.kind !== 'wall chaser, cap and fill') : [spent('fish in a bay')];
   drafts.push(step('cable', `${count > 1 ? `${count} cables` : 'The cable'} in${cut === undefined ? '' : `, ${count > 1 ? 'each ' : ''}cut ${say(cut)}`}`, rest,

@@ -81,7 +81,7 @@ describe('from a socket at 1000 to a twin at 2800 on the same wall, 500 higher',
     // under the floor it goes down from both boxes, and nothing stands there
     expect(said(way(hole(1500, 400), 'under the floor'), 'zone')).not.toContain('stop');
   });
-  const laidJoists = (house: House, runs: 'along-first' | 'across-first', depth: number | undefined = 200): House => ({ ...house, site: { ...house.site, rooms: house.site.rooms.map((r) => ({ ...r, joistsBelow: { runs, spacing: mm(400), ...(depth ? { depth: mm(depth) } : {}) } })) } }); // prettier-ignore
+  const laidJoists = (house: House, runs: 'along-first' | 'across-first', depth: number | undefined = 200, wallToWall: boolean | undefined = true): House => ({ ...house, site: { ...house.site, rooms: house.site.rooms.map((r) => ({ ...r, joistsBelow: { runs, spacing: mm(400), ...(depth ? { depth: mm(depth) } : {}), ...(wallToWall === undefined ? {} : { wallToWall }) } })) } }); // prettier-ignore
   it('under the floor along the joists: down, 1800, up; nothing is bored', () => {
     const under = way(laidJoists(sampleHouse(), 'along-first'), 'under the floor');
     // middles of single and twin boxes: 457 + 36.5 and 957 + 36.5
@@ -101,6 +101,27 @@ describe('from a socket at 1000 to a twin at 2800 on the same wall, 500 higher',
     const time = (schools: object) => Object.fromEntries(way(laidJoists(sampleHouse(), 'across-first'), 'under the floor', { ...right, schools }).time.map((t) => [t.kind, t.count])); // prettier-ignore
     expect(time({})).toMatchObject({ 'bore a joist': 4, 'pull cable by the metre': 3.3, 'lift and lay boards': 2 });
     expect(time({ joists: 'notches' })).toMatchObject({ 'notch a joist': 4, 'pull cable by the metre': 2.2 });
+  });
+  it('where nobody looked whether they span from wall to wall, or something carries them between, their place can’t be told; their size can', () => {
+    const at = (wallToWall: boolean | undefined, deep = 200) => { const house = laidJoists(sampleHouse(), 'across-first', deep); const rooms = house.site.rooms.map((r) => { const { wallToWall: _, ...j } = r.joistsBelow!; return { ...r, joistsBelow: { ...j, ...(wallToWall === undefined ? {} : { wallToWall }) } }; }); return said(way({ ...house, site: { ...house.site, rooms } }, 'under the floor'), 'boring'); }; // prettier-ignore
+    expect([at(true), at(false), at(undefined)]).toEqual([
+      ['caution', 'ok'],
+      ['can’t tell', 'ok'],
+      ['can’t tell', 'ok'],
+    ]);
+    expect(at(undefined, 63)).toEqual(['stop', 'caution']);
+  });
+  it('a depth that is only taken passes nothing', () => {
+    const house = laidJoists(sampleHouse(), 'across-first');
+    const taken: House = { ...house, site: { ...house.site, rooms: house.site.rooms.map((r) => ({ ...r, joistsBelow: { ...r.joistsBelow, depth: { mm: 200, known: 'assumed' } } })) } }; // prettier-ignore
+    expect(said(way(taken, 'under the floor'), 'boring')).toEqual(['can’t tell']);
+  });
+  it('two cables of a ring that is taken on want 20 mm: of joists of 80, not of 79', () => {
+    const ring = (deep: number) => waysOf(sampleJob(laidJoists(sampleHouse(), 'across-first', deep), 'into ring', right)).find((w) => w.kind === 'under the floor')!; // prettier-ignore
+    expect([said(ring(80), 'boring'), said(ring(79), 'boring')]).toEqual([
+      ['caution', 'caution'],
+      ['stop', 'caution'],
+    ]);
   });
   it('one joist is, two are; of what nobody noted about so many are reckoned', () => {
     const at = (fromLeft: number, schools: object = {}) => way(laidJoists(sampleHouse(), 'across-first'), 'under the floor', { ...right, place: { ...right.place, fromLeft: mm(fromLeft) }, schools }).judged.find((j) => j.rule === 'boring')!.says; // prettier-ignore

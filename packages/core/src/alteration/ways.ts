@@ -43,15 +43,17 @@ export type WayRule = (typeof WAY_RULES)[number];
 export const SLACK = 0.05;
 /** A chase for a flat cable, from the finished surface, by what lies over it; and how wide (common practice). */
 export const CHASE_DEEP_MM: Readonly<Record<UkSchools['over'], number>> = { capping: 20, 'oval conduit': 25, 'plaster alone': 15 };
-export const CHASE_WIDE_MM = 25;
+export const chaseWideMm = (cables: number): number => (cables > 1 ? 40 : 25);
 /** A board is lifted so often along a way (common practice). */
 const BOARDS_MM = 1500;
 
 /** What every way is made with. */
-interface Hand {
+export interface Hand {
   /** a 30 mA device stands ahead of the circuit; undefined: nobody looked */
   residual: boolean | undefined;
   schools: UkSchools;
+  /** laid beside each other */
+  cables: number;
 }
 interface Making {
   legs: Leg[];
@@ -61,9 +63,8 @@ interface Making {
   laid: Laid | undefined;
 }
 
-/** @param residual whether a 30 mA device stands ahead of the circuit */
-export function cableWays(site: Site, from: Spot, to: Spot, residual: boolean | undefined, schools: UkSchools): UkWay[] {
-  const hand: Hand = { residual, schools };
+export function cableWays(site: Site, from: Spot, to: Spot, hand: Hand): UkWay[] {
+  const { schools } = hand;
   const ways: UkWay[] = [];
   const add = (kind: WayKind, words: string, made: Making | undefined): void => {
     if (!made) return;
@@ -218,7 +219,7 @@ const VOID_WORDS = {
 } as const;
 
 /** Down or up from both boxes, and through the void there. */
-function by(site: Site, where: 'floor' | 'loft', from: Spot, to: Spot, along: number, { residual, schools }: Hand): Making | undefined {
+function by(site: Site, where: 'floor' | 'loft', from: Spot, to: Spot, along: number, { residual, schools, cables }: Hand): Making | undefined {
   const rooms = [from.room, to.room];
   const kinds = rooms.map((r) => (where === 'floor' ? r?.below : r?.above));
   // concrete, or a flat roof: nothing can be laid there
@@ -235,7 +236,7 @@ function by(site: Site, where: 'floor' | 'loft', from: Spot, to: Spot, along: nu
   const cut = cutOf(schools.joists);
   const met = joistsMet(site, from, to, joists, along, cut);
   const onTop = where === 'loft' && kinds.every((k) => k === 'attic');
-  if (met.count > 0 && !onTop) judged.push(...boredJudged(met, joists, `${where}/${from.room?.id ?? 'room'}`, cut));
+  if (met.count > 0 && !onTop) judged.push(...boredJudged(met, joists, `${where}/${from.room?.id ?? 'room'}`, cut, cables));
   const bores = onTop ? 0 : met.count;
   // joists are cut only in part of their span: so far the cable goes out and comes back
   const inward = bores > 0 ? (met.at?.longerMm ?? 0) : 0;

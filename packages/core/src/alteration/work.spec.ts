@@ -233,6 +233,31 @@ describe('what is bought', () => {
     expect(asks(sampleJob(withSpurred, 'enlarge', {}, 's'))).not.toContain('r1');
     expect(asks(sampleJob(withSpurred, 'find fault', {}, 's'))).toContain('r1');
   });
+  it('what the leaf is of: nobody looked, so the first hole goes without hammer and the plug is taken for brick; in aerated block no hammer at all', () => {
+    const with_ = (unit?: 'brick' | 'aerated block'): JobInBook => {
+      const house = sampleHouse();
+      return spur({
+        ...house,
+        site: { ...house.site, walls: house.site.walls.map((w) => ({ ...w, framing: { ...w.framing, ...(unit ? { unit } : {}) } })) },
+      });
+    };
+    const cut = (j: JobInBook) =>
+      alterationSteps(j)
+        .find((s) => s.id === 'cut-box')!
+        .cautions.join(' ');
+    expect(
+      [cut(with_()), cut(with_('aerated block')), cut(with_('brick'))].map((s) => [
+        /Nobody looked/.test(s),
+        /Aerated block: no hammer/.test(s),
+      ]),
+    ).toEqual([
+      [true, false],
+      [false, true],
+      [false, false],
+    ]);
+    const why = (j: JobInBook) => alterationParts(j).find((r) => r.what.startsWith('plug'))!.why;
+    expect([/brick taken/.test(why(with_())), /brick taken/.test(why(with_('brick')))]).toEqual([true, false]);
+  });
   it('by other ways of working: oval conduit, one coat, an unswitched face, crimps; in aerated block other plugs', () => {
     const house = sampleHouse();
     const block: House = {

@@ -93,7 +93,7 @@ const walls = walked.walls
   .map((w) =>
     w.id === 'box-room-w1' ? { ...w, framing: { ...w.framing, knownStud: { mm: 190, as: '190', known: 'scanned' as const } } } : w,
   );
-const joists = { runs: 'along-first' as const, spacing: mm(400), depth: mm(175) };
+const joists = { runs: 'along-first' as const, spacing: mm(400), depth: mm(175), wallToWall: true };
 const rooms = walked.rooms.map((r): Room =>
   r.id === 'dining'
     ? { ...r, joistsBelow: joists }

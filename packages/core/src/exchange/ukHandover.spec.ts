@@ -45,6 +45,8 @@ describe('handover', () => {
     const house = sampleHouse();
     const bare: House = { ...house, site: { ...house.site, finals: house.site.finals!.map((f) => ({ ...f, residual: false })) } };
     expect(handed(job('spur', {}, bare), 'What to test, and when').join()).not.toMatch(/30 mA/);
+    const unseen: House = { ...house, site: { ...house.site, finals: house.site.finals!.map(({ residual: _, ...f }) => f) } };
+    expect(handed(job('spur', {}, unseen), 'What to test, and when')[0]).toMatch(/^Whether a 30 mA device stands ahead was not looked at/);
   });
   it('joints: of a moved socket in its old box, of a ring taken on behind the face it was opened at', () => {
     const moved = job('move', {

@@ -3,6 +3,13 @@ import { plannedOf, subjectOf } from '../alteration/index.js';
 import type { JobInBook } from '../model/index.js';
 import { UK_SAFETY } from './alterationSheet.js';
 
+const residualWords = (residual: boolean | undefined): string[] =>
+  residual === undefined
+    ? ['Whether a 30 mA device stands ahead was not looked at: where one has a button, it is pressed every six months (514.12.2, memory).']
+    : residual
+      ? ['The 30 mA device: press its button every six months; it must open, then switch it on again (514.12.2, memory).']
+      : [];
+
 export function ukHandedOver(job: JobInBook): { safety: string; circuits: string; toTest: string[]; junctions: string[]; noJunctions: string; papers: string[]; foot: string } {
   const { final, site } = plannedOf(job);
   const subject = subjectOf(job);
@@ -20,7 +27,7 @@ export function ukHandedOver(job: JobInBook): { safety: string; circuits: string
     safety: UK_SAFETY,
     circuits: final ? `way ${final.number}, ${final.name}${final.ratingA ? `, ${final.curve ?? ''}${final.ratingA} A` : ''}` : '',
     toTest: [
-      ...(final?.residual === false ? [] : ['The 30 mA device: press its button every six months; it must open, then switch it on again (514.12.2, memory).']),
+      ...residualWords(final?.residual),
       ...(final?.arcFault ? ['The arc-fault device: where it has a button, every six months too.'] : []),
       'A face that holds a plug loosely, gets warm, buzzes or smells: leave it alone, breaker off, have it looked at.',
       'The whole installation: an inspection by an electrician at least every ten years, five where it is let, and when the house changes hands (guidance; memory).',

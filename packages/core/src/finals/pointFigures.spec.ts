@@ -31,6 +31,14 @@ describe('what a point must read, and of what that is made', () => {
     // 18 mV/A/m: 20 A × 15 m = 5.4 V (Table 4D5, memory)
     expect(figures(radial, 'p2').drop!.result).toMatchObject({ value: expect.closeTo(5.4, 4), how: '2.3 % of 230 V' });
   });
+  it('what rests on sizes or lengths that nobody saw says so', () => {
+    const ring = ringOf([10, 30]);
+    const [first, ...rest] = ring.runs;
+    const with_ = (part: Partial<typeof first>): string | undefined =>
+      figures({ ...ring, runs: [{ ...first!, ...part }, ...rest] }, 'p1').taken;
+    expect([with_({}), with_({ presets: ['size'] }), with_({ length: { mm: 10_000, known: 'assumed' } })]).toEqual([undefined, 'by sizes that are only taken', 'by lengths that are only taken']); // prettier-ignore
+    expect(with_({ presets: ['size'], length: { mm: 10_000, known: 'assumed' } })).toBe('by sizes and lengths that are only taken');
+  });
   it('on sixty drawn rings the terms give what the solved network reads', () => {
     const random = seeded(1606);
     for (let i = 0; i < 60; i++) {

@@ -14,6 +14,8 @@ export interface PointFigures {
   zsWarm?: Sum;
   /** with the heavy load there */
   drop?: Sum;
+  /** what of its cables nobody saw or measured, in words; absent: nothing */
+  taken?: string;
 }
 /** Shapes in which the ways to a point are not what is written out here. */
 const NO_WAY: ReadonlySet<ShapeProblem['is']> = new Set<ShapeProblem['is']>([
@@ -53,7 +55,11 @@ export function pointFigures(final: Final, lengths: ReadonlyMap<string, number>,
   const [before, after] = ring ? [ring.runs.slice(0, at + 1), ring.runs.slice(at + 1)] : [[], []];
   const whole = predicted(final, lengths, { ...(zeOhm === undefined ? {} : { zeOhm }) });
   const loop = loopsOf(final, lengths, zeOhm).find((l) => l.pointId === pointId);
-  const out: PointFigures = {};
+  const taken = [
+    ...(final.runs.some((r) => r.presets?.includes('size')) ? ['sizes'] : []),
+    ...(final.runs.some((r) => r.length?.known === 'assumed') ? ['lengths'] : []),
+  ];
+  const out: PointFigures = taken.length ? { taken: `by ${taken.join(' and ')} that are only taken` } : {};
   const r1r2 = whole.get(`crossed-le/${pointId}`);
   if (r1r2 !== undefined && Number.isFinite(r1r2))
     out.r1r2 = {

@@ -25,7 +25,8 @@ describe('a circuit in order', () => {
     expect([once!.ms <= RESIDUAL_MS.once, five!.ms <= RESIDUAL_MS.fiveTimes, five!.ms < once!.ms]).toEqual([true, true, true]);
   });
   it('raised step by step it opens between half and all of its rated current; its button opens it', () => {
-    expect(residualRamp(wiring(), a!.id)).toBe(22);
+    const at = residualRamp(wiring(), a!.id)!;
+    expect([at > 15, at <= 30]).toEqual([true, true]);
     expect(buttonOpens(wiring())).toBe(true);
   });
 });
@@ -42,7 +43,8 @@ describe('the device itself', () => {
   });
   it('one that does not open doesn’t by its button either; a slow one does: only the times tell', () => {
     expect([buttonOpens(wiring(), 'does not open'), buttonOpens(wiring(), 'slow')]).toEqual([false, true]);
-    expect([residualRamp(wiring(), a!.id, 'does not open'), residualRamp(wiring(), a!.id, 'opens too early')]).toEqual([undefined, 12]);
+    expect(residualRamp(wiring(), a!.id, 'does not open')).toBeUndefined();
+    expect(residualRamp(wiring(), a!.id, 'opens too early')).toBeLessThan(15);
   });
   it('drawn: one trouble in five is the device’s, and none where no device is', () => {
     let n = 1;
@@ -81,7 +83,7 @@ describe('the wiring under it', () => {
     // back by the earth outside 0.4 Ω, by the neutral 15 m of earth core, both ways of the neutral and 0.05: 0.1815 + 0.0834 + 0.05; 0.315 ÷ 0.715 of 30 mA
     expect('residualMa' in once! && once.residualMa).toBeCloseTo(13.2, 0);
     expect(five).toMatchObject({ is: 'opens' });
-    // of what flows the same share is missed, so it opens at 22 mA of it, later than 33 mA let through
+    // of what flows the same 0.44 is missed: half its rated current would be missed at 34 mA, beyond what is raised
     expect(residualRamp(joined, a!.id)).toBeUndefined();
   });
   it('on an electrode 30 mA × 1667 Ω are 50 V (411.5.3): just under it is tested, just above broken off', () => {

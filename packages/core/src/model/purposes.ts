@@ -1,22 +1,6 @@
 /** What a person wants to do, in the words of the trade. Without schemas: the first page needs no more. */
-export const PURPOSES = [
-  'outlet',
-  'run',
-  'outdoors',
-  'masonry',
-  'own-circuit',
-  'low-voltage',
-  'raceway',
-  'lights',
-  'from-junction',
-  'move',
-  'relocate',
-  'forward',
-  'enlarge',
-  'replace',
-  'close-up',
-  'mend',
-] as const;
+const THERE = ['from-junction', 'move', 'relocate', 'forward', 'enlarge', 'replace', 'close-up', 'mend'] as const;
+export const PURPOSES = ['outlet', 'run', 'outdoors', 'masonry', 'own-circuit', 'low-voltage', 'raceway', 'lights', ...THERE] as const;
 export const PURPOSE_WORDS: Record<(typeof PURPOSES)[number], string> = {
   outlet: 'a new outlet',
   run: 'several outlets in a run',
@@ -36,13 +20,4 @@ export const PURPOSE_WORDS: Record<(typeof PURPOSES)[number], string> = {
   mend: 'something doesn’t work',
 };
 /** Purposes that stay at a box that is there; the others want one somewhere. */
-export const AT_A_BOX: ReadonlySet<(typeof PURPOSES)[number]> = new Set<(typeof PURPOSES)[number]>([
-  'from-junction',
-  'move',
-  'relocate',
-  'forward',
-  'enlarge',
-  'replace',
-  'close-up',
-  'mend',
-]);
+export const AT_A_BOX: ReadonlySet<(typeof PURPOSES)[number]> = new Set(THERE);

@@ -54,6 +54,8 @@ export const Joists = z.strictObject({
   runs: z.enum(['along-first', 'across-first']).optional(),
   spacing: StudSpacing.optional(),
   depth: PositiveLength.optional(),
+  /** they bear on the room’s walls and on nothing between; absent: nobody looked */
+  wallToWall: z.boolean().optional(),
 });
 export type Joists = z.infer<typeof Joists>;
 

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { alterationElevation, cutOutline, growths } from '@saddle/core/alteration';
+import { alterationElevation, cutOutline, growths, oldHoleTaken } from '@saddle/core/alteration';
 import { BOX_KINDS, isUkBox } from '@saddle/core/catalog';
 import { marksFor } from '@saddle/core/layout';
 import { printMark } from '@saddle/core/measure';
@@ -55,6 +55,12 @@ const SIDE = { left: 'to the left of the old hole', right: 'to the right of the 
         }
         @if (cuts().length) {
           <h3>What is cut{{ partly() ? ': the old hole is open already' : '' }}</h3>
+          @if (taken()) {
+            <p class="caution-line">
+              How large the old hole is was not measured: a usual one is taken. Say under Where which box is there, or hold the new one over
+              it.
+            </p>
+          }
           <table class="plain" data-testid="cuts">
             <tbody>
               @for (c of cuts(); track $index) {
@@ -125,6 +131,7 @@ export class AlterationBox {
       };
     });
   });
+  protected readonly taken = computed(() => oldHoleTaken(this.edits.job()));
   protected readonly partly = computed(() => {
     const { from, alteration } = this.edits.subject();
     return from !== undefined && (alteration.kind === 'enlarge' || (alteration.kind === 'move' && alteration.cablesReach === true));

@@ -66,7 +66,7 @@ export class AlterationCircuit {
     if (!final || !point) return [];
     const { zeOhm } = this.edits.job().incoming ?? {};
     const lengths = lengthsRead(final);
-    const { r1r2, zs, zsWarm, drop } = pointFigures(final, lengths.mm, point.id, zeOhm);
+    const { r1r2, zs, zsWarm, drop, taken } = pointFigures(final, lengths.mm, point.id, zeOhm);
     const missing = final.runs.some((r) => !lengths.mm.has(r.id))
       ? 'lengths of runs are missing'
       : lengths.taken
@@ -75,7 +75,7 @@ export class AlterationCircuit {
     const outside = missing || (zeOhm === undefined ? 'Ze was not read' : '');
     const row = (what: string, sum: Sum | undefined, how: string) => ({
       ...{ what, sum, value: sum ? printQuantity(sum.result.value, sum.result.unit, this.edits.session.unit()) : 'can’t tell' },
-      how: how || (sum ? '' : 'no whole way leads there'),
+      how: [how || (sum ? '' : 'no whole way leads there'), sum ? taken : undefined].filter(Boolean).join('; '),
     });
     return [
       row('R1+R2 there, cold', r1r2, missing || (final.shape === 'ring' ? 'legs crossed at the board, 20 °C' : '20 °C')),

@@ -109,6 +109,7 @@ function residualWords(r: ResidualResult): string {
             <sa-choice-field label="ends at the board" [value]="ends()" [choices]="endChoices" (set)="ends.set($any($event))" />
           }
           @if (instrument() === '30 mA' && !hidden()) {
+            <p class="quiet">How fast the device is, is made up for the trial; what it misses on the neutral is solved.</p>
             <sa-choice-field label="the device itself is" [value]="device()" [choices]="devices" (set)="device.set($any($event))" />
           }
           <table class="plain" data-testid="bench-readings">

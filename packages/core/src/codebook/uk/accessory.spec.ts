@@ -20,6 +20,10 @@ describe('what asks for room', () => {
     expect([at({ bath: mm(2500) }), at({ bath: mm(2499) })]).toEqual([['ok'], ['stop']]);
     expect([at({ worktop: mm(150) }), at({ worktop: mm(149) })]).toEqual([['ok'], ['caution']]);
   });
+  it('a distance that is only taken passes nothing; one that is too short stops all the same', () => {
+    const taken = (length: number) => at({ sink: { mm: length, known: 'assumed' } });
+    expect([taken(800), taken(200)]).toEqual([['can’t tell'], ['stop']]);
+  });
   it('in a kitchen the sink is asked for until it is measured, or said not to be there', () => {
     const kitchen = (beside: Beside) => ukBeside(beside, { sink: true, bath: false }, twin).map((j) => j.verdict);
     expect([kitchen({}), kitchen({ sink: mm(800) }), kitchen({ none: ['sink'] }), kitchen({ none: ['bath'] })]).toEqual([['can’t tell'], ['ok'], [], ['can’t tell']]); // prettier-ignore

@@ -45,6 +45,8 @@ export function ukBeside(
   least('sink', CLEAR.sink, 'from the sink’s edge', 'stop', 'within reach of what splashes from the sink', GUIDANCE);
   least('hob', CLEAR.hob, 'from the hob’s edge', 'stop', 'leads would lie over the hob', GUIDANCE);
   if (beside.bath) out.push({ of: 'bath', ...ukBath(of.kind, beside.bath.mm, of.bottomMm) });
+  // what is only taken passes nothing
+  for (const j of out) if (j.verdict === 'ok' && beside[j.of]?.known === 'assumed') Object.assign(j, { verdict: 'can’t tell', says: `${j.says}, by a distance that is only taken`, ask: 'Measure it.' } satisfies Partial<Judged>); // prettier-ignore
   const missing = (what: 'sink' | 'bath'): boolean => asks[what] && beside[what] === undefined && !beside.none?.includes(what);
   if (missing('sink'))
     out.push({ of: 'sink', verdict: 'can’t tell', says: 'how far the sink is was not measured', sums: [], source: GUIDANCE, ask: 'Measure from the sink’s edge to the box, or say that there is none.' }); // prettier-ignore
@@ -127,7 +129,7 @@ const OUTDOORS = bs7671('512.2 and 411.3.3');
 export function ukOutdoors(box: UkBoxId | undefined): Judged {
   if (box === undefined) return { verdict: 'can’t tell', says: 'which box keeps the rain out was not said', sums: [], source: OUTDOORS, ask: 'Choose a weatherproof one.' }; // prettier-ignore
   return box.startsWith('back-weather')
-    ? { verdict: 'caution', says: 'weatherproof, IP66 with its cover shut, cable in from behind or below; which earth it may have (TN-C-S outdoors, an electrode) a registered electrician decides', sums: [], source: OUTDOORS }
+    ? { verdict: 'caution', says: 'weatherproof, IP66 with its cover shut, cable in from behind or below, no flat cable in the open; which earth it may have (TN-C-S outdoors, an electrode) a registered electrician decides', sums: [], source: OUTDOORS }
     : { verdict: 'stop', says: 'rain gets into it: outdoors a weatherproof one, IPX4 at least, with its plug in too', sums: [], source: OUTDOORS }; // prettier-ignore
 }
 

@@ -60,7 +60,7 @@ export const LAID_WORDS: Readonly<Record<Laid, string>> = {
   '102': 'in an insulated stud wall, touching its board (102)',
   '103': 'in an insulated stud wall, not touching (103)',
   A: 'in conduit in an insulated wall (A)',
-  B: 'in conduit or trunking on a wall (B)',
+  B: 'in conduit or trunking on a wall, no other circuit in it (B)',
 };
 
 /** Each leg of a ring of 30 or 32 A carries 20 A at least (433.1.204). */

@@ -4,9 +4,8 @@ import type { Sum } from '../../model/index.js';
 import { atLeast, atMost, product, term, type Judged } from '../judged.js';
 
 const PART_A: Source = { standard: 'Approved Document A', clause: 'guidance on notches and holes in joists', from: 'memory' };
-/** Of a joist's depth and of its span. */
-const HOLE = { depth: 0.25, from: 0.25, to: 0.4 } as const;
-const NOTCH = { depth: 0.125, from: 0.07, to: 0.25 } as const;
+/** Of a joist's depth, and of its span from one bearing; the same from the other. */
+export const JOIST_CUTS = { hole: { depth: 0.25, from: 0.25, to: 0.4 }, notch: { depth: 0.125, from: 0.07, to: 0.25 } } as const;
 /** Holes stand this many of the larger one's diameters apart, centre to centre (guidance; memory). */
 const APART = 3;
 
@@ -26,7 +25,7 @@ export interface UkJoistInput {
 /** A hole at the middle of the depth between a quarter and two fifths of the span, or a notch in the top nearer the bearing. */
 export function ukJoistCut(input: UkJoistInput): Judged {
   const { joistDepthMm, spanMm, cut, sizeMm, fromBearingMm, offLineMm, toNextHoleMm } = input;
-  const limits = cut === 'hole' ? HOLE : NOTCH;
+  const limits = JOIST_CUTS[cut];
   const most = limits.depth * joistDepthMm;
   const sums: Sum[] = [
     { terms: [product(`${limits.depth} of the depth`, limits.depth, joistDepthMm, 'length')], formula: `${limits.depth} × depth`, result: term(cut === 'hole' ? 'hole' : 'notch', sizeMm, 'length'), limit: { ...term('at most', most, 'length'), relation: '≤' } },
