@@ -181,6 +181,18 @@ test('a spur in brick: where, which way, how it is connected, undone and done ag
   await saved(page);
 });
 
+test('what nobody answered stays not known: the 30 mA device of a circuit that is begun, joists that nobody looked at', async ({
+  page,
+}) => {
+  await page.goto('/houses/larch-cottage/circuits');
+  await page.getByTestId('alteration-own-radial').click();
+  await expect(page).toHaveURL(/\/need$/);
+  await expect(page.getByLabel('behind a 30 mA device')).toHaveValue('');
+  await page.goto('/houses/larch-cottage/rooms/dining');
+  await expect(page.getByLabel('wall to wall (above)')).toHaveValue('');
+  await expect(page.getByLabel('wall to wall (below)')).toHaveValue('yes');
+});
+
 test('nothing of the US way shows on the pages of a UK job', async ({ page }) => {
   for (const stage of ['need', 'survey', 'feed', 'route', 'box', 'wire', 'buy', 'work', 'record']) {
     await page.goto(`/jobs/glasshouse-heater/${stage}`);

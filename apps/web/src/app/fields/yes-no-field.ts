@@ -24,7 +24,8 @@ export class YesNoField {
   protected readonly words = ['yes', 'no'];
 
   protected word(): string | undefined {
-    const value = this.value();
+    // a template’s `?.` gives null where there is nothing
+    const value = this.value() ?? undefined;
     return value === undefined ? undefined : value ? 'yes' : 'no';
   }
   protected answer(word: string | undefined): void {
