@@ -1,0 +1,77 @@
+// npm run mutate [folder …] [-- --with folder,folder] [--file name]: puts small faults into folders of the core, one at a time,
+// and tells which of them no test sees. Without a folder: each in turn. What survives is written to `mutants/FOLDER.txt`, by file and line.
+import { mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync, existsSync } from 'node:fs';
+import { join } from 'node:path';
+import { availableParallelism } from 'node:os';
+import { parseArgs } from 'node:util';
+import { Stryker } from '@stryker-mutator/core';
+import { root } from './prepare.mjs';
+
+/** Killed of a hundred, at least, where a wrong figure can hurt somebody; the rest of the core below. */
+const LEAST = { codebook: 90, circuit: 90, instruments: 90, work: 90, panel: 90, route: 90, wiring: 90, diagnose: 90 };
+const LEAST_ELSEWHERE = 80;
+/** Folders whose specs are its checks too: their tests look at its answers from outside. */
+const SEEN_FROM = {
+  circuit: ['wiring', 'instruments'],
+  instruments: ['wiring'],
+  route: ['purpose'],
+  model: ['closing'],
+};
+
+const { values, positionals } = parseArgs({ allowPositionals: true, options: { with: { type: 'string' }, file: { type: 'string' } } });
+const core = join(root, 'packages/core');
+const folders = readdirSync(join(core, 'src'), { withFileTypes: true }).filter((f) => f.isDirectory()).map((f) => f.name); // prettier-ignore
+for (const name of positionals)
+  if (!folders.includes(name)) {
+    console.error(`There is no folder “${name}” in packages/core/src; there are: ${folders.join(', ')}.`);
+    process.exit(2);
+  }
+
+process.chdir(core);
+mkdirSync(join(root, 'mutants'), { recursive: true });
+const lines = [];
+for (const folder of positionals.length ? positionals : folders) {
+  const also = values.with?.split(',') ?? SEEN_FROM[folder] ?? [];
+  const config = join(core, '.mutate.vitest.config.mjs');
+  const specs = [folder, ...also].map((f) => `src/${f}/**/*.spec.ts`);
+  writeFileSync(config, `export default { test: { include: ${JSON.stringify(specs)}, testTimeout: 120000 } };\n`);
+  const report = join(root, 'mutants', `${folder}.json`);
+  const results = await new Stryker({
+    mutate: [`src/${folder}/**/${values.file ?? '*'}.ts`, '!src/**/*.spec.ts', '!src/**/index.ts', '!src/**/sample*.ts'],
+    testRunner: 'vitest',
+    plugins: ['@stryker-mutator/vitest-runner'],
+    vitest: { configFile: '.mutate.vitest.config.mjs', related: false },
+    coverageAnalysis: 'perTest',
+    // words are read by people: only what carries a figure, a choice or an order is mutated
+    mutator: { excludedMutations: ['StringLiteral', 'ObjectLiteral', 'Regex'] },
+    ignoreStatic: true,
+    concurrency: availableParallelism(),
+    reporters: ['json', 'clear-text'],
+    clearTextReporter: { allowColor: false, logTests: false, reportTests: false, reportMutants: false, reportScoreTable: false },
+    jsonReporter: { fileName: report },
+    tempDirName: '.stryker-tmp',
+    cleanTempDir: 'always',
+    timeoutMS: 20_000,
+    logLevel: 'warn',
+    allowConsoleColors: false,
+  })
+    .runMutationTest()
+    .finally(() => rmSync(config, { force: true }));
+  const count = (...status) => results.filter((m) => status.includes(m.status)).length;
+  const [killed, survived] = [count('Killed', 'Timeout'), count('Survived', 'NoCoverage')];
+  const survivors = results
+    .filter((m) => m.status === 'Survived' || m.status === 'NoCoverage')
+    .map((m) => {
+      const source = readFileSync(m.fileName, 'utf8').split('\n')[m.location.start.line] ?? '';
+      return `${m.fileName.split('/src/')[1]}:${m.location.start.line + 1} ${m.status === 'NoCoverage' ? 'not run' : 'unseen'} ${m.mutatorName} → ${m.replacement}   | ${source.trim()}`;
+    });
+  if (existsSync(report)) rmSync(report);
+  writeFileSync(join(root, 'mutants', `${folder}.txt`), `${survivors.join('\n')}\n`);
+  const score = killed + survived === 0 ? 100 : (100 * killed) / (killed + survived);
+  const least = LEAST[folder] ?? LEAST_ELSEWHERE;
+  lines.push(
+    `${folder.padEnd(12)} ${killed} of ${killed + survived} seen, ${score.toFixed(1)} % (at least ${least}${score < least ? ': NOT reached' : ''})`,
+  );
+  console.log(lines.at(-1));
+}
+console.log(`\n${lines.join('\n')}\nWhat nobody saw: mutants/FOLDER.txt`);
