@@ -62,8 +62,8 @@ for (const folder of positionals.length ? positionals : folders) {
   const survivors = results
     .filter((m) => m.status === 'Survived' || m.status === 'NoCoverage')
     .map((m) => {
-      const source = readFileSync(m.fileName, 'utf8').split('\n')[m.location.start.line] ?? '';
-      return `${m.fileName.split('/src/')[1]}:${m.location.start.line + 1} ${m.status === 'NoCoverage' ? 'not run' : 'unseen'} ${m.mutatorName} → ${m.replacement}   | ${source.trim()}`;
+      const source = readFileSync(m.fileName, 'utf8').split('\n')[m.location.start.line - 1] ?? '';
+      return `${m.fileName.split('/src/')[1]}:${m.location.start.line} ${m.status === 'NoCoverage' ? 'not run' : 'unseen'} ${m.mutatorName} → ${m.replacement}   | ${source.trim()}`;
     });
   if (existsSync(report)) rmSync(report);
   writeFileSync(join(root, 'mutants', `${folder}.txt`), `${survivors.join('\n')}\n`);

@@ -9,7 +9,7 @@ import helmet from 'helmet';
 import { pinoHttp } from 'pino-http';
 import { BODY_LIMIT, IMPORT_LIMIT, jsonBody } from './api/body.js';
 import { problem, problemHandler } from './api/problem.js';
-import type { Keeping } from './api/records.js';
+import type { Keeping } from './api/keeping.js';
 import { apiRoutes } from './api/routes.js';
 import type { Network } from './lan/index.js';
 
@@ -70,13 +70,17 @@ function sendKeptPage(webFolder: string): RequestHandler {
 }
 
 /**
- * @param options `gate` stands before everything where other devices are let in; absent: this machine only. `network` is how they reach it
+ * @param options `gate` stands before everything where other devices are let in; absent: this machine only. `network` is how they reach it; `checkAnswers` holds each answer against its schema
  */
 export function createApp(
-  keeping: Omit<Keeping, 'shelf'>,
+  keeping: Keeping,
   webFolder: string,
   version: string,
-  { gate, network = () => undefined }: { gate?: RequestHandler; network?: () => Network | undefined } = {},
+  {
+    gate,
+    network = () => undefined,
+    checkAnswers = false,
+  }: { gate?: RequestHandler; network?: () => Network | undefined; checkAnswers?: boolean } = {},
 ): Express {
   const { logger } = keeping;
   const app = express();
@@ -113,7 +117,7 @@ export function createApp(
   app.use(gate ?? thisMachineOnly);
   app.use('/api/v1', sameOriginOnly);
   app.use('/api/v1/import', ...jsonBody(IMPORT_LIMIT));
-  app.use('/api/v1', ...jsonBody(BODY_LIMIT), apiRoutes(keeping, version, network));
+  app.use('/api/v1', ...jsonBody(BODY_LIMIT), apiRoutes(keeping, version, network, checkAnswers));
   app.get('/index.html', sendKeptPage(webFolder));
   app.use(
     packedStatic(webFolder, {

@@ -55,6 +55,7 @@ const appWith = (gate?: RequestHandler) =>
   createApp({ store, heavy, logger, pictures, backups }, here('../../web/dist/browser'), version, {
     ...(gate ? { gate } : {}),
     network: () => lan?.network(),
+    checkAnswers: settings.checkAnswers,
   });
 let lan: LanDoor | undefined;
 if (settings.lan)

@@ -12,6 +12,7 @@ describe('settings', () => {
       demo: true,
       logLevel: 'info',
       restore: undefined,
+      checkAnswers: false,
     });
   });
   it('takes what is set', () => {

@@ -14,6 +14,8 @@ export interface Settings {
   lan: { port: number; passphrase: string | undefined } | undefined;
   /** a backup to put into the (empty) data folder before it is opened */
   restore: string | undefined;
+  /** every answer is held against its declared schema before it goes out: for tests */
+  checkAnswers: boolean;
 }
 
 const isLoopback = (host: string): boolean => host === 'localhost' || host === '::1' || (isIP(host) === 4 && host.startsWith('127.'));
@@ -40,6 +42,7 @@ const Environment = z.object({
     .optional(),
   SADDLE_PASSPHRASE: z.string().optional(),
   SADDLE_DATA: z.string().min(1).default('data'),
+  SADDLE_CHECK_ANSWERS: z.enum(['yes', 'no']).default('no'),
   SADDLE_LOG: z.enum(['silent', 'error', 'warn', 'info', 'debug']).default('info'),
 });
 
@@ -61,5 +64,14 @@ export function readSettings(env: NodeJS.ProcessEnv, args: string[]): Settings {
   const { SADDLE_PORT: port, SADDLE_HOST: host, SADDLE_DATA: data, SADDLE_LOG: logLevel } = read.data;
   const lanPort = read.data.SADDLE_LAN_PORT ?? (port === 0 ? 0 : port + 1);
   const lan = args.includes('--lan') ? { port: lanPort, passphrase: read.data.SADDLE_PASSPHRASE } : undefined;
-  return { port, host, dataFolder: resolve(data), demo: !args.includes('--empty'), logLevel, lan, restore: restore && resolve(restore) };
+  return {
+    port,
+    host,
+    dataFolder: resolve(data),
+    demo: !args.includes('--empty'),
+    logLevel,
+    lan,
+    restore: restore && resolve(restore),
+    checkAnswers: read.data.SADDLE_CHECK_ANSWERS === 'yes',
+  };
 }
