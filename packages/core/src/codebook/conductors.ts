@@ -203,6 +203,7 @@ export function securing(input: SecuringInput): Judged {
   };
 }
 
+const SAME_PLACE_MM = 1e-6;
 /**
  * Staples for a run in open framing: first and last within the box's distance, the rest at most 54 in apart.
  * @param runMm cable from box to box, in mm, 0 or more
@@ -214,7 +215,8 @@ export function staplePositions(runMm: number, startWithinMm: number, endWithinM
   if (runMm <= Math.min(startWithinMm, endWithinMm)) return [runMm / 2];
   const first = Math.min(startWithinMm, runMm);
   const last = Math.max(runMm - endWithinMm, 0);
-  if (last <= first) return [(Math.max(last, 0) + Math.min(first, runMm)) / 2];
+  // where both reaches just meet one is enough, and rounding makes no second of it
+  if (last - first < SAME_PLACE_MM) return [(last + first) / 2];
   const gaps = Math.max(1, Math.ceil((last - first) / STAPLE_SPACING_MM - 1e-9));
   return Array.from({ length: gaps + 1 }, (_, i) => first + ((last - first) * i) / gaps);
 }

@@ -76,7 +76,7 @@ const DEPTH = {
 export function ukBoxDepth(kind: PointKind, cables: number, depthMm: number, joined = 0): Judged {
   const row = DEPTH[kind === 'fused unit' ? 'fused unit' : 'socket'][Math.min(3, Math.max(1, cables)) - 1]!;
   const sums: Sum[] = [
-    { terms: [term('cables in it', cables, 'count')], result: term('depth of the box', depthMm, 'length'), limit: { ...term('comfortable from', row.comfortable, 'length'), relation: '≥' } },
+    { terms: [term('cables in it', cables, 'count')], formula: 'by the cables in it', result: term('depth of the box', depthMm, 'length'), limit: { ...term('comfortable from', row.comfortable, 'length'), relation: '≥' } },
   ]; // prettier-ignore
   const told = (verdict: Judged['verdict'], says: string): Judged => ({ verdict, says, sums, source: practice });
   const atTerminals = cables - 2 * joined;

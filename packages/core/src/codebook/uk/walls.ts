@@ -35,7 +35,7 @@ export function ukJoistCut(input: UkJoistInput): Judged {
     return told('stop', `a ${cut} may be ${limits.depth === 0.25 ? 'a quarter' : 'an eighth'} of the joist’s depth`);
   if (cut === 'hole' && offLineMm !== undefined && offLineMm > joistDepthMm * 0.05) return told('stop', 'holes lie on the middle line of the joist, where wood is strained least'); // prettier-ignore
   if (toNextHoleMm !== undefined && cut === 'hole') {
-    sums.push({ terms: [product('diameters', APART, sizeMm, 'length')], result: term('to the next hole', toNextHoleMm, 'length'), limit: { ...term('at least', APART * sizeMm, 'length'), relation: '≥' } }); // prettier-ignore
+    sums.push({ terms: [term('hole', sizeMm, 'length')], formula: `at least ${APART} × hole`, result: term('to the next hole', toNextHoleMm, 'length'), limit: { ...term('at least', APART * sizeMm, 'length'), relation: '≥' } }); // prettier-ignore
     if (!atLeast(toNextHoleMm, APART * sizeMm)) return told('stop', 'holes stand three diameters apart');
   }
   if (cut === 'hole' && offLineMm === undefined)
