@@ -34,7 +34,7 @@ const SIDE = { left: 'to the left of the old hole', right: 'to the right of the 
             [choices]="kinds()"
             [unknown]="true"
             [unknownLabel]="usual()"
-            (set)="edits.put('Kind of box', { boxKind: $any($event) })"
+            (set)="edits.put('Kind of box', { boxKind: $event })"
           />
         </div>
         @if (grown().length) {

@@ -18,7 +18,7 @@ import { UkSchoolsView } from './uk-schools';
     <div class="sheet">
       <div class="fields">
         <sa-text-field label="name of the job" [value]="edits.job().name" (set)="rename($event)" />
-        <sa-choice-field label="what is done" [value]="a().kind" [choices]="kinds" (set)="setKind($any($event))" />
+        <sa-choice-field label="what is done" [value]="a().kind" [choices]="kinds" (set)="setKind($event!)" />
         @if (a().kind !== 'own radial') {
           <sa-choice-field
             label="circuit"
@@ -58,12 +58,7 @@ import { UkSchoolsView } from './uk-schools';
             />
           }
           @if (a().kind !== 'enlarge') {
-            <sa-choice-field
-              label="accessory"
-              [value]="a().outlet.kind"
-              [choices]="outlets"
-              (set)="edits.putOutlet({ kind: $any($event) })"
-            />
+            <sa-choice-field label="accessory" [value]="a().outlet.kind" [choices]="outlets" (set)="edits.putOutlet({ kind: $event })" />
           }
           <sa-text-field
             label="what hangs on it takes, W"
@@ -76,11 +71,11 @@ import { UkSchoolsView } from './uk-schools';
           @if (a().outlet.kind === 'fused unit') {
             <sa-choice-field
               label="fuse in it"
-              [value]="a().outlet.fuseA ? a().outlet.fuseA + '' : undefined"
-              [choices]="['3', '5', '13']"
+              [value]="a().outlet.fuseA"
+              [choices]="[3, 5, 13]"
               [unknown]="true"
               unknownLabel="not chosen"
-              (set)="edits.putOutlet({ fuseA: $any($event ? +$event : undefined) })"
+              (set)="edits.putOutlet({ fuseA: $event })"
             />
           }
         </div>
@@ -90,11 +85,11 @@ import { UkSchoolsView } from './uk-schools';
         <div class="fields">
           <sa-choice-field
             label="rating, A"
-            [value]="a().own?.ratingA ? a().own!.ratingA + '' : undefined"
+            [value]="a().own?.ratingA"
             [choices]="ratings"
             [unknown]="true"
             unknownLabel="20 is taken"
-            (set)="setOwn({ ratingA: $any($event ? +$event : undefined) })"
+            (set)="setOwn({ ratingA: $event })"
           />
           <sa-choice-field
             label="curve"
@@ -102,7 +97,7 @@ import { UkSchoolsView } from './uk-schools';
             [choices]="curves"
             [unknown]="true"
             unknownLabel="B is taken"
-            (set)="setOwn({ curve: $any($event) })"
+            (set)="setOwn({ curve: $event })"
           />
           <sa-yes-no label="behind a 30 mA device" [value]="a().own?.residual" [unknown]="true" (set)="setOwn({ residual: $event })" />
         </div>
@@ -118,7 +113,7 @@ export class AlterationNeed {
   protected readonly a = this.edits.alteration;
   protected readonly kinds = ALTERATION_KINDS.map((value) => ({ value, label: ALTERATION_WORDS[value] }));
   protected readonly outlets = OUTLET_KINDS;
-  protected readonly ratings = RATINGS_A.map((a) => `${a}`);
+  protected readonly ratings = RATINGS_A;
   protected readonly curves = CURVES;
   protected readonly errors = signal<Record<string, string>>({});
   protected readonly circuits = computed(() =>

@@ -75,7 +75,7 @@ import { AlterationEdits } from './alteration-edits';
               [choices]="sizes"
               [unknown]="true"
               unknownLabel="by its circuit"
-              (set)="edits.put('Size of the cable', { size: $any($event) })"
+              (set)="edits.put('Size of the cable', { size: $event })"
             />
             <sa-choice-field
               label="it lies at its worst"
@@ -83,7 +83,7 @@ import { AlterationEdits } from './alteration-edits';
               [choices]="laids"
               [unknown]="true"
               unknownLabel="by its way"
-              (set)="edits.put('How the cable lies', { laid: $any($event) })"
+              (set)="edits.put('How the cable lies', { laid: $event })"
             />
           </div>
         }

@@ -105,7 +105,7 @@ const BESIDE: { of: Exclude<keyof Beside, 'none'>; label: string }[] = [
           @if (edits.subject().from; as from) {
             @if (edits.alteration().kind !== 'own radial') {
               <div class="fields">
-                <sa-choice-field label="box that is there" [value]="from.box.kind" [choices]="kinds" (set)="setKind($any($event))" />
+                <sa-choice-field label="box that is there" [value]="from.box.kind" [choices]="kinds" (set)="setKind($event!)" />
               </div>
             }
           }

@@ -294,7 +294,7 @@ export class BenchBoard {
     box.setSelectionRange(6, 9);
   }
 
-  protected readonly planKinds: Choice[] = BOX_PLAN_KINDS.map((k) => ({ value: k, label: BOX_PLAN_WORDS[k] }));
+  protected readonly planKinds: Choice<BoxPlanKind>[] = BOX_PLAN_KINDS.map((k) => ({ value: k, label: BOX_PLAN_WORDS[k] }));
   protected readonly planKind = signal<BoxPlanKind>('run');
   protected readonly planBoxes = computed((): Choice[] => this.bench().boxes.map((b) => ({ value: b.id, label: b.name })));
   protected readonly planIn = linkedSignal(() => this.bench().boxes[0]?.id ?? '');

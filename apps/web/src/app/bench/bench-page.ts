@@ -21,7 +21,7 @@ const UNDO_STEPS = 100;
       <sa-bench-board [bench]="bench()" [heading]="name()" (edited)="edit($event.bench)">
         <label class="sample-pick">
           <span class="visually-hidden">Wiring to start with</span>
-          <select class="field-input" [value]="sample()" (change)="start($any($event.target).value)" data-testid="sample">
+          <select class="field-input" [value]="sample()" #which (change)="start(which.value)" data-testid="sample">
             @for (s of samples; track s.id) {
               <option [value]="s.id" [selected]="s.id === sample()">{{ s.name }}</option>
             }

@@ -23,7 +23,7 @@ type Paid = NonNullable<Job['actual']>['paid'][number];
     </p>
     @for (p of paid(); track p.id) {
       <div class="fields" data-testid="paid">
-        <sa-choice-field label="kind" [value]="p.kind" [choices]="kinds" (set)="alter(p.id, { kind: $any($event) })" />
+        <sa-choice-field label="kind" [value]="p.kind" [choices]="kinds" (set)="alter(p.id, { kind: $event })" />
         <sa-text-field label="paid for" [value]="p.what" (set)="$event && alter(p.id, { what: $event })" />
         <sa-text-field
           label="amount"
@@ -69,7 +69,7 @@ type Paid = NonNullable<Job['actual']>['paid'][number];
 })
 export class ActualCost {
   protected readonly session = inject(JobSession);
-  protected readonly kinds: Choice[] = [
+  protected readonly kinds: Choice<'parts' | 'fees' | 'help'>[] = [
     { value: 'parts', label: 'parts' },
     { value: 'fees', label: 'a fee' },
     { value: 'help', label: 'somebody’s work' },

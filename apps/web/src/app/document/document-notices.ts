@@ -5,7 +5,7 @@ import { fieldWords, type House, type Job } from '@saddle/core/model';
 import { LengthUnits } from '../fields/length-units';
 import { saveFile } from '../exchange/save-file';
 import { ConflictDialog } from './conflict-dialog';
-import type { DocumentSession, Kept } from './document-session';
+import type { DocumentSession } from './document-session';
 
 /** What has to be said about a document: another tab was faster, a tab left work behind, an edit was refused. */
 @Component({
@@ -36,7 +36,7 @@ import type { DocumentSession, Kept } from './document-session';
           >You look at version {{ version.revision }}, saved {{ version.savedAt.slice(0, 16).replace('T', ' ') }} UTC. Nothing can be
           changed in it.</span
         >
-        <button type="button" class="btn-line strong" (click)="session().bringBack(version)">Bring it back</button>
+        <button type="button" class="btn-line strong" (click)="session().bringBackLookedAt()">Bring it back</button>
         <button type="button" class="btn-line" (click)="session().lookAt(undefined)">Back to now</button>
       </div>
     }
@@ -90,7 +90,7 @@ import type { DocumentSession, Kept } from './document-session';
   `,
 })
 export class DocumentNotices {
-  readonly session = input.required<DocumentSession<Kept>>();
+  readonly session = input.required<DocumentSession<Job> | DocumentSession<House>>();
   /** both versions were kept: the copy's id */
   readonly copied = output<string>();
   private readonly modals = inject(NgbModal);
@@ -120,7 +120,7 @@ export class DocumentNotices {
       this.open.set(true);
       const dialog = this.modals.open(ConflictDialog, { keyboard: false, size: 'lg' });
       (dialog.componentInstance as ConflictDialog).unit = this.units.unit();
-      (dialog.componentInstance as ConflictDialog).session = session as unknown as DocumentSession<Job> | DocumentSession<House>;
+      (dialog.componentInstance as ConflictDialog).session = session;
       const closed = () => this.open.set(false);
       dialog.result.then((copy: string | undefined) => {
         closed();

@@ -583,6 +583,11 @@ export abstract class DocumentSession<D extends Kept> {
     this.lookedAt.set(undefined);
     return this.edit(`Brought back version ${version.revision}`, (now) => ({ ...version.document, id: now.id }));
   }
+  /** The version that is looked at, where one is. */
+  bringBackLookedAt(): void {
+    const version = this.lookedAt();
+    if (version) this.bringBack(version);
+  }
 
   /**
    * Settles a conflict: mine over theirs, theirs (mine stays one undo away), or mine as a document of its own. Returns the copy's id.

@@ -2,7 +2,16 @@ import { ChangeDetectionStrategy, Component, HostListener, inject, input } from 
 import { NgbModal, NgbTooltip } from '@ng-bootstrap/ng-bootstrap';
 import { KeysDialog } from '../job/keys-dialog';
 import { WaitingCount } from '../record/waiting-count';
-import type { DocumentSession, Kept } from './document-session';
+import type { SaveState } from './document-session';
+
+/** What can be undone: a document, or the two of a job’s page together. */
+interface Undoable {
+  undoTitle(): string | undefined;
+  redoTitle(): string | undefined;
+  saveState(): SaveState;
+  undo(): void;
+  redo(): void;
+}
 
 /** Undo, redo, keys and the state of saving: the same for every document. */
 @Component({
@@ -41,7 +50,7 @@ import type { DocumentSession, Kept } from './document-session';
   `,
 })
 export class DocumentTools {
-  readonly session = input.required<DocumentSession<Kept>>();
+  readonly session = input.required<Undoable>();
   private readonly modals = inject(NgbModal);
 
   @HostListener('document:keydown', ['$event'])

@@ -30,7 +30,7 @@ const EARTHING_WORDS = {
           [value]="incoming().earthing"
           [unknown]="true"
           [choices]="earthings"
-          (set)="putIncoming({ earthing: $any($event) })"
+          (set)="putIncoming({ earthing: $event })"
         />
         <sa-text-field
           label="Ze, read at the origin, Ω"
@@ -42,10 +42,10 @@ const EARTHING_WORDS = {
         />
         <sa-choice-field
           label="supply fuse, A"
-          [value]="incoming().fuseA ? incoming().fuseA + '' : undefined"
+          [value]="incoming().fuseA"
           [unknown]="true"
-          [choices]="['60', '80', '100']"
-          (set)="putIncoming({ fuseA: $any($event ? +$event : undefined) })"
+          [choices]="[60, 80, 100]"
+          (set)="putIncoming({ fuseA: $event })"
         />
         <sa-text-field
           label="fault current there, kA"

@@ -86,7 +86,7 @@ function residualWords(r: ResidualResult): string {
           } @else {
             <div class="fields" data-testid="landings">
               @for (c of conductors(); track c.key) {
-                <sa-choice-field [label]="c.label" [value]="c.in" [choices]="landings" (set)="move(c.runId, c.core, $any($event))" />
+                <sa-choice-field [label]="c.label" [value]="c.in" [choices]="landings" (set)="move(c.runId, c.core, $event!)" />
               }
             </div>
             @if (device() !== 'as it should be') {
@@ -106,11 +106,11 @@ function residualWords(r: ResidualResult): string {
           <sa-segmented class="small" label="Instrument" [segments]="instruments" [value]="instrument()" (set)="instrument.set($event)" />
           <p class="quiet">{{ isLive() ? 'Switched on.' : 'Locked off, proved dead.' }}</p>
           @if (instrument() === 'continuity') {
-            <sa-choice-field label="ends at the board" [value]="ends()" [choices]="endChoices" (set)="ends.set($any($event))" />
+            <sa-choice-field label="ends at the board" [value]="ends()" [choices]="endChoices" (set)="ends.set($event!)" />
           }
           @if (instrument() === '30 mA' && !hidden()) {
             <p class="quiet">How fast the device is, is made up for the trial; what it misses on the neutral is solved.</p>
-            <sa-choice-field label="the device itself is" [value]="device()" [choices]="devices" (set)="device.set($any($event))" />
+            <sa-choice-field label="the device itself is" [value]="device()" [choices]="devices" (set)="device.set($event!)" />
           }
           <table class="plain" data-testid="bench-readings">
             <tbody>

@@ -80,8 +80,8 @@ export class FinalPage {
   protected readonly kinds = POINT_KINDS;
   protected readonly sizes = CABLE_SIZES.map((value) => ({ value, label: sizeWords(value) }));
   protected readonly cores = FINAL_CORES;
-  protected readonly ratings = RATINGS_A.map((a) => `${a}`);
-  protected readonly breaks = BREAKS_KA.map((ka) => `${ka}`);
+  protected readonly ratings = RATINGS_A;
+  protected readonly breaks = BREAKS_KA;
   protected readonly laids = LAID.map((value) => ({ value, label: LAID_WORDS[value] }));
 
   protected readonly final = computed(() => finalOf(this.session.surveyed(), this.finalId()));

@@ -1,5 +1,16 @@
 import { NgTemplateOutlet } from '@angular/common';
-import { ChangeDetectionStrategy, Component, computed, DestroyRef, effect, inject, input, signal, untracked } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  DestroyRef,
+  Directive,
+  effect,
+  inject,
+  input,
+  signal,
+  untracked,
+} from '@angular/core';
 import { RouterLink } from '@angular/router';
 import {
   dropReading,
@@ -46,10 +57,21 @@ const PAIRS = [
 ] as const;
 type Pair = (typeof PAIRS)[number]['field'];
 
+/** Says what stands in the template that shows the lines: Angular doesn’t infer it. */
+@Directive({ selector: '[saLines]' })
+export class LinesTemplate {
+  static ngTemplateContextGuard(
+    _: LinesTemplate,
+    context: unknown,
+  ): context is { list: ReturnType<TestsPage['deadLines']>; open: boolean } {
+    return context !== undefined;
+  }
+}
+
 /** The tests of a final circuit in their order: what each must read, what was read, what that says; dead ones behind their proof. */
 @Component({
   selector: 'sa-tests-page',
-  imports: [NgTemplateOutlet, RouterLink, CellField, TextField, FindingList, VerdictStamp, FinalDrawingView],
+  imports: [NgTemplateOutlet, LinesTemplate, RouterLink, CellField, TextField, FindingList, VerdictStamp, FinalDrawingView],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './tests-page.html',
 })
@@ -95,7 +117,7 @@ export class TestsPage {
       };
     });
   });
-  protected readonly deadLines = computed(() => this.shown().filter((l) => !l.live));
+  readonly deadLines = computed(() => this.shown().filter((l) => !l.live));
   protected readonly liveLines = computed(() => this.shown().filter((l) => l.live));
   protected readonly words = computed(() => this.rows(this.lines().filter((l) => l.judged && l.judged.verdict !== 'ok')));
   protected rowsOf(pointId: string): FindingRow[] {

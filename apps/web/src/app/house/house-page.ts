@@ -61,7 +61,7 @@ const UK_PAGES: ReadonlySet<string> = new Set(['circuits', 'versions', 'file', '
           <a routerLink="/">jobs</a>
         </nav>
         <div class="top-tools">
-          <sa-document-tools [session]="$any(session)">
+          <sa-document-tools [session]="session">
             <a class="icon" [routerLink]="['/houses', id(), 'versions']" aria-label="Earlier versions" title="Earlier versions"
               ><i class="bi bi-clock-history" aria-hidden="true"></i
             ></a>
@@ -82,7 +82,7 @@ const UK_PAGES: ReadonlySet<string> = new Set(['circuits', 'versions', 'file', '
       </main>
     } @else if (session.loaded()) {
       <main class="stage house-stage">
-        <sa-document-notices [session]="$any(session)" (copied)="openCopy($event)" />
+        <sa-document-notices [session]="session" (copied)="openCopy($event)" />
         @if (foreign()) {
           <section class="card" data-testid="not-for-uk">
             <p>

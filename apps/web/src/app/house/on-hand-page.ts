@@ -29,7 +29,7 @@ const UNIT = { each: '', ft: 'ft', m: 'm', l: 'l' } as const;
       <h3>Coils and lengths</h3>
       @for (h of lengths(); track h.id) {
         <div class="fields on-hand" data-testid="on-hand">
-          <sa-choice-field label="what" [value]="h.article" [choices]="cut" (set)="alter(h.id, { article: $any($event) })" />
+          <sa-choice-field label="what" [value]="h.article" [choices]="cut" (set)="alter(h.id, { article: $event })" />
           <sa-length-field label="left on it" [value]="h.length" (set)="$event && alter(h.id, { length: $event })" />
           <sa-text-field label="where, what" [value]="h.note ?? ''" (set)="alter(h.id, { note: $event || undefined })" />
           <button type="button" class="btn-line low" (click)="drop(h.id)" [attr.aria-label]="'Used up: ' + nameOf(h)">used up</button>
@@ -91,7 +91,7 @@ const UNIT = { each: '', ft: 'ft', m: 'm', l: 'l' } as const;
 export class OnHandPage {
   protected readonly session = inject(HouseSession);
   protected readonly errors = signal<Record<string, string>>({});
-  protected readonly cut: Choice[] = CUT_ARTICLES.map((value) => ({ value, label: ARTICLES[value].name }));
+  protected readonly cut = CUT_ARTICLES.map((value): Choice<typeof value> => ({ value, label: ARTICLES[value].name }));
   protected readonly lengths = computed(() => this.session.house().onHand ?? []);
   protected readonly counts = computed(() =>
     Object.entries(this.session.house().counts ?? {}).flatMap(([id, c]) =>

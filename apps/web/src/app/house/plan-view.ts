@@ -26,7 +26,7 @@ const NEW_ROOM = {
   spacing: undefined as string | undefined,
 };
 
-const UK_FRAMINGS: Choice[] = [
+const UK_FRAMINGS: Choice<'wood' | 'metal' | 'masonry'>[] = [
   { value: 'masonry', label: 'brick or block' },
   { value: 'wood', label: 'timber studs' },
   { value: 'metal', label: 'metal studs' },
@@ -45,8 +45,8 @@ export class PlanView {
   protected readonly session = inject(HouseSession);
   private readonly router = inject(Router);
   protected readonly uses = ROOM_USES;
-  protected readonly above: Choice[] = ROOM_ABOVE.map((value) => ({ value, label: value.replace('-', ' ') }));
-  protected readonly below: Choice[] = ROOM_BELOW.map((value) => ({ value, label: value.replace('-', ' ') }));
+  protected readonly above: Choice<NonNullable<Room['above']>>[] = ROOM_ABOVE.map((value) => ({ value, label: value.replace('-', ' ') }));
+  protected readonly below: Choice<NonNullable<Room['below']>>[] = ROOM_BELOW.map((value) => ({ value, label: value.replace('-', ' ') }));
   protected readonly unit = this.session.unit;
   protected readonly adding = signal(false);
   protected readonly form = signal(NEW_ROOM);
@@ -73,8 +73,8 @@ export class PlanView {
   protected readonly many = computed(() => this.session.surveyed().rooms.length > GLANCE);
   protected readonly rooms = computed(() => roomList(this.session.surveyed(), this.many() ? this.wanted() : ''));
   protected readonly example = `12' 6", 10', 12' 6", 10'`;
-  protected readonly framings = computed((): Choice[] =>
-    this.session.uk() ? UK_FRAMINGS : ['wood', 'metal', 'masonry'].map((value) => ({ value, label: value })),
+  protected readonly framings = computed((): Choice<'wood' | 'metal' | 'masonry'>[] =>
+    this.session.uk() ? UK_FRAMINGS : (['wood', 'metal', 'masonry'] as const).map((value) => ({ value, label: value })),
   );
   protected long = (mm: number): string => (this.unit() === 'mm' ? printLength(mm, 'mm') : printFeet(mm));
   protected readonly read = computed(() => (this.form().round.trim() ? readRound(this.form().round, this.unit()) : undefined));

@@ -76,8 +76,8 @@ export class RoomPage {
   protected readonly total = computed(() => printFeet(this.spacing()?.lengthMm ?? 0));
 
   protected readonly uses = ROOM_USES;
-  protected readonly above: Choice[] = ROOM_ABOVE.map((value) => ({ value, label: value.replace('-', ' ') }));
-  protected readonly below: Choice[] = ROOM_BELOW.map((value) => ({ value, label: value.replace('-', ' ') }));
+  protected readonly above: Choice<NonNullable<Room['above']>>[] = ROOM_ABOVE.map((value) => ({ value, label: value.replace('-', ' ') }));
+  protected readonly below: Choice<NonNullable<Room['below']>>[] = ROOM_BELOW.map((value) => ({ value, label: value.replace('-', ' ') }));
 
   private readonly jobs = inject(HouseJobs);
   private readonly router = inject(Router);
@@ -137,7 +137,7 @@ export class RoomPage {
       ...(room?.below && room.below !== 'slab' ? [{ field: 'joistsBelow' as const, words: 'below', joists: room.joistsBelow }] : []),
     ];
   });
-  protected readonly joistRuns = computed((): Choice[] => {
+  protected readonly joistRuns = computed((): Choice<NonNullable<Joists['runs']>>[] => {
     const first = this.session.surveyed().walls.find((w) => w.id === this.room()?.sides?.[0]?.wallId)?.name ?? 'the first wall';
     return [
       { value: 'along-first', label: `along ${first}` },

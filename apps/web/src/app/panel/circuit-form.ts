@@ -39,7 +39,7 @@ export class CircuitForm {
     value: `${a}`,
     label: `${a} A`,
   }));
-  protected readonly reserved: Choice[] = RESERVED_USES.map((value) => ({
+  protected readonly reserved = RESERVED_USES.map((value): Choice<typeof value> => ({
     value,
     label: value === 'none' ? 'nothing special' : value.replace(/-/g, ' '),
   }));

@@ -214,7 +214,10 @@ export class PhotoPage {
 
   // measuring
   protected readonly cornerNames = CORNER_NAMES;
-  protected readonly targets: Choice[] = Object.entries(TARGET_SIZES).map(([value, t]) => ({ value, label: t.words }));
+  protected readonly targets = (Object.keys(TARGET_SIZES) as TargetKind[]).map((value): Choice<TargetKind> => ({
+    value,
+    label: TARGET_SIZES[value].words,
+  }));
   protected readonly target = signal<TargetKind>('printed');
   /** corners that were tapped so far, before there are four */
   protected readonly tapped = signal<PhotoPoint[]>([]);
@@ -316,9 +319,6 @@ export class PhotoPage {
     this.tapped.set([]);
     this.says.set('');
     if (this.photo()?.measure) this.setMeasure(undefined);
-  }
-  protected setTarget(kind: string): void {
-    this.target.set(kind as TargetKind);
   }
   protected setSide(side: 'widthMm' | 'heightMm', length: MeasuredLength | undefined): void {
     const m = this.measure();

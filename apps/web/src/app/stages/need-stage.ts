@@ -113,7 +113,7 @@ import { WantForm } from '../ways/want-form';
       @if (room(); as r) {
         <h3>The room</h3>
         <div class="fields">
-          <sa-choice-field label="{{ r.name }} is a" [value]="r.use" [choices]="uses" (set)="setRoom({ use: $any($event) })" />
+          <sa-choice-field label="{{ r.name }} is a" [value]="r.use" [choices]="uses" (set)="setRoom({ use: $event })" />
           <sa-yes-no
             label="sink, tub or shower within 6 ft of the outlet"
             [value]="water()"

@@ -22,11 +22,14 @@ import { WordMark } from '../words/word';
 })
 export class SurveyStage {
   protected readonly session = inject(JobSession);
-  protected readonly reserved = RESERVED_USES.map((value): Choice => ({
+  protected readonly reserved = RESERVED_USES.map((value): Choice<typeof value> => ({
     value,
     label: value === 'none' ? 'nothing special' : value.replace(/-/g, ' '),
   }));
-  protected readonly breakers: Choice[] = [15, 20, 25, 30].map((a) => ({ value: `${a}`, label: `${a} A` }));
+  protected readonly breakers: Choice<NonNullable<Circuit['breakerA']>>[] = ([15, 20, 25, 30] as const).map((a) => ({
+    value: a,
+    label: `${a} A`,
+  }));
   protected readonly views: Segment<boolean>[] = [
     { value: false, label: 'list' },
     { value: true, label: 'wall' },

@@ -187,7 +187,7 @@ export class StartPage {
   }
 
   /** with a job goes the US book; a house by the UK one begins as a house, its jobs at its circuits */
-  protected readonly books = computed((): Choice[] =>
+  protected readonly books = computed((): Choice<House['edition']>[] =>
     (this.onlyHouse() ? BOOKS : EDITIONS).map((value) => ({ value, label: bookWords(value) })),
   );
   protected setBook(edition: House['edition']): void {

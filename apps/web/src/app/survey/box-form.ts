@@ -1,7 +1,7 @@
 import { NgTemplateOutlet } from '@angular/common';
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, signal } from '@angular/core';
 import { BOX_KINDS, BOX_KIND_IDS, DEVICE_KINDS, isReceptacle } from '@saddle/core/catalog';
-import { AWG_SIZES, parseVolume } from '@saddle/core/measure';
+import { AWG_SIZES, parseVolume, type Awg } from '@saddle/core/measure';
 import {
   asSeen,
   type Box,
@@ -62,9 +62,9 @@ export class BoxForm {
     ...BOX_KIND_IDS.map((value) => ({ value, label: BOX_KINDS[value].name })),
     { value: 'other', label: 'another, as measured' },
   ];
-  protected readonly deviceKinds: Choice[] = Object.values(DEVICE_KINDS).map((d) => ({ value: d.id, label: d.name }));
-  protected readonly gauges: Choice[] = AWG_SIZES.map((g) => ({ value: `${g}`, label: `${g} AWG` }));
-  protected readonly clampKinds: Choice[] = [
+  protected readonly deviceKinds: Choice<Device['kind']>[] = Object.values(DEVICE_KINDS).map((d) => ({ value: d.id, label: d.name }));
+  protected readonly gauges = AWG_SIZES.map((g): Choice<Awg> => ({ value: g, label: `${g} AWG` }));
+  protected readonly clampKinds: Choice<NonNullable<Box['clamps']>>[] = [
     { value: 'internal', label: 'metal clamps inside' },
     { value: 'moulded', label: 'moulded tabs' },
     { value: 'external', label: 'connector outside' },
@@ -81,7 +81,7 @@ export class BoxForm {
     { value: 'right', label: 'from the right' },
     { value: 'back', label: 'through the back' },
   ];
-  protected readonly hangs: Choice[] = [
+  protected readonly hangs: Choice<NonNullable<Box['hangsOn']>>[] = [
     { value: 'left', label: 'stud on its left' },
     { value: 'right', label: 'stud on its right' },
     { value: 'none', label: 'held by wings' },
@@ -107,14 +107,14 @@ export class BoxForm {
       kind: `${c.cable.conductors.length}`,
     })),
   );
-  protected readonly uses: Choice[] = [
+  protected readonly uses: Choice<Exclude<ConductorUse['is'], 'unknown'>>[] = [
     { value: 'hot', label: 'always hot' },
     { value: 'neutral', label: 'neutral' },
     { value: 'switched', label: 'switched hot' },
     { value: 'traveller', label: 'traveller' },
     { value: 'spare', label: 'not used' },
   ];
-  protected readonly whites: Choice[] = [
+  protected readonly whites: Choice<NonNullable<Cable['whiteUsedAsHot']>>[] = [
     { value: 'no', label: 'a neutral' },
     { value: 'marked', label: 'used as a hot, and marked' },
     { value: 'unmarked', label: 'used as a hot, not marked' },
@@ -123,7 +123,7 @@ export class BoxForm {
   protected toggleTrouble(what: BoxTrouble): void {
     this.setBox({ trouble: toggledTrouble(this.box(), what) });
   }
-  protected readonly splits: Choice[] = [
+  protected readonly splits: Choice<NonNullable<Device['split']>>[] = [
     { value: 'two feeds', label: 'a half on each of two feeds' },
     { value: 'half switched', label: 'lower half by a switch' },
   ];

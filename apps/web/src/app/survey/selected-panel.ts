@@ -21,7 +21,7 @@ import { StartFromBox } from './start-from-box';
 import { UkBoxForm } from './uk-box-form';
 import { SURVEY_HOST } from './survey-host';
 
-const KNOWN: Choice[] = [
+const KNOWN: Choice<MeasuredLength['known']>[] = [
   { value: 'measured', label: 'measured' },
   { value: 'seen', label: 'seen' },
   { value: 'felt', label: 'felt' },
@@ -44,14 +44,14 @@ const KNOWN: Choice[] = [
         }
         <div class="fields">
           @if (obstacle(); as o) {
-            <sa-choice-field label="what" [value]="o.kind" [choices]="obstacleKinds" (set)="setObstacle({ kind: $any($event) })" />
+            <sa-choice-field label="what" [value]="o.kind" [choices]="obstacleKinds" (set)="setObstacle({ kind: $event })" />
             <sa-length-field label="its own thickness" [value]="o.thick" [optional]="true" (set)="setObstacle({ thick: $event })" />
           }
           @if (opening(); as o) {
-            <sa-choice-field label="what" [value]="o.kind" [choices]="['door', 'window']" (set)="setOpening({ kind: $any($event) })" />
+            <sa-choice-field label="what" [value]="o.kind" [choices]="['door', 'window']" (set)="setOpening({ kind: $event })" />
           }
           @if (fixture(); as f) {
-            <sa-choice-field label="what" [value]="f.kind" [choices]="fixtureKinds" (set)="setFixture({ kind: $any($event) })" />
+            <sa-choice-field label="what" [value]="f.kind" [choices]="fixtureKinds" (set)="setFixture({ kind: $event })" />
             @if (['furniture', 'base-cabinet', 'wall-cabinet'].includes(f.kind)) {
               <sa-length-field
                 label="thickness of its front board"
@@ -73,7 +73,7 @@ const KNOWN: Choice[] = [
             <sa-text-field label="name" [value]="r.name" (set)="$event && setReference($event)" />
           }
           @if (known(); as k) {
-            <sa-choice-field label="how it is known" [value]="k" [choices]="knowns" (set)="setKnown($any($event))" />
+            <sa-choice-field label="how it is known" [value]="k" [choices]="knowns" (set)="setKnown($event!)" />
           }
         </div>
         @if (t.kind === 'stud' && t.known === 'guessed') {
@@ -114,7 +114,7 @@ export class SelectedPanel {
   readonly dropped = output();
   protected readonly knowns = KNOWN;
   protected readonly obstacleKinds = OBSTACLE_KINDS;
-  protected readonly fixtureKinds = FIXTURE_KINDS.map((value): Choice => ({ value, label: fixtureName(value) }));
+  protected readonly fixtureKinds = FIXTURE_KINDS.map((value): Choice<typeof value> => ({ value, label: fixtureName(value) }));
   private readonly wall = computed(() => this.host.surveyed().walls.find((w) => w.id === this.wallId())!);
   private readonly id = computed(() => this.thing()?.id);
   protected readonly obstacle = computed(() => this.wall().obstacles.find((o) => o.id === this.id()));

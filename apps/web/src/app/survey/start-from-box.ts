@@ -19,7 +19,7 @@ import { SURVEY_HOST } from './survey-host';
     <details>
       <summary>Start a job here</summary>
       <div class="fields">
-        <sa-choice-field label="what is to be done" [value]="situation()" [choices]="situations" (set)="situation.set($any($event))" />
+        <sa-choice-field label="what is to be done" [value]="situation()" [choices]="situations" (set)="situation.set($event!)" />
         <sa-text-field label="name of the job" [value]="name()" (set)="name.set($event)" />
         @if (situation() === 'raise') {
           <sa-length-field
@@ -65,7 +65,7 @@ export class StartFromBox {
   private readonly documents = inject(Documents);
   private readonly router = inject(Router);
   readonly boxId = input.required<string>();
-  protected readonly situations: Choice[] = [
+  protected readonly situations: Choice<FromBoxAnswers['situation']>[] = [
     { value: 'raise', label: 'outlet moved up, down or sideways' },
     { value: 'enlarge', label: 'box made larger for more outlets' },
     { value: 'replace', label: 'worn box replaced in its place' },

@@ -23,7 +23,7 @@ import { SURVEY_HOST } from './survey-host';
         [choices]="kinds"
         [unknown]="true"
         unknownLabel="not looked"
-        (set)="setKind($any($event))"
+        (set)="setKind($event)"
       />
       <sa-choice-field
         label="it holds"

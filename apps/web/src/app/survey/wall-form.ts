@@ -27,19 +27,20 @@ import { YesNoField } from '../fields/yes-no-field';
 import { SURVEY_HOST } from './survey-host';
 import { WordMark } from '../words/word';
 
-const FRAMINGS: Choice[] = ['wood', 'metal', 'masonry'].map((value) => ({ value, label: value }));
-const UK_FRAMINGS: Choice[] = [
+const FRAMINGS: Choice<Framing['material']>[] = (['wood', 'metal', 'masonry'] as const).map((value) => ({ value, label: value }));
+const UK_FRAMINGS: Choice<Framing['material']>[] = [
   { value: 'masonry', label: 'brick or block' },
   { value: 'wood', label: 'timber studs' },
   { value: 'metal', label: 'metal studs' },
 ];
-const LOOKED: Choice[] = [
+type Looked = NonNullable<Wall['bayLooked']>;
+const LOOKED: Choice<Looked>[] = [
   { value: 'seen', label: 'seen with a scope' },
   { value: 'felt', label: 'felt with a wire' },
   { value: 'scanned', label: 'scanned' },
   { value: 'measured', label: 'open, measured' },
 ];
-const UK_LOOKED: Choice[] = [
+const UK_LOOKED: Choice<Looked>[] = [
   { value: 'scanned', label: 'with a detector' },
   { value: 'seen', label: 'seen with a scope' },
   { value: 'measured', label: 'open, measured' },
@@ -57,8 +58,8 @@ export class WallForm {
   readonly wallId = input.required<string>();
   protected readonly obstacleKinds = OBSTACLE_KINDS;
   protected readonly finishes = computed(() => finishesOf(this.host.uk()).map(({ id, name }): Choice => ({ value: id, label: name })));
-  protected readonly framings = computed((): Choice[] => (this.host.uk() ? UK_FRAMINGS : FRAMINGS));
-  protected readonly looked = computed((): Choice[] => (this.host.uk() ? UK_LOOKED : LOOKED));
+  protected readonly framings = computed((): Choice<Framing['material']>[] => (this.host.uk() ? UK_FRAMINGS : FRAMINGS));
+  protected readonly looked = computed((): Choice<Looked>[] => (this.host.uk() ? UK_LOOKED : LOOKED));
   protected readonly unit = this.host.unit;
   protected readonly wall = computed((): Wall => this.host.surveyed().walls.find((w) => w.id === this.wallId())!);
   protected readonly faces = computed(() =>

@@ -14,7 +14,7 @@ import { GLOSSARY } from './glossary';
       <h2>{{ shown().length }} words</h2>
       <label class="field words-find">
         <span class="field-label">find a word</span>
-        <input class="field-input" type="search" autocomplete="off" [value]="wanted()" (input)="wanted.set($any($event.target).value)" />
+        <input class="field-input" type="search" autocomplete="off" #find [value]="wanted()" (input)="wanted.set(find.value)" />
       </label>
       <dl class="words">
         @for (w of shown(); track w.id) {

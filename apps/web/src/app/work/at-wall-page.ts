@@ -240,6 +240,7 @@ export class AtWallPage {
     const row = this.row();
     return row ? this.session.steps().flatMap((s) => s.proves.filter((t) => t.off === row.step.id)) : [];
   });
+  protected readonly toBeTold = ['household', 'breaker'] as const;
   protected told(target: Target, what: 'household' | 'breaker'): string | undefined {
     return this.session.laid().work.told?.find((t) => t.of === target.key && t.what === what)?.by;
   }
