@@ -1,4 +1,5 @@
 /** What is judged of the boxes of an alteration: where the new one is, what is about it and in its wall, and what goes into both. */
+import { ukBoxSort } from '../catalog/index.js';
 import {
   FACEPLATE,
   ukBathBonding,
@@ -41,12 +42,13 @@ export function boxFindings(job: JobInBook, subject: Subject, planned: Planned, 
   if (depth !== undefined) say('depth', { ...ukBoxDepth(alteration.outlet.kind, Math.max(1, cables), depth), subject: box.id });
   const kind = ukKind(box);
   if (kind === undefined || rect === undefined) return;
-  const fits = kind.startsWith('back-metal') === isSolid(wall) || kind.startsWith('back-surface') || kind.startsWith('back-weather');
+  const sort = ukBoxSort(kind);
+  const fits = (sort === 'metal') === isSolid(wall) || sort === 'surface' || sort === 'weather';
   if (!fits)
     say(isSolid(wall) ? 'let in' : 'lined', { verdict: 'stop', says: isSolid(wall) ? 'a lined box needs hollow board behind it: brick wants a metal box let in' : 'a metal box wants masonry to be screwed to: behind board its lugs are missing' }); // prettier-ignore
-  else if (kind.startsWith('back-lined')) say('lined', ukLinedBox(kind, finishMm(wall, face), leafMm(wall)));
-  else if (kind.startsWith('back-metal')) say('let in', ukLetIn(depth!, finishMm(wall, face), leafMm(wall)));
-  if (wall.fireRated && kind.startsWith('back-lined')) say('through', { verdict: 'caution', subject: box.id, says: 'the wall resists fire: the box gets a fire-rated pad or hood' }); // prettier-ignore
+  else if (sort === 'lined') say('lined', ukLinedBox(kind, finishMm(wall, face), leafMm(wall)));
+  else if (sort === 'metal') say('let in', ukLetIn(depth!, finishMm(wall, face), leafMm(wall)));
+  if (wall.fireRated && sort === 'lined') say('through', { verdict: 'caution', subject: box.id, says: 'the wall resists fire: the box gets a fire-rated pad or hood' }); // prettier-ignore
 }
 
 /** Wall and place: what was measured of them, how high, whether anybody looked for what is in the wall, and what stands beside that asks for room. */

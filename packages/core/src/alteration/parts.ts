@@ -1,5 +1,5 @@
 /** What an alteration takes, from the plan: the box and what goes into it, cable by the metre, what fixes, covers and fills. */
-import { BOX_KINDS, type ArticleId } from '../catalog/index.js';
+import { BOX_KINDS, ukBoxSort, type ArticleId, type UkBoxSort } from '../catalog/index.js';
 import type { MaterialRow } from '../takeoff/index.js';
 import { isSingles, sizeWords, type CableSize, type FinalPoint, type JobInBook, type UkSchools, type Wall } from '../model/index.js';
 import { CHASE_DEEP_MM, chaseWideMm } from './ways.js';
@@ -17,6 +17,7 @@ const plugOf = ({ framing }: Wall): { article: ArticleId; what: string } =>
     : framing.unit === 'aerated block'
       ? { article: 'uk-plug-block', what: 'plug for aerated block with its screw' }
       : { article: 'uk-plug', what: 'plug with its screw' };
+const BOX_ARTICLE: Readonly<Record<UkBoxSort, ArticleId>> = { metal: 'uk-box-metal', lined: 'uk-box-lined', weather: 'uk-box-weather', surface: 'uk-box-surface' }; // prettier-ignore
 /** Sleeving at each cable’s end, and the lead of a metal box, mm; a clip each (common practice). */
 const [SLEEVE_MM, LEAD_MM, CLIP_MM] = [150, 200, 300];
 /** Plaster for a box let in, l (common practice). */
@@ -48,7 +49,7 @@ export function alterationParts(job: JobInBook): MaterialRow[] {
   const kind = spot && changed ? ukKind(spot.box) : undefined;
   if (kind) {
     const { name } = BOX_KINDS[kind];
-    rows.push(each(kind.startsWith('back-metal') ? 'uk-box-metal' : kind.startsWith('back-lined') ? 'uk-box-lined' : kind.startsWith('back-weather') ? 'uk-box-weather' : 'uk-box-surface', name, 1, 'what the wall takes'));
+    rows.push(each(BOX_ARTICLE[ukBoxSort(kind) ?? 'surface'], name, 1, 'what the wall takes'));
   }
   const accessory = made && (alteration.kind !== 'move' ? accessoryOf(made.kind, schools.socket) : undefined);
   if (made && accessory) rows.push(each(accessory, { single: `single socket, ${schools.socket}`, twin: `twin socket, ${schools.socket}`, 'fused unit': 'fused connection unit', 'fixed appliance': 'flex outlet plate', joint: '' }[made.kind], 1, made.name));
@@ -72,9 +73,9 @@ export function alterationParts(job: JobInBook): MaterialRow[] {
       each('uk-grommet', 'grommet, 20 mm', Math.max(1, entries), 'one in each knock-out that is used'),
     );
   }
-  if (spot && changed && (kind?.startsWith('back-metal') || kind?.startsWith('back-surface') || kind?.startsWith('back-weather'))) rows.push(each(plugOf(spot.wall).article, plugOf(spot.wall).what, 2, isSolid(spot.wall) && spot.wall.framing.unit === undefined ? 'through the back of the box; brick taken, aerated block wants another' : 'through the back of the box'));
+  if (spot && changed && ukBoxSort(kind) !== undefined && ukBoxSort(kind) !== 'lined') rows.push(each(plugOf(spot.wall).article, plugOf(spot.wall).what, 2, isSolid(spot.wall) && spot.wall.framing.unit === undefined ? 'through the back of the box; brick taken, aerated block wants another' : 'through the back of the box'));
   rows.push(...wayRows(job), ...joints(job));
-  if (spot && changed && isSolid(spot.wall) && kind?.startsWith('back-metal')) rows.push(filling(schools, ROUND_A_BOX_L, ', round the box', 'what the hole is larger than the box'));
+  if (spot && changed && isSolid(spot.wall) && ukBoxSort(kind) === 'metal') rows.push(filling(schools, ROUND_A_BOX_L, ', round the box', 'what the hole is larger than the box'));
   if (alteration.kind === 'own radial') rows.push(each('uk-breaker', `breaker ${final?.curve ?? 'B'}${final?.ratingA ?? 20} of the consumer unit’s make, with 30 mA protection where none stands ahead`, 1, 'other makes do not fit'));
   const olds = subject.final?.runs.some((r) => r.cores === 'red and black' && r.ends.includes(point?.id ?? ''));
   if (olds) rows.push(each('uk-notice', 'notice of two colours, at the consumer unit', 1, 'red and black meet brown and blue'));

@@ -1,5 +1,5 @@
 /** The steps of an alteration by the UK way of working: lock off and keep the key, prove dead, cut, cable, connect, test dead, test live, record. */
-import { BOX_KINDS, printSource } from '../catalog/index.js';
+import { BOX_KINDS, printSource, ukBoxSort } from '../catalog/index.js';
 import {
   COLD_SHARE,
   CPC_SOURCE,
@@ -219,7 +219,8 @@ function boxSteps({ job, subject, planned, target, schools, say }: Writing, firs
   if (!spot) return { cut: [], set: [] };
   const solid = isSolid(spot.wall);
   const kind = ukKind(spot.box);
-  const surface = (kind?.startsWith('back-surface') || kind?.startsWith('back-weather')) ?? false;
+  const sort = ukBoxSort(kind);
+  const surface = sort === 'surface' || sort === 'weather';
   const depth = depthOf(spot.box) ?? 35;
   const at = place(alteration.outlet.name, spot);
   const dead = first ? [] : [target];
@@ -234,7 +235,7 @@ function boxSteps({ job, subject, planned, target, schools, say }: Writing, firs
     );
   const body = BOX_KINDS[kind ?? 'back-metal-35-1g'];
   const widthHeight = `${say(body.opening?.widthMm ?? body.widthMm)} × ${say(body.opening?.heightMm ?? body.heightMm)}`;
-  if (surface) drafts.push(step('set-box', 'Screw the surface box on', [spent('set a box')], [kind?.startsWith('back-weather') ? 'Entry from behind or below, sealed round the cable; the hole through the wall falls outward; level, two plugs and screws.' : 'Knock the entry out, level, two plugs and screws.'], { dead, alters: true, place: at, changeIds }));
+  if (surface) drafts.push(step('set-box', 'Screw the surface box on', [spent('set a box')], [sort === 'weather' ? 'Entry from behind or below, sealed round the cable; the hole through the wall falls outward; level, two plugs and screws.' : 'Knock the entry out, level, two plugs and screws.'], { dead, alters: true, place: at, changeIds }));
   else if (solid) {
     const drill = depth + LET_IN_MM;
     drafts.push(

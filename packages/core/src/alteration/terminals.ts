@@ -7,10 +7,12 @@ export type TerminalName = (typeof TERMINALS)[number];
 export interface TerminalEnd {
   /** the run, or the lead from the metal box */
   runId: string | undefined;
-  /** `cable to Hall` */
+  /** `cable to Hall`, and `to Hall` alone */
   cable: string;
+  to: string;
   core: 'line' | 'neutral' | 'protective';
   colour: string;
+  look: 'new' | 'old' | 'not noted';
 }
 export interface Terminal {
   name: TerminalName;
@@ -21,6 +23,8 @@ const COLOURS = {
   'brown and blue': { line: 'brown', neutral: 'blue' },
   'red and black': { line: 'red', neutral: 'black' },
 } as const;
+const lookOf = (run: FinalRun, core: TerminalEnd['core']): TerminalEnd['look'] =>
+  core === 'protective' ? 'new' : run.cores ? (run.cores === 'red and black' ? 'old' : 'new') : 'not noted';
 const colourOf = (run: FinalRun, core: TerminalEnd['core']): string =>
   core === 'protective' ? 'bare, sleeved green and yellow' : run.cores ? COLOURS[run.cores][core] : `${core}, colour not noted`;
 
@@ -60,9 +64,9 @@ export function connections(final: Final, pointId: string): Terminal[] {
   if (!point) throw new RangeError(`there is no point ${pointId}`);
   if (point.kind === 'joint') return [];
   const { feed, load } = sides(final, point);
-  const end = (core: TerminalEnd['core']) => (r: FinalRun): TerminalEnd => ({ runId: r.id, cable: `cable to ${nameOf(final, otherEnd(r, pointId))}`, core, colour: colourOf(r, core) }); // prettier-ignore
+  const end = (core: TerminalEnd['core']) => (r: FinalRun): TerminalEnd => ({ runId: r.id, cable: `cable to ${nameOf(final, otherEnd(r, pointId))}`, to: `to ${nameOf(final, otherEnd(r, pointId))}`, core, colour: colourOf(r, core), look: lookOf(r, core) }); // prettier-ignore
   const earths = [...feed, ...load].map(end('protective'));
-  const box: TerminalEnd[] = point.metalBox ? [{ runId: undefined, cable: 'lead from the metal box', core: 'protective', colour: 'green and yellow' }] : [];
+  const box: TerminalEnd[] = point.metalBox ? [{ runId: undefined, cable: 'lead from the metal box', to: 'metal box', core: 'protective', colour: 'green and yellow', look: 'new' }] : [];
   // a twin has two earth terminals: each leg of a ring has its own
   const two = point.kind === 'twin' && earths.length > 1;
   const terminals: Terminal[] = [
@@ -93,12 +97,10 @@ export interface TerminalsDrawing {
   cables: { runId: string; words: string; x: number }[];
   leads: { id: string; path: string; core: TerminalEnd['core']; look: 'new' | 'old' | 'not noted'; letter: string; x: number; y: number }[];
 }
-const lookOf = ({ colour }: TerminalEnd): 'new' | 'old' | 'not noted' =>
-  colour === 'red' || colour === 'black' ? 'old' : colour.endsWith('not noted') ? 'not noted' : 'new';
 const [PITCH, TOP, LOW] = [120, 12, 190];
 /** An accessory from behind as plain geometry, px: terminals above, the cables below, a line for each conductor. */
 export function terminalsDrawing(terminals: readonly Terminal[]): TerminalsDrawing {
-  const ids = [...new Map(terminals.flatMap((t) => t.ends.map((e) => [e.runId ?? 'box', e.runId ? e.cable.replace(/^cable /, '') : 'metal box'] as const)))]; // prettier-ignore
+  const ids = [...new Map(terminals.flatMap((t) => t.ends.map((e) => [e.runId ?? 'box', e.runId ? e.to : 'metal box'] as const)))]; // prettier-ignore
   const columns = Math.max(ids.length, terminals.length);
   const width = columns * PITCH + 40;
   const at = (n: number, of: number): number => 20 + (width - 40) * ((n + 0.5) / of);
@@ -115,7 +117,7 @@ export function terminalsDrawing(terminals: readonly Terminal[]): TerminalsDrawi
       const share = 0.3 + 0.13 * (k + i) - Math.floor((k + i) / 4) * 0.4;
       const y = y1 + (y2 - y1) * share;
       const s = share * share * (3 - 2 * share);
-      return { id: `${t.name}/${k}`, path: `M${from} ${y1}C${from} ${middle} ${to} ${middle} ${to} ${y2}`, core: e.core, look: lookOf(e), letter: LETTER[e.core], x: from + (to - from) * s, y };
+      return { id: `${t.name}/${k}`, path: `M${from} ${y1}C${from} ${middle} ${to} ${middle} ${to} ${y2}`, core: e.core, look: e.look, letter: LETTER[e.core], x: from + (to - from) * s, y };
     }),
   );
   return { width, height: LOW + 58, top: TOP, terminals: placed, cables, leads };

@@ -163,8 +163,13 @@ const BS_4662: Source = { standard: 'BS 4662', clause: 'boxes for enclosure of e
 const LINED_CUT_MM = 2;
 const LINED_BOARD_MM = { min: 7, max: 30 };
 const PER_IN3 = 16387.064;
+/** Let into the leaf, clamped behind board, screwed on, or screwed on outdoors. */
+export type UkBoxSort = 'metal' | 'lined' | 'surface' | 'weather';
+/** Sort of a back box; undefined for any other kind, and where nobody looked. */
+export const ukBoxSort = (kind: string | undefined): UkBoxSort | undefined =>
+  kind !== undefined && (UK_BOX_IDS as readonly string[]).includes(kind) ? (kind.split('-')[1] as UkBoxSort) : undefined;
 function ukRow(id: UkBoxId): Row {
-  const [, sort, deep, gang] = id.split('-') as [string, 'metal' | 'lined' | 'surface' | 'weather', string, '1g' | '2g'];
+  const [, sort, deep, gang] = id.split('-') as [string, UkBoxSort, string, '1g' | '2g'];
   const gangs = gang === '1g' ? 1 : 2;
   const body = UK_BODY[gangs];
   const depthMm = Number(deep);

@@ -5,7 +5,7 @@
  */
 import { awgAreaMm2, copperOhmPerMetre, type Awg } from '../measure/index.js';
 import { endBox, endKey, GROUND_BAR, NEUTRAL_BAR, PANEL, TERMINALS, type Bench, type BenchDevice, type Joint } from '../model/index.js';
-import { complex, NetworkError, type Branch, type Complex, type Network, type Source } from './network.js';
+import { complex, NetworkError, type Branch, type Complex, type Network, type WiringPart, type Source } from './network.js';
 
 /** A sound screw or splice; the strap between two screws; a closed switch or breaker; a plug in its slot (common practice). */
 export const CONTACT_OHM = 0.001;
@@ -25,8 +25,9 @@ export const conductorOhm = (gauge: Awg, lengthMm: number, celsius = 20, areaMm2
 
 export const EARTH = 'earth';
 /** Node names, so that an instrument can be put anywhere. */
+const END = 'end ';
 export const nodeOf = {
-  end: (key: string): string => `end ${key}`,
+  end: (key: string): string => `${END}${key}`,
   joint: (id: string): string => `joint ${id}`,
   terminal: (deviceId: string, terminal: string): string => `${deviceId} ${terminal}`,
   slot: (deviceId: string, face: 'upper' | 'lower', pin: 'hot' | 'neutral' | 'ground'): string => `${deviceId} ${face} ${pin}`,
@@ -34,6 +35,8 @@ export const nodeOf = {
   breaker: (id: string): string => `breaker ${id}`,
   bar: (bar: string): string => bar,
 } as const;
+/** Key of the conductor end that a node is; undefined for any other node. The reverse of `nodeOf.end`. */
+export const endAtNode = (node: string): string | undefined => (node.startsWith(END) ? node.slice(END.length) : undefined);
 
 /** The node of a terminal, of a device, a metal box, a breaker or a bar. */
 export function terminalNodeOf(boxId: string, device: string, terminal: string): string {
@@ -85,8 +88,8 @@ class Builder {
     this.hertz = bench.supply.kind === 'split-phase' ? 60 : 50;
   }
 
-  ohm(id: string, from: string, to: string, ohm: number, henry?: number): void {
-    this.branches.push({ id, from, to, is: { ohm, ...(henry ? { henry } : {}) } });
+  ohm(part: WiringPart, id: string, from: string, to: string, ohm: number, henry?: number): void {
+    this.branches.push({ id, from, to, is: { ohm, ...(henry ? { henry } : {}) }, part });
   }
   farad(id: string, from: string, to: string, farad: number): void {
     this.branches.push({ id, from, to, is: { farad } });
@@ -104,14 +107,14 @@ class Builder {
     // one bond, at the service
     // with the supplier’s earth the loop outside is what its source and this bond have together
     const bond = supply.kind === 'single-phase' ? Math.max(BOND_OHM, supply.loopOhm - sourceOhm) : BOND_OHM;
-    this.ohm('bond', bar, nodeOf.bar(GROUND_BAR), bond);
-    this.ohm('earth electrode', nodeOf.bar(GROUND_BAR), EARTH, 0.5);
+    this.ohm({ is: 'bond' }, 'bond', bar, nodeOf.bar(GROUND_BAR), bond);
+    this.ohm({ is: 'earth electrode' }, 'earth electrode', nodeOf.bar(GROUND_BAR), EARTH, 0.5);
     for (const b of breakers) {
       // an open breaker’s screw is there all the same
       this.farad(`case ${b.id}`, nodeOf.breaker(b.id), EARTH, 1e-12);
       if (!b.on) continue;
       const id = `breaker ${b.id}`;
-      this.ohm(id, `bus ${b.leg}`, nodeOf.breaker(b.id), SWITCH_OHM);
+      this.ohm({ is: 'breaker', breakerId: b.id }, id, `bus ${b.leg}`, nodeOf.breaker(b.id), SWITCH_OHM);
       this.breakerBranch.set(b.id, id);
     }
   }
@@ -123,7 +126,13 @@ class Builder {
       cable.colours.forEach((_, i) => {
         const id = `conductor ${cable.id}/${i}`;
         this.conductorBranch.set(`${cable.id}/${i}`, id);
-        this.ohm(id, ends(i, 0), ends(i, 1), conductorOhm(cable.gauge, cable.lengthMm, celsius, cable.areasMm2?.[i]));
+        this.ohm(
+          { is: 'conductor', cableId: cable.id, conductor: i },
+          id,
+          ends(i, 0),
+          ends(i, 1),
+          conductorOhm(cable.gauge, cable.lengthMm, celsius, cable.areasMm2?.[i]),
+        );
       });
       const half = (NEIGHBOUR_F_PER_M * (cable.lengthMm / 1000)) / 2;
       for (let i = 0; i < cable.colours.length; i++)
@@ -132,7 +141,7 @@ class Builder {
     }
     for (const p of this.bench.pigtails) {
       const ends = (e: 0 | 1) => nodeOf.end(endKey({ pigtailId: p.id, end: e }));
-      this.ohm(`pigtail ${p.id}`, ends(0), ends(1), conductorOhm(p.gauge, p.lengthMm, celsius));
+      this.ohm({ is: 'pigtail', pigtailId: p.id }, `pigtail ${p.id}`, ends(0), ends(1), conductorOhm(p.gauge, p.lengthMm, celsius));
     }
   }
 
@@ -156,13 +165,20 @@ class Builder {
     const seen = new Set<string>();
     for (const joint of this.bench.joints) {
       const node = joint.kind === 'terminal' ? this.terminalNode(joint) : nodeOf.joint(joint.id);
+      const onDevice = joint.at && joint.boxId !== PANEL && joint.at.device !== 'box' ? { deviceId: joint.at.device } : {};
       for (const end of joint.ends) {
         const key = endKey(end);
         if (endBox(this.bench, end) === undefined)
           throw new NetworkError(`${joint.id} names a conductor that isn’t there: ${key}`, joint.id);
         if (seen.has(key)) throw new NetworkError(`${key} is on two joints at once`, joint.id);
         seen.add(key);
-        this.ohm(`contact ${joint.id} ${key}`, nodeOf.end(key), node, CONTACT_OHM + (joint.looseOhm ?? 0));
+        this.ohm(
+          { is: 'contact', jointId: joint.id, end, ...onDevice },
+          `contact ${joint.id} ${key}`,
+          nodeOf.end(key),
+          node,
+          CONTACT_OHM + (joint.looseOhm ?? 0),
+        );
       }
     }
   }
@@ -176,31 +192,39 @@ class Builder {
     for (const d of this.bench.devices) {
       this.device(d);
       // a mounted yoke touches a metal box; nothing may rely on it
-      if (boxes.get(d.boxId)?.material === 'metal') this.ohm(`yoke ${d.id}`, nodeOf.terminal(d.id, 'green'), nodeOf.box(d.boxId), 0.05);
+      if (boxes.get(d.boxId)?.material === 'metal')
+        this.ohm({ is: 'yoke', deviceId: d.id }, `yoke ${d.id}`, nodeOf.terminal(d.id, 'green'), nodeOf.box(d.boxId), 0.05);
     }
     for (const p of this.bench.plugged) {
       const device = this.bench.devices.find((d) => d.id === p.deviceId);
       if (!device) throw new NetworkError(`${p.name} is plugged into a device that isn’t there: ${p.deviceId}`, p.id);
       const pin = (name: 'hot' | 'neutral' | 'ground') => nodeOf.slot(device.id, p.face, name);
       const { ohm, henry } = loadImpedance(p.watts, this.volts(), p.powerFactor, this.hertz);
-      if (p.on) this.ohm(`load ${p.id}`, pin('hot'), pin('neutral'), ohm, henry);
-      if (p.leaksOhm) this.ohm(`leak of ${p.id}`, pin('hot'), pin('ground'), p.leaksOhm);
+      if (p.on) this.ohm({ is: 'load', of: p.id }, `load ${p.id}`, pin('hot'), pin('neutral'), ohm, henry);
+      if (p.leaksOhm) this.ohm({ is: 'leak', of: p.id }, `leak of ${p.id}`, pin('hot'), pin('ground'), p.leaksOhm);
     }
   }
 
   private face(d: BenchDevice, face: 'upper' | 'lower', hot: string, neutral: string): void {
-    this.ohm(`slot ${d.id} ${face} hot`, hot, nodeOf.slot(d.id, face, 'hot'), CONTACT_OHM);
-    this.ohm(`slot ${d.id} ${face} neutral`, neutral, nodeOf.slot(d.id, face, 'neutral'), CONTACT_OHM);
-    this.ohm(`slot ${d.id} ${face} ground`, nodeOf.terminal(d.id, 'green'), nodeOf.slot(d.id, face, 'ground'), CONTACT_OHM);
+    this.ohm({ is: 'inside', deviceId: d.id }, `slot ${d.id} ${face} hot`, hot, nodeOf.slot(d.id, face, 'hot'), CONTACT_OHM);
+    this.ohm({ is: 'inside', deviceId: d.id }, `slot ${d.id} ${face} neutral`, neutral, nodeOf.slot(d.id, face, 'neutral'), CONTACT_OHM);
+    this.ohm(
+      { is: 'inside', deviceId: d.id },
+      `slot ${d.id} ${face} ground`,
+      nodeOf.terminal(d.id, 'green'),
+      nodeOf.slot(d.id, face, 'ground'),
+      CONTACT_OHM,
+    );
   }
 
   private device(d: BenchDevice): void {
     const t = (name: string) => nodeOf.terminal(d.id, name);
-    const closed = (id: string, a: string, b: string) => this.ohm(`${id} ${d.id}`, t(a), t(b), SWITCH_OHM);
+    const closed = (id: string, a: string, b: string) =>
+      this.ohm({ is: 'inside', deviceId: d.id }, `${id} ${d.id}`, t(a), t(b), SWITCH_OHM);
     switch (d.form) {
       case 'duplex':
-        if (d.brassTab) this.ohm(`brass tab ${d.id}`, t('brass upper'), t('brass lower'), STRAP_OHM);
-        if (d.silverTab) this.ohm(`silver tab ${d.id}`, t('silver upper'), t('silver lower'), STRAP_OHM);
+        if (d.brassTab) this.ohm({ is: 'inside', deviceId: d.id }, `brass tab ${d.id}`, t('brass upper'), t('brass lower'), STRAP_OHM);
+        if (d.silverTab) this.ohm({ is: 'inside', deviceId: d.id }, `silver tab ${d.id}`, t('silver upper'), t('silver lower'), STRAP_OHM);
         this.face(d, 'upper', t('brass upper'), t('silver upper'));
         this.face(d, 'lower', t('brass lower'), t('silver lower'));
         return;
@@ -213,11 +237,12 @@ class Builder {
           const hot = `sensed hot ${d.id}`;
           const neutral = `sensed neutral ${d.id}`;
           // both poles run through the sensor to a bar inside, and from there to the face and the load screws
-          this.ohm(hot, t('line brass'), face.hot, SWITCH_OHM);
-          this.ohm(neutral, t('line silver'), face.neutral, SWITCH_OHM);
-          this.ohm(`inner hot ${d.id}`, face.hot, t('load brass'), STRAP_OHM);
-          this.ohm(`inner neutral ${d.id}`, face.neutral, t('load silver'), STRAP_OHM);
-          if (this.options.testing?.has(d.id)) this.ohm(`test ${d.id}`, face.hot, t('line silver'), TEST_OHM);
+          this.ohm({ is: 'inside', deviceId: d.id }, hot, t('line brass'), face.hot, SWITCH_OHM);
+          this.ohm({ is: 'inside', deviceId: d.id }, neutral, t('line silver'), face.neutral, SWITCH_OHM);
+          this.ohm({ is: 'inside', deviceId: d.id }, `inner hot ${d.id}`, face.hot, t('load brass'), STRAP_OHM);
+          this.ohm({ is: 'inside', deviceId: d.id }, `inner neutral ${d.id}`, face.neutral, t('load silver'), STRAP_OHM);
+          if (this.options.testing?.has(d.id))
+            this.ohm({ is: 'inside', deviceId: d.id }, `test ${d.id}`, face.hot, t('line silver'), TEST_OHM);
           this.sensed.set(d.id, { hot, neutral });
         }
         for (const name of ['line brass', 'line silver', 'load brass', 'load silver', 'green'])
@@ -240,7 +265,7 @@ class Builder {
       case 'appliance': {
         if (d.watts === undefined) throw new NetworkError(`${d.name} has no watts`, d.id);
         const { ohm, henry } = loadImpedance(d.watts, this.volts(), d.powerFactor, this.hertz);
-        this.ohm(`load ${d.id}`, t('hot'), t('neutral'), ohm, henry);
+        this.ohm({ is: 'load', of: d.id }, `load ${d.id}`, t('hot'), t('neutral'), ohm, henry);
         break;
       }
     }

@@ -5,5 +5,6 @@ export * from './events.js';
 export * from './metal.js';
 export * from './facts.js';
 export * from './faults.js';
+export * from './names.js';
 export * from './sample.js';
 export * from './varied.js';

@@ -3,11 +3,12 @@
  */
 import type { Bench } from '../model/index.js';
 import { buildNetwork, EARTH } from './build.js';
-import type { Branch } from './network.js';
+import type { Branch, WiringPart } from './network.js';
 
-/** Parts that conduct without being a load or a leak: what a low-resistance path goes through. */
-const metallic = (b: Branch): boolean => 'ohm' in b.is && b.is.ohm < 1000 && !b.id.startsWith('load ') && !b.id.startsWith('leak');
-const plain = (b: Branch): boolean => metallic(b) && !b.id.startsWith('yoke ') && !['bond', 'earth electrode'].includes(b.id);
+/** Parts that conduct without being a load, a leak or the supply’s own, and without an open end: what a low-resistance path goes through. */
+const METAL: ReadonlySet<WiringPart['is'] | undefined> = new Set<WiringPart['is']>(['conductor', 'pigtail', 'contact', 'inside']);
+/** A test button’s resistor is inside a device and no metal. */
+const plain = (b: Branch): boolean => 'ohm' in b.is && b.is.ohm < 1000 && METAL.has(b.part?.is);
 
 export class Metal {
   private readonly at = new Map<string, number>();
@@ -22,7 +23,7 @@ export class Metal {
   private readonly devices = new Map<string, number[]>();
 
   constructor(bench: Bench) {
-    this.branches = buildNetwork(bench).network.branches.filter((b) => plain(b) && !b.id.startsWith('breaker '));
+    this.branches = buildNetwork(bench).network.branches.filter(plain);
     const number = (name: string): number => {
       const known = this.at.get(name);
       if (known !== undefined) return known;
@@ -47,9 +48,8 @@ export class Metal {
     const note = (map: Map<string, number[]>, key: string, branch: number): void =>
       void (map.get(key)?.push(branch) ?? map.set(key, [branch]));
     this.branches.forEach((b, n) => {
-      const cable = /^conductor (.+)\/\d+$/.exec(b.id)?.[1];
-      if (cable !== undefined) note(this.cables, cable, n);
-      for (const device of new Set([b.from, b.to].map((name) => name.slice(0, name.indexOf(' '))))) note(this.devices, device, n);
+      if (b.part?.is === 'conductor') note(this.cables, b.part.cableId, n);
+      if ((b.part?.is === 'contact' || b.part?.is === 'inside') && b.part.deviceId) note(this.devices, b.part.deviceId, n);
     });
     pairs.forEach(([a, z], branch) => {
       put(a, z, branch);

@@ -2,6 +2,7 @@
  * A network of named nodes and branches in RMS phasors, and its solution. The reference is earth. Sources are ideal voltages behind an
  * impedance, so a loop of ideal sources can't be written down. Every error names the part.
  */
+import type { WireEnd } from '../model/index.js';
 import { complexVector, Factor, SingularMatrixError, updated, type Change, type ComplexVector, type NodalMatrix } from './factor.js';
 
 export interface Complex {
@@ -21,11 +22,23 @@ export const over = (a: Complex, b: Complex): Complex => {
 /** What a branch is, in SI: `ohm` and `henry` in series, or a capacitance. */
 export type BranchKind = { ohm: number; henry?: number } | { farad: number };
 
+/** What of the wiring a branch stands for; `inside` is of a device, between its terminals, contacts and faces. */
+export type WiringPart =
+  | { is: 'bond' | 'earth electrode' }
+  | { is: 'breaker'; breakerId: string }
+  | { is: 'conductor'; cableId: string; conductor: number }
+  | { is: 'pigtail'; pigtailId: string }
+  | { is: 'contact'; jointId: string; end: WireEnd; deviceId?: string }
+  | { is: 'inside' | 'yoke'; deviceId: string }
+  | { is: 'load' | 'leak'; of: string };
+
 export interface Branch {
   id: string;
   from: string;
   to: string;
   is: BranchKind;
+  /** absent: of a network that is no bench, and what only stands between conductors and earth */
+  part?: WiringPart;
 }
 /** An ideal voltage (RMS, phasor) behind an impedance, from `from` (minus) to `to` (plus). */
 export interface Source {

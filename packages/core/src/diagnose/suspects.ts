@@ -1,7 +1,7 @@
 /** Everything that can be wrong with one circuit, one thing at a time, each as the wiring it makes and as often as it is met. */
-import { nodeOf, terminalNodeOf } from '../circuit/index.js';
+import { nodeOf, terminalNodeOf, endName } from '../circuit/index.js';
 import { endKey, NEUTRAL_BAR, PANEL, TERMINALS, type Bench, type BenchDevice, type Joint, type WireEnd } from '../model/index.js'; // prettier-ignore
-import { endName } from '../wiring/index.js';
+
 import type { CircuitBench } from './circuitBench.js';
 import type { NetChange } from './netChange.js';
 import { priorsOf, type Circumstances, type SuspectKind } from './priors.js';

@@ -6,6 +6,8 @@ import { handMinutes } from '../work/index.js';
 import type { JobSheet, SheetBlock } from './jobSheet.js';
 
 export const ESTIMATE_DAYS = 30;
+/** Whether drywall is patched and painted. */
+const patched = (job: JobInBook): boolean => stepsIn(job).some((s) => s.time.some((t) => t.kind === 'coat of compound'));
 /** What the plan changes, a line each, as it is proposed. */
 export const scopeOf = (job: JobInBook): string =>
   [
@@ -13,7 +15,7 @@ export const scopeOf = (job: JobInBook): string =>
       job.changes.filter((c) => !['run-cable', 'place-device', 'alter-circuit', 'plug-in', 'unplug'].includes(c.do)).map((c) => c.title),
     ),
     ...(job.changes.some((c) => c.do === 'run-cable') ? ['Bring the cable there and connect it at both ends'] : []),
-    ...(stepsIn(job).some((s) => s.id.startsWith('coat-')) ? ['Close what was opened, three coats, sanded and painted once'] : []),
+    ...(patched(job) ? ['Close what was opened, three coats, sanded and painted once'] : []),
     'Test every outlet of the circuit, and write what was measured down',
   ].join('\n');
 /** What nobody should count on. */
@@ -22,7 +24,7 @@ export const excludedOf = (job: JobInBook): string =>
     'Permit and inspection, unless they stand among the prices',
     'What nobody could see before the wall was open: pipes, old wiring, rot, asbestos',
     'Mending of other circuits and of what is found unsafe',
-    ...(stepsIn(job).some((s) => s.id.startsWith('coat-')) ? ['Painting whole walls: new paint on a patch shows'] : []),
+    ...(patched(job) ? ['Painting whole walls: new paint on a patch shows'] : []),
   ].join('\n');
 
 const linesOf = (text: string): string[] => text.split('\n').map((l) => l.trim()).filter(Boolean); // prettier-ignore

@@ -34,6 +34,7 @@ import {
   valueOf,
   type Step,
   toolsByStep,
+  marksABox,
 } from '../work/index.js';
 import { materialsOf } from '../takeoff/index.js';
 import type { RoutePlanFigure } from '../purpose/index.js';
@@ -197,7 +198,7 @@ function sheetStep(job: JobInBook, step: Step, brief = false): SheetStep {
       ? `${ask.label}: ${value.estimated ? 'about ' : ''}${value.as ?? printAsked(ask, value.value, job.unit)} (${judgeAsk(ask, value, job.unit).verdict})`
       : `${ask.label}: ________ ${askRange(ask, job.unit)}`;
   });
-  const short = step.id.startsWith('mark-out') && step.id !== 'mark-out-raceway' && step.says.length > 3;
+  const short = marksABox(step) && step.says.length > 3;
   return {
     title: step.title,
     about: `${aboutOf(step, step.time)}${wiring ? ' · as drawn under Wiring' : short ? ' · marks as under Mark out' : ''}`,

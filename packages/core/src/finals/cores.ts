@@ -10,7 +10,18 @@ import { shapeOf } from './shape.js';
 export const CORES = ['L', 'N', 'E'] as const;
 export type Core = (typeof CORES)[number];
 /** How the ends of a ring stand at the board: apart, in their terminals, there with the source at rest, or one leg’s on the other’s. */
-export type Ends = 'apart' | 'joined' | 'shorted' | 'crossed L N' | 'crossed L E' | 'straight L N' | 'straight L E';
+export type Ends = 'apart' | 'joined' | 'shorted' | Strapped;
+type Strapped = 'crossed L N' | 'crossed L E' | 'straight L N' | 'straight L E';
+/** What is strapped to line at the board: the other core of the far leg, or of its own. `apart` is read between line and neutral. */
+const STRAPPED: Readonly<Record<Strapped | 'apart', { other: Core; cross: boolean }>> = {
+  apart: { other: 'N', cross: true },
+  'crossed L N': { other: 'N', cross: true },
+  'crossed L E': { other: 'E', cross: true },
+  'straight L N': { other: 'N', cross: false },
+  'straight L E': { other: 'E', cross: false },
+};
+/** The same ends by somebody who strapped each leg to itself. */
+export const uncrossed = (ends: Ends): Ends => (ends === 'crossed L N' ? 'straight L N' : ends === 'crossed L E' ? 'straight L E' : ends);
 
 /** One thing that is not as it was noted. */
 export type FinalFault =
@@ -110,7 +121,8 @@ export class Cores {
     const strap = (a: string, b: string) => ohm(`strap ${a} ${b}`, a, b, CONTACT_OHM);
     if (ends === 'shorted') strap(nodeAt('L', BOARD), nodeAt('N', BOARD));
     if (ends === 'joined' || ends === 'shorted') return;
-    const pair: [Core, Core] = ends.endsWith('E') ? ['L', 'E'] : ['L', 'N'];
+    const { other, cross } = STRAPPED[ends];
+    const pair: [Core, Core] = ['L', other];
     const [first, last] = ring ? [ring.runs[0]!, ring.runs.at(-1)!] : [undefined, undefined];
     if (ends === 'apart' || !first || !last) {
       // of a radial line and the other core are linked at the board, and read at each point
@@ -121,7 +133,7 @@ export class Cores {
         }
       return;
     }
-    const straight = ends.startsWith('straight') || faults.some((f) => f.is === 'not crossed');
+    const straight = !cross || faults.some((f) => f.is === 'not crossed');
     // crossed: line of one leg on the other core of the other leg; straight: each leg’s own
     strap(endAt(pair[0], first), endAt(pair[1], straight ? first : last));
     strap(endAt(pair[0], last), endAt(pair[1], straight ? last : first));

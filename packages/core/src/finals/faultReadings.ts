@@ -4,7 +4,7 @@
  */
 import { milliohmPerMetre } from '../codebook/index.js';
 import type { Final, Incoming } from '../model/index.js';
-import { CORES, Cores, nodeAt, type Core, type Ends, type FinalFault } from './cores.js';
+import { CORES, Cores, nodeAt, uncrossed, type Core, type Ends, type FinalFault } from './cores.js';
 import { outletsOf } from './design.js';
 import { shapeOf } from './shape.js';
 import { ringEnds } from './tests.js';
@@ -97,7 +97,7 @@ export function faultReadings(final: Final, lengths: ReadonlyMap<string, number>
   return (fault) => {
     const out = new Map<string, number>();
     for (const { key, ends, a, b } of asked) {
-      const use = fault?.is === 'not crossed' && ends.startsWith('crossed') ? (ends.replace('crossed', 'straight') as Ends) : ends;
+      const use = fault?.is === 'not crossed' ? uncrossed(ends) : ends;
       const { cores, columns } = state(use);
       const pointId = key.split('/')[1];
       const swapped = fault?.is === 'swapped' && fault.pointId === pointId ? fault.cores : undefined;

@@ -1,5 +1,5 @@
 /** Every single fault of a circuit, and what a three-lamp tester in one face would say to it: which faults look alike. */
-import { buildNetwork, complex, magnitude, nodeOf, Solved, type Branch } from '../circuit/index.js';
+import { buildNetwork, complex, endName, jointName, magnitude, nodeOf, Solved, type Branch } from '../circuit/index.js';
 import { endKey, type Bench } from '../model/index.js';
 import { LAMP_OHM, lampReading } from './electrical.js';
 
@@ -15,13 +15,22 @@ const EXAMPLES = 3;
 
 type Fault = { name: string; out: string } | { name: string; from: string; to: string };
 
+/** A screw of a device, the splices of a box. */
+function placeOf(bench: Bench, jointId: string): string {
+  const joint = bench.joints.find((j) => j.id === jointId)!;
+  const name = jointName(bench, joint);
+  return joint.at && joint.at.device !== 'box' ? name : `${name}, ${bench.boxes.find((b) => b.id === joint.boxId)?.name ?? 'panel'}`;
+}
+
 function faultsOf(bench: Bench, branches: Branch[]): Fault[] {
-  const contacts = branches
-    .filter((b) => b.id.startsWith('contact '))
-    .map((b): Fault => ({ name: `open at ${b.to.replace(/^joint /, 'a splice ')}`, out: b.id }));
-  const broken = branches
-    .filter((b) => b.id.startsWith('conductor '))
-    .map((b): Fault => ({ name: `${b.id.replace('conductor ', 'broken wire ')}`, out: b.id }));
+  const contacts = branches.flatMap((b): Fault[] =>
+    b.part?.is === 'contact' ? [{ name: `${endName(bench, b.part.end)} loose at ${placeOf(bench, b.part.jointId)}`, out: b.id }] : [],
+  );
+  const broken = branches.flatMap((b): Fault[] => {
+    if (b.part?.is !== 'conductor') return [];
+    const { cableId, conductor } = b.part;
+    return [{ name: `${endName(bench, { cableId, conductor, end: 0 })} broken`, out: b.id }];
+  });
   const shorts = bench.cables.flatMap((c) =>
     c.colours.flatMap((a, i) =>
       c.colours.slice(i + 1).map((b, k): Fault => {

@@ -145,4 +145,14 @@ describe('every single fault', () => {
     const last = scan.rows.find((r) => r.says === 'reads as right');
     expect(last!.count).toBeLessThan(first!.count);
   });
+  it('is called by where it is: wire, screw or splice', () => {
+    const examples = new Map(scanFaults(runOfBoxes({ boxes: 2 }), 'device2', 'upper').rows.map((r) => [r.says, r.examples]));
+    expect(examples.get('ground open')).toEqual([
+      'bare of panel to box 1 loose at ground bar, screw',
+      'bare of panel to box 1 loose at splice 1, Box 1',
+      'bare of box 1 to box 2 loose at splice 1, Box 1',
+    ]);
+    expect(examples.get('hot open, or no power: a dead tester looks the same')![0]).toBe('black of panel to box 1 loose at breaker 4');
+    expect(examples.get('the breaker opens at once')![0]).toBe('black and white of panel to box 1 touch');
+  });
 });

@@ -130,8 +130,8 @@ describe('opening and marks', () => {
       ['left end of the wall', 'right', expect.closeTo(51.4375)],
       ['door edge', 'left', expect.closeTo(42.8125)],
       ['door edge', 'right', expect.closeTo(40.5625)],
-      ['finished floor', 'bottom', expect.closeTo(13.25)],
-      ['finished floor', 'top', expect.closeTo(17)],
+      ['floor', 'bottom', expect.closeTo(13.25)],
+      ['floor', 'top', expect.closeTo(17)],
     ]);
   });
   it('seen from the other face, left and right change places', () => {

@@ -58,8 +58,8 @@ export function marksFor(wall: Wall, box: Box): EdgeMark[] {
     }
   }
   marks.push(
-    { from: 'finished floor', edge: 'bottom', distanceMm: opening.bottom, toward: 'up' },
-    { from: 'finished floor', edge: 'top', distanceMm: opening.top, toward: 'up' },
+    { from: 'floor', edge: 'bottom', distanceMm: opening.bottom, toward: 'up' },
+    { from: 'floor', edge: 'top', distanceMm: opening.top, toward: 'up' },
   );
   return marks;
 }

@@ -42,6 +42,7 @@ import {
   type Start,
   type Way,
   type Region,
+  type Gap,
 } from '../route/index.js';
 import { bestTree, runSections, sectionBetween, type RunSections } from './runOrder.js';
 import { feedPoint, placePoint, wantFeeds } from './wantFeeds.js';
@@ -573,28 +574,32 @@ function questionsOf(house: House, found: RoutesFound, frames: readonly Framing[
 }
 
 /** What keeps every fit feed away from the wanted place. */
-function gapsOf(house: House, want: Want, made: ReturnType<typeof waysFor>, fit: readonly FeedCandidate[] = []): string[] {
+type OpenGap = Pick<Gap, 'is' | 'says'>;
+function gapsOf(house: House, want: Want, made: ReturnType<typeof waysFor>, fit: readonly FeedCandidate[] = []): OpenGap[] {
   const frame = made.groups[0]?.frame;
   if (!frame) return [];
   const forbidden = new Set(want.forbidden);
   const node = (n: number): boolean => forbidden.has(frame.nodes[n]!.space);
   const near = reachable(frame.graph, frame.places[0]!, { node });
-  const says = new Set(frame.gaps.filter((g) => near[g.node]).map((g) => g.says));
+  const said = new Map<string, OpenGap>();
+  const add = ({ is, says }: OpenGap): void => void (said.has(says) || said.set(says, { is, says }));
+  for (const gap of frame.gaps.filter((g) => near[g.node])) add(gap);
   // where nothing leads, what stops the cable at the feed's end is as good a reason
   for (const feed of fit) {
     const start = frame.boxes.get(feed.id);
     if (start === undefined) continue;
     const from = reachable(frame.graph, start, { node });
-    for (const gap of frame.gaps.filter((g) => from[g.node])) says.add(gap.says);
+    for (const gap of frame.gaps.filter((g) => from[g.node])) add(gap);
   }
   if (frame.plans.some((p) => p.group > 0)) {
     const apart = frame.plans.filter((p) => p.group > 0).map((p) => p.room.name);
-    says.add(`nobody said where ${[...new Set(apart)].join(', ')} lies in the plan`);
+    add({ is: 'not said', says: `nobody said where ${[...new Set(apart)].join(', ')} lies in the plan` });
   }
-  if (!panelOf(house.site, PANEL)?.place) says.add('nobody said on which wall the panel hangs');
-  for (const sub of subpanelsOf(house.site)) if (!sub.place) says.add(`nobody said on which wall the ${sub.name} hangs`);
-  if (forbidden.size) says.add(`${one(forbidden.size, 'part')} of the house ${forbidden.size === 1 ? 'is' : 'are'} forbidden here`);
-  return [...says].slice(0, 8);
+  if (!panelOf(house.site, PANEL)?.place) add({ is: 'not said', says: 'nobody said on which wall the panel hangs' });
+  for (const sub of subpanelsOf(house.site))
+    if (!sub.place) add({ is: 'not said', says: `nobody said on which wall the ${sub.name} hangs` });
+  if (forbidden.size) add({ is: 'in the way', says: `${one(forbidden.size, 'part')} of the house ${forbidden.size === 1 ? 'is' : 'are'} forbidden here` }); // prettier-ignore
+  return [...said.values()].slice(0, 8);
 }
 
 /** Every way for a wanted outlet. Pure and deterministic; a large house takes some tens of milliseconds. */
@@ -627,7 +632,7 @@ export function searchRoutes(house: House, want: Want, options: SearchOptions = 
   if (parted !== undefined)
     return {
       ...base,
-      gaps: gapsOf(house, want, made),
+      gaps: gapsOf(house, want, made).map((g) => g.says),
       problem: `No track goes on from outlet ${parted + 1} to outlet ${parted + 2}: something stands between them, or how their walls meet is not known.`,
     };
   const found = optionsOf(house, want, made);
@@ -636,7 +641,7 @@ export function searchRoutes(house: House, want: Want, options: SearchOptions = 
   if (found.options.length === 0)
     return {
       ...base,
-      gaps: gapsOf(house, want, made, fit),
+      gaps: gapsOf(house, want, made, fit).map((g) => g.says),
       problem: want.via ? 'No way leads by the point that was set.' : 'No fit feed is reached from there.',
     };
   const spare = found.options.length < FEW && !want.via ? nextBest(house, want, fit, found, within) : [];
@@ -648,7 +653,7 @@ export function searchRoutes(house: House, want: Want, options: SearchOptions = 
   );
   const otherwise = joistQuestions.length ? optionsOf(house, want, waysFor(house, want, fit, 'across-first', within)) : undefined;
   // what nobody said could open a better way
-  const gaps = gapsOf(house, want, made).filter((g) => g.startsWith('nobody'));
+  const gaps = gapsOf(house, want, made).flatMap((g) => (g.is === 'not said' ? [g.says] : []));
   return { ...base, gaps, problem: undefined, found, joistQuestions, otherwise };
 }
 

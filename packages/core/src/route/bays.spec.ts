@@ -75,18 +75,20 @@ it('a fire block parts a bay in two, with a way through it; a duct from face to 
 
 it('a thin pipe is passed beside; one whose depth nobody knows is a doubt', () => {
   const known = wallBays(wall({ obstacles: [obstacle('p', 'pipe', 20, 0, 0.875, 96, 0.875)] })).bays[1]!;
-  expect(known.past).toEqual(['the pipe']);
+  expect(known.past).toEqual([{ says: 'the pipe', depthKnown: true }]);
   // free from its right edge to the stud at 32 in: 20.875 to 31.25
   expect(said(known.clear)).toBeCloseTo((20.875 + 31.25) / 2, 2);
   expect(said(known.right - known.left)).toBe(14.5);
-  expect(wallBays(wall({ obstacles: [obstacle('p', 'pipe', 20, 0, 0.875, 96)] })).bays[1]!.past).toEqual(['the pipe, depth not known']);
+  expect(wallBays(wall({ obstacles: [obstacle('p', 'pipe', 20, 0, 0.875, 96)] })).bays[1]!.past).toEqual([
+    { says: 'the pipe, depth not known', depthKnown: false },
+  ]);
 });
 
 it('masonry has none; the sample’s hall wall has its vent in the fourth bay and ends at the door', () => {
   expect(wallBays(wall({ framing: { ...wall().framing, material: 'masonry' } })).bays).toEqual([]);
   const hall = quinceStreet.site.walls.find((w) => w.id === 'sewing-hall')!;
   const { bays } = wallBays(hall);
-  expect(bays.filter((b) => b.past.length).map((b) => b.past)).toEqual([['the vent']]);
+  expect(bays.filter((b) => b.past.length).map((b) => b.past.map((p) => p.says))).toEqual([['the vent']]);
   expect(Math.max(...bays.map((b) => toInches(b.right)))).toBeLessThanOrEqual(92);
 });
 

@@ -1,6 +1,11 @@
 /** The hollow parts of a wall between its studs, cut by openings, blocks and what fills them. mm along face A, up from the floor. */
 import { baysLooked, openFraming, studPlaces, type Obstacle, type Wall } from '../model/index.js';
 
+/** Something in a bay that a cable gets past, and whether it is known how deep it lies. */
+export interface Past {
+  says: string;
+  depthKnown: boolean;
+}
 export interface Bay {
   /** counted from the left end of face A */
   n: number;
@@ -15,7 +20,7 @@ export interface Bay {
   /** where a cable runs if nothing else decides: the middle of its widest free part */
   clear: number;
   /** things in it that a cable has to get past */
-  past: string[];
+  past: Past[];
 }
 /** What lies between two bays side by side. */
 export interface Between {
@@ -118,9 +123,13 @@ export function wallBays(wall: Wall): WallBays {
   return result;
 }
 
+const pastOf = (o: Obstacle): Past => {
+  const depthKnown = o.thick !== undefined && o.behindA !== undefined;
+  return { says: `the ${o.kind}${depthKnown ? '' : ', depth not known'}`, depthKnown };
+};
 /** The bays one over the other between two studs. */
 function bayStack(wall: Wall, from: number, to: number, into: WallBays, reckoned: boolean): Bay[] {
-  let parts: { from: number; to: number; free?: { from: number; to: number }; bottom: number; top: number; past: string[] }[] = [
+  let parts: { from: number; to: number; free?: { from: number; to: number }; bottom: number; top: number; past: Past[] }[] = [
     { from, to, bottom: 0, top: wall.height.mm, past: [] },
   ];
   for (const o of wall.openings) {
@@ -130,7 +139,9 @@ function bayStack(wall: Wall, from: number, to: number, into: WallBays, reckoned
       const free = beside(p.from, p.to, a, b);
       if (free.to - free.from >= PASS_MM) return [{ ...p, ...free }];
       // over it stands a header: no way there. Under a window there is.
-      return o.z.mm > p.bottom + LEAST_BAY_MM ? [{ ...p, top: Math.min(p.top, o.z.mm), past: [...p.past, 'the sill of a window'] }] : [];
+      return o.z.mm > p.bottom + LEAST_BAY_MM
+        ? [{ ...p, top: Math.min(p.top, o.z.mm), past: [...p.past, { says: 'the sill of a window', depthKnown: true }] }]
+        : [];
     });
   }
   const blocks: { z: number; to: number; obstacle: Obstacle }[] = [];
@@ -145,7 +156,7 @@ function bayStack(wall: Wall, from: number, to: number, into: WallBays, reckoned
       if (!across && (free.to - free.from >= PASS_MM || !fillsDepth(wall, o))) {
         const inner = beside(p.free?.from ?? p.from, p.free?.to ?? p.to, a, b);
         const room = inner.to - inner.from >= PASS_MM ? { free: inner } : {};
-        return [{ ...p, ...room, past: [...p.past, `the ${o.kind}${o.thick && o.behindA ? '' : ', depth not known'}`] }];
+        return [{ ...p, ...room, past: [...p.past, pastOf(o)] }];
       }
       if (across && free.to - free.from >= PASS_MM) return [{ ...p, ...free }];
       if (across) blocks.push({ z: low, to: high, obstacle: o });

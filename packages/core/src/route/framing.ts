@@ -81,8 +81,10 @@ export interface FrameEdge {
   turn?: 'inside' | 'outside';
   mm: number;
 }
+/** Why nothing leads on from a node: nobody said something, or something is in the way. */
 export interface Gap {
   node: number;
+  is: 'not said' | 'in the way';
   says: string;
 }
 /** A space over or under rooms. */
@@ -191,8 +193,8 @@ class Builder {
     const [a, b] = [this.nodes[from]!, this.nodes[to]!];
     this.edges.push({ from, to, does, cost, mm: Math.abs(a.x - b.x) + Math.abs(a.y - b.y) + Math.abs(a.z - b.z), ...more });
   }
-  gap(node: number, says: string): void {
-    this.gaps.push({ node, says });
+  gap(node: number, is: Gap['is'], says: string): void {
+    this.gaps.push({ node, is, says });
   }
 }
 
@@ -269,7 +271,7 @@ export function framing(site: Site, places: readonly WantPlace[], options: Frami
     boxes.set(box.id, node);
     spots.push({ wallId: wall.id, face: box.face, u: rect.centre, z, node, box, ...(front ? { front } : {}) });
     if (!sides.has(wall.id) || apart.has(wall.id))
-      b.gap(node, `nobody walked round a room that ${wall.name} belongs to, so where it lies is not known`);
+      b.gap(node, 'not said', `nobody walked round a room that ${wall.name} belongs to, so where it lies is not known`);
   }
   for (const { id, panel } of panelsOf(site)) {
     const hung = panel.place;
@@ -293,7 +295,7 @@ export function framing(site: Site, places: readonly WantPlace[], options: Frami
     const node = spotNode(wall, u, z, `place/${i}`, front);
     spots.push({ wallId: wall.id, face: p.face, u, z, node, ...(front ? { front } : {}) });
     if (!sides.has(wall.id) || apart.has(wall.id))
-      b.gap(node, `nobody walked round a room that ${wall.name} belongs to, so where it lies is not known`);
+      b.gap(node, 'not said', `nobody walked round a room that ${wall.name} belongs to, so where it lies is not known`);
     return node;
   });
 
@@ -381,14 +383,14 @@ export function framing(site: Site, places: readonly WantPlace[], options: Frami
     });
     columns.set(wall.id, own);
     const columnOf = (bay: Bay): Column => own[bay.n]!;
-    const doubt = (bay: Bay): number => (bay.looked ? 0 : 1) + bay.past.filter((p) => p.includes('not known')).length;
+    const doubt = (bay: Bay): number => (bay.looked ? 0 : 1) + bay.past.filter((p) => !p.depthKnown).length;
     const metal = wall.framing.material === 'metal';
     const slow = [...wall.faces.A.layers, ...wall.faces.B.layers].some((l) => l.finish === 'plaster-lath') ? 1.5 : 1;
     for (const between of framed.between) {
       const [l, r] = [columnOf(between.left), columnOf(between.right)];
       if (between.filled) {
-        b.gap(l.low, `the ${between.filled.kind} fills ${wall.name} from face to face`);
-        b.gap(r.low, `the ${between.filled.kind} fills ${wall.name} from face to face`);
+        b.gap(l.low, 'in the way', `the ${between.filled.kind} fills ${wall.name} from face to face`);
+        b.gap(r.low, 'in the way', `the ${between.filled.kind} fills ${wall.name} from face to face`);
         continue;
       }
       for (const z of open ? bored : zs) {
@@ -442,6 +444,7 @@ export function framing(site: Site, places: readonly WantPlace[], options: Frami
           for (const r of owners)
             b.gap(
               column.high,
+              overOf(r) === undefined ? 'not said' : 'in the way',
               overOf(r) === undefined
                 ? `nobody said what lies above the ${r.name}`
                 : r.above === 'flat-roof'
@@ -468,6 +471,7 @@ export function framing(site: Site, places: readonly WantPlace[], options: Frami
           for (const r of owners)
             b.gap(
               column.low,
+              r.below === undefined ? 'not said' : 'in the way',
               r.below === undefined
                 ? `nobody said what lies below the ${r.name}`
                 : r.below === 'slab'
@@ -485,7 +489,7 @@ export function framing(site: Site, places: readonly WantPlace[], options: Frami
         .sort((x, y) => reach(x) - reach(y))[0];
       const node = column?.at.get(Math.round(spot.z));
       if (!column || node === undefined) {
-        b.gap(spot.node, `${spotName(spot)} lies where ${wall.name} has no bay to draw a cable through`);
+        b.gap(spot.node, 'in the way', `${spotName(spot)} lies where ${wall.name} has no bay to draw a cable through`);
         continue;
       }
       const outside = isOutdoors(rooms.get(wall.faces[spot.face].roomId)) && spot.box === undefined;

@@ -173,6 +173,7 @@ export function racewayPlan(
     const [low, high] = [Math.min(a, b), Math.max(a, b)];
     return `${leg.on}, ${{ along: '', up: 'up ', out: 'out ' }[leg.axis]}from ${say(low)} to ${say(high)}`;
   };
+  const spot = (leg: Leg, at: number): string => `${leg.on}, ${{ along: '', up: 'up ', out: 'out ' }[leg.axis]}at ${say(at)}`;
   for (const leg of legs) {
     const way = Math.sign(leg.to - leg.from) || 1;
     const take = (end: Leg['startsAt']): number => (end === 'box' ? 0 : RACEWAY_MM.corner);
@@ -186,13 +187,7 @@ export function racewayPlan(
       pieces.push({ what: 'track', where: place(leg, at, at + way * mm), mm });
       at += way * mm;
       left -= mm;
-      if (left > 0.5)
-        fit(
-          'coupling',
-          place(leg, at, at)
-            .replace(/ to .*/, '')
-            .replace('from', 'at'),
-        );
+      if (left > 0.5) fit('coupling', spot(leg, at));
     }
     // covers between the fittings
     const edges = [

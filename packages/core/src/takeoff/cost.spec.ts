@@ -10,7 +10,7 @@ const rows: MaterialRow[] = [
   { what: 'connectors, old box', amount: '5', why: '', article: 'connector', count: 5 },
   { what: 'connectors, new box', amount: '3', why: '', article: 'connector', count: 3 },
   { what: 'single wire', amount: '12 ft', why: '', article: 'wire', count: 12 },
-  { what: 'patch', amount: 'can’t tell yet', why: '' },
+  { what: 'patch', amount: 'can’t tell yet', why: '', untold: { kind: 'patch' } },
 ];
 const prices = { 'box-old-work': 5, connector: 0.5, wire: 2 };
 const shop = (more: Partial<Shop> = {}): Shop => ({ unit: 'in', prices, ...more }) as Shop;

@@ -13,6 +13,8 @@ export interface MaterialRow {
   /** what of the price book it is, and how much in its unit; absent: nothing that is bought, or how much can't be told yet */
   article?: ArticleId;
   count?: number;
+  /** how much can’t be told yet: of what it would be cut */
+  untold?: { kind: string };
 }
 
 /** Thing after thing. */
@@ -72,7 +74,7 @@ export function materialsOf(job: JobInHouse): MaterialRow[] {
             printLength(r.run.buyMm, job.unit, { style: 'feet' }),
             `cut ${printLength(r.run.cutMm, job.unit)}, 15 % over, to the foot`,
           )
-        : { what: kind, amount: 'can’t tell yet', why: 'a box has no depth' },
+        : { what: kind, amount: 'can’t tell yet', why: 'a box has no depth', untold: { kind: cableKind(r.cable) } },
     );
   }
   rows.push(...lampRows(job, w), ...racewayRows(job, w));

@@ -32,7 +32,7 @@ export function partsCost(rows: readonly MaterialRow[], prices: Prices | undefin
   return {
     total,
     sum: { terms, result: term('parts, by your prices', total, 'count') },
-    unknown: rows.filter((r) => r.amount.startsWith('can’t tell')).map((r) => r.what),
+    unknown: rows.filter((r) => r.untold).map((r) => r.what),
     placeholders: list.filter((r) => prices?.[r.article] === undefined).length,
   };
 }

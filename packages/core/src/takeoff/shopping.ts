@@ -39,6 +39,8 @@ export interface ShoppingLine {
   problem: string | undefined;
   /** runs whose length nobody can say yet */
   unknown: string[];
+  /** how much is needed can’t be told yet */
+  untold: boolean;
   /** counted things: what of those on hand it takes, and what is left of packets */
   taken: number;
   left: number;
@@ -60,10 +62,18 @@ const UNIT = { each: '', ft: ' ft', m: ' m', l: ' l' } as const;
 
 /** A row that is counted, in packets, after what is on hand. `there` is what is left of each article for the rows to come. */
 function countedLine(row: MaterialRow, shop: Shop, there: Map<ArticleId, number>): ShoppingLine {
-  const base = { what: row.what, needed: row.amount, why: row.why, cuts: [], unknown: [], problem: undefined };
+  const base = {
+    what: row.what,
+    needed: row.amount,
+    why: row.why,
+    cuts: [],
+    unknown: [],
+    problem: undefined,
+    untold: row.untold !== undefined,
+  };
   const { article, count } = row;
   if (article === undefined || count === undefined)
-    return { ...base, key: keyOf(row.what, row.amount), fromHand: '', buy: '', instead: row.amount.startsWith('can’t tell') ? row.amount : 'nothing', price: undefined, sum: undefined, where: '', article, placeholder: false, taken: 0, left: 0 }; // prettier-ignore
+    return { ...base, key: keyOf(row.what, row.amount), fromHand: '', buy: '', instead: row.untold ? row.amount : 'nothing', price: undefined, sum: undefined, where: '', article, placeholder: false, taken: 0, left: 0 }; // prettier-ignore
   const unit = UNIT[ARTICLES[article].unit];
   const taken = Math.min(count, there.get(article) ?? 0);
   there.set(article, (there.get(article) ?? 0) - taken);
@@ -105,7 +115,17 @@ function cutLine(plan: CutPlan, shop: Shop): ShoppingLine {
   const nothing = purchase?.buy.length === 0;
   const hand = purchase?.cuts.filter((c) => c.onHand).map((c) => c.name) ?? [];
   return {
-    ...{ what, article: plan.article, placeholder, cuts: words.cuts, problem: words.problem, unknown: plan.unknown, taken: 0, left: 0 },
+    ...{
+      what,
+      article: plan.article,
+      placeholder,
+      cuts: words.cuts,
+      problem: words.problem,
+      unknown: plan.unknown,
+      untold: plan.pieces.length === 0,
+      taken: 0,
+      left: 0,
+    },
     key: keyOf(what, words.buy),
     needed: plan.pieces.length
       ? `${plan.pieces.length} ${plan.pieces.length === 1 ? 'piece' : 'pieces'}, ${printLength(Math.ceil(mm / 25.4) * 25.4, shop.unit, { style: 'feet' })}`
@@ -144,13 +164,13 @@ export function shoppingList(plain: readonly MaterialRow[], plans: readonly CutP
   const lines = [
     ...plans.map((plan) => cutLine(plan, shop)),
     // cable whose length can’t be told stands among the unknown runs of its kind
-    ...rows.filter((r) => !isCut(r.article) && !plans.some((p) => p.unknown.length && r.what.startsWith(`${p.kind} `) && r.count === undefined)).map((r) => countedLine(r, shop, there)),
+    ...rows.filter((r) => !isCut(r.article) && !plans.some((p) => p.unknown.length && r.untold?.kind === p.kind)).map((r) => countedLine(r, shop, there)),
   ]; // prettier-ignore
   return {
     lines,
     total: lines.reduce((s, l) => s + (l.price ?? 0), 0),
     restsWorth: plans.reduce((s, p) => s + (p.result.ok ? p.result.purchase.restsWorth : 0), 0),
-    unknown: lines.filter((l) => l.problem !== undefined || l.unknown.length > 0 || l.needed.startsWith('can’t tell')).map((l) => l.what),
+    unknown: lines.filter((l) => l.problem !== undefined || l.unknown.length > 0 || l.untold).map((l) => l.what),
     placeholders: lines.filter((l) => l.placeholder && l.buy !== '').length,
   };
 }

@@ -2,10 +2,13 @@
 import { nec, practice } from '../catalog/index.js';
 import { boxFill, conductorForBreaker, type Judged } from '../codebook/index.js';
 import {
+  endAtNode,
+  endName,
   endsIn,
   feedsOf,
   groundWithoutDevices,
   joinedFeeds,
+  jointName,
   loops,
   nodeOf,
   reached,
@@ -28,7 +31,7 @@ import {
   type WireColour,
   type WireEnd,
 } from '../model/index.js';
-import { endName, jointName, stripFor, strippedMm } from './benchEdit.js';
+import { stripFor, strippedMm } from './benchEdit.js';
 
 export interface BenchFinding extends Judged {
   rule: string;
@@ -45,7 +48,10 @@ const NEUTRAL_COLOURS: WireColour[] = ['white', 'grey', 'blue'];
 export function usesOf(bench: Bench): Map<string, Set<Use>> {
   const uses = new Map<string, Set<Use>>();
   const put = (nodes: Set<string>, use: Use) => {
-    for (const node of nodes) if (node.startsWith('end ')) uses.set(node.slice(4), (uses.get(node.slice(4)) ?? new Set()).add(use));
+    for (const node of nodes) {
+      const end = endAtNode(node);
+      if (end !== undefined) uses.set(end, (uses.get(end) ?? new Set()).add(use));
+    }
   };
   for (const feed of feedsOf(bench)) put(feed.nodes, 'hot');
   put(reached(bench, nodeOf.bar(NEUTRAL_BAR)), 'neutral');
@@ -422,8 +428,8 @@ function neutralOverDevice(bench: Bench, cableId: string, conductor: number): bo
   return bench.devices
     .filter((d) => ['duplex', 'single', 'ground-fault'].includes(d.form))
     .some((d) => {
-      const after = reached(bench, nodeOf.bar(NEUTRAL_BAR), (b) => b.from.startsWith(`${d.id} `) && b.to.startsWith(`${d.id} `));
-      return before.has(start) && [...before].some((n) => n.startsWith('end ') && !after.has(n));
+      const after = reached(bench, nodeOf.bar(NEUTRAL_BAR), ({ part }) => part?.is === 'inside' && part.deviceId === d.id);
+      return before.has(start) && [...before].some((n) => endAtNode(n) !== undefined && !after.has(n));
     });
 }
 

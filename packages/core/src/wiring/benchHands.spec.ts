@@ -1,7 +1,7 @@
 /** What is typed on the bench, what a touch is, what the drawing shows: worked examples on a run of two boxes; and words nobody should type. */
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { runOfBoxes, sharedNeutralRun, switchOn } from '../circuit/index.js';
+import { runOfBoxes, sharedNeutralRun, switchOn, endName } from '../circuit/index.js';
 import { benchSamples } from '../demo/index.js';
 import { endKey, type Bench, type WireEnd } from '../model/index.js';
 import {
@@ -12,7 +12,6 @@ import {
   connect,
   cut,
   dropPigtail,
-  endName,
   lineDrawing,
   liveNodes,
   overlay,

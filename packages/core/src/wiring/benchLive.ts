@@ -1,7 +1,6 @@
 /** What is live on the bench, and what the overlay shows: which conductors hang on a breaker that is on, which only pick something up. */
-import { feedsOf, magnitude, nodeOf, type SwitchedOn } from '../circuit/index.js';
+import { feedsOf, magnitude, nodeOf, type SwitchedOn, endName } from '../circuit/index.js';
 import { endKey, type Bench, type WireEnd } from '../model/index.js';
-import { endName } from './benchEdit.js';
 
 export type Live = 'live' | 'ghost' | 'dead';
 const SEEN_V = 30;

@@ -1,7 +1,7 @@
 /** What an instrument in hand shows, in figures and words; what opened and why; volts and shorts at each face with their sums. */
 import { nec, practice } from '../catalog/index.js';
 import { term } from '../codebook/index.js';
-import { facePoints, lineSide, nodeOf, reached, type Range, type SwitchedOn } from '../circuit/index.js';
+import { facePoints, lineSide, nodeOf, reached, type Branch, type Range, type SwitchedOn, endName } from '../circuit/index.js';
 import {
   clamp,
   continuity,
@@ -16,7 +16,6 @@ import {
 } from '../instruments/index.js';
 import { endKey, type Bench, type BenchCable, type Edition, type WireEnd } from '../model/index.js';
 import type { BenchFinding } from './benchChecks.js';
-import { endName } from './benchEdit.js';
 
 export const BENCH_INSTRUMENTS = [
   'hands',
@@ -189,7 +188,7 @@ export function faceFindings(on: SwitchedOn, source: Bench, edition: Edition): B
   const unknown = source.cables.filter((c) => source.unmeasured?.some((u) => u.what === 'length' && u.of === c.id));
   // a cable counts for a face that goes dark when it is cut; what only goes on from there does not
   const feeds = (c: BenchCable, slot: string): boolean => {
-    const cut = (b: { id: string }) => b.id.startsWith(`conductor ${c.id}/`);
+    const cut = ({ part }: Branch) => part?.is === 'conductor' && part.cableId === c.id;
     return on.bench.breakers.some((b) => {
       const from = nodeOf.breaker(b.id);
       return reached(on.bench, from).has(slot) && !reached(on.bench, from, cut).has(slot);

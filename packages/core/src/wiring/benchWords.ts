@@ -1,9 +1,8 @@
 /** What is typed on the bench's tape: `black panel to hall to brass upper`, `off white …`, `cap …`, `cut …`, `strip 5/8 …`, `breaker 4 off`, `break brass tab of …`. */
 import { GROUND_BAR, jointOf, NEUTRAL_BAR, PANEL, TERMINALS, type Bench, type WireEnd } from '../model/index.js';
-import { endsIn } from '../circuit/index.js';
+import { endsIn, endName, jointName } from '../circuit/index.js';
 import { parseLength } from '../measure/index.js';
 import type { Target } from './benchEdit.js';
-import { endName, jointName } from './benchEdit.js';
 
 export type BenchOrder =
   | { do: 'connect'; end: WireEnd; target: Target }

@@ -3,7 +3,17 @@
  * measured; one that does not do what is wanted is refused.
  */
 import { spliceParts } from '../catalog/index.js';
-import { endsIn, groundWithoutDevices, joinedFeeds, lineSide, magnitude, nodeOf, switchOn, type SwitchedOn } from '../circuit/index.js';
+import {
+  endsIn,
+  groundWithoutDevices,
+  joinedFeeds,
+  lineSide,
+  magnitude,
+  nodeOf,
+  switchOn,
+  type SwitchedOn,
+  endName,
+} from '../circuit/index.js';
 import { inches, type Awg } from '../measure/index.js';
 import {
   idOf,
@@ -19,7 +29,6 @@ import {
   type WireColour,
   type WireEnd,
 } from '../model/index.js';
-import { endName } from './benchEdit.js';
 
 export const BOX_PLAN_KINDS = [
   'run',

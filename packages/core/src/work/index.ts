@@ -3,6 +3,7 @@ export {
   inOrder,
   LEAST_OUT_MM,
   listed,
+  marksABox,
   PRACTICE,
   step,
   type AskUnit,

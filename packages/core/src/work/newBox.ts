@@ -38,13 +38,14 @@ function markOnStud(at: At, b: WorkBox): Draft {
       edge === undefined
         ? 'Beside the stud that is nearest.'
         : `Stud whose face is ${printMark(edge, unit)} from the left end; the box on its ${side === 'left' ? 'right' : 'left'} side.`,
-      `Lower edge ${printMark(b.box.place.bottom.mm, unit)} above the finished floor: add what the floor still grows, where it isn’t laid yet.`,
+      `Lower edge ${printMark(b.box.place.bottom.mm, unit)} above the floor as it is now${stillLaid(at.w, b) ? '; what is still laid on it is reckoned in' : ''}.`,
       ...(alike.length > 1 ? [`A stick of that length is the jig for all ${alike.length} boxes of this height.`] : []),
     ],
     { after: ['prepare'], place: atBox(b) },
   );
 }
 
+const stillLaid = (w: Work, { wall, box }: WorkBox): boolean => (w.found.rooms.find((r) => r.id === wall.faces[box.face].roomId)?.floorToAdd?.mm ?? 0) > 0; // prettier-ignore
 function nailBox(at: At, b: WorkBox): Draft {
   const finish = finishThicknessMm(b.wall, b.box.face);
   return step(

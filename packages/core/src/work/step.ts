@@ -75,6 +75,8 @@ export interface Step {
   changeIds: string[];
 }
 
+/** Whether it marks where one box goes: its marks stand on the sheet by themselves. */
+export const marksABox = ({ time, place }: Step): boolean => place?.boxId !== undefined && time.some((t) => t.kind === 'mark out');
 export const PRACTICE = 'common practice';
 /** A step before it is put in order; without `after` it follows the one written before it. */
 export type Draft = Omit<Step, 'after' | 'minutes'> & { after?: string[] };

@@ -25,8 +25,8 @@ describe('marking out and cutting', () => {
       '51 7/16" to the right of the left end',
       '42 13/16" to the left of the door edge',
       '40 9/16" to the left of the door edge',
-      '13 1/4" up from the finished floor',
-      '17" up from the finished floor',
+      '13 1/4" up from the floor',
+      '17" up from the floor',
     ])
       expect(says).toContain(mark);
   });

@@ -14,7 +14,7 @@ import {
   signal,
   viewChild,
 } from '@angular/core';
-import { canReset, endsIn, spiceNetlist, switchOn, NetworkError, type SwitchedOn } from '@saddle/core/circuit';
+import { canReset, endsIn, spiceNetlist, switchOn, NetworkError, type SwitchedOn, endName } from '@saddle/core/circuit';
 import type { FaultScan } from '@saddle/core/instruments';
 import { APPLIANCES } from '@saddle/core/catalog';
 import { inches } from '@saddle/core/measure';
@@ -32,7 +32,6 @@ import {
   connect,
   cut,
   dropPigtail,
-  endName,
   eventWords,
   faceFindings,
   fittingScale,

@@ -1,5 +1,5 @@
 /** Where an accessory may sit and what box it needs, by the UK book and its guidance. Lengths in mm; values from memory, as named. */
-import { BOX_KINDS, bs7671, practice, type Source, type UkBoxId } from '../../catalog/index.js';
+import { BOX_KINDS, bs7671, practice, ukBoxSort, type Source, type UkBoxId } from '../../catalog/index.js';
 import type { Beside, PointKind, Sum } from '../../model/index.js';
 import { atLeast, atMost, term, type Judged } from '../judged.js';
 import { ukBath } from './bath.js';
@@ -128,7 +128,7 @@ const OUTDOORS = bs7671('512.2 and 411.3.3');
 /** Outdoors: the box keeps rain out, also with its plug in; what the earth there may be is for whoever certifies it. */
 export function ukOutdoors(box: UkBoxId | undefined): Judged {
   if (box === undefined) return { verdict: 'can’t tell', says: 'which box keeps the rain out was not said', sums: [], source: OUTDOORS, ask: 'Choose a weatherproof one.' }; // prettier-ignore
-  return box.startsWith('back-weather')
+  return ukBoxSort(box) === 'weather'
     ? { verdict: 'caution', says: 'weatherproof, IP66 with its cover shut, cable in from behind or below, no flat cable in the open; which earth it may have (TN-C-S outdoors, an electrode) a registered electrician decides', sums: [], source: OUTDOORS }
     : { verdict: 'stop', says: 'rain gets into it: outdoors a weatherproof one, IPX4 at least, with its plug in too', sums: [], source: OUTDOORS }; // prettier-ignore
 }

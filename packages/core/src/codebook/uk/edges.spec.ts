@@ -166,7 +166,7 @@ describe('where an accessory may sit (Approved Document M, guidance, 701)', () =
     expect([sound(ukBathBonding()).verdict, ukBathBonding().sums]).toEqual(['can’t tell', []]);
   });
   it('outdoors (512.2) and what is notified (Approved Document P)', () => {
-    expect([undefined, 'back-weather-1g', 'back-surface-1g'].map((b) => [sound(ukOutdoors(b as never)).verdict, ukOutdoors(b as never).sums])).toEqual([['can’t tell', []], ['caution', []], ['stop', []]]); // prettier-ignore
+    expect([undefined, 'back-weather-50-2g', 'back-surface-32-1g'].map((b) => [sound(ukOutdoors(b as never)).verdict, ukOutdoors(b as never).sums])).toEqual([['can’t tell', []], ['caution', []], ['stop', []]]); // prettier-ignore
     const work = (newCircuit: boolean, byBath: boolean) => sound(ukNotifiable({ newCircuit, byBath }));
     expect([work(true, false), work(false, true), work(true, true), work(false, false)].map((j) => [j.verdict, j.says.slice(0, 20), j.sums])).toEqual([
       ['caution', 'a new circuit is not', []], ['caution', 'work beside a bath o', []], ['caution', 'a new circuit is not', []], ['note', 'an addition to a cir', []],

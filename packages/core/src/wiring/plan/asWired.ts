@@ -1,7 +1,7 @@
 /** The plan of a box that is wired already, or was wired by hand: its joints as they are, in the words of any other plan. */
 import { endKey, type Box, type BoxWiring, type Insulation, type Schools, type Site, type WireEnd } from '../../model/index.js';
 import { cablesIn, devicesOf } from '../boxContents.js';
-import { jointLine, sentence } from './landing.js';
+import { breakLine, jointLine, sentence } from './landing.js';
 import {
   deviceWords,
   landing,
@@ -108,6 +108,7 @@ export function asWired(plan: WiringPlan, site: Site, box: Box, wiring: BoxWirin
   const broken = new Map<string, { brass: boolean; silver: boolean }>();
   for (const { deviceId, side } of wiring.broken ?? [])
     broken.set(deviceId, { ...(broken.get(deviceId) ?? { brass: false, silver: false }), [side]: true });
+  const breaks = [...broken].map(([id, tab]) => breakLine(tab, devices.find((d) => d.id === id)?.name ?? id));
   return {
     ...plan,
     // what the planner can't do hands may, and the bench judges it; what nobody knows stays unknown, however it is wired
@@ -115,13 +116,8 @@ export function asWired(plan: WiringPlan, site: Site, box: Box, wiring: BoxWirin
     joints,
     devices: plan.devices.map((d) => ({ ...d, broken: broken.get(d.id) })),
     pigtailMm: wiring.pigtails[0]?.lengthMm ?? plan.pigtailMm,
-    connect: [
-      ...[...broken].map(
-        ([id, tab]) =>
-          `Break the ${tab.brass && tab.silver ? 'brass and the silver tab' : tab.brass ? 'brass tab' : 'silver tab'} of ${devices.find((d) => d.id === id)?.name ?? id}.`,
-      ),
-      ...hand.map(jointLine),
-    ],
+    breaks,
+    connect: [...breaks, ...hand.map(jointLine)],
     notes: loose.map((e) => `${sentence(describeLead(leadOf(e)!))} is on nothing: a loose end is capped.`),
   };
 }

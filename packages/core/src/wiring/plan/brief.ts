@@ -26,15 +26,15 @@ export function connectBriefly(plan: WiringPlan): string[] {
   };
   const inOrder = (['ground', 'neutral', 'hot'] as const).flatMap((role) => joints.filter((j) => j.role === role));
   const said = new Set(joints.map(jointLine));
-  const others = plan.connect.filter((l) => !said.has(l));
+  const others = plan.connect.filter((l) => !said.has(l) && !plan.breaks.includes(l));
   const strips = [...new Set(joints.filter((j) => j.kind === 'terminal').map((j) => printInches(j.stripMm)))];
   return [
-    ...others.filter((l) => l.startsWith('Break')),
+    ...plan.breaks,
     ...inOrder.flatMap((j) => {
       const text = line(j);
       return text === undefined ? [] : [`${sentence(text)}.`];
     }),
     ...(strips.length ? [`Under the screws ${strips.join(' or ')} bare.`] : []),
-    ...others.filter((l) => !l.startsWith('Break')),
+    ...others,
   ];
 }

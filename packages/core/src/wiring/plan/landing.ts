@@ -145,6 +145,9 @@ export class Landing {
   }
 }
 
+/** How a broken tab is said among the steps. */
+export const breakLine = (tab: { brass: boolean; silver: boolean }, device: string): string =>
+  `Break the ${tab.brass && tab.silver ? 'brass and the silver tab' : tab.brass ? 'brass tab' : 'silver tab'} of ${device}.`;
 /** How a connection is said among the steps: what finds it again by its line. */
 export const jointLine = (joint: { says: string }): string => `${sentence(joint.says)}.`;
 

@@ -6,7 +6,7 @@ import { DEVICE_KINDS } from '../../catalog/index.js';
 import { inches, type Awg } from '../../measure/index.js';
 import type { Insulation } from '../../model/index.js';
 import { boxMaterial, cablesIn, devicesIn } from '../boxContents.js';
-import { jointLine, Landing } from './landing.js';
+import { breakLine, jointLine, Landing } from './landing.js';
 import type { Role } from './lead.js';
 import { netsOf } from './nets.js';
 import type { WiringPlan } from './planned.js';
@@ -54,7 +54,7 @@ function planned(input: PlanInput): WiringPlan {
     })),
     joints: [],
     pigtailMm: inches(schools.pigtailIn),
-    ...{ takeApart: [], connect: [], fold: [], notes: [...read.notes] },
+    ...{ takeApart: [], connect: [], breaks: [], fold: [], notes: [...read.notes] },
     refused: read.refused,
     missing: read.missing,
   };
@@ -86,13 +86,8 @@ function planned(input: PlanInput): WiringPlan {
 
   const byRole = (role: Role) => plan.joints.filter((j) => j.role === role);
   const inOrder = [...byRole('ground'), ...byRole('neutral'), ...byRole('hot')];
-  plan.connect = [
-    ...[...tabs].map(([id, tab]) => {
-      const device = plan.devices.find((d) => d.id === id)!;
-      return `Break the ${tab.brass && tab.silver ? 'brass and the silver tab' : tab.brass ? 'brass tab' : 'silver tab'} of ${device.name}.`;
-    }),
-    ...inOrder.map(jointLine),
-  ];
+  plan.breaks = [...tabs].map(([id, tab]) => breakLine(tab, plan.devices.find((d) => d.id === id)!.name));
+  plan.connect = [...plan.breaks, ...inOrder.map(jointLine)];
   if (devices.length) {
     const what = devices.length > 1 ? 'devices' : receptacles.length ? 'device' : isSwitch ? 'switch' : 'device';
     plan.takeApart = [`Take the hots off the ${what} first, and treat every conductor as live; then the neutrals, last the grounds.`];

@@ -19,6 +19,8 @@ export interface WiringPlan {
   pigtailMm: number;
   takeApart: string[];
   connect: string[];
+  /** those of its lines that break tabs: they come first, and are said as they are */
+  breaks: string[];
   fold: string[];
   /** where a school gave way, and what to look at */
   notes: string[];
