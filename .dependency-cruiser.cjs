@@ -65,7 +65,7 @@ const RESTS_ON = {
     'photo',
   ],
 };
-const spec = '\\.spec\\.ts$';
+const spec = '\\.(?:spec|testing)\\.ts$';
 
 module.exports = {
   forbidden: [

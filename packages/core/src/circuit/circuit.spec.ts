@@ -8,18 +8,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import fc from 'fast-check';
 import { afterAll, describe, expect, it } from 'vitest';
-import {
-  clamp,
-  continuity,
-  findBreaker,
-  insulation,
-  probe,
-  readLamps,
-  readVolts,
-  ringTest,
-  scanFaults,
-  twoFeeds,
-} from '../instruments/index.js';
+import { clamp, continuity, findBreaker, insulation, probe, readLamps, readVolts, scanFaults, twoFeeds } from '../instruments/index.js';
 import { Bench, PANEL, type WireEnd } from '../model/index.js';
 import {
   buildNetwork,
@@ -320,11 +309,6 @@ describe('handbook 21 and 22', () => {
     expect(tripTime(1.13, 'UK-B')).toBeUndefined();
     expect(tripTime(1.45, 'UK-B')!.to).toBeLessThanOrEqual(3600);
     expect(tripTime(5, 'UK-B')!.to).toBeLessThanOrEqual(0.1);
-  });
-  it('ring of 2.5/1.5 mm², 60 m: r1 0.445, r2 0.726, line to earth at any socket 0.293 Ω', () => {
-    // the handbook works with 7.41 and 12.10 mΩ/m, the standard's class 1 conductors; pure copper of that area is 7 % lower
-    const ring = ringTest(60_000, 0.017241 / 0.00741, 0.017241 / 0.0121);
-    expect([ring.r1, ring.rn, ring.r2, ring.lineEarth].map((r) => Number(r.toFixed(3)))).toEqual([0.445, 0.445, 0.726, 0.293]);
   });
 });
 

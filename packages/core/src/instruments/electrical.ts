@@ -2,7 +2,7 @@
  * Simulated electrical instruments over a switched-on circuit. Each is put in as what it is, a resistance between two points, and reads
  * what then is there; nothing is looked up. Resistances and thresholds are handbook 8 and 21 and common practice.
  */
-import { complex, conductorOhm, feedsOf, magnitude, nodeOf, plus, reached, type SwitchedOn } from '../circuit/index.js';
+import { complex, feedsOf, magnitude, nodeOf, plus, reached, type SwitchedOn } from '../circuit/index.js';
 import { endKey, NEUTRAL_BAR, type WireEnd } from '../model/index.js';
 
 /** Digital meter on volts, and its low-impedance mode; ohm. */
@@ -197,24 +197,6 @@ export function insulation(on: SwitchedOn, a: string, b: string): Insulation | {
   const z = magnitude(on.solved.impedanceBetween(a, b));
   const megohm = Math.min(1000, z / 1e6);
   return { megohm, ok: megohm >= 1 };
-}
-
-export interface RingTest {
-  r1: number;
-  rn: number;
-  r2: number;
-  /** cross-connected, at every socket of a sound ring; ohm */
-  lineNeutral: number;
-  lineEarth: number;
-  /** Ze + R1 + R2 at 20 °C */
-  loopOhm: number | undefined;
-}
-/** End-to-end and cross-connected resistances of a ring final of flat twin and earth (handbook 12). Lengths in mm, areas in mm². */
-export function ringTest(lengthMm: number, lineMm2: number, earthMm2: number, zeOhm?: number): RingTest {
-  const r1 = conductorOhm(14, lengthMm, 20, lineMm2);
-  const r2 = conductorOhm(14, lengthMm, 20, earthMm2);
-  const lineEarth = (r1 + r2) / 4;
-  return { r1, rn: r1, r2, lineNeutral: (r1 + r1) / 4, lineEarth, loopOhm: zeOhm === undefined ? undefined : zeOhm + lineEarth };
 }
 
 /** Two live cables in one box: what the meter between their hots and one switch-off tell (handbook 4). */
