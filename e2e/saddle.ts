@@ -1,5 +1,5 @@
 /** A running Saddle for each test, and the few things that every test does with it. */
-import { test as base, expect, type Locator, type Page } from '@playwright/test';
+import { test as base, expect, type BrowserContext, type ConsoleMessage, type Locator, type Page } from '@playwright/test';
 import { dropDataFolder, newDataFolder, runServer, type RunningServer } from '../apps/server/src/testing/runServer.js';
 
 export { expect };
@@ -27,22 +27,40 @@ export const test = base.extend<Saddle>({
     server.process.kill('SIGKILL');
   },
   baseURL: async ({ server }, use) => use(server.url),
-  page: async ({ page }, use) => {
-    // anything the page complains about is a failure: script errors and breaches of the content security policy among them
-    const complaints: string[] = [];
-    page.on('pageerror', (error) => complaints.push(error.message));
-    page.on('console', (message) => {
-      // a resource or a page that a test withholds is said by the page itself, and the browser says it too
-      if (message.type() === 'error' && !/Failed to load resource|Failed to fetch dynamically imported module/.test(message.text()))
-        complaints.push(message.text());
-    });
-    await use(page);
-    expect(complaints).toEqual([]);
-  },
+  page: async ({ page }, use) => uncomplaining(page, use),
 });
 
-/** For tests that only look: one Saddle for all that a worker runs, which saves a start a test. */
-export const reading = test.extend<object, { shared: RunningServer }>({
+/** Anything the page complains about is a failure: script errors and breaches of the content security policy among them. */
+async function uncomplaining(page: Page, use: (page: Page) => Promise<void>): Promise<void> {
+  const complaints: string[] = [];
+  const thrown = (error: Error): void => void complaints.push(error.message);
+  const said = (message: ConsoleMessage): void => {
+    // a resource or a page that a test withholds is said by the page itself, and the browser says it too
+    if (message.type() === 'error' && !/Failed to load resource|Failed to fetch dynamically imported module/.test(message.text()))
+      complaints.push(message.text());
+  };
+  page.on('pageerror', thrown).on('console', said);
+  await use(page);
+  page.off('pageerror', thrown).off('console', said);
+  expect(complaints).toEqual([]);
+}
+
+/** For tests that only look: one Saddle and one browser window for all that a worker runs, which saves a start and a load a test. */
+export const reading = test.extend<object, { shared: RunningServer; window: BrowserContext }>({
+  window: [
+    async ({ browser, shared }, use, worker) => {
+      const { viewport, hasTouch, isMobile } = worker.project.use;
+      const context = await browser.newContext({ baseURL: shared.url, serviceWorkers: 'block', ...(viewport ? { viewport } : {}), ...(hasTouch ? { hasTouch } : {}), ...(isMobile ? { isMobile } : {}) }); // prettier-ignore
+      await use(context);
+      await context.close();
+    },
+    { scope: 'worker' },
+  ],
+  page: async ({ window }, use) => {
+    const page = window.pages()[0] ?? (await window.newPage());
+    page.setDefaultTimeout(20_000);
+    await uncomplaining(page, use);
+  },
   shared: [
     // eslint-disable-next-line no-empty-pattern
     async ({}, use) => {
