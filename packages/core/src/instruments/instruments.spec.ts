@@ -140,6 +140,8 @@ describe('every single fault', () => {
     const scan = scanFaults(bench, 'device3', 'upper', (done) => shares.push(done));
     expect(scan.rows.reduce((sum, r) => sum + r.count, 0)).toBe(scan.total);
     expect(shares).toEqual([...shares].sort((a, b) => a - b));
+    const counts = scan.rows.map((r) => r.count);
+    expect(counts).toEqual([...counts].sort((a, b) => b - a));
     expect(shares.every((s) => s >= 0 && s <= 1)).toBe(true);
     const first = scanFaults(bench, 'device1', 'upper').rows.find((r) => r.says === 'reads as right');
     const last = scan.rows.find((r) => r.says === 'reads as right');

@@ -25,6 +25,7 @@ import {
   NEUTRAL_BAR,
   PANEL,
   type Bench,
+  type BenchBox,
   type BenchDevice,
   type Edition,
   type Unmeasured,
@@ -66,16 +67,78 @@ const colourOf = (bench: Bench, end: WireEnd): WireColour =>
 const gaugeOf = (bench: Bench, end: WireEnd): Awg =>
   'cableId' in end ? bench.cables.find((c) => c.id === end.cableId)!.gauge : bench.pigtails.find((p) => p.id === end.pigtailId)!.gauge;
 
+/** A wiring that is looked at: what each end of it is for, and what was found so far. */
+interface Checking {
+  bench: Bench;
+  year: string;
+  edition: Edition;
+  uses: ReadonlyMap<string, ReadonlySet<Use>>;
+  /** nodes on the ground bar */
+  grounded: ReadonlySet<string>;
+  findings: BenchFinding[];
+  say: (rule: string, title: string, verdict: Judged['verdict'], says: string, clause: string | undefined, boxId?: string) => void;
+  name: (end: WireEnd) => string;
+}
+const checking = (bench: Bench, edition: Edition): Checking => {
+  const findings: BenchFinding[] = [];
+  const year = edition.slice(3);
+  return {
+    ...{ bench, year, edition, findings, uses: usesOf(bench), grounded: reached(bench, nodeOf.bar(GROUND_BAR)) },
+    say: (rule, title, verdict, says, clause, boxId) =>
+      void findings.push({
+        rule,
+        title,
+        verdict,
+        says,
+        sums: [],
+        source: clause ? nec(year, clause) : practice,
+        ...(boxId ? { boxId } : {}),
+      }),
+    name: (e) => endName(bench, e),
+  };
+};
+/** What the ends on a terminal of a device are for; nothing where none is on it. */
+const useAt = ({ bench, uses }: Checking, d: BenchDevice, terminal: string): ReadonlySet<Use> => {
+  const joint = bench.joints.find((x) => x.boxId === d.boxId && x.at?.device === d.id && x.at.terminal === terminal);
+  return joint?.ends.map((e) => uses.get(endKey(e))).find((u) => u) ?? new Set<Use>();
+};
+
 /** All checks; worst first. `on` is the wiring switched on. */
 export function benchFindings(on: SwitchedOn, source: Bench, edition: Edition): BenchFinding[] {
-  const bench = source;
-  const year = edition.slice(3);
-  const findings: BenchFinding[] = [];
-  const say = (rule: string, title: string, verdict: Judged['verdict'], says: string, clause: string | undefined, boxId?: string) =>
-    findings.push({ rule, title, verdict, says, sums: [], source: clause ? nec(year, clause) : practice, ...(boxId ? { boxId } : {}) });
-  const uses = usesOf(bench);
-  const name = (e: WireEnd) => endName(bench, e);
+  const c = checking(source, edition);
+  const { bench, year, findings } = c;
+  strips(c);
+  screws(c);
+  feedsApart(c);
+  looseInPanel(c);
+  wireAndBreaker(bench, year, findings);
+  neutralsApart(bench, year, findings);
+  for (const box of bench.boxes) {
+    const ends = endsIn(bench, box.id);
+    if (ends.length === 0) continue;
+    groundThrough(c, box, ends);
+    groundOfMetal(c, box);
+    for (const end of ends) useOfEnd(c, box, end);
+    for (const d of bench.devices.filter((x) => x.boxId === box.id)) {
+      groundOfDevice(c, d);
+      if (d.form === 'ground-fault') lineAndLoad(c, d);
+      wayBack(c, d);
+      switchAndShell(c, d);
+      if (d.form === 'duplex' && !d.brassTab) oneYoke(bench, d, box.id, year, findings);
+      if (d.form === 'duplex' || d.form === 'single') screwsOfFace(c, d);
+    }
+    fillFinding(bench, box.id, edition, findings);
+    freeFinding(bench, box.id, edition, findings);
+  }
+  sharing(c, on);
+  assumptions(bench, findings);
+  const order = ['stop', 'can’t tell', 'caution', 'ok', 'note'];
+  return findings.sort((x, y) => order.indexOf(x.verdict) - order.indexOf(y.verdict));
+}
 
+/** Copper bare as far as what holds it takes. */
+function strips(c: Checking): void {
+  const { bench, say, name } = c;
   for (const j of bench.joints)
     for (const e of j.ends) {
       const bare = strippedMm(bench, e);
@@ -93,6 +156,11 @@ export function benchFindings(on: SwitchedOn, source: Bench, edition: Edition): 
           j.boxId === PANEL ? undefined : j.boxId,
         );
     }
+}
+
+/** What a screw, a push-in and a contact may not be. */
+function screws(c: Checking): void {
+  const { bench, say } = c;
   for (const j of bench.joints.filter((x) => x.kind === 'terminal' && x.boxId !== PANEL && x.ends.length > 1))
     say(
       'one-per-screw',
@@ -113,7 +181,11 @@ export function benchFindings(on: SwitchedOn, source: Bench, edition: Edition): 
     );
   for (const j of bench.joints.filter((x) => x.looseOhm !== undefined))
     say('loose', 'Loose contact', 'stop', `${jointName(bench, j)} is loose: it heats and drops out`, '110.14', j.boxId);
+}
 
+/** Feeds kept apart, and no ring. */
+function feedsApart(c: Checking): void {
+  const { bench, say } = c;
   for (const [a, b] of joinedFeeds(bench))
     say(
       'joined-feeds',
@@ -130,190 +202,215 @@ export function benchFindings(on: SwitchedOn, source: Bench, edition: Edition): 
       `${bench.cables.find((c) => c.id === id)!.name} only closes a ring: it is fed from both ends`,
       undefined,
     );
+}
 
-  const grounded = reached(bench, nodeOf.bar(GROUND_BAR));
-  /** A device that is wired and whose green screw leads to no ground. */
-  const groundOfDevice = (d: BenchDevice): void => {
-    const joints = bench.joints.filter((j) => j.boxId === d.boxId && j.at?.device === d.id && j.at.terminal !== 'green');
-    // what nothing feeds yet is not judged by its ground
-    const fed = joints.some((j) => j.ends.some((e) => uses.get(endKey(e))?.has('hot')));
-    if (!fed || grounded.has(terminalNodeOf(d.boxId, d.id, 'green'))) return;
-    const title = `${d.name}: its ground`;
-    if (unmeasured(bench, 'ground', d.boxId))
-      findings.push({
-        rule: 'device-ground',
-        title,
-        boxId: d.boxId,
-        verdict: 'can’t tell',
-        says: 'its green screw leads to no ground that is drawn, and whether the cables have one was not looked at',
-        sums: [],
-        source: nec(year, '250.146'),
-        ask: 'With the circuit proved dead, look for the bare or green conductor of each cable.',
-      });
-    else if (d.form === 'duplex' || d.form === 'single')
-      say('device-ground', title, 'stop', 'its third slot promises a ground, and none is there', '406.4', d.boxId);
-    else if (d.form === 'ground-fault')
-      say(
-        'device-ground',
-        title,
-        'caution',
-        'without a ground it protects, and has to be marked “no equipment ground”',
-        '406.4(D)(2)',
-        d.boxId,
-      );
-    else
-      say('device-ground', title, 'caution', 'its green screw leads to no ground: a fault to its frame opens nothing', '250.110', d.boxId);
-  };
+/** Ends in the panel that are on nothing. */
+function looseInPanel(c: Checking): void {
+  const { bench, say, name } = c;
   for (const e of endsIn(bench, PANEL).filter((x) => !jointOf(bench, x)))
     say('loose-end', 'Ends in the panel', 'stop', `${name(e)} hangs loose in the panel: on its bar, its breaker, or capped`, '110.14(B)');
-  wireAndBreaker(bench, year, findings);
-  neutralsApart(bench, year, findings);
-  for (const box of bench.boxes) {
-    const ends = endsIn(bench, box.id);
-    if (ends.length === 0) continue;
-    const grounds = ends.filter((e) => 'cableId' in e && GROUND_COLOURS.includes(colourOf(bench, e)));
-    if (grounds.length > 0) {
-      const sound = groundWithoutDevices(bench, box.id);
-      say(
-        'ground',
-        `Ground in ${box.name}`,
-        sound ? 'ok' : 'stop',
-        sound ? 'runs on without the devices' : 'is open, or hangs together only through a device',
-        '250.148',
-        box.id,
-      );
-    }
-    if (unmeasured(bench, 'material', box.id))
-      findings.push({
-        rule: 'metal-box',
-        title: `Ground of ${box.name}`,
-        boxId: box.id,
-        verdict: 'can’t tell',
-        says: 'nobody noted whether the box is metal; drawn as plastic, without a ground lead',
-        sums: [],
-        source: nec(year, '250.148(C)'),
-        ask: 'Look: with the circuit proved dead, a metal box is grey and rings; it then gets a ground lead of its own.',
-      });
-    else if (box.material === 'metal') {
-      const tied = bench.joints.some(
-        (j) => j.boxId === box.id && j.at?.device === 'box' && j.ends.some((e) => uses.get(endKey(e))?.has('ground')),
-      );
-      say(
-        'metal-box',
-        `Ground of the metal box`,
-        tied ? 'ok' : 'stop',
-        tied ? 'it has a lead of its own' : 'a metal box gets a ground lead of its own',
-        '250.148(C)',
-        box.id,
-      );
-    }
-    for (const e of ends) {
-      const use = uses.get(endKey(e));
-      const colour = colourOf(bench, e);
-      const joint = jointOf(bench, e);
-      if (!joint) {
-        const live = use?.has('hot');
-        say(
-          'loose-end',
-          'Ends in joints or capped',
-          live ? 'stop' : 'caution',
-          `${name(e)} hangs loose and bare${live ? ', and is live when the breaker is on' : ''}`,
-          '110.14(B)',
-          box.id,
-        );
-      }
-      if (!use) continue;
-      if (use.size > 1)
-        say('mixed', 'Hot, neutral and ground apart', 'stop', `${name(e)} is ${[...use].join(' and ')} at once`, '250.24(A)(5)', box.id);
-      else if (use.has('hot') && GROUND_COLOURS.includes(colour))
-        say('colour', 'Colours', 'stop', `${name(e)} is used as a hot: a bare or green one is ground only`, '250.119', box.id);
-      else if (use.has('hot') && NEUTRAL_COLOURS.includes(colour)) {
-        const marked = 'cableId' in e && bench.cables.find((c) => c.id === e.cableId)!.marked;
-        if (!marked) say('colour', 'Colours', 'stop', `${name(e)} is used as a hot without a mark`, '200.7(C)', box.id);
-      } else if (use.has('neutral') && !NEUTRAL_COLOURS.includes(colour))
-        say('colour', 'Colours', 'stop', `${name(e)} is used as neutral: neutrals are white or grey`, '200.6', box.id);
-      else if (use.has('ground') && !GROUND_COLOURS.includes(colour))
-        say('colour', 'Colours', 'stop', `${name(e)} is used as ground: grounds are bare or green`, '250.119', box.id);
-    }
-    for (const d of bench.devices.filter((x) => x.boxId === box.id)) {
-      const useAt = (terminal: string) => {
-        const j = bench.joints.find((x) => x.boxId === box.id && x.at?.device === d.id && x.at.terminal === terminal);
-        return j?.ends.map((e) => uses.get(endKey(e))).find((u) => u) ?? new Set<Use>();
-      };
-      groundOfDevice(d);
-      if (d.form === 'ground-fault') {
-        const swapped = useAt('line brass').has('neutral') || useAt('line silver').has('hot');
-        const line = swapped || useAt('line brass').has('hot') || useAt('line silver').has('neutral');
-        const load = useAt('load brass').has('hot');
-        if (swapped) say('polarity', `${d.name}: polarity`, 'stop', 'hot belongs on brass and neutral on silver', '200.11', box.id);
-        const on = (terminal: string) =>
-          bench.joints.some((x) => x.boxId === box.id && x.at?.device === d.id && x.at.terminal === terminal);
-        // with the contacts open, only what truly feeds it is live
-        const open = usesOf({ ...bench, devices: bench.devices.map((x) => (x.id === d.id ? { ...x, tripped: true } : x)) });
-        const fedAt = (terminal: string, by: Use = 'hot') => {
-          const j = bench.joints.find((x) => x.boxId === box.id && x.at?.device === d.id && x.at.terminal === terminal);
-          return j?.ends.some((e) => open.get(endKey(e))?.has(by)) ?? false;
-        };
-        const reversed = fedAt('load brass') && !fedAt('line brass');
-        // hot through the sensor and neutral past it: the first load trips it
-        const crossed =
-          (on('line brass') && !on('line silver') && on('load silver') && !on('load brass')) ||
-          (fedAt('line brass') && fedAt('load silver', 'neutral') && !fedAt('line silver', 'neutral'));
-        say(
-          'line-load',
-          `${d.name}: LINE and LOAD`,
-          reversed || crossed ? 'stop' : line ? 'ok' : 'caution',
-          crossed
-            ? 'hot on LINE and neutral on LOAD: the first thing that is plugged in trips it'
-            : reversed
-              ? 'the feed is on LOAD: it does not protect, or does not set'
-              : line
-                ? `feed on LINE${load ? ', what is protected on LOAD' : ''}`
-                : 'nothing feeds its LINE screws',
-          '110.3(B)',
-          box.id,
-        );
-      }
-      for (const [hotTerminal, back] of BACK[d.form] ?? []) {
-        const there = bench.joints.some((x) => x.boxId === box.id && x.at?.device === d.id && x.at.terminal === back);
-        if (useAt(hotTerminal).has('hot') && there && useAt(back).size === 0)
-          say(
-            'neutral-open',
-            `${d.name}: its way back`,
-            'stop',
-            'its neutral leads to no bar: nothing works here, and on a shared neutral the loads stand between two hots',
-            '300.13(B)',
-            box.id,
-          );
-      }
-      if (d.form === 'switch' && useAt('screw 1').has('neutral') && useAt('screw 2').has('neutral'))
-        say(
-          'switched-neutral',
-          `${d.name}: what it switches`,
-          'stop',
-          'it opens the neutral: what hangs on it stays live with the switch off',
-          '404.2(B)',
-          box.id,
-        );
-      if (d.form === 'lamp' && useAt('neutral').has('hot'))
-        say('lamp-shell', `${d.name}: its shell`, 'stop', 'hot on the shell: whoever changes the lamp touches it', '200.10(C)', box.id);
-      if (d.form === 'duplex' && !d.brassTab) oneYoke(bench, d, box.id, year, findings);
-      if (d.form === 'duplex' || d.form === 'single') {
-        const brass = d.form === 'single' ? ['brass'] : ['brass upper', 'brass lower'];
-        const silver = d.form === 'single' ? ['silver'] : ['silver upper', 'silver lower'];
-        if (brass.some((t) => useAt(t).has('neutral')) || silver.some((t) => useAt(t).has('hot')))
-          say('polarity', `${d.name}: polarity`, 'stop', 'hot belongs on brass and neutral on silver', '200.11', box.id);
-        if (useAt('green').size && !useAt('green').has('ground'))
-          say('polarity', `${d.name}: green screw`, 'stop', 'the green screw takes the ground only', '250.126', box.id);
-        const used = bench.joints.filter((j) => j.boxId === box.id && j.at?.device === d.id).length;
-        const screws = d.form === 'single' ? 3 : 5;
-        if (used > 0 && used < screws)
-          say('unused', `${d.name}: unused screws`, 'note', `${screws - used} unused: driven home`, undefined, box.id);
-      }
-    }
-    fillFinding(bench, box.id, edition, findings);
-    freeFinding(bench, box.id, edition, findings);
+}
+
+/** The ground runs on without the devices. */
+function groundThrough(c: Checking, box: BenchBox, ends: readonly WireEnd[]): void {
+  const { bench, say } = c;
+  const grounds = ends.filter((e) => 'cableId' in e && GROUND_COLOURS.includes(colourOf(bench, e)));
+  if (grounds.length > 0) {
+    const sound = groundWithoutDevices(bench, box.id);
+    say(
+      'ground',
+      `Ground in ${box.name}`,
+      sound ? 'ok' : 'stop',
+      sound ? 'runs on without the devices' : 'is open, or hangs together only through a device',
+      '250.148',
+      box.id,
+    );
   }
+}
+
+/** A metal box has a lead of its own. */
+function groundOfMetal(c: Checking, box: BenchBox): void {
+  const { bench, year, uses, findings, say } = c;
+  if (unmeasured(bench, 'material', box.id))
+    findings.push({
+      rule: 'metal-box',
+      title: `Ground of ${box.name}`,
+      boxId: box.id,
+      verdict: 'can’t tell',
+      says: 'nobody noted whether the box is metal; drawn as plastic, without a ground lead',
+      sums: [],
+      source: nec(year, '250.148(C)'),
+      ask: 'Look: with the circuit proved dead, a metal box is grey and rings; it then gets a ground lead of its own.',
+    });
+  else if (box.material === 'metal') {
+    const tied = bench.joints.some(
+      (j) => j.boxId === box.id && j.at?.device === 'box' && j.ends.some((e) => uses.get(endKey(e))?.has('ground')),
+    );
+    say(
+      'metal-box',
+      `Ground of the metal box`,
+      tied ? 'ok' : 'stop',
+      tied ? 'it has a lead of its own' : 'a metal box gets a ground lead of its own',
+      '250.148(C)',
+      box.id,
+    );
+  }
+}
+
+/** An end is on something, is one thing, and has its colour. */
+function useOfEnd(c: Checking, box: BenchBox, e: WireEnd): void {
+  const { bench, uses, say, name } = c;
+  const use = uses.get(endKey(e));
+  const colour = colourOf(bench, e);
+  const joint = jointOf(bench, e);
+  if (!joint) {
+    const live = use?.has('hot');
+    say(
+      'loose-end',
+      'Ends in joints or capped',
+      live ? 'stop' : 'caution',
+      `${name(e)} hangs loose and bare${live ? ', and is live when the breaker is on' : ''}`,
+      '110.14(B)',
+      box.id,
+    );
+  }
+  if (!use) return;
+  if (use.size > 1)
+    say('mixed', 'Hot, neutral and ground apart', 'stop', `${name(e)} is ${[...use].join(' and ')} at once`, '250.24(A)(5)', box.id);
+  else if (use.has('hot') && GROUND_COLOURS.includes(colour))
+    say('colour', 'Colours', 'stop', `${name(e)} is used as a hot: a bare or green one is ground only`, '250.119', box.id);
+  else if (use.has('hot') && NEUTRAL_COLOURS.includes(colour)) {
+    const marked = 'cableId' in e && bench.cables.find((c) => c.id === e.cableId)!.marked;
+    if (!marked) say('colour', 'Colours', 'stop', `${name(e)} is used as a hot without a mark`, '200.7(C)', box.id);
+  } else if (use.has('neutral') && !NEUTRAL_COLOURS.includes(colour))
+    say('colour', 'Colours', 'stop', `${name(e)} is used as neutral: neutrals are white or grey`, '200.6', box.id);
+  else if (use.has('ground') && !GROUND_COLOURS.includes(colour))
+    say('colour', 'Colours', 'stop', `${name(e)} is used as ground: grounds are bare or green`, '250.119', box.id);
+}
+
+/** A device that is wired and whose green screw leads to no ground. */
+function groundOfDevice(c: Checking, d: BenchDevice): void {
+  const { bench, year, uses, grounded, findings, say } = c;
+  const joints = bench.joints.filter((j) => j.boxId === d.boxId && j.at?.device === d.id && j.at.terminal !== 'green');
+  // what nothing feeds yet is not judged by its ground
+  const fed = joints.some((j) => j.ends.some((e) => uses.get(endKey(e))?.has('hot')));
+  if (!fed || grounded.has(terminalNodeOf(d.boxId, d.id, 'green'))) return;
+  const title = `${d.name}: its ground`;
+  if (unmeasured(bench, 'ground', d.boxId))
+    findings.push({
+      rule: 'device-ground',
+      title,
+      boxId: d.boxId,
+      verdict: 'can’t tell',
+      says: 'its green screw leads to no ground that is drawn, and whether the cables have one was not looked at',
+      sums: [],
+      source: nec(year, '250.146'),
+      ask: 'With the circuit proved dead, look for the bare or green conductor of each cable.',
+    });
+  else if (d.form === 'duplex' || d.form === 'single')
+    say('device-ground', title, 'stop', 'its third slot promises a ground, and none is there', '406.4', d.boxId);
+  else if (d.form === 'ground-fault')
+    say(
+      'device-ground',
+      title,
+      'caution',
+      'without a ground it protects, and has to be marked “no equipment ground”',
+      '406.4(D)(2)',
+      d.boxId,
+    );
+  else say('device-ground', title, 'caution', 'its green screw leads to no ground: a fault to its frame opens nothing', '250.110', d.boxId);
+}
+
+/** A protective receptacle: its feed on LINE, what it protects on LOAD. */
+function lineAndLoad(c: Checking, d: BenchDevice): void {
+  const { bench, say } = c;
+  const at = (terminal: string): ReadonlySet<Use> => useAt(c, d, terminal);
+  const swapped = at('line brass').has('neutral') || at('line silver').has('hot');
+  const line = swapped || at('line brass').has('hot') || at('line silver').has('neutral');
+  const load = at('load brass').has('hot');
+  if (swapped) say('polarity', `${d.name}: polarity`, 'stop', 'hot belongs on brass and neutral on silver', '200.11', d.boxId);
+  const on = (terminal: string) => bench.joints.some((x) => x.boxId === d.boxId && x.at?.device === d.id && x.at.terminal === terminal);
+  // with the contacts open, only what truly feeds it is live
+  const open = usesOf({ ...bench, devices: bench.devices.map((x) => (x.id === d.id ? { ...x, tripped: true } : x)) });
+  const fedAt = (terminal: string, by: Use = 'hot') => {
+    const j = bench.joints.find((x) => x.boxId === d.boxId && x.at?.device === d.id && x.at.terminal === terminal);
+    return j?.ends.some((e) => open.get(endKey(e))?.has(by)) ?? false;
+  };
+  const reversed = fedAt('load brass') && !fedAt('line brass');
+  // hot through the sensor and neutral past it: the first load trips it
+  const crossed =
+    (on('line brass') && !on('line silver') && on('load silver') && !on('load brass')) ||
+    (fedAt('line brass') && fedAt('load silver', 'neutral') && !fedAt('line silver', 'neutral'));
+  say(
+    'line-load',
+    `${d.name}: LINE and LOAD`,
+    reversed || crossed ? 'stop' : line ? 'ok' : 'caution',
+    crossed
+      ? 'hot on LINE and neutral on LOAD: the first thing that is plugged in trips it'
+      : reversed
+        ? 'the feed is on LOAD: it does not protect, or does not set'
+        : line
+          ? `feed on LINE${load ? ', what is protected on LOAD' : ''}`
+          : 'nothing feeds its LINE screws',
+    '110.3(B)',
+    d.boxId,
+  );
+}
+
+/** The neutral of what is hot leads to a bar. */
+function wayBack(c: Checking, d: BenchDevice): void {
+  const { bench, say } = c;
+  const at = (terminal: string): ReadonlySet<Use> => useAt(c, d, terminal);
+  for (const [hotTerminal, back] of BACK[d.form] ?? []) {
+    const there = bench.joints.some((x) => x.boxId === d.boxId && x.at?.device === d.id && x.at.terminal === back);
+    if (at(hotTerminal).has('hot') && there && at(back).size === 0)
+      say(
+        'neutral-open',
+        `${d.name}: its way back`,
+        'stop',
+        'its neutral leads to no bar: nothing works here, and on a shared neutral the loads stand between two hots',
+        '300.13(B)',
+        d.boxId,
+      );
+  }
+}
+
+/** A switch opens the hot, a shell is neutral. */
+function switchAndShell(c: Checking, d: BenchDevice): void {
+  const { say } = c;
+  const at = (terminal: string): ReadonlySet<Use> => useAt(c, d, terminal);
+  if (d.form === 'switch' && at('screw 1').has('neutral') && at('screw 2').has('neutral'))
+    say(
+      'switched-neutral',
+      `${d.name}: what it switches`,
+      'stop',
+      'it opens the neutral: what hangs on it stays live with the switch off',
+      '404.2(B)',
+      d.boxId,
+    );
+  if (d.form === 'lamp' && at('neutral').has('hot'))
+    say('lamp-shell', `${d.name}: its shell`, 'stop', 'hot on the shell: whoever changes the lamp touches it', '200.10(C)', d.boxId);
+}
+
+/** A receptacle: hot on brass, neutral on silver, ground on green; what is not used is driven home. */
+function screwsOfFace(c: Checking, d: BenchDevice): void {
+  const { bench, say } = c;
+  const at = (terminal: string): ReadonlySet<Use> => useAt(c, d, terminal);
+  const brass = d.form === 'single' ? ['brass'] : ['brass upper', 'brass lower'];
+  const silver = d.form === 'single' ? ['silver'] : ['silver upper', 'silver lower'];
+  if (brass.some((t) => at(t).has('neutral')) || silver.some((t) => at(t).has('hot')))
+    say('polarity', `${d.name}: polarity`, 'stop', 'hot belongs on brass and neutral on silver', '200.11', d.boxId);
+  if (at('green').size && !at('green').has('ground'))
+    say('polarity', `${d.name}: green screw`, 'stop', 'the green screw takes the ground only', '250.126', d.boxId);
+  const used = bench.joints.filter((j) => j.boxId === d.boxId && j.at?.device === d.id).length;
+  const screws = d.form === 'single' ? 3 : 5;
+  if (used > 0 && used < screws)
+    say('unused', `${d.name}: unused screws`, 'note', `${screws - used} unused: driven home`, undefined, d.boxId);
+}
+
+/** Neutrals that two breakers share: legs, handles, and no device in them. */
+function sharing(c: Checking, on: SwitchedOn): void {
+  const { bench, say } = c;
   for (const s of sharedNeutrals(on)) {
     const [a, b] = s.breakers;
     const cable = bench.cables.find((c) => c.id === s.cableId)!;
@@ -336,9 +433,6 @@ export function benchFindings(on: SwitchedOn, source: Bench, edition: Edition): 
         '300.13(B)',
       );
   }
-  assumptions(bench, findings);
-  const order = ['stop', 'can’t tell', 'caution', 'ok', 'note'];
-  return findings.sort((x, y) => order.indexOf(x.verdict) - order.indexOf(y.verdict));
 }
 
 /** Hot screws and the screws of their way back, by form. */
