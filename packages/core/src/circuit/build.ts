@@ -4,7 +4,18 @@
  * capacitances are common practice.
  */
 import { awgAreaMm2, copperOhmPerMetre, type Awg } from '../measure/index.js';
-import { endBox, endKey, GROUND_BAR, NEUTRAL_BAR, PANEL, TERMINALS, type Bench, type BenchDevice, type Joint } from '../model/index.js';
+import {
+  endBox,
+  endKey,
+  GROUND_BAR,
+  NEUTRAL_BAR,
+  PANEL,
+  TERMINALS,
+  type Bench,
+  type BenchDevice,
+  type Joint,
+  type WireEnd,
+} from '../model/index.js';
 import { complex, NetworkError, type Branch, type Complex, type Network, type WiringPart, type Source } from './network.js';
 
 /** A sound screw or splice; the strap between two screws; a closed switch or breaker; a plug in its slot (common practice). */
@@ -25,6 +36,11 @@ export const conductorOhm = (gauge: Awg, lengthMm: number, celsius = 20, areaMm2
 
 export const EARTH = 'earth';
 /** Node names, so that an instrument can be put anywhere. */
+/** Ids of branches that a fault takes out. */
+export const branchOf = {
+  conductor: (cableId: string, conductor: number): string => `conductor ${cableId}/${conductor}`,
+  contact: (jointId: string, end: WireEnd): string => `contact ${jointId} ${endKey(end)}`,
+} as const;
 const END = 'end ';
 export const nodeOf = {
   end: (key: string): string => `${END}${key}`,
@@ -124,7 +140,7 @@ class Builder {
     for (const cable of this.bench.cables) {
       const ends = (i: number, e: 0 | 1) => nodeOf.end(endKey({ cableId: cable.id, conductor: i, end: e }));
       cable.colours.forEach((_, i) => {
-        const id = `conductor ${cable.id}/${i}`;
+        const id = branchOf.conductor(cable.id, i);
         this.conductorBranch.set(`${cable.id}/${i}`, id);
         this.ohm(
           { is: 'conductor', cableId: cable.id, conductor: i },
@@ -174,7 +190,7 @@ class Builder {
         seen.add(key);
         this.ohm(
           { is: 'contact', jointId: joint.id, end, ...onDevice },
-          `contact ${joint.id} ${key}`,
+          branchOf.contact(joint.id, end),
           nodeOf.end(key),
           node,
           CONTACT_OHM + (joint.looseOhm ?? 0),
