@@ -17,7 +17,7 @@ export default defineConfig({
   expect: { timeout: 20_000 },
   workers: 2,
   fullyParallel: true,
-  // a starved machine delivers events late: tried once more, and still reported as flaky
+  // tried once more to tell what is always wrong from what is wrong now and then; `npm test` counts either as failed
   retries: 1,
   forbidOnly: !!process.env['CI'],
   use: {
