@@ -463,6 +463,10 @@ export class BenchBoard {
       this.scanned.set(data.result);
       this.stopScan();
     };
+    this.worker.onerror = () => {
+      this.stopScan();
+      this.refused.set('The faults could not be tried: the part of the page that tries them failed. Try again, or load the page anew.');
+    };
     this.worker.postMessage({ bench: this.bench(), face });
   }
   protected stopScan(): void {
