@@ -3,30 +3,6 @@ import { inches } from '../measure/index.js';
 import type { Source } from './source.js';
 import { practice } from './source.js';
 
-export const BOX_KIND_IDS = [
-  'nail-on-1g-18',
-  'nail-on-1g-20',
-  'nail-on-1g-22',
-  'nail-on-2g-34',
-  'wings-1g-14',
-  'wings-1g-20',
-  'wings-1g-plaster-20',
-  'wings-2g-32',
-  'wings-2g-34',
-  'metal-device-2',
-  'metal-device-2-1/4',
-  'metal-device-2-1/2',
-  'metal-device-2-3/4',
-  'metal-device-3-1/2',
-  'metal-utility-1-1/2',
-  'metal-utility-1-7/8',
-  'metal-utility-2-1/8',
-  'metal-square-1-1/2',
-  'metal-square-2-1/8',
-  'masonry-2-1/2',
-  'masonry-3-1/2',
-  'surface-1g',
-] as const;
 /** Back boxes by the UK book: metal to be let into brick, lined ones for hollow walls, and surface ones; for one accessory or a twin. */
 export const UK_BOX_IDS = [
   'back-metal-25-1g',
@@ -48,8 +24,6 @@ export const UK_BOX_IDS = [
   'back-weather-50-2g',
 ] as const;
 export type UkBoxId = (typeof UK_BOX_IDS)[number];
-export const ALL_BOX_KIND_IDS = [...BOX_KIND_IDS, ...UK_BOX_IDS] as const;
-export type BoxKindId = (typeof ALL_BOX_KIND_IDS)[number];
 /** Whether a box is of the UK catalogue. */
 export const isUkBox = (kind: string): kind is UkBoxId => (UK_BOX_IDS as readonly string[]).includes(kind);
 
@@ -83,7 +57,8 @@ const TABLE_A: Source = { standard: 'NEC', edition: '2020', clause: 'Table 314.1
 export const GANG_PITCH_MM = inches(1.8125);
 
 const single = { widthMm: inches(2.25), heightMm: inches(3.75) };
-const double = { widthMm: single.widthMm + GANG_PITCH_MM, heightMm: inches(3.75) };
+/** Of so many gangs beside each other. */
+const bodyOf = (gangs: number) => ({ ...single, widthMm: single.widthMm + (gangs - 1) * GANG_PITCH_MM });
 
 type Row = Omit<BoxKind, 'id' | 'source'> & { source?: Source };
 const plastic = (
@@ -99,11 +74,11 @@ const plastic = (
   material: 'plastic',
   mounting,
   gangs,
-  ...(gangs === 1 ? single : double),
+  ...bodyOf(gangs),
   depthMm: inches(depthIn),
   volumeIn3,
   clamps,
-  opening: finishIn ? (gangs === 1 ? single : double) : undefined,
+  opening: finishIn ? bodyOf(gangs) : undefined,
   clampsFinishMm: finishIn ? { min: inches(finishIn[0]), max: inches(finishIn[1]) } : undefined,
 });
 const metal = (
@@ -126,7 +101,8 @@ const metal = (
   source: TABLE_A,
 });
 
-const ROWS: Record<(typeof BOX_KIND_IDS)[number], Row> = {
+/** A kind of box is a row here, and nothing else: its id, its list, its form and its check follow. */
+const ROWS = {
   'nail-on-1g-18': plastic('nail-on, one gang, 18 in³', 'nail-on', 1, 2.75, 18, 'none'),
   'nail-on-1g-20': plastic('nail-on, one gang, 20.3 in³', 'nail-on', 1, 3.125, 20.3, 'none'),
   'nail-on-1g-22': plastic('nail-on, one gang, 22.5 in³', 'nail-on', 1, 3.5, 22.5, 'none'),
@@ -154,7 +130,10 @@ const ROWS: Record<(typeof BOX_KIND_IDS)[number], Row> = {
     opening: undefined,
     source: practice,
   },
-};
+} satisfies Record<string, Row>;
+export const BOX_KIND_IDS = Object.keys(ROWS) as (keyof typeof ROWS)[];
+export const ALL_BOX_KIND_IDS = [...BOX_KIND_IDS, ...UK_BOX_IDS] as const;
+export type BoxKindId = (typeof ALL_BOX_KIND_IDS)[number];
 
 /** Body seen from the front, mm: square for one accessory, 60.3 mm more for a twin (BS 4662; memory). The leaf in its packet wins. */
 const UK_BODY = { 1: { widthMm: 73, heightMm: 73 }, 2: { widthMm: 133, heightMm: 73 } } as const;
@@ -189,7 +168,7 @@ function ukRow(id: UkBoxId): Row {
 } // prettier-ignore
 
 export const BOX_KINDS: Record<BoxKindId, BoxKind> = Object.fromEntries([
-  ...BOX_KIND_IDS.map((id) => [id, { id, source: practice, ...ROWS[id] }]),
+  ...BOX_KIND_IDS.map((id) => [id, { id, source: practice, ...(ROWS[id] as Row) }]),
   ...UK_BOX_IDS.map((id) => [id, { id, ...ukRow(id) }]),
 ]) as Record<BoxKindId, BoxKind>;
 

@@ -17,21 +17,6 @@ import {
 import { endKey, type Bench, type BenchCable, type Edition, type WireEnd } from '../model/index.js';
 import type { BenchFinding } from './benchChecks.js';
 
-export const BENCH_INSTRUMENTS = [
-  'hands',
-  'meter',
-  'low-impedance meter',
-  'three-lamp tester',
-  'non-contact probe',
-  'clamp',
-  'continuity',
-  'insulation tester',
-  'breaker finder',
-] as const;
-export type BenchInstrument = (typeof BENCH_INSTRUMENTS)[number];
-/** Those with two probes that go anywhere. */
-export const TWO_PROBES: readonly BenchInstrument[] = ['meter', 'low-impedance meter', 'continuity', 'insulation tester'];
-
 export interface ProbePoint {
   node: string;
   label: string;
@@ -60,43 +45,37 @@ export interface InstrumentReading {
 
 const BLIND = `It can’t see: ${LAMP_BLIND_SPOTS.join(', ')}.`;
 
-/** What it shows; undefined for bare hands. Held nowhere it says where it goes. */
-export function readInstrument(on: SwitchedOn, hand: InHand): InstrumentReading | undefined {
-  const at = (p: ProbePoint | undefined): p is ProbePoint => p !== undefined && on.solved.has(p.node);
-  const { red, black, face, end } = hand;
-  switch (hand.instrument) {
-    case 'meter':
-    case 'low-impedance meter': {
-      if (!at(red) || !at(black)) return { figure: '– V', says: 'Touch two points: the first takes the red probe, the second the black.' };
-      const r = readVolts(on, red.node, black.node, hand.instrument === 'meter' ? 'high' : 'low');
-      return {
-        figure: `${r.volts.toFixed(1)} V~`,
-        says: r.ghost
-          ? `Under a small load only ${r.underLoadVolts.toFixed(1)} V: carried over from a neighbour, no supply.`
-          : `${red.label} to ${black.label}`,
-      };
-    }
-    case 'continuity': {
-      if (!at(red) || !at(black)) return { figure: '– Ω', says: 'Touch two points of a dead circuit.' };
-      const r = continuity(on, red.node, black.node);
-      if (!r.ok) return { figure: 'refused', says: r.why };
-      return {
-        figure: Number.isFinite(r.ohm) ? `${r.ohm < 10 ? r.ohm.toFixed(3) : r.ohm.toFixed(0)} Ω` : 'open',
-        says: r.beeps ? 'it beeps' : Number.isFinite(r.ohm) ? 'a path, but no sound one: something is in it' : 'no path',
-      };
-    }
-    case 'insulation tester': {
-      if (!at(red) || !at(black)) return { figure: '– MΩ', says: 'Touch two points of a dead circuit, everything unplugged.' };
-      const r = insulation(on, red.node, black.node);
-      if ('refused' in r) return { figure: 'refused', says: r.refused };
-      return {
-        figure: r.megohm >= 1000 ? '> 1000 MΩ' : `${r.megohm.toFixed(2)} MΩ`,
-        says: r.ok ? 'at least 1 MΩ: sound' : 'under 1 MΩ: something leaks or is still connected',
-      };
-    }
-    case 'three-lamp tester': {
-      if (!face) return { figure: '', says: 'Plug it into a face.', doubts: BLIND };
-      const r = readLamps(on, face.deviceId, face.face);
+/** Where an instrument goes, what it says while it is held nowhere, and what it reads. */
+type Instrument =
+  | { held: 'two points'; idle: InstrumentReading; read: (on: SwitchedOn, red: ProbePoint, black: ProbePoint) => InstrumentReading }
+  | { held: 'face'; idle: InstrumentReading; read: (on: SwitchedOn, face: FaceOf) => InstrumentReading }
+  | { held: 'conductor'; idle: InstrumentReading; read: (on: SwitchedOn, end: WireEnd) => InstrumentReading }
+  | { held: 'cable'; idle: InstrumentReading; read: (on: SwitchedOn, end: CableEnd, whole: boolean) => InstrumentReading };
+type CableEnd = Extract<WireEnd, { cableId: string }>;
+
+const voltmeter = (mode: 'high' | 'low'): Instrument => ({
+  held: 'two points',
+  idle: { figure: '– V', says: 'Touch two points: the first takes the red probe, the second the black.' },
+  read: (on, red, black) => {
+    const r = readVolts(on, red.node, black.node, mode);
+    return {
+      figure: `${r.volts.toFixed(1)} V~`,
+      says: r.ghost
+        ? `Under a small load only ${r.underLoadVolts.toFixed(1)} V: carried over from a neighbour, no supply.`
+        : `${red.label} to ${black.label}`,
+    };
+  },
+});
+
+/** An instrument of the bench is an entry here, and nothing else: its key, where it goes and what it shows follow. */
+const INSTRUMENTS = {
+  meter: voltmeter('high'),
+  'low-impedance meter': voltmeter('low'),
+  'three-lamp tester': {
+    held: 'face',
+    idle: { figure: '', says: 'Plug it into a face.', doubts: BLIND },
+    read: (on, { deviceId, face }) => {
+      const r = readLamps(on, deviceId, face);
       return {
         figure: '',
         says: r.says,
@@ -107,23 +86,53 @@ export function readInstrument(on: SwitchedOn, hand: InHand): InstrumentReading 
         ],
         doubts: BLIND,
       };
-    }
-    case 'non-contact probe': {
-      if (!end) return { figure: '', says: 'Hold it at a conductor.' };
+    },
+  },
+  'non-contact probe': {
+    held: 'conductor',
+    idle: { figure: '', says: 'Hold it at a conductor.' },
+    read: (on, end) => {
       const r = probe(on, end);
       return { figure: r.signals ? (r.faint ? 'faint' : 'beeps') : 'silent', says: r.because };
-    }
-    case 'clamp': {
-      if (!end || !('cableId' in end)) return { figure: '– A', says: 'Close it round a conductor of a cable.' };
-      const a = clamp(on, end.cableId, hand.wholeCable ? undefined : end.conductor);
+    },
+  },
+  clamp: {
+    held: 'cable',
+    idle: { figure: '– A', says: 'Close it round a conductor of a cable.' },
+    read: (on, end, whole) => ({
+      figure: `${clamp(on, end.cableId, whole ? undefined : end.conductor).toFixed(2)} A~`,
+      says: whole ? 'round the whole cable: out and back cancel' : endName(on.bench, end),
+    }),
+  },
+  continuity: {
+    held: 'two points',
+    idle: { figure: '– Ω', says: 'Touch two points of a dead circuit.' },
+    read: (on, red, black) => {
+      const r = continuity(on, red.node, black.node);
+      if (!r.ok) return { figure: 'refused', says: r.why };
       return {
-        figure: `${a.toFixed(2)} A~`,
-        says: hand.wholeCable ? 'round the whole cable: out and back cancel' : endName(on.bench, end),
+        figure: Number.isFinite(r.ohm) ? `${r.ohm < 10 ? r.ohm.toFixed(3) : r.ohm.toFixed(0)} Ω` : 'open',
+        says: r.beeps ? 'it beeps' : Number.isFinite(r.ohm) ? 'a path, but no sound one: something is in it' : 'no path',
       };
-    }
-    case 'breaker finder': {
-      if (!face) return { figure: '', says: 'Plug the sender into a face.' };
-      const list = findBreaker(on, face.deviceId, face.face);
+    },
+  },
+  'insulation tester': {
+    held: 'two points',
+    idle: { figure: '– MΩ', says: 'Touch two points of a dead circuit, everything unplugged.' },
+    read: (on, red, black) => {
+      const r = insulation(on, red.node, black.node);
+      if ('refused' in r) return { figure: 'refused', says: r.refused };
+      return {
+        figure: r.megohm >= 1000 ? '> 1000 MΩ' : `${r.megohm.toFixed(2)} MΩ`,
+        says: r.ok ? 'at least 1 MΩ: sound' : 'under 1 MΩ: something leaks or is still connected',
+      };
+    },
+  },
+  'breaker finder': {
+    held: 'face',
+    idle: { figure: '', says: 'Plug the sender into a face.' },
+    read: (on, { deviceId, face }) => {
+      const list = findBreaker(on, deviceId, face);
       if (list.every((f) => f.strength === 0))
         return { figure: '', says: 'The sender is dead: nothing feeds this face, so no breaker answers.' };
       return {
@@ -133,9 +142,31 @@ export function readInstrument(on: SwitchedOn, hand: InHand): InstrumentReading 
           .join(' · '),
         doubts: 'Neighbours answer faintly; the loudest is switched off, and then the face is tested.',
       };
-    }
-    case 'hands':
-      return undefined;
+    },
+  },
+} satisfies Record<string, Instrument>;
+
+export type BenchInstrument = 'hands' | keyof typeof INSTRUMENTS;
+export const BENCH_INSTRUMENTS: readonly BenchInstrument[] = ['hands', ...(Object.keys(INSTRUMENTS) as (keyof typeof INSTRUMENTS)[])];
+/** Where it goes: two probes anywhere, a face, a conductor, round a cable; undefined for bare hands. */
+export const heldAt = (instrument: BenchInstrument): Instrument['held'] | undefined =>
+  instrument === 'hands' ? undefined : INSTRUMENTS[instrument].held;
+
+/** What it shows; undefined for bare hands. Held nowhere it says where it goes. */
+export function readInstrument(on: SwitchedOn, hand: InHand): InstrumentReading | undefined {
+  if (hand.instrument === 'hands') return undefined;
+  const i: Instrument = INSTRUMENTS[hand.instrument];
+  const at = (p: ProbePoint | undefined): p is ProbePoint => p !== undefined && on.solved.has(p.node);
+  const { red, black, face, end } = hand;
+  switch (i.held) {
+    case 'two points':
+      return at(red) && at(black) ? i.read(on, red, black) : i.idle;
+    case 'face':
+      return face ? i.read(on, face) : i.idle;
+    case 'conductor':
+      return end ? i.read(on, end) : i.idle;
+    case 'cable':
+      return end && 'cableId' in end ? i.read(on, end, hand.wholeCable === true) : i.idle;
   }
 }
 

@@ -50,7 +50,7 @@ import {
   takeOff,
   throwBreaker,
   touched,
-  TWO_PROBES,
+  heldAt,
   twoLiveCables,
   type BenchFinding,
   type BenchInstrument,
@@ -191,7 +191,8 @@ export class BenchBoard {
     const on = this.switched();
     return on ? twoLiveCables(on) : [];
   });
-  protected readonly probing = computed(() => TWO_PROBES.includes(this.instrument()));
+  protected readonly heldAt = heldAt;
+  protected readonly probing = computed(() => heldAt(this.instrument()) === 'two points');
   protected readonly reading = computed(() => {
     const on = this.switched();
     const [instrument, wholeCable] = [this.instrument(), this.wholeCable()];
@@ -237,8 +238,8 @@ export class BenchBoard {
   }
 
   protected endPicked(end: WireEnd): void {
-    const instrument = this.instrument();
-    if (instrument === 'non-contact probe' || instrument === 'clamp') return this.end.set(end);
+    const held = heldAt(this.instrument());
+    if (held === 'conductor' || held === 'cable') return this.end.set(end);
     const held = this.held();
     if (held && endKey(held) !== endKey(end) && endBox(this.bench(), held) === endBox(this.bench(), end)) return this.join(held, { end });
     this.refused.set('');
