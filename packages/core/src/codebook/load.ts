@@ -1,7 +1,7 @@
 /** Conductors, breakers, receptacles and what is plugged in: NEC 240.4(D), 210.19–23. */
 import { DEVICE_KINDS, nec, type DeviceKindId } from '../catalog/index.js';
 import { printAwg, type Awg } from '../measure/index.js';
-import type { Edition, Load, Sum, Term } from '../model/index.js';
+import { editionYear, type Edition, type Load, type Sum, type Term } from '../model/index.js';
 import { atMost, product, term, total, type Judged } from './judged.js';
 
 const year = (edition: Edition): string => edition.slice(3);
@@ -161,7 +161,7 @@ export function loadShares<T extends Pick<Load, 'watts' | 'amps' | 'continuous'>
 /** All loads at once: the continuous ones at 125 % (210.20(A)), and fixed ones at most half where others share (210.23(A), in 2023 (B)). */
 export function circuitLoad(input: CircuitLoadInput): Judged & { amps: number } {
   // 15 and 20 A circuits stand in (B) since (A) is that of 10 A circuits
-  const source = nec(year(input.edition), `210.20(A) and 210.23(${year(input.edition) === '2023' ? 'B' : 'A'})`);
+  const source = nec(year(input.edition), `210.20(A) and 210.23(${editionYear(input.edition) >= 2023 ? 'B' : 'A'})`);
   const plain = input.loads.filter((l) => !l.continuous).map((l) => loadTerm(l, input.volts));
   const continuous = input.loads
     .filter((l) => l.continuous)

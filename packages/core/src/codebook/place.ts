@@ -170,7 +170,7 @@ const ARC_FAULT_SIMILAR: RoomUse[] = ['workshop'];
  * @param why `moved`: an outlet is only moved or its box replaced, and the exception for under 6 ft of new wiring holds
  */
 export function arcFaultProtection(edition: Edition, room: Room, has: Protections, why: 'added' | 'moved' | 'replaced' = 'added'): Judged {
-  const source = nec(edition.slice(3), why === 'replaced' ? '406.4(D)(4)' : edition === 'US-2023' ? '210.12(E)' : '210.12(D)');
+  const source = nec(edition.slice(3), why === 'replaced' ? '406.4(D)(4)' : editionYear(edition) >= 2023 ? '210.12(E)' : '210.12(D)');
   if (ARC_FAULT_SIMILAR.includes(room.use) && has.arcFault !== true)
     return {
       verdict: 'caution',

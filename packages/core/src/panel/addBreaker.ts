@@ -3,6 +3,7 @@ import { nec, practice } from '../catalog/index.js';
 import { arcFaultProtection, circuitLoad, conductorForBreaker, groundFaultReason, term } from '../codebook/index.js';
 import { printAwg } from '../measure/index.js';
 import {
+  editionYear,
   fromPanel,
   lookedAt,
   PANEL,
@@ -153,7 +154,7 @@ export function breakerFindings(site: Site, edition: Edition, wanted: NewCircuit
         },
   );
   // 2017: receptacles of 125 V, 15 and 20 A; from 2020 on up to 250 V
-  const wetAsked = edition !== 'US-2017' || arcAsked;
+  const wetAsked = editionYear(edition) >= 2020 || arcAsked;
   const wet = (wetAsked ? rooms : []).map((r) => groundFaultReason(edition, r)).find((r) => r !== undefined);
   findings.push({
     rule: 'ground-fault',

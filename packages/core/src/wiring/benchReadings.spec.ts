@@ -34,7 +34,7 @@ const done = (r: ReturnType<typeof plugIn>): Bench => {
 
 describe('an instrument held nowhere says where it goes', () => {
   it.each(BENCH_INSTRUMENTS.filter((i) => i !== 'hands'))('%s', (instrument) =>
-    expect(read(run, instrument)!.says).toMatch(/Touch two points|Plug|Hold it|Close it/),
+    expect(read(run, instrument)!.says).toMatch(/^(?:Touch|Plug|Hold|Close)/),
   );
   it('bare hands read nothing', () => expect(read(run, 'hands')).toBeUndefined());
   it('a point that is gone is a point not touched', () =>
