@@ -238,8 +238,8 @@ export class BenchBoard {
   }
 
   protected endPicked(end: WireEnd): void {
-    const held = heldAt(this.instrument());
-    if (held === 'conductor' || held === 'cable') return this.end.set(end);
+    const goes = heldAt(this.instrument());
+    if (goes === 'conductor' || goes === 'cable') return this.end.set(end);
     const held = this.held();
     if (held && endKey(held) !== endKey(end) && endBox(this.bench(), held) === endBox(this.bench(), end)) return this.join(held, { end });
     this.refused.set('');
