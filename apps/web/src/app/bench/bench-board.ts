@@ -68,6 +68,7 @@ import { ChoiceField, type Choice } from '../fields/choice-field';
 import { FindingList, type FindingRow } from '../ledger/finding-list';
 import { BenchView } from './bench-view';
 import { LengthUnits } from '../fields/length-units';
+import { pageKey } from '../keys/page-keys';
 
 const rowsOf = (findings: BenchFinding[]): FindingRow[] =>
   findings.map((f, i) => ({ ...f, key: `${f.rule}-${f.boxId ?? ''}-${i}`, cures: [] }));
@@ -415,14 +416,9 @@ export class BenchBoard {
 
   @HostListener('document:keydown', ['$event'])
   protected key(event: KeyboardEvent): void {
-    const target = event.target as HTMLElement;
-    if (
-      target.matches('input, textarea, select') ||
-      event.ctrlKey ||
-      event.metaKey ||
-      event.altKey ||
-      document.body.classList.contains('modal-open')
-    ) {
+    const key = pageKey(event);
+    if (key === undefined) {
+      const target = event.target as HTMLElement;
       if (event.key === 'Escape' && target.matches('input')) target.blur();
       return;
     }
@@ -438,7 +434,7 @@ export class BenchBoard {
       escape: () => (this.held.set(undefined), this.take('hands')),
       '/': () => (event.preventDefault(), this.entry()?.nativeElement.focus()),
     };
-    keys[event.key.toLowerCase()]?.();
+    keys[key]?.();
   }
 
   protected saveNetlist(): void {

@@ -5,6 +5,7 @@ import { createStore, get, set } from 'idb-keyval';
 import { TopBar } from '../shell/top-bar';
 import { BenchBoard } from './bench-board';
 import { DestroyRef } from '@angular/core';
+import { undoKey } from '../keys/page-keys';
 
 const store = createStore('saddle-bench', 'bench');
 const UNDO_STEPS = 100;
@@ -86,13 +87,9 @@ export class BenchPage {
 
   @HostListener('document:keydown', ['$event'])
   protected key(event: KeyboardEvent): void {
-    if (!(event.ctrlKey || event.metaKey) || (event.target as HTMLElement).matches('input, textarea')) return;
-    if (event.key === 'y' || (event.key.toLowerCase() === 'z' && event.shiftKey)) {
-      event.preventDefault();
-      this.redo();
-    } else if (event.key === 'z') {
-      event.preventDefault();
-      this.undo();
-    }
+    const key = undoKey(event);
+    if (!key) return;
+    event.preventDefault();
+    this[key]();
   }
 }

@@ -3,6 +3,7 @@ import { NgbModal, NgbTooltip } from '@ng-bootstrap/ng-bootstrap';
 import { KeysDialog } from '../job/keys-dialog';
 import { WaitingCount } from '../record/waiting-count';
 import type { SaveState } from './document-session';
+import { pageKey, undoKey } from '../keys/page-keys';
 
 /** What can be undone: a document, or the two of a job’s page together. */
 interface Undoable {
@@ -55,12 +56,11 @@ export class DocumentTools {
 
   @HostListener('document:keydown', ['$event'])
   protected key(event: KeyboardEvent): void {
-    const typing = (event.target as HTMLElement).matches('input, textarea, select');
-    if ((event.ctrlKey || event.metaKey) && !event.altKey && ['z', 'Z', 'y'].includes(event.key) && !typing) {
+    const key = undoKey(event);
+    if (key) {
       event.preventDefault();
-      if (event.key === 'y' || event.shiftKey) this.session().redo();
-      else this.session().undo();
-    } else if (event.key === '?' && !typing) this.help();
+      this.session()[key]();
+    } else if (pageKey(event) === '?') this.help();
   }
 
   protected help(): void {

@@ -10,6 +10,7 @@ import { JobSession } from '../job/job-session';
 import { CutList } from '../survey/cut-list';
 import { TapeBar, type TapeEntry, type TapeMeasure } from '../tape/tape-bar';
 import { type BoxDrag, WallView } from '../wall/wall-view';
+import { altKey, onButton, pageKey } from '../keys/page-keys';
 
 const LAMPS = 'lamps';
 
@@ -200,21 +201,18 @@ export class BoxStage {
   @HostListener('document:keydown', ['$event'])
   protected key(event: KeyboardEvent): void {
     if (!this.shown()) return;
-    const target = event.target as HTMLElement;
-    if (target.matches('input, textarea, select') || event.ctrlKey || event.metaKey || document.body.classList.contains('modal-open'))
-      return;
-    if (event.altKey) {
-      if (event.key === '0' || event.key === '9') {
-        event.preventDefault();
-        this.fit(event.key === '0' ? 'work' : 'wall');
-      }
-      return;
+    const whole = altKey(event);
+    if (whole === '0' || whole === '9') {
+      event.preventDefault();
+      this.fit(whole === '0' ? 'work' : 'wall');
     }
+    const key = pageKey(event);
+    if (key === undefined) return;
     const arrows: Record<string, () => void> = {
-      ArrowUp: () => this.nudged({ key: 'bottom', direction: 1, big: event.shiftKey }),
-      ArrowDown: () => this.nudged({ key: 'bottom', direction: -1, big: event.shiftKey }),
-      ArrowRight: () => this.nudged({ key: 'along', direction: this.selected().place.toward === 'right' ? 1 : -1, big: event.shiftKey }),
-      ArrowLeft: () => this.nudged({ key: 'along', direction: this.selected().place.toward === 'right' ? -1 : 1, big: event.shiftKey }),
+      arrowup: () => this.nudged({ key: 'bottom', direction: 1, big: event.shiftKey }),
+      arrowdown: () => this.nudged({ key: 'bottom', direction: -1, big: event.shiftKey }),
+      arrowright: () => this.nudged({ key: 'along', direction: this.selected().place.toward === 'right' ? 1 : -1, big: event.shiftKey }),
+      arrowleft: () => this.nudged({ key: 'along', direction: this.selected().place.toward === 'right' ? -1 : 1, big: event.shiftKey }),
     };
     const keys: Record<string, () => void> = {
       f: () => this.flip(),
@@ -223,12 +221,12 @@ export class BoxStage {
       '+': () => this.zoom(1.4),
       '-': () => this.zoom(1 / 1.4),
     };
-    if (/^[0-9.]$/.test(event.key)) {
+    if (/^[0-9.]$/.test(key)) {
       event.preventDefault();
-      this.tape()?.start(event.key);
-    } else if (arrows[event.key] && !target.closest('button, a, [role=tab]')) {
+      this.tape()?.start(key);
+    } else if (arrows[key] && !onButton(event)) {
       event.preventDefault();
-      arrows[event.key]!();
-    } else keys[event.key.toLowerCase()]?.();
+      arrows[key]();
+    } else keys[key]?.();
   }
 }

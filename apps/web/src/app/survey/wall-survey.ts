@@ -46,6 +46,7 @@ import { SURVEY_HOST } from './survey-host';
 import { ThingsTable } from './things-table';
 import { WallForm } from './wall-form';
 import { Segmented, type Segment } from '../fields/segmented';
+import { onButton, pageKey } from '../keys/page-keys';
 
 /** Letters and words of the measures that the tape offers for each kind of thing. */
 const MEASURES: Record<Thing['kind'], Measure[]> = {
@@ -333,18 +334,10 @@ export class WallSurvey {
 
   @HostListener('document:keydown', ['$event'])
   protected key(event: KeyboardEvent): void {
-    const target = event.target as HTMLElement;
-    if (
-      target.matches('input, textarea, select') ||
-      event.ctrlKey ||
-      event.metaKey ||
-      event.altKey ||
-      document.body.classList.contains('modal-open')
-    )
-      return;
-    if (target.closest('.dropdown-menu.show')) return;
-    const arrows: Record<string, [number, number]> = { ArrowUp: [0, 1], ArrowDown: [0, -1], ArrowRight: [1, 0], ArrowLeft: [-1, 0] };
-    const added = this.additions.find((a) => a.key === event.key.toUpperCase());
+    const key = pageKey(event);
+    if (key === undefined) return;
+    const arrows: Record<string, [number, number]> = { arrowup: [0, 1], arrowdown: [0, -1], arrowright: [1, 0], arrowleft: [-1, 0] };
+    const added = this.additions.find((a) => a.key === key.toUpperCase());
     const keys: Record<string, () => void> = {
       f: () => this.flip(),
       w: () => this.open.set(!this.open()),
@@ -359,16 +352,16 @@ export class WallSurvey {
       delete: () => this.drop(),
       escape: () => this.pick(undefined),
     };
-    if (/^[0-9.]$/.test(event.key)) {
+    if (/^[0-9.]$/.test(key)) {
       event.preventDefault();
-      this.tape()?.start(event.key);
-    } else if (arrows[event.key]) {
-      if (target.closest('button, a, [role=tab], [role=tablist]')) return;
+      this.tape()?.start(key);
+    } else if (arrows[key]) {
+      if (onButton(event)) return;
       event.preventDefault();
-      this.nudge(...arrows[event.key]!, event.shiftKey);
+      this.nudge(...arrows[key], event.shiftKey);
     } else if (added && !event.shiftKey) {
       event.preventDefault();
       this.add(added.what);
-    } else keys[event.key.toLowerCase()]?.();
+    } else keys[key]?.();
   }
 }
