@@ -1,6 +1,6 @@
 /** Every test that can be made on a circuit, with its minutes and how sure it is (handbook 25, common practice). */
 import { LAMP_CODES, LAMP_SAYS, type LampCode } from '../instruments/index.js';
-import { PANEL, type Tester } from '../model/index.js';
+import { PANEL, type Bench, type BenchBox, type BenchCable, type BenchDevice, type Tester } from '../model/index.js';
 import type { CircuitBench } from './circuitBench.js';
 import { faceKey, facesOf } from './faultLab.js';
 
@@ -64,6 +64,42 @@ const METER_OUTCOMES = LAMP_CODES.flatMap((code) => (code === 'none' ? [] : [{ i
 
 const outcomes = (...pairs: [string, string][]) => pairs.map(([id, words]) => ({ id, words }));
 
+/** What the words and minutes of tests are made of. */
+interface Around {
+  bench: Bench;
+  boxId: string;
+  receptacles: readonly BenchDevice[];
+  hasProtector: boolean;
+  /** something in it trips on a leak */
+  senses: boolean;
+  nameOf: (boxId: string) => string;
+  /** a box further on takes a minute to walk to */
+  walk: (boxId: string) => number;
+  outletWords: (d: BenchDevice) => string;
+  faceWords: (key: string) => string;
+}
+function around({ bench }: CircuitBench, boxId: string): Around {
+  const nameOf = (id: string): string => bench.boxes.find((b) => b.id === id)?.name ?? 'the box';
+  const several = bench.devices.length > 1;
+  const receptacles = bench.devices.filter((d) => facesOf(d).length > 0);
+  const outletWords = (d: BenchDevice): string => {
+    const box = nameOf(d.boxId);
+    // a name that has its room in it says it once
+    return !several ? box : d.name.toLowerCase().includes(box.toLowerCase().replace(/ box$/, '')) ? d.name : `${d.name}, ${box}`;
+  };
+  const hasProtector = bench.devices.some((d) => d.form === 'ground-fault');
+  return {
+    ...{ bench, boxId, receptacles, hasProtector, nameOf, outletWords },
+    senses: hasProtector || bench.breakers.some((b) => b.kind === 'ground-fault'),
+    walk: (id) => (id === boxId ? 0 : 1),
+    faceWords: (key) => {
+      const d = receptacles.find((r) => facesOf(r).some((x) => faceKey(r.id, x) === key))!;
+      const face = key.slice(key.lastIndexOf('/') + 1);
+      return `${facesOf(d).length > 1 ? `the ${face} face of ` : ''}${outletWords(d)}`;
+    },
+  };
+}
+
 /**
  * Minutes of each test are handbook 25, common practice; a box further on takes a minute to walk to.
  * @param shared faces whose neutral another breaker uses too, each with one of the other’s
@@ -75,23 +111,22 @@ export function testsOf(
   shared: readonly [string, string][] = [],
   open: readonly string[] = [],
 ): TestKind[] {
-  const { bench } = known;
-  const nameOf = (id: string): string => bench.boxes.find((b) => b.id === id)?.name ?? 'the box';
-  const walk = (id: string): number => (id === boxId ? 0 : 1);
-  const several = bench.devices.length > 1;
-  const receptacles = bench.devices.filter((d) => facesOf(d).length > 0);
-  const senses = bench.devices.some((d) => d.form === 'ground-fault') || bench.breakers.some((b) => b.kind === 'ground-fault');
-  const hasProtector = bench.devices.some((d) => d.form === 'ground-fault');
-  const outletWords = (d: (typeof receptacles)[number]): string => {
-    const box = nameOf(d.boxId);
-    // a name that has its room in it says it once
-    return !several ? box : d.name.toLowerCase().includes(box.toLowerCase().replace(/ box$/, '')) ? d.name : `${d.name}, ${box}`;
-  };
-  const faceWords = (key: string): string => {
-    const d = receptacles.find((r) => facesOf(r).some((f) => faceKey(r.id, f) === key))!;
-    const face = key.slice(key.lastIndexOf('/') + 1);
-    return `${facesOf(d).length > 1 ? `the ${face} face of ` : ''}${outletWords(d)}`;
-  };
+  const a = around(known, boxId);
+  const { bench } = a;
+  return [
+    ...withoutOpening(a),
+    ...shared.map(([face, heater]) => acrossShared(a, face, heater)),
+    ...a.receptacles.flatMap((d) => atReceptacle(a, d)),
+    ...bench.boxes.map((b) => inBox(a, b)),
+    ...open.map((id) => howItGoesOn(a, id)),
+    ...bench.devices.filter((d) => d.form === 'ground-fault').flatMap((d) => atProtector(a, d)),
+    inPanel(),
+    ...bench.cables.map(alongCable),
+  ];
+}
+
+/** What is tried before a cover comes off. */
+const withoutOpening = ({ receptacles, boxId, hasProtector }: Around): TestKind[] => {
   const elsewhere = receptacles.some((d) => d.boxId !== boxId);
   return [
     {
@@ -153,136 +188,136 @@ export function testsOf(
       ...{ id: 'house', words: 'Watch a lamp in another room while something large is switched on and off', minutes: 2, sure: 0.97 },
       outcomes: outcomes(['steady', 'it stays as it is'], ['changes', 'it brightens and dims']),
     },
-    ...shared.map(([face, heater]): TestKind => ({
-      id: `shared/${face}`,
-      words: `Meter across ${faceWords(face)} while a heater runs in ${faceWords(heater)}, which is on the other breaker`,
-      minutes: 5,
-      needs: 'meter',
-      sure: 0.96,
-      outcomes: outcomes(
-        ['full', '110 to 127 V'],
-        ['low', '5 to 110 V'],
-        ['none', 'under 5 V'],
-        ['high', 'over 127 V: heater off, leave it'],
-      ),
-    })),
-    ...receptacles.flatMap((d): TestKind[] => [
-      ...facesOf(d).map((face): TestKind => ({
-        id: `lamps/${faceKey(d.id, face)}`,
-        words: `Three-lamp tester in ${faceWords(faceKey(d.id, face))}`,
-        minutes: 1 + walk(d.boxId),
-        boxId: d.boxId,
-        needs: 'three-lamp tester',
-        outcomes: LAMP_OUTCOMES,
-        sure: 0.95,
-      })),
-      ...facesOf(d).map((face): TestKind => ({
-        id: `meter/${faceKey(d.id, face)}`,
-        words: `Meter at the three slots of ${faceWords(faceKey(d.id, face))}, one pair after the other`,
-        minutes: 2 + walk(d.boxId),
-        boxId: d.boxId,
-        needs: 'meter',
-        outcomes: METER_OUTCOMES,
-        sure: 0.96,
-      })),
-      {
-        ...{
-          id: `probe/${d.id}`,
-          words: `Non-contact probe at the hot slot of ${faceWords(faceKey(d.id, facesOf(d).at(-1)!))}`,
-          minutes: 0.5 + walk(d.boxId),
-          boxId: d.boxId,
-        },
-        ...{ needs: 'non-contact probe' as const, sure: 0.9, falsely: { signals: 0.15, silent: 0.06 } },
-        outcomes: outcomes(['signals', 'it signals'], ['silent', 'it stays silent']),
-      },
-      ...facesOf(d).map((face): TestKind => ({
-        id: `volts/${faceKey(d.id, face)}`,
-        words: `Meter across ${faceWords(faceKey(d.id, face))}, with a heater or iron plugged in beside it`,
-        minutes: 4 + walk(d.boxId),
-        boxId: d.boxId,
-        needs: 'meter',
-        outcomes: outcomes(
-          ['full', '110 to 127 V'],
-          ['low', '5 to 110 V'],
-          ['none', 'under 5 V'],
-          ['high', 'over 127 V'],
-          ...(senses ? ([['opens', 'something opens as it comes on']] as [string, string][]) : []),
-        ),
-        sure: 0.96,
-      })),
-      {
-        ...{
-          id: `plug/${d.id}`,
-          words: `Feel how a plug sits in ${outletWords(d)}`,
-          minutes: 0.5 + walk(d.boxId),
-          boxId: d.boxId,
-          sure: 0.93,
-        },
-        outcomes: outcomes(['firm', 'it holds firmly'], ['loose', 'it sits loose, or falls out']),
-      },
-    ]),
-    ...bench.boxes.map((b): TestKind => ({
-      ...{
-        id: `look/${b.id}`,
-        words: `Circuit off and proved dead: cover of ${b.name} off, look and tug every wire`,
-        minutes: 8 + walk(b.id),
-        boxId: b.id,
-        dead: true,
-        sure: 0.95,
-        falsely: { found: 0.01, sound: 0.08 },
-      },
-      outcomes: outcomes(['found', 'something is loose, out, wrong or scorched in it'], ['sound', 'all is firm and as it should be']),
-    })),
-    ...open.map((id): TestKind => ({
-      ...{ id: `school/${id}`, boxId: id, minutes: 8 + walk(id), dead: true, sure: 0.97 },
-      words: `Circuit off and proved dead: cover of ${nameOf(id)} off: how does the power go on from it?`,
-      outcomes: outcomes(
-        ['feed-through', 'under the screws of the device: two hots, two neutrals on it'],
-        ['pigtail', 'in a splice: one hot, one neutral on the device'],
-      ),
-    })),
-    ...bench.devices
-      .filter((d) => d.form === 'ground-fault')
-      .flatMap((d): TestKind[] => [
-        {
-          ...{ id: `press/${d.id}`, boxId: d.boxId, minutes: 3 + walk(d.boxId), sure: 0.98 },
-          words: `All unplugged that hangs on it: press the reset of ${d.name} home`,
-          outcomes: outcomes(['set', 'it was in, or goes in and stays'], ['out', 'it does not stay in, or there is no click']),
-        },
-        {
-          ...{ id: `line/${d.id}`, boxId: d.boxId, minutes: 20, sure: 0.985 },
-          words: `By a licensed electrician: ${d.name} out of its box, on: volts at its LINE screws`,
-          outcomes: outcomes(['full', 'about 120 V'], ['none', 'none']),
-        },
-      ]),
-    {
-      ...{
-        id: 'panel',
-        words: 'By a licensed electrician, cover of the panel off: volts at the breaker’s screw, every wire of this circuit tugged',
-        minutes: 20,
-        sure: 0.97,
-        falsely: { found: 0.01, sound: 0.04 },
-      },
-      outcomes: outcomes(['sound', 'volts leave the breaker, and all is firm'], ['found', 'no volts leave it, or a wire of it is loose']),
-    },
-    ...bench.cables.map((c): TestKind => {
-      const far = c.ends.includes(PANEL);
-      const whole = !c.ends.includes('elsewhere');
-      return {
-        id: `through/${c.id}`,
-        words: whole
-          ? `Dead and proved, both ends of ${c.name} apart: each wire through with a long lead, and against the others`
-          : `Dead and proved, ${c.name} apart at this end and all unplugged beyond: each wire against the others`,
-        minutes: whole ? (far ? 25 : 12) : 10,
-        dead: true,
-        needs: 'long lead',
-        sure: 0.99,
-        outcomes: outcomes(
-          ['whole', whole ? 'each goes through, none touches another' : 'none touches another'],
-          ...(whole ? ([['broken', 'one doesn’t go through']] as [string, string][]) : []),
-          ['touching', 'two touch'],
-        ),
-      };
-    }),
   ];
-}
+};
+
+const acrossShared = ({ faceWords }: Around, face: string, heater: string): TestKind => ({
+  id: `shared/${face}`,
+  words: `Meter across ${faceWords(face)} while a heater runs in ${faceWords(heater)}, which is on the other breaker`,
+  minutes: 5,
+  needs: 'meter',
+  sure: 0.96,
+  outcomes: outcomes(['full', '110 to 127 V'], ['low', '5 to 110 V'], ['none', 'under 5 V'], ['high', 'over 127 V: heater off, leave it']),
+});
+
+const atReceptacle = ({ walk, faceWords, outletWords, senses }: Around, d: BenchDevice): TestKind[] => [
+  ...facesOf(d).map((face): TestKind => ({
+    id: `lamps/${faceKey(d.id, face)}`,
+    words: `Three-lamp tester in ${faceWords(faceKey(d.id, face))}`,
+    minutes: 1 + walk(d.boxId),
+    boxId: d.boxId,
+    needs: 'three-lamp tester',
+    outcomes: LAMP_OUTCOMES,
+    sure: 0.95,
+  })),
+  ...facesOf(d).map((face): TestKind => ({
+    id: `meter/${faceKey(d.id, face)}`,
+    words: `Meter at the three slots of ${faceWords(faceKey(d.id, face))}, one pair after the other`,
+    minutes: 2 + walk(d.boxId),
+    boxId: d.boxId,
+    needs: 'meter',
+    outcomes: METER_OUTCOMES,
+    sure: 0.96,
+  })),
+  {
+    ...{
+      id: `probe/${d.id}`,
+      words: `Non-contact probe at the hot slot of ${faceWords(faceKey(d.id, facesOf(d).at(-1)!))}`,
+      minutes: 0.5 + walk(d.boxId),
+      boxId: d.boxId,
+    },
+    ...{ needs: 'non-contact probe' as const, sure: 0.9, falsely: { signals: 0.15, silent: 0.06 } },
+    outcomes: outcomes(['signals', 'it signals'], ['silent', 'it stays silent']),
+  },
+  ...facesOf(d).map((face): TestKind => ({
+    id: `volts/${faceKey(d.id, face)}`,
+    words: `Meter across ${faceWords(faceKey(d.id, face))}, with a heater or iron plugged in beside it`,
+    minutes: 4 + walk(d.boxId),
+    boxId: d.boxId,
+    needs: 'meter',
+    outcomes: outcomes(
+      ['full', '110 to 127 V'],
+      ['low', '5 to 110 V'],
+      ['none', 'under 5 V'],
+      ['high', 'over 127 V'],
+      ...(senses ? ([['opens', 'something opens as it comes on']] as [string, string][]) : []),
+    ),
+    sure: 0.96,
+  })),
+  {
+    ...{
+      id: `plug/${d.id}`,
+      words: `Feel how a plug sits in ${outletWords(d)}`,
+      minutes: 0.5 + walk(d.boxId),
+      boxId: d.boxId,
+      sure: 0.93,
+    },
+    outcomes: outcomes(['firm', 'it holds firmly'], ['loose', 'it sits loose, or falls out']),
+  },
+];
+
+const inBox = ({ walk }: Around, b: BenchBox): TestKind => ({
+  ...{
+    id: `look/${b.id}`,
+    words: `Circuit off and proved dead: cover of ${b.name} off, look and tug every wire`,
+    minutes: 8 + walk(b.id),
+    boxId: b.id,
+    dead: true,
+    sure: 0.95,
+    falsely: { found: 0.01, sound: 0.08 },
+  },
+  outcomes: outcomes(['found', 'something is loose, out, wrong or scorched in it'], ['sound', 'all is firm and as it should be']),
+});
+
+const howItGoesOn = ({ walk, nameOf }: Around, id: string): TestKind => ({
+  ...{ id: `school/${id}`, boxId: id, minutes: 8 + walk(id), dead: true, sure: 0.97 },
+  words: `Circuit off and proved dead: cover of ${nameOf(id)} off: how does the power go on from it?`,
+  outcomes: outcomes(
+    ['feed-through', 'under the screws of the device: two hots, two neutrals on it'],
+    ['pigtail', 'in a splice: one hot, one neutral on the device'],
+  ),
+});
+
+const atProtector = ({ walk }: Around, d: BenchDevice): TestKind[] => [
+  {
+    ...{ id: `press/${d.id}`, boxId: d.boxId, minutes: 3 + walk(d.boxId), sure: 0.98 },
+    words: `All unplugged that hangs on it: press the reset of ${d.name} home`,
+    outcomes: outcomes(['set', 'it was in, or goes in and stays'], ['out', 'it does not stay in, or there is no click']),
+  },
+  {
+    ...{ id: `line/${d.id}`, boxId: d.boxId, minutes: 20, sure: 0.985 },
+    words: `By a licensed electrician: ${d.name} out of its box, on: volts at its LINE screws`,
+    outcomes: outcomes(['full', 'about 120 V'], ['none', 'none']),
+  },
+];
+
+const inPanel = (): TestKind => ({
+  ...{
+    id: 'panel',
+    words: 'By a licensed electrician, cover of the panel off: volts at the breaker’s screw, every wire of this circuit tugged',
+    minutes: 20,
+    sure: 0.97,
+    falsely: { found: 0.01, sound: 0.04 },
+  },
+  outcomes: outcomes(['sound', 'volts leave the breaker, and all is firm'], ['found', 'no volts leave it, or a wire of it is loose']),
+});
+
+const alongCable = (c: BenchCable): TestKind => {
+  const far = c.ends.includes(PANEL);
+  const whole = !c.ends.includes('elsewhere');
+  return {
+    id: `through/${c.id}`,
+    words: whole
+      ? `Dead and proved, both ends of ${c.name} apart: each wire through with a long lead, and against the others`
+      : `Dead and proved, ${c.name} apart at this end and all unplugged beyond: each wire against the others`,
+    minutes: whole ? (far ? 25 : 12) : 10,
+    dead: true,
+    needs: 'long lead',
+    sure: 0.99,
+    outcomes: outcomes(
+      ['whole', whole ? 'each goes through, none touches another' : 'none touches another'],
+      ...(whole ? ([['broken', 'one doesn’t go through']] as [string, string][]) : []),
+      ['touching', 'two touch'],
+    ),
+  };
+};
