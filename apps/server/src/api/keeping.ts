@@ -8,7 +8,7 @@ import type { Network } from '../lan/index.js';
 import type { PictureFolder } from '../pictures/folder.js';
 import type { Backups } from '../storage/backups.js';
 import type { Kind, SaveResult, Store, Stored } from '../storage/store.js';
-import { notFound, problem } from './problem.js';
+import { notFound, problem, type ProblemError } from './problem.js';
 import type { FileReply } from './route.js';
 import type { Request, Response } from 'express';
 import { Shelf } from './shelf.js';
@@ -59,21 +59,23 @@ export function saved<T extends House | Job>(
   result: SaveResult<T>,
   mine: House | Job,
 ): Omit<Stored<T>, 'document'> & { document?: T } {
+  if (result.outcome !== 'saved') throw refusal(result, mine);
+  const { revision, savedAt } = withTag(response, result.stored);
+  if (!request.get('prefer')?.includes('return=minimal')) return result.stored;
+  response.set('Preference-Applied', 'return=minimal');
+  return { revision, savedAt };
+}
+/** Why it was not: it is gone, its id is taken, or somebody was faster. */
+export function refusal<T extends House | Job>(result: Exclude<SaveResult<T>, { outcome: 'saved' }>, mine: House | Job): ProblemError {
   switch (result.outcome) {
-    case 'saved': {
-      const { revision, savedAt } = withTag(response, result.stored);
-      if (!request.get('prefer')?.includes('return=minimal')) return result.stored;
-      response.set('Preference-Applied', 'return=minimal');
-      return { revision, savedAt };
-    }
     case 'missing':
-      throw notFound('document', mine.id);
+      return notFound('document', mine.id);
     case 'exists':
-      throw problem(409, 'exists', `There is already one with the id ${mine.id}.`, {
+      return problem(409, 'exists', `There is already one with the id ${mine.id}.`, {
         errors: [{ path: '/id', message: 'This id is taken.', expected: 'an id of its own', came: mine.id }],
       });
     case 'conflict':
-      throw problem(409, 'conflict', 'Somebody saved a newer version in the meantime; nothing was written.', {
+      return problem(409, 'conflict', 'Somebody saved a newer version in the meantime; nothing was written.', {
         current: result.current,
         differs: differences(result.current.document, mine, 'unit' in mine ? mine.unit : 'in').slice(0, MOST_DIFFERENCES),
       });

@@ -1,22 +1,15 @@
-/** Shapes of what the API answers that is no document of its own: each is held against what the core says it gives. */
-import type { Schedule } from '@saddle/core/schedule';
+/**
+ * Shapes of what the API answers that is no document of its own. A handler that gives the core’s answer compiles only while that fits its
+ * shape; what threads write as text is held against it where it is tested.
+ */
 import { ExportFile } from '@saddle/core/exchange';
 import { AIMS, CRITERIA, Finding, House, Job, Stage, STAGES, Sum, Verdict } from '@saddle/core/model';
-import type { SumAnswer, FieldSpec } from '@saddle/core/pocket';
-import type { IndexedRule } from '@saddle/core/rules';
-import type { Step } from '@saddle/core/work';
 import * as z from 'zod';
 
 const whole = z.number().int();
 const Span = z.object({ middle: z.number(), bad: z.number() });
 const Wait = z.object({ kind: z.string(), minutes: Span });
 const Spent = z.object({ kind: z.string(), count: z.number() });
-/** A schema whose values are at least what the core’s type says, in its words. */
-const as =
-  <T>() =>
-  <S extends z.ZodType>(schema: S): z.ZodType<T> & S =>
-    schema as unknown as z.ZodType<T> & S;
-
 export const FieldErrorShape = z.object({
   path: z.string().meta({ description: 'JSON Pointer of the field' }),
   message: z.string(),
@@ -79,31 +72,29 @@ const AskShape = z.object({
   ...{ least: z.number().optional(), most: z.number().optional() },
   ...{ otherwise: z.string(), source: z.string() },
 });
-export const StepShape = as<Step>()(
-  z
-    .object({
-      id: z.string(),
-      title: z.string(),
-      says: z.array(z.string()),
-      brief: z.array(z.string()).optional(),
-      place: z
-        .object({ words: z.string(), boxId: z.string().optional(), wallId: z.string().optional(), roomId: z.string().optional() })
-        .optional(),
-      time: z.array(Spent),
-      minutes: Span,
-      hands: whole,
-      wait: Wait.optional(),
-      dead: z.array(TargetShape).meta({ description: 'what must stand proved dead' }),
-      proves: z.array(TargetShape),
-      alters: z.boolean(),
-      connects: z.boolean(),
-      after: z.array(z.string()).meta({ description: 'steps that must be ticked before' }),
-      asks: z.array(AskShape),
-      cautions: z.array(z.string()),
-      changeIds: z.array(z.string()),
-    })
-    .meta({ id: 'Step' }),
-);
+export const StepShape = z
+  .object({
+    id: z.string(),
+    title: z.string(),
+    says: z.array(z.string()),
+    brief: z.array(z.string()).optional(),
+    place: z
+      .object({ words: z.string(), boxId: z.string().optional(), wallId: z.string().optional(), roomId: z.string().optional() })
+      .optional(),
+    time: z.array(Spent),
+    minutes: Span,
+    hands: whole,
+    wait: Wait.optional(),
+    dead: z.array(TargetShape).meta({ description: 'what must stand proved dead' }),
+    proves: z.array(TargetShape),
+    alters: z.boolean(),
+    connects: z.boolean(),
+    after: z.array(z.string()).meta({ description: 'steps that must be ticked before' }),
+    asks: z.array(AskShape),
+    cautions: z.array(z.string()),
+    changeIds: z.array(z.string()),
+  })
+  .meta({ id: 'Step' });
 
 const CriterionShape = z.enum(CRITERIA);
 const OptionShape = z.object({
@@ -170,7 +161,7 @@ export const ScheduleShape = z.object({
   activities: z.array(ActivityShape),
   chosen: z.string().optional(),
   range: z.object({ p50: minute, p80: minute }).loose().optional(),
-}) satisfies z.ZodType<Pick<Schedule, 'origin' | 'problems'>>;
+});
 
 // rules and sums
 const SumLineShape = z.object({
@@ -179,44 +170,38 @@ const SumLineShape = z.object({
 });
 export const RuleIndexShape = z.object({
   rules: z.array(
-    as<IndexedRule>()(
-      z.object({
-        ...{ id: z.string(), stage: Stage, title: z.string(), looksAt: z.string(), clauses: z.array(z.string()) },
-        editions: z.string().optional(),
-        example: z
-          .object({
-            ...{ job: z.string(), title: z.string(), verdict: Verdict, says: z.string() },
-            ...{ sums: z.array(z.array(SumLineShape)), source: z.string() },
-          })
-          .optional(),
-      }),
-    ),
+    z.object({
+      ...{ id: z.string(), stage: Stage, title: z.string(), looksAt: z.string(), clauses: z.array(z.string()) },
+      editions: z.string().optional(),
+      example: z
+        .object({
+          ...{ job: z.string(), title: z.string(), verdict: Verdict, says: z.string() },
+          ...{ sums: z.array(z.array(SumLineShape)), source: z.string() },
+        })
+        .optional(),
+    }),
   ),
   notChecked: z.array(z.string()),
 });
 export const BoreShape = z.array(z.object({ id: z.string(), verdicts: z.partialRecord(Verdict, whole) }));
-export const SumAnswerShape = as<SumAnswer>()(
-  z
-    .object({
-      figure: z.string(),
-      verdict: Verdict,
-      says: z.string(),
-      sums: z.array(Sum),
-      source: Finding.shape.source,
-      ask: z.string().optional(),
-    })
-    .meta({ id: 'SumAnswer' }),
-);
-export const SumFieldShape = as<FieldSpec>()(
-  z.object({
-    ...{ key: z.string(), label: z.string() },
-    kind: z.enum(['length', 'lengths', 'expression', 'number', 'choice', 'yes-no']),
-    start: z.string(),
-    choices: z.array(z.object({ value: z.string(), label: z.string() })).optional(),
-    optional: z.boolean().optional(),
-    hint: z.string().optional(),
-  }),
-);
+export const SumAnswerShape = z
+  .object({
+    figure: z.string(),
+    verdict: Verdict,
+    says: z.string(),
+    sums: z.array(Sum),
+    source: Finding.shape.source,
+    ask: z.string().optional(),
+  })
+  .meta({ id: 'SumAnswer' });
+export const SumFieldShape = z.object({
+  ...{ key: z.string(), label: z.string() },
+  kind: z.enum(['length', 'lengths', 'expression', 'number', 'choice', 'yes-no']),
+  start: z.string(),
+  choices: z.array(z.object({ value: z.string(), label: z.string() })).optional(),
+  optional: z.boolean().optional(),
+  hint: z.string().optional(),
+});
 export const SumListShape = z.array(z.object({ name: z.string(), title: z.string(), about: z.string(), fields: z.array(SumFieldShape) }));
 
 // carried in and out

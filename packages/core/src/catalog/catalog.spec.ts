@@ -15,9 +15,12 @@ import {
   practice,
   printSource,
   spliceParts,
+  ukBoxSort,
 } from './index.js';
 
 describe('boxes', () => {
+  it('the sort of a back box is told from none but a back box', () =>
+    expect(['back-metal-35-2g', 'back-lined-47-1g', 'back-surface-32-1g', 'back-weather-50-2g', 'metal-device-2', 'back-metal', 'other', undefined].map(ukBoxSort)).toEqual(['metal', 'lined', 'surface', 'weather', undefined, undefined, undefined, undefined])); // prettier-ignore
   it.each([
     ['metal-device-2', 10],
     ['metal-device-2-1/4', 10.5],

@@ -1,7 +1,7 @@
 /** What hangs together in a bench: walks over numbers against a walk over the branches as they stand, on drawn cuts. */
 import { describe, expect, it } from 'vitest';
 import { endKey, GROUND_BAR, NEUTRAL_BAR, type Bench } from '../model/index.js';
-import { buildNetwork, EARTH, loops, metalOf, nodeOf, reached, runOfBoxes } from './index.js';
+import { buildNetwork, EARTH, endAtNode, endName, jointName, loops, metalOf, nodeOf, reached, runOfBoxes } from './index.js';
 
 /** Branch by branch until nothing is added: slow and plain. */
 function plainly(bench: Bench, from: string, cut: (id: string) => boolean): Set<string> {
@@ -46,6 +46,29 @@ describe('the metal of a bench', () => {
     const left = metal.walk(nodeOf.bar(GROUND_BAR), metal.ofDevices(out)).nodes();
     expect(left.size).toBeGreaterThan(5);
     expect([...left].some((node) => out.some((id) => node.startsWith(`${id} `)))).toBe(false);
+  });
+  it('a device may be called as nodes are: what hangs on joints does not go with it', () => {
+    const named = JSON.parse(JSON.stringify(runOfBoxes({ boxes: 3 })).replaceAll('"device2"', '"joint"')) as Bench;
+    const metal = metalOf(named);
+    // the first box’s grounds meet in a splice: only what is at the second receptacle goes
+    const left = metal.walk(nodeOf.bar(GROUND_BAR), metal.ofDevices(['joint'])).nodes();
+    expect([left.has(nodeOf.joint('grounds1')), left.has(nodeOf.terminal('device1', 'green'))]).toEqual([true, true]);
+    expect(left.has(nodeOf.terminal('joint', 'green'))).toBe(false);
+  });
+  it('neither the yoke nor a test button joins anything; a broken tab parts the halves', () => {
+    const bench = runOfBoxes({ boxes: 1 });
+    const steel: Bench = { ...bench, boxes: bench.boxes.map((b) => ({ ...b, material: 'metal' as const })) };
+    expect(reached(steel, nodeOf.bar(GROUND_BAR)).has(nodeOf.box('box1'))).toBe(false);
+    const split: Bench = { ...bench, devices: bench.devices.map((d) => ({ ...d, brassTab: false })) };
+    const lower = nodeOf.terminal('device1', 'brass lower');
+    expect([reached(bench, nodeOf.breaker('breaker')).has(lower), reached(split, nodeOf.breaker('breaker')).has(lower)]).toEqual([true, false]);
+  });
+  it('names: a wire by its cable, a pigtail by its number in the box, a joint by what it is on', () => {
+    const bench = runOfBoxes({ boxes: 2 });
+    const joint = (id: string) => jointName(bench, bench.joints.find((j) => j.id === id)!);
+    expect([endName(bench, { cableId: 'cable2', conductor: 1, end: 0 }), endName(bench, { pigtailId: 'tail1', end: 0 }), endName(bench, { pigtailId: 'tail1', end: 1 })]).toEqual(['white of box 1 to box 2', 'bare pigtail 1', 'bare pigtail 1, far end']); // prettier-ignore
+    expect([joint('grounds1'), joint('device2-green'), joint('neutral-bar-1'), jointName(bench, bench.joints[0]!)]).toEqual(['splice 1', 'Receptacle 2, green', 'neutral bar, screw', 'breaker 4']); // prettier-ignore
+    expect([endAtNode(nodeOf.end('cable1/0/1')), endAtNode(nodeOf.joint('grounds1')), endAtNode('breaker end')]).toEqual(['cable1/0/1', undefined, undefined]);
   });
   it('a bench that somebody adds to is looked at anew; a node nobody knows reaches itself', () => {
     const bench = runOfBoxes({ boxes: 2 }, 'r');

@@ -5,9 +5,9 @@ import type { Bench } from '../model/index.js';
 import { buildNetwork, EARTH } from './build.js';
 import type { Branch, WiringPart } from './network.js';
 
-/** Parts that conduct without being a load, a leak or the supply’s own, and without an open end: what a low-resistance path goes through. */
+/** Parts that join: neither a load or a leak nor what is the supply’s own, and no yoke, on which nothing may rely. */
 const METAL: ReadonlySet<WiringPart['is'] | undefined> = new Set<WiringPart['is']>(['conductor', 'pigtail', 'contact', 'inside']);
-/** A test button’s resistor is inside a device and no metal. */
+/** What a low-resistance path goes through; the resistor of a test button is inside a device too, and none. */
 const plain = (b: Branch): boolean => 'ohm' in b.is && b.is.ohm < 1000 && METAL.has(b.part?.is);
 
 export class Metal {

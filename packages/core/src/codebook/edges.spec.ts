@@ -221,7 +221,7 @@ describe('receptacle rating (210.21(B))', () => {
     expect(shown(judge('single-20', 15, true))).toEqual(['receptacle 20 ≥ 15']);
     expect(shown(judge('duplex-20', 15))).toEqual(['receptacle 20 ≤ 15']);
     expect(shown(judge('single-15', 20, true))).toEqual(['receptacle 15 ≥ 20']);
-    expect(shown(judge('duplex-15', 25))).toEqual(['receptacle 15 ≤ 25']);
+    expect(shown(judge('duplex-15', 25))).toEqual(['circuit 25 ≤ 20']);
   });
   it.each([
     ['duplex-15', 20, undefined, 'ok', '15 A on a 20 A circuit: a duplex is two outlets'],

@@ -54,6 +54,8 @@ export function conductorForBreaker(edition: Edition, gauge: Awg, breakerA: numb
   };
 }
 
+/** The largest circuit that 15 and 20 A faces stand on (Table 210.21(B)(3), memory). */
+const MOST_CIRCUIT_A = 20;
 /** Receptacle rating against the circuit (210.21(B)). `soleOutlet`: the only receptacle on its own circuit. */
 export function receptacleRating(edition: Edition, kind: DeviceKindId, breakerA: number | undefined, soleOutlet = false): Judged {
   const device = DEVICE_KINDS[kind];
@@ -72,8 +74,19 @@ export function receptacleRating(edition: Edition, kind: DeviceKindId, breakerA:
     result: term('receptacle', device.ratingA, 'A'),
     limit: { ...term('breaker', breakerA, 'A'), relation: singleAlone || breakerA <= 15 ? '≥' : '≤' },
   };
-  if (breakerA > 20)
-    return { verdict: 'stop', says: `a ${device.ratingA} A receptacle may not stand on a ${breakerA} A circuit`, sums: [sum], source };
+  if (breakerA > MOST_CIRCUIT_A)
+    return {
+      verdict: 'stop',
+      says: `a ${device.ratingA} A receptacle may not stand on a ${breakerA} A circuit`,
+      sums: [
+        {
+          terms: [],
+          result: term('circuit', breakerA, 'A'),
+          limit: { ...term('under 15 and 20 A faces, at most', MOST_CIRCUIT_A, 'A'), relation: '≤' },
+        },
+      ],
+      source,
+    };
   if (singleAlone && device.ratingA < breakerA)
     return { verdict: 'stop', says: 'a single receptacle on its own circuit must be rated at least the breaker', sums: [sum], source };
   // the only single receptacle of a circuit may be rated above it (210.21(B)(1))

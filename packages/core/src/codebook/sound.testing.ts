@@ -24,6 +24,8 @@ export function sound<J extends Judged>(judged: J, but: { besides?: true } = {})
     return sum.limit !== undefined && !holds[sum.limit.relation](sum.result.value, sum.limit.value);
   });
   if (!but.besides && judged.verdict === 'ok') expect([judged.says, broken]).toEqual([judged.says, []]);
+  if (!but.besides && judged.verdict === 'stop' && judged.sums.some((s) => s.limit))
+    expect([judged.says, broken.length > 0]).toEqual([judged.says, true]);
   return judged;
 }
 /** What a sum shows, in few words: `hole edge to the nearer face 1.375 ≥ 1.25`; lengths in the unit’s own measure, three places. */

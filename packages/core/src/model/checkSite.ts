@@ -7,7 +7,7 @@ import { panelErrors, subpanelErrors } from './checkPanel.js';
 import { breakersOf } from './panels.js';
 import { boxRect, placeOriginX, wallThicknessMm } from './place.js';
 
-import { lampsOf, type Box, type Cable, type Room, type Site, type Wall } from './site.js';
+import { lampsOf, type Box, type Cable, type Opening, type Room, type Site, type Wall } from './site.js';
 
 export const duplicateIds = (list: { id: string }[], path: string): FieldError[] => {
   const seen = new Set<string>();
@@ -126,24 +126,10 @@ function studErrors({ wrong, say }: Looking, wall: Wall, at: string): void {
   });
 }
 /** Doors and windows: inside the wall, and not over each other. */
-function openingErrors({ wrong, say }: Looking, wall: Wall, at: string): void {
+function openingErrors(look: Looking, wall: Wall, at: string): void {
+  const { wrong, say } = look;
   wall.openings.forEach((o, i) => {
-    if (o.x.mm + o.width.mm > wall.length.mm + 0.5)
-      wrong(
-        `${at}/openings/${i}/x/mm`,
-        `The ${o.kind} ends at ${say(o.x.mm + o.width.mm)}, past the wall's end at ${say(wall.length.mm)}.`,
-        `at most ${say(wall.length.mm - o.width.mm)}`,
-        o.x.mm,
-      );
-  });
-  wall.openings.forEach((o, i) => {
-    if (o.z.mm + o.height.mm > wall.height.mm + 0.5)
-      wrong(
-        `${at}/openings/${i}/height/mm`,
-        `The ${o.kind} ends at ${say(o.z.mm + o.height.mm)}, above the wall's top at ${say(wall.height.mm)}.`,
-        `at most ${say(wall.height.mm - o.z.mm)}`,
-        o.height.mm,
-      );
+    endsInside(look, wall, o, o.kind, `${at}/openings/${i}`);
     wall.openings.slice(0, i).forEach((other) => {
       const across = Math.min(o.x.mm + o.width.mm, other.x.mm + other.width.mm) - Math.max(o.x.mm, other.x.mm);
       const up = Math.min(o.z.mm + o.height.mm, other.z.mm + other.height.mm) - Math.max(o.z.mm, other.z.mm);
@@ -157,23 +143,23 @@ function openingErrors({ wrong, say }: Looking, wall: Wall, at: string): void {
     });
   });
 }
-function fixtureErrors({ wrong, say }: Looking, wall: Wall, at: string): void {
-  (wall.fixtures ?? []).forEach((f, i) => {
-    if (f.x.mm + f.width.mm > wall.length.mm + 0.5)
-      wrong(
-        `${at}/fixtures/${i}/x/mm`,
-        `The ${f.kind.replace('-', ' ')} ends at ${say(f.x.mm + f.width.mm)}, past the wall's end at ${say(wall.length.mm)}.`,
-        `at most ${say(Math.max(0, wall.length.mm - f.width.mm))}`,
-        f.x.mm,
-      );
-    if (f.z.mm + f.height.mm > wall.height.mm + 0.5)
-      wrong(
-        `${at}/fixtures/${i}/height/mm`,
-        `The ${f.kind.replace('-', ' ')} ends at ${say(f.z.mm + f.height.mm)}, above the wall's top at ${say(wall.height.mm)}.`,
-        `at most ${say(Math.max(0, wall.height.mm - f.z.mm))}`,
-        f.height.mm,
-      );
-  });
+function fixtureErrors(look: Looking, wall: Wall, at: string): void {
+  (wall.fixtures ?? []).forEach((f, i) => endsInside(look, wall, f, f.kind.replace('-', ' '), `${at}/fixtures/${i}`));
+}
+/** Neither past the end of the wall nor above its top. */
+function endsInside(
+  { wrong, say }: Looking,
+  wall: Wall,
+  thing: Pick<Opening, 'x' | 'z' | 'width' | 'height'>,
+  called: string,
+  at: string,
+): void {
+  const [right, top] = [thing.x.mm + thing.width.mm, thing.z.mm + thing.height.mm];
+  const atMost = (mm: number): string => `at most ${say(Math.max(0, mm))}`;
+  if (right > wall.length.mm + 0.5)
+    wrong(`${at}/x/mm`, `The ${called} ends at ${say(right)}, past the wall's end at ${say(wall.length.mm)}.`, atMost(wall.length.mm - thing.width.mm), thing.x.mm); // prettier-ignore
+  if (top > wall.height.mm + 0.5)
+    wrong(`${at}/height/mm`, `The ${called} ends at ${say(top)}, above the wall's top at ${say(wall.height.mm)}.`, atMost(wall.height.mm - thing.z.mm), thing.height.mm); // prettier-ignore
 }
 /** Pipes and ducts: inside the wall along it, and not deeper than it is thick. */
 function obstacleErrors({ wrong, say }: Looking, wall: Wall, at: string): void {

@@ -127,7 +127,7 @@ function jobRoutes({ store, shelf, kept, now }: Api): Route[] {
 
 /** What both kinds have. */
 function eitherRoutes(kind: Kind, { store, shelf, pdf, now }: Api): Route[] {
-  const schema = kind === 'house' ? House : (Job as unknown as typeof House);
+  const schema: z.ZodType<House | Job> = kind === 'house' ? House : Job;
   const path = `/${kind}s/{id}` as const;
   /** A job that others come after can’t be deleted under them. */
   const notWaitedFor = async (id: string): Promise<void> => {
@@ -146,7 +146,7 @@ function eitherRoutes(kind: Kind, { store, shelf, pdf, now }: Api): Route[] {
     route({
       ...{ method: 'get', path, id: kind, summary: `One ${kind}, whole` },
       answer: answers(storedOf(schema), 'with its revision, also as ETag'),
-      handle: async ({ params, response }) => withTag(response, await shelf.open<House>(kind, params.id)),
+      handle: async ({ params, response }) => withTag(response, await shelf.open<House | Job>(kind, params.id)),
     }),
     route({
       ...{ method: 'delete', path, id: `delete-${kind}`, summary: 'Deletes it; its revisions stay', seen: true },

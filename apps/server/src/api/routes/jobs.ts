@@ -1,13 +1,13 @@
 /** What a job has of its own: how it begins, what it is judged to be, its steps, ways, sheets, and becoming part of its house. */
 import { nanoid } from 'nanoid';
 import { finalAsTested, ledgerIn, stepsIn } from '@saddle/core/alteration';
-import { closeJob, hindrances, reopenJob, restsOn, surveyedSince } from '@saddle/core/closing';
+import { closeJob, hindrances, reopenJob, restsOn, surveyedSince, type Closed } from '@saddle/core/closing';
 import { finalCsv, MOST_PHOTOS, sheetPhotos } from '@saddle/core/exchange';
 import { checkHouse, checkJobIn, Finding, Job, plannedSite, wantOf, type House, type Want } from '@saddle/core/model';
 import { fromBox, FromBoxAnswers, otherSide, OtherSideAnswers } from '@saddle/core/purpose';
 import * as z from 'zod';
 import { pictureForPaper } from '../../pictures/picture.js';
-import { MOST_DIFFERENCES, saved, type Api } from '../keeping.js';
+import { MOST_DIFFERENCES, refusal, saved, type Api } from '../keeping.js';
 import { invalid, notFound, problem } from '../problem.js';
 import { accept, answers, attached, file, files, json, type Route, route, WrittenJson } from '../route.js';
 import { BothShape, ClosingShape, Paper, PDF_OR_CSV, savedOf, StepShape, SurveyedSinceShape, WaysShape } from '../shapes.js';
@@ -72,7 +72,8 @@ async function together(
     ],
     now,
   );
-  if (result.outcome !== 'saved') return saved({} as never, result, job) as never;
+  // the one of the two that somebody was faster with
+  if (result.outcome !== 'saved') throw refusal(result, result.outcome === 'conflict' && result.current.document.format === house.format ? house : job); // prettier-ignore
   const [keptHouse, keptJob] = result.stored as [{ document: House; revision: number; savedAt: string }, { document: Job; revision: number; savedAt: string }]; // prettier-ignore
   shelf.note('house', keptHouse);
   shelf.note('job', keptJob);
@@ -87,6 +88,20 @@ function closingRoutes(api: Api): Route[] {
     const title = `The ${stale === laid.house ? 'house' : 'job'} was saved newer in the meantime; nothing was written.`;
     throw problem(409, 'conflict', title, { current: stale });
   };
+  /** What changes a job and its house together, over the revisions of both that were seen. */
+  const closing = (what: 'close' | 'reopen', summary: string, change: (laid: Laid, leave: boolean) => Closed): Route =>
+    route({
+      ...{ method: 'post', path: `/jobs/{id}/${what}`, id: `${what}-job`, summary, seen: true },
+      body: json(CloseBody),
+      answer: answers(BothShape, 'both as stored'),
+      handle: async ({ params, body, revision }) => {
+        const laid = await shelf.laid(params.id);
+        const revisions = seen(laid, revision, body.house);
+        const changed = change(laid, body.leave);
+        const [house, job] = await together(api, accept(checkHouse(changed.house)), changed.job, revisions, now());
+        return { house, job };
+      },
+    });
   return [
     route({
       ...{ method: 'get', path: '/jobs/{id}/closing', id: 'closing' },
@@ -99,39 +114,17 @@ function closingRoutes(api: Api): Route[] {
           : { hindrances: hindrances(job, jobs) };
       },
     }),
-    route({
-      ...{ method: 'post', path: '/jobs/{id}/close', id: 'close-job', seen: true },
-      summary: 'What was built becomes the house: both documents in one transaction',
-      body: json(CloseBody),
-      answer: answers(BothShape, 'both as stored'),
-      handle: async ({ params, body, revision }) => {
-        const laid = await shelf.laid(params.id);
-        const revisions = seen(laid, revision, body.house);
-        const result = closeJob(laid.stored.document, laid.house.document, laid.jobs, now(), body.leave);
-        if (!result.ok) {
-          const title = `“${laid.job.name}” can’t become part of the house yet: ${result.hindrances[0]!.says}`;
-          throw problem(409, 'not-closed', title, { hindrances: result.hindrances });
-        }
-        const [house, job] = await together(api, accept(checkHouse(result.house)), result.job, revisions, now());
-        return { house, job };
-      },
+    closing('close', 'What was built becomes the house: both documents in one transaction', (laid, leave) => {
+      const result = closeJob(laid.stored.document, laid.house.document, laid.jobs, now(), leave);
+      if (result.ok) return result;
+      const title = `“${laid.job.name}” can’t become part of the house yet: ${result.hindrances[0]!.says}`;
+      throw problem(409, 'not-closed', title, { hindrances: result.hindrances });
     }),
-    route({
-      ...{ method: 'post', path: '/jobs/{id}/reopen', id: 'reopen-job', seen: true },
-      summary: 'Takes a closing back while nothing rests on it',
-      body: json(CloseBody),
-      answer: answers(BothShape, 'both as stored'),
-      handle: async ({ params, body, revision }) => {
-        const laid = await shelf.laid(params.id);
-        const revisions = seen(laid, revision, body.house);
-        const result = reopenJob(laid.stored.document, laid.house.document, laid.jobs);
-        if (!result.ok) {
-          const title = `“${laid.job.name}” can’t be taken out of the house again: ${result.reasons[0]}`;
-          throw problem(409, 'not-reopened', title, { reasons: result.reasons });
-        }
-        const [house, job] = await together(api, accept(checkHouse(result.house)), result.job, revisions, now());
-        return { house, job };
-      },
+    closing('reopen', 'Takes a closing back while nothing rests on it', (laid) => {
+      const result = reopenJob(laid.stored.document, laid.house.document, laid.jobs);
+      if (result.ok) return result;
+      const title = `“${laid.job.name}” can’t be taken out of the house again: ${result.reasons[0]}`;
+      throw problem(409, 'not-reopened', title, { reasons: result.reasons });
     }),
     route({
       ...{ method: 'get', path: '/jobs/{id}/surveyed-since', id: 'surveyed-since' },

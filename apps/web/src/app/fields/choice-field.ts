@@ -38,7 +38,7 @@ export class ChoiceField<T extends string | number = string> {
   readonly unknownLabel = input('not known');
   /** for a field that a usual value may stand in for: whether it does, or somebody said what it is */
   readonly taken = input<boolean>();
-  /** undefined: not known, where that is an answer */
+  /** undefined: not known where that is an answer, or the choice that stands for nothing (`''`) */
   readonly set = output<T | undefined>();
   protected readonly list = computed((): Choice<T>[] =>
     this.choices().map((c) => (typeof c === 'object' ? c : { value: c, label: `${c}`.replace(/-/g, ' ') })),
@@ -52,7 +52,8 @@ export class ChoiceField<T extends string | number = string> {
   /** Says what was picked; where that was refused the field shows again what is stored. */
   protected pick(event: Event): void {
     const select = event.target as HTMLSelectElement;
-    this.set.emit(this.list().find((c) => `${c.value}` === select.value)?.value);
+    const picked = this.list().find((c) => `${c.value}` === select.value)?.value;
+    this.set.emit(picked === '' ? undefined : picked);
     setTimeout(() => (select.value = this.shown()));
   }
 }

@@ -46,7 +46,7 @@ describe('joists (Approved Document A: guidance)', () => {
   ] as [Partial<UkJoistInput>, string][])('a notch with %j: %s', (more, verdict) => expect(notch(more).verdict).toBe(verdict));
   it('what it shows and says', () => {
     const hole = cut({ toNextHoleMm: 60 });
-    expect(shown(hole)).toEqual(['hole 20 ≤ 55', 'to the next hole 60 ≥ 60', 'of the span 0.3']);
+    expect(shown(hole)).toEqual(['hole 20 ≤ 55', 'to the next hole 60 ≥ 60', 'of the span 0.3 ≥ 0.25', 'of the span 0.3 ≤ 0.4']);
     expect([termsOf(hole), termsOf(hole, 1), termsOf(hole, 2)]).toEqual([
       ['0.25 of the depth 55'],
       ['hole 20'],

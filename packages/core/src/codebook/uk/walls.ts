@@ -6,6 +6,8 @@ import { atLeast, atMost, product, term, type Judged } from '../judged.js';
 const PART_A: Source = { standard: 'Approved Document A', clause: 'guidance on notches and holes in joists', from: 'memory' };
 /** Of a joist's depth, and of its span from one bearing; the same from the other. */
 export const JOIST_CUTS = { hole: { depth: 0.25, from: 0.25, to: 0.4 }, notch: { depth: 0.125, from: 0.07, to: 0.25 } } as const;
+/** How far off the middle line a hole still counts as on it, of the depth (common practice). */
+const OFF_LINE = 0.05;
 /** Holes stand this many of the larger one's diameters apart, centre to centre (guidance; memory). */
 const APART = 3;
 
@@ -33,7 +35,11 @@ export function ukJoistCut(input: UkJoistInput): Judged {
   const told = (verdict: Judged['verdict'], says: string, ask?: string): Judged => ({ verdict, says, sums, source: PART_A, ...(ask ? { ask } : {}) }); // prettier-ignore
   if (!atMost(sizeMm, most))
     return told('stop', `a ${cut} may be ${limits.depth === 0.25 ? 'a quarter' : 'an eighth'} of the joist’s depth`);
-  if (cut === 'hole' && offLineMm !== undefined && offLineMm > joistDepthMm * 0.05) return told('stop', 'holes lie on the middle line of the joist, where wood is strained least'); // prettier-ignore
+  if (cut === 'hole' && offLineMm !== undefined) {
+    const off = OFF_LINE * joistDepthMm;
+    if (offLineMm > 0) sums.push({ terms: [], result: term('off the middle line', offLineMm, 'length'), limit: { ...term(`${OFF_LINE} of the depth, at most`, off, 'length'), relation: '≤' } }); // prettier-ignore
+    if (!atMost(offLineMm, off)) return told('stop', 'holes lie on the middle line of the joist, where wood is strained least');
+  }
   if (toNextHoleMm !== undefined && cut === 'hole') {
     sums.push({ terms: [term('hole', sizeMm, 'length')], formula: `at least ${APART} × hole`, result: term('to the next hole', toNextHoleMm, 'length'), limit: { ...term('at least', APART * sizeMm, 'length'), relation: '≥' } }); // prettier-ignore
     if (!atLeast(toNextHoleMm, APART * sizeMm)) return told('stop', 'holes stand three diameters apart');
@@ -43,7 +49,11 @@ export function ukJoistCut(input: UkJoistInput): Judged {
   if (spanMm === undefined || fromBearingMm === undefined)
     return told('can’t tell', 'its size is within what may be; where along the span is not known', 'Measure the clear span, and from the nearer bearing to the cut.'); // prettier-ignore
   const share = fromBearingMm / spanMm;
-  sums.push({ terms: [term('from the bearing', fromBearingMm, 'length'), term('span', spanMm, 'length')], formula: 'from the bearing ÷ span', result: term('of the span', share, 'count') }); // prettier-ignore
+  const along = { terms: [term('from the bearing', fromBearingMm, 'length'), term('span', spanMm, 'length')], formula: 'from the bearing ÷ span', result: term('of the span', share, 'count') }; // prettier-ignore
+  sums.push(
+    { ...along, limit: { ...term('at least', limits.from, 'count'), relation: '≥' } },
+    { ...along, limit: { ...term('at most', limits.to, 'count'), relation: '≤' } },
+  );
   if (!atLeast(share, limits.from) || !atMost(share, limits.to))
     return told('stop', `a ${cut} lies between ${limits.from} and ${limits.to} of the span from a bearing: ${Math.ceil(limits.from * spanMm)} to ${Math.floor(limits.to * spanMm)} mm`); // prettier-ignore
   return told(
