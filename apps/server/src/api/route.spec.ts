@@ -60,7 +60,11 @@ describe('what comes', () => {
       name: 'inline; filename="studs.pdf"',
     });
     const odd = await ask('GET', '/walls/w1/studs.png');
-    expect([odd.status, odd.text]).toEqual([404, expect.stringContaining('png')]);
+    const [error] = (JSON.parse(odd.text) as { errors: object[] }).errors;
+    expect([odd.status, error]).toEqual([
+      404,
+      { path: '/form', message: 'There is no form png here.', expected: 'one of pdf, csv', came: 'png' },
+    ]);
   });
   it('a query is read by its schema, and an odd one is named', async () => {
     expect((await ask('GET', '/walls/w1/studs.csv?every=24')).text).toBe('w1,24');

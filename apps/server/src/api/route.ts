@@ -5,7 +5,7 @@
 import express, { Router, type Request, type RequestHandler, type Response } from 'express';
 import { checkShape, type Checked } from '@saddle/core/model';
 import type * as z from 'zod';
-import { invalid, notFound, problem } from './problem.js';
+import { invalid, problem } from './problem.js';
 
 export type Method = 'get' | 'post' | 'put' | 'delete';
 
@@ -148,8 +148,11 @@ function paramsOf(r: Route, request: Request): Record<string, unknown> {
   const came = Object.fromEntries(Object.entries(request.params).map(([key, value]) => [key, String(value)]));
   const read = r.params?.safeParse(came);
   if (read && !read.success) {
-    const name = String(read.error.issues[0]!.path[0]);
-    throw notFound(`“${name}” called`, came[name] ?? '');
+    const issue = read.error.issues[0]!;
+    const name = String(issue.path[0]);
+    const expected = issue.code === 'invalid_value' ? `one of ${issue.values.join(', ')}` : issue.message;
+    const message = `There is no ${name} ${(came[name] ?? '').slice(0, 60)} here.`;
+    throw problem(404, 'not-found', message, { errors: [{ path: `/${name}`, message, expected, came: (came[name] ?? '').slice(0, 60) }] });
   }
   return { ...came, ...read?.data };
 }

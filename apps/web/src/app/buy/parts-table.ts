@@ -120,7 +120,7 @@ const NOTHING: Shopping = { lines: [], total: 0, restsWorth: 0, unknown: [], pla
         @if (list().restsWorth > 0) {
           <span data-testid="rests">Rests worth keeping count {{ money(list().restsWorth) }} of it.</span>
         }
-        <a [routerLink]="['/houses', house().id, 'prices']">Your prices</a> ·
+        &ngsp;<a [routerLink]="['/houses', house().id, 'prices']">Your prices</a> ·
         <a [routerLink]="['/houses', house().id, 'on-hand']">what is on hand</a>
       </p>
     }
