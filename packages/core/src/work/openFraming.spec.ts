@@ -126,6 +126,16 @@ describe('three outlets in open framing', () => {
     expect(leg.fastened).toContain('nail a block between the studs');
     expect([leg.staples[0]! <= inches(8) + 1, leg.lengthMm - leg.staples.at(-1)! <= inches(8) + 1]).toEqual([true, true]);
   });
+  it('a nailed box is marked from the floor as it is: a floor still to be laid is in its height already, and said', () => {
+    const house = leanTo(true);
+    const laid: House = { ...house, site: { ...house.site, rooms: house.site.rooms.map((r) => ({ ...r, floorToAdd: inch(0.75) })) } };
+    const marked = (h: House) =>
+      stepsOf(taken(h, PLACES))
+        .find((s) => s.id.startsWith('mark-out'))!
+        .says.find((l) => l.startsWith('Lower edge'));
+    expect(marked(house)).toBe('Lower edge 12 1/2" above the floor as it is now.');
+    expect(marked(laid)).toBe('Lower edge 12 1/2" above the floor as it is now; what is still laid on it is reckoned in.');
+  });
   it('wings have nothing to clamp there, nail-on boxes do; behind a finish it is the other way round', () => {
     const fits = (open: boolean, mounting: string) =>
       suitableBoxes(leanTo(open).site.walls[0]!, 'A', { gangs: 1, neededIn3: 10, unit: 'in' }).some(
