@@ -13,7 +13,7 @@ const RESTS_ON = {
   work: ['measure', 'catalog', 'model', 'codebook', 'layout', 'route', 'wiring', 'ledger', 'panel', 'survey', 'instruments', 'circuit'],
   alteration: ['measure', 'catalog', 'model', 'codebook', 'layout', 'survey', 'finals', 'ledger', 'takeoff', 'work'],
   schedule: ['measure', 'model', 'work', 'alteration'],
-  closing: ['alteration', 'measure', 'catalog', 'model', 'ledger', 'takeoff', 'work', 'wiring'],
+  closing: ['alteration', 'codebook', 'measure', 'catalog', 'model', 'ledger', 'takeoff', 'work', 'wiring'],
   diagnose: ['measure', 'catalog', 'model', 'circuit', 'instruments', 'wiring'],
   practice: ['measure', 'catalog', 'model', 'codebook', 'layout', 'circuit', 'instruments', 'wiring', 'diagnose'],
   photo: ['model', 'layout', 'measure'],
@@ -41,7 +41,7 @@ const RESTS_ON = {
     'takeoff',
     'work',
   ],
-  rules: ['measure', 'catalog', 'model', 'finals', 'alteration', 'ledger', 'purpose', 'demo'],
+  rules: ['measure', 'codebook', 'catalog', 'model', 'finals', 'alteration', 'ledger', 'purpose', 'demo'],
   exchange: [
     'alteration',
     'finals',

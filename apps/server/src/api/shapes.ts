@@ -3,7 +3,8 @@
  * shape; what threads write as text is held against it where it is tested.
  */
 import { ExportFile } from '@saddle/core/exchange';
-import { AIMS, CRITERIA, Finding, House, Job, Stage, STAGES, Sum, Verdict } from '@saddle/core/model';
+import { Finding } from '@saddle/core/codebook';
+import { AIMS, CRITERIA, House, Job, Stage, STAGES, Sum, Verdict } from '@saddle/core/model';
 import * as z from 'zod';
 
 const whole = z.number().int();

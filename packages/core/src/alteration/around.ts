@@ -5,7 +5,7 @@ import { backToBack, obstacleCollision, otherBoxesOn, studCollision } from '../l
 import { ukKind, type Spot } from './spots.js';
 import { boxBody, boxRect, type Box, type Site } from '../model/index.js';
 
-export const AROUND_RULES = ['stud', 'in the wall', 'beside', 'back to back'] as const;
+export const AROUND_RULES = ['stud', 'in-the-wall', 'beside', 'back-to-back'] as const;
 export type AroundRule = (typeof AROUND_RULES)[number];
 export type Around = Judged & { rule: AroundRule; subject: string };
 
@@ -44,7 +44,7 @@ export function around(site: Site, { wall, box, face }: Spot, replaces?: string)
     const stud = studCollision(wall, box);
     say('stud', box.id, stud.verdict === 'can’t tell' ? { ...stud, ask: FIND } : stud);
   }
-  for (const o of wall.obstacles) say('in the wall', o.id, obstacleCollision(wall, box, o));
+  for (const o of wall.obstacles) say('in-the-wall', o.id, obstacleCollision(wall, box, o));
   const plate = plateOf(wall, box);
   const guessed = [box.place.distance, box.place.bottom].some((l) => l.known === 'assumed');
   if (plate) {
@@ -66,7 +66,7 @@ export function around(site: Site, { wall, box, face }: Spot, replaces?: string)
   for (const other of otherBoxesOn(site, box).filter((b) => b.id !== replaces)) {
     if (other.face !== face) {
       const judged = backToBack(wall, box, other);
-      if (judged.verdict !== 'ok') say('back to back', other.id, judged);
+      if (judged.verdict !== 'ok') say('back-to-back', other.id, judged);
       continue;
     }
     const theirs = plateOf(wall, other);

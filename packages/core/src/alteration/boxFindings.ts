@@ -15,7 +15,8 @@ import {
 import { isSingles, type JobInBook, type RoomUse, type Wall } from '../model/index.js';
 import { around } from './around.js';
 import { growths, type Planned } from './plan.js';
-import { ALTERATION_RULE_TABLE, type Say } from './rules.js';
+import { ALTERATION_RULES } from '../codebook/index.js';
+import type { Say } from './say.js';
 import { buildKnown, depthOf, OUTSIDE, finishMm, isMetal, isSolid, leafMm, ukKind, wallLooked, type Spot, type Subject } from './spots.js';
 
 const WET_ROOMS: ReadonlySet<RoomUse> = new Set<RoomUse>(['kitchen', 'utility', 'laundry', 'pantry']);
@@ -45,9 +46,9 @@ export function boxFindings(job: JobInBook, subject: Subject, planned: Planned, 
   const sort = ukBoxSort(kind);
   const fits = (sort === 'metal') === isSolid(wall) || sort === 'surface' || sort === 'weather';
   if (!fits)
-    say(isSolid(wall) ? 'let in' : 'lined', { verdict: 'stop', says: isSolid(wall) ? 'a lined box needs hollow board behind it: brick wants a metal box let in' : 'a metal box wants masonry to be screwed to: behind board its lugs are missing' }); // prettier-ignore
+    say(isSolid(wall) ? 'let-in' : 'lined', { verdict: 'stop', says: isSolid(wall) ? 'a lined box needs hollow board behind it: brick wants a metal box let in' : 'a metal box wants masonry to be screwed to: behind board its lugs are missing' }); // prettier-ignore
   else if (sort === 'lined') say('lined', ukLinedBox(kind, finishMm(wall, face), leafMm(wall)));
-  else if (sort === 'metal') say('let in', ukLetIn(depth!, finishMm(wall, face), leafMm(wall)));
+  else if (sort === 'metal') say('let-in', ukLetIn(depth!, finishMm(wall, face), leafMm(wall)));
   if (wall.fireRated && sort === 'lined') say('through', { verdict: 'caution', subject: box.id, says: 'the wall resists fire: the box gets a fire-rated pad or hood' }); // prettier-ignore
 }
 
@@ -69,15 +70,15 @@ function placeFindings(job: JobInBook, { alteration, point }: Subject, { wall, b
 }
 /** Whether anybody looked for pipes and cables in a wall that is cut or chased. */
 export function lookedFinding(wall: Wall, say: Say): void {
-  if (!wallLooked(wall)) return say('in the wall', { verdict: 'can’t tell', subject: wall.id, says: `nobody has gone over ${wall.name} for pipes and cables`, ask: 'Go over it with a detector where box and cable go, with the power on, and note it on the wall’s page.' }); // prettier-ignore
-  say('in the wall', { verdict: 'ok', subject: wall.id, says: `${wall.name}, ${wall.bayLooked}: ${wall.obstacles.length ? `${[...new Set(wall.obstacles.map((o) => o.kind))].join(', ')} noted` : 'nothing noted in the way'}`, source: { from: 'measured' } }); // prettier-ignore
+  if (!wallLooked(wall)) return say('in-the-wall', { verdict: 'can’t tell', subject: wall.id, says: `nobody has gone over ${wall.name} for pipes and cables`, ask: 'Go over it with a detector where box and cable go, with the power on, and note it on the wall’s page.' }); // prettier-ignore
+  say('in-the-wall', { verdict: 'ok', subject: wall.id, says: `${wall.name}, ${wall.bayLooked}: ${wall.obstacles.length ? `${[...new Set(wall.obstacles.map((o) => o.kind))].join(', ')} noted` : 'nothing noted in the way'}`, source: { from: 'measured' } }); // prettier-ignore
 }
 
 /** What is met inside the boxes: earth leads, grommets, room for one cable more, colours. */
 export function wiringFindings({ alteration, from, point, final }: Subject, planned: Planned, say: Say): void {
   const metal = planned.spot && isMetal(planned.spot.box);
   if (metal) {
-    say('earth lead', { verdict: 'ok', says: 'the plan has a lead from the box to the accessory' });
+    say('earth-lead', { verdict: 'ok', says: 'the plan has a lead from the box to the accessory' });
     say('grommet', { verdict: 'note', says: 'a grommet goes into every knock-out that a cable enters by' });
   }
   const here = planned.final?.runs.filter((r) => r.ends.includes(planned.point?.id ?? '')) ?? [];
@@ -97,8 +98,8 @@ export function wiringFindings({ alteration, from, point, final }: Subject, plan
     const joined = alteration.kind === 'into ring' ? 1 : 0;
     const depth = depthOf(from.box);
     const inside = cables + 2 * joined;
-    const told: Judged = depth === undefined ? { verdict: 'can’t tell', says: `how deep the box of ${point.name} is was not noted`, sums: [], source: ALTERATION_RULE_TABLE['old box'].source, ask: 'Off and proved dead: measure from the wall to its back.' } : ukBoxDepth(point.kind, inside, depth, joined); // prettier-ignore
-    say('old box', { ...told, subject: from.box.id });
+    const told: Judged = depth === undefined ? { verdict: 'can’t tell', says: `how deep the box of ${point.name} is was not noted`, sums: [], source: ALTERATION_RULES['old-box'].source, ask: 'Off and proved dead: measure from the wall to its back.' } : ukBoxDepth(point.kind, inside, depth, joined); // prettier-ignore
+    say('old-box', { ...told, subject: from.box.id });
   }
   const olds = planned.final?.runs.filter((r) => r.cores === undefined && r.ends.includes(point?.id ?? '')) ?? [];
   if (olds.length && alteration.kind !== 'own radial') say('colours', { verdict: 'can’t tell', says: 'the colours of the cables that are there were not noted', ask: 'Look once it is open: red and black are from before 2006, and get a notice at the board.' }); // prettier-ignore

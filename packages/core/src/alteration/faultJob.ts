@@ -1,18 +1,19 @@
 /** Fault finding on a final circuit as a job: what its readings say and what explains them, and the steps from locking off to the record. */
 import { faultWords, lengthsRead, outletsOf, readingLines, ringSearch, shapeOf, sharePercent } from '../finals/index.js';
 import { spent, step, type Draft, type StepAsk, type Target } from '../work/index.js';
-import type { Final, Finding, JobInBook } from '../model/index.js';
+import type { Finding } from '../codebook/index.js';
+import type { Final, JobInBook } from '../model/index.js';
 
 /** So many explanations are named. */
 const NAMED = 3;
 type Told = Pick<Finding, 'verdict' | 'says'> & Partial<Pick<Finding, 'ask' | 'subject' | 'sums' | 'source'>>;
 
 /** What was read out of line, and what explains it all. */
-export function faultFindings(job: JobInBook, final: Final, say: (rule: 'out of line' | 'explains', told: Told) => void): void {
+export function faultFindings(job: JobInBook, final: Final, say: (rule: 'out-of-line' | 'explains', told: Told) => void): void {
   const incoming = job.incoming ?? {};
   for (const { due, judged } of readingLines(final, incoming))
     if (judged && judged.verdict !== 'ok' && judged.verdict !== 'note')
-      say('out of line', { ...judged, subject: `${due.test}/${due.point?.id ?? 'board'}`, says: `${due.words}${due.point ? ` at ${due.point.name}` : ''}: ${judged.says}` }); // prettier-ignore
+      say('out-of-line', { ...judged, subject: `${due.test}/${due.point?.id ?? 'board'}`, says: `${due.words}${due.point ? ` at ${due.point.name}` : ''}: ${judged.says}` }); // prettier-ignore
   const search = ringSearch(final, incoming);
   if (!search) {
     const why = !shapeOf(final).ring ? 'it is no ring: each reading stands by itself' : lengthsRead(final).unknown.length ? 'lengths of runs are missing' : 'nothing was read yet'; // prettier-ignore

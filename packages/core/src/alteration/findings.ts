@@ -1,16 +1,25 @@
 /** Everything that is judged of an alteration: its circuit as it will lie, the box, the way, what the hands meet. The ledger of a job by the UK book. */
-import { finalFindings, type FinalFinding } from '../finals/index.js';
-import { ASBESTOS_UNTIL, atMost, outletAmps, term, UK_LEAD_UNTIL, ukNotifiable } from '../codebook/index.js';
-import { planOf, UK_VOLTS, VERDICTS, type Finding, type JobInBook, type Stage } from '../model/index.js';
+import { finalFindings } from '../finals/index.js';
+import {
+  ASBESTOS_UNTIL,
+  atMost,
+  outletAmps,
+  term,
+  UK_LEAD_UNTIL,
+  ukNotifiable,
+  type Finding,
+  byVerdict,
+  findingKey,
+  FINAL_RULES,
+  ALTERATION_RULES,
+} from '../codebook/index.js';
+import { planOf, UK_VOLTS, type JobInBook } from '../model/index.js';
 import { boxFindings, wiringFindings } from './boxFindings.js';
 import { faultFindings } from './faultJob.js';
 import { plannedOf, TAKEN_A, type Planned } from './plan.js';
-import { ALTERATION_RULE_TABLE, type Say } from './rules.js';
+import type { Say } from './say.js';
 import { isSolid, subjectOf, type Subject } from './spots.js';
 import { wayFindings } from './wayFindings.js';
-
-/** Where of a job each judgement of its circuit is settled. */
-const STAGE_OF: Readonly<Partial<Record<FinalFinding['rule'], Stage>>> = { 'metal-box': 'wire', cores: 'wire', 'fused-unit': 'need' };
 
 /** Findings of a job by the UK book, what stops it first. Empty while nothing is asked for. */
 export function alterationLedger(job: JobInBook): Finding[] {
@@ -18,8 +27,9 @@ export function alterationLedger(job: JobInBook): Finding[] {
   if (!subject) return [];
   const out: Finding[] = [];
   const say: Say = (rule, told) => {
-    const { title, stage, source } = ALTERATION_RULE_TABLE[rule];
-    out.push({ rule, subject: job.id, stage, title, source, sums: [], remedies: [], ...told });
+    const { title, stage, source } = ALTERATION_RULES[rule];
+    const subject = told.subject ?? job.id;
+    out.push({ rule, stage, title, source, sums: [], remedies: [], ...told, subject, about: [subject] });
   };
   const planned = plannedOf(job);
   subjectFindings(job, subject, planned, say);
@@ -33,17 +43,16 @@ export function alterationLedger(job: JobInBook): Finding[] {
     handFindings(job, subject, planned, say);
   }
   if (planned.final)
-    for (const f of finalFindings(planned.final, job.incoming ?? {}))
-      out.push({ rule: f.rule, subject: f.subject, stage: STAGE_OF[f.rule] ?? 'feed', verdict: f.verdict, title: f.title, says: f.says, sums: f.sums, source: f.source, remedies: [], ...(f.ask ? { ask: f.ask } : {}) }); // prettier-ignore
-  return distinct(out).sort((a, b) => VERDICTS.indexOf(a.verdict) - VERDICTS.indexOf(b.verdict));
+    for (const f of finalFindings(planned.final, job.incoming ?? {})) out.push({ ...f, stage: FINAL_RULES[f.rule].stage, remedies: [] });
+  return distinct(out).sort(byVerdict);
 }
 /** Rule and subject are unique within a ledger: the worse of two stays. */
 function distinct(list: readonly Finding[]): Finding[] {
   const kept = new Map<string, Finding>();
   for (const f of list) {
-    const key = `${f.rule}/${f.subject}`;
+    const key = findingKey(f);
     const there = kept.get(key);
-    if (!there || VERDICTS.indexOf(f.verdict) < VERDICTS.indexOf(there.verdict)) kept.set(key, f);
+    if (!there || byVerdict(f, there) < 0) kept.set(key, f);
   }
   return [...kept.values()];
 }

@@ -1,11 +1,11 @@
 /** One door to what both books answer about a job: findings, steps, list, tools. Whoever asks need not know by which book the house goes. */
 import { plannedOf, pointIdOf } from './plan.js';
 import { ledgerOf } from '../ledger/index.js';
+import type { Finding } from '../codebook/index.js';
 import {
   isUk,
   type AlterationKind,
   type Final,
-  type Finding,
   type FinalReading,
   type FinalTest,
   type House,

@@ -5,7 +5,7 @@ export * from './ways.js';
 export * from './around.js';
 export * from './plan.js';
 export * from './outline.js';
-export * from './rules.js';
+export * from './say.js';
 export * from './findings.js';
 export * from './terminals.js';
 export * from './steps.js';

@@ -1,7 +1,6 @@
 /** From the answers to the plan: the box, the points and runs that are altered, the way that is taken. Pure; written anew at each answer. */
 import { BOX_KINDS } from '../catalog/index.js';
-import { coreAreas } from '../codebook/index.js';
-import { FROM_FIT, worseOf } from './verdicts.js';
+import { coreAreas, byVerdict, worstVerdict } from '../codebook/index.js';
 import { freeWay, shapeOf } from '../finals/index.js';
 import { around, type Around } from './around.js';
 import { isMetal, planPoint, spotOf, subjectOf, usualBox, type Spot, type Subject } from './spots.js';
@@ -103,9 +102,9 @@ export function growths(job: JobInBook, from: Spot): Growth[] {
       const { as: _, ...low } = bottom;
       const box: Box = { ...centre, place: { ...centre.place, distance, bottom: Math.abs(low.mm - was.place.bottom.mm) < 0.01 ? was.place.bottom : low } };
       const judged = around(job.found, spotOf(job.found, box)!, was.id);
-      return { grows, box, judged, verdict: worseOf(judged) };
+      return { grows, box, judged, verdict: worstVerdict(judged) };
     })
-    .sort((a, b) => FROM_FIT.indexOf(a.verdict) - FROM_FIT.indexOf(b.verdict));
+    .sort((a, b) => byVerdict(b, a));
 } // prettier-ignore
 
 /** The consumer unit, where it was placed. */

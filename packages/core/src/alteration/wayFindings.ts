@@ -3,7 +3,7 @@ import { carriesA, CARRIES_SOURCE, LAID_WORDS, NO_SHEATH, outletAmps, RING_LEG_A
 import type { JobInBook, WayKind } from '../model/index.js';
 import { lookedFinding } from './boxFindings.js';
 import { noWay, sizeFor, TAKEN_A, wayOf, type Planned } from './plan.js';
-import type { Say } from './rules.js';
+import type { Say } from './say.js';
 import type { Subject } from './spots.js';
 
 /** A box is moved straight up, down or across within this, mm. */

@@ -3,9 +3,8 @@
  * the wall, on its surface. Each in legs with what it lies in, how long it is, what is cut for it, and what speaks against it.
  */
 import { practice } from '../catalog/index.js';
-import { safeZone, term, total, ukChase, type Judged } from '../codebook/index.js';
+import { safeZone, term, total, ukChase, type Judged, byVerdict, worstVerdict } from '../codebook/index.js';
 import { levelOf, studsBetween } from '../layout/index.js';
-import { FROM_FIT, worseOf } from './verdicts.js';
 import { minutesOf, spent, type Span, type Spent } from '../work/index.js';
 import { boredJudged, cutOf, joistsMet, type JoistCut } from './joists.js';
 import { finishMm, isSolid, leafMm, planPoint, type Spot } from './spots.js';
@@ -76,7 +75,7 @@ export function cableWays(site: Site, from: Spot, to: Spot, hand: Hand): UkWay[]
     ways.push({
       ...{ kind, words, legs: made.legs, cableMm, bored: made.bored, laid: made.laid, judged, time },
       length: { terms, formula: 'added up, to the next 10 mm', result: term('cable', cableMm, 'length') },
-      verdict: worseOf(judged),
+      verdict: worstVerdict(judged),
       minutes: minutesOf(time),
     });
   }; // prettier-ignore
@@ -95,8 +94,11 @@ export function cableWays(site: Site, from: Spot, to: Spot, hand: Hand): UkWay[]
     schools.onSurface === 'mini-trunking' ? 'in trunking on the wall' : 'in conduit on the wall',
     onTheSurface(site, from, to, schools),
   );
-  return ways.sort((a, b) => FROM_FIT.indexOf(a.verdict) - FROM_FIT.indexOf(b.verdict) || a.minutes.middle - b.minutes.middle || WAY_KINDS.indexOf(a.kind) - WAY_KINDS.indexOf(b.kind)); // prettier-ignore
+  return ways.sort((a, b) => byVerdict(b, a) || noted(a) - noted(b) || a.minutes.middle - b.minutes.middle || WAY_KINDS.indexOf(a.kind) - WAY_KINDS.indexOf(b.kind)); // prettier-ignore
 }
+
+/** Of two ways that nothing speaks against, one that leaves something to be seen comes second. */
+const noted = (way: UkWay): number => Number(way.judged.some((j) => j.verdict === 'note'));
 
 /** A cable in a wall, straight up or down from a box, or across between the two. */
 function zoneOf(spot: Spot, toAccessory: 'up or down' | 'across', residual: boolean | undefined): UkWay['judged'][number] {

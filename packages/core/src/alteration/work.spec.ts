@@ -420,7 +420,7 @@ describe('fault finding on a ring, as a job', () => {
     // 60 m of 2.5/1.5: 0.445, 0.726
     const open = job(read([['r1', 20_000], ['rn', 0.445], ['r2', 0.726]])); // prettier-ignore
     const list = alterationLedger(open);
-    expect(list.find((f) => f.rule === 'out of line')).toMatchObject({ verdict: 'stop', says: expect.stringMatching(/does not go round/) });
+    expect(list.find((f) => f.rule === 'out-of-line')).toMatchObject({ verdict: 'stop', says: expect.stringMatching(/does not go round/) });
     expect(list.find((f) => f.rule === 'explains')!.says).toMatch(/line open/);
     expect(alterationSteps(open).find((s) => s.id === 'mend')!.says[0]).toMatch(/By what was read: line open/);
   });

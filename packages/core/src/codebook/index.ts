@@ -1,4 +1,6 @@
 export * from './judged.js';
+export * from './finding.js';
+export * from './rules/index.js';
 export * from './boxFill.js';
 export * from './conductors.js';
 export * from './framing.js';

@@ -1,7 +1,8 @@
 /** Schedule of test results of a final circuit, with the figures a minor works certificate asks for; the signature is left to the competent person. */
 import { printSource } from '../catalog/index.js';
-import {  finalFindings, FINAL_RULE_TABLE,  mustRead,
+import {  finalFindings, mustRead,
   printReading, readingLines, resultRows, runWords, scheduleSays, printRunLength, MINOR_WORKS_SOURCE,  type ResultRow } from '../finals/index.js'; // prettier-ignore
+import { FINAL_RULES } from '../codebook/index.js';
 import type { Final, House } from '../model/index.js';
 import type { JobSheet, SheetBlock } from './jobSheet.js';
 
@@ -74,7 +75,7 @@ export function finalSheet(house: House, final: Final): JobSheet {
   ];
   if (bad.length + design.length) blocks.push({ kind: 'heading', text: 'What wants a word' });
   for (const l of bad) blocks.push({ kind: 'caution', text: `${l.judged!.verdict}: ${l.due.words}${l.due.point ? `, ${l.due.point.name}` : ''}: ${l.judged!.says}.` }); // prettier-ignore
-  for (const f of design) blocks.push({ kind: 'caution', text: `${f.verdict}: ${FINAL_RULE_TABLE[f.rule].title}: ${f.says}.` });
+  for (const f of design) blocks.push({ kind: 'caution', text: `${f.verdict}: ${FINAL_RULES[f.rule].title}: ${f.says}.` });
   blocks.push({ kind: 'text', text: 'Values by BS 7671:2018+A2:2022 are from memory: check them with the book. Whether the work is notifiable, and who may sign, the local authority tells.', small: true }); // prettier-ignore
   return {
     title: `${final.name}: test results`,

@@ -19,7 +19,8 @@ import {
 } from '../ledger/index.js';
 import { marksFor, type Elevation } from '../layout/index.js';
 import { printMark } from '../measure/index.js';
-import { breakerNumber, type Finding, type JobInBook, type JobInHouse, type PhotoMark, type Verdict, type Wall } from '../model/index.js';
+import type { Finding } from '../codebook/index.js';
+import { breakerNumber, type JobInBook, type JobInHouse, type PhotoMark, type Verdict, type Wall } from '../model/index.js';
 import {
   askRange,
   capital,

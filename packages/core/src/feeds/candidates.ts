@@ -2,7 +2,7 @@
  * Where power could come from: every surveyed box and the panel, each judged as if the job were fed from it. The judgements are the
  * ledger's own, so that taking a feed changes nothing that was said of it here. Refused ones stay listed with why.
  */
-import { smallestGaugeFor } from '../codebook/index.js';
+import { ruleRow, smallestGaugeFor, worstVerdict, type Finding } from '../codebook/index.js';
 import { studsBetween } from '../layout/index.js';
 import { ledgerOf } from '../ledger/index.js';
 import { printAwg } from '../measure/index.js';
@@ -11,7 +11,6 @@ import {
   boxCentreX,
   type Edition,
   EDITIONS,
-  type Finding,
   type JobInHouse,
   type Load,
   PANEL,
@@ -20,7 +19,6 @@ import {
   type Site,
   subpanelOf,
   type Verdict,
-  VERDICTS,
 } from '../model/index.js';
 import { breakerFindings } from '../panel/index.js';
 
@@ -54,12 +52,8 @@ export interface Trial {
 }
 
 /** What of the ledger speaks of the feed: its circuit, its cables, its box, the way to it. */
-const OF_THE_FEED = new Set(['box-fill', 'same-bay', 'device-state', 'wiring-plan', 'source-cables', 'circuit', 'junction-reach']);
 const speaks = (f: Finding, boxId: string, targetId: string): boolean =>
-  f.stage === 'feed' || (OF_THE_FEED.has(f.rule) && (f.subject !== targetId || f.rule === 'same-bay' || f.subject === boxId));
-
-/** Rules whose figures follow from the way there: nothing is said of it while the ways are searched. */
-const BY_THE_WAY = new Set(['same-bay', 'voltage-drop', 'cable-length', 'carry-through', 'back-to-back', 'fire-rated', 'securing']);
+  f.stage === 'feed' || (ruleRow('US', f.rule).ofFeed === true && (f.subject !== targetId || f.rule === 'same-bay' || f.subject === boxId));
 
 /** Cures of all stops, or that there is one without. */
 function cured(findings: Finding[]): { cures: string[]; refused: boolean } {
@@ -68,11 +62,8 @@ function cured(findings: Finding[]): { cures: string[]; refused: boolean } {
   return { cures: refused ? [] : stops.map((f) => f.remedies[0]!.title), refused };
 }
 
-const worst = (findings: Finding[]): Verdict =>
-  findings.reduce<Verdict>((w, f) => (VERDICTS.indexOf(f.verdict) < VERDICTS.indexOf(w) ? f.verdict : w), 'ok');
-
 const findingsOf = (job: JobInHouse, box: Box, target: Box): Finding[] =>
-  ledgerOf(job).filter((f) => speaks(f, box.id, target.id) && !BY_THE_WAY.has(f.rule));
+  ledgerOf(job).filter((f) => speaks(f, box.id, target.id) && !ruleRow('US', f.rule).byWay);
 
 function boxCandidate(trial: Trial, box: Box): FeedCandidate {
   const { site, target } = trial;
@@ -100,7 +91,7 @@ function boxCandidate(trial: Trial, box: Box): FeedCandidate {
       ? `the other side of the same wall${room ? `, in the ${room}` : ''}`
       : 'the same face of the wall';
   const findings = findingsOf(job, box, target);
-  const verdict = worst(findings);
+  const verdict = worstVerdict(findings);
   return {
     id: box.id,
     name: box.name,
@@ -111,7 +102,7 @@ function boxCandidate(trial: Trial, box: Box): FeedCandidate {
     findings,
     ...cured(findings),
     editions: EDITIONS.filter((e) => e !== job.edition)
-      .map((edition) => ({ edition, verdict: worst(findingsOf({ ...job, edition }, box, target)) }))
+      .map((edition) => ({ edition, verdict: worstVerdict(findingsOf({ ...job, edition }, box, target)) }))
       .filter((e) => e.verdict !== verdict),
   };
 }
@@ -132,7 +123,7 @@ export function homeRunFor(
     }));
   const sub = subpanelOf(site, panelId);
   const findings = judged(chosen);
-  const verdict = worst(findings);
+  const verdict = worstVerdict(findings);
   return {
     id: panelId,
     name: sub ? `A circuit of its own, ${sub.name}` : 'A circuit of its own',
@@ -143,7 +134,7 @@ export function homeRunFor(
     findings,
     ...cured(findings),
     editions: EDITIONS.filter((e) => e !== chosen)
-      .map((edition) => ({ edition, verdict: worst(judged(edition)) }))
+      .map((edition) => ({ edition, verdict: worstVerdict(judged(edition)) }))
       .filter((e) => e.verdict !== verdict),
   };
 }

@@ -1,4 +1,5 @@
 /** Every surveyed box and the panel as a feed, judged by the ledger's own rules; the sewing corner and the router shelf worked by hand. */
+import type { RuleId } from '../codebook/index.js';
 import { describe, expect, it } from 'vitest';
 import { demoJobsInHouse, quinceStreet, routerShelf, sewingCorner } from '../demo/index.js';
 import { ledgerOf, outletBoxes, workOf } from '../ledger/index.js';
@@ -31,7 +32,7 @@ function fedFrom(job: JobInHouse, feed: string): JobInHouse {
   return inHouse(takeWay(job, parts).job, houseOf(job));
 }
 const found = (job: JobInHouse, change: (site: Site) => Site): JobInHouse => ({ ...job, found: change(job.found) });
-const title = (job: JobInHouse, id: string, rule: string) => of(job, id).findings.find((f) => f.rule === rule);
+const title = (job: JobInHouse, id: string, rule: RuleId) => of(job, id).findings.find((f) => f.rule === rule);
 
 describe('the sewing corner', () => {
   it('hall box: the other side, in the same bay, and stops that can all be cured', () => {
@@ -56,8 +57,8 @@ describe('the sewing corner', () => {
   it('a surveyed panel is judged: a free space, what stays live, who may do it', () => {
     const own = of(sewingCorner, 'panel');
     expect(own.way).toBe('home run');
-    expect(own.findings.map((f) => f.rule)).toEqual(expect.arrayContaining(['licensed', 'stays-live', 'space']));
-    expect(own.findings.find((f) => f.rule === 'space')!.verdict).toBe('ok');
+    expect(own.findings.map((f) => f.rule)).toEqual(expect.arrayContaining(['panel-licensed', 'panel-stays-live', 'panel-space']));
+    expect(own.findings.find((f) => f.rule === 'panel-space')!.verdict).toBe('ok');
   });
   it('a panel nobody looked at can’t be told, and is never left out', () => {
     const own = of(
@@ -93,7 +94,7 @@ describe('the router shelf, with the whole house surveyed', () => {
     // circuit 4 does not carry it
     expect(title(heated, 'hall-box', 'circuit-load')!.says).not.toBe(load.says);
   });
-  it.each<[string, (s: Site) => Site, string, string]>([
+  it.each<[string, (s: Site) => Site, RuleId, string]>([
     [
       'a circuit kept for the kitchen',
       (s) => ({ ...s, circuits: s.circuits.map((c) => (c.id === 'c4' ? { ...c, reservedFor: 'kitchen-small-appliance' as const } : c)) }),

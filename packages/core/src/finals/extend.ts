@@ -1,4 +1,5 @@
 /** Where another outlet can be taken from a circuit: every spur and every run it can be broken into, each tried and judged as a whole. */
+import { findingKey } from '../codebook/index.js';
 import { idOf, measured, type Final, type FinalPoint, type FinalRun, type Incoming, type PointKind, type Verdict } from '../model/index.js';
 import { dropsOf, lengthsOf, loopsOf } from './design.js';
 import { finalFindings, runWords, type FinalFinding } from './findings.js';
@@ -57,14 +58,14 @@ export function extended(final: Final, how: Extension['how'], at: string, outlet
 export function extensions(final: Final, outlet: NewOutlet, incoming: Incoming = {}): Extension[] {
   const shape = shapeOf(final);
   const taken = lengthsRead(final);
-  const before = new Map(finalFindings(final, incoming).map((f) => [`${f.rule}/${f.subject}/${f.says}`, f]));
+  const before = new Map(finalFindings(final, incoming).map((f) => [`${findingKey(f)}/${f.says}`, f]));
   // sizes and lengths that are only taken make no ok
   const seen = !taken.taken && final.runs.every((r) => !r.presets?.includes('size') && r.length?.known !== 'assumed');
   const tried = (how: Extension['how'], at: string, words: string): Extension => {
     const next = extended(final, how, at, outlet);
     // lengths that were taken from r1 stay as they were taken
     const known = { ...next, runs: next.runs.map((r) => (r.length || !taken.mm.has(r.id) ? r : { ...r, length: { mm: taken.mm.get(r.id)!, known: 'assumed' as const } })) }; // prettier-ignore
-    const against = finalFindings(known, incoming).filter((f) => (f.verdict === 'stop' || f.verdict === 'caution') && !before.has(`${f.rule}/${f.subject}/${f.says}`)); // prettier-ignore
+    const against = finalFindings(known, incoming).filter((f) => (f.verdict === 'stop' || f.verdict === 'caution') && !before.has(`${findingKey(f)}/${f.says}`)); // prettier-ignore
     const lengths = lengthsOf(known);
     const whole = lengths.unknown.length === 0;
     const zs = whole && incoming.zeOhm !== undefined ? loopsOf(known, lengths.mm, incoming.zeOhm).find((l) => l.pointId === OWN)?.zsWarm : undefined; // prettier-ignore

@@ -15,36 +15,31 @@ import {
   TT_SOURCE,
   warmth,
   ZE_USUAL,
+  byVerdict,
+  FINAL_RULES,
+  ruleRow,
+  type FinalRule,
+  type Judgement,
 } from '../codebook/index.js';
-import type { Source } from '../catalog/index.js';
-import { BOARD, type CableSize, type Final, type Incoming, type Laid, type Sum, type Verdict } from '../model/index.js';
+import { BOARD, type CableSize, type Final, type Incoming, type Laid, type Sum } from '../model/index.js';
 import { designLoad, dropJudged, legCurrents, loopsOf, outletsOf, RING_FAR_A, type Lengths } from './design.js';
-import { FINAL_RULE_TABLE, type FinalRule } from './rules.js';
 import { shapeOf, type Shape, type ShapeProblem } from './shape.js';
 import { lengthsRead } from './tests.js';
 
-export interface FinalFinding {
-  rule: FinalRule;
-  /** what it is about: the circuit, or the id of a point or run of it */
+/** What is judged of a final circuit; `subject` is the circuit, or the id of a point or run of it. */
+export interface FinalFinding extends Judgement<FinalRule> {
   subject: string;
-  verdict: Verdict;
-  title: string;
-  says: string;
-  sums: Sum[];
-  source: Source;
-  ask?: string;
 }
 
-const ORDER: readonly Verdict[] = ['stop', 'can’t tell', 'caution', 'note', 'ok'];
 type Told = Partial<FinalFinding> & Pick<FinalFinding, 'verdict' | 'says'>;
 
 /** All findings of a circuit, what stops it first. */
 export function finalFindings(final: Final, incoming: Incoming = {}): FinalFinding[] {
   const shape = shapeOf(final);
   const lengths = lengthsRead(final);
-  const out: FinalFinding[] = [];
+  const out: Omit<FinalFinding, 'about'>[] = [];
   const say = (rule: FinalRule, told: Told): void => {
-    const { title, source } = FINAL_RULE_TABLE[rule];
+    const { title, source } = FINAL_RULES[rule];
     // what rests on a size or a length that is only taken is no ok
     const taken = told.verdict === 'ok' ? takenFor(final, rule) : undefined;
     out.push({
@@ -71,15 +66,14 @@ export function finalFindings(final: Final, incoming: Incoming = {}): FinalFindi
   coresFindings(final, say);
   if (lengths.unknown.length)
     say('lengths', { verdict: 'can’t tell', says: `${lengths.unknown.length} of ${final.runs.length} runs have no length`, ask: 'Measure them along their way, or read r1 round the ring: what it leaves is shared evenly, and said.' }); // prettier-ignore
-  return out.sort((a, b) => ORDER.indexOf(a.verdict) - ORDER.indexOf(b.verdict));
+  return out.sort(byVerdict).map((f) => ({ ...f, about: [f.subject] }));
 }
 
-const RESTS_ON_SIZE: ReadonlySet<FinalRule> = new Set(['spurs', 'rating', 'carries', 'legs', 'drop', 'loop']);
-const RESTS_ON_LENGTH: ReadonlySet<FinalRule> = new Set(['legs', 'drop', 'loop']);
 /** What is to be looked at before a rule can be told; undefined where all it rests on was seen. */
 function takenFor(final: Final, rule: FinalRule): { by: string; ask: string } | undefined {
-  if (RESTS_ON_SIZE.has(rule) && final.runs.some((r) => r.presets?.includes('size'))) return { by: 'a size that is only taken', ask: 'Look at the cable in an opened accessory, dead.' }; // prettier-ignore
-  if (RESTS_ON_LENGTH.has(rule) && final.runs.some((r) => r.length?.known === 'assumed')) return { by: 'a length that is only taken', ask: 'Measure the runs whose length is only taken.' }; // prettier-ignore
+  const rests = ruleRow('UK', rule).restsOn;
+  if (rests?.includes('size') && final.runs.some((r) => r.presets?.includes('size'))) return { by: 'a size that is only taken', ask: 'Look at the cable in an opened accessory, dead.' }; // prettier-ignore
+  if (rests?.includes('length') && final.runs.some((r) => r.length?.known === 'assumed')) return { by: 'a length that is only taken', ask: 'Measure the runs whose length is only taken.' }; // prettier-ignore
   return undefined;
 }
 

@@ -4,7 +4,6 @@ export * from './design.js';
 export * from './tests.js';
 export * from './faultReadings.js';
 export * from './judgeReadings.js';
-export * from './rules.js';
 export * from './findings.js';
 export * from './suspects.js';
 export * from './extend.js';

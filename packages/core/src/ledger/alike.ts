@@ -1,5 +1,6 @@
 /** Findings that say the same of several things, as one: ten outlets of a run ask for one arc-fault breaker, said once. */
-import type { Finding, JobEdit, Remedy, Site } from '../model/index.js';
+import type { Finding } from '../codebook/index.js';
+import type { JobEdit, Remedy, Site } from '../model/index.js';
 import { lampsOf } from '../model/index.js';
 
 export interface AlikeFindings {

@@ -3,7 +3,8 @@ import { describe, expect, it } from 'vitest';
 import { demoJobs, quinceStreet } from '../demo/index.js';
 import { inches } from '../measure/index.js';
 import { inHouse, measured, type Box, type Cable, type Device, type JobInHouse, type Site } from '../model/index.js';
-import { newlyOpen, askedFields, BOX_FIELDS, CABLE_FIELDS, DEVICE_FIELDS, ledgerOf, type SurveyField } from './index.js';
+import { BOX_FIELDS, CABLE_FIELDS, DEVICE_FIELDS, type SurveyField } from '../codebook/index.js';
+import { newlyOpen, askedFields, ledgerOf } from './index.js';
 
 const jobIn = (site: Site): JobInHouse =>
   inHouse(demoJobs.find((j) => j.id === 'sewing-corner') ?? demoJobs[0]!, { ...quinceStreet, site });

@@ -1,6 +1,16 @@
 /** Every box of a job: what it holds, where it sits, what it would run into. */
 import { BOX_KINDS, boxKinds, DEVICE_KINDS, FINISHES, nec, practice } from '../catalog/index.js';
-import { atMost, freeConductor, setback, sheathInside, sheathBySchool, term, type Judged } from '../codebook/index.js';
+import {
+  atMost,
+  freeConductor,
+  setback,
+  sheathInside,
+  sheathBySchool,
+  term,
+  type Judged,
+  type Finding,
+  type LedgerRule,
+} from '../codebook/index.js';
 import {
   accessibleReach,
   backToBack,
@@ -35,7 +45,6 @@ import {
   distanceForCentre,
   type Box,
   type Change,
-  type Finding,
   type Fixture,
   type JobEdit,
   type Remedy,
@@ -98,19 +107,18 @@ function fillFinding(w: Work, b: WorkBox): Finding {
     }
   }
   const title = `Fill of ${box.name}`;
-  if (b.role === 'new') return finding('box-fill', box.id, 'box', title, fill, remedies);
+  if (b.role === 'new') return finding('box-fill', box.id, title, fill, remedies);
   // what was too full before, and gets no fuller, is said and doesn't stop what is mended in it
   const before = b.was && fillOf(w.found, b.was, edition);
   if (b.role === 'opened' && !b.feeds && fill.verdict === 'stop' && before && fill.neededIn3 <= before.neededIn3 + 1e-9)
     return finding(
       'box-fill',
       box.id,
-      'box',
       title,
       { ...fill, verdict: 'caution', says: `${fill.says}; it was too full before, and nothing more comes into it` },
       remedies,
     );
-  return finding('box-fill', box.id, 'box', runsAt(w, b).length ? `${title} once tapped` : title, fill, remedies);
+  return finding('box-fill', box.id, runsAt(w, b).length ? `${title} once tapped` : title, fill, remedies);
 }
 
 function studRemedies(w: Work, b: WorkBox): Remedy[] {
@@ -144,34 +152,31 @@ function placeFindings(w: Work, b: WorkBox): Finding[] {
   const { box, wall } = b;
   // nothing is cut for a box that stands on the finish
   if (onSurface(box))
-    return [finding('surroundings', box.id, 'box', 'Doors, trim and wall ends', surroundings(wall, box)), ...heightFindings(w, b)];
+    return [finding('surroundings', box.id, 'Doors, trim and wall ends', surroundings(wall, box)), ...heightFindings(w, b)];
   const findings = [
     wall.faces[box.face].open
       ? nailedFinding(w, b)
-      : finding('stud', box.id, 'box', 'Opening and studs', studCollision(wall, box), studRemedies(w, b)),
-    finding('cavity', box.id, 'box', `Depth for ${box.name}`, cavityDepth(wall, box)),
-    finding('surroundings', box.id, 'box', 'Doors, trim and wall ends', surroundings(wall, box)),
+      : finding('stud', box.id, 'Opening and studs', studCollision(wall, box), studRemedies(w, b)),
+    finding('cavity', box.id, `Depth for ${box.name}`, cavityDepth(wall, box)),
+    finding('surroundings', box.id, 'Doors, trim and wall ends', surroundings(wall, box)),
   ];
   findings.push(...hangingFindings(w, b));
   for (const obstacle of wall.obstacles)
     findings.push(
       finding(
         'obstacle',
-        outletBoxes(w)[0] === b ? obstacle.id : `${box.id}-${obstacle.id}`,
-        'box',
+        [box.id, obstacle.id],
         `${obstacle.kind.charAt(0).toUpperCase()}${obstacle.kind.slice(1)} in the wall`,
         obstacleCollision(wall, box, obstacle),
       ),
     );
   for (const other of otherBoxesOn(w.planned, box)) {
-    const subject = outletBoxes(w)[0] === b ? other.id : `${box.id}-${other.id}`;
-    findings.push(finding('back-to-back', subject, 'box', `${box.name} and ${other.name}`, backToBack(wall, box, other)));
+    findings.push(finding('back-to-back', [box.id, other.id], `${box.name} and ${other.name}`, backToBack(wall, box, other)));
     if (other.face !== box.face)
       findings.push(
         finding(
           'fire-rated',
-          subject,
-          'box',
+          [box.id, other.id],
           `Fire-rated wall: ${box.name} and ${other.name}`,
           fireRatedBackToBack(w.job.edition, wall, box, other),
         ),
@@ -185,10 +190,10 @@ function placeFindings(w: Work, b: WorkBox): Finding[] {
     box,
     garage || (b.room.use === 'garage' && wall.faces[box.face === 'A' ? 'B' : 'A'].roomId !== undefined),
   );
-  if (rated) findings.push(finding('fire-opening', box.id, 'box', 'Opening in a fire-rated wall', rated));
+  if (rated) findings.push(finding('fire-opening', box.id, 'Opening in a fire-rated wall', rated));
   // brick and block have no bay to look into
   if (wall.framing.material !== 'masonry')
-    findings.push(finding('bay-looked', box.id, 'survey', isFront(wall) ? 'What is in the built-in' : 'What is in the bay', bayLooked(b)));
+    findings.push(finding('bay-looked', box.id, isFront(wall) ? 'What is in the built-in' : 'What is in the bay', bayLooked(b)));
   return [...findings, ...heightFindings(w, b)];
 }
 
@@ -207,7 +212,7 @@ function nailedFinding(w: Work, b: WorkBox): Finding {
           ? { verdict: 'ok', says: 'stands against its stud', sums: [], source: practice }
           : { verdict: 'note', says: 'stands against a stud that is only reckoned: it is nailed where the stud is, and measured then', sums: [], source: practice } // prettier-ignore
         : { verdict: 'stop', says: gap.mm < 0 ? 'would stand in a stud' : `no stud beside it to nail to: the nearest is ${printLength(gap.mm, w.job.unit)} away`, sums: [], source: practice }; // prettier-ignore
-  return finding('stud', box.id, 'box', 'Box and its stud', judged, [
+  return finding('stud', box.id, 'Box and its stud', judged, [
     remedy('beside-stud', 'Set it against the nearer stud', ...editBox(w, b, nailed, `Move ${box.name} to its stud`)),
   ]);
 }
@@ -235,7 +240,6 @@ function hangingFindings(w: Work, b: WorkBox): Finding[] {
     finding(
       'behind-cut',
       box.id,
-      'box',
       `Cables behind the opening for ${box.name}`,
       {
         verdict: looked ? 'caution' : 'can’t tell',
@@ -253,12 +257,12 @@ function hangingFindings(w: Work, b: WorkBox): Finding[] {
 function replacedFeed(b: WorkBox): Finding[] {
   const { box, wall } = b;
   return [
-    finding('stud', box.id, 'box', `Opening and studs, new ${box.name}`, studCollision(wall, box)),
-    finding('cavity', box.id, 'box', `Depth for the new ${box.name}`, cavityDepth(wall, box)),
+    finding('stud', box.id, `Opening and studs, new ${box.name}`, studCollision(wall, box)),
+    finding('cavity', box.id, `Depth for the new ${box.name}`, cavityDepth(wall, box)),
     ...wall.obstacles.flatMap((obstacle) => {
       const judged = obstacleCollision(wall, box, obstacle);
       if (judged.verdict === 'ok') return [];
-      return [finding('obstacle', `${box.id}-${obstacle.id}`, 'box', `${obstacle.kind} behind the new ${box.name}`, judged)];
+      return [finding('obstacle', [box.id, obstacle.id], `${obstacle.kind} behind the new ${box.name}`, judged)];
     }),
   ];
 }
@@ -268,7 +272,7 @@ function heightFindings(w: Work, b: WorkBox): Finding[] {
   const rect = boxRect(wall, box);
   if (!rect) return [];
   const add = room.floorToAdd?.mm ?? 0;
-  const reached = finding('reach', box.id, 'box', 'Accessible reach', accessibleReach(rect.bottom - add, rect.top - add));
+  const reached = finding('reach', box.id, 'Accessible reach', accessibleReach(rect.bottom - add, rect.top - add));
   // a plinth or a cabinet says itself how high
   if (isFront(wall)) return [reached];
   const bottoms = bottomsInRoom(w.planned, room, box.id, rect.bottom);
@@ -288,7 +292,7 @@ function heightFindings(w: Work, b: WorkBox): Finding[] {
             ...editBox(w, b, { ...box, place: { ...box.place, bottom: { mm: bottoms[0], known: 'measured' } } }, `Move ${box.name}`),
           ),
         ];
-  return [finding('height', box.id, 'box', 'Height', match, level), reached];
+  return [finding('height', box.id, 'Height', match, level), reached];
 }
 
 function bayLooked({ wall, box }: WorkBox): Judged {
@@ -379,13 +383,13 @@ function kindFinding(w: Work, b: WorkBox): Finding {
             source: own.kind.source,
           }
         : { verdict: 'stop', says: `${own.kind.name} does not suit: ${own.reasons.join('; ')}`, sums: [], source: own.kind.source };
-  return finding('box-kind', target.id, 'box', 'Kind of box for this wall', judged, judged.verdict === 'ok' ? [] : remedies());
+  return finding('box-kind', target.id, 'Kind of box for this wall', judged, judged.verdict === 'ok' ? [] : remedies());
 }
 
 /** Two readings of one free end agree within this (common practice: a conductor doesn’t lie straight). */
 const READ_AGREES_MM = inches(0.5);
 const readTwice = (b: WorkBox, surveyed: number, read: number): Finding =>
-  finding('free-ends-read', b.box.id, 'wire', `Free ends in ${b.box.name}, surveyed and read`, {
+  finding('free-ends-read', b.box.id, `Free ends in ${b.box.name}, surveyed and read`, {
     verdict: 'caution',
     says:
       read < surveyed
@@ -429,9 +433,7 @@ function wireFindings(w: Work, b: WorkBox): Finding[] {
     const leave = b.freeEnd?.leaveMm;
     const sheath = isNew ? undefined : end?.sheathInside?.mm;
     if (sheath !== undefined)
-      findings.push(
-        finding('sheath', `${box.id}-${cable.id}`, 'wire', `Sheath in ${box.name}, cable to ${farLabel}`, sheathInside(edition, sheath)),
-      );
+      findings.push(finding('sheath', [box.id, cable.id], `Sheath in ${box.name}, cable to ${farLabel}`, sheathInside(edition, sheath)));
     const judged = freeConductor({
       edition,
       fromSheathMm: isNew ? leave : freeOf(end?.freeLength?.mm),
@@ -443,14 +445,13 @@ function wireFindings(w: Work, b: WorkBox): Finding[] {
     });
     findings.push(
       isNew && leave !== undefined
-        ? finding('free-conductor', `${box.id}-${cable.id}`, 'wire', title, {
+        ? finding('free-conductor', [box.id, cable.id], title, {
             ...judged,
             says: `leave ${printLength(leave, unit)}: ${judged.says}`,
           })
         : finding(
             'free-conductor',
-            `${box.id}-${cable.id}`,
-            'wire',
+            [box.id, cable.id],
             title,
             shortOldEnds(judged, w),
             schools.device === 'pigtail'
@@ -460,13 +461,11 @@ function wireFindings(w: Work, b: WorkBox): Finding[] {
     );
   }
   if (runsAt(w, b).some((r) => r.cable.sheath !== 'single wires'))
-    findings.push(
-      finding('sheath', box.id, 'wire', `Sheath in ${box.name}, new cable`, sheathInside(edition, sheathBySchool(schools.sheath))),
-    );
+    findings.push(finding('sheath', box.id, `Sheath in ${box.name}, new cable`, sheathInside(edition, sheathBySchool(schools.sheath))));
   const plan = wiringOf(w, b);
   if (plan.refused.length)
     findings.push(
-      finding('wiring-plan', box.id, 'wire', `Wiring of ${box.name}`, {
+      finding('wiring-plan', box.id, `Wiring of ${box.name}`, {
         verdict: 'stop',
         says: plan.refused.join(' '),
         sums: [],
@@ -475,7 +474,7 @@ function wireFindings(w: Work, b: WorkBox): Finding[] {
     );
   if (plan.missing.length)
     findings.push(
-      finding('wiring-plan', box.id, 'wire', `Wiring of ${box.name}`, {
+      finding('wiring-plan', box.id, `Wiring of ${box.name}`, {
         verdict: 'can’t tell',
         says: plan.joints.length ? 'wired by hand, and what it rests on is not known' : 'no plan yet',
         sums: [],
@@ -485,14 +484,12 @@ function wireFindings(w: Work, b: WorkBox): Finding[] {
     );
   const topLayer = wall.faces[box.face].layers[0];
   if (topLayer && !onSurface(box) && (b.role === 'new' || moved))
-    findings.push(
-      finding('setback', box.id, 'box', 'Front edge and finish', setback(edition, FINISHES[topLayer.finish].combustible, undefined)),
-    );
+    findings.push(finding('setback', box.id, 'Front edge and finish', setback(edition, FINISHES[topLayer.finish].combustible, undefined)));
   const { depthMm } = boxBody(box);
   for (const device of b.devices)
     if (depthMm !== undefined && DEVICE_KINDS[device.kind].bodyDepthMm + inches(0.25) > depthMm)
       findings.push(
-        finding('device-depth', device.id, 'box', `Room behind the ${device.name}`, {
+        finding('device-depth', device.id, `Room behind the ${device.name}`, {
           verdict: 'stop',
           says: 'the device fills the box to its back',
           sums: [
@@ -548,13 +545,13 @@ function assumedValues(w: Work, wall: Wall): Finding {
   const title = w.boxes[0]?.wall === wall ? 'Values that were taken for granted' : `Taken for granted: ${wall.name}`;
   const subject = isFront(wall) ? wall.builtIn.id : wall.id;
   if (assumed.length === 0)
-    return finding('assumed', subject, 'survey', title, {
+    return finding('assumed', subject, title, {
       verdict: 'ok',
       says: 'all that it rests on was measured',
       sums: [],
       source: { from: 'measured' },
     });
-  return finding('assumed', subject, 'survey', title, {
+  return finding('assumed', subject, title, {
     verdict: 'can’t tell',
     says: `not measured yet: ${assumed.join(', ')}`,
     sums: [],
@@ -569,7 +566,7 @@ function dust(w: Work): Finding {
   const { built } = w.job;
   const subject = outletBoxes(w)[0]?.wall.id ?? w.job.id;
   if (built === undefined)
-    return finding('dust', subject, 'survey', title, {
+    return finding('dust', subject, title, {
       verdict: 'can’t tell',
       says: 'the year of the house isn’t noted',
       sums: [],
@@ -577,19 +574,17 @@ function dust(w: Work): Finding {
       ask: 'Enter the year it was built.',
     });
   if (built < 1980)
-    return finding('dust', subject, 'survey', title, {
+    return finding('dust', subject, title, {
       verdict: 'caution',
       says: `built ${built}: paint may hold lead, and texture or compound asbestos; have a sample tested before sawing, keep dust down`,
       sums: [],
       source,
     });
-  return finding('dust', subject, 'survey', title, { verdict: 'ok', says: `built ${built}`, sums: [], source });
+  return finding('dust', subject, title, { verdict: 'ok', says: `built ${built}`, sums: [], source });
 }
 
-/** Stage where each judgement of a wall is settled; the others belong to the box. */
-const STAGE_OF: Record<string, Finding['stage']> = { 'stud-side': 'survey', obstacles: 'survey' };
 /** Judged by the ledger's own rules, with their remedies. */
-const OWN_RULES = new Set(['fill', 'setback']);
+const OWN_RULES = new Set<LedgerRule>(['box-fill', 'setback']);
 
 /** The old box stays as a junction box under a blank plate, and feeds the outlet at its new place: the way out when a cable doesn't reach. */
 function asJunction(w: Work, b: WorkBox): JobEdit[] {
@@ -647,7 +642,7 @@ function junctionFindings(w: Work, b: WorkBox): Finding[] {
   const covering = (b.wall.fixtures ?? []).filter((f) => f.face === b.box.face && covers(b.wall, b.box, f));
   const forward = runsAt(w, b).some((r) => isFront(r.to.wall));
   return [
-    finding('junction-reach', b.box.id, 'box', `${b.box.name} stays as a junction box`, {
+    finding('junction-reach', b.box.id, `${b.box.name} stays as a junction box`, {
       verdict: 'caution',
       says: forward
         ? 'inside the built-in: an extension brings its blank plate to where it can be seen, behind a shelf or a panel that lifts out without a tool; never nailed or glued shut'
@@ -672,9 +667,9 @@ function inPlaceFindings(w: Work, b: WorkBox): Finding[] {
   return judgeWork(w, b)
     .findings.filter((f) => !OWN_RULES.has(f.rule))
     .map((f) =>
-      finding(f.rule, b.box.id, STAGE_OF[f.rule] ?? 'box', f.title, f.judged, [
+      finding(f.rule, f.about, f.title, f, [
         ...(f.cure && change?.do === 'replace-box' ? [remedy(f.rule, f.cure.title, put({ ...change, box: f.cure.box }))] : []),
-        ...(f.rule.startsWith('reach-') && f.judged.verdict === 'stop'
+        ...(f.rule === 'reach-cable' && f.verdict === 'stop'
           ? [remedy('junction', 'Keep the old box as a junction box and feed the new place from it', ...asJunction(w, b))].filter(
               (r) => r.edits.length > 0,
             )
@@ -706,7 +701,6 @@ function boxState(w: Work, b: WorkBox): Finding[] {
     finding(
       'box-state',
       box.id,
-      'box',
       `State of ${box.name}`,
       {
         verdict: 'caution',
@@ -756,7 +750,7 @@ function foundWrong(w: Work, walls: readonly Wall[]): Finding[] {
   const boxes = w.boxes.flatMap((b) =>
     (b.role === 'new' ? [] : (b.box.trouble ?? [])).map((is) => {
       const { rule, title, says, clause, ask } = TROUBLE[is];
-      return finding(rule, b.box.id, 'survey', title(b.box.name), { verdict: 'stop', says, sums: [], source: nec(year, clause), ask });
+      return finding(rule, b.box.id, title(b.box.name), { verdict: 'stop', says, sums: [], source: nec(year, clause), ask });
     }),
   );
   const things = walls.flatMap((wall) =>
@@ -764,7 +758,7 @@ function foundWrong(w: Work, walls: readonly Wall[]): Finding[] {
       if (o.kind !== 'splice' && o.kind !== 'cord') return [];
       const { rule, says, clause, ask } = IN_WALL[o.kind];
       const title = `A ${o.kind} in ${wall.name}`;
-      return [finding(rule, idOf(wall.id, o.id), 'survey', title, { verdict: 'stop', says, sums: [], source: nec(year, clause), ask })];
+      return [finding(rule, [wall.id, o.id], title, { verdict: 'stop', says, sums: [], source: nec(year, clause), ask })];
     }),
   );
   return [...boxes, ...things, ...w.boxes.flatMap((b) => [...measuredSetback(w, b), ...screwLength(w, b)])];
@@ -778,7 +772,7 @@ function measuredSetback(w: Work, b: WorkBox): Finding[] {
   const judged = setback(w.job.edition, FINISHES[top.finish].combustible, behind.mm);
   const ask = 'Bring it forward with an extension ring made for that box, while it is open.';
   return [
-    finding('setback', b.box.id, 'box', `Front edge of ${b.box.name}`, {
+    finding('setback', b.box.id, `Front edge of ${b.box.name}`, {
       ...judged,
       ...(behind.known === 'assumed' && judged.verdict === 'ok'
         ? { verdict: 'can’t tell' as const, ask: 'Measure it with the plate off.' }
@@ -796,7 +790,7 @@ function screwLength(w: Work, b: WorkBox): Finding[] {
   const fits = atMost(screws.mm, most);
   const guessed = screws.known === 'assumed' || (b.wall.framing.material === 'wood' && b.wall.framing.studWidth.known === 'assumed');
   return [
-    finding('screw-length', b.box.id, 'box', `Screws of ${b.box.name} into its stud`, {
+    finding('screw-length', b.box.id, `Screws of ${b.box.name} into its stud`, {
       verdict: !fits ? 'stop' : guessed ? 'can’t tell' : 'ok',
       says: fits
         ? guessed
@@ -819,7 +813,7 @@ function screwLength(w: Work, b: WorkBox): Finding[] {
 /** What was noted of a box that is there, against its own measures. */
 function ownStud(b: WorkBox): Finding[] {
   const judged = b.was && awayFromItsStud(b.wall, b.was);
-  return judged ? [finding('own-stud', b.box.id, 'survey', `${b.box.name} and the stud it hangs on`, judged)] : [];
+  return judged ? [finding('own-stud', b.box.id, `${b.box.name} and the stud it hangs on`, judged)] : [];
 }
 
 /** Each box by what it is in this job, and the walls they hang on. */

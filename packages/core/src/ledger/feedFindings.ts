@@ -13,6 +13,8 @@ import {
   receptacleRating,
   loadAmps,
   type Judged,
+  type Finding,
+  type RuleId,
 } from '../codebook/index.js';
 import { DEVICE_KINDS, isReceptacle, nec, practice } from '../catalog/index.js';
 import { feet, printAwg, toFeet } from '../measure/index.js';
@@ -26,7 +28,6 @@ import {
   type Circuit,
   type Device,
   type Edition,
-  type Finding,
   idOf,
   isPreset,
   type Load,
@@ -101,7 +102,6 @@ function loadFinding(w: Work, circuit: Circuit): Finding {
   return finding(
     'circuit-load',
     circuit.id,
-    'feed',
     `Everything on circuit ${breakerNumber(w.planned, circuit)} at once`,
     circuitLoad({ edition: w.job.edition, breakerA: circuit.breakerA, volts: circuit.voltsNominal, loads, complete }),
     remedies,
@@ -121,7 +121,6 @@ function needFindings(w: Work, b: WorkBox): Finding[] {
         finding(
           'cord-connected',
           load.id,
-          'need',
           `${load.name} on one face`,
           cordConnected(w.job.edition, DEVICE_KINDS[device.kind].ratingA, circuit.breakerA, load, circuit.voltsNominal, sole),
           [
@@ -143,19 +142,13 @@ function needFindings(w: Work, b: WorkBox): Finding[] {
   const named = inLine && (outletBoxes(w)[0] !== b || outletBoxes(w).some((x) => loadsAt(w, x).length > 0));
   if (loads.length === 0 && !named && addsOutlet(w, b) && circuit)
     findings.push(
-      finding(
-        'need',
-        b.box.id,
-        'need',
-        outletBoxes(w).length > 1 ? `What will be plugged in at ${b.box.name}` : 'What will be plugged in',
-        {
-          verdict: 'can’t tell',
-          says: 'nothing has been named yet',
-          sums: [],
-          source: practice,
-          ask: 'Name each appliance, or type the watts or amps on its plate.',
-        },
-      ),
+      finding('need', b.box.id, outletBoxes(w).length > 1 ? `What will be plugged in at ${b.box.name}` : 'What will be plugged in', {
+        verdict: 'can’t tell',
+        says: 'nothing has been named yet',
+        sums: [],
+        source: practice,
+        ask: 'Name each appliance, or type the watts or amps on its plate.',
+      }),
     );
   return findings;
 }
@@ -188,7 +181,7 @@ function dropFinding(w: Work, b: WorkBox, circuit: Circuit): Finding {
   const chain = chainTo(w, b);
   const source = chain.length ? chain[0]!.from : b;
   const unknown = (says: string, ask: string): Finding =>
-    finding('voltage-drop', b.box.id, 'feed', title, {
+    finding('voltage-drop', b.box.id, title, {
       verdict: 'can’t tell',
       says,
       sums: [],
@@ -225,7 +218,6 @@ function dropFinding(w: Work, b: WorkBox, circuit: Circuit): Finding {
     return finding(
       'voltage-drop',
       b.box.id,
-      'feed',
       title,
       withFeeder(w, circuit, voltageDrop(w.job.edition, circuit.voltsNominal, [...onward, ...lamps])),
     );
@@ -250,7 +242,7 @@ function dropFinding(w: Work, b: WorkBox, circuit: Circuit): Finding {
     ...onward,
     ...lamps,
   ]);
-  return finding('voltage-drop', b.box.id, 'feed', title, withFeeder(w, circuit, judged));
+  return finding('voltage-drop', b.box.id, title, withFeeder(w, circuit, judged));
 }
 
 /** A circuit of a subpanel: what its feeder drops comes on top, and nobody reckoned it. */
@@ -288,7 +280,6 @@ const newCableFindings = (w: Work): Finding[] =>
     return finding(
       'conductor-breaker',
       r.cable.id,
-      'route',
       r.title,
       conductorForBreaker(w.job.edition, r.cable.gauge, circuit?.breakerA),
       remedies,
@@ -307,7 +298,6 @@ function conductorFindings(w: Work, b: WorkBox): Finding[] {
       finding(
         'conductor-breaker',
         cable.id,
-        'feed',
         `Cable to ${farLabel} and breaker`,
         isPreset(cable, 'gauge')
           ? {
@@ -317,21 +307,30 @@ function conductorFindings(w: Work, b: WorkBox): Finding[] {
               ask: 'Read the gauge printed on the sheath, or hold a gauge to the bare wire.',
             }
           : thick,
+        [],
+        'feed',
       ),
-      finding('ground-present', cable.id, 'feed', `Ground in the cable to ${farLabel}`, groundPresent(edition, cable.ground)),
+      finding('ground-present', cable.id, `Ground in the cable to ${farLabel}`, groundPresent(edition, cable.ground)),
     );
     const state = conductorState(edition, cable.metal, cable.sheath, cable.whiteUsedAsHot, built, cable.uses !== undefined);
-    if (state) findings.push(finding('conductor-state', cable.id, 'feed', `State of the cable to ${farLabel}`, state));
+    if (state) findings.push(finding('conductor-state', cable.id, `State of the cable to ${farLabel}`, state));
   }
   if (cablesIn(w.found, b.box.id).length === 0)
     findings.push(
-      finding('source-cables', b.box.id, 'survey', `Cables in ${b.box.name}`, {
-        verdict: 'can’t tell',
-        says: 'no cable has been noted in the source box',
-        sums: [],
-        source: practice,
-        ask: 'With the circuit proved dead, count the cables and note gauge, conductors and ground.',
-      }),
+      finding(
+        'source-cables',
+        b.box.id,
+        `Cables in ${b.box.name}`,
+        {
+          verdict: 'can’t tell',
+          says: 'no cable has been noted in the source box',
+          sums: [],
+          source: practice,
+          ask: 'With the circuit proved dead, count the cables and note gauge, conductors and ground.',
+        },
+        [],
+        'survey',
+      ),
     );
   return findings;
 }
@@ -456,7 +455,6 @@ function deviceFindings(w: Work, b: WorkBox, device: Device): Finding[] {
   const arcFault = finding(
     'arc-fault',
     device.id,
-    'feed',
     'Arc-fault protection',
     arcFaultProtection(edition, room, has, replaced && b.role !== 'new' ? 'replaced' : addsOutlet(w, b) ? 'added' : 'moved'),
     [
@@ -471,7 +469,7 @@ function deviceFindings(w: Work, b: WorkBox, device: Device): Finding[] {
   const volts: Finding[] =
     circuit && circuit.voltsNominal !== 120
       ? [
-          finding('face-volts', device.id, 'feed', `${device.name} and the volts of its circuit`, {
+          finding('face-volts', device.id, `${device.name} and the volts of its circuit`, {
             verdict: 'stop',
             says: `a 120 V face on a ${circuit.voltsNominal} V circuit: what is plugged in burns. Take another feed, or a receptacle made for ${circuit.voltsNominal} V, which this program does not plan`,
             sums: [],
@@ -484,7 +482,6 @@ function deviceFindings(w: Work, b: WorkBox, device: Device): Finding[] {
     finding(
       'receptacle-rating',
       device.id,
-      'box',
       'Receptacle and circuit',
       receptacleRating(edition, device.kind, circuit?.breakerA, soleOutlet(w, b, device)),
       // a smaller face is no cure where the circuit itself is too large for one
@@ -493,7 +490,6 @@ function deviceFindings(w: Work, b: WorkBox, device: Device): Finding[] {
     finding(
       'ground-fault',
       device.id,
-      'feed',
       'Ground-fault protection',
       groundFaultProtection(edition, room, has, atCounter(b)),
       swap('ground-fault', 'Use a ground-fault receptacle', { kind: rating === 20 ? 'ground-fault-20' : 'ground-fault-15' }),
@@ -502,7 +498,6 @@ function deviceFindings(w: Work, b: WorkBox, device: Device): Finding[] {
     finding(
       'tamper',
       device.id,
-      'box',
       'Tamper-resistant face',
       tamperResistance(edition, device.tamperResistant, b.box.place.bottom.mm),
       swap('tamper', 'Use a tamper-resistant one', { tamperResistant: true }),
@@ -512,7 +507,6 @@ function deviceFindings(w: Work, b: WorkBox, device: Device): Finding[] {
           finding(
             'weather',
             device.id,
-            'box',
             'Weather',
             weatherResistance(edition, room, device.weatherResistant, device.inUseCover),
             swap('weather', 'Weather-resistant with an in-use cover', { weatherResistant: true, inUseCover: true }),
@@ -597,7 +591,7 @@ const oldDevices = (w: Work, b: WorkBox): Finding[] =>
     // one that the plan replaces is no matter of the feed any more
     if (w.job.changes.some((x) => x.do === 'replace-device' && x.deviceId === old.id)) return [];
     const says = (judged: Omit<Judged, 'sums' | 'source'>, remedies: Remedy[] = []): Finding[] => [
-      finding('device-state', old.id, 'feed', `State of the ${old.name}`, { ...judged, sums: [], source: practice }, remedies),
+      finding('device-state', old.id, `State of the ${old.name}`, { ...judged, sums: [], source: practice }, remedies),
     ];
     if (old.condition === 'scorched')
       return says(
@@ -615,6 +609,8 @@ const oldDevices = (w: Work, b: WorkBox): Finding[] =>
     return old.condition === 'worn' ? says({ verdict: 'caution', says: 'worn: replace it while the box is open' }, renewed(w, b, old)) : [];
   });
 
+/** Judged of a new breaker by its panel, and here of its boxes and its cable. */
+const OF_BOX_AND_CABLE: ReadonlySet<RuleId> = new Set<RuleId>(['arc-fault', 'ground-fault', 'conductor-breaker', 'circuit-load']);
 /** A circuit of its own: everything that is to be said before anybody opens the panel. */
 function ownCircuitFindings(w: Work): Finding[] {
   if (!w.ownCircuit) return [];
@@ -625,26 +621,23 @@ function ownCircuitFindings(w: Work): Finding[] {
     circuit.arcFault === undefined && circuit.groundFault === undefined
       ? {}
       : { protection: { arcFault: circuit.arcFault === 'breaker', groundFault: circuit.groundFault === 'breaker' } };
-  return (
-    breakerFindings(
-      w.found,
-      w.job.edition,
-      {
-        name: circuit.name,
-        ratingA: circuit.breakerA ?? 20,
-        poles: breaker?.poles ?? 1,
-        gauge: run?.cable.gauge ?? 12,
-        rooms,
-        loads: w.planned.loads.filter((l) => l.circuitId === circuit.id),
-        ...(breaker?.type ? { type: breaker.type } : {}),
-        ...protection,
-      },
-      panelId,
-    )
-      // the boxes and the cable are judged by their own rules
-      .filter((f) => !['arc-fault', 'ground-fault', 'conductor', 'load'].includes(f.rule))
-      .map((f) => finding(`panel-${f.rule}`, circuit.id, 'feed', f.title, f))
-  );
+  return breakerFindings(
+    w.found,
+    w.job.edition,
+    {
+      name: circuit.name,
+      ratingA: circuit.breakerA ?? 20,
+      poles: breaker?.poles ?? 1,
+      gauge: run?.cable.gauge ?? 12,
+      rooms,
+      loads: w.planned.loads.filter((l) => l.circuitId === circuit.id),
+      ...(breaker?.type ? { type: breaker.type } : {}),
+      ...protection,
+    },
+    panelId,
+  )
+    .filter((f) => !OF_BOX_AND_CABLE.has(f.rule))
+    .map((f) => finding(f.rule, circuit.id, f.title, f));
 }
 
 /** A feeder is no branch circuit: nothing is tapped from it, outlets hang on the breakers of the panel that it feeds. */
@@ -667,7 +660,7 @@ export function feedFindings(w: Work): Finding[] {
   const there = w.boxes.filter((b) => b.role !== 'new');
   for (const b of there.filter((x) => !x.circuit))
     findings.push(
-      finding('circuit', b.box.id, 'survey', `Which breaker feeds ${b.box.name}`, {
+      finding('circuit', b.box.id, `Which breaker feeds ${b.box.name}`, {
         verdict: 'can’t tell',
         says: 'no circuit has been named',
         sums: [],
@@ -686,18 +679,17 @@ export function feedFindings(w: Work): Finding[] {
         finding(
           'may-tap',
           circuit.id,
-          'feed',
           `May circuit ${breakerNumber(w.planned, circuit)} be extended`,
           feedsPanel(w, circuit) ?? mayTap(w.job.edition, circuit, adds.room),
         ),
       );
-    findings.push(finding('shared-neutral', circuit.id, 'feed', 'Shared neutral', sharedNeutral(w, circuit)));
+    findings.push(finding('shared-neutral', circuit.id, 'Shared neutral', sharedNeutral(w, circuit)));
   }
   findings.push(...ownCircuitFindings(w));
   for (const b of outletBoxes(w)) findings.push(...needFindings(w, b));
   for (const b of there) {
     if (b.feeds && b.box.holds === 'switch')
-      findings.push(finding('switch-box', b.box.id, 'feed', `${b.box.name} as a feed`, switchBox(w.job.edition, b.box)));
+      findings.push(finding('switch-box', b.box.id, `${b.box.name} as a feed`, switchBox(w.job.edition, b.box)));
     findings.push(...conductorFindings(w, b));
   }
   findings.push(...newCableFindings(w));

@@ -1,4 +1,5 @@
 /** What people ran into in their first hours, each named by what they saw. Numbers of our own; clauses from memory. */
+import type { RuleId } from '../codebook/index.js';
 import { describe, expect, it } from 'vitest';
 import { sewingCorner } from '../demo/index.js';
 import { acrossWay } from '../layout/index.js';
@@ -19,7 +20,7 @@ import { materialsOf } from '../takeoff/index.js';
 import { stepsOf } from '../work/index.js';
 import { ledgerOf, workOf } from './index.js';
 
-const found = (job: JobInHouse, rule: string) => ledgerOf(job).filter((f) => f.rule === rule);
+const found = (job: JobInHouse, rule: RuleId) => ledgerOf(job).filter((f) => f.rule === rule);
 const { to, from } = workOf(sewingCorner).runs[0]!;
 const wallId = to.box.wallId!;
 /** the new box half a room higher than the source, in its bay */
@@ -135,7 +136,7 @@ describe('a height was held against a box of the room behind the wall', () => {
 describe('a circuit of its own could be 15 A anywhere', () => {
   const rating = (use: RoomUse, ratingA: 15 | 20, loads: { watts: number; continuous: boolean }[] = []) =>
     breakerFindings(emptySite(), 'US-2020', { name: 'new', ratingA, poles: 1, gauge: 14, rooms: [{ id: 'r', name: 'room', use }], loads })
-      .filter((f) => f.rule === 'rating')
+      .filter((f) => f.rule === 'panel-rating')
       .map((f) => [f.verdict, 'clause' in f.source ? f.source.clause : '']);
   it.each([
     ['kitchen', 'stop', '210.11(C)(1)'],

@@ -2,6 +2,7 @@
 import { describe, expect, it } from 'vitest';
 import { hallBox, quinceStreet, sewingCorner } from '../demo/index.js';
 import { inches, printLength, toInches } from '../measure/index.js';
+import type { Finding } from '../codebook/index.js';
 import {
   DOCUMENT_VERSION,
   applyEdits,
@@ -14,7 +15,6 @@ import {
   inHouse,
   measured,
   type Cable,
-  type Finding,
   type House,
   type JobInHouse,
 } from '../model/index.js';

@@ -1,7 +1,8 @@
 /** All judgements of a job, worst first, and what they say of its stage. */
 import { practice } from '../catalog/index.js';
 import { NetworkError, switchOn } from '../circuit/index.js';
-import { STAGES, VERDICTS, type Bench, type Finding, type JobInHouse, type Stage } from '../model/index.js';
+import { byVerdict, type Finding } from '../codebook/index.js';
+import { STAGES, type Bench, type JobInHouse, type Stage } from '../model/index.js';
 import { benchFindings } from '../wiring/index.js';
 import { boxFindings } from './boxFindings.js';
 import { finding, remedy, workOf, type Work } from './work.js';
@@ -13,9 +14,7 @@ import { otherJobFindings, unfitFindings } from './otherJobs.js';
 /** Findings sorted by verdict, then by stage; a pure function of the job and its house. */
 export function ledgerOf(job: JobInHouse): Finding[] {
   const findings = [...unfitFindings(job), ...ownFindings(job), ...otherJobFindings(job)];
-  return findings.sort(
-    (a, b) => VERDICTS.indexOf(a.verdict) - VERDICTS.indexOf(b.verdict) || STAGES.indexOf(a.stage) - STAGES.indexOf(b.stage),
-  );
+  return findings.sort((a, b) => byVerdict(a, b) || STAGES.indexOf(a.stage) - STAGES.indexOf(b.stage));
 }
 
 function ownFindings(job: JobInHouse): Finding[] {
@@ -24,7 +23,7 @@ function ownFindings(job: JobInHouse): Finding[] {
   const { search } = job;
   if (search?.signs.length)
     own.push(
-      finding('search-signs', search.boxId, 'need', 'Signs that stop the search', {
+      finding('search-signs', search.boxId, 'Signs that stop the search', {
         verdict: 'stop',
         says: `${search.signs.join(', ')}: the circuit stays off until a licensed electrician has looked at it`,
         sums: [],
@@ -35,7 +34,7 @@ function ownFindings(job: JobInHouse): Finding[] {
   if (search)
     return [
       ...own,
-      finding('nothing-planned', job.id, 'need', 'What is wrong', {
+      finding('nothing-planned', job.id, 'What is wrong', {
         verdict: 'can’t tell',
         says: 'what is wrong was not found yet, or needs nothing planned',
         sums: [],
@@ -45,13 +44,20 @@ function ownFindings(job: JobInHouse): Finding[] {
     ];
   const wanted = job.want !== undefined;
   return [
-    finding('nothing-planned', job.id, wanted ? 'route' : 'need', wanted ? 'The way there' : 'What is planned', {
-      verdict: 'can’t tell',
-      says: wanted ? 'no way was taken yet, so nothing of it is planned' : 'nothing of it is planned any more',
-      sums: [],
-      source: { from: 'sum' },
-      ask: wanted ? 'Look at the feeds and the ways to them, and take one.' : 'Start it again from what is to be done.',
-    }),
+    finding(
+      'nothing-planned',
+      job.id,
+      wanted ? 'The way there' : 'What is planned',
+      {
+        verdict: 'can’t tell',
+        says: wanted ? 'no way was taken yet, so nothing of it is planned' : 'nothing of it is planned any more',
+        sums: [],
+        source: { from: 'sum' },
+        ask: wanted ? 'Look at the feeds and the ways to them, and take one.' : 'Start it again from what is to be done.',
+      },
+      [],
+      wanted ? 'route' : 'need',
+    ),
   ];
 }
 
@@ -65,7 +71,7 @@ export function handWiringSays(bench: Bench, edition: JobInHouse['edition']): { 
     const judged = benchFindings(switchOn(bench), bench, edition);
     const of = (verdict: string): string[] =>
       // how full the boxes are is judged for themselves
-      judged.filter((f) => f.verdict === verdict && f.rule !== 'fill').map((f) => `${f.title}: ${f.says}.${f.ask ? ` ${f.ask}` : ''}`);
+      judged.filter((f) => f.verdict === verdict && f.rule !== 'box-fill').map((f) => `${f.title}: ${f.says}.${f.ask ? ` ${f.ask}` : ''}`);
     says = { stops: of('stop'), unknown: of('can’t tell') };
   } catch (error) {
     if (!(error instanceof NetworkError)) throw error;
@@ -88,7 +94,6 @@ function handWiring(w: Work): Finding[] {
     finding(
       'hand-wiring',
       job.id,
-      'wire',
       'Wiring as made on the bench',
       {
         verdict: stops.length ? 'stop' : unknown.length ? 'can’t tell' : 'ok',

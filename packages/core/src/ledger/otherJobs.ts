@@ -1,20 +1,9 @@
 /** What the jobs of one house mean for each other: one circuit, one bay, one box; and what of a plan no longer fits the house. */
 import { practice } from '../catalog/index.js';
-import { circuitLoad, term } from '../codebook/index.js';
+import { circuitLoad, term, type Finding } from '../codebook/index.js';
 import { openingRect } from '../layout/index.js';
 import { inches } from '../measure/index.js';
-import {
-  type Box,
-  breakerNumber,
-  type Change,
-  type Finding,
-  fitting,
-  type Job,
-  type JobInHouse,
-  type Load,
-  planOf,
-  type Wall,
-} from '../model/index.js';
+import { type Box, breakerNumber, type Change, fitting, type Job, type JobInHouse, type Load, planOf, type Wall } from '../model/index.js';
 import { finding, remedy } from './work.js';
 
 /** Changes that can’t be made on what is found now, each a stop that can be dropped. */
@@ -23,7 +12,6 @@ export const unfitFindings = (job: JobInHouse): Finding[] =>
     finding(
       'plan-fits',
       change.id,
-      'need',
       change.title,
       { verdict: 'stop', says: `doesn’t fit the house as it is surveyed now: ${why}`, sums: [], source: { from: 'sum' } },
       [remedy('drop', 'Take it out of the plan', { op: 'drop-change', changeId: change.id })],
@@ -87,21 +75,15 @@ function sameLoad(job: JobInHouse, other: Job, mine: Load[], theirs: Load[]): Fi
     });
     const fits = judged.verdict === 'ok';
     return [
-      finding(
-        'other-jobs-load',
-        `${other.id}-${id}`.slice(0, 80),
-        'feed',
-        `Circuit ${breakerNumber(job.found, circuit)} with “${other.name}”`,
-        {
-          ...judged,
-          verdict: fits ? 'note' : 'caution',
-          says: `“${other.name}” brings ${fresh(theirs)
-            .filter((l) => l.circuitId === id)
-            .map((l) => l.name)
-            .join(', ')} to the same circuit; with both: ${judged.says}`,
-          ...(fits ? {} : { ask: ORDER }),
-        },
-      ),
+      finding('other-jobs-load', [other.id, id], `Circuit ${breakerNumber(job.found, circuit)} with “${other.name}”`, {
+        ...judged,
+        verdict: fits ? 'note' : 'caution',
+        says: `“${other.name}” brings ${fresh(theirs)
+          .filter((l) => l.circuitId === id)
+          .map((l) => l.name)
+          .join(', ')} to the same circuit; with both: ${judged.says}`,
+        ...(fits ? {} : { ask: ORDER }),
+      }),
     ];
   });
 }
@@ -114,7 +96,7 @@ function sameBoxes(job: JobInHouse, other: Job): Finding[] {
     const box = job.found.boxes.find((b) => b.id === id);
     if (!box) return [];
     return [
-      finding('other-jobs-box', `${other.id}-${id}`.slice(0, 80), 'box', `${box.name} with “${other.name}”`, {
+      finding('other-jobs-box', [other.id, id], `${box.name} with “${other.name}”`, {
         verdict: 'caution',
         says: `“${other.name}” opens and alters ${box.name} too: its fill, free ends and wiring are judged here without it`,
         sums: [],
@@ -146,8 +128,7 @@ function sameBay(job: JobInHouse, other: Job): Finding[] {
       return [
         finding(
           'other-jobs-bay',
-          `${other.id}-${their.id}-${box.id}`.slice(0, 120),
-          'box',
+          [other.id, their.id, box.id],
           `${box.name} and ${their.name} of “${other.name}”`,
           {
             verdict: over ? 'stop' : 'caution',
@@ -166,6 +147,8 @@ function sameBay(job: JobInHouse, other: Job): Finding[] {
             source: practice,
             ask: ORDER,
           },
+          [],
+          'box',
         ),
       ];
     });

@@ -1,6 +1,7 @@
 /** A sum as lines of words and figures: the same on the page and on the sheet. */
 import { printQuantity, type LengthUnit } from '../measure/index.js';
-import type { Finding, Sum, Term } from '../model/index.js';
+import type { Finding } from '../codebook/index.js';
+import type { Sum, Term } from '../model/index.js';
 
 export interface SumLine {
   label: string;

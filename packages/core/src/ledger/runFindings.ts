@@ -1,6 +1,6 @@
 /** Every cable that a job runs: studs, holes and plates on its way, what lies in it, its length, how it is held. */
 import { LAMP_BOX_IDS, LAMP_BOXES, nec, practice, type LampBoxId } from '../catalog/index.js';
-import { securing, term, type Judged } from '../codebook/index.js';
+import { securing, term, type Judged, type Finding } from '../codebook/index.js';
 import {
   acrossWay,
   carryThrough,
@@ -23,7 +23,6 @@ import {
   openFraming,
   uXOf,
   type Box,
-  type Finding,
   type Remedy,
   type RoomUse,
 } from '../model/index.js';
@@ -70,14 +69,13 @@ function straightFindings(w: Work, r: WorkRun, source: WorkBox): Finding[] {
             sums,
             source: practice,
           };
-  const findings = [finding('same-bay', target.box.id, 'route', 'One bay for both boxes', judged, sameBayRemedy(w, source, target))];
+  const findings = [finding('same-bay', target.box.id, 'One bay for both boxes', judged, sameBayRemedy(w, source, target))];
   findings.push(...acrossFindings(w, r, source));
   for (const { stud, hole } of r.crossings)
     findings.push(
       finding(
         'stud-hole',
         stud.id,
-        'route',
         `Hole through the stud at ${printLength(uXOf(wall, target.box.face, stud.x), w.job.unit)}, seen from ${target.room.name}`,
         hole ?? {
           verdict: 'caution',
@@ -91,7 +89,7 @@ function straightFindings(w: Work, r: WorkRun, source: WorkBox): Finding[] {
   const sum = reference && carryThrough(wall, reference.id, source.box.face, from.centre);
   if (reference && sum)
     findings.push(
-      finding('carry-through', source.box.id, 'survey', `${source.box.name} seen from ${target.room.name}`, {
+      finding('carry-through', source.box.id, `${source.box.name} seen from ${target.room.name}`, {
         verdict: 'note',
         says: `where its centre lies behind the other face, from the ${reference.name}`,
         sums: [sum],
@@ -125,7 +123,7 @@ function acrossFindings(w: Work, r: WorkRun, source: WorkBox): Finding[] {
             ? `A ${o.kind} carries or stiffens the wall: it is not bored unless somebody who reckons such things says where. Take a way round it.`
             : 'Look in with a scope: a cable needs 3/4 in beside or behind it, and keeps away from what is hot. Else take a way round it.',
         };
-    return finding('across-way', `${r.cable.id}-${o.id}`, 'route', `${source.box.name} to ${target.box.name}: past the ${o.kind}`, judged);
+    return finding('across-way', [r.cable.id, o.id], `${source.box.name} to ${target.box.name}: past the ${o.kind}`, judged);
   });
   const into = r.crossings.flatMap(({ stud, opening }) =>
     w.planned.boxes.flatMap((box) => {
@@ -134,7 +132,7 @@ function acrossFindings(w: Work, r: WorkRun, source: WorkBox): Finding[] {
       if (!other || !meet(opening, other)) return [];
       const lap = Math.min(opening.right, other.right) - Math.max(opening.left, other.left);
       return [
-        finding('stud-opening', `${r.cable.id}-${stud.id}-${box.id}`, 'route', `Opening at the stud and ${box.name}`, {
+        finding('stud-opening', [r.cable.id, stud.id, box.id], `Opening at the stud and ${box.name}`, {
           verdict: 'caution',
           says: `the opening at the stud at ${say(uXOf(wall, target.box.face, stud.x))} runs into that of ${box.name}: one hole that its plate doesn’t cover; take the box out and bore from there, or move the new place so that no stud lies between`,
           sums: [{ terms: [], result: term('they overlap by', lap, 'length') }],
@@ -173,9 +171,9 @@ const ENDS_WITHIN_MM = inches(2);
 function wayFindings(w: Work, r: Pick<WorkRun, 'cable' | 'traced' | 'way'>, to: WorkBox | undefined): Finding[] {
   const { traced, way } = r;
   if (!traced || !way) return [];
-  const id = (what: string): string => `${r.cable.id}-${what}`;
+  const id = (what: string): string[] => [r.cable.id, what];
   const blocked = foundSince(w.planned, way).map(({ wall, obstacle }) =>
-    finding('way-blocked', id(obstacle.id), 'route', `${way.title}: ${obstacle.kind} in ${wall.name}`, {
+    finding('way-blocked', id(obstacle.id), `${way.title}: ${obstacle.kind} in ${wall.name}`, {
       verdict: 'stop',
       says: `a ${obstacle.kind} was found there since this way was taken: the cable doesn’t go through it`,
       sums: [],
@@ -189,7 +187,6 @@ function wayFindings(w: Work, r: Pick<WorkRun, 'cable' | 'traced' | 'way'>, to: 
           finding(
             'stud-hole',
             id(h.id),
-            'route',
             `Hole ${i + 1}: ${h.count > 1 ? `${h.count} ${h.member}s` : h.member}`,
             h.judged
               ? { ...h.judged, says: `${h.where}: ${h.judged.says}` }
@@ -204,7 +201,7 @@ function wayFindings(w: Work, r: Pick<WorkRun, 'cable' | 'traced' | 'way'>, to: 
       : [],
   );
   const chases = traced.chases.map((c, i) =>
-    finding('chase', id(`chase-${i + 1}`), 'route', `Chase ${c.runs}, ${printLength(c.lengthMm, w.job.unit)}`, c),
+    finding('chase', id(`chase-${i + 1}`), `Chase ${c.runs}, ${printLength(c.lengthMm, w.job.unit)}`, c),
   );
   const last = way.legs.at(-1)?.onWall;
   const centre = to && boxCentreX(to.wall, to.box);
@@ -213,7 +210,7 @@ function wayFindings(w: Work, r: Pick<WorkRun, 'cable' | 'traced' | 'way'>, to: 
   const ends =
     to && off > ENDS_WITHIN_MM
       ? [
-          finding('way-ends', id('ends'), 'route', `${way.title}: where it ends`, {
+          finding('way-ends', id('ends'), `${way.title}: where it ends`, {
             verdict: 'can’t tell',
             says: `${to.box.name} was moved ${printLength(off, w.job.unit)} since this way was taken: its length, holes and openings are those of before`,
             sums: [],
@@ -225,7 +222,7 @@ function wayFindings(w: Work, r: Pick<WorkRun, 'cable' | 'traced' | 'way'>, to: 
   const gone = way.legs.filter((l) => l.onWall && !w.planned.walls.some((x) => x.id === l.onWall!.wallId));
   const lost = gone.length
     ? [
-        finding('way-gone', r.cable.id, 'route', way.title, {
+        finding('way-gone', r.cable.id, way.title, {
           verdict: 'stop',
           says: `${gone.length === 1 ? 'a wall' : `${gone.length} walls`} it goes through ${gone.length === 1 ? 'is' : 'are'} not in the survey any more`,
           sums: [],
@@ -254,7 +251,6 @@ function lengthFinding(w: Work, r: WorkRun): Finding {
   return finding(
     'cable-length',
     r.cable.id,
-    'route',
     wires ? `Wires to ${r.to.box.name}: each of hot, neutral and ground` : 'Cable: cut and buy',
     r.run
       ? {
@@ -287,7 +283,6 @@ function heldFinding(w: Work, r: WorkRun, b: WorkBox): Finding {
   return finding(
     'securing',
     b.box.id,
-    'route',
     `Cable held at ${b.box.name}`,
     securing({
       edition: w.job.edition,
@@ -336,8 +331,8 @@ function racewayFindings(w: Work): Finding[] {
   const guessed = raceway.supports.filter((s) => s.guessed).length;
   const usual = [raceway.stock.stock, raceway.stock.kerf].some((l) => l.known === 'assumed');
   return [
-    finding('raceway-fill', w.job.id, 'route', 'Wires in the raceway', racewayFill(w.job.edition, gauge, 3, raceway.stock)),
-    finding('raceway-held', w.job.id, 'route', 'What the raceway is screwed to', {
+    finding('raceway-fill', w.job.id, 'Wires in the raceway', racewayFill(w.job.edition, gauge, 3, raceway.stock)),
+    finding('raceway-held', w.job.id, 'What the raceway is screwed to', {
       verdict: guessed ? 'can’t tell' : 'ok',
       says: guessed
         ? `${guessed} of ${raceway.supports.length} places are studs that were only reckoned`
@@ -346,7 +341,7 @@ function racewayFindings(w: Work): Finding[] {
       source: practice,
       ...(guessed ? { ask: 'Find the studs along the line before the track is cut, or use anchors made for that wall.' } : {}),
     }),
-    finding('raceway-ground', w.job.id, 'wire', 'Ground through the raceway', {
+    finding('raceway-ground', w.job.id, 'Ground through the raceway', {
       verdict: 'caution',
       says: 'metal raceway: every fitting, coupling and cover makes metal contact, and the green wire runs with the others to every box',
       sums: [],
@@ -354,7 +349,7 @@ function racewayFindings(w: Work): Finding[] {
     }),
     ...(usual
       ? [
-          finding('raceway-stock', w.job.id, 'buy', 'Lengths that the track comes in', {
+          finding('raceway-stock', w.job.id, 'Lengths that the track comes in', {
             verdict: 'can’t tell' as const,
             says: 'stock length and saw cut are the usual ones, nobody measured them',
             sums: [],
@@ -392,19 +387,18 @@ function lampFindings(w: Work): Finding[] {
         finding(
           'box-fill',
           l.lamp.id,
-          'box',
           `Fill: ${of}`,
           l.fill,
           deeper ? [remedy(`lamp-${deeper}`, `Use ${LAMP_BOXES[deeper].name}`, ...edits(deeper))] : [],
         ),
-        ...(wiring ? [finding('wiring-plan', l.lamp.id, 'wire', `Wiring: ${of}`, wiring)] : []),
+        ...(wiring ? [finding('wiring-plan', l.lamp.id, `Wiring: ${of}`, wiring)] : []),
       ];
     }),
     ...w.lampRuns.flatMap((r) => wayFindings(w, r, undefined)),
     ...w.lampRuns
       .filter((r) => !r.traced)
       .map((r) =>
-        finding('cable-length', r.cable.id, 'route', r.cable.name, {
+        finding('cable-length', r.cable.id, r.cable.name, {
           verdict: 'can’t tell',
           says: 'no way of it was taken',
           sums: [],
@@ -424,7 +418,7 @@ function wetFinding(w: Work, r: WorkRun): Finding[] {
   const title = `Cable to ${wet.box.name}, outdoors`;
   if (r.cable.sheath === 'armoured')
     return [
-      finding('wet-cable', r.cable.id, 'route', title, {
+      finding('wet-cable', r.cable.id, title, {
         verdict: 'stop',
         says: 'plain flexible metal outdoors: it is for dry places',
         sums: [],
@@ -433,7 +427,7 @@ function wetFinding(w: Work, r: WorkRun): Finding[] {
       }),
     ];
   return [
-    finding('wet-cable', r.cable.id, 'route', title, {
+    finding('wet-cable', r.cable.id, title, {
       verdict: 'caution',
       says: 'sheathed cable is for dry places: inside the wall up to the back of the box, nothing of it outside',
       sums: [],

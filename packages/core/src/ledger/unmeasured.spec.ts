@@ -115,8 +115,8 @@ describe('studs nobody found', () => {
       edition: 'US-2020',
       schools: DEFAULT_SCHOOLS,
       unit: 'in',
-    }).findings.find((f) => f.rule === 'studs')!;
-    expect(studs.judged.verdict).toBe('can’t tell');
+    }).findings.find((f) => f.rule === 'stud')!;
+    expect(studs.verdict).toBe('can’t tell');
   });
 });
 
@@ -135,7 +135,7 @@ describe('the bench of a job', () => {
   const bench = (s: Site, c: Circuit | undefined = known, found = false): Bench =>
     benchOf(s, ['hall-box', 'sewing-box'], c, sewingCorner.schools, { found });
   const findings = (b: Bench) => benchFindings(switchOn(b), b, 'US-2020');
-  const of = (b: Bench, rule: string, boxId?: string) => findings(b).filter((f) => f.rule === rule && (!boxId || f.boxId === boxId));
+  const of = (b: Bench, rule: string, boxId?: string) => findings(b).filter((f) => f.rule === rule && (!boxId || f.about.includes(boxId)));
   const but = (part: (c: Site['cables'][number]) => Partial<Site['cables'][number]>): Site => ({
     ...sure,
     cables: sure.cables.map((c) => (c.id === 'hall-from-panel' ? { ...c, ...part(c) } : c)),
@@ -144,11 +144,14 @@ describe('the bench of a job', () => {
   it('all measured: nothing is left untold', () => {
     expect(bench(sure).unmeasured).toBeUndefined();
     expect(findings(bench(sure)).filter((f) => f.verdict === 'can’t tell')).toEqual([]);
-    for (const f of of(bench(sure), 'free')) expect(f.verdict).toBe('ok');
+    for (const f of of(bench(sure), 'free-conductor')) expect(f.verdict).toBe('ok');
   });
   it('a free end nobody measured is not six inches', () => {
     const b = bench(but((c) => ({ ends: c.ends.map((e) => ({ ...e, freeLength: undefined })) as unknown as typeof c.ends })));
-    expect(of(b, 'free').find((f) => /panel to hall/.test(f.title))).toMatchObject({ verdict: 'can’t tell', says: 'not measured' });
+    expect(of(b, 'free-conductor').find((f) => /panel to hall/.test(f.title))).toMatchObject({
+      verdict: 'can’t tell',
+      says: 'not measured',
+    });
   });
   it('a length nobody measured gives no volts and no short-circuit current', () => {
     const b = bench(
@@ -158,16 +161,16 @@ describe('the bench of a job', () => {
     const faces = faceFindings(switchOn(b), b, 'US-2020');
     expect(faces.length).toBeGreaterThan(0);
     expect(new Set(verdicts(faces))).toEqual(new Set(['can’t tell']));
-    expect(of(b, 'assumed').map((f) => f.title)).toContain('Length of panel to hall');
+    expect(of(b, 'as-drawn').map((f) => f.title)).toContain('Length of panel to hall');
   });
   it('a ground nobody looked for: neither the ground nor the fill is ok', () => {
     const b = bench(but(() => ({ ground: undefined })));
-    expect(of(b, 'fill', 'hall-box')[0]!.verdict).not.toBe('ok');
+    expect(of(b, 'box-fill', 'hall-box')[0]!.verdict).not.toBe('ok');
     expect(of(b, 'ground', 'hall-box').every((f) => f.verdict !== 'ok')).toBe(true);
   });
   it('a breaker whose number nobody read', () => {
     const b = bench(sure, { ...known, breakerA: undefined });
-    expect(of(b, 'assumed').map((f) => f.title)).toEqual(['Breaker of this circuit']);
+    expect(of(b, 'as-drawn').map((f) => f.title)).toEqual(['Breaker of this circuit']);
   });
   it('a box that may be metal', () => {
     const other: Site = {
@@ -179,8 +182,8 @@ describe('the bench of a job', () => {
   it('wiring nobody looked at is drawn by the school, and no ok stands on it', () => {
     const unseen: Site = { ...sure, devices: sure.devices.map((d) => ({ ...d, wiredAs: undefined })) };
     const b = bench(unseen, known, true);
-    expect(findings(b).filter((f) => f.boxId === 'hall-box' && f.verdict === 'ok')).toEqual([]);
-    expect(of(b, 'assumed', 'hall-box')[0]!.says).toMatch(/drawn by your own school/);
+    expect(findings(b).filter((f) => f.about.includes('hall-box') && f.verdict === 'ok')).toEqual([]);
+    expect(of(b, 'as-drawn', 'hall-box')[0]!.says).toMatch(/drawn by your own school/);
   });
   it('the planned cable has the length and the free ends of the plan', () => {
     const c = workOf(sewingCorner);

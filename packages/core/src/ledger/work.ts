@@ -3,7 +3,17 @@
  * these hang on. Each part of the ledger, the steps and the list of parts reads this and nothing else.
  */
 import { cableRun, takenWay, type CableRun, type TakenInput, type Traced } from '../route/index.js';
-import { freeConductorLength, freeEndBySchool, LEAST_FREE_MM, sheathBySchool, type Judged } from '../codebook/index.js';
+import {
+  freeConductorLength,
+  freeEndBySchool,
+  LEAST_FREE_MM,
+  sheathBySchool,
+  type Judged,
+  type Finding,
+  US_RULES,
+  type LedgerRule,
+  type RuleRow,
+} from '../codebook/index.js';
 import { blocksBetween, openingRect, studCrossings, studsBetween, type BlockOpening, type StudCrossing } from '../layout/index.js';
 import {
   idOf,
@@ -18,7 +28,6 @@ import {
   type Change,
   type Circuit,
   type Device,
-  type Finding,
   type JobEdit,
   type JobInHouse,
   type Lamp,
@@ -30,7 +39,6 @@ import {
   type Wall,
 } from '../model/index.js';
 import { lampWiring, type LampWiring } from './lamps.js';
-import { WAY_ON } from './wayOn.js';
 import { asWired, cablesIn, devicesIn, sheathToOpening, wiringPlan, type CableInBox, type WiringPlan } from '../wiring/index.js';
 
 export interface WorkBox {
@@ -324,17 +332,27 @@ export const boxesAlike = (w: Work): { names: string; wiring: WiringPlan; all: W
   alike(inWiringOrder(w), (b) => ({ name: b.box.name, wiring: wiringOf(w, b), more: b.was ? b.box.id : '' }));
 
 /** A judged rule as a finding on a subject. */
-export function finding(rule: string, subject: string, stage: Stage, title: string, judged: Judged, remedies: Remedy[] = []): Finding {
+export function finding(
+  rule: LedgerRule,
+  about: string | readonly string[],
+  title: string,
+  judged: Judged,
+  remedies: Remedy[] = [],
+  stage?: Stage,
+): Finding {
+  const ids = typeof about === 'string' ? [about] : about;
+  const row: RuleRow = US_RULES[rule];
   return {
     rule,
-    subject,
-    stage,
+    subject: ids.join('-'),
+    about: ids,
+    stage: stage ?? row.stage,
     verdict: judged.verdict,
     title: title.slice(0, 120),
     says: judged.says,
     sums: judged.sums,
     source: judged.source,
-    ask: judged.ask ?? (judged.verdict === 'stop' && remedies.length === 0 ? WAY_ON[rule] : undefined),
+    ask: judged.ask ?? (judged.verdict === 'stop' && remedies.length === 0 ? row.wayOn : undefined),
     remedies: judged.verdict === 'ok' ? [] : remedies,
   };
 }

@@ -15,6 +15,12 @@ export const BenchBox = z.strictObject({
   volumeIn3: z.number().positive().max(500).optional(),
   clamps: z.enum(['internal', 'moulded', 'external', 'none']).optional(),
   depthMm: z.number().positive().max(500).optional(),
+  /** width and height of its opening; a box that was only drawn has none */
+  openingMm: z.tuple([z.number().positive().max(1000), z.number().positive().max(1000)]).optional(),
+  /** how far the sheath comes in */
+  sheathMm: z.number().min(0).max(500).optional(),
+  /** studs and hickeys that take room inside */
+  supportFittings: z.number().int().min(0).max(4).optional(),
 });
 export type BenchBox = z.infer<typeof BenchBox>;
 

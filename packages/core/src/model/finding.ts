@@ -1,8 +1,7 @@
-/** A judgement that shows its sum. Findings are derived, never stored. */
+/** What a judgement is made of: verdict, sums, remedies, and the stages of a job where it is settled. */
 import * as z from 'zod';
-import type { Source } from '../catalog/index.js';
 import { Change } from './change.js';
-import { Id, Name, strict } from './known.js';
+import { Id } from './known.js';
 import { Purpose } from './purpose.js';
 import { Schools } from './schools.js';
 
@@ -75,27 +74,3 @@ export type Remedy = z.infer<typeof Remedy>;
 export const STAGES = ['need', 'survey', 'feed', 'route', 'box', 'wire', 'buy', 'when', 'work', 'record'] as const;
 export const Stage = z.enum(STAGES);
 export type Stage = z.infer<typeof Stage>;
-
-const SourceShape: z.ZodType<Source> = strict({
-  standard: z.string().optional(),
-  edition: z.string().optional(),
-  clause: z.string().optional(),
-  from: z.enum(['memory', 'common practice', 'definition', 'stamped', 'measured', 'sum']),
-});
-export const Finding = z.object({
-  /** rule and subject together are unique within a ledger */
-  rule: z.string(),
-  subject: z.string(),
-  /** stage of the job where it is settled */
-  stage: Stage,
-  verdict: Verdict,
-  title: Name,
-  /** one plain sentence: what is so */
-  says: z.string(),
-  sums: z.array(Sum),
-  source: SourceShape,
-  /** what to measure or look at when nothing can be told */
-  ask: z.string().optional(),
-  remedies: z.array(Remedy),
-});
-export type Finding = z.infer<typeof Finding>;

@@ -1,6 +1,15 @@
 /** A breaker for a circuit of its own: where it may stand, what it must be, what stays live while it is set. */
 import { nec, practice } from '../catalog/index.js';
-import { arcFaultProtection, circuitLoad, conductorForBreaker, groundFaultReason, term } from '../codebook/index.js';
+import {
+  arcFaultProtection,
+  byVerdict,
+  circuitLoad,
+  conductorForBreaker,
+  groundFaultReason,
+  term,
+  type Judgement,
+  type LedgerRule,
+} from '../codebook/index.js';
 import { printAwg } from '../measure/index.js';
 import {
   editionYear,
@@ -20,17 +29,17 @@ import {
   type Site,
 } from '../model/index.js';
 import { barsApart, onFeeder, staysLive, type BehindFeeder } from './behindFeeder.js';
-import { breakerPlaces, type BreakerFinding, type BreakerPlace, type NewCircuit } from './breakerPlaces.js';
+import { breakerPlaces, type BreakerSays, type BreakerPlace, type NewCircuit } from './breakerPlaces.js';
 import { legLoads } from './loads.js';
 
 /** A space for it, and what it does to the balance of the legs. */
-function freeSpace(site: Site, panel: Panel, wanted: NewCircuit, year: string, panelId: string): BreakerFinding {
+function freeSpace(site: Site, panel: Panel, wanted: NewCircuit, year: string, panelId: string): BreakerSays {
   const places = breakerPlaces(site, wanted, panelId);
   const open = places.filter((p) => !p.refused);
   const best = open[0];
   return best
     ? {
-        rule: 'space',
+        rule: 'panel-space',
         title: 'A free space',
         verdict: 'ok',
         says: `space ${spacesOf({ space: best.space, poles: wanted.poles }).join(' and ')}, leg ${best.legs.join(' and ')}`,
@@ -44,7 +53,7 @@ function freeSpace(site: Site, panel: Panel, wanted: NewCircuit, year: string, p
         source: nec(year, '408.54'),
       }
     : {
-        rule: 'space',
+        rule: 'panel-space',
         title: 'A free space',
         verdict: panel.covered.length || panel.notLooked?.length ? 'can’t tell' : 'stop',
         says: places.length
@@ -70,7 +79,7 @@ const ON_20A: Partial<Record<RoomUse, { clause: string; all: boolean }>> = {
   ...{ pantry: { clause: '210.11(C)(1)', all: true }, bathroom: { clause: '210.11(C)(3)', all: true } },
   ...{ laundry: { clause: '210.11(C)(2)', all: false }, garage: { clause: '210.11(C)(4)', all: false } },
 };
-function ratingForRooms({ rooms, ratingA, loads }: NewCircuit, edition: Edition): BreakerFinding[] {
+function ratingForRooms({ rooms, ratingA, loads }: NewCircuit, edition: Edition): BreakerSays[] {
   const room = rooms.find((r) => ON_20A[r.use]);
   if (!room || ratingA >= 20) return [];
   const { clause, all } = ON_20A[room.use]!;
@@ -78,7 +87,7 @@ function ratingForRooms({ rooms, ratingA, loads }: NewCircuit, edition: Edition)
   const alone = clause === '210.11(C)(1)' && loads.length === 1;
   return [
     {
-      rule: 'rating',
+      rule: 'panel-rating',
       title: 'Amps for this room',
       verdict: all && !alone ? 'stop' : 'caution',
       says: alone
@@ -93,13 +102,13 @@ function ratingForRooms({ rooms, ratingA, loads }: NewCircuit, edition: Edition)
 }
 
 /** Everything that is to be said before anybody opens the panel, most serious first; `panelId` is a subpanel’s where it is one. */
-export function breakerFindings(site: Site, edition: Edition, wanted: NewCircuit, panelId = PANEL): BreakerFinding[] {
+export function breakerFindings(site: Site, edition: Edition, wanted: NewCircuit, panelId = PANEL): Judgement<LedgerRule>[] {
   const year = edition.slice(3);
   const panel = panelOf(site, panelId);
   const sub = subpanelOf(site, panelId);
-  const findings: BreakerFinding[] = [
+  const findings: BreakerSays[] = [
     {
-      rule: 'licensed',
+      rule: 'panel-licensed',
       title: 'Who may do this',
       verdict: 'caution',
       says: 'a new circuit asks for a permit and an inspection nearly everywhere, and many places let only a licensed electrician work in a panel: ask the building department first',
@@ -111,7 +120,7 @@ export function breakerFindings(site: Site, edition: Edition, wanted: NewCircuit
   if (sub) findings.push(...barsApart(sub, year), ...onFeeder(site, sub, wanted, panelId));
   if (!panel) {
     findings.push({
-      rule: 'space',
+      rule: 'panel-space',
       title: 'A free space',
       verdict: 'can’t tell',
       says: 'nobody looked at the panel yet',
@@ -120,7 +129,7 @@ export function breakerFindings(site: Site, edition: Edition, wanted: NewCircuit
       ask: 'Open the door, not the cover, and note the spaces and what stands in them.',
     });
   } else findings.push(freeSpace(site, panel, wanted, year, panelId));
-  findings.push({ ...conductorForBreaker(edition, wanted.gauge, wanted.ratingA), rule: 'conductor', title: 'Cable for it' });
+  findings.push({ ...conductorForBreaker(edition, wanted.gauge, wanted.ratingA), rule: 'conductor-breaker', title: 'Cable for it' });
   findings.push(...ratingForRooms(wanted, edition), ...loadOnIt(wanted, edition), typeFinding(panel, wanted, year));
   const rooms = wanted.rooms;
   // 210.12 speaks of 120 V on 15 and 20 A
@@ -185,14 +194,13 @@ export function breakerFindings(site: Site, edition: Edition, wanted: NewCircuit
       ? { ask: 'Say which rooms it feeds, and measure to the nearest sink, tub or shower.' }
       : {}),
   });
-  const order = ['stop', 'can’t tell', 'caution', 'ok', 'note'];
   const [first, second, ...rest] = findings;
   // who may do it and what stays live come before anything else
-  return [first!, second!, ...rest.sort((x, y) => order.indexOf(x.verdict) - order.indexOf(y.verdict))];
+  return [first!, second!, ...rest.sort(byVerdict)].map((f) => ({ ...f, about: [panelId] }));
 }
 
 /** What is to hang on it, against its rating: three-hour loads at 125 % (210.19, 210.20(A)). */
-function loadOnIt(wanted: NewCircuit, edition: Edition): BreakerFinding[] {
+function loadOnIt(wanted: NewCircuit, edition: Edition): BreakerSays[] {
   if (wanted.loads.length === 0) return [];
   const judged = circuitLoad({
     edition,
@@ -201,12 +209,12 @@ function loadOnIt(wanted: NewCircuit, edition: Edition): BreakerFinding[] {
     loads: wanted.loads.map((l) => ({ name: wanted.name, fixed: false, ...l })),
     complete: true,
   });
-  return [{ ...judged, rule: 'load', title: 'What hangs on it' }];
+  return [{ ...judged, rule: 'circuit-load', title: 'What hangs on it' }];
 }
 
 /** A breaker is listed for a panel by make and type: the same make alone isn't enough. */
-function typeFinding(panel: Panel | undefined, wanted: NewCircuit, year: string): BreakerFinding {
-  const base = { rule: 'type', title: 'Breaker made for this panel', sums: [], source: nec(year, '110.3(B)') };
+function typeFinding(panel: Panel | undefined, wanted: NewCircuit, year: string): BreakerSays {
+  const base = { rule: 'panel-type' as const, title: 'Breaker made for this panel', sums: [], source: nec(year, '110.3(B)') };
   const listed = (panel?.types ?? '')
     .split(/[,;/]/)
     .map((t) => t.trim().toLowerCase())

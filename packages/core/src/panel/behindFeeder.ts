@@ -2,13 +2,13 @@
 import { nec, practice } from '../catalog/index.js';
 import { loadAmps, term } from '../codebook/index.js';
 import { feederOf, panelOf, subpanelOf, type Site, type Subpanel } from '../model/index.js';
-import { breakerPlaces, type BreakerFinding, type NewCircuit } from './breakerPlaces.js';
+import { breakerPlaces, type BreakerSays, type NewCircuit } from './breakerPlaces.js';
 import { legLoads } from './loads.js';
 
 /** What stays live while a breaker is set: at the service it can’t be switched off, in a subpanel it can. */
-export function staysLive(site: Site, sub: Subpanel | undefined): BreakerFinding {
+export function staysLive(site: Site, sub: Subpanel | undefined): BreakerSays {
   const feeder = sub && feederOf(site, sub);
-  const base = { rule: 'stays-live', title: 'What stays live', verdict: 'caution' as const, sums: [], source: practice };
+  const base = { rule: 'panel-stays-live' as const, title: 'What stays live', verdict: 'caution' as const, sums: [], source: practice };
   if (!sub)
     return {
       ...base,
@@ -36,8 +36,8 @@ function feederWords(site: Site, sub: Subpanel): string {
 }
 
 /** A subpanel’s neutrals and grounds: joined at the service alone, or what the neutral carries comes back on every metal part. */
-export function barsApart(sub: Subpanel, year: string): BreakerFinding[] {
-  const base = { rule: 'bars', title: 'Neutrals and grounds in a subpanel', sums: [], source: nec(year, '250.24(A)(5)') };
+export function barsApart(sub: Subpanel, year: string): BreakerSays[] {
+  const base = { rule: 'panel-bars' as const, title: 'Neutrals and grounds in a subpanel', sums: [], source: nec(year, '250.24(A)(5)') };
   return [
     sub.bars === undefined
       ? {
@@ -56,7 +56,7 @@ export function barsApart(sub: Subpanel, year: string): BreakerFinding[] {
     ...(sub.apart
       ? [
           {
-            rule: 'building',
+            rule: 'panel-building' as const,
             title: 'In another building',
             verdict: 'caution' as const,
             says: 'a panel in a building of its own has a disconnect there and ground rods of its own: have them looked at with the permit',
@@ -69,7 +69,7 @@ export function barsApart(sub: Subpanel, year: string): BreakerFinding[] {
 }
 
 /** What hangs behind the feeder with the new loads, leg by leg, against what it may carry. */
-export function onFeeder(site: Site, sub: Subpanel, wanted: NewCircuit, panelId: string): BreakerFinding[] {
+export function onFeeder(site: Site, sub: Subpanel, wanted: NewCircuit, panelId: string): BreakerSays[] {
   const place = breakerPlaces(site, wanted, panelId).find((p) => !p.refused);
   const volts = wanted.poles === 2 ? 240 : 120;
   const added = wanted.loads.reduce((sum, l) => sum + loadAmps(l, volts), 0);
@@ -82,7 +82,7 @@ export function onFeeder(site: Site, sub: Subpanel, wanted: NewCircuit, panelId:
   const fuller = legs.reduce((a, b) => (b.amps > a.amps ? b : a), legs[0]!);
   const limit = fuller.sum.limit?.value;
   const { verdict: _, says: _says, ask, ...rest } = fuller.judged;
-  const base = { ...rest, rule: 'feeder', title: `The feeder of the ${sub.name}`, sums: [fuller.sum] };
+  const base = { ...rest, rule: 'panel-feeder' as const, title: `The feeder of the ${sub.name}`, sums: [fuller.sum] };
   return [
     limit === undefined
       ? { ...base, verdict: 'can’t tell', says: fuller.judged.says, ...(ask ? { ask } : {}) }

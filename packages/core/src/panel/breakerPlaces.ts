@@ -1,5 +1,5 @@
 /** What a circuit of its own is to be, and the spaces of a panel in which its breaker may stand. */
-import { loadAmps, type Judged } from '../codebook/index.js';
+import { loadAmps, type Judgement, type LedgerRule } from '../codebook/index.js';
 import type { Awg } from '../measure/index.js';
 import { legOf, PANEL, panelOf, spacesOf, type Circuit, type Load, type Room, type Site } from '../model/index.js';
 import { legLoads } from './loads.js';
@@ -31,10 +31,8 @@ export interface BreakerPlace {
   refused?: string;
 }
 
-export interface BreakerFinding extends Judged {
-  rule: string;
-  title: string;
-}
+/** What speaks of a new breaker before it is about a panel. */
+export type BreakerSays = Omit<Judgement<LedgerRule>, 'about'>;
 
 /** Places where it may stand, the best balanced first; places that a shared neutral rules out stay listed. */
 export function breakerPlaces(site: Site, wanted: NewCircuit, panelId = PANEL): BreakerPlace[] {

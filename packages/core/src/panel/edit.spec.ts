@@ -55,7 +55,7 @@ describe('noting what stands there', () => {
   it('a circuit of its own in a panel that nobody looked into: can’t tell, and what to do', () => {
     const begun = startPanel({ ...site, panel: undefined }, 8);
     const wanted: NewCircuit = { name: 'kiln', ratingA: 20, poles: 1 as const, gauge: 12 as const, rooms: [], loads: [] };
-    const space = breakerFindings(begun, 'US-2020', wanted).find((f) => f.rule === 'space')!;
+    const space = breakerFindings(begun, 'US-2020', wanted).find((f) => f.rule === 'panel-space')!;
     expect(space).toMatchObject({
       verdict: 'can’t tell',
       says: 'nobody noted which spaces are free',

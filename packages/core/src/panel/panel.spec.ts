@@ -60,7 +60,7 @@ describe('spaces and legs', () => {
 
 describe('the cable of a new breaker', () => {
   const cable = (ratingA: NewCircuit['ratingA'], gauge: NewCircuit['gauge']) =>
-    breakerFindings(site, 'US-2020', { ...kiln, ratingA, gauge }).find((f) => f.rule === 'conductor')!.verdict;
+    breakerFindings(site, 'US-2020', { ...kiln, ratingA, gauge }).find((f) => f.rule === 'conductor-breaker')!.verdict;
   it('14 on 15, 12 on 20, 6 on 60 A stand; one step thinner doesn’t, and 6 AWG doesn’t on 100 A (240.4(D), Table 310.16, memory)', () => {
     expect([cable(15, 14), cable(20, 12), cable(60, 6)]).toEqual(['ok', 'ok', 'ok']);
     expect([cable(20, 14), cable(30, 12), cable(70, 6), cable(100, 6)]).toEqual(['stop', 'stop', 'stop', 'stop']);
@@ -141,16 +141,16 @@ describe('a breaker for the kiln (1 750 W, continuous)', () => {
   });
   it('who may do it and what stays live come first; the rest is in order for this breaker', () => {
     const findings = breakerFindings(site, 'US-2020', kiln);
-    expect(findings.slice(0, 2).map((f) => f.rule)).toEqual(['licensed', 'stays-live']);
+    expect(findings.slice(0, 2).map((f) => f.rule)).toEqual(['panel-licensed', 'panel-stays-live']);
     expect(findings[1]!.says).toContain('service lugs');
     expect(findings.slice(2).map((f) => f.verdict)).toEqual(expect.arrayContaining(['ok']));
     expect(findings.some((f) => f.verdict === 'stop')).toBe(false);
   });
   it.each<[string, Partial<NewCircuit>, string, string]>([
-    ['14 AWG on 20 A', { gauge: 14 }, 'conductor', 'stop'],
-    ['10 AWG on 20 A is heavier than asked', { gauge: 10 }, 'conductor', 'ok'],
-    ['a type that is not on the label', { type: 'Q9' }, 'type', 'stop'],
-    ['a type that nobody read', { type: undefined }, 'type', 'can’t tell'],
+    ['14 AWG on 20 A', { gauge: 14 }, 'conductor-breaker', 'stop'],
+    ['10 AWG on 20 A is heavier than asked', { gauge: 10 }, 'conductor-breaker', 'ok'],
+    ['a type that is not on the label', { type: 'Q9' }, 'panel-type', 'stop'],
+    ['a type that nobody read', { type: undefined }, 'panel-type', 'can’t tell'],
     ['a bedroom without arc-fault protection', { rooms: [site.rooms.find((r) => r.id === 'sewing')!] }, 'arc-fault', 'stop'],
     [
       'a bath at a breaker without ground-fault protection',
@@ -174,7 +174,7 @@ describe('a breaker for the kiln (1 750 W, continuous)', () => {
       ...full,
       panel: { ...full.panel!, breakers: [...full.panel!.breakers, { id: 'b10', circuitId: 'x', space: 10, poles: 1 as const }] },
     };
-    const space = (s: Site) => breakerFindings(s, 'US-2020', kiln).find((f) => f.rule === 'space')!;
+    const space = (s: Site) => breakerFindings(s, 'US-2020', kiln).find((f) => f.rule === 'panel-space')!;
     expect(space(ten).verdict).toBe('stop');
     expect(space(withPanel((p) => ({ ...p, spaces: 10 }))).verdict).toBe('can’t tell');
     expect(space({ ...site, panel: undefined }).verdict).toBe('can’t tell');

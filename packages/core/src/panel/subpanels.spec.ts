@@ -247,22 +247,22 @@ describe('which breaker feeds a box, with two panels', () => {
 
 describe('a breaker set in a subpanel', () => {
   it('its feeder makes all of it dead, its own main does not; unknown, it is asked for', () => {
-    expect(finding(shed, 'stays-live')!.says).toMatch(
+    expect(finding(shed, 'panel-stays-live')!.says).toMatch(
       /^breaker 11 in the Utility room panel off makes all of the Shed panel dead, its lugs too\. /,
     );
-    expect(finding(putSubpanel(shed, 'shed-panel', { main: 'breaker' }), 'stays-live')!.says).toMatch(
+    expect(finding(putSubpanel(shed, 'shed-panel', { main: 'breaker' }), 'panel-stays-live')!.says).toMatch(
       /its own main alone does not: the lugs behind it stay live/,
     );
-    const unknown = finding(putSubpanel(shed, 'shed-panel', { fedBy: undefined }), 'stays-live')!;
+    const unknown = finding(putSubpanel(shed, 'shed-panel', { fedBy: undefined }), 'panel-stays-live')!;
     expect([unknown.verdict, unknown.ask]).toEqual(['can’t tell', expect.stringMatching(/Find the breaker that feeds the Shed panel/)]);
     // at the service nothing in the house makes the lugs dead
     expect(breakerFindings(shed, 'US-2020', pots)[1]!.says).toMatch(/nothing in the house can make them dead/);
   });
   it('neutrals and grounds joined in it are a stop (250.24(A)(5)), apart are ok, not looked at can’t be told', () => {
-    const bars = (part: Partial<Subpanel>) => finding(putSubpanel(shed, 'shed-panel', part), 'bars')!.verdict;
+    const bars = (part: Partial<Subpanel>) => finding(putSubpanel(shed, 'shed-panel', part), 'panel-bars')!.verdict;
     expect([bars({}), bars({ bars: 'apart' }), bars({ bars: 'joined' })]).toEqual(['can’t tell', 'ok', 'stop']);
-    expect(breakerFindings(shed, 'US-2020', pots).some((f) => f.rule === 'bars')).toBe(false);
-    expect(finding(putSubpanel(shed, 'shed-panel', { apart: true }), 'building')!.says).toMatch(
+    expect(breakerFindings(shed, 'US-2020', pots).some((f) => f.rule === 'panel-bars')).toBe(false);
+    expect(finding(putSubpanel(shed, 'shed-panel', { apart: true }), 'panel-building')!.says).toMatch(
       /disconnect there and ground rods of its own/,
     );
   });
@@ -272,9 +272,9 @@ describe('a breaker set in a subpanel', () => {
       panel: { ...panelOf(shed, 'shed-panel')!, notLooked: undefined },
     });
     expect(breakerPlaces(seen, pots, 'shed-panel')[0]).toMatchObject({ space: 1, legs: ['A'], imbalanceA: 5 });
-    expect(finding(seen, 'feeder')!.says).toBe('with this 10.0 of 40 A on leg B, all that is noted at once');
+    expect(finding(seen, 'panel-feeder')!.says).toBe('with this 10.0 of 40 A on leg B, all that is noted at once');
     const full = breakerFindings(seen, 'US-2020', { ...pots, loads: [{ amps: 41, continuous: false }] }, 'shed-panel').find(
-      (f) => f.rule === 'feeder',
+      (f) => f.rule === 'panel-feeder',
     )!;
     expect([full.verdict, full.says]).toEqual(['caution', expect.stringMatching(/^41\.0 A on leg A .* the feeder carries 40 A/)]);
   });

@@ -1,3 +1,3 @@
-export * from './table.js';
+export * from './notChecked.js';
 export * from './ruleIndex.js';
 export * from './finalRules.js';

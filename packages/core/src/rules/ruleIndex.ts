@@ -2,9 +2,9 @@
 import { printSource } from '../catalog/index.js';
 import { demoJobsInHouse, demoWanted, quinceStreet } from '../demo/index.js';
 import { ledgerOf, sumLines, type SumLine } from '../ledger/index.js';
-import { inHouse, wantOf, type Finding, type House, type Job, type JobInHouse, type Verdict } from '../model/index.js';
+import { BENCH_RULES, US_RULES, type Finding, type RuleRow, type UsRule } from '../codebook/index.js';
+import { inHouse, wantOf, type House, type Job, type JobInHouse, type Verdict } from '../model/index.js';
 import { keptParts, routeDetail, searchRoutes, takeWay } from '../purpose/index.js';
-import { RULES, ruleOf, type Rule } from './table.js';
 
 export interface RuleExample {
   /** the sample job it is taken from */
@@ -15,7 +15,19 @@ export interface RuleExample {
   sums: SumLine[][];
   source: string;
 }
-export type IndexedRule = Rule & { example: RuleExample | undefined };
+export interface IndexedRule extends Pick<RuleRow, 'stage' | 'title' | 'looksAt' | 'editions'> {
+  id: UsRule;
+  /** where it stands; empty: common practice */
+  clauses: readonly string[];
+  example: RuleExample | undefined;
+}
+
+/** Every rule of the US book: of the ledger, and of the bench. */
+export const usRules = (): IndexedRule[] =>
+  Object.entries<RuleRow>({ ...US_RULES, ...BENCH_RULES }).map(([id, { stage, title, looksAt, clauses = [], editions }]) => ({
+    ...{ id: id as UsRule, stage, title, looksAt, clauses, example: undefined },
+    ...(editions ? { editions } : {}),
+  }));
 
 const exampleOf = (job: JobInHouse, f: Finding): RuleExample => ({
   ...{ job: job.name, title: f.title, verdict: f.verdict, says: f.says },
@@ -44,16 +56,14 @@ let known: IndexedRule[] | undefined;
 /** Worked out once: looking for the ways of the sample jobs takes a second or two. */
 export function ruleIndex(): readonly IndexedRule[] {
   if (known) return known;
-  const found = new Map<Rule, RuleExample>();
+  const found = new Map<Finding['rule'], RuleExample>();
   for (const job of [...demoJobsInHouse, ...takenBy(ONE_OF_EACH), ...ONE_OF_EACH.map((j) => inHouse(j, quinceStreet))])
     for (const f of ledgerOf(job)) {
-      const rule = ruleOf(f.rule);
-      if (!rule) continue;
-      const before = found.get(rule);
+      const before = found.get(f.rule);
       // one with a sum says more than one without
-      if (!before || (before.sums.length === 0 && f.sums.length > 0)) found.set(rule, exampleOf(job, f));
+      if (!before || (before.sums.length === 0 && f.sums.length > 0)) found.set(f.rule, exampleOf(job, f));
     }
-  known = RULES.map((r) => ({ ...r, example: found.get(r) }));
+  known = usRules().map((r) => ({ ...r, example: found.get(r.id) }));
   return known;
 }
 
@@ -67,11 +77,9 @@ export function boreOn(house: House, jobs: readonly Job[]): Bore[] {
   const bore = new Map<string, Partial<Record<Verdict, number>>>();
   for (const job of jobs)
     for (const f of ledgerOf(inHouse(job, house, jobs))) {
-      const rule = ruleOf(f.rule);
-      if (!rule) continue;
-      const verdicts = bore.get(rule.id) ?? {};
+      const verdicts = bore.get(f.rule) ?? {};
       verdicts[f.verdict] = (verdicts[f.verdict] ?? 0) + 1;
-      bore.set(rule.id, verdicts);
+      bore.set(f.rule, verdicts);
     }
   return [...bore].map(([id, verdicts]) => ({ id, verdicts }));
 }

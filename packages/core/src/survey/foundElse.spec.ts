@@ -1,4 +1,5 @@
 /** Said in two taps at the wall: the survey takes it over, the ledger judges anew, work that it stops stops. */
+import type { RuleId } from '../codebook/index.js';
 import { describe, expect, it } from 'vitest';
 import { demoJobs, quinceStreet } from '../demo/index.js';
 import { ledgerOf, workOf } from '../ledger/index.js';
@@ -13,7 +14,7 @@ const job = (site: Site = quinceStreet.site): JobInHouse =>
   );
 const boxOf = (id: string) => workOf(job()).boxes.find((b) => b.box.id === id)!.box;
 const found = (what: FoundElse, id: string) => foundElse(quinceStreet.site, what, boxOf(id), 'found-1');
-const verdicts = (site: Site, rule: string) => ledgerOf(job(site)).filter((f) => f.rule === rule).map((f) => f.verdict); // prettier-ignore
+const verdicts = (site: Site, rule: RuleId) => ledgerOf(job(site)).filter((f) => f.rule === rule).map((f) => f.verdict); // prettier-ignore
 
 describe('found at the wall', () => {
   it.each(FOUND_ELSE.map((f) => f.id))('%s gives a survey that makes sense, and one more thing in it or one thing otherwise', (what) => {

@@ -1,6 +1,6 @@
 /** All that is judged of one box on a wall: height, stud side, kind, opening, what lies behind, and the move from where it was. */
 import { BOX_KINDS, nec, PLATE, plateWidthMm, practice } from '../catalog/index.js';
-import { atLeast, setback, term, type Judged } from '../codebook/index.js';
+import { atLeast, byVerdict, setback, term, type Judged, type Judgement, type LedgerRule } from '../codebook/index.js';
 import {
   accessibleReach,
   cutPlan,
@@ -45,10 +45,7 @@ import { cablesIn, fillOf, sheathToOpening } from '../wiring/index.js';
 import { contradictions } from './contradictions.js';
 import { fixtureName } from './things.js';
 
-export interface WallFinding {
-  rule: string;
-  title: string;
-  judged: Judged;
+export interface WallFinding extends Judgement<LedgerRule> {
   /** one click: the box as it would be; undone like any edit */
   cure?: { title: string; box: Box };
 }
@@ -233,9 +230,7 @@ export function amongFixtures(wall: Wall, box: Box, edition: Edition): Judged[] 
     });
 }
 
-const EXISTING_WORSE = ['stop', 'can’t tell', 'caution', 'note', 'ok'];
-const worst = (list: Judged[]): Judged | undefined =>
-  [...list].sort((a, b) => EXISTING_WORSE.indexOf(a.verdict) - EXISTING_WORSE.indexOf(b.verdict))[0];
+const worst = (list: Judged[]): Judged | undefined => [...list].sort(byVerdict)[0];
 const together = (list: Judged[]): Judged | undefined => {
   const lead = worst(list);
   return (
@@ -283,8 +278,8 @@ export function judgeBox(input: JudgementInput): BoxJudgement {
   const cutIn = !onSurface(box);
   const before = input.found?.boxes.find((b) => b.id === box.id);
   const findings: WallFinding[] = [];
-  const add = (rule: string, title: string, judged: Judged | undefined, cure?: WallFinding['cure']) =>
-    judged && findings.push({ rule, title, judged, ...(cure ? { cure } : {}) });
+  const add = (rule: WallFinding['rule'], title: string, judged: Judged | undefined, cure?: WallFinding['cure'], ...of: string[]) =>
+    judged && findings.push({ ...judged, rule, title, about: [box.id, ...of], ...(cure ? { cure } : {}) });
   const room = site.rooms.find((r) => r.id === wall.faces[box.face].roomId);
   const wanted = suggestedBottom(site, wall, box, schools);
   const off = Math.abs(wanted.bottomMm - box.place.bottom.mm);
@@ -306,7 +301,7 @@ export function judgeBox(input: JudgementInput): BoxJudgement {
   add('fixtures', 'Trim, wainscot, counters, furniture', together(amongFixtures(wall, box, edition)), setWanted);
   add('surroundings', 'Doors, base trim, ends of the wall', surroundings(wall, box));
   add(
-    'studs',
+    'stud',
     'Opening and studs',
     wall.framing.material === 'masonry' || !cutIn
       ? undefined
@@ -319,12 +314,12 @@ export function judgeBox(input: JudgementInput): BoxJudgement {
   const side = studSide(wall, box);
   if (cutIn) add('stud-side', 'Which side the stud is on', sideJudged(wall, side));
   add(
-    'obstacles',
+    'obstacle',
     'Things in the bay',
     cutIn ? together(wall.obstacles.map((o) => obstacleCollision(wall, box, o)).filter((j) => j.verdict !== 'ok')) : undefined,
   );
   const kinds = kindsFor({ ...input, wall }, box);
-  if (cutIn) add('kind', 'Box for this wall', kindJudged(box, kinds, { ...input, wall }));
+  if (cutIn) add('box-kind', 'Box for this wall', kindJudged(box, kinds, { ...input, wall }));
   const burns = wall.faces[box.face].layers[0];
   if (burns && cutIn)
     add('setback', 'Setback behind the finish', setback(edition, ['wood-panelling', 'wood-siding'].includes(burns.finish), undefined));
@@ -336,13 +331,14 @@ export function judgeBox(input: JudgementInput): BoxJudgement {
       sums: [{ terms: [], result: term('longest screw', screw, 'length') }],
       source: practice,
     });
-  add('fill', 'Box fill', fillOf(site, box, edition));
+  add('box-fill', 'Box fill', fillOf(site, box, edition));
   const cut = cutPlan(site, wall, box, edition, schools, unit, before);
   if (cutIn) {
     add('behind', 'Behind the cut', together(cut.behind));
     add('fit', 'Fit of the opening', openingFit(wall, box, edition));
   }
-  for (const c of contradictions(site, input.wall)) if (c.verdict !== 'ok') add(`check-${c.checkId}`, 'Measured twice', c);
+  for (const c of contradictions(site, input.wall))
+    if (c.verdict !== 'ok') add('measured-twice', 'Measured twice', c, undefined, c.checkId);
 
   let patch: PatchPlan | undefined;
   let move: BoxJudgement['move'];
@@ -372,7 +368,7 @@ export function judgeBox(input: JudgementInput): BoxJudgement {
       const depth = sheathToOpening(box, schools);
       if (depth === undefined) continue;
       add(
-        `reach-${c.cable.id}`,
+        'reach-cable',
         `Does ${c.cable.name} still reach`,
         relocationReach({
           edition,
@@ -381,6 +377,8 @@ export function judgeBox(input: JudgementInput): BoxJudgement {
           sidewaysMm: sideways,
           neededMm: neededFree(depth, to),
         }),
+        undefined,
+        c.cable.id,
       );
     }
     if (move.enlarged > 0) add('enlarge', 'Room to enlarge', enlarging(wall, before, move.enlarged));
@@ -403,7 +401,7 @@ export function judgeBox(input: JudgementInput): BoxJudgement {
         source: practice,
       });
   }
-  findings.sort((a, b) => EXISTING_WORSE.indexOf(a.judged.verdict) - EXISTING_WORSE.indexOf(b.judged.verdict));
+  findings.sort(byVerdict);
   return { findings, kinds, cut, patch, move };
 }
 

@@ -1,4 +1,5 @@
 /** The tape's language, rooms typed round, things put and moved, second measurements, guidance and judgement. Lengths worked by hand; habits are common practice. */
+import type { RuleId } from '../codebook/index.js';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { aquariumAlcove, demoJobsInHouse, hiddenTruth, quinceStreet } from '../demo/index.js';
@@ -364,7 +365,7 @@ describe('judgement of a box', () => {
       schools: DEFAULT_SCHOOLS,
       unit: 'in',
     });
-  const of = (s: Site, boxId: string, rule: string, found?: Site) => judge(s, boxId, found).findings.find((f) => f.rule === rule)!;
+  const of = (s: Site, boxId: string, rule: RuleId, found?: Site) => judge(s, boxId, found).findings.find((f) => f.rule === rule)!;
   it('above a wainscot: cap 37½ + ¼ clear + half a 4½ plate − half a 3 in box = 38½', () => {
     const wanted = suggestedBottom(
       site,
@@ -408,7 +409,7 @@ describe('judgement of a box', () => {
         b.id === 'alcove-box' ? { ...b, hangsOn: 'none' as const, place: { ...b.place, distance: measured(inches(39.5)) } } : b,
       ),
     };
-    expect(of(moved, 'alcove-box', 'studs', site).judged.verdict).toBe('stop');
+    expect(of(moved, 'alcove-box', 'stud', site).verdict).toBe('stop');
   });
   it('the worked height is one click away', () => {
     const { cure } = of(site, 'parlour-box', 'fixtures');
@@ -422,7 +423,7 @@ describe('judgement of a box', () => {
       ),
       boxes: site.boxes.map((b) => (b.id === 'alcove-box' ? { ...b, hangsOn: undefined } : b)),
     };
-    for (const rule of ['studs', 'stud-side', 'behind']) expect(of(blind, 'alcove-box', rule).judged.verdict, rule).toBe('can’t tell');
+    for (const rule of ['stud', 'stud-side', 'behind'] as const) expect(of(blind, 'alcove-box', rule).verdict, rule).toBe('can’t tell');
   });
   it('throws for a box that is not there', () => expect(() => judge(site, 'nobody')).toThrow());
 });

@@ -1,4 +1,5 @@
 /** What the planned state has and the found state lacks; counted by hand for the demo's job. */
+import type { RuleId } from '../codebook/index.js';
 import { describe, expect, it } from 'vitest';
 import { demoJobsInHouse, sewingCorner } from '../demo/index.js';
 import { ledgerOf } from '../ledger/index.js';
@@ -8,7 +9,7 @@ import { toolsByStep } from '../work/index.js';
 import { materialsOf, paintMl } from './materials.js';
 
 const row = (job: JobInHouse, what: RegExp) => materialsOf(job).find((m) => what.test(m.what));
-const remedy = (job: JobInHouse, rule: string, title: RegExp): JobInHouse => {
+const remedy = (job: JobInHouse, rule: RuleId, title: RegExp): JobInHouse => {
   const chosen = ledgerOf(job).flatMap((f) => (f.rule === rule ? f.remedies : [])).find((r) => title.test(r.title))!; // prettier-ignore
   return applyEdits(job, chosen.edits);
 };

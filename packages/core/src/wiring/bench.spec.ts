@@ -303,11 +303,11 @@ describe('checks on any wiring', () => {
       const r = cut(bench, end);
       if (r.ok) bench = r.bench;
     }
-    expect(findings(bench).some((f) => f.rule === 'free' && f.verdict === 'stop')).toBe(true);
+    expect(findings(bench).some((f) => f.rule === 'free-conductor' && f.verdict === 'stop')).toBe(true);
   });
   it('fill as wired: two 14-2 cables and a yoke, no clamps: 8 + 2 + 4 = 14 in³ (handbook 22 less its clamps)', () => {
     const plain = { ...run, boxes: run.boxes.map((b) => ({ ...b, clamps: 'none' as const })) };
-    const fill = findings(plain).find((f) => f.rule === 'fill' && f.boxId === 'box1')!;
+    const fill = findings(plain).find((f) => f.rule === 'box-fill' && f.about.includes('box1'))!;
     expect(fill.sums[0]!.result.value).toBeCloseTo(14, 6);
   });
 });

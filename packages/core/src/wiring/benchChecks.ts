@@ -1,6 +1,17 @@
 /** Checks on any wiring, made by plan or by hand. Clauses from memory of the edition named. */
 import { nec, practice } from '../catalog/index.js';
-import { boxFill, conductorForBreaker, type Judged } from '../codebook/index.js';
+import {
+  atLeast,
+  boxFill,
+  byVerdict,
+  conductorForBreaker,
+  freeConductor,
+  LEAST_FREE_MM,
+  term,
+  type Judged,
+  type Judgement,
+  type UsRule,
+} from '../codebook/index.js';
 import {
   endAtNode,
   endName,
@@ -34,12 +45,7 @@ import {
 } from '../model/index.js';
 import { stripFor, strippedMm } from './benchEdit.js';
 
-export interface BenchFinding extends Judged {
-  rule: string;
-  title: string;
-  /** box that it is about; undefined for the whole circuit */
-  boxId?: string;
-}
+export type BenchFinding = Judgement<UsRule>;
 
 type Use = 'hot' | 'neutral' | 'ground';
 const GROUND_COLOURS: WireColour[] = ['bare', 'green', 'green-yellow'];
@@ -76,7 +82,7 @@ interface Checking {
   /** nodes on the ground bar */
   grounded: ReadonlySet<string>;
   findings: BenchFinding[];
-  say: (rule: string, title: string, verdict: Judged['verdict'], says: string, clause: string | undefined, boxId?: string) => void;
+  say: (rule: UsRule, title: string, verdict: Judged['verdict'], says: string, clause: string | undefined, boxId?: string) => void;
   name: (end: WireEnd) => string;
 }
 const checking = (bench: Bench, edition: Edition): Checking => {
@@ -92,7 +98,7 @@ const checking = (bench: Bench, edition: Edition): Checking => {
         says,
         sums: [],
         source: clause ? nec(year, clause) : practice,
-        ...(boxId ? { boxId } : {}),
+        about: boxId ? [boxId] : [],
       }),
     name: (e) => endName(bench, e),
   };
@@ -132,8 +138,7 @@ export function benchFindings(on: SwitchedOn, source: Bench, edition: Edition): 
   }
   sharing(c, on);
   assumptions(bench, findings);
-  const order = ['stop', 'can’t tell', 'caution', 'ok', 'note'];
-  return findings.sort((x, y) => order.indexOf(x.verdict) - order.indexOf(y.verdict));
+  return findings.sort(byVerdict);
 }
 
 /** Copper bare as far as what holds it takes. */
@@ -235,7 +240,7 @@ function groundOfMetal(c: Checking, box: BenchBox): void {
     findings.push({
       rule: 'metal-box',
       title: `Ground of ${box.name}`,
-      boxId: box.id,
+      about: [box.id],
       verdict: 'can’t tell',
       says: 'nobody noted whether the box is metal; drawn as plastic, without a ground lead',
       sums: [],
@@ -300,7 +305,7 @@ function groundOfDevice(c: Checking, d: BenchDevice): void {
     findings.push({
       rule: 'device-ground',
       title,
-      boxId: d.boxId,
+      about: [d.boxId],
       verdict: 'can’t tell',
       says: 'its green screw leads to no ground that is drawn, and whether the cables have one was not looked at',
       sums: [],
@@ -456,7 +461,8 @@ function wireAndBreaker(bench: Bench, year: string, findings: BenchFinding[]): v
     );
     for (const b of on.filter((x) => x.curve === 'US')) {
       const judged = conductorForBreaker(`US-${year}` as Edition, c.gauge, b.amps);
-      if (judged.verdict !== 'ok') findings.push({ ...judged, rule: 'conductor-breaker', title: `${c.name} and breaker ${b.number}` });
+      if (judged.verdict !== 'ok')
+        findings.push({ ...judged, rule: 'conductor-breaker', title: `${c.name} and breaker ${b.number}`, about: [c.id] });
     }
   }
 }
@@ -488,7 +494,7 @@ function neutralsApart(bench: Bench, year: string, findings: BenchFinding[]): vo
       findings.push({
         ...{
           rule: borrowed ? 'neutral-borrowed' : 'neutrals-joined',
-          boxId: d.boxId,
+          about: [d.boxId],
           verdict: 'stop',
           sums: [],
           source: nec(year, '200.4(A)'),
@@ -510,7 +516,7 @@ function oneYoke(bench: Bench, d: BenchDevice, boxId: string, year: string, find
   const [a, b] = [on('brass upper'), on('brass lower')];
   if (!a || !b || a === b || a.tiedTo === b.id || b.tiedTo === a.id) return;
   findings.push({
-    ...{ rule: 'one-yoke', title: `${d.name}: two breakers`, boxId, verdict: 'stop', sums: [], source: nec(year, '210.7') },
+    ...{ rule: 'one-yoke', title: `${d.name}: two breakers`, about: [boxId], verdict: 'stop', sums: [], source: nec(year, '210.7') },
     says: `its halves hang on breakers ${a.number} and ${b.number}, which don’t open together: tie their handles, or take one two-pole breaker`,
   });
 }
@@ -534,10 +540,10 @@ const unmeasured = (bench: Bench, what: Unmeasured['what'], boxId?: string, of?:
 /** What was drawn without anybody having looked: said once each, and no `ok` that rests on it stands. */
 function assumptions(bench: Bench, findings: BenchFinding[]): void {
   const cannot = (title: string, says: string, ask: string, boxId?: string) =>
-    findings.push({ rule: 'assumed', title, verdict: 'can’t tell', says, sums: [], source: practice, ask, ...(boxId ? { boxId } : {}) });
+    findings.push({ rule: 'as-drawn', title, verdict: 'can’t tell', says, sums: [], source: practice, ask, about: boxId ? [boxId] : [] });
   for (const box of bench.boxes.filter((b) => unmeasured(bench, 'wiring', b.id))) {
     findings.forEach((f, i) => {
-      if (f.boxId === box.id && f.verdict === 'ok')
+      if (f.about.includes(box.id) && f.verdict === 'ok')
         findings[i] = {
           ...f,
           verdict: 'can’t tell',
@@ -553,7 +559,7 @@ function assumptions(bench: Bench, findings: BenchFinding[]): void {
     );
   }
   findings.forEach((f, i) => {
-    if (f.rule === 'ground' && f.verdict === 'ok' && unmeasured(bench, 'ground', f.boxId))
+    if (f.rule === 'ground' && f.verdict === 'ok' && unmeasured(bench, 'ground', f.about[0]))
       findings[i] = {
         ...f,
         verdict: 'can’t tell',
@@ -589,7 +595,7 @@ function fillFinding(bench: Bench, boxId: string, edition: Edition, findings: Be
     })),
     grounds: cables.filter((c) => c.colours.some((x) => GROUND_COLOURS.includes(x))).map((c) => ({ gauge: c.gauge, count: 1 })),
     internalClamps: box.clamps === undefined || box.clamps === 'internal',
-    supportFittings: 0,
+    supportFittings: box.supportFittings ?? 0,
     yokes: bench.devices.filter((d) => d.boxId === boxId).map((d) => ({ label: `yoke of ${d.name}`, gauge: largest, gangs: 1 })),
     volumeIn3: box.volumeIn3,
   });
@@ -603,47 +609,44 @@ function fillFinding(bench: Bench, boxId: string, edition: Edition, findings: Be
           ask: 'With the circuit proved dead, look for the bare or green conductor of each cable.',
         }
       : {}),
-    rule: 'fill',
+    rule: 'box-fill',
     title: `Fill of ${box.name}`,
-    boxId,
+    about: [boxId],
   });
 }
 
-/** Six inches from the sheath (300.14), after every cut. */
+/** Free ends (300.14), after every cut. A box that was only drawn has no depth and no opening: there the six inches alone are held. */
 function freeFinding(bench: Bench, boxId: string, edition: Edition, findings: BenchFinding[]): void {
-  const least = inches(6);
+  const { openingMm, depthMm, sheathMm = 0 } = bench.boxes.find((b) => b.id === boxId)!;
   for (const c of bench.cables) {
     const end = c.ends.indexOf(boxId);
     if (end < 0) continue;
-    if (unmeasured(bench, 'free', boxId, c.id)) {
-      findings.push({
-        rule: 'free',
-        title: `Free ends of ${c.name}`,
-        boxId,
-        verdict: 'can’t tell',
-        says: 'not measured',
-        sums: [],
-        source: nec(edition.slice(3), '300.14'),
-        ask: 'With the circuit proved dead, measure the conductors from where they leave the sheath.',
-      });
-      continue;
-    }
-    const free = c.freeMm[end]!;
-    const ok = free >= least - 0.01;
-    findings.push({
-      rule: 'free',
-      title: `Free ends of ${c.name}`,
-      boxId,
-      verdict: ok ? 'ok' : 'stop',
-      says: ok ? 'long enough from the sheath' : 'too short: cut back too often; splice on pigtails or pull more cable in',
-      sums: [
-        {
-          terms: [],
-          result: { label: 'free from the sheath', value: free, unit: 'length' },
-          limit: { label: 'at least', value: least, unit: 'length', relation: '≥' },
-        },
-      ],
-      source: nec(edition.slice(3), '300.14'),
-    });
+    const free = unmeasured(bench, 'free', boxId, c.id) ? undefined : c.freeMm[end]!;
+    const judged =
+      openingMm || free === undefined
+        ? freeConductor({
+            edition,
+            fromSheathMm: free,
+            sheathToOpeningMm: depthMm === undefined ? undefined : Math.max(0, depthMm - sheathMm),
+            openingWidthMm: openingMm?.[0] ?? 0,
+            openingHeightMm: openingMm?.[1] ?? 0,
+          })
+        : fromSheathAlone(free, edition);
+    findings.push({ ...judged, rule: 'free-conductor', title: `Free ends of ${c.name}`, about: [boxId, c.id] });
   }
+}
+function fromSheathAlone(free: number, edition: Edition): Judged {
+  const ok = atLeast(free, LEAST_FREE_MM);
+  return {
+    verdict: ok ? 'ok' : 'stop',
+    says: ok ? 'long enough from the sheath' : 'too short: cut back too often; splice on pigtails or pull more cable in',
+    sums: [
+      {
+        terms: [],
+        result: term('free from the sheath', free, 'length'),
+        limit: { ...term('at least', LEAST_FREE_MM, 'length'), relation: '≥' },
+      },
+    ],
+    source: nec(edition.slice(3), '300.14'),
+  };
 }

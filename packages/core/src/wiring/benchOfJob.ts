@@ -20,7 +20,8 @@ import {
   type Schools,
   type Site,
 } from '../model/index.js';
-import { boxClamps, boxMaterial, boxVolume, cablesIn } from './boxContents.js';
+import { sheathBySchool } from '../codebook/index.js';
+import { boxClamps, boxMaterial, powerVolume, cablesIn } from './boxContents.js';
 import { withLampBoxes } from './lampBoxes.js';
 import { deviceOnBench, jointsOnBench, wiringPlan } from './plan/index.js';
 
@@ -77,9 +78,9 @@ export function benchOf(
   let fed = false;
   for (const box of boxes) {
     if (boxMaterial(box) === undefined) unmeasured.push({ of: box.id, what: 'material', boxId: box.id });
-    const volume = boxVolume(box);
+    const volume = powerVolume(box);
     const clamps = boxClamps(box);
-    const { depthMm } = boxBody(box);
+    const { depthMm, widthMm, heightMm } = boxBody(box);
     bench.boxes.push({
       id: box.id,
       name: box.name,
@@ -88,6 +89,9 @@ export function benchOf(
       ...(volume === undefined ? {} : { volumeIn3: volume }),
       ...(clamps === undefined ? {} : { clamps }),
       ...(depthMm === undefined ? {} : { depthMm }),
+      openingMm: [widthMm, heightMm],
+      sheathMm: sheathBySchool(schools.sheath),
+      ...(box.supportFittings ? { supportFittings: box.supportFittings } : {}),
     });
     for (const { cable, side } of cablesIn(site, box.id)) {
       if (taken.has(cable.id)) continue;

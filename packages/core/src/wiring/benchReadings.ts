@@ -228,7 +228,12 @@ export function faceFindings(on: SwitchedOn, source: Bench, edition: Edition): B
   const supply = on.bench.supply.volts;
   return facePoints(on).map((p): BenchFinding => {
     const device = on.bench.devices.find((d) => d.id === p.deviceId)!;
-    const about = { rule: `face-${p.deviceId}-${p.face}`, title: `${device.name}, ${p.face}`, boxId: device.boxId, source: practice };
+    const about = {
+      rule: 'face-reading' as const,
+      title: `${device.name}, ${p.face}`,
+      about: [device.boxId, p.deviceId, p.face],
+      source: practice,
+    };
     const untold = unknown.filter((c) => feeds(c, nodeOf.slot(p.deviceId, p.face, 'hot'))).map((c) => c.name);
     if (untold.length)
       return {

@@ -1,7 +1,8 @@
 /** What keeps a step from being ticked, and the record of ticks, proofs and values. No clock: the caller brings the time. */
 import { dropTimer, minutesOn } from './timer.js';
-import { PANEL, wiresAt } from '../model/index.js';
-import type { DeadProof, Finding, Job, JobInBook, ProofReading, StepValue, Told } from '../model/index.js';
+import { isUk, PANEL, wiresAt } from '../model/index.js';
+import { keepsBack, type Finding } from '../codebook/index.js';
+import type { DeadProof, Job, JobInBook, ProofReading, StepValue, Told } from '../model/index.js';
 import { printLength } from '../measure/index.js';
 import type { Target } from './step.js';
 import { restingOn } from './outages.js';
@@ -140,42 +141,6 @@ export const valueOf = (job: Job, step: string, key: string): StepValue | undefi
   job.work.values.find((v) => v.step === step && v.key === key);
 export const isTicked = (job: Job, step: string): boolean => job.work.ticks.some((t) => t.step === step);
 
-/** Rules whose answer has to be known before anything is connected to the house's wiring. */
-const DECIDES_CONNECTING = new Set([
-  'circuit',
-  'source-cables',
-  'ground-present',
-  'conductor-state',
-  'conductor-breaker',
-  'shared-neutral',
-  'switch-box',
-  'face-volts',
-  'may-tap',
-  'circuit-load',
-  'box-fill',
-  'free-conductor',
-  'wiring-plan',
-  'receptacle-rating',
-  'ground-fault',
-  'arc-fault',
-  // by the UK book: what the circuit is, and what it may carry
-  'subject',
-  'load',
-  'shape',
-  'spurs',
-  'rating',
-  'residual',
-  'depth',
-  'old box',
-  'lies',
-  // of a subpanel: by what it is made dead, and whether its neutrals and grounds are apart
-  'panel-stays-live',
-  'panel-bars',
-]);
-
-/** Of these, what can be known with nothing opened: it decides whether there is a job at all, so it is asked before the first cut. */
-const DECIDES_THE_JOB = new Set(['circuit', 'may-tap', 'circuit-load', 'receptacle-rating', 'ground-fault', 'arc-fault', 'subject', 'load', 'shape', 'spurs', 'rating', 'residual', 'place']); // prettier-ignore
-
 /** Reasons why a step can't be ticked now; empty when it can. */
 export function gateOf(job: JobInBook, step: Step, steps: Step[], findings: Finding[], now?: string): string[] {
   const reasons: string[] = [];
@@ -187,9 +152,10 @@ export function gateOf(job: JobInBook, step: Step, steps: Step[], findings: Find
     const stops = findings.filter((f) => f.verdict === 'stop');
     if (stops.length) reasons.push(`the ledger has ${stops.length === 1 ? 'a stop' : `${stops.length} stops`}: ${stops[0]!.title}`);
   }
-  const decides = step.connects ? DECIDES_CONNECTING : step.alters ? DECIDES_THE_JOB : undefined;
-  if (decides) {
-    for (const f of findings.filter((x) => x.verdict === 'can’t tell' && decides.has(x.rule)))
+  const waits = step.connects ? 'connecting' : step.alters ? 'the job' : undefined;
+  if (waits) {
+    const book = isUk(job) ? 'UK' : 'US';
+    for (const f of findings.filter((x) => x.verdict === 'can’t tell' && keepsBack(book, x.rule, waits)))
       reasons.push(`not known yet: ${f.title}. ${f.ask ?? ''}`.trim());
   }
   for (const ask of step.asks) {

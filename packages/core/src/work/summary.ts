@@ -1,6 +1,7 @@
 /** One line about a job for lists: its stage and what stops it. */
 import { ledgerOf, stageStates } from '../ledger/index.js';
-import { STAGES, type Finding, type JobInBook, type JobInHouse, type Stage } from '../model/index.js';
+import type { Finding } from '../codebook/index.js';
+import { STAGES, type JobInBook, type JobInHouse, type Stage } from '../model/index.js';
 import { isTicked } from './gates.js';
 import type { Step } from './step.js';
 import { stepsOf } from './steps.js';

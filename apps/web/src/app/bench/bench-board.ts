@@ -71,7 +71,7 @@ import { LengthUnits } from '../fields/length-units';
 import { pageKey } from '../keys/page-keys';
 
 const rowsOf = (findings: BenchFinding[]): FindingRow[] =>
-  findings.map((f, i) => ({ ...f, key: `${f.rule}-${f.boxId ?? ''}-${i}`, cures: [] }));
+  findings.map((f, i) => ({ ...f, key: `${f.rule}-${f.about.join('-')}-${i}`, cures: [] }));
 
 /** The bench: boxes opened flat, wired by hand or by plan, switched on, and read with simulated instruments. */
 @Component({

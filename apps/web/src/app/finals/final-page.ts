@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
-import { LAID_WORDS } from '@saddle/core/codebook';
+import { findingKey, LAID_WORDS } from '@saddle/core/codebook';
 import {
   addPoint,
   addSpur,
@@ -120,7 +120,7 @@ export class FinalPage {
     return metres === undefined ? [] : [`${metres.toFixed(1)} m ${this.final()!.shape === 'ring' ? 'round' : 'in all'}`];
   });
   protected readonly findings = computed((): FindingRow[] =>
-    finalFindings(this.final()!, this.incoming()).map((f) => ({ ...f, key: `${f.rule}/${f.subject}`, cures: [] })),
+    finalFindings(this.final()!, this.incoming()).map((f) => ({ ...f, key: findingKey(f), cures: [] })),
   );
   private readonly ways = computed(() => {
     const length = this.moreLength();

@@ -1,6 +1,7 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import { inUsBook, ledgerIn, stepsIn } from '@saddle/core/alteration';
 import { outletBoxes, stageStates, workOf } from '@saddle/core/ledger';
+import type { Finding } from '@saddle/core/codebook';
 import {
   applyEdits,
   bareJob,
@@ -13,7 +14,6 @@ import {
   plannedSite,
   type Change,
   type Checked,
-  type Finding,
   type Job,
   type JobEdit,
   type JobInBook,

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, effect, inject, signal, untracked } from '@angular/core';
+import { findingKey } from '@saddle/core/codebook';
 import type { SurveyedSince } from '@saddle/core/closing';
 import { firstValueFrom } from 'rxjs';
 import { Documents } from '../api/documents.service';
@@ -26,13 +27,13 @@ import { JobSession } from './job-session';
           @if (s.findings.length || s.settled.length) {
             Of this job:
             <ul>
-              @for (f of s.findings; track f.now.rule + f.now.subject) {
+              @for (f of s.findings; track keyOf(f.now)) {
                 <li>
                   <sa-verdict [verdict]="f.now.verdict" /> {{ f.now.title }}: {{ f.now.says
                   }}{{ f.before ? ' (was ' + f.before + ')' : '' }}
                 </li>
               }
-              @for (f of s.settled; track f.rule + f.subject) {
+              @for (f of s.settled; track keyOf(f)) {
                 <li>{{ f.title }}: not a point any more</li>
               }
             </ul>
@@ -46,6 +47,7 @@ import { JobSession } from './job-session';
   `,
 })
 export class SurveySince {
+  protected readonly keyOf = findingKey;
   private readonly session = inject(JobSession);
   private readonly documents = inject(Documents);
   protected readonly since = signal<SurveyedSince | undefined>(undefined);

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
+import { findingKey } from '@saddle/core/codebook';
 import { alikeFindings, countWords, ofWords } from '@saddle/core/ledger';
 import type { Stage } from '@saddle/core/model';
 import { JobSession } from '../job/job-session';
@@ -52,7 +53,7 @@ export class LedgerPanel {
 
   protected apply(key: string, id: string): void {
     const remedy = this.groups()
-      .find(({ finding: f }) => `${f.rule}/${f.subject}` === key)
+      .find(({ finding: f }) => findingKey(f) === key)
       ?.finding.remedies.find((r) => r.id === id);
     if (remedy) this.session.apply(remedy.title, remedy.edits);
   }

@@ -3,8 +3,9 @@ import { HttpClient } from '@angular/common/http';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
+import { whereOf } from '@saddle/core/codebook';
 import { STAGES, VERDICTS, type Verdict } from '@saddle/core/model';
-import { NOT_CHECKED, RULES, type Bore, type IndexedRule } from '@saddle/core/rules';
+import { NOT_CHECKED, usRules, type Bore, type IndexedRule } from '@saddle/core/rules';
 import { catchError, map, of, switchMap } from 'rxjs';
 import { problemOf } from '../api/documents.service';
 import { TextField } from '../fields/text-field';
@@ -16,7 +17,7 @@ interface Index {
   rules: IndexedRule[];
   notChecked: string[];
 }
-const AT_ONCE: Index = { rules: RULES.map((r) => ({ ...r, example: undefined })), notChecked: [...NOT_CHECKED] };
+const AT_ONCE: Index = { rules: usRules(), notChecked: [...NOT_CHECKED] };
 const STAGE_WORDS: Record<string, string> = {
   need: 'Need',
   survey: 'Survey',
@@ -72,9 +73,7 @@ export class RulesPage {
     const wanted = this.words().trim().toLowerCase();
     const rules = this.index().rules.filter((r) => [r.title, r.looksAt, r.id, ...r.clauses].some((t) => t.toLowerCase().includes(wanted)));
     return STAGES.flatMap((stage) => {
-      const list = rules
-        .filter((r) => r.stage === stage)
-        .map((r) => ({ ...r, bore: this.counts(r.id), where: r.clauses.length ? r.clauses.join(' · ') : 'common practice, no source' }));
+      const list = rules.filter((r) => r.stage === stage).map((r) => ({ ...r, bore: this.counts(r.id), where: whereOf(r) }));
       return list.length ? [{ stage: STAGE_WORDS[stage] ?? stage, list }] : [];
     });
   });

@@ -148,9 +148,8 @@ export class SelectedPanel {
   });
   protected readonly rows = computed((): FindingRow[] =>
     (this.judged()?.findings ?? []).map((f) => ({
-      ...f.judged,
-      key: f.rule,
-      title: f.title,
+      ...f,
+      key: [f.rule, ...f.about].join('/'),
       // this is what was found: only a job changes it
       cures: [],
     })),

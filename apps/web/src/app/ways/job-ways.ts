@@ -1,4 +1,5 @@
 import { computed, effect, inject, Injectable, signal, untracked, type OnDestroy } from '@angular/core';
+import { findingKey } from '@saddle/core/codebook';
 import { wantOf, type House, type Want } from '@saddle/core/model';
 import type { Ways } from '@saddle/core/purpose';
 import type { Subscription } from 'rxjs';
@@ -54,7 +55,7 @@ export class JobWays implements OnDestroy {
         ...(c.cures.length ? [`would do: ${c.cures.join('; ')}`] : c.refused ? ['refused'] : []),
         ...c.editions.map((e) => `${e.edition.replace('-', ' ')}: ${e.verdict}`),
       ].join(' · '),
-      findings: c.findings.map((f): FindingRow => ({ ...f, key: `${f.rule}/${f.subject}`, cures: [] })),
+      findings: c.findings.map((f): FindingRow => ({ ...f, key: findingKey(f), cures: [] })),
     }));
   });
 

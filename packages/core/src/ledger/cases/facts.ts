@@ -2,9 +2,13 @@
  * Jobs in the words of the trade, apart from how a document holds them: an outlet added back to back with one that is there, in a house
  * that is sound and measured in all that isn’t said. Lengths in inches, volumes in in³.
  */
+import type { RuleId } from '../../codebook/index.js';
 import type { BoxKindId, DeviceKindId } from '../../catalog/index.js';
 import type { Awg } from '../../measure/index.js';
 import type { BoxTrouble, Circuit, Fixture, Obstacle, RoomUse } from '../../model/index.js';
+
+/** What a case is about: a rule of the table, or what a sum of the framing says beside it. */
+export type CaseRule = RuleId | 'plate' | 'joist-cut';
 
 export interface LoadFact {
   watts: number;
@@ -160,7 +164,7 @@ export interface Case {
   clause: string;
   facts: Facts;
   /** the rule that has to say so */
-  rule: string;
+  rule: CaseRule;
 }
 export interface Hazard extends Case {
   /** the least that must be said */
@@ -170,7 +174,7 @@ export interface Hazard extends Case {
 export interface Limit {
   clause: string;
   why: string;
-  rule: string;
+  rule: CaseRule;
   least: 'stop' | 'caution';
   beyond: [tells: string, facts: Facts];
   within: [tells: string, facts: Facts];

@@ -2,8 +2,9 @@
  * What a code instructor found wrong in the judgement, each held at its limit on both sides. Clauses from memory of the edition named; the
  * job is the sewing corner with one fact changed.
  */
+import type { RuleId } from '../../codebook/index.js';
 import { describe, expect, it } from 'vitest';
-import { conductorForBreaker, cordConnected, receptacleRating, smallestGaugeFor } from '../../codebook/index.js';
+import { conductorForBreaker, cordConnected, receptacleRating, smallestGaugeFor, type Finding } from '../../codebook/index.js';
 import { sharedNeutralRun, runOfBoxes, switchOn } from '../../circuit/index.js';
 import { quinceStreet, sewingCorner } from '../../demo/index.js';
 import { inches } from '../../measure/index.js';
@@ -18,7 +19,6 @@ import {
   type Change,
   type Circuit,
   type Edition,
-  type Finding,
   type JobInHouse,
   type Load,
   type Room,
@@ -57,8 +57,8 @@ const job = ({ edition = 'US-2020', use = 'bedroom', circuit = {}, loads, change
   };
   return found ? { ...base, found: found(base) } : base;
 };
-const of = (facts: Facts, rule: string): Finding | undefined => ledgerOf(job(facts)).find((f) => f.rule === rule);
-const verdict = (facts: Facts, rule: string): string | undefined => of(facts, rule)?.verdict;
+const of = (facts: Facts, rule: RuleId): Finding | undefined => ledgerOf(job(facts)).find((f) => f.rule === rule);
+const verdict = (facts: Facts, rule: RuleId): string | undefined => of(facts, rule)?.verdict;
 
 describe('a 120 V face on a 240 V circuit (210.6, 406.4(F))', () => {
   it('is a stop, and nothing is connected', () => {
@@ -93,7 +93,7 @@ describe('wire and breaker: sheathed cable by the 60 °C column (334.80)', () =>
     expect(smallestGaugeFor(50)).toBe(6);
     const wanted: NewCircuit = { name: 'oven', ratingA: 50, poles: 2, gauge: 8, rooms: [], loads: [] };
     const judged = (gauge: 8 | 6) =>
-      breakerFindings(quinceStreet.site, 'US-2020', { ...wanted, gauge }).find((f) => f.rule === 'conductor')!.verdict;
+      breakerFindings(quinceStreet.site, 'US-2020', { ...wanted, gauge }).find((f) => f.rule === 'conductor-breaker')!.verdict;
     expect([judged(8), judged(6)]).toEqual(['stop', 'ok']);
   });
 });
@@ -109,7 +109,7 @@ describe('a circuit of its own against what is to hang on it (210.19, 210.20(A))
     [2400, false, 'ok'],
     [4800, true, 'stop'],
   ] as const)('%i W, for hours %s, on 20 A: %s', (watts, hours, says) =>
-    expect(breakerFindings(quinceStreet.site, 'US-2020', kiln(watts, hours)).find((f) => f.rule === 'load')!.verdict).toBe(says),
+    expect(breakerFindings(quinceStreet.site, 'US-2020', kiln(watts, hours)).find((f) => f.rule === 'circuit-load')!.verdict).toBe(says),
   );
 });
 

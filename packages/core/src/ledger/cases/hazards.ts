@@ -1,8 +1,9 @@
 /** Hazards that have no near side: what must never pass, and what must be said of it. Clauses from memory. */
+import type { CaseRule } from './facts.js';
 import type { BenchFacts, Facts, Hazard, OutletFacts, OwnCircuitFacts, WiredWrong } from './facts.js';
 
 const EDITIONS = [2017, 2020, 2023] as const;
-const hazard = (rule: string, clause: string, tells: string, why: string, facts: Facts, least: Hazard['least'] = 'stop'): Hazard => ({
+const hazard = (rule: CaseRule, clause: string, tells: string, why: string, facts: Facts, least: Hazard['least'] = 'stop'): Hazard => ({
   ...{ rule, clause, tells, why, facts, least },
 });
 const outlet = (facts: OutletFacts): Facts => ({ outlet: facts });
@@ -414,7 +415,13 @@ const WIRED: Hazard[] = ([1, 2, 3] as const)
           'one white carries the current of both',
           wired('neutrals of two circuits joined', { boxes }),
         ),
-        hazard('free', '300.14', `cut back to 5 1/2 in, ${boxes} boxes`, 'too short to work on', wired('cut back too short', { boxes })),
+        hazard(
+          'free-conductor',
+          '300.14',
+          `cut back to 5 1/2 in, ${boxes} boxes`,
+          'too short to work on',
+          wired('cut back too short', { boxes }),
+        ),
       ]),
       hazard(
         'one-yoke',

@@ -1,4 +1,5 @@
 /** Facts run through every place that judges them. */
+import type { CaseRule } from './facts.js';
 import { switchOn } from '../../circuit/index.js';
 import { boredHole, joistCut, setback, type Judged } from '../../codebook/index.js';
 import { inches } from '../../measure/index.js';
@@ -10,7 +11,7 @@ import { outletJob, ownCircuit, wiredRun } from './asDocument.js';
 import type { Facts, WoodFacts } from './facts.js';
 
 export interface Said {
-  rule: string;
+  rule: CaseRule;
   verdict: Verdict;
   says: string;
   /** what the person does next */
@@ -19,7 +20,7 @@ export interface Said {
 }
 
 function woodFindings(facts: WoodFacts): Said[] {
-  const said = (rule: string, { verdict, says, ask }: Judged): Said => ({ rule, verdict, says, ask });
+  const said = (rule: CaseRule, { verdict, says, ask }: Judged): Said => ({ rule, verdict, says, ask });
   if ('front' in facts) {
     const { behind, burns } = facts.front;
     return [said('setback', setback('US-2020', burns, behind === 'not measured' ? undefined : inches(behind)))];

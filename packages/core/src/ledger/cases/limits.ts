@@ -1,11 +1,12 @@
 /** Limits of the trade with a job just beyond each and the same just within. Figures worked by hand from the clause; clauses from memory. */
+import type { CaseRule } from './facts.js';
 import type { CableFact, Facts, Limit, LoadFact, OutletFacts, OwnCircuitFacts, WoodFacts } from './facts.js';
 
 const outlet = (facts: OutletFacts): Facts => ({ outlet: facts });
 const wood = (facts: WoodFacts): Facts => ({ wood: facts });
 const own = (facts: OwnCircuitFacts): Facts => ({ ownCircuit: facts });
 const limit = (
-  rule: string,
+  rule: CaseRule,
   clause: string,
   why: string,
   beyond: [string, Facts],
@@ -45,7 +46,7 @@ const BOX_FILL: Limit[] = [
 ];
 
 /** What hangs on the circuit: for hours counts at 125 %. */
-const load = (why: string, clause: string, rule: string, watts: number, step: number, facts: (watts: number) => OutletFacts): Limit =>
+const load = (why: string, clause: string, rule: CaseRule, watts: number, step: number, facts: (watts: number) => OutletFacts): Limit =>
   limit(rule, clause, why, [`${why}: ${watts + step} W`, outlet(facts(watts + step))], [`${why}: ${watts} W`, outlet(facts(watts))]);
 const lamps: LoadFact = { watts: 60, lamps: true };
 const on20: OutletFacts = { circuit: { breaker: 20 }, old: { cables: twelves, device: 'duplex-20', in3: 34, gangs: 1 } };
@@ -100,14 +101,14 @@ const ownLoad = (
     `${w} W${forHours ? ' for hours' : ''} on ${breaker} A, ${poles * 120} V`,
     own({ breaker, cable, poles, loads: [{ watts: w, forHours }], into: ['hallway'], protection: { arcFault: true, groundFault: false } }),
   ];
-  return limit('load', forHours ? '210.20(A)' : '210.19', 'what hangs on a circuit against its breaker', of(watts + 10), of(watts));
+  return limit('circuit-load', forHours ? '210.20(A)' : '210.19', 'what hangs on a circuit against its breaker', of(watts + 10), of(watts));
 };
 const ownWire = (cable: OwnCircuitFacts['cable'], good: OwnCircuitFacts['breaker'], bad: OwnCircuitFacts['breaker']): Limit => {
   const of = (breaker: OwnCircuitFacts['breaker']): [string, Facts] => [
     `${cable} AWG on ${breaker} A`,
     own({ breaker, cable, poles: 2, loads: [{ watts: 1000 }], into: ['hallway'], protection: { arcFault: true, groundFault: false } }),
   ];
-  return limit('conductor', cable >= 10 ? '240.4(D)' : '334.80', 'a breaker that lets its wire get too hot', of(bad), of(good));
+  return limit('conductor-breaker', cable >= 10 ? '240.4(D)' : '334.80', 'a breaker that lets its wire get too hot', of(bad), of(good));
 };
 const OWN: Limit[] = [
   ownLoad(15, 14, 1, 1800, false),

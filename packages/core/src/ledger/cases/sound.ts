@@ -1,16 +1,17 @@
 /** Sound jobs, each with something that could be taken for a hazard and isn’t one. Clauses from memory. */
+import type { CaseRule } from './facts.js';
 import type { BenchFacts, Case, Facts, OutletFacts, OwnCircuitFacts } from './facts.js';
 
 const EDITIONS = [2017, 2020, 2023] as const;
-const sound = (rule: string, clause: string, tells: string, why: string, facts: OutletFacts): Case => ({
+const sound = (rule: CaseRule, clause: string, tells: string, why: string, facts: OutletFacts): Case => ({
   ...{ rule, clause, tells, why },
   facts: { outlet: facts } as Facts,
 });
-const own = (rule: string, clause: string, tells: string, why: string, facts: OwnCircuitFacts): Case => ({
+const own = (rule: CaseRule, clause: string, tells: string, why: string, facts: OwnCircuitFacts): Case => ({
   ...{ rule, clause, tells, why },
   facts: { ownCircuit: facts } as Facts,
 });
-const wired = (rule: string, clause: string, tells: string, why: string, facts: BenchFacts): Case => ({
+const wired = (rule: CaseRule, clause: string, tells: string, why: string, facts: BenchFacts): Case => ({
   ...{ rule, clause, tells, why },
   facts: { wired: facts } as Facts,
 });

@@ -1,13 +1,14 @@
 /** Jobs of which something that decides was never looked at: asked about, and never passed. */
+import type { CaseRule } from './facts.js';
 import type { Case, Facts, OutletFacts, WoodFacts } from './facts.js';
 
 const EDITIONS = [2017, 2020, 2023] as const;
-const unknown = (rule: string, clause: string, tells: string, why: string, facts: OutletFacts): Case => ({
+const unknown = (rule: CaseRule, clause: string, tells: string, why: string, facts: OutletFacts): Case => ({
   ...{ rule, clause, tells, why },
   facts: { outlet: facts } as Facts,
 });
 
-const wood = (rule: string, clause: string, tells: string, why: string, facts: WoodFacts): Case => ({
+const wood = (rule: CaseRule, clause: string, tells: string, why: string, facts: WoodFacts): Case => ({
   ...{ rule, clause, tells, why },
   facts: { wood: facts },
 });

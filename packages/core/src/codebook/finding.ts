@@ -1,0 +1,53 @@
+/** What a ledger says: a judgement at a stage of a job, with the changes that would cure it. Derived, never stored. */
+import * as z from 'zod';
+import type { Source } from '../catalog/index.js';
+import { Name, Remedy, Stage, strict, Sum, Verdict, VERDICTS } from '../model/index.js';
+import type { Judged } from './judged.js';
+import { RULE_IDS, type RuleId } from './rules/index.js';
+
+/** One rule’s answer about one thing, whoever judges: ledger, wall, bench, panel, final circuit. */
+export interface Judgement<R extends RuleId = RuleId> extends Judged {
+  rule: R;
+  title: string;
+  /** ids of what it is about: box, cable, device, circuit; empty: the whole */
+  about: readonly string[];
+}
+
+const SourceShape: z.ZodType<Source> = strict({
+  standard: z.string().optional(),
+  edition: z.string().optional(),
+  clause: z.string().optional(),
+  from: z.enum(['memory', 'common practice', 'definition', 'stamped', 'measured', 'sum']),
+});
+export const Finding = z.object({
+  /** rule and subject together are unique within a ledger */
+  rule: z.enum(RULE_IDS),
+  subject: z.string(),
+  /** ids of the things that it is about */
+  about: z.array(z.string()).readonly(),
+  /** stage of the job where it is settled */
+  stage: Stage,
+  verdict: Verdict,
+  title: Name,
+  /** one plain sentence: what is so */
+  says: z.string(),
+  sums: z.array(Sum),
+  source: SourceShape,
+  /** what to measure or look at when nothing can be told */
+  ask: z.string().optional(),
+  remedies: z.array(Remedy),
+});
+export type Finding = z.infer<typeof Finding>;
+
+/** What one finding is told from another by. */
+export const findingKey = ({ rule, subject }: Pick<Finding, 'rule' | 'subject'>): string => `${rule}/${subject}`;
+
+interface Ranked {
+  verdict: Verdict;
+}
+const rank = (verdict: Verdict): number => VERDICTS.indexOf(verdict);
+/** The order in which findings are read: what stops first, a note last. */
+export const byVerdict = (a: Ranked, b: Ranked): number => rank(a.verdict) - rank(b.verdict);
+/** The verdict that counts for the whole; `ok` where there is nothing to say. What is only noted doesn’t count. */
+export const worstVerdict = (list: readonly Ranked[]): Verdict =>
+  list.reduce<Verdict>((w, f) => (rank(f.verdict) < rank(w) ? f.verdict : w), 'ok');
