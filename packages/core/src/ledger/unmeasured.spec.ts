@@ -150,7 +150,7 @@ describe('the bench of a job', () => {
     const b = bench(but((c) => ({ ends: c.ends.map((e) => ({ ...e, freeLength: undefined })) as unknown as typeof c.ends })));
     expect(of(b, 'free-conductor').find((f) => /panel to hall/.test(f.title))).toMatchObject({
       verdict: 'can’t tell',
-      says: 'not measured',
+      says: 'the free length has not been measured',
     });
   });
   it('a length nobody measured gives no volts and no short-circuit current', () => {
