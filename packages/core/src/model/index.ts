@@ -28,6 +28,7 @@ export * from './search.js';
 export * from './boxWiring.js';
 export * from './bench.js';
 export * from './want.js';
+export * from './space.js';
 export * from './way.js';
 export * from './purposes.js';
 export * from './purpose.js';

@@ -4,7 +4,7 @@ import { atMost, product, term, total, type Judged } from '../codebook/index.js'
 import { cutStock, type StockCut } from '../layout/index.js';
 import { feet, inches, printMark, type LengthUnit } from '../measure/index.js';
 import { studPlaces, uXOf, type Edition, type FaceId, type RacewayStock, type Site, type Sum } from '../model/index.js';
-import { trackedOn, type Framing, type FrameEdge, type FrontPart } from './framing.js';
+import { trackedOn, type Framing, type FrameEdge, type FrontPart } from './frame/index.js';
 
 /** Sizes of ordinary two-piece track; the maker’s sheet says the real ones (common practice). */
 export const RACEWAY_MM = {

@@ -29,7 +29,7 @@ import {
   type FrameEdge,
   type FrameNode,
   type Hollow,
-} from './framing.js';
+} from './frame/index.js';
 
 export interface TraceInput {
   site: Site;
