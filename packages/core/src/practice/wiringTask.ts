@@ -145,7 +145,9 @@ function opening(up: SwitchedOn): Point {
 }
 /** Checks that stop, in the boxes to wire; each once. */
 function checked(task: WiringTask, bench: Bench, up: SwitchedOn, edition: Edition): Point[] {
-  const stops = benchFindings(up, bench, edition).filter((f) => f.verdict === 'stop' && f.about.every((id) => task.boxes.includes(id) || !bench.boxes.some((b) => b.id === id)));
+  const stops = benchFindings(up, bench, edition).filter(
+    (f) => f.verdict === 'stop' && f.about.every((id) => task.boxes.includes(id) || !bench.boxes.some((b) => b.id === id)),
+  );
   const before = benchFindings(switchOn(on(task.answer)), task.answer, edition).filter((f) => f.verdict === 'stop').map((f) => f.rule + f.title); // prettier-ignore
   const own = stops.filter((f) => !before.includes(f.rule + f.title));
   return own.length

@@ -2,7 +2,7 @@
 import { freeEndBySchool, LEAST_FREE_MM, product, sheathBySchool, term, type Judged } from '../codebook/index.js';
 import { facePoints, runOfBoxes, switchOn } from '../circuit/index.js';
 import { feet, inches, printLength, printMark, toFeet } from '../measure/index.js';
-import { DEFAULT_SCHOOLS, type House, isPanel, ownAmps, PANEL, subpanelOf, type Sum, type Want, usBook } from '../model/index.js';
+import { DEFAULT_SCHOOLS, type House, isPanel, ownAmps, PANEL, subpanelOf, type Sum, type Want, usBook, spaceOf } from '../model/index.js';
 import { inside, racewayPlan, traced, USUAL_STOCK, type FrameEdge, type Framing, type RacewayPlan, type Traced } from '../route/index.js';
 import type { RouteOption } from './searchRoutes.js';
 import { wantAmps } from './outletPlan.js';
@@ -288,7 +288,7 @@ function buyList(
 }
 
 function cautionsOf(house: House, option: RouteOption, all: readonly Traced[]): string[] {
-  const spaces = new Set(option.through.map((t) => t.space.split('/')[0]));
+  const spaces = new Set(option.through.map((t) => spaceOf(t.space).kind));
   const joists = all.some((t) => t.holes.some((h) => h.member === 'joist'));
   const bored = new Set(all.flatMap((t) => t.holes.flatMap((h) => (h.onWall ? [h.onWall.wallId] : []))));
   const pierced = house.site.walls.filter((w) => bored.has(w.id));

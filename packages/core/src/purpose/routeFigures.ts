@@ -11,7 +11,7 @@ import {
   uOf,
 } from '../layout/index.js';
 import { inches, printMark } from '../measure/index.js';
-import { type FaceId, type House, isPanel, panelsOf, standsOut, subpanelOf, uXOf, type Want } from '../model/index.js';
+import { type FaceId, type House, isPanel, panelsOf, standsOut, subpanelOf, uXOf, type Want, spaceOf } from '../model/index.js';
 import { beforeWall, planPoint, wallSides, type Traced } from '../route/index.js';
 import type { RouteDetail } from './routeDetail.js';
 import type { RouteOption } from './searchRoutes.js';
@@ -32,14 +32,13 @@ export interface RouteElevation {
   elevation: Elevation;
 }
 
-const level = (space: string): PlanLevel =>
-  space.startsWith('attic') || (space.startsWith('floor') && !space.startsWith('floor/0'))
-    ? 'over'
-    : space.startsWith('basement') || space.startsWith('crawl') || space.startsWith('floor')
-      ? 'under'
-      : space.startsWith('surface') || space.startsWith('chase')
-        ? 'face'
-        : 'wall';
+/** The floor between cellar and ground floor is under what the plan shows, one between storeys over it. */
+function level(space: string): PlanLevel {
+  const { kind, of } = spaceOf(space);
+  if (kind === 'attic' || (kind === 'floor' && of[0] !== '0')) return 'over';
+  if (kind === 'basement' || kind === 'crawl-space' || kind === 'floor') return 'under';
+  return kind === 'surface' || kind === 'chase' ? 'face' : 'wall';
+}
 
 const tracedParts = (detail: RouteDetail): Traced[] => [detail.traced, ...detail.sections];
 

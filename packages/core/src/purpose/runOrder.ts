@@ -1,4 +1,5 @@
 /** A run of outlets: in which order they are visited so that all cables together cost least. */
+import { isSpace } from '../model/index.js';
 import type { Want } from '../model/index.js';
 import { cheapestWay, worthOf, type FrameEdge, type Framing } from '../route/index.js';
 
@@ -186,7 +187,7 @@ function treesOf(cost: readonly (readonly number[])[], parting: number): Trees {
 export function sectionBetween(frame: Framing, want: Want, from: number, to: number): { nodes: number[]; edges: FrameEdge[] } | undefined {
   const forbidden = new Set(want.forbidden);
   const node = (n: number): boolean =>
-    forbidden.has(frame.nodes[n]!.space) || (n !== from && n !== to && /^(feed|place)\//.test(frame.nodes[n]!.space));
+    forbidden.has(frame.nodes[n]!.space) || (n !== from && n !== to && isSpace(frame.nodes[n]!.space, 'feed', 'place'));
   const way = cheapestWay(frame.graph, [{ node: from, cost: [0, 0, 0, 0, 0] }], to, worthOf(want.weights), { node });
   if (!way) return undefined;
   const edges = way.edges.map((e) => frame.edges[e]!);

@@ -24,6 +24,9 @@ import {
   uXOf,
   type Want,
   type WantPlace,
+  isSpace,
+  spaceOf,
+  type SpaceKind,
 } from '../model/index.js';
 import {
   bestWays,
@@ -290,7 +293,7 @@ function waysFor(house: House, want: Want, fit: readonly FeedCandidate[], joists
       if (run && !onward) continue;
       // a box that feeds nothing here is no way through, and neither is another wanted place
       const node = (n: number): boolean =>
-        blocked[n] === 1 || (n !== target && /^(feed|place)\//.test(frame.nodes[n]!.space) && !starts.some((s) => s.node === n));
+        blocked[n] === 1 || (n !== target && isSpace(frame.nodes[n]!.space, 'feed', 'place') && !starts.some((s) => s.node === n));
       const through = want.via && nearest(frame, want.via);
       const ways =
         through === undefined
@@ -364,7 +367,7 @@ function optionsOf(house: House, want: Want, made: ReturnType<typeof waysFor>): 
     const edges = way.edges.map((e) => frame.edges[e]!);
     const nodes = [start.node];
     for (const e of edges) nodes.push(e.from === nodes.at(-1) ? e.to : e.from);
-    const spaces = nodes.map((n) => frame.nodes[n]!.space).filter((s, i, list) => s !== list[i - 1] && !s.startsWith('place/'));
+    const spaces = nodes.map((n) => frame.nodes[n]!.space).filter((s, i, list) => s !== list[i - 1] && !isSpace(s, 'place'));
     const cost = way.cost as unknown as Cost;
     return {
       key: `${spaces.join('>')}${way.onward ? `#${way.onward.order.join('-')}${partsAt(way.onward.from).length ? `/${way.onward.from.join('-')}` : ''}` : ''}`.slice(
@@ -512,17 +515,14 @@ function titleOf(house: House, feed: FeedCandidate, edges: readonly FrameEdge[],
   let crossed = false;
   nodes.slice(1).forEach((n, i) => {
     const e = edges[i]!;
-    const space = frame.nodes[n]!.space.split('/')[0]!;
+    const { kind } = spaceOf(frame.nodes[n]!.space);
     if (e.does === 'stud' && !crossed) {
       put(studs === 1 ? 'through one stud' : `through ${studs} studs`);
       crossed = true;
     }
     if (e.does === 'corner' || e.does === 'chase-end') put('round the corner');
-    if (space === 'attic') put('over the attic');
-    if (space === 'basement') put('through the basement');
-    if (space === 'crawl-space') put('through the crawl space');
-    if (space === 'floor') put('through the closed floor');
-    if (space === 'chase') put('in a chase');
+    const through = kind && THROUGH_WORDS[kind];
+    if (through) put(through);
     if (e.does === 'raceway') put('in a raceway');
     if (e.does === 'through') put('out through the wall');
   });
@@ -530,14 +530,22 @@ function titleOf(house: House, feed: FeedCandidate, edges: readonly FrameEdge[],
   return `From ${name}: ${words.join(', ') || 'within the bay'}`;
 }
 
+const THROUGH_WORDS: Readonly<Partial<Record<SpaceKind, string>>> = {
+  attic: 'over the attic',
+  basement: 'through the basement',
+  'crawl-space': 'through the crawl space',
+  floor: 'through the closed floor',
+  chase: 'in a chase',
+};
+
 /** Fewer ways than this leave little choice: then one is looked for that does without what the favourite rests on. */
 const FEW = 3;
 function nextBest(house: House, want: Want, fit: readonly FeedCandidate[], found: RoutesFound, options: SearchOptions): RouteOption[] {
   const favourite = found.options[0]!;
   // first what lies between, then where it starts
   const rests = [
-    ...favourite.through.filter((t) => !/^(bay|feed|place)\//.test(t.space)),
-    ...favourite.through.filter((t) => t.space.startsWith('feed/')),
+    ...favourite.through.filter((t) => !isSpace(t.space, 'bay', 'feed', 'place')),
+    ...favourite.through.filter((t) => isSpace(t.space, 'feed')),
   ];
   for (const rest of rests) {
     const without = { ...want, forbidden: [...want.forbidden, rest.space] };

@@ -1,4 +1,5 @@
 /** What an edit of a job’s work says to its log. Whatever button or key made it, undo too: the two states tell. */
+import { TICK_TAKEN_BACK } from './log.js';
 import { printLength, type LengthUnit } from '../measure/index.js';
 import type { DeadProof, Job, KeptEntry, LogEntry, StepValue, Work } from '../model/index.js';
 import { PROOF_ORDER, proofLabel, type AskUnit, type Step } from '../work/index.js';
@@ -33,7 +34,7 @@ export function entriesOf(before: Job, after: Job, steps: readonly Step[], unit:
   const named = (id: string): Named => ({ id, step: steps.find((s) => s.id === id) });
   for (const tick of was.ticks) {
     if (is.ticks.some((t) => t.step === tick.step)) continue;
-    said.push({ kind: 'taken back', at: now, ...titled(named(tick.step)), says: 'not done after all' });
+    said.push({ kind: 'taken back', at: now, ...titled(named(tick.step)), says: TICK_TAKEN_BACK });
   }
   for (const tick of is.ticks) {
     const old = was.ticks.find((t) => t.step === tick.step);

@@ -41,10 +41,11 @@ export const cableWords = (cable: Cable): string => {
 /** Last readings that a log has of the boxes a job worked at: the newest of each kind. */
 function readings(house: House, jobs: readonly Job[], log: readonly KeptEntry[]): Map<string, FileFact[]> {
   const byBox = new Map<string, FileFact[]>();
+  const volts = new Set(log.filter((e) => e.figure?.unit === 'V').map((e) => e.id));
   for (const job of jobs) {
     const changes = job.closed ? (house.history ?? []).filter((h) => h.jobId === job.id).flatMap((h) => h.changes) : [];
     const boxes = changes.flatMap((c) => (c.do === 'place-box' || c.do === 'replace-box' ? [c.box.id] : c.do === 'wire-box' && c.wiring.panelEndOf === undefined ? [c.wiring.id] : [])); // prettier-ignore
-    const lines = logLines(log.filter((e) => e.jobId === job.id), house.unit).filter((l) => !l.corrected && l.kind === 'value' && / V\b/.test(l.says)); // prettier-ignore
+    const lines = logLines(log.filter((e) => e.jobId === job.id), house.unit).filter((l) => !l.corrected && l.kind === 'value' && volts.has(l.id)); // prettier-ignore
     for (const box of new Set(boxes))
       byBox.set(box, [...(byBox.get(box) ?? []), ...lines.map((l) => ({ says: `${l.says}, ${l.at.slice(0, 10)}` }))]);
   }

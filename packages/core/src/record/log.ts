@@ -2,6 +2,8 @@
 import { printLength, type LengthUnit } from '../measure/index.js';
 import type { KeptEntry, LogFigure } from '../model/index.js';
 
+/** What the log says of a tick that is taken back; a value that is taken back says which. Kept logs are told apart by it. */
+export const TICK_TAKEN_BACK = 'not done after all';
 /** A clock this far off is put right and said so; less is a person’s own doing. */
 const CLOCK_OFF_MS = 2 * 60 * 1000;
 
@@ -92,7 +94,7 @@ export function logLines(entries: readonly KeptEntry[], unit: LengthUnit): LogLi
     const about = subject(entry);
     corrected.set(entry.id, about !== undefined && later.has(about));
     if (about !== undefined) later.add(about);
-    if (entry.kind === 'taken back' && entry.step !== undefined && entry.says === 'not done after all') later.add(`${entry.step} done`);
+    if (entry.kind === 'taken back' && entry.step !== undefined && entry.says === TICK_TAKEN_BACK) later.add(`${entry.step} done`);
   }
   return joined.map((entry) => {
     const clock = clockWords(entry.aheadMs);

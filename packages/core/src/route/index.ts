@@ -3,7 +3,7 @@ export * from './search.js';
 export * from './effort.js';
 export * from './bays.js';
 export * from './frame/index.js';
-export * from './trace.js';
+export * from './trace/index.js';
 export * from './traced.js';
 export * from './raceway.js';
 export * from './laid.js';

@@ -3,7 +3,7 @@ import { BOX_KINDS, nec } from '../catalog/index.js';
 import { atMost, product, term, total, type Judged } from '../codebook/index.js';
 import { cutStock, type StockCut } from '../layout/index.js';
 import { feet, inches, printMark, type LengthUnit } from '../measure/index.js';
-import { studPlaces, uXOf, type Edition, type FaceId, type RacewayStock, type Site, type Sum } from '../model/index.js';
+import { studPlaces, uXOf, type Edition, type FaceId, type RacewayStock, type Site, type Sum, isSpace } from '../model/index.js';
 import { trackedOn, type Framing, type FrameEdge, type FrontPart } from './frame/index.js';
 
 /** Sizes of ordinary two-piece track; the maker’s sheet says the real ones (common practice). */
@@ -32,6 +32,9 @@ export interface RacewayPiece {
   what: 'track' | 'cover';
   mm: number;
 }
+/** Fittings that take the wires round a turn: each costs time to pull through. */
+export const TURN_FITTINGS = ['inside corner', 'outside corner', 'flat elbow'] as const;
+
 export interface RacewayFitting {
   what: string;
   where: string;
@@ -110,7 +113,7 @@ export function racewayPlan(
     section.edges.forEach((e, i) => {
       const [a, b] = [frame.nodes[section.nodes[i]!]!, frame.nodes[section.nodes[i + 1]!]!];
       if (e.does === 'raceway-base') {
-        const spot = a.space.startsWith('surface/') ? b : a;
+        const spot = isSpace(a.space, 'surface') ? b : a;
         const wall = wallOf(spot.wallId!);
         const on = trackedOn(site, spot);
         const at = uXOf(wall, e.face!, spot.u!);

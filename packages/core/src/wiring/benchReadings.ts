@@ -171,20 +171,26 @@ export function readInstrument(on: SwitchedOn, hand: InHand): InstrumentReading 
 }
 
 /** A time to trip as people say it. Seconds. */
-export function rangeWords({ from, to }: Range): string {
-  const say = (s: number): string =>
-    s >= 3600 ? `${Number((s / 3600).toFixed(1))} h` : s >= 90 ? `${(s / 60).toFixed(0)} min` : `${Number(s.toFixed(1))} s`;
-  if (to === Infinity) return `${say(from)} or never`;
-  return from < to / 10 ? `up to ${say(to)}` : `${say(from)} to ${say(to)}`;
+export function rangeWords(range: Range): string {
+  return range.to < Infinity && isUpTo(range) ? `up to ${secondsWords(range.to)}` : atMostWords(range);
 }
+/** The same after “within”. */
+function atMostWords(range: Range): string {
+  const { from, to } = range;
+  if (to === Infinity) return `${secondsWords(from)} or never`;
+  return isUpTo(range) ? secondsWords(to) : `${secondsWords(from)} to ${secondsWords(to)}`;
+}
+const isUpTo = ({ from, to }: Range): boolean => from < to / 10;
+const secondsWords = (s: number): string =>
+  s >= 3600 ? `${Number((s / 3600).toFixed(1))} h` : s >= 90 ? `${(s / 60).toFixed(0)} min` : `${Number(s.toFixed(1))} s`;
 
 /** What opened when it was switched on, and what is loaded past what it holds. */
 export function eventWords(on: SwitchedOn): string[] {
   return [
-    ...on.opened.map((o) => `Opened: ${o.what}. ${o.why}, within ${rangeWords(o.seconds).replace('up to ', '')}.`),
+    ...on.opened.map((o) => `Opened: ${o.what}. ${o.why}, within ${atMostWords(o.seconds)}.`),
     ...on.overloaded.map((o) => {
       const b = on.bench.breakers.find((x) => x.id === o.breakerId)!;
-      return `Overload: ${o.amps.toFixed(1)} A on breaker ${b.number} of ${b.amps} A; ${o.seconds.to === Infinity ? 'it may hold, or open after a while' : `it opens within ${rangeWords({ from: 0, to: o.seconds.to }).replace('up to ', '')}`}.`;
+      return `Overload: ${o.amps.toFixed(1)} A on breaker ${b.number} of ${b.amps} A; ${o.seconds.to === Infinity ? 'it may hold, or open after a while' : `it opens within ${atMostWords({ from: 0, to: o.seconds.to })}`}.`;
     }),
   ];
 }

@@ -3,7 +3,18 @@ import { BOX_KINDS, DEVICE_KINDS } from '../catalog/index.js';
 import { numbered, runTo, wiringOf, type Work, type WorkBox, type WorkRun } from '../ledger/index.js';
 import { cablesBehind, CROSSING_HOLE_MM, longestScrewMm, marksFor, openingRect, uOf } from '../layout/index.js';
 import { inches, printLength, printMark, toFeet, type LengthUnit } from '../measure/index.js';
-import { alongX, baysLooked, boxRect, builtInName, finishThicknessMm, isFront, openFraming, uXOf, type Wall } from '../model/index.js';
+import {
+  alongX,
+  baysLooked,
+  boxRect,
+  builtInName,
+  finishThicknessMm,
+  isFront,
+  openFraming,
+  uXOf,
+  type Wall,
+  isSpace,
+} from '../model/index.js';
 import type { Hole } from '../route/index.js';
 import { atBox, capital, free, id, out, PRACTICE, step, type At, type Draft, type StepPlace } from './step.js';
 import { spent, type Spent, type TimeKind } from './times.js';
@@ -370,13 +381,13 @@ function boreWay(at: At, r: WorkRun): Draft[] {
           ...(traced.holes.some((h) => h.member === 'joist')
             ? ['Solid joists only: trusses and I-joists are bored only where their maker says.']
             : []),
-          ...(way.legs.some((l) => l.space.startsWith('attic')) ? ['Attic: boards to stand on, heat, nails through the roof.'] : []),
-          ...(way.legs.some((l) => l.space.startsWith('crawl'))
+          ...(way.legs.some((l) => isSpace(l.space, 'attic')) ? ['Attic: boards to stand on, heat, nails through the roof.'] : []),
+          ...(way.legs.some((l) => isSpace(l.space, 'crawl-space'))
             ? ['Crawl space: never alone; look for water, gas lines and animals first.']
             : []),
         ],
         place: { words: `the way to ${r.to.box.name}` },
-        hands: way.legs.some((l) => l.space.startsWith('crawl')) ? 2 : 1,
+        hands: way.legs.some((l) => isSpace(l.space, 'crawl-space')) ? 2 : 1,
       },
     ),
   ];

@@ -1,6 +1,6 @@
 /** A surface raceway from the line on the wall to its covers: nothing is cut, and all of it is put up before the old box is opened. */
 import { DEVICE_KINDS } from '../catalog/index.js';
-import { racewayPlaces } from '../route/index.js';
+import { racewayPlaces, TURN_FITTINGS } from '../route/index.js';
 import { runTo, wiringOf, type Work, type WorkBox } from '../ledger/index.js';
 import { marksFor, cutStock } from '../layout/index.js';
 import { printLength, printMark, toFeet } from '../measure/index.js';
@@ -79,7 +79,7 @@ export function racewaySteps(w: Work, boxes: readonly WorkBox[], isolate: Draft[
         spent('pull cable', toFeet(runs.reduce((s, r) => s + (r?.run?.cutMm ?? 0), 0)) / 10),
         spent(
           'turn of a cable',
-          (raceway?.fittings ?? []).filter((f) => /elbow|corner/.test(f.what)).reduce((s, f) => s + f.count, 0),
+          (raceway?.fittings ?? []).filter((f) => (TURN_FITTINGS as readonly string[]).includes(f.what)).reduce((s, f) => s + f.count, 0),
         ),
       ],
       [

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, linkedSignal, signal } from '@angular/core';
-import { CRITERIA, type Criterion, type JobWant, type Joists, type Via } from '@saddle/core/model';
+import { CRITERIA, type Criterion, type JobWant, type Joists, type Via, isSpace } from '@saddle/core/model';
 import { printLength } from '@saddle/core/measure';
 import { spaceWords } from '@saddle/core/route';
 import { printMoney } from '@saddle/core/takeoff';
@@ -156,7 +156,7 @@ export class WaysPane {
   }
   /** A press on a leg over or under rooms: the way has to pass there. */
   protected pressLeg(leg: { space: string; x: number; y: number }): void {
-    if (leg.space.startsWith('wall/')) return;
+    if (isSpace(leg.space, 'wall')) return;
     this.setVia(viaDrawn(leg.space, leg));
   }
   protected passThrough(space: string | undefined): void {

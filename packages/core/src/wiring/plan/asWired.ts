@@ -48,6 +48,7 @@ export function asWired(plan: WiringPlan, site: Site, box: Box, wiring: BoxWirin
         letter: LETTER[role],
         gauge: tail.gauge,
         from: 'pigtail',
+        pigtailFor: '',
         ...(end.end === 1 ? { far: true } : {}),
       };
     }

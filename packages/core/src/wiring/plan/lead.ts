@@ -18,6 +18,8 @@ export interface Lead {
   cableId?: string;
   /** where it comes from, in words: `parlour cable`, `pigtail` */
   from: string;
+  /** of a pigtail: the screw that it is for, in words; empty where nobody said */
+  pigtailFor?: string;
   /** the far end of a jumper that joins two splices */
   far?: true;
   /** too short to reach a screw: it is lengthened by a pigtail */
@@ -101,13 +103,16 @@ export const pigtailTo = (role: Role, letter: Lead['letter'], gauge: Awg, at: Te
   letter,
   gauge,
   from: `pigtail for the ${terminalWords(at)}`,
+  pigtailFor: terminalWords(at),
 });
 
 /** `the white (N) of the parlour cable`, `a bare pigtail (G) to the green screw` */
 export const describeLead = (lead: Lead): string =>
   lead.cableId
     ? `the ${lead.colour} (${lead.letter}) of the ${lead.from}`
-    : `a ${lead.colour} ${lead.from.replace('pigtail', `pigtail (${lead.letter})`)}`;
+    : lead.pigtailFor === undefined
+      ? `a ${lead.colour} ${lead.from}`
+      : `a ${lead.colour} pigtail (${lead.letter})${lead.pigtailFor && ` for the ${lead.pigtailFor}`}`;
 
 const SCHOOL_WORDS: Record<Schools['terminals'], string> = {
   'side screw': 'hooked clockwise under',
