@@ -1,7 +1,7 @@
 /** The price book as a table (RFC 4180), out and in. Reading reports row by row and changes nothing by itself. */
 import Papa from 'papaparse';
 import { ARTICLE_IDS, articleIdsOf, ARTICLES, priceOf, type ArticleId } from '../catalog/index.js';
-import { checkShape, isUk, LocalDay, PriceNote, type House } from '../model/index.js';
+import { checkShape, isUk, LocalDay, PriceNote, type House, withArticle } from '../model/index.js';
 import { numberFrom, soldFrom, soldText } from '../takeoff/index.js';
 import type { CsvRow } from './panelCsv.js';
 
@@ -61,16 +61,6 @@ function readRow(cells: Partial<Record<Column, string>>): Read {
   }
   return { ok: true, id, price, note: note.value };
 } // prettier-ignore
-
-/** A record with one value put, or taken out where there is none: what isn’t known has no key. */
-export function withArticle<T>(
-  all: Partial<Record<ArticleId, T | undefined>> | undefined,
-  id: ArticleId,
-  value: T | undefined,
-): Partial<Record<ArticleId, T>> {
-  const { [id]: _before, ...rest } = all ?? {};
-  return { ...(rest as Partial<Record<ArticleId, T>>), ...(value === undefined ? {} : { [id]: value }) };
-}
 
 /** Reads a price book and says of each row what would become of it; a row that can’t be read leaves the others. */
 export function pricesFromCsv(text: string, house: Pick<House, 'prices' | 'priceNotes'>): PriceReport {

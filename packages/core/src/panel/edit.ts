@@ -1,5 +1,5 @@
 /** Changes to the panel as a person makes them at its door. Pure: each gives a new survey. */
-import { inches } from '../measure/index.js';
+import { inches, parsePower } from '../measure/index.js';
 import {
   assumed,
   breakersOf,
@@ -13,6 +13,10 @@ import {
   type Panel,
   type Site,
   type Subpanel,
+  changeIn,
+  putInto,
+  circuitCalled,
+  type Load,
 } from '../model/index.js';
 
 const upTo = (n: number, from = 1): number[] => Array.from({ length: Math.max(0, n - from + 1) }, (_, i) => from + i);
@@ -166,3 +170,30 @@ export function hangPanel(site: Site, wallId: string | undefined, face: 'A' | 'B
         : { wallId: wall.id, face, fromLeft: assumed(wall.length.mm / 2), bottom: assumed(Math.min(inches(48), wall.height.mm / 2)) },
   });
 }
+
+/**
+ * Names the circuit of a box by the number of its breaker; one that is noted already is that one, else one is made with `newId`.
+ * What is fed from the box hangs on the same.
+ */
+export function nameCircuitOf(site: Site, boxId: string, part: Partial<Circuit>, newId: string): Site {
+  const number = part.number ?? '1';
+  const there = circuitCalled(site, number);
+  const made: Circuit = there ?? { id: newId, number, name: `circuit ${number}`, voltsNominal: 120, ...part };
+  return changeIn(there ? site : putInto(site, 'circuits', made), 'boxes', boxId, { circuitId: made.id });
+}
+
+export type LoadReading =
+  { ok: true; load: Pick<Load, 'name' | 'watts' | 'amps'> } | { ok: false; came: string; message: string; expected: string };
+/** A load as people say it: `freezer 150 W`, `kettle 12 A`. */
+export function readLoad(text: string): LoadReading {
+  const came = text.trim().slice(0, 40);
+  const expected = 'a name with watts or amps, say freezer 150 W';
+  const words = /^(.*?)\s*([\d.,]+\s*[a-z]*)$/i.exec(text.trim());
+  if (!words?.[1]) return { ok: false, came, expected, message: `“${came}” is no load: ${expected} would do.` };
+  const power = parsePower(words[2]!);
+  if (!power.ok) return { ok: false, came: power.came, expected: 'watts or amps', message: power.message };
+  return { ok: true, load: { name: words[1], ...(power.watts === undefined ? { amps: power.amps } : { watts: power.watts }) } };
+}
+/** A load on a circuit, plugged in and not for hours until somebody says so. */
+export const addLoad = (site: Site, circuitId: string, id: string, load: Pick<Load, 'name' | 'watts' | 'amps'>): Site =>
+  putInto(site, 'loads', { id, ...load, continuous: false, fixed: false, circuitId });

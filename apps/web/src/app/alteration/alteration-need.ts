@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { ALTERATION_WORDS } from '@saddle/core/alteration';
 import { finalsOf, readPlainNumber } from '@saddle/core/finals';
-import { ALTERATION_KINDS, CURVES, OUTLET_KINDS, RATINGS_A, type Alteration, type AlterationKind } from '@saddle/core/model';
+import { ALTERATION_KINDS, CURVES, OUTLET_KINDS, RATINGS_A, type Alteration, type AlterationKind, renamed } from '@saddle/core/model';
 import { ChoiceField } from '../fields/choice-field';
 import { TextField } from '../fields/text-field';
 import { YesNoField } from '../fields/yes-no-field';
@@ -126,7 +126,7 @@ export class AlterationNeed {
   );
 
   protected rename(name: string): void {
-    if (name.trim()) this.edits.session.edit('Name of the job', (job) => ({ ...job, name: name.trim() }));
+    if (name.trim()) this.edits.session.edit('Name of the job', (job) => renamed(job, name.trim()));
   }
   protected setKind(kind: AlterationKind): void {
     const outlet = kind === 'enlarge' ? { ...this.a().outlet, kind: 'twin' as const } : this.a().outlet;

@@ -3,7 +3,7 @@ import { RouterLink } from '@angular/router';
 import { alterationElevation, alterationFaces, boardSpot, consumerUnitBox, ukBoxOf, withUkKind } from '@saddle/core/alteration';
 import type { UkBoxId } from '@saddle/core/catalog';
 import { putFinal, putPoint } from '@saddle/core/finals';
-import type { Alteration, Box, FaceId, MeasuredLength } from '@saddle/core/model';
+import { type Alteration, type Box, type FaceId, type MeasuredLength, changeIn, putInto, putIncoming } from '@saddle/core/model';
 import { nanoid } from 'nanoid';
 import { ChoiceField } from '../fields/choice-field';
 import { LengthField } from '../fields/length-field';
@@ -237,8 +237,8 @@ export class AlterationWhere {
     const at = { id, name, wallId, face, place: { from: 'left-end', toward: 'right', to: 'centre', distance: fromLeft, bottom } } as const;
     const box: Box = own ? consumerUnitBox(at) : ukBoxOf(at, this.atKind(), this.edits.subject().point!.kind === 'twin');
     const done = this.edits.editHouse(`${name} on its wall`, (h) => {
-      const site = { ...h.site, boxes: [...h.site.boxes, box] };
-      return own ? { ...h, site, incoming: { ...h.incoming, boxId: id } } : { ...h, site: this.linked(site, id) };
+      const site = putInto(h.site, 'boxes', box);
+      return own ? putIncoming({ ...h, site }, { boxId: id }) : { ...h, site: this.linked(site, id) };
     });
     this.wrong.set(done ? '' : (this.edits.session.house.refusal()?.[0]?.message ?? 'It does not fit there.'));
   }
@@ -253,7 +253,7 @@ export class AlterationWhere {
     const { from } = this.edits.subject();
     this.edits.editHouse('Kind of the box', (h) => ({
       ...h,
-      site: { ...h.site, boxes: h.site.boxes.map((b) => (b.id === from!.box.id ? withUkKind(b, kind) : b)) },
+      site: changeIn(h.site, 'boxes', from!.box.id, (b) => withUkKind(b, kind)),
     }));
   }
   protected setBeside(of: Exclude<keyof Beside, 'none'>, value: MeasuredLength | undefined): void {

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { priceFrom } from '@saddle/core/exchange';
-import type { Job } from '@saddle/core/model';
+import { type Job, putActual, changeOne, withoutOne } from '@saddle/core/model';
 import { shoppingIn } from '@saddle/core/alteration';
 import { againstActual, printMoney, wholeCost } from '@saddle/core/takeoff';
 import { handMinutes, notedMinutes } from '@saddle/core/work';
@@ -94,16 +94,16 @@ export class ActualCost {
   });
 
   private put(title: string, part: Partial<NonNullable<Job['actual']>>): boolean {
-    return this.session.edit(title, (job) => ({ ...job, actual: { paid: [], ...job.actual, ...part } }));
+    return this.session.edit(title, (job) => putActual(job, part));
   }
   protected add(): void {
     this.put('Paid', { paid: [...this.paid(), { id: nanoid(8), what: 'parts from the shop', kind: 'parts', amount: 0 }] });
   }
   protected alter(id: string, part: Partial<Paid>): void {
-    this.put('Paid', { paid: this.paid().map((p) => (p.id === id ? { ...p, ...part } : p)) });
+    this.put('Paid', { paid: changeOne(this.paid(), id, part) });
   }
   protected drop(id: string): void {
-    this.put('Paid, taken out', { paid: this.paid().filter((p) => p.id !== id) });
+    this.put('Paid, taken out', { paid: withoutOne(this.paid(), id) });
   }
   protected setAmount(id: string, text: string): void {
     const amount = priceFrom(text);
@@ -116,9 +116,6 @@ export class ActualCost {
     const ok = minutes === undefined || (minutes >= 0 && minutes <= 60_000);
     this.errors.update((e) => ({ ...e, minutes: ok ? '' : `“${text}”: minutes from 0 to 60 000 would do` }));
     if (!ok) return;
-    this.session.edit('Minutes beside the steps', (job) => {
-      const { minutes: _, ...rest } = job.actual ?? { paid: [] };
-      return { ...job, actual: minutes === undefined ? rest : { ...rest, minutes } };
-    });
+    this.session.edit('Minutes beside the steps', (job) => putActual(job, { minutes }));
   }
 }

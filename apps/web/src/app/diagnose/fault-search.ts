@@ -12,7 +12,7 @@ import {
   type NextTest,
   type SearchView,
 } from '@saddle/core/diagnose';
-import { COMPLAINT_WORDS, COMPLAINTS, HAPPENED, HAPPENED_WORDS, QUESTION_WORDS, SEARCH_QUESTIONS, SINCE, SINCE_WORDS, STOP_SIGNS, TESTERS, type Complaint, type Search, type SearchQuestion, type Site, type StopSign } from '@saddle/core/model'; // prettier-ignore
+import { COMPLAINT_WORDS, COMPLAINTS, HAPPENED, HAPPENED_WORDS, QUESTION_WORDS, SEARCH_QUESTIONS, SINCE, SINCE_WORDS, STOP_SIGNS, TESTERS, type Complaint, type Search, type SearchQuestion, type Site, type StopSign, putSearch, complainOf, toggled } from '@saddle/core/model'; // prettier-ignore
 import { nanoid } from 'nanoid';
 import { JobSession } from '../job/job-session';
 import { CircuitLineView } from './circuit-line-view';
@@ -141,21 +141,17 @@ export class FaultSearch {
   protected readonly riskOf = riskOf;
 
   private put(title: string, part: Partial<Search>): void {
-    this.session.edit(title, (job) => ({ ...job, search: { ...job.search!, ...part } }));
+    this.session.edit(title, (job) => putSearch(job, part));
   }
   protected sign(sign: StopSign): void {
     const { signs } = this.search();
-    this.put(sign, { signs: signs.includes(sign) ? signs.filter((s) => s !== sign) : [...signs, sign], signsAsked: true });
+    this.put(sign, { signs: toggled(signs, sign), signsAsked: true });
   }
   protected noSigns(): void {
     this.put('None of the signs', { signs: [], signsAsked: true });
   }
   protected complain(complaint: Complaint): void {
-    this.session.edit(COMPLAINT_WORDS[complaint], (job) => {
-      const { question, otherBoxId: _, ...search } = job.search!;
-      // tests of another question say nothing of this one
-      return { ...job, search: { ...search, complaint, readings: question ? [] : search.readings } };
-    });
+    this.session.edit(COMPLAINT_WORDS[complaint], (job) => complainOf(job, complaint));
   }
   protected question(question: SearchQuestion): void {
     const { complaint, readings } = this.search();
@@ -172,16 +168,13 @@ export class FaultSearch {
   }
   protected toggle(part: 'happened' | 'touched' | 'lacks', value: string, words = `No ${value}`): void {
     const now = (this.search()[part] ?? []) as string[];
-    this.put(words.slice(0, 120), { [part]: now.includes(value) ? now.filter((x) => x !== value) : [...now, value] } as Partial<Search>);
+    this.put(words.slice(0, 120), { [part]: toggled(now, value) } as Partial<Search>);
   }
   protected has(part: 'happened' | 'touched' | 'lacks', value: string): boolean {
     return ((this.search()[part] ?? []) as string[]).includes(value);
   }
   protected since(since: (typeof SINCE)[number]): void {
-    this.session.edit(SINCE_WORDS[since], (job) => {
-      const { since: before, ...search } = job.search!;
-      return { ...job, search: before === since ? search : { ...search, since } };
-    });
+    this.session.edit(SINCE_WORDS[since], (job) => putSearch(job, { since: job.search?.since === since ? undefined : since }));
   }
   protected unsure(): void {
     this.put('Readings twice', { unsure: !this.search().unsure });

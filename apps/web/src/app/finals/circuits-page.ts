@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
 import { finalFindings, finalsOf, newFinal, progressOf, putFinal, readingLines, readPlainNumber } from '@saddle/core/finals';
-import { EARTHINGS, type Incoming } from '@saddle/core/model';
+import { EARTHINGS, type Incoming, putIncoming } from '@saddle/core/model';
 import { nanoid } from 'nanoid';
 import { NewAlteration } from '../alteration/new-alteration';
 import { ChoiceField } from '../fields/choice-field';
@@ -132,10 +132,7 @@ export class CircuitsPage {
     return value === undefined ? '' : `${value}`;
   }
   protected putIncoming(part: { [K in keyof Incoming]?: Incoming[K] | undefined }): boolean {
-    return this.session.editHouse('Supply', (h) => {
-      const next = Object.fromEntries(Object.entries({ ...h.incoming, ...part }).filter(([, v]) => v !== undefined)) as Incoming;
-      return { ...h, incoming: next };
-    });
+    return this.session.editHouse('Supply', (h) => putIncoming(h, part));
   }
   protected putNumber(field: 'zeOhm' | 'faultKa', written: string): void {
     const read = readPlainNumber(written, field === 'zeOhm' ? '0.24' : '1.2');

@@ -1,9 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { articleIdsOf, ARTICLES, CUT_ARTICLES, type ArticleId } from '@saddle/core/catalog';
-import { priceFrom, withArticle } from '@saddle/core/exchange';
+import { priceFrom } from '@saddle/core/exchange';
 import { feet } from '@saddle/core/measure';
-import { assumed, isUk, type CoilOnHand, type CountsOnHand, type House } from '@saddle/core/model';
+import { assumed, isUk, type CoilOnHand, type CountsOnHand, addCoil, changeCoil, dropCoil, putCount } from '@saddle/core/model';
 import { isCut } from '@saddle/core/takeoff';
 import { nanoid } from 'nanoid';
 import { CellField } from '../fields/cell-field';
@@ -111,30 +111,18 @@ export class OnHandPage {
     return h.note ?? ARTICLES[h.article].name;
   }
 
-  private putLengths(what: string, change: (list: CoilOnHand[]) => CoilOnHand[]): void {
-    this.session.editHouse(what, (h) => ({ ...h, onHand: change(h.onHand ?? []) }));
-  }
   protected addLength(): void {
-    this.putLengths('A coil on hand', (list) => [...list, { id: nanoid(10), article: 'cable-14', length: assumed(feet(25)) }]);
+    this.session.editHouse('A coil on hand', (h) => addCoil(h, { id: nanoid(10), article: 'cable-14', length: assumed(feet(25)) }));
   }
   protected alter(id: string, part: { [K in keyof CoilOnHand]?: CoilOnHand[K] | undefined }): void {
-    this.putLengths('On hand', (list) =>
-      list.map((h) => {
-        const { note, ...rest } = { ...h, ...part };
-        return h.id === id ? ({ ...rest, ...(note === undefined ? {} : { note }) } as CoilOnHand) : h;
-      }),
-    );
+    this.session.editHouse('On hand', (h) => changeCoil(h, id, part));
   }
   protected drop(id: string): void {
-    this.putLengths('Used up', (list) => list.filter((h) => h.id !== id));
+    this.session.editHouse('Used up', (h) => dropCoil(h, id));
   }
 
   private put(what: string, id: ArticleId, value: CountsOnHand[ArticleId]): boolean {
-    return this.session.editHouse(what, (h): House => {
-      const counts = withArticle(h.counts, id, value);
-      const { counts: _, ...rest } = h;
-      return Object.keys(counts).length ? { ...rest, counts } : rest;
-    });
+    return this.session.editHouse(what, (h) => putCount(h, id, value));
   }
   protected add(id: string | undefined): void {
     // none of it until somebody counts

@@ -1,9 +1,18 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { articleIdsOf, ARTICLES, priceOf, type Article, type ArticleId } from '@saddle/core/catalog';
-import { priceCsv, priceFrom, pricesFromCsv, withArticle, type PriceReport } from '@saddle/core/exchange';
+import { priceCsv, priceFrom, pricesFromCsv, type PriceReport } from '@saddle/core/exchange';
 import { feet } from '@saddle/core/measure';
-import { assumed, isUk, type House, type Money, type PriceNote } from '@saddle/core/model';
+import {
+  assumed,
+  isUk,
+  type Money,
+  putPrice,
+  notePrice,
+  putMoney,
+  changeOne,
+  withoutOne,
+} from '@saddle/core/model';
 import { localBy } from '@saddle/core/schedule';
 import { LEAST_REST_FT, REST_PERCENT, soldFrom, soldOf, soldText } from '@saddle/core/takeoff';
 import { nanoid } from 'nanoid';
@@ -71,46 +80,33 @@ export class PricesPage {
   private today(): string {
     return localBy(new Date().getTimezoneOffset())(new Date().toISOString()).slice(0, 10);
   }
-  private noted(h: House, id: ArticleId, part: { [K in keyof PriceNote]?: PriceNote[K] | undefined }): House['priceNotes'] {
-    const next = Object.fromEntries(Object.entries({ ...h.priceNotes?.[id], ...part }).filter(([, v]) => v !== undefined));
-    return withArticle<PriceNote>(h.priceNotes, id, Object.keys(next).length ? next : undefined);
-  }
   protected setPrice(id: ArticleId, text: string): void {
     const price = text.trim() === '' ? undefined : priceFrom(text);
     const bad = price !== undefined && Number.isNaN(price);
     this.say(id, bad ? `“${text}” is no number` : '');
     if (bad) return;
-    this.session.editHouse('Prices', (h) => ({
-      ...h,
-      prices: withArticle(h.prices, id, price),
-      // a price that was typed is of today
-      priceNotes: this.noted(h, id, { on: price === undefined ? undefined : this.today() }),
-    }));
+    this.session.editHouse('Prices', (h) => putPrice(h, id, price, this.today()));
   }
   protected setSold(id: ArticleId, text: string): void {
     const sold = soldFrom(text);
     const ok =
       sold !== undefined &&
-      this.session.editHouse('What it is sold in', (h) => ({
-        ...h,
-        priceNotes: this.noted(h, id, { packet: undefined, sold: undefined, ...sold, ...(sold.sold ? { on: this.today() } : {}) }),
-      }));
+      this.session.editHouse('What it is sold in', (h) =>
+        notePrice(h, id, { packet: undefined, sold: undefined, ...sold, ...(sold.sold ? { on: this.today() } : {}) }),
+      );
     this.say(`${id}-sold`, ok ? '' : `“${text}”: a whole number of pieces to 10 000, or sizes as 25 for 30; 250 for 210, would do`);
   }
   protected setRestLeast(length: Money['restLeast']): void {
     this.putMoney('Rests that are kept', { restLeast: length });
   }
   protected setWhere(id: ArticleId, text: string): void {
-    this.session.editHouse('Where it is bought', (h) => ({ ...h, priceNotes: this.noted(h, id, { where: text.trim() || undefined }) }));
+    this.session.editHouse('Where it is bought', (h) => notePrice(h, id, { where: text.trim() || undefined }));
   }
   protected setOn(id: ArticleId, text: string): void {
-    this.session.editHouse('Since when a price is so', (h) => ({ ...h, priceNotes: this.noted(h, id, { on: text || undefined }) }));
+    this.session.editHouse('Since when a price is so', (h) => notePrice(h, id, { on: text || undefined }));
   }
   private putMoney(title: string, part: { [K in keyof Money]?: Money[K] | undefined }): boolean {
-    return this.session.editHouse(title, (h) => {
-      const next = Object.fromEntries(Object.entries({ ...BARE, ...h.money, ...part }).filter(([, v]) => v !== undefined));
-      return { ...h, money: next as Money };
-    });
+    return this.session.editHouse(title, (h) => putMoney(h, part));
   }
   protected setCurrency(text: string): void {
     this.putMoney('Currency', { currency: text.trim() || undefined });
@@ -137,10 +133,10 @@ export class PricesPage {
     if (!Number.isNaN(amount)) this.setFee(id, { amount });
   }
   protected setFee(id: string, part: { what?: string; amount?: number }): void {
-    this.putMoney('A fee', { fees: this.money().fees.map((f) => (f.id === id ? { ...f, ...part } : f)) });
+    this.putMoney('A fee', { fees: changeOne(this.money().fees, id, part) });
   }
   protected dropFee(id: string): void {
-    this.putMoney('Fee taken out', { fees: this.money().fees.filter((f) => f.id !== id) });
+    this.putMoney('Fee taken out', { fees: withoutOne(this.money().fees, id) });
   }
 
   protected csvOut(): string {

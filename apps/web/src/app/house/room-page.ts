@@ -11,6 +11,10 @@ import {
   type MeasuredLength,
   type Room,
   type WantedOutlet,
+  changeIn,
+  setWanted,
+  changeOne,
+  withoutOne,
 } from '@saddle/core/model';
 import { putJoists } from '@saddle/core/purpose';
 import { jobsAbout, roomList, withoutRoom, withoutWall, type Removal } from '@saddle/core/survey';
@@ -114,10 +118,7 @@ export class RoomPage {
   }
 
   protected setRoom(part: Partial<Room>): void {
-    this.session.editSite('The room', (site) => ({
-      ...site,
-      rooms: site.rooms.map((r) => (r.id === this.roomId() ? { ...r, ...part } : r)),
-    }));
+    this.session.editSite('The room', (site) => changeIn(site, 'rooms', this.roomId(), part));
   }
 
   protected readonly levels: Choice[] = [
@@ -155,10 +156,7 @@ export class RoomPage {
   }
 
   private setWanted(title: string, change: (wanted: WantedOutlet[]) => WantedOutlet[]): void {
-    this.session.editSite(title, (site) => ({
-      ...site,
-      rooms: site.rooms.map((r) => (r.id === this.roomId() ? { ...r, wanted: change(r.wanted ?? []) } : r)),
-    }));
+    this.session.editSite(title, (site) => setWanted(site, this.roomId(), change));
   }
 
   protected takeAll(): void {
@@ -182,10 +180,10 @@ export class RoomPage {
   }
 
   protected move(id: string, fromLeft: MeasuredLength | undefined): void {
-    if (fromLeft) this.setWanted('Receptacle moved', (wanted) => wanted.map((w) => (w.id === id ? { ...w, fromLeft } : w)));
+    if (fromLeft) this.setWanted('Receptacle moved', (wanted) => changeOne(wanted, id, { fromLeft }));
   }
 
   protected drop(id: string): void {
-    this.setWanted('Receptacle taken out', (wanted) => wanted.filter((w) => w.id !== id));
+    this.setWanted('Receptacle taken out', (wanted) => withoutOne(wanted, id));
   }
 }

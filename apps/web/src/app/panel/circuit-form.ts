@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
-import { printAwg, parsePower } from '@saddle/core/measure';
+import { printAwg } from '@saddle/core/measure';
 import {
   breakersOf,
   fromPanel,
@@ -10,8 +10,10 @@ import {
   type Breaker,
   type Circuit,
   type Load,
+  changeIn,
+  takeFrom,
 } from '@saddle/core/model';
-import { circuitSheet, putBreaker, putCircuit } from '@saddle/core/panel';
+import { circuitSheet, putBreaker, putCircuit, readLoad, addLoad } from '@saddle/core/panel';
 import { nanoid } from 'nanoid';
 import { ChoiceField, type Choice } from '../fields/choice-field';
 import { TextField } from '../fields/text-field';
@@ -80,27 +82,15 @@ export class CircuitForm {
     return text ? (Number(text) as Circuit['breakerA']) : undefined;
   }
   protected addLoad(input: HTMLInputElement): void {
-    const words = /^(.*?)\s*([\d.,]+\s*(?:kw|w|va|a|amps?|watts?))$/i.exec(input.value.trim());
-    const power = words && parsePower(words[2]!);
-    if (!words?.[1] || !power || !power.ok) {
-      this.loadError = `“${input.value.trim().slice(0, 40)}” is no load: a name with watts or amps would do, say freezer 150 W.`;
-      return;
-    }
-    this.loadError = '';
-    const load: Load = {
-      id: nanoid(10),
-      name: words[1],
-      ...(power.watts === undefined ? { amps: power.amps } : { watts: power.watts }),
-      continuous: false,
-      fixed: false,
-      circuitId: this.circuitId(),
-    };
-    if (this.session.editSite(load.name, (site) => ({ ...site, loads: [...site.loads, load] }))) input.value = '';
+    const read = readLoad(input.value);
+    this.loadError = read.ok ? '' : read.message;
+    if (read.ok && this.session.editSite(read.load.name, (site) => addLoad(site, this.circuitId(), nanoid(10), read.load)))
+      input.value = '';
   }
   protected setLoad(id: string, part: Partial<Load>): void {
-    this.session.editSite('Load', (site) => ({ ...site, loads: site.loads.map((l) => (l.id === id ? { ...l, ...part } : l)) }));
+    this.session.editSite('Load', (site) => changeIn(site, 'loads', id, part));
   }
   protected dropLoad(id: string): void {
-    this.session.editSite('Load taken out', (site) => ({ ...site, loads: site.loads.filter((l) => l.id !== id) }));
+    this.session.editSite('Load taken out', (site) => takeFrom(site, 'loads', id));
   }
 }

@@ -1,9 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, HostListener, inject, signal, viewChild } from '@angular/core';
 import { LAMP_BOXES } from '@saddle/core/catalog';
 import { draggedPlace, keyPlan, nudgedPlace, placeInRoom, suitableBoxes, withKind } from '@saddle/core/layout';
-import { changeFor, jobElevation, judgeWork, type WorkBox } from '@saddle/core/ledger';
+import { jobElevation, judgeWork, type WorkBox } from '@saddle/core/ledger';
 import { printLength, printMark } from '@saddle/core/measure';
-import { NOT_ENTERED, bareJob, otherFace, type Box, type FaceId, type Job } from '@saddle/core/model';
+import { NOT_ENTERED, bareJob, otherFace, type Box, type FaceId, changeIn, putPlannedBox } from '@saddle/core/model';
 import { fillOf } from '@saddle/core/wiring';
 import { Segmented, type Segment } from '../fields/segmented';
 import { JobSession } from '../job/job-session';
@@ -124,25 +124,15 @@ export class BoxStage {
     return this.wall().references.find((r) => r.id === from)?.name ?? from;
   }
 
-  /** The job with this box in place of the one of its plan; undefined for a box that the job only finds. */
-  private withBox(job: Job, box: Box): Job | undefined {
-    for (const kind of ['place-box', 'replace-box'] as const) {
-      const change = changeFor(this.session.job(), kind, box.id);
-      if (change) return { ...job, changes: job.changes.map((c) => (c.id === change.id ? { ...change, box } : c)) };
-    }
-    return undefined;
-  }
   /** A box of the plan is edited in the job, one that was found in the survey of the house. */
   private put(title: string, box: Box): void {
-    if (this.withBox(this.session.job(), box)) this.session.edit(title, (job) => this.withBox(job, box) ?? job);
-    else this.session.house.editSite(title, (site) => ({ ...site, boxes: site.boxes.map((b) => (b.id === box.id ? box : b)) }));
+    if (putPlannedBox(this.session.job(), box)) this.session.edit(title, (job) => putPlannedBox(job, box) ?? job);
+    else this.session.house.editSite(title, (site) => changeIn(site, 'boxes', box.id, box));
   }
   private preview(box: Box | undefined): void {
-    const planned = box && this.withBox(bareJob(this.session.job()), box);
+    const planned = box && putPlannedBox(bareJob(this.session.job()), box);
     this.session.drag(planned && bareJob(planned));
-    this.session.house.dragSite(
-      box && !planned ? (site) => ({ ...site, boxes: site.boxes.map((b) => (b.id === box.id ? box : b)) }) : undefined,
-    );
+    this.session.house.dragSite(box && !planned ? (site) => changeIn(site, 'boxes', box.id, box) : undefined);
   }
 
   private place(box: Box, part: Partial<Box['place']>): Box {

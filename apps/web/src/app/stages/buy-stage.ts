@@ -1,3 +1,4 @@
+import { toggleBought, putEstimate } from '@saddle/core/model';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { ESTIMATE_DAYS, excludedOf, scopeOf } from '@saddle/core/exchange';
@@ -73,19 +74,13 @@ export class BuyStage {
 
   /** Ticked off at the shelf, and taken back. */
   protected tick(key: string): void {
-    this.session.edit('Shopping list', (job) => {
-      const bought = job.bought ?? [];
-      return { ...job, bought: bought.includes(key) ? bought.filter((b) => b !== key) : [...bought, key] };
-    });
+    this.session.edit('Shopping list', (job) => toggleBought(job, key));
   }
   protected setWords(what: 'scope' | 'excluded', text: string): void {
-    this.session.edit('Words of the estimate', (job) => {
-      const { [what]: _before, ...rest } = job.estimate ?? {};
-      return { ...job, estimate: text.trim() === '' ? rest : { ...rest, [what]: text } };
-    });
+    this.session.edit('Words of the estimate', (job) => putEstimate(job, { [what]: text.trim() === '' ? undefined : text }));
   }
   protected setDays(text: string): void {
-    const ok = this.session.edit('How long the price holds', (job) => ({ ...job, estimate: { ...job.estimate, days: Number(text) } }));
+    const ok = this.session.edit('How long the price holds', (job) => putEstimate(job, { days: Number(text) }));
     this.error.set(ok ? '' : `“${text}” is no number of days from 1 to 365`);
   }
   protected print(): void {

@@ -3,7 +3,18 @@ import { NgbTypeahead } from '@ng-bootstrap/ng-bootstrap';
 import { APPLIANCES } from '@saddle/core/catalog';
 import { loadAmps } from '@saddle/core/codebook';
 import { parsePower } from '@saddle/core/measure';
-import { PURPOSE_WORDS, ROOM_USES, type Load, type Room, type WantLoad } from '@saddle/core/model';
+import {
+  PURPOSE_WORDS,
+  ROOM_USES,
+  type Load,
+  type Room,
+  type WantLoad,
+  unplugged,
+  toggleContinuous,
+  renamed,
+  comesAfter,
+  changeIn,
+} from '@saddle/core/model';
 import { withLoads } from '@saddle/core/purpose';
 import { nanoid } from 'nanoid';
 import { map, type Observable } from 'rxjs';
@@ -232,7 +243,7 @@ export class NeedStage {
         this.plugged().filter((_, i) => i !== index),
       );
     const { id } = load as Load;
-    this.session.edit(title, (job) => ({ ...job, changes: job.changes.filter((c) => c.do !== 'plug-in' || c.load.id !== id) }));
+    this.session.edit(title, (job) => unplugged(job, id));
   }
 
   protected setContinuous(index: number): void {
@@ -244,29 +255,18 @@ export class NeedStage {
         this.plugged().map((l, i) => (i === index ? { ...l, continuous: !l.continuous } : l)),
       );
     const { id } = load as Load;
-    this.session.edit(title, (job) => ({
-      ...job,
-      changes: job.changes.map((c) =>
-        c.do === 'plug-in' && c.load.id === id ? { ...c, load: { ...c.load, continuous: !c.load.continuous } } : c,
-      ),
-    }));
+    this.session.edit(title, (job) => toggleContinuous(job, id));
   }
 
   protected rename(name: string): void {
-    this.session.edit(`Called ${name}`, (job) => ({ ...job, name }));
+    this.session.edit(`Called ${name}`, (job) => renamed(job, name));
   }
   protected setAfter(id: string | undefined): void {
-    this.session.edit(id ? 'Comes after another job' : 'Comes after no other', (job) => {
-      const { after: _, ...rest } = job;
-      return id ? { ...rest, after: [id] } : rest;
-    });
+    this.session.edit(id ? 'Comes after another job' : 'Comes after no other', (job) => comesAfter(job, id));
   }
   protected setRoom(part: Partial<Room>): void {
     const room = this.room();
     if (!room) return;
-    this.session.house.editSite(room.name, (site) => ({
-      ...site,
-      rooms: site.rooms.map((r) => (r.id === room.id ? { ...r, ...part } : r)),
-    }));
+    this.session.house.editSite(room.name, (site) => changeIn(site, 'rooms', room.id, part));
   }
 }

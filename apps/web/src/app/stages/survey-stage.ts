@@ -1,6 +1,16 @@
+import { putCircuit, nameCircuitOf, readLoad, addLoad } from '@saddle/core/panel';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { parsePower } from '@saddle/core/measure';
-import { type Box, type Circuit, circuitCalled, type FaceId, type House, RESERVED_USES, type Site, type Wall } from '@saddle/core/model';
+import {
+  type Box,
+  type Circuit,
+  type FaceId,
+  type House,
+  RESERVED_USES,
+  type Site,
+  type Wall,
+  takeFrom,
+  changeIn,
+} from '@saddle/core/model';
 import { nanoid } from 'nanoid';
 import { ChoiceField, type Choice } from '../fields/choice-field';
 import { LengthField } from '../fields/length-field';
@@ -70,49 +80,23 @@ export class SurveyStage {
   /** Names the circuit of the box; what is fed from it hangs on the same by itself. */
   protected setCircuit(part: Partial<Circuit>): void {
     const [circuit, source] = [this.circuit(), this.source()];
-    if (circuit)
-      return void this.edit(circuit.name, (site) => ({
-        ...site,
-        circuits: site.circuits.map((c) => (c.id === circuit.id ? { ...c, ...part } : c)),
-      }));
+    if (circuit) return void this.edit(circuit.name, (site) => putCircuit(site, circuit.id, part));
     if (!source) return;
-    const number = part.number ?? '1';
-    // a breaker that is noted already is that one
-    const there = circuitCalled(this.session.house.surveyed(), number);
-    const made: Circuit = there ?? { id: nanoid(10), number, name: `circuit ${number}`, voltsNominal: 120, ...part };
-    this.edit(`Circuit ${made.number}`, (site) => ({
-      ...site,
-      circuits: there ? site.circuits : [...site.circuits, made],
-      boxes: site.boxes.map((b) => (b.id === source.id ? { ...b, circuitId: made.id } : b)),
-    }));
+    this.edit(`Circuit ${part.number ?? '1'}`, (site) => nameCircuitOf(site, source.id, part, nanoid(10)));
   }
   protected addLoad(text: string): void {
-    const match = /^(.*?)\s+([\d.]+\s*\w*)$/.exec(text.trim());
     const circuit = this.circuit();
-    if (!match || !circuit) return;
-    const read = parsePower(match[2]!);
+    if (!circuit || text.trim() === '') return;
+    const read = readLoad(text);
     if (!read.ok)
-      return this.session.house.refusal.set([{ path: '/site/loads', message: read.message, expected: 'watts or amps', came: read.came }]);
-    this.edit(`Load ${match[1]}`, (site) => ({
-      ...site,
-      loads: [
-        ...site.loads,
-        {
-          id: nanoid(10),
-          name: match[1]!,
-          ...(read.watts === undefined ? { amps: read.amps } : { watts: read.watts }),
-          continuous: false,
-          fixed: false,
-          circuitId: circuit.id,
-        },
-      ],
-    }));
+      return this.session.house.refusal.set([{ path: '/site/loads', message: read.message, expected: read.expected, came: read.came }]);
+    this.edit(`Load ${read.load.name}`, (site) => addLoad(site, circuit.id, nanoid(10), read.load));
   }
   protected dropLoad(id: string): void {
-    this.edit('Load taken out', (site) => ({ ...site, loads: site.loads.filter((l) => l.id !== id) }));
+    this.edit('Load taken out', (site) => takeFrom(site, 'loads', id));
   }
   protected setLoad(id: string, part: { continuous?: boolean; fixed?: boolean }): void {
-    this.edit('Load', (site) => ({ ...site, loads: site.loads.map((l) => (l.id === id ? { ...l, ...part } : l)) }));
+    this.edit('Load', (site) => changeIn(site, 'loads', id, part));
   }
   protected setYear(text: string): void {
     const year = text === '' ? undefined : Number(text);

@@ -1,7 +1,29 @@
 import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
-import { breakerNumber, type Hours, laidIn, type JobInBook, type Person, type StaysOn, usualWhen, type When } from '@saddle/core/model';
+import {
+  breakerNumber,
+  type Hours,
+  laidIn,
+  type JobInBook,
+  type Person,
+  type StaysOn,
+  usualWhen,
+  type When,
+  setAim,
+  replannedFrom,
+  addPerson,
+  dropPerson,
+  changePerson,
+  setHours,
+  dropHours,
+  addHours,
+  setLoud,
+  addStaysOn,
+  changeStaysOn,
+  dropStaysOn,
+  pinStep,
+} from '@saddle/core/model';
 import { localBy } from '@saddle/core/schedule';
 import { TIMES } from '@saddle/core/work';
 import { nanoid } from 'nanoid';
@@ -110,7 +132,7 @@ export class WhenStage {
   );
   /** Plans best in this stand first, and the first of them is chosen. */
   protected setAim(aim: When['aim']): void {
-    this.edit('What counts most', ({ plan: _plan, aim: _aim, ...w }) => ({ ...w, ...(aim ? { aim } : {}) }));
+    this.edit('What counts most', (w) => setAim(w, aim));
   }
   protected keepAsIs(): void {
     this.edit('Hours as they stand', (w) => w);
@@ -125,7 +147,7 @@ export class WhenStage {
   }
   /** One click: what is ticked is done, the rest from now on. */
   protected replan(): void {
-    this.edit('Planned anew from now', (w) => ({ ...w, from: localNow(), pins: w.pins.filter((p) => p.at >= localNow()) }));
+    this.edit('Planned anew from now', (w) => replannedFrom(w, localNow()));
   }
   protected choosePlan(key: string): void {
     this.edit('Plan chosen', (w) => ({ ...w, plan: key }));
@@ -133,78 +155,52 @@ export class WhenStage {
   protected useSetting(): void {
     this.session.apply('Setting compound', [{ op: 'set-schools', schools: { compound: 'setting, same day' } }]);
   }
-  private people(title: string, change: (list: Person[]) => Person[]): void {
-    this.edit(title, (w) => ({ ...w, people: change(w.people) }));
-  }
-  private person(id: string, title: string, change: (p: Person) => Person): void {
-    this.people(title, (list) => list.map((p) => (p.id === id ? change(p) : p)));
-  }
   protected addPerson(): void {
-    this.people('A helper', (list) => [
-      ...list,
-      { id: nanoid(8), name: list.length ? 'Helper' : 'You', hours: [{ days: [5], from: 540, to: 780 }] },
-    ]);
+    this.edit('A helper', (w) => addPerson(w, nanoid(8)));
   }
   protected dropPerson(p: Person): void {
-    this.people(`${p.name} taken out`, (list) => list.filter((x) => x.id !== p.id));
+    this.edit(`${p.name} taken out`, (w) => dropPerson(w, p.id));
   }
   protected rename(p: Person, name: string): void {
-    if (name) this.person(p.id, 'Name', (x) => ({ ...x, name }));
+    if (name) this.edit('Name', (w) => changePerson(w, p.id, (x) => ({ ...x, name })));
   }
   protected setHours(p: Person, n: number, hours: Hours): void {
-    this.person(p.id, `Hours of ${p.name}`, (x) => ({ ...x, hours: x.hours.map((h, i) => (i === n ? hours : h)) }));
+    this.edit(`Hours of ${p.name}`, (w) => setHours(w, p.id, n, hours));
   }
   protected dropHours(p: Person, n: number): void {
-    this.person(p.id, `Hours of ${p.name}`, (x) => ({ ...x, hours: x.hours.filter((_, i) => i !== n) }));
+    this.edit(`Hours of ${p.name}`, (w) => dropHours(w, p.id, n));
   }
   protected addHours(p: Person): void {
-    this.person(p.id, `Hours of ${p.name}`, (x) => ({ ...x, hours: [...x.hours, { days: [0, 1, 2, 3, 4], from: 1020, to: 1200 }] }));
+    this.edit(`Hours of ${p.name}`, (w) => addHours(w, p.id));
   }
   protected setDrying(value: string | undefined): void {
     this.edit('Drying', (w) => ({ ...w, drying: value === 'slow' ? 'slow' : 'usual' }));
   }
   protected setLoud(hours: Hours | undefined): void {
-    this.edit('Loud work', ({ loud: _before, ...w }) => ({ ...w, ...(hours ? { loud: hours } : {}) }));
+    this.edit('Loud work', (w) => setLoud(w, hours));
   }
   protected addStaysOn(circuitId: string | undefined): void {
     if (!circuitId) return;
-    this.edit('Must stay on', (w) => ({ ...w, staysOn: [...w.staysOn, { id: nanoid(8), circuitId, what: 'freezer', atMost: 120 }] }));
+    this.edit('Must stay on', (w) => addStaysOn(w, nanoid(8), circuitId));
   }
   protected setStaysOn(s: StaysOn, change: Partial<StaysOn>): void {
-    this.edit('Must stay on', (w) => ({ ...w, staysOn: w.staysOn.map((x) => (x.id === s.id ? { ...x, ...change } : x)) }));
+    this.edit('Must stay on', (w) => changeStaysOn(w, s.id, change));
   }
   protected setMost(s: StaysOn, text: string): void {
     const minutes = Number(text.trim());
     const good = text === '' || (Number.isInteger(minutes) && minutes >= 1 && minutes <= 1440);
     this.say(s.id, good ? '' : `“${text}” is no whole number of minutes from 1 to 1440`);
     if (!good) return;
-    this.edit('Must stay on', (w) => ({
-      ...w,
-      staysOn: w.staysOn.map((x) => {
-        if (x.id !== s.id) return x;
-        const { atMost: _before, ...rest } = x;
-        return text === '' ? rest : { ...rest, atMost: minutes };
-      }),
-    }));
+    this.edit('Must stay on', (w) => changeStaysOn(w, s.id, { atMost: text === '' ? undefined : minutes }));
   }
   protected setNever(s: StaysOn, hours: Hours | undefined): void {
-    this.edit('Must stay on', (w) => ({
-      ...w,
-      staysOn: w.staysOn.map((x) => {
-        if (x.id !== s.id) return x;
-        const { never: _before, ...rest } = x;
-        return hours ? { ...rest, never: hours } : rest;
-      }),
-    }));
+    this.edit('Must stay on', (w) => changeStaysOn(w, s.id, { never: hours }));
   }
   protected dropStaysOn(s: StaysOn): void {
-    this.edit('May be off', (w) => ({ ...w, staysOn: w.staysOn.filter((x) => x.id !== s.id) }));
+    this.edit('May be off', (w) => dropStaysOn(w, s.id));
   }
   protected pin(id: string, at: string): void {
-    const ok = this.edit(at ? 'Step fixed' : 'Step let go', (w) => ({
-      ...w,
-      pins: [...w.pins.filter((p) => p.step !== id), ...(at ? [{ step: id, at }] : [])],
-    }));
+    const ok = this.edit(at ? 'Step fixed' : 'Step let go', (w) => pinStep(w, id, at));
     this.say('pin', ok ? '' : `“${at}” is no day and time`);
   }
 }

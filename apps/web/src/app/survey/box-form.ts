@@ -3,7 +3,6 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSign
 import { BOX_KINDS, BOX_KIND_IDS, DEVICE_KINDS, isReceptacle } from '@saddle/core/catalog';
 import { AWG_SIZES, parseVolume, type Awg } from '@saddle/core/measure';
 import {
-  asSeen,
   type Box,
   BOX_TROUBLES,
   type BoxTrouble,
@@ -18,6 +17,10 @@ import {
   said,
   untold,
   type Wall,
+  changeIn,
+  putInto,
+  takeFrom,
+  seenIn,
 } from '@saddle/core/model';
 import { addDevice, dropDevice, setCable, setDevice, setHolds, toggledTrouble, tracedUse, usesShown } from '@saddle/core/survey';
 import { boxClamps, boxMaterial, boxVolume, cablesIn, devicesIn } from '@saddle/core/wiring';
@@ -152,10 +155,7 @@ export class BoxForm {
 
   protected setBox(part: Partial<Box>): void {
     const id = this.box().id;
-    this.host.editSite(this.box().name, (found) => ({
-      ...found,
-      boxes: found.boxes.map((b) => (b.id === id ? said(b, part) : b)),
-    }));
+    this.host.editSite(this.box().name, (found) => changeIn(found, 'boxes', id, (b) => said(b, part)));
   }
   protected setHolds(holds: string | undefined): void {
     const is = (['switch', 'junction'] as const).find((h) => h === holds);
@@ -229,7 +229,7 @@ export class BoxForm {
       ends: [{ label: n === 0 ? 'panel' : `elsewhere ${n}` }, { boxId: this.box().id, label: this.box().name }],
       presets: ['gauge', 'conductors', 'sheath', ...(n === 0 ? (['line'] as const) : [])],
     };
-    this.host.editSite('Another cable', (found) => ({ ...found, cables: [...found.cables, cable] }));
+    this.host.editSite('Another cable', (found) => putInto(found, 'cables', cable));
   }
   /** fields that the job in hand asks for, and those it asked for since this box was opened: nothing goes away under the hand */
   private readonly asked = linkedSignal<{ box: string; asked: Set<string> }, ReadonlySet<string>>({
@@ -270,15 +270,10 @@ export class BoxForm {
   protected presets = presetWords;
   /** What came filled in was looked at, and is so. */
   protected soSeen(what: Cable | Device | Box): void {
-    this.host.editSite(`${what.name} as it was seen`, (found) => ({
-      ...found,
-      boxes: found.boxes.map((b) => (b.id === what.id ? asSeen(b) : b)),
-      cables: found.cables.map((c) => (c.id === what.id ? asSeen(c) : c)),
-      devices: found.devices.map((d) => (d.id === what.id ? asSeen(d) : d)),
-    }));
+    this.host.editSite(`${what.name} as it was seen`, (found) => seenIn(found, what.id));
   }
   protected dropCable(cable: Cable): void {
-    this.host.editSite(`Without ${cable.name}`, (found) => ({ ...found, cables: found.cables.filter((c) => c.id !== cable.id) }));
+    this.host.editSite(`Without ${cable.name}`, (found) => takeFrom(found, 'cables', cable.id));
   }
   protected setDevice(device: Device, part: Partial<Device>): void {
     this.host.editSite(device.name, (found) => setDevice(found, device.id, part));

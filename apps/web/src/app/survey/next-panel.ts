@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { parseLength, printLength } from '@saddle/core/measure';
-import type { Anchor, CheckMeasure, FaceId } from '@saddle/core/model';
+import { type Anchor, type CheckMeasure, type FaceId, addCheck, dropCheck } from '@saddle/core/model';
 import { CARRY_A_POINT, contradictions, nextMeasures, STUD_WITHOUT_FINDER, thingsOf } from '@saddle/core/survey';
 import { nanoid } from 'nanoid';
 import { ChoiceField, type Choice } from '../fields/choice-field';
@@ -134,17 +134,11 @@ export class NextPanel {
       to,
       distance: { mm: read.mm, as: read.as, known: 'measured' },
     };
-    this.host.editSite(`Measured twice: ${printLength(read.mm, this.host.unit())}`, (site) => ({
-      ...site,
-      walls: site.walls.map((w) => (w.id === this.wallId() ? { ...w, checks: [...(w.checks ?? []), check] } : w)),
-    }));
+    this.host.editSite(`Measured twice: ${printLength(read.mm, this.host.unit())}`, (site) => addCheck(site, this.wallId(), check));
     this.distance.set('');
   }
 
   protected dropCheck(id: string): void {
-    this.host.editSite('Second measurement forgotten', (site) => ({
-      ...site,
-      walls: site.walls.map((w) => (w.id === this.wallId() ? { ...w, checks: (w.checks ?? []).filter((c) => c.id !== id) } : w)),
-    }));
+    this.host.editSite('Second measurement forgotten', (site) => dropCheck(site, this.wallId(), id));
   }
 }

@@ -7,6 +7,8 @@ import {
   type MeasuredLength,
   type Obstacle,
   type Opening,
+  changeOnWall,
+  studKnown,
 } from '@saddle/core/model';
 import { printLength } from '@saddle/core/measure';
 import { fixtureName, judgeBox, thingNote, type BoxJudgement, type Thing } from '@saddle/core/survey';
@@ -157,34 +159,21 @@ export class SelectedPanel {
 
   protected length = (mm: number): string => printLength(mm, this.host.unit());
 
-  private editWall(title: string, change: (wall: ReturnType<typeof this.wall>) => ReturnType<typeof this.wall>): void {
-    this.host.editSite(title, (site) => ({ ...site, walls: site.walls.map((w) => (w.id === this.wallId() ? change(w) : w)) }));
-  }
   protected setObstacle(part: Partial<Obstacle>): void {
-    this.editWall('Thing in the bay', (w) => ({ ...w, obstacles: w.obstacles.map((o) => (o.id === this.id() ? { ...o, ...part } : o)) }));
+    this.host.editSite('Thing in the bay', (site) => changeOnWall(site, this.wallId(), 'obstacles', this.id()!, part));
   }
   protected setOpening(part: Partial<Opening>): void {
-    this.editWall('Door or window', (w) => ({ ...w, openings: w.openings.map((o) => (o.id === this.id() ? { ...o, ...part } : o)) }));
+    this.host.editSite('Door or window', (site) => changeOnWall(site, this.wallId(), 'openings', this.id()!, part));
   }
   protected setFixture(part: Partial<Fixture>): void {
-    this.editWall('What stands at the wall', (w) => ({
-      ...w,
-      fixtures: (w.fixtures ?? []).map((f) => (f.id === this.id() ? { ...f, ...part } : f)),
-    }));
+    this.host.editSite('What stands at the wall', (site) => changeOnWall(site, this.wallId(), 'fixtures', this.id()!, part));
   }
   protected setReference(name: string): void {
-    this.editWall('Reference', (w) => ({ ...w, references: w.references.map((r) => (r.id === this.id() ? { ...r, name } : r)) }));
+    this.host.editSite('Reference', (site) => changeOnWall(site, this.wallId(), 'references', this.id()!, { name }));
   }
   protected setKnown(known: MeasuredLength['known']): void {
     const obstacle = this.obstacle();
     if (obstacle) return this.setObstacle({ x: { ...obstacle.x, known } });
-    this.editWall('How the stud is known', (w) => ({
-      ...w,
-      framing: {
-        ...w.framing,
-        ...(this.isKnownStud() && w.framing.knownStud ? { knownStud: { ...w.framing.knownStud, known } } : {}),
-        extraStuds: w.framing.extraStuds.map((s) => (s.id === this.id() ? { ...s, x: { ...s.x, known } } : s)),
-      },
-    }));
+    this.host.editSite('How the stud is known', (site) => studKnown(site, this.wallId(), this.id()!, this.isKnownStud(), known));
   }
 }

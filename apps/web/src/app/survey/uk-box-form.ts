@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input } from '@an
 import { withUkKind } from '@saddle/core/alteration';
 import type { UkBoxId } from '@saddle/core/catalog';
 import { finalsOf, putFinal, putPoint } from '@saddle/core/finals';
-import type { Box, Place } from '@saddle/core/model';
+import { type Box, type Place, changeIn } from '@saddle/core/model';
 import { UK_BOX_CHOICES } from '../alteration/uk-boxes';
 import { ChoiceField } from '../fields/choice-field';
 import { LengthField } from '../fields/length-field';
@@ -56,7 +56,7 @@ export class UkBoxForm {
   });
 
   private edit(title: string, change: (box: Box) => Box): void {
-    this.host.editSite(title, (site) => ({ ...site, boxes: site.boxes.map((b) => (b.id === this.boxId() ? change(b) : b)) }));
+    this.host.editSite(title, (site) => changeIn(site, 'boxes', this.boxId(), change));
   }
   protected put(part: Partial<Box>): void {
     this.edit('Box', (b) => ({ ...b, ...part }));

@@ -18,6 +18,8 @@ import {
   type Obstacle,
   type Reference,
   type Wall,
+  changeIn,
+  changeOne,
 } from '@saddle/core/model';
 import { nanoid } from 'nanoid';
 import { ChoiceField, type Choice } from '../fields/choice-field';
@@ -76,7 +78,7 @@ export class WallForm {
 
   protected setWall(part: Partial<Wall>): void {
     const id = this.wall().id;
-    this.host.editSite('Wall', (found) => ({ ...found, walls: found.walls.map((w) => (w.id === id ? { ...w, ...part } : w)) }));
+    this.host.editSite('Wall', (found) => changeIn(found, 'walls', id, part));
   }
   protected setFraming(part: Partial<Framing>): void {
     this.setWall({ framing: said(this.wall().framing, part) });
@@ -139,7 +141,7 @@ export class WallForm {
     this.setWall({ obstacles: [...this.wall().obstacles, obstacle] });
   }
   protected setObstacle(id: string, part: Partial<Obstacle>): void {
-    this.setWall({ obstacles: this.wall().obstacles.map((o) => (o.id === id ? { ...o, ...part } : o)) });
+    this.setWall({ obstacles: changeOne(this.wall().obstacles, id, part) });
   }
   protected dropObstacle(id: string): void {
     this.setWall({ obstacles: this.wall().obstacles.filter((o) => o.id !== id) });

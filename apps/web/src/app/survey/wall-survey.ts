@@ -15,7 +15,7 @@ import {
 import { NgbDropdown, NgbDropdownItem, NgbDropdownMenu, NgbDropdownToggle } from '@ng-bootstrap/ng-bootstrap';
 import { parseLength } from '@saddle/core/measure';
 import { builtShapes } from '@saddle/core/record';
-import { NOT_ENTERED, FIXTURE_KINDS, OBSTACLE_KINDS, otherFace, type FaceId, type Site, type Wall } from '@saddle/core/model';
+import { NOT_ENTERED, FIXTURE_KINDS, OBSTACLE_KINDS, otherFace, type FaceId, type Site, type Wall, changeIn } from '@saddle/core/model';
 import {
   addThing,
   dragThing,
@@ -239,10 +239,7 @@ export class WallSurvey {
     if (!read.ok) return this.refused.set(read.message);
     this.refused.set('');
     const value = { mm: read.mm, as: read.as, known: 'measured' as const };
-    this.edit(`Wall ${part} ${read.as}`, (site) => ({
-      ...site,
-      walls: site.walls.map((w) => (w.id === this.wallId() ? { ...w, [part]: value } : w)),
-    }));
+    this.edit(`Wall ${part} ${read.as}`, (site) => changeIn(site, 'walls', this.wallId(), { [part]: value }));
   }
 
   protected nudged({ key, direction, big }: { key: string; direction: 1 | -1; big: boolean }): void {

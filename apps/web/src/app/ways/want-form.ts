@@ -1,5 +1,14 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
-import { panelsOf, subpanelsOf, type JobWant, type MeasuredLength, type Want, type WantLamps, type WantPlace } from '@saddle/core/model';
+import {
+  panelsOf,
+  subpanelsOf,
+  type JobWant,
+  type MeasuredLength,
+  type Want,
+  type WantLamps,
+  type WantPlace,
+  renamed,
+} from '@saddle/core/model';
 import { USUAL_STOCK } from '@saddle/core/route';
 import { roomFaces } from '@saddle/core/survey';
 import { nextPlace, putPlace, shelvesAt, toFace, toShelf, putWant } from '@saddle/core/purpose';
@@ -172,7 +181,7 @@ export class WantForm {
   protected readonly mostError = signal('');
   protected readonly full = signal('');
   protected rename(name: string): void {
-    this.session.edit(`Called ${name}`, (job) => ({ ...job, name }));
+    this.session.edit(`Called ${name}`, (job) => renamed(job, name));
   }
   protected put(part: Partial<JobWant>): void {
     this.session.edit(this.want().name, (job) => putWant(job, part));

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input, linkedSignal, signal } from '@angular/core';
 import { celsiusOf, fahrenheitOf } from '@saddle/core/measure';
-import type { Air, Delivery, Hours, RoomFree, Visit, When } from '@saddle/core/model';
+import { type Air, type Delivery, type Hours, type RoomFree, type Visit, type When, withFields, changeOne } from '@saddle/core/model';
 import { dryingFactor, inAirRange } from '@saddle/core/schedule';
 import { nanoid } from 'nanoid';
 import { ChoiceField, type Choice } from '../fields/choice-field';
@@ -181,7 +181,7 @@ export class ComingsForm {
   protected readonly humidity = computed(() => `${this.typed().humidity ?? ''}`);
 
   protected put(title: string, part: { [K in keyof When]?: When[K] | undefined }): boolean {
-    return this.edit()(title, (w) => Object.fromEntries(Object.entries({ ...w, ...part }).filter(([, v]) => v !== undefined)) as When);
+    return this.edit()(title, (w) => withFields(w, part));
   }
   private say(field: string, text: string): void {
     this.errors.update((e) => ({ ...e, [field]: text }));
@@ -203,7 +203,7 @@ export class ComingsForm {
   }
   protected setDelivery(d: Delivery, part: { [K in keyof Delivery]?: Delivery[K] | undefined }): void {
     const next = Object.fromEntries(Object.entries({ ...d, ...part }).filter(([, v]) => v !== undefined)) as Delivery;
-    this.put('What is brought', { deliveries: (this.when().deliveries ?? []).map((x) => (x.id === d.id ? next : x)) });
+    this.put('What is brought', { deliveries: changeOne(this.when().deliveries ?? [], d.id, () => next) });
   }
   protected dropDelivery(d: Delivery): void {
     const left = (this.when().deliveries ?? []).filter((x) => x.id !== d.id);
@@ -214,7 +214,7 @@ export class ComingsForm {
     if (last) this.put('A visit', { visits: [...(this.when().visits ?? []), { id: nanoid(8), what: 'Inspection', after: (this.steps().at(-2) ?? last).value, minutes: 30 }] }); // prettier-ignore
   }
   protected setVisit(v: Visit, part: Partial<Visit>): boolean {
-    return this.put('A visit', { visits: (this.when().visits ?? []).map((x) => (x.id === v.id ? { ...x, ...part } : x)) });
+    return this.put('A visit', { visits: changeOne(this.when().visits ?? [], v.id, part) });
   }
   protected setVisitMinutes(v: Visit, text: string): void {
     const ok = text !== '' && this.setVisit(v, { minutes: Number(text) });
@@ -232,7 +232,7 @@ export class ComingsForm {
   }
   protected setRoom(r: RoomFree, part: { [K in keyof RoomFree]?: RoomFree[K] | undefined }): void {
     const next = Object.fromEntries(Object.entries({ ...r, ...part }).filter(([, v]) => v !== undefined)) as RoomFree;
-    const ok = this.put('When a room is free', { rooms: (this.when().rooms ?? []).map((x) => (x.id === r.id ? next : x)) });
+    const ok = this.put('When a room is free', { rooms: changeOne(this.when().rooms ?? [], r.id, () => next) });
     this.say(r.id, ok ? '' : 'say from when, or at which hours; or “always free”');
   }
   protected dropRoom(r: RoomFree): void {

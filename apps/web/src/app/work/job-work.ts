@@ -2,7 +2,7 @@ import { computed, inject, Injectable, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { readReading } from '@saddle/core/finals';
 import { parseLength } from '@saddle/core/measure';
-import type { JobInBook } from '@saddle/core/model';
+import { type JobInBook, addNote } from '@saddle/core/model';
 import {
   capital,
   enterProof,
@@ -207,9 +207,6 @@ export class JobWork {
 
   note(step: Step, text: string): void {
     if (text.trim() === '') return;
-    this.session.edit('Note', (job) => ({
-      ...job,
-      work: { ...job.work, notes: [...job.work.notes, { id: nanoid(10), step: step.id, text: text.trim().slice(0, 2000), at: now() }] },
-    }));
+    this.session.edit('Note', (job) => addNote(job, { id: nanoid(10), step: step.id, text: text.trim().slice(0, 2000), at: now() }));
   }
 }
