@@ -2,7 +2,7 @@
  * Documents as the API gives them out: read, checked and summed up once a revision, so that a list of hundreds costs no more than
  * looking at their numbers, and one that can't be read or judged is named instead of taking the others along.
  */
-import { inUsBook, summariseIn } from '@saddle/core/alteration';
+import { summariseIn } from '@saddle/core/alteration';
 import {
   checkHouse,
   checkJob,
@@ -14,7 +14,7 @@ import {
   type JobInBook,
   type JobInHouse,
 } from '@saddle/core/model';
-import type { JobSummary } from '@saddle/core/work';
+import { inUsBook, type JobSummary } from '@saddle/core/work';
 import { UnreadableError, type Head, type Kind, type Store, type Stored } from '../storage/store.js';
 import { notFound, problem } from './problem.js';
 

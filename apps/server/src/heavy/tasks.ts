@@ -12,7 +12,7 @@ import {
   routeSheet,
   type LabelsOf,
 } from '@saddle/core/exchange';
-import { inUsBook } from '@saddle/core/alteration';
+import { inUsBook } from '@saddle/core/work';
 import type { Paper, Template } from '@saddle/core/layout';
 import type { Final, House, Job, JobInBook, KeptEntry, KeptPhoto, Want, When } from '@saddle/core/model';
 import { boreOn, NOT_CHECKED, ruleIndex } from '@saddle/core/rules';

@@ -1,9 +1,7 @@
 /** One door to what both books answer about a job: findings, steps, list, tools. Whoever asks need not know by which book the house goes. */
 import { plannedOf, pointIdOf } from './plan.js';
-import { ledgerOf } from '../ledger/index.js';
 import type { Finding } from '../codebook/index.js';
 import {
-  isUk,
   type AlterationKind,
   type Final,
   type FinalReading,
@@ -11,7 +9,6 @@ import {
   type House,
   type Isolation,
   type JobInBook,
-  type JobInHouse,
 } from '../model/index.js';
 import {
   asItLay,
@@ -26,7 +23,9 @@ import {
 import {
   handMinutes,
   isTicked,
-  stepsOf,
+  inUsBook,
+  usJobBook,
+  type JobBook,
   summarise,
   summaryOf,
   toolsByStep,
@@ -37,13 +36,24 @@ import {
 } from '../work/index.js';
 import { alterationLedger } from './findings.js';
 import { alterationParts } from './parts.js';
+import { subjectOf } from './spots.js';
 import { alterationSteps } from './steps.js';
 
-/** A job in a house by the US book. */
-export const inUsBook = (job: JobInBook): job is JobInHouse => !isUk(job);
-
-export const ledgerIn = (job: JobInBook): Finding[] => (inUsBook(job) ? ledgerOf(job) : alterationLedger(job));
-export const stepsIn = (job: JobInBook): Step[] => (inUsBook(job) ? stepsOf(job) : alterationSteps(job));
+export const ukJobBook: JobBook = {
+  ledger: alterationLedger,
+  steps: alterationSteps,
+  about: (job) => {
+    const final = subjectOf(job)?.final;
+    return job.alteration?.kind === 'own radial'
+      ? 'a circuit of its own'
+      : final
+        ? `circuit ${final.number}, ${final.name}`
+        : 'circuit not known';
+  },
+};
+const bookOf = (job: JobInBook): JobBook => (inUsBook(job) ? usJobBook : ukJobBook);
+export const ledgerIn = (job: JobInBook): Finding[] => bookOf(job).ledger(job);
+export const stepsIn = (job: JobInBook): Step[] => bookOf(job).steps(job);
 export const summariseIn = (job: JobInBook): JobSummary =>
   inUsBook(job) ? summarise(job) : summaryOf(job, alterationLedger(job), alterationSteps(job));
 

@@ -1,6 +1,6 @@
 /** From the plan to the record by the UK way: gates, terminals, what is bought, what is read, and what the house knows afterwards. */
 import { describe, expect, it } from 'vitest';
-import { entriesOf } from '../record/index.js';
+import { entriesOf } from '../log/index.js';
 import { closeJob, hindrances, reopenJob } from '../closing/index.js';
 import { shoppingIn } from './index.js';
 import { bareJob, checkHouse, laidIn, type House, type Job, type JobInBook } from '../model/index.js';
@@ -15,8 +15,9 @@ import {
   stepsOf,
   tick,
   type ProofKey,
+  inUsBook,
 } from '../work/index.js';
-import { alterationLedger, alterationParts, alterationSteps, connections, finalAsTested, inUsBook, mustReadAt, plannedOf, readingsTaken, terminalWords } from './index.js'; // prettier-ignore
+import { alterationLedger, alterationParts, alterationSteps, connections, finalAsTested, mustReadAt, plannedOf, readingsTaken, terminalWords } from './index.js'; // prettier-ignore
 import { mm, sampleHouse, sampleJob } from './sample.js';
 
 const place = { wallId: 'parlour-w1', face: 'A' as const, fromLeft: mm(2800), bottom: mm(457) };

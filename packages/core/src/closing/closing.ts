@@ -2,7 +2,7 @@
  * A job becomes part of its house: what was built of it, as it was built. Both documents change together or not at all; the house keeps what
  * it was before, so that the closing can be taken back while nothing rests on it.
  */
-import { finalAsTested, inUsBook, ledgerIn, leftIn, stepsIn } from '../alteration/index.js';
+import { finalAsTested, ledgerIn, leftIn, stepsIn } from '../alteration/index.js';
 import { numbered, plannedBench, workOf } from '../ledger/index.js';
 import { printLength } from '../measure/index.js';
 import {
@@ -29,7 +29,7 @@ import {
   type Site,
 } from '../model/index.js';
 import { panelEnds, wiringIn } from '../wiring/index.js';
-import { builtChangeIds, isTicked, notProved, outagesOf, valueOf, type Step } from '../work/index.js';
+import { builtChangeIds, inUsBook, isTicked, notProved, outagesOf, valueOf, type Step } from '../work/index.js';
 
 export interface Hindrance {
   /** what to do about it, in the words of the job page */

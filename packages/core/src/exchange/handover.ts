@@ -1,6 +1,6 @@
 /** What is handed over when the work is done, and what an inspector looks at: of this job alone, with what is not known said as such. */
 import { DEVICE_KINDS, printSource } from '../catalog/index.js';
-import { inUsBook, ledgerIn, stepsIn } from '../alteration/index.js';
+import { ledgerIn, stepsIn } from '../alteration/index.js';
 import { alikeFindings, ofWords, workOf } from '../ledger/index.js';
 import {
   bookWords,
@@ -12,9 +12,10 @@ import {
   type KeptEntry,
   type KeptPhoto,
 } from '../model/index.js';
-import { againstPlan, logLines } from '../record/index.js';
+import { againstPlan } from '../record/index.js';
+import { logLines } from '../log/index.js';
 import { devicesIn } from '../wiring/index.js';
-import { isTicked, proofOf, proofLabel, PROOF_ORDER } from '../work/index.js';
+import { inUsBook, isTicked, proofOf, proofLabel, PROOF_ORDER } from '../work/index.js';
 import { ukHandedOver } from './ukHandover.js';
 import { findingBlock, SAFETY, type JobSheet, type SheetBlock, type SheetPhoto } from './jobSheet.js';
 

@@ -3,7 +3,8 @@ import Papa from 'papaparse';
 import { DEVICE_KINDS } from '../catalog/index.js';
 import type { House, KeptEntry, KeptPhoto, Job } from '../model/index.js';
 import { breakerNumber } from '../model/index.js';
-import { cableWords, logLines } from '../record/index.js';
+import { cableWords } from '../record/index.js';
+import { logLines } from '../log/index.js';
 
 /** What a spreadsheet would take for a formula. */
 const FORMULA = /^'*[=+\-@\t\r]/;

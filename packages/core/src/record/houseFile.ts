@@ -11,7 +11,7 @@ import { boxVolume, cablesIn, devicesIn } from '../wiring/index.js';
 import { laidCables } from './inWall.js';
 import { unknown, type FileEntry, type FileFact } from './fileEntry.js';
 import { ukBoxEntry, ukEntries } from './ukFile.js';
-import { logLines } from './log.js';
+import { logLines } from '../log/index.js';
 
 export interface TimelineEvent {
   /** ISO instant */

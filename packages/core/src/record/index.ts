@@ -1,5 +1,3 @@
-export * from './entries.js';
-export * from './log.js';
 export * from './inWall.js';
 export { FILE_KINDS, type FileEntry, type FileFact, type FileKind } from './fileEntry.js';
 export * from './houseFile.js';

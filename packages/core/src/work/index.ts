@@ -22,5 +22,6 @@ export * from './summary.js';
 export * from './tools.js';
 export * from './noted.js';
 export * from './timer.js';
+export * from './jobBook.js';
 export * from './card.js';
 export * from './holeCards.js';

@@ -9,7 +9,7 @@ import type { Response } from 'express';
 import { demoHouses, demoJobs, larchJobs } from '@saddle/core/demo';
 import { exportFile, importReport, type Bundle, type ImportReport } from '@saddle/core/exchange';
 import type { House, Job, KeptPhoto } from '@saddle/core/model';
-import { joinLog } from '@saddle/core/record';
+import { joinLog } from '@saddle/core/log';
 import * as z from 'zod';
 import { sendBackup } from '../../archive/backup.js';
 import { ARCHIVE_LIMIT, readArchive } from '../../archive/read.js';

@@ -2,7 +2,7 @@
 import { printedTarget } from '@saddle/core/photo';
 import { templateSvg } from '@saddle/core/layout';
 import { KeptEntry, KeptPhoto, LogBatch, Photo, PICTURE_LIMIT, type House, type Job } from '@saddle/core/model';
-import { joinLog } from '@saddle/core/record';
+import { joinLog } from '@saddle/core/log';
 import * as z from 'zod';
 import { madeReady, PictureError, PICTURES_TAKEN } from '../../pictures/picture.js';
 import type { Api } from '../keeping.js';

@@ -1,5 +1,5 @@
-import { computed, inject, Injectable } from '@angular/core';
-import { hiddenTruth } from '@saddle/core/demo';
+import { computed, inject, Injectable, signal } from '@angular/core';
+import type { hiddenTruth } from '@saddle/core/demo';
 import type { HiddenTruth } from '@saddle/core/instruments';
 import { checkHouseEdit, DEFAULT_SCHOOLS, isUk, type House, type Schools, type Site, usBook } from '@saddle/core/model';
 import { Documents } from '../api/documents.service';
@@ -27,8 +27,15 @@ export class HouseSession extends DocumentSession<House> implements SurveyHost {
   readonly houseId = computed(() => this.house().id);
   readonly address = computed(() => `/api/v1/houses/${this.house().id}`);
 
+  /** what the sample house hides in its walls, fetched when somebody first asks: no other house has any */
+  private readonly hidden = signal<typeof hiddenTruth | undefined>(undefined);
+  private asked = false;
   truth(wallId: string): HiddenTruth | undefined {
-    return hiddenTruth(this.house().id, wallId);
+    if (!this.asked) {
+      this.asked = true;
+      void import('@saddle/core/demo').then((m) => this.hidden.set(m.hiddenTruth), () => (this.asked = false)); // prettier-ignore
+    }
+    return this.hidden()?.(this.house().id, wallId);
   }
 
   editSite(title: string, change: (site: Site) => Site): boolean {

@@ -3,16 +3,7 @@ import { RouterLink } from '@angular/router';
 import { articleIdsOf, ARTICLES, priceOf, type Article, type ArticleId } from '@saddle/core/catalog';
 import { priceCsv, priceFrom, pricesFromCsv, type PriceReport } from '@saddle/core/exchange';
 import { feet } from '@saddle/core/measure';
-import {
-  assumed,
-  isUk,
-  type Money,
-  putPrice,
-  notePrice,
-  putMoney,
-  changeOne,
-  withoutOne,
-} from '@saddle/core/model';
+import { assumed, isUk, type Money, putPrice, notePrice, putMoney, changeOne, withoutOne } from '@saddle/core/model';
 import { localBy } from '@saddle/core/schedule';
 import { LEAST_REST_FT, REST_PERCENT, soldFrom, soldOf, soldText } from '@saddle/core/takeoff';
 import { nanoid } from 'nanoid';

@@ -16,7 +16,6 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import { NavigationEnd, Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
 import { NgbTooltip } from '@ng-bootstrap/ng-bootstrap';
 import { countWords } from '@saddle/core/ledger';
-import { subjectOf } from '@saddle/core/alteration';
 import { bookWords, breakerNumber, type JobInBook, type Stage, STAGES } from '@saddle/core/model';
 import { isTicked } from '@saddle/core/work';
 import { filter, map, startWith } from 'rxjs';
@@ -49,12 +48,11 @@ const STAGE_NAMES: Record<Stage, string> = {
 };
 
 const UK_STAGE_NAMES: Record<Stage, string> = { ...STAGE_NAMES, survey: 'Where', feed: 'Circuit', route: 'Way' };
-function ukSubtitle(job: JobInBook): string {
-  const final = subjectOf(job)?.final;
+function ukSubtitle(job: JobInBook, about: string): string {
   return [
     job.houseName,
     bookWords(job.edition),
-    ...(job.alteration?.kind === 'own radial' ? ['a circuit of its own'] : [final ? `circuit ${final.number}, ${final.name}` : 'circuit not known']),
+    about,
     ...(job.closed ? ['part of the house'] : []),
   ].join(' · ');
 } // prettier-ignore
@@ -123,7 +121,7 @@ export class JobPage {
     { value: 'built', label: 'as built' },
   ];
   protected readonly subtitle = computed(() => {
-    if (this.session.uk()) return ukSubtitle(this.session.laid());
+    if (this.session.uk()) return ukSubtitle(this.session.laid(), this.session.about());
     const { circuits, boxes } = this.session.work();
     return [
       this.session.laid().houseName,

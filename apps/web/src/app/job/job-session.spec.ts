@@ -2,7 +2,7 @@ import { createEnvironmentInjector, inject, runInInjectionContext, type Environm
 import { demoJobs, quinceStreet } from '@saddle/core/demo';
 import { inches } from '@saddle/core/measure';
 import type { House, Job } from '@saddle/core/model';
-import type { Said } from '@saddle/core/record';
+import type { Said } from '@saddle/core/log';
 import { tick } from '@saddle/core/work';
 import { delay, of } from 'rxjs';
 import { afterEach, describe, expect, it, vi } from 'vitest';

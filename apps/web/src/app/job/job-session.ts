@@ -1,5 +1,4 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
-import { inUsBook, ledgerIn, stepsIn } from '@saddle/core/alteration';
 import { outletBoxes, stageStates, workOf } from '@saddle/core/ledger';
 import type { Finding } from '@saddle/core/codebook';
 import {
@@ -20,8 +19,8 @@ import {
   type JobInHouse,
   type Site,
 } from '@saddle/core/model';
-import { entriesOf, type Said } from '@saddle/core/record';
-import { builtChangeIds, outageMinutes, type Step } from '@saddle/core/work';
+import { entriesOf, type Said } from '@saddle/core/log';
+import { builtChangeIds, inUsBook, outageMinutes, usJobBook, type JobBook, type Step } from '@saddle/core/work';
 import { firstValueFrom } from 'rxjs';
 import { Documents } from '../api/documents.service';
 import { DocumentSession } from '../document/document-session';
@@ -69,7 +68,9 @@ export class JobSession extends DocumentSession<Job> {
 
   /** the other jobs of the house, as they were when this one was opened */
   readonly others = signal<Job[]>([]);
-  readonly ready = computed(() => this.loaded() && this.house.loaded());
+  /** answers by the book of the house; the other one is fetched where it is that */
+  private readonly book = signal<JobBook | undefined>(undefined);
+  readonly ready = computed(() => this.loaded() && this.house.loaded() && this.book() !== undefined);
   /** changes only when another job is opened */
   readonly jobId = computed(() => this.current().id);
   /** by whichever book its house goes */
@@ -82,12 +83,19 @@ export class JobSession extends DocumentSession<Job> {
     return laid;
   });
 
+  private get inBook(): JobBook {
+    const book = this.book();
+    if (!book) throw new Error('the book of this house is not here yet');
+    return book;
+  }
+  readonly about = computed(() => this.inBook.about(this.laid()));
+
   readonly state = signal<SiteState>('planned');
   readonly work = computed(() => workOf(this.job()));
   readonly planned = computed(() => plannedSite(this.laid()));
-  readonly ledger = computed((): Finding[] => ledgerIn(this.laid()));
+  readonly ledger = computed((): Finding[] => this.inBook.ledger(this.laid()));
   readonly stages = computed(() => stageStates(this.ledger()));
-  readonly steps = computed(() => stepsIn(this.laid()));
+  readonly steps = computed(() => this.inBook.steps(this.laid()));
   readonly outage = computed(() => outageMinutes(this.steps()));
   readonly built = computed((): Site => builtSite(this.laid(), builtChangeIds(this.laid(), this.steps())));
   readonly site = computed((): Site => ({ found: () => this.laid().found, planned: this.planned, built: this.built })[this.state()]());
@@ -103,6 +111,11 @@ export class JobSession extends DocumentSession<Job> {
     await this.house.open(job.houseId);
     const why = this.house.failure();
     if (why) return this.failure.set(`The house of this job can’t be opened: ${why}`);
+    try {
+      this.book.set(isUk(this.house.house()) ? (await import('@saddle/core/alteration')).ukJobBook : usJobBook);
+    } catch {
+      return this.failure.set('The rules of this house’s book could not be fetched: try again when the server is back.');
+    }
     // so that the page opens again when the server is away
     this.house.keepForLater();
     this.keepForLater();

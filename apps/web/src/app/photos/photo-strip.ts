@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import type { Photo } from '@saddle/core/model';
-import type { Said } from '@saddle/core/record';
+import type { Said } from '@saddle/core/log';
 import { Outbox } from '../record/outbox';
 import { whoNow } from '../work/who';
 import { HousePhotos, type PhotoOf, type ShownPhoto } from './house-photos';

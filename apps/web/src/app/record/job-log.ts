@@ -1,7 +1,7 @@
 import { computed, effect, inject, Injectable, signal, untracked } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import type { KeptEntry } from '@saddle/core/model';
-import { earlierEntries, logLines } from '@saddle/core/record';
+import { earlierEntries, logLines } from '@saddle/core/log';
 import { filter, firstValueFrom } from 'rxjs';
 import { keepAnswer, lastAnswer } from '../api/last-answers';
 import { JobSession } from '../job/job-session';

@@ -4,7 +4,7 @@ import { createStore, delMany, entries, set } from 'idb-keyval';
 import { nanoid } from 'nanoid';
 import { filter, firstValueFrom, fromEvent, interval, merge, NEVER, Subject } from 'rxjs';
 import type { KeptPhoto, LogEntry, Photo } from '@saddle/core/model';
-import type { Said } from '@saddle/core/record';
+import type { Said } from '@saddle/core/log';
 import { problemOf } from '../api/documents.service';
 import { whoNow } from '../work/who';
 import { Records } from './records.service';

@@ -1,0 +1,2 @@
+export * from './entries.js';
+export * from './log.js';
