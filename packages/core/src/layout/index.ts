@@ -4,6 +4,7 @@ export * from './opening.js';
 export * from './collisions.js';
 export * from './boxChoice.js';
 export * from './elevation.js';
+export * from './wallDrawing.js';
 export * from './moveBox.js';
 export * from './roomPlan.js';
 export * from './spacing.js';

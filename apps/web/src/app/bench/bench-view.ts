@@ -1,8 +1,11 @@
-import { ChangeDetectionStrategy, Component, computed, ElementRef, inject, input, output, signal } from '@angular/core';
+import { afterNextRender, ChangeDetectionStrategy, Component, computed, ElementRef, input, output, signal, viewChild } from '@angular/core';
 import { endKey, type WireEnd } from '@saddle/core/model';
 import type { BenchDeviceShape, BenchDrawing, BenchSpot, BenchWire, Live, Overlay, ProbePoint } from '@saddle/core/wiring';
 import { line } from 'd3-shape';
+import { makeDraggable } from '../drawing/draggable';
 
+/** Moved less than this, in units of the drawing, it is a click. */
+const A_CLICK = 14;
 const path = line<[number, number]>();
 
 /** Boxes opened flat: the core says where everything is, this draws it and says what was touched. */
@@ -12,7 +15,7 @@ const path = line<[number, number]>();
   templateUrl: './bench-view.html',
 })
 export class BenchView {
-  private readonly element = inject<ElementRef<HTMLElement>>(ElementRef);
+  private readonly svg = viewChild.required<ElementRef<SVGSVGElement>>('svg');
   readonly drawing = input.required<BenchDrawing>();
   readonly live = input.required<ReadonlyMap<string, Live>>();
   readonly held = input<WireEnd>();
@@ -43,6 +46,10 @@ export class BenchView {
   );
   protected readonly spots = computed(() => this.drawing().spots.map((s) => ({ s, live: this.live().get(s.node) ?? 'dead' })));
   protected readonly drag = signal<{ wire: BenchWire; x: number; y: number; moved: boolean } | undefined>(undefined);
+
+  constructor() {
+    afterNextRender(() => this.makeDraggable(this.svg().nativeElement));
+  }
 
   protected volts(node: string): string {
     const v = this.overlay()?.volts.get(node);
@@ -75,36 +82,35 @@ export class BenchView {
     this.facePicked.emit({ deviceId: device.id, face });
   }
 
-  private at(event: PointerEvent): { x: number; y: number } {
-    const svg = this.element.nativeElement.querySelector('svg')!;
-    const matrix = svg.getScreenCTM()!.inverse();
-    const point = new DOMPoint(event.clientX, event.clientY).matrixTransform(matrix);
-    return { x: point.x, y: point.y };
+  private makeDraggable(svg: SVGSVGElement): void {
+    makeDraggable<BenchWire>(svg, {
+      grab: (target) => {
+        const key = this.probing() ? undefined : target.closest<SVGElement>('[data-end]')?.dataset['end'];
+        return key === undefined ? undefined : this.drawing().wires.find((w) => w.key === key);
+      },
+      start: (wire, at) => this.drag.set({ wire, ...at, moved: false }),
+      move: (wire, at) => {
+        const far = Math.hypot(at.x - wire.tip[0], at.y - wire.tip[1]) > A_CLICK;
+        this.drag.update((d) => ({ wire, ...at, moved: far || d?.moved === true }));
+      },
+      end: (wire, _at, _from, event) => {
+        const moved = this.drag()?.moved;
+        this.drag.set(undefined);
+        if (moved) this.drop(wire, event);
+      },
+    });
   }
-  protected grab(event: PointerEvent, wire: BenchWire): void {
-    if (this.probing() || event.button) return;
-    (event.currentTarget as Element).setPointerCapture(event.pointerId);
-    this.drag.set({ wire, ...this.at(event), moved: false });
-  }
-  protected pull(event: PointerEvent): void {
-    const drag = this.drag();
-    if (!drag) return;
-    const { x, y } = this.at(event);
-    this.drag.set({ ...drag, x, y, moved: drag.moved || Math.hypot(x - drag.wire.tip[0], y - drag.wire.tip[1]) > 14 });
-  }
-  protected drop(event: PointerEvent): void {
-    const drag = this.drag();
-    this.drag.set(undefined);
-    if (!drag?.moved) return;
+  private drop(wire: BenchWire, event: Event): void {
     this.dragged = true;
     setTimeout(() => (this.dragged = false));
-    const under = document.elementsFromPoint(event.clientX, event.clientY);
+    const at = 'changedTouches' in event ? (event as TouchEvent).changedTouches[0]! : (event as MouseEvent);
+    const under = document.elementsFromPoint(at.clientX, at.clientY);
     const key = (name: string) => under.map((e) => e.closest<SVGElement>(`[data-${name}]`)?.dataset[name]).find((v) => v !== undefined);
     const spot = this.drawing().spots.find((s) => s.key === key('spot'));
-    const other = this.drawing().wires.find((w) => w.key === key('end') && w.key !== drag.wire.key);
-    if (spot) this.dropped.emit({ end: drag.wire.end, on: { spot } });
-    else if (other) this.dropped.emit({ end: drag.wire.end, on: { end: other.end } });
-    else if (!drag.wire.loose) this.pulledOff.emit(drag.wire.end);
+    const other = this.drawing().wires.find((w) => w.key === key('end') && w.key !== wire.key);
+    if (spot) this.dropped.emit({ end: wire.end, on: { spot } });
+    else if (other) this.dropped.emit({ end: wire.end, on: { end: other.end } });
+    else if (!wire.loose) this.pulledOff.emit(wire.end);
   }
 
   /** sides that a flat drawing has no edge for near the columns of wires are said */

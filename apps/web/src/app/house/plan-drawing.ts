@@ -1,7 +1,8 @@
-import { ChangeDetectionStrategy, Component, computed, ElementRef, inject, input, output, viewChild } from '@angular/core';
+import { afterNextRender, ChangeDetectionStrategy, Component, computed, ElementRef, input, output, viewChild } from '@angular/core';
 import type { PlanDrawing } from '@saddle/core/layout';
 import type { FaceId } from '@saddle/core/model';
 import { nudgedOnPlan, type RoutePlanFigure } from '@saddle/core/purpose';
+import { makeDraggable } from '../drawing/draggable';
 
 /** A point of the plan in mm, y downward as it is drawn. */
 export interface PlanPointer {
@@ -25,8 +26,6 @@ export class PlanDrawingView {
   readonly legPressed = output<{ space: string; x: number; y: number }>();
   readonly viaMoved = output<PlanPointer>();
   private readonly svg = viewChild.required<ElementRef<SVGSVGElement>>('svg');
-  private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
-  protected dragging = false;
   protected readonly marks = computed(() => {
     const [, , width, height] = this.plan().viewBox.split(' ').map(Number) as [number, number, number, number];
     // signs keep their size on a large house
@@ -45,6 +44,17 @@ export class PlanDrawingView {
     };
   });
 
+  constructor() {
+    afterNextRender(() =>
+      makeDraggable(this.svg().nativeElement, {
+        grab: (target) => target.closest<SVGGElement>('.way-via') ?? undefined,
+        start: (via) => via.focus(),
+        move: (_via, at) => this.viaMoved.emit({ ...at, done: false }),
+        end: (_via, at) => this.viaMoved.emit({ ...at, done: true }),
+      }),
+    );
+  }
+
   protected at(event: PointerEvent): { x: number; y: number } {
     const matrix = this.svg().nativeElement.getScreenCTM();
     const p = matrix ? new DOMPoint(event.clientX, event.clientY).matrixTransform(matrix.inverse()) : new DOMPoint();
@@ -55,16 +65,6 @@ export class PlanDrawingView {
     if (this.settingVia()) this.legPressed.emit({ space, ...this.at(event) });
   }
 
-  protected grab(event: PointerEvent): void {
-    this.dragging = true;
-    (event.target as Element).setPointerCapture(event.pointerId);
-    this.host.nativeElement.focus?.();
-  }
-  protected drag(event: PointerEvent, done: boolean): void {
-    if (!this.dragging) return;
-    if (done) this.dragging = false;
-    this.viaMoved.emit({ ...this.at(event), done });
-  }
   protected nudge(event: KeyboardEvent): void {
     const via = this.way()?.via;
     const to = via && nudgedOnPlan(via, event.key);

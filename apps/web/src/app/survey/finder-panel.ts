@@ -6,7 +6,8 @@ import { uOf } from '@saddle/core/layout';
 import { bayLookedInto, takeSeen, takeStud } from '@saddle/core/survey';
 import { nanoid } from 'nanoid';
 import { TextField } from '../fields/text-field';
-import type { Aim, WallMark } from '../wall/wall-view';
+import type { WallMark } from '@saddle/core/layout';
+import type { Aim } from '../wall/wall-view';
 import { SURVEY_HOST } from './survey-host';
 import { Segmented, type Segment } from '../fields/segmented';
 

@@ -8,7 +8,8 @@ import { LengthField } from '../fields/length-field';
 import { HouseSession } from '../house/house-session';
 import { HousePhotos } from '../photos/house-photos';
 import { PhotoStrip } from '../photos/photo-strip';
-import type { Aim, WallMark } from '../wall/wall-view';
+import type { WallMark } from '@saddle/core/layout';
+import type { Aim } from '../wall/wall-view';
 
 /** What is in this wall, at one point: what was seen, what jobs built, what walls of this kind usually hold there. */
 @Component({

@@ -37,7 +37,8 @@ import {
 } from '@saddle/core/survey';
 import { nanoid } from 'nanoid';
 import { TapeBar, type TapeMeasure } from '../tape/tape-bar';
-import { type Aim, type BoxDrag, type WallMark, WallView } from '../wall/wall-view';
+import type { WallMark } from '@saddle/core/layout';
+import { type Aim, type BoxDrag, WallView } from '../wall/wall-view';
 import { FinderPanel } from './finder-panel';
 import { InsidePanel } from './inside-panel';
 import { NextPanel } from './next-panel';
