@@ -93,6 +93,18 @@ describe('documents', () => {
     expect(refused.body.differs).toEqual([{ path: '/note', words: 'note', was: 'seen', now: 'late' }]);
     expect((await job()).revision).toBe(revision);
   });
+  it('answers a save with the revision alone where it was asked for in the words of RFC 7240, and only then', async () => {
+    const at = '/api/v1/jobs/sewing-corner';
+    const save = async (prefer: string, name: string) => {
+      const { revision, document } = await job();
+      return call<StoredJob>('PUT', at, { ...document, name }, { 'if-match': `"${revision}"`, prefer });
+    };
+    const before = (await job()).document.name;
+    const short = await save('return=minimal', 'Mending corner');
+    expect([Object.keys(short.body).sort(), short.headers.get('preference-applied')]).toEqual([['revision', 'savedAt'], 'return=minimal']);
+    const whole = await save('minimal', before);
+    expect([whole.body.document.name, whole.headers.get('preference-applied')]).toEqual([before, null]);
+  });
   it('asks for If-Match, and for one that can be read', async () => {
     const { document } = await job();
     expect((await call('PUT', '/api/v1/jobs/sewing-corner', document)).status).toBe(428);

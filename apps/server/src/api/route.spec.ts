@@ -92,6 +92,8 @@ describe('what comes', () => {
   it('the revision that was seen: with quotes or without, and nothing else', async () => {
     const seen = async (header?: string) => ask('PUT', '/seen', undefined, header === undefined ? {} : { 'if-match': header });
     expect([(await seen('"7"')).text, (await seen('7')).text]).toEqual(['{"revision":7}', '{"revision":7}']);
+    // as large as nine figures make it, and no larger
+    expect([(await seen('"123456789"')).text, (await seen('"1234567890"')).status]).toEqual(['{"revision":123456789}', 400]);
     expect([(await seen()).status, (await seen('latest')).status, (await seen('"7')).status, (await seen('-1')).status]).toEqual([
       428, 400, 200, 400,
     ]);
