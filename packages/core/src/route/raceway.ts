@@ -3,8 +3,8 @@ import { BOX_KINDS, nec } from '../catalog/index.js';
 import { atMost, product, term, total, type Judged } from '../codebook/index.js';
 import { cutStock, type StockCut } from '../layout/index.js';
 import { feet, inches, printMark, type LengthUnit } from '../measure/index.js';
-import { studPlaces, uXOf, type Edition, type FaceId, type RacewayStock, type Site, type Sum, isSpace } from '../model/index.js';
-import { trackedOn, type Framing, type FrameEdge, type FrontPart } from './frame/index.js';
+import { studPlaces, uXOf, type Edition, type FaceId, type RacewayStock, type Site, type Sum, type Wall, isSpace } from '../model/index.js';
+import { trackedOn, type Framing, type FrameEdge, type FrameNode, type FrontPart } from './frame/index.js';
 
 /** Sizes of ordinary two-piece track; the maker’s sheet says the real ones (common practice). */
 export const RACEWAY_MM = {
@@ -86,6 +86,39 @@ interface Leg {
   endsAt: 'box' | 'corner' | 'elbow';
 }
 
+/** A raceway as it grows: fittings by what and where, and words for places along it. */
+class Growing {
+  readonly legs: Leg[] = [];
+  readonly pieces: RacewayPiece[] = [];
+  readonly supports: RacewaySupport[] = [];
+  private readonly fitted = new Map<string, RacewayFitting>();
+  /** the leg that is still going on; none behind a corner */
+  last: Leg | undefined;
+  constructor(
+    readonly site: Site,
+    readonly unit: LengthUnit,
+  ) {}
+
+  readonly say = (mm: number): string => printMark(mm, this.unit);
+  wall(id: string): Wall {
+    return this.site.walls.find((w) => w.id === id)!;
+  }
+  get fittings(): RacewayFitting[] {
+    return [...this.fitted.values()];
+  }
+  fit(what: string, where: string, spot: { on?: string; atMm?: number } = {}): void {
+    const key = `${what}|${where}`;
+    this.fitted.set(key, { what, where, count: (this.fitted.get(key)?.count ?? 0) + 1, ...spot });
+  }
+  stretch(leg: Leg, a: number, b: number): string {
+    return `${leg.on}, ${DIRECTION[leg.axis]}from ${this.say(Math.min(a, b))} to ${this.say(Math.max(a, b))}`;
+  }
+  spot(leg: Leg, at: number): string {
+    return `${leg.on}, ${DIRECTION[leg.axis]}at ${this.say(at)}`;
+  }
+}
+const DIRECTION: Readonly<Record<Leg['axis'], string>> = { along: '', up: 'up ', out: 'out ' };
+
 /**
  * The raceway of a run that starts at an existing box and passes all wanted boxes.
  * @param sections ways from station to station, in the order of the run
@@ -99,162 +132,39 @@ export function racewayPlan(
   unit: LengthUnit,
   edition: Edition,
 ): RacewayPlan {
-  const wallOf = (id: string) => site.walls.find((w) => w.id === id)!;
-  const say = (mm: number): string => printMark(mm, unit);
-  const leftEnd = (n: { part?: FrontPart }): string => (n.part ? 'left end of the wall' : 'left end');
-  const legs: Leg[] = [];
-  const fittings = new Map<string, RacewayFitting>();
-  const fit = (what: string, where: string, spot: { on?: string; atMm?: number } = {}): void => {
-    const known = fittings.get(`${what}|${where}`);
-    fittings.set(`${what}|${where}`, { what, where, count: (known?.count ?? 0) + 1, ...spot });
-  };
-  let last: Leg | undefined;
-  sections.forEach((section, n) => {
-    section.edges.forEach((e, i) => {
-      const [a, b] = [frame.nodes[section.nodes[i]!]!, frame.nodes[section.nodes[i + 1]!]!];
-      if (e.does === 'raceway-base') {
-        const spot = isSpace(a.space, 'surface') ? b : a;
-        const wall = wallOf(spot.wallId!);
-        const on = trackedOn(site, spot);
-        const at = uXOf(wall, e.face!, spot.u!);
-        const first = n === 0 && i === 0;
-        const where = `${on}, ${say(at)} from the ${leftEnd(spot)}`;
-        if (first) fit('base fitting over the existing box', where, { on, atMm: at });
-        if (!first && i === section.edges.length - 1) fit('device box', where, { on, atMm: at });
-        if (last && i === section.edges.length - 1) {
-          last.boxes.push(last.axis === 'along' ? at : spot.up!);
-          last.endsAt = 'box';
-        }
-        return;
-      }
-      if (e.does === 'raceway-corner') {
-        fit(e.turn === 'outside' ? 'outside corner' : 'inside corner', `between ${trackedOn(site, a)} and ${trackedOn(site, b)}`);
-        if (last) last.endsAt = 'corner';
-        last = undefined;
-        return;
-      }
-      if (e.does !== 'raceway') return;
-      const wall = wallOf(e.wallId!);
-      const axis = (a.part?.outMm ?? 0) !== (b.part?.outMm ?? 0) ? 'out' : Math.abs(a.u! - b.u!) > 0.5 ? 'along' : 'up';
-      const [from, to] =
-        axis === 'along'
-          ? [uXOf(wall, e.face!, a.u!), uXOf(wall, e.face!, b.u!)]
-          : axis === 'up'
-            ? [a.up!, b.up!]
-            : [a.part!.outMm, b.part!.outMm];
-      const at = axis === 'along' ? a.up! : uXOf(wall, e.face!, a.u!);
-      if (last && last.wallId === e.wallId && last.face === e.face && last.axis === axis && Math.abs(last.to - from) < 1) {
-        last.to = to;
-        last.endsAt = 'box';
-        return;
-      }
-      if (last && last.wallId === e.wallId && last.axis !== axis) {
-        fit('flat elbow', `${wall.name}, ${say(axis === 'along' ? from : at)} from the left end`);
-        last.endsAt = 'elbow';
-      }
-      const starts: Leg['startsAt'] = last?.endsAt === 'elbow' ? 'elbow' : legs.length === 0 ? 'box' : last ? 'box' : 'corner';
-      last = {
-        wallId: e.wallId!,
-        face: e.face!,
-        on: trackedOn(site, b),
-        part: b.part,
-        axis,
-        from,
-        to,
-        at,
-        boxes: starts === 'box' ? [from] : [],
-        startsAt: starts,
-        endsAt: 'box',
-      };
-      legs.push(last);
-    });
-  });
-
-  const pieces: RacewayPiece[] = [];
-  const supports: RacewaySupport[] = [];
-  const place = (leg: Leg, a: number, b: number): string => {
-    const [low, high] = [Math.min(a, b), Math.max(a, b)];
-    return `${leg.on}, ${{ along: '', up: 'up ', out: 'out ' }[leg.axis]}from ${say(low)} to ${say(high)}`;
-  };
-  const spot = (leg: Leg, at: number): string => `${leg.on}, ${{ along: '', up: 'up ', out: 'out ' }[leg.axis]}at ${say(at)}`;
-  for (const leg of legs) {
+  const g = new Growing(site, unit);
+  sections.forEach(({ nodes, edges }, n) =>
+    edges.forEach((e, i) => {
+      const [a, b] = [frame.nodes[nodes[i]!]!, frame.nodes[nodes[i + 1]!]!];
+      if (e.does === 'raceway-base')
+        atBox(g, e, isSpace(a.space, 'surface') ? b : a, { first: n === 0 && i === 0, arrives: i === edges.length - 1 }); // prettier-ignore
+      else if (e.does === 'raceway-corner') {
+        g.fit(e.turn === 'outside' ? 'outside corner' : 'inside corner', `between ${trackedOn(site, a)} and ${trackedOn(site, b)}`);
+        if (g.last) g.last.endsAt = 'corner';
+        g.last = undefined;
+      } else if (e.does === 'raceway') onward(g, e, a, b);
+    }),
+  );
+  for (const leg of g.legs) {
     const way = Math.sign(leg.to - leg.from) || 1;
     const take = (end: Leg['startsAt']): number => (end === 'box' ? 0 : RACEWAY_MM.corner);
     const [from, to] = [leg.from + way * take(leg.startsAt), leg.to - way * take(leg.endsAt)];
-    // track behind everything, in stock lengths with a coupling where one ends
-    const whole = Math.abs(to - from);
-    let left = whole;
-    let at = from;
-    while (left > 0.5) {
-      const mm = Math.min(left, stock.stock.mm);
-      pieces.push({ what: 'track', where: place(leg, at, at + way * mm), mm });
-      at += way * mm;
-      left -= mm;
-      if (left > 0.5) fit('coupling', spot(leg, at));
-    }
-    // covers between the fittings
-    const edges = [
-      ...(leg.startsAt === 'box' ? [] : [leg.from + way * RACEWAY_MM.corner]),
-      ...leg.boxes.flatMap((x) => [x - (way * RACEWAY_MM.box[leg.axis]) / 2, x + (way * RACEWAY_MM.box[leg.axis]) / 2]),
-      ...(leg.endsAt === 'box' ? [] : [leg.to - way * RACEWAY_MM.corner]),
-    ];
-    // a box at the start of a leg shows its far edge first
-    const sorted = [...edges].sort((a, b) => way * (a - b));
-    const inner = leg.startsAt === 'box' ? sorted.slice(1) : sorted;
-    const ends = leg.endsAt === 'box' ? inner.slice(0, -1) : inner;
-    for (let i = 0; i + 1 < ends.length; i += 2) {
-      const gap = Math.abs(ends[i + 1]! - ends[i]!);
-      if (gap < 1) continue;
-      let cover = gap + 2 * RACEWAY_MM.overlap;
-      let start = ends[i]!;
-      while (cover > 0.5) {
-        const mm = Math.min(cover, stock.stock.mm);
-        pieces.push({ what: 'cover', where: place(leg, start, start + way * Math.min(mm, Math.abs(ends[i + 1]! - start))), mm });
-        start += way * mm;
-        cover -= mm;
-      }
-    }
-    const [low, high] = [Math.min(from, to), Math.max(from, to)];
-    if (leg.part?.is === 'front') {
-      // there is wood all along: 1 in from each end of the track, and between
-      const spans = Math.max(1, Math.ceil((high - low - inches(2)) / RACEWAY_MM.onBoard));
-      for (let i = 0; i <= spans; i++) {
-        const at = low + inches(1) + ((high - low - inches(2)) * i) / spans;
-        supports.push({ where: `${leg.on}, ${say(at)} from the left end of the wall`, guessed: false, on: leg.on, atMm: at });
-      }
-    } else if (leg.axis === 'along') {
-      const wall = wallOf(leg.wallId);
-      const before = supports.length;
-      for (const s of studPlaces(wall)) {
-        const u = uXOf(wall, leg.face, s.x);
-        if (u >= low && u <= high)
-          supports.push({ where: `${wall.name}, ${say(u)} from the left end`, guessed: s.known === 'guessed', on: leg.on, atMm: u });
-      }
-      // nobody knows a stud along it: held all the same, by anchors, at least at both ends
-      if (supports.length === before && high - low > RACEWAY_MM.overlap) {
-        const spans = Math.max(1, Math.ceil((high - low) / RACEWAY_MM.onAnchors));
-        for (let i = 0; i <= spans; i++) {
-          const at = low + ((high - low) * i) / spans;
-          supports.push({ where: `${wall.name}, ${say(at)} from the left end`, guessed: true, on: leg.on, atMm: at, anchor: true });
-        }
-      }
-    } else supports.push({ where: place(leg, from, to), guessed: leg.part === undefined, ...(leg.part ? {} : { anchor: true }) });
+    trackBehind(g, leg, [from, to], way, stock.stock.mm);
+    coversOf(g, leg, way, stock.stock.mm);
+    supportsOf(g, leg, from, to);
   }
-  const lengths = (what: RacewayPiece['what']): number[] => pieces.filter((p) => p.what === what).map((p) => p.mm);
-  const runTerms = legs.map((l) => term(place(l, l.from, l.to), Math.abs(l.to - l.from), 'length'));
-  const stations = sections.length + 1;
+  const lengths = (what: RacewayPiece['what']): number[] => g.pieces.filter((p) => p.what === what).map((p) => p.mm);
+  const runTerms = g.legs.map((l) => term(g.stretch(l, l.from, l.to), Math.abs(l.to - l.from), 'length'));
   const conductorTerms = [
     ...runTerms,
-    product('free end at each box', 2 * (stations - 1), RACEWAY_MM.free, 'length', { how: 'common practice' }),
+    product('free end at each box', 2 * sections.length, RACEWAY_MM.free, 'length', { how: 'common practice' }),
     term('spare for a later outlet', RACEWAY_MM.spare, 'length', { how: 'common practice' }),
   ];
   const conductorMm = total(conductorTerms);
   return {
-    fittings: [...fittings.values()],
-    pieces,
+    ...{ fittings: g.fittings, pieces: g.pieces, supports: g.supports },
     track: cutStock(lengths('track'), stock.stock.mm, stock.kerf.mm),
     covers: cutStock(lengths('cover'), stock.stock.mm, stock.kerf.mm),
-    supports,
     fill: racewayFill(edition, gauge, 3, stock),
     conductorMm,
     sums: [
@@ -263,6 +173,116 @@ export function racewayPlan(
     ],
     stock,
   };
+}
+
+/** At a box: a base over the one that is there, or a new one; the leg that comes to it ends there. */
+function atBox(g: Growing, e: FrameEdge, spot: FrameNode, { first, arrives }: { first: boolean; arrives: boolean }): void {
+  const on = trackedOn(g.site, spot);
+  const at = uXOf(g.wall(spot.wallId!), e.face!, spot.u!);
+  const where = `${on}, ${g.say(at)} from the ${spot.part ? 'left end of the wall' : 'left end'}`;
+  if (first) g.fit('base fitting over the existing box', where, { on, atMm: at });
+  if (!first && arrives) g.fit('device box', where, { on, atMm: at });
+  if (g.last && arrives) {
+    g.last.boxes.push(g.last.axis === 'along' ? at : spot.up!);
+    g.last.endsAt = 'box';
+  }
+}
+
+/** Along a wall, up it, or out along the end of a shelf: the leg goes on, or turns by an elbow. */
+function onward(g: Growing, e: FrameEdge, a: FrameNode, b: FrameNode): void {
+  const wall = g.wall(e.wallId!);
+  const axis = (a.part?.outMm ?? 0) !== (b.part?.outMm ?? 0) ? 'out' : Math.abs(a.u! - b.u!) > 0.5 ? 'along' : 'up';
+  const along = (n: FrameNode): number => uXOf(wall, e.face!, n.u!);
+  const [from, to] = axis === 'along' ? [along(a), along(b)] : axis === 'up' ? [a.up!, b.up!] : [a.part!.outMm, b.part!.outMm];
+  const { last } = g;
+  if (last && last.wallId === e.wallId && last.face === e.face && last.axis === axis && Math.abs(last.to - from) < 1) {
+    last.to = to;
+    last.endsAt = 'box';
+    return;
+  }
+  if (last && last.wallId === e.wallId && last.axis !== axis) {
+    g.fit('flat elbow', `${wall.name}, ${g.say(axis === 'along' ? from : along(a))} from the left end`);
+    last.endsAt = 'elbow';
+  }
+  const startsAt: Leg['startsAt'] = last?.endsAt === 'elbow' ? 'elbow' : g.legs.length === 0 || last ? 'box' : 'corner';
+  g.last = {
+    ...{ wallId: e.wallId!, face: e.face!, on: trackedOn(g.site, b), part: b.part, axis, from, to },
+    at: axis === 'along' ? a.up! : along(a),
+    boxes: startsAt === 'box' ? [from] : [],
+    startsAt,
+    endsAt: 'box',
+  };
+  g.legs.push(g.last);
+}
+
+/** Track behind everything, in stock lengths with a coupling where one ends. */
+function trackBehind(g: Growing, leg: Leg, [from, to]: [number, number], way: number, stockMm: number): void {
+  let left = Math.abs(to - from);
+  let at = from;
+  while (left > 0.5) {
+    const mm = Math.min(left, stockMm);
+    g.pieces.push({ what: 'track', where: g.stretch(leg, at, at + way * mm), mm });
+    at += way * mm;
+    left -= mm;
+    if (left > 0.5) g.fit('coupling', g.spot(leg, at));
+  }
+}
+
+/** Covers between the fittings. */
+function coversOf(g: Growing, leg: Leg, way: number, stockMm: number): void {
+  const half = (way * RACEWAY_MM.box[leg.axis]) / 2;
+  const edges = [
+    ...(leg.startsAt === 'box' ? [] : [leg.from + way * RACEWAY_MM.corner]),
+    ...leg.boxes.flatMap((x) => [x - half, x + half]),
+    ...(leg.endsAt === 'box' ? [] : [leg.to - way * RACEWAY_MM.corner]),
+  ];
+  // a box at the start of a leg shows its far edge first
+  const sorted = [...edges].sort((a, b) => way * (a - b));
+  const inner = leg.startsAt === 'box' ? sorted.slice(1) : sorted;
+  const ends = leg.endsAt === 'box' ? inner.slice(0, -1) : inner;
+  for (let i = 0; i + 1 < ends.length; i += 2) {
+    const [near, far] = [ends[i]!, ends[i + 1]!];
+    if (Math.abs(far - near) < 1) continue;
+    let cover = Math.abs(far - near) + 2 * RACEWAY_MM.overlap;
+    let start = near;
+    while (cover > 0.5) {
+      const mm = Math.min(cover, stockMm);
+      g.pieces.push({ what: 'cover', where: g.stretch(leg, start, start + way * Math.min(mm, Math.abs(far - start))), mm });
+      start += way * mm;
+      cover -= mm;
+    }
+  }
+}
+
+/** What a leg is screwed to: wood along the front of a shelf, studs along a wall, anchors where nobody knows one. */
+function supportsOf(g: Growing, leg: Leg, from: number, to: number): void {
+  const { supports, say } = g;
+  const [low, high] = [Math.min(from, to), Math.max(from, to)];
+  if (leg.part?.is === 'front') {
+    // there is wood all along: 1 in from each end of the track, and between
+    const spans = Math.max(1, Math.ceil((high - low - inches(2)) / RACEWAY_MM.onBoard));
+    for (let i = 0; i <= spans; i++) {
+      const at = low + inches(1) + ((high - low - inches(2)) * i) / spans;
+      supports.push({ where: `${leg.on}, ${say(at)} from the left end of the wall`, guessed: false, on: leg.on, atMm: at });
+    }
+    return;
+  }
+  if (leg.axis !== 'along') {
+    supports.push({ where: g.stretch(leg, from, to), guessed: leg.part === undefined, ...(leg.part ? {} : { anchor: true }) });
+    return;
+  }
+  const wall = g.wall(leg.wallId);
+  const studs = studPlaces(wall)
+    .map((s) => ({ u: uXOf(wall, leg.face, s.x), guessed: s.known === 'guessed' }))
+    .filter(({ u }) => u >= low && u <= high);
+  for (const { u, guessed } of studs) supports.push({ where: `${wall.name}, ${say(u)} from the left end`, guessed, on: leg.on, atMm: u });
+  // nobody knows a stud along it: held all the same, by anchors, at least at both ends
+  if (studs.length || high - low <= RACEWAY_MM.overlap) return;
+  const spans = Math.max(1, Math.ceil((high - low) / RACEWAY_MM.onAnchors));
+  for (let i = 0; i <= spans; i++) {
+    const at = low + ((high - low) * i) / spans;
+    supports.push({ where: `${wall.name}, ${say(at)} from the left end`, guessed: true, on: leg.on, atMm: at, anchor: true });
+  }
 }
 
 /** Where several of a kind sit: the wall or shelf once, with how far along it each is from the wall’s left end. */
