@@ -87,128 +87,141 @@ export interface Known {
  * today’s: what a job carried of a survey goes into its house, which is then taken too.
  */
 export function importReport(data: unknown, known: Known): ImportReport {
-  const there = {
-    houses: new Set([...known.houses.map((h) => h.id), ...(known.taken?.houses ?? [])]),
-    jobs: new Set([...known.jobs.map((j) => j.id), ...(known.taken?.jobs ?? [])]),
+  const file = fileOf(data);
+  if ('errors' in file) return { rows: [], refusedMore: 0, take: { houses: [], jobs: [] }, errors: file.errors };
+  const ids = (kind: 'houses' | 'jobs') => new Set([...known[kind].map((d) => d.id), ...(known.taken?.[kind] ?? [])]);
+  const importing: Importing = {
+    ...{ known, at: file.at, rows: [], houses: [], jobs: [] },
+    there: { houses: ids('houses'), jobs: ids('jobs') },
   };
-  const format = (data as { format?: unknown } | null)?.format;
-  let file: { houses: unknown[]; jobs: unknown[] };
-  let at = (kind: 'houses' | 'jobs', i: number) => `/${kind}/${i}`;
-  if (format === 'saddle-house' || format === 'saddle-job') {
-    file = { houses: format === 'saddle-house' ? [data] : [], jobs: format === 'saddle-job' ? [data] : [] };
-    at = () => '';
-  } else {
-    const version = (data as { version?: unknown } | null)?.version;
-    if (format === 'saddle-export' && typeof version === 'number' && version > EXPORT_VERSION)
-      return {
-        ...{ rows: [], refusedMore: 0, take: { houses: [], jobs: [] } },
-        errors: [
-          {
-            path: '/version',
-            message: `The file was made by a newer Saddle (version ${version} of the format). Take it in there, or export it for version ${EXPORT_VERSION}.`,
-            expected: `at most ${EXPORT_VERSION}`,
-            came: `${version}`,
-          },
-        ],
-      };
-    const shape = checkShape(ExportFile, data);
-    if (!shape.ok) return { rows: [], refusedMore: 0, take: { houses: [], jobs: [] }, errors: shape.errors };
-    file = shape.value;
-  }
-  const report: ImportReport = { rows: [], refusedMore: 0, take: { houses: [], jobs: [] }, errors: [] };
-  const wantedJobs: Record<string, unknown>[] = [];
-  file.houses.forEach((raw, i) => {
-    const { document, jobs: wanted = [] } = migrated(raw);
-    const checked = checkHouse(document);
-    if (checked.ok) wantedJobs.push(...wanted);
-    const { id, name } = (raw ?? {}) as { id?: unknown; name?: unknown };
-    if (checked.ok) report.take.houses.push(checked.value);
-    report.rows.push({
-      kind: 'house',
-      id: short(id),
-      name: short(name),
-      outcome: checked.ok ? (there.houses.has(checked.value.id) ? 'replaces' : 'new') : 'refused',
-      errors: checked.ok ? [] : prefixed(checked.errors, at('houses', i)),
-    });
+  const wanted = file.houses.flatMap((raw, i) => houseRow(importing, raw, i));
+  const read = jobsOf(file.jobs, wanted);
+  for (const job of read) takeUpCarried(importing, job);
+  const arriving = read.flatMap(({ checked }) => (checked.ok ? [checked.value] : []));
+  const arrivingIds = new Set(arriving.map((j) => j.id));
+  const all = [...arriving, ...known.jobs.filter((j) => !arrivingIds.has(j.id))];
+  read.forEach((job, i) => jobRow(importing, job, i, all));
+  refuseSeconds(importing);
+  const { rows, houses, jobs } = importing;
+  const unnamed = new Set(rows.filter((r) => r.outcome === 'refused').slice(MOST_REFUSED));
+  return { rows: rows.filter((r) => !unnamed.has(r)), refusedMore: unnamed.size, take: { houses, jobs }, errors: [] };
+}
+
+/** An import as it is read: rows, and what would be taken. */
+interface Importing {
+  known: Known;
+  /** ids that are there already */
+  there: Record<'houses' | 'jobs', ReadonlySet<string>>;
+  /** where a document stands in the file, for the path of an error */
+  at: (kind: 'houses' | 'jobs', i: number) => string;
+  rows: ImportRow[];
+  houses: House[];
+  jobs: Job[];
+}
+type FileRead = Pick<Importing, 'at'> & { houses: unknown[]; jobs: unknown[] };
+/** The documents of a file, whether it is a house, a job or an export. */
+function fileOf(data: unknown): FileRead | { errors: FieldError[] } {
+  const { format, version } = (data ?? {}) as { format?: unknown; version?: unknown };
+  if (format === 'saddle-house') return { houses: [data], jobs: [], at: () => '' };
+  if (format === 'saddle-job') return { houses: [], jobs: [data], at: () => '' };
+  if (format === 'saddle-export' && typeof version === 'number' && version > EXPORT_VERSION)
+    return {
+      errors: [
+        {
+          path: '/version',
+          message: `The file was made by a newer Saddle (version ${version} of the format). Take it in there, or export it for version ${EXPORT_VERSION}.`,
+          expected: `at most ${EXPORT_VERSION}`,
+          came: `${version}`,
+        },
+      ],
+    };
+  const shape = checkShape(ExportFile, data);
+  return shape.ok ? { ...shape.value, at: (kind, i) => `/${kind}/${i}` } : { errors: shape.errors };
+}
+
+const named = (raw: unknown): Pick<ImportRow, 'id' | 'name'> => {
+  const { id, name } = (raw ?? {}) as { id?: unknown; name?: unknown };
+  return { id: short(id), name: short(name) };
+};
+const houseFor = ({ houses, known }: Importing, id: string): House | undefined => [...houses, ...known.houses].find((h) => h.id === id);
+
+/** Reads a house; answers with what an earlier version wanted in it, which are jobs today. */
+function houseRow(importing: Importing, raw: unknown, i: number): Record<string, unknown>[] {
+  const { document, jobs: wanted = [] } = migrated(raw);
+  const checked = checkHouse(document);
+  if (checked.ok) importing.houses.push(checked.value);
+  importing.rows.push({
+    ...{ kind: 'house', ...named(raw) },
+    outcome: !checked.ok ? 'refused' : importing.there.houses.has(checked.value.id) ? 'replaces' : 'new',
+    errors: checked.ok ? [] : prefixed(checked.errors, importing.at('houses', i)),
   });
-  const houseOf = (id: string): House | undefined => report.take.houses.find((h) => h.id === id) ?? known.houses.find((h) => h.id === id);
-  const given = file.jobs.map((raw) => {
+  return checked.ok ? wanted : [];
+}
+
+interface JobRead {
+  raw: unknown;
+  /** what a job of an earlier version carried of the survey */
+  carried: ReturnType<typeof migrated>['carried'];
+  checked: ReturnType<typeof checkJob>;
+}
+/** Jobs of the file, with what houses of an earlier version wanted joined to them. */
+function jobsOf(given: readonly unknown[], wanted: Record<string, unknown>[]): JobRead[] {
+  const read = given.map((raw): JobRead => {
     const { document, carried } = migrated(raw);
     return { raw, carried, checked: checkJob(document) };
   });
-  const joined = new Map(
-    joinWanted(
-      given.flatMap(({ checked }) => (checked.ok ? [checked.value] : [])),
-      wantedJobs,
-    ).map((j) => [j.id, j]),
-  );
-  const fileIds = new Set(given.flatMap(({ checked }) => (checked.ok ? [checked.value.id] : [])));
-  const ok = (value: Job) => ({ ok: true as const, value });
-  const read = [
-    ...given.map((g) =>
-      g.checked.ok
-        ? {
-            ...g,
-            checked: ok({
-              ...g.checked.value,
-              ...(joined.get(g.checked.value.id)?.want ? { want: joined.get(g.checked.value.id)!.want } : {}),
-            }),
-          }
-        : g,
-    ),
-    ...[...joined.values()].filter((j) => !fileIds.has(j.id)).map((j) => ({ raw: j as unknown, carried: undefined, checked: ok(j) })),
+  const own = read.flatMap(({ checked }) => (checked.ok ? [checked.value] : []));
+  const ids = new Set(own.map((j) => j.id));
+  const joined = new Map(joinWanted(own, wanted).map((j) => [j.id, j]));
+  const withWant = (job: Job): Job => {
+    const want = joined.get(job.id)?.want;
+    return want ? { ...job, want } : job;
+  };
+  return [
+    ...read.map((r): JobRead => (r.checked.ok ? { ...r, checked: { ok: true, value: withWant(r.checked.value) } } : r)),
+    ...[...joined.values()].filter((j) => !ids.has(j.id)).map((j): JobRead => ({ raw: j, carried: undefined, checked: { ok: true, value: j } })), // prettier-ignore
   ];
-  // what jobs of an earlier version carried of the survey goes into their houses first, so that all of them are held against the same
-  for (const { carried, checked } of read) {
-    const house = checked.ok && carried ? houseOf(checked.value.houseId) : undefined;
-    if (!checked.ok || !carried || !house) continue;
-    const next = takeUp(house, checked.value, carried.found);
-    if (next === house) continue;
-    const index = report.take.houses.indexOf(house);
-    if (index >= 0) report.take.houses[index] = next;
-    else {
-      report.take.houses.push(next);
-      report.rows.push({ kind: 'house', id: next.id, name: next.name, outcome: 'replaces', errors: [] });
-    }
+}
+
+/** What jobs of an earlier version carried of the survey goes into their houses first, so that all of them are held against the same. */
+function takeUpCarried(importing: Importing, { carried, checked }: JobRead): void {
+  const house = checked.ok && carried ? houseFor(importing, checked.value.houseId) : undefined;
+  if (!checked.ok || !carried || !house) return;
+  const next = takeUp(house, checked.value, carried.found);
+  if (next === house) return;
+  const index = importing.houses.indexOf(house);
+  if (index >= 0) importing.houses[index] = next;
+  else {
+    importing.houses.push(next);
+    importing.rows.push({ kind: 'house', id: next.id, name: next.name, outcome: 'replaces', errors: [] });
   }
-  const arriving = read.flatMap(({ checked }) => (checked.ok ? [checked.value] : []));
-  const arrivingIds = new Set(arriving.map((j) => j.id));
-  const jobs = [...arriving, ...known.jobs.filter((j) => !arrivingIds.has(j.id))];
-  read.forEach(({ raw, checked: shape }, i) => {
-    const house = shape.ok ? houseOf(shape.value.houseId) : undefined;
-    const checked = shape;
-    const misfits = shape.ok && house ? jobErrors(laidIn(shape.value, house, jobs), jobs) : [];
-    const { id, name } = (raw ?? {}) as { id?: unknown; name?: unknown };
-    const errors = checked.ok ? [] : prefixed(checked.errors, at('jobs', i));
-    if (shape.ok && !house) {
-      errors.push({
-        path: `${at('jobs', i)}/houseId`,
-        message: `The house ${shape.value.houseId} is neither here nor in the file; import the house with it.`,
-        expected: 'the id of a house',
-        came: JSON.stringify(shape.value.houseId),
-      });
-    }
-    // jobs that would wait for each other can't be kept; one that lost its footing in the house is kept as it is, and its ledger says so
-    errors.push(
-      ...prefixed(
-        misfits.filter((e) => e.path.startsWith('/after')),
-        at('jobs', i),
-      ),
-    );
-    const taken = checked.ok && errors.length === 0;
-    if (taken) errors.push(...prefixed(misfits, at('jobs', i)));
-    if (taken) report.take.jobs.push(checked.value);
-    report.rows.push({
-      kind: 'job',
-      id: short(id),
-      name: short(name),
-      outcome: taken ? (there.jobs.has(checked.value.id) ? 'replaces' : 'new') : 'refused',
-      errors,
-    });
-  });
+}
+
+function jobRow(importing: Importing, { raw, checked }: JobRead, i: number, all: readonly Job[]): void {
+  const at = importing.at('jobs', i);
+  const row = { kind: 'job' as const, ...named(raw) };
+  if (!checked.ok) return void importing.rows.push({ ...row, outcome: 'refused', errors: prefixed(checked.errors, at) });
+  const job = checked.value;
+  const house = houseFor(importing, job.houseId);
+  if (!house) {
+    const message = `The house ${job.houseId} is neither here nor in the file; import the house with it.`;
+    const error = { path: `${at}/houseId`, message, expected: 'the id of a house', came: JSON.stringify(job.houseId) };
+    return void importing.rows.push({ ...row, outcome: 'refused', errors: [error] });
+  }
+  const misfits = jobErrors(laidIn(job, house, all), all);
+  // jobs that would wait for each other can't be kept; one that lost its footing in the house is kept as it is, and its ledger says so
+  const waiting = misfits.filter((e) => e.path.startsWith('/after'));
+  if (waiting.length) return void importing.rows.push({ ...row, outcome: 'refused', errors: prefixed(waiting, at) });
+  importing.jobs.push(job);
+  importing.rows.push({ ...row, outcome: importing.there.jobs.has(job.id) ? 'replaces' : 'new', errors: prefixed(misfits, at) });
+}
+
+/** Of two documents with one id in a file the first is taken. */
+function refuseSeconds(importing: Importing): void {
   for (const kind of ['house', 'job'] as const) {
+    const taken: { id: string }[] = importing[`${kind}s`];
     const seen = new Set<string>();
-    for (const row of report.rows.filter((r) => r.kind === kind && r.outcome !== 'refused')) {
+    for (const row of importing.rows.filter((r) => r.kind === kind && r.outcome !== 'refused')) {
       if (seen.has(row.id)) {
         row.outcome = 'refused';
         row.errors.push({
@@ -217,17 +230,14 @@ export function importReport(data: unknown, known: Known): ImportReport {
           expected: 'one of each id',
           came: row.id,
         });
-        report.take[`${kind}s`].splice(
-          report.take[`${kind}s`].findLastIndex((d) => d.id === row.id),
+        taken.splice(
+          taken.findLastIndex((d) => d.id === row.id),
           1,
         );
       }
       seen.add(row.id);
     }
   }
-  const refused = report.rows.filter((r) => r.outcome === 'refused');
-  const unnamed = new Set(refused.slice(MOST_REFUSED));
-  return { ...report, rows: report.rows.filter((r) => !unnamed.has(r)), refusedMore: unnamed.size };
 }
 
 /** Published JSON Schemas (draft 2020-12) by file name. */
