@@ -45,183 +45,159 @@ export interface Started {
   job: Job;
 }
 
+/** Answers, and the rooms, the circuit and the ids that they come to in this house. */
+interface Start {
+  answers: OtherSideAnswers;
+  rooms: [Room, Room];
+  circuit: Circuit | undefined;
+  ids: Record<'wall' | 'source' | 'box' | 'oldDevice' | 'cable' | 'device', string>;
+  /** names of the box that is there and of the new one */
+  names: { source: string; box: string };
+}
+
 /**
  * The job at its start, and its house with the wall in hand. Only what was answered is known; usual values are marked as assumed. A room or
  * a circuit that the house has under the same name or number is that one.
  */
 export function otherSide(house: House, answers: OtherSideAnswers): Started {
-  const drywall = () => [takenLayer('drywall')];
-  const named = (what: string): string => idOf(answers.id, what);
-  const { site } = house;
-  const roomCalled = (name: string) => site.rooms.find((r) => r.name.toLowerCase() === name.toLowerCase());
-  const rooms = [
-    roomCalled(answers.newRoom.name) ?? { id: named('room'), ...answers.newRoom },
-    roomCalled(answers.sourceRoom.name) ?? { id: named('other-room'), ...answers.sourceRoom },
-  ];
-  const circuit =
-    answers.circuit &&
-    (circuitCalled(site, answers.circuit.number) ?? {
-      id: named('circuit'),
-      name: `circuit ${answers.circuit.number}`,
-      voltsNominal: 120 as const,
-      ...answers.circuit,
-    });
-  const breakerA = circuit?.breakerA;
-  const gauge = smallestGaugeFor(breakerA ?? 20);
-  const ids = { wall: named('wall'), source: named('old-box'), box: named('box') };
-  const put = <T extends { id: string }>(list: T[], ...items: T[]): T[] => [
-    ...list,
-    ...items.filter((item, i) => !list.some((x) => x.id === item.id) && items.findIndex((x) => x.id === item.id) === i),
-  ];
-  const surveyed: House['site'] = {
-    ...site,
-    rooms: put(site.rooms, ...rooms),
-    walls: [
-      ...site.walls,
-      {
-        id: ids.wall,
-        name: `${answers.newRoom.name} – ${answers.sourceRoom.name}`.slice(0, 120),
-        length: answers.wallLength,
-        height: answers.wallHeight ?? assumed(inches(96)),
-        framing: {
-          material: 'wood',
-          presets: ['material' as const],
-          studDepth: assumed(inches(3.5)),
-          studWidth: assumed(inches(1.5)),
-          spacing: assumed(inches(16)),
-          extraStuds: [],
-        },
-        faces: { A: { roomId: rooms[0]!.id, layers: drywall() }, B: { roomId: rooms[1]!.id, layers: drywall() } },
-        references: [{ id: 'reference', ...answers.reference }],
-        obstacles: [],
-        openings: [],
-      },
-    ],
-    boxes: [
-      ...site.boxes,
-      {
-        id: ids.source,
-        name: `${answers.sourceRoom.name} box`.slice(0, 120),
-        wallId: ids.wall,
-        face: 'B',
-        place: {
-          from: 'reference',
-          toward: answers.source.toward,
-          to: 'centre',
-          distance: answers.source.distance,
-          bottom: answers.source.bottom,
-        },
-        kind: 'other',
-        gangs: 1,
-        presets: ['gangs' as const],
-        supportFittings: 0,
-        ...(circuit ? { circuitId: circuit.id } : {}),
-      },
-    ],
-    devices: [
-      ...site.devices,
-      {
-        id: named('old-device'),
-        name: `${answers.sourceRoom.name} receptacle`.slice(0, 120),
-        boxId: ids.source,
-        kind: 'duplex-15',
-        presets: ['kind' as const],
-      },
-    ],
-    circuits: circuit ? put(site.circuits, circuit) : site.circuits,
-  };
-  const changes: Change[] = [
-    {
-      id: 'new-box',
-      title: `Set ${answers.newRoom.name} box`.slice(0, 120),
-      do: 'place-box',
-      box: {
-        id: ids.box,
-        name: `${answers.newRoom.name} box`.slice(0, 120),
-        wallId: ids.wall,
-        face: 'A',
-        place: {
-          from: 'reference',
-          toward: answers.wanted.toward,
-          to: 'centre',
-          distance: answers.wanted.distance,
-          bottom: answers.wanted.bottom ?? answers.source.bottom,
-        },
-        kind: 'wings-1g-20',
-        gangs: 1,
-        hangsOn: 'none',
-        supportFittings: 0,
-        ...(circuit ? { circuitId: circuit.id } : {}),
-      },
-    },
-    {
-      id: 'new-cable',
-      title: `Run ${gauge}-2 cable`,
-      do: 'run-cable',
-      cable: {
-        id: named('cable'),
-        name: 'new cable',
-        gauge,
-        conductors: ['black', 'white'],
-        ground: 'bare',
-        metal: 'copper',
-        sheath: 'nonmetallic',
-        ends: [
-          { boxId: ids.source, label: `${answers.sourceRoom.name} box`.slice(0, 120) },
-          { boxId: ids.box, label: `${answers.newRoom.name} box`.slice(0, 120) },
-        ],
-        direction: 'known',
-        unbrokenIn: [],
-      },
-    },
-    {
-      id: 'new-device',
-      title: 'New receptacle',
-      do: 'place-device',
-      device: {
-        id: named('device'),
-        name: `${answers.newRoom.name} receptacle`.slice(0, 120),
-        boxId: ids.box,
-        kind: 'duplex-15',
-        tamperResistant: true,
-      },
-    },
-  ];
+  const start = startOf(house.site, answers);
+  const changes = planOf(start);
+  const { id, name, reference, wanted, source, sourceRoom } = answers;
+  const centre = reference.x.mm + (wanted.toward === 'right' ? 1 : -1) * wanted.distance.mm;
   return {
-    house: { ...house, site: surveyed },
+    house: { ...house, site: surveyed(house.site, start) },
     job: {
-      format: 'saddle-job',
-      version: DOCUMENT_VERSION,
-      id: answers.id,
-      houseId: house.id,
-      name: answers.name,
-      purpose: 'outlet',
+      ...{ format: 'saddle-job', version: DOCUMENT_VERSION, id, houseId: house.id, name, purpose: 'outlet' },
       want: {
         kind: 'outlet',
         places: [
           {
-            wallId: ids.wall,
+            wallId: start.ids.wall,
             face: 'A',
-            fromLeft: {
-              mm: Math.max(0, answers.reference.x.mm + (answers.wanted.toward === 'right' ? 1 : -1) * answers.wanted.distance.mm),
-              known: answers.wanted.distance.known,
-            },
-            bottom: answers.wanted.bottom ?? answers.source.bottom,
+            fromLeft: { mm: Math.max(0, centre), known: wanted.distance.known },
+            bottom: wanted.bottom ?? source.bottom,
           },
         ],
-        loads: [],
-        ownCircuit: false,
-        mayShow: false,
-        forbidden: [],
-        weights: EVEN_WEIGHTS,
+        ...{ loads: [], ownCircuit: false, mayShow: false, forbidden: [], weights: EVEN_WEIGHTS },
       },
       changes,
       taken: {
-        way: { key: '', title: `From the ${answers.sourceRoom.name} box, through the wall`.slice(0, 120), feed: ids.source },
+        way: { key: '', title: `From the ${sourceRoom.name} box, through the wall`.slice(0, 120), feed: start.ids.source },
         changes,
       },
       schools: DEFAULT_SCHOOLS,
       work: { ticks: [], notes: [], values: [], proofs: [] },
     },
   };
+}
+
+function startOf(site: House['site'], answers: OtherSideAnswers): Start {
+  const named = (what: string): string => idOf(answers.id, what);
+  const roomCalled = (name: string) => site.rooms.find((r) => r.name.toLowerCase() === name.toLowerCase());
+  const { newRoom, sourceRoom } = answers;
+  return {
+    answers,
+    rooms: [
+      roomCalled(newRoom.name) ?? { id: named('room'), ...newRoom },
+      roomCalled(sourceRoom.name) ?? { id: named('other-room'), ...sourceRoom },
+    ],
+    circuit:
+      answers.circuit &&
+      (circuitCalled(site, answers.circuit.number) ?? {
+        id: named('circuit'),
+        name: `circuit ${answers.circuit.number}`,
+        voltsNominal: 120,
+        ...answers.circuit,
+      }),
+    ids: {
+      ...{ wall: named('wall'), source: named('old-box'), box: named('box') },
+      ...{ oldDevice: named('old-device'), cable: named('cable'), device: named('device') },
+    },
+    names: { source: `${sourceRoom.name} box`.slice(0, 120), box: `${newRoom.name} box`.slice(0, 120) },
+  };
+}
+
+/** The survey with the wall in hand, the box that is there and what hangs on it. */
+function surveyed(site: House['site'], { answers, rooms, circuit, ids, names }: Start): House['site'] {
+  const put = <T extends { id: string }>(list: T[], ...items: T[]): T[] => [
+    ...list,
+    ...items.filter((item, i) => !list.some((x) => x.id === item.id) && items.findIndex((x) => x.id === item.id) === i),
+  ];
+  const { newRoom, sourceRoom, source } = answers;
+  const face = (room: Room) => ({ roomId: room.id, layers: [takenLayer('drywall')] });
+  return {
+    ...site,
+    rooms: put(site.rooms, ...rooms),
+    walls: [
+      ...site.walls,
+      {
+        id: ids.wall,
+        name: `${newRoom.name} – ${sourceRoom.name}`.slice(0, 120),
+        length: answers.wallLength,
+        height: answers.wallHeight ?? assumed(inches(96)),
+        framing: {
+          ...{ material: 'wood', presets: ['material' as const], extraStuds: [] },
+          ...{ studDepth: assumed(inches(3.5)), studWidth: assumed(inches(1.5)), spacing: assumed(inches(16)) },
+        },
+        faces: { A: face(rooms[0]), B: face(rooms[1]) },
+        references: [{ id: 'reference', ...answers.reference }],
+        ...{ obstacles: [], openings: [] },
+      },
+    ],
+    boxes: [
+      ...site.boxes,
+      {
+        ...{ id: ids.source, name: names.source, wallId: ids.wall, face: 'B' },
+        place: { from: 'reference', toward: source.toward, to: 'centre', distance: source.distance, bottom: source.bottom },
+        ...{ kind: 'other', gangs: 1, presets: ['gangs' as const], supportFittings: 0 },
+        ...(circuit ? { circuitId: circuit.id } : {}),
+      },
+    ],
+    devices: [
+      ...site.devices,
+      {
+        ...{ id: ids.oldDevice, name: `${sourceRoom.name} receptacle`.slice(0, 120), boxId: ids.source },
+        ...{ kind: 'duplex-15', presets: ['kind' as const] },
+      },
+    ],
+    circuits: circuit ? put(site.circuits, circuit) : site.circuits,
+  };
+}
+
+/** A box, a cable from the one that is there, a receptacle. */
+function planOf({ answers, circuit, ids, names }: Start): Change[] {
+  const { newRoom, wanted, source } = answers;
+  const gauge = smallestGaugeFor(circuit?.breakerA ?? 20);
+  return [
+    {
+      ...{ id: 'new-box', title: `Set ${newRoom.name} box`.slice(0, 120), do: 'place-box' },
+      box: {
+        ...{ id: ids.box, name: names.box, wallId: ids.wall, face: 'A' },
+        place: {
+          ...{ from: 'reference', toward: wanted.toward, to: 'centre', distance: wanted.distance },
+          bottom: wanted.bottom ?? source.bottom,
+        },
+        ...{ kind: 'wings-1g-20', gangs: 1, hangsOn: 'none', supportFittings: 0 },
+        ...(circuit ? { circuitId: circuit.id } : {}),
+      },
+    },
+    {
+      ...{ id: 'new-cable', title: `Run ${gauge}-2 cable`, do: 'run-cable' },
+      cable: {
+        ...{ id: ids.cable, name: 'new cable', gauge, conductors: ['black', 'white'] },
+        ...{ ground: 'bare', metal: 'copper', sheath: 'nonmetallic', direction: 'known', unbrokenIn: [] },
+        ends: [
+          { boxId: ids.source, label: names.source },
+          { boxId: ids.box, label: names.box },
+        ],
+      },
+    },
+    {
+      ...{ id: 'new-device', title: 'New receptacle', do: 'place-device' },
+      device: {
+        ...{ id: ids.device, name: `${newRoom.name} receptacle`.slice(0, 120), boxId: ids.box },
+        ...{ kind: 'duplex-15', tamperResistant: true },
+      },
+    },
+  ];
 }
