@@ -1,5 +1,5 @@
 /** All that is judged of one box on a wall: height, stud side, kind, opening, what lies behind, and the move from where it was. */
-import { BOX_KINDS, nec, PLATE, plateWidthMm, practice } from '../catalog/index.js';
+import { BOX_KINDS, FINISHES, nec, PLATE, plateWidthMm, practice } from '../catalog/index.js';
 import { atLeast, byVerdict, setback, term, type Judged, type Judgement, type LedgerRule } from '../codebook/index.js';
 import {
   accessibleReach,
@@ -268,18 +268,43 @@ export function kindsFor(input: JudgementInput, box: Box): BoxSuitability[] {
   }).filter((k) => k.kind.gangs === box.gangs);
 }
 
+/** A box that is judged: on the wall or the board that it is let into, and where findings go. */
+interface Judging {
+  input: JudgementInput;
+  box: Box;
+  wall: Wall;
+  /** something is cut for it; one of a raceway stands on the finish */
+  cutIn: boolean;
+  /** the box as it was found */
+  before: Box | undefined;
+  add: (rule: WallFinding['rule'], title: string, judged: Judged | undefined, cure?: WallFinding['cure'], ...of: string[]) => void;
+}
+
 /** What is judged of one box. Throws RangeError when the site has no such box. */
 export function judgeBox(input: JudgementInput): BoxJudgement {
   const { site, edition, schools, unit } = input;
   const box = site.boxes.find((b) => b.id === input.boxId);
   if (!box) throw new RangeError(`judgeBox: the site has no box ${input.boxId}`);
-  // a box in a plinth or on a shelf is judged by that board, one of a raceway stands on the finish: nothing is cut for it
-  const wall = letInto(input.wall, box);
-  const cutIn = !onSurface(box);
-  const before = input.found?.boxes.find((b) => b.id === box.id);
   const findings: WallFinding[] = [];
-  const add = (rule: WallFinding['rule'], title: string, judged: Judged | undefined, cure?: WallFinding['cure'], ...of: string[]) =>
-    judged && findings.push({ ...judged, rule, title, about: [box.id, ...of], ...(cure ? { cure } : {}) });
+  const at: Judging = {
+    ...{ input, box, cutIn: !onSurface(box), before: input.found?.boxes.find((b) => b.id === box.id) },
+    // a box in a plinth or on a shelf is judged by that board
+    wall: letInto(input.wall, box),
+    add: (rule, title, judged, cure, ...of) =>
+      void (judged && findings.push({ ...judged, rule, title, about: [box.id, ...of], ...(cure ? { cure } : {}) })),
+  };
+  const kinds = kindsFor({ ...input, wall: at.wall }, box);
+  const cut = cutPlan(site, at.wall, box, edition, schools, unit, at.before);
+  judgeHeight(at);
+  judgeInWall(at, kinds, cut);
+  const moved = judgeMove(at);
+  findings.sort(byVerdict);
+  return { findings, kinds, cut, patch: moved?.patch, move: moved?.move };
+}
+
+/** How high it stands, and beside what. */
+function judgeHeight({ input, box, wall, add }: Judging): void {
+  const { site, edition, schools } = input;
   const room = site.rooms.find((r) => r.id === wall.faces[box.face].roomId);
   const wanted = suggestedBottom(site, wall, box, schools);
   const off = Math.abs(wanted.bottomMm - box.place.bottom.mm);
@@ -287,42 +312,37 @@ export function judgeBox(input: JudgementInput): BoxJudgement {
     off > inches(1 / 8)
       ? { title: `set it to the worked height, ${wanted.why}`, box: withBottom(box, Math.round(wanted.bottomMm * 10_000) / 10_000) }
       : undefined;
-  const body = boxBody(box);
+  const { heightMm } = boxBody(box);
   const toAdd = room?.floorToAdd?.mm ?? 0;
   const match = heightMatch({
     bottomMm: box.place.bottom.mm,
     existingBottomsMm: wanted.over ? [] : bottomsInRoom(site, room, box.id, box.place.bottom.mm).map((mm) => mm - toAdd),
     floorToAddMm: toAdd,
-    boxHeightMm: body.heightMm,
+    boxHeightMm: heightMm,
   });
-  const heightSays = wanted.over ? `${wanted.why}: the worked height is the sum below` : match.says;
-  add('height', 'Height', { ...match, says: heightSays, sums: [wanted.sum, ...match.sums] }, setWanted);
-  add('reach', 'Accessible reach', accessibleReach(box.place.bottom.mm - toAdd, box.place.bottom.mm + body.heightMm - toAdd));
+  const says = wanted.over ? `${wanted.why}: the worked height is the sum below` : match.says;
+  add('height', 'Height', { ...match, says, sums: [wanted.sum, ...match.sums] }, setWanted);
+  add('reach', 'Accessible reach', accessibleReach(box.place.bottom.mm - toAdd, box.place.bottom.mm + heightMm - toAdd));
   add('fixtures', 'Trim, wainscot, counters, furniture', together(amongFixtures(wall, box, edition)), setWanted);
   add('surroundings', 'Doors, base trim, ends of the wall', surroundings(wall, box));
-  add(
-    'stud',
-    'Opening and studs',
-    wall.framing.material === 'masonry' || !cutIn
-      ? undefined
-      : box.hangsOn && box.hangsOn !== 'none' && !before
-        ? undefined
-        : before
-          ? newCutAtStuds(wall, before, box)
-          : studCollision(wall, box),
-  );
-  const side = studSide(wall, box);
-  if (cutIn) add('stud-side', 'Which side the stud is on', sideJudged(wall, side));
-  add(
-    'obstacle',
-    'Things in the bay',
-    cutIn ? together(wall.obstacles.map((o) => obstacleCollision(wall, box, o)).filter((j) => j.verdict !== 'ok')) : undefined,
-  );
-  const kinds = kindsFor({ ...input, wall }, box);
-  if (cutIn) add('box-kind', 'Box for this wall', kindJudged(box, kinds, { ...input, wall }));
-  const burns = wall.faces[box.face].layers[0];
-  if (burns && cutIn)
-    add('setback', 'Setback behind the finish', setback(edition, ['wood-panelling', 'wood-siding'].includes(burns.finish), undefined));
+}
+
+/** What it meets in the wall, whether its kind suits there, and what is cut for it. */
+function judgeInWall({ input, box, wall, cutIn, before, add }: Judging, kinds: BoxSuitability[], cut: CutPlan): void {
+  const { site, edition } = input;
+  const framed = wall.framing.material !== 'masonry' && cutIn;
+  if (framed && before) add('stud', 'Opening and studs', newCutAtStuds(wall, before, box));
+  else if (framed && (!box.hangsOn || box.hangsOn === 'none')) add('stud', 'Opening and studs', studCollision(wall, box));
+  if (cutIn) {
+    const met = wall.obstacles.map((o) => obstacleCollision(wall, box, o)).filter((j) => j.verdict !== 'ok');
+    const burns = wall.faces[box.face].layers[0];
+    add('stud-side', 'Which side the stud is on', sideJudged(wall, studSide(wall, box)));
+    add('obstacle', 'Things in the bay', together(met));
+    add('box-kind', 'Box for this wall', kindJudged(box, kinds, { ...input, wall }));
+    if (burns) add('setback', 'Setback behind the finish', setback(edition, FINISHES[burns.finish].combustible, undefined));
+    add('behind', 'Behind the cut', together(cut.behind));
+    add('fit', 'Fit of the opening', openingFit(wall, box, edition));
+  }
   const screw = longestScrewMm(wall);
   if (screw !== undefined && box.kind !== 'other' && BOX_KINDS[box.kind].mounting === 'stud-screw')
     add('screws', 'Screws into the stud', {
@@ -332,77 +352,60 @@ export function judgeBox(input: JudgementInput): BoxJudgement {
       source: practice,
     });
   add('box-fill', 'Box fill', fillOf(site, box, edition));
-  const cut = cutPlan(site, wall, box, edition, schools, unit, before);
-  if (cutIn) {
-    add('behind', 'Behind the cut', together(cut.behind));
-    add('fit', 'Fit of the opening', openingFit(wall, box, edition));
-  }
   for (const c of contradictions(site, input.wall))
     if (c.verdict !== 'ok') add('measured-twice', 'Measured twice', c, undefined, c.checkId);
+}
 
-  let patch: PatchPlan | undefined;
-  let move: BoxJudgement['move'];
-  const oldRect = before && boxRect(wall, before);
-  const newRect = boxRect(wall, box);
-  if (before && oldRect && newRect) {
-    const rightwards = box.face === 'A' ? 1 : -1;
-    const from = openingOf(wall, before)!;
-    const to = openingRect(wall, box)!;
-    move = {
-      upMm: newRect.bottom - oldRect.bottom,
-      sidewaysMm: (newRect.centre - oldRect.centre) * rightwards,
-      enlarged: box.gangs - before.gangs,
-      cuts: [from.left - to.left, to.right - from.right, from.bottom - to.bottom, to.top - from.top].some((mm) => mm > 0.5),
-    };
-    if (Math.abs(move.upMm) > 0.5)
-      add('raise', move.upMm > 0 ? 'The raise' : 'The lowering', {
-        verdict: 'note',
-        says:
-          move.upMm > 0 ? 'patch height is the raise, as far as the old opening lies below the new one' : 'patch height is the lowering',
-        sums: [raiseSum(oldRect.bottom, newRect.bottom)],
-        source: practice,
-      });
-    // what grows away from the stud moves the middle; that is no move
-    const sideways = move.enlarged > 0 ? 0 : move.sidewaysMm;
-    for (const c of cablesIn(input.found!, box.id).filter((x) => x.end)) {
-      const depth = sheathToOpening(box, schools);
-      if (depth === undefined) continue;
-      add(
-        'reach-cable',
-        `Does ${c.cable.name} still reach`,
-        relocationReach({
-          edition,
-          cable: { name: c.cable.name, side: c.end!.side, freeMm: c.end!.freeLength?.mm },
-          upMm: move.upMm,
-          sidewaysMm: sideways,
-          neededMm: neededFree(depth, to),
-        }),
-        undefined,
-        c.cable.id,
-      );
-    }
-    if (move.enlarged > 0) add('enlarge', 'Room to enlarge', enlarging(wall, before, move.enlarged));
-    patch = patchPlan({
-      before: from,
-      after: to,
-      studs: studPlaces(wall).map((s) => s.x),
-      compound: schools.compound,
-      plate: plateOf(wall, box) as OpeningRect,
+/** A box that was found somewhere else, smaller, or in a bad state: how far it moves, whether its cables reach, what is patched. */
+function judgeMove({ input, box, wall, before, add }: Judging): Required<Pick<BoxJudgement, 'patch' | 'move'>> | undefined {
+  const { edition, schools } = input;
+  const [oldRect, newRect] = [before && boxRect(wall, before), boxRect(wall, box)];
+  if (!before || !oldRect || !newRect) return undefined;
+  const [from, to] = [openingOf(wall, before)!, openingRect(wall, box)!];
+  const move = {
+    upMm: newRect.bottom - oldRect.bottom,
+    sidewaysMm: (newRect.centre - oldRect.centre) * (box.face === 'A' ? 1 : -1),
+    enlarged: box.gangs - before.gangs,
+    cuts: [from.left - to.left, to.right - from.right, from.bottom - to.bottom, to.top - from.top].some((mm) => mm > 0.5),
+  };
+  if (Math.abs(move.upMm) > 0.5)
+    add('raise', move.upMm > 0 ? 'The raise' : 'The lowering', {
+      verdict: 'note',
+      says: move.upMm > 0 ? 'patch height is the raise, as far as the old opening lies below the new one' : 'patch height is the lowering',
+      sums: [raiseSum(oldRect.bottom, newRect.bottom)],
+      source: practice,
     });
-    add('patch', 'The patch', patch);
-    if (before.condition && before.condition !== 'sound')
-      add('old-box', 'The old box', {
-        verdict: box.kind === before.kind && box.condition === before.condition ? 'caution' : 'ok',
-        says:
-          box.kind === before.kind && box.condition === before.condition
-            ? `the box is ${before.condition}: longer screws are a stop-gap, replace it`
-            : `the ${before.condition} box is replaced; keep a spare, an old one often does not survive`,
-        sums: [],
-        source: practice,
-      });
+  const depth = sheathToOpening(box, schools);
+  for (const { cable, end } of depth === undefined ? [] : cablesIn(input.found!, box.id)) {
+    if (!end) continue;
+    const reaches = relocationReach({
+      edition,
+      cable: { name: cable.name, side: end.side, freeMm: end.freeLength?.mm },
+      upMm: move.upMm,
+      // what grows away from the stud moves the middle; that is no move
+      sidewaysMm: move.enlarged > 0 ? 0 : move.sidewaysMm,
+      neededMm: neededFree(depth!, to),
+    });
+    add('reach-cable', `Does ${cable.name} still reach`, reaches, undefined, cable.id);
   }
-  findings.sort(byVerdict);
-  return { findings, kinds, cut, patch, move };
+  if (move.enlarged > 0) add('enlarge', 'Room to enlarge', enlarging(wall, before, move.enlarged));
+  const patch = patchPlan({
+    ...{ before: from, after: to, compound: schools.compound },
+    studs: studPlaces(wall).map((s) => s.x),
+    plate: plateOf(wall, box) as OpeningRect,
+  });
+  add('patch', 'The patch', patch);
+  const stays = box.kind === before.kind && box.condition === before.condition;
+  if (before.condition && before.condition !== 'sound')
+    add('old-box', 'The old box', {
+      verdict: stays ? 'caution' : 'ok',
+      says: stays
+        ? `the box is ${before.condition}: longer screws are a stop-gap, replace it`
+        : `the ${before.condition} box is replaced; keep a spare, an old one often does not survive`,
+      sums: [],
+      source: practice,
+    });
+  return { patch, move };
 }
 
 /** A stud in what is newly cut. Where the old opening already stands at its stud nothing is cut there again. */
