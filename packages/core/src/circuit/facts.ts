@@ -1,5 +1,15 @@
 /** What follows from wiring: which conductors hang on which breaker, what is behind what, what is protected, loops and joined feeds, neutrals in common, faults at each point. */
-import { endKey, GROUND_BAR, NEUTRAL_BAR, TERMINALS, type Bench, type BenchBreaker, type WireEnd } from '../model/index.js';
+import {
+  endKey,
+  GROUND_BAR,
+  NEUTRAL_BAR,
+  TERMINALS,
+  type Bench,
+  type BenchBreaker,
+  type WireEnd,
+  cablesAt,
+  type WireColour,
+} from '../model/index.js';
 import { nodeOf } from './build.js';
 import { metalOf } from './metal.js';
 import { tripTime, type Range, type SwitchedOn } from './events.js';
@@ -33,7 +43,7 @@ export function joinedFeeds(bench: Bench): [BenchBreaker, BenchBreaker][] {
 
 /** Conductor ends that a box holds. */
 export function endsIn(bench: Bench, boxId: string): WireEnd[] {
-  const cables = bench.cables.flatMap((c) =>
+  const cables = cablesAt(bench, boxId).flatMap((c) =>
     ([0, 1] as const)
       .filter((e) => c.ends[e] === boxId)
       .flatMap((e) => c.colours.map((_, conductor): WireEnd => ({ cableId: c.id, conductor, end: e }))),
@@ -177,11 +187,17 @@ export function facePoints(on: SwitchedOn): FacePoint[] {
 /** Whether the grounds of a box still hang together and on the bar when its devices are taken out (250.148). */
 export function groundWithoutDevices(bench: Bench, boxId: string): boolean {
   const metal = metalOf(bench);
-  const bar = metal.walk(nodeOf.bar(GROUND_BAR), metal.ofDevices(bench.devices.filter((d) => d.boxId === boxId).map((d) => d.id)));
-  return endsIn(bench, boxId).every((end) => {
-    if (!('cableId' in end)) return true;
-    const cable = bench.cables.find((c) => c.id === end.cableId)!;
-    const colour = cable.colours[end.conductor]!;
-    return !['bare', 'green', 'green-yellow'].includes(colour) || bar.has(nodeOf.end(endKey(end)));
-  });
+  const grounds = cablesAt(bench, boxId).flatMap((c) =>
+    c.colours.flatMap((colour, conductor) =>
+      GROUNDS.has(colour)
+        ? ([0, 1] as const).filter((e) => c.ends[e] === boxId).map((end) => nodeOf.end(endKey({ cableId: c.id, conductor, end })))
+        : [],
+    ),
+  );
+  const bar = nodeOf.bar(GROUND_BAR);
+  // what hangs together with all devices out does so with those of one box out
+  if (grounds.every((n) => metal.walkBare(bar).has(n))) return true;
+  const own = metal.walk(bar, metal.ofDevices(bench.devices.filter((d) => d.boxId === boxId).map((d) => d.id)));
+  return grounds.every((n) => own.has(n));
 }
+const GROUNDS: ReadonlySet<WireColour> = new Set<WireColour>(['bare', 'green', 'green-yellow']);

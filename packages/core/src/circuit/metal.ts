@@ -62,6 +62,16 @@ export class Metal {
   ofDevices = (ids: Iterable<string>): readonly number[] => [...ids].flatMap((id) => this.devices.get(id) ?? []);
   where = (is: (branch: Branch) => boolean): readonly number[] => this.branches.flatMap((b, n) => (is(b) ? [n] : []));
 
+  private readonly bare = new Map<string, Walked>();
+  /** Which nodes hang on one with every device taken out; walked once. */
+  walkBare(from: string): Walked {
+    const known = this.bare.get(from);
+    if (known) return known;
+    const walked = this.walk(from, this.ofDevices(this.devices.keys()));
+    this.bare.set(from, walked);
+    return walked;
+  }
+
   /** Which nodes hang on one; earth is never walked through. */
   walk(from: string, without: readonly number[] = []): Walked {
     const start = this.at.get(from);

@@ -140,16 +140,40 @@ export const emptyBench = (): Bench => ({
   plugged: [],
 });
 
-/** Joints by the ends on them, found once for each list of joints; a list that somebody still adds to is gone through anew. */
-const byEnd = new WeakMap<readonly Joint[], { of: number; joints: Map<string, Joint> }>();
-function jointsByEnd(joints: readonly Joint[]): Map<string, Joint> {
-  const kept = byEnd.get(joints);
-  if (kept?.of === joints.length) return kept.joints;
+/** Something found once for each list; a list that somebody still adds to is gone through anew. */
+function foundOnce<T, F>(find: (list: readonly T[]) => F): (list: readonly T[]) => F {
+  const kept = new WeakMap<readonly T[], { of: number; found: F }>();
+  return (list) => {
+    const before = kept.get(list);
+    if (before?.of === list.length) return before.found;
+    const found = find(list);
+    kept.set(list, { of: list.length, found });
+    return found;
+  };
+}
+/** Things by a key, in their order. */
+function grouped<T>(list: readonly T[], keys: (thing: T) => readonly string[]): ReadonlyMap<string, readonly T[]> {
+  const by = new Map<string, T[]>();
+  for (const thing of list)
+    for (const key of keys(thing)) {
+      const there = by.get(key);
+      if (there) there.push(thing);
+      else by.set(key, [thing]);
+    }
+  return by;
+}
+const jointsByEnd = foundOnce((joints: readonly Joint[]) => {
   const made = new Map<string, Joint>();
   for (const j of joints) for (const e of j.ends) if (!made.has(endKey(e))) made.set(endKey(e), j);
-  byEnd.set(joints, { of: joints.length, joints: made });
   return made;
-}
+});
+const jointsByDevice = foundOnce((joints: readonly Joint[]) => grouped(joints, (j) => (j.at ? [`${j.boxId}/${j.at.device}`] : [])));
+/** Joints at the terminals of a device, a breaker, a bar, or the ground screw of a box. */
+export const jointsAt = (bench: Pick<Bench, 'joints'>, boxId: string, device: string): readonly Joint[] =>
+  jointsByDevice(bench.joints).get(`${boxId}/${device}`) ?? [];
+const cablesByBox = foundOnce((cables: readonly BenchCable[]) => grouped(cables, (c) => [...new Set(c.ends)]));
+/** Cables that end in a box, or in the panel. */
+export const cablesAt = (bench: Pick<Bench, 'cables'>, boxId: string): readonly BenchCable[] => cablesByBox(bench.cables).get(boxId) ?? [];
 /** The joint that a conductor end is on; undefined when it is loose. */
 export const jointOf = (bench: Pick<Bench, 'joints'>, end: WireEnd): Joint | undefined => jointsByEnd(bench.joints).get(endKey(end));
 export const endBox = (bench: Bench, end: WireEnd): string | undefined =>

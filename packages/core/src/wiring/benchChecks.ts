@@ -32,7 +32,9 @@ import { inches, printLength } from '../measure/index.js';
 import {
   endKey,
   GROUND_BAR,
+  cablesAt,
   jointOf,
+  jointsAt,
   NEUTRAL_BAR,
   PANEL,
   type Bench,
@@ -105,7 +107,7 @@ const checking = (bench: Bench, edition: Edition): Checking => {
 };
 /** What the ends on a terminal of a device are for; nothing where none is on it. */
 const useAt = ({ bench, uses }: Checking, d: BenchDevice, terminal: string): ReadonlySet<Use> => {
-  const joint = bench.joints.find((x) => x.boxId === d.boxId && x.at?.device === d.id && x.at.terminal === terminal);
+  const joint = jointsAt(bench, d.boxId, d.id).find((x) => x.at?.terminal === terminal);
   return joint?.ends.map((e) => uses.get(endKey(e))).find((u) => u) ?? new Set<Use>();
 };
 
@@ -296,7 +298,7 @@ function useOfEnd(c: Checking, box: BenchBox, e: WireEnd): void {
 /** A device that is wired and whose green screw leads to no ground. */
 function groundOfDevice(c: Checking, d: BenchDevice): void {
   const { bench, year, uses, grounded, findings, say } = c;
-  const joints = bench.joints.filter((j) => j.boxId === d.boxId && j.at?.device === d.id && j.at.terminal !== 'green');
+  const joints = jointsAt(bench, d.boxId, d.id).filter((j) => j.at?.terminal !== 'green');
   // what nothing feeds yet is not judged by its ground
   const fed = joints.some((j) => j.ends.some((e) => uses.get(endKey(e))?.has('hot')));
   if (!fed || grounded.has(terminalNodeOf(d.boxId, d.id, 'green'))) return;
@@ -334,11 +336,11 @@ function lineAndLoad(c: Checking, d: BenchDevice): void {
   const line = swapped || at('line brass').has('hot') || at('line silver').has('neutral');
   const load = at('load brass').has('hot');
   if (swapped) say('polarity', `${d.name}: polarity`, 'stop', 'hot belongs on brass and neutral on silver', '200.11', d.boxId);
-  const on = (terminal: string) => bench.joints.some((x) => x.boxId === d.boxId && x.at?.device === d.id && x.at.terminal === terminal);
+  const on = (terminal: string) => jointsAt(bench, d.boxId, d.id).some((x) => x.at?.terminal === terminal);
   // with the contacts open, only what truly feeds it is live
   const open = usesOf({ ...bench, devices: bench.devices.map((x) => (x.id === d.id ? { ...x, tripped: true } : x)) });
   const fedAt = (terminal: string, by: Use = 'hot') => {
-    const j = bench.joints.find((x) => x.boxId === d.boxId && x.at?.device === d.id && x.at.terminal === terminal);
+    const j = jointsAt(bench, d.boxId, d.id).find((x) => x.at?.terminal === terminal);
     return j?.ends.some((e) => open.get(endKey(e))?.has(by)) ?? false;
   };
   const reversed = fedAt('load brass') && !fedAt('line brass');
@@ -367,7 +369,7 @@ function wayBack(c: Checking, d: BenchDevice): void {
   const { bench, say } = c;
   const at = (terminal: string): ReadonlySet<Use> => useAt(c, d, terminal);
   for (const [hotTerminal, back] of BACK[d.form] ?? []) {
-    const there = bench.joints.some((x) => x.boxId === d.boxId && x.at?.device === d.id && x.at.terminal === back);
+    const there = jointsAt(bench, d.boxId, d.id).some((x) => x.at?.terminal === back);
     if (at(hotTerminal).has('hot') && there && at(back).size === 0)
       say(
         'neutral-open',
@@ -407,7 +409,7 @@ function screwsOfFace(c: Checking, d: BenchDevice): void {
     say('polarity', `${d.name}: polarity`, 'stop', 'hot belongs on brass and neutral on silver', '200.11', d.boxId);
   if (at('green').size && !at('green').has('ground'))
     say('polarity', `${d.name}: green screw`, 'stop', 'the green screw takes the ground only', '250.126', d.boxId);
-  const used = bench.joints.filter((j) => j.boxId === d.boxId && j.at?.device === d.id).length;
+  const used = jointsAt(bench, d.boxId, d.id).length;
   const screws = d.form === 'single' ? 3 : 5;
   if (used > 0 && used < screws)
     say('unused', `${d.name}: unused screws`, 'note', `${screws - used} unused: driven home`, undefined, d.boxId);
@@ -473,8 +475,7 @@ function wireAndBreaker(bench: Bench, year: string, findings: BenchFinding[]): v
  */
 function neutralsApart(bench: Bench, year: string, findings: BenchFinding[]): void {
   const bar = nodeOf.bar(NEUTRAL_BAR);
-  const landed = (device: string) =>
-    bench.joints.filter((j) => j.boxId === PANEL && j.at?.device === device).flatMap((j) => j.ends.filter((e) => 'cableId' in e));
+  const landed = (device: string) => jointsAt(bench, PANEL, device).flatMap((j) => j.ends.filter((e) => 'cableId' in e));
   const backs = landed(NEUTRAL_BAR).map((e) => ({
     cableId: e.cableId,
     nodes: reached(bench, nodeOf.end(endKey(e)), (b) => b.from === bar || b.to === bar),
@@ -582,7 +583,7 @@ function assumptions(bench: Bench, findings: BenchFinding[]): void {
 
 function fillFinding(bench: Bench, boxId: string, edition: Edition, findings: BenchFinding[]): void {
   const box = bench.boxes.find((b) => b.id === boxId)!;
-  const cables = bench.cables.filter((c) => c.ends.includes(boxId));
+  const cables = cablesAt(bench, boxId);
   const insulated = (c: (typeof cables)[number]) => c.colours.filter((x) => !GROUND_COLOURS.includes(x)).length;
   const largest = cables.reduce<Awg>((a, c) => (c.gauge < a ? c.gauge : a), 14);
   const judged = boxFill({
@@ -618,7 +619,7 @@ function fillFinding(bench: Bench, boxId: string, edition: Edition, findings: Be
 /** Free ends (300.14), after every cut. A box that was only drawn has no depth and no opening: there the six inches alone are held. */
 function freeFinding(bench: Bench, boxId: string, edition: Edition, findings: BenchFinding[]): void {
   const { openingMm, depthMm, sheathMm = 0 } = bench.boxes.find((b) => b.id === boxId)!;
-  for (const c of bench.cables) {
+  for (const c of cablesAt(bench, boxId)) {
     const end = c.ends.indexOf(boxId);
     if (end < 0) continue;
     const free = unmeasured(bench, 'free', boxId, c.id) ? undefined : c.freeMm[end]!;
