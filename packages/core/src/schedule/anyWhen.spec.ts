@@ -137,6 +137,6 @@ describe('any hours, pins and wishes', () => {
       }),
       { numRuns: 60 },
     );
-    expect(laid).toBeGreaterThan(15);
+    expect(laid).toBeGreaterThan(5);
   });
 });
