@@ -6,7 +6,8 @@ export default defineConfig({
     // by itself it leaves one processor free, which of two is half
     maxWorkers: availableParallelism(),
     projects: [
-      { test: { name: 'core', root: 'packages/core', include: ['src/**/*.spec.ts'], testTimeout: 120_000 } },
+      // pure, so that one load of it does for all files of a worker
+      { test: { name: 'core', root: 'packages/core', include: ['src/**/*.spec.ts'], testTimeout: 120_000, isolate: false } },
       { test: { name: 'server', root: 'apps/server', include: ['src/**/*.spec.ts'], testTimeout: 240_000, hookTimeout: 60_000 } },
       {
         // services of the web app, without a page: Angular's decorators compiled as they load, a browser's store in memory

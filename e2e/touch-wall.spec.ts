@@ -55,3 +55,27 @@ test('the tape and the ledger’s bar with its counts are in sight, without scro
   await expect(field).toBeInViewport({ ratio: 1 });
   await expect(page.getByRole('button', { name: 'Wall to the right, round the room' })).toContainText('›');
 });
+
+test('a thumb on a drawing scrolls it, unless it lies on what can be dragged there', async ({ page }) => {
+  const touch = (selector: string) =>
+    page
+      .locator(selector)
+      .first()
+      .evaluate((e) => getComputedStyle(e).touchAction);
+  await page.goto('/bench');
+  await expect(page.locator('.bench-end').first()).toBeVisible();
+  expect([await touch('.bench-svg'), await touch('.bench-end')]).toEqual(['auto', 'none']);
+  // swiped up where nothing can be grabbed
+  const box = (await page.getByTestId('bench').boundingBox())!;
+  const [x, y] = [Math.max(box.x, 0) + 30, Math.min(box.y + 30, 700)];
+  const at = () => page.evaluate(() => Array.from(document.querySelectorAll('*')).reduce((s, e) => s + e.scrollTop, window.scrollY));
+  const before = await at();
+  const client = await page.context().newCDPSession(page);
+  await client.send('Input.synthesizeScrollGesture', { x, y, yDistance: -150, xDistance: 0, gestureSourceType: 'touch' });
+  expect(await at()).toBeGreaterThan(before);
+  // the plan of a way too; its point to pass is dragged
+  await page.goto('/jobs/kiln-corner/route');
+  await expect(page.locator('.way-leg, .way-hit').first()).toBeAttached({ timeout: 60_000 });
+  const plan = page.locator('svg:has(.way-hit)').first();
+  expect(await plan.evaluate((e) => getComputedStyle(e).touchAction)).toBe('auto');
+});

@@ -48,6 +48,19 @@ const CASES: [SurveyField, string, (s: Site) => Site, (s: Site) => Site][] = [
   ['screws', HALL, (s) => box(s, { hangsOn: 'left', screws: measured(inches(4)) }), (s) => box(s, { hangsOn: 'left', screws: measured(inches(1)) })],
 ]; // prettier-ignore
 
+describe('a finding about two things', () => {
+  it('asks for what it needs at either of them: a box behind the new one whose depth nobody knows', () => {
+    const { site } = quinceStreet;
+    const [hall, other] = [site.boxes.find((b) => b.id === HALL)!, site.boxes.find((b) => b.id === 'shed-box')!];
+    const base = ledgerOf(jobIn(site))[0]!;
+    const met = { ...base, rule: 'back-to-back' as const, verdict: 'can’t tell' as const, about: ['new', HALL], subject: `new-${HALL}` };
+    expect([...askedFields([met], site, hall)]).toEqual([`${HALL}/depth`]);
+    expect([...askedFields([met], site, other)]).toEqual([]);
+    // settled, it asks for nothing
+    expect(askedFields([{ ...met, verdict: 'ok' }], site, hall).size).toBe(0);
+  });
+});
+
 describe('fields that the job in hand asks for', () => {
   it.each(CASES)('%s of %s: asked while it decides, and not once it was said', (field, id, without, with_) => {
     expect([...asked(without(quinceStreet.site))]).toContain(`${id}/${field}`);

@@ -30,6 +30,22 @@ describe('what differs', () => {
     };
     expect(differences(guessed, sewingCorner, 'in')).toMatchObject([{ was: '120", assumed', now: '120"' }]);
   });
+  it('a thing that is referred to goes by its name, never by its id; one that is gone by its earlier name', () => {
+    const house = (circuits: { id: string; name: string }[], circuitId?: string) => ({
+      circuits,
+      boxes: [{ id: 'b', name: 'Hall box', ...(circuitId ? { circuitId } : {}) }],
+    });
+    const [dryer, hall] = [{ id: 'x7Fq', name: 'dryer' }, { id: 'k2', name: 'hall and parlour' }]; // prettier-ignore
+    expect(differences(house([dryer]), house([dryer], 'x7Fq'), 'in')).toEqual([
+      { path: '/boxes/0/circuitId', words: 'Hall box: circuit', was: 'not said', now: 'dryer' },
+    ]);
+    expect(differences(house([dryer, hall], 'x7Fq'), house([hall], 'k2'), 'in')).toContainEqual({
+      ...{ path: '/boxes/0/circuitId', words: 'Hall box: circuit' },
+      ...{ was: 'dryer', now: 'hall and parlour' },
+    });
+    // nobody knows what it was
+    expect(differences(house([], 'gone'), house([]), 'in')[0]).toMatchObject({ was: 'gone', now: 'not said' });
+  });
   it('what was added, what was taken out, and what only changed its place in the order', () => {
     const less = applyEdits(sewingCorner, [{ op: 'drop-change', changeId: 'plug-steam-press' }]);
     expect(differences(sewingCorner, less, 'in')).toEqual([

@@ -43,6 +43,19 @@ export function inWords(value: unknown, unit: LengthUnit): string {
   return cut(String(value as string | number));
 }
 
+/** A field that holds the id of another thing of the document. */
+const isReference = (path: string): boolean => /(?:^|[a-z])Id$/.test(path.slice(path.lastIndexOf('/') + 1));
+/** Names of all things of a document that have an id and a name. */
+function namesIn(root: unknown, into = new Map<string, string>()): Map<string, string> {
+  if (Array.isArray(root)) root.forEach((v) => namesIn(v, into));
+  else if (isObject(root)) {
+    const [id, name] = [root['id'], root['name']];
+    if (typeof id === 'string' && typeof name === 'string') into.set(id, name);
+    for (const v of Object.values(root)) if (typeof v === 'object') namesIn(v, into);
+  }
+  return into;
+}
+
 const step = (path: string, key: string | number): string => `${path}/${String(key).replace(/~/g, '~0').replace(/\//g, '~1')}`;
 
 /**
@@ -51,8 +64,12 @@ const step = (path: string, key: string | number): string => `${path}/${String(k
  */
 export function differences(before: unknown, after: unknown, unit: LengthUnit): Difference[] {
   const found: Difference[] = [];
+  let known: Map<string, string> | undefined;
+  const names = (): Map<string, string> => (known ??= namesIn(after, namesIn(before)));
   const add = (path: string, was: unknown, now: unknown): void => {
-    const [a, b] = [inWords(was, unit), inWords(now, unit)];
+    const said = (value: unknown): string =>
+      isReference(path) && typeof value === 'string' ? cut(names().get(value) ?? value) : inWords(value, unit);
+    const [a, b] = [said(was), said(now)];
     // beyond what is printed: said so rather than shown as the same twice
     const words = fieldWords(path, now === undefined ? before : after);
     found.push({ path, words, was: a, now: a === b ? `${b} (changed in detail)` : b });

@@ -25,7 +25,8 @@ export function fieldWords(path: string, root?: unknown): string {
       owner = name.trim();
       words = [];
     } else if (/^\d+$/.test(part) && i > 0) words = [...words.slice(0, -1), `${one(parts[i - 1]!)} ${Number(part) + 1}`];
-    else if (!SHELVES.has(part) && part !== '') words.push(spaced(part));
+    // who reads it knows a thing by its name, not by its id
+    else if (!SHELVES.has(part) && part !== '') words.push(spaced(part.replace(/([a-z])Id$/, '$1')));
   }
   const rest = words.join(', ');
   return owner && rest ? `${owner}: ${rest}` : owner || rest || 'the whole of it';

@@ -2,13 +2,16 @@
 import { describe, expect, it } from 'vitest';
 import { quinceStreet } from '../demo/index.js';
 import { panelFromCsv } from '../exchange/index.js';
-import { checkHouse, type Site } from '../model/index.js';
+import { checkHouse, emptySite, type Site } from '../model/index.js';
 import {
+  addLoad,
   addTests,
   breakerFindings,
   coverSpace,
   dropBreaker,
   dropTest,
+  nameCircuitOf,
+  readLoad,
   freeSpaces,
   noteBreaker,
   noteEmpty,
@@ -119,5 +122,39 @@ describe('taking out', () => {
     expect(putBreaker(site, 'nobody', { poles: 2 })).toBe(site);
     expect(addTests(site, [])).toBe(site);
     expect(noteBreaker({ ...site, panel: undefined }, 1, { circuit: 'a', breaker: 'b' }).panel).toBeUndefined();
+  });
+});
+
+describe('what hangs on a circuit, as people say it', () => {
+  const read = (text: string) => {
+    const r = readLoad(text);
+    return r.ok ? r.load : r.message;
+  };
+  it('a name with watts or amps, with a blank between or without', () => {
+    expect(read('freezer 150 W')).toEqual({ name: 'freezer', watts: 150 });
+    expect(read(' chest freezer  1.5kW ')).toEqual({ name: 'chest freezer', watts: 1500 });
+    expect(read('kettle 12 A')).toEqual({ name: 'kettle', amps: 12 });
+  });
+  it('what is no load says what would do, and what came', () => {
+    expect(read('freezer')).toBe('“freezer” is no load: a name with watts or amps, say freezer 150 W would do.');
+    expect(readLoad('150 W')).toMatchObject({ ok: false, came: '150 W', expected: 'a name with watts or amps, say freezer 150 W' });
+    expect(readLoad('lamp 3 lumens')).toMatchObject({ ok: false, expected: 'watts or amps' });
+  });
+  it('it is plugged in, and not for hours, until somebody says so', () => {
+    expect(addLoad(emptySite(), 'c', 'l', { name: 'lamp', watts: 60 }).loads).toEqual([
+      { id: 'l', name: 'lamp', watts: 60, continuous: false, fixed: false, circuitId: 'c' },
+    ]);
+  });
+});
+
+describe('the circuit of a box, named by its breaker', () => {
+  const box = { id: 'b', name: 'b', wallId: 'w' } as Site['boxes'][number];
+  const seven = { id: 'seven', number: '7', name: 'dryer', voltsNominal: 240 as const };
+  it('one that is noted is that one, whatever else was said; a number nobody noted makes one of 120 V', () => {
+    const known = nameCircuitOf({ ...emptySite(), boxes: [box], circuits: [seven] }, 'b', { number: '7', breakerA: 15 }, 'new');
+    expect([known.circuits, known.boxes[0]!.circuitId]).toEqual([[seven], 'seven']);
+    const fresh = nameCircuitOf({ ...emptySite(), boxes: [box], circuits: [seven] }, 'b', { number: '9', breakerA: 15 }, 'new');
+    expect(fresh.circuits[1]).toEqual({ id: 'new', number: '9', name: 'circuit 9', voltsNominal: 120, breakerA: 15 });
+    expect(fresh.boxes[0]!.circuitId).toBe('new');
   });
 });

@@ -314,6 +314,13 @@ describe('boxes to wire', () => {
       says: expect.stringMatching(/^Opened: breaker/),
     });
   });
+  it('what is wrong in the whole circuit counts, though it is of no one box: its cable on too large a breaker', () => {
+    const right = wired('brass upper', 'silver upper');
+    const large = { ...right, breakers: right.breakers.map((b) => ({ ...b, amps: 30 })) };
+    const { done, points } = judgedWiring(last, large);
+    expect(done).toBe(false);
+    expect(points.find((p) => !p.ok && /breaker/.test(`${p.what} ${p.says}`))).toBeDefined();
+  });
   it('fed through its screws the outlet behind works, and goes dead when this one is taken out', () => {
     const task = wiringTask('the middle of a run, independent of its outlet', 2);
     const screws = [['cable2', 1, 'upper'], ['cable3', 0, 'lower']] as const; // prettier-ignore

@@ -52,6 +52,43 @@ describe('the rule table', () => {
   });
 });
 
+/** Rules of a book that have a column set. */
+const having = (rows: Readonly<Record<string, RuleRow>>, is: (row: RuleRow) => unknown): string[] =>
+  Object.entries(rows).filter(([, row]) => is(row)).map(([id]) => id).sort(); // prettier-ignore
+const of = (text: string): string[] => text.trim().split(/\s+/).sort();
+
+describe('what waits for what, as the trade has it (common practice, no source)', () => {
+  it('US: known with nothing opened, before the first cut', () => {
+    expect(having(US_RULES, (r) => r.decides === 'the job')).toEqual(
+      of('circuit may-tap circuit-load receptacle-rating ground-fault arc-fault'),
+    );
+  });
+  it('US: known with the box open, before anything is connected', () => {
+    expect(having(US_RULES, (r) => r.decides === 'connecting')).toEqual(
+      of(`source-cables ground-present conductor-state conductor-breaker shared-neutral switch-box face-volts box-fill free-conductor
+        wiring-plan panel-stays-live panel-bars`),
+    );
+    // a bench is looked at; what it finds reaches a job as its wiring by hand
+    expect(having(BENCH_RULES, (r) => r.decides)).toEqual([]);
+  });
+  it('UK: the circuit and its place before the first cut; the depth of boxes and what the cable carries before connecting', () => {
+    const uk = { ...FINAL_RULES, ...ALTERATION_RULES };
+    expect(having(uk, (r) => r.decides === 'the job')).toEqual(of('subject load place shape spurs rating residual arc-fault'));
+    expect(having(uk, (r) => r.decides === 'connecting')).toEqual(of('depth old-box lies'));
+    // no ok rests on a size or a length that was only taken
+    expect(having(uk, (r) => r.restsOn?.includes('size'))).toEqual(of('spurs rating carries legs drop loop'));
+    expect(having(uk, (r) => r.restsOn?.includes('length'))).toEqual(of('legs drop loop'));
+  });
+  it('a feed is judged by its box too; while ways are looked for nothing is said of what the way decides', () => {
+    expect(having(US_RULES, (r) => r.ofFeed)).toEqual(
+      of('box-fill same-bay device-state wiring-plan source-cables circuit junction-reach'),
+    );
+    expect(having(US_RULES, (r) => r.byWay)).toEqual(
+      of('same-bay voltage-drop cable-length carry-through back-to-back fire-rated securing'),
+    );
+  });
+});
+
 describe('the rule index', () => {
   it('the clause of every finding of the sample jobs, in all three editions, stands in its rule', () => {
     for (const job of sampleJobs())

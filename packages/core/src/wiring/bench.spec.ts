@@ -4,6 +4,7 @@ import { describe, expect, it } from 'vitest';
 import { nodeOf, runOfBoxes, sharedNeutralRun, switchOn } from '../circuit/index.js';
 import { aquariumAlcove, sewingCorner } from '../demo/index.js';
 import { readLamps, readVolts } from '../instruments/index.js';
+import { inches } from '../measure/index.js';
 import {
   Bench,
   DEFAULT_SCHOOLS,
@@ -304,6 +305,13 @@ describe('checks on any wiring', () => {
       if (r.ok) bench = r.bench;
     }
     expect(findings(bench).some((f) => f.rule === 'free-conductor' && f.verdict === 'stop')).toBe(true);
+  });
+  it('exactly six inches are enough, a sixteenth less is not; what reaches out of a box that is only drawn nobody can tell', () => {
+    const free = (mm: number) =>
+      findings({ ...run, cables: run.cables.map((c) => ({ ...c, freeMm: [mm, mm] as [number, number] })) }).filter((f) => f.rule === 'free-conductor'); // prettier-ignore
+    expect(new Set(free(inches(6)).map((f) => f.verdict))).toEqual(new Set(['note']));
+    expect(free(inches(6))[0]!.says).toMatch(/can’t be told: it is drawn without its depth/);
+    expect(new Set(free(inches(5.9375)).map((f) => f.verdict))).toEqual(new Set(['stop']));
   });
   it('fill as wired: two 14-2 cables and a yoke, no clamps: 8 + 2 + 4 = 14 in³ (handbook 22 less its clamps)', () => {
     const plain = { ...run, boxes: run.boxes.map((b) => ({ ...b, clamps: 'none' as const })) };

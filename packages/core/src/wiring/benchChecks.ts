@@ -616,31 +616,37 @@ function fillFinding(bench: Bench, boxId: string, edition: Edition, findings: Be
   });
 }
 
-/** Free ends (300.14), after every cut. A box that was only drawn has no depth and no opening: there the six inches alone are held. */
+/** Free ends (300.14), after every cut. */
 function freeFinding(bench: Bench, boxId: string, edition: Edition, findings: BenchFinding[]): void {
   const { openingMm, depthMm, sheathMm = 0 } = bench.boxes.find((b) => b.id === boxId)!;
   for (const c of cablesAt(bench, boxId)) {
-    const end = c.ends.indexOf(boxId);
-    if (end < 0) continue;
-    const free = unmeasured(bench, 'free', boxId, c.id) ? undefined : c.freeMm[end]!;
-    const judged =
-      openingMm || free === undefined
-        ? freeConductor({
-            edition,
-            fromSheathMm: free,
-            sheathToOpeningMm: depthMm === undefined ? undefined : Math.max(0, depthMm - sheathMm),
-            openingWidthMm: openingMm?.[0] ?? 0,
-            openingHeightMm: openingMm?.[1] ?? 0,
-          })
-        : fromSheathAlone(free, edition);
+    const free = unmeasured(bench, 'free', boxId, c.id) ? undefined : c.freeMm[c.ends.indexOf(boxId)]!;
+    const judged = openingMm
+      ? freeConductor({
+          edition,
+          fromSheathMm: free,
+          sheathToOpeningMm: depthMm === undefined ? undefined : Math.max(0, depthMm - sheathMm),
+          openingWidthMm: openingMm[0],
+          openingHeightMm: openingMm[1],
+        })
+      : fromSheathAlone(free, edition);
     findings.push({ ...judged, rule: 'free-conductor', title: `Free ends of ${c.name}`, about: [boxId, c.id] });
   }
 }
-function fromSheathAlone(free: number, edition: Edition): Judged {
+/** Of a box that was only drawn, without depth and opening: six inches are held, and nothing is said of the three beyond its front. */
+function fromSheathAlone(free: number | undefined, edition: Edition): Judged {
+  const source = nec(edition.slice(3), '300.14');
+  if (free === undefined)
+    return {
+      ...{ verdict: 'can’t tell', says: 'the free length has not been measured', sums: [], source },
+      ask: 'With the circuit proved dead, measure the conductors from where they leave the sheath.',
+    };
   const ok = atLeast(free, LEAST_FREE_MM);
   return {
-    verdict: ok ? 'ok' : 'stop',
-    says: ok ? 'long enough from the sheath' : 'too short: cut back too often; splice on pigtails or pull more cable in',
+    verdict: ok ? 'note' : 'stop',
+    says: ok
+      ? '6 in from the sheath; whether 3 in reach out of the box can’t be told: it is drawn without its depth'
+      : 'too short: cut back too often; splice on pigtails or pull more cable in',
     sums: [
       {
         terms: [],
@@ -648,6 +654,6 @@ function fromSheathAlone(free: number, edition: Edition): Judged {
         limit: { ...term('at least', LEAST_FREE_MM, 'length'), relation: '≥' },
       },
     ],
-    source: nec(edition.slice(3), '300.14'),
+    source,
   };
 }

@@ -105,6 +105,8 @@ export class JobSession extends DocumentSession<Job> {
   override async open(id: string): Promise<void> {
     this.others.set([]);
     this.unseen.set(undefined);
+    // the next job may be of a house by the other book
+    this.book.set(undefined);
     await super.open(id);
     const job = this.document();
     if (!job) return;

@@ -22,6 +22,9 @@ export class App {
 
   constructor() {
     // what was made without the server goes out from whatever page is opened first
-    afterNextRender(() => void import('../record/outbox').then(({ Outbox }) => this.injector.get(Outbox)));
+    afterNextRender(() => {
+      // not while the server is away: the next page that is opened asks again
+      import('../record/outbox').then(({ Outbox }) => this.injector.get(Outbox), () => undefined); // prettier-ignore
+    });
   }
 }

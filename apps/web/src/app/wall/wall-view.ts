@@ -110,7 +110,8 @@ export class WallView {
       });
       observer.observe(space);
       destroy.onDestroy(() => observer.disconnect());
-      void import('d3-zoom').then(({ zoom, zoomIdentity }) => this.makeZoomable(svg, zoom, zoomIdentity));
+      // a page that is left before it came has no use for it; a wall without it is drawn and measured like any other
+      import('d3-zoom').then(({ zoom, zoomIdentity }) => this.makeZoomable(svg, zoom, zoomIdentity), () => undefined); // prettier-ignore
       this.makeMovable(svg);
     });
     // a new face or wall starts at the work; a moved box doesn't move the view
