@@ -65,14 +65,19 @@ test('a thumb on a drawing scrolls it, unless it lies on what can be dragged the
   await page.goto('/bench');
   await expect(page.locator('.bench-end').first()).toBeVisible();
   expect([await touch('.bench-svg'), await touch('.bench-end')]).toEqual(['auto', 'none']);
-  // swiped up where nothing can be grabbed
-  const box = (await page.getByTestId('bench').boundingBox())!;
-  const [x, y] = [Math.max(box.x, 0) + 30, Math.min(box.y + 30, 700)];
-  const at = () => page.evaluate(() => Array.from(document.querySelectorAll('*')).reduce((s, e) => s + e.scrollTop, window.scrollY));
-  const before = await at();
+  // swiped up beside what can be grabbed: the page goes with the thumb; to the left, the drawing
   const client = await page.context().newCDPSession(page);
-  await client.send('Input.synthesizeScrollGesture', { x, y, yDistance: -150, xDistance: 0, gestureSourceType: 'touch' });
-  expect(await at()).toBeGreaterThan(before);
+  const swipe = async (x: number, y: number, dx: number, dy: number) => {
+    const at = (part: number) => [{ x: x + dx * part, y: y + dy * part }];
+    await client.send('Input.dispatchTouchEvent', { type: 'touchStart', touchPoints: at(0) });
+    for (let n = 1; n <= 10; n++) await client.send('Input.dispatchTouchEvent', { type: 'touchMove', touchPoints: at(n / 10) });
+    await client.send('Input.dispatchTouchEvent', { type: 'touchEnd', touchPoints: [] });
+  };
+  const box = (await page.locator('.bench-scroll').boundingBox())!;
+  await swipe(200, box.y + 70, -150, 0);
+  await expect.poll(() => page.locator('.bench-scroll').evaluate((e) => e.scrollLeft)).toBeGreaterThan(50);
+  await swipe(200, box.y + 70, 0, -250);
+  await expect.poll(() => page.evaluate(() => window.scrollY)).toBeGreaterThan(50);
   // the plan of a way too; its point to pass is dragged
   await page.goto('/jobs/kiln-corner/route');
   await expect(page.locator('.way-leg, .way-hit').first()).toBeAttached({ timeout: 60_000 });
