@@ -1,4 +1,4 @@
 import { build, install } from './prepare.mjs';
 
 install();
-build();
+await build();

@@ -1,5 +1,5 @@
 // What start, test and bench share: install when the lock file changed, build when sources changed. Needs Node and npm only.
-import { spawnSync } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import { existsSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
@@ -94,18 +94,36 @@ const PARTS = [
   },
 ];
 
-export function build() {
-  for (const part of PARTS) {
-    const stamp = join(root, 'node_modules', `.saddle-built-${part.name}`);
-    const print = fingerprint([...part.sources, 'package-lock.json']);
-    if (upToDate(stamp, print) && existsSync(join(root, part.output))) continue;
-    console.log(`Building ${part.name} …`);
-    must('npx', ['--no-install', ...part.command], {
-      cwd: join(root, part.cwd ?? '.'),
-      stdio: ['ignore', 'ignore', 'inherit'],
-      env: { ...process.env, NG_CLI_ANALYTICS: 'false' },
-    });
-    for (const script of part.after ?? []) must(process.execPath, [join(root, script)], { shell: false });
-    writeFileSync(stamp, print);
+/** Runs a command beside others. @returns its exit code, 1 where it can’t be started */
+export const beside = (command, args, options = {}) =>
+  new Promise((ended) =>
+    spawn(command, args, { cwd: root, stdio: 'inherit', shell: process.platform === 'win32', ...options })
+      .on('close', (status) => ended(status ?? 1))
+      .on('error', () => ended(1)),
+  );
+
+async function make(part) {
+  const stamp = join(root, 'node_modules', `.saddle-built-${part.name}`);
+  const print = fingerprint([...part.sources, 'package-lock.json']);
+  if (upToDate(stamp, print) && existsSync(join(root, part.output))) return;
+  console.log(`Building ${part.name} …`);
+  const status = await beside('npx', ['--no-install', ...part.command], {
+    cwd: join(root, part.cwd ?? '.'),
+    stdio: ['ignore', 'ignore', 'inherit'],
+    env: { ...process.env, NG_CLI_ANALYTICS: 'false' },
+  });
+  if (status !== 0) {
+    console.error(`${part.command.join(' ')} failed.`);
+    process.exit(status);
   }
+  for (const script of part.after ?? []) must(process.execPath, [join(root, script)], { shell: false });
+  writeFileSync(stamp, print);
+}
+
+/** What all the rest is built on. */
+export const buildCore = () => make(PARTS[0]);
+/** All of it, server and page side by side. */
+export async function build() {
+  await buildCore();
+  await Promise.all(PARTS.slice(1).map(make));
 }

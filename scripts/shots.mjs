@@ -7,7 +7,7 @@ import { chromium } from '@playwright/test';
 import { build, install, root } from './prepare.mjs';
 
 install();
-build();
+await build();
 const data = mkdtempSync(join(tmpdir(), 'saddle-shots-'));
 const server = spawn(process.execPath, [join(root, 'apps/server/dist/main.js')], {
   env: { ...process.env, SADDLE_DATA: data, SADDLE_PORT: '0', SADDLE_LOG: 'silent' },

@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import { build, install, root } from './prepare.mjs';
 
 install();
-build();
+await build();
 const server = spawn(process.execPath, [join(root, 'apps/server/dist/main.js'), ...process.argv.slice(2)], {
   stdio: ['inherit', 'inherit', 'inherit'],
   env: { SADDLE_DATA: join(root, 'data'), SADDLE_LOG: 'warn', ...process.env },

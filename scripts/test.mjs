@@ -3,29 +3,33 @@ import { spawn, spawnSync } from 'node:child_process';
 import { existsSync, readFileSync, rmSync } from 'node:fs';
 import { availableParallelism } from 'node:os';
 import { join } from 'node:path';
-import { build, install, root } from './prepare.mjs';
+import { stripVTControlCharacters } from 'node:util';
+import { beside, build, buildCore, install, root } from './prepare.mjs';
 
 const there = (command) => spawnSync('sh', ['-c', `command -v ${command}`]).status === 0;
 
 /** Debian packages that tests drive: a browser for the interface, a circuit simulator as reference. */
-function installPrograms() {
+async function installPrograms() {
   const missing = [['chromium', 'chromium'], ['ngspice', 'ngspice']].filter(([command]) => !there(command)).map(([, name]) => name); // prettier-ignore
-  if (missing.length === 0) return;
-  const sudo = process.getuid?.() === 0 ? [] : there('sudo') ? ['sudo', '-n'] : undefined;
-  if (!there('apt-get') || !sudo) {
+  if (missing.length === 0) return true;
+  const sudo = process.getuid?.() === 0 ? '' : there('sudo') ? 'sudo -n ' : undefined;
+  if (!there('apt-get') || sudo === undefined) {
     console.error(`Install ${missing.join(' and ')} first (on Debian: apt-get install ${missing.join(' ')}), then run npm test again.`);
-    process.exit(1);
+    return false;
   }
   console.log(`Installing ${missing.join(', ')} …`);
-  const apt = (...args) =>
-    spawnSync([...sudo, 'apt-get'][0], [...sudo.slice(1), ...(sudo.length ? ['apt-get'] : []), ...args], {
-      stdio: ['ignore', 'ignore', 'inherit'],
-      env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
-    }).status === 0;
-  if (!apt('update', '-qq') || !apt('install', '-y', '-qq', '--no-install-recommends', ...missing)) {
-    console.error(`apt-get could not install ${missing.join(' and ')}; install them by hand and run npm test again.`);
-    process.exit(1);
-  }
+  const apt = `${sudo}env DEBIAN_FRONTEND=noninteractive apt-get`;
+  const both = `${apt} update -qq && ${apt} install -y -qq --no-install-recommends ${missing.join(' ')}`;
+  if ((await beside('sh', ['-c', both], { stdio: ['ignore', 'ignore', 'inherit'] })) === 0) return true;
+  console.error(`apt-get could not install ${missing.join(' and ')}; install them by hand and run npm test again.`);
+  return false;
+}
+
+/** What a browser test complained of, on one line: the log of a run is long and may be cut. */
+function why(spec) {
+  const [error] = spec.tests.flatMap((test) => test.results).flatMap((result) => result.errors ?? []);
+  const plain = stripVTControlCharacters(error?.message ?? '').replace(/\s+/g, ' ');
+  return plain.length > 500 ? `${plain.slice(0, 500)}…` : plain;
 }
 
 let passed = 0;
@@ -38,21 +42,14 @@ const count = (name, good, bad) => {
   console.log(`${name}: ${good} passed, ${bad} failed`);
 };
 
-function check(name, command, args) {
-  console.log(`\n== ${name}`);
-  const [program, before] = command === 'node' ? [process.execPath, []] : ['npx', ['--no-install', command]];
-  const done = spawnSync(program, [...before, ...args], { cwd: root, stdio: 'inherit' });
-  if (done.status !== 0) failures.push(name);
-  count(name, done.status === 0 ? 1 : 0, done.status === 0 ? 0 : 1);
-}
-
 /** Checks side by side, each with its output in one piece. */
 async function checks(list) {
   const waiting = [...list];
   const next = async () => {
     for (let one = waiting.shift(); one; one = waiting.shift()) {
-      const [name, command, args] = one;
-      const done = spawn('npx', ['--no-install', command, ...args], { cwd: root });
+      const [name, command, args, env] = one;
+      const [program, before] = command === 'node' ? [process.execPath, []] : ['npx', ['--no-install', command]];
+      const done = spawn(program, [...before, ...args], { cwd: root, env: { ...process.env, ...env } });
       let said = '';
       for (const stream of [done.stdout, done.stderr]) stream.on('data', (chunk) => (said += chunk));
       const status = await new Promise((ended) => done.on('close', ended).on('error', () => ended(1)));
@@ -81,20 +78,22 @@ function suite(name, command, args, env, reportFile, read, names) {
   count(name, good, bad + (good + bad === 0 || (done.status !== 0 && bad === 0) ? 1 : 0));
 }
 
+// two that mostly wait, for the network and for one compiler, side by side
+const programs = installPrograms();
 install();
-installPrograms();
-build();
-await checks([
-  ['ESLint', 'eslint', ['.', '--max-warnings', '0']],
-  ['Types of tests', 'tsc', ['-p', 'tsconfig.tests.json']],
-  ['Types of the web app’s tests', 'tsc', ['-p', 'apps/web/tsconfig.spec.json']],
-  ['Prettier', 'prettier', ['--check', '--log-level', 'warn', '.']],
-  ['Exports that nobody uses', 'knip', ['--include', 'files,exports,types', '--no-progress']],
-  ['Layers', 'depcruise', ['--config', '.dependency-cruiser.cjs', 'packages/core/src', 'apps/server/src', 'apps/web/src']],
+if (!(await programs)) process.exit(1);
+await buildCore();
+await Promise.all([
+  checks([
+    ['ESLint', 'eslint', ['.', '--max-warnings', '0']],
+    ['Types of tests', 'tsc', ['-p', 'tsconfig.tests.json']],
+    ['Types of the web app’s tests', 'tsc', ['-p', 'apps/web/tsconfig.spec.json']],
+    ['Prettier', 'prettier', ['--check', '--log-level', 'warn', '.']],
+    ['Exports that nobody uses', 'knip', ['--include', 'files,exports,types', '--no-progress']],
+    ['Layers', 'depcruise', ['--config', '.dependency-cruiser.cjs', 'packages/core/src', 'apps/server/src', 'apps/web/src']],
+  ]),
+  build().then(() => checks([['Benchmarks, every one once', 'node', ['bench/run.mjs', 'smoke'], { SADDLE_BENCH: 'smoke' }]])),
 ]);
-process.env.SADDLE_BENCH = 'smoke';
-check('Benchmarks, every one once', 'node', ['bench/run.mjs', 'smoke']);
-delete process.env.SADDLE_BENCH;
 const vitestReport = join(root, 'node_modules', '.saddle-vitest.json');
 suite(
   'Vitest',
@@ -112,7 +111,9 @@ suite(
             .map((test) => `${test.fullName}: ${(test.failureMessages[0] ?? '').split('\n')[0]}`),
     ),
 );
-check('Trials, a short run of each', 'node', ['scripts/trial.mjs', '--short', 'kill', 'faults', 'odd', 'load', 'bighouse', 'restore']);
+await checks([
+  ['Trials, a short run of each', 'node', ['scripts/trial.mjs', '--short', 'kill', 'faults', 'odd', 'load', 'bighouse', 'restore']],
+]);
 suite(
   'Playwright',
   'playwright',
@@ -126,7 +127,7 @@ suite(
     return r.suites
       .flatMap(specs)
       .filter((spec) => !spec.ok || spec.tests.some((test) => test.status === 'flaky'))
-      .map((spec) => `${spec.title}${spec.ok ? ' (passed when it was tried again)' : ''}`);
+      .map((spec) => `${spec.title}${spec.ok ? ' (passed when it was tried again)' : ''}: ${why(spec)}`);
   },
 );
 for (const failure of failures) console.log(`FAILED: ${failure}`);

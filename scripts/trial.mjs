@@ -14,7 +14,7 @@ if (unknown.length) {
   process.exit(2);
 }
 install();
-build();
+await build();
 let failed = 0;
 for (const name of positionals.length ? positionals : TRIALS) {
   const trial = await import(`../trials/${name}.mjs`);

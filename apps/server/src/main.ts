@@ -78,7 +78,7 @@ server.on('listening', () => {
   console.log(`Saddle is at http://${family === 'IPv6' ? `[${address}]` : address}:${port}/`);
   console.log(`Data is in ${settings.dataFolder}`);
   // not in the way of the first page
-  setTimeout(() => heavy.warm(), 3000).unref();
+  if (settings.warm) setTimeout(() => heavy.warm(), 3000).unref();
 });
 server.on('error', (error: NodeJS.ErrnoException) => {
   console.error(error.code === 'EADDRINUSE' ? `Port ${settings.port} is taken; set SADDLE_PORT to another.` : error.message);

@@ -16,6 +16,8 @@ export interface Settings {
   restore: string | undefined;
   /** every answer is held against its declared schema before it goes out: for tests */
   checkAnswers: boolean;
+  /** its threads make a sheet for nobody once it runs, so that the first one asked for is as quick as the next */
+  warm: boolean;
 }
 
 const isLoopback = (host: string): boolean => host === 'localhost' || host === '::1' || (isIP(host) === 4 && host.startsWith('127.'));
@@ -43,6 +45,7 @@ const Environment = z.object({
   SADDLE_PASSPHRASE: z.string().optional(),
   SADDLE_DATA: z.string().min(1).default('data'),
   SADDLE_CHECK_ANSWERS: z.enum(['yes', 'no']).default('no'),
+  SADDLE_WARM: z.enum(['yes', 'no']).default('yes'),
   SADDLE_LOG: z.enum(['silent', 'error', 'warn', 'info', 'debug']).default('info'),
 });
 
@@ -73,5 +76,6 @@ export function readSettings(env: NodeJS.ProcessEnv, args: string[]): Settings {
     lan,
     restore: restore && resolve(restore),
     checkAnswers: read.data.SADDLE_CHECK_ANSWERS === 'yes',
+    warm: read.data.SADDLE_WARM === 'yes',
   };
 }

@@ -3,7 +3,6 @@ import { createHash, X509Certificate } from 'node:crypto';
 import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { hostname, networkInterfaces } from 'node:os';
 import { join } from 'node:path';
-import { generate } from 'selfsigned';
 
 export interface Certificate {
   key: string;
@@ -74,6 +73,7 @@ export async function certificateFor(
       // damaged: it says nothing, and a new one takes its place
     }
   }
+  const { generate } = await import('selfsigned');
   const made = await generate([{ name: 'commonName', value: 'Saddle on this network' }], {
     ...{ keyType: 'ec', curve: 'P-256', algorithm: 'sha256' },
     notBeforeDate: new Date(now.getTime() - DAY_MS),

@@ -3,7 +3,6 @@ import { createServer, type Server } from 'node:https';
 import type { AddressInfo } from 'node:net';
 import { join } from 'node:path';
 import type { Express, RequestHandler } from 'express';
-import { toString as qrText } from 'qrcode';
 import { certificateFor, ownAddresses, ownNames, type Certificate } from './certificate.js';
 import { lanGate } from './gate.js';
 import { Passphrase } from './passphrase.js';
@@ -24,6 +23,7 @@ export interface LanDoor {
 /** Plain words for the terminal: address, QR code, fingerprint, passphrase where it is new, how a phone comes to trust it. */
 export async function terminalWords(urls: readonly string[], certificate: Certificate, madeUp: string | undefined): Promise<string> {
   const [first] = urls;
+  const { toString: qrText } = await import('qrcode');
   return [
     ...(urls.length
       ? urls.map((url) => `On this network Saddle is at ${url}`)

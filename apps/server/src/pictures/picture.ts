@@ -1,7 +1,6 @@
 /** A picture as it came: what it is by its content, upright, without what a camera writes beside it (place, owner, serial number). */
 import { createHash } from 'node:crypto';
 import { fileTypeFromBuffer } from 'file-type';
-import sharp from 'sharp';
 import type { Picture } from '@saddle/core/model';
 
 /** Longest side of a kept picture, and of its small copy, pixels. */
@@ -11,9 +10,13 @@ export const SMALL_PX = 480;
 const MOST_PIXELS = 120_000_000;
 const TAKEN = new Set(['image/jpeg', 'image/png', 'image/webp']);
 
-// one picture after the other: sheets and searches have the other cores
-sharp.concurrency(1);
-sharp.cache(false);
+/** Loaded with the first picture. One picture after the other: sheets and searches have the other cores. */
+async function pixels(): Promise<typeof import('sharp').default> {
+  const { default: sharp } = await import('sharp');
+  sharp.concurrency(1);
+  sharp.cache(false);
+  return sharp;
+}
 
 /** Why something is no picture that can be kept, and what would do. */
 export class PictureError extends Error {
@@ -28,8 +31,8 @@ export class PictureError extends Error {
 export const PICTURES_TAKEN = 'a photo as JPEG, PNG or WebP';
 
 /** Wide enough to be looked at on paper, small enough that a sheet with a dozen of them can be sent. */
-export const pictureForPaper = (whole: Buffer): Promise<Buffer> =>
-  sharp(whole).resize({ width: 1100, height: 1100, fit: 'inside', withoutEnlargement: true }).jpeg({ quality: 80 }).toBuffer();
+export const pictureForPaper = async (whole: Buffer): Promise<Buffer> =>
+  (await pixels())(whole).resize({ width: 1100, height: 1100, fit: 'inside', withoutEnlargement: true }).jpeg({ quality: 80 }).toBuffer();
 
 export interface MadeReady {
   picture: Picture;
@@ -39,8 +42,8 @@ export interface MadeReady {
 }
 
 const hashOf = (bytes: Buffer): string => createHash('sha256').update(bytes).digest('hex');
-const smallOf = (whole: Buffer): Promise<Buffer> =>
-  sharp(whole, { failOn: 'truncated' }).resize({ width: SMALL_PX, height: SMALL_PX, fit: 'inside', withoutEnlargement: true }).jpeg({ quality: 78 }).toBuffer(); // prettier-ignore
+const smallOf = async (whole: Buffer): Promise<Buffer> =>
+  (await pixels())(whole, { failOn: 'truncated' }).resize({ width: SMALL_PX, height: SMALL_PX, fit: 'inside', withoutEnlargement: true }).jpeg({ quality: 78 }).toBuffer(); // prettier-ignore
 
 /**
  * What a file is, by its content.
@@ -65,7 +68,7 @@ export const isPicture = async (bytes: Buffer): Promise<boolean> => Boolean(awai
 /** One that was made ready before: by its hash, and by there being nothing beside its pixels. It isn’t packed a second time. */
 async function asItIs(bytes: Buffer, hash: string | undefined): Promise<MadeReady | undefined> {
   if (hash === undefined || hashOf(bytes) !== hash) return undefined;
-  const { format, width, height, exif, xmp, iptc, comments } = await sharp(bytes, { limitInputPixels: MOST_PIXELS }).metadata();
+  const { format, width, height, exif, xmp, iptc, comments } = await (await pixels())(bytes, { limitInputPixels: MOST_PIXELS }).metadata();
   if (format !== 'jpeg' || exif || xmp || iptc || comments?.length || width > LONGEST_PX || height > LONGEST_PX) return undefined;
   return { picture: { hash, width, height, bytes: bytes.length }, whole: bytes, small: await smallOf(bytes) };
 }
@@ -80,7 +83,7 @@ export async function madeReady(bytes: Buffer, known?: string): Promise<MadeRead
   try {
     const same = await asItIs(bytes, known);
     if (same) return same;
-    const image = sharp(bytes, { limitInputPixels: MOST_PIXELS, failOn: 'truncated' }).rotate();
+    const image = (await pixels())(bytes, { limitInputPixels: MOST_PIXELS, failOn: 'truncated' }).rotate();
     const { data, info } = await image
       .resize({ width: LONGEST_PX, height: LONGEST_PX, fit: 'inside', withoutEnlargement: true })
       .flatten({ background: '#ffffff' })

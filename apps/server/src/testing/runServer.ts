@@ -21,7 +21,12 @@ export const dropDataFolder = (folder: string): void => rmSync(folder, { recursi
 /** Starts it and waits for the address it prints; rejects with its output when it ends instead. */
 export function runServer(dataFolder: string, args: string[] = [], env: Record<string, string> = {}): Promise<RunningServer> {
   const child = spawn(process.execPath, [MAIN, ...args], {
-    env: { ...process.env, SADDLE_PORT: '0', SADDLE_LOG: 'warn', SADDLE_CHECK_ANSWERS: 'yes', SADDLE_DATA: dataFolder, ...env },
+    env: {
+      ...{ ...process.env, SADDLE_PORT: '0', SADDLE_LOG: 'warn', SADDLE_CHECK_ANSWERS: 'yes', SADDLE_DATA: dataFolder },
+      // three seconds of a processor for each of hundreds that are started
+      SADDLE_WARM: 'no',
+      ...env,
+    },
     stdio: ['ignore', 'pipe', 'pipe'],
   });
   let output = '';

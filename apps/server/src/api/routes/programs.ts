@@ -1,5 +1,4 @@
 /** For programs and other devices: whether it is alive, how it is reached, schemas, the rules, and the pocket sums. */
-import { toString as qrCode } from 'qrcode';
 import { jsonSchema, PUBLISHED_SCHEMAS } from '@saddle/core/exchange';
 import { POCKET_SUMS } from '@saddle/core/pocket';
 import * as z from 'zod';
@@ -33,6 +32,7 @@ export function programRoutes({ store, heavy, network, version }: Api): Route[] 
       handle: async () => {
         const [url] = network()?.urls ?? [];
         if (!url) throw notFound('address on this network', 'of this server');
+        const { toString: qrCode } = await import('qrcode');
         return { send: await qrCode(url, { type: 'svg', margin: 2 }) };
       },
     }),
