@@ -15,7 +15,7 @@ export default defineConfig({
   outputDir: '../test-results',
   timeout: 120_000,
   expect: { timeout: 20_000 },
-  workers: 2,
+  workers: 3,
   fullyParallel: true,
   // tried once more to tell what is always wrong from what is wrong now and then; `npm test` counts either as failed
   retries: 1,

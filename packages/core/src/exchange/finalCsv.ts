@@ -1,10 +1,8 @@
 /** Every reading of a final circuit as a table. */
-import Papa from 'papaparse';
 import { dueKey, howOf, mustRead, printReading, readingLines } from '../finals/index.js';
 import type { Final, House } from '../model/index.js';
+import { csvText } from './csv.js';
 
-/** What a spreadsheet would take for a formula. */
-const FORMULA = /^'*[=+\-@\t\r]/;
 /** Every reading as a table (RFC 4180). */
 export function finalCsv(house: House, final: Final): string {
   const rows = readingLines(final, house.incoming ?? {}).map((l) => [
@@ -20,5 +18,5 @@ export function finalCsv(house: House, final: Final): string {
     l.judged?.says ?? '',
     howOf(final, l.due.test),
   ]);
-  return `${Papa.unparse([['way', 'circuit', 'key', 'test', 'where', 'unit', 'must read', 'read', 'judged', 'says', 'how'], ...rows], { newline: '\r\n', escapeFormulae: FORMULA })}\r\n`; // prettier-ignore
+  return csvText(['way', 'circuit', 'key', 'test', 'where', 'unit', 'must read', 'read', 'judged', 'says', 'how'], rows);
 }

@@ -1,5 +1,4 @@
 /** The panel's directory as a table (RFC 4180), out and in. Reading reports row by row and changes nothing by itself. */
-import Papa from 'papaparse';
 import type { Panel } from '../model/index.js';
 import {
   type Breaker,
@@ -16,6 +15,7 @@ import {
   spacesOf,
 } from '../model/index.js';
 import { protectionWords } from '../panel/index.js';
+import { csvTable, csvText, plainCell } from './csv.js';
 
 export const PANEL_COLUMNS = [
   'space',
@@ -32,9 +32,6 @@ export const PANEL_COLUMNS = [
 type Column = (typeof PANEL_COLUMNS)[number];
 /** A panel has 84 spaces at most; more rows are another kind of file. */
 const MOST_ROWS = 200;
-
-/** What a spreadsheet would take for a formula, also behind the marks that keep it from doing so. */
-const FORMULA = /^'*[=+\-@\t\r]/;
 
 /** A panel’s directory as CSV, a row a breaker. */
 export function panelCsv(site: Site, panelId = PANEL): string {
@@ -58,8 +55,10 @@ export function panelCsv(site: Site, panelId = PANEL): string {
         },
       ];
     });
-  // a cell that begins like a formula stays text in a spreadsheet
-  return `${Papa.unparse(rows, { columns: [...PANEL_COLUMNS], newline: '\r\n', escapeFormulae: FORMULA })}\r\n`;
+  return csvText(
+    PANEL_COLUMNS,
+    rows.map((row) => PANEL_COLUMNS.map((c) => row[c])),
+  );
 }
 
 export interface CsvRow {
@@ -83,8 +82,6 @@ const PROTECTION: Record<string, { arcFault: boolean; groundFault: boolean }> = 
   'ground-fault': { arcFault: false, groundFault: true },
   'arc-fault and ground-fault': { arcFault: true, groundFault: true },
 };
-/** What a spreadsheet puts before a cell so that it is no formula comes off again. */
-const plain = (cell: string | undefined): string => (cell ?? '').trim().replace(/^'(?='*[=+\-@\t\r])/, '');
 const newId = (wish: string, taken: ReadonlySet<string>): string => {
   for (let n = 0; ; n++) {
     const id = n ? `${wish}-${n}` : wish;
@@ -96,7 +93,7 @@ type Read = { ok: true; circuit: Circuit; breaker: Breaker; was: { circuit?: Cir
 
 function readRow(site: Site, panel: Panel, taken: ReadonlySet<string>, cells: Partial<Record<Column, string>>): Read {
   const no = (says: string): Read => ({ ok: false, says });
-  const cell = (column: Column): string => plain(cells[column]);
+  const cell = (column: Column): string => plainCell(cells[column]);
   const space = Number(cell('space'));
   if (!cell('space') || !Number.isInteger(space)) return no(`space: “${cell('space')}” is no number; 1 to ${panel.spaces} would do`);
   const poles = cell('poles') === '' ? 1 : Number(cell('poles'));
@@ -165,29 +162,20 @@ export function panelFromCsv(text: string, whole: Site, panelId = PANEL): CsvRep
   const panel = site.panel;
   const elsewhere = breakersOf(whole).map((b) => b.id);
   if (!panel) return refuse('There is no panel to read it into: say first how many spaces it has.');
-  const parsed = Papa.parse<Record<string, string>>(text.replace(/^\uFEFF/, ''), {
-    header: true,
-    skipEmptyLines: 'greedy',
-    transformHeader: (h) =>
-      h
-        .trim()
-        .toLowerCase()
-        .replace(/^breaker a$/, 'breaker A'),
-  });
-  const came = parsed.meta.fields ?? [];
+  const named = (column: string): string => column.toLowerCase().replace(/^breaker a$/, 'breaker A');
+  const { columns: came, rows: table } = csvTable(text, named, Infinity);
   const missing = (['space', 'name'] as const).filter((c) => !came.includes(c));
   if (missing.length)
     return refuse(
       `The column ${missing.join(' and ')} is missing. Came: ${came.join(', ').slice(0, 200) || 'nothing'}. Columns: ${PANEL_COLUMNS.join(', ')}.`,
     );
   const strange = came.filter((c) => c && !(PANEL_COLUMNS as readonly string[]).includes(c));
-  if (parsed.data.length > MOST_ROWS)
-    return refuse(`${parsed.data.length} rows came; a panel has ${panel.spaces} spaces, so ${MOST_ROWS} rows at most would do.`);
+  if (table.length > MOST_ROWS)
+    return refuse(`${table.length} rows came; a panel has ${panel.spaces} spaces, so ${MOST_ROWS} rows at most would do.`);
   let at = site;
-  const rows = parsed.data.map((cells, i): CsvRow => {
-    const line = i + 2;
+  const rows = table.map(({ line, cells }): CsvRow => {
     const now = at.panel!;
-    const read = readRow(at, now, new Set([...elsewhere, ...now.breakers.map((b) => b.id)]), cells as Partial<Record<Column, string>>);
+    const read = readRow(at, now, new Set([...elsewhere, ...now.breakers.map((b) => b.id)]), cells);
     if (!read.ok) return { line, outcome: 'refused', says: read.says };
     const { circuit, breaker, was } = read;
     const others = now.breakers.filter((b) => b.id !== breaker.id);

@@ -1,16 +1,14 @@
 /** The price book as a table (RFC 4180), out and in. Reading reports row by row and changes nothing by itself. */
-import Papa from 'papaparse';
 import { ARTICLE_IDS, articleIdsOf, ARTICLES, priceOf, type ArticleId } from '../catalog/index.js';
 import { checkShape, isUk, LocalDay, PriceNote, type House, withArticle } from '../model/index.js';
 import { numberFrom, soldFrom, soldText } from '../takeoff/index.js';
+import { csvTable, csvText, plainCell } from './csv.js';
 import type { CsvRow } from './panelCsv.js';
 
 export const PRICE_COLUMNS = ['article', 'what', 'unit', 'price', 'packet', 'where', 'priced on'] as const;
 type Column = (typeof PRICE_COLUMNS)[number];
 /** There are some fifty articles; more rows are another kind of file. */
 const MOST_ROWS = 500;
-const FORMULA = /^'*[=+\-@\t\r]/;
-const plain = (cell: string | undefined): string => (cell ?? '').trim().replace(/^'(?='*[=+\-@\t\r])/, '');
 
 /** Every article, a row each; a placeholder’s price stays empty. */
 export function priceCsv(house: Pick<House, 'prices' | 'priceNotes' | 'edition'>): string {
@@ -24,7 +22,10 @@ export function priceCsv(house: Pick<House, 'prices' | 'priceNotes' | 'edition'>
       'priced on': note?.on ?? '',
     };
   });
-  return `${Papa.unparse(rows, { columns: [...PRICE_COLUMNS], newline: '\r\n', escapeFormulae: FORMULA })}\r\n`;
+  return csvText(
+    PRICE_COLUMNS,
+    rows.map((row) => PRICE_COLUMNS.map((c) => row[c])),
+  );
 }
 
 export interface PriceReport {
@@ -41,7 +42,7 @@ export { numberFrom as priceFrom } from '../takeoff/index.js';
 type Read = { ok: true; id: ArticleId; price: number | undefined; note: PriceNote } | { ok: false; says: string };
 function readRow(cells: Partial<Record<Column, string>>): Read {
   const no = (says: string): Read => ({ ok: false, says });
-  const cell = (column: Column): string => plain(cells[column]);
+  const cell = (column: Column): string => plainCell(cells[column]);
   const id = cell('article') as ArticleId;
   if (!ARTICLE_IDS.includes(id)) return no(`article: “${cell('article').slice(0, 40)}” is none of the book; ${ARTICLE_IDS[0]} would be one`);
   const price = cell('price') === '' ? undefined : numberFrom(cell('price'));
@@ -65,22 +66,17 @@ function readRow(cells: Partial<Record<Column, string>>): Read {
 /** Reads a price book and says of each row what would become of it; a row that can’t be read leaves the others. */
 export function pricesFromCsv(text: string, house: Pick<House, 'prices' | 'priceNotes'>): PriceReport {
   const refuse = (error: string): PriceReport => ({ rows: [], error, prices: house.prices, priceNotes: house.priceNotes });
-  const parsed = Papa.parse<Record<string, string>>(text.replace(/^\uFEFF/, ''), {
-    ...{ header: true, skipEmptyLines: 'greedy', transformHeader: (h: string) => h.trim().toLowerCase() },
-    // a file of another kind is not read to its end
-    preview: MOST_ROWS + 1,
-  });
-  const came = parsed.meta.fields ?? [];
+  // a file of another kind is not read to its end
+  const { columns: came, rows: table } = csvTable(text, (column) => column.toLowerCase(), MOST_ROWS);
   const missing = (['article', 'price'] as const).filter((c) => !came.includes(c));
   if (missing.length)
     return refuse(`The column ${missing.join(' and ')} is missing. Came: ${came.join(', ').slice(0, 200) || 'nothing'}. Columns: ${PRICE_COLUMNS.join(', ')}.`); // prettier-ignore
-  if (parsed.data.length > MOST_ROWS)
+  if (table.length > MOST_ROWS)
     return refuse(`More than ${MOST_ROWS} rows came; the book has ${ARTICLE_IDS.length} articles, so ${MOST_ROWS} rows at most would do.`);
   let { prices, priceNotes } = house;
   const seen = new Map<ArticleId, number>();
-  const rows = parsed.data.map((cells, i): CsvRow => {
-    const line = i + 2;
-    const read = readRow(cells as Partial<Record<Column, string>>);
+  const rows = table.map(({ line, cells }): CsvRow => {
+    const read = readRow(cells);
     if (!read.ok) return { line, outcome: 'refused', says: read.says };
     const { id, price, note } = read;
     const before = seen.get(id);

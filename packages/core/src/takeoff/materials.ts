@@ -3,7 +3,7 @@ import { BOX_KINDS, DEVICE_KINDS, FINISHES, isReceptacle, LAMP_BOXES, type Artic
 import { inPlaceBoxes, judgeWork, wiringOf, workOf, type Work, type WorkBox, type WorkRun } from '../ledger/index.js';
 import { cutStock, type PatchPlan } from '../layout/index.js';
 import { feet, printAwg, printLength, printMark, toFeet } from '../measure/index.js';
-import { openFraming, type JobInHouse } from '../model/index.js';
+import { openFraming, type Change, type JobInHouse } from '../model/index.js';
 import { boxMaterial, cableKind } from '../wiring/index.js';
 
 export interface MaterialRow {
@@ -60,105 +60,137 @@ const deviceArticle = (kind: keyof typeof DEVICE_KINDS): ArticleId => {
 /** Cable, boxes, devices, plates, connectors and pigtails of the plan; what its way asks for. */
 export function materialsOf(job: JobInHouse): MaterialRow[] {
   const w = workOf(job);
-  const rows: MaterialRow[] = [];
+  const rows = [
+    ...cableRows(job, w),
+    ...lampRows(job, w),
+    ...racewayRows(job, w),
+    ...job.changes.flatMap(changeRows),
+    ...spliceRows(job, w),
+    ...boxRows(w),
+    ...lowVoltageRows(job),
+    ...wayRows(job, w),
+    ...patchRows(job, openedBy(w)),
+  ];
+  if (job.schools.tape)
+    rows.push({ what: 'insulating tape', amount: '1 roll', why: 'your preference; not asked for', article: 'tape', count: 1 });
+  return together(rows);
+}
+
+function cableRows(job: JobInHouse, w: Work): MaterialRow[] {
   const wires = w.runs.filter((r) => r.cable.sheath === 'single wires');
-  if (wires.length) rows.push(...wireRows(job, wires, w.raceway?.conductorMm));
-  for (const r of w.runs.filter((x) => !wires.includes(x))) {
-    const kind = `${cableKind(r.cable)} nonmetallic-sheathed cable with ground`;
-    rows.push(
-      r.run
-        ? byFoot(
-            cableArticle(r.cable.gauge, r.cable.conductors.length),
-            kind,
-            r.run.buyMm,
-            printLength(r.run.buyMm, job.unit, { style: 'feet' }),
-            `cut ${printLength(r.run.cutMm, job.unit)}, 15 % over, to the foot`,
-          )
-        : { what: kind, amount: 'can’t tell yet', why: 'a box has no depth', untold: { kind: cableKind(r.cable) } },
-    );
+  return [
+    ...(wires.length ? wireRows(job, wires, w.raceway?.conductorMm) : []),
+    ...w.runs
+      .filter((r) => !wires.includes(r))
+      .map((r): MaterialRow => {
+        const kind = `${cableKind(r.cable)} nonmetallic-sheathed cable with ground`;
+        return r.run
+          ? byFoot(
+              cableArticle(r.cable.gauge, r.cable.conductors.length),
+              kind,
+              r.run.buyMm,
+              printLength(r.run.buyMm, job.unit, { style: 'feet' }),
+              `cut ${printLength(r.run.cutMm, job.unit)}, 15 % over, to the foot`,
+            )
+          : { what: kind, amount: 'can’t tell yet', why: 'a box has no depth', untold: { kind: cableKind(r.cable) } };
+      }),
+  ];
+}
+
+const SAME_MAKE = 'the same make has types that do not interchange';
+/** What one change of the plan asks for. */
+function changeRows(change: Change): MaterialRow[] {
+  switch (change.do) {
+    case 'place-box':
+    case 'replace-box':
+      return placedBox(change);
+    case 'place-device':
+    case 'replace-device':
+      return placedDevice(change);
+    case 'remove-device':
+      return [each('plate', 'blank cover plate', 1, change.title)];
+    case 'add-breaker':
+      return addedBreaker(change);
+    case 'alter-circuit':
+      if (change.with.arcFault === 'breaker')
+        return [each('breaker-protective', 'arc-fault breaker of the make and type listed for the panel', 1, SAME_MAKE)];
+      return change.with.arcFault === 'device upstream'
+        ? [each('receptacle-protective', 'arc-fault receptacle for the first outlet of the circuit', 1, change.title)]
+        : [];
+    default:
+      return [];
   }
-  rows.push(...lampRows(job, w), ...racewayRows(job, w));
-  for (const change of job.changes) {
-    if (change.do === 'place-box' || change.do === 'replace-box')
-      rows.push(
-        change.box.kind === 'other'
-          ? each('box-other', `box as described: ${change.box.name}`, 1, change.title)
-          : each(BOX_ARTICLE[BOX_KINDS[change.box.kind].mounting], `${BOX_KINDS[change.box.kind].name} box`, 1, change.title),
-      );
-    if (change.do === 'place-device' || change.do === 'replace-device') {
-      const extras = [change.device.tamperResistant && 'tamper-resistant', change.device.weatherResistant && 'weather-resistant']
-        .filter(Boolean)
-        .join(', ');
-      rows.push(
-        each(deviceArticle(change.device.kind), `${DEVICE_KINDS[change.device.kind].name}${extras ? `, ${extras}` : ''}`, 1, change.title),
-        change.device.inUseCover
-          ? each('in-use-cover', 'in-use cover with its gasket', 1, change.title)
-          : each('plate', 'cover plate to fit', 1, change.title),
-      );
-    }
-    if (change.do === 'remove-device') rows.push(each('plate', 'blank cover plate', 1, change.title));
-    if (change.do === 'place-box' && change.box.inFront !== undefined)
-      rows.push(
-        each('box-extension', 'box extension with a knockout in its side', 1, 'the old box comes forward to the back of the built-in'),
-        each('clamp', 'cable clamp for the extension', 1, change.title),
-      );
-    if (change.do === 'add-breaker') {
-      const { circuit } = change;
-      const both = circuit.arcFault === 'breaker' && circuit.groundFault === 'breaker';
-      const kind = both
-        ? 'dual-function '
-        : circuit.arcFault === 'breaker'
-          ? 'arc-fault '
-          : circuit.groundFault === 'breaker'
-            ? 'ground-fault '
-            : '';
-      rows.push(
-        each(
-          kind ? 'breaker-protective' : 'breaker',
-          `${circuit.breakerA ?? 20} A ${kind}breaker of the make and type listed for the panel`,
-          1,
-          'the same make has types that do not interchange',
-        ),
-        each('clamp', 'cable clamp for a knockout of the panel', 1, change.title),
-      );
-    }
-    if (change.do === 'alter-circuit' && change.with.arcFault === 'breaker')
-      rows.push(
-        each(
-          'breaker-protective',
-          'arc-fault breaker of the make and type listed for the panel',
-          1,
-          'the same make has types that do not interchange',
-        ),
-      );
-    if (change.do === 'alter-circuit' && change.with.arcFault === 'device upstream')
-      rows.push(each('receptacle-protective', 'arc-fault receptacle for the first outlet of the circuit', 1, change.title));
-  }
+}
+function placedBox(change: Extract<Change, { do: 'place-box' | 'replace-box' }>): MaterialRow[] {
+  const { box, title } = change;
+  const row =
+    box.kind === 'other'
+      ? each('box-other', `box as described: ${box.name}`, 1, title)
+      : each(BOX_ARTICLE[BOX_KINDS[box.kind].mounting], `${BOX_KINDS[box.kind].name} box`, 1, title);
+  if (change.do !== 'place-box' || box.inFront === undefined) return [row];
+  return [
+    row,
+    each('box-extension', 'box extension with a knockout in its side', 1, 'the old box comes forward to the back of the built-in'),
+    each('clamp', 'cable clamp for the extension', 1, title),
+  ];
+}
+function placedDevice({ device, title }: Extract<Change, { do: 'place-device' | 'replace-device' }>): MaterialRow[] {
+  const extras = [device.tamperResistant && 'tamper-resistant', device.weatherResistant && 'weather-resistant'].filter(Boolean).join(', ');
+  return [
+    each(deviceArticle(device.kind), `${DEVICE_KINDS[device.kind].name}${extras ? `, ${extras}` : ''}`, 1, title),
+    device.inUseCover ? each('in-use-cover', 'in-use cover with its gasket', 1, title) : each('plate', 'cover plate to fit', 1, title),
+  ];
+}
+function addedBreaker({ circuit, title }: Extract<Change, { do: 'add-breaker' }>): MaterialRow[] {
+  const [arc, ground] = [circuit.arcFault === 'breaker', circuit.groundFault === 'breaker'];
+  const kind = arc && ground ? 'dual-function ' : arc ? 'arc-fault ' : ground ? 'ground-fault ' : '';
+  return [
+    each(
+      kind ? 'breaker-protective' : 'breaker',
+      `${circuit.breakerA ?? 20} A ${kind}breaker of the make and type listed for the panel`,
+      1,
+      SAME_MAKE,
+    ),
+    each('clamp', 'cable clamp for a knockout of the panel', 1, title),
+  ];
+}
+
+/** Connectors and pigtails of the wiring plan. */
+function spliceRows(job: JobInHouse, w: Work): MaterialRow[] {
   const connectors = new Map<string, number>();
   const tails = new Map<string, number>();
-  for (const plan of [...w.boxes.map((b) => wiringOf(w, b)), ...w.lamps.map((l) => l.wiring)]) {
+  const more = (of: Map<string, number>, what: string): void => void of.set(what, (of.get(what) ?? 0) + 1);
+  for (const plan of [...w.boxes.map((b) => wiringOf(w, b)), ...w.lamps.map((l) => l.wiring)])
     for (const joint of plan.joints) {
       if (joint.kind === 'terminal') continue;
-      connectors.set(joint.connector!, (connectors.get(joint.connector!) ?? 0) + 1);
-      for (const lead of joint.leads.filter((l) => !l.cableId && !l.far)) {
-        const key = `${printAwg(lead.gauge)} ${lead.colour} for pigtails`;
-        tails.set(key, (tails.get(key) ?? 0) + 1);
-      }
+      more(connectors, joint.connector!);
+      for (const lead of joint.leads) if (!lead.cableId && !lead.far) more(tails, `${printAwg(lead.gauge)} ${lead.colour} for pigtails`);
     }
-  }
-  for (const [what, count] of connectors)
-    rows.push(each('connector', what, count, 'splices of the wiring plan; the packet says which sizes it takes'));
-  for (const [what, count] of tails)
-    rows.push({ what, amount: `${count} × ${job.schools.pigtailIn} in`, why: 'can be cut from the same cable' });
-  for (const b of w.boxes.filter((x) => x.role !== 'opened' && x.box.clamps === 'external')) {
+  return [
+    ...[...connectors].map(([what, count]) =>
+      each('connector', what, count, 'splices of the wiring plan; the packet says which sizes it takes'),
+    ),
+    ...[...tails].map(([what, count]): MaterialRow => ({
+      what,
+      amount: `${count} × ${job.schools.pigtailIn} in`,
+      why: 'can be cut from the same cable',
+    })),
+  ];
+}
+
+/** What goes with boxes by how they are made: clamps, ground screws, screws into the stud, dividers. */
+function boxRows(w: Work): MaterialRow[] {
+  const rows: MaterialRow[] = [];
+  const fresh = w.boxes.filter((b) => b.role !== 'opened');
+  for (const b of fresh.filter((x) => x.box.clamps === 'external')) {
     const count = w.runs.filter((r) => r.to === b || r.from === b).length;
     if (count) rows.push(each('clamp', 'cable connector for a knockout', count, `the box of ${b.box.name} has no clamps of its own`));
   }
   const metal = w.boxes.filter((b) => boxMaterial(b.box) === 'metal').length + w.lamps.length;
   if (metal) rows.push(each('ground-screw', 'ground screw for a metal box', metal, 'a metal box gets its own ground lead'));
-  const screwed = w.boxes.filter((b) => b.role !== 'opened' && b.box.kind !== 'other' && BOX_KINDS[b.box.kind].mounting === 'stud-screw').length; // prettier-ignore
+  const screwed = fresh.filter((b) => b.box.kind !== 'other' && BOX_KINDS[b.box.kind].mounting === 'stud-screw').length;
   if (screwed) rows.push(each('screw', 'screw into wood, for a box', screwed * 2, 'two through the side of the box into the stud'));
-  for (const { box } of w.boxes.filter((b) => b.role !== 'opened' && b.box.divided))
+  for (const { box } of fresh.filter((b) => b.box.divided))
     rows.push(
       each('divider', 'divider listed for that box', 1, `power and low voltage apart in ${box.name}`),
       each(
@@ -168,12 +200,19 @@ export function materialsOf(job: JobInHouse): MaterialRow[] {
         `the low-voltage side of ${box.name}`,
       ),
     );
+  return rows;
+}
+
+function lowVoltageRows(job: JobInHouse): MaterialRow[] {
   const low = job.want?.lowVoltage ? job.want.lowVoltageRun : undefined;
-  if (low) {
-    const mm = low.mm + 2 * LOW_VOLTAGE_END_MM;
-    rows.push(byFoot('low-voltage-cable', 'low-voltage cable', mm, printLength(mm, job.unit, { style: 'feet' }), 'as measured, and 1 ft out at each end; in a hole of its own, 2 in and more from power (common practice)')); // prettier-ignore
-  }
-  rows.push(...wayRows(job, w));
+  if (!low) return [];
+  const mm = low.mm + 2 * LOW_VOLTAGE_END_MM;
+  const why = 'as measured, and 1 ft out at each end; in a hole of its own, 2 in and more from power (common practice)';
+  return [byFoot('low-voltage-cable', 'low-voltage cable', mm, printLength(mm, job.unit, { style: 'feet' }), why)];
+}
+
+/** Openings that are closed again: what a larger box leaves, at studs and blocks, along a way. */
+function openedBy(w: Work): Parameters<typeof patchRows>[1] {
   const patched = inPlaceBoxes(w).map((b) => ({ b, patch: judgeWork(w, b).patch, why: 'what the new opening leaves of the old one' }));
   const crossed = w.runs.flatMap((r) =>
     openFraming(r.to.wall)
@@ -184,10 +223,7 @@ export function materialsOf(job: JobInHouse): MaterialRow[] {
         ],
   );
   const opened = w.runs.flatMap((r) => (r.traced?.openings ?? []).map((o) => ({ b: r.to, patch: o.patch, why: `opened: ${o.what}` })));
-  rows.push(...patchRows(job, [...patched, ...crossed, ...opened]));
-  if (job.schools.tape)
-    rows.push({ what: 'insulating tape', amount: '1 roll', why: 'your preference; not asked for', article: 'tape', count: 1 });
-  return together(rows);
+  return [...patched, ...crossed, ...opened];
 }
 
 /** Everything of several jobs, like things together. */

@@ -209,185 +209,222 @@ class Planner {
 
 const there = <T>(list: (T | undefined)[]): T[] => list.filter((x): x is T => x !== undefined);
 
-/** Groups of ends that meet, by what the box is to be. */
-function groupsOf(p: Planner): Group[] {
-  const { bench, boxId, kind, feeds, onward, switchCable } = p.request;
-  const devices = bench.devices.filter((d) => d.boxId === boxId);
-  const receptacles = devices.filter((d) => d.form === 'duplex' || d.form === 'single');
-  const need = (n: number, what: string) => devices.length < n && p.refused.push(`This wants ${what} in the box.`);
-  const all = [...feeds, ...onward, ...(switchCable ? [switchCable] : [])];
-  const brass = (d: { id: string; form: string }, which = 'upper'): Terminal => ({
-    device: d.id,
-    terminal: d.form === 'single' ? 'brass' : `brass ${which}`,
-  });
-  const silver = (d: { id: string; form: string }, which = 'upper'): Terminal => ({
-    device: d.id,
-    terminal: d.form === 'single' ? 'silver' : `silver ${which}`,
-  });
-  const metal = bench.boxes.find((b) => b.id === boxId)?.material === 'metal';
-  const ground: Group = {
-    role: 'ground',
-    what: 'grounds',
-    ends: there(all.map(p.ground)),
-    terminals: [
-      ...devices.map((d): Terminal => ({ device: d.id, terminal: 'green' })),
-      ...(metal ? [{ device: 'box', terminal: 'screw' }] : []),
-    ],
-  };
-  if (ground.ends.length < all.length) p.notes.push('A cable here has no ground: what hangs on it has none either.');
-  const plain = (role: Role, what: string, ends: (WireEnd | undefined)[], terminals: Terminal[], second?: Terminal): Group => ({
-    role,
-    what,
-    ends: there(ends),
-    terminals,
-    ...(second ? { second } : {}),
-  });
-  const reds = (ids: string[]) => plain('hot', 'reds', ids.map(p.red), []);
-  if (['run', 'quad', 'protected'].includes(kind) && all.some((id) => p.red(id) !== undefined))
-    p.refused.push(
-      'A cable here has a red too: say whether it is split, switched, tapped or passed by; as it is, it would hang there live.',
-    );
-  switch (kind) {
-    case 'run':
-    case 'quad': {
-      need(kind === 'quad' ? 2 : 1, kind === 'quad' ? 'two receptacles' : 'a receptacle');
-      const one = receptacles.length === 1 && receptacles[0]!.form === 'duplex' ? receptacles[0]! : undefined;
-      return [
-        ground,
-        plain(
-          'neutral',
-          'neutrals',
-          all.map(p.neutral),
-          receptacles.map((d) => silver(d)),
-          one && silver(one, 'lower'),
-        ),
-        plain(
-          'hot',
-          'hots',
-          all.map(p.hot),
-          receptacles.map((d) => brass(d)),
-          one && brass(one, 'lower'),
-        ),
-      ];
-    }
-    case 'quad on two feeds': {
-      need(2, 'two receptacles');
-      if (feeds.length !== 2) p.refused.push('This wants two feeds, proven to be there.');
-      if (feeds.length !== 2 || receptacles.length < 2) return [];
-      return [
-        ground,
-        ...feeds.flatMap((f, i) => [
-          plain('neutral', `neutral of feed ${i + 1}`, [p.neutral(f)], [silver(receptacles[i]!)]),
-          plain('hot', `hot of feed ${i + 1}`, [p.hot(f)], [brass(receptacles[i]!)]),
-        ]),
-      ];
-    }
-    case 'protected': {
-      const device = devices.find((d) => d.form === 'ground-fault');
-      if (!device) {
-        p.refused.push('This wants a protective receptacle in the box.');
-        return [];
-      }
-      const at = (terminal: string): Terminal => ({ device: device.id, terminal });
-      if (onward.length === 0) p.notes.push('Nothing behind it: leave the LOAD screws taped.');
-      return [
-        ground,
-        plain('neutral', 'neutral on LINE', feeds.map(p.neutral), [at('line silver')]),
-        ...(onward.length ? [plain('neutral', 'neutrals on LOAD', onward.map(p.neutral), [at('load silver')])] : []),
-        plain('hot', 'hot on LINE', feeds.map(p.hot), [at('line brass')]),
-        ...(onward.length ? [plain('hot', 'hots on LOAD', onward.map(p.hot), [at('load brass')])] : []),
-      ];
-    }
-    case 'split, two circuits': {
-      const device = receptacles.find((d) => d.form === 'duplex');
-      if (!device) {
-        p.refused.push('Only a duplex can be split.');
-        return [];
-      }
-      const shared = feeds.length === 1 && p.red(feeds[0]!) !== undefined;
-      if (!shared && feeds.length !== 2) p.refused.push('This wants a cable with two hots, or two feeds.');
-      p.devices = p.devices.map((d) => (d.id === device.id ? { ...d, brassTab: false, silverTab: shared } : d));
-      p.notes.push(
-        shared
-          ? 'Break the brass tab only: both halves share the neutral, so their breakers sit on opposite legs and open together (210.4).'
-          : 'Break both tabs: two feeds with a neutral each stay apart.',
+/** A box that is to be planned: its cables, its devices, and how its ends are called. */
+class BoxToPlan {
+  readonly devices: Bench['devices'];
+  readonly receptacles: Bench['devices'];
+  /** all cables, those that bring power first */
+  readonly all: string[];
+  readonly ground: Group;
+  constructor(readonly p: Planner) {
+    const { bench, boxId, feeds, onward, switchCable } = p.request;
+    this.devices = bench.devices.filter((d) => d.boxId === boxId);
+    this.receptacles = this.devices.filter((d) => d.form === 'duplex' || d.form === 'single');
+    this.all = [...feeds, ...onward, ...(switchCable ? [switchCable] : [])];
+    const metal = bench.boxes.find((b) => b.id === boxId)?.material === 'metal';
+    this.ground = {
+      ...{ role: 'ground', what: 'grounds', ends: there(this.all.map(p.ground)) },
+      terminals: [
+        ...this.devices.map((d): Terminal => ({ device: d.id, terminal: 'green' })),
+        ...(metal ? [{ device: 'box', terminal: 'screw' }] : []),
+      ],
+    };
+    if (this.ground.ends.length < this.all.length) p.notes.push('A cable here has no ground: what hangs on it has none either.');
+  }
+  need(n: number, what: string): void {
+    if (this.devices.length < n) this.p.refused.push(`This wants ${what} in the box.`);
+  }
+  /** A red that nobody said anything of would hang there live. */
+  noReds(): void {
+    if (this.all.some((id) => this.p.red(id) !== undefined))
+      this.p.refused.push(
+        'A cable here has a red too: say whether it is split, switched, tapped or passed by; as it is, it would hang there live.',
       );
-      if (shared)
-        return [
-          ground,
-          plain('neutral', 'shared neutral', all.map(p.neutral), [silver(device)]),
-          plain('hot', 'blacks', all.map(p.hot), [brass(device, 'upper')]),
-          plain('hot', 'reds', all.map(p.red), [brass(device, 'lower')]),
-        ];
-      return [
-        ground,
-        ...feeds
-          .slice(0, 2)
-          .flatMap((f, i) => [
-            plain('neutral', `neutral of feed ${i + 1}`, [p.neutral(f)], [silver(device, i ? 'lower' : 'upper')]),
-            plain('hot', `hot of feed ${i + 1}`, [p.hot(f)], [brass(device, i ? 'lower' : 'upper')]),
-          ]),
-      ];
-    }
-    case 'split, half switched': {
-      const device = receptacles.find((d) => d.form === 'duplex');
-      if (!device || !switchCable || !p.red(switchCable)) {
-        p.refused.push('This wants a duplex, and a cable with black and red to the switch.');
-        return [];
-      }
-      p.devices = p.devices.map((d) => (d.id === device.id ? { ...d, brassTab: false } : d));
-      p.notes.push(
-        'Break the brass tab only. Black takes power to the switch, red brings it back to the upper half; the white there is capped.',
-      );
-      return [
-        ground,
-        plain('neutral', 'neutrals', [...feeds, ...onward].map(p.neutral), [silver(device)], silver(device, 'lower')),
-        plain('neutral', 'white to the switch', [p.neutral(switchCable)], []),
-        plain('hot', 'always hot', [...feeds, ...onward, switchCable].map(p.hot), [brass(device, 'lower')]),
-        plain('hot', 'switched', [p.red(switchCable)], [brass(device, 'upper')]),
-      ];
-    }
-    case 'from a switch box': {
-      const device = devices.find((d) => d.form === 'switch');
-      if (!device || !switchCable) {
-        p.refused.push('This wants a switch in the box, and the cable that it switches.');
-        return [];
-      }
-      if (feeds.some((f) => p.neutral(f) === undefined)) p.refused.push('A switch loop has no neutral: it can’t feed a receptacle.');
-      return [
-        ground,
-        plain('neutral', 'neutrals', all.map(p.neutral), []),
-        plain('hot', 'always hot', [...feeds, ...onward].map(p.hot), [{ device: device.id, terminal: 'screw 1' }]),
-        plain('hot', 'switched', [p.hot(switchCable)], [{ device: device.id, terminal: 'screw 2' }]),
-      ];
-    }
-    case 'tap of one leg': {
-      const tapped = onward.filter((id) => p.red(id) === undefined);
-      const through = [...feeds, ...onward.filter((id) => p.red(id) !== undefined)];
-      if (tapped.length === 0 || through.some((id) => p.red(id) === undefined))
-        p.refused.push('This wants cables with two hots, and one with one to tap.');
-      const red = p.request.leg === 'red';
-      p.notes.push(
-        'The neutral is spliced with a lead for the tap, never carried through a device (300.13(B)); both breakers open together (210.4).',
-      );
-      return [
-        ground,
-        plain('neutral', 'shared neutrals', all.map(p.neutral), []),
-        plain('hot', 'blacks', [...through.map(p.hot), ...(red ? [] : tapped.map(p.hot))], []),
-        plain('hot', 'reds', [...through.map(p.red), ...(red ? tapped.map(p.hot) : [])], []),
-      ];
-    }
-    case 'junction':
-      p.notes.push('Blank plate, and it stays reachable (314.29).');
-      return [{ ...ground }, plain('neutral', 'neutrals', all.map(p.neutral), []), plain('hot', 'hots', all.map(p.hot), []), reds(all)];
+  }
+  refuse(why: string): Group[] {
+    this.p.refused.push(why);
+    return [];
+  }
+  tabs(deviceId: string, tabs: { brassTab: false; silverTab?: boolean }): void {
+    this.p.devices = this.p.devices.map((d) => (d.id === deviceId ? { ...d, ...tabs } : d));
+  }
+  /** neutral and hot of each of some feeds, each on its own screws */
+  apart(feeds: readonly string[], silverOf: (i: number) => Terminal, brassOf: (i: number) => Terminal): Group[] {
+    const { p } = this;
+    return feeds.flatMap((f, i) => [
+      plain('neutral', `neutral of feed ${i + 1}`, [p.neutral(f)], [silverOf(i)]),
+      plain('hot', `hot of feed ${i + 1}`, [p.hot(f)], [brassOf(i)]),
+    ]);
   }
 }
+
+const screwOf =
+  (metal: 'brass' | 'silver') =>
+  (d: { id: string; form: string }, which = 'upper'): Terminal => ({
+    device: d.id,
+    terminal: d.form === 'single' ? metal : `${metal} ${which}`,
+  });
+const brass = screwOf('brass');
+const silver = screwOf('silver');
+const plain = (role: Role, what: string, ends: (WireEnd | undefined)[], terminals: Terminal[], second?: Terminal): Group => ({
+  ...{ role, what, ends: there(ends), terminals },
+  ...(second ? { second } : {}),
+});
+
+function onOneFeed(b: BoxToPlan, least: number, what: string): Group[] {
+  const { p, all, receptacles } = b;
+  b.noReds();
+  b.need(least, what);
+  const one = receptacles.length === 1 && receptacles[0]!.form === 'duplex' ? receptacles[0]! : undefined;
+  return [
+    b.ground,
+    plain(
+      'neutral',
+      'neutrals',
+      all.map(p.neutral),
+      receptacles.map((d) => silver(d)),
+      one && silver(one, 'lower'),
+    ),
+    plain(
+      'hot',
+      'hots',
+      all.map(p.hot),
+      receptacles.map((d) => brass(d)),
+      one && brass(one, 'lower'),
+    ),
+  ];
+}
+
+/** Groups of ends that meet, by what the box is to be. */
+const GROUPS: Record<BoxPlanKind, (b: BoxToPlan) => Group[]> = {
+  run: (b) => onOneFeed(b, 1, 'a receptacle'),
+  quad: (b) => onOneFeed(b, 2, 'two receptacles'),
+  'quad on two feeds': (b) => {
+    const { feeds } = b.p.request;
+    b.need(2, 'two receptacles');
+    if (feeds.length !== 2) return b.refuse('This wants two feeds, proven to be there.');
+    if (b.receptacles.length < 2) return [];
+    return [
+      b.ground,
+      ...b.apart(
+        feeds,
+        (i) => silver(b.receptacles[i]!),
+        (i) => brass(b.receptacles[i]!),
+      ),
+    ];
+  },
+  protected: (b) => {
+    const { p } = b;
+    const { feeds, onward } = p.request;
+    b.noReds();
+    const device = b.devices.find((d) => d.form === 'ground-fault');
+    if (!device) return b.refuse('This wants a protective receptacle in the box.');
+    const at = (terminal: string): Terminal => ({ device: device.id, terminal });
+    if (onward.length === 0) p.notes.push('Nothing behind it: leave the LOAD screws taped.');
+    return [
+      b.ground,
+      plain('neutral', 'neutral on LINE', feeds.map(p.neutral), [at('line silver')]),
+      ...(onward.length ? [plain('neutral', 'neutrals on LOAD', onward.map(p.neutral), [at('load silver')])] : []),
+      plain('hot', 'hot on LINE', feeds.map(p.hot), [at('line brass')]),
+      ...(onward.length ? [plain('hot', 'hots on LOAD', onward.map(p.hot), [at('load brass')])] : []),
+    ];
+  },
+  'split, two circuits': (b) => {
+    const { p, all } = b;
+    const { feeds } = p.request;
+    const device = b.receptacles.find((d) => d.form === 'duplex');
+    if (!device) return b.refuse('Only a duplex can be split.');
+    const shared = feeds.length === 1 && p.red(feeds[0]!) !== undefined;
+    if (!shared && feeds.length !== 2) p.refused.push('This wants a cable with two hots, or two feeds.');
+    b.tabs(device.id, { brassTab: false, silverTab: shared });
+    p.notes.push(
+      shared
+        ? 'Break the brass tab only: both halves share the neutral, so their breakers sit on opposite legs and open together (210.4).'
+        : 'Break both tabs: two feeds with a neutral each stay apart.',
+    );
+    const half = (i: number): string => (i ? 'lower' : 'upper');
+    if (!shared)
+      return [
+        b.ground,
+        ...b.apart(
+          feeds.slice(0, 2),
+          (i) => silver(device, half(i)),
+          (i) => brass(device, half(i)),
+        ),
+      ];
+    return [
+      b.ground,
+      plain('neutral', 'shared neutral', all.map(p.neutral), [silver(device)]),
+      plain('hot', 'blacks', all.map(p.hot), [brass(device, 'upper')]),
+      plain('hot', 'reds', all.map(p.red), [brass(device, 'lower')]),
+    ];
+  },
+  'split, half switched': (b) => {
+    const { p } = b;
+    const { feeds, onward, switchCable } = p.request;
+    const device = b.receptacles.find((d) => d.form === 'duplex');
+    if (!device || !switchCable || !p.red(switchCable))
+      return b.refuse('This wants a duplex, and a cable with black and red to the switch.');
+    b.tabs(device.id, { brassTab: false });
+    p.notes.push(
+      'Break the brass tab only. Black takes power to the switch, red brings it back to the upper half; the white there is capped.',
+    );
+    return [
+      b.ground,
+      plain('neutral', 'neutrals', [...feeds, ...onward].map(p.neutral), [silver(device)], silver(device, 'lower')),
+      plain('neutral', 'white to the switch', [p.neutral(switchCable)], []),
+      plain('hot', 'always hot', [...feeds, ...onward, switchCable].map(p.hot), [brass(device, 'lower')]),
+      plain('hot', 'switched', [p.red(switchCable)], [brass(device, 'upper')]),
+    ];
+  },
+  'from a switch box': (b) => {
+    const { p } = b;
+    const { feeds, onward, switchCable } = p.request;
+    const device = b.devices.find((d) => d.form === 'switch');
+    if (!device || !switchCable) return b.refuse('This wants a switch in the box, and the cable that it switches.');
+    if (feeds.some((f) => p.neutral(f) === undefined)) p.refused.push('A switch loop has no neutral: it can’t feed a receptacle.');
+    return [
+      b.ground,
+      plain('neutral', 'neutrals', b.all.map(p.neutral), []),
+      plain('hot', 'always hot', [...feeds, ...onward].map(p.hot), [{ device: device.id, terminal: 'screw 1' }]),
+      plain('hot', 'switched', [p.hot(switchCable)], [{ device: device.id, terminal: 'screw 2' }]),
+    ];
+  },
+  'tap of one leg': (b) => {
+    const { p } = b;
+    const { feeds, onward, leg } = p.request;
+    const tapped = onward.filter((id) => p.red(id) === undefined);
+    const through = [...feeds, ...onward.filter((id) => p.red(id) !== undefined)];
+    if (tapped.length === 0 || through.some((id) => p.red(id) === undefined))
+      p.refused.push('This wants cables with two hots, and one with one to tap.');
+    const red = leg === 'red';
+    p.notes.push(
+      'The neutral is spliced with a lead for the tap, never carried through a device (300.13(B)); both breakers open together (210.4).',
+    );
+    return [
+      b.ground,
+      plain('neutral', 'shared neutrals', b.all.map(p.neutral), []),
+      plain('hot', 'blacks', [...through.map(p.hot), ...(red ? [] : tapped.map(p.hot))], []),
+      plain('hot', 'reds', [...through.map(p.red), ...(red ? tapped.map(p.hot) : [])], []),
+    ];
+  },
+  junction: (b) => {
+    const { p, all } = b;
+    p.notes.push('Blank plate, and it stays reachable (314.29).');
+    return [
+      b.ground,
+      plain('neutral', 'neutrals', all.map(p.neutral), []),
+      plain('hot', 'hots', all.map(p.hot), []),
+      plain('hot', 'reds', all.map(p.red), []),
+    ];
+  },
+};
 
 /** The box's joints and pigtails by plan, the rest of the bench as it is. */
 export function planBox(request: BoxPlanRequest): BoxPlan {
   const p = new Planner(request);
   const { bench, boxId, schools } = request;
-  const groups = groupsOf(p);
+  const groups = GROUPS[request.kind](new BoxToPlan(p));
   if (p.refused.length === 0)
     for (const role of ['ground', 'neutral', 'hot'] as const) for (const g of groups.filter((x) => x.role === role)) p.lay(g);
   const devices = bench.devices.filter((d) => d.boxId === boxId);

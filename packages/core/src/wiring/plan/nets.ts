@@ -72,213 +72,277 @@ export function hangingOf({ devices, list }: Purposes): Hanging {
   return { powered, feedOf, guards, behind: unknown ? undefined : key, lineUnknown: guards !== undefined && unknown && cables > 1 };
 }
 
-export function netsOf(box: Box, read: Purposes): Nets {
-  const { devices, list, feeds } = read;
-  const book = new Book();
-  const missing: string[] = [];
-  const notes: string[] = [];
-  const tabs: Nets['tabs'] = new Map();
-  const form = (d: Device) => DEVICE_KINDS[d.kind].form;
-  const at = (d: Device, name: TerminalName): Terminal => ({ deviceId: d.id, name, of: deviceWords(devices, d) });
-  const receptacles = devices.filter((d) => DEVICE_KINDS[d.kind].outlets > 0);
-  const switches = devices.filter((d) => form(d) === 'switch');
-  const threeWays = devices.filter((d) => form(d) === 'three-way');
-  const fourWays = devices.filter((d) => form(d) === 'four-way');
-  const lamps = devices.filter((d) => form(d) === 'lamp');
+const form = (d: Device) => DEVICE_KINDS[d.kind].form;
 
-  /* feeds: each circuit, and each of two cables of one circuit that are kept apart, is one */
-  const { powered, feedOf, guards, behind, lineUnknown } = hangingOf(read);
-  const twoFeeds = feeds.length > 1 && new Set(feeds.map((f) => f.circuit)).size === 1;
-  if (twoFeeds) notes.push('Two feeds of one circuit come in here: they stay apart, hot from hot and neutral from neutral.');
+/** The meaning of a box as it is read: conductors go to their nets first, then each device says which nets its screws want. */
+class Meaning {
+  readonly book = new Book();
+  readonly missing: string[] = [];
+  readonly notes: string[] = [];
+  readonly tabs: Nets['tabs'] = new Map();
+  private readonly hanging: Hanging;
+  private readonly receptacles: Device[];
+  private readonly switches: Device[];
+  /** neutrals that two hots share, by feed */
+  private readonly shared: ReadonlySet<string>;
+  /** leads of travellers, a list a cable */
+  private readonly pairs: Lead[][];
 
-  /* a ground-fault receptacle with something behind it: line and load are nets of their own */
-  if (lineUnknown)
-    notes.push('Which cable is line is not known: both are spliced to LINE, so what lies behind is not protected by this device.');
-  const protectors = receptacles.filter((d) => form(d) === 'ground-fault');
-  if (protectors.length > 1) notes.push('Two ground-fault receptacles in one box: each on LINE, the LOAD screws taped.');
-  const side = (p: Purpose): string => (behind === feedKey(p) && p.side === 'load' ? '>' : '');
-  const shared = new Set(
+  constructor(private readonly read: Purposes) {
+    this.hanging = hangingOf(read);
+    this.receptacles = read.devices.filter((d) => DEVICE_KINDS[d.kind].outlets > 0);
+    this.switches = read.devices.filter((d) => form(d) === 'switch');
+    this.shared = sharedNeutrals(read.list);
+    this.feedNotes();
+    this.pairs = this.conductors();
+  }
+
+  private at(d: Device, name: TerminalName): Terminal {
+    return { deviceId: d.id, name, of: deviceWords(this.read.devices, d) };
+  }
+  private hot(key: string, guarded = false): Net {
+    return this.book.get(`hot ${key}${guarded ? '>' : ''}`, hotNet);
+  }
+  private neutral(key: string, guarded = false): Net {
+    return this.book.get(`neutral ${key}${guarded ? '>' : ''}`, neutralNet);
+  }
+  /** The feed whose neutral goes with a hot: the second hot of a shared neutral has none of its own. */
+  private neutralKey(key: string): string {
+    const { list } = this.read;
+    const own = list.some((p) => p.is === 'neutral' && feedKey(p) === key);
+    const first = list.find((p) => p.is === 'neutral' && (p.side !== 'load' || this.hanging.powered.length < 2));
+    return own || !first ? key : feedKey(first);
+  }
+  private wants(what: string): void {
+    this.missing.push(what);
+  }
+  /** The one switched conductor that comes in. */
+  private get switchedHere(): Net | undefined {
+    return this.book.all().find((n) => n.letter === 'S' && n.leads.length > 0);
+  }
+
+  /** Each circuit, and each of two cables of one circuit that are kept apart, is a feed; line and load of a ground-fault receptacle are nets of their own. */
+  private feedNotes(): void {
+    const { feeds } = this.read;
+    if (feeds.length > 1 && new Set(feeds.map((f) => f.circuit)).size === 1)
+      this.notes.push('Two feeds of one circuit come in here: they stay apart, hot from hot and neutral from neutral.');
+    if (this.hanging.lineUnknown)
+      this.notes.push('Which cable is line is not known: both are spliced to LINE, so what lies behind is not protected by this device.');
+    if (this.receptacles.filter((d) => form(d) === 'ground-fault').length > 1)
+      this.notes.push('Two ground-fault receptacles in one box: each on LINE, the LOAD screws taped.');
+  }
+
+  /** Conductors to their nets. @returns the travellers, that wait for their switch */
+  private conductors(): Lead[][] {
+    const travellers = new Map<string, Lead[]>();
+    for (const p of this.read.list) {
+      const guarded = this.hanging.behind === feedKey(p) && p.side === 'load';
+      if (p.is === 'hot') this.hot(feedKey(p), guarded).leads.push(p.lead);
+      else if (p.is === 'neutral') this.neutral(feedKey(p), guarded).leads.push(p.lead);
+      else if (p.is === 'switched')
+        this.book.get(`switched ${this.switches.length === 1 ? this.switches[0]!.id : p.by}`, switchedNet).leads.push(p.lead);
+      else if (p.is === 'traveller') travellers.set(p.lead.cableId!, [...(travellers.get(p.lead.cableId!) ?? []), p.lead]);
+      else if (p.is === 'spare')
+        this.book.get(`spare ${p.lead.id}`, { role: 'hot', letter: p.lead.letter, what: WORDS.spare }).leads.push(p.lead);
+    }
+    return [...travellers.values()];
+  }
+
+  allReceptacles(): void {
+    this.receptacles.forEach((d, nth) => {
+      if (form(d) === 'ground-fault') this.protector(d, nth);
+      else if (d.split === 'two feeds') this.splitOnTwo(d);
+      else this.receptacle(d, nth);
+    });
+    if (this.shared.size)
+      this.notes.push(
+        'Two hots share a neutral here: it is spliced with a lead for what hangs on it, never carried through a device (300.13(B)).',
+      );
+  }
+  private noHot(d: Device): void {
+    this.wants(`Nothing always hot is known in this box for ${deviceWords(this.read.devices, d) || 'the receptacle'}.`);
+  }
+  private protector(d: Device, nth: number): void {
+    const { feedOf, guards, behind } = this.hanging;
+    const key = feedOf(d, nth);
+    if (!key) return this.noHot(d);
+    this.hot(key).terminals.push(this.at(d, 'line brass'));
+    this.neutral(this.neutralKey(key)).terminals.push(this.at(d, 'line silver'));
+    if (d !== guards || behind !== key) return;
+    const others = this.receptacles.some((r, i) => r !== d && form(r) !== 'ground-fault' && !r.split && feedOf(r, i) === key);
+    const onward = this.book.all().some((n) => n.leads.length > 0 && n === this.hot(key, true)) || others;
+    if (!onward) return;
+    this.hot(key, true).terminals.push(this.at(d, 'load brass'));
+    this.neutral(this.neutralKey(key), true).terminals.push(this.at(d, 'load silver'));
+  }
+  private splitOnTwo(d: Device): void {
+    const { powered } = this.hanging;
+    if (powered.length !== 2 || form(d) === 'single')
+      return this.wants('A split receptacle on two feeds wants two feeds in the box, and a duplex.');
+    const apart = this.neutralKey(powered[0]!) !== this.neutralKey(powered[1]!);
+    this.tabs.set(d.id, { brass: true, silver: apart });
+    powered.forEach((key, i) => {
+      this.hot(key).terminals.push(this.at(d, i ? 'brass lower' : 'brass upper'));
+      if (apart || i === 0) this.neutral(this.neutralKey(key)).terminals.push(this.at(d, i ? 'silver lower' : 'silver upper'));
+    });
+    this.notes.push(
+      apart
+        ? 'Break both tabs of the duplex: two feeds with a neutral each stay apart.'
+        : 'Break the brass tab only: both halves share the neutral, so their breakers sit on opposite legs and open together (210.4).',
+    );
+  }
+  private receptacle(d: Device, nth: number): void {
+    const { powered, feedOf, guards, behind } = this.hanging;
+    const { receptacles } = this;
+    const key = feedOf(d, nth);
+    if (powered.length > 1 && !d.circuitId && receptacles.length < powered.length)
+      return this.wants(
+        `${powered.length} feeds come in here and ${receptacles.length === 1 ? 'one receptacle' : `${receptacles.length} receptacles`}: say at the receptacle which circuit it is on, or split it.`,
+      );
+    if (!key) return this.noHot(d);
+    const guarded = behind === key && d !== guards;
+    if (d.split === 'half switched') return this.halfSwitched(d, key, guarded);
+    const single = form(d) === 'single';
+    const brass = this.hot(key, guarded);
+    const silver = this.neutral(this.neutralKey(key), guarded);
+    brass.terminals.push(this.at(d, single ? 'brass' : 'brass upper'));
+    silver.terminals.push(this.at(d, single ? 'silver' : 'silver upper'));
+    if (single || receptacles.length !== 1 || guards) return;
+    brass.second = this.at(d, 'brass lower');
+    if (!this.shared.has(this.neutralKey(key))) silver.second = this.at(d, 'silver lower');
+  }
+  private halfSwitched(d: Device, key: string, guarded: boolean): void {
+    const switched = this.book.all().filter((n) => n.letter === 'S');
+    if (switched.length !== 1 || form(d) === 'single')
+      return this.wants('A half-switched receptacle wants a duplex and one switched conductor: note what each conductor does.');
+    this.tabs.set(d.id, { brass: true, silver: false });
+    this.hot(key, guarded).terminals.push(this.at(d, 'brass upper'));
+    switched[0]!.terminals.push(this.at(d, 'brass lower'));
+    this.neutral(this.neutralKey(key), guarded).terminals.push(this.at(d, 'silver upper'));
+    this.notes.push('Break the brass tab only: the upper half stays always hot, the lower one goes by the switch.');
+  }
+
+  private hotForSwitch(d: Device): string | undefined {
+    const { powered } = this.hanging;
+    return d.circuitId ? powered.find((k) => circuitIn(k) === d.circuitId) : powered[0];
+  }
+  allSwitches(): void {
+    for (const d of this.switches) this.switch(d);
+    const threeWays = this.read.devices.filter((d) => form(d) === 'three-way');
+    const fourWays = this.read.devices.filter((d) => form(d) === 'four-way');
+    const { pairs } = this;
+    if (pairs.some((p) => p.length !== 2)) this.wants('Travellers go in pairs: two conductors of one cable between two switches.');
+    if (threeWays.length + fourWays.length > 1) this.wants('Two switches of one lamp in one box: this plan knows one of them a box.');
+    for (const d of threeWays) this.threeWay(d);
+    for (const d of fourWays) this.fourWay(d);
+    if (!threeWays.length && !fourWays.length && pairs.length)
+      for (const i of [0, 1] as const)
+        for (const leads of pairs)
+          if (leads[i]) this.book.get(`through ${i}`, { role: 'hot', letter: 'T', what: WORDS.traveller }).leads.push(leads[i]);
+  }
+  private switch(d: Device): void {
+    const key = this.hotForSwitch(d);
+    if (!key) return this.wants('Nothing always hot is known in this switch box: note what each conductor does.');
+    if (this.switches.length > 1 && !this.read.list.some((p) => p.is === 'switched' && p.by === d.id))
+      return this.wants(
+        `Which conductor ${deviceWords(this.read.devices, d)} feeds is not known: note at its cable which switch it comes from.`,
+      );
+    this.hot(key, this.hanging.behind === key).terminals.push(this.at(d, 'screw 1'));
+    this.book.get(`switched ${d.id}`, switchedNet).terminals.push(this.at(d, 'screw 2'));
+  }
+  private pair(leads: Lead[], d: Device, names: [TerminalName, TerminalName]): void {
+    leads.slice(0, 2).forEach((lead, i) => {
+      const net = this.book.get(`traveller ${lead.id}`, { role: 'hot', letter: 'T', what: WORDS.traveller });
+      net.leads.push(lead);
+      net.terminals.push(this.at(d, names[i]!));
+    });
+  }
+  private threeWay(d: Device): void {
+    const switched = this.switchedHere;
+    const key = this.hotForSwitch(d);
+    // where both are in the box, only the person knows which end of the pair this is
+    const common = d.common ?? (switched ? (key ? undefined : 'switched') : 'hot');
+    if (this.pairs.length !== 1)
+      return this.wants('A three-way switch wants one cable with a pair of travellers: note what each conductor does.');
+    if (common === undefined)
+      return this.wants('Both an always-hot and a switched conductor are here: say at the three-way switch what its common is on.');
+    if (common === 'hot' && !key) return this.wants('Nothing always hot is known in this box for the common of the three-way switch.');
+    if (common === 'switched' && !switched)
+      return this.wants('Nothing switched is known in this box for the common of the three-way switch.');
+    (common === 'hot' ? this.hot(key!) : switched!).terminals.push(this.at(d, 'common'));
+    this.pair(this.pairs[0]!, d, ['traveller 1', 'traveller 2']);
+  }
+  private fourWay(d: Device): void {
+    const { pairs } = this;
+    if (pairs.length !== 2)
+      return this.wants('A four-way switch wants two cables with a pair of travellers each: note what each conductor does.');
+    const line = pairs.find((p) => this.read.list.find((x) => x.lead === p[0])?.side === 'line') ?? pairs[0]!;
+    this.pair(line, d, ['in 1', 'in 2']);
+    this.pair(
+      pairs.find((p) => p !== line)!,
+      d,
+      ['out 1', 'out 2'],
+    );
+  }
+
+  allLamps(): void {
+    for (const d of this.read.devices) if (form(d) === 'lamp') this.lamp(d);
+  }
+  private lamp(d: Device): void {
+    const switched = this.switchedHere;
+    const key = this.hanging.feedOf(d, 0) ?? this.hanging.powered[0];
+    const on = switched ?? (key ? this.hot(key) : undefined);
+    const back = this.read.list.find((p) => p.is === 'neutral');
+    if (!on || !back)
+      return this.wants('A lampholder wants a switched or always-hot conductor and a neutral: note what each conductor does.');
+    on.terminals.push(this.at(d, 'hot'));
+    this.neutral(feedKey(back)).terminals.push(this.at(d, 'neutral'));
+    if (!switched) this.notes.push('No switched conductor is here: the lampholder is always on unless it has a pull chain.');
+  }
+
+  /** All together, and never through a device (250.148). */
+  grounds(box: Box): void {
+    const ground = this.book.get('ground', { role: 'ground', letter: 'G', what: WORDS.ground });
+    ground.leads.push(...this.read.list.filter((p) => p.is === 'ground').map((p) => p.lead));
+    const grounded = this.read.devices.filter((d) => form(d) !== 'lamp');
+    ground.terminals.push(...grounded.map((d) => this.at(d, 'green')));
+    if (boxMaterial(box) === 'metal' && ground.leads.length) ground.terminals.push({ deviceId: 'box', name: 'box screw', of: '' });
+    if (ground.leads.length === 0 && grounded.length)
+      this.notes.push('No ground in any cable here: the device has none to land on its green screw.');
+  }
+
+  /** Nets that have a conductor, grounds first; what is wanted of one that has none is missing. */
+  nets(): Net[] {
+    for (const n of this.book.all())
+      if (n.leads.length === 0 && n.terminals.length > 0 && n.role !== 'ground')
+        this.wants(
+          `No conductor is known here for the ${n.terminals.map((t) => `${t.name}${t.of ? ` of ${t.of}` : ''}`).join(' and the ')}.`,
+        );
+    const order = { ground: 0, neutral: 1, hot: 2 };
+    return this.book
+      .all()
+      .filter((n) => n.leads.length > 0)
+      .sort((a, b) => order[a.role] - order[b.role]);
+  }
+}
+
+/** Feeds whose neutral comes in a cable with hots of two circuits. */
+function sharedNeutrals(list: readonly Purpose[]): Set<string> {
+  return new Set(
     [...new Set(list.map((p) => p.lead.cableId))].flatMap((id) => {
       const own = list.filter((p) => p.lead.cableId === id);
       const circuits = new Set(own.filter((p) => p.is === 'hot').map((p) => p.circuit));
       return circuits.size > 1 ? own.filter((p) => p.is === 'neutral').map((p) => feedKey(p)) : [];
     }),
   );
+}
 
-  /* conductors to their nets */
-  const travellers = new Map<string, Lead[]>();
-  for (const p of list) {
-    const key = feedKey(p);
-    if (p.is === 'hot') book.get(`hot ${key}${side(p)}`, hotNet).leads.push(p.lead);
-    else if (p.is === 'neutral') book.get(`neutral ${key}${side(p)}`, neutralNet).leads.push(p.lead);
-    else if (p.is === 'switched') book.get(`switched ${switches.length === 1 ? switches[0]!.id : p.by}`, switchedNet).leads.push(p.lead);
-    else if (p.is === 'traveller') travellers.set(p.lead.cableId!, [...(travellers.get(p.lead.cableId!) ?? []), p.lead]);
-    else if (p.is === 'spare') book.get(`spare ${p.lead.id}`, { role: 'hot', letter: p.lead.letter, what: WORDS.spare }).leads.push(p.lead);
-  }
-  const hot = (key: string, guarded = false): Net => book.get(`hot ${key}${guarded ? '>' : ''}`, hotNet);
-  const neutral = (key: string, guarded = false): Net => book.get(`neutral ${key}${guarded ? '>' : ''}`, neutralNet);
-  const neutralKey = (key: string): string => {
-    // the second hot of a shared neutral has none of its own
-    const own = list.some((p) => p.is === 'neutral' && feedKey(p) === key);
-    const first = list.find((p) => p.is === 'neutral' && (p.side !== 'load' || powered.length < 2));
-    return own || !first ? key : feedKey(first);
-  };
-  const wants = (what: string): void => void missing.push(what);
-
-  /* receptacles */
-  receptacles.forEach((d, nth) => {
-    const single = form(d) === 'single';
-    if (form(d) === 'ground-fault') {
-      const key = feedOf(d, nth);
-      if (!key) return wants(`Nothing always hot is known in this box for ${deviceWords(devices, d) || 'the receptacle'}.`);
-      hot(key).terminals.push(at(d, 'line brass'));
-      neutral(neutralKey(key)).terminals.push(at(d, 'line silver'));
-      if (d === guards && behind === key) {
-        const others = receptacles.some((r, i) => r !== d && form(r) !== 'ground-fault' && !r.split && feedOf(r, i) === key);
-        const onward = book.all().some((n) => n.leads.length > 0 && n === hot(key, true)) || others;
-        if (onward) {
-          hot(key, true).terminals.push(at(d, 'load brass'));
-          neutral(neutralKey(key), true).terminals.push(at(d, 'load silver'));
-        }
-      }
-      return;
-    }
-    if (d.split === 'two feeds') {
-      if (powered.length !== 2 || single) return wants('A split receptacle on two feeds wants two feeds in the box, and a duplex.');
-      const apart = neutralKey(powered[0]!) !== neutralKey(powered[1]!);
-      tabs.set(d.id, { brass: true, silver: apart });
-      powered.forEach((key, i) => {
-        hot(key).terminals.push(at(d, i ? 'brass lower' : 'brass upper'));
-        if (apart || i === 0) neutral(neutralKey(key)).terminals.push(at(d, i ? 'silver lower' : 'silver upper'));
-      });
-      notes.push(
-        apart
-          ? 'Break both tabs of the duplex: two feeds with a neutral each stay apart.'
-          : 'Break the brass tab only: both halves share the neutral, so their breakers sit on opposite legs and open together (210.4).',
-      );
-      return;
-    }
-    const key = feedOf(d, nth);
-    if (powered.length > 1 && !d.circuitId && receptacles.length < powered.length)
-      return wants(
-        `${powered.length} feeds come in here and ${receptacles.length === 1 ? 'one receptacle' : `${receptacles.length} receptacles`}: say at the receptacle which circuit it is on, or split it.`,
-      );
-    if (!key) return wants(`Nothing always hot is known in this box for ${deviceWords(devices, d) || 'the receptacle'}.`);
-    const guarded = behind === key && d !== guards;
-    if (d.split === 'half switched') {
-      const switched = book.all().filter((n) => n.letter === 'S');
-      if (switched.length !== 1 || single)
-        return wants('A half-switched receptacle wants a duplex and one switched conductor: note what each conductor does.');
-      tabs.set(d.id, { brass: true, silver: false });
-      hot(key, guarded).terminals.push(at(d, 'brass upper'));
-      switched[0]!.terminals.push(at(d, 'brass lower'));
-      neutral(neutralKey(key), guarded).terminals.push(at(d, 'silver upper'));
-      notes.push('Break the brass tab only: the upper half stays always hot, the lower one goes by the switch.');
-      return;
-    }
-    const brass = hot(key, guarded);
-    const silver = neutral(neutralKey(key), guarded);
-    brass.terminals.push(at(d, single ? 'brass' : 'brass upper'));
-    silver.terminals.push(at(d, single ? 'silver' : 'silver upper'));
-    if (!single && receptacles.length === 1 && !guards) {
-      brass.second = at(d, 'brass lower');
-      if (!shared.has(neutralKey(key))) silver.second = at(d, 'silver lower');
-    }
-  });
-  if (shared.size)
-    notes.push(
-      'Two hots share a neutral here: it is spliced with a lead for what hangs on it, never carried through a device (300.13(B)).',
-    );
-
-  /* switches */
-  const hotForSwitch = (d: Device): string | undefined => (d.circuitId ? powered.find((k) => circuitIn(k) === d.circuitId) : powered[0]);
-  for (const d of switches) {
-    const key = hotForSwitch(d);
-    if (!key) {
-      wants('Nothing always hot is known in this switch box: note what each conductor does.');
-      continue;
-    }
-    if (switches.length > 1 && !list.some((p) => p.is === 'switched' && p.by === d.id)) {
-      wants(`Which conductor ${deviceWords(devices, d)} feeds is not known: note at its cable which switch it comes from.`);
-      continue;
-    }
-    hot(key, behind === key).terminals.push(at(d, 'screw 1'));
-    book.get(`switched ${d.id}`, switchedNet).terminals.push(at(d, 'screw 2'));
-  }
-  const pairs = [...travellers.values()];
-  if (pairs.some((p) => p.length !== 2)) wants('Travellers go in pairs: two conductors of one cable between two switches.');
-  const pair = (leads: Lead[], d: Device | undefined, names: [TerminalName, TerminalName]): void =>
-    leads.slice(0, 2).forEach((lead, i) => {
-      const net = book.get(`traveller ${lead.id}`, { role: 'hot', letter: 'T', what: WORDS.traveller });
-      net.leads.push(lead);
-      if (d) net.terminals.push(at(d, names[i]!));
-    });
-  if (threeWays.length + fourWays.length > 1) wants('Two switches of one lamp in one box: this plan knows one of them a box.');
-  for (const d of threeWays) {
-    const switched = book.all().find((n) => n.letter === 'S' && n.leads.length > 0);
-    const key = hotForSwitch(d);
-    // where both are in the box, only the person knows which end of the pair this is
-    const common = d.common ?? (switched ? (key ? undefined : 'switched') : 'hot');
-    if (pairs.length !== 1) wants('A three-way switch wants one cable with a pair of travellers: note what each conductor does.');
-    else if (common === undefined)
-      wants('Both an always-hot and a switched conductor are here: say at the three-way switch what its common is on.');
-    else if (common === 'hot' && !key) wants('Nothing always hot is known in this box for the common of the three-way switch.');
-    else if (common === 'switched' && !switched) wants('Nothing switched is known in this box for the common of the three-way switch.');
-    else {
-      (common === 'hot' ? hot(key!) : switched!).terminals.push(at(d, 'common'));
-      pair(pairs[0]!, d, ['traveller 1', 'traveller 2']);
-    }
-  }
-  for (const d of fourWays) {
-    if (pairs.length !== 2) wants('A four-way switch wants two cables with a pair of travellers each: note what each conductor does.');
-    else {
-      const line = pairs.find((p) => list.find((x) => x.lead === p[0])?.side === 'line') ?? pairs[0]!;
-      pair(line, d, ['in 1', 'in 2']);
-      pair(
-        pairs.find((p) => p !== line)!,
-        d,
-        ['out 1', 'out 2'],
-      );
-    }
-  }
-  if (!threeWays.length && !fourWays.length && pairs.length)
-    for (const i of [0, 1] as const)
-      for (const leads of pairs)
-        if (leads[i]) book.get(`through ${i}`, { role: 'hot', letter: 'T', what: WORDS.traveller }).leads.push(leads[i]);
-
-  /* lampholders */
-  for (const d of lamps) {
-    const switched = book.all().find((n) => n.letter === 'S' && n.leads.length > 0);
-    const key = feedOf(d, 0) ?? powered[0];
-    const on = switched ?? (key ? hot(key) : undefined);
-    const back = list.find((p) => p.is === 'neutral');
-    if (!on || !back) {
-      wants('A lampholder wants a switched or always-hot conductor and a neutral: note what each conductor does.');
-      continue;
-    }
-    on.terminals.push(at(d, 'hot'));
-    neutral(feedKey(back)).terminals.push(at(d, 'neutral'));
-    if (!switched) notes.push('No switched conductor is here: the lampholder is always on unless it has a pull chain.');
-  }
-
-  /* grounds: all together, and never through a device (250.148) */
-  const ground = book.get('ground', { role: 'ground', letter: 'G', what: WORDS.ground });
-  ground.leads.push(...list.filter((p) => p.is === 'ground').map((p) => p.lead));
-  const grounded = devices.filter((d) => form(d) !== 'lamp');
-  ground.terminals.push(...grounded.map((d) => at(d, 'green')));
-  if (boxMaterial(box) === 'metal' && ground.leads.length) ground.terminals.push({ deviceId: 'box', name: 'box screw', of: '' });
-  if (ground.leads.length === 0 && grounded.length)
-    notes.push('No ground in any cable here: the device has none to land on its green screw.');
-
-  for (const n of book.all())
-    if (n.leads.length === 0 && n.terminals.length > 0 && n.role !== 'ground')
-      wants(`No conductor is known here for the ${n.terminals.map((t) => `${t.name}${t.of ? ` of ${t.of}` : ''}`).join(' and the ')}.`);
-  const order = { ground: 0, neutral: 1, hot: 2 };
-  return {
-    nets: book
-      .all()
-      .filter((n) => n.leads.length > 0)
-      .sort((a, b) => order[a.role] - order[b.role]),
-    ...{ missing, notes, tabs },
-  };
+export function netsOf(box: Box, read: Purposes): Nets {
+  const m = new Meaning(read);
+  m.allReceptacles();
+  m.allSwitches();
+  m.allLamps();
+  m.grounds(box);
+  const nets = m.nets();
+  return { nets, missing: m.missing, notes: m.notes, tabs: m.tabs };
 }

@@ -20,7 +20,7 @@ import {
 } from '../../model/index.js';
 import { boxMaterial } from '../boxContents.js';
 import { deviceOnBench, jointsOnBench } from './onBench.js';
-import { feedKey, hangingOf } from './nets.js';
+import { feedKey, hangingOf, type Hanging } from './nets.js';
 import type { WiringPlan } from './planned.js';
 import type { PlanInput, Purpose, Purposes } from './purposes.js';
 
@@ -126,180 +126,244 @@ class Rig {
   }
 }
 
-/** What is wrong with a plan, measured; empty when it does what is wanted. */
-export function provenWrong(input: PlanInput, read: Purposes, plan: WiringPlan): string[] {
-  const { box, schools } = input;
-  const { list, devices, inside } = read;
-  if (list.length === 0) return [];
-  const rig = new Rig(input, read);
-  rig.cables();
-  const { bench } = rig;
-  const form = (d: Device) => DEVICE_KINDS[d.kind].form;
-  const hanging = hangingOf(read);
-  const receptacles = devices.filter((d) => DEVICE_KINDS[d.kind].outlets > 0);
-  const switches = devices.filter((d) => form(d) === 'switch');
-  const three = devices.find((d) => form(d) === 'three-way');
-  const four = devices.find((d) => form(d) === 'four-way');
-  bench.boxes.push({ id: box.id, name: box.name, material: boxMaterial(box) ?? 'plastic', gangs: Math.min(4, box.gangs) });
-  inside.forEach((_, i) => bench.boxes.push({ id: `far-${i}`, name: `far ${i}`, material: 'plastic', gangs: 1 }));
-  bench.devices.push(
-    ...plan.devices.map((d) => ({
-      ...deviceOnBench({ ...d, boxId: box.id }),
-      up: true,
-    })),
-  );
-  rig.toggles.push(...plan.devices.filter((d) => ['switch', 'three-way', 'four-way'].includes(DEVICE_KINDS[d.kind].form)).map((d) => d.id));
-  const { joints, pigtails } = jointsOnBench(plan, bench.cables, schools);
-  bench.joints.push(...joints);
-  bench.pigtails.push(...pigtails);
+const form = (d: Pick<Device, 'kind'>) => DEVICE_KINDS[d.kind].form;
+const nameable = (id: string): string => id.replace(/[^A-Za-z0-9]/g, '-');
+const breakerOf = (key: string): string => nameable(`breaker ${key}`);
+type Lit = Expected['lit'];
 
-  /* which cables bring power: those from the panel's side, else the first that has a hot */
-  const lineIds = new Set(read.feeds.map((f) => f.cableId));
-  if (lineIds.size === 0) {
-    const first = list.find((p) => p.is === 'hot' && p.side === 'unknown') ?? list.find((p) => p.is === 'hot');
-    if (first) lineIds.add(first.lead.cableId!);
+/** A plan in its rig: what power comes in by, what drives each switched conductor, and what should be lit. */
+class Proof {
+  readonly rig: Rig;
+  readonly hanging: Hanging;
+  private readonly switches: Device[];
+  private readonly three: Device | undefined;
+  private readonly four: Device | undefined;
+  /** cables that bring power: those from the panel’s side, else the first that has a hot */
+  private readonly lineIds: ReadonlySet<string>;
+  /** what a switched conductor goes by: a device’s id, or `''` between two three-way switches */
+  private readonly driver = new Map<string, Lit>();
+  private readonly made = new Set<string>();
+  /** the switched conductor that comes back from a pair of travellers */
+  private readonly back: Purpose | undefined;
+  private readonly commonSwitched: boolean;
+
+  constructor(
+    input: PlanInput,
+    private readonly read: Purposes,
+    plan: WiringPlan,
+  ) {
+    const { devices, list } = read;
+    this.rig = new Rig(input, read);
+    this.rig.cables();
+    this.hanging = hangingOf(read);
+    this.switches = devices.filter((d) => form(d) === 'switch');
+    this.three = devices.find((d) => form(d) === 'three-way');
+    this.four = devices.find((d) => form(d) === 'four-way');
+    this.wired(input, plan);
+    this.lineIds = linesIn(read);
+    this.back = list.find((p) => p.is === 'switched' && this.pairOf(p.lead.cableId!).length === 2 && !this.isLine(p));
+    const { three } = this;
+    this.commonSwitched =
+      three !== undefined &&
+      plan.joints.some((j) => j.at?.deviceId === three.id && j.at.name === 'common' && j.leads.some((l) => l.letter === 'S'));
+    for (const d of this.switches) this.driver.set(d.id, (s) => s.up[d.id]! && this.live(this.keyFor(d), s));
+    if (this.commonSwitched || this.back) this.driver.set('', this.paired());
   }
-  const isLine = (p: Purpose): boolean => lineIds.has(p.lead.cableId!);
-  const breakerOf = (key: string): string => `breaker ${key}`.replace(/[^A-Za-z0-9]/g, '-');
-  const made = new Set<string>();
-  const breaker = (id: string, circuit: string): string => {
-    if (!made.has(id)) {
-      made.add(id);
-      rig.breaker(id, circuit);
+
+  /** The box as it is planned, and an empty one at the far end of each cable. */
+  private wired({ box, schools }: PlanInput, plan: WiringPlan): void {
+    const { bench, toggles } = this.rig;
+    bench.boxes.push({ id: box.id, name: box.name, material: boxMaterial(box) ?? 'plastic', gangs: Math.min(4, box.gangs) });
+    this.read.inside.forEach((_, i) => bench.boxes.push({ id: `far-${i}`, name: `far ${i}`, material: 'plastic', gangs: 1 }));
+    bench.devices.push(...plan.devices.map((d) => ({ ...deviceOnBench({ ...d, boxId: box.id }), up: true })));
+    toggles.push(...plan.devices.filter((d) => ['switch', 'three-way', 'four-way'].includes(form(d))).map((d) => d.id));
+    const { joints, pigtails } = jointsOnBench(plan, bench.cables, schools);
+    bench.joints.push(...joints);
+    bench.pigtails.push(...pigtails);
+  }
+
+  private isLine(p: Purpose): boolean {
+    return this.lineIds.has(p.lead.cableId!);
+  }
+  private breaker(id: string, circuit: string): string {
+    if (!this.made.has(id)) {
+      this.made.add(id);
+      this.rig.breaker(id, circuit);
     }
     return id;
-  };
-  const guarded = (key: string, s: State): boolean => !(hanging.behind === key && s.tripped);
-  const fed = (key: string, s: State): boolean => s.breakers[breakerOf(key)] !== false;
+  }
+  private guarded(key: string, s: State): boolean {
+    return !(this.hanging.behind === key && s.tripped);
+  }
+  private fed(key: string, s: State): boolean {
+    return s.breakers[breakerOf(key)] !== false;
+  }
+  private live(key: string, s: State): boolean {
+    return this.fed(key, s) && this.guarded(key, s);
+  }
+  private switchedKey(p: Purpose): string {
+    return this.switches.length === 1 ? this.switches[0]!.id : p.by;
+  }
+  private keyFor(d: Device): string {
+    return this.hanging.feedOf(d, 0) ?? this.hanging.powered[0] ?? '';
+  }
+  private pairOf(cableId: string): Purpose[] {
+    return this.read.list.filter((p) => p.lead.cableId === cableId && p.is === 'traveller');
+  }
+  private far3(cableId: string): string {
+    return `three-${this.rig.farOf(cableId)}`;
+  }
+  /** Lit where both three-way switches stand alike, or a four-way between them turns that round. */
+  private paired(): Lit {
+    const { rig, three, four } = this;
+    const travellers = this.read.list.filter((p) => p.is === 'traveller');
+    const loadPair = travellers.find((p) => !this.isLine(p))?.lead.cableId;
+    const linePair = travellers.find((p) => this.isLine(p))?.lead.cableId;
+    return (s) => {
+      const [a, b] = [linePair ? this.far3(linePair) : three!.id, loadPair ? this.far3(loadPair) : three!.id];
+      const source = linePair ? s.breakers[`t-${rig.farOf(linePair)}`] !== false : three ? this.fed(this.keyFor(three), s) : true;
+      return source && (s.up[a] === s.up[b]) === (four ? s.up[four.id]! : true);
+    };
+  }
 
-  /* what drives each switched conductor */
-  const switchedKey = (p: Purpose): string => (switches.length === 1 ? switches[0]!.id : p.by);
-  const keyFor = (d: Device): string => hanging.feedOf(d, 0) ?? hanging.powered[0] ?? '';
-  const hotAlong = (cableId: string): Purpose | undefined => list.find((p) => p.lead.cableId === cableId && p.is === 'hot');
-  const pairOf = (cableId: string): Purpose[] => list.filter((p) => p.lead.cableId === cableId && p.is === 'traveller');
-  const driver = new Map<string, (s: State) => boolean>();
-  for (const d of switches) driver.set(d.id, (s) => s.up[d.id]! && fed(keyFor(d), s) && guarded(keyFor(d), s));
-  const far3 = (cableId: string): string => `three-${rig.farOf(cableId)}`;
-  const loadPair = list.find((p) => p.is === 'traveller' && !isLine(p))?.lead.cableId;
-  const linePair = list.find((p) => p.is === 'traveller' && isLine(p))?.lead.cableId;
-  const paired = (s: State): boolean => {
-    const [a, b] = [linePair ? far3(linePair) : three!.id, loadPair ? far3(loadPair) : three!.id];
-    const source = linePair ? s.breakers[`t-${rig.farOf(linePair)}`] !== false : three ? fed(keyFor(three), s) : true;
-    return source && (s.up[a] === s.up[b]) === (four ? s.up[four.id]! : true);
-  };
-  const back = list.find((p) => p.is === 'switched' && pairOf(p.lead.cableId!).length === 2 && !isLine(p));
-  const commonSwitched =
-    three && plan.joints.some((j) => j.at?.deviceId === three.id && j.at.name === 'common' && j.leads.some((l) => l.letter === 'S'));
-  if (commonSwitched || back) driver.set('', paired);
-
-  /* far ends */
-  for (const cable of bench.cables.slice(0, inside.filter((c) => c.end).length)) {
-    const own = list.filter((p) => p.lead.cableId === cable.id);
-    const far = rig.farOf(cable.id);
-    const line = lineIds.has(cable.id);
+  /** What stands at the far end of each cable. */
+  farEnds(): void {
+    const { bench } = this.rig;
+    for (const cable of bench.cables.slice(0, this.read.inside.filter((c) => c.end).length)) this.farEnd(cable.id);
+  }
+  private farEnd(cableId: string): void {
+    const { rig } = this;
+    const own = this.read.list.filter((p) => p.lead.cableId === cableId);
+    const line = this.lineIds.has(cableId);
     const free = new Set(own.filter((p) => p.is === 'neutral'));
     const neutral = [...free][0];
-    const label = inside.find((c) => c.cable.id === cable.id)!.farLabel;
-    const pair = own.filter((p) => p.is === 'traveller');
-    const name = (what: string): string => `${what} at ${label}`;
-    for (const p of own.filter((x) => x.is === 'ground')) if (line) rig.tie(p, GROUND_BAR);
-    if (line) for (const p of free) rig.tie(p, NEUTRAL_BAR);
+    const label = this.read.inside.find((c) => c.cable.id === cableId)!.farLabel;
     const hot = own.filter((p) => p.is === 'hot');
-    const switched = own.filter((p) => p.is === 'switched');
-    if (line) for (const p of hot) rig.tie(p, breaker(breakerOf(feedKey(p)), p.circuit));
-    if (pair.length === 2) {
-      const id = far3(cable.id);
-      rig.device(id, far, 'three-way');
-      pair.forEach((p, i) => rig.on(far, rig.end(p), id, `traveller ${i + 1}`));
-      const through = `c-${far}`;
-      bench.cables.push({
-        ...{ id: through, name: through, gauge: 14 as const, colours: ['black' as const], lengthMm: 300 },
-        ...{ ends: [far, far] as [string, string], sides: ['top', 'top'] as ['top', 'top'], freeMm: [0, 0] as [number, number] },
-      });
-      rig.on(far, { cableId: through, conductor: 0, end: 0 }, id, 'common');
-      const lead: WireEnd = { cableId: through, conductor: 0, end: 1 };
-      if (line) {
-        // the other switch stands at the source
-        const source = breaker(`t-${far}`, pair[0]!.circuit);
-        rig.bench.joints.push({ id: `src-${far}`, boxId: far, kind: 'splice', ends: [lead, fromBreaker(rig, source, far)] });
-      } else if (switched[0]) rig.bench.joints.push({ id: `ret-${far}`, boxId: far, kind: 'splice', ends: [lead, rig.end(switched[0])] });
-      else rig.lamp(lead, far, neutral, free, name('the lamp'), paired);
-      continue;
+    if (line) {
+      for (const p of own) if (p.is === 'ground') rig.tie(p, GROUND_BAR);
+      for (const p of free) rig.tie(p, NEUTRAL_BAR);
+      for (const p of hot) rig.tie(p, this.breaker(breakerOf(feedKey(p)), p.circuit));
     }
-    for (const p of switched) {
-      const key = switchedKey(p);
-      const drive = driver.get(key);
-      if (!line && hot.length && !drive) {
-        // a switch at the end of its cable: hot down, switched back
-        const id = `switch-${far}`;
-        rig.device(id, far, 'switch');
-        rig.on(far, rig.end(hot[0]!), id, 'screw 1');
-        rig.on(far, rig.end(p), id, 'screw 2');
-        hot.splice(0, 1);
-        const down = feedKey(hotAlong(cable.id)!);
-        driver.set(key, (s) => s.up[id]! && fed(down, s) && guarded(down, s));
-      } else if (line && !drive) {
-        const id = breaker(`s-${far}-${p.lead.id}`.replace(/[^A-Za-z0-9]/g, '-'), p.circuit);
-        rig.tie(p, id);
-        driver.set(key, (s) => s.breakers[id] !== false);
-      }
-    }
+    if (own.filter((p) => p.is === 'traveller').length === 2)
+      return this.otherThreeWay(cableId, own, neutral, free, `the lamp at ${label}`);
+    for (const p of own) if (p.is === 'switched') this.switchedFarEnd(cableId, p, hot);
     if (!line)
       for (const p of hot)
-        rig.lamp(rig.end(p), far, neutral, free, name('what is always on'), (s) => fed(feedKey(p), s) && guarded(feedKey(p), s));
+        rig.lamp(rig.end(p), rig.farOf(cableId), neutral, free, `what is always on at ${label}`, (s) => this.live(feedKey(p), s));
   }
-  // switched conductors that go on: their lamps, once all that drives them is there
-  for (const p of list.filter((x) => x.is === 'switched')) {
-    const key = switchedKey(p);
-    const own = list.filter((x) => x.lead.cableId === p.lead.cableId);
-    const driven = devices.some((d) => d.id === key) || (commonSwitched ?? false);
-    const source = isLine(p) && !driven;
-    const isReturn = p === back || bench.devices.some((d) => d.id === `switch-${rig.farOf(p.lead.cableId!)}`);
-    if (source || isReturn) continue;
-    const drive = driver.get(key);
-    if (!drive) return [`Nothing feeds the switched conductor of the ${p.lead.from}.`];
-    const free = new Set(own.filter((x) => x.is === 'neutral' && !isLine(x)));
-    rig.lamp(rig.end(p), rig.farOf(p.lead.cableId!), [...free][0], free, `the lamp by the ${p.lead.from}`, drive);
+  /** At the far end of a pair of travellers stands the other switch: at the source, or with what comes back of it. */
+  private otherThreeWay(cableId: string, own: readonly Purpose[], neutral: Purpose | undefined, free: Set<Purpose>, what: string): void {
+    const { rig } = this;
+    const { bench } = rig;
+    const far = rig.farOf(cableId);
+    const id = this.far3(cableId);
+    const pair = own.filter((p) => p.is === 'traveller');
+    const [switched] = own.filter((p) => p.is === 'switched');
+    rig.device(id, far, 'three-way');
+    pair.forEach((p, i) => rig.on(far, rig.end(p), id, `traveller ${i + 1}`));
+    const through = `c-${far}`;
+    bench.cables.push({
+      ...{ id: through, name: through, gauge: 14 as const, colours: ['black' as const], lengthMm: 300 },
+      ...{ ends: [far, far] as [string, string], sides: ['top', 'top'] as ['top', 'top'], freeMm: [0, 0] as [number, number] },
+    });
+    rig.on(far, { cableId: through, conductor: 0, end: 0 }, id, 'common');
+    const lead: WireEnd = { cableId: through, conductor: 0, end: 1 };
+    if (this.lineIds.has(cableId)) {
+      const source = this.breaker(`t-${far}`, pair[0]!.circuit);
+      bench.joints.push({ id: `src-${far}`, boxId: far, kind: 'splice', ends: [lead, fromBreaker(rig, source, far)] });
+    } else if (switched) bench.joints.push({ id: `ret-${far}`, boxId: far, kind: 'splice', ends: [lead, rig.end(switched)] });
+    else rig.lamp(lead, far, neutral, free, what, this.paired());
+  }
+  private switchedFarEnd(cableId: string, p: Purpose, hot: Purpose[]): void {
+    const { rig } = this;
+    const line = this.lineIds.has(cableId);
+    const key = this.switchedKey(p);
+    if (this.driver.has(key)) return;
+    const far = rig.farOf(cableId);
+    if (!line && hot.length) {
+      // a switch at the end of its cable: hot down, switched back
+      const id = `switch-${far}`;
+      const [down] = hot.splice(0, 1);
+      rig.device(id, far, 'switch');
+      rig.on(far, rig.end(down!), id, 'screw 1');
+      rig.on(far, rig.end(p), id, 'screw 2');
+      this.driver.set(key, (s) => s.up[id]! && this.live(feedKey(down!), s));
+    } else if (line) {
+      const id = this.breaker(nameable(`s-${far}-${p.lead.id}`), p.circuit);
+      rig.tie(p, id);
+      this.driver.set(key, (s) => s.breakers[id] !== false);
+    }
   }
 
-  /* what is in the box itself */
-  receptacles.forEach((d, nth) => {
-    const faces = form(d) === 'single' ? (['upper'] as const) : (['upper', 'lower'] as const);
-    for (const face of faces) {
-      bench.plugged.push({
-        id: idOf(d.id, face),
-        name: d.name,
-        deviceId: d.id,
-        face,
-        watts: LAMP_W,
-        powerFactor: 1,
-        on: true,
+  /** Lamps of switched conductors that go on, once all that drives them is there. @returns why one can’t be */
+  switchedLamps(): string | undefined {
+    const { rig } = this;
+    const { list, devices } = this.read;
+    for (const p of list.filter((x) => x.is === 'switched')) {
+      const key = this.switchedKey(p);
+      const driven = devices.some((d) => d.id === key) || this.commonSwitched;
+      const source = this.isLine(p) && !driven;
+      const far = rig.farOf(p.lead.cableId!);
+      const isReturn = p === this.back || rig.bench.devices.some((d) => d.id === `switch-${far}`);
+      if (source || isReturn) continue;
+      const drive = this.driver.get(key);
+      if (!drive) return `Nothing feeds the switched conductor of the ${p.lead.from}.`;
+      const free = new Set(list.filter((x) => x.lead.cableId === p.lead.cableId && x.is === 'neutral' && !this.isLine(x)));
+      rig.lamp(rig.end(p), far, [...free][0], free, `the lamp by the ${p.lead.from}`, drive);
+    }
+    return undefined;
+  }
+
+  /** What should be lit in the box itself. */
+  inTheBox(): void {
+    const { devices, list } = this.read;
+    const [drive] = [...this.driver.values()];
+    devices.filter((d) => DEVICE_KINDS[d.kind].outlets > 0).forEach((d, nth) => this.receptacle(d, nth, drive));
+    for (const d of devices.filter((x) => form(x) === 'lamp')) {
+      const switched = list.some((p) => p.is === 'switched') ? drive : undefined;
+      this.rig.expected.push({
+        what: d.name,
+        between: [nodeOf.terminal(d.id, 'hot'), nodeOf.terminal(d.id, 'neutral')],
+        lit: switched ?? ((s) => this.live(this.keyFor(d), s)),
       });
+    }
+  }
+  private receptacle(d: Device, nth: number, drive: Lit | undefined): void {
+    const { rig, hanging } = this;
+    const grounded = this.read.list.some((p) => p.is === 'ground' && this.isLine(p));
+    for (const face of form(d) === 'single' ? (['upper'] as const) : (['upper', 'lower'] as const)) {
+      const load = { watts: LAMP_W, powerFactor: 1, on: true };
+      rig.bench.plugged.push({ id: idOf(d.id, face), name: d.name, deviceId: d.id, face, ...load });
       const key = d.split === 'two feeds' ? hanging.powered[face === 'upper' ? 0 : 1]! : (hanging.feedOf(d, nth) ?? '');
-      const switched = d.split === 'half switched' && face === 'lower' ? [...driver.values()][0] : undefined;
       const own = d === hanging.guards;
-      const lit = (s: State): boolean =>
-        switched ? switched(s) : fed(key, s) && (own || DEVICE_KINDS[d.kind].groundFault ? !(own && s.tripped) : guarded(key, s));
+      const always: Lit = (s) => this.fed(key, s) && (own || DEVICE_KINDS[d.kind].groundFault ? !(own && s.tripped) : this.guarded(key, s));
+      const lit = d.split === 'half switched' && face === 'lower' && drive ? drive : always;
       const pin = (name: 'hot' | 'neutral' | 'ground') => nodeOf.slot(d.id, face, name);
       const what = `${d.name}, ${face} face`;
       rig.expected.push({ what: `${what}, hot to neutral`, between: [pin('hot'), pin('neutral')], lit });
-      if (list.some((p) => p.is === 'ground' && isLine(p)))
-        rig.expected.push({ what: `${what}, hot to ground`, between: [pin('hot'), pin('ground')], lit });
+      if (grounded) rig.expected.push({ what: `${what}, hot to ground`, between: [pin('hot'), pin('ground')], lit });
     }
-  });
-  for (const d of devices.filter((x) => form(x) === 'lamp')) {
-    const switched = list.some((p) => p.is === 'switched') ? [...driver.values()][0] : undefined;
-    const key = keyFor(d);
-    rig.expected.push({
-      what: d.name,
-      between: [nodeOf.terminal(d.id, 'hot'), nodeOf.terminal(d.id, 'neutral')],
-      lit: (s) => (switched ? switched(s) : fed(key, s) && guarded(key, s)),
-    });
   }
+}
+
+function linesIn({ feeds, list }: Purposes): Set<string> {
+  if (feeds.length) return new Set(feeds.map((f) => f.cableId));
+  const first = list.find((p) => p.is === 'hot' && p.side === 'unknown') ?? list.find((p) => p.is === 'hot');
+  return new Set(first ? [first.lead.cableId!] : []);
+}
+
+/** What is wrong with a plan, measured; empty when it does what is wanted. */
+export function provenWrong(input: PlanInput, read: Purposes, plan: WiringPlan): string[] {
+  if (read.list.length === 0) return [];
+  const proof = new Proof(input, read, plan);
+  proof.farEnds();
+  const undriven = proof.switchedLamps();
+  if (undriven) return [undriven];
+  proof.inTheBox();
   return measured(
-    rig,
-    hanging.guards,
-    list.some((p) => p.is === 'ground'),
+    proof.rig,
+    proof.hanging.guards,
+    read.list.some((p) => p.is === 'ground'),
   );
 }
 

@@ -1,0 +1,131 @@
+/**
+ * Raceways on the faces of a small house, each worked out by hand: boxes 2 7/8 in wide and 4 3/4 in high, 1 1/2 in a corner or elbow takes of
+ * each leg, covers 1/4 in under every fitting, 8 in free at each box and a foot to spare (common practice, no source). Fill by NEC 386.22,
+ * from memory.
+ */
+import { describe, expect, it } from 'vitest';
+import { feet, inches, toInches } from '../measure/index.js';
+import { measured, type Box, type WantPlace } from '../model/index.js';
+import { cheapestWay, framing, racewayFill, racewayPlan, USUAL_STOCK, type FrameEdge, type RacewayPlan } from './index.js';
+import { boxOn, placeOn, RATES, smallHouse } from './smallHouse.testing.js';
+
+const FRESH = [0, 0, 0, 0, 0];
+const inch = (mm: number) => Math.round(toInches(mm) * 10000) / 10000;
+
+/** From the box to each place in turn. */
+function laid(box: Box, places: WantPlace[], stock = USUAL_STOCK): RacewayPlan {
+  const site = smallHouse({ boxes: [box] });
+  const f = framing(site, places, { rates: RATES, gauge: 12, dryingHours: 24, surfaceOnly: true });
+  const stations = [f.boxes.get('b')!, ...f.places];
+  const sections = stations.slice(1).map((to, i) => {
+    const nodes = [stations[i]!];
+    const edges = cheapestWay(f.graph, [{ node: nodes[0]!, cost: FRESH }], to, [1, 0, 0, 0, 0])!.edges.map((e): FrameEdge => f.edges[e]!);
+    for (const e of edges) nodes.push(e.from === nodes.at(-1) ? e.to : e.from);
+    return { nodes, edges };
+  });
+  return racewayPlan(site, f, sections, stock, 12, 'in', 'NEC 2023');
+}
+const pieces = (r: RacewayPlan, what: 'track' | 'cover') => r.pieces.filter((p) => p.what === what).map((p) => inch(p.mm));
+const fittings = (r: RacewayPlan) => r.fittings.map((f) => `${f.count} ${f.what}: ${f.where}`);
+
+describe('32 in along one wall', () => {
+  const r = laid(boxOn('b', 'n', 24), [placeOn('n', 56)]);
+  it('a base over the old box, a box at the end, track behind both', () => {
+    expect(fittings(r)).toEqual([
+      '1 base fitting over the existing box: wall n, 24" from the left end',
+      '1 device box: wall n, 56" from the left end',
+    ]);
+    expect(pieces(r, 'track')).toEqual([32]);
+  });
+  it('a cover between them, a quarter of an inch under each: 32 − 2 7/8 + 1/2', () => {
+    expect(pieces(r, 'cover')).toEqual([29.625]);
+  });
+  it('three wires, each 32 in, 8 in free at both boxes, a foot to spare', () => {
+    expect(inch(r.conductorMm)).toBe(32 + 2 * 8 + 12);
+  });
+  it('screwed into the studs at 32 and 48 in, which are only reckoned', () => {
+    expect(r.supports.map((s) => [s.where, s.guessed, s.anchor ?? false])).toEqual([
+      ['wall n, 32" from the left end', true, false],
+      ['wall n, 48" from the left end', true, false],
+    ]);
+  });
+});
+
+describe('longer than a stock length of 5 ft', () => {
+  it('80 in: 60 and 20 in with a coupling at 84 in; its covers 60 and 17 5/8 in', () => {
+    const r = laid(boxOn('b', 'n', 24), [placeOn('n', 104)]);
+    expect(pieces(r, 'track')).toEqual([60, 20]);
+    expect(fittings(r)).toContain('1 coupling: wall n, at 84"');
+    expect(pieces(r, 'cover')).toEqual([60, 17.625]);
+  });
+  it('60 in to the hair: no coupling', () => {
+    const r = laid(boxOn('b', 'n', 24), [placeOn('n', 84)]);
+    expect(pieces(r, 'track')).toEqual([60]);
+    expect(fittings(r).some((f) => f.includes('coupling'))).toBe(false);
+  });
+  it('stock of 10 ft has room for it whole', () => {
+    const stock = { ...USUAL_STOCK, stock: measured(feet(10)) };
+    expect(pieces(laid(boxOn('b', 'n', 24), [placeOn('n', 104)], stock), 'track')).toEqual([80]);
+  });
+});
+
+describe('round a corner', () => {
+  const r = laid(boxOn('b', 'n', 104), [placeOn('e', 8)]);
+  it('each leg ends 1 1/2 in short of it', () => {
+    expect(fittings(r)).toContain('1 inside corner: between wall n and wall e');
+    // 16 − 1 1/2 and 8 − 1 1/2
+    expect(pieces(r, 'track')).toEqual([14.5, 6.5]);
+    // half a box, 1 7/16 in, less than the track of that leg, and twice a quarter under the fittings
+    expect(pieces(r, 'cover')).toEqual([14.5 - 1.4375 + 0.5, 6.5 - 1.4375 + 0.5]);
+    expect(inch(r.conductorMm)).toBe(24 + 16 + 12);
+  });
+  it('where no stud is known along a leg, anchors at both its ends', () => {
+    expect(r.supports.map((s) => [s.where, s.anchor ?? false])).toEqual([
+      ['wall n, 112" from the left end', false],
+      ['wall e, 1 1/2" from the left end', true],
+      ['wall e, 8" from the left end', true],
+    ]);
+  });
+});
+
+describe('up and along', () => {
+  it('one flat elbow; covers end at the box’s height on the upright leg, its width on the level one', () => {
+    const r = laid(boxOn('b', 'n', 24), [placeOn('n', 56, { bottom: measured(inches(41.125)) })]);
+    expect(r.fittings.filter((f) => f.what === 'flat elbow')).toHaveLength(1);
+    // the middle of a box 4 3/4 in high whose bottom lies at 41 1/8 in: 43 1/2 in, from 15 7/8 in, both in whole mm: 1105 − 403 = 702
+    const up = 702 / 25.4;
+    expect(pieces(r, 'track').reduce((s, mm) => s + mm, 0)).toBeCloseTo(up + 32 - 2 * 1.5, 3);
+    const [first, second] = pieces(r, 'cover');
+    expect(first).toBeCloseTo(up - 1.5 - 4.75 / 2 + 0.5, 3);
+    expect(second).toBeCloseTo(32 - 1.5 - 2.875 / 2 + 0.5, 3);
+    // an upright leg is screwed where it stands, and nobody knows a stud there
+    expect(r.supports.filter((s) => s.on === undefined).map((s) => [s.guessed, s.anchor])).toEqual([[true, true]]);
+  });
+});
+
+describe('two outlets one after the other', () => {
+  it('8 in free at both boxes of either stretch, one foot to spare for all', () => {
+    const r = laid(boxOn('b', 'n', 24), [placeOn('n', 56), placeOn('n', 88)]);
+    expect(fittings(r).map((f) => f.split(':')[0])).toEqual(['1 base fitting over the existing box', '1 device box', '1 device box', '1 coupling']); // prettier-ignore
+    expect(inch(r.conductorMm)).toBe(64 + 4 * 8 + 12);
+    // between the boxes twice 32 − 2 7/8, and half an inch under fittings each
+    expect(pieces(r, 'cover')).toEqual([29.625, 29.625]);
+  });
+});
+
+describe('wires in a track', () => {
+  const fill = (gauge: number, wires: number, sheet = {}) => racewayFill('NEC 2023', gauge, wires, sheet);
+  it('as many as its maker made it for; one more is too many', () => {
+    expect(fill(12, 3, { most12: 3 })).toMatchObject({ verdict: 'ok', source: { clause: '386.22' } });
+    expect(fill(12, 4, { most12: 3 }).verdict).toBe('stop');
+    expect(fill(14, 3, { most12: 3 }).verdict).toBe('ok');
+  });
+  it('of thicker ones, or without the sheet, nobody can tell; what 40 % would hold is a help and no rule', () => {
+    expect(fill(10, 3, { most12: 9 }).verdict).toBe('can’t tell');
+    // 0.4 × 0.34 = 0.136 in²: ten of 0.0133
+    expect(fill(12, 3, { insideIn2: 0.34 })).toMatchObject({
+      verdict: 'can’t tell',
+      says: expect.stringMatching(/would hold 10, which is no rule/),
+    });
+  });
+});
