@@ -34,6 +34,8 @@ export default tseslint.config(
       '@typescript-eslint/no-redeclare': 'off',
       'no-redeclare': 'off',
       '@typescript-eslint/consistent-type-imports': 'error',
+      // `import { type A }` would leave an import of nothing behind
+      '@typescript-eslint/no-import-type-side-effects': 'error',
       '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
       '@typescript-eslint/no-invalid-void-type': 'off',
       'no-console': 'error',
@@ -58,7 +60,8 @@ export default tseslint.config(
         'crypto',
         'performance',
       ],
-      'no-restricted-imports': ['error', { patterns: ['node:*', 'fs', 'path', 'd3*', '@angular/*', 'express', 'typeorm'] }],
+      // of D3 only what knows no page
+      'no-restricted-imports': ['error', { patterns: ['node:*', 'fs', 'path', 'd3*', '!d3-dsv', '@angular/*', 'express', 'typeorm'] }],
       'no-restricted-syntax': [
         'error',
         {

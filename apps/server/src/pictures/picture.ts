@@ -1,6 +1,7 @@
 /** A picture as it came: what it is by its content, upright, without what a camera writes beside it (place, owner, serial number). */
 import { createHash } from 'node:crypto';
 import { fileTypeFromBuffer } from 'file-type';
+import type sharp from 'sharp';
 import type { Picture } from '@saddle/core/model';
 
 /** Longest side of a kept picture, and of its small copy, pixels. */
@@ -11,11 +12,11 @@ const MOST_PIXELS = 120_000_000;
 const TAKEN = new Set(['image/jpeg', 'image/png', 'image/webp']);
 
 /** Loaded with the first picture. One picture after the other: sheets and searches have the other cores. */
-async function pixels(): Promise<typeof import('sharp').default> {
-  const { default: sharp } = await import('sharp');
-  sharp.concurrency(1);
-  sharp.cache(false);
-  return sharp;
+async function pixels(): Promise<typeof sharp> {
+  const { default: loaded } = await import('sharp');
+  loaded.concurrency(1);
+  loaded.cache(false);
+  return loaded;
 }
 
 /** Why something is no picture that can be kept, and what would do. */

@@ -1,15 +1,7 @@
 /** One door to what both books answer about a job: findings, steps, list, tools. Whoever asks need not know by which book the house goes. */
 import { plannedOf, pointIdOf } from './plan.js';
 import type { Finding } from '../codebook/index.js';
-import {
-  type AlterationKind,
-  type Final,
-  type FinalReading,
-  type FinalTest,
-  type House,
-  type Isolation,
-  type JobInBook,
-} from '../model/index.js';
+import type { AlterationKind, Final, FinalReading, FinalTest, House, Isolation, JobInBook } from '../model/index.js';
 import {
   asItLay,
   countsAfter,

@@ -8,7 +8,7 @@ import { siteErrors } from './checkSite.js';
 import type { FieldError } from './fieldError.js';
 import { ALTERED_LISTS, type Closing, type Things } from './history.js';
 import { usBook } from './books.js';
-import { type Book, type Edition, type House, type Job } from './house.js';
+import type { Book, Edition, House, Job } from './house.js';
 import { withoutBoxes, type Final, type Incoming } from './final.js';
 import { spacesOf, type Breaker } from './panel.js';
 import { breakersOf, panelOf } from './panels.js';

@@ -1,5 +1,5 @@
 import { Injectable } from '@angular/core';
-import { type PreloadingStrategy, type Route } from '@angular/router';
+import type { PreloadingStrategy, Route } from '@angular/router';
 import { from, merge, type Observable } from 'rxjs';
 
 /** Every page is fetched once the first is there; of a stage that each book has its own of, the US one too. */

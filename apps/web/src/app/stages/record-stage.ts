@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, signal } from '@angular/core';
 import { againstPlan } from '@saddle/core/record';
-import { type LogLine } from '@saddle/core/log';
+import type { LogLine } from '@saddle/core/log';
 import { builtChangeIds } from '@saddle/core/work';
 import { RouterLink } from '@angular/router';
 import type { Hindrance } from '@saddle/core/closing';

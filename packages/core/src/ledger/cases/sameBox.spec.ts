@@ -2,7 +2,7 @@
 import { describe, expect, it } from 'vitest';
 import { switchOn } from '../../circuit/index.js';
 import { inches } from '../../measure/index.js';
-import { type JobInHouse, type Verdict } from '../../model/index.js';
+import type { JobInHouse, Verdict } from '../../model/index.js';
 import { benchFindings } from '../../wiring/index.js';
 import { ledgerOf } from '../ledger.js';
 import { plannedBench } from '../workBox.js';

@@ -1,5 +1,5 @@
 /** The points of a way: where each node of the graph really lies, and how the cable turns between them. mm */
-import { type Point } from '../../layout/index.js';
+import type { Point } from '../../layout/index.js';
 import { inches, type LengthUnit } from '../../measure/index.js';
 import type { Edition, FaceId, Schools, Site, Wall } from '../../model/index.js';
 import { isSpace, uXOf } from '../../model/index.js';

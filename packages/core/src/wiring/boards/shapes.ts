@@ -1,5 +1,5 @@
 /** What a bench is drawn with: shapes in drawing units, and what a conductor's colour says. */
-import { type WireColour, type WireEnd } from '../../model/index.js';
+import type { WireColour, WireEnd } from '../../model/index.js';
 
 export interface BenchWire {
   key: string;
