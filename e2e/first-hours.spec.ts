@@ -92,7 +92,7 @@ test('a house with basement and attic, made without a job: storeys switch, and i
   const plan = page.url().replace(/(\/houses\/[\w-]+).*/, '$1');
   await page.goto(`${plan}/panel`);
   await page.getByTestId('start-panel').click();
-  await page.getByRole('button', { name: 'panel', exact: true }).click();
+  await page.getByRole('tab', { name: 'panel' }).click();
   await page.getByLabel('it hangs on').selectOption({ label: 'cellar, wall 2, from the cellar' });
   await saved(page);
   await page.goto(`/start?house=${plan.split('/').at(-1)}`);
@@ -115,7 +115,7 @@ test('a raceway in a garage of one’s own: five outlets along two walls, from n
   const plan = page.url().replace(/(\/houses\/[\w-]+).*/, '$1');
   await page.goto(`${plan}/panel`);
   await page.getByTestId('start-panel').click();
-  await page.getByRole('button', { name: 'panel', exact: true }).click();
+  await page.getByRole('tab', { name: 'panel' }).click();
   await page.getByLabel('it hangs on').selectOption({ label: 'garage, wall 2, from the garage' });
   await saved(page);
   await page.goto(`/start?house=${plan.split('/').at(-1)}`);
@@ -150,11 +150,11 @@ test('a raceway in a garage of one’s own: five outlets along two walls, from n
   await saved(page);
   await page.getByRole('navigation', { name: 'Stages of the job' }).getByRole('link', { name: 'Route' }).click();
   await expect(page.getByTestId('way-0')).toContainText('in a raceway', { timeout: 20_000 });
-  await page.getByRole('button', { name: 'holes and lengths' }).click();
+  await page.getByRole('tab', { name: 'holes and lengths' }).click();
   const pieces = page.getByTestId('raceway-pieces');
   await expect(pieces.getByRole('row').filter({ hasText: 'device box' })).toHaveCount(5);
   await expect(pieces.getByRole('row').filter({ hasText: 'inside corner' })).not.toHaveCount(0);
-  await page.getByRole('button', { name: 'ways', exact: true }).click();
+  await page.getByRole('tab', { name: 'ways' }).click();
   await page.getByRole('button', { name: 'Take this way' }).click();
   await saved(page);
   await page.getByRole('group', { name: 'Which findings' }).getByRole('button', { name: 'all' }).click();

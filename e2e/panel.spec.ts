@@ -6,7 +6,7 @@ const HOUSE = '/houses/quince-street-14';
 const atPanel = async (page: Page, tab?: string): Promise<void> => {
   await page.goto(`${HOUSE}/panel`);
   await expect(page.getByTestId('space-1')).toBeVisible();
-  if (tab) await page.getByRole('button', { name: tab, exact: true }).click();
+  if (tab) await page.getByRole('tab', { name: tab, exact: true }).click();
 };
 
 test('what feeds what is found out by the switch-offs that tell most, written down, and undone', async ({ page }) => {
@@ -31,7 +31,7 @@ test('what feeds what is found out by the switch-offs that tell most, written do
   await page.getByTestId('write-down').click();
   await saved(page);
   await page.getByTestId('space-5').click();
-  await page.getByRole('button', { name: 'circuit', exact: true }).click();
+  await page.getByRole('tab', { name: 'circuit' }).click();
   await expect(page.getByLabel('found out how')).toHaveValue(/tried: .*Studio box/);
   await page.getByRole('button', { name: /^Undo/ }).click();
   await expect(page.getByLabel('found out how')).toHaveValue('breaker switched, the back rooms went dead');
@@ -137,7 +137,7 @@ test('a panel noted from nothing, and wrong figures refused by name', async ({ p
   await page.getByTestId('space-5').click();
   await page.getByLabel('rating').selectOption('15 A');
   await expect(page.getByTestId('space-5')).toContainText('15 A');
-  await page.getByRole('button', { name: 'panel', exact: true }).click();
+  await page.getByRole('tab', { name: 'panel' }).click();
   await page.getByLabel('main breaker, A').fill('2000');
   await page.getByLabel('main breaker, A').blur();
   await expect(page.getByTestId('refusal')).toContainText('over 400 A');

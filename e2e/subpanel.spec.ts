@@ -44,15 +44,15 @@ test('a panel in the barn: fed by 5 and 7, numbers told apart, the feeder off fo
   await page.getByLabel('another, with watts or amps').press('Enter');
   await expect(page.locator('.panel-left')).toContainText(/12\.5 A noted/);
   await page.getByTestId('rest-empty').click();
-  await page.getByRole('button', { name: 'add a breaker' }).click();
+  await page.getByRole('tab', { name: 'add a breaker' }).click();
   await fill(page, 'what it is to feed', 'lathe');
   await expect(page.locator('.panel-side')).toContainText('breaker 5 in the Panel off makes all of the Barn panel dead');
   await expect(page.locator('.breaker-steps')).toContainText('Test the feeder’s lugs, both bus bars');
   await expect(page.locator('.panel-side')).toContainText('whether neutrals and grounds have bars of their own was not noted');
   // joined bars stop it
-  await page.getByRole('button', { name: 'panel', exact: true }).click();
+  await page.getByRole('tab', { name: 'panel' }).click();
   await page.getByLabel('neutrals and grounds').selectOption({ label: 'joined by a bar, strap or screw' });
-  await page.getByRole('button', { name: 'add a breaker' }).click();
+  await page.getByRole('tab', { name: 'add a breaker' }).click();
   await fill(page, 'what it is to feed', 'lathe');
   await expect(page.getByTestId('place-breaker')).toBeDisabled();
   await saved(page);
@@ -68,7 +68,7 @@ test('a panel in the barn: fed by 5 and 7, numbers told apart, the feeder off fo
   expect([pdf!.status(), (await pdf!.body()).subarray(0, 5).toString()]).toEqual([200, '%PDF-']);
   expect(await csv!.text()).toMatch(/^space,.*\r\n5,1,5,saw bench,20,/);
   // taken out with undo: the feeder stays
-  await page.getByRole('button', { name: 'panel', exact: true }).click();
+  await page.getByRole('tab', { name: 'panel' }).click();
   await page.getByTestId('drop-panel').click();
   await expect(page.getByTestId('space-5')).toContainText('barn');
   await expect(page.getByRole('button', { name: 'Barn panel', exact: true })).toHaveCount(0);

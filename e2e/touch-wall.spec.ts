@@ -26,7 +26,7 @@ test('a wall surveyed by touch, and an outlet raised from it', async ({ page }) 
   // dragged with a finger, by mouse events of the emulated screen
   await saved(page);
   await page.getByRole('button', { name: /^panel/ }).tap();
-  await page.getByRole('button', { name: 'selected', exact: true }).tap();
+  await page.getByRole('tab', { name: 'selected' }).tap();
   await page.getByText('Start a job here').tap();
   await page.getByLabel('name of the job').fill('Linen shelf');
   await page.getByLabel('new height to its bottom').fill('44');
@@ -74,9 +74,10 @@ test('a thumb on a drawing scrolls it, unless it lies on what can be dragged the
     await client.send('Input.dispatchTouchEvent', { type: 'touchEnd', touchPoints: [] });
   };
   const box = (await page.locator('.bench-scroll').boundingBox())!;
-  await swipe(200, box.y + 70, -150, 0);
+  const empty = box.y + box.height - 40;
+  await swipe(200, empty, -150, 0);
   await expect.poll(() => page.locator('.bench-scroll').evaluate((e) => e.scrollLeft)).toBeGreaterThan(50);
-  await swipe(200, box.y + 70, 0, -250);
+  await swipe(200, empty, 0, -250);
   await expect.poll(() => page.evaluate(() => window.scrollY)).toBeGreaterThan(50);
   // the plan of a way too; its point to pass is dragged
   await page.goto('/jobs/kiln-corner/route');

@@ -113,7 +113,7 @@ test('two distances that can’t both hold: which, and by how much', async ({ pa
 
 test('the simulated finder is swept with the mouse, its reading taken over; other walls have none', async ({ page }) => {
   await atWall(page, 'sewing-hall');
-  await page.getByRole('button', { name: 'finder', exact: true }).click();
+  await page.getByRole('tab', { name: 'finder' }).click();
   await page.getByRole('button', { name: 'stud finder' }).click();
   const wall = (await page.getByTestId('wall').boundingBox())!;
   await page.mouse.move(wall.x + 260, wall.y + 330);
@@ -136,7 +136,7 @@ test('the simulated finder is swept with the mouse, its reading taken over; othe
   await expect(page.locator('[data-testid^="thing-"]').first()).toBeAttached();
   await saved(page);
   await atWall(page, 'sewing-w2');
-  await page.getByRole('button', { name: 'finder', exact: true }).click();
+  await page.getByRole('tab', { name: 'finder' }).click();
   await expect(page.getByText(/Nothing is made up for your own wall/)).toBeVisible();
 });
 
@@ -243,7 +243,7 @@ test('a wall surveyed from its far face: what was measured stays, a depth is tak
 
 test('the assumed figure typed again is a measurement; a button never moves what was found', async ({ page }) => {
   await atWall(page, 'sewing-w2', 'A');
-  await page.getByRole('button', { name: 'wall', exact: true }).click();
+  await page.getByRole('tab', { name: 'wall' }).click();
   const field = page.locator('sa-length-field').filter({ hasText: 'stud depth' });
   await expect(field.locator('.assumed')).toBeVisible();
   const shown = await field.getByRole('textbox').inputValue();

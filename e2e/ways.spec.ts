@@ -16,7 +16,7 @@ const need = async (page: Page, job: string): Promise<void> => {
   await page.goto(`/jobs/${job}/need`);
   await expect(page.getByLabel('name of the job')).toBeVisible();
 };
-const tab = (page: Page, name: string) => page.getByRole('group', { name: 'About this' }).getByRole('button', { name }).click();
+const tab = (page: Page, name: string) => page.getByRole('tablist', { name: 'About this' }).getByRole('tab', { name }).click();
 
 test('an outlet behind the study desk: from need to the chosen way, the favourite forbidden, the next one taken', async ({ page }) => {
   await page.goto('/start');
@@ -189,7 +189,7 @@ test('a bare house: a room typed round, a panel hung, and an outlet wanted, with
   await saved(page);
   await page.goto('/houses/own-house/panel');
   await page.getByTestId('start-panel').click();
-  await page.getByRole('button', { name: 'panel', exact: true }).click();
+  await page.getByRole('tab', { name: 'panel' }).click();
   await page.getByLabel('it hangs on').selectOption({ label: 'den, wall 3, from the den' });
   await saved(page);
   await page.goto('/start?house=own-house');

@@ -23,6 +23,7 @@ import { ChoiceField, type Choice } from '../fields/choice-field';
 import { LengthField } from '../fields/length-field';
 import { roomFaces } from '@saddle/core/survey';
 import { Segmented, type Segment } from '../fields/segmented';
+import { Tabs } from '../fields/tabs';
 import { TextField } from '../fields/text-field';
 import { YesNoField } from '../fields/yes-no-field';
 import { HouseSession } from '../house/house-session';
@@ -36,7 +37,19 @@ type Tab = 'circuit' | 'feeds' | 'new' | 'panel';
 /** The panels of the house: what stands in their spaces, what each feeds, what hangs on each leg. */
 @Component({
   selector: 'sa-panel-page',
-  imports: [CsvReportView, ChoiceField, LengthField, TextField, Segmented, YesNoField, FindingList, CircuitForm, FeedsPanel, NewBreaker],
+  imports: [
+    CsvReportView,
+    ChoiceField,
+    LengthField,
+    TextField,
+    Segmented,
+    Tabs,
+    YesNoField,
+    FindingList,
+    CircuitForm,
+    FeedsPanel,
+    NewBreaker,
+  ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './panel-page.html',
 })

@@ -1,6 +1,16 @@
-import { afterNextRender, ChangeDetectionStrategy, Component, computed, ElementRef, inject, Injector, signal } from '@angular/core';
+import {
+  afterNextRender,
+  ChangeDetectionStrategy,
+  ChangeDetectorRef,
+  Component,
+  computed,
+  ElementRef,
+  inject,
+  Injector,
+  signal,
+} from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { outagesOf, printSpan, type Step } from '@saddle/core/work';
+import { outagesOf, printSpan, type ProofKey, type Step, type Target } from '@saddle/core/work';
 import { JobSession } from '../job/job-session';
 import { VerdictStamp } from '../ledger/verdict-stamp';
 import { WordMark } from '../words/word';
@@ -31,6 +41,12 @@ export class WorkStage {
       .join(' · '),
   );
   protected readonly done = computed(() => this.rows().filter((r) => r.ticked).length);
+  private readonly changes = inject(ChangeDetectorRef);
+  /** Takes a reading; the next one stands open before the next key comes, however busy the page is, so that no digit is lost. */
+  protected prove(target: Target, key: ProofKey, text: string, where: string): void {
+    this.work.prove(target, key, text, where);
+    this.changes.detectChanges();
+  }
   protected text = (event: Event): string => (event.target as HTMLInputElement).value;
 
   protected toggleOpen(id: string): void {

@@ -46,7 +46,8 @@ import { SelectedPanel } from './selected-panel';
 import { SURVEY_HOST } from './survey-host';
 import { ThingsTable } from './things-table';
 import { WallForm } from './wall-form';
-import { Segmented, type Segment } from '../fields/segmented';
+import type { Segment } from '../fields/segmented';
+import { Tabs } from '../fields/tabs';
 import { onButton, pageKey } from '../keys/page-keys';
 
 /** Letters and words of the measures that the tape offers for each kind of thing. */
@@ -68,7 +69,7 @@ export type SurveyTab = 'selected' | 'next' | 'wall' | 'finder' | 'inside';
 @Component({
   selector: 'sa-wall-survey',
   imports: [
-    Segmented,
+    Tabs,
     WallView,
     TapeBar,
     ThingsTable,

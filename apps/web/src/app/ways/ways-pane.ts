@@ -19,6 +19,7 @@ import {
 } from '@saddle/core/purpose';
 import { ChoiceField, type Choice } from '../fields/choice-field';
 import { Segmented, type Segment } from '../fields/segmented';
+import { Tabs } from '../fields/tabs';
 import { PlanDrawingView, type PlanPointer } from '../house/plan-drawing';
 import { JobSession } from '../job/job-session';
 import { SumTable } from '../ledger/sum-table';
@@ -35,7 +36,7 @@ const OFF_MM = 51;
 /** The ways to what a job wants, on the plan and on the walls, and what each costs; one of them is taken. */
 @Component({
   selector: 'sa-ways-pane',
-  imports: [WordMark, SumTable, ChoiceField, Segmented, PlanDrawingView, WallView, WayWork],
+  imports: [WordMark, SumTable, ChoiceField, Segmented, Tabs, PlanDrawingView, WallView, WayWork],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './ways-pane.html',
 })
