@@ -44,6 +44,8 @@ for (const view of views) {
     else await page.goto(view.path);
     await expect(page.locator('h1').first()).toBeVisible();
     await expect(page.locator('h2').first()).toBeVisible();
+    if (view.path === '/jobs/kiln-corner/route') await expect(page.getByTestId('way-0')).toBeVisible({ timeout: 60_000 });
+    await expect(page.locator('[aria-busy=true]')).toHaveCount(0, { timeout: 60_000 });
     // judged as a whole: on a screen a bar at its foot lies over what one scrolls out from under it
     const screen = page.viewportSize()!;
     await showWhole(page);

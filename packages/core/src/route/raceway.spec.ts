@@ -23,7 +23,7 @@ function laid(box: Box, places: WantPlace[], stock = USUAL_STOCK): RacewayPlan {
     for (const e of edges) nodes.push(e.from === nodes.at(-1) ? e.to : e.from);
     return { nodes, edges };
   });
-  return racewayPlan(site, f, sections, stock, 12, 'in', 'NEC 2023');
+  return racewayPlan(site, f, sections, stock, 12, 'in', 'US-2023');
 }
 const pieces = (r: RacewayPlan, what: 'track' | 'cover') => r.pieces.filter((p) => p.what === what).map((p) => inch(p.mm));
 const fittings = (r: RacewayPlan) => r.fittings.map((f) => `${f.count} ${f.what}: ${f.where}`);
@@ -114,7 +114,7 @@ describe('two outlets one after the other', () => {
 });
 
 describe('wires in a track', () => {
-  const fill = (gauge: number, wires: number, sheet = {}) => racewayFill('NEC 2023', gauge, wires, sheet);
+  const fill = (gauge: number, wires: number, sheet = {}) => racewayFill('US-2023', gauge, wires, sheet);
   it('as many as its maker made it for; one more is too many', () => {
     expect(fill(12, 3, { most12: 3 })).toMatchObject({ verdict: 'ok', source: { clause: '386.22' } });
     expect(fill(12, 4, { most12: 3 }).verdict).toBe('stop');

@@ -20,7 +20,7 @@ function way(f: Framing, from: number, to: number): { nodes: number[]; edges: Fr
   return { nodes, edges };
 }
 const input = (site: Site, f: Framing): Omit<TraceInput, 'nodes' | 'edges'> => ({
-  ...{ site, framing: f, edition: 'NEC 2023', unit: 'in', schools: { compound: 'setting' } },
+  ...{ site, framing: f, edition: 'US-2023', unit: 'in', schools: { compound: 'setting, same day' } },
   ...{ freeEndsMm: [inches(8), inches(8)], sheathMm: inches(0.5) },
 });
 const framed = (site: Site, place: WantPlace): Framing => framing(site, [place], { rates: RATES, gauge: 14, dryingHours: 24 });
