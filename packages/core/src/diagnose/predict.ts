@@ -117,7 +117,12 @@ export function dictionaryOf(
   for (const c of COMPLAINTS) dictionary.fits[c] = [];
   const fits = Object.fromEntries(COMPLAINTS.map((c) => [c, [] as number[]])) as Record<Complaint, number[]>;
   const rows = new Map<string, Growing>();
-  ways.forEach((way, w) => take(dictionary, fits, rows, way, boxId, circumstances, (done) => report((w + done) / ways.length)));
+  ways.forEach((way, w) => {
+    const taking = new Taking(dictionary, fits, rows, way, boxId, circumstances);
+    const done = (part: number): void => report((w + part) / ways.length);
+    taking.singles(done);
+    taking.pairs(done);
+  });
   // sound: what is left when all that was wrong is mended
   const sound = soundRows(known, boxId, dictionary.tests);
   dictionary.hypotheses.push({ of: [], prior: 0 });
@@ -165,79 +170,113 @@ function placesOf(known: CircuitBench, boxId: string): { own: string[]; boxOf: M
   return { own: faces.filter(([, b]) => b === boxId).map(([k]) => k), boxOf: new Map(faces) };
 }
 
-function take(
-  dictionary: Dictionary,
-  fits: Record<Complaint, number[]>,
-  rows: Map<string, Growing>,
-  { known, share, school, open }: CircuitWay,
-  boxId: string,
-  circumstances: Circumstances,
-  report: (done: number) => void,
-): void {
-  const lab = new FaultLab(known.bench);
-  const faults = faultsOn(known, circumstances);
-  const changes = faults.map(({ bench, net }): NetChange[][] | undefined => {
-    if (net) return net;
-    if (!bench) return [[]];
-    try {
-      return [changesOf(lab.sound, bench(known.bench))];
-    } catch (error) {
-      // a fault that makes no circuit any more shows nothing anywhere
-      if (error instanceof NetworkError) return undefined;
-      throw error;
-    }
-  });
-  lab.prepare(changes.flatMap((c) => c ?? []));
-  const sound = lab.read([]);
-  const shared = sharedNeutrals(lab, sound);
-  const fresh = dictionary.tests.length === 0;
-  if (fresh) {
-    dictionary.tests = testsOf(known, boxId, shared, open);
+/** A suspect as it was taken up, for what it makes together with another. */
+interface Taken {
+  suspect: Suspect;
+  at: number;
+  prior: number;
+  changes: readonly NetChange[] | undefined;
+  is: Shown;
+}
+
+/** One way that the circuit may be wired: each fault in it, alone and by twos, with all that would be read. */
+class Taking {
+  private readonly lab: FaultLab;
+  private readonly faults: ReturnType<typeof faultsOn>;
+  /** by fault, what changes in the network by how far it has gone; absent: no circuit is left */
+  private readonly changes: (NetChange[][] | undefined)[];
+  private readonly sound: Shown;
+  private readonly shared: ReturnType<typeof sharedNeutrals>;
+  private readonly places: ReturnType<typeof placesOf>;
+  private readonly protector: boolean;
+  private readonly nominal: number;
+  private readonly questions: ReturnType<typeof asked>[];
+  private readonly taken: Taken[] = [];
+  /** alike in every reading and in what is mended: looked at once */
+  private readonly alike = new Map<string, number>();
+
+  constructor(
+    private readonly dictionary: Dictionary,
+    private readonly fits: Record<Complaint, number[]>,
+    private readonly rows: Map<string, Growing>,
+    private readonly way: CircuitWay,
+    private readonly boxId: string,
+    private readonly circumstances: Circumstances,
+  ) {
+    const { known } = way;
+    this.lab = new FaultLab(known.bench);
+    this.faults = faultsOn(known, circumstances);
+    this.changes = this.faults.map(({ bench, net }) => {
+      if (net) return net;
+      if (!bench) return [[]];
+      try {
+        return [changesOf(this.lab.sound, bench(known.bench))];
+      } catch (error) {
+        // a fault that makes no circuit any more shows nothing anywhere
+        if (error instanceof NetworkError) return undefined;
+        throw error;
+      }
+    });
+    this.lab.prepare(this.changes.flatMap((c) => c ?? []));
+    this.sound = this.lab.read([]);
+    this.shared = sharedNeutrals(this.lab, this.sound);
+    if (dictionary.tests.length === 0) this.firstTests();
+    this.places = placesOf(known, boxId);
+    this.protector =
+      known.bench.devices.some((d) => d.form === 'ground-fault') || known.bench.breakers.some((b) => b.kind === 'ground-fault');
+    this.nominal = known.bench.supply.volts;
+    this.questions = dictionary.tests.map(asked);
+  }
+
+  /** The tests are those of the first way; the others answer the same. */
+  private firstTests(): void {
+    const { dictionary, rows } = this;
+    dictionary.tests = testsOf(this.way.known, this.boxId, this.shared, this.way.open);
     for (const t of dictionary.tests) rows.set(t.id, { row: [], rows: [], keys: new Map(), misread: dictionary.misread });
     for (const t of dictionary.tests) dictionary.shows.set(t.id, []);
   }
-  const { tests } = dictionary;
-  const { own, boxOf } = placesOf(known, boxId);
-  const protector =
-    known.bench.devices.some((d) => d.form === 'ground-fault') || known.bench.breakers.some((b) => b.kind === 'ground-fault');
-  const nominal = known.bench.supply.volts;
-  const questions = tests.map(asked);
-  const crossed = (c: readonly NetChange[]): ReadonlyMap<string, number> => new Map(shared.length ? lab.across(c, shared).map((volts, i) => [shared[i]![0], volts]) : []); // prettier-ignore
-  const brightens = (cross: ReadonlyMap<string, number>): boolean => [...cross.values()].some((volts) => volts > 1.06 * nominal);
-  const rowsOf = (state: State, levels: readonly Shown[], cross: ReadonlyMap<string, number>): Would[] =>
-    questions.map((q) =>
-      q.kind === 'shared'
-        ? voltsShown(cross.get(q.key) ?? nominal, nominal)
-        : wouldShow(q, state, levels, { own, boxOf, boxId, nominal, ...(school ? { school } : {}) }),
-    );
-  const base = faults.map((_, i) => changes[i]?.map((c) => lab.read(c)) ?? [DARK]);
-  // alike in every reading and in what is mended: looked at once
-  const alike = new Map<string, number>();
-  interface Taken {
-    suspect: Suspect;
-    at: number;
-    prior: number;
-    changes: readonly NetChange[] | undefined;
-    is: Shown;
+
+  private crossed(c: readonly NetChange[]): ReadonlyMap<string, number> {
+    return new Map(this.shared.length ? this.lab.across(c, this.shared).map((volts, i) => [this.shared[i]![0], volts]) : []);
   }
-  const taken: Taken[] = [];
-  const add = (of: number[], prior: number, shows: readonly Would[], fit: readonly number[]): void => {
-    dictionary.hypotheses.push({ of, prior });
-    tests.forEach((t, k) => put(rows.get(t.id)!, t, shows[k]));
-    COMPLAINTS.forEach((k, n) => fits[k].push(fit[n]!));
-  };
-  faults.forEach(({ suspect }, i) => {
-    if (i % 20 === 0) report((0.4 * i) / faults.length);
-    const levels = base[i]!;
+  private wouldAll(state: State, levels: readonly Shown[], cross: ReadonlyMap<string, number>): Would[] {
+    const { places, boxId, nominal } = this;
+    const { school } = this.way;
+    const about = { ...places, boxId, nominal, ...(school ? { school } : {}) };
+    return this.questions.map((q) =>
+      q.kind === 'shared' ? voltsShown(cross.get(q.key) ?? nominal, nominal) : wouldShow(q, state, levels, about),
+    );
+  }
+  /** how well it goes with each complaint */
+  private fitAll(state: State, levels: readonly Shown[], cross: ReadonlyMap<string, number>): number[] {
+    const brightens = [...cross.values()].some((volts) => volts > 1.06 * this.nominal);
+    return COMPLAINTS.map((k) => fitOf(k, state, levels, this.places.own, this.protector, brightens));
+  }
+  private add(of: number[], prior: number, shows: readonly Would[], fit: readonly number[]): void {
+    this.dictionary.hypotheses.push({ of, prior });
+    this.dictionary.tests.forEach((t, k) => put(this.rows.get(t.id)!, t, shows[k]));
+    COMPLAINTS.forEach((k, n) => this.fits[k].push(fit[n]!));
+  }
+
+  singles(report: (done: number) => void): void {
+    const base = this.faults.map((_, i) => this.changes[i]?.map((c) => this.lab.read(c)) ?? [DARK]);
+    this.faults.forEach(({ suspect }, i) => {
+      if (i % 20 === 0) report((0.4 * i) / this.faults.length);
+      this.single(suspect, this.changes[i], base[i]!);
+    });
+  }
+  private single(suspect: Suspect, changes: NetChange[][] | undefined, levels: readonly Shown[]): void {
+    const { dictionary, taken, alike, sound } = this;
+    const { tests } = dictionary;
     const middle = Math.floor(levels.length / 2);
     const is = levels[middle]!;
-    const c = changes[i]?.[middle];
+    const c = changes?.[middle];
     const light = LIGHT.includes(suspect.kind);
     const state: State = { set: [suspect], is, rest: light ? sound : is, restSet: light ? [] : [suspect] };
-    const cross = crossed(c ?? []);
-    const shows = rowsOf(state, levels, cross);
-    const fit = COMPLAINTS.map((k) => fitOf(k, state, levels, own, protector, brightens(cross)));
-    const prior = suspect.prior * share;
+    const cross = this.crossed(c ?? []);
+    const shows = this.wouldAll(state, levels, cross);
+    const fit = this.fitAll(state, levels, cross);
+    const prior = suspect.prior * this.way.share;
     const place = dictionary.suspects.push({ ...suspect, prior }) - 1;
     tests.forEach((t, k) => dictionary.shows.get(t.id)!.push(likeliest(shows[k])));
     COMPLAINTS.forEach((k, n) => dictionary.fits[k].push(fit[n]!));
@@ -253,23 +292,27 @@ function take(
     alike.set(key, taken.length);
     const at = dictionary.classes.push({ part: suspect.part, members: [place], alone: dictionary.hypotheses.length }) - 1;
     taken.push({ suspect, at, prior, changes: c, is });
-    add([at], prior, shows, fit);
-  });
-  const pairs = pairsOf(taken, circumstances.mostPairs ?? MOST_PAIRS);
-  const sum = pairs.reduce((total, [a, b]) => total + taken[a]!.prior * taken[b]!.prior, 0);
-  pairs.forEach(([i, j], n) => {
-    if (n % 50 === 0) report(0.4 + (0.6 * n) / pairs.length);
-    const [a, b] = [taken[i]!, taken[j]!];
-    const both = together(a.changes!, b.changes!);
-    const is = lab.read(both);
-    const cross = crossed(both);
-    const set = [a.suspect, b.suspect];
-    const restSet = set.filter((s) => !LIGHT.includes(s.kind));
-    const rest = restSet.length === 2 ? is : restSet.length === 0 ? sound : restSet[0] === a.suspect ? a.is : b.is;
-    const state: State = { set, is, rest, restSet };
-    const fit = COMPLAINTS.map((k) => fitOf(k, state, [is], own, protector, brightens(cross)));
-    add([a.at, b.at], ((PAIRS / (1 - PAIRS)) * share * (a.prior * b.prior)) / sum, rowsOf(state, [is], cross), fit);
-  });
+    this.add([at], prior, shows, fit);
+  }
+
+  pairs(report: (done: number) => void): void {
+    const { taken, lab, sound } = this;
+    const pairs = pairsOf(taken, this.circumstances.mostPairs ?? MOST_PAIRS);
+    const sum = pairs.reduce((total, [a, b]) => total + taken[a]!.prior * taken[b]!.prior, 0);
+    pairs.forEach(([i, j], n) => {
+      if (n % 50 === 0) report(0.4 + (0.6 * n) / pairs.length);
+      const [a, b] = [taken[i]!, taken[j]!];
+      const both = together(a.changes!, b.changes!);
+      const is = lab.read(both);
+      const cross = this.crossed(both);
+      const set = [a.suspect, b.suspect];
+      const restSet = set.filter((s) => !LIGHT.includes(s.kind));
+      const rest = restSet.length === 2 ? is : restSet.length === 0 ? sound : restSet[0] === a.suspect ? a.is : b.is;
+      const state: State = { set, is, rest, restSet };
+      const prior = ((PAIRS / (1 - PAIRS)) * this.way.share * (a.prior * b.prior)) / sum;
+      this.add([a.at, b.at], prior, this.wouldAll(state, [is], cross), this.fitAll(state, [is], cross));
+    });
+  }
 }
 
 const together = (a: readonly NetChange[], b: readonly NetChange[]): NetChange[] => {

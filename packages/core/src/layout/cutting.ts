@@ -117,6 +117,88 @@ export function cablesBehind(site: Site, wall: Wall, box: Box): { cable: Cable; 
   });
 }
 
+/** What lies around a cut, and how far the blade gets. */
+interface Cut {
+  site: Site;
+  wall: Wall;
+  box: Box;
+  saw: Schools['saw'];
+  around: OpeningRect;
+  /** from the surface; mm */
+  reach: number;
+}
+/** Held against the blade: deeper than it reaches, or in its way. */
+function withinReach({ saw, reach }: Cut, to: string, near: number, says: { deeper: string; reached: string }): Judged {
+  const clear = near - reach;
+  return {
+    verdict: clear > 0 ? 'caution' : 'stop',
+    says: clear > 0 ? says.deeper : says.reached,
+    sums: [
+      {
+        terms: [term(`surface to ${to}`, near, 'length'), term(`less reach of the ${saw}`, -reach, 'length')],
+        result: term('to spare', clear, 'length'),
+        limit: { ...term('more than', 0, 'length'), relation: '≥' },
+      },
+    ],
+    source: practice,
+  };
+}
+function obstaclesBehind(cut: Cut): Judged[] {
+  const { wall, box, saw, around } = cut;
+  return wall.obstacles.flatMap((o): Judged[] => {
+    const rect = { left: o.x.mm, right: o.x.mm + o.width.mm, bottom: o.z.mm, top: o.z.mm + o.height.mm };
+    if (!overlap(around, rect)) return [];
+    const near =
+      o.behindA === undefined ? undefined : box.face === 'A' ? o.behindA.mm : o.thick && wallThicknessMm(wall) - o.behindA.mm - o.thick.mm;
+    if (near === undefined)
+      return [
+        {
+          verdict: 'stop',
+          says: `a ${o.kind} is behind this place and how deep it lies is not known: no blade before it was seen`,
+          sums: [],
+          source: practice,
+        },
+      ];
+    return [
+      withinReach(cut, `the ${o.kind}`, near, {
+        deeper: `the ${o.kind} lies deeper than the ${saw} reaches: hold the depth`,
+        reached: `the ${saw} would reach the ${o.kind}`,
+      }),
+    ];
+  });
+}
+/** Boxes of the other face. */
+function boxesBehind(cut: Cut): Judged[] {
+  const { site, wall, box, saw, around } = cut;
+  const deep = wallThicknessMm(wall);
+  return site.boxes.flatMap((other): Judged[] => {
+    if (other.wallId !== wall.id || other.face === box.face) return [];
+    const rect = boxRect(wall, other);
+    if (!rect || !overlap(around, rect)) return [];
+    const kind = other.kind === 'other' ? undefined : BOX_KINDS[other.kind];
+    return [
+      withinReach(cut, 'the back of that box', deep - (other.depth?.mm ?? kind?.depthMm ?? deep), {
+        deeper: `${other.name} sits behind, on the other face: hold the depth`,
+        reached: `the ${saw} would reach ${other.name} on the other face: its circuit must be proved dead too, and the blade kept short`,
+      }),
+    ];
+  });
+}
+function cablesInReach({ site, wall, box, around }: Cut, before: Box | undefined): Judged[] {
+  return hangingBehind(site, wall, box, around, before).map(({ cable, own, side }): Judged => {
+    const runs = `${cable.name} runs ${side === 'top' ? 'up' : 'down'}`;
+    return {
+      verdict: own === before ? 'caution' : 'stop',
+      says:
+        own === before
+          ? `its own ${runs} behind the new cut: off and proved dead before it, the cable pulled aside`
+          : `${runs} here from ${own.name}: look before any blade`,
+      sums: [],
+      source: practice,
+    };
+  });
+}
+
 /** Everything known within the saw's reach, on this face and on the other; and what nobody looked at. */
 export function behindTheCut(
   site: Site,
@@ -128,100 +210,33 @@ export function behindTheCut(
   before?: Box,
 ): Judged[] {
   const opening = openingRect(wall, box);
-  const source = practice;
-  if (!opening)
-    return [
-      { verdict: 'can’t tell', says: 'the box has no place on the wall', sums: [], source, ask: 'Give its distance from a reference.' },
-    ];
-  const finish = finishThicknessMm(wall, box.face);
-  const reach = Math.max(finish, STROKE_MM[schools.saw]);
+  const cant = (says: string, ask: string): Judged => ({ verdict: 'can’t tell', says, sums: [], source: practice, ask });
+  if (!opening) return [cant('the box has no place on the wall', 'Give its distance from a reference.')];
   const around = {
     left: opening.left - ASIDE_MM,
     right: opening.right + ASIDE_MM,
     bottom: opening.bottom - ASIDE_MM,
     top: opening.top + ASIDE_MM,
   };
-  const found: Judged[] = [];
-  for (const o of wall.obstacles) {
-    const rect = { left: o.x.mm, right: o.x.mm + o.width.mm, bottom: o.z.mm, top: o.z.mm + o.height.mm };
-    if (!overlap(around, rect)) continue;
-    const near =
-      o.behindA === undefined ? undefined : box.face === 'A' ? o.behindA.mm : o.thick && wallThicknessMm(wall) - o.behindA.mm - o.thick.mm;
-    if (near === undefined) {
-      found.push({
-        verdict: 'stop',
-        says: `a ${o.kind} is behind this place and how deep it lies is not known: no blade before it was seen`,
-        sums: [],
-        source,
-      });
-      continue;
-    }
-    const clear = near - reach;
-    found.push({
-      verdict: clear > 0 ? 'caution' : 'stop',
-      says:
-        clear > 0
-          ? `the ${o.kind} lies deeper than the ${schools.saw} reaches: hold the depth`
-          : `the ${schools.saw} would reach the ${o.kind}`,
-      sums: [
-        {
-          terms: [term(`surface to the ${o.kind}`, near, 'length'), term(`less reach of the ${schools.saw}`, -reach, 'length')],
-          result: term('to spare', clear, 'length'),
-          limit: { ...term('more than', 0, 'length'), relation: '≥' },
-        },
-      ],
-      source,
-    });
-  }
-  const deep = wallThicknessMm(wall);
-  for (const other of site.boxes.filter((b) => b.wallId === wall.id && b.face !== box.face)) {
-    const rect = boxRect(wall, other);
-    if (!rect || !overlap(around, rect)) continue;
-    const kind = other.kind === 'other' ? undefined : BOX_KINDS[other.kind];
-    const back = deep - (other.depth?.mm ?? kind?.depthMm ?? deep);
-    const clear = back - reach;
-    found.push({
-      verdict: clear > 0 ? 'caution' : 'stop',
-      says:
-        clear > 0
-          ? `${other.name} sits behind, on the other face: hold the depth`
-          : `the ${schools.saw} would reach ${other.name} on the other face: its circuit must be proved dead too, and the blade kept short`,
-      sums: [
-        {
-          terms: [term('surface to the back of that box', back, 'length'), term(`less reach of the ${schools.saw}`, -reach, 'length')],
-          result: term('to spare', clear, 'length'),
-          limit: { ...term('more than', 0, 'length'), relation: '≥' },
-        },
-      ],
-      source,
-    });
-  }
-  for (const { cable, own, side } of hangingBehind(site, wall, box, around, before))
-    found.push({
-      verdict: own === before ? 'caution' : 'stop',
-      says:
-        own === before
-          ? `its own ${cable.name} runs ${side === 'top' ? 'up' : 'down'} behind the new cut: off and proved dead before it, the cable pulled aside`
-          : `${cable.name} runs ${side === 'top' ? 'up' : 'down'} here from ${own.name}: look before any blade`,
-      sums: [],
-      source,
-    });
+  const reach = Math.max(finishThicknessMm(wall, box.face), STROKE_MM[schools.saw]);
+  const cut: Cut = { site, wall, box, saw: schools.saw, around, reach };
+  const found = [...obstaclesBehind(cut), ...boxesBehind(cut), ...cablesInReach(cut, before)];
   if (wall.framing.material !== 'masonry' && !baysLooked(wall, opening))
-    found.push({
-      verdict: 'can’t tell',
-      says: 'look first: nobody has looked into this bay',
-      sums: [],
-      source,
-      ask: 'Drill a small hole inside the outline, look in with a scope or feel with a bent wire, on this side; and look on the other face for what sits there.',
-    });
-  if (found.length === 0)
-    found.push({
+    found.push(
+      cant(
+        'look first: nobody has looked into this bay',
+        'Drill a small hole inside the outline, look in with a scope or feel with a bent wire, on this side; and look on the other face for what sits there.',
+      ),
+    );
+  if (found.length) return found;
+  return [
+    {
       verdict: 'ok',
       says: 'nothing is known within the saw’s reach on either face, and the bay was looked into',
       sums: [],
       source: nec(edition.slice(3), '110.12'),
-    });
-  return found;
+    },
+  ];
 }
 
 /** Order of cuts, the first one toward the stud, and the depth to set. */

@@ -1,10 +1,12 @@
 /** A form of 55 fields where the job in hand asks for five: what a rule can’t tell without is asked, and once it was said no more. */
 import { describe, expect, it } from 'vitest';
+import { practice } from '../catalog/index.js';
 import { demoJobs, quinceStreet } from '../demo/index.js';
 import { inches } from '../measure/index.js';
-import { inHouse, measured, type Box, type Cable, type Device, type JobInHouse, type Site } from '../model/index.js';
+import { inHouse, measured, type Box, type Cable, type Device, type JobInHouse, type Remedy, type Site } from '../model/index.js';
 import { BOX_FIELDS, CABLE_FIELDS, DEVICE_FIELDS, type SurveyField } from '../codebook/index.js';
 import { newlyOpen, askedFields, ledgerOf } from './index.js';
+import { finding, remedy } from './work.js';
 
 const jobIn = (site: Site): JobInHouse =>
   inHouse(demoJobs.find((j) => j.id === 'sewing-corner') ?? demoJobs[0]!, { ...quinceStreet, site });
@@ -94,5 +96,20 @@ describe('what an edit of the survey brings', () => {
     expect(unread.map((f) => [f.rule, f.verdict])).toEqual([['free-conductor', 'can’t tell']]);
     // answered again, nothing new is open
     expect(newlyOpen(ledgerOf(jobIn(unground)), before).filter((f) => f.verdict === 'stop')).toEqual([]);
+  });
+});
+
+describe('what ends a stop', () => {
+  const judged = { verdict: 'stop' as const, says: 'over a stud', sums: [], source: practice };
+  const cure = remedy('aside', 'Move it aside', { op: 'drop-change', changeId: 'x' });
+  it('is said where nothing can be pressed for it; a caution and a stop with a remedy ask for nothing', () => {
+    const asks = (verdict: 'stop' | 'caution' | 'note', remedies: Remedy[] = []) =>
+      finding('stud', 'b', 'Opening and studs', { ...judged, verdict }, remedies).ask;
+    expect(asks('stop')).toBe('Move the box clear of the stud, under Box.');
+    expect([asks('stop', [cure]), asks('caution'), asks('note')]).toEqual([undefined, undefined, undefined]);
+  });
+  it('what the judge itself asks goes before; one that is ok offers no cure', () => {
+    expect(finding('stud', 'b', 't', { ...judged, ask: 'Measure it.' }).ask).toBe('Measure it.');
+    expect(finding('stud', 'b', 't', { ...judged, verdict: 'ok' }, [cure]).remedies).toEqual([]);
   });
 });

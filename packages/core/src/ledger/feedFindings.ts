@@ -410,17 +410,27 @@ function conductorState(
   return undefined;
 }
 
-function deviceFindings(w: Work, b: WorkBox, device: Device): Finding[] {
-  const { edition } = w.job;
-  const { circuit, room } = b;
+/** What protects a device by now; absent: nobody knows. */
+const protectionOf = (
+  device: Device,
+  circuit: Circuit | undefined,
+): { groundFault: boolean | undefined; arcFault: boolean | undefined } => {
+  const ahead = (value: Circuit['groundFault']): boolean | undefined => (value === undefined ? undefined : value !== 'none');
+  return {
+    groundFault: DEVICE_KINDS[device.kind].groundFault ? true : ahead(circuit?.groundFault),
+    arcFault: ahead(circuit?.arcFault),
+  };
+};
+
+/** Another device instead: the planned one altered, or the old one exchanged while its box is open. */
+function swapsOf(w: Work, b: WorkBox, device: Device): (id: string, title: string, to: Partial<Device>) => Remedy[] {
   const change = changeFor(w.job, 'place-device', device.id);
   const replaced = w.job.changes.find((x) => x.do === 'replace-device' && x.deviceId === device.id);
-  // an old one is exchanged while its box is open
   const exchange: Change = {
     ...{ id: replaced?.id ?? idOf('renew', device.id), do: 'replace-device', deviceId: device.id, device },
     title: replaced?.title ?? `New receptacle in ${b.box.name}`.slice(0, 120),
   };
-  const swap = (id: string, title: string, to: Partial<Device>) => [
+  return (id, title, to) => [
     remedy(
       id,
       title,
@@ -431,54 +441,50 @@ function deviceFindings(w: Work, b: WorkBox, device: Device): Finding[] {
       ),
     ),
   ];
-  const rating = DEVICE_KINDS[device.kind].ratingA;
-  const ahead = (value: Circuit['groundFault']): boolean | undefined => (value === undefined ? undefined : value !== 'none');
-  const has = {
-    groundFault: DEVICE_KINDS[device.kind].groundFault ? true : ahead(circuit?.groundFault),
-    arcFault: ahead(circuit?.arcFault),
-  };
+}
+
+function arcFaultFinding(w: Work, b: WorkBox, device: Device): Finding[] {
+  const { circuit, room } = b;
+  // 210.12 speaks of 120 V on 15 and 20 A
+  if (circuit && (circuit.voltsNominal !== 120 || (circuit.breakerA ?? 0) > 20)) return [];
+  const replaced = w.job.changes.some((x) => x.do === 'replace-device' && x.deviceId === device.id);
   const own = w.ownCircuit?.circuit.id === circuit?.id ? w.ownCircuit : undefined;
-  const alter = (id: string, title: string, arcFault: 'breaker' | 'device upstream') =>
-    own
-      ? arcFault === 'breaker'
-        ? [remedy(id, title, put({ ...own, circuit: { ...own.circuit, arcFault } }))]
-        : []
-      : circuit
-        ? [
-            remedy(
-              id,
-              title,
-              put({ id: idOf('arc-fault', circuit.id), do: 'alter-circuit', title, circuitId: circuit.id, with: { arcFault } }),
-            ),
-          ]
-        : [];
-  const arcFault = finding(
-    'arc-fault',
-    device.id,
-    'Arc-fault protection',
-    arcFaultProtection(edition, room, has, replaced && b.role !== 'new' ? 'replaced' : addsOutlet(w, b) ? 'added' : 'moved'),
-    [
+  const alter = (id: string, title: string, arcFault: 'breaker' | 'device upstream'): Remedy[] => {
+    if (own) return arcFault === 'breaker' ? [remedy(id, title, put({ ...own, circuit: { ...own.circuit, arcFault } }))] : [];
+    if (!circuit) return [];
+    return [remedy(id, title, put({ id: idOf('arc-fault', circuit.id), do: 'alter-circuit', title, circuitId: circuit.id, with: { arcFault } }))]; // prettier-ignore
+  };
+  const done = replaced && b.role !== 'new' ? 'replaced' : addsOutlet(w, b) ? 'added' : 'moved';
+  return [
+    finding('arc-fault', device.id, 'Arc-fault protection', arcFaultProtection(w.job.edition, room, protectionOf(device, circuit), done), [
       ...alter('arc-fault-breaker', `Arc-fault breaker on circuit ${circuit ? breakerNumber(w.planned, circuit) : ''}`.trim(), 'breaker'),
       ...alter('arc-fault-first', 'Arc-fault receptacle as the first outlet of the circuit', 'device upstream'),
-    ],
-  );
-  // 210.12 speaks of 120 V on 15 and 20 A
-  const arc = circuit && (circuit.voltsNominal !== 120 || (circuit.breakerA ?? 0) > 20) ? [] : [arcFault];
+    ]),
+  ];
+}
+
+function faceVolts(w: Work, { circuit }: WorkBox, device: Device): Finding[] {
+  if (!circuit || circuit.voltsNominal === 120) return [];
+  return [
+    finding('face-volts', device.id, `${device.name} and the volts of its circuit`, {
+      verdict: 'stop',
+      says: `a 120 V face on a ${circuit.voltsNominal} V circuit: what is plugged in burns. Take another feed, or a receptacle made for ${circuit.voltsNominal} V, which this program does not plan`,
+      sums: [],
+      source: nec(w.job.edition.slice(3), '210.6 and 406.4(F)'),
+    }),
+  ];
+}
+
+function deviceFindings(w: Work, b: WorkBox, device: Device): Finding[] {
+  const { edition } = w.job;
+  const { circuit, room } = b;
+  const arc = arcFaultFinding(w, b, device);
   // what asks for a face asks nothing of a switch or a lampholder
   if (!isReceptacle(device.kind)) return arc;
-  const volts: Finding[] =
-    circuit && circuit.voltsNominal !== 120
-      ? [
-          finding('face-volts', device.id, `${device.name} and the volts of its circuit`, {
-            verdict: 'stop',
-            says: `a 120 V face on a ${circuit.voltsNominal} V circuit: what is plugged in burns. Take another feed, or a receptacle made for ${circuit.voltsNominal} V, which this program does not plan`,
-            sums: [],
-            source: nec(edition.slice(3), '210.6 and 406.4(F)'),
-          }),
-        ]
-      : [];
+  const swap = swapsOf(w, b, device);
+  const rating = DEVICE_KINDS[device.kind].ratingA;
   return [
-    ...volts,
+    ...faceVolts(w, b, device),
     finding(
       'receptacle-rating',
       device.id,
@@ -491,7 +497,7 @@ function deviceFindings(w: Work, b: WorkBox, device: Device): Finding[] {
       'ground-fault',
       device.id,
       'Ground-fault protection',
-      groundFaultProtection(edition, room, has, atCounter(b)),
+      groundFaultProtection(edition, room, protectionOf(device, circuit), atCounter(b)),
       swap('ground-fault', 'Use a ground-fault receptacle', { kind: rating === 20 ? 'ground-fault-20' : 'ground-fault-15' }),
     ),
     ...arc,

@@ -11,7 +11,7 @@ import {
   uOf,
 } from '../layout/index.js';
 import { inches, printMark } from '../measure/index.js';
-import { type FaceId, type House, isPanel, panelsOf, standsOut, subpanelOf, uXOf, type Want, spaceOf } from '../model/index.js';
+import { type FaceId, type House, isPanel, panelsOf, standsOut, subpanelOf, uXOf, type Wall, type Want, spaceOf } from '../model/index.js';
 import { beforeWall, planPoint, wallSides, type Traced } from '../route/index.js';
 import type { RouteDetail } from './routeDetail.js';
 import type { RouteOption } from './searchRoutes.js';
@@ -156,124 +156,141 @@ const THICK_MM = 7;
 
 /** Every wall the way touches, seen from the face that is opened: studs, boxes, the cable, holes and openings with dimensions. */
 export function routeElevations(house: House, want: Want, detail: RouteDetail): RouteElevation[] {
-  const { site, unit } = house;
-  const numbers = holeNumbers(detail);
   const parts = tracedParts(detail);
   const ids = new Set([
     ...parts.flatMap((t) => t.legs.flatMap((l) => (l.onWall ? [l.onWall.wallId] : []))),
     ...want.places.map((p) => p.wallId),
   ]);
   return [...ids].flatMap((wallId): RouteElevation[] => {
-    const wall = site.walls.find((w) => w.id === wallId);
+    const wall = house.site.walls.find((w) => w.id === wallId);
     if (!wall) return [];
-    const places = want.places.filter((p) => p.wallId === wallId);
-    const opened = parts.flatMap((t) => t.openings).filter((o) => o.wallId === wallId);
-    const boxFace = site.boxes.find((b) => b.wallId === wallId)?.face;
-    const face: FaceId =
-      places[0]?.face ??
-      opened[0]?.face ??
-      panelsOf(site).find((p) => p.panel.place?.wallId === wallId)?.panel.place?.face ??
-      boxFace ??
+    const drawn = new WayOnWall(house, wall, want, parts);
+    drawn.legs();
+    drawn.openings();
+    drawn.holes(holeNumbers(detail));
+    drawn.wanted();
+    drawn.panels();
+    return [drawn.made()];
+  });
+}
+
+/** A wall as a way is drawn on it. */
+class WayOnWall {
+  private readonly face: FaceId;
+  private readonly opened: Traced['openings'];
+  private readonly shapes: ElevationShape[] = [];
+  private readonly dimensions: Dimension[] = [];
+
+  constructor(
+    private readonly house: House,
+    private readonly wall: Wall,
+    private readonly want: Want,
+    private readonly parts: readonly Traced[],
+  ) {
+    const { site } = house;
+    this.opened = parts.flatMap((t) => t.openings).filter((o) => o.wallId === wall.id);
+    this.face =
+      want.places.find((p) => p.wallId === wall.id)?.face ??
+      this.opened[0]?.face ??
+      panelsOf(site).find((p) => p.panel.place?.wallId === wall.id)?.panel.place?.face ??
+      site.boxes.find((b) => b.wallId === wall.id)?.face ??
       'A';
-    const base = elevation({ site, wall, face, open: true, plannedIds: new Set(), unit });
-    const shapes: ElevationShape[] = [];
-    const dimensions: Dimension[] = [];
-    const rect = (id: string, kind: ElevationShape['kind'], a: number, b: number, z0: number, z1: number, label?: string): void => {
-      const [u0, u1] = [uOf(wall, face, a), uOf(wall, face, b)];
-      shapes.push({
-        id,
-        kind,
-        u: Math.min(u0, u1),
-        z: Math.min(z0, z1),
-        width: Math.abs(u1 - u0),
-        height: Math.abs(z1 - z0),
-        state: 'planned',
-        ...(label ? { label } : {}),
-      });
-    };
-    parts.forEach((t, s) =>
-      t.legs.forEach((l, n) => {
-        if (l.onWall?.wallId !== wallId) return;
-        l.onWall.points.slice(1).forEach((p, i) => {
-          const q = l.onWall!.points[i]!;
+  }
+
+  /** between two places along face A and two heights */
+  private rect(id: string, kind: ElevationShape['kind'], a: number, b: number, z0: number, z1: number, label?: string): void {
+    const [u0, u1] = [uOf(this.wall, this.face, a), uOf(this.wall, this.face, b)];
+    this.shapes.push({
+      id,
+      kind,
+      u: Math.min(u0, u1),
+      z: Math.min(z0, z1),
+      width: Math.abs(u1 - u0),
+      height: Math.abs(z1 - z0),
+      state: 'planned',
+      ...(label ? { label } : {}),
+    });
+  }
+  /** from the nearer end of the wall */
+  private along(id: string, u: number, z: number, of: string): void {
+    const length = this.wall.length.mm;
+    const fromLeft = u <= length / 2;
+    this.dimensions.push({
+      id,
+      axis: 'along',
+      from: fromLeft ? 0 : length,
+      to: u,
+      lane: this.dimensions.filter((d) => d.axis === 'along').length,
+      reach: z,
+      text: printMark(fromLeft ? u : length - u, this.house.unit),
+      of,
+    });
+  }
+
+  legs(): void {
+    this.parts.forEach((t, s) =>
+      t.legs.forEach(({ onWall }, n) => {
+        if (onWall?.wallId !== this.wall.id) return;
+        onWall.points.slice(1).forEach((p, i) => {
+          const q = onWall.points[i]!;
           const upright = Math.abs(p.u - q.u) < Math.abs(p.z - q.z);
-          rect(
-            `way-${s}-${n}-${i}`,
-            'way',
-            Math.min(p.u, q.u) - (upright ? THICK_MM : 0),
-            Math.max(p.u, q.u) + (upright ? THICK_MM : 0),
-            Math.min(p.z, q.z) - (upright ? 0 : THICK_MM),
-            Math.max(p.z, q.z) + (upright ? 0 : THICK_MM),
-          );
+          const [wide, high] = upright ? [THICK_MM, 0] : [0, THICK_MM];
+          const [left, right] = [Math.min(p.u, q.u) - wide, Math.max(p.u, q.u) + wide];
+          this.rect(`way-${s}-${n}-${i}`, 'way', left, right, Math.min(p.z, q.z) - high, Math.max(p.z, q.z) + high);
         });
       }),
     );
-    for (const o of opened) rect(o.id, 'opening', o.left, o.right, o.bottom, o.top);
-    const along = (id: string, u: number, z: number, of: string): void => {
-      const fromLeft = u <= wall.length.mm / 2;
-      dimensions.push({
-        id,
-        axis: 'along',
-        from: fromLeft ? 0 : wall.length.mm,
-        to: u,
-        lane: dimensions.filter((d) => d.axis === 'along').length,
-        reach: z,
-        text: printMark(fromLeft ? u : wall.length.mm - u, unit),
-        of,
-      });
-    };
+  }
+  openings(): void {
+    for (const o of this.opened) this.rect(o.id, 'opening', o.left, o.right, o.bottom, o.top);
+  }
+  holes(numbers: ReturnType<typeof holeNumbers>): void {
     for (const { n, hole } of numbers) {
-      if (hole.onWall?.wallId !== wallId) continue;
+      if (hole.onWall?.wallId !== this.wall.id) continue;
       const { u, z } = hole.onWall;
       // in a plate it is drawn just inside the wall
-      const at = Math.min(wall.height.mm - 60, Math.max(60, z));
-      rect(`hole-${n}`, 'hole', u - 22, u + 22, at - 22, at + 22, n);
-      along(`hole-${n}`, uOf(wall, face, u), z, `hole ${n}`);
+      const at = Math.min(this.wall.height.mm - 60, Math.max(60, z));
+      this.rect(`hole-${n}`, 'hole', u - 22, u + 22, at - 22, at + 22, n);
+      this.along(`hole-${n}`, uOf(this.wall, this.face, u), z, `hole ${n}`);
     }
-    places.forEach((p, i) => {
-      if (p.face !== face) return;
-      const x = uXOf(wall, face, p.fromLeft.mm);
-      rect(
-        `wanted-${i}`,
-        'box',
-        x - inches(1.125),
-        x + inches(1.125),
-        p.bottom.mm,
-        p.bottom.mm + inches(3.75),
-        want.places.length > 1 ? `${want.places.indexOf(p) + 1}` : want.name,
-      );
-      along(
-        `wanted-${i}`,
-        p.fromLeft.mm,
-        p.bottom.mm,
-        want.places.length > 1 ? `outlet ${want.places.indexOf(p) + 1}` : 'middle of the box',
-      );
-      if (i === 0)
-        dimensions.push({
-          id: 'wanted-up',
-          axis: 'up',
-          from: 0,
-          to: p.bottom.mm,
-          lane: 0,
-          reach: p.fromLeft.mm + inches(4),
-          text: printMark(p.bottom.mm, unit),
-          of: 'bottom of the box from the floor',
+  }
+  wanted(): void {
+    const { face, wall, want } = this;
+    want.places
+      .filter((p) => p.wallId === wall.id)
+      .forEach((p, i) => {
+        if (p.face !== face) return;
+        const [x, bottom] = [uXOf(wall, face, p.fromLeft.mm), p.bottom.mm];
+        const nth = want.places.length > 1 ? `${want.places.indexOf(p) + 1}` : undefined;
+        this.rect(`wanted-${i}`, 'box', x - inches(1.125), x + inches(1.125), bottom, bottom + inches(3.75), nth ?? want.name);
+        this.along(`wanted-${i}`, p.fromLeft.mm, bottom, nth ? `outlet ${nth}` : 'middle of the box');
+        if (i > 0) return;
+        this.dimensions.push({
+          ...{ id: 'wanted-up', axis: 'up', from: 0, to: bottom, lane: 0, reach: p.fromLeft.mm + inches(4) },
+          ...{ text: printMark(bottom, this.house.unit), of: 'bottom of the box from the floor' },
         });
-    });
-    for (const { id, panel } of panelsOf(site)) {
+      });
+  }
+  panels(): void {
+    const { wall } = this;
+    for (const { id, panel } of panelsOf(this.house.site)) {
       const hung = panel.place;
-      if (hung?.wallId !== wallId) continue;
+      if (hung?.wallId !== wall.id) continue;
       const x = uXOf(wall, hung.face, hung.fromLeft.mm);
-      rect(id, 'box', x - 180, x + 180, hung.bottom.mm, Math.min(wall.height.mm, hung.bottom.mm + 700), panel.name);
+      this.rect(id, 'box', x - 180, x + 180, hung.bottom.mm, Math.min(wall.height.mm, hung.bottom.mm + 700), panel.name);
     }
-    const all = [...base.shapes, ...shapes];
-    return [
-      {
-        wallId,
-        face,
-        title: `${wall.name}, from the ${site.rooms.find((r) => r.id === wall.faces[face].roomId)?.name ?? 'room'}`,
-        elevation: { ...base, shapes: all, dimensions, work: { u: 0, z: 0, width: wall.length.mm, height: wall.height.mm } },
-      },
-    ];
-  });
+  }
+
+  made(): RouteElevation {
+    const { wall, face, shapes, dimensions } = this;
+    const { site, unit } = this.house;
+    const base = elevation({ site, wall, face, open: true, plannedIds: new Set(), unit });
+    const work = { u: 0, z: 0, width: wall.length.mm, height: wall.height.mm };
+    return {
+      wallId: wall.id,
+      face,
+      title: `${wall.name}, from the ${site.rooms.find((r) => r.id === wall.faces[face].roomId)?.name ?? 'room'}`,
+      elevation: { ...base, shapes: [...base.shapes, ...shapes], dimensions, work },
+    };
+  }
 }

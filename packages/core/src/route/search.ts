@@ -247,6 +247,116 @@ export function cheapestWay(
 /** More labels than this are more than any house needs; the search then says so. */
 const MOST_LABELS = 4_000_000;
 
+/** Ways begun, one after the other: where each stands, what it cost so far, and that with the least that is still to come. */
+class Labels {
+  private room = 4096;
+  /** costs so far, `width` a label */
+  g: Int32Array;
+  /** with the least that is still to come */
+  f: Int32Array;
+  node = new Int32Array(this.room);
+  /** the label before; −1 − n: the n-th start */
+  parent = new Int32Array(this.room);
+  via = new Int32Array(this.room);
+  count = 0;
+  /** open ones in the order of their `f`, criterion after criterion */
+  private readonly heap: number[] = [];
+
+  constructor(private readonly width: number) {
+    this.g = new Int32Array(this.room * width);
+    this.f = new Int32Array(this.room * width);
+  }
+  get open(): number {
+    return this.heap.length;
+  }
+
+  /** The next label, whose costs are written already. */
+  begin(node: number, parent: number, edge: number): void {
+    const { count } = this;
+    this.node[count] = node;
+    this.parent[count] = parent;
+    this.via[count] = edge;
+    this.push(count);
+    if (++this.count === this.room) this.grow();
+  }
+  private grow(): void {
+    const wider = (a: Int32Array, n: number): Int32Array<ArrayBuffer> => {
+      const b = new Int32Array(n);
+      b.set(a);
+      return b;
+    };
+    this.room *= 2;
+    this.g = wider(this.g, this.room * this.width);
+    this.f = wider(this.f, this.room * this.width);
+    this.node = wider(this.node, this.room);
+    this.parent = wider(this.parent, this.room);
+    this.via = wider(this.via, this.room);
+  }
+  private before(a: number, b: number): boolean {
+    const { f, width } = this;
+    const [x, y] = [a * width, b * width];
+    for (let k = 0; k < width; k++) {
+      const d = f[x + k]! - f[y + k]!;
+      if (d !== 0) return d < 0;
+    }
+    return a < b;
+  }
+  private push(label: number): void {
+    const { heap } = this;
+    let i = heap.length;
+    heap.push(label);
+    while (i > 0) {
+      const up = (i - 1) >> 1;
+      if (!this.before(label, heap[up]!)) break;
+      heap[i] = heap[up]!;
+      i = up;
+    }
+    heap[i] = label;
+  }
+  pop(): number {
+    const { heap } = this;
+    const top = heap[0]!;
+    const last = heap.pop()!;
+    const n = heap.length;
+    if (n > 0) {
+      let i = 0;
+      for (;;) {
+        let down = 2 * i + 1;
+        if (down >= n) break;
+        if (down + 1 < n && this.before(heap[down + 1]!, heap[down]!)) down++;
+        if (!this.before(heap[down]!, last)) break;
+        heap[i] = heap[down]!;
+        i = down;
+      }
+      heap[i] = last;
+    }
+    return top;
+  }
+  /** whether some label of a list is at least as good, by `g` or by `f`, as the costs that stand at `at` */
+  beaten(list: readonly number[] | undefined, values: Int32Array, at: number): boolean {
+    if (!list) return false;
+    const { width } = this;
+    for (let i = list.length - 1; i >= 0; i--) {
+      const x = list[i]! * width;
+      let k = 0;
+      while (k < width && values[x + k]! <= values[at + k]!) k++;
+      if (k === width) return true;
+    }
+    return false;
+  }
+  /** A label as the way that led to it. */
+  way(label: number): Way {
+    const edges: number[] = [];
+    let at = label;
+    while (this.parent[at]! >= 0) {
+      edges.push(this.via[at]!);
+      at = this.parent[at]!;
+    }
+    const from = label * this.width;
+    return { cost: Array.from(this.g.subarray(from, from + this.width)), edges: edges.reverse(), start: -1 - this.parent[at]! };
+  }
+}
+
 /**
  * Every way from a start to `target` that no other beats: none is at least as good in all criteria and better in one. Of ways that cost
  * the same, one is returned. Exact.
@@ -257,103 +367,30 @@ export function bestWays(graph: WeightedGraph, starts: readonly Start[], target:
   for (const s of starts) if (s.cost.length !== width) throw new RangeError(`bestWays: a start has ${s.cost.length} costs, not ${width}`);
   if (blocked.node?.(target)) return [];
   const bound = Array.from({ length: width }, (_, k) => costsTo(graph, target, k, blocked));
-  // labels, one after the other: costs so far, and with the least that is still to come
-  let room = 4096;
-  let g = new Int32Array(room * width);
-  let f = new Int32Array(room * width);
-  let nodeOf = new Int32Array(room);
-  let parent = new Int32Array(room);
-  let via = new Int32Array(room);
-  let count = 0;
-  const grow = (): void => {
-    const wider = <T extends Int32Array>(a: T, n: number): Int32Array<ArrayBuffer> => {
-      const b = new Int32Array(n);
-      b.set(a);
-      return b;
-    };
-    room *= 2;
-    g = wider(g, room * width);
-    f = wider(f, room * width);
-    nodeOf = wider(nodeOf, room);
-    parent = wider(parent, room);
-    via = wider(via, room);
-  };
-  // open labels in the order of their f, criterion after criterion
-  const heap: number[] = [];
-  const before = (a: number, b: number): boolean => {
-    const [x, y] = [a * width, b * width];
-    for (let k = 0; k < width; k++) {
-      const d = f[x + k]! - f[y + k]!;
-      if (d !== 0) return d < 0;
-    }
-    return a < b;
-  };
-  const push = (label: number): void => {
-    let i = heap.length;
-    heap.push(label);
-    while (i > 0) {
-      const up = (i - 1) >> 1;
-      if (!before(label, heap[up]!)) break;
-      heap[i] = heap[up]!;
-      i = up;
-    }
-    heap[i] = label;
-  };
-  const pop = (): number => {
-    const top = heap[0]!;
-    const last = heap.pop()!;
-    const n = heap.length;
-    if (n > 0) {
-      let i = 0;
-      for (;;) {
-        let down = 2 * i + 1;
-        if (down >= n) break;
-        if (down + 1 < n && before(heap[down + 1]!, heap[down]!)) down++;
-        if (!before(heap[down]!, last)) break;
-        heap[i] = heap[down]!;
-        i = down;
-      }
-      heap[i] = last;
-    }
-    return top;
-  };
+  const labels = new Labels(width);
   const closed: (number[] | undefined)[] = new Array<number[] | undefined>(graph.nodes);
   const found: number[] = [];
-  /** whether some label of a list is at least as good as costs at `at` of `values` */
-  const beaten = (list: readonly number[] | undefined, of: Int32Array, values: Int32Array, at: number): boolean => {
-    if (!list) return false;
-    for (let i = list.length - 1; i >= 0; i--) {
-      const x = list[i]! * width;
-      let k = 0;
-      while (k < width && of[x + k]! <= values[at + k]!) k++;
-      if (k === width) return true;
-    }
-    return false;
-  };
-  const add = (node: number, from_: number, edge: number): void => {
-    const at = count * width;
+  const beaten = (node: number, at: number): boolean => labels.beaten(closed[node], labels.g, at) || labels.beaten(found, labels.f, at);
+  const add = (node: number, parent: number, edge: number): void => {
+    const at = labels.count * width;
+    const { f, g } = labels;
     for (let k = 0; k < width; k++) {
       const h = bound[k]![node]!;
       if (h >= FAR) return;
       f[at + k] = combine[k] === 'max' ? Math.max(g[at + k]!, h) : g[at + k]! + h;
     }
-    if (beaten(closed[node], g, g, at) || beaten(found, f, f, at)) return;
-    nodeOf[count] = node;
-    parent[count] = from_;
-    via[count] = edge;
-    push(count++);
-    if (count === room) grow();
+    if (!beaten(node, at)) labels.begin(node, parent, edge);
   };
   starts.forEach((s, i) => {
     if (blocked.node?.(s.node)) return;
-    for (let k = 0; k < width; k++) g[count * width + k] = s.cost[k]!;
+    for (let k = 0; k < width; k++) labels.g[labels.count * width + k] = s.cost[k]!;
     add(s.node, -1 - i, -1);
   });
-  while (heap.length) {
-    const label = pop();
-    const node = nodeOf[label]!;
+  while (labels.open) {
+    const label = labels.pop();
+    const node = labels.node[label]!;
     const at = label * width;
-    if (beaten(closed[node], g, g, at) || beaten(found, f, f, at)) continue;
+    if (beaten(node, at)) continue;
     (closed[node] ??= []).push(label);
     if (node === target) {
       found.push(label);
@@ -361,11 +398,12 @@ export function bestWays(graph: WeightedGraph, starts: readonly Start[], target:
     }
     for (let a = first[node]!; a < first[node + 1]!; a++) {
       const edge = arcs[a]!;
-      if (edge === via[label]) continue;
+      if (edge === labels.via[label]) continue;
       const next = from[edge] === node ? to[edge]! : from[edge]!;
       if (blocked.node?.(next)) continue;
-      if (count >= MOST_LABELS) throw new RangeError('bestWays: too many ways to hold side by side');
-      const here = count * width;
+      if (labels.count >= MOST_LABELS) throw new RangeError('bestWays: too many ways to hold side by side');
+      const here = labels.count * width;
+      const { g } = labels;
       for (let k = 0; k < width; k++) {
         const c = cost[edge * width + k]!;
         g[here + k] = combine[k] === 'max' ? Math.max(g[at + k]!, c) : g[at + k]! + c;
@@ -373,16 +411,7 @@ export function bestWays(graph: WeightedGraph, starts: readonly Start[], target:
       add(next, label, edge);
     }
   }
-  const ways = found.map((label): Way => {
-    const edges: number[] = [];
-    let at = label;
-    while (parent[at]! >= 0) {
-      edges.push(via[at]!);
-      at = parent[at]!;
-    }
-    return { cost: Array.from(g.subarray(label * width, label * width + width)), edges: edges.reverse(), start: -1 - parent[at]! };
-  });
-  return unbeaten(ways);
+  return unbeaten(found.map((label) => labels.way(label)));
 }
 
 const beats = (a: readonly number[], b: readonly number[]): boolean => a.every((v, k) => v <= b[k]!) && a.some((v, k) => v < b[k]!);

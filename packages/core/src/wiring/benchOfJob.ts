@@ -14,6 +14,7 @@ import {
   seenWiring,
   wiringsOf,
   type Bench,
+  type BenchCable,
   type Box,
   type Circuit,
   type Joint,
@@ -48,40 +49,74 @@ export function benchOf(
   boxIds: string[],
   circuit: Circuit | undefined,
   schools: Schools,
-  { found = false, planned }: BenchOfOptions = {},
+  options: BenchOfOptions = {},
 ): Bench {
-  const bench = emptyBench();
-  const site = withLampBoxes(house, boxIds);
-  const unmeasured: NonNullable<Bench['unmeasured']> = (found ? boxIds : [])
-    .filter((id) => !isLookedInto(house, id))
-    .map((id) => ({ of: id, what: 'wiring', boxId: id }));
-  if (circuit?.breakerA === undefined) unmeasured.push({ of: PANEL, what: 'rating' });
-  const volts = circuit?.voltsNominal ?? 120;
-  // 240 V in the US is both legs; 230 V is one phase and its neutral
-  const bothLegs = volts === 240;
-  if (volts === 230) bench.supply = { kind: 'single-phase', volts, sourceOhm: 0.15, loopOhm: 0.35 };
-  const breakerId = circuit ? idOf('breaker', circuit.id) : 'breaker';
-  const secondId = idOf(breakerId, 2);
-  bench.breakers.push({
-    id: breakerId,
-    number: circuit?.number ?? '?',
-    amps: circuit?.breakerA ?? 15,
-    leg: 'A',
-    kind: circuit?.groundFault === 'breaker' ? 'ground-fault' : 'plain',
-    curve: volts === 230 ? 'UK-B' : 'US',
-    on: true,
-    ...(bothLegs ? { tiedTo: secondId } : {}),
-  });
-  if (bothLegs) bench.breakers.push({ ...bench.breakers[0]!, id: secondId, leg: 'B', tiedTo: breakerId });
-  const boxes = site.boxes.filter((b) => boxIds.includes(b.id));
-  const taken = new Set<string>();
-  let fed = false;
-  for (const box of boxes) {
-    if (boxMaterial(box) === undefined) unmeasured.push({ of: box.id, what: 'material', boxId: box.id });
+  const growing = new GrowingBench(house, boxIds, circuit, schools, options);
+  const { bench, unmeasured, boxes } = growing;
+  growing.breakers();
+  for (const box of boxes) growing.box(box);
+  for (const box of boxes) growing.wiring(box);
+  growing.loads();
+  return unmeasured.length ? { ...bench, unmeasured } : bench;
+}
+
+type CableHere = ReturnType<typeof cablesIn>[number];
+/** A bench as it is filled from a survey; everything that had to be taken for something is noted. */
+class GrowingBench {
+  readonly bench = emptyBench();
+  readonly boxes: readonly Box[];
+  readonly unmeasured: NonNullable<Bench['unmeasured']>;
+  private readonly site: Site;
+  private readonly volts: number;
+  /** 240 V in the US is both legs; 230 V is one phase and its neutral */
+  private readonly bothLegs: boolean;
+  private readonly breakerId: string;
+  private readonly secondId: string;
+  private readonly taken = new Set<string>();
+  private fed = false;
+
+  constructor(
+    private readonly house: Site,
+    private readonly boxIds: readonly string[],
+    private readonly circuit: Circuit | undefined,
+    private readonly schools: Schools,
+    private readonly options: BenchOfOptions,
+  ) {
+    this.site = withLampBoxes(house, [...boxIds]);
+    this.boxes = this.site.boxes.filter((b) => boxIds.includes(b.id));
+    this.unmeasured = (options.found ? boxIds : [])
+      .filter((id) => !isLookedInto(house, id))
+      .map((id) => ({ of: id, what: 'wiring', boxId: id }));
+    this.volts = circuit?.voltsNominal ?? 120;
+    this.bothLegs = this.volts === 240;
+    this.breakerId = circuit ? idOf('breaker', circuit.id) : 'breaker';
+    this.secondId = idOf(this.breakerId, 2);
+  }
+
+  breakers(): void {
+    const { bench, circuit, volts, bothLegs, breakerId, secondId } = this;
+    if (circuit?.breakerA === undefined) this.unmeasured.push({ of: PANEL, what: 'rating' });
+    if (volts === 230) bench.supply = { kind: 'single-phase', volts, sourceOhm: 0.15, loopOhm: 0.35 };
+    bench.breakers.push({
+      id: breakerId,
+      number: circuit?.number ?? '?',
+      amps: circuit?.breakerA ?? 15,
+      leg: 'A',
+      kind: circuit?.groundFault === 'breaker' ? 'ground-fault' : 'plain',
+      curve: volts === 230 ? 'UK-B' : 'US',
+      on: true,
+      ...(bothLegs ? { tiedTo: secondId } : {}),
+    });
+    if (bothLegs) bench.breakers.push({ ...bench.breakers[0]!, id: secondId, leg: 'B', tiedTo: breakerId });
+  }
+
+  /** A box with the cables that come into it first. */
+  box(box: Box): void {
+    if (boxMaterial(box) === undefined) this.unmeasured.push({ of: box.id, what: 'material', boxId: box.id });
     const volume = powerVolume(box);
     const clamps = boxClamps(box);
     const { depthMm, widthMm, heightMm } = boxBody(box);
-    bench.boxes.push({
+    this.bench.boxes.push({
       id: box.id,
       name: box.name,
       material: boxMaterial(box) ?? 'plastic',
@@ -90,73 +125,85 @@ export function benchOf(
       ...(clamps === undefined ? {} : { clamps }),
       ...(depthMm === undefined ? {} : { depthMm }),
       openingMm: [widthMm, heightMm],
-      sheathMm: sheathBySchool(schools.sheath),
+      sheathMm: sheathBySchool(this.schools.sheath),
       ...(box.supportFittings ? { supportFittings: box.supportFittings } : {}),
     });
-    for (const { cable, side } of cablesIn(site, box.id)) {
-      if (taken.has(cable.id)) continue;
-      taken.add(cable.id);
-      const inside = (id: string | undefined) => (id !== undefined && boxIds.includes(id) ? id : undefined);
-      const line = side === 'line' && !inside(cable.ends[0].boxId);
-      const feeds = line && !fed;
-      if (feeds) fed = true;
-      const [a, b] = [inside(cable.ends[0].boxId) ?? (feeds ? PANEL : ELSEWHERE), inside(cable.ends[1].boxId) ?? ELSEWHERE];
-      const own = planned?.find((p) => p.cableId === cable.id);
-      const free = (i: 0 | 1): number => {
-        const { boxId, freeLength } = cable.ends[i];
-        const known = freeLength?.mm ?? (boxId === undefined ? undefined : own?.freeMm[boxId]);
-        if ((known === undefined || freeLength?.known === 'assumed') && inside(boxId))
-          unmeasured.push({ of: cable.id, what: 'free', boxId: boxId! });
-        return known ?? UNKNOWN_FREE_MM;
-      };
-      const lengthMm = cable.length?.mm ?? own?.lengthMm ?? (feeds ? circuit?.lengthToSource?.mm : undefined);
-      if (lengthMm === undefined || cable.length?.known === 'assumed') unmeasured.push({ of: cable.id, what: 'length' });
-      if (cable.ground === undefined)
-        for (const e of cable.ends) if (inside(e.boxId)) unmeasured.push({ of: cable.id, what: 'ground', boxId: e.boxId! });
-      bench.cables.push({
-        id: cable.id,
-        name: cable.name,
-        gauge: cable.gauge,
-        // a ground that nobody has looked for is not drawn as one
-        colours: [...cable.conductors, ...(cable.ground === 'none' || cable.ground === undefined ? [] : [cable.ground])],
-        lengthMm: lengthMm ?? UNKNOWN_MM,
-        ends: [a, b],
-        sides: [cable.ends[0].side ?? 'top', cable.ends[1].side ?? 'top'],
-        freeMm: [free(0), free(1)],
-        ...(cable.whiteUsedAsHot === 'marked' ? { marked: true } : {}),
-      });
-      const noted = feeds ? notedAtPanel(house, bench, cable.id) : undefined;
-      bench.joints.push(...(noted ?? []));
-      if (feeds && !noted)
-        bench.cables.at(-1)!.colours.forEach((colour, conductor) => {
-          const bar = ['bare', 'green'].includes(colour)
-            ? GROUND_BAR
-            : colour === 'white'
-              ? bothLegs
-                ? secondId
-                : NEUTRAL_BAR
-              : breakerId;
-          bench.joints.push({
-            id: idOf(cable.id, 'panel', conductor),
-            boxId: PANEL,
-            kind: 'terminal',
-            at: { device: bar, terminal: 'screw' },
-            ends: [{ cableId: cable.id, conductor, end: a === PANEL ? 0 : 1 }],
-          });
-        });
+    for (const here of cablesIn(this.site, box.id)) {
+      if (this.taken.has(here.cable.id)) continue;
+      this.taken.add(here.cable.id);
+      this.cable(here);
     }
   }
-  const added = new Set((planned ?? []).map((p) => p.cableId));
-  for (const box of boxes) {
+  private inside(id: string | undefined): string | undefined {
+    return id !== undefined && this.boxIds.includes(id) ? id : undefined;
+  }
+  private cable({ cable, side }: CableHere): void {
+    const { bench, circuit, unmeasured } = this;
+    const feeds = side === 'line' && !this.inside(cable.ends[0].boxId) && !this.fed;
+    if (feeds) this.fed = true;
+    const own = this.options.planned?.find((p) => p.cableId === cable.id);
+    const free = (i: 0 | 1): number => {
+      const { boxId, freeLength } = cable.ends[i];
+      const known = freeLength?.mm ?? (boxId === undefined ? undefined : own?.freeMm[boxId]);
+      if ((known === undefined || freeLength?.known === 'assumed') && this.inside(boxId))
+        unmeasured.push({ of: cable.id, what: 'free', boxId: boxId! });
+      return known ?? UNKNOWN_FREE_MM;
+    };
+    const lengthMm = cable.length?.mm ?? own?.lengthMm ?? (feeds ? circuit?.lengthToSource?.mm : undefined);
+    if (lengthMm === undefined || cable.length?.known === 'assumed') unmeasured.push({ of: cable.id, what: 'length' });
+    if (cable.ground === undefined)
+      for (const e of cable.ends) if (this.inside(e.boxId)) unmeasured.push({ of: cable.id, what: 'ground', boxId: e.boxId! });
+    bench.cables.push({
+      id: cable.id,
+      name: cable.name,
+      gauge: cable.gauge,
+      // a ground that nobody has looked for is not drawn as one
+      colours: [...cable.conductors, ...(cable.ground === 'none' || cable.ground === undefined ? [] : [cable.ground])],
+      lengthMm: lengthMm ?? UNKNOWN_MM,
+      ends: [this.inside(cable.ends[0].boxId) ?? (feeds ? PANEL : ELSEWHERE), this.inside(cable.ends[1].boxId) ?? ELSEWHERE],
+      sides: [cable.ends[0].side ?? 'top', cable.ends[1].side ?? 'top'],
+      freeMm: [free(0), free(1)],
+      ...(cable.whiteUsedAsHot === 'marked' ? { marked: true } : {}),
+    });
+    if (feeds) this.atPanel(bench.cables.at(-1)!);
+  }
+  /** Where it was seen to land at the panel, or where its colours belong. */
+  private atPanel({ id, colours, ends }: BenchCable): void {
+    const { bench, breakerId, secondId, bothLegs } = this;
+    const noted = notedAtPanel(this.house, bench, id);
+    if (noted) {
+      bench.joints.push(...noted);
+      return;
+    }
+    colours.forEach((colour, conductor) => {
+      const neutral = bothLegs ? secondId : NEUTRAL_BAR;
+      const device = ['bare', 'green'].includes(colour) ? GROUND_BAR : colour === 'white' ? neutral : breakerId;
+      bench.joints.push({
+        id: idOf(id, 'panel', conductor),
+        boxId: PANEL,
+        kind: 'terminal',
+        at: { device, terminal: 'screw' },
+        ends: [{ cableId: id, conductor, end: ends[0] === PANEL ? 0 : 1 }],
+      });
+    });
+  }
+
+  wiring(box: Box): void {
+    const { bench, house, site, circuit, schools } = this;
+    const { found, planned = [] } = this.options;
     const wiredAs = found ? site.devices.find((d) => d.boxId === box.id)?.wiredAs : undefined;
+    const added = new Set(planned.map((p) => p.cableId));
     wire(bench, house, site, box, circuit, wiredAs ? { ...schools, device: wiredAs } : schools, added);
   }
-  // what nobody put a figure to is not plugged in as 0 W
-  for (const l of site.loads.filter((x) => x.boxId !== undefined && boxIds.includes(x.boxId) && (x.watts ?? x.amps ?? 0) > 0)) {
-    const faces = bench.devices.filter((d) => d.boxId === l.boxId && ['duplex', 'single', 'ground-fault'].includes(d.form));
-    const used = bench.plugged.filter((p) => faces.some((d) => d.id === p.deviceId)).length;
-    const device = faces[Math.floor(used / 2) % Math.max(1, faces.length)];
-    if (device)
+
+  /** What hangs on these boxes, face by face; what nobody put a figure to is not plugged in as 0 W. */
+  loads(): void {
+    const { bench, volts } = this;
+    for (const l of this.site.loads.filter((x) => this.inside(x.boxId) !== undefined && (x.watts ?? x.amps ?? 0) > 0)) {
+      const faces = bench.devices.filter((d) => d.boxId === l.boxId && ['duplex', 'single', 'ground-fault'].includes(d.form));
+      const used = bench.plugged.filter((p) => faces.some((d) => d.id === p.deviceId)).length;
+      const device = faces[Math.floor(used / 2) % Math.max(1, faces.length)];
+      if (!device) continue;
       bench.plugged.push({
         id: l.id,
         name: l.name,
@@ -166,8 +213,8 @@ export function benchOf(
         powerFactor: 1,
         on: true,
       });
+    }
   }
-  return unmeasured.length ? { ...bench, unmeasured } : bench;
 }
 
 const endsAt = (bench: Bench, boxId: string): string[] =>

@@ -120,106 +120,94 @@ export const isolationOf = (list: readonly Isolation[], b: WorkBox): Isolation |
 
 /** Off, locked, proved dead: the breakers of the boxes that are opened, or the main where the panel is. */
 export function off(w: Work, iso: Isolation, after: string[] | undefined): Draft[] {
-  const { n, main, boxes, targets } = iso;
-  const sub = behindFeeder(w.found, iso.subpanel);
+  return [switchedOff(w, iso, after), provedDead(w, iso)];
+}
+
+/** What makes it dead, in words and by what it is. */
+function madeDeadBy(w: Work, { main, targets, subpanel }: Isolation) {
+  const sub = behindFeeder(w.found, subpanel);
   const numbers = targets.flatMap((t) => {
     const circuit = w.planned.circuits.find((c) => c.id === t.key);
     return circuit ? [breakerNumber(w.planned, circuit)] : [];
   });
+  const breakers =
+    numbers.length > 1
+      ? `Breakers ${listed(numbers)}`
+      : numbers.length === 1
+        ? `Breaker ${numbers[0]!}`
+        : 'The breaker that feeds the source box';
+  return { sub, numbers, words: sub ? capital(sub.feeder) : main ? 'The main' : breakers };
+}
+
+function switchedOff(w: Work, iso: Isolation, after: string[] | undefined): Draft {
+  const { n, main, targets } = iso;
+  const { sub, numbers, words } = madeDeadBy(w, iso);
   const known = new Set(w.planned.circuits.map((c) => c.id));
   // boxes whose breaker nobody knows: those that are opened, and those whose cables hang behind a cut
   const unnamed = w.found.boxes.filter((b) => targets.some((t) => t.key === unknownFeed(b.id) && !known.has(t.key))).map((b) => b.name);
-  const breaker = sub
-    ? capital(sub.feeder)
+  const cover = sub
+    ? [`A lamp that does not hang on the ${sub.name}; then the cover of the ${sub.name} off, and nothing in it touched yet.`]
     : main
-      ? 'The main'
-      : numbers.length > 1
-        ? `Breakers ${listed(numbers)}`
-        : numbers.length === 1
-          ? `Breaker ${numbers[0]!}`
-          : 'The breaker that feeds the source box';
-  return [
-    step(
-      numbered('breaker-off', n),
-      `${breaker} off, locked or labelled`,
-      [spent('switch off and label', Math.max(1, numbers.length))],
-      [
-        'Tell everybody in the house and say for how long.',
-        numbers.length > 1 && !main
-          ? 'Switch all of them off; lock each or tape a label over its handle. Each is proved dead by itself.'
-          : 'Switch it off; lock it or tape a label over the handle.',
-        ...(unnamed.length && !main
-          ? [`Which breaker feeds ${listed(unnamed)} is not known: find it before anything is opened there.`]
-          : []),
-        ...(sub
-          ? [`A lamp that does not hang on the ${sub.name}; then the cover of the ${sub.name} off, and nothing in it touched yet.`]
-          : main
-            ? ['A lamp that does not hang on this panel; then the cover off, and a barrier over the service lugs.']
-            : []),
-      ],
-      {
-        ...(after ? { after } : {}),
-        place: { words: 'panel' },
-        cautions: sub
-          ? [
-              `All that hangs on the ${sub.name} is dark meanwhile. Its own main, where it has one, is not isolation: the feeder’s lugs stay live behind it. Unless you are licensed, have a licensed electrician do this.`,
-            ]
-          : main
-            ? [
-                'The service lugs and the wires to them stay live with the main off, and nothing in the house can make them dead. Unless you are licensed, have a licensed electrician do this.',
-              ]
-            : ['A tripped ground-fault receptacle is not isolation: its line side stays live.'],
-      },
-    ),
-    step(
-      numbered('prove-dead', n),
-      'Prove it dead',
-      [spent('prove dead', Math.max(targets.length, boxes.length, 1))],
-      [
-        sub
-          ? `Prove the tester on a source that stays live: an outlet of another panel, or a battery-fed proving unit.`
-          : main
-            ? 'Prove the tester on a source that this main does not switch off: a battery-fed proving unit, or an outlet of another panel.'
-            : 'Prove the tester on a source known to be live.',
-        ...(main
-          ? [
-              `Test ${sub ? 'the feeder’s lugs and ' : ''}both bus bars to neutral and to ground, and every conductor within reach.`,
-              'Prove the tester on that source again.',
-            ]
-          : [
-              ...whereToTest(iso),
-              'Prove the tester on the live source again. With the cover off, test every conductor and the metal box too.',
-            ]),
-        ...(!main && boxes.length > 1
-          ? [
-              `The same in each box that is opened: ${boxes
-                .map((x) => {
-                  const inside = circuitsIn(w, x.box).map((c) => breakerNumber(w.planned, c));
-                  return `${x.box.box.name}${inside.length ? ` (circuit ${inside.join(' and ')})` : ''}`;
-                })
-                .join('; ')}. One reading that is not dead, in any of them: stop.`,
-            ]
-          : []),
-      ],
-      {
-        dead: targets,
-        proves: targets,
-        ...(boxes[0]
-          ? {
-              place: {
-                words: boxes[0].box.box.name,
-                boxId: boxes[0].box.box.id,
-                wallId: boxes[0].box.wall.id,
-                roomId: boxes[0].box.room.id,
-              },
-            }
-          : { place: { words: 'panel' } }),
-        cautions: [
-          'Two circuits may be in one box. A dead tester and a dead outlet look the same: that is why the tester is proved twice.',
-        ],
-      },
-    ),
-  ];
+      ? ['A lamp that does not hang on this panel; then the cover off, and a barrier over the service lugs.']
+      : [];
+  const caution = sub
+    ? `All that hangs on the ${sub.name} is dark meanwhile. Its own main, where it has one, is not isolation: the feeder’s lugs stay live behind it. Unless you are licensed, have a licensed electrician do this.`
+    : main
+      ? 'The service lugs and the wires to them stay live with the main off, and nothing in the house can make them dead. Unless you are licensed, have a licensed electrician do this.'
+      : 'A tripped ground-fault receptacle is not isolation: its line side stays live.';
+  return step(
+    numbered('breaker-off', n),
+    `${words} off, locked or labelled`,
+    [spent('switch off and label', Math.max(1, numbers.length))],
+    [
+      'Tell everybody in the house and say for how long.',
+      numbers.length > 1 && !main
+        ? 'Switch all of them off; lock each or tape a label over its handle. Each is proved dead by itself.'
+        : 'Switch it off; lock it or tape a label over the handle.',
+      ...(unnamed.length && !main ? [`Which breaker feeds ${listed(unnamed)} is not known: find it before anything is opened there.`] : []),
+      ...cover,
+    ],
+    { ...(after ? { after } : {}), place: { words: 'panel' }, cautions: [caution] },
+  );
+}
+
+function provedDead(w: Work, iso: Isolation): Draft {
+  const { n, main, boxes, targets } = iso;
+  const { sub } = madeDeadBy(w, iso);
+  const source = sub
+    ? `Prove the tester on a source that stays live: an outlet of another panel, or a battery-fed proving unit.`
+    : main
+      ? 'Prove the tester on a source that this main does not switch off: a battery-fed proving unit, or an outlet of another panel.'
+      : 'Prove the tester on a source known to be live.';
+  const tested = main
+    ? [
+        `Test ${sub ? 'the feeder’s lugs and ' : ''}both bus bars to neutral and to ground, and every conductor within reach.`,
+        'Prove the tester on that source again.',
+      ]
+    : [...whereToTest(iso), 'Prove the tester on the live source again. With the cover off, test every conductor and the metal box too.'];
+  const each = boxes.map(({ box }) => {
+    const inside = circuitsIn(w, box).map((c) => breakerNumber(w.planned, c));
+    return `${box.box.name}${inside.length ? ` (circuit ${inside.join(' and ')})` : ''}`;
+  });
+  const first = boxes[0]?.box;
+  return step(
+    numbered('prove-dead', n),
+    'Prove it dead',
+    [spent('prove dead', Math.max(targets.length, boxes.length, 1))],
+    [
+      source,
+      ...tested,
+      ...(!main && boxes.length > 1
+        ? [`The same in each box that is opened: ${each.join('; ')}. One reading that is not dead, in any of them: stop.`]
+        : []),
+    ],
+    {
+      dead: targets,
+      proves: targets,
+      place: first ? { words: first.box.name, boxId: first.box.id, wallId: first.wall.id, roomId: first.room.id } : { words: 'panel' },
+      cautions: ['Two circuits may be in one box. A dead tester and a dead outlet look the same: that is why the tester is proved twice.'],
+    },
+  );
 }
 
 /** At which face or conductor the first box is tested. */
