@@ -13,7 +13,11 @@ describe('settings', () => {
       logLevel: 'info',
       restore: undefined,
       checkAnswers: false,
+      warm: true,
     });
+  });
+  it('warms its threads unless it is told not to', () => {
+    expect([readSettings({ SADDLE_WARM: 'no' }, []).warm, readSettings({ SADDLE_WARM: 'yes' }, []).warm]).toEqual([false, true]);
   });
   it('takes what is set', () => {
     expect(readSettings({ SADDLE_PORT: '8080', SADDLE_HOST: '::1', SADDLE_DATA: '/tmp/there' }, ['--empty'])).toMatchObject({
@@ -33,6 +37,7 @@ describe('settings', () => {
     [{ SADDLE_HOST: '' }, /loopback/],
     [{ SADDLE_DATA: '' }, /SADDLE_DATA/],
     [{ SADDLE_LOG: 'loud' }, /SADDLE_LOG/],
+    [{ SADDLE_WARM: 'maybe' }, /SADDLE_WARM/],
   ])('refuses %j', (env, says) => expect(() => readSettings(env, [])).toThrow(says));
   it('names every wrong setting at once', () => {
     expect(() => readSettings({ SADDLE_PORT: 'x', SADDLE_LOG: 'y' }, [])).toThrow(/SADDLE_PORT[\s\S]*SADDLE_LOG/);
