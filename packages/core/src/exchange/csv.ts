@@ -4,7 +4,7 @@ import { csvFormatRow, dsvFormat } from 'd3-dsv';
 /** What a spreadsheet would take for a formula, also behind the marks that keep it from doing so. */
 const FORMULA = /^'*[=+\-@\t\r]/;
 /** A cell as it was meant, without the mark that kept it from being reckoned. */
-export const plainCell = (cell: string | undefined): string => (cell ?? '').trim().replace(/^'(?='*[=+\-@\t\r])/, '');
+export const plainCell = (cell: string | undefined): string => (cell ?? '').replace(/^'(?='*[=+\-@\t\r])/, '').trim();
 
 const written = (cell: string | number | undefined): string => {
   const text = String(cell ?? '');
@@ -40,7 +40,7 @@ export function csvTable(text: string, name: (column: string) => string, most: n
     line += 1;
     const begins = line;
     line += lines(row) - 1;
-    if (row.every((cell) => cell.trim() === '')) continue;
+    if (row.every((cell) => plainCell(cell) === '')) continue;
     rows.push({ line: begins, cells: Object.fromEntries(columns.map((c, i) => [c, row[i] ?? ''])) });
     if (rows.length > most) break;
   }
