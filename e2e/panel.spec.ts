@@ -37,6 +37,28 @@ test('what feeds what is found out by the switch-offs that tell most, written do
   await expect(page.getByLabel('found out how')).toHaveValue('breaker switched, the back rooms went dead');
 });
 
+test('tabs by keyboard: one stop for Tab, arrows round them, Home and End; what they show is named by them', async ({ page }) => {
+  await atPanel(page);
+  const chosen = page.getByRole('tab', { selected: true });
+  await page.getByRole('tab', { name: 'circuit' }).focus();
+  for (const [key, name] of [
+    ['ArrowRight', 'what feeds what'],
+    ['ArrowRight', 'add a breaker'],
+    ['ArrowLeft', 'what feeds what'],
+    ['End', 'panel'],
+    ['ArrowRight', 'circuit'],
+    ['Home', 'circuit'],
+  ] as const) {
+    await page.keyboard.press(key);
+    await expect(chosen).toHaveText(name);
+    await expect(chosen).toBeFocused();
+    await expect(page.getByRole('tabpanel', { name })).toHaveCount(1);
+  }
+  // out of the tabs with one Tab, into what is shown
+  await page.keyboard.press('Tab');
+  await expect(page.getByLabel('what it feeds')).toBeFocused();
+});
+
 test('a try that can’t be right beside another is named, and taken back', async ({ page }) => {
   await atPanel(page, 'what feeds what');
   const box = page.getByTestId('feed-alcove-box');

@@ -62,6 +62,14 @@ describe('what differs', () => {
     const [only] = differences({ note: `${long}a` }, { note: `${long}b` }, 'in');
     expect([only!.was === only!.now, only!.now.includes('changed in detail')]).toEqual([false, true]);
   });
+  it('a word that happens to be somebody’s id stays that word; only a field that points says the name', () => {
+    const walls = [{ id: 'wood', name: 'Long wall' }, { id: 'metal', name: 'Short wall' }]; // prettier-ignore
+    const was = { walls, material: 'wood', wallId: 'wood' };
+    expect(differences(was, { ...was, material: 'metal', wallId: 'metal' }, 'in')).toMatchObject([
+      { path: '/material', was: 'wood', now: 'metal' },
+      { path: '/wallId', was: 'Long wall', now: 'Short wall' },
+    ]);
+  });
   it('nothing, when they say the same in another order of fields', () => {
     const again = JSON.parse(JSON.stringify(quinceStreet)) as typeof quinceStreet;
     expect(differences(quinceStreet, again, 'in')).toEqual([]);

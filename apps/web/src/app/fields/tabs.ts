@@ -1,11 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
-import { NgbNav, NgbNavItem, NgbNavLinkButton } from '@ng-bootstrap/ng-bootstrap';
+import { NgbNavModule } from '@ng-bootstrap/ng-bootstrap';
 import type { Segment } from './segmented';
 
 /** Tabs over what one of them shows, which is given as content; arrows go from tab to tab. */
 @Component({
   selector: 'sa-tabs',
-  imports: [NgbNav, NgbNavItem, NgbNavLinkButton],
+  imports: [NgbNavModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div
