@@ -294,7 +294,7 @@ function keyPlan(wall: Elevation, frame: Frame, view: WallWindow): KeyPlan {
 }
 
 function shownWords(wall: Elevation, view: WallWindow, whole: boolean, unit: LengthUnit): string {
-  const long = (mm: number): string => (unit === 'mm' ? printLength(Math.round(mm), 'mm') : printFeet(mm, 1));
+  const long = (mm: number): string => (unit === 'mm' ? printLength(Math.round(mm), 'mm') : printFeet(mm));
   return whole
     ? `the whole wall, ${long(wall.widthMm)}`
     : `${long(Math.min(view.width, wall.widthMm))} of ${long(wall.widthMm)} wall shown`;
