@@ -1,4 +1,5 @@
 /** What stands about a box on its wall: studs, pipes, doors, other boxes. By the faceplates of the UK. */
+import { aroundWords, toldBy, type Told } from '../words/index.js';
 import { FACEPLATE, type Judged, term } from '../codebook/index.js';
 import { practice } from '../catalog/index.js';
 import { backToBack, obstacleCollision, otherBoxesOn, studCollision } from '../layout/index.js';
@@ -9,7 +10,6 @@ export const AROUND_RULES = ['stud', 'in-the-wall', 'beside', 'back-to-back'] as
 export type AroundRule = (typeof AROUND_RULES)[number];
 export type Around = Judged & { rule: AroundRule; subject: string };
 
-const FIND = 'Find one: knock and listen, use a finder, or look for nails in the skirting; the spacing tells the others.';
 /** Faceplates nearer than this can’t be screwed on side by side, mm (common practice). */
 const PLATES_APART_MM = 5;
 /** No skirting stands higher, mm (common practice; Victorian ones reach 225). */
@@ -39,10 +39,10 @@ const over = (a: Outline, b: Outline, gap = 0): boolean =>
 export function around(site: Site, { wall, box, face }: Spot, replaces?: string): Around[] {
   const out: Around[] = [];
   const say = (rule: AroundRule, subject: string, judged: Judged): void => void out.push({ rule, subject, ...judged });
-  const stop = (says: string): Judged => ({ verdict: 'stop', says, sums: [], source: practice });
+  const stop = (words: Told): Judged => ({ verdict: 'stop', ...words, sums: [], source: practice });
   if (wall.framing.material !== 'masonry') {
     const stud = studCollision(wall, box);
-    say('stud', box.id, stud.verdict === 'can’t tell' ? { ...stud, ask: FIND } : stud);
+    say('stud', box.id, stud.verdict === 'can’t tell' ? { ...stud, ...aroundWords.studUnknown({ told: toldBy(stud) }) } : stud);
   }
   for (const o of wall.obstacles) say('in-the-wall', o.id, obstacleCollision(wall, box, o));
   const plate = plateOf(wall, box);
@@ -52,14 +52,14 @@ export function around(site: Site, { wall, box, face }: Spot, replaces?: string)
     const fixture = (wall.fixtures ?? []).find((f) => f.face === face && over(plate, { left: f.x.mm, right: f.x.mm + f.width.mm, bottom: f.z.mm, top: f.z.mm + f.height.mm }));
     const base = wall.faces[face].baseHeight?.mm;
     const end = Math.min(plate.left, wall.length.mm - plate.right);
-    if (opening) say('beside', opening.id, stop(`the faceplate would stand in the ${opening.kind}`));
-    else if (fixture) say('beside', fixture.id, stop(`the faceplate would stand behind the ${fixture.kind.replace('-', ' ')}`));
-    else if (end < -0.01) say('beside', wall.id, stop('the faceplate would run past the end of the wall'));
-    else if (base !== undefined && plate.bottom < base - 0.01) say('beside', `${wall.id}/skirting`, stop('the faceplate would sit on the skirting'));
-    else if (base === undefined && plate.bottom < SKIRTING_TO_MM) say('beside', `${wall.id}/skirting`, { verdict: 'can’t tell', says: `how high the skirting is was not noted; the faceplate begins ${Math.round(plate.bottom)} mm over the floor`, sums: [], source: practice, ask: 'Measure the skirting, and note it on the wall’s page.' });
+    if (opening) say('beside', opening.id, stop(aroundWords.inOpening({ kind: opening.kind })));
+    else if (fixture) say('beside', fixture.id, stop(aroundWords.behindFixture({ kind: fixture.kind })));
+    else if (end < -0.01) say('beside', wall.id, stop(aroundWords.pastEnd()));
+    else if (base !== undefined && plate.bottom < base - 0.01) say('beside', `${wall.id}/skirting`, stop(aroundWords.onSkirting()));
+    else if (base === undefined && plate.bottom < SKIRTING_TO_MM) say('beside', `${wall.id}/skirting`, { verdict: 'can’t tell', ...aroundWords.skirtingUnknown({ bottom: plate.bottom }), sums: [], source: practice });
     else
       say('beside', box.id, {
-        ...{ verdict: guessed ? 'can’t tell' : 'ok', says: `${guessed ? 'as it was put there, not measured, ' : ''}clear of doors and windows that are noted, of the ends of the wall${base === undefined ? '' : ' and the skirting'}`, source: practice },
+        ...{ verdict: guessed ? 'can’t tell' : 'ok', ...aroundWords.clear({ guessed, base }), source: practice },
         sums: [{ terms: [], result: term('faceplate to the nearer end', end, 'length'), limit: { ...term('at least', 0, 'length'), relation: '≥' } }],
       });
   }
@@ -70,7 +70,7 @@ export function around(site: Site, { wall, box, face }: Spot, replaces?: string)
       continue;
     }
     const theirs = plateOf(wall, other);
-    if (plate && theirs && over(plate, theirs, PLATES_APART_MM)) say('beside', other.id, stop(`its faceplate would meet that of ${other.name}`));
+    if (plate && theirs && over(plate, theirs, PLATES_APART_MM)) say('beside', other.id, stop(aroundWords.meets({ other: other.name })));
   }
   return out;
 } // prettier-ignore

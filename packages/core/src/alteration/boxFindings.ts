@@ -1,4 +1,5 @@
 /** What is judged of the boxes of an alteration: where the new one is, what is about it and in its wall, and what goes into both. */
+import { alterationBoxWords, toldBy } from '../words/index.js';
 import { ukBoxSort } from '../catalog/index.js';
 import {
   FACEPLATE,
@@ -25,9 +26,9 @@ const WET_ROOMS: ReadonlySet<RoomUse> = new Set<RoomUse>(['kitchen', 'utility', 
 export function boxFindings(job: JobInBook, subject: Subject, planned: Planned, say: Say): void {
   const { alteration, from, point } = subject;
   const { spot } = planned;
-  if (alteration.kind === 'enlarge' && point && !from) return say('place', { verdict: 'can’t tell', says: `on which wall ${point.name} is was not said`, ask: 'Put its box on its wall: then what the larger one meets is known.' }); // prettier-ignore
+  if (alteration.kind === 'enlarge' && point && !from) return say('place', { verdict: 'can’t tell', ...alterationBoxWords.wallUnknown({ point: point.name }) }); // prettier-ignore
   if (!spot) {
-    if (alteration.kind !== 'enlarge') say('place', { verdict: 'can’t tell', says: 'where it goes is not said', ask: 'Give its wall, from the left end to its middle, and its height.' }); // prettier-ignore
+    if (alteration.kind !== 'enlarge') say('place', { verdict: 'can’t tell', ...alterationBoxWords.placeUnknown() }); // prettier-ignore
     return;
   }
   const { wall, box, face, rect } = spot;
@@ -46,10 +47,10 @@ export function boxFindings(job: JobInBook, subject: Subject, planned: Planned, 
   const sort = ukBoxSort(kind);
   const fits = (sort === 'metal') === isSolid(wall) || sort === 'surface' || sort === 'weather';
   if (!fits)
-    say(isSolid(wall) ? 'let-in' : 'lined', { verdict: 'stop', says: isSolid(wall) ? 'a lined box needs hollow board behind it: brick wants a metal box let in' : 'a metal box wants masonry to be screwed to: behind board its lugs are missing' }); // prettier-ignore
+    say(isSolid(wall) ? 'let-in' : 'lined', { verdict: 'stop', ...(isSolid(wall) ? alterationBoxWords.liningOnBrick() : alterationBoxWords.metalOnBoard()) }); // prettier-ignore
   else if (sort === 'lined') say('lined', ukLinedBox(kind, finishMm(wall, face), leafMm(wall)));
   else if (sort === 'metal') say('let-in', ukLetIn(depth!, finishMm(wall, face), leafMm(wall)));
-  if (wall.fireRated && sort === 'lined') say('through', { verdict: 'caution', subject: box.id, says: 'the wall resists fire: the box gets a fire-rated pad or hood' }); // prettier-ignore
+  if (wall.fireRated && sort === 'lined') say('through', { verdict: 'caution', subject: box.id, ...alterationBoxWords.fireWall() }); // prettier-ignore
 }
 
 /** Wall and place: what was measured of them, how high, whether anybody looked for what is in the wall, and what stands beside that asks for room. */
@@ -57,39 +58,39 @@ function placeFindings(job: JobInBook, { alteration, point }: Subject, { wall, b
   // of a move what is there stays what it is
   const kind = alteration.kind === 'move' && point ? point.kind : alteration.outlet.kind;
   const guessed = [box.place.distance, box.place.bottom].some((l) => l.known === 'assumed');
-  say('place', guessed ? { verdict: 'can’t tell', says: `it was put on ${wall.name} and not measured`, ask: 'Measure from the left end of the wall to its middle, and from the floor to its bottom.' } : { verdict: 'ok', says: `on ${wall.name}` }); // prettier-ignore
-  if (!buildKnown(wall)) say('build', { verdict: 'can’t tell', subject: wall.id, says: 'how the wall is built is only taken for granted', ask: 'Knock: a dull sound and drill dust red or grey is masonry; hollow is board on studs.' }); // prettier-ignore
+  say('place', guessed ? { verdict: 'can’t tell', ...alterationBoxWords.wallTaken({ wall: wall.name }) } : { verdict: 'ok', ...alterationBoxWords.onWall({ wall: wall.name }) }); // prettier-ignore
+  if (!buildKnown(wall)) say('build', { verdict: 'can’t tell', subject: wall.id, ...alterationBoxWords.buildTaken() }); // prettier-ignore
   const half = FACEPLATE[1].heightMm / 2;
   const height = ukHeight(z - half, z + half);
-  say('height', guessed && height.verdict === 'ok' ? { ...height, verdict: 'can’t tell', ask: 'Its place was put there and not measured.' } : height); // prettier-ignore
+  say('height', guessed && height.verdict === 'ok' ? { ...height, verdict: 'can’t tell', ...alterationBoxWords.heightTaken({ told: toldBy(height) }) } : height); // prettier-ignore
   lookedFinding(wall, say);
   const use = room?.use;
-  if (use === undefined) say('water', { verdict: 'can’t tell', subject: `${job.id}/room`, says: 'which room it is in was not entered: whether a sink, a bath or a shower is near is not known', ask: 'Walk round the room, or enter it with its use.' }); // prettier-ignore
+  if (use === undefined) say('water', { verdict: 'can’t tell', subject: `${job.id}/room`, ...alterationBoxWords.roomUnknown() }); // prettier-ignore
   else if (OUTSIDE.has(use)) say('outdoors', ukOutdoors(ukKind(box))); // prettier-ignore
   for (const j of ukBeside(alteration.beside ?? {}, { sink: use !== undefined && WET_ROOMS.has(use), bath: use === 'bathroom' }, { kind, bottomMm: z - half })) say('water', { ...j, subject: `${job.id}/${j.of}` }); // prettier-ignore
 }
 /** Whether anybody looked for pipes and cables in a wall that is cut or chased. */
 export function lookedFinding(wall: Wall, say: Say): void {
-  if (!wallLooked(wall)) return say('in-the-wall', { verdict: 'can’t tell', subject: wall.id, says: `nobody has gone over ${wall.name} for pipes and cables`, ask: 'Go over it with a detector where box and cable go, with the power on, and note it on the wall’s page.' }); // prettier-ignore
-  say('in-the-wall', { verdict: 'ok', subject: wall.id, says: `${wall.name}, ${wall.bayLooked}: ${wall.obstacles.length ? `${[...new Set(wall.obstacles.map((o) => o.kind))].join(', ')} noted` : 'nothing noted in the way'}`, source: { from: 'measured' } }); // prettier-ignore
+  if (!wallLooked(wall)) return say('in-the-wall', { verdict: 'can’t tell', subject: wall.id, ...alterationBoxWords.wallUnsearched({ wall: wall.name }) }); // prettier-ignore
+  say('in-the-wall', { verdict: 'ok', subject: wall.id, ...alterationBoxWords.searched({ wall: wall.name, bayLooked: wall.bayLooked, obstacleCount: wall.obstacles.length, kinds: [...new Set(wall.obstacles.map((o) => o.kind))].join(', ') }), source: { from: 'measured' } }); // prettier-ignore
 }
 
 /** What is met inside the boxes: earth leads, grommets, room for one cable more, colours. */
 export function wiringFindings({ alteration, from, point, final }: Subject, planned: Planned, say: Say): void {
   const metal = planned.spot && isMetal(planned.spot.box);
   if (metal) {
-    say('earth-lead', { verdict: 'ok', says: 'the plan has a lead from the box to the accessory' });
-    say('grommet', { verdict: 'note', says: 'a grommet goes into every knock-out that a cable enters by' });
+    say('earth-lead', { verdict: 'ok', ...alterationBoxWords.leadThere() });
+    say('grommet', { verdict: 'note', ...alterationBoxWords.grommets() });
   }
   const here = planned.final?.runs.filter((r) => r.ends.includes(planned.point?.id ?? '')) ?? [];
   if (here.length)
     say(
       'sleeving',
       here.every((r) => isSingles(r.size))
-        ? { verdict: 'note', says: 'the protective single comes in green and yellow over its whole length' }
+        ? { verdict: 'note', ...alterationBoxWords.single() }
         : {
             verdict: 'note',
-            says: 'bare protective conductors are sleeved green and yellow over their whole length; the sleeving is on the list',
+            ...alterationBoxWords.sleeving(),
           },
     );
   // the box that the cable leaves holds one more
@@ -98,9 +99,9 @@ export function wiringFindings({ alteration, from, point, final }: Subject, plan
     const joined = alteration.kind === 'into ring' ? 1 : 0;
     const depth = depthOf(from.box);
     const inside = cables + 2 * joined;
-    const told: Judged = depth === undefined ? { verdict: 'can’t tell', says: `how deep the box of ${point.name} is was not noted`, sums: [], source: ALTERATION_RULES['old-box'].source, ask: 'Off and proved dead: measure from the wall to its back.' } : ukBoxDepth(point.kind, inside, depth, joined); // prettier-ignore
+    const told: Judged = depth === undefined ? { verdict: 'can’t tell', ...alterationBoxWords.boxDepthUnknown({ point: point.name }), sums: [], source: ALTERATION_RULES['old-box'].source } : ukBoxDepth(point.kind, inside, depth, joined); // prettier-ignore
     say('old-box', { ...told, subject: from.box.id });
   }
   const olds = planned.final?.runs.filter((r) => r.cores === undefined && r.ends.includes(point?.id ?? '')) ?? [];
-  if (olds.length && alteration.kind !== 'own radial') say('colours', { verdict: 'can’t tell', says: 'the colours of the cables that are there were not noted', ask: 'Look once it is open: red and black are from before 2006, and get a notice at the board.' }); // prettier-ignore
+  if (olds.length && alteration.kind !== 'own radial') say('colours', { verdict: 'can’t tell', ...alterationBoxWords.coloursUnknown() }); // prettier-ignore
 }

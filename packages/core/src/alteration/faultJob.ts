@@ -1,4 +1,5 @@
 /** Fault finding on a final circuit as a job: what its readings say and what explains them, and the steps from locking off to the record. */
+import { faultFindingWords, toldBy, type Told } from '../words/index.js';
 import { faultWords, lengthsRead, outletsOf, readingLines, ringSearch, shapeOf, sharePercent } from '../finals/index.js';
 import { spent, step, type Draft, type StepAsk, type Target } from '../work/index.js';
 import type { Finding } from '../codebook/index.js';
@@ -6,25 +7,25 @@ import type { Final, JobInBook } from '../model/index.js';
 
 /** So many explanations are named. */
 const NAMED = 3;
-type Told = Pick<Finding, 'verdict' | 'says'> & Partial<Pick<Finding, 'ask' | 'subject' | 'sums' | 'source'>>;
+type Says = Told & Pick<Finding, 'verdict'> & Partial<Pick<Finding, 'subject' | 'sums' | 'source'>>;
 
 /** What was read out of line, and what explains it all. */
-export function faultFindings(job: JobInBook, final: Final, say: (rule: 'out-of-line' | 'explains', told: Told) => void): void {
+export function faultFindings(job: JobInBook, final: Final, say: (rule: 'out-of-line' | 'explains', told: Says) => void): void {
   const incoming = job.incoming ?? {};
   for (const { due, judged } of readingLines(final, incoming))
     if (judged && judged.verdict !== 'ok' && judged.verdict !== 'note')
-      say('out-of-line', { ...judged, subject: `${due.test}/${due.point?.id ?? 'board'}`, says: `${due.words}${due.point ? ` at ${due.point.name}` : ''}: ${judged.says}` }); // prettier-ignore
+      say('out-of-line', { ...judged, ...faultFindingWords.outOfLine({ reading: due.words, point: due.point?.name, told: toldBy(judged) }), subject: `${due.test}/${due.point?.id ?? 'board'}` }); // prettier-ignore
   const search = ringSearch(final, incoming);
   if (!search) {
-    const why = !shapeOf(final).ring ? 'it is no ring: each reading stands by itself' : lengthsRead(final).unknown.length ? 'lengths of runs are missing' : 'nothing was read yet'; // prettier-ignore
-    return say('explains', { verdict: 'can’t tell', says: why, ask: 'Read r1, rn and r2 end to end first, then cross-connected at every point: on the circuit’s page of tests.' }); // prettier-ignore
+    const why = !shapeOf(final).ring ? faultFindingWords.noRing() : lengthsRead(final).unknown.length ? faultFindingWords.lengthsMissing() : faultFindingWords.nothingRead(); // prettier-ignore
+    return say('explains', { verdict: 'can’t tell', ...why });
   }
   const named = search.suspects
     .slice(0, NAMED)
     .map((s) => `${s.fault ? faultWords(final, s.fault) : 'all as noted'} (${sharePercent(s.share)})`);
   say('explains', {
     verdict: 'note',
-    says: named.length ? `by how well each goes with all that was read: ${named.join('; ')}` : search.says,
+    ...(named.length ? faultFindingWords.likely({ named }) : faultFindingWords.nothingFits({ search: search.says })),
   });
 }
 

@@ -1,4 +1,5 @@
 /** A way across the joists of a floor: how many are met, where along their span they are cut, and what the cut is held to. */
+import { joistWords, type Told } from '../words/index.js';
 import { practice } from '../catalog/index.js';
 import { JOIST_CUTS, term, ukJoistCut, ukUnderBoards, type Judged } from '../codebook/index.js';
 import { roomPlans, type PlanSide } from '../layout/index.js';
@@ -70,18 +71,17 @@ type Bored = Judged & { rule: 'boring'; subject: string };
 /** Cuts in the joists of a floor: their size and place are judged where depth and span are known. @param cables through each */
 export function boredJudged(met: Met, joists: Joists | undefined, subject: string, cut: JoistCut, cables: number): Bored[] {
   const counted: Sum = { terms: [term('across the joists', met.acrossMm, 'length')], formula: `÷ ${met.taken ? `${JOISTS_MM} mm, taken` : 'spacing'}, whole ones`, result: term('joists', met.count, 'count') };
-  const told = (part: Pick<Judged, 'verdict' | 'says'> & Partial<Judged>, of = subject): Bored => ({ rule: 'boring', subject: of, source: practice, sums: [counted], ...part });
-  const many = (n: number, one: string, more: string): string => `${n} ${n === 1 ? one : more}`;
-  if (met.taken) return [told({ verdict: 'can’t tell', says: `across joists it takes about ${cut === 'hole' ? many(met.count, 'hole', 'holes') : many(met.count, 'notch', 'notches')}, along them none: which way they run, or how far apart, was not noted`, ask: 'See which way the boards run: joists lie across them. Note it on the room’s page.' })];
+  const told = (part: Told & Pick<Judged, 'verdict'> & Partial<Judged>, of = subject): Bored => ({ rule: 'boring', subject: of, source: practice, sums: [counted], ...part });
+  if (met.taken) return [told({ verdict: 'can’t tell', ...joistWords.runUnknown({ cut, count: met.count }) })];
   const depth = joists?.depth;
-  if (depth === undefined || depth.known === 'assumed' || met.spanMm === undefined || !met.at) return [told({ verdict: 'can’t tell', says: `${many(met.count, 'joist is', 'joists are')} cut; how deep they are was not measured`, ask: 'Measure a joist under a lifted board.' })];
+  if (depth === undefined || depth.known === 'assumed' || met.spanMm === undefined || !met.at) return [told({ verdict: 'can’t tell', ...joistWords.depthUnknown({ count: met.count }) })];
   const size = cutMm(cut, cables);
   const nails = told(ukUnderBoards(depth.mm, cut, size), `${subject}/nails`);
-  const words = `${many(met.count, 'joist is', 'joists are')} ${cut === 'hole' ? `bored, ${size} mm on the middle line` : `notched ${size} mm from the top`}`;
+  const cuts = { count: met.count, cut, sizeMm: size };
   const held = ukJoistCut({ joistDepthMm: depth.mm, spanMm: met.spanMm, cut, sizeMm: size, fromBearingMm: met.at.fromBearingMm, offLineMm: 0 });
   const sums = [counted, ...held.sums];
   // a cut that is too large is so wherever it lies
   if (held.verdict !== 'ok') return [told({ ...held, sums }), nails];
-  if (!joists?.wallToWall) return [told({ ...held, sums, verdict: 'can’t tell', says: `${words}; where along their span is only reckoned: ${joists?.wallToWall === false ? 'something carries them between the walls' : 'whether they span the room from wall to wall was not looked at'}`, ask: 'Look under a lifted board for a wall or a beam under them; note it on the room’s page, or let somebody judge who knows.' }), nails];
-  return [told({ ...held, sums, verdict: 'caution', says: `${words}, ${Math.round(met.at.fromBearingMm)} mm from where they bear` }), nails];
+  if (!joists?.wallToWall) return [told({ ...held, sums, verdict: 'can’t tell', ...joistWords.spanReckoned({ ...cuts, wallToWall: joists?.wallToWall }) }), nails];
+  return [told({ ...held, sums, verdict: 'caution', ...joistWords.placed({ ...cuts, fromBearingMm: met.at.fromBearingMm }) }), nails];
 } // prettier-ignore

@@ -2,6 +2,7 @@
  * The ways a cable can take from one box to another by the UK book: straight across in the wall, over the ceiling, under the floor, through
  * the wall, on its surface. Each in legs with what it lies in, how long it is, what is cut for it, and what speaks against it.
  */
+import { waysWords } from '../words/index.js';
 import { practice } from '../catalog/index.js';
 import { safeZone, term, total, ukChase, type Judged, byVerdict, worstVerdict } from '../codebook/index.js';
 import { levelOf, studsBetween } from '../layout/index.js';
@@ -111,10 +112,10 @@ function chaseOf(spot: Spot, runs: 'up and down' | 'along', { over }: UkSchools)
   const plaster = finishMm(spot.wall, spot.face);
   const subject = `${spot.wall.id}/${runs}`;
   const inLeaf = Math.max(0, CHASE_DEEP_MM[over] - (plaster ?? 0));
-  if (leaf === undefined) return { rule: 'chase', subject, verdict: 'can’t tell', says: 'how thick the leaf is was not measured', sums: [], source: practice, ask: 'Measure the wall at a door or a window, less plaster on both sides; a cavity wall has two leaves.' }; // prettier-ignore
+  if (leaf === undefined) return { rule: 'chase', subject, verdict: 'can’t tell', ...waysWords.leafUnmeasured(), sums: [], source: practice }; // prettier-ignore
   const { mostMm: _, ...judged } = ukChase(leaf, inLeaf, runs);
   judged.sums.unshift({ terms: [term('chase from the surface', CHASE_DEEP_MM[over], 'length'), term('less plaster', -(plaster ?? 0), 'length')], result: term('into the leaf', inLeaf, 'length') }); // prettier-ignore
-  if (judged.verdict === 'stop' && plaster === undefined) return { ...judged, rule: 'chase', subject, verdict: 'can’t tell', says: 'without plaster it would be too deep; how thick the plaster is was not measured', ask: 'Measure the plaster at the old box.' }; // prettier-ignore
+  if (judged.verdict === 'stop' && plaster === undefined) return { ...judged, rule: 'chase', subject, verdict: 'can’t tell', ...waysWords.plasterUnmeasured() }; // prettier-ignore
   return { ...judged, rule: 'chase', subject };
 }
 
@@ -160,8 +161,8 @@ const studsKnown = ({ framing }: Spot['wall']): boolean => framing.knownStud !==
 function studsJudged(wallId: string, crossed: number, known: boolean): UkWay['judged'][number] {
   const base = { rule: 'boring' as const, subject: wallId, sums: [{ terms: [], result: term('studs crossed', crossed, 'count') }], source: practice };
   return known
-    ? { ...base, verdict: 'caution', says: `${crossed} ${crossed === 1 ? 'stud is' : 'studs are'} bored in the middle third, behind an opening at each that is closed again` }
-    : { ...base, verdict: 'can’t tell', says: 'no stud of this wall has been found, so how many are crossed is not known', ask: 'Find one: knock, or use a finder; then the spacing tells the others.' };
+    ? { ...base, verdict: 'caution', ...waysWords.studsBored({ crossed }) }
+    : { ...base, verdict: 'can’t tell', ...waysWords.studsUnknown() };
 } // prettier-ignore
 
 /** A door or window that a straight line of a way in its wall would cross. */
@@ -171,7 +172,7 @@ function openingsCrossed(site: Site, legs: readonly Leg[]): UkWay['judged'] {
     if (!wall || !leg.line || leg.in === 'surface') return [];
     const { x1, x2, z1, z2 } = leg.line;
     const hit = wall.openings.find((o) => o.x.mm < Math.max(x1, x2) + NEAR_LINE_MM && o.x.mm + o.width.mm > Math.min(x1, x2) - NEAR_LINE_MM && o.z.mm < Math.max(z1, z2) + NEAR_LINE_MM && o.z.mm + o.height.mm > Math.min(z1, z2) - NEAR_LINE_MM);
-    return hit ? [{ rule: 'zone', subject: hit.id, verdict: 'stop', says: `a ${hit.kind} stands in its line: ${leg.words}`, sums: [], source: practice }] : [];
+    return hit ? [{ rule: 'zone', subject: hit.id, verdict: 'stop', ...waysWords.inLine({ kind: hit.kind, words: leg.words }), sums: [], source: practice }] : [];
   });
 } // prettier-ignore
 /** Half of a chase: so near to an opening its reveal breaks out, mm (common practice). */
@@ -197,8 +198,8 @@ function throughTheWall(from: Spot, to: Spot, { residual, schools }: Hand): Maki
   const crossed = solid ? 0 : studsBetween(wall, from.rect.centre, to.rect.centre).length;
   const known = studsKnown(wall);
   if (!solid && aside > 5 && (crossed || !known)) judged.push(studsJudged(wall.id, crossed, known));
-  if (wall.fireRated) judged.push({ rule: 'through', subject: wall.id, verdict: 'caution', says: 'the wall resists fire: the hole is sealed round the cable, and boxes behind each other get pads', sums: [], source: practice });
-  if (wall.fireRated === undefined) judged.push({ rule: 'through', subject: wall.id, verdict: 'can’t tell', says: 'whether the wall must resist fire was not noted', sums: [], source: practice, ask: 'Walls to a garage, to a neighbour or round a shared stair do.' });
+  if (wall.fireRated) judged.push({ rule: 'through', subject: wall.id, verdict: 'caution', ...waysWords.fireWall(), sums: [], source: practice });
+  if (wall.fireRated === undefined) judged.push({ rule: 'through', subject: wall.id, verdict: 'can’t tell', ...waysWords.fireUnknown(), sums: [], source: practice });
   const [drill, cut]: Spent[] = solid ? [spent('drill through a leaf'), chased(aside + rise, schools)] : [spent('fish in a bay', crossed + 1), spent('bore a stud or plate', crossed)];
   return { legs, judged, laid: laidIn([from, to]), time: [drill!, cut!], ...(crossed ? { bored: { what: 'stud' as const, count: crossed, taken: !known } } : {}) };
 } // prettier-ignore
@@ -233,7 +234,7 @@ function by(site: Site, where: 'floor' | 'loft', from: Spot, to: Spot, along: nu
   const known = kinds.every((k) => k !== undefined);
   const kind = kinds[0];
   const words = kind === undefined ? (where === 'floor' ? 'under the floor' : 'over the ceiling') : (VOID_WORDS[where] as Record<string, string>)[kind]!;
-  if (!known) judged.push({ rule: 'void', subject: `${where}/${from.room?.id ?? 'room'}`, verdict: 'can’t tell', says: `what lies ${where === 'floor' ? 'under the floor' : 'over the ceiling'} was not noted`, sums: [], source: practice, ask: 'Say it on the room’s page: joists and boards, a cellar, a loft, or concrete.' });
+  if (!known) judged.push({ rule: 'void', subject: `${where}/${from.room?.id ?? 'room'}`, verdict: 'can’t tell', ...waysWords.floorUnknown({ where }), sums: [], source: practice });
   const joists = where === 'floor' ? from.room?.joistsBelow : from.room?.joistsAbove;
   const cut = cutOf(schools.joists);
   const met = joistsMet(site, from, to, joists, along, cut);
@@ -274,7 +275,7 @@ function onTheSurface(site: Site, from: Spot, to: Spot, { onSurface }: UkSchools
     { in: 'surface', runs: 'along', mm: around.mm, words: 'along the skirting', ...(from.wall.id === to.wall.id ? { wallId: from.wall.id, line: { x1: from.rect.centre, z1: low, x2: to.rect.centre, z2: low } } : {}) },
     { ...vertical(to, low, to.z, 'up to the new box'), in: 'surface' },
   ];
-  const judged: UkWay['judged'] = [{ rule: 'surface', subject: room.id, verdict: 'note', says: around.doors ? `it goes up and over ${around.doors === 1 ? 'a door' : `${around.doors} doors`}; seen by everybody, and nothing is chased` : 'seen by everybody, and nothing is chased', sums: [], source: practice }];
+  const judged: UkWay['judged'] = [{ rule: 'surface', subject: room.id, verdict: 'note', ...(around.doors ? waysWords.overDoors({ doors: around.doors }) : waysWords.seen()), sums: [], source: practice }];
   const mm = legs.reduce((s, l) => s + l.mm, 0);
   return { legs, judged, laid: 'B', time: [spent(onSurface === 'mini-trunking' ? 'trunking' : 'conduit and singles', metres(mm))] };
 } // prettier-ignore

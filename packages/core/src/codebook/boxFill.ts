@@ -1,4 +1,5 @@
 /** Box fill (NEC 314.16(B)): what every conductor, clamp, fitting and yoke takes of a box's volume. */
+import { fillWords } from '../words/index.js';
 import { nec, type Source } from '../catalog/index.js';
 import { printAwg, type Awg } from '../measure/index.js';
 import { editionYear, type Edition, type Term } from '../model/index.js';
@@ -110,9 +111,8 @@ export function boxFill(input: BoxFillInput): Judged & { neededIn3: number } {
       neededIn3,
       source,
       verdict: 'can’t tell',
-      says: `needs ${neededIn3.toFixed(2)} in³; the box's volume isn't known`,
+      ...fillWords.volumeUnknown({ neededIn3 }),
       sums: [{ terms, result }],
-      ask: 'Read the volume stamped inside the box, or measure its inside width, height and depth.',
     };
   }
   const fits = atMost(neededIn3, input.volumeIn3);
@@ -120,7 +120,7 @@ export function boxFill(input: BoxFillInput): Judged & { neededIn3: number } {
     neededIn3,
     source,
     verdict: fits ? 'ok' : 'stop',
-    says: `needs ${neededIn3.toFixed(2)} in³, has ${input.volumeIn3.toFixed(1)} in³`,
+    ...fillWords.held({ neededIn3, volumeIn3: input.volumeIn3 }),
     sums: [{ terms, result, limit: { ...term('volume of the box', input.volumeIn3, 'in³'), relation: '≤' } }],
   };
 }

@@ -1,4 +1,5 @@
 /** Free ends, sheath and securing: NEC 300.14, 314.17, 334.30. Lengths in mm. */
+import { conductorWords } from '../words/index.js';
 import { nec, practice } from '../catalog/index.js';
 import { inches } from '../measure/index.js';
 import type { Edition, Schools } from '../model/index.js';
@@ -39,7 +40,7 @@ export function freeConductorLength(sheathToOpeningMm: number, openingWidthMm: n
 export function freeConductor(input: FreeConductorInput): Judged & { neededMm: number | undefined } {
   const source = nec(year(input.edition), '300.14');
   if (input.unbroken) {
-    return { verdict: 'ok', says: 'passes unbroken: no free length is asked for', sums: [], source, neededMm: 0 };
+    return { verdict: 'ok', ...conductorWords.unbroken(), sums: [], source, neededMm: 0 };
   }
   const diagonal = openingDiagonalMm(input.openingWidthMm, input.openingHeightMm);
   const small = Math.min(input.openingWidthMm, input.openingHeightMm) < LARGE_OPENING_MM;
@@ -71,14 +72,10 @@ export function freeConductor(input: FreeConductorInput): Judged & { neededMm: n
   if (free === undefined || neededMm === undefined) {
     return {
       verdict: 'can’t tell',
-      says: free === undefined ? 'the free length has not been measured' : 'the depth of the box is not known',
+      ...(free === undefined ? conductorWords.freeUnmeasured() : conductorWords.depthUnknown()),
       source,
       neededMm,
       sums: [size],
-      ask:
-        free === undefined
-          ? 'With the circuit proved dead, measure the conductors from where they leave the sheath.'
-          : 'Measure the depth of the box from its front edge.',
     };
   }
   const sums = [sixIn(free), size];
@@ -94,14 +91,14 @@ export function freeConductor(input: FreeConductorInput): Judged & { neededMm: n
   if (!enough && !agreed && atLeast(free, LEAST_FREE_MM))
     return {
       verdict: 'caution',
-      says: 'less than 3 in beyond the opening: “less than 8 in in any dimension” read word for word asks for it here, read as “in every direction” not; ask the inspector, or leave it longer',
+      ...conductorWords.twoReadings(),
       sums,
       source,
       neededMm,
     };
   return {
     verdict: enough ? 'ok' : 'stop',
-    says: enough ? 'both rules met' : 'too short: splice on pigtails in the box, or bring more cable in',
+    ...(enough ? conductorWords.longEnough() : conductorWords.tooShort()),
     sums,
     source,
     neededMm,
@@ -122,10 +119,9 @@ export function sheathInside(edition: Edition, insideMm: number | undefined): Ju
   if (insideMm === undefined)
     return {
       verdict: 'can’t tell',
-      says: 'nobody has looked how far the sheath comes in',
+      ...conductorWords.sheathUnseen(),
       sums: [],
       source,
-      ask: 'Look how far the sheath reaches past the clamp.',
     };
   const sums = [
     {
@@ -134,10 +130,9 @@ export function sheathInside(edition: Edition, insideMm: number | undefined): Ju
       limit: { ...term('least', inches(0.25), 'length'), relation: '≥' as const },
     },
   ];
-  if (!atLeast(insideMm, inches(0.25))) return { verdict: 'stop', says: 'the sheath must come at least 1/4 in into the box', sums, source };
-  if (!atMost(insideMm, inches(1)))
-    return { verdict: 'caution', says: 'over 1 in of sheath takes room and stiffens the fold', sums, source: practice };
-  return { verdict: 'ok', says: 'enough, and not too much', sums, source };
+  if (!atLeast(insideMm, inches(0.25))) return { verdict: 'stop', ...conductorWords.sheathTooShort(), sums, source };
+  if (!atMost(insideMm, inches(1))) return { verdict: 'caution', ...conductorWords.sheathTooLong(), sums, source: practice };
+  return { verdict: 'ok', ...conductorWords.sheathEnough(), sums, source };
 }
 
 export interface SecuringInput {
@@ -162,36 +157,32 @@ export function securing(input: SecuringInput): Judged {
   if (input.hasClamp === undefined)
     return {
       verdict: 'can’t tell',
-      says: 'whether the box has a clamp is not known',
+      ...conductorWords.clampUnknown(),
       sums: [],
       source,
-      ask: 'Look whether the cable is held by a clamp where it enters.',
     };
-  if (!input.hasClamp && !input.plasticSingleGang)
-    return { verdict: 'stop', says: 'only a single-gang plastic box may go without a clamp; fit one', sums: [], source };
-  if (input.fished && input.hasClamp)
-    return { verdict: 'ok', says: 'clamped at the box; fished in a closed wall it may stay unsupported between', sums: [], source };
+  if (!input.hasClamp && !input.plasticSingleGang) return { verdict: 'stop', ...conductorWords.noClamp(), sums: [], source };
+  if (input.fished && input.hasClamp) return { verdict: 'ok', ...conductorWords.fished(), sums: [], source };
   const limit = firstStapleWithinMm(input.plasticSingleGang, input.hasClamp);
   if (input.fished)
     return {
       verdict: 'stop',
-      says: 'fished cable must be held at the box: this one has no clamp and no staple can be set',
+      ...conductorWords.fishedLoose(),
       sums: [],
       source,
     };
   if (input.firstStapleMm === undefined) {
     return {
       verdict: 'can’t tell',
-      says: 'first staple not measured',
+      ...conductorWords.stapleUnmeasured(),
       source,
-      ask: 'Measure along the cable from the box to the first staple.',
       sums: [{ terms: [], result: term('first staple within', limit, 'length') }],
     };
   }
   const ok = atMost(input.firstStapleMm, limit);
   return {
     verdict: ok ? 'ok' : 'stop',
-    says: ok ? 'held near enough to the box' : 'the first staple is too far from the box',
+    ...(ok ? conductorWords.stapleNear() : conductorWords.stapleFar()),
     source,
     sums: [
       {

@@ -2,6 +2,7 @@
 import * as z from 'zod';
 import type { Source } from '../catalog/index.js';
 import { Name, Remedy, Stage, strict, Sum, Verdict, VERDICTS } from '../model/index.js';
+import type { Figure, Told } from '../words/index.js';
 import type { Judged } from './judged.js';
 import { RULE_IDS, type RuleId } from './rules/index.js';
 
@@ -19,6 +20,24 @@ const SourceShape: z.ZodType<Source> = strict({
   clause: z.string().optional(),
   from: z.enum(['memory', 'common practice', 'definition', 'stamped', 'measured', 'sum']),
 });
+const FigureShape: z.ZodType<Figure> = z.lazy(() =>
+  z.union([
+    z.string(),
+    z.number(),
+    z.boolean(),
+    z.null(),
+    z.undefined(),
+    z.array(z.union([z.string(), z.number()])).readonly(),
+    ToldShape,
+    z.array(ToldShape).readonly(),
+  ]),
+);
+const ToldShape: z.ZodType<Told> = strict({
+  code: z.string(),
+  figures: z.record(z.string(), FigureShape).readonly(),
+  says: z.string(),
+  ask: z.string().optional(),
+});
 export const Finding = z.object({
   /** rule and subject together are unique within a ledger */
   rule: z.enum(RULE_IDS),
@@ -29,6 +48,10 @@ export const Finding = z.object({
   stage: Stage,
   verdict: Verdict,
   title: Name,
+  /** subject and outcome, `fill.held`: the same whatever the words are */
+  code: z.string(),
+  /** what the words are made of */
+  figures: z.record(z.string(), FigureShape).readonly(),
   /** one plain sentence: what is so */
   says: z.string(),
   sums: z.array(Sum),

@@ -1,4 +1,5 @@
 /** Bored holes in studs (NEC 300.4(A), IRC R602.6) and setback of boxes (NEC 314.20). Lengths in mm. */
+import { framingWords } from '../words/index.js';
 import { nec } from '../catalog/index.js';
 import { inches } from '../measure/index.js';
 import type { Edition, Sum } from '../model/index.js';
@@ -49,35 +50,37 @@ export function boredHole(input: BoredHoleInput): Judged & { plate: boolean } {
   if (input.bearing !== false) sums.push(shareSum(40, 'bearing stud, at most'));
   if (input.bearing !== true) sums.push(shareSum(60, 'other stud, at most'));
   const plate = !atLeast(edge, HOLE_TO_FACE_MM);
-  if (!atLeast(edge, inches(0.625))) return { verdict: 'stop', says: 'less than 5/8 in of wood would be left', sums, source, plate };
-  if (!atMost(share, input.bearing === true ? 40 : 60))
-    return { verdict: 'stop', says: 'the hole is too large for this stud', sums, source, plate };
+  if (!atLeast(edge, inches(0.625))) return { verdict: 'stop', ...framingWords.tooNearEdge(), sums, source, plate };
+  if (!atMost(share, input.bearing === true ? 40 : 60)) return { verdict: 'stop', ...framingWords.holeTooLarge(), sums, source, plate };
   if (input.bearing === undefined && !atMost(share, 40)) {
     return {
       verdict: 'can’t tell',
-      says: 'allowed only if the wall bears nothing',
+      ...framingWords.ifBearsNothing(),
       sums,
       source,
       plate,
-      ask: 'Find out whether the wall carries a load.',
     };
   }
   return plate
-    ? { verdict: 'caution', says: 'a 1/16 in steel plate has to cover the hole', sums, source, plate }
-    : { verdict: 'ok', says: 'no plate needed', sums, source, plate };
+    ? { verdict: 'caution', ...framingWords.plate(), sums, source, plate }
+    : { verdict: 'ok', ...framingWords.noPlate(), sums, source, plate };
 }
 
 /** How far a box front may lie behind the finish: ¼ in where the surface can't burn, flush where it can (314.20). */
 export function setback(edition: Edition, combustible: boolean, behindMm: number | undefined): Judged {
   const source = nec(edition.slice(3), '314.20');
   const limit = combustible ? 0 : inches(0.25);
-  const says = combustible ? 'the finish can burn: front edge flush or proud' : 'front edge at most 1/4 in behind the finish';
   if (behindMm === undefined)
-    return { verdict: 'note', says, sums: [{ terms: [], result: term('behind the finish, at most', limit, 'length') }], source };
+    return {
+      verdict: 'note',
+      ...framingWords.setback({ combustible }),
+      sums: [{ terms: [], result: term('behind the finish, at most', limit, 'length') }],
+      source,
+    };
   const ok = atMost(behindMm, limit);
   return {
     verdict: ok ? 'ok' : 'stop',
-    says: ok ? says : `${says}; use a box extension`,
+    ...(ok ? framingWords.setback({ combustible }) : framingWords.setBackTooFar({ combustible })),
     source,
     sums: [
       { terms: [], result: term('behind the finish', behindMm, 'length'), limit: { ...term('at most', limit, 'length'), relation: '≤' } },
@@ -114,19 +117,17 @@ export function joistCut(input: JoistCutInput): Judged {
     result: term(cut === 'hole' ? 'hole' : 'depth of the notch', sizeMm, 'length'),
     limit: { ...term('at most', most, 'length'), relation: '≤' },
   };
-  if (!atMost(sizeMm, most))
-    return { verdict: 'stop', says: `too ${cut === 'hole' ? 'large' : 'deep'} for this joist`, sums: [size], source };
+  if (!atMost(sizeMm, most)) return { verdict: 'stop', ...framingWords.jointTooLarge({ cut }), sums: [size], source };
   if (cut === 'notch' && input.third !== 'outer')
     return input.third === 'middle'
-      ? { verdict: 'stop', says: 'no notch in the middle third of the span: bore through the middle instead', sums: [size], source }
+      ? { verdict: 'stop', ...framingWords.middleThird(), sums: [size], source }
       : {
           verdict: 'can’t tell',
-          says: 'allowed only outside the middle third of the span',
+          ...framingWords.middleThirdUnknown(),
           sums: [size],
           source,
-          ask: 'Measure the span and where the notch lies in it.',
         };
-  if (cut !== 'hole') return { verdict: 'ok', says: 'within what this joist bears', sums: [size], source };
+  if (cut !== 'hole') return { verdict: 'ok', ...framingWords.notchWithin(), sums: [size], source };
   const edge = input.toEdgeMm ?? (joistDepthMm - sizeMm) / 2;
   const sums: Sum[] = [
     size,
@@ -143,8 +144,8 @@ export function joistCut(input: JoistCutInput): Judged {
       result: term('to the next hole', input.toNextHoleMm, 'length'),
       limit: { ...term('at least', JOIST_EDGE_MM, 'length'), relation: '≥' },
     });
-  if (!atLeast(edge, JOIST_EDGE_MM)) return { verdict: 'stop', says: 'less than 2 in of wood to the edge of the joist', sums, source };
+  if (!atLeast(edge, JOIST_EDGE_MM)) return { verdict: 'stop', ...framingWords.joistEdge(), sums, source };
   if (input.toNextHoleMm !== undefined && !atLeast(input.toNextHoleMm, JOIST_EDGE_MM))
-    return { verdict: 'stop', says: 'less than 2 in of wood to the next hole', sums, source };
-  return { verdict: 'ok', says: 'within what this joist bears; solid wood only, not trusses or I-joists', sums, source };
+    return { verdict: 'stop', ...framingWords.joistNextHole(), sums, source };
+  return { verdict: 'ok', ...framingWords.joistWithin(), sums, source };
 }

@@ -1,15 +1,12 @@
 import type { Source } from '../catalog/index.js';
 import type { Sum, Term, Verdict } from '../model/index.js';
+import type { Told } from '../words/index.js';
 
-/** What a rule says of one case: the ledger adds subject and remedies, the pocket sums show it as it is. */
-export interface Judged {
+/** What a rule says of one case, as code and figures with the words made of them: the ledger adds subject and remedies, the pocket sums show it as it is. */
+export interface Judged extends Told {
   verdict: Verdict;
-  /** one plain sentence */
-  says: string;
   sums: Sum[];
   source: Source;
-  /** what to measure or look at, when nothing can be told */
-  ask?: string;
 }
 
 export const term = (label: string, value: number, unit: Term['unit'], extra: Partial<Term> = {}): Term => ({

@@ -1,4 +1,5 @@
 /** Conductors, breakers, receptacles and what is plugged in: NEC 240.4(D), 210.19–23. */
+import { loadWords } from '../words/index.js';
 import { DEVICE_KINDS, nec, type DeviceKindId } from '../catalog/index.js';
 import { printAwg, type Awg } from '../measure/index.js';
 import { editionYear, type Edition, type Load, type Sum, type Term } from '../model/index.js';
@@ -24,26 +25,22 @@ export function conductorForBreaker(edition: Edition, gauge: Awg, breakerA: numb
   if (breakerA === undefined)
     return {
       verdict: 'can’t tell',
-      says: 'the breaker’s rating is not known',
+      ...loadWords.ratingUnknown(),
       sums: [],
       source,
-      ask: 'Read the number on the breaker’s handle.',
     };
   if (limit === undefined)
     return {
       verdict: gauge > 14 ? 'stop' : 'can’t tell',
-      says: gauge > 14 ? `${printAwg(gauge)} is fixture wire, not branch-circuit wire` : `${printAwg(gauge)} is outside this table`,
+      ...(gauge > 14 ? loadWords.fixtureWire({ gauge }) : loadWords.outsideTable({ gauge })),
       sums: [],
       source,
-      ask: gauge > 14 ? undefined : 'Ask a licensed electrician for the rating.',
     };
   const ok = breakerA <= limit;
   return {
     verdict: ok ? 'ok' : 'stop',
     source,
-    says: ok
-      ? `${printAwg(gauge)} copper may stand on ${breakerA} A`
-      : `${printAwg(gauge)} copper may stand on ${limit} A at most; on ${breakerA} A it overheats before the breaker trips`,
+    ...(ok ? loadWords.conductorBears({ gauge, breakerA }) : loadWords.conductorTooThin({ gauge, limit, breakerA })),
     sums: [
       {
         terms: [],
@@ -63,10 +60,9 @@ export function receptacleRating(edition: Edition, kind: DeviceKindId, breakerA:
   if (breakerA === undefined)
     return {
       verdict: 'can’t tell',
-      says: 'the breaker’s rating is not known',
+      ...loadWords.ratingUnknown(),
       sums: [],
       source,
-      ask: 'Read the number on the breaker’s handle.',
     };
   const singleAlone = device.outlets === 1 && soleOutlet;
   const sum: Sum = {
@@ -77,7 +73,7 @@ export function receptacleRating(edition: Edition, kind: DeviceKindId, breakerA:
   if (breakerA > MOST_CIRCUIT_A)
     return {
       verdict: 'stop',
-      says: `a ${device.ratingA} A receptacle may not stand on a ${breakerA} A circuit`,
+      ...loadWords.faceTooMuch({ ratingA: device.ratingA, breakerA }),
       sums: [
         {
           terms: [],
@@ -87,19 +83,18 @@ export function receptacleRating(edition: Edition, kind: DeviceKindId, breakerA:
       ],
       source,
     };
-  if (singleAlone && device.ratingA < breakerA)
-    return { verdict: 'stop', says: 'a single receptacle on its own circuit must be rated at least the breaker', sums: [sum], source };
+  if (singleAlone && device.ratingA < breakerA) return { verdict: 'stop', ...loadWords.singleFaceTooSmall(), sums: [sum], source };
   // the only single receptacle of a circuit may be rated above it (210.21(B)(1))
   if (device.ratingA > breakerA && !singleAlone)
     return {
       verdict: 'stop',
-      says: `a 20 A face invites 20 A plugs onto ${breakerA} A`,
+      ...loadWords.faceInvites({ breakerA }),
       sums: [{ ...sum, limit: { ...term('breaker', breakerA, 'A'), relation: '≤' } }],
       source,
     };
   return {
     verdict: 'ok',
-    says: `${device.ratingA} A on a ${breakerA} A circuit${device.outlets === 2 ? ': a duplex is two outlets' : ''}`,
+    ...loadWords.faceFits({ ratingA: device.ratingA, breakerA, outlets: device.outlets }),
     sums: [sum],
     source,
   };
@@ -131,7 +126,7 @@ export function cordConnected(
   return {
     verdict: ok ? 'ok' : 'stop',
     source: nec(year(edition), '210.21(B)(2)'),
-    says: ok ? 'one appliance within what one face may carry' : 'more than one cord-and-plug appliance may draw here',
+    ...(ok ? loadWords.oneAppliance() : loadWords.manyAppliances()),
     sums: [
       {
         terms: [loadTerm(load, volts)],
@@ -189,11 +184,10 @@ export function circuitLoad(input: CircuitLoadInput): Judged & { amps: number } 
   if (input.breakerA === undefined)
     return {
       verdict: 'can’t tell',
-      says: `${amps.toFixed(2)} A wanted; the breaker’s rating is not known`,
+      ...loadWords.wantedRatingUnknown({ amps }),
       sums: [{ terms, result }],
       source,
       amps,
-      ask: 'Read the number on the breaker’s handle.',
     };
   const sums: Sum[] = [{ terms, result, limit: { ...term('breaker', input.breakerA, 'A'), relation: '≤' } }];
   // luminaires are no appliances (210.23(A)(2))
@@ -209,16 +203,15 @@ export function circuitLoad(input: CircuitLoadInput): Judged & { amps: number } 
   if (!atMost(amps, input.breakerA))
     return {
       verdict: 'stop',
-      says:
-        total(input.loads.map((l) => loadTerm(l, input.volts))) > input.breakerA
-          ? `${amps.toFixed(1)} A wanted of ${input.breakerA} A: too much for this circuit; just over its rating a breaker holds for long and the wire stays hot`
-          : `${amps.toFixed(1)} A wanted of ${input.breakerA} A, what runs three hours or more counted at 125 %: the breaker holds, and is loaded over the 80 % it may carry for hours`,
+      ...(total(input.loads.map((l) => loadTerm(l, input.volts))) > input.breakerA
+        ? loadWords.overloaded({ amps, breakerA: input.breakerA })
+        : loadWords.overContinuous({ amps, breakerA: input.breakerA })),
       ...{ sums, source, amps },
     };
   if (mixed && !atMost(total(fixedTerms), input.breakerA / 2))
     return {
       verdict: 'stop',
-      says: 'appliances fastened in place may take half of a circuit that others share (lamps don’t count)',
+      ...loadWords.fixedOverHalf(),
       sums,
       source,
       amps,
@@ -226,13 +219,12 @@ export function circuitLoad(input: CircuitLoadInput): Judged & { amps: number } 
   if (!input.complete)
     return {
       verdict: 'can’t tell',
-      says: `${amps.toFixed(1)} A known of ${input.breakerA} A; what else hangs on it was not noted`,
+      ...loadWords.restUnknown({ amps, breakerA: input.breakerA }),
       sums,
       source,
       amps,
-      ask: 'Switch the breaker off and note every lamp and outlet that goes dead, with its nameplate.',
     };
-  return { verdict: 'ok', says: `${amps.toFixed(1)} A of ${input.breakerA} A`, sums, source, amps };
+  return { verdict: 'ok', ...loadWords.within({ amps, breakerA: input.breakerA }), sums, source, amps };
 }
 
 /** Conductor resistance in Ω per 1000 ft: uncoated copper at 75 °C, solid up to 8 AWG, 6 AWG stranded; NEC Chapter 9 Table 8, from memory. */
@@ -261,7 +253,7 @@ export function voltageDrop(edition: Edition, volts: number, sections: DropSecti
     dropV,
     percent,
     verdict: ok ? 'ok' : 'caution',
-    says: `${dropV.toFixed(2)} V lost, ${(volts - dropV).toFixed(1)} V left under load`,
+    ...loadWords.drop({ dropV, volts }),
     source: nec(year(edition), '210.19 note; Chapter 9 Table 8, solid copper at 75 °C'),
     sums: [
       { terms, result: term('drop', dropV, 'V') },

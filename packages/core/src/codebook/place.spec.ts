@@ -1,7 +1,8 @@
 /** NEC 210.8, 210.11, 210.12, 406.9, 406.12 from memory (handbook 4, 11). */
+import { placeWords } from '../words/index.js';
 import { describe, expect, it } from 'vitest';
 import type { Circuit, Edition, Room, RoomUse } from '../model/index.js';
-import { arcFaultProtection, placeWords, groundFaultProtection, mayTap, tamperResistance, weatherResistance } from './place.js';
+import { arcFaultProtection, groundFaultProtection, mayTap, tamperResistance, weatherResistance } from './place.js';
 
 const room = (use: RoomUse, waterWithin6ft?: boolean): Room => ({ id: 'r', name: use, use, waterWithin6ft });
 const circuit = (reservedFor: Circuit['reservedFor']): Circuit => ({

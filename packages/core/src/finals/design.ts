@@ -1,4 +1,5 @@
 /** What a final circuit comes to as it lies: lengths, loops, drop, what each leg carries. */
+import { designWords } from '../words/index.js';
 import {
   atMost,
   DROP_LIMIT_PERCENT,
@@ -158,16 +159,16 @@ export function mostInRuns(final: Final, lengths: ReadonlyMap<string, number> = 
 /** Drop at the worst outlet, held against 5 % (Table 4Ab). */
 export function dropJudged(final: Final, lengths: Lengths): Judged & { worst?: Drop } {
   if (lengths.unknown.length && !lengths.taken)
-    return { verdict: 'can’t tell', says: 'lengths of runs are missing', sums: [], source: DROP_SOURCE, ask: `Measure ${lengths.unknown.length === 1 ? 'the run that has' : `the ${lengths.unknown.length} runs that have`} no length, or read r1 round the ring.` }; // prettier-ignore
+    return { verdict: 'can’t tell', ...designWords.lengthsMissing({ unknownCount: lengths.unknown.length }), sums: [], source: DROP_SOURCE }; // prettier-ignore
   const [worst] = dropsOf(final, lengths.mm);
-  if (!worst || !Number.isFinite(worst.volts)) return { verdict: 'can’t tell', says: 'nothing is fed', sums: [], source: DROP_SOURCE };
+  if (!worst || !Number.isFinite(worst.volts)) return { verdict: 'can’t tell', ...designWords.nothingFed(), sums: [], source: DROP_SOURCE };
   const name = final.points.find((p) => p.id === worst.pointId)!.name;
   const ok = atMost(worst.percent, DROP_LIMIT_PERCENT);
   const terms = dropTerms(final, lengths.mm, worst.pointId);
   return {
     worst,
     verdict: !ok ? 'stop' : lengths.taken ? 'can’t tell' : 'ok',
-    says: `${worst.volts.toFixed(2)} V lost at ${name} of ${UK_VOLTS} V${final.shape === 'ring' ? `, ${RING_FAR_A} A there and the rest spread` : ', all of it there'}${lengths.taken ? '; lengths taken as equal from r1' : ''}`,
+    ...designWords.lost({ volts: worst.volts, name, ukVolts: UK_VOLTS, shape: final.shape, ringFarA: RING_FAR_A, taken: lengths.taken }),
     source: DROP_SOURCE,
     sums: [
       { terms, result: term('drop', total(terms), 'V') },

@@ -1,4 +1,5 @@
 /** What a reading of a final circuit says: against its limit, against what the circuit must read, and what it points to where it is out of line. */
+import { readingWords, type Told } from '../words/index.js';
 import {
   atLeast,
   atMost,
@@ -84,7 +85,6 @@ export function lineOf(of: Pick<Final, 'shape'> & Partial<Pick<Final, 'ratingA' 
 export const mustRead = ({ predicted: ohm, due }: ReadingLine): string =>
   ohm === undefined ? '' : Number.isFinite(ohm) ? printReading({ value: ohm }, due.unit) : 'nothing';
 
-const say = (ohm: number): string => `${ohm.toFixed(2)} Ω`;
 const ohmOf = (context: Context, reading: FinalReading | undefined): number | undefined =>
   reading && !reading.over ? corrected(reading.value, context.final.tests ?? {}) : undefined;
 
@@ -94,7 +94,7 @@ function readTerms({ final }: Context, reading: FinalReading): { terms: Term[]; 
   const terms = [term('read', reading.value, 'Ω'), ...(leadsOhm ? [term('leads', -leadsOhm, 'Ω')] : [])];
   return celsius === 20 ? { terms } : { terms, formula: `(read − leads) ÷ ${warmth(celsius).toFixed(3)}, to 20 °C from ${celsius} °C` };
 }
-const judged = (verdict: Judged['verdict'], says: string, source: Judged['source'], sums: Sum[] = []): Judged => ({ verdict, says, sums, source }); // prettier-ignore
+const judged = (verdict: Judged['verdict'], words: Told, source: Judged['source'], sums: Sum[] = []): Judged => ({ verdict, ...words, sums, source }); // prettier-ignore
 
 function judge(context: Context, due: Due, reading: FinalReading): Judged {
   switch (due.test) {
@@ -113,8 +113,8 @@ function judge(context: Context, due: Due, reading: FinalReading): Judged {
     case 'polarity':
     case 'polarity-live':
       return reading.value === 1
-        ? judged('ok', 'as marked', POLARITY_SOURCE)
-        : judged('stop', 'conductors are exchanged: the circuit stays off until they are where they belong', POLARITY_SOURCE);
+        ? judged('ok', readingWords.asMarked(), POLARITY_SOURCE)
+        : judged('stop', readingWords.exchanged(), POLARITY_SOURCE);
     case 'zs':
       return loop(context, due, reading);
     case 'fault-current':
@@ -124,8 +124,8 @@ function judge(context: Context, due: Due, reading: FinalReading): Judged {
       return residual(reading, due.test === 'residual-1x' ? RESIDUAL_MS.once : RESIDUAL_MS.fiveTimes);
     case 'residual-button':
       return reading.value === 1
-        ? judged('ok', 'opens', RESIDUAL_SOURCE)
-        : judged('stop', 'doesn’t open by its button: it protects nobody; replace it', RESIDUAL_SOURCE);
+        ? judged('ok', readingWords.opens(), RESIDUAL_SOURCE)
+        : judged('stop', readingWords.buttonDead(), RESIDUAL_SOURCE);
   }
 }
 
@@ -134,7 +134,7 @@ const CORE_WORDS = { r1: 'line', rn: 'neutral', r2: 'protective conductor' } as 
 /** r1, rn and r2: through at all, like each other, in the ratio of the areas, and as long as was noted. */
 function endToEnd(context: Context, test: 'r1' | 'rn' | 'r2', reading: FinalReading): Judged {
   const word = CORE_WORDS[test];
-  if (reading.over) return judged('stop', `the ${word} does not go round: the ring is broken in it. Where: from one end at the board with a long lead to the socket in the middle; through means it lies beyond, and so on by halves. Until it is mended it stays off.`, RING_SOURCE); // prettier-ignore
+  if (reading.over) return judged('stop', readingWords.ringBroken({ word }), RING_SOURCE); // prettier-ignore
   const own = ohmOf(context, reading)!;
   const result = term(`${test} at 20 °C`, own, 'Ω');
   const sums: Sum[] = [{ ...readTerms(context, reading), result }];
@@ -143,7 +143,7 @@ function endToEnd(context: Context, test: 'r1' | 'rn' | 'r2', reading: FinalRead
     const apart = Math.abs(own - r1);
     sums.push({ terms: [term('rn', own, 'Ω'), term('r1', -r1, 'Ω')], formula: '|rn − r1|', result: term('apart', apart, 'Ω'), limit: { ...term('at most', AGREE_OHM, 'Ω'), relation: '≤' } }); // prettier-ignore
     if (!atMost(apart, AGREE_OHM))
-      return judged('stop', `line and neutral are of one size and must read alike; ${say(apart)} apart is a loose terminal on the ${own > r1 ? 'neutral' : 'line'}, or the ends of two circuits`, RING_SOURCE, sums); // prettier-ignore
+      return judged('stop', readingWords.liveApart({ apart, own, r1 }), RING_SOURCE, sums); // prettier-ignore
   }
   if (test === 'r2' && r1 !== undefined) {
     const ratio = ratioOf(context.shape.ring?.runs ?? context.final.runs);
@@ -159,8 +159,8 @@ function endToEnd(context: Context, test: 'r1' | 'rn' | 'r2', reading: FinalRead
       });
       if (apart > within)
         return own > want
-          ? judged('stop', `${say(own)} is more than ${ratio.toFixed(2)} × r1: a loose or corroded terminal on a protective conductor`, RING_SOURCE, sums) // prettier-ignore
-          : judged('caution', `${say(own)} is less than ${ratio.toFixed(2)} × r1: another way to earth lies beside it (metal boxes, pipes), or a larger protective conductor`, RING_SOURCE, sums); // prettier-ignore
+          ? judged('stop', readingWords.cpcHigh({ own, ratio }), RING_SOURCE, sums) // prettier-ignore
+          : judged('caution', readingWords.cpcLow({ own, ratio }), RING_SOURCE, sums); // prettier-ignore
     }
   }
   const expected = context.expected.get(test);
@@ -168,9 +168,9 @@ function endToEnd(context: Context, test: 'r1' | 'rn' | 'r2', reading: FinalRead
     const per = milliohmPerMetre(context.final.runs[0]!.size)[test === 'r2' ? 'cpc' : 'live'] / 1000;
     const metres = (own - expected) / per;
     if (Math.abs(own - expected) > Math.max(AGREE_OHM, 0.1 * expected))
-      return judged('caution', `the lengths noted give ${say(expected)}: about ${Math.abs(metres).toFixed(0)} m of cable ${metres > 0 ? 'more than was noted, or a contact that is not good' : 'less than was noted'}`, RING_SOURCE, sums); // prettier-ignore
+      return judged('caution', readingWords.lengthsApart({ expected, metres }), RING_SOURCE, sums); // prettier-ignore
   }
-  return judged('ok', 'goes round', RING_SOURCE, sums);
+  return judged('ok', readingWords.goesRound(), RING_SOURCE, sums);
 }
 
 /** Protective conductor’s resistance to the line’s, by area; undefined where the sizes of the ring differ. */
@@ -185,10 +185,10 @@ function ratioOf(runs: readonly FinalRun[]): number | undefined {
 function crossed(context: Context, due: Due, reading: FinalReading, with_: 'n' | 'e'): Judged {
   const [a, b] = [ohmOf(context, context.readings.get('r1')), ohmOf(context, context.readings.get(with_ === 'n' ? 'rn' : 'r2'))];
   const word = with_ === 'n' ? 'line and neutral' : 'line and protective conductor';
-  if (reading.over) return judged('stop', `nothing between ${word} here: a conductor is open on the way to this point, or the ends were not cross-connected`, RING_SOURCE); // prettier-ignore
+  if (reading.over) return judged('stop', readingWords.crossedNothing({ word }), RING_SOURCE); // prettier-ignore
   const own = ohmOf(context, reading)!;
   const sums: Sum[] = [{ ...readTerms(context, reading), result: term('at 20 °C', own, 'Ω') }];
-  if (a === undefined || b === undefined) return judged('can’t tell', `r1 and ${with_ === 'n' ? 'rn' : 'r2'} come first: this is held against them`, RING_SOURCE, sums); // prettier-ignore
+  if (a === undefined || b === undefined) return judged('can’t tell', readingWords.endsFirst({ core: with_ }), RING_SOURCE, sums); // prettier-ignore
   const quarter = (a + b) / 4;
   const tail = context.shape.tail.get(due.point!.id) ?? [];
   const tailOhm = tail.every((r) => r.length && r.length.known !== 'assumed') ? tail.reduce((sum, r) => sum + ((milliohmPerMetre(r.size).live + milliohmPerMetre(r.size)[with_ === 'n' ? 'live' : 'cpc']) * r.length!.mm) / 1e6, 0) : undefined; // prettier-ignore
@@ -200,65 +200,56 @@ function crossed(context: Context, due: Due, reading: FinalReading, with_: 'n' |
   });
   if (expected === undefined)
     return own >= quarter - AGREE_OHM
-      ? {
-          ...judged(
-            'can’t tell',
-            `a spur: ${say(Math.max(0, own - quarter))} more than on the ring; its cable was not measured`,
-            RING_SOURCE,
-            sums,
-          ),
-          ask: 'Measure the spur’s cable: more than it has is a loose terminal.',
-        }
-      : judged('stop', `a spur can’t read less than the ring it hangs on`, RING_SOURCE, sums);
+      ? judged('can’t tell', readingWords.spurUnmeasured({ moreOhm: Math.max(0, own - quarter) }), RING_SOURCE, sums)
+      : judged('stop', readingWords.spurTooLow(), RING_SOURCE, sums);
   // line with the smaller protective conductor reads a little less toward the board
   const least = with_ === 'e' ? expected - (quarter - (a * b) / (a + b)) - AGREE_OHM : expected - AGREE_OHM;
   if (!atMost(own, expected + AGREE_OHM)) {
     const { live, cpc } = milliohmPerMetre(context.final.runs[0]!.size);
     const metres = ((own - expected) * 1000) / (live + (with_ === 'n' ? live : cpc));
-    return judged('stop', tail.length ? `${say(own - expected)} more than its spur has: a longer spur, a spur on a spur, or a loose terminal` : `${say(own - expected)} more than the others may: it hangs on a spur of about ${metres.toFixed(1)} m that nobody noted, or a terminal here is loose`, RING_SOURCE, sums); // prettier-ignore
+    return judged('stop', tail.length ? readingWords.spurMore({ moreOhm: own - expected }) : readingWords.moreThanOthers({ moreOhm: own - expected, metres }), RING_SOURCE, sums); // prettier-ignore
   }
   if (own < least)
-    return judged('stop', `less than a ring can read here: the legs were not crossed but joined straight, or two rings are connected with each other`, RING_SOURCE, sums); // prettier-ignore
-  return judged('ok', tail.length ? 'as its spur makes it' : 'like the others', RING_SOURCE, sums);
+    return judged('stop', readingWords.tooLow(), RING_SOURCE, sums); // prettier-ignore
+  return judged('ok', tail.length ? readingWords.asItsSpur() : readingWords.likeOthers(), RING_SOURCE, sums);
 }
 
 /** R1+R2 of a radial at a point, against its cable. */
 function linked(context: Context, due: Due, reading: FinalReading): Judged {
-  if (reading.over) return judged('stop', 'nothing from line to protective conductor here: one of them is open, or the link at the board is missing', RING_SOURCE); // prettier-ignore
+  if (reading.over) return judged('stop', readingWords.linkedNothing(), RING_SOURCE); // prettier-ignore
   const own = ohmOf(context, reading)!;
   const sums: Sum[] = [{ ...readTerms(context, reading), result: term('R1+R2 at 20 °C', own, 'Ω') }];
   const expected = context.expected.get(dueKey(due));
-  if (expected === undefined) return judged('can’t tell', 'through; how much it must be hangs on lengths that nobody measured', RING_SOURCE, sums); // prettier-ignore
-  if (!Number.isFinite(expected)) return judged('can’t tell', 'by the runs noted nothing leads here', RING_SOURCE, sums);
+  if (expected === undefined) return judged('can’t tell', readingWords.lengthsUnknown(), RING_SOURCE, sums); // prettier-ignore
+  if (!Number.isFinite(expected)) return judged('can’t tell', readingWords.nothingLeads(), RING_SOURCE, sums);
   const within = Math.max(AGREE_OHM, 0.1 * expected);
-  if (own > expected + within) return judged('stop', `its cable has ${say(expected)}: a loose terminal, or more cable than was noted`, RING_SOURCE, sums); // prettier-ignore
-  if (own < expected - within) return judged('caution', `its cable has ${say(expected)}: less cable than was noted, or another way to earth`, RING_SOURCE, sums); // prettier-ignore
-  return judged('ok', 'as its cable has it', RING_SOURCE, sums);
+  if (own > expected + within) return judged('stop', readingWords.cableMore({ expected }), RING_SOURCE, sums); // prettier-ignore
+  if (own < expected - within) return judged('caution', readingWords.cableLess({ expected }), RING_SOURCE, sums); // prettier-ignore
+  return judged('ok', readingWords.asItsCable(), RING_SOURCE, sums);
 }
 
 function insulationJudged({ value, over }: FinalReading): Judged {
   const sums: Sum[] = [{ terms: [term(over ? 'more than' : 'read', value, 'MΩ')], result: term('insulation', value, 'MΩ'), limit: { ...term('at least', INSULATION_LEAST_MOHM, 'MΩ'), relation: '≥' } }]; // prettier-ignore
-  if (!atLeast(value, INSULATION_LEAST_MOHM)) return judged('stop', 'under 1 MΩ: something is still connected, or insulation is damaged or damp. The circuit stays off.', INSULATION_SOURCE, sums); // prettier-ignore
-  if (value < INSULATION_USUAL_MOHM) return judged('caution', `passes; a sound circuit reads over ${INSULATION_USUAL_MOHM} MΩ (common practice): look for what is still connected, and for damp`, INSULATION_SOURCE, sums); // prettier-ignore
-  return judged('ok', 'sound', INSULATION_SOURCE, sums);
+  if (!atLeast(value, INSULATION_LEAST_MOHM)) return judged('stop', readingWords.insulationLow(), INSULATION_SOURCE, sums); // prettier-ignore
+  if (value < INSULATION_USUAL_MOHM) return judged('caution', readingWords.insulationPoor({ insulationUsualMohm: INSULATION_USUAL_MOHM }), INSULATION_SOURCE, sums); // prettier-ignore
+  return judged('ok', readingWords.sound(), INSULATION_SOURCE, sums);
 }
 
 /** The loop as read cold against 80 % of its limit, and against what outside loop and cable make. */
 function loop(context: Context, due: Due, reading: FinalReading): Judged {
   const { final, incoming } = context;
-  if (reading.over) return judged('stop', 'no loop: the earth is open on the way, or line and neutral are exchanged', ZS_SOURCE);
+  if (reading.over) return judged('stop', readingWords.noLoop(), ZS_SOURCE);
   const own = reading.value;
   if (incoming.earthing === 'TT') {
     const limit = electrodeLimitOhm();
     const sums: Sum[] = [{ terms: [term('read', own, 'Ω')], result: term('Zs', own, 'Ω'), limit: { ...term('50 V ÷ 30 mA', limit, 'Ω'), relation: '≤' } }]; // prettier-ignore
-    if (final.residual === false)
-      return judged('stop', 'an earth electrode without a 30 mA device: nothing opens in time', TT_SOURCE, sums);
-    if (!atMost(own, limit)) return judged('stop', 'too high even for the 30 mA device', TT_SOURCE, sums);
-    if (final.residual === undefined) return judged('can’t tell', 'whether a 30 mA device stands ahead was not noted', TT_SOURCE, sums);
-    return own > UNSTABLE_OHM ? judged('caution', 'over 200 Ω an electrode may not stay as it is', TT_SOURCE, sums) : judged('ok', 'within what the 30 mA device needs', TT_SOURCE, sums); // prettier-ignore
+    if (final.residual === false) return judged('stop', readingWords.ttUnprotected(), TT_SOURCE, sums);
+    if (!atMost(own, limit)) return judged('stop', readingWords.ttTooHigh(), TT_SOURCE, sums);
+    if (final.residual === undefined) return judged('can’t tell', readingWords.ttResidualUnknown(), TT_SOURCE, sums);
+    return own > UNSTABLE_OHM ? judged('caution', readingWords.electrodeUnstable(), TT_SOURCE, sums) : judged('ok', readingWords.ttWithin(), TT_SOURCE, sums); // prettier-ignore
   }
   if (final.ratingA === undefined || final.curve === undefined)
-    return { ...judged('can’t tell', 'the limit hangs on the breaker', ZS_SOURCE, [{ terms: [term('read', own, 'Ω')], result: term('Zs', own, 'Ω') }]), ask: 'Read rating and letter on the breaker.' }; // prettier-ignore
+    return judged('can’t tell', readingWords.limitUnknown(), ZS_SOURCE, [{ terms: [term('read', own, 'Ω')], result: term('Zs', own, 'Ω') }]); // prettier-ignore
   const limit = loopLimitOhm(final.ratingA, final.curve);
   const sums: Sum[] = [
     {
@@ -270,24 +261,24 @@ function loop(context: Context, due: Due, reading: FinalReading): Judged {
   ];
   const expected = context.expected.get(dueKey(due));
   if (expected !== undefined && Number.isFinite(expected)) sums.push({ terms: [term('Ze', incoming.zeOhm!, 'Ω'), term('R1+R2 of its cable', expected - incoming.zeOhm!, 'Ω')], result: term('Zs reckoned', expected, 'Ω') }); // prettier-ignore
-  if (!atMost(own, limit)) return judged('stop', `${say(own)} is over the ${say(limit)} at which ${final.curve}${final.ratingA} still opens at once${final.residual ? ': only the 30 mA device would open. Find why it is so high' : ''}`, ZS_SOURCE, sums); // prettier-ignore
-  if (!atMost(own, COLD_SHARE * limit)) return judged('caution', `over 80 % of ${say(limit)}: warm it may pass the limit. Reckon it with the temperature, or shorten the way`, ZS_SOURCE, sums); // prettier-ignore
-  if (expected !== undefined && own > expected + Math.max(AGREE_OHM, 0.1 * expected)) return judged('caution', `within its limit, but ${say(own - expected)} more than outside loop and cable have: a contact on the way is not good`, ZS_SOURCE, sums); // prettier-ignore
-  return judged('ok', 'opens at once', ZS_SOURCE, sums);
+  if (!atMost(own, limit)) return judged('stop', readingWords.loopOver({ own, limit, curve: final.curve, ratingA: final.ratingA, residual: final.residual }), ZS_SOURCE, sums); // prettier-ignore
+  if (!atMost(own, COLD_SHARE * limit)) return judged('caution', readingWords.loopWarm({ limit }), ZS_SOURCE, sums); // prettier-ignore
+  if (expected !== undefined && own > expected + Math.max(AGREE_OHM, 0.1 * expected)) return judged('caution', readingWords.loopMore({ moreOhm: own - expected }), ZS_SOURCE, sums); // prettier-ignore
+  return judged('ok', readingWords.opensAtOnce(), ZS_SOURCE, sums);
 }
 
 function faultCurrent({ final }: Context, { value, over }: FinalReading): Judged {
   const { breaksKa } = final;
   const result = term(over ? 'more than' : 'fault current', value, 'kA');
-  if (breaksKa === undefined) return { ...judged('can’t tell', 'what the breaker breaks was not read', FAULT_SOURCE, [{ terms: [term('read', value, 'kA')], result }]), ask: 'Read the figure in a box on the breaker: 6000 is 6 kA.' }; // prettier-ignore
+  if (breaksKa === undefined) return judged('can’t tell', readingWords.breakingUnknown(), FAULT_SOURCE, [{ terms: [term('read', value, 'kA')], result }]); // prettier-ignore
   const sums: Sum[] = [{ terms: [term('read', value, 'kA')], result, limit: { ...term('breaks', breaksKa, 'kA'), relation: '≤' } }]; // prettier-ignore
-  if (!atMost(value, breaksKa)) return judged('stop', `more than the ${breaksKa} kA that the breaker breaks: leave it to the competent person`, FAULT_SOURCE, sums); // prettier-ignore
-  if (over) return judged('can’t tell', 'the instrument showed no more than that: read it with one of a greater range', FAULT_SOURCE, sums);
-  return judged('ok', `the breaker breaks ${breaksKa} kA`, FAULT_SOURCE, sums);
+  if (!atMost(value, breaksKa)) return judged('stop', readingWords.breakingOver({ breaksKa }), FAULT_SOURCE, sums); // prettier-ignore
+  if (over) return judged('can’t tell', readingWords.rangeEnds(), FAULT_SOURCE, sums);
+  return judged('ok', readingWords.breakingHeld({ breaksKa }), FAULT_SOURCE, sums);
 }
 function residual({ value, over }: FinalReading, limit: number): Judged {
   const sums: Sum[] = [{ terms: [term(over ? 'more than' : 'read', value, 'ms')], result: term('time', value, 'ms'), limit: { ...term('at most', limit, 'ms'), relation: '≤' } }]; // prettier-ignore
   return !over && atMost(value, limit)
-    ? judged('ok', 'opens in time', RESIDUAL_SOURCE, sums)
-    : judged('stop', 'too slow: it protects nobody; replace it', RESIDUAL_SOURCE, sums);
+    ? judged('ok', readingWords.residualInTime(), RESIDUAL_SOURCE, sums)
+    : judged('stop', readingWords.residualSlow(), RESIDUAL_SOURCE, sums);
 }

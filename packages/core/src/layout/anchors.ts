@@ -1,4 +1,5 @@
 /** A screen or a shelf on its mount, on anchors in a hollow wall or screws in studs: what each is pulled and sheared by. lb and mm. */
+import { anchorWords } from '../words/index.js';
 import { practice } from '../catalog/index.js';
 import { atMost, product, term, type Judged } from '../codebook/index.js';
 
@@ -40,16 +41,13 @@ export function anchorLoad(input: AnchorInput): Judged & { pullLb: number; shear
   if (input.pullLb === undefined || input.shearLb === undefined)
     return {
       ...{ pullLb, shearLb, sums, source: practice, verdict: 'can’t tell' },
-      says: 'what the anchors carry in this wall was not read',
-      ask: 'Read the most in pull and in shear on the packet, for drywall of that thickness. Where a stud can be met, a lag screw in it is better than any anchor.',
+      ...anchorWords.unread(),
     };
   const share = (pullLb / input.pullLb + shearLb / input.shearLb) * ANCHOR_RESERVE;
   const ok = atMost(share, 1);
   return {
     ...{ pullLb, shearLb, source: practice, verdict: ok ? 'ok' : 'stop' },
-    says: ok
-      ? 'within a quarter of what the packet names; an arm swung aside hangs on the anchors of that side alone: count only those'
-      : 'more than a quarter of what the packet names: more anchors, a taller plate, or screws into studs',
+    ...(ok ? anchorWords.within() : anchorWords.tooMuch()),
     sums: [
       ...sums,
       {

@@ -1,4 +1,5 @@
 /** What a box would run into: studs, things in the bay, the box on the other face, doors, the wall's ends. mm. */
+import { collisionWords } from '../words/index.js';
 import { inches, toInches } from '../measure/index.js';
 import { BOX_KINDS, nec, plateWidthMm, practice } from '../catalog/index.js';
 import {
@@ -67,23 +68,19 @@ export function studClearance(wall: Wall, box: Box): StudClearance | undefined {
   return { leftMm, rightMm, hits, leftKnown, rightKnown };
 }
 
-const finds =
-  'Find one: knock and listen, look for trim nails, step 16 in from a known stud, or probe a small pilot hole with a bent wire.';
-
 /** Box opening against the studs. */
 export function studCollision(wall: Wall, box: Box): Judged {
-  if (wall.framing.material === 'masonry') return { verdict: 'ok', says: 'a masonry wall has no studs', sums: [], source: practice };
-  if (isFront(wall)) return { verdict: 'ok', says: 'no studs behind the front of a built-in', sums: [], source: practice };
+  if (wall.framing.material === 'masonry') return { verdict: 'ok', ...collisionWords.masonryNoStuds(), sums: [], source: practice };
+  if (isFront(wall)) return { verdict: 'ok', ...collisionWords.frontNoStuds(), sums: [], source: practice };
   if (!wall.framing.knownStud && wall.framing.extraStuds.length === 0)
-    return { verdict: 'can’t tell', says: 'no stud has been found on this wall', sums: [], source: practice, ask: finds };
+    return { verdict: 'can’t tell', ...collisionWords.noStudFound(), sums: [], source: practice };
   const clearance = studClearance(wall, box);
   if (!clearance)
     return {
       verdict: 'can’t tell',
-      says: 'the box has no place on the wall',
+      ...collisionWords.boxUnplaced(),
       sums: [],
       source: practice,
-      ask: 'Give its distance from a reference.',
     };
   const sums: Sum[] = [];
   // as somebody sees it who stands before this side: on the far one left and right change places
@@ -106,19 +103,18 @@ export function studCollision(wall: Wall, box: Box): Judged {
   if (clearance.hits !== undefined) {
     return {
       verdict: 'stop',
-      says: 'the opening would be cut into a stud',
+      ...collisionWords.intoStud(),
       source: practice,
       sums: [{ terms: [], result: term('stud centre from the left end of this side', uXOf(wall, box.face, clearance.hits), 'length') }],
     };
   }
   const unsure = near.some((known) => known === 'assumed' || known === 'guessed');
-  if (near.length === 0) return { verdict: 'ok', says: 'the opening stays between studs', sums, source: practice };
+  if (near.length === 0) return { verdict: 'ok', ...collisionWords.betweenStuds(), sums, source: practice };
   return {
     verdict: unsure ? 'can’t tell' : 'caution',
-    says: 'nearer to a stud than its place is known',
+    ...(unsure ? collisionWords.studTooNearTaken() : collisionWords.studTooNear()),
     sums,
     source: practice,
-    ask: unsure ? finds : undefined,
   };
 }
 
@@ -144,10 +140,9 @@ export function obstacleCollision(wall: Wall, box: Box, obstacle: Obstacle): Jud
   if (!rect)
     return {
       verdict: 'can’t tell',
-      says: 'the box has no place on the wall',
+      ...collisionWords.boxUnplaced(),
       sums: [],
       source: practice,
-      ask: 'Give its distance from a reference.',
     };
   const o = {
     left: obstacle.x.mm,
@@ -168,7 +163,7 @@ export function obstacleCollision(wall: Wall, box: Box, obstacle: Obstacle): Jud
     const clear = atLeast(gap, least);
     return {
       verdict: clear ? 'ok' : 'caution',
-      says: clear ? `clear of the ${obstacle.kind}` : `close beside the ${obstacle.kind}: cut away from it, and shallow`,
+      ...(clear ? collisionWords.obstacleClear({ kind: obstacle.kind }) : collisionWords.obstacleBeside({ kind: obstacle.kind })),
       sums: [beside],
       source: practice,
     };
@@ -177,10 +172,9 @@ export function obstacleCollision(wall: Wall, box: Box, obstacle: Obstacle): Jud
   if (until === undefined || depthMm === undefined) {
     return {
       verdict: 'can’t tell',
-      says: `the ${obstacle.kind} is behind this place, and ${until === undefined ? 'how deep it lies' : 'the depth of the box'} is not known`,
+      ...collisionWords.obstacleDepthUnknown({ kind: obstacle.kind, until }),
       sums: [],
       source: practice,
-      ask: 'Look in with a scope or feel through a small hole and measure from the finished surface.',
     };
   }
   const spare: Sum = {
@@ -191,7 +185,7 @@ export function obstacleCollision(wall: Wall, box: Box, obstacle: Obstacle): Jud
   const fits = atLeast(until, depthMm);
   return {
     verdict: fits ? 'caution' : 'stop',
-    says: fits ? `in front of the ${obstacle.kind} with depth to spare: mind the blade` : `the box would hit the ${obstacle.kind}`,
+    ...(fits ? collisionWords.obstacleInFront({ kind: obstacle.kind }) : collisionWords.obstacleHit({ kind: obstacle.kind })),
     sums: [spare],
     source: practice,
   };
@@ -203,18 +197,16 @@ export function cavityDepth(wall: Wall, box: Box): Judged {
   if (depthMm === undefined)
     return {
       verdict: 'can’t tell',
-      says: 'the depth of the box is not known',
+      ...collisionWords.boxDepthUnknown(),
       sums: [],
       source: practice,
-      ask: 'Measure the box from its front edge to the back.',
     };
   if (isFront(wall) && wall.framing.studDepth.known === 'assumed')
     return {
       verdict: 'can’t tell',
-      says: 'nobody measured how deep the built-in is',
+      ...collisionWords.frontDepthUnknown(),
       sums: [],
       source: practice,
-      ask: 'Measure from the wall to the front of the built-in.',
     };
   const finish = finishThicknessMm(wall, box.face);
   const reach = depthMm - finish;
@@ -222,13 +214,8 @@ export function cavityDepth(wall: Wall, box: Box): Judged {
   const taken = fits && wall.framing.studDepth.known === 'assumed';
   return {
     verdict: taken ? 'can’t tell' : fits ? 'ok' : 'stop',
-    says: taken
-      ? 'deep enough if the wall is as deep as was taken: nobody measured it'
-      : fits
-        ? 'the cavity is deep enough'
-        : 'the box is deeper than the cavity',
+    ...(taken ? collisionWords.cavityTaken() : fits ? collisionWords.cavityDeepEnough() : collisionWords.cavityTooShallow()),
     source: practice,
-    ...(taken ? { ask: 'Measure the wall at a door or an opening, and take off its finishes.' } : {}),
     sums: [
       {
         terms: [term('box depth', depthMm, 'length'), term('less the finish it passes', -finish, 'length')],
@@ -245,36 +232,34 @@ export function backToBack(wall: Wall, box: Box, other: Box): Judged {
   if (!a || !b)
     return {
       verdict: 'can’t tell',
-      says: 'a box has no place on the wall',
+      ...collisionWords.aBoxUnplaced(),
       sums: [],
       source: practice,
-      ask: 'Give its distance from a reference.',
     };
   const gap = Math.max(b.left - a.right, a.left - b.right, b.bottom - a.top, a.bottom - b.top);
   if (atLeast(gap, 0))
     return {
       verdict: 'ok',
-      says: 'the two boxes stand beside each other',
+      ...collisionWords.boxesBeside(),
       sums: [
         { terms: [], result: term('between the two boxes', gap, 'length'), limit: { ...term('at least', 0, 'length'), relation: '≥' } },
       ],
       source: practice,
     };
-  if (box.face === other.face) return { verdict: 'stop', says: 'two boxes in one place', sums: [], source: practice };
+  if (box.face === other.face) return { verdict: 'stop', ...collisionWords.boxesInOne(), sums: [], source: practice };
   const [d1, d2] = [boxBody(box).depthMm, boxBody(other).depthMm];
   if (d1 === undefined || d2 === undefined)
     return {
       verdict: 'can’t tell',
-      says: 'one behind the other, and a depth is not known',
+      ...collisionWords.boxesDepthUnknown({ depthMm: d1, box: box.name, other: other.name }),
       sums: [],
       source: practice,
-      ask: `Measure the depth of ${d1 === undefined ? box.name : other.name}, with the circuit proved dead.`,
     };
   const thickness = wallThicknessMm(wall);
   const fits = atLeast(thickness, d1 + d2);
   return {
     verdict: fits ? 'caution' : 'stop',
-    says: fits ? 'one behind the other with room between: cables must not be pinched' : 'one behind the other: they meet inside the wall',
+    ...(fits ? collisionWords.boxesBehindWithRoom() : collisionWords.boxesMeet()),
     source: practice,
     sums: [
       {
@@ -289,23 +274,21 @@ export function backToBack(wall: Wall, box: Box, other: Box): Judged {
 /** Boxes on the two faces of a fire-rated wall: 24 in apart, or listed pads (300.21 and the wall's listing, memory). */
 export function fireRatedBackToBack(edition: Edition, wall: Wall, box: Box, other: Box): Judged {
   const source = nec(edition.slice(3), '300.21; IRC R302.4.2');
-  if (wall.fireRated === false) return { verdict: 'ok', says: 'the wall is not fire-rated', sums: [], source };
+  if (wall.fireRated === false) return { verdict: 'ok', ...collisionWords.notFireRated(), sums: [], source };
   if (wall.fireRated === undefined)
     return {
       verdict: 'can’t tell',
-      says: 'whether the wall is fire-rated was not noted',
+      ...collisionWords.fireUnknown(),
       sums: [],
       source,
-      ask: 'Walls to a garage, to another dwelling or round a stair shaft usually are. Ask the building department when in doubt.',
     };
   const [a, b] = [boxRect(wall, box), boxRect(wall, other)];
-  if (!a || !b)
-    return { verdict: 'can’t tell', says: 'a box has no place on the wall', sums: [], source, ask: 'Give its distance from a reference.' };
+  if (!a || !b) return { verdict: 'can’t tell', ...collisionWords.aBoxUnplaced(), sums: [], source };
   const apart = Math.max(0, b.left - a.right, a.left - b.right);
   const ok = atLeast(apart, inches(24));
   return {
     verdict: ok ? 'ok' : 'stop',
-    says: ok ? 'far enough apart in a fire-rated wall' : 'in a fire-rated wall: 24 in apart sideways, or listed putty pads on both',
+    ...(ok ? collisionWords.fireApart() : collisionWords.fireTooNear()),
     source,
     sums: [
       { terms: [], result: term('apart sideways', apart, 'length'), limit: { ...term('at least', inches(24), 'length'), relation: '≥' } },
@@ -337,21 +320,19 @@ export function fireRatedOpening(edition: Edition, wall: Wall, box: Box, garage:
   if (wall.fireRated === undefined)
     return {
       verdict: 'can’t tell',
-      says: 'a wall to a garage usually holds back fire; whether this one does was not noted',
+      ...collisionWords.garageWallUnknown(),
       ...{ sums, source },
-      ask: 'Ask the building department, or note in the wall’s form that it is not fire-rated.',
     };
   if (!atMost(in2, RATED_OPENING_IN2))
     return {
       verdict: 'stop',
-      says: 'too large an opening for a fire-rated wall',
+      ...collisionWords.fireOpeningTooLarge(),
       ...{ sums, source },
-      ask: 'Take a box of one gang, or another wall.',
     };
   const material = box.material ?? (box.kind === 'other' ? undefined : BOX_KINDS[box.kind].material);
   return {
     verdict: 'caution',
-    says: `in a fire-rated wall: ${material === 'metal' ? 'a steel box may' : 'only a box listed for such walls may'}; at most 1/8 in open round it, and what goes through its plates is fire-stopped`,
+    ...collisionWords.fireBoxAndRim({ material }),
     ...{ sums, source },
   };
 }
@@ -378,7 +359,7 @@ function onFront(builtIn: Fixture, plate: { left: number; right: number; bottom:
   if (past.length)
     return {
       verdict: 'stop',
-      says: `the plate would reach past the ${past.join(' and the ')} of the front of the ${name}`,
+      ...collisionWords.plateOutsideFront({ past, name }),
       sums,
       source: practice,
     };
@@ -386,12 +367,11 @@ function onFront(builtIn: Fixture, plate: { left: number; right: number; bottom:
   return open.length
     ? {
         verdict: 'can’t tell',
-        says: `inside the front of the ${name}, if it is as assumed: nobody measured its ${open.join(' and its ')}`,
+        ...collisionWords.frontAsAssumed({ name, open }),
         sums,
         source: practice,
-        ask: `Measure the front of the ${name}: its left edge, width, lower edge and height.`,
       }
-    : { verdict: 'ok', says: `inside the front of the ${name}`, sums, source: practice };
+    : { verdict: 'ok', ...collisionWords.insideFront({ name }), sums, source: practice };
 }
 
 /** Plate and opening against doors, windows, base trim and the wall's ends. */
@@ -400,10 +380,9 @@ export function surroundings(wall: Wall, box: Box): Judged {
   if (!rect)
     return {
       verdict: 'can’t tell',
-      says: 'the box has no place on the wall',
+      ...collisionWords.boxUnplaced(),
       sums: [],
       source: practice,
-      ask: 'Give its distance from a reference.',
     };
   const plateHalf = plateWidthMm(box.gangs) / 2;
   const plate = {
@@ -415,14 +394,14 @@ export function surroundings(wall: Wall, box: Box): Judged {
   const hit = wall.openings.find((o) =>
     overlaps(plate, { left: o.x.mm, right: o.x.mm + o.width.mm, bottom: o.z.mm, top: o.z.mm + o.height.mm }),
   );
-  if (hit) return { verdict: 'stop', says: `the box would stand in the ${hit.kind}`, sums: [], source: practice };
+  if (hit) return { verdict: 'stop', ...collisionWords.inDoorOrWindow({ kind: hit.kind }), sums: [], source: practice };
   const ends = Math.min(plate.left, wall.length.mm - plate.right);
   const endSum: Sum = {
     terms: [],
     result: term('plate to the nearer end of the wall', ends, 'length'),
     limit: { ...term('at least', 0, 'length'), relation: '≥' },
   };
-  if (ends < -0.01) return { verdict: 'stop', says: 'the plate would run past the end of the wall', sums: [endSum], source: practice };
+  if (ends < -0.01) return { verdict: 'stop', ...collisionWords.pastEnd(), sums: [endSum], source: practice };
   if (isFront(wall)) return onFront(wall.builtIn, plate);
   const base = wall.faces[box.face].baseHeight;
   const sums = [endSum];
@@ -433,27 +412,26 @@ export function surroundings(wall: Wall, box: Box): Judged {
       result: term('plate above the base', over, 'length'),
       limit: { ...term('at least', 0, 'length'), relation: '≥' },
     } as Sum);
-    if (over < -0.01) return { verdict: 'stop', says: 'the plate would sit on the base trim', sums, source: practice };
+    if (over < -0.01) return { verdict: 'stop', ...collisionWords.onTrim(), sums, source: practice };
   }
   if (base)
     return {
       verdict: 'ok',
-      says: 'clear of the doors and windows noted, of the base trim and the ends of the wall',
+      ...collisionWords.clearOfAll(),
       sums,
       source: practice,
     };
   if (plate.bottom < TALL_BASE_MM) {
     return {
       verdict: 'can’t tell',
-      says: 'so low that it may sit on base trim, which nobody measured',
+      ...collisionWords.trimUnmeasured(),
       sums,
       source: practice,
-      ask: 'Measure the height of the base trim; 0 if there is none.',
     };
   }
   return {
     verdict: 'ok',
-    says: 'clear of the doors and windows noted and of the ends of the wall, and above any usual base trim (not measured)',
+    ...collisionWords.clearAboveTrim(),
     sums,
     source: practice,
   };

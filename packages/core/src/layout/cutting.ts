@@ -1,4 +1,5 @@
 /** Cutting an opening: outline with ears and clamp slots, order of cuts, how deep, and what the saw may meet on either face. mm. */
+import { cuttingWords, type Told } from '../words/index.js';
 import { BOX_KINDS, FINISHES, nec, practice } from '../catalog/index.js';
 import { term, type Judged } from '../codebook/index.js';
 import { inches, printLength, type LengthUnit } from '../measure/index.js';
@@ -128,11 +129,11 @@ interface Cut {
   reach: number;
 }
 /** Held against the blade: deeper than it reaches, or in its way. */
-function withinReach({ saw, reach }: Cut, to: string, near: number, says: { deeper: string; reached: string }): Judged {
+function withinReach({ saw, reach }: Cut, to: string, near: number, words: { deeper: Told; reached: Told }): Judged {
   const clear = near - reach;
   return {
     verdict: clear > 0 ? 'caution' : 'stop',
-    says: clear > 0 ? says.deeper : says.reached,
+    ...(clear > 0 ? words.deeper : words.reached),
     sums: [
       {
         terms: [term(`surface to ${to}`, near, 'length'), term(`less reach of the ${saw}`, -reach, 'length')],
@@ -154,15 +155,15 @@ function obstaclesBehind(cut: Cut): Judged[] {
       return [
         {
           verdict: 'stop',
-          says: `a ${o.kind} is behind this place and how deep it lies is not known: no blade before it was seen`,
+          ...cuttingWords.depthUnknown({ kind: o.kind }),
           sums: [],
           source: practice,
         },
       ];
     return [
       withinReach(cut, `the ${o.kind}`, near, {
-        deeper: `the ${o.kind} lies deeper than the ${saw} reaches: hold the depth`,
-        reached: `the ${saw} would reach the ${o.kind}`,
+        deeper: cuttingWords.obstacleDeeper({ kind: o.kind, saw }),
+        reached: cuttingWords.obstacleReached({ kind: o.kind, saw }),
       }),
     ];
   });
@@ -178,21 +179,18 @@ function boxesBehind(cut: Cut): Judged[] {
     const kind = other.kind === 'other' ? undefined : BOX_KINDS[other.kind];
     return [
       withinReach(cut, 'the back of that box', deep - (other.depth?.mm ?? kind?.depthMm ?? deep), {
-        deeper: `${other.name} sits behind, on the other face: hold the depth`,
-        reached: `the ${saw} would reach ${other.name} on the other face: its circuit must be proved dead too, and the blade kept short`,
+        deeper: cuttingWords.boxDeeper({ other: other.name }),
+        reached: cuttingWords.boxReached({ other: other.name, saw }),
       }),
     ];
   });
 }
 function cablesInReach({ site, wall, box, around }: Cut, before: Box | undefined): Judged[] {
   return hangingBehind(site, wall, box, around, before).map(({ cable, own, side }): Judged => {
-    const runs = `${cable.name} runs ${side === 'top' ? 'up' : 'down'}`;
+    const hanging = { cable: cable.name, side };
     return {
       verdict: own === before ? 'caution' : 'stop',
-      says:
-        own === before
-          ? `its own ${runs} behind the new cut: off and proved dead before it, the cable pulled aside`
-          : `${runs} here from ${own.name}: look before any blade`,
+      ...(own === before ? cuttingWords.itsOwnCable(hanging) : cuttingWords.otherCable({ ...hanging, own: own.name })),
       sums: [],
       source: practice,
     };
@@ -210,8 +208,8 @@ export function behindTheCut(
   before?: Box,
 ): Judged[] {
   const opening = openingRect(wall, box);
-  const cant = (says: string, ask: string): Judged => ({ verdict: 'can’t tell', says, sums: [], source: practice, ask });
-  if (!opening) return [cant('the box has no place on the wall', 'Give its distance from a reference.')];
+  const cant = (words: Told): Judged => ({ verdict: 'can’t tell', ...words, sums: [], source: practice });
+  if (!opening) return [cant(cuttingWords.boxUnplaced())];
   const around = {
     left: opening.left - ASIDE_MM,
     right: opening.right + ASIDE_MM,
@@ -221,18 +219,12 @@ export function behindTheCut(
   const reach = Math.max(finishThicknessMm(wall, box.face), STROKE_MM[schools.saw]);
   const cut: Cut = { site, wall, box, saw: schools.saw, around, reach };
   const found = [...obstaclesBehind(cut), ...boxesBehind(cut), ...cablesInReach(cut, before)];
-  if (wall.framing.material !== 'masonry' && !baysLooked(wall, opening))
-    found.push(
-      cant(
-        'look first: nobody has looked into this bay',
-        'Drill a small hole inside the outline, look in with a scope or feel with a bent wire, on this side; and look on the other face for what sits there.',
-      ),
-    );
+  if (wall.framing.material !== 'masonry' && !baysLooked(wall, opening)) found.push(cant(cuttingWords.bayUnlooked()));
   if (found.length) return found;
   return [
     {
       verdict: 'ok',
-      says: 'nothing is known within the saw’s reach on either face, and the bay was looked into',
+      ...cuttingWords.looked(),
       sums: [],
       source: nec(edition.slice(3), '110.12'),
     },
@@ -301,10 +293,9 @@ export function openingFit(wall: Wall, box: Box, edition: Edition): Judged {
   if (!rect || !opening)
     return {
       verdict: 'can’t tell',
-      says: 'the box has no place on the wall',
+      ...cuttingWords.boxUnplaced(),
       sums: [],
       source,
-      ask: 'Give its distance from a reference.',
     };
   const gap = Math.max(
     (opening.right - opening.left - (rect.right - rect.left)) / 2,
@@ -312,7 +303,7 @@ export function openingFit(wall: Wall, box: Box, edition: Edition): Judged {
   );
   return {
     verdict: 'note',
-    says: 'snug: a tight hole can be shaved, a wide one must be filled',
+    ...cuttingWords.snug(),
     sums: [
       {
         terms: [],

@@ -1,4 +1,5 @@
 /** Heights of boxes: bottom, centre and plate edges; matching the room; counters. mm above the finished floor. */
+import { heightWords } from '../words/index.js';
 import { nec, PLATE, practice } from '../catalog/index.js';
 import { inches } from '../measure/index.js';
 import type { Edition, Sum } from '../model/index.js';
@@ -53,7 +54,7 @@ export function heightMatch(input: HeightMatchInput): Judged {
     result: term('finished floor to plate bottom', heights.plateBottomMm, 'length'),
   };
   if (input.existingBottomsMm.length === 0) {
-    return { verdict: 'note', says: 'no other box in the room to match: your preferred height stands', sums: [work], source: practice };
+    return { verdict: 'note', ...heightWords.nothingToMatch(), sums: [work], source: practice };
   }
   const nearest = input.existingBottomsMm.reduce((a, b) => (Math.abs(b - finished) < Math.abs(a - finished) ? b : a));
   const off = Math.abs(finished - nearest);
@@ -65,7 +66,7 @@ export function heightMatch(input: HeightMatchInput): Judged {
   const level = atMost(off, LEVEL_WITHIN_MM);
   return {
     verdict: level ? 'ok' : 'caution',
-    says: level ? 'level with the room’s boxes' : 'not level with the room’s boxes',
+    ...(level ? heightWords.level() : heightWords.notLevel()),
     sums: [match, work],
     source: practice,
   };
@@ -76,7 +77,7 @@ export function accessibleReach(bottomMm: number, topMm: number): Judged {
   const inside = atLeast(bottomMm, REACH_MM.low) && atMost(topMm, REACH_MM.high);
   return {
     verdict: inside ? 'ok' : 'note',
-    says: inside ? 'within accessible reach' : 'outside the usual accessible reach of 15 to 48 in; homes are not bound by it',
+    ...(inside ? heightWords.reached() : heightWords.outsideReach()),
     sums: [
       {
         terms: [],
@@ -109,7 +110,7 @@ export function counterClearance(input: CounterClearanceInput): Judged & BoxHeig
     ...heights,
     // it may stand there: another one has to count
     verdict: ok ? 'ok' : 'caution',
-    says: ok ? 'low enough above the counter to count' : 'over 20 in above the counter: it does not count as a counter receptacle',
+    ...(ok ? heightWords.counterLow() : heightWords.counterHigh()),
     source: nec(input.edition.slice(3), '210.52(C)'),
     sums: [
       {

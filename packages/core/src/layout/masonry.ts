@@ -1,7 +1,8 @@
 /** Chases in masonry and holes through an outer wall. Lengths in mm; limits from memory or common practice, as named. */
+import { masonryWords } from '../words/index.js';
 import { practice } from '../catalog/index.js';
 import { atMost, term, type Judged } from '../codebook/index.js';
-import { inches, printLength, printMark, type LengthUnit } from '../measure/index.js';
+import { inches, type LengthUnit } from '../measure/index.js';
 
 /** A plaster pass thicker than this sags and cracks (common practice). */
 const PASS_MM = inches(0.5);
@@ -43,10 +44,9 @@ export function chase(input: ChaseInput): Chase {
     return {
       ...figures,
       verdict: 'can’t tell',
-      says: 'how thick the leaf is was not measured',
+      ...masonryWords.leafUnmeasured(),
       sums: [volume, coats],
       source,
-      ask: 'Measure the wall at a door or a window, less plaster; a cavity wall has two leaves.',
     };
   const limit = {
     terms: [term('leaf', leafMm, 'length')],
@@ -58,9 +58,7 @@ export function chase(input: ChaseInput): Chase {
   return {
     ...figures,
     verdict: ok ? 'ok' : 'stop',
-    says: ok
-      ? 'the leaf bears it; eye, ear and dust protection: the dust holds silica'
-      : 'too deep for this leaf: a shallower box, or on the surface',
+    ...(ok ? masonryWords.leafBears() : masonryWords.leafTooThin()),
     sums: [limit, volume, coats],
     source,
   };
@@ -83,7 +81,7 @@ export function throughWall(wallMm: number, unit: LengthUnit): Judged & { fallMm
     alongMm,
     bitMm,
     verdict: 'note',
-    says: `drill from inside, about ${printMark(fallMm, unit)} lower at the outside (${degrees.toFixed(1)}° below level); sleeve ${printLength(alongMm, unit)}, sealed round it; the bit reaches ${printLength(bitMm, unit)} or more. Look for pipes and cables on both sides first`,
+    ...masonryWords.drillThrough({ fallMm, unit, degrees, alongMm, bitMm }),
     source: practice,
     sums: [
       {

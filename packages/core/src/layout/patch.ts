@@ -1,4 +1,5 @@
 /** What an old opening leaves when a new one takes its place, and what closing it takes. mm. */
+import { patchWords } from '../words/index.js';
 import { practice } from '../catalog/index.js';
 import { product, term, type Judged } from '../codebook/index.js';
 import { inches } from '../measure/index.js';
@@ -134,9 +135,7 @@ export function patchPlan(input: PatchInput): PatchPlan {
     compoundMl,
     dryingHours: pieces.length ? (setting ? 1.5 : 36) : 0,
     verdict: 'note',
-    says: pieces.length
-      ? `${pieces.length} ${pieces.length === 1 ? 'piece' : 'pieces'}, ${battens} ${battens === 1 ? 'batten' : 'battens'}, ${screws} screws, about ${Math.ceil(compoundMl / 50) * 50} ml of compound in three coats`
-      : 'the new opening or its plate covers the old one: nothing to patch',
+    ...(pieces.length ? patchWords.pieces({ pieceCount: pieces.length, battens, screws, compoundMl }) : patchWords.nothing()),
     sums,
     source: practice,
   };

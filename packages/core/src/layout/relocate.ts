@@ -1,4 +1,5 @@
 /** Moving an outlet up, down or sideways, and making it bigger: the raise, whether the cable still reaches, which way it may grow. mm. */
+import { relocateWords } from '../words/index.js';
 import { GANG_PITCH_MM, nec, practice } from '../catalog/index.js';
 import { atLeast, freeConductorLength, term, type Judged } from '../codebook/index.js';
 import { inches } from '../measure/index.js';
@@ -48,19 +49,17 @@ export function relocationReach(input: RelocationInput): Judged & { newFreeMm: n
   if (change === undefined)
     return {
       verdict: 'can’t tell',
-      says: `from which side ${cable.name} comes in was not noted`,
+      ...relocateWords.sideUnknown({ cable: cable.name }),
       sums: [],
       source,
-      ask: 'With the circuit proved dead, look from which side the cable enters: from above it gains on the way up, from below it loses.',
       newFreeMm: undefined,
     };
   if (cable.freeMm === undefined)
     return {
       verdict: 'can’t tell',
-      says: `how much of ${cable.name} is free in the box was not measured`,
+      ...relocateWords.freeUnknown({ cable: cable.name }),
       sums: [],
       source,
-      ask: 'With the circuit proved dead, measure the conductors from where they leave the sheath.',
       newFreeMm: undefined,
     };
   const newFreeMm = cable.freeMm + change;
@@ -79,9 +78,7 @@ export function relocationReach(input: RelocationInput): Judged & { newFreeMm: n
   const ok = atLeast(newFreeMm, input.neededMm);
   return {
     verdict: ok ? 'ok' : 'stop',
-    says: ok
-      ? `${cable.name} still reaches`
-      : `${cable.name} is too short: keep the old box as a junction box with a blank plate that stays reachable, and run a new piece from it; or find slack further along`,
+    ...(ok ? relocateWords.reaches({ cable: cable.name }) : relocateWords.tooShort({ cable: cable.name })),
     sums: [sum],
     source,
     newFreeMm,
@@ -125,20 +122,18 @@ export function enlarging(wall: Wall, box: Box, addedGangs: number): Judged & { 
   if (side.side === undefined)
     return {
       verdict: 'can’t tell',
-      says: 'on which side the box hangs was not looked at',
+      ...relocateWords.hangingUnknown(),
       sums: [],
       source,
-      ask: 'Look for nail heads inside, or slip a thin blade down each side of the box: it stops at the stud.',
       toward: undefined,
     };
   const opening = openingRect(wall, box);
   if (!opening)
     return {
       verdict: 'can’t tell',
-      says: 'the box has no place on the wall',
+      ...relocateWords.boxUnplaced(),
       sums: [],
       source,
-      ask: 'Give its distance from a reference.',
       toward: undefined,
     };
   const half = wall.framing.studWidth.mm / 2;
@@ -163,9 +158,7 @@ export function enlarging(wall: Wall, box: Box, addedGangs: number): Judged & { 
   return {
     toward,
     verdict: !known ? 'can’t tell' : ok ? 'ok' : 'stop',
-    says: ok
-      ? `grows to the ${toward}, ${side.side === 'none' ? 'where there is more room' : 'away from the stud'}`
-      : `no room to the ${toward}: something stands in the way of ${addedGangs === 1 ? 'one more gang' : `${addedGangs} more gangs`}`,
+    ...(ok ? relocateWords.grows({ toward, side: side.side, known }) : relocateWords.noRoom({ toward, addedGangs, known })),
     sums: [
       {
         terms: [],
@@ -174,7 +167,6 @@ export function enlarging(wall: Wall, box: Box, addedGangs: number): Judged & { 
       },
     ],
     source,
-    ask: known ? undefined : 'Find a stud first.',
   };
 }
 

@@ -2,6 +2,7 @@
  * Receptacles round a room (NEC 210.52(A) and (C), from memory): wall spaces unfolded along the floor line, what no receptacle
  * reaches, and the fewest that would reach it all. All places are on a grid, so the optimum is exact on that grid. mm.
  */
+import { spacingWords } from '../words/index.js';
 import { isReceptacle, nec } from '../catalog/index.js';
 import { product, term, type Judged } from '../codebook/index.js';
 import { inches } from '../measure/index.js';
@@ -339,10 +340,9 @@ function spacingJudged(room: Room, strip: StripWall[], spaces: RoomSpacing['spac
   if (strip.length < 3)
     return {
       verdict: 'can’t tell',
-      says: `the walls of the ${room.name} were not entered`,
+      ...spacingWords.wallsUnknown({ room: room.name }),
       sums: [],
       source,
-      ask: 'Walk round the room and type its wall lengths.',
     };
   const missing = spaces.reduce((sum, s) => sum + s.uncovered.reduce((part, u) => part + u.to - u.from, 0), 0);
   const added = spaces.reduce((sum, s) => sum + s.coverage.added.length, 0);
@@ -367,9 +367,7 @@ function spacingJudged(room: Room, strip: StripWall[], spaces: RoomSpacing['spac
   const ok = missing < 1;
   return {
     verdict: ok ? 'ok' : 'caution',
-    says: ok
-      ? 'no point along the walls is further than 6 ft from a receptacle'
-      : `${added} more ${added === 1 ? 'receptacle reaches' : 'receptacles reach'} what is left${unreachable ? ', except where no box can stand' : ''}; asked for in new work, and a good plan in old`,
+    ...(ok ? spacingWords.allReached() : spacingWords.more({ added, unreachable })),
     sums,
     source,
   };

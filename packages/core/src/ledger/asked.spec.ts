@@ -100,7 +100,7 @@ describe('what an edit of the survey brings', () => {
 });
 
 describe('what ends a stop', () => {
-  const judged = { verdict: 'stop' as const, says: 'over a stud', sums: [], source: practice };
+  const judged = { verdict: 'stop' as const, code: 'collisions.intoStud', figures: {}, says: 'over a stud', sums: [], source: practice };
   const cure = remedy('aside', 'Move it aside', { op: 'drop-change', changeId: 'x' });
   it('is said where nothing can be pressed for it; a caution and a stop with a remedy ask for nothing', () => {
     const asks = (verdict: 'stop' | 'caution' | 'note', remedies: Remedy[] = []) =>

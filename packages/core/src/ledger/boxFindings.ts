@@ -1,4 +1,5 @@
 /** Every box of a job: what it holds, where it sits, what it would run into. */
+import { boxWords, toldBy } from '../words/index.js';
 import { BOX_KINDS, boxKinds, DEVICE_KINDS, FINISHES, nec, practice } from '../catalog/index.js';
 import {
   atMost,
@@ -82,15 +83,13 @@ function fillFinding(w: Work, b: WorkBox): Finding {
       ? {
           ...judged,
           verdict: 'can’t tell' as const,
-          says: `${judged.says}, but the cables that are there were not noted`,
-          ask: 'With the circuit proved dead, count the cables in the box.',
+          ...boxWords.cablesUnnoted({ told: toldBy(judged) }),
         }
       : preset && judged.verdict === 'ok'
         ? {
             ...judged,
             verdict: 'can’t tell' as const,
-            says: `${judged.says}, if what came filled in is so`,
-            ask: 'Read the gauge on the sheath, count the conductors, look what is in the box; then touch each field, or say that it is so.',
+            ...boxWords.filledIn({ told: toldBy(judged) }),
           }
         : judged;
   const remedies: Remedy[] = [];
@@ -111,13 +110,7 @@ function fillFinding(w: Work, b: WorkBox): Finding {
   // what was too full before, and gets no fuller, is said and doesn't stop what is mended in it
   const before = b.was && fillOf(w.found, b.was, edition);
   if (b.role === 'opened' && !b.feeds && fill.verdict === 'stop' && before && fill.neededIn3 <= before.neededIn3 + 1e-9)
-    return finding(
-      'box-fill',
-      box.id,
-      title,
-      { ...fill, verdict: 'caution', says: `${fill.says}; it was too full before, and nothing more comes into it` },
-      remedies,
-    );
+    return finding('box-fill', box.id, title, { ...fill, verdict: 'caution', ...boxWords.fullBefore({ told: toldBy(fill) }) }, remedies);
   return finding('box-fill', box.id, runsAt(w, b).length ? `${title} once tapped` : title, fill, remedies);
 }
 
@@ -206,12 +199,12 @@ function nailedFinding(w: Work, b: WorkBox): Finding {
   const nailed = besideStud(wall, box);
   const judged: Judged =
     gap === undefined
-      ? { verdict: 'can’t tell', says: 'no stud of this wall was found', sums: [], source: practice, ask: 'Measure where one stud stands.' }
+      ? { verdict: 'can’t tell', ...boxWords.noStud(), sums: [], source: practice }
       : Math.abs(gap.mm) <= TOUCHES_MM
         ? gap.known
-          ? { verdict: 'ok', says: 'stands against its stud', sums: [], source: practice }
-          : { verdict: 'note', says: 'stands against a stud that is only reckoned: it is nailed where the stud is, and measured then', sums: [], source: practice } // prettier-ignore
-        : { verdict: 'stop', says: gap.mm < 0 ? 'would stand in a stud' : `no stud beside it to nail to: the nearest is ${printLength(gap.mm, w.job.unit)} away`, sums: [], source: practice }; // prettier-ignore
+          ? { verdict: 'ok', ...boxWords.atStud(), sums: [], source: practice }
+          : { verdict: 'note', ...boxWords.atReckonedStud(), sums: [], source: practice } // prettier-ignore
+        : { verdict: 'stop', ...(gap.mm < 0 ? boxWords.inStud() : boxWords.offStud({ gapMm: gap.mm, unit: w.job.unit })), sums: [], source: practice }; // prettier-ignore
   return finding('stud', box.id, 'Box and its stud', judged, [
     remedy('beside-stud', 'Set it against the nearer stud', ...editBox(w, b, nailed, `Move ${box.name} to its stud`)),
   ]);
@@ -225,6 +218,7 @@ function hangingFindings(w: Work, b: WorkBox): Finding[] {
   const centre = boxCentreX(wall, box);
   if (hanging.length === 0 || !opening || centre === undefined) return [];
   const looked = baysLooked(wall, opening);
+  const cables = hanging.map((h) => `${h.cable.name} runs ${h.side === 'top' ? 'up' : 'down'} from ${h.own.name}`);
   const half = (opening.right - opening.left) / 2;
   const aside = [-1, 1].flatMap((way) => {
     const from = hanging.map((h) => boxCentreX(wall, h.own) ?? centre);
@@ -243,10 +237,9 @@ function hangingFindings(w: Work, b: WorkBox): Finding[] {
       `Cables behind the opening for ${box.name}`,
       {
         verdict: looked ? 'caution' : 'can’t tell',
-        says: `${hanging.map((h) => `${h.cable.name} runs ${h.side === 'top' ? 'up' : 'down'} from ${h.own.name}`).join('; ')}: its circuit is off and proved dead before this cut, and the blade kept short`,
+        ...(looked ? boxWords.hangingCables({ cables }) : boxWords.hangingUnlooked({ cables })),
         sums: [],
         source: practice,
-        ...(looked ? {} : { ask: 'Look in through a small hole inside the outline where they really hang, or move the box aside.' }),
       },
       aside,
     ),
@@ -298,18 +291,17 @@ function heightFindings(w: Work, b: WorkBox): Finding[] {
 function bayLooked({ wall, box }: WorkBox): Judged {
   if (isFront(wall))
     return wall.bayLooked
-      ? { verdict: 'ok', says: 'somebody looked inside the built-in', sums: [], source: { from: 'measured' } }
+      ? { verdict: 'ok', ...boxWords.builtInLooked(), sums: [], source: { from: 'measured' } }
       : {
           verdict: 'can’t tell',
-          says: 'nobody has looked inside the built-in',
+          ...boxWords.builtInUnlooked(),
           sums: [],
           source: practice,
-          ask: 'Look inside for the runs of drawers, pipes and other cables, from within or through a small hole inside the outline; note it at the built-in in the survey.',
         };
   if (wall.faces[box.face].open)
     return {
       verdict: 'note',
-      says: `open framing: what is between the studs can be seen${wall.obstacles.length ? `; noted: ${wall.obstacles.map((o) => o.kind).join(', ')}` : ', and nothing is noted there'}`,
+      ...boxWords.openFraming({ obstacleCount: wall.obstacles.length, obstacles: wall.obstacles.map((o) => o.kind).join(', ') }),
       sums: [],
       source: practice,
     };
@@ -317,16 +309,19 @@ function bayLooked({ wall, box }: WorkBox): Judged {
   if (opening && baysLooked(wall, opening))
     return {
       verdict: 'ok',
-      says: `${wall.bayLooked ?? 'seen through a hole'}${wall.obstacles.length ? `: ${wall.obstacles.map((o) => o.kind).join(', ')} noted` : ': nothing in the way'}`,
+      ...boxWords.bayLooked({
+        bayLooked: wall.bayLooked,
+        obstacleCount: wall.obstacles.length,
+        obstacles: wall.obstacles.map((o) => o.kind).join(', '),
+      }),
       sums: [],
       source: { from: 'measured' },
     };
   return {
     verdict: 'can’t tell',
-    says: 'nobody has looked into the bay',
+    ...boxWords.bayUnlooked(),
     sums: [],
     source: practice,
-    ask: 'Push a scope or a bent wire through a small hole inside the outline before any saw goes in.',
   };
 }
 
@@ -366,23 +361,22 @@ function kindFinding(w: Work, b: WorkBox): Finding {
     ...metal,
   ];
   const judged: Judged = onSurface(target)
-    ? { verdict: 'ok', says: 'stands on the finish, in line with its raceway', sums: [], source: practice }
+    ? { verdict: 'ok', ...boxWords.surfaceBox(), sums: [], source: practice }
     : !own
       ? {
           verdict: 'can’t tell',
-          says: 'a kind of your own: whether it suits the wall isn’t known',
+          ...boxWords.ownKind(),
           sums: [],
           source: practice,
-          ask: 'Read on the packet which wall thickness it clamps.',
         }
       : own.fits
         ? {
             verdict: metal.length ? 'note' : 'ok',
-            says: `${metal.length ? 'you set metal boxes at a stud; ' : ''}${own.kind.name}: ${own.reasons.join(', ')}`,
+            ...boxWords.kindSuits({ metalCount: metal.length, kind: own.kind.name, reasons: own.reasons }),
             sums: [],
             source: own.kind.source,
           }
-        : { verdict: 'stop', says: `${own.kind.name} does not suit: ${own.reasons.join('; ')}`, sums: [], source: own.kind.source };
+        : { verdict: 'stop', ...boxWords.kindUnsuited({ kind: own.kind.name, reasons: own.reasons }), sums: [], source: own.kind.source };
   return finding('box-kind', target.id, 'Kind of box for this wall', judged, judged.verdict === 'ok' ? [] : remedies());
 }
 
@@ -391,10 +385,7 @@ const READ_AGREES_MM = inches(0.5);
 const readTwice = (b: WorkBox, surveyed: number, read: number): Finding =>
   finding('free-ends-read', b.box.id, `Free ends in ${b.box.name}, surveyed and read`, {
     verdict: 'caution',
-    says:
-      read < surveyed
-        ? 'the shortest is shorter than was surveyed: the shorter counts'
-        : 'the shortest is longer than was surveyed: the shorter counts until the survey is set right',
+    ...(read < surveyed ? boxWords.shorterThanSurveyed() : boxWords.longerThanSurveyed()),
     sums: [
       {
         terms: [term('read at the work', read, 'length'), term('less the shortest surveyed', -surveyed, 'length')],
@@ -447,7 +438,7 @@ function wireFindings(w: Work, b: WorkBox): Finding[] {
       isNew && leave !== undefined
         ? finding('free-conductor', [box.id, cable.id], title, {
             ...judged,
-            says: `leave ${printLength(leave, unit)}: ${judged.says}`,
+            ...boxWords.leave({ leaveMm: leave, unit, told: toldBy(judged) }),
           })
         : finding(
             'free-conductor',
@@ -467,7 +458,7 @@ function wireFindings(w: Work, b: WorkBox): Finding[] {
     findings.push(
       finding('wiring-plan', box.id, `Wiring of ${box.name}`, {
         verdict: 'stop',
-        says: plan.refused.join(' '),
+        ...boxWords.refused({ reasons: plan.refused }),
         sums: [],
         source: practice,
       }),
@@ -476,10 +467,9 @@ function wireFindings(w: Work, b: WorkBox): Finding[] {
     findings.push(
       finding('wiring-plan', box.id, `Wiring of ${box.name}`, {
         verdict: 'can’t tell',
-        says: plan.joints.length ? 'wired by hand, and what it rests on is not known' : 'no plan yet',
+        ...(plan.joints.length ? boxWords.wiredUnknown({ missing: plan.missing }) : boxWords.noPlan({ missing: plan.missing })),
         sums: [],
         source: practice,
-        ask: plan.missing.join(' '),
       }),
     );
   const topLayer = wall.faces[box.face].layers[0];
@@ -491,7 +481,7 @@ function wireFindings(w: Work, b: WorkBox): Finding[] {
       findings.push(
         finding('device-depth', device.id, `Room behind the ${device.name}`, {
           verdict: 'stop',
-          says: 'the device fills the box to its back',
+          ...boxWords.deviceTooDeep(),
           sums: [
             {
               terms: [],
@@ -511,7 +501,7 @@ function shortOldEnds(judged: Judged, w: Work): Judged {
   return {
     ...judged,
     verdict: 'caution',
-    says: 'short: the pigtail of the splice gives the reach; leave what there is uncut, and ask the inspector whether that is taken',
+    ...boxWords.pigtailReach(),
   };
 }
 
@@ -547,16 +537,15 @@ function assumedValues(w: Work, wall: Wall): Finding {
   if (assumed.length === 0)
     return finding('assumed', subject, title, {
       verdict: 'ok',
-      says: 'all that it rests on was measured',
+      ...boxWords.allMeasured(),
       sums: [],
       source: { from: 'measured' },
     });
   return finding('assumed', subject, title, {
     verdict: 'can’t tell',
-    says: `not measured yet: ${assumed.join(', ')}`,
+    ...boxWords.notMeasured({ assumed }),
     sums: [],
     source: practice,
-    ask: 'Measure or look at each, and enter it; the usual value stands in until then.',
   });
 }
 
@@ -568,19 +557,18 @@ function dust(w: Work): Finding {
   if (built === undefined)
     return finding('dust', subject, title, {
       verdict: 'can’t tell',
-      says: 'the year of the house isn’t noted',
+      ...boxWords.yearUnknown(),
       sums: [],
       source,
-      ask: 'Enter the year it was built.',
     });
   if (built < 1980)
     return finding('dust', subject, title, {
       verdict: 'caution',
-      says: `built ${built}: paint may hold lead, and texture or compound asbestos; have a sample tested before sawing, keep dust down`,
+      ...boxWords.oldHouse({ built }),
       sums: [],
       source,
     });
-  return finding('dust', subject, title, { verdict: 'ok', says: `built ${built}`, sums: [], source });
+  return finding('dust', subject, title, { verdict: 'ok', ...boxWords.yearOk({ built }), sums: [], source });
 }
 
 /** Judged by the ledger's own rules, with their remedies. */
@@ -644,11 +632,11 @@ function junctionFindings(w: Work, b: WorkBox): Finding[] {
   return [
     finding('junction-reach', b.box.id, `${b.box.name} stays as a junction box`, {
       verdict: 'caution',
-      says: forward
-        ? 'inside the built-in: an extension brings its blank plate to where it can be seen, behind a shelf or a panel that lifts out without a tool; never nailed or glued shut'
+      ...(forward
+        ? boxWords.blankInBuiltIn()
         : covering.length
-          ? `behind the ${covering.map((f) => f.kind.replace('-', ' ')).join(' and the ')}: cut it out there, with a box extension and a blank plate in sight; it must stay reachable`
-          : 'blank plate on it, and it stays reachable: never papered, tiled or boarded over',
+          ? boxWords.blankBehind({ covering: covering.map((f) => f.kind.replace('-', ' ')).join(' and the ') })
+          : boxWords.blank()),
       sums: [],
       source: nec(w.job.edition.slice(3), '314.29'),
     }),
@@ -678,11 +666,6 @@ function inPlaceFindings(w: Work, b: WorkBox): Finding[] {
     );
 }
 
-const STATE_SAYS = {
-  cracked: 'cracked: it keeps neither its device firm nor a spark inside',
-  loose: 'loose in the wall: every plug pulls at the wires',
-  stripped: 'its ears are stripped: a device can’t be screwed to it, longer screws are a stop-gap',
-} as const;
 /** A box that is opened and stays, broken as it was found: put right while it is open. One that is worked in place says so itself. */
 function boxState(w: Work, b: WorkBox): Finding[] {
   const { box, wall } = b;
@@ -704,10 +687,9 @@ function boxState(w: Work, b: WorkBox): Finding[] {
       `State of ${box.name}`,
       {
         verdict: 'caution',
-        says: STATE_SAYS[state],
+        ...boxWords[state](),
         sums: [],
         source: nec(w.job.edition.slice(3), state === 'loose' ? '314.23' : '110.12(B)'),
-        ask: state === 'loose' ? 'Fasten it while it is open: a screw into the stud, or a box with wings.' : 'Replace it while it is open.',
       },
       remedies,
     ),
@@ -718,30 +700,26 @@ const TROUBLE = {
   'boarded over': {
     rule: 'box-buried',
     title: (name: string) => `${name} can’t be reached`,
-    says: 'boarded over: a box has to stay reachable without taking anything of the house apart',
+    words: boxWords.boardedOver,
     clause: '314.29',
-    ask: 'Open it up and give it a blank plate, or take its cables out of it and the box away.',
   },
   'low voltage beside power': {
     rule: 'low-voltage-inside',
     title: (name: string) => `Low voltage in ${name}`,
-    says: 'low voltage in the same box as power, without a divider: a loose hot reaches the network',
+    words: boxWords.lowVoltage,
     clause: '725.136 and 800.133',
-    ask: 'Take it out into a box of its own, or put in a box with a divider.',
   },
 } as const;
 const IN_WALL = {
   splice: {
     rule: 'splice-in-wall',
-    says: 'wires joined in the wall without a box: a loose joint there burns where nobody sees it',
+    words: boxWords.spliceInWall,
     clause: '300.15',
-    ask: 'Leave it off. It needs a box that stays reachable, or a whole cable from box to box.',
   },
   cord: {
     rule: 'cord-in-wall',
-    says: 'a flexible cord in the wall: it may not take the place of the wiring of a house',
+    words: boxWords.cordInWall,
     clause: '400.12',
-    ask: 'Unplug it or have its circuit off, and draw cable made for walls in its place.',
   },
 } as const;
 /** What somebody did that may not be, in the boxes that are opened and on the walls that are worked at. */
@@ -749,16 +727,16 @@ function foundWrong(w: Work, walls: readonly Wall[]): Finding[] {
   const year = w.job.edition.slice(3);
   const boxes = w.boxes.flatMap((b) =>
     (b.role === 'new' ? [] : (b.box.trouble ?? [])).map((is) => {
-      const { rule, title, says, clause, ask } = TROUBLE[is];
-      return finding(rule, b.box.id, title(b.box.name), { verdict: 'stop', says, sums: [], source: nec(year, clause), ask });
+      const { rule, title, words, clause } = TROUBLE[is];
+      return finding(rule, b.box.id, title(b.box.name), { verdict: 'stop', ...words(), sums: [], source: nec(year, clause) });
     }),
   );
   const things = walls.flatMap((wall) =>
     wall.obstacles.flatMap((o) => {
       if (o.kind !== 'splice' && o.kind !== 'cord') return [];
-      const { rule, says, clause, ask } = IN_WALL[o.kind];
+      const { rule, words, clause } = IN_WALL[o.kind];
       const title = `A ${o.kind} in ${wall.name}`;
-      return [finding(rule, [wall.id, o.id], title, { verdict: 'stop', says, sums: [], source: nec(year, clause), ask })];
+      return [finding(rule, [wall.id, o.id], title, { verdict: 'stop', ...words(), sums: [], source: nec(year, clause) })];
     }),
   );
   return [...boxes, ...things, ...w.boxes.flatMap((b) => [...measuredSetback(w, b), ...screwLength(w, b)])];
@@ -770,14 +748,15 @@ function measuredSetback(w: Work, b: WorkBox): Finding[] {
   const { setback: behind } = b.box;
   if (b.role === 'new' || !behind || !top || onSurface(b.box)) return [];
   const judged = setback(w.job.edition, FINISHES[top.finish].combustible, behind.mm);
-  const ask = 'Bring it forward with an extension ring made for that box, while it is open.';
+  const told = toldBy(judged);
   return [
     finding('setback', b.box.id, `Front edge of ${b.box.name}`, {
       ...judged,
-      ...(behind.known === 'assumed' && judged.verdict === 'ok'
-        ? { verdict: 'can’t tell' as const, ask: 'Measure it with the plate off.' }
-        : {}),
-      ...(judged.verdict === 'stop' ? { ask } : {}),
+      ...(judged.verdict === 'stop'
+        ? boxWords.setbackTooFar({ told })
+        : behind.known === 'assumed'
+          ? { verdict: 'can’t tell' as const, ...boxWords.setbackTaken({ told }) }
+          : {}),
     }),
   ];
 }
@@ -792,20 +771,9 @@ function screwLength(w: Work, b: WorkBox): Finding[] {
   return [
     finding('screw-length', b.box.id, `Screws of ${b.box.name} into its stud`, {
       verdict: !fits ? 'stop' : guessed ? 'can’t tell' : 'ok',
-      says: fits
-        ? guessed
-          ? 'short enough, as far as it was measured'
-          : 'they end inside the stud'
-        : 'they come out of the far side of the stud: a cable stapled there may be hit already',
+      ...(fits ? (guessed ? boxWords.nailsShort() : boxWords.nailsEnd()) : boxWords.nailsThrough({ unit: w.job.unit })),
       sums: [{ terms: [], result: term('screw', screws.mm, 'length'), limit: { ...term('the stud', most, 'length'), relation: '≤' } }],
       source: practice,
-      ...(fits
-        ? guessed
-          ? { ask: 'Measure a screw and, from a finder’s edges, the width of the stud.' }
-          : {}
-        : {
-            ask: `With the circuit proved dead take them out, put in screws of ${printLength(inches(1), w.job.unit)}, and look what lies on the stud’s far side.`,
-          }),
     }),
   ];
 }

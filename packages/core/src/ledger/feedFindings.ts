@@ -1,4 +1,5 @@
 /** Is the circuit fit, and what does the new load do to it. */
+import { feedWords, toldBy, type Told } from '../words/index.js';
 import {
   arcFaultProtection,
   circuitLoad,
@@ -144,10 +145,9 @@ function needFindings(w: Work, b: WorkBox): Finding[] {
     findings.push(
       finding('need', b.box.id, outletBoxes(w).length > 1 ? `What will be plugged in at ${b.box.name}` : 'What will be plugged in', {
         verdict: 'can’t tell',
-        says: 'nothing has been named yet',
+        ...feedWords.nothingNamed(),
         sums: [],
         source: practice,
-        ask: 'Name each appliance, or type the watts or amps on its plate.',
       }),
     );
   return findings;
@@ -180,13 +180,12 @@ function dropFinding(w: Work, b: WorkBox, circuit: Circuit): Finding {
       : 'Voltage left at the new face';
   const chain = chainTo(w, b);
   const source = chain.length ? chain[0]!.from : b;
-  const unknown = (says: string, ask: string): Finding =>
+  const unknown = (words: Told): Finding =>
     finding('voltage-drop', b.box.id, title, {
       verdict: 'can’t tell',
-      says,
+      ...words,
       sums: [],
       source: nec(w.job.edition.slice(3), '210.19 note'),
-      ask,
     });
   const amps = (loads: Load[]) => loads.reduce((sum, l) => sum + loadAmps(l, circuit.voltsNominal), 0);
   const onward = chain.flatMap((run) =>
@@ -208,12 +207,7 @@ function dropFinding(w: Work, b: WorkBox, circuit: Circuit): Finding {
     currentA: w.lampRuns.slice(i).reduce((sum, x) => sum + x.to.lamp.watts / circuit.voltsNominal, 0),
   }));
   if (chain.some((r) => !r.run) || w.lampRuns.some((r) => !r.traced))
-    return source
-      ? unknown(
-          'the cable to the source box or the new one is not described',
-          'Note the gauge in the source box and the depth of both boxes.',
-        )
-      : unknown('no way from the panel was taken yet', 'Take one of the ways of the Route stage.');
+    return source ? unknown(feedWords.cableUndescribed()) : unknown(feedWords.panelWayUntaken());
   if (!source)
     return finding(
       'voltage-drop',
@@ -222,16 +216,8 @@ function dropFinding(w: Work, b: WorkBox, circuit: Circuit): Finding {
       withFeeder(w, circuit, voltageDrop(w.job.edition, circuit.voltsNominal, [...onward, ...lamps])),
     );
   const homeGauge = source.cables.find((x) => x.cable.id !== chain[0]?.cable.id)?.cable.gauge;
-  if (!circuit.lengthToSource)
-    return unknown(
-      'how far the source box is from the panel along the cable was not noted',
-      'Estimate the cable from the panel to the source box: up or down, along, and down again.',
-    );
-  if (!homeGauge)
-    return unknown(
-      'the cable to the source box or the new one is not described',
-      'Note the gauge in the source box and the depth of both boxes.',
-    );
+  if (!circuit.lengthToSource) return unknown(feedWords.panelLengthUnknown());
+  if (!homeGauge) return unknown(feedWords.cableUndescribed());
   const judged = voltageDrop(w.job.edition, circuit.voltsNominal, [
     {
       label: `panel to ${source.box.name}, ${printAwg(homeGauge)}, everything on`,
@@ -248,7 +234,7 @@ function dropFinding(w: Work, b: WorkBox, circuit: Circuit): Finding {
 /** A circuit of a subpanel: what its feeder drops comes on top, and nobody reckoned it. */
 function withFeeder(w: Work, circuit: Circuit, judged: Judged): Judged {
   const at = panelWith(w.planned, circuit.id);
-  return at?.sub ? { ...judged, says: `${judged.says}; what the feeder of the ${at.panel.name} drops comes on top, 5 % together` } : judged;
+  return at?.sub ? { ...judged, ...feedWords.withFeeder({ panel: at.panel.name, told: toldBy(judged) }) } : judged;
 }
 
 /** A cable that the plan runs against its breaker. */
@@ -303,8 +289,7 @@ function conductorFindings(w: Work, b: WorkBox): Finding[] {
           ? {
               ...thick,
               verdict: 'can’t tell',
-              says: `nobody read its gauge; if it is ${printAwg(cable.gauge)}: ${thick.says}`,
-              ask: 'Read the gauge printed on the sheath, or hold a gauge to the bare wire.',
+              ...feedWords.gaugeUnread({ gauge: cable.gauge, told: toldBy(thick) }),
             }
           : thick,
         [],
@@ -323,10 +308,9 @@ function conductorFindings(w: Work, b: WorkBox): Finding[] {
         `Cables in ${b.box.name}`,
         {
           verdict: 'can’t tell',
-          says: 'no cable has been noted in the source box',
+          ...feedWords.noCable(),
           sums: [],
           source: practice,
-          ask: 'With the circuit proved dead, count the cables and note gauge, conductors and ground.',
         },
         [],
         'survey',
@@ -340,19 +324,18 @@ function groundPresent(edition: Edition, ground: 'bare' | 'green' | 'none' | und
   if (ground === undefined)
     return {
       verdict: 'can’t tell',
-      says: 'nobody has looked for a ground',
+      ...feedWords.groundUnseen(),
       sums: [],
       source,
-      ask: 'Look for a bare or green wire; or enter what you found.',
     };
   if (ground === 'none')
     return {
       verdict: 'stop',
-      says: 'no ground: a new grounded outlet may not be fed from here; take another feed, or ask a licensed electrician',
+      ...feedWords.noGround(),
       sums: [],
       source,
     };
-  return { verdict: 'ok', says: `${ground} ground present`, sums: [], source };
+  return { verdict: 'ok', ...feedWords.ground({ ground }), sums: [], source };
 }
 
 function conductorState(
@@ -366,46 +349,44 @@ function conductorState(
   if (metal === 'aluminium')
     return {
       verdict: 'stop',
-      says: 'aluminium: its joints need their own connectors and a licensed electrician',
+      ...feedWords.aluminium(),
       sums: [],
       source: practice,
     };
   if (sheath === 'cloth')
     return {
       verdict: 'stop',
-      says: 'cloth insulation crumbles when bent: don’t disturb it, have it looked at',
+      ...feedWords.cloth(),
       sums: [],
       source: practice,
     };
   if (sheath === 'on insulators')
     return {
       verdict: 'stop',
-      says: 'open wiring on insulators: no ground, old insulation, and nothing may be spliced to it that isn’t of its kind; leave it as it lies and have it looked at',
+      ...feedWords.openWiring(),
       sums: [],
       source: nec(edition.slice(3), '394.10'),
     };
   if (white === 'unmarked')
     return {
       verdict: 'stop',
-      says: 'a white conductor is used as a hot without a mark',
+      ...feedWords.unmarkedHot(),
       sums: [],
       source: nec(edition.slice(3), '200.7'),
     };
   if (metal === undefined && (built === undefined || (built >= 1960 && built <= 1978)))
     return {
       verdict: 'can’t tell',
-      says: 'whether it is copper or aluminium was not noted',
+      ...feedWords.metalUnknown(),
       sums: [],
       source: practice,
-      ask: 'Look at a cut end: copper is red-brown through, aluminium is grey. The sheath may say AL or CU.',
     };
   if (white === undefined && !traced)
     return {
       verdict: 'can’t tell',
-      says: 'nobody looked whether its white is used as a hot',
+      ...feedWords.whiteUnseen(),
       sums: [],
       source: nec(edition.slice(3), '200.7'),
-      ask: 'In the open box: a white on a brass screw, on a switch, or spliced to blacks is one; a mark of tape or paint says so.',
     };
   return undefined;
 }
@@ -468,7 +449,7 @@ function faceVolts(w: Work, { circuit }: WorkBox, device: Device): Finding[] {
   return [
     finding('face-volts', device.id, `${device.name} and the volts of its circuit`, {
       verdict: 'stop',
-      says: `a 120 V face on a ${circuit.voltsNominal} V circuit: what is plugged in burns. Take another feed, or a receptacle made for ${circuit.voltsNominal} V, which this program does not plan`,
+      ...feedWords.wrongVolts({ voltsNominal: circuit.voltsNominal }),
       sums: [],
       source: nec(w.job.edition.slice(3), '210.6 and 406.4(F)'),
     }),
@@ -527,29 +508,23 @@ function sharedNeutral(w: Work, circuit: Circuit): Judged {
   if (circuit.sharedNeutral === undefined)
     return {
       verdict: 'can’t tell',
-      says: 'whether two hots share the neutral was not looked at',
+      ...feedWords.sharedUnknown(),
       sums: [],
       source,
-      ask: 'Look for a red and a black from one cable at the panel, or a tied pair of breakers.',
     };
-  if (!circuit.sharedNeutral) return { verdict: 'ok', says: 'one hot, one neutral', sums: [], source };
+  if (!circuit.sharedNeutral) return { verdict: 'ok', ...feedWords.oneHot(), sums: [], source };
   const brought = new Set(w.runs.map((r) => r.cable.id));
   const opened = w.boxes.filter((b) => b.circuit === circuit);
   const traced = opened.every((b) => b.cables.every((c) => !c.end || c.cable.uses !== undefined || brought.has(c.cable.id)));
   if (traced) {
-    const says = 'traced conductor by conductor: one hot is taken on, its neutral spliced with a lead and never carried through a device';
-    if (circuit.commonTrip === undefined)
-      return {
-        ...{ verdict: 'can’t tell', says, sums: [], source },
-        ask: 'Look whether both breakers open together: tied handles, or one two-pole breaker.',
-      };
+    if (circuit.commonTrip === undefined) return { verdict: 'can’t tell', ...feedWords.tracedTripUnknown(), sums: [], source };
     return circuit.commonTrip
-      ? { verdict: 'note', says: `${says}; both breakers open together`, sums: [], source }
-      : { verdict: 'stop', says: 'its two breakers don’t open together: one off leaves the neutral carrying the other', sums: [], source };
+      ? { verdict: 'note', ...feedWords.tracedTied(), sums: [], source }
+      : { verdict: 'stop', ...feedWords.untied(), sums: [], source };
   }
   return {
     verdict: 'stop',
-    says: 'two hots share this neutral: leave it alone unless it is known exactly what feeds what',
+    ...feedWords.shared(),
     sums: [],
     source,
   };
@@ -581,14 +556,13 @@ function switchBox(edition: Edition, box: Box): Judged {
   if (box.switchHas === undefined)
     return {
       verdict: 'can’t tell',
-      says: 'nobody looked whether an always-hot and a neutral are in this switch box',
+      ...feedWords.loopUnknown(),
       sums: [],
       source,
-      ask: 'Breaker off and proved dead: look behind the switch for white wires spliced together, and for a black that goes on to more than the switch. Which black stays live with the switch off is a test on an open live box: leave that to a qualified person.',
     };
   return box.switchHas === 'switch loop'
-    ? { verdict: 'stop', says: 'a switch loop: there is no neutral to take along', sums: [], source }
-    : { verdict: 'ok', says: 'an always-hot and a neutral are there; take the hot ahead of the switch', sums: [], source };
+    ? { verdict: 'stop', ...feedWords.loop(), sums: [], source }
+    : { verdict: 'ok', ...feedWords.loopNot(), sums: [], source };
 }
 
 /** The receptacles that are in a box already and stay. */
@@ -599,20 +573,13 @@ const oldDevices = (w: Work, b: WorkBox): Finding[] =>
     const says = (judged: Omit<Judged, 'sums' | 'source'>, remedies: Remedy[] = []): Finding[] => [
       finding('device-state', old.id, `State of the ${old.name}`, { ...judged, sums: [], source: practice }, remedies),
     ];
-    if (old.condition === 'scorched')
-      return says(
-        { verdict: 'stop', says: 'scorched: find the loose joint or the overload first, and replace the device' },
-        renewed(w, b, old),
-      );
+    if (old.condition === 'scorched') return says({ verdict: 'stop', ...feedWords.scorched() }, renewed(w, b, old));
     if (old.condition === undefined)
       return says({
         verdict: 'can’t tell',
-        says: `the old ${isReceptacle(old.kind) ? 'receptacle' : DEVICE_KINDS[old.kind].name} was not looked at`,
-        ask: isReceptacle(old.kind)
-          ? 'Look for scorching, cracks and a loose grip on a plug.'
-          : 'Look for scorching, cracks and play in it.',
+        ...feedWords.deviceUnseen({ isReceptacle: isReceptacle(old.kind), kind: DEVICE_KINDS[old.kind].name }),
       });
-    return old.condition === 'worn' ? says({ verdict: 'caution', says: 'worn: replace it while the box is open' }, renewed(w, b, old)) : [];
+    return old.condition === 'worn' ? says({ verdict: 'caution', ...feedWords.worn() }, renewed(w, b, old)) : [];
   });
 
 /** Judged of a new breaker by its panel, and here of its boxes and its cable. */
@@ -653,7 +620,7 @@ function feedsPanel(w: Work, circuit: Circuit): Judged | undefined {
   return (
     fed && {
       verdict: 'stop',
-      says: `it feeds the ${fed.name}: an outlet hangs on a breaker of that panel, never on its feeder`,
+      ...feedWords.feedsPanel({ fed: fed.name }),
       sums: [],
       source: nec(w.job.edition.slice(3), '240.21'),
     }
@@ -668,10 +635,9 @@ export function feedFindings(w: Work): Finding[] {
     findings.push(
       finding('circuit', b.box.id, `Which breaker feeds ${b.box.name}`, {
         verdict: 'can’t tell',
-        says: 'no circuit has been named',
+        ...feedWords.noCircuit(),
         sums: [],
         source: practice,
-        ask: 'Find it with a breaker finder, or switch one breaker after the other; note its number and rating.',
       }),
     );
   for (const circuit of w.circuits) {

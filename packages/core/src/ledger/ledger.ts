@@ -1,4 +1,5 @@
 /** All judgements of a job, worst first, and what they say of its stage. */
+import { jobWords } from '../words/index.js';
 import { practice } from '../catalog/index.js';
 import { NetworkError, switchOn } from '../circuit/index.js';
 import { byVerdict, type Finding } from '../codebook/index.js';
@@ -25,7 +26,7 @@ function ownFindings(job: JobInHouse): Finding[] {
     own.push(
       finding('search-signs', search.boxId, 'Signs that stop the search', {
         verdict: 'stop',
-        says: `${search.signs.join(', ')}: the circuit stays off until a licensed electrician has looked at it`,
+        ...jobWords.signs({ signs: search.signs }),
         sums: [],
         source: practice,
       }),
@@ -36,10 +37,9 @@ function ownFindings(job: JobInHouse): Finding[] {
       ...own,
       finding('nothing-planned', job.id, 'What is wrong', {
         verdict: 'can’t tell',
-        says: 'what is wrong was not found yet, or needs nothing planned',
+        ...jobWords.unfound(),
         sums: [],
         source: { from: 'sum' },
-        ask: 'Make the test that the search asks for, and enter what it shows.',
       }),
     ];
   const wanted = job.want !== undefined;
@@ -50,10 +50,9 @@ function ownFindings(job: JobInHouse): Finding[] {
       wanted ? 'The way there' : 'What is planned',
       {
         verdict: 'can’t tell',
-        says: wanted ? 'no way was taken yet, so nothing of it is planned' : 'nothing of it is planned any more',
+        ...(wanted ? jobWords.noWay() : jobWords.nothingPlanned()),
         sums: [],
         source: { from: 'sum' },
-        ask: wanted ? 'Look at the feeds and the ways to them, and take one.' : 'Start it again from what is to be done.',
       },
       [],
       wanted ? 'route' : 'need',
@@ -89,7 +88,6 @@ function handWiring(w: Work): Finding[] {
   if (!isWiredByHand(job)) return [];
   const bench = plannedBench(w);
   const { stops, unknown } = handWiringSays(bench, job.edition);
-  const first = [...stops, ...unknown][0];
   return [
     finding(
       'hand-wiring',
@@ -97,14 +95,13 @@ function handWiring(w: Work): Finding[] {
       'Wiring as made on the bench',
       {
         verdict: stops.length ? 'stop' : unknown.length ? 'can’t tell' : 'ok',
-        says: stops.length
-          ? `${stops.length === 1 ? 'one stop' : `${stops.length} stops`} on the bench. ${first}`
+        ...(stops.length
+          ? jobWords.benchStops({ count: stops.length, first: stops[0]! })
           : unknown.length
-            ? `the bench takes ${unknown.length} things that nobody measured`
-            : 'made by hand in place of the plan, and the checks find nothing against it',
+            ? jobWords.benchUnmeasured({ count: unknown.length, first: unknown[0]! })
+            : jobWords.benchClean()),
         sums: [],
         source: practice,
-        ...(unknown.length && !stops.length ? { ask: first! } : {}),
       },
       [remedy('back-to-plan', 'Back to the plan’s wiring', { op: 'wire-by-plan' })],
     ),

@@ -1,4 +1,5 @@
 /** What the jobs of one house mean for each other: one circuit, one bay, one box; and what of a plan no longer fits the house. */
+import { otherJobWords, toldBy } from '../words/index.js';
 import { practice } from '../catalog/index.js';
 import { circuitLoad, term, type Finding } from '../codebook/index.js';
 import { openingRect } from '../layout/index.js';
@@ -9,13 +10,9 @@ import { finding, remedy } from './work.js';
 /** Changes that can’t be made on what is found now, each a stop that can be dropped. */
 export const unfitFindings = (job: JobInHouse): Finding[] =>
   planOf(job).unfit.map(({ change, why }) =>
-    finding(
-      'plan-fits',
-      change.id,
-      change.title,
-      { verdict: 'stop', says: `doesn’t fit the house as it is surveyed now: ${why}`, sums: [], source: { from: 'sum' } },
-      [remedy('drop', 'Take it out of the plan', { op: 'drop-change', changeId: change.id })],
-    ),
+    finding('plan-fits', change.id, change.title, { verdict: 'stop', ...otherJobWords.unfit({ why }), sums: [], source: { from: 'sum' } }, [
+      remedy('drop', 'Take it out of the plan', { op: 'drop-change', changeId: change.id }),
+    ]),
   );
 
 /** Whether one of two jobs comes after the other, over others in between too: then it finds what the other builds. */
@@ -55,8 +52,6 @@ export function otherJobFindings(job: JobInHouse): Finding[] {
     });
 }
 
-const ORDER = 'Say which comes first (“comes after”), and the second finds what the first builds.';
-
 /** Loads that both bring to one circuit, summed with what hangs there. */
 function sameLoad(job: JobInHouse, other: Job, mine: Load[], theirs: Load[]): Finding[] {
   const found = new Set(job.found.loads.map((l) => l.id));
@@ -74,15 +69,13 @@ function sameLoad(job: JobInHouse, other: Job, mine: Load[], theirs: Load[]): Fi
       complete: circuit.loadsComplete === true,
     });
     const fits = judged.verdict === 'ok';
+    const loads = fresh(theirs).filter((l) => l.circuitId === id);
+    const circuitTold = { other: other.name, loads: loads.map((l) => l.name), told: toldBy(judged) };
     return [
       finding('other-jobs-load', [other.id, id], `Circuit ${breakerNumber(job.found, circuit)} with “${other.name}”`, {
         ...judged,
         verdict: fits ? 'note' : 'caution',
-        says: `“${other.name}” brings ${fresh(theirs)
-          .filter((l) => l.circuitId === id)
-          .map((l) => l.name)
-          .join(', ')} to the same circuit; with both: ${judged.says}`,
-        ...(fits ? {} : { ask: ORDER }),
+        ...(fits ? otherJobWords.sameCircuit(circuitTold) : otherJobWords.sameCircuitTooMuch(circuitTold)),
       }),
     ];
   });
@@ -98,10 +91,9 @@ function sameBoxes(job: JobInHouse, other: Job): Finding[] {
     return [
       finding('other-jobs-box', [other.id, id], `${box.name} with “${other.name}”`, {
         verdict: 'caution',
-        says: `“${other.name}” opens and alters ${box.name} too: its fill, free ends and wiring are judged here without it`,
+        ...otherJobWords.sameBox({ other: other.name, box: box.name }),
         sums: [],
         source: practice,
-        ask: ORDER,
       }),
     ];
   });
@@ -132,9 +124,7 @@ function sameBay(job: JobInHouse, other: Job): Finding[] {
           `${box.name} and ${their.name} of “${other.name}”`,
           {
             verdict: over ? 'stop' : 'caution',
-            says: over
-              ? `both jobs cut the same place of ${wall.name}`
-              : `“${other.name}” opens the same bay of ${wall.name}: whoever comes second finds a cable there that isn’t surveyed yet`,
+            ...(over ? otherJobWords.sameCut({ wall: wall.name }) : otherJobWords.sameBay({ other: other.name, wall: wall.name })),
             sums: over
               ? []
               : [
@@ -145,7 +135,6 @@ function sameBay(job: JobInHouse, other: Job): Finding[] {
                   },
                 ],
             source: practice,
-            ask: ORDER,
           },
           [],
           'box',

@@ -1,4 +1,5 @@
 /** Every cable that a job runs: studs, holes and plates on its way, what lies in it, its length, how it is held. */
+import { runWords, toldBy } from '../words/index.js';
 import { LAMP_BOX_IDS, LAMP_BOXES, nec, practice, type LampBoxId } from '../catalog/index.js';
 import { securing, term, type Judged, type Finding } from '../codebook/index.js';
 import {
@@ -49,23 +50,22 @@ function straightFindings(w: Work, r: WorkRun, source: WorkBox): Finding[] {
   const judged: Judged = !known
     ? {
         verdict: 'can’t tell',
-        says: 'no stud has been found, so nobody knows whether one stands between',
+        ...runWords.noStudFound(),
         sums: [],
         source: practice,
-        ask: 'Find one stud and the spacing.',
       }
     : between.length === 0
-      ? { verdict: 'ok', says: 'no stud stands between them', sums: [], source: practice }
+      ? { verdict: 'ok', ...runWords.noStudBetween(), sums: [], source: practice }
       : source.box.face === target.box.face
         ? {
             verdict: 'caution',
-            says: `${between.length === 1 ? 'one stud has' : `${between.length} studs have`} to be crossed: an opening at each, ${wall.framing.material === 'metal' ? 'a bushing in every hole before the cable' : 'the hole in the middle of the stud, 1 1/4 in from both faces or a plate'}`,
+            ...runWords.studsCrossed({ betweenCount: between.length, material: wall.framing.material }),
             sums,
             source: practice,
           }
         : {
             verdict: 'stop',
-            says: `${between.length === 1 ? 'a stud stands' : `${between.length} studs stand`} between them: the cable can’t be fished straight across; choose a place in the source box’s bay`,
+            ...runWords.studsBetween({ betweenCount: between.length }),
             sums,
             source: practice,
           };
@@ -79,7 +79,7 @@ function straightFindings(w: Work, r: WorkRun, source: WorkBox): Finding[] {
         `Hole through the stud at ${printLength(uXOf(wall, target.box.face, stud.x), w.job.unit)}, seen from ${target.room.name}`,
         hole ?? {
           verdict: 'caution',
-          says: 'metal: a bushing in the hole before the cable, or its edge cuts the sheath',
+          ...runWords.metalStud(),
           sums: [],
           source: nec(w.job.edition.slice(3), '300.4(B)(1)'),
         },
@@ -91,7 +91,7 @@ function straightFindings(w: Work, r: WorkRun, source: WorkBox): Finding[] {
     findings.push(
       finding('carry-through', source.box.id, `${source.box.name} seen from ${target.room.name}`, {
         verdict: 'note',
-        says: `where its centre lies behind the other face, from the ${reference.name}`,
+        ...runWords.behindFace({ reference: reference.name }),
         sums: [sum],
         source: { from: 'sum' },
       }),
@@ -110,18 +110,15 @@ function acrossFindings(w: Work, r: WorkRun, source: WorkBox): Finding[] {
     const judged: Judged = closesBay(o)
       ? {
           verdict: 'caution',
-          says: `the ${o.kind} ${at} lies between the boxes: the finish is opened there, the ${o.kind} bored in its middle, the hole sealed where it blocks fire, and the opening closed again; or take a way round it`,
+          ...runWords.blockOpened({ kind: o.kind, at }),
           sums,
           source: nec(w.job.edition.slice(3), '300.21'),
         }
       : {
           verdict: 'can’t tell',
-          says: `the ${o.kind} ${at} lies between the boxes, and nobody knows whether a cable passes it`,
+          ...runWords.obstacleBetween({ kind: o.kind, at, has: CARRIES.has(o.kind) }),
           sums,
           source: practice,
-          ask: CARRIES.has(o.kind)
-            ? `A ${o.kind} carries or stiffens the wall: it is not bored unless somebody who reckons such things says where. Take a way round it.`
-            : 'Look in with a scope: a cable needs 3/4 in beside or behind it, and keeps away from what is hot. Else take a way round it.',
         };
     return finding('across-way', [r.cable.id, o.id], `${source.box.name} to ${target.box.name}: past the ${o.kind}`, judged);
   });
@@ -134,7 +131,7 @@ function acrossFindings(w: Work, r: WorkRun, source: WorkBox): Finding[] {
       return [
         finding('stud-opening', [r.cable.id, stud.id, box.id], `Opening at the stud and ${box.name}`, {
           verdict: 'caution',
-          says: `the opening at the stud at ${say(uXOf(wall, target.box.face, stud.x))} runs into that of ${box.name}: one hole that its plate doesn’t cover; take the box out and bore from there, or move the new place so that no stud lies between`,
+          ...runWords.openingMeetsBox({ studAt: say(uXOf(wall, target.box.face, stud.x)), box: box.name }),
           sums: [{ terms: [], result: term('they overlap by', lap, 'length') }],
           source: practice,
         }),
@@ -175,10 +172,9 @@ function wayFindings(w: Work, r: Pick<WorkRun, 'cable' | 'traced' | 'way'>, to: 
   const blocked = foundSince(w.planned, way).map(({ wall, obstacle }) =>
     finding('way-blocked', id(obstacle.id), `${way.title}: ${obstacle.kind} in ${wall.name}`, {
       verdict: 'stop',
-      says: `a ${obstacle.kind} was found there since this way was taken: the cable doesn’t go through it`,
+      ...runWords.pipeSince({ kind: obstacle.kind }),
       sums: [],
       source: { from: 'measured' },
-      ask: 'Look at the ways again, and take one that goes past it.',
     }),
   );
   const holes = alike(traced.holes).flatMap((h, i) =>
@@ -189,10 +185,10 @@ function wayFindings(w: Work, r: Pick<WorkRun, 'cable' | 'traced' | 'way'>, to: 
             id(h.id),
             `Hole ${i + 1}: ${h.count > 1 ? `${h.count} ${h.member}s` : h.member}`,
             h.judged
-              ? { ...h.judged, says: `${h.where}: ${h.judged.says}` }
+              ? { ...h.judged, ...runWords.holeAt({ where: h.where, told: toldBy(h.judged) }) }
               : {
                   verdict: 'caution',
-                  says: `${h.where}: metal, a bushing in the hole before the cable, or its edge cuts the sheath`,
+                  ...runWords.metalHole({ where: h.where }),
                   sums: [],
                   source: nec(w.job.edition.slice(3), '300.4(B)(1)'),
                 },
@@ -212,10 +208,9 @@ function wayFindings(w: Work, r: Pick<WorkRun, 'cable' | 'traced' | 'way'>, to: 
       ? [
           finding('way-ends', id('ends'), `${way.title}: where it ends`, {
             verdict: 'can’t tell',
-            says: `${to.box.name} was moved ${printLength(off, w.job.unit)} since this way was taken: its length, holes and openings are those of before`,
+            ...runWords.movedSince({ box: to.box.name, offMm: off, unit: w.job.unit }),
             sums: [],
             source: { from: 'sum' },
-            ask: 'Say the new place under Need, and take the way again.',
           }),
         ]
       : [];
@@ -224,10 +219,9 @@ function wayFindings(w: Work, r: Pick<WorkRun, 'cable' | 'traced' | 'way'>, to: 
     ? [
         finding('way-gone', r.cable.id, way.title, {
           verdict: 'stop',
-          says: `${gone.length === 1 ? 'a wall' : `${gone.length} walls`} it goes through ${gone.length === 1 ? 'is' : 'are'} not in the survey any more`,
+          ...runWords.wallsGone({ goneCount: gone.length }),
           sums: [],
           source: { from: 'sum' },
-          ask: 'Take another way.',
         }),
       ]
     : [];
@@ -255,16 +249,15 @@ function lengthFinding(w: Work, r: WorkRun): Finding {
     r.run
       ? {
           verdict: 'note',
-          says: `cut ${printLength(r.run.cutMm, w.job.unit)}, buy ${printLength(r.run.buyMm, w.job.unit, { style: 'feet' })}`,
+          ...runWords.cut({ cutMm: r.run.cutMm, unit: w.job.unit, buyMm: r.run.buyMm }),
           sums: Object.values(r.run.sums),
           source: practice,
         }
       : {
           verdict: 'can’t tell',
-          says: unknown ? 'they hang on different walls, and no way was taken yet' : 'a box has no depth or no place yet',
+          ...(unknown ? runWords.wayUntaken() : runWords.depthOrPlaceUnknown()),
           sums: [],
           source: practice,
-          ask: unknown ? 'Take one of the ways of the Route stage.' : 'Measure the depth of both boxes.',
         },
   );
 }
@@ -334,16 +327,15 @@ function racewayFindings(w: Work): Finding[] {
     finding('raceway-fill', w.job.id, 'Wires in the raceway', racewayFill(w.job.edition, gauge, 3, raceway.stock)),
     finding('raceway-held', w.job.id, 'What the raceway is screwed to', {
       verdict: guessed ? 'can’t tell' : 'ok',
-      says: guessed
-        ? `${guessed} of ${raceway.supports.length} places are studs that were only reckoned`
-        : `${raceway.supports.length} places, each at a stud that was found or in the board of a shelf`,
+      ...(guessed
+        ? runWords.reckonedSupports({ guessed, supportCount: raceway.supports.length })
+        : runWords.supports({ supportCount: raceway.supports.length })),
       sums: [],
       source: practice,
-      ...(guessed ? { ask: 'Find the studs along the line before the track is cut, or use anchors made for that wall.' } : {}),
     }),
     finding('raceway-ground', w.job.id, 'Ground through the raceway', {
       verdict: 'caution',
-      says: 'metal raceway: every fitting, coupling and cover makes metal contact, and the green wire runs with the others to every box',
+      ...runWords.metalRaceway(),
       sums: [],
       source: nec(w.job.edition.slice(3), '386.60 and 250.148'),
     }),
@@ -351,10 +343,9 @@ function racewayFindings(w: Work): Finding[] {
       ? [
           finding('raceway-stock', w.job.id, 'Lengths that the track comes in', {
             verdict: 'can’t tell' as const,
-            says: 'stock length and saw cut are the usual ones, nobody measured them',
+            ...runWords.stockTaken(),
             sums: [],
             source: practice,
-            ask: 'Measure a length at the shop, and enter it under Need.',
           }),
         ]
       : []),
@@ -379,9 +370,9 @@ function lampFindings(w: Work): Finding[] {
         });
       const deeper = LAMP_BOX_IDS.find((id) => LAMP_BOXES[id].volumeIn3 >= l.fill.neededIn3 && id !== l.lamp.box);
       const wiring: Judged | undefined = l.wiring.refused.length
-        ? { verdict: 'stop', says: l.wiring.refused.join(' '), sums: [], source: practice }
+        ? { verdict: 'stop', ...runWords.refused({ reasons: l.wiring.refused }), sums: [], source: practice }
         : l.wiring.missing.length
-          ? { verdict: 'can’t tell', says: 'no plan yet', sums: [], source: practice, ask: l.wiring.missing.join(' ') }
+          ? { verdict: 'can’t tell', ...runWords.noPlan({ missing: l.wiring.missing }), sums: [], source: practice }
           : undefined;
       return [
         finding(
@@ -400,10 +391,9 @@ function lampFindings(w: Work): Finding[] {
       .map((r) =>
         finding('cable-length', r.cable.id, r.cable.name, {
           verdict: 'can’t tell',
-          says: 'no way of it was taken',
+          ...runWords.wayGone(),
           sums: [],
           source: practice,
-          ask: 'Take the way again.',
         }),
       ),
   ];
@@ -420,19 +410,17 @@ function wetFinding(w: Work, r: WorkRun): Finding[] {
     return [
       finding('wet-cable', r.cable.id, title, {
         verdict: 'stop',
-        says: 'plain flexible metal outdoors: it is for dry places',
+        ...runWords.metallicOutdoors(),
         sums: [],
         source: nec(year, '320.12'),
-        ask: 'Come through the wall into the back of the box with sheathed cable; what lies outside is liquid-tight conduit or a cable listed for wet places.',
       }),
     ];
   return [
     finding('wet-cable', r.cable.id, title, {
       verdict: 'caution',
-      says: 'sheathed cable is for dry places: inside the wall up to the back of the box, nothing of it outside',
+      ...runWords.sheathedOutdoors(),
       sums: [],
       source: nec(year, '334.12(B)(4)'),
-      ask: 'Where any of it would lie outside: liquid-tight conduit with wires for wet places, or a cable listed for them.',
     }),
   ];
 }

@@ -349,6 +349,8 @@ export function finding(
     stage: stage ?? row.stage,
     verdict: judged.verdict,
     title: title.slice(0, 120),
+    code: judged.code,
+    figures: judged.figures,
     says: judged.says,
     sums: judged.sums,
     source: judged.source,

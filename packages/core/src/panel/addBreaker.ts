@@ -1,4 +1,5 @@
 /** A breaker for a circuit of its own: where it may stand, what it must be, what stays live while it is set. */
+import { breakerWords, toldBy } from '../words/index.js';
 import { nec, practice } from '../catalog/index.js';
 import {
   arcFaultProtection,
@@ -37,12 +38,13 @@ function freeSpace(site: Site, panel: Panel, wanted: NewCircuit, year: string, p
   const places = breakerPlaces(site, wanted, panelId);
   const open = places.filter((p) => !p.refused);
   const best = open[0];
+  const seen = { looked: !panel.notLooked?.length, covered: panel.covered };
   return best
     ? {
         rule: 'panel-space',
         title: 'A free space',
         verdict: 'ok',
-        says: `space ${spacesOf({ space: best.space, poles: wanted.poles }).join(' and ')}, leg ${best.legs.join(' and ')}`,
+        ...breakerWords.place({ spaces: spacesOf({ space: best.space, poles: wanted.poles }).join(' and '), legs: best.legs }),
         sums: [
           {
             terms: legLoads(site, panelId).map((l) => term(`leg ${l.leg} as noted`, l.amps, 'A')),
@@ -56,20 +58,11 @@ function freeSpace(site: Site, panel: Panel, wanted: NewCircuit, year: string, p
         rule: 'panel-space',
         title: 'A free space',
         verdict: panel.covered.length || panel.notLooked?.length ? 'can’t tell' : 'stop',
-        says: places.length
-          ? `no place suits: ${places[0]!.refused}`
-          : wanted.poles === 2
-            ? 'no two free spaces one above the other'
-            : panel.notLooked?.length
-              ? 'nobody noted which spaces are free'
-              : 'no space is free',
+        ...(places.length
+          ? breakerWords.refused({ refused: places[0]!.refused!, ...seen })
+          : breakerWords.noPlace({ why: wanted.poles === 2 ? 'no two' : seen.looked ? 'none' : 'unknown', ...seen })),
         sums: [],
         source: nec(year, '408.54'),
-        ...(panel.notLooked?.length
-          ? { ask: 'Open the door of the panel, and note at it which spaces are free.' }
-          : panel.covered.length
-            ? { ask: `Have somebody look behind the plate of space ${panel.covered.join(', ')}.` }
-            : { ask: 'A licensed electrician can say whether the panel takes half-width breakers, or wants a subpanel.' }),
       };
 }
 
@@ -90,11 +83,11 @@ function ratingForRooms({ rooms, ratingA, loads }: NewCircuit, edition: Edition)
       rule: 'panel-rating',
       title: 'Amps for this room',
       verdict: all && !alone ? 'stop' : 'caution',
-      says: alone
-        ? `${ratingA} A in a ${room.use} is for a refrigerator that has it to itself; other receptacles there hang on 20 A`
+      ...(alone
+        ? breakerWords.refrigeratorOnly({ ratingA, use: room.use })
         : all
-          ? `receptacles of a ${room.use} hang on 20 A circuits: ${ratingA} A is not enough there`
-          : `a ${room.use} has a 20 A circuit for its receptacles: ${ratingA} A only beside it`,
+          ? breakerWords.tooSmallHere({ use: room.use, ratingA })
+          : breakerWords.tooSmallBeside({ use: room.use, ratingA })),
       sums: [],
       source: nec(edition.slice(3), alone ? '210.52(B)(1) Exception' : clause),
     },
@@ -111,7 +104,7 @@ export function breakerFindings(site: Site, edition: Edition, wanted: NewCircuit
       rule: 'panel-licensed',
       title: 'Who may do this',
       verdict: 'caution',
-      says: 'a new circuit asks for a permit and an inspection nearly everywhere, and many places let only a licensed electrician work in a panel: ask the building department first',
+      ...breakerWords.permit(),
       sums: [],
       source: practice,
     },
@@ -123,10 +116,9 @@ export function breakerFindings(site: Site, edition: Edition, wanted: NewCircuit
       rule: 'panel-space',
       title: 'A free space',
       verdict: 'can’t tell',
-      says: 'nobody looked at the panel yet',
+      ...breakerWords.panelUnseen(),
       sums: [],
       source: nec(year, '408.54'),
-      ask: 'Open the door, not the cover, and note the spaces and what stands in them.',
     });
   } else findings.push(freeSpace(site, panel, wanted, year, panelId));
   findings.push({ ...conductorForBreaker(edition, wanted.gauge, wanted.ratingA), rule: 'conductor-breaker', title: 'Cable for it' });
@@ -143,28 +135,31 @@ export function breakerFindings(site: Site, edition: Edition, wanted: NewCircuit
           ...arc,
           rule: 'arc-fault',
           title: 'Arc-fault protection',
-          says: wanted.protection ? arc.says : 'asked for in these rooms: take a breaker that has it',
-          ...(arc.verdict === 'can’t tell' ? { ask: 'Choose whether the breaker has it.' } : {}),
+          ...(!wanted.protection
+            ? breakerWords.afciWithoutIt()
+            : arc.verdict === 'can’t tell'
+              ? breakerWords.afciBreakerUnsaid({ told: toldBy(arc) })
+              : {}),
         }
       : {
           rule: 'arc-fault',
           title: 'Arc-fault protection',
           verdict: rooms.length || !arcAsked ? 'ok' : 'can’t tell',
-          says: !arcAsked
-            ? 'asked for on 120 V circuits of 15 and 20 A only'
+          ...(!arcAsked
+            ? breakerWords.afciOtherCircuits()
             : rooms.length
               ? wanted.protection?.arcFault
-                ? 'the breaker has it'
-                : 'not asked for in these rooms'
-              : 'which rooms it feeds was not said',
+                ? breakerWords.afciThere()
+                : breakerWords.afciNotHere()
+              : breakerWords.afciRoomsUnknown()),
           sums: [],
           source: nec(year, '210.12'),
-          ...(rooms.length || !arcAsked ? {} : { ask: 'Say which rooms it is to feed.' }),
         },
   );
   // 2017: receptacles of 125 V, 15 and 20 A; from 2020 on up to 250 V
   const wetAsked = editionYear(edition) >= 2020 || arcAsked;
-  const wet = (wetAsked ? rooms : []).map((r) => groundFaultReason(edition, r)).find((r) => r !== undefined);
+  const wetRoom = (wetAsked ? rooms : []).find((r) => groundFaultReason(edition, r) !== undefined);
+  const wet = wetRoom && groundFaultReason(edition, wetRoom);
   findings.push({
     rule: 'ground-fault',
     title: 'Ground-fault protection',
@@ -178,21 +173,17 @@ export function breakerFindings(site: Site, edition: Edition, wanted: NewCircuit
           : wet === 'unknown'
             ? 'can’t tell'
             : 'caution',
-    says:
-      wet === undefined
-        ? rooms.length
-          ? 'not asked for in these rooms'
-          : 'which rooms it feeds was not said'
-        : wanted.protection?.groundFault
-          ? 'the breaker has it'
-          : wet === 'unknown'
-            ? 'whether there is water within 6 ft was not noted'
-            : `asked for: ${wet}; at the breaker, or at the first receptacle`,
+    ...(wet === undefined
+      ? rooms.length
+        ? breakerWords.gfciNotHere()
+        : breakerWords.gfciRoomsUnknown()
+      : wanted.protection?.groundFault
+        ? breakerWords.gfciThere()
+        : wet === 'unknown'
+          ? breakerWords.gfciWaterUnknown()
+          : breakerWords.gfciAsked({ wet, use: wetRoom!.use })),
     sums: [],
     source: nec(year, '210.8(A)'),
-    ...(wet === 'unknown' || rooms.length === 0
-      ? { ask: 'Say which rooms it feeds, and measure to the nearest sink, tub or shower.' }
-      : {}),
   });
   const [first, second, ...rest] = findings;
   // who may do it and what stays live come before anything else
@@ -224,22 +215,20 @@ function typeFinding(panel: Panel | undefined, wanted: NewCircuit, year: string)
     return {
       ...base,
       verdict: 'can’t tell',
-      says: 'the types that this panel takes were not noted',
-      ask: 'Read them off the label inside the door and note them.',
+      ...breakerWords.typesUnknown(),
     };
   if (!type)
     return {
       ...base,
       verdict: 'can’t tell',
-      says: `the panel takes ${listed.join(', ')}; the breaker’s type was not said`,
-      ask: 'Read what is printed on the breaker.',
+      ...breakerWords.typeUnknown({ listed }),
     };
   return listed.includes(type.toLowerCase())
-    ? { ...base, verdict: 'ok', says: `type ${type} is on the panel’s label` }
+    ? { ...base, verdict: 'ok', ...breakerWords.typeListed({ type }) }
     : {
         ...base,
         verdict: 'stop',
-        says: `type ${type} is not on the panel’s label (${listed.join(', ')}): one that only fits is not made for it`,
+        ...breakerWords.typeNotListed({ type, listed }),
       };
 }
 

@@ -1,4 +1,5 @@
 /** A breaker that is set in a subpanel: what makes it dead, whether its bars are apart, what its feeder carries with it. */
+import { subpanelWords, toldBy } from '../words/index.js';
 import { nec, practice } from '../catalog/index.js';
 import { loadAmps, term } from '../codebook/index.js';
 import { feederOf, panelOf, subpanelOf, type Site, type Subpanel } from '../model/index.js';
@@ -12,18 +13,17 @@ export function staysLive(site: Site, sub: Subpanel | undefined): BreakerSays {
   if (!sub)
     return {
       ...base,
-      says: 'with the main off the service lugs and the wires to them stay live, and nothing in the house can make them dead: a barrier over them, nobody alone, and nothing is touched before it is proved dead',
+      ...subpanelWords.lugsLive(),
     };
   return feeder
     ? {
         ...base,
-        says: `${feederWords(site, sub)} off makes all of the ${sub.name} dead, its lugs too${sub.main === 'breaker' ? '; its own main alone does not: the lugs behind it stay live' : ''}. It is locked there, and the lugs are proved dead here before anything is touched`,
+        ...subpanelWords.feederOff({ feeder: feederWords(site, sub), sub: sub.name, main: sub.main }),
       }
     : {
         ...base,
         verdict: 'can’t tell',
-        says: `which breaker feeds the ${sub.name} is not known: its lugs stay live until that one is off${sub.main === 'breaker' ? ', its own main or not' : ''}`,
-        ask: `Find the breaker that feeds the ${sub.name}, and note it at that panel.`,
+        ...subpanelWords.feederUnknown({ sub: sub.name, main: sub.main }),
       };
 }
 
@@ -43,23 +43,22 @@ export function barsApart(sub: Subpanel, year: string): BreakerSays[] {
       ? {
           ...base,
           verdict: 'can’t tell',
-          says: 'whether neutrals and grounds have bars of their own was not noted',
-          ask: 'With the cover off and all proved dead: look for a strap, a screw or a bar that joins neutral bar and case.',
+          ...subpanelWords.barsUnknown(),
         }
       : sub.bars === 'joined'
         ? {
             ...base,
             verdict: 'stop',
-            says: 'neutrals and grounds are joined here: what the neutral carries comes back on the grounds too, and metal parts may be live. It is for a licensed electrician to part them, and to see that the feeder brings a ground of its own',
+            ...subpanelWords.barsJoined(),
           }
-        : { ...base, verdict: 'ok', says: 'neutrals and grounds have bars of their own' },
+        : { ...base, verdict: 'ok', ...subpanelWords.barsApart() },
     ...(sub.apart
       ? [
           {
             rule: 'panel-building' as const,
             title: 'In another building',
             verdict: 'caution' as const,
-            says: 'a panel in a building of its own has a disconnect there and ground rods of its own: have them looked at with the permit',
+            ...subpanelWords.ownBuilding(),
             sums: [],
             source: nec(year, '225.31, 250.32'),
           },
@@ -81,22 +80,20 @@ export function onFeeder(site: Site, sub: Subpanel, wanted: NewCircuit, panelId:
   });
   const fuller = legs.reduce((a, b) => (b.amps > a.amps ? b : a), legs[0]!);
   const limit = fuller.sum.limit?.value;
-  const { verdict: _, says: _says, ask, ...rest } = fuller.judged;
-  const base = { ...rest, rule: 'panel-feeder' as const, title: `The feeder of the ${sub.name}`, sums: [fuller.sum] };
+  const base = { source: fuller.judged.source, rule: 'panel-feeder' as const, title: `The feeder of the ${sub.name}`, sums: [fuller.sum] };
   return [
     limit === undefined
-      ? { ...base, verdict: 'can’t tell', says: fuller.judged.says, ...(ask ? { ask } : {}) }
+      ? { ...base, verdict: 'can’t tell', ...toldBy(fuller.judged) }
       : fuller.amps > limit
         ? {
             ...base,
             verdict: 'caution',
-            says: `${fuller.amps.toFixed(1)} A on leg ${fuller.leg} if all that is noted ran at once, and the feeder carries ${limit} A: its load is worked out by 220 before anything is added`,
+            ...subpanelWords.overLimit({ amps: fuller.amps, leg: fuller.leg, limit }),
           }
         : {
             ...base,
             verdict: fuller.judged.verdict,
-            says: `with this ${fuller.amps.toFixed(1)} of ${limit} A on leg ${fuller.leg}, all that is noted at once`,
-            ...(ask ? { ask } : {}),
+            ...subpanelWords.within({ amps: fuller.amps, limit, leg: fuller.leg, ask: fuller.judged.ask }),
           },
   ];
 }

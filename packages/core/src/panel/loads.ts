@@ -1,4 +1,5 @@
 /** What hangs on each circuit and on each leg, with what is left. */
+import { panelLoadWords, toldBy, type Told } from '../words/index.js';
 import { practice } from '../catalog/index.js';
 import { circuitLoad, conductorForBreaker, loadAmps, term, total, type Judged } from '../codebook/index.js';
 import type { Awg } from '../measure/index.js';
@@ -72,7 +73,7 @@ export function circuitSheet(site: Site, circuit: Circuit, edition: Edition): Ci
     wire: fed
       ? {
           verdict: 'note',
-          says: `it feeds the ${fed.name}: its conductors are chosen by its load (215), by whoever may set it`,
+          ...panelLoadWords.feedsPanel({ fed: fed.name }),
           sums: [],
           source: practice,
         }
@@ -80,10 +81,9 @@ export function circuitSheet(site: Site, circuit: Circuit, edition: Edition): Ci
         ? conductorForBreaker(edition, gauges[0], circuit.breakerA)
         : {
             verdict: 'can’t tell',
-            says: 'no cable of it was seen yet',
+            ...panelLoadWords.cableUnseen(),
             sums: [],
             source: practice,
-            ask: 'With the circuit proved dead, open one of its boxes and look at the cable: 14, 12 or 10 AWG.',
           },
     boxes: boxes.map((b) => ({ id: b.id, name: b.name, room: roomOf(site, b.wallId, b.face) })),
   };
@@ -130,14 +130,13 @@ const goneThrough = (site: Site, panel: Panel): boolean =>
   });
 
 /** What a panel may draw on each leg: its own main, the breaker that feeds it, whichever is less. */
-function limitOf(site: Site, panel: Panel, sub: Subpanel | undefined): { what: string; amps: number } | { says: string; ask: string } {
-  const main = { says: 'the main’s rating is not known', ask: 'Read the number on the main breaker’s handle.' };
+function limitOf(site: Site, panel: Panel, sub: Subpanel | undefined): { what: string; amps: number } | { unknown: Told } {
+  const main = { unknown: panelLoadWords.mainUnknown() };
   if (!sub) return panel.mainA === undefined ? main : { what: 'main breaker', amps: panel.mainA };
   const feeder = feederOf(site, sub)?.circuit;
-  if (!feeder) return { says: 'which breaker feeds it is not known', ask: `Find the breaker that feeds the ${panel.name}.` };
+  if (!feeder) return { unknown: panelLoadWords.feederUnknown({ panel: panel.name }) };
   const { breakerA } = feeder;
-  if (breakerA === undefined)
-    return { says: 'the rating of its feeder is not known', ask: `Read the rating of the breaker that feeds the ${panel.name}.` };
+  if (breakerA === undefined) return { unknown: panelLoadWords.feederRatingUnknown({ panel: panel.name }) };
   if (panel.mainA === undefined && sub.main === 'breaker') return main;
   return panel.mainA !== undefined && panel.mainA < breakerA
     ? { what: 'main breaker', amps: panel.mainA }
@@ -159,7 +158,8 @@ function onFeederItself(site: Site, sub: Subpanel | undefined): Share[] {
 function feederLoad(site: Site, fed: Subpanel): Judged & { amps: number } {
   const legs = legLoads(site, fed.id);
   const fuller = legs.reduce((a, b) => (b.amps > a.amps ? b : a));
-  return { ...fuller.judged, says: `to the ${fed.name}, leg ${fuller.leg}: ${fuller.judged.says}`, amps: fuller.amps };
+  const told = panelLoadWords.toPanel({ panel: fed.name, leg: fuller.leg, told: toldBy(fuller.judged) });
+  return { ...fuller.judged, ...told, amps: fuller.amps };
 }
 
 /**
@@ -182,33 +182,31 @@ export function legLoads(site: Site, panelId = PANEL): LegLoad[] {
       }),
     );
     const amps = total(terms);
-    const limit = 'ask' in most ? {} : { limit: { ...term(most.what, most.amps, 'A'), relation: '≤' as const } };
+    const limit = 'unknown' in most ? {} : { limit: { ...term(most.what, most.amps, 'A'), relation: '≤' as const } };
     const sums = [{ terms, result: term(`leg ${leg}, all that is noted at once`, amps, 'A'), ...limit }];
     const judged: Judged =
-      'ask' in most
+      'unknown' in most
         ? {
             verdict: 'can’t tell',
-            says: `${amps.toFixed(1)} A noted; ${most.says}`,
+            ...panelLoadWords.limitUnknown({ amps, most: most.unknown }),
             sums,
             source: practice,
-            ask: most.ask,
           }
         : amps > most.amps
           ? {
               verdict: 'caution',
-              says: `${amps.toFixed(1)} A noted, more than the ${most.what === 'main breaker' ? 'main' : most.what}: not all of it may run at once`,
+              ...panelLoadWords.aboveMain({ amps, what: most.what }),
               sums,
               source: practice,
             }
           : !known
             ? {
                 verdict: 'can’t tell',
-                says: `${amps.toFixed(1)} A noted of ${most.amps} A; what else hangs on its circuits was not gone through`,
+                ...panelLoadWords.restUnknown({ amps, mostA: most.amps }),
                 sums,
                 source: practice,
-                ask: 'Go through the circuits one by one and note what goes dead with each.',
               }
-            : { verdict: 'note', says: `${amps.toFixed(1)} A noted of ${most.amps} A`, sums, source: practice };
+            : { verdict: 'note', ...panelLoadWords.noted({ amps, mostA: most.amps }), sums, source: practice };
     return { leg, amps, continuousA: own.filter((s) => s.load.continuous).reduce((sum, s) => sum + s.amps, 0), judged };
   });
 }

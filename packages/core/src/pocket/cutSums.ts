@@ -1,4 +1,5 @@
 /** Sums of cutting: joists, stock lengths, masonry, outer walls. */
+import { pocketWords } from '../words/index.js';
 import * as z from 'zod';
 import { practice } from '../catalog/index.js';
 import { joistCut, term } from '../codebook/index.js';
@@ -109,7 +110,7 @@ function stockSum(i: z.infer<typeof StockInput>): SumAnswer {
   return {
     figure: `${cut.bars.length} of ${print(stock)}`,
     verdict: 'note',
-    says: cut.fewest ? 'no fewer would do; longest pieces first from each' : 'a good way; with so many pieces not every way was tried',
+    ...(cut.fewest ? pocketWords.fewest() : pocketWords.notAllTried()),
     source: practice,
     sums: cut.bars.map((bar, n) => ({
       terms: [

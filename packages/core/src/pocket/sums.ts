@@ -17,6 +17,7 @@ import { counterClearance, heightMatch } from '../layout/index.js';
 import { inches, parseLength, parsePower, printLength, toFeet } from '../measure/index.js';
 import { CUT_SUMS } from './cutSums.js';
 import { UK_SUMS } from './ukSums.js';
+import { pocketWords, toldBy } from '../words/index.js';
 import { base, f, lengthField, options, Spoken, SumInputError, type PocketSum, type SumAnswer } from './fields.js';
 
 const count = (what: string, most = 40) =>
@@ -104,11 +105,10 @@ function lengthSum(input: z.infer<typeof LengthInput>): SumAnswer {
   const read = parseLength(input.expression, { unit: input.unit, allowNegative: true });
   if (!read.ok) throw new SumInputError('expression', input.expression, read.message);
   const figure = printLength(read.mm, input.unit);
-  const other = input.unit === 'in' ? `${read.mm.toFixed(1)} mm` : printLength(read.mm, 'in');
   return {
     figure,
     verdict: 'note',
-    says: `${printLength(read.mm, 'in', { style: 'feet' })} · ${other}`,
+    ...pocketWords.length({ mm: read.mm, unit: input.unit }),
     source: { standard: '1 in = 25.4 mm exactly', from: 'definition' },
     sums: [{ terms: [], formula: input.expression.trim(), result: term('together', read.mm, 'length') }],
   };
@@ -181,7 +181,7 @@ function loadSum(i: z.infer<typeof LoadInput>): SumAnswer {
   const judged = circuitLoad({ edition: i.edition, breakerA: i.breaker, volts: i.volts, loads: readLoads(i.loads), complete: true });
   return {
     ...judged,
-    says: judged.verdict === 'ok' ? `${judged.says}, if nothing else hangs on the circuit` : judged.says,
+    ...(judged.verdict === 'ok' ? pocketWords.loadAlone({ told: toldBy(judged) }) : {}),
     figure: `${judged.amps.toFixed(2)} A`,
   };
 }
@@ -227,7 +227,7 @@ function stapleSum(i: z.infer<typeof StapleInput>): SumAnswer {
   return {
     figure: `${at.length} staples`,
     verdict: 'note',
-    says: at.length ? `at ${shown.join(', ')}${at.length > 30 ? ' …' : ''} from the start` : 'no run, no staples',
+    ...(at.length ? pocketWords.staples({ at: shown, more: at.length > 30 }) : pocketWords.noRun()),
     source: nec(i.edition.slice(3), '334.30 and 314.17(B)'),
     sums: [
       {

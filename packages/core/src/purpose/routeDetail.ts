@@ -1,4 +1,5 @@
 /** Everything that follows from one way: what is bored, opened, stapled, cut and bought, and whether the wire is thick enough. */
+import { wayWords } from '../words/index.js';
 import { freeEndBySchool, LEAST_FREE_MM, product, sheathBySchool, term, type Judged } from '../codebook/index.js';
 import { facePoints, runOfBoxes, switchOn } from '../circuit/index.js';
 import { feet, inches, printLength, printMark, toFeet } from '../measure/index.js';
@@ -158,19 +159,17 @@ export function electrical(house: House, want: Want, option: RouteOption, runMm:
   if (amps === undefined)
     return {
       verdict: 'can’t tell',
-      says: `which breaker feeds ${option.feed.name} was not found out`,
+      ...wayWords.breakerUnknown({ feed: option.feed.name }),
       sums: [],
       source,
-      ask: 'Find it at the panel: what feeds what.',
     };
   const toSource = own ? 0 : circuit?.lengthToSource?.mm;
   if (toSource === undefined)
     return {
       verdict: 'can’t tell',
-      says: `how far ${option.feed.name} lies from the panel along its cable was not measured`,
+      ...wayWords.lengthUnmeasured({ feed: option.feed.name }),
       sums: [],
       source,
-      ask: 'Measure or reckon the cable from the panel, and note it with the circuit.',
     };
   // a face carries what is plugged in, or what one plug may draw where nothing was said
   const plugA = wantAmps(want) || (amps >= 20 ? 16 : 12);
@@ -198,14 +197,10 @@ export function electrical(house: House, want: Want, option: RouteOption, runMm:
   // the length is noted for the circuit: to which of its boxes it was measured, nobody can tell
   const boxes = house.site.boxes.filter((b) => b.circuitId === circuit?.id).length;
   const vague = !own && boxes > 1;
+  const left = { volts: point.volts, plugA, shortA: point.shortA, withinS: trips?.to };
   return {
     verdict: vague ? 'can’t tell' : trips && ok ? 'ok' : 'caution',
-    ...(vague
-      ? {
-          ask: `The length from the panel is noted for circuit ${circuit!.number}, which feeds ${boxes} surveyed boxes: measure or reckon it to ${option.feed.name}.`,
-        }
-      : {}),
-    says: `${point.volts.toFixed(1)} V left with ${plugA.toFixed(1)} A drawn; a dead short there would drive ${Math.round(point.shortA)} A${trips ? `, and the breaker opens within ${trips.to < 0.1 ? 'a tenth of a second' : `${trips.to.toFixed(1)} s`}` : ', too little to open the breaker at once'}`,
+    ...(vague ? wayWords.leftVague({ ...left, circuit: circuit!.number, boxes, feed: option.feed.name }) : wayWords.left(left)),
     source,
     sums: [
       {

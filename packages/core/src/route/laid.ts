@@ -1,4 +1,5 @@
 /** What is judged and counted of a way that lies in the house: of one that was just searched, and of one that was taken long ago. */
+import { laidWords, toldBy } from '../words/index.js';
 import { practice } from '../catalog/index.js';
 import { boredHole, holeToFaceDistance, joistCut, product, term, type Judged } from '../codebook/index.js';
 import { chase as chaseOf, throughWall, type Chase } from '../layout/index.js';
@@ -17,8 +18,7 @@ const measuredDepth = <T extends Judged>(wall: Wall, judged: T): T =>
     : {
         ...judged,
         verdict: 'can’t tell',
-        says: `how deep ${wall.name} is framed was only assumed; if it is so: ${judged.says}`,
-        ask: `Measure ${wall.name} at a door or an opening, less its finishes.`,
+        ...laidWords.framingTaken({ wall: wall.name, told: toldBy(judged) }),
       };
 
 /** The rule on a hole as the house is known now, and whether a steel plate goes over it. */
@@ -39,10 +39,9 @@ export function judgedHole(
         depth === undefined
           ? {
               verdict: 'can’t tell',
-              says: 'how deep the joists are was not measured',
+              ...laidWords.joistsUnmeasured({ over, room: room?.name }),
               sums: [],
               source: { standard: 'IRC', clause: 'R502.8.1', from: 'memory' },
-              ask: `Measure a joist ${over ? 'over' : 'under'} the ${room?.name ?? 'room'} from top to bottom.`,
             }
           : joistCut({ joistDepthMm: depth, cut: 'hole', sizeMm: hole.sizeMm }),
     };
@@ -52,10 +51,9 @@ export function judgedHole(
       plate: false,
       judged: {
         verdict: 'can’t tell',
-        says: 'the wall it goes through is not in the survey any more',
+        ...laidWords.wallGone(),
         sums: [],
         source: practice,
-        ask: 'Take another way, or put the wall back.',
       },
     };
   if (hole.corner && openFraming(wall))
@@ -63,7 +61,7 @@ export function judgedHole(
       plate: false,
       judged: {
         verdict: 'caution',
-        says: 'two or three studs stand together there: bore through the middle of all of them, from both sides where the bit is short',
+        ...laidWords.studsTogether(),
         sums: [],
         source: practice,
       },
@@ -73,10 +71,9 @@ export function judgedHole(
       plate: false,
       judged: {
         verdict: 'can’t tell',
-        says: 'how the corner is framed can’t be known before it is open',
+        ...laidWords.cornerUnknown(),
         sums: [],
         source: practice,
-        ask: 'Open beside the corner and look how many studs stand together.',
       },
     };
   const depth = wall.framing.studDepth.mm;
@@ -100,7 +97,7 @@ export function judgedHole(
         plate: false,
         judged: {
           verdict: 'note',
-          says: 'bored through and sealed: the block has to stop fire again',
+          ...laidWords.fireBlock(),
           sums: [],
           source: { standard: 'IRC', clause: 'R302.11', from: 'memory' },
         },
@@ -120,8 +117,7 @@ export function outsideOf(wall: Wall, unit: LengthUnit): Traced['outside'][numbe
     ? {
         ...reckoned,
         verdict: 'can’t tell',
-        says: `the wall’s thickness was only assumed; if it is so: ${reckoned.says}`,
-        ask: `Measure ${wall.name} through a door or a window, or with a wire through a small hole.`,
+        ...laidWords.thicknessTaken({ told: toldBy(reckoned), wall: wall.name }),
       }
     : reckoned;
   const names = (['A', 'B'] as const).map(

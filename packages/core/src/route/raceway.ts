@@ -1,4 +1,5 @@
 /** Surface metal raceway: stations along the walls, fittings, track cut from stock, covers, supports, fill, conductors. mm. */
+import { racewayWords } from '../words/index.js';
 import { BOX_KINDS, nec } from '../catalog/index.js';
 import { atMost, product, term, total, type Judged } from '../codebook/index.js';
 import { cutStock, type StockCut } from '../layout/index.js';
@@ -322,15 +323,14 @@ export function racewayFill(
   if (sheet.most12 === undefined || gauge < 12)
     return {
       verdict: 'can’t tell',
-      says: `${wires} wires of ${gauge} AWG; how many the track is made for is on its maker’s sheet${area}`,
+      ...racewayWords.madeForUnknown({ wires, gauge, area }),
       sums: [{ terms: [], result: taken }],
       source,
-      ask: `Read on the maker’s sheet how many ${gauge} AWG wires it takes, with devices in its boxes.`,
     };
   const ok = atMost(wires, sheet.most12);
   return {
     verdict: ok ? 'ok' : 'stop',
-    says: ok ? 'no more wires than it is made for' : 'more wires than it is made for: take the next size',
+    ...(ok ? racewayWords.within() : racewayWords.tooMany()),
     sums: [{ terms: [], result: taken, limit: { ...term('12 AWG by its maker’s sheet, at most', sheet.most12, 'count'), relation: '≤' } }],
     source,
   };

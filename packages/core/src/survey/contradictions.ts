@@ -1,4 +1,5 @@
 /** Two measurements of one thing that can't both hold: which, and by how much. mm. */
+import { contradictionWords } from '../words/index.js';
 import { BOX_KINDS, practice } from '../catalog/index.js';
 import { atMost, term, type Judged } from '../codebook/index.js';
 import { inches } from '../measure/index.js';
@@ -77,9 +78,9 @@ export function contradictions(site: Site, wall: Wall): Contradiction[] {
         checkId: check.id,
         offMm,
         verdict: ok ? 'ok' : 'stop',
-        says: ok
-          ? `${from.name} to ${to.name}: both measurements agree`
-          : `${from.name} to ${to.name} was measured twice and the two can’t both hold: measure the one you trust less again`,
+        ...(ok
+          ? contradictionWords.agree({ from: from.name, to: to.name })
+          : contradictionWords.disagree({ from: from.name, to: to.name })),
         sums: [
           {
             terms: [
@@ -118,10 +119,9 @@ export function awayFromItsStud(wall: Wall, box: Box): Judged | undefined {
   if (box.kind !== 'other' && BOX_KINDS[box.kind].mounting === 'wings')
     return {
       verdict: 'can’t tell',
-      says: `noted as hanging on the stud to its ${box.hangsOn}, and as a box that wings hold behind the finish: it is one or the other`,
+      ...contradictionWords.studAndWings({ hangsOn: box.hangsOn }),
       sums: [],
       source: practice,
-      ask: 'Look into it: screws or nails in its side say a stud, ears that turn behind the board say wings. Then set its kind, or what it hangs on.',
     };
   const half = wall.framing.studWidth.mm / 2;
   const toLeft = alongX(box.face, box.hangsOn) < 0;
@@ -134,7 +134,7 @@ export function awayFromItsStud(wall: Wall, box: Box): Judged | undefined {
   const reckoned = near.s.known === 'guessed';
   return {
     verdict: 'can’t tell',
-    says: `noted as hanging on the stud to its ${box.hangsOn}, and by its own measures that stud stands elsewhere${reckoned ? ', as the rhythm of the studs has it' : ''}`,
+    ...contradictionWords.studElsewhere({ hangsOn: box.hangsOn, reckoned }),
     sums: [
       {
         terms: [],
@@ -143,6 +143,5 @@ export function awayFromItsStud(wall: Wall, box: Box): Judged | undefined {
       },
     ],
     source: practice,
-    ask: 'Measure the box again, or find the stud beside it: one of the two, or the side it hangs on, is noted wrong.',
   };
 }

@@ -1,6 +1,7 @@
 /** All that is judged of one box on a wall: height, stud side, kind, opening, what lies behind, and the move from where it was. */
+import { toldBy, wallWords } from '../words/index.js';
 import { BOX_KINDS, FINISHES, nec, PLATE, plateWidthMm, practice } from '../catalog/index.js';
-import { atLeast, byVerdict, setback, term, type Judged, type Judgement, type LedgerRule } from '../codebook/index.js';
+import { byVerdict, setback, term, type Judged, type Judgement, type LedgerRule } from '../codebook/index.js';
 import {
   accessibleReach,
   cutPlan,
@@ -202,31 +203,29 @@ export function amongFixtures(wall: Wall, box: Box, edition: Edition): Judged[] 
           });
           return {
             verdict: counts ? 'ok' : 'caution',
-            says: counts
-              ? 'low enough above the counter to count'
-              : 'over 20 in above the counter: it does not count as a counter receptacle',
+            ...(counts ? wallWords.counterLow() : wallWords.counterHigh()),
             sums,
             source: nec(edition.slice(3), '210.52(C)'),
           };
         }
-        return { verdict: 'ok', says: `clear of the ${name}`, sums, source: practice };
+        return { verdict: 'ok', ...wallWords.featureClear({ name }), sums, source: practice };
       }
       const within = plate.top <= top && plate.bottom >= f.z.mm;
       if (f.kind === 'wainscot' && within)
         return {
           verdict: 'caution',
-          says: 'inside the wainscot: the box needs an extension or a cut through its boards, and the front edge flush',
+          ...wallWords.insideWainscot(),
           sums,
           source: practice,
         };
       if (f.kind === 'furniture' || f.kind === 'wall-cabinet' || f.kind === 'base-cabinet')
         return {
           verdict: 'caution',
-          says: `behind the ${name}: it can be reached only when that is moved or opened`,
+          ...wallWords.behindFeature({ name }),
           sums,
           source: practice,
         };
-      return { verdict: 'stop', says: `the plate would run over the edge of the ${name}`, sums, source: practice };
+      return { verdict: 'stop', ...wallWords.overEdge({ name }), sums, source: practice };
     });
 }
 
@@ -236,12 +235,8 @@ const together = (list: Judged[]): Judged | undefined => {
   return (
     lead && {
       ...lead,
-      says: list
-        .filter((j) => j.verdict === lead.verdict)
-        .map((j) => j.says)
-        .join('; '),
+      ...wallWords.together({ told: list.filter((j) => j.verdict === lead.verdict).map(toldBy), ask: list.find((j) => j.ask)?.ask }),
       sums: list.flatMap((j) => j.sums),
-      ask: list.find((j) => j.ask)?.ask,
     }
   );
 };
@@ -320,8 +315,8 @@ function judgeHeight({ input, box, wall, add }: Judging): void {
     floorToAddMm: toAdd,
     boxHeightMm: heightMm,
   });
-  const says = wanted.over ? `${wanted.why}: the worked height is the sum below` : match.says;
-  add('height', 'Height', { ...match, says, sums: [wanted.sum, ...match.sums] }, setWanted);
+  const told = wanted.over ? wallWords.workedHeight({ why: wanted.why }) : toldBy(match);
+  add('height', 'Height', { ...match, ...told, sums: [wanted.sum, ...match.sums] }, setWanted);
   add('reach', 'Accessible reach', accessibleReach(box.place.bottom.mm - toAdd, box.place.bottom.mm + heightMm - toAdd));
   add('fixtures', 'Trim, wainscot, counters, furniture', together(amongFixtures(wall, box, edition)), setWanted);
   add('surroundings', 'Doors, base trim, ends of the wall', surroundings(wall, box));
@@ -347,7 +342,7 @@ function judgeInWall({ input, box, wall, cutIn, before, add }: Judging, kinds: B
   if (screw !== undefined && box.kind !== 'other' && BOX_KINDS[box.kind].mounting === 'stud-screw')
     add('screws', 'Screws into the stud', {
       verdict: 'note',
-      says: 'never longer than the stud is thick: beyond it may lie a cable or the other face',
+      ...wallWords.screwLength(),
       sums: [{ terms: [], result: term('longest screw', screw, 'length') }],
       source: practice,
     });
@@ -371,7 +366,7 @@ function judgeMove({ input, box, wall, before, add }: Judging): Required<Pick<Bo
   if (Math.abs(move.upMm) > 0.5)
     add('raise', move.upMm > 0 ? 'The raise' : 'The lowering', {
       verdict: 'note',
-      says: move.upMm > 0 ? 'patch height is the raise, as far as the old opening lies below the new one' : 'patch height is the lowering',
+      ...(move.upMm > 0 ? wallWords.patchRaised() : wallWords.patchLowered()),
       sums: [raiseSum(oldRect.bottom, newRect.bottom)],
       source: practice,
     });
@@ -399,9 +394,7 @@ function judgeMove({ input, box, wall, before, add }: Judging): Required<Pick<Bo
   if (before.condition && before.condition !== 'sound')
     add('old-box', 'The old box', {
       verdict: stays ? 'caution' : 'ok',
-      says: stays
-        ? `the box is ${before.condition}: longer screws are a stop-gap, replace it`
-        : `the ${before.condition} box is replaced; keep a spare, an old one often does not survive`,
+      ...(stays ? wallWords.stripScrews({ condition: before.condition }) : wallWords.boxReplaced({ condition: before.condition })),
       sums: [],
       source: practice,
     });
@@ -424,7 +417,7 @@ function newCutAtStuds(wall: Wall, before: Box, box: Box): Judged {
   );
   const away = to.bottom >= from.top || to.top <= from.bottom;
   if (hit || (away && box.hangsOn === 'none')) return studCollision(wall, box);
-  return { verdict: 'ok', says: 'nothing is cut toward a stud that was not open before', sums: [], source: practice };
+  return { verdict: 'ok', ...wallWords.nothingTowardStud(), sums: [], source: practice };
 }
 
 /** The hole an existing box sits in: its body, when nobody measured the opening. */
@@ -435,17 +428,13 @@ function sideJudged(wall: Wall, side: ReturnType<typeof studSide>): Judged | und
   if (side.side === undefined)
     return {
       verdict: 'can’t tell',
-      says: 'nobody looked on which side the box hangs',
+      ...wallWords.hangingUnknown(),
       sums: [],
       source: practice,
-      ask: 'Look for nail heads inside, or slip a thin blade down each side: it stops at the stud.',
     };
   return {
     verdict: side.how === 'noted' ? 'ok' : 'note',
-    says:
-      side.side === 'none'
-        ? 'held by wings: it may grow to either side'
-        : `stud on its ${side.side}${side.how === 'noted' ? '' : ', by the nearest stud'}; an opening is enlarged to the ${side.side === 'left' ? 'right' : 'left'}`,
+    ...(side.side === 'none' ? wallWords.byWings() : wallWords.onStud({ side: side.side, how: side.how })),
     sums: [],
     source: practice,
   };
@@ -464,14 +453,14 @@ function kindJudged(box: Box, kinds: BoxSuitability[], input: JudgementInput): J
         },
       ]
     : [];
-  if (own?.fits) return { verdict: 'ok', says: `${own.kind.name}: ${own.reasons.join('; ')}`, sums, source: own.kind.source };
+  if (own?.fits)
+    return { verdict: 'ok', ...wallWords.kindSuits({ kind: own.kind.name, reasons: own.reasons }), sums, source: own.kind.source };
   const inPlace = input.found === undefined || input.found.boxes.some((b) => b.id === box.id && b.kind === box.kind);
   const found = inPlace && !input.found;
   return {
     verdict: found ? 'note' : best ? 'caution' : 'stop',
-    says: `${own ? `${own.kind.name} would not go into this closed wall: ${own.reasons.join('; ')}` : 'a box as measured'}${best ? `. Recommended: ${best.kind.name}` : '. No kind in the list suits; the wall or the number of gangs has to change'}`,
+    ...wallWords.kindElse({ own: own?.kind.name, reasons: own?.reasons ?? [], best: best?.kind.name }),
     sums,
     source: practice,
-    ...(atLeast(needed, 0) ? {} : { ask: 'Count the cables first.' }),
   };
 }

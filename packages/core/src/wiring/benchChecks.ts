@@ -1,4 +1,5 @@
 /** Checks on any wiring, made by plan or by hand. Clauses from memory of the edition named. */
+import { benchCheckWords, toldBy, type Told } from '../words/index.js';
 import { nec, practice } from '../catalog/index.js';
 import {
   atLeast,
@@ -28,7 +29,7 @@ import {
   type SwitchedOn,
 } from '../circuit/index.js';
 import type { Awg } from '../measure/index.js';
-import { inches, printLength } from '../measure/index.js';
+import { inches } from '../measure/index.js';
 import {
   endKey,
   GROUND_BAR,
@@ -84,7 +85,7 @@ interface Checking {
   /** nodes on the ground bar */
   grounded: ReadonlySet<string>;
   findings: BenchFinding[];
-  say: (rule: UsRule, title: string, verdict: Judged['verdict'], says: string, clause: string | undefined, boxId?: string) => void;
+  say: (rule: UsRule, title: string, verdict: Judged['verdict'], words: Told, clause: string | undefined, boxId?: string) => void;
   name: (end: WireEnd) => string;
 }
 const checking = (bench: Bench, edition: Edition): Checking => {
@@ -92,12 +93,12 @@ const checking = (bench: Bench, edition: Edition): Checking => {
   const year = edition.slice(3);
   return {
     ...{ bench, year, edition, findings, uses: usesOf(bench), grounded: reached(bench, nodeOf.bar(GROUND_BAR)) },
-    say: (rule, title, verdict, says, clause, boxId) =>
+    say: (rule, title, verdict, words, clause, boxId) =>
       void findings.push({
         rule,
         title,
         verdict,
-        says,
+        ...words,
         sums: [],
         source: clause ? nec(year, clause) : practice,
         about: boxId ? [boxId] : [],
@@ -151,14 +152,12 @@ function strips(c: Checking): void {
       const bare = strippedMm(bench, e);
       if (bare === undefined) continue;
       const takes = stripFor(j.how, gaugeOf(bench, e));
-      const off =
-        bare > takes + inches(1 / 8) ? 'copper stands bare beside it' : bare < takes - inches(1 / 8) ? 'insulation is clamped in it' : '';
-      if (off)
+      if (Math.abs(bare - takes) > inches(1 / 8))
         say(
           'strip',
           `Bare copper of ${name(e)}`,
           'caution',
-          `Stripped ${printLength(bare, 'in')} where ${printLength(takes, 'in')} goes in (common practice; the strip gauge on the device wins): ${off}.`,
+          benchCheckWords.stripped({ bareMm: bare, takesMm: takes }),
           '110.14',
           j.boxId === PANEL ? undefined : j.boxId,
         );
@@ -173,49 +172,30 @@ function screws(c: Checking): void {
       'one-per-screw',
       'One conductor under a screw',
       'stop',
-      `${j.ends.length} conductors under ${jointName(bench, j)}: splice them and bring one lead`,
+      benchCheckWords.manyUnderScrew({ count: j.ends.length, joint: jointName(bench, j) }),
       '110.14(A)',
       j.boxId,
     );
   for (const j of bench.joints.filter((x) => x.how === 'push-in' && x.ends.some((e) => gaugeOf(bench, e) < 14)))
-    say(
-      'push-in',
-      'Push-in terminal',
-      'stop',
-      `12 AWG in a spring push-in of ${jointName(bench, j)}: it takes 14 AWG only`,
-      '110.3(B)',
-      j.boxId,
-    );
+    say('push-in', 'Push-in terminal', 'stop', benchCheckWords.pushIn({ joint: jointName(bench, j) }), '110.3(B)', j.boxId);
   for (const j of bench.joints.filter((x) => x.looseOhm !== undefined))
-    say('loose', 'Loose contact', 'stop', `${jointName(bench, j)} is loose: it heats and drops out`, '110.14', j.boxId);
+    say('loose', 'Loose contact', 'stop', benchCheckWords.looseJoint({ joint: jointName(bench, j) }), '110.14', j.boxId);
 }
 
 /** Feeds kept apart, and no ring. */
 function feedsApart(c: Checking): void {
   const { bench, say } = c;
   for (const [a, b] of joinedFeeds(bench))
-    say(
-      'joined-feeds',
-      'Feeds kept apart',
-      'stop',
-      `breaker ${a.number} and breaker ${b.number} are joined: switching one off leaves it live, and opposite legs short`,
-      '240.8',
-    );
+    say('joined-feeds', 'Feeds kept apart', 'stop', benchCheckWords.breakersJoined({ number: a.number, other: b.number }), '240.8');
   for (const id of loops(bench))
-    say(
-      'loop',
-      'No loop',
-      'caution',
-      `${bench.cables.find((c) => c.id === id)!.name} only closes a ring: it is fed from both ends`,
-      undefined,
-    );
+    say('loop', 'No loop', 'caution', benchCheckWords.closesRing({ cable: bench.cables.find((c) => c.id === id)!.name }), undefined);
 }
 
 /** Ends in the panel that are on nothing. */
 function looseInPanel(c: Checking): void {
   const { bench, say, name } = c;
   for (const e of endsIn(bench, PANEL).filter((x) => !jointOf(bench, x)))
-    say('loose-end', 'Ends in the panel', 'stop', `${name(e)} hangs loose in the panel: on its bar, its breaker, or capped`, '110.14(B)');
+    say('loose-end', 'Ends in the panel', 'stop', benchCheckWords.looseInPanel({ end: name(e) }), '110.14(B)');
 }
 
 /** The ground runs on without the devices. */
@@ -228,7 +208,7 @@ function groundThrough(c: Checking, box: BenchBox, ends: readonly WireEnd[]): vo
       'ground',
       `Ground in ${box.name}`,
       sound ? 'ok' : 'stop',
-      sound ? 'runs on without the devices' : 'is open, or hangs together only through a device',
+      sound ? benchCheckWords.groundRunsOn() : benchCheckWords.groundOpen(),
       '250.148',
       box.id,
     );
@@ -244,10 +224,9 @@ function groundOfMetal(c: Checking, box: BenchBox): void {
       title: `Ground of ${box.name}`,
       about: [box.id],
       verdict: 'can’t tell',
-      says: 'nobody noted whether the box is metal; drawn as plastic, without a ground lead',
+      ...benchCheckWords.metalUnknown(),
       sums: [],
       source: nec(year, '250.148(C)'),
-      ask: 'Look: with the circuit proved dead, a metal box is grey and rings; it then gets a ground lead of its own.',
     });
   else if (box.material === 'metal') {
     const tied = bench.joints.some(
@@ -257,7 +236,7 @@ function groundOfMetal(c: Checking, box: BenchBox): void {
       'metal-box',
       `Ground of the metal box`,
       tied ? 'ok' : 'stop',
-      tied ? 'it has a lead of its own' : 'a metal box gets a ground lead of its own',
+      tied ? benchCheckWords.boxLead() : benchCheckWords.boxNoLead(),
       '250.148(C)',
       box.id,
     );
@@ -276,23 +255,30 @@ function useOfEnd(c: Checking, box: BenchBox, e: WireEnd): void {
       'loose-end',
       'Ends in joints or capped',
       live ? 'stop' : 'caution',
-      `${name(e)} hangs loose and bare${live ? ', and is live when the breaker is on' : ''}`,
+      benchCheckWords.looseEnd({ end: name(e), live }),
       '110.14(B)',
       box.id,
     );
   }
   if (!use) return;
   if (use.size > 1)
-    say('mixed', 'Hot, neutral and ground apart', 'stop', `${name(e)} is ${[...use].join(' and ')} at once`, '250.24(A)(5)', box.id);
+    say(
+      'mixed',
+      'Hot, neutral and ground apart',
+      'stop',
+      benchCheckWords.manyUses({ end: name(e), uses: [...use] }),
+      '250.24(A)(5)',
+      box.id,
+    );
   else if (use.has('hot') && GROUND_COLOURS.includes(colour))
-    say('colour', 'Colours', 'stop', `${name(e)} is used as a hot: a bare or green one is ground only`, '250.119', box.id);
+    say('colour', 'Colours', 'stop', benchCheckWords.bareHot({ end: name(e) }), '250.119', box.id);
   else if (use.has('hot') && NEUTRAL_COLOURS.includes(colour)) {
     const marked = 'cableId' in e && bench.cables.find((c) => c.id === e.cableId)!.marked;
-    if (!marked) say('colour', 'Colours', 'stop', `${name(e)} is used as a hot without a mark`, '200.7(C)', box.id);
+    if (!marked) say('colour', 'Colours', 'stop', benchCheckWords.unmarkedHot({ end: name(e) }), '200.7(C)', box.id);
   } else if (use.has('neutral') && !NEUTRAL_COLOURS.includes(colour))
-    say('colour', 'Colours', 'stop', `${name(e)} is used as neutral: neutrals are white or grey`, '200.6', box.id);
+    say('colour', 'Colours', 'stop', benchCheckWords.neutralColour({ end: name(e) }), '200.6', box.id);
   else if (use.has('ground') && !GROUND_COLOURS.includes(colour))
-    say('colour', 'Colours', 'stop', `${name(e)} is used as ground: grounds are bare or green`, '250.119', box.id);
+    say('colour', 'Colours', 'stop', benchCheckWords.groundColour({ end: name(e) }), '250.119', box.id);
 }
 
 /** A device that is wired and whose green screw leads to no ground. */
@@ -309,23 +295,14 @@ function groundOfDevice(c: Checking, d: BenchDevice): void {
       title,
       about: [d.boxId],
       verdict: 'can’t tell',
-      says: 'its green screw leads to no ground that is drawn, and whether the cables have one was not looked at',
+      ...benchCheckWords.groundUnseen(),
       sums: [],
       source: nec(year, '250.146'),
-      ask: 'With the circuit proved dead, look for the bare or green conductor of each cable.',
     });
   else if (d.form === 'duplex' || d.form === 'single')
-    say('device-ground', title, 'stop', 'its third slot promises a ground, and none is there', '406.4', d.boxId);
-  else if (d.form === 'ground-fault')
-    say(
-      'device-ground',
-      title,
-      'caution',
-      'without a ground it protects, and has to be marked “no equipment ground”',
-      '406.4(D)(2)',
-      d.boxId,
-    );
-  else say('device-ground', title, 'caution', 'its green screw leads to no ground: a fault to its frame opens nothing', '250.110', d.boxId);
+    say('device-ground', title, 'stop', benchCheckWords.slotNoGround(), '406.4', d.boxId);
+  else if (d.form === 'ground-fault') say('device-ground', title, 'caution', benchCheckWords.noGroundMark(), '406.4(D)(2)', d.boxId);
+  else say('device-ground', title, 'caution', benchCheckWords.screwNoGround(), '250.110', d.boxId);
 }
 
 /** A protective receptacle: its feed on LINE, what it protects on LOAD. */
@@ -335,7 +312,7 @@ function lineAndLoad(c: Checking, d: BenchDevice): void {
   const swapped = at('line brass').has('neutral') || at('line silver').has('hot');
   const line = swapped || at('line brass').has('hot') || at('line silver').has('neutral');
   const load = at('load brass').has('hot');
-  if (swapped) say('polarity', `${d.name}: polarity`, 'stop', 'hot belongs on brass and neutral on silver', '200.11', d.boxId);
+  if (swapped) say('polarity', `${d.name}: polarity`, 'stop', benchCheckWords.reversed(), '200.11', d.boxId);
   const on = (terminal: string) => jointsAt(bench, d.boxId, d.id).some((x) => x.at?.terminal === terminal);
   // with the contacts open, only what truly feeds it is live
   const open = usesOf({ ...bench, devices: bench.devices.map((x) => (x.id === d.id ? { ...x, tripped: true } : x)) });
@@ -353,12 +330,12 @@ function lineAndLoad(c: Checking, d: BenchDevice): void {
     `${d.name}: LINE and LOAD`,
     reversed || crossed ? 'stop' : line ? 'ok' : 'caution',
     crossed
-      ? 'hot on LINE and neutral on LOAD: the first thing that is plugged in trips it'
+      ? benchCheckWords.lineLoadCrossed()
       : reversed
-        ? 'the feed is on LOAD: it does not protect, or does not set'
+        ? benchCheckWords.feedOnLoad()
         : line
-          ? `feed on LINE${load ? ', what is protected on LOAD' : ''}`
-          : 'nothing feeds its LINE screws',
+          ? benchCheckWords.feedOnLine({ load })
+          : benchCheckWords.lineUnfed(),
     '110.3(B)',
     d.boxId,
   );
@@ -371,14 +348,7 @@ function wayBack(c: Checking, d: BenchDevice): void {
   for (const [hotTerminal, back] of BACK[d.form] ?? []) {
     const there = jointsAt(bench, d.boxId, d.id).some((x) => x.at?.terminal === back);
     if (at(hotTerminal).has('hot') && there && at(back).size === 0)
-      say(
-        'neutral-open',
-        `${d.name}: its way back`,
-        'stop',
-        'its neutral leads to no bar: nothing works here, and on a shared neutral the loads stand between two hots',
-        '300.13(B)',
-        d.boxId,
-      );
+      say('neutral-open', `${d.name}: its way back`, 'stop', benchCheckWords.neutralOpen(), '300.13(B)', d.boxId);
   }
 }
 
@@ -387,16 +357,9 @@ function switchAndShell(c: Checking, d: BenchDevice): void {
   const { say } = c;
   const at = (terminal: string): ReadonlySet<Use> => useAt(c, d, terminal);
   if (d.form === 'switch' && at('screw 1').has('neutral') && at('screw 2').has('neutral'))
-    say(
-      'switched-neutral',
-      `${d.name}: what it switches`,
-      'stop',
-      'it opens the neutral: what hangs on it stays live with the switch off',
-      '404.2(B)',
-      d.boxId,
-    );
+    say('switched-neutral', `${d.name}: what it switches`, 'stop', benchCheckWords.neutralSwitched(), '404.2(B)', d.boxId);
   if (d.form === 'lamp' && at('neutral').has('hot'))
-    say('lamp-shell', `${d.name}: its shell`, 'stop', 'hot on the shell: whoever changes the lamp touches it', '200.10(C)', d.boxId);
+    say('lamp-shell', `${d.name}: its shell`, 'stop', benchCheckWords.shellHot(), '200.10(C)', d.boxId);
 }
 
 /** A receptacle: hot on brass, neutral on silver, ground on green; what is not used is driven home. */
@@ -406,13 +369,13 @@ function screwsOfFace(c: Checking, d: BenchDevice): void {
   const brass = d.form === 'single' ? ['brass'] : ['brass upper', 'brass lower'];
   const silver = d.form === 'single' ? ['silver'] : ['silver upper', 'silver lower'];
   if (brass.some((t) => at(t).has('neutral')) || silver.some((t) => at(t).has('hot')))
-    say('polarity', `${d.name}: polarity`, 'stop', 'hot belongs on brass and neutral on silver', '200.11', d.boxId);
+    say('polarity', `${d.name}: polarity`, 'stop', benchCheckWords.reversed(), '200.11', d.boxId);
   if (at('green').size && !at('green').has('ground'))
-    say('polarity', `${d.name}: green screw`, 'stop', 'the green screw takes the ground only', '250.126', d.boxId);
+    say('polarity', `${d.name}: green screw`, 'stop', benchCheckWords.screwGroundOnly(), '250.126', d.boxId);
   const used = jointsAt(bench, d.boxId, d.id).length;
   const screws = d.form === 'single' ? 3 : 5;
   if (used > 0 && used < screws)
-    say('unused', `${d.name}: unused screws`, 'note', `${screws - used} unused: driven home`, undefined, d.boxId);
+    say('unused', `${d.name}: unused screws`, 'note', benchCheckWords.unused({ screws, used }), undefined, d.boxId);
 }
 
 /** Neutrals that two breakers share: legs, handles, and no device in them. */
@@ -426,19 +389,13 @@ function sharing(c: Checking, on: SwitchedOn): void {
       `Shared neutral of ${cable.name}`,
       s.legs === 'opposite' ? 'ok' : 'stop',
       s.legs === 'opposite'
-        ? `breakers ${a!.number} and ${b!.number} on opposite legs: the neutral carries the difference, ${s.neutralA.toFixed(2)} A`
-        : `breakers ${a!.number} and ${b!.number} on the same leg: the neutral carries the sum, ${s.neutralA.toFixed(2)} A`,
+        ? benchCheckWords.oppositeLegs({ number: a!.number, other: b!.number, neutralA: s.neutralA })
+        : benchCheckWords.sameLeg({ number: a!.number, other: b!.number, neutralA: s.neutralA }),
       '210.4',
     );
-    if (!s.tied) say('shared-trip', `Shared neutral of ${cable.name}`, 'stop', 'its breakers do not open together', '210.4(B)');
+    if (!s.tied) say('shared-trip', `Shared neutral of ${cable.name}`, 'stop', benchCheckWords.notTied(), '210.4(B)');
     if (neutralOverDevice(bench, s.cableId, s.conductor))
-      say(
-        'shared-device',
-        `Shared neutral of ${cable.name}`,
-        'stop',
-        'goes on through a device: taken out, the loads behind would stand between two hots',
-        '300.13(B)',
-      );
+      say('shared-device', `Shared neutral of ${cable.name}`, 'stop', benchCheckWords.neutralOverDevice(), '300.13(B)');
   }
 }
 
@@ -501,10 +458,9 @@ function neutralsApart(bench: Bench, year: string, findings: BenchFinding[]): vo
           source: nec(year, '200.4(A)'),
         },
         title: `${d.name}: its neutral`,
-        says: borrowed
-          ? `its hot comes from breaker ${from[0]!.number}, its neutral goes back by ${called(foreign.cableId)}: that white is live with the other breaker off, and can carry more than any breaker counts`
-          : `its neutral also goes back by ${called(foreign.cableId)}, of another circuit: neutrals of two circuits meet only at their bar`,
-        ask: 'Find the white that came with its hot and land it there; part the others.',
+        ...(borrowed
+          ? benchCheckWords.neutralBorrowed({ number: from[0]!.number, cable: called(foreign.cableId) })
+          : benchCheckWords.neutralsJoined({ cable: called(foreign.cableId) })),
       });
       break;
     }
@@ -518,7 +474,7 @@ function oneYoke(bench: Bench, d: BenchDevice, boxId: string, year: string, find
   if (!a || !b || a === b || a.tiedTo === b.id || b.tiedTo === a.id) return;
   findings.push({
     ...{ rule: 'one-yoke', title: `${d.name}: two breakers`, about: [boxId], verdict: 'stop', sums: [], source: nec(year, '210.7') },
-    says: `its halves hang on breakers ${a.number} and ${b.number}, which don’t open together: tie their handles, or take one two-pole breaker`,
+    ...benchCheckWords.yokeUntied({ number: a.number, other: b.number }),
   });
 }
 
@@ -540,45 +496,32 @@ const unmeasured = (bench: Bench, what: Unmeasured['what'], boxId?: string, of?:
 
 /** What was drawn without anybody having looked: said once each, and no `ok` that rests on it stands. */
 function assumptions(bench: Bench, findings: BenchFinding[]): void {
-  const cannot = (title: string, says: string, ask: string, boxId?: string) =>
-    findings.push({ rule: 'as-drawn', title, verdict: 'can’t tell', says, sums: [], source: practice, ask, about: boxId ? [boxId] : [] });
+  const cannot = (title: string, words: Told, boxId?: string) =>
+    findings.push({ rule: 'as-drawn', title, verdict: 'can’t tell', ...words, sums: [], source: practice, about: boxId ? [boxId] : [] });
   for (const box of bench.boxes.filter((b) => unmeasured(bench, 'wiring', b.id))) {
     findings.forEach((f, i) => {
       if (f.about.includes(box.id) && f.verdict === 'ok')
         findings[i] = {
           ...f,
           verdict: 'can’t tell',
-          says: `${f.says}, as drawn; nobody looked`,
-          ask: `Open ${box.name} with the circuit proved dead and look.`,
+          ...benchCheckWords.asDrawn({ told: toldBy(f), box: box.name }),
         };
     });
-    cannot(
-      `Wiring of ${box.name}`,
-      'how its device is wired was not noted: it is drawn by your own school',
-      'With the circuit proved dead, pull the device out, look which wire is on which screw, and enter it in the survey.',
-      box.id,
-    );
+    cannot(`Wiring of ${box.name}`, benchCheckWords.wiringUnknown(), box.id);
   }
   findings.forEach((f, i) => {
     if (f.rule === 'ground' && f.verdict === 'ok' && unmeasured(bench, 'ground', f.about[0]))
       findings[i] = {
         ...f,
         verdict: 'can’t tell',
-        says: `${f.says}, as far as it is drawn; whether every cable has a ground was not looked at`,
-        ask: 'With the circuit proved dead, look for the bare or green conductor of each cable.',
+        ...benchCheckWords.groundsAsDrawn({ told: toldBy(f) }),
       };
   });
   for (const { of } of bench.unmeasured?.filter((u) => u.what === 'length') ?? []) {
     const name = bench.cables.find((c) => c.id === of)?.name;
-    if (name)
-      cannot(
-        `Length of ${name}`,
-        'not measured: volts under load, drop and what a short would do can’t be told from it',
-        'Measure or pace its run, or find it from the panel: enter it in the survey.',
-      );
+    if (name) cannot(`Length of ${name}`, benchCheckWords.lengthUnmeasured());
   }
-  if (unmeasured(bench, 'rating'))
-    cannot('Breaker of this circuit', 'its rating was not noted: drawn as 15 A', 'Read the number on its handle at the panel.');
+  if (unmeasured(bench, 'rating')) cannot('Breaker of this circuit', benchCheckWords.ratingUnknown());
 }
 
 function fillFinding(bench: Bench, boxId: string, edition: Edition, findings: BenchFinding[]): void {
@@ -606,8 +549,7 @@ function fillFinding(bench: Bench, boxId: string, edition: Edition, findings: Be
     ...(uncounted && judged.verdict === 'ok'
       ? {
           verdict: 'can’t tell' as const,
-          says: `${judged.says}, but whether every cable has a ground was not looked at`,
-          ask: 'With the circuit proved dead, look for the bare or green conductor of each cable.',
+          ...benchCheckWords.groundsUnseen({ told: toldBy(judged) }),
         }
       : {}),
     rule: 'box-fill',
@@ -638,15 +580,15 @@ function fromSheathAlone(free: number | undefined, edition: Edition): Judged {
   const source = nec(edition.slice(3), '300.14');
   if (free === undefined)
     return {
-      ...{ verdict: 'can’t tell', says: 'the free length has not been measured', sums: [], source },
-      ask: 'With the circuit proved dead, measure the conductors from where they leave the sheath.',
+      verdict: 'can’t tell',
+      ...benchCheckWords.freeUnmeasured(),
+      sums: [],
+      source,
     };
   const ok = atLeast(free, LEAST_FREE_MM);
   return {
     verdict: ok ? 'note' : 'stop',
-    says: ok
-      ? '6 in from the sheath; whether 3 in reach out of the box can’t be told: it is drawn without its depth'
-      : 'too short: cut back too often; splice on pigtails or pull more cable in',
+    ...(ok ? benchCheckWords.sixInHeld() : benchCheckWords.cutTooShort()),
     sums: [
       {
         terms: [],

@@ -1,4 +1,5 @@
 /** What an instrument in hand shows, in figures and words; what opened and why; volts and shorts at each face with their sums. */
+import { benchReadingWords } from '../words/index.js';
 import { nec, practice } from '../catalog/index.js';
 import { term } from '../codebook/index.js';
 import { facePoints, lineSide, nodeOf, reached, type Branch, type Range, type SwitchedOn, endName } from '../circuit/index.js';
@@ -245,33 +246,37 @@ export function faceFindings(on: SwitchedOn, source: Bench, edition: Edition): B
       return {
         ...about,
         verdict: 'can’t tell',
-        says: `length of ${untold.join(' and ')} not measured`,
+        ...benchReadingWords.lengthsUnmeasured({ untold }),
         sums: [],
-        ask: 'Measure or pace the run of that cable; drop and short-circuit current rest on it.',
       };
     if (p.volts > 1.06 * supply)
       return {
         ...about,
         ...{ verdict: 'stop', source: nec(edition.slice(3), '300.13(B) and 210.4'), sums: voltsSum(p.volts, supply) },
-        says: `${p.volts.toFixed(1)} V where ${supply} V belong: the neutral that two hots share is open, and their loads stand between both legs. Breakers off at once`,
+        ...benchReadingWords.neutralLost({ volts: p.volts, supply }),
       };
     if (p.volts > LOWEST_V && p.shortA < CARRIES_A)
       return {
         ...about,
         ...{ verdict: 'stop', source: practice, sums: voltsSum(p.volts, supply) },
-        says: `${p.volts.toFixed(1)} V to a meter that draws nothing, and nothing behind it: a short here would drive ${p.shortA.toFixed(1)} A. Its hot or its neutral is open`,
+        ...benchReadingWords.nothingBehind({ volts: p.volts, shortA: p.shortA }),
       };
     if (p.volts > LOWEST_V && p.volts < 0.85 * supply)
       return {
         ...about,
         ...{ verdict: 'stop', source: practice, sums: voltsSum(p.volts, supply) },
-        says: `${p.volts.toFixed(1)} V where ${supply} V belong: an open or loose neutral, or a loose hot. Breaker off`,
+        ...benchReadingWords.looseNeutral({ volts: p.volts, supply }),
       };
     return {
       ...about,
       source: nec(edition.slice(3), '210.19(A), informational note'),
       verdict: p.dropPercent > DROP_LIMIT ? 'caution' : 'note',
-      says: `${p.volts.toFixed(1)} V, drop ${p.dropPercent.toFixed(1)} %; a short drives ${p.shortA.toFixed(0)} A${p.trip ? ` and opens the breaker in ${rangeWords(p.trip)}` : ', and no breaker would open'}`,
+      ...benchReadingWords.dropAndShort({
+        volts: p.volts,
+        dropPercent: p.dropPercent,
+        shortA: p.shortA,
+        opensIn: p.trip && rangeWords(p.trip),
+      }),
       sums: [
         {
           terms: [term('at the supply', supply, 'V'), term('lost in source, conductors and joints, out and back', p.volts - supply, 'V')],

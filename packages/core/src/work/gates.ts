@@ -1,4 +1,5 @@
 /** What keeps a step from being ticked, and the record of ticks, proofs and values. No clock: the caller brings the time. */
+import { gateWords, type Told as Worded } from '../words/index.js';
 import { dropTimer, minutesOn } from './timer.js';
 import { isUk, PANEL, wiresAt } from '../model/index.js';
 import { keepsBack, type Finding } from '../codebook/index.js';
@@ -25,9 +26,8 @@ export const PROOF_LABELS: Record<ProofKey, string> = {
   testerAfter: 'Tester on the live source again',
 };
 
-export interface ProofJudgement {
+export interface ProofJudgement extends Worded {
   verdict: 'ok' | 'stop' | 'can’t tell';
-  says: string;
 }
 
 /** The same by the UK way: an approved voltage indicator, on its proving unit or on a source known to be live (GS 38; memory). */
@@ -44,21 +44,20 @@ const UK_LIVE_V = { least: 207, most: 1000 };
 
 /** One reading of the proof. */
 export function judgeProofReading(key: ProofKey, reading: ProofReading | undefined, { uk }: Pick<Target, 'uk'> = {}): ProofJudgement {
-  if (!reading) return { verdict: 'can’t tell', says: 'not read yet' };
+  if (!reading) return { verdict: 'can’t tell', ...gateWords.unread() };
   const { volts } = reading;
   if (key === 'testerBefore' || key === 'testerAfter') {
     const live = uk ? UK_LIVE_V : LIVE_V;
     return volts >= live.least && volts <= live.most
-      ? { verdict: 'ok', says: `${volts} V: the ${uk ? 'indicator' : 'tester'} sees voltage` }
+      ? { verdict: 'ok', ...gateWords.testerSees({ volts, uk }) }
       : {
           verdict: 'stop',
-          says: `${volts} V is no proof: ${uk ? `the proving unit, or a socket that is on, reads ${live.least} V or more` : `find a source that reads ${live.least} to ${live.most} V`}, or another ${uk ? 'indicator' : 'tester'}`,
+          ...gateWords.testerNoProof({ volts, uk, least: live.least, most: live.most }),
         };
   }
-  if (volts <= DEAD_MOST_V) return { verdict: 'ok', says: `${volts} V: dead` };
-  if (volts <= STRAY_MOST_V)
-    return { verdict: 'can’t tell', says: `${volts} V may be stray coupling or a real feed: measure again with a low-impedance tester` };
-  return { verdict: 'stop', says: `${volts} V: LIVE. Wrong breaker, or a second feed. Close up and find it` };
+  if (volts <= DEAD_MOST_V) return { verdict: 'ok', ...gateWords.dead({ volts }) };
+  if (volts <= STRAY_MOST_V) return { verdict: 'can’t tell', ...gateWords.stray({ volts }) };
+  return { verdict: 'stop', ...gateWords.live({ volts }) };
 }
 
 export interface ProofState {
@@ -100,9 +99,8 @@ export const notProved = (job: Job, dead: readonly Target[], now?: string): stri
     return proved ? [] : [`${dead.length > 1 ? `${t.words} not proved dead` : 'not proved dead'}: ${reasons[0]!}`];
   });
 
-export interface AskJudgement {
+export interface AskJudgement extends Worded {
   verdict: 'ok' | 'stop' | 'can’t tell';
-  says: string;
 }
 
 /** A figure of an ask as people say it: `0.61 Ω`, `12 mm`. */
@@ -125,16 +123,15 @@ export function askRange(ask: StepAsk, unit: JobInBook['unit']): string {
 export function judgeAsk(ask: StepAsk, value: StepValue | undefined, unit: JobInBook['unit']): AskJudgement {
   const say = (n: number) => printAsked(ask, n, unit);
   const range = askRange(ask, unit);
-  if (!value) return { verdict: 'can’t tell', says: range ? `measure it: ${range}` : 'measure it' };
+  if (!value) return { verdict: 'can’t tell', ...gateWords.unmeasured({ range }) };
   // a tape is read to 1/32 in at best
   const close = ask.unit === 'length' ? 0.8 : 1e-9;
   const low = ask.least !== undefined && value.value < ask.least - close;
   const high = ask.most !== undefined && value.value > ask.most + close;
-  if (value.estimated && !low && !high)
-    return { verdict: 'can’t tell', says: `${[`about ${say(value.value)}, estimated`, range].filter(Boolean).join(', ')}: measure it` };
+  if (value.estimated && !low && !high) return { verdict: 'can’t tell', ...gateWords.estimated({ value: say(value.value), range }) };
   return low || high
-    ? { verdict: 'stop', says: `${[say(value.value), range].filter(Boolean).join(', ')}. ${ask.otherwise}` }
-    : { verdict: 'ok', says: [say(value.value), range].filter(Boolean).join(', ') };
+    ? { verdict: 'stop', ...gateWords.outside({ value: say(value.value), range, otherwise: ask.otherwise }) }
+    : { verdict: 'ok', ...gateWords.inside({ value: say(value.value), range }) };
 }
 
 export const valueOf = (job: Job, step: string, key: string): StepValue | undefined =>

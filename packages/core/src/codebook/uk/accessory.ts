@@ -1,4 +1,5 @@
 /** Where an accessory may sit and what box it needs, by the UK book and its guidance. Lengths in mm; values from memory, as named. */
+import { accessoryWords, toldBy, type Told } from '../../words/index.js';
 import { BOX_KINDS, bs7671, practice, ukBoxSort, type Source, type UkBoxId } from '../../catalog/index.js';
 import type { Beside, PointKind, Sum } from '../../model/index.js';
 import { atLeast, atMost, term, type Judged } from '../judged.js';
@@ -24,7 +25,7 @@ const held = (label: string, value: number, word: 'least' | 'most', limit: numbe
 export function ukHeight(bottomMm: number, topMm: number): Judged {
   const sums = [held('lower edge over the floor', bottomMm, 'least', HEIGHTS.least), held('upper edge over the floor', topMm, 'most', HEIGHTS.most)];
   const ok = atLeast(bottomMm, HEIGHTS.least) && atMost(topMm, HEIGHTS.most);
-  return { verdict: ok ? 'ok' : 'caution', says: ok ? 'in reach of everybody' : `outside ${HEIGHTS.least} to ${HEIGHTS.most} mm: binding in a new dwelling; in one that stands it may go level with its neighbours`, sums, source: PART_M }; // prettier-ignore
+  return { verdict: ok ? 'ok' : 'caution', ...(ok ? accessoryWords.heightReached() : accessoryWords.heightOutside({ least: HEIGHTS.least, most: HEIGHTS.most })), sums, source: PART_M }; // prettier-ignore
 } // prettier-ignore
 
 type Measured = Exclude<keyof Beside, 'none'>;
@@ -35,23 +36,23 @@ export function ukBeside(
   of: { kind: PointKind; bottomMm: number },
 ): (Judged & { of: Measured })[] {
   const out: (Judged & { of: Measured })[] = [];
-  const least = (of: Measured, limit: number, label: string, short: Judged['verdict'], why: string, source: Source): void => {
+  const least = (of: Measured, limit: number, label: string, short: Judged['verdict'], why: Told, source: Source): void => {
     const mm = beside[of]?.mm;
     if (mm === undefined) return;
     const ok = atLeast(mm, limit);
-    out.push({ of, verdict: ok ? 'ok' : short, says: ok ? `${label}: far enough` : why, sums: [held(label, mm, 'least', limit)], source });
+    out.push({ of, verdict: ok ? 'ok' : short, ...(ok ? accessoryWords.far({ label }) : why), sums: [held(label, mm, 'least', limit)], source });
   };
-  least('worktop', CLEAR.worktop, 'over the worktop', 'caution', 'too close over a worktop: what is spilt runs along it, and a plug’s lead is bent', GUIDANCE);
-  least('sink', CLEAR.sink, 'from the sink’s edge', 'stop', 'within reach of what splashes from the sink', GUIDANCE);
-  least('hob', CLEAR.hob, 'from the hob’s edge', 'stop', 'leads would lie over the hob', GUIDANCE);
+  least('worktop', CLEAR.worktop, 'over the worktop', 'caution', accessoryWords.worktopTooClose(), GUIDANCE);
+  least('sink', CLEAR.sink, 'from the sink’s edge', 'stop', accessoryWords.sinkTooClose(), GUIDANCE);
+  least('hob', CLEAR.hob, 'from the hob’s edge', 'stop', accessoryWords.hobTooClose(), GUIDANCE);
   if (beside.bath) out.push({ of: 'bath', ...ukBath(of.kind, beside.bath.mm, of.bottomMm) });
   // what is only taken passes nothing
-  for (const j of out) if (j.verdict === 'ok' && beside[j.of]?.known === 'assumed') Object.assign(j, { verdict: 'can’t tell', says: `${j.says}, by a distance that is only taken`, ask: 'Measure it.' } satisfies Partial<Judged>); // prettier-ignore
+  for (const j of out) if (j.verdict === 'ok' && beside[j.of]?.known === 'assumed') Object.assign(j, { verdict: 'can’t tell', ...accessoryWords.distanceTaken({ told: toldBy(j) }) } satisfies Partial<Judged>); // prettier-ignore
   const missing = (what: 'sink' | 'bath'): boolean => asks[what] && beside[what] === undefined && !beside.none?.includes(what);
   if (missing('sink'))
-    out.push({ of: 'sink', verdict: 'can’t tell', says: 'how far the sink is was not measured', sums: [], source: GUIDANCE, ask: 'Measure from the sink’s edge to the box, or say that there is none.' }); // prettier-ignore
+    out.push({ of: 'sink', verdict: 'can’t tell', ...accessoryWords.sinkUnmeasured(), sums: [], source: GUIDANCE }); // prettier-ignore
   if (missing('bath'))
-    out.push({ of: 'bath', verdict: 'can’t tell', says: 'how far the bath or shower is was not measured', sums: [], source: bs7671('701.512.3'), ask: 'Measure from its edge, round corners as a string goes; of a shower without a tray from 1.2 m off its head.' }); // prettier-ignore
+    out.push({ of: 'bath', verdict: 'can’t tell', ...accessoryWords.bathUnmeasured(), sums: [], source: bs7671('701.512.3') }); // prettier-ignore
   return out;
 } // prettier-ignore
 
@@ -78,12 +79,12 @@ export function ukBoxDepth(kind: PointKind, cables: number, depthMm: number, joi
   const sums: Sum[] = [
     { terms: [term('cables in it', cables, 'count')], formula: 'by the cables in it', result: term('depth of the box', depthMm, 'length'), limit: { ...term('comfortable from', row.comfortable, 'length'), relation: '≥' } },
   ]; // prettier-ignore
-  const told = (verdict: Judged['verdict'], says: string): Judged => ({ verdict, says, sums, source: practice });
+  const told = (verdict: Judged['verdict'], words: Told): Judged => ({ verdict, ...words, sums, source: practice });
   const atTerminals = cables - 2 * joined;
-  if (atTerminals > 3) return told('stop', `${atTerminals} cables at one accessory: its terminals take three conductors at most`);
-  if (depthMm < row.tight) return told('stop', `too shallow for ${cables === 1 ? 'a cable' : `${cables} cables`} behind it: at least ${row.tight} mm`);
-  if (depthMm < row.comfortable) return told('caution', `tight: ${row.comfortable} mm folds ${cables} cables without force`);
-  return told('ok', 'room for its cables and grommets');
+  if (atTerminals > 3) return told('stop', accessoryWords.terminalsFull({ atTerminals }));
+  if (depthMm < row.tight) return told('stop', accessoryWords.depthTooShallow({ cables, tight: row.tight }));
+  if (depthMm < row.comfortable) return told('caution', accessoryWords.depthTight({ comfortable: row.comfortable, cables }));
+  return told('ok', accessoryWords.depthFits());
 } // prettier-ignore
 
 /** Whether the board is thick and thin enough for the lugs of a lined box, and the cavity deep enough behind it. */
@@ -91,19 +92,18 @@ export function ukLinedBox(kind: UkBoxId, boardMm: number | undefined, cavityMm:
   const { clampsFinishMm, depthMm } = BOX_KINDS[kind];
   const { min, max } = clampsFinishMm!;
   const sums: Sum[] = [];
-  const told = (verdict: Judged['verdict'], says: string, ask?: string): Judged => ({ verdict, says, sums, source: practice, ...(ask ? { ask } : {}) }); // prettier-ignore
+  const told = (verdict: Judged['verdict'], words: Told): Judged => ({ verdict, ...words, sums, source: practice }); // prettier-ignore
   if (boardMm !== undefined) {
     sums.push(held('board', boardMm, 'least', min), held('board', boardMm, 'most', max));
-    if (!atLeast(boardMm, min) || !atMost(boardMm, max)) return told('stop', `its lugs hold board of ${min} to ${max} mm`);
+    if (!atLeast(boardMm, min) || !atMost(boardMm, max)) return told('stop', accessoryWords.lugsMiss({ min, max }));
   }
   if (cavityMm !== undefined && boardMm !== undefined) {
     sums.push({ terms: [term('board', boardMm, 'length'), term('cavity behind it', cavityMm, 'length')], result: term('from the surface', boardMm + cavityMm, 'length'), limit: { ...term('depth of the box', depthMm, 'length'), relation: '≥' } }); // prettier-ignore
-    if (!atLeast(boardMm + cavityMm, depthMm)) return told('stop', 'the box is deeper than board and cavity together');
+    if (!atLeast(boardMm + cavityMm, depthMm)) return told('stop', accessoryWords.deeperThanCavity());
   }
-  if (boardMm === undefined)
-    return told('can’t tell', 'how thick the board is was not measured', 'Measure it where the old box sits, or at a small hole.');
-  if (cavityMm === undefined) return told('can’t tell', 'how deep the cavity is was not measured', 'Measure it through the old box, or through a small hole with a bent wire.'); // prettier-ignore
-  return told('ok', `its lugs hold board of ${boardMm} mm, and the cavity takes it`);
+  if (boardMm === undefined) return told('can’t tell', accessoryWords.boardUnmeasured());
+  if (cavityMm === undefined) return told('can’t tell', accessoryWords.cavityUnmeasured()); // prettier-ignore
+  return told('ok', accessoryWords.lugsHold({ boardMm }));
 }
 
 /** A metal box let into a leaf: plaster helps, and what is left of the leaf behind it. */
@@ -111,7 +111,7 @@ export function ukLetIn(depthMm: number, plasterMm: number | undefined, leafMm: 
   const drillMm = depthMm + LET_IN_MM;
   const source: Source = practice;
   if (leafMm === undefined)
-    return { drillMm, verdict: 'can’t tell', says: 'how thick the leaf is was not measured', sums: [], source, ask: 'Measure the wall at a door or a window, less plaster on both sides; a cavity wall has two leaves.' }; // prettier-ignore
+    return { drillMm, verdict: 'can’t tell', ...accessoryWords.leafUnmeasured(), sums: [], source }; // prettier-ignore
   const inLeaf = Math.max(0, drillMm - (plasterMm ?? 0));
   const left = leafMm - inLeaf;
   const sums: Sum[] = [
@@ -119,7 +119,7 @@ export function ukLetIn(depthMm: number, plasterMm: number | undefined, leafMm: 
     { terms: [term('leaf', leafMm, 'length'), term('less', -inLeaf, 'length')], result: term('left behind the box', left, 'length'), limit: { ...term('half of the leaf', leafMm / 2, 'length'), relation: '≥' } },
   ]; // prettier-ignore
   const ok = atLeast(left, leafMm / 2);
-  return { drillMm, verdict: ok ? 'ok' : left <= 0 ? 'stop' : 'caution', says: ok ? `${left.toFixed(0)} mm of the leaf stay behind it` : left <= 0 ? 'the box would come through the leaf' : 'more than half of the leaf goes: a shallower box, and none behind it on the other side', sums, source }; // prettier-ignore
+  return { drillMm, verdict: ok ? 'ok' : left <= 0 ? 'stop' : 'caution', ...(ok ? accessoryWords.leafLeft({ left }) : (left <= 0 ? accessoryWords.leafThrough() : accessoryWords.leafHalf())), sums, source }; // prettier-ignore
 }
 /** So much deeper than the box the hole is made, mm (common practice). */
 export const LET_IN_MM = 3;
@@ -127,18 +127,18 @@ export const LET_IN_MM = 3;
 const OUTDOORS = bs7671('512.2 and 411.3.3');
 /** Outdoors: the box keeps rain out, also with its plug in; what the earth there may be is for whoever certifies it. */
 export function ukOutdoors(box: UkBoxId | undefined): Judged {
-  if (box === undefined) return { verdict: 'can’t tell', says: 'which box keeps the rain out was not said', sums: [], source: OUTDOORS, ask: 'Choose a weatherproof one.' }; // prettier-ignore
+  if (box === undefined) return { verdict: 'can’t tell', ...accessoryWords.weatherUnknown(), sums: [], source: OUTDOORS }; // prettier-ignore
   return ukBoxSort(box) === 'weather'
-    ? { verdict: 'caution', says: 'weatherproof, IP66 with its cover shut, cable in from behind or below, no flat cable in the open; which earth it may have (TN-C-S outdoors, an electrode) a registered electrician decides', sums: [], source: OUTDOORS }
-    : { verdict: 'stop', says: 'rain gets into it: outdoors a weatherproof one, IPX4 at least, with its plug in too', sums: [], source: OUTDOORS }; // prettier-ignore
+    ? { verdict: 'caution', ...accessoryWords.weatherproof(), sums: [], source: OUTDOORS }
+    : { verdict: 'stop', ...accessoryWords.rain(), sums: [], source: OUTDOORS }; // prettier-ignore
 }
 
 /** Work that is told to building control before it begins, or done by a registered electrician. */
 export function ukNotifiable(work: { newCircuit: boolean; byBath: boolean }): Judged {
   const must = work.newCircuit ? 'a new circuit' : work.byBath ? 'work beside a bath or shower' : undefined;
   return must
-    ? { verdict: 'caution', says: `${must} is notifiable: a registered electrician certifies it, or building control is told before it begins`, sums: [], source: PART_P }
-    : { verdict: 'note', says: 'an addition to a circuit that is there is not notifiable in England; the certificate for minor works is due all the same, and elsewhere more may be', sums: [], source: PART_P };
+    ? { verdict: 'caution', ...accessoryWords.notifiable({ must }), sums: [], source: PART_P }
+    : { verdict: 'note', ...accessoryWords.notNotifiable(), sums: [], source: PART_P };
 } // prettier-ignore
 
 /** What one unfused spur or one leg must carry, A: a single 13, a twin 20, a fused unit its fuse (makers’ usual limit for a twin; memory). */

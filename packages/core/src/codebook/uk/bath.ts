@@ -1,4 +1,5 @@
 /** Rooms with a bath or a shower by the UK book: zones, what may be put in each, and what its circuits need. BS 7671, section 701, from memory. */
+import { bathWords } from '../../words/index.js';
 import { bs7671 } from '../../catalog/index.js';
 import type { PointKind, Sum } from '../../model/index.js';
 import { atLeast, term, type Judged } from '../judged.js';
@@ -22,33 +23,32 @@ export function ukBath(kind: PointKind, fromEdgeMm: number, bottomMm: number): J
   if (kind === 'single' || kind === 'twin') {
     const sums: Sum[] = [{ terms: [], result: term('from the bath or shower', fromEdgeMm, 'length'), limit: { ...term('at least', FROM_BATH_MM, 'length'), relation: '≥' } }]; // prettier-ignore
     return atLeast(fromEdgeMm, FROM_BATH_MM)
-      ? { verdict: 'ok', says: 'from the bath or shower: far enough', sums, source: SOCKETS }
-      : { verdict: 'stop', says: 'no socket within 2.5 m of the edge of a bath or shower', sums, source: SOCKETS };
+      ? { verdict: 'ok', ...bathWords.socketFar(), sums, source: SOCKETS }
+      : { verdict: 'stop', ...bathWords.socketNear(), sums, source: SOCKETS };
   }
   const zone = bathZone(fromEdgeMm, bottomMm);
   const sums: Sum[] = [
     { terms: [], result: term('from the bath or shower', fromEdgeMm, 'length'), limit: { ...term('zone 2 ends', ZONE_2_MM, 'length'), relation: '≥' } },
     { terms: [], result: term('lower edge over the floor', bottomMm, 'length'), limit: { ...term('zones end', ZONE_TOP_MM, 'length'), relation: '≥' } },
   ]; // prettier-ignore
-  if (zone === 'outside the zones') return { verdict: 'ok', says: 'outside the zones of bath and shower', sums, source: ZONES };
+  if (zone === 'outside the zones') return { verdict: 'ok', ...bathWords.outsideZones(), sums, source: ZONES };
   if (kind === 'fused unit' || kind === 'joint')
-    return { verdict: 'stop', says: `in ${zone}: no switch, fused unit or joint there; it goes outside the zones, and only the appliance’s own lead comes in`, sums, source: ZONES }; // prettier-ignore
-  return { verdict: 'caution', says: zone === 'zone 1' ? 'in zone 1: only what its maker says is for zone 1, IPX4 or better, fixed and wired in (shower, pump, fan, towel rail)' : 'in zone 2: fixed and wired in, IPX4 or better', sums, source: ZONES }; // prettier-ignore
+    return { verdict: 'stop', ...bathWords.zoneForbidden({ zone }), sums, source: ZONES }; // prettier-ignore
+  return { verdict: 'caution', ...(zone === 'zone 1' ? bathWords.zone1() : bathWords.zone2()), sums, source: ZONES }; // prettier-ignore
 }
 
 /** Every circuit of such a room stands behind a 30 mA device. */
 export function ukBathCircuit(residual: boolean | undefined): Judged {
   const source = bs7671('701.411.3.3');
-  if (residual === undefined) return { verdict: 'can’t tell', says: 'whether its circuit stands behind a 30 mA device is not noted; in a room with a bath or shower every circuit must', sums: [], source, ask: 'Look for it in the consumer unit.' }; // prettier-ignore
+  if (residual === undefined) return { verdict: 'can’t tell', ...bathWords.residualUnknown(), sums: [], source }; // prettier-ignore
   return residual
-    ? { verdict: 'ok', says: 'behind a 30 mA device, as every circuit of such a room', sums: [], source }
-    : { verdict: 'stop', says: 'in a room with a bath or shower every circuit stands behind a 30 mA device', sums: [], source };
+    ? { verdict: 'ok', ...bathWords.residualThere(), sums: [], source }
+    : { verdict: 'stop', ...bathWords.residualMissing(), sums: [], source };
 }
 /** Bonding between pipes and earth there: may be left out only where three things hold, which nobody tells from a plan. */
 export const ukBathBonding = (): Judged => ({
   verdict: 'can’t tell',
-  says: 'whether pipes and earth are bonded in this room, or need not be, is for whoever certifies it',
+  ...bathWords.bonding(),
   sums: [],
   source: bs7671('701.415.2'),
-  ask: 'It may be left out where the main bonding is there, every circuit of the room opens in time, and all stand behind 30 mA.',
 });

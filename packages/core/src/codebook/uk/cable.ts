@@ -1,4 +1,5 @@
 /** Flat twin-and-earth, and singles in conduit, by the UK book: resistance, drop, what it carries by the way it lies. Values from memory of BS 7671 and BS EN 60228. */
+import { ukCableWords } from '../../words/index.js';
 import { bs7671 } from '../../catalog/index.js';
 import { isSingles, UK_VOLTS, type CableSize, type Laid, type RATINGS_A } from '../../model/index.js';
 import { atMost, term, type Judged } from '../judged.js';
@@ -50,7 +51,6 @@ const SINGLES_CARRY_A: Readonly<Partial<Record<Laid, Readonly<Record<number, num
 /** A; undefined for singles where no conduit or trunking is. */
 export const carriesA = (size: CableSize, laid: Laid): number | undefined =>
   (isSingles(size) ? SINGLES_CARRY_A[laid] : FLAT_CARRIES_A[laid])?.[coreAreas(size).live];
-export const NO_SHEATH = 'singles have no sheath: they lie in conduit or trunking and nowhere else';
 export const CARRIES_SOURCE = bs7671('Appendix 4, Tables 4D1, 4D2 and 4D5');
 /** Each way of lying, in words. */
 export const LAID_WORDS: Readonly<Record<Laid, string>> = {
@@ -76,7 +76,7 @@ export function dropOfRadial(size: CableSize, lengthMm: number, currentA: number
   const ok = atMost(percent, DROP_LIMIT_PERCENT);
   return {
     ...{ dropV, percent, source: DROP_SOURCE, verdict: ok ? 'ok' : 'stop' },
-    says: ok ? `${(UK_VOLTS - dropV).toFixed(1)} V left at its end` : 'more than 5 %: a thicker cable, or a shorter way',
+    ...(ok ? ukCableWords.left({ ukVolts: UK_VOLTS, dropV }) : ukCableWords.dropTooMuch()),
     sums: [
       { terms: [term('both conductors, 70 °C', per, 'mV/A/m'), term('current', currentA, 'A'), term('length', metres, 'm')], formula: 'mV/A/m × A × m ÷ 1000', result: term('drop', dropV, 'V') },
       { terms: [term('drop', dropV, 'V'), term('nominal', UK_VOLTS, 'V')], formula: 'drop ÷ nominal', result: term('drop', percent, '%'), limit: { ...term('at most', DROP_LIMIT_PERCENT, '%'), relation: '≤' } },

@@ -1,4 +1,5 @@
 /** Cutting into a house by the UK book: joists, chases, where cables may run in walls. Limits from memory of Approved Document A and BS 7671, 522.6. */
+import { ukWallsWords, type Told } from '../../words/index.js';
 import { bs7671, type Source } from '../../catalog/index.js';
 import type { Sum } from '../../model/index.js';
 import { atLeast, atMost, product, term, type Judged } from '../judged.js';
@@ -32,22 +33,21 @@ export function ukJoistCut(input: UkJoistInput): Judged {
   const sums: Sum[] = [
     { terms: [product(`${limits.depth} of the depth`, limits.depth, joistDepthMm, 'length')], formula: `${limits.depth} × depth`, result: term(cut === 'hole' ? 'hole' : 'notch', sizeMm, 'length'), limit: { ...term('at most', most, 'length'), relation: '≤' } },
   ]; // prettier-ignore
-  const told = (verdict: Judged['verdict'], says: string, ask?: string): Judged => ({ verdict, says, sums, source: PART_A, ...(ask ? { ask } : {}) }); // prettier-ignore
-  if (!atMost(sizeMm, most))
-    return told('stop', `a ${cut} may be ${limits.depth === 0.25 ? 'a quarter' : 'an eighth'} of the joist’s depth`);
+  const told = (verdict: Judged['verdict'], words: Told): Judged => ({ verdict, ...words, sums, source: PART_A }); // prettier-ignore
+  if (!atMost(sizeMm, most)) return told('stop', ukWallsWords.cutTooLarge({ cut, depth: limits.depth }));
   if (cut === 'hole' && offLineMm !== undefined) {
     const off = OFF_LINE * joistDepthMm;
     if (offLineMm > 0) sums.push({ terms: [], result: term('off the middle line', offLineMm, 'length'), limit: { ...term(`${OFF_LINE} of the depth, at most`, off, 'length'), relation: '≤' } }); // prettier-ignore
-    if (!atMost(offLineMm, off)) return told('stop', 'holes lie on the middle line of the joist, where wood is strained least');
+    if (!atMost(offLineMm, off)) return told('stop', ukWallsWords.offMiddleLine());
   }
   if (toNextHoleMm !== undefined && cut === 'hole') {
     sums.push({ terms: [term('hole', sizeMm, 'length')], formula: `at least ${APART} × hole`, result: term('to the next hole', toNextHoleMm, 'length'), limit: { ...term('at least', APART * sizeMm, 'length'), relation: '≥' } }); // prettier-ignore
-    if (!atLeast(toNextHoleMm, APART * sizeMm)) return told('stop', 'holes stand three diameters apart');
+    if (!atLeast(toNextHoleMm, APART * sizeMm)) return told('stop', ukWallsWords.holesTooClose());
   }
   if (cut === 'hole' && offLineMm === undefined)
-    return told('can’t tell', 'its size is within what may be; whether it lies on the middle line is not known', 'Measure from the joist’s middle line to the hole’s middle.'); // prettier-ignore
+    return told('can’t tell', ukWallsWords.middleLineUnknown()); // prettier-ignore
   if (spanMm === undefined || fromBearingMm === undefined)
-    return told('can’t tell', 'its size is within what may be; where along the span is not known', 'Measure the clear span, and from the nearer bearing to the cut.'); // prettier-ignore
+    return told('can’t tell', ukWallsWords.spanUnknown()); // prettier-ignore
   const share = fromBearingMm / spanMm;
   const along = { terms: [term('from the bearing', fromBearingMm, 'length'), term('span', spanMm, 'length')], formula: 'from the bearing ÷ span', result: term('of the span', share, 'count') }; // prettier-ignore
   sums.push(
@@ -55,13 +55,8 @@ export function ukJoistCut(input: UkJoistInput): Judged {
     { ...along, limit: { ...term('at most', limits.to, 'count'), relation: '≤' } },
   );
   if (!atLeast(share, limits.from) || !atMost(share, limits.to))
-    return told('stop', `a ${cut} lies between ${limits.from} and ${limits.to} of the span from a bearing: ${Math.ceil(limits.from * spanMm)} to ${Math.floor(limits.to * spanMm)} mm`); // prettier-ignore
-  return told(
-    'ok',
-    cut === 'hole'
-      ? 'within a quarter of the depth, where the span allows it'
-      : 'within an eighth of the depth, near enough to the bearing',
-  );
+    return told('stop', ukWallsWords.outsideSpan({ cut, from: limits.from, to: limits.to, spanMm })); // prettier-ignore
+  return told('ok', cut === 'hole' ? ukWallsWords.holeWithin() : ukWallsWords.notchWithin());
 }
 
 const UNDER_BOARDS = bs7671('522.6.201');
@@ -74,8 +69,8 @@ export function ukUnderBoards(joistDepthMm: number, cut: UkJoistInput['cut'], si
     { terms: cut === 'notch' ? [] : [term('joist', joistDepthMm, 'length'), term('less the hole', -sizeMm, 'length')], ...(cut === 'notch' ? {} : { formula: '(depth − hole) ÷ 2' }), result: term('wood over it', cover, 'length'), limit: { ...term('at least', NAIL_MM, 'length'), relation: '≥' } },
   ]; // prettier-ignore
   return atLeast(cover, NAIL_MM)
-    ? { verdict: 'ok', says: '50 mm or more under the boards and over the ceiling', sums, source: UNDER_BOARDS }
-    : { verdict: 'caution', says: 'in reach of a nail from the boards or the ceiling: a steel plate over it at each joist', sums, source: UNDER_BOARDS };
+    ? { verdict: 'ok', ...ukWallsWords.underBoards(), sums, source: UNDER_BOARDS }
+    : { verdict: 'caution', ...ukWallsWords.nailReach(), sums, source: UNDER_BOARDS };
 } // prettier-ignore
 
 const MASONRY: Source = { standard: 'BS EN 1996 and Approved Document A', clause: 'chases in masonry', from: 'memory' };
@@ -85,7 +80,7 @@ export function ukChase(leafMm: number, depthMm: number, runs: keyof typeof CHAS
   const mostMm = CHASE[runs] * leafMm;
   const sums: Sum[] = [{ terms: [term('leaf', leafMm, 'length')], formula: runs === 'along' ? 'leaf ÷ 6' : 'leaf ÷ 3', result: term('depth', depthMm, 'length'), limit: { ...term('at most', mostMm, 'length'), relation: '≤' } }]; // prettier-ignore
   const ok = atMost(depthMm, mostMm);
-  return { mostMm, verdict: ok ? 'ok' : 'stop', says: ok ? `${runs}, within ${runs === 'along' ? 'a sixth' : 'a third'} of the leaf, where none lies behind it on the other side` : `deeper than ${runs === 'along' ? 'a sixth' : 'a third'} of the leaf: the wall is weakened`, source: MASONRY, sums }; // prettier-ignore
+  return { mostMm, verdict: ok ? 'ok' : 'stop', ...(ok ? ukWallsWords.chaseWithin({ runs }) : ukWallsWords.chaseTooDeep({ runs })), source: MASONRY, sums }; // prettier-ignore
 }
 
 const ZONES = bs7671('522.6.202 and 522.6.203');
@@ -115,11 +110,10 @@ export function safeZone(input: SafeZoneInput): Judged {
   const inBand = band('from the ceiling', fromCeilingMm);
   const inCorner = band('from the corner', fromCornerMm);
   const zoned = inBand || inCorner || toAccessory !== 'neither';
-  const told = (verdict: Judged['verdict'], says: string, ask?: string): Judged => ({ verdict, says, sums, source: ZONES, ...(ask ? { ask } : {}) }); // prettier-ignore
-  if (protectedWay) return told('ok', 'in earthed conduit or armour it may lie anywhere');
-  if (deepMm !== undefined && atLeast(deepMm, DEEP_MM)) return told('ok', `${DEEP_MM} mm or more behind the surface, out of reach of what is hung there; from the other side too?`); // prettier-ignore
-  if (!zoned) return told('stop', 'outside every zone in which a cable is looked for: straight up, down or across from an accessory, or within 150 mm of ceiling or corner'); // prettier-ignore
-  if (residual === undefined)
-    return told('can’t tell', 'in a zone; whether a 30 mA device stands ahead is not noted', 'Look for it in the consumer unit.');
-  return residual ? told('ok', 'in a zone, and behind a 30 mA device') : told('stop', 'in a zone, but less than 50 mm deep it needs a 30 mA device ahead of it'); // prettier-ignore
+  const told = (verdict: Judged['verdict'], words: Told): Judged => ({ verdict, ...words, sums, source: ZONES }); // prettier-ignore
+  if (protectedWay) return told('ok', ukWallsWords.protectedWay());
+  if (deepMm !== undefined && atLeast(deepMm, DEEP_MM)) return told('ok', ukWallsWords.deep({ deepMm: DEEP_MM })); // prettier-ignore
+  if (!zoned) return told('stop', ukWallsWords.outsideZones()); // prettier-ignore
+  if (residual === undefined) return told('can’t tell', ukWallsWords.zoneResidualUnknown());
+  return residual ? told('ok', ukWallsWords.zoned()) : told('stop', ukWallsWords.zoneWithoutResidual()); // prettier-ignore
 }

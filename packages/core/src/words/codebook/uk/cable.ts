@@ -1,0 +1,9 @@
+/** Drop of a radial, in words. */
+import { phrases } from '../../phrases.js';
+
+export const NO_SHEATH = 'singles have no sheath: they lie in conduit or trunking and nowhere else';
+
+export const ukCableWords = phrases('uk-cable', {
+  left: ({ ukVolts, dropV }: { ukVolts: number; dropV: number }) => `${(ukVolts - dropV).toFixed(1)} V left at its end`,
+  dropTooMuch: () => 'more than 5 %: a thicker cable, or a shorter way',
+});

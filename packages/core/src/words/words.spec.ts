@@ -1,0 +1,92 @@
+/** Words of judgements: made in this folder alone, of a code and figures that are data. */
+import { describe, expect, it } from 'vitest';
+import { ledgerOf } from '../ledger/index.js';
+import { sampleJobs } from '../rules/index.js';
+import * as words from './index.js';
+import { groundFaultWords, NO_SHEATH, phrases, placeWords, toldBy, type Figure, type Told } from './index.js';
+
+type Teller = (figures?: Record<string, Figure>) => Told;
+const tables = Object.values(words).filter((w): w is never => typeof w === 'object') as Record<string, Teller>[];
+/** Told again from code and figures alone, by whichever table has the code. */
+function again(code: string, figures: Record<string, Figure>): Told | undefined {
+  const outcome = code.split('.')[1]!;
+  for (const table of tables) {
+    if (!table[outcome]) continue;
+    try {
+      const told = table[outcome](figures);
+      if (told.code === code) return told;
+    } catch {
+      // a phrase of another subject with an outcome of this name, which wants other figures
+    }
+  }
+  return undefined;
+}
+
+const shapes = phrases('door', {
+  shut: () => 'it is shut',
+  wide: ({ mm, name }: { mm: number; name: string }) => `${name} opens ${mm} mm`,
+  unknown: ({ name }: { name: string }) => ({ says: `nobody tried ${name}`, ask: `Try ${name}.` }),
+  both: ({ told }: { told: Told }) => `${told.says}, as far as one sees`,
+});
+
+describe('a phrase', () => {
+  it('tells its code, its figures and its words', () => {
+    expect(shapes.wide({ mm: 760, name: 'the hall door' })).toEqual({
+      code: 'door.wide',
+      figures: { mm: 760, name: 'the hall door' },
+      says: 'the hall door opens 760 mm',
+    });
+    expect(shapes.shut()).toEqual({ code: 'door.shut', figures: {}, says: 'it is shut' });
+  });
+  it('with what to look at where nothing can be told', () =>
+    expect(shapes.unknown({ name: 'the hatch' })).toEqual({
+      code: 'door.unknown',
+      figures: { name: 'the hatch' },
+      says: 'nobody tried the hatch',
+      ask: 'Try the hatch.',
+    }));
+  it('goes on from what another judgement said, and keeps that whole', () => {
+    const judged = { ...shapes.unknown({ name: 'the hatch' }), verdict: 'can’t tell', sums: [] };
+    const both = shapes.both({ told: toldBy(judged) });
+    expect([both.says, both.figures]).toEqual([
+      'nobody tried the hatch, as far as one sees',
+      { told: shapes.unknown({ name: 'the hatch' }) },
+    ]);
+    expect(Object.keys(toldBy(shapes.shut()))).toEqual(['code', 'figures', 'says']);
+  });
+});
+
+describe('over all sample jobs of both books', () => {
+  const findings = sampleJobs().flatMap((job) => ledgerOf(job));
+  it('every finding has a code, and is told again, word for word, from its figures as they come out of a file', () => {
+    expect(findings.length).toBeGreaterThan(1000);
+    for (const f of findings) {
+      const told = again(f.code, JSON.parse(JSON.stringify(f.figures)) as Record<string, Figure>);
+      expect([f.code, told?.says]).toEqual([f.code, f.says]);
+      if (told?.ask !== undefined && f.ask !== told.ask) expect([f.code, f.ask]).toEqual([f.code, told.ask]);
+    }
+  });
+});
+
+it('no two subjects have one name', () => {
+  const subjects = tables.map((t) => Object.entries(t).flatMap(([, tell]) => [tell]).length);
+  expect(subjects.every((n) => n > 0)).toBe(true);
+});
+
+describe('words that several phrases share', () => {
+  it.each([
+    ['living', 'in a living room'],
+    ['attic', 'in an attic'],
+    ['unfinished-basement', 'in an unfinished basement'],
+    ['deck', 'on a deck'],
+    ['outdoors', 'outdoors'],
+  ])('%s: %s', (use, said) => expect(placeWords(use)).toBe(said));
+  it.each([
+    ['place', 'bathroom', 'in a bathroom every receptacle is protected'],
+    ['basement', 'basement', 'from 2020 on finished basements count too'],
+    ['kitchen', 'kitchen', 'from 2023 on every kitchen receptacle'],
+    ['counter', 'kitchen', 'kitchen receptacles that serve the counter'],
+    ['water', 'bedroom', 'within 6 ft of a sink, tub or shower'],
+  ] as const)('asked for by %s in a %s: %s', (reason, use, said) => expect(groundFaultWords(reason, use)).toBe(said));
+  it('singles', () => expect(NO_SHEATH).toMatch(/conduit or trunking/));
+});
