@@ -11,7 +11,21 @@ const RESTS_ON = {
   ledger: ['words', 'measure', 'catalog', 'model', 'codebook', 'layout', 'route', 'wiring', 'survey', 'instruments', 'circuit', 'panel'],
   feeds: ['measure', 'catalog', 'model', 'codebook', 'layout', 'route', 'wiring', 'ledger', 'survey', 'instruments', 'circuit', 'panel'],
   takeoff: ['measure', 'catalog', 'model', 'codebook', 'layout', 'route', 'wiring', 'ledger', 'panel', 'survey', 'instruments', 'circuit'],
-  work: ['words', 'measure', 'catalog', 'model', 'codebook', 'layout', 'route', 'wiring', 'ledger', 'panel', 'survey', 'instruments', 'circuit'],
+  work: [
+    'words',
+    'measure',
+    'catalog',
+    'model',
+    'codebook',
+    'layout',
+    'route',
+    'wiring',
+    'ledger',
+    'panel',
+    'survey',
+    'instruments',
+    'circuit',
+  ],
   alteration: ['words', 'measure', 'catalog', 'model', 'codebook', 'layout', 'survey', 'finals', 'ledger', 'takeoff', 'work'],
   schedule: ['measure', 'model', 'work', 'alteration'],
   closing: ['alteration', 'codebook', 'measure', 'catalog', 'model', 'ledger', 'takeoff', 'work', 'wiring'],
@@ -95,13 +109,24 @@ module.exports = {
       from: { path: `^packages/core/src/${folder}/`, pathNot: spec },
       to: { path: '^packages/core/src/', pathNot: `^packages/core/src/(${[folder, ...below].join('|')})/` },
     })),
-    ...Object.keys(RESTS_ON).map((folder) => ({
-      name: `${folder}-by-its-index`,
-      comment: 'a folder is used through its index.ts only',
-      severity: 'error',
-      from: { path: '^packages/core/src/', pathNot: [`^packages/core/src/${folder}/`, spec] },
-      to: { path: `^packages/core/src/${folder}/`, pathNot: `^packages/core/src/${folder}/index\\.ts$` },
-    })),
+    ...Object.keys(RESTS_ON)
+      .filter((folder) => folder !== 'words')
+      .map((folder) => ({
+        name: `${folder}-has-its-own-words`,
+        comment: 'a judge takes its phrases from the table of its own folder: a page brings only what it may say',
+        severity: 'error',
+        from: { path: `^packages/core/src/${folder}/`, pathNot: spec },
+        to: { path: '^packages/core/src/words/[^/]+/', pathNot: `^packages/core/src/words/${folder}/` },
+      })),
+    ...Object.keys(RESTS_ON)
+      .filter((folder) => folder !== 'words')
+      .map((folder) => ({
+        name: `${folder}-by-its-index`,
+        comment: 'a folder is used through its index.ts only',
+        severity: 'error',
+        from: { path: '^packages/core/src/', pathNot: [`^packages/core/src/${folder}/`, spec] },
+        to: { path: `^packages/core/src/${folder}/`, pathNot: `^packages/core/src/${folder}/index\\.ts$` },
+      })),
   ],
   options: { tsPreCompilationDeps: true, tsConfig: { fileName: 'tsconfig.base.json' }, doNotFollow: { path: 'node_modules' } },
 };

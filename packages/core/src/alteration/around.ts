@@ -1,5 +1,6 @@
 /** What stands about a box on its wall: studs, pipes, doors, other boxes. By the faceplates of the UK. */
-import { aroundWords, toldBy, type Told } from '../words/index.js';
+import { aroundWords } from '../words/alteration/around.js';
+import { toldBy, type Told } from '../words/phrases.js';
 import { FACEPLATE, type Judged, term } from '../codebook/index.js';
 import { practice } from '../catalog/index.js';
 import { backToBack, obstacleCollision, otherBoxesOn, studCollision } from '../layout/index.js';

@@ -1,5 +1,6 @@
 /** What is judged of the boxes of an alteration: where the new one is, what is about it and in its wall, and what goes into both. */
-import { alterationBoxWords, toldBy } from '../words/index.js';
+import { alterationBoxWords } from '../words/alteration/boxFindings.js';
+import { toldBy } from '../words/phrases.js';
 import { ukBoxSort } from '../catalog/index.js';
 import {
   FACEPLATE,

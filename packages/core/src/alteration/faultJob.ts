@@ -1,5 +1,6 @@
 /** Fault finding on a final circuit as a job: what its readings say and what explains them, and the steps from locking off to the record. */
-import { faultFindingWords, toldBy, type Told } from '../words/index.js';
+import { faultFindingWords } from '../words/alteration/faultJob.js';
+import { toldBy, type Told } from '../words/phrases.js';
 import { faultWords, lengthsRead, outletsOf, readingLines, ringSearch, shapeOf, sharePercent } from '../finals/index.js';
 import { spent, step, type Draft, type StepAsk, type Target } from '../work/index.js';
 import type { Finding } from '../codebook/index.js';

@@ -1,5 +1,5 @@
 /** Everything that is judged of an alteration: its circuit as it will lie, the box, the way, what the hands meet. The ledger of a job by the UK book. */
-import { alterationWords } from '../words/index.js';
+import { alterationWords } from '../words/alteration/findings.js';
 import { finalFindings } from '../finals/index.js';
 import {
   ASBESTOS_UNTIL,

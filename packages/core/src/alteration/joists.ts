@@ -1,5 +1,6 @@
 /** A way across the joists of a floor: how many are met, where along their span they are cut, and what the cut is held to. */
-import { joistWords, type Told } from '../words/index.js';
+import { joistWords } from '../words/alteration/joists.js';
+import type { Told } from '../words/phrases.js';
 import { practice } from '../catalog/index.js';
 import { JOIST_CUTS, term, ukJoistCut, ukUnderBoards, type Judged } from '../codebook/index.js';
 import { roomPlans, type PlanSide } from '../layout/index.js';

@@ -1,5 +1,5 @@
 /** What is judged of an alteration’s cable: the way it goes, what is in that way, and what it carries there. */
-import { alterationWayWords } from '../words/index.js';
+import { alterationWayWords } from '../words/alteration/wayFindings.js';
 import { carriesA, CARRIES_SOURCE, LAID_WORDS, outletAmps, RING_LEG_A, term } from '../codebook/index.js';
 import type { JobInBook } from '../model/index.js';
 import { lookedFinding } from './boxFindings.js';

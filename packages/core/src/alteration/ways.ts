@@ -2,7 +2,7 @@
  * The ways a cable can take from one box to another by the UK book: straight across in the wall, over the ceiling, under the floor, through
  * the wall, on its surface. Each in legs with what it lies in, how long it is, what is cut for it, and what speaks against it.
  */
-import { waysWords } from '../words/index.js';
+import { waysWords } from '../words/alteration/ways.js';
 import { practice } from '../catalog/index.js';
 import { safeZone, term, total, ukChase, type Judged, byVerdict, worstVerdict } from '../codebook/index.js';
 import { levelOf, studsBetween } from '../layout/index.js';

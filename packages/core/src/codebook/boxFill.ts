@@ -1,5 +1,5 @@
 /** Box fill (NEC 314.16(B)): what every conductor, clamp, fitting and yoke takes of a box's volume. */
-import { fillWords } from '../words/index.js';
+import { fillWords } from '../words/codebook/boxFill.js';
 import { nec, type Source } from '../catalog/index.js';
 import { printAwg, type Awg } from '../measure/index.js';
 import { editionYear, type Edition, type Term } from '../model/index.js';

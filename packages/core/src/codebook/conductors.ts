@@ -1,5 +1,5 @@
 /** Free ends, sheath and securing: NEC 300.14, 314.17, 334.30. Lengths in mm. */
-import { conductorWords } from '../words/index.js';
+import { conductorWords } from '../words/codebook/conductors.js';
 import { nec, practice } from '../catalog/index.js';
 import { inches } from '../measure/index.js';
 import type { Edition, Schools } from '../model/index.js';

@@ -2,7 +2,7 @@
 import * as z from 'zod';
 import type { Source } from '../catalog/index.js';
 import { Name, Remedy, Stage, strict, Sum, Verdict, VERDICTS } from '../model/index.js';
-import type { Figure, Told } from '../words/index.js';
+import type { Figure, Told } from '../words/phrases.js';
 import type { Judged } from './judged.js';
 import { RULE_IDS, type RuleId } from './rules/index.js';
 

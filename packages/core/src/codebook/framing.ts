@@ -1,5 +1,5 @@
 /** Bored holes in studs (NEC 300.4(A), IRC R602.6) and setback of boxes (NEC 314.20). Lengths in mm. */
-import { framingWords } from '../words/index.js';
+import { framingWords } from '../words/codebook/framing.js';
 import { nec } from '../catalog/index.js';
 import { inches } from '../measure/index.js';
 import type { Edition, Sum } from '../model/index.js';

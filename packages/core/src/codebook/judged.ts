@@ -1,6 +1,6 @@
 import type { Source } from '../catalog/index.js';
 import type { Sum, Term, Verdict } from '../model/index.js';
-import type { Told } from '../words/index.js';
+import type { Told } from '../words/phrases.js';
 
 /** What a rule says of one case, as code and figures with the words made of them: the ledger adds subject and remedies, the pocket sums show it as it is. */
 export interface Judged extends Told {

@@ -1,5 +1,5 @@
 /** Conductors, breakers, receptacles and what is plugged in: NEC 240.4(D), 210.19–23. */
-import { loadWords } from '../words/index.js';
+import { loadWords } from '../words/codebook/load.js';
 import { DEVICE_KINDS, nec, type DeviceKindId } from '../catalog/index.js';
 import { printAwg, type Awg } from '../measure/index.js';
 import { editionYear, type Edition, type Load, type Sum, type Term } from '../model/index.js';

@@ -1,5 +1,5 @@
 /** NEC 210.8, 210.11, 210.12, 406.9, 406.12 from memory (handbook 4, 11). */
-import { placeWords } from '../words/index.js';
+import { placeWords } from '../words/codebook/place.js';
 import { describe, expect, it } from 'vitest';
 import type { Circuit, Edition, Room, RoomUse } from '../model/index.js';
 import { arcFaultProtection, groundFaultProtection, mayTap, tamperResistance, weatherResistance } from './place.js';

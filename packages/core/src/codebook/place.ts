@@ -1,5 +1,6 @@
 /** What a place asks for: reserved circuits, ground-fault, arc-fault, tamper and weather protection. */
-import { askedWords, type GroundFaultReason, toldBy, type Told } from '../words/index.js';
+import { askedWords, type GroundFaultReason } from '../words/codebook/place.js';
+import { toldBy, type Told } from '../words/phrases.js';
 import { nec } from '../catalog/index.js';
 import { feet } from '../measure/index.js';
 import { editionYear, type Circuit, type Edition, type Room, type RoomUse } from '../model/index.js';

@@ -1,5 +1,5 @@
 /** What a final circuit comes to as it lies: lengths, loops, drop, what each leg carries. */
-import { designWords } from '../words/index.js';
+import { designWords } from '../words/finals/design.js';
 import {
   atMost,
   DROP_LIMIT_PERCENT,

@@ -1,5 +1,6 @@
 /** Everything that is judged of a final circuit as it lies, before a tester touches it. */
-import { finalWords, toldBy, type Told } from '../words/index.js';
+import { finalWords } from '../words/finals/findings.js';
+import { toldBy, type Told } from '../words/phrases.js';
 import {
   atMost,
   carriesA,

@@ -1,5 +1,6 @@
 /** What a reading of a final circuit says: against its limit, against what the circuit must read, and what it points to where it is out of line. */
-import { readingWords, type Told } from '../words/index.js';
+import { readingWords } from '../words/finals/judgeReadings.js';
+import type { Told } from '../words/phrases.js';
 import {
   atLeast,
   atMost,

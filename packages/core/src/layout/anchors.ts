@@ -1,5 +1,5 @@
 /** A screen or a shelf on its mount, on anchors in a hollow wall or screws in studs: what each is pulled and sheared by. lb and mm. */
-import { anchorWords } from '../words/index.js';
+import { anchorWords } from '../words/layout/anchors.js';
 import { practice } from '../catalog/index.js';
 import { atMost, product, term, type Judged } from '../codebook/index.js';
 

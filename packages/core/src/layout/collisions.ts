@@ -1,5 +1,5 @@
 /** What a box would run into: studs, things in the bay, the box on the other face, doors, the wall's ends. mm. */
-import { collisionWords } from '../words/index.js';
+import { collisionWords } from '../words/layout/collisions.js';
 import { inches, toInches } from '../measure/index.js';
 import { BOX_KINDS, nec, plateWidthMm, practice } from '../catalog/index.js';
 import {

@@ -1,5 +1,6 @@
 /** Cutting an opening: outline with ears and clamp slots, order of cuts, how deep, and what the saw may meet on either face. mm. */
-import { cuttingWords, type Told } from '../words/index.js';
+import { cuttingWords } from '../words/layout/cutting.js';
+import type { Told } from '../words/phrases.js';
 import { BOX_KINDS, FINISHES, nec, practice } from '../catalog/index.js';
 import { term, type Judged } from '../codebook/index.js';
 import { inches, printLength, type LengthUnit } from '../measure/index.js';

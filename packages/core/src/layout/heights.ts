@@ -1,5 +1,5 @@
 /** Heights of boxes: bottom, centre and plate edges; matching the room; counters. mm above the finished floor. */
-import { heightWords } from '../words/index.js';
+import { heightWords } from '../words/layout/heights.js';
 import { nec, PLATE, practice } from '../catalog/index.js';
 import { inches } from '../measure/index.js';
 import type { Edition, Sum } from '../model/index.js';

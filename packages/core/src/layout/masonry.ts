@@ -1,5 +1,5 @@
 /** Chases in masonry and holes through an outer wall. Lengths in mm; limits from memory or common practice, as named. */
-import { masonryWords } from '../words/index.js';
+import { masonryWords } from '../words/layout/masonry.js';
 import { practice } from '../catalog/index.js';
 import { atMost, term, type Judged } from '../codebook/index.js';
 import { inches, type LengthUnit } from '../measure/index.js';

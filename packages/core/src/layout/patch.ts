@@ -1,5 +1,5 @@
 /** What an old opening leaves when a new one takes its place, and what closing it takes. mm. */
-import { patchWords } from '../words/index.js';
+import { patchWords } from '../words/layout/patch.js';
 import { practice } from '../catalog/index.js';
 import { product, term, type Judged } from '../codebook/index.js';
 import { inches } from '../measure/index.js';

@@ -1,5 +1,5 @@
 /** Moving an outlet up, down or sideways, and making it bigger: the raise, whether the cable still reaches, which way it may grow. mm. */
-import { relocateWords } from '../words/index.js';
+import { relocateWords } from '../words/layout/relocate.js';
 import { GANG_PITCH_MM, nec, practice } from '../catalog/index.js';
 import { atLeast, freeConductorLength, term, type Judged } from '../codebook/index.js';
 import { inches } from '../measure/index.js';

@@ -2,7 +2,7 @@
  * Receptacles round a room (NEC 210.52(A) and (C), from memory): wall spaces unfolded along the floor line, what no receptacle
  * reaches, and the fewest that would reach it all. All places are on a grid, so the optimum is exact on that grid. mm.
  */
-import { spacingWords } from '../words/index.js';
+import { spacingWords } from '../words/layout/spacing.js';
 import { isReceptacle, nec } from '../catalog/index.js';
 import { product, term, type Judged } from '../codebook/index.js';
 import { inches } from '../measure/index.js';

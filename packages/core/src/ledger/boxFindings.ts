@@ -1,5 +1,6 @@
 /** Every box of a job: what it holds, where it sits, what it would run into. */
-import { boxWords, toldBy } from '../words/index.js';
+import { boxWords } from '../words/ledger/boxFindings.js';
+import { toldBy } from '../words/phrases.js';
 import { BOX_KINDS, boxKinds, DEVICE_KINDS, FINISHES, nec, practice } from '../catalog/index.js';
 import {
   atMost,

@@ -1,5 +1,6 @@
 /** Is the circuit fit, and what does the new load do to it. */
-import { feedWords, toldBy, type Told } from '../words/index.js';
+import { feedWords } from '../words/ledger/feedFindings.js';
+import { toldBy, type Told } from '../words/phrases.js';
 import {
   arcFaultProtection,
   circuitLoad,

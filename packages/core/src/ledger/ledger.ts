@@ -1,5 +1,5 @@
 /** All judgements of a job, worst first, and what they say of its stage. */
-import { jobWords } from '../words/index.js';
+import { jobWords } from '../words/ledger/ledger.js';
 import { practice } from '../catalog/index.js';
 import { NetworkError, switchOn } from '../circuit/index.js';
 import { byVerdict, type Finding } from '../codebook/index.js';

@@ -1,5 +1,6 @@
 /** What the jobs of one house mean for each other: one circuit, one bay, one box; and what of a plan no longer fits the house. */
-import { otherJobWords, toldBy } from '../words/index.js';
+import { otherJobWords } from '../words/ledger/otherJobs.js';
+import { toldBy } from '../words/phrases.js';
 import { practice } from '../catalog/index.js';
 import { circuitLoad, term, type Finding } from '../codebook/index.js';
 import { openingRect } from '../layout/index.js';

@@ -1,5 +1,6 @@
 /** Every cable that a job runs: studs, holes and plates on its way, what lies in it, its length, how it is held. */
-import { runWords, toldBy } from '../words/index.js';
+import { runWords } from '../words/ledger/runFindings.js';
+import { toldBy } from '../words/phrases.js';
 import { LAMP_BOX_IDS, LAMP_BOXES, nec, practice, type LampBoxId } from '../catalog/index.js';
 import { securing, term, type Judged, type Finding } from '../codebook/index.js';
 import {

@@ -1,5 +1,6 @@
 /** A breaker for a circuit of its own: where it may stand, what it must be, what stays live while it is set. */
-import { breakerWords, toldBy } from '../words/index.js';
+import { breakerWords } from '../words/panel/addBreaker.js';
+import { toldBy } from '../words/phrases.js';
 import { nec, practice } from '../catalog/index.js';
 import {
   arcFaultProtection,

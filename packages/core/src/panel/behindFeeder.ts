@@ -1,5 +1,6 @@
 /** A breaker that is set in a subpanel: what makes it dead, whether its bars are apart, what its feeder carries with it. */
-import { subpanelWords, toldBy } from '../words/index.js';
+import { subpanelWords } from '../words/panel/behindFeeder.js';
+import { toldBy } from '../words/phrases.js';
 import { nec, practice } from '../catalog/index.js';
 import { loadAmps, term } from '../codebook/index.js';
 import { feederOf, panelOf, subpanelOf, type Site, type Subpanel } from '../model/index.js';

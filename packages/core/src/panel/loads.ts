@@ -1,5 +1,6 @@
 /** What hangs on each circuit and on each leg, with what is left. */
-import { panelLoadWords, toldBy, type Told } from '../words/index.js';
+import { panelLoadWords } from '../words/panel/loads.js';
+import { toldBy, type Told } from '../words/phrases.js';
 import { practice } from '../catalog/index.js';
 import { circuitLoad, conductorForBreaker, loadAmps, term, total, type Judged } from '../codebook/index.js';
 import type { Awg } from '../measure/index.js';

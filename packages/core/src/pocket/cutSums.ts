@@ -1,5 +1,5 @@
 /** Sums of cutting: joists, stock lengths, masonry, outer walls. */
-import { pocketWords } from '../words/index.js';
+import { pocketWords } from '../words/pocket/sums.js';
 import * as z from 'zod';
 import { practice } from '../catalog/index.js';
 import { joistCut, term } from '../codebook/index.js';

@@ -17,7 +17,8 @@ import { counterClearance, heightMatch } from '../layout/index.js';
 import { inches, parseLength, parsePower, printLength, toFeet } from '../measure/index.js';
 import { CUT_SUMS } from './cutSums.js';
 import { UK_SUMS } from './ukSums.js';
-import { pocketWords, toldBy } from '../words/index.js';
+import { pocketWords } from '../words/pocket/sums.js';
+import { toldBy } from '../words/phrases.js';
 import { base, f, lengthField, options, Spoken, SumInputError, type PocketSum, type SumAnswer } from './fields.js';
 
 const count = (what: string, most = 40) =>

@@ -1,5 +1,5 @@
 /** Everything that follows from one way: what is bored, opened, stapled, cut and bought, and whether the wire is thick enough. */
-import { wayWords } from '../words/index.js';
+import { wayWords } from '../words/purpose/routeDetail.js';
 import { freeEndBySchool, LEAST_FREE_MM, product, sheathBySchool, term, type Judged } from '../codebook/index.js';
 import { facePoints, runOfBoxes, switchOn } from '../circuit/index.js';
 import { feet, inches, printLength, printMark, toFeet } from '../measure/index.js';

@@ -1,5 +1,6 @@
 /** What is judged and counted of a way that lies in the house: of one that was just searched, and of one that was taken long ago. */
-import { laidWords, toldBy } from '../words/index.js';
+import { laidWords } from '../words/route/laid.js';
+import { toldBy } from '../words/phrases.js';
 import { practice } from '../catalog/index.js';
 import { boredHole, holeToFaceDistance, joistCut, product, term, type Judged } from '../codebook/index.js';
 import { chase as chaseOf, throughWall, type Chase } from '../layout/index.js';

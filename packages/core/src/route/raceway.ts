@@ -1,5 +1,5 @@
 /** Surface metal raceway: stations along the walls, fittings, track cut from stock, covers, supports, fill, conductors. mm. */
-import { racewayWords } from '../words/index.js';
+import { racewayWords } from '../words/route/raceway.js';
 import { BOX_KINDS, nec } from '../catalog/index.js';
 import { atMost, product, term, total, type Judged } from '../codebook/index.js';
 import { cutStock, type StockCut } from '../layout/index.js';

@@ -1,5 +1,5 @@
 /** Two measurements of one thing that can't both hold: which, and by how much. mm. */
-import { contradictionWords } from '../words/index.js';
+import { contradictionWords } from '../words/survey/contradictions.js';
 import { BOX_KINDS, practice } from '../catalog/index.js';
 import { atMost, term, type Judged } from '../codebook/index.js';
 import { inches } from '../measure/index.js';

@@ -1,5 +1,6 @@
 /** All that is judged of one box on a wall: height, stud side, kind, opening, what lies behind, and the move from where it was. */
-import { toldBy, wallWords } from '../words/index.js';
+import { toldBy } from '../words/phrases.js';
+import { wallWords } from '../words/survey/judgement.js';
 import { BOX_KINDS, FINISHES, nec, PLATE, plateWidthMm, practice } from '../catalog/index.js';
 import { byVerdict, setback, term, type Judged, type Judgement, type LedgerRule } from '../codebook/index.js';
 import {

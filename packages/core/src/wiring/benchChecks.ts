@@ -1,5 +1,6 @@
 /** Checks on any wiring, made by plan or by hand. Clauses from memory of the edition named. */
-import { benchCheckWords, toldBy, type Told } from '../words/index.js';
+import { benchCheckWords } from '../words/wiring/benchChecks.js';
+import { toldBy, type Told } from '../words/phrases.js';
 import { nec, practice } from '../catalog/index.js';
 import {
   atLeast,

@@ -1,5 +1,5 @@
 /** What an instrument in hand shows, in figures and words; what opened and why; volts and shorts at each face with their sums. */
-import { benchReadingWords } from '../words/index.js';
+import { benchReadingWords } from '../words/wiring/benchReadings.js';
 import { nec, practice } from '../catalog/index.js';
 import { term } from '../codebook/index.js';
 import { facePoints, lineSide, nodeOf, reached, type Branch, type Range, type SwitchedOn, endName } from '../circuit/index.js';

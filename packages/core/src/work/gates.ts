@@ -1,5 +1,6 @@
 /** What keeps a step from being ticked, and the record of ticks, proofs and values. No clock: the caller brings the time. */
-import { gateWords, type Told as Worded } from '../words/index.js';
+import { gateWords } from '../words/work/gates.js';
+import type { Told as Worded } from '../words/phrases.js';
 import { dropTimer, minutesOn } from './timer.js';
 import { isUk, PANEL, wiresAt } from '../model/index.js';
 import { keepsBack, type Finding } from '../codebook/index.js';

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { NgbActiveModal } from '@ng-bootstrap/ng-bootstrap';
+import { NgbActiveModal } from '@ng-bootstrap/ng-bootstrap/modal';
 import { differences, type House, type Job } from '@saddle/core/model';
 import { problemOf } from '../api/documents.service';
 import type { DocumentSession } from './document-session';

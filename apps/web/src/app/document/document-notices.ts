@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, effect, inject, input, output, signal } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
-import { NgbModal } from '@ng-bootstrap/ng-bootstrap';
+import { NgbModal } from '@ng-bootstrap/ng-bootstrap/modal';
 import { fieldWords, type House, type Job } from '@saddle/core/model';
 import { LengthUnits } from '../fields/length-units';
 import { saveFile } from '../exchange/save-file';

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, HostListener, inject, input } from '@angular/core';
-import { NgbModal, NgbTooltip } from '@ng-bootstrap/ng-bootstrap';
+import { NgbModal } from '@ng-bootstrap/ng-bootstrap/modal';
+import { NgbTooltip } from '@ng-bootstrap/ng-bootstrap/tooltip';
 import { KeysDialog } from '../job/keys-dialog';
 import { WaitingCount } from '../record/waiting-count';
 import type { SaveState } from './document-session';

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
-import { NgbNavModule } from '@ng-bootstrap/ng-bootstrap';
+import { NgbNavModule } from '@ng-bootstrap/ng-bootstrap/nav';
 import type { Segment } from './segmented';
 
 /** Tabs over what one of them shows, which is given as content; arrows go from tab to tab. */

@@ -14,7 +14,7 @@ import {
 } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { NavigationEnd, Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
-import { NgbTooltip } from '@ng-bootstrap/ng-bootstrap';
+import { NgbTooltip } from '@ng-bootstrap/ng-bootstrap/tooltip';
 import { countWords } from '@saddle/core/ledger';
 import { bookWords, breakerNumber, type JobInBook, type Stage, STAGES } from '@saddle/core/model';
 import { isTicked } from '@saddle/core/work';

@@ -8,7 +8,8 @@ import {
   provideZonelessChangeDetection,
 } from '@angular/core';
 import { provideRouter, withComponentInputBinding, withNavigationErrorHandler, withPreloading } from '@angular/router';
-import { NgbConfig, NgbModalConfig } from '@ng-bootstrap/ng-bootstrap';
+import { NgbConfig } from '@ng-bootstrap/ng-bootstrap/config';
+import { NgbModalConfig } from '@ng-bootstrap/ng-bootstrap/modal';
 import { provideServiceWorker } from '@angular/service-worker';
 import { PreloadPages } from './preload-pages';
 import { pastTheWorker } from '../api/past-the-worker';

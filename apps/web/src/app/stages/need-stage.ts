@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { NgbTypeahead } from '@ng-bootstrap/ng-bootstrap';
+import { NgbTypeahead } from '@ng-bootstrap/ng-bootstrap/typeahead';
 import { APPLIANCES } from '@saddle/core/catalog';
 import { loadAmps } from '@saddle/core/codebook';
 import { parsePower } from '@saddle/core/measure';

@@ -12,7 +12,7 @@ import {
   untracked,
   viewChild,
 } from '@angular/core';
-import { NgbDropdown, NgbDropdownItem, NgbDropdownMenu, NgbDropdownToggle } from '@ng-bootstrap/ng-bootstrap';
+import { NgbDropdown, NgbDropdownItem, NgbDropdownMenu, NgbDropdownToggle } from '@ng-bootstrap/ng-bootstrap/dropdown';
 import { parseLength } from '@saddle/core/measure';
 import { builtShapes } from '@saddle/core/record';
 import { NOT_ENTERED, FIXTURE_KINDS, OBSTACLE_KINDS, otherFace, type FaceId, type Site, type Wall, changeIn } from '@saddle/core/model';

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import { NgbPopover } from '@ng-bootstrap/ng-bootstrap';
+import { NgbPopover } from '@ng-bootstrap/ng-bootstrap/popover';
 import { wordOf, type WordId } from './glossary';
 
 /** A small mark beside a word that says, one tap away, what it means here. */

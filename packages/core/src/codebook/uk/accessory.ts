@@ -1,5 +1,6 @@
 /** Where an accessory may sit and what box it needs, by the UK book and its guidance. Lengths in mm; values from memory, as named. */
-import { accessoryWords, toldBy, type Told } from '../../words/index.js';
+import { accessoryWords } from '../../words/codebook/uk/accessory.js';
+import { toldBy, type Told } from '../../words/phrases.js';
 import { BOX_KINDS, bs7671, practice, ukBoxSort, type Source, type UkBoxId } from '../../catalog/index.js';
 import type { Beside, PointKind, Sum } from '../../model/index.js';
 import { atLeast, atMost, term, type Judged } from '../judged.js';

@@ -1,5 +1,5 @@
 /** Rooms with a bath or a shower by the UK book: zones, what may be put in each, and what its circuits need. BS 7671, section 701, from memory. */
-import { bathWords } from '../../words/index.js';
+import { bathWords } from '../../words/codebook/uk/bath.js';
 import { bs7671 } from '../../catalog/index.js';
 import type { PointKind, Sum } from '../../model/index.js';
 import { atLeast, term, type Judged } from '../judged.js';

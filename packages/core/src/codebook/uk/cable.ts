@@ -1,5 +1,5 @@
 /** Flat twin-and-earth, and singles in conduit, by the UK book: resistance, drop, what it carries by the way it lies. Values from memory of BS 7671 and BS EN 60228. */
-import { ukCableWords } from '../../words/index.js';
+import { ukCableWords } from '../../words/codebook/uk/cable.js';
 import { bs7671 } from '../../catalog/index.js';
 import { isSingles, UK_VOLTS, type CableSize, type Laid, type RATINGS_A } from '../../model/index.js';
 import { atMost, term, type Judged } from '../judged.js';

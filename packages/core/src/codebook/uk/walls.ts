@@ -1,5 +1,6 @@
 /** Cutting into a house by the UK book: joists, chases, where cables may run in walls. Limits from memory of Approved Document A and BS 7671, 522.6. */
-import { ukWallsWords, type Told } from '../../words/index.js';
+import { ukWallsWords } from '../../words/codebook/uk/walls.js';
+import type { Told } from '../../words/phrases.js';
 import { bs7671, type Source } from '../../catalog/index.js';
 import type { Sum } from '../../model/index.js';
 import { atLeast, atMost, product, term, type Judged } from '../judged.js';
