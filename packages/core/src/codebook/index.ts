@@ -1,5 +1,7 @@
 export * from './judged.js';
 export * from './finding.js';
+// what a finding is made of
+export type { Figure, Told } from '../words/phrases.js';
 export * from './rules/index.js';
 export * from './boxFill.js';
 export * from './conductors.js';
