@@ -1,6 +1,7 @@
 /** What is said of a new breaker, on a panel of eight spaces of its own. Clauses from memory; every figure is worked beside it. */
 import { describe, expect, it } from 'vitest';
 import { emptySite, type Panel, type Room, type RoomUse, type Site } from '../model/index.js';
+import { siteWith, smallPanel } from './smallPanel.testing.js';
 import { addBreaker, breakerFindings, breakerSteps, type NewCircuit } from './index.js';
 
 const room = (use: RoomUse, waterWithin6ft?: boolean): Room => ({
@@ -9,31 +10,8 @@ const room = (use: RoomUse, waterWithin6ft?: boolean): Room => ({
   use,
   ...(waterWithin6ft === undefined ? {} : { waterWithin6ft }),
 });
-/** 8 A on leg A (space 1), 2 A on leg B (space 3). */
-const panel: Panel = {
-  name: 'Panel',
-  spaces: 8,
-  mainA: 100,
-  types: ' Q1 ; Q1-AF,q2',
-  covered: [],
-  breakers: [
-    { id: 'b1', circuitId: 'c1', space: 1, poles: 1 },
-    { id: 'b3', circuitId: 'c3', space: 3, poles: 1 },
-  ],
-  tests: [],
-};
-const on = (part: Partial<Panel> = {}): Site => ({
-  ...emptySite(),
-  circuits: [
-    { id: 'c1', number: '1', name: 'hall', voltsNominal: 120, breakerA: 20, loadsComplete: true },
-    { id: 'c3', number: '3', name: 'porch', voltsNominal: 120, breakerA: 20, loadsComplete: true },
-  ],
-  loads: [
-    { id: 'l1', name: 'heater', watts: 960, continuous: false, fixed: false, circuitId: 'c1' },
-    { id: 'l3', name: 'fan', watts: 240, continuous: false, fixed: false, circuitId: 'c3' },
-  ],
-  panel: { ...panel, ...part },
-});
+const on = (part: Partial<Panel> = {}): Site => siteWith({ panel: part });
+const panel = smallPanel;
 const wanted: NewCircuit = {
   name: 'bench',
   ratingA: 20,
