@@ -18,12 +18,15 @@ import {
   hangPanel,
   legLoads,
   loudest,
+  noteBreaker,
   noteEmpty,
   oneIn,
   panelRows,
   protectionWords,
   putBreaker,
+  putCircuit,
   putPanel,
+  putSubpanel,
   readLoad,
   reservedWords,
   suspectsOf,
@@ -34,6 +37,7 @@ import {
 } from './index.js';
 
 const circuitOf = (site: Site, id: string) => site.circuits.find((c) => c.id === id)!;
+const breakerOf = (site: Site, id: string) => site.panel!.breakers.find((b) => b.id === id);
 
 describe('what hangs on a circuit', () => {
   const site = siteWith({
@@ -290,6 +294,36 @@ describe('hands at the panel', () => {
     ]);
     expect(hangPanel(site, 'e', 'A').panel!.place!.fromLeft.mm).toBeCloseTo(1219.2, 6);
   });
+  it('on a wall of 60 in it hangs half way up; where there is no panel nothing is hung', () => {
+    const low = siteWith();
+    const walls = low.walls.map((w) => (w.id === 'n' ? { ...w, height: measured(1524) } : w));
+    expect(hangPanel({ ...low, walls }, 'n', 'A').panel!.place!.bottom).toEqual({ mm: 762, known: 'assumed' });
+    const { panel: _, ...none } = low;
+    expect([hangPanel(none, 'n', 'A').panel, putPanel(none, { mainA: 60 })]).toEqual([undefined, none]);
+    expect([putBreaker(none, 'b1', { poles: 2 }), dropBreaker(none, 'b1')]).toEqual([none, none]);
+  });
+  it('two poles make it a circuit of 240 V, one pole again of 120; another type changes no volts', () => {
+    const volts = (site: Site) => site.circuits.map((c) => c.voltsNominal);
+    const two = putBreaker(siteWith({ circuits: { c1: { voltsNominal: 120 } } }), 'b1', { poles: 2, space: 5 });
+    expect([volts(two), volts(putBreaker(two, 'b1', { poles: 1 }))]).toEqual([
+      [240, 120],
+      [120, 120],
+    ]);
+    const odd = siteWith({ circuits: { c1: { voltsNominal: 240 } } });
+    expect([volts(putBreaker(odd, 'b1', { type: 'Q1' })), volts(putBreaker(odd, 'b1', { poles: 1 }))]).toEqual([
+      [240, 120],
+      [240, 120],
+    ]);
+  });
+  it('a breaker found behind a plate: the plate is gone from its space alone', () => {
+    const site = noteBreaker(siteWith({ panel: { covered: [5, 6] } }), 5, { circuit: 'c5', breaker: 'b5' });
+    expect([site.panel!.covered, breakerOf(site, 'b5')!.space]).toEqual([[6], 5]);
+  });
+  it('what is said of one subpanel or circuit is said of that alone', () => {
+    const site = siteWith({ subpanels: [sub(), sub({ id: 't', name: 'attic panel' })] });
+    expect(putSubpanel(site, 's', { mainA: 60 }).subpanels!.map((p) => p.mainA)).toEqual([60, undefined]);
+    expect(putCircuit(site, 'c3', { breakerA: 15 }).circuits.map((c) => c.breakerA)).toEqual([20, 15]);
+  });
   it('a load as it is said; what is none says what came, cut to 40 signs', () => {
     expect(readLoad(' kettle 12 A ')).toEqual({ ok: true, load: { name: 'kettle', amps: 12 } });
     expect(readLoad(`  ${'x'.repeat(50)}`)).toMatchObject({ ok: false, came: 'x'.repeat(40) });
@@ -354,6 +388,41 @@ describe('which breaker feeds a box', () => {
       'two circuits',
     ]);
     expect([twoFeedsAre(tried([]), 'b', ['b1']), twoFeedsAre(tried([]), 'b', ['b1', 'gone'])]).toEqual([undefined, undefined]);
+  });
+  it('handles tied together make both of three twice as likely as any other two', () => {
+    const tie = (a?: string, b?: string) => ({
+      panel: {
+        breakers: [
+          { ...smallPanel.breakers[0]!, tiedTo: a },
+          { ...smallPanel.breakers[1]!, tiedTo: b },
+          { id: 'b5', circuitId: 'c1', space: 5, poles: 1 as const },
+        ],
+      },
+    });
+    // singles 1 each, 3 in all; a twentieth, 0.15, is shared 2 : 1 : 1; none is 0.03
+    for (const part of [tie('b3'), tie(undefined, 'b1'), tie('b3', 'b1')])
+      expect(shares(tried([], part)).slice(3)).toEqual([
+        ['b1,b3', 0.0236],
+        ['b1,b5', 0.0118],
+        ['b3,b5', 0.0118],
+        ['', 0.0094],
+      ]);
+  });
+  it('of four that may feed two boxes, two off at once tell more than any one', () => {
+    const breakers = [1, 3, 5, 7].map((space) => ({ id: `b${space}`, circuitId: space === 3 ? 'c3' : 'c1', space, poles: 1 as const }));
+    const next = bestSwitchOffs(tried([], { panel: { breakers } }), ['b']);
+    expect([next.single!.breakerIds.length, next.set!.breakerIds.length, next.set!.best]).toEqual([1, 2, true]);
+    expect(next.set!.bits).toBeGreaterThan(next.single!.bits);
+    // with two of them left one alone is enough: no set is offered
+    expect(bestSwitchOffs(tried([]), ['b']).set).toBeUndefined();
+  });
+  it('each circuit is told by the boxes that it was tried at, and a box that was right stays the same', () => {
+    const right = boxOn('a', 'n', 80, { circuitId: 'c3' });
+    const tests = [off('t', ['b1'], 'dead'), { ...off('u', ['b3'], 'dead'), boxId: 'a' }];
+    const site: Site = { ...tried(tests), boxes: [box, right, boxOn('z', 'n', 20)] };
+    const done = takeFeeds(site, '2026-02-03');
+    expect(done.circuits.map((c) => c.foundHow)).toEqual(['tried: box b', 'tried: box a']);
+    expect([done.boxes.map((b) => b.circuitId), done.boxes[1] === right]).toEqual([['c1', 'c3', undefined], true]);
   });
   it('the next to switch off: either one, and not what has to stay on', () => {
     const site = tried([]);
