@@ -29,7 +29,7 @@ const RESTS_ON = {
   alteration: ['words', 'measure', 'catalog', 'model', 'codebook', 'layout', 'survey', 'finals', 'ledger', 'takeoff', 'work'],
   schedule: ['measure', 'model', 'work', 'alteration'],
   closing: ['alteration', 'codebook', 'measure', 'catalog', 'model', 'ledger', 'takeoff', 'work', 'wiring'],
-  diagnose: ['measure', 'catalog', 'model', 'circuit', 'instruments', 'wiring'],
+  diagnose: ['words', 'measure', 'catalog', 'model', 'circuit', 'instruments', 'wiring'],
   practice: ['measure', 'catalog', 'model', 'codebook', 'layout', 'circuit', 'instruments', 'wiring', 'diagnose'],
   photo: ['model', 'layout', 'measure'],
   log: ['measure', 'model', 'work'],

@@ -1,4 +1,6 @@
 /** From a complaint and the tests made so far: how likely each part is, and which test to make next. */
+import { searchWords } from '../words/diagnose/search.js';
+import type { Told } from '../words/phrases.js';
 import type { Complaint, Search } from '../model/index.js';
 import { spots } from './outward.js';
 import type { Dictionary } from './predict.js';
@@ -39,13 +41,13 @@ export interface Doubt {
   /** how much better the others would go together without it, as a factor */
   factor: number;
 }
-export interface SearchState {
+/** Where a search stands, with its words. */
+export interface SearchState extends Told {
   parts: PartLikely[];
   /** how many of them carry 95 % now */
   open: number;
   next: NextTest[];
   verdict: 'stop' | 'asks' | 'goes on' | 'found' | 'can’t tell' | 'contradicts' | 'mended';
-  says: string;
   doubt?: Doubt;
 }
 
@@ -322,11 +324,9 @@ function facesLeft(dictionary: Dictionary, search: Search): TestKind[] {
 }
 
 /** What works again is not all that hangs on the circuit: what nobody read since is said (handbook 8: every face of every device). */
-function mendedSays({ known }: Dictionary, left: readonly TestKind[]): string {
+function mendedSays({ known }: Dictionary, left: readonly TestKind[]): Told {
   const names = [...new Set(left.map((t) => known.bench.boxes.find((b) => b.id === t.boxId)?.name ?? t.words))];
-  return names.length
-    ? `What did not work works again. Whether all is right can’t be told before every face reads so: three lamps or a meter in ${names.join(', ')}.`
-    : 'What did not work works again, and every face of this circuit reads as right.';
+  return names.length ? searchWords.mendedUnread({ left: names }) : searchWords.mended();
 }
 
 /** Less than this, in bits, and a test is not shown. */
@@ -376,17 +376,20 @@ export function searchState(dictionary: Dictionary, search: Search): SearchState
   const halved = byPart(table, shares, now);
   const open = carry(halved.subarray(0, table.parts.length), 1 - halved[table.parts.length]!);
   const [first, second] = parts;
-  const rests = dictionary.known.taken.length ? ' It rests on what was taken for it, below.' : '';
-  const end = (verdict: SearchState['verdict'], says: string, next: NextTest[] = []): SearchState => ({ parts, open, next, verdict, says });
-  if (search.signs.length)
-    return end('stop', `${search.signs.join(', ')}: leave the circuit off, and have it looked at by a licensed electrician today.`);
+  const end = (verdict: SearchState['verdict'], words: Told, next: NextTest[] = []): SearchState => ({
+    parts,
+    open,
+    next,
+    verdict,
+    ...words,
+  });
+  if (search.signs.length) return end('stop', searchWords.signs({ signs: search.signs }));
   if (!search.signsAsked || (!search.complaint && !search.question))
-    return end('asks', search.signsAsked ? 'Say what you notice.' : 'First: is there any of these signs?');
+    return end('asks', search.signsAsked ? searchWords.asksComplaint() : searchWords.asksSigns());
   const next = nextTests(dictionary, search, shares, state);
-  const likely = `${first!.suspects[0]!.suspect.words}`;
+  const likely = first!.suspects[0]!.suspect.words;
   if (halved[table.parts.length]! >= NAMED_AT) {
-    if (search.readings.at(-1)?.test.startsWith(MENDED))
-      return end('goes on', 'Mended, so far as is known: try again what did not work.', next);
+    if (search.readings.at(-1)?.test.startsWith(MENDED)) return end('goes on', searchWords.tryAgain(), next);
     const left = facesLeft(dictionary, search);
     return end(
       'mended',
@@ -394,17 +397,22 @@ export function searchState(dictionary: Dictionary, search: Search): SearchState
       left.flatMap((t) => next.filter((n) => n.test.id === t.id)),
     );
   }
-  if (first!.part === 'none' && first!.share > 0.5)
-    return end('contradicts', 'These readings contradict each other, or no fault that is known here explains them: repeat the last test, or look whether the survey is right here.', next); // prettier-ignore
-  if (first!.share >= NAMED_AT && first!.part !== 'none') {
-    const also =
-      second && second.share > 0.5 && second.part !== 'none'
-        ? ` And besides it, ${percent(second.share)}: ${second.suspects[0]!.suspect.words}.`
-        : '';
-    return end('found', `${percent(first!.share)}: ${likely}.${also}${rests}`, next);
+  if (first!.part === 'none' && first!.share > 0.5) return end('contradicts', searchWords.contradict(), next);
+  const { share } = first!;
+  if (share >= NAMED_AT && first!.part !== 'none') {
+    const also = second && second.share > 0.5 && second.part !== 'none' ? second : undefined;
+    const rests = dictionary.known.taken.length > 0;
+    return end(
+      'found',
+      searchWords.found({ share, likely, besides: also?.suspects[0]!.suspect.words, besidesShare: also?.share, rests }),
+      next,
+    );
   }
   if (!next.some((n) => n.bits >= WORTH_BITS))
-    return end('can’t tell', `No test that is left tells more. It is ${likely} (${percent(first!.share)})${second ? `, or ${second.suspects[0]!.suspect.words} (${percent(second.share)})` : ''}.`, next); // prettier-ignore
-  return end('goes on', `Likeliest now, ${percent(first!.share)}: ${likely}.`, next);
+    return end(
+      'can’t tell',
+      searchWords.nothingTells({ share, likely, or: second?.suspects[0]!.suspect.words, orShare: second?.share }),
+      next,
+    );
+  return end('goes on', searchWords.likeliest({ share, likely }), next);
 }
-export const percent = (share: number): string => `${share >= 0.995 ? 'over 99' : share < 0.005 ? 'under 1' : Math.round(share * 100)} %`;

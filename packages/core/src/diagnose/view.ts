@@ -4,7 +4,8 @@ import { searchAhead } from './ahead.js';
 import { circuitLine, type CircuitLine } from './line.js';
 import type { Dictionary } from './predict.js';
 import { reasonsForAll, type Reasons } from './reasons.js';
-import { AGAIN, likeliestIn, MENDED, percent, type SearchState } from './search.js';
+import { AGAIN, likeliestIn, MENDED, type SearchState } from './search.js';
+import { percent } from '../words/diagnose/search.js';
 
 /** Most suspects that stand in the table at once. */
 const SHOWN = 8;
