@@ -4,6 +4,9 @@ import { expect, openJob, saved, test, type Page } from './saddle.js';
 const sample = async (page: Page, id: string): Promise<void> => {
   await page.goto('/bench');
   await page.getByTestId('sample').selectOption(id);
+  // a sample that is chosen is taken as an edit: from then on it is the one that is drawn
+  await expect(page.getByTestId('sample')).toHaveValue(id);
+  await expect(page.getByTestId('undo')).toBeEnabled();
   await expect(page.getByTestId('bench')).toBeVisible();
 };
 const says = (page: Page) => page.getByTestId('bench-says');
@@ -79,8 +82,9 @@ test('the same by mouse: drag to a screw, tap to a splice, cut uses up free leng
     return { x: box.x + box.width / 2, y: box.y + box.height / 2 };
   };
   const drag = async (from: string, to: string) => {
+    // waits till the drawing stands still: the sample before this one may have been drawn a moment ago
+    await page.getByTestId(from).locator('circle, rect').first().hover();
     const [a, b] = [await middle(from), await middle(to)];
-    await page.mouse.move(a.x, a.y);
     await page.mouse.down();
     await page.mouse.move((a.x + b.x) / 2, (a.y + b.y) / 2, { steps: 4 });
     await page.mouse.move(b.x, b.y, { steps: 4 });
