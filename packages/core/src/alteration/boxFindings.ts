@@ -73,7 +73,7 @@ function placeFindings(job: JobInBook, { alteration, point }: Subject, { wall, b
 /** Whether anybody looked for pipes and cables in a wall that is cut or chased. */
 export function lookedFinding(wall: Wall, say: Say): void {
   if (!wallLooked(wall)) return say('in-the-wall', { verdict: 'can’t tell', subject: wall.id, ...alterationBoxWords.wallUnsearched({ wall: wall.name }) }); // prettier-ignore
-  say('in-the-wall', { verdict: 'ok', subject: wall.id, ...alterationBoxWords.searched({ wall: wall.name, bayLooked: wall.bayLooked, obstacleCount: wall.obstacles.length, kinds: [...new Set(wall.obstacles.map((o) => o.kind))].join(', ') }), source: { from: 'measured' } }); // prettier-ignore
+  say('in-the-wall', { verdict: 'ok', subject: wall.id, ...alterationBoxWords.searched({ wall: wall.name, how: wall.bayLooked, kinds: [...new Set(wall.obstacles.map((o) => o.kind))] }), source: { from: 'measured' } }); // prettier-ignore
 }
 
 /** What is met inside the boxes: earth leads, grommets, room for one cable more, colours. */

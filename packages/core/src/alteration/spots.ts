@@ -48,7 +48,7 @@ export const isSolid = (wall: Wall): boolean => wall.framing.material === 'mason
 /** Of a preset nothing is known. */
 export const buildKnown = (wall: Wall): boolean => !wall.framing.presets?.includes('material');
 /** Somebody went over it with a detector, or looked in. */
-export const wallLooked = (wall: Wall): boolean => wall.bayLooked !== undefined;
+export const wallLooked = (wall: Wall): wall is Wall & { bayLooked: NonNullable<Wall['bayLooked']> } => wall.bayLooked !== undefined;
 /** Plaster or board of a face, mm; undefined while it is only taken. */
 export const finishMm = (wall: Wall, face: FaceId): number | undefined =>
   wall.faces[face].layers.length > 0 && wall.faces[face].layers.every((l) => l.thickness.known !== 'assumed')

@@ -253,7 +253,7 @@ export function voltageDrop(edition: Edition, volts: number, sections: DropSecti
     dropV,
     percent,
     verdict: ok ? 'ok' : 'caution',
-    ...loadWords.drop({ dropV, volts }),
+    ...loadWords.drop({ dropV, leftV: volts - dropV }),
     source: nec(year(edition), '210.19 note; Chapter 9 Table 8, solid copper at 75 °C'),
     sums: [
       { terms, result: term('drop', dropV, 'V') },

@@ -115,14 +115,14 @@ function spurFindings(final: Final, { ring, spurs }: Shape, say: Say): void {
   const outlets = ring.points.filter((p) => p.kind !== 'joint').length;
   const sums: Sum[] = [{ terms: [term('unfused spurs', unfused.length, 'count')], result: term('unfused spurs', unfused.length, 'count'), limit: { ...term('outlets on the ring', outlets, 'count'), relation: '≤' } }]; // prettier-ignore
   if (unfused.length > outlets) say('spurs', { verdict: 'stop', ...finalWords.tooManySpurs(), sums });
-  else say('spurs', { verdict: 'ok', ...finalWords.spurs({ unfusedCount: unfused.length, spurCount: spurs.length }), sums });
+  else say('spurs', { verdict: 'ok', ...finalWords.spurs({ unfused: unfused.length, fused: spurs.length - unfused.length }), sums });
   // three cables in one accessory are one spur; a second leaves no room for its terminals
   for (const point of ring.points) {
     const from = spurs.filter((s) => s.from === point.id);
-    if (from.length > 1) say('spurs', { verdict: 'stop', subject: `${final.id}/${point.id}`, ...finalWords.spursFromOne({ count: from.length, point: point.name }) }); // prettier-ignore
+    if (from.length > 1) say('spurs', { verdict: 'stop', subject: `${final.id}/${point.id}`, ...finalWords.spursFromOne({ spurs: from.length, conductors: 2 + from.length, point: point.name }) }); // prettier-ignore
   }
   const thin = spurs.flatMap((s) => s.runs).filter((r) => !ofRingSize(r.size));
-  if (thin.length) say('spurs', { verdict: 'stop', subject: `${final.id}/thin`, ...finalWords.spurTooThin({ thin: thin.map((r) => runWords(final, r)).join('; ') }) }); // prettier-ignore
+  if (thin.length) say('spurs', { verdict: 'stop', subject: `${final.id}/thin`, ...finalWords.spurTooThin({ thin: thin.map((r) => runWords(final, r)) }) }); // prettier-ignore
 }
 /** Whether a cable is of 2.5 mm² or more. */
 const ofRingSize = (size: CableSize): boolean => coreAreas(size).live >= 2.5;

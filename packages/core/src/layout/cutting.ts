@@ -1,4 +1,5 @@
 /** Cutting an opening: outline with ears and clamp slots, order of cuts, how deep, and what the saw may meet on either face. mm. */
+import { collisionWords } from '../words/layout/collisions.js';
 import { cuttingWords } from '../words/layout/cutting.js';
 import type { Told } from '../words/phrases.js';
 import { BOX_KINDS, FINISHES, nec, practice } from '../catalog/index.js';
@@ -210,7 +211,7 @@ export function behindTheCut(
 ): Judged[] {
   const opening = openingRect(wall, box);
   const cant = (words: Told): Judged => ({ verdict: 'can’t tell', ...words, sums: [], source: practice });
-  if (!opening) return [cant(cuttingWords.boxUnplaced())];
+  if (!opening) return [cant(collisionWords.boxUnplaced())];
   const around = {
     left: opening.left - ASIDE_MM,
     right: opening.right + ASIDE_MM,
@@ -294,7 +295,7 @@ export function openingFit(wall: Wall, box: Box, edition: Edition): Judged {
   if (!rect || !opening)
     return {
       verdict: 'can’t tell',
-      ...cuttingWords.boxUnplaced(),
+      ...collisionWords.boxUnplaced(),
       sums: [],
       source,
     };

@@ -135,7 +135,9 @@ export function patchPlan(input: PatchInput): PatchPlan {
     compoundMl,
     dryingHours: pieces.length ? (setting ? 1.5 : 36) : 0,
     verdict: 'note',
-    ...(pieces.length ? patchWords.pieces({ pieceCount: pieces.length, battens, screws, compoundMl }) : patchWords.nothing()),
+    ...(pieces.length
+      ? patchWords.pieces({ pieceCount: pieces.length, battens, screws, compoundMl: Math.ceil(compoundMl / 50) * 50 })
+      : patchWords.nothing()),
     sums,
     source: practice,
   };

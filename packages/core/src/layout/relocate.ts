@@ -1,4 +1,5 @@
 /** Moving an outlet up, down or sideways, and making it bigger: the raise, whether the cable still reaches, which way it may grow. mm. */
+import { collisionWords } from '../words/layout/collisions.js';
 import { relocateWords } from '../words/layout/relocate.js';
 import { GANG_PITCH_MM, nec, practice } from '../catalog/index.js';
 import { atLeast, freeConductorLength, term, type Judged } from '../codebook/index.js';
@@ -131,7 +132,7 @@ export function enlarging(wall: Wall, box: Box, addedGangs: number): Judged & { 
   if (!opening)
     return {
       verdict: 'can’t tell',
-      ...relocateWords.boxUnplaced(),
+      ...collisionWords.boxUnplaced(),
       sums: [],
       source,
       toward: undefined,

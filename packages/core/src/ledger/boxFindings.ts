@@ -302,7 +302,7 @@ function bayLooked({ wall, box }: WorkBox): Judged {
   if (wall.faces[box.face].open)
     return {
       verdict: 'note',
-      ...boxWords.openFraming({ obstacleCount: wall.obstacles.length, obstacles: wall.obstacles.map((o) => o.kind).join(', ') }),
+      ...boxWords.openFraming({ obstacles: wall.obstacles.map((o) => o.kind) }),
       sums: [],
       source: practice,
     };
@@ -310,11 +310,7 @@ function bayLooked({ wall, box }: WorkBox): Judged {
   if (opening && baysLooked(wall, opening))
     return {
       verdict: 'ok',
-      ...boxWords.bayLooked({
-        bayLooked: wall.bayLooked,
-        obstacleCount: wall.obstacles.length,
-        obstacles: wall.obstacles.map((o) => o.kind).join(', '),
-      }),
+      ...boxWords.bayLooked({ how: wall.bayLooked, obstacles: wall.obstacles.map((o) => o.kind) }),
       sums: [],
       source: { from: 'measured' },
     };
@@ -636,7 +632,7 @@ function junctionFindings(w: Work, b: WorkBox): Finding[] {
       ...(forward
         ? boxWords.blankInBuiltIn()
         : covering.length
-          ? boxWords.blankBehind({ covering: covering.map((f) => f.kind.replace('-', ' ')).join(' and the ') })
+          ? boxWords.blankBehind({ covering: covering.map((f) => f.kind) })
           : boxWords.blank()),
       sums: [],
       source: nec(w.job.edition.slice(3), '314.29'),

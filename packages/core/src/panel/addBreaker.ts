@@ -45,7 +45,7 @@ function freeSpace(site: Site, panel: Panel, wanted: NewCircuit, year: string, p
         rule: 'panel-space',
         title: 'A free space',
         verdict: 'ok',
-        ...breakerWords.place({ spaces: spacesOf({ space: best.space, poles: wanted.poles }).join(' and '), legs: best.legs }),
+        ...breakerWords.place({ spaces: spacesOf({ space: best.space, poles: wanted.poles }), legs: best.legs }),
         sums: [
           {
             terms: legLoads(site, panelId).map((l) => term(`leg ${l.leg} as noted`, l.amps, 'A')),

@@ -376,7 +376,7 @@ function screwsOfFace(c: Checking, d: BenchDevice): void {
   const used = jointsAt(bench, d.boxId, d.id).length;
   const screws = d.form === 'single' ? 3 : 5;
   if (used > 0 && used < screws)
-    say('unused', `${d.name}: unused screws`, 'note', benchCheckWords.unused({ screws, used }), undefined, d.boxId);
+    say('unused', `${d.name}: unused screws`, 'note', benchCheckWords.unused({ screws: screws - used }), undefined, d.boxId);
 }
 
 /** Neutrals that two breakers share: legs, handles, and no device in them. */

@@ -1,5 +1,5 @@
 /** Words of judgements: made in this folder alone, of a code and figures that are data. */
-import { readdirSync } from 'node:fs';
+import { readdirSync, readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { ledgerOf } from '../ledger/index.js';
 import { sampleJobs } from '../rules/index.js';
@@ -86,6 +86,17 @@ it('a subject has one table', () => {
   });
   expect(subjects.length).toBeGreaterThan(35);
   expect(new Set(subjects).size).toBe(subjects.length);
+});
+
+it('every phrase is told by some judge', () => {
+  const core = `${import.meta.dirname}/..`;
+  const judges = readdirSync(core, { recursive: true, encoding: 'utf8' })
+    .filter((f) => f.endsWith('.ts') && !/\.(spec|testing)\.ts$/.test(f) && !f.startsWith('words/'))
+    .map((f) => readFileSync(`${core}/${f}`, 'utf8'))
+    .join('\n');
+  // told by name, or picked by a value of that name: `boxWords[state]()`
+  const told = (outcome: string) => new RegExp(`Words\\s*\\.${outcome}\\b|'${outcome}'`).test(judges);
+  expect(tables.flatMap((t) => Object.keys(t)).filter((outcome) => !told(outcome))).toEqual([]);
 });
 
 describe('words that several phrases share', () => {

@@ -76,7 +76,7 @@ export function dropOfRadial(size: CableSize, lengthMm: number, currentA: number
   const ok = atMost(percent, DROP_LIMIT_PERCENT);
   return {
     ...{ dropV, percent, source: DROP_SOURCE, verdict: ok ? 'ok' : 'stop' },
-    ...(ok ? ukCableWords.left({ ukVolts: UK_VOLTS, dropV }) : ukCableWords.dropTooMuch()),
+    ...(ok ? ukCableWords.left({ leftV: UK_VOLTS - dropV }) : ukCableWords.dropTooMuch()),
     sums: [
       { terms: [term('both conductors, 70 °C', per, 'mV/A/m'), term('current', currentA, 'A'), term('length', metres, 'm')], formula: 'mV/A/m × A × m ÷ 1000', result: term('drop', dropV, 'V') },
       { terms: [term('drop', dropV, 'V'), term('nominal', UK_VOLTS, 'V')], formula: 'drop ÷ nominal', result: term('drop', percent, '%'), limit: { ...term('at most', DROP_LIMIT_PERCENT, '%'), relation: '≤' } },

@@ -56,7 +56,7 @@ export function ukJoistCut(input: UkJoistInput): Judged {
     { ...along, limit: { ...term('at most', limits.to, 'count'), relation: '≤' } },
   );
   if (!atLeast(share, limits.from) || !atMost(share, limits.to))
-    return told('stop', ukWallsWords.outsideSpan({ cut, from: limits.from, to: limits.to, spanMm })); // prettier-ignore
+    return told('stop', ukWallsWords.outsideSpan({ cut, from: limits.from, to: limits.to, fromMm: Math.ceil(limits.from * spanMm), toMm: Math.floor(limits.to * spanMm) })); // prettier-ignore
   return told('ok', cut === 'hole' ? ukWallsWords.holeWithin() : ukWallsWords.notchWithin());
 }
 

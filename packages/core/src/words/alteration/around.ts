@@ -8,7 +8,6 @@ export const aroundWords = phrases('uk-around', {
   }),
   clear: ({ guessed, base }: { guessed: boolean; base: number | undefined }) =>
     `${guessed ? 'as it was put there, not measured, ' : ''}clear of doors and windows that are noted, of the ends of the wall${base === undefined ? '' : ' and the skirting'}`,
-
   inOpening: ({ kind }: { kind: string }) => `the faceplate would stand in the ${kind}`,
   behindFixture: ({ kind }: { kind: string }) => `the faceplate would stand behind the ${kind.replace('-', ' ')}`,
   pastEnd: () => 'the faceplate would run past the end of the wall',

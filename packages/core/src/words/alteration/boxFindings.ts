@@ -27,17 +27,8 @@ export const alterationBoxWords = phrases('uk-box', {
     says: `nobody has gone over ${wall} for pipes and cables`,
     ask: 'Go over it with a detector where box and cable go, with the power on, and note it on the wall’s page.',
   }),
-  searched: ({
-    wall,
-    bayLooked,
-    obstacleCount,
-    kinds,
-  }: {
-    wall: string;
-    bayLooked: 'measured' | 'seen' | 'felt' | 'scanned' | undefined;
-    obstacleCount: number;
-    kinds: string;
-  }) => `${wall}, ${bayLooked}: ${obstacleCount ? `${kinds} noted` : 'nothing noted in the way'}`,
+  searched: ({ wall, how, kinds }: { wall: string; how: 'measured' | 'seen' | 'felt' | 'scanned'; kinds: readonly string[] }) =>
+    `${wall}, ${how}: ${kinds.length ? `${kinds.join(', ')} noted` : 'nothing noted in the way'}`,
   leadThere: () => 'the plan has a lead from the box to the accessory',
   grommets: () => 'a grommet goes into every knock-out that a cable enters by',
   single: () => 'the protective single comes in green and yellow over its whole length',

@@ -5,11 +5,11 @@ const READ_FIRST = 'Read r1, rn and r2 end to end first, then cross-connected at
 
 export const faultFindingWords = phrases('uk-fault', {
   likely: ({ named }: { named: readonly string[] }) => `by how well each goes with all that was read: ${named.join('; ')}`,
-  null: ({ told }: { told: Told }) => told.says,
   outOfLine: ({ reading, point, told }: { reading: string; point: string | undefined; told: Told }) =>
     `${reading}${point ? ` at ${point}` : ''}: ${told.says}`,
   noRing: () => ({ says: 'it is no ring: each reading stands by itself', ask: READ_FIRST }),
   lengthsMissing: () => ({ says: 'lengths of runs are missing', ask: READ_FIRST }),
   nothingRead: () => ({ says: 'nothing was read yet', ask: READ_FIRST }),
+  /** `search`: what the search for what explains the readings says of itself */
   nothingFits: ({ search }: { search: string }) => search,
 });

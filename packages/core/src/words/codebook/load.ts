@@ -34,6 +34,5 @@ export const loadWords = phrases('load', {
     ask: 'Switch the breaker off and note every lamp and outlet that goes dead, with its nameplate.',
   }),
   within: ({ amps, breakerA }: { amps: number; breakerA: number }) => `${amps.toFixed(1)} A of ${breakerA} A`,
-  drop: ({ dropV, volts }: { dropV: number; volts: number }) =>
-    `${dropV.toFixed(2)} V lost, ${(volts - dropV).toFixed(1)} V left under load`,
+  drop: ({ dropV, leftV }: { dropV: number; leftV: number }) => `${dropV.toFixed(2)} V lost, ${leftV.toFixed(1)} V left under load`,
 });

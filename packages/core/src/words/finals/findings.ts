@@ -49,11 +49,10 @@ export const finalWords = phrases('uk-final', {
     `one way round through ${pointCount} points${spurCount ? `, with ${spurCount} ${spurCount === 1 ? 'spur' : 'spurs'}` : ''}`,
   radial: ({ pointCount }: { pointCount: number }) => `a radial through ${pointCount} points`,
   tooManySpurs: () => 'more unfused spurs than there are outlets on the ring',
-  spurs: ({ unfusedCount, spurCount }: { unfusedCount: number; spurCount: number }) =>
-    `${unfusedCount} unfused, ${spurCount - unfusedCount} behind a fused unit`,
-  spursFromOne: ({ count, point }: { count: number; point: string }) =>
-    `${count} spurs from ${point}: its terminals would hold ${2 + count} conductors each; one spur from each accessory`,
-  spurTooThin: ({ thin }: { thin: string }) => `an unfused spur is of the ring’s size at least: ${thin}`,
+  spurs: ({ unfused, fused }: { unfused: number; fused: number }) => `${unfused} unfused, ${fused} behind a fused unit`,
+  spursFromOne: ({ spurs, conductors, point }: { spurs: number; conductors: number; point: string }) =>
+    `${spurs} spurs from ${point}: its terminals would hold ${conductors} conductors each; one spur from each accessory`,
+  spurTooThin: ({ thin }: { thin: readonly string[] }) => `an unfused spur is of the ring’s size at least: ${thin.join('; ')}`,
   ratingUnknown: () => ({ says: 'the breaker’s rating is not noted', ask: 'Read the number after the letter on it.' }),
   ringRating: ({ ratingA }: { ratingA: number }) =>
     `a ring is protected by 30 or 32 A; ${ratingA} A is ${ratingA > 32 ? 'too much' : 'less than it was made for'}`,

@@ -15,7 +15,6 @@ export const cuttingWords = phrases('cutting', {
   otherCable: ({ cable, side, own }: Hanging & { own: string }) =>
     `${cable} runs ${side === 'top' ? 'up' : 'down'} here from ${own}: look before any blade`,
   looked: () => 'nothing is known within the saw’s reach on either face, and the bay was looked into',
-  boxUnplaced: () => ({ says: 'the box has no place on the wall', ask: 'Give its distance from a reference.' }),
   snug: () => 'snug: a tight hole can be shaved, a wide one must be filled',
   bayUnlooked: () => ({
     says: 'look first: nobody has looked into this bay',

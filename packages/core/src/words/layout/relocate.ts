@@ -17,7 +17,6 @@ export const relocateWords = phrases('relocate', {
     says: 'on which side the box hangs was not looked at',
     ask: 'Look for nail heads inside, or slip a thin blade down each side of the box: it stops at the stud.',
   }),
-  boxUnplaced: () => ({ says: 'the box has no place on the wall', ask: 'Give its distance from a reference.' }),
   grows: ({ toward, side, known }: { toward: 'right' | 'left'; side: 'none' | 'right' | 'left'; known: boolean }) => ({
     says: `grows to the ${toward}, ${side === 'none' ? 'where there is more room' : 'away from the stud'}`,
     ask: known ? undefined : 'Find a stud first.',

@@ -37,17 +37,10 @@ export const boxWords = phrases('box', {
     says: 'nobody has looked inside the built-in',
     ask: 'Look inside for the runs of drawers, pipes and other cables, from within or through a small hole inside the outline; note it at the built-in in the survey.',
   }),
-  openFraming: ({ obstacleCount, obstacles }: { obstacleCount: number; obstacles: string }) =>
-    `open framing: what is between the studs can be seen${obstacleCount ? `; noted: ${obstacles}` : ', and nothing is noted there'}`,
-  bayLooked: ({
-    bayLooked,
-    obstacleCount,
-    obstacles,
-  }: {
-    bayLooked: 'measured' | 'seen' | 'felt' | 'scanned' | undefined;
-    obstacleCount: number;
-    obstacles: string;
-  }) => `${bayLooked ?? 'seen through a hole'}${obstacleCount ? `: ${obstacles} noted` : ': nothing in the way'}`,
+  openFraming: ({ obstacles }: { obstacles: readonly string[] }) =>
+    `open framing: what is between the studs can be seen${obstacles.length ? `; noted: ${obstacles.join(', ')}` : ', and nothing is noted there'}`,
+  bayLooked: ({ how, obstacles }: { how: 'measured' | 'seen' | 'felt' | 'scanned' | undefined; obstacles: readonly string[] }) =>
+    `${how ?? 'seen through a hole'}${obstacles.length ? `: ${obstacles.join(', ')} noted` : ': nothing in the way'}`,
   bayUnlooked: () => ({
     says: 'nobody has looked into the bay',
     ask: 'Push a scope or a bent wire through a small hole inside the outline before any saw goes in.',
@@ -81,8 +74,8 @@ export const boxWords = phrases('box', {
   yearOk: ({ built }: { built: number }) => `built ${built}`,
   blankInBuiltIn: () =>
     'inside the built-in: an extension brings its blank plate to where it can be seen, behind a shelf or a panel that lifts out without a tool; never nailed or glued shut',
-  blankBehind: ({ covering }: { covering: string }) =>
-    `behind the ${covering}: cut it out there, with a box extension and a blank plate in sight; it must stay reachable`,
+  blankBehind: ({ covering }: { covering: readonly string[] }) =>
+    `behind the ${covering.map((kind) => kind.replace('-', ' ')).join(' and the ')}: cut it out there, with a box extension and a blank plate in sight; it must stay reachable`,
   blank: () => 'blank plate on it, and it stays reachable: never papered, tiled or boarded over',
   nailsShort: () => ({
     says: 'short enough, as far as it was measured',

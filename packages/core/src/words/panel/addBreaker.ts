@@ -22,7 +22,8 @@ const lookWords = ({ looked, covered }: Seen): string =>
 const ROOMS_AND_WATER = 'Say which rooms it feeds, and measure to the nearest sink, tub or shower.';
 
 export const breakerWords = phrases('panel', {
-  place: ({ spaces, legs }: { spaces: string; legs: readonly string[] }) => `space ${spaces}, leg ${legs.join(' and ')}`,
+  place: ({ spaces, legs }: { spaces: readonly number[]; legs: readonly string[] }) =>
+    `space ${spaces.join(' and ')}, leg ${legs.join(' and ')}`,
   refused: ({ refused, ...seen }: Seen & { refused: string }) => ({ says: `no place suits: ${refused}`, ask: lookWords(seen) }),
   noPlace: ({ why, ...seen }: Seen & { why: keyof typeof NO_PLACE }) => ({ says: NO_PLACE[why], ask: lookWords(seen) }),
   refrigeratorOnly: ({ ratingA, use }: { ratingA: number; use: string }) =>

@@ -62,7 +62,7 @@ export const benchCheckWords = phrases('bench', {
   neutralSwitched: () => 'it opens the neutral: what hangs on it stays live with the switch off',
   shellHot: () => 'hot on the shell: whoever changes the lamp touches it',
   screwGroundOnly: () => 'the green screw takes the ground only',
-  unused: ({ screws, used }: { screws: number; used: number }) => `${screws - used} unused: driven home`,
+  unused: ({ screws }: { screws: number }) => `${screws} unused: driven home`,
   oppositeLegs: ({ number, other, neutralA }: { number: string; other: string; neutralA: number }) =>
     `breakers ${number} and ${other} on opposite legs: the neutral carries the difference, ${neutralA.toFixed(2)} A`,
   sameLeg: ({ number, other, neutralA }: { number: string; other: string; neutralA: number }) =>

@@ -6,7 +6,6 @@ export const accessoryWords = phrases('uk-accessory', {
   heightOutside: ({ least, most }: { least: number; most: number }) =>
     `outside ${least} to ${most} mm: binding in a new dwelling; in one that stands it may go level with its neighbours`,
   far: ({ label }: { label: string }) => `${label}: far enough`,
-  null: ({ why }: { why: string }) => why,
   distanceTaken: ({ told }: { told: Told }) => ({ says: `${told.says}, by a distance that is only taken`, ask: 'Measure it.' }),
   sinkUnmeasured: () => ({
     says: 'how far the sink is was not measured',

@@ -4,6 +4,6 @@ import { phrases } from '../../phrases.js';
 export const NO_SHEATH = 'singles have no sheath: they lie in conduit or trunking and nowhere else';
 
 export const ukCableWords = phrases('uk-cable', {
-  left: ({ ukVolts, dropV }: { ukVolts: number; dropV: number }) => `${(ukVolts - dropV).toFixed(1)} V left at its end`,
+  left: ({ leftV }: { leftV: number }) => `${leftV.toFixed(1)} V left at its end`,
   dropTooMuch: () => 'more than 5 %: a thicker cable, or a shorter way',
 });

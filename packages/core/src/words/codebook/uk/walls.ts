@@ -20,8 +20,8 @@ export const ukWallsWords = phrases('uk-walls', {
     says: 'its size is within what may be; where along the span is not known',
     ask: 'Measure the clear span, and from the nearer bearing to the cut.',
   }),
-  outsideSpan: ({ cut, from, to, spanMm }: { cut: 'hole' | 'notch'; from: number; to: number; spanMm: number }) =>
-    `a ${cut} lies between ${from} and ${to} of the span from a bearing: ${Math.ceil(from * spanMm)} to ${Math.floor(to * spanMm)} mm`,
+  outsideSpan: ({ cut, from, to, fromMm, toMm }: { cut: 'hole' | 'notch'; from: number; to: number; fromMm: number; toMm: number }) =>
+    `a ${cut} lies between ${from} and ${to} of the span from a bearing: ${fromMm} to ${toMm} mm`,
   holeWithin: () => 'within a quarter of the depth, where the span allows it',
   notchWithin: () => 'within an eighth of the depth, near enough to the bearing',
   protectedWay: () => 'in earthed conduit or armour it may lie anywhere',
