@@ -6,11 +6,12 @@ import type { Alteration, Final, House, Verdict, Wall } from '../model/index.js'
 import { ALTERATION_RULES } from '../codebook/index.js';
 import { alterationLedger } from './index.js';
 import { mm, sampleHouse, sampleJob } from './sample.js';
+import { expectMeant } from '../words/meaning.testing.js';
 
 const place = { wallId: 'parlour-w1', face: 'A' as const, fromLeft: mm(2800), bottom: mm(457) };
 const outlet = { name: 'New', kind: 'twin' as const };
 const all = { outlet, place, cable: mm(3000) };
-const ledger = (house: House, kind: Alteration['kind'] = 'spur', part: Parameters<typeof sampleJob>[2] = all, point = 'a'): Finding[] => alterationLedger(sampleJob(house, kind, part, point)); // prettier-ignore
+const ledger = (house: House, kind: Alteration['kind'] = 'spur', part: Parameters<typeof sampleJob>[2] = all, point = 'a'): Finding[] => alterationLedger(sampleJob(house, kind, part, point)).map((f) => (expectMeant(f), f)); // prettier-ignore
 const of = (list: readonly Finding[], rule: RuleId): Verdict[] => list.filter((f) => f.rule === rule).map((f) => f.verdict);
 const withFinal = (house: House, part: Partial<Final>): House => ({ ...house, site: { ...house.site, finals: house.site.finals!.map((f) => ({ ...f, ...part })) } }); // prettier-ignore
 

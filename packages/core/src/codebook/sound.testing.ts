@@ -1,11 +1,12 @@
 /** What every judgement has to be, whatever it judges: for the specs of the code books. */
 import { expect } from 'vitest';
+import { expectMeant } from '../words/meaning.testing.js';
 import type { Judged } from './judged.js';
 
 const holds = { '≤': (a: number, b: number) => a <= b + 1e-6, '≥': (a: number, b: number) => a >= b - 1e-6, '=': (a: number, b: number) => Math.abs(a - b) < 1e-6 }; // prettier-ignore
 
 /**
- * Says something, asks where it can't tell and nowhere else, every sum adds up, nothing over a limit is ok, and a stop that has limits
+ * Says something that means its verdict, asks where it can't tell and nowhere else, every sum adds up, nothing over a limit is ok, and a stop that has limits
  * has one that is broken.
  * @param judged as a rule gave it
  * @param but `besides`: a limit in it decides nothing by itself (one of several ways to be right)
@@ -13,6 +14,7 @@ const holds = { '≤': (a: number, b: number) => a <= b + 1e-6, '≥': (a: numbe
  */
 export function sound<J extends Judged>(judged: J, but: { besides?: true } = {}): J {
   expect(judged.says).not.toBe('');
+  expectMeant(judged);
   expect([judged.says, judged.ask !== undefined]).toEqual([judged.says, judged.verdict === 'can’t tell']);
   expect(judged.source.from).toMatch(/memory|common practice/);
   const broken = judged.sums.filter((sum) => {

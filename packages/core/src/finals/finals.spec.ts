@@ -23,6 +23,7 @@ import {
   readingLines, readPlainNumber, readReading, readRunLength, resultRows, ringFaults, ringSearch, scheduleSays, shapeOf, worstAtPoints, type FinalFault,
 } from './index.js'; // prettier-ignore
 import { drawnRing, ringOf, withSpur } from './sample.js';
+import { expectMeant } from '../words/meaning.testing.js';
 
 const SUPPLY: Incoming = { earthing: 'TN-C-S', zeOhm: 0.2 };
 const ring = ringOf([6, 7, 5, 8, 6, 7, 9]);
@@ -205,41 +206,53 @@ describe('what a reading says', () => {
   const r1 = reading('r1', 0.36);
   // 48 m: r1 = rn = 0.356 Ω, r2 = 0.581 Ω
   it.each([
-    ['r1 as long as noted', [r1], 'ok'],
-    ['r1 shows nothing: broken', [reading('r1', 20_000, true)], 'stop'],
-    ['r1 of 70 m where 48 were noted', [reading('r1', 0.52)], 'caution'],
-    ['rn 0.05 Ω off r1', [r1, reading('rn', 0.41)], 'caution'],
-    ['rn 0.06 Ω off r1', [r1, reading('rn', 0.42)], 'stop'],
-    ['r2 = 1.63 r1', [r1, reading('r2', 0.59)], 'ok'],
-    ['r2 much more', [r1, reading('r2', 0.7)], 'stop'],
-    ['r2 much less: another way to earth', [r1, reading('r2', 0.4)], 'caution'],
-    ['L to N before r1 and rn', [reading('crossed-ln/p1', 0.18)], 'can’t tell'],
-    ['L to N like a quarter of both', [r1, reading('rn', 0.36), reading('crossed-ln/p1', 0.18)], 'ok'],
-    ['L to N 0.05 Ω more', [r1, reading('rn', 0.36), reading('crossed-ln/p1', 0.23)], 'ok'],
-    ['L to N 0.06 Ω more: a spur, or a loose terminal', [r1, reading('rn', 0.36), reading('crossed-ln/p1', 0.24)], 'stop'],
-    ['L to N far less: not crossed', [r1, reading('rn', 0.36), reading('crossed-ln/p1', 0.09)], 'stop'],
-    ['L to E a little less toward the board', [r1, reading('r2', 0.58), reading('crossed-le/p1', 0.22)], 'ok'],
-    ['L to E nothing', [r1, reading('r2', 0.58), reading('crossed-le/p1', 999, true)], 'stop'],
-    ['0.99 MΩ', [reading('insulation-ln', 0.99)], 'stop'],
-    ['1 MΩ passes, and wants a look', [reading('insulation-le', 1)], 'caution'],
-    ['199 MΩ wants a look (common practice: over 200)', [reading('insulation-le', 199)], 'caution'],
-    ['200 MΩ', [reading('insulation-le', 200)], 'ok'],
-    ['over 999 MΩ', [reading('insulation-ne', 999, true)], 'ok'],
-    ['polarity wrong', [reading('polarity/p1', 0)], 'stop'],
-    ['Zs at 80 % of 1.37 Ω', [reading('zs/p3', 1.09)], 'caution'],
-    ['Zs over 80 %', [reading('zs/p3', 1.1)], 'caution'],
-    ['Zs over the limit', [reading('zs/p3', 1.38)], 'stop'],
-    ['Zs as reckoned: 0.2 + 0.22', [reading('zs/p3', 0.42)], 'ok'],
-    ['no loop at all', [reading('zs/p3', 999, true)], 'stop'],
-    ['6 kA', [reading('fault-current', 6)], 'ok'],
-    ['6.1 kA', [reading('fault-current', 6.1)], 'stop'],
-    ['300 ms at 30 mA', [reading('residual-1x', 300)], 'ok'],
-    ['301 ms', [reading('residual-1x', 301)], 'stop'],
-    ['40 ms at 150 mA', [reading('residual-5x', 40)], 'ok'],
-    ['41 ms', [reading('residual-5x', 41)], 'stop'],
-    ['more than 300 ms', [reading('residual-1x', 300, true)], 'stop'],
-    ['the button does nothing', [reading('residual-button', 0)], 'stop'],
-  ] as [string, FinalReading[], string][])('%s', (_, readings, verdict) => expect(says(ring, ...readings).verdict).toBe(verdict));
+    ['r1 as long as noted', [r1], 'ok', 'goesRound'],
+    ['r1 shows nothing: broken', [reading('r1', 20_000, true)], 'stop', 'ringBroken'],
+    ['r1 of 70 m where 48 were noted', [reading('r1', 0.52)], 'caution', 'lengthsApart'],
+    ['rn 0.05 Ω off r1', [r1, reading('rn', 0.41)], 'caution', 'lengthsApart'],
+    ['rn 0.06 Ω off r1', [r1, reading('rn', 0.42)], 'stop', 'liveApart'],
+    ['r2 = 1.63 r1', [r1, reading('r2', 0.59)], 'ok', 'goesRound'],
+    ['r2 much more', [r1, reading('r2', 0.7)], 'stop', 'cpcHigh'],
+    ['r2 much less: another way to earth', [r1, reading('r2', 0.4)], 'caution', 'cpcLow'],
+    ['L to N before r1 and rn', [reading('crossed-ln/p1', 0.18)], 'can’t tell', 'endsFirst'],
+    ['L to N like a quarter of both', [r1, reading('rn', 0.36), reading('crossed-ln/p1', 0.18)], 'ok', 'likeOthers'],
+    ['L to N 0.05 Ω more', [r1, reading('rn', 0.36), reading('crossed-ln/p1', 0.23)], 'ok', 'likeOthers'],
+    [
+      'L to N 0.06 Ω more: a spur, or a loose terminal',
+      [r1, reading('rn', 0.36), reading('crossed-ln/p1', 0.24)],
+      'stop',
+      'moreThanOthers',
+    ],
+    ['L to N far less: not crossed', [r1, reading('rn', 0.36), reading('crossed-ln/p1', 0.09)], 'stop', 'tooLow'],
+    ['L to E a little less toward the board', [r1, reading('r2', 0.58), reading('crossed-le/p1', 0.22)], 'ok', 'likeOthers'],
+    ['L to E nothing', [r1, reading('r2', 0.58), reading('crossed-le/p1', 999, true)], 'stop', 'crossedNothing'],
+    ['0.99 MΩ', [reading('insulation-ln', 0.99)], 'stop', 'insulationLow'],
+    ['1 MΩ passes, and wants a look', [reading('insulation-le', 1)], 'caution', 'insulationPoor'],
+    ['199 MΩ wants a look (common practice: over 200)', [reading('insulation-le', 199)], 'caution', 'insulationPoor'],
+    ['200 MΩ', [reading('insulation-le', 200)], 'ok', 'sound'],
+    ['over 999 MΩ', [reading('insulation-ne', 999, true)], 'ok', 'sound'],
+    ['polarity wrong', [reading('polarity/p1', 0)], 'stop', 'exchanged'],
+    ['Zs at 80 % of 1.37 Ω', [reading('zs/p3', 1.09)], 'caution', 'loopMore'],
+    ['Zs over 80 %', [reading('zs/p3', 1.1)], 'caution', 'loopWarm'],
+    ['Zs over the limit', [reading('zs/p3', 1.38)], 'stop', 'loopOver'],
+    ['Zs as reckoned: 0.2 + 0.22', [reading('zs/p3', 0.42)], 'ok', 'opensAtOnce'],
+    ['no loop at all', [reading('zs/p3', 999, true)], 'stop', 'noLoop'],
+    ['6 kA', [reading('fault-current', 6)], 'ok', 'breakingHeld'],
+    ['6.1 kA', [reading('fault-current', 6.1)], 'stop', 'breakingOver'],
+    ['300 ms at 30 mA', [reading('residual-1x', 300)], 'ok', 'residualInTime'],
+    ['301 ms', [reading('residual-1x', 301)], 'stop', 'residualSlow'],
+    ['40 ms at 150 mA', [reading('residual-5x', 40)], 'ok', 'residualInTime'],
+    ['41 ms', [reading('residual-5x', 41)], 'stop', 'residualSlow'],
+    ['more than 300 ms', [reading('residual-1x', 300, true)], 'stop', 'residualSlow'],
+    ['the button does nothing', [reading('residual-button', 0)], 'stop', 'buttonDead'],
+    ['polarity as marked', [reading('polarity/p1', 1)], 'ok', 'asMarked'],
+    ['the button opens it', [reading('residual-button', 1)], 'ok', 'opens'],
+    ['over what the instrument shows, under what the breaker breaks', [reading('fault-current', 5, true)], 'can’t tell', 'rangeEnds'],
+  ] as [string, FinalReading[], string, string][])('%s', (_, readings, verdict, outcome) => {
+    const judged = says(ring, ...readings);
+    expectMeant(judged);
+    expect([judged.verdict, judged.code]).toEqual([verdict, `uk-readings.${outcome}`]);
+  });
   it('Zs over 80 % is said for that reason, over the reckoned one for another', () => {
     expect(says(ring, reading('zs/p3', 1.09)).says).toMatch(/more than outside loop and cable/);
     expect(says(ring, reading('zs/p3', 1.1)).says).toMatch(/over 80 %/);
@@ -269,7 +282,14 @@ describe('what a reading says', () => {
     const radial: Final = { ...ring, shape: 'radial', ratingA: 20, runs: ring.runs.slice(0, -1) };
     // to Socket 3: 18 m × 19.51 mΩ/m = 0.351 Ω
     expect(line(radial, 'crossed-le/p3').predicted).toBeCloseTo(0.3512, 3);
-    expect([0.35, 0.4, 0.41, 0.29].map((v) => says(radial, reading('crossed-le/p3', v)).verdict)).toEqual(['ok', 'ok', 'stop', 'caution']);
+    expect([0.35, 0.4, 0.41, 0.29].map((v) => says(radial, reading('crossed-le/p3', v))).map((j) => [j.verdict, j.code])).toEqual([
+      ['ok', 'uk-readings.asItsCable'],
+      ['ok', 'uk-readings.asItsCable'],
+      ['stop', 'uk-readings.cableMore'],
+      ['caution', 'uk-readings.cableLess'],
+    ]);
+    const nothing = says(radial, reading('crossed-le/p3', 999, true));
+    expect([nothing.verdict, nothing.code]).toEqual(['stop', 'uk-readings.linkedNothing']);
     expect(dueTests(radial).some((d) => d.test === 'r1' || d.test === 'crossed-ln')).toBe(false);
   });
   it('an electrode: 1667 Ω behind a 30 mA device, over 200 unstable', () => {

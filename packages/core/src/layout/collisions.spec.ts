@@ -2,9 +2,11 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { printSource } from '../catalog/index.js';
+import type { Judged } from '../codebook/index.js';
 import { inches, toInches } from '../measure/index.js';
 import { measured, type Box, type MeasuredLength, type Obstacle, type Place, type Wall } from '../model/index.js';
 import { backToBack, cavityDepth, fireRatedBackToBack, obstacleCollision, studClearance, studCollision, surroundings } from './index.js';
+import { expectMeant } from '../words/meaning.testing.js';
 
 const inch = (n: number, known: MeasuredLength['known'] = 'measured'): MeasuredLength => ({ mm: inches(n), known });
 const wall: Wall = {
@@ -39,6 +41,11 @@ const box = (left: number, more: Omit<Partial<Box>, 'place'> & { bottom?: number
     depth: inch(3),
     ...rest,
   };
+};
+/** Verdict and outcome: which sentence it is, whatever its words are. */
+const said = (judged: Judged): string => {
+  expectMeant(judged);
+  return `${judged.verdict} ${judged.code.split('.')[1]}`;
 };
 const known = (how: MeasuredLength['known']): Wall => ({ ...wall, framing: { ...wall.framing, knownStud: inch(40, how) } });
 
@@ -104,30 +111,30 @@ describe('things in the bay', () => {
     ...more,
   });
   it('beside the box: 1/2 in is room for hand and blade, less is a caution', () => {
-    expect(obstacleCollision(wall, box(42), pipe(44.25 + 0.5, 1)).verdict).toBe('ok');
-    expect(obstacleCollision(wall, box(42), pipe(44.25 + 0.4375, 1)).verdict).toBe('caution');
+    expect(said(obstacleCollision(wall, box(42), pipe(44.25 + 0.5, 1)))).toBe('ok obstacleClear');
+    expect(said(obstacleCollision(wall, box(42), pipe(44.25 + 0.4375, 1)))).toBe('caution obstacleBeside');
   });
   it('behind the box: it fits to the sixteenth, and is a caution even then', () => {
-    expect(obstacleCollision(wall, box(42), pipe(43, 3)).verdict).toBe('caution');
-    expect(obstacleCollision(wall, box(42), pipe(43, 2.9375)).verdict).toBe('stop');
+    expect(said(obstacleCollision(wall, box(42), pipe(43, 3)))).toBe('caution obstacleInFront');
+    expect(said(obstacleCollision(wall, box(42), pipe(43, 2.9375)))).toBe('stop obstacleHit');
   });
   it('seen from face B its depth is what is left of the wall: 4 1/2 − 1 1/2 − 1 = 2 in', () => {
     const fromB = (depth: number) => obstacleCollision(wall, { ...box(120 - 44.25), face: 'B', depth: inch(depth) }, pipe(43, 1.5));
     expect(toInches(fromB(2).sums[0]!.terms[0]!.value)).toBeCloseTo(2, 6);
-    expect([fromB(2).verdict, fromB(2.0625).verdict]).toEqual(['caution', 'stop']);
+    expect([said(fromB(2)), said(fromB(2.0625))]).toEqual(['caution obstacleInFront', 'stop obstacleHit']);
   });
   it('an unknown depth of either can’t be told; above or below the box nothing is in the way', () => {
-    expect(obstacleCollision(wall, box(42), pipe(43, undefined)).verdict).toBe('can’t tell');
-    expect(obstacleCollision(wall, box(42, { depth: undefined }), pipe(43, 2)).verdict).toBe('can’t tell');
-    expect(obstacleCollision(wall, box(42), pipe(43, 1, { z: inch(40), height: inch(10) })).verdict).toBe('ok');
+    expect(said(obstacleCollision(wall, box(42), pipe(43, undefined)))).toBe('can’t tell obstacleDepthUnknown');
+    expect(said(obstacleCollision(wall, box(42, { depth: undefined }), pipe(43, 2)))).toBe('can’t tell obstacleDepthUnknown');
+    expect(said(obstacleCollision(wall, box(42), pipe(43, 1, { z: inch(40), height: inch(10) })))).toBe('ok obstacleClear');
   });
 });
 
 describe('depth', () => {
   it('3 1/2 in studs take a box of 4 in behind 1/2 in of drywall, not a sixteenth more', () => {
-    expect(cavityDepth(wall, box(42, { depth: inch(4) })).verdict).toBe('ok');
-    expect(cavityDepth(wall, box(42, { depth: inch(4.0625) })).verdict).toBe('stop');
-    expect(cavityDepth(wall, box(42, { depth: undefined })).verdict).toBe('can’t tell');
+    expect(said(cavityDepth(wall, box(42, { depth: inch(4) })))).toBe('ok cavityDeepEnough');
+    expect(said(cavityDepth(wall, box(42, { depth: inch(4.0625) })))).toBe('stop cavityTooShallow');
+    expect(said(cavityDepth(wall, box(42, { depth: undefined })))).toBe('can’t tell boxDepthUnknown');
   });
 });
 
@@ -141,51 +148,51 @@ describe('two boxes', () => {
   });
   it('behind each other both depths must be inside the 4 1/2 in wall: 3 + 1 1/2 just are', () => {
     // 42 … 44 1/4 along A is 75 3/4 from B’s left
-    expect(backToBack(wall, box(42), other(75.75)).verdict).toBe('caution');
-    expect(backToBack(wall, box(42), other(75.75, 1.5625)).verdict).toBe('stop');
-    expect(backToBack(wall, box(42), other(75.75, 'unknown')).verdict).toBe('can’t tell');
+    expect(said(backToBack(wall, box(42), other(75.75)))).toBe('caution boxesBehindWithRoom');
+    expect(said(backToBack(wall, box(42), other(75.75, 1.5625)))).toBe('stop boxesMeet');
+    expect(said(backToBack(wall, box(42), other(75.75, 'unknown')))).toBe('can’t tell boxesDepthUnknown');
   });
   it('touching side by side is beside each other; in one place on one face is a stop', () => {
-    expect(backToBack(wall, box(42), other(75.75 - 2.25)).verdict).toBe('ok');
-    expect(backToBack(wall, box(42), { ...box(43), id: 'same' }).verdict).toBe('stop');
+    expect(said(backToBack(wall, box(42), other(75.75 - 2.25)))).toBe('ok boxesBeside');
+    expect(said(backToBack(wall, box(42), { ...box(43), id: 'same' }))).toBe('stop boxesInOne');
   });
   it('a fire-rated wall wants 24 in between them sideways (IRC R302.4.2, memory), and not noted can’t be told', () => {
     const rated = (is: boolean | undefined): Wall => ({ ...wall, fireRated: is });
     const apart = (n: number) => fireRatedBackToBack('US-2020', rated(true), box(42), other(120 - 42 + n));
-    expect(apart(24).verdict).toBe('ok');
-    expect(apart(23.9375).verdict).toBe('stop');
-    expect(fireRatedBackToBack('US-2020', rated(undefined), box(42), other(75.75)).verdict).toBe('can’t tell');
-    expect(fireRatedBackToBack('US-2020', rated(false), box(42), other(75.75)).verdict).toBe('ok');
+    expect(said(apart(24))).toBe('ok fireApart');
+    expect(said(apart(23.9375))).toBe('stop fireTooNear');
+    expect(said(fireRatedBackToBack('US-2020', rated(undefined), box(42), other(75.75)))).toBe('can’t tell fireUnknown');
+    expect(said(fireRatedBackToBack('US-2020', rated(false), box(42), other(75.75)))).toBe('ok notFireRated');
     expect(printSource(apart(24).source)).toContain('300.21');
   });
 });
 
 describe('plate and what stands round it', () => {
   it('a plate 4 1/2 in high centred on a 3 3/4 in box sits 3/8 in lower: on 4 1/2 in of base its box may begin at 4 7/8', () => {
-    expect(surroundings(wall, box(42, { bottom: 4.875 })).verdict).toBe('ok');
-    expect(surroundings(wall, box(42, { bottom: 4.8125 })).verdict).toBe('stop');
+    expect(said(surroundings(wall, box(42, { bottom: 4.875 })))).toBe('ok clearOfAll');
+    expect(said(surroundings(wall, box(42, { bottom: 4.8125 })))).toBe('stop onTrim');
   });
   it('at the end of the wall: the plate, 1/4 in wider each side, may touch it', () => {
-    expect(surroundings(wall, box(0.25)).verdict).toBe('ok');
-    expect(surroundings(wall, box(0.1875)).verdict).toBe('stop');
-    expect(surroundings(wall, box(120 - 2.25 - 0.1875)).verdict).toBe('stop');
+    expect(said(surroundings(wall, box(0.25)))).toBe('ok clearOfAll');
+    expect(said(surroundings(wall, box(0.1875)))).toBe('stop pastEnd');
+    expect(said(surroundings(wall, box(120 - 2.25 - 0.1875)))).toBe('stop pastEnd');
   });
   it('a door: its frame may be touched, not covered', () => {
     const door: Wall = {
       ...wall,
       openings: [{ id: 'd', kind: 'door', x: inch(50), z: measured(0), width: inch(30), height: inch(80) }],
     };
-    expect(surroundings(door, box(50 - 2.25 - 0.25)).verdict).toBe('ok');
+    expect(said(surroundings(door, box(50 - 2.25 - 0.25)))).toBe('ok clearOfAll');
     expect(surroundings(door, box(50 - 2.25 - 0.1875)).says).toBe('the box would stand in the door');
-    expect(surroundings(door, box(60, { bottom: 84 })).verdict).toBe('ok');
+    expect(said(surroundings(door, box(60, { bottom: 84 })))).toBe('ok clearOfAll');
   });
   it('low down over base trim that nobody measured nobody can tell; 8 in up any usual base is below', () => {
     const unmeasured: Wall = { ...wall, faces: { ...wall.faces, A: { ...wall.faces.A, baseHeight: undefined } } };
     const low = surroundings(unmeasured, box(42, { bottom: 6 }));
-    expect(low.verdict).toBe('can’t tell');
+    expect(said(low)).toBe('can’t tell trimUnmeasured');
     expect(low.ask).toContain('base trim');
     const high = surroundings(unmeasured, box(42, { bottom: 8.375 }));
-    expect([high.verdict, /not measured/.test(high.says)]).toEqual(['ok', true]);
+    expect(said(high)).toBe('ok clearAboveTrim');
   });
   it('a box whose reference is gone has no place, and is asked for', () => {
     const lost: Box = { ...box(42), place: { ...box(42).place, from: 'gone' } };

@@ -7,6 +7,7 @@ import { inches, toInches } from '../measure/index.js';
 import { measured, type Box, type Cable, type Obstacle, type Schools, type Site, type Wall } from '../model/index.js';
 import { boxOn, smallHouse, wallOf } from '../route/smallHouse.testing.js';
 import { behindTheCut } from './index.js';
+import { expectMeant } from '../words/meaning.testing.js';
 
 const at = (inch: number) => measured(inches(inch));
 const WANTED = boxOn('new', 'e', 40);
@@ -34,7 +35,10 @@ const pipe = (behindIn: number | undefined, x = 39): Obstacle => ({
   ...{ id: 'p', kind: 'pipe', x: at(x), z: at(0), width: at(1), height: at(96) },
   ...(behindIn === undefined ? {} : { behindA: at(behindIn), thick: at(1) }),
 });
-const verdicts = (list: ReturnType<typeof behind>) => list.map((j) => j.verdict);
+const verdicts = (list: ReturnType<typeof behind>) => {
+  list.forEach(expectMeant);
+  return list.map((j) => j.verdict);
+};
 
 describe('a pipe in the wall', () => {
   it('deeper than the blade goes: hold the depth; within its reach, or just as deep: stop', () => {

@@ -42,6 +42,7 @@ import {
   suspectsOf,
   type NewCircuit,
 } from './index.js';
+import { expectMeant } from '../words/meaning.testing.js';
 
 /** As a person notes it: the feeder at the main panel, then the shed’s door. */
 function withShed(): Site {
@@ -66,7 +67,11 @@ const errorsOf = (change: (sub: Subpanel) => Partial<Subpanel>): string[] => {
   return checked.ok ? [] : checked.errors.map((e) => `${e.path} ${e.message}`);
 };
 const pots: NewCircuit = { name: 'kiln shelf', ratingA: 20, poles: 1, gauge: 12, rooms: [], loads: [{ watts: 600, continuous: false }] };
-const finding = (site: Site, rule: string) => breakerFindings(site, 'US-2020', pots, 'shed-panel').find((f) => f.rule === rule);
+const finding = (site: Site, rule: string) => {
+  const all = breakerFindings(site, 'US-2020', pots, 'shed-panel');
+  all.forEach(expectMeant);
+  return all.find((f) => f.rule === rule);
+};
 
 describe('a subpanel as it is noted', () => {
   it('is a document that makes sense, and the main panel stays as it was', () => {
@@ -259,8 +264,13 @@ describe('a breaker set in a subpanel', () => {
     expect(breakerFindings(shed, 'US-2020', pots)[1]!.says).toMatch(/nothing in the house can make them dead/);
   });
   it('neutrals and grounds joined in it are a stop (250.24(A)(5)), apart are ok, not looked at can’t be told', () => {
-    const bars = (part: Partial<Subpanel>) => finding(putSubpanel(shed, 'shed-panel', part), 'panel-bars')!.verdict;
-    expect([bars({}), bars({ bars: 'apart' }), bars({ bars: 'joined' })]).toEqual(['can’t tell', 'ok', 'stop']);
+    const bars = (part: Partial<Subpanel>) =>
+      (({ verdict, code }) => [verdict, code])(finding(putSubpanel(shed, 'shed-panel', part), 'panel-bars')!);
+    expect([bars({}), bars({ bars: 'apart' }), bars({ bars: 'joined' })]).toEqual([
+      ['can’t tell', 'feeder.barsUnknown'],
+      ['ok', 'feeder.barsApart'],
+      ['stop', 'feeder.barsJoined'],
+    ]);
     expect(breakerFindings(shed, 'US-2020', pots).some((f) => f.rule === 'panel-bars')).toBe(false);
     expect(finding(putSubpanel(shed, 'shed-panel', { apart: true }), 'panel-building')!.says).toMatch(
       /disconnect there and ground rods of its own/,

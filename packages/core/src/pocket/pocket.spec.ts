@@ -64,6 +64,17 @@ describe('pocket sums', () => {
     expect(answer.sums.length).toBeGreaterThan(0);
   });
 
+  it('anchors: not read, within a quarter of the packet, over it', () => {
+    const mount = { weight: 40, down: '12', upper: 4, all: 8 };
+    const packet = { pull: 50, shear: 60 };
+    const code = (input: object) => ask('wall-anchors', { ...mount, ...input }).code;
+    expect([code({ out: '4' }), code({ out: '4', ...packet }), code({ out: '20', ...packet })]).toEqual([
+      'anchors.unread',
+      'anchors.within',
+      'anchors.tooMuch',
+    ]);
+  });
+
   it.each(POCKET_SUMS.map((s) => s.name))('%s refuses a key that it doesn’t know, by its name', (name) => {
     const checked = checkShape(pocketSum(name)!.schema, { box: 'x' });
     expect(!checked.ok && checked.errors.some((e) => /box/.test(e.message + e.path))).toBe(true);

@@ -38,6 +38,7 @@ import {
   type BoxPlanKind,
   type BoxPlanRequest,
 } from './index.js';
+import { expectMeant } from '../words/meaning.testing.js';
 
 const cable = (id: string, colours: WireColour[], gauge: 14 | 12 = 14): BenchCable => ({
   id,
@@ -182,11 +183,34 @@ describe('plans, switched on and measured', () => {
   });
 });
 
-const findings = (bench: Bench) => benchFindings(switchOn(bench), bench, 'US-2020');
+const findings = (bench: Bench) => {
+  const list = benchFindings(switchOn(bench), bench, 'US-2020');
+  // what the codebook’s own judges say stands beside a rule that may soften it
+  list.filter((f) => f.code.startsWith('bench.')).forEach(expectMeant);
+  return list;
+};
+/** Rules with one sentence for their stop, and which it is. */
+const SENTENCE: Partial<Record<string, string>> = {
+  'one-per-screw': 'manyUnderScrew',
+  'push-in': 'pushIn',
+  loose: 'looseJoint',
+  'breakers-joined': 'breakersJoined',
+  'loose-end': 'looseEnd',
+  ground: 'groundOpen',
+  'device-ground': 'slotNoGround',
+  'lamp-shell': 'shellHot',
+  'shared-legs': 'sameLeg',
+  'shared-trip': 'notTied',
+  'one-yoke': 'yokeUntied',
+};
 const stops = (bench: Bench) =>
   findings(bench)
     .filter((f) => f.verdict === 'stop')
-    .map((f) => f.rule);
+    .map((f) => {
+      const sentence = SENTENCE[f.rule];
+      if (sentence && f.title !== 'Ends in the panel') expect([f.rule, f.code]).toEqual([f.rule, `bench.${sentence}`]);
+      return f.rule;
+    });
 const at = (bench: Bench, deviceId: string, terminal: string) =>
   bench.joints.find((j) => j.at?.device === deviceId && j.at.terminal === terminal)!;
 const moved = (bench: Bench, end: WireEnd, to: Parameters<typeof connect>[2]): Bench => {
@@ -236,6 +260,26 @@ describe('checks on any wiring', () => {
       ),
     };
     expect(stops(swapped)).toContain('polarity');
+    expect(findings(swapped).find((f) => f.rule === 'polarity')!.code).toBe('bench.reversed');
+    // a white on the green screw is another matter
+    const [white, bare] = [at(run, 'device2', 'silver upper').ends[0]!, at(run, 'device2', 'green').ends[0]!];
+    const onGreen = {
+      ...run,
+      joints: run.joints.map((j) =>
+        j.at?.device !== 'device2'
+          ? j
+          : j.at.terminal === 'green'
+            ? { ...j, ends: [white] }
+            : j.at.terminal === 'silver upper'
+              ? { ...j, ends: [bare] }
+              : j,
+      ),
+    };
+    expect(
+      findings(onGreen)
+        .filter((f) => f.rule === 'polarity')
+        .map((f) => f.code),
+    ).toContain('bench.screwGroundOnly');
     expect(readLamps(switchOn(swapped), 'device2', 'upper').says).toBe('hot and neutral swapped');
   });
   it('a white used as a hot wants a mark (200.7)', () => {

@@ -1,10 +1,15 @@
 /** Words of judgements: made in this folder alone, of a code and figures that are data. */
 import { readdirSync, readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
+import { switchOn } from '../circuit/index.js';
+import { benchSamples, quinceStreet } from '../demo/index.js';
 import { ledgerOf } from '../ledger/index.js';
+import { breakerFindings } from '../panel/index.js';
 import { sampleJobs } from '../rules/index.js';
+import { benchFindings } from '../wiring/index.js';
 import { groundFaultWords, placeWords } from './codebook/place.js';
 import { NO_SHEATH } from './codebook/uk/cable.js';
+import { expectMeant, meant } from './meaning.testing.js';
 import { phrases, toldBy, type Figure, type Told } from './phrases.js';
 
 type Teller = (figures?: Record<string, Figure>) => Told;
@@ -67,6 +72,7 @@ describe('over all sample jobs of both books', () => {
     for (const f of findings) {
       const told = again(f.code, JSON.parse(JSON.stringify(f.figures)) as Record<string, Figure>);
       expect([f.code, told?.says]).toEqual([f.code, f.says]);
+      expectMeant(f);
       if (told?.ask !== undefined && f.ask !== told.ask) expect([f.code, f.ask]).toEqual([f.code, told.ask]);
     }
   });
@@ -86,6 +92,31 @@ it('a subject has one table', () => {
   });
   expect(subjects.length).toBeGreaterThan(35);
   expect(new Set(subjects).size).toBe(subjects.length);
+});
+
+it('a meaning is written for every sentence that stands beside a verdict, and for no other', () => {
+  for (const file of files) {
+    const text = readFileSync(`${import.meta.dirname}/${file}`, 'utf8');
+    const subject = /phrases\('([^']+)'/.exec(text)?.[1];
+    if (!subject || !meant(subject)) continue;
+    const table = tables.find((t) => Object.keys(t).every((outcome) => text.includes(`  ${outcome}: (`)))!;
+    // what only goes into other sentences stands beside no verdict
+    const inside = ['mainUnknown', 'feederUnknown', 'feederRatingUnknown'].filter(() => subject === 'panel-loads');
+    expect([subject, [...meant(subject)!, ...inside].sort()]).toEqual([subject, Object.keys(table).sort()]);
+  }
+});
+
+describe('what a sentence means', () => {
+  const site = quinceStreet.site;
+  it('of new breakers and of benches as drawn', () => {
+    for (const edition of ['US-2017', 'US-2020', 'US-2023'] as const)
+      for (const poles of [1, 2] as const)
+        for (const ratingA of [15, 20, 30] as const)
+          for (const room of [undefined, ...site.rooms])
+            for (const type of [undefined, 'P1', 'else'])
+              breakerFindings(site, edition, { ...{ name: 'n', poles, ratingA, gauge: 12, loads: [], rooms: room ? [room] : [] }, ...(type ? { type } : {}) }).forEach(expectMeant); // prettier-ignore
+    for (const { bench } of benchSamples) benchFindings(switchOn(bench), bench, 'US-2020').forEach(expectMeant);
+  });
 });
 
 it('every phrase is told by some judge', () => {

@@ -17,6 +17,7 @@ import { judged } from './judged.js';
 import { LIMITS } from './limits.js';
 import { SOUND } from './sound.js';
 import { UNMEASURED } from './unmeasured.js';
+import { expectMeant } from '../../words/meaning.testing.js';
 
 const of = (x: Pick<Case, 'facts' | 'rule'>) => judged(x.facts).filter((f) => f.rule === x.rule);
 const against = (least: 'stop' | 'caution'): Verdict[] => (least === 'stop' ? ['stop'] : ['stop', 'caution']);
@@ -72,6 +73,10 @@ describe('over all cases', () => {
   const jobs = [...hazards, ...within, ...SOUND, ...UNMEASURED].flatMap((c) =>
     'outlet' in c.facts ? [{ tells: c.tells, job: outletJob(c.facts.outlet) }] : [],
   );
+  it('each sentence stands beside a verdict that it means', () => {
+    for (const c of [...hazards, ...within, ...SOUND, ...UNMEASURED])
+      for (const { code, verdict } of judged(c.facts)) if (code !== undefined) expectMeant({ code, verdict });
+  });
   it('every remedy, applied, removes its finding or makes something else of it', () => {
     const useless: string[] = [];
     for (const { tells, job } of jobs)

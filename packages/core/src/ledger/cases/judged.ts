@@ -13,6 +13,8 @@ import type { Facts, WoodFacts } from './facts.js';
 export interface Said {
   rule: CaseRule;
   verdict: Verdict;
+  /** none where two sentences were made one */
+  code?: string;
   says: string;
   /** what the person does next */
   ask?: string | undefined;
@@ -20,7 +22,7 @@ export interface Said {
 }
 
 function woodFindings(facts: WoodFacts): Said[] {
-  const said = (rule: CaseRule, { verdict, says, ask }: Judged): Said => ({ rule, verdict, says, ask });
+  const said = (rule: CaseRule, { verdict, code, says, ask }: Judged): Said => ({ rule, verdict, code, says, ask });
   if ('front' in facts) {
     const { behind, burns } = facts.front;
     return [said('setback', setback('US-2020', burns, behind === 'not measured' ? undefined : inches(behind)))];
