@@ -1,7 +1,8 @@
 /** A job that becomes part of its house, and one taken back. */
 import { describe, expect, it } from 'vitest';
 import { demoJobs, demoWanted, quinceStreet } from '../demo/index.js';
-import { ledgerOf, plannedBench, wiringOf, workOf } from '../ledger/index.js';
+import { plannedBench, wiringOf, workOf } from '../ledger/index.js';
+import { ledgerOf } from '../ledger/meant.testing.js';
 import { feet, inches } from '../measure/index.js';
 import {
   applyEdits,

@@ -3,7 +3,8 @@ import { describe, expect, it } from 'vitest';
 import { demoWanted, quinceStreet, sewingCorner } from '../demo/index.js';
 import { applyEdits, plannedSite, wantOf, type JobInHouse } from '../model/index.js';
 import { keptParts, routeDetail, searchRoutes, takeWay } from '../purpose/index.js';
-import { alikeFindings, ledgerOf, ofWords } from './index.js';
+import { alikeFindings, ofWords } from './index.js';
+import { ledgerOf } from './meant.testing.js';
 
 const open = demoWanted.find((j) => j.id === 'summer-kitchen')!;
 const want = wantOf(open)!;

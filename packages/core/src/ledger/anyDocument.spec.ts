@@ -12,7 +12,7 @@ import { bareJob, checkHouse, checkJob, checkJobIn, EDITIONS, inHouse, INSULATIO
 import { stepsOf, summarise, toolsByStep } from '../work/index.js';
 import { materialsOf } from '../takeoff/index.js';
 import { wantFeeds } from '../purpose/index.js';
-import { ledgerOf } from './ledger.js';
+import { ledgerOf } from './meant.testing.js';
 
 const oneOf = <T>(...values: T[]) => fc.constantFrom(...values);
 const length = (most: number) =>

@@ -5,7 +5,8 @@ import { demoJobs, quinceStreet } from '../demo/index.js';
 import { inches } from '../measure/index.js';
 import { inHouse, measured, type Box, type Cable, type Device, type JobInHouse, type Remedy, type Site } from '../model/index.js';
 import { BOX_FIELDS, CABLE_FIELDS, DEVICE_FIELDS, type SurveyField } from '../codebook/index.js';
-import { newlyOpen, askedFields, ledgerOf } from './index.js';
+import { newlyOpen, askedFields } from './index.js';
+import { ledgerOf } from './meant.testing.js';
 import { finding, remedy } from './work.js';
 
 const jobIn = (site: Site): JobInHouse =>

@@ -2,7 +2,7 @@
 import { describe, expect, it } from 'vitest';
 import { outletJob } from './cases/asDocument.js';
 import type { OutletFacts } from './cases/facts.js';
-import { ledgerOf } from './ledger.js';
+import { ledgerOf } from './meant.testing.js';
 
 const of = (facts: OutletFacts, rule: string) =>
   ledgerOf(outletJob(facts)).filter((f) => f.rule === rule && f.about.includes('new-device'));

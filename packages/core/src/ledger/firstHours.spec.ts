@@ -18,7 +18,8 @@ import {
 import { breakerFindings, oneIn } from '../panel/index.js';
 import { materialsOf } from '../takeoff/index.js';
 import { stepsOf } from '../work/index.js';
-import { ledgerOf, workOf } from './index.js';
+import { workOf } from './index.js';
+import { ledgerOf } from './meant.testing.js';
 
 const found = (job: JobInHouse, rule: RuleId) => ledgerOf(job).filter((f) => f.rule === rule);
 const { to, from } = workOf(sewingCorner).runs[0]!;

@@ -21,7 +21,7 @@ import {
 import { otherSide, type OtherSideAnswers } from '../purpose/index.js';
 import { stageStates } from './index.js';
 import { workOf } from './work.js';
-import { ledgerOf } from './ledger.js';
+import { ledgerOf } from './meant.testing.js';
 import { sumLines } from './print.js';
 
 const find = (job: JobInHouse, rule: string, subject?: string): Finding =>

@@ -4,7 +4,7 @@ import { demoJobs, quinceStreet } from '../demo/index.js';
 import { inHouse, type Job } from '../model/index.js';
 import { stepsOf } from '../work/index.js';
 import { fromBox } from '../purpose/index.js';
-import { ledgerOf } from './ledger.js';
+import { ledgerOf } from './meant.testing.js';
 
 const [sewing, aquarium, , hallEnd, shelf] = demoJobs as [Job, Job, Job, Job, Job];
 const others = (job: Job, jobs: Job[]) => ledgerOf(inHouse(job, quinceStreet, jobs)).filter((f) => f.rule.startsWith('other-jobs'));

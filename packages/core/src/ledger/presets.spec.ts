@@ -17,7 +17,7 @@ import {
 } from '../model/index.js';
 import { fromBox, withWallInHand } from '../purpose/index.js';
 import { addThing, setCable, setDevice } from '../survey/index.js';
-import { ledgerOf } from './index.js';
+import { ledgerOf } from './meant.testing.js';
 
 const verdict = (job: JobInHouse, rule: string, title: RegExp) => ledgerOf(job).find((f) => f.rule === rule && title.test(f.title))!;
 /** Sewing corner whose hall box was only begun: its cable is as it came filled in. */

@@ -4,7 +4,8 @@ import { boxFill, circuitLoad, term } from '../codebook/index.js';
 import { demoJobsInHouse } from '../demo/index.js';
 import { inches } from '../measure/index.js';
 import type { Sum } from '../model/index.js';
-import { ledgerOf, sumLines } from './index.js';
+import { sumLines } from './index.js';
+import { ledgerOf } from './meant.testing.js';
 
 describe('box fill written out (handbook 22: 4·2 + 1·2 + 2 + 2·2 = 16.0 in³)', () => {
   const judged = boxFill({

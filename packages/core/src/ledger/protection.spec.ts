@@ -2,7 +2,7 @@
 import { describe, expect, it } from 'vitest';
 import { sewingCorner } from '../demo/index.js';
 import type { Circuit, Edition, JobInHouse, RoomUse, Verdict } from '../model/index.js';
-import { ledgerOf } from './ledger.js';
+import { ledgerOf } from './meant.testing.js';
 
 const EDITIONS = ['US-2017', 'US-2020', 'US-2023'] as const;
 

@@ -22,7 +22,8 @@ import {
 import { stepsOf } from '../work/index.js';
 import { bayLookedInto, judgeBox } from '../survey/index.js';
 import { benchFindings, benchOf, faceFindings } from '../wiring/index.js';
-import { inPlaceBoxes, ledgerOf, plannedBench, workOf } from './index.js';
+import { inPlaceBoxes, plannedBench, workOf } from './index.js';
+import { ledgerOf } from './meant.testing.js';
 
 const site = plannedSite(sewingCorner);
 const wall = site.walls.find((w) => w.id === 'sewing-hall')!;

@@ -2,7 +2,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { demoWanted, quinceStreet } from '../demo/index.js';
-import { ledgerOf, workOf } from '../ledger/index.js';
+import { workOf } from '../ledger/index.js';
+import { ledgerOf } from '../ledger/meant.testing.js';
 import { keptParts, routeDetail, searchRoutes, takeWay } from '../purpose/index.js';
 import { stepsOf } from '../work/index.js';
 import { Id, idOf, inHouse, plannedSite, wantOf, type Job, type JobInHouse } from './index.js';

@@ -1,7 +1,8 @@
 /** A run of outlets in the sample house: visited in the best order, judged, worked and wired like any job. */
 import { describe, expect, it } from 'vitest';
 import { quinceStreet } from '../demo/index.js';
-import { ledgerOf, workOf, wiringOf } from '../ledger/index.js';
+import { workOf, wiringOf } from '../ledger/index.js';
+import { ledgerOf } from '../ledger/meant.testing.js';
 import { inches } from '../measure/index.js';
 import { bareJob, checkJobIn, inHouse, measured, wantOf, type Job, type JobInHouse, type WantPlace } from '../model/index.js';
 import { stepsOf } from '../work/index.js';

@@ -1,7 +1,7 @@
 /** A raceway along the front edge of a shelf: onto it round its end or from the wall it runs into, and what stands in its line. Worked by hand. */
 import { describe, expect, it } from 'vitest';
 import { demoJobs, quinceStreet } from '../demo/index.js';
-import { ledgerOf } from '../ledger/index.js';
+import { ledgerOf } from '../ledger/meant.testing.js';
 import { inches, toInches } from '../measure/index.js';
 import {
   bareJob,

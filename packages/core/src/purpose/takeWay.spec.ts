@@ -1,7 +1,8 @@
 /** Ways that leave their wall become jobs like any other: every wall, floor and panel they touch is judged, worked and recorded. */
 import { describe, expect, it } from 'vitest';
 import { demoWanted, quinceStreet } from '../demo/index.js';
-import { lampsAlike, ledgerOf, outletBoxes, plannedBench, wiringOf, workOf } from '../ledger/index.js';
+import { lampsAlike, outletBoxes, plannedBench, wiringOf, workOf } from '../ledger/index.js';
+import { ledgerOf } from '../ledger/meant.testing.js';
 import { inches, printLength } from '../measure/index.js';
 import {
   bareJob,

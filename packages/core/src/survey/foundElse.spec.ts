@@ -2,7 +2,8 @@
 import type { RuleId } from '../codebook/index.js';
 import { describe, expect, it } from 'vitest';
 import { demoJobs, quinceStreet } from '../demo/index.js';
-import { ledgerOf, workOf } from '../ledger/index.js';
+import { workOf } from '../ledger/index.js';
+import { ledgerOf } from '../ledger/meant.testing.js';
 import { checkHouse, inHouse, type JobInHouse, type Site } from '../model/index.js';
 import { gateOf, stepsOf } from '../work/index.js';
 import { canBeFound, FOUND_ELSE, foundElse, type FoundElse } from './index.js';

@@ -6,7 +6,7 @@ import { aquariumAlcove, demoJobsInHouse, hiddenTruth, quinceStreet } from '../d
 import { lookInside, sweepStuds } from '../instruments/index.js';
 import { closing } from '../layout/index.js';
 import { inches } from '../measure/index.js';
-import { ledgerOf } from '../ledger/index.js';
+import { ledgerOf } from '../ledger/meant.testing.js';
 import {
   bareJob,
   DEFAULT_SCHOOLS,

@@ -2,7 +2,7 @@
 import type { RuleId } from '../codebook/index.js';
 import { describe, expect, it } from 'vitest';
 import { demoJobsInHouse, sewingCorner } from '../demo/index.js';
-import { ledgerOf } from '../ledger/index.js';
+import { ledgerOf } from '../ledger/meant.testing.js';
 import { feet } from '../measure/index.js';
 import { applyEdits, measured, type JobInHouse } from '../model/index.js';
 import { toolsByStep } from '../work/index.js';

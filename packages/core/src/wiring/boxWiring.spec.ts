@@ -1,7 +1,8 @@
 /** How boxes are wired is part of the house: noted, shown in words, altered by hands, and no longer believed when something else lies in the box. */
 import { describe, expect, it } from 'vitest';
 import { demoJobsInHouse, quinceStreet, sewingCorner } from '../demo/index.js';
-import { ledgerOf, plannedBench, wiringOf, workOf } from '../ledger/index.js';
+import { plannedBench, wiringOf, workOf } from '../ledger/index.js';
+import { ledgerOf } from '../ledger/meant.testing.js';
 import {
   applyChanges,
   atPanel,

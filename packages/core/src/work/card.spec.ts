@@ -1,7 +1,7 @@
 /** What is shown and said at the wall, one activity at a time. Limits of readings: common practice, as in the proof of dead. */
 import { describe, expect, it } from 'vitest';
 import { demoJobs, quinceStreet } from '../demo/index.js';
-import { ledgerOf } from '../ledger/index.js';
+import { ledgerOf } from '../ledger/meant.testing.js';
 import { inches } from '../measure/index.js';
 import { checkJobIn, bareJob, inHouse, type JobInHouse } from '../model/index.js';
 import {

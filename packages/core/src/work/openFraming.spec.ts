@@ -4,7 +4,8 @@
  */
 import { describe, expect, it } from 'vitest';
 import { besideStud, gapToStud, suitableBoxes } from '../layout/index.js';
-import { ledgerOf, wiringOf, workOf } from '../ledger/index.js';
+import { wiringOf, workOf } from '../ledger/index.js';
+import { ledgerOf } from '../ledger/meant.testing.js';
 import { inches } from '../measure/index.js';
 import {
   DOCUMENT_VERSION,

@@ -1,7 +1,8 @@
 /** Gates: nothing that needs a dead circuit is ticked before tester, target, tester. Limits are common practice or from memory. */
 import { describe, expect, it } from 'vitest';
 import { demoJobs, demoWanted, hallBox, quinceStreet, sewingCorner } from '../demo/index.js';
-import { ledgerOf, workOf } from '../ledger/index.js';
+import { workOf } from '../ledger/index.js';
+import { ledgerOf } from '../ledger/meant.testing.js';
 import { inches } from '../measure/index.js';
 import { applyEdits, bareJob, inHouse, wantOf, type House, type JobInHouse } from '../model/index.js';
 import { keptParts, routeDetail, searchRoutes, takeWay } from '../purpose/index.js';

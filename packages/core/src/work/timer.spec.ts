@@ -2,7 +2,7 @@
 import { describe, expect, it } from 'vitest';
 import { sewingCorner } from '../demo/index.js';
 import { checkJob, bareJob, type JobInHouse } from '../model/index.js';
-import { ledgerOf } from '../ledger/index.js';
+import { ledgerOf } from '../ledger/meant.testing.js';
 import { FORGOTTEN_MIN, isRunning, minutesOn, pauseTimers, startTimer, stepsOf, tick } from './index.js';
 
 const at = (minute: number): string => new Date(Date.UTC(2026, 10, 28, 9, 0) + minute * 60_000).toISOString();

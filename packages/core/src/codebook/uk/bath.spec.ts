@@ -18,7 +18,7 @@ describe('what may be there', () => {
   const at = (kind: Parameters<typeof ukBath>[0]) => [0, 599, 600, 2499, 2500].map((mm) => ukBath(kind, mm, 1000).verdict);
   it('a socket from 2.5 m on, however high', () => {
     expect(at('single')).toEqual(['stop', 'stop', 'stop', 'stop', 'ok']);
-    expect(ukBath('twin', 2000, 2300).verdict).toBe('stop');
+    expect([ukBath('twin', 2000, 2300), ukBath('twin', 2500, 1000)].map((j) => [j.verdict, j.code])).toEqual([['stop', 'uk-bath.socketNear'], ['ok', 'uk-bath.socketFar']]);
   });
   it('a fused unit outside the zones; a fixed appliance in them if it is made for it', () => {
     expect(at('fused unit')).toEqual(['stop', 'stop', 'ok', 'ok', 'ok']);
@@ -26,6 +26,6 @@ describe('what may be there', () => {
     expect([ukBath('fixed appliance', 0, 1000).says, ukBath('fixed appliance', 300, 1000).says].map((s) => s.slice(0, 9))).toEqual(['in zone 1', 'in zone 2']);
   });
   it('every circuit behind 30 mA', () => {
-    expect([ukBathCircuit(true), ukBathCircuit(false), ukBathCircuit(undefined)].map((j) => j.verdict)).toEqual(['ok', 'stop', 'can’t tell']);
+    expect([ukBathCircuit(true), ukBathCircuit(false), ukBathCircuit(undefined)].map((j) => [j.verdict, j.code])).toEqual([['ok', 'uk-bath.residualThere'], ['stop', 'uk-bath.residualMissing'], ['can’t tell', 'uk-bath.residualUnknown']]);
   });
 }); // prettier-ignore

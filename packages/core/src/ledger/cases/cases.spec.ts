@@ -9,7 +9,7 @@ import { wantFeeds } from '../../purpose/index.js';
 import { US_RULES } from '../../codebook/index.js';
 import { stepsOf } from '../../work/index.js';
 import { applyEdits, EVEN_WEIGHTS, measured, type House, type Verdict, type Want } from '../../model/index.js';
-import { ledgerOf } from '../ledger.js';
+import { ledgerOf } from '../meant.testing.js';
 import { outletJob } from './asDocument.js';
 import type { Case } from './facts.js';
 import { HAZARDS } from './hazards.js';

@@ -28,7 +28,7 @@ import {
 import { breakerFindings, breakerSteps, type NewCircuit } from '../../panel/index.js';
 import { gateOf, stepsOf } from '../../work/index.js';
 import { benchFindings, benchOf, faceFindings, wiringIn } from '../../wiring/index.js';
-import { ledgerOf } from '../ledger.js';
+import { ledgerOf } from '../meant.testing.js';
 import { workOf } from '../work.js';
 import { plannedBench } from '../workBox.js';
 

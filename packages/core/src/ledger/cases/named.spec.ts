@@ -14,7 +14,7 @@ import { asWholeJobs, keptParts, routeDetail, searchRoutes, takeWay, wantFeeds }
 import { racewayFill } from '../../route/index.js';
 import { benchFindings, faceFindings, planBox, planRequest } from '../../wiring/index.js';
 import { stepsOf, type Step } from '../../work/index.js';
-import { ledgerOf } from '../ledger.js';
+import { ledgerOf } from '../meant.testing.js';
 import { wiredRun } from './asDocument.js';
 
 /** A wanted job of the demo with its favourite way taken. */

@@ -4,7 +4,7 @@ import { switchOn } from '../../circuit/index.js';
 import { inches } from '../../measure/index.js';
 import type { JobInHouse, Verdict } from '../../model/index.js';
 import { benchFindings } from '../../wiring/index.js';
-import { ledgerOf } from '../ledger.js';
+import { ledgerOf } from '../meant.testing.js';
 import { plannedBench } from '../workBox.js';
 import { workOf } from '../work.js';
 import { outletJob } from './asDocument.js';
