@@ -8,6 +8,8 @@ import {
   type BenchBreaker,
   type WireEnd,
   cablesAt,
+  devicesAt,
+  pigtailsAt,
   type WireColour,
 } from '../model/index.js';
 import { nodeOf } from './build.js';
@@ -16,15 +18,15 @@ import { tripTime, type Range, type SwitchedOn } from './events.js';
 import { magnitude, over, type Branch } from './network.js';
 
 /** Nodes reached from one node through metal, not through loads, breakers or the supply. */
-export const reached = (bench: Bench, from: string, but?: (branch: Branch) => boolean): Set<string> => {
+export const reached = (bench: Bench, from: string, but?: (branch: Branch) => boolean): ReadonlySet<string> => {
   const metal = metalOf(bench);
-  return metal.walk(from, but && metal.where(but)).nodes();
+  return (but ? metal.walk(from, metal.where(but)) : metal.walkWhole(from)).nodes();
 };
 
 export interface Feed {
   breakerId: string;
   /** nodes that hang on this breaker */
-  nodes: Set<string>;
+  nodes: ReadonlySet<string>;
 }
 /** What hangs on each breaker, by metal; the breakers' handles don't matter. */
 export const feedsOf = (bench: Bench): Feed[] =>
@@ -41,17 +43,14 @@ export function joinedFeeds(bench: Bench): [BenchBreaker, BenchBreaker][] {
   );
 }
 
+const ENDS = [0, 1] as const;
 /** Conductor ends that a box holds. */
 export function endsIn(bench: Bench, boxId: string): WireEnd[] {
-  const cables = cablesAt(bench, boxId).flatMap((c) =>
-    ([0, 1] as const)
-      .filter((e) => c.ends[e] === boxId)
-      .flatMap((e) => c.colours.map((_, conductor): WireEnd => ({ cableId: c.id, conductor, end: e }))),
-  );
-  const tails = bench.pigtails
-    .filter((p) => p.boxId === boxId)
-    .flatMap((p) => ([0, 1] as const).map((e): WireEnd => ({ pigtailId: p.id, end: e })));
-  return [...cables, ...tails];
+  const ends: WireEnd[] = [];
+  for (const c of cablesAt(bench, boxId))
+    for (const end of ENDS) if (c.ends[end] === boxId) c.colours.forEach((_, conductor) => ends.push({ cableId: c.id, conductor, end }));
+  for (const p of pigtailsAt(bench, boxId)) for (const end of ENDS) ends.push({ pigtailId: p.id, end });
+  return ends;
 }
 
 /** For each cable end in a box whether it brings power (line) or takes it on (load), found by cutting the cable and seeing what goes dark. */
@@ -92,14 +91,17 @@ export function protectedBy(bench: Bench, deviceId: string): string[] {
 /** Cables that close a loop of hots: taking one out leaves everything fed. */
 export function loops(bench: Bench): string[] {
   const all = feedsOf(bench);
+  const metal = metalOf(bench);
   return bench.cables
     .filter((c) => {
-      const cut = metalOf(bench).ofCable(c.id);
+      const cut = metal.ofCable(c.id);
+      // what falls apart without one of them does so without all
+      if (cut.every((n) => metal.isBridge(n))) return false;
       return bench.breakers.some((b, i) => {
         const hots = c.colours.flatMap((_, n) => ([0, 1] as const).map((e) => nodeOf.end(endKey({ cableId: c.id, conductor: n, end: e }))));
         const on = hots.filter((h) => all[i]!.nodes.has(h));
         if (on.length < 2) return false;
-        const rest = metalOf(bench).walk(nodeOf.breaker(b.id), cut);
+        const rest = metal.walk(nodeOf.breaker(b.id), cut);
         return on.every((h) => rest.has(h));
       });
     })
@@ -197,7 +199,7 @@ export function groundWithoutDevices(bench: Bench, boxId: string): boolean {
   const bar = nodeOf.bar(GROUND_BAR);
   // what hangs together with all devices out does so with those of one box out
   if (grounds.every((n) => metal.walkBare(bar).has(n))) return true;
-  const own = metal.walk(bar, metal.ofDevices(bench.devices.filter((d) => d.boxId === boxId).map((d) => d.id)));
+  const own = metal.walk(bar, metal.ofDevices(devicesAt(bench, boxId).map((d) => d.id)));
   return grounds.every((n) => own.has(n));
 }
 const GROUNDS: ReadonlySet<WireColour> = new Set<WireColour>(['bare', 'green', 'green-yellow']);

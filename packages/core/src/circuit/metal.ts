@@ -62,6 +62,57 @@ export class Metal {
   ofDevices = (ids: Iterable<string>): readonly number[] => [...ids].flatMap((id) => this.devices.get(id) ?? []);
   where = (is: (branch: Branch) => boolean): readonly number[] => this.branches.flatMap((b, n) => (is(b) ? [n] : []));
 
+  private readonly whole = new Map<string, Walked>();
+  /** Which nodes hang on one with nothing taken out; walked once. */
+  walkWhole(from: string): Walked {
+    const known = this.whole.get(from);
+    if (known) return known;
+    const walked = this.walk(from);
+    this.whole.set(from, walked);
+    return walked;
+  }
+
+  /** Branches without which what they join comes apart, by number; found once, in one walk (Tarjan 1974). */
+  private bridges?: Uint8Array;
+  isBridge(branch: number): boolean {
+    return (this.bridges ??= this.findBridges())[branch] === 1;
+  }
+  private findBridges(): Uint8Array {
+    const bridge = new Uint8Array(this.branches.length);
+    const found = new Int32Array(this.names.length);
+    const low = new Int32Array(this.names.length);
+    const next = this.first.slice();
+    const came = new Int32Array(this.names.length).fill(-1);
+    const earth = this.at.get(EARTH) ?? -1;
+    let turn = 0;
+    for (let root = 0; root < this.names.length; root++) {
+      if (found[root] || root === earth) continue;
+      const path = [root];
+      found[root] = low[root] = ++turn;
+      while (path.length) {
+        const n = path.at(-1)!;
+        if (next[n]! < this.first[n + 1]!) {
+          const k = next[n]!++;
+          const to = this.to[k]!;
+          if (to === earth || this.by[k] === came[n]) continue;
+          if (found[to]) low[n] = Math.min(low[n]!, found[to]!);
+          else {
+            came[to] = this.by[k]!;
+            found[to] = low[to] = ++turn;
+            path.push(to);
+          }
+          continue;
+        }
+        path.pop();
+        const before = path.at(-1);
+        if (before === undefined) continue;
+        if (low[n]! > found[before]!) bridge[came[n]!] = 1;
+        low[before] = Math.min(low[before]!, low[n]!);
+      }
+    }
+    return bridge;
+  }
+
   private readonly bare = new Map<string, Walked>();
   /** Which nodes hang on one with every device taken out; walked once. */
   walkBare(from: string): Walked {
@@ -93,15 +144,16 @@ export class Metal {
         }
       }
     }
+    let nodes: ReadonlySet<string> | undefined;
     return {
       has: (name) => name === from || seen[this.at.get(name) ?? -1] === 1,
-      nodes: () => new Set([from, ...order.map((n) => this.names[n]!)]),
+      nodes: () => (nodes ??= new Set([from, ...order.map((n) => this.names[n]!)])),
     };
   }
 }
 export interface Walked {
   has(node: string): boolean;
-  nodes(): Set<string>;
+  nodes(): ReadonlySet<string>;
 }
 
 const LISTS = ['cables', 'devices', 'pigtails', 'joints', 'breakers'] as const;

@@ -1,14 +1,14 @@
 /** What parts of a bench are called: the same on the drawing, in readings and in what is wrong. */
-import type { Bench, Joint, WireEnd } from '../model/index.js';
+import { cableNamed, pigtailNamed, pigtailsAt, type Bench, type Joint, type WireEnd } from '../model/index.js';
 
 /** What a conductor end is called on the bench: `black of panel to hall`, `white pigtail 2`. */
 export function endName(bench: Bench, end: WireEnd): string {
   if ('cableId' in end) {
-    const cable = bench.cables.find((c) => c.id === end.cableId);
+    const cable = cableNamed(bench, end.cableId);
     return `${cable?.colours[end.conductor] ?? '?'} of ${cable?.name ?? end.cableId}`;
   }
-  const tail = bench.pigtails.find((p) => p.id === end.pigtailId);
-  const n = bench.pigtails.filter((p) => p.boxId === tail?.boxId).findIndex((p) => p.id === end.pigtailId);
+  const tail = pigtailNamed(bench, end.pigtailId);
+  const n = pigtailsAt(bench, tail?.boxId ?? '').findIndex((p) => p.id === end.pigtailId);
   return `${tail?.colour ?? '?'} pigtail ${n + 1}${end.end ? ', far end' : ''}`;
 }
 

@@ -1,6 +1,6 @@
 /** A job that becomes part of its house, and one taken back. */
 import { describe, expect, it } from 'vitest';
-import { demoJobs, demoWanted, quinceStreet } from '../demo/index.js';
+import { heldJobs, openJobs, quinceStreet } from '../houses.testing.js';
 import { plannedBench, wiringOf, workOf } from '../ledger/index.js';
 import { ledgerOf } from '../ledger/meant.testing.js';
 import { feet, inches } from '../measure/index.js';
@@ -30,7 +30,7 @@ import { materialsOf, shoppingOf } from '../takeoff/index.js';
 import { closeJob, hindrances, reopenJob, restsOn, surveyedSince } from './index.js';
 
 const at = (minute: number): string => new Date(Date.UTC(2026, 9, 2, 8, minute)).toISOString();
-const [sewing, aquarium, wainscot] = demoJobs as [Job, Job, Job];
+const [sewing, aquarium, wainscot] = heldJobs as [Job, Job, Job];
 /** Sewing corner without the hall heater, and with what stopped it taken care of by its own remedies. */
 function cured(house: House = quinceStreet, job: Job = sewing): JobInHouse {
   let laid = inHouse(job, house);
@@ -87,7 +87,7 @@ const houseOf = (job: JobInHouse): House => ({ ...quinceStreet, site: job.found 
 /** A wanted job of the demo by its favourite way, what stops it taken care of by its own remedies. */
 function takenAndCured(id: string): JobInHouse {
   const open = inHouse(
-    demoWanted.find((j) => j.id === id)!,
+    openJobs.find((j) => j.id === id)!,
     quinceStreet,
   );
   const want = wantOf(open)!;
@@ -117,7 +117,7 @@ describe.each(['aquarium-alcove', 'wainscot', 'hall-box-replaced', 'router-shelf
     const start = known(
       cured(
         quinceStreet,
-        demoJobs.find((j) => j.id === id)!,
+        heldJobs.find((j) => j.id === id)!,
       ),
     );
     const house = houseOf(start);
@@ -548,7 +548,7 @@ describe('what keeps a job from being closed', () => {
   const says = (job: JobInHouse, jobs: Job[] = []): string[] => hindrances(job, jobs).map((h) => h.says);
   it('a stop in the ledger', () => expect(says(inHouse(sewing, quinceStreet))[0]).toMatch(/^The ledger has .*stop/));
   it('a job before it that isn’t closed', () =>
-    expect(says(inHouse({ ...sewing, after: ['aquarium-alcove'] }, quinceStreet, demoJobs), demoJobs)).toEqual([
+    expect(says(inHouse({ ...sewing, after: ['aquarium-alcove'] }, quinceStreet, heldJobs), heldJobs)).toEqual([
       'It comes after “Aquarium alcove”, which is not closed yet: close that first, or take it out of the order.',
     ]));
   it('nothing built; the breaker still off; a proof that was voided while steps that needed it stay ticked', () => {

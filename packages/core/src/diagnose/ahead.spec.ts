@@ -5,7 +5,7 @@
 import { describe, expect, it } from 'vitest';
 import { CIRCUIT_SHAPES, runOfBoxes, variedCircuit } from '../circuit/index.js';
 import { seeded } from '../measure/index.js';
-import { quinceStreet } from '../demo/index.js';
+import { quinceStreet } from '../houses.testing.js';
 import type { Bench, Complaint, Search } from '../model/index.js';
 import { AGAIN, bestAhead, bestNext, circuitWays, dictionaryOf, drawnFault, halving, lookedAhead, MENDED, nextTests, noticed, noticedOf, played, playedAs, searchAhead, searchState, sharesOf, showsMost, takenDownWrongly, usualOrder, type Chooser, type CircuitBench, type Dictionary, type Remembered } from './index.js'; // prettier-ignore
 import { bestTreeCost, certain } from './optimal.reference.js';

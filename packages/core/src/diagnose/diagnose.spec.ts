@@ -5,7 +5,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { runOfBoxes } from '../circuit/index.js';
-import { quinceStreet } from '../demo/index.js';
+import { quinceStreet } from '../houses.testing.js';
 import { ledgerOf } from '../ledger/index.js';
 import { checkJobIn, COMPLAINTS, DEFAULT_SCHOOLS, inHouse, withWiring, type Bench, type Complaint, type Search } from '../model/index.js';
 import { fromBox } from '../purpose/index.js';

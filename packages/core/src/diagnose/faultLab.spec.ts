@@ -1,7 +1,7 @@
 /** The low-rank readings beside each circuit factored anew, fault by fault and two at a time. */
 import { describe, expect, it } from 'vitest';
 import { NetworkError, runOfBoxes, switchOn } from '../circuit/index.js';
-import { quinceStreet } from '../demo/index.js';
+import { quinceStreet } from '../houses.testing.js';
 import { readLamps } from '../instruments/index.js';
 import type { Bench } from '../model/index.js';
 import { changesOf, circuitBench, faceKey, facesOf, FaultLab, faultsOn, type CircuitBench, type NetChange } from './index.js';

@@ -2,7 +2,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { runOfBoxes } from '../circuit/index.js';
-import { quinceStreet } from '../demo/index.js';
+import { quinceStreet } from '../houses.testing.js';
 import type { Bench, Search } from '../model/index.js';
 import {
   circuitLine,

@@ -5,7 +5,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { runOfBoxes, variedCircuit } from '../circuit/index.js';
-import { quinceStreet } from '../demo/index.js';
+import { quinceStreet } from '../houses.testing.js';
 import { DEFAULT_SCHOOLS, HAPPENED, SINCE, type Bench, type Complaint, type Search, type Site } from '../model/index.js';
 import { circuitBench, circuitWays, costOf, dictionaryOf, faultsOn, lampId, questionDictionary, repairOf, riskOf, searchState, searchView, sharesOf, voltsShown, type CircuitBench, type Dictionary, type SuspectKind } from './index.js'; // prettier-ignore
 

@@ -1,7 +1,7 @@
 /** What each test shows of faults in a run of three behind a protective receptacle, worked by hand from handbook 6 to 8. */
 import { describe, expect, it } from 'vitest';
 import { runOfBoxes, switchOn } from '../circuit/index.js';
-import { quinceStreet } from '../demo/index.js';
+import { quinceStreet } from '../houses.testing.js';
 import type { Bench } from '../model/index.js';
 import { dictionaryOf, FaultLab, faultsOn, showsMost, type CircuitBench, type Dictionary } from './index.js';
 

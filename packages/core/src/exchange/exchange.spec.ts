@@ -3,13 +3,13 @@ import { inches } from '../measure/index.js';
 import { Ajv2020 } from 'ajv/dist/2020.js';
 import formats from 'ajv-formats';
 import { describe, expect, it } from 'vitest';
-import { demoHouses, demoJobs, quinceStreet, sewingCorner } from '../demo/index.js';
+import { heldHouses, heldJobs, quinceStreet, sewingCorner } from '../houses.testing.js';
 import { ledgerOf } from '../ledger/index.js';
 import { checkHouse, checkJobIn, inHouse, type JobInHouse } from '../model/index.js';
 import { exportFile, importReport, jobSheet, jsonSchema, type Known } from './index.js';
 
 const none: Known = { houses: [], jobs: [] };
-const sewing = demoJobs[0]!;
+const sewing = heldJobs[0]!;
 const thawed = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T;
 /** A document with one value put where it doesn't belong. */
 function broken(document: unknown, path: string, value: unknown): unknown {
@@ -21,16 +21,16 @@ function broken(document: unknown, path: string, value: unknown): unknown {
   return job;
 }
 const errorsOf = (data: unknown) => {
-  const checked = (data as { format: string }).format === 'saddle-house' ? checkHouse(data) : checkJobIn(data, quinceStreet, demoJobs);
+  const checked = (data as { format: string }).format === 'saddle-house' ? checkHouse(data) : checkJobIn(data, quinceStreet, heldJobs);
   if (checked.ok) throw new Error('it was taken');
   return checked.errors;
 };
 
 describe('export and import', () => {
   it('what goes out comes in the same, and is judged the same', () => {
-    const report = importReport(thawed(exportFile({ houses: demoHouses, jobs: demoJobs })), none);
+    const report = importReport(thawed(exportFile({ houses: heldHouses, jobs: heldJobs })), none);
     expect(report.errors).toEqual([]);
-    expect(report.rows.map((r) => r.outcome)).toEqual([...demoHouses, ...demoJobs].map(() => 'new'));
+    expect(report.rows.map((r) => r.outcome)).toEqual([...heldHouses, ...heldJobs].map(() => 'new'));
     expect(thawed(report.take.jobs[0])).toEqual(thawed(sewing));
     expect(ledgerOf(inHouse(report.take.jobs[0]!, report.take.houses[0]!))).toEqual(ledgerOf(sewingCorner));
   });
@@ -65,7 +65,7 @@ describe('the published schema', () => {
   formats.default(ajv);
   it.each(['house', 'job', 'export'] as const)('%s: ajv takes what the check takes', (name) => {
     const validate = ajv.compile(jsonSchema(name));
-    const good = { house: quinceStreet, job: sewing, export: exportFile({ houses: demoHouses, jobs: demoJobs }) }[name];
+    const good = { house: quinceStreet, job: sewing, export: exportFile({ houses: heldHouses, jobs: heldJobs }) }[name];
     expect(validate(thawed(good)), JSON.stringify(validate.errors)).toBe(true);
     expect(validate({ ...thawed(good), surprise: 1 })).toBe(false);
   });

@@ -1,13 +1,13 @@
 /** What is handed over at the end, and what an inspector is given: of one job, with what is not known said. */
 import { describe, expect, it } from 'vitest';
-import { demoJobs, quinceStreet } from '../demo/index.js';
+import { heldJobs, quinceStreet } from '../houses.testing.js';
 import { inHouse, type KeptEntry, type KeptPhoto } from '../model/index.js';
 import { enterValue, stepsOf } from '../work/index.js';
 import { handoverSheet, houseTables, inspectionSheet, sheetPhotos, type SheetBlock } from './index.js';
 
 const laid = (id: string) =>
   inHouse(
-    demoJobs.find((j) => j.id === id)!,
+    heldJobs.find((j) => j.id === id)!,
     quinceStreet,
   );
 const NOW = '2026-11-27T09:00:00.000Z';
@@ -92,7 +92,7 @@ describe('handover', () => {
 describe('tables of a house', () => {
   it('a row a thing; what a spreadsheet would take for a formula is kept from being one', () => {
     const spoiled = { ...quinceStreet, site: { ...quinceStreet.site, boxes: quinceStreet.site.boxes.map((b, i) => (i ? b : { ...b, name: '=HYPERLINK("x")' })) } }; // prettier-ignore
-    const tables = houseTables(spoiled, demoJobs, [], [photo('photo-1-id', { note: 'plate, old' })]);
+    const tables = houseTables(spoiled, heldJobs, [], [photo('photo-1-id', { note: 'plate, old' })]);
     const lines = (name: string) => tables[name]!.trim().split('\r\n');
     expect(lines('boxes.csv')).toHaveLength(quinceStreet.site.boxes.length + 1);
     expect(tables['boxes.csv']).toContain(`"'=HYPERLINK(""x"")"`);

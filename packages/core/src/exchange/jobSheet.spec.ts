@@ -1,6 +1,6 @@
 /** What is carried to the wall, said shortly: figures run on, what several boxes share stands once. */
 import { describe, expect, it } from 'vitest';
-import { demoWanted, hallBox, quinceStreet } from '../demo/index.js';
+import { openJobs, hallBox, quinceStreet } from '../houses.testing.js';
 import { inHouse, wantOf, type JobInHouse } from '../model/index.js';
 import { keptParts, routeDetail, searchRoutes, takeWay } from '../purpose/index.js';
 import { wiringOf, workOf } from '../ledger/index.js';
@@ -9,7 +9,7 @@ import { stepsOf } from '../work/index.js';
 import { jobSheet, type SheetBlock } from './index.js';
 
 const taken = (id: string): JobInHouse => {
-  const open = demoWanted.find((j) => j.id === id)!;
+  const open = openJobs.find((j) => j.id === id)!;
   const want = wantOf(open)!;
   const [option] = searchRoutes(quinceStreet, want).found.options;
   const detail = routeDetail(quinceStreet, want, option!);

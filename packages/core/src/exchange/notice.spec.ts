@@ -1,12 +1,12 @@
 /** The notice for the household: which rooms are dark from when to when, as the plan has it. */
 import { describe, expect, it } from 'vitest';
-import { demoJobsInHouse } from '../demo/index.js';
+import { plannedJobs } from '../houses.testing.js';
 import { usualWhen } from '../model/index.js';
 import { chosenPlan, scheduleOf, whenWords } from '../schedule/index.js';
 import { householdNotice } from './index.js';
 
 const when = usualWhen('2026-11-27T08:00');
-const job = (id: string) => demoJobsInHouse.find((j) => j.id === id)!;
+const job = (id: string) => plannedJobs.find((j) => j.id === id)!;
 const made = (ids: readonly string[]) => {
   const schedule = scheduleOf({ jobs: ids.map(job), when });
   const plan = chosenPlan(schedule, when)!;

@@ -1,7 +1,7 @@
 /** The price book out and in as a table, and the paper that is handed over. */
 import { describe, expect, it } from 'vitest';
 import { articleIdsOf } from '../catalog/index.js';
-import { sewingCorner } from '../demo/index.js';
+import { sewingCorner } from '../houses.testing.js';
 import { estimateSheet, pricesFromCsv, priceCsv, type SheetBlock } from './index.js';
 
 const HEAD = 'article,what,unit,price,packet,where,priced on';

@@ -1,7 +1,7 @@
 /** Every surveyed box and the panel as a feed, judged by the ledger's own rules; the sewing corner and the router shelf worked by hand. */
 import type { RuleId } from '../codebook/index.js';
 import { describe, expect, it } from 'vitest';
-import { demoJobsInHouse, quinceStreet, routerShelf, sewingCorner } from '../demo/index.js';
+import { plannedJobs, quinceStreet, routerShelf, sewingCorner } from '../houses.testing.js';
 import { outletBoxes, workOf } from '../ledger/index.js';
 import { ledgerOf } from '../ledger/meant.testing.js';
 import {
@@ -182,12 +182,12 @@ describe('taking another feed', () => {
     expect(job.changes.some((c) => c.do === 'replace-box')).toBe(false);
   });
   it('every feed that is reached makes a document that passes its check', () => {
-    for (const job of demoJobsInHouse.filter((j) => j.want))
+    for (const job of plannedJobs.filter((j) => j.want))
       for (const c of feedsOf(job).filter((x) => !x.refused && x.way !== 'another wall'))
         expect(checkJobIn(bareJob(fedFrom(job, c.id)), quinceStreet, []), `${job.name}: ${c.name}`).toMatchObject({ ok: true });
   });
   it('no candidate is called better than its worst finding', () => {
-    for (const job of demoJobsInHouse.filter((j) => j.want))
+    for (const job of plannedJobs.filter((j) => j.want))
       for (const c of feedsOf(job))
         for (const f of c.findings)
           expect(VERDICTS.indexOf(c.verdict), `${c.name}: ${f.title}`).toBeLessThanOrEqual(

@@ -14,7 +14,7 @@ import {
   type House,
   type Incoming,
 } from '../model/index.js';
-import { larchCottage } from '../demo/index.js';
+import { larchCottage } from '../houses.testing.js';
 import { FINALS_NOT_CHECKED, finalRuleIndex } from '../rules/index.js';
 import {
   addPoint, addSpur, dropPoint, dropReading, dueKey, dueTests, energiseGate, extended, extensions,

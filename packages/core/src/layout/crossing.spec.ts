@@ -1,6 +1,6 @@
 /** A cable that crosses studs behind the finish: where each is opened, what is bored, what closing it takes. Common practice but for the hole rule. */
 import { describe, expect, it } from 'vitest';
-import { routerShelf } from '../demo/index.js';
+import { routerShelf } from '../houses.testing.js';
 import { jobElevation, workOf } from '../ledger/index.js';
 import { ledgerOf } from '../ledger/meant.testing.js';
 import { inches, toInches } from '../measure/index.js';

@@ -1,6 +1,6 @@
 /** The drawing of one face, held against lengths worked by hand on the sewing corner’s wall (120 × 96 in, studs at 8, 24, 40 … in). */
 import { describe, expect, it } from 'vitest';
-import { quinceStreet, sewingCorner } from '../demo/index.js';
+import { quinceStreet, sewingCorner } from '../houses.testing.js';
 import { workOf } from '../ledger/index.js';
 import { inches, parseLength, toInches } from '../measure/index.js';
 import { measured, plannedSite, type Cable, type FaceId, type Site } from '../model/index.js';

@@ -1,7 +1,7 @@
 /** Patches, moves, cuts, templates and plans as geometry. Lengths worked by hand from handbook 2, 3, 5, 9; habits of the trade are common practice. */
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { quinceStreet, sewingCorner } from '../demo/index.js';
+import { quinceStreet, sewingCorner } from '../houses.testing.js';
 import { inches } from '../measure/index.js';
 import { DEFAULT_SCHOOLS, measured, plannedSite, type Box, type Wall } from '../model/index.js';
 import {

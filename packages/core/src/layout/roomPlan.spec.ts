@@ -1,6 +1,6 @@
 /** Rooms in plan and a room's walls unfolded: corners, openings and boxes where a walk round the room puts them. */
 import { describe, expect, it } from 'vitest';
-import { quinceStreet } from '../demo/index.js';
+import { quinceStreet } from '../houses.testing.js';
 import { inches, toFeet } from '../measure/index.js';
 import { emptySite, measured, type Box, type Site } from '../model/index.js';
 import { addRoom, readRound } from '../survey/index.js';

@@ -5,7 +5,7 @@
 import fc from 'fast-check';
 import * as highsModule from 'highs';
 import { describe, expect, it } from 'vitest';
-import { quinceStreet } from '../demo/index.js';
+import { quinceStreet } from '../houses.testing.js';
 import { inches, toInches } from '../measure/index.js';
 import { measured, type Room, type Site, type Wall } from '../model/index.js';
 import { addRoom } from '../survey/index.js';

@@ -1,12 +1,12 @@
 /** The same said of several things is said once, and one click cures all. */
 import { describe, expect, it } from 'vitest';
-import { demoWanted, quinceStreet, sewingCorner } from '../demo/index.js';
+import { openJobs, quinceStreet, sewingCorner } from '../houses.testing.js';
 import { applyEdits, plannedSite, wantOf, type JobInHouse } from '../model/index.js';
 import { keptParts, routeDetail, searchRoutes, takeWay } from '../purpose/index.js';
 import { alikeFindings, ofWords } from './index.js';
 import { ledgerOf } from './meant.testing.js';
 
-const open = demoWanted.find((j) => j.id === 'summer-kitchen')!;
+const open = openJobs.find((j) => j.id === 'summer-kitchen')!;
 const want = wantOf(open)!;
 const [option] = searchRoutes(quinceStreet, want).found.options;
 const kitchen = takeWay(open, keptParts(quinceStreet.site, want, option!, routeDetail(quinceStreet, want, option!))).job as JobInHouse;

@@ -5,7 +5,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { BOX_KIND_IDS, DEVICE_KIND_IDS } from '../catalog/index.js';
-import { demoJobs, demoJobsInHouse, quinceStreet } from '../demo/index.js';
+import { heldJobs, plannedJobs, quinceStreet } from '../houses.testing.js';
 import { jobSheet } from '../exchange/index.js';
 import { AWG_SIZES } from '../measure/index.js';
 import { bareJob, checkHouse, checkJob, checkJobIn, EDITIONS, inHouse, INSULATION, RESERVED_USES, wantOf, type Box, type Cable, type Circuit, type Device, type House, type Job, type JobInHouse, type Load, type Room, type Site, type Wall } from '../model/index.js'; // prettier-ignore
@@ -92,7 +92,7 @@ const alterations = fc.array(
 );
 const altered = fc
   .record({
-    job: oneOf(...demoJobsInHouse),
+    job: oneOf(...plannedJobs),
     edition: oneOf(...EDITIONS),
     unit: oneOf('in', 'mm'),
     built: oneOf(1936, 1974, 2005, undefined),
@@ -123,9 +123,9 @@ describe('any document that passes its check', () => {
       fc.property(altered, (document) => {
         const [house, shape] = [checkHouse(document.house), checkJob(document.job)];
         if (!house.ok || !shape.ok) return;
-        const job = inHouse(shape.value, house.value, demoJobs);
+        const job = inHouse(shape.value, house.value, heldJobs);
         // one that doesn’t fit its house is judged too, but isn’t counted as tried
-        if (checkJobIn(shape.value, house.value, demoJobs).ok) judged++;
+        if (checkJobIn(shape.value, house.value, heldJobs).ok) judged++;
         const findings = ledgerOf(job);
         expect(findings.length).toBeGreaterThan(5);
         for (const f of findings)
@@ -145,7 +145,7 @@ describe('any document that passes its check', () => {
   });
   it.each(AWG_SIZES)('a planned cable of %s AWG on any breaker has its volts worked out and its verdict', (gauge) => {
     for (const breakerA of [15, 20, 30, 40, 50, 60] as const)
-      for (const job of demoJobsInHouse) {
+      for (const job of plannedJobs) {
         const changes = job.changes.map((c) => (c.do === 'run-cable' ? { ...c, cable: { ...c.cable, gauge } } : c));
         const circuits = job.found.circuits.map((c) => ({ ...c, breakerA }));
         const altered: JobInHouse = { ...job, changes, found: { ...job.found, circuits } };

@@ -1,7 +1,7 @@
 /** A form of 55 fields where the job in hand asks for five: what a rule can’t tell without is asked, and once it was said no more. */
 import { describe, expect, it } from 'vitest';
 import { practice } from '../catalog/index.js';
-import { demoJobs, quinceStreet } from '../demo/index.js';
+import { heldJobs, quinceStreet } from '../houses.testing.js';
 import { inches } from '../measure/index.js';
 import { inHouse, measured, type Box, type Cable, type Device, type JobInHouse, type Remedy, type Site } from '../model/index.js';
 import { BOX_FIELDS, CABLE_FIELDS, DEVICE_FIELDS, type SurveyField } from '../codebook/index.js';
@@ -10,7 +10,7 @@ import { ledgerOf } from './meant.testing.js';
 import { finding, remedy } from './work.js';
 
 const jobIn = (site: Site): JobInHouse =>
-  inHouse(demoJobs.find((j) => j.id === 'sewing-corner') ?? demoJobs[0]!, { ...quinceStreet, site });
+  inHouse(heldJobs.find((j) => j.id === 'sewing-corner') ?? heldJobs[0]!, { ...quinceStreet, site });
 const HALL = 'hall-box';
 const LINE = 'hall-from-panel';
 const cable = (site: Site, part: Partial<Cable>): Site => ({

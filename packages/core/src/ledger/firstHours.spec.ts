@@ -1,7 +1,7 @@
 /** What people ran into in their first hours, each named by what they saw. Numbers of our own; clauses from memory. */
 import type { RuleId } from '../codebook/index.js';
 import { describe, expect, it } from 'vitest';
-import { sewingCorner } from '../demo/index.js';
+import { sewingCorner } from '../houses.testing.js';
 import { acrossWay } from '../layout/index.js';
 import { inches, toInches } from '../measure/index.js';
 import {

@@ -1,6 +1,6 @@
 /** Sewing corner of the demo, and what remedies make of it. Figures worked by hand beside each. */
 import { describe, expect, it } from 'vitest';
-import { hallBox, quinceStreet, sewingCorner } from '../demo/index.js';
+import { hallBox, quinceStreet, sewingCorner } from '../houses.testing.js';
 import { inches, printLength, toInches } from '../measure/index.js';
 import type { Finding } from '../codebook/index.js';
 import {

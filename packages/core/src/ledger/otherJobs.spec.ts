@@ -1,12 +1,12 @@
 /** Two open jobs of one house say so, both ways: one circuit, one box, one bay; and nothing once one comes after the other. */
 import { describe, expect, it } from 'vitest';
-import { demoJobs, quinceStreet } from '../demo/index.js';
+import { heldJobs, quinceStreet } from '../houses.testing.js';
 import { inHouse, type Job } from '../model/index.js';
 import { stepsOf } from '../work/index.js';
 import { fromBox } from '../purpose/index.js';
 import { ledgerOf } from './meant.testing.js';
 
-const [sewing, aquarium, , hallEnd, shelf] = demoJobs as [Job, Job, Job, Job, Job];
+const [sewing, aquarium, , hallEnd, shelf] = heldJobs as [Job, Job, Job, Job, Job];
 const others = (job: Job, jobs: Job[]) => ledgerOf(inHouse(job, quinceStreet, jobs)).filter((f) => f.rule.startsWith('other-jobs'));
 
 describe('two jobs of one house', () => {
@@ -16,7 +16,7 @@ describe('two jobs of one house', () => {
       [aquarium, shelf],
       [shelf, aquarium],
     ] as const) {
-      const [load] = others(mine, demoJobs).filter((f) => f.rule === 'other-jobs-load');
+      const [load] = others(mine, heldJobs).filter((f) => f.rule === 'other-jobs-load');
       expect(load).toMatchObject({ title: `Circuit 5 with “${theirs.name}”`, verdict: 'note' });
       expect(load!.sums[0]!.terms.map((t) => t.label).join()).toMatch(/tank heater.*|router.*/);
       expect(load!.sums[0]!.terms.length).toBeGreaterThanOrEqual(4);

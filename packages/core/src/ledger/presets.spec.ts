@@ -1,6 +1,6 @@
 /** What came filled in when something was added counts as measured by nobody, until it is touched or said to be so. */
 import { describe, expect, it } from 'vitest';
-import { quinceStreet, sewingCorner } from '../demo/index.js';
+import { quinceStreet, sewingCorner } from '../houses.testing.js';
 import { inches } from '../measure/index.js';
 import {
   asSeen,

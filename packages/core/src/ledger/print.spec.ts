@@ -1,7 +1,7 @@
 /** A sum as it is read: every term, its factors, the line under it, the limit. */
 import { describe, expect, it } from 'vitest';
 import { boxFill, circuitLoad, term } from '../codebook/index.js';
-import { demoJobsInHouse } from '../demo/index.js';
+import { plannedJobs } from '../houses.testing.js';
 import { inches } from '../measure/index.js';
 import type { Sum } from '../model/index.js';
 import { sumLines } from './index.js';
@@ -59,7 +59,7 @@ describe('units', () => {
     expect(mm.every((v) => v.endsWith('mm'))).toBe(true);
   });
   it('no sum of any sample job prints a figure that is not one', () => {
-    for (const job of demoJobsInHouse)
+    for (const job of plannedJobs)
       for (const f of ledgerOf(job))
         for (const line of f.sums.flatMap((s) => sumLines(s, job.unit)))
           expect(`${line.label} ${line.work} ${line.value}`, f.title).not.toMatch(/NaN|undefined|Infinity|\[object/);
@@ -69,7 +69,7 @@ describe('units', () => {
 describe('a sum holds together', () => {
   it('where a sum only adds, its terms make its result, in every sample job', () => {
     let held = 0;
-    for (const job of demoJobsInHouse)
+    for (const job of plannedJobs)
       for (const f of ledgerOf(job))
         for (const s of f.sums) {
           if (s.formula || s.terms.length < 2 || s.terms.some((t) => t.unit !== s.result.unit)) continue;
@@ -82,7 +82,7 @@ describe('a sum holds together', () => {
     expect(held).toBeGreaterThan(20);
   });
   it('a verdict of ok never stands beside a limit that is passed', () => {
-    for (const job of demoJobsInHouse)
+    for (const job of plannedJobs)
       for (const f of ledgerOf(job).filter((x) => x.verdict === 'ok'))
         for (const s of f.sums) {
           if (!s.limit || s.limit.unit !== s.result.unit) continue;

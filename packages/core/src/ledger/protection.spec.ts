@@ -1,6 +1,6 @@
 /** Which room asks for what in which edition: NEC 210.8(A), 210.12, from memory (handbook 4 and 11), through the whole ledger. */
 import { describe, expect, it } from 'vitest';
-import { sewingCorner } from '../demo/index.js';
+import { sewingCorner } from '../houses.testing.js';
 import type { Circuit, Edition, JobInHouse, RoomUse, Verdict } from '../model/index.js';
 import { ledgerOf } from './meant.testing.js';
 

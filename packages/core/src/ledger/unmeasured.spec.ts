@@ -4,7 +4,7 @@
  */
 import { describe, expect, it } from 'vitest';
 import { switchOn } from '../circuit/index.js';
-import { quinceStreet, sewingCorner, wainscot } from '../demo/index.js';
+import { quinceStreet, sewingCorner, wainscot } from '../houses.testing.js';
 import { behindTheCut, openingRect } from '../layout/index.js';
 import { inches } from '../measure/index.js';
 import {

@@ -1,13 +1,13 @@
 /** The log: what an edit says to it, and how entries of several devices become one, whatever order they come in. */
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { demoJobs, quinceStreet } from '../demo/index.js';
+import { heldJobs, quinceStreet } from '../houses.testing.js';
 import { inHouse, type Job, type KeptEntry, type LogEntry } from '../model/index.js';
 import { enterProof, enterValue, noteTold, stepsOf, untick } from '../work/index.js';
 import { earlierEntries, entriesOf, happenedAt, joinLog, logLines } from './index.js';
 
 const job = inHouse(
-  demoJobs.find((j) => j.id === 'sewing-corner')!,
+  heldJobs.find((j) => j.id === 'sewing-corner')!,
   quinceStreet,
 );
 const steps = stepsOf(job);

@@ -176,11 +176,20 @@ const cablesByBox = foundOnce((cables: readonly BenchCable[]) => grouped(cables,
 export const cablesAt = (bench: Pick<Bench, 'cables'>, boxId: string): readonly BenchCable[] => cablesByBox(bench.cables).get(boxId) ?? [];
 /** The joint that a conductor end is on; undefined when it is loose. */
 export const jointOf = (bench: Pick<Bench, 'joints'>, end: WireEnd): Joint | undefined => jointsByEnd(bench.joints).get(endKey(end));
+const byId = <T extends { id: string }>(list: readonly T[]): ReadonlyMap<string, T> => new Map(list.map((thing) => [thing.id, thing]));
+const cablesById = foundOnce<BenchCable, ReadonlyMap<string, BenchCable>>(byId);
+const pigtailsById = foundOnce<Pigtail, ReadonlyMap<string, Pigtail>>(byId);
+const pigtailsByBox = foundOnce((tails: readonly Pigtail[]) => grouped(tails, (p) => [p.boxId]));
+const devicesByBox = foundOnce((devices: readonly BenchDevice[]) => grouped(devices, (d) => [d.boxId]));
+export const cableNamed = (bench: Pick<Bench, 'cables'>, id: string): BenchCable | undefined => cablesById(bench.cables).get(id);
+export const pigtailNamed = (bench: Pick<Bench, 'pigtails'>, id: string): Pigtail | undefined => pigtailsById(bench.pigtails).get(id);
+/** Pigtails of a box, in their order. */
+export const pigtailsAt = (bench: Pick<Bench, 'pigtails'>, boxId: string): readonly Pigtail[] =>
+  pigtailsByBox(bench.pigtails).get(boxId) ?? [];
+/** Devices in a box, in their order. */
+export const devicesAt = (bench: Pick<Bench, 'devices'>, boxId: string): readonly BenchDevice[] =>
+  devicesByBox(bench.devices).get(boxId) ?? [];
 export const endBox = (bench: Bench, end: WireEnd): string | undefined =>
-  'cableId' in end
-    ? bench.cables.find((c) => c.id === end.cableId)?.ends[end.end]
-    : bench.pigtails.find((p) => p.id === end.pigtailId)?.boxId;
+  'cableId' in end ? cableNamed(bench, end.cableId)?.ends[end.end] : pigtailNamed(bench, end.pigtailId)?.boxId;
 export const endColour = (bench: Bench, end: WireEnd): WireColour | undefined =>
-  'cableId' in end
-    ? bench.cables.find((c) => c.id === end.cableId)?.colours[end.conductor]
-    : bench.pigtails.find((p) => p.id === end.pigtailId)?.colour;
+  'cableId' in end ? cableNamed(bench, end.cableId)?.colours[end.conductor] : pigtailNamed(bench, end.pigtailId)?.colour;

@@ -1,6 +1,6 @@
 /** The planned state is the found state plus a list of changes; nothing is changed in place. */
 import { describe, expect, it } from 'vitest';
-import { sewingCorner } from '../demo/index.js';
+import { sewingCorner } from '../houses.testing.js';
 import { applyChange, applyChanges, type Change } from './change.js';
 import { applyEdits, putChange } from './edit.js';
 import { plannedSite, type JobInHouse } from './inHouse.js';

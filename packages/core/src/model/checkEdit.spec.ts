@@ -1,7 +1,7 @@
 /** The quick check of an edit gives the verdict of the whole check, for good edits and bad ones. */
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { larchCottage, quinceStreet } from '../demo/index.js';
+import { larchCottage, quinceStreet } from '../houses.testing.js';
 import { LAMP_BOX_IDS } from '../catalog/index.js';
 import { checkHouse, checkHouseEdit, Site, withoutBoxes, type House } from './index.js';
 

@@ -1,7 +1,7 @@
 /** Two versions held against each other: each field in words, with both values. */
 import { describe, expect, it } from 'vitest';
 import fc from 'fast-check';
-import { quinceStreet, sewingCorner } from '../demo/index.js';
+import { quinceStreet, sewingCorner } from '../houses.testing.js';
 import { inches } from '../measure/index.js';
 import { differences } from './difference.js';
 import { applyEdits } from './edit.js';

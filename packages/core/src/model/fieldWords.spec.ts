@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { quinceStreet, sewingCorner } from '../demo/index.js';
+import { quinceStreet, sewingCorner } from '../houses.testing.js';
 import { checkHouse, fieldWords } from './index.js';
 
 describe('a field named as a person would say it', () => {

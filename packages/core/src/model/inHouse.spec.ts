@@ -1,13 +1,13 @@
 /** A job holds no survey: what it finds is its house, the jobs before it, and what doesn’t fit any more is said. */
 import { describe, expect, it } from 'vitest';
-import { aquariumAlcove, demoJobs, quinceStreet, sewingCorner } from '../demo/index.js';
+import { aquariumAlcove, heldJobs, quinceStreet, sewingCorner } from '../houses.testing.js';
 import { inches } from '../measure/index.js';
 import { bareJob, inHouse, jobCycle, jobsBefore, planOf } from './inHouse.js';
 import { checkJobIn } from './check.js';
 import { measured } from './known.js';
 import type { House, Job } from './house.js';
 
-const [sewing, aquarium] = demoJobs as [Job, Job];
+const [sewing, aquarium] = heldJobs as [Job, Job];
 const edited = (change: (site: House['site']) => House['site']): House => ({ ...quinceStreet, site: change(quinceStreet.site) });
 
 describe('what a job finds', () => {
@@ -19,10 +19,10 @@ describe('what a job finds', () => {
   });
   it('after another job, what that one will build: its box, its cable, its load on the circuit', () => {
     const second: Job = { ...aquarium, after: [sewing.id] };
-    const found = inHouse(second, quinceStreet, demoJobs).found;
+    const found = inHouse(second, quinceStreet, heldJobs).found;
     expect(found.boxes.some((b) => b.id === 'sewing-box')).toBe(true);
     expect(found.loads.map((l) => l.id)).toContain('steam-press');
-    expect(inHouse(aquarium, quinceStreet, demoJobs).found.boxes.some((b) => b.id === 'sewing-box')).toBe(false);
+    expect(inHouse(aquarium, quinceStreet, heldJobs).found.boxes.some((b) => b.id === 'sewing-box')).toBe(false);
   });
   it('jobs before jobs, each once and the earliest first, though two lead to one', () => {
     const chain: Job[] = [

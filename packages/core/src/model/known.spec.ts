@@ -1,7 +1,7 @@
 /** Ids made of others: short ones are read as they are, long ones stay apart. */
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { demoWanted, quinceStreet } from '../demo/index.js';
+import { openJobs, quinceStreet } from '../houses.testing.js';
 import { workOf } from '../ledger/index.js';
 import { ledgerOf } from '../ledger/meant.testing.js';
 import { keptParts, routeDetail, searchRoutes, takeWay } from '../purpose/index.js';
@@ -28,7 +28,7 @@ describe('an id made of others', () => {
 });
 
 describe.each([21, 40])('jobs whose id has %i letters', (letters) => {
-  it.each(demoWanted.map((j) => [j.name, j] as const))('%s: all it brings is told apart, judged and worked', (_, wanted) => {
+  it.each(openJobs.map((j) => [j.name, j] as const))('%s: all it brings is told apart, judged and worked', (_, wanted) => {
     const id = `${wanted.id}-`.padEnd(letters, 'x').slice(0, letters);
     const open: Job = { ...wanted, id };
     const want = wantOf(open)!;

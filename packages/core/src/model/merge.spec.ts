@@ -1,7 +1,7 @@
 /** Two hands in one document: what joins, what clashes, and that nothing is lost. */
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { demoJobs, quinceStreet } from '../demo/index.js';
+import { heldJobs, quinceStreet } from '../houses.testing.js';
 import { enterProof, PROOF_ORDER, proofState, stepsOf } from '../work/index.js';
 import { inHouse, type Job } from './index.js';
 import { joined } from './merge.js';
@@ -43,7 +43,7 @@ describe('two hands in one job', () => {
   });
   it('a breaker that two hands switched off may have been on in between: the proof read between is none', () => {
     const job = inHouse(
-      demoJobs.find((j) => j.id === 'sewing-corner')!,
+      heldJobs.find((j) => j.id === 'sewing-corner')!,
       quinceStreet,
     );
     const target = stepsOf(job).flatMap((s) => s.proves)[0]!;

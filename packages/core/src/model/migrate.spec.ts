@@ -2,7 +2,7 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { importReport } from '../exchange/index.js';
-import { demoJobs, quinceStreet } from '../demo/index.js';
+import { heldJobs, quinceStreet } from '../houses.testing.js';
 import { plannedBench, workOf } from '../ledger/index.js';
 import { ledgerOf } from '../ledger/meant.testing.js';
 import { stepsOf } from '../work/index.js';
@@ -121,9 +121,9 @@ describe('documents of version 2', () => {
 });
 
 describe('documents of version 3', () => {
-  const { changes } = demoJobs.find((j) => j.id === 'sewing-corner')!;
+  const { changes } = heldJobs.find((j) => j.id === 'sewing-corner')!;
   const laid = inHouse(
-    demoJobs.find((j) => j.id === 'sewing-corner')!,
+    heldJobs.find((j) => j.id === 'sewing-corner')!,
     quinceStreet,
   );
   const drawn = plannedBench(workOf(laid));

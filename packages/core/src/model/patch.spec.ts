@@ -1,7 +1,7 @@
 /** A patch makes the later version of the earlier one, whatever they are; one key in a house takes a few words. */
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { quinceStreet } from '../demo/index.js';
+import { quinceStreet } from '../houses.testing.js';
 import { applyPatch, patchOf } from './patch.js';
 
 const plain = (value: unknown): unknown => JSON.parse(JSON.stringify(value));

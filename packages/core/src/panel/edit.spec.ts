@@ -1,6 +1,6 @@
 /** Hands at the panel: each change leaves a house that passes its check, and takes nothing with it that others rest on. */
 import { describe, expect, it } from 'vitest';
-import { quinceStreet } from '../demo/index.js';
+import { quinceStreet } from '../houses.testing.js';
 import { panelFromCsv } from '../exchange/index.js';
 import { checkHouse, emptySite, type Site } from '../model/index.js';
 import {

@@ -4,7 +4,7 @@
  */
 import fc from 'fast-check';
 import { beforeAll, describe, expect, it } from 'vitest';
-import { quinceStreet } from '../demo/index.js';
+import { quinceStreet } from '../houses.testing.js';
 import { variedCircuit } from '../circuit/index.js';
 import { dictionaryOf } from '../diagnose/index.js';
 import { inches } from '../measure/index.js';

@@ -1,6 +1,6 @@
 /** Jobs that start at a surveyed box, and every sample job: whole documents that pass their own check, with remedies that do too. */
 import { describe, expect, it } from 'vitest';
-import { demoHouses, demoJobsInHouse, quinceStreet } from '../demo/index.js';
+import { heldHouses, plannedJobs, quinceStreet } from '../houses.testing.js';
 import { outletBoxes, wiringOf, workOf } from '../ledger/index.js';
 import { ledgerOf } from '../ledger/meant.testing.js';
 import { inches } from '../measure/index.js';
@@ -260,10 +260,10 @@ describe('a job at a box', () => {
 });
 
 describe('the sample', () => {
-  it.each(demoHouses.map((h) => [h.id, h] as const))('house %s passes its check', (_id, house) =>
+  it.each(heldHouses.map((h) => [h.id, h] as const))('house %s passes its check', (_id, house) =>
     expect(checkHouse(JSON.parse(JSON.stringify(house)))).toMatchObject({ ok: true }),
   );
-  it.each(demoJobsInHouse.map((j) => [j.id, j] as const))(
+  it.each(plannedJobs.map((j) => [j.id, j] as const))(
     'job %s passes its check, has steps, and every remedy leaves a job that does too',
     (_id, job) => {
       expect(checkJobIn(JSON.parse(JSON.stringify(bareJob(job))), quinceStreet, [])).toMatchObject({ ok: true });
@@ -277,13 +277,13 @@ describe('the sample', () => {
     },
   );
   it('job 2: the quad in the old 18 in³ box would want 20 in³ (handbook 20); the larger box has it', () => {
-    const alcove = demoJobsInHouse.find((j) => j.id === 'aquarium-alcove')!;
+    const alcove = plannedJobs.find((j) => j.id === 'aquarium-alcove')!;
     const fill = ledgerOf(alcove).find((f) => f.rule.startsWith('box-fill') || /Fill of/.test(f.title))!;
     // two 14-2 cables 4·2 + grounds 2 + … two yokes 2·2·2; no clamp inside counts
     expect(fill.verdict).toBe('ok');
   });
   it('job 5: the cable from below loses the raise and does not reach; the old box kept as a junction cures it', () => {
-    const job = demoJobsInHouse.find((j) => j.id === 'wainscot')!;
+    const job = plannedJobs.find((j) => j.id === 'wainscot')!;
     const reach = ledgerOf(job).find((f) => f.rule.startsWith('reach-'))!;
     expect(reach.verdict).toBe('stop');
     const cured = applyEdits(job, reach.remedies.find((r) => r.id === 'junction')!.edits);
@@ -293,11 +293,11 @@ describe('the sample', () => {
     expect(ledger.find((f) => f.rule === 'junction-reach')!.says).toMatch(/behind the wainscot/);
   });
   it('job 8 replaces, adds nothing: no arc-fault stop', () => {
-    const job = demoJobsInHouse.find((j) => j.id === 'hall-box-replaced')!;
+    const job = plannedJobs.find((j) => j.id === 'hall-box-replaced')!;
     expect(ledgerOf(job).find((f) => f.rule === 'arc-fault')!.verdict).toBe('note');
   });
   it('job 10: one metal stud to cross, with a bushing', () => {
-    const job = demoJobsInHouse.find((j) => j.id === 'router-shelf')!;
+    const job = plannedJobs.find((j) => j.id === 'router-shelf')!;
     expect(
       ledgerOf(job)
         .map((f) => f.says)

@@ -1,6 +1,6 @@
 /** A run of outlets in the sample house: visited in the best order, judged, worked and wired like any job. */
 import { describe, expect, it } from 'vitest';
-import { quinceStreet } from '../demo/index.js';
+import { quinceStreet } from '../houses.testing.js';
 import { workOf, wiringOf } from '../ledger/index.js';
 import { ledgerOf } from '../ledger/meant.testing.js';
 import { inches } from '../measure/index.js';

@@ -1,6 +1,6 @@
 /** A raceway along the front edge of a shelf: onto it round its end or from the wall it runs into, and what stands in its line. Worked by hand. */
 import { describe, expect, it } from 'vitest';
-import { demoJobs, quinceStreet } from '../demo/index.js';
+import { heldJobs, quinceStreet } from '../houses.testing.js';
 import { ledgerOf } from '../ledger/meant.testing.js';
 import { inches, toInches } from '../measure/index.js';
 import {
@@ -34,7 +34,7 @@ import {
 } from './index.js';
 
 const inch = (x: number) => measured(inches(x));
-const railway = demoJobs.find((j) => j.id === 'model-railway')!;
+const railway = heldJobs.find((j) => j.id === 'model-railway')!;
 
 /** The shed with another shelf at its window wall, or other things at its bench wall. */
 function shed(shelf: Partial<Fixture>, atBench: Fixture[] = []): House {

@@ -1,6 +1,6 @@
 /** Ways that leave their wall become jobs like any other: every wall, floor and panel they touch is judged, worked and recorded. */
 import { describe, expect, it } from 'vitest';
-import { demoWanted, quinceStreet } from '../demo/index.js';
+import { openJobs, quinceStreet } from '../houses.testing.js';
 import { lampsAlike, outletBoxes, plannedBench, wiringOf, workOf } from '../ledger/index.js';
 import { ledgerOf } from '../ledger/meant.testing.js';
 import { inches, printLength } from '../measure/index.js';
@@ -23,7 +23,7 @@ import { keptParts, routeDetail, searchRoutes, takeWay } from './index.js';
 
 /** The demo job by its favourite way, as a person takes it. */
 function taken(id: string, house: House = quinceStreet, title?: RegExp): JobInHouse {
-  const open = inHouse(bareJob(demoWanted.find((j) => j.id === id)!), house);
+  const open = inHouse(bareJob(openJobs.find((j) => j.id === id)!), house);
   const want = wantOf(open)!;
   const { options } = searchRoutes(house, want).found;
   const option = options.find((o) => !title || title.test(o.title))!;
@@ -278,7 +278,7 @@ describe('wiring by hand, and the way taken again', () => {
 
 describe('what every taken way has in common', () => {
   it('a job that has taken no way has one open point, and no steps', () => {
-    for (const job of demoWanted) expect(ledgerOf(job).map((f) => f.rule)).toEqual(['nothing-planned']);
+    for (const job of openJobs) expect(ledgerOf(job).map((f) => f.rule)).toEqual(['nothing-planned']);
   });
   it('every taken way of the demo survives the way to the server and back', () => {
     for (const id of ['kiln-corner', 'rain-barrel-pump', 'loom-lamp', 'model-railway', 'cellar-lights']) {

@@ -4,7 +4,7 @@
  */
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { demoJobs, demoWanted, quinceStreet } from '../demo/index.js';
+import { heldJobs, openJobs, quinceStreet } from '../houses.testing.js';
 import { planDrawing, storeysOf } from '../layout/index.js';
 import { racewayFill } from '../route/index.js';
 import { addRoom, readRound } from '../survey/index.js';
@@ -53,9 +53,9 @@ import {
   type RouteOption,
 } from './index.js';
 
-const jobOf = (id: string): Job => demoJobs.find((j) => j.id === id)!;
-const wants = demoJobs.flatMap((j) =>
-  j.want && ['sewing-corner', ...demoWanted.map((w) => w.id)].includes(j.id) ? [{ ...j.want, id: j.id, name: j.name }] : [],
+const jobOf = (id: string): Job => heldJobs.find((j) => j.id === id)!;
+const wants = heldJobs.flatMap((j) =>
+  j.want && ['sewing-corner', ...openJobs.map((w) => w.id)].includes(j.id) ? [{ ...j.want, id: j.id, name: j.name }] : [],
 );
 const wantOf = (id: string): Want => wants.find((w) => w.id === id)!;
 const found = (id: string, part: Partial<Want> = {}, house: House = quinceStreet) => {

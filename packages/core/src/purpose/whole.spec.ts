@@ -1,16 +1,16 @@
 /** A way's hours and money are those of the whole job: what the stages Work and Buy come to, once it is taken. */
 import { describe, expect, it } from 'vitest';
-import { demoWanted, quinceStreet } from '../demo/index.js';
+import { openJobs, quinceStreet } from '../houses.testing.js';
 import { inches } from '../measure/index.js';
 import { measured, wantOf, type House, type JobInHouse, type Want } from '../model/index.js';
 import { materialsOf, partsCost } from '../takeoff/index.js';
 import { stepsOf } from '../work/index.js';
 import { asWholeJobs, keptParts, routeDetail, searchRoutes, takeWay, waysOf } from './index.js';
 
-const job = (id: string): JobInHouse => demoWanted.find((j) => j.id === id)!;
+const job = (id: string): JobInHouse => openJobs.find((j) => j.id === id)!;
 const ways = (id: string, more: Partial<Want> = {}) => waysOf(quinceStreet, { ...wantOf(job(id))!, ...more }).ways;
 
-describe.each(demoWanted.map((j) => j.id))('%s', (id) => {
+describe.each(openJobs.map((j) => j.id))('%s', (id) => {
   it('the shown hours are the middle of its steps, the shown money its parts by the prices; both open to their terms', () => {
     const want = wantOf(job(id))!;
     const options = searchRoutes(quinceStreet, want).found.options;

@@ -1,6 +1,6 @@
 /** Planned beside built: what was measured, bored and timed; a hole counts as bored by the tick of its step and by nothing else. */
 import { describe, expect, it } from 'vitest';
-import { demoJobs, quinceStreet } from '../demo/index.js';
+import { heldJobs, quinceStreet } from '../houses.testing.js';
 import { inHouse, type CableWay, type JobInHouse } from '../model/index.js';
 import { enterValue, noteTook, stepsOf } from '../work/index.js';
 import { againstPlan } from './index.js';
@@ -11,7 +11,7 @@ const way: CableWay = {
   holes: [{ id: 'h', member: 'stud', where: 'here', count: 3, sizeMm: 19, bushing: false, seal: false, at: { x: 0, y: 0 } }],
 }; // prettier-ignore
 const base = inHouse(
-  demoJobs.find((j) => j.id === 'sewing-corner')!,
+  heldJobs.find((j) => j.id === 'sewing-corner')!,
   quinceStreet,
 );
 const job: JobInHouse = { ...base, changes: base.changes.map((c) => (c.do === 'run-cable' ? { ...c, way } : c)) };

@@ -1,6 +1,6 @@
 /** What the house knows of itself after a job became part of it, and what is in a wall at a point. */
 import { describe, expect, it } from 'vitest';
-import { demoJobs, quinceStreet } from '../demo/index.js';
+import { heldJobs, quinceStreet } from '../houses.testing.js';
 import { feet, inches } from '../measure/index.js';
 import { measured, type CableWay, type House, type Job, type KeptEntry, type KeptPhoto } from '../model/index.js';
 import { awayFromLine, builtShapes, houseFile, inWall, textOf, type InWall } from './index.js';
@@ -48,7 +48,7 @@ describe('what is in this wall', () => {
     expect(at(x, feet(5), known).here.filter((i) => i.id.startsWith('new-run') && i.how === 'a guess')).toEqual([]);
   });
   it('what an open job plans is planned and nothing else', () => {
-    const open: Job = { ...demoJobs[0]!, id: 'other', name: 'Other job', changes: [{ id: 'c', title: 'x', do: 'run-cable', cable: { ...cable, id: 'p', name: 'planned run' }, way }] }; // prettier-ignore
+    const open: Job = { ...heldJobs[0]!, id: 'other', name: 'Other job', changes: [{ id: 'c', title: 'x', do: 'run-cable', cable: { ...cable, id: 'p', name: 'planned run' }, way }] }; // prettier-ignore
     expect(of(at(feet(3), feet(5), quinceStreet, [open]).here, 'planned run')).toMatchObject({ how: 'planned', says: '“Other job” plans it here' }); // prettier-ignore
     // closed it stands in the history, not here a second time
     expect(of(at(feet(3), feet(5), quinceStreet, [{ ...open, closed: { at: '2026-11-20T12:00:00Z', closing: 'x' } }]).here, 'planned run')).toBeUndefined(); // prettier-ignore
@@ -127,7 +127,7 @@ describe('as built on the drawing', () => {
 });
 
 describe('the house file', () => {
-  const jobs = demoJobs.filter((j) => j.houseId === quinceStreet.id).map((j) => (j.id === 'sewing-corner' ? { ...j, closed: { at: '2026-11-20T12:00:00Z', closing: 'closing-1' } } : j)); // prettier-ignore
+  const jobs = heldJobs.filter((j) => j.houseId === quinceStreet.id).map((j) => (j.id === 'sewing-corner' ? { ...j, closed: { at: '2026-11-20T12:00:00Z', closing: 'closing-1' } } : j)); // prettier-ignore
   const log: KeptEntry[] = [
     { id: 'log-entry-1', jobId: 'sewing-corner', kind: 'note', at: '2026-11-19T09:00:00Z', device: 'phone', n: 0, says: 'newspaper of 1961 in the bay', received: '2026-11-19T09:00:01Z', aheadMs: 0 },
   ]; // prettier-ignore

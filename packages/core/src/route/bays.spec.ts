@@ -1,6 +1,6 @@
 /** Bays of the sample walls and of walls made up for one rule each; counted by hand. */
 import { expect, it } from 'vitest';
-import { quinceStreet } from '../demo/index.js';
+import { quinceStreet } from '../houses.testing.js';
 import { inches, toInches } from '../measure/index.js';
 import { measured, type Obstacle, type Wall } from '../model/index.js';
 import { wallBays } from './bays.js';

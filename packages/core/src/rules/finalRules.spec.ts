@@ -1,6 +1,6 @@
 /** The UK rule index: every rule has a worked example that its own rule judged, a clause, and counts on a house. */
 import { describe, expect, it } from 'vitest';
-import { larchCottage, larchJobs, quinceStreet } from '../demo/index.js';
+import { larchCottage, larchJobs, quinceStreet } from '../houses.testing.js';
 import { alterationRuleIndex, finalRuleIndex, FINALS_NOT_CHECKED } from './index.js';
 
 describe('rules of the UK book', () => {

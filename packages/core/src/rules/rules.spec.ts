@@ -2,7 +2,7 @@
 import { readdirSync, readFileSync, statSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { ALTERATION_RULES, BENCH_RULES, FINAL_RULES, keepsBack, ruleRow, US_RULES, type RuleId, type RuleRow } from '../codebook/index.js';
-import { demoJobs, quinceStreet } from '../demo/index.js';
+import { heldJobs, quinceStreet } from '../houses.testing.js';
 import { ledgerOf } from '../ledger/index.js';
 import { boreOn, NOT_CHECKED, ruleIndex, sampleJobs, usRules } from './index.js';
 
@@ -108,7 +108,7 @@ describe('the rule index', () => {
     expect(index.find((r) => r.id === 'box-fill')!.example!.sums.length).toBeGreaterThan(0);
   });
   it('says which rules bore on a house, by its jobs', () => {
-    const bore = boreOn(quinceStreet, demoJobs);
+    const bore = boreOn(quinceStreet, heldJobs);
     expect(bore.find((b) => b.id === 'box-fill')!.verdicts.stop).toBeGreaterThan(0);
     expect(bore.find((b) => b.id === 'face-volts')).toBeUndefined();
   });

@@ -1,7 +1,7 @@
 /** Whatever hours, pins and wishes: a schedule or a reason, never an error, and what may not be broken is not. */
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { demoJobsInHouse } from '../demo/index.js';
+import { plannedJobs } from '../houses.testing.js';
 import { AIMS, When, type Hours } from '../model/index.js';
 import { stepsOf } from '../work/index.js';
 import { calendarEvents, chartOf, chosenPlan, endRange, hoursMask, minutesSince, scheduleOf, SLOT } from './index.js';
@@ -15,9 +15,7 @@ const hours: fc.Arbitrary<Hours> = fc
   .map(({ days, from, length }) => ({ days, from, to: Math.min(1440, from + length) }));
 /** every day, for half of it or so */
 const daily = fc.integer({ min: 0, max: 600 }).map((from): Hours => ({ days: [0, 1, 2, 3, 4, 5, 6], from, to: from + 780 }));
-const jobs = fc
-  .uniqueArray(fc.nat(demoJobsInHouse.length - 1), { minLength: 1, maxLength: 3 })
-  .map((list) => list.map((i) => demoJobsInHouse[i]!));
+const jobs = fc.uniqueArray(fc.nat(plannedJobs.length - 1), { minLength: 1, maxLength: 3 }).map((list) => list.map((i) => plannedJobs[i]!));
 const day = fc.integer({ min: 0, max: 4000 }).map((n) => new Date(Date.UTC(2026, 0, 1) + n * 86_400_000).toISOString().slice(0, 10));
 const clock = fc.tuple(fc.nat(23), fc.nat(59)).map(([h, m]) => `${`${h}`.padStart(2, '0')}:${`${m}`.padStart(2, '0')}`);
 

@@ -1,6 +1,6 @@
 /** What goes dark with what is switched off: a circuit, a panel, the breaker that feeds a panel. */
 import { describe, expect, it } from 'vitest';
-import { demoJobs, quinceStreet } from '../demo/index.js';
+import { heldJobs, quinceStreet } from '../houses.testing.js';
 import { inHouse, type Site } from '../model/index.js';
 import { darkens } from './layOut.js';
 
@@ -23,7 +23,7 @@ const site: Site = {
     },
   ],
 };
-const jobs = [inHouse(demoJobs[0]!, { ...quinceStreet, site })];
+const jobs = [inHouse(heldJobs[0]!, { ...quinceStreet, site })];
 
 describe('switched off', () => {
   it.each<[string, string, string, boolean]>([

@@ -1,6 +1,6 @@
 /** Days and hours of real jobs; hours worked by hand. Times of the handbook (23, common practice), invented hours of people. */
 import { describe, expect, it } from 'vitest';
-import { demoJobsInHouse, quinceStreet } from '../demo/index.js';
+import { plannedJobs, quinceStreet } from '../houses.testing.js';
 import { checkJob, usualWhen, type JobInHouse, type Person, type When } from '../model/index.js';
 import { outageMinutes, stepsOf } from '../work/index.js';
 import {
@@ -31,7 +31,7 @@ import {
 } from './index.js';
 import { asTasks } from './layOut.js';
 
-const job = (id: string): JobInHouse => demoJobsInHouse.find((j) => j.id === id)!;
+const job = (id: string): JobInHouse => plannedJobs.find((j) => j.id === id)!;
 const at = (days: number[], from: number, to: number): Person['hours'][number] => ({ days, from: from * 60, to: to * 60 });
 const owner: Person = { id: 'me', name: 'Owner', hours: [at([0, 1, 2, 3, 4], 17, 20), at([5, 6], 9, 17)] };
 const helper: Person = { id: 'ilo', name: 'Helper', hours: [at([5], 9, 13)] };
@@ -259,7 +259,7 @@ describe('what is asked for', () => {
     expect(plan.outages[0]!.start % 1440).toBeGreaterThanOrEqual(18.5 * 60);
   });
   it('loud work between 9 and 12 only', () => {
-    const boring = demoJobsInHouse.find((j) => stepsOf(j).some((x) => x.time.some((t) => t.kind === 'bore a stud or plate')))!;
+    const boring = plannedJobs.find((j) => stepsOf(j).some((x) => x.time.some((t) => t.kind === 'bore a stud or plate')))!;
     const plan = planOf(boring.id, { loud: at([0, 1, 2, 3, 4, 5], 9, 12) });
     const loud = plan.bars.filter((b) => b.activity.loud);
     expect(loud.length).toBeGreaterThan(0);
@@ -330,7 +330,7 @@ describe('two jobs of one house on one circuit', () => {
 
 describe('hands', () => {
   it('what is meant for two takes one person half as long again (common practice)', () => {
-    const lifts = demoJobsInHouse.find((j) => stepsOf(j).some((s) => s.hands === 2))!;
+    const lifts = plannedJobs.find((j) => stepsOf(j).some((s) => s.hands === 2))!;
     const step = stepsOf(lifts).find((s) => s.hands === 2)!;
     const minutes = (people: Person[]) => {
       const plan = scheduleOf({ jobs: [lifts], when: when({ people, plan: 'all' }) }).plans.find((p) => p.key.startsWith(people.length > 1 ? 'all' : 'alone'))!; // prettier-ignore

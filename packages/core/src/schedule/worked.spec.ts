@@ -1,13 +1,13 @@
 /** Two jobs worked out on paper, hour by hour: a chase with its coats, and a circuit of its own with an inspection. Times of handbook 23. */
 import { describe, expect, it } from 'vitest';
-import { demoWanted, quinceStreet } from '../demo/index.js';
+import { openJobs, quinceStreet } from '../houses.testing.js';
 import { usualWhen, wantOf, type JobInHouse, type When } from '../model/index.js';
 import { keptParts, routeDetail, searchRoutes, takeWay } from '../purpose/index.js';
 import { chosenPlan, localTime, scheduleOf, timeWords, type SchedulePlan } from './index.js';
 
 /** A wanted job of the sample with its first way taken. */
 function taken(id: string): JobInHouse {
-  const job = demoWanted.find((j) => j.id === id)!;
+  const job = openJobs.find((j) => j.id === id)!;
   const want = wantOf(job)!;
   const [option] = searchRoutes(quinceStreet, want).found.options;
   return takeWay(job, keptParts(quinceStreet.site, want, option!, routeDetail(quinceStreet, want, option!))).job as JobInHouse;

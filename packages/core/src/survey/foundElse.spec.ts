@@ -1,7 +1,7 @@
 /** Said in two taps at the wall: the survey takes it over, the ledger judges anew, work that it stops stops. */
 import type { RuleId } from '../codebook/index.js';
 import { describe, expect, it } from 'vitest';
-import { demoJobs, quinceStreet } from '../demo/index.js';
+import { heldJobs, quinceStreet } from '../houses.testing.js';
 import { workOf } from '../ledger/index.js';
 import { ledgerOf } from '../ledger/meant.testing.js';
 import { checkHouse, inHouse, type JobInHouse, type Site } from '../model/index.js';
@@ -10,7 +10,7 @@ import { canBeFound, FOUND_ELSE, foundElse, type FoundElse } from './index.js';
 
 const job = (site: Site = quinceStreet.site): JobInHouse =>
   inHouse(
-    demoJobs.find((j) => j.id === 'sewing-corner')!,
+    heldJobs.find((j) => j.id === 'sewing-corner')!,
     { ...quinceStreet, site },
   );
 const boxOf = (id: string) => workOf(job()).boxes.find((b) => b.box.id === id)!.box;

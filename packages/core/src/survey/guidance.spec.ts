@@ -1,6 +1,6 @@
 /** What to measure next, readings taken over, and second measurements: each worked on a wall of which one thing is not known. */
 import { describe, expect, it } from 'vitest';
-import { quinceStreet } from '../demo/index.js';
+import { quinceStreet } from '../houses.testing.js';
 import type { ScopeView } from '../instruments/index.js';
 import { inches, toInches } from '../measure/index.js';
 import {

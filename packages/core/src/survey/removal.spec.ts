@@ -1,6 +1,6 @@
 /** Taking rooms out of the sample house, and of one with a shared wall. */
 import { describe, expect, it } from 'vitest';
-import { demoJobs, quinceStreet } from '../demo/index.js';
+import { heldJobs, quinceStreet } from '../houses.testing.js';
 import { inches } from '../measure/index.js';
 import { checkHouse, measured, type Site } from '../model/index.js';
 import { jobsAbout, roomList, withoutRoom, withoutWall } from './index.js';
@@ -46,11 +46,11 @@ describe('a room taken out', () => {
   });
   it('open jobs that are about something in it are named; closed ones and those of other rooms are not', () => {
     const sewing = site.rooms.find((r) => /sewing/i.test(r.name))!;
-    const about = jobsAbout(demoJobs, out(sewing.id));
+    const about = jobsAbout(heldJobs, out(sewing.id));
     expect(about).toContain('Sewing corner');
-    const closed = demoJobs.map((j) => ({ ...j, closed: { at: '2026-11-26T10:00:00Z', closing: 'x' } }));
+    const closed = heldJobs.map((j) => ({ ...j, closed: { at: '2026-11-26T10:00:00Z', closing: 'x' } }));
     expect(jobsAbout(closed, out(sewing.id))).toEqual([]);
-    expect(jobsAbout(demoJobs, { ids: ['nothing-of-it'], faces: [] })).toEqual([]);
+    expect(jobsAbout(heldJobs, { ids: ['nothing-of-it'], faces: [] })).toEqual([]);
   });
 });
 

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { quinceStreet } from '../demo/index.js';
+import { quinceStreet } from '../houses.testing.js';
 import { roomList } from './roomList.js';
 
 const { site } = quinceStreet;

@@ -2,7 +2,8 @@
 import type { RuleId } from '../codebook/index.js';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { aquariumAlcove, demoJobsInHouse, hiddenTruth, quinceStreet } from '../demo/index.js';
+import { hiddenTruth } from '../demo/index.js';
+import { aquariumAlcove, plannedJobs, quinceStreet } from '../houses.testing.js';
 import { lookInside, sweepStuds } from '../instruments/index.js';
 import { closing } from '../layout/index.js';
 import { inches } from '../measure/index.js';
@@ -337,7 +338,7 @@ describe('a box and the stud it is noted to hang on', () => {
     const moved = { ...quinceStreet, site: { ...site, boxes: site.boxes.map((b) => (b.id === 'alcove-box' ? at(33.25) : b)) } };
     const said = ledgerOf(inHouse(bareJob(aquariumAlcove), moved)).filter((f) => f.rule === 'own-stud');
     expect(said.map((f) => f.title)).toEqual(['Alcove box and the stud it hangs on']);
-    for (const job of demoJobsInHouse) expect(ledgerOf(job).filter((f) => f.rule === 'own-stud')).toEqual([]);
+    for (const job of plannedJobs) expect(ledgerOf(job).filter((f) => f.rule === 'own-stud')).toEqual([]);
   });
 });
 

@@ -1,6 +1,6 @@
 /** What is noted of an opened box: one conductor traced keeps what the others are; a white that is no neutral wants a mark. */
 import { describe, expect, it } from 'vitest';
-import { quinceStreet } from '../demo/index.js';
+import { quinceStreet } from '../houses.testing.js';
 import type { Site } from '../model/index.js';
 import { wiringPlan } from '../wiring/index.js';
 import { DEFAULT_SCHOOLS } from '../model/index.js';

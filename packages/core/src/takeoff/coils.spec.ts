@@ -1,6 +1,6 @@
 /** Cable by the piece of the sample jobs, and the coils it comes out of. */
 import { describe, expect, it } from 'vitest';
-import { demoWanted, quinceStreet, sewingCorner, routerShelf } from '../demo/index.js';
+import { openJobs, quinceStreet, sewingCorner, routerShelf } from '../houses.testing.js';
 import { workOf } from '../ledger/index.js';
 import { feet } from '../measure/index.js';
 import { checkHouse, measured, wantOf, type House, type JobInHouse } from '../model/index.js';
@@ -8,7 +8,7 @@ import { keptParts, routeDetail, searchRoutes, takeWay } from '../purpose/index.
 import { materialsOf, cutPieces, onHandAfter, cutPlans, cutWords, stockKinds } from './index.js';
 
 const taken = (id: string): JobInHouse => {
-  const open = demoWanted.find((j) => j.id === id)!;
+  const open = openJobs.find((j) => j.id === id)!;
   const want = wantOf(open)!;
   const [option] = searchRoutes(quinceStreet, want).found.options;
   return takeWay(open, keptParts(quinceStreet.site, want, option!, routeDetail(quinceStreet, want, option!))).job as JobInHouse;
@@ -103,7 +103,7 @@ describe('what holds the track', () => {
     },
   };
   const railway = (house: House): JobInHouse => {
-    const open = { ...demoWanted.find((j) => j.id === 'model-railway')!, found: house.site };
+    const open = { ...openJobs.find((j) => j.id === 'model-railway')!, found: house.site };
     const want = wantOf(open)!;
     const [option] = searchRoutes(house, want).found.options;
     return takeWay(open, keptParts(house.site, want, option!, routeDetail(house, want, option!))).job as JobInHouse;

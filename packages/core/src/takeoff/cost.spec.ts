@@ -1,7 +1,7 @@
 /** Spares, work, fees, reserve and tax, and what it came to beside it, worked by hand; prices made up. */
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { demoJobsInHouse } from '../demo/index.js';
+import { plannedJobs } from '../houses.testing.js';
 import type { Money } from '../model/index.js';
 import { againstActual, oldPrices, partsCost, printMoney, shoppingList, shoppingOf, sparesOf, wholeCost, type MaterialRow, type Shop } from './index.js'; // prettier-ignore
 
@@ -54,8 +54,8 @@ describe('the whole of it', () => {
   });
   it('packets, spares and a higher price never make it cheaper, over all sample jobs', () => {
     fc.assert(
-      fc.property(fc.nat(demoJobsInHouse.length - 1), fc.integer({ min: 2, max: 50 }), fc.boolean(), (n, packet, spares) => {
-        const list = (more: Partial<Shop>) => shoppingOf([demoJobsInHouse[n]!], shop({ prices: undefined, ...more }));
+      fc.property(fc.nat(plannedJobs.length - 1), fc.integer({ min: 2, max: 50 }), fc.boolean(), (n, packet, spares) => {
+        const list = (more: Partial<Shop>) => shoppingOf([plannedJobs[n]!], shop({ prices: undefined, ...more }));
         const money = { fees: [], spares };
         const more = list({ priceNotes: { connector: { packet }, staple: { packet }, plate: { packet } }, money });
         expect(more.total).toBeGreaterThanOrEqual(list({}).total - 1e-9);

@@ -1,7 +1,7 @@
 /** What the planned state has and the found state lacks; counted by hand for the demo's job. */
 import type { RuleId } from '../codebook/index.js';
 import { describe, expect, it } from 'vitest';
-import { demoJobsInHouse, sewingCorner } from '../demo/index.js';
+import { plannedJobs, sewingCorner } from '../houses.testing.js';
 import { ledgerOf } from '../ledger/meant.testing.js';
 import { feet } from '../measure/index.js';
 import { applyEdits, measured, type JobInHouse } from '../model/index.js';
@@ -77,7 +77,7 @@ describe('paint', () => {
     expect([1e6, 0.51e6, 0.5e6, 0.02e6].map(paintMl)).toEqual([100, 100, 50, 50]);
   });
   it('primer and paint once each where something is patched, none where nothing is', () => {
-    const wainscot = demoJobsInHouse.find((j) => j.id === 'wainscot')!;
+    const wainscot = plannedJobs.find((j) => j.id === 'wainscot')!;
     expect(materialsOf(wainscot).filter((r) => r.article === 'primer' || r.article === 'paint').map((r) => r.article)).toEqual(['primer', 'paint']); // prettier-ignore
     expect(materialsOf(sewingCorner).some((r) => r.article === 'paint')).toBe(false);
   });
@@ -93,14 +93,14 @@ describe('tools', () => {
     expect(list.find((t) => /tester and meter/.test(t.tool))!.for).toMatch(/^Prove it dead, and 1 more$/);
   });
   it('of two jobs the first that needs one is named', () => {
-    const both = toolsByStep([sewingCorner, demoJobsInHouse.find((j) => j.id === 'wainscot')!]);
+    const both = toolsByStep([sewingCorner, plannedJobs.find((j) => j.id === 'wainscot')!]);
     expect(both[0]!.for).toBe('Sewing corner: Before anything is opened, and 1 more');
     expect(both.find((t) => /120 grit/.test(t.tool))!.for).toMatch(/^Wainscot: /);
   });
 });
 
 describe('power and low voltage side by side', () => {
-  const job = demoJobsInHouse.find((j) => materialsOf(j).some((m) => m.article === 'divider'))!;
+  const job = plannedJobs.find((j) => materialsOf(j).some((m) => m.article === 'divider'))!;
   const cable = (feetLong: number | undefined) =>
     row(
       { ...job, want: { ...job.want!, lowVoltage: true, ...(feetLong ? { lowVoltageRun: measured(feet(feetLong)) } : {}) } },

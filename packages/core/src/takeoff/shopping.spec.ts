@@ -1,7 +1,7 @@
 /** The shopping list by hand: what is on hand first, then packets; cable as coils; what nobody knows is said. Prices made up. */
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { demoJobsInHouse, quinceStreet, routerShelf, sewingCorner } from '../demo/index.js';
+import { plannedJobs, quinceStreet, routerShelf, sewingCorner } from '../houses.testing.js';
 import { feet } from '../measure/index.js';
 import { measured, type JobInHouse } from '../model/index.js';
 import { countsAfter, materialsOf, materialsOfAll, shoppingList, shoppingOf, type MaterialRow, type Shop } from './index.js';
@@ -63,7 +63,7 @@ describe('the sample jobs', () => {
     expect([line.buy, line.instead, line.price, line.sum]).toEqual(['', 'can’t tell yet', undefined, undefined]);
   });
   it('every row of the take-off is bought, on hand, or a kind that is cut to length; for one job and for two together', () => {
-    for (const jobs of [...demoJobsInHouse.map((j) => [j]), [sewingCorner, routerShelf]]) {
+    for (const jobs of [...plannedJobs.map((j) => [j]), [sewingCorner, routerShelf]]) {
       const list = shoppingOf(jobs, quinceStreet);
       for (const row of materialsOfAll(jobs).filter((r) => r.count !== undefined && r.article !== undefined)) {
         const lines = list.lines.filter((l) => l.article === row.article);
@@ -73,24 +73,19 @@ describe('the sample jobs', () => {
     }
   });
   it('anything more on hand never makes it dearer, and what is taken is never more than was there', () => {
-    const articles = [...new Set(demoJobsInHouse.flatMap((j) => materialsOf(j).flatMap((r) => r.article ?? [])))];
+    const articles = [...new Set(plannedJobs.flatMap((j) => materialsOf(j).flatMap((r) => r.article ?? [])))];
     fc.assert(
-      fc.property(
-        fc.nat(demoJobsInHouse.length - 1),
-        fc.constantFrom(...articles),
-        fc.integer({ min: 1, max: 30 }),
-        (n, article, count) => {
-          const job = demoJobsInHouse[n]!;
-          const stocked = shop({
-            counts: { [article]: { count } },
-            onHand: [{ id: 'c', article: 'cable-14', length: measured(feet(count)) }],
-          });
-          const [plain, less] = [shoppingOf([job], shop({ money: { fees: [], spares: false, restPercent: 0 } })), shoppingOf([job], { ...stocked, money: { fees: [], spares: false, restPercent: 0 } })]; // prettier-ignore
-          expect(less.total).toBeLessThanOrEqual(plain.total + 1e-9);
-          expect(less.lines.filter((l) => l.article === article).reduce((s, l) => s + l.taken, 0)).toBeLessThanOrEqual(count + 1e-9);
-          expect(countsAfter(job, stocked)[article]?.count ?? 0).toBeGreaterThanOrEqual(0);
-        },
-      ),
+      fc.property(fc.nat(plannedJobs.length - 1), fc.constantFrom(...articles), fc.integer({ min: 1, max: 30 }), (n, article, count) => {
+        const job = plannedJobs[n]!;
+        const stocked = shop({
+          counts: { [article]: { count } },
+          onHand: [{ id: 'c', article: 'cable-14', length: measured(feet(count)) }],
+        });
+        const [plain, less] = [shoppingOf([job], shop({ money: { fees: [], spares: false, restPercent: 0 } })), shoppingOf([job], { ...stocked, money: { fees: [], spares: false, restPercent: 0 } })]; // prettier-ignore
+        expect(less.total).toBeLessThanOrEqual(plain.total + 1e-9);
+        expect(less.lines.filter((l) => l.article === article).reduce((s, l) => s + l.taken, 0)).toBeLessThanOrEqual(count + 1e-9);
+        expect(countsAfter(job, stocked)[article]?.count ?? 0).toBeGreaterThanOrEqual(0);
+      }),
       { numRuns: 60 },
     );
   });

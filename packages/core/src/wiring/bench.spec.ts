@@ -2,7 +2,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { nodeOf, runOfBoxes, sharedNeutralRun, switchOn } from '../circuit/index.js';
-import { aquariumAlcove, sewingCorner } from '../demo/index.js';
+import { aquariumAlcove, sewingCorner } from '../houses.testing.js';
 import { readLamps, readVolts } from '../instruments/index.js';
 import { inches } from '../measure/index.js';
 import {

@@ -34,11 +34,15 @@ import { inches } from '../measure/index.js';
 import {
   endKey,
   GROUND_BAR,
+  cableNamed,
   cablesAt,
+  devicesAt,
+  endColour,
   jointOf,
   jointsAt,
   NEUTRAL_BAR,
   PANEL,
+  pigtailNamed,
   type Bench,
   type BenchBox,
   type BenchDevice,
@@ -58,10 +62,13 @@ const NEUTRAL_COLOURS: WireColour[] = ['white', 'grey', 'blue'];
 /** What each conductor end is used for, by what it hangs on; ends that hang on nothing, or on more than one, have none or several. */
 export function usesOf(bench: Bench): Map<string, Set<Use>> {
   const uses = new Map<string, Set<Use>>();
-  const put = (nodes: Set<string>, use: Use) => {
+  const put = (nodes: ReadonlySet<string>, use: Use) => {
     for (const node of nodes) {
       const end = endAtNode(node);
-      if (end !== undefined) uses.set(end, (uses.get(end) ?? new Set()).add(use));
+      if (end === undefined) continue;
+      const known = uses.get(end);
+      if (known) known.add(use);
+      else uses.set(end, new Set([use]));
     }
   };
   for (const feed of feedsOf(bench)) put(feed.nodes, 'hot');
@@ -70,12 +77,9 @@ export function usesOf(bench: Bench): Map<string, Set<Use>> {
   return uses;
 }
 
-const colourOf = (bench: Bench, end: WireEnd): WireColour =>
-  'cableId' in end
-    ? bench.cables.find((c) => c.id === end.cableId)!.colours[end.conductor]!
-    : bench.pigtails.find((p) => p.id === end.pigtailId)!.colour;
+const colourOf = (bench: Bench, end: WireEnd): WireColour => endColour(bench, end)!;
 const gaugeOf = (bench: Bench, end: WireEnd): Awg =>
-  'cableId' in end ? bench.cables.find((c) => c.id === end.cableId)!.gauge : bench.pigtails.find((p) => p.id === end.pigtailId)!.gauge;
+  ('cableId' in end ? cableNamed(bench, end.cableId) : pigtailNamed(bench, end.pigtailId))!.gauge;
 
 /** A wiring that is looked at: what each end of it is for, and what was found so far. */
 interface Checking {
@@ -129,7 +133,7 @@ export function benchFindings(on: SwitchedOn, source: Bench, edition: Edition): 
     groundThrough(c, box, ends);
     groundOfMetal(c, box);
     for (const end of ends) useOfEnd(c, box, end);
-    for (const d of bench.devices.filter((x) => x.boxId === box.id)) {
+    for (const d of devicesAt(bench, box.id)) {
       groundOfDevice(c, d);
       if (d.form === 'ground-fault') lineAndLoad(c, d);
       wayBack(c, d);
@@ -137,8 +141,8 @@ export function benchFindings(on: SwitchedOn, source: Bench, edition: Edition): 
       if (d.form === 'duplex' && !d.brassTab) oneYoke(bench, d, box.id, year, findings);
       if (d.form === 'duplex' || d.form === 'single') screwsOfFace(c, d);
     }
-    fillFinding(bench, box.id, edition, findings);
-    freeFinding(bench, box.id, edition, findings);
+    fillFinding(bench, box, edition, findings);
+    freeFinding(bench, box, edition, findings);
   }
   sharing(c, on);
   assumptions(bench, findings);
@@ -189,7 +193,7 @@ function feedsApart(c: Checking): void {
   for (const [a, b] of joinedFeeds(bench))
     say('joined-feeds', 'Feeds kept apart', 'stop', benchCheckWords.breakersJoined({ number: a.number, other: b.number }), '240.8');
   for (const id of loops(bench))
-    say('loop', 'No loop', 'caution', benchCheckWords.closesRing({ cable: bench.cables.find((c) => c.id === id)!.name }), undefined);
+    say('loop', 'No loop', 'caution', benchCheckWords.closesRing({ cable: cableNamed(bench, id)!.name }), undefined);
 }
 
 /** Ends in the panel that are on nothing. */
@@ -230,9 +234,7 @@ function groundOfMetal(c: Checking, box: BenchBox): void {
       source: nec(year, '250.148(C)'),
     });
   else if (box.material === 'metal') {
-    const tied = bench.joints.some(
-      (j) => j.boxId === box.id && j.at?.device === 'box' && j.ends.some((e) => uses.get(endKey(e))?.has('ground')),
-    );
+    const tied = jointsAt(bench, box.id, 'box').some((j) => j.ends.some((e) => uses.get(endKey(e))?.has('ground')));
     say(
       'metal-box',
       `Ground of the metal box`,
@@ -274,7 +276,7 @@ function useOfEnd(c: Checking, box: BenchBox, e: WireEnd): void {
   else if (use.has('hot') && GROUND_COLOURS.includes(colour))
     say('colour', 'Colours', 'stop', benchCheckWords.bareHot({ end: name(e) }), '250.119', box.id);
   else if (use.has('hot') && NEUTRAL_COLOURS.includes(colour)) {
-    const marked = 'cableId' in e && bench.cables.find((c) => c.id === e.cableId)!.marked;
+    const marked = 'cableId' in e && cableNamed(bench, e.cableId)!.marked;
     if (!marked) say('colour', 'Colours', 'stop', benchCheckWords.unmarkedHot({ end: name(e) }), '200.7(C)', box.id);
   } else if (use.has('neutral') && !NEUTRAL_COLOURS.includes(colour))
     say('colour', 'Colours', 'stop', benchCheckWords.neutralColour({ end: name(e) }), '200.6', box.id);
@@ -384,7 +386,7 @@ function sharing(c: Checking, on: SwitchedOn): void {
   const { bench, say } = c;
   for (const s of sharedNeutrals(on)) {
     const [a, b] = s.breakers;
-    const cable = bench.cables.find((c) => c.id === s.cableId)!;
+    const cable = cableNamed(bench, s.cableId)!;
     say(
       'shared-legs',
       `Shared neutral of ${cable.name}`,
@@ -440,7 +442,7 @@ function neutralsApart(bench: Bench, year: string, findings: BenchFinding[]): vo
   }));
   if (backs.length < 2) return;
   const feeds = feedsOf(bench);
-  const called = (id: string): string => bench.cables.find((c) => c.id === id)?.name ?? id;
+  const called = (id: string): string => cableNamed(bench, id)?.name ?? id;
   for (const d of bench.devices)
     for (const [hot, neutral] of BACK[d.form] ?? []) {
       const from = bench.breakers.filter((_, i) => feeds[i]!.nodes.has(nodeOf.terminal(d.id, hot)));
@@ -519,14 +521,14 @@ function assumptions(bench: Bench, findings: BenchFinding[]): void {
       };
   });
   for (const { of } of bench.unmeasured?.filter((u) => u.what === 'length') ?? []) {
-    const name = bench.cables.find((c) => c.id === of)?.name;
+    const name = cableNamed(bench, of)?.name;
     if (name) cannot(`Length of ${name}`, benchCheckWords.lengthUnmeasured());
   }
   if (unmeasured(bench, 'rating')) cannot('Breaker of this circuit', benchCheckWords.ratingUnknown());
 }
 
-function fillFinding(bench: Bench, boxId: string, edition: Edition, findings: BenchFinding[]): void {
-  const box = bench.boxes.find((b) => b.id === boxId)!;
+function fillFinding(bench: Bench, box: BenchBox, edition: Edition, findings: BenchFinding[]): void {
+  const boxId = box.id;
   const cables = cablesAt(bench, boxId);
   const insulated = (c: (typeof cables)[number]) => c.colours.filter((x) => !GROUND_COLOURS.includes(x)).length;
   const largest = cables.reduce<Awg>((a, c) => (c.gauge < a ? c.gauge : a), 14);
@@ -541,7 +543,7 @@ function fillFinding(bench: Bench, boxId: string, edition: Edition, findings: Be
     grounds: cables.filter((c) => c.colours.some((x) => GROUND_COLOURS.includes(x))).map((c) => ({ gauge: c.gauge, count: 1 })),
     internalClamps: box.clamps === undefined || box.clamps === 'internal',
     supportFittings: box.supportFittings ?? 0,
-    yokes: bench.devices.filter((d) => d.boxId === boxId).map((d) => ({ label: `yoke of ${d.name}`, gauge: largest, gangs: 1 })),
+    yokes: devicesAt(bench, boxId).map((d) => ({ label: `yoke of ${d.name}`, gauge: largest, gangs: 1 })),
     volumeIn3: box.volumeIn3,
   });
   const uncounted = cables.some((c) => unmeasured(bench, 'ground', boxId, c.id));
@@ -560,8 +562,8 @@ function fillFinding(bench: Bench, boxId: string, edition: Edition, findings: Be
 }
 
 /** Free ends (300.14), after every cut. */
-function freeFinding(bench: Bench, boxId: string, edition: Edition, findings: BenchFinding[]): void {
-  const { openingMm, depthMm, sheathMm = 0 } = bench.boxes.find((b) => b.id === boxId)!;
+function freeFinding(bench: Bench, box: BenchBox, edition: Edition, findings: BenchFinding[]): void {
+  const { id: boxId, openingMm, depthMm, sheathMm = 0 } = box;
   for (const c of cablesAt(bench, boxId)) {
     const free = unmeasured(bench, 'free', boxId, c.id) ? undefined : c.freeMm[c.ends.indexOf(boxId)]!;
     const judged = openingMm

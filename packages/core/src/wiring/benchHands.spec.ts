@@ -2,7 +2,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { runOfBoxes, sharedNeutralRun, switchOn, endName } from '../circuit/index.js';
-import { benchSamples } from '../demo/index.js';
+import { benchSamples } from '../houses.testing.js';
 import { endKey, type Bench, type WireEnd } from '../model/index.js';
 import {
   addPigtail,

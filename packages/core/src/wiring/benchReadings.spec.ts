@@ -4,7 +4,7 @@
  */
 import { describe, expect, it } from 'vitest';
 import { nodeOf, runOfBoxes, sharedNeutralRun, switchOn } from '../circuit/index.js';
-import { benchSamples } from '../demo/index.js';
+import { benchSamples } from '../houses.testing.js';
 import { endKey, type Bench, type WireEnd } from '../model/index.js';
 import {
   BENCH_INSTRUMENTS,

@@ -1,6 +1,6 @@
 /** How boxes are wired is part of the house: noted, shown in words, altered by hands, and no longer believed when something else lies in the box. */
 import { describe, expect, it } from 'vitest';
-import { demoJobsInHouse, quinceStreet, sewingCorner } from '../demo/index.js';
+import { plannedJobs, quinceStreet, sewingCorner } from '../houses.testing.js';
 import { plannedBench, wiringOf, workOf } from '../ledger/index.js';
 import { ledgerOf } from '../ledger/meant.testing.js';
 import {
@@ -215,7 +215,7 @@ describe('what was noted, in words', () => {
 });
 
 describe('the plan in words follows the hands', () => {
-  it.each(demoJobsInHouse.map((j) => [j.name, j] as const))('%s: wired by hand as the plan has it, every joint is said again', (_, job) => {
+  it.each(plannedJobs.map((j) => [j.name, j] as const))('%s: wired by hand as the plan has it, every joint is said again', (_, job) => {
     const w = workOf(job);
     const bench = plannedBench(w);
     const planned = plannedSite(job);

@@ -9,7 +9,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { sewingCorner } from '../demo/index.js';
+import { sewingCorner } from '../houses.testing.js';
 import type { Awg } from '../measure/index.js';
 import { DEFAULT_SCHOOLS, emptySite, type Box, type Cable, type Schools, type Site } from '../model/index.js';
 import { wiringPlan, type WiringPlan } from './plan/index.js';

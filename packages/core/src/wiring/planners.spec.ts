@@ -4,7 +4,7 @@
  */
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { demoJobsInHouse } from '../demo/index.js';
+import { plannedJobs } from '../houses.testing.js';
 import { workOf } from '../ledger/index.js';
 import {
   DEFAULT_SCHOOLS,
@@ -188,7 +188,7 @@ describe('more conductors than one connector takes', () => {
 });
 
 describe('the sample jobs', () => {
-  it.each(demoJobsInHouse.map((j) => [j.name, j] as const))('%s: words and bench agree on every box that can be planned', (_, job) => {
+  it.each(plannedJobs.map((j) => [j.name, j] as const))('%s: words and bench agree on every box that can be planned', (_, job) => {
     const c = workOf(job);
     let compared = 0;
     for (const { box, circuit } of c.boxes) {
@@ -214,9 +214,9 @@ describe('the sample jobs', () => {
     }
     expect(bench(job)).toBeGreaterThanOrEqual(compared);
   });
-  const bench = (job: (typeof demoJobsInHouse)[number]): number => workOf(job).boxes.length;
+  const bench = (job: (typeof plannedJobs)[number]): number => workOf(job).boxes.length;
   it('every end of every cable in a box is in the words once, and what is done there names it', () => {
-    for (const job of demoJobsInHouse) {
+    for (const job of plannedJobs) {
       const c = workOf(job);
       for (const { box, circuit } of c.boxes) {
         const plan = wiringPlan({ site: c.planned, box, circuit, schools: job.schools });

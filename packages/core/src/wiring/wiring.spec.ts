@@ -1,7 +1,7 @@
 /** Handbook 6 and 13: what lands where, by school; ground first to connect, hot first to take apart. */
 import { describe, expect, it } from 'vitest';
 import { connectorFor } from '../catalog/index.js';
-import { sewingCorner } from '../demo/index.js';
+import { sewingCorner } from '../houses.testing.js';
 import { DEFAULT_SCHOOLS, emptySite, plannedSite, type Box, type Cable, type Device, type Schools, type Site } from '../model/index.js';
 import { fillOf } from './boxContents.js';
 import { wiringDrawing } from './drawing.js';

@@ -2,7 +2,7 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { switchOn } from '../circuit/index.js';
-import { benchSamples, quinceStreet } from '../demo/index.js';
+import { benchSamples, quinceStreet } from '../houses.testing.js';
 import { ledgerOf } from '../ledger/index.js';
 import { breakerFindings } from '../panel/index.js';
 import { sampleJobs } from '../rules/index.js';

@@ -1,6 +1,6 @@
 /** What is shown and said at the wall, one activity at a time. Limits of readings: common practice, as in the proof of dead. */
 import { describe, expect, it } from 'vitest';
-import { demoJobs, quinceStreet } from '../demo/index.js';
+import { heldJobs, quinceStreet } from '../houses.testing.js';
 import { ledgerOf } from '../ledger/meant.testing.js';
 import { inches } from '../measure/index.js';
 import { checkJobIn, bareJob, inHouse, type JobInHouse } from '../model/index.js';
@@ -25,7 +25,7 @@ import {
 } from './index.js';
 
 const job = inHouse(
-  demoJobs.find((j) => j.id === 'sewing-corner')!,
+  heldJobs.find((j) => j.id === 'sewing-corner')!,
   quinceStreet,
 );
 const steps = stepsOf(job);

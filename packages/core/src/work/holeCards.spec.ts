@@ -1,13 +1,13 @@
 /** Holes as drawings: what is left to each side, by the handbook's own figures; a depth nobody measured is none. */
 import { beforeAll, describe, expect, it } from 'vitest';
-import { demoWanted, quinceStreet } from '../demo/index.js';
+import { openJobs, quinceStreet } from '../houses.testing.js';
 import { workOf } from '../ledger/index.js';
 import { inches } from '../measure/index.js';
 import { assumed, inHouse, wantOf, type House, type JobInHouse } from '../model/index.js';
 import { keptParts, routeDetail, searchRoutes, takeWay } from '../purpose/index.js';
 import { holeCards, stepsOf, type HoleCard } from './index.js';
 
-const kiln = demoWanted.find((j) => j.id === 'kiln-corner')!;
+const kiln = openJobs.find((j) => j.id === 'kiln-corner')!;
 /** Its first way, through the basement’s joists and two plates. */
 function taken(house: House): JobInHouse {
   const want = wantOf(kiln)!;

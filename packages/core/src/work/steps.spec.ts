@@ -1,6 +1,6 @@
 /** Gates: nothing that needs a dead circuit is ticked before tester, target, tester. Limits are common practice or from memory. */
 import { describe, expect, it } from 'vitest';
-import { demoJobs, demoWanted, hallBox, quinceStreet, sewingCorner } from '../demo/index.js';
+import { heldJobs, openJobs, hallBox, quinceStreet, sewingCorner } from '../houses.testing.js';
 import { workOf } from '../ledger/index.js';
 import { ledgerOf } from '../ledger/meant.testing.js';
 import { inches } from '../measure/index.js';
@@ -225,7 +225,7 @@ describe('schools change the order', () => {
 
 /** Wanted jobs of the sample by their favourite ways. */
 const taken = new Map(
-  demoWanted.map((open): [string, JobInHouse] => {
+  openJobs.map((open): [string, JobInHouse] => {
     const want = wantOf(open)!;
     const [option] = searchRoutes(quinceStreet, want).found.options;
     return [
@@ -238,7 +238,7 @@ const taken = new Map(
 describe('the graph of steps', () => {
   const order = (job: JobInHouse) => stepsOf(job).map((s) => s.id);
   it('every step comes after those it rests on, and the last rests on all', () => {
-    for (const job of [cured, sewingCorner, ...demoJobs.map((j) => inHouse(j, quinceStreet, demoJobs))]) {
+    for (const job of [cured, sewingCorner, ...heldJobs.map((j) => inHouse(j, quinceStreet, heldJobs))]) {
       const steps = stepsOf(job);
       steps.forEach((s, i) => {
         for (const a of s.after) expect(order(job).indexOf(a), `${job.id}: ${s.id} after ${a}`).toBeLessThan(i);
@@ -252,7 +252,7 @@ describe('the graph of steps', () => {
       found: { ...job.found, walls: job.found.walls.map((w) => ({ ...w, bayLooked: undefined, looks: undefined })) },
     });
     const early = (job: JobInHouse): JobInHouse => ({ ...job, schools: { ...job.schools, outage: 'off at the start' } });
-    const plans = [cured, ...demoJobs.map((j) => inHouse(j, quinceStreet, demoJobs)), ...taken.values()];
+    const plans = [cured, ...heldJobs.map((j) => inHouse(j, quinceStreet, heldJobs)), ...taken.values()];
     let held = 0;
     for (const job of [...plans, ...plans.map(blind), ...plans.map(early), ...plans.map((j) => early(blind(j)))]) {
       const steps = stepsOf(job);

@@ -1,6 +1,6 @@
 /** Clocks at steps, by the minute. */
 import { describe, expect, it } from 'vitest';
-import { sewingCorner } from '../demo/index.js';
+import { sewingCorner } from '../houses.testing.js';
 import { checkJob, bareJob, type JobInHouse } from '../model/index.js';
 import { ledgerOf } from '../ledger/meant.testing.js';
 import { FORGOTTEN_MIN, isRunning, minutesOn, pauseTimers, startTimer, stepsOf, tick } from './index.js';

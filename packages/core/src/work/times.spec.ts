@@ -1,6 +1,6 @@
 /** Minutes, waits and limits of the steps, held against handbook 23 and the clauses named; figures worked by hand. */
 import { describe, expect, it } from 'vitest';
-import { demoWanted, hallBox, quinceStreet } from '../demo/index.js';
+import { openJobs, hallBox, quinceStreet } from '../houses.testing.js';
 import { withKind } from '../layout/index.js';
 import { inches } from '../measure/index.js';
 import { bareJob, inHouse, wantOf, type JobInHouse } from '../model/index.js';
@@ -8,7 +8,7 @@ import { keptParts, routeDetail, searchRoutes, takeWay } from '../purpose/index.
 import { judgeAsk, minutesOf, printSpan, spent, stepsOf, timeTerms, type Step } from './index.js';
 
 const taken = (id: string): JobInHouse => {
-  const open = demoWanted.find((j) => j.id === id)!;
+  const open = openJobs.find((j) => j.id === id)!;
   const want = wantOf(open)!;
   const [option] = searchRoutes(quinceStreet, want).found.options;
   return takeWay(open, keptParts(quinceStreet.site, want, option!, routeDetail(quinceStreet, want, option!))).job as JobInHouse;

@@ -1,6 +1,6 @@
 /** What the steps say: marks, cautions and schools, read as a person at the wall reads them (handbook 5 to 9, 13, 14). */
 import { describe, expect, it } from 'vitest';
-import { sewingCorner } from '../demo/index.js';
+import { sewingCorner } from '../houses.testing.js';
 import { ledgerOf } from '../ledger/meant.testing.js';
 import { applyEdits, type JobInHouse, type Schools } from '../model/index.js';
 import { outageMinutes, stepsOf, type Step } from './index.js';

@@ -3,7 +3,7 @@
  * to be said stands with each case, from the clause it names (from memory) or as common practice; none of it was taken from the program.
  */
 import { describe, expect, it } from 'vitest';
-import { quinceStreet } from '../../demo/index.js';
+import { quinceStreet } from '../../houses.testing.js';
 import { inches } from '../../measure/index.js';
 import { wantFeeds } from '../../purpose/index.js';
 import { US_RULES } from '../../codebook/index.js';

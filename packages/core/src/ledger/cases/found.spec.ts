@@ -6,7 +6,7 @@ import type { RuleId } from '../../codebook/index.js';
 import { describe, expect, it } from 'vitest';
 import { conductorForBreaker, cordConnected, receptacleRating, smallestGaugeFor, type Finding } from '../../codebook/index.js';
 import { sharedNeutralRun, runOfBoxes, switchOn } from '../../circuit/index.js';
-import { quinceStreet, sewingCorner } from '../../demo/index.js';
+import { quinceStreet, sewingCorner } from '../../houses.testing.js';
 import { inches } from '../../measure/index.js';
 import {
   applyEdits,

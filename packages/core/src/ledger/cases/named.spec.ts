@@ -5,7 +5,7 @@
 import { describe, expect, it } from 'vitest';
 import { runOfBoxes, sharedNeutralRun, switchOn } from '../../circuit/index.js';
 import { circuitLoad, freeConductor, smallestGaugeFor } from '../../codebook/index.js';
-import { demoWanted, quinceStreet, sewingCorner } from '../../demo/index.js';
+import { openJobs, quinceStreet, sewingCorner } from '../../houses.testing.js';
 import { readLamps } from '../../instruments/index.js';
 import { counterClearance } from '../../layout/index.js';
 import { inches } from '../../measure/index.js';
@@ -19,7 +19,7 @@ import { wiredRun } from './asDocument.js';
 
 /** A wanted job of the demo with its favourite way taken. */
 function taken(id: string): JobInHouse {
-  const job = demoWanted.find((j) => j.id === id)!;
+  const job = openJobs.find((j) => j.id === id)!;
   const want = wantOf(job)!;
   const { options } = searchRoutes(quinceStreet, want).found;
   const details = options.map((o) => routeDetail(quinceStreet, want, o));
@@ -63,7 +63,7 @@ describe('one value crashes everything: 8 AWG on a 40 or 50 A circuit', () => {
     };
     expect(ledgerOf(job).some((f) => f.verdict === 'stop')).toBe(true);
     const house = { ...quinceStreet, site: { ...quinceStreet.site, cables: job.found.cables, circuits: job.found.circuits } };
-    expect(wantFeeds(house, wantOf(demoWanted[0]!)!).length).toBeGreaterThan(0);
+    expect(wantFeeds(house, wantOf(openJobs[0]!)!).length).toBeGreaterThan(0);
   });
   it('the next gauge for 40 A is 8, for 50 A 6 (334.80: the 60 °C column)', () =>
     expect([40, 50].map((a) => smallestGaugeFor(a))).toEqual([8, 6]));

@@ -2,14 +2,14 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { runOfBoxes, sharedNeutralRun } from '../../circuit/index.js';
-import { benchSamples, demoJobsInHouse } from '../../demo/index.js';
+import { benchSamples, plannedJobs } from '../../houses.testing.js';
 import { workOf, plannedBench } from '../../ledger/index.js';
 import { endKey, GROUND_BAR, NEUTRAL_BAR, PANEL, type Bench, type BenchDevice, type WireEnd } from '../../model/index.js';
 import { benchDrawing, fittingScale, lineDrawing, type BenchDeviceShape, type BenchDrawing } from './index.js';
 
 const benches: [string, Bench][] = [
   ...benchSamples.map((s): [string, Bench] => [s.name, s.bench]),
-  ...demoJobsInHouse.map((j): [string, Bench] => [j.name, plannedBench(workOf(j))]),
+  ...plannedJobs.map((j): [string, Bench] => [j.name, plannedBench(workOf(j))]),
 ];
 const run = runOfBoxes({ boxes: 2 });
 const spot = (d: BenchDrawing, device: string, terminal: string) => d.spots.find((s) => s.device === device && s.terminal === terminal)!;
