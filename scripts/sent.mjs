@@ -1,18 +1,20 @@
-// How much script a page needs before it shows, over the wire: what it and the shell import, packed. Fails the build when it grows too large.
+// How much a page needs before it shows, over the wire: the script that it and the shell import, with their styles in it, and the styles that all share, packed. Fails the build when it grows too large.
 import { existsSync, readdirSync, readFileSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 
 const dist = fileURLToPath(new URL('../apps/web/dist/browser', import.meta.url));
-/** Pages by the components that they are loaded as, and what each may send at most, kB (1000 bytes). */
+/** Pages by the components that they are loaded as, and what each may send at most, kB (1000 bytes), shared styles and all. */
 const MOST = {
   'start page': { of: ['JobsPage'], kB: 130 },
-  // 220 is the aim; no more than there is till then
-  'job page': { of: ['JobPage', 'StageByBook', 'BoxStage'], kB: 370 },
+  // 220 of script is the aim; no more than there is till then
+  'job page': { of: ['JobPage', 'StageByBook', 'BoxStage'], kB: 382 },
 };
 
 const text = new Map(readdirSync(dist).filter((f) => f.endsWith('.js')).map((f) => [f, readFileSync(join(dist, f), 'utf8')])); // prettier-ignore
-const shell = [...readFileSync(join(dist, 'index.html'), 'utf8').matchAll(/(?:src|href)="([^"]+\.js)"/g)].map((m) => m[1]);
+const index = readFileSync(join(dist, 'index.html'), 'utf8');
+const styles = [...new Set([...index.matchAll(/href="([^"]+\.css)"/g)].map((m) => m[1]))];
+const shell = [...index.matchAll(/(?:src|href)="([^"]+\.js)"/g)].map((m) => m[1]);
 /** File that a component is loaded from, however the loading is written. */
 function loadedFrom(component) {
   for (const code of text.values()) {
@@ -36,11 +38,12 @@ const size = (file) => statSync(join(dist, existsSync(join(dist, `${file}.br`)) 
 export const sent = () =>
   Object.entries(MOST).map(([page, { of, kB }]) => {
     const files = closure([...shell, ...of.map(loadedFrom)]);
-    return { page, kB: files.reduce((s, f) => s + size(f), 0) / 1000, most: kB, files };
+    const kBOf = (list) => list.reduce((s, f) => s + size(f), 0) / 1000;
+    return { page, kB: kBOf(files) + kBOf(styles), script: kBOf(files), most: kB, files };
   });
 
 if (process.argv[1] === fileURLToPath(import.meta.url)) {
   const pages = sent();
-  for (const p of pages) console.log(`${p.page}: ${p.kB.toFixed(1)} kB of script in ${p.files.length} files, at most ${p.most}`);
+  for (const p of pages) console.log(`${p.page}: ${p.kB.toFixed(1)} kB, of it ${p.script.toFixed(1)} of script in ${p.files.length} files, at most ${p.most}`);
   if (pages.some((p) => p.kB > p.most)) process.exit(1);
 }

@@ -66,6 +66,8 @@ export interface BuildOptions {
   celsius?: number;
   /** test buttons that are held down, by device */
   testing?: ReadonlySet<string>;
+  /** only what joins: without the capacitance between conductors */
+  metalOnly?: boolean;
 }
 
 export interface Built {
@@ -150,6 +152,7 @@ class Builder {
           conductorOhm(cable.gauge, cable.lengthMm, celsius, cable.areasMm2?.[i]),
         );
       });
+      if (this.options.metalOnly) continue;
       const half = (NEIGHBOUR_F_PER_M * (cable.lengthMm / 1000)) / 2;
       for (let i = 0; i < cable.colours.length; i++)
         for (let j = i + 1; j < cable.colours.length; j++)

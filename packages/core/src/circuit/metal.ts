@@ -23,7 +23,7 @@ export class Metal {
   private readonly devices = new Map<string, number[]>();
 
   constructor(bench: Bench) {
-    this.branches = buildNetwork(bench).network.branches.filter(plain);
+    this.branches = buildNetwork(bench, { metalOnly: true }).network.branches.filter(plain);
     const number = (name: string): number => {
       const known = this.at.get(name);
       if (known !== undefined) return known;

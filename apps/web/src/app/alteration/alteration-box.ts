@@ -90,6 +90,7 @@ const SIDE = { left: 'to the left of the old hole', right: 'to the right of the 
       </aside>
     </div>
   `,
+  styleUrl: './alteration-box.css',
 })
 export class AlterationBox {
   protected readonly edits = inject(AlterationEdits);

@@ -90,6 +90,7 @@ import { AlterationEdits } from './alteration-edits';
       </aside>
     </div>
   `,
+  styleUrl: './alteration-way.css',
 })
 export class AlterationWay {
   protected readonly edits = inject(AlterationEdits);

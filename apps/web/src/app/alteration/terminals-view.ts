@@ -22,6 +22,7 @@ import { terminalsDrawing, type Terminal } from '@saddle/core/alteration';
       }
     </svg>
   `,
+  styleUrl: './terminals-view.css',
 })
 export class TerminalsView {
   readonly terminals = input.required<readonly Terminal[]>();

@@ -79,6 +79,7 @@ const rowsOf = (findings: BenchFinding[]): FindingRow[] =>
   imports: [BenchView, FindingList, ChoiceField],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './bench-board.html',
+  styleUrl: './bench-board.css',
 })
 export class BenchBoard {
   readonly bench = input.required<Bench>();

@@ -33,6 +33,7 @@ const UNDO_STEPS = 100;
       </sa-bench-board>
     </main>
   `,
+  styleUrl: './bench-page.css',
 })
 export class BenchPage {
   protected readonly samples = benchSamples;

@@ -13,6 +13,7 @@ const path = line<[number, number]>();
   selector: 'sa-bench-view',
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './bench-view.html',
+  styleUrl: './bench-view.css',
 })
 export class BenchView {
   private readonly svg = viewChild.required<ElementRef<SVGSVGElement>>('svg');

@@ -186,6 +186,7 @@ const NOTHING: Shopping = { lines: [], total: 0, restsWorth: 0, unknown: [], pla
       </table>
     }
   `,
+  styleUrl: './parts-table.css',
 })
 export class PartsTable {
   readonly jobs = input.required<readonly JobInBook[]>();

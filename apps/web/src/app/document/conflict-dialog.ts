@@ -94,6 +94,7 @@ const SHOWN = 40;
       }
     </div>
   `,
+  styleUrl: './conflict-dialog.css',
 })
 export class ConflictDialog {
   protected readonly modal = inject(NgbActiveModal);

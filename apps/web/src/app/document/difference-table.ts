@@ -29,6 +29,7 @@ import type { Difference } from '@saddle/core/model';
       </tbody>
     </table>
   `,
+  styleUrl: './difference-table.css',
 })
 export class DifferenceTable {
   readonly differences = input.required<Difference[]>();

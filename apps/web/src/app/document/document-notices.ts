@@ -88,6 +88,7 @@ import type { DocumentSession } from './document-session';
       </div>
     }
   `,
+  styleUrl: './document-notices.css',
 })
 export class DocumentNotices {
   readonly session = input.required<DocumentSession<Job> | DocumentSession<House>>();

@@ -50,6 +50,7 @@ interface Undoable {
     <sa-waiting-count />
     <span class="save-state" [attr.data-state]="session().saveState()" data-testid="save-state">{{ session().saveState() }}</span>
   `,
+  styleUrl: './document-tools.css',
 })
 export class DocumentTools {
   readonly session = input.required<Undoable>();

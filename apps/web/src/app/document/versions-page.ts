@@ -90,6 +90,7 @@ const COMPARED = 60;
       </section>
     }
   `,
+  styleUrl: './versions-page.css',
 })
 export class VersionsPage {
   private readonly units = inject(LengthUnits);

@@ -42,6 +42,7 @@ const WORDS = { new: 'new', changes: 'changes', same: 'as it is', refused: 'refu
       <button type="button" class="btn-line" (click)="leave.emit()">Leave it</button>
     </section>
   `,
+  styleUrl: './csv-report.css',
 })
 export class CsvReportView {
   readonly rows = input.required<readonly CsvRow[]>();

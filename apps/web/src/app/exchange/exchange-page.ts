@@ -120,6 +120,7 @@ const LARGEST_MB = 192;
       </section>
     </main>
   `,
+  styleUrl: './exchange-page.css',
 })
 export class ExchangePage {
   private readonly documents = inject(Documents);

@@ -40,6 +40,7 @@ let count = 0;
       }
     </div>
   `,
+  styleUrl: './length-field.css',
 })
 export class LengthField {
   readonly label = input.required<string>();

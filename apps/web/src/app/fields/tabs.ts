@@ -25,6 +25,7 @@ import type { Segment } from './segmented';
     </div>
     <div class="tab-panel" role="tabpanel" [id]="id() + '-panel'" [attr.aria-labelledby]="id()"><ng-content /></div>
   `,
+  styleUrl: './tabs.css',
 })
 export class Tabs<T extends string> {
   readonly label = input.required<string>();

@@ -103,6 +103,7 @@ const EARTHING_WORDS = {
       </div>
     </section>
   `,
+  styleUrl: './circuits-page.css',
 })
 export class CircuitsPage {
   protected readonly session = inject(HouseSession);

@@ -132,6 +132,7 @@ function residualWords(r: ResidualResult): string {
       </div>
     }
   `,
+  styleUrl: './final-bench.css',
 })
 export class FinalBench {
   readonly final = input.required<Final>();

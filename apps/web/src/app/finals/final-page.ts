@@ -71,6 +71,7 @@ type Part<T> = { [K in keyof T]?: T[K] | undefined };
   ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './final-page.html',
+  styleUrl: './final-page.css',
 })
 export class FinalPage {
   protected readonly session = inject(HouseSession);

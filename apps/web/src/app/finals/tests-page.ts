@@ -74,6 +74,7 @@ export class LinesTemplate {
   imports: [NgTemplateOutlet, LinesTemplate, RouterLink, CellField, TextField, FindingList, VerdictStamp, FinalDrawingView],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './tests-page.html',
+  styleUrl: './tests-page.css',
 })
 export class TestsPage {
   protected readonly session = inject(HouseSession);

@@ -98,6 +98,7 @@ const UK_PAGES: ReadonlySet<string> = new Set(['circuits', 'versions', 'file', '
       <main class="page"><p>Opening the house …</p></main>
     }
   `,
+  styleUrl: './house-page.css',
 })
 export class HousePage {
   protected readonly session = inject(HouseSession);

@@ -87,6 +87,7 @@ const UNIT = { each: '', ft: 'ft', m: 'm', l: 'l' } as const;
       </p>
     </section>
   `,
+  styleUrl: './on-hand-page.css',
 })
 export class OnHandPage {
   protected readonly session = inject(HouseSession);

@@ -16,6 +16,7 @@ export interface PlanPointer {
   selector: 'sa-plan-drawing',
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './plan-drawing.html',
+  styleUrl: './plan-drawing.css',
 })
 export class PlanDrawingView {
   readonly plan = input.required<PlanDrawing>();

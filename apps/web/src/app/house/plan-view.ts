@@ -40,6 +40,7 @@ const UK_CEILING_MM = 2400;
   imports: [RouterLink, ChoiceField, LengthField, TextField, PlanDrawingView, Segmented],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './plan-view.html',
+  styleUrl: './plan-view.css',
 })
 export class PlanView {
   protected readonly session = inject(HouseSession);

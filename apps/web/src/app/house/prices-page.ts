@@ -36,6 +36,7 @@ const usualSizes = (id: ArticleId): string => {
   imports: [CellField, TextField, CsvReportView, LengthField, RouterLink],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './prices-page.html',
+  styleUrl: './prices-page.css',
 })
 export class PricesPage {
   protected readonly session = inject(HouseSession);

@@ -34,6 +34,7 @@ import { HouseSession } from './house-session';
   providers: [HouseJobs],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './room-page.html',
+  styleUrl: './room-page.css',
 })
 export class RoomPage {
   protected readonly session = inject(HouseSession);

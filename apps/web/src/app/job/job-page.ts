@@ -84,6 +84,7 @@ function ukSubtitle(job: JobInBook, about: string): string {
   ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './job-page.html',
+  styleUrl: './job-page.css',
 })
 export class JobPage {
   protected readonly session = inject(JobSession);

@@ -42,6 +42,7 @@ export const KEYS: [string, string][] = [
     </div>
     <div class="modal-footer"><button type="button" class="btn-line strong" (click)="modal.close()">Close</button></div>
   `,
+  styleUrl: './keys-dialog.css',
 })
 export class KeysDialog {
   protected readonly modal = inject(NgbActiveModal);

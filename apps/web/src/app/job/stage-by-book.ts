@@ -18,6 +18,7 @@ import { JobSession } from './job-session';
       <ng-container *ngComponentOutlet="us()" />
     }
   `,
+  styleUrl: './stage-by-book.css',
 })
 export class StageByBook {
   protected readonly session = inject(JobSession);

@@ -45,6 +45,7 @@ import { JobSession } from './job-session';
       </div>
     }
   `,
+  styleUrl: './survey-since.css',
 })
 export class SurveySince {
   protected readonly keyOf = findingKey;

@@ -212,6 +212,7 @@ interface Deleted {
       </p>
     </main>
   `,
+  styleUrl: './jobs-page.css',
 })
 export class JobsPage {
   private readonly documents = inject(Documents);

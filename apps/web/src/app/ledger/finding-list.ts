@@ -65,6 +65,7 @@ export interface FindingRow {
       }
     </ul>
   `,
+  styleUrl: './finding-list.css',
 })
 export class FindingList {
   readonly rows = input.required<FindingRow[]>();

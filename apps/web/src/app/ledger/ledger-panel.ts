@@ -26,6 +26,7 @@ import { WordMark } from '../words/word';
       (cured)="apply($event.key, $event.id)"
     />
   `,
+  styleUrl: './ledger-panel.css',
 })
 export class LedgerPanel {
   protected readonly session = inject(JobSession);

@@ -27,6 +27,7 @@ import { FindingList, type FindingRow } from '../ledger/finding-list';
   imports: [ChoiceField, TextField, YesNoField, FindingList],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './circuit-form.html',
+  styleUrl: './circuit-form.css',
 })
 export class CircuitForm {
   private readonly session = inject(HouseSession);

@@ -42,6 +42,7 @@ const FEW = 4;
   selector: 'sa-feeds-panel',
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './feeds-panel.html',
+  styleUrl: './feeds-panel.css',
 })
 export class FeedsPanel {
   private readonly session = inject(HouseSession);

@@ -66,6 +66,7 @@ const PROTECTIONS = ['none', 'arc-fault', 'ground-fault', 'arc-fault and ground-
       </button>
     </div>
   `,
+  styleUrl: './new-breaker.css',
 })
 export class NewBreaker {
   private readonly session = inject(HouseSession);

@@ -52,6 +52,7 @@ type Tab = 'circuit' | 'feeds' | 'new' | 'panel';
   ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './panel-page.html',
+  styleUrl: './panel-page.css',
 })
 export class PanelPage {
   protected readonly session = inject(HouseSession);

@@ -49,6 +49,7 @@ interface Network {
       }
     </main>
   `,
+  styleUrl: './phone-page.css',
 })
 export class PhonePage {
   protected readonly network = toSignal(

@@ -45,6 +45,7 @@ let count = 0;
       <p class="field-error" role="alert" data-testid="photo-problem">{{ problem() }}</p>
     }
   `,
+  styleUrl: './photo-strip.css',
 })
 export class PhotoStrip {
   protected readonly photos = inject(HousePhotos);

@@ -57,6 +57,7 @@ interface Group {
       <sa-photo-strip [houseId]="session.houseId()" kind="house" [thing]="session.houseId()" label="add a photo" />
     </section>
   `,
+  styleUrl: './photos-page.css',
 })
 export class PhotosPage {
   protected readonly session = inject(HouseSession);

@@ -73,6 +73,7 @@ type Result = { answer: SumAnswer } | { field: string; message: string };
       </div>
     </main>
   `,
+  styleUrl: './pocket-page.css',
 })
 export class PocketPage {
   protected readonly sums = POCKET_SUMS;

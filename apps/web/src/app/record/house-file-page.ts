@@ -111,6 +111,7 @@ const SHOWN = 60;
       }
     </section>
   `,
+  styleUrl: './house-file-page.css',
 })
 export class HouseFilePage {
   protected readonly session = inject(HouseSession);

@@ -22,6 +22,7 @@ import { Outbox } from './outbox';
       </details>
     }
   `,
+  styleUrl: './waiting-count.css',
 })
 export class WaitingCount {
   protected readonly outbox = inject(Outbox);

@@ -34,6 +34,7 @@ const STAGE_WORDS: Record<string, string> = {
   imports: [NgTemplateOutlet, RouterLink, TopBar, TextField, VerdictStamp],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './rules-page.html',
+  styleUrl: './rules-page.css',
 })
 export class RulesPage {
   private readonly http = inject(HttpClient);

@@ -14,6 +14,7 @@ import { PageTrouble } from './page-trouble';
     }
     <router-outlet />
   `,
+  styleUrl: './app.css',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class App {

@@ -25,6 +25,7 @@ import { RouterLink, RouterLinkActive } from '@angular/router';
       }
     </header>
   `,
+  styleUrl: './top-bar.css',
 })
 export class TopBar {
   readonly pages = input(true);

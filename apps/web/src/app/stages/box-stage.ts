@@ -20,6 +20,7 @@ const LAMPS = 'lamps';
   imports: [Segmented, WallView, TapeBar, CutList],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './box-stage.html',
+  styleUrl: './box-stage.css',
 })
 export class BoxStage {
   protected readonly session = inject(JobSession);

@@ -63,6 +63,7 @@ import { JobSession } from '../job/job-session';
       }
     </div>
   `,
+  styleUrl: './buy-stage.css',
 })
 export class BuyStage {
   protected readonly session = inject(JobSession);

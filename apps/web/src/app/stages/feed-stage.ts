@@ -177,6 +177,7 @@ import { WordMark } from '../words/word';
       }
     </div>
   `,
+  styleUrl: './feed-stage.css',
 })
 export class FeedStage {
   protected readonly session = inject(JobSession);

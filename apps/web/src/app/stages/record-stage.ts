@@ -186,6 +186,7 @@ import { WordMark } from '../words/word';
       </ul>
     </div>
   `,
+  styleUrl: './record-stage.css',
 })
 export class RecordStage {
   protected readonly session = inject(JobSession);

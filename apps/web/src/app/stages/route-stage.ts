@@ -66,6 +66,7 @@ import { WaysPane } from '../ways/ways-pane';
       </div>
     }
   `,
+  styleUrl: './route-stage.css',
 })
 export class RouteStage {
   protected readonly session = inject(JobSession);

@@ -29,6 +29,7 @@ import { WordMark } from '../words/word';
   imports: [WordMark, Segmented, LengthField, ChoiceField, TextField, WallForm, BoxForm, WallSurvey, YesNoField],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './survey-stage.html',
+  styleUrl: './survey-stage.css',
 })
 export class SurveyStage {
   protected readonly session = inject(JobSession);

@@ -49,6 +49,7 @@ const localNow = (): string => localBy(offset())(new Date(Math.ceil(Date.now() /
   providers: [Schedules],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './when-stage.html',
+  styleUrl: './when-stage.css',
 })
 export class WhenStage {
   protected readonly session = inject(JobSession);

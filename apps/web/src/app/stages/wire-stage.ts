@@ -23,6 +23,7 @@ const words = (...values: string[]): Choice[] => values.map((value) => ({ value,
   imports: [WordMark, RouterLink, Segmented, WiringView, ChoiceField, BenchBoard],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './wire-stage.html',
+  styleUrl: './wire-stage.css',
 })
 export class WireStage {
   protected readonly session = inject(JobSession);

@@ -23,6 +23,7 @@ import { JobWork } from '../work/job-work';
   providers: [JobWork],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './work-stage.html',
+  styleUrl: './work-stage.css',
 })
 export class WorkStage {
   protected readonly session = inject(JobSession);

@@ -78,6 +78,7 @@ class Refused extends Error {
   providers: [LengthUnits],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './start-page.html',
+  styleUrl: './start-page.css',
 })
 export class StartPage {
   private readonly documents = inject(Documents);

@@ -57,6 +57,7 @@ const FIELD_WORDS: Partial<Record<SurveyField, string>> = {
   imports: [NgTemplateOutlet, WordMark, RouterLink, LengthField, ChoiceField, TextField],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './box-form.html',
+  styleUrl: './box-form.css',
 })
 export class BoxForm {
   protected readonly host = inject(SURVEY_HOST);

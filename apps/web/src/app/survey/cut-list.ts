@@ -88,6 +88,7 @@ import { SURVEY_HOST } from './survey-host';
       <p class="quiet">Print at 100 %, then measure the check bar before you cut.</p>
     </details>
   `,
+  styleUrl: './cut-list.css',
 })
 export class CutList {
   private readonly host = inject(SURVEY_HOST);

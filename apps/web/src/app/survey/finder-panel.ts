@@ -92,6 +92,7 @@ import { Segmented, type Segment } from '../fields/segmented';
       }
     </div>
   `,
+  styleUrl: './finder-panel.css',
 })
 export class FinderPanel {
   private readonly host = inject(SURVEY_HOST);

@@ -54,6 +54,7 @@ import type { Aim } from '../wall/wall-view';
       <sa-photo-strip [houseId]="session.houseId()" kind="wall" [thing]="wallId()" label="add a photo" />
     </div>
   `,
+  styleUrl: './inside-panel.css',
 })
 export class InsidePanel {
   protected readonly session = inject(HouseSession);

@@ -69,6 +69,7 @@ import { SURVEY_HOST } from './survey-host';
       <p class="source">common practice</p>
     </div>
   `,
+  styleUrl: './next-panel.css',
 })
 export class NextPanel {
   protected readonly host = inject(SURVEY_HOST);

@@ -60,6 +60,7 @@ const COLUMNS: Measure[] = ['left', 'bottom', 'width', 'height', 'depth'];
       <p class="notice stop" role="alert">{{ w.says }}</p>
     }
   `,
+  styleUrl: './things-table.css',
 })
 export class ThingsTable {
   private readonly host = inject(SURVEY_HOST);

@@ -85,6 +85,7 @@ export type SurveyTab = 'selected' | 'next' | 'wall' | 'finder' | 'inside';
   ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './wall-survey.html',
+  styleUrl: './wall-survey.css',
 })
 export class WallSurvey {
   protected readonly host = inject(SURVEY_HOST);

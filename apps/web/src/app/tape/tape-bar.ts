@@ -76,6 +76,7 @@ export interface TapeEntry {
       <span class="tape-says" id="tape-says" [class.wrong]="error()" aria-live="polite">{{ error() || help() }}</span>
     </form>
   `,
+  styleUrl: './tape-bar.css',
 })
 export class TapeBar {
   readonly measures = input.required<TapeMeasure[]>();

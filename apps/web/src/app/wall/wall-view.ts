@@ -60,6 +60,7 @@ const AS_IT_IS: Zoomed = { k: 1, x: 0, y: 0 };
   selector: 'sa-wall-view',
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './wall-view.html',
+  styleUrl: './wall-view.css',
 })
 export class WallView {
   readonly wall = input.required<Elevation>();

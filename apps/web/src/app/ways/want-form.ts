@@ -160,6 +160,7 @@ import { JobSession } from '../job/job-session';
       }
     </div>
   `,
+  styleUrl: './want-form.css',
 })
 export class WantForm {
   private readonly session = inject(JobSession);

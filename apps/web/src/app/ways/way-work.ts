@@ -159,6 +159,7 @@ import { SumTable } from '../ledger/sum-table';
       </ul>
     </div>
   `,
+  styleUrl: './way-work.css',
 })
 export class WayWork {
   readonly way = input.required<ShownWay>();

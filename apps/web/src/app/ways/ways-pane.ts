@@ -39,6 +39,7 @@ const OFF_MM = 51;
   imports: [WordMark, SumTable, ChoiceField, Segmented, Tabs, PlanDrawingView, WallView, WayWork],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './ways-pane.html',
+  styleUrl: './ways-pane.css',
 })
 export class WaysPane {
   protected readonly session = inject(JobSession);

@@ -30,6 +30,7 @@ import { TextField } from '../fields/text-field';
       }
     </div>
   `,
+  styleUrl: './hours-form.css',
 })
 export class HoursForm {
   readonly label = input.required<string>();

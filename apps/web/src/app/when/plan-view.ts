@@ -11,6 +11,7 @@ import type { ScheduleAnswer } from './schedules.service';
   imports: [ChoiceField, ScheduleChart],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './plan-view.html',
+  styleUrl: './plan-view.css',
 })
 export class PlanView {
   readonly answer = input.required<ScheduleAnswer>();

@@ -71,6 +71,7 @@ const GAP = 10;
       </svg>
     </div>
   `,
+  styleUrl: './schedule-chart.css',
 })
 export class ScheduleChart {
   private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);

@@ -9,6 +9,7 @@ const path = line<[number, number]>();
   selector: 'sa-wiring-view',
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './wiring-view.html',
+  styleUrl: './wiring-view.css',
 })
 export class WiringView {
   readonly plan = input.required<WiringPlan>();

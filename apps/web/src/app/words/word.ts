@@ -19,6 +19,7 @@ import { wordOf, type WordId } from './glossary';
   >
     <i class="bi bi-question-lg" aria-hidden="true"></i>
   </button>`,
+  styleUrl: './word.css',
 })
 export class WordMark {
   readonly of = input.required<WordId>();

@@ -28,6 +28,7 @@ import { GLOSSARY } from './glossary';
       </dl>
     </main>
   `,
+  styleUrl: './words-page.css',
 })
 export class WordsPage {
   protected readonly wanted = signal('');

@@ -40,6 +40,7 @@ const WIDE = 150;
       }
     </ol>
   `,
+  styleUrl: './hole-sheet.css',
 })
 export class HoleSheet {
   readonly holes = input.required<HoleCard[]>();
