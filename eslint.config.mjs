@@ -43,7 +43,7 @@ export default tseslint.config(
   },
   {
     files: [CORE_FOLDERS],
-    ignores: ['**/*.spec.ts'],
+    ignores: ['**/*.spec.ts', '**/*.testing.ts'],
     rules: {
       // the core is pure: no DOM, no Node, no clock, no randomness of its own
       'no-restricted-globals': [
