@@ -7,7 +7,10 @@ import { describe, expect, it } from 'vitest';
 import { nodeOf, runOfBoxes, sharedNeutralRun, switchOn, type SwitchedOn } from '../circuit/index.js';
 import { inches } from '../measure/index.js';
 import { endKey, measured, type Bench, type Obstacle, type Wall, type WireEnd } from '../model/index.js';
-import { clamp, continuity, findBreaker, insulation, LAMP_DIM_V, LAMP_LIT_V, LAMP_OHM, lampReading, lookInside, LOW_IMPEDANCE_OHM, METER_OHM, probe, readLamps, readVolts, sweepStuds, twoFeeds } from './index.js'; // prettier-ignore
+import {
+  clamp, continuity, continuityReading, findBreaker, insulation, insulationReading, LAMP_DIM_V, LAMP_LIT_V, LAMP_OHM, lampReading, looksLike, lookInside, LOW_IMPEDANCE_OHM, METER_OHM,
+  probe, probeReading, readLamps, readVolts, scanFaults, sweepStuds, twoFeeds, twoFeedsReading, voltReading,
+} from './index.js'; // prettier-ignore
 
 const end = (cableId: string, conductor: number, e: 0 | 1): WireEnd => ({ cableId, conductor, end: e });
 const node = (e: WireEnd): string => nodeOf.end(endKey(e));
@@ -42,6 +45,90 @@ describe('a meter', () => {
     // 120 V behind 250 MΩ: 4.6 V on 10 MΩ; behind 220 MΩ 5.2 V
     expect([shows(250e6).volts < 5, shows(250e6).ghost]).toEqual([true, false]);
     expect([shows(220e6).volts > 5, shows(220e6).ghost]).toEqual([true, true]);
+  });
+});
+
+describe('exactly at its limit', () => {
+  it('a meter: 5 V are no ghost, nor is what keeps just a quarter under load', () => {
+    expect([voltReading(5, 0).ghost, voltReading(5.01, 0).ghost]).toEqual([false, true]);
+    expect([voltReading(100, 25).ghost, voltReading(100, 24.9).ghost]).toEqual([false, true]);
+    expect(voltReading(118, 117)).toEqual({ volts: 118, underLoadVolts: 117, ghost: false });
+  });
+  it('a probe: 50 V of its own signal, 50 V of stray are a false alarm, 80 % of the supply is no ghost', () => {
+    expect([probeReading(50, 0, 120).signals, probeReading(49.99, 0, 120).signals]).toEqual([true, false]);
+    // 0.45 × 1000 ÷ 9 = 50 V
+    expect([probeReading(0, 1000 / 9 + 1e-9, 120).because, probeReading(0, 111, 120).signals]).toEqual([
+      'false alarm: a live neighbour in the same sheath',
+      false,
+    ]);
+    expect([probeReading(96, 0, 120).faint, probeReading(95.9, 0, 120).faint]).toEqual([false, true]);
+    // what is its own comes before what is beside it
+    expect(probeReading(120, 120, 120).faint).toBe(false);
+  });
+  it('continuity: at one volt it still measures, at 30 Ω it no longer beeps, above a megohm nothing is connected', () => {
+    expect([continuityReading(1, { re: 5, im: 0 }).ok, continuityReading(1.01, { re: 5, im: 0 }).ok]).toEqual([true, false]);
+    expect(continuityReading(0, { re: 30, im: 0 })).toEqual({ ok: true, ohm: 30, beeps: false });
+    expect(continuityReading(0, { re: 29.9, im: 0 })).toEqual({ ok: true, ohm: 29.9, beeps: true });
+    expect(continuityReading(0, { re: 1e6, im: 0 })).toEqual({ ok: true, ohm: 1e6, beeps: false });
+    expect(continuityReading(0, { re: 1e6, im: 1e4 })).toEqual({ ok: true, ohm: Infinity, beeps: false });
+  });
+  it('insulation: a megohm is enough (BS 7671, from memory), and the scale ends at 1000', () => {
+    expect([insulationReading(1e6), insulationReading(999_999).ok]).toEqual([{ megohm: 1, ok: true }, false]);
+    expect(insulationReading(5e9)).toEqual({ megohm: 1000, ok: true });
+  });
+  it('two feeds: above one and a half of the supply the legs are opposite; each of them live from seven tenths on', () => {
+    const legs = (between: number, a: number, b: number, supply = 120) => twoFeedsReading(between, [a, b], supply).legs;
+    expect([legs(180, 120, 120), legs(180.1, 120, 120)]).toEqual(['same leg', 'opposite legs']);
+    expect([legs(0, 84, 120), legs(0, 120, 84), legs(0, 84.1, 84.1)]).toEqual(['can’t tell', 'can’t tell', 'same leg']);
+    // of 100 V: 140 between them are not yet two legs
+    expect(legs(140, 100, 100, 100)).toBe('same leg');
+  });
+  it('a stud finder: an inch is a stud, and so are two and a half', () => {
+    expect([0.99, 1, 2.5, 2.51].map((w) => looksLike(inches(w)))).toEqual([
+      'narrow: pipe or cable?',
+      'stud',
+      'stud',
+      'wide: duct, two studs or a plate?',
+    ]);
+  });
+});
+
+describe('every single fault, by three lamps', () => {
+  // one box: a breaker, three conductors, five contacts at the device side and three in the panel
+  const bench = runOfBoxes({ boxes: 1, lengthMm: 10_000 });
+  it('most of what looks alike comes first, a hot that touches opens its breaker, and no place is told twice', () => {
+    const done: number[] = [];
+    const { total, rows } = scanFaults(bench, 'device1', 'upper', (d) => done.push(d));
+    expect(rows.map((r) => r.count)).toEqual(rows.map((r) => r.count).sort((a, b) => b - a));
+    expect(rows.reduce((n, r) => n + r.count, 0)).toBe(total);
+    const opens = rows.find((r) => r.says === 'the breaker opens at once')!;
+    // black on white, black on bare; white on bare is seen by nobody
+    expect([opens.count, opens.examples]).toEqual([
+      2,
+      ['black and white of panel to box 1 touch', 'black and bare of panel to box 1 touch'],
+    ]);
+    expect(rows.find((r) => r.says === 'ground open')!.examples).toContain('bare of panel to box 1 broken');
+    // at the device by its screw alone, a splice by its box
+    const told = scanFaults(runOfBoxes({ boxes: 2, lengthMm: 10_000 }), 'device2', 'upper').rows.flatMap((r) => r.examples);
+    expect(told.every((t) => !/undefined/.test(t))).toBe(true);
+    // the share that is done, told now and then, never more than all of it
+    expect([done[0], done.length < total / 2, Math.max(...done) < 1]).toEqual([0, true, true]);
+  });
+  it('with its breaker off nothing opens, and nothing is lit', () => {
+    const { rows, total } = scanFaults(off(bench), 'device1', 'upper');
+    expect(rows).toEqual([{ says: 'hot open, or no power: a dead tester looks the same', count: total, examples: expect.any(Array) }]);
+  });
+  it('only the breaker behind the fault opens: another circuit beside it does not keep it closed', () => {
+    const [a, b] = ['a', 'b'].map((p) => runOfBoxes({ boxes: 1, lengthMm: 10_000 }, p)) as [Bench, Bench];
+    const two: Bench = { ...a, boxes: [...a.boxes, ...b.boxes], cables: [...a.cables, ...b.cables], devices: [...a.devices, ...b.devices], joints: [...a.joints, ...b.joints], breakers: [...a.breakers, ...b.breakers], pigtails: [...a.pigtails, ...b.pigtails] }; // prettier-ignore
+    const opens = scanFaults(two, 'adevice1', 'upper').rows.find((r) => r.says === 'the breaker opens at once')!;
+    // two in each of the two cables
+    expect(opens.count).toBe(4);
+  });
+  it('a short that drives less than eight times the rating does not open it at once', () => {
+    // a kilometre of cable: 120 V on some 17 Ω are 7 A, and a breaker of 15 A stays closed
+    const far = scanFaults(runOfBoxes({ boxes: 1, lengthMm: 1_000_000 }), 'device1', 'upper');
+    expect(far.rows.some((r) => r.says === 'the breaker opens at once')).toBe(false);
   });
 });
 
@@ -313,6 +400,22 @@ describe('a stud finder', () => {
         ]);
       }
     }
+  });
+});
+
+describe('a stud finder, layer by layer', () => {
+  const layers = (...finishes: ('drywall' | 'plaster-lath' | 'brick')[]): Wall =>
+    wall({ faces: { ...wall().faces, A: { roomId: 'a', layers: finishes.map((finish) => ({ finish, thickness: at(0.5) })) } } });
+  const sweep = (w: Wall) => sweepStuds(w, { studs: [inches(48)], obstacles: [] }, { face: 'A', fromMm: 0, toMm: inches(96), zMm: inches(40), take: 1 }); // prettier-ignore
+  it('lath under a layer of drywall is lath; drywall over brick shows nothing', () => {
+    expect(sweep(layers('drywall', 'plaster-lath')).doubts).toEqual([
+      'plaster on lath: every lath reads a little; check each mark by another way',
+    ]);
+    expect(sweep(layers('drywall', 'brick'))).toEqual({ edges: [], marks: [], doubts: ['the finder shows nothing in masonry'] });
+  });
+  it('two layers of exactly an inch read as one layer does', () => {
+    const [one] = sweep(layers('drywall', 'drywall')).edges;
+    expect(one!.plusMinusMm).toBeCloseTo(inches(0.125), 9);
   });
 });
 

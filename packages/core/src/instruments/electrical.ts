@@ -3,7 +3,7 @@
  * what then is there; nothing is looked up. Resistances and thresholds are handbook 8 and 21 and common practice.
  */
 import { complex, feedsOf, magnitude, nodeOf, plus, reached, type SwitchedOn } from '../circuit/index.js';
-import { endKey, NEUTRAL_BAR, type WireEnd } from '../model/index.js';
+import { cableNamed, endKey, NEUTRAL_BAR, type WireEnd } from '../model/index.js';
 
 /** Digital meter on volts, and its low-impedance mode; ohm. */
 export const METER_OHM = 10e6;
@@ -23,12 +23,15 @@ export interface VoltReading {
 const across = (on: SwitchedOn, a: string, b: string, ohm: number): number =>
   a === b ? 0 : magnitude(on.solved.with([{ from: a, to: b, by: complex(1 / ohm) }]).between(a, b));
 
+/** What a reading and the same under load make, V: of a ghost a small load leaves less than a quarter (common practice). */
+export const voltReading = (volts: number, underLoadVolts: number): VoltReading => ({
+  volts,
+  underLoadVolts,
+  ghost: volts > 5 && underLoadVolts < volts / 4,
+});
 /** A digital meter between two nodes, V RMS. */
-export function readVolts(on: SwitchedOn, a: string, b: string, mode: 'high' | 'low' = 'high'): VoltReading {
-  const volts = across(on, a, b, mode === 'high' ? METER_OHM : LOW_IMPEDANCE_OHM);
-  const underLoadVolts = across(on, a, b, LOW_IMPEDANCE_OHM);
-  return { volts, underLoadVolts, ghost: volts > 5 && underLoadVolts < volts / 4 };
-}
+export const readVolts = (on: SwitchedOn, a: string, b: string, mode: 'high' | 'low' = 'high'): VoltReading =>
+  voltReading(across(on, a, b, mode === 'high' ? METER_OHM : LOW_IMPEDANCE_OHM), across(on, a, b, LOW_IMPEDANCE_OHM));
 
 export type LampState = 'lit' | 'dark' | 'dim';
 export interface LampReading {
@@ -115,24 +118,22 @@ const PROBE_V = 50;
 /** A neighbour in the same box couples this much into the tip (common practice). */
 const STRAY = 0.45;
 
-/** A non-contact probe held at a conductor's insulation: it sees a voltage to earth, its own or a neighbour's; neutral that is dead says nothing. */
-export function probe(on: SwitchedOn, end: WireEnd): ProbeReading {
-  const own = magnitude(on.state.volts(nodeOf.end(endKey(end))));
-  const cable = 'cableId' in end ? on.bench.cables.find((c) => c.id === end.cableId) : undefined;
-  const neighbours = cable
-    ? cable.colours.flatMap((_, i) =>
-        'cableId' in end && i !== end.conductor
-          ? [magnitude(on.state.volts(nodeOf.end(endKey({ cableId: cable.id, conductor: i, end: end.end }))))]
-          : [],
-      )
-    : [];
-  const stray = Math.max(0, ...neighbours) * STRAY;
-  if (own >= PROBE_V)
-    return own < 0.8 * on.bench.supply.volts
+/** What a probe makes of the voltage to earth of the conductor it is held at and of the most of its neighbours, V. */
+export function probeReading(ownV: number, neighbourV: number, supplyV: number): ProbeReading {
+  if (ownV >= PROBE_V)
+    return ownV < 0.8 * supplyV
       ? { signals: true, faint: true, because: 'a voltage, perhaps carried over from a neighbour: a meter under load tells' }
       : { signals: true, faint: false, because: 'a voltage to earth on this conductor' };
-  if (stray >= PROBE_V) return { signals: true, faint: true, because: 'false alarm: a live neighbour in the same sheath' };
+  if (neighbourV * STRAY >= PROBE_V) return { signals: true, faint: true, because: 'false alarm: a live neighbour in the same sheath' };
   return { signals: false, faint: false, because: 'no voltage to earth near the tip; that alone proves nothing dead' };
+}
+/** A non-contact probe held at a conductor's insulation: it sees a voltage to earth, its own or a neighbour's; neutral that is dead says nothing. */
+export function probe(on: SwitchedOn, end: WireEnd): ProbeReading {
+  const volts = (e: WireEnd): number => magnitude(on.state.volts(nodeOf.end(endKey(e))));
+  const sheath = 'cableId' in end ? (cableNamed(on.bench, end.cableId)?.colours ?? []) : [];
+  // its own, which is below what the probe tells by where this counts, is no neighbour that could raise it
+  const neighbours = sheath.map((_, conductor) => volts({ ...end, conductor } as WireEnd));
+  return probeReading(volts(end), Math.max(0, ...neighbours), on.bench.supply.volts);
 }
 
 /** A clamp meter round one conductor, or round a whole cable, where out and back cancel; A RMS. */
@@ -145,14 +146,17 @@ export function clamp(on: SwitchedOn, cableId: string, conductor?: number): numb
 }
 
 export type Continuity = { ok: true; ohm: number; beeps: boolean } | { ok: false; why: string };
+/** What a continuity tester makes of the voltage it finds and of the impedance between its tips, V and Ω. */
+export function continuityReading(liveV: number, z: { re: number; im: number }): Continuity {
+  if (liveV > 1) return { ok: false, why: `${liveV.toFixed(0)} V here: continuity is for dead circuits only` };
+  const ohm = magnitude(z) > 1e6 ? Infinity : z.re;
+  return { ok: true, ohm, beeps: ohm < 30 };
+}
 /** Resistance between two points of a dead circuit; on a live one it refuses, as anybody should. */
 export function continuity(on: SwitchedOn, a: string, b: string): Continuity {
   const live = Math.max(magnitude(on.state.volts(a)), magnitude(on.state.volts(b)), across(on, a, b, METER_OHM));
-  if (live > 1) return { ok: false, why: `${live.toFixed(0)} V here: continuity is for dead circuits only` };
   // the supply stays tied to the bars behind open breakers, so only what is connected counts; at rest, without capacitance
-  const z = on.solved.impedanceBetween(a, b);
-  const ohm = magnitude(z) > 1e6 ? Infinity : z.re;
-  return { ok: true, ohm, beeps: ohm < 30 };
+  return continuityReading(live, on.solved.impedanceBetween(a, b));
 }
 
 export interface FinderReading {
@@ -173,12 +177,10 @@ export function findBreaker(on: SwitchedOn, deviceId: string, face: 'upper' | 'l
     if (i === own) return { breakerId: b.id, strength: 1 };
     const beside = Math.abs(i - own) === 1 ? 0.35 : 0;
     // a neutral in common carries the signal back past the other breaker's cable
-    const ownCable = (node: string) => shared.has(node);
-    const common = on.bench.cables.some(
-      (c) =>
-        c.colours.some((_, n) => feeds[i]!.nodes.has(nodeOf.end(endKey({ cableId: c.id, conductor: n, end: 0 })))) &&
-        c.colours.some((_, n) => feeds[own]!.nodes.has(nodeOf.end(endKey({ cableId: c.id, conductor: n, end: 0 })))) &&
-        c.colours.some((_, n) => ownCable(nodeOf.end(endKey({ cableId: c.id, conductor: n, end: 0 })))),
+    const common = on.bench.cables.some((c) =>
+      [feeds[i]!.nodes, feeds[own]!.nodes, shared].every((nodes) =>
+        c.colours.some((_, n) => nodes.has(nodeOf.end(endKey({ cableId: c.id, conductor: n, end: 0 })))),
+      ),
     )
       ? 0.5
       : 0;
@@ -190,13 +192,16 @@ export interface Insulation {
   megohm: number;
   ok: boolean;
 }
+/** What an insulation tester shows of a resistance, Ω: no further than 1000 MΩ. */
+export function insulationReading(ohm: number): Insulation {
+  const megohm = Math.min(1000, ohm / 1e6);
+  return { megohm, ok: megohm >= 1 };
+}
 /** Insulation between two points at 500 V, everything unplugged (BS 7671: at least 1 MΩ; memory). */
 export function insulation(on: SwitchedOn, a: string, b: string): Insulation | { refused: string } {
   const c = continuity(on, a, b);
   if (!c.ok) return { refused: c.why };
-  const z = magnitude(on.solved.impedanceBetween(a, b));
-  const megohm = Math.min(1000, z / 1e6);
-  return { megohm, ok: megohm >= 1 };
+  return insulationReading(magnitude(on.solved.impedanceBetween(a, b)));
 }
 
 /** Two live cables in one box: what the meter between their hots and one switch-off tell (handbook 4). */
@@ -205,16 +210,19 @@ export interface TwoFeeds {
   legs: 'same leg' | 'opposite legs' | 'can’t tell';
   says: string;
 }
-export function twoFeeds(on: SwitchedOn, a: string, b: string): TwoFeeds {
-  const live = (node: string) => readVolts(on, node, nodeOf.bar(NEUTRAL_BAR)).underLoadVolts > 0.7 * on.bench.supply.volts;
-  const { volts } = readVolts(on, a, b);
-  if (!live(a) || !live(b))
-    return { betweenVolts: volts, legs: 'can’t tell', says: 'one of them is dead now: switch both breakers on and measure again' };
-  if (volts > 1.5 * on.bench.supply.volts)
-    return { betweenVolts: volts, legs: 'opposite legs', says: 'near 240 V: two breakers on opposite legs; they must never be joined' };
+/** What the meter between two hots makes, when both are live, as they are under load, V. */
+export function twoFeedsReading(betweenVolts: number, underLoad: readonly [number, number], supplyV: number): TwoFeeds {
+  if (underLoad.some((v) => v <= 0.7 * supplyV))
+    return { betweenVolts, legs: 'can’t tell', says: 'one of them is dead now: switch both breakers on and measure again' };
+  if (betweenVolts > 1.5 * supplyV)
+    return { betweenVolts, legs: 'opposite legs', says: 'near 240 V: two breakers on opposite legs; they must never be joined' };
   return {
-    betweenVolts: volts,
+    betweenVolts,
     legs: 'same leg',
     says: 'near 0 V: the same leg, which does not prove one breaker. Switch one off and test both again',
   };
+}
+export function twoFeeds(on: SwitchedOn, a: string, b: string): TwoFeeds {
+  const loaded = (node: string) => readVolts(on, node, nodeOf.bar(NEUTRAL_BAR)).underLoadVolts;
+  return twoFeedsReading(readVolts(on, a, b).volts, [loaded(a), loaded(b)], on.bench.supply.volts);
 }

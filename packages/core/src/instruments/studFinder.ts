@@ -43,6 +43,10 @@ export interface Sweep {
   take: number;
 }
 
+/** What one would take a thing of such a width for, mm. */
+export const looksLike = (widthMm: number): SweepReading['marks'][number]['looksLike'] =>
+  widthMm < inches(1) ? 'narrow: pipe or cable?' : widthMm > inches(2.5) ? 'wide: duct, two studs or a plate?' : 'stud';
+
 /** Edges of wood or metal within the finder's depth, each off by its uncertainty: ±1/8 in through drywall, ±1/2 in through plaster on lath (common practice). */
 export function sweepStuds(wall: Wall, truth: HiddenTruth, sweep: Sweep): SweepReading {
   const finish = finishThicknessMm(wall, sweep.face);
@@ -78,7 +82,7 @@ export function sweepStuds(wall: Wall, truth: HiddenTruth, sweep: Sweep): SweepR
     marks.push({
       centre: (left + right) / 2,
       widthMm: Math.max(0, width),
-      looksLike: width < inches(1) ? 'narrow: pipe or cable?' : width > inches(2.5) ? 'wide: duct, two studs or a plate?' : 'stud',
+      looksLike: looksLike(width),
     });
   }
   // lath gives a mark where nothing is, now and then
