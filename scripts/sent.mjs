@@ -44,6 +44,7 @@ export const sent = () =>
 
 if (process.argv[1] === fileURLToPath(import.meta.url)) {
   const pages = sent();
-  for (const p of pages) console.log(`${p.page}: ${p.kB.toFixed(1)} kB, of it ${p.script.toFixed(1)} of script in ${p.files.length} files, at most ${p.most}`);
+  for (const p of pages)
+    console.log(`${p.page}: ${p.kB.toFixed(1)} kB, of it ${p.script.toFixed(1)} of script in ${p.files.length} files, at most ${p.most}`);
   if (pages.some((p) => p.kB > p.most)) process.exit(1);
 }
