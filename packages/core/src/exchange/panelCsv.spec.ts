@@ -69,7 +69,9 @@ describe('in', () => {
     [{ space: '30', name: 'a' }, 'space: 30 is not on this panel; 1 to 24 would do'],
     [{ space: '10', name: 'a' }, 'space: 10 is noted as covered'],
     [{ space: '12', poles: '3', name: 'a' }, 'poles: “3”; 1 or 2 would do'],
-    [{ space: '12', name: 'a', 'breaker A': '17' }, /^breaker A: “17”; .*15.*would do$/],
+    [{ space: '12', name: 'a', 'breaker A': '17' }, /^breaker A: “17”; 15, 20, 25, 30, 40, .*would do$/],
+    // a rating of the UK book
+    [{ space: '12', name: 'a', 'breaker A': '32 A' }, /^breaker A: “32”; 15, 20, 25, 30, 40, .*would do$/],
     [{ space: '12', name: '' }, /^name: /],
     [{ space: '12', name: 'a', protection: 'magic' }, /^protection: “magic”; none, arc-fault/],
     [{ space: '12', name: 'a', 'kept for': 'parties' }, /^kept for: “parties”/],

@@ -13,6 +13,7 @@ import {
   type Site,
   siteFrom,
   spacesOf,
+  US_BREAKERS_A,
 } from '../model/index.js';
 import { protectionWords } from '../panel/index.js';
 import { csvTable, csvText, plainCell } from './csv.js';
@@ -108,6 +109,8 @@ function readRow(site: Site, panel: Panel, taken: ReadonlySet<string>, cells: Pa
   const breaker = panel.breakers.find((b) => b.space === space);
   const was = breaker && site.circuits.find((c) => c.id === breaker.circuitId);
   const rating = cell('breaker A').replace(/\s*A$/i, '');
+  if (rating && !(US_BREAKERS_A as readonly number[]).includes(Number(rating)))
+    return no(`breaker A: “${rating}”; ${US_BREAKERS_A.join(', ')} would do`);
   const next = {
     ...(was ?? { voltsNominal: poles === 2 ? 240 : 120 }),
     id: was?.id ?? newId(`circuit-${space}`, new Set(site.circuits.map((c) => c.id))),

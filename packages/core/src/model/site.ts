@@ -437,13 +437,15 @@ export const RESERVED_USES = [
   'one-appliance',
 ] as const;
 
+/** Ratings that breakers of a US panel are made with, A. */
+export const US_BREAKERS_A = [15, 20, 25, 30, 40, 50, 60, 70, 80, 90, 100, 125] as const;
 export const Circuit = z.strictObject({
   id: Id,
   /** breaker number and words: `4` */
   number: z.string().trim().min(1).max(12),
   name: Name,
   voltsNominal: z.literal([120, 230, 240]).default(120),
-  breakerA: z.literal([15, 20, 25, 30, 32, 40, 50, 60, 70, 80, 90, 100, 125]).optional(),
+  breakerA: z.literal([...US_BREAKERS_A, 32]).optional(),
   /** whether two hots share a neutral on it; absent: not looked */
   sharedNeutral: z.boolean().optional(),
   commonTrip: z.boolean().optional(),

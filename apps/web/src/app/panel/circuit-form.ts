@@ -12,6 +12,7 @@ import {
   type Load,
   changeIn,
   takeFrom,
+  US_BREAKERS_A,
 } from '@saddle/core/model';
 import { circuitSheet, putBreaker, putCircuit, readLoad, addLoad } from '@saddle/core/panel';
 import { nanoid } from 'nanoid';
@@ -38,7 +39,7 @@ export class CircuitForm {
   protected readonly breaker = computed((): Breaker => breakersOf(this.session.surveyed()).find((b) => b.id === this.breakerId())!);
   private readonly panel = computed(() => panelWith(this.session.surveyed(), this.circuitId())!);
   protected readonly sheet = computed(() => circuitSheet(this.session.surveyed(), this.circuit(), this.session.edition()));
-  protected readonly ratings: Choice[] = [15, 20, 25, 30, 40, 50, 60, 70, 80, 90, 100, 125].map((a) => ({
+  protected readonly ratings: Choice[] = US_BREAKERS_A.map((a) => ({
     value: `${a}`,
     label: `${a} A`,
   }));

@@ -334,7 +334,6 @@ export function wiredRun(facts: BenchFacts): Bench {
       return { ...run, boxes: run.boxes.map((b) => (b.id === `box${last}` ? { ...b, material: 'metal' as const } : b)) };
     case 'two circuits joined': {
       const other = runOfBoxes({ boxes: 1 }, 'x-');
-      const joined: Joint = { id: 'joined', boxId: 'box1', kind: 'splice', how: 'twist-on', ends: [] };
       return {
         ...run,
         breakers: [...run.breakers, ...other.breakers.map((b) => ({ ...b, number: '6' }))],
@@ -346,7 +345,6 @@ export function wiredRun(facts: BenchFacts): Bench {
               : j,
           ),
           ...other.joints.filter((j) => j.boxId === 'panel'),
-          ...(joined.ends.length ? [joined] : []),
         ],
       };
     }
