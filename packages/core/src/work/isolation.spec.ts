@@ -1,0 +1,194 @@
+/**
+ * What is switched off together, on a den and a shop with two circuits: four boxes of circuit 1, circuit 3, one where both meet, and one whose
+ * breaker nobody knows. Which go off together follows from what hangs in which box.
+ */
+import { describe, expect, it } from 'vitest';
+import { workOf } from '../ledger/index.js';
+import {
+  DEFAULT_SCHOOLS,
+  DOCUMENT_VERSION,
+  inHouse,
+  type Box,
+  type Cable,
+  type Change,
+  type Circuit,
+  type Device,
+  type House,
+  type JobInHouse,
+  type Site,
+} from '../model/index.js';
+import { siteWith, sub } from '../panel/smallPanel.testing.js';
+import { boxOn } from '../route/smallHouse.testing.js';
+import { stepsOf } from './index.js';
+import { breakerSwaps, circuitsIn, firstOutlets, isolationsOf, off, on } from './isolation.js';
+
+const cable = (id: string, boxId: string, part: Partial<Cable> = {}): Cable => ({
+  ...{ id, name: id, gauge: 12, conductors: ['black', 'white'], ground: 'bare', metal: 'copper', sheath: 'nonmetallic', direction: 'known', unbrokenIn: [] },
+  ends: [{ label: 'panel' }, { boxId, label: boxId, side: 'top' }],
+  ...part,
+}); // prettier-ignore
+const device = (boxId: string, kind: Device['kind'] = 'duplex-15'): Device => ({
+  id: `${boxId}-d`,
+  name: `outlet of ${boxId}`,
+  boxId,
+  kind,
+});
+const site = (part: Partial<Omit<Site, 'circuits' | 'panel'>> = {}): Site => {
+  const boxes = [
+    boxOn('one', 'n', 30, { circuitId: 'c1' }),
+    boxOn('three', 's', 30, { circuitId: 'c3' }),
+    boxOn('both', 'w', 30, { circuitId: 'c1' }),
+    boxOn('nobody', 'n2', 30),
+  ];
+  return siteWith({
+    boxes,
+    loads: [],
+    cables: [
+      cable('k1', 'one'),
+      cable('k3', 'three'),
+      cable('kb1', 'both'),
+      // traced to the other circuit by what its black turned out to be
+      cable('kb3', 'both', { uses: [{ is: 'hot', circuitId: 'c3' }, { is: 'neutral', circuitId: 'c3' }] }),
+      cable('kn', 'nobody'),
+    ],
+    devices: ['one', 'three', 'both', 'nobody'].map((id) => device(id)),
+    ...part,
+  }); // prettier-ignore
+};
+const job = (changes: Change[], at: Site = site()): JobInHouse => {
+  const house: House = { format: 'saddle-house', version: DOCUMENT_VERSION, id: 'h', name: 'H', edition: 'US-2020', unit: 'in', site: at };
+  return inHouse({ format: 'saddle-job', version: DOCUMENT_VERSION, id: 'j', houseId: 'h', name: 'J', purpose: 'replace', changes, schools: DEFAULT_SCHOOLS, work: { ticks: [], notes: [], values: [], proofs: [] } }, house); // prettier-ignore
+};
+/** Another box in place of that one: it is opened for it. */
+const renew = (id: string, at: Site = site()): Change => ({ id: `renew-${id}`, title: 'New box', do: 'replace-box', boxId: id, box: at.boxes.find((b) => b.id === id) as Box }); // prettier-ignore
+const groups = (changes: Change[], at?: Site) => isolationsOf(workOf(job(changes, at))).map((i) => i.targets.map((t) => t.words));
+
+describe('what goes off together', () => {
+  it('one box: its circuit alone, with a proof that is the only one', () => {
+    const [only, ...rest] = isolationsOf(workOf(job([renew('one')])));
+    expect([only!.n, only!.main, rest]).toEqual([0, false, []]);
+    expect(only!.targets).toEqual([{ key: 'c1', words: 'circuit 1', off: 'breaker-off', prove: 'prove-dead', on: 'energise', sole: true }]);
+    expect(only!.boxes.map((x) => [x.box.box.id, x.keys])).toEqual([['one', ['c1']]]);
+  });
+  it('two boxes of two circuits: one after the other, each with steps of its own, neither the only one', () => {
+    const two = isolationsOf(workOf(job([renew('one'), renew('three')])));
+    expect(two.map((i) => i.targets.map((t) => [t.words, t.off, t.prove, t.on, t.sole]))).toEqual([
+      [['circuit 1', 'breaker-off', 'prove-dead', 'energise', false]],
+      [['circuit 3', 'breaker-off-2', 'prove-dead-2', 'energise-2', false]],
+    ]);
+  });
+  it('a box where both meet takes both, and what was apart till then with it, whatever the order', () => {
+    expect(groups([renew('both')])).toEqual([['circuit 1', 'circuit 3']]);
+    for (const order of [['one', 'three', 'both'], ['both', 'one', 'three'], ['one', 'both', 'three']]) {
+      const [all, ...rest] = isolationsOf(workOf(job(order.map((id) => renew(id)))));
+      expect([all!.targets.map((t) => t.words).sort(), all!.boxes.length, rest]).toEqual([['circuit 1', 'circuit 3'], 3, []]);
+      expect(all!.targets.every((t) => !t.sole)).toBe(true);
+    }
+  }); // prettier-ignore
+  it('a cable that is of another circuit brings it along, by its own note or by what its wires are', () => {
+    expect(circuitsIn(workOf(job([renew('both')])), workOf(job([renew('both')])).boxes[0]!).map((c) => c.id)).toEqual(['c1', 'c3']);
+    const noted = site({ cables: [cable('k1', 'one', { circuitId: 'c3' })] });
+    expect(groups([renew('one', noted)], noted)).toEqual([['circuit 1', 'circuit 3']]);
+  });
+  it('a box whose breaker nobody knows: what feeds it, by its name', () => {
+    expect(groups([renew('nobody')])).toEqual([['what feeds box nobody']]);
+    expect(groups([renew('nobody'), renew('one')])).toEqual([['what feeds box nobody'], ['circuit 1']]);
+    // one of its cables was traced: that circuit, and what feeds the rest
+    const traced = site({ cables: [cable('kn', 'nobody', { circuitId: 'c3' })] });
+    expect(groups([renew('nobody', traced)], traced)).toEqual([['circuit 3', 'what feeds box nobody']]);
+  });
+});
+
+const alter = (id: string, withWhat: Partial<Circuit>): Change => ({
+  id: `alter-${id}`,
+  title: 'Protect it',
+  do: 'alter-circuit',
+  circuitId: id,
+  with: withWhat,
+});
+const own = (panelId?: string): Change => ({ id: 'own', title: 'New circuit', do: 'add-breaker', circuit: { id: 'c5', number: '5', name: 'new', voltsNominal: 120, breakerA: 20, arcFault: 'breaker' }, breaker: { id: 'b5', circuitId: 'c5', space: 2, poles: 1 }, ...(panelId ? { panelId } : {}) }) as Change; // prettier-ignore
+
+describe('the panel', () => {
+  it('another breaker for a circuit there is: after its own outage the main is off, with a proof of its own', () => {
+    const changes = [renew('one'), alter('c1', { arcFault: 'breaker' })];
+    expect(breakerSwaps(workOf(job(changes)))).toHaveLength(1);
+    const [first, panel] = isolationsOf(workOf(job(changes)));
+    expect([first!.main, panel!.main, panel!.targets]).toEqual([
+      false,
+      true,
+      [{ key: 'panel', words: 'the panel', off: 'breaker-off-2', prove: 'prove-dead-2', on: 'energise-2', sole: false }],
+    ]);
+    expect(groups([renew('one'), alter('c3', { groundFault: 'breaker' })])).toEqual([['circuit 1'], ['the panel']]);
+  });
+  it('protection by the first outlet is work at the circuit, not in the panel; other alterations are neither', () => {
+    const upstream = [renew('one'), alter('c3', { groundFault: 'device upstream' })];
+    expect([firstOutlets(workOf(job(upstream))).length, breakerSwaps(workOf(job(upstream))).length]).toEqual([1, 0]);
+    expect(groups(upstream)).toEqual([['circuit 1'], ['circuit 3']]);
+    expect(groups([renew('one'), alter('c1', { arcFault: 'device upstream' })])).toEqual([['circuit 1']]);
+    expect(groups([renew('one'), alter('c3', { breakerA: 15 })])).toEqual([['circuit 1']]);
+  });
+  it('a circuit of its own: the main first, then what is opened; its own breaker is bought as it is, not exchanged', () => {
+    expect(groups([own(), renew('one')])).toEqual([['the panel'], ['circuit 1']]);
+    expect(breakerSwaps(workOf(job([own(), alter('c5', { groundFault: 'breaker' })])))).toEqual([]);
+  });
+  it('in a subpanel alone its feeder is off instead of the main; in both panels the main', () => {
+    const behind = site({ subpanels: [{ ...sub({ breakers: [{ id: 'sb', circuitId: 'c3', space: 1, poles: 1 }] }), fedBy: 'b1' }] });
+    const at: Site = { ...behind, panel: { ...behind.panel!, breakers: behind.panel!.breakers.filter((b) => b.circuitId !== 'c3') } };
+    const of = (changes: Change[]) =>
+      isolationsOf(workOf(job(changes, at))).map((i) => [i.main, i.subpanel, i.targets.map((t) => t.words)]);
+    expect(of([alter('c3', { arcFault: 'breaker' })])).toEqual([[true, 's', ['the shop panel']]]);
+    expect(of([own('s')])).toEqual([[true, 's', ['the shop panel']]]);
+    expect(of([alter('c3', { arcFault: 'breaker' }), alter('c1', { arcFault: 'breaker' })])).toEqual([[true, undefined, ['the panel']]]);
+  });
+});
+
+describe('its steps, as they are read', () => {
+  const draft = (changes: Change[], n = 0, at?: Site) => {
+    const w = workOf(job(changes, at));
+    const iso = isolationsOf(w)[n]!;
+    const [out, dead] = off(w, iso, ['before']);
+    return { out: out!, dead: dead!, back: on(w, iso, ['x']) };
+  };
+  it('one breaker, two breakers, one that nobody knows, the main', () => {
+    expect(draft([renew('one')]).out.title).toBe('Breaker 1 off, locked or labelled');
+    expect(draft([renew('both')]).out.title).toMatch(/^Breakers 1 and 3 off/);
+    expect(draft([renew('nobody')]).out.title).toBe('The breaker that feeds the source box off, locked or labelled');
+    expect(draft([renew('nobody')]).out.says.join()).toMatch(/Which breaker feeds box nobody is not known/);
+    expect(draft([renew('one')]).out.says.join()).not.toMatch(/not known/);
+    expect(draft([own()]).out.title).toMatch(/^The main off/);
+  });
+  it('what stays live is said of each: a service lug by the main, the line side of a tripped face by a breaker', () => {
+    expect(draft([own()]).out.cautions.join()).toMatch(/service lugs.*stay live/);
+    expect(draft([renew('one')]).out.cautions.join()).toMatch(/ground-fault receptacle is not isolation/);
+    expect([draft([own()]).out.says.length, draft([renew('one')]).out.says.length]).toEqual([3, 2]);
+    expect(draft([renew('both')]).out.says.join()).toMatch(/Switch all of them off/);
+  });
+  it('a proof names what it proves; with several boxes each is tested, with its circuits', () => {
+    const { dead } = draft([renew('one')]);
+    expect([dead.dead, dead.proves].map((l) => l.map((t) => t.key))).toEqual([['c1'], ['c1']]);
+    expect(dead.says.join()).toMatch(/Test box one: hot to neutral/);
+    expect(dead.says.join()).not.toMatch(/each box/);
+    const all = draft([renew('one'), renew('both')]).dead.says.join();
+    expect(all).toMatch(/each box that is opened: box one \(circuit 1\); box both \(circuit 1 and 3\)/);
+    // no face to test at
+    const bare = site({ devices: [] });
+    expect(draft([renew('one', bare)], 0, bare).dead.says.join()).toMatch(/has no face to test at/);
+    expect(draft([own()]).dead.says.join()).toMatch(/both bus bars/);
+  });
+  it('time for each breaker that is labelled, each box and each circuit that is proved', () => {
+    const times = ({ out, dead }: ReturnType<typeof draft>) => [out.time[0]!.count, dead.time[0]!.count];
+    expect([times(draft([renew('one')])), times(draft([renew('both')])), times(draft([own()]))]).toEqual([[1, 1], [2, 2], [1, 1]]); // prettier-ignore
+    expect(times(draft([renew('one'), renew('both')]))).toEqual([2, 2]);
+  });
+  it('on again: a new breaker with a test button is tried', () => {
+    expect(draft([own()]).back.title).toBe('Main on, then the new breaker');
+    expect(draft([own()]).back.says.join()).toMatch(/test button of the new breaker/);
+    expect([draft([renew('one')]).back.title, draft([renew('one')]).back.alters]).toEqual(['Breaker on', true]);
+    expect(draft([renew('one'), alter('c1', { arcFault: 'breaker' })], 1).back.title).toBe('Main on');
+    expect(draft([renew('one')]).back.says.join()).not.toMatch(/test button/);
+  });
+  it('every step that opens a box waits for the proof of what hangs in it', () => {
+    for (const s of stepsOf(job([renew('one'), renew('three')])).filter((x) => x.id.startsWith('open-source')))
+      expect(s.dead).toHaveLength(1);
+  });
+});
