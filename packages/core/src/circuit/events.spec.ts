@@ -115,6 +115,11 @@ describe('a dead short', () => {
     const short: Bench = { ...run2, joints: run2.joints.map((j) => (j.id === 'device2-brass-upper' ? { ...j, ends: [...j.ends, { cableId: 'cable2', conductor: 1, end: 1 as const }] } : j)).filter((j) => j.id !== 'device2-silver-upper') }; // prettier-ignore
     expect(opened(short)).toEqual([['breaker', 'breaker']]);
   });
+  it('from hot to ground it sees as well, and still the dead short is the sooner', () => {
+    const run2 = runOfBoxes({ boxes: 2, lengthMm: 1000, protectedFirst: true });
+    const short: Bench = { ...run2, joints: run2.joints.map((j) => (j.id === 'device2-brass-upper' ? { ...j, ends: [...j.ends, { cableId: 'cable2', conductor: 2, end: 1 as const }] } : j)).filter((j) => j.id !== 'device2-green') }; // prettier-ignore
+    expect(opened(short)).toEqual([['breaker', 'breaker']]);
+  });
 });
 
 describe('what goes out and does not come back', () => {
@@ -140,6 +145,11 @@ describe('what goes out and does not come back', () => {
     // of two receptacles the one that it goes through
     const both = beside(plug(runOfBoxes({ boxes: 2, lengthMm: 1000, protectedFirst: true }, 'a'), 'adevice2', 0, 30), runOfBoxes({ boxes: 2, lengthMm: 1000, protectedFirst: true }, 'b')); // prettier-ignore
     expect(switchOn(both).bench.devices.map((d) => [d.id, d.tripped])).toEqual([['adevice1', true], ['adevice2', false], ['bdevice1', false], ['bdevice2', false]]); // prettier-ignore
+  });
+  it('the ground of its own cable is no way back, whatever other cables come first in the panel', () => {
+    const own = plug(breaker(runOfBoxes({ boxes: 1, lengthMm: 1000 }), 'breaker', { kind: 'ground-fault' }), 'device1', 0, 30);
+    expect(opened(beside(sharedNeutralRun(20, 30), own))).toEqual([['protective breaker', 'breaker']]);
+    expect(opened(beside(own, sharedNeutralRun(20, 30)))).toEqual([['protective breaker', 'breaker']]);
   });
   it('a neutral that is borrowed from another circuit trips the breaker that sent the current', () => {
     const a = breaker(runOfBoxes({ boxes: 1, lengthMm: 1000 }, 'a'), 'abreaker', { kind: 'ground-fault' });
