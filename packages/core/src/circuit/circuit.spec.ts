@@ -302,13 +302,13 @@ describe('handbook 21 and 22', () => {
     expect(magnitude(s)).toBeCloseTo(75, 6);
   });
   it('a breaker holds at 100 %, trips within 1 h at 135 %, within 2 min at 200 %, at once at 12 × (UL 489, memory)', () => {
-    expect(tripTime(1, 'US')).toBeUndefined();
-    expect(tripTime(1.35, 'US')!.to).toBeLessThanOrEqual(3600);
-    expect(tripTime(2, 'US')!.to).toBeLessThanOrEqual(120);
-    expect(tripTime(12, 'US')!.to).toBeLessThanOrEqual(0.1);
-    expect(tripTime(1.13, 'UK-B')).toBeUndefined();
-    expect(tripTime(1.45, 'UK-B')!.to).toBeLessThanOrEqual(3600);
-    expect(tripTime(5, 'UK-B')!.to).toBeLessThanOrEqual(0.1);
+    expect(tripTime(1 * 20, { amps: 20, curve: 'US' })).toBeUndefined();
+    expect(tripTime(1.35 * 20, { amps: 20, curve: 'US' })!.to).toBeLessThanOrEqual(3600);
+    expect(tripTime(2 * 20, { amps: 20, curve: 'US' })!.to).toBeLessThanOrEqual(120);
+    expect(tripTime(12 * 20, { amps: 20, curve: 'US' })!.to).toBeLessThanOrEqual(0.1);
+    expect(tripTime(1.13 * 20, { amps: 20, curve: 'UK-B' })).toBeUndefined();
+    expect(tripTime(1.45 * 20, { amps: 20, curve: 'UK-B' })!.to).toBeLessThanOrEqual(3600);
+    expect(tripTime(5 * 20, { amps: 20, curve: 'UK-B' })!.to).toBeLessThanOrEqual(0.1);
   });
 });
 
@@ -333,7 +333,7 @@ describe('UK: one phase and an earth loop (handbook 12)', () => {
   it('within 1.37 Ω a dead short to earth opens a 32 A type B at once', () => {
     const point = facePoints(switchOn(uk))[0]!;
     expect(point.groundFaultA).toBeGreaterThan(5 * 32);
-    expect(tripTime(point.groundFaultA / 32, 'UK-B')!.to).toBeLessThanOrEqual(0.1);
+    expect(tripTime(point.groundFaultA, { amps: 32, curve: 'UK-B' })!.to).toBeLessThanOrEqual(0.1);
     expect(point.volts).toBeCloseTo(230, 0);
   });
 });

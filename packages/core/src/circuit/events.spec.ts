@@ -4,7 +4,7 @@
  */
 import { describe, expect, it } from 'vitest';
 import { PANEL, type Bench, type BenchBreaker } from '../model/index.js';
-import { canReset, IMBALANCE_TRIP_A, runOfBoxes, sharedNeutralRun, switchOn, tripTime } from './index.js';
+import { canReset, IMBALANCE_TRIP_A, opensWithin, runOfBoxes, sharedNeutralRun, switchOn, tripTime } from './index.js';
 
 const CURVES = ['US', 'UK-B', 'UK-C'] as const;
 const breaker = (bench: Bench, id: string, part: Partial<BenchBreaker>): Bench => ({ ...bench, breakers: bench.breakers.map((b) => (b.id === id ? { ...b, ...part } : b)) }); // prettier-ignore
@@ -18,43 +18,79 @@ const opened = (bench: Bench, afterSeconds?: number) => switchOn(bench, {}, afte
 const on = (bench: Bench, afterSeconds?: number) => switchOn(bench, {}, afterSeconds).bench.breakers.map((b) => [b.id, b.on]);
 
 describe('how long a breaker takes', () => {
+  const after = (multiple: number, curve: (typeof CURVES)[number], amps = 20) => tripTime(multiple * amps, { amps, curve });
+  // rating, holds, within the hour or two at, and at a second point within so many seconds
   it.each([
-    ['US', 1, 1.35, 2, 120],
-    ['UK-B', 1.13, 1.45, 2.55, 60],
-    ['UK-C', 1.13, 1.45, 2.55, 60],
-  ] as const)('%s holds at %s, opens within the hour at %s, and at %s within %s s', (curve, holds, hour, second, within) => {
-    expect(tripTime(holds, curve)).toBeUndefined();
+    ['US', 15, 1, 1.35, 3600, 2, 120],
+    ['US', 30, 1, 1.35, 3600, 2, 120],
+    ['US', 40, 1, 1.35, 3600, 2, 240],
+    ['US', 50, 1, 1.35, 3600, 2, 240],
+    ['US', 60, 1, 1.35, 7200, 2, 360],
+    ['US', 100, 1, 1.35, 7200, 2, 360],
+    ['US', 125, 1, 1.35, 7200, 2, 480],
+    ['UK-B', 32, 1.13, 1.45, 3600, 2.55, 60],
+    ['UK-B', 40, 1.13, 1.45, 3600, 2.55, 120],
+    ['UK-B', 63, 1.13, 1.45, 3600, 2.55, 120],
+    ['UK-B', 80, 1.13, 1.45, 7200, 2.55, 120],
+    ['UK-C', 32, 1.13, 1.45, 3600, 2.55, 60],
+    ['UK-C', 50, 1.13, 1.45, 3600, 2.55, 120],
+    ['UK-C', 100, 1.13, 1.45, 7200, 2.55, 120],
+  ] as const)('%s of %s A holds at %s, opens at %s within %s s, at %s within %s s', (curve, amps, holds, hour, longest, second, within) => {
+    const at = (m: number) => after(m, curve, amps);
+    expect(at(holds)).toBeUndefined();
     // above what it holds it may open, after a minute at the soonest, or never
-    expect(tripTime(holds + 0.001, curve)).toEqual({ from: 60, to: Infinity });
-    expect(tripTime(hour - 0.001, curve)).toEqual({ from: 60, to: Infinity });
-    expect(tripTime(hour, curve)!.to).toBeCloseTo(3600, 6);
-    expect(tripTime(hour, curve)!.from).toBeCloseTo(180, 6);
-    expect(tripTime(second, curve)!.to).toBeCloseTo(within, 6);
-    expect(tripTime(second - 0.05, curve)!.to).toBeGreaterThan(within);
-    expect(tripTime(second, curve)!.from).toBeCloseTo(within / 20, 6);
+    expect(at(holds + 0.001)).toEqual({ from: 60, to: Infinity });
+    expect(at(hour - 0.001)).toEqual({ from: 60, to: Infinity });
+    expect(at(hour + 1e-9)!.to).toBeCloseTo(longest, 3);
+    expect(at(hour + 1e-9)!.from).toBeCloseTo(longest / 20, 3);
+    expect(at(second)!.to).toBeCloseTo(within, 6);
+    expect(at(second - 0.05)!.to).toBeGreaterThan(within);
+    // twice as far again: a quarter of the time, as long as it is heat that opens it
+    expect(at(2 * second)!.to).toBeCloseTo(curve === 'UK-B' ? 0.1 : within / 4, 6);
+  });
+  it('is in time by what BS EN 60898 has at the foot of the magnet: type B 45 s at 3 times, 90 above 32 A; type C 15 s at 5, 30 above', () => {
+    for (const [curve, m, amps, most] of [
+      ['UK-B', 3, 32, 45],
+      ['UK-B', 3, 40, 90],
+      ['UK-C', 5, 32, 15],
+      ['UK-C', 5, 40, 30],
+    ] as const) {
+      // prettier-ignore
+      const { to } = after(m, curve, amps)!;
+      expect(to / most).toBeGreaterThan(0.9);
+      // 15.6 of 15: the standard rounds
+      expect(to / most).toBeLessThan(1.05);
+    }
   });
   it.each([
     ['US', 8, 12],
     ['UK-B', 3, 5],
     ['UK-C', 5, 10],
   ] as const)('%s may open at once from %s on, and does at %s', (curve, may, does) => {
-    expect(tripTime(may - 0.001, curve)!.from).toBeGreaterThan(0);
-    expect(tripTime(may, curve)!.from).toBe(0);
-    expect(tripTime(does, curve)).toEqual({ from: 0, to: 0.1 });
-    expect(tripTime(does - 0.001, curve)!.from).toBe(0);
+    expect(after(may - 0.001, curve)!.from).toBeGreaterThan(0);
+    expect(after(may, curve)!.from).toBe(0);
+    // till the magnet is sure, its heat alone is
+    expect(after(does - 0.001, curve)!.to).toBeGreaterThan(1);
+    expect(after(does, curve)).toEqual({ from: 0, to: 0.1 });
+    expect([opensWithin(after(may - 0.001, curve), 1), opensWithin(after(may, curve), 1), opensWithin(after(does, curve), 0)]).toEqual([false, true, true]); // prettier-ignore
+  });
+  it('is open in time by its longest, not its shortest; what holds never is', () => {
+    const twice = after(2, 'US')!;
+    expect([opensWithin(twice, 120.01), opensWithin(twice, 119), opensWithin(undefined, 1e9)]).toEqual([true, false, false]);
+    expect(opensWithin({ from: 60, to: Infinity }, 1e9)).toBe(false);
   });
   it('more current never takes longer, and no band is turned round', () => {
-    for (const curve of CURVES) {
-      let before = Infinity;
-      for (let m = 1; m < 14; m += 0.01) {
-        const band = tripTime(m, curve);
-        if (!band) continue;
-        expect(band.from).toBeLessThanOrEqual(band.to);
-        expect(band.to).toBeLessThanOrEqual(before);
-        expect(band.to).toBeGreaterThanOrEqual(0.1);
-        before = band.to;
+    for (const curve of CURVES)
+      for (const amps of [15, 32, 40, 100]) {
+        let before = Infinity;
+        for (let m = 1; m < 14; m += 0.01) {
+          const band = after(m, curve, amps);
+          if (!band) continue;
+          expect(band.from).toBeLessThanOrEqual(band.to);
+          expect(band.to).toBeLessThanOrEqual(before);
+          before = band.to;
+        }
       }
-    }
   });
 });
 

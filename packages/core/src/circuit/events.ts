@@ -1,5 +1,5 @@
 /** What opens when the wiring is switched on: breakers by their bands, protective devices by imbalance; in a fixed order, until nothing more opens. */
-import type { Bench } from '../model/index.js';
+import type { Bench, BenchBreaker } from '../model/index.js';
 import { buildNetwork, nodeOf, type BuildOptions, type Built } from './build.js';
 import { magnitude, plus, Solved, type State } from './network.js';
 
@@ -20,31 +20,69 @@ export interface Opening {
 /** A class A device trips between 4 and 6 mA (UL 943, handbook 21, memory); at 5 mA we call it tripped. */
 export const IMBALANCE_TRIP_A = 0.005;
 
-/** What a standard fixes of a breaker, in multiples of its rating: holds for good, opens within the hour, within so many seconds at a second point, and at once between two. */
-const CURVES = {
-  US: { holds: 1, hour: 1.35, second: { at: 2, within: 120 }, magnetic: [8, 12] },
-  'UK-B': { holds: 1.13, hour: 1.45, second: { at: 2.55, within: 60 }, magnetic: [3, 5] },
-  'UK-C': { holds: 1.13, hour: 1.45, second: { at: 2.55, within: 60 }, magnetic: [5, 10] },
-} as const;
+/** Up to a rating, A: opens within so many seconds at one multiple and at another. */
+interface Within {
+  upTo: number;
+  hour: number;
+  second: number;
+}
+/** What a standard fixes of a breaker, in multiples of its rating: holds for good, opens within a time at two points, and at once between two. */
+const CURVES: Record<
+  BenchBreaker['curve'],
+  { holds: number; hour: number; second: number; magnetic: readonly [number, number]; within: readonly Within[] }
+> = {
+  US: {
+    ...{ holds: 1, hour: 1.35, second: 2, magnetic: [8, 12] },
+    within: [
+      { upTo: 30, hour: 3600, second: 120 },
+      { upTo: 50, hour: 3600, second: 240 },
+      { upTo: 100, hour: 7200, second: 360 },
+      { upTo: Infinity, hour: 7200, second: 480 },
+    ],
+  },
+  'UK-B': {
+    ...{ holds: 1.13, hour: 1.45, second: 2.55, magnetic: [3, 5] },
+    within: [
+      { upTo: 32, hour: 3600, second: 60 },
+      { upTo: 63, hour: 3600, second: 120 },
+      { upTo: Infinity, hour: 7200, second: 120 },
+    ],
+  },
+  'UK-C': {
+    ...{ holds: 1.13, hour: 1.45, second: 2.55, magnetic: [5, 10] },
+    within: [
+      { upTo: 32, hour: 3600, second: 60 },
+      { upTo: 63, hour: 3600, second: 120 },
+      { upTo: Infinity, hour: 7200, second: 120 },
+    ],
+  },
+};
 /** What is called at once, s. */
 const AT_ONCE_S = 0.1;
 
 /**
- * Time to trip of a breaker at a multiple of its rating, as a band.
- * US (UL 489, handbook 21, memory): holds at 1, within 1 h at 1.35, within 2 min at 2 up to 30 A, at once near 8 to 12.
- * UK (BS EN 60898, memory): type B at once at 3 to 5, C at 5 to 10; 1.13 holds an hour, 1.45 trips within one, 2.55 within a minute up to 32 A.
+ * Time to trip of a breaker at a current, as a band: `to` is the longest that its standard lets it take.
+ * US (UL 489, handbook 21, memory): holds at 1; opens within 1 h at 1.35 up to 50 A, 2 h above; at 2 within 2 min up to 30 A, 4 up to 50, 6 up
+ * to 100, 8 above; at once near 8 to 12. UK (BS EN 60898, memory): holds at 1.13; within 1 h at 1.45 up to 63 A, 2 h above; at 2.55 within a minute
+ * up to 32 A, two above; type B at once at 3 to 5, C at 5 to 10.
  */
-export function tripTime(multiple: number, curve: 'US' | 'UK-B' | 'UK-C'): Range | undefined {
-  const { holds, hour, second, magnetic } = CURVES[curve];
+export function tripTime(amps: number, { amps: rating, curve }: Pick<BenchBreaker, 'amps' | 'curve'>): Range | undefined {
+  const { holds, hour, second, magnetic, within } = CURVES[curve];
+  const multiple = amps / rating;
   if (multiple <= holds) return undefined;
   if (multiple >= magnetic[1]) return { from: 0, to: AT_ONCE_S };
-  // a thermal element takes a time that falls with the overload squared; how fast is fixed by the two points of its standard
+  const most = within.find((w) => rating <= w.upTo)!;
+  // between its two points the time falls by a power of the heat above what the first one lets through; beyond, heat no longer has time to get
+  // out, and the current squared times the time is the same (BS EN 60898 has 45 s at 3 and 15 s at 5 times, which this meets)
   const heat = (m: number): number => (hour * hour - 1) / (m * m - 1);
-  const fall = Math.log(second.within / 3600) / Math.log(heat(second.at));
-  const to = multiple < hour ? Infinity : Math.max(AT_ONCE_S, 3600 * heat(multiple) ** fall);
+  const fall = Math.log(most.second / most.hour) / Math.log(heat(second));
+  const to = multiple < hour ? Infinity : multiple < second ? most.hour * heat(multiple) ** fall : most.second * (second / multiple) ** 2;
   const from = multiple >= magnetic[0] ? 0 : Math.max(AT_ONCE_S, to === Infinity ? 60 : to / 20);
   return { from, to };
 }
+/** Whether it is open after some seconds: in time by its standard, or where its magnet may open it at once. */
+export const opensWithin = (time: Range | undefined, seconds: number): boolean =>
+  time !== undefined && (time.from === 0 || time.to <= seconds);
 
 export interface SwitchedOn {
   /** the wiring with what opened left open */
@@ -89,11 +127,11 @@ function nextOpening(
     .filter((b) => b.on)
     .flatMap((b) => {
       const amps = magnitude(state.amps(built.breakerBranch.get(b.id)!));
-      const seconds = tripTime(amps / b.amps, b.curve);
+      const seconds = tripTime(amps, b);
       return seconds && Number.isFinite(seconds.to) ? [{ b, amps, seconds }] : [];
     })
     .sort((x, y) => x.seconds.to - y.seconds.to || x.b.id.localeCompare(y.b.id));
-  const fault = over.find((o) => o.seconds.to <= AT_ONCE_S);
+  const fault = over.find((o) => o.seconds.from === 0);
   const breakerOpening = (o: (typeof over)[number]) => ({
     part: o.b.id,
     what: 'breaker' as const,
@@ -128,7 +166,7 @@ function nextOpening(
         open: off([b.id]),
       };
   }
-  return over[0] && over[0].seconds.to <= afterSeconds ? breakerOpening(over[0]) : undefined;
+  return over[0] && opensWithin(over[0].seconds, afterSeconds) ? breakerOpening(over[0]) : undefined;
 }
 
 /** Breakers that are loaded past what they hold, and when they will open. */
@@ -136,7 +174,7 @@ function overloads(bench: Bench, built: Built, state: State): SwitchedOn['overlo
   return bench.breakers.flatMap((b) => {
     const branch = built.breakerBranch.get(b.id);
     const amps = branch === undefined ? 0 : magnitude(state.amps(branch));
-    const seconds = tripTime(amps / b.amps, b.curve);
+    const seconds = tripTime(amps, b);
     return seconds ? [{ breakerId: b.id, amps, seconds }] : [];
   });
 }

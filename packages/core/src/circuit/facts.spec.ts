@@ -187,7 +187,7 @@ describe('volts at each face, and what a short would drive', () => {
     const point = facePoints(switchOn(long)).find((p) => p.deviceId === 'bdevice1')!;
     expect(point.shortA).toBeGreaterThan(22);
     expect(point.shortA).toBeLessThan(26);
-    expect(point.trip).toEqual(tripTime(point.shortA / 15, 'US'));
+    expect(point.trip).toEqual(tripTime(point.shortA, { amps: 15, curve: 'US' }));
     expect(point.trip!.from).toBeGreaterThan(5);
     expect(facePoints(switchOn(long)).find((p) => p.deviceId === 'adevice1')!.trip!.to).toBeLessThan(1);
   });

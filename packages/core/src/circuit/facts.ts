@@ -180,7 +180,7 @@ export function facePoints(on: SwitchedOn): FacePoint[] {
           shortA,
           groundFaultA: drive(pin('hot'), pin('ground')),
           loopOhm: magnitude(solved.impedanceBetween(pin('hot'), pin('neutral'))),
-          trip: breaker && tripTime(shortA / breaker.amps, breaker.curve),
+          trip: breaker && tripTime(shortA, breaker),
         };
       }),
     );

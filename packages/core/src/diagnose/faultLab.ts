@@ -6,7 +6,7 @@
  * What is taken out is a difference of nearly equal numbers. So contacts are taken here as ten times what they are, and insulation as a
  * hundredth: of the digits enough is left (held against `switchOn`, which factors each anew, in faultLab.spec).
  */
-import { buildNetwork, EARTH, IMBALANCE_TRIP_A, nodeOf, Solved, tripTime, type Built } from '../circuit/index.js';
+import { buildNetwork, EARTH, IMBALANCE_TRIP_A, nodeOf, opensWithin, Solved, tripTime, type Built } from '../circuit/index.js';
 import { LAMP_OHM, lampReading, METER_OHM, type LampCode } from '../instruments/index.js';
 import { PANEL, type Bench, type BenchDevice } from '../model/index.js';
 import { soundOf, TAMED_CONTACT_OHM, tamed, type NetChange, type Sound } from './netChange.js';
@@ -292,8 +292,7 @@ export class FaultLab {
       if (out.has(b.branch)) continue;
       const [vr, vi] = solved.volts(b.port);
       const amps = Math.hypot(vr, vi) / CONTACT;
-      const time = tripTime(amps / b.amps, b.curve);
-      if (time && time.to <= 1) return { breaker: true, outs: [b.branch, ...b.tied] };
+      if (opensWithin(tripTime(amps, b), 1)) return { breaker: true, outs: [b.branch, ...b.tied] };
     }
     for (const p of this.protectors) {
       if (out.has(p.outs[0]!)) continue;

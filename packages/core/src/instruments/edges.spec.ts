@@ -125,6 +125,15 @@ describe('every single fault, by three lamps', () => {
     // two in each of the two cables
     expect(opens.count).toBe(4);
   });
+  it('four times its rating: a type B of the UK may open at once, a breaker of the US not', () => {
+    // 56 m there and back are 0.93 Ω: 120 V drive some 128 A through 32 A
+    const opens = (curve: 'US' | 'UK-B') => {
+      const run = runOfBoxes({ boxes: 1, lengthMm: 56_000, amps: 32 });
+      const of = { ...run, breakers: run.breakers.map((b) => ({ ...b, curve })) };
+      return scanFaults(of, 'device1', 'upper').rows.some((r) => r.says === 'the breaker opens at once');
+    };
+    expect([opens('UK-B'), opens('US')]).toEqual([true, false]);
+  });
   it('a short that drives less than eight times the rating does not open it at once', () => {
     // a kilometre of cable: 120 V on some 17 Ω are 7 A, and a breaker of 15 A stays closed
     const far = scanFaults(runOfBoxes({ boxes: 1, lengthMm: 1_000_000 }), 'device1', 'upper');

@@ -1,5 +1,5 @@
 /** Every single fault of a circuit, and what a three-lamp tester in one face would say to it: which faults look alike. */
-import { buildNetwork, complex, endName, jointName, magnitude, nodeOf, Solved, type Branch } from '../circuit/index.js';
+import { buildNetwork, complex, endName, jointName, magnitude, nodeOf, Solved, tripTime, type Branch } from '../circuit/index.js';
 import { endKey, type Bench } from '../model/index.js';
 import { LAMP_OHM, lampReading } from './electrical.js';
 
@@ -70,7 +70,7 @@ export function scanFaults(
     ]);
     const tripped = bench.breakers.some((b) => {
       const branch = breakerBranch.get(b.id);
-      return branch !== undefined && magnitude(state.amps(branch)) > 8 * b.amps;
+      return branch !== undefined && tripTime(magnitude(state.amps(branch)), b)?.from === 0;
     });
     const says = tripped
       ? 'the breaker opens at once'
