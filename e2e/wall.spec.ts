@@ -96,6 +96,36 @@ test('a wall surveyed from nothing, by keyboard only', async ({ page }) => {
   await expect(page.locator('[data-testid^="box-"]')).toHaveCount(1);
 });
 
+test('what is typed faster than the wall is drawn belongs to the thing just added', async ({ page }) => {
+  await atWall(page, 'sewing-hall', 'A');
+  const tape = page.getByTestId('tape');
+  /** a key on the page and, before it is drawn, what a hand does on the tape */
+  const atOnce = (key: string, then: 'x typed' | 'all of it chosen'): Promise<void> =>
+    page.evaluate(
+      async ([pressed, done]) => {
+        document.body.dispatchEvent(new KeyboardEvent('keydown', { key: pressed!, bubbles: true }));
+        const field = document.querySelector<HTMLInputElement>('[data-testid=tape]')!;
+        field.focus();
+        field.select();
+        if (done === 'x typed') document.execCommand('insertText', false, 'x');
+        for (let frames = 0; frames < 3; frames++) await new Promise(requestAnimationFrame);
+      },
+      [key, then],
+    );
+  await atOnce('b', 'x typed');
+  await expect(tape).toHaveValue('x');
+  await page.keyboard.type(' 25 from left');
+  await page.keyboard.press('Enter');
+  await expect(tape).toHaveValue('25');
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('Escape');
+  await atOnce('s', 'all of it chosen');
+  await page.keyboard.type('70 1/2');
+  await page.keyboard.press('Enter');
+  await expect(tape).toHaveValue('70 1/2');
+  await expect(says(page)).not.toHaveClass(/wrong/);
+});
+
 test('two distances that can’t both hold: which, and by how much', async ({ page }) => {
   await atWall(page, 'study-w3');
   await page.getByText('Measure something twice').click();

@@ -1,5 +1,6 @@
 import {
   afterNextRender,
+  afterRenderEffect,
   ChangeDetectionStrategy,
   Component,
   computed,
@@ -47,7 +48,7 @@ export interface TapeEntry {
       </svg>
       <span class="here"></span>
     </div>
-    <form class="tape-form" (submit)="enter($event)">
+    <form class="tape-form" (submit)="enter($event)" (focusout)="left($event)">
       <div class="tape-measures" role="group" aria-label="Measure">
         @for (m of measures(); track m.key) {
           <button type="button" [attr.aria-pressed]="m.key === current()?.key" (click)="pick(m.key)">
@@ -62,17 +63,15 @@ export interface TapeEntry {
           type="text"
           autocomplete="off"
           data-testid="tape"
-          [value]="text()"
           [placeholder]="placeholder()"
           [attr.aria-invalid]="error() ? true : null"
           aria-describedby="tape-says"
           (input)="typed($event)"
           (keydown)="key($event)"
-          (blur)="typing = false"
         />
         <span class="tape-hint">{{ current()?.hint }}</span>
       </label>
-      <button type="submit" class="tape-set">Set</button>
+      <button type="submit" class="tape-set" tabindex="0">Set</button>
       <span class="tape-says" id="tape-says" [class.wrong]="error()" aria-live="polite">{{ error() || help() }}</span>
     </form>
   `,
@@ -98,7 +97,8 @@ export class TapeBar {
   protected typing = false;
   protected readonly text = linkedSignal<{ key: string | undefined; mm: number | undefined }, string>({
     source: () => ({ key: this.current()?.key, mm: this.current()?.mm }),
-    computation: (now, before) => (this.typing && before && before.source.key === now.key ? before.value : this.printed()),
+    // what is typed before the thing just added is drawn belongs to that thing already
+    computation: (_, before) => (this.typing && before ? before.value : this.printed()),
   });
   private readonly wrong = linkedSignal({ source: this.text, computation: () => '' });
   protected readonly error = computed(() => this.wrong() || this.refused());
@@ -127,6 +127,19 @@ export class TapeBar {
     }
     return list;
   });
+
+  constructor() {
+    // a figure that comes when all of the text is chosen already is chosen as well: what is typed next still replaces it
+    afterRenderEffect({
+      write: () => {
+        const [element, text] = [this.box().nativeElement, this.text()];
+        if (element.value === text) return;
+        const chosen = document.activeElement === element && element.selectionStart === 0 && element.selectionEnd === element.value.length;
+        element.value = text;
+        if (chosen) element.select();
+      },
+    });
+  }
 
   private printed(): string {
     const current = this.current();
@@ -173,6 +186,12 @@ export class TapeBar {
     this.text.set((event.target as HTMLInputElement).value);
   }
 
+  /** Leaving the tape gives its text up to the next figure; going to its own button does not (its tabindex lets it take the focus of a click in every browser). */
+  protected left(event: FocusEvent): void {
+    const to = event.relatedTarget;
+    if (!(to instanceof Element) || !to.closest('.tape-set, .tape-entry')) this.typing = false;
+  }
+
   protected key(event: KeyboardEvent): void {
     const current = this.current();
     if (!current) return;
@@ -195,18 +214,18 @@ export class TapeBar {
 
   protected enter(event: Event): void {
     event.preventDefault();
+    // read before the typing ends: a figure that has arrived and isn’t drawn yet would take its place
+    const text = this.text();
     this.typing = false;
     if (document.activeElement === this.box().nativeElement) this.focusNext();
-    const match = /^\s*([a-z])\s+(.*)$/i.exec(this.text());
+    const match = /^\s*([a-z])\s+(.*)$/i.exec(text);
     const named = match && this.measures().find((m) => m.letter === match[1]!.toLowerCase());
     const measure = named ?? this.current();
     if (this.raw() && measure) {
-      // another measure brings its own figure to the tape: what was typed is read first
-      const text = this.text();
       if (named) this.picked.set(named.key);
       return this.said.emit({ key: measure.key, text });
     }
-    const read = parseLength(named ? match[2]! : this.text(), { unit: this.unit() });
+    const read = parseLength(named ? match[2]! : text, { unit: this.unit() });
     if (!measure) return;
     if (!read.ok) return this.wrong.set(read.message);
     this.wrong.set('');
