@@ -1,5 +1,6 @@
-// npm run mutate [folder …] [-- --with folder,folder] [--file name]: puts small faults into folders of the core, one at a time,
-// and tells which of them no test sees. Without a folder: each in turn. What survives is written to `mutants/FOLDER.txt`, by file and line.
+// npm run mutate [folder …] [-- --with folder,folder] [--file name] [--spec name,name]: puts small faults into folders of the core, one
+// at a time, and tells which of them no test sees. Without a folder: each in turn. What survives is written to `mutants/FOLDER.txt`, by
+// file and line. `--spec` runs these spec files alone: soon done; what they see is seen, what they miss another may see.
 import { mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync, existsSync } from 'node:fs';
 import { join } from 'node:path';
 import { availableParallelism } from 'node:os';
@@ -16,7 +17,10 @@ const SEEN_FROM = {
   circuit: ['instruments'],
 };
 
-const { values, positionals } = parseArgs({ allowPositionals: true, options: { with: { type: 'string' }, file: { type: 'string' } } });
+const { values, positionals } = parseArgs({
+  allowPositionals: true,
+  options: { with: { type: 'string' }, file: { type: 'string' }, spec: { type: 'string' } },
+});
 const core = join(root, 'packages/core');
 const folders = readdirSync(join(core, 'src'), { withFileTypes: true }).filter((f) => f.isDirectory()).map((f) => f.name); // prettier-ignore
 for (const name of positionals)
@@ -31,7 +35,7 @@ const lines = [];
 for (const folder of positionals.length ? positionals : folders) {
   const also = values.with?.split(',') ?? SEEN_FROM[folder] ?? [];
   const config = join(core, '.mutate.vitest.config.mjs');
-  const specs = [folder, ...also].map((f) => `src/${f}/**/*.spec.ts`);
+  const specs = [folder, ...also].flatMap((f) => (values.spec?.split(',') ?? ['*']).map((name) => `src/${f}/**/${name}.spec.ts`));
   writeFileSync(config, `export default { test: { include: ${JSON.stringify(specs)}, testTimeout: 120000 } };\n`);
   const report = join(root, 'mutants', `${folder}.json`);
   const results = await new Stryker({

@@ -82,6 +82,39 @@ describe('the metal of a bench', () => {
     expect(metalOf(longer).ofCable('more').length).toBe(cable!.colours.length);
     expect(before.walk('nowhere').nodes()).toEqual(new Set(['nowhere']));
   });
+  it('a bridge is a conductor without which its two ends fall apart: held against taking out each by itself', () => {
+    const draw = random(11);
+    for (let n = 0; n < 25; n++) {
+      // a chain with ends laid together at random: some of it is in rings, some is not
+      const chain = runOfBoxes({ boxes: 5 }, 'r');
+      const joints = chain.joints.map((j) => ({ ...j, ends: [...j.ends] }));
+      const cables = [1, 2, 3].map((k) => ({ ...chain.cables[k]!, id: `x${k}`, name: `x${k}` }));
+      for (const c of cables)
+        for (const [conductor] of c.colours.entries())
+          for (const end of [0, 1] as const)
+            if (draw() < 0.7) joints[Math.floor(draw() * joints.length)]!.ends.push({ cableId: c.id, conductor, end });
+      const bench: Bench = { ...chain, cables: [...chain.cables, ...cables], joints };
+      const metal = metalOf(bench);
+      let [bridges, others] = [0, 0];
+      for (const c of bench.cables)
+        metal.ofCable(c.id).forEach((branch, conductor) => {
+          const at = (end: 0 | 1) => nodeOf.end(endKey({ cableId: c.id, conductor, end }));
+          const apart = !metal.walk(at(0), [branch]).has(at(1));
+          expect([c.id, conductor, metal.isBridge(branch)]).toEqual([c.id, conductor, apart]);
+          if (apart) bridges++;
+          else others++;
+        });
+      expect(bridges).toBeGreaterThan(0);
+      if (n === 0) expect(others).toBeGreaterThan(0);
+    }
+  });
+  it('a walk of the whole is kept, and says the same', () => {
+    const metal = metalOf(runOfBoxes({ boxes: 3 }));
+    const bar = nodeOf.bar(NEUTRAL_BAR);
+    expect(metal.walkWhole(bar)).toBe(metal.walkWhole(bar));
+    expect(metal.walkWhole(bar).nodes()).toEqual(metal.walk(bar).nodes());
+    expect(metal.walkWhole(nodeOf.bar(GROUND_BAR)).nodes()).not.toEqual(metal.walkWhole(bar).nodes());
+  });
   it('a chain has no loop; a second cable between two boxes that hang together closes one', () => {
     const chain = runOfBoxes({ boxes: 4 }, 'r');
     expect(loops(chain)).toEqual([]);

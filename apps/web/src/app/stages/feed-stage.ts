@@ -133,7 +133,7 @@ import { WordMark } from '../words/word';
                 <sa-verdict [verdict]="r.c.verdict" />
                 <button
                   type="button"
-                  class="feed-name"
+                  class="feed-name bare-button"
                   [attr.aria-expanded]="openFeed() === r.c.id"
                   (click)="openFeed.set(openFeed() === r.c.id ? undefined : r.c.id)"
                 >
