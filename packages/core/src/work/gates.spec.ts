@@ -188,6 +188,11 @@ describe('what a step asks', () => {
     const most = judgeAsk({ ...free, most: 200 }, value(200.8), 'in').verdict;
     expect([most, judgeAsk({ ...free, most: 200 }, value(200.81), 'in').verdict]).toEqual(['ok', 'stop']);
   });
+  it('says what was read, in the unit it is asked in', () => {
+    expect(judgeAsk(volts, value(119.512, { key: 'hn' }), 'in').says).toMatch(/119\.512 V/);
+    expect(judgeAsk(free, value(100), 'in').says).toMatch(/3 15\/16"|4"/);
+    expect(judgeAsk(free, value(100), 'mm').says).toMatch(/100 mm/);
+  });
   it('nothing measured and a guess can’t tell; a guess that is outside stops', () => {
     expect(judgeAsk(free, undefined, 'in').verdict).toBe('can’t tell');
     expect(judgeAsk(free, value(200, { estimated: true }), 'in').verdict).toBe('can’t tell');
@@ -273,7 +278,9 @@ describe('ticks', () => {
   it('the minutes can be noted afterwards, and taken back, for one step alone', () => {
     const job = laid({ ticks: [{ step: 'a', at: at(0) }, { step: 'b', at: at(1), took: 5 }] });
     expect(noteTook(job, 'a', 12).work.ticks.map((t) => t.took)).toEqual([12, 5]);
-    expect(noteTook(job, 'b', undefined).work.ticks).toEqual([{ step: 'a', at: at(0) }, { step: 'b', at: at(1) }]);
+    expect(noteTook(job, 'a', 12).work.ticks).toStrictEqual([{ step: 'a', at: at(0), took: 12 }, { step: 'b', at: at(1), took: 5 }]);
+    expect(noteTook(job, 'c', 1).work.ticks).toStrictEqual(job.work.ticks);
+    expect(noteTook(job, 'b', undefined).work.ticks).toStrictEqual([{ step: 'a', at: at(0) }, { step: 'b', at: at(1) }]);
   }); // prettier-ignore
 });
 
@@ -371,6 +378,14 @@ describe('what is built', () => {
     ] as unknown as Job['changes'];
     const done = (...ids: string[]) => [...builtChangeIds({ ...bare, changes, work: { ...bare.work, ticks: ids.map((id) => ({ step: id, at: at(0) })) } }, [...steps, plain('far', [], { changeIds: ['c2'] })])]; // prettier-ignore
     expect([done(), done('cut'), done('far'), done('cut', 'far')]).toEqual([[], ['c1', 'w'], ['c2'], ['c1', 'c2', 'w', 'v']]);
+    // what is wired in the panel goes by the cable that comes from there
+    const home = [
+      { id: 'c1', title: 't', do: 'run-cable', way: {}, cable: { id: 'k', ends: [{ label: 'panel' }, { boxId: 'box', label: 'box' }] } },
+      { id: 'c2', title: 't', do: 'place-device', device: { id: 'e', boxId: 'far' } },
+      { id: 'p', title: 't', do: 'wire-box', wiring: { id: 'far', panelEndOf: 'c5' } },
+    ] as unknown as Job['changes'];
+    const ticks = [{ step: 'cut', at: at(0) }];
+    expect([...builtChangeIds({ ...bare, changes: home, work: { ...bare.work, ticks } }, steps)]).toEqual(['c1', 'p']);
     const only = { ...bare, changes: changes.slice(2, 3) };
     expect([...builtChangeIds(only, steps)]).toEqual([]);
   });

@@ -4,10 +4,12 @@
  */
 import { describe, expect, it } from 'vitest';
 import { workOf } from '../ledger/index.js';
+import { inches } from '../measure/index.js';
 import {
   DEFAULT_SCHOOLS,
   DOCUMENT_VERSION,
   inHouse,
+  measured,
   type Box,
   type Cable,
   type Change,
@@ -20,7 +22,7 @@ import {
 import { siteWith, sub } from '../panel/smallPanel.testing.js';
 import { boxOn } from '../route/smallHouse.testing.js';
 import { stepsOf } from './index.js';
-import { breakerSwaps, circuitsIn, firstOutlets, isolationsOf, off, on } from './isolation.js';
+import { breakerSwaps, circuitsIn, firstOutlets, isolationOf, isolationsOf, off, on } from './isolation.js';
 
 const cable = (id: string, boxId: string, part: Partial<Cable> = {}): Cable => ({
   ...{ id, name: id, gauge: 12, conductors: ['black', 'white'], ground: 'bare', metal: 'copper', sheath: 'nonmetallic', direction: 'known', unbrokenIn: [] },
@@ -142,6 +144,59 @@ describe('the panel', () => {
   });
 });
 
+describe('what hangs behind an opening that is cut', () => {
+  /** A box let in above another one, whose cable hangs there from the ceiling. */
+  const above = (wallId: string, part: Partial<Box> = {}): Change => ({
+    id: 'above',
+    title: 'Box above',
+    do: 'place-box',
+    box: boxOn('above', wallId, 30, {
+      place: { from: 'left-end', toward: 'right', to: 'centre', distance: measured(inches(30)), bottom: measured(inches(44)) },
+      ...part,
+    }),
+  });
+  it('is dead too, whichever circuit it is of, with the circuit of the job', () => {
+    expect(groups([renew('one'), above('s')])).toEqual([['circuit 1', 'circuit 3']]);
+    expect(groups([renew('one'), above('n2')])).toEqual([['circuit 1', 'what feeds box nobody']]);
+    // beside it nothing hangs
+    const aside = boxOn('aside', 's', 60);
+    expect(groups([renew('one'), { id: 'aside', title: 'Box', do: 'place-box', box: aside }])).toEqual([['circuit 1']]);
+    // a cable that was traced is of its own circuit, not of its box’s
+    const traced = site({ cables: [cable('k1', 'one'), cable('k3', 'three', { circuitId: 'c1' })] });
+    expect(groups([renew('one', traced), above('s')], traced)).toEqual([['circuit 1']]);
+  });
+  it('alone it is what is switched off; and its step says whose breaker nobody knows', () => {
+    expect(groups([above('s')])).toEqual([['circuit 3']]);
+    const w = workOf(job([renew('one'), above('n2')]));
+    expect(off(w, isolationsOf(w)[0]!, undefined)[0]!.says.join()).toMatch(/Which breaker feeds box nobody is not known/);
+  });
+  it('nothing is cut for a box on the surface or in an open wall, nor for one that stays; the main takes all of them', () => {
+    expect(groups([renew('one'), above('s', { kind: 'surface-1g' })])).toEqual([['circuit 1']]);
+    const open = site({ walls: site().walls.map((w) => (w.id === 's' ? { ...w, faces: { ...w.faces, A: { ...w.faces.A, open: 'joists' } } } : w)) as Site['walls'] }); // prettier-ignore
+    expect(groups([renew('one', open), above('s')], open)).toEqual([['circuit 1']]);
+    expect(groups([own(), above('s')])).toEqual([['the panel']]);
+    // a box that is only opened is not cut for: the cable of another hangs behind it untouched
+    const low = boxOn('low', 's', 30, { circuitId: 'c1', place: { ...boxOn('x', 's', 30).place, bottom: measured(inches(44)) } });
+    const both = site({ boxes: [...site().boxes, low], devices: [...site().devices, device('low')] });
+    const opened: Change = { id: 'd', title: 'Face', do: 'replace-device', deviceId: 'low-d', device: device('low', 'ground-fault-15') };
+    expect(groups([opened], both)).toEqual([['circuit 1']]);
+    expect(groups([renew('low', both)], both)).toEqual([['circuit 1', 'circuit 3']]);
+  });
+});
+
+describe('which of them a box is opened in', () => {
+  it('the one that has it; a new box in none', () => {
+    const w = workOf(job([renew('one'), renew('three'), { id: 'n', title: 'Box', do: 'place-box', box: boxOn('new', 'e', 30) }]));
+    const list = isolationsOf(w);
+    const of = (id: string) =>
+      isolationOf(
+        list,
+        w.boxes.find((b) => b.box.id === id)!,
+      )?.n;
+    expect([of('one'), of('three'), of('new')]).toEqual([0, 1, undefined]);
+  });
+});
+
 describe('its steps, as they are read', () => {
   const draft = (changes: Change[], n = 0, at?: Site) => {
     const w = workOf(job(changes, at));
@@ -186,6 +241,38 @@ describe('its steps, as they are read', () => {
     expect([draft([renew('one')]).back.title, draft([renew('one')]).back.alters]).toEqual(['Breaker on', true]);
     expect(draft([renew('one'), alter('c1', { arcFault: 'breaker' })], 1).back.title).toBe('Main on');
     expect(draft([renew('one')]).back.says.join()).not.toMatch(/test button/);
+  });
+  it('one breaker of several is switched off as one; several at the main as none', () => {
+    expect(draft([renew('one')]).out.says).toContain('Switch it off; lock it or tape a label over the handle.');
+    expect(draft([own()]).out.says).toContain('Switch it off; lock it or tape a label over the handle.');
+    expect(draft([own()]).out.says.join()).toMatch(/barrier over the service lugs/);
+    expect(draft([renew('one')]).out.says.join()).not.toMatch(/barrier|cover off/);
+  });
+  it('a subpanel: dead by its feeder, whose lugs stay live behind its own main', () => {
+    const behind = site({ subpanels: [{ ...sub({ breakers: [{ id: 'sb', circuitId: 'c3', space: 1, poles: 1 }] }), fedBy: 'b1' }] });
+    const at: Site = { ...behind, panel: { ...behind.panel!, breakers: behind.panel!.breakers.filter((b) => b.circuitId !== 'c3') } };
+    const { out, dead, back } = draft([alter('c3', { arcFault: 'breaker' })], 0, at);
+    expect(out.title).toMatch(/^[A-Z].* off, locked or labelled$/);
+    expect(out.says.join()).toMatch(/A lamp that does not hang on the shop panel/);
+    expect(out.cautions.join()).toMatch(/the feeder’s lugs stay live/);
+    expect(dead.says.join()).toMatch(/another panel.*Test the feeder’s lugs and both bus bars/);
+    expect(back.title).toMatch(/^[A-Z].* on$/);
+    // its own box, where another circuit of the same panel is: by its number
+    expect(groups([alter('c3', { arcFault: 'breaker' }), renew('one', at)], at)).toEqual([['circuit 1'], ['the shop panel']]);
+  });
+  it('where no box is opened the outlet that is opened first is tested', () => {
+    const { dead } = draft([alter('c3', { groundFault: 'device upstream' })]);
+    expect(dead.says.join()).toMatch(/Test the outlet that is opened first/);
+    expect(dead.place).toEqual({ words: 'panel' });
+    expect(draft([renew('one')]).dead.place).toEqual({ words: 'box one', boxId: 'one', wallId: 'n', roomId: 'den' });
+    expect(dead.cautions).toHaveLength(1);
+  });
+  it('the new breaker is tried for what it is planned to be: ground fault as well, and not where it is a plain one', () => {
+    const plain = { ...own(), circuit: { id: 'c5', number: '5', name: 'new', voltsNominal: 120, breakerA: 20 } } as Change;
+    expect(draft([plain]).back.says).toHaveLength(2);
+    expect(draft([plain, alter('c5', { groundFault: 'breaker' })]).back.says.join()).toMatch(/test button of the new breaker/);
+    expect(draft([own(), renew('one')], 1).back.says).toHaveLength(2);
+    expect(draft([renew('one')]).back.time).toEqual([{ kind: 'switch on', count: 1 }]);
   });
   it('every step that opens a box waits for the proof of what hangs in it', () => {
     for (const s of stepsOf(job([renew('one'), renew('three')])).filter((x) => x.id.startsWith('open-source')))

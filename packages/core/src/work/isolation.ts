@@ -4,7 +4,7 @@ import { numbered, type Work, type WorkBox } from '../ledger/index.js';
 import { cablesBehind, onSurface } from '../layout/index.js';
 import { breakerNumber, PANEL, panelWith, subpanelOf, type Circuit, type JobInHouse } from '../model/index.js';
 import { behindFeeder } from '../panel/index.js';
-import { listed, step, type Draft, type Target } from './step.js';
+import { capital, listed, step, type Draft, type Target } from './step.js';
 import { spent } from './times.js';
 
 export interface Isolation {
@@ -25,7 +25,6 @@ const stepsAt = (n: number): Pick<Target, 'off' | 'prove' | 'on'> => ({
 });
 
 export const PANEL_TARGET = 'panel';
-const capital = (words: string): string => `${words.charAt(0).toUpperCase()}${words.slice(1)}`;
 const unknownFeed = (boxId: string): string => `feed of ${boxId}`;
 
 /** Circuits whose conductors are in a box: its own, and those that its cables were traced to. */

@@ -4,7 +4,9 @@ import type { Finding } from '../codebook/index.js';
 import { DEFAULT_SCHOOLS, DOCUMENT_VERSION, emptySite, inHouse, type JobInHouse } from '../model/index.js';
 import { handMinutes, outageMinutes, outagesOf, printSpan, summaryOf, TIMES, type Step, type Target } from './index.js';
 import { restingOn, restsOn } from './outages.js';
-import { inOrder, listed, step, volts, type Draft } from './step.js';
+import { capital, free, inOrder, listed, marksABox, out, step, volts, type Draft } from './step.js';
+import { notedMinutes } from './noted.js';
+import { inches } from '../measure/index.js';
 import { minutesOf, printMinutes, spent, timeTerms } from './times.js';
 
 const draft = (id: string, after?: string[], more: Partial<Draft> = {}): Draft => ({ ...step(id, `Do ${id}`, [spent('mark out')], []), ...(after ? { after } : {}), ...more }); // prettier-ignore
@@ -21,6 +23,42 @@ describe('the order of steps', () => {
     expect(ids(inOrder([draft('a'), draft('b', ['a', 'gone', 'a'])]))).toEqual(['a<', 'b<a']));
   it('a ring is a fault of who wrote it, and still is listed whole', () =>
     expect(inOrder([draft('a'), draft('b', ['c']), draft('c', ['b'])]).map((s) => s.id)).toEqual(['a', 'b', 'c']));
+});
+
+describe('a step as it is written', () => {
+  it('alone it needs nothing dead, proves nothing, asks nothing, warns of nothing', () =>
+    expect(step('a', 'A', [], ['do it'])).toEqual({
+      ...{ id: 'a', title: 'A', time: [], says: ['do it'], place: undefined, hands: 1, wait: undefined },
+      ...{ dead: [], proves: [], alters: false, connects: false, asks: [], cautions: [], changeIds: [] },
+    }));
+  it('a wait brings its time', () => {
+    // premixed compound 8 to 24 h: common practice
+    expect(step('a', 'A', [], [], { wait: 'premixed compound' }).wait).toEqual({
+      kind: 'premixed compound',
+      minutes: { middle: 480, bad: 1440 },
+    });
+  });
+  it('marking out a box is marking where one goes: not on a wall, and nothing else at a box', () => {
+    const place = { words: 'box', boxId: 'b' };
+    const mark = (more: Partial<Draft>) => marksABox(inOrder([draft('a', [], more)])[0]!);
+    expect([mark({ place }), mark({ place: { words: 'panel' } }), mark({}), mark({ place, time: [spent('switch on')] })]).toEqual([true, false, false, false]); // prettier-ignore
+    expect(mark({ place, time: [spent('switch on'), spent('mark out')] })).toBe(true);
+  });
+  it('free ends: as much as is needed there, or the 6 in of NEC 300.14 (from memory); cable out of an opening 12 in (common practice)', () => {
+    expect([free('k', 'box', undefined, 'US-2020').least, free('k', 'box', inches(7), 'US-2020').least]).toEqual([inches(6), inches(7)]);
+    expect(free('k', 'box', undefined, 'US-2020').source).toMatch(/^NEC 2020, 300\.14 · from memory/);
+    expect(out('k', 'box').least).toBe(inches(12));
+  });
+  it('minutes that were noted, hands counted as planned, and how many steps say so', () => {
+    const noted = (...ticks: [string, number?][]) =>
+      notedMinutes(
+        { work: { ticks: ticks.map(([id, took]) => ({ step: id, at: 'x', ...(took === undefined ? {} : { took }) })) } } as unknown as JobInHouse,
+        inOrder([draft('a'), draft('b', [], { hands: 2 })]),
+      ); // prettier-ignore
+    expect(noted(['a', 5], ['b', 10])).toEqual({ minutes: 25, steps: 2 });
+    expect(noted(['a'], ['b', 10], ['gone', 3])).toEqual({ minutes: 23, steps: 2 });
+    expect(noted(['a'])).toEqual({ minutes: 0, steps: 0 });
+  });
 });
 
 describe('what is off meanwhile', () => {
@@ -86,6 +124,7 @@ describe('minutes and lists as they are read', () => {
     const once = printSpan(minutesOf([spent('mark out')]));
     expect(timeTerms([spent('mark out'), spent('mark out', 0)])).toEqual([`mark out: ${once}`]);
     expect(timeTerms([spent('mark out', 2.5)])[0]).toMatch(/^mark out × 2\.5: /);
+    expect([capital('the main'), capital('x'), capital('')]).toEqual(['The main', 'X', '']);
     expect([listed([]), listed(['5']), listed(['5', '7']), listed(['5', '7', '9'])]).toEqual(['', '5', '5 and 7', '5, 7 and 9']);
   });
   it('volts that have to be there go by ANSI C84.1 (from memory), those that must not by common practice', () =>

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { sewingCorner } from '../houses.testing.js';
 import { checkJob, bareJob, type JobInHouse } from '../model/index.js';
 import { ledgerOf } from '../ledger/meant.testing.js';
-import { FORGOTTEN_MIN, isRunning, minutesOn, pauseTimers, startTimer, stepsOf, tick } from './index.js';
+import { dropTimer, FORGOTTEN_MIN, isRunning, minutesOn, pauseTimers, startTimer, stepsOf, tick } from './index.js';
 
 const at = (minute: number): string => new Date(Date.UTC(2026, 10, 28, 9, 0) + minute * 60_000).toISOString();
 const ticked = (job: JobInHouse, minute: number) => {
@@ -38,6 +38,14 @@ describe('the clock of a step', () => {
     // without a clock nothing is noted
     expect(minutesOn(sewingCorner, 'prepare', at(5))).toBeUndefined();
     expect(ticked(sewingCorner, 5).ticks[0]).not.toHaveProperty('took');
+  });
+  it('at ten hours to the minute it still counts; taken away, the others stay', () => {
+    const long = startTimer(sewingCorner, 'prepare', at(0));
+    expect(minutesOn(long, 'prepare', at(FORGOTTEN_MIN))).toBe(600);
+    expect(pauseTimers(long, at(FORGOTTEN_MIN)).work.timers).toEqual([{ step: 'prepare', minutes: 600 }]);
+    const both = startTimer(long, 'look', at(3));
+    expect(dropTimer(both, 'prepare').work.timers).toEqual([{ step: 'look', minutes: 0, since: at(3) }]);
+    expect(dropTimer(dropTimer(both, 'prepare'), 'look').work).not.toHaveProperty('timers');
   });
   it('a clock of the machine that was set back counts nothing, not less', () => {
     expect(minutesOn(startTimer(sewingCorner, 'prepare', at(10)), 'prepare', at(3))).toBe(0);
