@@ -86,7 +86,7 @@ test('a price book from a table with two bad rows; packets, tax and an hour’s 
   await fill(page, '14 AWG sheathed cable with ground: sold in', '30 for 21; 250 for 150');
   // a table of another kind is refused as a whole
   await page.getByTestId('csv-in').setInputFiles({ name: 'x.csv', mimeType: 'text/csv', buffer: Buffer.from('a;b\n1;2') });
-  await expect(report.getByRole('alert')).toContainText('The column article and price is missing');
+  await expect(report.getByRole('alert')).toContainText('The columns article and price are missing');
   await page.getByRole('button', { name: 'Leave it' }).click();
 
   await page.getByLabel('currency').fill('Taler');

@@ -102,7 +102,7 @@ test('the directory goes out as a table and comes in row by row; a bad row chang
 
   writeFileSync(file, 'room;watts\r\nhall;60\r\n');
   await page.getByTestId('csv-in').setInputFiles(file);
-  await expect(report).toContainText('The column space and name is missing');
+  await expect(report).toContainText('The columns space and name are missing');
   await expect(report).toContainText('Nothing was changed');
 
   const pdf = await page.request.get((await page.getByTestId('directory').getAttribute('href'))!);

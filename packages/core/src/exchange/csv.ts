@@ -19,6 +19,14 @@ export interface CsvTable {
   /** rows that say anything, each with the line of the file that it begins on, the head being line 1 */
   rows: { line: number; cells: Record<string, string> }[];
 }
+/** Why a table can’t be read at all: columns that must be there, by name; undefined where all are. */
+export function columnsMissing(came: readonly string[], must: readonly string[], all: readonly string[]): string | undefined {
+  const missing = must.filter((c) => !came.includes(c));
+  if (!missing.length) return undefined;
+  const words = missing.length > 1 ? `columns ${missing.join(' and ')} are` : `column ${missing[0]!} is`;
+  return `The ${words} missing. Came: ${came.join(', ').slice(0, 200) || 'nothing'}. Columns: ${all.join(', ')}.`;
+}
+
 /** A spreadsheet writes the mark of its own language between cells. */
 const MARKS = [',', ';', '\t'];
 

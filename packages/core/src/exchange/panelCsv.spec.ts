@@ -96,7 +96,8 @@ describe('in', () => {
     expect(report.rows[3]!.says).toContain('16 is taken');
   });
   it('wrong columns, an empty file, thousands of rows: the file is refused as a whole, with what would do', () => {
-    expect(panelFromCsv('room;watts\r\nhall;60', site).error).toMatch(/column space and name is missing. Came: room, watts/);
+    expect(panelFromCsv('room;watts\r\nhall;60', site).error).toMatch(/columns space and name are missing. Came: room, watts/);
+    expect(panelFromCsv('space;watts\r\n3;60', site).error).toMatch(/The column name is missing. Came: space, watts/);
     expect(panelFromCsv('', site).error).toContain('Came: nothing');
     const many = read(...Array.from({ length: 5000 }, (_, i) => row({ space: `${i}`, name: 'x' })));
     expect(many.error).toContain('5000 rows came');

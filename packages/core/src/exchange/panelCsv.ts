@@ -16,7 +16,7 @@ import {
   US_BREAKERS_A,
 } from '../model/index.js';
 import { protectionWords } from '../panel/index.js';
-import { csvTable, csvText, plainCell } from './csv.js';
+import { columnsMissing, csvTable, csvText, plainCell } from './csv.js';
 
 export const PANEL_COLUMNS = [
   'space',
@@ -167,11 +167,8 @@ export function panelFromCsv(text: string, whole: Site, panelId = PANEL): CsvRep
   if (!panel) return refuse('There is no panel to read it into: say first how many spaces it has.');
   const named = (column: string): string => column.toLowerCase().replace(/^breaker a$/, 'breaker A');
   const { columns: came, rows: table } = csvTable(text, named, Infinity);
-  const missing = (['space', 'name'] as const).filter((c) => !came.includes(c));
-  if (missing.length)
-    return refuse(
-      `The column ${missing.join(' and ')} is missing. Came: ${came.join(', ').slice(0, 200) || 'nothing'}. Columns: ${PANEL_COLUMNS.join(', ')}.`,
-    );
+  const missing = columnsMissing(came, ['space', 'name'], PANEL_COLUMNS);
+  if (missing) return refuse(missing);
   const strange = came.filter((c) => c && !(PANEL_COLUMNS as readonly string[]).includes(c));
   if (table.length > MOST_ROWS)
     return refuse(`${table.length} rows came; a panel has ${panel.spaces} spaces, so ${MOST_ROWS} rows at most would do.`);

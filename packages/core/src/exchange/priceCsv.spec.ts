@@ -49,7 +49,7 @@ describe('prices as CSV (RFC 4180)', () => {
     expect(read(['plate,,each,1,,,', 'plate,,each,2,,,']).rows[1]!.says).toBe('article: plate stands in line 2 already'));
   it('wrong columns, and 50 000 rows, are refused as a whole; nothing is changed', () => {
     const wrong = pricesFromCsv('part;cost\r\nplate;1', {});
-    expect([wrong.error, wrong.prices]).toEqual([expect.stringMatching(/The column article and price is missing/), undefined]);
+    expect([wrong.error, wrong.prices]).toEqual([expect.stringMatching(/The columns article and price are missing/), undefined]);
     const long = read(
       Array.from({ length: 50_000 }, () => 'plate,,each,1,,,'),
       { prices: { plate: 3 } },

@@ -2,7 +2,7 @@
 import { ARTICLE_IDS, articleIdsOf, ARTICLES, priceOf, type ArticleId } from '../catalog/index.js';
 import { checkShape, isUk, LocalDay, PriceNote, type House, withArticle } from '../model/index.js';
 import { numberFrom, soldFrom, soldText } from '../takeoff/index.js';
-import { csvTable, csvText, plainCell } from './csv.js';
+import { columnsMissing, csvTable, csvText, plainCell } from './csv.js';
 import type { CsvRow } from './panelCsv.js';
 
 export const PRICE_COLUMNS = ['article', 'what', 'unit', 'price', 'packet', 'where', 'priced on'] as const;
@@ -68,9 +68,8 @@ export function pricesFromCsv(text: string, house: Pick<House, 'prices' | 'price
   const refuse = (error: string): PriceReport => ({ rows: [], error, prices: house.prices, priceNotes: house.priceNotes });
   // a file of another kind is not read to its end
   const { columns: came, rows: table } = csvTable(text, (column) => column.toLowerCase(), MOST_ROWS);
-  const missing = (['article', 'price'] as const).filter((c) => !came.includes(c));
-  if (missing.length)
-    return refuse(`The column ${missing.join(' and ')} is missing. Came: ${came.join(', ').slice(0, 200) || 'nothing'}. Columns: ${PRICE_COLUMNS.join(', ')}.`); // prettier-ignore
+  const missing = columnsMissing(came, ['article', 'price'], PRICE_COLUMNS);
+  if (missing) return refuse(missing);
   if (table.length > MOST_ROWS)
     return refuse(`More than ${MOST_ROWS} rows came; the book has ${ARTICLE_IDS.length} articles, so ${MOST_ROWS} rows at most would do.`);
   let { prices, priceNotes } = house;
