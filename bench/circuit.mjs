@@ -34,7 +34,10 @@ function house(nodes) {
 function checksMs(boxes) {
   const run = runOfBoxes({ boxes }, 'c');
   const on = switchOn(run);
-  return median(() => benchFindings(on, { ...run, joints: [...run.joints], cables: [...run.cables] }, 'US-2020'), { rounds: 9, calls: 4 });
+  const edited = () => benchFindings(on, { ...run, joints: [...run.joints], cables: [...run.cables] }, 'US-2020');
+  // the first edits of a page meet code that the engine has not compiled yet
+  const first = median(edited, { rounds: 20, calls: 1 });
+  return { first, then: median(edited, { rounds: 15, calls: 20 }) };
 }
 
 /** The conductance part alone as a dense matrix: half of what the dense reference would have to do with complex numbers. */
@@ -132,7 +135,7 @@ export function circuitFigures() {
   const [a, z] = [sizes[0], sizes.at(-1)];
   const growth = Math.log(z.ms / a.ms) / Math.log(z.size / a.size);
   const spice = spiceMs(big.network);
-  const [ten, forty] = [10, 40].map(checksMs);
+  const [forty, ten] = [40, 10].map(checksMs);
   console.log(`${big.size} nodes; 10 000 faults of ${small.size} nodes\n`);
   return [
     figure('circuit.first-solve', first, `dense LU of ml-matrix, real part, ${big.size} nodes`, lu),
@@ -140,8 +143,9 @@ export function circuitFigures() {
     figure('circuit.instrument', added, 'first solve; a meter put in', first),
     figure('circuit.single-faults', all, 'factoring each of 10 000 anew', each),
     figure('circuit.growth', growth, 'exponent of linear growth, 100 to 10 000 nodes', 1, ''),
-    figure('bench.checks', forty, 'the 5 ms that all checks of 40 boxes may take', 5),
-    figure('bench.checks.growth', forty / ten, 'four times of ten boxes', 4, 'times'),
+    figure('bench.checks', forty.then, 'the 5 ms that all checks of 40 boxes may take', 5),
+    figure('bench.checks.first', forty.first, 'the same, the first twenty of them', 5),
+    figure('bench.checks.growth', forty.then / ten.then, 'four times of ten boxes', 4, 'times'),
     ...(spice
       ? [figure('circuit.ngspice', first, spice.own ? 'ngspice, its own analysis time' : 'ngspice, whole run', spice.own || spice.whole)]
       : []),

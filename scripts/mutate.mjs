@@ -48,7 +48,7 @@ for (const folder of positionals.length ? positionals : folders) {
     mutator: { excludedMutations: ['StringLiteral', 'ObjectLiteral', 'Regex'] },
     ignoreStatic: true,
     concurrency: availableParallelism(),
-    reporters: ['json', 'clear-text'],
+    reporters: ['json', 'clear-text', 'progress-append-only'],
     clearTextReporter: { allowColor: false, logTests: false, reportTests: false, reportMutants: false, reportScoreTable: false },
     jsonReporter: { fileName: report },
     tempDirName: '.stryker-tmp',

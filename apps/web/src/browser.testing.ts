@@ -2,11 +2,11 @@
 import '@angular/compiler';
 import 'fake-indexeddb/auto';
 
-/** A tab's own store; `clear` makes another tab of it. */
-class TabStorage {
+/** The store of a tab or of all of them; `clear` makes another tab, or another browser, of it. */
+class Store {
   private readonly items = new Map<string, string>();
   getItem = (key: string): string | null => this.items.get(key) ?? null;
   setItem = (key: string, value: string): void => void this.items.set(key, value);
   clear = (): void => this.items.clear();
 }
-Object.assign(globalThis, { sessionStorage: new TabStorage() });
+Object.assign(globalThis, { sessionStorage: new Store(), localStorage: new Store() });

@@ -87,6 +87,8 @@ export abstract class DocumentSession<D extends Kept> {
   private readonly past = signal<Version<D>[]>([]);
   private readonly future = signal<Version<D>[]>([]);
   private revision = 0;
+  /** what was edited here went through: the revision it became */
+  readonly savedHere = new Subject<number>();
   /** what the server has at that revision */
   private acknowledged: D | undefined;
   private dirty = false;
@@ -480,6 +482,7 @@ export abstract class DocumentSession<D extends Kept> {
         this.rest({ ...answer.stored, document });
         this.trouble.set(undefined);
         this.channel.postMessage({ kind: this.kind, id: document.id, revision: this.revision });
+        this.savedHere.next(this.revision);
         // edits made while this one was under way go out next
         this.dirty = this.document() !== document;
         // called saved when this browser knows it too: a reload right after finds the new revision and the undo list

@@ -19,10 +19,14 @@ const outbox = {
   add: (...items: { said: Said }[]) => void log.push(...items.map((i) => i.said)),
   entry: (_job: string, said: Said) => ({ said }),
 };
-afterEach(() => injector?.destroy());
+const close = (): void => {
+  injector?.destroy();
+  injector = undefined;
+};
+afterEach(close);
 
-/** A page with the demo's documents behind it; what is saved stays where it is. */
-function page<S>(make: () => S): S {
+/** A page with the demo's documents behind it; what is saved stays where it is. @param part what the server answers otherwise */
+function page<S>(make: () => S, part: Partial<Record<keyof Documents, unknown>> = {}): S {
   sessionStorage.clear();
   const kept = <D>(document: D) => of({ revision: 1, savedAt: '2026-11-25T00:00:00Z', document: structuredClone(document) });
   const saved = <D>(document: D, revision: number) =>
@@ -34,6 +38,7 @@ function page<S>(make: () => S): S {
     saveHouse: (house: House, revision: number) => saved(house, revision),
     newer: () => of(undefined),
     houseJobs: () => of(demoJobs.map((document) => ({ revision: 1, savedAt: '', document }))),
+    ...part,
   };
   injector = createEnvironmentInjector(
     [{ provide: Documents, useValue: documents }, { provide: Outbox, useValue: outbox }, HouseSession, JobSession, JobUndo],
@@ -72,6 +77,34 @@ describe('a job that is open', () => {
     expect(amps(load()) - amps(before)).toBeCloseTo(onIt.continuous ? 25 : 20, 6);
     session.house.undo();
     expect(load()).toEqual(before);
+  });
+
+  it('what was edited in the survey on its own page is no news to it when it is opened again; what was saved elsewhere is', async () => {
+    localStorage.clear();
+    const job = { ...demoJobs.find((j) => j.id === 'sewing-corner')!, houseSeen: 1 };
+    const at = (revision: number) => ({
+      job: () => of({ revision: 1, savedAt: '', document: structuredClone(job) }),
+      house: () => of({ revision, savedAt: '', document: structuredClone(quinceStreet) }),
+    });
+    const opened = async (revision: number) => {
+      close();
+      const session = page(() => inject(JobSession), at(revision));
+      await session.open('sewing-corner');
+      return session;
+    };
+    const here = await opened(1);
+    expect(here.unseen()).toBeUndefined();
+    here.house.editSite('a name', (site) => ({ ...site, rooms: site.rooms.map((r, i) => (i ? r : { ...r, name: 'pantry' })) }));
+    await here.house.savedNow();
+    expect(here.house.revisionNow()).toBe(2);
+    expect((await opened(2)).unseen()).toBeUndefined();
+    // somebody else, after that
+    const later = await opened(3);
+    expect(later.unseen()).toBe(2);
+    // edited with that still unread: it stays unread
+    later.house.editSite('a name', (site) => ({ ...site, rooms: site.rooms.map((r, i) => (i ? r : { ...r, name: 'larder' })) }));
+    await later.house.savedNow();
+    expect((await opened(4)).unseen()).toBe(2);
   });
 
   it('a tick goes to the log, and so does taking it back by undo', async () => {

@@ -21,11 +21,13 @@ import {
 } from '@saddle/core/model';
 import { entriesOf, type Said } from '@saddle/core/log';
 import { builtChangeIds, inUsBook, outageMinutes, usJobBook, type JobBook, type Step } from '@saddle/core/work';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { firstValueFrom } from 'rxjs';
 import { Documents } from '../api/documents.service';
 import { DocumentSession } from '../document/document-session';
 import { HouseSession } from '../house/house-session';
 import { Outbox } from '../record/outbox';
+import { noteSeenHere, seenHere } from './seen-here';
 
 export type SiteState = 'found' | 'planned' | 'built';
 
@@ -102,6 +104,15 @@ export class JobSession extends DocumentSession<Job> {
   readonly unit = computed(() => this.house.unit());
   readonly outlets = computed(() => outletBoxes(this.work()));
 
+  constructor() {
+    super();
+    // the survey is edited on the job’s own pages too, which is no edit of the job
+    this.house.savedHere.pipe(takeUntilDestroyed()).subscribe((revision) => {
+      const job = this.document();
+      if (job && this.unseen() === undefined) noteSeenHere(job.id, revision);
+    });
+  }
+
   override async open(id: string): Promise<void> {
     this.others.set([]);
     this.unseen.set(undefined);
@@ -121,8 +132,8 @@ export class JobSession extends DocumentSession<Job> {
     // so that the page opens again when the server is away
     this.house.keepForLater();
     this.keepForLater();
-    const { houseSeen } = job;
-    this.unseen.set(houseSeen !== undefined && houseSeen < this.house.revisionNow() && !job.closed ? houseSeen : undefined);
+    const seen = job.houseSeen === undefined ? undefined : Math.max(job.houseSeen, seenHere(job.id));
+    this.unseen.set(seen !== undefined && seen < this.house.revisionNow() && !job.closed ? seen : undefined);
     await this.lookAround();
   }
 
