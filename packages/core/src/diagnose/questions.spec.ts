@@ -453,10 +453,41 @@ describe('what mends it', () => {
   const known = circuitBench(house, 'b1');
   it.each([
     ['unknown/c1', /switch nobody knows of/],
+    ['breaker/x', /fully off first, then on, once/],
+    ['panel', /licensed electrician; leave the breaker off/],
+    ['tripped/d1', /press its reset until it clicks/],
+    ['switch/d1', /Switch it on, and label/],
+    ['appliance/d1', /have it mended, or let it go/],
+    ['noted', /proves nothing dead/],
+    ['cable/c1', /^to Loft box doesn’t bring it through: leave the circuit off/],
+    ['cable/nowhere', /^The cable doesn’t bring it through/],
+    ['device/nowhere', /survey it first/],
+    ['joints/nowhere', /made anew\.$/],
+    ['what/ever', /Nothing that is known here explains it/],
     ['service', /Call the supplier now/],
     ['back-fed', /Two sources feed one circuit/],
   ])('%s: nothing is planned, and what to do is said', (part, says) => {
     expect(repairOf(known, house, DEFAULT_SCHOOLS, part)).toEqual({ changes: [], says: expect.stringMatching(says) });
+  });
+  it('a worn device by one of its kind; connections by the plan’s own, whatever was seen; without the way of the power nothing is planned', () => {
+    const device = repairOf(known, house, DEFAULT_SCHOOLS, 'device/d1');
+    expect([device.says, device.changes.map((c) => c.do)]).toEqual(['A new Loft box receptacle takes its place.', ['replace-device']]);
+    // the only cable that was noted leads on from it
+    const onward: Site = {
+      ...house,
+      cables: house.cables.filter((c) => c.id === 'c2').map((c) => ({ ...c, direction: 'known' as const })),
+    };
+    const open = repairOf(circuitBench(onward, 'b1'), onward, DEFAULT_SCHOOLS, 'joints/b1', { kind: 'open splice' });
+    expect(open).toEqual({ changes: [], says: expect.stringMatching(/Make every connection in Loft box anew. How, the plan says once/) });
+    const led: Site = { ...house, cables: house.cables.map((c) => ({ ...c, direction: 'known' as const })) };
+    const anew = repairOf(circuitBench(led, 'b1'), led, DEFAULT_SCHOOLS, 'joints/b1', { kind: 'open splice' });
+    expect(anew.says).toBe('Every connection in Loft box is made anew.');
+    expect(anew.changes).toMatchObject([
+      { id: 'wire-b1', title: 'Connections in Loft box made anew', do: 'wire-box', wiring: { id: 'b1' } },
+    ]);
+    // a bad splice that was noted there is not what it is made by
+    const seen: Site = { ...led, wiring: [{ ...(anew.changes[0] as { wiring: NonNullable<Site['wiring']>[number] }).wiring, joints: [] }] };
+    expect(repairOf(circuitBench(seen, 'b1'), seen, DEFAULT_SCHOOLS, 'joints/b1').changes).toEqual(anew.changes);
   });
   it('a tab is mended by a new device, not by new connections', () => {
     const { changes } = repairOf(known, house, DEFAULT_SCHOOLS, 'joints/b1', { kind: 'wrong tab', deviceId: 'd1' });
