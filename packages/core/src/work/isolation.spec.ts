@@ -127,6 +127,7 @@ describe('the panel', () => {
     expect([firstOutlets(workOf(job(upstream))).length, breakerSwaps(workOf(job(upstream))).length]).toEqual([1, 0]);
     expect(groups(upstream)).toEqual([['circuit 1'], ['circuit 3']]);
     expect(groups([renew('one'), alter('c1', { arcFault: 'device upstream' })])).toEqual([['circuit 1']]);
+    expect(groups([renew('one'), alter('c3', { arcFault: 'device upstream' })])).toEqual([['circuit 1'], ['circuit 3']]);
     expect(groups([renew('one'), alter('c3', { breakerA: 15 })])).toEqual([['circuit 1']]);
   });
   it('a circuit of its own: the main first, then what is opened; its own breaker is bought as it is, not exchanged', () => {
@@ -194,6 +195,8 @@ describe('which of them a box is opened in', () => {
         w.boxes.find((b) => b.box.id === id)!,
       )?.n;
     expect([of('one'), of('three'), of('new')]).toEqual([0, 1, undefined]);
+    const both = workOf(job([renew('one'), renew('both')]));
+    expect(both.boxes.map((b) => isolationOf(isolationsOf(both), b)?.n)).toEqual([0, 0]);
   });
 });
 

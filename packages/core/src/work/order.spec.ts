@@ -18,6 +18,8 @@ describe('the order of steps', () => {
   it('what rests on a later one is listed behind it; the rest stays as it was written', () => {
     expect(ids(inOrder([draft('a'), draft('b', ['d']), draft('c', ['a']), draft('d', ['a'])]))).toEqual(['a<', 'c<a', 'd<a', 'b<d']);
     expect(ids(inOrder([draft('a'), draft('b', [])]))).toEqual(['a<', 'b<']);
+    // one of two that it rests on is not enough
+    expect(ids(inOrder([draft('a'), draft('b', ['a', 'c']), draft('c', [])]))).toEqual(['a<', 'c<', 'b<a,c']);
   });
   it('what isn’t there is rested on by none, and nothing twice', () =>
     expect(ids(inOrder([draft('a'), draft('b', ['a', 'gone', 'a'])]))).toEqual(['a<', 'b<a']));
