@@ -288,6 +288,29 @@ describe('a breaker set in a subpanel', () => {
     )!;
     expect([full.verdict, full.says]).toEqual(['caution', expect.stringMatching(/^41\.0 A on leg A .* the feeder carries 40 A/)]);
   });
+  it('two poles load both legs: 4800 W at 240 V are 20 A beside the 10 A of leg B; at 40 A it still carries them, above no more', () => {
+    const seen = fromPanel(shed, 'shed-panel', {
+      ...siteFrom(shed, 'shed-panel'),
+      panel: { ...panelOf(shed, 'shed-panel')!, notLooked: undefined },
+    });
+    const with240 = (watts: number, site: Site = seen) =>
+      breakerFindings(site, 'US-2020', { ...pots, poles: 2, loads: [{ watts, continuous: false }] }, 'shed-panel').find(
+        (f) => f.rule === 'panel-feeder',
+      )!;
+    const twenty = with240(4800);
+    expect(twenty.says).toBe('with this 30.0 of 40 A on leg B, all that is noted at once');
+    // the sum: what is there, the new one by its name, and what both make
+    const { terms, result } = twenty.sums[0]!;
+    expect([terms.at(-1)!.label, terms.at(-1)!.value, result.value]).toEqual([pots.name, 20, 30]);
+    expect(terms.reduce((sum, t) => sum + t.value, 0)).toBeCloseTo(result.value, 9);
+    expect([with240(7200).verdict, with240(7224).verdict]).toEqual([twenty.verdict, 'caution']);
+    // on one leg alone the other keeps its sum as it was
+    const one = finding(seen, 'panel-feeder')!.sums[0]!;
+    expect([one.terms.some((t) => t.label === pots.name), one.result.value]).toEqual([false, 10]);
+    // nobody read the rating of the feeder: nobody can tell
+    const unread = with240(4800, putCircuit(seen, 'feeder', { breakerA: undefined }));
+    expect([unread.verdict, unread.sums[0]!.result.value]).toEqual(['can’t tell', 30]);
+  });
   it('steps: the feeder off and locked, its lugs proved dead too, no bonding screw, its own directory', () => {
     const text = breakerSteps(pots, undefined, behindFeeder(shed, 'shed-panel')).join(' ');
     expect(text).toMatch(/Breaker 11 in the Utility room panel off and locked, then the cover of the Shed panel off/);
