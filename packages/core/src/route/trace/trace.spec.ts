@@ -4,31 +4,12 @@
  */
 import { describe, expect, it } from 'vitest';
 import { feet, inches, toInches } from '../../measure/index.js';
-import { measured, type Site, type Wall, type WantPlace } from '../../model/index.js';
-import { cheapestWay, framing, traced, type FrameEdge, type Framing, type Traced, type TraceInput } from '../index.js';
-import { boxOn, placeOn, RATES, smallHouse, wallOf } from '../smallHouse.testing.js';
+import { measured, type Site, type Wall } from '../../model/index.js';
+import { traced, type Traced } from '../index.js';
+import { boxOn, placeOn, smallHouse, wallOf } from '../smallHouse.testing.js';
+import { framed, input, laid, way } from '../smallWay.testing.js';
 
 const at = (inch: number) => measured(inches(inch));
-const FRESH = [0, 0, 0, 0, 0];
-/** minutes, and as few openings as can be */
-const CLEAN = [1, 0, 1000, 0, 0];
-
-function way(f: Framing, from: number, to: number): { nodes: number[]; edges: FrameEdge[] } {
-  const edges = cheapestWay(f.graph, [{ node: from, cost: FRESH }], to, CLEAN)!.edges.map((e) => f.edges[e]!);
-  const nodes = [from];
-  for (const e of edges) nodes.push(e.from === nodes.at(-1) ? e.to : e.from);
-  return { nodes, edges };
-}
-const input = (site: Site, f: Framing): Omit<TraceInput, 'nodes' | 'edges'> => ({
-  ...{ site, framing: f, edition: 'US-2023', unit: 'in', schools: { compound: 'setting, same day' } },
-  ...{ freeEndsMm: [inches(8), inches(8)], sheathMm: inches(0.5) },
-});
-const framed = (site: Site, place: WantPlace): Framing => framing(site, [place], { rates: RATES, gauge: 14, dryingHours: 24 });
-/** From the box to a place. */
-function laid(site: Site, place: WantPlace, more: Partial<TraceInput> = {}): Traced {
-  const f = framed(site, place);
-  return traced({ ...input(site, f), ...way(f, f.boxes.get('b')!, f.places[0]!), ...more });
-}
 const house = (part: Parameters<typeof smallHouse>[0] = {}): Site => smallHouse({ boxes: [boxOn('b', 'n', 24)], ...part });
 const wallN = wallOf('n', 120, { A: 'den', B: 'out' });
 const wallE = wallOf('e', 96, { A: 'den', B: 'shop' });
