@@ -3,7 +3,7 @@ import { expect, it } from 'vitest';
 import { quinceStreet } from '../houses.testing.js';
 import { inches, toInches } from '../measure/index.js';
 import { measured, type Obstacle, type Wall } from '../model/index.js';
-import { wallBays } from './bays.js';
+import { wallBays, type Bay } from './bays.js';
 
 const at = (inch: number) => measured(inches(inch));
 const said = (mm: number): number => Math.round(toInches(mm) * 1000) / 1000;
@@ -179,4 +179,32 @@ it('beside a door as wide as a cable needs there is a bay; under a window its si
   expect(edges(open(17, 0.9, 14))[1]).toEqual([32.75, 47.25, 0, 96]);
   // what ends where the bay begins is not in it
   expect(edges(open(10, 0, 6.75))[1]).toEqual([16.75, 31.25, 0, 96]);
+});
+
+it('bays side by side are neighbours where they stand beside each other for more than an inch of height', () => {
+  const parted = wall({
+    obstacles: [obstacle('f', 'fire-block', 16.75, 48, 14.5, 1.5), obstacle('g', 'fire-block', 32.75, 48.9, 14.5, 1.5)],
+  });
+  const { between, blocks } = wallBays(parted);
+  const name = (b: Bay) => `${said(b.left)} ${said(b.bottom)}`;
+  const pairs = between.filter((b) => said(b.left.left) === 16.75).map((b) => [name(b.left), name(b.right)]);
+  // from 49.5 to 48.9 in there is nothing beside each other
+  expect(pairs).toEqual([['16.75 0', '32.75 0'], ['16.75 49.5', '32.75 50.4']]); // prettier-ignore
+  expect(blocks.map((b) => [b.obstacle.id, name(b.below), name(b.above), said(b.z)])).toEqual([['f', '16.75 0', '16.75 49.5', 48], ['g', '32.75 0', '32.75 50.4', 48.9]]); // prettier-ignore
+  const higher = wallBays(wall({ obstacles: [obstacle('f', 'fire-block', 16.75, 48, 14.5, 1.5), obstacle('g', 'fire-block', 32.75, 52, 14.5, 1.5)] })); // prettier-ignore
+  expect(higher.between.filter((b) => said(b.left.left) === 16.75)).toHaveLength(3);
+});
+
+it('a block at the floor or under the top has a bay on one side of it only, and is none that is bored', () => {
+  expect(wallBays(wall({ obstacles: [obstacle('f', 'fire-block', 16.75, 0, 14.5, 1.5)] })).blocks).toEqual([]);
+  expect(wallBays(wall({ obstacles: [obstacle('f', 'fire-block', 16.75, 94.5, 14.5, 1.5)] })).blocks).toEqual([]);
+});
+
+it('two studs side by side are bored both; one of them only reckoned makes both a guess', () => {
+  // the known one at 16 in, and a jack beside it that was only reckoned
+  const jack = { id: 'jack', x: { ...at(17.5), known: 'assumed' as const } };
+  const pair = wallBays(wall({ framing: { ...wall().framing, extraStuds: [jack] } })).between[0]!;
+  expect([pair.studs.map(said), pair.guessed]).toEqual([[16, 17.5], true]);
+  const found = wallBays(wall({ framing: { ...wall().framing, extraStuds: [{ ...jack, x: at(17.5) }] } })).between[0]!;
+  expect([found.studs.map(said), found.guessed]).toEqual([[16, 17.5], false]);
 });
