@@ -208,3 +208,21 @@ it('two studs side by side are bored both; one of them only reckoned makes both 
   const found = wallBays(wall({ framing: { ...wall().framing, extraStuds: [{ ...jack, x: at(17.5) }] } })).between[0]!;
   expect([found.studs.map(said), found.guessed]).toEqual([[16, 17.5], false]);
 });
+
+it('a narrow bay stays one beside a window that is elsewhere, before it and behind it', () => {
+  const jack = { id: 'jack', x: at(48 + 1.5 + 1.2) };
+  const glazed = (x: number) =>
+    wall({
+      framing: { ...wall().framing, extraStuds: [jack] },
+      openings: [{ id: 'o', kind: 'window', x: at(x), z: at(30), width: at(10), height: at(30) }],
+    });
+  for (const x of [18, 66]) expect(edges(glazed(x))).toContainEqual([48.75, 49.95, 0, 96]);
+  // over it, it is passed under its sill
+  expect(edges(glazed(48))).toContainEqual([48.75, 49.95, 0, 30]);
+});
+
+it('is looked into where somebody said so, or where one sees between the studs', () => {
+  const looked = (part: Partial<Wall>) => wallBays(wall(part)).bays.every((b) => b.looked);
+  const { faces } = wall();
+  expect([looked({}), looked({ bayLooked: 'seen' }), looked({ faces: { ...faces, B: { ...faces.B, open: true } } })]).toEqual([false, true, true]); // prettier-ignore
+});

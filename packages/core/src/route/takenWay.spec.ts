@@ -4,6 +4,7 @@ import { feet, inches } from '../measure/index.js';
 import { emptySite, measured, type CableWay, type Obstacle, type Site } from '../model/index.js';
 import { boxOn, placeOn, smallHouse, wallOf } from './smallHouse.testing.js';
 import { input, framed, laid } from './smallWay.testing.js';
+import { chaseIn, outsideOf } from './laid.js';
 import { foundSince, keptWay, onTheWay, takenWay, type Traced } from './index.js';
 
 const at = (inch: number) => measured(inches(inch));
@@ -83,6 +84,22 @@ describe('a way that was taken', () => {
     expect(Object.keys(way.holes[0]!)).not.toEqual(expect.arrayContaining(['plate']));
     expect(way.openings[0]).toEqual({ id: first.openings[0]!.id, wallId: 'n', face: 'A', what: first.openings[0]!.what, left: expect.closeTo(first.openings[0]!.left, 3), right: expect.closeTo(first.openings[0]!.right, 3), bottom: 352.2, top: 453.8 }); // prettier-ignore
     for (const p of way.legs.flatMap((l) => l.path)) expect(Math.abs(p.x * 1000 - Math.round(p.x * 1000))).toBeLessThan(1e-6);
+  });
+  it('keeps how each point is found, what is chased and which walls it goes out through; words as long as they fit', () => {
+    const wall = site().walls.find((w) => w.id === 'n')!;
+    const more: Traced = {
+      ...searched(),
+      drillFrom: ['from the closet', 'x'.repeat(1200)],
+      chases: [chaseIn(wall, 609.6004, 'along'), chaseIn(wall, 300, 'up and down')],
+      outside: [outsideOf(wall, 'in')],
+    };
+    const kept = taken(more);
+    expect(kept.drillFrom.map((t) => t.length)).toEqual([15, 1000]);
+    expect(kept.chases).toEqual([
+      { wallId: 'n', lengthMm: 609.6, runs: 'along' },
+      { wallId: 'n', lengthMm: 300, runs: 'up and down' },
+    ]);
+    expect(kept.outside).toEqual(['n']);
   });
   it('is judged by what is known now: studs that turn out 2 1/2 in deep leave 7/8 in, and want a plate each', () => {
     const first = searched();
