@@ -73,12 +73,15 @@ test('a thumb on a drawing scrolls it, unless it lies on what can be dragged the
     for (let n = 1; n <= 10; n++) await client.send('Input.dispatchTouchEvent', { type: 'touchMove', touchPoints: at(n / 10) });
     await client.send('Input.dispatchTouchEvent', { type: 'touchEnd', touchPoints: [] });
   };
-  const box = (await page.locator('.bench-scroll').boundingBox())!;
-  const empty = box.y + box.height - 40;
-  await swipe(200, empty, -150, 0);
-  await expect.poll(() => page.locator('.bench-scroll').evaluate((e) => e.scrollLeft)).toBeGreaterThan(50);
-  await swipe(200, empty, 0, -250);
-  await expect.poll(() => page.evaluate(() => window.scrollY)).toBeGreaterThan(50);
+  // where it lies now: what is drawn later above it moves it down, and a swipe that began on the move goes nowhere
+  const swiped = (dx: number, dy: number, moved: () => Promise<number>) =>
+    expect(async () => {
+      const box = (await page.locator('.bench-scroll').boundingBox())!;
+      await swipe(200, box.y + box.height - 40, dx, dy);
+      await expect.poll(moved, { timeout: 2000 }).toBeGreaterThan(50);
+    }).toPass({ timeout: 20_000 });
+  await swiped(-150, 0, () => page.locator('.bench-scroll').evaluate((e) => e.scrollLeft));
+  await swiped(0, -250, () => page.evaluate(() => window.scrollY));
   // the plan of a way too; its point to pass is dragged
   await page.goto('/jobs/kiln-corner/route');
   await expect(page.locator('.way-leg, .way-hit').first()).toBeAttached({ timeout: 60_000 });
