@@ -27,10 +27,23 @@ interface Within {
   second: number;
 }
 /** What a standard fixes of a breaker, in multiples of its rating: holds for good, opens within a time at two points, and at once between two. */
-const CURVES: Record<
-  BenchBreaker['curve'],
-  { holds: number; hour: number; second: number; magnetic: readonly [number, number]; within: readonly Within[] }
-> = {
+interface Curve {
+  holds: number;
+  hour: number;
+  second: number;
+  magnetic: readonly [number, number];
+  within: readonly Within[];
+}
+/** Types B and C differ by their magnets alone. */
+const UK_HEAT: Omit<Curve, 'magnetic'> = {
+  ...{ holds: 1.13, hour: 1.45, second: 2.55 },
+  within: [
+    { upTo: 32, hour: 3600, second: 60 },
+    { upTo: 63, hour: 3600, second: 120 },
+    { upTo: Infinity, hour: 7200, second: 120 },
+  ],
+};
+const CURVES: Record<BenchBreaker['curve'], Curve> = {
   US: {
     ...{ holds: 1, hour: 1.35, second: 2, magnetic: [8, 12] },
     within: [
@@ -40,22 +53,8 @@ const CURVES: Record<
       { upTo: Infinity, hour: 7200, second: 480 },
     ],
   },
-  'UK-B': {
-    ...{ holds: 1.13, hour: 1.45, second: 2.55, magnetic: [3, 5] },
-    within: [
-      { upTo: 32, hour: 3600, second: 60 },
-      { upTo: 63, hour: 3600, second: 120 },
-      { upTo: Infinity, hour: 7200, second: 120 },
-    ],
-  },
-  'UK-C': {
-    ...{ holds: 1.13, hour: 1.45, second: 2.55, magnetic: [5, 10] },
-    within: [
-      { upTo: 32, hour: 3600, second: 60 },
-      { upTo: 63, hour: 3600, second: 120 },
-      { upTo: Infinity, hour: 7200, second: 120 },
-    ],
-  },
+  'UK-B': { ...UK_HEAT, magnetic: [3, 5] },
+  'UK-C': { ...UK_HEAT, magnetic: [5, 10] },
 };
 /** What is called at once, s. */
 const AT_ONCE_S = 0.1;

@@ -193,7 +193,8 @@ export function electrical(house: House, want: Want, option: RouteOption, runMm:
   });
   const point = facePoints(switchOn(bench, { celsius: 75 })).find((p) => p.deviceId === last.id && p.face === 'upper')!;
   const ok = point.dropPercent <= 3;
-  const trips = point.trip;
+  // by its magnet; a dead short that only heats the breaker burns for a minute or more (common practice)
+  const trips = point.trip?.from === 0 ? point.trip : undefined;
   // the length is noted for the circuit: to which of its boxes it was measured, nobody can tell
   const boxes = house.site.boxes.filter((b) => b.circuitId === circuit?.id).length;
   const vague = !own && boxes > 1;

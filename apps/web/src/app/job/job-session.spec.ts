@@ -11,6 +11,7 @@ import { HouseSession } from '../house/house-session';
 import { Outbox } from '../record/outbox';
 import { JobSession } from './job-session';
 import { JobUndo } from './job-undo';
+import { seenHere } from './seen-here';
 
 let injector: EnvironmentInjector | undefined;
 /** what went to the log */
@@ -105,6 +106,15 @@ describe('a job that is open', () => {
     later.house.editSite('a name', (site) => ({ ...site, rooms: site.rooms.map((r, i) => (i ? r : { ...r, name: 'larder' })) }));
     await later.house.savedNow();
     expect((await opened(4)).unseen()).toBe(2);
+  });
+
+  it('what is still to be saved of the survey as the next job is opened was seen on the page of the first, not of the next', async () => {
+    localStorage.clear();
+    const session = page(() => inject(JobSession));
+    await session.open('sewing-corner');
+    session.house.editSite('a name', (site) => ({ ...site, rooms: site.rooms.map((r, i) => (i ? r : { ...r, name: 'pantry' })) }));
+    await session.open('aquarium-alcove');
+    expect([seenHere('sewing-corner'), seenHere('aquarium-alcove')]).toEqual([2, 0]);
   });
 
   it('a tick goes to the log, and so does taking it back by undo', async () => {

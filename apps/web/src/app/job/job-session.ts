@@ -1,4 +1,5 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { outletBoxes, stageStates, workOf } from '@saddle/core/ledger';
 import type { Finding } from '@saddle/core/codebook';
 import {
@@ -21,7 +22,6 @@ import {
 } from '@saddle/core/model';
 import { entriesOf, type Said } from '@saddle/core/log';
 import { builtChangeIds, inUsBook, outageMinutes, usJobBook, type JobBook, type Step } from '@saddle/core/work';
-import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { firstValueFrom } from 'rxjs';
 import { Documents } from '../api/documents.service';
 import { DocumentSession } from '../document/document-session';
@@ -114,6 +114,8 @@ export class JobSession extends DocumentSession<Job> {
   }
 
   override async open(id: string): Promise<void> {
+    // what waits to be saved of the house was seen on the page of the job before
+    await this.house.savedNow();
     this.others.set([]);
     this.unseen.set(undefined);
     // the next job may be of a house by the other book
