@@ -1,5 +1,46 @@
 /** The wall: mouse, keys and tape move the same box, and everything follows. */
-import { expect, finding, goTo, openJob, saved, test } from './saddle.js';
+import { expect, finding, goTo, openJob, saved, test, type Page } from './saddle.js';
+
+/** The rules of the US book come as a file of their own: what becomes of it. */
+const rulesOfBook = (page: Page, when: (go: () => Promise<void>, stop: () => Promise<void>) => Promise<void>): Promise<unknown> =>
+  page.route('**/*.js', async (route) => {
+    const answer = await route.fetch();
+    const body = await answer.text();
+    const go = (): Promise<void> => route.fulfill({ response: answer, body });
+    await (/export\s*\{[^}]*\bas usJobBook\b/.test(body) ? when(go, () => route.abort()) : go());
+  });
+
+test('the boxes stand on their walls before the plan is judged, and nothing counts as clear meanwhile', async ({ page }) => {
+  let judge = (): void => undefined;
+  const asked = new Promise<void>((resolve) => (judge = resolve));
+  await rulesOfBook(page, async (go) => asked.then(go));
+  await page.goto('/jobs/sewing-corner/box');
+  await expect(page.getByTestId('box-sewing-box')).toBeVisible();
+  await expect(page.getByTestId('dim-left-left end of the wall')).toContainText('49 3/16"');
+  await expect(page.getByText('Checking the plan …')).toBeVisible();
+  const rail = page.getByRole('navigation', { name: 'Stages of the job' });
+  await expect(rail.locator('[data-state=clear]')).toHaveCount(0);
+  judge();
+  await expect(page.getByText('Fill of Hall box once tapped')).toBeVisible();
+  await expect(rail.locator('[data-state=stopped]')).not.toHaveCount(0);
+  await page.unrouteAll({ behavior: 'ignoreErrors' });
+});
+
+test('where its rules can’t be fetched a plan stands and is edited; the ledger says why it is not judged', async ({ page }) => {
+  await rulesOfBook(page, (_, stop) => stop());
+  await page.goto('/jobs/sewing-corner/box');
+  await expect(page.getByText('The rules of this house’s book could not be fetched')).toBeVisible();
+  await page.getByTestId('tape').fill('x 47');
+  await page.getByTestId('tape').press('Enter');
+  await expect(page.getByTestId('dim-left-left end of the wall')).toContainText('47"');
+  await saved(page);
+  await goTo(page, 'Work');
+  await expect(page.getByRole('main').getByText('The rules of this house’s book could not be fetched')).toBeVisible();
+  await page.unrouteAll({ behavior: 'ignoreErrors' });
+  await page.reload();
+  await goTo(page, 'Box');
+  await expect(page.getByText('Fill of Hall box once tapped')).toBeVisible();
+});
 
 test('drag, keys and tape; flip mirrors; outside the wall is refused', async ({ page }) => {
   await openJob(page, 'box');
@@ -7,6 +48,7 @@ test('drag, keys and tape; flip mirrors; outside the wall is refused', async ({ 
   const dimension = page.getByTestId('dim-left-left end of the wall');
   await expect(dimension).toContainText('49 3/16"');
 
+  await expect(page.getByTestId('wall')).toHaveClass(/in-hand/);
   // drag 60 px right: the dimension grows while the mouse is down, and stays
   const start = (await box.boundingBox())!;
   await page.mouse.move(start.x + 10, start.y + 30);

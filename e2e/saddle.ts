@@ -79,6 +79,8 @@ export const reading = test.extend<object, { shared: RunningServer; window: Brow
 export const openJob = async (page: Page, stage: string, id = 'sewing-corner'): Promise<void> => {
   await page.goto(`/jobs/${id}/${stage}`);
   await expect(page.getByTestId('save-state')).toBeVisible();
+  // drawn, and judged
+  await expect(page.getByText('Checking the plan …')).toHaveCount(0);
 };
 export const saved = (page: Page): Promise<void> => expect(page.getByTestId('save-state')).toHaveText('saved');
 export const goTo = async (page: Page, stage: string): Promise<void> => {

@@ -4,7 +4,8 @@ import { runServer, type RunningServer } from '../apps/server/src/testing/runSer
 import { expect, test, type Page } from './saddle.js';
 
 const WALL = '/jobs/bookcase-plinth/at-the-wall';
-const card = (page: Page) => page.locator('main.aw-card');
+// a card of an activity: until the plan is judged there is one that has none
+const card = (page: Page) => page.locator('main.aw-card[data-testid]');
 const idOf = async (page: Page): Promise<string> => (await card(page).getAttribute('data-testid'))!.slice(3);
 const key = async (page: Page, keys: string): Promise<void> => {
   for (const k of keys) await page.getByTestId(`pad-${k}`).tap();

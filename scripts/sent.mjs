@@ -4,11 +4,11 @@ import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 
 const dist = fileURLToPath(new URL('../apps/web/dist/browser', import.meta.url));
-/** Pages by the components that they are loaded as, and what each may send at most, kB (1000 bytes), shared styles and all. */
+/** Pages by the components that they are loaded as, and how much script each may send at most before it shows, kB (1000 bytes). */
 const MOST = {
   'start page': { of: ['JobsPage'], kB: 130 },
-  // 220 of script is the aim; no more than there is till then
-  'job page': { of: ['JobPage', 'StageByBook', 'BoxStage'], kB: 382 },
+  // a plan is drawn before it is judged: the rules of its book come after
+  'job page': { of: ['JobPage', 'StageByBook', 'BoxStage'], kB: 220 },
 };
 
 const text = new Map(readdirSync(dist).filter((f) => f.endsWith('.js')).map((f) => [f, readFileSync(join(dist, f), 'utf8')])); // prettier-ignore
@@ -45,6 +45,8 @@ export const sent = () =>
 if (process.argv[1] === fileURLToPath(import.meta.url)) {
   const pages = sent();
   for (const p of pages)
-    console.log(`${p.page}: ${p.kB.toFixed(1)} kB, of it ${p.script.toFixed(1)} of script in ${p.files.length} files, at most ${p.most}`);
-  if (pages.some((p) => p.kB > p.most)) process.exit(1);
+    console.log(
+      `${p.page}: ${p.kB.toFixed(1)} kB, of it ${p.script.toFixed(1)} of script in ${p.files.length} files, at most ${p.most} of script`,
+    );
+  if (pages.some((p) => p.script > p.most)) process.exit(1);
 }

@@ -1,8 +1,8 @@
 /** What stands about a box on its wall: studs, pipes, doors, other boxes. By the faceplates of the UK. */
 import { aroundWords } from '../words/alteration/around.js';
 import { toldBy, type Told } from '../words/phrases.js';
-import { FACEPLATE, type Judged, term } from '../codebook/index.js';
-import { practice } from '../catalog/index.js';
+import { type Judged, term } from '../codebook/index.js';
+import { FACEPLATE, practice } from '../catalog/index.js';
 import { backToBack, obstacleCollision, otherBoxesOn, studCollision } from '../layout/index.js';
 import { ukKind, type Spot } from './spots.js';
 import { boxBody, boxRect, type Box, type Site } from '../model/index.js';

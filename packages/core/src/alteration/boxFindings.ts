@@ -1,9 +1,8 @@
 /** What is judged of the boxes of an alteration: where the new one is, what is about it and in its wall, and what goes into both. */
 import { alterationBoxWords } from '../words/alteration/boxFindings.js';
 import { toldBy } from '../words/phrases.js';
-import { ukBoxSort } from '../catalog/index.js';
+import { FACEPLATE, ukBoxSort } from '../catalog/index.js';
 import {
-  FACEPLATE,
   ukBathBonding,
   ukBathCircuit,
   ukBeside,

@@ -15,6 +15,7 @@ import {
 import {
   handMinutes,
   isTicked,
+  outageMinutes,
   inUsBook,
   usJobBook,
   type JobBook,
@@ -34,6 +35,7 @@ import { alterationSteps } from './steps.js';
 export const ukJobBook: JobBook = {
   ledger: alterationLedger,
   steps: alterationSteps,
+  outageMinutes,
   about: (job) => {
     const final = subjectOf(job)?.final;
     return job.alteration?.kind === 'own radial'

@@ -184,4 +184,6 @@ export const boxKinds = (): BoxKind[] => BOX_KIND_IDS.map((id) => BOX_KINDS[id])
 
 /** A standard one-gang cover plate, in mm (common practice); each further gang is one pitch wider. */
 export const PLATE = { widthMm: inches(2.75), heightMm: inches(4.5) };
+/** Faceplate of a single and of a twin (BS 1363 and common practice; memory). */
+export const FACEPLATE = { 1: { widthMm: 86, heightMm: 86 }, 2: { widthMm: 146, heightMm: 86 } } as const;
 export const plateWidthMm = (gangs: number): number => PLATE.widthMm + (gangs - 1) * GANG_PITCH_MM;

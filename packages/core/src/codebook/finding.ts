@@ -1,7 +1,7 @@
 /** What a ledger says: a judgement at a stage of a job, with the changes that would cure it. Derived, never stored. */
 import * as z from 'zod';
 import type { Source } from '../catalog/index.js';
-import { Name, Remedy, Stage, strict, Sum, Verdict, VERDICTS } from '../model/index.js';
+import { Name, Remedy, Stage, strict, Sum, Verdict } from '../model/index.js';
 import type { Figure, Told } from '../words/phrases.js';
 import type { Judged } from './judged.js';
 import { RULE_IDS, type RuleId } from './rules/index.js';
@@ -61,16 +61,3 @@ export const Finding = z.object({
   remedies: z.array(Remedy),
 });
 export type Finding = z.infer<typeof Finding>;
-
-/** What one finding is told from another by. */
-export const findingKey = ({ rule, subject }: Pick<Finding, 'rule' | 'subject'>): string => `${rule}/${subject}`;
-
-interface Ranked {
-  verdict: Verdict;
-}
-const rank = (verdict: Verdict): number => VERDICTS.indexOf(verdict);
-/** The order in which findings are read: what stops first, a note last. */
-export const byVerdict = (a: Ranked, b: Ranked): number => rank(a.verdict) - rank(b.verdict);
-/** The verdict that counts for the whole; `ok` where there is nothing to say. What is only noted doesn’t count. */
-export const worstVerdict = (list: readonly Ranked[]): Verdict =>
-  list.reduce<Verdict>((w, f) => (rank(f.verdict) < rank(w) ? f.verdict : w), 'ok');

@@ -1,5 +1,6 @@
 export * from './judged.js';
 export * from './finding.js';
+export * from './ranked.js';
 // what a finding is made of
 export type { Figure, Told } from '../words/phrases.js';
 export * from './rules/index.js';

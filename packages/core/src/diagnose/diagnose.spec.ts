@@ -2,12 +2,13 @@
  * The search for a fault as a practitioner would check it: by hand on a run of three receptacles, and over every single fault of every box of
  * the sample house. How often faults are met and what tests cost is handbook 25 (common practice, no source).
  */
+import { once } from '../once.testing.js';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { runOfBoxes } from '../circuit/index.js';
 import { quinceStreet } from '../houses.testing.js';
 import { ledgerOf } from '../ledger/index.js';
-import { checkJobIn, COMPLAINTS, DEFAULT_SCHOOLS, inHouse, withWiring, type Bench, type Complaint, type Search } from '../model/index.js';
+import { checkJobIn, COMPLAINTS, DEFAULT_SCHOOLS, inHouse, withWiring, type Bench, type Complaint, type Job, type Search } from '../model/index.js'; // prettier-ignore
 import { fromBox } from '../purpose/index.js';
 import { stepsOf } from '../work/index.js';
 import { circuitBench, dictionaryOf, NAMED_AT, repairOf, searchState, sharesOf, type CircuitBench, type Dictionary } from './index.js';
@@ -19,7 +20,7 @@ const searching = (boxId: string, complaint: Complaint | undefined, ...readings:
 });
 const onBench = (bench: Bench): CircuitBench => ({ bench: { ...bench, plugged: [] }, taken: [], unseen: new Set(), circuit: undefined, site: quinceStreet.site }); // prettier-ignore
 /** Panel, then three boxes in a row, fed through their devices. */
-const run = dictionaryOf(onBench(runOfBoxes({ boxes: 3 })), 'box3');
+const run = once(() => dictionaryOf(onBench(runOfBoxes({ boxes: 3 })), 'box3'));
 const NO_POWER = 'hot open, or no power: a dead tester looks the same';
 const lamps = (n: number): string => `lamps/device${n}/lower`;
 const shows = (d: Dictionary, suspect: string, test: string): string | undefined =>
@@ -27,35 +28,36 @@ const shows = (d: Dictionary, suspect: string, test: string): string | undefined
 
 describe('what a test would show, as a practitioner would say it', () => {
   const open = (n: number, colour: string): string =>
-    run.suspects.find((s) => s.kind.startsWith('open') && s.boxId === `box${n}` && s.words.includes(colour) && /at |splice/.test(s.words))!
-      .id;
+    run().suspects.find(
+      (s) => s.kind.startsWith('open') && s.boxId === `box${n}` && s.words.includes(colour) && /at |splice/.test(s.words),
+    )!.id;
   it.each([
     ['breaker off: no lamp anywhere', 'off/b4', [NO_POWER, NO_POWER, NO_POWER]],
     ['hot and neutral swapped at the second: it alone', 'swapped/device2', ['reads as right', 'hot and neutral swapped', 'reads as right']],
   ])('%s', (_, suspect, all) => {
-    const id = run.suspects.some((s) => s.id === suspect) ? suspect : run.suspects.find((s) => s.kind === 'breaker off')!.id;
-    expect([1, 2, 3].map((n) => shows(run, id, lamps(n)))).toEqual(all);
+    const id = run().suspects.some((s) => s.id === suspect) ? suspect : run().suspects.find((s) => s.kind === 'breaker off')!.id;
+    expect([1, 2, 3].map((n) => shows(run(), id, lamps(n)))).toEqual(all);
   });
   it('a black off in the first box leaves that one or those behind it dark, and the first box is where it is seen', () => {
     const id = open(1, 'black');
-    expect(shows(run, id, lamps(3))).toBe(NO_POWER);
-    expect([shows(run, id, 'look/box1'), shows(run, id, 'look/box2')]).toEqual(['found', 'sound']);
+    expect(shows(run(), id, lamps(3))).toBe(NO_POWER);
+    expect([shows(run(), id, 'look/box1'), shows(run(), id, 'look/box2')]).toEqual(['found', 'sound']);
   });
   it('a loose one reads right without a load, and low with a heater on', () => {
-    const loose = run.suspects.find((s) => s.looseOf === open(1, 'black'))!;
-    expect([shows(run, loose.id, lamps(3)), shows(run, loose.id, 'volts/device3/lower')]).toEqual(['reads as right', 'low']);
+    const loose = run().suspects.find((s) => s.looseOf === open(1, 'black'))!;
+    expect([shows(run(), loose.id, lamps(3)), shows(run(), loose.id, 'volts/device3/lower')]).toEqual(['reads as right', 'low']);
   });
   it('a nail through a cable opens the breaker, and again after everything is unplugged', () => {
-    const nail = run.suspects.find((s) => s.kind === 'cable shorted')!;
-    expect([shows(run, nail.id, 'breakers'), shows(run, nail.id, 'reset')]).toEqual(['breaker off', 'opens again']);
+    const nail = run().suspects.find((s) => s.kind === 'cable shorted')!;
+    expect([shows(run(), nail.id, 'breakers'), shows(run(), nail.id, 'reset')]).toEqual(['breaker off', 'opens again']);
   });
   it('a breaker that is off is seen; one that doesn’t close any more looks on', () => {
-    const of = (kind: string) => run.suspects.find((s) => s.kind === kind)!.id;
-    expect([shows(run, of('breaker off'), 'breakers'), shows(run, of('breaker worn'), 'breakers')]).toEqual(['breaker off', 'all on']);
-    expect([shows(run, of('breaker off'), 'reset'), shows(run, of('breaker worn'), 'reset')]).toEqual(['works now', 'still dead']);
+    const of = (kind: string) => run().suspects.find((s) => s.kind === kind)!.id;
+    expect([shows(run(), of('breaker off'), 'breakers'), shows(run(), of('breaker worn'), 'breakers')]).toEqual(['breaker off', 'all on']);
+    expect([shows(run(), of('breaker off'), 'reset'), shows(run(), of('breaker worn'), 'reset')]).toEqual(['works now', 'still dead']);
   });
   it('dim and flickering is a loose joint or a worn face, hardly anything else', () => {
-    const [first, ...rest] = searchState(run, searching('box3', 'low')).parts.flatMap((p) => p.suspects);
+    const [first, ...rest] = searchState(run(), searching('box3', 'low')).parts.flatMap((p) => p.suspects);
     const share = [first!, ...rest]
       .filter((s) => s.suspect.looseOf ?? s.suspect.kind === 'worn contacts')
       .reduce((sum, s) => sum + s.share, 0);
@@ -63,7 +65,7 @@ describe('what a test would show, as a practitioner would say it', () => {
     expect([first!, ...rest].filter((s) => s.suspect.looseOf).reduce((sum, s) => sum + s.share, 0)).toBeGreaterThan(0.25);
   });
   it('a worn face feels loose and its terminals are sound: the others read right', () => {
-    expect(['plug/device3', 'plug/device2', lamps(2)].map((t) => shows(run, 'contacts/device3', t))).toEqual([
+    expect(['plug/device3', 'plug/device2', lamps(2)].map((t) => shows(run(), 'contacts/device3', t))).toEqual([
       'loose',
       'firm',
       'reads as right',
@@ -72,7 +74,10 @@ describe('what a test would show, as a practitioner would say it', () => {
 });
 
 describe('what it can be', () => {
-  const all = (kind: string): number => run.suspects.filter((s) => s.kind === kind).reduce((sum, s) => sum + s.prior, 0);
+  const all = (kind: string): number =>
+    run()
+      .suspects.filter((s) => s.kind === kind)
+      .reduce((sum, s) => sum + s.prior, 0);
   it.each([
     ['breaker off', 5],
     ['appliance', 5],
@@ -108,51 +113,51 @@ describe('what it can be', () => {
 
 describe('the search', () => {
   it('begins with what is cheap: no box is opened while a look or a tester tells more in a minute', () => {
-    const { next, verdict } = searchState(run, searching('box3', 'dead'));
+    const { next, verdict } = searchState(run(), searching('box3', 'dead'));
     expect(verdict).toBe('goes on');
     expect(next[0]!.test.minutes).toBeLessThanOrEqual(2);
     expect(next.slice(0, 3).some((n) => n.test.id.startsWith('look/'))).toBe(false);
   });
   it('three boxes: dark at the third, right at the second, all breakers on: the third or what leads to it; found there, the third', () => {
     const before: [string, string][] = [[lamps(3), NO_POWER], ['breakers', 'all on'], [lamps(2), 'reads as right'], ['plug/device3', 'firm']]; // prettier-ignore
-    const near = searchState(run, searching('box3', 'dead', ...before));
+    const near = searchState(run(), searching('box3', 'dead', ...before));
     const likely = near.parts.filter((p) => p.share > 0.02).map((p) => p.part);
     expect(likely).toEqual(expect.arrayContaining(['joints/box3', 'joints/box2']));
     expect(likely).not.toContain('joints/box1');
-    const found = searchState(run, searching('box3', 'dead', ...before, ['look/box2', 'found']));
+    const found = searchState(run(), searching('box3', 'dead', ...before, ['look/box2', 'found']));
     expect([found.verdict, found.parts[0]!.part]).toEqual(['found', 'joints/box2']);
   });
   it('what opens one breaker is not tried on another: everything unplugged and on again comes before', () => {
-    const ids = searchState(run, searching('box3', 'trips at once')).next.map((n) => n.test.id);
+    const ids = searchState(run(), searching('box3', 'trips at once')).next.map((n) => n.test.id);
     expect(ids).not.toContain('appliance');
     expect(ids.indexOf('reset')).toBeLessThan(ids.findIndex((id) => id.startsWith('look/')));
-    const { parts } = searchState(run, searching('box3', 'trips at once', ['reset', 'works now']));
+    const { parts } = searchState(run(), searching('box3', 'trips at once', ['reset', 'works now']));
     expect([parts[0]!.part, parts[0]!.share > NAMED_AT]).toEqual(['appliance', true]);
   });
   it('signs end it; without a complaint it asks', () => {
     const hot: Search = { ...searching('box3', 'dead'), signs: ['heat', 'smell'] };
-    expect(searchState(run, hot)).toMatchObject({
+    expect(searchState(run(), hot)).toMatchObject({
       verdict: 'stop',
       next: [],
       says: expect.stringMatching(/^heat, smell: leave the circuit off/),
     });
-    expect(searchState(run, searching('box3', undefined))).toMatchObject({ verdict: 'asks', says: 'Say what you notice.' });
-    expect(searchState(run, { ...searching('box3', 'dead'), signsAsked: false })).toMatchObject({ verdict: 'asks', says: expect.stringMatching(/signs/) }); // prettier-ignore
+    expect(searchState(run(), searching('box3', undefined))).toMatchObject({ verdict: 'asks', says: 'Say what you notice.' });
+    expect(searchState(run(), { ...searching('box3', 'dead'), signsAsked: false })).toMatchObject({ verdict: 'asks', says: expect.stringMatching(/signs/) }); // prettier-ignore
   });
   it('readings that contradict each other name nothing', () => {
-    const odd = searchState(run, searching('box3', 'dead', [lamps(3), 'reads as right'], ['lamps/device3/upper', 'hot and ground swapped'], [lamps(2), NO_POWER], [lamps(1), 'more than one hot: stop'], ['volts/device3/lower', 'none'], ['lamps/device2/upper', 'hot on the neutral, hot open'])); // prettier-ignore
+    const odd = searchState(run(), searching('box3', 'dead', [lamps(3), 'reads as right'], ['lamps/device3/upper', 'hot and ground swapped'], [lamps(2), NO_POWER], [lamps(1), 'more than one hot: stop'], ['volts/device3/lower', 'none'], ['lamps/device2/upper', 'hot on the neutral, hot open'])); // prettier-ignore
     expect([odd.verdict, odd.says]).toEqual(['contradicts', expect.stringMatching(/repeat the last test/)]);
   });
   it('a reading of a test that this circuit doesn’t have, or an outcome that it can’t have, says nothing', () => {
-    const plain = sharesOf(run, searching('box3', 'dead'));
-    expect(sharesOf(run, searching('box3', 'dead', ['lamps/ghost/lower', NO_POWER], ['breakers', 'purple']))).toEqual(plain);
+    const plain = sharesOf(run(), searching('box3', 'dead'));
+    expect(sharesOf(run(), searching('box3', 'dead', ['lamps/ghost/lower', NO_POWER], ['breakers', 'purple']))).toEqual(plain);
   });
   it('shares sum to one, whatever was read', () => {
-    const any = fc.constantFrom(...run.tests.flatMap((t) => t.outcomes.map((o): [string, string] => [t.id, o.id])));
+    const any = fc.constantFrom(...run().tests.flatMap((t) => t.outcomes.map((o): [string, string] => [t.id, o.id])));
     fc.assert(
       fc.property(fc.constantFrom(...COMPLAINTS), fc.array(any, { maxLength: 12 }), (complaint, readings) => {
-        const state = searchState(run, searching('box3', complaint, ...readings));
-        expect(sharesOf(run, searching('box3', complaint, ...readings)).reduce((s, x) => s + x, 0)).toBeCloseTo(1, 9);
+        const state = searchState(run(), searching('box3', complaint, ...readings));
+        expect(sharesOf(run(), searching('box3', complaint, ...readings)).reduce((s, x) => s + x, 0)).toBeCloseTo(1, 9);
         expect(state.parts.every((p) => p.share >= 0 && p.share <= 1 + 1e-9)).toBe(true);
         expect(state.next.every((n) => n.bits >= 0 && Math.abs(n.after.reduce((s, a) => s + a.share, 0) - 1) < 1e-9)).toBe(true);
       }),
@@ -177,13 +182,13 @@ function searched(d: Dictionary, boxId: string, i: number): { verdict: string; p
   }
 }
 describe('every single fault of every box of the sample house, and of the run of three', () => {
-  const all: [string, Dictionary][] = [
-    ['box3', run],
+  const all = once((): [string, Dictionary][] => [
+    ['box3', run()],
     ...quinceStreet.site.boxes.map((b): [string, Dictionary] => [b.id, dictionaryOf(circuitBench(quinceStreet.site, b.id), b.id)]),
-  ];
+  ]);
   it('what is named is what it is, as often as the search is sure of it; wrong ones are those met once in years', () => {
     let [right, wrong, open, tests] = [0, 0, 0, 0];
-    for (const [boxId, d] of all)
+    for (const [boxId, d] of all())
       d.suspects.forEach((s, i) => {
         const end = s.kind === 'none of these' ? undefined : searched(d, boxId, i);
         if (!end) return;
@@ -201,28 +206,31 @@ describe('every single fault of every box of the sample house, and of the run of
 });
 
 describe('a job of it, from the door to its steps', () => {
-  const started = fromBox(quinceStreet, {
-    situation: 'mend',
-    id: 'dark-hall',
-    houseId: quinceStreet.id,
-    name: 'Dark hall',
-    boxId: 'hall-box',
+  const started = once((): Job => {
+    const begun = fromBox(quinceStreet, {
+      situation: 'mend',
+      id: 'dark-hall',
+      houseId: quinceStreet.id,
+      name: 'Dark hall',
+      boxId: 'hall-box',
+    });
+    if (!begun.ok) throw new Error(begun.message);
+    return begun.job;
   });
-  if (!started.ok) throw new Error(started.message);
-  const open = inHouse(started.job, quinceStreet);
+  const open = once(() => inHouse(started(), quinceStreet));
   it('passes its check, plans nothing yet, and says what to do', () => {
-    expect(checkJobIn(started.job, quinceStreet, [])).toMatchObject({ ok: true });
-    const f = ledgerOf(open).find((x) => x.rule === 'nothing-planned')!;
+    expect(checkJobIn(started(), quinceStreet, [])).toMatchObject({ ok: true });
+    const f = ledgerOf(open()).find((x) => x.rule === 'nothing-planned')!;
     expect([f.verdict, f.ask]).toEqual(['can’t tell', expect.stringMatching(/test that the search asks for/)]);
   });
   it('a sign is a stop in its ledger', () => {
-    const hot = { ...open, search: { ...open.search!, signs: ['smell' as const] } };
+    const hot = { ...open(), search: { ...open().search!, signs: ['smell' as const] } };
     expect(ledgerOf(hot).find((f) => f.rule === 'search-signs')).toMatchObject({ verdict: 'stop', says: expect.stringMatching(/^smell/) });
   });
-  const known = circuitBench(quinceStreet.site, 'hall-box');
+  const known = once(() => circuitBench(quinceStreet.site, 'hall-box'));
   const repaired = (part: string) => {
-    const { changes } = repairOf(known, quinceStreet.site, DEFAULT_SCHOOLS, part);
-    return { changes, job: inHouse({ ...started.job, changes }, quinceStreet) };
+    const { changes } = repairOf(known(), quinceStreet.site, DEFAULT_SCHOOLS, part);
+    return { changes, job: inHouse({ ...started(), changes }, quinceStreet) };
   };
   it('connections made anew: opened dead, connected, tested; what was full before doesn’t stop it', () => {
     const { changes, job } = repaired('joints/hall-box');
@@ -240,7 +248,7 @@ describe('a job of it, from the door to its steps', () => {
   });
   it('what makes a box fuller that was too full before is stopped all the same', () => {
     const more = { id: 'more', name: 'second receptacle', boxId: 'hall-box', kind: 'duplex-15' as const };
-    const job = inHouse({ ...started.job, changes: [{ id: 'd', title: 'One more', do: 'place-device', device: more }] }, quinceStreet);
+    const job = inHouse({ ...started(), changes: [{ id: 'd', title: 'One more', do: 'place-device', device: more }] }, quinceStreet);
     expect(ledgerOf(job).find((f) => f.rule === 'box-fill')!.verdict).toBe('stop');
   });
   it('made anew means by the plan, not as it was seen', () => {
@@ -258,7 +266,7 @@ describe('a job of it, from the door to its steps', () => {
   it.each(['panel', 'appliance', 'breaker/b', 'tripped/d', 'switch/s', 'cable/hall-from-panel', 'none', 'joints/ghost', 'device/ghost'])(
     '%s: nothing is planned, and something is said',
     (part) => {
-      const repair = repairOf(known, quinceStreet.site, DEFAULT_SCHOOLS, part);
+      const repair = repairOf(known(), quinceStreet.site, DEFAULT_SCHOOLS, part);
       expect(repair.changes).toEqual([]);
       expect(repair.says.length).toBeGreaterThan(20);
     },
@@ -279,16 +287,16 @@ describe('what is never said', () => {
     expect(found).toMatchObject({ verdict: 'found', says: expect.stringMatching(/rests on what was taken/) });
   });
   it('that bare ends are touched live: every test that opens a box or parts a cable asks for the proof of dead', () => {
-    for (const t of run.tests) expect([t.id, t.dead === true]).toEqual([t.id, /^(look|through|school)\//.test(t.id)]);
+    for (const t of run().tests) expect([t.id, t.dead === true]).toEqual([t.id, /^(look|through|school)\//.test(t.id)]);
   });
 });
 
 describe('a circuit that nobody surveyed', () => {
   const bare = { ...quinceStreet.site, cables: [], circuits: [], loads: [], boxes: quinceStreet.site.boxes.map((b) => ({ ...b, circuitId: undefined })) }; // prettier-ignore
-  const known = circuitBench(bare, 'hall-box');
+  const known = once(() => circuitBench(bare, 'hall-box'));
   it('starts with what can be looked at, and says what it took', () => {
-    expect(known.taken.join(' ')).toMatch(/No cable of it is surveyed.*circuit is not named/);
-    const { next, parts } = searchState(dictionaryOf(known, 'hall-box'), searching('hall-box', 'dead'));
+    expect(known().taken.join(' ')).toMatch(/No cable of it is surveyed.*circuit is not named/);
+    const { next, parts } = searchState(dictionaryOf(known(), 'hall-box'), searching('hall-box', 'dead'));
     expect(next.length).toBeGreaterThan(3);
     expect(parts.length).toBeGreaterThan(4);
   });

@@ -1,4 +1,5 @@
 /** The circuit as it is drawn, and why a part is suspected: worked out by hand on runs and on a branch. */
+import { once } from '../once.testing.js';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { runOfBoxes } from '../circuit/index.js';
@@ -16,7 +17,7 @@ import {
 } from './index.js';
 
 const onBench = (bench: Bench): CircuitBench => ({ bench: { ...bench, plugged: [] }, taken: [], unseen: new Set(), circuit: undefined, site: quinceStreet.site }); // prettier-ignore
-const run = dictionaryOf(onBench(runOfBoxes({ boxes: 4 })), 'box4');
+const run = once(() => dictionaryOf(onBench(runOfBoxes({ boxes: 4 })), 'box4'));
 const searching = (...readings: [string, string][]): Search => ({
   ...{ boxId: 'box4', signs: [], signsAsked: true, complaint: 'dead' },
   readings: readings.map(([test, outcome], i) => ({ id: `r${i}`, test, outcome, at: '2026-11-27T09:00:00.000Z' })),
@@ -27,7 +28,7 @@ const lineOf = (d: Dictionary, search: Search) => circuitLine(d, searchState(d, 
 
 describe('the circuit as a line', () => {
   it('a run of four stands in a row from the panel on, a cable between each two', () => {
-    const line = lineOf(run, searching());
+    const line = lineOf(run(), searching());
     expect(line.boxes.map((b) => [b.id, b.column, b.lane])).toEqual([['panel', 0, 0], ['box1', 1, 0], ['box2', 2, 0], ['box3', 3, 0], ['box4', 4, 0]]); // prettier-ignore
     expect([line.columns, line.lanes, line.cables.length]).toEqual([5, 1, 4]);
   });
@@ -41,7 +42,7 @@ describe('the circuit as a line', () => {
   });
   it('dark at the fourth, right at the second, all on: what lies before the second is cleared, the third and fourth are not', () => {
     const line = lineOf(
-      run,
+      run(),
       searching([lamps(4), NO_POWER], ['breakers', 'all on'], [lamps(2), 'reads as right'], ['plug/device4', 'firm']),
     );
     const of = (id: string) => line.boxes.find((b) => b.id === id)!;
@@ -53,7 +54,7 @@ describe('the circuit as a line', () => {
   });
   it('all shares of boxes, cables and what is elsewhere are the whole, and what two of them have together', () => {
     for (const search of [searching(), searching([lamps(4), NO_POWER]), searching(['breakers', 'breaker off'])]) {
-      const line = lineOf(run, search);
+      const line = lineOf(run(), search);
       const sum = [...line.boxes, ...line.cables, ...line.elsewhere].reduce((s, x) => s + x.share, 0);
       // what two have together counts for both
       expect(sum).toBeGreaterThan(1 - 1e-9);
@@ -76,18 +77,18 @@ describe('why', () => {
     fc.assert(
       fc.property(fc.subarray(readings), fc.nat(), (some, n) => {
         const search = searching(...some);
-        const parts = [...new Set(run.suspects.map((s) => s.part))];
+        const parts = [...new Set(run().suspects.map((s) => s.part))];
         const part = parts[n % parts.length]!;
-        const why = reasonsFor(run, search, part);
+        const why = reasonsFor(run(), search, part);
         const odds = (p: number) => p / (1 - p);
         const product = why.readings.reduce((x, r) => x * r.factor, odds(why.before));
         expect(product / odds(why.now)).toBeCloseTo(1, 6);
-        expect(why.now).toBeCloseTo(searchState(run, search).parts.find((p) => p.part === part)!.share, 9);
+        expect(why.now).toBeCloseTo(searchState(run(), search).parts.find((p) => p.part === part)!.share, 9);
       }),
     );
   });
   it('a box found loose speaks for itself, right lamps beyond a part speak against it', () => {
-    const why = reasonsFor(run, searching([lamps(4), 'reads as right'], ['look/box3', 'found']), 'joints/box3');
+    const why = reasonsFor(run(), searching([lamps(4), 'reads as right'], ['look/box3', 'found']), 'joints/box3');
     expect(why.readings.map((r) => r.says.split(',')[0])).toEqual(['against it', 'for it']);
     expect(why.readings[1]!.ifSo).toBeGreaterThan(why.readings[1]!.ifNot);
   });

@@ -2,6 +2,7 @@
  * How a circuit runs, asked like a fault; what is known of a circuit beforehand; wiring that nobody opened. How often things are met, and
  * by how much something makes them likelier, is common practice, no source; that it makes them likelier at all is what is held here.
  */
+import { once } from '../once.testing.js';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { runOfBoxes, variedCircuit } from '../circuit/index.js';
@@ -14,7 +15,7 @@ const searching = (boxId: string, part: Partial<Search>, ...readings: [string, s
 const DARK = lampId('no power');
 const shareOf = (d: Dictionary, kind: SuspectKind): number => d.suspects.reduce((sum, s) => sum + (s.kind === kind ? s.prior : 0), 0);
 /** The hall’s run, three boxes: each fed by the one before. */
-const house: Site = (() => {
+const house = once(() => {
   const { site } = quinceStreet;
   const box = site.boxes.find((b) => b.id === 'hall-box')!;
   const device = site.devices.find((d) => d.boxId === 'hall-box')!;
@@ -27,11 +28,11 @@ const house: Site = (() => {
     devices: names.map((name, i) => ({ ...device, id: `d${i}`, name: `${name} receptacle`, boxId: `b${i}`, wiredAs: undefined })),
     cables: names.map((name, i) => ({ ...cable, id: `c${i}`, name: `to ${name}`, direction: 'unknown' as const, unbrokenIn: [], ends: [i ? { boxId: `b${i - 1}`, label: names[i - 1]! } : { label: 'panel' }, { boxId: `b${i}`, label: name }] as typeof cable.ends })),
   }; // prettier-ignore
-})();
+});
 
 describe('how a circuit runs, as a search', () => {
   it('which cable brings the power: apart, and this outlet is dead: that one; the other leads on', () => {
-    const d = questionDictionary(house, { boxId: 'b1', question: 'line' });
+    const d = questionDictionary(house(), { boxId: 'b1', question: 'line' });
     const ask = { question: 'line' as const };
     const before = searchState(d, searching('b1', ask));
     expect([before.verdict, before.next[0]!.test.dead]).toEqual(['goes on', true]);
@@ -50,7 +51,7 @@ describe('how a circuit runs, as a search', () => {
     expect(two.says).toMatch(/two feeds in one box, never to be joined/);
   });
   it('what feeds it: dead when another is opened; opened beyond, it works', () => {
-    const d = questionDictionary(house, { boxId: 'b2', question: 'feeds' });
+    const d = questionDictionary(house(), { boxId: 'b2', question: 'feeds' });
     const ask = { question: 'feeds' as const };
     const found = searchState(d, searching('b2', ask, ['opened/b1', 'dead'], ['opened/b0', 'dead']));
     expect([found.verdict, found.parts[0]!.part]).toEqual(['found', 'from/b1']);
@@ -58,7 +59,7 @@ describe('how a circuit runs, as a search', () => {
     expect(searchState(d, searching('b2', ask, ['opened/b1', 'works'], ['opened/b0', 'dead'])).parts[0]!.part).toBe('from/b0');
   });
   it('one breaker or two: both out with one off; near 240 V between their hots', () => {
-    const d = questionDictionary(house, { boxId: 'b0', otherBoxId: 'b2', question: 'same circuit' });
+    const d = questionDictionary(house(), { boxId: 'b0', otherBoxId: 'b2', question: 'same circuit' });
     const ask = { question: 'same circuit' as const };
     expect(searchState(d, searching('b0', ask)).next[0]!.test.minutes).toBeLessThanOrEqual(3);
     expect(searchState(d, searching('b0', ask, ['off/b0', 'out'])).parts[0]!.part).toBe('one');
@@ -69,7 +70,7 @@ describe('how a circuit runs, as a search', () => {
     expect([two.verdict, two.parts[0]!.part]).toEqual(['found', 'opposite']);
   });
   it('readings that go with no answer contradict, and signs stop it as they stop a search', () => {
-    const d = questionDictionary(house, { boxId: 'b0', otherBoxId: 'b2', question: 'same circuit' });
+    const d = questionDictionary(house(), { boxId: 'b0', otherBoxId: 'b2', question: 'same circuit' });
     const ask = { question: 'same circuit' as const };
     expect(
       searchState(d, searching('b0', ask, ['off/b0', 'out'], ['off/b2', 'on'], ['hots', 'double'], ['heater', 'steady'])).parts[0]!.share,
@@ -81,7 +82,7 @@ describe('how a circuit runs, as a search', () => {
 
 describe('what is known beforehand', () => {
   const bench = variedCircuit('protected first', 3, 1).bench;
-  const plain = dictionaryOf(onBench(bench), 'box3');
+  const plain = once(() => dictionaryOf(onBench(bench), 'box3'));
   it.each([
     ['device changed', 'swapped'],
     ['hung or screwed', 'cable shorted'],
@@ -90,7 +91,7 @@ describe('what is known beforehand', () => {
     ['work on the house', 'fed from elsewhere'],
   ] as const)('%s makes %s likelier, and all still sum to one', (happened, kind) => {
     const d = dictionaryOf(onBench(bench), 'box3', undefined, { happened: [happened] });
-    expect(shareOf(d, kind)).toBeGreaterThan(1.3 * shareOf(plain, kind));
+    expect(shareOf(d, kind)).toBeGreaterThan(1.3 * shareOf(plain(), kind));
     expect(d.suspects.reduce((sum, s) => sum + s.prior, 0)).toBeCloseTo(1, 9);
   });
   it.each([
@@ -99,8 +100,8 @@ describe('what is known beforehand', () => {
     ['always', 'swapped', 'breaker off'],
   ] as const)('since %s: %s likelier, %s less', (since, more, less) => {
     const d = dictionaryOf(onBench(bench), 'box3', undefined, { since });
-    expect(shareOf(d, more)).toBeGreaterThan(shareOf(plain, more));
-    expect(shareOf(d, less)).toBeLessThan(shareOf(plain, less));
+    expect(shareOf(d, more)).toBeGreaterThan(shareOf(plain(), more));
+    expect(shareOf(d, less)).toBeLessThan(shareOf(plain(), less));
   });
   it('a box that was worked in, a push-in, a house of before 1965, and what it was the times before', () => {
     const of = (d: ReturnType<typeof faultsOn>, is: (s: (typeof d)[number]['suspect']) => boolean): number =>
@@ -175,9 +176,9 @@ describe('what somebody may notice, each of it', () => {
 describe('the common faults, as they are read by hand', () => {
   const run = runOfBoxes({ boxes: 3 });
   // the second by pigtails: its own screws and its splices apart
-  const d = dictionaryOf(onBench(run), 'box3');
-  const shared = variedCircuit('shared neutral', 3, 1);
-  const ground = dictionaryOf(onBench(variedCircuit('protected first', 3, 1).bench), 'box3');
+  const d = once(() => dictionaryOf(onBench(run), 'box3'));
+  const shared = once(() => variedCircuit('shared neutral', 3, 1));
+  const ground = once(() => dictionaryOf(onBench(variedCircuit('protected first', 3, 1).bench), 'box3'));
   const of = (dictionary: Dictionary, is: RegExp): number => {
     const i = dictionary.suspects.findIndex((s) => is.test(`${s.kind}: ${s.words}`));
     if (i < 0) throw new Error(`no ${String(is)}`);
@@ -217,41 +218,46 @@ describe('the common faults, as they are read by hand', () => {
     ['a bare wire on a hot screw: dark everywhere, the breaker opens', /^pinched ground: .*Box 2/, [DARK, DARK, DARK], 'breaker off'],
     ['a staple through a cable: the same', /^cable shorted: .*box 1 to box 2/, [DARK, DARK, DARK], 'breaker off'],
   ] as const)('%s', (_, is, lamps, breaker) => {
-    const i = of(d, is);
-    expect([shown(d, i, ...three), shown(d, i, 'breakers')]).toEqual([[...lamps], [breaker]]);
+    const i = of(d(), is);
+    expect([shown(d(), i, ...three), shown(d(), i, 'breakers')]).toEqual([[...lamps], [breaker]]);
   });
   it('a loose one is low under a load, from hardly to almost nothing: each reading may be', () => {
-    const i = of(d, /^loose contact: loose: black of box 1 to box 2/);
-    const { row, rows } = d.odds.get('volts/device3/lower')!;
-    const hypothesis = d.hypotheses.findIndex((h) => h.of.some((c) => h.of.length === 1 && d.classes[c]!.members.includes(i)));
-    const low = rows[row[hypothesis]!]![d.tests.find((t) => t.id === 'volts/device3/lower')!.outcomes.findIndex((o) => o.id === 'low')]!;
+    const i = of(d(), /^loose contact: loose: black of box 1 to box 2/);
+    const { row, rows } = d().odds.get('volts/device3/lower')!;
+    const hypothesis = d().hypotheses.findIndex((h) => h.of.some((c) => h.of.length === 1 && d().classes[c]!.members.includes(i)));
+    const low =
+      rows[row[hypothesis]!]![
+        d()
+          .tests.find((t) => t.id === 'volts/device3/lower')!
+          .outcomes.findIndex((o) => o.id === 'low')
+      ]!;
     expect(low).toBeGreaterThan(0.6);
     expect(low).toBeLessThan(0.97);
   });
   it('line and load exchanged: what is protected is told by its lamps alone, not; pressed it shows', () => {
-    const i = of(ground, /^line and load swapped/);
-    expect(ground.suspects[i]!.seenIn).toBe('box1');
-    expect(shown(ground, i, 'look/box1')).toEqual(['found']);
+    const i = of(ground(), /^line and load swapped/);
+    expect(ground().suspects[i]!.seenIn).toBe('box1');
+    expect(shown(ground(), i, 'look/box1')).toEqual(['found']);
   });
   it('the neutral of another circuit: right without a load, and the device opens as a heater comes on', () => {
-    const i = of(ground, /^wrong neutral: .*/);
-    const box = ground.suspects[i]!.deviceId!;
-    expect(shown(ground, i, `lamps/${box}/lower`, `volts/${box}/lower`)).toEqual([RIGHT, 'opens']);
+    const i = of(ground(), /^wrong neutral: .*/);
+    const box = ground().suspects[i]!.deviceId!;
+    expect(shown(ground(), i, `lamps/${box}/lower`, `volts/${box}/lower`)).toEqual([RIGHT, 'opens']);
   });
   it('an open shared neutral: 240 V across both in series, so a heater on the one lifts the other above 127 V', () => {
-    const dictionary = dictionaryOf(onBench(shared.bench), 'box3');
+    const dictionary = dictionaryOf(onBench(shared().bench), 'box3');
     const i = of(dictionary, /^open splice: open: white of panel to .* in a splice in/);
     const test = dictionary.tests.find((t) => t.id.startsWith('shared/'))!;
     expect(shown(dictionary, i, test.id)).toEqual(['high']);
     expect(dictionary.fits['bright'][i]).toBeGreaterThan(0.9);
   });
   it('another breaker than noted, and a second feed: both stay live with the noted one off; one alone puts the first out', () => {
-    const [other, two] = [of(d, /^wrong breaker noted/), of(d, /^back-fed/)];
-    expect([shown(d, other, 'off', 'turn'), shown(d, two, 'off', 'turn')]).toEqual([
+    const [other, two] = [of(d(), /^wrong breaker noted/), of(d(), /^back-fed/)];
+    expect([shown(d(), other, 'off', 'turn'), shown(d(), two, 'off', 'turn')]).toEqual([
       ['live', 'one'],
       ['live', 'none'],
     ]);
-    const { parts } = searchState(d, searching('box3', { complaint: 'live though off' }, ['turn', 'one'], ['off', 'live']));
+    const { parts } = searchState(d(), searching('box3', { complaint: 'live though off' }, ['turn', 'one'], ['off', 'live']));
     expect(parts[0]!.part).toBe('noted');
   });
 });
@@ -298,7 +304,7 @@ describe('suspicion', () => {
 
 describe('wiring that nobody opened', () => {
   it('is taken in both usual ways, and says so; what was seen is taken in one', () => {
-    const ways = circuitWays(house, 'b2');
+    const ways = circuitWays(house(), 'b2');
     expect(ways.map((w) => w.share)).toEqual([0.5, 0.5]);
     expect(ways[0]!.known.taken.join(' ')).toMatch(
       /by pigtails or through the screws .* Loft box nobody noted|by pigtails or through the screws of the devices in .*nobody noted/,
@@ -313,12 +319,12 @@ describe('wiring that nobody opened', () => {
     ]).toEqual([1, 2]);
   });
   it('readings speak for one of the ways: dark here and right behind can’t be through the screws', () => {
-    const d = dictionaryOf(circuitWays(house, 'b2'), 'b2');
+    const d = dictionaryOf(circuitWays(house(), 'b2'), 'b2');
     expect(d.suspects.reduce((sum, s) => sum + s.prior, 0)).toBeCloseTo(1, 6);
     const { parts } = searchState(d, searching('b1', { complaint: 'dead' }, ['breakers', 'all on'], ['lamps/d1/lower', DARK], ['lamps/d2/lower', 'reads as right'], ['plug/d1', 'firm'])); // prettier-ignore
     expect(parts.slice(0, 2).map((p) => p.part)).toContain('joints/b1');
     // were it fed through the screws alone, a dark one before a right one would be its contacts
-    const only = circuitWays(house, 'b2')[1]!;
+    const only = circuitWays(house(), 'b2')[1]!;
     const through = searchState(dictionaryOf([{ ...only, share: 1 }], 'b2'), searching('b1', { complaint: 'dead' }, ['breakers', 'all on'], ['lamps/d1/lower', DARK], ['lamps/d2/lower', 'reads as right'], ['plug/d1', 'firm'])); // prettier-ignore
     const share = (state: { parts: { part: string; share: number }[] }): number => state.parts.find((p) => p.part === 'joints/b1')!.share;
     expect(share({ parts })).toBeGreaterThan(share(through));
@@ -326,18 +332,18 @@ describe('wiring that nobody opened', () => {
 });
 
 describe('a look that tells the school', () => {
-  const ways = circuitWays(house, 'b2');
-  const d = dictionaryOf(ways, 'b2');
+  const ways = once(() => circuitWays(house(), 'b2'));
+  const d = once(() => dictionaryOf(ways(), 'b2'));
   it('is offered only where nobody looked and a cable goes on, on bare ends, after a proof', () => {
-    expect(d.tests.filter((t) => t.id.startsWith('school/')).map((t) => [t.id, t.dead])).toEqual([['school/b0', true], ['school/b1', true]]); // prettier-ignore
-    expect(dictionaryOf(circuitBench(house, 'b2'), 'b2').tests.some((t) => t.id.startsWith('school/'))).toBe(false);
+    expect(d().tests.filter((t) => t.id.startsWith('school/')).map((t) => [t.id, t.dead])).toEqual([['school/b0', true], ['school/b1', true]]); // prettier-ignore
+    expect(dictionaryOf(circuitBench(house(), 'b2'), 'b2').tests.some((t) => t.id.startsWith('school/'))).toBe(false);
   });
   it('takes the other way out of it: seen in splices, what hung on a device’s screw is no suspect', () => {
     const share = (...more: [string, string][]): number => {
-      const shares = sharesOf(d, searching('b2', { complaint: 'dead' }, ...more));
-      const through = new Set(d.suspects.map((s, i) => [s, i] as const).filter(([s]) => /^open contact/.test(s.kind) && s.boxId === 'b1' && / on |to Nook/.test(s.words)).map(([, i]) => i)); // prettier-ignore
-      return d.hypotheses.reduce(
-        (sum, h, i) => sum + (h.of.some((c) => d.classes[c]!.members.some((m) => through.has(m))) ? shares[i]! : 0),
+      const shares = sharesOf(d(), searching('b2', { complaint: 'dead' }, ...more));
+      const through = new Set(d().suspects.map((s, i) => [s, i] as const).filter(([s]) => /^open contact/.test(s.kind) && s.boxId === 'b1' && / on |to Nook/.test(s.words)).map(([, i]) => i)); // prettier-ignore
+      return d().hypotheses.reduce(
+        (sum, h, i) => sum + (h.of.some((c) => d().classes[c]!.members.some((m) => through.has(m))) ? shares[i]! : 0),
         0,
       );
     };
@@ -400,10 +406,10 @@ describe('limits, just inside and just outside', () => {
 });
 
 describe('what a page shows of a search', () => {
-  const d = dictionaryOf(onBench(runOfBoxes({ boxes: 3 })), 'box3');
+  const d = once(() => dictionaryOf(onBench(runOfBoxes({ boxes: 3 })), 'box3'));
   const readings: [string, string][] = [['lamps/device3/lower', DARK], ['breakers', 'all on'], ['lamps/device2/lower', 'reads as right'], ['plug/device3', 'firm']]; // prettier-ignore
   it('the likeliest parts with what speaks for each, the tests in order, what lies in no box', () => {
-    const view = searchView(d, searching('box3', { complaint: 'dead' }, ...readings));
+    const view = searchView(d(), searching('box3', { complaint: 'dead' }, ...readings));
     expect(view.suspects.length).toBeGreaterThan(2);
     expect(view.suspects.length).toBeLessThanOrEqual(8);
     expect(view.suspects.map((s) => s.part)).toEqual(view.state.parts.slice(0, view.suspects.length).map((p) => p.part));
@@ -412,12 +418,12 @@ describe('what a page shows of a search', () => {
       expect(s.why.now).toBeCloseTo(s.share, 9);
     }
     expect(view.made.map((m) => [m.outcome, m.doubted])).toEqual([[expect.stringMatching(/^hot open/), false], ['all are on', false], ['reads as right', false], ['it holds firmly', false]]); // prettier-ignore
-    const start = searchView(d, searching('box3', { complaint: 'dead' }));
+    const start = searchView(d(), searching('box3', { complaint: 'dead' }));
     expect(start.elsewhere).toMatch(/what is plugged in.*\(\d+ %\)/);
   });
   it('what was mended and tried again, in words; a test that the circuit no longer has is named as such', () => {
     const view = searchView(
-      d,
+      d(),
       searching(
         'box3',
         { complaint: 'dead' },
@@ -436,7 +442,7 @@ describe('what a page shows of a search', () => {
   });
   it('an unknown switch in a run is drawn on its cable', () => {
     const { line } = searchView(
-      d,
+      d(),
       searching(
         'box3',
         { complaint: 'dead' },
@@ -450,7 +456,7 @@ describe('what a page shows of a search', () => {
 });
 
 describe('what mends it', () => {
-  const known = circuitBench(house, 'b1');
+  const known = once(() => circuitBench(house(), 'b1'));
   it.each([
     ['unknown/c1', /switch nobody knows of/],
     ['breaker/x', /fully off first, then on, once/],
@@ -467,19 +473,21 @@ describe('what mends it', () => {
     ['service', /Call the supplier now/],
     ['back-fed', /Two sources feed one circuit/],
   ])('%s: nothing is planned, and what to do is said', (part, says) => {
-    expect(repairOf(known, house, DEFAULT_SCHOOLS, part)).toEqual({ changes: [], says: expect.stringMatching(says) });
+    expect(repairOf(known(), house(), DEFAULT_SCHOOLS, part)).toEqual({ changes: [], says: expect.stringMatching(says) });
   });
   it('a worn device by one of its kind; connections by the plan’s own, whatever was seen; without the way of the power nothing is planned', () => {
-    const device = repairOf(known, house, DEFAULT_SCHOOLS, 'device/d1');
+    const device = repairOf(known(), house(), DEFAULT_SCHOOLS, 'device/d1');
     expect([device.says, device.changes.map((c) => c.do)]).toEqual(['A new Loft box receptacle takes its place.', ['replace-device']]);
     // the only cable that was noted leads on from it
     const onward: Site = {
-      ...house,
-      cables: house.cables.filter((c) => c.id === 'c2').map((c) => ({ ...c, direction: 'known' as const })),
+      ...house(),
+      cables: house()
+        .cables.filter((c) => c.id === 'c2')
+        .map((c) => ({ ...c, direction: 'known' as const })),
     };
     const open = repairOf(circuitBench(onward, 'b1'), onward, DEFAULT_SCHOOLS, 'joints/b1', { kind: 'open splice' });
     expect(open).toEqual({ changes: [], says: expect.stringMatching(/Make every connection in Loft box anew. How, the plan says once/) });
-    const led: Site = { ...house, cables: house.cables.map((c) => ({ ...c, direction: 'known' as const })) };
+    const led: Site = { ...house(), cables: house().cables.map((c) => ({ ...c, direction: 'known' as const })) };
     const anew = repairOf(circuitBench(led, 'b1'), led, DEFAULT_SCHOOLS, 'joints/b1', { kind: 'open splice' });
     expect(anew.says).toBe('Every connection in Loft box is made anew.');
     expect(anew.changes).toMatchObject([
@@ -490,7 +498,7 @@ describe('what mends it', () => {
     expect(repairOf(circuitBench(seen, 'b1'), seen, DEFAULT_SCHOOLS, 'joints/b1').changes).toEqual(anew.changes);
   });
   it('a tab is mended by a new device, not by new connections', () => {
-    const { changes } = repairOf(known, house, DEFAULT_SCHOOLS, 'joints/b1', { kind: 'wrong tab', deviceId: 'd1' });
+    const { changes } = repairOf(known(), house(), DEFAULT_SCHOOLS, 'joints/b1', { kind: 'wrong tab', deviceId: 'd1' });
     expect(changes.map((c) => c.do)).toEqual(['replace-device']);
   });
 });

@@ -9,6 +9,7 @@ import {
   lampsAlike,
   workOf,
   jobElevation,
+  judgeWork,
   ledgerOf,
   sumLines,
   ofWords,
@@ -316,7 +317,7 @@ function carried(job: JobInHouse, w: Work, findings: readonly Finding[], steps: 
   for (const { wall, face } of faces.slice(0, 2))
     blocks.push({
       kind: 'elevation',
-      elevation: jobElevation(w, w.planned, wall.id, face, true, true),
+      elevation: jobElevation(w, w.planned, wall.id, face, true, true, (b) => judgeWork(w, b)),
       caption: `${seenFrom(w, wall, face)}; dashed is behind the finish`,
       small: faces.length > 1 ? 'with another' : 'alone',
     });
@@ -382,7 +383,11 @@ function appendix(job: JobInHouse, w: Work, findings: readonly Finding[]): Sheet
   ].filter(({ wall, face }) => !faces.slice(0, 2).some((f) => f.wall === wall && f.face === face));
   if (rest.length) blocks.push({ kind: 'heading', text: 'The walls from their other sides' });
   for (const { wall, face } of rest)
-    blocks.push({ kind: 'elevation', elevation: jobElevation(w, w.planned, wall.id, face, true, true), caption: seenFrom(w, wall, face) });
+    blocks.push({
+      kind: 'elevation',
+      elevation: jobElevation(w, w.planned, wall.id, face, true, true, (b) => judgeWork(w, b)),
+      caption: seenFrom(w, wall, face),
+    });
   if (isWiredByHand(job)) {
     const bench = plannedBench(w);
     blocks.push(

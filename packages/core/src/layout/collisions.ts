@@ -8,7 +8,6 @@ import {
   builtInName,
   finishThicknessMm,
   isFront,
-  studCentres,
   studPlaces,
   uXOf,
   wallThicknessMm,
@@ -440,7 +439,3 @@ export function surroundings(wall: Wall, box: Box): Judged {
 /** Boxes of the site on the same wall, this one left out. */
 export const otherBoxesOn = (site: Site, box: Box): Box[] =>
   site.boxes.filter((b) => b.wallId === box.wallId && b.inFront === box.inFront && b.id !== box.id);
-
-/** Whether a stud stands between two points of the wall. */
-export const studsBetween = (wall: Wall, x1: number, x2: number): number[] =>
-  studCentres(wall).filter((c) => c > Math.min(x1, x2) && c < Math.max(x1, x2));

@@ -78,10 +78,14 @@ describe('the router shelf, fed from one stud over (metal studs, divided box)', 
     expect(step('cross-studs').says.join(' ')).toMatch(/Stud 42" from the left end, seen from the studio.*bushing in before the cable/);
     const w = workOf(routerShelf);
     const { wall, box } = w.runs[0]!.to;
-    const drawn = jobElevation(w, w.planned, wall.id, box.face, true, true).shapes.filter((s) => s.id.startsWith('cross-'));
+    const drawn = jobElevation(w, w.planned, wall.id, box.face, true, true, () => undefined).shapes.filter((s) =>
+      s.id.startsWith('cross-'),
+    );
     expect(drawn).toHaveLength(1);
     expect(
-      jobElevation(w, w.planned, wall.id, box.face === 'A' ? 'B' : 'A', true, true).shapes.some((s) => s.id.startsWith('cross-')),
+      jobElevation(w, w.planned, wall.id, box.face === 'A' ? 'B' : 'A', true, true, () => undefined).shapes.some((s) =>
+        s.id.startsWith('cross-'),
+      ),
     ).toBe(false);
   });
   it('a stud that is only reckoned is found first; then it is closed in three coats and painted, before the note', () => {

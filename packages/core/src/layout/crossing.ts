@@ -1,7 +1,7 @@
 /** Studs that a cable crosses behind a finish: an opening at each, a hole through its middle, and what closing it takes. mm along face A. */
 import { boredHole, type Judged } from '../codebook/index.js';
 import { inches } from '../measure/index.js';
-import { boxRect, studPlaces, type Box, type Edition, type Schools, type StudPlace, type Wall } from '../model/index.js';
+import { boxRect, studCentres, studPlaces, type Box, type Edition, type Schools, type StudPlace, type Wall } from '../model/index.js';
 import type { OpeningRect } from './opening.js';
 import { patchPlan, type PatchPlan } from './patch.js';
 
@@ -47,3 +47,7 @@ export function studCrossings(wall: Wall, from: Box, to: Box, edition: Edition, 
       };
     });
 }
+
+/** Whether a stud stands between two points of the wall. */
+export const studsBetween = (wall: Wall, x1: number, x2: number): number[] =>
+  studCentres(wall).filter((c) => c > Math.min(x1, x2) && c < Math.max(x1, x2));

@@ -2,8 +2,7 @@
  * One face of a wall as plain geometry, mirrored properly: u runs to the right as seen from that face, z up from the finished
  * floor, both in mm. The page and the printed sheet draw the same shapes; only the core decides where things are.
  */
-import { isUkBox, plateWidthMm, PLATE } from '../catalog/index.js';
-import { FACEPLATE } from '../codebook/index.js';
+import { FACEPLATE, isUkBox, plateWidthMm, PLATE } from '../catalog/index.js';
 import { inches, printMark, type LengthUnit } from '../measure/index.js';
 import { boxRect, placeOriginX, studPlaces, type Box, type FaceId, type MeasuredLength, type Site, type Wall } from '../model/index.js';
 import { marksFor, openingRect } from './opening.js';

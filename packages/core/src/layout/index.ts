@@ -13,6 +13,7 @@ export * from './relocate.js';
 export * from './cutting.js';
 export * from './template.js';
 export * from './planDrawing.js';
+export * from './stripDrawing.js';
 export * from './stock.js';
 export * from './masonry.js';
 export * from './crossing.js';

@@ -20,9 +20,9 @@ import {
   obstacleCollision,
   studClearance,
   studCollision,
-  studsBetween,
   surroundings,
 } from './collisions.js';
+import { studsBetween } from './crossing.js';
 import { suitableBoxes } from './boxChoice.js';
 import { elevation, uOf } from './elevation.js';
 import { accessibleReach, boxHeights, counterClearance, heightMatch } from './heights.js';

@@ -7,7 +7,7 @@ import { inHouse, measured, type Box, type Cable, type Device, type JobInHouse, 
 import { BOX_FIELDS, CABLE_FIELDS, DEVICE_FIELDS, type SurveyField } from '../codebook/index.js';
 import { newlyOpen, askedFields } from './index.js';
 import { ledgerOf } from './meant.testing.js';
-import { finding, remedy } from './work.js';
+import { finding, remedy } from './finding.js';
 
 const jobIn = (site: Site): JobInHouse =>
   inHouse(heldJobs.find((j) => j.id === 'sewing-corner') ?? heldJobs[0]!, { ...quinceStreet, site });

@@ -54,19 +54,9 @@ import {
 } from '../model/index.js';
 import { awayFromItsStud, bottomsInRoom } from '../survey/index.js';
 import { cableKind, cablesIn, fillOf, sheathToOpening } from '../wiring/index.js';
-import {
-  editBox,
-  finding,
-  inPlaceBoxes,
-  oldFreeEnds,
-  outletBoxes,
-  put,
-  remedy,
-  runsAt,
-  wiringOf,
-  type Work,
-  type WorkBox,
-} from './work.js';
+import { editBox, finding, put, remedy } from './finding.js';
+import { wiringOf } from './wired.js';
+import { inPlaceBoxes, oldFreeEnds, outletBoxes, runsAt, type Work, type WorkBox } from './work.js';
 import { judgeWork } from './workBox.js';
 
 function fillFinding(w: Work, b: WorkBox): Finding {

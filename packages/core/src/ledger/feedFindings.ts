@@ -39,7 +39,8 @@ import {
 } from '../model/index.js';
 import { breakerFindings } from '../panel/index.js';
 import { cablesIn, devicesIn } from '../wiring/index.js';
-import { changeFor, finding, outletBoxes, put, remedy, runTo, type Work, type WorkBox, type WorkRun } from './work.js';
+import { changeFor, finding, put, remedy } from './finding.js';
+import { outletBoxes, runTo, type Work, type WorkBox, type WorkRun } from './work.js';
 
 /** Whether the plan ends with more outlets in a box than were found there; one that is moved or replaced has as many. */
 function addsOutlet(w: Work, b: WorkBox): boolean {

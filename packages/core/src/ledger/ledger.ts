@@ -3,10 +3,11 @@ import { jobWords } from '../words/ledger/ledger.js';
 import { practice } from '../catalog/index.js';
 import { NetworkError, switchOn } from '../circuit/index.js';
 import { byVerdict, type Finding } from '../codebook/index.js';
-import { STAGES, type Bench, type JobInHouse, type Stage } from '../model/index.js';
+import { STAGES, type Bench, type JobInHouse } from '../model/index.js';
 import { benchFindings } from '../wiring/index.js';
 import { boxFindings } from './boxFindings.js';
-import { finding, remedy, workOf, type Work } from './work.js';
+import { finding, remedy } from './finding.js';
+import { workOf, type Work } from './work.js';
 import { plannedBench } from './workBox.js';
 import { feedFindings } from './feedFindings.js';
 import { runFindings } from './runFindings.js';
@@ -106,16 +107,4 @@ function handWiring(w: Work): Finding[] {
       [remedy('back-to-plan', 'Back to the plan’s wiring', { op: 'wire-by-plan' })],
     ),
   ];
-}
-
-export type StageState = 'stopped' | 'open' | 'clear';
-
-/** A stage with a stop is stopped, with something unmeasured open, else clear. */
-export function stageStates(findings: Finding[]): Record<Stage, StageState> {
-  const state = (stage: Stage): StageState => {
-    const own = findings.filter((f) => f.stage === stage);
-    if (own.some((f) => f.verdict === 'stop')) return 'stopped';
-    return own.some((f) => f.verdict === 'can’t tell') ? 'open' : 'clear';
-  };
-  return Object.fromEntries(STAGES.map((s) => [s, state(s)])) as Record<Stage, StageState>;
 }

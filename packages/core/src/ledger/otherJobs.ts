@@ -6,7 +6,7 @@ import { circuitLoad, term, type Finding } from '../codebook/index.js';
 import { openingRect } from '../layout/index.js';
 import { inches } from '../measure/index.js';
 import { type Box, breakerNumber, type Change, fitting, type Job, type JobInHouse, type Load, planOf, type Wall } from '../model/index.js';
-import { finding, remedy } from './work.js';
+import { finding, remedy } from './finding.js';
 
 /** Changes that can’t be made on what is found now, each a stop that can be dropped. */
 export const unfitFindings = (job: JobInHouse): Finding[] =>

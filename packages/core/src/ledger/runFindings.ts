@@ -30,7 +30,9 @@ import {
 } from '../model/index.js';
 import { foundSince, racewayFill, type Hole } from '../route/index.js';
 import { boxClamps, boxMaterial, fillOf } from '../wiring/index.js';
-import { editBox, finding, put, remedy, type Work, type WorkBox, type WorkLamp, type WorkRun } from './work.js';
+import { editBox, finding, put, remedy } from './finding.js';
+import type { Work, WorkBox, WorkLamp, WorkRun } from './work.js';
+import { lampWiringOf } from './lamps.js';
 
 /** Straight from box to box in one wall: the bay they share, or the studs between. */
 function straightFindings(w: Work, r: WorkRun, source: WorkBox): Finding[] {
@@ -357,7 +359,8 @@ function racewayFindings(w: Work): Finding[] {
 function lampFindings(w: Work): Finding[] {
   const groups = new Map<string, WorkLamp[]>();
   for (const l of w.lamps) {
-    const key = JSON.stringify([l.lamp.box, l.fill.neededIn3, l.wiring.missing, l.wiring.refused]);
+    const { fill, wiring } = lampWiringOf(w, l);
+    const key = JSON.stringify([l.lamp.box, fill.neededIn3, wiring.missing, wiring.refused]);
     groups.set(key, [...(groups.get(key) ?? []), l]);
   }
   return [
@@ -369,18 +372,19 @@ function lampFindings(w: Work): Finding[] {
           const change = w.job.changes.find((c) => c.id === x.changeId);
           return change?.do === 'place-lamp' ? [put({ ...change, lamp: { ...change.lamp, box: kind } })] : [];
         });
-      const deeper = LAMP_BOX_IDS.find((id) => LAMP_BOXES[id].volumeIn3 >= l.fill.neededIn3 && id !== l.lamp.box);
-      const wiring: Judged | undefined = l.wiring.refused.length
-        ? { verdict: 'stop', ...runWords.refused({ reasons: l.wiring.refused }), sums: [], source: practice }
-        : l.wiring.missing.length
-          ? { verdict: 'can’t tell', ...runWords.noPlan({ missing: l.wiring.missing }), sums: [], source: practice }
+      const { fill, wiring: plan } = lampWiringOf(w, l);
+      const deeper = LAMP_BOX_IDS.find((id) => LAMP_BOXES[id].volumeIn3 >= fill.neededIn3 && id !== l.lamp.box);
+      const wiring: Judged | undefined = plan.refused.length
+        ? { verdict: 'stop', ...runWords.refused({ reasons: plan.refused }), sums: [], source: practice }
+        : plan.missing.length
+          ? { verdict: 'can’t tell', ...runWords.noPlan({ missing: plan.missing }), sums: [], source: practice }
           : undefined;
       return [
         finding(
           'box-fill',
           l.lamp.id,
           `Fill: ${of}`,
-          l.fill,
+          fill,
           deeper ? [remedy(`lamp-${deeper}`, `Use ${LAMP_BOXES[deeper].name}`, ...edits(deeper))] : [],
         ),
         ...(wiring ? [finding('wiring-plan', l.lamp.id, `Wiring: ${of}`, wiring)] : []),

@@ -3,43 +3,27 @@
  * these hang on. Each part of the ledger, the steps and the list of parts reads this and nothing else.
  */
 import { cableRun, takenWay, type CableRun, type TakenInput, type Traced } from '../route/index.js';
-import {
-  freeConductorLength,
-  freeEndBySchool,
-  LEAST_FREE_MM,
-  sheathBySchool,
-  type Judged,
-  type Finding,
-  US_RULES,
-  type LedgerRule,
-  type RuleRow,
-} from '../codebook/index.js';
+import { freeConductorLength, freeEndBySchool, LEAST_FREE_MM, sheathBySchool } from '../codebook/index.js';
 import { blocksBetween, openingRect, studCrossings, studsBetween, type BlockOpening, type StudCrossing } from '../layout/index.js';
 import {
-  idOf,
   boxRect,
   lampsOf,
   letInto,
   planOf,
-  seenWiring,
   wallThicknessMm,
   type Box,
   type Cable,
   type Change,
   type Circuit,
   type Device,
-  type JobEdit,
   type JobInHouse,
   type Lamp,
   type RacewayParts,
-  type Remedy,
   type Room,
   type Site,
-  type Stage,
   type Wall,
 } from '../model/index.js';
-import { lampWiring, type LampWiring } from './lamps.js';
-import { asWired, cablesIn, devicesIn, sheathToOpening, wiringPlan, type CableInBox, type WiringPlan } from '../wiring/index.js';
+import { cablesIn, devicesIn, sheathToOpening, type CableInBox } from '../wiring/index.js';
 
 export interface WorkBox {
   /** as it is planned, and as it was found; a new box was nowhere */
@@ -74,10 +58,11 @@ export interface WorkRun {
   run: CableRun | undefined;
 }
 /** A lampholder that the plan places. */
-export interface WorkLamp extends LampWiring {
+export interface WorkLamp {
   lamp: Lamp;
   changeId: string;
   room: Room;
+  cables: CableInBox[];
 }
 /** The cable to a lampholder: from the switch’s box, or from the lampholder before it. */
 export interface LampRun {
@@ -186,7 +171,7 @@ function gathered(job: JobInHouse): Work {
     ];
   });
   const at = (id: string | undefined): WorkBox | undefined => boxes.find((b) => b.box.id === id);
-  const lamps = workLamps(job, planned, changes);
+  const lamps = workLamps(planned, changes);
   const lampAt = new Map(lamps.map((l) => [l.lamp.id, l]));
   const lampRuns = runChanges.flatMap((c): LampRun[] => {
     const to = lampAt.get(c.cable.ends[1].boxId ?? '');
@@ -210,19 +195,12 @@ function gathered(job: JobInHouse): Work {
   return { job, found: job.found, planned, boxes, runs, lamps, lampRuns, raceway, circuits, ownCircuit };
 }
 
-function workLamps(job: JobInHouse, planned: Site, changes: readonly Change[]): WorkLamp[] {
-  const placed = changes.flatMap((c) => {
+function workLamps(planned: Site, changes: readonly Change[]): WorkLamp[] {
+  return changes.flatMap((c) => {
     const lamp = c.do === 'place-lamp' ? lampsOf(planned).find((l) => l.id === c.lamp.id) : undefined;
     const room = lamp && planned.rooms.find((r) => r.id === lamp.roomId);
-    return lamp && room ? [{ lamp, room, changeId: c.id }] : [];
+    return lamp && room ? [{ lamp, room, changeId: c.id, cables: cablesIn(planned, lamp.id) }] : [];
   });
-  const wired = lampWiring(
-    planned,
-    placed.map((p) => p.lamp),
-    job.schools,
-    job.edition,
-  );
-  return placed.map((p, i) => ({ ...p, ...wired[i]! }));
 }
 
 const takenInput = (job: JobInHouse, site: Site, freeEndsMm: [number, number]): TakenInput => ({
@@ -262,123 +240,6 @@ function runOf(
         })
       : undefined;
   return { ...base, traced: undefined, crossings, blocks, run };
-}
-
-const wirings = new WeakMap<WorkBox, WiringPlan>();
-/** What lands where in a box as it is planned; worked out once. */
-export function wiringOf(w: Work, b: WorkBox): WiringPlan {
-  const known = wirings.get(b);
-  if (known) return known;
-  const added = new Set(w.runs.map((r) => r.cable.id));
-  // old ends are as long as they are: what doesn't reach is lengthened
-  const reachMm = b.was ? b.freeEnd?.neededMm : undefined;
-  const plan = wiringPlan({
-    ...{ site: w.planned, box: b.box, circuit: b.circuit, schools: w.job.schools, added },
-    ...(reachMm === undefined ? {} : { reachMm }),
-  });
-  const { id } = b.box;
-  // wired by hand, or left as it was seen: then that is what is made
-  const seen = seenWiring(w.planned, id);
-  const made = seen ? asWired(plan, w.planned, b.box, seen) : plan;
-  wirings.set(b, made);
-  return made;
-}
-
-/** Boxes in the order in which they are connected: far end first, where the power comes from last. */
-export function inWiringOrder(w: Work): WorkBox[] {
-  const depth = new Map<WorkBox, number>();
-  const depthOf = (b: WorkBox, seen: readonly WorkBox[] = []): number => {
-    const known = depth.get(b);
-    if (known !== undefined) return known;
-    const before = w.runs.filter((r) => r.to === b && r.from && !seen.includes(r.from)).map((r) => depthOf(r.from!, [...seen, b]) + 1);
-    const own = Math.max(b.role === 'new' ? 1 : 0, ...before);
-    depth.set(b, own);
-    return own;
-  };
-  return [...w.boxes].sort((a, b) => depthOf(b) - depthOf(a));
-}
-
-/** What a wiring comes to, whatever its box and cables are called. */
-const wiredAs = (wiring: WiringPlan): string =>
-  [...wiring.missing, ...wiring.refused, ...wiring.joints.map((j) => `${j.role} ${j.kind} ${j.leads.length} ${j.at?.name ?? ''}`)].join(
-    '|',
-  );
-
-/** Things that are wired alike, said once: `lamp 1 to lamp 9, alike`. */
-function alike<T>(
-  list: readonly T[],
-  of: (x: T) => { name: string; wiring: WiringPlan; more?: string },
-): { names: string; wiring: WiringPlan; all: T[] }[] {
-  const groups = new Map<string, T[]>();
-  for (const x of list) {
-    const { wiring, more } = of(x);
-    const key = `${more ?? ''}|${wiredAs(wiring)}`;
-    groups.set(key, [...(groups.get(key) ?? []), x]);
-  }
-  return [...groups.values()].map((g) => {
-    const names = g.map((x) => of(x).name);
-    return {
-      names:
-        names.length > 2 ? `${names[0]!} to ${names.at(-1)!}, alike` : names.length === 2 ? `${names.join(' and ')}, alike` : names[0]!,
-      wiring: of(g[0]!).wiring,
-      all: g,
-    };
-  });
-}
-export const lampsAlike = (w: Pick<Work, 'lamps'>): { names: string; wiring: WiringPlan; all: WorkLamp[] }[] =>
-  alike(w.lamps, (l) => ({ name: l.lamp.name, wiring: l.wiring }));
-/** Boxes in the order in which they are connected; new ones that are wired alike together, an old one always by itself. */
-export const boxesAlike = (w: Work): { names: string; wiring: WiringPlan; all: WorkBox[] }[] =>
-  alike(inWiringOrder(w), (b) => ({ name: b.box.name, wiring: wiringOf(w, b), more: b.was ? b.box.id : '' }));
-
-/** A judged rule as a finding on a subject. */
-export function finding(
-  rule: LedgerRule,
-  about: string | readonly string[],
-  title: string,
-  judged: Judged,
-  remedies: Remedy[] = [],
-  stage?: Stage,
-): Finding {
-  const ids = typeof about === 'string' ? [about] : about;
-  const row: RuleRow = US_RULES[rule];
-  return {
-    rule,
-    subject: ids.join('-'),
-    about: ids,
-    stage: stage ?? row.stage,
-    verdict: judged.verdict,
-    title: title.slice(0, 120),
-    code: judged.code,
-    figures: judged.figures,
-    says: judged.says,
-    sums: judged.sums,
-    source: judged.source,
-    ask: judged.ask ?? (judged.verdict === 'stop' && remedies.length === 0 ? row.wayOn : undefined),
-    remedies: judged.verdict === 'ok' ? [] : remedies,
-  };
-}
-
-export const remedy = (id: string, title: string, ...edits: JobEdit[]): Remedy => ({ id, title, edits });
-export const put = (change: Change): JobEdit => ({ op: 'put-change', change });
-
-/** The planned change that brings a thing about, if the plan has one. */
-export const changeFor = <D extends Change['do']>(job: JobInHouse, kind: D, id: string): Extract<Change, { do: D }> | undefined =>
-  job.changes.find((c) => {
-    if (c.do !== kind) return false;
-    const subject = c as unknown as Record<string, { id?: string } | undefined>;
-    return (subject['box'] ?? subject['cable'] ?? subject['device'] ?? subject['load'])?.id === id;
-  }) as Extract<Change, { do: D }> | undefined;
-
-/** Edits that put another version of a box into the plan: of a new one in its place, of one that is there as its replacement. */
-export function editBox(w: Work, b: WorkBox, box: Box, title: string): JobEdit[] {
-  if (b.role === 'new') {
-    const change = changeFor(w.job, 'place-box', box.id);
-    return change ? [put({ ...change, box })] : [];
-  }
-  const there = w.job.changes.find((c) => c.do === 'replace-box' && c.boxId === b.box.id);
-  const id = there?.id ?? idOf('replace', b.box.id);
-  return [put({ id, do: 'replace-box', title: title.slice(0, 120), boxId: b.box.id, box })];
 }
 
 /** A step’s or value’s id for the n-th box or run of a job: the first has the plain one. */

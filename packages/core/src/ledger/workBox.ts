@@ -1,10 +1,9 @@
-/** The boxes of a job as the wall judges them and as they are drawn: what is planned, what was there, what is closed again. */
-import { elevation, type Elevation } from '../layout/index.js';
-import type { Bench, FaceId, Site } from '../model/index.js';
+/** The boxes of a job as the wall judges them and as the bench shows them: what is planned, and what was there. */
+import type { Bench } from '../model/index.js';
 import { freeEndBySchool, LEAST_FREE_MM } from '../codebook/index.js';
 import { benchOf } from '../wiring/index.js';
 import { judgeBox, type BoxJudgement } from '../survey/index.js';
-import { inPlaceBoxes, outletBoxes, type Work, type WorkBox } from './work.js';
+import type { Work, WorkBox } from './work.js';
 
 /** All that is judged of a box where it is planned; moved, enlarged or replaced, it is held against what was found. */
 export const judgeWork = (w: Work, b: WorkBox): BoxJudgement =>
@@ -59,38 +58,3 @@ export const foundBench = (w: Work): Bench =>
     w.job.schools,
     { found: true },
   );
-
-/**
- * One face of a wall of the job.
- * @param site found, planned or built state
- * @param withBefore draws the box as it was and the patch beside what is planned
- */
-export function jobElevation(w: Work, site: Site, wallId: string, face: FaceId, open: boolean, withBefore: boolean): Elevation {
-  const wall = site.walls.find((x) => x.id === wallId) ?? site.walls[0]!;
-  const found = new Map(w.found.boxes.map((b) => [b.id, JSON.stringify(b)]));
-  const plannedIds = new Set(site.boxes.filter((b) => found.get(b.id) !== JSON.stringify(b)).map((b) => b.id));
-  const here = w.boxes.filter((b) => b.wall.id === wall.id);
-  const work = here.find((b) => outletBoxes(w).includes(b)) ?? here[0];
-  const source = w.runs.find((r) => r.to === work)?.from ?? here.find((b) => b.feeds);
-  const before = work && inPlaceBoxes(w).includes(work) ? work : undefined;
-  const crossings = w.runs
-    .filter((r) => r.to.wall.id === wall.id)
-    .flatMap((r) => [
-      ...r.crossings.map((x) => ({ id: x.stud.id, opening: x.opening })),
-      ...r.blocks.map((x) => ({ id: x.block.id, opening: x.opening })),
-    ]);
-  return elevation({
-    site,
-    wall,
-    face,
-    open,
-    plannedIds,
-    ...(work ? { workBoxId: work.box.id } : {}),
-    ...(source?.wall.id === wall.id ? { sourceBoxId: source.box.id } : {}),
-    ...(before?.was && withBefore
-      ? { before: { box: before.was, patches: judgeWork(w, before).patch?.pieces.map((p) => p.piece) ?? [] } }
-      : {}),
-    ...(withBefore ? { crossings } : {}),
-    unit: w.job.unit,
-  });
-}

@@ -1,7 +1,7 @@
 /** Ways that leave their wall become jobs like any other: every wall, floor and panel they touch is judged, worked and recorded. */
 import { describe, expect, it } from 'vitest';
 import { openJobs, quinceStreet } from '../houses.testing.js';
-import { lampsAlike, outletBoxes, plannedBench, wiringOf, workOf } from '../ledger/index.js';
+import { lampsAlike, lampWiringOf, outletBoxes, plannedBench, wiringOf, workOf } from '../ledger/index.js';
 import { ledgerOf } from '../ledger/meant.testing.js';
 import { inches, printLength } from '../measure/index.js';
 import {
@@ -231,7 +231,7 @@ describe('the cellar lights: a switch, and ten lampholders one after another', (
   });
   it('two 14-2 in a round box with clamps: 4 + 1 + 1 counts of 2 in³ are 12 of 15.5 (314.16(B))', () => {
     const fill = ledgerOf(job).find((f) => f.rule === 'box-fill' && f.subject === w.lamps[0]!.lamp.id)!;
-    expect([fill.verdict, w.lamps[0]!.fill.neededIn3]).toEqual(['ok', 12]);
+    expect([fill.verdict, lampWiringOf(w, w.lamps[0]!).fill.neededIn3]).toEqual(['ok', 12]);
   });
   it('volts at the last lampholder: 5 A to the first, half an amp less to each next', () => {
     const drop = ledgerOf(job).find((f) => f.rule === 'voltage-drop')!;

@@ -1,10 +1,10 @@
 /** What to buy and what to bring: what the planned state has and the found state lacks. */
 import { BOX_KINDS, DEVICE_KINDS, FINISHES, isReceptacle, LAMP_BOXES, type ArticleId, type CoilArticle } from '../catalog/index.js';
-import { inPlaceBoxes, judgeWork, wiringOf, workOf, type Work, type WorkBox, type WorkRun } from '../ledger/index.js';
+import { inPlaceBoxes, judgeWork, lampWiringOf, wiringOf, workOf, type Work, type WorkBox, type WorkRun } from '../ledger/index.js';
 import { cutStock, type PatchPlan } from '../layout/index.js';
 import { feet, printAwg, printLength, printMark, toFeet } from '../measure/index.js';
 import { openFraming, type Change, type JobInHouse } from '../model/index.js';
-import { boxMaterial, cableKind } from '../wiring/index.js';
+import { boxMaterial, cableKind, piecesOf } from '../wiring/index.js';
 
 export interface MaterialRow {
   what: string;
@@ -160,12 +160,10 @@ function spliceRows(job: JobInHouse, w: Work): MaterialRow[] {
   const connectors = new Map<string, number>();
   const tails = new Map<string, number>();
   const more = (of: Map<string, number>, what: string): void => void of.set(what, (of.get(what) ?? 0) + 1);
-  for (const plan of [...w.boxes.map((b) => wiringOf(w, b)), ...w.lamps.map((l) => l.wiring)])
-    for (const joint of plan.joints) {
-      if (joint.kind === 'terminal') continue;
-      more(connectors, joint.connector!);
-      for (const lead of joint.leads) if (!lead.cableId && !lead.far) more(tails, `${printAwg(lead.gauge)} ${lead.colour} for pigtails`);
-    }
+  for (const { joints } of [...w.boxes.map((b) => wiringOf(w, b)), ...w.lamps.map((l) => lampWiringOf(w, l).wiring)]) {
+    for (const joint of joints) if (joint.kind !== 'terminal') more(connectors, joint.connector!);
+    for (const piece of piecesOf(joints)) more(tails, `${printAwg(piece.gauge)} ${piece.colour} for pigtails`);
+  }
   return [
     ...[...connectors].map(([what, count]) =>
       each('connector', what, count, 'splices of the wiring plan; the packet says which sizes it takes'),

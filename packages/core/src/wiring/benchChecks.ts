@@ -4,6 +4,7 @@ import { toldBy, type Told } from '../words/phrases.js';
 import { nec, practice } from '../catalog/index.js';
 import {
   atLeast,
+  atMost,
   boxFill,
   byVerdict,
   conductorForBreaker,
@@ -157,7 +158,7 @@ function strips(c: Checking): void {
       const bare = strippedMm(bench, e);
       if (bare === undefined) continue;
       const takes = stripFor(j.how, gaugeOf(bench, e));
-      if (Math.abs(bare - takes) > inches(1 / 8))
+      if (!atMost(Math.abs(bare - takes), inches(1 / 8)))
         say(
           'strip',
           `Bare copper of ${name(e)}`,

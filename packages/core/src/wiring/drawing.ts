@@ -77,7 +77,8 @@ function lanesOf(plan: WiringPlan): Lanes {
   const lay = (role: Role, from: number): number => {
     let at = from;
     for (const j of plan.joints.filter((x) => x.role === role)) {
-      if (j.kind === 'terminal' && !j.leads[0]?.cableId) continue;
+      // a jumper from screw to screw has a line too, by its far end
+      if (j.kind === 'terminal' && !j.leads[0]?.cableId && !(j.leads[0]?.jumper && j.leads[0].far)) continue;
       y.set(j.id, at);
       at += PITCH[j.kind];
     }
@@ -152,6 +153,11 @@ export function wiringDrawing(plan: WiringPlan): WiringDrawing {
     }
     const lead = joint.leads[0]!;
     const to = spot(joint.at!);
+    if (lead.jumper) {
+      const near = lead.far && plan.joints.find((j) => j !== joint && j.leads[0]?.id === lead.id);
+      if (near) wires.push(fromScrewToScrew(lead, [near, joint], spot(near.at!), to, devices, lanes));
+      continue;
+    }
     const from = plan.joints.find((j) => j.kind === 'splice' && j.leads.some((l) => l.id === lead.id));
     const fromY = from ? spliceOf.get(from.id)!.y : 0;
     const start: [number, number][] = from
@@ -174,6 +180,25 @@ export function wiringDrawing(plan: WiringPlan): WiringDrawing {
     height: Math.max(428, lanes.bottom + 42, ...devices.map((d) => d.y + d.height + under + 24)),
     ...{ cables, wires, splices, terminals, devices },
   };
+}
+
+/** A jumper between the screws of two devices: out beside the first, along its own line, and in to the other like what comes from a cable. */
+function fromScrewToScrew(
+  lead: Lead,
+  [near, far]: [PlannedJoint, PlannedJoint],
+  from: TerminalShape,
+  to: TerminalShape,
+  devices: readonly DeviceShape[],
+  lanes: Lanes,
+): WireShape {
+  const y = lanes.y.get(far.id)!;
+  const out = from.x + (lead.role === 'hot' ? 20 : -14);
+  const start: [number, number][] = [
+    [from.x, from.y],
+    [out, from.y],
+    [out, y],
+  ];
+  return { lead, points: [...start, ...approach(far, [out, y], to, devices, lanes)], label: [out, y + 14], jointIds: [near.id, far.id] };
 }
 
 /** Conductors that come down from their cables into a splice or a cap, and the jumper to the splice before. */

@@ -1,5 +1,6 @@
 /** One activity as it is shown at the wall: its drawing, its lines, what is read aloud, what a reading that isn’t dead may be. */
-import { judgeProofReading, type ProofKey } from './gates.js';
+import { judgeProofReading } from './gates.js';
+import type { ProofKey } from './proofs.js';
 import type { Step } from './step.js';
 import type { TimeKind } from './times.js';
 

@@ -1,13 +1,15 @@
 /** What keeps a step from being ticked, and the record of ticks, proofs and values. No clock: the caller brings the time. */
 import { gateWords } from '../words/work/gates.js';
 import type { Told as Worded } from '../words/phrases.js';
+import { isTicked } from './done.js';
 import { dropTimer, minutesOn } from './timer.js';
-import { isUk, PANEL, wiresAt } from '../model/index.js';
+import { isUk } from '../model/index.js';
 import { keepsBack, type Finding } from '../codebook/index.js';
 import type { DeadProof, Job, JobInBook, ProofReading, StepValue, Told } from '../model/index.js';
 import { printLength } from '../measure/index.js';
 import type { Target } from './step.js';
 import { restingOn } from './outages.js';
+import { PROOF_ORDER, proofLabel, type ProofKey } from './proofs.js';
 import type { Step, StepAsk } from './step.js';
 
 /** A source counts as live from 100 to 140 V; dead is below 1 V; between 1 and 50 V may be stray coupling (common practice). */
@@ -17,29 +19,10 @@ export const STRAY_MOST_V = 50;
 /** After this long away from the work it is proved again (common practice). */
 export const PROOF_LASTS_MS = 4 * 60 * 60 * 1000;
 
-export const PROOF_ORDER = ['testerBefore', 'hotNeutral', 'hotGround', 'neutralGround', 'testerAfter'] as const;
-export type ProofKey = (typeof PROOF_ORDER)[number];
-export const PROOF_LABELS: Record<ProofKey, string> = {
-  testerBefore: 'Tester on a live source',
-  hotNeutral: 'Target, hot to neutral',
-  hotGround: 'Target, hot to ground',
-  neutralGround: 'Target, neutral to ground',
-  testerAfter: 'Tester on the live source again',
-};
-
 export interface ProofJudgement extends Worded {
   verdict: 'ok' | 'stop' | 'can’t tell';
 }
 
-/** The same by the UK way: an approved voltage indicator, on its proving unit or on a source known to be live (GS 38; memory). */
-const UK_PROOF_LABELS: Record<ProofKey, string> = {
-  testerBefore: 'Indicator on its proving unit',
-  hotNeutral: 'Point of work, line to neutral',
-  hotGround: 'Point of work, line to earth',
-  neutralGround: 'Point of work, neutral to earth',
-  testerAfter: 'Indicator on its proving unit again',
-};
-export const proofLabel = (key: ProofKey, { uk }: Pick<Target, 'uk'>): string => (uk ? UK_PROOF_LABELS : PROOF_LABELS)[key];
 /** A proving unit or a socket at 230 V; some proving units give several hundred volts. */
 const UK_LIVE_V = { least: 207, most: 1000 };
 
@@ -137,7 +120,6 @@ export function judgeAsk(ask: StepAsk, value: StepValue | undefined, unit: JobIn
 
 export const valueOf = (job: Job, step: string, key: string): StepValue | undefined =>
   job.work.values.find((v) => v.step === step && v.key === key);
-export const isTicked = (job: Job, step: string): boolean => job.work.ticks.some((t) => t.step === step);
 
 /** Reasons why a step can't be ticked now; empty when it can. */
 export function gateOf(job: JobInBook, step: Step, steps: Step[], findings: Finding[], now?: string): string[] {
@@ -257,16 +239,3 @@ export const enterValue = <J extends Job>(job: J, value: StepValue): J => ({
   ...job,
   work: { ...job.work, values: [...job.work.values.filter((v) => v.step !== value.step || v.key !== value.key), value] },
 });
-
-/** The site as built so far: the changes whose steps are ticked, and wiring by hand where all is built that it connects. */
-export function builtChangeIds(job: Job, steps: Step[]): Set<string> {
-  const built = new Set(steps.filter((s) => isTicked(job, s.id)).flatMap((s) => s.changeIds));
-  const others = job.changes.filter((c) => c.do !== 'wire-box');
-  for (const c of job.changes) {
-    if (c.do !== 'wire-box') continue;
-    const place = c.wiring.panelEndOf === undefined ? c.wiring.id : PANEL;
-    const own = others.filter((o) => wiresAt(o).includes(place));
-    if (others.length && (own.length ? own : others).every((o) => built.has(o.id))) built.add(c.id);
-  }
-  return built;
-}

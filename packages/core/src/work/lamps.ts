@@ -1,6 +1,6 @@
 /** A run of lampholders: holes, boxes, cables and connections of the new side, all before anything of the house is opened. */
 import { LAMP_BOXES } from '../catalog/index.js';
-import { lampsAlike, type LampRun, type Work } from '../ledger/index.js';
+import { lampsAlike, lampWiringOf, type LampRun, type Work } from '../ledger/index.js';
 import { inRoom } from '../layout/index.js';
 import { printLength, printMark, toFeet } from '../measure/index.js';
 import { capital, step, type Draft } from './step.js';
@@ -114,7 +114,7 @@ export function lampSteps(w: Work): Draft[] {
       [spent('lampholder', lamps.length)],
       [
         ...lampsAlike(w).flatMap(({ names, wiring }) => [`${capital(names)}:`, ...wiring.connect]),
-        ...new Set(lamps.flatMap((l) => [...l.wiring.missing, ...l.wiring.refused])),
+        ...new Set(lamps.flatMap((l) => [...lampWiringOf(w, l).wiring.missing, ...lampWiringOf(w, l).wiring.refused])),
       ],
       { alters: true },
     ),

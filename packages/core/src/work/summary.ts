@@ -2,7 +2,7 @@
 import { ledgerOf, stageStates } from '../ledger/index.js';
 import type { Finding } from '../codebook/index.js';
 import { STAGES, type JobInBook, type JobInHouse, type Stage } from '../model/index.js';
-import { isTicked } from './gates.js';
+import { isTicked } from './done.js';
 import type { Step } from './step.js';
 import { stepsOf } from './steps.js';
 

@@ -1,10 +1,10 @@
-import { ChangeDetectionStrategy, Component, effect, inject, input, output, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, effect, inject, Injector, input, output, signal } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
-import { NgbModal } from '@ng-bootstrap/ng-bootstrap/modal';
 import { fieldWords, type House, type Job } from '@saddle/core/model';
 import { LengthUnits } from '../fields/length-units';
 import { saveFile } from '../exchange/save-file';
-import { ConflictDialog } from './conflict-dialog';
+import { openDialog } from '../shell/open-dialog';
+import type { ConflictDialog } from './conflict-dialog';
 import type { DocumentSession } from './document-session';
 
 /** What has to be said about a document: another tab was faster, a tab left work behind, an edit was refused. */
@@ -94,7 +94,7 @@ export class DocumentNotices {
   readonly session = input.required<DocumentSession<Job> | DocumentSession<House>>();
   /** both versions were kept: the copy's id */
   readonly copied = output<string>();
-  private readonly modals = inject(NgbModal);
+  private readonly injector = inject(Injector);
   private readonly units = inject(LengthUnits);
   private readonly router = inject(Router);
   private readonly open = signal(false);
@@ -119,14 +119,23 @@ export class DocumentNotices {
       const session = this.session();
       if (!session.conflict() || this.open()) return;
       this.open.set(true);
-      const dialog = this.modals.open(ConflictDialog, { keyboard: false, size: 'lg' });
-      (dialog.componentInstance as ConflictDialog).unit = this.units.unit();
-      (dialog.componentInstance as ConflictDialog).session = session;
-      const closed = () => this.open.set(false);
-      dialog.result.then((copy: string | undefined) => {
-        closed();
-        if (copy) this.copied.emit(copy);
-      }, closed);
+      void this.settled(session);
     });
+  }
+
+  /** Asks what is to become of two versions; what can’t be asked yet is asked again a little later. */
+  private async settled(session: DocumentSession<Job> | DocumentSession<House>): Promise<void> {
+    try {
+      const options = { keyboard: false, size: 'lg' };
+      const dialog = await openDialog(this.injector, async () => (await import('./conflict-dialog')).ConflictDialog, options);
+      const asks = dialog.componentInstance as ConflictDialog;
+      asks.unit = this.units.unit();
+      asks.session = session;
+      const copy = await (dialog.result as Promise<string | undefined>).catch(() => undefined);
+      if (copy) this.copied.emit(copy);
+      this.open.set(false);
+    } catch {
+      setTimeout(() => this.open.set(false), 5000);
+    }
   }
 }

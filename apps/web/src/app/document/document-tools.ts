@@ -1,10 +1,10 @@
-import { ChangeDetectionStrategy, Component, HostListener, inject, input } from '@angular/core';
-import { NgbModal } from '@ng-bootstrap/ng-bootstrap/modal';
+import { ChangeDetectionStrategy, Component, HostListener, inject, Injector, input } from '@angular/core';
 import { NgbTooltip } from '@ng-bootstrap/ng-bootstrap/tooltip';
-import { KeysDialog } from '../job/keys-dialog';
 import { WaitingCount } from '../record/waiting-count';
 import type { SaveState } from './document-session';
 import { pageKey, undoKey } from '../keys/page-keys';
+import { openDialog } from '../shell/open-dialog';
+import { PageTrouble } from '../shell/page-trouble';
 
 /** What can be undone: a document, or the two of a job’s page together. */
 interface Undoable {
@@ -54,7 +54,8 @@ interface Undoable {
 })
 export class DocumentTools {
   readonly session = input.required<Undoable>();
-  private readonly modals = inject(NgbModal);
+  private readonly injector = inject(Injector);
+  private readonly trouble = inject(PageTrouble);
 
   @HostListener('document:keydown', ['$event'])
   protected key(event: KeyboardEvent): void {
@@ -66,6 +67,8 @@ export class DocumentTools {
   }
 
   protected help(): void {
-    this.modals.open(KeysDialog);
+    openDialog(this.injector, async () => (await import('../job/keys-dialog')).KeysDialog).catch(() =>
+      this.trouble.says.set('The list of keys could not be loaded: Saddle’s server does not answer. What is open here goes on.'),
+    );
   }
 }

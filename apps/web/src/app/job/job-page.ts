@@ -14,13 +14,10 @@ import {
 } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { NavigationEnd, Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
-import { NgbTooltip } from '@ng-bootstrap/ng-bootstrap/tooltip';
-import { countWords } from '@saddle/core/ledger';
 import { bookWords, breakerNumber, type JobInBook, type Stage, STAGES } from '@saddle/core/model';
 import { isTicked } from '@saddle/core/work';
 import { filter, map, startWith } from 'rxjs';
 import { DocumentNotices } from '../document/document-notices';
-import { DocumentTools } from '../document/document-tools';
 import { OPEN_DOCUMENT } from '../document/open-document';
 import { LedgerPanel } from '../ledger/ledger-panel';
 import { TopBar } from '../shell/top-bar';
@@ -29,6 +26,7 @@ import { SURVEY_HOST } from '../survey/survey-host';
 import { JobWays } from '../ways/job-ways';
 import { WaySearches } from '../ways/way-search.service';
 import { JobSession, type SiteState } from './job-session';
+import { JobTools } from './job-tools';
 import { JobUndo } from './job-undo';
 import { SurveySince } from './survey-since';
 import { LengthUnits } from '../fields/length-units';
@@ -60,18 +58,7 @@ function ukSubtitle(job: JobInBook, about: string): string {
 /** One job: the stages down the left edge, the work in the middle, the ledger beside it. */
 @Component({
   selector: 'sa-job-page',
-  imports: [
-    SurveySince,
-    Segmented,
-    RouterOutlet,
-    RouterLink,
-    RouterLinkActive,
-    LedgerPanel,
-    TopBar,
-    NgbTooltip,
-    DocumentTools,
-    DocumentNotices,
-  ],
+  imports: [SurveySince, Segmented, RouterOutlet, RouterLink, RouterLinkActive, LedgerPanel, TopBar, JobTools, DocumentNotices],
   providers: [
     HouseSession,
     JobSession,
@@ -88,7 +75,6 @@ function ukSubtitle(job: JobInBook, about: string): string {
 })
 export class JobPage {
   protected readonly session = inject(JobSession);
-  protected readonly undo = inject(JobUndo);
   private readonly router = inject(Router);
   readonly id = input.required<string>();
   private readonly ledger = viewChild<ElementRef<HTMLElement>>('ledger');
@@ -98,7 +84,8 @@ export class JobPage {
     this.ledgerOpen.update((open) => !open);
     if (this.ledgerOpen()) afterNextRender(() => this.ledger()?.nativeElement.scrollIntoView({ block: 'start' }), { injector: this.injector }); // prettier-ignore
   }
-  protected readonly counts = computed(() => countWords(this.session.ledger()));
+  /** the boxes on their walls are drawn before they are judged; what is made of findings and steps waits for them */
+  protected readonly drawn = computed(() => this.session.judged() || (this.stage() === 'box' && !this.session.uk()));
   protected readonly ledgerOpen = signal(false);
   protected readonly ledgerPanel = viewChild(LedgerPanel);
 
@@ -116,11 +103,12 @@ export class JobPage {
   protected readonly stages = computed(() =>
     STAGES.map((stage) => ({ stage, name: (this.session.uk() ? UK_STAGE_NAMES : STAGE_NAMES)[stage], state: this.stateOf(stage) })),
   );
-  protected readonly states: Segment<SiteState>[] = [
+  /** what is built goes by the steps: as long as there are none, nobody can tell */
+  protected readonly states = computed((): Segment<SiteState>[] => [
     { value: 'found', label: 'as found' },
     { value: 'planned', label: 'as planned' },
-    { value: 'built', label: 'as built' },
-  ];
+    ...(this.session.judged() ? [{ value: 'built' as const, label: 'as built' }] : []),
+  ]);
   protected readonly subtitle = computed(() => {
     if (this.session.uk()) return ukSubtitle(this.session.laid(), this.session.about());
     const { circuits, boxes } = this.session.work();
@@ -158,6 +146,7 @@ export class JobPage {
 
   private stateOf(stage: Stage): 'stopped' | 'open' | 'clear' | 'later' {
     const job = this.session.laid();
+    if (!this.session.judged()) return 'later';
     const steps = this.session.steps();
     if (steps.length === 0 && ['box', 'wire', 'buy', 'when', 'work', 'record'].includes(stage)) return 'later';
     if (stage === 'work')

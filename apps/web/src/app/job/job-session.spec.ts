@@ -3,7 +3,7 @@ import { demoJobs, quinceStreet } from '@saddle/core/demo';
 import { inches } from '@saddle/core/measure';
 import type { House, Job } from '@saddle/core/model';
 import type { Said } from '@saddle/core/log';
-import { tick } from '@saddle/core/work';
+import { tick, usJobBook, type JobBook } from '@saddle/core/work';
 import { delay, of } from 'rxjs';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { Documents } from '../api/documents.service';
@@ -11,6 +11,7 @@ import { HouseSession } from '../house/house-session';
 import { Outbox } from '../record/outbox';
 import { JobSession } from './job-session';
 import { JobUndo } from './job-undo';
+import { RuleBooks } from './rule-books';
 import { seenHere } from './seen-here';
 
 let injector: EnvironmentInjector | undefined;
@@ -20,11 +21,16 @@ const outbox = {
   add: (...items: { said: Said }[]) => void log.push(...items.map((i) => i.said)),
   entry: (_job: string, said: Said) => ({ said }),
 };
+/** the rules of the US book, as they come */
+const rules = { of: (_uk: boolean): Promise<JobBook> => Promise.resolve(usJobBook) };
 const close = (): void => {
   injector?.destroy();
   injector = undefined;
 };
-afterEach(close);
+afterEach(() => {
+  close();
+  rules.of = () => Promise.resolve(usJobBook);
+});
 
 /** A page with the demo's documents behind it; what is saved stays where it is. @param part what the server answers otherwise */
 function page<S>(make: () => S, part: Partial<Record<keyof Documents, unknown>> = {}): S {
@@ -42,7 +48,14 @@ function page<S>(make: () => S, part: Partial<Record<keyof Documents, unknown>> 
     ...part,
   };
   injector = createEnvironmentInjector(
-    [{ provide: Documents, useValue: documents }, { provide: Outbox, useValue: outbox }, HouseSession, JobSession, JobUndo],
+    [
+      { provide: Documents, useValue: documents },
+      { provide: Outbox, useValue: outbox },
+      { provide: RuleBooks, useValue: rules },
+      HouseSession,
+      JobSession,
+      JobUndo,
+    ],
     null as unknown as EnvironmentInjector,
   );
   return runInInjectionContext(injector, make);
@@ -106,6 +119,46 @@ describe('a job that is open', () => {
     later.house.editSite('a name', (site) => ({ ...site, rooms: site.rooms.map((r, i) => (i ? r : { ...r, name: 'larder' })) }));
     await later.house.savedNow();
     expect((await opened(4)).unseen()).toBe(2);
+  });
+
+  it('is drawn before its rules are here: nothing is judged, and what the survey says anew stays unread though it is edited', async () => {
+    localStorage.clear();
+    let release = (): void => undefined;
+    const gate = new Promise<void>((resolve) => (release = resolve));
+    rules.of = () => gate.then(() => usJobBook);
+    const job = { ...demoJobs.find((j) => j.id === 'sewing-corner')!, houseSeen: 1 };
+    const session = page(() => inject(JobSession), {
+      job: () => of({ revision: 1, savedAt: '', document: structuredClone(job) }),
+      house: () => of({ revision: 3, savedAt: '', document: structuredClone(quinceStreet) }),
+    });
+    const opening = session.open('sewing-corner');
+    await vi.waitFor(() => expect(session.ready()).toBe(true));
+    expect([session.judged(), session.ledger(), session.steps(), session.counts()]).toEqual([false, [], [], '…']);
+    expect(session.unseen()).toBe(1);
+    session.edit('another name', (j) => ({ ...j, name: 'Sewing nook' }));
+    expect([session.current().name, session.current().houseSeen]).toEqual(['Sewing nook', 1]);
+    release();
+    await opening;
+    expect([session.judged(), session.unseen()]).toEqual([true, 1]);
+    expect(session.counts()).toMatch(/stop/);
+  });
+
+  it('whose rules can’t be fetched is not judged, which is said, and is open all the same', async () => {
+    rules.of = () => Promise.reject(new TypeError('Failed to fetch'));
+    const session = page(() => inject(JobSession));
+    await session.open('sewing-corner');
+    expect([session.ready(), session.judged(), session.counts(), session.failure()]).toEqual([true, false, 'not judged', undefined]);
+    expect(session.unjudged()).toMatch(/rules .* could not be fetched/);
+    // rules that come, or don’t, when another job is open already say nothing of that
+    let fail = (): void => undefined;
+    rules.of = () => new Promise((_, reject) => (fail = () => reject(new TypeError('Failed to fetch'))));
+    const first = session.open('aquarium-alcove');
+    await vi.waitFor(() => expect(session.ready() && session.jobId() === 'aquarium-alcove').toBe(true));
+    rules.of = () => Promise.resolve(usJobBook);
+    await session.open('sewing-corner');
+    fail();
+    await first;
+    expect([session.judged(), session.unjudged()]).toEqual([true, '']);
   });
 
   it('what is still to be saved of the survey as the next job is opened was seen on the page of the first, not of the next', async () => {

@@ -1,6 +1,6 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
-import { outletBoxes, stageStates, workOf } from '@saddle/core/ledger';
+import { countWords, outletBoxes, stageStates, workOf, type WorkBox, type WorkLamp } from '@saddle/core/ledger';
 import type { Finding } from '@saddle/core/codebook';
 import {
   applyEdits,
@@ -21,12 +21,14 @@ import {
   type Site,
 } from '@saddle/core/model';
 import { entriesOf, type Said } from '@saddle/core/log';
-import { builtChangeIds, inUsBook, outageMinutes, usJobBook, type JobBook, type Step } from '@saddle/core/work';
+import type { BoxJudgement } from '@saddle/core/survey';
+import { builtChangeIds, inUsBook, type JobBook, type Step } from '@saddle/core/work';
 import { firstValueFrom } from 'rxjs';
 import { Documents } from '../api/documents.service';
 import { DocumentSession } from '../document/document-session';
 import { HouseSession } from '../house/house-session';
 import { Outbox } from '../record/outbox';
+import { RuleBooks } from './rule-books';
 import { noteSeenHere, seenHere } from './seen-here';
 
 export type SiteState = 'found' | 'planned' | 'built';
@@ -36,6 +38,7 @@ export type SiteState = 'found' | 'planned' | 'built';
 export class JobSession extends DocumentSession<Job> {
   private readonly documents = inject(Documents);
   private readonly outbox = inject(Outbox);
+  private readonly books = inject(RuleBooks);
   /** the house of the job: its survey is edited there */
   readonly house = inject(HouseSession);
   readonly kind = 'jobs';
@@ -70,9 +73,13 @@ export class JobSession extends DocumentSession<Job> {
 
   /** the other jobs of the house, as they were when this one was opened */
   readonly others = signal<Job[]>([]);
-  /** answers by the book of the house; the other one is fetched where it is that */
+  /** answers by the book of the house; fetched once what is planned can be drawn */
   private readonly book = signal<JobBook | undefined>(undefined);
-  readonly ready = computed(() => this.loaded() && this.house.loaded() && this.book() !== undefined);
+  readonly ready = computed(() => this.loaded() && this.house.loaded());
+  /** the plan is judged; until then there is nothing in its ledger and there are no steps, which says nothing of it */
+  readonly judged = computed(() => this.ready() && this.book() !== undefined);
+  /** why the plan is not judged, when its book could not be fetched; what is drawn goes on */
+  readonly unjudged = signal('');
   /** changes only when another job is opened */
   readonly jobId = computed(() => this.current().id);
   /** by whichever book its house goes */
@@ -85,22 +92,22 @@ export class JobSession extends DocumentSession<Job> {
     return laid;
   });
 
-  private get inBook(): JobBook {
-    const book = this.book();
-    if (!book) throw new Error('the book of this house is not here yet');
-    return book;
-  }
-  readonly about = computed(() => this.inBook.about(this.laid()));
+  readonly about = computed(() => this.book()?.about(this.laid()) ?? '');
 
   readonly state = signal<SiteState>('planned');
   readonly work = computed(() => workOf(this.job()));
   readonly planned = computed(() => plannedSite(this.laid()));
-  readonly ledger = computed((): Finding[] => this.inBook.ledger(this.laid()));
+  readonly ledger = computed((): Finding[] => this.book()?.ledger(this.laid()) ?? []);
+  readonly counts = computed(() => (this.judged() ? countWords(this.ledger()) : this.unjudged() ? 'not judged' : '…'));
   readonly stages = computed(() => stageStates(this.ledger()));
-  readonly steps = computed(() => this.inBook.steps(this.laid()));
-  readonly outage = computed(() => outageMinutes(this.steps()));
+  readonly steps = computed((): Step[] => this.book()?.steps(this.laid()) ?? []);
+  readonly outage = computed(() => this.book()?.outageMinutes(this.steps()) ?? 0);
   readonly built = computed((): Site => builtSite(this.laid(), builtChangeIds(this.laid(), this.steps())));
   readonly site = computed((): Site => ({ found: () => this.laid().found, planned: this.planned, built: this.built })[this.state()]());
+  /** How a box of the work lies in its wall; undefined until it is judged. */
+  readonly judgeBox = (b: WorkBox): BoxJudgement | undefined => this.book()?.judgeBox?.(this.work(), b);
+  /** in³ that the conductors of a lampholder need; undefined until it is judged. */
+  readonly lampNeedsIn3 = (l: WorkLamp): number | undefined => this.book()?.lampNeedsIn3?.(this.work(), l);
   readonly unit = computed(() => this.house.unit());
   readonly outlets = computed(() => outletBoxes(this.work()));
 
@@ -120,23 +127,31 @@ export class JobSession extends DocumentSession<Job> {
     this.unseen.set(undefined);
     // the next job may be of a house by the other book
     this.book.set(undefined);
+    this.unjudged.set('');
     await super.open(id);
     const job = this.document();
     if (!job) return;
     await this.house.open(job.houseId);
     const why = this.house.failure();
     if (why) return this.failure.set(`The house of this job can’t be opened: ${why}`);
-    try {
-      this.book.set(isUk(this.house.house()) ? (await import('@saddle/core/alteration')).ukJobBook : usJobBook);
-    } catch {
-      return this.failure.set('The rules of this house’s book could not be fetched: try again when the server is back.');
-    }
     // so that the page opens again when the server is away
     this.house.keepForLater();
     this.keepForLater();
     const seen = job.houseSeen === undefined ? undefined : Math.max(job.houseSeen, seenHere(job.id));
+    // before anything is waited for: the page is drawn and can be edited from here on, and who edits has seen what is not unseen
     this.unseen.set(seen !== undefined && seen < this.house.revisionNow() && !job.closed ? seen : undefined);
-    await this.lookAround();
+    await Promise.all([this.fetchBook(id), this.lookAround()]);
+  }
+
+  private async fetchBook(id: string): Promise<void> {
+    // another job may be open by the time the rules are here, or are not
+    const here = (): boolean => this.document()?.id === id;
+    try {
+      const book = await this.books.of(isUk(this.house.house()));
+      if (here()) this.book.set(book);
+    } catch {
+      if (here()) this.unjudged.set('The rules of this house’s book could not be fetched: load the page again when the server is back.');
+    }
   }
 
   /** What the other jobs of the house are now. */

@@ -48,7 +48,15 @@ export interface FindingRow {
               }
               <p class="source">{{ sourceOf(finding) }}</p>
               @if (photosIn(); as p) {
-                <sa-photo-strip [houseId]="p.houseId" [jobId]="p.jobId" kind="finding" [thing]="finding.key.slice(0, 120)" label="photo" />
+                @defer (on immediate) {
+                  <sa-photo-strip
+                    [houseId]="p.houseId"
+                    [jobId]="p.jobId"
+                    kind="finding"
+                    [thing]="finding.key.slice(0, 120)"
+                    label="photo"
+                  />
+                } @error {}
               }
             </div>
           }

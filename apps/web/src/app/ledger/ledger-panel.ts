@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { findingKey } from '@saddle/core/codebook';
-import { alikeFindings, countWords, ofWords } from '@saddle/core/ledger';
+import { alikeFindings, ofWords } from '@saddle/core/ledger';
 import type { Stage } from '@saddle/core/model';
 import { JobSession } from '../job/job-session';
 import { FindingList, type FindingRow } from './finding-list';
@@ -15,14 +15,16 @@ import { WordMark } from '../words/word';
   template: `
     <div class="ledger-head">
       <h2>Ledger</h2>
-      <sa-word of="ledger" />
-      <span class="ledger-count">{{ counts() }}</span>
+      @defer (on immediate) {
+        <sa-word of="ledger" />
+      } @error {}
+      <span class="ledger-count">{{ session.counts() }}</span>
       <sa-segmented class="small" label="Which findings" [segments]="views" [value]="all()" (set)="all.set($event)" />
     </div>
     <sa-finding-list
       [photosIn]="{ houseId: session.laid().houseId, jobId: session.laid().id }"
       [rows]="shown()"
-      nothing="Nothing to judge at this stage yet."
+      [nothing]="session.judged() ? 'Nothing to judge at this stage yet.' : session.unjudged() || 'Checking the plan …'"
       (cured)="apply($event.key, $event.id)"
     />
   `,
@@ -50,7 +52,6 @@ export class LedgerPanel {
   });
   /** the same said of several things stands once */
   private readonly groups = computed(() => alikeFindings(this.session.ledger(), this.session.planned()));
-  protected readonly counts = computed(() => countWords(this.session.ledger()));
 
   protected apply(key: string, id: string): void {
     const remedy = this.groups()

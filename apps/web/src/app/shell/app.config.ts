@@ -9,7 +9,6 @@ import {
 } from '@angular/core';
 import { provideRouter, withComponentInputBinding, withNavigationErrorHandler, withPreloading } from '@angular/router';
 import { NgbConfig } from '@ng-bootstrap/ng-bootstrap/config';
-import { NgbModalConfig } from '@ng-bootstrap/ng-bootstrap/modal';
 import { provideServiceWorker } from '@angular/service-worker';
 import { PreloadPages } from './preload-pages';
 import { pastTheWorker } from '../api/past-the-worker';
@@ -36,8 +35,6 @@ export const appConfig: ApplicationConfig = {
     ),
     provideAppInitializer(() => {
       inject(NgbConfig).animation = false;
-      // the widget's own backdrop carries a style attribute, which the content security policy forbids: ours is in the stylesheet
-      inject(NgbModalConfig).backdrop = false;
     }),
   ],
 };

@@ -1,15 +1,14 @@
 import { ChangeDetectionStrategy, Component, computed, HostListener, inject, signal, viewChild } from '@angular/core';
 import { LAMP_BOXES } from '@saddle/core/catalog';
-import { draggedPlace, keyPlan, nudgedPlace, placeInRoom, suitableBoxes, withKind } from '@saddle/core/layout';
-import { jobElevation, judgeWork, type WorkBox } from '@saddle/core/ledger';
+import { draggedPlace, keyPlan, nudgedPlace, placeInRoom, withKind } from '@saddle/core/layout';
+import { jobElevation, type WorkBox } from '@saddle/core/ledger';
 import { printLength, printMark } from '@saddle/core/measure';
 import { NOT_ENTERED, bareJob, otherFace, type Box, type FaceId, changeIn, putPlannedBox } from '@saddle/core/model';
-import { fillOf } from '@saddle/core/wiring';
 import { Segmented, type Segment } from '../fields/segmented';
 import { JobSession } from '../job/job-session';
-import { CutList } from '../survey/cut-list';
 import { TapeBar, type TapeEntry, type TapeMeasure } from '../tape/tape-bar';
 import { type BoxDrag, WallView } from '../wall/wall-view';
+import { BoxTable } from './box-table';
 import { altKey, onButton, pageKey } from '../keys/page-keys';
 
 const LAMPS = 'lamps';
@@ -17,7 +16,7 @@ const LAMPS = 'lamps';
 /** Every box of the job on its wall, at true scale: moved, measured, in another kind. */
 @Component({
   selector: 'sa-box-stage',
-  imports: [Segmented, WallView, TapeBar, CutList],
+  imports: [Segmented, WallView, TapeBar, BoxTable],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './box-stage.html',
   styleUrl: './box-stage.css',
@@ -57,6 +56,7 @@ export class BoxStage {
       ...l,
       place: placeInRoom(planned, l.room.id, l.lamp, (mm) => printMark(mm, this.unit())) ?? l.room.name,
       box: LAMP_BOXES[l.lamp.box],
+      neededIn3: this.session.lampNeedsIn3(l),
       onward: l.cables.filter((c) => c.side === 'load').length,
     }));
   });
@@ -69,7 +69,15 @@ export class BoxStage {
 
   protected readonly face = computed((): FaceId => (this.flipped() ? otherFace(this.shown()!.box.face) : this.shown()!.box.face));
   protected readonly elevation = computed(() =>
-    jobElevation(this.session.work(), this.session.site(), this.wall().id, this.face(), this.open(), this.session.state() !== 'found'),
+    jobElevation(
+      this.session.work(),
+      this.session.site(),
+      this.wall().id,
+      this.face(),
+      this.open(),
+      this.session.state() !== 'found',
+      this.session.judgeBox,
+    ),
   );
   protected readonly unit = computed(() => this.session.unit());
   protected readonly roomName = computed(() => this.roomOf(this.face()));
@@ -101,17 +109,10 @@ export class BoxStage {
   });
   protected readonly judged = computed(() => {
     const b = this.boxes().find((x) => x.box.id === this.selectedId()) ?? this.shown()!;
-    return judgeWork(this.session.work(), b);
+    return this.session.judgeBox(b);
   });
   protected readonly title = computed(() => `Elevation of ${this.wall().name} seen from the ${this.roomName()}`);
   protected readonly refused = computed(() => this.session.refusal()?.[0]?.message ?? this.session.house.refusal()?.[0]?.message ?? '');
-  protected readonly kinds = computed(() => {
-    const { box: target, wall } = this.shown()!;
-    const needed = fillOf(this.session.planned(), target, this.session.job().edition).neededIn3;
-    return suitableBoxes(wall, target.face, { gangs: target.gangs, neededIn3: needed, unit: this.unit() }).filter(
-      (k) => k.kind.gangs === target.gangs,
-    );
-  });
 
   private roomOf(face: FaceId): string {
     const { roomId } = this.wall().faces[face];

@@ -22,9 +22,8 @@ import {
   type WallWindow,
   type Zoomed,
 } from '@saddle/core/layout';
-import { select } from 'd3-selection';
-import type { D3ZoomEvent, ZoomBehavior, ZoomTransform } from 'd3-zoom';
-import { makeDraggable } from '../drawing/draggable';
+import type { D3ZoomEvent, ZoomBehavior } from 'd3-zoom';
+import type { Grip } from '../drawing/draggable';
 import { LengthUnits } from '../fields/length-units';
 
 /** A finder slid or a scope held over the wall: u and z in mm. */
@@ -111,9 +110,8 @@ export class WallView {
       });
       observer.observe(space);
       destroy.onDestroy(() => observer.disconnect());
-      // a page that is left before it came has no use for it; a wall without it is drawn and measured like any other
-      import('d3-zoom').then(({ zoom, zoomIdentity }) => this.makeZoomable(svg, zoom, zoomIdentity), () => undefined); // prettier-ignore
-      this.makeMovable(svg);
+      // a page that is left before they came has no use for them; a wall without them is drawn and measured like any other
+      import('./hands').then((hands) => this.takeHands(svg, hands), () => undefined); // prettier-ignore
     });
     // a new face or wall starts at the work; a moved box doesn't move the view
     effect(() => {
@@ -128,14 +126,20 @@ export class WallView {
     });
   }
 
-  private identity: ZoomTransform | undefined;
-  private makeZoomable(svg: SVGSVGElement, zoom: typeof import('d3-zoom').zoom, identity: ZoomTransform): void {
-    this.identity = identity;
-    this.zoomer = zoom<SVGSVGElement, unknown>()
+  /** dragging and zooming, fetched once the drawing stands */
+  private hands: typeof import('./hands') | undefined;
+  /** what can be dragged says so from when it can be */
+  protected readonly grips = signal(false);
+  private takeHands(svg: SVGSVGElement, hands: typeof import('./hands')): void {
+    this.hands = hands;
+    hands.makeDraggable(svg, this.grip());
+    this.zoomer = hands
+      .zoom<SVGSVGElement, unknown>()
       .scaleExtent([0.15, 12])
       .filter((event: Event) => this.aim() === 'none' && !(event.target as Element).closest('.movable') && !(event as MouseEvent).button)
       .on('zoom', (event: D3ZoomEvent<SVGSVGElement, unknown>) => this.zoomed.set(event.transform));
-    select(svg).call(this.zoomer).on('dblclick.zoom', null);
+    hands.select(svg).call(this.zoomer).on('dblclick.zoom', null);
+    this.grips.set(true);
   }
 
   protected aimAt(event: PointerEvent, phase: 'start' | 'move' | 'end'): void {
@@ -155,7 +159,7 @@ export class WallView {
   }
 
   zoomBy(factor: number): void {
-    if (this.zoomer) select(this.host().nativeElement).call(this.zoomer.scaleBy, factor);
+    if (this.zoomer) this.hands?.select(this.host().nativeElement).call(this.zoomer.scaleBy, factor);
   }
 
   /** the work, or the whole wall */
@@ -166,11 +170,11 @@ export class WallView {
   }
 
   private resetZoom(): void {
-    if (this.zoomer && this.identity) select(this.host().nativeElement).call(this.zoomer.transform, this.identity);
+    if (this.zoomer && this.hands) this.hands.select(this.host().nativeElement).call(this.zoomer.transform, this.hands.zoomIdentity);
     else this.zoomed.set(AS_IT_IS);
   }
 
-  private makeMovable(svg: SVGSVGElement): void {
+  private grip(): Grip<Grabbed> {
     const moved = (from: Grabbed, [right, down]: [number, number], done: boolean): void =>
       this.moved.emit({
         id: from.id,
@@ -180,7 +184,7 @@ export class WallView {
         done,
         moved: Math.abs(right) + Math.abs(down) > 1,
       });
-    makeDraggable<Grabbed>(svg, {
+    return {
       grab: (target) => {
         const id = this.aim() === 'none' ? target.closest<SVGGElement>('g.movable')?.dataset['id'] : undefined;
         return id !== undefined && this.movable().has(id) ? { id, scale: this.drawing().scale } : undefined;
@@ -188,6 +192,6 @@ export class WallView {
       start: ({ id }) => this.picked.emit(id),
       move: (from, at, was) => moved(from, [at.x - was.x, at.y - was.y], false),
       end: (from, at, was) => moved(from, [at.x - was.x, at.y - was.y], true),
-    });
+    };
   }
 }

@@ -131,7 +131,7 @@ export class AtWallPage {
     const box = work().boxes.find((b) => b.box.id === drawing.boxId) ?? work().boxes.find((b) => b.wall.id === drawing.wallId);
     return (
       box && {
-        wall: jobElevation(work(), this.session.planned(), drawing.wallId, box.box.face, true, true),
+        wall: jobElevation(work(), this.session.planned(), drawing.wallId, box.box.face, true, true, this.session.judgeBox),
         boxId: box.box.id,
         name: box.wall.name,
       }

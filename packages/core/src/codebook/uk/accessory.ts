@@ -13,8 +13,6 @@ const GUIDANCE: Source = { standard: 'guidance on kitchens', clause: 'sockets be
 export const HEIGHTS = { least: 450, most: 1200 } as const;
 /** Over a worktop, from a sink’s edge, from a hob’s edge. */
 export const CLEAR = { worktop: 150, sink: 300, hob: 100 } as const;
-/** Faceplate of a single and of a twin (BS 1363 and common practice; memory). */
-export const FACEPLATE = { 1: { widthMm: 86, heightMm: 86 }, 2: { widthMm: 146, heightMm: 86 } } as const;
 
 const held = (label: string, value: number, word: 'least' | 'most', limit: number): Sum => ({
   terms: [],

@@ -35,6 +35,8 @@ export function asWired(plan: WiringPlan, site: Site, box: Box, wiring: BoxWirin
   const devices = devicesOf(site, box);
   const inside = cablesIn(site, box.id);
   const tails = new Map(wiring.pigtails.map((p) => [p.id, p]));
+  const underScrews = wiring.joints.flatMap((j) => (j.at ? j.ends.flatMap((e) => ('pigtailId' in e ? [e.pigtailId] : [])) : []));
+  const jumpers = new Set(underScrews.filter((id, i) => underScrews.indexOf(id) !== i));
   const leadOf = (end: WireEnd): Lead | undefined => {
     if ('pigtailId' in end) {
       const tail = tails.get(end.pigtailId);
@@ -50,6 +52,7 @@ export function asWired(plan: WiringPlan, site: Site, box: Box, wiring: BoxWirin
         from: 'pigtail',
         pigtailFor: '',
         ...(end.end === 1 ? { far: true } : {}),
+        ...(jumpers.has(tail.id) ? { jumper: true } : {}),
       };
     }
     const here = inside.find((c) => c.cable.id === end.cableId);

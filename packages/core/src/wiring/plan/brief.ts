@@ -19,6 +19,11 @@ export function connectBriefly(plan: WiringPlan): string[] {
   };
   const line = (j: PlannedJoint): string | undefined => {
     if (j.kind === 'cap') return j.says;
+    const [wire] = j.leads;
+    if (wire?.jumper) {
+      const near = wire.far && joints.find((x) => x !== j && x.leads.some((l) => l.id === wire.id))?.at;
+      return near ? `${wire.colour} jumper from the ${terminalWords(near)} to the ${terminalWords(j.at!)}` : undefined;
+    }
     if (j.kind === 'splice') return `${j.connector ?? 'splice'}: ${j.leads.map(short).join(' + ')}`;
     // a pigtail’s end is said at its splice
     const own = j.leads.filter((l) => l.cableId ?? !joints.some((x) => x.kind === 'splice' && x.leads.some((y) => y.id === l.id)));

@@ -1,8 +1,9 @@
-export type { Lead, PlannedJoint, Role, Terminal, TerminalName } from './lead.js';
-export { usesTaken, type PlanInput } from './purposes.js';
-export { asWired } from './asWired.js';
-export { jointLine } from './landing.js';
-export { connectBriefly } from './brief.js';
-export { cableKind, wiringPlan } from './plan.js';
-export type { PlannedDevice, WiringPlan } from './planned.js';
-export { deviceOnBench, jointsOnBench } from './onBench.js';
+// by star: a barrel that names what it hands on is loaded whole by whoever takes one name of it
+export * from './lead.js';
+export * from './purposes.js';
+export * from './asWired.js';
+export * from './landing.js';
+export * from './brief.js';
+export * from './plan.js';
+export * from './planned.js';
+export * from './onBench.js';

@@ -1,6 +1,6 @@
 /** From conductors that belong together to joints: straight under a screw, fed through, or spliced with pigtails; by the user's schools. */
 import { spliceParts } from '../../catalog/index.js';
-import { inches, printAwg } from '../../measure/index.js';
+import { inches, printAwg, type Awg } from '../../measure/index.js';
 import type { Schools } from '../../model/index.js';
 import {
   COLOUR_OF_PIGTAIL,
@@ -26,6 +26,8 @@ export interface Net {
   terminals: Terminal[];
   /** the second screw of the same side, for feeding through */
   second?: Terminal;
+  /** of the wire that joins its screws where no conductor of a cable does */
+  gauge?: Awg;
 }
 
 export class Landing {
@@ -45,10 +47,11 @@ export class Landing {
     return id;
   }
 
-  /** All joints of one net. A net without leads gives none: its screws stay empty. */
+  /** All joints of one net. A net without leads joins its screws with each other; a single one stays empty. */
   lay(net: Net): void {
     const { role, leads, terminals } = net;
-    if (leads.length === 0) return;
+    if (leads.length === 0 && terminals.length < 2) return;
+    if (leads.length === 0 && terminals.length === 2) return this.jumper(net, [terminals[0]!, terminals[1]!]);
     const short = leads.filter((l) => l.short).length > 0 && terminals.length > 0;
     if (short && leads.length === 1)
       this.notes.push(
@@ -71,7 +74,7 @@ export class Landing {
       this.notes.push(
         `${leads.length} cables: a device has two screws a side and one conductor goes under each, so these are spliced with a pigtail.`,
       );
-    const gauge = thickest(leads);
+    const gauge = net.gauge ?? thickest(leads);
     const tails = terminals.map((at) => {
       // over all nets of the box: two circuits in it have two neutrals, each with tails of its own
       const key = `${role} ${at.name}`;
@@ -95,6 +98,17 @@ export class Landing {
       leads: [lead],
       says: landing(lead, at, stripMm, school),
     });
+  }
+
+  /** One piece of wire from screw to screw. */
+  private jumper(net: Net, [near, far]: [Terminal, Terminal]): void {
+    const { role, letter } = net;
+    const lead: Lead = {
+      ...{ id: this.id(`jumper-${role}`), role, letter, colour: COLOUR_OF_PIGTAIL[role], gauge: net.gauge ?? 14 },
+      ...{ from: 'jumper between the two devices', jumper: true },
+    };
+    this.screw(net, near, lead);
+    this.screw(net, far, { ...lead, far: true });
   }
 
   private cap({ role }: Net, lead: Lead): void {

@@ -20,8 +20,10 @@ export interface Lead {
   from: string;
   /** of a pigtail: the screw that it is for, in words; empty where nobody said */
   pigtailFor?: string;
-  /** the far end of a jumper that joins two splices */
+  /** the far end of a piece of wire whose near one is on another joint */
   far?: true;
+  /** a piece of wire from a screw of one device to a screw of another */
+  jumper?: true;
   /** too short to reach a screw: it is lengthened by a pigtail */
   short?: true;
 }
@@ -121,10 +123,17 @@ const SCHOOL_WORDS: Record<Schools['terminals'], string> = {
 };
 /** `the black (H) of the cable from the panel, stripped 5/8", hooked clockwise under the brass upper screw` */
 export const landing = (lead: Lead, at: Terminal, stripMm: number, school: Schools['terminals']): string =>
-  `${lead.cableId ? describeLead(lead) : `the ${lead.colour} pigtail (${lead.letter})`}, stripped ${printInches(stripMm)}, ${SCHOOL_WORDS[school]} the ${terminalWords(at)}`;
+  `${lead.cableId ? describeLead(lead) : ownWire(lead)}, stripped ${printInches(stripMm)}, ${SCHOOL_WORDS[school]} the ${terminalWords(at)}`;
+const ownWire = (lead: Lead): string =>
+  lead.jumper
+    ? `${lead.far ? 'the other end' : 'one end'} of a ${lead.colour} jumper (${lead.letter})`
+    : `the ${lead.colour} pigtail (${lead.letter})`;
 
 /** Strip for a screw hook, ⅝ in on 14 AWG and ¾ in on 12 (common practice); clamp plates and push-ins ½ in. */
 export const stripForTerminal = (school: Schools['terminals'], gauge: Awg): number =>
   inches(school === 'side screw' ? (gauge >= 14 ? 0.625 : 0.75) : 0.5);
 
 export const thickest = (leads: readonly Lead[]): Awg => leads.reduce<Awg>((a, l) => (l.gauge < a ? l.gauge : a), leads[0]?.gauge ?? 14);
+/** Pieces of wire that a plan cuts, each once, by its near end: a pigtail’s is in its splice, a jumper’s under the first of its screws. */
+export const piecesOf = (joints: readonly PlannedJoint[]): Lead[] =>
+  joints.flatMap((j) => j.leads.filter((l) => !l.cableId && !l.far && (l.jumper || j.kind !== 'terminal')));

@@ -3,7 +3,7 @@ import { DEVICE_KINDS } from '../../catalog/index.js';
 import type { Box, Device } from '../../model/index.js';
 import { boxMaterial } from '../boxContents.js';
 import type { Net } from './landing.js';
-import { deviceWords, type Lead, type Terminal, type TerminalName } from './lead.js';
+import { deviceWords, thickest, type Lead, type Terminal, type TerminalName } from './lead.js';
 import type { Purpose, Purposes } from './purposes.js';
 
 export interface Nets {
@@ -172,8 +172,11 @@ class Meaning {
     const others = this.receptacles.some((r, i) => r !== d && form(r) !== 'ground-fault' && !r.split && feedOf(r, i) === key);
     const onward = this.book.all().some((n) => n.leads.length > 0 && n === this.hot(key, true)) || others;
     if (!onward) return;
-    this.hot(key, true).terminals.push(this.at(d, 'load brass'));
-    this.neutral(this.neutralKey(key), true).terminals.push(this.at(d, 'load silver'));
+    const [line, load, back] = [this.hot(key), this.hot(key, true), this.neutral(this.neutralKey(key), true)];
+    load.terminals.push(this.at(d, 'load brass'));
+    back.terminals.push(this.at(d, 'load silver'));
+    // with no cable that goes on, what joins the screws is as thick as what feeds them
+    for (const net of [load, back]) if (net.leads.length === 0) net.gauge = thickest(line.leads);
   }
   private splitOnTwo(d: Device): void {
     const { powered } = this.hanging;
@@ -314,17 +317,21 @@ class Meaning {
   /** Nets that have a conductor, grounds first; what is wanted of one that has none is missing. */
   nets(): Net[] {
     for (const n of this.book.all())
-      if (n.leads.length === 0 && n.terminals.length > 0 && n.role !== 'ground')
+      if (n.leads.length === 0 && n.terminals.length > 0 && n.role !== 'ground' && !behindScrews(n))
         this.wants(
           `No conductor is known here for the ${n.terminals.map((t) => `${t.name}${t.of ? ` of ${t.of}` : ''}`).join(' and the ')}.`,
         );
     const order = { ground: 0, neutral: 1, hot: 2 };
     return this.book
       .all()
-      .filter((n) => n.leads.length > 0)
+      .filter((n) => n.leads.length > 0 || behindScrews(n))
       .sort((a, b) => order[a.role] - order[b.role]);
   }
 }
+
+/** What hangs on LOAD in the same box, with no cable that goes on: it is fed from screw to screw. */
+const behindScrews = (n: Net): boolean =>
+  n.leads.length === 0 && n.terminals.length > 1 && n.terminals.some((t) => t.name.startsWith('load '));
 
 /** Feeds whose neutral comes in a cable with hots of two circuits. */
 function sharedNeutrals(list: readonly Purpose[]): Set<string> {

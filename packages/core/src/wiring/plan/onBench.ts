@@ -48,7 +48,9 @@ export function jointsOnBench(
   };
   const spliced = schools.splice === 'lever' ? 'lever' : schools.splice === 'push-in' ? 'push-in connector' : 'twist-on';
   for (const joint of plan.joints) {
-    const ends = joint.leads.map((l) => endOf(l, joint.kind === 'terminal' || l.far === true)).filter((e): e is WireEnd => e !== undefined);
+    const ends = joint.leads
+      .map((l) => endOf(l, l.far === true || (joint.kind === 'terminal' && !l.jumper)))
+      .filter((e): e is WireEnd => e !== undefined);
     if (ends.length === 0) continue;
     placed.joints.push({
       id: short(joint.id),

@@ -4,7 +4,7 @@
  * What should be lit is reckoned from what each conductor is for, not from the joints.
  */
 import { DEVICE_KINDS } from '../../catalog/index.js';
-import { groundWithoutDevices, joinedFeeds, magnitude, nodeOf, switchOn, type SwitchedOn } from '../../circuit/index.js';
+import { groundWithoutDevices, joinedFeeds, magnitude, nodeOf, reached, switchOn, type SwitchedOn } from '../../circuit/index.js';
 import { inches } from '../../measure/index.js';
 import {
   idOf,
@@ -328,9 +328,22 @@ class Proof {
       });
     }
   }
+  private get groundComesIn(): boolean {
+    return this.read.list.some((p) => p.is === 'ground' && this.isLine(p));
+  }
+  /** Receptacles whose slot promises the ground that came in. */
+  grounded(): Device[] {
+    return this.groundComesIn ? this.read.devices.filter((d) => DEVICE_KINDS[d.kind].outlets > 0) : [];
+  }
   private receptacle(d: Device, nth: number, drive: Lit | undefined): void {
     const { rig, hanging } = this;
-    const grounded = this.read.list.some((p) => p.is === 'ground' && this.isLine(p));
+    const grounded = this.groundComesIn;
+    if (form(d) === 'ground-fault') {
+      // what feeds it is on LINE: there it is live with its contacts open too
+      const key = hanging.feedOf(d, nth) ?? '';
+      const between: [string, string] = [nodeOf.terminal(d.id, 'line brass'), nodeOf.terminal(d.id, 'line silver')];
+      rig.expected.push({ what: `${d.name}, its LINE screws`, between, lit: (s) => this.fed(key, s) });
+    }
     for (const face of form(d) === 'single' ? (['upper'] as const) : (['upper', 'lower'] as const)) {
       const load = { watts: LAMP_W, powerFactor: 1, on: true };
       rig.bench.plugged.push({ id: idOf(d.id, face), name: d.name, deviceId: d.id, face, ...load });
@@ -364,6 +377,7 @@ export function provenWrong(input: PlanInput, read: Purposes, plan: WiringPlan):
     proof.rig,
     proof.hanging.guards,
     read.list.some((p) => p.is === 'ground'),
+    proof.grounded(),
   );
 }
 
@@ -401,11 +415,15 @@ function statesOf(rig: Rig, guards: Device | undefined): State[] {
   return states;
 }
 
-function measured(rig: Rig, guards: Device | undefined, grounds: boolean): string[] {
+function measured(rig: Rig, guards: Device | undefined, grounds: boolean, grounded: readonly Device[]): string[] {
   const { bench } = rig;
   const wrong = new Set<string>();
   if (joinedFeeds(bench).length) wrong.add('Measured: two feeds are joined; switching one off would leave it live.');
   if (grounds && !groundWithoutDevices(bench, rig.input.box.id)) wrong.add('The grounds hang together only through a device (250.148).');
+  // a slot on nothing floats, and a meter between it and the hot still shows the supply: metal tells
+  const onBar = reached(bench, nodeOf.bar(GROUND_BAR));
+  for (const d of grounded)
+    if (!onBar.has(nodeOf.terminal(d.id, 'green'))) wrong.add(`The ground slot of ${d.name} leads to no bar (250.146).`);
   for (const state of statesOf(rig, guards)) {
     let on: SwitchedOn;
     try {
