@@ -1,19 +1,13 @@
 /** The wall: mouse, keys and tape move the same box, and everything follows. */
-import { expect, finding, goTo, openJob, saved, test, type Page } from './saddle.js';
+import { expect, finding, goTo, openJob, saved, test, type Page, type Route } from './saddle.js';
 
 /** The rules of the US book come as a file of their own: what becomes of it. */
-const rulesOfBook = (page: Page, when: (go: () => Promise<void>, stop: () => Promise<void>) => Promise<void>): Promise<unknown> =>
-  page.route('**/*.js', async (route) => {
-    const answer = await route.fetch();
-    const body = await answer.text();
-    const go = (): Promise<void> => route.fulfill({ response: answer, body });
-    await (/export\s*\{[^}]*\bas usJobBook\b/.test(body) ? when(go, () => route.abort()) : go());
-  });
+const rulesOfBook = (page: Page, when: (route: Route) => Promise<void>): Promise<unknown> => page.route(/\/us-\w{8}\.js$/, when);
 
 test('the boxes stand on their walls before the plan is judged, and nothing counts as clear meanwhile', async ({ page }) => {
   let judge = (): void => undefined;
   const asked = new Promise<void>((resolve) => (judge = resolve));
-  await rulesOfBook(page, async (go) => asked.then(go));
+  await rulesOfBook(page, async (route) => asked.then(() => route.continue()));
   await page.goto('/jobs/sewing-corner/box');
   await expect(page.getByTestId('box-sewing-box')).toBeVisible();
   await expect(page.getByTestId('dim-left-left end of the wall')).toContainText('49 3/16"');
@@ -27,18 +21,23 @@ test('the boxes stand on their walls before the plan is judged, and nothing coun
 });
 
 test('where its rules can’t be fetched a plan stands and is edited; the ledger says why it is not judged', async ({ page }) => {
-  await rulesOfBook(page, (_, stop) => stop());
+  await rulesOfBook(page, (route) => route.abort());
   await page.goto('/jobs/sewing-corner/box');
   await expect(page.getByText('The rules of this house’s book could not be fetched')).toBeVisible();
   await page.getByTestId('tape').fill('x 47');
   await page.getByTestId('tape').press('Enter');
   await expect(page.getByTestId('dim-left-left end of the wall')).toContainText('47"');
   await saved(page);
-  await goTo(page, 'Work');
-  await expect(page.getByRole('main').getByText('The rules of this house’s book could not be fetched')).toBeVisible();
+  // a stage that is made of steps can't come without them; what is open stays
+  await page.getByRole('navigation', { name: 'Stages of the job' }).getByRole('link', { name: 'Work' }).click();
+  await expect(page.getByText('That page could not be loaded')).toBeVisible();
+  await expect(page.getByTestId('box-sewing-box')).toBeVisible();
+  // at the wall nobody is told that there is nothing to do
+  await page.goto('/jobs/sewing-corner/at-the-wall');
+  await expect(page.getByText('That page could not be loaded')).toBeVisible();
+  await expect(page.getByText('Nothing to do yet')).toHaveCount(0);
   await page.unrouteAll({ behavior: 'ignoreErrors' });
-  await page.reload();
-  await goTo(page, 'Box');
+  await page.goto('/jobs/sewing-corner/box');
   await expect(page.getByText('Fill of Hall box once tapped')).toBeVisible();
 });
 

@@ -1,9 +1,9 @@
 /** A running Saddle for each test, and the few things that every test does with it. */
-import { test as base, expect, type BrowserContext, type ConsoleMessage, type Locator, type Page } from '@playwright/test';
+import { test as base, expect, type BrowserContext, type ConsoleMessage, type Locator, type Page, type Route } from '@playwright/test';
 import { dropDataFolder, newDataFolder, runServer, type RunningServer } from '../apps/server/src/testing/runServer.js';
 
 export { expect };
-export type { Locator, Page };
+export type { Locator, Page, Route };
 
 interface Saddle {
   /** arguments of the server: `--empty` */

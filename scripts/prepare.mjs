@@ -83,6 +83,8 @@ const PARTS = [
       'apps/web/tsconfig.json',
       'apps/web/tsconfig.worker.json',
       'apps/web/ngsw-config.json',
+      'scripts/built.mjs',
+      'scripts/chunks.mjs',
       'scripts/offline.mjs',
       'scripts/compress.mjs',
       'scripts/sent.mjs',
@@ -90,7 +92,7 @@ const PARTS = [
     output: 'apps/web/dist',
     command: ['ng', 'build'],
     cwd: 'apps/web',
-    after: ['scripts/offline.mjs', 'scripts/compress.mjs', 'scripts/sent.mjs'],
+    after: ['scripts/chunks.mjs', 'scripts/offline.mjs', 'scripts/compress.mjs', 'scripts/sent.mjs'],
   },
 ];
 

@@ -126,7 +126,7 @@ export function createApp(
         setHeaders: (response, path) =>
           void response.setHeader(
             'Cache-Control',
-            /-[A-Z0-9]{8}\.\w+(?:\.br)?$/.test(path) ? 'public, max-age=31536000, immutable' : 'no-cache',
+            /-[A-Za-z0-9]{8}\.\w+(?:\.br)?$/.test(path) ? 'public, max-age=31536000, immutable' : 'no-cache',
           ),
       },
     }),

@@ -4,6 +4,8 @@ import { ChangeDetectionStrategy, Component, input, output } from '@angular/core
 export interface Segment<T> {
   value: T;
   label: string;
+  /** can't be chosen yet; its place is kept, so that nothing moves when it can */
+  waits?: boolean;
   /** name for tests */
   testId?: string;
 }
@@ -15,7 +17,13 @@ export interface Segment<T> {
   host: { class: 'segmented', role: 'group', '[attr.aria-label]': 'label()' },
   template: `
     @for (s of segments(); track s.value) {
-      <button type="button" [attr.aria-pressed]="s.value === value()" [attr.data-testid]="s.testId" (click)="set.emit(s.value)">
+      <button
+        type="button"
+        [disabled]="s.waits === true"
+        [attr.aria-pressed]="s.value === value()"
+        [attr.data-testid]="s.testId"
+        (click)="set.emit(s.value)"
+      >
         {{ s.label }}
       </button>
     }

@@ -85,7 +85,7 @@ export class JobPage {
     if (this.ledgerOpen()) afterNextRender(() => this.ledger()?.nativeElement.scrollIntoView({ block: 'start' }), { injector: this.injector }); // prettier-ignore
   }
   /** the boxes on their walls are drawn before they are judged; what is made of findings and steps waits for them */
-  protected readonly drawn = computed(() => this.session.judged() || (this.stage() === 'box' && !this.session.uk()));
+  protected readonly drawn = computed(() => this.session.judged() || (this.stage() === 'box' && !this.bare() && !this.session.uk()));
   protected readonly ledgerOpen = signal(false);
   protected readonly ledgerPanel = viewChild(LedgerPanel);
 
@@ -107,7 +107,7 @@ export class JobPage {
   protected readonly states = computed((): Segment<SiteState>[] => [
     { value: 'found', label: 'as found' },
     { value: 'planned', label: 'as planned' },
-    ...(this.session.judged() ? [{ value: 'built' as const, label: 'as built' }] : []),
+    { value: 'built', label: 'as built', waits: !this.session.judged() },
   ]);
   protected readonly subtitle = computed(() => {
     if (this.session.uk()) return ukSubtitle(this.session.laid(), this.session.about());

@@ -1,12 +1,25 @@
 import { Injectable } from '@angular/core';
 import type { PreloadingStrategy, Route } from '@angular/router';
-import { from, merge, type Observable } from 'rxjs';
+import { defer, from, merge, type Observable, switchMap } from 'rxjs';
 
-/** Every page is fetched once the first is there; of a stage that each book has its own of, the US one too. */
+/** How long the first page has the network and the processor for itself, ms: what it shows comes before what others may show. */
+const FIRST = 1500;
+
+/** Every page is fetched once the first is there, one after another in its idle moments; of a stage that each book has its own of, the US one too. */
 @Injectable({ providedIn: 'root' })
 export class PreloadPages implements PreloadingStrategy {
+  private turn: Promise<unknown> = new Promise((resolve) => setTimeout(resolve, FIRST));
+
   preload(route: Route, load: () => Observable<unknown>): Observable<unknown> {
     const us = route.data?.['us'] as (() => Promise<unknown>) | undefined;
-    return us ? merge(load(), from(us())) : load();
+    return defer(() => this.idle()).pipe(switchMap(() => (us ? merge(load(), from(us())) : load())));
+  }
+
+  private idle(): Promise<unknown> {
+    this.turn = this.turn.then(
+      // a browser without idle moments takes the next free one
+      () => new Promise<void>((resolve) => ('requestIdleCallback' in window ? requestIdleCallback(() => resolve()) : setTimeout(resolve))),
+    );
+    return this.turn;
   }
 }
