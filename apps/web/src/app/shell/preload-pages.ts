@@ -8,7 +8,7 @@ const FIRST = 1500;
 /** Every page is fetched once the first is there, one after another in its idle moments; of a stage that each book has its own of, the US one too. */
 @Injectable({ providedIn: 'root' })
 export class PreloadPages implements PreloadingStrategy {
-  private turn: Promise<unknown> = new Promise((resolve) => setTimeout(resolve, FIRST));
+  private turn = new Promise<unknown>((resolve) => setTimeout(resolve, FIRST));
 
   preload(route: Route, load: () => Observable<unknown>): Observable<unknown> {
     const us = route.data?.['us'] as (() => Promise<unknown>) | undefined;
