@@ -132,7 +132,8 @@ export function cut(bench: Bench, end: WireEnd): BenchResult {
 /** Strips an end to so much bare copper; it comes off for that. Too little or too much shows in the checks. mm. */
 export function strip(bench: Bench, end: WireEnd, mm: number): BenchResult {
   if (endBox(bench, end) === undefined) return { ok: false, why: 'That conductor isn’t there any more.' };
-  if (!(mm > 0 && mm <= inches(3)))
+  // 76.2 mm are three inches, whatever is left of them in the last digit
+  if (!(mm > 0 && mm <= inches(3) + 0.01))
     return { ok: false, why: `${printLength(mm, 'in')} of bare copper: an end is stripped by more than 0 and no more than 3".` };
   const off = withoutStrip(without(bench, end), end);
   return { ok: true, bench: { ...off, strips: [...(off.strips ?? []), { end, mm }] }, says: `stripped ${printLength(mm, 'in')}` };
