@@ -341,7 +341,7 @@ function judgeInWall({ input, box, wall, cutIn, before, add }: Judging, kinds: B
   }
   const screw = longestScrewMm(wall);
   if (screw !== undefined && box.kind !== 'other' && BOX_KINDS[box.kind].mounting === 'stud-screw')
-    add('screws', 'Screws into the stud', {
+    add('screw-length', 'Screws into the stud', {
       verdict: 'note',
       ...wallWords.screwLength(),
       sums: [{ terms: [], result: term('longest screw', screw, 'length') }],

@@ -139,7 +139,7 @@ describe('minutes and lists as they are read', () => {
 describe('one line about a job', () => {
   const job = (...ticks: string[]): JobInHouse => inHouse({ format: 'saddle-job', version: DOCUMENT_VERSION, id: 'j', houseId: 'h', name: 'J', purpose: 'outlet', changes: [], schools: DEFAULT_SCHOOLS, work: { ticks: ticks.map((step) => ({ step, at: '2026-05-04T09:00:00Z' })), notes: [], values: [], proofs: [] } }, { format: 'saddle-house', version: DOCUMENT_VERSION, id: 'h', name: 'H', edition: 'US-2020', unit: 'in', site: emptySite() }); // prettier-ignore
   const finding = (verdict: Finding['verdict'], stage: Finding['stage'], title = 'T'): Finding =>
-    ({ verdict, stage, title, says: 'so', rule: 'screws' }) as unknown as Finding;
+    ({ verdict, stage, title, says: 'so', rule: 'screw-length' }) as unknown as Finding;
   const steps = inOrder([draft('a'), draft('b')]);
   const stage = (findings: Finding[], ...ticks: string[]) => summaryOf(job(...ticks), findings, steps).stage;
   it('the first stage that is not settled; nothing open: what is to be bought', () => {
