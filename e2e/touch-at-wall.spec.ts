@@ -185,6 +185,7 @@ for (const light of ['light', 'dark', 'dim'] as const)
         .withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'])
         .options({ rules: { 'color-contrast-enhanced': { enabled: true } } })
         .exclude('.aw-drawing')
+        .setLegacyMode()
         .analyze();
       const serious = violations.filter((v) => v.impact === 'serious' || v.impact === 'critical');
       expect(serious.map((v) => `${turn}, ${v.id}: ${v.nodes.map((n) => n.target.join(' ')).join(', ')}`)).toEqual([]);

@@ -1,6 +1,6 @@
 import { Injectable } from '@angular/core';
 import type { PreloadingStrategy, Route } from '@angular/router';
-import { defer, from, merge, type Observable, switchMap } from 'rxjs';
+import { catchError, defer, EMPTY, from, merge, type Observable, switchMap } from 'rxjs';
 
 /** How long the first page has the network and the processor for itself, ms: what it shows comes before what others may show. */
 const FIRST = 1500;
@@ -12,7 +12,11 @@ export class PreloadPages implements PreloadingStrategy {
 
   preload(route: Route, load: () => Observable<unknown>): Observable<unknown> {
     const us = route.data?.['us'] as (() => Promise<unknown>) | undefined;
-    return defer(() => this.idle()).pipe(switchMap(() => (us ? merge(load(), from(us())) : load())));
+    return defer(() => this.idle()).pipe(
+      switchMap(() => (us ? merge(load(), from(us())) : load())),
+      // one that can’t come now is asked for again when somebody goes there; the rest come all the same
+      catchError(() => EMPTY),
+    );
   }
 
   private idle(): Promise<unknown> {
