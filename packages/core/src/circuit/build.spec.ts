@@ -295,6 +295,14 @@ describe('the metal of it', () => {
     // only the conductors of that cable, only what is at that device
     expect([m.ofCable('feed').length, m.ofDevices(['d']).length]).toEqual([3, 4 + 6 + 2]);
   });
+  it('a joint of a kilohm or more joins nothing; a loose one below that still does', () => {
+    const loose = (looseOhm: number) => {
+      const b = wired();
+      b.joints[0]!.looseOhm = looseOhm;
+      return new Metal(b).walk(hot).has('d line brass');
+    };
+    expect([loose(2), loose(990), loose(1000), loose(20_000)]).toEqual([true, true, false, false]);
+  });
   it('is made once for a bench, and anew for one that changed under it', () => {
     const b = wired();
     const first = metalOf(b);

@@ -7,7 +7,7 @@ import type { Branch, WiringPart } from './network.js';
 
 /** Parts that join: neither a load or a leak nor what is the supply’s own, and no yoke, on which nothing may rely. */
 const METAL: ReadonlySet<WiringPart['is'] | undefined> = new Set<WiringPart['is']>(['conductor', 'pigtail', 'contact', 'inside']);
-/** What a low-resistance path goes through; the resistor of a test button is inside a device too, and none. */
+/** What a low-resistance path goes through: a joint that has come loose to a kilohm and more is none. */
 const plain = (b: Branch): boolean => 'ohm' in b.is && b.is.ohm < 1000 && METAL.has(b.part?.is);
 
 export class Metal {
