@@ -4,8 +4,7 @@
  */
 import { describe, expect, it } from 'vitest';
 import { FaultTable } from './faults.js';
-import type {
-  NetworkError} from './network.js';
+import type { NetworkError } from './network.js';
 import {
   admittance,
   complex,

@@ -221,7 +221,9 @@ describe('the gate of a step', () => {
     const ready = dead({}, { ticks: upTo('off-4', 'prove-4') });
     expect(gate('cut', ready, [finding('caution', 'screw-length')])).toEqual([]);
     expect(gate('cut', ready, [finding('stop', 'box-fill')])).toEqual(['the ledger has a stop: Of box-fill']);
-    expect(gate('cut', ready, [finding('stop', 'box-fill'), finding('stop', 'screw-length')])).toEqual(['the ledger has 2 stops: Of box-fill']);
+    expect(gate('cut', ready, [finding('stop', 'box-fill'), finding('stop', 'screw-length')])).toEqual([
+      'the ledger has 2 stops: Of box-fill',
+    ]);
     expect(gate('apart', ready, [finding('stop', 'box-fill')])).toEqual([]);
   });
   it('what can’t be told holds back what it decides: of the job the first cut, of connecting what is connected', () => {
