@@ -5,7 +5,7 @@ import tseslint from 'typescript-eslint';
 const CORE_FOLDERS = 'packages/core/src/**/*.ts';
 
 export default tseslint.config(
-  { ignores: ['**/dist/**', '**/.angular/**', '**/node_modules/**', 'test-results/**', 'data/**'] },
+  { ignores: ['**/dist/**', 'apps/server/bundle/**', '**/.angular/**', '**/node_modules/**', 'test-results/**', 'data/**'] },
   eslint.configs.recommended,
   {
     files: ['**/*.mjs', '**/*.cjs'],

@@ -16,7 +16,7 @@ export async function inBrowser(area, measure) {
     return [];
   }
   const data = mkdtempSync(join(tmpdir(), 'saddle-bench-'));
-  const server = spawn(process.execPath, [fileURLToPath(new URL('../apps/server/dist/main.js', import.meta.url))], {
+  const server = spawn(process.execPath, [fileURLToPath(new URL('../apps/server/bundle/main.js', import.meta.url))], {
     env: { ...process.env, SADDLE_DATA: data, SADDLE_PORT: '0', SADDLE_LOG: 'silent' },
   });
   const url = await new Promise((resolve) => server.stdout.on('data', (chunk) => resolve(/at (http:\S+)\//.exec(chunk.toString())?.[1])));

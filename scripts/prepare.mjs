@@ -68,9 +68,10 @@ const PARTS = [
   },
   {
     name: 'server',
-    sources: ['tsconfig.base.json', 'packages/core/src', 'apps/server/src', 'apps/server/tsconfig.json'],
-    output: 'apps/server/dist',
+    sources: ['tsconfig.base.json', 'packages/core/src', 'apps/server/src', 'apps/server/tsconfig.json', 'scripts/bundle-server.mjs'],
+    output: 'apps/server/bundle',
     command: ['tsc', '-p', 'apps/server'],
+    after: ['scripts/bundle-server.mjs'],
   },
   {
     name: 'web',

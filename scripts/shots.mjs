@@ -9,7 +9,7 @@ import { build, install, root } from './prepare.mjs';
 install();
 await build();
 const data = mkdtempSync(join(tmpdir(), 'saddle-shots-'));
-const server = spawn(process.execPath, [join(root, 'apps/server/dist/main.js')], {
+const server = spawn(process.execPath, [join(root, 'apps/server/bundle/main.js')], {
   env: { ...process.env, SADDLE_DATA: data, SADDLE_PORT: '0', SADDLE_LOG: 'silent' },
 });
 const url = await new Promise((resolve) => server.stdout.on('data', (chunk) => resolve(/at (http:\S+)\//.exec(chunk.toString())?.[1])));

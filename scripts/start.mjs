@@ -5,7 +5,7 @@ import { build, install, root } from './prepare.mjs';
 
 install();
 await build();
-const server = spawn(process.execPath, [join(root, 'apps/server/dist/main.js'), ...process.argv.slice(2)], {
+const server = spawn(process.execPath, [join(root, 'apps/server/bundle/main.js'), ...process.argv.slice(2)], {
   stdio: ['inherit', 'inherit', 'inherit'],
   env: { SADDLE_DATA: join(root, 'data'), SADDLE_LOG: 'warn', ...process.env },
 });

@@ -6,7 +6,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 
-const MAIN = fileURLToPath(new URL('../apps/server/dist/main.js', import.meta.url));
+const MAIN = fileURLToPath(new URL('../apps/server/bundle/main.js', import.meta.url));
 
 export const newFolder = () => mkdtempSync(join(tmpdir(), 'saddle-trial-'));
 export const dropFolder = (folder) => rmSync(folder, { recursive: true, force: true });

@@ -5,7 +5,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 
-const MAIN = fileURLToPath(new URL('../../dist/main.js', import.meta.url));
+const MAIN = fileURLToPath(new URL('../../bundle/main.js', import.meta.url));
 
 export interface RunningServer {
   url: string;
