@@ -5,7 +5,7 @@ test('the feeds of the sewing corner are compared, another is taken, and undone'
   await openJob(page, 'feed');
   const hall = page.getByTestId('feed-hall-box');
   const window = page.getByTestId('feed-sewing-window-box');
-  await expect(hall).toContainText('23.9 A wanted of 15 A', { timeout: 20_000 });
+  await expect(hall).toContainText('23.9 A wanted of 15 A', { timeout: 60_000 });
   await expect(page.getByText(/Hall box, fed by circuit 4/)).toBeVisible();
   // the panel of the house is surveyed: the job knows it
   await expect(page.getByTestId('feed-panel')).not.toContainText('nobody looked at the panel');
@@ -20,23 +20,23 @@ test('the feeds of the sewing corner are compared, another is taken, and undone'
   await expect(hall).toContainText('forbidden');
   await goTo(page, 'Route');
   await page.getByRole('group', { name: 'Ways or the cable' }).getByRole('button', { name: 'ways there' }).click();
-  await expect(page.getByTestId('ways')).toHaveAttribute('aria-busy', 'false', { timeout: 20_000 });
+  await expect(page.getByTestId('ways')).toHaveAttribute('aria-busy', 'false', { timeout: 60_000 });
   await page.getByTestId('way-0').getByRole('button').first().click();
   await page.getByTestId('choose').click();
   await expect(page.getByTestId('way-0')).toContainText('taken');
   await goTo(page, 'Feed');
   await expect(page.getByText(/Hall box, fed by circuit 4/)).toHaveCount(0);
-  await expect(page.locator('.feeds-list .current')).toContainText('feeds it now', { timeout: 20_000 });
+  await expect(page.locator('.feeds-list .current')).toContainText('feeds it now', { timeout: 60_000 });
   await saved(page);
   await page.reload();
-  await expect(page.locator('.feeds-list .current')).toContainText('feeds it now', { timeout: 20_000 });
+  await expect(page.locator('.feeds-list .current')).toContainText('feeds it now', { timeout: 60_000 });
   await page.getByRole('button', { name: /^Undo/ }).click();
   await expect(page.getByText(/Hall box, fed by circuit 4/)).toBeVisible();
 });
 
 test('every box of the house is judged as a feed, on whichever wall it hangs', async ({ page }) => {
   await openJob(page, 'feed', 'router-shelf');
-  await expect(page.locator('.feeds-list > li').first()).toContainText('Studio box', { timeout: 20_000 });
+  await expect(page.locator('.feeds-list > li').first()).toContainText('Studio box', { timeout: 60_000 });
   await expect(page.getByTestId('feed-alcove-box')).toContainText('another wall, in the study');
   await expect(page.getByTestId('feed-panel')).toBeVisible();
 });

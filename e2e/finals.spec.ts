@@ -13,7 +13,7 @@ test.describe('from nothing', () => {
     page,
     baseURL,
   }) => {
-    test.setTimeout(120_000);
+    test.setTimeout(240_000);
     await page.goto('/start');
     await page.getByTestId('purpose-house').click();
     await page.getByLabel('name of the house').fill('Fern Terrace');

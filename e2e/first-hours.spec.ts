@@ -102,7 +102,7 @@ test('a house with basement and attic, made without a job: storeys switch, and i
   await page.getByTestId('start').click();
   await expect(page).toHaveURL(/\/need$/);
   await page.getByRole('navigation', { name: 'Stages of the job' }).getByRole('link', { name: 'Route' }).click();
-  await expect(page.getByTestId('way-0')).toContainText('basement', { timeout: 20_000 });
+  await expect(page.getByTestId('way-0')).toContainText('basement', { timeout: 60_000 });
   // joists nobody looked at are a doubt, not a fact
   await expect(page.getByTestId('way-0')).toContainText(/doubt/);
 });
@@ -149,7 +149,7 @@ test('a raceway in a garage of one’s own: five outlets along two walls, from n
   await fifth.press('Enter');
   await saved(page);
   await page.getByRole('navigation', { name: 'Stages of the job' }).getByRole('link', { name: 'Route' }).click();
-  await expect(page.getByTestId('way-0')).toContainText('in a raceway', { timeout: 20_000 });
+  await expect(page.getByTestId('way-0')).toContainText('in a raceway', { timeout: 60_000 });
   await page.getByRole('tab', { name: 'holes and lengths' }).click();
   const pieces = page.getByTestId('raceway-pieces');
   await expect(pieces.getByRole('row').filter({ hasText: 'device box' })).toHaveCount(5);

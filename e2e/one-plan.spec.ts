@@ -96,7 +96,7 @@ test('a dust collector on a circuit of its own: panel, way, steps, closed; the n
   await page.getByRole('button', { name: 'Add', exact: true }).click();
   await goTo(page, 'Feed');
   const first = page.locator('.feeds-list > li').filter({ hasText: 'Dust collector' });
-  await expect(first).toBeVisible({ timeout: 20_000 });
+  await expect(first).toBeVisible({ timeout: 60_000 });
   await first.getByRole('button', { name: /Dust collector/ }).click();
   await first.getByRole('button', { name: /Everything on circuit 16/ }).click();
   // 9.6 A of the first + 40 W ÷ 120 V = 0.33 A of the second

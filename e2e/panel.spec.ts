@@ -282,9 +282,9 @@ test('five breakers entered one after the other stay as they were typed', async 
 });
 
 test('the rule index: searched by clause, opened to its worked example; in a house it says what bore', async ({ page }) => {
-  test.setTimeout(180_000);
+  test.setTimeout(240_000);
   await page.goto('/rules');
-  await expect(page.locator('[data-rule=box-fill]')).toBeVisible({ timeout: 20_000 });
+  await expect(page.locator('[data-rule=box-fill]')).toBeVisible({ timeout: 60_000 });
   await page.getByLabel('find').fill('314.16');
   await expect(page.locator('[data-rule]')).toHaveCount(2);
   await page.locator('[data-rule=box-fill] summary').click();
@@ -293,5 +293,5 @@ test('the rule index: searched by clause, opened to its worked example; in a hou
   await page.getByLabel('find').fill('nothing of the kind');
   await expect(page.getByText('No rule has these words.')).toBeVisible();
   await page.goto('/houses/quince-street-14/rules');
-  await expect(page.locator('[data-rule=box-fill] .bore')).toContainText('× stop', { timeout: 20_000 });
+  await expect(page.locator('[data-rule=box-fill] .bore')).toContainText('× stop', { timeout: 60_000 });
 });

@@ -13,8 +13,8 @@ const FLAGS = [
 export default defineConfig({
   testDir: '.',
   outputDir: '../test-results',
-  timeout: 120_000,
-  expect: { timeout: 20_000 },
+  timeout: 240_000,
+  expect: { timeout: 40_000 },
   workers: 3,
   fullyParallel: true,
   // tried once more to tell what is always wrong from what is wrong now and then; `npm test` counts either as failed
@@ -25,7 +25,7 @@ export default defineConfig({
     // what a test withholds of the network is the page's own business; the worker that keeps the page has tests of its own
     serviceWorkers: 'block',
     acceptDownloads: true,
-    actionTimeout: 20_000,
+    actionTimeout: 40_000,
   },
   projects: [
     { name: 'desk', use: { viewport: { width: 1280, height: 800 } }, testIgnore: /touch-/ },

@@ -4,7 +4,7 @@ import { expect, reading as test } from './saddle.js';
 test('the dark study: tested, proved dead, opened, named; beside the best search, act by act', async ({ page }) => {
   await page.goto('/practice');
   await page.getByRole('link', { name: 'Dark study' }).click();
-  await expect(page.getByTestId('at-box')).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByTestId('at-box')).toBeVisible({ timeout: 60_000 });
   await page.getByTestId('test-lamps/box5-outlet/lower').click();
   await expect(page.getByTestId('last')).toContainText('no lamp lit');
   await page.getByTestId('line-box2').click();
@@ -31,7 +31,7 @@ test('the dark study: tested, proved dead, opened, named; beside the best search
 
 test('a dangerous act ends the round, says what would have happened, and keeps what it was', async ({ page }) => {
   await page.goto('/practice/dark-study');
-  await expect(page.getByTestId('at-box')).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByTestId('at-box')).toBeVisible({ timeout: 60_000 });
   await page.getByTestId('line-box1').click();
   await page.getByTestId('open').click();
   const grade = page.getByTestId('grade');
@@ -47,7 +47,7 @@ test('a dangerous act ends the round, says what would have happened, and keeps w
 test('a level starts with a code of its own; progress is kept by topic; a mistyped code says so', async ({ page }) => {
   await page.goto('/practice');
   await page.getByTestId('fault-5').click();
-  await expect(page.getByTestId('at-box')).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByTestId('at-box')).toBeVisible({ timeout: 90_000 });
   const code = await page.getByTestId('task-code').innerText();
   expect(code).toMatch(/^F6-[0-9A-Z]{5}$/);
   await page.getByTestId('check-tester').click();

@@ -58,7 +58,7 @@ export const reading = test.extend<object, { shared: RunningServer; window: Brow
   ],
   page: async ({ window }, use) => {
     const page = window.pages()[0] ?? (await window.newPage());
-    page.setDefaultTimeout(20_000);
+    page.setDefaultTimeout(40_000);
     await uncomplaining(page, use);
   },
   shared: [

@@ -47,7 +47,7 @@ test('a whole job on the cards, in the dark, the server killed twice: one tap an
   server,
   data,
 }) => {
-  test.setTimeout(120_000);
+  test.setTimeout(240_000);
   await page.emulateMedia({ colorScheme: 'dark' });
   await page.goto(WALL);
   await expect(card(page)).toBeVisible();
@@ -72,13 +72,13 @@ test('a whole job on the cards, in the dark, the server killed twice: one tap an
     await expect(page.locator('.aw-count')).toContainText(`${ids.length} done`);
     if (ids.length === 6 || ids.length === 13) {
       running = await runServer(data, [], { SADDLE_PORT: port });
-      await expect(page.locator('.aw-saving')).toHaveCount(0, { timeout: 20_000 });
+      await expect(page.locator('.aw-saving')).toHaveCount(0, { timeout: 60_000 });
     }
   }
   expect(ids.length).toBeGreaterThan(10);
   expect(taps / ids.length).toBeLessThan(3);
   await expect(page.locator('.aw-count')).toContainText(`${ids.length} done`);
-  await expect(page.locator('.aw-saving')).toHaveCount(0, { timeout: 20_000 });
+  await expect(page.locator('.aw-saving')).toHaveCount(0, { timeout: 60_000 });
   // a second device sees the same
   await expect
     .poll(async () => {

@@ -20,7 +20,7 @@ test('the list at the shelf, reloaded without a connection; stages never seen be
   await saved(page);
   // all of the page is kept a moment after the first visit
   await page.evaluate(() => navigator.serviceWorker.ready);
-  await expect.poll(() => page.evaluate(missing), { timeout: 30_000 }).toBe(0);
+  await expect.poll(() => page.evaluate(missing), { timeout: 90_000 }).toBe(0);
   await page.getByRole('link', { name: 'with other jobs of the house' }).click();
   await expect(page.getByTestId('parts')).toBeVisible();
 

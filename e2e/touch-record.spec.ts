@@ -27,7 +27,7 @@ test('ticks, notes and a photo of a day without connection join what the desk ch
   await page.goto(WALL);
   await expect(card(page)).toBeVisible();
   await page.evaluate(() => navigator.serviceWorker.ready);
-  await expect.poll(() => page.evaluate(missing), { timeout: 30_000 }).toBe(0);
+  await expect.poll(() => page.evaluate(missing), { timeout: 90_000 }).toBe(0);
   const picture = await wallPicture(page, { x: 200, up: 60 });
   await page.reload();
   await expect(card(page)).toBeVisible();
@@ -54,8 +54,8 @@ test('ticks, notes and a photo of a day without connection join what the desk ch
   await expect(desk.getByTestId('save-state')).toHaveText('saved');
 
   await context.setOffline(false);
-  await expect(again.getByTestId('waiting')).toHaveCount(0, { timeout: 20_000 });
-  await expect(again.locator('.aw-saving')).toHaveCount(0, { timeout: 20_000 });
+  await expect(again.getByTestId('waiting')).toHaveCount(0, { timeout: 60_000 });
+  await expect(again.locator('.aw-saving')).toHaveCount(0, { timeout: 60_000 });
   const api = async <T>(path: string): Promise<T> => (await (await desk.request.get(`${server.url}/api/v1${path}`)).json()) as T;
   await expect
     .poll(async () => {

@@ -79,7 +79,7 @@ test('a thumb on a drawing scrolls it, unless it lies on what can be dragged the
       const box = (await page.locator('.bench-scroll').boundingBox())!;
       await swipe(200, box.y + box.height - 40, dx, dy);
       await expect.poll(moved, { timeout: 2000 }).toBeGreaterThan(50);
-    }).toPass({ timeout: 20_000 });
+    }).toPass({ timeout: 60_000 });
   await swiped(-150, 0, () => page.locator('.bench-scroll').evaluate((e) => e.scrollLeft));
   await swiped(0, -250, () => page.evaluate(() => window.scrollY));
   // the plan of a way too; its point to pass is dragged

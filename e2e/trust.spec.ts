@@ -49,7 +49,7 @@ test('a duplicated tab does not write over what its original has not saved', asy
 });
 
 test('on a slow machine too a reloaded tab is still the tab it was, with all that can be undone', async ({ page, context }) => {
-  test.setTimeout(180_000);
+  test.setTimeout(240_000);
   const slow = await context.newCDPSession(page);
   await openJob(page, 'box');
   await slow.send('Emulation.setCPUThrottlingRate', { rate: 8 });
@@ -59,7 +59,7 @@ test('on a slow machine too a reloaded tab is still the tab it was, with all tha
   const before = await tabName(page);
   for (let n = 0; n < 2; n++) {
     await page.reload();
-    await expect(page.getByTestId('undo')).toBeEnabled({ timeout: 30_000 });
+    await expect(page.getByTestId('undo')).toBeEnabled({ timeout: 90_000 });
     expect(await tabName(page)).toBe(before);
   }
 });

@@ -6,11 +6,11 @@ const open = async (page: Page, job: string): Promise<void> => {
   const choice = page.getByRole('group', { name: 'Ways or the cable' });
   await expect(page.getByRole('heading', { name: /^(Ways there|How the cable gets there)$/ })).toBeVisible();
   if (await choice.count()) await choice.getByRole('button', { name: 'ways there' }).click();
-  await expect(page.getByTestId('searched')).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByTestId('searched')).toBeVisible({ timeout: 60_000 });
   await answered(page);
 };
 /** What is shown answers what stands there now. */
-const answered = (page: Page): Promise<void> => expect(page.getByTestId('ways')).toHaveAttribute('aria-busy', 'false', { timeout: 20_000 });
+const answered = (page: Page): Promise<void> => expect(page.getByTestId('ways')).toHaveAttribute('aria-busy', 'false', { timeout: 60_000 });
 const first = (page: Page) => page.getByTestId('way-0');
 const need = async (page: Page, job: string): Promise<void> => {
   await page.goto(`/jobs/${job}/need`);
@@ -40,7 +40,7 @@ test('an outlet behind the study desk: from need to the chosen way, the favourit
 
   // not by the feed of the favourite: another is the favourite then
   await first(page).getByTestId('forbid').first().click();
-  await expect(first(page)).not.toHaveAttribute('data-key', favourite!, { timeout: 20_000 });
+  await expect(first(page)).not.toHaveAttribute('data-key', favourite!, { timeout: 60_000 });
   expect((await first(page).getAttribute('data-key'))!.startsWith(feed)).toBe(false);
   await expect(page.getByTestId('allow')).toHaveCount(1);
   await answered(page);
@@ -53,7 +53,7 @@ test('an outlet behind the study desk: from need to the chosen way, the favourit
   // undone step by step, the first favourite is back
   await page.getByRole('button', { name: /^Undo/ }).click();
   await page.getByRole('button', { name: /^Undo/ }).click();
-  await expect(first(page)).toHaveAttribute('data-key', favourite!, { timeout: 20_000 });
+  await expect(first(page)).toHaveAttribute('data-key', favourite!, { timeout: 60_000 });
 });
 
 test('kiln: the basement and its joists, then the attic by a word, on plan and walls, and on paper', async ({ page }) => {
@@ -69,7 +69,7 @@ test('kiln: the basement and its joists, then the attic by a word, on plan and w
   await expect(page.getByTestId('way-wall').getByText('24" · middle of the box')).toBeVisible();
   await tab(page, 'ways');
   await page.getByLabel('the cable goes by').selectOption({ label: 'the attic' });
-  await expect(first(page)).toContainText('over the attic', { timeout: 20_000 });
+  await expect(first(page)).toContainText('over the attic', { timeout: 60_000 });
   await page.getByRole('group', { name: 'Drawing' }).getByRole('button', { name: 'plan' }).click();
   const via = page.getByTestId('via');
   await expect(via).toBeVisible();
@@ -83,7 +83,7 @@ test('kiln: the basement and its joists, then the attic by a word, on plan and w
   await page.mouse.down();
   await page.mouse.move(box.x + 60, box.y + 40, { steps: 4 });
   await page.mouse.up();
-  await expect(first(page)).toContainText('over the attic', { timeout: 20_000 });
+  await expect(first(page)).toContainText('over the attic', { timeout: 60_000 });
   await saved(page);
   const sheet = await page.request.get((await page.getByTestId('route-sheet').getAttribute('href'))!);
   expect(sheet.headers()['content-type']).toContain('application/pdf');
@@ -98,7 +98,7 @@ test('what counts for the owner changes the favourite; the feeds say why they ar
     await page.getByTestId(`weight-${c}`).dispatchEvent('change');
   }
   // only what was looked at counts: no way with a doubt is first
-  await expect(first(page).locator('.way-row span').filter({ hasText: 'doubts' }).locator('b')).toHaveText('0', { timeout: 20_000 });
+  await expect(first(page).locator('.way-row span').filter({ hasText: 'doubts' }).locator('b')).toHaveText('0', { timeout: 60_000 });
   await goTo(page, 'Feed');
   const hall = page.getByTestId('feed-hall-box');
   await expect(hall).toContainText('would do: Move the hall heater');
@@ -127,7 +127,7 @@ test('on a stud, in a door, and where nothing leads, it says so and what would d
   await fill(page, 'from its left end to the middle of the box', '40');
   await saved(page);
   await open(page, 'sewing-corner');
-  await expect(page.getByTestId('no-way')).toContainText('would sit on the stud at 40": 38 1/8" or 41 7/8"', { timeout: 20_000 });
+  await expect(page.getByTestId('no-way')).toContainText('would sit on the stud at 40": 38 1/8" or 41 7/8"', { timeout: 60_000 });
   await need(page, 'sewing-corner');
   await fill(page, 'from its left end to the middle of the box', `12'`);
   await expect(page.getByRole('alert').filter({ hasText: 'past the end of Sewing room, hall wall' }).first()).toBeVisible();
@@ -135,9 +135,9 @@ test('on a stud, in a door, and where nothing leads, it says so and what would d
   for (const space of ['the basement', 'the attic']) {
     await first(page).getByTestId('forbid').filter({ hasText: space }).click();
     await expect(page.getByTestId('allow').filter({ hasText: space })).toBeVisible();
-    if (space === 'the basement') await expect(first(page)).toContainText('over the attic', { timeout: 20_000 });
+    if (space === 'the basement') await expect(first(page)).toContainText('over the attic', { timeout: 60_000 });
   }
-  await expect(page.getByTestId('no-way')).toContainText('No fit feed is reached from there', { timeout: 20_000 });
+  await expect(page.getByTestId('no-way')).toContainText('No fit feed is reached from there', { timeout: 60_000 });
   await expect(page.getByTestId('no-way')).toContainText('forbidden here');
 });
 
@@ -146,9 +146,9 @@ test('joists nobody looked at are asked for; the answer is the house’s, and ca
   const ask = page.getByTestId('joists').filter({ hasText: 'under the pantry' });
   await expect(ask).toContainText('the favourite stays the same');
   await ask.getByRole('button', { name: 'across it' }).click();
-  await expect(ask).toHaveCount(0, { timeout: 20_000 });
+  await expect(ask).toHaveCount(0, { timeout: 60_000 });
   await page.getByRole('button', { name: /^Undo/ }).click();
-  await expect(ask).toHaveCount(1, { timeout: 20_000 });
+  await expect(ask).toHaveCount(1, { timeout: 60_000 });
 });
 
 test('a raceway with one more outlet, and ten lamps in two rows', async ({ page }) => {
@@ -162,7 +162,7 @@ test('a raceway with one more outlet, and ten lamps in two rows', async ({ page 
   await saved(page);
   await open(page, 'model-railway');
   await tab(page, 'holes and lengths');
-  await expect(page.getByText('more wires than it is made for')).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByText('more wires than it is made for')).toBeVisible({ timeout: 60_000 });
   await open(page, 'cellar-lights');
   await tab(page, 'holes and lengths');
   await expect(page.getByTestId('lamp-sections').getByRole('row')).toHaveCount(11);
@@ -171,7 +171,7 @@ test('a raceway with one more outlet, and ten lamps in two rows', async ({ page 
   await saved(page);
   await open(page, 'cellar-lights');
   await tab(page, 'holes and lengths');
-  await expect(page.getByTestId('lamp-sections').getByRole('row')).toHaveCount(7, { timeout: 20_000 });
+  await expect(page.getByTestId('lamp-sections').getByRole('row')).toHaveCount(7, { timeout: 60_000 });
 });
 
 test('a bare house: a room typed round, a panel hung, and an outlet wanted, with figures of one’s own', async ({ page }) => {

@@ -27,7 +27,7 @@ export const proveDead = async (page: Page, id = 'prove-dead'): Promise<void> =>
 };
 export const takeFirst = async (page: Page): Promise<void> => {
   await goTo(page, 'Route');
-  await expect(page.getByTestId('ways')).toHaveAttribute('aria-busy', 'false', { timeout: 20_000 });
+  await expect(page.getByTestId('ways')).toHaveAttribute('aria-busy', 'false', { timeout: 60_000 });
   await page.getByTestId('way-0').getByRole('button').first().click();
   await page.getByTestId('choose').click();
   await expect(page.getByTestId('way-0')).toContainText('taken');
@@ -71,5 +71,5 @@ export const close = async (page: Page): Promise<void> => {
   await saved(page);
   await page.getByTestId('close-job').click();
   // both documents are checked and written
-  await expect(page.getByTestId('closed')).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByTestId('closed')).toBeVisible({ timeout: 60_000 });
 };
