@@ -88,3 +88,27 @@ test('a thumb on a drawing scrolls it, unless it lies on what can be dragged the
   const plan = page.locator('svg:has(.way-hit)').first();
   expect(await plan.evaluate((e) => getComputedStyle(e).touchAction)).toBe('auto');
 });
+
+test('what is done folds up, and the next step stands where it stays: nothing glides under the thumb', async ({ page }) => {
+  await page.goto('/jobs/sewing-corner/work');
+  const current = page.locator('.steps > li.current');
+  await expect(current.getByRole('button', { name: 'Done' })).toBeVisible();
+  /** ticks what is in hand; where its next begins in each of the 40 pictures after that, and whether the page went there */
+  const tick = () =>
+    current.evaluate(async (step) => {
+      const from = scrollY;
+      step.querySelector<HTMLElement>('[data-testid^=do-]')!.click();
+      const tops: number[] = [];
+      for (let n = 0; n < 40; n++) {
+        await new Promise(requestAnimationFrame);
+        tops.push(document.querySelector('.steps > li.current')!.getBoundingClientRect().top);
+      }
+      return { tops: [...new Set(tops)], went: scrollY !== from };
+    });
+  // far down the page, where folding up takes the next above the screen
+  await page.evaluate(() => scrollTo(0, document.documentElement.scrollHeight));
+  const { tops, went } = await tick();
+  expect(went).toBe(true);
+  expect(tops).toHaveLength(1);
+  expect(tops[0]).toBeGreaterThanOrEqual(0);
+});

@@ -477,6 +477,6 @@ export class BenchBoard {
   protected goTo(boxId: string): void {
     this.element.nativeElement
       .querySelector(`[data-box="${CSS.escape(boxId)}"]`)
-      ?.scrollIntoView({ inline: 'start', block: 'nearest', behavior: 'smooth' });
+      ?.scrollIntoView({ inline: 'start', block: 'nearest' });
   }
 }

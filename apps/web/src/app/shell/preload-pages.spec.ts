@@ -1,0 +1,51 @@
+import { defer, firstValueFrom, of, throwError, toArray } from 'rxjs';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { PreloadPages } from './preload-pages';
+
+beforeEach(() => void vi.useFakeTimers());
+afterEach(() => void vi.useRealTimers());
+
+/** Pages that come when they are let; what was asked for, in its order. */
+function pages() {
+  const asked: string[] = [];
+  const free: Record<string, () => void> = {};
+  const strategy = new PreloadPages();
+  const page = (name: string, us?: () => Promise<unknown>) =>
+    firstValueFrom(
+      strategy
+        .preload({ path: name, ...(us ? { data: { us } } : {}) }, () =>
+          defer(() => {
+            asked.push(name);
+            return new Promise<void>((resolve) => (free[name] = resolve));
+          }),
+        )
+        .pipe(toArray()),
+    );
+  return { asked, free, strategy, page };
+}
+
+describe('the other pages', () => {
+  it('come a second and a half after the first, one after the other; a stage that each book has its own of with the US one', async () => {
+    const { asked, free, page } = pages();
+    const us = vi.fn(() => Promise.resolve());
+    void page('sums');
+    const second = page('need', us);
+    await vi.advanceTimersByTimeAsync(1499);
+    expect(asked).toEqual([]);
+    await vi.advanceTimersByTimeAsync(2);
+    expect([asked, us.mock.calls.length]).toEqual([['sums'], 0]);
+    free['sums']!();
+    await vi.advanceTimersByTimeAsync(1);
+    expect([asked, us.mock.calls.length]).toEqual([['sums', 'need'], 1]);
+    free['need']!();
+    expect(await second).toEqual([]);
+  });
+  it('one that can’t come holds up none, and is no trouble of the page', async () => {
+    const { asked, strategy, page } = pages();
+    const gone = firstValueFrom(strategy.preload({ path: 'gone' }, () => throwError(() => new TypeError('Failed to fetch'))).pipe(toArray())); // prettier-ignore
+    const half = firstValueFrom(strategy.preload({ path: 'half', data: { us: () => Promise.reject(new TypeError('Failed to fetch')) } }, () => of(1)).pipe(toArray())); // prettier-ignore
+    void page('sums');
+    await vi.advanceTimersByTimeAsync(1510);
+    expect([await gone, await half, asked]).toEqual([[], [], ['sums']]);
+  });
+});
