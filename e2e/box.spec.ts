@@ -14,8 +14,12 @@ test('the boxes stand on their walls before the plan is judged, and nothing coun
   await expect(page.getByText('Checking the plan …')).toBeVisible();
   const rail = page.getByRole('navigation', { name: 'Stages of the job' });
   await expect(rail.locator('[data-state=clear]')).toHaveCount(0);
+  // what is built goes by steps, and there are none yet
+  const built = page.getByRole('button', { name: 'as built' });
+  await expect(built).toBeDisabled();
   judge();
   await expect(page.getByText('Fill of Hall box once tapped')).toBeVisible();
+  await expect(built).toBeEnabled();
   await expect(rail.locator('[data-state=stopped]')).not.toHaveCount(0);
   await page.unrouteAll({ behavior: 'ignoreErrors' });
 });
