@@ -21,10 +21,10 @@ function nameOf(site: Site, subject: string): string {
   return box?.name ?? site.cables.find((c) => c.id === subject)?.name ?? '';
 }
 
-/** One remedy for all: the edits of each, an edit that several share done once. */
-function forAll(remedy: Remedy, findings: readonly Finding[]): Remedy {
+/** One remedy for all that say the same, its place among those of each: the edits of each, an edit that several share done once. */
+function forAll(remedy: Remedy, nth: number, findings: readonly Finding[]): Remedy {
   const edits = new Map<string, JobEdit>();
-  for (const f of findings) for (const e of f.remedies.find((r) => r.title === remedy.title)?.edits ?? []) edits.set(JSON.stringify(e), e);
+  for (const f of findings) for (const e of f.remedies[nth]?.edits ?? []) edits.set(JSON.stringify(e), e);
   const each = edits.size > remedy.edits.length;
   return { ...remedy, title: each ? `${remedy.title}, at all ${findings.length}`.slice(0, 200) : remedy.title, edits: [...edits.values()] };
 }
@@ -34,7 +34,7 @@ export function alikeFindings(findings: readonly Finding[], site: Site): AlikeFi
   const groups = new Map<string, Finding[]>();
   for (const f of findings) groups.set(key(f), [...(groups.get(key(f)) ?? []), f]);
   return [...groups.values()].map((all) => ({
-    finding: all.length > 1 ? { ...all[0]!, remedies: all[0]!.remedies.map((r) => forAll(r, all)) } : all[0]!,
+    finding: all.length > 1 ? { ...all[0]!, remedies: all[0]!.remedies.map((r, nth) => forAll(r, nth, all)) } : all[0]!,
     of: all.length > 1 ? [...new Set(all.map((f) => nameOf(site, f.subject)).filter((n) => n !== ''))] : [],
     all,
   }));

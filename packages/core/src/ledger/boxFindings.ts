@@ -1,5 +1,7 @@
 /** Every box of a job: what it holds, where it sits, what it would run into. */
 import { boxWords } from '../words/ledger/boxFindings.js';
+import { changeTitles, remedyTitles } from '../words/ledger/remedies.js';
+import { boxTitles } from '../words/ledger/titles.js';
 import { toldBy } from '../words/phrases.js';
 import { BOX_KINDS, boxKinds, DEVICE_KINDS, FINISHES, nec, practice } from '../catalog/index.js';
 import {
@@ -34,7 +36,7 @@ import {
   besideStud,
   gapToStud,
 } from '../layout/index.js';
-import { inches, printLength } from '../measure/index.js';
+import { inches } from '../measure/index.js';
 import {
   idOf,
   baysLooked,
@@ -92,17 +94,21 @@ function fillFinding(w: Work, b: WorkBox): Finding {
       const withIt = fillOf({ ...w.planned, boxes: w.planned.boxes.map((x) => (x.id === box.id ? next : x)) }, next, edition);
       if (withIt.verdict !== 'ok') continue;
       remedies.push(
-        remedy(`box-${best.kind.id}`, `Use ${best.kind.name}`, ...editBox(w, b, next, `Replace ${box.name} by: ${best.kind.name}`)),
+        remedy(
+          `box-${best.kind.id}`,
+          remedyTitles.use(best.kind.name),
+          ...editBox(w, b, next, changeTitles.replaceBy(box.name, best.kind.name)),
+        ),
       );
     }
   }
-  const title = `Fill of ${box.name}`;
+  const title = boxTitles.fill(box.name);
   if (b.role === 'new') return finding('box-fill', box.id, title, fill, remedies);
   // what was too full before, and gets no fuller, is said and doesn't stop what is mended in it
   const before = b.was && fillOf(w.found, b.was, edition);
   if (b.role === 'opened' && !b.feeds && fill.verdict === 'stop' && before && fill.neededIn3 <= before.neededIn3 + 1e-9)
     return finding('box-fill', box.id, title, { ...fill, verdict: 'caution', ...boxWords.fullBefore({ told: toldBy(fill) }) }, remedies);
-  return finding('box-fill', box.id, runsAt(w, b).length ? `${title} once tapped` : title, fill, remedies);
+  return finding('box-fill', box.id, runsAt(w, b).length ? boxTitles.fillTapped(box.name) : title, fill, remedies);
 }
 
 function studRemedies(w: Work, b: WorkBox): Remedy[] {
@@ -115,18 +121,18 @@ function studRemedies(w: Work, b: WorkBox): Remedy[] {
   const width = opening.right - opening.left;
   const away = inches(0.5);
   return [
-    { title: 'left', x: clearance.hits - half - away - width / 2 },
-    { title: 'right', x: clearance.hits + half + away + width / 2 },
-  ].flatMap(({ title, x }) => {
+    { at: 'left', x: clearance.hits - half - away - width / 2 },
+    { at: 'right', x: clearance.hits + half + away + width / 2 },
+  ].flatMap(({ at, x }) => {
     const distance = distanceForCentre(wall, box, x);
     if (distance === undefined || distance < 0) return [];
     const moved: Box = { ...box, place: { ...box.place, distance: { mm: distance, known: 'measured' } } };
     if (studClearance(wall, moved)?.hits !== undefined || x - width / 2 < 0 || x + width / 2 > wall.length.mm) return [];
     return [
       remedy(
-        `beside-${title}`,
-        `Move ${printLength(Math.abs(x - centre), w.job.unit)} to the ${x < centre === (box.face === 'A') ? 'left' : 'right'}, clear of the stud`,
-        ...editBox(w, b, moved, `Move ${box.name}`),
+        `beside-${at}`,
+        remedyTitles.aside(Math.abs(x - centre), w.job.unit, x < centre === (box.face === 'A') ? 'left' : 'right', 'the stud'),
+        ...editBox(w, b, moved, changeTitles.moveBox(box.name)),
       ),
     ];
   });
@@ -135,33 +141,25 @@ function studRemedies(w: Work, b: WorkBox): Remedy[] {
 function placeFindings(w: Work, b: WorkBox): Finding[] {
   const { box, wall } = b;
   // nothing is cut for a box that stands on the finish
-  if (onSurface(box))
-    return [finding('surroundings', box.id, 'Doors, trim and wall ends', surroundings(wall, box)), ...heightFindings(w, b)];
+  if (onSurface(box)) return [finding('surroundings', box.id, boxTitles.surroundings, surroundings(wall, box)), ...heightFindings(w, b)];
   const findings = [
     wall.faces[box.face].open
       ? nailedFinding(w, b)
-      : finding('stud', box.id, 'Opening and studs', studCollision(wall, box), studRemedies(w, b)),
-    finding('cavity', box.id, `Depth for ${box.name}`, cavityDepth(wall, box)),
-    finding('surroundings', box.id, 'Doors, trim and wall ends', surroundings(wall, box)),
+      : finding('stud', box.id, boxTitles.opening, studCollision(wall, box), studRemedies(w, b)),
+    finding('cavity', box.id, boxTitles.depth(box.name), cavityDepth(wall, box)),
+    finding('surroundings', box.id, boxTitles.surroundings, surroundings(wall, box)),
   ];
   findings.push(...hangingFindings(w, b));
   for (const obstacle of wall.obstacles)
-    findings.push(
-      finding(
-        'obstacle',
-        [box.id, obstacle.id],
-        `${obstacle.kind.charAt(0).toUpperCase()}${obstacle.kind.slice(1)} in the wall`,
-        obstacleCollision(wall, box, obstacle),
-      ),
-    );
+    findings.push(finding('obstacle', [box.id, obstacle.id], boxTitles.obstacle(obstacle.kind), obstacleCollision(wall, box, obstacle)));
   for (const other of otherBoxesOn(w.planned, box)) {
-    findings.push(finding('back-to-back', [box.id, other.id], `${box.name} and ${other.name}`, backToBack(wall, box, other)));
+    findings.push(finding('back-to-back', [box.id, other.id], boxTitles.backToBack(box.name, other.name), backToBack(wall, box, other)));
     if (other.face !== box.face)
       findings.push(
         finding(
           'fire-rated',
           [box.id, other.id],
-          `Fire-rated wall: ${box.name} and ${other.name}`,
+          boxTitles.fireRated(box.name, other.name),
           fireRatedBackToBack(w.job.edition, wall, box, other),
         ),
       );
@@ -174,10 +172,10 @@ function placeFindings(w: Work, b: WorkBox): Finding[] {
     box,
     garage || (b.room.use === 'garage' && wall.faces[box.face === 'A' ? 'B' : 'A'].roomId !== undefined),
   );
-  if (rated) findings.push(finding('fire-opening', box.id, 'Opening in a fire-rated wall', rated));
+  if (rated) findings.push(finding('fire-opening', box.id, boxTitles.fireOpening, rated));
   // brick and block have no bay to look into
   if (wall.framing.material !== 'masonry')
-    findings.push(finding('bay-looked', box.id, isFront(wall) ? 'What is in the built-in' : 'What is in the bay', bayLooked(b)));
+    findings.push(finding('bay-looked', box.id, isFront(wall) ? boxTitles.inBuiltIn : boxTitles.inBay, bayLooked(b)));
   return [...findings, ...heightFindings(w, b)];
 }
 
@@ -196,8 +194,8 @@ function nailedFinding(w: Work, b: WorkBox): Finding {
           ? { verdict: 'ok', ...boxWords.atStud(), sums: [], source: practice }
           : { verdict: 'note', ...boxWords.atReckonedStud(), sums: [], source: practice } // prettier-ignore
         : { verdict: 'stop', ...(gap.mm < 0 ? boxWords.inStud() : boxWords.offStud({ gapMm: gap.mm, unit: w.job.unit })), sums: [], source: practice }; // prettier-ignore
-  return finding('stud', box.id, 'Box and its stud', judged, [
-    remedy('beside-stud', 'Set it against the nearer stud', ...editBox(w, b, nailed, `Move ${box.name} to its stud`)),
+  return finding('stud', box.id, boxTitles.nailed, judged, [
+    remedy('beside-stud', remedyTitles.againstStud, ...editBox(w, b, nailed, changeTitles.moveToStud(box.name))),
   ]);
 }
 
@@ -218,14 +216,14 @@ function hangingFindings(w: Work, b: WorkBox): Finding[] {
     if (distance === undefined || distance < 0 || x - half < 0 || x + half > wall.length.mm) return [];
     const moved: Box = { ...box, place: { ...box.place, distance: { mm: distance, known: 'measured' } } };
     if (studClearance(wall, moved)?.hits !== undefined || cablesBehind(w.found, wall, moved).length) return [];
-    const title = `Move ${printLength(Math.abs(x - centre), w.job.unit)} to the ${way < 0 === (box.face === 'A') ? 'left' : 'right'}, clear of the cables`;
-    return [remedy(`clear-${way < 0 ? 'low' : 'high'}`, title, ...editBox(w, b, moved, `Move ${box.name}`))];
+    const title = remedyTitles.aside(Math.abs(x - centre), w.job.unit, way < 0 === (box.face === 'A') ? 'left' : 'right', 'the cables');
+    return [remedy(`clear-${way < 0 ? 'low' : 'high'}`, title, ...editBox(w, b, moved, changeTitles.moveBox(box.name)))];
   });
   return [
     finding(
       'behind-cut',
       box.id,
-      `Cables behind the opening for ${box.name}`,
+      boxTitles.behindOpening(box.name),
       {
         verdict: looked ? 'caution' : 'can’t tell',
         ...(looked ? boxWords.hangingCables({ cables }) : boxWords.hangingUnlooked({ cables })),
@@ -241,12 +239,12 @@ function hangingFindings(w: Work, b: WorkBox): Finding[] {
 function replacedFeed(b: WorkBox): Finding[] {
   const { box, wall } = b;
   return [
-    finding('stud', box.id, `Opening and studs, new ${box.name}`, studCollision(wall, box)),
-    finding('cavity', box.id, `Depth for the new ${box.name}`, cavityDepth(wall, box)),
+    finding('stud', box.id, boxTitles.openingOfNew(box.name), studCollision(wall, box)),
+    finding('cavity', box.id, boxTitles.depthOfNew(box.name), cavityDepth(wall, box)),
     ...wall.obstacles.flatMap((obstacle) => {
       const judged = obstacleCollision(wall, box, obstacle);
       if (judged.verdict === 'ok') return [];
-      return [finding('obstacle', [box.id, obstacle.id], `${obstacle.kind} behind the new ${box.name}`, judged)];
+      return [finding('obstacle', [box.id, obstacle.id], boxTitles.obstacleOfNew(obstacle.kind, box.name), judged)];
     }),
   ];
 }
@@ -256,7 +254,7 @@ function heightFindings(w: Work, b: WorkBox): Finding[] {
   const rect = boxRect(wall, box);
   if (!rect) return [];
   const add = room.floorToAdd?.mm ?? 0;
-  const reached = finding('reach', box.id, 'Accessible reach', accessibleReach(rect.bottom - add, rect.top - add));
+  const reached = finding('reach', box.id, boxTitles.reach, accessibleReach(rect.bottom - add, rect.top - add));
   // a plinth or a cabinet says itself how high
   if (isFront(wall)) return [reached];
   const bottoms = bottomsInRoom(w.planned, room, box.id, rect.bottom);
@@ -272,11 +270,16 @@ function heightFindings(w: Work, b: WorkBox): Finding[] {
       : [
           remedy(
             'level',
-            `Set the bottom to ${printLength(bottoms[0], w.job.unit)}`,
-            ...editBox(w, b, { ...box, place: { ...box.place, bottom: { mm: bottoms[0], known: 'measured' } } }, `Move ${box.name}`),
+            remedyTitles.level(bottoms[0], w.job.unit),
+            ...editBox(
+              w,
+              b,
+              { ...box, place: { ...box.place, bottom: { mm: bottoms[0], known: 'measured' } } },
+              changeTitles.moveBox(box.name),
+            ),
           ),
         ];
-  return [finding('height', box.id, 'Height', match, level), reached];
+  return [finding('height', box.id, boxTitles.height, match, level), reached];
 }
 
 function bayLooked({ wall, box }: WorkBox): Judged {
@@ -324,7 +327,7 @@ function atStud(w: Work, b: WorkBox, neededIn3: number): Remedy[] {
     const opening = openingRect(wall, beside);
     const input = { gangs: box.gangs, neededIn3, unit: w.job.unit, mount, ...(opening ? { at: opening } : {}) };
     if (beside.hangsOn === 'none' || !suitableBoxes(wall, box.face, input).some((s) => s.kind.id === kind.id && s.fits)) continue;
-    return [remedy('stud-mounted', `Screw a ${kind.name} to the stud beside it`, ...editBox(w, b, beside, `${kind.name} at the stud`))];
+    return [remedy('stud-mounted', remedyTitles.screwToStud(kind.name), ...editBox(w, b, beside, changeTitles.atStud(kind.name)))];
   }
   return [];
 }
@@ -343,7 +346,11 @@ function kindFinding(w: Work, b: WorkBox): Finding {
       .filter((s) => s.fits && s.kind.id !== target.kind)
       .slice(0, 2)
       .map((s) =>
-        remedy(`kind-${s.kind.id}`, `Use ${s.kind.name}`, ...editBox(w, b, withKind(wall, target, s.kind.id), `Use ${s.kind.name}`)),
+        remedy(
+          `kind-${s.kind.id}`,
+          remedyTitles.use(s.kind.name),
+          ...editBox(w, b, withKind(wall, target, s.kind.id), remedyTitles.use(s.kind.name)),
+        ),
       ),
     ...metal,
   ];
@@ -364,13 +371,13 @@ function kindFinding(w: Work, b: WorkBox): Finding {
             source: own.kind.source,
           }
         : { verdict: 'stop', ...boxWords.kindUnsuited({ kind: own.kind.name, reasons: own.reasons }), sums: [], source: own.kind.source };
-  return finding('box-kind', target.id, 'Kind of box for this wall', judged, judged.verdict === 'ok' ? [] : remedies());
+  return finding('box-kind', target.id, boxTitles.kind, judged, judged.verdict === 'ok' ? [] : remedies());
 }
 
 /** Two readings of one free end agree within this (common practice: a conductor doesn’t lie straight). */
 const READ_AGREES_MM = inches(0.5);
 const readTwice = (b: WorkBox, surveyed: number, read: number): Finding =>
-  finding('free-ends-read', b.box.id, `Free ends in ${b.box.name}, surveyed and read`, {
+  finding('free-ends-read', b.box.id, boxTitles.endsReadTwice(b.box.name), {
     verdict: 'caution',
     ...(read < surveyed ? boxWords.shorterThanSurveyed() : boxWords.longerThanSurveyed()),
     sums: [
@@ -407,11 +414,11 @@ function wireFindings(w: Work, b: WorkBox): Finding[] {
     findings.push(readTwice(b, shortest, measured));
   for (const { cable, end, farLabel } of moved ? [] : b.cables) {
     const isNew = fresh.has(cable.id);
-    const title = `Free ends in ${box.name}, cable to ${farLabel}`;
+    const title = boxTitles.freeEnds(box.name, farLabel);
     const leave = b.freeEnd?.leaveMm;
     const sheath = isNew ? undefined : end?.sheathInside?.mm;
     if (sheath !== undefined)
-      findings.push(finding('sheath', [box.id, cable.id], `Sheath in ${box.name}, cable to ${farLabel}`, sheathInside(edition, sheath)));
+      findings.push(finding('sheath', [box.id, cable.id], boxTitles.sheath(box.name, farLabel), sheathInside(edition, sheath)));
     const judged = freeConductor({
       edition,
       fromSheathMm: isNew ? leave : freeOf(end?.freeLength?.mm),
@@ -434,16 +441,16 @@ function wireFindings(w: Work, b: WorkBox): Finding[] {
             shortOldEnds(judged, w),
             schools.device === 'pigtail'
               ? []
-              : [remedy('pigtail', 'Splice on pigtails', { op: 'set-schools', schools: { device: 'pigtail' } })],
+              : [remedy('pigtail', remedyTitles.pigtails, { op: 'set-schools', schools: { device: 'pigtail' } })],
           ),
     );
   }
   if (runsAt(w, b).some((r) => r.cable.sheath !== 'single wires'))
-    findings.push(finding('sheath', box.id, `Sheath in ${box.name}, new cable`, sheathInside(edition, sheathBySchool(schools.sheath))));
+    findings.push(finding('sheath', box.id, boxTitles.sheathOfNew(box.name), sheathInside(edition, sheathBySchool(schools.sheath))));
   const plan = wiringOf(w, b);
   if (plan.refused.length)
     findings.push(
-      finding('wiring-plan', box.id, `Wiring of ${box.name}`, {
+      finding('wiring-plan', box.id, boxTitles.wiring(box.name), {
         verdict: 'stop',
         ...boxWords.refused({ reasons: plan.refused }),
         sums: [],
@@ -452,7 +459,7 @@ function wireFindings(w: Work, b: WorkBox): Finding[] {
     );
   if (plan.missing.length)
     findings.push(
-      finding('wiring-plan', box.id, `Wiring of ${box.name}`, {
+      finding('wiring-plan', box.id, boxTitles.wiring(box.name), {
         verdict: 'can’t tell',
         ...(plan.joints.length ? boxWords.wiredUnknown({ missing: plan.missing }) : boxWords.noPlan({ missing: plan.missing })),
         sums: [],
@@ -461,12 +468,12 @@ function wireFindings(w: Work, b: WorkBox): Finding[] {
     );
   const topLayer = wall.faces[box.face].layers[0];
   if (topLayer && !onSurface(box) && (b.role === 'new' || moved))
-    findings.push(finding('setback', box.id, 'Front edge and finish', setback(edition, FINISHES[topLayer.finish].combustible, undefined)));
+    findings.push(finding('setback', box.id, boxTitles.setback, setback(edition, FINISHES[topLayer.finish].combustible, undefined)));
   const { depthMm } = boxBody(box);
   for (const device of b.devices)
     if (depthMm !== undefined && DEVICE_KINDS[device.kind].bodyDepthMm + inches(0.25) > depthMm)
       findings.push(
-        finding('device-depth', device.id, `Room behind the ${device.name}`, {
+        finding('device-depth', device.id, boxTitles.roomBehind(device.name), {
           verdict: 'stop',
           ...boxWords.deviceTooDeep(),
           sums: [
@@ -519,7 +526,7 @@ function assumedValues(w: Work, wall: Wall): Finding {
     for (const d of b.hadDevices) for (const words of presetWords(d)) assumed.push(`${words} of ${d.name}`);
     for (const c of cablesIn(w.found, b.box.id)) for (const words of presetWords(c.cable)) assumed.push(`${c.cable.name}: ${words}`);
   }
-  const title = w.boxes[0]?.wall === wall ? 'Values that were taken for granted' : `Taken for granted: ${wall.name}`;
+  const title = w.boxes[0]?.wall === wall ? boxTitles.assumed : boxTitles.assumedOf(wall.name);
   const subject = isFront(wall) ? wall.builtIn.id : wall.id;
   if (assumed.length === 0)
     return finding('assumed', subject, title, {
@@ -537,7 +544,7 @@ function assumedValues(w: Work, wall: Wall): Finding {
 }
 
 function dust(w: Work): Finding {
-  const title = 'Dust of an old wall';
+  const title = boxTitles.dust;
   const source = practice;
   const { built } = w.job;
   const subject = outletBoxes(w)[0]?.wall.id ?? w.job.id;
@@ -577,11 +584,11 @@ function asJunction(w: Work, b: WorkBox): JobEdit[] {
       op: 'replan',
       purpose: 'move',
       changes: [
-        { id: 'keep-junction', title: `Blank plate on ${target.name}`.slice(0, 120), do: 'remove-device', deviceId: b.devices[0]!.id },
-        { id: 'place-new-box', title: `Set ${box.name}`.slice(0, 120), do: 'place-box', box },
+        { id: 'keep-junction', title: changeTitles.blankPlate(target.name), do: 'remove-device', deviceId: b.devices[0]!.id },
+        { id: 'place-new-box', title: changeTitles.setBox(box.name), do: 'place-box', box },
         {
           id: 'run-new-cable',
-          title: `Run ${cableKind(old)} from the old box`,
+          title: changeTitles.runFromOld(cableKind(old)),
           do: 'run-cable',
           cable: {
             ...old,
@@ -601,7 +608,7 @@ function asJunction(w: Work, b: WorkBox): JobEdit[] {
         },
         {
           id: 'place-new-device',
-          title: 'Receptacle at the new place',
+          title: changeTitles.deviceAtNew,
           do: 'place-device',
           device: { id: own('device'), name: 'receptacle, new place', boxId: box.id, kind: b.devices[0]!.kind, tamperResistant: true },
         },
@@ -617,7 +624,7 @@ function junctionFindings(w: Work, b: WorkBox): Finding[] {
   const covering = (b.wall.fixtures ?? []).filter((f) => f.face === b.box.face && covers(b.wall, b.box, f));
   const forward = runsAt(w, b).some((r) => isFront(r.to.wall));
   return [
-    finding('junction-reach', b.box.id, `${b.box.name} stays as a junction box`, {
+    finding('junction-reach', b.box.id, boxTitles.junction(b.box.name), {
       verdict: 'caution',
       ...(forward
         ? boxWords.blankInBuiltIn()
@@ -645,9 +652,7 @@ function inPlaceFindings(w: Work, b: WorkBox): Finding[] {
       finding(f.rule, f.about, f.title, f, [
         ...(f.cure && change?.do === 'replace-box' ? [remedy(f.rule, f.cure.title, put({ ...change, box: f.cure.box }))] : []),
         ...(f.rule === 'reach-cable' && f.verdict === 'stop'
-          ? [remedy('junction', 'Keep the old box as a junction box and feed the new place from it', ...asJunction(w, b))].filter(
-              (r) => r.edits.length > 0,
-            )
+          ? [remedy('junction', remedyTitles.keepAsJunction, ...asJunction(w, b))].filter((r) => r.edits.length > 0)
           : []),
       ]),
     );
@@ -665,13 +670,17 @@ function boxState(w: Work, b: WorkBox): Finding[] {
     .slice(0, 2)
     .map((s) => {
       const next = withKind(wall, box, s.kind.id);
-      return remedy(`sound-${s.kind.id}`, `Use ${s.kind.name}`, ...editBox(w, b, next, `Replace ${box.name} by: ${s.kind.name}`));
+      return remedy(
+        `sound-${s.kind.id}`,
+        remedyTitles.use(s.kind.name),
+        ...editBox(w, b, next, changeTitles.replaceBy(box.name, s.kind.name)),
+      );
     });
   return [
     finding(
       'box-state',
       box.id,
-      `State of ${box.name}`,
+      boxTitles.state(box.name),
       {
         verdict: 'caution',
         ...boxWords[state](),
@@ -686,13 +695,13 @@ function boxState(w: Work, b: WorkBox): Finding[] {
 const TROUBLE = {
   'boarded over': {
     rule: 'box-buried',
-    title: (name: string) => `${name} can’t be reached`,
+    title: boxTitles.buried,
     words: boxWords.boardedOver,
     clause: '314.29',
   },
   'low voltage beside power': {
     rule: 'low-voltage-inside',
-    title: (name: string) => `Low voltage in ${name}`,
+    title: boxTitles.lowVoltage,
     words: boxWords.lowVoltage,
     clause: '725.136 and 800.133',
   },
@@ -722,7 +731,7 @@ function foundWrong(w: Work, walls: readonly Wall[]): Finding[] {
     wall.obstacles.flatMap((o) => {
       if (o.kind !== 'splice' && o.kind !== 'cord') return [];
       const { rule, words, clause } = IN_WALL[o.kind];
-      const title = `A ${o.kind} in ${wall.name}`;
+      const title = boxTitles.foundIn(o.kind, wall.name);
       return [finding(rule, [wall.id, o.id], title, { verdict: 'stop', ...words(), sums: [], source: nec(year, clause) })];
     }),
   );
@@ -737,7 +746,7 @@ function measuredSetback(w: Work, b: WorkBox): Finding[] {
   const judged = setback(w.job.edition, FINISHES[top.finish].combustible, behind.mm);
   const told = toldBy(judged);
   return [
-    finding('setback', b.box.id, `Front edge of ${b.box.name}`, {
+    finding('setback', b.box.id, boxTitles.setbackOf(b.box.name), {
       ...judged,
       ...(judged.verdict === 'stop'
         ? boxWords.setbackTooFar({ told })
@@ -756,7 +765,7 @@ function screwLength(w: Work, b: WorkBox): Finding[] {
   const fits = atMost(screws.mm, most);
   const guessed = screws.known === 'assumed' || (b.wall.framing.material === 'wood' && b.wall.framing.studWidth.known === 'assumed');
   return [
-    finding('screw-length', b.box.id, `Screws of ${b.box.name} into its stud`, {
+    finding('screw-length', b.box.id, boxTitles.screws(b.box.name), {
       verdict: !fits ? 'stop' : guessed ? 'can’t tell' : 'ok',
       ...(fits ? (guessed ? boxWords.nailsShort() : boxWords.nailsEnd()) : boxWords.nailsThrough({ unit: w.job.unit })),
       sums: [{ terms: [], result: term('screw', screws.mm, 'length'), limit: { ...term('the stud', most, 'length'), relation: '≤' } }],
@@ -768,7 +777,7 @@ function screwLength(w: Work, b: WorkBox): Finding[] {
 /** What was noted of a box that is there, against its own measures. */
 function ownStud(b: WorkBox): Finding[] {
   const judged = b.was && awayFromItsStud(b.wall, b.was);
-  return judged ? [finding('own-stud', b.box.id, `${b.box.name} and the stud it hangs on`, judged)] : [];
+  return judged ? [finding('own-stud', b.box.id, boxTitles.ownStud(b.box.name), judged)] : [];
 }
 
 /** Each box by what it is in this job, and the walls they hang on. */

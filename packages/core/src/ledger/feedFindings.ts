@@ -1,5 +1,7 @@
 /** Is the circuit fit, and what does the new load do to it. */
 import { feedWords } from '../words/ledger/feedFindings.js';
+import { changeTitles, remedyTitles } from '../words/ledger/remedies.js';
+import { feedTitles } from '../words/ledger/titles.js';
 import { toldBy, type Told } from '../words/phrases.js';
 import {
   arcFaultProtection,
@@ -91,11 +93,11 @@ function loadFinding(w: Work, circuit: Circuit): Finding {
     .map((l) =>
       remedy(
         `unplug-${l.id}`,
-        isMine(l) ? `Leave the ${l.name} elsewhere` : `Move the ${l.name} to another circuit`,
+        isMine(l) ? remedyTitles.leave(l.name) : remedyTitles.elsewhere(l.name),
         put({
           id: idOf('unplug', l.id),
           do: 'unplug',
-          title: `The ${l.name} is not used on circuit ${breakerNumber(w.planned, circuit)}`.slice(0, 120),
+          title: changeTitles.notOnCircuit(l.name, breakerNumber(w.planned, circuit)),
           loadId: l.id,
         }),
       ),
@@ -105,7 +107,7 @@ function loadFinding(w: Work, circuit: Circuit): Finding {
   return finding(
     'circuit-load',
     circuit.id,
-    `Everything on circuit ${breakerNumber(w.planned, circuit)} at once`,
+    feedTitles.load(breakerNumber(w.planned, circuit)),
     circuitLoad({ edition: w.job.edition, breakerA: circuit.breakerA, volts: circuit.voltsNominal, loads, complete }),
     remedies,
   );
@@ -124,16 +126,16 @@ function needFindings(w: Work, b: WorkBox): Finding[] {
         finding(
           'cord-connected',
           load.id,
-          `${load.name} on one face`,
+          feedTitles.cord(load.name),
           cordConnected(w.job.edition, DEVICE_KINDS[device.kind].ratingA, circuit.breakerA, load, circuit.voltsNominal, sole),
           [
             remedy(
               `unplug-${load.id}`,
-              `Leave the ${load.name} elsewhere`,
+              remedyTitles.leave(load.name),
               put({
                 id: idOf('unplug', load.id),
                 do: 'unplug',
-                title: `The ${load.name} is not used here`.slice(0, 120),
+                title: changeTitles.notHere(load.name),
                 loadId: load.id,
               }),
             ),
@@ -145,7 +147,7 @@ function needFindings(w: Work, b: WorkBox): Finding[] {
   const named = inLine && (outletBoxes(w)[0] !== b || outletBoxes(w).some((x) => loadsAt(w, x).length > 0));
   if (loads.length === 0 && !named && addsOutlet(w, b) && circuit)
     findings.push(
-      finding('need', b.box.id, outletBoxes(w).length > 1 ? `What will be plugged in at ${b.box.name}` : 'What will be plugged in', {
+      finding('need', b.box.id, outletBoxes(w).length > 1 ? feedTitles.needAt(b.box.name) : feedTitles.need, {
         verdict: 'can’t tell',
         ...feedWords.nothingNamed(),
         sums: [],
@@ -175,11 +177,7 @@ function loadsBehind(w: Work, run: WorkRun, seen: readonly WorkRun[] = []): Load
 /** Volts left at a box: from the panel to the box that feeds it, and on by the new cables; or by the new cable all the way; with lamps, to the last. */
 function dropFinding(w: Work, b: WorkBox, circuit: Circuit): Finding {
   const lit = w.lampRuns.length > 0;
-  const title = lit
-    ? 'Voltage left at the last lampholder'
-    : outletBoxes(w).length > 1
-      ? `Voltage left at ${b.box.name}`
-      : 'Voltage left at the new face';
+  const title = lit ? feedTitles.dropAtLamp : outletBoxes(w).length > 1 ? feedTitles.dropAt(b.box.name) : feedTitles.drop;
   const chain = chainTo(w, b);
   const source = chain.length ? chain[0]!.from : b;
   const unknown = (words: Told): Finding =>
@@ -242,12 +240,12 @@ function withFeeder(w: Work, circuit: Circuit, judged: Judged): Judged {
 /** A cable that the plan runs against its breaker. */
 const newCableFindings = (w: Work): Finding[] =>
   [
-    ...w.runs.map((r) => ({ cable: r.cable, circuit: r.to.circuit ?? r.from?.circuit, title: 'New cable and breaker' })),
+    ...w.runs.map((r) => ({ cable: r.cable, circuit: r.to.circuit ?? r.from?.circuit, title: feedTitles.newCable })),
     // one for all that are alike
     ...[...new Map(w.lampRuns.map((r) => [r.cable.gauge, r])).values()].map((r) => ({
       cable: r.cable,
       circuit: w.planned.circuits.find((c) => c.id === r.to.lamp.circuitId),
-      title: 'Lamp cable and breaker',
+      title: feedTitles.lampCable,
     })),
   ].map((r) => {
     const { circuit } = r;
@@ -260,8 +258,8 @@ const newCableFindings = (w: Work): Finding[] =>
         ? [
             remedy(
               `run-${wanted}`,
-              `Run ${printAwg(wanted)}`,
-              put({ ...change, title: `Run ${wanted}-2 cable`, cable: { ...change.cable, gauge: wanted } }),
+              remedyTitles.run(wanted),
+              put({ ...change, title: changeTitles.runCable(wanted), cable: { ...change.cable, gauge: wanted } }),
             ),
           ]
         : [];
@@ -286,7 +284,7 @@ function conductorFindings(w: Work, b: WorkBox): Finding[] {
       finding(
         'conductor-breaker',
         cable.id,
-        `Cable to ${farLabel} and breaker`,
+        feedTitles.cable(farLabel),
         isPreset(cable, 'gauge')
           ? {
               ...thick,
@@ -297,17 +295,17 @@ function conductorFindings(w: Work, b: WorkBox): Finding[] {
         [],
         'feed',
       ),
-      finding('ground-present', cable.id, `Ground in the cable to ${farLabel}`, groundPresent(edition, cable.ground)),
+      finding('ground-present', cable.id, feedTitles.ground(farLabel), groundPresent(edition, cable.ground)),
     );
     const state = conductorState(edition, cable.metal, cable.sheath, cable.whiteUsedAsHot, built, cable.uses !== undefined);
-    if (state) findings.push(finding('conductor-state', cable.id, `State of the cable to ${farLabel}`, state));
+    if (state) findings.push(finding('conductor-state', cable.id, feedTitles.cableState(farLabel), state));
   }
   if (cablesIn(w.found, b.box.id).length === 0)
     findings.push(
       finding(
         'source-cables',
         b.box.id,
-        `Cables in ${b.box.name}`,
+        feedTitles.cables(b.box.name),
         {
           verdict: 'can’t tell',
           ...feedWords.noCable(),
@@ -411,7 +409,7 @@ function swapsOf(w: Work, b: WorkBox, device: Device): (id: string, title: strin
   const replaced = w.job.changes.find((x) => x.do === 'replace-device' && x.deviceId === device.id);
   const exchange: Change = {
     ...{ id: replaced?.id ?? idOf('renew', device.id), do: 'replace-device', deviceId: device.id, device },
-    title: replaced?.title ?? `New receptacle in ${b.box.name}`.slice(0, 120),
+    title: replaced?.title ?? changeTitles.newDevice('receptacle', b.box.name),
   };
   return (id, title, to) => [
     remedy(
@@ -439,9 +437,9 @@ function arcFaultFinding(w: Work, b: WorkBox, device: Device): Finding[] {
   };
   const done = replaced && b.role !== 'new' ? 'replaced' : addsOutlet(w, b) ? 'added' : 'moved';
   return [
-    finding('arc-fault', device.id, 'Arc-fault protection', arcFaultProtection(w.job.edition, room, protectionOf(device, circuit), done), [
-      ...alter('arc-fault-breaker', `Arc-fault breaker on circuit ${circuit ? breakerNumber(w.planned, circuit) : ''}`.trim(), 'breaker'),
-      ...alter('arc-fault-first', 'Arc-fault receptacle as the first outlet of the circuit', 'device upstream'),
+    finding('arc-fault', device.id, feedTitles.arcFault, arcFaultProtection(w.job.edition, room, protectionOf(device, circuit), done), [
+      ...alter('arc-fault-breaker', remedyTitles.arcFaultBreaker(circuit ? breakerNumber(w.planned, circuit) : ''), 'breaker'),
+      ...alter('arc-fault-first', remedyTitles.arcFaultFirst, 'device upstream'),
     ]),
   ];
 }
@@ -449,7 +447,7 @@ function arcFaultFinding(w: Work, b: WorkBox, device: Device): Finding[] {
 function faceVolts(w: Work, { circuit }: WorkBox, device: Device): Finding[] {
   if (!circuit || circuit.voltsNominal === 120) return [];
   return [
-    finding('face-volts', device.id, `${device.name} and the volts of its circuit`, {
+    finding('face-volts', device.id, feedTitles.volts(device.name), {
       verdict: 'stop',
       ...feedWords.wrongVolts({ voltsNominal: circuit.voltsNominal }),
       sums: [],
@@ -471,34 +469,34 @@ function deviceFindings(w: Work, b: WorkBox, device: Device): Finding[] {
     finding(
       'receptacle-rating',
       device.id,
-      'Receptacle and circuit',
+      feedTitles.rating,
       receptacleRating(edition, device.kind, circuit?.breakerA, soleOutlet(w, b, device)),
       // a smaller face is no cure where the circuit itself is too large for one
-      circuit?.breakerA !== undefined && circuit.breakerA <= 20 ? swap('rating-15', 'Use a 15 A receptacle', { kind: 'duplex-15' }) : [],
+      circuit?.breakerA !== undefined && circuit.breakerA <= 20 ? swap('rating-15', remedyTitles.rating15, { kind: 'duplex-15' }) : [],
     ),
     finding(
       'ground-fault',
       device.id,
-      'Ground-fault protection',
+      feedTitles.groundFault,
       groundFaultProtection(edition, room, protectionOf(device, circuit), atCounter(b)),
-      swap('ground-fault', 'Use a ground-fault receptacle', { kind: rating === 20 ? 'ground-fault-20' : 'ground-fault-15' }),
+      swap('ground-fault', remedyTitles.groundFault, { kind: rating === 20 ? 'ground-fault-20' : 'ground-fault-15' }),
     ),
     ...arc,
     finding(
       'tamper',
       device.id,
-      'Tamper-resistant face',
+      feedTitles.tamper,
       tamperResistance(edition, device.tamperResistant, b.box.place.bottom.mm),
-      swap('tamper', 'Use a tamper-resistant one', { tamperResistant: true }),
+      swap('tamper', remedyTitles.tamper, { tamperResistant: true }),
     ),
     ...(room.use === 'outdoors' || room.use === 'deck'
       ? [
           finding(
             'weather',
             device.id,
-            'Weather',
+            feedTitles.weather,
             weatherResistance(edition, room, device.weatherResistant, device.inUseCover),
-            swap('weather', 'Weather-resistant with an in-use cover', { weatherResistant: true, inUseCover: true }),
+            swap('weather', remedyTitles.weather, { weatherResistant: true, inUseCover: true }),
           ),
         ]
       : []),
@@ -536,11 +534,11 @@ function sharedNeutral(w: Work, circuit: Circuit): Judged {
 function renewed(w: Work, b: WorkBox, old: Device): Remedy[] {
   if (w.job.changes.some((x) => (x.do === 'replace-device' || x.do === 'remove-device') && x.deviceId === old.id)) return [];
   const receptacle = isReceptacle(old.kind);
-  const title = `New ${receptacle ? 'receptacle' : DEVICE_KINDS[old.kind].name} in ${b.box.name}`.slice(0, 120);
+  const title = changeTitles.newDevice(receptacle ? 'receptacle' : DEVICE_KINDS[old.kind].name, b.box.name);
   return [
     remedy(
       `renew-${old.id}`,
-      receptacle ? 'Put in a new tamper-resistant one' : 'Put in a new one',
+      receptacle ? remedyTitles.newReceptacle : remedyTitles.newDevice,
       put({
         id: idOf('renew', old.id),
         do: 'replace-device',
@@ -573,7 +571,7 @@ const oldDevices = (w: Work, b: WorkBox): Finding[] =>
     // one that the plan replaces is no matter of the feed any more
     if (w.job.changes.some((x) => x.do === 'replace-device' && x.deviceId === old.id)) return [];
     const says = (judged: Omit<Judged, 'sums' | 'source'>, remedies: Remedy[] = []): Finding[] => [
-      finding('device-state', old.id, `State of the ${old.name}`, { ...judged, sums: [], source: practice }, remedies),
+      finding('device-state', old.id, feedTitles.deviceState(old.name), { ...judged, sums: [], source: practice }, remedies),
     ];
     if (old.condition === 'scorched') return says({ verdict: 'stop', ...feedWords.scorched() }, renewed(w, b, old));
     if (old.condition === undefined)
@@ -635,7 +633,7 @@ export function feedFindings(w: Work): Finding[] {
   const there = w.boxes.filter((b) => b.role !== 'new');
   for (const b of there.filter((x) => !x.circuit))
     findings.push(
-      finding('circuit', b.box.id, `Which breaker feeds ${b.box.name}`, {
+      finding('circuit', b.box.id, feedTitles.breaker(b.box.name), {
         verdict: 'can’t tell',
         ...feedWords.noCircuit(),
         sums: [],
@@ -653,17 +651,17 @@ export function feedFindings(w: Work): Finding[] {
         finding(
           'may-tap',
           circuit.id,
-          `May circuit ${breakerNumber(w.planned, circuit)} be extended`,
+          feedTitles.mayTap(breakerNumber(w.planned, circuit)),
           feedsPanel(w, circuit) ?? mayTap(w.job.edition, circuit, adds.room),
         ),
       );
-    findings.push(finding('shared-neutral', circuit.id, 'Shared neutral', sharedNeutral(w, circuit)));
+    findings.push(finding('shared-neutral', circuit.id, feedTitles.sharedNeutral, sharedNeutral(w, circuit)));
   }
   findings.push(...ownCircuitFindings(w));
   for (const b of outletBoxes(w)) findings.push(...needFindings(w, b));
   for (const b of there) {
     if (b.feeds && b.box.holds === 'switch')
-      findings.push(finding('switch-box', b.box.id, `${b.box.name} as a feed`, switchBox(w.job.edition, b.box)));
+      findings.push(finding('switch-box', b.box.id, feedTitles.asFeed(b.box.name), switchBox(w.job.edition, b.box)));
     findings.push(...conductorFindings(w, b));
   }
   findings.push(...newCableFindings(w));

@@ -1,5 +1,7 @@
 /** All judgements of a job, worst first, and what they say of its stage. */
 import { jobWords } from '../words/ledger/ledger.js';
+import { remedyTitles } from '../words/ledger/remedies.js';
+import { jobTitles } from '../words/ledger/titles.js';
 import { practice } from '../catalog/index.js';
 import { NetworkError, switchOn } from '../circuit/index.js';
 import { byVerdict, type Finding } from '../codebook/index.js';
@@ -25,7 +27,7 @@ function ownFindings(job: JobInHouse): Finding[] {
   const { search } = job;
   if (search?.signs.length)
     own.push(
-      finding('search-signs', search.boxId, 'Signs that stop the search', {
+      finding('search-signs', search.boxId, jobTitles.signs, {
         verdict: 'stop',
         ...jobWords.signs({ signs: search.signs }),
         sums: [],
@@ -36,7 +38,7 @@ function ownFindings(job: JobInHouse): Finding[] {
   if (search)
     return [
       ...own,
-      finding('nothing-planned', job.id, 'What is wrong', {
+      finding('nothing-planned', job.id, jobTitles.unfound, {
         verdict: 'can’t tell',
         ...jobWords.unfound(),
         sums: [],
@@ -48,7 +50,7 @@ function ownFindings(job: JobInHouse): Finding[] {
     finding(
       'nothing-planned',
       job.id,
-      wanted ? 'The way there' : 'What is planned',
+      wanted ? jobTitles.wayThere : jobTitles.planned,
       {
         verdict: 'can’t tell',
         ...(wanted ? jobWords.noWay() : jobWords.nothingPlanned()),
@@ -93,7 +95,7 @@ function handWiring(w: Work): Finding[] {
     finding(
       'hand-wiring',
       job.id,
-      'Wiring as made on the bench',
+      jobTitles.byHand,
       {
         verdict: stops.length ? 'stop' : unknown.length ? 'can’t tell' : 'ok',
         ...(stops.length
@@ -104,7 +106,7 @@ function handWiring(w: Work): Finding[] {
         sums: [],
         source: practice,
       },
-      [remedy('back-to-plan', 'Back to the plan’s wiring', { op: 'wire-by-plan' })],
+      [remedy('back-to-plan', remedyTitles.byPlan, { op: 'wire-by-plan' })],
     ),
   ];
 }

@@ -1,5 +1,7 @@
 /** What the jobs of one house mean for each other: one circuit, one bay, one box; and what of a plan no longer fits the house. */
 import { otherJobWords } from '../words/ledger/otherJobs.js';
+import { remedyTitles } from '../words/ledger/remedies.js';
+import { jobTitles } from '../words/ledger/titles.js';
 import { toldBy } from '../words/phrases.js';
 import { practice } from '../catalog/index.js';
 import { circuitLoad, term, type Finding } from '../codebook/index.js';
@@ -12,7 +14,7 @@ import { finding, remedy } from './finding.js';
 export const unfitFindings = (job: JobInHouse): Finding[] =>
   planOf(job).unfit.map(({ change, why }) =>
     finding('plan-fits', change.id, change.title, { verdict: 'stop', ...otherJobWords.unfit({ why }), sums: [], source: { from: 'sum' } }, [
-      remedy('drop', 'Take it out of the plan', { op: 'drop-change', changeId: change.id }),
+      remedy('drop', remedyTitles.drop, { op: 'drop-change', changeId: change.id }),
     ]),
   );
 
@@ -73,7 +75,7 @@ function sameLoad(job: JobInHouse, other: Job, mine: Load[], theirs: Load[]): Fi
     const loads = fresh(theirs).filter((l) => l.circuitId === id);
     const circuitTold = { other: other.name, loads: loads.map((l) => l.name), told: toldBy(judged) };
     return [
-      finding('other-jobs-load', [other.id, id], `Circuit ${breakerNumber(job.found, circuit)} with “${other.name}”`, {
+      finding('other-jobs-load', [other.id, id], jobTitles.loadWith(breakerNumber(job.found, circuit), other.name), {
         ...judged,
         verdict: fits ? 'note' : 'caution',
         ...(fits ? otherJobWords.sameCircuit(circuitTold) : otherJobWords.sameCircuitTooMuch(circuitTold)),
@@ -90,7 +92,7 @@ function sameBoxes(job: JobInHouse, other: Job): Finding[] {
     const box = job.found.boxes.find((b) => b.id === id);
     if (!box) return [];
     return [
-      finding('other-jobs-box', [other.id, id], `${box.name} with “${other.name}”`, {
+      finding('other-jobs-box', [other.id, id], jobTitles.boxWith(box.name, other.name), {
         verdict: 'caution',
         ...otherJobWords.sameBox({ other: other.name, box: box.name }),
         sums: [],
@@ -122,7 +124,7 @@ function sameBay(job: JobInHouse, other: Job): Finding[] {
         finding(
           'other-jobs-bay',
           [other.id, their.id, box.id],
-          `${box.name} and ${their.name} of “${other.name}”`,
+          jobTitles.bayWith(box.name, their.name, other.name),
           {
             verdict: over ? 'stop' : 'caution',
             ...(over ? otherJobWords.sameCut({ wall: wall.name }) : otherJobWords.sameBay({ other: other.name, wall: wall.name })),

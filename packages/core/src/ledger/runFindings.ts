@@ -1,5 +1,7 @@
 /** Every cable that a job runs: studs, holes and plates on its way, what lies in it, its length, how it is held. */
 import { runWords } from '../words/ledger/runFindings.js';
+import { changeTitles, remedyTitles } from '../words/ledger/remedies.js';
+import { runTitles } from '../words/ledger/titles.js';
 import { toldBy } from '../words/phrases.js';
 import { LAMP_BOX_IDS, LAMP_BOXES, nec, practice, type LampBoxId } from '../catalog/index.js';
 import { securing, term, type Judged, type Finding } from '../codebook/index.js';
@@ -72,14 +74,14 @@ function straightFindings(w: Work, r: WorkRun, source: WorkBox): Finding[] {
             sums,
             source: practice,
           };
-  const findings = [finding('same-bay', target.box.id, 'One bay for both boxes', judged, sameBayRemedy(w, source, target))];
+  const findings = [finding('same-bay', target.box.id, runTitles.sameBay, judged, sameBayRemedy(w, source, target))];
   findings.push(...acrossFindings(w, r, source));
   for (const { stud, hole } of r.crossings)
     findings.push(
       finding(
         'stud-hole',
         stud.id,
-        `Hole through the stud at ${printLength(uXOf(wall, target.box.face, stud.x), w.job.unit)}, seen from ${target.room.name}`,
+        runTitles.studHole(uXOf(wall, target.box.face, stud.x), w.job.unit, target.room.name),
         hole ?? {
           verdict: 'caution',
           ...runWords.metalStud(),
@@ -92,7 +94,7 @@ function straightFindings(w: Work, r: WorkRun, source: WorkBox): Finding[] {
   const sum = reference && carryThrough(wall, reference.id, source.box.face, from.centre);
   if (reference && sum)
     findings.push(
-      finding('carry-through', source.box.id, `${source.box.name} seen from ${target.room.name}`, {
+      finding('carry-through', source.box.id, runTitles.carried(source.box.name, target.room.name), {
         verdict: 'note',
         ...runWords.behindFace({ reference: reference.name }),
         sums: [sum],
@@ -123,7 +125,7 @@ function acrossFindings(w: Work, r: WorkRun, source: WorkBox): Finding[] {
           sums,
           source: practice,
         };
-    return finding('across-way', [r.cable.id, o.id], `${source.box.name} to ${target.box.name}: past the ${o.kind}`, judged);
+    return finding('across-way', [r.cable.id, o.id], runTitles.past(source.box.name, target.box.name, o.kind), judged);
   });
   const into = r.crossings.flatMap(({ stud, opening }) =>
     w.planned.boxes.flatMap((box) => {
@@ -132,7 +134,7 @@ function acrossFindings(w: Work, r: WorkRun, source: WorkBox): Finding[] {
       if (!other || !meet(opening, other)) return [];
       const lap = Math.min(opening.right, other.right) - Math.max(opening.left, other.left);
       return [
-        finding('stud-opening', [r.cable.id, stud.id, box.id], `Opening at the stud and ${box.name}`, {
+        finding('stud-opening', [r.cable.id, stud.id, box.id], runTitles.openingAtStud(box.name), {
           verdict: 'caution',
           ...runWords.openingMeetsBox({ studAt: say(uXOf(wall, target.box.face, stud.x)), box: box.name }),
           sums: [{ terms: [], result: term('they overlap by', lap, 'length') }],
@@ -158,7 +160,7 @@ function sameBayRemedy(w: Work, source: WorkBox, target: WorkBox): Remedy[] {
       if (distance === undefined || distance < 0) return [];
       const moved: Box = { ...target.box, place: { ...target.box.place, distance: { mm: distance, known: 'measured' } } };
       if (studClearance(wall, moved)?.hits !== undefined || studsBetween(wall, x, from.centre).length > 0) return [];
-      const title = `Put it ${i === 0 ? 'just past' : 'just before'} the source box, in its bay`;
+      const title = remedyTitles.intoBay(i === 0);
       return [remedy(`same-bay-${i}`, title, ...editBox(w, target, moved, title))];
     })
     .slice(0, 1);
@@ -173,7 +175,7 @@ function wayFindings(w: Work, r: Pick<WorkRun, 'cable' | 'traced' | 'way'>, to: 
   if (!traced || !way) return [];
   const id = (what: string): string[] => [r.cable.id, what];
   const blocked = foundSince(w.planned, way).map(({ wall, obstacle }) =>
-    finding('way-blocked', id(obstacle.id), `${way.title}: ${obstacle.kind} in ${wall.name}`, {
+    finding('way-blocked', id(obstacle.id), runTitles.blocked(way.title, obstacle.kind, wall.name), {
       verdict: 'stop',
       ...runWords.pipeSince({ kind: obstacle.kind }),
       sums: [],
@@ -186,7 +188,7 @@ function wayFindings(w: Work, r: Pick<WorkRun, 'cable' | 'traced' | 'way'>, to: 
           finding(
             'stud-hole',
             id(h.id),
-            `Hole ${i + 1}: ${h.count > 1 ? `${h.count} ${h.member}s` : h.member}`,
+            runTitles.hole(i + 1, h.count, h.member),
             h.judged
               ? { ...h.judged, ...runWords.holeAt({ where: h.where, told: toldBy(h.judged) }) }
               : {
@@ -199,9 +201,7 @@ function wayFindings(w: Work, r: Pick<WorkRun, 'cable' | 'traced' | 'way'>, to: 
         ]
       : [],
   );
-  const chases = traced.chases.map((c, i) =>
-    finding('chase', id(`chase-${i + 1}`), `Chase ${c.runs}, ${printLength(c.lengthMm, w.job.unit)}`, c),
-  );
+  const chases = traced.chases.map((c, i) => finding('chase', id(`chase-${i + 1}`), runTitles.chase(c.runs, c.lengthMm, w.job.unit), c));
   const last = way.legs.at(-1)?.onWall;
   const centre = to && boxCentreX(to.wall, to.box);
   const end = last?.points.at(-1);
@@ -209,7 +209,7 @@ function wayFindings(w: Work, r: Pick<WorkRun, 'cable' | 'traced' | 'way'>, to: 
   const ends =
     to && off > ENDS_WITHIN_MM
       ? [
-          finding('way-ends', id('ends'), `${way.title}: where it ends`, {
+          finding('way-ends', id('ends'), runTitles.ends(way.title), {
             verdict: 'can’t tell',
             ...runWords.movedSince({ box: to.box.name, offMm: off, unit: w.job.unit }),
             sums: [],
@@ -248,7 +248,7 @@ function lengthFinding(w: Work, r: WorkRun): Finding {
   return finding(
     'cable-length',
     r.cable.id,
-    wires ? `Wires to ${r.to.box.name}: each of hot, neutral and ground` : 'Cable: cut and buy',
+    wires ? runTitles.wires(r.to.box.name) : runTitles.cable,
     r.run
       ? {
           verdict: 'note',
@@ -279,7 +279,7 @@ function heldFinding(w: Work, r: WorkRun, b: WorkBox): Finding {
   return finding(
     'securing',
     b.box.id,
-    `Cable held at ${b.box.name}`,
+    runTitles.held(b.box.name),
     securing({
       edition: w.job.edition,
       plasticSingleGang: boxMaterial(b.box) === 'plastic' && b.box.gangs === 1,
@@ -302,8 +302,8 @@ function clampRemedies(w: Work, b: WorkBox): Remedy[] {
       ? [
           remedy(
             'clamp-connector',
-            'Put a cable connector into its knockout',
-            ...editBox(w, b, { ...b.box, clamps: 'external' }, `${b.box.name} with a cable connector`),
+            remedyTitles.connector,
+            ...editBox(w, b, { ...b.box, clamps: 'external' }, changeTitles.withConnector(b.box.name)),
           ),
         ]
       : [];
@@ -313,8 +313,8 @@ function clampRemedies(w: Work, b: WorkBox): Remedy[] {
     ...connector,
     remedy(
       `clamp-${best.kind.id}`,
-      `Use ${best.kind.name}, which clamps`,
-      ...editBox(w, b, next, `Replace ${b.box.name} by: ${best.kind.name}`),
+      remedyTitles.useClamping(best.kind.name),
+      ...editBox(w, b, next, changeTitles.replaceBy(b.box.name, best.kind.name)),
     ),
   ];
 }
@@ -327,8 +327,8 @@ function racewayFindings(w: Work): Finding[] {
   const guessed = raceway.supports.filter((s) => s.guessed).length;
   const usual = [raceway.stock.stock, raceway.stock.kerf].some((l) => l.known === 'assumed');
   return [
-    finding('raceway-fill', w.job.id, 'Wires in the raceway', racewayFill(w.job.edition, gauge, 3, raceway.stock)),
-    finding('raceway-held', w.job.id, 'What the raceway is screwed to', {
+    finding('raceway-fill', w.job.id, runTitles.racewayFill, racewayFill(w.job.edition, gauge, 3, raceway.stock)),
+    finding('raceway-held', w.job.id, runTitles.racewayHeld, {
       verdict: guessed ? 'can’t tell' : 'ok',
       ...(guessed
         ? runWords.reckonedSupports({ guessed, supportCount: raceway.supports.length })
@@ -336,7 +336,7 @@ function racewayFindings(w: Work): Finding[] {
       sums: [],
       source: practice,
     }),
-    finding('raceway-ground', w.job.id, 'Ground through the raceway', {
+    finding('raceway-ground', w.job.id, runTitles.racewayGround, {
       verdict: 'caution',
       ...runWords.metalRaceway(),
       sums: [],
@@ -344,7 +344,7 @@ function racewayFindings(w: Work): Finding[] {
     }),
     ...(usual
       ? [
-          finding('raceway-stock', w.job.id, 'Lengths that the track comes in', {
+          finding('raceway-stock', w.job.id, runTitles.racewayStock, {
             verdict: 'can’t tell' as const,
             ...runWords.stockTaken(),
             sums: [],
@@ -366,7 +366,7 @@ function lampFindings(w: Work): Finding[] {
   return [
     ...[...groups.values()].flatMap((alikes) => {
       const [l] = alikes as [WorkLamp, ...WorkLamp[]];
-      const of = alikes.length > 1 ? `${l.lamp.name} and ${alikes.length - 1} like it` : l.lamp.name;
+      const of = runTitles.lamp(l.lamp.name, alikes.length - 1);
       const edits = (kind: LampBoxId) =>
         alikes.flatMap((x) => {
           const change = w.job.changes.find((c) => c.id === x.changeId);
@@ -383,11 +383,11 @@ function lampFindings(w: Work): Finding[] {
         finding(
           'box-fill',
           l.lamp.id,
-          `Fill: ${of}`,
+          runTitles.lampFill(of),
           fill,
-          deeper ? [remedy(`lamp-${deeper}`, `Use ${LAMP_BOXES[deeper].name}`, ...edits(deeper))] : [],
+          deeper ? [remedy(`lamp-${deeper}`, remedyTitles.use(LAMP_BOXES[deeper].name), ...edits(deeper))] : [],
         ),
-        ...(wiring ? [finding('wiring-plan', l.lamp.id, `Wiring: ${of}`, wiring)] : []),
+        ...(wiring ? [finding('wiring-plan', l.lamp.id, runTitles.lampWiring(of), wiring)] : []),
       ];
     }),
     ...w.lampRuns.flatMap((r) => wayFindings(w, r, undefined)),
@@ -410,7 +410,7 @@ function wetFinding(w: Work, r: WorkRun): Finding[] {
   const wet = [r.from, r.to].find((b) => b && WET.includes(b.room.use));
   if (!wet || r.cable.sheath === 'single wires') return [];
   const year = w.job.edition.slice(3);
-  const title = `Cable to ${wet.box.name}, outdoors`;
+  const title = runTitles.outdoors(wet.box.name);
   if (r.cable.sheath === 'armoured')
     return [
       finding('wet-cable', r.cable.id, title, {

@@ -1,5 +1,6 @@
 /** A breaker for a circuit of its own: where it may stand, what it must be, what stays live while it is set. */
 import { breakerWords } from '../words/panel/addBreaker.js';
+import { breakerTitles } from '../words/panel/titles.js';
 import { toldBy } from '../words/phrases.js';
 import { nec, practice } from '../catalog/index.js';
 import {
@@ -43,7 +44,7 @@ function freeSpace(site: Site, panel: Panel, wanted: NewCircuit, year: string, p
   return best
     ? {
         rule: 'panel-space',
-        title: 'A free space',
+        title: breakerTitles.space,
         verdict: 'ok',
         ...breakerWords.place({ spaces: spacesOf({ space: best.space, poles: wanted.poles }), legs: best.legs }),
         sums: [
@@ -57,7 +58,7 @@ function freeSpace(site: Site, panel: Panel, wanted: NewCircuit, year: string, p
       }
     : {
         rule: 'panel-space',
-        title: 'A free space',
+        title: breakerTitles.space,
         verdict: panel.covered.length || panel.notLooked?.length ? 'can’t tell' : 'stop',
         ...(places.length
           ? breakerWords.refused({ refused: places[0]!.refused!, ...seen })
@@ -82,7 +83,7 @@ function ratingForRooms({ rooms, ratingA, loads }: NewCircuit, edition: Edition)
   return [
     {
       rule: 'panel-rating',
-      title: 'Amps for this room',
+      title: breakerTitles.rating,
       verdict: all && !alone ? 'stop' : 'caution',
       ...(alone
         ? breakerWords.refrigeratorOnly({ ratingA, use: room.use })
@@ -103,7 +104,7 @@ export function breakerFindings(site: Site, edition: Edition, wanted: NewCircuit
   const findings: BreakerSays[] = [
     {
       rule: 'panel-licensed',
-      title: 'Who may do this',
+      title: breakerTitles.who,
       verdict: 'caution',
       ...breakerWords.permit(),
       sums: [],
@@ -115,14 +116,14 @@ export function breakerFindings(site: Site, edition: Edition, wanted: NewCircuit
   if (!panel) {
     findings.push({
       rule: 'panel-space',
-      title: 'A free space',
+      title: breakerTitles.space,
       verdict: 'can’t tell',
       ...breakerWords.panelUnseen(),
       sums: [],
       source: nec(year, '408.54'),
     });
   } else findings.push(freeSpace(site, panel, wanted, year, panelId));
-  findings.push({ ...conductorForBreaker(edition, wanted.gauge, wanted.ratingA), rule: 'conductor-breaker', title: 'Cable for it' });
+  findings.push({ ...conductorForBreaker(edition, wanted.gauge, wanted.ratingA), rule: 'conductor-breaker', title: breakerTitles.cable });
   findings.push(...ratingForRooms(wanted, edition), ...loadOnIt(wanted, edition), typeFinding(panel, wanted, year));
   const rooms = wanted.rooms;
   // 210.12 speaks of 120 V on 15 and 20 A
@@ -135,7 +136,7 @@ export function breakerFindings(site: Site, edition: Edition, wanted: NewCircuit
       ? {
           ...arc,
           rule: 'arc-fault',
-          title: 'Arc-fault protection',
+          title: breakerTitles.arcFault,
           ...(!wanted.protection
             ? breakerWords.afciWithoutIt()
             : arc.verdict === 'can’t tell'
@@ -144,7 +145,7 @@ export function breakerFindings(site: Site, edition: Edition, wanted: NewCircuit
         }
       : {
           rule: 'arc-fault',
-          title: 'Arc-fault protection',
+          title: breakerTitles.arcFault,
           verdict: rooms.length || !arcAsked ? 'ok' : 'can’t tell',
           ...(!arcAsked
             ? breakerWords.afciOtherCircuits()
@@ -163,7 +164,7 @@ export function breakerFindings(site: Site, edition: Edition, wanted: NewCircuit
   const wet = wetRoom && groundFaultReason(edition, wetRoom);
   findings.push({
     rule: 'ground-fault',
-    title: 'Ground-fault protection',
+    title: breakerTitles.groundFault,
     verdict:
       wet === undefined
         ? rooms.length
@@ -201,12 +202,12 @@ function loadOnIt(wanted: NewCircuit, edition: Edition): BreakerSays[] {
     loads: wanted.loads.map((l) => ({ name: wanted.name, fixed: false, ...l })),
     complete: true,
   });
-  return [{ ...judged, rule: 'circuit-load', title: 'What hangs on it' }];
+  return [{ ...judged, rule: 'circuit-load', title: breakerTitles.load }];
 }
 
 /** A breaker is listed for a panel by make and type: the same make alone isn't enough. */
 function typeFinding(panel: Panel | undefined, wanted: NewCircuit, year: string): BreakerSays {
-  const base = { rule: 'panel-type' as const, title: 'Breaker made for this panel', sums: [], source: nec(year, '110.3(B)') };
+  const base = { rule: 'panel-type' as const, title: breakerTitles.type, sums: [], source: nec(year, '110.3(B)') };
   const listed = (panel?.types ?? '')
     .split(/[,;/]/)
     .map((t) => t.trim().toLowerCase())

@@ -1,5 +1,6 @@
 /** A breaker that is set in a subpanel: what makes it dead, whether its bars are apart, what its feeder carries with it. */
 import { subpanelWords } from '../words/panel/behindFeeder.js';
+import { breakerTitles } from '../words/panel/titles.js';
 import { toldBy } from '../words/phrases.js';
 import { nec, practice } from '../catalog/index.js';
 import { loadAmps, term } from '../codebook/index.js';
@@ -10,7 +11,7 @@ import { legLoads } from './loads.js';
 /** What stays live while a breaker is set: at the service it can’t be switched off, in a subpanel it can. */
 export function staysLive(site: Site, sub: Subpanel | undefined): BreakerSays {
   const feeder = sub && feederOf(site, sub);
-  const base = { rule: 'panel-stays-live' as const, title: 'What stays live', verdict: 'caution' as const, sums: [], source: practice };
+  const base = { rule: 'panel-stays-live' as const, title: breakerTitles.live, verdict: 'caution' as const, sums: [], source: practice };
   if (!sub)
     return {
       ...base,
@@ -38,7 +39,7 @@ function feederWords(site: Site, sub: Subpanel): string {
 
 /** A subpanel’s neutrals and grounds: joined at the service alone, or what the neutral carries comes back on every metal part. */
 export function barsApart(sub: Subpanel, year: string): BreakerSays[] {
-  const base = { rule: 'panel-bars' as const, title: 'Neutrals and grounds in a subpanel', sums: [], source: nec(year, '250.24(A)(5)') };
+  const base = { rule: 'panel-bars' as const, title: breakerTitles.bars, sums: [], source: nec(year, '250.24(A)(5)') };
   return [
     sub.bars === undefined
       ? {
@@ -57,7 +58,7 @@ export function barsApart(sub: Subpanel, year: string): BreakerSays[] {
       ? [
           {
             rule: 'panel-building' as const,
-            title: 'In another building',
+            title: breakerTitles.elsewhere,
             verdict: 'caution' as const,
             ...subpanelWords.ownBuilding(),
             sums: [],
@@ -81,7 +82,7 @@ export function onFeeder(site: Site, sub: Subpanel, wanted: NewCircuit, panelId:
   });
   const fuller = legs.reduce((a, b) => (b.amps > a.amps ? b : a), legs[0]!);
   const limit = fuller.sum.limit?.value;
-  const base = { source: fuller.judged.source, rule: 'panel-feeder' as const, title: `The feeder of the ${sub.name}`, sums: [fuller.sum] };
+  const base = { source: fuller.judged.source, rule: 'panel-feeder' as const, title: breakerTitles.feeder(sub.name), sums: [fuller.sum] };
   return [
     limit === undefined
       ? { ...base, verdict: 'can’t tell', ...toldBy(fuller.judged) }

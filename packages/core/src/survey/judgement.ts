@@ -1,6 +1,7 @@
 /** All that is judged of one box on a wall: height, stud side, kind, opening, what lies behind, and the move from where it was. */
 import { toldBy } from '../words/phrases.js';
 import { wallWords } from '../words/survey/judgement.js';
+import { wallTitles } from '../words/survey/titles.js';
 import { BOX_KINDS, FINISHES, nec, PLATE, plateWidthMm, practice } from '../catalog/index.js';
 import { byVerdict, setback, term, type Judged, type Judgement, type LedgerRule } from '../codebook/index.js';
 import {
@@ -306,7 +307,7 @@ function judgeHeight({ input, box, wall, add }: Judging): void {
   const off = Math.abs(wanted.bottomMm - box.place.bottom.mm);
   const setWanted =
     off > inches(1 / 8)
-      ? { title: `set it to the worked height, ${wanted.why}`, box: withBottom(box, Math.round(wanted.bottomMm * 10_000) / 10_000) }
+      ? { title: wallTitles.setTo(wanted.why), box: withBottom(box, Math.round(wanted.bottomMm * 10_000) / 10_000) }
       : undefined;
   const { heightMm } = boxBody(box);
   const toAdd = room?.floorToAdd?.mm ?? 0;
@@ -317,39 +318,39 @@ function judgeHeight({ input, box, wall, add }: Judging): void {
     boxHeightMm: heightMm,
   });
   const told = wanted.over ? wallWords.workedHeight({ why: wanted.why }) : toldBy(match);
-  add('height', 'Height', { ...match, ...told, sums: [wanted.sum, ...match.sums] }, setWanted);
-  add('reach', 'Accessible reach', accessibleReach(box.place.bottom.mm - toAdd, box.place.bottom.mm + heightMm - toAdd));
-  add('fixtures', 'Trim, wainscot, counters, furniture', together(amongFixtures(wall, box, edition)), setWanted);
-  add('surroundings', 'Doors, base trim, ends of the wall', surroundings(wall, box));
+  add('height', wallTitles.height, { ...match, ...told, sums: [wanted.sum, ...match.sums] }, setWanted);
+  add('reach', wallTitles.reach, accessibleReach(box.place.bottom.mm - toAdd, box.place.bottom.mm + heightMm - toAdd));
+  add('fixtures', wallTitles.fixtures, together(amongFixtures(wall, box, edition)), setWanted);
+  add('surroundings', wallTitles.surroundings, surroundings(wall, box));
 }
 
 /** What it meets in the wall, whether its kind suits there, and what is cut for it. */
 function judgeInWall({ input, box, wall, cutIn, before, add }: Judging, kinds: BoxSuitability[], cut: CutPlan): void {
   const { site, edition } = input;
   const framed = wall.framing.material !== 'masonry' && cutIn;
-  if (framed && before) add('stud', 'Opening and studs', newCutAtStuds(wall, before, box));
-  else if (framed && (!box.hangsOn || box.hangsOn === 'none')) add('stud', 'Opening and studs', studCollision(wall, box));
+  if (framed && before) add('stud', wallTitles.opening, newCutAtStuds(wall, before, box));
+  else if (framed && (!box.hangsOn || box.hangsOn === 'none')) add('stud', wallTitles.opening, studCollision(wall, box));
   if (cutIn) {
     const met = wall.obstacles.map((o) => obstacleCollision(wall, box, o)).filter((j) => j.verdict !== 'ok');
     const burns = wall.faces[box.face].layers[0];
-    add('stud-side', 'Which side the stud is on', sideJudged(wall, studSide(wall, box)));
-    add('obstacle', 'Things in the bay', together(met));
-    add('box-kind', 'Box for this wall', kindJudged(box, kinds, { ...input, wall }));
-    if (burns) add('setback', 'Setback behind the finish', setback(edition, FINISHES[burns.finish].combustible, undefined));
-    add('behind', 'Behind the cut', together(cut.behind));
-    add('fit', 'Fit of the opening', openingFit(wall, box, edition));
+    add('stud-side', wallTitles.studSide, sideJudged(wall, studSide(wall, box)));
+    add('obstacle', wallTitles.inBay, together(met));
+    add('box-kind', wallTitles.kind, kindJudged(box, kinds, { ...input, wall }));
+    if (burns) add('setback', wallTitles.setback, setback(edition, FINISHES[burns.finish].combustible, undefined));
+    add('behind', wallTitles.behind, together(cut.behind));
+    add('fit', wallTitles.fit, openingFit(wall, box, edition));
   }
   const screw = longestScrewMm(wall);
   if (screw !== undefined && box.kind !== 'other' && BOX_KINDS[box.kind].mounting === 'stud-screw')
-    add('screw-length', 'Screws into the stud', {
+    add('screw-length', wallTitles.screws, {
       verdict: 'note',
       ...wallWords.screwLength(),
       sums: [{ terms: [], result: term('longest screw', screw, 'length') }],
       source: practice,
     });
-  add('box-fill', 'Box fill', fillOf(site, box, edition));
+  add('box-fill', wallTitles.fill, fillOf(site, box, edition));
   for (const c of contradictions(site, input.wall))
-    if (c.verdict !== 'ok') add('measured-twice', 'Measured twice', c, undefined, c.checkId);
+    if (c.verdict !== 'ok') add('measured-twice', wallTitles.twice, c, undefined, c.checkId);
 }
 
 /** A box that was found somewhere else, smaller, or in a bad state: how far it moves, whether its cables reach, what is patched. */
@@ -365,7 +366,7 @@ function judgeMove({ input, box, wall, before, add }: Judging): Required<Pick<Bo
     cuts: [from.left - to.left, to.right - from.right, from.bottom - to.bottom, to.top - from.top].some((mm) => mm > 0.5),
   };
   if (Math.abs(move.upMm) > 0.5)
-    add('raise', move.upMm > 0 ? 'The raise' : 'The lowering', {
+    add('raise', move.upMm > 0 ? wallTitles.raise : wallTitles.lowering, {
       verdict: 'note',
       ...(move.upMm > 0 ? wallWords.patchRaised() : wallWords.patchLowered()),
       sums: [raiseSum(oldRect.bottom, newRect.bottom)],
@@ -382,18 +383,18 @@ function judgeMove({ input, box, wall, before, add }: Judging): Required<Pick<Bo
       sidewaysMm: move.enlarged > 0 ? 0 : move.sidewaysMm,
       neededMm: neededFree(depth!, to),
     });
-    add('reach-cable', `Does ${cable.name} still reach`, reaches, undefined, cable.id);
+    add('reach-cable', wallTitles.reaches(cable.name), reaches, undefined, cable.id);
   }
-  if (move.enlarged > 0) add('enlarge', 'Room to enlarge', enlarging(wall, before, move.enlarged));
+  if (move.enlarged > 0) add('enlarge', wallTitles.enlarge, enlarging(wall, before, move.enlarged));
   const patch = patchPlan({
     ...{ before: from, after: to, compound: schools.compound },
     studs: studPlaces(wall).map((s) => s.x),
     plate: plateOf(wall, box) as OpeningRect,
   });
-  add('patch', 'The patch', patch);
+  add('patch', wallTitles.patch, patch);
   const stays = box.kind === before.kind && box.condition === before.condition;
   if (before.condition && before.condition !== 'sound')
-    add('old-box', 'The old box', {
+    add('old-box', wallTitles.oldBox, {
       verdict: stays ? 'caution' : 'ok',
       ...(stays ? wallWords.stripScrews({ condition: before.condition }) : wallWords.boxReplaced({ condition: before.condition })),
       sums: [],

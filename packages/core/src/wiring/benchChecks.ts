@@ -1,5 +1,6 @@
 /** Checks on any wiring, made by plan or by hand. Clauses from memory of the edition named. */
 import { benchCheckWords } from '../words/wiring/benchChecks.js';
+import { benchTitles } from '../words/wiring/titles.js';
 import { toldBy, type Told } from '../words/phrases.js';
 import { nec, practice } from '../catalog/index.js';
 import {
@@ -161,7 +162,7 @@ function strips(c: Checking): void {
       if (!atMost(Math.abs(bare - takes), inches(1 / 8)))
         say(
           'strip',
-          `Bare copper of ${name(e)}`,
+          benchTitles.bare(name(e)),
           'caution',
           benchCheckWords.stripped({ bareMm: bare, takesMm: takes }),
           '110.14',
@@ -176,32 +177,32 @@ function screws(c: Checking): void {
   for (const j of bench.joints.filter((x) => x.kind === 'terminal' && x.boxId !== PANEL && x.ends.length > 1))
     say(
       'one-per-screw',
-      'One conductor under a screw',
+      benchTitles.onePerScrew,
       'stop',
       benchCheckWords.manyUnderScrew({ count: j.ends.length, joint: jointName(bench, j) }),
       '110.14(A)',
       j.boxId,
     );
   for (const j of bench.joints.filter((x) => x.how === 'push-in' && x.ends.some((e) => gaugeOf(bench, e) < 14)))
-    say('push-in', 'Push-in terminal', 'stop', benchCheckWords.pushIn({ joint: jointName(bench, j) }), '110.3(B)', j.boxId);
+    say('push-in', benchTitles.pushIn, 'stop', benchCheckWords.pushIn({ joint: jointName(bench, j) }), '110.3(B)', j.boxId);
   for (const j of bench.joints.filter((x) => x.looseOhm !== undefined))
-    say('loose', 'Loose contact', 'stop', benchCheckWords.looseJoint({ joint: jointName(bench, j) }), '110.14', j.boxId);
+    say('loose', benchTitles.loose, 'stop', benchCheckWords.looseJoint({ joint: jointName(bench, j) }), '110.14', j.boxId);
 }
 
 /** Feeds kept apart, and no ring. */
 function feedsApart(c: Checking): void {
   const { bench, say } = c;
   for (const [a, b] of joinedFeeds(bench))
-    say('joined-feeds', 'Feeds kept apart', 'stop', benchCheckWords.breakersJoined({ number: a.number, other: b.number }), '240.8');
+    say('joined-feeds', benchTitles.apart, 'stop', benchCheckWords.breakersJoined({ number: a.number, other: b.number }), '240.8');
   for (const id of loops(bench))
-    say('loop', 'No loop', 'caution', benchCheckWords.closesRing({ cable: cableNamed(bench, id)!.name }), undefined);
+    say('loop', benchTitles.noLoop, 'caution', benchCheckWords.closesRing({ cable: cableNamed(bench, id)!.name }), undefined);
 }
 
 /** Ends in the panel that are on nothing. */
 function looseInPanel(c: Checking): void {
   const { bench, say, name } = c;
   for (const e of endsIn(bench, PANEL).filter((x) => !jointOf(bench, x)))
-    say('loose-end', 'Ends in the panel', 'stop', benchCheckWords.looseInPanel({ end: name(e) }), '110.14(B)');
+    say('loose-end', benchTitles.inPanel, 'stop', benchCheckWords.looseInPanel({ end: name(e) }), '110.14(B)');
 }
 
 /** The ground runs on without the devices. */
@@ -212,7 +213,7 @@ function groundThrough(c: Checking, box: BenchBox, ends: readonly WireEnd[]): vo
     const sound = groundWithoutDevices(bench, box.id);
     say(
       'ground',
-      `Ground in ${box.name}`,
+      benchTitles.ground(box.name),
       sound ? 'ok' : 'stop',
       sound ? benchCheckWords.groundRunsOn() : benchCheckWords.groundOpen(),
       '250.148',
@@ -227,7 +228,7 @@ function groundOfMetal(c: Checking, box: BenchBox): void {
   if (unmeasured(bench, 'material', box.id))
     findings.push({
       rule: 'metal-box',
-      title: `Ground of ${box.name}`,
+      title: benchTitles.groundOf(box.name),
       about: [box.id],
       verdict: 'can’t tell',
       ...benchCheckWords.metalUnknown(),
@@ -238,7 +239,7 @@ function groundOfMetal(c: Checking, box: BenchBox): void {
     const tied = jointsAt(bench, box.id, 'box').some((j) => j.ends.some((e) => uses.get(endKey(e))?.has('ground')));
     say(
       'metal-box',
-      `Ground of the metal box`,
+      benchTitles.metalBox,
       tied ? 'ok' : 'stop',
       tied ? benchCheckWords.boxLead() : benchCheckWords.boxNoLead(),
       '250.148(C)',
@@ -257,7 +258,7 @@ function useOfEnd(c: Checking, box: BenchBox, e: WireEnd): void {
     const live = use?.has('hot');
     say(
       'loose-end',
-      'Ends in joints or capped',
+      benchTitles.looseEnds,
       live ? 'stop' : 'caution',
       benchCheckWords.looseEnd({ end: name(e), live }),
       '110.14(B)',
@@ -266,23 +267,16 @@ function useOfEnd(c: Checking, box: BenchBox, e: WireEnd): void {
   }
   if (!use) return;
   if (use.size > 1)
-    say(
-      'mixed',
-      'Hot, neutral and ground apart',
-      'stop',
-      benchCheckWords.manyUses({ end: name(e), uses: [...use] }),
-      '250.24(A)(5)',
-      box.id,
-    );
+    say('mixed', benchTitles.rolesApart, 'stop', benchCheckWords.manyUses({ end: name(e), uses: [...use] }), '250.24(A)(5)', box.id);
   else if (use.has('hot') && GROUND_COLOURS.includes(colour))
-    say('colour', 'Colours', 'stop', benchCheckWords.bareHot({ end: name(e) }), '250.119', box.id);
+    say('colour', benchTitles.colours, 'stop', benchCheckWords.bareHot({ end: name(e) }), '250.119', box.id);
   else if (use.has('hot') && NEUTRAL_COLOURS.includes(colour)) {
     const marked = 'cableId' in e && cableNamed(bench, e.cableId)!.marked;
-    if (!marked) say('colour', 'Colours', 'stop', benchCheckWords.unmarkedHot({ end: name(e) }), '200.7(C)', box.id);
+    if (!marked) say('colour', benchTitles.colours, 'stop', benchCheckWords.unmarkedHot({ end: name(e) }), '200.7(C)', box.id);
   } else if (use.has('neutral') && !NEUTRAL_COLOURS.includes(colour))
-    say('colour', 'Colours', 'stop', benchCheckWords.neutralColour({ end: name(e) }), '200.6', box.id);
+    say('colour', benchTitles.colours, 'stop', benchCheckWords.neutralColour({ end: name(e) }), '200.6', box.id);
   else if (use.has('ground') && !GROUND_COLOURS.includes(colour))
-    say('colour', 'Colours', 'stop', benchCheckWords.groundColour({ end: name(e) }), '250.119', box.id);
+    say('colour', benchTitles.colours, 'stop', benchCheckWords.groundColour({ end: name(e) }), '250.119', box.id);
 }
 
 /** A device that is wired and whose green screw leads to no ground. */
@@ -292,7 +286,7 @@ function groundOfDevice(c: Checking, d: BenchDevice): void {
   // what nothing feeds yet is not judged by its ground
   const fed = joints.some((j) => j.ends.some((e) => uses.get(endKey(e))?.has('hot')));
   if (!fed || grounded.has(terminalNodeOf(d.boxId, d.id, 'green'))) return;
-  const title = `${d.name}: its ground`;
+  const title = benchTitles.deviceGround(d.name);
   if (unmeasured(bench, 'ground', d.boxId))
     findings.push({
       rule: 'device-ground',
@@ -316,7 +310,7 @@ function lineAndLoad(c: Checking, d: BenchDevice): void {
   const swapped = at('line brass').has('neutral') || at('line silver').has('hot');
   const line = swapped || at('line brass').has('hot') || at('line silver').has('neutral');
   const load = at('load brass').has('hot');
-  if (swapped) say('polarity', `${d.name}: polarity`, 'stop', benchCheckWords.reversed(), '200.11', d.boxId);
+  if (swapped) say('polarity', benchTitles.polarity(d.name), 'stop', benchCheckWords.reversed(), '200.11', d.boxId);
   const on = (terminal: string) => jointsAt(bench, d.boxId, d.id).some((x) => x.at?.terminal === terminal);
   // with the contacts open, only what truly feeds it is live
   const open = usesOf({ ...bench, devices: bench.devices.map((x) => (x.id === d.id ? { ...x, tripped: true } : x)) });
@@ -331,7 +325,7 @@ function lineAndLoad(c: Checking, d: BenchDevice): void {
     (fedAt('line brass') && fedAt('load silver', 'neutral') && !fedAt('line silver', 'neutral'));
   say(
     'line-load',
-    `${d.name}: LINE and LOAD`,
+    benchTitles.lineLoad(d.name),
     reversed || crossed ? 'stop' : line ? 'ok' : 'caution',
     crossed
       ? benchCheckWords.lineLoadCrossed()
@@ -352,7 +346,7 @@ function wayBack(c: Checking, d: BenchDevice): void {
   for (const [hotTerminal, back] of BACK[d.form] ?? []) {
     const there = jointsAt(bench, d.boxId, d.id).some((x) => x.at?.terminal === back);
     if (at(hotTerminal).has('hot') && there && at(back).size === 0)
-      say('neutral-open', `${d.name}: its way back`, 'stop', benchCheckWords.neutralOpen(), '300.13(B)', d.boxId);
+      say('neutral-open', benchTitles.wayBack(d.name), 'stop', benchCheckWords.neutralOpen(), '300.13(B)', d.boxId);
   }
 }
 
@@ -361,9 +355,9 @@ function switchAndShell(c: Checking, d: BenchDevice): void {
   const { say } = c;
   const at = (terminal: string): ReadonlySet<Use> => useAt(c, d, terminal);
   if (d.form === 'switch' && at('screw 1').has('neutral') && at('screw 2').has('neutral'))
-    say('switched-neutral', `${d.name}: what it switches`, 'stop', benchCheckWords.neutralSwitched(), '404.2(B)', d.boxId);
+    say('switched-neutral', benchTitles.switches(d.name), 'stop', benchCheckWords.neutralSwitched(), '404.2(B)', d.boxId);
   if (d.form === 'lamp' && at('neutral').has('hot'))
-    say('lamp-shell', `${d.name}: its shell`, 'stop', benchCheckWords.shellHot(), '200.10(C)', d.boxId);
+    say('lamp-shell', benchTitles.shell(d.name), 'stop', benchCheckWords.shellHot(), '200.10(C)', d.boxId);
 }
 
 /** A receptacle: hot on brass, neutral on silver, ground on green; what is not used is driven home. */
@@ -373,13 +367,13 @@ function screwsOfFace(c: Checking, d: BenchDevice): void {
   const brass = d.form === 'single' ? ['brass'] : ['brass upper', 'brass lower'];
   const silver = d.form === 'single' ? ['silver'] : ['silver upper', 'silver lower'];
   if (brass.some((t) => at(t).has('neutral')) || silver.some((t) => at(t).has('hot')))
-    say('polarity', `${d.name}: polarity`, 'stop', benchCheckWords.reversed(), '200.11', d.boxId);
+    say('polarity', benchTitles.polarity(d.name), 'stop', benchCheckWords.reversed(), '200.11', d.boxId);
   if (at('green').size && !at('green').has('ground'))
-    say('polarity', `${d.name}: green screw`, 'stop', benchCheckWords.screwGroundOnly(), '250.126', d.boxId);
+    say('polarity', benchTitles.greenScrew(d.name), 'stop', benchCheckWords.screwGroundOnly(), '250.126', d.boxId);
   const used = jointsAt(bench, d.boxId, d.id).length;
   const screws = d.form === 'single' ? 3 : 5;
   if (used > 0 && used < screws)
-    say('unused', `${d.name}: unused screws`, 'note', benchCheckWords.unused({ screws: screws - used }), undefined, d.boxId);
+    say('unused', benchTitles.unused(d.name), 'note', benchCheckWords.unused({ screws: screws - used }), undefined, d.boxId);
 }
 
 /** Neutrals that two breakers share: legs, handles, and no device in them. */
@@ -390,16 +384,16 @@ function sharing(c: Checking, on: SwitchedOn): void {
     const cable = cableNamed(bench, s.cableId)!;
     say(
       'shared-legs',
-      `Shared neutral of ${cable.name}`,
+      benchTitles.sharedNeutral(cable.name),
       s.legs === 'opposite' ? 'ok' : 'stop',
       s.legs === 'opposite'
         ? benchCheckWords.oppositeLegs({ number: a!.number, other: b!.number, neutralA: s.neutralA })
         : benchCheckWords.sameLeg({ number: a!.number, other: b!.number, neutralA: s.neutralA }),
       '210.4',
     );
-    if (!s.tied) say('shared-trip', `Shared neutral of ${cable.name}`, 'stop', benchCheckWords.notTied(), '210.4(B)');
+    if (!s.tied) say('shared-trip', benchTitles.sharedNeutral(cable.name), 'stop', benchCheckWords.notTied(), '210.4(B)');
     if (neutralOverDevice(bench, s.cableId, s.conductor))
-      say('shared-device', `Shared neutral of ${cable.name}`, 'stop', benchCheckWords.neutralOverDevice(), '300.13(B)');
+      say('shared-device', benchTitles.sharedNeutral(cable.name), 'stop', benchCheckWords.neutralOverDevice(), '300.13(B)');
   }
 }
 
@@ -425,7 +419,7 @@ function wireAndBreaker(bench: Bench, year: string, findings: BenchFinding[]): v
     for (const b of on.filter((x) => x.curve === 'US')) {
       const judged = conductorForBreaker(`US-${year}` as Edition, c.gauge, b.amps);
       if (judged.verdict !== 'ok')
-        findings.push({ ...judged, rule: 'conductor-breaker', title: `${c.name} and breaker ${b.number}`, about: [c.id] });
+        findings.push({ ...judged, rule: 'conductor-breaker', title: benchTitles.conductor(c.name, b.number), about: [c.id] });
     }
   }
 }
@@ -461,7 +455,7 @@ function neutralsApart(bench: Bench, year: string, findings: BenchFinding[]): vo
           sums: [],
           source: nec(year, '200.4(A)'),
         },
-        title: `${d.name}: its neutral`,
+        title: benchTitles.neutral(d.name),
         ...(borrowed
           ? benchCheckWords.neutralBorrowed({ number: from[0]!.number, cable: called(foreign.cableId) })
           : benchCheckWords.neutralsJoined({ cable: called(foreign.cableId) })),
@@ -477,7 +471,7 @@ function oneYoke(bench: Bench, d: BenchDevice, boxId: string, year: string, find
   const [a, b] = [on('brass upper'), on('brass lower')];
   if (!a || !b || a === b || a.tiedTo === b.id || b.tiedTo === a.id) return;
   findings.push({
-    ...{ rule: 'one-yoke', title: `${d.name}: two breakers`, about: [boxId], verdict: 'stop', sums: [], source: nec(year, '210.7') },
+    ...{ rule: 'one-yoke', title: benchTitles.twoBreakers(d.name), about: [boxId], verdict: 'stop', sums: [], source: nec(year, '210.7') },
     ...benchCheckWords.yokeUntied({ number: a.number, other: b.number }),
   });
 }
@@ -511,7 +505,7 @@ function assumptions(bench: Bench, findings: BenchFinding[]): void {
           ...benchCheckWords.asDrawn({ told: toldBy(f), box: box.name }),
         };
     });
-    cannot(`Wiring of ${box.name}`, benchCheckWords.wiringUnknown(), box.id);
+    cannot(benchTitles.wiring(box.name), benchCheckWords.wiringUnknown(), box.id);
   }
   findings.forEach((f, i) => {
     if (f.rule === 'ground' && f.verdict === 'ok' && unmeasured(bench, 'ground', f.about[0]))
@@ -523,9 +517,9 @@ function assumptions(bench: Bench, findings: BenchFinding[]): void {
   });
   for (const { of } of bench.unmeasured?.filter((u) => u.what === 'length') ?? []) {
     const name = cableNamed(bench, of)?.name;
-    if (name) cannot(`Length of ${name}`, benchCheckWords.lengthUnmeasured());
+    if (name) cannot(benchTitles.length(name), benchCheckWords.lengthUnmeasured());
   }
-  if (unmeasured(bench, 'rating')) cannot('Breaker of this circuit', benchCheckWords.ratingUnknown());
+  if (unmeasured(bench, 'rating')) cannot(benchTitles.breaker, benchCheckWords.ratingUnknown());
 }
 
 function fillFinding(bench: Bench, box: BenchBox, edition: Edition, findings: BenchFinding[]): void {
@@ -557,7 +551,7 @@ function fillFinding(bench: Bench, box: BenchBox, edition: Edition, findings: Be
         }
       : {}),
     rule: 'box-fill',
-    title: `Fill of ${box.name}`,
+    title: benchTitles.fill(box.name),
     about: [boxId],
   });
 }
@@ -576,7 +570,7 @@ function freeFinding(bench: Bench, box: BenchBox, edition: Edition, findings: Be
           openingHeightMm: openingMm[1],
         })
       : fromSheathAlone(free, edition);
-    findings.push({ ...judged, rule: 'free-conductor', title: `Free ends of ${c.name}`, about: [boxId, c.id] });
+    findings.push({ ...judged, rule: 'free-conductor', title: benchTitles.freeEnds(c.name), about: [boxId, c.id] });
   }
 }
 /** Of a box that was only drawn, without depth and opening: six inches are held, and nothing is said of the three beyond its front. */

@@ -101,6 +101,9 @@ describe('what its fill is reckoned from', () => {
     expect(input).toMatchObject({ edition: 'US-2020', supportFittings: 2, volumeIn3: 22.5 });
     expect(input.yokes).toMatchObject([{ gauge: 12, gangs: 1 }]);
     expect(fillInput(site({ devices: s.devices }), box(), 'US-2020').yokes).toMatchObject([{ gauge: 14 }]);
+    // by the thickest, in whichever order the cables were noted; a lampholder hangs on no yoke
+    expect(fillInput({ ...s, cables: [...s.cables].reverse() }, box(), 'US-2020').yokes).toMatchObject([{ gauge: 12 }]);
+    expect(fillInput(site({ devices: [{ id: 'l', name: 'Lampholder', boxId: 'b', kind: 'lampholder' }] }), box(), 'US-2020').yokes).toEqual([]); // prettier-ignore
   });
   it('a clamp that nobody looked for counts as one inside', () => {
     const clamps = (more: Partial<Box>) => fillInput(site(), box(more), 'US-2020').internalClamps;

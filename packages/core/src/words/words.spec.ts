@@ -13,7 +13,10 @@ import { expectMeant, meant } from './meaning.testing.js';
 import { phrases, toldBy, type Figure, type Told } from './phrases.js';
 
 type Teller = (figures?: Record<string, Figure>) => Told;
-const files = readdirSync(import.meta.dirname, { recursive: true, encoding: 'utf8' }).filter((f) => f.includes('/') && f.endsWith('.ts'));
+const all = readdirSync(import.meta.dirname, { recursive: true, encoding: 'utf8' }).filter((f) => f.includes('/') && f.endsWith('.ts'));
+/** names of findings and of remedies, not sentences */
+const isTitles = (file: string): boolean => /(titles|remedies)\.ts$/.test(file);
+const files = all.filter((f) => !isTitles(f));
 const words = (await Promise.all(files.map((f) => import(`./${f.slice(0, -3)}.ts`)))) as Record<string, unknown>[];
 const tables = words.flatMap((w) => Object.values(w)).filter((w) => typeof w === 'object') as Record<string, Teller>[];
 /** Told again from code and figures alone, by whichever table has the code. */
@@ -128,6 +131,15 @@ it('every phrase is told by some judge', () => {
   // told by name, or picked by a value of that name: `boxWords[state]()`
   const told = (outcome: string) => new RegExp(`Words\\s*\\.${outcome}\\b|'${outcome}'`).test(judges);
   expect(tables.flatMap((t) => Object.keys(t)).filter((outcome) => !told(outcome))).toEqual([]);
+  // and every title, by its table’s name
+  for (const file of all.filter(isTitles)) {
+    const text = readFileSync(`${import.meta.dirname}/${file}`, 'utf8');
+    for (const [, table, body] of text.matchAll(/^export const (\w+) = \{\n(.*?)^\};/gms)) {
+      const names = [...body!.matchAll(/^ {2}(\w+): /gm)].map((m) => m[1]!);
+      expect(names.length).toBeGreaterThan(3);
+      expect([table, names.filter((name) => !new RegExp(`${table}\\s*\\.${name}\\b`).test(judges))]).toEqual([table, []]);
+    }
+  }
 });
 
 describe('words that several phrases share', () => {

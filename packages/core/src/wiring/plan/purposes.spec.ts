@@ -111,6 +111,8 @@ describe('a switch', () => {
     expect(known(looked, FEED, LAMP)).toEqual([]);
     expect(known(looked, FEED)).toEqual([expect.stringMatching(/^Which cable goes from this switch to what it switches was not noted/)]);
     expect(known(looked, FEED, LAMP, cable('more', 'load'))).toEqual([expect.stringMatching(/^2 cables go on from this switch box/)]);
+    // one that was traced leaves the other to be asked for
+    expect(known({}, cable('feed', 'line', BW, ['hot', 'neutral']), LAMP)).toEqual([expect.stringMatching(/^Whether an always-hot/)]);
     // all traced, or looked at as a device of its own: nothing is asked
     expect(known({}, cable('feed', 'line', BW, ['hot', 'neutral']), cable('lamp', 'load', BW, ['switched', 'neutral']))).toEqual([]);
     expect(missing({ cables: [FEED, LAMP, cable('more', 'load')], devices: [s], box: { holds: 'switch' } })).toEqual([]);
@@ -157,6 +159,8 @@ describe('what stops a plan', () => {
       return purposesIn({ ...input, circuit: { ...input.circuit!, sharedNeutral: true } }).missing;
     };
     expect(shared(FEED)[0]).toMatch(/^Circuit 5 shares its neutral with another/);
+    // one that was traced is no word for the other
+    expect(shared(cable('feed', 'line', BW, ['hot', 'neutral']), cable('on', 'load'))[0]).toMatch(/^Circuit 5 shares its neutral/);
     expect(shared(cable('feed', 'line', BW, ['hot', 'neutral']), cable('new', 'load'))).toEqual([]);
   });
   it('aluminium, a white used as a hot without a mark, 12 AWG in push-ins, more than six devices', () => {
@@ -164,6 +168,9 @@ describe('what stops a plan', () => {
     expect(says({ cables: [FEED, cable('old', 'load', BW, undefined, { whiteUsedAsHot: 'unmarked' })] })).toMatch(/^A white conductor is used as a hot/); // prettier-ignore
     const pushed = (gauge: 12 | 14) => purposesIn(inputOf({ cables: [cable('feed', 'line', BW, undefined, { gauge })] }, { terminals: 'push-in' })).refused; // prettier-ignore
     expect([pushed(14), pushed(12)]).toEqual([[], [expect.stringMatching(/^Spring push-ins take 14 AWG only/)]]);
+    // one that is too thick among thin ones is enough
+    const mixed = inputOf({ cables: [FEED, cable('thin', 'load', BW, undefined, { gauge: 14 })] }, { terminals: 'push-in' });
+    expect(purposesIn(mixed).refused).toHaveLength(1);
     const devices = (n: number) => says({ cables: [FEED], devices: Array.from({ length: n }, (_, i) => device(`r${i}`, 'duplex-15')) });
     expect([devices(6), devices(7)]).toEqual(['', expect.stringMatching(/^More than six devices/)]);
     expect(says({ cables: [FEED], devices: [r] })).toBe('');

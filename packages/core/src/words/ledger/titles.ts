@@ -1,0 +1,110 @@
+/** What findings of the ledger are called: the subject of each in the words of the trade. Nothing is read back from them. */
+import { printLength, type LengthUnit } from '../../measure/index.js';
+
+const start = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
+
+/** Findings on a box, its place and what is in it. `box`, `other`, `device`: their names as people gave them. */
+export const boxTitles = {
+  fill: (box: string) => `Fill of ${box}`,
+  fillTapped: (box: string) => `Fill of ${box} once tapped`,
+  surroundings: 'Doors, trim and wall ends',
+  opening: 'Opening and studs',
+  openingOfNew: (box: string) => `Opening and studs, new ${box}`,
+  nailed: 'Box and its stud',
+  depth: (box: string) => `Depth for ${box}`,
+  depthOfNew: (box: string) => `Depth for the new ${box}`,
+  obstacle: (kind: string) => `${start(kind)} in the wall`,
+  obstacleOfNew: (kind: string, box: string) => `${kind} behind the new ${box}`,
+  backToBack: (box: string, other: string) => `${box} and ${other}`,
+  fireRated: (box: string, other: string) => `Fire-rated wall: ${box} and ${other}`,
+  fireOpening: 'Opening in a fire-rated wall',
+  inBuiltIn: 'What is in the built-in',
+  inBay: 'What is in the bay',
+  behindOpening: (box: string) => `Cables behind the opening for ${box}`,
+  reach: 'Accessible reach',
+  height: 'Height',
+  kind: 'Kind of box for this wall',
+  endsReadTwice: (box: string) => `Free ends in ${box}, surveyed and read`,
+  freeEnds: (box: string, far: string) => `Free ends in ${box}, cable to ${far}`,
+  sheath: (box: string, far: string) => `Sheath in ${box}, cable to ${far}`,
+  sheathOfNew: (box: string) => `Sheath in ${box}, new cable`,
+  wiring: (box: string) => `Wiring of ${box}`,
+  setback: 'Front edge and finish',
+  setbackOf: (box: string) => `Front edge of ${box}`,
+  roomBehind: (device: string) => `Room behind the ${device}`,
+  assumed: 'Values that were taken for granted',
+  assumedOf: (wall: string) => `Taken for granted: ${wall}`,
+  dust: 'Dust of an old wall',
+  junction: (box: string) => `${box} stays as a junction box`,
+  state: (box: string) => `State of ${box}`,
+  buried: (box: string) => `${box} can’t be reached`,
+  lowVoltage: (box: string) => `Low voltage in ${box}`,
+  foundIn: (what: string, wall: string) => `A ${what} in ${wall}`,
+  screws: (box: string) => `Screws of ${box} into its stud`,
+  ownStud: (box: string) => `${box} and the stud it hangs on`,
+};
+
+/** Findings on the feed, what hangs on it and what protects it. `circuit`: its number at the panel. */
+export const feedTitles = {
+  load: (circuit: string) => `Everything on circuit ${circuit} at once`,
+  cord: (load: string) => `${load} on one face`,
+  need: 'What will be plugged in',
+  needAt: (box: string) => `What will be plugged in at ${box}`,
+  dropAtLamp: 'Voltage left at the last lampholder',
+  dropAt: (box: string) => `Voltage left at ${box}`,
+  drop: 'Voltage left at the new face',
+  newCable: 'New cable and breaker',
+  lampCable: 'Lamp cable and breaker',
+  cable: (far: string) => `Cable to ${far} and breaker`,
+  ground: (far: string) => `Ground in the cable to ${far}`,
+  cableState: (far: string) => `State of the cable to ${far}`,
+  cables: (box: string) => `Cables in ${box}`,
+  arcFault: 'Arc-fault protection',
+  groundFault: 'Ground-fault protection',
+  volts: (device: string) => `${device} and the volts of its circuit`,
+  rating: 'Receptacle and circuit',
+  tamper: 'Tamper-resistant face',
+  weather: 'Weather',
+  deviceState: (device: string) => `State of the ${device}`,
+  breaker: (box: string) => `Which breaker feeds ${box}`,
+  mayTap: (circuit: string) => `May circuit ${circuit} be extended`,
+  sharedNeutral: 'Shared neutral',
+  asFeed: (box: string) => `${box} as a feed`,
+};
+
+/** Findings on the way of a cable, a raceway or the lamps. `way`: its title. */
+export const runTitles = {
+  sameBay: 'One bay for both boxes',
+  studHole: (mm: number, unit: LengthUnit, room: string) => `Hole through the stud at ${printLength(mm, unit)}, seen from ${room}`,
+  carried: (box: string, room: string) => `${box} seen from ${room}`,
+  past: (from: string, to: string, what: string) => `${from} to ${to}: past the ${what}`,
+  openingAtStud: (box: string) => `Opening at the stud and ${box}`,
+  blocked: (way: string, what: string, wall: string) => `${way}: ${what} in ${wall}`,
+  hole: (n: number, count: number, member: string) => `Hole ${n}: ${count > 1 ? `${count} ${member}s` : member}`,
+  chase: (runs: string, mm: number, unit: LengthUnit) => `Chase ${runs}, ${printLength(mm, unit)}`,
+  ends: (way: string) => `${way}: where it ends`,
+  wires: (box: string) => `Wires to ${box}: each of hot, neutral and ground`,
+  cable: 'Cable: cut and buy',
+  held: (box: string) => `Cable held at ${box}`,
+  racewayFill: 'Wires in the raceway',
+  racewayHeld: 'What the raceway is screwed to',
+  racewayGround: 'Ground through the raceway',
+  racewayStock: 'Lengths that the track comes in',
+  /** @param alike how many more there are like it */
+  lamp: (lamp: string, alike: number) => (alike ? `${lamp} and ${alike} like it` : lamp),
+  lampFill: (of: string) => `Fill: ${of}`,
+  lampWiring: (of: string) => `Wiring: ${of}`,
+  outdoors: (box: string) => `Cable to ${box}, outdoors`,
+};
+
+/** Findings on the job as a whole, and beside other jobs. */
+export const jobTitles = {
+  signs: 'Signs that stop the search',
+  unfound: 'What is wrong',
+  wayThere: 'The way there',
+  planned: 'What is planned',
+  byHand: 'Wiring as made on the bench',
+  loadWith: (circuit: string, job: string) => `Circuit ${circuit} with “${job}”`,
+  boxWith: (box: string, job: string) => `${box} with “${job}”`,
+  bayWith: (box: string, other: string, job: string) => `${box} and ${other} of “${job}”`,
+};

@@ -1,0 +1,25 @@
+/** What judgements of one wall are called. */
+export const wallTitles = {
+  height: 'Height',
+  reach: 'Accessible reach',
+  fixtures: 'Trim, wainscot, counters, furniture',
+  surroundings: 'Doors, base trim, ends of the wall',
+  opening: 'Opening and studs',
+  studSide: 'Which side the stud is on',
+  inBay: 'Things in the bay',
+  kind: 'Box for this wall',
+  setback: 'Setback behind the finish',
+  behind: 'Behind the cut',
+  fit: 'Fit of the opening',
+  screws: 'Screws into the stud',
+  fill: 'Box fill',
+  twice: 'Measured twice',
+  raise: 'The raise',
+  lowering: 'The lowering',
+  reaches: (cable: string) => `Does ${cable} still reach`,
+  enlarge: 'Room to enlarge',
+  patch: 'The patch',
+  oldBox: 'The old box',
+  /** of a cure: the height that was worked out, and by what */
+  setTo: (why: string) => `set it to the worked height, ${why}`,
+};
