@@ -116,8 +116,11 @@ function newBoxes(w: Work, all: readonly WorkBox[]): Draft[] {
   const runs = news.map((b) => runTo(w, b));
   const isolations = isolationsOf(w);
   const primary = isolations[0];
+  // studs between are bored in sight where the framing is open
   const looked = (b: WorkBox, r: WorkRun | undefined): boolean =>
-    !cutNeedsDead(w, b) && (r?.crossings ?? []).every((x) => baysLooked(b.wall, x.opening)) && openingsLooked(w, r);
+    !cutNeedsDead(w, b) &&
+    (openFraming(b.wall) || (r?.crossings ?? []).every((x) => baysLooked(b.wall, x.opening))) &&
+    openingsLooked(w, r);
   const tailFirst = job.schools.outage === 'new side first' && news.every((b, i) => looked(b, runs[i]));
   const offFirst = !tailFirst && job.schools.outage === 'off at the start';
   const here = (n: number): At => at(w, n, primary);
