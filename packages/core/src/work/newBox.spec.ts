@@ -493,3 +493,73 @@ it('what goes on from a new box, by its number', () => {
   const news = w.boxes.filter((b) => b.role === 'new');
   expect(news.map((b) => [b.box.id, goingOn(w, news, b)])).toEqual([['new', [1]], ['other', []]]); // prettier-ignore
 });
+
+describe('what every step of it says of itself', () => {
+  it('cutting, boring, laying, setting and connecting alter the house, and none goes without its warning; marking and looking alter nothing', () => {
+    const chase = { wallId: 'e', lengthMm: 100, runs: 'along', says: 'x', passes: 1 } as unknown as Traced['chases'][number];
+    const out = { wallId: 'n', says: 'x', layers: 'y', kit: [] } as unknown as Traced['outside'][number];
+    const all = { holes: [hole('stud')], openings: [opening('e')], chases: [chase], outside: [out] };
+    const { steps, w, r } = wayOf({ x: 40 }, all, '');
+    const laid = [...steps, ...layAlong(at(w), r, true, []), ...newSide(at(w), r.to, r, { tailFirst: true, before: [], far: [] })];
+    expect(laid.map((d) => [d.id, d.alters, d.cautions.length, d.time.length > 0])).toEqual([
+      ['cut-opening', true, 3, true],
+      ['cross-studs', true, 2, true],
+      ['open-way', true, 1, true],
+      ['bore-way', true, 1, true],
+      ['chase', true, 1, true],
+      ['through-wall', true, 1, true],
+      ['lay-cable', true, 1, true],
+      ['set-new-box', true, 1, true],
+      ['wire-new', true, 0, true],
+    ]);
+    const plan = laid.at(-1)!.says;
+    expect(plan.some((l) => l.startsWith('Fold the grounds to the back')) && plan.some((l) => l.includes('brass upper'))).toBe(true);
+    const rough = roughIn([den({ wall: OPEN }).b], []);
+    expect(rough.map((d) => [d.alters, d.cautions.length, d.says.length, kinds(d)])).toEqual([[false, 1, 2, 'rough-in inspection'], [false, 1, 2, 'finish hung']]); // prettier-ignore
+    const open = cutOf({ wall: OPEN });
+    expect([open.alters, open.says.length]).toEqual([true, 2]);
+    const bored = wayOf({ x: 40, wall: { faces: faces({ A: { open: true }, B: { open: true } }) } }, undefined, 'cross-studs').steps[0]!;
+    expect([bored.alters, bored.cautions]).toEqual([true, ['Eye protection.']]);
+    // what is said where nothing bears on it: nothing
+    expect(cutOf({ built: 1990 }).cautions).toHaveLength(2);
+    expect(cutOf({ wall: { ...LOOKED, framing: { ...siteWith().walls[0]!.framing, material: 'masonry' } } }).cautions).toHaveLength(1);
+    expect(cutOf({}).says).toHaveLength(2);
+    expect([markOut(at(w), r.to).alters, newSide(at(w), r.to, r, { tailFirst: true, before: [], far: [] })[0]!.says.length]).toEqual([false, 2]); // prettier-ignore
+  });
+  it('of several bays, studs, spaces one is enough: unlooked, with a plate, an attic', () => {
+    const looks = (...inches_: number[]) => ({ bayLooked: undefined, looks: inches_.map(inch) }) as unknown as Partial<Wall>;
+    // studs at 32 and 48 between 20 and 56: the bays at 40 and 56 were looked into, the one at 20 was not
+    const { steps } = wayOf({ x: 56, wall: looks(40, 56) }, undefined, 'cross-studs');
+    expect([steps[0]!.dead, /isn’t fully known/.test(words(steps[0]!))]).toEqual([[DEAD], true]);
+    const { w, b, r } = den({ x: 56 });
+    const [first, second] = r.crossings;
+    const plated = { ...r, crossings: [{ ...first!, hole: { ...first!.hole!, plate: true } }, second!] };
+    expect(
+      opened(at(w), b, plated, false)
+        .find((d) => d.id === 'cross-studs')!
+        .says.at(-2),
+    ).toMatch(/; a 1\/16 in steel plate over it\.$/);
+    const spaces = (...list: string[]) => wayOf({}, { holes: [hole('stud')] }, 'bore-way', false, { legs: list.map((space) => ({ space })) } as unknown as WorkRun['way']).steps[0]!; // prettier-ignore
+    expect([spaces('wall e', 'attic').cautions.length, spaces('crawl-space', 'wall e').cautions.length]).toEqual([2, 2]);
+    const brick = { framing: { ...siteWith().walls[0]!.framing, material: 'masonry' as const } };
+    expect(kinds(wayOf({ wall: brick }, { openings: [opening('e')] }, 'open-way').steps[0]!)).toBe('look inside, cut brick or block');
+    const [gone] = wayOf({}, { chases: [{ wallId: 'gone', lengthMm: 10, runs: 'along', says: 'x', passes: 1 } as unknown as Traced['chases'][number]] }, 'chase').steps; // prettier-ignore
+    expect(gone!.place).toEqual({ words: 'wall e', wallId: 'e' });
+  });
+  it('what other boxes of the plan bring is done at theirs', () => {
+    const other = outlet(boxOn('other', 'e', 60), 'one');
+    const { w, b, r } = den({ changes: other });
+    const [set, wire] = newSide(at(w), b, r, { tailFirst: true, before: [], far: [] });
+    expect([set!.changeIds, wire!.changeIds]).toEqual([['set-new', 'run-new'], ['put-new']]);
+    const nailed = den({ wall: OPEN, changes: other });
+    expect(opened(at(nailed.w), nailed.b, nailed.r, false)[0]!.changeIds).toEqual(['set-new']);
+    const screws = (hangsOn: Box['hangsOn']) => newSide(at(w), { ...b, box: { ...b.box, kind: 'metal-device-2-1/2', hangsOn } }, r, { tailFirst: true, before: [], far: [] })[0]!.says.find((l) => l.startsWith('Two pan-head'))!; // prettier-ignore
+    expect([screws('right'), screws('none'), screws(undefined)].map((l) => l.slice(0, 66))).toEqual([
+      'Two pan-head screws through its side into the stud on its right, 1',
+      'Two pan-head screws through its side into the stud, 1 in long, at ',
+      'Two pan-head screws through its side into the stud, 1 in long, at ',
+    ]);
+    const brickWall = { ...b.wall, framing: { ...b.wall.framing, material: 'masonry' as const } };
+    expect(newSide(at(w), { ...b, wall: brickWall, box: { ...b.box, kind: 'metal-device-2-1/2' } }, r, { tailFirst: true, before: [], far: [] })[0]!.says.join(' ')).toMatch(/into the stud, 1 in long; pilot holes/); // prettier-ignore
+  });
+});

@@ -298,3 +298,34 @@ describe('made good', () => {
     expect(plaster([], ['test'])).toEqual([]);
   });
 });
+
+describe('what every step at an old box says of itself', () => {
+  it('alters the house, warns where it is dangerous, and is done for its own box alone', () => {
+    const site = siteOf();
+    const w = work([...NEW, renew(site, 'three'), renew(site, 'one', { gangs: 2 })], site);
+    const steps = sourceSide(at(w), w.runs[0]!, boxIn(w, 'one'), { tailFirst: true, laid: [], far: [] }, new Set());
+    expect(steps.map((d) => [d.id, d.alters, d.cautions.length, d.says.length > 1, d.changeIds])).toEqual([
+      ['open-source', true, 1, true, []],
+      ['replace-source', true, 1, true, ['renew-one']],
+      ['fish', true, 0, true, []],
+      ['wire-source', true, 0, true, []],
+    ]);
+    const here = work([renew(site, 'one', { place: { ...boxOn('one', 'e', 20).place, bottom: inch(40) } }), renew(site, 'three')], site);
+    const { work: own } = inPlace(at(here), boxIn(here, 'one'));
+    expect(own.map((d) => [d.id, d.alters, d.cautions.length > 0, d.says.length > 1, d.changeIds])).toEqual([
+      ['open-source', true, true, true, []],
+      ['free-box', true, true, true, []],
+      ['cut-opening', true, true, true, []],
+      ['set-new-box', true, false, true, ['renew-one']],
+      ['wire-source', true, false, true, []],
+    ]);
+    expect(own[1]!.says.at(-1)).toBe('Take the box out through its opening.');
+    // each line of the cut a sentence of its own, and only what is not in order is warned of
+    for (const line of own[2]!.says) expect(line).toMatch(/^[A-Z\d].*\.$/);
+    const seen = siteOf({}, {}, { bayLooked: 'seen' });
+    const looked = work([renew(seen, 'one', { place: { ...boxOn('one', 'e', 20).place, bottom: inch(2) } })], seen);
+    expect(inPlace(at(looked), boxIn(looked, 'one')).work[2]!.cautions.join(' ')).not.toMatch(/nobody has looked/);
+    const close = closeBoxes(w, 0, [], [], 1, false);
+    expect([close.alters, testAll(w, []).cautions.length, testAll(w, []).alters, record(w, new Set(), []).says.length]).toEqual([true, 2, false, 3]); // prettier-ignore
+  });
+});
