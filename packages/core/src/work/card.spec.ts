@@ -1,9 +1,11 @@
 /** What is shown and said at the wall, one activity at a time. Limits of readings: common practice, as in the proof of dead. */
 import { describe, expect, it } from 'vitest';
-import { heldJobs, quinceStreet } from '../houses.testing.js';
 import { ledgerOf } from '../ledger/meant.testing.js';
 import { inches } from '../measure/index.js';
-import { checkJobIn, bareJob, inHouse, type JobInHouse } from '../model/index.js';
+import { checkJobIn, bareJob, type JobInHouse } from '../model/index.js';
+import { once } from '../once.testing.js';
+import { siteWith } from '../panel/smallPanel.testing.js';
+import { boxOn } from '../route/smallHouse.testing.js';
 import {
   drawingOf,
   enterProof,
@@ -23,27 +25,27 @@ import {
   valueOf,
   type ProofKey,
 } from './index.js';
+import { cable, device, houseAt, jobAt, outlet } from './smallJob.testing.js';
 
-const job = inHouse(
-  heldJobs.find((j) => j.id === 'sewing-corner')!,
-  quinceStreet,
-);
-const steps = stepsOf(job);
-const step = (id: string) => steps.find((s) => s.id === id)!;
+const site = siteWith({ boxes: [boxOn('one', 'e', 20, { circuitId: 'c1' })], cables: [cable('k1', 'one')], devices: [device('one')], loads: [] }); // prettier-ignore
+/** An outlet in the den from the box beside it; the bay was looked into. */
+const job = once(() => jobAt({ ...site, walls: site.walls.map((w) => ({ ...w, bayLooked: 'seen' as const })) }, outlet(boxOn('new', 'e', 26), 'one'))); // prettier-ignore
+const steps = once(() => stepsOf(job()));
+const step = (id: string) => steps().find((s) => s.id === id)!;
 /** 9 in the evening of a day, and so many minutes later, where it is read */
 const at = (minutes: number): string => new Date(new Date(2026, 4, 5, 21, 0).getTime() + minutes * 60_000).toISOString();
-const target = step('prove-dead').proves[0]!;
+const target = once(() => step('prove-dead').proves[0]!);
 const KEYS: ProofKey[] = ['testerBefore', 'hotNeutral', 'hotGround', 'neutralGround', 'testerAfter'];
 /** breaker off and proved dead from 9 on */
 const dead = (): JobInHouse => {
-  const off = { ...job, work: { ...job.work, ticks: [{ step: 'breaker-off', at: at(0) }] } };
-  return KEYS.reduce((j, key, i) => enterProof(j, target, key, { at: at(1 + i), volts: key.startsWith('tester') ? 120 : 0, where: 'here' }), off as JobInHouse); // prettier-ignore
+  const off = { ...job(), work: { ...job().work, ticks: [{ step: 'breaker-off', at: at(0) }] } };
+  return KEYS.reduce((j, key, i) => enterProof(j, target(), key, { at: at(1 + i), volts: key.startsWith('tester') ? 120 : 0, where: 'here' }), off as JobInHouse); // prettier-ignore
 };
 
 describe('a card', () => {
   it('marking and cutting are drawn on their wall, connecting on the box opened flat; switching off is words', () => {
-    expect(drawingOf(step('mark-out'))).toEqual({ kind: 'wall', wallId: 'sewing-hall', boxId: 'sewing-box' });
-    expect(drawingOf(step('wire-source'))).toEqual({ kind: 'box', boxId: 'hall-box' });
+    expect(drawingOf(step('mark-out'))).toEqual({ kind: 'wall', wallId: 'e', boxId: 'new' });
+    expect(drawingOf(step('wire-source'))).toEqual({ kind: 'box', boxId: 'one' });
     expect([drawingOf(step('breaker-off')), drawingOf(step('record'))]).toEqual([undefined, undefined]);
   });
   it('is read aloud whole: what to do and what bears on it', () => {
@@ -73,49 +75,49 @@ describe('a reading that isn’t dead', () => {
 
 describe('what voids a proof', () => {
   it('another day: at 21:06 it stands, after midnight it doesn’t, although three hours are fewer than four', () => {
-    expect(proofState(dead(), target, at(10)).proved).toBe(true);
-    expect(proofState(dead(), target, at(185)).reasons).toEqual(['it was proved dead on another day: prove it again']);
-    expect(proofState(dead(), target, at(250)).reasons).toEqual(['over four hours since it was proved dead: prove it again']);
+    expect(proofState(dead(), target(), at(10)).proved).toBe(true);
+    expect(proofState(dead(), target(), at(185)).reasons).toEqual(['it was proved dead on another day: prove it again']);
+    expect(proofState(dead(), target(), at(250)).reasons).toEqual(['over four hours since it was proved dead: prove it again']);
   });
-  it('something else found live: every proof goes, and the steps that rested on it open up again', () => {
-    const proved = tick(dead(), 'prove-dead', steps, ledgerOf(job), at(8));
+  it('something else found live: every proof goes, and the steps() that rested on it open up again', () => {
+    const proved = tick(dead(), 'prove-dead', steps(), ledgerOf(job()), at(8));
     if (!proved.ok) throw new Error(proved.reasons.join());
-    const now = foundLive(proved.job, steps);
-    expect([proofOf(now, target), isTicked(now, 'prove-dead'), isTicked(now, 'breaker-off')]).toEqual([{}, false, true]);
-    expect(gateOf(now, step('open-source'), steps, []).join()).toMatch(/not proved dead/);
+    const now = foundLive(proved.job, steps());
+    expect([proofOf(now, target()), isTicked(now, 'prove-dead'), isTicked(now, 'breaker-off')]).toEqual([{}, false, true]);
+    expect(gateOf(now, step('open-source'), steps(), []).join()).toMatch(/not proved dead/);
   });
   it('who read it stays with the readings that follow', () => {
-    const by = provedBy(dead(), target, 'Marta');
-    const again = enterProof(by, target, 'hotNeutral', { at: at(20), volts: 0, where: 'here' });
-    expect([proofOf(again, target).by, proofOf(provedBy(again, target, undefined), target).by]).toEqual(['Marta', undefined]);
+    const by = provedBy(dead(), target(), 'Marta');
+    const again = enterProof(by, target(), 'hotNeutral', { at: at(20), volts: 0, where: 'here' });
+    expect([proofOf(again, target()).by, proofOf(provedBy(again, target(), undefined), target()).by]).toEqual(['Marta', undefined]);
   });
   it('household and breaker are ticked with a name, and taken back without one; the document keeps it', () => {
-    const told = noteTold(noteTold(job, target.key, 'household', 'Jon', at(0)), target.key, 'breaker', 'Marta', at(1));
+    const told = noteTold(noteTold(job(), target().key, 'household', 'Jon', at(0)), target().key, 'breaker', 'Marta', at(1));
     expect(told.work.told!.map((t) => [t.what, t.by])).toEqual([['household', 'Jon'], ['breaker', 'Marta']]); // prettier-ignore
-    expect(noteTold(told, target.key, 'household', undefined, at(2)).work.told!.map((t) => t.what)).toEqual(['breaker']);
-    expect(checkJobIn(bareJob(told), quinceStreet, [])).toMatchObject({ ok: true });
+    expect(noteTold(told, target().key, 'household', undefined, at(2)).work.told!.map((t) => t.what)).toEqual(['breaker']);
+    expect(checkJobIn(bareJob(told), houseAt(site), [])).toMatchObject({ ok: true });
   });
 });
 
 describe('an estimate', () => {
-  const mark = step('mark-out');
-  const [ask] = mark.asks;
+  const mark = once(() => step('mark-out'));
+  const ask = once(() => mark().asks[0]!);
   const with_ = (value: number, estimated: boolean): JobInHouse =>
-    enterValue(job, { step: 'mark-out', key: ask!.key, value, at: at(0), ...(estimated ? { estimated } : {}) });
+    enterValue(job(), { step: 'mark-out', key: ask().key, value, at: at(0), ...(estimated ? { estimated } : {}) });
   it('is never ok; it lets a length stand in, and outside its limit it stops as measured ones do', () => {
-    const good = (ask!.least ?? 0) + inches(1 / 4);
-    expect(judgeAsk(ask!, valueOf(with_(good, false), 'mark-out', ask!.key), 'in').verdict).toBe('ok');
-    const about = judgeAsk(ask!, valueOf(with_(good, true), 'mark-out', ask!.key), 'in');
+    const good = (ask().least ?? 0) + inches(1 / 4);
+    expect(judgeAsk(ask(), valueOf(with_(good, false), 'mark-out', ask().key), 'in').verdict).toBe('ok');
+    const about = judgeAsk(ask(), valueOf(with_(good, true), 'mark-out', ask().key), 'in');
     expect([about.verdict, about.says]).toEqual(['can’t tell', expect.stringMatching(/^about .*estimated.*: measure it$/)]);
-    const wild = judgeAsk(ask!, valueOf(with_(inches(900), true), 'mark-out', ask!.key), 'in');
+    const wild = judgeAsk(ask(), valueOf(with_(inches(900), true), 'mark-out', ask().key), 'in');
     expect(wild.verdict).toBe('stop');
-    const others = (j: JobInHouse) => gateOf(j, mark, steps, []).filter((r) => r.startsWith(ask!.label));
-    expect([others(with_(good, true)), others(job).length]).toEqual([[], 1]);
+    const others = (j: JobInHouse) => gateOf(j, mark(), steps(), []).filter((r) => r.startsWith(ask().label));
+    expect([others(with_(good, true)), others(job()).length]).toEqual([[], 1]);
   });
   it('volts are read, never estimated', () => {
     const test = step('test');
     const [volts] = test.asks;
-    const guessed = enterValue(job, { step: 'test', key: volts!.key, value: 120, at: at(0), estimated: true });
-    expect(gateOf(guessed, test, steps, []).some((r) => r.startsWith(volts!.label))).toBe(true);
+    const guessed = enterValue(job(), { step: 'test', key: volts!.key, value: 120, at: at(0), estimated: true });
+    expect(gateOf(guessed, test, steps(), []).some((r) => r.startsWith(volts!.label))).toBe(true);
   });
 });

@@ -5,36 +5,13 @@
 import { describe, expect, it } from 'vitest';
 import { workOf } from '../ledger/index.js';
 import { inches } from '../measure/index.js';
-import {
-  DEFAULT_SCHOOLS,
-  DOCUMENT_VERSION,
-  inHouse,
-  measured,
-  type Box,
-  type Cable,
-  type Change,
-  type Circuit,
-  type Device,
-  type House,
-  type JobInHouse,
-  type Site,
-} from '../model/index.js';
+import { measured, type Box, type Change, type Circuit, type JobInHouse, type Site } from '../model/index.js';
 import { siteWith, sub } from '../panel/smallPanel.testing.js';
 import { boxOn } from '../route/smallHouse.testing.js';
 import { stepsOf } from './index.js';
+import { cable, device, jobAt, renew as replaced } from './smallJob.testing.js';
 import { breakerSwaps, circuitsIn, firstOutlets, isolationOf, isolationsOf, off, on } from './isolation.js';
 
-const cable = (id: string, boxId: string, part: Partial<Cable> = {}): Cable => ({
-  ...{ id, name: id, gauge: 12, conductors: ['black', 'white'], ground: 'bare', metal: 'copper', sheath: 'nonmetallic', direction: 'known', unbrokenIn: [] },
-  ends: [{ label: 'panel' }, { boxId, label: boxId, side: 'top' }],
-  ...part,
-}); // prettier-ignore
-const device = (boxId: string, kind: Device['kind'] = 'duplex-15'): Device => ({
-  id: `${boxId}-d`,
-  name: `outlet of ${boxId}`,
-  boxId,
-  kind,
-});
 const site = (part: Partial<Omit<Site, 'circuits' | 'panel'>> = {}): Site => {
   const boxes = [
     boxOn('one', 'n', 30, { circuitId: 'c1' }),
@@ -57,12 +34,9 @@ const site = (part: Partial<Omit<Site, 'circuits' | 'panel'>> = {}): Site => {
     ...part,
   }); // prettier-ignore
 };
-const job = (changes: Change[], at: Site = site()): JobInHouse => {
-  const house: House = { format: 'saddle-house', version: DOCUMENT_VERSION, id: 'h', name: 'H', edition: 'US-2020', unit: 'in', site: at };
-  return inHouse({ format: 'saddle-job', version: DOCUMENT_VERSION, id: 'j', houseId: 'h', name: 'J', purpose: 'replace', changes, schools: DEFAULT_SCHOOLS, work: { ticks: [], notes: [], values: [], proofs: [] } }, house); // prettier-ignore
-};
+const job = (changes: Change[], at: Site = site()): JobInHouse => jobAt(at, changes);
 /** Another box in place of that one: it is opened for it. */
-const renew = (id: string, at: Site = site()): Change => ({ id: `renew-${id}`, title: 'New box', do: 'replace-box', boxId: id, box: at.boxes.find((b) => b.id === id) as Box }); // prettier-ignore
+const renew = (id: string, at: Site = site()): Change => replaced(at, id);
 const groups = (changes: Change[], at?: Site) => isolationsOf(workOf(job(changes, at))).map((i) => i.targets.map((t) => t.words));
 
 describe('what goes off together', () => {

@@ -29,22 +29,14 @@ export const device = (boxId: string, kind: Device['kind'] = 'duplex-15', part: 
   ...{ id: `${boxId}-d`, name: `outlet of ${boxId}`, boxId, kind },
   ...part,
 });
+export const houseAt = (site: Site, part: Partial<House> = {}): House => ({ format: 'saddle-house', version: DOCUMENT_VERSION, id: 'h', name: 'H', edition: 'US-2020', unit: 'in', site, ...part }); // prettier-ignore
 /** @param more of the job; `house`: of its house */
 export function jobAt(
   site: Site,
   changes: Change[],
   { house, schools, ...more }: Partial<Omit<Job, 'schools'>> & { house?: Partial<House>; schools?: Partial<Schools> } = {},
 ): JobInHouse {
-  const own: House = {
-    format: 'saddle-house',
-    version: DOCUMENT_VERSION,
-    id: 'h',
-    name: 'H',
-    edition: 'US-2020',
-    unit: 'in',
-    site,
-    ...house,
-  };
+  const own = houseAt(site, house);
   const job: Job = {
     ...{ format: 'saddle-job', version: DOCUMENT_VERSION, id: 'j', houseId: 'h', name: 'J', purpose: 'replace', changes },
     ...{ schools: { ...DEFAULT_SCHOOLS, ...schools }, work: { ticks: [], notes: [], values: [], proofs: [] } },
