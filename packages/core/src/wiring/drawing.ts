@@ -174,7 +174,7 @@ export function wiringDrawing(plan: WiringPlan): WiringDrawing {
     });
   }
   const last = devices.at(-1);
-  const under = devices.length > 1 ? 40 + devices.length * 8 : 20;
+  const under = devices.length > 1 ? 32 + devices.length * 16 : 20;
   return {
     width: last ? last.x + last.width + 120 : spliceX + 80,
     height: Math.max(428, lanes.bottom + 42, ...devices.map((d) => d.y + d.height + under + 24)),
@@ -262,7 +262,11 @@ function approach(
     ];
   const lower = to.y > device.y + device.height / 2;
   if (joint.role === 'hot') {
-    const right = device.x + device.width + (lower ? 52 : 34);
+    // a column for each screw of that side, the nearest for the highest: what comes to a lower one never lies on another's
+    const nearer = SCREWS[device.form].filter(
+      ([, side, share]) => side === 'right' && device.y + device.height * share < to.y - 0.5,
+    ).length;
+    const right = device.x + device.width + 34 + nearer * 18;
     return [
       [right, y],
       [right, to.y],
@@ -278,7 +282,8 @@ function approach(
         [left, to.y],
         [to.x, to.y],
       ];
-    const [down, under] = [devices[0]!.x - 58 - nth * 6, bottom + 32 + nth * 8];
+    const second = lower ? 4 : 0;
+    const [down, under] = [devices[0]!.x - 58 - nth * 12 - second, bottom + 32 + nth * 8 + second];
     return [
       [down, y],
       [down, under],
@@ -294,7 +299,7 @@ function approach(
       [to.x, to.y + 22],
       [to.x, to.y],
     ];
-  const [down, under] = [devices[0]!.x - 62 - nth * 6, Math.max(bottom + 52, lanes.bottom + 8) + nth * 8];
+  const [down, under] = [devices[0]!.x - 66 - nth * 12, Math.max(bottom + 36 + devices.length * 8, lanes.bottom + 8) + nth * 8];
   return [
     [down, y],
     [down, under],

@@ -1,0 +1,164 @@
+/**
+ * A box opened flat, drawn: what a person has to be able to follow with a finger. Held over every make-up by both ways to feed a device; one
+ * box is worked out by hand.
+ */
+import { describe, expect, it } from 'vitest';
+import { wiringDrawing, type WireShape, type WiringDrawing } from './drawing.js';
+import { BRW, BW, cable, device, MAKE_UPS, planOf, type MakeUp } from './plan/makeUps.testing.js';
+
+type Seg = { from: [number, number]; to: [number, number]; wire: WireShape };
+const segments = (d: WiringDrawing): Seg[] => d.wires.flatMap((wire) => wire.points.slice(1).map((to, i) => ({ from: wire.points[i]!, to, wire }))); // prettier-ignore
+const drawn = (m: MakeUp, feed: 'pigtail' | 'feed-through' = 'pigtail') => {
+  const plan = planOf(m, { device: feed });
+  return { plan, drawing: wiringDrawing(plan) };
+};
+const span = (a: number, b: number): [number, number] => [Math.min(a, b), Math.max(a, b)];
+/** How much of two stretches lies over each other. */
+const overlap = (a: [number, number], b: [number, number]): number => Math.min(a[1], b[1]) - Math.max(a[0], b[0]);
+const flat = ({ from, to }: Seg): boolean => from[1] === to[1];
+
+describe.each(Object.entries(MAKE_UPS).flatMap(([name, m]) => (['pigtail', 'feed-through'] as const).map((feed) => [`${name}, ${feed}`, m, feed] as const)))('%s', (_, m, feed) => {
+  const { plan, drawing } = drawn(m, feed);
+  it('every wire goes level or upright, from its cable or its splice to where its joint is', () => {
+    for (const s of segments(drawing)) expect(s.from[0] === s.to[0] || s.from[1] === s.to[1]).toBe(true);
+    for (const wire of drawing.wires) {
+      const [start, last] = [wire.points[0]!, wire.points.at(-1)!];
+      const joint = plan.joints.find((j) => j.id === wire.jointIds.at(-1) || (j.id === wire.jointIds[0] && j.kind === 'terminal'))!;
+      const own = drawing.cables.find((c) => c.id === wire.lead.cableId);
+      if (own) expect([start[1], start[0] > own.x && start[0] < own.x + own.width]).toEqual([50, true]);
+      const screw = plan.joints.find((j) => wire.jointIds.includes(j.id) && j.kind === 'terminal' && (!wire.lead.jumper || j.id === wire.jointIds[1])); // prettier-ignore
+      if (screw) {
+        const to = drawing.terminals.find((t) => t.deviceId === screw.at!.deviceId && t.name === screw.at!.name)!;
+        expect(last).toEqual([to.x, to.y]);
+      } else {
+        const splice = drawing.splices.find((x) => x.id === joint.id)!;
+        expect(Math.abs(last[1] - splice.y)).toBeLessThanOrEqual(splice.count * 3.5);
+      }
+    }
+  });
+  it('each end of a cable, each pigtail and each jumper is drawn once', () => {
+    const ends = plan.joints.flatMap((j) => j.leads.filter((l) => l.cableId).map((l) => l.id));
+    expect(drawing.wires.filter((w) => w.lead.cableId).map((w) => w.lead.id).sort()).toEqual(ends.sort()); // prettier-ignore
+    const tails = plan.joints.filter((j) => j.kind === 'terminal' && !j.leads[0]!.cableId && !j.leads[0]!.jumper).map((j) => j.leads[0]!.id); // prettier-ignore
+    const far = plan.joints.flatMap((j) => j.leads.filter((l) => l.far).map((l) => l.id));
+    expect(drawing.wires.filter((w) => !w.lead.cableId).map((w) => w.lead.id).sort()).toEqual([...tails, ...far].sort()); // prettier-ignore
+  });
+  it('wires that don’t meet never lie on one another', () => {
+    const all = segments(drawing);
+    for (const a of all)
+      for (const b of all) {
+        if (a.wire === b.wire || a.wire.jointIds.some((id) => b.wire.jointIds.includes(id)) || flat(a) !== flat(b)) continue;
+        const [across, along] = flat(a) ? [1, 0] : [0, 1];
+        if (Math.abs(a.from[across]! - b.from[across]!) > 0.5) continue;
+        const shared = overlap(span(a.from[along]!, a.to[along]!), span(b.from[along]!, b.to[along]!));
+        expect(shared, `${a.wire.lead.id} on ${b.wire.lead.id} at ${a.from.join()}`).toBeLessThanOrEqual(0.5);
+      }
+  });
+  it('no wire goes through a device; devices, cables and splices stand apart; all lies inside', () => {
+    for (const s of segments(drawing))
+      for (const d of drawing.devices) {
+        const [x, y] = [span(s.from[0], s.to[0]), span(s.from[1], s.to[1])];
+        const inside = x[1] > d.x + 1 && x[0] < d.x + d.width - 1 && y[1] > d.y + 1 && y[0] < d.y + d.height - 1;
+        expect(inside, `${s.wire.lead.id} through ${d.id}`).toBe(false);
+      }
+    drawing.devices.slice(1).forEach((d, i) => expect(d.x - (drawing.devices[i]!.x + drawing.devices[i]!.width)).toBeGreaterThan(100));
+    drawing.cables.slice(1).forEach((c, i) => expect(c.x).toBeGreaterThan(drawing.cables[i]!.x + drawing.cables[i]!.width));
+    for (const a of drawing.splices) for (const b of drawing.splices) if (a !== b) expect(Math.abs(a.y - b.y)).toBeGreaterThanOrEqual(24);
+    for (const w of drawing.wires)
+      for (const [x, y] of [...w.points, w.label]) expect([x >= 0, y >= 0, x <= drawing.width, y <= drawing.height]).toEqual([true, true, true, true]); // prettier-ignore
+    for (const t of drawing.terminals) expect([t.x <= drawing.width - 20, t.y <= drawing.height - 4]).toEqual([true, true]);
+  });
+  it('hots lie over neutrals, neutrals over grounds', () => {
+    const lane = (role: string) => drawing.splices.filter((s) => s.role === role).map((s) => s.y);
+    expect(Math.max(0, ...lane('hot'))).toBeLessThan(Math.min(9999, ...lane('neutral')));
+    expect(Math.max(0, ...lane('neutral'))).toBeLessThan(Math.min(9999, ...lane('ground')));
+  });
+}); // prettier-ignore
+
+describe('one box by hand', () => {
+  const { drawing } = drawn({ cables: [cable('feed', 'line'), cable('on', 'load')], devices: [device('r', 'duplex-15')] });
+  it('cables at the top from the left; in each the hot first, then white, then bare', () => {
+    expect(drawing.cables).toEqual([
+      { id: 'feed', x: 34, width: 76, label: 'feed', side: 'line', kind: '12-2' },
+      { id: 'on', x: 138, width: 76, label: 'on', side: 'load', kind: '12-2' },
+    ]);
+    const x = (id: string) => drawing.wires.find((w) => w.lead.id === id)!.points[0]![0];
+    expect(['feed-0', 'feed-1', 'feed-g', 'on-0', 'on-1', 'on-g'].map(x)).toEqual([45, 69, 93, 149, 173, 197]);
+  });
+  it('three splices one under another, two ends and a pigtail in each', () => {
+    expect(drawing.splices.map((s) => [s.id, s.role, s.kind, s.count, s.x, s.width])).toEqual([
+      ['ground-splice', 'ground', 'splice', 3, 264, 24],
+      ['neutral-splice', 'neutral', 'splice', 3, 264, 24],
+      ['hot-splice', 'hot', 'splice', 3, 264, 24],
+    ]);
+    const y = Object.fromEntries(drawing.splices.map((s) => [s.role, s.y]));
+    expect(y).toEqual({ hot: 128, neutral: 196, ground: 344 });
+    // the two that come down lie 7 apart about its middle
+    expect(['feed-0', 'on-0'].map((id) => drawing.wires.find((w) => w.lead.id === id)!.points.at(-1))).toEqual([[264, 124.5], [264, 131.5]]); // prettier-ignore
+  });
+  it('the device with its screws: silver left, brass right, green below', () => {
+    const [d] = drawing.devices;
+    expect([d!.name, d!.form, d!.x, d!.width, d!.height]).toEqual([['duplex receptacle', '15 A'], 'duplex', 416, 84, 186]);
+    const at = (name: string) => drawing.terminals.find((t) => t.name === name)!;
+    expect([at('silver upper').x, at('brass upper').x, at('green').x]).toEqual([416, 500, 432]);
+    expect([at('silver upper').labelSide, at('brass lower').labelSide, at('green').labelSide]).toEqual(['left', 'right', 'below']);
+    expect(drawing.terminals.filter((t) => t.used).map((t) => t.name)).toEqual(['silver upper', 'brass upper', 'green']);
+    expect(d!.faces.map((f) => Math.round(f - d!.y))).toEqual([52, 134]);
+    expect([at('silver upper').role, at('brass upper').role, at('green').role]).toEqual(['neutral', 'hot', 'ground']);
+  });
+  it('hot comes in from the right, white from the left, ground from below', () => {
+    const into = (name: string) => {
+      const wire = drawing.wires.find((w) => w.lead.id === `pigtail-${name}`)!;
+      return wire.points.at(-2)![0] - wire.points.at(-1)![0];
+    };
+    expect([into('hot-brass-upper') > 0, into('neutral-silver-upper') < 0, into('ground-green')]).toEqual([true, true, 0]);
+  });
+});
+
+describe('what is drawn of what', () => {
+  it('four conductors of a cable stand closer', () => {
+    const { drawing } = drawn({ cables: [cable('feed', 'line'), cable('three', 'load', BRW, ['hot', 'switched', 'neutral'])], devices: [device('r', 'duplex-15', { split: 'half switched' })] }); // prettier-ignore
+    const xs = ['three-0', 'three-1', 'three-2', 'three-g'].map((id) => drawing.wires.find((w) => w.lead.id === id)!.points[0]![0]);
+    expect(xs).toEqual([149, 167, 185, 203]);
+  });
+  it('a cable whose side nobody knows, and one that runs through', () => {
+    const side = (c: ReturnType<typeof cable>) => drawn({ cables: [cable('feed', 'line'), c], devices: [device('r', 'duplex-15')] }).drawing.cables[1]!.side; // prettier-ignore
+    expect(side(cable('on', 'load'))).toBe('load');
+    expect(drawn({ cables: [cable('only', 'unknown')], devices: [device('r', 'duplex-15')] }).drawing.cables[0]!.side).toBe('line or load not known'); // prettier-ignore
+    expect(side({ ...cable('through', 'load'), ends: [{ label: 'x' }, { label: 'y' }], unbrokenIn: ['b'] })).toBe('runs through uncut');
+  });
+  it('faces where something is plugged in; a switch has none, one lamp one; a lampholder no green screw', () => {
+    const of = (name: string) => drawn(MAKE_UPS[name]!).drawing;
+    expect(['end of a run', 'single receptacle in a metal box', 'ground-fault, nothing behind it', 'three-way at the feed', 'lampholder at its end'].map((n) => of(n).devices[0]!.faces.length)).toEqual([2, 1, 2, 0, 1]); // prettier-ignore
+    const screws = (name: string) => of(name).terminals.map((t) => t.name);
+    expect(screws('lampholder at its end')).toEqual(['neutral', 'hot']);
+    expect(screws('ground-fault, nothing behind it')).toEqual(['load silver', 'line silver', 'load brass', 'line brass', 'green']);
+    expect(screws('four-way between them')).toEqual(['in 1', 'in 2', 'out 1', 'out 2', 'green']);
+    expect(screws('three-way at the feed')).toEqual(['common', 'traveller 1', 'traveller 2', 'green']);
+  });
+  it('the ground screw of a metal box under everything, right of the splices; none in a plastic one', () => {
+    const screw = drawn(MAKE_UPS['single receptacle in a metal box']!).drawing.terminals.find((t) => t.name === 'box screw')!;
+    expect([screw.deviceId, screw.used, screw.role, screw.labelSide]).toEqual(['box', true, 'ground', 'right']);
+    expect(drawn(MAKE_UPS['end of a run']!).drawing.terminals.some((t) => t.name === 'box screw')).toBe(false);
+  });
+  it('a box without a device is as wide as its splices, and never lower than its frame', () => {
+    const { drawing } = drawn(MAKE_UPS['junction box']!);
+    expect([drawing.devices, drawing.width, drawing.height]).toEqual([[], 264 + 80, 428]);
+    const two = drawn(MAKE_UPS['two yokes on one feed']!).drawing;
+    expect([two.width, two.devices.map((d) => d.x)]).toEqual([416 + 284 + 84 + 120, [416, 700]]);
+  });
+  it('seven hots of one net are two splices with a jumper between, beside them', () => {
+    const many: MakeUp = { cables: [cable('feed', 'line'), ...Array.from({ length: 6 }, (_, i) => cable(`on${i}`, 'load', BW))], box: { holds: 'junction', gangs: 2 } }; // prettier-ignore
+    const { drawing } = drawn(many);
+    const jumper = drawing.wires.find((w) => w.lead.id === 'jumper-hot')!;
+    const [first, second] = drawing.splices.filter((s) => s.role === 'hot');
+    expect(jumper.points).toEqual([
+      [first!.x + 24, first!.y + 5],
+      [first!.x + 32, first!.y + 5],
+      [first!.x + 32, second!.y - 5],
+      [first!.x + 24, second!.y - 5],
+    ]);
+    expect(jumper.label).toEqual([first!.x + 40, (first!.y + second!.y) / 2]);
+    expect(jumper.jointIds).toEqual([first!.id, second!.id]);
+  });
+});
