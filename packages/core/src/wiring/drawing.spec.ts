@@ -68,6 +68,18 @@ describe.each(Object.entries(MAKE_UPS).flatMap(([name, m]) => (['pigtail', 'feed
       for (const [x, y] of [...w.points, w.label]) expect([x >= 0, y >= 0, x <= drawing.width, y <= drawing.height]).toEqual([true, true, true, true]); // prettier-ignore
     for (const t of drawing.terminals) expect([t.x <= drawing.width - 20, t.y <= drawing.height - 4]).toEqual([true, true]);
   });
+  it('no wire crosses the name of a screw that it doesn’t go to', () => {
+    // names are set under their screws in 15 px letters, some 6 px each, away from the device
+    for (const t of drawing.terminals.filter((x) => x.labelSide !== 'below')) {
+      const long = 13 + t.name.length * 6;
+      const [x, y] = [t.labelSide === 'right' ? ([t.x + 13, t.x + long] as const) : ([t.x - long, t.x - 13] as const), [t.y + 10, t.y + 20] as const]; // prettier-ignore
+      for (const s of segments(drawing)) {
+        if (flat(s)) continue;
+        const hit = s.from[0] > x[0] && s.from[0] < x[1] && overlap(span(s.from[1], s.to[1]), [...y]) > 0;
+        expect(hit, `${s.wire.lead.id} over ${t.deviceId} ${t.name}`).toBe(false);
+      }
+    }
+  });
   it('hots lie over neutrals, neutrals over grounds', () => {
     const lane = (role: string) => drawing.splices.filter((s) => s.role === role).map((s) => s.y);
     expect(Math.max(0, ...lane('hot'))).toBeLessThan(Math.min(9999, ...lane('neutral')));
@@ -98,9 +110,9 @@ describe('one box by hand', () => {
   });
   it('the device with its screws: silver left, brass right, green below', () => {
     const [d] = drawing.devices;
-    expect([d!.name, d!.form, d!.x, d!.width, d!.height]).toEqual([['duplex receptacle', '15 A'], 'duplex', 416, 84, 186]);
+    expect([d!.name, d!.form, d!.x, d!.width, d!.height]).toEqual([['duplex receptacle', '15 A'], 'duplex', 444, 84, 186]);
     const at = (name: string) => drawing.terminals.find((t) => t.name === name)!;
-    expect([at('silver upper').x, at('brass upper').x, at('green').x]).toEqual([416, 500, 432]);
+    expect([at('silver upper').x, at('brass upper').x, at('green').x]).toEqual([444, 528, 460]);
     expect([at('silver upper').labelSide, at('brass lower').labelSide, at('green').labelSide]).toEqual(['left', 'right', 'below']);
     expect(drawing.terminals.filter((t) => t.used).map((t) => t.name)).toEqual(['silver upper', 'brass upper', 'green']);
     expect(d!.faces.map((f) => Math.round(f - d!.y))).toEqual([52, 134]);
@@ -145,7 +157,7 @@ describe('what is drawn of what', () => {
     const { drawing } = drawn(MAKE_UPS['junction box']!);
     expect([drawing.devices, drawing.width, drawing.height]).toEqual([[], 264 + 80, 428]);
     const two = drawn(MAKE_UPS['two yokes on one feed']!).drawing;
-    expect([two.width, two.devices.map((d) => d.x)]).toEqual([416 + 284 + 84 + 120, [416, 700]]);
+    expect([two.width, two.devices.map((d) => d.x)]).toEqual([444 + 284 + 84 + 140, [444, 728]]);
   });
   it('seven hots of one net are two splices with a jumper between, beside them', () => {
     const many: MakeUp = { cables: [cable('feed', 'line'), ...Array.from({ length: 6 }, (_, i) => cable(`on${i}`, 'load', BW))], box: { holds: 'junction', gangs: 2 } }; // prettier-ignore

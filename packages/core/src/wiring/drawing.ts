@@ -113,7 +113,7 @@ export function wiringDrawing(plan: WiringPlan): WiringDrawing {
   const top = Math.max(152, lanes.hotEnd - 4);
   const devices = plan.devices.map((d, i): DeviceShape => {
     const { name, form } = DEVICE_KINDS[d.kind];
-    const x = spliceX + 152 + i * DEVICE.pitch;
+    const x = spliceX + 180 + i * DEVICE.pitch;
     const y = Math.max(top, lanes.groundY - DEVICE.height - 6);
     const faces = form === 'single' || form === 'lamp' ? [0.5] : form === 'duplex' || form === 'ground-fault' ? [0.28, 0.72] : [];
     return {
@@ -176,7 +176,7 @@ export function wiringDrawing(plan: WiringPlan): WiringDrawing {
   const last = devices.at(-1);
   const under = devices.length > 1 ? 32 + devices.length * 16 : 20;
   return {
-    width: last ? last.x + last.width + 120 : spliceX + 80,
+    width: last ? last.x + last.width + 140 : spliceX + 80,
     height: Math.max(428, lanes.bottom + 42, ...devices.map((d) => d.y + d.height + under + 24)),
     ...{ cables, wires, splices, terminals, devices },
   };
@@ -262,11 +262,9 @@ function approach(
     ];
   const lower = to.y > device.y + device.height / 2;
   if (joint.role === 'hot') {
-    // a column for each screw of that side, the nearest for the highest: what comes to a lower one never lies on another's
-    const nearer = SCREWS[device.form].filter(
-      ([, side, share]) => side === 'right' && device.y + device.height * share < to.y - 0.5,
-    ).length;
-    const right = device.x + device.width + 34 + nearer * 18;
+    // a column for each screw of that side, beyond the names of those above it: no wire lies on another, or on a name
+    const above = SCREWS[device.form].filter(([, side, share]) => side === 'right' && device.y + device.height * share < to.y - 0.5).length;
+    const right = device.x + device.width + (above ? 66 + above * 18 : 34);
     return [
       [right, y],
       [right, to.y],
@@ -275,7 +273,8 @@ function approach(
   }
   const bottom = device.y + device.height;
   if (joint.role === 'neutral') {
-    const left = device.x - (lower ? 40 : 26);
+    // the first comes from above, the others from below: either way past the names of the screws between
+    const left = device.x - (nth === 0 ? (lower ? 92 : 26) : lower ? 86 : 92);
     if (nth === 0)
       return [
         [left, y],
@@ -283,7 +282,7 @@ function approach(
         [to.x, to.y],
       ];
     const second = lower ? 4 : 0;
-    const [down, under] = [devices[0]!.x - 58 - nth * 12 - second, bottom + 32 + nth * 8 + second];
+    const [down, under] = [devices[0]!.x - 98 - nth * 8 - second, bottom + 32 + nth * 8 + second];
     return [
       [down, y],
       [down, under],
@@ -299,7 +298,7 @@ function approach(
       [to.x, to.y + 22],
       [to.x, to.y],
     ];
-  const [down, under] = [devices[0]!.x - 66 - nth * 12, Math.max(bottom + 36 + devices.length * 8, lanes.bottom + 8) + nth * 8];
+  const [down, under] = [devices[0]!.x - 54 - nth * 7, Math.max(bottom + 36 + devices.length * 8, lanes.bottom + 8) + nth * 8];
   return [
     [down, y],
     [down, under],
