@@ -110,7 +110,8 @@ export function wiringDrawing(plan: WiringPlan): WiringDrawing {
   }
   const lanes = lanesOf(plan);
   const spliceX = LEFT + cables.length * CABLE_PITCH + 22;
-  const top = Math.max(152, lanes.hotEnd - 4);
+  // its strap reaches 18 over a device: under the last of the hots that pass there
+  const top = Math.max(152, lanes.hotEnd + 10);
   const devices = plan.devices.map((d, i): DeviceShape => {
     const { name, form } = DEVICE_KINDS[d.kind];
     const x = spliceX + 180 + i * DEVICE.pitch;
