@@ -39,6 +39,26 @@ describe.each(benches)('%s', (_, bench) => {
       for (const d of drawn.devices)
         w.points.slice(1).forEach((p, i) => expect(crosses(w.points[i]!, p, d), `${w.key} through ${d.name}`).toBe(false));
   });
+  it('wires that don’t meet never lie on one another', () => {
+    const meets = new Map(bench.joints.flatMap((j) => j.ends.map((e) => [endKey(e), j.id] as const)));
+    /** what hangs together: by its joint, or by that of a pigtail’s other end */
+    const joints = (key: string): (string | undefined)[] => [meets.get(key), meets.get(key.replace(/0$/, '1')), meets.get(key.replace(/1$/, '0'))]; // prettier-ignore
+    const stretches = drawn.wires.flatMap((w) => w.points.slice(1).map((to, i) => ({ w, from: w.points[i]!, to })));
+    for (const a of stretches)
+      for (const b of stretches) {
+        // what ends on one screw or bar meets there
+        if (a.w.tip.join() === b.w.tip.join()) continue;
+        if (a.w.key >= b.w.key || joints(a.w.key).some((j) => j !== undefined && joints(b.w.key).includes(j))) continue;
+        for (const [across, along] of [
+          [0, 1],
+          [1, 0],
+        ] as const) {
+          if (a.from[across] !== a.to[across] || b.from[across] !== b.to[across] || Math.abs(a.from[across] - b.from[across]) > 0.5) continue; // prettier-ignore
+          const [p, q] = [a, b].map((s) => [Math.min(s.from[along], s.to[along]), Math.max(s.from[along], s.to[along])] as const);
+          expect(Math.min(p![1], q![1]) - Math.max(p![0], q![0]), `${a.w.key} on ${b.w.key} at ${a.from.join()}`).toBeLessThanOrEqual(0.5);
+        }
+      }
+  });
   it('a wire that is on something ends there, one that is not hangs free', () => {
     for (const w of drawn.wires) {
       const joint = bench.joints.find((j) => j.ends.some((e) => endKey(e) === w.key));

@@ -5,6 +5,7 @@ import { endColour, endKey, GROUND_BAR, NEUTRAL_BAR, PANEL, type Bench, type Ben
 import { facePins, terminalPlaces } from './devicePlaces.js';
 import {
   CABLE_GAP,
+  COLUMN,
   DEVICE,
   GROUNDS,
   ORDER,
@@ -47,7 +48,7 @@ export function layBox(
   const screw = (device: string, terminal: string, at: TerminalSpot): void =>
     void spots.push(screwSpot(place.id, joints, device, terminal, at));
   if (place.id === PANEL) {
-    const x = right + 40;
+    const x = right + 40 + COLUMN * joints.filter((j) => j.kind === 'terminal').reduce((n, j) => n + j.ends.length, 0);
     const after = TOP + 60 + bench.breakers.length * 34;
     const at = (y: number, role: BenchSpot['role'], label: string): TerminalSpot => ({ x, y, side: 'right', role, label, of: 'panel' });
     bench.breakers.forEach((b, i) => screw(b.id, 'screw', at(TOP + 60 + i * 34, 'hot', `breaker ${b.number}`)));

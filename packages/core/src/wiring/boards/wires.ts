@@ -1,7 +1,7 @@
 /** Wires of one box: down from the cable, along a lane of their own, to the splice or the screw. */
 import { nodeOf } from '../../circuit/index.js';
-import { endColour, endKey, jointOf, type Bench, type Joint, type Pigtail, type WireEnd } from '../../model/index.js';
-import { LANE, LETTERS, ORDER, roleOf, ROW, TOP, type BenchDeviceShape, type BenchSpot, type BenchWire } from './shapes.js';
+import { endColour, endKey, jointOf, PANEL, type Bench, type Joint, type Pigtail, type WireEnd } from '../../model/index.js';
+import { COLUMN, LANE, LETTERS, ORDER, roleOf, ROW, TOP, type BenchDeviceShape, type BenchSpot, type BenchWire } from './shapes.js';
 
 type Point = [number, number];
 interface Path {
@@ -34,7 +34,7 @@ export function wiresOf(bench: Bench, ground: WireGround): BenchWire[] {
       .filter((end) => cable.ends[end] === ground.boxId)
       .flatMap((end) => cable.colours.map((_, conductor): WireEnd => ({ cableId: cable.id, conductor, end }))),
   );
-  const laneY = lanesOf(bench, cableEnds, ground);
+  const lanes = lanesOf(bench, cableEnds, ground);
   let looseTails = 0;
   const tailEnds = bench.pigtails
     .filter((p) => p.boxId === ground.boxId)
@@ -46,7 +46,7 @@ export function wiresOf(bench: Bench, ground: WireGround): BenchWire[] {
         path: tailPath(bench, tail, end, row, ground),
       }));
     });
-  return [...cableEnds.map((end) => ({ end, path: conductorPath(bench, end, laneY, ground) })), ...tailEnds].map(({ end, path }) =>
+  return [...cableEnds.map((end) => ({ end, path: conductorPath(bench, end, lanes, ground) })), ...tailEnds].map(({ end, path }) =>
     wire(bench, end, path),
   );
 }
@@ -68,13 +68,13 @@ function wire(bench: Bench, end: WireEnd, { points, label, letter, tip }: Path):
 }
 
 /** Each conductor that goes to a screw runs in a lane of its own, hots above neutrals above grounds. */
-function lanesOf(bench: Bench, cableEnds: readonly WireEnd[], ground: WireGround): Map<string, number> {
+function lanesOf(bench: Bench, cableEnds: readonly WireEnd[], ground: WireGround): Map<string, { y: number; nth: number }> {
   const first = TOP + 40 + (ground.rows ? ground.rows * ROW + 24 : 0);
   return new Map(
     cableEnds
       .filter((e) => jointOf(bench, e)?.kind === 'terminal')
       .sort((a, b) => ORDER[roleOf(endColour(bench, a)!)] - ORDER[roleOf(endColour(bench, b)!)])
-      .map((e, i) => [endKey(e), first + i * LANE]),
+      .map((e, nth) => [endKey(e), { y: first + nth * LANE, nth }]),
   );
 }
 
@@ -83,13 +83,19 @@ const spotOf = (joint: Joint, ground: WireGround): BenchSpot =>
   ground.spots.find((s) => s.joint === joint.id) ??
   ground.spots.find((s) => joint.at !== undefined && s.device === joint.at.device && s.terminal === joint.at.terminal)!;
 
-function conductorPath(bench: Bench, end: WireEnd, laneY: ReadonlyMap<string, number>, ground: WireGround): Path {
+function conductorPath(bench: Bench, end: WireEnd, lanes: ReturnType<typeof lanesOf>, ground: WireGround): Path {
   const key = endKey(end);
   const x = ground.tipX.get(key)!;
   const joint = jointOf(bench, end);
   const down = (...points: Point[]): Path => path([x, TOP + 18], [x, TOP], ...points);
   if (!joint) return down([x, TOP + 34]);
-  if (joint.kind === 'terminal') return down([x, laneY.get(key)!], ...approach(x, laneY.get(key)!, spotOf(joint, ground), ground.devices));
+  if (joint.kind === 'terminal') {
+    const { y, nth } = lanes.get(key)!;
+    const to = spotOf(joint, ground);
+    // at the panel all screws stand in one column: each wire comes down in its own, those of the lower lanes further out
+    if (ground.boxId === PANEL) return down([x, y], [to.x - 18 - nth * COLUMN, y], [to.x - 18 - nth * COLUMN, to.y], [to.x, to.y]);
+    return down([x, y], ...approach(x, y, to, ground.devices));
+  }
   // several wires under one connector fan out
   const y = ground.spliceY.get(joint.id)! + (joint.ends.findIndex((e) => endKey(e) === key) - (joint.ends.length - 1) / 2) * 6;
   return down([x, y], [ground.spliceX - 8, y]);
