@@ -73,7 +73,7 @@ export const CABLE_GAP = 20;
 export const ROW = 34;
 export const LANE = 9;
 /** Between wires that come down side by side at the panel. */
-export const COLUMN = 6;
+export const COLUMN = 9;
 /** Where conductors come out of a sheath at the top, and where the sheath is drawn. */
 export const TOP = 74;
 export const SHEATH_Y = 38;
