@@ -99,6 +99,16 @@ describe('a box as hands wired it', () => {
     expect([plan.connect.slice(0, 2), plan.devices.map((d) => d.broken)]).toEqual([plan.breaks, [{ brass: true, silver: true }]]);
     expect(wired(ONE, []).devices[0]!.broken).toBeUndefined();
   });
+  it('a red that was traced as a neutral is one; tabs are said by the name of their device, silver alone too', () => {
+    const red = { conductors: BRW!, uses: [{ is: 'hot' }, { is: 'neutral' }, { is: 'hot' }] } as Partial<Cable>;
+    expect([0, 1, 2].map((n) => lead(red, n).letter)).toEqual(['H', 'N', 'H']);
+    const named = { ...ONE, devices: [device('q', 'duplex-15', { name: 'lamp' }), device('r', 'duplex-15', { name: 'tv' })] };
+    const plan = wired(named, [splice('s', [end('feed', 0)])], { broken: [{ deviceId: 'r', side: 'silver' }] });
+    expect([plan.breaks, plan.devices.map((d) => d.broken)]).toEqual([['Break the silver tab of tv.'], [undefined, { brass: false, silver: true }]]); // prettier-ignore
+    // a pigtail in a splice alone is none under a screw
+    const tails = [{ id: 'p', colour: 'black' as const, gauge: 12 as const, lengthMm: 150 }];
+    expect(wired(ONE, [splice('s', [tail('p'), end('feed', 0)]), screw('h', 'r', 'green', [end('feed', 2)])], { pigtails: tails }).joints[0]!.leads[0]!.jumper).toBeUndefined(); // prettier-ignore
+  });
   it('pigtails are as long as hands cut them, or as the school', () => {
     const long = (mm?: number) => wired(ONE, [], mm ? { pigtails: [{ id: 'p', colour: 'black', gauge: 12, lengthMm: mm }] } : {}).pigtailMm;
     expect([long(120), long()]).toEqual([120, inches(6)]);
@@ -124,6 +134,18 @@ describe('the lines of a plan', () => {
     const apart = (name: string) => /off the (\w+) first/.exec(of(MAKE_UPS[name]!).takeApart[0] ?? '')?.[1];
     expect([apart('an old loop, its white marked'), apart('two yokes on one feed'), apart('lampholder at its end'), apart('three-way at the feed'), apart('junction box')]).toEqual(['switch', 'devices', 'device', 'device', undefined]); // prettier-ignore
     expect(of(MAKE_UPS['junction box']!).connect.some((l) => l.startsWith('Tighten'))).toBe(false);
+  });
+  it('grounds, neutrals, hots; a tab that is broken comes before all of them', () => {
+    expect(of(ONE).connect.slice(0, 3).map((l) => l.slice(0, 9))).toEqual(['The bare ', 'The white', 'The black']); // prettier-ignore
+    const split = of({ ...MAKE_UPS['split duplex on two circuits']!, devices: [device('r', 'duplex-15', { split: 'two feeds', name: 'tv' })] }); // prettier-ignore
+    expect([split.breaks, split.connect[0]]).toEqual([['Break the brass and the silver tab of tv.'], 'Break the brass and the silver tab of tv.']); // prettier-ignore
+    expect([of(ONE).breaks, of(ONE).notes, of(MAKE_UPS['junction box']!).takeApart]).toEqual([[], [], []]);
+    // of a circuit that nobody knows it is planned all the same
+    const { circuit: _, ...input } = inputOf(ONE);
+    expect(wiringPlan({ ...input, circuit: undefined }).connect.length).toBe(of(ONE).connect.length);
+    // a switch beside a lampholder: what was taken on is ahead of it
+    const beside = of({ cables: [cable('feed', 'line'), cable('new', 'load')], devices: [device('s', 'switch-15'), device('r', 'duplex-15')], added: ['new'] }); // prettier-ignore
+    expect(beside.missing.length + beside.notes.length).toBeGreaterThan(0);
   });
   it('folded grounds first; closed by what is in the box', () => {
     const last = (name: string) => of(MAKE_UPS[name]!).fold.at(-1);
@@ -163,5 +185,7 @@ describe('the lines of a plan', () => {
     expect([refused.refused.length, refused.joints, refused.connect, refused.fold]).toEqual([1, [], [], []]);
     const missing = of({ ...ONE, cables: [cable('on', 'load')] });
     expect([missing.missing.length, missing.connect, missing.takeApart]).toEqual([1, [], []]);
+    const noNeutral = of({ ...ONE, cables: [cable('a', 'line', BW, ['hot', 'switched'], { whiteUsedAsHot: 'marked' })] });
+    expect([noNeutral.missing.length, noNeutral.joints, noNeutral.connect, noNeutral.fold]).toEqual([1, [], [], []]);
   });
 });
