@@ -4,6 +4,7 @@
  */
 import { describe, expect, it } from 'vitest';
 import { wiringDrawing, type WireShape, type WiringDrawing } from './drawing.js';
+import { once } from '../once.testing.js';
 import { BRW, BW, cable, device, MAKE_UPS, planOf, type MakeUp } from './plan/makeUps.testing.js';
 
 type Seg = { from: [number, number]; to: [number, number]; wire: WireShape };
@@ -20,8 +21,9 @@ const STRAP = 18;
 const flat = ({ from, to }: Seg): boolean => from[1] === to[1];
 
 describe.each(Object.entries(MAKE_UPS).flatMap(([name, m]) => (['pigtail', 'feed-through'] as const).map((feed) => [`${name}, ${feed}`, m, feed] as const)))('%s', (_, m, feed) => {
-  const { plan, drawing } = drawn(m, feed);
+  const box = once(() => drawn(m, feed));
   it('every wire goes level or upright, from its cable or its splice to where its joint is', () => {
+    const { plan, drawing } = box();
     for (const s of segments(drawing)) expect(s.from[0] === s.to[0] || s.from[1] === s.to[1]).toBe(true);
     for (const wire of drawing.wires) {
       const [start, last] = [wire.points[0]!, wire.points.at(-1)!];
@@ -39,6 +41,7 @@ describe.each(Object.entries(MAKE_UPS).flatMap(([name, m]) => (['pigtail', 'feed
     }
   });
   it('each end of a cable, each pigtail and each jumper is drawn once', () => {
+    const { plan, drawing } = box();
     const ends = plan.joints.flatMap((j) => j.leads.filter((l) => l.cableId).map((l) => l.id));
     expect(drawing.wires.filter((w) => w.lead.cableId).map((w) => w.lead.id).sort()).toEqual(ends.sort()); // prettier-ignore
     const tails = plan.joints.filter((j) => j.kind === 'terminal' && !j.leads[0]!.cableId && !j.leads[0]!.jumper).map((j) => j.leads[0]!.id); // prettier-ignore
@@ -46,6 +49,7 @@ describe.each(Object.entries(MAKE_UPS).flatMap(([name, m]) => (['pigtail', 'feed
     expect(drawing.wires.filter((w) => !w.lead.cableId).map((w) => w.lead.id).sort()).toEqual([...tails, ...far].sort()); // prettier-ignore
   });
   it('wires that don’t meet never lie on one another', () => {
+    const { drawing } = box();
     const all = segments(drawing);
     for (const a of all)
       for (const b of all) {
@@ -57,6 +61,7 @@ describe.each(Object.entries(MAKE_UPS).flatMap(([name, m]) => (['pigtail', 'feed
       }
   });
   it('no wire goes through a device; devices, cables and splices stand apart; all lies inside', () => {
+    const { drawing } = box();
     for (const s of segments(drawing))
       for (const d of drawing.devices) {
         const [x, y] = [span(s.from[0], s.to[0]), span(s.from[1], s.to[1])];
@@ -71,6 +76,7 @@ describe.each(Object.entries(MAKE_UPS).flatMap(([name, m]) => (['pigtail', 'feed
     for (const t of drawing.terminals) expect([t.x <= drawing.width - 20, t.y <= drawing.height - 4]).toEqual([true, true]);
   });
   it('no wire crosses the name of a screw that it doesn’t go to', () => {
+    const { drawing } = box();
     // names are set under their screws in 15 px letters, some 6 px each, away from the device
     for (const t of drawing.terminals.filter((x) => x.labelSide !== 'below')) {
       const long = 13 + t.name.length * 6;
@@ -83,6 +89,7 @@ describe.each(Object.entries(MAKE_UPS).flatMap(([name, m]) => (['pigtail', 'feed
     }
   });
   it('hots lie over neutrals, neutrals over grounds', () => {
+    const { drawing } = box();
     const lane = (role: string) => drawing.splices.filter((s) => s.role === role).map((s) => s.y);
     expect(Math.max(0, ...lane('hot'))).toBeLessThan(Math.min(9999, ...lane('neutral')));
     expect(Math.max(0, ...lane('neutral'))).toBeLessThan(Math.min(9999, ...lane('ground')));
@@ -90,8 +97,9 @@ describe.each(Object.entries(MAKE_UPS).flatMap(([name, m]) => (['pigtail', 'feed
 }); // prettier-ignore
 
 describe('one box by hand', () => {
-  const { drawing } = drawn({ cables: [cable('feed', 'line'), cable('on', 'load')], devices: [device('r', 'duplex-15')] });
+  const box = once(() => drawn({ cables: [cable('feed', 'line'), cable('on', 'load')], devices: [device('r', 'duplex-15')] }).drawing);
   it('cables at the top from the left; in each the hot first, then white, then bare', () => {
+    const drawing = box();
     expect(drawing.cables).toEqual([
       { id: 'feed', x: 34, width: 76, label: 'feed', side: 'line', kind: '12-2' },
       { id: 'on', x: 138, width: 76, label: 'on', side: 'load', kind: '12-2' },
@@ -100,6 +108,7 @@ describe('one box by hand', () => {
     expect(['feed-0', 'feed-1', 'feed-g', 'on-0', 'on-1', 'on-g'].map(x)).toEqual([45, 69, 93, 149, 173, 197]);
   });
   it('three splices one under another, two ends and a pigtail in each', () => {
+    const drawing = box();
     expect(drawing.splices.map((s) => [s.id, s.role, s.kind, s.count, s.x, s.width])).toEqual([
       ['ground-splice', 'ground', 'splice', 3, 264, 24],
       ['neutral-splice', 'neutral', 'splice', 3, 264, 24],
@@ -111,6 +120,7 @@ describe('one box by hand', () => {
     expect(['feed-0', 'on-0'].map((id) => drawing.wires.find((w) => w.lead.id === id)!.points.at(-1))).toEqual([[264, 124.5], [264, 131.5]]); // prettier-ignore
   });
   it('the device with its screws: silver left, brass right, green below', () => {
+    const drawing = box();
     const [d] = drawing.devices;
     expect([d!.name, d!.form, d!.x, d!.width, d!.height]).toEqual([['duplex receptacle', '15 A'], 'duplex', 444, 84, 186]);
     const at = (name: string) => drawing.terminals.find((t) => t.name === name)!;
@@ -121,6 +131,7 @@ describe('one box by hand', () => {
     expect([at('silver upper').role, at('brass upper').role, at('green').role]).toEqual(['neutral', 'hot', 'ground']);
   });
   it('hot comes in from the right, white from the left, ground from below', () => {
+    const drawing = box();
     const into = (name: string) => {
       const wire = drawing.wires.find((w) => w.lead.id === `pigtail-${name}`)!;
       return wire.points.at(-2)![0] - wire.points.at(-1)![0];
