@@ -1,7 +1,10 @@
 /** What a page is made of: files that are kept, letters that come with the first script, few files before it shows. */
 import { expect, test } from './saddle.js';
 
-test('files named by what is in them are kept, the page is asked for anew; letters and first scripts are named in it', async ({ page, request }) => {
+test('files named by what is in them are kept, the page is asked for anew; letters and first scripts are named in it', async ({
+  page,
+  request,
+}) => {
   const html = await (await request.get('/')).text();
   const named = [...html.matchAll(/(?:src|href)="([^"]+\.(?:js|css|woff2))"/g)].map((m) => m[1]!);
   const kept = async (file: string): Promise<string | undefined> => (await request.get(`/${file}`)).headers()['cache-control'];

@@ -7,7 +7,11 @@ import { wiringDrawing, type WireShape, type WiringDrawing } from './drawing.js'
 import { once } from '../once.testing.js';
 import { BRW, BW, cable, device, MAKE_UPS, planOf, type MakeUp } from './plan/makeUps.testing.js';
 
-interface Seg { from: [number, number]; to: [number, number]; wire: WireShape }
+interface Seg {
+  from: [number, number];
+  to: [number, number];
+  wire: WireShape;
+}
 const segments = (d: WiringDrawing): Seg[] => d.wires.flatMap((wire) => wire.points.slice(1).map((to, i) => ({ from: wire.points[i]!, to, wire }))); // prettier-ignore
 const drawn = (m: MakeUp, feed: 'pigtail' | 'feed-through' = 'pigtail') => {
   const plan = planOf(m, { device: feed });

@@ -475,8 +475,6 @@ export class BenchBoard {
 
   /** brings one box into sight */
   protected goTo(boxId: string): void {
-    this.element.nativeElement
-      .querySelector(`[data-box="${CSS.escape(boxId)}"]`)
-      ?.scrollIntoView({ inline: 'start', block: 'nearest' });
+    this.element.nativeElement.querySelector(`[data-box="${CSS.escape(boxId)}"]`)?.scrollIntoView({ inline: 'start', block: 'nearest' });
   }
 }
