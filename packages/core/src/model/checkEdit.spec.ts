@@ -76,3 +76,16 @@ describe('an edit', () => {
   it('of the house itself is looked at too', () =>
     expect(checkHouseEdit(house, { ...house, edition: 'US-1999' as House['edition'] }).ok).toBe(false));
 });
+
+it('a length that no house has is refused in words a person reads: 60 m are held, a millimetre more is not', () => {
+  const placed = (mm: number) => {
+    const boxes = site.boxes.map((b, i) => (i ? b : { ...b, place: { ...b.place, distance: { mm, known: 'measured' as const } } }));
+    const checked = checkHouseEdit(house, { ...house, site: { ...site, boxes } });
+    return checked.ok ? [] : checked.errors.map((e) => [e.path, e.message, e.expected, e.came]);
+  };
+  const said = ['/site/boxes/0/place/distance/mm', 'a length is at most 60 m (196 ft 10 in)'];
+  expect(placed(60_001)).toEqual([[...said, 'at most 60000', '60001']]);
+  expect(placed(-60_001)).toEqual([[...said, 'at least -60000', '-60001']]);
+  // as long as that it only stands in no wall
+  expect(placed(60_000).some(([, message]) => message === said[1])).toBe(false);
+});

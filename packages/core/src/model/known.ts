@@ -33,9 +33,10 @@ export function idOf(...parts: readonly (string | number)[]): string {
 export const Known = z.enum(['measured', 'seen', 'felt', 'scanned', 'assumed']);
 export type Known = z.infer<typeof Known>;
 
+const TOO_LONG = 'a length is at most 60 m (196 ft 10 in)';
 /** A length with the words in which it was given and how it is known; `mm` is the truth. */
 export const MeasuredLength = z.strictObject({
-  mm: z.number().min(-60_000).max(60_000),
+  mm: z.number().min(-60_000, TOO_LONG).max(60_000, TOO_LONG),
   as: z.string().max(80).optional(),
   known: Known,
   toleranceMm: z.number().min(0).max(1000).optional(),
