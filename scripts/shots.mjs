@@ -36,7 +36,7 @@ const shoot = async (name, path, viewport = { width: 1280, height: 800 }, act = 
   await page.close();
 };
 await shoot('start', '/start');
-await shoot('jobs', '/');
+await shoot('jobs', '/', undefined, (page) => page.getByRole('link', { name: 'Sewing corner' }).waitFor());
 await shoot('feed', '/jobs/sewing-corner/feed', undefined, (page) => page.locator('.feeds-list > li').first().waitFor());
 for (const stage of ['box', 'wire', 'buy', 'work']) await shoot(stage, `/jobs/sewing-corner/${stage}`);
 await shoot('when', '/jobs/wainscot/when', undefined, async (page) => {

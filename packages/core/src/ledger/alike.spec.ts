@@ -33,6 +33,23 @@ describe('ten outlets of a run in the summer kitchen', () => {
     expect(groups.length).toBeLessThan(ledgerOf(kitchen).length / 1.5);
   });
 });
+it('of two remedies each cures all by its own edits, an edit that several share once', () => {
+  const school = (device: 'pigtail' | 'feed-through') => ({ op: 'set-schools' as const, schools: { device } });
+  const drop = (changeId: string) => ({ op: 'drop-change' as const, changeId });
+  const finding = (subject: string) => ({
+    ...ledgerOf(sewingCorner)[0]!,
+    ...{ subject, about: [subject] },
+    remedies: [
+      { id: 'a', title: 'By the school', edits: [school('pigtail')] },
+      { id: 'b', title: 'Leave it', edits: [drop(subject)] },
+    ],
+  });
+  const [asked] = alikeFindings([finding('one'), finding('two')], plannedSite(sewingCorner));
+  expect(asked!.finding.remedies.map((r) => [r.title, r.edits])).toEqual([
+    ['By the school', [school('pigtail')]],
+    ['Leave it, at all 2', [drop('one'), drop('two')]],
+  ]);
+});
 it('what is said of one thing stays as it is', () => {
   const groups = alikeFindings(ledgerOf(sewingCorner), plannedSite(sewingCorner));
   for (const g of groups.filter((x) => x.all.length === 1)) expect(g.finding).toBe(g.all[0]);

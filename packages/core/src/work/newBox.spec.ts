@@ -254,6 +254,9 @@ describe('studs between two boxes of one wall', () => {
     ]);
     expect(one.says).toEqual(['Stud 32" from the left end, more than 12 in above the boxes.', '3/4" through the middle, in line with each other.']); // prettier-ignore
     expect(one.place).toEqual({ words: 'wall e', wallId: 'e', roomId: 'den' });
+    // open on its other face alone: it is bored from there, once the box’s own opening is cut
+    const behind = cross({ x: 40, wall: { ...LOOKED, faces: faces({ B: { open: true } }) } })!;
+    expect([behind.title, behind.after, behind.dead]).toEqual(['Bore the stud between', ['cut-opening'], []]);
   });
 });
 

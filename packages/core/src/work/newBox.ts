@@ -243,7 +243,12 @@ function crossStuds(at: At, r: WorkRun, always: boolean): Draft[] {
           ...r.crossings.map((x) => `Stud ${mark(uOf(wall, box.face, x.stud.x))} from the left end, more than 12 in above the boxes.`),
           `${mark(CROSSING_HOLE_MM)} through the middle, in line with each other.`,
         ],
-        { alters: true, after: [id('nail-box', at)], place: { ...wallPlace(wall), roomId: room.id }, cautions: ['Eye protection.'] },
+        {
+          alters: true,
+          after: [id(inOpenFraming(r.to) ? 'nail-box' : 'cut-opening', at)],
+          place: { ...wallPlace(wall), roomId: room.id },
+          cautions: ['Eye protection.'],
+        },
       ),
     ];
   return [

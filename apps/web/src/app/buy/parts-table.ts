@@ -118,7 +118,7 @@ const NOTHING: Shopping = { lines: [], total: 0, restsWorth: 0, unknown: [], pla
           Without all of {{ list().unknown.join(', ') }}: how much can’t be told yet.
         }
         @if (list().restsWorth > 0) {
-          <span data-testid="rests">Rests worth keeping count {{ money(list().restsWorth) }} of it.</span>
+          <span data-testid="rests">Rests worth keeping count {{ money(list().restsWorth) }} of it. </span>
         }
         &ngsp;<a [routerLink]="['/houses', house().id, 'prices']">Your prices</a> ·
         <a [routerLink]="['/houses', house().id, 'on-hand']">what is on hand</a>

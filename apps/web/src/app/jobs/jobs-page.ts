@@ -45,6 +45,8 @@ interface Deleted {
       </div>
       @if (problem()) {
         <p class="notice stop">{{ problem() }}</p>
+      } @else if (!loaded()) {
+        <p class="quiet" role="status">Opening your houses and jobs …</p>
       }
       @if (asked(); as a) {
         <div class="notice stop" role="alertdialog" aria-labelledby="asked-title" data-testid="delete-asked">

@@ -40,6 +40,20 @@ describe('the other pages', () => {
     free['need']!();
     expect(await second).toEqual([]);
   });
+  it('in idle moments where the browser knows them, and after a second at most where it is never idle', async () => {
+    const waits: (number | undefined)[] = [];
+    vi.stubGlobal('requestIdleCallback', (run: () => void, options?: { timeout?: number }) => {
+      waits.push(options?.timeout);
+      setTimeout(run, 50);
+    });
+    const { asked, page } = pages();
+    void page('sums');
+    await vi.advanceTimersByTimeAsync(1510);
+    expect([waits, asked]).toEqual([[1000], []]);
+    await vi.advanceTimersByTimeAsync(50);
+    expect(asked).toEqual(['sums']);
+    vi.unstubAllGlobals();
+  });
   it('one that can’t come holds up none, and is no trouble of the page', async () => {
     const { asked, strategy, page } = pages();
     const gone = firstValueFrom(strategy.preload({ path: 'gone' }, () => throwError(() => new TypeError('Failed to fetch'))).pipe(toArray())); // prettier-ignore
