@@ -160,7 +160,8 @@ function sameBayRemedy(w: Work, source: WorkBox, target: WorkBox): Remedy[] {
       if (distance === undefined || distance < 0) return [];
       const moved: Box = { ...target.box, place: { ...target.box.place, distance: { mm: distance, known: 'measured' } } };
       if (studClearance(wall, moved)?.hits !== undefined || studsBetween(wall, x, from.centre).length > 0) return [];
-      const title = remedyTitles.intoBay(i === 0);
+      // past it is further from the left end of the face that one stands before
+      const title = remedyTitles.intoBay((i === 0) === (target.box.face === 'A'));
       return [remedy(`same-bay-${i}`, title, ...editBox(w, target, moved, title))];
     })
     .slice(0, 1);

@@ -140,7 +140,7 @@ describe('one box by hand', () => {
       const wire = drawing.wires.find((w) => w.lead.id === `pigtail-${name}`)!;
       return wire.points.at(-2)![0] - wire.points.at(-1)![0];
     };
-    expect([into('hot-brass-upper') > 0, into('neutral-silver-upper') < 0, into('ground-green')]).toEqual([true, true, 0]);
+    expect([into('hot-brass-upper'), into('neutral-silver-upper'), into('ground-green')]).toEqual([34, -26, 0]);
   });
 });
 

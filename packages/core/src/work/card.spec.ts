@@ -25,7 +25,7 @@ import {
   valueOf,
   type ProofKey,
 } from './index.js';
-import { cable, device, houseAt, jobAt, outlet } from './smallJob.testing.js';
+import { cable, device, houseAt, jobAt, outlet } from '../panel/smallJob.testing.js';
 
 const site = siteWith({ boxes: [boxOn('one', 'e', 20, { circuitId: 'c1' })], cables: [cable('k1', 'one')], devices: [device('one')], loads: [] }); // prettier-ignore
 /** An outlet in the den from the box beside it; the bay was looked into. */

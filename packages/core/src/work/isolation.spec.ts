@@ -9,7 +9,7 @@ import { measured, type Box, type Change, type Circuit, type JobInHouse, type Si
 import { siteWith, sub } from '../panel/smallPanel.testing.js';
 import { boxOn } from '../route/smallHouse.testing.js';
 import { stepsOf } from './index.js';
-import { cable, device, jobAt, renew as replaced } from './smallJob.testing.js';
+import { cable, device, jobAt, renew as replaced } from '../panel/smallJob.testing.js';
 import { breakerSwaps, circuitsIn, firstOutlets, isolationOf, isolationsOf, off, on } from './isolation.js';
 
 const site = (part: Partial<Omit<Site, 'circuits' | 'panel'>> = {}): Site => {

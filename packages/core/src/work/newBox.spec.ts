@@ -10,7 +10,7 @@ import { siteWith } from '../panel/smallPanel.testing.js';
 import type { Hole, Leg, Traced } from '../route/index.js';
 import { boxOn } from '../route/smallHouse.testing.js';
 import { goingOn, layAlong, markOut, newSide, opened, openingsLooked, roughIn } from './newBox.js';
-import { cable, device, inch, jobAt, outlet } from './smallJob.testing.js';
+import { cable, device, inch, jobAt, outlet } from '../panel/smallJob.testing.js';
 import type { At, Draft, Target } from './step.js';
 
 const DEAD: Target = { key: 'c1', words: 'circuit 1', off: 'off', prove: 'prove-dead', on: 'on', sole: true };

@@ -12,7 +12,7 @@ import { closeBoxes, record, testAll } from './finish.js';
 import { inPlace } from './inPlace.js';
 import { closing, plaster } from './makingGood.js';
 import { connectIn, openBox, sourceSide } from './oldBox.js';
-import { cable, device, inch, jobAt, outlet, renew } from './smallJob.testing.js';
+import { cable, device, inch, jobAt, outlet, renew } from '../panel/smallJob.testing.js';
 import type { At, Draft, Target } from './step.js';
 
 const DEAD: Target = { key: 'c1', words: 'circuit 1', off: 'off', prove: 'prove-dead', on: 'on', sole: true };

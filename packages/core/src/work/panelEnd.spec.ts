@@ -10,7 +10,7 @@ import { siteWith, sub } from '../panel/smallPanel.testing.js';
 import { boxOn } from '../route/smallHouse.testing.js';
 import { isolationsOf } from './isolation.js';
 import { panelSide, protectFirst, swapBreakers } from './panelEnd.js';
-import { cable, device, jobAt, renew } from './smallJob.testing.js';
+import { cable, device, jobAt, renew } from '../panel/smallJob.testing.js';
 import type { Draft, Target } from './step.js';
 
 const DEAD: Target = { key: 'panel', words: 'the panel', off: 'off', prove: 'prove-dead', on: 'on', sole: true };

@@ -8,7 +8,7 @@ import type { Box, Change, JobInHouse, Site, Wall } from '../model/index.js';
 import { siteWith } from '../panel/smallPanel.testing.js';
 import { boxOn } from '../route/smallHouse.testing.js';
 import { stepsOf, toolsByStep, toolsOfSteps } from './index.js';
-import { cable, device, inch, jobAt, outlet, renew } from './smallJob.testing.js';
+import { cable, device, inch, jobAt, outlet, renew } from '../panel/smallJob.testing.js';
 
 const site = (part: Parameters<typeof siteWith>[0] = {}, wall: Partial<Wall> = { bayLooked: 'seen' }): Site => {
   const base = siteWith({

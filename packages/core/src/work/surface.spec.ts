@@ -12,7 +12,7 @@ import { boxOn } from '../route/smallHouse.testing.js';
 import { holeCards } from './holeCards.js';
 import { lampSteps } from './lamps.js';
 import { racewaySteps } from './raceway.js';
-import { cable, device, inch, jobAt, outlet } from './smallJob.testing.js';
+import { cable, device, inch, jobAt, outlet } from '../panel/smallJob.testing.js';
 import { inOrder, step, type Draft } from './step.js';
 
 const kinds = (d: Draft): string =>

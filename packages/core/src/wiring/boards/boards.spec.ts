@@ -59,6 +59,18 @@ describe.each(benches)('%s', (_, bench) => {
         }
       }
   });
+  it('at the panel wires come down between the cables and the screws', () => {
+    const panel = drawn.boxes.find((b) => b.id === PANEL)!;
+    const cables = Math.max(...panel.cables.map((c) => c.x + c.width), panel.x);
+    for (const w of drawn.wires.filter(
+      (x) => 'cableId' in x.end && !x.loose && x.points[0]![0] < cables && x.tip[0] < panel.x + panel.width,
+    )) {
+      // down from the sheath, along its lane, down its column, to the screw
+      expect(w.points).toHaveLength(5);
+      const column = w.points[2]![0];
+      expect([column > cables, column < w.tip[0] - 10]).toEqual([true, true]);
+    }
+  });
   it('a wire that is on something ends there, one that is not hangs free', () => {
     for (const w of drawn.wires) {
       const joint = bench.joints.find((j) => j.ends.some((e) => endKey(e) === w.key));
