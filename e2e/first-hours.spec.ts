@@ -64,6 +64,55 @@ test('from an empty folder to the first finding in fewer than 25 entries', async
   );
 });
 
+test('what can’t begin leaves nothing behind: a box beyond the end of the wall is said, the house is as it was typed, and put right it begins', async ({
+  page,
+}) => {
+  await page.goto('/start');
+  await page.getByTestId('purpose-outlet').click();
+  await fill(page, 'name of the house', 'Gannet Street 8');
+  await fill(page, 'room that gets the outlet', 'music room');
+  await page.getByLabel('it is a').nth(0).selectOption('living');
+  await fill(page, 'room of the old box', 'passage');
+  await page.getByLabel('it is a').nth(1).selectOption('hallway');
+  await fill(page, 'wall, end to end', `9' 11"`);
+  await fill(page, 'what it is', 'door edge');
+  await fill(page, /from the left end of the wall/, '88');
+  // seen from the passage 31 5/8 in to the left is 88 + 31 5/8 = 119 5/8 in from this room’s left end: the wall ends at 119
+  await fill(page, /to the centre of the box/, '31 5/8');
+  await fill(page, 'floor to the bottom of the box', '15');
+  await fill(page, /to the centre of the outlet/, '27 1/2');
+  await page.getByLabel('the same edge in both rooms').selectOption('yes');
+  await page
+    .getByLabel(/^to the$/)
+    .nth(0)
+    .selectOption('left');
+  await page
+    .getByLabel(/^to the$/)
+    .nth(1)
+    .selectOption('left');
+  await page.getByTestId('start').click();
+  await expect(page.getByRole('alert')).toContainText('along a wall of 119": outside it');
+  const houses = async (): Promise<unknown[]> => (await (await page.request.get('/api/v1/houses')).json()) as unknown[];
+  expect(await houses()).toEqual([]);
+  await expect(page.getByLabel('name of the house')).toHaveValue('Gannet Street 8');
+  await fill(page, /to the centre of the box/, '21 5/8');
+  await page.getByTestId('start').click();
+  await expect(page).toHaveURL(/\/jobs\/[\w-]+\/survey$/);
+  expect(await houses()).toHaveLength(1);
+  // one wall alone, in another house: wanted beyond its end
+  await page.goto('/start');
+  await page.getByTestId('purpose-masonry').click();
+  await page.getByLabel('house', { exact: true }).selectOption('new');
+  await fill(page, 'name of the house', 'Gannet Street 9');
+  await page.getByLabel('room', { exact: true }).fill('scullery');
+  await page.getByLabel('it is a').first().selectOption('kitchen');
+  await fill(page, 'wall, end to end', '100');
+  await page.getByLabel('from its left end to the middle of the box').fill('140');
+  await page.getByTestId('start').click();
+  await expect(page.getByRole('alert')).toContainText('100"');
+  expect(await houses()).toHaveLength(1);
+});
+
 test('a house with basement and attic, made without a job: storeys switch, and its ways lead under and over', async ({ page }) => {
   await house(page, 'Heron Row 12', '1948');
   // what the room is has to be said

@@ -6,6 +6,8 @@ import {
   AT_A_BOX,
   BOOKS,
   bookWords,
+  checkHouse,
+  checkJobIn,
   EDITIONS,
   isUk,
   DOCUMENT_VERSION,
@@ -14,12 +16,21 @@ import {
   PURPOSE_WORDS,
   PURPOSES,
   ROOM_USES,
+  type Checked,
   type House,
   type Job,
   type MeasuredLength,
   type Purpose,
 } from '@saddle/core/model';
-import { fromBox, newJob, withWallInHand, type FromBoxAnswers, type OtherSideAnswers, type WallInHand } from '@saddle/core/purpose';
+import {
+  fromBox,
+  newJob,
+  otherSide,
+  withWallInHand,
+  type FromBoxAnswers,
+  type OtherSideAnswers,
+  type WallInHand,
+} from '@saddle/core/purpose';
 import { roomFaces } from '@saddle/core/survey';
 import { nanoid } from 'nanoid';
 import { firstValueFrom } from 'rxjs';
@@ -290,12 +301,33 @@ export class StartPage {
     if (missing.length) return;
     this.busy.set(true);
     try {
+      // nothing is stored of what a job can't begin at, the new house least of all
+      this.tried(this.stored()?.document ?? this.draft());
       const { job, stage } = await this.begun(await this.houseFor());
       await this.router.navigate(['/jobs', job.id, stage]);
     } catch (error) {
       this.errors.set(this.words(error));
     } finally {
       this.busy.set(false);
+    }
+  }
+
+  /** @throws Refused with what keeps the job from beginning in that house, before either is stored */
+  private tried(house: House): void {
+    const accepted = <T>(checked: Checked<T>): T => {
+      if (checked.ok) return checked.value;
+      throw new Refused({ title: checked.errors[0]!.message, status: 422, errors: checked.errors });
+    };
+    if (this.where() === 'other side') {
+      const started = otherSide(house, { ...this.otherSide(house), id: 'job' });
+      accepted(checkJobIn(started.job, accepted(checkHouse(started.house)), []));
+    } else if (this.where() === 'wall') {
+      const made = withWallInHand(house, this.wallInHand());
+      const situation = SITUATION[this.purpose()!];
+      const begins = situation && fromBox(made.house, { ...this.atTheBox(house.id, 'job', situation, made.boxId!), id: 'job' });
+      if (begins && !begins.ok) throw new Refused({ title: begins.message, status: 422 });
+      const sound = accepted(checkHouse(made.house));
+      if (!situation) accepted(checkJobIn(this.wanting(sound, 'job', 'job', made.wallId, 'A'), sound, []));
     }
   }
 
@@ -310,10 +342,6 @@ export class StartPage {
     let { boxId } = this.form();
     if (this.where() === 'wall') {
       const made = withWallInHand(document, this.wallInHand());
-      // nothing is stored of a wall that the job can't begin at
-      const begins =
-        SITUATION[purpose] && fromBox(made.house, { ...this.atTheBox(document.id, 'job', SITUATION[purpose], made.boxId!), id: 'job' });
-      if (begins && !begins.ok) throw new Refused({ title: begins.message, status: 422 });
       const saved = await firstValueFrom(this.documents.saveHouse(made.house, house.revision));
       if (saved.outcome === 'unreachable') throw new Refused(problemOf(undefined));
       if (saved.outcome === 'conflict')
@@ -329,18 +357,17 @@ export class StartPage {
       const started = await firstValueFrom(this.documents.startFromBox(this.atTheBox(document.id, name, situation, boxId!)));
       return { job: started.document, stage: ['relocate', 'from-junction', 'mend'].includes(situation) ? 'need' : 'box' };
     }
-    const job = newJob(document, nanoid(12), name, purpose, { wallId, face })!;
+    const made = await firstValueFrom(this.documents.createJob(this.wanting(document, nanoid(12), name, wallId, face)));
+    return { job: made.document, stage: 'need' };
+  }
+
+  /** The job with what it wants where. */
+  private wanting(house: House, id: string, name: string, wallId: string, face: 'A' | 'B'): Job {
+    const job = newJob(house, id, name, this.purpose()!, { wallId, face })!;
     const { wanted, wantedBottom } = this.lengths();
     const [place, ...more] = job.want!.places;
-    const placed: Job = {
-      ...job,
-      want: {
-        ...job.want!,
-        places: [{ ...place!, ...(wanted ? { fromLeft: wanted } : {}), ...(wantedBottom ? { bottom: wantedBottom } : {}) }, ...more],
-      },
-    };
-    const made = await firstValueFrom(this.documents.createJob(placed));
-    return { job: made.document, stage: 'need' };
+    const first = { ...place!, ...(wanted ? { fromLeft: wanted } : {}), ...(wantedBottom ? { bottom: wantedBottom } : {}) };
+    return { ...job, want: { ...job.want!, places: [first, ...more] } };
   }
 
   private usualName(house: House, wallId: string, face: 'A' | 'B' | undefined, boxId: string | undefined): string {
@@ -375,9 +402,10 @@ export class StartPage {
   private async houseFor(): Promise<Stored<House>> {
     return this.stored() ?? (await this.createHouse());
   }
-  private async createHouse(): Promise<Stored<House>> {
+  /** The new house as it will be. */
+  private draft(): House {
     const h = this.newHouse();
-    const made: House = {
+    return {
       format: 'saddle-house',
       version: DOCUMENT_VERSION,
       id: nanoid(12),
@@ -387,6 +415,9 @@ export class StartPage {
       ...(h.built ? { built: Number(h.built) } : {}),
       site: emptySite(),
     };
+  }
+  private async createHouse(): Promise<Stored<House>> {
+    const made = this.draft();
     const stored = await firstValueFrom(this.documents.createHouse(made));
     this.houses.update((list) => [...list, { ...made, revision: stored.revision }]);
     this.houseId.set(made.id);
