@@ -2,7 +2,7 @@ import { defer, firstValueFrom, of, throwError, toArray } from 'rxjs';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { PreloadPages } from './preload-pages';
 
-beforeEach(() => void vi.useFakeTimers());
+beforeEach(() => void vi.useFakeTimers({ toFake: ['setTimeout', 'clearTimeout'] }));
 afterEach(() => void vi.useRealTimers());
 
 /** Pages that come when they are let; what was asked for, in its order. */
@@ -61,5 +61,20 @@ describe('the other pages', () => {
     void page('sums');
     await vi.advanceTimersByTimeAsync(1510);
     expect([await gone, await half, asked]).toEqual([[], [], ['sums']]);
+  });
+  it('marks in the page’s timeline when the last has come, and not before', async () => {
+    performance.clearMarks();
+    const marks = () => performance.getEntriesByName('saddle:pages').length;
+    const { free, page } = pages();
+    void page('sums');
+    const second = page('need');
+    await vi.advanceTimersByTimeAsync(1510);
+    free['sums']!();
+    await vi.advanceTimersByTimeAsync(1);
+    expect(marks()).toBe(0);
+    free['need']!();
+    await second;
+    await vi.advanceTimersByTimeAsync(1);
+    expect(marks()).toBe(1);
   });
 });

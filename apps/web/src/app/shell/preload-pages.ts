@@ -6,6 +6,8 @@ import { from, ignoreElements, lastValueFrom, type Observable } from 'rxjs';
 const FIRST = 1500;
 /** A page that is never idle waits no longer than this for each of the others, ms. */
 const MOST = 1000;
+/** What is marked in the page's timeline when the last of them has been asked for and answered: from here on a server can go away. */
+const ALL = 'saddle:pages';
 
 /** Every page is fetched once the first is there, one after another in its idle moments; of a stage that each book has its own of, the US one too. */
 @Injectable({ providedIn: 'root' })
@@ -16,8 +18,12 @@ export class PreloadPages implements PreloadingStrategy {
     const us = route.data?.['us'] as (() => Promise<unknown>) | undefined;
     // one that can’t come now is asked for again when somebody goes there; the rest come all the same
     const come = (): Promise<unknown> => Promise.allSettled([lastValueFrom(load(), { defaultValue: undefined }), us?.()]);
-    this.last = this.last.then(idle).then(come);
-    return from(this.last).pipe(ignoreElements());
+    const there = this.last.then(idle).then(come);
+    this.last = there;
+    void there.then(() => {
+      if (this.last === there) performance.mark(ALL);
+    });
+    return from(there).pipe(ignoreElements());
   }
 }
 
