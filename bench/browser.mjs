@@ -5,6 +5,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { chromium } from '@playwright/test';
+import { FLAGS } from '../scripts/browser.mjs';
 
 const CHROMIUM = process.env.SADDLE_CHROMIUM ?? '/usr/bin/chromium';
 export const FRAME_MS = 1000 / 60;
@@ -22,14 +23,7 @@ export async function inBrowser(area, measure) {
   const url = await new Promise((resolve) => server.stdout.on('data', (chunk) => resolve(/at (http:\S+)\//.exec(chunk.toString())?.[1])));
   const browser = await chromium.launch({
     executablePath: CHROMIUM,
-    args: [
-      '--no-sandbox',
-      '--disable-gpu',
-      '--disable-background-networking',
-      '--disable-component-update',
-      '--disable-sync',
-      '--no-first-run',
-    ],
+    args: FLAGS,
   });
   try {
     const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });

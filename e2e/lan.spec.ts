@@ -4,6 +4,7 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { chromium, expect, test } from '@playwright/test';
 import { dropDataFolder, newDataFolder, runServer } from '../apps/server/src/testing/runServer.js';
+import { FLAGS } from '../scripts/browser.mjs';
 
 const SAID = 'heron under the bridge';
 
@@ -22,7 +23,7 @@ test('with --lan: the browser that knows the certificate’s key comes in by pas
     .digest('base64');
   const browser = await chromium.launch({
     executablePath: process.env['SADDLE_CHROMIUM'] ?? '/usr/bin/chromium',
-    args: ['--no-sandbox', '--disable-gpu', '--no-first-run', '--disable-background-networking', '--disable-sync', '--disable-component-update', `--ignore-certificate-errors-spki-list=${key}`], // prettier-ignore
+    args: [...FLAGS, `--ignore-certificate-errors-spki-list=${key}`],
   });
   try {
     const page = await (await browser.newContext({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true })).newPage();

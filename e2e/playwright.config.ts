@@ -1,13 +1,5 @@
 import { defineConfig } from '@playwright/test';
-
-const FLAGS = [
-  '--no-sandbox',
-  '--disable-gpu',
-  '--disable-background-networking',
-  '--disable-component-update',
-  '--disable-sync',
-  '--no-first-run',
-];
+import { FLAGS } from '../scripts/browser.mjs';
 
 /** Drives the built application in Debian's Chromium; every test has a server and a data folder of its own. */
 export default defineConfig({

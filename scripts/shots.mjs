@@ -4,6 +4,7 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { chromium } from '@playwright/test';
+import { FLAGS } from './browser.mjs';
 import { build, install, root } from './prepare.mjs';
 
 install();
@@ -15,14 +16,7 @@ const server = spawn(process.execPath, [join(root, 'apps/server/bundle/main.js')
 const url = await new Promise((resolve) => server.stdout.on('data', (chunk) => resolve(/at (http:\S+)\//.exec(chunk.toString())?.[1])));
 const browser = await chromium.launch({
   executablePath: process.env.SADDLE_CHROMIUM ?? '/usr/bin/chromium',
-  args: [
-    '--no-sandbox',
-    '--disable-gpu',
-    '--disable-background-networking',
-    '--disable-component-update',
-    '--disable-sync',
-    '--no-first-run',
-  ],
+  args: FLAGS,
 });
 const folder = join(root, 'docs/screenshots');
 const shoot = async (name, path, viewport = { width: 1280, height: 800 }, act = async () => {}) => {
