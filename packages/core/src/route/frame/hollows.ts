@@ -22,6 +22,18 @@ export const inside = (p: Point, polygon: readonly Point[]): boolean => {
   });
   return within;
 };
+/** How far a point of the plan lies outside a room, mm; nothing inside it. */
+export const outsideBy = (p: Point, polygon: readonly Point[]): number =>
+  inside(p, polygon)
+    ? 0
+    : Math.min(
+        ...polygon.map((a, i) => {
+          const b = polygon[(i + 1) % polygon.length]!;
+          const [dx, dy] = [b.x - a.x, b.y - a.y];
+          const along = Math.max(0, Math.min(1, ((p.x - a.x) * dx + (p.y - a.y) * dy) / (dx * dx + dy * dy || 1)));
+          return Math.hypot(p.x - a.x - along * dx, p.y - a.y - along * dy);
+        }),
+      );
 /** A little more than any wall is thick. */
 const BEYOND_MM = 220;
 /** Inside a room or no further outside it than its walls are thick. */

@@ -13,7 +13,7 @@ import { levelsOf, spotsOf } from './spots.js';
 
 export { planPoint, beforeWall, trackedOn } from './graph.js';
 export type { StepKind, FrameNode, FrontPart, FrameEdge, Gap, Hollow, Framing, FramingOptions, Region } from './graph.js';
-export { GRID_MM, hollowId, inside, USUAL_JOIST } from './hollows.js';
+export { GRID_MM, hollowId, inside, outsideBy, USUAL_JOIST } from './hollows.js';
 
 const meets = (plan: RoomPlan, region: Region): boolean => {
   const corners = plan.sides.map((s) => s.from);

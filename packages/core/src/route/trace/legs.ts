@@ -3,7 +3,7 @@ import { staplePositions } from '../../codebook/index.js';
 import { CROSSING_HOLE_MM, type Point } from '../../layout/index.js';
 import { inches } from '../../measure/index.js';
 import { isSpace, openFraming } from '../../model/index.js';
-import { inside, spaceWords, trackedOn, USUAL_JOIST, type Hollow } from '../frame/index.js';
+import { outsideBy, spaceWords, trackedOn, USUAL_JOIST, type Hollow } from '../frame/index.js';
 import type { Leg, LegKind, Spot3 } from '../traced.js';
 import type { Opened } from './opened.js';
 import { endOf, isSpot, lengthOf, squared, wallIn, type Tracing } from './points.js';
@@ -193,6 +193,12 @@ function stapledUpright(
   return { staples: [...staples, ...blocks].sort((a, b) => a - b), blocks: blocks.length };
 }
 
+/** The room over or under which a point lies: under a wall, that which it is nearer to; of two as near, the first. */
+function nearestRoom(hollow: Hollow, p: Point): Hollow['rooms'][number] {
+  const off = hollow.rooms.map((r) => outsideBy(p, r.polygon));
+  return hollow.rooms[off.indexOf(Math.min(...off))]!;
+}
+
 /** A straight stretch in a space over or under rooms, parted where another room’s joists begin: each has its own spacing, depth and direction. */
 function byRoom(
   hollow: Hollow,
@@ -206,8 +212,7 @@ function byRoom(
   const at = (i: number): Point => ({ x: from.x + ((to.x - from.x) * i) / steps, y: from.y + ((to.y - from.y) * i) / steps });
   const parts: { room: Hollow['rooms'][number]; first: number; end: number }[] = [];
   for (let i = 0; i < steps; i++) {
-    // between two rooms lies their wall: it goes with the room before it
-    const room = hollow.rooms.find((r) => inside(at(i + 0.5), r.polygon)) ?? parts.at(-1)?.room ?? nearestRoom(hollow, at(i + 0.5));
+    const room = nearestRoom(hollow, at(i + 0.5));
     const last = parts.at(-1);
     if (last?.room === room) last.end = i + 1;
     else parts.push({ room, first: i, end: i + 1 });
@@ -225,9 +230,3 @@ function byRoom(
     };
   });
 }
-
-const nearestRoom = (hollow: Hollow, p: Point): Hollow['rooms'][number] =>
-  hollow.rooms.reduce((best, r) => {
-    const d = (room: typeof r): number => Math.min(...room.polygon.map((c) => Math.hypot(c.x - p.x, c.y - p.y)));
-    return d(r) < d(best) ? r : best;
-  });

@@ -103,6 +103,20 @@ describe('down, along under the floor, up again', () => {
     expect(hole.where).toMatch(/; reckoned at 16 in$/);
     expect(hole.judged).toMatchObject({ verdict: 'can’t tell', ask: 'Measure a joist under the den from top to bottom.' });
   });
+  it('from one room under the next: each has its joists, and half of the wall between', () => {
+    const t = laid(house({ den: { below: 'basement', joistsBelow: { runs: 'across-first', spacing: at(16), depth: at(9.25) } }, shop: { below: 'basement', joistsBelow: { runs: 'along-first', spacing: at(24) } } }), placeOn('n2', 60)); // prettier-ignore
+    // 24 in to 120, 4 1/2 of wall, 60 more: 160 1/2 in, looked at every 4; the middle of the wall is passed by the 25th step, at 96.3 in
+    expect(t.holes.filter((h) => h.member === 'joist').map((h) => [h.count, h.where.split(',')[0]])).toEqual([
+      [6, '6 joists under the den'],
+    ]);
+    const [under] = t.legs.filter((l) => l.kind === 'hollow');
+    expect(inch(under!.lengthMm - 500)).toBe(160.5);
+    // stapled under the shop alone, 12 in from where its joists begin and from the end
+    expect(under!.staples.map((s) => Math.round(inch(s - 250)))).toEqual([108, 149]);
+    const there = t.holes.find((h) => h.member === 'joist')!;
+    // in the middle of what is passed there: 24 + 48.2 in
+    expect([Math.round(toInches(there.at.x)), there.joists]).toEqual([72, { roomId: 'den', over: false }]);
+  });
   it('along joists that run the other way: nothing bored, stapled', () => {
     const t = across({ runs: 'across-first' });
     expect(t.counts.joists).toBe(0);
@@ -149,6 +163,15 @@ describe('round a corner', () => {
     expect(t.openings.slice(1).map((o) => [o.wallId, inch(o.left), inch(o.right)])).toEqual([['n', 115.25, 120], ['e', 0, 4.75]]); // prettier-ignore
     expect(t.legs.map((l) => Math.round(l.lengthMm))).toEqual([407, 203]);
   });
+  it('through a bay of the next wall into the third: opened from the room that was walked round, at one end and the same', () => {
+    const t = laid(house({ boxes: [boxOn('b', 'n', 104)] }), placeOn('n2', 8));
+    expect(t.holes.filter((h) => h.corner).map((h) => [h.onWall!.wallId, inch(h.onWall!.u)])).toEqual([['n', 120], ['e', 0], ['e', 0], ['n2', 0]]); // prettier-ignore
+    expect(t.openings.filter((o) => o.wallId === 'e').map((o) => o.face)).toEqual(['A', 'A']);
+    // a wall whose face A looks at a room that nobody walked round is opened from its other face
+    const site = house({ boxes: [boxOn('b', 'n', 104)] });
+    const turned = { ...site, walls: site.walls.map((w) => (w.id === 'e' ? { ...w, faces: { A: { ...w.faces.A, roomId: 'out' }, B: w.faces.B } } : w)) }; // prettier-ignore
+    expect(laid(turned, placeOn('n2', 8)).openings.filter((o) => o.wallId === 'e').map((o) => o.face)).toEqual(['B', 'B']); // prettier-ignore
+  });
   it('in open framing: bored from both sides, nothing opened', () => {
     const t = laid(house({ boxes: [boxOn('b', 'n', 104)], walls: { n: open(wallN), e: open(wallE) } }), placeOn('e', 8));
     expect(t.holes.filter((h) => h.corner).map((h) => h.judged!.verdict)).toEqual(['caution', 'caution']);
@@ -164,6 +187,28 @@ describe('in open framing', () => {
     expect(t.legs[0]!.fastened).not.toMatch(/block/);
     expect(t.loops).toBe(2);
     expect(t.holes.map((h) => inch(h.onWall!.z))).toEqual([30.24, 30.24]);
+  });
+});
+
+describe('a cable that leaves its box level, in open framing', () => {
+  // 12 1/2 in over a box 14 in up, where studs are bored for it: 768 mm; the other box has its middle there
+  const levelWith = (u: number) => placeOn('n', u, { bottom: { ...at(0), mm: 768 - inches(3.75) / 2 } });
+  const into = (u: number) => laid(house({ walls: { n: open(wallN) } }), levelWith(u)).legs[0]!;
+  it('the stud that it came through holds it where that stands within 12 in', () => {
+    // the stud at 48 in, 8 in from the box
+    expect(into(56).fastened).not.toMatch(/block/);
+    expect(into(59).staples).toHaveLength(1);
+  });
+  it('else by a block, 8 in from the box', () => {
+    // 13 in from that stud: 12 1/2 in up to its level, 37 in along, less 8
+    const leg = into(61);
+    expect(leg.fastened).toMatch(/nail a block between the studs/);
+    expect(leg.staples.map((s) => Math.round(toInches(s - (768 - 403.225))))).toEqual([-7, 37 - 8]);
+  });
+  it('and from the other end as well', () => {
+    const site = house({ walls: { n: open(wallN) }, boxes: [boxOn('b', 'n', 61, { place: { ...boxOn('b', 'n', 61).place, bottom: { ...at(0), mm: 768 - inches(3.75) / 2 } } })] }); // prettier-ignore
+    const leg = laid(site, placeOn('n', 24)).legs[0]!;
+    expect(leg.staples.map((s) => Math.round(toInches(s)))).toEqual([8, 37 + 7]);
   });
 });
 
