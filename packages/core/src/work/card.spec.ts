@@ -48,6 +48,17 @@ describe('a card', () => {
     expect(drawingOf(step('wire-source'))).toEqual({ kind: 'box', boxId: 'one' });
     expect([drawingOf(step('breaker-off')), drawingOf(step('record'))]).toEqual([undefined, undefined]);
   });
+  it('only where both are known: work at no wall, or in no box, has none', () => {
+    expect(drawingOf({ ...step('mark-out'), place: undefined })).toBeUndefined();
+    expect(drawingOf({ ...step('mark-out'), place: { wallId: 'e' } as never })).toEqual({ kind: 'wall', wallId: 'e' });
+    expect(drawingOf({ ...step('wire-source'), place: { wallId: 'e' } as never })).toBeUndefined();
+    // looked at in the box before the wall, where a step has both
+    const both = { ...step('wire-source'), time: [...step('mark-out').time, ...step('wire-source').time] };
+    expect(drawingOf(both)).toEqual({ kind: 'box', boxId: 'one' });
+  });
+  it('is read with a full stop after each line, and with no second one', () => {
+    expect(spoken({ ...step('breaker-off'), title: 'Off', says: ['Switch it off.', 'Tag it'], cautions: [] })).toBe('Off. Switch it off. Tag it.'); // prettier-ignore
+  });
   it('is read aloud whole: what to do and what bears on it', () => {
     const text = spoken(step('breaker-off'));
     expect(text.startsWith(`${step('breaker-off').title}. `)).toBe(true);
@@ -70,6 +81,26 @@ describe('a reading that isn’t dead', () => {
   });
   it('30 V is no feed yet and no proof either', () => {
     expect(is(30, 30, 0)[0]).toMatch(/low-impedance/);
+  });
+  it('what comes first decides: the white, then the open neutral; one reading alone is enough', () => {
+    expect([is(120, 120, 120)[0], is(0, 0, 120)[0]]).toEqual([expect.stringMatching(/white carries/), expect.stringMatching(/white carries/)]); // prettier-ignore
+    // hot to neutral only: the ground is open, or there is none
+    expect([is(120, 0, 0)[0], notDeadIs({ hotNeutral: { volts: 120 } })[0]]).toEqual([expect.stringMatching(/wrong breaker/), expect.stringMatching(/wrong breaker/)]); // prettier-ignore
+    expect(notDeadIs({ hotGround: { volts: 120 } })[0]).toMatch(/neutral is open/);
+    // live beside a few volts is live
+    expect([is(120, 30, 0)[0], is(30, 120, 0)[0]]).toEqual([expect.stringMatching(/wrong breaker/), expect.stringMatching(/neutral is open/)]); // prettier-ignore
+    for (const one of [is(30, 0, 0), is(0, 30, 0), is(0, 0, 30)]) expect(one[0]).toMatch(/A few volts on a high-impedance meter/);
+  });
+  it('in the UK the same by its own words: a borrowed neutral, rings joined, solar cells; two poles tell what is coupled', () => {
+    const uk = (ln: number | undefined, le: number | undefined, ne: number | undefined) => {
+      const read = (volts: number | undefined) => (volts === undefined ? {} : { volts });
+      return notDeadIs({ hotNeutral: read(ln) as never, hotGround: read(le) as never, neutralGround: read(ne) as never }, { uk: true })[0];
+    };
+    expect([uk(0, 0, 0), uk(undefined, undefined, undefined)]).toEqual([undefined, undefined]);
+    expect([uk(0, 230, 230), uk(230, 230, 230), uk(0, 0, 230)]).toEqual(Array(3).fill(expect.stringMatching(/borrowed from another circuit/))); // prettier-ignore
+    expect([uk(0, 230, 0), uk(undefined, 230, 0), uk(30, 230, 0)]).toEqual(Array(3).fill(expect.stringMatching(/neutral is open/)));
+    expect([uk(230, 230, 0), uk(230, 0, 0)]).toEqual(Array(2).fill(expect.stringMatching(/wrong breaker.*Plug a lamp in/)));
+    expect([uk(30, 0, 0), uk(0, 0, 30)]).toEqual(Array(2).fill(expect.stringMatching(/approved two-pole indicator/)));
   });
 });
 

@@ -1,11 +1,12 @@
 /** Holes as drawings: what is left to each side, by the handbook's own figures; a depth nobody measured is none. */
 import { beforeAll, describe, expect, it } from 'vitest';
 import { openJobs, quinceStreet } from '../houses.testing.js';
-import { workOf } from '../ledger/index.js';
+import { workOf, type Work, type WorkRun } from '../ledger/index.js';
 import { inches } from '../measure/index.js';
-import { assumed, inHouse, wantOf, type House, type JobInHouse } from '../model/index.js';
+import { assumed, inHouse, measured, wantOf, type House, type JobInHouse, type MeasuredLength } from '../model/index.js';
 import { keptParts, routeDetail, searchRoutes, takeWay } from '../purpose/index.js';
-import { holeCards, stepsOf, type HoleCard } from './index.js';
+import type { Hole as Bored } from '../route/index.js';
+import { holeCards, stepsOf, type HoleCard, type Step } from './index.js';
 
 const kiln = openJobs.find((j) => j.id === 'kiln-corner')!;
 /** Its first way, through the basement’s joists and two plates. */
@@ -47,5 +48,47 @@ describe('the holes of a way', () => {
     expect(joist.deepMm).toBeGreaterThan(0);
     const bored = cards(taken(guessed)).find((h) => h.member === 'joist');
     expect([bored?.deepMm, bored?.leftMm]).toEqual([undefined, undefined]);
+  });
+});
+
+describe('which step has which, and how deep the member is', () => {
+  const hole = (member: Bored['member'], part: Partial<Bored> = {}): Bored => ({
+    ...{ id: member, member, where: 'there', count: 1, sizeMm: inches(1), judged: undefined, plate: false, bushing: false, seal: false },
+    at: { x: 0, y: 0 },
+    ...part,
+  });
+  const traced = (...holes: Bored[]) => ({ traced: { holes } }) as unknown as WorkRun;
+  const box = (role: string) => ({ role }) as unknown as Work['boxes'][number];
+  /** Two new boxes of which each has a way, one that is there, and lamps; a den over a basement of joists 9 1/4 in deep, under an attic of 7 1/4. */
+  const work = (depths: { below?: MeasuredLength; above?: MeasuredLength } = {}): Work => {
+    const [first, second] = [box('new'), box('new')];
+    const joists = (depth: MeasuredLength | undefined) => (depth ? { depth } : {});
+    return {
+      boxes: [box('source'), first, second],
+      runs: [
+        { ...traced(hole('stud', { onWall: { wallId: 'n', u: 0, z: 0 } }), hole('wall')), to: first },
+        { ...traced(hole('joist', { joists: { roomId: 'den', over: false }, count: 3, plate: true })), to: second },
+        { to: second },
+      ],
+      lampRuns: [traced(hole('joist', { joists: { roomId: 'den', over: true } })), {}, traced(hole('wall'))],
+      planned: {
+        rooms: [{ id: 'den', joistsBelow: joists(depths.below), joistsAbove: joists(depths.above) }],
+        walls: [{ id: 'n', framing: { studDepth: measured(inches(3.5)) } }],
+      },
+    } as unknown as Work;
+  };
+  const of = (w: Work, id: string) => holeCards(w, { id } as Step).map((c) => [c.number, c.member, c.count, c.deepMm, c.leftMm, c.plate, c.bushing, c.seal]); // prettier-ignore
+  it('each way’s own step has its holes, the one out through a wall is another’s; the lamps have theirs, all of them', () => {
+    // 3 1/2 in less 1, halved: 1 1/4 in
+    expect(of(work(), 'bore-way')).toEqual([[1, 'stud', 1, inches(3.5), expect.closeTo(inches(1.25)), false, false, false]]);
+    expect(of(work({ below: measured(inches(9.25)) }), 'bore-way-2')).toEqual([[1, 'joist', 3, inches(9.25), expect.closeTo(inches(4.125)), true, false, false]]); // prettier-ignore
+    expect(of(work(), 'lamp-bore').map((c) => [c[0], c[1]])).toEqual([[1, 'joist'], [2, 'wall']]); // prettier-ignore
+    expect(of(work(), 'fish')).toEqual([]);
+  });
+  it('joists over a room are not those under it; measured by name they have figures, assumed ones none', () => {
+    const deep = (depths: Parameters<typeof work>[0], id: string) => of(work(depths), id)[0]![3];
+    const both = { below: measured(inches(9.25)), above: measured(inches(7.25)) };
+    expect([deep(both, 'bore-way-2'), deep(both, 'lamp-bore')]).toEqual([inches(9.25), inches(7.25)]);
+    expect([deep({ above: both.above }, 'bore-way-2'), deep({ below: assumed(inches(9.25)) }, 'bore-way-2')]).toEqual([undefined, undefined]); // prettier-ignore
   });
 });

@@ -5,7 +5,7 @@ import { withKind } from '../layout/index.js';
 import { inches } from '../measure/index.js';
 import { bareJob, inHouse, wantOf, type JobInHouse } from '../model/index.js';
 import { keptParts, routeDetail, searchRoutes, takeWay } from '../purpose/index.js';
-import { judgeAsk, minutesOf, printSpan, spent, stepsOf, timeTerms, type Step } from './index.js';
+import { judgeAsk, minutesOf, printMinutes, printSpan, spent, stepsOf, timeTerms, type Step } from './index.js';
 
 const taken = (id: string): JobInHouse => {
   const open = openJobs.find((j) => j.id === id)!;
@@ -47,6 +47,32 @@ describe('minutes (handbook 23, common practice)', () => {
       'bore a joist × 4: 20 to 40 min',
       'pull cable × 2.5 (10 ft): 13 to 25 min',
     ]);
+  });
+});
+
+describe('minutes as people say them', () => {
+  it('below an hour in minutes, whole hours without them, two digits after', () => {
+    expect([0, 0.4, 59.4, 59.6, 60, 61, 69.5, 120, 125, 600].map(printMinutes)).toEqual(['0 min', '0 min', '59 min', '1 h', '1 h', '1 h 01', '1 h 10', '2 h', '2 h 05', '10 h']); // prettier-ignore
+  });
+  it('a span below an hour and a half in minutes, from there in hours; one figure where both are the same', () => {
+    expect([[5, 5], [90, 90], [89, 89], [80, 90], [30, 120]].map(([middle, bad]) => printSpan({ middle: middle!, bad: bad! }))).toEqual(['5 min', '1 h 30', '89 min', '1 h 20 to 1 h 30', '30 min to 2 h']); // prettier-ignore
+  });
+  it('what is counted by the foot, ten feet or the metre says so; one of a kind needs no count', () => {
+    expect(
+      timeTerms([spent('chase in brick', 2), spent('trunking', 1.25), spent('set a box'), spent('set a box', 2), spent('raceway', 1)]),
+    ).toEqual([
+      'chase in brick × 2 (ft): 40 to 80 min',
+      // 13 × 1.25 = 16.25, 26 × 1.25 = 32.5
+      'trunking × 1.3 (m): 16 to 33 min',
+      'set a box: 5 to 10 min',
+      'set a box × 2: 10 to 20 min',
+      'raceway: 4 to 8 min',
+    ]);
+    expect(timeTerms([spent('sand', -1)])).toEqual([]);
+  });
+  it('added up before they are rounded', () => {
+    // 1.6 + 1.6 = 3.2 and 3.3 + 3.3 = 6.6
+    expect(minutesOf([spent('pull cable by the metre'), spent('pull cable by the metre')])).toEqual({ middle: 3, bad: 7 });
   });
 });
 
