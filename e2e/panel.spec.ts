@@ -293,5 +293,5 @@ test('the rule index: searched by clause, opened to its worked example; in a hou
   await page.getByLabel('find').fill('nothing of the kind');
   await expect(page.getByText('No rule has these words.')).toBeVisible();
   await page.goto('/houses/quince-street-14/rules');
-  await expect(page.locator('[data-rule=box-fill] .bore')).toContainText('× stop', { timeout: 60_000 });
+  await expect(page.locator('[data-rule=box-fill] .bore')).toContainText('× stop', { timeout: 100_000 });
 });
