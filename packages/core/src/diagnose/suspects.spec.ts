@@ -1,0 +1,167 @@
+/** Every single fault that a circuit of two boxes can have, by name and part: what is listed, where it is seen, and what it does to the wiring. Handbook 25. */
+import { describe, expect, it } from 'vitest';
+import { buildNetwork, NetworkError, runOfBoxes } from '../circuit/index.js';
+import { emptySite, type Bench } from '../model/index.js';
+import { once } from '../once.testing.js';
+import type { CircuitBench } from './circuitBench.js';
+import { faultsOn, LOOSE_OHM, type Fault } from './suspects.js';
+
+const known = (bench: Bench): CircuitBench => ({ bench: { ...bench, plugged: [] }, taken: [], unseen: new Set(), circuit: undefined, site: emptySite() }); // prettier-ignore
+const plain = once(() => runOfBoxes({ boxes: 2 }));
+const guarded = once(() => runOfBoxes({ boxes: 2, protectedFirst: true }));
+const faults = once(() => faultsOn(known(plain())));
+const behind = once(() => faultsOn(known(guarded())));
+const of = (list: readonly Fault[], id: string): Fault => {
+  const fault = list.find((f) => f.suspect.id === id);
+  if (!fault) throw new Error(`no ${id} among ${list.map((f) => f.suspect.id).join(', ')}`);
+  return fault;
+};
+/** how many of each kind */
+const kinds = (list: readonly Fault[]) => {
+  const count: Record<string, number> = {};
+  for (const { suspect } of list) count[suspect.kind] = (count[suspect.kind] ?? 0) + 1;
+  return count;
+};
+const joint = (bench: Bench, device: string, terminal: string) => bench.joints.find((j) => j.at?.device === device && j.at.terminal === terminal); // prettier-ignore
+
+describe('what is listed', () => {
+  it('each once, by a name of its own; shares sum to one', () => {
+    for (const list of [faults(), behind()]) {
+      expect(new Set(list.map((f) => f.suspect.id)).size).toBe(list.length);
+      expect(list.reduce((s, f) => s + f.suspect.prior, 0)).toBeCloseTo(1, 9);
+    }
+  });
+  it('of a plain circuit nothing that only shows where a leak is sensed', () => {
+    expect(Object.keys(kinds(faults()))).not.toEqual(expect.arrayContaining(['leak']));
+    for (const kind of ['leak', 'wrong neutral', 'device tripped', 'device worn out', 'line and load swapped']) {
+      expect([kind, kinds(faults())[kind]]).toEqual([kind, undefined]);
+      expect([kind, kinds(behind())[kind]! > 0]).toEqual([kind, true]);
+    }
+    // a breaker that senses does as a receptacle does
+    const sensing: Bench = { ...plain(), breakers: plain().breakers.map((b) => ({ ...b, kind: 'ground-fault' as const })) };
+    expect([kinds(faultsOn(known(sensing)))['leak']! > 0, kinds(faultsOn(known(sensing)))['device tripped']]).toEqual([true, undefined]);
+  });
+  it('one each of what is no part of the wiring, a breaker off or worn, and per cable what nobody noted', () => {
+    expect(kinds(faults())).toMatchObject({
+      ...{ 'breaker off': 1, 'breaker worn': 1, appliance: 1, 'lost service neutral': 1, 'wrong breaker noted': 1, 'back-fed': 1 },
+      ...{ 'none of these': 1, 'worn contacts': 2, 'cable shorted': 2, 'pinched ground': 2, 'unknown box': 2, 'unknown switch': 2 },
+      // three conductors of each of two cables
+      'broken conductor': 6,
+      // only the far box can be fed from elsewhere than by the cable between them
+      'fed from elsewhere': 1,
+    });
+  });
+  it('a loose contact or splice for each that may be open; a ground may only be open', () => {
+    const open = faults().filter((f) => f.suspect.kind === 'open contact' || f.suspect.kind === 'open splice');
+    const loose = faults().filter((f) => f.suspect.kind === 'loose contact' || f.suspect.kind === 'loose splice');
+    expect(loose.map((f) => f.suspect.looseOf).sort()).toEqual(open.map((f) => f.suspect.id).sort());
+    for (const f of loose) {
+      const whole = of(faults(), f.suspect.looseOf!);
+      expect([f.suspect.part, f.suspect.kind.split(' ')[1]]).toEqual([whole.suspect.part, whole.suspect.kind.split(' ')[1]]);
+      // gone, and there again as something between
+      expect(f.net!.map((n) => n.map((c) => ('out' in c ? 'out' : c.ohm)))).toEqual(LOOSE_OHM.map((ohm) => ['out', ohm]));
+      expect(f.net![0]![0]).toEqual(whole.net![0]![0]);
+    }
+    expect(kinds(faults())['open ground']).toBeGreaterThan(0);
+    expect(faults().filter((f) => f.suspect.kind === 'open ground').every((f) => !faults().some((x) => x.suspect.looseOf === f.suspect.id))).toBe(true); // prettier-ignore
+  });
+  it('what is in a box is seen there, at the panel by nobody but an electrician, in a cable not at all', () => {
+    for (const { suspect } of [...faults(), ...behind()]) {
+      const [kind, id] = suspect.part.split('/');
+      if (kind === 'joints') expect([suspect.id, suspect.seenIn]).toEqual([suspect.id, id]);
+      else expect([suspect.id, suspect.seenIn]).toEqual([suspect.id, undefined]);
+    }
+    const at = (of: string) => faults().filter((f) => f.suspect.part === of).map((f) => f.suspect.kind); // prettier-ignore
+    expect(at('panel')).toContain('breaker worn');
+    expect(new Set(at('cable/cable1'))).toEqual(new Set(['cable shorted', 'broken conductor', 'unknown box']));
+    expect(new Set(at('cable/cable2'))).toEqual(new Set(['cable shorted', 'broken conductor', 'unknown box', 'fed from elsewhere']));
+  });
+  it('a push-in contact is met open more often than one under a screw', () => {
+    const pushed: Bench = { ...plain(), joints: plain().joints.map((j) => (j.at?.device === 'device2' && j.at.terminal.startsWith('brass') ? { ...j, how: 'push-in' as const } : j)) }; // prettier-ignore
+    const share = (list: readonly Fault[], device: string) => list.filter((f) => f.suspect.kind === 'open contact' && f.suspect.id.includes(`${device}-brass`)).reduce((s, f) => s + f.suspect.prior, 0); // prettier-ignore
+    expect(share(faultsOn(known(pushed)), 'device2')).toBeGreaterThan(1.5 * share(faults(), 'device2'));
+    expect(share(faultsOn(known(pushed)), 'device1') / share(faults(), 'device1')).toBeLessThan(1.01);
+  });
+});
+
+describe('what a fault does to the wiring', () => {
+  const after = (id: string, bench = plain(), list = faults()): Bench => of(list, id).bench!({ ...bench, plugged: [] });
+  it('each leaves a circuit, or none at all; what it says of the network is there to be taken out', () => {
+    for (const [bench, list] of [
+      [plain(), faults()],
+      [guarded(), behind()],
+    ] as const) {
+      const { network } = buildNetwork({ ...bench, plugged: [] });
+      const branches = new Set(network.branches.map((b) => b.id));
+      const nodes = new Set(network.branches.flatMap((b) => [b.from, b.to]));
+      for (const { suspect, net, bench: edit } of list) {
+        for (const c of net?.flat() ?? []) expect([suspect.id, 'out' in c ? branches.has(c.out) : nodes.has(c.from) && nodes.has(c.to)]).toEqual([suspect.id, true]); // prettier-ignore
+        if (!edit) continue;
+        try {
+          buildNetwork(edit({ ...bench, plugged: [] }));
+        } catch (error) {
+          expect(error).toBeInstanceOf(NetworkError);
+        }
+      }
+    }
+  });
+  it('off and worn are the breaker open; a tripped or worn device is out, each by itself', () => {
+    for (const id of ['off/breaker', 'worn/breaker']) expect(after(id).breakers.map((b) => b.on)).toEqual([false]);
+    for (const id of ['tripped/device1', 'out/device1']) expect(after(id, guarded(), behind()).devices.map((d) => d.tripped)).toEqual([true, false]); // prettier-ignore
+  });
+  it('hot and neutral change their screws, all of that device and of no other', () => {
+    const bench = after('swapped/device2');
+    const ends = (b: Bench, device: string, terminal: string) => joint(b, device, terminal)?.ends;
+    expect(ends(bench, 'device2', 'silver upper')).toEqual(ends(plain(), 'device2', 'brass upper'));
+    expect(ends(bench, 'device2', 'brass upper')).toEqual(ends(plain(), 'device2', 'silver upper'));
+    expect(ends(bench, 'device1', 'brass upper')).toEqual(ends(plain(), 'device1', 'brass upper'));
+    const single: Bench = { ...plain(), devices: plain().devices.map((d) => (d.id === 'device2' ? { ...d, form: 'single' as const } : d)), joints: plain().joints.map((j) => (j.at?.device === 'device2' ? { ...j, at: { ...j.at, terminal: j.at.terminal.replace(/ (upper|lower)$/, '') } } : j)) }; // prettier-ignore
+    const one = of(faultsOn(known(single)), 'swapped/device2').bench!(single);
+    expect(joint(one, 'device2', 'silver')?.ends).toEqual(joint(single, 'device2', 'brass')?.ends);
+  });
+  it('line and load change places, brass with brass', () => {
+    const bench = after('line-load/device1', guarded(), behind());
+    const ends = (b: Bench, terminal: string) => joint(b, 'device1', terminal)?.ends;
+    for (const metal of ['brass', 'silver']) {
+      expect(ends(bench, `load ${metal}`)).toEqual(ends(guarded(), `line ${metal}`));
+      expect(ends(bench, `line ${metal}`)).toEqual(ends(guarded(), `load ${metal}`));
+    }
+  });
+  it('hot and ground change places at the last box; with two hots under its screws nobody leaves it so', () => {
+    const bench = after('hot-ground/device2');
+    const hot = plain().joints.find((j) => j.at?.device === 'device2' && j.at.terminal.startsWith('brass'))!;
+    expect(joint(bench, 'device2', 'green')?.ends).toEqual(hot.ends);
+    expect(faults().some((f) => f.suspect.id === 'hot-ground/device1')).toBe(false);
+  });
+  it('a bootleg ground: what was under the green screw is a piece of wire to the neutral instead', () => {
+    const bench = after('bootleg/device2');
+    expect(bench.pigtails.length - plain().pigtails.length).toBe(1);
+    expect(joint(bench, 'device2', 'green')!.ends).toEqual([{ pigtailId: 'touching', end: 0 }]);
+    const silver = bench.joints.filter((j) => j.at?.device === 'device2' && j.at.terminal.startsWith('silver'));
+    expect(silver.flatMap((j) => j.ends)).toContainEqual({ pigtailId: 'touching', end: 1 });
+  });
+  it('a tab that is whole is broken, one that is broken joins; the other device keeps its own', () => {
+    expect(after('tab/device2').devices.map((d) => d.brassTab)).toEqual([true, false]);
+    const split: Bench = { ...plain(), devices: plain().devices.map((d) => (d.id === 'device2' ? { ...d, brassTab: false } : d)) };
+    expect(after('tab/device2', split, faultsOn(known(split))).devices.map((d) => d.brassTab)).toEqual([true, true]);
+  });
+  it('a nail through a cable, and a bare wire on a hot screw, touch hot and ground of its far end', () => {
+    for (const id of ['short/cable2', 'pinched/cable2']) {
+      const { net } = of(faults(), id);
+      expect(net).toEqual([[{ from: expect.stringContaining('cable2/0/1'), to: expect.stringContaining('cable2/2/1'), ohm: 0.02 }]]);
+    }
+    // both joints of it touch by one more piece of wire
+    const bench = after('short/cable2');
+    const ends = bench.joints.flatMap((j) => j.ends.filter((e) => 'pigtailId' in e && e.pigtailId === 'touching').map(() => j.ends.map((e) => ('cableId' in e ? `${e.cableId}/${e.conductor}` : '')).filter((x) => x !== ''))); // prettier-ignore
+    expect(ends).toEqual([['cable2/0'], ['cable2/2']]);
+  });
+  it('a conductor that nobody joined can’t be broken, and a splice of two is open once', () => {
+    const bare: Bench = { ...plain(), joints: plain().joints.filter((j) => !j.ends.some((e) => 'cableId' in e && e.cableId === 'cable2' && e.conductor === 1)) }; // prettier-ignore
+    expect(faultsOn(known(bare)).some((f) => f.suspect.id === 'broken/cable2/1')).toBe(false);
+    const spliced = plain().joints.find((j) => j.kind === 'splice' && j.ends.length === 2);
+    const many = plain().joints.find((j) => j.kind === 'splice' && j.ends.length > 2);
+    const count = (id: string | undefined) => faults().filter((f) => f.suspect.id.startsWith(`open/${id}/`)).length;
+    if (spliced) expect(count(spliced.id)).toBe(1);
+    expect(many && count(many.id)).toBe(many?.ends.length);
+  });
+});
