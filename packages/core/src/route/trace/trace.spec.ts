@@ -5,6 +5,7 @@
 import { describe, expect, it } from 'vitest';
 import { feet, inches, toInches } from '../../measure/index.js';
 import { measured, type Site, type Wall } from '../../model/index.js';
+import { once } from '../../once.testing.js';
 import { traced, type Traced } from '../index.js';
 import { boxOn, placeOn, smallHouse, wallOf } from '../smallHouse.testing.js';
 import { framed, input, laid, way } from '../smallWay.testing.js';
@@ -17,13 +18,13 @@ const open = (wall: Wall): Partial<Wall> => ({ faces: { A: { ...wall.faces.A, op
 const inch = (mm: number) => Math.round(toInches(mm) * 100) / 100;
 
 describe('through studs, two of them', () => {
-  const t = laid(house(), placeOn('n', 56));
+  const t = once(() => laid(house(), placeOn('n', 56)));
   it('each hole with its place from the nearer end of the wall, its distances and its rule', () => {
-    expect(t.holes.map((h) => h.where)).toEqual([
+    expect(t().holes.map((h) => h.where)).toEqual([
       '32" from the left end of wall n, 15 7/8" up; 1 3/8" to both faces, 15 7/8" to the bottom and 80 1/8" to the top; the stud is only reckoned: find it first',
       '48" from the left end of wall n, 15 7/8" up; 1 3/8" to both faces, 15 7/8" to the bottom and 80 1/8" to the top; the stud is only reckoned: find it first',
     ]);
-    expect(t.holes.map((h) => [h.member, inch(h.sizeMm), h.judged?.verdict, h.plate, h.bushing, h.seal])).toEqual([
+    expect(t().holes.map((h) => [h.member, inch(h.sizeMm), h.judged?.verdict, h.plate, h.bushing, h.seal])).toEqual([
       ['stud', 0.75, 'ok', false, false, false],
       ['stud', 0.75, 'ok', false, false, false],
     ]);
@@ -31,8 +32,8 @@ describe('through studs, two of them', () => {
     expect(far.holes.map((h) => h.where.split(',')[0])).toEqual(['24" from the right end of wall n']);
   });
   it('is opened 4 in wide beside each stud, half of it to either side, and as high', () => {
-    expect(t.openings.map((o) => [o.left, o.right].map(inch))).toEqual([[29.25, 34.75], [45.25, 50.75]]); // prettier-ignore
-    expect(t.openings[0]).toMatchObject({
+    expect(t().openings.map((o) => [o.left, o.right].map(inch))).toEqual([[29.25, 34.75], [45.25, 50.75]]); // prettier-ignore
+    expect(t().openings[0]).toMatchObject({
       wallId: 'n',
       face: 'A',
       what: 'stud 32" from the left end of wall n',
@@ -42,14 +43,14 @@ describe('through studs, two of them', () => {
   });
   it('32 in across, two bends, two studs: 40 in as it lies; nothing is left in loops, nothing stapled', () => {
     // 403.225 mm up, crossed at 403: a quarter of a mm more
-    expect(t.legs.map((l) => [l.kind, Math.round(l.lengthMm), l.staples])).toEqual([['wall', 813, []]]);
-    expect(t.legs[0]!.fastened).toMatch(/^fished/);
-    expect([t.bends, t.loops, Math.round(t.run.runMm)]).toEqual([2, 0, Math.round(inches(40) + 0.2)]);
-    expect(t.counts).toEqual({ staples: 0, plates: 0, bushings: 0, seals: 0, openings: 2, joists: 0 });
+    expect(t().legs.map((l) => [l.kind, Math.round(l.lengthMm), l.staples])).toEqual([['wall', 813, []]]);
+    expect(t().legs[0]!.fastened).toMatch(/^fished/);
+    expect([t().bends, t().loops, Math.round(t().run.runMm)]).toEqual([2, 0, Math.round(inches(40) + 0.2)]);
+    expect(t().counts).toEqual({ staples: 0, plates: 0, bushings: 0, seals: 0, openings: 2, joists: 0 });
   });
   it('keeps 20 mm from the studs of a bay that it only passes', () => {
     // the bay begins at 32 3/4 in: 831.85 mm
-    expect(t.legs[0]!.onWall!.points.map((p) => Math.round(p.u * 100) / 100)).toContain(851.85);
+    expect(t().legs[0]!.onWall!.points.map((p) => Math.round(p.u * 100) / 100)).toContain(851.85);
   });
   it('framed 2 1/2 in deep, 7/8 in are left to the faces: a steel plate on each stud', () => {
     const thin = laid(house({ walls: { n: { framing: { ...wallN.framing, studDepth: at(2.5) } } } }), placeOn('n', 56));
@@ -63,24 +64,24 @@ describe('through studs, two of them', () => {
 });
 
 describe('down, along under the floor, up again', () => {
-  const along = laid(house({ den: { below: 'basement' } }), placeOn('n', 56));
+  const along = once(() => laid(house({ den: { below: 'basement' } }), placeOn('n', 56)));
   it('one hole in the plate at either end, sealed, marked from above by a wire', () => {
-    expect(along.holes.map((h) => [h.member, h.where, h.seal])).toEqual([
+    expect(along().holes.map((h) => [h.member, h.where, h.seal])).toEqual([
       ['bottom plate', '24" from the left end of wall n, in the middle of the plate: 1 3/8" to both faces, 2 1/4" behind the finished face', true],
       ['bottom plate', '56" from the left end of wall n, in the middle of the plate: 1 3/8" to both faces, 2 1/4" behind the finished face', true],
     ]); // prettier-ignore
-    expect(along.drillFrom).toEqual([expect.stringMatching(/^From below, up into wall n: .*2" back from the wire/)]);
-    expect([along.counts.seals, along.counts.openings]).toEqual([2, 0]);
+    expect(along().drillFrom).toEqual([expect.stringMatching(/^From below, up into wall n: .*2" back from the wire/)]);
+    expect([along().counts.seals, along().counts.openings]).toEqual([2, 0]);
   });
   it('250 mm down to the joists, 32 in along them stapled 12 in from either end, 250 mm up', () => {
-    expect(along.legs.map((l) => [l.words, Math.round(l.lengthMm), l.staples.map(Math.round)])).toEqual([
+    expect(along().legs.map((l) => [l.words, Math.round(l.lengthMm), l.staples.map(Math.round)])).toEqual([
       ['in wall n', 403, []],
       ['the basement', 1313, [555, 758]],
       ['in wall n', 403, []],
     ]);
     // five bends; two loops of a foot are left for later, none where one can reach it all
-    expect([along.bends, along.loops]).toEqual([5, 2]);
-    expect(along.run.runMm).toBeCloseTo(403.225 + 1312.8 + 403 + 5 * inches(3) + 2 * feet(1));
+    expect([along().bends, along().loops]).toEqual([5, 2]);
+    expect(along().run.runMm).toBeCloseTo(403.225 + 1312.8 + 403 + 5 * inches(3) + 2 * feet(1));
     expect(laid(house({ den: { below: 'basement' } }), placeOn('n', 56), { open: true }).loops).toBe(0);
   });
   // 27 in from the left end of one wall lies opposite 93 in from that of the other
@@ -137,17 +138,17 @@ describe('down, along under the floor, up again', () => {
 });
 
 describe('up, over an attic, down', () => {
-  const t = laid(house({ den: { above: 'attic' }, boxes: [boxOn('b', 'n', 27)] }), placeOn('s', 93));
+  const t = once(() => laid(house({ den: { above: 'attic' }, boxes: [boxOn('b', 'n', 27)] }), placeOn('s', 93)));
   it('150 mm over the plates; across the tops of joists between guard strips, stapled, nothing bored', () => {
-    const over = t.legs.find((l) => l.kind === 'hollow')!;
+    const over = t().legs.find((l) => l.kind === 'hollow')!;
     // 96 in of room and a wall’s thickness less its half at both sides: 2552.7 mm
     expect(over.lengthMm).toBeCloseTo(150 + 2552.7 + 150);
     // 12 in from either end, and one between, as 76 1/2 in are more than 54
     expect(over.staples.map((s) => Math.round(s * 10) / 10)).toEqual([454.8, 1426.4, 2397.9]);
     expect(over.fastened).toMatch(/between guard strips/);
-    expect(t.holes.map((h) => h.member)).toEqual(['top plate', 'top plate']);
-    expect(t.holes.map((h) => inch(h.onWall!.z))).toEqual([96, 96]);
-    expect(t.drillFrom).toEqual([expect.stringMatching(/^From the attic, down into wall n and wall s: /)]);
+    expect(t().holes.map((h) => h.member)).toEqual(['top plate', 'top plate']);
+    expect(t().holes.map((h) => inch(h.onWall!.z))).toEqual([96, 96]);
+    expect(t().drillFrom).toEqual([expect.stringMatching(/^From the attic, down into wall n and wall s: /)]);
   });
 });
 
