@@ -19,6 +19,11 @@ it('5 in along, 2 1/4 in through, two bends: 13 1/4 in the wall, 32 in out for f
   expect(toInches(run.sums.fishing.result.value)).toBeCloseTo(45.25); // 13.25 + 2·16
   expect(toInches(run.cutMm)).toBeCloseTo(48);
   expect(toFeet(run.buyMm)).toBeCloseTo(5); // 48 · 1.15 = 55.2 in
+  expect(run.sums.cut.terms.map((t) => toInches(t.value))).toEqual([expect.closeTo(45.25)]);
+  expect(run.sums.buy.terms.map((t) => toInches(t.value))).toEqual([expect.closeTo(48), expect.closeTo(7.2)]);
+  // what comes out at just a step is that step, not the next
+  const even = cableRun({ alongMm: inches(10), upMm: 0, throughMm: 0, bends: 2, studsCrossed: 0, freeEndsMm: [0, 0], sheathMm: 0 });
+  expect(toInches(even.cutMm)).toBeCloseTo(48); // 10 + 6 + 32
 });
 
 it('what is bought covers what is cut, and that covers both what stays and what fishing takes', () => {

@@ -118,6 +118,18 @@ describe('down, along under the floor, up again', () => {
     // in the middle of what is passed there: 24 + 48.2 in
     expect([Math.round(toInches(there.at.x)), there.joists]).toEqual([72, { roomId: 'den', over: false }]);
   });
+  it('one joist is a joist; those of a closed floor overhead are over the room, and nothing is stapled there', () => {
+    const joists = { runs: 'across-first' as const, spacing: at(16), depth: at(9.25) };
+    const one = laid(house({ den: { below: 'basement', joistsBelow: joists } }), placeOn('n', 40));
+    expect(one.holes.filter((h) => h.member === 'joist').map((h) => h.where)).toEqual(['1 joist under the den, in a straight line through their middles']); // prettier-ignore
+    const over = laid(house({ den: { above: 'floor', joistsAbove: joists } }), placeOn('n', 56));
+    const [bored] = over.holes.filter((h) => h.member === 'joist');
+    expect([bored!.count, bored!.where.slice(0, 21), bored!.joists]).toEqual([2, '2 joists over the den', { roomId: 'den', over: true }]);
+    const [leg] = over.legs.filter((l) => l.kind === 'hollow');
+    expect([leg!.staples, leg!.fastened]).toEqual([[], 'fished between the joists']);
+    const along = laid(house({ den: { above: 'floor', joistsAbove: { ...joists, runs: 'along-first' } } }), placeOn('n', 56));
+    expect([along.legs.find((l) => l.kind === 'hollow')!.staples, along.counts.joists]).toEqual([[], 0]);
+  });
   it('along joists that run the other way: nothing bored, stapled', () => {
     const t = across({ runs: 'across-first' });
     expect(t.counts.joists).toBe(0);
@@ -134,6 +146,16 @@ describe('down, along under the floor, up again', () => {
     const passes = (t: Traced) => t.legs.some((l) => l.path.some((p) => Math.abs(p.x - x) < 1 && Math.abs(p.y - y) < 1));
     expect(passes(traced({ ...through, via: { space, x, y } }))).toBe(true);
     expect(passes(traced(through))).toBe(false);
+    // in another space it says nothing; it turns there and nowhere twice
+    expect(passes(traced({ ...through, via: { space: 'attic/1', x, y } }))).toBe(false);
+    const [leg] = traced({ ...through, via: { space, x, y } }).legs.filter((l) => l.kind === 'hollow');
+    const far = Math.abs(f.nodes[f.boxes.get('b')!]!.y - y);
+    expect(leg!.lengthMm).toBeCloseTo(2 * 250 + inches(32) + 2 * far);
+    const corners = leg!.path.map((p) => `${Math.round(p.x)},${Math.round(p.y)},${Math.round(p.z)}`);
+    expect(new Set(corners).size).toBe(corners.length);
+    // the end of the leg is no point to turn at
+    const ends = [through.nodes.find((n) => f.nodes[n]!.space === space)!, through.nodes.findLast((n) => f.nodes[n]!.space === space)!];
+    for (const n of ends) expect(traced({ ...through, via: { space, x: f.nodes[n]!.x, y: f.nodes[n]!.y } }).run.runMm).toBeCloseTo(traced(through).run.runMm); // prettier-ignore
   });
 });
 
