@@ -201,3 +201,20 @@ describe('opened, and proved dead', () => {
     expect([through('unknown switch', 'unknown/k1'), through('broken conductor', 'cable/k1', ['whole', 'touching'])]).toEqual(['broken', 'whole']); // prettier-ignore
   });
 });
+
+describe('of two at once', () => {
+  const other = fault('appliance');
+  it('either shows what it shows alone', () => {
+    const with_ = (one: Suspect) => [other, one];
+    expect(shows('panel', with_(fault('open contact', { part: 'panel' })))).toBe('found');
+    expect(shows('look/box', with_(fault('open splice', { seenIn: 'box' })))).toBe('found');
+    expect(shows('look/box', with_(fault('back-fed')))).toBeUndefined();
+    const worn = fault('worn contacts', { deviceId: 'own' });
+    expect([shows('plug/own', with_(worn)), shows('lamps/own/upper', with_(worn)), shows('others', with_(fault('worn contacts', { deviceId: 'far' })))]).toEqual(['loose', 'hot open, or no power: a dead tester looks the same', 'all']); // prettier-ignore
+    const dark = shown({ 'own/upper': DEAD });
+    expect(shows('line/own', with_(fault('device tripped', { deviceId: 'own' })), { is: dark })).toBe('full');
+    expect(shows('line/own', [other, fault('open splice', { deviceId: 'own' })], { is: dark })).toBe('none');
+    // something else of the device that wears is no worn contact
+    expect([shows('lamps/own/upper', [fault('swapped', { deviceId: 'own' })]), shows('plug/own', [fault('swapped', { deviceId: 'own' })])]).toEqual(['reads as right', 'firm']); // prettier-ignore
+  });
+});

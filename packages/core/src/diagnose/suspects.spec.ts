@@ -155,13 +155,87 @@ describe('what a fault does to the wiring', () => {
     const ends = bench.joints.flatMap((j) => j.ends.filter((e) => 'pigtailId' in e && e.pigtailId === 'touching').map(() => j.ends.map((e) => ('cableId' in e ? `${e.cableId}/${e.conductor}` : '')).filter((x) => x !== ''))); // prettier-ignore
     expect(ends).toEqual([['cable2/0'], ['cable2/2']]);
   });
-  it('a conductor that nobody joined can’t be broken, and a splice of two is open once', () => {
+  it('what is open comes out of its joint, and of no other; a joint with nothing left in it is gone', () => {
+    const [fault] = faults().filter((f) => f.suspect.id.startsWith('open/grounds1/cable2'));
+    const bench = fault!.bench!(plain());
+    expect(bench.joints.find((j) => j.id === 'grounds1')!.ends).toEqual(plain().joints.find((j) => j.id === 'grounds1')!.ends.filter((e) => !('cableId' in e && e.cableId === 'cable2'))); // prettier-ignore
+    const [single] = faults().filter((f) => f.suspect.id.startsWith('open/device2-brass-upper/'));
+    expect(single!.bench!(plain()).joints).toEqual(plain().joints.filter((j) => j.id !== 'device2-brass-upper'));
+  });
+  it('a splice of two is open once, whichever comes out; a bare end under a cap is no joint', () => {
+    const two: Bench = { ...plain(), joints: plain().joints.map((j) => (j.id === 'grounds1' ? { ...j, ends: j.ends.slice(0, 2) } : j)) };
+    const opened = (bench: Bench) => faultsOn(known(bench)).filter((f) => f.suspect.id.startsWith('open/grounds1/')).map((f) => f.suspect.id); // prettier-ignore
+    expect([opened(plain()).length, opened(two)]).toEqual([3, ['open/grounds1/cable1/2/1']]);
+    const capped: Bench = { ...plain(), joints: plain().joints.map((j) => (j.id === 'grounds1' ? { ...j, kind: 'cap' as const } : j)) };
+    expect(opened(capped)).toEqual([]);
+    // a terminal of two, which is no splice, may lose either
+    const both: Bench = { ...plain(), joints: plain().joints.map((j) => (j.id === 'device2-brass-upper' ? { ...j, ends: [...j.ends, { cableId: 'cable2', conductor: 3, end: 1 as const }] } : j)) }; // prettier-ignore
+    expect(faultsOn(known(both)).filter((f) => f.suspect.id.startsWith('open/device2-brass-upper/'))).toHaveLength(2);
+  });
+  it('a conductor that nobody joined can’t be broken', () => {
     const bare: Bench = { ...plain(), joints: plain().joints.filter((j) => !j.ends.some((e) => 'cableId' in e && e.cableId === 'cable2' && e.conductor === 1)) }; // prettier-ignore
-    expect(faultsOn(known(bare)).some((f) => f.suspect.id === 'broken/cable2/1')).toBe(false);
-    const spliced = plain().joints.find((j) => j.kind === 'splice' && j.ends.length === 2);
-    const many = plain().joints.find((j) => j.kind === 'splice' && j.ends.length > 2);
-    const count = (id: string | undefined) => faults().filter((f) => f.suspect.id.startsWith(`open/${id}/`)).length;
-    if (spliced) expect(count(spliced.id)).toBe(1);
-    expect(many && count(many.id)).toBe(many?.ends.length);
+    const broken = (bench: Bench) => faultsOn(known(bench)).filter((f) => f.suspect.kind === 'broken conductor').map((f) => f.suspect.id); // prettier-ignore
+    expect(broken(bare)).toEqual(broken(plain()).filter((id) => id !== 'broken/cable2/1'));
+  });
+  it('broken, switched off or boxed in: the conductor it is said of is out, the hot where nobody says which', () => {
+    const out = (id: string) => of(faults(), id).net!.flat().map((c) => ('out' in c ? c.out : c)); // prettier-ignore
+    const conductor = (cable: string, n: number) => buildNetwork(plain()).network.branches.find((b) => b.id.startsWith('conductor') && b.id.includes(`${cable}/${n}`))!.id; // prettier-ignore
+    expect([0, 1, 2].map((n) => out(`broken/cable2/${n}`))).toEqual([0, 1, 2].map((n) => [conductor('cable2', n)]));
+    for (const id of ['between/cable2', 'unknown-switch/cable2']) expect(out(id)).toEqual([conductor('cable2', 0)]);
+    // fed from elsewhere: neither hot nor white of this cable, and another white goes to the bar
+    expect(out('elsewhere/cable2')).toEqual([conductor('cable2', 0), conductor('cable2', 1), { from: expect.stringContaining('cable2/1/1'), to: expect.stringContaining('neutral'), ohm: 0.2 }]); // prettier-ignore
+  });
+  it('a leak of some 20 mA from hot to ground of its cable; a borrowed neutral leaves its screw for the bar', () => {
+    const { net } = of(behind(), 'leak/cable2');
+    expect(net).toEqual([[{ from: expect.stringContaining('cable2/0/1'), to: expect.stringContaining('cable2/2/1'), ohm: 6000 }]]);
+    const borrowed = of(behind(), 'borrowed/device2').net!;
+    expect(borrowed).toEqual([[{ out: expect.stringContaining('device2-silver') }, { from: expect.stringContaining('device2'), to: expect.stringContaining('neutral'), ohm: 0.2 }]]); // prettier-ignore
+  });
+  it('a switch may be off, and has no halves; a device that nobody wired to a hot has no tab to be wrong', () => {
+    const switched: Bench = { ...plain(), devices: [...plain().devices, { ...plain().devices[0]!, id: 'sw', name: 'Switch', form: 'switch', up: true }] }; // prettier-ignore
+    const list = faultsOn(known(switched));
+    expect(list.filter((f) => f.suspect.id.endsWith('/sw')).map((f) => f.suspect.id)).toEqual(['up/sw']);
+    expect(of(list, 'up/sw').bench!(switched).devices.map((d) => d.up)).toEqual([false, false, false]);
+    expect(list.some((f) => f.suspect.id === 'up/device1')).toBe(false);
+    const dark: Bench = { ...plain(), joints: plain().joints.filter((j) => !(j.at?.device === 'device2' && j.at.terminal.includes('brass'))) }; // prettier-ignore
+    expect(faultsOn(known(dark)).some((f) => f.suspect.id === 'tab/device2')).toBe(false);
+    expect(faultsOn(known(dark)).some((f) => f.suspect.id === 'hot-ground/device2')).toBe(false);
+    const groundless: Bench = { ...plain(), joints: plain().joints.filter((j) => !(j.at?.device === 'device2' && j.at.terminal === 'green')) }; // prettier-ignore
+    for (const id of ['hot-ground/device2', 'bootleg/device2']) expect(faultsOn(known(groundless)).some((f) => f.suspect.id === id)).toBe(false); // prettier-ignore
+  });
+  it('of two breakers only the one that is meant is off', () => {
+    const two: Bench = { ...plain(), breakers: [...plain().breakers, { ...plain().breakers[0]!, id: 'second', number: '6' }] };
+    const list = faultsOn(known(two));
+    expect(of(list, 'off/second').bench!(two).breakers.map((b) => b.on)).toEqual([true, false]);
+    expect(of(list, 'off/second').suspect.words).toBe('breaker 6 is off or has tripped');
+  });
+  it('green, green-yellow and bare are grounds; a cable of another’s house end has its far side here', () => {
+    for (const colour of ['green', 'green-yellow'] as const) {
+      const bench: Bench = { ...plain(), cables: plain().cables.map((c) => ({ ...c, colours: c.colours.map((x) => (x === 'bare' ? colour : x)) })), pigtails: plain().pigtails.map((p) => ({ ...p, colour })) }; // prettier-ignore
+      const grounds = (b: Bench) => faultsOn(known(b)).filter((f) => f.suspect.kind === 'open ground').map((f) => f.suspect.id); // prettier-ignore
+      expect(grounds(bench)).toEqual(grounds(plain()));
+    }
+    const away: Bench = { ...plain(), cables: plain().cables.map((c) => (c.id === 'cable2' ? { ...c, ends: ['box1', 'elsewhere'] as [string, string] } : c)) }; // prettier-ignore
+    const list = faultsOn(known(away));
+    // its near end is the one that is here: what is pinched is pinched there, and nobody can tell it is fed from elsewhere
+    expect(of(list, 'pinched/cable2').suspect.boxId).toBe('box1');
+    expect(list.some((f) => f.suspect.id === 'elsewhere/cable2')).toBe(false);
+  });
+  it('a cable with no hot joined has nothing to be shorted; one without white or ground neither', () => {
+    const cut = (conductor: number): Bench => ({ ...plain(), joints: plain().joints.map((j) => ({ ...j, ends: j.ends.filter((e) => !('cableId' in e && e.cableId === 'cable2' && e.conductor === conductor)) })).filter((j) => j.ends.length > 0) }); // prettier-ignore
+    const shorted = (bench: Bench) => faultsOn(known(bench)).some((f) => f.suspect.id === 'short/cable2');
+    expect([shorted(cut(0)), shorted(cut(1))]).toEqual([false, true]);
+    const blacks: Bench = { ...plain(), cables: plain().cables.map((c) => (c.id === 'cable2' ? { ...c, colours: ['black', 'black', 'black'] as const as never } : c)) }; // prettier-ignore
+    expect(shorted(blacks)).toBe(false);
+  });
+  it('is told by its conductor, its screw and its box; at the panel, by that', () => {
+    const words = (id: string) => faults().find((f) => f.suspect.id.startsWith(id))!.suspect.words;
+    expect(words('open/device2-brass-upper/')).toMatch(/^open: black .* at Receptacle 2 in Box 2$/);
+    expect(words('open/grounds1/')).toMatch(/^ground open: bare .* in a splice in Box 1$/);
+    expect(words('open/neutral-bar-1/')).toMatch(/^open: white .* in the panel$/);
+    expect(words('elsewhere/cable2')).toMatch(/^Box 2 isn’t fed by box 1 to box 2/);
+    expect(words('pinched/cable1')).toBe('a bare wire on a hot screw in Box 1');
+    const boxed: Bench = { ...plain(), joints: plain().joints.map((j) => (j.id === 'device2-green' ? { ...j, at: { ...j.at!, device: 'box' } } : j)) }; // prettier-ignore
+    expect(faultsOn(known(boxed)).find((f) => f.suspect.id.startsWith('open/device2-green/'))!.suspect.words).toMatch(/ at the box in Box 2$/); // prettier-ignore
   });
 });

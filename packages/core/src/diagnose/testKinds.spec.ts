@@ -78,12 +78,50 @@ describe('the tests of a run of two', () => {
     expect(ids(of(plain(), 'meter/device1/upper'))).toEqual(lamps);
     expect(lamps).toEqual(LAMP_CODES.filter((c) => c !== 'none').map(lampId));
   });
-  it('a face is named with its half where there are two, a box by its own name', () => {
-    const words = of(plain(), 'lamps/device1/upper').words;
-    expect(words).toMatch(/the upper face of /);
-    const single = runOfBoxes({ boxes: 2 });
-    const one: Bench = { ...single, devices: single.devices.map((d) => (d.id === 'device1' ? { ...d, form: 'single' as const } : d)) };
-    expect(of(testsOf(known(one), 'box2'), 'lamps/device1/upper').words).not.toMatch(/face of/);
+  it('what each may show, by the names that kept searches know it by', () => {
+    const volts = ['full', 'low', 'none', 'high'];
+    const shown: Record<string, string[]> = {
+      ...{ appliance: ['works', 'fails'], reset: ['works now', 'still dead', 'opens again'], switches: ['works now', 'no change'] },
+      ...{ others: ['none', 'some', 'all'], off: ['dead', 'live'], turn: ['one', 'none'], house: ['steady', 'changes'] },
+      ...{ 'shared/device2/upper': volts, 'probe/device2': ['signals', 'silent'], 'plug/device2': ['firm', 'loose'] },
+      ...{ 'look/box1': ['found', 'sound'], 'school/box1': ['feed-through', 'pigtail'], 'press/device1': ['set', 'out'] },
+      ...{ 'line/device1': ['full', 'none'], panel: ['sound', 'found'], 'through/cable2': ['whole', 'broken', 'touching'] },
+    };
+    for (const [id, outcomes] of Object.entries(shown)) expect([id, ids(of(guarded(), id))]).toEqual([id, outcomes]);
+  });
+  it('a face is named with its half where there are two; by its own name and its box’s, once where the one has the other', () => {
+    const words = (bench: Bench, id: string) => of(testsOf(known(bench), 'box2'), id).words;
+    const named = (device: string, box: string, boxes = 2): Bench => {
+      const bench = runOfBoxes({ boxes });
+      return {
+        ...bench,
+        boxes: bench.boxes.map((b) => (b.id === 'box1' ? { ...b, name: box } : b)),
+        devices: bench.devices.map((d) => (d.id === 'device1' ? { ...d, name: device } : d)),
+      };
+    };
+    expect(words(named('Outlet', 'Hall box'), 'lamps/device1/upper')).toBe('Three-lamp tester in the upper face of Outlet, Hall box');
+    expect(words(named('HALL outlet', 'Hall box'), 'lamps/device1/lower')).toBe('Three-lamp tester in the lower face of HALL outlet');
+    expect(words(named('Outlet', 'Hall box', 1), 'plug/device1')).toBe('Feel how a plug sits in Hall box');
+    const bench = named('Outlet', 'Hall box');
+    const one: Bench = { ...bench, devices: bench.devices.map((d) => (d.id === 'device1' ? { ...d, form: 'single' as const } : d)) };
+    expect(words(one, 'lamps/device1/upper')).toBe('Three-lamp tester in Outlet, Hall box');
+    // a device whose box is none of those that are drawn
+    expect(words({ ...bench, boxes: bench.boxes.filter((b) => b.id !== 'box1') }, 'plug/device1')).toBe('Feel how a plug sits in Outlet, the box'); // prettier-ignore
+    expect(of(testsOf(known(bench), 'box2', [['device1/upper', 'device2/lower']], ['box1']), 'shared/device1/upper').words).toMatch(/^Meter across the upper face of Outlet, Hall box while .* the lower face of Receptacle 2, Box 2/); // prettier-ignore
+    expect(of(testsOf(known(bench), 'box2', [], ['box1']), 'school/box1')).toMatchObject({ dead: true, words: expect.stringContaining('cover of Hall box off') }); // prettier-ignore
+  });
+  it('a switch has no faces to test; it makes a second device whose box is told apart', () => {
+    const bench = runOfBoxes({ boxes: 2 });
+    const more: Bench = { ...bench, devices: bench.devices.map((d) => (d.id === 'device1' ? { ...d, form: 'switch' as const } : d)) };
+    const list = testsOf(known(more), 'box2');
+    expect(list.filter((t) => t.id.includes('device1'))).toEqual([]);
+    expect(list.some((t) => t.id === 'others')).toBe(false);
+    expect(of(list, 'plug/device2').words).toBe('Feel how a plug sits in Receptacle 2, Box 2');
+  });
+  it('of two breakers one that senses is enough', () => {
+    const bench = runOfBoxes({ boxes: 2 });
+    const breakers = [bench.breakers[0]!, { ...bench.breakers[0]!, id: 'second', kind: 'ground-fault' as const }];
+    expect(ids(of(testsOf(known({ ...bench, breakers }), 'box2'), 'volts/device2/upper'))).toContain('opens');
   });
 });
 

@@ -52,6 +52,22 @@ describe('through studs, two of them', () => {
     // the bay begins at 32 3/4 in: 831.85 mm
     expect(t().legs[0]!.onWall!.points.map((p) => Math.round(p.u * 100) / 100)).toContain(851.85);
   });
+  it('and as much from the other side of it, where it comes from there', () => {
+    const back = laid(house({ boxes: [boxOn('b', 'n', 88)] }), placeOn('n', 56));
+    // the bay passed ends at 79 1/4 in: 2012.95 mm
+    expect(back.legs[0]!.onWall!.points.map((p) => Math.round(p.u * 100) / 100)).toContain(1992.95);
+  });
+  it('a bay too narrow for that is passed in its middle', () => {
+    const narrow = laid(house({ walls: { n: { framing: { ...wallN.framing, extraStuds: [{ id: 'more', x: at(35) }] } } } }), placeOn('n', 56)); // prettier-ignore
+    expect(narrow.holes.map((h) => inch(h.onWall!.u))).toEqual([32, 35, 48]);
+    // between 32 3/4 and 34 1/4 in, 38 mm: its middle
+    expect(narrow.legs[0]!.onWall!.points.map((p) => inch(p.u))).toContain(33.5);
+  });
+  it('from a box that seems to sit on a stud into the bay beside it, 20 mm from that stud', () => {
+    const beside = laid(house({ boxes: [boxOn('b', 'n', 32.5)] }), placeOn('n', 56));
+    expect(beside.legs[0]!.onWall!.points.map((p) => Math.round(p.u * 100) / 100).slice(0, 2)).toEqual([825.5, 851.85]);
+    expect(beside.holes.map((h) => inch(h.onWall!.u))).toEqual([48]);
+  });
   it('framed 2 1/2 in deep, 7/8 in are left to the faces: a steel plate on each stud', () => {
     const thin = laid(house({ walls: { n: { framing: { ...wallN.framing, studDepth: at(2.5) } } } }), placeOn('n', 56));
     expect([thin.counts.plates, thin.holes[0]!.where]).toEqual([2, expect.stringContaining('7/8" to both faces')]);
