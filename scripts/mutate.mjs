@@ -63,6 +63,12 @@ process.chdir(core);
 mkdirSync(join(root, 'mutants'), { recursive: true });
 const lines = [];
 for (const folder of positionals.length ? positionals : folders) {
+  const mutate = mutated(folder);
+  if (mutate.length === 0) {
+    lines.push(`${folder.padEnd(12)} none of its stretches is in this sample: a smaller one, or the whole, tells`);
+    console.log(lines.at(-1));
+    continue;
+  }
   const also = values.with?.split(',') ?? SEEN_FROM[folder] ?? [];
   const config = join(core, '.mutate.vitest.config.mjs');
   const wanted = values.spec?.split(',').map((name) => `${name}.spec.ts`);
@@ -74,7 +80,7 @@ for (const folder of positionals.length ? positionals : folders) {
   writeFileSync(config, `export default { test: { include: ['.bundled/**/*.spec.js'], testTimeout: 120000, isolate: false } };\n`);
   const report = join(root, 'mutants', `${folder}.json`);
   const results = await new Stryker({
-    mutate: mutated(folder),
+    mutate,
     testRunner: 'vitest',
     plugins: ['@stryker-mutator/vitest-runner'],
     vitest: { configFile: '.mutate.vitest.config.mjs', related: false },
@@ -107,10 +113,15 @@ for (const folder of positionals.length ? positionals : folders) {
     });
   if (existsSync(report)) rmSync(report);
   writeFileSync(join(root, 'mutants', `${folder}.txt`), `${survivors.join('\n')}\n`);
-  const score = killed + survived === 0 ? 100 : (100 * killed) / (killed + survived);
+  if (killed + survived === 0) {
+    lines.push(`${folder.padEnd(12)} nothing in it could be mutated: no mark`);
+    console.log(lines.at(-1));
+    continue;
+  }
+  const score = (100 * killed) / (killed + survived);
   const least = LEAST[folder] ?? LEAST_ELSEWHERE;
   lines.push(
-    `${folder.padEnd(12)} ${killed} of ${killed + survived} seen, ${score.toFixed(1)} % (at least ${least}${score < least ? ': NOT reached' : ''})`,
+    `${folder.padEnd(12)} ${killed} of ${killed + survived} seen${values.sample ? `, a sample of 1 in ${values.sample}` : ''}, ${score.toFixed(1)} % (at least ${least}${score < least ? ': NOT reached' : ''})`,
   );
   console.log(lines.at(-1));
 }

@@ -1,4 +1,7 @@
-/** Every single fault that a circuit of two boxes can have, by name and part: what is listed, where it is seen, and what it does to the wiring. Handbook 25. */
+/**
+ * Every single fault that a circuit of two boxes can have, by name and part: what is listed, where it is seen, and what it does to the wiring.
+ * Handbook 25. Two hundredths of an ohm where metals touch, 6 000 Ω of damp (20 mA at 120 V): common practice, no source.
+ */
 import { describe, expect, it } from 'vitest';
 import { buildNetwork, NetworkError, runOfBoxes } from '../circuit/index.js';
 import { emptySite, type Bench } from '../model/index.js';

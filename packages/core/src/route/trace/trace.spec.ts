@@ -134,6 +134,24 @@ describe('down, along under the floor, up again', () => {
     // in the middle of what is passed there: 24 + 48.2 in
     expect([Math.round(toInches(there.at.x)), there.joists]).toEqual([72, { roomId: 'den', over: false }]);
   });
+  it('each room’s joists by what was measured of them: what is ok under the one is not told under the other', () => {
+    const joists = { runs: 'across-first' as const, spacing: at(16) };
+    const two = (den: object, shop: object) => laid(house({ den: { below: 'basement', joistsBelow: { ...joists, ...den } }, shop: { below: 'basement', joistsBelow: { ...joists, ...shop } } }), placeOn('n2', 60)).holes.filter((h) => h.member === 'joist').map((h) => [h.joists!.roomId, h.count, h.judged!.verdict]); // prettier-ignore
+    // 160 1/2 in at 16 are 10 joists: 6 to the middle of the wall between, 4 beyond it
+    expect(two({ depth: at(9.25) }, {})).toEqual([
+      ['den', 6, 'ok'],
+      ['shop', 4, 'can’t tell'],
+    ]);
+    expect(two({}, { depth: at(9.25) })).toEqual([
+      ['den', 6, 'can’t tell'],
+      ['shop', 4, 'ok'],
+    ]);
+    // a third of 2 in is less than the 3/4 in that is bored
+    expect(two({ depth: at(9.25) }, { depth: at(2) })).toEqual([
+      ['den', 6, 'ok'],
+      ['shop', 4, 'stop'],
+    ]);
+  });
   it('one joist is a joist; those of a closed floor overhead are over the room, and nothing is stapled there', () => {
     const joists = { runs: 'across-first' as const, spacing: at(16), depth: at(9.25) };
     const one = laid(house({ den: { below: 'basement', joistsBelow: joists } }), placeOn('n', 40));
