@@ -42,6 +42,10 @@ function level(space: string): PlanLevel {
 
 const tracedParts = (detail: RouteDetail): Traced[] => [detail.traced, ...detail.sections];
 
+/** Longer names don’t fit beside their mark in the part that is shown. */
+const MOST_LETTERS = 20;
+const short = (name: string, otherwise: string): string => (name.length > MOST_LETTERS ? otherwise : name);
+
 /** The plan with the way on it; undefined for a house where nobody walked round a room. */
 export function routePlanFigure(house: House, want: Want, option: RouteOption, detail: RouteDetail): RoutePlanFigure | undefined {
   const first = house.site.walls.find((w) => w.id === want.places[0]!.wallId);
@@ -76,7 +80,7 @@ export function routePlanFigure(house: House, want: Want, option: RouteOption, d
       {
         id: `place-${i}`,
         what: 'wanted' as const,
-        label: want.places.length > 1 ? `${i + 1}` : want.name,
+        label: want.places.length > 1 ? `${i + 1}` : short(want.name, 'wanted here'),
         x: at.x,
         y: -at.y,
         leftward: false,
@@ -108,7 +112,10 @@ export function routePlanFigure(house: House, want: Want, option: RouteOption, d
             {
               id: 'feed',
               what: 'feed' as const,
-              label: isPanel(house.site, option.feed.id) ? (subpanelOf(house.site, option.feed.id)?.name ?? 'panel') : option.feed.name,
+              label: short(
+                isPanel(house.site, option.feed.id) ? (subpanelOf(house.site, option.feed.id)?.name ?? 'panel') : option.feed.name,
+                'fed from here',
+              ),
               x: start.x,
               y: -start.y,
               leftward: feedLeft,

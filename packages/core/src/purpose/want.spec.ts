@@ -567,6 +567,10 @@ describe('drawings', () => {
     const plan = routePlanFigure(quinceStreet, want, best, detail)!;
     expect(plan.lines.map((l) => l.level)).toContain('under');
     expect(plan.ends.map((e) => e.label)).toEqual(['panel', 'Kiln corner']);
+    // a name of more than twenty letters would run out of the part that is shown
+    const named = (name: string, box: string) => routePlanFigure(quinceStreet, { ...want, name }, { ...best, feed: { ...best.feed, id: 'some-box', name: box } }, detail)!.ends.map((e) => e.label); // prettier-ignore
+    expect(named('x'.repeat(20), 'y'.repeat(20))).toEqual(['y'.repeat(20), 'x'.repeat(20)]);
+    expect(named('x'.repeat(21), 'y'.repeat(21))).toEqual(['fed from here', 'wanted here']);
   });
   it('crosses to a worker and back as it is', () => {
     const ways = waysOf(quinceStreet, wantOf('loom-lamp'));
