@@ -189,17 +189,31 @@ export function facePoints(on: SwitchedOn): FacePoint[] {
 /** Whether the grounds of a box still hang together and on the bar when its devices are taken out (250.148). */
 export function groundWithoutDevices(bench: Bench, boxId: string): boolean {
   const metal = metalOf(bench);
-  const grounds = cablesAt(bench, boxId).flatMap((c) =>
-    c.colours.flatMap((colour, conductor) =>
-      GROUNDS.has(colour)
-        ? ([0, 1] as const).filter((e) => c.ends[e] === boxId).map((end) => nodeOf.end(endKey({ cableId: c.id, conductor, end })))
-        : [],
-    ),
-  );
+  const grounds = groundEnds(bench, boxId);
   const bar = nodeOf.bar(GROUND_BAR);
   // what hangs together with all devices out does so with those of one box out
   if (grounds.every((n) => metal.walkBare(bar).has(n))) return true;
   const own = metal.walk(bar, metal.ofDevices(devicesAt(bench, boxId).map((d) => d.id)));
   return grounds.every((n) => own.has(n));
 }
+/** Whether the grounds of a box meet in the box itself, or on its metal, also where each has a bar of its own: of two feeds, the panel joins them too (250.148). */
+export function groundsMeet(bench: Bench, boxId: string): boolean {
+  const metal = metalOf(bench);
+  const [first, ...others] = groundEnds(bench, boxId);
+  if (first === undefined || others.length === 0) return true;
+  const away = [
+    ...cablesAt(bench, boxId).flatMap((c) => metal.ofCable(c.id)),
+    ...metal.ofDevices(devicesAt(bench, boxId).map((d) => d.id)),
+  ];
+  const here = metal.walk(first, away);
+  return others.every((n) => here.has(n));
+}
+const groundEnds = (bench: Bench, boxId: string): string[] =>
+  cablesAt(bench, boxId).flatMap((c) =>
+    c.colours.flatMap((colour, conductor) =>
+      GROUNDS.has(colour)
+        ? ENDS.filter((e) => c.ends[e] === boxId).map((end) => nodeOf.end(endKey({ cableId: c.id, conductor, end })))
+        : [],
+    ),
+  );
 const GROUNDS: ReadonlySet<WireColour> = new Set<WireColour>(['bare', 'green', 'green-yellow']);

@@ -5,19 +5,7 @@ import { nodeOf, runOfBoxes, sharedNeutralRun, switchOn } from '../circuit/index
 import { aquariumAlcove, sewingCorner } from '../houses.testing.js';
 import { readLamps, readVolts } from '../instruments/index.js';
 import { inches } from '../measure/index.js';
-import {
-  Bench,
-  DEFAULT_SCHOOLS,
-  emptyBench,
-  endKey,
-  PANEL,
-  plannedSite,
-  type BenchCable,
-  type BenchDevice,
-  type Schools,
-  type WireColour,
-  type WireEnd,
-} from '../model/index.js';
+import { Bench, DEFAULT_SCHOOLS, endKey, PANEL, plannedSite, type WireEnd } from '../model/index.js';
 import {
   addPigtail,
   BOX_PLAN_KINDS,
@@ -35,85 +23,9 @@ import {
   strip,
   takeOff,
   throwBreaker,
-  type BoxPlanKind,
-  type BoxPlanRequest,
 } from './index.js';
 import { expectMeant } from '../words/meaning.testing.js';
-
-const cable = (id: string, colours: WireColour[], gauge: 14 | 12 = 14): BenchCable => ({
-  id,
-  name: id,
-  gauge,
-  colours,
-  lengthMm: 5000,
-  ends: ['elsewhere', 'box'],
-  sides: ['top', 'top'],
-  freeMm: [180, 180],
-});
-const device = (id: string, form: BenchDevice['form']): BenchDevice => ({
-  id,
-  name: id,
-  boxId: 'box',
-  form,
-  ratingA: 15,
-  brassTab: true,
-  silverTab: true,
-  up: false,
-  tripped: false,
-  powerFactor: 1,
-});
-const TWO: WireColour[] = ['black', 'white', 'bare'];
-const THREE: WireColour[] = ['black', 'red', 'white', 'bare'];
-const request = (
-  kind: BoxPlanKind,
-  cables: BenchCable[],
-  devices: BenchDevice[],
-  more: Partial<BoxPlanRequest> = {},
-  schools: Partial<Schools> = {},
-  metal = false,
-): BoxPlanRequest => ({
-  bench: {
-    ...emptyBench(),
-    boxes: [{ id: 'box', name: 'box', material: metal ? 'metal' : 'plastic', gangs: 2, volumeIn3: 34 }],
-    cables,
-    devices,
-  },
-  boxId: 'box',
-  kind,
-  feeds: ['feed'],
-  onward: cables.filter((c) => c.id.startsWith('on')).map((c) => c.id),
-  schools: { ...DEFAULT_SCHOOLS, ...schools },
-  ...more,
-});
-const CASES: Record<BoxPlanKind, (schools?: Partial<Schools>, metal?: boolean) => BoxPlanRequest> = {
-  run: (s, m) => request('run', [cable('feed', TWO), cable('on1', TWO)], [device('d', 'duplex')], {}, s, m),
-  quad: (s, m) => request('quad', [cable('feed', TWO), cable('on1', TWO)], [device('d', 'duplex'), device('e', 'duplex')], {}, s, m),
-  'quad on two feeds': (s, m) =>
-    request(
-      'quad on two feeds',
-      [cable('feed', TWO), cable('feed2', TWO)],
-      [device('d', 'duplex'), device('e', 'duplex')],
-      { feeds: ['feed', 'feed2'], onward: [] },
-      s,
-      m,
-    ),
-  protected: (s, m) => request('protected', [cable('feed', TWO), cable('on1', TWO)], [device('d', 'ground-fault')], {}, s, m),
-  'split, two circuits': (s, m) => request('split, two circuits', [cable('feed', THREE)], [device('d', 'duplex')], {}, s, m),
-  'split, half switched': (s, m) =>
-    request('split, half switched', [cable('feed', TWO), cable('switch', THREE)], [device('d', 'duplex')], { switchCable: 'switch' }, s, m),
-  'from a switch box': (s, m) =>
-    request(
-      'from a switch box',
-      [cable('feed', TWO), cable('lamp', TWO), cable('on1', TWO)],
-      [device('d', 'switch')],
-      { switchCable: 'lamp' },
-      s,
-      m,
-    ),
-  'tap of one leg': (s, m) =>
-    request('tap of one leg', [cable('feed', THREE), cable('on1', THREE), cable('on2', TWO)], [], { leg: 'red' }, s, m),
-  junction: (s, m) => request('junction', [cable('feed', TWO), cable('on1', TWO), cable('on2', TWO)], [], {}, s, m),
-};
+import { boxDevice as device, CASES, planFor as request, TWO, wire as cable } from './boxPlans.testing.js';
 
 describe('plans, switched on and measured', () => {
   it.each(BOX_PLAN_KINDS.map((k) => [k] as const))('%s does what is wanted by every school, in plastic and in metal', (kind) => {

@@ -255,6 +255,38 @@ describe('grounds', () => {
     });
     expect(by(none, 'ground')).toEqual([]);
   });
+  it('two circuits in one box: each ground has its own bar, and in the box they meet, in a splice or on its metal (250.148)', () => {
+    /** A cable of a second breaker comes into the last box, its hot and neutral capped there. */
+    const twoCircuits = (grounds: (b: Bench) => void) =>
+      changed(run(), (b) => {
+        b.breakers.push({ ...b.breakers[0]!, id: 'other', number: '6' });
+        b.cables.push({ ...b.cables[0]!, id: 'second', name: 'panel to box 2', ends: [PANEL, 'box2'] });
+        const on = ['other', NEUTRAL_BAR, GROUND_BAR];
+        b.joints.push(
+          ...on.map((device, i) => screw(`p${i}`, PANEL, device, 'screw', end('second', i, 0))),
+          ...[0, 1].map((i): Joint => ({ id: `cap${i}`, boxId: 'box2', kind: 'cap', how: 'cap', ends: [end('second', i, 1)] })),
+        );
+        grounds(b);
+      });
+    const apart = twoCircuits((b) => void b.joints.push({ id: 'g', boxId: 'box2', kind: 'cap', how: 'cap', ends: [end('second', 2, 1)] }));
+    expect(by(apart, 'ground')).toEqual(['stop: ground, groundsApart (box2)', 'ok: ground, groundRunsOn (box1)']);
+    const spliced = twoCircuits((b) => {
+      without(b, 'device2-green');
+      b.pigtails.push({ id: 'g', boxId: 'box2', colour: 'bare', gauge: 14, lengthMm: 150 });
+      b.joints.push(splice('s', 'box2', end('cable2', 2, 1), end('second', 2, 1), tailEnd('g', 0)), screw('t', 'box2', 'device2', 'green', tailEnd('g', 1))); // prettier-ignore
+    });
+    expect(by(spliced, 'ground')).toEqual(['ok: ground, groundRunsOn (box1)', 'ok: ground, groundRunsOn (box2)']);
+    const onMetal = twoCircuits((b) => {
+      b.boxes[1]!.material = 'metal';
+      b.pigtails.push({ id: 'g', boxId: 'box2', colour: 'bare', gauge: 14, lengthMm: 150 });
+      without(b, 'device2-green');
+      b.joints.push(screw('a', 'box2', 'box', 'screw', end('cable2', 2, 1)), screw('b', 'box2', 'box', 'screw', end('second', 2, 1)));
+    });
+    expect(by(onMetal, 'ground')).toEqual(['ok: ground, groundRunsOn (box1)', 'ok: ground, groundRunsOn (box2)']);
+    // through the yoke of the device alone they don’t: taken out, they are apart
+    const byYoke = twoCircuits((b) => void b.joints.push(screw('g', 'box2', 'device2', 'green', end('second', 2, 1))));
+    expect(by(byYoke, 'ground')).toEqual(['stop: ground, groundsApart (box2)', 'ok: ground, groundRunsOn (box1)']);
+  });
   it('a metal box has a lead of its own; a plastic one needs none; where nobody looked it can’t be told (250.148(C))', () => {
     const metal = changed(run(), (b) => void (b.boxes[0]!.material = 'metal'));
     expect([by(run(), 'metal-box'), by(metal, 'metal-box')]).toEqual([[], ['stop: metal-box, boxNoLead (box1)']]);

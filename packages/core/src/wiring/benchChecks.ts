@@ -21,6 +21,7 @@ import {
   endName,
   endsIn,
   feedsOf,
+  groundsMeet,
   groundWithoutDevices,
   joinedFeeds,
   jointName,
@@ -205,17 +206,18 @@ function looseInPanel(c: Checking): void {
     say('loose-end', benchTitles.inPanel, 'stop', benchCheckWords.looseInPanel({ end: name(e) }), '110.14(B)');
 }
 
-/** The ground runs on without the devices. */
+/** The grounds meet in the box, and run on without the devices. */
 function groundThrough(c: Checking, box: BenchBox, ends: readonly WireEnd[]): void {
   const { bench, say } = c;
   const grounds = ends.filter((e) => 'cableId' in e && GROUND_COLOURS.includes(colourOf(bench, e)));
   if (grounds.length > 0) {
-    const sound = groundWithoutDevices(bench, box.id);
+    const runsOn = groundWithoutDevices(bench, box.id);
+    const meet = groundsMeet(bench, box.id);
     say(
       'ground',
       benchTitles.ground(box.name),
-      sound ? 'ok' : 'stop',
-      sound ? benchCheckWords.groundRunsOn() : benchCheckWords.groundOpen(),
+      runsOn && meet ? 'ok' : 'stop',
+      !runsOn ? benchCheckWords.groundOpen() : meet ? benchCheckWords.groundRunsOn() : benchCheckWords.groundsApart(),
       '250.148',
       box.id,
     );

@@ -4,12 +4,13 @@
  */
 import { spliceParts } from '../catalog/index.js';
 import {
-  endsIn,
+  groundsMeet,
   groundWithoutDevices,
   joinedFeeds,
   lineSide,
   magnitude,
   nodeOf,
+  reached,
   switchOn,
   type SwitchedOn,
   endName,
@@ -21,6 +22,7 @@ import {
   GROUND_BAR,
   NEUTRAL_BAR,
   PANEL,
+  TERMINALS,
   type Bench,
   type BenchCable,
   type Joint,
@@ -122,7 +124,7 @@ class Planner {
   hot = (id: string): WireEnd | undefined => this.end(id, 'black', 'brown');
   red = (id: string): WireEnd | undefined => this.end(id, 'red');
   neutral = (id: string): WireEnd | undefined => this.end(id, 'white', 'blue', 'grey');
-  ground = (id: string): WireEnd | undefined => this.end(id, 'bare', 'green', 'green-yellow');
+  ground = (id: string): WireEnd | undefined => this.end(id, ...GROUND_COLOURS);
 
   private gauge(end: WireEnd): Awg {
     return 'cableId' in end ? this.cable(end.cableId).gauge : this.pigtails.find((p) => p.id === end.pigtailId)!.gauge;
@@ -508,7 +510,7 @@ function alone(request: BoxPlanRequest, planned: Bench): Bench {
     let hots = 0;
     cable.colours.forEach((colour, conductor) => {
       const end: WireEnd = { cableId: id, conductor, end: far };
-      const ground = ['bare', 'green', 'green-yellow'].includes(colour);
+      const ground = GROUND_COLOURS.includes(colour);
       const neutral = ['white', 'blue', 'grey'].includes(colour);
       const device = ground ? GROUND_BAR : neutral ? NEUTRAL_BAR : `feed${i}-${hots}`;
       if (!ground && !neutral) {
@@ -535,13 +537,15 @@ function alone(request: BoxPlanRequest, planned: Bench): Bench {
   return bench;
 }
 
+const GROUND_COLOURS: WireColour[] = ['bare', 'green', 'green-yellow'];
 /** The load of a low-impedance meter (common practice). */
 const PROOF_OHM = 4000;
 
 /** Measures a planned box: each face, each cable that goes on, grounds without devices, feeds apart. Returns what is wrong. */
 export function proveBox(request: BoxPlanRequest, planned: Bench): string[] {
   const bench = alone(request, planned);
-  const { boxId, onward, switchCable, kind } = request;
+  const { boxId, feeds, onward, switchCable, kind } = request;
+  const coloursOf = (id: string): WireColour[] => bench.cables.find((c) => c.id === id)!.colours;
   // a switch at the far end of its cable: closed, it joins black and red
   const far = (id: string): 0 | 1 => (bench.cables.find((c) => c.id === id)!.ends[0] === boxId ? 1 : 0);
   const closed: Bench =
@@ -587,13 +591,26 @@ export function proveBox(request: BoxPlanRequest, planned: Bench): string[] {
       const conductor = cable.colours.findIndex((c) => colours.includes(c));
       return conductor < 0 ? undefined : nodeOf.end(endKey({ cableId: id, conductor, end: far(id) }));
     };
-    const [hot, neutral, ground] = [end('black', 'brown'), end('white', 'blue', 'grey'), end('bare', 'green', 'green-yellow')];
-    if (hot && neutral && !mains(volts(hot, neutral)))
-      wrong.push(`Measured: ${cable.name} carries ${volts(hot, neutral).toFixed(0)} V on.`);
+    const [hot, neutral, ground] = [end('black', 'brown'), end('white', 'blue', 'grey'), end(...GROUND_COLOURS)];
+    // a red goes on where one comes in
+    const red = feeds.some((f) => coloursOf(f).includes('red')) ? end('red') : undefined;
+    for (const [what, from] of [
+      ['', hot],
+      [' on its red', red],
+    ] as const)
+      if (from && neutral && !mains(volts(from, neutral)))
+        wrong.push(`Measured: ${cable.name} carries ${volts(from, neutral).toFixed(0)} V on${what}.`);
     if (hot && ground && !mains(volts(hot, ground))) wrong.push(`Measured: ${cable.name} carries no ground on.`);
   }
-  if (!groundWithoutDevices(bench, boxId) && endsIn(bench, boxId).length)
-    wrong.push('The grounds hang together only through a device (250.148).');
+  if (!groundWithoutDevices(bench, boxId)) wrong.push('The grounds hang together only through a device (250.148).');
+  else if (!groundsMeet(bench, boxId)) wrong.push('The grounds of its cables are not joined in the box (250.148).');
+  const onBar = reached(bench, nodeOf.bar(GROUND_BAR));
+  if (feeds.some((f) => coloursOf(f).some((c) => GROUND_COLOURS.includes(c)))) {
+    for (const d of bench.devices.filter((x) => TERMINALS[x.form].includes('green')))
+      if (!onBar.has(nodeOf.terminal(d.id, 'green'))) wrong.push(`The green screw of ${d.name} leads to no bar (250.146, 404.9(B)).`);
+    if (bench.boxes[0]?.material === 'metal' && !onBar.has(nodeOf.box(boxId)))
+      wrong.push('The metal of the box leads to no bar (250.148(C)).');
+  }
   if (kind === 'quad on two feeds' && joinedFeeds(bench).length) wrong.push('The two feeds are joined.');
   return wrong;
 }

@@ -118,7 +118,7 @@ const MEANS: Readonly<Record<string, Meaning>> = {
     ok: 'groundRunsOn boxLead feedOnLine oppositeLegs',
     note: 'unused sixInHeld oppositeLegs',
     caution: 'stripped looseEnd noGroundMark screwNoGround boxNoLead lineUnfed closesRing',
-    stop: 'manyUnderScrew pushIn looseJoint breakersJoined closesRing looseInPanel groundOpen boxNoLead looseEnd manyUses bareHot unmarkedHot neutralColour groundColour slotNoGround reversed lineLoadCrossed feedOnLoad neutralOpen neutralSwitched shellHot screwGroundOnly sameLeg notTied neutralOverDevice neutralBorrowed neutralsJoined yokeUntied cutTooShort',
+    stop: 'manyUnderScrew pushIn looseJoint breakersJoined closesRing looseInPanel groundOpen groundsApart boxNoLead looseEnd manyUses bareHot unmarkedHot neutralColour groundColour slotNoGround reversed lineLoadCrossed feedOnLoad neutralOpen neutralSwitched shellHot screwGroundOnly sameLeg notTied neutralOverDevice neutralBorrowed neutralsJoined yokeUntied cutTooShort',
     cant: 'metalUnknown groundUnseen asDrawn groundsAsDrawn groundsUnseen freeUnmeasured wiringUnknown lengthUnmeasured ratingUnknown',
   },
   'bench-readings': { stop: 'neutralLost nothingBehind looseNeutral', cant: 'lengthsUnmeasured', any: 'dropAndShort' },

@@ -58,7 +58,21 @@ describe('a plan that was spoilt is caught by what it does', () => {
     expect(off('junction box', /splice/)).toEqual(['The grounds hang together only through a device (250.148).']);
     expect(off('lamp fed at the switch, and on from there', /splice/)).toEqual([
       'The grounds hang together only through a device (250.148).',
+      'The green screw of s leads to no bar (404.9(B)).',
     ]);
+    // a switch has a yoke too, and its plate’s screws are touched
+    expect(off('lamp fed at the switch, and on from there', /terminal/)).toEqual(['The green screw of s leads to no bar (404.9(B)).']);
+  });
+  it('two feeds: each ground has its own way to the panel, and still they meet in the box (250.148)', () => {
+    for (const name of ['two yokes on two feeds of one circuit, kept apart', 'split duplex on two circuits']) {
+      const apart = caught(name, (plan) => ({
+        ...plan,
+        joints: plan.joints.map((j) =>
+          j.role === 'ground' && j.kind === 'splice' ? { ...j, leads: j.leads.filter((l) => l.cableId !== 'feed1') } : j,
+        ),
+      }));
+      expect(apart, name).toEqual(['The grounds of its cables are not joined in the box (250.148).']);
+    }
   });
   it('no ground came in: nothing is promised of it', () => {
     const bare = (m: MakeUp): MakeUp => ({ ...m, cables: m.cables.map((c) => ({ ...c, ground: 'none' as const })) });

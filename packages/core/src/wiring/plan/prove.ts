@@ -4,7 +4,16 @@
  * What should be lit is reckoned from what each conductor is for, not from the joints.
  */
 import { DEVICE_KINDS } from '../../catalog/index.js';
-import { groundWithoutDevices, joinedFeeds, magnitude, nodeOf, reached, switchOn, type SwitchedOn } from '../../circuit/index.js';
+import {
+  groundsMeet,
+  groundWithoutDevices,
+  joinedFeeds,
+  magnitude,
+  nodeOf,
+  reached,
+  switchOn,
+  type SwitchedOn,
+} from '../../circuit/index.js';
 import { inches } from '../../measure/index.js';
 import {
   idOf,
@@ -331,9 +340,9 @@ class Proof {
   private get groundComesIn(): boolean {
     return this.read.list.some((p) => p.is === 'ground' && this.isLine(p));
   }
-  /** Receptacles whose slot promises the ground that came in. */
+  /** Devices whose slot, or whose yoke, has to be on the ground that came in. */
   grounded(): Device[] {
-    return this.groundComesIn ? this.read.devices.filter((d) => DEVICE_KINDS[d.kind].outlets > 0) : [];
+    return this.groundComesIn ? this.read.devices.filter((d) => form(d) !== 'lamp') : [];
   }
   private receptacle(d: Device, nth: number, drive: Lit | undefined): void {
     const { rig, hanging } = this;
@@ -420,10 +429,16 @@ function measured(rig: Rig, guards: Device | undefined, grounds: boolean, ground
   const wrong = new Set<string>();
   if (joinedFeeds(bench).length) wrong.add('Measured: two feeds are joined; switching one off would leave it live.');
   if (grounds && !groundWithoutDevices(bench, rig.input.box.id)) wrong.add('The grounds hang together only through a device (250.148).');
+  else if (grounds && !groundsMeet(bench, rig.input.box.id)) wrong.add('The grounds of its cables are not joined in the box (250.148).');
   // a slot on nothing floats, and a meter between it and the hot still shows the supply: metal tells
   const onBar = reached(bench, nodeOf.bar(GROUND_BAR));
   for (const d of grounded)
-    if (!onBar.has(nodeOf.terminal(d.id, 'green'))) wrong.add(`The ground slot of ${d.name} leads to no bar (250.146).`);
+    if (!onBar.has(nodeOf.terminal(d.id, 'green')))
+      wrong.add(
+        DEVICE_KINDS[d.kind].outlets > 0
+          ? `The ground slot of ${d.name} leads to no bar (250.146).`
+          : `The green screw of ${d.name} leads to no bar (404.9(B)).`,
+      );
   for (const state of statesOf(rig, guards)) {
     let on: SwitchedOn;
     try {

@@ -41,6 +41,8 @@ export const benchCheckWords = phrases('bench', {
   looseInPanel: ({ end }: { end: string }) => `${end} hangs loose in the panel: on its bar, its breaker, or capped`,
   groundRunsOn: () => 'runs on without the devices',
   groundOpen: () => 'is open, or hangs together only through a device',
+  groundsApart: () =>
+    'each cable’s ground goes to the panel on its own: in a box they meet, in one splice or on its metal, so that neither circuit leans on the other’s',
   boxLead: () => 'it has a lead of its own',
   boxNoLead: () => 'a metal box gets a ground lead of its own',
   looseEnd: ({ end, live }: { end: string; live: boolean | undefined }) =>
