@@ -350,6 +350,7 @@ export function wiredRun(facts: BenchFacts): Bench {
     }
     case 'neutral borrowed from another circuit':
     case 'neutrals of two circuits joined':
+    case 'grounds of two circuits apart':
     case 'one yoke on two breakers':
     case 'nothing, one yoke on two tied breakers':
     case 'nothing, two circuits in one box, apart':
@@ -394,7 +395,8 @@ function withSecondCircuit(run: Bench, wrong: WiredWrong): Bench {
   const is = (j: Joint, terminal: string): boolean => j.at?.device === 'device1' && j.at.terminal === terminal;
   const yoke = wrong === 'one yoke on two breakers' || wrong === 'nothing, one yoke on two tied breakers';
   const tied = wrong === 'nothing, one yoke on two tied breakers';
-  return {
+  const apart = wrong === 'nothing, two circuits in one box, apart' || wrong === 'grounds of two circuits apart';
+  const bench: Bench = {
     ...run,
     breakers: [
       ...run.breakers.map((b) => (tied ? { ...b, tiedTo: other.breakers[0]!.id } : b)),
@@ -406,7 +408,7 @@ function withSecondCircuit(run: Bench, wrong: WiredWrong): Bench {
       ...run.joints.flatMap((j): Joint[] => {
         if (yoke && is(j, 'brass lower')) return [{ ...j, ends: [end('x-cable1', 0)] }];
         if (yoke && is(j, 'silver lower')) return [{ ...j, ends: [end('x-cable1', 1)] }];
-        if (!yoke && wrong !== 'nothing, two circuits in one box, apart' && is(j, 'silver upper'))
+        if (!yoke && !apart && is(j, 'silver upper'))
           return [{ ...j, ends: wrong === 'neutrals of two circuits joined' ? [...j.ends, end('x-cable1', 1)] : [end('x-cable1', 1)] }];
         return [j];
       }),
@@ -426,10 +428,29 @@ function withSecondCircuit(run: Bench, wrong: WiredWrong): Bench {
         : [
             capped('x-cable1', 0),
             ...(wrong === 'neutral borrowed from another circuit' ? [capped('cable1', 1)] : []),
-            ...(wrong === 'nothing, two circuits in one box, apart' ? [capped('x-cable1', 1)] : []),
+            ...(apart ? [capped('x-cable1', 1)] : []),
           ]),
-      capped('x-cable1', 2),
+      ...(wrong === 'grounds of two circuits apart' ? [capped('x-cable1', 2)] : []),
     ],
+  };
+  return wrong === 'grounds of two circuits apart' ? bench : groundsMet(bench, end('x-cable1', 2));
+}
+/** The first box of a run with one more ground on those that are there. */
+function groundsMet(bench: Bench, more: Joint['ends'][number]): Bench {
+  const there = bench.joints.find((j) => j.boxId === 'box1' && j.ends.some((e) => 'cableId' in e && e.cableId === 'cable1' && e.conductor === 2))!; // prettier-ignore
+  if (there.kind === 'splice') return { ...bench, joints: bench.joints.map((j) => (j === there ? { ...j, ends: [...j.ends, more] } : j)) };
+  const lead = { id: 'x-lead', boxId: 'box1', colour: 'bare' as const, gauge: 14 as const, lengthMm: 152 };
+  return {
+    ...bench,
+    pigtails: [...bench.pigtails, lead],
+    joints: bench.joints.flatMap((j): Joint[] =>
+      j === there
+        ? [
+            { ...j, ends: [{ pigtailId: lead.id, end: 1 }] },
+            { id: 'x-grounds', boxId: 'box1', kind: 'splice', how: 'twist-on', ends: [...j.ends, more, { pigtailId: lead.id, end: 0 }] },
+          ]
+        : [j],
+    ),
   };
 }
 

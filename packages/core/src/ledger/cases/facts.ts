@@ -135,6 +135,7 @@ export type WiredWrong =
   | 'metal box without ground'
   | 'neutral borrowed from another circuit'
   | 'neutrals of two circuits joined'
+  | 'grounds of two circuits apart'
   | 'switch in the neutral'
   | 'hot on the shell of a lampholder'
   | 'one yoke on two breakers'

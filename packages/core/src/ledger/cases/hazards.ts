@@ -416,6 +416,13 @@ const WIRED: Hazard[] = ([1, 2, 3] as const)
           wired('neutrals of two circuits joined', { boxes }),
         ),
         hazard(
+          'ground',
+          '250.148',
+          `two circuits in one box, each with a ground of its own, ${boxes} boxes`,
+          'one of them off its bar leaves its frame without a ground, though the other’s lies beside it',
+          wired('grounds of two circuits apart', { boxes }),
+        ),
+        hazard(
           'free-conductor',
           '300.14',
           `cut back to 5 1/2 in, ${boxes} boxes`,
