@@ -596,7 +596,7 @@ export function proveBox(request: BoxPlanRequest, planned: Bench): string[] {
     const red = feeds.some((f) => coloursOf(f).includes('red')) ? end('red') : undefined;
     for (const [what, from] of [
       ['', hot],
-      [' on its red', red],
+      [' by its red', red],
     ] as const)
       if (from && neutral && !mains(volts(from, neutral)))
         wrong.push(`Measured: ${cable.name} carries ${volts(from, neutral).toFixed(0)} V on${what}.`);
@@ -611,6 +611,6 @@ export function proveBox(request: BoxPlanRequest, planned: Bench): string[] {
     if (bench.boxes[0]?.material === 'metal' && !onBar.has(nodeOf.box(boxId)))
       wrong.push('The metal of the box leads to no bar (250.148(C)).');
   }
-  if (kind === 'quad on two feeds' && joinedFeeds(bench).length) wrong.push('The two feeds are joined.');
+  if (joinedFeeds(bench).length) wrong.push('The two feeds are joined.');
   return wrong;
 }
