@@ -167,9 +167,12 @@ const jointsByEnd = foundOnce((joints: readonly Joint[]) => {
   for (const j of joints) for (const e of j.ends) if (!made.has(endKey(e))) made.set(endKey(e), j);
   return made;
 });
-const jointsByDevice = foundOnce((joints: readonly Joint[]) => grouped(joints, (j) => (j.at ? [`${j.boxId}/${j.at.device}`] : [])));
+/** A joint at a terminal. */
+export type LandedJoint = Joint & { at: NonNullable<Joint['at']> };
+const isLanded = (j: Joint): j is LandedJoint => j.at !== undefined;
+const jointsByDevice = foundOnce((joints: readonly Joint[]) => grouped(joints.filter(isLanded), (j) => [`${j.boxId}/${j.at.device}`]));
 /** Joints at the terminals of a device, a breaker, a bar, or the ground screw of a box. */
-export const jointsAt = (bench: Pick<Bench, 'joints'>, boxId: string, device: string): readonly Joint[] =>
+export const jointsAt = (bench: Pick<Bench, 'joints'>, boxId: string, device: string): readonly LandedJoint[] =>
   jointsByDevice(bench.joints).get(`${boxId}/${device}`) ?? [];
 const cablesByBox = foundOnce((cables: readonly BenchCable[]) => grouped(cables, (c) => [...new Set(c.ends)]));
 /** Cables that end in a box, or in the panel. */

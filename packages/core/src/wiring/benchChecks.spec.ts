@@ -89,6 +89,29 @@ describe('how an end is held', () => {
     expect(wrong(two)).toEqual(['stop: one-per-screw, manyUnderScrew (box1)']);
     expect(clause(two, 'one-per-screw')).toBe('110.14(A)');
   });
+  it('two wires under the screw of a breaker are the panel’s to judge', () => {
+    const two = changed(run(), (b) => {
+      b.cables.push({ ...b.cables[1]!, id: 'third', ends: [PANEL, 'elsewhere'] });
+      b.joints.find((j) => j.at?.device === 'breaker')!.ends.push(end('third', 0, 0));
+    });
+    expect(by(two, 'one-per-screw')).toEqual([]);
+  });
+  it('every finding names its clause in the edition that was asked for, and rests on no sum but where it says one', () => {
+    const wrongs = [
+      run(),
+      guarded(),
+      kitchen(),
+      changed(run(), (b) => without(b, 'device2-green')),
+      changed(run(), (b) => void (b.boxes[0]!.material = 'metal')),
+      changed(run(), (b) => void (b.unmeasured = [{ of: 'box1', what: 'material', boxId: 'box1' }, { of: 'cable1', what: 'ground', boxId: 'box1' }, { of: 'cable1', what: 'free', boxId: 'box1' }, { of: 'box2', what: 'wiring', boxId: 'box2' }])), // prettier-ignore
+    ];
+    const SUMS = ['box-fill', 'free-conductor', 'conductor-breaker', 'shared-legs'];
+    for (const edition of ['US-2020', 'US-2023'] as const)
+      for (const f of wrongs.flatMap((b) => all(b, edition))) {
+        if (f.source.standard === 'NEC') expect(f.source.edition, f.rule).toBe(edition.slice(3));
+        if (!SUMS.includes(f.rule)) expect(f.sums, f.rule).toEqual([]);
+      }
+  });
   it('a spring push-in takes 14 AWG only (110.3(B))', () => {
     const pushed = (gauge: 14 | 12): Bench => changed(runOfBoxes({ boxes: 2, gauge }), (b) => void (jointIn(b, 'device2-brass-upper').how = 'push-in')); // prettier-ignore
     expect(wrong(pushed(14))).toEqual([]);
@@ -412,6 +435,36 @@ describe('devices', () => {
       b.joints.push({ id: 'c1', boxId: 'box1', kind: 'cap', ends: [end('cable1', 0, 1)] }, { id: 'c2', boxId: 'box1', kind: 'cap', ends: [end('cable1', 1, 1)] }); // prettier-ignore
     });
     expect(wrong(unfed)).toEqual(['caution: line-load, lineUnfed (box1)']);
+    // the neutral alone on LINE feeds nothing
+    const noHot = changed(alone, (b) => {
+      without(b, 'device1-line-brass');
+      b.joints.push({ id: 'c1', boxId: 'box1', kind: 'cap', ends: [end('cable1', 0, 1)] });
+    });
+    expect(wrong(noHot)).toEqual(['caution: line-load, lineUnfed (box1)']);
+  });
+  it('hot and neutral changed over at a protective receptacle: either alone is enough', () => {
+    const alone = runOfBoxes({ boxes: 1, protectedFirst: true });
+    const only = (joint: string, terminal: string, other: string): Bench =>
+      changed(alone, (b) => {
+        jointIn(b, `device1-${joint}`).at!.terminal = terminal;
+        without(b, `device1-${other}`);
+      });
+    expect(by(only('line-brass', 'line silver', 'line-silver'), 'polarity')).toEqual(['stop: polarity, reversed (box1)']);
+    expect(by(only('line-silver', 'line brass', 'line-brass'), 'polarity')).toEqual(['stop: polarity, reversed (box1)']);
+    expect(by(alone, 'polarity')).toEqual([]);
+  });
+  it('the yoke of a switch and of a protective one is touched too: a hot on its green screw stops (250.126)', () => {
+    const onGreen = (form: 'switch' | 'ground-fault' | 'single', terminal: string): Bench =>
+      changed(run(), (b) => {
+        Object.assign(deviceIn(b, 'device2'), { form });
+        without(b, 'device2-green', 'device2-silver-upper');
+        jointIn(b, 'device2-brass-upper').at!.terminal = terminal;
+      });
+    for (const form of ['switch', 'ground-fault', 'single'] as const) {
+      expect(by(onGreen(form, 'green'), 'polarity'), form).toEqual(['stop: polarity, screwGroundOnly (box2)']);
+      expect(clause(onGreen(form, 'green'), 'polarity')).toBe('250.126');
+    }
+    expect(by(onGreen('switch', 'screw 1'), 'polarity')).toEqual([]);
   });
   it('the neutral of what is hot leads to a bar (300.13(B)), of every form', () => {
     const open = (form: BenchDevice['form'], hot: string, neutral: string): Bench =>

@@ -116,7 +116,7 @@ const checking = (bench: Bench, edition: Edition): Checking => {
 };
 /** What the ends on a terminal of a device are for; nothing where none is on it. */
 const useAt = ({ bench, uses }: Checking, d: BenchDevice, terminal: string): ReadonlySet<Use> => {
-  const joint = jointsAt(bench, d.boxId, d.id).find((x) => x.at?.terminal === terminal);
+  const joint = jointsAt(bench, d.boxId, d.id).find((x) => x.at.terminal === terminal);
   return joint?.ends.map((e) => uses.get(endKey(e))).find((u) => u) ?? new Set<Use>();
 };
 
@@ -141,7 +141,8 @@ export function benchFindings(on: SwitchedOn, source: Bench, edition: Edition): 
       if (d.form === 'ground-fault') lineAndLoad(c, d);
       wayBack(c, d);
       switchAndShell(c, d);
-      if (d.form === 'duplex' && !d.brassTab) oneYoke(bench, d, box.id, year, findings);
+      greenScrew(c, d);
+      if (!d.brassTab) oneYoke(bench, d, box.id, year, findings);
       if (d.form === 'duplex' || d.form === 'single') screwsOfFace(c, d);
     }
     fillFinding(bench, box, edition, findings);
@@ -284,7 +285,7 @@ function useOfEnd(c: Checking, box: BenchBox, e: WireEnd): void {
 /** A device that is wired and whose green screw leads to no ground. */
 function groundOfDevice(c: Checking, d: BenchDevice): void {
   const { bench, year, uses, grounded, findings, say } = c;
-  const joints = jointsAt(bench, d.boxId, d.id).filter((j) => j.at?.terminal !== 'green');
+  const joints = jointsAt(bench, d.boxId, d.id).filter((j) => j.at.terminal !== 'green');
   // what nothing feeds yet is not judged by its ground
   const fed = joints.some((j) => j.ends.some((e) => uses.get(endKey(e))?.has('hot')));
   if (!fed || grounded.has(terminalNodeOf(d.boxId, d.id, 'green'))) return;
@@ -310,21 +311,18 @@ function lineAndLoad(c: Checking, d: BenchDevice): void {
   const { bench, say } = c;
   const at = (terminal: string): ReadonlySet<Use> => useAt(c, d, terminal);
   const swapped = at('line brass').has('neutral') || at('line silver').has('hot');
-  const line = swapped || at('line brass').has('hot') || at('line silver').has('neutral');
+  const line = swapped || at('line brass').has('hot');
   const load = at('load brass').has('hot');
   if (swapped) say('polarity', benchTitles.polarity(d.name), 'stop', benchCheckWords.reversed(), '200.11', d.boxId);
-  const on = (terminal: string) => jointsAt(bench, d.boxId, d.id).some((x) => x.at?.terminal === terminal);
   // with the contacts open, only what truly feeds it is live
   const open = usesOf({ ...bench, devices: bench.devices.map((x) => (x.id === d.id ? { ...x, tripped: true } : x)) });
   const fedAt = (terminal: string, by: Use = 'hot') => {
-    const j = jointsAt(bench, d.boxId, d.id).find((x) => x.at?.terminal === terminal);
+    const j = jointsAt(bench, d.boxId, d.id).find((x) => x.at.terminal === terminal);
     return j?.ends.some((e) => open.get(endKey(e))?.has(by)) ?? false;
   };
   const reversed = fedAt('load brass') && !fedAt('line brass');
   // hot through the sensor and neutral past it: the first load trips it
-  const crossed =
-    (on('line brass') && !on('line silver') && on('load silver') && !on('load brass')) ||
-    (fedAt('line brass') && fedAt('load silver', 'neutral') && !fedAt('line silver', 'neutral'));
+  const crossed = fedAt('line brass') && fedAt('load silver', 'neutral') && !fedAt('line silver', 'neutral');
   say(
     'line-load',
     benchTitles.lineLoad(d.name),
@@ -346,7 +344,7 @@ function wayBack(c: Checking, d: BenchDevice): void {
   const { bench, say } = c;
   const at = (terminal: string): ReadonlySet<Use> => useAt(c, d, terminal);
   for (const [hotTerminal, back] of BACK[d.form] ?? []) {
-    const there = jointsAt(bench, d.boxId, d.id).some((x) => x.at?.terminal === back);
+    const there = jointsAt(bench, d.boxId, d.id).some((x) => x.at.terminal === back);
     if (at(hotTerminal).has('hot') && there && at(back).size === 0)
       say('neutral-open', benchTitles.wayBack(d.name), 'stop', benchCheckWords.neutralOpen(), '300.13(B)', d.boxId);
   }
@@ -362,7 +360,14 @@ function switchAndShell(c: Checking, d: BenchDevice): void {
     say('lamp-shell', benchTitles.shell(d.name), 'stop', benchCheckWords.shellHot(), '200.10(C)', d.boxId);
 }
 
-/** A receptacle: hot on brass, neutral on silver, ground on green; what is not used is driven home. */
+/** The green screw of any device takes the ground and nothing else: it is the yoke, and what touches that. */
+function greenScrew(c: Checking, d: BenchDevice): void {
+  const green = useAt(c, d, 'green');
+  if (green.size && !green.has('ground'))
+    c.say('polarity', benchTitles.greenScrew(d.name), 'stop', benchCheckWords.screwGroundOnly(), '250.126', d.boxId);
+}
+
+/** A receptacle: hot on brass, neutral on silver; what is not used is driven home. */
 function screwsOfFace(c: Checking, d: BenchDevice): void {
   const { bench, say } = c;
   const at = (terminal: string): ReadonlySet<Use> => useAt(c, d, terminal);
@@ -370,8 +375,6 @@ function screwsOfFace(c: Checking, d: BenchDevice): void {
   const silver = d.form === 'single' ? ['silver'] : ['silver upper', 'silver lower'];
   if (brass.some((t) => at(t).has('neutral')) || silver.some((t) => at(t).has('hot')))
     say('polarity', benchTitles.polarity(d.name), 'stop', benchCheckWords.reversed(), '200.11', d.boxId);
-  if (at('green').size && !at('green').has('ground'))
-    say('polarity', benchTitles.greenScrew(d.name), 'stop', benchCheckWords.screwGroundOnly(), '250.126', d.boxId);
   const used = jointsAt(bench, d.boxId, d.id).length;
   const screws = d.form === 'single' ? 3 : 5;
   if (used > 0 && used < screws)
