@@ -79,6 +79,27 @@ describe('a plan that was spoilt is caught by what it does', () => {
     for (const name of ['end of a run', 'junction box', 'switch beside a receptacle'])
       expect(planOf(bare(MAKE_UPS[name]!)).refused, name).toEqual([]);
   });
+  it('two feeds joined under one screw: switching one off leaves the other live', () => {
+    const joined = caught('two yokes on two feeds of one circuit, kept apart', (plan) => {
+      const of = (id: string) => plan.joints.find((j) => j.at?.deviceId === id && j.at.name === 'brass upper')!;
+      const [first, second] = [of('r1'), of('r2')];
+      return { ...plan, joints: plan.joints.filter((j) => j !== second).map((j) => (j === first ? { ...j, leads: [...j.leads, ...second.leads] } : j)) }; // prettier-ignore
+    });
+    expect(joined).toContain('Measured: two feeds are joined; switching one off would leave it live.');
+  });
+  it('a hot where the shared neutral should be: 240 V between the slots', () => {
+    const twice = caught('split duplex on a shared neutral', (plan) => screwsExchanged(plan, 'r', 'brass lower', 'silver upper'));
+    expect(twice.join(' ')).toMatch(/upper face, hot to neutral: 240 V where about 120 V should be/);
+  });
+  it('hot and ground in one splice: it opens, and nothing else is measured; of many things wrong three are told', () => {
+    const short = caught('junction box', (plan) => {
+      const [ground, hot] = (['ground', 'hot'] as const).map((role) => plan.joints.find((j) => j.role === role)!);
+      return { ...plan, joints: plan.joints.filter((j) => j !== hot).map((j) => (j === ground ? { ...j, leads: [...j.leads, ...hot!.leads] } : j)) }; // prettier-ignore
+    });
+    expect(short[0]).toMatch(/^Measured: .*; it opens\.$/);
+    const nothing = caught('two yokes on two circuits, each with a cable that goes on', (plan) => ({ ...plan, joints: [] }));
+    expect(nothing).toHaveLength(3);
+  });
   it('each lamp goes by its own switch, of two and of five', () => {
     const two = caught('two switches, two lamps', (plan) => exchanged(plan, 'lamp1-0', 'lamp2-0'));
     expect(two.join(' ')).toMatch(/the lamp by the cable to lamp1: (120 V where nothing|0 V where about 120 V) should be/);

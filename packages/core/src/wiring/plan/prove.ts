@@ -382,12 +382,7 @@ export function provenWrong(input: PlanInput, read: Purposes, plan: WiringPlan):
   const undriven = proof.switchedLamps();
   if (undriven) return [undriven];
   proof.inTheBox();
-  return measured(
-    proof.rig,
-    proof.hanging.guards,
-    read.list.some((p) => p.is === 'ground'),
-    proof.grounded(),
-  );
+  return measured(proof.rig, proof.hanging.guards, proof.grounded());
 }
 
 const fromBreaker = (rig: Rig, device: string, boxId: string): WireEnd => {
@@ -424,12 +419,12 @@ function statesOf(rig: Rig, guards: Device | undefined): State[] {
   return states;
 }
 
-function measured(rig: Rig, guards: Device | undefined, grounds: boolean, grounded: readonly Device[]): string[] {
+function measured(rig: Rig, guards: Device | undefined, grounded: readonly Device[]): string[] {
   const { bench } = rig;
   const wrong = new Set<string>();
   if (joinedFeeds(bench).length) wrong.add('Measured: two feeds are joined; switching one off would leave it live.');
-  if (grounds && !groundWithoutDevices(bench, rig.input.box.id)) wrong.add('The grounds hang together only through a device (250.148).');
-  else if (grounds && !groundsMeet(bench, rig.input.box.id)) wrong.add('The grounds of its cables are not joined in the box (250.148).');
+  if (!groundWithoutDevices(bench, rig.input.box.id)) wrong.add('The grounds hang together only through a device (250.148).');
+  else if (!groundsMeet(bench, rig.input.box.id)) wrong.add('The grounds of its cables are not joined in the box (250.148).');
   // a slot on nothing floats, and a meter between it and the hot still shows the supply: metal tells
   const onBar = reached(bench, nodeOf.bar(GROUND_BAR));
   for (const d of grounded)
