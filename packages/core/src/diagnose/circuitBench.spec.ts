@@ -36,6 +36,12 @@ describe('which boxes hang together', () => {
     // asked at the one without a circuit, what hangs on it is one with it
     expect(boxesOn(of(undefined), 'b2').sort()).toEqual(['b1', 'b2']);
   });
+  it('asked at the second of two circuits, it is that one: its boxes, its breaker', () => {
+    const site = house(['b1', 'b2', 'b3'], [led('a', 'panel', 'b1'), led('x', 'b1', 'b2'), led('b', 'panel', 'b2'), led('c', 'b2', 'b3')], { boxes: ['b2', 'b3'].map((id) => ({ id, circuitId: 'c6' }) as never) }); // prettier-ignore
+    expect(boxesOn(site, 'b3').sort()).toEqual(['b2', 'b3']);
+    expect([circuitBench(site, 'b3').circuit?.id, circuitBench(site, 'b3').bench.breakers[0]!.number]).toEqual(['c6', '6']);
+    expect([boxesOn(site, 'b1'), circuitBench(site, 'b1').circuit?.id]).toEqual([['b1'], 'c5']);
+  });
   it('the box where the power comes in stands first: its cable goes to the breaker', () => {
     const site = house(['b1', 'b2'], [led('b', 'b2', 'b1'), led('a', 'panel', 'b2')]);
     expect(boxesOn(site, 'b1')).toEqual(['b2', 'b1']);
@@ -62,6 +68,11 @@ describe('which way the power runs', () => {
     const site = house(['b1', 'b2'], [led('x', 'elsewhere', 'b2', { direction: 'unknown' }), led('b', 'b2', 'b1', { direction: 'unknown' }), led('a', label, 'b1', { direction: 'unknown' })]); // prettier-ignore
     expect(endsOf(site, 'b2')['b']).toBe('b1 → b2');
     expect(circuitBench(site, 'b2').taken.join(' ')).not.toMatch(/which cable brings/);
+  });
+  it('a box beside the panel, or called after it, is none of it', () => {
+    const at = (boxId: string, label: string) => ({ boxId, label });
+    const site = house(['b1', 'b2'], [led('b', 'b1', 'b2', { direction: 'unknown', ends: [at('b1', 'box by the panel'), at('b2', 'b2')] }), led('y', 'cellar', 'b2')]); // prettier-ignore
+    expect(endsOf(site, 'b1')['b']).toBe('b2 → b1');
   });
   it('nobody said: a cable known to come in from elsewhere, else one of the box itself that leads out of the survey; and it is said', () => {
     const unknown = { direction: 'unknown' as const };

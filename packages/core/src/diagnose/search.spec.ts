@@ -233,6 +233,9 @@ describe('where a search stands', () => {
   it('“none of these” more often than not: the readings contradict each other', () => {
     const none = (prior: number) => state(smallDictionary({ suspects: [{ part: 'none', words: 'none of these', prior }, { ...A, prior: 1 - prior }], tests: [{ id: 't', outcomes: ['x', 'y'], odds: [[1, 0], [0, 1], [0, 1]] }] })).verdict; // prettier-ignore
     expect([none(0.51), none(0.97), none(0.49)]).toEqual(['contradicts', 'contradicts', 'goes on']);
+    // the likeliest of several, and still less likely than not
+    const first = smallDictionary({ suspects: [{ part: 'none', words: 'none of these', prior: 0.4 }, { ...A, prior: 0.3 }, { ...B, prior: 0.3 }], tests: [LOOK] }); // prettier-ignore
+    expect(state(first)).toMatchObject({ verdict: 'goes on', says: 'Likeliest now, 40 %: none of these.' });
   });
   it('suspects of a part that no test tells apart share it as often as each is met', () => {
     const d = smallDictionary({ suspects: [[{ ...A, prior: 0.1 }, { ...A, words: 'another splice there', prior: 0.3 }], B], tests: [{ id: 't', outcomes: ['x', 'y'], odds: [[1, 0], [0, 1], [0, 1]] }] }); // prettier-ignore
@@ -246,7 +249,7 @@ describe('where a search stands', () => {
 });
 
 describe('after a repair', () => {
-  const face = (n: number, kind: 'lamps' | 'meter') => ({ id: `${kind}/device${n}/upper`, boxId: `box${n}`, ...(kind === 'meter' ? { needs: 'meter' as const } : {}), outcomes: ['reads as right', 'wrong'], odds: [[0.1, 0.9], [0.5, 0.5], [1, 0]] }); // prettier-ignore
+  const face = (n: number, kind: 'lamps' | 'meter') => ({ id: `${kind}/device${n}/upper`, boxId: `box${n}`, ...(kind === 'meter' ? { needs: 'meter' as const } : {}), outcomes: ['reads as right', 'wrong'], odds: [[0.1, 0.9], [0.5, 0.5], [0.9, 0.1]] }); // prettier-ignore
   const d = smallDictionary({ suspects: [{ ...A, prior: 0.99 }, { ...B, prior: 0.01 }], tests: [face(3, 'lamps'), face(1, 'lamps'), face(2, 'lamps'), face(2, 'meter')] }); // prettier-ignore
   const mended: [string, string][] = [[`${MENDED}joints/box1`, 'done']];
   it('nothing is named as mended before it was tried again', () => {
@@ -262,6 +265,9 @@ describe('after a repair', () => {
     expect(left([['lamps/device1/upper', 'reads as right'], ['meter/device2/upper', 'reads as right']])).toEqual(['search.mendedUnread', 'lamps/device3/upper']); // prettier-ignore
     expect(left([['lamps/device1/upper', 'reads as right'], ['lamps/device2/upper', 'reads as right'], ['lamps/device3/upper', 'reads as right']])).toEqual(['search.mended']); // prettier-ignore
     expect(left([], { lacks: ['three-lamp tester'] })).toContain('meter/device2/upper');
+    // one that read wrong is left until it reads right
+    const wrong = searchState(d, searchOf([...mended, [AGAIN, 'works'], ['lamps/device1/upper', 'wrong'], [AGAIN, 'works'], [AGAIN, 'works']])); // prettier-ignore
+    expect([wrong.verdict, wrong.says]).toEqual(['mended', expect.stringMatching(/Box 1, Box 2, Box 3\.$/)]);
     // what was read before the repair tells nothing of after it
     const before = searchState(d, searchOf([['lamps/device1/upper', 'reads as right'], ...mended, [AGAIN, 'works']])); // prettier-ignore
     expect(before.next.map((n) => n.test.id)).toContain('lamps/device1/upper');

@@ -399,7 +399,7 @@ export function searchState(dictionary: Dictionary, search: Search): SearchState
   }
   if (first!.part === 'none' && first!.share > 0.5) return end('contradicts', searchWords.contradict(), next);
   const { share } = first!;
-  if (share >= NAMED_AT && first!.part !== 'none') {
+  if (share >= NAMED_AT) {
     const also = second && second.share > 0.5 && second.part !== 'none' ? second : undefined;
     const rests = dictionary.known.taken.length > 0;
     return end(
