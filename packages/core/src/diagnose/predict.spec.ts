@@ -1,0 +1,127 @@
+/**
+ * A dictionary of a circuit of one box: what each hypothesis has of all, what a test shows for it, and how a reading that is taken down
+ * wrongly is reckoned. Shares by hand; what two together have is common practice, no source.
+ */
+import { describe, expect, it } from 'vitest';
+import { runOfBoxes, sharedNeutralRun } from '../circuit/index.js';
+import { COMPLAINTS, emptySite, type Bench } from '../model/index.js';
+import { once } from '../once.testing.js';
+import type { CircuitBench } from './circuitBench.js';
+import { dictionaryOf, type Dictionary } from './predict.js';
+
+const onBench = (bench: Bench): CircuitBench => ({ bench: { ...bench, plugged: [] }, taken: [], unseen: new Set(), circuit: undefined, site: emptySite() }); // prettier-ignore
+const known = onBench(runOfBoxes({ boxes: 1 }));
+const one = once(() => dictionaryOf(known, 'box1'));
+const sum = (list: Iterable<number>): number => [...list].reduce((a, b) => a + b, 0);
+const rowOf = (d: Dictionary, test: string, hypothesis: number): Float64Array => {
+  const { row, rows } = d.odds.get(test)!;
+  return rows[row[hypothesis]!]!;
+};
+const suspectAt = (d: Dictionary, kind: string): number => d.suspects.findIndex((s) => s.kind === kind);
+const aloneOf = (d: Dictionary, suspect: number): number => d.classes.find((c) => c.members.includes(suspect))!.alone;
+
+describe('what each has of all', () => {
+  it('shares sum to one; two together have three in a hundred of it, sound none before anything was mended', () => {
+    const { hypotheses } = one();
+    expect(sum(hypotheses.map((h) => h.prior))).toBeCloseTo(1, 9);
+    expect(sum(hypotheses.filter((h) => h.of.length === 2).map((h) => h.prior))).toBeCloseTo(0.03, 9);
+    expect([hypotheses.at(-1), hypotheses.filter((h) => h.of.length === 0).length]).toEqual([{ of: [], prior: 0 }, 1]);
+  });
+  it('a class has what its suspects have; each suspect is in one class of its part', () => {
+    const { suspects, classes, hypotheses } = one();
+    expect(classes.flatMap((c) => c.members).sort((a, b) => a - b)).toEqual(suspects.map((_, i) => i));
+    const all = sum(suspects.map((s) => s.prior));
+    classes.forEach((c, i) => {
+      expect(hypotheses[c.alone]!.of).toEqual([i]);
+      for (const m of c.members) expect(suspects[m]!.part).toBe(c.part);
+      expect(hypotheses[c.alone]!.prior / 0.97).toBeCloseTo(sum(c.members.map((m) => suspects[m]!.prior)) / all, 9);
+    });
+  });
+  it('two are of different parts, each a fault of its own circuit, and as likely as both of them together', () => {
+    const { classes, hypotheses, suspects } = one();
+    const NOT = ['none of these', 'lost service neutral', 'back-fed', 'wrong breaker noted'];
+    const pairs = hypotheses.filter((h) => h.of.length === 2);
+    expect(pairs.length).toBeGreaterThan(10);
+    for (const { of } of pairs) {
+      const [a, b] = of.map((c) => classes[c]!);
+      expect(a!.part).not.toBe(b!.part);
+      for (const c of [a!, b!]) expect(NOT).not.toContain(suspects[c.members[0]!]!.kind);
+    }
+    const [x, y] = pairs as [(typeof pairs)[0], (typeof pairs)[0]];
+    const product = (h: typeof x) => h.of.reduce((p, c) => p * hypotheses[classes[c]!.alone]!.prior, 1);
+    expect(x.prior / y.prior).toBeCloseTo(product(x) / product(y), 6);
+  });
+  it('so many pairs as are asked for, the likeliest; none where none are', () => {
+    const few = dictionaryOf(known, 'box1', undefined, { mostPairs: 3 });
+    const pairs = few.hypotheses.filter((h) => h.of.length === 2);
+    expect([pairs.length, sum(pairs.map((h) => h.prior))]).toEqual([3, expect.closeTo(0.03, 9)]);
+    const likeliest = one().hypotheses.filter((h) => h.of.length === 2).sort((a, b) => b.prior - a.prior).slice(0, 3); // prettier-ignore
+    expect(pairs.map((h) => h.of)).toEqual(likeliest.map((h) => h.of));
+    expect(dictionaryOf(known, 'box1', undefined, { mostPairs: 0 }).hypotheses.some((h) => h.of.length === 2)).toBe(false);
+  });
+  it('two ways the wiring may be share it by their shares', () => {
+    const d = dictionaryOf([{ known, share: 0.25 }, { known, share: 0.75 }], 'box1', undefined, { mostPairs: 2 }); // prettier-ignore
+    expect(sum(d.hypotheses.map((h) => h.prior))).toBeCloseTo(1, 9);
+    const n = one().suspects.length;
+    expect(d.suspects).toHaveLength(2 * n);
+    for (let i = 0; i < n; i++) expect(d.suspects[i + n]!.prior / d.suspects[i]!.prior).toBeCloseTo(3, 9);
+    expect(sum(d.hypotheses.filter((h) => h.of.length === 2).map((h) => h.prior))).toBeCloseTo(0.03, 9);
+  });
+});
+
+describe('what each test shows', () => {
+  it('every outcome of every test for every hypothesis: shares that sum to one', () => {
+    const d = one();
+    for (const t of d.tests) {
+      const { row, rows } = d.odds.get(t.id)!;
+      expect([t.id, row.length]).toEqual([t.id, d.hypotheses.length]);
+      for (const r of rows) expect([r.length, sum(r)]).toEqual([t.outcomes.length, expect.closeTo(1, 6)]);
+      expect(d.shows.get(t.id)).toHaveLength(d.suspects.length);
+    }
+  });
+  it('a breaker that is off is seen as off, and leaves the face dark; mended, all is right', () => {
+    const d = one();
+    const off = suspectAt(d, 'breaker off');
+    expect(d.shows.get('breakers')![off]).toBe('breaker off');
+    const lamps = d.tests.find((t) => t.id === 'lamps/device1/upper')!;
+    const [right] = lamps.outcomes.flatMap((o, i) => (o.id === 'reads as right' ? [i] : []));
+    const sound = d.hypotheses.length - 1;
+    expect(rowOf(d, lamps.id, sound)[right!]).toBeGreaterThan(0.9);
+    expect(rowOf(d, lamps.id, aloneOf(d, off))[right!]).toBeLessThan(0.1);
+    expect(d.fitOf.dead[aloneOf(d, off)]).toBeGreaterThan(0.5);
+    expect(d.fitOf.dead[sound]).toBe(0.01);
+  });
+  it('how well each goes with a complaint: by suspect, and by hypothesis', () => {
+    const d = one();
+    for (const c of COMPLAINTS) {
+      expect([d.fits[c].length, d.fitOf[c].length]).toEqual([d.suspects.length, d.hypotheses.length]);
+      for (const { alone, members } of d.classes) for (const m of members) expect(d.fitOf[c][alone]).toBe(d.fits[c][m]);
+    }
+  });
+  it('of readings that are taken down wrongly one in ten times, the tenth is shared out among the other outcomes', () => {
+    const misread = dictionaryOf(known, 'box1', undefined, { misread: 0.1, mostPairs: 0 });
+    const exact = dictionaryOf(known, 'box1', undefined, { mostPairs: 0 });
+    expect([misread.misread, exact.misread]).toEqual([0.1, 0]);
+    for (const t of misread.tests)
+      for (const h of [0, 5, misread.hypotheses.length - 1])
+        rowOf(misread, t.id, h).forEach((p, o) => {
+          const was = rowOf(exact, t.id, h)[o]!;
+          const others = t.outcomes.length - 1;
+          expect(p).toBeCloseTo(others ? 0.9 * was + (0.1 * (1 - was)) / others : 0.9 * was, 9);
+        });
+  });
+  it('says how far it is, from none to all, never backwards', () => {
+    const seen: number[] = [];
+    dictionaryOf(known, 'box1', (done) => seen.push(done));
+    expect(seen[0]).toBe(0);
+    expect(Math.max(...seen)).toBeLessThanOrEqual(1);
+    expect(seen).toEqual([...seen].sort((a, b) => a - b));
+    expect(Math.max(...seen)).toBeGreaterThan(0.6);
+  });
+  it('a shared neutral is asked for across two hots; of one circuit there is nothing to ask', () => {
+    expect(one().tests.some((t) => t.id.startsWith('shared/'))).toBe(false);
+    // loads are no faces: where none can be read there is nothing to ask either
+    const loads = dictionaryOf(onBench(sharedNeutralRun(20, 40)), 'box', undefined, { mostPairs: 0 });
+    expect(loads.tests.some((t) => t.id.startsWith('shared/'))).toBe(false);
+  });
+});
