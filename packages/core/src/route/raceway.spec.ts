@@ -5,16 +5,16 @@
  */
 import { describe, expect, it } from 'vitest';
 import { feet, inches, toInches } from '../measure/index.js';
-import { measured, type Box, type WantPlace } from '../model/index.js';
-import { cheapestWay, framing, racewayFill, racewayPlan, USUAL_STOCK, type FrameEdge, type RacewayPlan } from './index.js';
+import { measured, type Box, type Wall, type WantPlace } from '../model/index.js';
+import { cheapestWay, framing, racewayFill, racewayPlaces, racewayPlan, USUAL_STOCK, type FrameEdge, type RacewayPlan } from './index.js';
 import { boxOn, placeOn, RATES, smallHouse } from './smallHouse.testing.js';
 
 const FRESH = [0, 0, 0, 0, 0];
 const inch = (mm: number) => Math.round(toInches(mm) * 10000) / 10000;
 
 /** From the box to each place in turn. */
-function laid(box: Box, places: WantPlace[], stock = USUAL_STOCK): RacewayPlan {
-  const site = smallHouse({ boxes: [box] });
+function laid(box: Box, places: WantPlace[], stock = USUAL_STOCK, walls: Record<string, Partial<Wall>> = {}): RacewayPlan {
+  const site = smallHouse({ boxes: [box], walls });
   const f = framing(site, places, { rates: RATES, gauge: 12, dryingHours: 24, surfaceOnly: true });
   const stations = [f.boxes.get('b')!, ...f.places];
   const sections = stations.slice(1).map((to, i) => {
@@ -48,6 +48,59 @@ describe('32 in along one wall', () => {
       ['wall n, 32" from the left end', true, false],
       ['wall n, 48" from the left end', true, false],
     ]);
+  });
+});
+
+describe('32 in the other way', () => {
+  const r = laid(boxOn('b', 'n', 56), [placeOn('n', 24)]);
+  it('the same pieces, told from left to right', () => {
+    expect([pieces(r, 'track'), pieces(r, 'cover')]).toEqual([[32], [29.625]]);
+    expect(r.pieces.map((p) => `${p.what}: ${p.where}`)).toEqual([
+      'track: wall n, from 24" to 56"',
+      // half a box, 1 7/16 in, beyond the one and short of the other
+      'cover: wall n, from 25 7/16" to 54 9/16"',
+    ]);
+    expect(fittings(r)).toEqual(['1 base fitting over the existing box: wall n, 56" from the left end', '1 device box: wall n, 24" from the left end']); // prettier-ignore
+    expect(r.supports.map((s) => s.where)).toEqual(['wall n, 32" from the left end', 'wall n, 48" from the left end']);
+  });
+  it('its sums: what it is long, and of each wire twice 8 in and a foot more', () => {
+    const [run, wire] = r.sums;
+    expect(run!.terms.map((t) => [t.label, inch(t.value)])).toEqual([['wall n, from 24" to 56"', 32]]);
+    expect(inch(run!.result.value)).toBe(32);
+    expect(wire!.terms.map((t) => inch(t.value))).toEqual([32, 16, 12]);
+    expect(inch(wire!.result.value)).toBe(60);
+    expect([r.track.bars.length, r.covers.bars.length, r.stock]).toEqual([1, 1, USUAL_STOCK]);
+  });
+  it('80 in: the coupling 60 in from the box, so 20 in from the other', () =>
+    expect(fittings(laid(boxOn('b', 'n', 104), [placeOn('n', 24)]))).toContain('1 coupling: wall n, at 44"'));
+});
+
+describe('where no stud is known', () => {
+  const masonry = (to: number) =>
+    laid(boxOn('b', 'n', 24), [placeOn('n', to)], USUAL_STOCK, { n: { framing: { material: 'masonry', studDepth: measured(inches(6)), studWidth: measured(inches(1.5)), spacing: measured(inches(16)), extraStuds: [] } } }).supports; // prettier-ignore
+  it('anchors at both ends, and between them none further apart than 30 in', () => {
+    expect(masonry(54).map((s) => [s.where, s.anchor, s.guessed])).toEqual([
+      ['wall n, 24" from the left end', true, true],
+      ['wall n, 54" from the left end', true, true],
+    ]);
+    expect(masonry(56).map((s) => s.where)).toEqual(['wall n, 24" from the left end', 'wall n, 40" from the left end', 'wall n, 56" from the left end']); // prettier-ignore
+    expect(masonry(56).every((s) => s.on === 'wall n' && s.atMm !== undefined)).toBe(true);
+  });
+});
+
+describe('where several of a kind sit', () => {
+  const say = (mm: number) => `${mm}`;
+  it('each wall once, with how far along it each is; what was only reckoned says so; the rest as it is', () => {
+    const list = [
+      { where: 'w, 10', on: 'wall w', atMm: 10 },
+      { where: 'v, 20', on: 'wall v', atMm: 20, guessed: true },
+      { where: 'w, 30', on: 'wall w', atMm: 30, guessed: true },
+      { where: 'between v and w', count: 2 },
+      { where: 'up v', count: 1, guessed: true },
+      { where: 'up w' },
+    ];
+    expect(racewayPlaces(list, say)).toBe('wall w, 10, 30 (reckoned) from its left end; wall v, 20 (reckoned) from its left end; 2 × between v and w; up v (reckoned); up w'); // prettier-ignore
+    expect(racewayPlaces([], say)).toBe('');
   });
 });
 
