@@ -27,6 +27,8 @@ const WING_SWING_MM = inches(0.375);
 const INTO_STUD_MM = inches(0.0625);
 /** A box is screwed to a stud whose face lies no further off than this (common practice). */
 const AT_STUD_MM = inches(0.5);
+/** What is exactly at a limit is within it, though inches and mm don’t divide. */
+const HAIR_MM = 0.01;
 
 /** Whether a box stands on the finish and asks for no opening. */
 export const onSurface = (box: Pick<Box, 'kind'>): boolean => box.kind !== 'other' && BOX_KINDS[box.kind].mounting === 'surface';
@@ -71,21 +73,21 @@ export function suitableBoxes(wall: Wall, face: FaceId, input: BoxChoiceInput): 
     if (kind.mounting === 'wings' && open) against.push('nothing hangs there yet for its wings to clamp');
     if (kind.mounting === 'masonry' && hollow) against.push('made for masonry');
     if (kind.mounting === 'wings' && !hollow) against.push('wings need a hollow wall');
-    const beside = kind.mounting === 'wings' && hollow && studGap !== undefined && studGap < WING_SWING_MM - 0.01;
-    if (beside && studGap < -INTO_STUD_MM) against.push('the opening would be cut into a stud');
+    const beside = kind.mounting === 'wings' && hollow && studGap !== undefined && studGap < WING_SWING_MM - HAIR_MM;
+    if (beside && studGap < -INTO_STUD_MM - HAIR_MM) against.push('the opening would be cut into a stud');
     // in open framing a box is set beside the stud, whatever was marked
     if (kind.mounting === 'stud-screw' || (kind.mounting === 'nail-on' && open && at)) {
       if (wall.framing.material === 'masonry') against.push('needs a stud');
-      else if (studGap === undefined || !Number.isFinite(studGap) || studGap < -INTO_STUD_MM || studGap > AT_STUD_MM)
+      else if (studGap === undefined || !Number.isFinite(studGap) || studGap < -INTO_STUD_MM - HAIR_MM || studGap > AT_STUD_MM + HAIR_MM)
         against.push('needs a stud beside the opening');
     }
-    if (kind.clampsFinishMm && (finish < kind.clampsFinishMm.min - 0.01 || finish > kind.clampsFinishMm.max + 0.01)) {
+    if (kind.clampsFinishMm && (finish < kind.clampsFinishMm.min - HAIR_MM || finish > kind.clampsFinishMm.max + HAIR_MM)) {
       against.push(
         `wings clamp ${printLength(kind.clampsFinishMm.min, unit)} to ${printLength(kind.clampsFinishMm.max, unit)}; this face is ${printLength(finish, unit)}`,
       );
     }
-    if (kind.depthMm - finish > wall.framing.studDepth.mm + 0.01) against.push('deeper than the cavity');
-    else if (behind && kind.depthMm > behind.mm + 0.01)
+    if (kind.depthMm - finish > wall.framing.studDepth.mm + HAIR_MM) against.push('deeper than the cavity');
+    else if (behind && kind.depthMm > behind.mm + HAIR_MM)
       against.push(`${printLength(kind.depthMm, unit)} deep, and ${behind.of} leaves ${printLength(Math.max(0, behind.mm), unit)}`);
     if (kind.volumeIn3 < neededIn3 - 1e-9) against.push(`${kind.volumeIn3} in³, ${neededIn3.toFixed(2)} needed`);
     const spare = kind.volumeIn3 - neededIn3;
