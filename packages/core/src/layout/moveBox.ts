@@ -15,6 +15,9 @@ import {
   type Wall,
 } from '../model/index.js';
 
+/** What just fits does, though inches and mm don’t divide. */
+const HAIR_MM = 0.01;
+
 const mark = (mm: number, unit: LengthUnit): MeasuredLength => ({ mm: Math.max(0, snapToTape(mm, unit)), known: 'measured' });
 
 /**
@@ -89,7 +92,9 @@ export function besideStud(wall: Wall, box: Box): Box {
   const choices = [
     ...(Number.isFinite(left) ? [{ x: left + half + body, toA: 'left' as const }] : []),
     ...(Number.isFinite(right) ? [{ x: right - half - body, toA: 'right' as const }] : []),
-  ].filter((c) => !Number.isFinite(left) || !Number.isFinite(right) || (c.x - body >= left && c.x + body <= right));
+  ];
+  // between the faces of the two studs
+  if (right - left - 2 * half < 2 * body - HAIR_MM) return box;
   const best = choices.sort((a, b) => Math.abs(a.x - centre) - Math.abs(b.x - centre))[0];
   const distance = best && distanceForCentre(wall, box, best.x);
   if (!best || distance === undefined || distance < 0) return box;

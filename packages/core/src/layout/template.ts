@@ -170,14 +170,15 @@ export function heightJig(bottomMm: number, floorToAddMm: number, finishMm: numb
   const wide = inches(1.5);
   const pieces: JigPiece[] = [
     { name: 'leg', lengthMm: leg, widthMm: wide, thickMm: PLY_MM, count: 1 },
-    { name: 'shelf under the box', lengthMm: boxDepthMm + wide, widthMm: wide, thickMm: PLY_MM, count: 1 },
+    { name: 'shelf under the box', lengthMm: shelf, widthMm: wide, thickMm: PLY_MM, count: 1 },
     { name: `lip, as thick as the finish`, lengthMm: inches(3), widthMm: wide, thickMm: finishMm, count: 1 },
   ];
-  const widthMm = Math.max(wide + 90, CHECK_BAR_MM[unit] + 2 * MARGIN);
+  const shelf = boxDepthMm + wide;
+  const widthMm = Math.max(wide + 90, CHECK_BAR_MM[unit] + 2 * MARGIN, shelf + 2 * MARGIN);
   const heightMm = leg + PLY_MM + 40;
   const shapes: TemplateShape[] = [
     { kind: 'rect', stroke: 'cut', x: MARGIN, y: 20 + PLY_MM, width: wide, height: leg },
-    { kind: 'rect', stroke: 'cut', x: MARGIN, y: 20, width: Math.min(widthMm - 2 * MARGIN, boxDepthMm + wide), height: PLY_MM },
+    { kind: 'rect', stroke: 'cut', x: MARGIN, y: 20, width: shelf, height: PLY_MM },
     {
       kind: 'text',
       x: MARGIN,
