@@ -4,16 +4,16 @@
  * practice.
  */
 import { describe, expect, it } from 'vitest';
-import { BOX_KINDS } from '../catalog/index.js';
+import { BOX_KINDS, type FinishId } from '../catalog/index.js';
 import { inches } from '../measure/index.js';
-import { measured, type Finish, type Obstacle, type Wall } from '../model/index.js';
+import { measured, type Obstacle, type Wall } from '../model/index.js';
 import { wallOf } from '../route/smallHouse.testing.js';
 import { longestScrewMm, onSurface, suitableBoxes, type BoxChoiceInput } from './boxChoice.js';
 
 const inch = (n: number) => measured(inches(n));
 const plain = wallOf('w', 120, { A: 'den', B: 'hall' });
 const framed = (part: Partial<Wall['framing']>): Wall => ({ ...plain, framing: { ...plain.framing, ...part } });
-const finished = (finish: Finish, thick = 0.5): Wall => ({ ...plain, faces: { ...plain.faces, A: { roomId: 'den', layers: [{ finish, thickness: inch(thick) }] } } }); // prettier-ignore
+const finished = (finish: FinishId, thick = 0.5): Wall => ({ ...plain, faces: { ...plain.faces, A: { roomId: 'den', layers: [{ finish, thickness: inch(thick) }] } } }); // prettier-ignore
 const open: Wall = { ...plain, faces: { ...plain.faces, A: { ...plain.faces.A, open: true } } };
 /** An opening 2 1/4 wide and 3 3/4 high whose left edge lies there. */
 const at = (left: number): NonNullable<BoxChoiceInput['at']> => ({ left: inches(left), right: inches(left + 2.25), bottom: inches(14), top: inches(17.75) }); // prettier-ignore

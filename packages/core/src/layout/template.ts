@@ -168,12 +168,12 @@ export function heightJig(bottomMm: number, floorToAddMm: number, finishMm: numb
       `heightJig: a box bottom at ${printMark(bottomMm, unit)} leaves no leg under the shelf; it needs more than 1/2 in`,
     );
   const wide = inches(1.5);
+  const shelf = boxDepthMm + wide;
   const pieces: JigPiece[] = [
     { name: 'leg', lengthMm: leg, widthMm: wide, thickMm: PLY_MM, count: 1 },
     { name: 'shelf under the box', lengthMm: shelf, widthMm: wide, thickMm: PLY_MM, count: 1 },
     { name: `lip, as thick as the finish`, lengthMm: inches(3), widthMm: wide, thickMm: finishMm, count: 1 },
   ];
-  const shelf = boxDepthMm + wide;
   const widthMm = Math.max(wide + 90, CHECK_BAR_MM[unit] + 2 * MARGIN, shelf + 2 * MARGIN);
   const heightMm = leg + PLY_MM + 40;
   const shapes: TemplateShape[] = [
