@@ -152,6 +152,16 @@ describe('two boxes', () => {
     expect(said(backToBack(wall, box(42), other(75.75, 1.5625)))).toBe('stop boxesMeet');
     expect(said(backToBack(wall, box(42), other(75.75, 'unknown')))).toBe('can’t tell boxesDepthUnknown');
   });
+  it('each rests on its sum: what lies between them, or both depths in the wall; none where nothing was reckoned', () => {
+    const sum = (judged: Judged) => judged.sums.map((x) => [x.terms.map((t) => toInches(t.value)), toInches(x.result.value), x.limit && [toInches(x.limit.value), x.limit.relation]]); // prettier-ignore
+    expect(sum(backToBack(wall, box(42), other(75.75 - 4.25)))).toEqual([[[], expect.closeTo(2, 6), [0, '≥']]]);
+    // over and under each other as well
+    expect(sum(backToBack(wall, box(42), { ...box(42, { bottom: 20 }), id: 'over' }))).toEqual([[[], expect.closeTo(3, 6), [0, '≥']]]);
+    const [behind] = sum(backToBack(wall, box(42), other(75.75)));
+    expect(behind![0]).toEqual([expect.closeTo(3, 6), expect.closeTo(1.5, 6)]);
+    for (const judged of [backToBack(wall, box(42), { ...box(43), id: 'same' }), backToBack(wall, box(42), other(75.75, 'unknown')), backToBack(wall, box(42, { depth: undefined }), other(75.75))]) expect(judged.sums).toEqual([]); // prettier-ignore
+    expect(said(backToBack(wall, box(42, { depth: undefined }), other(75.75)))).toBe('can’t tell boxesDepthUnknown');
+  });
   it('touching side by side is beside each other; in one place on one face is a stop', () => {
     expect(said(backToBack(wall, box(42), other(75.75 - 2.25)))).toBe('ok boxesBeside');
     expect(said(backToBack(wall, box(42), { ...box(43), id: 'same' }))).toBe('stop boxesInOne');
