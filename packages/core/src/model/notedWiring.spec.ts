@@ -7,12 +7,12 @@ import { atPanel, insideOf, seenWiring, wiringIsOld, wiringsOf, withoutWiring, w
 import { comesFromPanel, type Change } from './change.js';
 import { measured } from './known.js';
 import type { Cable, Site } from './site.js';
-import type { BoxWiring, Joint } from './wiring.js';
+import type { BoxWiring } from './wiring.js';
 
 const on = (id: string, part: Partial<Cable> = {}): Cable =>
   cable(id, 'b', { ends: [{ boxId: 'b', label: 'b' }, { label: 'on' }], ...part });
 const site = (part: Partial<Site> = {}): Site => ({ ...smallHouse({ boxes: [boxOn('b', 'n', 40), boxOn('other', 's', 40)] }), cables: [cable('feed', 'b'), on('next')], devices: [device('b')], ...part }); // prettier-ignore
-type Noted = Omit<Joint, 'boxId'>;
+type Noted = BoxWiring['joints'][number];
 const JOINTS: Noted[] = [
   { id: 'h', kind: 'terminal', at: { device: 'b-d', terminal: 'brass upper' }, ends: [{ cableId: 'feed', conductor: 0, end: 1 }] },
   { id: 's', kind: 'splice', ends: [{ cableId: 'feed', conductor: 2, end: 1 }, { cableId: 'next', conductor: 2, end: 0 }, { pigtailId: 't', end: 0 }] },
