@@ -115,36 +115,46 @@ const twoLive: Bench = {
   breakers: shared.breakers.map((b) => ({ ...b, tiedTo: undefined })),
   devices: [],
   pigtails: [],
-  joints: (['first', 'second'] as const).flatMap((id, i) => [
+  joints: [
+    ...(['first', 'second'] as const).flatMap((id, i) => [
+      {
+        id: `p-${id}-h`,
+        boxId: PANEL,
+        kind: 'terminal' as const,
+        at: { device: i ? 'b3' : 'b1', terminal: 'screw' },
+        ends: [{ cableId: id, conductor: 0, end: 0 as const }],
+      },
+      {
+        id: `p-${id}-n`,
+        boxId: PANEL,
+        kind: 'terminal' as const,
+        at: { device: 'neutral-bar', terminal: 'screw' },
+        ends: [{ cableId: id, conductor: 1, end: 0 as const }],
+      },
+      {
+        id: `p-${id}-g`,
+        boxId: PANEL,
+        kind: 'terminal' as const,
+        at: { device: 'ground-bar', terminal: 'screw' },
+        ends: [{ cableId: id, conductor: 2, end: 0 as const }],
+      },
+      ...[0, 1].map((conductor) => ({
+        id: `cap-${id}-${conductor}`,
+        boxId: 'box',
+        kind: 'cap' as const,
+        how: 'cap' as const,
+        ends: [{ cableId: id, conductor, end: 1 as const }],
+      })),
+    ]),
+    // their grounds meet, whatever the hots are
     {
-      id: `p-${id}-h`,
-      boxId: PANEL,
-      kind: 'terminal' as const,
-      at: { device: i ? 'b3' : 'b1', terminal: 'screw' },
-      ends: [{ cableId: id, conductor: 0, end: 0 as const }],
-    },
-    {
-      id: `p-${id}-n`,
-      boxId: PANEL,
-      kind: 'terminal' as const,
-      at: { device: 'neutral-bar', terminal: 'screw' },
-      ends: [{ cableId: id, conductor: 1, end: 0 as const }],
-    },
-    {
-      id: `p-${id}-g`,
-      boxId: PANEL,
-      kind: 'terminal' as const,
-      at: { device: 'ground-bar', terminal: 'screw' },
-      ends: [{ cableId: id, conductor: 2, end: 0 as const }],
-    },
-    ...[0, 1, 2].map((conductor) => ({
-      id: `cap-${id}-${conductor}`,
+      id: 'grounds',
       boxId: 'box',
-      kind: 'cap' as const,
-      how: 'cap' as const,
-      ends: [{ cableId: id, conductor, end: 1 as const }],
-    })),
-  ]),
+      kind: 'splice',
+      how: 'twist-on',
+      ends: (['first', 'second'] as const).map((cableId) => ({ cableId, conductor: 2, end: 1 as const })),
+    },
+  ],
 };
 
 export const benchSamples: BenchSample[] = [
