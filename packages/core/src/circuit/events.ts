@@ -1,5 +1,5 @@
 /** What opens when the wiring is switched on: breakers by their bands, protective devices by imbalance; in a fixed order, until nothing more opens. */
-import type { Bench, BenchBreaker } from '../model/index.js';
+import { GROUND_COLOURS, type Bench, type BenchBreaker } from '../model/index.js';
 import { buildNetwork, nodeOf, type BuildOptions, type Built } from './build.js';
 import { magnitude, plus, Solved, type State } from './network.js';
 
@@ -106,7 +106,7 @@ function breakerImbalance(bench: Bench, state: State, built: Built, breakerId: s
   for (const cableId of conductorsOfBreaker(bench, breakerId)) {
     const cable = bench.cables.find((c) => c.id === cableId);
     cable?.colours.forEach((colour, i) => {
-      if (['bare', 'green', 'green-yellow'].includes(colour)) return;
+      if (GROUND_COLOURS.includes(colour)) return;
       sum = plus(sum, state.amps(built.conductorBranch.get(`${cableId}/${i}`)!));
     });
   }

@@ -5,7 +5,7 @@
 import { describe, expect, it } from 'vitest';
 import { GROUND_BAR, NEUTRAL_BAR, PANEL, type Bench, type BenchCable, type BenchDevice, type Joint, type WireEnd } from '../model/index.js';
 import {
-  endsIn, facePoints, groundWithoutDevices, joinedFeeds, lineSide, loops, protectedBy, runOfBoxes, sharedNeutralRun, sharedNeutrals, switchOn, tripTime,
+  endsIn, facePoints, groundsMeet, groundWithoutDevices, joinedFeeds, lineSide, loops, protectedBy, runOfBoxes, sharedNeutralRun, sharedNeutrals, switchOn, tripTime,
 } from './index.js'; // prettier-ignore
 
 const end = (cableId: string, conductor: number, e: 0 | 1): WireEnd => ({ cableId, conductor, end: e });
@@ -218,6 +218,54 @@ describe('grounds with the devices of a box taken out (250.148, from memory)', (
     const bench = throughSecond();
     expect(['box1', 'box2', 'box3'].map((id) => groundWithoutDevices(bench, id))).toEqual([true, false, true]);
     expect(['box1', 'box2', 'box3'].map((id) => groundWithoutDevices(runOfBoxes({ boxes: 3 }), id))).toEqual([true, true, true]);
+  });
+  it('in the box they meet in a splice, by pigtails, or on its metal; the yoke of a device and the panel are no place for it', () => {
+    /** A second cable from the panel comes into the last box, its ground on the bar there. */
+    const two = (boxes: number, edit: (b: Bench) => void): Bench => {
+      const b = structuredClone(runOfBoxes({ boxes }));
+      b.cables.push({ ...b.cables[0]!, id: 'second', ends: [PANEL, `box${boxes}`] });
+      b.joints.push({
+        id: 'p',
+        boxId: PANEL,
+        kind: 'terminal',
+        at: { device: GROUND_BAR, terminal: 'screw' },
+        ends: [end('second', 2, 0)],
+      });
+      edit(b);
+      return b;
+    };
+    const screw = (id: string, device: string, terminal: string, e: WireEnd) => ({ id, boxId: 'box1', kind: 'terminal' as const, at: { device, terminal }, ends: [e] }); // prettier-ignore
+    const own = (b: Bench) => b.joints.find((j) => j.id === 'device1-green')!;
+    const meets = (edit: (b: Bench) => void) => groundsMeet(two(1, edit), 'box1');
+    expect(meets(() => undefined)).toBe(false);
+    expect(meets((b) => void b.joints.push(screw('g', 'device1', 'green', end('second', 2, 1))))).toBe(false);
+    // both under the green screw come apart when the device is taken out
+    expect(meets((b) => void own(b).ends.push(end('second', 2, 1)))).toBe(false);
+    const spliced = (b: Bench, ...ends: WireEnd[]) => Object.assign(own(b), { kind: 'splice', at: undefined, ends: [end('cable1', 2, 1), ...ends] }); // prettier-ignore
+    expect(meets((b) => void spliced(b, end('second', 2, 1)))).toBe(true);
+    const metal = (b: Bench, second: boolean) => {
+      b.boxes[0]!.material = 'metal';
+      own(b).at = { device: 'box', terminal: 'screw' };
+      if (second) b.joints.push(screw('g', 'box', 'screw', end('second', 2, 1)));
+    };
+    expect([meets((b) => metal(b, true)), meets((b) => metal(b, false))]).toEqual([true, false]);
+    const tail = (b: Bench) => {
+      b.pigtails.push({ id: 't', boxId: 'box1', colour: 'bare', gauge: 14, lengthMm: 150 });
+      spliced(b, { pigtailId: 't', end: 0 });
+      b.joints.push({ id: 'far', boxId: 'box1', kind: 'splice', ends: [{ pigtailId: 't', end: 1 }, end('second', 2, 1)] });
+    };
+    expect(meets(tail)).toBe(true);
+    // one ground, or none, has nothing to meet; a chain of boxes meets in each of them
+    expect(groundsMeet(runOfBoxes({ boxes: 1 }), 'box1')).toBe(true);
+    expect(groundsMeet({ ...runOfBoxes({ boxes: 1 }), cables: [], joints: [] }, 'box1')).toBe(true);
+    expect(['box1', 'box2', 'box3'].map((id) => groundsMeet(runOfBoxes({ boxes: 3 }), id))).toEqual([true, true, true]);
+    // nor do they where one of them goes on to another box and only there to the other: round by another box is no meeting
+    const round = two(2, (b) => {
+      b.cables.push({ ...b.cables[0]!, id: 'between', ends: ['box1', 'box2'] });
+      b.joints.find((j) => j.id === 'grounds1')!.ends.push(end('between', 2, 0));
+      b.joints.push({ id: 'x', boxId: 'box2', kind: 'splice', ends: [end('between', 2, 1), end('second', 2, 1)] });
+    });
+    expect([groundsMeet(round, 'box1'), groundsMeet(round, 'box2')]).toEqual([true, false]);
   });
   it('a ground that was never spliced is off, whatever is taken out', () => {
     const bench = joint(runOfBoxes({ boxes: 2 }), 'grounds1', (j) => ({ ends: j.ends.slice(0, 1) }));

@@ -2,6 +2,7 @@
 import {
   endKey,
   GROUND_BAR,
+  GROUND_COLOURS,
   NEUTRAL_BAR,
   TERMINALS,
   type Bench,
@@ -10,7 +11,6 @@ import {
   cablesAt,
   devicesAt,
   pigtailsAt,
-  type WireColour,
 } from '../model/index.js';
 import { nodeOf } from './build.js';
 import { metalOf } from './metal.js';
@@ -128,9 +128,7 @@ export function sharedNeutrals(on: SwitchedOn): SharedNeutral[] {
     const breakers = bench.breakers.filter((_, i) =>
       c.colours.some((__, n) => feeds[i]!.nodes.has(at(n, 0)) || feeds[i]!.nodes.has(at(n, 1))),
     );
-    const neutral = c.colours.findIndex(
-      (colour, n) => !['bare', 'green', 'green-yellow'].includes(colour) && bar.has(at(n, 0)) && bar.has(at(n, 1)),
-    );
+    const neutral = c.colours.findIndex((colour, n) => !GROUND_COLOURS.includes(colour) && bar.has(at(n, 0)) && bar.has(at(n, 1)));
     if (breakers.length < 2 || neutral < 0) return [];
     const [a, b] = breakers as [BenchBreaker, BenchBreaker];
     return [
@@ -211,9 +209,8 @@ export function groundsMeet(bench: Bench, boxId: string): boolean {
 const groundEnds = (bench: Bench, boxId: string): string[] =>
   cablesAt(bench, boxId).flatMap((c) =>
     c.colours.flatMap((colour, conductor) =>
-      GROUNDS.has(colour)
+      GROUND_COLOURS.includes(colour)
         ? ENDS.filter((e) => c.ends[e] === boxId).map((end) => nodeOf.end(endKey({ cableId: c.id, conductor, end })))
         : [],
     ),
   );
-const GROUNDS: ReadonlySet<WireColour> = new Set<WireColour>(['bare', 'green', 'green-yellow']);

@@ -8,7 +8,7 @@
  */
 import { buildNetwork, EARTH, IMBALANCE_TRIP_A, nodeOf, opensWithin, Solved, tripTime, type Built } from '../circuit/index.js';
 import { LAMP_OHM, lampReading, METER_OHM, type LampCode } from '../instruments/index.js';
-import { PANEL, type Bench, type BenchDevice } from '../model/index.js';
+import { GROUND_COLOURS, PANEL, type Bench, type BenchDevice } from '../model/index.js';
 import { soundOf, TAMED_CONTACT_OHM, tamed, type NetChange, type Sound } from './netChange.js';
 
 export type Face = 'upper' | 'lower';
@@ -115,7 +115,7 @@ export class FaultLab {
         .filter((x) => x.tiedTo === b.id || x.id === b.tiedTo)
         .flatMap((x) => this.built.breakerBranch.get(x.id) ?? []);
       // a protective breaker sees what goes out on its cables and doesn’t come back
-      const sees = b.kind !== 'ground-fault' ? [] : bench.joints.filter((j) => j.boxId === PANEL && j.at?.device === b.id).flatMap((j) => j.ends).flatMap((e) => ('cableId' in e ? [e.cableId] : [])).flatMap((id) => bench.cables.filter((c) => c.id === id)).flatMap((c) => c.colours.flatMap((colour, i) => ['bare', 'green', 'green-yellow'].includes(colour) ? [] : [this.seen(this.built.conductorBranch.get(`${c.id}/${i}`)!)])); // prettier-ignore
+      const sees = b.kind !== 'ground-fault' ? [] : bench.joints.filter((j) => j.boxId === PANEL && j.at?.device === b.id).flatMap((j) => j.ends).flatMap((e) => ('cableId' in e ? [e.cableId] : [])).flatMap((id) => bench.cables.filter((c) => c.id === id)).flatMap((c) => c.colours.flatMap((colour, i) => GROUND_COLOURS.includes(colour) ? [] : [this.seen(this.built.conductorBranch.get(`${c.id}/${i}`)!)])); // prettier-ignore
       this.breakers.push({ id: b.id, branch, port: branchPort(branch), amps: b.amps, curve: b.curve, tied, sees });
     }
     for (const [id, { hot, neutral }] of this.built.sensed)

@@ -2,6 +2,7 @@
 import { BOX_KINDS, boxKinds, FINISHES, type BoxKind } from '../catalog/index.js';
 import { inches, printLength, type LengthUnit } from '../measure/index.js';
 import { finishThicknessMm, studPlaces, wallThicknessMm, type Box, type FaceId, type Schools, type Wall } from '../model/index.js';
+import { HAIR_MM } from './opening.js';
 
 export interface BoxSuitability {
   kind: BoxKind;
@@ -27,8 +28,6 @@ const WING_SWING_MM = inches(0.375);
 const INTO_STUD_MM = inches(0.0625);
 /** A box is screwed to a stud whose face lies no further off than this (common practice). */
 const AT_STUD_MM = inches(0.5);
-/** What is exactly at a limit is within it, though inches and mm don’t divide. */
-const HAIR_MM = 0.01;
 
 /** Whether a box stands on the finish and asks for no opening. */
 export const onSurface = (box: Pick<Box, 'kind'>): boolean => box.kind !== 'other' && BOX_KINDS[box.kind].mounting === 'surface';

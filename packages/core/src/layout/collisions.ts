@@ -21,7 +21,7 @@ import {
   type Wall,
 } from '../model/index.js';
 import { atLeast, atMost, term, type Judged } from '../codebook/index.js';
-import { openingRect } from './opening.js';
+import { HAIR_MM, openingRect } from './opening.js';
 
 /** How much nearer than drawn a stud may be: scanned or assumed edges are not exact (common practice). */
 const STUD_DOUBT_MM: Record<string, number> = {
@@ -55,7 +55,7 @@ export function studClearance(wall: Wall, box: Box): StudClearance | undefined {
   let leftKnown: StudPlace['known'] | undefined;
   let rightKnown: StudPlace['known'] | undefined;
   for (const { x: centre, known } of studPlaces(wall)) {
-    if (centre + half > opening.left + 0.01 && centre - half < opening.right - 0.01) hits = centre;
+    if (centre + half > opening.left + HAIR_MM && centre - half < opening.right - HAIR_MM) hits = centre;
     else if (centre < opening.left) {
       leftMm = opening.left - (centre + half);
       leftKnown = known;
@@ -354,7 +354,7 @@ function onFront(builtIn: Fixture, plate: { left: number; right: number; bottom:
     result: term(`plate to the ${edge} of the front`, gap, 'length'),
     limit: { ...term('at least', 0, 'length'), relation: '≥' },
   }));
-  const past = gaps.filter(([, gap]) => gap < -0.01).map(([edge]) => edge);
+  const past = gaps.filter(([, gap]) => gap < -HAIR_MM).map(([edge]) => edge);
   if (past.length)
     return {
       verdict: 'stop',
@@ -400,7 +400,7 @@ export function surroundings(wall: Wall, box: Box): Judged {
     result: term('plate to the nearer end of the wall', ends, 'length'),
     limit: { ...term('at least', 0, 'length'), relation: '≥' },
   };
-  if (ends < -0.01) return { verdict: 'stop', ...collisionWords.pastEnd(), sums: [endSum], source: practice };
+  if (ends < -HAIR_MM) return { verdict: 'stop', ...collisionWords.pastEnd(), sums: [endSum], source: practice };
   if (isFront(wall)) return onFront(wall.builtIn, plate);
   const base = wall.faces[box.face].baseHeight;
   const sums = [endSum];
@@ -411,7 +411,7 @@ export function surroundings(wall: Wall, box: Box): Judged {
       result: term('plate above the base', over, 'length'),
       limit: { ...term('at least', 0, 'length'), relation: '≥' },
     } as Sum);
-    if (over < -0.01) return { verdict: 'stop', ...collisionWords.onTrim(), sums, source: practice };
+    if (over < -HAIR_MM) return { verdict: 'stop', ...collisionWords.onTrim(), sums, source: practice };
   }
   if (base)
     return {

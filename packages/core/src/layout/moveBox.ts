@@ -14,9 +14,7 @@ import {
   type Place,
   type Wall,
 } from '../model/index.js';
-
-/** What just fits does, though inches and mm don’t divide. */
-const HAIR_MM = 0.01;
+import { HAIR_MM } from './opening.js';
 
 const mark = (mm: number, unit: LengthUnit): MeasuredLength => ({ mm: Math.max(0, snapToTape(mm, unit)), known: 'measured' });
 

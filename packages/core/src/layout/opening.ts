@@ -2,6 +2,9 @@
 import { BOX_KINDS, isUkBox } from '../catalog/index.js';
 import { alongX, boxBody, boxRect, placeOriginX, type Box, type FaceId, type Place, type Wall } from '../model/index.js';
 
+/** What is exactly at a limit is within it: inches and mm don’t divide, and a place is kept to a ten-thousandth of a mm. */
+export const HAIR_MM = 0.01;
+
 export interface OpeningRect {
   left: number;
   right: number;

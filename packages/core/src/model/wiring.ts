@@ -9,6 +9,9 @@ import { Id, Name } from './known.js';
 export const WIRE_COLOURS = ['black', 'red', 'blue', 'white', 'bare', 'green', 'brown', 'grey', 'green-yellow'] as const;
 export const WireColour = z.enum(WIRE_COLOURS);
 export type WireColour = z.infer<typeof WireColour>;
+/** What a conductor is by its colour; any other is a hot. */
+export const GROUND_COLOURS: readonly WireColour[] = ['bare', 'green', 'green-yellow'];
+export const NEUTRAL_COLOURS: readonly WireColour[] = ['white', 'grey', 'blue'];
 
 /** The panel is a place like a box, with terminals of its own. */
 export const PANEL = 'panel';

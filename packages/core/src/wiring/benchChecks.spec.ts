@@ -435,6 +435,14 @@ describe('devices', () => {
       b.joints.push({ id: 'c1', boxId: 'box1', kind: 'cap', ends: [end('cable1', 0, 1)] }, { id: 'c2', boxId: 'box1', kind: 'cap', ends: [end('cable1', 1, 1)] }); // prettier-ignore
     });
     expect(wrong(unfed)).toEqual(['caution: line-load, lineUnfed (box1)']);
+    // hot on LINE and neutral on LOAD is wrong before anything feeds it, and where its white is open on the way
+    const unfedCrossed = changed(crossedAlone, (b) => without(b, b.joints.find((j) => j.at?.device === 'breaker')!.id));
+    expect(by(unfedCrossed, 'line-load')).toEqual(['stop: line-load, lineLoadCrossed (box1)']);
+    const openWhite = changed(crossedAlone, (b) => without(b, 'neutral-bar-1'));
+    expect(by(openWhite, 'line-load')).toEqual(['stop: line-load, lineLoadCrossed (box1)']);
+    // with one of the four only, nothing is crossed
+    const hotAlone = changed(alone, (b) => without(b, 'device1-line-silver'));
+    expect(by(hotAlone, 'line-load')).toEqual(['ok: line-load, feedOnLine (box1)']);
     // the neutral alone on LINE feeds nothing
     const noHot = changed(alone, (b) => {
       without(b, 'device1-line-brass');

@@ -37,6 +37,7 @@ import { inches } from '../measure/index.js';
 import {
   endKey,
   GROUND_BAR,
+  GROUND_COLOURS,
   cableNamed,
   cablesAt,
   devicesAt,
@@ -44,6 +45,7 @@ import {
   jointOf,
   jointsAt,
   NEUTRAL_BAR,
+  NEUTRAL_COLOURS,
   PANEL,
   pigtailNamed,
   type Bench,
@@ -59,8 +61,6 @@ import { stripFor, strippedMm } from './benchEdit.js';
 export type BenchFinding = Judgement<UsRule>;
 
 type Use = 'hot' | 'neutral' | 'ground';
-const GROUND_COLOURS: WireColour[] = ['bare', 'green', 'green-yellow'];
-const NEUTRAL_COLOURS: WireColour[] = ['white', 'grey', 'blue'];
 
 /** What each conductor end is used for, by what it hangs on; ends that hang on nothing, or on more than one, have none or several. */
 export function usesOf(bench: Bench): Map<string, Set<Use>> {
@@ -322,7 +322,10 @@ function lineAndLoad(c: Checking, d: BenchDevice): void {
   };
   const reversed = fedAt('load brass') && !fedAt('line brass');
   // hot through the sensor and neutral past it: the first load trips it
-  const crossed = fedAt('line brass') && fedAt('load silver', 'neutral') && !fedAt('line silver', 'neutral');
+  const on = (terminal: string): boolean => jointsAt(bench, d.boxId, d.id).some((x) => x.at.terminal === terminal);
+  // before anything feeds it, it is seen by where its two wires lie
+  const apart = on('line brass') && !on('line silver') && on('load silver') && !on('load brass');
+  const crossed = apart || (fedAt('line brass') && fedAt('load silver', 'neutral') && !fedAt('line silver', 'neutral'));
   say(
     'line-load',
     benchTitles.lineLoad(d.name),

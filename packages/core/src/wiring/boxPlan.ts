@@ -20,7 +20,9 @@ import {
   idOf,
   endKey,
   GROUND_BAR,
+  GROUND_COLOURS,
   NEUTRAL_BAR,
+  NEUTRAL_COLOURS,
   PANEL,
   TERMINALS,
   type Bench,
@@ -123,7 +125,7 @@ class Planner {
   }
   hot = (id: string): WireEnd | undefined => this.end(id, 'black', 'brown');
   red = (id: string): WireEnd | undefined => this.end(id, 'red');
-  neutral = (id: string): WireEnd | undefined => this.end(id, 'white', 'blue', 'grey');
+  neutral = (id: string): WireEnd | undefined => this.end(id, ...NEUTRAL_COLOURS);
   ground = (id: string): WireEnd | undefined => this.end(id, ...GROUND_COLOURS);
 
   private gauge(end: WireEnd): Awg {
@@ -511,7 +513,7 @@ function alone(request: BoxPlanRequest, planned: Bench): Bench {
     cable.colours.forEach((colour, conductor) => {
       const end: WireEnd = { cableId: id, conductor, end: far };
       const ground = GROUND_COLOURS.includes(colour);
-      const neutral = ['white', 'blue', 'grey'].includes(colour);
+      const neutral = NEUTRAL_COLOURS.includes(colour);
       const device = ground ? GROUND_BAR : neutral ? NEUTRAL_BAR : `feed${i}-${hots}`;
       if (!ground && !neutral) {
         bench.breakers.push({
@@ -537,7 +539,6 @@ function alone(request: BoxPlanRequest, planned: Bench): Bench {
   return bench;
 }
 
-const GROUND_COLOURS: WireColour[] = ['bare', 'green', 'green-yellow'];
 /** The load of a low-impedance meter (common practice). */
 const PROOF_OHM = 4000;
 
@@ -591,7 +592,7 @@ export function proveBox(request: BoxPlanRequest, planned: Bench): string[] {
       const conductor = cable.colours.findIndex((c) => colours.includes(c));
       return conductor < 0 ? undefined : nodeOf.end(endKey({ cableId: id, conductor, end: far(id) }));
     };
-    const [hot, neutral, ground] = [end('black', 'brown'), end('white', 'blue', 'grey'), end(...GROUND_COLOURS)];
+    const [hot, neutral, ground] = [end('black', 'brown'), end(...NEUTRAL_COLOURS), end(...GROUND_COLOURS)];
     // a red goes on where one comes in
     const red = feeds.some((f) => coloursOf(f).includes('red')) ? end('red') : undefined;
     for (const [what, from] of [

@@ -1,13 +1,22 @@
 /** One box of the bench, or the panel: its cables along the top, its splices in rows, its devices at the right, its wires between. */
 import { nodeOf, terminalNodeOf } from '../../circuit/index.js';
 import { printMark, type LengthUnit } from '../../measure/index.js';
-import { endColour, endKey, GROUND_BAR, NEUTRAL_BAR, PANEL, type Bench, type BenchDevice, type Joint } from '../../model/index.js';
+import {
+  endColour,
+  endKey,
+  GROUND_BAR,
+  GROUND_COLOURS,
+  NEUTRAL_BAR,
+  PANEL,
+  type Bench,
+  type BenchDevice,
+  type Joint,
+} from '../../model/index.js';
 import { facePins, terminalPlaces } from './devicePlaces.js';
 import {
   CABLE_GAP,
   COLUMN,
   DEVICE,
-  GROUNDS,
   ORDER,
   roleOf,
   ROW,
@@ -106,7 +115,7 @@ function cablesAlong(
         width,
         name: cable.name,
         toward: other === PANEL ? 'panel' : (bench.boxes.find((b) => b.id === other)?.name ?? 'elsewhere'),
-        kind: `${cable.gauge}-${cable.colours.filter((c) => !GROUNDS.includes(c)).length}`,
+        kind: `${cable.gauge}-${cable.colours.filter((c) => !GROUND_COLOURS.includes(c)).length}`,
         free: printMark(cable.freeMm[end], unit),
         side: cable.sides[end],
         y: SHEATH_Y,

@@ -1,6 +1,5 @@
 /** The circuit as a line drawing, a step back from the boxes. */
-import { PANEL, type Bench } from '../../model/index.js';
-import { GROUNDS } from './shapes.js';
+import { GROUND_COLOURS, PANEL, type Bench } from '../../model/index.js';
 
 export interface LineDrawing {
   width: number;
@@ -52,7 +51,7 @@ export function lineDrawing(bench: Bench): LineDrawing {
     const [a, b] = c.ends.map((e) => boxes.find((x) => x.id === e));
     const from = a ?? b!;
     const [x1, y1] = [from.x + STEP.width, from.y + STEP.height / 2];
-    const insulated = c.colours.filter((x) => !GROUNDS.includes(x)).length;
+    const insulated = c.colours.filter((x) => !GROUND_COLOURS.includes(x)).length;
     // what goes elsewhere ends a little way off
     const [x2, y2] = a && b ? [b.x, b.y + STEP.height / 2] : [x1 + 60, y1 + 26 + (i % 3) * 12];
     return { id: c.id, name: c.name, kind: `${c.gauge}-${insulated}`, x1, y1, x2, y2 };

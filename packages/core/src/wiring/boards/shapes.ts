@@ -1,5 +1,5 @@
 /** What a bench is drawn with: shapes in drawing units, and what a conductor's colour says. */
-import type { WireColour, WireEnd } from '../../model/index.js';
+import { GROUND_COLOURS, type WireColour, type WireEnd } from '../../model/index.js';
 
 export interface BenchWire {
   key: string;
@@ -82,7 +82,6 @@ export const BELOW = 92;
 export const DEVICE = { width: 84, height: 176, gap: 116 };
 
 const HOTS: WireColour[] = ['black', 'red', 'brown'];
-export const GROUNDS: WireColour[] = ['bare', 'green', 'green-yellow'];
 export const LETTERS: Record<WireColour, string> = {
   black: 'H',
   red: 'R',
@@ -96,5 +95,5 @@ export const LETTERS: Record<WireColour, string> = {
 };
 
 export const roleOf = (colour: WireColour): 'hot' | 'neutral' | 'ground' =>
-  HOTS.includes(colour) ? 'hot' : GROUNDS.includes(colour) ? 'ground' : 'neutral';
+  HOTS.includes(colour) ? 'hot' : GROUND_COLOURS.includes(colour) ? 'ground' : 'neutral';
 export const ORDER = { hot: 0, neutral: 1, ground: 2, other: 1 } as const;

@@ -63,6 +63,12 @@ describe('a plan that was spoilt is caught by what it does', () => {
     // a switch has a yoke too, and its plate’s screws are touched
     expect(off('lamp fed at the switch, and on from there', /terminal/)).toEqual(['The green screw of s leads to no bar (404.9(B)).']);
   });
+  it('a metal box without its lead', () => {
+    const bare = caught('single receptacle in a metal box', (plan) => ({ ...plan, joints: plan.joints.filter((j) => j.at?.name !== 'box screw') })); // prettier-ignore
+    expect(bare).toEqual(['The metal of the box leads to no bar (250.148(C)).']);
+    const plastic = caught('end of a run', (plan) => plan);
+    expect(plastic).toEqual([]);
+  });
   it('two feeds: each ground has its own way to the panel, and still they meet in the box (250.148)', () => {
     for (const name of ['two yokes on two feeds of one circuit, kept apart', 'split duplex on two circuits']) {
       const apart = caught(name, (plan) => ({

@@ -337,7 +337,7 @@ class Proof {
       });
     }
   }
-  private get groundComesIn(): boolean {
+  get groundComesIn(): boolean {
     return this.read.list.some((p) => p.is === 'ground' && this.isLine(p));
   }
   /** Devices whose slot, or whose yoke, has to be on the ground that came in. */
@@ -382,7 +382,7 @@ export function provenWrong(input: PlanInput, read: Purposes, plan: WiringPlan):
   const undriven = proof.switchedLamps();
   if (undriven) return [undriven];
   proof.inTheBox();
-  return measured(proof.rig, proof.hanging.guards, proof.grounded());
+  return measured(proof.rig, proof.hanging.guards, proof.groundComesIn, proof.grounded());
 }
 
 const fromBreaker = (rig: Rig, device: string, boxId: string): WireEnd => {
@@ -419,7 +419,7 @@ function statesOf(rig: Rig, guards: Device | undefined): State[] {
   return states;
 }
 
-function measured(rig: Rig, guards: Device | undefined, grounded: readonly Device[]): string[] {
+function measured(rig: Rig, guards: Device | undefined, groundComesIn: boolean, grounded: readonly Device[]): string[] {
   const { bench } = rig;
   const wrong = new Set<string>();
   if (joinedFeeds(bench).length) wrong.add('Measured: two feeds are joined; switching one off would leave it live.');
@@ -434,6 +434,9 @@ function measured(rig: Rig, guards: Device | undefined, grounded: readonly Devic
           ? `The ground slot of ${d.name} leads to no bar (250.146).`
           : `The green screw of ${d.name} leads to no bar (404.9(B)).`,
       );
+  const { box } = rig.input;
+  if (groundComesIn && boxMaterial(box) === 'metal' && !onBar.has(nodeOf.box(box.id)))
+    wrong.add('The metal of the box leads to no bar (250.148(C)).');
   for (const state of statesOf(rig, guards)) {
     let on: SwitchedOn;
     try {
