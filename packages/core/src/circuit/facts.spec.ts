@@ -255,6 +255,12 @@ describe('grounds with the devices of a box taken out (250.148, from memory)', (
       b.joints.push({ id: 'far', boxId: 'box1', kind: 'splice', ends: [{ pigtailId: 't', end: 1 }, end('second', 2, 1)] });
     };
     expect(meets(tail)).toBe(true);
+    // two of three that meet leave the third apart
+    const third = (b: Bench, ...more: WireEnd[]) => {
+      b.cables.push({ ...b.cables[0]!, id: 'third', ends: [PANEL, 'box1'] });
+      spliced(b, end('second', 2, 1), ...more);
+    };
+    expect([meets((b) => third(b)), meets((b) => third(b, end('third', 2, 1)))]).toEqual([false, true]);
     // one ground, or none, has nothing to meet; a chain of boxes meets in each of them
     expect(groundsMeet(runOfBoxes({ boxes: 1 }), 'box1')).toBe(true);
     expect(groundsMeet({ ...runOfBoxes({ boxes: 1 }), cables: [], joints: [] }, 'box1')).toBe(true);

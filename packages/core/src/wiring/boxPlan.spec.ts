@@ -183,6 +183,10 @@ describe('what a plan says and what it takes', () => {
     expect(plan.bench.pigtails.map((p) => p.lengthMm)).toEqual([203.2, 203.2, 203.2]);
     expect(plan.bench.pigtails.map((p) => p.gauge)).toEqual([14, 14, 14]);
   });
+  it('brown, blue and green-yellow, and a grey neutral, are what they are called elsewhere (IEC 60446; NEC 200.6)', () => {
+    const cord = made(planFor('run', [wire('feed', ['brown', 'blue', 'green-yellow']), wire('on1', ['black', 'grey', 'green'])], [device('d', 'duplex')])); // prettier-ignore
+    expect(hangsTogether(cord.bench)).toEqual(['d brass upper + feed brown + on1 black', 'd green + feed green-yellow + on1 green', 'd silver upper + feed blue + on1 grey']); // prettier-ignore
+  });
   it('a pigtail is as thick as the thickest that it is spliced with', () => {
     const plan = made(planFor('run', [wire('feed', TWO, 12), wire('on1', TWO, 14)], [device('d', 'duplex')]));
     expect(plan.bench.pigtails.map((p) => p.gauge)).toEqual([12, 12, 12]);

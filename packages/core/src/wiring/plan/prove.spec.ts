@@ -82,7 +82,7 @@ describe('a plan that was spoilt is caught by what it does', () => {
   });
   it('no ground came in: nothing is promised of it', () => {
     const bare = (m: MakeUp): MakeUp => ({ ...m, cables: m.cables.map((c) => ({ ...c, ground: 'none' as const })) });
-    for (const name of ['end of a run', 'junction box', 'switch beside a receptacle'])
+    for (const name of ['end of a run', 'junction box', 'switch beside a receptacle', 'single receptacle in a metal box'])
       expect(planOf(bare(MAKE_UPS[name]!)).refused, name).toEqual([]);
   });
   it('two feeds joined under one screw: switching one off leaves the other live', () => {
