@@ -56,7 +56,7 @@ const ThroughInput = z.strictObject({ ...base, wall: Spoken });
 const open = (value: string | number | undefined): value is string | number => value !== undefined && value !== '';
 
 function joistSum(i: z.infer<typeof JoistInput>): SumAnswer {
-  const read = (key: 'joistDepth' | 'size') => lengthField(key, i[key], i.unit, { least: 0.1 });
+  const read = (key: 'joistDepth' | 'size') => lengthField(key, i[key], i.unit, { above0: true });
   const [depth, size] = [read('joistDepth'), read('size')];
   if (size >= depth) throw new SumInputError('size', i.size, 'The cut is as large as the joist is deep.');
   const judged = joistCut({
@@ -87,7 +87,7 @@ function readPieces(text: string, unit: z.infer<typeof UnitField>): number[] {
     const times = /^(\d+)\s*[x×]\s*(.+)$/i.exec(part);
     const count = times ? Number(times[1]) : 1;
     if (count < 1 || count > MOST_PIECES) throw new SumInputError('pieces', part, `1 to ${MOST_PIECES} of one length would do.`);
-    return Array.from({ length: count }, () => lengthField('pieces', times ? times[2]! : part, unit, { least: 0.1 }));
+    return Array.from({ length: count }, () => lengthField('pieces', times ? times[2]! : part, unit, { above0: true }));
   });
   if (pieces.length > MOST_PIECES)
     throw new SumInputError('pieces', text, `${pieces.length} pieces came; at most ${MOST_PIECES} would do.`);
@@ -96,7 +96,7 @@ function readPieces(text: string, unit: z.infer<typeof UnitField>): number[] {
 
 function stockSum(i: z.infer<typeof StockInput>): SumAnswer {
   const pieces = readPieces(i.pieces, i.unit);
-  const stock = lengthField('stock', i.stock, i.unit, { least: 0.1 });
+  const stock = lengthField('stock', i.stock, i.unit, { above0: true });
   const kerf = lengthField('kerf', i.kerf, i.unit);
   const long = pieces.find((p) => p > stock);
   if (long !== undefined)
@@ -132,13 +132,13 @@ function stockSum(i: z.infer<typeof StockInput>): SumAnswer {
 }
 
 function chaseSum(i: z.infer<typeof ChaseSumInput>): SumAnswer {
-  const read = (key: 'length' | 'width' | 'depth') => lengthField(key, i[key], i.unit, { least: 0.1 });
+  const read = (key: 'length' | 'width' | 'depth') => lengthField(key, i[key], i.unit, { above0: true });
   const judged = chase({
     lengthMm: read('length'),
     widthMm: read('width'),
     depthMm: read('depth'),
     runs: i.runs,
-    ...(open(i.leaf) ? { leafMm: lengthField('leaf', i.leaf, i.unit, { least: 0.1 }) } : {}),
+    ...(open(i.leaf) ? { leafMm: lengthField('leaf', i.leaf, i.unit, { above0: true }) } : {}),
   });
   return {
     ...judged,
@@ -147,12 +147,12 @@ function chaseSum(i: z.infer<typeof ChaseSumInput>): SumAnswer {
 }
 
 function throughSum(i: z.infer<typeof ThroughInput>): SumAnswer {
-  const judged = throughWall(lengthField('wall', i.wall, i.unit, { least: 0.1 }), i.unit);
+  const judged = throughWall(lengthField('wall', i.wall, i.unit, { above0: true }), i.unit);
   return { ...judged, figure: `${printLength(judged.fallMm, i.unit)} lower outside, bit ${printLength(judged.bitMm, i.unit)}` };
 }
 
 function anchorSum(i: z.infer<typeof AnchorSumInput>): SumAnswer {
-  const read = (key: 'out' | 'down') => lengthField(key, i[key], i.unit, { least: 0.1 });
+  const read = (key: 'out' | 'down') => lengthField(key, i[key], i.unit, { above0: true });
   const [outMm, downMm] = [read('out'), read('down')];
   if (i.all < i.upper) throw new SumInputError('all', i.all, `There are ${i.upper} in the upper row alone.`);
   const judged = anchorLoad({

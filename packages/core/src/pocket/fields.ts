@@ -30,17 +30,13 @@ export class SumInputError extends Error {
   }
 }
 
-/** A spoken length in mm; throws SumInputError naming the field. */
-export function lengthField(
-  field: string,
-  value: string | number,
-  unit: LengthUnit,
-  options: { least?: number; allowNegative?: boolean } = {},
-): number {
-  const read = parseLength(String(value), { unit, allowNegative: options.allowNegative });
+/** Below this a length that a sum divides by, or cuts, is none, mm. */
+const LEAST_MM = 0.1;
+/** A spoken length in mm, 0 or more; throws SumInputError naming the field. */
+export function lengthField(field: string, value: string | number, unit: LengthUnit, options: { above0?: boolean } = {}): number {
+  const read = parseLength(String(value), { unit });
   if (!read.ok) throw new SumInputError(field, value, read.message);
-  if (options.least !== undefined && read.mm < options.least)
-    throw new SumInputError(field, value, options.least <= 0.1 ? 'This must be above 0.' : `This must be at least ${options.least} mm.`);
+  if (options.above0 && read.mm < LEAST_MM) throw new SumInputError(field, value, 'This must be above 0.');
   return read.mm;
 }
 

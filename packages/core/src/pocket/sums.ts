@@ -141,13 +141,13 @@ function fillSum(i: z.infer<typeof BoxFillSumInput>): SumAnswer {
 }
 
 function freeSum(i: z.infer<typeof FreeInput>): SumAnswer {
-  const [depth, sheath] = [lengthField('boxDepth', i.boxDepth, i.unit, { least: 0.1 }), lengthField('sheath', i.sheath, i.unit)];
+  const [depth, sheath] = [lengthField('boxDepth', i.boxDepth, i.unit, { above0: true }), lengthField('sheath', i.sheath, i.unit)];
   const judged = freeConductor({
     edition: i.edition,
     fromSheathMm: lengthField('free', i.free, i.unit),
     sheathToOpeningMm: Math.max(0, depth - sheath),
-    openingWidthMm: lengthField('openingWidth', i.openingWidth, i.unit, { least: 0.1 }),
-    openingHeightMm: lengthField('openingHeight', i.openingHeight, i.unit, { least: 0.1 }),
+    openingWidthMm: lengthField('openingWidth', i.openingWidth, i.unit, { above0: true }),
+    openingHeightMm: lengthField('openingHeight', i.openingHeight, i.unit, { above0: true }),
   });
   return { ...judged, figure: `at least ${printLength(judged.neededMm ?? inches(6), i.unit)}` };
 }
@@ -203,8 +203,8 @@ function dropSum(i: z.infer<typeof DropInput>): SumAnswer {
 }
 
 function holeSum(i: z.infer<typeof HoleInput>): SumAnswer {
-  const studDepthMm = lengthField('studDepth', i.studDepth, i.unit, { least: 0.1 });
-  const holeMm = lengthField('hole', i.hole, i.unit, { least: 0.1 });
+  const studDepthMm = lengthField('studDepth', i.studDepth, i.unit, { above0: true });
+  const holeMm = lengthField('hole', i.hole, i.unit, { above0: true });
   const centre = i.fromFace === undefined || i.fromFace === '' ? undefined : lengthField('fromFace', i.fromFace, i.unit);
   if (holeMm >= studDepthMm) throw new SumInputError('hole', i.hole, 'The hole is as large as the stud is deep.');
   if (centre !== undefined && centre > studDepthMm) throw new SumInputError('fromFace', i.fromFace, 'The centre lies outside the stud.');
@@ -256,7 +256,7 @@ function heightSum(i: z.infer<typeof HeightInput>): SumAnswer {
     bottomMm: bottom,
     existingBottomsMm: existing,
     floorToAddMm: lengthField('floorToAdd', i.floorToAdd, i.unit),
-    boxHeightMm: lengthField('boxHeight', i.boxHeight, i.unit, { least: 0.1 }),
+    boxHeightMm: lengthField('boxHeight', i.boxHeight, i.unit, { above0: true }),
   });
   const work = judged.sums.at(-1)!;
   return { ...judged, figure: `plate bottom at ${printLength(total(work.terms), i.unit)}` };
@@ -269,7 +269,7 @@ function counterSum(i: z.infer<typeof CounterInput>): SumAnswer {
     counterMm: read('counter'),
     backsplashMm: read('backsplash'),
     clearanceMm: read('clearance'),
-    boxHeightMm: lengthField('boxHeight', i.boxHeight, i.unit, { least: 0.1 }),
+    boxHeightMm: lengthField('boxHeight', i.boxHeight, i.unit, { above0: true }),
   });
   return {
     ...judged,

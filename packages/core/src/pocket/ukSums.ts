@@ -24,9 +24,9 @@ const DropInput = z.strictObject({ ...base, size: z.enum(FLAT_SIZES).default('2.
 const RingInput = z.strictObject({ ...base, size: z.enum(FLAT_SIZES).default('2.5/1.5'), r1: ohms, rn: ohms, r2: ohms });
 
 function joistSum(i: z.infer<typeof JoistInput>): SumAnswer {
-  const mm = (key: 'joistDepth' | 'size') => lengthField(key, i[key], i.unit, { least: 0.1 });
+  const mm = (key: 'joistDepth' | 'size') => lengthField(key, i[key], i.unit, { above0: true });
   const more = (key: 'span' | 'fromBearing' | 'toNextHole') =>
-    open(i[key]) ? lengthField(key, i[key], i.unit, { least: 0.1 }) : undefined;
+    open(i[key]) ? lengthField(key, i[key], i.unit, { above0: true }) : undefined;
   const [spanMm, fromBearingMm, toNextHoleMm] = [more('span'), more('fromBearing'), more('toNextHole')];
   if (spanMm !== undefined && fromBearingMm !== undefined && fromBearingMm > spanMm / 2)
     throw new SumInputError('fromBearing', i.fromBearing, 'Measure from the nearer bearing: that is at most half the span.');
@@ -40,7 +40,7 @@ function joistSum(i: z.infer<typeof JoistInput>): SumAnswer {
   return { ...judged, figure: `at most ${printLength(Math.floor(judged.sums[0]!.limit!.value), 'mm')}` };
 }
 function chaseSum(i: z.infer<typeof ChaseInput>): SumAnswer {
-  const mm = (key: 'leaf' | 'depth') => lengthField(key, i[key], i.unit, { least: 0.1 });
+  const mm = (key: 'leaf' | 'depth') => lengthField(key, i[key], i.unit, { above0: true });
   const judged = ukChase(mm('leaf'), mm('depth'), i.runs);
   return { ...judged, figure: `at most ${printLength(Math.floor(judged.mostMm), 'mm')} deep` };
 }
@@ -69,7 +69,7 @@ function loopSum(i: z.infer<typeof LoopInput>): SumAnswer {
   return { ...judged, figure: `${(COLD_SHARE * loopLimitOhm(i.rating, i.curve)).toFixed(2)} Ω read cold, at most` };
 }
 function dropSum(i: z.infer<typeof DropInput>): SumAnswer {
-  const judged = dropOfRadial(i.size, lengthField('length', i.length, i.unit, { least: 0.1 }), i.amps);
+  const judged = dropOfRadial(i.size, lengthField('length', i.length, i.unit, { above0: true }), i.amps);
   return { ...judged, figure: `${judged.dropV.toFixed(2)} V, ${judged.percent.toFixed(2)} %` };
 }
 function ringSum(i: z.infer<typeof RingInput>): SumAnswer {
