@@ -1,6 +1,6 @@
 /** The UK rule index: every rule has a worked example that its own rule judged, a clause, and counts on a house. */
 import { describe, expect, it } from 'vitest';
-import { larchCottage, larchJobs, quinceStreet } from '../houses.testing.js';
+import { heldJobs, larchCottage, larchJobs, quinceStreet } from '../houses.testing.js';
 import { alterationRuleIndex, finalRuleIndex, FINALS_NOT_CHECKED } from './index.js';
 
 describe('rules of the UK book', () => {
@@ -19,7 +19,15 @@ describe('rules of the UK book', () => {
   it('counts only on the house that was asked for; in one by the other book nothing bore', () => {
     expect(jobs.find((r) => r.id === 'licensed')!.bore).toEqual({ caution: 1 });
     expect(jobs.find((r) => r.id === 'bathroom')!.bore).toEqual({});
-    expect(alterationRuleIndex(quinceStreet, []).every((r) => Object.keys(r.bore).length === 0)).toBe(true);
+    const bore = (...of: Parameters<typeof alterationRuleIndex>) => alterationRuleIndex(...of).filter((r) => Object.keys(r.bore).length > 0).length; // prettier-ignore
+    expect(bore(larchCottage, larchJobs())).toBeGreaterThan(20);
+    // no jobs, another’s jobs, a house by the other book
+    expect([bore(larchCottage, []), bore(larchCottage, heldJobs), bore(quinceStreet, larchJobs()), bore(quinceStreet, heldJobs)]).toEqual([0, 0, 0, 0]); // prettier-ignore
+    expect(finalRuleIndex(quinceStreet).every((r) => Object.keys(r.bore).length === 0)).toBe(true);
+    // fewer circuits, fewer findings
+    const more = finalRuleIndex({ ...larchCottage, site: { ...larchCottage.site, finals: larchCottage.site.finals!.slice(0, 1) } });
+    const count = (lines: typeof finals) => lines.flatMap((l) => Object.values(l.bore)).reduce((a, n) => a + n, 0);
+    expect(count(more)).toBeLessThan(count(finals));
   });
   it('and what nobody checks', () => expect(FINALS_NOT_CHECKED.length).toBeGreaterThan(3));
 });

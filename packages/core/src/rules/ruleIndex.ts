@@ -5,6 +5,7 @@ import { ledgerOf, sumLines, type SumLine } from '../ledger/index.js';
 import { BENCH_RULES, US_RULES, type Finding, type RuleRow, type UsRule } from '../codebook/index.js';
 import { inHouse, wantOf, type House, type Job, type JobInHouse, type Verdict } from '../model/index.js';
 import { keptParts, routeDetail, searchRoutes, takeWay } from '../purpose/index.js';
+import { boreByRule, shownBest, type Bore } from './tally.js';
 
 export interface RuleExample {
   /** the sample job it is taken from */
@@ -29,7 +30,7 @@ export const usRules = (): IndexedRule[] =>
     ...(editions ? { editions } : {}),
   }));
 
-const exampleOf = (job: JobInHouse, f: Finding): RuleExample => ({
+const exampleBy = (job: JobInHouse, f: Finding): RuleExample => ({
   ...{ job: job.name, title: f.title, verdict: f.verdict, says: f.says },
   sums: f.sums.map((s) => sumLines(s, job.unit)),
   source: printSource(f.source),
@@ -56,30 +57,16 @@ let known: IndexedRule[] | undefined;
 /** Worked out once: looking for the ways of the sample jobs takes a second or two. */
 export function ruleIndex(): readonly IndexedRule[] {
   if (known) return known;
-  const found = new Map<Finding['rule'], RuleExample>();
-  for (const job of [...demoJobsInHouse, ...takenBy(ONE_OF_EACH), ...ONE_OF_EACH.map((j) => inHouse(j, quinceStreet))])
-    for (const f of ledgerOf(job)) {
-      const before = found.get(f.rule);
-      // one with a sum says more than one without
-      if (!before || (before.sums.length === 0 && f.sums.length > 0)) found.set(f.rule, exampleOf(job, f));
-    }
-  known = usRules().map((r) => ({ ...r, example: found.get(r.id) }));
+  const jobs = [...demoJobsInHouse, ...takenBy(ONE_OF_EACH), ...ONE_OF_EACH.map((j) => inHouse(j, quinceStreet))];
+  const best = shownBest(jobs.flatMap((job) => ledgerOf(job).map((f) => ({ ...f, job }))));
+  const exampleOf = (id: UsRule): RuleExample | undefined => {
+    const found = best.get(id);
+    return found && exampleBy(found.job, found);
+  };
+  known = usRules().map((r) => ({ ...r, example: exampleOf(r.id) }));
   return known;
 }
 
-export interface Bore {
-  id: string;
-  /** how often it bore on the jobs of a house, by verdict */
-  verdicts: Partial<Record<Verdict, number>>;
-}
-/** Which rules bore on a house: by every job of it that can be laid on it. */
-export function boreOn(house: House, jobs: readonly Job[]): Bore[] {
-  const bore = new Map<string, Partial<Record<Verdict, number>>>();
-  for (const job of jobs)
-    for (const f of ledgerOf(inHouse(job, house, jobs))) {
-      const verdicts = bore.get(f.rule) ?? {};
-      verdicts[f.verdict] = (verdicts[f.verdict] ?? 0) + 1;
-      bore.set(f.rule, verdicts);
-    }
-  return [...bore].map(([id, verdicts]) => ({ id, verdicts }));
-}
+/** Which rules bore on a house, how often by verdict: by every job of it that can be laid on it. */
+export const boreOn = (house: House, jobs: readonly Job[]): { id: string; verdicts: Bore }[] =>
+  [...boreByRule(jobs.flatMap((job) => ledgerOf(inHouse(job, house, jobs))))].map(([id, verdicts]) => ({ id, verdicts }));
