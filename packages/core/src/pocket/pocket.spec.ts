@@ -73,6 +73,9 @@ describe('pocket sums', () => {
     ['box-fill', { twelve: 3 }, '9.00 in³', 'can’t tell'],
     ['box-fill', { ten: 2, clamps: 'no' }, '5.00 in³', 'can’t tell'],
     ['box-fill', { twelve: 2, ten: 1, clamps: 'no' }, '7.00 in³', 'can’t tell'],
+    ['box-fill', { fourteen: 1, twelve: 1, clamps: 'no' }, '4.25 in³', 'can’t tell'],
+    ['box-fill', { twelve: 1, ten: 1, clamps: 'no' }, '4.75 in³', 'can’t tell'],
+    ['box-fill', { ten: 1, yokes: 1, clamps: 'no' }, '6.50 in³', 'can’t tell'],
     ['box-fill', { yokes: 2, yokeGauge: 12, clamps: 'no' }, '9.00 in³', 'can’t tell'],
     ['box-fill', { fourteen: 2, fittings: 1, clamps: 'no', volume: 6 }, '6.00 in³', 'ok'],
     // five grounds: a quarter of one more for the fifth since 2020
