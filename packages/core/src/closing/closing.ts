@@ -7,17 +7,13 @@ import { numbered, plannedBench, workOf } from '../ledger/index.js';
 import { printLength } from '../measure/index.js';
 import {
   idOf,
-  ALTERED_LISTS,
   altered,
   bareJob,
   laidIn,
   PANEL,
   planOf,
   wiresAt,
-  siteErrors,
   takenBack,
-  lampsOf,
-  wiringsOf,
   fitting,
   type Cable,
   type Change,
@@ -29,6 +25,7 @@ import {
   type Site,
 } from '../model/index.js';
 import { panelEnds, wiringIn } from '../wiring/index.js';
+import { restsOn } from './rests.js';
 import { builtChangeIds, inUsBook, isTicked, notProved, outagesOf, valueOf, type Step } from '../work/index.js';
 
 export interface Hindrance {
@@ -204,91 +201,6 @@ export function closeJob(job: Job, house: House, jobs: readonly Job[], at: strin
     job: { ...bareJob(job), closed: { at, closing: closing.id } },
   };
 }
-
-/** Why a closing can’t be taken back; empty when it can. */
-export function restsOn(job: Job, house: House, jobs: readonly Job[]): string[] {
-  const history = house.history ?? [];
-  const index = history.findIndex((h) => h.id === job.closed?.closing);
-  const closing = history[index];
-  if (!closing) return [job.closed ? 'The house’s history has no entry of it any more.' : `“${job.name}” is not closed.`];
-  const reasons: string[] = [];
-  const mine = new Map<string, Set<string>>(ALTERED_LISTS.map((list) => [list, new Set(closing.became[list].map((x) => x.id))]));
-  const circuits = (c: Closing): string[] => [...(c.was.finals ?? []), ...(c.became.finals ?? [])].map((f) => f.id);
-  for (const later of history.slice(index + 1))
-    if (
-      circuits(later).some((id) => circuits(closing).includes(id)) ||
-      ALTERED_LISTS.some((list) => [...later.was[list], ...later.became[list]].some((x) => touches(x, list, mine)))
-    )
-      reasons.push(`“${later.jobName}” was built on it.`);
-  for (const open of jobs.filter((j) => !j.closed && j.id !== job.id))
-    if (open.changes.some((c) => changeRestsOn(c, mine, new Set(closing.became.finals?.map((f) => f.id)))))
-      reasons.push(`The open job “${open.name}” is planned on it.`);
-  for (const list of ALTERED_LISTS)
-    for (const thing of closing.became[list]) {
-      const now = (house.site[list] as { id: string; name: string }[]).find((x) => x.id === thing.id);
-      if (!now) reasons.push(`${thing.name} is not in the house any more.`);
-      else if (JSON.stringify(now) !== JSON.stringify(thing)) reasons.push(`${thing.name} was surveyed otherwise since.`);
-    }
-  for (const then of closing.became.finals ?? []) {
-    const now = house.site.finals?.find((f) => f.id === then.id);
-    if (!now) reasons.push(`${then.name} is not in the house any more.`);
-    else if (JSON.stringify(now) !== JSON.stringify(then)) reasons.push(`${then.name} was noted or tested otherwise since.`);
-  }
-  const before = takenBack(house.site, closing);
-  for (const then of closing.became.wiring ?? []) {
-    const now = wiringsOf(house.site).find((x) => x.id === then.id);
-    const name = [...house.site.boxes, ...lampsOf(house.site)].find((b) => b.id === then.id)?.name ?? 'the end at the panel';
-    if (JSON.stringify(now) !== JSON.stringify(then)) reasons.push(`The wiring of ${name} was noted otherwise since.`);
-  }
-  if (reasons.length === 0 && hangsOn(house.site, before, closing))
-    reasons.push('Something that was surveyed since hangs on what it brought.');
-  if (reasons.length === 0) for (const e of siteErrors(before, house.unit, '').slice(0, 3)) reasons.push(e.message);
-  return reasons;
-}
-
-type Mine = ReadonlyMap<string, ReadonlySet<string>>;
-const touches = (thing: { id: string }, list: string, mine: Mine): boolean => {
-  if (mine.get(list)!.has(thing.id)) return true;
-  const refers = thing as { boxId?: string; ends?: { boxId?: string | undefined }[] };
-  const boxes = mine.get('boxes')!;
-  return (
-    (refers.boxId !== undefined && boxes.has(refers.boxId)) || (refers.ends ?? []).some((e) => e.boxId !== undefined && boxes.has(e.boxId))
-  );
-};
-const changeRestsOn = (change: Change, mine: Mine, closedFinals?: ReadonlySet<string>): boolean => {
-  switch (change.do) {
-    case 'run-cable':
-      return touches(change.cable, 'cables', mine);
-    case 'place-device':
-      return touches(change.device, 'devices', mine);
-    case 'replace-box':
-      return mine.get('boxes')!.has(change.boxId);
-    case 'replace-device':
-    case 'remove-device':
-      return mine.get('devices')!.has(change.deviceId);
-    case 'wire-box':
-      return mine.get('boxes')!.has(change.wiring.id);
-    case 'plug-in':
-      return touches(change.load, 'loads', mine);
-    case 'alter-final':
-      return (closedFinals ?? new Set<string>()).has(change.finalId);
-    case 'unplug':
-      return mine.get('loads')!.has(change.loadId);
-    default:
-      return false;
-  }
-};
-/** Whether taking it back would cut something off that the closing itself didn’t bring. */
-const hangsOn = (now: Site, before: Site, closing: Closing): boolean => {
-  const brought = new Set(ALTERED_LISTS.flatMap((list) => closing.became[list].map((x) => x.id)));
-  return (['cables', 'devices', 'loads'] as const).some((list) =>
-    (now[list] as { id: string }[]).some((x) => {
-      if (brought.has(x.id)) return false;
-      const there = (before[list] as { id: string }[]).find((y) => y.id === x.id);
-      return JSON.stringify(there) !== JSON.stringify(x);
-    }),
-  );
-};
 
 export type ReopenResult = ({ ok: true } & Closed) | { ok: false; reasons: string[] };
 /** Takes a closing back: the house is as it was before, the job is open again with its ticks. */

@@ -1,2 +1,3 @@
 export * from './closing.js';
+export * from './rests.js';
 export * from './surveyed.js';
