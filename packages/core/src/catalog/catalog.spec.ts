@@ -3,16 +3,21 @@ import { describe, expect, it } from 'vitest';
 import { toInches } from '../measure/index.js';
 import {
   APPLIANCES,
+  articleIdsOf,
+  ARTICLE_IDS,
+  ARTICLES,
   BOX_KINDS,
   boxKinds,
   connectorFor,
   DEVICE_KINDS,
   FINISHES,
+  finishesOf,
   GANG_PITCH_MM,
   nec,
   PLATE,
   plateWidthMm,
   practice,
+  priceOf,
   printSource,
   spliceParts,
   ukBoxSort,
@@ -105,6 +110,51 @@ describe('connectors of a splice (common practice: the packet says what it takes
     expect(spliceParts('lever', of(5))![0]!.connector.name).toContain('lever');
     expect(spliceParts('lever', of(6))!.every((p) => p.connector.name.length > 0)).toBe(true);
   });
+  it('the jumper is as thick as the thickest, wherever that stands', () => {
+    // copper of a large one: five of 12 AWG, 16.5 mm²; four of them with a jumper of 12 AWG fit, with one of 10 AWG (5.26 mm²) they don’t
+    const thick = (at: number) => of(7, 12).map((g, i) => (i === at ? 10 : g));
+    expect([4, 5, 6].map((at) => spliceParts('plain twist-on', thick(at)))).toEqual([undefined, undefined, undefined]);
+    expect(spliceParts('plain twist-on', of(7, 12))!.map((p) => p.of)).toEqual([
+      [0, 1, 2, 3],
+      [4, 5, 6],
+    ]);
+    // four thin ones with a thick jumper; one half that finds none leaves the splice without
+    expect(spliceParts('plain twist-on', [14, 14, 14, 14, 10, 14, 14])!.map((p) => p.connector.name)).toEqual(['large twist-on connector', 'large twist-on connector']); // prettier-ignore
+  });
+  it('sizes of twist-on connectors, just full and one more (common practice)', () => {
+    const name = (...gauges: (14 | 12 | 10)[]) => connectorFor('plain twist-on', gauges)?.name.split(' ')[0];
+    expect([name(14, 14), name(14, 12), name(14, 14, 14), name(12, 12, 12), name(14, 14, 14, 14), name(12, 12, 12, 12)]).toEqual(['small', 'medium', 'medium', 'medium', 'medium', 'large']); // prettier-ignore
+    expect([name(...of(5)), name(...of(6)), name(...of(7)), name(...of(5, 12)), name(...of(6, 12))]).toEqual(['large', 'large', undefined, 'large', undefined]); // prettier-ignore
+  });
+  it('ports of a push-in: the next that has enough; none for 10 AWG', () => {
+    const ports = (school: 'push-in' | 'lever', n: number) => connectorFor(school, of(n))?.name;
+    expect([ports('push-in', 6), ports('push-in', 7), ports('push-in', 8), ports('push-in', 9)]).toEqual(['push-in connector, 6 ports', 'push-in connector, 8 ports', 'push-in connector, 8 ports', undefined]); // prettier-ignore
+    expect([ports('lever', 5), ports('lever', 6)]).toEqual(['lever connector, 5 ports', undefined]);
+    expect([connectorFor('push-in', [14, 12])?.name, connectorFor('push-in', [12, 10])]).toEqual(['push-in connector, 2 ports', undefined]); // prettier-ignore
+    // bare ends: 7/16 in for a lever, 1/2 in for a push-in and a twist-on, 3/4 in where they are twisted first (common practice)
+    const strip = (school: Parameters<typeof connectorFor>[0]) => Math.round(toInches(connectorFor(school, of(2))!.stripMm) * 1e6) / 1e6;
+    expect([strip('lever'), strip('push-in'), strip('plain twist-on'), strip('pre-twisted twist-on')]).toEqual([0.4375, 0.5, 0.5, 0.75]);
+  });
   it('none is none: twenty 12 AWG fit no two', () => expect(spliceParts('plain twist-on', of(20, 12))).toBeUndefined());
   it('a splice of one is no splice', () => expect(() => connectorFor('lever', of(1))).toThrow(/2 or more/));
+});
+
+describe('finishes by country', () => {
+  it('US by their names, in their order; UK those that are met there, by theirs', () => {
+    expect(finishesOf(false).map((f) => f.id)).toEqual(Object.keys(FINISHES));
+    expect(finishesOf(false).find((f) => f.id === 'drywall')!.name).toBe(FINISHES.drywall.name);
+    expect(finishesOf(true).map((f) => f.name).sort()).toEqual(['bare block', 'bare brick', 'lath and plaster', 'panelling', 'plaster on masonry', 'plasterboard', 'tiles']); // prettier-ignore
+    expect(finishesOf(true).find((f) => f.name === 'plasterboard')!.id).toBe('drywall');
+  });
+});
+describe('prices and what is of a country', () => {
+  it('one’s own price in place of the placeholder, 0 too', () => {
+    const given = ARTICLES.plate.price;
+    expect([priceOf(undefined, 'plate'), priceOf({}, 'plate'), priceOf({ plate: 0 }, 'plate'), priceOf({ plate: 2.5 }, 'plate')]).toEqual([given, given, 0, 2.5]); // prettier-ignore
+  });
+  it('each article is of one country', () => {
+    const [us, uk] = [articleIdsOf(false), articleIdsOf(true)];
+    expect([...us, ...uk].sort()).toEqual([...ARTICLE_IDS].sort());
+    expect([us.includes('cable-14'), uk.includes('uk-twin'), us.some((id) => id.startsWith('uk-')), uk.every((id) => id.startsWith('uk-'))]).toEqual([true, true, false, true]); // prettier-ignore
+  });
 });

@@ -147,6 +147,29 @@ describe('the ± of a length', () => {
     // the width of the target is off by 0.5 mm of 200: so is the length, by 0.5/200 of 500
     expect(found.terms.find((t) => t.what === 'the target’s size')!.sdMm).toBeCloseTo(1.25, 6);
   });
+  it('a plate stands 5 mm off the wall: of 700 mm nearer by 5, and shifted by 2.5', () => {
+    const flat: Corners = [{ x: 1000, y: 1000 }, { x: 1200, y: 1000 }, { x: 1200, y: 1300 }, { x: 1000, y: 1300 }]; // prettier-ignore
+    const view = { corners: flat, widthMm: 200, heightMm: 300, tapPx: 2, sizeSd: 0.5, offMm: 5 };
+    const off = (mm: number) => lengthIn(view, { x: 1000, y: 1150 }, { x: 1000 + mm, y: 1150 })!.terms.find((t) => t.what === 'it stands off the wall')!.sdMm; // prettier-ignore
+    expect(off(700)).toBeCloseTo(Math.hypot(5, 2.5), 9);
+    expect(off(70)).toBeCloseTo(Math.hypot(0.5, 2.5), 9);
+    // nothing stands off, nothing is said of it; a tap that can’t slip slips by nothing
+    expect(lengthIn({ ...view, offMm: 0, sizeSd: 0, tapPx: 0 }, { x: 1000, y: 1150 }, { x: 1500, y: 1150 })).toEqual({ mm: expect.closeTo(500, 9) as number, plusMinusMm: 0, terms: [], unsure: false }); // prettier-ignore
+  });
+  it('an end a tap away from the wall’s horizon is unsure; beyond it there is no length, whichever end it is', () => {
+    // upper and lower edge meet at x = 500: there the wall is seen edge on
+    const corners: Corners = [{ x: 0, y: 0 }, { x: 100, y: 10 }, { x: 100, y: 90 }, { x: 0, y: 100 }]; // prettier-ignore
+    const view = { corners, widthMm: 150, heightMm: 200, tapPx: 4, sizeSd: 0, offMm: 0 };
+    const [near, far] = [{ x: 50, y: 50 }, { x: 520, y: 50 }]; // prettier-ignore
+    expect([lengthIn(view, near, far), lengthIn(view, far, near), lengthIn(view, far, { x: 560, y: 50 })]).toEqual([undefined, undefined, undefined]); // prettier-ignore
+    // the last pixel that still shows wall: with one more it is gone
+    let last = 400;
+    while (lengthIn(view, near, { x: last + 0.5, y: 50 })) last += 0.5;
+    const edge = lengthIn(view, near, { x: last, y: 50 })!;
+    expect(edge.unsure).toBe(true);
+    expect(edge.terms.find((t) => t.what === 'taps on the ends')!.sdMm).toBeGreaterThan(edge.mm / 20);
+    expect([Number.isNaN(edge.plusMinusMm), edge.plusMinusMm > 0]).toEqual([false, true]);
+  });
   it('grows away from the target and with a worse tap, and never shrinks by a less sure size', () => {
     fc.assert(
       fc.property(fc.double({ min: 100, max: 350, noNaN: true }), fc.double({ min: 1, max: 5, noNaN: true }), (reach, tapPx) => {
@@ -234,6 +257,14 @@ it('the printed target has its crosses 150 × 200 mm apart and fits either paper
   expect(crosses).toHaveLength(4);
   expect(crosses[1]!.x - crosses[0]!.x).toBe(150);
   expect(crosses[3]!.y - crosses[0]!.y).toBe(200);
+  // each cross 18 mm wide and high round its corner, the arrow over the middle, the line to be measured 100 mm long
+  const lines = sheet.shapes.flatMap((s) => (s.kind === 'line' ? [s] : []));
+  const arms = lines.filter((s) => s.stroke === 'cross').map((s) => [s.x1, s.y1, s.x2, s.y2]);
+  expect(arms.slice(0, 4)).toEqual([[5, 14, 23, 14], [14, 5, 14, 23], [155, 14, 173, 14], [164, 5, 164, 23]]); // prettier-ignore
+  const checks = lines.filter((s) => s.stroke === 'check');
+  expect(checks[0]).toMatchObject({ x1: 89, x2: 89 });
+  expect(checks.some((s) => s.y1 === s.y2 && s.x2 - s.x1 === 100 && s.x1 === 39)).toBe(true);
+  expect([sheet.mirrored, sheet.widthMm, sheet.heightMm]).toEqual([false, 178, 228]);
   // Letter 216 × 279, A4 210 × 297 mm, 15 mm of margin
   expect([sheet.widthMm <= 180, sheet.heightMm <= 249]).toEqual([true, true]);
 });
