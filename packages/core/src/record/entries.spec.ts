@@ -117,7 +117,7 @@ describe('cables, and what was closed in', () => {
     const way = {
       legs: [leg('up', 'e'), leg('over'), leg('', 'gone')],
       holes: [hole('h', 1, false, 'e'), hole('g', 3, true)],
-      openings: [{ id: 'o', wallId: 'e', face: 'B', what: 'to fish', left: 0, right: 50.8, bottom: 254, top: 279.4 }],
+      openings: [{ id: 'o', wallId: 'e', face: 'B', what: 'to fish', left: 25.4, right: 76.2, bottom: 254, top: 279.4 }],
     } as unknown as CableWay;
     const laid = cable('c', 'b', { name: 'new cable' });
     const house = houseAt(site({ boxes: [boxOn('b', 'e', 40)], cables: [laid] }), { history: [closingOf('j', [{ id: 'c', title: 'Lay', do: 'run-cable', cable: laid, way }])] }); // prettier-ignore
@@ -198,6 +198,7 @@ describe('jobs, photos, notes, lampholders', () => {
   it('a lampholder in its room', () => {
     const lamp = { id: 'l', name: 'Lamp', roomId: 'den', x: 0, y: 0, box: 'octagon-2-1/8' as const, watts: 60 };
     expect(entry(houseAt(site({ lamps: [lamp] })), 'lamp', 'l')).toMatchObject({ title: 'Lamp', where: 'den' });
+    expect(entry(houseAt(site({ lamps: [lamp] })), 'lamp', 'l')).toMatchObject({ facts: [], photos: [], link: ['/houses', 'h'] });
     expect(entry(houseAt(site({ lamps: [{ ...lamp, roomId: 'gone' }] })), 'lamp', 'l').where).toBe('');
   });
   it('the timeline: closings, days of work with what stands, photos; the latest first', () => {
@@ -285,6 +286,8 @@ describe('a house by the UK book', () => {
     expect(of({}, point({ fuseA: undefined })).some((f) => f.includes('fuse of') || /^\d+ A fuse/.test(f))).toBe(false);
     expect(of({ kind: 'back-lined-47-1g' }).slice(3)).toEqual(['Hob: fused-unit, on 4 Kitchen', '13 A fuse']);
     expect(of({ kind: 'other', place: { ...box.place, bottom: { mm: 300, known: 'assumed' } } }, point({ boxId: undefined }))).toEqual(['kind of box not looked at [not known]', 'bottom above the floor 300 mm [assumed]', 'depth not measured [not known]', 'its circuit was not found out [not known]']); // prettier-ignore
+    expect(entry(ukHouse(final, {}, [{ ...box, wallId: 'gone' }]), 'box', 'b').where).toBe('');
+    expect(entry({ ...ukHouse(), site: { ...ukHouse().site, rooms: [] } }, 'box', 'b').where).toBe('wall e');
     expect(of({ depth: { mm: 40, known: 'measured' } })[2]).toBe('depth 40 mm');
     expect(entry(ukHouse(), 'box', 'b')).toMatchObject({ where: 'den, wall e', link: ['/houses', 'h', 'walls', 'e', 'A'] });
   });

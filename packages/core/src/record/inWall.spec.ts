@@ -127,6 +127,15 @@ describe('what jobs laid, or plan', () => {
     ]);
     expect(listed(at(70, 95, { changes: [run] }), /plate/)).toEqual(['hole in the top plate, as built, 0']);
   });
+  it('of two stretches of a cable in one wall the nearer counts; what lies in another wall doesn’t; once laid it is not guessed at', () => {
+    const second = { ...way.legs[0]!, onWall: { wallId: 'e', points: [{ u: inches(80), z: inches(18) }, { u: inches(80), z: inches(60) }] } }; // prettier-ignore
+    const twice = (legs: CableWay['legs']): Change => ({ ...run, way: { ...way, legs, holes: [], openings: [{ ...way.openings[0]!, wallId: 'w' }] } }) as Change; // prettier-ignore
+    const away = (...legs: CableWay['legs']) => listed(at(85, 55, { changes: [twice(legs)] }), /cable|opening/);
+    expect([away(way.legs[0]!, second), away(second, way.legs[0]!)]).toEqual([['new cable, as built, 5'], ['new cable, as built, 5']]);
+    const known = cable('new', 'b', { name: 'new cable', ends: [{ label: 'panel' }, { boxId: 'b', label: 'b', side: 'top' }] });
+    const guessed = (part: Part, jobs: Job[] = []) => listed(at(40, 40, { site: { cables: [known] }, ...part }, jobs), /cable/).filter((l) => l.includes('a guess')); // prettier-ignore
+    expect([guessed({}), guessed({ changes: [run] }), guessed({}, [openJob])]).toEqual([['new cable, a guess, 0'], [], ['new cable, a guess, 0']]); // prettier-ignore
+  });
   it('a job that is closed, or of another house, plans nothing here', () => {
     const planned = (job: Partial<Job>) => listed(at(45, 55, {}, [{ ...openJob, ...job }]), /cable/).length;
     expect([planned({}), planned({ closed: { at: '2026-11-29T09:00:00Z', closing: 'x' } }), planned({ houseId: 'other' })]).toEqual([1, 0, 0]); // prettier-ignore
