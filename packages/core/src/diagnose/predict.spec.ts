@@ -3,7 +3,7 @@
  * wrongly is reckoned. Shares by hand; what two together have is common practice, no source.
  */
 import { describe, expect, it } from 'vitest';
-import { runOfBoxes, sharedNeutralRun } from '../circuit/index.js';
+import { runOfBoxes, sharedNeutralRun, variedCircuit } from '../circuit/index.js';
 import { COMPLAINTS, emptySite, type Bench } from '../model/index.js';
 import { once } from '../once.testing.js';
 import type { CircuitBench } from './circuitBench.js';
@@ -123,5 +123,76 @@ describe('what each test shows', () => {
     // loads are no faces: where none can be read there is nothing to ask either
     const loads = dictionaryOf(onBench(sharedNeutralRun(20, 40)), 'box', undefined, { mostPairs: 0 });
     expect(loads.tests.some((t) => t.id.startsWith('shared/'))).toBe(false);
+  });
+});
+
+describe('two breakers on one neutral: an outlet on each, one box after the other', () => {
+  const { bench } = variedCircuit('shared neutral', 2, 1);
+  const two = once(() => dictionaryOf(onBench(bench), 'box2', undefined, { mostPairs: 40 }));
+  const [A, B] = ['box1-outlet', 'box2-outlet'];
+  const shownBy = (test: string, is: (words: string, kind: string) => boolean) =>
+    two().suspects.flatMap((s, i) => (is(s.words, s.kind) ? [two().shows.get(test)![i]] : []));
+  it('each face of either is asked for with one of the other, three of each at most', () => {
+    const asked = two().tests.filter((t) => t.id.startsWith('shared/')).map((t) => t.id); // prettier-ignore
+    expect(asked.sort()).toEqual([`shared/${A}/lower`, `shared/${A}/upper`, `shared/${B}/lower`, `shared/${B}/upper`]);
+    // of a run of six with three outlets on each hot three faces are enough
+    const six = dictionaryOf(onBench(variedCircuit('shared neutral', 6, 1).bench), 'box6', undefined, { mostPairs: 0 });
+    expect(six.tests.filter((t) => t.id.startsWith('shared/'))).toHaveLength(6);
+  });
+  it('both on one leg: no open neutral shows as two volts apart, nothing is asked', () => {
+    const leg = { ...bench, breakers: bench.breakers.map((b) => ({ ...b, leg: 'A' as const })) };
+    const one = dictionaryOf(onBench(leg), 'box2', undefined, { mostPairs: 0 });
+    expect(one.tests.some((t) => t.id.startsWith('shared/'))).toBe(false);
+  });
+  it('sound it is full; with the neutral of both open the lightly loaded half goes high; with one breaker off a third of the other’s volts stays in the dead wire', () => {
+    const test = `shared/${A}/upper`;
+    const kind = two().tests.find((t) => t.id === test)!;
+    const [full, high] = ['full', 'high'].map((id) => kind.outcomes.findIndex((o) => o.id === id));
+    const sound = two().hypotheses.length - 1;
+    expect(rowOf(two(), test, sound)[full!]).toBeGreaterThan(0.9);
+    expect(rowOf(two(), test, sound)[high!]).toBeLessThan(0.05);
+    const open = shownBy(test, (words, kindOf) => /^open/.test(kindOf) && /white of panel/.test(words) && /panel|bar/.test(words));
+    expect(open.length).toBeGreaterThan(0);
+    expect(open.filter((o) => o === 'full')).toEqual([]);
+    // its own off: the hot lies between one live and two dead wires of the cable, 40 V to a meter (a capacitive divider of three alike)
+    expect(shownBy(test, (_, kindOf) => kindOf === 'breaker off').sort()).toEqual(['full', 'low']);
+  });
+  it('lamps that are too bright go with that neutral, with a breaker that is off they don’t', () => {
+    const bright = (is: (words: string, kind: string) => boolean) => two().suspects.flatMap((s, i) => (is(s.words, s.kind) ? [two().fits.bright[i]!] : [])); // prettier-ignore
+    const open = bright((words, kindOf) => /^open/.test(kindOf) && /white of panel/.test(words) && /panel|bar/.test(words));
+    expect(Math.min(...open)).toBeGreaterThan(0.5);
+    expect(Math.max(...bright((_, kindOf) => kindOf === 'breaker off'))).toBeLessThan(0.1);
+  });
+});
+
+describe('a protective outlet before another', () => {
+  const { bench } = variedCircuit('protected first', 2, 1);
+  const d = once(() => dictionaryOf(onBench(bench), 'box2', undefined, { mostPairs: 0 }));
+  const fit = (kind: string) => d().fits['will not reset'][suspectAt(d(), kind)]!;
+  it('worn out it will not be reset; of one without a device that protects a breaker is meant', () => {
+    expect(fit('device worn out')).toBe(0.8);
+    const plain = dictionaryOf(onBench(variedCircuit('chain', 2, 1).bench), 'box2', undefined, { mostPairs: 0 });
+    const short = plain.suspects.findIndex((s) => s.kind === 'appliance');
+    expect(plain.fits['will not reset'][short]).toBe(0.5);
+    expect(plain.fits['will not reset'][suspectAt(plain, 'worn contacts')]).toBe(0.05);
+    // the same in a breaker that protects
+    const { bench: chain } = variedCircuit('chain', 2, 1);
+    const breaker = { ...chain, breakers: chain.breakers.map((b) => ({ ...b, kind: 'ground-fault' as const })) };
+    const guarded = dictionaryOf(onBench(breaker), 'box2', undefined, { mostPairs: 0 });
+    expect(guarded.fits['will not reset'][suspectAt(guarded, 'worn contacts')]).toBe(d().fits['will not reset'][suspectAt(d(), 'worn contacts')]); // prettier-ignore
+  });
+  it('where it was noticed counts: the first box alone may go dead by what lies in it', () => {
+    const first = dictionaryOf(onBench(bench), 'box1', undefined, { mostPairs: 0 });
+    const dead = (of: Dictionary, box: string) => of.suspects.flatMap((s, i) => (/^open/.test(s.kind) ? (s.boxId === box ? [of.fits.dead[i]!] : []) : [])); // prettier-ignore
+    // what is open in the last box leaves the first as it was
+    expect(Math.max(...dead(first, 'box2'))).toBeLessThan(0.1);
+    expect(Math.max(...dead(d(), 'box2'))).toBeGreaterThan(0.5);
+  });
+  it('mended, a device that protects is no longer dead for its button, and a lamp reads as right', () => {
+    const sound = d().hypotheses.length - 1;
+    for (const t of d().tests.filter((x) => x.id.startsWith('lamps/'))) {
+      const right = t.outcomes.findIndex((o) => o.id === 'reads as right');
+      expect([t.id, rowOf(d(), t.id, sound)[right]! > 0.9]).toEqual([t.id, true]);
+    }
   });
 });

@@ -48,7 +48,8 @@ describe('what speaks for a part, and against it', () => {
   });
   it('in words: one figure after the point under ten, none from there; near one it says nothing', () => {
     expect([1.09, 1.11, 9.94, 9.96, 10.4, 499, 501].map(factorWords)).toEqual(['says nothing of it', 'for it, 1.1 to 1', 'for it, 9.9 to 1', 'for it, 10 to 1', 'for it, 10 to 1', 'for it, 499 to 1', 'for it, over 500 to 1']); // prettier-ignore
-    expect([0.91, 0.89, 0.5, 1 / 499, 1 / 501, Number.NaN].map(factorWords)).toEqual(['says nothing of it', 'against it, 1.1 to 1', 'against it, 2 to 1', 'against it, 499 to 1', 'against it, over 500 to 1', 'for it, over 500 to 1']); // prettier-ignore
+    expect([0.91, 0.89, 0.5, 1 / 499, 1 / 501, Number.NaN].map(factorWords)).toEqual(['says nothing of it', 'against it, 1.1 to 1', 'against it, 2 to 1', 'against it, 499 to 1', 'against it, over 500 to 1', 'says nothing of it']); // prettier-ignore
+    expect([Infinity, 500, 1 / 500, 0.9, 1.1, 1, 10].map(factorWords)).toEqual(['for it, over 500 to 1', 'for it, 500 to 1', 'against it, 500 to 1', 'against it, 1.1 to 1', 'for it, 1.1 to 1', 'says nothing of it', 'for it, 10 to 1']); // prettier-ignore
   });
 });
 

@@ -23,7 +23,9 @@ export interface Reasons {
 
 /** `for it, 12 to 1`, `against it, 1 to 40`, `says nothing of it` */
 export function factorWords(factor: number): string {
-  if (!Number.isFinite(factor) || factor > 500) return 'for it, over 500 to 1';
+  // what could be read neither so nor so tells nothing of either
+  if (Number.isNaN(factor)) return 'says nothing of it';
+  if (factor > 500) return 'for it, over 500 to 1';
   if (factor < 1 / 500) return 'against it, over 500 to 1';
   if (factor > 0.9 && factor < 1.1) return 'says nothing of it';
   const n = factor >= 1 ? factor : 1 / factor;
