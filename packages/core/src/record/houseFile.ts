@@ -5,7 +5,7 @@
 import { BOX_KINDS, DEVICE_KINDS } from '../catalog/index.js';
 import { printLength } from '../measure/index.js';
 import {
-  breakerNumber, isPreset, boxBody, lampsOf, panelsOf, seenWiring, type Box, type Cable, type CableWay, type House, type Job, type KeptEntry, type KeptPhoto, type Site, isUk, usBook } from '../model/index.js'; // prettier-ignore
+  breakerNumber, isPreset, boxBody, lampsOf, panelsOf, seenWiring, type Box, type Cable, type CableWay, type Circuit, type House, type Job, type KeptEntry, type KeptPhoto, type Site, isUk, usBook } from '../model/index.js'; // prettier-ignore
 import { directoryRows } from '../panel/index.js';
 import { boxVolume, cablesIn, devicesIn } from '../wiring/index.js';
 import { laidCables } from './inWall.js';
@@ -36,6 +36,13 @@ const roomOf = (site: Site, box: Box): string => {
 export const cableWords = (cable: Cable): string => {
   const ground = cable.ground === undefined ? 'ground not looked for' : cable.ground === 'none' ? 'no ground' : 'with ground';
   return `${cable.gauge} AWG, ${cable.conductors.join(' and ')}, ${ground}, ${cable.sheath}`;
+};
+
+/** The circuit of a cable: what it was proved to be on, else that of the first box it lies in. */
+export const cableCircuit = (site: Site, cable: Cable): Circuit | undefined => {
+  const box = cable.ends.map((e) => e.boxId).find((id) => id !== undefined);
+  const id = cable.circuitId ?? site.boxes.find((b) => b.id === box)?.circuitId;
+  return site.circuits.find((c) => c.id === id);
 };
 
 /** Last readings that a log has of the boxes a job worked at: the newest of each kind. */
@@ -95,7 +102,7 @@ function cableEntries(house: House, jobs: readonly Job[]): FileEntry[] {
   return site.cables.map((cable): FileEntry => {
     const way = laid.get(cable.id);
     const box = cable.ends.map((e) => e.boxId).find((id) => id !== undefined);
-    const circuit = site.circuits.find((c) => c.id === (cable.circuitId ?? site.boxes.find((b) => b.id === box)?.circuitId));
+    const circuit = cableCircuit(site, cable);
     return {
       id: cable.id,
       kind: 'cable',
