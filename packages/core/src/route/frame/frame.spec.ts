@@ -206,6 +206,19 @@ describe('masonry', () => {
     const f = built(house({ walls: { n: brick('n') } }), undefined, { dryingHours: 36 });
     expect(costs(f, 'chase', 'chase/n/A', 'chase/n/A')[0]![3]).toBe(15);
   });
+  it('each face by its own boxes and places; the face of a room that nobody walked round only where something hangs on it', () => {
+    const f = built(house({ walls: { n: brick('n'), e: brick('e') } }), [placeOn('n', 56), placeOn('e', 40)]);
+    const ends = (space: string) => between(f, 'chase', space, space).filter((e) => f.nodes[e.from]!.up === f.nodes[e.to]!.up).map((e) => [f.nodes[e.from]!.u, f.nodes[e.to]!.u].map((u) => Math.round(u! / 25.4))); // prettier-ignore
+    expect([ends('chase/n/A'), ends('chase/e/A'), ends('chase/e/B'), ends('chase/n/B')]).toEqual([
+      [[0, 24], [24, 56], [56, 120]],
+      [[0, 40], [40, 96]],
+      [[0, 96]],
+      [],
+    ]); // prettier-ignore
+    const outside = built(house({ walls: { n: brick('n') } }), [placeOn('n', 56, { face: 'B' })]);
+    expect(between(outside, 'chase', 'chase/n/B', 'chase/n/B').length).toBeGreaterThan(0);
+    expect(costs(outside, 'enter-box', 'place/0', 'chase/n/B')).toHaveLength(1);
+  });
   it('not through a door; straight through the wall where both faces have a point of one place', () => {
     const door = { id: 'd', kind: 'door' as const, x: at(40), z: at(0), width: at(30), height: at(80) };
     const f = built(house({ walls: { e: { ...brick('e'), openings: [door] } }, boxes: [boxOn('b', 'e', 24)] }), [placeOn('e', 80)]);
