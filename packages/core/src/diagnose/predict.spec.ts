@@ -196,3 +196,35 @@ describe('a protective outlet before another', () => {
     }
   });
 });
+
+describe('two at once: what is left when the breaker is on again and all is unplugged', () => {
+  const d = once(() => dictionaryOf(onBench(variedCircuit('chain', 2, 1, 'screws').bench), 'box2'));
+  /** What a test shows most where these two are so, or this one. */
+  const shown = (test: string, ...is: ((s: Dictionary['suspects'][number]) => boolean)[]): string | undefined => {
+    const classes = is.map((f) => d().classes.findIndex((c) => c.members.some((m) => f(d().suspects[m]!))));
+    const h = d().hypotheses.findIndex((x) => x.of.length === classes.length && classes.every((c) => x.of.includes(c)));
+    if (h < 0) return undefined;
+    const row = rowOf(d(), test, h);
+    return d().tests.find((t) => t.id === test)!.outcomes[row.indexOf(Math.max(...row))]!.id;
+  };
+  const off = (s: Dictionary['suspects'][number]) => s.kind === 'breaker off';
+  const appliance = (s: Dictionary['suspects'][number]) => s.kind === 'appliance';
+  /** Open in the cable between the boxes; and in the first box's own contacts, which leave the second as it was. */
+  const open = (s: Dictionary['suspects'][number]) =>
+    s.kind === 'broken conductor' && s.words.startsWith('black') && s.part === 'cable/cable2';
+  const worn = (s: Dictionary['suspects'][number]) => s.kind === 'worn contacts' && s.deviceId === 'box1-outlet';
+  it('alone: on again it works; with a wire open it is still dead', () => {
+    expect([shown('reset', off), shown('reset', open)]).toEqual(['works now', 'still dead']);
+  });
+  it('with a wire open besides it stays dead; with something that is of another box, or that is unplugged, it works', () => {
+    expect([shown('reset', off, open), shown('reset', off, worn), shown('reset', off, appliance)]).toEqual(['still dead', 'works now', 'works now']); // prettier-ignore
+    // seen at the panel it is off all the same
+    expect([shown('breakers', off, open), shown('breakers', off, worn)]).toEqual(['breaker off', 'breaker off']);
+  });
+  it('what each of two does to an outlet both do: dark is dark', () => {
+    const dark = (...is: Parameters<typeof shown>[1][]) => shown('lamps/box2-outlet/upper', ...is);
+    expect([dark(off) === dark(off, open), dark(open) === dark(off, open), dark(worn) === 'reads as right']).toEqual([true, true, true]);
+    expect(shown('lamps/box1-outlet/upper', open)).toBe('reads as right');
+    expect(shown('lamps/box1-outlet/upper', off, open)).toBe(shown('lamps/box1-outlet/upper', off));
+  });
+});
