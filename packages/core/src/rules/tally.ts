@@ -3,7 +3,10 @@ import type { Verdict } from '../model/index.js';
 
 /** How often something bore, by verdict. */
 export type Bore = Partial<Record<Verdict, number>>;
-interface Of { rule: string; verdict: Verdict }
+interface Of {
+  rule: string;
+  verdict: Verdict;
+}
 
 /** By rule; a rule that bore on nothing is not in it. */
 export function boreByRule(findings: readonly Of[]): ReadonlyMap<string, Bore> {
