@@ -91,6 +91,7 @@ describe('what was built on it', () => {
     ['something on its circuit', (s) => ({ loads: [...s.loads, { ...load, circuitId: 'c9' }] })],
     ['its circuit altered', (s) => ({ circuits: s.circuits.map((c) => (c.id === 'c9' ? { ...c, arcFault: 'breaker' as const } : c)) })],
     ['its breaker swapped', (s) => ({ panel: { ...s.panel!, breakers: s.panel!.breakers.map((b) => (b.id === 'b9' ? { ...b, type: 'Q1-AF' } : b)) } })],
+    ['a lampholder on its circuit', (s) => ({ lamps: [...s.lamps!, { ...lamp, id: 'other', circuitId: 'c9' }] })],
     ['its lampholder', () => ({ lamps: [{ ...lamp, watts: 100 }] })],
   ])('%s: by a later job, named once', (_, change) => expect(built(change)).toBe('“Job b” was built on it.')); // prettier-ignore
   it('what was built elsewhere is not', () => {
@@ -134,7 +135,8 @@ describe('what is planned on it', () => {
     ['another unplugged', { do: 'unplug', loadId: 'l1' } as never, false],
     ['its circuit altered', { do: 'alter-circuit', circuitId: 'c9', with: {} } as never, true],
     ['another altered', { do: 'alter-circuit', circuitId: 'c3', with: {} } as never, false],
-    ['a lampholder', { do: 'place-lamp', lamp: { ...lamp, id: 'x' } } as never, false],
+    ['a lampholder', { do: 'place-lamp', lamp: { ...lamp, id: 'x', circuitId: 'c3' } } as never, false],
+    ['a lampholder on its circuit', { do: 'place-lamp', lamp: { ...lamp, id: 'x', circuitId: 'c9' } } as never, true],
     ['a breaker', { do: 'add-breaker', circuit: { ...c9, id: 'x' } } as never, false],
   ])('%s', (_, change, rests) => expect(planned(change)).toEqual(rests ? ON_IT : []));
   it('each open job once; closed ones and itself are none', () => {

@@ -40,11 +40,11 @@ interface Refers {
   circuitId?: string | undefined;
   ends?: readonly { boxId?: string | undefined }[];
 }
-/** Whether a thing is one of these, lies in a box or at a lampholder of theirs, or hangs on a circuit that they brought. */
-const touches = (thing: Refers, list: (typeof ALTERED_LISTS)[number], mine: Mine): boolean =>
-  mine[list].has(thing.id) ||
-  [thing.boxId, ...(thing.ends ?? []).map((e) => e.boxId)].some((id) => id !== undefined && mine.places.has(id)) ||
-  (thing.circuitId !== undefined && mine.new.has(thing.circuitId));
+/** Whether a thing lies in a box or at a lampholder of theirs, or hangs on a circuit that they brought. */
+const hangsOnMine = ({ boxId, circuitId, ends = [] }: Omit<Refers, 'id'>, mine: Mine): boolean =>
+  [boxId, ...ends.map((e) => e.boxId)].some((id) => id !== undefined && mine.places.has(id)) || (circuitId !== undefined && mine.new.has(circuitId)); // prettier-ignore
+/** The same, or it is one of these. */
+const touches = (thing: Refers, list: (typeof ALTERED_LISTS)[number], mine: Mine): boolean => mine[list].has(thing.id) || hangsOnMine(thing, mine); // prettier-ignore
 
 function changeRestsOn(change: Change, mine: Mine): boolean {
   switch (change.do) {
@@ -69,10 +69,11 @@ function changeRestsOn(change: Change, mine: Mine): boolean {
       return mine.new.has(change.circuitId);
     case 'alter-final':
       return mine.finals.has(change.finalId);
+    case 'place-lamp':
+      return hangsOnMine(change.lamp, mine);
     // they bring their own, and lie in no box
     case 'add-breaker':
     case 'add-final':
-    case 'place-lamp':
     case 'lay-raceway':
       return false;
   }
@@ -88,6 +89,7 @@ function builtOn(later: Closing, earlier: Closing, mine: Mine): boolean {
     both((t) => t.finals) ||
     both((t) => t.lamps) ||
     both((t) => t.breakers) ||
+    [...(later.was.lamps ?? []), ...(later.became.lamps ?? [])].some((l) => hangsOnMine(l, mine)) ||
     ALTERED_LISTS.some((list) => [...later.was[list], ...later.became[list]].some((x) => touches(x, list, mine)))
   );
 }
