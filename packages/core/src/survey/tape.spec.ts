@@ -4,7 +4,7 @@ import { inch } from '../panel/smallJob.testing.js';
 import { boxOn, smallHouse, wallOf } from '../route/smallHouse.testing.js';
 import { inches } from '../measure/index.js';
 import type { Box, CheckMeasure, Site, Wall } from '../model/index.js';
-import { awayFromItsStud, contradictions, measureOf, readTape, setByTape, thingById, type Measure, type TapeOk } from './index.js';
+import { awayFromItsStud, contradictions, measureOf, nearestReferences, readTape, setByTape, snapped, tapeWords, thingById, type Measure, type TapeOk } from './index.js'; // prettier-ignore
 
 const DOOR = { id: 'door', kind: 'door' as const, x: inch(70), z: inch(0), width: inch(20), height: inch(80) };
 const PIPE = {
@@ -107,6 +107,67 @@ describe('what it shows and sets', () => {
     expect([after('d 1/2', 'A').mm / 25.4, after('d 1/2', 'B').mm / 25.4, after('d 2 1/2', 'B').mm]).toEqual([0.5, 2, 0]);
     // a thing that is gone leaves all as it is
     expect(setByTape(site, wallIn(site), 'A', 'gone', read('b 1') as TapeOk)).toBe(site);
+  });
+});
+
+describe('the nearest to hook a tape to', () => {
+  const near = (id: string, face: 'A' | 'B' = 'A', site = siteWith()) => nearestReferences(site, wallIn(site), face, id).map((r) => [r.name, r.side, ...[r.mm, r.from, r.to].map((v) => Math.round((v / 25.4) * 1e3) / 1e3)]); // prettier-ignore
+  it('a stud that was found, a box, a door; never a reckoned stud', () => {
+    // the box’s edges at 38 7/8 and 41 1/8 in; the known stud ends at 16 3/4, the next box begins at 54 7/8
+    expect(near('b')).toEqual([['stud 2', 'left', 22.125, 16.75, 38.875], ['box c', 'right', 13.75, 41.125, 54.875]]); // prettier-ignore
+    expect(near('c')).toEqual([['box b', 'left', 13.75, 41.125, 54.875], ['door', 'right', 12.875, 57.125, 70]]); // prettier-ignore
+    expect(near('door')[1]).toEqual(['right end', 'right', 6, 90, 96]);
+    expect(near('pipe')[0]).toEqual(['left end', 'left', 4, 0, 4]);
+  });
+  it('from the far face the other way round; boxes of this face are not seen there', () => {
+    const site = siteWith({}, [boxOn('b', 'e', 40, { face: 'B' }), boxOn('c', 'e', 56)]);
+    // from the shop the box lies at 38 7/8 to 41 1/8 in, the door, 70 to 90 in from the den’s left, at 6 to 26 in
+    expect(near('b', 'B', site)).toEqual([['door', 'left', 12.875, 26, 38.875], ['stud 2', 'right', 38.125, 41.125, 79.25]]); // prettier-ignore
+  });
+  it('what it touches gives no distance; a thing that is gone none at all', () => {
+    const touching = siteWith({}, [boxOn('b', 'e', 16.75 + 1.125), boxOn('c', 'e', 56)]);
+    expect(near('b', 'A', touching)[0]).toEqual(['pipe', 'left', 10.75, 6, 16.75]);
+    expect(near('gone')).toEqual([]);
+  });
+  it('a reading said back', () => {
+    const words = (text: string) => tapeWords(read(text) as TapeOk, 'in');
+    expect([words('x 6'), words('r 6 from right end'), words('c 6'), words('b 6 from floor'), words('w 6')]).toEqual(['left edge 6"', 'right edge 6" from right end', 'centre 6"', 'bottom 6" from floor', 'width 6"']); // prettier-ignore
+  });
+});
+
+describe('a drag', () => {
+  const drag = (left: number, bottom: number, within = 0.5, id = 'b', site = siteWith()) => {
+    const { to, ...at } = snapped(site, wallIn(site), thingById(site, wallIn(site), id)!, inches(left), inches(bottom), inches(within));
+    return [Math.round((at.left / 25.4) * 1e3) / 1e3, Math.round((at.bottom / 25.4) * 1e3) / 1e3, ...to];
+  };
+  it('snaps either of its edges to a stud’s face, a box, the wall’s ends, within what is said', () => {
+    // a stud of 31 1/4 to 32 3/4 in
+    expect([drag(33.2, 30), drag(33.3, 30), drag(28.8, 30)]).toEqual([[32.75, 30, 'stud 3'], [33.3, 30], [29, 30, 'stud 3']]); // prettier-ignore
+    expect([drag(57, 30), drag(0.4, 30)]).toEqual([[57.125, 30, 'box c'], [0, 30, 'wall end']]); // prettier-ignore
+    // where the last stud ends the wall does
+    expect(drag(93.4, 30).slice(0, 2)).toEqual([93.75, 30]);
+    // of two within reach the nearer one
+    expect(drag(30.9, 30, 2)).toEqual([31.25, 30, 'stud 3']);
+  });
+  it('snaps up to the floor, the plates, and heights that are there', () => {
+    // a sole plate of 1 1/2 in; two top plates from 93 in on; the other box from 14 to 17 3/4 in
+    expect([drag(20, 0.3), drag(20, 1.2), drag(20, 93.3 - 3.75), drag(20, 14.3), drag(20, 17.5), drag(20, 30)]).toEqual([
+      [20, 0, 'floor'],
+      [20, 1.5, 'sole plate'],
+      [20, 89.25, 'top plate'],
+      [20, 14, 'box c, bottom'],
+      [20, 17.75, 'box c, top'],
+      [20, 30],
+    ]);
+    expect(drag(20, 80.3)).toEqual([20, 80, 'door, top']);
+    expect(drag(33.2, 14.3)).toEqual([32.75, 14, 'stud 3', 'box c, bottom']);
+  });
+  it('not to a box of the other face, nor to its own place; to a reference by its line', () => {
+    const far = siteWith({}, [boxOn('b', 'e', 40), boxOn('c', 'e', 96 - 56, { face: 'B' })]);
+    expect(drag(57, 30, 0.5, 'b', far)).toEqual([57, 30]);
+    expect(drag(38.9, 14.1)).toEqual([38.9, 14, 'box c, bottom']);
+    const marked = siteWith({ references: [{ id: 'ref', name: 'rod', x: inch(24) }] });
+    expect(drag(24.3, 30, 0.5, 'b', marked)).toEqual([24, 30, 'rod']);
   });
 });
 
