@@ -231,8 +231,10 @@ function linked(context: Context, due: Due, reading: FinalReading): Judged {
 
 function insulationJudged({ value, over }: FinalReading): Judged {
   const sums: Sum[] = [{ terms: [term(over ? 'more than' : 'read', value, 'MΩ')], result: term('insulation', value, 'MΩ'), limit: { ...term('at least', INSULATION_LEAST_MOHM, 'MΩ'), relation: '≥' } }]; // prettier-ignore
+  // the instrument shows no more than that: it is at least so much
+  if (over && !atLeast(value, INSULATION_LEAST_MOHM)) return judged('can’t tell', readingWords.rangeEnds(), INSULATION_SOURCE, sums);
   if (!atLeast(value, INSULATION_LEAST_MOHM)) return judged('stop', readingWords.insulationLow(), INSULATION_SOURCE, sums); // prettier-ignore
-  if (value < INSULATION_USUAL_MOHM) return judged('caution', readingWords.insulationPoor({ insulationUsualMohm: INSULATION_USUAL_MOHM }), INSULATION_SOURCE, sums); // prettier-ignore
+  if (!over && value < INSULATION_USUAL_MOHM) return judged('caution', readingWords.insulationPoor({ insulationUsualMohm: INSULATION_USUAL_MOHM }), INSULATION_SOURCE, sums); // prettier-ignore
   return judged('ok', readingWords.sound(), INSULATION_SOURCE, sums);
 }
 
