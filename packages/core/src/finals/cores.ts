@@ -184,10 +184,11 @@ export class Cores {
     const { re } = this.solved.impedanceBetween(a, b);
     return re > OPEN_OHM ? Infinity : re;
   }
-  /** What 1 A in at `at` (line to neutral) lets fall between line and neutral at `place`, Ω: for drops, by superposition. */
+  /** What 1 A in at `at` (line to neutral) lets fall between line and neutral at `place`, Ω: for drops, by superposition. Infinity where no run leads there. */
   transferOhm(at: string, place: string): number {
     const unit = this.solved.unit(nodeAt('L', at), nodeAt('N', at));
     const [l, n] = [this.solved.at(nodeAt('L', place)), this.solved.at(nodeAt('N', place))];
-    return (l < 0 ? 0 : unit.re[l]!) - (n < 0 ? 0 : unit.re[n]!);
+    const ohm = (l < 0 ? 0 : unit.re[l]!) - (n < 0 ? 0 : unit.re[n]!);
+    return Math.abs(ohm) > OPEN_OHM ? Infinity : ohm;
   }
 }

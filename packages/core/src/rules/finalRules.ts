@@ -12,7 +12,7 @@ import {
   type RuleRow,
 } from '../codebook/index.js';
 import { isUk, laidIn, type House, type Job } from '../model/index.js';
-import { boreByRule, shownBest, type Bore } from './tally.js';
+import { boreByRule, shownBest, type Verdicts } from './tally.js';
 
 export interface FinalRuleLine {
   id: FinalRule;
@@ -22,7 +22,7 @@ export interface FinalRuleLine {
   /** of the sample; absent: nothing of it bears on this rule */
   example?: FinalFinding & { circuit: string };
   /** how often it bore on a house, by verdict */
-  bore: Bore;
+  bore: Verdicts;
 }
 
 const judged = (house: House): (FinalFinding & { circuit: string })[] =>
@@ -37,7 +37,7 @@ export function finalRuleIndex(house: House): FinalRuleLine[] {
 }
 
 /** A row of the table as it is shown. */
-function lineOf<Id extends string, T>(id: Id, row: RuleRow, example: T | undefined, bore: ReadonlyMap<string, Bore>) {
+function lineOf<Id extends string, T>(id: Id, row: RuleRow, example: T | undefined, bore: ReadonlyMap<string, Verdicts>) {
   return { id, title: row.title, looksAt: row.looksAt, where: whereOf(row), ...(example ? { example } : {}), bore: bore.get(id) ?? {} };
 }
 
@@ -48,7 +48,7 @@ export interface AlterationRuleLine {
   where: string;
   /** of the sample jobs; absent: nothing of them bears on this rule */
   example?: Finding & { job: string };
-  bore: Bore;
+  bore: Verdicts;
 }
 /** The rules of jobs by the UK book: what each looks at, a worked example, and how often it bore on the jobs of a house. */
 export function alterationRuleIndex(house: House, jobs: readonly Job[]): AlterationRuleLine[] {

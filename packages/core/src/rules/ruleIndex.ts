@@ -5,7 +5,7 @@ import { ledgerOf, sumLines, type SumLine } from '../ledger/index.js';
 import { BENCH_RULES, US_RULES, type Finding, type RuleRow, type UsRule } from '../codebook/index.js';
 import { inHouse, wantOf, type House, type Job, type JobInHouse, type Verdict } from '../model/index.js';
 import { keptParts, routeDetail, searchRoutes, takeWay } from '../purpose/index.js';
-import { boreByRule, shownBest, type Bore } from './tally.js';
+import { boreByRule, shownBest, type Verdicts } from './tally.js';
 
 export interface RuleExample {
   /** the sample job it is taken from */
@@ -67,6 +67,11 @@ export function ruleIndex(): readonly IndexedRule[] {
   return known;
 }
 
-/** Which rules bore on a house, how often by verdict: by every job of it that can be laid on it. */
-export const boreOn = (house: House, jobs: readonly Job[]): { id: string; verdicts: Bore }[] =>
+/** A rule that bore on a house, how often by verdict. */
+export interface Bore {
+  id: string;
+  verdicts: Verdicts;
+}
+/** Which rules bore on a house: by every job of it that can be laid on it. */
+export const boreOn = (house: House, jobs: readonly Job[]): Bore[] =>
   [...boreByRule(jobs.flatMap((job) => ledgerOf(inHouse(job, house, jobs))))].map(([id, verdicts]) => ({ id, verdicts }));

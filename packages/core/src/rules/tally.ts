@@ -2,15 +2,15 @@
 import type { Verdict } from '../model/index.js';
 
 /** How often something bore, by verdict. */
-export type Bore = Partial<Record<Verdict, number>>;
+export type Verdicts = Partial<Record<Verdict, number>>;
 interface Of {
   rule: string;
   verdict: Verdict;
 }
 
 /** By rule; a rule that bore on nothing is not in it. */
-export function boreByRule(findings: readonly Of[]): ReadonlyMap<string, Bore> {
-  const bore = new Map<string, Bore>();
+export function boreByRule(findings: readonly Of[]): ReadonlyMap<string, Verdicts> {
+  const bore = new Map<string, Verdicts>();
   for (const { rule, verdict } of findings) {
     const of = bore.get(rule) ?? {};
     bore.set(rule, { ...of, [verdict]: (of[verdict] ?? 0) + 1 });
