@@ -81,6 +81,7 @@ export function dropsOf(final: Final, lengths: ReadonlyMap<string, number>): Dro
   const cores = warmCores(final, lengths);
   return outletsOf(final)
     .map((p): Drop => {
+      // what takes nothing lets nothing fall, also where no run leads to it
       const volts = designLoad(final, p.id).reduce((sum, l) => sum + (l.amps && l.amps * cores.transferOhm(l.pointId, p.id)), 0);
       return { pointId: p.id, volts, percent: (volts / UK_VOLTS) * 100 };
     })

@@ -73,8 +73,9 @@ export function extensions(final: Final, outlet: NewOutlet, incoming: Incoming =
     return {
       ...{ how, at, words, final: next, against },
       verdict: against[0]?.verdict ?? (whole && seen ? 'ok' : 'can’t tell'),
-      ...(zs === undefined ? {} : { zsWarm: zs }),
-      ...(drop === undefined ? {} : { dropPercent: drop }),
+      // where some point hangs on nothing there is no figure
+      ...(zs !== undefined && Number.isFinite(zs) ? { zsWarm: zs } : {}),
+      ...(drop !== undefined && Number.isFinite(drop) ? { dropPercent: drop } : {}),
     };
   };
   const points = final.points.filter((p) => p.kind !== 'joint' && p.id !== OWN);

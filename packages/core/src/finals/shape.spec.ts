@@ -4,7 +4,7 @@
  */
 import { describe, expect, it } from 'vitest';
 import { measured, type Final, type FinalPoint } from '../model/index.js';
-import { designLoad, dropJudged, dropsOf, legCurrents, lengthRound, lengthsOf, loopsOf, mostInRuns, shapeOf } from './index.js';
+import { designLoad, dropJudged, dropsOf, extensions, legCurrents, lengthRound, lengthsOf, loopsOf, mostInRuns, shapeOf } from './index.js';
 
 const point = (id: string, kind: FinalPoint['kind'] = 'twin'): FinalPoint => ({ id, name: id, kind });
 const run = (id: string, a: string, b: string, metres?: number) => ({ id, ends: [a, b] as [string, string], size: '2.5/1.5' as const, ...(metres === undefined ? {} : { length: measured(metres * 1000) }) }); // prettier-ignore
@@ -115,6 +115,9 @@ describe('drop and loop', () => {
     const apart = withMore([point('x')], []);
     expect(dropJudged(apart, lengthsOf(apart))).toMatchObject({ verdict: 'can’t tell', sums: [] });
     expect(dropsOf({ ...apart, ratingA: 16 }, lengthsOf(apart).mm).map((d) => [d.pointId, Number.isFinite(d.volts)])).toEqual([['x', false], ['b', true], ['a', true]]); // prettier-ignore
+    const more = { name: 'new', kind: 'twin' as const, lengthMm: 5000 };
+    const drops = (f: Final) => extensions(f, more, { zeOhm: 0.3 }).map((x) => [x.dropPercent !== undefined, x.zsWarm !== undefined]);
+    expect([new Set(drops(RING).map(String)), new Set(drops(apart).map(([drop]) => String(drop)))]).toEqual([new Set(['true,true']), new Set(['false'])]); // prettier-ignore
     const [sum, share] = judged(19.9).sums;
     expect([sum!.terms.reduce((s, t) => s + t.value, 0), share!.limit!.value]).toEqual([expect.closeTo(sum!.result.value, 9), 5]);
   });
