@@ -540,7 +540,7 @@ describe('closing a job', () => {
       ...closed.house,
       site: { ...closed.house.site, loads: [...closed.house.site.loads, { id: 'l', name: 'lamp', watts: 9, continuous: false, fixed: false, circuitId: 'c4', boxId: 'sewing-box' }] },
     }; // prettier-ignore
-    expect(restsOn(closed.job, plugged, [closed.job])).toEqual(['Something that was surveyed since hangs on what it brought.']);
+    expect(restsOn(closed.job, plugged, [closed.job])).toEqual(['lamp was surveyed since, and hangs on what it brought.']);
   });
 });
 

@@ -10,6 +10,7 @@ import {
   type Change,
   type Circuit,
   type Closing,
+  type Final,
   type House,
   type Job,
   type Site,
@@ -126,6 +127,13 @@ describe('what is planned on it', () => {
     ['its device removed', { do: 'remove-device', deviceId: 'new-d' } as never, true],
     ['another removed', { do: 'remove-device', deviceId: 'none' } as never, false],
     ['its box wired', { do: 'wire-box', wiring } as never, true],
+    [
+      'the panel’s end of its cable wired',
+      { do: 'wire-box', wiring: { id: 'panel-to-new', panelEndOf: 'to-new', joints: [] } } as never,
+      true,
+    ],
+    ['the panel’s end of another', { do: 'wire-box', wiring: { id: 'panel-to-old', panelEndOf: 'to-old', joints: [] } } as never, false],
+    ['a cable unbroken through its box', { do: 'run-cable', cable: cable('x', 'old', { unbrokenIn: ['new'] }) } as never, true],
     ['its lampholder wired', { do: 'wire-box', wiring: { id: 'lamp', joints: [] } } as never, true],
     ['another wired', { do: 'wire-box', wiring: { id: 'old', joints: [] } } as never, false],
     ['plugged in there', { do: 'plug-in', load: { ...load, boxId: 'new' } } as never, true],
@@ -170,9 +178,23 @@ describe('what was surveyed since', () => {
     expect(since({ boxes: after.boxes.map((b) => (b.id === 'old' ? { ...b, volumeIn3: 20 } : b)) })).toEqual([]);
     expect(since({ walls: [...after.walls.slice(0, -1), { ...after.walls.at(-1)!, name: 'south of the shop' }] })).toEqual([]);
   });
-  it('what hangs on it: a load in its box, that would lose it', () => {
+  it('what hangs on it, and would lose its place or its circuit, by its name', () => {
     const saw = { id: 'saw', name: 'saw', watts: 100, continuous: false, fixed: false, circuitId: 'c3', boxId: 'new' };
-    expect(since({ loads: [...after.loads, saw] })).toEqual(['Something that was surveyed since hangs on what it brought.']);
+    const hangs = (name: string) => [`${name} was surveyed since, and hangs on what it brought.`];
+    expect([since({ loads: [...after.loads, saw] }), since({ loads: [...after.loads, { ...saw, boxId: 'old', circuitId: 'c9' }] })]).toEqual([hangs('saw'), hangs('saw')]); // prettier-ignore
     expect(since({ loads: [...after.loads, { ...saw, boxId: 'old' }] })).toEqual([]);
+    const far = (circuitId: string) => ({ boxes: [...after.boxes, boxOn('far', 's', 40, { circuitId })] });
+    expect([since(far('c9')), since(far('c3'))]).toEqual([hangs('box far'), []]);
+    expect([since({ cables: [...after.cables, cable('on', 'new')] }), since({ cables: [...after.cables, cable('on', 'old', { unbrokenIn: ['new'] })] }), since({ cables: [...after.cables, cable('on', 'old')] })]).toEqual([hangs('on'), hangs('on'), []]); // prettier-ignore
+    expect(since({ devices: [...after.devices, device('new', 'switch-15', { id: 's', name: 'switch' })] })).toEqual(hangs('switch'));
+    const other = (circuitId: string) => ({ lamps: [lamp, { ...lamp, id: 'other', name: 'Other lamp', circuitId }] });
+    expect([since(other('c9')), since(other('c3'))]).toEqual([hangs('Other lamp'), []]);
+    // a point of a circuit by the UK book, in a box that it brought
+    const final = (boxId: string): Final => ({ id: 'f', name: 'Ring', number: '1', shape: 'ring', points: [{ id: 'p', name: 'p', kind: 'twin', boxId }], runs: [] }); // prettier-ignore
+    expect([since({ finals: [final('new')] }), since({ finals: [final('old')] })]).toEqual([hangs('Ring'), []]);
+  });
+  it('all that hangs on it is named', () => {
+    const saw = { id: 'saw', name: 'saw', watts: 100, continuous: false, fixed: false, circuitId: 'c3', boxId: 'new' };
+    expect(since({ loads: [...after.loads, saw, { ...saw, id: 'iron', name: 'iron' }] })).toHaveLength(2);
   });
 });

@@ -39,10 +39,11 @@ interface Refers {
   boxId?: string | undefined;
   circuitId?: string | undefined;
   ends?: readonly { boxId?: string | undefined }[];
+  unbrokenIn?: readonly string[];
 }
 /** Whether a thing lies in a box or at a lampholder of theirs, or hangs on a circuit that they brought. */
-const hangsOnMine = ({ boxId, circuitId, ends = [] }: Omit<Refers, 'id'>, mine: Mine): boolean =>
-  [boxId, ...ends.map((e) => e.boxId)].some((id) => id !== undefined && mine.places.has(id)) || (circuitId !== undefined && mine.new.has(circuitId)); // prettier-ignore
+const hangsOnMine = ({ boxId, circuitId, ends = [], unbrokenIn = [] }: Omit<Refers, 'id'>, mine: Mine): boolean =>
+  [boxId, ...ends.map((e) => e.boxId), ...unbrokenIn].some((id) => id !== undefined && mine.places.has(id)) || (circuitId !== undefined && mine.new.has(circuitId)); // prettier-ignore
 /** The same, or it is one of these. */
 const touches = (thing: Refers, list: (typeof ALTERED_LISTS)[number], mine: Mine): boolean => mine[list].has(thing.id) || hangsOnMine(thing, mine); // prettier-ignore
 
@@ -60,7 +61,7 @@ function changeRestsOn(change: Change, mine: Mine): boolean {
     case 'remove-device':
       return mine.devices.has(change.deviceId);
     case 'wire-box':
-      return mine.places.has(change.wiring.id);
+      return mine.places.has(change.wiring.id) || (change.wiring.panelEndOf !== undefined && mine.cables.has(change.wiring.panelEndOf));
     case 'plug-in':
       return touches(change.load, 'loads', mine);
     case 'unplug':
@@ -117,13 +118,18 @@ function changedSince({ site }: House, { became }: Closing): string[] {
   return reasons;
 }
 
-/** Whether taking it back would cut something off that the closing itself didn’t bring. */
-function hangsOn(now: Site, before: Site, { became }: Closing): boolean {
-  const brought = new Set(ALTERED_LISTS.flatMap((list) => idsOf(became[list])));
-  return (['cables', 'devices', 'loads'] as const).some((list) => {
-    const there = new Map((before[list] as Thing[]).map((x) => [x.id, x]));
-    return (now[list] as Thing[]).some((x) => !brought.has(x.id) && !same(there.get(x.id), x));
-  });
+/** What taking it back would cut off, or take the circuit or the place of, and the closing itself didn’t bring; in words. */
+function cutOff(now: Site, before: Site, { became }: Closing, mine: Mine): string[] {
+  const brought = new Set([...ALTERED_LISTS.flatMap((list) => idsOf(became[list])), ...idsOf(became.finals), ...idsOf(became.lamps)]);
+  const altered = (list: readonly Thing[] = [], left: readonly Thing[] = []): readonly Thing[] => {
+    const there = new Map(left.map((x) => [x.id, x]));
+    return list.filter((x) => !brought.has(x.id) && !same(there.get(x.id), x));
+  };
+  const lists = ['boxes', 'cables', 'devices', 'loads', 'finals'] as const;
+  return [
+    ...lists.flatMap((list) => altered(now[list], before[list])),
+    ...lampsOf(now).filter((l) => !brought.has(l.id) && hangsOnMine(l, mine)),
+  ].map((x) => `${x.name!} was surveyed since, and hangs on what it brought.`);
 }
 
 /**
@@ -143,6 +149,7 @@ export function restsOn(job: Job, house: House, jobs: readonly Job[]): string[] 
   ]; // prettier-ignore
   if (reasons.length) return reasons;
   const before = takenBack(house.site, closing);
-  if (hangsOn(house.site, before, closing)) return ['Something that was surveyed since hangs on what it brought.'];
+  const cut = cutOff(house.site, before, closing, mine);
+  if (cut.length) return cut;
   return siteErrors(before, house.unit, '').slice(0, 3).map((e) => e.message); // prettier-ignore
 }

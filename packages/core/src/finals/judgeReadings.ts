@@ -231,10 +231,14 @@ function linked(context: Context, due: Due, reading: FinalReading): Judged {
 
 function insulationJudged({ value, over }: FinalReading): Judged {
   const sums: Sum[] = [{ terms: [term(over ? 'more than' : 'read', value, 'MΩ')], result: term('insulation', value, 'MΩ'), limit: { ...term('at least', INSULATION_LEAST_MOHM, 'MΩ'), relation: '≥' } }]; // prettier-ignore
-  // the instrument shows no more than that: it is at least so much
-  if (over && !atLeast(value, INSULATION_LEAST_MOHM)) return judged('can’t tell', readingWords.rangeEnds(), INSULATION_SOURCE, sums);
-  if (!atLeast(value, INSULATION_LEAST_MOHM)) return judged('stop', readingWords.insulationLow(), INSULATION_SOURCE, sums); // prettier-ignore
-  if (!over && value < INSULATION_USUAL_MOHM) return judged('caution', readingWords.insulationPoor({ insulationUsualMohm: INSULATION_USUAL_MOHM }), INSULATION_SOURCE, sums); // prettier-ignore
+  const passes = atLeast(value, INSULATION_LEAST_MOHM);
+  if (!passes && over) return judged('can’t tell', readingWords.rangeEnds(), INSULATION_SOURCE, sums);
+  if (!passes) return judged('stop', readingWords.insulationLow(), INSULATION_SOURCE, sums);
+  if (value < INSULATION_USUAL_MOHM)
+    // where the instrument shows no more it is at least so much: no sign of a poor circuit, and none of how good it is
+    return over
+      ? judged('ok', readingWords.insulationOver({ atLeastMohm: value }), INSULATION_SOURCE, sums)
+      : judged('caution', readingWords.insulationPoor({ insulationUsualMohm: INSULATION_USUAL_MOHM }), INSULATION_SOURCE, sums);
   return judged('ok', readingWords.sound(), INSULATION_SOURCE, sums);
 }
 

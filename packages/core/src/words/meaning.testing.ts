@@ -64,7 +64,7 @@ const MEANS: Readonly<Record<string, Meaning>> = {
     any: 'electrodeHeld',
   },
   'uk-readings': {
-    ok: 'asMarked opens goesRound asItsSpur likeOthers asItsCable sound ttWithin opensAtOnce breakingHeld residualInTime',
+    ok: 'asMarked opens goesRound asItsSpur likeOthers asItsCable sound insulationOver ttWithin opensAtOnce breakingHeld residualInTime',
     caution: 'cpcLow lengthsApart cableLess insulationPoor electrodeUnstable loopWarm loopMore',
     stop: 'exchanged buttonDead ringBroken liveApart cpcHigh crossedNothing spurTooLow spurMore moreThanOthers tooLow linkedNothing cableMore insulationLow noLoop ttUnprotected ttTooHigh loopOver breakingOver residualSlow',
     cant: 'endsFirst spurUnmeasured lengthsUnknown nothingLeads ttResidualUnknown limitUnknown breakingUnknown rangeEnds',

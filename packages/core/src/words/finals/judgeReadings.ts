@@ -44,6 +44,8 @@ export const readingWords = phrases('uk-readings', {
   insulationPoor: ({ insulationUsualMohm }: { insulationUsualMohm: number }) =>
     `passes; a sound circuit reads over ${insulationUsualMohm} MΩ (common practice): look for what is still connected, and for damp`,
   sound: () => 'sound',
+  /** of an instrument whose range ends below what is usual */
+  insulationOver: ({ atLeastMohm }: { atLeastMohm: number }) => `passes: over ${atLeastMohm} MΩ; how far, this instrument doesn’t show`,
   noLoop: () => 'no loop: the earth is open on the way, or line and neutral are exchanged',
   ttUnprotected: () => 'an earth electrode without a 30 mA device: nothing opens in time',
   ttTooHigh: () => 'too high even for the 30 mA device',
