@@ -198,3 +198,39 @@ describe('what was surveyed since', () => {
     expect(since({ loads: [...after.loads, saw, { ...saw, id: 'iron', name: 'iron' }] })).toHaveLength(2);
   });
 });
+
+describe('a closing that altered what was there', () => {
+  /** Another protection on the porch circuit, its breaker moved to space 5, a point of the ring set into the new box. */
+  const ring = (boxId: string, part: Partial<Final> = {}): Final => ({ id: 'f', name: 'Ring', number: '1', shape: 'ring', points: [{ id: 'p', name: 'p', kind: 'twin', boxId }], runs: [], ...part }); // prettier-ignore
+  const moved = (space: number): Breaker[] => smallPanel.breakers.map((b) => (b.id === 'b3' ? { ...b, space } : b));
+  const was: Site = { ...before, finals: [ring('old')] };
+  const is: Site = {
+    ...was,
+    boxes: [...was.boxes, boxOn('new', 'e', 40, { circuitId: 'c3' })],
+    circuits: was.circuits.map((c) => (c.id === 'c3' ? { ...c, arcFault: 'breaker' } : c)),
+    panel: { ...smallPanel, breakers: moved(5) },
+    finals: [ring('new')],
+  };
+  const closing = closingOf('a', was, is);
+  const since = (change: Partial<Site> = {}, jobs: Job[] = [], later: Closing[] = []) => restsOn(closedJob, houseAt({ ...is, ...change }, { history: [closing, ...later] }), [closedJob, ...jobs]); // prettier-ignore
+  const open = (change: Omit<Change, 'id' | 'title'>): Job => ({ ...bareJob(jobAt(is, [{ id: 'c', title: 'c', ...change } as Change])), id: 'open', name: 'Open' }); // prettier-ignore
+  it('its own ring goes back with its place: nothing hangs on it', () => expect(since()).toEqual([]));
+  it('what hangs on a circuit that was there before rests on nothing', () => {
+    expect(since({}, [open({ do: 'place-box', box: boxOn('x', 's', 40, { circuitId: 'c3' }) } as never)])).toEqual([]);
+    expect(since({ boxes: [...is.boxes, boxOn('far', 's', 40, { circuitId: 'c3' })] })).toEqual([]);
+    expect(since({}, [open({ do: 'alter-circuit', circuitId: 'c3', with: {} } as never)])).toEqual([]);
+  });
+  it('its circuit by the UK book: tested since, gone, altered by a later job, or about to be', () => {
+    expect(since({ finals: [ring('new', { ratingA: 32 })] })).toEqual(['Ring was noted or tested otherwise since.']);
+    expect(since({ finals: [] })).toEqual(['Ring is not in the house any more.']);
+    const later = { ...is, finals: [ring('new', { ratingA: 32 })] };
+    expect(since({ finals: later.finals }, [], [closingOf('b', is, later)])[0]).toBe('“Job b” was built on it.');
+    const alter = (finalId: string) => open({ do: 'alter-final', finalId, points: [], runs: [], without: [] } as never);
+    expect([since({}, [alter('f')]), since({}, [alter('g')])]).toEqual([['The open job “Open” is planned on it.'], []]);
+  });
+  it('what can’t stand together any more says so: the breaker’s old space is taken', () => {
+    const taken = { ...smallPanel, breakers: [...moved(5), { id: 'b1b', circuitId: 'c1', space: 3, poles: 1 as const }] };
+    const says = since({ panel: taken });
+    expect([says.length <= 3, says.includes('Space 3 is taken already.')]).toEqual([true, true]);
+  });
+});

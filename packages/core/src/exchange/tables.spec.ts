@@ -11,7 +11,7 @@ const AT = '2026-11-29T09:00:00Z';
 const box = boxOn('b', 'e', 40, { name: 'Den box', circuitId: 'c3', kind: 'wings-1g-20' });
 const site = siteWith({
   boxes: [box, boxOn('d', 'gone', 40)],
-  cables: [cable('c', 'b', { length: inch(10) }), cable('k', 'd', { circuitId: 'c1' }), cable('l', 'd')],
+  cables: [cable('c', 'b', { length: inch(10 / 3) }), cable('k', 'd', { circuitId: 'c1' }), cable('l', 'd')],
   devices: [device('b'), device('b', 'switch-15', { id: 's' }), device('d')],
 });
 const job: Job = { ...bareJob(jobAt(site, [])), name: 'Shelf' };
@@ -30,7 +30,8 @@ describe('tables of a house', () => {
   it('cables by the circuit they were proved to be on, else that of their box; where nobody knows, none', () => {
     const WORDS = '12 AWG, black and white, with ground, nonmetallic';
     expect(rows('cables.csv')).toEqual([
-      ['c', 'c', WORDS, 'panel', 'b', '3', '254'],
+      // 3 1/3 in are 84.666 … mm
+      ['c', 'c', WORDS, 'panel', 'b', '3', '84.67'],
       ['k', 'k', WORDS, 'panel', 'd', '1', ''],
       ['l', 'l', WORDS, 'panel', 'd', '', ''],
     ]);

@@ -118,6 +118,9 @@ describe('drop and loop', () => {
     const more = { name: 'new', kind: 'twin' as const, lengthMm: 5000 };
     const drops = (f: Final) => extensions(f, more, { zeOhm: 0.3 }).map((x) => [x.dropPercent !== undefined, x.zsWarm !== undefined]);
     expect([new Set(drops(RING).map(String)), new Set(drops(apart).map(([drop]) => String(drop)))]).toEqual([new Set(['true,true']), new Set(['false'])]); // prettier-ignore
+    // a spur from the socket that hangs on nothing has no loop, one from another has
+    const loop = (at: string) => extensions(apart, more, { zeOhm: 0.3 }).find((x) => x.how === 'spur' && x.at === at)!.zsWarm;
+    expect([loop('x'), loop('a')! > 0.3]).toEqual([undefined, true]);
     const [sum, share] = judged(19.9).sums;
     expect([sum!.terms.reduce((s, t) => s + t.value, 0), share!.limit!.value]).toEqual([expect.closeTo(sum!.result.value, 9), 5]);
   });

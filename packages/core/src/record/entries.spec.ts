@@ -107,6 +107,10 @@ describe('cables, and what was closed in', () => {
       'where it runs in the walls is not known [not known]',
     ]);
     expect([facts(of({ circuitId: 'c1' }))[1], facts(of({ ends: [{ label: 'x' }, { label: 'y' }] }))[1]]).toEqual(['circuit 1', 'its circuit was not found out [not known]']); // prettier-ignore
+    // between boxes of two circuits it is taken for the first one’s
+    const two = [boxOn('b', 'e', 40, { circuitId: 'c3' }), boxOn('d', 'e', 60, { circuitId: 'c1' })];
+    const from = (...ids: string[]) => facts(entry(houseAt(site({ boxes: two, cables: [cable('c', 'b', { ends: ids.map((boxId) => ({ boxId, label: boxId })) as never })] })), 'cable', 'c'))[1]; // prettier-ignore
+    expect([from('b', 'd'), from('d', 'b')]).toEqual(['circuit 3', 'circuit 1']);
     expect([facts(of({ presets: ['gauge'] }))[0], facts(of({ length: inch(120) }))[2]]).toEqual(['12 AWG, black and white, with ground, nonmetallic [assumed]', 'length 120"']); // prettier-ignore
     expect(of({})).toMatchObject({ where: 'panel to b', link: ['/houses', 'h', 'boxes', 'b'] });
     expect(of({ ends: [{ label: 'x' }, { label: 'y' }] })).toMatchObject({ where: 'x to y', link: ['/houses', 'h'] });

@@ -111,6 +111,10 @@ describe('the rule index', () => {
     const bore = boreOn(quinceStreet, heldJobs);
     expect(bore.find((b) => b.id === 'box-fill')!.verdicts.stop).toBeGreaterThan(0);
     expect(bore.find((b) => b.id === 'face-volts')).toBeUndefined();
+    // jobs know each other: two that load one circuit
+    const [sewing] = heldJobs;
+    const loads = (jobs: typeof heldJobs) => boreOn(quinceStreet, jobs).find((b) => b.id === 'other-jobs-load') !== undefined;
+    expect([loads([sewing!]), loads([sewing!, { ...sewing!, id: 'twin', name: 'Twin' }])]).toEqual([false, true]);
   });
   it('and what nobody checks', () => expect(NOT_CHECKED.length).toBeGreaterThan(8));
 });
