@@ -2,7 +2,7 @@
 import { describe, expect, it } from 'vitest';
 import { emptySite, measured, type Final, type FinalPoint, type FinalReading, type Site } from '../model/index.js';
 import {
-  addPoint, addSpur, dropFinal, dropPoint, dropReading, finalOf, freeWay, isLie, newFinal, noted, printReading, printRunLength, putFinal, putPoint, putReading, putRun, readPlainNumber, readReading, readRunLength, saidOtherwise, sheetOf, sizesSeen,
+  addPoint, addSpur, dropFinal, dropPoint, dropReading, finalOf, freeWay, isLie, newFinal, noted, printReading, printReadingWithUnit, printRunLength, putFinal, putPoint, putReading, putRun, readPlainNumber, readReading, readRunLength, saidOtherwise, sheetOf, sizesSeen,
 } from './index.js'; // prettier-ignore
 
 const AT = '2026-11-29T09:00:00Z';
@@ -104,10 +104,24 @@ describe('lengths and readings as they are typed', () => {
     expect([why('20000', 'Ω'), why('20001', 'Ω'), why('50', 'kA'), why('51', 'kA')]).toEqual([20_000, '20001 is more than an instrument shows', 50, '51 is more than an instrument shows']); // prettier-ignore
     expect([why('1'.repeat(30), 'Ω'), why('1'.repeat(31), 'Ω')]).toEqual([expect.stringMatching(/more than an instrument/), 'That is too long for a reading']); // prettier-ignore
   });
-  it('as it is written on a sheet', () => {
+  it('as it is written on a sheet: as it was read, nothing rounded up or away', () => {
     const printed = (value: number, unit: Parameters<typeof printReading>[1], over?: boolean) => printReading({ value, over }, unit);
-    expect([printed(0.456, 'Ω'), printed(1.234, 'kA'), printed(9.44, 'ms'), printed(24.4, 'ms'), printed(200, 'MΩ'), printed(10, 'ms')]).toEqual(['0.46', '1.23', '9.4', '24', '200', '10']); // prettier-ignore
-    expect([printed(999, 'MΩ', true), printed(300, 'ms', true), printed(20_000, 'Ω', true), printed(10_000, 'ms', true), printed(100_000, 'MΩ', true)]).toEqual(['>999', '>300', 'over', 'over', '>100000']); // prettier-ignore
+    expect([printed(0.5, 'Ω'), printed(0.285, 'Ω'), printed(3, 'Ω'), printed(0.3 - 0.1, 'Ω'), printed(1.2, 'kA'), printed(1.234, 'kA')]).toEqual(['0.50', '0.285', '3.00', '0.20', '1.20', '1.234']); // prettier-ignore
+    expect([printed(9.4, 'ms'), printed(24, 'ms'), printed(200, 'MΩ'), printed(1.55, 'MΩ'), printed(99.9, 'MΩ')]).toEqual(['9.4', '24', '200', '1.55', '99.9']); // prettier-ignore
+    // over 99.9 is not over 100
+    expect([printed(99.9, 'MΩ', true), printed(999, 'MΩ', true), printed(300, 'ms', true), printed(20_000, 'Ω', true), printed(10_000, 'ms', true), printed(100_000, 'MΩ', true)]).toEqual(['>99.9', '>999', '>300', 'over', 'over', '>100000']); // prettier-ignore
+    const whole = (value: number, unit: Parameters<typeof printReading>[1], over?: boolean) => printReadingWithUnit({ value, over }, unit);
+    expect([whole(0.3, 'Ω'), whole(99.9, 'MΩ', true), whole(20_000, 'Ω', true), whole(1, 'seen')]).toEqual(['0.30 Ω', '>99.9 MΩ', 'over', 'right']); // prettier-ignore
+    // what is printed is read back as it was
+    for (const [text, unit] of [
+      ['>99.9', 'MΩ'],
+      ['0.285', 'Ω'],
+      ['over', 'Ω'],
+      ['24', 'ms'],
+    ] as const) {
+      const back = readReading(text, unit);
+      expect(back.ok && printReading(back, unit)).toBe(text);
+    }
     expect([printed(1, 'seen'), printed(0, 'seen')]).toEqual(['right', 'wrong']);
   });
   it('a plain number, with a comma; nothing is not known', () => {

@@ -473,7 +473,7 @@ describe('edits', () => {
     expect(readReading('over', 'Ω')).toMatchObject({ ok: true, over: true });
     expect([readReading('right', 'seen'), readReading('wrong', 'seen')]).toEqual([{ ok: true, value: 1 }, { ok: true, value: 0 }]); // prettier-ignore
     for (const [text, unit] of [['−1', 'Ω'], ['24 ms', 'Ω'], ['1e9', 'Ω'], ['99999999', 'ms'], ['perhaps', 'seen'], ['x'.repeat(99), 'Ω']] as const) expect(readReading(text, unit)).toMatchObject({ ok: false, message: expect.stringMatching(/write /) }); // prettier-ignore
-    expect([printReading({ value: 0.4446 }, 'Ω'), printReading({ value: 999, over: true }, 'MΩ'), printReading({ value: 0 }, 'seen')]).toEqual(['0.44', '>999', 'wrong']); // prettier-ignore
+    expect([printReading({ value: 0.4446 }, 'Ω'), printReading({ value: 0.4 }, 'Ω'), printReading({ value: 999, over: true }, 'MΩ'), printReading({ value: 0 }, 'seen')]).toEqual(['0.4446', '0.40', '>999', 'wrong']); // prettier-ignore
     expect(printReading({ value: 20_000, over: true }, 'Ω')).toBe('over');
   });
 });

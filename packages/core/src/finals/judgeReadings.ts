@@ -25,7 +25,6 @@ import {
 } from '../codebook/index.js';
 import { BOARD, type Final, type FinalReading, type FinalRun, type CableSize, type Incoming, type Sum, type Term } from '../model/index.js';
 import { corrected, dueKey, dueTests, lengthsRead, predicted, readingsOf, type Due } from './tests.js';
-import { printReading } from './readText.js';
 import { shapeOf, type Shape } from './shape.js';
 
 /** Readings of a sound ring agree within this, Ω (guidance; memory). */
@@ -83,8 +82,8 @@ export function lineOf(of: Pick<Final, 'shape'> & Partial<Pick<Final, 'ratingA' 
 } // prettier-ignore
 
 /** What a test must read as it is written on a sheet; empty where it can’t be told. */
-export const mustRead = ({ predicted: ohm, due }: ReadingLine): string =>
-  ohm === undefined ? '' : Number.isFinite(ohm) ? printReading({ value: ohm }, due.unit) : 'nothing';
+export const mustRead = ({ predicted: ohm }: ReadingLine): string =>
+  ohm === undefined ? '' : Number.isFinite(ohm) ? ohm.toFixed(2) : 'nothing';
 
 const ohmOf = (context: Context, reading: FinalReading | undefined): number | undefined =>
   reading && !reading.over ? corrected(reading.value, context.final.tests ?? {}) : undefined;

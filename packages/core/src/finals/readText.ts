@@ -46,12 +46,22 @@ function factorOf(written: string | undefined, unit: Exclude<ReadingUnit, 'seen'
   return written === undefined ? 1 : table[unit][written];
 }
 
-/** A reading as it is written on a sheet. */
+/** Figures behind the point: two of Ω and kA, as instruments show them, and none that was read is taken away or added to. */
+const LEAST_FIGURES: Readonly<Record<Exclude<ReadingUnit, 'seen'>, number>> = { Ω: 2, MΩ: 0, kA: 2, ms: 0 };
+const MOST_FIGURES = 4;
+/** A reading as it is written on a sheet: as it was read. */
 export function printReading({ value, over }: { value: number; over?: boolean | undefined }, unit: ReadingUnit): string {
   if (unit === 'seen') return value === 1 ? 'right' : 'wrong';
   if (over && unit !== 'MΩ' && value >= MOST[unit]) return 'over';
-  const figures = unit === 'Ω' ? value.toFixed(2) : unit === 'kA' ? value.toFixed(2) : `${Number(value.toFixed(value < 10 ? 1 : 0))}`;
-  return `${over ? '>' : ''}${figures}`;
+  const plain = `${Number(value.toFixed(MOST_FIGURES))}`;
+  const figures = plain.split('.')[1]?.length ?? 0;
+  return `${over ? '>' : ''}${figures < LEAST_FIGURES[unit] ? value.toFixed(LEAST_FIGURES[unit]) : plain}`;
+}
+
+/** The same with its unit; what is only seen, or over all that is shown, has none. */
+export function printReadingWithUnit(reading: { value: number; over?: boolean | undefined }, unit: ReadingUnit): string {
+  const text = printReading(reading, unit);
+  return /\d$/.test(text) ? `${text} ${unit}` : text;
 }
 
 export type PlainNumber = { ok: true; value: number | undefined } | { ok: false; message: string };

@@ -1,7 +1,7 @@
 /** What is known of a house by the UK book, thing by thing: its consumer unit, circuits, cables, boxes, and what jobs closed in. */
 import { BOX_KINDS } from '../catalog/index.js';
 import { depthOf, isMetal, pointIdOf, wayOf } from '../alteration/index.js';
-import { finalsOf, printReading, readingLines, runWords } from '../finals/index.js';
+import { finalsOf, printReadingWithUnit, readingLines, runWords } from '../finals/index.js';
 import { printLength } from '../measure/index.js';
 import { laidIn, sizeWords, type Box, type Final, type House, type Job } from '../model/index.js';
 import { unknown, type FileEntry, type FileFact } from './fileEntry.js';
@@ -34,7 +34,7 @@ function circuitEntry(house: House, final: Final): FileEntry {
       yesNo(final.residual, 'behind a 30 mA device', 'no 30 mA device', '30 mA device not looked for'),
       yesNo(final.arcFault, 'arc-fault detection', 'no arc-fault detection', 'arc-fault detection not looked for'),
       { says: `${final.points.length} points: ${final.points.map((p) => p.name).join(', ')}` },
-      ...read.map(({ due, reading }) => ({ says: `${due.words}${due.point ? `, ${due.point.name}` : ''}: ${printReading(reading, due.unit)}${due.unit === 'Ω' ? ' Ω' : ''}, ${reading.at.slice(0, 10)}` })),
+      ...read.map(({ due, reading }) => ({ says: `${due.words}${due.point ? `, ${due.point.name}` : ''}: ${printReadingWithUnit(reading, due.unit)}, ${reading.at.slice(0, 10)}` })),
       ...(read.length ? [] : [unknown('never tested, or not noted')]),
     ],
   };

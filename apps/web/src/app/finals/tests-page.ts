@@ -23,6 +23,7 @@ import {
   mustRead,
   noted,
   printReading,
+  printReadingWithUnit,
   putFinal,
   putReading,
   putSheet,
@@ -99,7 +100,7 @@ export class TestsPage {
   protected readonly centre = computed((): string[] =>
     this.lines()
       .filter((l) => !l.due.point && l.due.unit === 'Ω' && l.reading)
-      .map((l) => `${l.due.test} ${printReading(l.reading!, 'Ω')} Ω`),
+      .map((l) => `${l.due.test} ${printReadingWithUnit(l.reading!, 'Ω')}`),
   );
   private readonly shown = computed(() => {
     let before: FinalTest | undefined;
