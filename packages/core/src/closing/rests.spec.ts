@@ -1,6 +1,6 @@
 /** What keeps a closed job from being taken back: closings of one box, its cable, device and circuit, written here. */
 import { describe, expect, it } from 'vitest';
-import { cable, device, houseAt, jobAt, renew } from '../panel/smallJob.testing.js';
+import { cable, closing, device, houseAt, jobAt, renew } from '../panel/smallJob.testing.js';
 import { siteWith, smallPanel, sub } from '../panel/smallPanel.testing.js';
 import { boxOn } from '../route/smallHouse.testing.js';
 import {
@@ -37,7 +37,7 @@ const after: Site = {
   lamps: [lamp],
   wiring: [wiring],
 };
-const closingOf = (id: string, was: Site, became: Site): Closing => ({ id, jobId: id, jobName: `Job ${id}`, at: AT, changes: [], differs: [], ...altered(was, became) }); // prettier-ignore
+const closingOf = (id: string, was: Site, became: Site): Closing => closing(id, [], { id, ...altered(was, became) });
 const FIRST = closingOf('a', before, after);
 const closedJob: Job = { ...bareJob(jobAt(before, [])), id: 'a', name: 'Job a', closed: { at: AT, closing: 'a' } };
 const houseWith = (site: Site = after, later: Closing[] = []): House => houseAt(site, { history: [FIRST, ...later] });

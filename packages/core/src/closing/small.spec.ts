@@ -1,14 +1,13 @@
 /** One outlet renewed in the den, from what keeps it from being closed to its place in the history of the house. */
 import { describe, expect, it } from 'vitest';
 import { cable, device, houseAt, jobAt, outlet } from '../panel/smallJob.testing.js';
-import { siteWith } from '../panel/smallPanel.testing.js';
+import { SOUND, siteWith } from '../panel/smallPanel.testing.js';
 import { boxOn } from '../route/smallHouse.testing.js';
 import { inches } from '../measure/index.js';
 import { bareJob, inHouse, type Change, type House, type Job, type JobInHouse, type Site, type Work } from '../model/index.js';
 import { closeJob, hindrances, surveyedSince } from './index.js';
 
 const AT = '2026-11-29T12:00:00Z';
-const SOUND = { sharedNeutral: false, groundFault: 'breaker', arcFault: 'breaker', reservedFor: 'none' } as const;
 const old = boxOn('old', 'w', 40, { circuitId: 'c3', volumeIn3: 30 });
 const SITE: Site = siteWith({ circuits: { c3: SOUND }, boxes: [old], cables: [cable('to-old', 'old', { whiteUsedAsHot: 'no' })], devices: [device('old', 'duplex-15', { condition: 'worn' })] }); // prettier-ignore
 const RENEW: Change = { id: 'r', title: 'New outlet', do: 'replace-device', deviceId: 'old-d', device: device('old', 'single-20', { tamperResistant: true }) }; // prettier-ignore

@@ -1,14 +1,12 @@
 /** Feeds of one box on the wall between den and shop: studs at 16 in, the new box 40 in along, between those at 32 and 48. */
 import { describe, expect, it } from 'vitest';
 import { cable, device, inch, jobAt, outlet } from '../panel/smallJob.testing.js';
-import { siteWith, sub } from '../panel/smallPanel.testing.js';
+import { SOUND, siteWith, sub } from '../panel/smallPanel.testing.js';
 import { boxOn, smallHouse, wallOf } from '../route/smallHouse.testing.js';
 import { EDITIONS, type Box, type Circuit, type Device, type Site, type Wall } from '../model/index.js';
 import { homeRunFor, judgedFeeds, type FeedCandidate, type Trial } from './index.js';
 
 const target = boxOn('new', 'e', 40);
-/** All that is asked of a circuit and its cable is known, and well. */
-const SOUND: Partial<Circuit> = { sharedNeutral: false, groundFault: 'breaker', arcFault: 'breaker', reservedFor: 'none' };
 const box = (id: string, wallId: string, fromLeft: number, part: Partial<Box> = {}): Box => boxOn(id, wallId, fromLeft, { circuitId: 'c3', volumeIn3: 30, ...part }); // prettier-ignore
 
 interface Part {

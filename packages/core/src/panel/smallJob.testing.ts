@@ -11,6 +11,7 @@ import {
   type Box,
   type Cable,
   type Change,
+  type Closing,
   type Device,
   type House,
   type Job,
@@ -69,3 +70,10 @@ export const outlet = (box: Box, from: string, part: Partial<Cable> = {}, kind: 
   },
 ];
 export const inch = (v: number) => measured(inches(v));
+const NOTHING: Closing['was'] = { boxes: [], cables: [], devices: [], circuits: [], loads: [], breakers: [] };
+/** A closing that altered nothing; what it did is said by its changes, or in `part`. */
+export const closing = (jobId: string, changes: Change[] = [], part: Partial<Closing> = {}): Closing => ({
+  ...{ id: `${jobId}-closing`, jobId, jobName: `Job ${jobId}`, at: '2026-11-20T12:00:00Z', changes, differs: [] },
+  ...{ was: NOTHING, wasAt: {}, became: NOTHING },
+  ...part,
+});

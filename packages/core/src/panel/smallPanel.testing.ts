@@ -40,3 +40,5 @@ export const sub = (part: Partial<Subpanel> = {}): Subpanel => ({
   breakers: [{ id: 'sb', circuitId: 'sc', space: 1, poles: 1 }],
   ...part,
 });
+/** All that is asked of a circuit is known, and well. */
+export const SOUND: Partial<Circuit> = { sharedNeutral: false, groundFault: 'breaker', arcFault: 'breaker', reservedFor: 'none' };

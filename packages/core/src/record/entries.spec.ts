@@ -1,14 +1,12 @@
 /** What a house file says of each thing, on a house with one of each: nothing noted, and everything. */
 import { describe, expect, it } from 'vitest';
-import { cable, device, houseAt, inch, jobAt } from '../panel/smallJob.testing.js';
+import { cable, closing, device, houseAt, inch, jobAt } from '../panel/smallJob.testing.js';
 import { siteWith, smallPanel, sub } from '../panel/smallPanel.testing.js';
 import { boxOn } from '../route/smallHouse.testing.js';
-import { bareJob, type CableWay, type Change, type Closing, type Final, type House, type Job, type KeptEntry, type KeptPhoto, type Site } from '../model/index.js'; // prettier-ignore
+import { bareJob, type CableWay, type Change, type Final, type House, type Job, type KeptEntry, type KeptPhoto, type Site } from '../model/index.js'; // prettier-ignore
 import { cableWords, houseFile, textOf, type FileEntry } from './index.js';
 
-const NOTHING = { boxes: [], cables: [], devices: [], circuits: [], loads: [], breakers: [] };
 const AT = '2026-11-20T12:00:00Z';
-const closingOf = (jobId: string, changes: Change[], differs: string[] = []): Closing => ({ id: `${jobId}-closing`, jobId, jobName: `Job ${jobId}`, at: AT, changes, differs, was: NOTHING, wasAt: {}, became: NOTHING }); // prettier-ignore
 const fileOf = (house: House, jobs: Job[] = [], log: KeptEntry[] = [], photos: KeptPhoto[] = []) => houseFile(house, jobs, log, photos);
 const entry = (house: House, kind: FileEntry['kind'], id: string, ...rest: [Job[]?, KeptEntry[]?, KeptPhoto[]?]) => fileOf(house, ...rest).entries.find((e) => e.kind === kind && e.id === id)!; // prettier-ignore
 /** Facts as `says`, or `says [how]`. */
@@ -78,7 +76,7 @@ describe('a box', () => {
         name: 'J',
         ...(closed ? { closed: { at: AT, closing: 'j-closing' } } : {}),
       };
-      const house = houseAt(site({ boxes: [own, boxOn('d', 'e', 60)] }), { history: [closingOf('j', [change]), closingOf('k', [place])] });
+      const house = houseAt(site({ boxes: [own, boxOn('d', 'e', 60)] }), { history: [closing('j', [change]), closing('k', [place])] });
       return ['b', 'd'].map((id) => facts(entry(house, 'box', id, [job], entries)).filter((f) => /reading|length|job/.test(f)));
     };
     const BOTH = ['second reading, 2026-11-19', 'third reading, 2026-11-19'];
@@ -124,7 +122,7 @@ describe('cables, and what was closed in', () => {
       openings: [{ id: 'o', wallId: 'e', face: 'B', what: 'to fish', left: 25.4, right: 76.2, bottom: 254, top: 279.4 }],
     } as unknown as CableWay;
     const laid = cable('c', 'b', { name: 'new cable' });
-    const house = houseAt(site({ boxes: [boxOn('b', 'e', 40)], cables: [laid] }), { history: [closingOf('j', [{ id: 'c', title: 'Lay', do: 'run-cable', cable: laid, way }])] }); // prettier-ignore
+    const house = houseAt(site({ boxes: [boxOn('b', 'e', 40)], cables: [laid] }), { history: [closing('j', [{ id: 'c', title: 'Lay', do: 'run-cable', cable: laid, way }])] }); // prettier-ignore
     expect(facts(entry(house, 'cable', 'c')).slice(3)).toEqual(['up [as built]', 'over [as built]', 'laid by “Job j” [as built]']);
     const hidden = fileOf(house).entries.filter((e) => e.kind === 'hidden' || e.kind === 'patch');
     expect(hidden.map((e) => [e.id, e.title, e.where, facts(e).join('; '), e.link.join('/')])).toEqual([
@@ -213,7 +211,7 @@ describe('jobs, photos, notes, lampholders', () => {
       note({ id: 'd', n: 3, at: '2026-11-21T08:00:00Z' }),
       note({ id: 'e', n: 4, at: '2026-11-21T09:00:00Z', jobId: 'other' }),
     ]; // prettier-ignore
-    const house = houseAt(site(), { history: [closingOf('j', job.changes, ['free ends: 7"'])] });
+    const house = houseAt(site(), { history: [closing('j', job.changes, { differs: ['free ends: 7"'] })] });
     const { timeline } = fileOf(house, [job], log, [photo('p'), photo('q', { at: AT, note: 'after' })]);
     expect(timeline.map((t) => [t.at.slice(0, 13), t.title, t.says, t.link.join('/')])).toEqual([
       ['2026-11-21T08', 'Worked at Shelf', ['wet wood'], '/jobs/j/record'],
@@ -269,11 +267,11 @@ describe('a house by the UK book', () => {
     const cables = fileOf(ukHouse()).entries.filter((e) => e.kind === 'cable');
     expect(cables.map((e) => [e.id, e.where, ...facts(e)])).toEqual([
       ['f/r', '4 Kitchen', '2.5/1.5 mm² twin-and-earth', 'colours not looked at [not known]', 'length not measured [not known]'],
-      ['f/s', '4 Kitchen', '4/1.5 mm² twin-and-earth [assumed]', 'red and black', 'length 3000 mm [assumed]'],
+      ['f/s', '4 Kitchen', '4/1.5 mm² twin-and-earth [assumed]', 'red and black', 'length 3 m [assumed]'],
     ]);
     expect(cables[1]!.title).toContain('Hob to Kettle');
     const sure = { ...final, runs: [{ ...final.runs[1]!, length: { mm: 3000, known: 'measured' as const }, presets: undefined }] };
-    expect(facts(fileOf(ukHouse(sure)).entries.find((e) => e.kind === 'cable')!)).toEqual(['4/1.5 mm² twin-and-earth', 'red and black', 'length 3000 mm']); // prettier-ignore
+    expect(facts(fileOf(ukHouse(sure)).entries.find((e) => e.kind === 'cable')!)).toEqual(['4/1.5 mm² twin-and-earth', 'red and black', 'length 3 m']); // prettier-ignore
   });
   it('a box: kind, height, depth, and the points in it; a metal one asks for its earth lead', () => {
     const of = (part: object, f: Final = final) => facts(entry(ukHouse(f, {}, [{ ...box, ...part }]), 'box', 'b'));

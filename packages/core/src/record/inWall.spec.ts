@@ -1,6 +1,6 @@
 /** What is in a wall at a point, on the wall of 8 ft by 8 ft between den and shop: studs at 16 in, one box at 40 in. By hand, in inches. */
 import { describe, expect, it } from 'vitest';
-import { cable, houseAt, inch, jobAt } from '../panel/smallJob.testing.js';
+import { cable, closing, houseAt, inch, jobAt } from '../panel/smallJob.testing.js';
 import { siteWith, smallPanel } from '../panel/smallPanel.testing.js';
 import { boxOn, smallHouse, wallOf } from '../route/smallHouse.testing.js';
 import { inches } from '../measure/index.js';
@@ -16,9 +16,8 @@ interface Part {
 }
 const houseWith = ({ wall, boxes, site, changes }: Part = {}): House =>
   houseAt(siteWith({ walls: smallHouse({ walls: { e: { ...wall } } }).walls, boxes: boxes ?? [boxOn('b', 'e', 40)], ...site } as never), {
-    ...(changes ? { history: [{ id: 'h', jobId: 'j', jobName: 'Shelf', at: '2026-11-29T09:00:00Z', changes, differs: [], was: NOTHING, wasAt: {}, became: NOTHING }] } : {}), // prettier-ignore
+    ...(changes ? { history: [closing('j', changes, { jobName: 'Shelf' })] } : {}),
   });
-const NOTHING = { boxes: [], cables: [], devices: [], circuits: [], loads: [], breakers: [] };
 const at = (x: number, z: number, part: Part = {}, jobs: Job[] = []) => inWall(houseWith(part), jobs, [], 'e', { x: inches(x), z: inches(z) }); // prettier-ignore
 /** `what, how, inches away` of all within two feet, in their order. */
 const listed = (answer: { here: InWall[]; near: InWall[] }, of = /./): string[] =>

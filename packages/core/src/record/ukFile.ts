@@ -1,7 +1,7 @@
 /** What is known of a house by the UK book, thing by thing: its consumer unit, circuits, cables, boxes, and what jobs closed in. */
 import { BOX_KINDS } from '../catalog/index.js';
 import { depthOf, isMetal, pointIdOf, wayOf } from '../alteration/index.js';
-import { finalsOf, printReadingWithUnit, readingLines, runWords } from '../finals/index.js';
+import { finalsOf, printReadingWithUnit, printRunLength, readingLines, runWords } from '../finals/index.js';
 import { printLength } from '../measure/index.js';
 import { laidIn, sizeWords, type Box, type Final, type House, type Job } from '../model/index.js';
 import { unknown, type FileEntry, type FileFact } from './fileEntry.js';
@@ -46,7 +46,7 @@ const cableEntries = (house: House, final: Final): FileEntry[] =>
     facts: [
       { says: sizeWords(run.size), ...(run.presets?.includes('size') ? { how: 'assumed' as const } : {}) },
       run.cores ? { says: run.cores } : unknown('colours not looked at'),
-      run.length ? { says: `length ${printLength(run.length.mm, house.unit)}`, ...(run.length.known === 'assumed' ? { how: 'assumed' as const } : {}) } : unknown('length not measured'),
+      run.length ? { says: `length ${printRunLength(run.length)}`, ...(run.length.known === 'assumed' ? { how: 'assumed' as const } : {}) } : unknown('length not measured'),
     ],
   })); // prettier-ignore
 
