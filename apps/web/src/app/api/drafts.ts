@@ -95,12 +95,13 @@ interface AboutTab {
 /**
  * Holds a tab's name for as long as the page lives; false when another page lives under it, which says so itself.
  * A page that is gone is silent, however long a busy machine takes to let go of its name.
+ * @param waits whether it ends after {@link LET_GO_MS}; a name that was made up just now is nobody else's, however late it is given
  */
-function holdName(locks: LockManager, tab: string): Promise<boolean> {
+function holdName(locks: LockManager, tab: string, { waits }: { waits: boolean }): Promise<boolean> {
   const pages = new BroadcastChannel('saddle-tabs');
   const given = new AbortController();
   const say = (says: AboutTab['says']) => pages.postMessage({ says, tab } satisfies AboutTab);
-  const late = setTimeout(() => given.abort(), LET_GO_MS);
+  const late = waits ? setTimeout(() => given.abort(), LET_GO_MS) : undefined;
   return new Promise((held) => {
     let mine = false;
     pages.onmessage = ({ data }: MessageEvent<AboutTab>) => {
@@ -135,7 +136,8 @@ export function claimTab(): Promise<void> {
   const locks = (globalThis.navigator as Navigator | undefined)?.locks as LockManager | undefined;
   claimed ??= (async () => {
     if (!locks) return;
-    while (!(await holdName(locks, tabName()))) nameTab(nanoid(8));
+    if (await holdName(locks, tabName(), { waits: true })) return;
+    void holdName(locks, nameTab(nanoid(8)), { waits: false });
   })().catch(() => undefined);
   return claimed;
 }

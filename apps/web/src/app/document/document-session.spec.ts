@@ -572,6 +572,25 @@ describe('earlier versions', () => {
   });
 });
 
+describe('opening', () => {
+  it('says what it waits for, and no more once it is open or has failed', async () => {
+    const injector = createEnvironmentInjector([], null as unknown as EnvironmentInjector);
+    open.push(injector);
+    const session = runInInjectionContext(injector, () => new NoteSession());
+    const said: string[] = [];
+    const set = session.waitsFor.set.bind(session.waitsFor);
+    session.waitsFor.set = (what) => {
+      said.push(what);
+      set(what);
+    };
+    await session.open(id);
+    expect(said).toEqual(['Waiting for the other tabs of this browser', 'Reading what this browser kept', 'Waiting for the server', '']);
+    expect(session.loaded()).toBe(true);
+    await session.open('nobody’s');
+    expect([session.failure() !== undefined, session.waitsFor()]).toEqual([true, '']);
+  });
+});
+
 describe('names of tabs', () => {
   /** Locks as a browser's, for the pages of one browser: `pages` share them, each page has its own module of drafts. */
   function browser() {
@@ -640,5 +659,27 @@ describe('names of tabs', () => {
     for (const channel of said) channel.close();
     setTimeout(() => letGo('saddle-tab/mine'), 900);
     expect(await page(locks)).toBe('mine');
+  });
+  it('where the browser refuses every lock, a page has a name of its own all the same, and opens', async () => {
+    sessionStorage.setItem('saddle-tab', 'original');
+    let asked = 0;
+    const request = () => {
+      // asked without end, a page would never open
+      if (++asked > 20) throw new Error('asked again and again');
+      return Promise.reject(new DOMException('not active', 'InvalidStateError'));
+    };
+    const name = await page({ request });
+    expect([name === 'original', name.length, asked]).toEqual([false, 8, 2]);
+  });
+  it('a name that was made up just now is not waited for: nobody else can have it', async () => {
+    const { locks } = browser();
+    sessionStorage.setItem('saddle-tab', 'original');
+    await page(locks);
+    const slow = {
+      ...locks,
+      request: (name: string, ...rest: [{ signal: AbortSignal }, () => Promise<void>]) =>
+        name.endsWith('/original') ? locks.request(name, ...rest) : new Promise<void>(() => undefined),
+    };
+    expect(await page(slow)).not.toBe('original');
   });
 });

@@ -100,6 +100,8 @@ export abstract class DocumentSession<D extends Kept> {
 
   readonly loaded = computed(() => this.document() !== undefined);
   readonly failure = signal<string | undefined>(undefined);
+  /** what an opening waits for just now; empty while nothing is being opened */
+  readonly waitsFor = signal('');
   readonly saveState = signal<SaveState>('saved');
   readonly conflict = signal<Stored<D> | undefined>(undefined);
   /** fields that both sides of a conflict changed otherwise; empty where the two can’t be joined at all */
@@ -196,8 +198,20 @@ export abstract class DocumentSession<D extends Kept> {
     await this.save();
     this.forget();
     this.loadedId = id;
-    await claimTab();
-    const [draft, history] = await this.ownWork(id);
+    try {
+      this.waitsFor.set('Waiting for the other tabs of this browser');
+      await claimTab();
+      this.waitsFor.set('Reading what this browser kept');
+      const [draft, history] = await this.ownWork(id);
+      this.waitsFor.set('Waiting for the server');
+      await this.openWith(id, draft, history);
+    } finally {
+      this.waitsFor.set('');
+    }
+  }
+
+  /** Opens the server's document, or without a server what is kept here. */
+  private async openWith(id: string, draft: Draft<D> | undefined, history: History<D> | undefined): Promise<void> {
     let stored: Stored<D>;
     try {
       stored = await firstValueFrom(this.fetch(id));

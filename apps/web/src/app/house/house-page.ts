@@ -95,7 +95,10 @@ const UK_PAGES: ReadonlySet<string> = new Set(['circuits', 'versions', 'file', '
         }
       </main>
     } @else {
-      <main class="page"><p>Opening the house …</p></main>
+      <main class="page">
+        <p>Opening the house …</p>
+        <p class="quiet late">{{ session.waitsFor() }}</p>
+      </main>
     }
   `,
   styleUrl: './house-page.css',
