@@ -135,7 +135,7 @@ const made = closeJob(bareJob(done), house, [bareJob(done)], NOW, true);
   it('circuit, cables, boxes; what nobody read is said', () => {
     const house = sampleHouse();
     expect(facts(house, 'ring')).toEqual(['ring', 'B32 A', 'behind a 30 mA device', 'arc-fault detection not looked for (not known)', '3 points: First, Second, Behind', 'never tested, or not noted (not known)']);
-    expect(facts(house, 'ring/r1')).toEqual(['2.5/1.5 mm² twin-and-earth', 'brown and blue', 'length 15000 mm']);
+    expect(facts(house, 'ring/r1')).toEqual(['2.5/1.5 mm² twin-and-earth', 'brown and blue', 'length 15 m']);
     expect(facts(house, 'first')).toEqual(['metal box 35 mm, single', 'bottom above the floor 457 mm', 'depth 35 mm (by its kind)', 'First: single, on 1 Ring', 'earth lead to the box']);
     expect(facts(house, 'consumer-unit')).toEqual(['earthing TN-C-S', 'Ze 0.2 Ω', 'fault current at the origin not read (not known)', '80 A fuse of the supply']);
   });

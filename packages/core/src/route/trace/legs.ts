@@ -37,15 +37,13 @@ function spaceAt({ list }: Tracing, k: number): string {
 
 type OnFace = readonly { u: number; z: number }[];
 const apart = (p: OnFace[number], q: OnFace[number]): boolean => Math.abs(p.u - q.u) > 0.5 || Math.abs(p.z - q.z) > 0.5;
-/** Corners along face A of a wall. */
+/** Corners along face A of a wall: from each point to the next it goes either along or up and down. */
 function cornersOn(t: Tracing, wallId: string, from: number, to: number): { u: number; z: number }[] {
   const { list, u, edges } = t;
   const points: { u: number; z: number }[] = [];
   for (let k = from; k <= to; k++) {
     const p = { u: u[k] ?? list[k]!.u!, z: list[k]!.up! };
     const last = points.at(-1);
-    // up or down first, then along: a bay is passed in the middle of what it leaves free
-    if (last && Math.abs(last.u - p.u) > 0.5 && Math.abs(last.z - p.z) > 0.5) points.push({ u: last.u, z: p.z });
     if (!last || apart(last, p)) points.push(p);
   }
   // round a corner it goes to the end of the wall
@@ -183,7 +181,7 @@ function stapledUpright(
     const q = points[k]!;
     const mm = Math.abs(p.z - q.z) + Math.abs(p.u - q.u);
     if (Math.abs(p.z - q.z) > 0.5) staples.push(...staplePositions(mm, inches(8), inches(8)).map((s) => along + s));
-    else held.push(...bored.filter((x) => Math.abs(x - q.u) <= mm && Math.abs(x - p.u) <= mm).map((x) => along + Math.abs(x - q.u)));
+    else held.push(...bored.filter((x) => (x - q.u) * (x - p.u) <= 0).map((x) => along + Math.abs(x - q.u)));
     along += mm;
   });
   held.push(...staples);
