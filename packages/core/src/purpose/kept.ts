@@ -22,6 +22,8 @@ export function keptParts(
   detail: RouteDetail,
 ): KeptParts {
   const title = option.title.slice(0, 120);
+  // a raceway parts where it is laid; a run of cables was parted when it was searched
+  const from = detail.from ?? option.from;
   const raceway = want.kind === 'raceway' ? detail.raceway : undefined;
   const boxId = (n: number): string =>
     n === 0 ? ownId(want.id, 'box') : ownId(want.id, want.kind === 'lights' ? `lamp-${n}` : `box-${n + 1}`);
@@ -32,12 +34,12 @@ export function keptParts(
       keptWay(site, traced, {
         key: `${option.key.slice(0, 1900)} > ${i + 1}`,
         title: `${title.slice(0, 100)}, on ${i + 1}`,
-        feed: boxId(option.from?.[i + 1] ?? i),
+        feed: from?.[i + 1] === -1 ? option.feed.id : boxId(from?.[i + 1] ?? i),
         open: raceway !== undefined || (want.kind === 'lights' && i > 0),
       }),
     ),
-    ...(option.from ? { from: option.from } : {}),
-    order: option.order ?? want.places.map((_, i) => (option.firstPlace === 0 ? i : want.places.length - 1 - i)),
+    ...(from ? { from } : {}),
+    order: detail.order ?? option.order ?? want.places.map((_, i) => (option.firstPlace === 0 ? i : want.places.length - 1 - i)),
     raceway: raceway && partsOf(raceway),
     lamps: (detail.lamps?.at ?? []).map(({ x, y, roomId }) => ({ x, y, roomId })),
   };

@@ -7,6 +7,7 @@ import { DEFAULT_SCHOOLS, type House, isPanel, ownAmps, PANEL, subpanelOf, type 
 import { inside, racewayPlan, traced, USUAL_STOCK, type FrameEdge, type Framing, type RacewayPlan, type Traced } from '../route/index.js';
 import type { RouteOption } from './searchRoutes.js';
 import { wantAmps } from './outletPlan.js';
+import { racewayRun, type RacewayRun } from './racewayRun.js';
 import { sectionBetween } from './runOrder.js';
 
 export interface LampRun {
@@ -23,6 +24,9 @@ export interface RouteDetail {
   sections: Traced[];
   raceway: RacewayPlan | undefined;
   lamps: LampRun | undefined;
+  /** of a raceway: outlets in the order in which they are reached, and from which of them each is; -1 the box that feeds it */
+  order?: number[];
+  from?: number[];
   /** drop and fault current at the wanted outlet, from the solved circuit */
   electrical: Judged;
   buy: { what: string; amount: string }[];
@@ -85,18 +89,16 @@ export function routeDetail(house: House, want: Want, option: RouteOption, frame
       open,
       ...(want.via ? { via: want.via } : {}),
     });
-  const first = trace(option.nodes, option.edges);
+  let first = trace(option.nodes, option.edges);
 
+  let run: RacewayRun | undefined;
   let sections: Traced[] = [];
   let raceway: RacewayPlan | undefined;
   const surface = option.edges.some((e) => e.does === 'raceway');
   if (want.kind === 'raceway' || surface) {
-    const runs = [{ nodes: option.nodes, edges: option.edges }];
-    const order = want.kind === 'raceway' ? want.places.map((_, i) => (option.firstPlace === 0 ? i : want.places.length - 1 - i)) : [0];
-    order.slice(1).forEach((p, i) => {
-      const next = sectionBetween(frame, want, frame.places[order[i]!]!, frame.places[p]!);
-      if (next) runs.push(next);
-    });
+    const whole = { runs: [{ nodes: option.nodes, edges: option.edges }] };
+    const { runs } = want.kind === 'raceway' ? (run = racewayRun(frame, want, option)) : whole;
+    if (run) first = trace(runs[0]!.nodes, runs[0]!.edges);
     sections = runs.slice(1).map((r) => trace(r.nodes, r.edges, true));
     raceway = racewayPlan(house.site, frame, runs, want.raceway ?? USUAL_STOCK, option.gauge, house.unit, usBook(house));
   }
@@ -137,16 +139,24 @@ export function routeDetail(house: House, want: Want, option: RouteOption, frame
     };
   }
   const all = [first, ...(want.kind === 'raceway' ? [] : sections)];
-  const runMm = all.reduce((s, t) => s + t.run.runMm, 0) + (raceway && want.kind === 'raceway' ? raceway.conductorMm : 0);
+  const runMm = run ? farthest(run, [first, ...sections]) : all.reduce((s, t) => s + t.run.runMm, 0);
   return {
     traced: first,
     sections,
     raceway,
     lamps,
+    ...(run ? { order: run.order, from: run.from } : {}),
     electrical: electrical(house, want, option, runMm),
     buy: buyList(house, want, option, all, raceway, lamps),
     cautions: cautionsOf(house, option, all),
   };
+}
+
+/** How long the wires are to the outlet of a raceway that lies farthest, mm. */
+function farthest({ from }: RacewayRun, pieces: readonly Traced[]): number {
+  const to: number[] = [];
+  pieces.forEach((t, i) => to.push((to[from[i]!] ?? 0) + t.run.runMm));
+  return Math.max(...to);
 }
 
 /** Volts left at the outlet under its load, and what a dead short there would drive, from the solved circuit. */

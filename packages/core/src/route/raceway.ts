@@ -15,7 +15,7 @@ export const RACEWAY_MM = {
   onBoard: inches(16),
   /** one place to the next where only anchors hold it (common practice, no source) */
   onAnchors: inches(30),
-  /** what a corner or elbow takes of each leg */
+  /** what a corner, an elbow or a tee takes of each leg */
   corner: inches(1.5),
   /** a cover reaches under the edge of each fitting */
   overlap: inches(0.25),
@@ -34,7 +34,7 @@ export interface RacewayPiece {
   mm: number;
 }
 /** Fittings that take the wires round a turn: each costs time to pull through. */
-export const TURN_FITTINGS = ['inside corner', 'outside corner', 'flat elbow'] as const;
+export const TURN_FITTINGS = ['inside corner', 'outside corner', 'flat elbow', 'flat tee'] as const;
 
 export interface RacewayFitting {
   what: string;
@@ -83,8 +83,10 @@ interface Leg {
   /** the other coordinate */
   at: number;
   boxes: number[];
-  startsAt: 'box' | 'corner' | 'elbow';
-  endsAt: 'box' | 'corner' | 'elbow';
+  /** where another leg goes off between its ends */
+  tees: number[];
+  startsAt: 'box' | 'corner' | 'elbow' | 'tee';
+  endsAt: 'box' | 'corner' | 'elbow' | 'tee';
 }
 
 /** A raceway as it grows: fittings by what and where, and words for places along it. */
@@ -93,8 +95,18 @@ class Growing {
   readonly pieces: RacewayPiece[] = [];
   readonly supports: RacewaySupport[] = [];
   private readonly fitted = new Map<string, RacewayFitting>();
-  /** the leg that is still going on; none behind a corner */
+  /** the leg that is still going on; none behind a corner, nor where a way leaves track that was there before it */
   last: Leg | undefined;
+  /** at what the next leg begins, where it doesn't turn by an elbow */
+  begins: Leg['startsAt'] | undefined;
+  /** how many ways go through each stretch */
+  readonly laid = new Map<FrameEdge, number>();
+  /** how many go through the same track at most */
+  get ways(): number {
+    return Math.max(1, ...[...this.laid].map(([e, ways]) => (e.does === 'raceway' ? ways : 0)));
+  }
+  /** how long the stretches are together that a way shares with one before it */
+  sharedMm = 0;
   constructor(
     readonly site: Site,
     readonly unit: LengthUnit,
@@ -111,6 +123,24 @@ class Growing {
     const key = `${what}|${where}`;
     this.fitted.set(key, { what, where, count: (this.fitted.get(key)?.count ?? 0) + 1, ...spot });
   }
+  /** One less of a fitting. */
+  unfit(what: string, where: string): void {
+    const key = `${what}|${where}`;
+    const there = this.fitted.get(key);
+    if (!there) return;
+    if (there.count > 1) this.fitted.set(key, { ...there, count: there.count - 1 });
+    else this.fitted.delete(key);
+  }
+  /** The legs that a point lies on, with where along them. */
+  legsAt(n: FrameNode, face: FaceId): { leg: Leg; pos: number }[] {
+    const along = uXOf(this.wall(n.wallId!), face, n.u!);
+    return this.legs.flatMap((leg) => {
+      const [pos, other] = leg.axis === 'along' ? [along, n.up!] : [n.up!, along];
+      const [low, high] = [Math.min(leg.from, leg.to), Math.max(leg.from, leg.to)];
+      const on = leg.axis !== 'out' && leg.wallId === n.wallId && leg.face === face && leg.part?.fixtureId === n.part?.fixtureId;
+      return on && Math.abs(other - leg.at) < 1 && pos > low - 1 && pos < high + 1 ? [{ leg, pos }] : [];
+    });
+  }
   stretch(leg: Leg, a: number, b: number): string {
     return `${leg.on}, ${DIRECTION[leg.axis]}from ${this.say(Math.min(a, b))} to ${this.say(Math.max(a, b))}`;
   }
@@ -122,7 +152,7 @@ const DIRECTION: Readonly<Record<Leg['axis'], string>> = { along: '', up: 'up ',
 
 /**
  * The raceway of a run that starts at an existing box and passes all wanted boxes.
- * @param sections ways from station to station, in the order of the run
+ * @param sections ways from station to station, each from the existing box or from one that was reached before
  */
 export function racewayPlan(
   site: Site,
@@ -134,23 +164,29 @@ export function racewayPlan(
   edition: Edition,
 ): RacewayPlan {
   const g = new Growing(site, unit);
-  sections.forEach(({ nodes, edges }, n) =>
+  sections.forEach(({ nodes, edges }, n) => {
+    if (n > 0 && nodes[0] !== sections[n - 1]!.nodes.at(-1)) [g.last, g.begins] = [undefined, 'box'];
     edges.forEach((e, i) => {
       const [a, b] = [frame.nodes[nodes[i]!]!, frame.nodes[nodes[i + 1]!]!];
-      if (e.does === 'raceway-base')
+      const before = g.laid.get(e) ?? 0;
+      g.laid.set(e, before + 1);
+      if (before > 0) again(g, e, a, b);
+      else if (e.does === 'raceway-base')
         atBox(g, e, isSpace(a.space, 'surface') ? b : a, { first: n === 0 && i === 0, arrives: i === edges.length - 1 }); // prettier-ignore
       else if (e.does === 'raceway-corner') {
         g.fit(e.turn === 'outside' ? 'outside corner' : 'inside corner', `between ${trackedOn(site, a)} and ${trackedOn(site, b)}`);
         if (g.last) g.last.endsAt = 'corner';
-        g.last = undefined;
+        [g.last, g.begins] = [undefined, 'corner'];
       } else if (e.does === 'raceway') onward(g, e, a, b);
-    }),
-  );
+    });
+  });
   for (const leg of g.legs) {
     const way = Math.sign(leg.to - leg.from) || 1;
     const take = (end: Leg['startsAt']): number => (end === 'box' ? 0 : RACEWAY_MM.corner);
     const [from, to] = [leg.from + way * take(leg.startsAt), leg.to - way * take(leg.endsAt)];
-    trackBehind(g, leg, [from, to], way, stock.stock.mm);
+    const cuts = leg.tees.flatMap((x) => [x - way * RACEWAY_MM.corner, x + way * RACEWAY_MM.corner]);
+    const ends = [from, ...cuts.sort((a, b) => way * (a - b)), to];
+    for (let i = 0; i < ends.length; i += 2) trackBehind(g, leg, [ends[i]!, ends[i + 1]!], way, stock.stock.mm);
     coversOf(g, leg, way, stock.stock.mm);
     supportsOf(g, leg, from, to);
   }
@@ -158,6 +194,7 @@ export function racewayPlan(
   const runTerms = g.legs.map((l) => term(g.stretch(l, l.from, l.to), Math.abs(l.to - l.from), 'length'));
   const conductorTerms = [
     ...runTerms,
+    ...(g.sharedMm > 0 ? [term('once more where two ways share the track', g.sharedMm, 'length')] : []),
     product('free end at each box', 2 * sections.length, RACEWAY_MM.free, 'length', { how: 'common practice' }),
     term('spare for a later outlet', RACEWAY_MM.spare, 'length', { how: 'common practice' }),
   ];
@@ -166,7 +203,7 @@ export function racewayPlan(
     ...{ fittings: g.fittings, pieces: g.pieces, supports: g.supports },
     track: cutStock(lengths('track'), stock.stock.mm, stock.kerf.mm),
     covers: cutStock(lengths('cover'), stock.stock.mm, stock.kerf.mm),
-    fill: racewayFill(edition, gauge, 3, stock),
+    fill: racewayFill(edition, gauge, 3 * g.ways, stock),
     conductorMm,
     sums: [
       { terms: runTerms, result: term('raceway, box to box', total(runTerms), 'length') },
@@ -183,10 +220,36 @@ function atBox(g: Growing, e: FrameEdge, spot: FrameNode, { first, arrives }: { 
   const where = `${on}, ${g.say(at)} from the ${spot.part ? 'left end of the wall' : 'left end'}`;
   if (first) g.fit('base fitting over the existing box', where, { on, atMm: at });
   if (!first && arrives) g.fit('device box', where, { on, atMm: at });
-  if (g.last && arrives) {
-    g.last.boxes.push(g.last.axis === 'along' ? at : spot.up!);
-    g.last.endsAt = 'box';
+  g.begins = 'box';
+  if (!arrives) return;
+  if (g.last) g.last.endsAt = 'box';
+  const [there] = g.last ? [{ leg: g.last, pos: g.last.axis === 'along' ? at : spot.up! }] : g.legsAt(spot, e.face!);
+  there?.leg.boxes.push(there.pos);
+}
+
+/** Through track that is there already: no more than wires. */
+function again(g: Growing, e: FrameEdge, a: FrameNode, b: FrameNode): void {
+  if (e.does === 'raceway-base') return;
+  g.sharedMm += Math.hypot(a.x - b.x, a.y - b.y, a.z - b.z);
+  [g.last, g.begins] = [undefined, 'tee'];
+}
+
+/** A leg goes off track that is there: out of a box that sits there, else by a tee, which takes the place of an elbow. */
+function goesOff(g: Growing, e: FrameEdge, a: FrameNode): Leg['startsAt'] {
+  const there = g.legsAt(a, e.face!);
+  if (there.some(({ leg, pos }) => leg.boxes.some((x) => Math.abs(x - pos) < 1))) return 'box';
+  const wall = g.wall(e.wallId!);
+  const where = `${wall.name}, ${g.say(uXOf(wall, e.face!, a.u!))} from the left end`;
+  g.fit('flat tee', where);
+  let turned = false;
+  for (const { leg, pos } of there) {
+    const [starts, ends] = [Math.abs(leg.from - pos) < 1, Math.abs(leg.to - pos) < 1];
+    if (starts && leg.startsAt === 'elbow') [leg.startsAt, turned] = ['tee', true];
+    else if (ends && leg.endsAt === 'elbow') [leg.endsAt, turned] = ['tee', true];
+    else if (!starts && !ends) leg.tees.push(pos);
   }
+  if (turned) g.unfit('flat elbow', where);
+  return 'tee';
 }
 
 /** Along a wall, up it, or out along the end of a shelf: the leg goes on, or turns by an elbow. */
@@ -195,21 +258,23 @@ function onward(g: Growing, e: FrameEdge, a: FrameNode, b: FrameNode): void {
   const axis = (a.part?.outMm ?? 0) !== (b.part?.outMm ?? 0) ? 'out' : Math.abs(a.u! - b.u!) > 0.5 ? 'along' : 'up';
   const along = (n: FrameNode): number => uXOf(wall, e.face!, n.u!);
   const [from, to] = axis === 'along' ? [along(a), along(b)] : axis === 'up' ? [a.up!, b.up!] : [a.part!.outMm, b.part!.outMm];
-  const { last } = g;
-  if (last && last.wallId === e.wallId && last.face === e.face && last.axis === axis && Math.abs(last.to - from) < 1) {
+  const { last, begins } = g;
+  g.begins = undefined;
+  if (last?.axis === axis) {
     last.to = to;
     last.endsAt = 'box';
     return;
   }
-  if (last && last.wallId === e.wallId && last.axis !== axis) {
-    g.fit('flat elbow', `${wall.name}, ${g.say(axis === 'along' ? from : along(a))} from the left end`);
+  let startsAt = begins ?? 'elbow';
+  if (last && startsAt === 'elbow') {
+    g.fit('flat elbow', `${wall.name}, ${g.say(along(a))} from the left end`);
     last.endsAt = 'elbow';
-  }
-  const startsAt: Leg['startsAt'] = last?.endsAt === 'elbow' ? 'elbow' : g.legs.length === 0 || last ? 'box' : 'corner';
+  } else if (startsAt === 'tee') startsAt = goesOff(g, e, a);
   g.last = {
     ...{ wallId: e.wallId!, face: e.face!, on: trackedOn(g.site, b), part: b.part, axis, from, to },
     at: axis === 'along' ? a.up! : along(a),
     boxes: startsAt === 'box' ? [from] : [],
+    tees: [],
     startsAt,
     endsAt: 'box',
   };
@@ -218,7 +283,8 @@ function onward(g: Growing, e: FrameEdge, a: FrameNode, b: FrameNode): void {
 
 /** Track behind everything, in stock lengths with a coupling where one ends. */
 function trackBehind(g: Growing, leg: Leg, [from, to]: [number, number], way: number, stockMm: number): void {
-  let left = Math.abs(to - from);
+  // shorter than what its fittings take: they stand together
+  let left = Math.max(0, way * (to - from));
   let at = from;
   while (left > 0.5) {
     const mm = Math.min(left, stockMm);
@@ -235,10 +301,13 @@ function coversOf(g: Growing, leg: Leg, way: number, stockMm: number): void {
   const edges = [
     ...(leg.startsAt === 'box' ? [] : [leg.from + way * RACEWAY_MM.corner]),
     ...leg.boxes.flatMap((x) => [x - half, x + half]),
+    ...leg.tees.flatMap((x) => [x - way * RACEWAY_MM.corner, x + way * RACEWAY_MM.corner]),
     ...(leg.endsAt === 'box' ? [] : [leg.to - way * RACEWAY_MM.corner]),
   ];
-  // a box at the start of a leg shows its far edge first
-  const sorted = [...edges].sort((a, b) => way * (a - b));
+  // fittings that stand together leave nothing between them
+  if (way * (edges.at(-1)! - edges[0]!) < 1) return;
+  // of a box at the start of a leg the far edge, of one at its end the near one
+  const sorted = edges.sort((a, b) => way * (a - b));
   const inner = leg.startsAt === 'box' ? sorted.slice(1) : sorted;
   const ends = leg.endsAt === 'box' ? inner.slice(0, -1) : inner;
   for (let i = 0; i + 1 < ends.length; i += 2) {

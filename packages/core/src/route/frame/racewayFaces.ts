@@ -169,13 +169,15 @@ function meshAt(faces: Faces, side: PlanSide, n: number, fronts: readonly Front[
   ]
     .filter((u) => u >= 0 && u <= wall.length.mm)
     .sort((x, y) => x - y);
-  const cornered = new Set(corners);
+  // a box needs no elbow where it stands, so the track may go up from one that hangs near a corner
+  const boxed = new Set(here.map((s) => s.u));
+  const cornered = (u: number): boolean => corners.some((c) => Math.abs(u - c) < (boxed.has(u) ? 1 : ELBOW_AND_CORNER_MM - 1));
   const more = { wallId: wall.id, face: side.face, roomId: plan.room.id };
   const at = meshOf(g.b, wall, side, space, us, heights, floorOf(g, wall), (p, q) => {
     if (blockedByOpening(wall, p.u!, q.u!, p.up!, q.up!)) return undefined;
     if ([...standing, ...ending].some((f) => runsInto(f, p.u!, q.u!, p.up!, q.up!))) return undefined;
     const upright = p.u === q.u;
-    if (upright && cornered.has(p.u!)) return undefined;
+    if (upright && cornered(p.u!)) return undefined;
     const mm = Math.abs(p.u! - q.u!) + Math.abs(p.z - q.z);
     return { does: 'raceway', cost: plus(track(mm), upright ? fitting : FREE), ...more };
   });

@@ -1,0 +1,108 @@
+/** A raceway with several outlets: which is reached from which, so that track lies once wherever it can. */
+import { isSpace, type Want } from '../model/index.js';
+import { cheapestWay, worthOf, type FrameEdge, type Framing } from '../route/index.js';
+import type { RouteOption } from './searchRoutes.js';
+
+interface Section {
+  nodes: number[];
+  edges: FrameEdge[];
+}
+export interface RacewayRun {
+  /** one for each outlet, in their order */
+  runs: Section[];
+  /** outlets in the order in which they are reached, by their place in the wish */
+  order: number[];
+  /** position in `order` from which each is reached; -1 the box that feeds it all */
+  from: number[];
+}
+
+const FRESH = [0, 0, 0, 0, 0];
+
+/**
+ * Begins with the way that was found to its first outlet. What lies on a way is reached before what lies behind it; each of the rest from
+ * wherever the least new track leads to it, and its wires come through the track that is there, from the nearer box.
+ */
+export function racewayRun(frame: Framing, want: Want, option: Pick<RouteOption, 'nodes' | 'edges'>): RacewayRun {
+  const worth = worthOf(want.weights);
+  const left = new Set(want.places.map((_, i) => i));
+  const stations = new Map<number, number>([[option.nodes[0]!, -1]]);
+  const reached = new Set<number>();
+  const run: RacewayRun = { runs: [], order: [], from: [] };
+  const take = (way: Section): void => {
+    for (const part of parted(frame, way, [...left])) {
+      const place = frame.places.indexOf(part.nodes.at(-1)!);
+      left.delete(place);
+      run.from.push(stations.get(part.nodes[0]!)!);
+      stations.set(part.nodes.at(-1)!, run.order.push(place) - 1);
+      run.runs.push(part);
+      for (const n of part.nodes) reached.add(n);
+    }
+  };
+  const forbidden = new Set(want.forbidden);
+  const newTrack = (to: number): { section: Section; cost: number } | undefined => {
+    const node = (n: number): boolean =>
+      forbidden.has(frame.nodes[n]!.space) || (n !== to && !reached.has(n) && isSpace(frame.nodes[n]!.space, 'feed', 'place'));
+    const way = cheapestWay(frame.graph, [...reached].map((n) => ({ node: n, cost: FRESH })), to, worth, { node }); // prettier-ignore
+    if (!way) return undefined;
+    const edges = way.edges.map((e) => frame.edges[e]!);
+    const nodes = [to];
+    for (const e of [...edges].reverse()) nodes.unshift(e.to === nodes[0] ? e.from : e.to);
+    const cost = edges.reduce((s, e) => s + e.cost.reduce((t, c, k) => t + c * worth[k]!, 0), 0);
+    return { section: { nodes, edges }, cost };
+  };
+  take(option);
+  while (left.size) {
+    const ways = [...left].flatMap((i) => newTrack(frame.places[i]!) ?? []);
+    const [best] = ways.sort((a, b) => a.cost - b.cost);
+    if (!best) break;
+    take(throughTrack(frame, run.runs, best.section));
+  }
+  // what no track leads to stands at the end, without a way
+  for (const i of left) run.from.push(run.order.push(i) - 2);
+  return run;
+}
+
+/** New track with the way to it, from the nearer box at either end of the piece that it goes off. */
+function throughTrack(frame: Framing, runs: readonly Section[], on: Section): Section {
+  const ways = runs.flatMap(({ nodes, edges }): Section[] => {
+    const k = nodes.indexOf(on.nodes[0]!);
+    if (k < 0) return [];
+    return [
+      { nodes: nodes.slice(0, k + 1), edges: edges.slice(0, k) },
+      { nodes: nodes.slice(k).reverse(), edges: edges.slice(k).reverse() },
+    ];
+  });
+  const [way] = ways.sort((a, b) => mmOf(frame, a) - mmOf(frame, b));
+  return way ? { nodes: [...way.nodes, ...on.nodes.slice(1)], edges: [...way.edges, ...on.edges] } : on;
+}
+
+const mmOf = (frame: Framing, { nodes }: Section): number =>
+  nodes.slice(1).reduce((s, n, i) => {
+    const [a, b] = [frame.nodes[nodes[i]!]!, frame.nodes[n]!];
+    return s + Math.hypot(a.x - b.x, a.y - b.y, a.z - b.z);
+  }, 0);
+
+/** A way in pieces, from each outlet that it passes to the next. */
+function parted(frame: Framing, { nodes, edges }: Section, left: readonly number[]): Section[] {
+  const places = new Map(left.map((i) => [frame.places[i]!, i]));
+  const bases = new Map(
+    frame.edges.flatMap((e): [number, { edge: FrameEdge; place: number }][] => {
+      if (e.does !== 'raceway-base') return [];
+      const [place, at] = places.has(e.from) ? [e.from, e.to] : [e.to, e.from];
+      return places.has(place) ? [[at, { edge: e, place }]] : [];
+    }),
+  );
+  const parts: Section[] = [];
+  let part: Section = { nodes: [nodes[0]!], edges: [] };
+  edges.forEach((edge, i) => {
+    const at = nodes[i + 1]!;
+    part.edges.push(edge);
+    part.nodes.push(at);
+    const base = bases.get(at);
+    // its own last base leads into the outlet that it goes to
+    if (!base || edges[i + 1] === base.edge || i === edges.length - 1) return;
+    parts.push({ nodes: [...part.nodes, base.place], edges: [...part.edges, base.edge] });
+    part = { nodes: [base.place, at], edges: [base.edge] };
+  });
+  return [...parts, part];
+}
