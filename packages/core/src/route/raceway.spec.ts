@@ -5,16 +5,17 @@
  */
 import { describe, expect, it } from 'vitest';
 import { feet, inches, toInches } from '../measure/index.js';
-import { measured, type Box, type Wall, type WantPlace } from '../model/index.js';
+import { emptySite, measured, type Box, type Fixture, type Site, type Wall, type WantPlace } from '../model/index.js';
 import { cheapestWay, framing, racewayFill, racewayPlaces, racewayPlan, USUAL_STOCK, type FrameEdge, type RacewayPlan } from './index.js';
-import { boxOn, placeOn, RATES, smallHouse } from './smallHouse.testing.js';
+import { boxOn, placeOn, RATES, smallHouse, wallOf } from './smallHouse.testing.js';
 
 const FRESH = [0, 0, 0, 0, 0];
 const inch = (mm: number) => Math.round(toInches(mm) * 10000) / 10000;
 
 /** From the box to each place in turn. */
-function laid(box: Box, places: WantPlace[], stock = USUAL_STOCK, walls: Record<string, Partial<Wall>> = {}): RacewayPlan {
-  const site = smallHouse({ boxes: [box], walls });
+const laid = (box: Box, places: WantPlace[], stock = USUAL_STOCK, walls: Record<string, Partial<Wall>> = {}): RacewayPlan =>
+  laidIn(smallHouse({ boxes: [box], walls }), places, stock);
+function laidIn(site: Site, places: WantPlace[], stock = USUAL_STOCK): RacewayPlan {
   const f = framing(site, places, { rates: RATES, gauge: 12, dryingHours: 24, surfaceOnly: true });
   const stations = [f.boxes.get('b')!, ...f.places];
   const sections = stations.slice(1).map((to, i) => {
@@ -153,6 +154,107 @@ describe('up and along', () => {
     expect(second).toBeCloseTo(32 - 1.5 - 2.875 / 2 + 0.5, 3);
     // an upright leg is screwed where it stands, and nobody knows a stud there
     expect(r.supports.filter((s) => s.on === undefined).map((s) => [s.guessed, s.anchor])).toEqual([[true, true]]);
+  });
+});
+
+describe('up more than a stock length', () => {
+  it('a coupling 60 in up from the box, told by its height', () => {
+    // the middle of the wanted box 82 3/8 in up, of the other 15 7/8, in whole mm
+    const r = laid(boxOn('b', 'n', 24), [placeOn('n', 24, { bottom: measured(inches(80)) })]);
+    expect(fittings(r)).toEqual([
+      '1 base fitting over the existing box: wall n, 24" from the left end',
+      '1 device box: wall n, 24" from the left end',
+      '1 coupling: wall n, up at 75 7/8"',
+    ]);
+    expect(r.sums[0]!.terms.map((t) => t.label)).toEqual(['wall n, up from 15 7/8" to 82 3/8"']);
+    // boxes stand upright: half of 4 3/4 in at either end
+    expect(pieces(r, 'cover').reduce((a, b) => a + b, 0)).toBeCloseTo(66.5 - 4.75 + 0.5, 1);
+  });
+});
+
+describe('onto the front of a shelf', () => {
+  const shelf: Fixture = { id: 's', kind: 'shelf', face: 'A', x: measured(inches(40)), z: measured(inches(30)), width: measured(inches(40)), height: measured(inches(1)), depth: measured(inches(12)) }; // prettier-ignore
+  const onShelf = (u: number) => laid(boxOn('b', 'n', 24), [placeOn('n', u, { bottom: measured(inches(29)), inFront: 's' })], USUAL_STOCK, { n: { fixtures: [shelf] } }); // prettier-ignore
+  it('along to 4 in before its end, up 15 1/2, the 4 in, 12 in forward, 16 along its edge: each corner and elbow takes 1 1/2 in of each leg', () => {
+    const r = onShelf(56);
+    expect(r.pieces.filter((p) => p.what === 'track').map((p) => [p.where, Math.round(inch(p.mm) * 10) / 10])).toEqual([
+      ['wall n, from 24" to 34 1/2"', 10.5],
+      ['wall n, up from 17 3/8" to 29 7/8"', 12.5],
+      ['wall n, from 37 1/2" to 38 1/2"', 1],
+      ['left end of the shelf at wall n, out from 1 1/2" to 10 1/2"', 9],
+      ['front of the shelf at wall n, from 41 1/2" to 56"', 14.5],
+    ]);
+    expect(fittings(r)).toEqual([
+      '1 base fitting over the existing box: wall n, 24" from the left end',
+      '2 flat elbow: wall n, 36" from the left end',
+      '1 inside corner: between wall n and left end of the shelf at wall n',
+      '1 outside corner: between left end of the shelf at wall n and front of the shelf at wall n',
+      '1 device box: front of the shelf at wall n, 56" from the left end of the wall',
+    ]);
+    // the box at the start hides 1 7/16 in, each end reaches 1/4 in under
+    expect(pieces(r, 'cover').map((mm) => Math.round(mm * 10) / 10)).toEqual([9.6, 13, 1.5, 9.5, 13.6]);
+  });
+  it('screwed into the stud on its way, into the board at the end, and 1 in from both ends of its edge and between', () => {
+    expect(onShelf(56).supports.map((s) => [s.where, s.guessed, s.anchor ?? false])).toEqual([
+      ['wall n, 32" from the left end', true, false],
+      ['wall n, up from 17 3/8" to 29 7/8"', true, true],
+      ['wall n, 37 1/2" from the left end', true, true],
+      ['wall n, 38 1/2" from the left end', true, true],
+      ['left end of the shelf at wall n, out from 1 1/2" to 10 1/2"', false, false],
+      ['front of the shelf at wall n, 42 1/2" from the left end of the wall', false, false],
+      ['front of the shelf at wall n, 55" from the left end of the wall', false, false],
+    ]);
+    // 34 1/2 in of track: 32 1/2 between the outer ones, three spans of no more than 16
+    const long = onShelf(76).supports.filter((s) => s.on?.startsWith('front'));
+    expect(long.map((s) => Math.round(toInches(s.atMm!) * 100) / 100)).toEqual([42.5, 53.33, 64.17, 75]);
+    // 34 in of it are 32 between: two spans to the hair
+    expect(onShelf(75.5).supports.filter((s) => s.on?.startsWith('front'))).toHaveLength(3);
+  });
+});
+
+describe('round a corner that comes into the room', () => {
+  it('an outside corner', () => {
+    const rooms = { A: 'den', B: 'out' };
+    const walls = [['a', 120], ['b', 48], ['c', 60], ['d', 48], ['e', 60], ['f', 96]].map(([id, length]) => wallOf(id as string, length as number, rooms)); // prettier-ignore
+    const site: Site = {
+      ...emptySite(),
+      rooms: [
+        {
+          id: 'den',
+          name: 'den',
+          use: 'living',
+          sides: walls.map((w) => ({ wallId: w.id, face: 'A', turn: w.id === 'c' ? 'left' : 'right' })),
+        },
+        { id: 'out', name: 'outdoors', use: 'outdoors' },
+      ],
+      walls,
+      boxes: [boxOn('b', 'b', 24)],
+    };
+    expect(laidIn(site, [placeOn('d', 24)]).fittings.map((f) => f.what)).toEqual(['base fitting over the existing box', 'inside corner', 'outside corner', 'device box']); // prettier-ignore
+  });
+});
+
+describe('shorter than its fittings', () => {
+  it('between two corners 2 in apart nothing is seen of it: no track and no cover', () => {
+    const rooms = { A: 'den', B: 'out' };
+    const walls = [['a', 118], ['b', 48], ['c', 2], ['d', 48], ['e', 120], ['f', 96]].map(([id, length]) => wallOf(id as string, length as number, rooms)); // prettier-ignore
+    const site: Site = {
+      ...emptySite(),
+      rooms: [
+        {
+          id: 'den',
+          name: 'den',
+          use: 'living',
+          sides: walls.map((w) => ({ wallId: w.id, face: 'A', turn: w.id === 'b' ? 'left' : 'right' })),
+        },
+        { id: 'out', name: 'outdoors', use: 'outdoors' },
+      ],
+      walls,
+      boxes: [boxOn('b', 'b', 24)],
+    };
+    const r = laidIn(site, [placeOn('d', 24)]);
+    expect(r.fittings.map((f) => f.what)).toEqual(['base fitting over the existing box', 'outside corner', 'inside corner', 'device box']);
+    expect([pieces(r, 'track'), pieces(r, 'cover')]).toEqual([[22.5, 22.5], [21.5625, 21.5625]]); // prettier-ignore
   });
 });
 

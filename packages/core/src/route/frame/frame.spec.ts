@@ -4,7 +4,7 @@
  */
 import { describe, expect, it } from 'vitest';
 import { inches } from '../../measure/index.js';
-import { measured, type Site, type Wall, type WallFace } from '../../model/index.js';
+import { measured, type Fixture, type Room, type Site, type Wall, type WallFace } from '../../model/index.js';
 import { boxOn, placeOn, RATES, smallHouse, wallOf } from '../smallHouse.testing.js';
 import { framing, type Framing, type FramingOptions, type StepKind } from './index.js';
 
@@ -170,24 +170,32 @@ describe('over and under rooms, a grid of 16 in', () => {
     expect(runs(undefined)).toMatchObject({ runs: 'x', guessed: true });
     expect(runs(undefined, 'across-first')).toMatchObject({ runs: 'y', guessed: true });
   });
+  /** A cellar under the den, with a box on one of its walls. */
+  const overCellar = (den: Partial<Room>, cellar: Partial<Room> = {}): Framing => {
+    const walls = ['cn', 'ce', 'cs', 'cw'].map((id, i) => wallOf(id, i % 2 ? 96 : 120, { A: 'cellar', B: 'out' }));
+    const site = house({ den, boxes: [boxOn('b', 'cn', 24)] });
+    const room: Room = {
+      ...{ id: 'cellar', name: 'cellar', use: 'unfinished-basement', level: -1, at: { right: at(0), down: at(0) } },
+      sides: walls.map((w) => ({ wallId: w.id, face: 'A', turn: 'right' })),
+      ...cellar,
+    };
+    return built({ ...site, walls: [...site.walls, ...walls], rooms: [...site.rooms, room] });
+  };
   it('in a basement a cable goes straight up an open wall to the joists', () => {
-    const cellar = ['cn', 'ce', 'cs', 'cw'].map((id, i) => wallOf(id, i % 2 ? 96 : 120, { A: 'cellar', B: 'out' }));
-    const site = house({ den: { below: 'basement' }, boxes: [boxOn('b', 'cn', 24)] });
-    const f = built({
-      ...site,
-      walls: [...site.walls, ...cellar],
-      rooms: [
-        ...site.rooms,
-        {
-          ...{ id: 'cellar', name: 'cellar', use: 'unfinished-basement' as const, level: -1, at: { right: at(0), down: at(0) } },
-          sides: cellar.map((w) => ({ wallId: w.id, face: 'A' as const, turn: 'right' as const })),
-        },
-      ],
-    });
+    const f = overCellar({ below: 'basement' });
     // 96 − 15 7/8 = 80 1/8 in: 2.035 m at 4, 6.68 ft
     expect(costs(f, 'exposed', 'feed/b', 'basement/0')).toEqual([[8, 668, 0, 0, 0]]);
     // one storey of 2.75 m down, and 403 mm up again
     expect(Math.round(f.nodes[f.boxes.get('b')!]!.z)).toBe(-2750 + 403);
+  });
+  it('not where its joists are covered, nor where none lie over it', () => {
+    const exposed = (f: Framing) => f.edges.filter((e) => e.does === 'exposed').length;
+    for (const use of ['garage', 'utility', 'crawl-space'] as const) expect([use, exposed(overCellar({ below: 'basement' }, { use }))]).toEqual([use, 1]); // prettier-ignore
+    for (const use of ['living', 'workshop', 'kitchen'] as const) expect([use, exposed(overCellar({ below: 'basement' }, { use }))]).toEqual([use, 0]); // prettier-ignore
+    expect(exposed(overCellar({ below: 'basement' }, { above: 'attic' }))).toBe(0);
+    expect(exposed(overCellar({}))).toBe(0);
+    // not walked round: where it lies is not known
+    expect(exposed(overCellar({ below: 'basement' }, { sides: [] }))).toBe(0);
   });
 });
 
@@ -278,6 +286,35 @@ describe('a raceway on the faces of a room', () => {
       (e) => e.does === 'raceway' && e.wallId === 'n' && f.nodes[e.from]!.up === 403 && f.nodes[e.to]!.up === 403,
     );
     expect(level.some((e) => f.nodes[e.from]!.u! < inches(36) + 1 && f.nodes[e.to]!.u! > inches(48) - 1)).toBe(false);
+  });
+  /** Level stretches of the north wall: height, from and to, in whole inches. */
+  const level = (f: Framing, up: number) =>
+    f.edges
+      .filter((e) => e.does === 'raceway' && e.wallId === 'n' && [e.from, e.to].every((n) => Math.round(f.nodes[n]!.up! / 25.4) === up))
+      .map((e) => [f.nodes[e.from]!.u!, f.nodes[e.to]!.u!].map((u) => Math.round(u / 25.4)));
+  const passes = (f: Framing, up: number, u: number) => level(f, up).some(([a, b]) => a! <= u && b! >= u);
+  const cupboard: Fixture = { id: 'c', kind: 'wall-cabinet', face: 'A', x: at(36), z: at(12), width: at(12), height: at(20) };
+  it('passes under and over what stands in its way; trim, and what hangs on the other side, is in nobody’s way', () => {
+    const f = round(house({ walls: { n: { fixtures: [cupboard] } } }));
+    expect([10, 16, 34].map((up) => passes(f, up, 42))).toEqual([true, false, true]);
+    expect(passes(f, 16, 30)).toBe(true);
+    for (const other of [{ face: 'B' as const }, { kind: 'cap-trim' as const }]) expect([other, passes(round(house({ walls: { n: { fixtures: [{ ...cupboard, ...other }] } } })), 16, 42)]).toEqual([other, true]); // prettier-ignore
+  });
+  it('with one box in its line and another above it, it is passed all the same', () => {
+    const f = round(house({ boxes: [boxOn('b', 'n', 24), boxOn('c', 'n', 80, { place: { ...boxOn('c', 'n', 80).place, bottom: at(60) } })], walls: { n: { fixtures: [cupboard] } } })); // prettier-ignore
+    expect([10, 34].map((up) => level(f, up).length > 0)).toEqual([true, true]);
+  });
+  it('a window is not gone over: only a door stands on the floor', () => {
+    const window = { id: 'w', kind: 'window' as const, x: at(34), z: at(30), width: at(12), height: at(40) };
+    const f = round(house({ walls: { n: { openings: [window] } } }));
+    expect([...new Set(f.nodes.filter((n) => n.wallId === 'n' && n.space === 'surface/den').map((n) => n.up))]).toEqual([403]);
+  });
+  it('a box of another room hangs on no face of this one', () => {
+    const f = round(house({ boxes: [boxOn('b', 'n', 24), boxOn('c', 'e', 40, { face: 'B', place: { ...boxOn('c', 'e', 40).place, bottom: at(50) } })] })); // prettier-ignore
+    const bases = f.edges.filter((e) => e.does === 'raceway-base').map((e) => [f.nodes[e.from]!.space, f.nodes[e.to]!.space]);
+    expect(bases.filter(([, to]) => to === 'surface/den').map(([from]) => from)).toEqual(['feed/b', 'place/0']);
+    const heights = (room: string) => [...new Set(f.nodes.filter((n) => n.space === `surface/${room}`).map((n) => Math.round(n.up! / 25.4)))]; // prettier-ignore
+    expect(heights('den')).toEqual([16]);
   });
 });
 
