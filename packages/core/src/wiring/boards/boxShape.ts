@@ -17,11 +17,14 @@ import {
   CABLE_GAP,
   COLUMN,
   DEVICE,
+  FAN,
+  FIRST_ROW,
   ORDER,
   roleOf,
   ROW,
   SHEATH_Y,
   TOP,
+  UNDER_ROWS,
   WIRE,
   type BenchBoxShape,
   type BenchDeviceShape,
@@ -47,10 +50,10 @@ export function layBox(
   const cables = cablesAlong(bench, place.id, left + 16, unit);
   const joints = bench.joints.filter((j) => j.boxId === place.id);
   const spliceX = cables.right + 26;
-  const spots = spliceSpots(bench, joints, spliceX);
+  const { spots, bottom: rowsEnd } = spliceSpots(bench, joints, spliceX);
   const rows = spots.length;
   const spliceY = new Map(spots.map((s) => [s.joint!, s.y]));
-  const firstLane = TOP + 52 + rows * ROW + (rows ? 12 : 0);
+  const firstLane = rows ? rowsEnd + UNDER_ROWS : TOP + 40;
   let right = rows ? spliceX + 70 : cables.right;
   let bottom: number;
   const devices: BenchDeviceShape[] = [];
@@ -80,7 +83,7 @@ export function layBox(
     }
     bottom = Math.max(firstLane + 200, TOP + 54 + DEVICE.height + 70);
   }
-  const wires = wiresOf(bench, { boxId: place.id, left, bottom, spliceX, rows, tipX: cables.tipX, spliceY, spots, devices });
+  const wires = wiresOf(bench, { boxId: place.id, left, bottom, spliceX, firstLane, tipX: cables.tipX, spliceY, spots, devices });
   const width = Math.max(right - left, 190);
   return {
     shape: { id: place.id, name: place.name, x: left, y: 46, width, height: bottom - 46, cables: cables.shapes },
@@ -125,24 +128,30 @@ function cablesAlong(
   return { shapes, tipX, right: x };
 }
 
-/** Splices and caps in rows under the cables: hots, neutrals, grounds. */
-function spliceSpots(bench: Bench, joints: readonly Joint[], x: number): BenchSpot[] {
+/** Splices and caps in rows under the cables: hots, neutrals, grounds; a row is as high as its wires fan out. */
+function spliceSpots(bench: Bench, joints: readonly Joint[], x: number): { spots: BenchSpot[]; bottom: number } {
   const role = (j: Joint) => roleOf(endColour(bench, j.ends[0]!) ?? 'black');
-  return joints
+  let bottom = FIRST_ROW;
+  const spots = joints
     .filter((j) => j.kind !== 'terminal')
     .sort((a, b) => ORDER[role(a)] - ORDER[role(b)])
-    .map((j, i) => ({
-      key: `joint ${j.id}`,
-      node: nodeOf.joint(j.id),
-      kind: j.kind === 'cap' ? 'cap' : 'splice',
-      x,
-      y: TOP + 52 + i * (ROW + Math.max(0, j.ends.length - 3) * 6),
-      label: j.connector ?? (j.kind === 'cap' ? 'cap' : (j.how ?? 'splice')),
-      joint: j.id,
-      count: j.ends.length,
-      role: role(j),
-      side: 'above',
-    }));
+    .map((j): BenchSpot => {
+      const high = ROW + Math.max(0, j.ends.length - 3) * FAN;
+      bottom += high;
+      return {
+        key: `joint ${j.id}`,
+        node: nodeOf.joint(j.id),
+        kind: j.kind === 'cap' ? 'cap' : 'splice',
+        x,
+        y: bottom - high / 2,
+        label: j.connector ?? (j.kind === 'cap' ? 'cap' : (j.how ?? 'splice')),
+        joint: j.id,
+        count: j.ends.length,
+        role: role(j),
+        side: 'above',
+      };
+    });
+  return { spots, bottom };
 }
 
 interface TerminalSpot {

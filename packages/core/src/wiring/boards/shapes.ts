@@ -72,11 +72,16 @@ export const WIRE = 22;
 export const CABLE_GAP = 20;
 export const ROW = 34;
 export const LANE = 9;
+/** Between wires that fan out under one connector. */
+export const FAN = 6;
 /** Between wires that come down side by side at the panel. */
 export const COLUMN = 9;
 /** Where conductors come out of a sheath at the top, and where the sheath is drawn. */
 export const TOP = 74;
 export const SHEATH_Y = 38;
+/** Where the first row of splices begins, and how far under the last the first lane lies. */
+export const FIRST_ROW = TOP + 35;
+export const UNDER_ROWS = 29;
 /** room for sheaths and their words under the boxes */
 export const BELOW = 92;
 export const DEVICE = { width: 84, height: 176, gap: 116 };

@@ -1,7 +1,7 @@
 /** Wires of one box: down from the cable, along a lane of their own, to the splice or the screw. */
 import { nodeOf } from '../../circuit/index.js';
 import { endColour, endKey, jointOf, PANEL, type Bench, type Joint, type Pigtail, type WireEnd } from '../../model/index.js';
-import { COLUMN, LANE, LETTERS, ORDER, roleOf, ROW, TOP, type BenchDeviceShape, type BenchSpot, type BenchWire } from './shapes.js';
+import { COLUMN, FAN, LANE, LETTERS, ORDER, roleOf, TOP, type BenchDeviceShape, type BenchSpot, type BenchWire } from './shapes.js';
 
 type Point = [number, number];
 interface Path {
@@ -19,8 +19,8 @@ export interface WireGround {
   /** the floor of the box */
   bottom: number;
   spliceX: number;
-  /** rows of splices */
-  rows: number;
+  /** where the wires to screws begin, under the rows of splices */
+  firstLane: number;
   /** where each conductor comes out of its sheath, and where each splice is, by their keys */
   tipX: ReadonlyMap<string, number>;
   spliceY: ReadonlyMap<string, number>;
@@ -69,12 +69,11 @@ function wire(bench: Bench, end: WireEnd, { points, label, letter, tip }: Path):
 
 /** Each conductor that goes to a screw runs in a lane of its own, hots above neutrals above grounds. */
 function lanesOf(bench: Bench, cableEnds: readonly WireEnd[], ground: WireGround): Map<string, { y: number; nth: number }> {
-  const first = TOP + 40 + (ground.rows ? ground.rows * ROW + 24 : 0);
   return new Map(
     cableEnds
       .filter((e) => jointOf(bench, e)?.kind === 'terminal')
       .sort((a, b) => ORDER[roleOf(endColour(bench, a)!)] - ORDER[roleOf(endColour(bench, b)!)])
-      .map((e, nth) => [endKey(e), { y: first + nth * LANE, nth }]),
+      .map((e, nth) => [endKey(e), { y: ground.firstLane + nth * LANE, nth }]),
   );
 }
 
@@ -97,7 +96,7 @@ function conductorPath(bench: Bench, end: WireEnd, lanes: ReturnType<typeof lane
     return down([x, y], ...approach(x, y, to, ground.devices));
   }
   // several wires under one connector fan out
-  const y = ground.spliceY.get(joint.id)! + (joint.ends.findIndex((e) => endKey(e) === key) - (joint.ends.length - 1) / 2) * 6;
+  const y = ground.spliceY.get(joint.id)! + (joint.ends.findIndex((e) => endKey(e) === key) - (joint.ends.length - 1) / 2) * FAN;
   return down([x, y], [ground.spliceX - 8, y]);
 }
 
