@@ -75,15 +75,36 @@ describe('up from the box, then to both sides', () => {
   });
 });
 
-describe('off the middle of a leg', () => {
-  it('a tee is let in: track and cover are cut for it', () => {
-    // one level with the box, 96 in along; one high up between, over a cupboard that fills the wall beside it but for a slit at 72 in
+describe('off a level leg', () => {
+  it('one high up over the way to another: a tee where it goes up; the wires of the farther come through the nearer box', () => {
     const r = laid(24, [placeOn('n', 104), high(56)]);
-    expect(of(r)).toEqual([[0, 1], [-1, expect.any(Number)]]); // prettier-ignore
-    // wherever it goes off, all track and covers together are what is seen of it
-    const seen = r.plan.sums[0]!.result.value;
-    const takes =
-      2 * fitted(r).filter((f) => f.includes('elbow')).length * 1.5 + 3 * fitted(r).filter((f) => f.includes('tee')).length * 1.5;
-    expect(pieces(r, 'track').reduce((a, b) => a + b, 0)).toBeCloseTo(inch(seen) - takes, 1);
+    // up to the high one 32 and 27 5/8; on to the other from there 27 5/8 and 48, less than 80 from the first box
+    expect(of(r)).toEqual([[1, 0], [-1, 0]]); // prettier-ignore
+    expect(fitted(r).filter((f) => !f.includes('box'))).toEqual(['1 flat tee: wall n, 56" from the left end']);
+    const up = (1105 - 403) / 25.4;
+    expect(pieces(r, 'track')).toEqual([30.5, up - 1.5, 46.5].map((v) => expect.closeTo(v, 1)));
+    expect(wires(r)).toBe(6);
+  });
+  it('off the middle of one that was laid through: track and cover are cut for the tee, 1 1/2 in to either side', () => {
+    const r = laid(24, [placeOn('n', 40), placeOn('n', 104), placeOn('n', 72, { bottom: at(80) })]);
+    expect(of(r)).toEqual([[0, 1, 2], [-1, 0, expect.any(Number)]]); // prettier-ignore
+    expect(fitted(r).filter((f) => !f.includes('box'))).toEqual(['1 flat tee: wall n, 72" from the left end', '1 coupling: wall n, up at 77 3/8"']); // prettier-ignore
+    // 24 to 70 1/2, 73 1/2 to 104, then 66 1/2 up less what the tee takes, in lengths of 60
+    expect(pieces(r, 'track')).toEqual([46.5, 30.5, 60, 5].map((v) => expect.closeTo(v, 1)));
+    // 24 to 40 between boxes; from there to the tee, from the tee to the last; up
+    expect(pieces(r, 'cover')).toEqual([16 - 2.875 + 0.5, 30.5 - 1.4375 + 0.5, 30.5 - 1.4375 + 0.5, 60, 65 - 60 - 2.375 + 0.5].map((v) => expect.closeTo(v, 1))); // prettier-ignore
+  });
+});
+
+describe('more than is worked out exactly, or by way of a point', () => {
+  it('one by one: each from where the least new track leads to it, cut where others lie on the way', () => {
+    const r = laid(
+      56,
+      [24, 32, 40, 48, 64, 72, 80, 88].map((u) => placeOn('n', u)),
+    );
+    // the way to the first passes three; the others go off the other side of the box
+    expect(of(r)).toEqual([[3, 2, 1, 0, 4, 5, 6, 7], [-1, 0, 1, 2, -1, 4, 5, 6]]); // prettier-ignore
+    expect([pieces(r, 'track'), wires(r)]).toEqual([[32, 32], 3]);
+    expect(fitted(r).filter((f) => !f.includes('box'))).toEqual([]);
   });
 });

@@ -1,6 +1,6 @@
 /** A raceway with several outlets: which is reached from which, so that track lies once wherever it can. */
 import { isSpace, type Want } from '../model/index.js';
-import { cheapestWay, worthOf, type FrameEdge, type Framing } from '../route/index.js';
+import { cheapestWay, joiningTree, worthOf, type FrameEdge, type Framing } from '../route/index.js';
 import type { RouteOption } from './searchRoutes.js';
 
 interface Section {
@@ -17,12 +17,57 @@ export interface RacewayRun {
 }
 
 const FRESH = [0, 0, 0, 0, 0];
+/** Up to here the track is the cheapest there is; beyond, or by way of a point that was set, a good one. */
+const EXACT_PLACES = 7;
+
+/** Which outlets hang on which, and how the track lies that joins them all to the box that feeds them. */
+export function racewayRun(frame: Framing, want: Want, option: Pick<RouteOption, 'nodes' | 'edges'>): RacewayRun {
+  const least = want.via || want.places.length > EXACT_PLACES ? undefined : leastTrack(frame, want, option.nodes[0]!);
+  return least ?? oneByOne(frame, want, option);
+}
+
+/** The cheapest track of all; undefined where none leads to some outlet. */
+function leastTrack(frame: Framing, want: Want, feed: number): RacewayRun | undefined {
+  const worth = worthOf(want.weights);
+  const forbidden = new Set(want.forbidden);
+  const places = frame.places.slice(0, want.places.length);
+  const ends = new Set([feed, ...places]);
+  const shut = (n: number): boolean => !ends.has(n) && (forbidden.has(frame.nodes[n]!.space) || isSpace(frame.nodes[n]!.space, 'feed', 'place')); // prettier-ignore
+  const open = frame.edges.filter((e) => !shut(e.from) && !shut(e.to));
+  const tree = joiningTree(open.map((e) => ({ from: e.from, to: e.to, cost: e.cost.reduce((t, c, k) => t + c * worth[k]!, 0) })), [...ends]); // prettier-ignore
+  if (!tree) return undefined;
+  const around = new Map<number, FrameEdge[]>();
+  for (const e of tree.map((i) => open[i]!)) for (const n of [e.from, e.to]) around.set(n, [...(around.get(n) ?? []), e]);
+  /** the one way along the track between two points of it */
+  const along = (at: number, to: number, from?: number): Section | undefined => {
+    if (at === to) return { nodes: [at], edges: [] };
+    for (const e of around.get(at) ?? []) {
+      const next = e.from === at ? e.to : e.from;
+      const on = next === from ? undefined : along(next, to, at);
+      if (on) return { nodes: [at, ...on.nodes], edges: [e, ...on.edges] };
+    }
+    return undefined;
+  };
+  const run: RacewayRun = { runs: [], order: [], from: [] };
+  const reached = [feed];
+  const left = new Set(places);
+  while (left.size) {
+    const ways = [...left].flatMap((p) => reached.map((r, from) => ({ p, from: from - 1, way: along(r, p)! })));
+    const [next] = ways.sort((a, b) => mmOf(frame, a.way) - mmOf(frame, b.way));
+    run.runs.push(next!.way);
+    run.from.push(next!.from);
+    run.order.push(places.indexOf(next!.p));
+    reached.push(next!.p);
+    left.delete(next!.p);
+  }
+  return run;
+}
 
 /**
  * Begins with the way that was found to its first outlet. What lies on a way is reached before what lies behind it; each of the rest from
  * wherever the least new track leads to it, and its wires come through the track that is there, from the nearer box.
  */
-export function racewayRun(frame: Framing, want: Want, option: Pick<RouteOption, 'nodes' | 'edges'>): RacewayRun {
+function oneByOne(frame: Framing, want: Want, option: Pick<RouteOption, 'nodes' | 'edges'>): RacewayRun {
   const worth = worthOf(want.weights);
   const left = new Set(want.places.map((_, i) => i));
   const stations = new Map<number, number>([[option.nodes[0]!, -1]]);

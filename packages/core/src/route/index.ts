@@ -1,6 +1,7 @@
 export * from './cableRun.js';
 export * from './search.js';
 export * from './effort.js';
+export * from './joiningTree.js';
 export * from './bays.js';
 export * from './frame/index.js';
 export * from './trace/index.js';
