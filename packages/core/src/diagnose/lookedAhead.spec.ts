@@ -118,6 +118,18 @@ describe('after a repair', () => {
     const one = searchAhead(d, searchOf([['one', 'no'], ['half', 'no']])); // prettier-ignore
     expect(one.next.map((n) => [n.test.id, n.left])).toEqual([['other half', undefined]]);
   });
+  it('mended, and it works: what is left to read is shown as it is, nothing is doubted, no minutes are told', () => {
+    // three say A; mended, and it works again, but a fourth said B
+    const test = (id: string): SmallTest => ({ id, outcomes: ['yes', 'no'], odds: [[0.97, 0.03], [0.03, 0.97], [0.03, 0.97]] }); // prettier-ignore
+    const d = smallDictionary({ suspects: suspects(2), tests: ['a', 'b', 'c', 'd', 'lamps/x', 'lamps/y'].map(test) });
+    const readings: [string, string][] = [['d', 'no'], ['a', 'yes'], ['b', 'yes'], ['c', 'yes'], [`${MENDED}part 0`, 'done'], [AGAIN, 'works'], [AGAIN, 'works']]; // prettier-ignore
+    const state = searchAhead(d, searchOf(readings, { complaint: 'dead' }));
+    expect([state.verdict, state.doubt, state.next.map((n) => [n.test.id, n.left])]).toEqual(['mended', undefined, [['lamps/x', undefined], ['lamps/y', undefined]]]); // prettier-ignore
+  });
+  it('two tests are looked at, one is not', () => {
+    const d = smallDictionary({ suspects: suspects(3), tests: [sure('t', 1, 3, [0]), sure('u', 2, 3, [1])] });
+    expect(searchAhead(d, searchOf([])).next.map((n) => [n.test.id, n.left === undefined])).toEqual([['t', false], ['u', false]]); // prettier-ignore
+  });
   it('a reading that hardly goes with the others is doubted, not where something stops', () => {
     // three say A for all but one in twenty, the fourth says B
     const test = (id: string): SmallTest => ({ id, outcomes: ['yes', 'no'], odds: [[0.97, 0.03], [0.03, 0.97], [0.03, 0.97]] }); // prettier-ignore

@@ -69,6 +69,50 @@ describe('how a circuit runs, as a search', () => {
     const two = searchState(d, searching('b0', ask, ['off/b0', 'on'], ['off/b2', 'on'], ['hots', 'double']));
     expect([two.verdict, two.parts[0]!.part]).toEqual(['found', 'opposite']);
   });
+  it('all cables apart, on again, by an electrician: which is live, more than one, or none', () => {
+    const d = questionDictionary(house(), { boxId: 'b1', question: 'line' });
+    const live = d.tests.find((t) => t.id === 'live')!;
+    expect(live.outcomes.map((o) => o.id)).toEqual(['c1', 'c2', 'several', 'nothing']);
+    const after = (outcome: string) => searchState(d, searching('b1', { question: 'line' }, ['live', outcome])).parts[0]!;
+    expect(['c1', 'c2', 'several'].map((o) => after(o).part)).toEqual(['line/c1', 'line/c2', 'two']);
+    // each in 98.5 of 100; the others share out the rest, so one of them as good as names it
+    expect(after('c2').share).toBeGreaterThan(0.95);
+    expect(d.shows.get('live')).toEqual(['c1', 'c2', 'several', undefined]);
+    expect([d.shows.get('apart/c1'), d.shows.get('apart/c2'), d.shows.get('lamp/c1')]).toEqual([['here', 'there', 'nothing', undefined], ['there', 'here', 'nothing', undefined], ['open', 'lamp', undefined, undefined]]); // prettier-ignore
+    expect(d.tests.find((t) => t.id === 'apart/c2')!.outcomes.map((o) => o.id)).toEqual(['here', 'there', 'nothing', 'both']);
+    expect(d.tests.find((t) => t.id === 'apart/c2')!.outcomes[1]!.words).toContain('toward Nook box');
+    expect(d.tests.find((t) => t.id === 'lamp/c2')!.outcomes.map((o) => o.id)).toEqual(['lamp', 'open']);
+    // one cable brings it for sure, but for a way that the survey doesn't have: one of twenty to what is guessed
+    const one = questionDictionary(house(), { boxId: 'b2', question: 'line' });
+    expect(one.suspects.map((x) => [x.id, Math.round(x.prior * 1e4)])).toEqual([['line/c2', Math.round((3 / 3.05) * 1e4)], ['none', Math.round((0.05 / 3.05) * 1e4)]]); // prettier-ignore
+  });
+  it('one breaker or two: as the survey has it, four to one half and half; two circuits, two to one; nothing noted, even', () => {
+    const shares = (circuits: (string | undefined)[]) => {
+      const site = house();
+      const boxes = site.boxes.map((b, i) => ({ ...b, ...(i === 1 ? {} : { circuitId: circuits[i / 2] }) }));
+      const d = questionDictionary({ ...site, boxes } as Site, { boxId: 'b0', otherBoxId: 'b2', question: 'same circuit' });
+      return d.suspects.map((x) => [x.id, Math.round(x.prior * 1e4)]);
+    };
+    const of = (...weights: number[]) => ['one', 'same leg', 'opposite', 'none'].map((id, i) => [id, Math.round((weights[i]! / weights.reduce((a, b) => a + b, 0)) * 1e4)]); // prettier-ignore
+    expect(shares(['c1', 'c1'])).toEqual(of(4, 0.5, 0.5, 0.05));
+    expect(shares(['c1', 'c2'])).toEqual(of(1, 2, 2, 0.05));
+    for (const unknown of [['c1', undefined], [undefined, 'c1'], [undefined, undefined]]) expect(shares(unknown)).toEqual(of(1, 0.5, 0.5, 0.05)); // prettier-ignore
+  });
+  it('its tests by name, with what each shows for one breaker, for two of a leg, for two of opposite legs', () => {
+    const d = questionDictionary(house(), { boxId: 'b0', otherBoxId: 'b2', question: 'same circuit' });
+    expect(d.tests.map((t) => [t.id, ...d.shows.get(t.id)!.slice(0, 3)])).toEqual([
+      ['off/b0', 'out', 'on', 'on'],
+      ['off/b2', 'out', 'on', 'on'],
+      ['directory', 'one', 'two', 'two'],
+      ['heater', 'drops', 'steady', undefined],
+      ['hots', 'none', 'none', 'double'],
+    ]);
+    expect(d.suspects[0]!.words).toBe('Porch box and Nook box hang on one breaker');
+    expect(d.tests[1]!.words).toBe('A lamp in each. The breaker of Nook box off: does the one in Porch box go out too?');
+    expect(d.tests[1]!.outcomes).toEqual([{ id: 'out', words: 'both are out' }, { id: 'on', words: 'Porch box stays on' }]); // prettier-ignore
+    const without = questionDictionary(house(), { boxId: 'b0', question: 'same circuit' });
+    expect(without.suspects[0]!.words).toBe('Porch box and the other box hang on one breaker');
+  });
   it('readings that go with no answer contradict, and signs stop it as they stop a search', () => {
     const d = questionDictionary(house(), { boxId: 'b0', otherBoxId: 'b2', question: 'same circuit' });
     const ask = { question: 'same circuit' as const };

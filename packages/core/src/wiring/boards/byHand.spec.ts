@@ -141,6 +141,50 @@ describe('the box', () => {
   });
 });
 
+describe('from the panel to a box with a single receptacle, its cable noted grounds first', () => {
+  const single: Bench = {
+    ...emptyBench(),
+    boxes: [{ id: 'y', name: 'Y', material: 'plastic', gangs: 1, volumeIn3: 20 }, { id: 'z', name: 'Z', material: 'plastic', gangs: 1, volumeIn3: 20 }], // prettier-ignore
+    cables: [
+      { ...BENCH.cables[1]!, colours: ['bare', 'white', 'black'], ends: ['panel', 'y'] },
+      { ...BENCH.cables[1]!, id: 'f', colours: ['black', 'white', 'bare'], ends: ['y', 'z'] },
+    ],
+    devices: [{ ...device('r', 'single'), boxId: 'y' }],
+    joints: [
+      { id: 'h', boxId: 'y', kind: 'terminal', ends: [wire(2, 1, 'c')], at: { device: 'r', terminal: 'brass' } },
+      { id: 'n', boxId: 'y', kind: 'terminal', ends: [wire(1, 1, 'c')], at: { device: 'r', terminal: 'silver' } },
+      { id: 'g', boxId: 'y', kind: 'terminal', ends: [wire(0, 1, 'c')], at: { device: 'r', terminal: 'green' } },
+    ],
+  };
+  const d = benchDrawing(single);
+  it('each cable says where it goes, and from which end it is seen', () => {
+    expect(d.boxes.map((b) => b.cables.map((c) => c.toward))).toEqual([['Y'], ['panel', 'Z'], ['Y']]);
+    expect(d.devices.map((x) => [x.id, x.faces.map((f) => f.face)])).toEqual([['r', ['upper']]]);
+    // the panel is as high as its bars ask, boxes stand beside each other
+    expect(d.boxes.map((b) => [b.x, b.width])).toEqual([[12, 16 + 80 + 20 + 40 + 110], [304, d.boxes[1]!.width], [304 + d.boxes[1]!.width + 26, 190]]); // prettier-ignore
+    expect(d.spots.filter((s) => s.device === 'box')).toEqual([]);
+  });
+  it('black nearest the left, in the first lane; each wire to its side of the device, the ground under it', () => {
+    const own = drawnWires(d).filter((w) => w.startsWith('c/') && w.includes('/1 '));
+    // the box from 304, its cables from 320 on, 80 wide each and 20 between: the device at 520 + 62
+    expect(own).toEqual([
+      'c/0/1 G: 378,74 378,132 526,132 526,330 598,330 598,304; says it at 378,92, ends at 598,304',
+      'c/1/1 N: 356,74 356,123 560,123 560,176 582,176; says it at 356,92, ends at 582,176',
+      'c/2/1 H: 334,74 334,114 688,114 688,176 666,176; says it at 334,92, ends at 666,176',
+    ]);
+  });
+  it('a step back: boxes by how many cables they are from the panel, which has its breakers', () => {
+    const far = lineDrawing({ ...single, breakers: [{ id: 'b1', number: '7', amps: 15, leg: 'A', kind: 'plain', curve: 'US', on: false }], cables: [single.cables[0]!, { ...single.cables[1]!, ends: ['z', 'y'] }] }); // prettier-ignore
+    expect(far.boxes.map((b) => [b.id, b.x, b.y, b.breakers])).toEqual([
+      ['panel', 20, 20, [{ number: '7', amps: 15, on: false }]],
+      ['y', 240, 20, []],
+      ['z', 460, 20, []],
+    ]);
+    // what no cable leads to stands in the first column
+    expect(lineDrawing({ ...single, cables: [] }).boxes.map((b) => [b.x, b.y])).toEqual([[20, 20], [240, 20], [240, 130]]); // prettier-ignore
+  });
+});
+
 describe('the panel', () => {
   it('breakers 34 apart, then the bars; wires come down in columns of their own, 9 apart, the lower lane further out', () => {
     const breaker = (n: number) => ({ id: `b${n}`, number: `${n}`, amps: 20, leg: 'A' as const, kind: 'plain' as const, curve: 'US' as const, on: true }); // prettier-ignore
