@@ -14,6 +14,7 @@ import {
   suspicionOf,
   type CircuitBench,
   type Dictionary,
+  type PartLikely,
 } from './index.js';
 
 const onBench = (bench: Bench): CircuitBench => ({ bench: { ...bench, plugged: [] }, taken: [], unseen: new Set(), circuit: undefined, site: quinceStreet.site }); // prettier-ignore
@@ -60,6 +61,39 @@ describe('the circuit as a line', () => {
       expect(sum).toBeGreaterThan(1 - 1e-9);
       expect(sum).toBeLessThan(1.1);
     }
+  });
+  it('each part in its box or cable, shares added up and never over the whole; what is in neither stands by itself', () => {
+    const bench = runOfBoxes({ boxes: 3 });
+    const part = (part: string, share: number): PartLikely => ({ part, share, suspects: [{ suspect: { id: part, kind: 'open splice', part, words: `${part} is off`, prior: share }, share }] }); // prettier-ignore
+    const d2 = bench.devices.find((d) => d.boxId === 'box2')!.id;
+    const line = circuitLine({ known: onBench(bench) }, [
+      ...[part(`device/${d2}`, 0.2), part('joints/box2', 0.1), part(`tripped/${d2}`, 0.01), part(`switch/${d2}`, 0.009)],
+      ...[
+        part('panel', 0.05),
+        part('breaker/b', 0.02),
+        part('cable/cable2', 0.6),
+        part('unknown/cable2', 0.7),
+        part('joints/box3', 0.0099),
+      ],
+      ...[part('appliance', 0.3), part('device/elsewhere', 0.002)],
+    ]);
+    expect(line.boxes.map((b) => [b.id, Math.round(b.share * 1e4) / 1e4, b.suspicion, b.parts.length])).toEqual([
+      ['panel', 0.07, 'possible', 2],
+      ['box1', 0, 'cleared', 0],
+      // what carries less than one in a hundred is added, but not named
+      ['box2', 0.319, 'likely', 3],
+      ['box3', 0.0099, 'cleared', 0],
+    ]);
+    expect(line.boxes[2]!.parts[0]).toBe(`device/${d2} is off`);
+    expect(line.cables.map((c) => [c.id, c.share, c.suspicion, c.from.column, c.to.column])).toEqual([
+      ['cable1', 0, 'cleared', 0, 1],
+      ['cable2', 1, 'likely', 1, 2],
+      ['cable3', 0, 'cleared', 2, 3],
+    ]);
+    expect(line.elsewhere).toEqual([{ part: 'appliance', share: 0.3 }, { part: 'device/elsewhere', share: 0.002 }]); // prettier-ignore
+    // a cable that leaves the circuit is no stretch of it
+    const away: Bench = { ...bench, cables: bench.cables.map((c) => (c.id === 'cable3' ? { ...c, ends: ['box2', 'elsewhere'] } : c)) };
+    expect(circuitLine({ known: onBench(away) }, []).cables.map((c) => c.id)).toEqual(['cable1', 'cable2']);
   });
   it('just within and just without each word', () => {
     expect([0.25, 0.249, 0.03, 0.029, 0.01, 0.0099, 0].map(suspicionOf)).toEqual(['likely', 'possible', 'possible', 'hardly', 'hardly', 'cleared', 'cleared']); // prettier-ignore

@@ -4,7 +4,7 @@
  */
 import { describe, expect, it } from 'vitest';
 import { inches, toInches } from '../../measure/index.js';
-import { measured, type Fixture, type Site, type Wall, type WantPlace } from '../../model/index.js';
+import { emptySite, measured, type Fixture, type Site, type Wall, type WantPlace } from '../../model/index.js';
 import { framing, traced, type Traced } from '../index.js';
 import { boxOn, placeOn, RATES, smallHouse, wallOf } from '../smallHouse.testing.js';
 import { input, laid, way } from '../smallWay.testing.js';
@@ -37,6 +37,12 @@ describe('in a wall', () => {
     // numbered from one on; a corner post gets no bushing and no seal
     expect(t.holes.map((h) => [h.id, h.count, h.bushing, h.seal])).toEqual([1, 2, 3].map((n) => [`hole-${n}`, 1, false, false]));
     expect(t.openings.map((o) => o.id)).toEqual(['opening-1', 'opening-2', 'opening-3']);
+  });
+  it('a thicker wall’s middle lies deeper, that of a wall before it as deep as it is', () => {
+    const deep = { framing: { ...wallE.framing, studDepth: at(5.5) } };
+    const t = laid(house(104, { walls: { e: deep } }), placeOn('e', 8));
+    // half an inch of board and half of 5 1/2
+    expect([path(t, 0).at(-1)!.slice(0, 2), path(t, 1)]).toEqual([[113.54, 2.25], [[123.25, -8, 15.87]]]); // prettier-ignore
   });
   it('from one plate to the other: down, along under the floor, up', () => {
     const t = laid(house(24, { den: { below: 'basement' } }), placeOn('n', 56));
@@ -99,6 +105,35 @@ describe('over and under rooms', () => {
     expect([t.counts.joists, hollow(t).fastened]).toEqual([0, 'stapled along the side of a joist (334.15(C), 334.30)']);
     // 9.8 down, 5 aside, then 100 1/2 along: 12 in from either end of that, and in its middle
     expect(hollow(t).staples.map(inch)).toEqual([9.8 + 5 + 12, 9.8 + 5 + 50.25, 9.8 + 5 + 88.5].map((v) => expect.closeTo(v, 0))); // prettier-ignore
+  });
+  it('by a point that it has to pass, in two parts that meet there', () => {
+    const site = house(24, { den: BASEMENT });
+    const f = framing(site, [placeOn('n', 56)], { rates: RATES, gauge: 14, dryingHours: 24 });
+    const k = f.nodes.findIndex((n) => n.space === 'basement/0' && n.y < -inches(48) && n.x > inches(30) && n.x < inches(48));
+    const { space, x, y } = f.nodes[k]!;
+    const [there, on] = [way(f, f.boxes.get('b')!, k), way(f, k, f.places[0]!)];
+    const t = traced({ ...input(site, f), nodes: [...there.nodes, ...on.nodes.slice(1)], edges: [...there.edges, ...on.edges], via: { space, x, y } }); // prettier-ignore
+    const [px, py] = [fine(x), fine(y)];
+    expect(path(t, 1)).toEqual([[24, 2.25, 0], [24, 2.25, -9.84], [px, 2.25, -9.84], [px, py, -9.84], [56, py, -9.84], [56, 2.25, -9.84], [56, 2.25, 0]].map((p) => p.map((v) => expect.closeTo(v!, 1)))); // prettier-ignore
+  });
+  it('in a room with a corner that comes in: round it, not across where no floor is', () => {
+    const rooms = { A: 'den', B: 'out' };
+    const walls = [['a', 120], ['b', 48], ['c', 60], ['d', 48], ['e', 60], ['f', 96]].map(([id, length]) => wallOf(id as string, length as number, rooms)); // prettier-ignore
+    const site = (boxOnWall: string, u: number): Site => ({
+      ...emptySite(),
+      rooms: [
+        { id: 'den', name: 'den', use: 'living', ...BASEMENT, sides: walls.map((w) => ({ wallId: w.id, face: 'A', turn: w.id === 'c' ? 'left' : 'right' })) },
+        { id: 'out', name: 'outdoors', use: 'outdoors' },
+      ],
+      walls,
+      boxes: [boxOn('b', boxOnWall, u)],
+    }); // prettier-ignore
+    // down from the top of the right wall 24 in; from the bottom wall's right end, which lies at 60 in, 30 in to the left
+    const there = laid(site('b', 24), placeOn('e', 30));
+    const back = laid(site('e', 30), placeOn('b', 24));
+    const corners = (t: Traced) => hollow(t).path.map((p) => [p.x, p.y].map((v) => Math.round(toInches(v)))).filter((p, i, all) => i === 0 || p.join() !== all[i - 1]!.join()); // prettier-ignore
+    expect(corners(there)).toEqual([[122, -24], [30, -24], [30, -98]]); // prettier-ignore
+    expect(corners(back)).toEqual([[30, -98], [30, -24], [122, -24]]); // prettier-ignore
   });
   it('along the other walls as well: which way it runs is told by how far, not by where', () => {
     // from 93 in, straight across to 27 from the other wall's left end, under joists that lie in its way: 6 of them
