@@ -3,11 +3,14 @@
  * wrongly is reckoned. Shares by hand; what two together have is common practice, no source.
  */
 import { describe, expect, it } from 'vitest';
-import { runOfBoxes, sharedNeutralRun, variedCircuit } from '../circuit/index.js';
+import { NetworkError, runOfBoxes, sharedNeutralRun, switchOn, variedCircuit } from '../circuit/index.js';
+import { readLamps } from '../instruments/index.js';
 import { COMPLAINTS, emptySite, type Bench } from '../model/index.js';
 import { once } from '../once.testing.js';
 import type { CircuitBench } from './circuitBench.js';
 import { dictionaryOf, type Dictionary } from './predict.js';
+import { faultsOn } from './suspects.js';
+import { lampId } from './testKinds.js';
 
 const onBench = (bench: Bench): CircuitBench => ({ bench: { ...bench, plugged: [] }, taken: [], unseen: new Set(), circuit: undefined, site: emptySite() }); // prettier-ignore
 const known = onBench(runOfBoxes({ boxes: 1 }));
@@ -226,5 +229,43 @@ describe('two at once: what is left when the breaker is on again and all is unpl
     expect([dark(off) === dark(off, open), dark(open) === dark(off, open), dark(worn) === 'reads as right']).toEqual([true, true, true]);
     expect(shown('lamps/box1-outlet/upper', open)).toBe('reads as right');
     expect(shown('lamps/box1-outlet/upper', off, open)).toBe(shown('lamps/box1-outlet/upper', off));
+  });
+});
+
+describe('two at once, beside the circuit wired so and switched on', () => {
+  it.each([['chain'], ['protected first']] as const)('%s: the lamps of every face, for each pair whose wirings go together', (shape) => {
+    const { bench } = variedCircuit(shape, 2, 1, 'screws');
+    const plain = onBench(bench);
+    const d = dictionaryOf(plain, 'box2');
+    const faults = faultsOn(plain);
+    const differ: string[] = [];
+    let [pairs, shared] = [0, 0];
+    for (const [h, { of }] of d.hypotheses.entries()) {
+      if (of.length !== 2) continue;
+      // a class is alike in every reading: its first speaks for it
+      const [a, b] = of.map((c) => faults[d.classes[c]!.members[0]!]!);
+      // what is laid across cut wires needs both at its ends; what isn't wiring is no edit of it
+      if (!a!.bench || !b!.bench || [a, b].some((f) => /short|pinched|swapped|bootleg|line-load|hot-ground/.test(f!.suspect.id))) continue;
+      let on;
+      try {
+        on = switchOn(b!.bench(a!.bench(plain.bench)));
+      } catch (error) {
+        if (error instanceof NetworkError) continue;
+        throw error;
+      }
+      pairs += 1;
+      if (a!.suspect.kind === 'open contact' && b!.suspect.kind === 'open contact') shared += 1;
+      for (const face of ['box1-outlet/upper', 'box1-outlet/lower', 'box2-outlet/upper', 'box2-outlet/lower']) {
+        const test = d.tests.find((t) => t.id === `lamps/${face}`);
+        if (!test) continue;
+        const row = rowOf(d, test.id, h);
+        const most = test.outcomes[row.indexOf(Math.max(...row))]!.id;
+        const [device, which] = face.split('/') as [string, 'upper' | 'lower'];
+        const is = lampId(readLamps(on, device, which).code);
+        if (most !== is) differ.push(`${a!.suspect.id} and ${b!.suspect.id}: ${face} ${most} for ${is}`);
+      }
+    }
+    expect([pairs > 40, shared > 0]).toEqual([true, true]);
+    expect(differ).toEqual([]);
   });
 });
