@@ -107,4 +107,29 @@ describe('more than is worked out exactly, or by way of a point', () => {
     expect([pieces(r, 'track'), wires(r)]).toEqual([[32, 32], 3]);
     expect(fitted(r).filter((f) => !f.includes('box'))).toEqual([]);
   });
+  it('wished for in any order: the least new track first, so that each hangs on the one before it', () => {
+    const r = laid(
+      56,
+      [64, 24, 88, 40, 72, 32, 80, 48].map((u) => placeOn('n', u)),
+    );
+    // 8 in from one to the next; to the right until that ends, as those were wished for before 48
+    expect(of(r)).toEqual([[0, 4, 6, 2, 7, 3, 5, 1], [-1, 0, 1, 2, -1, 4, 5, 6]]); // prettier-ignore
+    expect(pieces(r, 'track')).toEqual([32, 32]);
+  });
+});
+
+it('an outlet in another room, to which no track leads, stands at the end without a way; the others have theirs', () => {
+  const r = laid(24, [placeOn('n', 56), placeOn('n2', 60), placeOn('n', 88)]);
+  expect(of(r)).toEqual([[0, 2, 1], [-1, 0, 1]]); // prettier-ignore
+  expect([r.run.runs.length, pieces(r, 'track')]).toEqual([2, [60, 4]]);
+});
+it('not through another box that hangs on the wall', () => {
+  // a box of the house between the two has a base of its own in the graph, which is no way through and costs nothing
+  const site = smallHouse({ boxes: [boxOn('b', 'n', 24), boxOn('c', 'n', 40)] });
+  const places = [placeOn('n', 56), placeOn('n', 88)];
+  const frame = framing(site, places, { rates: RATES, gauge: 12, dryingHours: 24, surfaceOnly: true });
+  const feed = frame.boxes.get('b')!;
+  const option = { nodes: [feed], edges: [] as FrameEdge[] };
+  const { runs } = racewayRun(frame, { weights: EVEN_WEIGHTS, places, forbidden: [] as string[] } as unknown as Want, option);
+  expect(runs.map((r) => r.nodes.includes(frame.boxes.get('c')!))).toEqual([false, false]);
 });
