@@ -30,7 +30,7 @@ import {
   type Remedy,
   type RoomUse,
 } from '../model/index.js';
-import { foundSince, racewayFill, type Hole } from '../route/index.js';
+import { foundSince, racewayFill, WIRES_OF_ONE, type Hole } from '../route/index.js';
 import { boxClamps, boxMaterial, fillOf } from '../wiring/index.js';
 import { editBox, finding, put, remedy } from './finding.js';
 import type { Work, WorkBox, WorkLamp, WorkRun } from './work.js';
@@ -328,7 +328,12 @@ function racewayFindings(w: Work): Finding[] {
   const guessed = raceway.supports.filter((s) => s.guessed).length;
   const usual = [raceway.stock.stock, raceway.stock.kerf].some((l) => l.known === 'assumed');
   return [
-    finding('raceway-fill', w.job.id, runTitles.racewayFill, racewayFill(w.job.edition, gauge, 3, raceway.stock)),
+    finding(
+      'raceway-fill',
+      w.job.id,
+      runTitles.racewayFill,
+      racewayFill(w.job.edition, gauge, raceway.wires ?? WIRES_OF_ONE, raceway.stock),
+    ),
     finding('raceway-held', w.job.id, runTitles.racewayHeld, {
       verdict: guessed ? 'can’t tell' : 'ok',
       ...(guessed

@@ -93,5 +93,7 @@ export const RacewayParts = z.strictObject({
     .max(500),
   /** length of each of hot, neutral and ground */
   conductorMm: mm,
+  /** wires that go through the same track at most; absent: hot, neutral and ground of one way */
+  wires: z.number().int().min(3).max(90).optional(),
 });
 export type RacewayParts = z.infer<typeof RacewayParts>;

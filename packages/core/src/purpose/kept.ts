@@ -1,17 +1,18 @@
 /** What of a searched way goes into the plan when it is taken: the way itself, piece by piece, and what is put together along it. */
 import type { RacewayParts, Site, Want } from '../model/index.js';
-import { keptWay, type RacewayPlan } from '../route/index.js';
+import { keptWay, WIRES_OF_ONE, type RacewayPlan } from '../route/index.js';
 import type { KeptParts } from './outletPlan.js';
 import { ownId } from './ownId.js';
 import type { RouteDetail } from './routeDetail.js';
 import type { RouteOption } from './searchRoutes.js';
 
-const partsOf = ({ stock, fittings, pieces, supports, conductorMm }: RacewayPlan): RacewayParts => ({
+const partsOf = ({ stock, fittings, pieces, supports, conductorMm, wires }: RacewayPlan): RacewayParts => ({
   stock,
   fittings: fittings.map((f) => ({ ...f, what: f.what.slice(0, 120), where: f.where.slice(0, 1000) })),
   pieces: pieces.map((p) => ({ ...p, where: p.where.slice(0, 1000) })),
   supports: supports.map((s) => ({ ...s, where: s.where.slice(0, 1000) })),
   conductorMm,
+  ...(wires > WIRES_OF_ONE ? { wires } : {}),
 });
 
 /** @param option the way as it was shown */

@@ -212,6 +212,46 @@ describe('the model railway: a raceway off a ground-fault face, six boxes on two
   });
 });
 
+describe('a raceway up from a box in the middle of the bench wall, one outlet to either side', () => {
+  const site = {
+    ...quinceStreet.site,
+    boxes: quinceStreet.site.boxes.map((b) =>
+      b.id === 'shed-box' ? { ...b, place: { ...b.place, distance: measured(inches(70)), bottom: measured(inches(14)) } } : b,
+    ),
+  };
+  const house: House = { ...quinceStreet, site };
+  const railway = openJobs.find((j) => j.id === 'model-railway')!;
+  const withSheet = (most12: number): JobInHouse => {
+    const want = {
+      ...railway.want!,
+      places: [railway.want!.places[0]!, railway.want!.places[2]!],
+      raceway: { ...railway.want!.raceway!, most12 },
+    };
+    const open = inHouse({ ...bareJob(railway), want }, house);
+    const wanted = wantOf(open)!;
+    const option = searchRoutes(house, wanted).found.options[0]!;
+    return inHouse(bareJob(takeWay(open, keptParts(site, wanted, option, routeDetail(house, wanted, option))).job), house);
+  };
+  const job = withSheet(6);
+  it('both outlets get their wires from that box, each cable with its way from there', () => {
+    expect(workOf(job).runs.map((r) => `${r.from!.box.name} > ${r.to.box.name}`)).toEqual(['Shed box > Model railway 1', 'Shed box > Model railway 2']); // prettier-ignore
+    expect(job.changes.flatMap((c) => (c.do === 'run-cable' ? [c.way!.feed] : []))).toEqual(['shed-box', 'shed-box']);
+    expect(checkJobIn(bareJob(job), house, [])).toMatchObject({ ok: true });
+  });
+  it('six wires go up through one track: that many are judged, not the three of one way', () => {
+    const fill = (most12: number) => ledgerOf(withSheet(most12)).find((f) => f.rule === 'raceway-fill')!;
+    expect([5, 6].map((n) => fill(n).verdict)).toEqual(['stop', 'ok']);
+    expect(fill(6).sums[0]!.result.value).toBe(6);
+  });
+  it('its tee is bought, and is one of the turns that the wires are pulled through', () => {
+    const { fittings } = workOf(job).raceway!;
+    expect(fittings.map((f) => f.what)).toEqual(['base fitting over the existing box', 'device box', 'flat tee', 'device box']);
+    expect(materialsOf(job).filter((m) => /flat tee/.test(m.what)).map((m) => m.amount)).toEqual(['1']); // prettier-ignore
+    const pull = stepsOf(job).find((x) => x.id === 'pull-wires')!;
+    expect(pull.time.find((t) => t.kind === 'turn of a cable')).toMatchObject({ count: 1 });
+  });
+});
+
 describe('the cellar lights: a switch, and ten lampholders one after another', () => {
   const job = taken('cellar-lights');
   const w = workOf(job);

@@ -23,6 +23,8 @@ export const RACEWAY_MM = {
   free: inches(8),
   spare: feet(1),
 };
+/** Hot, neutral and ground of one way. */
+export const WIRES_OF_ONE = 3;
 /** Cross-section of insulated copper, in² (NEC Chapter 9 Table 5, THHN; from memory), and how much of the inside wires may take. */
 const CONDUCTOR_IN2: Record<number, number> = { 14: 0.0097, 12: 0.0133, 10: 0.0211 };
 const FILL_SHARE = 0.4;
@@ -58,6 +60,8 @@ export interface RacewayPlan {
   track: StockCut;
   covers: StockCut;
   supports: RacewaySupport[];
+  /** through the same track at most */
+  wires: number;
   fill: Judged;
   /** of each of hot, neutral and ground */
   conductorMm: number;
@@ -203,7 +207,8 @@ export function racewayPlan(
     ...{ fittings: g.fittings, pieces: g.pieces, supports: g.supports },
     track: cutStock(lengths('track'), stock.stock.mm, stock.kerf.mm),
     covers: cutStock(lengths('cover'), stock.stock.mm, stock.kerf.mm),
-    fill: racewayFill(edition, gauge, 3 * g.ways, stock),
+    wires: WIRES_OF_ONE * g.ways,
+    fill: racewayFill(edition, gauge, WIRES_OF_ONE * g.ways, stock),
     conductorMm,
     sums: [
       { terms: runTerms, result: term('raceway, box to box', total(runTerms), 'length') },
