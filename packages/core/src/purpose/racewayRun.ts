@@ -26,15 +26,25 @@ export function racewayRun(frame: Framing, want: Want, option: Pick<RouteOption,
   return least ?? oneByOne(frame, want, option);
 }
 
+/** What an edge costs, as its criteria count for the owner. */
+function costIn(want: Want): (e: FrameEdge) => number {
+  const worth = worthOf(want.weights);
+  return (e) => e.cost.reduce((sum, c, k) => sum + c * worth[k]!, 0);
+}
+/** Parts of the house that were left out, and boxes and outlets that the track doesn’t join. */
+function noWayThrough(frame: Framing, want: Want, joined: (n: number) => boolean): (n: number) => boolean {
+  const forbidden = new Set(want.forbidden);
+  return (n) => !joined(n) && (forbidden.has(frame.nodes[n]!.space) || isSpace(frame.nodes[n]!.space, 'feed', 'place'));
+}
+
 /** The cheapest track of all; undefined where none leads to some outlet. */
 function leastTrack(frame: Framing, want: Want, feed: number): RacewayRun | undefined {
-  const worth = worthOf(want.weights);
-  const forbidden = new Set(want.forbidden);
+  const cost = costIn(want);
   const places = frame.places.slice(0, want.places.length);
   const ends = new Set([feed, ...places]);
-  const shut = (n: number): boolean => !ends.has(n) && (forbidden.has(frame.nodes[n]!.space) || isSpace(frame.nodes[n]!.space, 'feed', 'place')); // prettier-ignore
+  const shut = noWayThrough(frame, want, (n) => ends.has(n));
   const open = frame.edges.filter((e) => !shut(e.from) && !shut(e.to));
-  const tree = joiningTree(open.map((e) => ({ from: e.from, to: e.to, cost: e.cost.reduce((t, c, k) => t + c * worth[k]!, 0) })), [...ends]); // prettier-ignore
+  const tree = joiningTree(open.map((e) => ({ from: e.from, to: e.to, cost: cost(e) })), [...ends]); // prettier-ignore
   if (!tree) return undefined;
   const around = new Map<number, FrameEdge[]>();
   for (const e of tree.map((i) => open[i]!)) for (const n of [e.from, e.to]) around.set(n, [...(around.get(n) ?? []), e]);
@@ -68,7 +78,7 @@ function leastTrack(frame: Framing, want: Want, feed: number): RacewayRun | unde
  * wherever the least new track leads to it, and its wires come through the track that is there, from the nearer box.
  */
 function oneByOne(frame: Framing, want: Want, option: Pick<RouteOption, 'nodes' | 'edges'>): RacewayRun {
-  const worth = worthOf(want.weights);
+  const cost = costIn(want);
   const left = new Set(want.places.map((_, i) => i));
   const stations = new Map<number, number>([[option.nodes[0]!, -1]]);
   const reached = new Set<number>();
@@ -83,17 +93,14 @@ function oneByOne(frame: Framing, want: Want, option: Pick<RouteOption, 'nodes' 
       for (const n of part.nodes) reached.add(n);
     }
   };
-  const forbidden = new Set(want.forbidden);
   const newTrack = (to: number): { section: Section; cost: number } | undefined => {
-    const node = (n: number): boolean =>
-      forbidden.has(frame.nodes[n]!.space) || (n !== to && !reached.has(n) && isSpace(frame.nodes[n]!.space, 'feed', 'place'));
-    const way = cheapestWay(frame.graph, [...reached].map((n) => ({ node: n, cost: FRESH })), to, worth, { node }); // prettier-ignore
+    const node = noWayThrough(frame, want, (n) => n === to || reached.has(n));
+    const way = cheapestWay(frame.graph, [...reached].map((n) => ({ node: n, cost: FRESH })), to, worthOf(want.weights), { node }); // prettier-ignore
     if (!way) return undefined;
     const edges = way.edges.map((e) => frame.edges[e]!);
     const nodes = [to];
     for (const e of [...edges].reverse()) nodes.unshift(e.to === nodes[0] ? e.from : e.to);
-    const cost = edges.reduce((s, e) => s + e.cost.reduce((t, c, k) => t + c * worth[k]!, 0), 0);
-    return { section: { nodes, edges }, cost };
+    return { section: { nodes, edges }, cost: edges.reduce((sum, e) => sum + cost(e), 0) };
   };
   take(option);
   while (left.size) {

@@ -270,7 +270,7 @@ function onward(g: Growing, e: FrameEdge, a: FrameNode, b: FrameNode): void {
     last.endsAt = 'box';
     return;
   }
-  let startsAt = begins ?? 'elbow';
+  let startsAt = begins ?? (last ? 'elbow' : 'box');
   if (last && startsAt === 'elbow') {
     g.fit('flat elbow', `${wall.name}, ${g.say(along(a))} from the left end`);
     last.endsAt = 'elbow';
