@@ -268,6 +268,37 @@ describe('two outlets one after the other', () => {
   });
 });
 
+describe('a way that goes over track that is there', () => {
+  const tenth = (r: RacewayPlan, what: 'track' | 'cover') => pieces(r, what).map((mm) => Math.round(mm * 10 - 1e-6) / 10);
+  const high = (u: number) => placeOn('n', u, { bottom: measured(inches(41.125)) });
+  it('back past the first box to the other side: track once, wires twice, out of the box that sits there', () => {
+    const r = laid(boxOn('b', 'n', 56), [placeOn('n', 24), placeOn('n', 88)]);
+    expect([tenth(r, 'track'), tenth(r, 'cover'), r.wires]).toEqual([[32, 32], [29.6, 29.6], 6]); // prettier-ignore
+    expect(r.fittings.map((f) => f.what)).toEqual(['base fitting over the existing box', 'device box', 'device box']);
+    // 32 to the first; 32 back and 32 on
+    expect(inch(r.conductorMm)).toBe(96 + 4 * 8 + 12);
+    expect(r.sums[1]!.terms.map((t) => [t.label, inch(t.value)])).toContainEqual(['once more where two ways share the track', 32]);
+    expect(r.sums[0]!.terms.map((t) => inch(t.value))).toEqual([32, 32]);
+    expect(r.fill.sums[0]!.result.value).toBe(6);
+  });
+  it('off it where it turned: a tee in place of the elbow', () => {
+    const r = laid(boxOn('b', 'n', 56), [high(24), high(88)]);
+    const up = (1105 - 403) / 25.4;
+    expect(r.fittings.map((f) => f.what)).toEqual(['base fitting over the existing box', 'device box', 'flat tee', 'device box']);
+    expect(pieces(r, 'track')).toEqual([up - 1.5, 30.5, 30.5].map((v) => expect.closeTo(v, 1)));
+    expect(pieces(r, 'cover')).toEqual([up - 1.5 - 2.375 + 0.5, 30.5 - 1.4375 + 0.5, 30.5 - 1.4375 + 0.5].map((v) => expect.closeTo(v, 1))); // prettier-ignore
+    expect([r.wires, inch(r.conductorMm)]).toEqual([6, expect.closeTo(up + 32 + 32 + 32 + 4 * 8 + 12, 1)]);
+  });
+  it('to an outlet on it: its box is set there, and the cover is cut for it', () => {
+    const r = laid(boxOn('b', 'n', 24), [placeOn('n', 88), placeOn('n', 56)]);
+    expect([tenth(r, 'track'), tenth(r, 'cover'), r.wires]).toEqual([[60, 4], [29.6, 29.6], 6]); // prettier-ignore
+    expect(fittings(r).filter((f) => f.includes('device box'))).toEqual(['1 device box: wall n, 88" from the left end', '1 device box: wall n, 56" from the left end']); // prettier-ignore
+  });
+  it('one way alone shares nothing: three wires', () => {
+    expect(laid(boxOn('b', 'n', 24), [placeOn('n', 56), placeOn('n', 88)]).wires).toBe(3);
+  });
+});
+
 describe('wires in a track', () => {
   const fill = (gauge: number, wires: number, sheet = {}) => racewayFill('US-2023', gauge, wires, sheet);
   it('as many as its maker made it for; one more is too many', () => {
