@@ -5,9 +5,9 @@
  */
 import { describe, expect, it } from 'vitest';
 import { feet, inches, toInches } from '../measure/index.js';
-import { emptySite, measured, type Box, type Fixture, type Site, type Wall, type WantPlace } from '../model/index.js';
+import { measured, type Box, type Fixture, type Site, type Wall, type WantPlace } from '../model/index.js';
 import { cheapestWay, framing, racewayFill, racewayPlaces, racewayPlan, USUAL_STOCK, type FrameEdge, type RacewayPlan } from './index.js';
-import { boxOn, placeOn, RATES, smallHouse, wallOf } from './smallHouse.testing.js';
+import { boxOn, placeOn, L_ROOM, RATES, roundRoom, smallHouse } from './smallHouse.testing.js';
 
 const FRESH = [0, 0, 0, 0, 0];
 const inch = (mm: number) => Math.round(toInches(mm) * 10000) / 10000;
@@ -214,44 +214,11 @@ describe('onto the front of a shelf', () => {
 
 describe('round a corner that comes into the room', () => {
   it('an outside corner', () => {
-    const rooms = { A: 'den', B: 'out' };
-    const walls = [['a', 120], ['b', 48], ['c', 60], ['d', 48], ['e', 60], ['f', 96]].map(([id, length]) => wallOf(id as string, length as number, rooms)); // prettier-ignore
-    const site: Site = {
-      ...emptySite(),
-      rooms: [
-        {
-          id: 'den',
-          name: 'den',
-          use: 'living',
-          sides: walls.map((w) => ({ wallId: w.id, face: 'A', turn: w.id === 'c' ? 'left' : 'right' })),
-        },
-        { id: 'out', name: 'outdoors', use: 'outdoors' },
-      ],
-      walls,
-      boxes: [boxOn('b', 'b', 24)],
-    };
+    const site = roundRoom(L_ROOM, 'c', [boxOn('b', 'b', 24)]);
     expect(laidIn(site, [placeOn('d', 24)]).fittings.map((f) => f.what)).toEqual(['base fitting over the existing box', 'inside corner', 'outside corner', 'device box']); // prettier-ignore
   });
-});
-
-describe('shorter than its fittings', () => {
   it('between two corners 2 in apart nothing is seen of it: no track and no cover', () => {
-    const rooms = { A: 'den', B: 'out' };
-    const walls = [['a', 118], ['b', 48], ['c', 2], ['d', 48], ['e', 120], ['f', 96]].map(([id, length]) => wallOf(id as string, length as number, rooms)); // prettier-ignore
-    const site: Site = {
-      ...emptySite(),
-      rooms: [
-        {
-          id: 'den',
-          name: 'den',
-          use: 'living',
-          sides: walls.map((w) => ({ wallId: w.id, face: 'A', turn: w.id === 'b' ? 'left' : 'right' })),
-        },
-        { id: 'out', name: 'outdoors', use: 'outdoors' },
-      ],
-      walls,
-      boxes: [boxOn('b', 'b', 24)],
-    };
+    const site = roundRoom([['a', 118], ['b', 48], ['c', 2], ['d', 48], ['e', 120], ['f', 96]], 'b', [boxOn('b', 'b', 24)]); // prettier-ignore
     const r = laidIn(site, [placeOn('d', 24)]);
     expect(r.fittings.map((f) => f.what)).toEqual(['base fitting over the existing box', 'outside corner', 'inside corner', 'device box']);
     expect([pieces(r, 'track'), pieces(r, 'cover')]).toEqual([[22.5, 22.5], [21.5625, 21.5625]]); // prettier-ignore
@@ -293,6 +260,12 @@ describe('a way that goes over track that is there', () => {
     const r = laid(boxOn('b', 'n', 24), [placeOn('n', 88), placeOn('n', 56)]);
     expect([tenth(r, 'track'), tenth(r, 'cover'), r.wires]).toEqual([[60, 4], [29.6, 29.6], 6]); // prettier-ignore
     expect(fittings(r).filter((f) => f.includes('device box'))).toEqual(['1 device box: wall n, 88" from the left end', '1 device box: wall n, 56" from the left end']); // prettier-ignore
+  });
+  it('back round a corner: its fitting adds no wire', () => {
+    const r = laid(boxOn('b', 'n', 104), [placeOn('e', 8), placeOn('n', 56)]);
+    expect(r.sums[1]!.terms.map((t) => [t.label, inch(t.value)])).toContainEqual(['once more where two ways share the track', 8 + 16]);
+    // 24 to the first; 24 back and 48 on
+    expect(inch(r.conductorMm)).toBe(24 + 24 + 48 + 4 * 8 + 12);
   });
   it('one way alone shares nothing: three wires', () => {
     expect(laid(boxOn('b', 'n', 24), [placeOn('n', 56), placeOn('n', 88)]).wires).toBe(3);

@@ -235,7 +235,8 @@ function atBox(g: Growing, e: FrameEdge, spot: FrameNode, { first, arrives }: { 
 /** Through track that is there already: no more than wires. */
 function again(g: Growing, e: FrameEdge, a: FrameNode, b: FrameNode): void {
   if (e.does === 'raceway-base') return;
-  g.sharedMm += Math.hypot(a.x - b.x, a.y - b.y, a.z - b.z);
+  // a corner fitting has no length of its own, though the middles of its walls lie apart
+  if (e.does === 'raceway') g.sharedMm += Math.hypot(a.x - b.x, a.y - b.y, a.z - b.z);
   [g.last, g.begins] = [undefined, 'tee'];
 }
 

@@ -41,6 +41,22 @@ export function smallHouse(
     boxes: part.boxes ?? [],
   };
 }
+/** One room by its walls in turn, each named and so many inches long, turning left at the end of one of them; boxes hang where they say. */
+export function roundRoom(lengths: readonly [string, number][], leftAfter: string, boxes: Box[], den: Partial<Room> = {}): Site {
+  const walls = lengths.map(([id, length]) => wallOf(id, length, { A: 'den', B: 'out' }));
+  const sides = walls.map((w) => ({ wallId: w.id, face: 'A' as const, turn: w.id === leftAfter ? ('left' as const) : ('right' as const) }));
+  return {
+    ...emptySite(),
+    rooms: [
+      { id: 'den', name: 'den', use: 'living', ...den, sides },
+      { id: 'out', name: 'outdoors', use: 'outdoors' },
+    ],
+    walls,
+    boxes,
+  };
+}
+/** An L: 10 ft by 8, without its lower right 5 ft by 4. */
+export const L_ROOM: [string, number][] = [['a', 120], ['b', 48], ['c', 60], ['d', 48], ['e', 60], ['f', 96]]; // prettier-ignore
 /** A box 2 1/4 by 3 3/4 in whose middle lies so far from the left end of face A, its bottom 14 in up. */
 export const boxOn = (id: string, wallId: string, fromLeftIn: number, part: Partial<Box> = {}): Box => ({
   ...{ id, name: `box ${id}`, wallId, face: 'A', kind: 'other', width: at(2.25), height: at(3.75), gangs: 1, supportFittings: 0 },

@@ -4,9 +4,9 @@
  */
 import { describe, expect, it } from 'vitest';
 import { inches, toInches } from '../../measure/index.js';
-import { emptySite, measured, type Fixture, type Site, type Wall, type WantPlace } from '../../model/index.js';
+import { measured, type Fixture, type Site, type Wall, type WantPlace } from '../../model/index.js';
 import { framing, traced, type Traced } from '../index.js';
-import { boxOn, placeOn, RATES, smallHouse, wallOf } from '../smallHouse.testing.js';
+import { boxOn, L_ROOM, placeOn, RATES, roundRoom, smallHouse, wallOf } from '../smallHouse.testing.js';
 import { input, laid, way } from '../smallWay.testing.js';
 
 const at = (inch: number) => measured(inches(inch));
@@ -117,17 +117,7 @@ describe('over and under rooms', () => {
     expect(path(t, 1)).toEqual([[24, 2.25, 0], [24, 2.25, -9.84], [px, 2.25, -9.84], [px, py, -9.84], [56, py, -9.84], [56, 2.25, -9.84], [56, 2.25, 0]].map((p) => p.map((v) => expect.closeTo(v!, 1)))); // prettier-ignore
   });
   it('in a room with a corner that comes in: round it, not across where no floor is', () => {
-    const rooms = { A: 'den', B: 'out' };
-    const walls = [['a', 120], ['b', 48], ['c', 60], ['d', 48], ['e', 60], ['f', 96]].map(([id, length]) => wallOf(id as string, length as number, rooms)); // prettier-ignore
-    const site = (boxOnWall: string, u: number): Site => ({
-      ...emptySite(),
-      rooms: [
-        { id: 'den', name: 'den', use: 'living', ...BASEMENT, sides: walls.map((w) => ({ wallId: w.id, face: 'A', turn: w.id === 'c' ? 'left' : 'right' })) },
-        { id: 'out', name: 'outdoors', use: 'outdoors' },
-      ],
-      walls,
-      boxes: [boxOn('b', boxOnWall, u)],
-    }); // prettier-ignore
+    const site = (wall: string, u: number): Site => roundRoom(L_ROOM, 'c', [boxOn('b', wall, u)], BASEMENT);
     // down from the top of the right wall 24 in; from the bottom wall's right end, which lies at 60 in, 30 in to the left
     const there = laid(site('b', 24), placeOn('e', 30));
     const back = laid(site('e', 30), placeOn('b', 24));
