@@ -230,9 +230,16 @@ describe('a raceway up from a box in the middle of the bench wall, one outlet to
     const open = inHouse({ ...bareJob(railway), want }, house);
     const wanted = wantOf(open)!;
     const option = searchRoutes(house, wanted).found.options[0]!;
-    return inHouse(bareJob(takeWay(open, keptParts(site, wanted, option, routeDetail(house, wanted, option))).job), house);
+    detail = routeDetail(house, wanted, option);
+    return inHouse(bareJob(takeWay(open, keptParts(site, wanted, option, detail)).job), house);
   };
+  let detail: ReturnType<typeof routeDetail> | undefined;
   const job = withSheet(6);
+  it('volts are told for the outlet that lies farther', () => {
+    // just under 28 7/8 in up, 35 to the one side and 37 to the other, 3 in for each of two bends
+    const [, on] = detail!.electrical.sums[0]!.terms;
+    expect([on!.label, on!.value]).toEqual(['on to the outlet', expect.closeTo((28.87 + 37 + 6) / 12, 2)]);
+  });
   it('both outlets get their wires from that box, each cable with its way from there', () => {
     expect(workOf(job).runs.map((r) => `${r.from!.box.name} > ${r.to.box.name}`)).toEqual(['Shed box > Model railway 1', 'Shed box > Model railway 2']); // prettier-ignore
     expect(job.changes.flatMap((c) => (c.do === 'run-cable' ? [c.way!.feed] : []))).toEqual(['shed-box', 'shed-box']);
