@@ -7,7 +7,16 @@ export default defineConfig({
     maxWorkers: availableParallelism(),
     projects: [
       // pure, so that one load of it does for all files of a worker
-      { test: { name: 'core', root: 'packages/core', include: ['src/**/*.spec.ts'], testTimeout: 300_000, isolate: false } },
+      {
+        test: {
+          name: 'core',
+          root: 'packages/core',
+          include: ['src/**/*.spec.ts'],
+          setupFiles: ['src/drawn.testing.ts'],
+          testTimeout: 300_000,
+          isolate: false,
+        },
+      },
       { test: { name: 'server', root: 'apps/server', include: ['src/**/*.spec.ts'], testTimeout: 240_000, hookTimeout: 60_000 } },
       {
         // services of the web app, without a page: Angular's decorators compiled as they load, a browser's store in memory

@@ -60,6 +60,18 @@ function allPaths(graph: WeightedGraph, from: number, to: number): number[][] {
   );
   return found;
 }
+// 0 –quick, dear– 1 –quick, dear– 3 and 0 –slow, cheap– 2 –slow, cheap– 3; minutes and money
+const square = weightedGraph(
+  5,
+  ['sum', 'sum'],
+  [
+    { from: 0, to: 1, cost: [10, 50] },
+    { from: 1, to: 3, cost: [10, 50] },
+    { from: 0, to: 2, cost: [60, 5] },
+    { from: 2, to: 3, cost: [60, 5] },
+    { from: 0, to: 3, cost: [130, 100] },
+  ],
+);
 const sorted = (costs: readonly (readonly number[])[]): string[] => [...new Set(costs.map((c) => c.join(',')))].sort();
 
 describe('one criterion', () => {
@@ -125,9 +137,9 @@ describe('several criteria', () => {
     fc.assert(
       fc.property(edgesOf(12, 40, 5, 9), (edges) => {
         const graph = weightedGraph(12, SUM5, edges);
-        for (const way of bestWays(graph, [{ node: 0, cost: [1, 0, 0, 2, 0] }], 11)) {
-          let node = 0;
-          let cost = [1, 0, 0, 2, 0];
+        const starts = [{ node: 0, cost: [1, 0, 0, 2, 0] }, { node: 1, cost: [0, 3, 0, 0, 1] }]; // prettier-ignore
+        for (const way of bestWays(graph, starts, 11)) {
+          let { node, cost } = starts[way.start]!;
           for (const e of way.edges) {
             expect([graph.from[e], graph.to[e]]).toContain(node);
             node = graph.from[e] === node ? graph.to[e]! : graph.from[e]!;
@@ -142,18 +154,97 @@ describe('several criteria', () => {
   });
 });
 
-// 0 –quick, dear– 1 –quick, dear– 3 and 0 –slow, cheap– 2 –slow, cheap– 3; minutes and money
-const square = weightedGraph(
-  5,
-  ['sum', 'sum'],
-  [
-    { from: 0, to: 1, cost: [10, 50] },
-    { from: 1, to: 3, cost: [10, 50] },
-    { from: 0, to: 2, cost: [60, 5] },
-    { from: 2, to: 3, cost: [60, 5] },
-    { from: 0, to: 3, cost: [130, 100] },
-  ],
-);
+describe('several starts, one of them the nearest', () => {
+  const starts = fc.array(fc.record({ node: fc.nat(9), cost: fc.tuple(fc.nat(20), fc.nat(20)) }), { minLength: 1, maxLength: 4 });
+  const blocked = fc.uniqueArray(fc.nat(9), { maxLength: 3 });
+  const weights = fc.tuple(fc.nat(3), fc.nat(3));
+
+  it('is the cheapest of all simple paths from each of them, past what is blocked', () => {
+    fc.assert(
+      fc.property(edgesOf(10, 18, 2, 9), starts, blocked, weights, (edges, from, shut, w) => {
+        const graph = weightedGraph(10, ['sum', 'sum'], edges);
+        const open = weightedGraph(10, ['sum', 'sum'], edges.filter((e) => !shut.includes(e.from) && !shut.includes(e.to))); // prettier-ignore
+        const each = from.map((s) => {
+          const paths = shut.includes(s.node) || shut.includes(9) ? [] : allPaths(open, s.node, 9);
+          return Math.min(...paths.map((c) => w[0] * (c[0]! + s.cost[0]) + w[1] * (c[1]! + s.cost[1])));
+        });
+        const found = cheapestWay(graph, from, 9, w, { node: (n) => shut.includes(n) });
+        expect(found?.cost ?? Infinity).toBe(Math.min(...each));
+        if (!found) return;
+        expect(each[found.start]).toBe(found.cost);
+        let { node } = from[found.start]!;
+        let cost = w[0] * from[found.start]!.cost[0] + w[1] * from[found.start]!.cost[1];
+        for (const e of found.edges) {
+          node = graph.from[e] === node ? graph.to[e]! : graph.from[e]!;
+          expect(shut).not.toContain(node);
+          cost += w[0] * edges[e]!.cost[0]! + w[1] * edges[e]!.cost[1]!;
+        }
+        expect([node, cost]).toEqual([9, found.cost]);
+      }),
+      { numRuns: 2000 },
+    );
+  });
+
+  it('a start that is where the way ends costs what it costs before the first edge', () =>
+    expect(cheapestWay(square, [{ node: 3, cost: [7, 4] }], 3, [1, 2])).toEqual({ cost: 15, edges: [], start: 0 }));
+  it('unless another comes in cheaper', () =>
+    expect(cheapestWay(square, [{ node: 3, cost: [70, 4] }, { node: 1, cost: [1, 0] }], 3, [1, 0])).toEqual({ cost: 11, edges: [1], start: 1 })); // prettier-ignore
+});
+
+describe('least cost to a point, from everywhere', () => {
+  const blocked = fc.uniqueArray(fc.nat(7), { maxLength: 3 });
+  it('is that of the cheapest simple path, by sum and by the largest part', () => {
+    fc.assert(
+      fc.property(edgesOf(8, 16, 2, 9), blocked, (edges, shut) => {
+        const graph = weightedGraph(8, ['sum', 'max'], edges);
+        const open = weightedGraph(8, ['sum', 'max'], edges.filter((e) => !shut.includes(e.from) && !shut.includes(e.to))); // prettier-ignore
+        const target = [0, 1, 2, 3].find((n) => !shut.includes(n))!;
+        const can = { node: (n: number) => shut.includes(n) };
+        const reached = [...reachable(graph, target, can)];
+        for (let n = 0; n < 8; n++) {
+          const paths = shut.includes(n) ? [] : allPaths(open, n, target);
+          for (const k of [0, 1]) expect(costsTo(graph, target, k, can)[n]).toBe(Math.min(NO_WAY, ...paths.map((c) => c[k]!)));
+          expect(reached[n]).toBe(paths.length ? 1 : 0);
+        }
+      }),
+      { numRuns: 1000 },
+    );
+  });
+});
+
+describe('twelve forks one after the other', () => {
+  // at the n-th fork one side costs 2ⁿ minutes, the other 2ⁿ of money: each of the 4 096 ways has minutes of its own, and money makes up the rest
+  const forks = Array.from({ length: 12 }, (_, n) => [
+    { from: n, to: n + 1, cost: [2 ** n, 0] },
+    { from: n, to: n + 1, cost: [0, 2 ** n] },
+  ]).flat();
+  it('give 4 096 ways that none of the others beats, the quickest first', () =>
+    expect(bestWays(weightedGraph(13, ['sum', 'sum'], forks), [{ node: 0, cost: [0, 0] }], 12).map((w) => w.cost)).toEqual(
+      Array.from({ length: 4096 }, (_, i) => [i, 4095 - i]),
+    ));
+});
+
+describe('by way of a point', () => {
+  it('is the best of all that lead there with all that lead on', () => {
+    fc.assert(
+      fc.property(edgesOf(7, 14, 3, 4), (edges) => {
+        const combine: Combine[] = ['sum', 'max', 'sum'];
+        const graph = weightedGraph(7, combine, edges);
+        const both = allPaths(graph, 0, 3).flatMap((a) =>
+          allPaths(graph, 3, 6).map((b) => ({ cost: [a[0]! + b[0]!, Math.max(a[1]!, b[1]!), a[2]! + b[2]!] })),
+        );
+        const found = bestWaysVia(graph, [{ node: 0, cost: [0, 0, 0] }], 3, 6);
+        expect(sorted(found.map((w) => w.cost))).toEqual(sorted(unbeaten(both).map((w) => w.cost)));
+      }),
+      { numRuns: 500 },
+    );
+  });
+  it('carries its start and its edges in order', () => {
+    const starts = [{ node: 4, cost: [0, 0] }, { node: 0, cost: [5, 0] }]; // prettier-ignore
+    expect(bestWaysVia(square, starts, 2, 3)).toEqual([{ start: 1, edges: [2, 3], cost: [125, 10] }]);
+  });
+});
+
 describe('a square with a quick dear side and a slow cheap one', () => {
   it('keeps both, and not the diagonal that is worse than each', () =>
     expect(bestWays(square, [{ node: 0, cost: [0, 0] }], 3).map((w) => w.cost)).toEqual([
@@ -185,6 +276,10 @@ describe('bad input names itself', () => {
     expect(() => weightedGraph(2, ['sum'], [{ from: 0, to: 5, cost: [1] }])).toThrow(/edge 0 leads from 0 to 5; there are 2 nodes/);
     expect(() => weightedGraph(2, ['sum'], [{ from: 0, to: 1, cost: [0.5] }])).toThrow(/edge 0 costs 0.5/);
     expect(() => weightedGraph(2, ['sum'], [{ from: 0, to: 1, cost: [-1] }])).toThrow(/at or above 0/);
+    expect(() => weightedGraph(2, ['sum'], [{ from: 2, to: 1, cost: [1] }])).toThrow(/leads from 2 to 1; there are 2 nodes/);
+    expect(() => weightedGraph(2, ['sum'], [{ from: -1, to: 1, cost: [1] }])).toThrow(/leads from -1 to 1/);
+    expect(() => weightedGraph(2, ['sum'], [{ from: 0, to: -1, cost: [1] }])).toThrow(/leads from 0 to -1/);
+    expect(() => weightedGraph(2, ['sum'], [{ from: 0, to: 2, cost: [1] }])).toThrow(/leads from 0 to 2/);
     expect(() => bestWays(square, [{ node: 0, cost: [0] }], 3)).toThrow(/1 costs, not 2/);
   });
 });

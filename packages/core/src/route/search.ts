@@ -226,7 +226,8 @@ export function cheapestWay(
       }
     }
   };
-  while (ahead.heap.size && back.heap.size && ahead.heap.least + back.heap.least < least)
+  // an empty heap's least is Infinity: nothing is left to settle
+  while (ahead.heap.least + back.heap.least < least)
     if (ahead.heap.least <= back.heap.least) step(ahead, back);
     else step(back, ahead);
   if (meet < 0) return undefined;
@@ -376,14 +377,14 @@ export function bestWays(graph: WeightedGraph, starts: readonly Start[], target:
     const { f, g } = labels;
     for (let k = 0; k < width; k++) {
       const h = bound[k]![node]!;
+      // nothing leads on from there, or it is blocked
       if (h >= FAR) return;
       f[at + k] = combine[k] === 'max' ? Math.max(g[at + k]!, h) : g[at + k]! + h;
     }
     if (!beaten(node, at)) labels.begin(node, parent, edge);
   };
   starts.forEach((s, i) => {
-    if (blocked.node?.(s.node)) return;
-    for (let k = 0; k < width; k++) labels.g[labels.count * width + k] = s.cost[k]!;
+    labels.g.set(s.cost, labels.count * width);
     add(s.node, -1 - i, -1);
   });
   while (labels.open) {
@@ -400,7 +401,6 @@ export function bestWays(graph: WeightedGraph, starts: readonly Start[], target:
       const edge = arcs[a]!;
       if (edge === labels.via[label]) continue;
       const next = from[edge] === node ? to[edge]! : from[edge]!;
-      if (blocked.node?.(next)) continue;
       if (labels.count >= MOST_LABELS) throw new RangeError('bestWays: too many ways to hold side by side');
       const here = labels.count * width;
       const { g } = labels;
@@ -411,7 +411,8 @@ export function bestWays(graph: WeightedGraph, starts: readonly Start[], target:
       add(next, label, edge);
     }
   }
-  return unbeaten(found.map((label) => labels.way(label)));
+  // what beats another stands before it in the order they are taken in: none of these beats another
+  return found.map((label) => labels.way(label));
 }
 
 const beats = (a: readonly number[], b: readonly number[]): boolean => a.every((v, k) => v <= b[k]!) && a.some((v, k) => v < b[k]!);
