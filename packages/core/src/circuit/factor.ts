@@ -264,6 +264,11 @@ export class Factor {
     }
   }
 
+  /** What the factor keeps beside its pivots: of a tree as many as it has branches, each more is fill. */
+  get entries(): number {
+    return this.valueRe.length;
+  }
+
   /** Voltages for currents put into the nodes. */
   solve(rhs: ComplexVector): ComplexVector {
     const { order } = this.symbolic;
