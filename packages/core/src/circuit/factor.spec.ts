@@ -129,7 +129,7 @@ describe('a solution', () => {
         if (exact) near(new Factor(matrixOf(pairs, ground)).solve(vector(rhs)), exact);
         else expect(loose).toContain(singular(() => new Factor(matrixOf(pairs, ground))).at);
       }),
-      { numRuns: 600 },
+      { numRuns: 300 },
     );
   });
 
@@ -141,7 +141,7 @@ describe('a solution', () => {
         const less = pairs.slice(fewer).map((p, i) => ({ ...p, re: others[i]![0], im: others[i]![1] }));
         near(new Factor(matrixOf(less, tied), like).solve(vector(rhs)), solvedExactly(less, tied, rhs)!);
       }),
-      { numRuns: 300 },
+      { numRuns: 150 },
     );
   });
 
@@ -195,7 +195,9 @@ describe('the order', () => {
 
   it('of a tree leaves no fill, whatever its nodes are called and however often a branch is there', () => {
     fc.assert(
-      fc.property(trees, (pairs) => expect(hung(pairs).entries).toBe(nodes(pairs) - 1)),
+      fc.property(trees, (pairs) => {
+        expect(hung(pairs).entries).toBe(nodes(pairs) - 1);
+      }),
       { numRuns: 300 },
     );
   });
