@@ -129,7 +129,7 @@ describe('a solution', () => {
         if (exact) near(new Factor(matrixOf(pairs, ground)).solve(vector(rhs)), exact);
         else expect(loose).toContain(singular(() => new Factor(matrixOf(pairs, ground))).at);
       }),
-      { numRuns: 300 },
+      { numRuns: 120 },
     );
   });
 
@@ -198,7 +198,7 @@ describe('the order', () => {
       fc.property(trees, (pairs) => {
         expect(hung(pairs).entries).toBe(nodes(pairs) - 1);
       }),
-      { numRuns: 300 },
+      { numRuns: 120 },
     );
   });
   it('of a tree with one ring of m nodes fills m − 3', () => {
@@ -210,7 +210,7 @@ describe('the order', () => {
         fc.pre(apart > 1);
         expect(hung([...pairs, { a, b, re: 1, im: 0 }]).entries).toBe(n + Math.max(0, apart + 1 - 3));
       }),
-      { numRuns: 300 },
+      { numRuns: 120 },
     );
   });
   it('of a network whose every two nodes are joined is full', () => {
@@ -237,7 +237,7 @@ describe('what changes', () => {
         // what was there stays as it was
         near(before, solvedExactly(pairs, tied, rhs)!);
       }),
-      { numRuns: 300 },
+      { numRuns: 120 },
     );
   });
 
