@@ -194,3 +194,101 @@ describe('what is drawn of what', () => {
     expect(jumper.jointIds).toEqual([first!.id, second!.id]);
   });
 });
+
+describe('every wire of a box, corner by corner', () => {
+  type Run = [id: string, points: string, label: string, joints: string];
+  const runs = (m: MakeUp, feed: 'pigtail' | 'feed-through' = 'pigtail'): Run[] =>
+    drawn(m, feed).drawing.wires.map((w) => [
+      w.lead.id,
+      // a screw sits at a share of the device’s height: hundredths are enough
+      w.points.map((p) => p.map((n) => Math.round(n * 100) / 100).join()).join(' '),
+      w.label.join(),
+      w.jointIds.join(' '),
+    ]);
+  const onward: MakeUp = { cables: [cable('feed', 'line'), cable('on', 'load')], devices: [device('r', 'duplex-15')] };
+
+  it('three splices: the device ends 6 over the first ground (344), under the last hot (160 + 10); its screws 0.28 and 0.72 of 186 down', () => {
+    expect(runs(onward)).toEqual([
+      // the ends of two cables 3.5 over and under the middle; the pigtail comes out at the right, 24 on, and is named 24 further
+      ['feed-g', '93,50 93,340.5 264,340.5', '93,72', 'ground-splice'],
+      ['on-g', '197,50 197,347.5 264,347.5', '197,72', 'ground-splice'],
+      // 54 left of the device, 22 under its ground screw, and up
+      ['pigtail-ground-green', '288,344 390,344 390,378 460,378 460,356', '312,344', 'ground-green ground-splice'],
+      ['feed-1', '69,50 69,192.5 264,192.5', '69,72', 'neutral-splice'],
+      ['on-1', '173,50 173,199.5 264,199.5', '173,72', 'neutral-splice'],
+      // 26 left of the device, down to the screw
+      ['pigtail-neutral-silver-upper', '288,196 418,196 418,222.08 444,222.08', '312,196', 'neutral-silver-upper neutral-splice'],
+      ['feed-0', '45,50 45,124.5 264,124.5', '45,72', 'hot-splice'],
+      ['on-0', '149,50 149,131.5 264,131.5', '149,72', 'hot-splice'],
+      // over the device, 34 right of it, down to the screw
+      ['pigtail-hot-brass-upper', '288,128 562,128 562,222.08 528,222.08', '312,128', 'hot-brass-upper hot-splice'],
+    ]);
+  });
+  it('straight to the screws: lanes 14 apart; the lower screws from beyond the names of the upper', () => {
+    expect(runs(onward, 'feed-through').filter(([id]) => !id.includes('g'))).toEqual([
+      ['feed-1', '69,50 69,196 418,196 418,218.08 444,218.08', '69,72', 'neutral-silver-upper'],
+      // 92 left; two hots of 14 end at 156, the device stands 10 under: 166
+      ['on-1', '173,50 173,210 352,210 352,299.92 444,299.92', '173,72', 'neutral-silver-lower'],
+      ['feed-0', '45,50 45,128 562,128 562,218.08 528,218.08', '45,72', 'hot-brass-upper'],
+      // one name above it: 66 + 18 right
+      ['on-0', '149,50 149,142 612,142 612,299.92 528,299.92', '149,72', 'hot-brass-lower'],
+    ]);
+  });
+  it('a second device: whites and grounds under the first, each with a column of its own', () => {
+    const { drawing } = drawn(MAKE_UPS['two yokes on one feed']!);
+    expect(drawing.devices.map((d) => [d.x, d.y])).toEqual([[444, 170], [728, 170]]); // prettier-ignore
+    // 356 + 2 · 16 + 32 + 24
+    expect([drawing.width, drawing.height]).toEqual([952, 444]);
+    expect(runs(MAKE_UPS['two yokes on one feed']!).filter(([id]) => id.endsWith('-2'))).toEqual([
+      // 54 + 7 left of the first; 376 the end of the grounds, + 8; or 36 + 16 under the device: 408; + 8
+      ['pigtail-ground-green-2', '288,344 383,344 383,416 744,416 744,356', '312,344', 'ground-green-2 ground-splice'],
+      // 98 + 8 left of the first, 32 + 8 under it, 92 left of its own
+      ['pigtail-neutral-silver-upper-2', '288,196 338,196 338,396 636,396 636,222.08 728,222.08', '312,196', 'neutral-silver-upper-2 neutral-splice'],
+      ['pigtail-hot-brass-upper-2', '288,128 846,128 846,222.08 812,222.08', '312,128', 'hot-brass-upper-2 hot-splice'],
+    ]); // prettier-ignore
+  });
+  it('a jumper from screw to screw: out 20 right of the brass, 14 left of the silver, along a lane of its own', () => {
+    const name = 'ground-fault with a plain receptacle behind it, no cable';
+    expect(runs(MAKE_UPS[name]!).filter(([id]) => id.startsWith('jumper') || id.startsWith('feed'))).toEqual([
+      // one end alone lies in the middle of its splice
+      ['feed-g', '93,50 93,344 160,344', '93,72', 'ground-splice'],
+      // the line screws are the lower ones
+      ['feed-1', '69,50 69,196 248,196 248,299.92 340,299.92', '69,72', 'neutral-line-silver'],
+      ['jumper-neutral', '340,218.08 326,218.08 326,210 234,210 234,392 532,392 532,218.08 624,218.08', '326,224', 'neutral-load-silver neutral-silver-upper'],
+      ['feed-0', '45,50 45,128 508,128 508,299.92 424,299.92', '45,72', 'hot-line-brass'],
+      ['jumper-hot', '424,218.08 444,218.08 444,142 742,142 742,218.08 708,218.08', '444,156', 'hot-load-brass hot-brass-upper'],
+    ]); // prettier-ignore
+  });
+  it('to the ground screw of a metal box: straight down from its splice', () => {
+    const { drawing } = drawn(MAKE_UPS['single receptacle in a metal box']!);
+    const { x, y } = drawing.terminals.find((t) => t.name === 'box screw')!;
+    // in the middle of the splice, 20 under the end of the grounds
+    expect([x, y]).toEqual([264 + 12, 344 + 32 + 20]);
+    expect(runs(MAKE_UPS['single receptacle in a metal box']!).find(([id]) => id === 'pigtail-ground-box-screw')).toEqual(
+      ['pigtail-ground-box-screw', '288,344 276,344 276,396', '312,344', 'ground-box-screw ground-splice'], // prettier-ignore
+    );
+  });
+  it('four cables of two circuits: splices 32 apart, neutrals 24 under the hots; two grounds with a jumper', () => {
+    const { drawing } = drawn(MAKE_UPS['two yokes on two circuits, each with a cable that goes on']!);
+    const y = (id: string) => drawing.splices.find((s) => s.id === id)!.y;
+    // two hots end at 192; 24 on 216; two neutrals end at 280, 344 stays; the devices stand 10 under the hots
+    expect(['hot-splice', 'hot-splice-2', 'neutral-splice', 'neutral-splice-2', 'ground-splice', 'ground-splice-2'].map(y)).toEqual([128, 160, 216, 248, 344, 376]); // prettier-ignore
+    expect(drawing.devices.map((d) => [d.x, d.y])).toEqual([[652, 202], [936, 202]]); // prettier-ignore
+    expect([drawing.width, drawing.height]).toEqual([1160, 476]);
+    expect(runs(MAKE_UPS['two yokes on two circuits, each with a cable that goes on']!).filter(([id]) => /ground|6-1|silver/.test(id))).toEqual([
+      ['jumper-ground', '496,349 504,349 504,371 496,371', '512,360', 'ground-splice ground-splice-2'],
+      ['pigtail-ground-green', '496,376 598,376 598,410 668,410 668,388', '520,376', 'ground-green ground-splice-2'],
+      // here the grounds end lowest: 408 + 8, and the devices 388 + 36 + 16 = 440
+      ['pigtail-ground-green-2', '496,376 591,376 591,448 952,448 952,388', '520,376', 'ground-green-2 ground-splice-2'],
+      ['pigtail-neutral-silver-upper', '496,216 626,216 626,254.08 652,254.08', '520,216', 'neutral-silver-upper neutral-splice'],
+      ['feed-c6-1', '277,50 277,244.5 472,244.5', '277,72', 'neutral-splice-2'],
+      ['on-c6-1', '381,50 381,251.5 472,251.5', '381,72', 'neutral-splice-2'],
+      ['pigtail-neutral-silver-upper-2', '496,248 546,248 546,428 844,428 844,254.08 936,254.08', '520,248', 'neutral-silver-upper-2 neutral-splice-2'],
+    ]); // prettier-ignore
+  });
+  it('a hot that is capped has a lane like a splice, and no wire on', () => {
+    const { drawing } = drawn(MAKE_UPS['one hot taken on, the other capped']!);
+    expect(drawing.splices.filter((s) => s.role === 'hot').map((s) => [s.id, s.kind, s.y, s.count])).toEqual([['hot-splice', 'splice', 128, 2], ['hot-cap', 'cap', 160, 1]]); // prettier-ignore
+    expect(drawing.wires.find((w) => w.lead.id === 'in-1')!.points).toEqual([[63, 50], [63, 160], [264, 160]]); // prettier-ignore
+  });
+});
