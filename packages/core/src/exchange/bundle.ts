@@ -72,7 +72,7 @@ const MOST_ERRORS = 5;
 
 const short = (value: unknown): string => (typeof value === 'string' ? value.slice(0, 60) : 'without a name');
 const prefixed = (errors: FieldError[], at: string): FieldError[] =>
-  errors.slice(0, MOST_ERRORS).map((e) => ({ ...e, path: `${at}${e.path === '/' ? '' : e.path}` }));
+  errors.slice(0, MOST_ERRORS).map((e) => ({ ...e, path: e.path === '/' ? at || '/' : `${at}${e.path}` }));
 
 /** What is there already. */
 export interface Known {

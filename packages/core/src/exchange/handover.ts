@@ -113,7 +113,6 @@ function notKnown(job: JobInBook): string[] {
   ];
 }
 
-/** @param log entries of this job; @param photos of this job */
 /** What of a sheet each book says in its own words. */
 interface OfBook {
   safety: string;
@@ -135,6 +134,7 @@ function ofBook(job: JobInBook): OfBook {
   };
 } // prettier-ignore
 
+/** @param log entries of this job; @param photos of this job */
 export function handoverSheet(job: JobInBook, log: readonly KeptEntry[], photos: readonly KeptPhoto[], now: string): JobSheet {
   const book = ofBook(job);
   const done = stepsIn(job).filter((s) => isTicked(job, s.id));

@@ -82,7 +82,7 @@ const inWords = (value: unknown, unit: House['unit']): string => (differences(un
 
 /**
  * @param found the copy as it was written; one that is no survey any more is left alone
- * @returns the house with it, and whether anything came of it
+ * @returns the house with it; the same house where nothing came of it
  */
 export function takeUp(house: House, job: Job, found: unknown): House {
   const read = Site.safeParse(found);
@@ -123,6 +123,7 @@ export function takeUp(house: House, job: Job, found: unknown): House {
   if (site['subpanels'] === undefined && copy.subpanels !== undefined) site['subpanels'] = copy.subpanels;
   const next = Site.safeParse(site);
   if (!next.success || siteErrors(next.data, house.unit, '').length > 0) return house;
+  if (questions.length === 0 && same(house.site, next.data)) return house;
   const all = [...(house.questions ?? []), ...questions].slice(0, MOST_QUESTIONS);
   return { ...house, site: next.data, ...(all.length ? { questions: all } : {}) };
 }
