@@ -84,6 +84,11 @@ export function accessibleReach(bottomMm: number, topMm: number): Judged {
         result: term('box bottom', bottomMm, 'length'),
         limit: { ...term('reach from', REACH_MM.low, 'length'), relation: '≥' },
       },
+      {
+        terms: [],
+        result: term('box top', topMm, 'length'),
+        limit: { ...term('reach to', REACH_MM.high, 'length'), relation: '≤' },
+      },
     ],
     source: { standard: 'ANSI A117.1', from: 'memory' },
   };

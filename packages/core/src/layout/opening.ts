@@ -40,7 +40,7 @@ const originName = (wall: Wall, from: Place['from']): string =>
       ? 'right end of the wall'
       : (wall.references.find((r) => r.id === from)?.name ?? from);
 
-/** Two fixed references to mark out from on a face: the place's own one, and the farthest other for a check. */
+/** Two fixed references to mark out from on a face: the place's own one, and the nearest other for a check. */
 export function marksFor(wall: Wall, box: Box): EdgeMark[] {
   const opening = openingRect(wall, box);
   if (!opening) return [];

@@ -3,13 +3,15 @@ import { toldBy } from '../words/phrases.js';
 import { wallWords } from '../words/survey/judgement.js';
 import { wallTitles } from '../words/survey/titles.js';
 import { BOX_KINDS, FINISHES, nec, PLATE, plateWidthMm, practice } from '../catalog/index.js';
-import { byVerdict, setback, term, type Judged, type Judgement, type LedgerRule } from '../codebook/index.js';
+import { atLeast, atMost, byVerdict, setback, term, type Judged, type Judgement, type LedgerRule } from '../codebook/index.js';
 import {
   accessibleReach,
   cutPlan,
   enlarging,
+  HAIR_MM,
   heightMatch,
   leftover,
+  LEVEL_WITHIN_MM,
   longestScrewMm,
   onSurface,
   neededFree,
@@ -194,10 +196,10 @@ export function amongFixtures(wall: Wall, box: Box, edition: Edition): Judged[] 
               limit: { ...term('at least', 0, 'length'), relation: '≥' },
             },
       ];
-      if (gap >= -0.01) {
+      if (atLeast(gap, 0)) {
         if (f.kind === 'counter') {
           const over = rect.top - top;
-          const counts = over <= inches(20) + 0.01;
+          const counts = atMost(over, inches(20));
           sums.push({
             terms: [term('box top', rect.top, 'length'), term('less counter top', -top, 'length')],
             result: term('above the counter', over, 'length'),
@@ -212,7 +214,7 @@ export function amongFixtures(wall: Wall, box: Box, edition: Edition): Judged[] 
         }
         return { verdict: 'ok', ...wallWords.featureClear({ name }), sums, source: practice };
       }
-      const within = plate.top <= top && plate.bottom >= f.z.mm;
+      const within = atMost(plate.top, top) && atLeast(plate.bottom, f.z.mm);
       if (f.kind === 'wainscot' && within)
         return {
           verdict: 'caution',
@@ -305,10 +307,9 @@ function judgeHeight({ input, box, wall, add }: Judging): void {
   const room = site.rooms.find((r) => r.id === wall.faces[box.face].roomId);
   const wanted = suggestedBottom(site, wall, box, schools);
   const off = Math.abs(wanted.bottomMm - box.place.bottom.mm);
-  const setWanted =
-    off > inches(1 / 8)
-      ? { title: wallTitles.setTo(wanted.why), box: withBottom(box, Math.round(wanted.bottomMm * 10_000) / 10_000) }
-      : undefined;
+  const setWanted = !atMost(off, LEVEL_WITHIN_MM)
+    ? { title: wallTitles.setTo(wanted.why), box: withBottom(box, Math.round(wanted.bottomMm * 10_000) / 10_000) }
+    : undefined;
   const { heightMm } = boxBody(box);
   const toAdd = room?.floorToAdd?.mm ?? 0;
   const match = heightMatch({
@@ -411,7 +412,7 @@ function newCutAtStuds(wall: Wall, before: Box, box: Box): Judged {
   // where something new is cut, a stud nobody found can't be ruled out
   if (newly.length && studPlaces(wall).length === 0) return studCollision(wall, box);
   const half = wall.framing.studWidth.mm / 2;
-  const slack = inches(1 / 16);
+  const slack = inches(1 / 16) + HAIR_MM;
   const hit = newly.some((r) =>
     studPlaces(wall).some(
       (s) => s.x - half < r.right - slack && s.x + half > r.left + slack && r.top - r.bottom > slack && r.right - r.left > slack,
