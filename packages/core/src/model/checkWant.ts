@@ -5,6 +5,9 @@ import type { Site } from './site.js';
 import { uXOf } from './place.js';
 import type { Want } from './want.js';
 
+/** Half a millimetre is no fault: inches and mm don’t divide. */
+const SLACK_MM = 0.5;
+
 /** What makes no sense in what a job wants though its shape is right: places outside their wall, rooms and walls that are not there. */
 export function wantErrors(want: Want, site: Site, unit: LengthUnit): FieldError[] {
   const errors: FieldError[] = [];
@@ -14,14 +17,14 @@ export function wantErrors(want: Want, site: Site, unit: LengthUnit): FieldError
   want.places.forEach((p, n) => {
     const wall = site.walls.find((w) => w.id === p.wallId);
     if (!wall) return wrong(`/places/${n}/wallId`, `There is no wall with the id ${p.wallId}.`, 'the id of a wall', p.wallId);
-    if (p.fromLeft.mm > wall.length.mm)
+    if (p.fromLeft.mm > wall.length.mm + SLACK_MM)
       wrong(
         `/places/${n}/fromLeft/mm`,
         `${want.name} would lie at ${say(p.fromLeft.mm)}, past the end of ${wall.name} at ${say(wall.length.mm)}.`,
         `at most ${say(wall.length.mm)}`,
         p.fromLeft.mm,
       );
-    if (p.bottom.mm > wall.height.mm)
+    if (p.bottom.mm > wall.height.mm + SLACK_MM)
       wrong(
         `/places/${n}/bottom/mm`,
         `${want.name} would hang at ${say(p.bottom.mm)}, above the top of ${wall.name} at ${say(wall.height.mm)}.`,
@@ -46,14 +49,14 @@ export function wantErrors(want: Want, site: Site, unit: LengthUnit): FieldError
       );
     const x = uXOf(wall, p.face, p.fromLeft.mm);
     const [left, right] = [uXOf(wall, p.face, builtIn.x.mm), uXOf(wall, p.face, builtIn.x.mm + builtIn.width.mm)].sort((a, b) => a - b);
-    if (x < builtIn.x.mm || x > builtIn.x.mm + builtIn.width.mm)
+    if (x < builtIn.x.mm - SLACK_MM || x > builtIn.x.mm + builtIn.width.mm + SLACK_MM)
       wrong(
         `/places/${n}/fromLeft/mm`,
         `${want.name} would lie at ${say(p.fromLeft.mm)}, past the ${builtInName(builtIn)}, which goes from ${say(left!)} to ${say(right!)}.`,
         `${say(left!)} to ${say(right!)}`,
         p.fromLeft.mm,
       );
-    if (p.bottom.mm < builtIn.z.mm - 0.5 || p.bottom.mm > builtIn.z.mm + builtIn.height.mm)
+    if (p.bottom.mm < builtIn.z.mm - SLACK_MM || p.bottom.mm > builtIn.z.mm + builtIn.height.mm + SLACK_MM)
       wrong(
         `/places/${n}/bottom/mm`,
         `${want.name} would hang at ${say(p.bottom.mm)}: not on the front of the ${builtInName(builtIn)}, which goes from ${say(builtIn.z.mm)} to ${say(builtIn.z.mm + builtIn.height.mm)}.`,
