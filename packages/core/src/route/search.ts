@@ -201,7 +201,7 @@ export function cheapestWay(
   }
   let meet = -1;
   let least = Infinity;
-  /** settles the nearest open node of one side; what both sides know may be the way */
+  /** settles the nearest open node of one side; where the other side knows it too, that may be the way */
   const step = (own: ReturnType<typeof side>, other: ReturnType<typeof side>): void => {
     const node = own.heap.pop();
     if (own.done[node]) return;
@@ -220,10 +220,6 @@ export function cheapestWay(
       own.best[next] = c;
       own.via[next] = edge;
       own.heap.push(next, c);
-      if (c + other.best[next]! < least) {
-        least = c + other.best[next]!;
-        meet = next;
-      }
     }
   };
   // an empty heap's least is Infinity: nothing is left to settle
