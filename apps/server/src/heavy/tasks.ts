@@ -14,12 +14,13 @@ import {
 } from '@saddle/core/exchange';
 import { inUsBook } from '@saddle/core/work';
 import type { Paper, Template } from '@saddle/core/layout';
+import { dayIn } from '@saddle/core/measure';
 import type { Final, House, Job, JobInBook, KeptEntry, KeptPhoto, Want, When } from '@saddle/core/model';
 import { boreOn, NOT_CHECKED, ruleIndex } from '@saddle/core/rules';
 import { searchRoutes, type RoutesFound } from '@saddle/core/purpose';
 import { calendarEvents, chosenPlan, endRange, localBy, notedTimes, ratesOf, scheduleOf, type ScheduleInput } from '@saddle/core/schedule';
 import { renderCalendar } from '../sheets/calendar.js';
-import { renderSheet } from '../sheets/pdf.js';
+import { renderSheet, type Printed } from '../sheets/pdf.js';
 import { renderLabels } from '../sheets/labels.js';
 import { renderTemplate } from '../sheets/template.js';
 
@@ -83,17 +84,21 @@ function ways(house: House, want: Want): unknown {
   };
 }
 
+/** Days by the clock of this machine, which stands in the house or near it. */
+const dayOf = dayIn(Intl.DateTimeFormat().resolvedOptions().timeZone);
+const printed = (at: string): Printed => ({ at, day: dayOf(at) });
+
 /** Answers with the bytes of a PDF, or with JSON. */
 export async function run(task: Task): Promise<Uint8Array | string> {
   switch (task.do) {
     case 'job-sheet':
-      return renderSheet(inUsBook(task.job) ? jobSheet(task.job) : alterationSheet(task.job), task.job.unit, task.paper, task.now);
+      return renderSheet(inUsBook(task.job) ? jobSheet(task.job) : alterationSheet(task.job), task.job.unit, task.paper, printed(task.now));
     case 'route-sheet':
-      return renderSheet(routeSheet(task.house, task.want), task.house.unit, task.paper, task.now);
+      return renderSheet(routeSheet(task.house, task.want), task.house.unit, task.paper, printed(task.now));
     case 'final-sheet':
-      return renderSheet(finalSheet(task.house, task.final), task.house.unit, task.paper, task.now);
+      return renderSheet(finalSheet(task.house, task.final), task.house.unit, task.paper, printed(task.now));
     case 'directory-sheet':
-      return renderSheet(directorySheet(task.house, task.panelId), task.house.unit, task.paper, task.now);
+      return renderSheet(directorySheet(task.house, task.panelId), task.house.unit, task.paper, printed(task.now));
     case 'labels':
       return renderLabels(labelsOf(task.house, task.of), `${task.house.name}, labels`, task.base, task.paper, task.now);
     case 'template':
@@ -112,14 +117,20 @@ export async function run(task: Task): Promise<Uint8Array | string> {
       const sheet = plan
         ? householdNotice(schedule, plan, name, job.houseName)
         : { title: 'Power off', subtitle: name, foot: '', blocks: schedule.problems.map((text) => ({ kind: 'caution' as const, text })) };
-      return renderSheet(sheet, job.unit, task.paper, task.now);
+      return renderSheet(sheet, job.unit, task.paper, printed(task.now));
     }
     case 'handover':
-      return renderSheet(handoverSheet(task.job, task.log, task.photos, task.now), task.job.unit, task.paper, task.now, task.shown);
+      return renderSheet(
+        handoverSheet(task.job, task.log, task.photos, task.now, dayOf),
+        task.job.unit,
+        task.paper,
+        printed(task.now),
+        task.shown,
+      );
     case 'inspection':
-      return renderSheet(inspectionSheet(task.job, task.now), task.job.unit, task.paper, task.now);
+      return renderSheet(inspectionSheet(task.job, task.now, dayOf), task.job.unit, task.paper, printed(task.now));
     case 'estimate':
-      return renderSheet(estimateSheet(task.job, task.house, task.now), task.job.unit, task.paper, task.now);
+      return renderSheet(estimateSheet(task.job, task.house, task.now, dayOf), task.job.unit, task.paper, printed(task.now));
     case 'rules':
       return JSON.stringify({ rules: ruleIndex(), notChecked: NOT_CHECKED });
     case 'bore':

@@ -11,19 +11,25 @@ import { drawRoutePlan } from './routePlan.js';
 import { drawSteps } from './steps.js';
 import { drawWirings, type Wiring } from './wiring.js';
 
-/** Renders a sheet; `now` (ISO) is printed in the foot. @param pictures JPEG by the id of their photo */
+/** When a sheet is printed: the instant, and the day that it is where it is read. */
+export interface Printed {
+  at: string;
+  day: string;
+}
+
+/** Renders a sheet; its day stands in the foot. @param pictures JPEG by the id of their photo */
 export function renderSheet(
   sheet: JobSheet,
   unit: LengthUnit,
   paper: keyof typeof PAPERS,
-  now: string,
+  printed: Printed,
   pictures: Readonly<Record<string, Uint8Array>> = {},
 ): Promise<Buffer> {
   const doc = new PDFDocument({
     size: PAPERS[paper],
     margins: { top: MARGIN, bottom: MARGIN + 6, left: MARGIN, right: MARGIN },
     bufferPages: true,
-    info: { Title: `${sheet.title}: job sheet`.toWellFormed(), Producer: 'Saddle', CreationDate: new Date(now) },
+    info: { Title: `${sheet.title}: job sheet`.toWellFormed(), Producer: 'Saddle', CreationDate: new Date(printed.at) },
   });
   useFonts(doc);
   const chunks: Buffer[] = [];
@@ -42,7 +48,7 @@ export function renderSheet(
     else if (block.kind === 'wiring' && sheet.blocks[i - 1]?.kind !== 'wiring') drawWirings(doc, wiringsFrom(sheet.blocks, i));
     else drawBlock(doc, block, unit);
   });
-  numberPages(doc, sheet, now);
+  numberPages(doc, sheet, printed.day);
   doc.end();
   return done;
 }
@@ -232,14 +238,14 @@ function drawFinding(doc: Doc, finding: Extract<SheetBlock, { kind: 'finding' }>
   doc.moveDown(0.4);
 }
 
-function numberPages(doc: Doc, sheet: JobSheet, now: string): void {
+function numberPages(doc: Doc, sheet: JobSheet, day: string): void {
   const { start, count } = doc.bufferedPageRange();
   for (let i = start; i < start + count; i++) {
     doc.switchToPage(i);
     const y = doc.page.height - MARGIN;
     doc.page.margins.bottom = 0;
     doc.font('body').fontSize(8).fillColor(INK.grey);
-    doc.text(plain(`${sheet.title} · printed ${now.slice(0, 10)} · ${sheet.foot}`), MARGIN, y, {
+    doc.text(plain(`${sheet.title} · printed ${day} · ${sheet.foot}`), MARGIN, y, {
       width: width(doc) - 60,
       lineBreak: false,
     });

@@ -1,6 +1,8 @@
 /** A paper to hand over before the work: what is done in words, what is not in it, what it costs, how long that holds. */
 import { shoppingIn, stepsIn } from '../alteration/index.js';
+import type { DayOf } from '../measure/index.js';
 import type { JobInBook } from '../model/index.js';
+import { addDays } from '../schedule/index.js';
 import { printMoney, wholeCost, type Shop } from '../takeoff/index.js';
 import { handMinutes } from '../work/index.js';
 import type { JobSheet, SheetBlock } from './jobSheet.js';
@@ -28,11 +30,10 @@ export const excludedOf = (job: JobInBook): string =>
   ].join('\n');
 
 const linesOf = (text: string): string[] => text.split('\n').map((l) => l.trim()).filter(Boolean); // prettier-ignore
-/** `from` and so many days on, as `2026-12-26`. */
-const validUntil = (from: string, days: number): string => new Date(Date.parse(from) + days * 86_400_000).toISOString().slice(0, 10);
 
 /** @param now ISO instant that the paper is made at */
-export function estimateSheet(job: JobInBook, house: Shop, now: string): JobSheet {
+export function estimateSheet(job: JobInBook, house: Shop, now: string, dayOf: DayOf): JobSheet {
+  const today = dayOf(now);
   const minutes = handMinutes(stepsIn(job));
   const cost = wholeCost(shoppingIn([job], house), minutes.middle, house.money);
   const days = job.estimate?.days ?? ESTIMATE_DAYS;
@@ -53,14 +54,14 @@ export function estimateSheet(job: JobInBook, house: Shop, now: string): JobShee
         ['Together', '', money(cost.total)],
       ],
     },
-    { kind: 'text', text: `About ${(minutes.middle / 60).toFixed(1)} hours of work, ${(minutes.bad / 60).toFixed(1)} on a bad day; waiting for what dries comes on top. The price holds until ${validUntil(now, days)}.` },
+    { kind: 'text', text: `About ${(minutes.middle / 60).toFixed(1)} hours of work, ${(minutes.bad / 60).toFixed(1)} on a bad day; waiting for what dries comes on top. The price holds until ${addDays(today, days)}.` },
     { kind: 'heading', text: 'What is not in it' },
     { kind: 'list', mark: 'dot', items: linesOf(job.estimate?.excluded ?? excludedOf(job)) },
     { kind: 'caution', text: 'The power of what is worked at is off meanwhile. Nothing is covered before it has been inspected where that is asked for.' },
   ]; // prettier-ignore
   return {
     title: `Estimate: ${job.name}`,
-    subtitle: `${job.houseName} · ${now.slice(0, 10)}`,
+    subtitle: `${job.houseName} · ${today}`,
     foot: 'An estimate from the plan, times from common practice; what is found in the wall may change it.',
     blocks,
   };

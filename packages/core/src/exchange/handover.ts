@@ -12,6 +12,7 @@ import {
   type KeptEntry,
   type KeptPhoto,
 } from '../model/index.js';
+import type { DayOf } from '../measure/index.js';
 import { againstPlan } from '../record/index.js';
 import { logLines } from '../log/index.js';
 import { devicesIn } from '../wiring/index.js';
@@ -53,8 +54,8 @@ function junctions(job: JobInHouse): string[] {
   );
 }
 
-const captionOf = (photo: KeptPhoto, index: number): string =>
-  `${index + 1}. ${[photo.when, photo.note, ...photo.marks.flatMap((m) => (m.text ? [m.text] : [])), photo.at.slice(0, 10)].filter(Boolean).join(' · ')}`;
+const captionOf = (photo: KeptPhoto, index: number, dayOf: DayOf): string =>
+  `${index + 1}. ${[photo.when, photo.note, ...photo.marks.flatMap((m) => (m.text ? [m.text] : [])), dayOf(photo.at)].filter(Boolean).join(' · ')}`;
 
 /** What keeps it from being handed over; nothing where it is done. */
 function notYet(job: JobInBook): string[] {
@@ -67,16 +68,19 @@ function notYet(job: JobInBook): string[] {
   ];
 } // prettier-ignore
 
-/** Before and after stand beside each other, the rest by time. */
-export function sheetPhotos(photos: readonly KeptPhoto[]): SheetPhoto[] {
+/** Photos that go on paper: before and after beside each other, the rest by time; no more than there is room for. */
+export function photosOnPaper(photos: readonly KeptPhoto[]): KeptPhoto[] {
   const order = { before: 0, after: 1 } as const;
   return photos
     .filter((p) => p.picture)
     .map((p, i) => ({ p, i }))
     .sort((a, b) => (a.p.of.id === b.p.of.id && a.p.when && b.p.when ? order[a.p.when] - order[b.p.when] : a.i - b.i))
     .slice(0, MOST_PHOTOS)
-    .map(({ p }, i) => ({ id: p.id, caption: captionOf(p, i), marks: p.marks }));
+    .map(({ p }) => p);
 }
+/** The same with what stands under each. */
+export const sheetPhotos = (photos: readonly KeptPhoto[], dayOf: DayOf): SheetPhoto[] =>
+  photosOnPaper(photos).map((p, i) => ({ id: p.id, caption: captionOf(p, i, dayOf), marks: p.marks }));
 
 /** One rule that was judged twice alike is one line. */
 const distinctRows = (rows: string[][]): string[][] => [...new Map(rows.map((r) => [r.join('|'), r])).values()];
@@ -135,7 +139,13 @@ function ofBook(job: JobInBook): OfBook {
 } // prettier-ignore
 
 /** @param log entries of this job; @param photos of this job */
-export function handoverSheet(job: JobInBook, log: readonly KeptEntry[], photos: readonly KeptPhoto[], now: string): JobSheet {
+export function handoverSheet(
+  job: JobInBook,
+  log: readonly KeptEntry[],
+  photos: readonly KeptPhoto[],
+  now: string,
+  dayOf: DayOf,
+): JobSheet {
   const book = ofBook(job);
   const done = stepsIn(job).filter((s) => isTicked(job, s.id));
   const built = new Set(done.flatMap((s) => s.changeIds));
@@ -144,10 +154,10 @@ export function handoverSheet(job: JobInBook, log: readonly KeptEntry[], photos:
   const judged = distinctRows(alikeFindings(rules, plannedSite(job)).map(({ finding: f, of }) => [`${f.title}${of.length > 1 ? ` (${ofWords(of)})` : ''}`, f.verdict, printSource(f.source)])); // prettier-ignore
   const open = notYet(job);
   const lines = logLines(log, job.unit).filter((l) => !l.corrected && (l.kind === 'note' || l.kind === 'found'));
-  const pictures = sheetPhotos(photos);
+  const pictures = sheetPhotos(photos, dayOf);
   return {
     title: `Handover: ${job.name}`,
-    subtitle: [job.houseName, book.circuits, `rules ${bookWords(job.edition)}`, now.slice(0, 10)].filter(Boolean).join(' · '),
+    subtitle: [job.houseName, book.circuits, `rules ${bookWords(job.edition)}`, dayOf(now)].filter(Boolean).join(' · '),
     foot: book.foot,
     blocks: said([
       { kind: 'caution', text: book.safety },
@@ -164,7 +174,7 @@ export function handoverSheet(job: JobInBook, log: readonly KeptEntry[], photos:
       ...section('Where junctions are', book.junctions, book.noJunctions),
       ...(book.papers.length ? section('Papers that go with it', book.papers, '') : []),
       ...section('What is not known', notKnown(job), 'Nothing that it rests on was left unmeasured.'),
-      ...(lines.length ? section('Noted at the work', lines.map((l) => `${l.at.slice(0, 10)}: ${[l.title, l.says].filter(Boolean).join(': ')}`), '') : []), // prettier-ignore
+      ...(lines.length ? section('Noted at the work', lines.map((l) => `${dayOf(l.at)}: ${[l.title, l.says].filter(Boolean).join(': ')}`), '') : []), // prettier-ignore
       ...(pictures.length
         ? [
             { kind: 'heading' as const, text: 'Photos' },
@@ -177,14 +187,14 @@ export function handoverSheet(job: JobInBook, log: readonly KeptEntry[], photos:
 }
 
 /** For an inspector: every finding of this job with its sums and sources, nothing of other jobs. */
-export function inspectionSheet(job: JobInBook, now: string): JobSheet {
+export function inspectionSheet(job: JobInBook, now: string, dayOf: DayOf): JobSheet {
   const book = ofBook(job);
   const findings = ledgerIn(job);
   const grouped = alikeFindings(findings, plannedSite(job));
   const count = (verdict: string): number => findings.filter((f) => f.verdict === verdict).length;
   return {
     title: `For the inspector: ${job.name}`,
-    subtitle: [job.houseName, book.circuits, `rules ${bookWords(job.edition)}`, now.slice(0, 10)].filter(Boolean).join(' · '), // prettier-ignore
+    subtitle: [job.houseName, book.circuits, `rules ${bookWords(job.edition)}`, dayOf(now)].filter(Boolean).join(' · '), // prettier-ignore
     foot: 'Clauses and values from memory: the adopted local code decides.',
     blocks: said([
       { kind: 'caution', text: book.safety },

@@ -85,6 +85,43 @@ describe('in', () => {
     else expect(report.rows[0]!.says).toMatch(says);
     expect(report.site).toBe(site);
   });
+  it('protection: none takes that of the breaker away, an empty cell leaves it; what protects down the line stays', () => {
+    const of = (arcFault: 'breaker' | 'none' | undefined, groundFault: 'breaker' | 'device upstream' | undefined, cell: string) => {
+      const circuits = site.circuits.map((c) => (c.id === 'c9' ? { ...c, arcFault, groundFault } : c));
+      const report = panelFromCsv([head, row({ space: `${site.panel!.breakers.find((b) => b.circuitId === 'c9')!.space}`, name: 'lights', protection: cell })].join('\r\n'), { ...site, circuits }); // prettier-ignore
+      const c9 = report.site.circuits.find((c) => c.id === 'c9')!;
+      return [c9.arcFault, c9.groundFault];
+    };
+    expect(of('breaker', 'breaker', 'none')).toEqual(['none', 'none']);
+    expect(of('breaker', 'breaker', 'arc-fault')).toEqual(['breaker', 'none']);
+    expect(of('breaker', 'breaker', '')).toEqual(['breaker', 'breaker']);
+    expect(of('none', 'device upstream', 'Arc-Fault')).toEqual(['breaker', 'device upstream']);
+    expect(of(undefined, undefined, 'ground-fault')).toEqual(['none', 'breaker']);
+    expect(of(undefined, undefined, '')).toEqual([undefined, undefined]);
+  });
+  it('first and last space, poles, ids and what is not said: of a new one by its space, of one that is there as it was', () => {
+    const last = site.panel!.spaces;
+    const taken = (cells: Parameters<typeof row>[0]) => panelFromCsv([head, row(cells)].join('\r\n'), empty);
+    expect([taken({ space: '1', name: 'a' }).rows[0]!.outcome, taken({ space: `${last}`, name: 'a' }).rows[0]!.outcome]).toEqual(['new', 'new']); // prettier-ignore
+    expect(taken({ space: '0', name: 'a' }).rows[0]!.says).toBe(`space: 0 is not on this panel; 1 to ${last} would do`);
+    expect(taken({ space: `${last}`, poles: '2', name: 'a' }).rows[0]!.says).toContain(`${last + 2} is not on this panel`);
+    const both = panelFromCsv([head, row({ space: '3', poles: '2', name: 'range' }), row({ space: '4', name: 'hall', circuit: '14' })].join('\r\n'), empty); // prettier-ignore
+    expect(both.site.circuits.map((c) => [c.id, c.number, c.name, c.voltsNominal, c.breakerA])).toEqual([
+      ['circuit-3', '3', 'range', 240, undefined],
+      ['circuit-4', '14', 'hall', 120, undefined],
+    ]);
+    expect(both.site.panel!.breakers.map((b) => [b.id, b.space, b.poles, b.circuitId])).toEqual([
+      ['breaker-3', 3, 2, 'circuit-3'],
+      ['breaker-4', 4, 1, 'circuit-4'],
+    ]);
+    // an id that is taken already
+    const other = { ...empty, circuits: [{ ...site.circuits[0]!, id: 'circuit-3' }] };
+    expect(panelFromCsv([head, row({ space: '3', name: 'range' })].join('\r\n'), other).site.circuits.map((c) => c.id)).toEqual(['circuit-3', 'circuit-3-1']); // prettier-ignore
+    // only the name: number and rating stay
+    const c2 = site.circuits.find((c) => c.id === 'c2')!;
+    const renamed = read(row({ space: `${site.panel!.breakers.find((b) => b.circuitId === 'c2')!.space}`, name: 'bath two' })).site;
+    expect(renamed.circuits.find((c) => c.id === 'c2')).toMatchObject({ name: 'bath two', number: c2.number, breakerA: c2.breakerA, voltsNominal: c2.voltsNominal }); // prettier-ignore
+  });
   it('a bad row takes no good one with it; two for one space: the second is refused', () => {
     const report = read(
       row({ space: '12', name: 'loom', 'breaker A': '20' }),

@@ -83,6 +83,9 @@ const PROTECTION: Record<string, { arcFault: boolean; groundFault: boolean }> = 
   'ground-fault': { arcFault: false, groundFault: true },
   'arc-fault and ground-fault': { arcFault: true, groundFault: true },
 };
+/** A breaker that is said not to protect does so no more; what protects elsewhere, which the table has no word for, stays. */
+const protectedBy = <Where extends string>(breaker: boolean, was: Where | undefined): Where | 'breaker' | 'none' =>
+  breaker ? 'breaker' : was === undefined || was === 'breaker' ? 'none' : was;
 const newId = (wish: string, taken: ReadonlySet<string>): string => {
   for (let n = 0; ; n++) {
     const id = n ? `${wish}-${n}` : wish;
@@ -119,8 +122,8 @@ function readRow(site: Site, panel: Panel, taken: ReadonlySet<string>, cells: Pa
     breakerA: rating ? Number(rating) : was?.breakerA,
     ...(cell('protection') || !was
       ? {
-          arcFault: protection.arcFault ? 'breaker' : (was?.arcFault ?? 'none'),
-          groundFault: protection.groundFault ? 'breaker' : (was?.groundFault ?? 'none'),
+          arcFault: protectedBy(protection.arcFault, was?.arcFault),
+          groundFault: protectedBy(protection.groundFault, was?.groundFault),
         }
       : {}),
     ...(kept ? { reservedFor: kept } : {}),

@@ -1,5 +1,6 @@
 /** The price book out and in as a table, and the paper that is handed over. */
 import { describe, expect, it } from 'vitest';
+import { dayIn } from '../measure/index.js';
 import { articleIdsOf } from '../catalog/index.js';
 import { sewingCorner } from '../houses.testing.js';
 import { estimateSheet, pricesFromCsv, priceCsv, type SheetBlock } from './index.js';
@@ -61,7 +62,7 @@ describe('prices as CSV (RFC 4180)', () => {
 describe('the estimate', () => {
   const text = (blocks: SheetBlock[]): string => JSON.stringify(blocks);
   it('scope in words from the plan, prices by their terms, how long it holds; placeholders are said', () => {
-    const sheet = estimateSheet(sewingCorner, { unit: 'in' }, '2026-11-26T10:00:00Z');
+    const sheet = estimateSheet(sewingCorner, { unit: 'in' }, '2026-11-26T10:00:00Z', dayIn('UTC'));
     expect(text(sheet.blocks)).toMatch(/Not yet one to hand over: .*placeholder prices/);
     expect(text(sheet.blocks)).toMatch(/Bring the cable there and connect it at both ends/);
     expect(text(sheet.blocks)).toMatch(/holds until 2026-12-26/);
@@ -69,7 +70,7 @@ describe('the estimate', () => {
   });
   it('words of one’s own take the place of the proposed ones', () => {
     const job = { ...sewingCorner, estimate: { scope: 'One outlet\n\nas talked over', excluded: 'all else', days: 10 } };
-    const sheet = estimateSheet(job, { unit: 'in' }, '2026-11-26T10:00:00Z');
+    const sheet = estimateSheet(job, { unit: 'in' }, '2026-11-26T10:00:00Z', dayIn('UTC'));
     const lists = sheet.blocks.flatMap((b) => (b.kind === 'list' ? [b.items] : []));
     expect(lists).toEqual([['One outlet', 'as talked over'], ['all else']]);
     expect(text(sheet.blocks)).toMatch(/holds until 2026-12-06/);

@@ -1,5 +1,6 @@
 /** Papers of a job by the UK book: what is handed over, what an inspector is given, labels, and the house file. On a small house of its own. */
 import { describe, expect, it } from 'vitest';
+import { dayIn } from '../measure/index.js';
 import { alterationSteps } from '../alteration/index.js';
 import { mm, sampleHouse, sampleJob } from '../alteration/sample.js';
 import { closeJob } from '../closing/index.js';
@@ -8,6 +9,7 @@ import { houseFile } from '../record/index.js';
 import { handoverSheet, inspectionSheet, labelsOf, type SheetBlock } from './index.js';
 
 const NOW = '2026-11-27T09:00:00.000Z';
+const utc = dayIn('UTC');
 const place = { wallId: 'parlour-w1', face: 'A' as const, fromLeft: mm(2800), bottom: mm(457) };
 const job = (kind: Parameters<typeof sampleJob>[1], part: Parameters<typeof sampleJob>[2] = {}, house = sampleHouse()) =>
   sampleJob(house, kind, { outlet: { name: 'New', kind: 'twin' }, place, ...part });
@@ -30,7 +32,7 @@ function under(blocks: readonly SheetBlock[], heading: string): string[] {
         ? [next.text]
         : [];
 }
-const handed = (j: JobInBook, heading: string) => under(handoverSheet(j, [], [], NOW).blocks, heading);
+const handed = (j: JobInBook, heading: string) => under(handoverSheet(j, [], [], NOW, utc).blocks, heading);
 
 describe('handover', () => {
   it('the words are of the UK book: button of the 30 mA device every six months, minor works certificate', () => {
@@ -38,7 +40,7 @@ describe('handover', () => {
     expect(handed(spur, 'What to test, and when')[0]).toMatch(/30 mA device: press its button every six months/);
     expect(handed(spur, 'Papers that go with it')[0]).toMatch(/^Minor electrical installation works certificate/);
     expect(handed(spur, 'Where junctions are')).toEqual(['Nothing of this job is joined beside the terminals of its accessories.']);
-    expect(JSON.stringify(handoverSheet(spur, [], [], NOW))).not.toMatch(/314\.|NEC|adopted local code|ground-fault|receptacle/);
+    expect(JSON.stringify(handoverSheet(spur, [], [], NOW, utc))).not.toMatch(/314\.|NEC|adopted local code|ground-fault|receptacle/);
   });
   it('a circuit of its own wants another certificate; where no 30 mA device stands none is pressed', () => {
     expect(handed(job('own radial', { outlet: { name: 'Heater', kind: 'fused unit' } }), 'Papers that go with it')).toHaveLength(2);
@@ -78,7 +80,7 @@ describe('handover', () => {
     expect(lines[0]).toMatch(/circuit 1: .*line to neutral.* 0\.2 V.*line to earth.* 0\.1 V/);
   });
   it('an inspector gets every finding with its sum; the same verdicts are counted', () => {
-    const sheet = inspectionSheet(job('spur'), NOW);
+    const sheet = inspectionSheet(job('spur'), NOW, utc);
     expect(sheet.subtitle).toMatch(/way 1, Ring, B32 A · rules BS 7671/);
     expect(sheet.blocks.some((b) => b.kind === 'text' && /ok, \d+ caution/.test(b.text))).toBe(true);
   });
@@ -131,7 +133,7 @@ const made = closeJob(bareJob(done), house, [bareJob(done)], NOW, true);
     if (!made.ok) throw new Error(JSON.stringify(made));
     return { house: made.house, jobs: [made.job] };
   };
-  const facts = (house: House, id: string, jobs: Job[] = []) => houseFile(house, jobs, [], []).entries.find((e) => e.id === id)?.facts.map((f) => (f.how ? `${f.says} (${f.how})` : f.says));
+  const facts = (house: House, id: string, jobs: Job[] = []) => houseFile(house, jobs, [], [], utc).entries.find((e) => e.id === id)?.facts.map((f) => (f.how ? `${f.says} (${f.how})` : f.says));
   it('circuit, cables, boxes; what nobody read is said', () => {
     const house = sampleHouse();
     expect(facts(house, 'ring')).toEqual(['ring', 'B32 A', 'behind a 30 mA device', 'arc-fault detection not looked for (not known)', '3 points: First, Second, Behind', 'never tested, or not noted (not known)']);
@@ -141,18 +143,18 @@ const made = closeJob(bareJob(done), house, [bareJob(done)], NOW, true);
   });
   it('where the unit is, once somebody said so', () => {
     const house = sampleHouse();
-    const at = (h: House) => houseFile(h, [], [], []).entries.find((e) => e.id === 'consumer-unit')!.where;
+    const at = (h: House) => houseFile(h, [], [], [], utc).entries.find((e) => e.id === 'consumer-unit')!.where;
     expect([at(house), at({ ...house, incoming: { ...house.incoming, boxId: 'behind' } })]).toEqual(['place not said', 'Parlour, wall 1']);
   });
   it('after a job is closed its cable is closed in: which wall, how long, by which job', () => {
     const { house, jobs } = closed();
     expect(checkHouse(house).ok).toBe(true);
-    const hidden = houseFile(house, jobs, [], []).entries.filter((e) => e.kind === 'hidden');
+    const hidden = houseFile(house, jobs, [], [], utc).entries.filter((e) => e.kind === 'hidden');
     expect(hidden.map((e) => [e.title, e.where, e.facts[0]!.says])).toEqual([['cable to New: across, in a chase', 'Parlour, wall 1', '1800 mm']]);
     // one that is not part of the house, or was taken out of it again, is in no wall
-    expect(houseFile(sampleHouse(), [job('spur', { way: 'across' })].map(bareJob), [], []).entries.filter((e) => e.kind === 'hidden')).toEqual([]);
+    expect(houseFile(sampleHouse(), [job('spur', { way: 'across' })].map(bareJob), [], [], utc).entries.filter((e) => e.kind === 'hidden')).toEqual([]);
     const gone: House = { ...house, site: { ...house.site, finals: sampleHouse().site.finals! } };
-    expect(houseFile(gone, jobs, [], []).entries.filter((e) => e.kind === 'hidden')).toEqual([]);
+    expect(houseFile(gone, jobs, [], [], utc).entries.filter((e) => e.kind === 'hidden')).toEqual([]);
     expect(laidIn(bareJob(jobs[0]!), house, jobs).closed).toBeTruthy();
   });
 }); // prettier-ignore

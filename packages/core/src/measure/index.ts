@@ -3,3 +3,4 @@ export * from './keypad.js';
 export * from './gauge.js';
 export * from './quantity.js';
 export * from './random.js';
+export * from './day.js';

@@ -1,5 +1,6 @@
 /** What a house file says of each thing, on a house with one of each: nothing noted, and everything. */
 import { describe, expect, it } from 'vitest';
+import { dayIn } from '../measure/index.js';
 import { cable, closing, device, houseAt, inch, jobAt } from '../panel/smallJob.testing.js';
 import { siteWith, smallPanel, sub } from '../panel/smallPanel.testing.js';
 import { boxOn } from '../route/smallHouse.testing.js';
@@ -7,7 +8,8 @@ import { bareJob, type CableWay, type Change, type Final, type House, type Job, 
 import { cableWords, houseFile, textOf, type FileEntry } from './index.js';
 
 const AT = '2026-11-20T12:00:00Z';
-const fileOf = (house: House, jobs: Job[] = [], log: KeptEntry[] = [], photos: KeptPhoto[] = []) => houseFile(house, jobs, log, photos);
+const fileOf = (house: House, jobs: Job[] = [], log: KeptEntry[] = [], photos: KeptPhoto[] = []) =>
+  houseFile(house, jobs, log, photos, dayIn('UTC'));
 const entry = (house: House, kind: FileEntry['kind'], id: string, ...rest: [Job[]?, KeptEntry[]?, KeptPhoto[]?]) => fileOf(house, ...rest).entries.find((e) => e.kind === kind && e.id === id)!; // prettier-ignore
 /** Facts as `says`, or `says [how]`. */
 const facts = (e: FileEntry): string[] => e.facts.map((f) => (f.how ? `${f.says} [${f.how}]` : f.says));

@@ -1,7 +1,7 @@
 /** What the house knows of itself after a job became part of it, and what is in a wall at a point. */
 import { describe, expect, it } from 'vitest';
 import { heldJobs, quinceStreet } from '../houses.testing.js';
-import { feet, inches } from '../measure/index.js';
+import { dayIn, feet, inches } from '../measure/index.js';
 import { measured, type CableWay, type House, type Job, type KeptEntry, type KeptPhoto } from '../model/index.js';
 import { awayFromLine, builtShapes, houseFile, inWall, textOf, type InWall } from './index.js';
 
@@ -134,7 +134,7 @@ describe('the house file', () => {
   const photos: KeptPhoto[] = [
     { id: 'photo-entry-1', houseId: quinceStreet.id, of: { kind: 'box', id: 'hall-box' }, at: '2026-11-19T09:05:00Z', note: 'hall box opened', marks: [{ id: 'm', kind: 'words', from: { x: 0.5, y: 0.5 }, text: 'cloth here' }], saved: '2026-11-19T09:06:00Z' },
   ]; // prettier-ignore
-  const file = houseFile(closed, jobs, log, photos);
+  const file = houseFile(closed, jobs, log, photos, dayIn('UTC'));
   const entry = (kind: string, id: string) => file.entries.find((e) => e.kind === kind && e.id === id)!;
   it('has every box, cable, circuit and panel of the house, each with what is not known of it', () => {
     const count = (kind: string) => file.entries.filter((e) => e.kind === kind).length;
@@ -148,7 +148,7 @@ describe('the house file', () => {
   it('what only came filled in is assumed, in its line too', () => {
     const preset: House = { ...closed, site: { ...closed.site, devices: closed.site.devices.map((d) => (d.boxId === 'hall-box' ? { ...d, presets: ['kind' as const] } : d)) } }; // prettier-ignore
     const of = (h: House) =>
-      houseFile(h, [], [], [])
+      houseFile(h, [], [], [], dayIn('UTC'))
         .entries.find((e) => e.id === 'hall-box')!
         .facts.find((f) => /duplex/.test(f.says));
     expect([of(preset)?.how, of(closed)?.how]).toEqual(['assumed', undefined]);

@@ -3,7 +3,7 @@
  * last measured. Made of the house, its jobs, their logs and photos; nothing of it is stored.
  */
 import { BOX_KINDS, DEVICE_KINDS } from '../catalog/index.js';
-import { printLength } from '../measure/index.js';
+import { printLength, type DayOf } from '../measure/index.js';
 import {
   breakerNumber, isPreset, boxBody, lampsOf, panelsOf, seenWiring, type Box, type Cable, type CableWay, type Circuit, type House, type Job, type KeptEntry, type KeptPhoto, type Site, isUk, usBook } from '../model/index.js'; // prettier-ignore
 import { directoryRows } from '../panel/index.js';
@@ -46,7 +46,7 @@ export const cableCircuit = (site: Site, cable: Cable): Circuit | undefined => {
 };
 
 /** Last readings that a log has of the boxes a job worked at: the newest of each kind. */
-function readings(house: House, jobs: readonly Job[], log: readonly KeptEntry[]): Map<string, FileFact[]> {
+function readings(house: House, jobs: readonly Job[], log: readonly KeptEntry[], dayOf: DayOf): Map<string, FileFact[]> {
   const byBox = new Map<string, FileFact[]>();
   const volts = new Set(log.filter((e) => e.figure?.unit === 'V').map((e) => e.id));
   for (const job of jobs) {
@@ -54,7 +54,7 @@ function readings(house: House, jobs: readonly Job[], log: readonly KeptEntry[])
     const boxes = changes.flatMap((c) => (c.do === 'place-box' || c.do === 'replace-box' ? [c.box.id] : c.do === 'wire-box' && c.wiring.panelEndOf === undefined ? [c.wiring.id] : [])); // prettier-ignore
     const lines = logLines(log.filter((e) => e.jobId === job.id), house.unit).filter((l) => !l.corrected && l.kind === 'value' && volts.has(l.id)); // prettier-ignore
     for (const box of new Set(boxes))
-      byBox.set(box, [...(byBox.get(box) ?? []), ...lines.map((l) => ({ says: `${l.says}, ${l.at.slice(0, 10)}` }))]);
+      byBox.set(box, [...(byBox.get(box) ?? []), ...lines.map((l) => ({ says: `${l.says}, ${dayOf(l.at)}` }))]);
   }
   return byBox;
 }
@@ -170,16 +170,22 @@ function circuitEntries(house: House): FileEntry[] {
   ); // prettier-ignore
 }
 
-/** Everything but search: that is over `textOf`. */
-export function houseFile(house: House, jobs: readonly Job[], log: readonly KeptEntry[], photos: readonly KeptPhoto[]): HouseFile {
+/** Everything but search: that is over `textOf`. @param dayOf by the clock of who reads it */
+export function houseFile(
+  house: House,
+  jobs: readonly Job[],
+  log: readonly KeptEntry[],
+  photos: readonly KeptPhoto[],
+  dayOf: DayOf,
+): HouseFile {
   const { site } = house;
   const uk = isUk(house);
-  const measured = readings(house, jobs, log);
+  const measured = readings(house, jobs, log, dayOf);
   const photosOf = (kind: KeptPhoto['of']['kind'], id: string): string[] => photos.filter((p) => p.of.kind === kind && p.of.id === id).map((p) => p.id); // prettier-ignore
   const jobName = (id: string | undefined): string => jobs.find((j) => j.id === id)?.name ?? '';
   const entries: FileEntry[] = [
     ...site.boxes.filter((b) => b.id !== house.incoming?.boxId).map((b) => (uk ? ukBoxEntry : boxEntry)(house, b, measured.get(b.id) ?? [], photosOf('box', b.id))),
-    ...(uk ? ukEntries(house, jobs) : [...circuitEntries(house), ...cableEntries(house, jobs), ...hiddenEntries(house, jobs)]),
+    ...(uk ? ukEntries(house, jobs, dayOf) : [...circuitEntries(house), ...cableEntries(house, jobs), ...hiddenEntries(house, jobs)]),
     ...lampsOf(site).map((l): FileEntry => ({ id: l.id, kind: 'lamp', title: l.name, where: site.rooms.find((r) => r.id === l.roomId)?.name ?? '', facts: [], link: ['/houses', house.id], photos: [] })),
     ...(uk ? [] : panelsOf(site)).map(({ id, panel, sub }): FileEntry => ({
       id: `panel-${id}`, kind: 'panel', title: panel.name, where: site.walls.find((w) => w.id === panel.place?.wallId)?.name ?? 'place not said',
@@ -187,7 +193,7 @@ export function houseFile(house: House, jobs: readonly Job[], log: readonly Kept
       link: ['/houses', house.id, 'panel'], ...(sub ? { query: { of: id } } : {}), photos: [],
     })),
     ...jobs.map((j): FileEntry => ({
-      id: j.id, kind: 'job', title: j.name, where: j.closed ? `part of the house since ${j.closed.at.slice(0, 10)}` : 'not part of the house yet',
+      id: j.id, kind: 'job', title: j.name, where: j.closed ? `part of the house since ${dayOf(j.closed.at)}` : 'not part of the house yet',
       facts: j.changes.map((c) => ({ says: c.title })), link: ['/jobs', j.id, 'record'], photos: photosOf('job', j.id),
     })),
     ...photos.map((p): FileEntry => ({
@@ -195,19 +201,25 @@ export function houseFile(house: House, jobs: readonly Job[], log: readonly Kept
       link: ['/houses', house.id, 'photos', p.id], photos: [p.id],
     })),
     ...log.filter((e) => e.kind === 'note').map((e): FileEntry => ({
-      id: e.id, kind: 'note', title: e.says, where: [jobName(e.jobId), e.title].filter(Boolean).join(', '), facts: [{ says: e.at.slice(0, 10) }],
+      id: e.id, kind: 'note', title: e.says, where: [jobName(e.jobId), e.title].filter(Boolean).join(', '), facts: [{ says: dayOf(e.at) }],
       link: ['/jobs', e.jobId, 'record'], photos: [],
     })),
   ]; // prettier-ignore
-  return { entries, timeline: timeline(house, jobs, log, photos) };
+  return { entries, timeline: timeline(house, jobs, log, photos, dayOf) };
 }
 
 /** What happened, the latest first: jobs that became part of the house, days at which somebody worked, photos. */
-function timeline(house: House, jobs: readonly Job[], log: readonly KeptEntry[], photos: readonly KeptPhoto[]): TimelineEvent[] {
+function timeline(
+  house: House,
+  jobs: readonly Job[],
+  log: readonly KeptEntry[],
+  photos: readonly KeptPhoto[],
+  dayOf: DayOf,
+): TimelineEvent[] {
   const closings = (house.history ?? []).map((h): TimelineEvent => ({ at: h.at, title: `${h.jobName} became part of the house`, says: [...h.changes.map((c) => c.title), ...h.differs], link: ['/jobs', h.jobId, 'record'] })); // prettier-ignore
   const days = jobs.flatMap((job): TimelineEvent[] => {
     const lines = logLines(log.filter((e) => e.jobId === job.id), house.unit); // prettier-ignore
-    const byDay = grouped(lines);
+    const byDay = grouped(lines, dayOf);
     return [...byDay].map(([, list]) => ({
       at: list.at(-1)!.at,
       title: `Worked at ${job.name}`,
@@ -218,9 +230,9 @@ function timeline(house: House, jobs: readonly Job[], log: readonly KeptEntry[],
   const taken = photos.map((p): TimelineEvent => ({ at: p.at, title: p.note || 'Photo', says: [], link: ['/houses', house.id, 'photos', p.id] })); // prettier-ignore
   return [...closings, ...days, ...taken].sort((a, b) => (a.at < b.at ? 1 : a.at > b.at ? -1 : 0));
 }
-function grouped<T extends { at: string }>(lines: readonly T[]): Map<string, T[]> {
+function grouped<T extends { at: string }>(lines: readonly T[], dayOf: DayOf): Map<string, T[]> {
   const days = new Map<string, T[]>();
-  for (const line of lines) days.set(line.at.slice(0, 10), [...(days.get(line.at.slice(0, 10)) ?? []), line]);
+  for (const line of lines) days.set(dayOf(line.at), [...(days.get(dayOf(line.at)) ?? []), line]);
   return days;
 }
 

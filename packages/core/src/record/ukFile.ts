@@ -2,7 +2,7 @@
 import { BOX_KINDS } from '../catalog/index.js';
 import { depthOf, isMetal, pointIdOf, wayOf } from '../alteration/index.js';
 import { finalsOf, printReadingWithUnit, printRunLength, readingLines, runWords } from '../finals/index.js';
-import { printLength } from '../measure/index.js';
+import { printLength, type DayOf } from '../measure/index.js';
 import { laidIn, sizeWords, type Box, type Final, type House, type Job } from '../model/index.js';
 import { unknown, type FileEntry, type FileFact } from './fileEntry.js';
 
@@ -24,7 +24,7 @@ function unitEntry(house: House): FileEntry {
   };
 }
 
-function circuitEntry(house: House, final: Final): FileEntry {
+function circuitEntry(house: House, final: Final, dayOf: DayOf): FileEntry {
   const read = readingLines(final, house.incoming ?? {}).flatMap(({ due, reading }) => (reading ? [{ due, reading }] : []));
   return {
     ...{ id: final.id, kind: 'circuit', title: `${final.number} ${final.name}`, where: `way ${final.number} of the consumer unit`, photos: [], link: circuitPage(house, final) },
@@ -34,7 +34,7 @@ function circuitEntry(house: House, final: Final): FileEntry {
       yesNo(final.residual, 'behind a 30 mA device', 'no 30 mA device', '30 mA device not looked for'),
       yesNo(final.arcFault, 'arc-fault detection', 'no arc-fault detection', 'arc-fault detection not looked for'),
       { says: `${final.points.length} points: ${final.points.map((p) => p.name).join(', ')}` },
-      ...read.map(({ due, reading }) => ({ says: `${due.words}${due.point ? `, ${due.point.name}` : ''}: ${printReadingWithUnit(reading, due.unit)}, ${reading.at.slice(0, 10)}` })),
+      ...read.map(({ due, reading }) => ({ says: `${due.words}${due.point ? `, ${due.point.name}` : ''}: ${printReadingWithUnit(reading, due.unit)}, ${dayOf(reading.at)}` })),
       ...(read.length ? [] : [unknown('never tested, or not noted')]),
     ],
   };
@@ -94,9 +94,9 @@ function hiddenEntries(house: House, jobs: readonly Job[]): FileEntry[] {
   });
 } // prettier-ignore
 
-export const ukEntries = (house: House, jobs: readonly Job[]): FileEntry[] => [
+export const ukEntries = (house: House, jobs: readonly Job[], dayOf: DayOf): FileEntry[] => [
   unitEntry(house),
-  ...finalsOf(house.site).map((f) => circuitEntry(house, f)),
+  ...finalsOf(house.site).map((f) => circuitEntry(house, f, dayOf)),
   ...finalsOf(house.site).flatMap((f) => cableEntries(house, f)),
   ...hiddenEntries(house, jobs),
 ];

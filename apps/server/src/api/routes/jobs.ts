@@ -2,7 +2,7 @@
 import { nanoid } from 'nanoid';
 import { finalAsTested, ledgerIn, stepsIn } from '@saddle/core/alteration';
 import { closeJob, hindrances, reopenJob, restsOn, surveyedSince, type Closed } from '@saddle/core/closing';
-import { finalCsv, MOST_PHOTOS, sheetPhotos } from '@saddle/core/exchange';
+import { finalCsv, photosOnPaper } from '@saddle/core/exchange';
 import { Finding } from '@saddle/core/codebook';
 import { checkHouse, checkJobIn, Job, plannedSite, wantOf, type House, type Want } from '@saddle/core/model';
 import { fromBox, FromBoxAnswers, otherSide, OtherSideAnswers } from '@saddle/core/purpose';
@@ -196,8 +196,8 @@ function sheetRoutes({ store, shelf, pictures, pdf, now }: Api): Route[] {
         const photos = (await store.photosOf(job.houseId)).filter((p) => p.jobId === job.id);
         const shown: Record<string, Uint8Array> = {};
         if (sheet === 'handover')
-          for (const { id } of sheetPhotos(photos).slice(0, MOST_PHOTOS)) {
-            const hash = photos.find((p) => p.id === id)?.picture?.hash;
+          for (const { id, picture } of photosOnPaper(photos)) {
+            const hash = picture?.hash;
             if (hash && pictures.has(hash)) shown[id] = await pictureForPaper(await pictures.read(hash));
           }
         const log = await store.logOf({ jobId: job.id });

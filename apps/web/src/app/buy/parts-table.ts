@@ -8,6 +8,7 @@ import { switchMap } from 'rxjs';
 import { SumTable } from '../ledger/sum-table';
 import type { Working } from '../worker/worker-desk';
 import { ShoppingLists, type ShoppingAnswer } from './shopping.service';
+import { today } from '../words/own-clock';
 
 const NOTHING: Shopping = { lines: [], total: 0, restsWorth: 0, unknown: [], placeholders: 0 };
 
@@ -229,7 +230,7 @@ export class PartsTable {
     return printMoney(amount, this.house().money);
   }
   protected readonly old = computed(() =>
-    oldPrices(this.list().lines, this.house().priceNotes, new Date().toISOString().slice(0, 10)).map(
+    oldPrices(this.list().lines, this.house().priceNotes, today()).map(
       (o) => `${ARTICLES[o.article].name}: priced on ${o.on}, more than a year ago`,
     ),
   );

@@ -4,6 +4,7 @@ import { differences, type House, type Job } from '@saddle/core/model';
 import { problemOf } from '../api/documents.service';
 import type { DocumentSession } from './document-session';
 import { DifferenceTable } from './difference-table';
+import { ownTime } from '../words/own-clock';
 
 /** Differences that are named one by one. */
 const SHOWN = 40;
@@ -71,7 +72,7 @@ const SHOWN = 40;
             <button type="button" class="btn-line strong" [disabled]="busy()" (click)="choose('mine')">Keep mine</button>
           </section>
           <section>
-            <h3>The other, saved {{ other.savedAt.slice(0, 19).replace('T', ' ') }} UTC</h3>
+            <h3>The other, saved {{ time(other.savedAt) }}</h3>
             <p>{{ words(other.document) }}</p>
             <button type="button" class="btn-line strong" [disabled]="busy()" (click)="choose('theirs')">Take the other</button>
           </section>
@@ -102,6 +103,7 @@ export class ConflictDialog {
   /** in which lengths are printed */
   unit: House['unit'] = 'in';
   protected readonly busy = signal(false);
+  protected readonly time = ownTime;
   protected readonly problem = signal('');
   protected readonly shown = SHOWN;
   protected readonly theirs = computed(() => this.session.conflict());

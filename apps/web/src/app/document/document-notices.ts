@@ -6,6 +6,7 @@ import { saveFile } from '../exchange/save-file';
 import { openDialog } from '../shell/open-dialog';
 import type { ConflictDialog } from './conflict-dialog';
 import type { DocumentSession } from './document-session';
+import { ownTime } from '../words/own-clock';
 
 /** What has to be said about a document: another tab was faster, a tab left work behind, an edit was refused. */
 @Component({
@@ -25,7 +26,7 @@ import type { DocumentSession } from './document-session';
     }
     @if (session().leftBehind(); as left) {
       <div class="notice" role="status">
-        <span>A tab that was closed left unsaved work from {{ left.at.slice(0, 16).replace('T', ' ') }} UTC.</span>
+        <span>A tab that was closed left unsaved work from {{ time(left.at) }}.</span>
         <button type="button" class="btn-line" (click)="session().settleLeftBehind(true)">Take it in</button>
         <button type="button" class="btn-line" (click)="session().settleLeftBehind(false)">Throw it away</button>
       </div>
@@ -33,7 +34,7 @@ import type { DocumentSession } from './document-session';
     @if (session().lookedAt(); as version) {
       <div class="notice" role="status" data-testid="looked-at">
         <span
-          >You look at version {{ version.revision }}, saved {{ version.savedAt.slice(0, 16).replace('T', ' ') }} UTC. Nothing can be
+          >You look at version {{ version.revision }}, saved {{ time(version.savedAt) }}. Nothing can be
           changed in it.</span
         >
         <button type="button" class="btn-line strong" (click)="session().bringBackLookedAt()">Bring it back</button>
@@ -97,6 +98,7 @@ export class DocumentNotices {
   private readonly injector = inject(Injector);
   private readonly units = inject(LengthUnits);
   private readonly router = inject(Router);
+  protected readonly time = ownTime;
   private readonly open = signal(false);
   protected readonly field = (path: string): string => fieldWords(path, this.session().loaded() ? this.session().current() : undefined);
 

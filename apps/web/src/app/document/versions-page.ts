@@ -5,6 +5,7 @@ import { Documents, problemOf, type Stored, type VersionLine } from '../api/docu
 import { LengthUnits } from '../fields/length-units';
 import { DifferenceTable } from './difference-table';
 import { OPEN_DOCUMENT } from './open-document';
+import { ownTime } from '../words/own-clock';
 
 /** Differences of a line that are read at a glance; the rest is counted. */
 const AT_A_GLANCE = 3;
@@ -29,7 +30,7 @@ const COMPARED = 60;
         @for (line of lines(); track line.revision; let newest = $first) {
           <li [attr.data-revision]="line.revision" [class.compared]="from() === line.revision || to() === line.revision">
             <div class="version-head">
-              <strong>{{ line.savedAt.slice(0, 16).replace('T', ' ') }} UTC</strong>
+              <strong>{{ time(line.savedAt) }}</strong>
               <span class="quiet">version {{ line.revision }}{{ newest ? ', the newest' : '' }}</span>
             </div>
             <p>
@@ -104,6 +105,7 @@ export class VersionsPage {
   protected readonly to = signal<number | undefined>(undefined);
   protected readonly compared = signal<Difference[] | undefined>(undefined);
   protected readonly glance = AT_A_GLANCE;
+  protected readonly time = ownTime;
   protected readonly most = COMPARED;
   private readonly id = computed(() => this.session.current().id);
 

@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/cor
 import { firstValueFrom } from 'rxjs';
 import { problemOf } from '../api/documents.service';
 import { Records, type BackupLine } from '../record/records.service';
+import { ownTime } from '../words/own-clock';
 
 /** Backups: one to carry off, those that are taken by themselves, and going back to one. */
 @Component({
@@ -105,7 +106,7 @@ export class BackupsCard {
       const { before } = await firstValueFrom(this.records.restore(b.name));
       return `Everything is as it was ${this.time(b.at)}. What was here is the backup of ${this.time(before.at)}. Pages that lie open elsewhere take it in by themselves or ask.`;
     });
-  protected time = (at: string): string => new Date(at).toLocaleString([], { dateStyle: 'medium', timeStyle: 'short' });
+  protected readonly time = ownTime;
   protected size = (bytes: number): string =>
     bytes < 1024 * 1024 ? `${Math.ceil(bytes / 1024)} kB` : `${(bytes / 1024 / 1024).toFixed(1)} MB`;
 }

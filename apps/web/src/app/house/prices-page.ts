@@ -4,7 +4,6 @@ import { articleIdsOf, ARTICLES, priceOf, type Article, type ArticleId } from '@
 import { priceCsv, priceFrom, pricesFromCsv, type PriceReport } from '@saddle/core/exchange';
 import { feet } from '@saddle/core/measure';
 import { assumed, isUk, type Money, putPrice, notePrice, putMoney, changeOne, withoutOne } from '@saddle/core/model';
-import { localBy } from '@saddle/core/schedule';
 import { LEAST_REST_FT, REST_PERCENT, soldFrom, soldOf, soldText } from '@saddle/core/takeoff';
 import { nanoid } from 'nanoid';
 import { CsvReportView } from '../exchange/csv-report';
@@ -12,6 +11,7 @@ import { CellField } from '../fields/cell-field';
 import { LengthField } from '../fields/length-field';
 import { TextField } from '../fields/text-field';
 import { HouseSession } from '../house/house-session';
+import { today } from '../words/own-clock';
 
 const UNIT: Record<Article['unit'], string> = { each: 'each', ft: 'a foot', m: 'a metre', l: 'a litre' };
 const GROUPS: Article['group'][] = ['cable', 'boxes', 'devices', 'panel', 'fixing', 'raceway', 'closing up', 'outdoors'];
@@ -69,22 +69,19 @@ export class PricesPage {
   private say(field: string, text: string): void {
     this.errors.update((e) => ({ ...e, [field]: text }));
   }
-  private today(): string {
-    return localBy(new Date().getTimezoneOffset())(new Date().toISOString()).slice(0, 10);
-  }
   protected setPrice(id: ArticleId, text: string): void {
     const price = text.trim() === '' ? undefined : priceFrom(text);
     const bad = price !== undefined && Number.isNaN(price);
     this.say(id, bad ? `“${text}” is no number` : '');
     if (bad) return;
-    this.session.editHouse('Prices', (h) => putPrice(h, id, price, this.today()));
+    this.session.editHouse('Prices', (h) => putPrice(h, id, price, today()));
   }
   protected setSold(id: ArticleId, text: string): void {
     const sold = soldFrom(text);
     const ok =
       sold !== undefined &&
       this.session.editHouse('What it is sold in', (h) =>
-        notePrice(h, id, { packet: undefined, sold: undefined, ...sold, ...(sold.sold ? { on: this.today() } : {}) }),
+        notePrice(h, id, { packet: undefined, sold: undefined, ...sold, ...(sold.sold ? { on: today() } : {}) }),
       );
     this.say(`${id}-sold`, ok ? '' : `“${text}”: a whole number of pieces to 10 000, or sizes as 25 for 30; 250 for 210, would do`);
   }

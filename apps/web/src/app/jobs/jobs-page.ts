@@ -13,6 +13,7 @@ import {
   type Unreadable,
 } from '../api/documents.service';
 import { TopBar } from '../shell/top-bar';
+import { ownTime } from '../words/own-clock';
 
 /** The house of the sample, by its id. */
 const SAMPLE_HOUSE = 'quince-street-14';
@@ -228,7 +229,7 @@ export class JobsPage {
   protected readonly loaded = signal(false);
   protected readonly listOf = computed(() => {
     const at = this.documents.listOf();
-    return at && new Date(at).toLocaleString([], { dateStyle: 'medium', timeStyle: 'short' });
+    return at && ownTime(at);
   });
   protected readonly problem = signal('');
   protected readonly groups = computed(() => this.houses().map((h) => ({ ...h, jobs: this.jobs().filter((j) => j.houseId === h.id) })));

@@ -27,6 +27,7 @@ import {
 } from '@saddle/core/panel';
 import { nanoid } from 'nanoid';
 import { HouseSession } from '../house/house-session';
+import { today } from '../words/own-clock';
 
 const READING_WORDS: Record<FeedReading, string> = {
   dead: 'dead, every conductor',
@@ -125,7 +126,7 @@ export class FeedsPanel {
   }
   protected noteIt(): void {
     const breakerIds = [...this.off()];
-    const on = new Date().toISOString().slice(0, 10);
+    const on = today();
     const tests = this.open().flatMap(({ box }): FeedTest[] => {
       const reads = this.shown()[box.id];
       return reads ? [{ id: nanoid(10), how: 'switched off', breakerIds, boxId: box.id, reads, on }] : [];
@@ -143,7 +144,7 @@ export class FeedsPanel {
   protected noteFinder(): void {
     const finder = this.finder();
     if (!finder?.named.length) return;
-    const on = new Date().toISOString().slice(0, 10);
+    const on = today();
     this.edit('Breaker finder', (site) =>
       addTests(site, [{ id: nanoid(10), how: 'breaker finder', breakerIds: finder.named, boxId: finder.boxId, on }]),
     );
@@ -153,7 +154,7 @@ export class FeedsPanel {
     this.edit('Try taken back', (site) => dropTest(site, id));
   }
   protected writeDown(): void {
-    this.edit('Feeds as found out', (site) => takeFeeds(site, new Date().toISOString().slice(0, 10)));
+    this.edit('Feeds as found out', (site) => takeFeeds(site, today()));
   }
   private edit(title: string, change: (site: Site) => Site): boolean {
     return this.session.editSite(title, change);

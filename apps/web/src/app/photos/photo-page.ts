@@ -24,6 +24,7 @@ import { Segmented, type Segment } from '../fields/segmented';
 import { TextField } from '../fields/text-field';
 import { HouseSession } from '../house/house-session';
 import { bare, HousePhotos } from './house-photos';
+import { ownTime } from '../words/own-clock';
 
 type Tool = 'look' | PhotoMark['kind'] | 'measure';
 /** A finger is off by this much on the screen, with the loupe; CSS pixels (common practice: a stylus less, a thumb more). */
@@ -47,6 +48,7 @@ export class PhotoPage {
   private readonly location = inject(Location);
   private readonly router = inject(Router);
   readonly photoId = input.required<string>();
+  protected readonly time = ownTime;
   private readonly picture = viewChild<ElementRef<SVGSVGElement>>('picture');
 
   protected readonly photo = computed(() => this.photos.byId(this.photoId()));

@@ -9,6 +9,7 @@ import { Segmented, type Segment } from '../fields/segmented';
 import { HouseSession } from '../house/house-session';
 import { HousePhotos } from '../photos/house-photos';
 import { Records } from './records.service';
+import { ownDay } from '../words/own-clock';
 
 const WORDS: Record<FileKind, string> = {
   box: 'boxes', cable: 'cables', circuit: 'circuits', hidden: 'hidden', patch: 'patches', lamp: 'lamps', room: 'rooms', panel: 'panels', job: 'jobs', photo: 'photos', note: 'notes',
@@ -129,7 +130,7 @@ export class HouseFilePage {
   protected readonly words = signal('');
   protected readonly kind = signal<FileKind | undefined>(undefined);
 
-  protected readonly file = computed(() => houseFile(this.session.house(), this.jobs(), this.log(), this.photos.photos()));
+  protected readonly file = computed(() => houseFile(this.session.house(), this.jobs(), this.log(), this.photos.photos(), ownDay));
   private readonly index = computed(() => {
     const search = new MiniSearch<{ id: number; text: string; title: string }>({
       fields: ['title', 'text'],

@@ -13,6 +13,7 @@ import { JobLog } from '../record/job-log';
 import { VerdictStamp } from '../ledger/verdict-stamp';
 import { Segmented, type Segment } from '../fields/segmented';
 import { WordMark } from '../words/word';
+import { ownTime } from '../words/own-clock';
 
 /** What was done and measured, the sheet to print, the file to keep. */
 @Component({
@@ -195,7 +196,7 @@ export class RecordStage {
     { value: 'a4', label: 'A4' },
   ];
   protected readonly paper = linkedSignal((): 'letter' | 'a4' => (this.session.unit() === 'in' ? 'letter' : 'a4'));
-  protected time = (at: string): string => new Date(at).toLocaleString([], { dateStyle: 'short', timeStyle: 'short' });
+  protected time = (at: string): string => ownTime(at, 'short');
 
   private readonly documents = inject(Documents);
   protected readonly busy = signal(false);

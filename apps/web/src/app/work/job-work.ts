@@ -35,6 +35,7 @@ import {
 import { nanoid } from 'nanoid';
 import { interval, map } from 'rxjs';
 import { JobSession } from '../job/job-session';
+import { ownTime } from '../words/own-clock';
 
 export const now = (): string => new Date().toISOString();
 export type WorkRow = ReturnType<JobWork['rows']>[number];
@@ -105,7 +106,7 @@ export class JobWork {
 
   private print = (ask: StepAsk, value: number): string =>
     ask.unit === 'length' ? printAsked(ask, value, this.session.unit()) : `${value}`;
-  time = (at: string): string => new Date(at).toLocaleString([], { dateStyle: 'short', timeStyle: 'short' });
+  time = (at: string): string => ownTime(at, 'short');
 
   /** Ticks a step whose gate is open, or takes its tick back; says whether it is ticked now. */
   toggle(step: Step): boolean {
