@@ -2,7 +2,11 @@
 import { describe, expect, it } from 'vitest';
 import { heldJobs, quinceStreet } from '../houses.testing.js';
 import { inches } from '../measure/index.js';
-import { checkHouse, measured, type Site } from '../model/index.js';
+import { LAMP_BOX_IDS } from '../catalog/index.js';
+import { bareJob, checkHouse, measured, NOT_ENTERED, siteErrors, type Cable, type Job, type Lamp, type Site } from '../model/index.js';
+import { cable, device, inch, jobAt } from '../panel/smallJob.testing.js';
+import { siteWith, sub } from '../panel/smallPanel.testing.js';
+import { boxOn } from '../route/smallHouse.testing.js';
 import { jobsAbout, roomList, withoutRoom, withoutWall } from './index.js';
 
 const { site } = quinceStreet;
@@ -85,4 +89,86 @@ describe('a wall taken out', () => {
     ).toEqual(['b']);
   });
   it('one that is not there: nothing', () => expect(withoutWall(site, 'nowhere')).toBeUndefined());
+});
+
+describe('a small house, by hand: den and shop with wall e between them', () => {
+  const lamp = (id: string, roomId: string): Lamp => ({ id, name: id, roomId, x: 0, y: 0, box: LAMP_BOX_IDS[0], watts: 60 });
+  const between = (id: string, a: string, b: string, part: Partial<Cable> = {}) => cable(id, a, { ends: [{ boxId: a, label: a }, { boxId: b, label: b }], ...part }); // prettier-ignore
+  const joints = (id: string) => ({ id, of: { cables: [], devices: [] }, joints: [], pigtails: [] });
+  const surveyed = siteWith({
+    boxes: [boxOn('north', 'n', 40), boxOn('east', 'e', 40), boxOn('back', 'e', 60, { face: 'B' }), boxOn('shop', 'n2', 40)],
+    devices: [device('north'), device('shop')],
+    cables: [
+      cable('feed', 'north'),
+      between('inside', 'north', 'east', { uses: [{ is: 'hot', by: 'north-d' }, { is: 'neutral' }] }),
+      between('through', 'east', 'back', { unbrokenIn: ['north', 'shop'] }),
+      between('beyond', 'back', 'shop'),
+      between('light', 'back', 'den lamp'),
+    ],
+    loads: [
+      { id: 'l1', name: 'heater', watts: 960, continuous: true, fixed: false, circuitId: 'c1', boxId: 'north' },
+      { id: 'l3', name: 'fan', amps: 2, continuous: false, fixed: false, circuitId: 'c3', boxId: 'shop' },
+    ],
+    lamps: [lamp('den lamp', 'den'), lamp('shop lamp', 'shop')],
+    wiring: [joints('north'), joints('back'), joints('shop')],
+    panel: { place: { wallId: 'n', face: 'A', fromLeft: inch(10), bottom: inch(50) } as never },
+    subpanels: [sub({ breakers: [], place: { wallId: 'n2', face: 'A', fromLeft: inch(10), bottom: inch(50) } as never })],
+  });
+  /** its outdoors are what nobody entered */
+  const house = JSON.parse(JSON.stringify(surveyed).replaceAll('"out"', `"${NOT_ENTERED}"`)) as Site;
+  const ids = (list: readonly { id: string }[] | undefined) => list?.map((x) => x.id);
+  const den = () => withoutRoom(house, 'den')!;
+
+  it('the den: its own three walls go, the one it shares stays with a side that nobody entered', () => {
+    const { site: left, stays, ids: gone, faces } = den();
+    expect([ids(left.walls), stays, faces]).toEqual([['n', 'e', 's', 'w', 'n2', 'e2', 's2'].filter((w) => !['n', 's', 'w'].includes(w)), ['wall e'], [{ wallId: 'e', face: 'A' }]]); // prettier-ignore
+    expect(left.walls[0]!.faces.A.roomId).toBe(NOT_ENTERED);
+    expect(left.walls[0]!.faces.B.roomId).toBe('shop');
+    expect(gone).toEqual(['den', 'n', 's', 'w', 'north', 'east', 'den lamp']);
+    expect(left.rooms.map((r) => r.id)).toEqual(['shop', NOT_ENTERED]);
+  });
+  it('boxes of its sides go with what is in them; of cables what ends beyond stays, with words for the end that is gone', () => {
+    const { site: left, gone } = den();
+    expect([ids(left.boxes), ids(left.devices), ids(left.wiring), ids(left.lamps)]).toEqual([['back', 'shop'], ['shop-d'], ['back', 'shop'], ['shop lamp']]); // prettier-ignore
+    expect(left.cables.map((c) => [c.id, c.ends.map((e) => e.boxId), c.unbrokenIn])).toEqual([
+      ['through', [undefined, 'back'], ['shop']],
+      ['beyond', ['back', 'shop'], []],
+      ['light', ['back', undefined], []],
+    ]);
+    expect(left.cables[0]!.ends[0]).toEqual({ label: 'east' });
+    expect(left.loads.map((l) => l.boxId)).toEqual([undefined, 'shop']);
+    expect([left.panel!.place, left.subpanels![0]!.place?.wallId]).toEqual([undefined, 'n2']);
+    expect(gone).toEqual(['den', '3 walls', '2 boxes', '1 device', '2 cables', '1 lampholder', 'the place of the panel']);
+    expect(siteErrors(left, 'in', '')).toEqual([]);
+  });
+  it('the shop: its own go, “outdoors” stays, and what hung beside says so', () => {
+    const { site: left, gone, stays } = withoutRoom(house, 'shop')!;
+    expect([ids(left.walls), stays]).toEqual([['n', 'e', 's', 'w'], ['wall e']]);
+    expect(gone).toEqual(['shop', '3 walls', '2 boxes', '1 device', '1 cable', '1 lampholder', 'the place of the shop panel']);
+    expect([left.panel!.place?.wallId, left.subpanels![0]!.place]).toEqual(['n', undefined]);
+    expect(siteErrors(left, 'in', '')).toEqual([]);
+    // then the den: the shared wall has nobody any more
+    const empty = withoutRoom(left, 'den')!;
+    expect([empty.site.walls, empty.stays, empty.site.cables, empty.site.lamps]).toEqual([[], [], [], []]);
+  });
+  it('a use of a conductor for a device that is gone is left open', () => {
+    const kept = { ...house, cables: [between('inside', 'north', 'shop', { uses: [{ is: 'hot', by: 'north-d' }, { is: 'neutral', by: 'shop-d' }] })] }; // prettier-ignore
+    expect(withoutRoom(kept, 'den')!.site.cables[0]!.uses).toEqual([{ is: 'hot' }, { is: 'neutral', by: 'shop-d' }]);
+  });
+  it('a wall: both of its sides, the rooms along it are opened, the others stay closed', () => {
+    const { site: left, gone, stays, ids: all, faces } = withoutWall(house, 'e')!;
+    expect([ids(left.boxes), gone, stays, all, faces]).toEqual([['north', 'shop'], ['wall e', '2 boxes', '1 cable'], ['den', 'shop'], ['e', 'east', 'back'], []]); // prettier-ignore
+    expect(left.rooms.map((r) => r.sides?.length)).toEqual([undefined, undefined, undefined]);
+    expect(withoutWall(house, 'n')!.site.rooms.map((r) => r.sides?.length)).toEqual([undefined, 4, undefined]);
+    expect(withoutWall(house, 'n')!.gone).toEqual(['wall n', '1 box', '1 device', '1 cable', 'the place of the panel']);
+    expect(withoutWall(house, 'n2')!.gone.at(-1)).toBe('the place of the shop panel');
+    for (const w of house.walls) expect(siteErrors(withoutWall(house, w.id)!.site, 'in', ''), w.id).toEqual([]);
+  });
+  it('a job is about it by an id that stands alone, or by a face of a wall that stays', () => {
+    const about = (part: Partial<Job>) => jobsAbout([{ ...bareJob(jobAt(house, [])), name: 'J', ...part }], den());
+    const place = (wallId: string, face: 'A' | 'B') => ({ want: { places: [{ wallId, face }] } }) as unknown as Partial<Job>;
+    expect([about(place('n', 'A')), about(place('e', 'A')), about(place('e', 'B')), about(place('n2', 'A'))]).toEqual([['J'], ['J'], [], []]); // prettier-ignore
+    expect(about({ changes: [{ id: 'x', title: 'about the north', do: 'replace-box', boxId: 'shop', box: boxOn('shop', 'n2', 40) }] })).toEqual([]); // prettier-ignore
+    expect(about({ changes: [{ id: 'x', title: 'New', do: 'remove-device', deviceId: 'd' }], taken: { at: 'north' } as never })).toEqual(['J']); // prettier-ignore
+  });
 });

@@ -66,8 +66,10 @@ export function withoutRoom(site: Site, roomId: string): Removal | undefined {
   const goes = own.filter((w) => !staying.includes(w));
   const inRoom = (b: Box): boolean => goes.some((w) => w.id === b.wallId) || staying.some((w) => w.id === b.wallId && w.faces[b.face].roomId === roomId);
   const boxes = site.boxes.filter(inRoom);
-  const bare = withoutBoxes(site, new Set(boxes.map((b) => b.id)));
   const lamps = site.lamps?.filter((l) => l.roomId === roomId) ?? [];
+  // lamps are boxes too: cables end in them
+  const holding = [...boxes, ...lamps].map((b) => b.id);
+  const bare = withoutBoxes(site, new Set(holding));
   const outside = site.rooms.find((r) => r.id === NOT_ENTERED) ?? { id: NOT_ENTERED, name: 'room not entered', use: 'outdoors' as const };
   const walls = bare.site.walls
     .filter((w) => !goes.some((g) => g.id === w.id))
@@ -98,7 +100,7 @@ export function withoutRoom(site: Site, roomId: string): Removal | undefined {
       ...lostPanels.map((p) => `the place of the ${p.sub?.name ?? 'panel'}`),
     ],
     stays: staying.map((w) => w.name),
-    ids: [roomId, ...goes.map((w) => w.id), ...boxes.map((b) => b.id)],
+    ids: [roomId, ...goes.map((w) => w.id), ...holding],
     faces: staying.flatMap((w) => facesOf(w, roomId).map((face) => ({ wallId: w.id, face }))),
   };
 } // prettier-ignore
