@@ -160,13 +160,16 @@ function isolate({ subject, planned, target }: Writing): Draft[] {
       [spent('prove dead')],
       [
         'Indicator on its proving unit: every lamp of it.',
-        `At ${where}: line to neutral, line to earth, neutral to earth, first at the face, then again at the terminals with the face off.`,
+        // a new circuit has no point yet: what is worked at is the consumer unit
+        own
+          ? 'At the outgoing terminals of the main switch: line to neutral, line to earth, neutral to earth. Then the same at the bars that the new way goes to.'
+          : `At ${where}: line to neutral, line to earth, neutral to earth, first at the face, then again at the terminals with the face off.`,
         'Indicator on its proving unit again.',
       ],
       {
         dead: [target],
         proves: [target],
-        place: place(where, subject.from),
+        place: own ? { words: 'consumer unit' } : place(where, subject.from),
         cautions: ['Approved voltage indicator with GS 38 leads, not a pen that lights up near a cable.'],
       },
     ),
