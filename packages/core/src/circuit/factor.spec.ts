@@ -164,6 +164,32 @@ describe('a solution', () => {
     expect(re[0]! / 1e-12).toBeCloseTo(1, 6);
   });
 
+  it('of a mesh of 16 by 16, which fills far more than it had: at every node as much flows off as was put in', () => {
+    const at = (x: number, y: number) => 16 * y + x;
+    const mesh: Pair[] = [];
+    for (let y = 0; y < 16; y++)
+      for (let x = 0; x < 16; x++) {
+        if (x < 15) mesh.push({ a: at(x, y), b: at(x + 1, y), re: 1 + ((x + y) % 3), im: (x % 2) - 0.5 });
+        if (y < 15) mesh.push({ a: at(x, y + 1), b: at(x, y), re: 1 + ((2 * x + y) % 4), im: 0.5 - (y % 3) });
+      }
+    const ground = Array.from({ length: 256 }, (_, v): Ground => (v === 17 ? [0.5, 0.25] : [0, 0]));
+    const factor = new Factor(matrixOf(mesh, ground));
+    // more than twice its branches and a little: its lists had to grow
+    expect(factor.entries).toBeGreaterThan(2 * mesh.length + 16);
+    const x = factor.unit(255, 100);
+    const off = ground.map(([re, im], v): Ground => [re * x.re[v]! - im * x.im[v]!, re * x.im[v]! + im * x.re[v]!]);
+    for (const { a, b, re, im } of mesh) {
+      const [dr, di] = [x.re[a]! - x.re[b]!, x.im[a]! - x.im[b]!];
+      const [fr, fi] = [re * dr - im * di, re * di + im * dr];
+      off[a] = [off[a]![0] + fr, off[a]![1] + fi];
+      off[b] = [off[b]![0] - fr, off[b]![1] - fi];
+    }
+    off.forEach(([re, im], v) => {
+      expect(re, `node ${v}`).toBeCloseTo(v === 255 ? 1 : v === 100 ? -1 : 0, 9);
+      expect(im, `node ${v}`).toBeCloseTo(0, 9);
+    });
+  });
+
   it('a value that is no number, or without end, has none', () => {
     for (const re of [NaN, Infinity])
       expect(singular(() => new Factor(matrixOf([{ a: 0, b: 1, re, im: 0 }], [[1, 0], [1, 0]]))).message).toBe('the system has no unique solution at row 0: nothing ties it to the rest'); // prettier-ignore
