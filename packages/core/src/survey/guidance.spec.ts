@@ -3,6 +3,8 @@ import { describe, expect, it } from 'vitest';
 import { quinceStreet } from '../houses.testing.js';
 import type { ScopeView } from '../instruments/index.js';
 import { inches, toInches } from '../measure/index.js';
+import { cable } from '../panel/smallJob.testing.js';
+import { boxOn, smallHouse } from '../route/smallHouse.testing.js';
 import {
   baysLooked,
   measured,
@@ -215,5 +217,42 @@ describe('second measurements', () => {
     const [c] = contradictions(s, wallOf(s));
     expect(c!.sums[0]!.terms.map((t) => toInches(t.value)).map((v) => Math.round(v * 100) / 100)).toEqual([26, -25.25]);
     expect(toInches(c!.sums[0]!.limit!.value)).toBeCloseTo(0.125, 6);
+  });
+});
+
+describe('what is asked of a wall of the small house', () => {
+  const small = (boxes: Box[], e: Partial<Wall> = {}, more: Partial<Site> = {}): Site => ({
+    ...smallHouse({ boxes, walls: { e } }),
+    ...more,
+  });
+  const ask = (s: Site, face: 'A' | 'B' = 'A') =>
+    nextMeasures(
+      s,
+      s.walls.find((w) => w.id === 'e')!,
+      face,
+    ).map((n) => n.what);
+  const known = { depth: inch(2.5), hangsOn: 'none' as const };
+  it('studs: one at all, then a second where more than two are only reckoned; none in masonry', () => {
+    const framing = smallHouse().walls.find((w) => w.id === 'e')!.framing;
+    const { knownStud: _, ...none } = framing;
+    const said = (e: Partial<Wall>) => ask(small([], e)).filter((w) => /stud/.test(w));
+    // one at 16 in was measured; those at 32, 48 … and at both ends are reckoned
+    expect([said({}), said({ framing: none }), said({ framing: { ...framing, material: 'masonry' } })]).toEqual([['a second stud'], ['one stud'], []]); // prettier-ignore
+    // of a wall of 30 in the two at its ends are reckoned, of one of 40 one more
+    const of = (length: number) => said({ length: inch(length) });
+    expect([of(30), of(40)]).toEqual([[], ['a second stud']]);
+  });
+  it('of each box of that face: its depth, its side, the cables that come in; of those behind the wall nothing', () => {
+    const of = (box: Box, cables: Site['cables'] = []) => ask(small([box], {}, { cables })).filter((w) => w.includes('box b'));
+    expect(of(boxOn('b', 'e', 40))).toEqual([
+      'depth of box b',
+      'on which side box b hangs',
+      'cables in box b and from which side they come',
+    ]);
+    expect(of(boxOn('b', 'e', 40, known), [cable('c', 'b')])).toEqual([]);
+    expect(of(boxOn('b', 'e', 40, known), [cable('c', 'other')])).toEqual(['cables in box b and from which side they come']);
+    expect(of(boxOn('b', 'e', 40, { kind: 'wings-1g-20', hangsOn: 'none' }), [cable('c', 'b')])).toEqual([]);
+    expect(of(boxOn('b', 'e', 40, { face: 'B' }))).toEqual([]);
+    expect(of(boxOn('b', 'n', 40))).toEqual([]);
   });
 });
