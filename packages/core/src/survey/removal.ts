@@ -24,7 +24,7 @@ export interface Removal {
 const count = (n: number, one: string, many: string): string[] => (n === 0 ? [] : [`${n} ${n === 1 ? one : many}`]);
 
 /** Boxes gone, and what is in them or ends in them. Cables that end in a box that stays keep their other end as words. */
-function withoutBoxes(site: Site, gone: ReadonlySet<string>): { site: Site; cables: number; devices: number } {
+export function siteWithoutBoxes(site: Site, gone: ReadonlySet<string>): { site: Site; cables: number; devices: number } {
   const devices = site.devices.filter((d) => gone.has(d.boxId)).map((d) => d.id);
   const touched = (c: Site['cables'][number]): boolean => c.ends.some((e) => e.boxId !== undefined && gone.has(e.boxId));
   const kept = site.cables
@@ -69,7 +69,7 @@ export function withoutRoom(site: Site, roomId: string): Removal | undefined {
   const lamps = site.lamps?.filter((l) => l.roomId === roomId) ?? [];
   // lamps are boxes too: cables end in them
   const holding = [...boxes, ...lamps].map((b) => b.id);
-  const bare = withoutBoxes(site, new Set(holding));
+  const bare = siteWithoutBoxes(site, new Set(holding));
   const outside = site.rooms.find((r) => r.id === NOT_ENTERED) ?? { id: NOT_ENTERED, name: 'room not entered', use: 'outdoors' as const };
   const walls = bare.site.walls
     .filter((w) => !goes.some((g) => g.id === w.id))
@@ -126,7 +126,7 @@ export function withoutWall(site: Site, wallId: string): Removal | undefined {
   const wall = site.walls.find((w) => w.id === wallId);
   if (!wall) return undefined;
   const boxes = site.boxes.filter((b) => b.wallId === wallId);
-  const bare = withoutBoxes(site, new Set(boxes.map((b) => b.id)));
+  const bare = siteWithoutBoxes(site, new Set(boxes.map((b) => b.id)));
   const opened = site.rooms.filter((r) => r.sides?.some((s) => s.wallId === wallId));
   const lost = panelsOf(site).filter((p) => p.panel.place?.wallId === wallId);
   const rest = panelsOff(bare.site, (id) => id === wallId);

@@ -20,8 +20,8 @@ import {
   type Site,
   type Wall,
   uXOf,
-  withoutBoxes,
 } from '../model/index.js';
+import { siteWithoutBoxes } from './removal.js';
 
 export type ThingKind = 'box' | 'stud' | 'obstacle' | 'opening' | 'fixture' | 'reference';
 export interface Thing {
@@ -242,18 +242,8 @@ export function dropThing(site: Site, wallId: string, thingId: string): Site {
     framing: { ...wall.framing, extraStuds: gone(wall.framing.extraStuds) },
     ...(wall.checks ? { checks: wall.checks.filter((c) => c.from.thing !== thingId && c.to.thing !== thingId) } : {}),
   };
-  return {
-    ...replaceWall(site, next),
-    boxes: gone(site.boxes),
-    devices: site.devices.filter((d) => d.boxId !== thingId),
-    cables: site.cables.map((c) => ({
-      ...c,
-      unbrokenIn: c.unbrokenIn.filter((id) => id !== thingId),
-      ends: c.ends.map((e) => (e.boxId === thingId ? { ...e, boxId: undefined } : e)) as typeof c.ends,
-    })),
-    loads: site.loads.map((l) => (l.boxId === thingId ? { ...l, boxId: undefined } : l)),
-    ...(site.finals ? { finals: withoutBoxes(site.finals, (id) => id === thingId) } : {}),
-  };
+  const left = replaceWall(site, next);
+  return site.boxes.some((b) => b.id === thingId) ? siteWithoutBoxes(left, new Set([thingId])).site : left;
 }
 
 export type NewThing =
@@ -288,7 +278,6 @@ function freeMiddle(wall: Wall, width: number, atMm: number): number {
   return atMm;
 }
 
-/** A new thing about `atMm` along face A, with usual sizes marked assumed. The tape then says where it really is. */
 /** Its gangs and its kind; a box of the UK catalogue says both in its name. */
 function boxWords({ kind, gangs }: Pick<Box, 'kind' | 'gangs'>): string {
   if (kind === 'other') return `${gangs} gang, kind not noted`;
@@ -309,6 +298,7 @@ function addUkBox(site: Site, wall: Wall, face: FaceId, id: string, atMm: number
 } // prettier-ignore
 
 /**
+ * A new thing about `atMm` along face A, with usual sizes marked assumed. The tape then says where it really is.
  * @param uk boxes by the UK catalogue: let in where the wall is masonry, lined where it is hollow; no accessory is taken for granted
  */
 export function addThing(site: Site, wallId: string, face: FaceId, id: string, what: NewThing, atMm: number, uk = false): Site {
