@@ -58,9 +58,9 @@ export const finishMm = (wall: Wall, face: FaceId): number | undefined =>
 export const leafMm = (wall: Wall): number | undefined =>
   wall.framing.studDepth.known === 'assumed' ? undefined : wall.framing.studDepth.mm;
 
-/** The kind of box that goes into a wall when nobody chose one: let in or lined, for what goes into it. */
 /** Uses of a place where rain falls. */
 export const OUTSIDE: ReadonlySet<RoomUse> = new Set<RoomUse>(['outdoors', 'deck']);
+/** The kind of box that goes into a wall when nobody chose one: let in or lined, for what goes into it. */
 export function usualBox(
   wall: Wall | undefined,
   kind: Alteration['outlet']['kind'],

@@ -22,7 +22,6 @@ function reachFindings({ from }: Subject, { spot }: Planned, say: Say): void {
   say('zone', straight ? { verdict: 'caution', ...alterationWayWords.zoneIfAlongLine(), sums } : { verdict: 'stop', ...alterationWayWords.zonesLeft(), sums }); // prettier-ignore
 }
 
-/** Where warmth of a way is settled, for what nobody said of it. */
 /** What lies in the new cable’s way, and what it carries there. */
 export function wayFindings(job: JobInBook, subject: Subject, planned: Planned, say: Say): void {
   const { alteration, final } = subject;

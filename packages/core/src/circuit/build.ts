@@ -35,13 +35,13 @@ export const conductorOhm = (gauge: Awg, lengthMm: number, celsius = 20, areaMm2
   copperOhmPerMetre(areaMm2, celsius) * (lengthMm / 1000);
 
 export const EARTH = 'earth';
-/** Node names, so that an instrument can be put anywhere. */
 /** Ids of branches that a fault takes out. */
 export const branchOf = {
   conductor: (cableId: string, conductor: number): string => `conductor ${cableId}/${conductor}`,
   contact: (jointId: string, end: WireEnd): string => `contact ${jointId} ${endKey(end)}`,
 } as const;
 const END = 'end ';
+/** Node names, so that an instrument can be put anywhere. */
 export const nodeOf = {
   end: (key: string): string => `${END}${key}`,
   joint: (id: string): string => `joint ${id}`,

@@ -85,8 +85,10 @@ export function mayTap(edition: Edition, circuit: Circuit, room: Room): Judged {
 
 const ALWAYS_GROUND_FAULT: RoomUse[] = ['bathroom', 'garage', 'outdoors', 'deck', 'crawl-space', 'unfinished-basement', 'laundry'];
 
-/** Why ground-fault protection is asked for there, or undefined when it isn't; `unknown` when water nearby was not looked for. */
-/** @param atCounter whether the outlet serves a counter; undefined: nobody said, and before 2023 it matters in a kitchen */
+/**
+ * Why ground-fault protection is asked for there, or undefined when it isn't; `unknown` when water nearby was not looked for.
+ * @param atCounter whether the outlet serves a counter; undefined: nobody said, and before 2023 it matters in a kitchen
+ */
 export function groundFaultReason(edition: Edition, room: Room, atCounter?: boolean): GroundFaultReason | 'unknown' | undefined {
   if (ALWAYS_GROUND_FAULT.includes(room.use)) return 'place';
   if (room.use === 'basement' && editionYear(edition) >= 2020) return 'basement';

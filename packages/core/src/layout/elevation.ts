@@ -76,9 +76,9 @@ export interface ElevationInput {
   /** the box whose edges are dimensioned; on the other face its ghost is; none on a wall that is only surveyed */
   workBoxId?: string;
   sourceBoxId?: string;
-  /** the work box as it was found, when it is moved, enlarged or replaced, and the pieces that close what it leaves */
   /** openings at studs that the new cable crosses, in the finish of the work box's face */
   crossings?: { id: string; opening: { left: number; right: number; bottom: number; top: number } }[];
+  /** the work box as it was found, when it is moved, enlarged or replaced, and the pieces that close what it leaves */
   before?: { box: Box; patches: { left: number; right: number; bottom: number; top: number }[] };
   unit: LengthUnit;
 }
