@@ -70,6 +70,28 @@ describe('from a socket at 1000 to a twin at 2800 on the same wall, 500 higher',
     const trunking = (h: House) => way(h, 'on the surface').legs.find((l) => l.runs === 'along')!.mm;
     expect(trunking(house) - trunking(plain)).toBe(4200);
   });
+  it('trunking goes over each door that stands between, and over no other: beside it, behind a corner that it doesn’t pass, a window', () => {
+    const plain = sampleHouse({ material: 'wood', deep: 75, skin: 12.5 });
+    const opening = (wallId: string, x: number, kind: 'door' | 'window' = 'door', width = 800): House => ({ ...plain, site: { ...plain.site, walls: plain.site.walls.map((w) => (w.id === wallId ? { ...w, openings: [{ id: 'o', kind, x: mm(x), z: mm(0), width: mm(width), height: mm(2000) }] } : w)) } }); // prettier-ignore
+    const along = (h: House, part: Part = right) => way(h, 'on the surface', part).legs.find((l) => l.runs === 'along')!.mm;
+    const over = (h: House, part: Part = right) => Math.round(along(h, part) - along(plain, part));
+    // from 1000 to 2800: one that ends where it begins, or begins where it ends, is not between
+    expect([over(opening('parlour-w1', 200)), over(opening('parlour-w1', 201)), over(opening('parlour-w1', 2800)), over(opening('parlour-w1', 2799))]).toEqual([0, 4200, 0, 4200]); // prettier-ignore
+    expect([over(opening('parlour-w1', 1500, 'window')), over(opening('parlour-w2', 1500))]).toEqual([0, 0]);
+    // round the corner to the second wall, 1500 along: 3000 and 1500
+    const round: Part = {
+      outlet: { name: 'New', kind: 'single' },
+      place: { wallId: 'parlour-w2', face: 'A', fromLeft: mm(1500), bottom: mm(457) },
+    };
+    expect(along(plain, round)).toBe(4500);
+    expect([over(opening('parlour-w1', 3000), round), over(opening('parlour-w1', 100), round), over(opening('parlour-w2', 300), round), over(opening('parlour-w2', 1600), round), over(opening('parlour-w3', 1000), round)]).toEqual([4200, 0, 4200, 0, 0]); // prettier-ignore
+    // to the fourth wall the other way is shorter: 1000 back to the corner, 600 of its 3000
+    const back: Part = { ...round, place: { wallId: 'parlour-w4', face: 'A', fromLeft: mm(2400), bottom: mm(457) } };
+    expect([along(plain, back), over(opening('parlour-w4', 2300), back), over(opening('parlour-w1', 1500), back)]).toEqual([1600, 4200, 0]);
+    // two walls on: 3000, the whole of the second, and 1000; past a door there
+    const far: Part = { ...round, place: { wallId: 'parlour-w3', face: 'A', fromLeft: mm(500), bottom: mm(457) } };
+    expect([along(plain, far), over(opening('parlour-w2', 1000), far)]).toEqual([6500, 1000]);
+  });
   it('a window or a door in the line of a chase stops it in brick as well: 13 mm beside it are too near', () => {
     const plain = sampleHouse();
     // the cable goes across at 493.5 over the floor, from 1000 to 2800, then up at 2800
