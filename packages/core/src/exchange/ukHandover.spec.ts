@@ -4,7 +4,7 @@ import { dayIn } from '../measure/index.js';
 import { alterationSteps } from '../alteration/index.js';
 import { mm, sampleHouse, sampleJob } from '../alteration/sample.js';
 import { closeJob } from '../closing/index.js';
-import { bareJob, checkHouse, laidIn, type House, type Job, type JobInBook } from '../model/index.js';
+import { bareJob, checkHouse, laidIn, type Final, type House, type Job, type JobInBook } from '../model/index.js';
 import { houseFile } from '../record/index.js';
 import { handoverSheet, inspectionSheet, labelsOf, type SheetBlock } from './index.js';
 
@@ -61,6 +61,19 @@ describe('handover', () => {
       expect.stringMatching(/joint 2/),
     ]);
     expect(handed(job('into ring'), 'Where junctions are')).toEqual([expect.stringMatching(/^First, Parlour, .*behind its face/)]);
+  });
+  it('a joint that was there before is not of this job; one that nobody placed says so; what detects arcs is pressed too', () => {
+    const house = sampleHouse();
+    const finals = (change: (f: Final) => Final): House => ({ ...house, site: { ...house.site, finals: house.site.finals!.map(change) } });
+    const joint = { id: 'old-joint', name: 'Old joint', kind: 'joint' as const };
+    const there = finals((f) => ({ ...f, points: [...f.points, joint], runs: f.runs.map((r) => (r.id === 'r4' ? { ...r, ends: ['c', 'old-joint'] } : r)).concat([{ ...f.runs[3]!, id: 'r5', ends: ['old-joint', 'board'] }]) as Final['runs'] })); // prettier-ignore
+    expect(handed(job('spur', {}, there), 'Where junctions are')).toEqual(['Nothing of this job is joined beside the terminals of its accessories.']); // prettier-ignore
+    const unplaced = finals((f) => ({ ...f, points: f.points.map(({ boxId: _, ...p }) => p) }));
+    expect(handed(job('into ring', {}, unplaced), 'Where junctions are')).toEqual([expect.stringMatching(/^First, place not said: behind its face/)]); // prettier-ignore
+    const tests = (h: House) => handed(job('spur', {}, h), 'What to test, and when').filter((t) => /arc-fault/.test(t));
+    expect([tests(house), tests(finals((f) => ({ ...f, arcFault: true })))]).toEqual([[], [expect.stringMatching(/every six months too/)]]);
+    const circuit = (h: House) => handoverSheet(job('spur', {}, h), [], [], NOW, utc).subtitle.split(' · ')[1];
+    expect([circuit(house), circuit(finals(({ ratingA: _, ...f }) => f)), circuit(finals(({ curve: _, ...f }) => f))]).toEqual(['way 1, Ring, B32 A', 'way 1, Ring', 'way 1, Ring, 32 A']); // prettier-ignore
   });
   it('red and black beside brown and blue: the notice goes with it', () => {
     const house = sampleHouse();
