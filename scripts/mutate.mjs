@@ -77,7 +77,10 @@ for (const folder of positionals.length ? positionals : folders) {
       .filter((name) => name.endsWith('.spec.ts') && (!wanted || wanted.includes(basename(name))))
       .map((name) => `src/${f}/${name}`),
   );
-  writeFileSync(config, `export default { test: { include: ['.bundled/**/*.spec.js'], setupFiles: ['src/drawn.testing.ts'], testTimeout: 120000, isolate: false } };\n`);
+  writeFileSync(
+    config,
+    `export default { test: { include: ['.bundled/**/*.spec.js'], setupFiles: ['src/drawn.testing.ts'], testTimeout: 120000, isolate: false } };\n`,
+  );
   const report = join(root, 'mutants', `${folder}.json`);
   const results = await new Stryker({
     mutate,

@@ -33,10 +33,7 @@ import { ownTime } from '../words/own-clock';
     }
     @if (session().lookedAt(); as version) {
       <div class="notice" role="status" data-testid="looked-at">
-        <span
-          >You look at version {{ version.revision }}, saved {{ time(version.savedAt) }}. Nothing can be
-          changed in it.</span
-        >
+        <span>You look at version {{ version.revision }}, saved {{ time(version.savedAt) }}. Nothing can be changed in it.</span>
         <button type="button" class="btn-line strong" (click)="session().bringBackLookedAt()">Bring it back</button>
         <button type="button" class="btn-line" (click)="session().lookAt(undefined)">Back to now</button>
       </div>
