@@ -121,6 +121,24 @@ describe('what each test shows', () => {
     expect(seen).toEqual([...seen].sort((a, b) => a - b));
     expect(Math.max(...seen)).toBeGreaterThan(0.6);
   });
+  it('of two ways the wiring may be each takes its half', () => {
+    const seen: number[] = [];
+    dictionaryOf([{ known, share: 0.5 }, { known, share: 0.5 }], 'box1', (done) => seen.push(done), { mostPairs: 100 }); // prettier-ignore
+    // singles are two fifths of each, pairs the rest, said every fifty: the second half begins at a half
+    expect([seen[0], seen.includes(0.2), seen.includes(0.5), seen.includes(0.7), seen.includes(0.85)]).toEqual([0, true, true, true, true]);
+    expect([seen, Math.max(...seen)]).toEqual([[...seen].sort((a, b) => a - b), 0.85]);
+  });
+  it('volts by their shares: full where all is sound, none behind what is open, each a row of its own', () => {
+    const d = one();
+    const volts = d.tests.find((t) => t.id === 'volts/device1/upper')!;
+    const share = (h: number, id: string) => rowOf(d, volts.id, h)[volts.outcomes.findIndex((o) => o.id === id)]!;
+    const broken = aloneOf(
+      d,
+      d.suspects.findIndex((s) => s.kind === 'broken conductor' && s.words.startsWith('black')),
+    );
+    const sound = d.hypotheses.length - 1;
+    expect([share(sound, 'full') > 0.8, share(broken, 'none') > 0.8, share(broken, 'full') < 0.1]).toEqual([true, true, true]);
+  });
   it('a shared neutral is asked for across two hots; of one circuit there is nothing to ask', () => {
     expect(one().tests.some((t) => t.id.startsWith('shared/'))).toBe(false);
     // loads are no faces: where none can be read there is nothing to ask either
@@ -178,6 +196,9 @@ describe('a protective outlet before another', () => {
     const short = plain.suspects.findIndex((s) => s.kind === 'appliance');
     expect(plain.fits['will not reset'][short]).toBe(0.5);
     expect(plain.fits['will not reset'][suspectAt(plain, 'worn contacts')]).toBe(0.05);
+    // dead behind what is open: a device without the supply does not set; where nothing protects nobody presses one
+    const open = (of: Dictionary) => of.fits['will not reset'][of.suspects.findIndex((s) => s.kind === 'broken conductor' && s.words.startsWith('black') && s.part === 'cable/cable2')]; // prettier-ignore
+    expect([open(plain), open(d())]).toEqual([0.05, 0.4]);
     // the same in a breaker that protects
     const { bench: chain } = variedCircuit('chain', 2, 1);
     const breaker = { ...chain, breakers: chain.breakers.map((b) => ({ ...b, kind: 'ground-fault' as const })) };
@@ -221,6 +242,13 @@ describe('two at once: what is left when the breaker is on again and all is unpl
   });
   it('with a wire open besides it stays dead; with something that is of another box, or that is unplugged, it works', () => {
     expect([shown('reset', off, open), shown('reset', off, worn), shown('reset', off, appliance)]).toEqual(['still dead', 'works now', 'works now']); // prettier-ignore
+    // whichever of the two is put right by it, and neither where both are not; both where both are
+    expect([shown('reset', open, appliance), shown('reset', open, worn), shown('reset', worn, appliance)]).toEqual(['still dead', 'still dead', 'works now']); // prettier-ignore
+    const trip = once(() => dictionaryOf(onBench(variedCircuit('protected first', 2, 1, 'screws').bench), 'box2'));
+    const tripped = trip().hypotheses.findIndex((h) => h.of.length === 2 && h.of.every((c) => trip().classes[c]!.members.some((m) => ['breaker off', 'device tripped'].includes(trip().suspects[m]!.kind)))); // prettier-ignore
+    const reset = trip().tests.find((t) => t.id === 'reset')!;
+    const row = rowOf(trip(), 'reset', tripped);
+    expect([tripped >= 0, reset.outcomes[row.indexOf(Math.max(...row))]!.id]).toEqual([true, 'works now']);
     // seen at the panel it is off all the same
     expect([shown('breakers', off, open), shown('breakers', off, worn)]).toEqual(['breaker off', 'breaker off']);
   });

@@ -59,8 +59,9 @@ function oddsRow(test: TestKind, would: Would, misread: number): Float64Array {
 const likeliest = (would: Would): string | undefined =>
   typeof would !== 'object' ? would : Object.entries(would).reduce((a, b) => (b[1] > a[1] ? b : a))[0];
 const keysOf = new WeakMap<object, string>();
-function rowKey(test: TestKind, would: Would): string {
-  if (typeof would !== 'object') return would !== undefined && test.outcomes.some((o) => o.id === would) ? would : '?';
+/** What would be shown, told apart from other things that would. */
+function rowKey(would: Would): string {
+  if (typeof would !== 'object') return would ?? '?';
   let key = keysOf.get(would);
   if (key === undefined) keysOf.set(would, (key = Object.entries(would).map(([id, share]) => `${id}:${share.toFixed(3)}`).join('|'))); // prettier-ignore
   return key;
@@ -73,7 +74,6 @@ const LIGHT: Suspect['kind'][] = ['breaker off', 'device tripped', 'appliance'];
 /** Faces whose neutral another breaker uses too, each with a face of the other: where an open neutral shows. */
 function sharedNeutrals(lab: FaultLab, sound: Shown): [string, string][] {
   const { bench } = lab;
-  if (bench.breakers.length < 2) return [];
   const lit = [...sound.faces].filter(([, f]) => f.works).map(([key]) => key);
   // which breaker feeds it: what goes dark with it off
   const by = bench.breakers.map((b) => {
@@ -81,7 +81,7 @@ function sharedNeutrals(lab: FaultLab, sound: Shown): [string, string][] {
     return lit.filter((key) => !off.faces.get(key)!.works);
   });
   return by.flatMap((own, i) => {
-    const other = by.find((_, j) => j !== i && bench.breakers[j]!.leg !== bench.breakers[i]!.leg)?.[0];
+    const other = by.find((_, j) => bench.breakers[j]!.leg !== bench.breakers[i]!.leg)?.[0];
     return other === undefined ? [] : own.slice(0, 3).map((face): [string, string] => [face, other]);
   });
 }
@@ -141,7 +141,7 @@ interface Growing {
   misread: number;
 }
 function put(growing: Growing, test: TestKind, would: Would): void {
-  const key = rowKey(test, would);
+  const key = rowKey(would);
   let at = growing.keys.get(key);
   if (at === undefined) {
     growing.keys.set(key, (at = growing.rows.length));
@@ -280,7 +280,7 @@ class Taking {
     const place = dictionary.suspects.push({ ...suspect, prior }) - 1;
     tests.forEach((t, k) => dictionary.shows.get(t.id)!.push(likeliest(shows[k])));
     COMPLAINTS.forEach((k, n) => dictionary.fits[k].push(fit[n]!));
-    const key = `${suspect.part}#${shows.map((x, k) => rowKey(tests[k]!, x)).join(';')}#${fit.join()}`;
+    const key = `${suspect.part}#${shows.map(rowKey).join(';')}#${fit.join()}`;
     const known = alike.get(key);
     if (known !== undefined) {
       const { at } = taken[known]!;
