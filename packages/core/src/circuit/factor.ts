@@ -131,7 +131,6 @@ function analyse({ size, row, column }: NodalMatrix): Symbolic {
     for (let i = nearStart[v]!; i < nearStart[v + 1]!; i++) if (near[i] === u) return true;
     return more[v]?.includes(u) ?? false;
   };
-  let pairs = 0;
   for (let k = 0; k < size; k++) {
     const v = queue.first();
     queue.take(v);
@@ -147,7 +146,6 @@ function analyse({ size, row, column }: NodalMatrix): Symbolic {
     for (let i = nearStart[v]!; i < nearStart[v + 1]!; i++) if (place[near[i]!]! < 0) rows[end++] = near[i]!;
     if (extra) for (const u of extra) if (place[u]! < 0) rows[end++] = u;
     start[k + 1] = end;
-    pairs += ((end - from) * (end - from - 1)) / 2;
     for (let i = from; i < end; i++) {
       queue.take(rows[i]!);
       degree[rows[i]!]!--;
@@ -178,17 +176,16 @@ function analyse({ size, row, column }: NodalMatrix): Symbolic {
       rows[at] = value;
     }
   }
-  const targets = new Int32Array(pairs);
-  let t = 0;
+  const targets: number[] = [];
   for (let k = 0; k < size; k++)
     for (let i = start[k]!; i < start[k + 1]!; i++) {
       let at = start[rows[i]!]!;
       for (let j = i + 1; j < start[k + 1]!; j++) {
         while (rows[at] !== rows[j]) at++;
-        targets[t++] = at;
+        targets.push(at);
       }
     }
-  return { order, place, start, rows, targets };
+  return { order, place, start, rows, targets: Int32Array.from(targets) };
 }
 
 /** A change of one entry pair: admittance `re + j·im` added between two rows (or one row and the reference, `b` = −1). */
