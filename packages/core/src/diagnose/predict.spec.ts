@@ -204,6 +204,7 @@ describe('a protective outlet before another', () => {
     const breaker = { ...chain, breakers: chain.breakers.map((b) => ({ ...b, kind: 'ground-fault' as const })) };
     const guarded = dictionaryOf(onBench(breaker), 'box2', undefined, { mostPairs: 0 });
     expect(guarded.fits['will not reset'][suspectAt(guarded, 'worn contacts')]).toBe(d().fits['will not reset'][suspectAt(d(), 'worn contacts')]); // prettier-ignore
+    expect(open(guarded)).toBe(0.4);
   });
   it('where it was noticed counts: the first box alone may go dead by what lies in it', () => {
     const first = dictionaryOf(onBench(bench), 'box1', undefined, { mostPairs: 0 });
@@ -251,6 +252,14 @@ describe('two at once: what is left when the breaker is on again and all is unpl
     expect([tripped >= 0, reset.outcomes[row.indexOf(Math.max(...row))]!.id]).toEqual([true, 'works now']);
     // seen at the panel it is off all the same
     expect([shown('breakers', off, open), shown('breakers', off, worn)]).toEqual(['breaker off', 'breaker off']);
+  });
+  it('volts behind what is open are none, whatever else is so', () => {
+    for (const other of [off, worn]) {
+      const classes = [open, other].map((f) => d().classes.findIndex((c) => c.members.some((m) => f(d().suspects[m]!))));
+      const h = d().hypotheses.findIndex((x) => x.of.length === 2 && classes.every((c) => x.of.includes(c)));
+      const test = d().tests.find((t) => t.id === 'volts/box2-outlet/upper')!;
+      expect([h >= 0, rowOf(d(), test.id, h)[test.outcomes.findIndex((o) => o.id === 'none')]! > 0.8]).toEqual([true, true]);
+    }
   });
   it('what each of two does to an outlet both do: dark is dark', () => {
     const dark = (...is: Parameters<typeof shown>[1][]) => shown('lamps/box2-outlet/upper', ...is);
