@@ -1,7 +1,7 @@
 /** What each test shows of faults in a run of three behind a protective receptacle, worked by hand from handbook 6 to 8. */
 import { once } from '../once.testing.js';
 import { describe, expect, it } from 'vitest';
-import { runOfBoxes, switchOn } from '../circuit/index.js';
+import { IMBALANCE_TRIP_A, runOfBoxes, switchOn } from '../circuit/index.js';
 import { quinceStreet } from '../houses.testing.js';
 import type { Bench } from '../model/index.js';
 import { dictionaryOf, FaultLab, faultsOn, showsMost, type CircuitBench, type Dictionary } from './index.js';
@@ -57,6 +57,26 @@ describe('what each test shows', () => {
 });
 
 describe('what opens', () => {
+  it('a receptacle that protects opens from 5 mA to the ground behind it on; before it, and for what is only plugged in, it stays', () => {
+    const run = runOfBoxes({ boxes: 2, protectedFirst: true });
+    const leaks = (cable: string) => faultsOn(onBench({ ...run, plugged: [] })).find((f) => f.suspect.id === `leak/${cable}`)?.net?.[0]?.[0] as { from: string; to: string; ohm: number } | undefined; // prettier-ignore
+    const behind = leaks('cable2')!;
+    const of = (share: number, bench: Bench = run, at = behind) => {
+      const change = [{ ...at, ohm: 120 / (share * IMBALANCE_TRIP_A) }];
+      const lab = new FaultLab(bench);
+      lab.prepare([change]);
+      return [lab.read(change).deviceOpens, lab.read([]).deviceOpens];
+    };
+    // with what the run has plugged in, and without
+    for (const bench of [run, { ...run, plugged: [] }])
+      expect([of(0.97, bench), of(1.03, bench)]).toEqual([
+        [false, false],
+        [true, false],
+      ]);
+    // on its LINE side it is not the device's
+    const before = { ...behind, from: behind.from.replace('cable2', 'cable1') };
+    expect(of(5, run, before)).toEqual([false, false]);
+  });
   it('a ground-fault breaker opens for 6 mA past it, the receptacle behind it for its own; neither for nothing', () => {
     const breaker: Bench = { ...runOfBoxes({ boxes: 2 }), plugged: [] };
     const sensing: Bench = { ...breaker, breakers: breaker.breakers.map((b) => ({ ...b, kind: 'ground-fault' as const })) };
