@@ -174,8 +174,8 @@ describe('a solution', () => {
       }
     const ground = Array.from({ length: 256 }, (_, v): Ground => (v === 17 ? [0.5, 0.25] : [0, 0]));
     const factor = new Factor(matrixOf(mesh, ground));
-    // more than twice its branches and a little: its lists had to grow
-    expect(factor.entries).toBeGreaterThan(2 * mesh.length + 16);
+    // more than twice its branches: most of it is fill
+    expect(factor.entries).toBeGreaterThan(2 * mesh.length);
     const x = factor.unit(255, 100);
     const off = ground.map(([re, im], v): Ground => [re * x.re[v]! - im * x.im[v]!, re * x.im[v]! + im * x.re[v]!]);
     for (const { a, b, re, im } of mesh) {

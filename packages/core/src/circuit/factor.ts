@@ -124,8 +124,7 @@ function analyse({ size, row, column }: NodalMatrix): Symbolic {
   const place = new Int32Array(size).fill(-1);
   const order = new Int32Array(size);
   const start = new Int32Array(size + 1);
-  let rows = new Int32Array(near.length + 16);
-  let end = 0;
+  const rows: number[] = [];
   const meets = (a: number, b: number): boolean => {
     const [v, u] = nearStart[a + 1]! - nearStart[a]! <= nearStart[b + 1]! - nearStart[b]! ? [a, b] : [b, a];
     for (let i = nearStart[v]!; i < nearStart[v + 1]!; i++) if (near[i] === u) return true;
@@ -137,14 +136,10 @@ function analyse({ size, row, column }: NodalMatrix): Symbolic {
     order[k] = v;
     place[v] = k;
     const extra = more[v];
-    if (end + degree[v]! > rows.length) {
-      const larger = new Int32Array(2 * rows.length + degree[v]!);
-      larger.set(rows);
-      rows = larger;
-    }
-    const from = end;
-    for (let i = nearStart[v]!; i < nearStart[v + 1]!; i++) if (place[near[i]!]! < 0) rows[end++] = near[i]!;
-    if (extra) for (const u of extra) if (place[u]! < 0) rows[end++] = u;
+    const from = rows.length;
+    for (let i = nearStart[v]!; i < nearStart[v + 1]!; i++) if (place[near[i]!]! < 0) rows.push(near[i]!);
+    if (extra) for (const u of extra) if (place[u]! < 0) rows.push(u);
+    const end = rows.length;
     start[k + 1] = end;
     for (let i = from; i < end; i++) {
       queue.take(rows[i]!);
@@ -161,7 +156,6 @@ function analyse({ size, row, column }: NodalMatrix): Symbolic {
       }
     for (let i = from; i < end; i++) queue.put(rows[i]!);
   }
-  rows = rows.slice(0, end);
   for (let k = 0; k < size; k++) {
     const [from, to] = [start[k]!, start[k + 1]!];
     for (let i = from; i < to; i++) rows[i] = place[rows[i]!]!;
@@ -185,7 +179,7 @@ function analyse({ size, row, column }: NodalMatrix): Symbolic {
         targets.push(at);
       }
     }
-  return { order, place, start, rows, targets: Int32Array.from(targets) };
+  return { order, place, start, rows: Int32Array.from(rows), targets: Int32Array.from(targets) };
 }
 
 /** A change of one entry pair: admittance `re + j·im` added between two rows (or one row and the reference, `b` = −1). */
