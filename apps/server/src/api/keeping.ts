@@ -1,15 +1,17 @@
 /** What the routes work with. */
 import type { Logger } from 'pino';
+import type * as z from 'zod';
 import type { House, Job } from '@saddle/core/model';
 import { differences } from '@saddle/core/model';
 import type { HeavyPool } from '../heavy/pool.js';
-import type { Task } from '../heavy/tasks.js';
+import type { ForPrint, Task } from '../heavy/tasks.js';
 import type { Network } from '../lan/index.js';
 import type { PictureFolder } from '../pictures/folder.js';
 import type { Backups } from '../storage/backups.js';
 import type { Kind, SaveResult, Store, Stored } from '../storage/store.js';
 import { notFound, problem, type ProblemError } from './problem.js';
 import type { FileReply } from './route.js';
+import type { DatedPaper } from './shapes.js';
 import type { Request, Response } from 'express';
 import { Shelf } from './shelf.js';
 
@@ -25,6 +27,8 @@ export interface Api extends Keeping {
   network: () => Network | undefined;
   version: string;
   now: () => string;
+  /** What a dated sheet is printed with. */
+  print: (asked: z.output<typeof DatedPaper>) => ForPrint;
   /** A PDF from the threads, shown in the page. */
   pdf: (name: string, task: Task) => Promise<FileReply>;
   /** What was just written is known as it was checked. */
@@ -32,11 +36,13 @@ export interface Api extends Keeping {
 }
 export function apiOf(keeping: Keeping, version: string, network: () => Network | undefined): Api {
   const { store, heavy, logger } = keeping;
+  const now = (): string => new Date().toISOString();
   const shelf = new Shelf(store, (err, what) => logger.error({ err }, `${what} failed`));
   return {
     ...keeping,
     ...{ shelf, network, version },
-    now: () => new Date().toISOString(),
+    now,
+    print: ({ paper, zone }) => ({ paper, zone, now: now() }),
     pdf: async (name, task) => ({ send: Buffer.from((await heavy.run(task)) as Uint8Array), name }),
     kept: (kind, result) => {
       if (result.outcome === 'saved') shelf.note(kind, result.stored);

@@ -4,8 +4,10 @@
  */
 import { ExportFile } from '@saddle/core/exchange';
 import { Finding } from '@saddle/core/codebook';
+import { isZone } from '@saddle/core/measure';
 import { AIMS, CRITERIA, House, Job, Stage, STAGES, Sum, Verdict } from '@saddle/core/model';
 import * as z from 'zod';
+import { OWN_ZONE } from '../own-zone.js';
 
 const whole = z.number().int();
 const Span = z.object({ middle: z.number(), bad: z.number() });
@@ -219,6 +221,15 @@ export { ExportFile };
 
 // what is asked
 export const Paper = z.strictObject({ paper: z.enum(['letter', 'a4']).default('letter') });
+/** A paper that bears its day, which is another one at the other end of the world. */
+export const DatedPaper = Paper.extend({
+  zone: z
+    .string()
+    .max(60)
+    .refine(isZone, 'there is no such time zone; one like America/Chicago would do')
+    .default(OWN_ZONE)
+    .meta({ description: 'zone by whose clock days are printed, as IANA names it; absent: this machine’s' }),
+});
 export const PDF_OR_CSV = { pdf: 'application/pdf', csv: 'text/csv; charset=utf-8' };
 export const PDF_OR_SVG = { pdf: 'application/pdf', svg: 'image/svg+xml' };
 export const Confirm = z.strictObject({ confirm: z.enum(['yes', 'no']).default('no') });

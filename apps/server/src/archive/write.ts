@@ -5,6 +5,7 @@ import { exportFile, houseTables } from '@saddle/core/exchange';
 import { laidIn, type House, type Job, type KeptEntry, type KeptPhoto } from '@saddle/core/model';
 import { ZipFile } from 'yazl';
 import type { HeavyPool } from '../heavy/pool.js';
+import { OWN_ZONE } from '../own-zone.js';
 import type { PictureFolder } from '../pictures/folder.js';
 
 export const ARCHIVE_FORMAT = 'saddle-archive';
@@ -61,6 +62,7 @@ export async function writeArchive(
           job: laidIn(job, house, jobs),
           paper: house.unit === 'in' ? 'letter' : 'a4',
           now,
+          zone: OWN_ZONE,
         })) as Uint8Array;
         add(`sheets/${job.id}.pdf`, Buffer.from(sheet));
       }

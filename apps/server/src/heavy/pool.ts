@@ -52,7 +52,7 @@ export class HeavyPool {
   warm(): void {
     for (let n = this.threads.length; n < this.limits.threads; n++) {
       for (const job of demoJobsInHouse.slice(0, 2))
-        this.run({ do: 'job-sheet', job, paper: 'a4', now: new Date(0).toISOString() }).catch(() => undefined);
+        this.run({ do: 'job-sheet', job, paper: 'a4', now: new Date(0).toISOString(), zone: 'UTC' }).catch(() => undefined);
     }
   }
 

@@ -24,26 +24,32 @@ import { renderSheet, type Printed } from '../sheets/pdf.js';
 import { renderLabels } from '../sheets/labels.js';
 import { renderTemplate } from '../sheets/template.js';
 
+/** A sheet on paper: which, when, and by which zone’s clock its days are told. */
+export interface ForPrint {
+  paper: Paper;
+  now: string;
+  zone: string;
+}
+
 export type Task =
-  | { do: 'job-sheet'; job: JobInBook; paper: Paper; now: string }
-  | { do: 'route-sheet'; house: House; want: Want; paper: Paper; now: string }
-  | { do: 'labels'; house: House; of: LabelsOf; base: string | undefined; paper: Paper; now: string }
-  | { do: 'final-sheet'; house: House; final: Final; paper: Paper; now: string }
-  | { do: 'directory-sheet'; house: House; panelId: string; paper: Paper; now: string }
-  | { do: 'template'; template: Template; paper: Paper; now: string }
-  | { do: 'ways'; house: House; want: Want }
-  | { do: 'schedule' | 'calendar'; work: ScheduledWork }
-  | { do: 'notice'; work: ScheduledWork; paper: Paper; now: string }
-  | {
+  | ({ do: 'job-sheet'; job: JobInBook } & ForPrint)
+  | ({ do: 'route-sheet'; house: House; want: Want } & ForPrint)
+  | ({ do: 'final-sheet'; house: House; final: Final } & ForPrint)
+  | ({ do: 'directory-sheet'; house: House; panelId: string } & ForPrint)
+  | ({ do: 'notice'; work: ScheduledWork } & ForPrint)
+  | ({
       do: 'handover' | 'inspection';
       job: JobInBook;
       log: KeptEntry[];
       photos: KeptPhoto[];
       shown: Record<string, Uint8Array>;
-      paper: Paper;
-      now: string;
-    }
-  | { do: 'estimate'; job: JobInBook; house: House; paper: Paper; now: string }
+    } & ForPrint)
+  | ({ do: 'estimate'; job: JobInBook; house: House } & ForPrint)
+  // without a day on it
+  | { do: 'labels'; house: House; of: LabelsOf; base: string | undefined; paper: Paper; now: string }
+  | { do: 'template'; template: Template; paper: Paper; now: string }
+  | { do: 'ways'; house: House; want: Want }
+  | { do: 'schedule' | 'calendar'; work: ScheduledWork }
   | { do: 'rules' }
   | { do: 'bore'; house: House; jobs: Job[] };
 
@@ -84,21 +90,19 @@ function ways(house: House, want: Want): unknown {
   };
 }
 
-/** Days by the clock of this machine, which stands in the house or near it. */
-const dayOf = dayIn(Intl.DateTimeFormat().resolvedOptions().timeZone);
-const printed = (at: string): Printed => ({ at, day: dayOf(at) });
+const printed = ({ now, zone }: ForPrint): Printed => ({ at: now, day: dayIn(zone)(now) });
 
 /** Answers with the bytes of a PDF, or with JSON. */
 export async function run(task: Task): Promise<Uint8Array | string> {
   switch (task.do) {
     case 'job-sheet':
-      return renderSheet(inUsBook(task.job) ? jobSheet(task.job) : alterationSheet(task.job), task.job.unit, task.paper, printed(task.now));
+      return renderSheet(inUsBook(task.job) ? jobSheet(task.job) : alterationSheet(task.job), task.job.unit, task.paper, printed(task));
     case 'route-sheet':
-      return renderSheet(routeSheet(task.house, task.want), task.house.unit, task.paper, printed(task.now));
+      return renderSheet(routeSheet(task.house, task.want), task.house.unit, task.paper, printed(task));
     case 'final-sheet':
-      return renderSheet(finalSheet(task.house, task.final), task.house.unit, task.paper, printed(task.now));
+      return renderSheet(finalSheet(task.house, task.final), task.house.unit, task.paper, printed(task));
     case 'directory-sheet':
-      return renderSheet(directorySheet(task.house, task.panelId), task.house.unit, task.paper, printed(task.now));
+      return renderSheet(directorySheet(task.house, task.panelId), task.house.unit, task.paper, printed(task));
     case 'labels':
       return renderLabels(labelsOf(task.house, task.of), `${task.house.name}, labels`, task.base, task.paper, task.now);
     case 'template':
@@ -117,20 +121,20 @@ export async function run(task: Task): Promise<Uint8Array | string> {
       const sheet = plan
         ? householdNotice(schedule, plan, name, job.houseName)
         : { title: 'Power off', subtitle: name, foot: '', blocks: schedule.problems.map((text) => ({ kind: 'caution' as const, text })) };
-      return renderSheet(sheet, job.unit, task.paper, printed(task.now));
+      return renderSheet(sheet, job.unit, task.paper, printed(task));
     }
     case 'handover':
       return renderSheet(
-        handoverSheet(task.job, task.log, task.photos, task.now, dayOf),
+        handoverSheet(task.job, task.log, task.photos, task.now, dayIn(task.zone)),
         task.job.unit,
         task.paper,
-        printed(task.now),
+        printed(task),
         task.shown,
       );
     case 'inspection':
-      return renderSheet(inspectionSheet(task.job, task.now, dayOf), task.job.unit, task.paper, printed(task.now));
+      return renderSheet(inspectionSheet(task.job, task.now, dayIn(task.zone)), task.job.unit, task.paper, printed(task));
     case 'estimate':
-      return renderSheet(estimateSheet(task.job, task.house, task.now, dayOf), task.job.unit, task.paper, printed(task.now));
+      return renderSheet(estimateSheet(task.job, task.house, task.now, dayIn(task.zone)), task.job.unit, task.paper, printed(task));
     case 'rules':
       return JSON.stringify({ rules: ruleIndex(), notChecked: NOT_CHECKED });
     case 'bore':

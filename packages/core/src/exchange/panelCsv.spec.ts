@@ -1,4 +1,5 @@
 /** The directory as a table: out, in, the same again; what can’t be read says which column, what came and what would do. RFC 4180. */
+import { csvParse } from 'd3-dsv';
 import { describe, expect, it } from 'vitest';
 import { nineBreakers as quinceStreet } from '../../fixtures/nineBreakers.js';
 import { checkHouse, type Site } from '../model/index.js';
@@ -96,8 +97,19 @@ describe('in', () => {
     expect(of('breaker', 'breaker', 'arc-fault')).toEqual(['breaker', 'none']);
     expect(of('breaker', 'breaker', '')).toEqual(['breaker', 'breaker']);
     expect(of('none', 'device upstream', 'Arc-Fault')).toEqual(['breaker', 'device upstream']);
-    expect(of(undefined, undefined, 'ground-fault')).toEqual(['none', 'breaker']);
+    expect(of(undefined, undefined, 'ground-fault')).toEqual([undefined, 'breaker']);
+    expect(of(undefined, undefined, 'none')).toEqual(['none', 'none']);
+    expect(of(undefined, 'breaker', 'none')).toEqual(['none', 'none']);
     expect(of(undefined, undefined, '')).toEqual([undefined, undefined]);
+  });
+  it('where nobody looked for protection the table says nothing, and a new row that says nothing claims nothing', () => {
+    const cell = (arcFault: 'none' | 'breaker' | undefined, groundFault: 'none' | undefined) =>
+      csvParse(panelCsv({ ...site, circuits: site.circuits.map((c) => (c.id === 'c9' ? { ...c, arcFault, groundFault } : c)) })).find((r) => r['circuit'] === '9')!['protection']; // prettier-ignore
+    expect([cell('none', 'none'), cell('none', undefined), cell(undefined, undefined), cell('breaker', undefined)]).toEqual(['none', '', '', 'arc-fault']); // prettier-ignore
+    const fresh = (protection: string) =>
+      panelFromCsv([head, row({ space: '4', name: 'hall', protection })].join('\r\n'), empty).site.circuits[0]!;
+    expect([fresh('').arcFault, fresh('').groundFault]).toEqual([undefined, undefined]);
+    expect([fresh('none').arcFault, fresh('none').groundFault]).toEqual(['none', 'none']);
   });
   it('first and last space, poles, ids and what is not said: of a new one by its space, of one that is there as it was', () => {
     const last = site.panel!.spaces;

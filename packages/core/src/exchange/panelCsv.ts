@@ -48,7 +48,7 @@ export function panelCsv(site: Site, panelId = PANEL): string {
           circuit: c.number,
           name: c.name,
           'breaker A': c.breakerA === undefined ? '' : `${c.breakerA}`,
-          protection: protectionWords(c) === 'none' ? '' : protectionWords(c),
+          protection: protectionCell(c),
           type: b.type ?? '',
           'kept for': c.reservedFor ?? '',
           'found how': c.foundHow ?? '',
@@ -77,15 +77,26 @@ export interface CsvReport {
   site: Site;
 }
 
-const PROTECTION: Record<string, { arcFault: boolean; groundFault: boolean }> = {
-  none: { arcFault: false, groundFault: false },
-  'arc-fault': { arcFault: true, groundFault: false },
-  'ground-fault': { arcFault: false, groundFault: true },
-  'arc-fault and ground-fault': { arcFault: true, groundFault: true },
+const PROTECTION: Record<string, { arcFault: boolean; groundFault: boolean; none: boolean }> = {
+  none: { arcFault: false, groundFault: false, none: true },
+  'arc-fault': { arcFault: true, groundFault: false, none: false },
+  'ground-fault': { arcFault: false, groundFault: true, none: false },
+  'arc-fault and ground-fault': { arcFault: true, groundFault: true, none: false },
 };
-/** A breaker that is said not to protect does so no more; what protects elsewhere, which the table has no word for, stays. */
-const protectedBy = <Where extends string>(breaker: boolean, was: Where | undefined): Where | 'breaker' | 'none' =>
-  breaker ? 'breaker' : was === undefined || was === 'breaker' ? 'none' : was;
+/**
+ * A breaker that is said to be of another kind, or of none, protects so no more; what protects elsewhere, which the table has no word for,
+ * stays. Where nobody looked nothing is known but what the table says: `none` alone says that there is none.
+ */
+const protectedBy = <Where extends string>(
+  breaker: boolean,
+  none: boolean,
+  was: Where | undefined,
+): Where | 'breaker' | 'none' | undefined => (breaker ? 'breaker' : was === 'breaker' || (was === undefined && none) ? 'none' : was);
+/** As it stands in the table: `none` where somebody looked for both, nothing where nobody did. */
+const protectionCell = (c: Circuit): string => {
+  const words = protectionWords(c);
+  return words !== 'none' || (c.arcFault !== undefined && c.groundFault !== undefined) ? words : '';
+};
 const newId = (wish: string, taken: ReadonlySet<string>): string => {
   for (let n = 0; ; n++) {
     const id = n ? `${wish}-${n}` : wish;
@@ -120,10 +131,10 @@ function readRow(site: Site, panel: Panel, taken: ReadonlySet<string>, cells: Pa
     number: cell('circuit') || was?.number || `${space}`,
     name: cell('name') || was?.name || '',
     breakerA: rating ? Number(rating) : was?.breakerA,
-    ...(cell('protection') || !was
+    ...(cell('protection')
       ? {
-          arcFault: protectedBy(protection.arcFault, was?.arcFault),
-          groundFault: protectedBy(protection.groundFault, was?.groundFault),
+          arcFault: protectedBy(protection.arcFault, protection.none, was?.arcFault),
+          groundFault: protectedBy(protection.groundFault, protection.none, was?.groundFault),
         }
       : {}),
     ...(kept ? { reservedFor: kept } : {}),

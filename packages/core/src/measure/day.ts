@@ -13,3 +13,13 @@ export function dayIn(zone: string): DayOf {
   const format = new Intl.DateTimeFormat('sv-SE', { timeZone: zone, year: 'numeric', month: '2-digit', day: '2-digit' });
   return (instant) => format.format(new Date(instant));
 }
+
+/** Whether there is a zone of that name. */
+export function isZone(zone: string): boolean {
+  try {
+    dayIn(zone);
+    return true;
+  } catch {
+    return false;
+  }
+}

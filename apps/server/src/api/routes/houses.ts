@@ -6,11 +6,11 @@ import * as z from 'zod';
 import type { Api } from '../keeping.js';
 import { notFound } from '../problem.js';
 import { answers, attached, file, files, type Route, route, WrittenJson } from '../route.js';
-import { BoreShape, Paper, PDF_OR_CSV, storedOf } from '../shapes.js';
+import { BoreShape, DatedPaper, Paper, PDF_OR_CSV, storedOf } from '../shapes.js';
 
 const Form = z.object({ form: z.enum(['pdf', 'csv']) });
 
-export function houseRoutes({ shelf, heavy, pdf, network, now }: Api): Route[] {
+export function houseRoutes({ shelf, heavy, pdf, network, now, print }: Api): Route[] {
   const open = async (id: string): Promise<House> => (await shelf.open<House>('house', id)).document;
   return [
     route({
@@ -38,15 +38,15 @@ export function houseRoutes({ shelf, heavy, pdf, network, now }: Api): Route[] {
       ...{ method: 'get', path: '/houses/{id}/panel/directory.{form}', id: 'panel-directory' },
       summary: 'Directory of a panel, the main one unless another is named: to stick in its door, or as a table (RFC 4180)',
       params: Form,
-      query: Paper.extend({ panel: z.string().max(40).default(PANEL) }),
+      query: DatedPaper.extend({ panel: z.string().max(40).default(PANEL) }),
       answer: files(PDF_OR_CSV, 'the directory'),
-      handle: async ({ params: { id, form }, query: { paper, panel } }) => {
+      handle: async ({ params: { id, form }, query: { panel, ...query } }) => {
         const house = await open(id);
         if (panel !== PANEL && !subpanelOf(house.site, panel)) throw notFound('panel', panel);
         usBook(house);
         const name = `${house.id}-${panel}.${form}`;
         if (form === 'csv') return attached(panelCsv(house.site, panel), name, form);
-        return pdf(name, { do: 'directory-sheet', house, panelId: panel, paper, now: now() });
+        return pdf(name, { do: 'directory-sheet', house, panelId: panel, ...print(query) });
       },
     }),
     route({
@@ -54,15 +54,15 @@ export function houseRoutes({ shelf, heavy, pdf, network, now }: Api): Route[] {
       summary:
         'Test results of a final circuit by the UK book: schedule, figures for a certificate, every reading; or as a table (RFC 4180)',
       params: Form,
-      query: Paper,
+      query: DatedPaper,
       answer: files(PDF_OR_CSV, 'the results'),
-      handle: async ({ params: { id, final: finalId, form }, query: { paper } }) => {
+      handle: async ({ params: { id, final: finalId, form }, query }) => {
         const house = await open(id);
         const final = finalOf(house.site, finalId);
         if (!final) throw notFound('circuit', finalId);
         const name = `${house.id}-${final.id}-tests.${form}`;
         if (form === 'csv') return attached(finalCsv(house, final), name, form);
-        return pdf(name, { do: 'final-sheet', house, final, paper, now: now() });
+        return pdf(name, { do: 'final-sheet', house, final, ...print(query) });
       },
     }),
     route({

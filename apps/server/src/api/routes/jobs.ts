@@ -11,7 +11,7 @@ import { pictureForPaper } from '../../pictures/picture.js';
 import { MOST_DIFFERENCES, refusal, saved, type Api } from '../keeping.js';
 import { invalid, notFound, problem } from '../problem.js';
 import { accept, answers, attached, file, files, json, type Route, route, WrittenJson } from '../route.js';
-import { BothShape, ClosingShape, Paper, PDF_OR_CSV, savedOf, StepShape, SurveyedSinceShape, WaysShape } from '../shapes.js';
+import { BothShape, ClosingShape, DatedPaper, PDF_OR_CSV, savedOf, StepShape, SurveyedSinceShape, WaysShape } from '../shapes.js';
 import type { Laid } from '../shelf.js';
 
 /** Which house was seen, and whether what can be left undone is left. */
@@ -143,7 +143,7 @@ function closingRoutes(api: Api): Route[] {
   ];
 }
 
-function judgedRoutes({ shelf, heavy, pdf, now }: Api): Route[] {
+function judgedRoutes({ shelf, heavy, pdf, print }: Api): Route[] {
   const wanted = async (id: string): Promise<{ house: House; want: Want }> => {
     const { house, job } = await shelf.laidUs(id);
     const want = wantOf(job);
@@ -175,23 +175,23 @@ function judgedRoutes({ shelf, heavy, pdf, now }: Api): Route[] {
     route({
       ...{ method: 'get', path: '/jobs/{id}/route-sheet.pdf', id: 'route-sheet' },
       summary: 'The taken way as a printed sheet: plan, walls, holes, lengths, what to buy',
-      query: Paper,
+      query: DatedPaper,
       answer: file('application/pdf', 'the sheet'),
-      handle: async ({ params, query: { paper } }) => {
+      handle: async ({ params, query }) => {
         const { house, want } = await wanted(params.id);
-        return pdf(`${want.id}-route.pdf`, { do: 'route-sheet', house, want, paper, now: now() });
+        return pdf(`${want.id}-route.pdf`, { do: 'route-sheet', house, want, ...print(query) });
       },
     }),
   ];
 }
 
-function sheetRoutes({ store, shelf, pictures, pdf, now }: Api): Route[] {
+function sheetRoutes({ store, shelf, pictures, pdf, print }: Api): Route[] {
   const onPaper = (sheet: 'handover' | 'inspection', summary: string): Route =>
     route({
       ...{ method: 'get', path: `/jobs/{id}/${sheet}.pdf`, id: sheet, summary },
-      query: Paper,
+      query: DatedPaper,
       answer: file('application/pdf', 'the sheet'),
-      handle: async ({ params, query: { paper } }) => {
+      handle: async ({ params, query }) => {
         const { job } = await shelf.laid(params.id);
         const photos = (await store.photosOf(job.houseId)).filter((p) => p.jobId === job.id);
         const shown: Record<string, Uint8Array> = {};
@@ -201,26 +201,26 @@ function sheetRoutes({ store, shelf, pictures, pdf, now }: Api): Route[] {
             if (hash && pictures.has(hash)) shown[id] = await pictureForPaper(await pictures.read(hash));
           }
         const log = await store.logOf({ jobId: job.id });
-        return pdf(`${job.id}-${sheet}.pdf`, { do: sheet, job, log, photos, shown, paper, now: now() });
+        return pdf(`${job.id}-${sheet}.pdf`, { do: sheet, job, log, photos, shown, ...print(query) });
       },
     });
   return [
     route({
       ...{ method: 'get', path: '/jobs/{id}/sheet.pdf', id: 'sheet', summary: 'The job sheet' },
-      query: Paper,
+      query: DatedPaper,
       answer: file('application/pdf', 'the job sheet'),
-      handle: async ({ params, query: { paper } }) => {
+      handle: async ({ params, query }) => {
         const { job } = await shelf.laid(params.id);
-        return pdf(`${job.id}-sheet.pdf`, { do: 'job-sheet', job, paper, now: now() });
+        return pdf(`${job.id}-sheet.pdf`, { do: 'job-sheet', job, ...print(query) });
       },
     }),
     route({
       ...{ method: 'get', path: '/jobs/{id}/estimate.pdf', id: 'estimate', summary: 'An estimate to hand over' },
-      query: Paper,
+      query: DatedPaper,
       answer: file('application/pdf', 'the estimate'),
-      handle: async ({ params, query: { paper } }) => {
+      handle: async ({ params, query }) => {
         const { job, house } = await shelf.laid(params.id);
-        return pdf(`${job.id}-estimate.pdf`, { do: 'estimate', job, house: house.document, paper, now: now() });
+        return pdf(`${job.id}-estimate.pdf`, { do: 'estimate', job, house: house.document, ...print(query) });
       },
     }),
     onPaper('handover', 'What was done, by which rules, readings, photos, what to test when, what is not known'),
@@ -229,16 +229,16 @@ function sheetRoutes({ store, shelf, pictures, pdf, now }: Api): Route[] {
       ...{ method: 'get', path: '/jobs/{id}/minor-works.{form}', id: 'minor-works' },
       summary: 'Figures of the certificate of a job in a house by the UK book: its circuit as planned, with what was read at its steps',
       params: z.object({ form: z.enum(['pdf', 'csv']) }),
-      query: Paper,
+      query: DatedPaper,
       answer: files(PDF_OR_CSV, 'the figures'),
-      handle: async ({ params: { id, form }, query: { paper } }) => {
+      handle: async ({ params: { id, form }, query }) => {
         const { job, house } = await shelf.laid(id);
         const final = finalAsTested(job);
         if (!final) throw problem(409, 'no-circuit', `“${job.name}” alters no final circuit: there are no figures for a certificate.`);
         const planned = { ...house.document, site: plannedSite(job) };
         const name = `${job.id}-minor-works.${form}`;
         if (form === 'csv') return attached(finalCsv(planned, final), name, form);
-        return pdf(name, { do: 'final-sheet', house: planned, final, paper, now: now() });
+        return pdf(name, { do: 'final-sheet', house: planned, final, ...print(query) });
       },
     }),
   ];

@@ -5,14 +5,14 @@ import type * as z from 'zod';
 import type { Api } from '../keeping.js';
 import { notFound, problem } from '../problem.js';
 import { answers, attached, file, type Route, route, WrittenJson } from '../route.js';
-import { LocalOffset, Paper, ScheduleShape, Together } from '../shapes.js';
+import { DatedPaper, LocalOffset, ScheduleShape, Together } from '../shapes.js';
 
 const noHours = (name: string) =>
   problem(409, 'not-scheduled', `Nobody has said when “${name}” is done: enter who works and at which hours in its When stage.`);
 const logOf = (jobs: readonly Job[], house: House): JobInBook[] =>
   jobs.filter((j) => j.work.ticks.some((t) => t.took !== undefined)).map((j) => laidIn(j, house, jobs));
 
-export function whenRoutes({ shelf, heavy, pdf, now }: Api): Route[] {
+export function whenRoutes({ shelf, heavy, pdf, print }: Api): Route[] {
   /** One job, by its own hours. */
   const one = async (id: string, { offset }: z.output<typeof LocalOffset>): Promise<ScheduledWork> => {
     const { job, jobs, house } = await shelf.laid(id);
@@ -57,11 +57,11 @@ export function whenRoutes({ shelf, heavy, pdf, now }: Api): Route[] {
       }),
       route({
         ...{ method: 'get', path: `/${of}/{id}/notice.pdf`, id: `notice${together}`, summary: `A notice for the household, ${who}` },
-        query: asked.extend(Paper.shape),
+        query: asked.extend(DatedPaper.shape),
         answer: file('application/pdf', 'the notice'),
-        handle: async ({ params, query: { paper, ...q } }) => {
+        handle: async ({ params, query: { paper, zone, ...q } }) => {
           const work = await read(params.id, q as z.output<Q>);
-          return pdf(`${params.id}-notice.pdf`, { do: 'notice', work, paper, now: now() });
+          return pdf(`${params.id}-notice.pdf`, { do: 'notice', work, ...print({ paper, zone }) });
         },
       }),
     ];

@@ -48,6 +48,7 @@ import { VerdictStamp } from '../ledger/verdict-stamp';
 import { WorkerDesk } from '../worker/worker-desk';
 import { FinalDrawingView } from './final-drawing';
 import type { RingAnswer, RingQuestion } from './ring.worker';
+import { dated } from '../exchange/on-paper';
 
 type Part<T> = { [K in keyof T]?: T[K] | undefined };
 const told = <T extends object>(thing: T): T => Object.fromEntries(Object.entries(thing).filter(([, v]) => v !== undefined)) as T;
@@ -79,6 +80,7 @@ export class LinesTemplate {
 })
 export class TestsPage {
   protected readonly session = inject(HouseSession);
+  protected readonly printed = dated('a4');
   readonly finalId = input.required<string>();
   protected readonly pairs = PAIRS;
   protected readonly final = computed(() => finalOf(this.session.surveyed(), this.finalId()));

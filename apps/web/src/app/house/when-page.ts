@@ -7,6 +7,7 @@ import { PlanView } from '../when/plan-view';
 import { Schedules, type Scheduling } from '../when/schedules.service';
 import { HouseJobs } from './house-jobs';
 import { HouseSession } from './house-session';
+import { dated, paperOf } from '../exchange/on-paper';
 
 /** Several jobs of a house together: by the hours that one of them has, off once for all or each by itself. */
 @Component({
@@ -77,7 +78,7 @@ export class HouseWhenPage {
   /** What the server makes of the same jobs and the same plan. */
   protected address(file: string): string {
     const { plan } = this.when();
-    const paper = file.endsWith('.pdf') ? `&paper=${this.session.unit() === 'in' ? 'letter' : 'a4'}` : '';
+    const paper = file.endsWith('.pdf') ? `&${dated(paperOf(this.session.unit()))}` : '';
     return `${this.session.address()}/${file}?jobs=${this.jobs
       .chosen()
       .map((j) => j.id)

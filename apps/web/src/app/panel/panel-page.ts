@@ -31,6 +31,7 @@ import { FindingList, type FindingRow } from '../ledger/finding-list';
 import { CircuitForm } from './circuit-form';
 import { FeedsPanel } from './feeds-panel';
 import { NewBreaker } from './new-breaker';
+import { dated, paperOf } from '../exchange/on-paper';
 
 type Tab = 'circuit' | 'feeds' | 'new' | 'panel';
 
@@ -56,6 +57,8 @@ type Tab = 'circuit' | 'feeds' | 'new' | 'panel';
 })
 export class PanelPage {
   protected readonly session = inject(HouseSession);
+  protected readonly paper = computed(() => paperOf(this.session.unit()));
+  protected readonly printed = computed(() => dated(this.paper()));
   /** a space to start with: `?space=4`, and the panel it is in: `?of=…` */
   readonly space = input<string>();
   readonly of = input<string>();

@@ -10,6 +10,7 @@ import { HouseSession } from '../house/house-session';
 import { HousePhotos } from '../photos/house-photos';
 import { Records } from './records.service';
 import { ownDay } from '../words/own-clock';
+import { paperOf } from '../exchange/on-paper';
 
 const WORDS: Record<FileKind, string> = {
   box: 'boxes', cable: 'cables', circuit: 'circuits', hidden: 'hidden', patch: 'patches', lamp: 'lamps', room: 'rooms', panel: 'panels', job: 'jobs', photo: 'photos', note: 'notes',
@@ -27,7 +28,7 @@ const SHOWN = 60;
       <h2>House file</h2>
       <sa-segmented label="File or timeline" [segments]="views" [value]="view()" (set)="view.set($event)" />
       <a class="btn-line" [href]="session.address() + '/everything.zip'" download data-testid="file-zip">All of it as a ZIP</a>
-      <a class="btn-line" [href]="session.address() + '/labels.pdf'" target="_blank">Labels (PDF)</a>
+      <a class="btn-line" [href]="session.address() + '/labels.pdf?paper=' + paper()" target="_blank">Labels (PDF)</a>
     </div>
     <section class="panel-body">
       @if (view() === 'file') {
@@ -119,6 +120,7 @@ export class HouseFilePage {
   protected readonly photos = inject(HousePhotos);
   private readonly documents = inject(Documents);
   private readonly records = inject(Records);
+  protected readonly paper = computed(() => paperOf(this.session.unit()));
   private readonly jobs = signal<Job[]>([]);
   private readonly log = signal<KeptEntry[]>([]);
   protected readonly shown = SHOWN;

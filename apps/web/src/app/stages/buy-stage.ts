@@ -5,6 +5,7 @@ import { ESTIMATE_DAYS, excludedOf, scopeOf } from '@saddle/core/exchange';
 import { PartsTable } from '../buy/parts-table';
 import { TextField } from '../fields/text-field';
 import { JobSession } from '../job/job-session';
+import { dated, paperOf } from '../exchange/on-paper';
 
 /** What the planned state has and the found state lacks. */
 @Component({
@@ -55,7 +56,7 @@ import { JobSession } from '../job/job-session';
           <a
             class="btn-line strong"
             target="_blank"
-            [href]="'/api/v1/jobs/' + session.laid().id + '/estimate.pdf?paper=' + (session.unit() === 'in' ? 'letter' : 'a4')"
+            [href]="'/api/v1/jobs/' + session.laid().id + '/estimate.pdf?' + printed()"
             data-testid="estimate"
             >Estimate (PDF)</a
           >
@@ -67,6 +68,7 @@ import { JobSession } from '../job/job-session';
 })
 export class BuyStage {
   protected readonly session = inject(JobSession);
+  protected readonly printed = computed(() => dated(paperOf(this.session.unit())));
   protected readonly jobs = computed(() => [this.session.laid()]);
   protected readonly usualDays = ESTIMATE_DAYS;
   protected readonly error = signal('');

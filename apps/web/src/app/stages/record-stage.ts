@@ -14,6 +14,7 @@ import { VerdictStamp } from '../ledger/verdict-stamp';
 import { Segmented, type Segment } from '../fields/segmented';
 import { WordMark } from '../words/word';
 import { ownTime } from '../words/own-clock';
+import { dated, paperOf, type PaperSize } from '../exchange/on-paper';
 
 /** What was done and measured, the sheet to print, the file to keep. */
 @Component({
@@ -31,7 +32,7 @@ import { ownTime } from '../words/own-clock';
         <a
           class="btn-line strong"
           target="_blank"
-          [href]="'/api/v1/jobs/' + session.laid().id + '/sheet.pdf?paper=' + paper()"
+          [href]="'/api/v1/jobs/' + session.laid().id + '/sheet.pdf?' + printed()"
           data-testid="sheet"
           >Open the sheet (PDF)</a
         >
@@ -42,7 +43,7 @@ import { ownTime } from '../words/own-clock';
           <a
             class="btn-line"
             target="_blank"
-            [href]="'/api/v1/jobs/' + session.laid().id + '/minor-works.pdf?paper=' + paper()"
+            [href]="'/api/v1/jobs/' + session.laid().id + '/minor-works.pdf?' + printed()"
             data-testid="minor-works"
             >Figures for the certificate (PDF)</a
           >
@@ -53,14 +54,14 @@ import { ownTime } from '../words/own-clock';
         <a
           class="btn-line"
           target="_blank"
-          [href]="'/api/v1/jobs/' + session.laid().id + '/handover.pdf?paper=' + paper()"
+          [href]="'/api/v1/jobs/' + session.laid().id + '/handover.pdf?' + printed()"
           data-testid="handover"
           >Handover (PDF)</a
         >
         <a
           class="btn-line"
           target="_blank"
-          [href]="'/api/v1/jobs/' + session.laid().id + '/inspection.pdf?paper=' + paper()"
+          [href]="'/api/v1/jobs/' + session.laid().id + '/inspection.pdf?' + printed()"
           data-testid="inspection"
           >For the inspector (PDF)</a
         >
@@ -191,11 +192,12 @@ import { ownTime } from '../words/own-clock';
 })
 export class RecordStage {
   protected readonly session = inject(JobSession);
-  protected readonly papers: Segment<'letter' | 'a4'>[] = [
+  protected readonly papers: Segment<PaperSize>[] = [
     { value: 'letter', label: 'US Letter' },
     { value: 'a4', label: 'A4' },
   ];
-  protected readonly paper = linkedSignal((): 'letter' | 'a4' => (this.session.unit() === 'in' ? 'letter' : 'a4'));
+  protected readonly paper = linkedSignal((): PaperSize => paperOf(this.session.unit()));
+  protected readonly printed = computed(() => dated(this.paper()));
   protected time = (at: string): string => ownTime(at, 'short');
 
   private readonly documents = inject(Documents);

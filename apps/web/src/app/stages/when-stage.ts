@@ -36,6 +36,7 @@ import { HoursForm } from '../when/hours-form';
 import { PlanView } from '../when/plan-view';
 import { MaybeHours } from '../when/maybe-hours';
 import { Schedules, type Scheduling } from '../when/schedules.service';
+import { dated, paperOf } from '../exchange/on-paper';
 
 /** Now, on whole five minutes, where the person is. */
 const fiveMinutes = 5 * 60_000;
@@ -53,6 +54,7 @@ const localNow = (): string => localBy(offset())(new Date(Math.ceil(Date.now() /
 })
 export class WhenStage {
   protected readonly session = inject(JobSession);
+  protected readonly printed = computed(() => dated(paperOf(this.session.unit())));
   private readonly schedules = inject(Schedules);
   /** what stands in while nobody said anything */
   private readonly usual = usualWhen(localNow());

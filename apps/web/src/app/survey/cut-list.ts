@@ -4,6 +4,7 @@ import { printLength } from '@saddle/core/measure';
 import type { Site } from '@saddle/core/model';
 import type { BoxJudgement } from '@saddle/core/survey';
 import { SURVEY_HOST } from './survey-host';
+import { paperOf } from '../exchange/on-paper';
 
 /** One box's opening: where its edges are marked, which cuts in which order, which kinds suit, the patch, and its true-scale templates. */
 @Component({
@@ -116,7 +117,7 @@ export class CutList {
   });
   protected readonly templates = computed(() => {
     const base = `${this.address() ?? this.host.address()}/boxes/${this.boxId()}/template`;
-    const paper = this.host.unit() === 'in' ? 'letter' : 'a4';
+    const paper = paperOf(this.host.unit());
     const other = paper === 'letter' ? 'a4' : 'letter';
     return [
       { id: 'template-pdf', label: `opening, ${paper}`, href: `${base}.pdf?paper=${paper}` },

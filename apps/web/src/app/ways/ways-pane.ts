@@ -27,6 +27,7 @@ import { WallView } from '../wall/wall-view';
 import { JobWays } from './job-ways';
 import { WayWork } from './way-work';
 import { WordMark } from '../words/word';
+import { dated, paperOf } from '../exchange/on-paper';
 
 type Tab = 'ways' | 'work';
 
@@ -43,6 +44,7 @@ const OFF_MM = 51;
 })
 export class WaysPane {
   protected readonly session = inject(JobSession);
+  protected readonly printed = computed(() => dated(paperOf(this.session.unit())));
   protected readonly search = inject(JobWays);
   protected readonly want = this.search.want;
   protected readonly ways = this.search.ways;
