@@ -162,6 +162,19 @@ describe('sheets of the record', () => {
     expect(text).toContain('314.16');
     expect(text).not.toContain('Kiln corner');
   });
+  it('bears the day that it is where it is asked for: 14 hours ahead of UTC, 11 behind; a zone that there is not is named', async () => {
+    const day = (ahead: number) => new Date(Date.now() + ahead * 3_600_000).toISOString().slice(0, 10);
+    for (const [zone, ahead] of [
+      ['Pacific/Kiritimati', 14],
+      ['Pacific/Pago_Pago', -11],
+    ] as const)
+      for (const sheet of ['handover', 'inspection', 'estimate', 'sheet']) {
+        const text = await textOf(`/jobs/sewing-corner/${sheet}.pdf?zone=${zone}`);
+        expect([sheet, zone, text.includes(`printed ${day(ahead)}`)]).toEqual([sheet, zone, true]);
+      }
+    const wrong = await send<Problem>('GET', '/jobs/sewing-corner/estimate.pdf?zone=Mars/Olympus');
+    expect([wrong.status, wrong.body.errors?.[0]]).toEqual([422, expect.objectContaining({ path: '/zone', came: '"Mars/Olympus"', message: 'there is no such time zone; one like America/Chicago would do' })]); // prettier-ignore
+  });
   it('the printed target is at true scale', async () => {
     const svg = (await bytesOf('/target.svg')).toString();
     expect(svg).toMatch(/width="178mm"/);
