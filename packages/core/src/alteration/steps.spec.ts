@@ -87,7 +87,8 @@ describe('what is done in which order, dead or not', () => {
       ...END('job-box'),
     ]);
     const prove = stepOf('own radial', 'prove-dead');
-    expect([prove.place!.words, prove.says[1]]).toEqual(['consumer unit', expect.stringMatching(/^At the outgoing terminals of the main switch: line to neutral, line to earth, neutral to earth/)]); // prettier-ignore
+    expect([prove.place!.words, prove.says[1]]).toEqual(['the consumer unit', expect.stringMatching(/^At the outgoing terminals of the main switch: line to neutral, line to earth, neutral to earth/)]); // prettier-ignore
+    expect(prove.dead[0]).toMatchObject({ words: 'the consumer unit', by: 'the main switch' });
     expect(stepOf('own radial', 'lock-off').cautions.join()).toMatch(/tails into the main switch stay live/);
     expect(stepOf('own radial', 'board').says[0]).toMatch(/^A breaker B20 /);
     expect(stepOf('spur', 'prove-dead').says[1]).toMatch(/^At First: line to neutral/);

@@ -50,6 +50,7 @@ export function targetOf(subject: Subject): Target {
       sole: true,
       uk: true,
     },
+    ...(own ? { by: 'the main switch' } : {}),
     words: own ? 'the consumer unit' : subject.final ? `circuit ${subject.final.number}` : 'the circuit',
   };
 }
@@ -148,7 +149,7 @@ function isolate({ subject, planned, target }: Writing): Draft[] {
         ? ['Main switch off, lock on it, the key in your pocket, a notice beside it.', 'A lamp that does not hang on this consumer unit.']
         : ['Switch its breaker off, put the lock on, keep the key in your pocket, hang the notice.', 'Where no lock fits, the breaker’s line is taken out by a registered electrician.'],
       {
-        place: { words: 'consumer unit' },
+        place: { words: 'the consumer unit' },
         cautions: own
           ? ['The tails into the main switch stay live. Unless you are registered for it, a registered electrician does this.']
           : ['A 30 mA device that has tripped is no isolation. A borrowed neutral can be live with the breaker off.'],
@@ -169,7 +170,7 @@ function isolate({ subject, planned, target }: Writing): Draft[] {
       {
         dead: [target],
         proves: [target],
-        place: own ? { words: 'consumer unit' } : place(where, subject.from),
+        place: own ? { words: 'the consumer unit' } : place(where, subject.from),
         cautions: ['Approved voltage indicator with GS 38 leads, not a pen that lights up near a cable.'],
       },
     ),
@@ -343,7 +344,7 @@ function connect({ job, subject, planned, target, schools }: Writing): Draft[] {
   if (alteration.kind === 'own radial')
     drafts.push(step('board', `Way ${final.number} of the consumer unit`, [spent('breaker in a panel')],
       [`A breaker ${final.curve ?? 'B'}${final.ratingA ?? 20} of the unit’s own make and type, on the side that its 30 mA device protects, or one with 30 mA of its own.`, 'Earth, then neutral into the bar of the same number, then line; torque as printed. Label it.'],
-      { dead, alters: true, connects: true, changeIds, place: { words: 'consumer unit' }, cautions: ['The tails stay live. Unless you are registered for it, a registered electrician does this.'] }));
+      { dead, alters: true, connects: true, changeIds, place: { words: 'the consumer unit' }, cautions: ['The tails stay live. Unless you are registered for it, a registered electrician does this.'] }));
   return drafts;
 } // prettier-ignore
 
@@ -472,7 +473,7 @@ function live({ job, planned }: Writing): Draft[] {
     ...(final?.residual === false ? [] : [least('residual-1x', '30 mA device at its rated current, the longer of both half-waves', 'ms', { most: RESIDUAL_MS.once }, 'It is too slow or does not open: it is exchanged before anybody uses this.', printSource(RESIDUAL_SOURCE))]), // prettier-ignore
   ];
   return [
-    step('energise', 'Cover on, lock off, on', [spent('switch on')], ['Everybody’s hands off, faces on.', 'On. If it trips at once it is not switched on again: back to the dead tests.'], { alters: true, after: ['dead-tests'], place: { words: 'consumer unit' } }),
+    step('energise', 'Cover on, lock off, on', [spent('switch on')], ['Everybody’s hands off, faces on.', 'On. If it trips at once it is not switched on again: back to the dead tests.'], { alters: true, after: ['dead-tests'], place: { words: 'the consumer unit' } }),
     step('live-tests', 'Live tests', [spent('live tests of a point')],
       ['Indicator at the face: line to neutral and line to earth live, neutral to earth not.', `Loop at ${name}${zs === undefined ? '' : `: by its lengths ${zs.toFixed(2)} Ω`}.`, 'Test button of the 30 mA device: it opens.'],
       { asks, place: place(name, planned.spot), after: ['energise'], cautions: ['Live: only the tester’s probes touch anything, GS 38 leads.'] }),

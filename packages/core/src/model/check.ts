@@ -152,7 +152,8 @@ function otherBookErrors(job: JobInBook): FieldError[] {
 export function jobErrors(job: JobInBook, jobs: readonly Job[]): FieldError[] {
   const errors: FieldError[] = [];
   const { unfit } = planOf(job);
-  for (const u of unfit) {
+  // what rests on another that doesn’t fit is put right with it
+  for (const u of unfit.filter((x) => !x.restsOn)) {
     const first = u.errors[0];
     errors.push({
       path: changePath(job, u, first),

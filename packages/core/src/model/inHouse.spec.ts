@@ -1,7 +1,13 @@
 /** A job holds no survey: what it finds is its house, the jobs before it, and what doesn’t fit any more is said. */
 import { describe, expect, it } from 'vitest';
 import { aquariumAlcove, heldJobs, quinceStreet, sewingCorner } from '../houses.testing.js';
+import { mm, sampleHouse, sampleJob } from '../alteration/sample.js';
 import { inches } from '../measure/index.js';
+import { houseAt, jobAt, outlet } from '../panel/smallJob.testing.js';
+import { siteWith } from '../panel/smallPanel.testing.js';
+import { boxOn } from '../route/smallHouse.testing.js';
+import type { Change } from './change.js';
+import type { Site } from './site.js';
 import { bareJob, inHouse, jobCycle, jobsBefore, planOf } from './inHouse.js';
 import { checkJobIn } from './check.js';
 import { measured } from './known.js';
@@ -100,5 +106,31 @@ describe('the circuit of a new box', () => {
     // what was there stays where it was
     expect(planned.loads.find((l) => l.id === 'hall-heater')!.circuitId).toBe('c4');
     expect(aquariumAlcove.found.boxes.find((b) => b.id === 'alcove-box')!.circuitId).toBe('c5');
+  });
+});
+
+describe('a change that rests on another that doesn’t fit', () => {
+  const site = siteWith({ boxes: [boxOn('b', 'e', 40)] });
+  const names = (changes: Change[]) => planOf(jobAt(site, changes)).unfit.map((u) => [u.change.id, u.restsOn?.id]);
+  const refused = (changes: Change[], of: Site = site) => {
+    const checked = checkJobIn(bareJob(jobAt(of, changes)), houseAt(of), []);
+    return checked.ok ? [] : checked.errors.map((e) => e.path);
+  };
+  it('has nothing wrong of its own: of a box beyond the wall’s end its cable and its face are not named beside it', () => {
+    // wall e is 96 in long
+    const changes = outlet(boxOn('n', 'e', 200), 'b');
+    expect(names(changes)).toEqual([['set-n', undefined], ['run-n', 'set-n'], ['put-n', 'set-n']]); // prettier-ignore
+    expect(refused(changes)).toEqual(['/changes/0/box/place/distance/mm']);
+  });
+  it('what lacks something that nobody brings is named, beside the other', () => {
+    const [place, run, put] = outlet(boxOn('n', 'e', 200), 'gone') as [Change, Change, Change];
+    // the cable lacks the box that it comes from first
+    expect(names([place, run, put])).toEqual([['run-n', undefined], ['set-n', undefined], ['put-n', 'set-n']]); // prettier-ignore
+    expect(refused([place, run, put])).toEqual(['/changes/1', '/changes/0/box/place/distance/mm']);
+    expect(refused(outlet(boxOn('n', 'e', 60), 'gone'))).toEqual(['/changes/1']);
+  });
+  it('a point of a circuit by the UK way lacks its box as well', () => {
+    const far = sampleJob(sampleHouse(), 'own radial', { outlet: { name: 'Heater', kind: 'fused unit' }, place: { wallId: 'parlour-w1', face: 'A', fromLeft: mm(9000), bottom: mm(457) } }); // prettier-ignore
+    expect(planOf(far).unfit.map((u) => [u.change.do, u.restsOn?.do])).toEqual([['place-box', undefined], ['add-final', 'place-box']]); // prettier-ignore
   });
 });

@@ -5,7 +5,7 @@
 import type { LengthUnit } from '../measure/index.js';
 import { applyChange, comesFromPanel, type Change } from './change.js';
 import { siteErrors } from './checkSite.js';
-import type { FieldError } from './fieldError.js';
+import { quoted, type FieldError } from './fieldError.js';
 import { ALTERED_LISTS, type Closing, type Things } from './history.js';
 import { usBook } from './books.js';
 import type { Book, Edition, House, Job } from './house.js';
@@ -37,6 +37,10 @@ export interface Unfit {
   why: string;
   /** what is wrong, by path within the change where that can be said */
   errors: FieldError[];
+  /** the thing it needs that is gone, as a field’s error says what came */
+  lacks?: string;
+  /** another that doesn’t fit, which would bring what this one lacks: it has nothing wrong of its own */
+  restsOn?: Change;
 }
 export interface Plan {
   planned: Site;
@@ -112,9 +116,9 @@ export function bareJob(job: Job | JobInBook): Job {
 
 const has = (list: readonly { id: string }[], id: string): boolean => list.some((x) => x.id === id);
 
-/** Why a change can’t be made on a site; undefined when its subjects are there. */
-function subjectsMissing(site: Site, change: Change): string | undefined {
-  const gone = (what: string, id: string) => `there is no ${what} with the id ${id} any more`;
+/** Why a change can’t be made on a site, and what it lacks for it; undefined when its subjects are there. */
+function subjectsMissing(site: Site, change: Change): string | Pick<Unfit, 'why' | 'lacks'> | undefined {
+  const gone = (what: string, id: string) => ({ why: `there is no ${what} with the id ${id} any more`, lacks: quoted(id) });
   const taken = (what: string, item: { id: string; name: string }) =>
     `there is a ${what} with its id ${item.id} already (${item.name}); another job or the survey brought it`;
   const named = (list: readonly { id: string; name: string }[], id: string) => list.find((x) => x.id === id);
@@ -185,6 +189,11 @@ function subjectsMissing(site: Site, change: Change): string | undefined {
   }
 }
 
+const missingFor = (site: Site, change: Change): Pick<Unfit, 'why' | 'lacks'> | undefined => {
+  const missing = subjectsMissing(site, change);
+  return typeof missing === 'string' ? { why: missing } : missing;
+};
+
 const wiringLast = (changes: readonly Change[]): readonly Change[] =>
   changes.some((c) => c.do === 'wire-box')
     ? [...changes.filter((c) => c.do !== 'wire-box'), ...changes.filter((c) => c.do === 'wire-box')]
@@ -199,24 +208,57 @@ export function fitting(found: Site, list: readonly Change[], unit: LengthUnit):
   const unfit: Unfit[] = [];
   let site = found;
   for (const change of changes) {
-    const why = subjectsMissing(site, change);
-    if (why) unfit.push({ change, why, errors: [] });
+    const missing = missingFor(site, change);
+    if (missing) unfit.push({ change, ...missing, errors: [] });
     else site = applyChange(site, change);
   }
   site = onCircuitOfFeed(site, changes);
-  if (siteErrors(site, unit, '', found).length === 0) return { planned: site, unfit };
+  if (siteErrors(site, unit, '', found).length === 0) return { planned: site, unfit: resting(unfit) };
   // rare: one of them stands where it can't; which, is found one by one
   site = found;
   for (const change of changes) {
     if (unfit.some((u) => u.change === change)) continue;
-    const why = subjectsMissing(site, change);
-    const next = why ? site : applyChange(site, change);
-    const errors = why ? [] : siteErrors(next, unit, '', site);
-    if (why ?? errors.length) unfit.push({ change, why: why ?? errors[0]!.message, errors });
+    const missing = missingFor(site, change);
+    const next = missing ? site : applyChange(site, change);
+    const errors = missing ? [] : siteErrors(next, unit, '', site);
+    if (missing) unfit.push({ change, ...missing, errors });
+    else if (errors.length) unfit.push({ change, why: errors[0]!.message, errors });
     else site = next;
   }
-  return { planned: onCircuitOfFeed(site, changes), unfit };
+  return { planned: onCircuitOfFeed(site, changes), unfit: resting(unfit) };
 }
+
+/** The id of what a change brings. */
+const broughtBy = (change: Change): string | undefined => {
+  switch (change.do) {
+    case 'place-box':
+      return change.box.id;
+    case 'run-cable':
+      return change.cable.id;
+    case 'place-device':
+      return change.device.id;
+    case 'place-lamp':
+      return change.lamp.id;
+    case 'plug-in':
+      return change.load.id;
+    case 'add-breaker':
+      return change.circuit.id;
+    case 'add-final':
+      return change.final.id;
+    default:
+      return undefined;
+  }
+};
+/** Those that lack nothing but what another of them would bring, each with that one. */
+const resting = (unfit: readonly Unfit[]): Unfit[] =>
+  unfit.map((u) => {
+    const lacks = u.errors.length ? u.errors.map((e) => e.came) : [u.lacks];
+    const other = unfit.find((o) => {
+      const id = broughtBy(o.change);
+      return o !== u && id !== undefined && lacks.every((came) => came === quoted(id));
+    });
+    return other ? { ...u, restsOn: other.change } : u;
+  });
 
 /** A new box hangs on whatever circuit the box hangs on that its cable comes from, and so does what is plugged in there. */
 function onCircuitOfFeed(site: Site, changes: readonly Change[]): Site {

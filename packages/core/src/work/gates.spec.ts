@@ -124,6 +124,11 @@ describe('a proof of dead', () => {
     }
     expect(why({ hotGround: reading(118, 4) })[0]).toMatch(/^target, hot to ground: /);
   });
+  it('says what is switched off for it: its breaker, or the main where a panel is worked in', () => {
+    expect(proofState(laid(), { ...four, by: 'the main switch' }).reasons[0]).toBe('the main switch has not been ticked off');
+    const early = { ticks: [{ step: 'off-4', at: at(4) }] };
+    expect([proofState(dead({}, early), { ...four, by: 'the main breaker' }).reasons, why({}, undefined, early)]).toEqual([['the target was read before the main breaker was off: read it again'], ['the target was read before the breaker was off: read it again']]); // prettier-ignore
+  });
   it('falls with its breaker not ticked off, or off only after the target was read; the same minute will do', () => {
     expect(why({}, undefined, { ticks: [] })).toEqual(['the breaker has not been ticked off']);
     expect(why({}, undefined, { ticks: [{ step: 'off-4', at: at(4) }] })).toEqual([

@@ -61,13 +61,14 @@ export function proofState(job: Job, target: Target, now?: string): ProofState {
   const next = PROOF_ORDER.find((key) => judgeProofReading(key, proof[key], target).verdict !== 'ok');
   const reasons: string[] = [];
   const off = job.work.ticks.find((t) => t.step === target.off);
-  if (!off) reasons.push('the breaker has not been ticked off');
+  const by = target.by ?? 'the breaker';
+  if (!off) reasons.push(`${by} has not been ticked off`);
   if (next) reasons.push(`${proofLabel(next, target).toLowerCase()}: ${judgeProofReading(next, proof[next], target).says}`);
   const times = PROOF_ORDER.map((key) => proof[key]?.at).filter((at) => at !== undefined);
   if (times.some((at, i) => i > 0 && Date.parse(at) < Date.parse(times[i - 1]!)))
     reasons.push('the readings were not taken in order: tester, target, tester');
   const read = proof.hotNeutral?.at;
-  if (off && read && Date.parse(read) < Date.parse(off.at)) reasons.push('the target was read before the breaker was off: read it again');
+  if (off && read && Date.parse(read) < Date.parse(off.at)) reasons.push(`the target was read before ${by} was off: read it again`);
   const last = proof.testerAfter?.at;
   if (now && last && Date.parse(now) - Date.parse(last) > PROOF_LASTS_MS)
     reasons.push('over four hours since it was proved dead: prove it again');

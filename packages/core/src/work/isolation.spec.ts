@@ -92,7 +92,17 @@ describe('the panel', () => {
     expect([first!.main, panel!.main, panel!.targets]).toEqual([
       false,
       true,
-      [{ key: 'panel', words: 'the panel', off: 'breaker-off-2', prove: 'prove-dead-2', on: 'energise-2', sole: false }],
+      [
+        {
+          key: 'panel',
+          words: 'the panel',
+          by: 'the main breaker',
+          off: 'breaker-off-2',
+          prove: 'prove-dead-2',
+          on: 'energise-2',
+          sole: false,
+        },
+      ],
     ]);
     expect(groups([renew('one'), alter('c3', { groundFault: 'breaker' })])).toEqual([['circuit 1'], ['the panel']]);
   });

@@ -100,7 +100,13 @@ export function isolationsOf(w: Work): Isolation[] {
     main: g.main === true,
     ...(g.main && sub !== undefined ? { subpanel: sub } : {}),
     boxes: g.boxes,
-    targets: g.keys.map((key) => ({ key, words: words(key), ...stepsAt(n), sole })),
+    targets: g.keys.map((key) => ({
+      key,
+      words: words(key),
+      ...(key === PANEL_TARGET ? { by: 'the main breaker' } : {}),
+      ...stepsAt(n),
+      sole,
+    })),
   }));
 }
 

@@ -11,6 +11,8 @@ export interface Target {
   key: string;
   /** `circuit 5`, `the panel` */
   words: string;
+  /** what is switched off for it, where it is not its own breaker: `the main switch` */
+  by?: string;
   /** the steps that switch it off, prove it dead, and switch it on again */
   off: string;
   prove: string;
