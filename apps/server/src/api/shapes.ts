@@ -68,6 +68,7 @@ const TargetShape = z.object({
   ...{ key: z.string(), words: z.string(), off: z.string(), prove: z.string(), on: z.string() },
   sole: z.boolean(),
   uk: z.literal(true).optional(),
+  by: z.string().optional().meta({ description: 'what is switched off for it, where it is not its own breaker' }),
 });
 const AskShape = z.object({
   ...{ key: z.string(), label: z.string(), what: z.string() },

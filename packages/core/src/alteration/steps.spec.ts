@@ -29,8 +29,8 @@ const END = (box: string) => [['energise', '', 'A', '', ''], ['live-tests', '', 
 const FILLED = [['fill', '', '', '', ''], ['paint', '', '', '', '']]; // prettier-ignore
 
 describe('what is done in which order, dead or not', () => {
-  it('a spur, and a ring taken through the new point: connected at both ends, all of it dead', () => {
-    for (const kind of ['spur', 'into ring'] as const)
+  it('a spur, a ring taken through the new point, a socket moved farther: connected at both ends, all of it dead', () => {
+    for (const kind of ['spur', 'into ring', 'move'] as const)
       expect(stepsOf(kind).map(line), kind).toEqual([
         ...BEGIN('job-box'),
         ['prove-dead', 'ring', '', 'first', ''],
@@ -57,22 +57,6 @@ describe('what is done in which order, dead or not', () => {
         ['dead-tests', 'ring', '', 'first', ''],
         ...END('first'),
       ]);
-  });
-  it('moved farther: what was there is joined in the old box under a blank plate', () => {
-    expect(stepsOf('move').map(line)).toEqual([
-      ...BEGIN('job-box'),
-      ['prove-dead', 'ring', '', 'first', ''],
-      ['cut-box', 'ring', 'A', 'job-box', ''],
-      ['set-box', 'ring', 'A', 'job-box', 'job-box'],
-      ['chase', 'ring', 'A', '', ''],
-      ['cable', 'ring', 'A', '', ''],
-      ['connect-old', 'ring', 'AC', 'first', ''],
-      ['connect-new', 'ring', 'AC', 'job-box', 'job-circuit'],
-      ['dead-tests', 'ring', '', 'job-box', ''],
-      ...FILLED,
-      ...END('job-box'),
-    ]);
-    expect(stepOf('move', 'connect-old').says.join(' ')).toMatch(/a maintenance-free connector: line, neutral, earth.*A blank plate over it/); // prettier-ignore
   });
   it('a circuit of its own: the main switch off, dead proved in the consumer unit, as there is no point yet', () => {
     expect(stepsOf('own radial').map(line)).toEqual([
@@ -135,6 +119,9 @@ describe('what is said at them', () => {
       expect(says(kind, 'connect-new').at(-1)).toMatch(/^Earth first, then neutral, then line; every conductor tugged/);
       expect(says(kind, 'connect-new').at(-2)).toMatch(/^The lead from the metal box/);
     }
+  });
+  it('of a socket that moved what was there is joined in the old box, under a blank plate', () => {
+    expect(says('move', 'connect-old').join(' ')).toMatch(/a maintenance-free connector: line, neutral, earth.*A blank plate over it/);
   });
   it('hours go by cables: two in a ring’s new point, one at the end of a spur', () => {
     const landed = (kind: keyof typeof KINDS, id: string) => stepOf(kind, id).time.find((t) => t.kind === 'strip, splice, land')!.count;

@@ -187,11 +187,14 @@ describe('what a job wants', () => {
   });
   it('a place within its wall', () => {
     expect([wrong(place(120, 96)), wrong({ places: [placeOn('q', 4)] })]).toEqual([[], [['/want/places/0/wallId', 'the id of a wall']]]);
+    expect([wrong(place(120 + HALF_MM, 96 + HALF_MM)), wrong(place(120 + OVER, 96 + OVER)).length]).toEqual([[], 2]);
     expect(wrong(place(120.1, 96.1))).toEqual([['/want/places/0/fromLeft/mm', 'at most 120"'], ['/want/places/0/bottom/mm', 'at most 96"']]); // prettier-ignore
   });
   it('only a raceway runs along a shelf, between its ends, at its height; on face B from the other end', () => {
     const on = (fromLeft: number, bottom: number, kind = 'raceway') => wrong({ kind, ...place(fromLeft, bottom, { inFront: 'shelf' }) }).map(([path, what]) => `${path?.slice(15)}: ${what}`); // prettier-ignore
     expect([on(30, 10), on(70, 12)]).toEqual([[], []]);
+    expect([on(30 - HALF_MM, 10 - HALF_MM), on(70 + HALF_MM, 12 + HALF_MM)]).toEqual([[], []]);
+    expect([on(30 - OVER, 10), on(70 + OVER, 10), on(50, 10 - OVER), on(50, 12 + OVER)].map((l) => l.length)).toEqual([1, 1, 1, 1]);
     expect([on(29.9, 10), on(70.1, 10)]).toEqual([['fromLeft/mm: 30" to 70"'], ['fromLeft/mm: 30" to 70"']]);
     expect([on(50, 9.9), on(50, 12.1)]).toEqual([['bottom/mm: 10" or a little more'], ['bottom/mm: 10" or a little more']]);
     expect(on(50, 10, 'outlet')).toEqual(['inFront: none']);
