@@ -119,8 +119,8 @@ export function variedCircuit(shape: CircuitShape, boxes: number, seed: number, 
   const names = [...ROOMS].sort((a, b) => a.localeCompare(b)).map((name) => ({ name, at: random() })).sort((a, b) => a.at - b.at).map((x) => x.name); // prettier-ignore
   const two = shape === 'shared neutral' || shape === 'split';
   const colours = two ? TWO_HOTS : HOT;
-  const first = draft.breaker(two ? '12' : '4', 'A', two ? 20 : 15, two ? 'breaker14' : undefined);
-  const second = two ? draft.breaker('14', 'B', 20, first) : undefined;
+  const first = draft.breaker(two ? '12' : '4', 'A', 15, two ? 'breaker14' : undefined);
+  const second = two ? draft.breaker('14', 'B', 15, first) : undefined;
   const list: Box[] = [];
   for (let i = 0; i < boxes; i++) {
     const id = `box${i + 1}`;

@@ -372,6 +372,11 @@ export class FaultLab {
     };
     return opens || this.breakers.some((b) => b.sees.length > 0 && seen(b) >= IMBALANCE_TRIP_A);
   }
+  /** Any node of the wiring to earth, V. */
+  toEarth(changes: readonly NetChange[], node: string): number {
+    const port = this.port(node, EARTH);
+    return Math.hypot(...this.changed(changes).volts(port));
+  }
   /** A digital meter at the slots of a face, one pair after the other: hot–neutral, hot–ground, neutral–ground; V. */
   metered(changes: readonly NetChange[], face: string): [number, number, number] {
     const solved = this.changed(changes);

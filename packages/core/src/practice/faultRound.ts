@@ -63,9 +63,12 @@ function labOf(task: FaultTask): FaultLab {
   }
   return lab;
 }
+/** Nodes of every conductor of every cable that ends in a box. */
+const endsIn = ({ bench }: FaultTask, boxId: string): string[] =>
+  bench.cables.flatMap((c) => ([0, 1] as const).filter((e) => c.ends[e] === boxId).flatMap((e) => c.colours.map((_, conductor) => nodeOf.end(endKey({ cableId: c.id, conductor, end: e }))))); // prettier-ignore
 const breakersOf = (task: FaultTask, boxId: string): string[] => {
   const { bench } = task;
-  const ends = bench.cables.flatMap((c) => ([0, 1] as const).filter((e) => c.ends[e] === boxId).flatMap((e) => c.colours.map((_, conductor) => nodeOf.end(endKey({ cableId: c.id, conductor, end: e }))))); // prettier-ignore
+  const ends = endsIn(task, boxId);
   // a half behind a switch hangs on its breaker all the same
   const closed = { ...bench, devices: bench.devices.map((d) => ({ ...d, up: true, tripped: false })) };
   return feedsOf(closed).filter((f) => ends.some((n) => f.nodes.has(n))).map((f) => f.breakerId); // prettier-ignore
@@ -79,6 +82,17 @@ function nowOf(task: FaultTask, round: Round): NetChange[] {
   const outs = new Set(faults.flatMap((c) => ('out' in c ? [c.out] : [])));
   return lab.settled([...faults, ...byHand.filter((c) => 'out' in c && !outs.has(c.out))]);
 }
+const offByFault = (task: FaultTask, round: Round, id: string): boolean =>
+  task.parts.includes(`breaker/${id}`) && !round.mended.includes(`breaker/${id}`);
+/** A breaker that stands open though no hand of this round opened it: found off, or tripped by what is wrong. */
+function openByItself(task: FaultTask, round: Round, id: string): boolean {
+  if (round.off.includes(id)) return false;
+  if (offByFault(task, round, id)) return true;
+  const branch = `breaker ${id}`;
+  const opens = (changes: readonly NetChange[]): boolean => changes.some((c) => 'out' in c && c.out === branch);
+  // one that doesn’t close any more stands on
+  return opens(nowOf(task, round)) && !faultsNow(task, round).some((f) => opens(f.changes));
+}
 
 /** What is so now, after what was mended: place in the dictionary’s hypotheses. */
 const hypothesisOf = (task: FaultTask, round: Round): number =>
@@ -88,27 +102,35 @@ export function testsToMake({ dictionary }: FaultTask): TestKind[] {
   return dictionary.tests.filter((t) => !t.id.includes('stray'));
 }
 
+const PAIRS = ['hot and neutral', 'hot and ground', 'neutral and ground'] as const;
+const LIVE_V = 50;
+/** What a meter finds live in a box, as it says it: on any pair of slots, or where there are none on any conductor to ground. */
+function liveIn(task: FaultTask, round: Round, boxId: string): string | undefined {
+  const lab = labOf(task);
+  const now = nowOf(task, round);
+  const faces = lab.faces.filter(({ key }) => task.bench.devices.some((d) => d.boxId === boxId && key.startsWith(`${d.id}/`)));
+  if (!faces.length)
+    return endsIn(task, boxId).some((node) => lab.toEarth(now, node) >= LIVE_V) ? 'a wire in it shows 120 V to ground' : undefined;
+  for (const { key } of faces) {
+    const volts = lab.metered(now, key);
+    // where hot and ground are exchanged the slots of the hot show nothing to each other
+    const most = volts.indexOf(Math.max(...volts));
+    if (volts[most]! >= LIVE_V) return `${volts[most]!.toFixed(0)} V between ${PAIRS[most]!}`;
+  }
+  return undefined;
+}
 /** What is open for a box: which breakers feed it are still on, and whether it was proved. */
 function dangerAt(task: FaultTask, round: Round, boxId: string): Danger | undefined {
   const feeding = breakersOf(task, boxId);
   const on = feeding.filter((id) => !round.off.includes(id));
   if (on.length) {
-    if (on.every((id) => offByFault(task, round, id))) return 'not switched off';
-    const lab = labOf(task);
-    const is = lab.read(nowOf(task, round));
-    const faces = [...is.faces].filter(([key]) => task.bench.devices.some((d) => d.boxId === boxId && key.startsWith(`${d.id}/`)));
-    const dark = faces.length > 0 && faces.every(([, f]) => f.hotVolts < 50 && !f.works);
-    const tripped =
-      task.dictionary.hypotheses[hypothesisOf(task, round)]!.of.some((c) => /tripped|device/.test(task.dictionary.classes[c]!.part)) ||
-      is.deviceOpens;
-    if (!dark || on.some((id) => strayOnly(task, id, boxId))) return 'live';
-    return tripped ? 'ground-fault trip' : 'dead by its fault';
+    if (on.every((id) => openByItself(task, round, id))) return 'not switched off';
+    if (liveIn(task, round, boxId) !== undefined || on.some((id) => strayOnly(task, id, boxId))) return 'live';
+    return labOf(task).read(nowOf(task, round)).deviceOpens ? 'ground-fault trip' : 'dead by its fault';
   }
   const proof = round.proved[boxId];
   return proof === undefined ? 'unproved' : proof === 'here only' ? 'tester not proved' : undefined;
 }
-const offByFault = (task: FaultTask, round: Round, id: string): boolean =>
-  task.parts.includes(`breaker/${id}`) && !round.mended.includes(`breaker/${id}`);
 /** A breaker that feeds a box by a cable of another circuit. */
 const strayOnly = (task: FaultTask, id: string, boxId: string): boolean =>
   task.bench.cables.some((c) => c.id === 'stray' && c.ends[1] === boxId) &&
@@ -136,19 +158,11 @@ function proof(task: FaultTask, round: Round, boxId: string, steps: 'three' | 'h
           outcome: '',
         }
       : { words, minutes, shows: 'it shows nothing', round: { proved: { ...round.proved, [boxId]: 'here only' } } };
-  const lab = labOf(task);
-  const is = lab.read(nowOf(task, round));
-  const on = breakersOf(task, boxId).filter((id) => !round.off.includes(id) && !offByFault(task, round, id));
-  const faces = [...is.faces].filter(([key]) => task.bench.devices.some((d) => d.boxId === boxId && key.startsWith(`${d.id}/`)));
-  const stray = on.find((id) => strayOnly(task, id, boxId));
-  if (stray !== undefined)
-    return {
-      words,
-      minutes,
-      shows: `the outlet is ${faces.some(([, f]) => f.hotVolts >= 50) ? 'live' : 'dead'}, but the capped black of the other cable shows 120 V to ground: not dead`,
-    };
-  if (faces.some(([, f]) => f.hotVolts >= 50)) return { words, minutes, shows: '120 V between hot and ground: live' };
-  if (!faces.length && on.length) return { words, minutes, shows: 'its hot shows 120 V to ground: live' };
+  const live = liveIn(task, round, boxId);
+  const stray = breakersOf(task, boxId).some((id) => !round.off.includes(id) && strayOnly(task, id, boxId));
+  if (stray)
+    return { words, minutes, shows: `the outlet is ${live === undefined ? 'dead' : 'live'}, but the capped black of the other cable shows 120 V to ground: not dead` }; // prettier-ignore
+  if (live !== undefined) return { words, minutes, shows: `${live}: live` };
   return { words, minutes, shows: 'nothing on any pair: dead now', round: { proved: { ...round.proved, [boxId]: steps } } };
 }
 
@@ -239,7 +253,8 @@ const LIT: Record<string, string> = {
 const lampWords = (reads: keyof typeof LAMP_SAYS): string =>
   `${LIT[reads] ?? 'no pattern'} (1 hot–neutral, 2 hot–ground, 3 neutral–ground)`;
 function seenIn(task: FaultTask, round: Round, boxId: string): string {
-  const seen = faultsNow(task, round).filter((f) => f.seenIn === boxId);
+  const here = (deviceId: string | undefined): boolean => task.bench.devices.some((d) => d.id === deviceId && d.boxId === boxId);
+  const seen = faultsNow(task, round).filter((f) => f.seenIn === boxId || here(f.wornIn));
   return `something is not as it should be: ${seen.map((f) => f.words).join('; ')}`;
 }
 
@@ -273,7 +288,11 @@ function show(task: FaultTask, round: Round, act: Act): Shown {
       // a proof holds until something is switched
       const off = act.on ? round.off.filter((id) => id !== act.id) : [...new Set([...round.off, act.id])];
       const shows =
-        act.on && offByFault(task, round, act.id) ? 'its handle does not stay, or was off before you came' : act.on ? 'on' : 'off';
+        act.on && openByItself(task, { ...round, off }, act.id)
+          ? 'its handle does not stay, or was off before you came'
+          : act.on
+            ? 'on'
+            : 'off';
       return { words: `Breaker ${b.number} ${act.on ? 'on' : 'off'}`, shows, minutes: MINUTES.breaker, round: { off, proved: {} } };
     }
     case 'check tester':
