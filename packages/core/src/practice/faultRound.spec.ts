@@ -377,3 +377,30 @@ describe('how it is graded', () => {
     expect(replay[2]!.before).not.toBe(replay[0]!.after);
   });
 });
+
+describe('what a page shows of a round', () => {
+  it('tests by box with the cover last, by cable, and at no box; breakers as they stand; the grade at its end alone', () => {
+    const task = hide('open: black of Hall to Study at Study outlet in Study');
+    const view = roundView(task, play(task, off));
+    expect([view.title, view.story, view.level, view.boxId]).toEqual(['Cellar: nothing works in it', '“In Cellar: nothing works in it.”', 'one plain fault', 'box3']); // prettier-ignore
+    expect(view.boxes.map((b) => [b.name, b.tests.length, b.tests.at(-1)!.id, b.tests.filter((t) => t.dead).length])).toEqual([['Hall', 9, 'look/box1', 1], ['Study', 9, 'look/box2', 1], ['Cellar', 9, 'look/box3', 1]]); // prettier-ignore
+    expect(view.cables.map((t) => [t.id, t.minutes, t.dead])).toEqual([['through/cable1', 25, true], ['through/cable2', 12, true], ['through/cable3', 12, true]]); // prettier-ignore
+    expect(view.elsewhere.map((t) => t.id)).toEqual([
+      'breakers',
+      'appliance',
+      'reset',
+      'switches',
+      'others',
+      'off',
+      'turn',
+      'house',
+      'panel',
+    ]);
+    expect(view.elsewhere.every((t) => !t.dead)).toBe(true);
+    expect([view.breakers, view.grade]).toEqual([[{ id: 'breaker4', number: '4', on: false }], undefined]);
+    expect(roundView(task, play(task, { do: 'name', part: 'joints/box2' }))).toMatchObject({
+      breakers: [{ on: true }],
+      grade: { found: true },
+    });
+  });
+});

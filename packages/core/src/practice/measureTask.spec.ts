@@ -1,6 +1,6 @@
 /** Figures to reckon, reckoned again from what is written. */
 import { describe, expect, it } from 'vitest';
-import { inches } from '../measure/index.js';
+import { inches, printQuantity } from '../measure/index.js';
 import { marked, MEASURE_LEVELS, measureTask } from './index.js'; // prettier-ignore
 
 describe('figures to reckon', () => {
@@ -28,9 +28,9 @@ describe('figures to reckon', () => {
     for (let seed = 0; seed < 40; seed++) {
       const { given, questions } = measureTask('box fill', seed);
       const text = given.join(' ');
-      const cables = Number(/^(\d) cables/.exec(text)![1]);
+      const cables = Number(/^(\d) cables/.exec(text)?.[1] ?? 1);
       const each = text.includes('14 AWG') ? 2 : 2.25;
-      const insulated = 2 * cables + (text.includes('three insulated') ? 1 : 0);
+      const insulated = 2 * cables + (/three insulated/.test(text) ? 1 : 0);
       const allowances =
         insulated + 1 + (text.includes('clamps inside') && !text.includes('no clamps') ? 1 : 0) + (text.includes('Two devices') ? 4 : 2);
       expect(questions[0]!.answer).toBeCloseTo(allowances * each, 6);
@@ -62,6 +62,65 @@ describe('figures to reckon', () => {
       ]);
     }
   });
+  it('written out: what is given, and the terms of the sum', () => {
+    const terms = (level: (typeof MEASURE_LEVELS)[number], seed: number): [string, string[]][] =>
+      measureTask(level, seed).questions.map((q) => [
+        `${q.sum.result.label}: ${printQuantity(q.answer, q.unit, 'in')}${q.sum.formula === undefined ? '' : `, ${q.sum.formula}`}`,
+        q.sum.terms.map((t) => `${t.label} ${printQuantity(t.value, q.unit, 'in')}${t.how === undefined ? '' : `, ${t.how}`}`),
+      ]);
+    expect(measureTask('mark out a box', 5).given).toEqual([
+      'The first stud’s middle is 14 3/8" from the corner; studs are 24" apart, 1 1/2" thick.',
+      'The box is 4" wide and 3 3/4" tall, its middle 15 1/2" above the floor.',
+    ]);
+    expect(terms('mark out a box', 5)).toEqual([
+      [
+        'middle of the box: 35 5/8"',
+        ['first stud’s middle 14 3/8"', 'a spacing 24", 1 × 24"', 'half a stud to the left -3/4"', 'half the box -2"'],
+      ],
+      ['top edge: 17 3/8"', ['middle of the box 15 1/2"', 'half its height 1 7/8"']],
+    ]);
+    expect(terms('mark out a box', 1)[0]).toEqual(['middle of the box: 64 1/16"', ['first stud’s middle 14 1/4"', '3 spacings 48", 3 × 16"', 'half a stud to the right 3/4"', 'half the box 1 1/16"']]); // prettier-ignore
+    expect(terms('equal gaps', 5)).toEqual([
+      ['gap: 30", what is left ÷ 5', ['wall 159"', '4 plates -9", 4 × 2 1/4"']],
+      ['middle of plate 3: 95 5/8"', ['3 gaps 90", 3 × 30"', '2 plates 4 1/2"', 'half a plate 1 1/8"']],
+    ]);
+    expect(terms('equal gaps', 2)[1]).toEqual(['middle of plate 2: 109 3/8"', ['2 gaps 106", 2 × 53"', 'a plate 2 1/4"', 'half a plate 1 1/8"']]); // prettier-ignore
+    expect(terms('length of a cable', 2)).toEqual([
+      ['to cut: 245"', ['up to the attic 77 1/2"', 'across 92"', 'down to the box 59 1/2"', 'free ends, both 16", 2 × 8"']],
+      ['to cut: 269 1/2"', ['with its free ends 245"', 'a tenth of it 24 1/2"']],
+    ]);
+    expect(terms('schedule of holes', 1)).toEqual([
+      ['edge to the face: 1 1/8"', ['middle to the nearer face 1 1/2"', 'less half the hole -3/8"']],
+      ['edge to the face: 2 3/8"', ['half the stud 2 3/4"', 'less half the hole -3/8"']],
+      ['middle of the hole: 1 5/8"', ['asked for 1 1/4"', 'half the hole 3/8"']],
+    ]);
+    // plate 1 has one gap before it and no plate
+    const first = Array.from({ length: 40 }, (_, seed) => measureTask('equal gaps', seed)).find((t) => t.questions[1]!.ask.endsWith('plate 1?'))!; // prettier-ignore
+    expect(first.questions[1]!.sum.terms.map((t) => t.label)).toEqual(['a gap', '0 plates', 'half a plate']);
+  });
+  it('what is drawn: each figure from its list, the ends of its list among them', () => {
+    const all = Array.from({ length: 400 }, (_, seed) => seed);
+    const drawn = (level: (typeof MEASURE_LEVELS)[number], pattern: RegExp): string[] =>
+      [...new Set(all.map((seed) => { const t = measureTask(level, seed); return pattern.exec(`${t.title} ${t.given.join(' ')} ${t.questions.map((q) => q.ask).join(' ')}`)?.[1] ?? '-'; }))].sort(); // prettier-ignore
+    expect(drawn('mark out a box', /side of stud (\d)/)).toEqual(['2', '3', '4', '5']);
+    expect(drawn('mark out a box', /on the (\w+) side/)).toEqual(['left', 'right']);
+    expect(drawn('mark out a box', /studs are (\d+)" apart/)).toEqual(['16', '24']);
+    expect(drawn('mark out a box', /The box is ([^"]+)" wide/)).toEqual(['2 1/4', '2 1/8', '4']);
+    expect(drawn('mark out a box', /middle is ([^"]+)" from/)).toEqual(['13', '13 1/2', '13 1/4', '13 1/8', '13 3/4', '13 3/8', '13 5/8', '13 7/8', '14', '14 1/2', '14 1/4', '14 1/8', '14 3/4', '14 3/8', '14 5/8', '14 7/8', '15']); // prettier-ignore
+    expect(drawn('equal gaps', /(\d) plates,/)).toEqual(['2', '3', '4']);
+    expect(drawn('equal gaps', /middle of plate (\d)/)).toEqual(['1', '2', '3', '4']);
+    expect(drawn('box fill', /(A|\d) cables? of/)).toEqual(['2', '3', '4', 'A']);
+    expect(drawn('box fill', /(A cable of 1\d AWG ends in it, with \w+) insulated/)).toEqual(['-', 'A cable of 12 AWG ends in it, with three', 'A cable of 12 AWG ends in it, with two', 'A cable of 14 AWG ends in it, with three', 'A cable of 14 AWG ends in it, with two']); // prettier-ignore
+    expect(drawn('schedule of holes', /Studs ([^"]+)" deep/)).toEqual(['3 1/2', '5 1/2']);
+    expect(drawn('schedule of holes', /a hole of ([^"]+)"/)).toEqual(['1', '3/4', '7/8']);
+    expect(drawn('schedule of holes', /middle lies ([^"]+)"/)).toEqual(['1', '1 1/2', '1 1/4', '1 1/8', '1 3/4', '1 3/8', '1 5/8', '1 7/8', '2']); // prettier-ignore
+    // a lamp's load up to eight tenths of what the breaker of the wire is rated (common practice)
+    const of = (awg: number): number[] => drawn('voltage drop', new RegExp(`${awg} AWG copper, (\\d+) A`)).filter((x) => x !== '-').map(Number).sort((a, b) => a - b); // prettier-ignore
+    expect([of(14), of(12)]).toEqual([
+      [5, 6, 7, 8, 9, 10, 11, 12],
+      [5, 6, 7, 8, 9, 10, 11, 12, 13, 14, 15, 16],
+    ]);
+  });
   it('marks: within a sixteenth is right, beside it says by how much; what can’t be read is not wrong', () => {
     const q = measureTask('mark out a box', 3).questions[0]!;
     const typed = (mm: number): string => `${(mm / 25.4).toFixed(4)}`;
@@ -74,6 +133,16 @@ describe('figures to reckon', () => {
       ok: false,
       why: expect.stringMatching(/write one like 18\.5/),
     });
+    const volts = measureTask('voltage drop', 1).questions[0]!;
+    expect(['1.27', ' 1.3 V', '1.3volts', '.9', '1.4'].map((t) => marked(volts, t))).toEqual([
+      { ok: true, right: true, value: 1.27, says: 'right' },
+      { ok: true, right: true, value: 1.3, says: 'right' },
+      { ok: true, right: true, value: 1.3, says: 'right' },
+      { ok: true, right: false, value: 0.9, says: '0.37 V too little' },
+      { ok: true, right: false, value: 1.4, says: '0.13 V too much' },
+    ]);
+    expect(marked(volts, 'two')).toEqual({ ok: false, why: '“two” is no figure; write one like 3.4.' });
+    expect(marked(measureTask('box fill', 1).questions[0]!, '26 cu in')).toMatchObject({ right: true });
   });
 });
 /** `14 3/8` in inches, reckoned apart from the program. */

@@ -102,7 +102,7 @@ const TASKS: Record<MeasureLevel, (d: Draw) => Omit<MeasureTask, 'level'>> = {
     const { neededIn3, sums } = boxFill({ edition: 'US-2020', conductors: [{ label: 'insulated conductors', gauge, count, kind: 'ends' }], grounds: [{ gauge, count: cables }], internalClamps: clamps, supportFittings: 0, yokes: Array.from({ length: yokes }, (_, i) => ({ label: `device ${i + 1}`, gauge, gangs: 1 as const })), volumeIn3: undefined });
     return {
       title: 'How much a box must hold',
-      given: [`${cables} cables of ${gauge} AWG end in it, ${threeWire ? 'one of them with three insulated conductors, the others with two' : 'each with two insulated conductors'}, each with a bare ground.`, `${yokes === 1 ? 'One device' : 'Two devices'} on ${yokes === 1 ? 'a yoke' : 'a yoke each'}, ${clamps ? 'clamps inside' : 'no clamps inside'}. NEC 2020, 314.16(B), from memory.`],
+      given: [cables === 1 ? `A cable of ${gauge} AWG ends in it, with ${threeWire ? 'three' : 'two'} insulated conductors and a bare ground.` : `${cables} cables of ${gauge} AWG end in it, ${threeWire ? 'one of them with three insulated conductors, the others with two' : 'each with two insulated conductors'}, each with a bare ground.`, `${yokes === 1 ? 'One device' : 'Two devices'} on ${yokes === 1 ? 'a yoke' : 'a yoke each'}, ${clamps ? 'clamps inside' : 'no clamps inside'}. NEC 2020, 314.16(B), from memory.`],
       questions: [{ ask: 'How many cubic inches does it need?', unit: 'in³', answer: neededIn3, within: 0.051, sum: sums[0]! }],
     };
   },

@@ -126,3 +126,78 @@ describe('boxes to wire', () => {
     expect(takeOff(task.bench, end('cable2', 0, 1)).ok).toBe(true);
   });
 });
+
+/** The wiring that does it, with one thing of it otherwise; what comes of it is handbook 8 (common practice). */
+describe('one thing otherwise', () => {
+  type Level = (typeof WIRING_LEVELS)[number];
+  const drop = (...at: readonly [device: string, terminal: string][]) => (b: Bench): Bench => ({ ...b, joints: b.joints.filter((j) => !at.some(([d, t]) => j.at?.device === d && j.at.terminal.startsWith(t))) }); // prettier-ignore
+  const swap = (device: string, to: Record<string, string>) => (b: Bench): Bench => ({ ...b, joints: b.joints.map((j) => (j.at?.device === device && to[j.at.terminal] ? { ...j, at: { ...j.at, terminal: to[j.at.terminal]! } } : j)) }); // prettier-ignore
+  const halves = { 'brass upper': 'brass lower', 'brass lower': 'brass upper' };
+  const said = (level: Level, change: (b: Bench) => Bench, ok = false): string[] => {
+    const task = wiringTask(level, 1);
+    return judgedWiring(task, change(task.answer)).points.filter((p) => p.ok === ok).map((p) => `${p.what}: ${p.says}${p.would === undefined ? '' : ` [${p.would}]`}`); // prettier-ignore
+  };
+  const faces = (name: string, says: string): string[] => ['upper', 'lower'].map((face) => `${name}, ${face}: ${says}`);
+  it.each([
+    ['no ground', drop(['box2-outlet', 'green']), 'ground open [A metal case that comes live stays live, and no breaker opens.]', ': its third slot promises a ground, and none is there'],
+    ['no neutral', drop(['box2-outlet', 'silver']), 'neutral open [Nothing works in it, and its hot is live all the same.]'],
+    ['no hot', drop(['box2-outlet', 'brass']), 'hot open, or no power: a dead tester looks the same [Nothing works in it.]', 'hangs loose and bare, and is live when the breaker is on'],
+  ] as [string, (b: Bench) => Bench, string, string?][])('%s in the last of a run: both faces say so, and the one before goes on', (_, change, says, check = '') => {
+    const wrong = said('the end of a run', change);
+    expect(wrong.slice(0, 2)).toEqual(faces('Landing outlet', says));
+    if (check) expect(wrong[2]).toContain(check);
+    expect(said('the end of a run', change, true)).toEqual(['Breakers on: they hold', ...faces('Loom room outlet', 'reads as right'), ...(check ? [] : ['Checks of the boxes: nothing that stops'])]); // prettier-ignore
+  }); // prettier-ignore
+  it('half on a switch: halves exchanged, either of them left off, or neither switched', () => {
+    const level = 'half of an outlet on a switch';
+    const upper = (states: string): string =>
+      `Landing outlet, upper half on the switch: ${states} [The lamp on it can’t be switched at the door.]`;
+    const lower = 'Landing outlet, lower half always: dark with the switch down [The clock on it stops whenever the light goes out.]';
+    expect(said(level, swap('box2-outlet', halves)).slice(1)).toEqual([upper('live with the switch up, live with it down'), lower]);
+    expect(said(level, drop(['box2-outlet', 'brass upper']))).toContain(upper('dark with the switch up, dark with it down'));
+    expect(said(level, drop(['box2-outlet', 'brass lower']))).toContain(lower);
+    expect(said(level, (b) => b, true)).toEqual(expect.arrayContaining(['Landing outlet, upper half on the switch: live with the switch up, dark with it down', 'Landing outlet, lower half always: live with the switch down'])); // prettier-ignore
+    // the outlet behind hangs on the switch too where its hot lies under the red
+    const behind = (b: Bench): Bench => ({ ...b, joints: b.joints.map((j) => (j.at?.device === 'box2-outlet' && j.at.terminal === 'brass upper' ? { ...j, ends: [...j.ends, { cableId: 'cable3', conductor: 0, end: 0 as const }] } : { ...j, ends: j.ends.filter((e) => !('cableId' in e && e.cableId === 'cable3' && e.conductor === 0 && e.end === 0)) })) }); // prettier-ignore
+    expect(said(level, behind)).toEqual(expect.arrayContaining(faces('Sewing room outlet', 'hot open, or no power: a dead tester looks the same [Nothing works in it.]'))); // prettier-ignore
+  });
+  it('halves on two breakers: exchanged, or one left off', () => {
+    const level = 'an outlet whose halves hang on two breakers';
+    const half = (h: string, b: string): string => `Landing outlet, ${h} half on breaker ${b} alone: it is not [Whoever switches off what the label says still has a live half in hand.]`; // prettier-ignore
+    expect(said(level, swap('box2-outlet', halves))).toEqual([half('upper', '12'), half('lower', '14')]);
+    expect(said(level, drop(['box2-outlet', 'brass upper'])).filter((x) => x.includes('alone'))).toEqual([half('upper', '12')]);
+    expect(said(level, drop(['box2-outlet', 'brass lower'])).filter((x) => x.includes('alone'))).toEqual([half('lower', '14')]);
+    const joined = said(level, (b) => ({ ...b, devices: b.devices.map((d) => (d.id === 'box2-outlet' ? { ...d, brassTab: true } : d)) }));
+    expect(joined).toContain('The two hots apart: they are joined [240 V meet in a tab: both breakers open with an arc.]');
+    expect(joined[0]).toMatch(/^Breakers on: Opened: .* \[Hot meets neutral or ground: an arc where it touches/);
+  });
+  it('a switch with one screw left off lights nothing; bridged, its lamp does not go out', () => {
+    const level = 'a switch and its lamp beside an outlet';
+    expect(said(level, drop(['box2-switch', 'screw 1']))[0]).toBe('Ceiling lamp, switch up: 0 V across it [It does not light.]');
+    const bridged = (b: Bench): Bench => ({ ...b, joints: b.joints.map((j) => (j.at?.device === 'box2-switch' && j.at.terminal === 'screw 2' ? { ...j, at: { device: 'box2-switch', terminal: 'screw 1' }, ends: [...j.ends] } : j)) }); // prettier-ignore
+    expect(said(level, bridged)).toEqual(expect.arrayContaining(['Ceiling lamp, switch down: 120 V across it [It does not go out.]'])); // prettier-ignore
+    expect(said(level, (b) => b, true).filter((x) => x.startsWith('Ceiling'))).toEqual(['Ceiling lamp, switch up: 120 V across it', 'Ceiling lamp, switch down: 0 V across it', 'Ceiling lamp: its hot with the switch down: 0 V to ground']); // prettier-ignore
+  });
+  it('protected or not: each of the two wishes fails by the other’s wiring', () => {
+    const [all, itself] = [wiringTask('a protective outlet, and all that lies behind it', 1), wiringTask('a protective outlet that protects itself alone', 1)]; // prettier-ignore
+    const name = (t: typeof all): string => t.bench.devices.find((d) => d.boxId === 'box2')!.name;
+    const only = (points: { ok: boolean; what: string; says: string; would?: string }[]): string[] => points.filter((p) => !p.ok).map((p) => `${p.what}: ${p.says} [${p.would}]`); // prettier-ignore
+    expect(only(judgedWiring({ ...all, wishes: ['protects itself'] }, all.answer).points)[0]).toBe(`${name(all)} not behind it: it goes dead when the protective outlet trips [One trip puts out what was to stay on.]`); // prettier-ignore
+    expect(only(judgedWiring({ ...itself, wishes: ['protects'] }, itself.answer).points)).toEqual([`${name(itself)} protected: it stays live when the protective outlet trips [A fault current through a person there opens nothing.]`]); // prettier-ignore
+  });
+  it('as one begins: tabs whole, switches down, nothing under a screw of these boxes, what lies beside them as it was', () => {
+    const task = wiringTask('a switch and its lamp beside an outlet', 1);
+    expect([task.title, task.boxes]).toEqual(['Wire Landing and Ceiling: a switch and its lamp beside an outlet', ['box2', 'lamp-box']]);
+    expect(task.bench.joints.filter((j) => task.boxes.includes(j.boxId))).toEqual([]);
+    expect(task.bench.pigtails.filter((p) => task.boxes.includes(p.boxId))).toEqual([]);
+    expect(task.bench.joints).toEqual(task.answer.joints.filter((j) => !task.boxes.includes(j.boxId)));
+    expect(task.bench.devices.filter((d) => task.boxes.includes(d.boxId)).map((d) => [d.brassTab, d.silverTab, d.up])).toEqual([[true, true, false], [true, true, false], [true, true, false]]); // prettier-ignore
+    expect(task.bench.devices.filter((d) => !task.boxes.includes(d.boxId))).toEqual(task.answer.devices.filter((d) => !task.boxes.includes(d.boxId))); // prettier-ignore
+  });
+  it('wires that can’t be a circuit are said, not thrown', () => {
+    const task = wiringTask('the end of a run', 1);
+    const nowhere = { ...task.answer, joints: [...task.answer.joints, { id: 'x', boxId: 'box2', kind: 'splice' as const, how: 'twist-on' as const, ends: [{ cableId: 'ghost', conductor: 0, end: 0 as const }] }] }; // prettier-ignore
+    const verdict = judgedWiring(task, nowhere);
+    expect([verdict.done, verdict.points.map((p) => p.what)]).toEqual([false, ['Switched on']]);
+  });
+});

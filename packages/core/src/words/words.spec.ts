@@ -10,7 +10,7 @@ import { benchFindings } from '../wiring/index.js';
 import { groundFaultWords, placeWords } from './codebook/place.js';
 import { NO_SHEATH } from './codebook/uk/cable.js';
 import { expectMeant, meant } from './meaning.testing.js';
-import { phrases, toldBy, type Figure, type Told } from './phrases.js';
+import type { Figure, Told } from './phrases.js';
 
 type Teller = (figures?: Record<string, Figure>) => Told;
 const all = readdirSync(import.meta.dirname, { recursive: true, encoding: 'utf8' }).filter((f) => f.includes('/') && f.endsWith('.ts'));
@@ -33,40 +33,6 @@ function again(code: string, figures: Record<string, Figure>): Told | undefined 
   }
   return undefined;
 }
-
-const shapes = phrases('door', {
-  shut: () => 'it is shut',
-  wide: ({ mm, name }: { mm: number; name: string }) => `${name} opens ${mm} mm`,
-  unknown: ({ name }: { name: string }) => ({ says: `nobody tried ${name}`, ask: `Try ${name}.` }),
-  both: ({ told }: { told: Told }) => `${told.says}, as far as one sees`,
-});
-
-describe('a phrase', () => {
-  it('tells its code, its figures and its words', () => {
-    expect(shapes.wide({ mm: 760, name: 'the hall door' })).toEqual({
-      code: 'door.wide',
-      figures: { mm: 760, name: 'the hall door' },
-      says: 'the hall door opens 760 mm',
-    });
-    expect(shapes.shut()).toEqual({ code: 'door.shut', figures: {}, says: 'it is shut' });
-  });
-  it('with what to look at where nothing can be told', () =>
-    expect(shapes.unknown({ name: 'the hatch' })).toEqual({
-      code: 'door.unknown',
-      figures: { name: 'the hatch' },
-      says: 'nobody tried the hatch',
-      ask: 'Try the hatch.',
-    }));
-  it('goes on from what another judgement said, and keeps that whole', () => {
-    const judged = { ...shapes.unknown({ name: 'the hatch' }), verdict: 'can’t tell', sums: [] };
-    const both = shapes.both({ told: toldBy(judged) });
-    expect([both.says, both.figures]).toEqual([
-      'nobody tried the hatch, as far as one sees',
-      { told: shapes.unknown({ name: 'the hatch' }) },
-    ]);
-    expect(Object.keys(toldBy(shapes.shut()))).toEqual(['code', 'figures', 'says']);
-  });
-});
 
 describe('over all sample jobs of both books', () => {
   const findings = sampleJobs().flatMap((job) => ledgerOf(job));
