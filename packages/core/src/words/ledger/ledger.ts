@@ -16,7 +16,7 @@ export const jobWords = phrases('job', {
   benchStops: ({ count, first }: { count: number; first: string }) =>
     `${count === 1 ? 'one stop' : `${count} stops`} on the bench. ${first}`,
   benchUnmeasured: ({ count, first }: { count: number; first: string }) => ({
-    says: `the bench takes ${count} things that nobody measured`,
+    says: `the bench takes ${count === 1 ? 'one thing' : `${count} things`} that nobody measured`,
     ask: first,
   }),
   benchClean: () => 'made by hand in place of the plan, and the checks find nothing against it',
