@@ -39,6 +39,9 @@ describe('a code that can be passed on', () => {
   it.each([
     ['', /no code of a task: one is like/],
     ['F9-0000F', /F9 is no level: F has 1 to 6/],
+    ['F7-0000F', /F7 is no level: F has 1 to 6/],
+    ['F0-0000F', /F0 is no level: F has 1 to 6/],
+    [` ${'x'.repeat(40)} `, /^“x{30}” is no code/],
     ['X1-00000', /no code of a task/],
     ['F1-0000UU', /no code/],
     ['F1-000UF', /letter U/],

@@ -162,7 +162,11 @@ describe('a round, act by act', () => {
     const task = faultTask('two live cables', 3);
     const box = task.bench.cables.find((c) => c.id === 'stray')!.ends[1];
     const own = play(task, off, prove(box));
-    expect(shown(own)).toMatch(/the capped black of the other cable shows 120 V/);
+    expect(shown(own)).toBe('the outlet is dead, but a capped wire in the box shows 120 V to ground: not dead');
+    expect(shown(play(task, prove(box)))).toMatch(/^the outlet is (live|dead), but a capped wire/);
+    expect(shown(play(task, { do: 'breaker', id: 'breaker6', on: false }, prove(box)))).not.toMatch(/capped/);
+    const other = task.bench.boxes.find((b) => b.id !== box)!.id;
+    expect(shown(play(task, off, prove(other)))).toBe('nothing on any pair: dead now');
     expect(acted(task, own, open(box)).ended?.danger).toBe('live');
     const both = play(task, off, { do: 'breaker', id: 'breaker6', on: false }, prove(box), open(box));
     expect(both.ended).toBeUndefined();
@@ -362,6 +366,8 @@ describe('how it is graded', () => {
       ['name', false, false],
     ]);
     const [, , house, lamps] = replay;
+    // what would have told more a minute is named
+    expect(house!.better).toMatch(/outlet/);
     // a lamp in another room tells nothing of where a wire is off
     expect(house!.after).toBe(lamps!.before);
     expect(lamps!.after).toBeLessThan(lamps!.before!);

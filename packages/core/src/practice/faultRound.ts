@@ -56,11 +56,11 @@ const DEAD_SAYS = 'hot open, or no power: a dead tester looks the same';
 
 const labs = new WeakMap<FaultTask, FaultLab>();
 function labOf(task: FaultTask): FaultLab {
-  let lab = labs.get(task);
-  if (!lab) {
-    labs.set(task, (lab = new FaultLab(task.bench)));
-    lab.prepare(task.faults.map((f) => f.changes));
-  }
+  const known = labs.get(task);
+  if (known) return known;
+  const lab = new FaultLab(task.bench);
+  labs.set(task, lab);
+  lab.prepare(task.faults.map((f) => f.changes));
   return lab;
 }
 /** Nodes of every conductor of every cable that ends in a box. */
@@ -119,23 +119,24 @@ function liveIn(task: FaultTask, round: Round, boxId: string): string | undefine
   }
   return undefined;
 }
+/** Whether a wire that only passes through a box, capped, is live: no face tells of it. */
+const cappedLive = (task: FaultTask, round: Round, boxId: string): boolean =>
+  task.bench.joints
+    .filter((j) => j.boxId === boxId && j.kind === 'cap')
+    .flatMap((j) => j.ends)
+    .some((e) => labOf(task).toEarth(nowOf(task, round), nodeOf.end(endKey(e))) >= LIVE_V);
 /** What is open for a box: which breakers feed it are still on, and whether it was proved. */
 function dangerAt(task: FaultTask, round: Round, boxId: string): Danger | undefined {
   const feeding = breakersOf(task, boxId);
   const on = feeding.filter((id) => !round.off.includes(id));
   if (on.length) {
     if (on.every((id) => openByItself(task, round, id))) return 'not switched off';
-    if (liveIn(task, round, boxId) !== undefined || on.some((id) => strayOnly(task, id, boxId))) return 'live';
+    if (liveIn(task, round, boxId) !== undefined || cappedLive(task, round, boxId)) return 'live';
     return labOf(task).read(nowOf(task, round)).deviceOpens ? 'ground-fault trip' : 'dead by its fault';
   }
   const proof = round.proved[boxId];
   return proof === undefined ? 'unproved' : proof === 'here only' ? 'tester not proved' : undefined;
 }
-/** A breaker that feeds a box by a cable of another circuit. */
-const strayOnly = (task: FaultTask, id: string, boxId: string): boolean =>
-  task.bench.cables.some((c) => c.id === 'stray' && c.ends[1] === boxId) &&
-  task.bench.joints.some((j) => j.at?.device === id && j.ends.some((e) => 'cableId' in e && e.cableId === 'stray'));
-
 interface Shown {
   words: string;
   shows: string;
@@ -159,9 +160,8 @@ function proof(task: FaultTask, round: Round, boxId: string, steps: 'three' | 'h
         }
       : { words, minutes, shows: 'it shows nothing', round: { proved: { ...round.proved, [boxId]: 'here only' } } };
   const live = liveIn(task, round, boxId);
-  const stray = breakersOf(task, boxId).some((id) => !round.off.includes(id) && strayOnly(task, id, boxId));
-  if (stray)
-    return { words, minutes, shows: `the outlet is ${live === undefined ? 'dead' : 'live'}, but the capped black of the other cable shows 120 V to ground: not dead` }; // prettier-ignore
+  if (cappedLive(task, round, boxId))
+    return { words, minutes, shows: `the outlet is ${live === undefined ? 'dead' : 'live'}, but a capped wire in the box shows 120 V to ground: not dead` }; // prettier-ignore
   if (live !== undefined) return { words, minutes, shows: `${live}: live` };
   return { words, minutes, shows: 'nothing on any pair: dead now', round: { proved: { ...round.proved, [boxId]: steps } } };
 }
