@@ -21,6 +21,8 @@ export interface Suspect {
   seenIn?: string;
   /** a loose contact: felt where the open one at the same place would be, but under load only */
   looseOf?: string;
+  /** the wire whose contact it is, and its colour */
+  wire?: { end: WireEnd; colour: string | undefined };
 }
 
 /** Two conductors pressed together (common practice). */
@@ -45,12 +47,10 @@ const bridged = (bench: Bench, boxId: string, a: WireEnd, b: WireEnd): Bench => 
   };
 };
 const isGround = (colour: string | undefined): boolean => colour === 'bare' || colour === 'green' || colour === 'green-yellow';
-const groundEnd = (bench: Bench, end: WireEnd): boolean =>
-  isGround(
-    'cableId' in end
-      ? bench.cables.find((c) => c.id === end.cableId)?.colours[end.conductor]
-      : bench.pigtails.find((p) => p.id === end.pigtailId)?.colour,
-  );
+const colourOf = (bench: Bench, end: WireEnd): string | undefined =>
+  'cableId' in end
+    ? bench.cables.find((c) => c.id === end.cableId)?.colours[end.conductor]
+    : bench.pigtails.find((p) => p.id === end.pigtailId)?.colour;
 const setDevice = (bench: Bench, id: string, part: Partial<BenchDevice>): Bench => ({
   ...bench,
   devices: bench.devices.map((d) => (d.id === id ? { ...d, ...part } : d)),
@@ -240,7 +240,8 @@ function ofJoint({ bench, name, add }: Listing, joint: Joint): void {
   for (const end of joint.ends) {
     // a splice of two is open whichever comes out; said once
     if (joint.kind === 'splice' && joint.ends.length === 2 && end !== joint.ends[0]) continue;
-    const ground = groundEnd(bench, end);
+    const colour = colourOf(bench, end);
+    const wire = { wire: { end, colour } };
     const key = endKey(end);
     const part = boxId === PANEL ? { part: 'panel' } : { part: `joints/${boxId}`, boxId, seenIn: boxId };
     const where = joint.at
@@ -251,8 +252,8 @@ function ofJoint({ bench, name, add }: Listing, joint: Joint): void {
     const node = joint.kind === 'terminal' ? terminalNodeOf(boxId, joint.at!.device, joint.at!.terminal) : nodeOf.joint(joint.id);
     const broken = { bench: (x: Bench) => without(x, end), net: [[{ out: contact }]] };
     const pushIn = joint.how === 'push-in' || joint.how === 'push-in connector' ? { pushIn: true as const } : {};
-    if (ground) {
-      add({ id: `open/${joint.id}/${key}`, kind: 'open ground', words: `ground open: ${words}`, ...part, ...broken });
+    if (isGround(colour)) {
+      add({ id: `open/${joint.id}/${key}`, kind: 'open ground', words: `ground open: ${words}`, ...part, ...wire, ...broken });
       continue;
     }
     add({
@@ -260,6 +261,7 @@ function ofJoint({ bench, name, add }: Listing, joint: Joint): void {
       kind: joint.kind === 'splice' ? 'open splice' : 'open contact',
       words: `open: ${words}`,
       ...part,
+      ...wire,
       ...pushIn,
       ...broken,
     });
@@ -268,6 +270,7 @@ function ofJoint({ bench, name, add }: Listing, joint: Joint): void {
       kind: joint.kind === 'splice' ? 'loose splice' : 'loose contact',
       words: `loose: ${words}`,
       ...part,
+      ...wire,
       looseOf: `open/${joint.id}/${key}`,
       ...pushIn,
       net: LOOSE_OHM.map((ohm) => [{ out: contact }, { from: nodeOf.end(key), to: node, ohm }]),

@@ -21,7 +21,7 @@ import {
 import { marksFor, type Elevation } from '../layout/index.js';
 import { printMark } from '../measure/index.js';
 import type { Finding } from '../codebook/index.js';
-import { breakerNumber, type JobInBook, type JobInHouse, type PhotoMark, type Verdict, type Wall } from '../model/index.js';
+import { breakerNumber, plannedSite, type JobInBook, type JobInHouse, type PhotoMark, type Verdict, type Wall } from '../model/index.js';
 import {
   askRange,
   capital,
@@ -226,7 +226,8 @@ export function sheetSteps(job: JobInBook, steps: readonly Step[]): SheetStep[] 
 
 function together(job: JobInBook, all: readonly Step[]): SheetStep {
   const each = all.map((s) => sheetStep(job, s, true));
-  const names = all.map((s, i) => s.place?.words.split(',')[0] ?? `${i + 1}`);
+  const { boxes } = plannedSite(job);
+  const names = all.map((s, i) => boxes.find((b) => b.id === s.place?.boxId)?.name ?? s.place?.words ?? `${i + 1}`);
   // the title has their name: a number is enough
   const stem = /^(.*\D)\d+$/.exec(names[0]!)?.[1];
   const numbered = stem !== undefined && names.every((n) => n.startsWith(stem) && /^\d+$/.test(n.slice(stem.length)));

@@ -168,8 +168,8 @@ export function hiddenFault(level: FaultLevel, seed: number, own: CircuitOf | un
       case 'shared neutral':
         return (
           set.length === 1 &&
-          /neutral|white/.test(set[0]!.words) &&
-          ['open contact', 'open splice', 'loose splice', 'wrong neutral'].includes(set[0]!.kind)
+          (set[0]!.kind === 'wrong neutral' ||
+            (set[0]!.wire?.colour === 'white' && ['open contact', 'open splice', 'loose splice'].includes(set[0]!.kind)))
         );
       case 'nothing wrong but the tester':
         return set.length === 0;

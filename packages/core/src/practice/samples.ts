@@ -32,9 +32,9 @@ const EACH: Record<SampleId, () => Sample> = {
     const how = 'push-in' as const;
     const pushed: Bench = { ...bench, joints: bench.joints.map((j) => (j.how === 'side screw' && j.boxId !== 'panel' && j.at?.terminal !== 'green' ? { ...j, how } : j)) };
     // three boxes before the study
-    return { bench: named(pushed, ['Hall', 'Sewing room', 'Linen hall', 'Back bedroom', 'Study']), boxId: 'box5', is: (s) => s.kind === 'open contact' && s.boxId === 'box2' && s.words.includes('black') };
+    return { bench: named(pushed, ['Hall', 'Sewing room', 'Linen hall', 'Back bedroom', 'Study']), boxId: 'box5', is: (s) => s.kind === 'open contact' && s.boxId === 'box2' && s.wire?.colour === 'black' };
   },
-  'bright-and-dim': () => ({ bench: named(variedCircuit('shared neutral', 4, 2).bench, ['Crawl junction', 'Loom room', 'Studio', 'Workshop']), boxId: 'box3', is: (s) => s.kind === 'open splice' && s.boxId === 'box1' && s.words.includes('white of panel') }),
+  'bright-and-dim': () => ({ bench: named(variedCircuit('shared neutral', 4, 2).bench, ['Crawl junction', 'Loom room', 'Studio', 'Workshop']), boxId: 'box3', is: (s) => s.kind === 'open splice' && s.boxId === 'box1' && s.wire?.colour === 'white' && 'cableId' in s.wire.end && s.wire.end.cableId === 'cable1' }),
   'nothing-wrong': () => ({ bench: named(variedCircuit('chain', 3, 5).bench, ['Parlour', 'Hall', 'Porch']), boxId: 'box2', is: () => false }),
 }; // prettier-ignore
 

@@ -26,18 +26,22 @@ import { feedWords } from './ledger/feedFindings.js';
 import { jobWords } from './ledger/ledger.js';
 import { changeTitles, remedyTitles } from './ledger/remedies.js';
 import { runWords } from './ledger/runFindings.js';
+import { otherJobWords } from './ledger/otherJobs.js';
 import { jobTitles, runTitles } from './ledger/titles.js';
 import { breakerWords } from './panel/addBreaker.js';
 import { subpanelWords } from './panel/behindFeeder.js';
 import { panelLoadWords } from './panel/loads.js';
+import { breakerTitles } from './panel/titles.js';
 import type { Told } from './phrases.js';
 import { pocketWords } from './pocket/sums.js';
 import { wayWords } from './purpose/routeDetail.js';
 import { laidWords } from './route/laid.js';
 import { contradictionWords } from './survey/contradictions.js';
 import { wallWords } from './survey/judgement.js';
+import { wallTitles } from './survey/titles.js';
 import { benchCheckWords } from './wiring/benchChecks.js';
 import { benchReadingWords } from './wiring/benchReadings.js';
+import { benchTitles } from './wiring/titles.js';
 import { gateWords } from './work/gates.js';
 
 const told: Told = { code: 'x.y', figures: {}, says: '11 A on 15 A' };
@@ -102,6 +106,7 @@ describe('where something is', () => {
     expect(asks(laidWords.joistsUnmeasured({ over: true, room: 'hall' }), laidWords.joistsUnmeasured({ over: false, room: undefined }))).toEqual(['Measure a joist over the hall from top to bottom.', 'Measure a joist under the room from top to bottom.']); // prettier-ignore
     expect(says(waysWords.floorUnknown({ where: 'floor' }), waysWords.floorUnknown({ where: 'loft' }))).toEqual(['what lies under the floor was not noted', 'what lies over the ceiling was not noted']); // prettier-ignore
     expect(says(alterationWayWords.unknown({ none: undefined }), alterationWayWords.unknown({ none: 'a door stands there' }))).toEqual(['no way of the cable is known: say where it goes', 'no way of the cable is known: a door stands there']); // prettier-ignore
+    expect(says(cuttingWords.itsOwnCable({ cable: 'cable 2', side: 'bottom' }), cuttingWords.otherCable({ cable: 'cable 2', side: 'top', own: 'Hall box' })).map((s) => s.split(' runs ')[1]!.split(' ')[0])).toEqual(['down', 'up']); // prettier-ignore
     expect(says(cuttingWords.itsOwnCable({ cable: 'cable 2', side: 'top' }), cuttingWords.otherCable({ cable: 'cable 2', side: 'bottom', own: 'Hall box' })).map((s) => s.split(' runs ')[1]!.split(' ')[0])).toEqual(['up', 'down']); // prettier-ignore
     expect(remedyTitles.intoBay(true)).toBe('Put it just past the source box, in its bay');
     expect(remedyTitles.intoBay(false)).toBe('Put it just before the source box, in its bay');
@@ -196,7 +201,38 @@ describe('figures on either side', () => {
   });
 });
 
+describe('another job in hand', () => {
+  it('the second waits, or both loads are held against one breaker', () => {
+    const circuit = { other: 'Loom lamp', loads: ['lamp 60 W', 'kiln'], told: { ...told, ask: 'Read the breaker.' } };
+    expect(all(otherJobWords.sameCircuit(circuit), otherJobWords.sameCircuitTooMuch(circuit))).toEqual([
+      '“Loom lamp” brings lamp 60 W, kiln to the same circuit; with both: 11 A on 15 A (Read the breaker.)',
+      '“Loom lamp” brings lamp 60 W, kiln to the same circuit; with both: 11 A on 15 A (Say which comes first (“comes after”), and the second finds what the first builds.)',
+    ]);
+    expect(says(otherJobWords.unfit({ why: 'no box' }), otherJobWords.sameBox({ other: 'Loom lamp', box: 'Hall box' }), otherJobWords.sameCut({ wall: 'wall 2' }), otherJobWords.sameBay({ other: 'Loom lamp', wall: 'wall 2' }))).toEqual([
+      'doesn’t fit the house as it is surveyed now: no box',
+      '“Loom lamp” opens and alters Hall box too: its fill, free ends and wiring are judged here without it',
+      'both jobs cut the same place of wall 2',
+      '“Loom lamp” opens the same bay of wall 2: whoever comes second finds a cable there that isn’t surveyed yet',
+    ]); // prettier-ignore
+  });
+  it('walls that are gone, one or more; what stands before a blank plate', () => {
+    expect(says(runWords.wallsGone({ goneCount: 1 }), runWords.wallsGone({ goneCount: 2 }))).toEqual(['a wall it goes through is not in the survey any more', '2 walls it goes through are not in the survey any more']); // prettier-ignore
+    expect(boxWords.blankBehind({ covering: ['built-in', 'wainscot'] }).says).toMatch(/^behind the built in and the wainscot: cut it out there/);
+  });
+  it('volts lost round a ring or along a radial, lengths measured or taken', () => {
+    const lost = { volts: 5.244, name: 'Hall twin', ukVolts: 230, ringFarA: 20 };
+    expect(says(designWords.lost({ ...lost, shape: 'ring', taken: true }), designWords.lost({ ...lost, shape: 'radial', taken: false }))).toEqual(['5.24 V lost at Hall twin of 230 V, 20 A there and the rest spread; lengths taken as equal from r1', '5.24 V lost at Hall twin of 230 V, all of it there']); // prettier-ignore
+  });
+});
+
 describe('titles', () => {
+  it('of checks at the bench, of a wall, of a panel: what each is about by its name', () => {
+    const { bare, ground, groundOf, deviceGround, polarity, greenScrew, lineLoad, wayBack, switches, shell, unused, sharedNeutral, conductor, neutral, twoBreakers, wiring, length, fill, freeEnds } = benchTitles; // prettier-ignore
+    expect([bare('black of A'), ground('Hall box'), groundOf('Hall box'), wiring('Hall box'), fill('Hall box')]).toEqual(['Bare copper of black of A', 'Ground in Hall box', 'Ground of Hall box', 'Wiring of Hall box', 'Fill of Hall box']); // prettier-ignore
+    expect([deviceGround, polarity, greenScrew, lineLoad, wayBack, switches, shell, unused, neutral, twoBreakers].map((t) => t('Outlet'))).toEqual(['its ground', 'polarity', 'green screw', 'LINE and LOAD', 'its way back', 'what it switches', 'its shell', 'unused screws', 'its neutral', 'two breakers'].map((t) => `Outlet: ${t}`)); // prettier-ignore
+    expect([sharedNeutral('cable 1'), conductor('cable 1', '4'), length('cable 1'), freeEnds('cable 1')]).toEqual(['Shared neutral of cable 1', 'cable 1 and breaker 4', 'Length of cable 1', 'Free ends of cable 1']); // prettier-ignore
+    expect([wallTitles.reaches('cable 1'), wallTitles.setTo('level'), breakerTitles.feeder('garage panel')]).toEqual(['Does cable 1 still reach', 'set it to the worked height, level', 'The feeder of the garage panel']); // prettier-ignore
+  });
   it('a change’s title ends at 120 letters; an order names its circuit where it is known', () => {
     expect(changeTitles.moveBox('x'.repeat(200)).length).toBe(120);
     expect(changeTitles.moveBox('Hall box')).toBe('Move Hall box');

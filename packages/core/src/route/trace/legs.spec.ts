@@ -8,6 +8,7 @@ import { measured, type Fixture, type Site, type Wall, type WantPlace } from '..
 import { framing, traced, type Traced } from '../index.js';
 import { boxOn, L_ROOM, placeOn, RATES, roundRoom, smallHouse, wallOf } from '../smallHouse.testing.js';
 import { input, laid, way } from '../smallWay.testing.js';
+import { stapledUpright } from './legs.js';
 
 const at = (inch: number) => measured(inches(inch));
 const inch = (mm: number) => Math.round(toInches(mm) * 10) / 10;
@@ -153,5 +154,30 @@ describe('held in open framing', () => {
     expect(t.legs.map((l) => l.staples.map(inch))).toEqual([[7.2], [47.2]]);
     expect(t.legs.some((l) => l.fastened.includes('block'))).toBe(false);
     expect(t.holes.filter((h) => !h.corner).map((h) => [h.onWall!.wallId, inch(h.onWall!.u)])).toEqual([['n', 112], ['e', 16], ['e', 32]]); // prettier-ignore
+  });
+  it('by hand: a level stretch by the studs it is bored through, whichever way it runs; each box has the nearest within 12 in, else a block', () => {
+    const held = (points: [number, number][], bored: number[], start = true, end = true) => {
+      const { staples, blocks } = stapledUpright(points.map(([u, z]) => ({ u: inches(u), z: inches(z) })), bored.map((b) => inches(b)), { start, end }); // prettier-ignore
+      return [staples.map(inch), blocks];
+    };
+    const level: [number, number][] = [[0, 0], [36, 0]]; // prettier-ignore
+    const back: [number, number][] = [[36, 0], [0, 0]]; // prettier-ignore
+    // 10 in from one box, 10 from the other; 12 is near enough, 13 is not
+    expect([held(level, [10, 26]), held(level, [12, 24]), held(level, [13, 26]), held(level, [10, 23])]).toEqual([[[], 0], [[], 0], [[8], 1], [[28], 1]]); // prettier-ignore
+    expect([held(back, [13, 30]), held(back, [6, 23])]).toEqual([
+      [[28], 1],
+      [[8], 1],
+    ]);
+    expect([held(level, []), held(level, [], false, true), held(level, [], true, false), held(level, [], false, false)]).toEqual([[[8, 28], 2], [[28], 1], [[8], 1], [[], 0]]); // prettier-ignore
+    // a box only 12 in from the other needs none
+    expect(held([[0, 0], [12, 0]], [])).toEqual([[], 0]); // prettier-ignore
+    // up 20, stapled 8 from the box and 8 from the bend; then 24 along, past a stud 16 on
+    const up: [number, number][] = [[16, 0], [16, 20], [40, 20]]; // prettier-ignore
+    expect([held(up, [32]), held(up, [40]), held(up, [27]), held(up, [10]), held(up, [44])]).toEqual([[[8, 12], 0], [[8, 12], 0], [[8, 12, 36], 1], [[8, 12, 36], 1], [[8, 12, 36], 1]]); // prettier-ignore
+    // and so from the other end
+    expect([held([...up].reverse(), [32]), held([...up].reverse(), [27])]).toEqual([
+      [[32, 36], 0],
+      [[8, 32, 36], 1],
+    ]);
   });
 });

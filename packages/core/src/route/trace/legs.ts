@@ -165,11 +165,13 @@ function boreJoists(opened: Opened, { room, joists, under }: Hollow['rooms'][num
   });
 }
 
+/** A bored stud this near a box holds its cable; half a millimetre over is no more. */
+const NEAR_MM = inches(12) + 0.5;
 /**
  * Along the studs of open framing: a cable is held within 8 in of a box without clamps, and at most 54 in apart (314.17(C), 334.30).
  * A stretch that leaves a box level is held by the first stud that it is bored through, where that stands within 12 in; else by a block.
  */
-function stapledUpright(
+export function stapledUpright(
   points: readonly { u: number; z: number }[],
   bored: readonly number[],
   ends: { start: boolean; end: boolean },
@@ -186,8 +188,8 @@ function stapledUpright(
   });
   held.push(...staples);
   const blocks: number[] = [];
-  if (ends.start && along > inches(12) && Math.min(...held) > inches(12)) blocks.push(inches(8));
-  if (ends.end && along > inches(12) && along - Math.max(...held) > inches(12)) blocks.push(along - inches(8));
+  if (ends.start && along > NEAR_MM && Math.min(...held) > NEAR_MM) blocks.push(inches(8));
+  if (ends.end && along > NEAR_MM && along - Math.max(...held) > NEAR_MM) blocks.push(along - inches(8));
   return { staples: [...staples, ...blocks].sort((a, b) => a - b), blocks: blocks.length };
 }
 
