@@ -23,6 +23,11 @@ describe('which backups stay', () => {
     const busy = Array.from({ length: 20 }, (_, n) => daysAgo(0, n / 2));
     expect(thinnedBackups(busy, NOW)).toEqual([]);
   });
+  it('just under two days each has its own; of two days and more the last of a day', () => {
+    const newest = [daysAgo(0, 10), daysAgo(0, 11), daysAgo(0, 12)];
+    expect(thinnedBackups([...newest, daysAgo(2, 12.5), daysAgo(2, 13)], NOW)).toEqual([]);
+    expect(thinnedBackups([...newest, daysAgo(2, 11), daysAgo(2, 12)], NOW)).toEqual([daysAgo(2, 11)]);
+  });
   it('of a day three days ago the last one', () => {
     const list = [daysAgo(3, 2), daysAgo(3, 9), daysAgo(3, 15), daysAgo(0), daysAgo(1), daysAgo(0, 3)];
     expect(thinnedBackups(list, NOW).sort()).toEqual([daysAgo(3, 2), daysAgo(3, 9)].sort());
