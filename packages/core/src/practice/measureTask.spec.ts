@@ -21,6 +21,7 @@ describe('figures to reckon', () => {
     const gap = gaps.questions[0]!.answer;
     expect((Number(boxes) + 1) * gap + Number(boxes) * inches(eval_(width!))).toBeCloseTo(wall, 6);
     const drop = measureTask('voltage drop', 7);
+    expect(drop.given[0]).toContain(drop.given[0]!.includes('14 AWG') ? '; 3.07 Ω per 1000 ft' : '; 1.93 Ω per 1000 ft');
     const [, ft, awg, amps] = /^(\d+) ft of (\d+) AWG copper, (\d+) A/.exec(drop.given[0]!)!;
     expect(drop.questions[0]!.answer).toBeCloseTo((2 * Number(amps) * (awg === '14' ? 3.07 : 1.93) * Number(ft)) / 1000, 6);
   });
@@ -28,6 +29,8 @@ describe('figures to reckon', () => {
     for (let seed = 0; seed < 40; seed++) {
       const { given, questions } = measureTask('box fill', seed);
       const text = given.join(' ');
+      expect(text).toMatch(/^A cable of 1[24] AWG ends in it|^[234] cables of 1[24] AWG end in it/);
+      expect(text).toMatch(/\. (One device on a yoke|Two devices on a yoke each), /);
       const cables = Number(/^(\d) cables/.exec(text)?.[1] ?? 1);
       const each = text.includes('14 AWG') ? 2 : 2.25;
       const insulated = 2 * cables + (/three insulated/.test(text) ? 1 : 0);

@@ -69,6 +69,7 @@ describe('boxes to wire', () => {
     // what lies before it works on
     expect(behind.length).toBe(1);
     expect(behind[0]!.would).toMatch(/puts all behind it out/);
+    expect(behind[0]!.says).toBe('hot open, or no power: a dead tester looks the same');
   });
   it('line and load of a protective outlet exchanged: what lies behind is not protected', () => {
     const task = wiringTask('a protective outlet, and all that lies behind it', 1);
