@@ -8,6 +8,7 @@ import { siteWith } from '../panel/smallPanel.testing.js';
 import { boxOn } from '../route/smallHouse.testing.js';
 import type { Change } from './change.js';
 import type { Site } from './site.js';
+import { withoutBoxes } from './final.js';
 import { bareJob, inHouse, jobCycle, jobsBefore, planOf } from './inHouse.js';
 import { checkJobIn } from './check.js';
 import { measured } from './known.js';
@@ -106,6 +107,59 @@ describe('the circuit of a new box', () => {
     // what was there stays where it was
     expect(planned.loads.find((l) => l.id === 'hall-heater')!.circuitId).toBe('c4');
     expect(aquariumAlcove.found.boxes.find((b) => b.id === 'alcove-box')!.circuitId).toBe('c5');
+  });
+});
+
+describe('the circuit of new boxes, in a small house', () => {
+  const old = siteWith({ boxes: [boxOn('old', 'n', 30, { circuitId: 'c3' }), boxOn('bare', 's', 30)] });
+  const on = (site: Site, changes: Change[]) =>
+    Object.fromEntries(planOf(jobAt(site, changes)).planned.boxes.map((b) => [b.id, b.circuitId]));
+  const [setA, runA] = outlet(boxOn('a', 'n', 60), 'old') as [Change, Change];
+  const [setB, runB] = outlet(boxOn('b', 'n', 90), 'a') as [Change, Change];
+  /** Its cable’s ends the other way round. */
+  const turned = (c: Change): Change =>
+    c.do === 'run-cable' ? { ...c, cable: { ...c.cable, ends: [c.cable.ends[1], c.cable.ends[0]] } } : c;
+  it('goes on from box to box, in whatever order they are planned and whichever end is named first', () => {
+    for (const changes of [
+      [setA, runA, setB, runB],
+      [setB, setA, runB, runA],
+      [setB, setA, turned(runB), turned(runA)],
+    ])
+      expect(on(old, changes)).toMatchObject({ old: 'c3', a: 'c3', b: 'c3', bare: undefined });
+  });
+  it('of a box whose circuit nobody knows it is not known either, whatever was noted for the new one', () => {
+    const [set, run] = outlet(boxOn('a', 'n', 60, { circuitId: 'c1' }), 'bare') as [Change, Change];
+    expect(on(old, [set, run])['a']).toBeUndefined();
+    // without a cable it stays as it was said
+    expect(on(old, [set])['a']).toBe('c1');
+  });
+  it('a cable from the panel brings a circuit of its own: to its box, and on from there', () => {
+    const own: Change = { id: 'own', title: 'Own', do: 'add-breaker', circuit: { ...old.circuits[0]!, id: 'c9', number: '9' } };
+    const way = { key: '', title: 'Way', feed: 'panel', legs: [], holes: [], openings: [], drillFrom: [], chases: [], outside: [], bends: 0, loops: 0, open: false, past: [] }; // prettier-ignore
+    const fromPanel = (c: Change): Change => (c.do === 'run-cable' ? { ...c, way, cable: { ...c.cable, ends: [{ label: 'panel' }, c.cable.ends[1]] } } : c); // prettier-ignore
+    expect(on(old, [own, setA, fromPanel(runA), setB, runB])).toMatchObject({ a: 'c9', b: 'c9', old: 'c3' });
+    // a cable whose other end nobody followed is none from the panel, and without a breaker it brings none
+    const loose = fromPanel(runA);
+    expect(on(old, [own, setA, loose.do === 'run-cable' ? { ...loose, way: undefined } : loose])['a']).toBeUndefined();
+    expect(on(old, [setA, fromPanel(runA)])['a']).toBeUndefined();
+  });
+  it('what is newly plugged in hangs on it too; what was there before stays on its own', () => {
+    const load = { id: 'new', circuitId: 'c1', name: 'lamp', watts: 60, continuous: false, fixed: false, boxId: 'a' };
+    const plug: Change = { id: 'plug', title: 'Lamp', do: 'plug-in', load };
+    const { planned } = planOf(jobAt({ ...old, loads: [{ ...load, id: 'was', circuitId: 'c1' }] }, [setA, runA, plug]));
+    expect(planned.loads.map((l) => [l.id, l.circuitId])).toEqual([['was', 'c1'], ['new', 'c3']]); // prettier-ignore
+  });
+});
+
+describe('points by the UK way whose box is gone', () => {
+  it('stay, and where they are is not known any more; the other circuits are the same ones', () => {
+    const point = (id: string, boxId?: string) => ({ id, name: id, kind: 'twin' as const, ...(boxId === undefined ? {} : { boxId }) });
+    const circuit = (id: string, ...points: ReturnType<typeof point>[]) => ({ id, name: id, number: '1', shape: 'radial' as const, points, runs: [] }); // prettier-ignore
+    const list = [circuit('a', point('p', 'gone'), point('q', 'kept'), point('r')), circuit('b', point('s', 'kept'))];
+    const left = withoutBoxes(list, (id) => id === 'gone')!;
+    expect(left[0]!.points).toEqual([point('p'), point('q', 'kept'), point('r')]);
+    expect([left[1], withoutBoxes(undefined, () => true)]).toEqual([list[1], undefined]);
+    expect(left[1]).toBe(list[1]);
   });
 });
 
