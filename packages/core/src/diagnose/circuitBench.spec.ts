@@ -82,6 +82,9 @@ describe('which way the power runs', () => {
     const none = house(['b1', 'b2'], [led('x', 'attic', 'b1', unknown), led('b', 'b1', 'b2', unknown), led('y', 'cellar', 'b2', unknown)]);
     expect(endsOf(none, 'b2')['b']).toBe('b2 → b1');
     expect(circuitBench(none, 'b2').taken).toContain('Nobody noted which cable brings the power: taken to be y.');
+    // two boxes that hang on nothing else: the power comes from the other one, whichever end was noted first
+    const pair = (from: string, to: string) => house(['b1', 'b2'], [led('b', from, to, unknown)]);
+    for (const [from, to] of [['b1', 'b2'], ['b2', 'b1']] as const) expect([endsOf(pair(from, to), 'b1')['b'], endsOf(pair(from, to), 'b2')['b']]).toEqual(['b2 → b1', 'b1 → b2']); // prettier-ignore
     // of a ring between two boxes, the cable comes in at the box that is asked about
     const inward = house(['b1', 'b2'], [led('b', 'b2', 'b1', unknown)]);
     expect(endsOf(inward, 'b2')['b']).toBe('b1 → b2');
@@ -119,6 +122,7 @@ describe('what was taken for what nobody noted', () => {
     expect(taken(site)).toContain('No cable of it is surveyed: taken as fed by one 14-2 cable, with whatever lies before it.');
     const { bench } = circuitBench(site, 'b1');
     expect(bench.cables).toMatchObject([{ name: 'what feeds it', gauge: 14, colours: ['black', 'white', 'bare'], ends: ['panel', 'b1'] }]);
+    expect(circuitBench(site, 'b1').site.cables.at(-1)!.ends).toEqual([{ label: 'panel' }, { boxId: 'b1', label: 'box b1' }]);
   });
   it('no circuit named: one breaker of 15 A; named, its own', () => {
     const site = house(['b1'], [led('a', 'panel', 'b1')], { boxes: [{ id: 'b1', circuitId: undefined } as never] });
@@ -171,6 +175,19 @@ describe('a shared neutral', () => {
       breakers: breakers(true).breakers.map(({ tiedTo: _, ...b }) => (b.id === 'k6' ? { ...b, tiedTo: 'k5' } : b)),
     };
     expect(circuitBench(site(panel), 'b1').bench.breakers).toHaveLength(2);
+  });
+  it('in a subpanel as in the main one; a breaker beside it that is tied to nothing is none', () => {
+    const { panel: _, ...rest } = site();
+    const shop = { id: 's', name: 'shop panel', spaces: 8, covered: [], tests: [], ...breakers(true), main: undefined };
+    const other = { id: 'k7', space: 5, poles: 1, circuitId: 'c7' };
+    const inSub = { ...rest, subpanels: [{ ...shop, breakers: [other, ...shop.breakers] }] as never };
+    expect(circuitBench(inSub, 'b1').bench.breakers.map((b) => b.number)).toEqual(['5', '6']);
+  });
+  it('a circuit that shares no neutral has no partner, though a handle is tied; nor one without a red wire', () => {
+    const apart = { ...site(breakers(true)), circuits: [circuit('c5'), circuit('c6')] };
+    expect(circuitBench(apart, 'b1').bench.breakers).toHaveLength(1);
+    const plain = house(['b1'], [led('a', 'panel', 'b1')], { circuits: [circuit('c5', { sharedNeutral: true }), circuit('c6')], panel: breakers(true) as never }); // prettier-ignore
+    expect(circuitBench(plain, 'b1').bench.breakers).toHaveLength(1);
   });
   it('nobody noted what it is tied to: said, and left with the one', () => {
     const { bench, taken } = circuitBench(site(breakers(false)), 'b1');

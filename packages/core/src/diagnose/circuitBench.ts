@@ -1,5 +1,5 @@
 /** The circuit that doesn’t work as a bench: every box on it that is known, as it was seen, else as the usual school has it; nothing plugged in. */
-import { idOf, DEFAULT_SCHOOLS, PANEL, type Bench, type Cable, type Circuit, type Schools, type Site } from '../model/index.js';
+import { breakersOf, idOf, DEFAULT_SCHOOLS, PANEL, type Bench, type Cable, type Circuit, type Schools, type Site } from '../model/index.js';
 import { benchOf, isLookedInto } from '../wiring/index.js';
 
 export interface CircuitBench {
@@ -144,7 +144,7 @@ function withPartner(bench: Bench, site: Site, circuit: Circuit | undefined): Be
   };
 }
 const partnerOf = (site: Site, circuit: Circuit): Circuit | undefined => {
-  const breakers = site.panel?.breakers ?? [];
+  const breakers = breakersOf(site);
   const own = breakers.find((b) => b.circuitId === circuit.id);
   const tied = breakers.find((b) => own !== undefined && (b.id === own.tiedTo || b.tiedTo === own.id));
   return site.circuits.find((c) => c.id === tied?.circuitId);
