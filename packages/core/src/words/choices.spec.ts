@@ -217,7 +217,9 @@ describe('another job in hand', () => {
   });
   it('walls that are gone, one or more; what stands before a blank plate', () => {
     expect(says(runWords.wallsGone({ goneCount: 1 }), runWords.wallsGone({ goneCount: 2 }))).toEqual(['a wall it goes through is not in the survey any more', '2 walls it goes through are not in the survey any more']); // prettier-ignore
-    expect(boxWords.blankBehind({ covering: ['built-in', 'wainscot'] }).says).toMatch(/^behind the built in and the wainscot: cut it out there/);
+    expect(boxWords.blankBehind({ covering: ['built-in', 'wainscot'] }).says).toMatch(
+      /^behind the built in and the wainscot: cut it out there/,
+    );
   });
   it('volts lost round a ring or along a radial, lengths measured or taken', () => {
     const lost = { volts: 5.244, name: 'Hall twin', ukVolts: 230, ringFarA: 20 };
