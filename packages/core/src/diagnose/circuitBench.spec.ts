@@ -45,6 +45,7 @@ describe('which boxes hang together', () => {
   it('the box where the power comes in stands first: its cable goes to the breaker', () => {
     const site = house(['b1', 'b2'], [led('b', 'b2', 'b1'), led('a', 'panel', 'b2')]);
     expect(boxesOn(site, 'b1')).toEqual(['b2', 'b1']);
+    expect(boxesOn(house(['b1', 'b2'], [led('a', 'panel', 'b1'), led('b', 'b1', 'b2')]), 'b2')).toEqual(['b1', 'b2']);
     const { bench } = circuitBench(site, 'b1');
     expect(bench.breakers.map((b) => [b.number, b.amps])).toEqual([['5', 20]]);
     expect(bench.joints.filter((j) => j.boxId === PANEL).map((j) => (j.ends[0] as { cableId: string }).cableId)).toEqual(['a', 'a', 'a']);
@@ -72,7 +73,16 @@ describe('which way the power runs', () => {
   it('a box beside the panel, or called after it, is none of it', () => {
     const at = (boxId: string, label: string) => ({ boxId, label });
     const site = house(['b1', 'b2'], [led('b', 'b1', 'b2', { direction: 'unknown', ends: [at('b1', 'box by the panel'), at('b2', 'b2')] }), led('y', 'cellar', 'b2')]); // prettier-ignore
-    expect(endsOf(site, 'b1')['b']).toBe('b2 → b1');
+    expect([endsOf(site, 'b1')['b'], endsOf(site, 'b2')['b']]).toEqual(['b2 → b1', 'b2 → b1']);
+  });
+  it('of another circuit’s cable from the panel nothing is told, though it was noted first', () => {
+    const unknown = { direction: 'unknown' as const };
+    const site = house(['b1', 'b2', 'b3'], [led('x', 'panel', 'b3'), led('a', 'panel', 'b1', unknown), led('b', 'b2', 'b1', unknown)], { boxes: [{ id: 'b3', circuitId: 'c6' } as never] }); // prettier-ignore
+    expect(endsOf(site, 'b1')['b']).toBe('b1 → b2');
+  });
+  it('a cable that is known to come in from elsewhere, not one that is known to run between two boxes', () => {
+    const site = house(['b1', 'b2'], [led('b', 'b1', 'b2'), led('y', 'cellar', 'b2')]);
+    expect(endsOf(site, 'b2')['b']).toBe('b2 → b1');
   });
   it('nobody said: a cable known to come in from elsewhere, else one of the box itself that leads out of the survey; and it is said', () => {
     const unknown = { direction: 'unknown' as const };
@@ -137,6 +147,8 @@ describe('what was taken for what nobody noted', () => {
     const looked = { ...site, devices: [device('b1', 'duplex-15', { wiredAs: 'pigtail' }), device('b2')] };
     expect(taken(looked).at(-1)).toBe('Nobody noted what meets where in box b2: taken as usual.');
     expect([...circuitBench(looked, 'b1').unseen]).toEqual(['b2']);
+    const all = { ...site, devices: [device('b1', 'duplex-15', { wiredAs: 'pigtail' }), device('b2', 'duplex-15', { wiredAs: 'pigtail' })] };
+    expect(taken(all).join(' ')).not.toMatch(/what meets where/);
   });
   it('nothing is plugged in: what hangs on it is asked about by itself', () => {
     const site = house(['b1'], [led('a', 'panel', 'b1')], { loads: [{ id: 'l', name: 'kettle', watts: 1500, deviceId: 'b1-d' }] as never });
@@ -194,6 +206,9 @@ describe('a shared neutral', () => {
     expect(bench.breakers).toHaveLength(1);
     expect(taken.join(' ')).toMatch(/The neutral of circuit c5 is shared, and which breaker is tied to its own was not noted/);
     expect(circuitBench(site(), 'b1').taken.join(' ')).toMatch(/handle tie at the panel/);
+    // a panel in which its own breaker was not noted
+    const without = { mainA: 100, breakers: breakers(true).breakers.slice(1) };
+    expect(circuitBench(site(without), 'b1').taken.join(' ')).toMatch(/handle tie at the panel/);
   });
 });
 

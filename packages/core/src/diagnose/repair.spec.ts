@@ -49,6 +49,8 @@ describe('what mends a part', () => {
     expect(says).toBe('Every connection in Den box is made anew.');
     expect(changes).toMatchObject([{ id: 'wire-b', title: 'Connections in Den box made anew', do: 'wire-box', wiring: { id: 'b' } }]);
     const wiringOf = (house: Site): BoxWiring => { const [c] = repair('joints/b', undefined, house).changes; return (c as { wiring: BoxWiring }).wiring; }; // prettier-ignore
+    const named: Site = { ...site, boxes: site.boxes.map((b) => (b.id === 'b' ? { ...b, name: 'N'.repeat(120) } : b)) };
+    expect(repair('joints/b', undefined, named).changes[0]!.title).toBe(`Connections in ${'N'.repeat(105)}`);
     // black on brass, white on silver, the bare one on green: three joints of one end each
     expect(wiringOf(site).joints).toHaveLength(3);
     // what was seen, its hot on a silver screw, is what was wrong
