@@ -5,7 +5,7 @@ import { join } from 'node:path';
 import { LuDecomposition, Matrix } from 'ml-matrix';
 import { buildNetwork, complex, FaultTable, runOfBoxes, Solved, spiceNetlist, switchOn } from '@saddle/core/circuit';
 import { benchFindings } from '@saddle/core/wiring';
-import { figure, median } from './timing.mjs';
+import { figure, median, SMOKE } from './timing.mjs';
 
 /** Runs of five boxes on breakers of their own, until the network has about so many nodes. */
 function house(nodes) {
@@ -86,7 +86,7 @@ function spiceMs(network) {
 }
 
 export function circuitFigures() {
-  const big = house(2000);
+  const big = house(SMOKE ? 400 : 2000);
   const first = median(() => new Solved(big.network), { rounds: 15, calls: 2 });
   const { m, rhs } = dense(big.network);
   const start = performance.now();
