@@ -147,7 +147,10 @@ describe('what was taken for what nobody noted', () => {
     const looked = { ...site, devices: [device('b1', 'duplex-15', { wiredAs: 'pigtail' }), device('b2')] };
     expect(taken(looked).at(-1)).toBe('Nobody noted what meets where in box b2: taken as usual.');
     expect([...circuitBench(looked, 'b1').unseen]).toEqual(['b2']);
-    const all = { ...site, devices: [device('b1', 'duplex-15', { wiredAs: 'pigtail' }), device('b2', 'duplex-15', { wiredAs: 'pigtail' })] };
+    const all = {
+      ...site,
+      devices: [device('b1', 'duplex-15', { wiredAs: 'pigtail' }), device('b2', 'duplex-15', { wiredAs: 'pigtail' })],
+    };
     expect(taken(all).join(' ')).not.toMatch(/what meets where/);
   });
   it('nothing is plugged in: what hangs on it is asked about by itself', () => {
