@@ -104,34 +104,28 @@ export function testsToMake({ dictionary }: FaultTask): TestKind[] {
 
 const PAIRS = ['hot and neutral', 'hot and ground', 'neutral and ground'] as const;
 const LIVE_V = 50;
-/** What a meter finds live in a box, as it says it: on any pair of slots, or where there are none on any conductor to ground. */
+/** What a meter finds live in a box, as it says it: on any pair of slots, then on any wire to ground. What only a wire tells, no face does. */
 function liveIn(task: FaultTask, round: Round, boxId: string): string | undefined {
   const lab = labOf(task);
   const now = nowOf(task, round);
   const faces = lab.faces.filter(({ key }) => task.bench.devices.some((d) => d.boxId === boxId && key.startsWith(`${d.id}/`)));
-  if (!faces.length)
-    return endsIn(task, boxId).some((node) => lab.toEarth(now, node) >= LIVE_V) ? 'a wire in it shows 120 V to ground' : undefined;
   for (const { key } of faces) {
     const volts = lab.metered(now, key);
     // where hot and ground are exchanged the slots of the hot show nothing to each other
     const most = volts.indexOf(Math.max(...volts));
-    if (volts[most]! >= LIVE_V) return `${volts[most]!.toFixed(0)} V between ${PAIRS[most]!}`;
+    if (volts[most]! >= LIVE_V) return `${volts[most]!.toFixed(0)} V between ${PAIRS[most]!}: live`;
   }
-  return undefined;
+  const most = Math.max(0, ...endsIn(task, boxId).map((node) => lab.toEarth(now, node)));
+  if (most < LIVE_V) return undefined;
+  return `${faces.length ? 'the outlet is dead, but ' : ''}a wire in the box shows ${most.toFixed(0)} V to ground: live`;
 }
-/** Whether a wire that only passes through a box, capped, is live: no face tells of it. */
-const cappedLive = (task: FaultTask, round: Round, boxId: string): boolean =>
-  task.bench.joints
-    .filter((j) => j.boxId === boxId && j.kind === 'cap')
-    .flatMap((j) => j.ends)
-    .some((e) => labOf(task).toEarth(nowOf(task, round), nodeOf.end(endKey(e))) >= LIVE_V);
 /** What is open for a box: which breakers feed it are still on, and whether it was proved. */
 function dangerAt(task: FaultTask, round: Round, boxId: string): Danger | undefined {
   const feeding = breakersOf(task, boxId);
   const on = feeding.filter((id) => !round.off.includes(id));
   if (on.length) {
     if (on.every((id) => openByItself(task, round, id))) return 'not switched off';
-    if (liveIn(task, round, boxId) !== undefined || cappedLive(task, round, boxId)) return 'live';
+    if (liveIn(task, round, boxId) !== undefined) return 'live';
     return labOf(task).read(nowOf(task, round)).deviceOpens ? 'ground-fault trip' : 'dead by its fault';
   }
   const proof = round.proved[boxId];
@@ -160,10 +154,8 @@ function proof(task: FaultTask, round: Round, boxId: string, steps: 'three' | 'h
         }
       : { words, minutes, shows: 'it shows nothing', round: { proved: { ...round.proved, [boxId]: 'here only' } } };
   const live = liveIn(task, round, boxId);
-  if (cappedLive(task, round, boxId))
-    return { words, minutes, shows: `the outlet is ${live === undefined ? 'dead' : 'live'}, but a capped wire in the box shows 120 V to ground: not dead` }; // prettier-ignore
-  if (live !== undefined) return { words, minutes, shows: `${live}: live` };
-  return { words, minutes, shows: 'nothing on any pair: dead now', round: { proved: { ...round.proved, [boxId]: steps } } };
+  if (live !== undefined) return { words, minutes, shows: live };
+  return { words, minutes, shows: 'nothing on any pair or wire: dead now', round: { proved: { ...round.proved, [boxId]: steps } } };
 }
 
 function tested(task: FaultTask, round: Round, test: TestKind): Shown {
