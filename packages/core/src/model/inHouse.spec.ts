@@ -138,6 +138,10 @@ describe('the circuit of new boxes, in a small house', () => {
     const way = { key: '', title: 'Way', feed: 'panel', legs: [], holes: [], openings: [], drillFrom: [], chases: [], outside: [], bends: 0, loops: 0, open: false, past: [] }; // prettier-ignore
     const fromPanel = (c: Change): Change => (c.do === 'run-cable' ? { ...c, way, cable: { ...c.cable, ends: [{ label: 'panel' }, c.cable.ends[1]] } } : c); // prettier-ignore
     expect(on(old, [own, setA, fromPanel(runA), setB, runB])).toMatchObject({ a: 'c9', b: 'c9', old: 'c3' });
+    // of two breakers each cable has the one put in before it; one that is put in last serves what came before as well
+    const second: Change = { id: 'second', title: 'Own', do: 'add-breaker', circuit: { ...old.circuits[0]!, id: 'c11', number: '11' } };
+    expect(on(old, [own, setA, fromPanel(runA), second, setB, fromPanel(runB)])).toMatchObject({ a: 'c9', b: 'c11' });
+    expect(on(old, [setA, fromPanel(runA), own])['a']).toBe('c9');
     // a cable whose other end nobody followed is none from the panel, and without a breaker it brings none
     const loose = fromPanel(runA);
     expect(on(old, [own, setA, loose.do === 'run-cable' ? { ...loose, way: undefined } : loose])['a']).toBeUndefined();

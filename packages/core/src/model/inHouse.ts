@@ -265,11 +265,12 @@ function onCircuitOfFeed(site: Site, changes: readonly Change[]): Site {
   const placed = new Set(changes.flatMap((c) => (c.do === 'place-box' ? [c.box.id] : c.do === 'place-lamp' ? [c.lamp.id] : [])));
   if (placed.size === 0) return site;
   const circuit = new Map(site.boxes.filter((b) => !placed.has(b.id)).map((b) => [b.id, b.circuitId]));
-  // a cable from the panel brings its own
+  // a cable from the panel brings its own: of several breakers the one that is put in for it, before it in the plan
+  let own = changes.find((c) => c.do === 'add-breaker');
   for (const c of changes) {
-    if (c.do !== 'run-cable' || !comesFromPanel(c)) continue;
-    const own = changes.find((x) => x.do === 'add-breaker');
-    for (const e of c.cable.ends) if (own?.do === 'add-breaker' && e.boxId && placed.has(e.boxId)) circuit.set(e.boxId, own.circuit.id);
+    if (c.do === 'add-breaker') own = c;
+    if (c.do !== 'run-cable' || !comesFromPanel(c) || !own) continue;
+    for (const e of c.cable.ends) if (e.boxId && placed.has(e.boxId)) circuit.set(e.boxId, own.circuit.id);
   }
   const runs = changes.flatMap((c) => (c.do === 'run-cable' ? [c.cable.ends.map((e) => e.boxId)] : []));
   for (let grown = true; grown;) {

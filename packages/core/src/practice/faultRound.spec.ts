@@ -199,26 +199,6 @@ describe('a round, act by act', () => {
     expect(shown(play(task, { do: 'name', part: 'breaker/breaker4' }, off, onAgain))).toBe('on');
     expect(play(task, { do: 'name', part: 'breaker/breaker4' }, open('box1')).ended?.danger).toBe('live');
   });
-  it('the grade: places left before and after each test, a far quicker one named, minutes beside the search', () => {
-    const slow = play(
-      study,
-      { do: 'test', test: 'house' },
-      { do: 'test', test: 'lamps/box2-outlet/lower' },
-      { do: 'name', part: 'joints/box2' },
-    );
-    const grade = graded(study, slow);
-    expect([grade.found, grade.tests, grade.minutes]).toEqual([true, 2, slow.minutes]);
-    const [house, lamps] = grade.replay;
-    expect(house!.better).toBeTruthy();
-    expect(lamps!.after!).toBeLessThan(lamps!.before!);
-    // named at once is as quick as it gets; six faces read for nothing are not
-    expect(graded(study, play(study, { do: 'name', part: 'joints/box2' })).says).toBe('Found, and about as quickly as the best search.');
-    const idle = study.dictionary.tests.filter((t) => /^(volts|lamps|plug)\//.test(t.id)).map((t): Act => ({ do: 'test', test: t.id }));
-    expect(idle.length).toBeGreaterThan(4);
-    expect(graded(study, play(study, ...idle, { do: 'name', part: 'joints/box2' })).says).toMatch(
-      /^Found\. The best search takes about \d+ min/,
-    );
-  });
   it('what the task doesn’t have is an error that names it', () => {
     expect(() => play(study, { do: 'test', test: 'lamps/ghost/lower' })).toThrow(/no test lamps\/ghost/);
     expect(() => play(study, { do: 'breaker', id: 'b99', on: false })).toThrow(/no breaker b99/);
