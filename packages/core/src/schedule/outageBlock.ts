@@ -82,10 +82,10 @@ function canBeOne(groups: readonly OutageGroup[], byId: ReadonlyMap<string, Acti
 /** As few blocks as they go into, taken one after another; those that share something stay together. */
 function unparted(groups: readonly OutageGroup[], byId: ReadonlyMap<string, Activity>): OutageGroup[][] {
   const blocks: OutageGroup[][] = [];
-  for (const g of groups) {
-    const home = blocks.find((b) => b.some((o) => o.activities.some((a) => g.activities.includes(a))) || canBeOne([...b, g], byId));
-    if (home) home.push(g);
-    else blocks.push([g]);
+  for (const sharing of blocksOf(groups, false)) {
+    const home = blocks.find((b) => canBeOne([...b, ...sharing], byId));
+    if (home) home.push(...sharing);
+    else blocks.push(sharing);
   }
   return blocks;
 }
