@@ -249,10 +249,12 @@ const newCableFindings = (w: Work): Finding[] =>
     })),
   ].map((r) => {
     const { circuit } = r;
-    const wanted = smallestGaugeFor(circuit?.breakerA ?? 15);
     const change = changeFor(w.job, 'run-cable', r.cable.id);
+    // where nobody read the breaker any gauge could be too thin
+    const breakerA = circuit?.breakerA;
+    const wanted = breakerA === undefined ? undefined : smallestGaugeFor(breakerA);
     // nothing is gained by the gauge that is planned already, nor by one that is too thin as well
-    const suits = conductorForBreaker(w.job.edition, wanted, circuit?.breakerA ?? 15).verdict === 'ok';
+    const suits = wanted !== undefined && conductorForBreaker(w.job.edition, wanted, breakerA).verdict === 'ok';
     const remedies =
       change && suits && change.cable.gauge !== wanted
         ? [
@@ -263,13 +265,7 @@ const newCableFindings = (w: Work): Finding[] =>
             ),
           ]
         : [];
-    return finding(
-      'conductor-breaker',
-      r.cable.id,
-      r.title,
-      conductorForBreaker(w.job.edition, r.cable.gauge, circuit?.breakerA),
-      remedies,
-    );
+    return finding('conductor-breaker', r.cable.id, r.title, conductorForBreaker(w.job.edition, r.cable.gauge, breakerA), remedies);
   });
 
 /** Wires that are in a box already: against the breaker, and their state. */
