@@ -471,7 +471,7 @@ function wireFindings(w: Work, b: WorkBox): Finding[] {
     findings.push(finding('setback', box.id, boxTitles.setback, setback(edition, FINISHES[topLayer.finish].combustible, undefined)));
   const { depthMm } = boxBody(box);
   for (const device of b.devices)
-    if (depthMm !== undefined && DEVICE_KINDS[device.kind].bodyDepthMm + inches(0.25) > depthMm)
+    if (depthMm !== undefined && !atMost(DEVICE_KINDS[device.kind].bodyDepthMm + inches(0.25), depthMm))
       findings.push(
         finding('device-depth', device.id, boxTitles.roomBehind(device.name), {
           verdict: 'stop',
@@ -636,10 +636,15 @@ function junctionFindings(w: Work, b: WorkBox): Finding[] {
     }),
   ];
 }
+/** What only touches it doesn't cover it. */
 const covers = (wall: Wall, box: Box, f: Fixture): boolean => {
   const rect = boxRect(wall, box);
   return (
-    rect !== undefined && f.x.mm < rect.right && f.x.mm + f.width.mm > rect.left && f.z.mm < rect.top && f.z.mm + f.height.mm > rect.bottom
+    rect !== undefined &&
+    !atMost(rect.right, f.x.mm) &&
+    !atMost(f.x.mm + f.width.mm, rect.left) &&
+    !atMost(rect.top, f.z.mm) &&
+    !atMost(f.z.mm + f.height.mm, rect.bottom)
   );
 };
 

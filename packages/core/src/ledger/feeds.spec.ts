@@ -7,7 +7,7 @@ import type { Cable, Change, Circuit, Load, Site } from '../model/index.js';
 import { cable, device, inch, outlet, renew } from '../panel/smallJob.testing.js';
 import { sub } from '../panel/smallPanel.testing.js';
 import { toFeet } from '../measure/index.js';
-import { feed, findings, planned, putBy, remediesOf, siteOf, smallJob, told, wings, type Facts } from './smallLedger.testing.js';
+import { findings, planned, putBy, remediesOf, siteOf, smallJob, told, wings, type Facts } from './smallLedger.testing.js';
 import { workOf } from './work.js';
 
 const load = (id: string, part: Partial<Load> = {}): Load => ({ id, name: id, continuous: false, fixed: false, circuitId: 'c1', ...part });
@@ -51,10 +51,10 @@ describe('the circuit', () => {
     expect([site.subpanels?.length, told(smallJob({ site: { subpanels: [sub({ fedBy: 'b1', breakers: [] })] } }), 'may-tap')]).toEqual([1, ['stop feed.feedsPanel']]); // prettier-ignore
   });
   it('two hots on one neutral: not looked, one hot, untraced', () => {
-    const of = (part: Partial<Circuit>, part2: Parameters<typeof feed>[0] = {}) => told(smallJob({ circuit: part, feed: part2 }), 'shared-neutral'); // prettier-ignore
+    const of = (part: Partial<Circuit>, part2: Parameters<typeof cable>[2] = {}) => told(smallJob({ circuit: part, feed: part2 }), 'shared-neutral'); // prettier-ignore
     expect([of({ sharedNeutral: undefined }), of({ sharedNeutral: false }), of({ sharedNeutral: true })].flat()).toEqual(['can’t tell feed.sharedUnknown', 'ok feed.oneHot', 'stop feed.shared']); // prettier-ignore
     // traced conductor by conductor: then both breakers have to open together (210.4(B))
-    const traced = { conductors: ['black', 'red', 'white'], uses: USES }; // prettier-ignore
+    const traced: Parameters<typeof cable>[2] = { conductors: ['black', 'red', 'white'], uses: USES }; // prettier-ignore
     expect([undefined, true, false].flatMap((commonTrip) => of({ sharedNeutral: true, commonTrip }, traced))).toEqual([
       'can’t tell feed.tracedTripUnknown',
       'note feed.tracedTied',
@@ -171,7 +171,7 @@ describe('wires and breakers', () => {
     expect([14, 12].flatMap((gauge) => told(cableOf({ gauge: gauge as 12 | 14 }, { breakerA: 15 }), 'conductor-breaker', 'to-b'))).toEqual(['ok load.conductorBears', 'ok load.conductorBears']); // prettier-ignore
   });
   it('too thin for a breaker that no cable of the table bears: nothing is offered', () =>
-    expect(remediesOf(cableOf({}, { breakerA: 150 }), 'conductor-breaker', 'to-b')).toEqual([]));
+    expect(remediesOf(cableOf({}, { breakerA: 100 }), 'conductor-breaker', 'to-b')).toEqual([]));
   it('where nobody read the breaker no gauge is offered: 14 AWG could be too thin', () => {
     const unread = cableOf({ gauge: 12 }, { breakerA: undefined });
     expect([told(unread, 'conductor-breaker', 'to-b'), remediesOf(unread, 'conductor-breaker', 'to-b')]).toEqual([['can’t tell load.ratingUnknown'], []]); // prettier-ignore
@@ -186,7 +186,7 @@ describe('wires and breakers', () => {
     expect(rules(smallJob(), 'ground-present')).toEqual(['feed']);
   });
   it('the state of what is there, the worst first', () => {
-    const of = (part: Parameters<typeof feed>[0], built: number | undefined = 1990) => told(smallJob({ feed: part }, planned(), { house: { built } }), 'conductor-state', 'feed'); // prettier-ignore
+    const of = (part: Parameters<typeof cable>[2], built: number | undefined = 1990) => told(smallJob({ feed: part }, planned(), { house: { built } }), 'conductor-state', 'feed'); // prettier-ignore
     expect(of({})).toEqual([]);
     expect([of({ metal: 'aluminium', sheath: 'cloth' }), of({ sheath: 'cloth', whiteUsedAsHot: 'unmarked' }), of({ sheath: 'on insulators', whiteUsedAsHot: 'unmarked' }), of({ whiteUsedAsHot: 'unmarked', metal: undefined })].flat()).toEqual(['stop feed.aluminium', 'stop feed.cloth', 'stop feed.openWiring', 'stop feed.unmarkedHot']); // prettier-ignore
     expect([of({ whiteUsedAsHot: undefined }), of({ whiteUsedAsHot: 'marked' })].flat()).toEqual(['can’t tell feed.whiteUnseen']);
@@ -276,7 +276,7 @@ describe('the face', () => {
   it('120 V faces burn on 240 V', () =>
     expect([told(smallJob({ circuit: { voltsNominal: 240 } }), 'face-volts'), told(smallJob(), 'face-volts')]).toEqual([['stop feed.wrongVolts'], []])); // prettier-ignore
   it('20 A faces on 15 A: a 15 A one instead; on 30 A that is no cure', () => {
-    const of = (breakerA: number) => smallJob({ circuit: { breakerA } }, outlet(wings('b', 56), 'a', {}, 'duplex-20'));
+    const of = (breakerA: 15 | 30) => smallJob({ circuit: { breakerA } }, outlet(wings('b', 56), 'a', {}, 'duplex-20'));
     expect(told(of(15), 'receptacle-rating')[0]).toMatch(/^stop/);
     expect(putBy(remediesOf(of(15), 'receptacle-rating')[0]!)).toMatchObject({ id: 'put-b', device: { kind: 'duplex-15' } });
     expect([told(of(30), 'receptacle-rating')[0]!.split(' ')[0], remediesOf(of(30), 'receptacle-rating')]).toEqual(['stop', []]);

@@ -24,7 +24,7 @@ export interface Facts {
   wall?: Partial<Wall>;
   /** other boxes that are there */
   boxes?: Box[];
-  site?: Parameters<typeof siteWith>[0];
+  site?: Omit<NonNullable<Parameters<typeof siteWith>[0]>, 'circuits'>;
 }
 const built = (part: Parameters<typeof smallHouse>[0]): Pick<Site, 'rooms' | 'walls'> => {
   const { rooms, walls } = smallHouse(part);
