@@ -5,7 +5,7 @@ import { jobTitles } from '../words/ledger/titles.js';
 import { toldBy } from '../words/phrases.js';
 import { practice } from '../catalog/index.js';
 import { circuitLoad, term, type Finding } from '../codebook/index.js';
-import { openingRect } from '../layout/index.js';
+import { onSurface, openingRect } from '../layout/index.js';
 import { inches } from '../measure/index.js';
 import { type Box, breakerNumber, type Change, fitting, type Job, type JobInHouse, type Load, planOf, type Wall } from '../model/index.js';
 import { finding, remedy } from './finding.js';
@@ -37,6 +37,8 @@ const alteredBoxes = (changes: readonly Change[]): Set<string> =>
 
 /** A bay as wide as the stud spacing where the opening lies. */
 const bayOf = (wall: Wall, box: Box): { left: number; right: number } | undefined => {
+  // a box on the finish opens none
+  if (onSurface(box)) return undefined;
   const opening = openingRect(wall, box);
   if (!opening) return undefined;
   const reach = Math.max(0, wall.framing.spacing.mm - (opening.right - opening.left)) / 2;
@@ -109,7 +111,7 @@ function sameBay(job: JobInHouse, other: Job): Finding[] {
     const bay = wall && bayOf(wall, box);
     if (!wall || !bay) return [];
     return placedBoxes(other.changes).flatMap((their): Finding[] => {
-      if (their.wallId !== wall.id || their.id === box.id) return [];
+      if (their.wallId !== wall.id || their.id === box.id || onSurface(their)) return [];
       const opening = openingRect(wall, their);
       const mine = openingRect(wall, box);
       if (!opening || !mine || opening.left > bay.right || opening.right < bay.left) return [];
