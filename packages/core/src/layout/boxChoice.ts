@@ -2,7 +2,7 @@
 import { BOX_KINDS, boxKinds, FINISHES, type BoxKind } from '../catalog/index.js';
 import { inches, printLength, type LengthUnit } from '../measure/index.js';
 import { finishThicknessMm, studPlaces, wallThicknessMm, type Box, type FaceId, type Schools, type Wall } from '../model/index.js';
-import { HAIR_MM } from './opening.js';
+import { HAIR_MM, INTO_STUD_MM } from './opening.js';
 
 export interface BoxSuitability {
   kind: BoxKind;
@@ -15,7 +15,8 @@ export interface BoxSuitability {
 
 export interface BoxChoiceInput {
   gangs: number;
-  neededIn3: number;
+  /** by the kind where what it brings itself counts too */
+  neededIn3: number | ((kind: BoxKind) => number);
   unit: LengthUnit;
   /** where the box is to sit: decides about things behind it and the stud beside it */
   at?: { left: number; right: number; bottom: number; top: number };
@@ -24,8 +25,6 @@ export interface BoxChoiceInput {
 
 /** With less than this beside the box, a wing that swings sideways meets the stud: one that swings up or down doesn't (common practice). */
 const WING_SWING_MM = inches(0.375);
-/** What is shaved off a finish beside a stud without touching the stud (common practice). */
-const INTO_STUD_MM = inches(0.0625);
 /** A box is screwed to a stud whose face lies no further off than this (common practice). */
 const AT_STUD_MM = inches(0.5);
 
@@ -54,7 +53,8 @@ function depthBehind(wall: Wall, face: FaceId, at: NonNullable<BoxChoiceInput['a
 
 /** Every kind judged for `face`; kinds that fit first, by the school and then the smallest sufficient volume. */
 export function suitableBoxes(wall: Wall, face: FaceId, input: BoxChoiceInput): BoxSuitability[] {
-  const { gangs, neededIn3, unit, at } = input;
+  const { gangs, unit, at } = input;
+  const needs = input.neededIn3;
   const finish = finishThicknessMm(wall, face);
   const layers = wall.faces[face].layers;
   const hollow = wall.framing.material !== 'masonry' && layers.every((l) => FINISHES[l.finish].hollow);
@@ -66,6 +66,7 @@ export function suitableBoxes(wall: Wall, face: FaceId, input: BoxChoiceInput): 
     at && Math.min(...studPlaces(wall).map((s) => (s.x < (at.left + at.right) / 2 ? at.left - s.x - half : s.x - half - at.right)));
   const judged = boxKinds().map((kind) => {
     const against: string[] = [];
+    const neededIn3 = typeof needs === 'number' ? needs : needs(kind);
     if (kind.gangs !== gangs) against.push(`${kind.gangs} gang, ${gangs} wanted`);
     if (kind.mounting === 'surface') against.push('stands on the wall, in line with a surface raceway');
     if (kind.mounting === 'nail-on' && !open) against.push('needs open framing');

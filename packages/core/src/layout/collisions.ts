@@ -21,7 +21,7 @@ import {
   type Wall,
 } from '../model/index.js';
 import { atLeast, atMost, term, type Judged } from '../codebook/index.js';
-import { HAIR_MM, openingRect } from './opening.js';
+import { HAIR_MM, INTO_STUD_MM, openingRect } from './opening.js';
 
 /** How much nearer than drawn a stud may be: scanned or assumed edges are not exact (common practice). */
 const STUD_DOUBT_MM: Record<string, number> = {
@@ -54,8 +54,10 @@ export function studClearance(wall: Wall, box: Box): StudClearance | undefined {
   let hits: number | undefined;
   let leftKnown: StudPlace['known'] | undefined;
   let rightKnown: StudPlace['known'] | undefined;
+  // the opening of a box that hangs on a stud shaves the finish over it
+  const shaved = box.hangsOn === 'left' || box.hangsOn === 'right' ? INTO_STUD_MM + HAIR_MM : HAIR_MM;
   for (const { x: centre, known } of studPlaces(wall)) {
-    if (centre + half > opening.left + HAIR_MM && centre - half < opening.right - HAIR_MM) hits = centre;
+    if (centre + half > opening.left + shaved && centre - half < opening.right - shaved) hits = centre;
     else if (centre < opening.left) {
       leftMm = opening.left - (centre + half);
       leftKnown = known;

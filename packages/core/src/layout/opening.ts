@@ -1,9 +1,12 @@
 /** The hole to cut: its four edges as distances that a tape can mark out. mm. */
 import { BOX_KINDS, isUkBox } from '../catalog/index.js';
+import { inches } from '../measure/index.js';
 import { alongX, boxBody, boxRect, placeOriginX, type Box, type FaceId, type Place, type Wall } from '../model/index.js';
 
 /** What is exactly at a limit is within it: inches and mm don’t divide, and a place is kept to a ten-thousandth of a mm. */
 export const HAIR_MM = 0.01;
+/** What is shaved off a finish beside a stud without touching the stud (common practice). */
+export const INTO_STUD_MM = inches(0.0625);
 
 export interface OpeningRect {
   left: number;

@@ -3,7 +3,7 @@ import { boxWords } from '../words/ledger/boxFindings.js';
 import { changeTitles, remedyTitles } from '../words/ledger/remedies.js';
 import { boxTitles } from '../words/ledger/titles.js';
 import { toldBy } from '../words/phrases.js';
-import { BOX_KINDS, boxKinds, DEVICE_KINDS, FINISHES, nec, practice } from '../catalog/index.js';
+import { BOX_KINDS, boxKinds, DEVICE_KINDS, FINISHES, nec, practice, type BoxKind } from '../catalog/index.js';
 import {
   atMost,
   freeConductor,
@@ -54,7 +54,7 @@ import {
   type Remedy,
   type Wall,
 } from '../model/index.js';
-import { awayFromItsStud, bottomsInRoom } from '../survey/index.js';
+import { awayFromItsStud, bottomsInRoom, volumeNeeded } from '../survey/index.js';
 import { cableKind, cablesIn, fillOf, sheathToOpening } from '../wiring/index.js';
 import { editBox, finding, put, remedy } from './finding.js';
 import { wiringOf } from './wired.js';
@@ -88,7 +88,9 @@ function fillFinding(w: Work, b: WorkBox): Finding {
   const remedies: Remedy[] = [];
   if (fill.verdict === 'stop') {
     for (const gangs of [box.gangs, box.gangs + 1]) {
-      const best = suitableBoxes(wall, box.face, { gangs, neededIn3: fill.neededIn3, unit }).find((s) => s.fits);
+      const best = suitableBoxes(wall, box.face, { gangs, neededIn3: volumeNeeded(w.planned, wall, box, edition), unit }).find(
+        (s) => s.fits,
+      );
       if (!best) continue;
       const next = withKind(wall, box, best.kind.id);
       const withIt = fillOf({ ...w.planned, boxes: w.planned.boxes.map((x) => (x.id === box.id ? next : x)) }, next, edition);
@@ -316,7 +318,7 @@ function bayLooked({ wall, box }: WorkBox): Judged {
 }
 
 /** By the school of metal boxes: the smallest that holds what comes into it, against the nearer stud. */
-function atStud(w: Work, b: WorkBox, neededIn3: number): Remedy[] {
+function atStud(w: Work, b: WorkBox, neededIn3: (kind: BoxKind) => number): Remedy[] {
   const { box, wall } = b;
   const { mount } = w.job.schools;
   if (mount !== 'stud-mounted metal' || isFront(wall) || (box.kind !== 'other' && BOX_KINDS[box.kind].mounting === 'stud-screw')) return [];
@@ -336,8 +338,15 @@ function atStud(w: Work, b: WorkBox, neededIn3: number): Remedy[] {
 function kindFinding(w: Work, b: WorkBox): Finding {
   const { box: target, wall } = b;
   const { job } = w;
-  const needed = fillOf(w.planned, target, job.edition).neededIn3;
-  const all = suitableBoxes(wall, target.face, { gangs: target.gangs, neededIn3: needed, unit: job.unit });
+  const needed = volumeNeeded(w.planned, wall, target, job.edition);
+  // a stud beside it, and what lies behind it, decide as they do in the survey
+  const opening = openingRect(wall, target);
+  const all = suitableBoxes(wall, target.face, {
+    gangs: target.gangs,
+    neededIn3: needed,
+    unit: job.unit,
+    ...(opening ? { at: opening } : {}),
+  });
   const own = all.find((s) => s.kind.id === target.kind);
   const metal = atStud(w, b, needed);
   // worked out where something is wrong only: every box is asked at every entry
@@ -669,7 +678,7 @@ function boxState(w: Work, b: WorkBox): Finding[] {
   const state = b.was?.condition;
   if (b.role === 'new' || !state || state === 'sound' || box.kind !== b.was?.kind || box.condition !== state || inPlaceBoxes(w).includes(b))
     return [];
-  const { neededIn3 } = fillOf(w.planned, box, w.job.edition);
+  const neededIn3 = volumeNeeded(w.planned, wall, box, w.job.edition);
   const remedies = suitableBoxes(wall, box.face, { gangs: box.gangs, neededIn3, unit: w.job.unit })
     .filter((s) => s.fits)
     .slice(0, 2)

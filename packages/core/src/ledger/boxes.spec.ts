@@ -4,7 +4,7 @@
  */
 import { describe, expect, it } from 'vitest';
 import { inches } from '../measure/index.js';
-import type { Box, Change, Obstacle, Schools, Wall } from '../model/index.js';
+import { applyEdits, type Box, type Change, type Obstacle, type Schools, type Wall } from '../model/index.js';
 import { cable, device, inch, outlet, renew } from '../panel/smallJob.testing.js';
 import { findings, planned, putBy, remediesOf, siteOf, smallJob, told, wings, type Facts } from './smallLedger.testing.js';
 
@@ -182,9 +182,12 @@ describe('the kind of box', () => {
     const metal = (part: Partial<Box> = {}, kind: Parameters<typeof outlet>[3] = 'duplex-15') => school({ mount: 'stud-mounted metal' }, {}, outlet(wings('b', 55, part), 'a', {}, kind)); // prettier-ignore
     expect(told(metal(), 'box-kind', 'b')).toEqual(['note box.kindSuits']);
     const at = remediesOf(metal(), 'box-kind', 'b').find((r) => r.id === 'stud-mounted')!;
-    // 11.25 in³ and a clamp of 2.25 are 13.5; 14 in³ is the smallest above, the 13 in³ one is too small
-    const box = (putBy(at) as Extract<Change, { do: 'place-box' }>).box;
-    expect([at.title.startsWith('Screw a metal device box'), box.hangsOn]).toEqual([true, 'left']);
+    // 11.25 in³ and its own clamps’ 2.25 are 13.5; 14 in³ is the smallest above
+    const { box } = putBy(at) as Extract<Change, { do: 'place-box' }>;
+    expect([at.title, box.kind, box.hangsOn]).toEqual(['Screw a metal device box 3 × 2 × 2¾ to the stud beside it', 'metal-device-2-3/4', 'left']); // prettier-ignore
+    // taken, nothing stands against it: 1/32 in of its opening lies over the stud, and shaves the finish alone
+    const taken = applyEdits(metal(), at.edits);
+    expect([told(taken, 'box-fill', 'b'), told(taken, 'box-kind', 'b'), told(taken, 'stud', 'b').map((x) => x.split(' ')[0])]).toEqual([['ok fill.held'], ['ok box.kindSuits'], ['can’t']]); // prettier-ignore
     expect(remediesOf(metal({ kind: 'metal-device-3-1/2', place: place(49.75) }), 'box-kind', 'b').map((r) => r.id)).not.toContain('stud-mounted'); // prettier-ignore
     expect(remediesOf(school({ mount: 'old-work with wings' }), 'box-kind', 'b')).toEqual([]);
   });

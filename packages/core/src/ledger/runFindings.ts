@@ -31,7 +31,8 @@ import {
   type RoomUse,
 } from '../model/index.js';
 import { foundSince, racewayFill, WIRES_OF_ONE, type Hole } from '../route/index.js';
-import { boxClamps, boxMaterial, fillOf } from '../wiring/index.js';
+import { volumeNeeded } from '../survey/index.js';
+import { boxClamps, boxMaterial } from '../wiring/index.js';
 import { editBox, finding, put, remedy } from './finding.js';
 import type { Work, WorkBox, WorkLamp, WorkRun } from './work.js';
 import { lampWiringOf } from './lamps.js';
@@ -293,9 +294,9 @@ function heldFinding(w: Work, r: WorkRun, b: WorkBox): Finding {
 }
 
 function clampRemedies(w: Work, b: WorkBox): Remedy[] {
-  const needed = fillOf(w.planned, b.box, w.job.edition).neededIn3;
+  const neededIn3 = volumeNeeded(w.planned, b.wall, b.box, w.job.edition);
   const [best] = [b.box.gangs, b.box.gangs + 1].flatMap((gangs) =>
-    suitableBoxes(b.wall, b.box.face, { gangs, neededIn3: needed, unit: w.job.unit }).filter((s) => s.fits && s.kind.clamps !== 'none'),
+    suitableBoxes(b.wall, b.box.face, { gangs, neededIn3, unit: w.job.unit }).filter((s) => s.fits && s.kind.clamps !== 'none'),
   );
   // metal boxes have knockouts: a connector in one of them clamps
   const connector =

@@ -39,7 +39,7 @@ import {
   type WantPlace,
 } from '../model/index.js';
 import { breakerPlaces } from '../panel/index.js';
-import { fillOf } from '../wiring/index.js';
+import { volumeNeeded } from '../survey/index.js';
 import { ownId } from './ownId.js';
 
 const short = (text: string): string => text.slice(0, 120);
@@ -297,8 +297,7 @@ function inBestKind(changes: Change[], site: Site, edition: Edition, box: Box): 
   const wall = site.walls.find((w) => w.id === box.wallId);
   if (!wall) return changes;
   const planned = applyChanges(site, changes);
-  const neededIn3 = fillOf(planned, box, edition).neededIn3;
-  const list = suitableBoxes(wall, box.face, { gangs: box.gangs, neededIn3, unit: 'in' });
+  const list = suitableBoxes(wall, box.face, { gangs: box.gangs, neededIn3: volumeNeeded(planned, wall, box, edition), unit: 'in' });
   const now = list.find((s) => s.kind.id === box.kind);
   const best = now?.fits ? now : list.find((s) => s.fits);
   if (!best || best.kind.id === box.kind || !(best.kind.id in BOX_KINDS)) return changes;

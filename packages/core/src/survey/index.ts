@@ -10,3 +10,4 @@ export * from './roomList.js';
 export * from './wiringSeen.js';
 export * from './removal.js';
 export * from './foundElse.js';
+export * from './volumeNeeded.js';

@@ -49,6 +49,7 @@ import {
 import { cablesIn, fillOf, sheathToOpening } from '../wiring/index.js';
 import { contradictions } from './contradictions.js';
 import { fixtureName } from './things.js';
+import { volumeNeeded } from './volumeNeeded.js';
 
 export interface WallFinding extends Judgement<LedgerRule> {
   /** one click: the box as it would be; undone like any edit */
@@ -260,7 +261,7 @@ export function kindsFor(input: JudgementInput, box: Box): BoxSuitability[] {
   const opening = openingRect(input.wall, box);
   return suitableBoxes(input.wall, box.face, {
     gangs: box.gangs,
-    neededIn3: fillOf(input.site, box, input.edition).neededIn3,
+    neededIn3: volumeNeeded(input.site, input.wall, box, input.edition),
     unit: input.unit,
     mount: input.schools.mount,
     ...(opening ? { at: opening } : {}),

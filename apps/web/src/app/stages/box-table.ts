@@ -3,8 +3,7 @@ import type { BoxKindId } from '@saddle/core/catalog';
 import { suitableBoxes } from '@saddle/core/layout';
 import type { WorkBox } from '@saddle/core/ledger';
 import type { Box } from '@saddle/core/model';
-import type { BoxJudgement } from '@saddle/core/survey';
-import { fillOf } from '@saddle/core/wiring';
+import { volumeNeeded, type BoxJudgement } from '@saddle/core/survey';
 import { JobSession } from '../job/job-session';
 import { CutList } from '../survey/cut-list';
 
@@ -63,8 +62,8 @@ export class BoxTable {
   readonly chosen = output<BoxKindId>();
   protected readonly kinds = computed(() => {
     const { box: target, wall } = this.shown();
-    const needed = fillOf(this.session.planned(), target, this.session.job().edition).neededIn3;
-    return suitableBoxes(wall, target.face, { gangs: target.gangs, neededIn3: needed, unit: this.session.unit() }).filter(
+    const neededIn3 = volumeNeeded(this.session.planned(), wall, target, this.session.job().edition);
+    return suitableBoxes(wall, target.face, { gangs: target.gangs, neededIn3, unit: this.session.unit() }).filter(
       (k) => k.kind.gangs === target.gangs,
     );
   });
