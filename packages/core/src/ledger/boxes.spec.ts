@@ -68,6 +68,11 @@ describe('studs', () => {
     expect(putBy(remedies[0]!)).toMatchObject({ do: 'place-box', box: { place: { distance: { known: 'measured' } } } });
     expect(remediesOf(wall({}, { place: place(56) }), 'stud', 'b')).toEqual([]);
   });
+  it('not before what it is measured from', () => {
+    const jamb = { id: 'jamb', name: 'jamb', x: inch(47) } as Wall['references'][number];
+    const from: Box['place'] = { from: 'jamb', toward: 'right', to: 'centre', distance: inch(1), bottom: inch(14) };
+    expect(remediesOf(wall({ references: [jamb] }, { place: from }), 'stud', 'b').map((r) => r.id)).toEqual(['beside-right']);
+  });
   it('seen from the other face, left and right change places', () => {
     const remedies = remediesOf(wall({}, { place: place(48), face: 'B' }), 'stud', 'b');
     expect(remedies.map((r) => [r.id, r.title.includes('to the right'), inchesOf(putBy(r), (b) => b.place.distance.mm)])).toEqual([
@@ -126,6 +131,14 @@ describe('what it would be cut into', () => {
       'can’t tell: nobody has looked into the bay',
     ]);
     expect(of({ framing: { ...siteOf().walls[1]!.framing, material: 'masonry' } })).toEqual([]);
+  });
+  it('let into the front of a built-in it asks for a look inside that', () => {
+    const shelf = (looked?: boolean) => ({ id: 'k', kind: 'shelf' as const, face: 'A' as const, x: inch(44), width: inch(40), z: inch(0), height: inch(80), depth: inch(12), ...(looked === undefined ? {} : { looked }) }); // prettier-ignore
+    const of = (looked?: boolean) => wall({ fixtures: [shelf(looked)] }, { inFront: 'k' });
+    expect([told(of(), 'bay-looked', 'b'), told(of(true), 'bay-looked', 'b'), findings(of(), 'bay-looked', 'b')[0]!.title]).toEqual([['can’t tell box.builtInUnlooked'], ['ok box.builtInLooked'], 'What is in the built-in']); // prettier-ignore
+    // a plinth or a shelf says itself how high
+    expect([subjects(of(), 'height'), subjects(of(), 'reach')]).toEqual([[], ['b']]);
+    expect(subjects(of(), 'assumed').sort()).toEqual(['e', 'k']);
   });
   it('on the finish nothing is cut', () => {
     const onIt = smallJob({}, planned({ kind: 'surface-1g' }));
@@ -218,6 +231,39 @@ describe('wires in the boxes', () => {
     // an estimate is no reading; what was not surveyed stands as it was read
     expect([of(6, { estimated: true }), told(free(undefined, {}, read(7)), 'free-conductor', 'a-feed').map((x) => x.split(' ')[0])]).toEqual([[], ['ok']]); // prettier-ignore
   });
+  it('of two old ends the shorter is what a reading is held against; a long end is not shortened by it', () => {
+    const two = (...values: [string, string, number][]) => {
+      const job = smallJob({}, planned(), { schools: { device: 'feed-through' }, work: { ticks: [], notes: [], proofs: [], values: values.map(([step, key, n]) => ({ step, key, value: inches(n), at: '2026-11-20T12:00:00Z' })) } as never }); // prettier-ignore
+      const on = cable('on', 'a', { whiteUsedAsHot: 'no', ends: [{ boxId: 'a', label: 'box a', side: 'bottom', freeLength: inch(9) }, { label: 'hall' }] }); // prettier-ignore
+      return { ...job, found: { ...job.found, cables: [...job.found.cables, on] } };
+    };
+    const read = two(['open-source', 'free-source-old', 5]);
+    expect([told(two(['open-source', 'free-source-old', 7.25]), 'free-ends-read'), told(read, 'free-ends-read')]).toEqual([[], ['caution box.shorterThanSurveyed']]); // prettier-ignore
+    expect([told(read, 'free-conductor', 'a-feed'), told(read, 'free-conductor', 'a-on')].map((x) => x[0]!.split(' ')[0])).toEqual(['stop', 'ok']); // prettier-ignore
+    expect(findings(read, 'free-ends-read')[0]!.sums[0]!.terms.map((t) => Math.round(t.value * 10) / 10)).toEqual([127, -177.8]);
+    // what was read of another step, or of another thing, is another’s
+    expect(told(two(['open-source-2', 'free-source-old', 5], ['open-source', 'depth', 5], ['open-source', 'free-source-old', 7]), 'free-ends-read')).toEqual([]); // prettier-ignore
+    expect(told(two(['open-source', 'free-source-old', 7], ['open-source-2', 'free-source-old', 5]), 'free-conductor', 'b-to-b')[0]).toMatch(/^ok/); // prettier-ignore
+  });
+  it('a new cable that passes no end here is looked for; one to a lamp is as new as any', () => {
+    const lamp: Change[] = [
+      { id: 'set-l', title: 'Lamp', do: 'place-lamp', lamp: { id: 'lamp', name: 'lamp', roomId: 'den', x: inches(24), y: inches(40), watts: 9, box: 'octagon-2-1/8', circuitId: 'c1' } },
+      { id: 'run-l', title: 'Run', do: 'run-cable', cable: cable('l', 'lamp', { ends: [{ boxId: 'a', label: 'a' }, { boxId: 'lamp', label: 'lamp' }] }) },
+    ]; // prettier-ignore
+    expect(findings(smallJob({}, lamp), 'free-conductor', 'a-l')[0]!.says).toMatch(/^leave 7"/);
+  });
+  it('3 in beyond the opening counts where a side of it is under 8 in: a deep box asks for 7 1/2 in, a large one for 6', () => {
+    const of = (size: number, free: number) => told(smallJob({ a: { kind: 'other', width: inch(size), height: inch(size), depth: inch(5) } as Partial<Box>, feed: { ends: [{ label: 'panel' }, { boxId: 'a', label: 'box a', side: 'top', freeLength: inch(free), sheathInside: inch(0.5) }] } }, planned(), { schools: { device: 'feed-through' } }), 'free-conductor', 'a-feed')[0]!.split(' ')[0]; // prettier-ignore
+    expect([of(4, 7.5), of(4, 7), of(9, 7), of(9, 5)]).toEqual(['ok', 'stop', 'ok', 'stop']);
+  });
+  it('a box with wires of a raceway and a cable is asked for the cable’s sheath', () => {
+    const job = smallJob({}, [...outlet(wings('b', 56), 'a', { sheath: 'single wires' }), ...outlet(wings('c', 72), 'b')]);
+    expect(subjects(job, 'sheath')).toEqual(expect.arrayContaining(['b', 'c']));
+  });
+  it('aluminium is for an electrician: its plan is refused', () => {
+    const job = smallJob({ feed: { metal: 'aluminium' } });
+    expect([told(job, 'wiring-plan', 'a'), findings(job, 'wiring-plan', 'a')[0]!.says]).toEqual([['stop box.refused'], expect.stringContaining('licensed electrician')]); // prettier-ignore
+  });
   it('a quarter inch of sheath inside (314.17): what was measured, and what the school leaves', () => {
     const of = (n: number) => told(smallJob({ feed: { ends: [{ label: 'panel' }, { boxId: 'a', label: 'box a', side: 'top', freeLength: inch(7), sheathInside: inch(n) }] } }), 'sheath', 'a-feed')[0]!.split(' ')[0]; // prettier-ignore
     expect([of(0.25), of(0.125)]).toEqual(['ok', 'stop']);
@@ -297,6 +343,8 @@ describe('a box that is there', () => {
   it('boarded over, low voltage beside power, a splice and a cord in the wall: each stops', () => {
     const job = smallJob({ a: { trouble: ['boarded over', 'low voltage beside power'] }, wall: { obstacles: [thing('splice', 8), thing('cord', 8), thing('duct', 8)] } }); // prettier-ignore
     expect([subjects(job, 'box-buried'), subjects(job, 'low-voltage-inside'), subjects(job, 'splice-in-wall'), subjects(job, 'cord-in-wall')]).toEqual([['a'], ['a'], ['e-splice'], ['e-cord']]); // prettier-ignore
+    // a new box is nobody’s trouble
+    expect(subjects(smallJob({}, planned({ trouble: ['boarded over'] })), 'box-buried')).toEqual([]);
     expect([told(job, 'box-buried'), told(job, 'cord-in-wall')].flat()).toEqual(['stop box.boardedOver', 'stop box.cordInWall']);
   });
   it('its front measured against the finish: at most 1/4 in behind drywall (314.20)', () => {

@@ -48,9 +48,20 @@ export const planned = (part: Partial<Box> = {}, ...more: Change[]): Change[] =>
 export const smallJob = (facts: Facts = {}, changes: Change[] = planned(), more: Parameters<typeof jobAt>[2] = {}): JobInHouse =>
   jobAt(siteOf(facts), changes, { ...more, house: { built: 1990, ...more.house } });
 
+/** A ledger, each finding of it whole: a rule, what it is of, sums with a result each, and of a clause of the code its edition by the year. */
+function whole(job: JobInHouse): Finding[] {
+  const list = ledgerOf(job);
+  for (const f of list) {
+    expect(f, JSON.stringify(f)).toMatchObject({ rule: expect.any(String) as string, subject: f.about.join('-') });
+    expect([f.sums, f.remedies].flat().map((x) => typeof x)).not.toContain('string');
+    for (const sum of f.sums) expect([sum.result.label, sum.terms.every((t) => typeof t === 'object')]).toEqual([expect.any(String), true]);
+    if ('standard' in f.source && f.source.standard === 'NEC') expect(f.source.edition).toBe(job.edition.slice(3));
+  }
+  return list;
+}
 /** Findings of a rule, on one subject where it is named. */
 export const findings = (job: JobInHouse, rule: LedgerRule, subject?: string): Finding[] =>
-  ledgerOf(job).filter((f) => f.rule === rule && (subject === undefined || f.subject === subject));
+  whole(job).filter((f) => f.rule === rule && (subject === undefined || f.subject === subject));
 /** `stop load.overloaded`, one for each finding of a rule. */
 export const told = (job: JobInHouse, rule: LedgerRule, subject?: string): string[] =>
   findings(job, rule, subject).map((f) => `${f.verdict} ${f.code ?? ''}`.trim());
