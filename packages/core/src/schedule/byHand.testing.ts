@@ -12,7 +12,9 @@ export const activity = (
   ...{ id, jobId: 'j', jobName: 'Shelf', step: id, title: `Do ${id}`, place: '', where: 'den', hands: 1, time: [], wait: undefined },
   ...{ loud: false, dusty: false, wet: false, visit: false, usesParts: false, only: [] },
   minutes: { middle: minutes, bad: 2 * minutes },
-  after: after.map((a) => (typeof a === 'string' ? { id: a, wait: { middle: 0, bad: 0 } } : { id: a[0], wait: { middle: a[1], bad: a[2] } })),
+  after: after.map((a) =>
+    typeof a === 'string' ? { id: a, wait: { middle: 0, bad: 0 } } : { id: a[0], wait: { middle: a[1], bad: a[2] } },
+  ),
   ...part,
 });
 /** What is off from the first to the last of these. */
