@@ -9,14 +9,11 @@ import {
   calendarEvents,
   chartOf,
   clockOf,
-  driedIn,
   droppedAt,
-  dryingFactor,
   minuteOf,
   chosenPlan,
   endRange,
   handsThere,
-  inAirRange,
   leftToDo,
   localBy,
   localTime,
@@ -199,20 +196,6 @@ describe('rooms that are not free', () => {
 });
 
 describe('the air', () => {
-  it('70 °F and half humidity is the measure; by hand: 50 °F and 80 % take up 2.46 hPa of 12.51, five times as long', () => {
-    expect(dryingFactor({ celsius: (70 - 32) / 1.8, humidity: 50 })).toBeCloseTo(1, 9);
-    // saturated air holds 24.97 hPa at 21.1 °C and 12.27 at 10 °C (psychrometric tables: 25.0 and 12.3)
-    expect(dryingFactor({ celsius: 10, humidity: 80 })).toBeCloseTo((25.0 * 0.5) / (12.3 * 0.2), 1);
-  });
-  it('a premixed coat takes its 24 h by the factor, never under 8; what sets by itself takes what it takes', () => {
-    expect(driedIn('premixed compound', { celsius: (70 - 32) / 1.8, humidity: 50 }).middle).toBe(24 * 60);
-    expect(driedIn('premixed compound', { celsius: 40, humidity: 10 }).middle).toBe(8 * 60);
-    expect(driedIn('setting compound', { celsius: 10, humidity: 80 })).toEqual({ middle: 20, bad: 45 });
-    expect(driedIn('wall paint', undefined)).toEqual({ middle: 120, bad: 240 });
-  });
-  it('what is no air that anything dries in is none', () => {
-    expect([inAirRange('celsius', 20), inAirRange('celsius', 1), inAirRange('humidity', 90), inAirRange('humidity', 91), inAirRange('celsius', NaN)]).toEqual([true, false, true, false, false]); // prettier-ignore
-  });
   it('in damp air coats lie days apart; below 50 °F the plan says that they are not put on', () => {
     const plan = planOf('wainscot', { plan: 'alone', air: { celsius: 12, humidity: 80 } });
     expect(start(plan, 'coat-2') - start(plan, 'coat-1')).toBeGreaterThan(3 * 1440);
