@@ -339,8 +339,8 @@ function kindFinding(w: Work, b: WorkBox): Finding {
   const { box: target, wall } = b;
   const { job } = w;
   const needed = volumeNeeded(w.planned, wall, target, job.edition);
-  // a stud beside it, and what lies behind it, decide as they do in the survey
-  const opening = openingRect(wall, target);
+  // a stud beside it, and what lies behind it, decide as they do in the survey; one that it would be cut into is said by itself
+  const opening = studClearance(wall, target)?.hits === undefined ? openingRect(wall, target) : undefined;
   const all = suitableBoxes(wall, target.face, {
     gangs: target.gangs,
     neededIn3: needed,
