@@ -213,3 +213,65 @@ describe('a run that may part', () => {
     expect(bestTree(0, cost, 12)!.from).toEqual([-1, 0, 1]);
   });
 });
+
+describe('more places than every order can be tried of', () => {
+  const plane = (points: readonly (readonly [number, number])[]): number[][] => points.map(([x, y]) => points.map(([u, v]) => Math.hypot(x - u, y - v))); // prettier-ignore
+  const points = fc.array(fc.tuple(fc.integer({ min: 0, max: 1000 }), fc.integer({ min: 0, max: 1000 })), { minLength: EXACT_PLACES + 1, maxLength: 16 }); // prettier-ignore
+  /** always on to the nearest that is left, the first of those that are as near */
+  const nearestNext = (start: number, cost: readonly (readonly number[])[]): number[] => {
+    const order = [start];
+    for (const left = cost.map((_, i) => i).filter((i) => i !== start); left.length;) {
+      const near = left.reduce((a, b) => (cost[order.at(-1)!]![b]! < cost[order.at(-1)!]![a]! ? b : a));
+      order.push(...left.splice(left.indexOf(near), 1));
+    }
+    return order;
+  };
+  it('along a wall they are visited one after the other, whatever they are called', () => {
+    const at = [7, 2, 11, 0, 5, 9, 1, 12, 4, 10, 3, 8, 6];
+    const line = plane(at.map((x) => [x * x + x, 0] as const));
+    const run = bestOrder(at.indexOf(0), line)!;
+    expect([run.order.map((i) => at[i]), run.cost]).toEqual([[0, 1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12], 156]);
+    // it goes on from each to the next, and parts nowhere
+    const tree = bestTree(at.indexOf(0), line, 0)!;
+    expect([tree.order, tree.from, tree.cost]).toEqual([run.order, [-1, 0, 1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11], 156]);
+  });
+  it('drawn ones: never longer than on to the nearest, and no stretch of it turned round makes it shorter', () => {
+    fc.assert(
+      fc.property(points, fc.nat(), (drawn, s) => {
+        const cost = plane(drawn);
+        const start = s % drawn.length;
+        const run = bestOrder(start, cost)!;
+        expect([run.order[0], [...run.order].sort((a, b) => a - b), run.cost]).toEqual([
+          start,
+          cost.map((_, i) => i),
+          length(run.order, cost),
+        ]);
+        expect(run.cost).toBeLessThanOrEqual(length(nearestNext(start, cost), cost) + 1e-6);
+        for (let i = 1; i < drawn.length; i++)
+          for (let j = i + 1; j < drawn.length; j++) {
+            const turned = [...run.order.slice(0, i), ...run.order.slice(i, j + 1).reverse(), ...run.order.slice(j + 1)];
+            expect(length(turned, cost)).toBeGreaterThanOrEqual(run.cost - 1e-6);
+          }
+      }),
+      { numRuns: 60 },
+    );
+  });
+  it('one that is reached from none of the others: no run', () => {
+    const cost = plane(Array.from({ length: 13 }, (_, i) => [i, 0] as const)).map((row, i) => row.map((c, j) => (i !== j && (i === 5 || j === 5) ? Infinity : c))); // prettier-ignore
+    expect([bestOrder(0, cost), bestTree(0, cost, 0)]).toEqual([undefined, undefined]);
+    const few = cost.slice(0, 6).map((row) => row.slice(0, 6));
+    expect([bestOrder(0, few), bestTree(0, few, 0)]).toEqual([undefined, undefined]);
+  });
+});
+
+describe('where a run parts', () => {
+  it('what ends soon is numbered before what goes on', () => {
+    // from 0 one to the left, and three to the right
+    const at = [0, 1, 2, 3, -1];
+    const cost = at.map((a) => at.map((b) => Math.abs(a - b)));
+    const tree = bestTree(0, cost, 0.1)!;
+    expect([tree.order, tree.from, tree.cost]).toEqual([[0, 4, 1, 2, 3], [-1, 0, 0, 2, 3], expect.closeTo(4.1, 9)]);
+    // parting that costs more than the way back is none: 1 to the left, 1 back and 3
+    expect([bestTree(0, cost, 1.5)!.from, bestTree(0, cost, 1.5)!.cost]).toEqual([[-1, 0, 1, 2, 3], expect.closeTo(5, 9)]);
+  });
+});
