@@ -3,7 +3,7 @@ import { aroundWords } from '../words/alteration/around.js';
 import { toldBy, type Told } from '../words/phrases.js';
 import { type Judged, term } from '../codebook/index.js';
 import { FACEPLATE, practice } from '../catalog/index.js';
-import { backToBack, obstacleCollision, otherBoxesOn, studCollision } from '../layout/index.js';
+import { backToBack, obstacleCollision, otherBoxesOn, studCollision, thingRect } from '../layout/index.js';
 import { ukKind, type Spot } from './spots.js';
 import { boxBody, boxRect, type Box, type Site } from '../model/index.js';
 
@@ -49,8 +49,8 @@ export function around(site: Site, { wall, box, face }: Spot, replaces?: string)
   const plate = plateOf(wall, box);
   const guessed = [box.place.distance, box.place.bottom].some((l) => l.known === 'assumed');
   if (plate) {
-    const opening = wall.openings.find((o) => over(plate, { left: o.x.mm, right: o.x.mm + o.width.mm, bottom: o.z.mm, top: o.z.mm + o.height.mm }));
-    const fixture = (wall.fixtures ?? []).find((f) => f.face === face && over(plate, { left: f.x.mm, right: f.x.mm + f.width.mm, bottom: f.z.mm, top: f.z.mm + f.height.mm }));
+    const opening = wall.openings.find((o) => over(plate, thingRect(o)));
+    const fixture = (wall.fixtures ?? []).find((f) => f.face === face && over(plate, thingRect(f)));
     const base = wall.faces[face].baseHeight?.mm;
     const end = Math.min(plate.left, wall.length.mm - plate.right);
     if (opening) say('beside', opening.id, stop(aroundWords.inOpening({ kind: opening.kind })));

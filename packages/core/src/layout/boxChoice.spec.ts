@@ -88,10 +88,8 @@ describe('depth', () => {
     expect(why('wings-1g-14', pipe(), { at: at(23) }, 'B')).toEqual(['2 1/4" deep, and the pipe leaves 1/2"']);
   });
   it('a depth that nobody knows leaves none; what lies beside the opening takes nothing', () => {
-    expect(why('wings-1g-14', pipe({ behindA: undefined }), { at: at(23) })).toEqual([
-      '2 1/4" deep, and a pipe of unknown depth leaves 0"',
-    ]);
-    expect(why('wings-1g-14', pipe({ thick: undefined }), { at: at(23) }, 'B')).toEqual(['2 1/4" deep, and a pipe of unknown depth leaves 0"']); // prettier-ignore
+    expect(why('wings-1g-14', pipe({ behindA: undefined }), { at: at(23) })).toEqual(['how deep the pipe behind it lies is not known']);
+    expect(why('wings-1g-14', pipe({ thick: undefined }), { at: at(23) }, 'B')).toEqual(['how deep the pipe behind it lies is not known']); // prettier-ignore
     for (const beside of [{ x: inch(25.25) }, { x: inch(22) }, { z: inch(17.75) }, { z: inch(-6.01) }])
       expect(fit(pipe({ behindA: undefined, ...beside }), { at: at(23) }), JSON.stringify(beside)).toContain('wings-1g-20');
     for (const over of [{ x: inch(25.2) }, { x: inch(22.05) }, { z: inch(17.7) }, { z: inch(-5.95) }])

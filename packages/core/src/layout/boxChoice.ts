@@ -2,7 +2,7 @@
 import { BOX_KINDS, boxKinds, FINISHES, type BoxKind } from '../catalog/index.js';
 import { inches, printLength, type LengthUnit } from '../measure/index.js';
 import { finishThicknessMm, studPlaces, wallThicknessMm, type Box, type FaceId, type Schools, type Wall } from '../model/index.js';
-import { HAIR_MM, INTO_STUD_MM } from './opening.js';
+import { HAIR_MM, INTO_STUD_MM, overlaps, thingRect, type OpeningRect } from './opening.js';
 
 export interface BoxSuitability {
   kind: BoxKind;
@@ -19,7 +19,7 @@ export interface BoxChoiceInput {
   neededIn3: number | ((kind: BoxKind) => number);
   unit: LengthUnit;
   /** where the box is to sit: decides about things behind it and the stud beside it */
-  at?: { left: number; right: number; bottom: number; top: number };
+  at?: OpeningRect;
   mount?: Schools['mount'];
 }
 
@@ -37,16 +37,16 @@ export function longestScrewMm(wall: Wall): number | undefined {
   return wall.framing.material === 'metal' ? inches(0.75) : wall.framing.studWidth.mm;
 }
 
-/** Free depth behind a face at a place, until the other face's finish or the nearest thing known in the bay; and what that is. */
-function depthBehind(wall: Wall, face: FaceId, at: NonNullable<BoxChoiceInput['at']>): { mm: number; of: string } {
+/** Free depth behind a face at a place, until the other face's finish or the nearest thing in the bay; and what that is. */
+function depthBehind(wall: Wall, face: FaceId, at: OpeningRect): { mm: number; of: string; unknown?: true } {
   const finish = finishThicknessMm(wall, face);
-  let best = { mm: finish + wall.framing.studDepth.mm, of: 'the cavity' };
+  let best: ReturnType<typeof depthBehind> = { mm: finish + wall.framing.studDepth.mm, of: 'the cavity' };
   for (const o of wall.obstacles) {
-    if (o.x.mm >= at.right || o.x.mm + o.width.mm <= at.left || o.z.mm >= at.top || o.z.mm + o.height.mm <= at.bottom) continue;
+    if (!overlaps(at, thingRect(o))) continue;
     const near =
       o.behindA === undefined ? undefined : face === 'A' ? o.behindA.mm : o.thick && wallThicknessMm(wall) - o.behindA.mm - o.thick.mm;
-    if (near === undefined) best = { mm: Math.min(best.mm, 0), of: `a ${o.kind} of unknown depth` };
-    else if (near < best.mm) best = { mm: near, of: `the ${o.kind}` };
+    if (near === undefined) return { mm: 0, of: `the ${o.kind}`, unknown: true };
+    if (near < best.mm) best = { mm: near, of: `the ${o.kind}` };
   }
   return best;
 }
@@ -87,6 +87,7 @@ export function suitableBoxes(wall: Wall, face: FaceId, input: BoxChoiceInput): 
       );
     }
     if (kind.depthMm - finish > wall.framing.studDepth.mm + HAIR_MM) against.push('deeper than the cavity');
+    else if (behind?.unknown) against.push(`how deep ${behind.of} behind it lies is not known`);
     else if (behind && kind.depthMm > behind.mm + HAIR_MM)
       against.push(`${printLength(kind.depthMm, unit)} deep, and ${behind.of} leaves ${printLength(Math.max(0, behind.mm), unit)}`);
     if (kind.volumeIn3 < neededIn3 - 1e-9) against.push(`${kind.volumeIn3} in³, ${neededIn3.toFixed(2)} needed`);

@@ -49,6 +49,27 @@ const said = (judged: Judged): string => {
 };
 const known = (how: MeasuredLength['known']): Wall => ({ ...wall, framing: { ...wall.framing, knownStud: inch(40, how) } });
 
+describe('a box that hangs on a stud', () => {
+  // the stud at 40 in reaches from 39 1/4 to 40 3/4; the box is 2 1/4 wide
+  const hung = (left: number, hangsOn: Box['hangsOn'], of = wall, face: Box['face'] = 'A') => said(studCollision(of, box(left, { hangsOn, face }))); // prettier-ignore
+  it('stands against it; its opening shaves up to 1/16 in of the finish over it, no more, and over no other stud', () => {
+    expect([40.75, 40.72, 40.6875, 40.68].map((left) => hung(left, 'left'))).toEqual(['ok atItsStud', 'ok atItsStud', 'ok atItsStud', 'stop intoStud']); // prettier-ignore
+    expect([40.72, 40.72, 40.72].map((left, i) => hung(left, ([undefined, 'none', 'right'] as const)[i]))).toEqual(Array(3).fill('stop intoStud')); // prettier-ignore
+    // to its right: 39 1/4 − 2 1/4
+    expect([37, 37.0625, 37.07].map((left) => hung(left, 'right'))).toEqual(['ok atItsStud', 'ok atItsStud', 'stop intoStud']);
+    expect(hung(37.03, 'left')).toBe('stop intoStud');
+  });
+  it('seen from the other face left and right change places: 120 − 40 3/4 − 2 1/4 = 77 in', () => {
+    expect([hung(77.03, 'right', wall, 'B'), hung(77.03, 'left', wall, 'B'), hung(79.22 + 1.5, 'left', wall, 'B')]).toEqual(['ok atItsStud', 'stop intoStud', 'ok atItsStud']); // prettier-ignore
+  });
+  it('at a stud that was only reckoned or taken nobody knows; the sum of one that was found has no limit', () => {
+    expect([hung(56.75, 'left'), hung(40.75, 'left', known('assumed')), hung(40.75, 'left', known('scanned'))]).toEqual(['can’t tell studTooNearTaken', 'can’t tell studTooNearTaken', 'ok atItsStud']); // prettier-ignore
+    expect(studCollision(wall, box(40.75, { hangsOn: 'left' })).sums.map((s) => s.limit !== undefined)).toEqual([false, true]);
+    // away from it, it is a box between studs as any other
+    expect(hung(46, 'left')).toBe('ok betweenStuds');
+  });
+});
+
 describe('opening and studs', () => {
   it('a box 42 in from the left: 42 − 40 3/4 = 1 1/4 in to the stud on its left, 55 1/4 − 44 1/4 = 11 in to the next', () => {
     const clear = studClearance(wall, box(42))!;

@@ -3,6 +3,7 @@ import { collisionWords } from '../words/layout/collisions.js';
 import { inches, toInches } from '../measure/index.js';
 import { BOX_KINDS, nec, plateWidthMm, practice } from '../catalog/index.js';
 import {
+  alongX,
   boxBody,
   boxRect,
   builtInName,
@@ -21,7 +22,7 @@ import {
   type Wall,
 } from '../model/index.js';
 import { atLeast, atMost, term, type Judged } from '../codebook/index.js';
-import { HAIR_MM, INTO_STUD_MM, openingRect } from './opening.js';
+import { HAIR_MM, INTO_STUD_MM, openingRect, overlaps, thingRect } from './opening.js';
 
 /** How much nearer than drawn a stud may be: scanned or assumed edges are not exact (common practice). */
 const STUD_DOUBT_MM: Record<string, number> = {
@@ -45,6 +46,9 @@ export interface StudClearance {
   rightKnown: StudPlace['known'] | undefined;
 }
 
+/** Along face A toward the stud that a box hangs on: -1 or 1; 0 where it hangs on none. */
+const hangsToward = ({ face, hangsOn }: Box): number => (hangsOn === 'left' || hangsOn === 'right' ? alongX(face, hangsOn) : 0);
+
 export function studClearance(wall: Wall, box: Box): StudClearance | undefined {
   const opening = openingRect(wall, box);
   if (!opening) return undefined;
@@ -54,10 +58,11 @@ export function studClearance(wall: Wall, box: Box): StudClearance | undefined {
   let hits: number | undefined;
   let leftKnown: StudPlace['known'] | undefined;
   let rightKnown: StudPlace['known'] | undefined;
-  // the opening of a box that hangs on a stud shaves the finish over it
-  const shaved = box.hangsOn === 'left' || box.hangsOn === 'right' ? INTO_STUD_MM + HAIR_MM : HAIR_MM;
+  // the opening of a box that hangs on a stud shaves the finish over that one
+  const hangs = hangsToward(box);
+  const [low, high] = [hangs < 0 ? INTO_STUD_MM + HAIR_MM : HAIR_MM, hangs > 0 ? INTO_STUD_MM + HAIR_MM : HAIR_MM];
   for (const { x: centre, known } of studPlaces(wall)) {
-    if (centre + half > opening.left + shaved && centre - half < opening.right - shaved) hits = centre;
+    if (centre + half > opening.left + low && centre - half < opening.right - high) hits = centre;
     else if (centre < opening.left) {
       leftMm = opening.left - (centre + half);
       leftKnown = known;
@@ -87,19 +92,23 @@ export function studCollision(wall: Wall, box: Box): Judged {
   // as somebody sees it who stands before this side: on the far one left and right change places
   const [low, high] = box.face === 'A' ? (['left', 'right'] as const) : (['right', 'left'] as const);
   const sides = [
-    [`stud to the ${low}`, clearance.leftMm, clearance.leftKnown],
-    [`stud to the ${high}`, clearance.rightMm, clearance.rightKnown],
+    [`stud to the ${low}`, clearance.leftMm, clearance.leftKnown, -1],
+    [`stud to the ${high}`, clearance.rightMm, clearance.rightKnown, 1],
   ] as const;
   const near: StudPlace['known'][] = [];
-  for (const [label, gap, known] of sides)
+  let atItsStud = false;
+  for (const [label, gap, known, toward] of sides)
     if (gap !== undefined && known !== undefined) {
       const doubt = STUD_DOUBT_MM[known]!;
-      if (!atLeast(gap, doubt)) near.push(known);
+      // beside the stud that it hangs on it belongs, once that was found
+      const belongs = !atLeast(gap, doubt) && hangsToward(box) === toward && known !== 'assumed' && known !== 'guessed';
+      if (!belongs && !atLeast(gap, doubt)) near.push(known);
       sums.push({
         terms: [],
         result: term(`opening to ${label}`, gap, 'length'),
-        limit: { ...term(`doubt in its place, ${known}`, doubt, 'length'), relation: '≥' },
+        ...(belongs ? {} : { limit: { ...term(`doubt in its place, ${known}`, doubt, 'length'), relation: '≥' as const } }),
       });
+      atItsStud ||= belongs;
     }
   if (clearance.hits !== undefined) {
     return {
@@ -110,7 +119,8 @@ export function studCollision(wall: Wall, box: Box): Judged {
     };
   }
   const unsure = near.some((known) => known === 'assumed' || known === 'guessed');
-  if (near.length === 0) return { verdict: 'ok', ...collisionWords.betweenStuds(), sums, source: practice };
+  if (near.length === 0)
+    return { verdict: 'ok', ...(atItsStud ? collisionWords.atItsStud() : collisionWords.betweenStuds()), sums, source: practice };
   return {
     verdict: unsure ? 'can’t tell' : 'caution',
     ...(unsure ? collisionWords.studTooNearTaken() : collisionWords.studTooNear()),
@@ -118,14 +128,6 @@ export function studCollision(wall: Wall, box: Box): Judged {
     source: practice,
   };
 }
-
-const TOUCH_MM = 0.001;
-const overlaps = (
-  a: { left: number; right: number; bottom: number; top: number },
-  b: { left: number; right: number; bottom: number; top: number },
-): boolean =>
-  // what touches does not overlap, whatever the last digit says
-  a.left < b.right - TOUCH_MM && b.left < a.right - TOUCH_MM && a.bottom < b.top - TOUCH_MM && b.bottom < a.top - TOUCH_MM;
 
 /** Free depth behind the finished surface of a box's face until an obstacle begins; undefined when its depth isn't known. */
 function depthUntil(wall: Wall, box: Box, obstacle: Obstacle): number | undefined {
@@ -145,12 +147,7 @@ export function obstacleCollision(wall: Wall, box: Box, obstacle: Obstacle): Jud
       sums: [],
       source: practice,
     };
-  const o = {
-    left: obstacle.x.mm,
-    right: obstacle.x.mm + obstacle.width.mm,
-    bottom: obstacle.z.mm,
-    top: obstacle.z.mm + obstacle.height.mm,
-  };
+  const o = thingRect(obstacle);
   const sideways = Math.max(o.left - rect.right, rect.left - o.right);
   const upDown = Math.max(o.bottom - rect.top, rect.bottom - o.top);
   const least = inches(0.5);
@@ -392,9 +389,7 @@ export function surroundings(wall: Wall, box: Box): Judged {
     bottom: (rect.bottom + rect.top) / 2 - inches(2.25),
     top: (rect.bottom + rect.top) / 2 + inches(2.25),
   };
-  const hit = wall.openings.find((o) =>
-    overlaps(plate, { left: o.x.mm, right: o.x.mm + o.width.mm, bottom: o.z.mm, top: o.z.mm + o.height.mm }),
-  );
+  const hit = wall.openings.find((o) => overlaps(plate, thingRect(o)));
   if (hit) return { verdict: 'stop', ...collisionWords.inDoorOrWindow({ kind: hit.kind }), sums: [], source: practice };
   const ends = Math.min(plate.left, wall.length.mm - plate.right);
   const endSum: Sum = {

@@ -19,7 +19,7 @@ import {
   type Site,
   type Wall,
 } from '../model/index.js';
-import { openingRect, type OpeningRect } from './opening.js';
+import { openingRect, overlaps, thingRect, type OpeningRect } from './opening.js';
 import { studSide } from './relocate.js';
 
 /** A gap wider than this round a box has to be filled (NEC 314.21, memory). */
@@ -75,9 +75,6 @@ export interface CutPlan {
   behind: Judged[];
 }
 
-const overlap = (a: { left: number; right: number; bottom: number; top: number }, b: typeof a): boolean =>
-  a.left < b.right && b.left < a.right && a.bottom < b.top && b.bottom < a.top;
-
 /** How far to either side of its box a cable that goes straight up or down may hang (common practice). */
 const HANGS_MM = inches(1.5);
 
@@ -102,7 +99,7 @@ function hangingBehind(
         bottom: side === 'bottom' ? 0 : rect.top,
         top: side === 'top' ? wall.height.mm : rect.bottom,
       };
-      return overlap(around, column) ? [{ cable, own, side }] : [];
+      return overlaps(around, column) ? [{ cable, own, side }] : [];
     });
   });
 }
@@ -149,8 +146,7 @@ function withinReach({ saw, reach }: Cut, to: string, near: number, words: { dee
 function obstaclesBehind(cut: Cut): Judged[] {
   const { wall, box, saw, around } = cut;
   return wall.obstacles.flatMap((o): Judged[] => {
-    const rect = { left: o.x.mm, right: o.x.mm + o.width.mm, bottom: o.z.mm, top: o.z.mm + o.height.mm };
-    if (!overlap(around, rect)) return [];
+    if (!overlaps(around, thingRect(o))) return [];
     const near =
       o.behindA === undefined ? undefined : box.face === 'A' ? o.behindA.mm : o.thick && wallThicknessMm(wall) - o.behindA.mm - o.thick.mm;
     if (near === undefined)
@@ -177,7 +173,7 @@ function boxesBehind(cut: Cut): Judged[] {
   return site.boxes.flatMap((other): Judged[] => {
     if (other.wallId !== wall.id || other.face === box.face) return [];
     const rect = boxRect(wall, other);
-    if (!rect || !overlap(around, rect)) return [];
+    if (!rect || !overlaps(around, rect)) return [];
     const kind = other.kind === 'other' ? undefined : BOX_KINDS[other.kind];
     return [
       withinReach(cut, 'the back of that box', deep - (other.depth?.mm ?? kind?.depthMm ?? deep), {

@@ -1,7 +1,7 @@
 /** The hole to cut: its four edges as distances that a tape can mark out. mm. */
 import { BOX_KINDS, isUkBox } from '../catalog/index.js';
 import { inches } from '../measure/index.js';
-import { alongX, boxBody, boxRect, placeOriginX, type Box, type FaceId, type Place, type Wall } from '../model/index.js';
+import { alongX, boxBody, boxRect, placeOriginX, type Box, type FaceId, type Obstacle, type Place, type Wall } from '../model/index.js';
 
 /** What is exactly at a limit is within it: inches and mm don’t divide, and a place is kept to a ten-thousandth of a mm. */
 export const HAIR_MM = 0.01;
@@ -14,6 +14,18 @@ export interface OpeningRect {
   bottom: number;
   top: number;
 }
+
+const TOUCH_MM = 0.001;
+/** Whether two rectangles of a wall lie over each other; what touches does not, whatever the last digit says. */
+export const overlaps = (a: OpeningRect, b: OpeningRect): boolean =>
+  a.left < b.right - TOUCH_MM && b.left < a.right - TOUCH_MM && a.bottom < b.top - TOUCH_MM && b.bottom < a.top - TOUCH_MM;
+/** What a thing of a wall takes up of it. */
+export const thingRect = ({ x, z, width, height }: Pick<Obstacle, 'x' | 'z' | 'width' | 'height'>): OpeningRect => ({
+  left: x.mm,
+  right: x.mm + width.mm,
+  bottom: z.mm,
+  top: z.mm + height.mm,
+});
 
 /** Opening of a box in wall coordinates: the kind's cut-out round the body's centre line; it sits on the box’s bottom, a lined box of the UK has as much over it as under. */
 export function openingRect(wall: Wall, box: Box): OpeningRect | undefined {

@@ -28,10 +28,12 @@ import {
   onSurface,
   openingRect,
   otherBoxesOn,
+  overlaps,
   studClearance,
   studCollision,
   suitableBoxes,
   surroundings,
+  thingRect,
   withKind,
   besideStud,
   gapToStud,
@@ -339,9 +341,9 @@ function kindFinding(w: Work, b: WorkBox): Finding {
   const { box: target, wall } = b;
   const { job } = w;
   const needed = volumeNeeded(w.planned, wall, target, job.edition);
-  // a stud beside it, and what lies behind it, decide as they do in the survey; one that it would be cut into is said by itself
+  // a stud beside it decides as it does in the survey; one that it would be cut into, and each thing behind it, is said by itself
   const opening = studClearance(wall, target)?.hits === undefined ? openingRect(wall, target) : undefined;
-  const all = suitableBoxes(wall, target.face, {
+  const all = suitableBoxes({ ...wall, obstacles: [] }, target.face, {
     gangs: target.gangs,
     neededIn3: needed,
     unit: job.unit,
@@ -645,16 +647,9 @@ function junctionFindings(w: Work, b: WorkBox): Finding[] {
     }),
   ];
 }
-/** What only touches it doesn't cover it. */
 const covers = (wall: Wall, box: Box, f: Fixture): boolean => {
   const rect = boxRect(wall, box);
-  return (
-    rect !== undefined &&
-    !atMost(rect.right, f.x.mm) &&
-    !atMost(f.x.mm + f.width.mm, rect.left) &&
-    !atMost(rect.top, f.z.mm) &&
-    !atMost(f.z.mm + f.height.mm, rect.bottom)
-  );
+  return rect !== undefined && overlaps(rect, thingRect(f));
 };
 
 /** A box that is moved, enlarged or replaced, by the judgements of the wall; a cure becomes a remedy of the plan. */

@@ -193,6 +193,16 @@ describe('the kind of box', () => {
     // the shallow one itself is not offered again
     expect(remediesOf(smallJob({}, planned({ kind: 'wings-1g-14', gangs: 1 }), { schools: { mount: 'stud-mounted metal' } }), 'box-kind', 'b').map((r) => r.id)).not.toContain('kind-wings-1g-14'); // prettier-ignore
   });
+  it('a thing behind it is said by itself, and of unknown depth is no reason against a kind', () => {
+    const behind = (part: Partial<Obstacle>) => wall({ obstacles: [thing('pipe', 56, part)] });
+    expect([told(behind({}), 'box-kind', 'b'), told(behind({}), 'obstacle', 'b-pipe').map((x) => x.split(' ')[0])]).toEqual([['ok box.kindSuits'], ['can’t']]); // prettier-ignore
+    // 2 in behind the face: a box 3 in deep runs into it
+    const near = behind({ behindA: inch(2), thick: inch(1) });
+    expect([told(near, 'box-kind', 'b'), told(near, 'obstacle', 'b-pipe').map((x) => x.split(' ')[0])]).toEqual([
+      ['ok box.kindSuits'],
+      ['stop'],
+    ]);
+  });
   it('who sets metal boxes at studs is offered the smallest that holds it, deep enough for the device and 1/4 in', () => {
     const metal = (part: Partial<Box> = {}, kind: Parameters<typeof outlet>[3] = 'duplex-15') => school({ mount: 'stud-mounted metal' }, {}, outlet(wings('b', 55, part), 'a', {}, kind)); // prettier-ignore
     expect(told(metal(), 'box-kind', 'b')).toEqual(['note box.kindSuits']);
@@ -202,7 +212,7 @@ describe('the kind of box', () => {
     expect([at.title, box.kind, box.hangsOn]).toEqual(['Screw a metal device box 3 × 2 × 2¾ to the stud beside it', 'metal-device-2-3/4', 'left']); // prettier-ignore
     // taken, nothing stands against it: 1/32 in of its opening lies over the stud, and shaves the finish alone
     const taken = applyEdits(metal(), at.edits);
-    expect([told(taken, 'box-fill', 'b'), told(taken, 'box-kind', 'b'), told(taken, 'stud', 'b').map((x) => x.split(' ')[0])]).toEqual([['ok fill.held'], ['ok box.kindSuits'], ['can’t']]); // prettier-ignore
+    expect([told(taken, 'box-fill', 'b'), told(taken, 'box-kind', 'b'), told(taken, 'stud', 'b')]).toEqual([['ok fill.held'], ['ok box.kindSuits'], ['can’t tell collisions.studTooNearTaken']]); // prettier-ignore
     expect(remediesOf(metal({ kind: 'metal-device-3-1/2', place: place(49.75) }), 'box-kind', 'b').map((r) => r.id)).not.toContain('stud-mounted'); // prettier-ignore
     expect(remediesOf(school({ mount: 'old-work with wings' }), 'box-kind', 'b')).toEqual([]);
   });

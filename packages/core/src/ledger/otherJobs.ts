@@ -5,7 +5,7 @@ import { jobTitles } from '../words/ledger/titles.js';
 import { toldBy } from '../words/phrases.js';
 import { practice } from '../catalog/index.js';
 import { circuitLoad, term, type Finding } from '../codebook/index.js';
-import { onSurface, openingRect } from '../layout/index.js';
+import { onSurface, openingRect, overlaps } from '../layout/index.js';
 import { inches } from '../measure/index.js';
 import { type Box, breakerNumber, type Change, fitting, type Job, type JobInHouse, type Load, planOf, type Wall } from '../model/index.js';
 import { finding, remedy } from './finding.js';
@@ -115,12 +115,7 @@ function sameBay(job: JobInHouse, other: Job): Finding[] {
       const opening = openingRect(wall, their);
       const mine = openingRect(wall, box);
       if (!opening || !mine || opening.left > bay.right || opening.right < bay.left) return [];
-      const over =
-        their.face === box.face &&
-        opening.left < mine.right &&
-        opening.right > mine.left &&
-        opening.bottom < mine.top &&
-        opening.top > mine.bottom;
+      const over = their.face === box.face && overlaps(opening, mine);
       const apart = Math.max(0, Math.max(opening.left - mine.right, mine.left - opening.right));
       return [
         finding(

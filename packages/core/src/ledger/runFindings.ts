@@ -11,11 +11,11 @@ import {
   CARRIES,
   closesBay,
   openingRect,
+  overlaps,
   studClearance,
   studsBetween,
   suitableBoxes,
   withKind,
-  type OpeningRect,
 } from '../layout/index.js';
 import { inches, printLength } from '../measure/index.js';
 import {
@@ -132,7 +132,7 @@ function acrossFindings(w: Work, r: WorkRun, source: WorkBox): Finding[] {
     w.planned.boxes.flatMap((box) => {
       if (box.wallId !== wall.id || box.face !== target.box.face) return [];
       const other = openingRect(wall, box);
-      if (!other || !meet(opening, other)) return [];
+      if (!other || !overlaps(opening, other)) return [];
       const lap = Math.min(opening.right, other.right) - Math.max(opening.left, other.left);
       return [
         finding('stud-opening', [r.cable.id, stud.id, box.id], runTitles.openingAtStud(box.name), {
@@ -146,7 +146,6 @@ function acrossFindings(w: Work, r: WorkRun, source: WorkBox): Finding[] {
   );
   return [...across, ...into];
 }
-const meet = (a: OpeningRect, b: OpeningRect): boolean => a.left < b.right && b.left < a.right && a.bottom < b.top && b.bottom < a.top;
 
 /** A place in the source box's bay, on the far side of it from the stud that blocks. */
 function sameBayRemedy(w: Work, source: WorkBox, target: WorkBox): Remedy[] {

@@ -2,6 +2,7 @@
  * What is in this wall, at one point of it? Everything that is known of both faces, what jobs built there, and, marked as guesses, what walls
  * of this kind usually hold there. A guess is never more than that: it says where to look before the drill goes in.
  */
+import { thingRect } from '../layout/index.js';
 import { inches } from '../measure/index.js';
 import {
   baysLooked, boxRect, boxCentreX, panelsOf, studPlaces, uXOf,
@@ -80,11 +81,11 @@ function things(site: Site, wall: Wall, at: WallPoint): InWall[] {
   const add = (id: string, what: string, how: HowKnown, says: string, awayMm: number) => list.push({ id, what, how, says, awayMm });
   const surely = (known: string): HowKnown => (known === 'assumed' ? 'reckoned' : 'seen');
   for (const o of wall.obstacles) {
-    const rect = { left: o.x.mm, right: o.x.mm + o.width.mm, bottom: o.z.mm, top: o.z.mm + o.height.mm };
+    const rect = thingRect(o);
     add(o.id, o.kind === 'unknown' ? 'something' : o.kind.replace('-', ' '), surely(o.x.known), o.x.known === 'assumed' ? 'put down and not measured' : `${o.x.known}${o.behindA ? '' : '; how deep is not known'}`, awayFromRect(at, rect)); // prettier-ignore
   }
   for (const o of wall.openings) {
-    const rect = { left: o.x.mm, right: o.x.mm + o.width.mm, bottom: o.z.mm, top: o.z.mm + o.height.mm };
+    const rect = thingRect(o);
     const away = awayFromRect(at, rect);
     add(o.id, o.kind, surely(o.x.known), 'an opening of the wall', away);
     // king and jack stud beside it, header over it

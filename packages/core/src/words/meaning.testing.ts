@@ -71,7 +71,7 @@ const MEANS: Readonly<Record<string, Meaning>> = {
   },
   anchors: { ok: 'within', stop: 'tooMuch', cant: 'unread' },
   collisions: {
-    ok: 'masonryNoStuds frontNoStuds betweenStuds obstacleClear cavityDeepEnough boxesBeside notFireRated fireApart insideFront clearOfAll clearAboveTrim',
+    ok: 'masonryNoStuds frontNoStuds betweenStuds atItsStud obstacleClear cavityDeepEnough boxesBeside notFireRated fireApart insideFront clearOfAll clearAboveTrim',
     caution: 'studTooNear obstacleBeside obstacleInFront boxesBehindWithRoom fireBoxAndRim',
     stop: 'intoStud obstacleHit cavityTooShallow boxesInOne boxesMeet fireTooNear fireOpeningTooLarge plateOutsideFront inDoorOrWindow pastEnd onTrim',
     cant: 'noStudFound boxUnplaced studTooNearTaken obstacleDepthUnknown boxDepthUnknown frontDepthUnknown cavityTaken aBoxUnplaced boxesDepthUnknown fireUnknown garageWallUnknown frontAsAssumed trimUnmeasured',

@@ -1,9 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import type { BoxKindId } from '@saddle/core/catalog';
-import { suitableBoxes } from '@saddle/core/layout';
 import type { WorkBox } from '@saddle/core/ledger';
 import type { Box } from '@saddle/core/model';
-import { volumeNeeded, type BoxJudgement } from '@saddle/core/survey';
+import type { BoxJudgement } from '@saddle/core/survey';
 import { JobSession } from '../job/job-session';
 import { CutList } from '../survey/cut-list';
 
@@ -60,11 +59,5 @@ export class BoxTable {
   readonly selected = input.required<Box>();
   readonly judged = input<BoxJudgement>();
   readonly chosen = output<BoxKindId>();
-  protected readonly kinds = computed(() => {
-    const { box: target, wall } = this.shown();
-    const neededIn3 = volumeNeeded(this.session.planned(), wall, target, this.session.job().edition);
-    return suitableBoxes(wall, target.face, { gangs: target.gangs, neededIn3, unit: this.session.unit() }).filter(
-      (k) => k.kind.gangs === target.gangs,
-    );
-  });
+  protected readonly kinds = computed(() => this.session.judgeBox(this.shown())?.kinds ?? []);
 }

@@ -11,6 +11,7 @@ export const collisionWords = phrases('collisions', {
   boxUnplaced: () => ({ says: 'the box has no place on the wall', ask: 'Give its distance from a reference.' }),
   intoStud: () => 'the opening would be cut into a stud',
   betweenStuds: () => 'the opening stays between studs',
+  atItsStud: () => 'against the stud it hangs on: the finish alone is cut over it',
   studTooNear: () => 'nearer to a stud than its place is known',
   studTooNearTaken: () => ({ says: 'nearer to a stud than its place is known', ask: FIND_A_STUD }),
   obstacleClear: ({ kind }: { kind: string }) => `clear of the ${kind}`,
