@@ -61,6 +61,17 @@ export const Money = z.strictObject({
 });
 export type Money = z.infer<typeof Money>;
 
+const [FIRST_YEAR, LAST_YEAR] = [1500, 2100];
+/** The year a house was built, as it is written; nothing is not known. A text that is no year comes back as the words that say so. */
+export function readYearBuilt(text: string): { ok: true; value: number | undefined } | { ok: false; message: string } {
+  const written = text.trim();
+  if (written === '') return { ok: true, value: undefined };
+  const year = /^\d{4}$/.test(written) ? Number(written) : NaN;
+  if (year >= FIRST_YEAR && year <= LAST_YEAR) return { ok: true, value: year };
+  const say = `“${written.slice(0, 30)}” is not a year from ${FIRST_YEAR} to ${LAST_YEAR}`;
+  return { ok: false, message: `${say}: write it in four digits, such as 1978, or leave it open.` };
+}
+
 export const House = z.strictObject({
   format: z.literal('saddle-house'),
   version: z.literal(DOCUMENT_VERSION),
@@ -69,7 +80,7 @@ export const House = z.strictObject({
   edition: Book,
   unit: z.enum(['in', 'mm']),
   /** year it was built; decides what dust may hold */
-  built: z.number().int().min(1500).max(2100).optional(),
+  built: z.number().int().min(FIRST_YEAR).max(LAST_YEAR).optional(),
   note: Remark.optional(),
   site: Site,
   /** supply, in a house by the UK book */

@@ -7,7 +7,7 @@ import type * as z from 'zod';
 import { quoted } from './fieldError.js';
 import { measured } from './known.js';
 import { usualWhen } from './when.js';
-import { Alteration, Bench, BoxWiring, CableWay, Final, FreeEnd, Incoming, JobWant, KeptEntry, LogBatch, LogEntry, MeasuredLength, Money, Panel, Photo, PhotoMeasure, Picture, PriceNote, RacewayParts, Search, StepValue, Strip, TestSheet, Tick, Timer, WantLamps, WantLoad, When, Actual, DeadProof } from './index.js'; // prettier-ignore
+import { Alteration, Bench, BoxWiring, CableWay, Final, FreeEnd, Incoming, JobWant, KeptEntry, LogBatch, LogEntry, MeasuredLength, Money, Panel, Photo, PhotoMeasure, Picture, PriceNote, RacewayParts, Search, StepValue, Strip, TestSheet, Tick, Timer, WantLamps, WantLoad, When, Actual, DeadProof, readYearBuilt } from './index.js'; // prettier-ignore
 
 const AT = '2026-11-26T09:30:00.000Z';
 type Path = readonly (string | number)[];
@@ -383,4 +383,15 @@ describe('when it is done, before anybody says so', () => {
       staysOn: [],
       pins: [],
     }));
+});
+
+describe('the year a house was built, as it is written', () => {
+  it.each([['1978', 1978], [' 1500 ', 1500], ['2100', 2100], ['', undefined], ['  ', undefined]] as const)('“%s” is %s', (text, value) => expect(readYearBuilt(text)).toEqual({ ok: true, value })); // prettier-ignore
+  it.each(['1499', '2101', '78', '19', 'nineteen', '1978.5', '-1978', '01978', '1e3'])(
+    '“%s” is none: what came and what would do',
+    (text) => {
+      const read = readYearBuilt(text);
+      expect(!read.ok && read.message).toBe(`“${text}” is not a year from 1500 to 2100: write it in four digits, such as 1978, or leave it open.`); // prettier-ignore
+    },
+  );
 });

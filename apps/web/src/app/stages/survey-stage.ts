@@ -10,6 +10,7 @@ import {
   type Wall,
   takeFrom,
   changeIn,
+  readYearBuilt,
 } from '@saddle/core/model';
 import { nanoid } from 'nanoid';
 import { ChoiceField, type Choice } from '../fields/choice-field';
@@ -99,9 +100,11 @@ export class SurveyStage {
   protected setLoad(id: string, part: { continuous?: boolean; fixed?: boolean }): void {
     this.edit('Load', (site) => changeIn(site, 'loads', id, part));
   }
+  protected readonly wrongYear = signal('');
   protected setYear(text: string): void {
-    const year = text === '' ? undefined : Number(text);
-    this.session.house.editHouse('Year of the house', (house) => ({ ...house, built: year }));
+    const year = readYearBuilt(text);
+    this.wrongYear.set(year.ok ? '' : year.message);
+    if (year.ok) this.session.house.editHouse('Year of the house', (house) => ({ ...house, built: year.value }));
   }
   protected setEdition(edition: string | undefined): void {
     this.session.house.editHouse('Edition of the rules', (house) => ({ ...house, edition: edition as House['edition'] }));

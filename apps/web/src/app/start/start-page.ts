@@ -21,6 +21,7 @@ import {
   type Job,
   type MeasuredLength,
   type Purpose,
+  readYearBuilt,
 } from '@saddle/core/model';
 import {
   fromBox,
@@ -214,8 +215,9 @@ export class StartPage {
   protected async makeHouse(event: Event): Promise<void> {
     event.preventDefault();
     (document.activeElement as HTMLElement | null)?.blur();
-    if (!this.newHouse().name.trim()) return this.errors.set(['Give the house a name.']);
-    this.errors.set([]);
+    const wrong = this.wrongHouse();
+    this.errors.set(wrong);
+    if (wrong.length > 0) return;
     this.busy.set(true);
     try {
       const made = await this.createHouse();
@@ -248,12 +250,24 @@ export class StartPage {
     this.lengths.update((l) => ({ ...l, [key]: value }));
   }
 
+  private readonly year = computed(() => readYearBuilt(this.newHouse().built));
+  /** the year is judged once the field is left: nobody is told off while typing */
+  protected readonly yearLeft = signal(false);
+  protected readonly wrongYear = computed(() => {
+    const year = this.year();
+    return year.ok || !this.yearLeft() ? '' : year.message;
+  });
+  private wrongHouse(): string[] {
+    if (this.houseId() !== 'new') return [];
+    const year = this.year();
+    return [...(this.newHouse().name.trim() ? [] : ['Give the house a name.']), ...(year.ok ? [] : [`Built in: ${year.message}`])];
+  }
+
   private missing(): string[] {
     const f = this.form();
     const l = this.lengths();
     const where = this.where();
     const wanted: [boolean, string][] = [
-      [this.houseId() !== 'new' || this.newHouse().name.trim() !== '', 'Give the house a name.'],
       [where !== 'surveyed' || this.atBox() || f.face !== undefined, 'Say which wall, seen from which room.'],
       [
         where !== 'surveyed' || this.atBox() || l['wanted'] !== undefined,
@@ -290,7 +304,7 @@ export class StartPage {
           ] as [boolean, string][])
         : []),
     ];
-    return wanted.filter(([ok]) => !ok).map(([, says]) => says);
+    return [...this.wrongHouse(), ...wanted.filter(([ok]) => !ok).map(([, says]) => says)];
   }
 
   protected async start(event: Event): Promise<void> {
@@ -405,6 +419,7 @@ export class StartPage {
   /** The new house as it will be. */
   private draft(): House {
     const h = this.newHouse();
+    const year = readYearBuilt(h.built);
     return {
       format: 'saddle-house',
       version: DOCUMENT_VERSION,
@@ -412,7 +427,7 @@ export class StartPage {
       name: h.name.trim(),
       edition: h.edition,
       unit: h.unit,
-      ...(h.built ? { built: Number(h.built) } : {}),
+      ...(year.ok && year.value !== undefined ? { built: year.value } : {}),
       site: emptySite(),
     };
   }
