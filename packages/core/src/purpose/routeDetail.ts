@@ -1,9 +1,21 @@
 /** Everything that follows from one way: what is bored, opened, stapled, cut and bought, and whether the wire is thick enough. */
 import { wayWords } from '../words/purpose/routeDetail.js';
 import { freeEndBySchool, LEAST_FREE_MM, product, sheathBySchool, term, type Judged } from '../codebook/index.js';
-import { facePoints, runOfBoxes, switchOn } from '../circuit/index.js';
+import { facePoints, runOfBoxes, switchOn, type FacePoint } from '../circuit/index.js';
 import { feet, inches, printLength, printMark, toFeet } from '../measure/index.js';
-import { DEFAULT_SCHOOLS, type House, isPanel, ownAmps, PANEL, subpanelOf, type Sum, type Want, usBook, spaceOf } from '../model/index.js';
+import {
+  type Bench,
+  DEFAULT_SCHOOLS,
+  type House,
+  isPanel,
+  ownAmps,
+  PANEL,
+  subpanelOf,
+  type Sum,
+  type Want,
+  usBook,
+  spaceOf,
+} from '../model/index.js';
 import { inside, racewayPlan, traced, USUAL_STOCK, type FrameEdge, type Framing, type RacewayPlan, type Traced } from '../route/index.js';
 import type { RouteOption } from './searchRoutes.js';
 import { wantAmps } from './outletPlan.js';
@@ -192,23 +204,22 @@ export function electrical(house: House, want: Want, option: RouteOption, runMm:
     if (i === 0 && !own) c.gauge = there === 12 || there === 14 ? there : amps >= 20 ? 12 : 14;
   });
   const last = bench.devices.at(-1)!;
-  bench.plugged.push({
-    id: 'wanted',
-    name: want.name,
-    deviceId: last.id,
-    face: 'upper',
-    watts: plugA * US_VOLTS,
-    powerFactor: 1,
-    on: true,
-  });
-  const point = facePoints(switchOn(bench, { celsius: 75 })).find((p) => p.deviceId === last.id && p.face === 'upper')!;
-  const ok = point.dropPercent <= 3;
+  const load = {
+    ...{ id: 'wanted', name: want.name, deviceId: last.id, face: 'upper' as const },
+    ...{ watts: plugA * US_VOLTS, powerFactor: 1, on: true },
+  };
+  const faceOf = (plugged: Bench['plugged']): FacePoint =>
+    facePoints(switchOn({ ...bench, plugged }, { celsius: 75 })).find((p) => p.deviceId === last.id && p.face === 'upper')!;
+  const loaded = faceOf([load]);
+  // what is plugged in lies beside the short and takes no part in its loop
+  const short = faceOf([]);
+  const ok = loaded.dropPercent <= 3;
   // by its magnet; a dead short that only heats the breaker burns for a minute or more (common practice)
-  const trips = point.trip?.from === 0 ? point.trip : undefined;
+  const trips = short.trip?.from === 0 ? short.trip : undefined;
   // the length is noted for the circuit: to which of its boxes it was measured, nobody can tell
   const boxes = house.site.boxes.filter((b) => b.circuitId === circuit?.id).length;
   const vague = !own && boxes > 1;
-  const left = { volts: point.volts, plugA, shortA: point.shortA, withinS: trips?.to };
+  const left = { volts: loaded.volts, plugA, shortA: short.shortA, withinS: trips?.to };
   return {
     verdict: vague ? 'can’t tell' : trips && ok ? 'ok' : 'caution',
     ...(vague ? wayWords.leftVague({ ...left, circuit: circuit!.number, boxes, feed: option.feed.name }) : wayWords.left(left)),
@@ -219,13 +230,13 @@ export function electrical(house: House, want: Want, option: RouteOption, runMm:
           term(own ? 'panel to the outlet' : i === 0 ? `panel to ${option.feed.name}` : 'on to the outlet', toFeet(mm), 'ft'),
         ),
         formula: 'solved with its source, conductors at 75 °C, and contacts; all of the load at the far end',
-        result: term('drop', point.dropPercent, '%'),
+        result: term('drop', loaded.dropPercent, '%'),
         limit: { ...term('recommended, at most', 3, '%'), relation: '≤' },
       },
       {
-        terms: [term('loop, source and both conductors', point.loopOhm, 'Ω')],
+        terms: [term('loop, source and both conductors', short.loopOhm, 'Ω')],
         formula: 'volts ÷ loop',
-        result: term('dead short', point.shortA, 'A'),
+        result: term('dead short', short.shortA, 'A'),
       },
     ],
   };
@@ -248,7 +259,7 @@ function buyList(
   if (want.kind === 'raceway' && raceway)
     put(`${option.gauge} AWG single wire, each of hot, neutral and ground`, inFeet(Math.ceil(raceway.conductorMm / feet(1)) * feet(1)));
   else put(`${option.gauge}-2 cable with ground`, inFeet(Math.ceil((sum((t) => t.run.cutMm) * 1.15) / feet(1) - 1e-6) * feet(1)));
-  if (isPanel(house.site, option.feed.id)) put('20 A breaker of the type listed for the panel', 1);
+  if (isPanel(house.site, option.feed.id)) put(`${ownAmps(want)} A breaker of the type listed for the panel`, 1);
   if (want.kind === 'outlet' || want.kind === 'run') put('box and receptacle', want.places.length);
   if (lamps) {
     put('lampholder with its box', lamps.at.length);

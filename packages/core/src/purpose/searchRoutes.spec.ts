@@ -5,36 +5,18 @@
  */
 import { describe, expect, it } from 'vitest';
 import { inches } from '../measure/index.js';
-import { EVEN_WEIGHTS, measured, type Criterion, type House, type Room, type Site, type Wall, type Want } from '../model/index.js';
+import type { Criterion, Room, Site, Wall, Want } from '../model/index.js';
 import type { FeedCandidate } from '../feeds/index.js';
 import { houseAt } from '../panel/smallJob.testing.js';
 import { sub } from '../panel/smallPanel.testing.js';
-import { boxOn, placeOn, smallHouse, wallOf } from '../route/smallHouse.testing.js';
-import { against, frameFor, partsAt, placeProblem, printFigure, regionOf, searchRoutes, type RouteOption, type SearchOptions } from './searchRoutes.js'; // prettier-ignore
+import { boxOn, placeOn, wallOf, type smallHouse } from '../route/smallHouse.testing.js';
+import { against, bestIn, frameFor, handfulOf, partsAt, placeProblem, printFigure, regionOf, searchRoutes, type RouteOption, type SearchOptions } from './searchRoutes.js'; // prettier-ignore
+import { at, b, brick, feed, home, openWall, PRICES, QUICK, search, siteOf, wish } from './smallWish.testing.js';
 
-const at = (inch: number) => measured(inches(inch));
-const PRICES: House['prices'] = { 'cable-14': 1, 'cable-12': 2, 'cable-10': 3, board: 7, batten: 0, screw: 0, 'joint-tape': 0, compound: 0, seal: 0.5, track: 3, cover: 1, 'raceway-fitting': 6, sleeve: 9, sealant: 0, 'in-use-cover': 0, breaker: 11 }; // prettier-ignore
-const circuit = { id: 'c15', number: '1', name: 'den', voltsNominal: 120 as const, breakerA: 15 as const };
-const b = boxOn('b', 'n', 24, { circuitId: 'c15' });
-const siteOf = (part: Parameters<typeof smallHouse>[0] = {}, more: Partial<Site> = {}): Site => ({ ...smallHouse({ boxes: [b], ...part }), circuits: [circuit, { ...circuit, id: 'c20', breakerA: 20 }, { ...circuit, id: 'c40', breakerA: 40 }, { ...circuit, id: 'open', breakerA: undefined }] as Site['circuits'], ...more }); // prettier-ignore
-const home = (part: Parameters<typeof smallHouse>[0] = {}, more: Partial<Site> = {}): House =>
-  houseAt(siteOf(part, more), { prices: PRICES });
-const wish = (part: Partial<Want> = {}): Want => ({
-  ...{ id: 'j', name: 'Desk', kind: 'outlet', places: [placeOn('n', 56)], loads: [], ownCircuit: false, mayShow: false, forbidden: [] },
-  weights: EVEN_WEIGHTS,
-  ...part,
-});
-type Verdict = FeedCandidate['findings'][number]['verdict'];
-const feed = (id: string, part: Partial<FeedCandidate> = {}, verdicts: Verdict[] = []): FeedCandidate => ({ id, name: `box ${id}`, way: 'wall', where: '', studs: undefined, verdict: 'ok', findings: verdicts.map((verdict) => ({ verdict })), cures: [], refused: false, editions: [], ...part }) as unknown as FeedCandidate; // prettier-ignore
-/** A patch dries an hour and a half: a sixteenth of a day, told as a tenth. */
-const QUICK: SearchOptions = { schools: { compound: 'setting, same day' } };
-const search = (house: House, want: Partial<Want> = {}, feeds = [feed('b')], options = QUICK) => searchRoutes(house, wish(want), { ...options, feeds }); // prettier-ignore
 const shown = (list: readonly RouteOption[]) => list.map((o) => [o.title, o.cost]);
 const found = (...args: Parameters<typeof search>) => shown(search(...args).found.options);
 /** Opening the box 20 minutes; two studs at 20 + 35 and 2 of fishing each; 16 in of cable and a patch each; the bay and each stud with its bay in doubt. */
 const STUDS = [20 + 57 + 57, 833 + 833, 2, 1, 1 + 2 + 2];
-const brick: Partial<Wall> = { framing: { ...wallOf('n', 120, { A: 'den', B: 'out' }).framing, material: 'masonry' } };
-const open: Partial<Wall> = { faces: { A: { roomId: 'den', layers: [], open: true }, B: { roomId: 'out', layers: [] } } };
 
 describe('a way through two studs', () => {
   const result = search(home());
@@ -89,7 +71,7 @@ describe('a way through two studs', () => {
     const title = (fromLeft: number, walls: Record<string, Partial<Wall>> = {}) => found(home({ walls }), { places: [placeOn('n', fromLeft)] })[0]; // prettier-ignore
     expect([title(40)![0], title(28)![0]]).toEqual(['From box b: through one stud', 'From box b: within the bay']);
     // in open framing 8 minutes a stud and 2 of fishing; up from 15 7/8 to 30 1/4 in and down again: 365 mm, 1 minute and 1.20 each way
-    expect(title(56, { n: open })).toEqual(['From box b: through 2 studs', [20 + 1 + 10 + 10 + 1, 120 + 133 + 133 + 120, 0, 0, 0]]);
+    expect(title(56, { n: openWall })).toEqual(['From box b: through 2 studs', [20 + 1 + 10 + 10 + 1, 120 + 133 + 133 + 120, 0, 0, 0]]);
   });
 });
 
@@ -118,9 +100,13 @@ describe('which feeds', () => {
     expect(no({ from: 'gone' }, both).problem).toBe('The box that power was to come from is not in the survey any more: choose another, or whichever suits best.'); // prettier-ignore
   });
   it('other boxes are no way through: a cable from behind one goes round it', () => {
-    // the box c between b and the place hangs in bay 3; nothing says it is opened
-    const between = home({ boxes: [b, boxOn('c', 'n', 40, { circuitId: 'c15' })] });
-    expect(search(between).found.options[0]!.through.map((t) => t.space)).toEqual(['feed/b', 'bay/n/1', 'bay/n/2', 'bay/n/3']);
+    // b hangs on the shop’s side of the wall between, c on the den’s side of its bay: by c’s box a raceway would begin in the den
+    const back = boxOn('b', 'e', 56, { face: 'B', circuitId: 'c15' });
+    const two = home({ boxes: [back, boxOn('c', 'e', 40, { circuitId: 'c15' })] });
+    const titles = (feeds: FeedCandidate[]) =>
+      search(two, { mayShow: true, places: [placeOn('e', 8)] }, feeds).found.options.map((o) => o.title);
+    expect(titles([feed('b')])).toEqual(['From box b: through 2 studs']);
+    expect(titles([feed('b'), feed('c')])[0]).toBe('From box c: in a raceway');
   });
 });
 
@@ -200,7 +186,8 @@ describe('over and under the room', () => {
   it('by a point that was set: the nearest place of that part', () => {
     const den: Partial<Room> = { above: 'attic', below: 'basement', joistsAbove: { runs: 'along-first' }, joistsBelow: { runs: 'along-first' } }; // prettier-ignore
     const { frame } = over(den).found.options[0]!;
-    const node = frame.nodes.findIndex((n) => n.space === 'attic/1');
+    // the last of the attic’s points
+    const node = frame.nodes.map((n) => n.space).lastIndexOf('attic/1');
     const { x, y } = frame.nodes[node]!;
     const by = over(den, { via: { space: 'attic/1', x: x + 20, y: y - 20 } }).found.options;
     expect(by.every((o) => o.nodes.includes(node))).toBe(true);
@@ -229,28 +216,53 @@ describe('named by what lies on it', () => {
 });
 
 describe('a handful is shown', () => {
-  // a box in each of six bays of the south wall
-  const boxes = [24, 40, 56, 72, 88, 104].map((x, i) => boxOn(`s${i}`, 's', x, { circuitId: 'c15' }));
-  const feeds = boxes.map((x, i) =>
-    feed(
-      x.id,
-      {},
-      Array.from({ length: 3 * i }, () => 'can’t tell' as const),
-    ),
-  );
-  // each further one is a stud nearer, which are two doubts less, and itself three more: none beats another
-  const { options, unbeaten } = search(home({ boxes }), { places: [placeOn('s', 116)] }, feeds).found;
-  it('five at most: the favourite, the best by each criterion, each feed once', () => {
-    expect([options.length, new Set(options.map((o) => o.feed.id)).size]).toEqual([5, 5]);
-    expect(options.map((o) => o.favourite)).toEqual([true, false, false, false, false]);
-    expect(options.map((o) => o.score)).toEqual([...options.map((o) => o.score)].sort((a, c) => a - c));
-    expect(unbeaten).toBe(6);
+  const cost = (...c: number[]): RouteOption['cost'] => [50, 50, 50, 50, 50].map((x, k) => c[k] ?? x) as RouteOption['cost'];
+  const option = (key: string, part: Partial<{ feed: string; title: string; cost: RouteOption['cost'] }> = {}) => ({ key, title: part.title ?? key, cost: part.cost ?? cost(), feed: { id: part.feed ?? 'b' } }); // prettier-ignore
+  const shownOf = (list: ReturnType<typeof option>[], chosen?: string) => handfulOf(list.map((o, score) => ({ ...o, score })), chosen).map((o) => o.key); // prettier-ignore
+  const many = (count: number, part: Parameters<typeof option>[1] = {}) => Array.from({ length: count }, (_, i) => option(`w${i}`, part));
+  it('five at most, by their score', () => {
+    expect([shownOf(many(7)), shownOf(many(2)), shownOf([])]).toEqual([['w0', 'w1', 'w2', 'w3', 'w4'], ['w0', 'w1'], []]);
+  });
+  it('the best by each criterion before others, be it the last by score; none for one in which one shown is as good', () => {
+    const last = option('cheap', { cost: cost(60, 10) });
+    expect(shownOf([...many(6), last])).toEqual(['w0', 'w1', 'w2', 'w3', 'cheap']);
+    expect(shownOf([option('first', { cost: cost(60, 10) }), ...many(6), last])).toEqual(['first', 'w0', 'w1', 'w2', 'w3']);
+    // the first of those that are as good
+    expect(shownOf([...many(6), option('a', { cost: cost(60, 10) }), option('c', { cost: cost(60, 10) })])).toContain('a');
+    // five criteria, each best at another way: the favourite and four of them
+    const each = [0, 1, 2, 3, 4].map((k) => option(`k${k}`, { cost: cost(...Array.from({ length: 5 }, (_, i) => (i === k ? 1 : 90))) }));
+    expect(shownOf([...many(3), ...each])).toEqual(['w0', 'k0', 'k1', 'k2', 'k3']);
+  });
+  it('another feed before another bay; what goes by the same name from the same feed only once', () => {
+    expect(shownOf([...many(6), option('other', { feed: 'c' })])).toEqual(['w0', 'w1', 'w2', 'w3', 'other']);
+    expect(shownOf([...many(6), ...['c', 'd', 'e', 'f', 'g'].map((f) => option(f, { feed: f }))])).toEqual(['w0', 'c', 'd', 'e', 'f']);
+    expect(shownOf(many(4, { title: 'over the attic' }))).toEqual(['w0']);
+    expect(shownOf([...many(2, { title: 'over the attic' }), option('c', { feed: 'c', title: 'over the attic' }), option('d', { title: 'through a stud' })])).toEqual(['w0', 'c', 'd']); // prettier-ignore
   });
   it('and the one that was chosen, though it is none of them', () => {
-    const all = search(home({ boxes }), { places: [placeOn('s', 116)], from: undefined as never, forbidden: options.map((o) => `feed/${o.feed.id}`) }, feeds).found.options; // prettier-ignore
-    const left = all.find((o) => !options.some((x) => x.key === o.key))!;
-    const six = search(home({ boxes }), { places: [placeOn('s', 116)], chosen: left.key }, feeds).found.options;
-    expect([six.length, six.map((o) => o.key).includes(left.key)]).toEqual([6, true]);
+    expect([shownOf(many(7), 'w6'), shownOf(many(7), 'w1'), shownOf(many(7), 'gone')].map((l) => l.at(-1))).toEqual(['w6', 'w4', 'w4']);
+    expect(shownOf(many(7), 'w6')).toHaveLength(6);
+  });
+  it('best is what none of all beats, and some of those shown does worse', () => {
+    const [a, c, d] = [cost(1, 5, 5, 0, 0), cost(2, 3, 5, 0, 0), cost(9, 1, 5, 0, 0)];
+    const of = (...list: RouteOption['cost'][]) => list.map((x) => ({ cost: x }));
+    expect([bestIn(a, of(a, c)), bestIn(c, of(a, c)), bestIn(c, of(a, c, d), of(a, c)), bestIn(a, of(a)), bestIn(d, of(d, a), of(d))]).toEqual([['hours'], ['money'], [], [], []]); // prettier-ignore
+  });
+  it('from the den: a box in each of six bays of the south wall, each a stud nearer and itself in doubt three times more', () => {
+    const boxes = [24, 40, 56, 72, 88, 104].map((x, i) => boxOn(`s${i}`, 's', x, { circuitId: 'c15' }));
+    const feeds = boxes.map((x, i) =>
+      feed(
+        x.id,
+        {},
+        Array.from({ length: 3 * i }, () => 'can’t tell' as const),
+      ),
+    );
+    const six = (want: Partial<Want> = {}) => search(home({ boxes }), { places: [placeOn('s', 116)], ...want }, feeds).found;
+    // a stud less is two doubts less: none beats another
+    expect([six().options.length, new Set(six().options.map((o) => o.feed.id)).size, six().unbeaten]).toEqual([5, 5, 6]);
+    const left = boxes.find((x) => !six().options.some((o) => o.feed.id === x.id))!.id;
+    const [key] = six({ from: left }).options.map((o) => o.key);
+    expect(six({ chosen: key! }).options.map((o) => o.feed.id)).toContain(left);
   });
 });
 
@@ -269,6 +281,18 @@ describe('what nobody said', () => {
     const hut: Room = { id: 'hut', name: 'hut', use: 'workshop', above: 'flat-roof', below: 'slab', sides: walls.map((w) => ({ wallId: w.id, face: 'A', turn: 'right' })) }; // prettier-ignore
     const gaps = search(houseAt({ ...site, walls: [...site.walls, ...walls], rooms: [...site.rooms, hut] })).gaps;
     expect(gaps).toContain('nobody said where hut lies in the plan');
+  });
+  it('where nothing leads, what stops the cable at the feed’s end is told as well; what lies elsewhere is not', () => {
+    const walls = ['p', 'q', 'r', 't'].map((id, i) => wallOf(id, i % 2 ? 60 : 72, { A: 'hut', B: 'out' }));
+    const site = siteOf({ den: { above: 'flat-roof', below: 'slab' }, shop: { above: 'attic', below: 'slab' }, boxes: [boxOn('b', 'e2', 40, { circuitId: 'c15' })] }); // prettier-ignore
+    const hut: Room = { id: 'hut', name: 'hut', use: 'workshop', above: 'flat-roof', below: 'slab', sides: walls.map((w) => ({ wallId: w.id, face: 'A', turn: 'right' })) }; // prettier-ignore
+    const house = houseAt({ ...site, walls: [...site.walls, ...walls], rooms: [...site.rooms, hut] });
+    const { problem, gaps } = search(house, { forbidden: ['bay/n/2', 'bay/n/4', 'bay/e2/0', 'bay/e2/5', 'attic/1'] });
+    expect(problem).toBe('No fit feed is reached from there.');
+    expect(gaps).toEqual(expect.arrayContaining(['over the den is a flat roof: no room for a cable', 'under the den is a slab', 'under the shop is a slab'])); // prettier-ignore
+    expect(gaps.filter((g) => g.includes('over the hut') || g.includes('under the hut'))).toEqual([]);
+    // a feed that hangs nowhere stops nothing
+    expect(search(house, { forbidden: ['bay/n/2', 'bay/n/4'] }, [feed('panel')]).problem).toBe('No fit feed is reached from there.');
   });
 });
 
@@ -300,7 +324,7 @@ describe('in a raceway', () => {
   it('says between which of its outlets no track goes on', () => {
     const parted = along([placeOn('n', 56), placeOn('n', 88), placeOn('n2', 40)]);
     expect(parted.problem).toBe('No track goes on from outlet 2 to outlet 3: something stands between them, or how their walls meet is not known.'); // prettier-ignore
-    expect(parted.found.options).toEqual([]);
+    expect([parted.found.options, parted.gaps]).toEqual([[], ['nobody said on which wall the panel hangs']]);
     expect(along([placeOn('n', 56), placeOn('n2', 40), placeOn('n', 88)]).problem).toContain('from outlet 1 to outlet 2');
   });
   it('beside ways in the wall where it may show', () => {
@@ -326,12 +350,21 @@ describe('a run of outlets', () => {
     const { options } = search(home(), { kind: 'run', places: [placeOn('n', 104), placeOn('n', 56), placeOn('n', 72)] }).found;
     expect([options[0]!.order, options[0]!.from, options[0]!.firstPlace]).toEqual([[1, 2, 0], [-1, 0, 1], 1]);
   });
+  it('waits run side by side: of the way to it and on from there the longer counts', () => {
+    // the first place lies in the bay of its feed; two studs on from there are opened
+    const [first] = search(home(), { kind: 'run', places: [placeOn('n', 28), placeOn('n', 56)] }).found.options;
+    expect(first!.cost).toEqual([20 + 114, 1666, 2, 1, 1 + 4]);
+  });
+  it('one of whose places can’t be reached from the others has no way', () => {
+    const cut = search(home(), { kind: 'run', places: [placeOn('n', 56), placeOn('n', 88)], forbidden: ['bay/n/4', 'bay/n/6'] });
+    expect([cut.problem, cut.found.options]).toEqual(['No fit feed is reached from there.', []]);
+  });
   it('of one place is as an outlet', () => {
     const [one] = search(home(), { kind: 'run' }).found.options;
     expect([one!.cost, one!.order]).toEqual([STUDS, undefined]);
   });
   it('where it goes on in two directions its key says what feeds each', () => {
-    expect([partsAt([-1, 0, 1]), partsAt([-1, 0, 0, 2]), partsAt([-1, 0, 1, 1, 0]), partsAt([-1])]).toEqual([[], [0], [1, 0], []]);
+    expect([partsAt([-1, 0, 1]), partsAt([-1, 0, 0, 2]), partsAt([-1, 0, 1, 1, 0]), partsAt([-1]), partsAt([-1, 0, -1])]).toEqual([[], [0], [1, 0], [], []]); // prettier-ignore
     // fed in the middle of the wall, on to either side
     const { options } = search(home({ boxes: [boxOn('b', 'n', 56, { circuitId: 'c15' })] }), { kind: 'run', places: [placeOn('n', 24), placeOn('n', 58), placeOn('n', 100)] }).found; // prettier-ignore
     expect([options[0]!.order, options[0]!.from, options[0]!.key.split('#')[1]]).toEqual([[1, 0, 2], [-1, 0, 0], '1-0-2/-1-0-0']);
@@ -359,11 +392,12 @@ describe('a place that can’t be', () => {
     expect([on(46.12), on(46.16), on(49.84), on(49.88)]).toEqual([false, true, true, false]);
     // seen from the other face
     expect(problem({}, { face: 'B', fromLeft: at(72.5) })).toBe('Desk at 72 1/2" would sit on the stud at 72" (reckoned): 70 1/8" or 73 7/8" from the left end is clear of it.'); // prettier-ignore
-    // no box fits between the end and the wall’s end
+    // no box fits between the stud and the wall’s end
+    expect(problem({}, { fromLeft: at(119) })).toBe('Desk at 119" would sit on the stud at 119 1/4" (reckoned): 117 3/8" from the left end is clear of it.'); // prettier-ignore
     expect(problem({}, { fromLeft: at(1) })).toBe(
       'Desk at 1" would sit on the stud at 3/4" (reckoned): 2 5/8" from the left end is clear of it.',
     );
-    expect([on(48, brick), on(48, open), on(48, {}, { kind: 'raceway' }), on(48, { framing: { ...wallOf('n', 120, { A: 'den', B: 'out' }).framing, knownStud: undefined as never } })]).toEqual([false, false, false, false]); // prettier-ignore
+    expect([on(48, brick), on(48, openWall), on(48, {}, { kind: 'raceway' }), on(48, { framing: { ...wallOf('n', 120, { A: 'den', B: 'out' }).framing, knownStud: undefined as never } })]).toEqual([false, false, false, false]); // prettier-ignore
     // every place is looked at
     expect(problem({}, {}, { kind: 'run', places: [placeOn('n', 56), placeOn('n', 64)] })).toContain('on the stud at 64"');
   });
@@ -401,6 +435,12 @@ describe('a house of many walls is searched round the place first', () => {
     expect(r({ via: { space: 'attic/1', x: corner.x - inches(10), y: corner.y + inches(40) } })).toEqual([42 + 384, 40 + 384]);
     expect(regionOf(houseAt(far(90)), wish(), [feed('nowhere')])).toBeUndefined();
   });
+  it('nothing within it: wherever it leads', () => {
+    // a strip of 10 in to either side of the north wall holds none of the way round the room
+    const region = { left: inches(-10), right: inches(130), low: inches(-10), high: inches(10) };
+    const round = (more: SearchOptions) => searchRoutes(home(), wish({ forbidden: ['bay/n/2'] }), { ...QUICK, feeds: b1, ...more }).found.options.map((o) => o.title); // prettier-ignore
+    expect([round({}), round({ region })]).toEqual([['From box b: through 22 studs, round the corner'], ['From box b: through 22 studs, round the corner']]); // prettier-ignore
+  });
   it('finds the same way', () => {
     expect(shown(search(houseAt(far(81), { prices: PRICES })).found.options)).toEqual([['From box b: through 2 studs', STUDS]]);
   });
@@ -417,7 +457,10 @@ describe('the graph of a survey', () => {
   });
   it('in open framing a box stands at its stud: 64 less 3/4 and 1 1/8', () => {
     const stands = (part: Partial<Wall>) => { const f = frameFor(home({ walls: { n: part } }), wish({ places: [placeOn('n', 60)] }), 14, 'along-first', { compound: 'setting, same day' }); return f.nodes[f.places[0]!]!.u! / 25.4; }; // prettier-ignore
-    expect([stands({}), stands(open)]).toEqual([60, expect.closeTo(62.125, 2)]);
+    // another wall that stands open is nothing to it
+    const other = frameFor(home({ walls: { n2: openWall } }), wish({ places: [placeOn('n', 60)] }), 14, 'along-first', { compound: 'setting, same day' }); // prettier-ignore
+    expect(other.nodes[other.places[0]!]!.u! / 25.4).toBe(60);
+    expect([stands({}), stands(openWall)]).toEqual([60, expect.closeTo(62.125, 2)]);
   });
 });
 

@@ -141,7 +141,7 @@ export function placeProblem(house: House, want: Want): string | undefined {
         return `${want.name} at ${say(z)} would reach past the front of the ${name} at ${wall.name}: the box’s bottom lies between ${say(low)} and ${say(Math.max(low, high))}.`;
     }
     // in open framing it is moved to the side of the stud
-    if (want.kind === 'raceway' || wall.framing.material === 'masonry' || wall.faces[place.face].open) continue;
+    if (want.kind === 'raceway' || wall.faces[place.face].open) continue;
     const reach = HALF_BOX_MM + wall.framing.studWidth.mm / 2;
     const stud = studPlaces(wall).find((s) => Math.abs(s.x - x) < reach - 0.5);
     if (stud) {
@@ -397,32 +397,52 @@ function optionsOf(house: House, want: Want, made: ReturnType<typeof waysFor>): 
   const byKey = new Map<string, RouteOption>();
   for (const o of options.sort((a, b) => a.score - b.score)) if (!byKey.has(o.key)) byKey.set(o.key, o);
   const list = [...byKey.values()];
-  const shown = new Set<RouteOption>(list.slice(0, 1));
-  const cheapest = (k: number): number => Math.min(...list.map((o) => o.cost[k]!));
-  CRITERIA.forEach((_, k) => {
-    // the best by each criterion, if none of those shown is as good
-    if (list.length && shown.size < HANDFUL && ![...shown].some((o) => o.cost[k] === cheapest(k)))
-      shown.add(list.find((o) => o.cost[k] === cheapest(k))!);
-  });
-  // another feed says more than another bay
-  for (const o of [...list.filter((x) => ![...shown].some((s) => s.feed.id === x.feed.id)), ...list])
-    if (shown.size < HANDFUL && ![...shown].some((s) => s.feed.id === o.feed.id && s.title === o.title)) shown.add(o);
-  const chosen = list.find((o) => o.key === want.chosen);
-  if (chosen) shown.add(chosen);
-  const handful = [...shown].sort((a, b) => a.score - b.score);
-  const favourite = handful[0];
+  const handful = handfulOf(list, want.chosen);
   const { groups } = made;
   return {
-    options: handful.map((o) => ({
+    options: handful.map((o, i) => ({
       ...o,
-      favourite: o === favourite,
-      best: CRITERIA.filter((_, k) => handful.length > 1 && o.cost[k] === cheapest(k) && handful.some((h) => h.cost[k] !== o.cost[k])),
-      buys: o === favourite || !favourite ? [] : against(o.cost, favourite.cost),
+      favourite: i === 0,
+      best: bestIn(o.cost, list, handful),
+      buys: against(o.cost, handful[0]!.cost),
     })),
     unbeaten: made.all.length,
     nodes: Math.max(0, ...groups.map((g) => g.frame.nodes.length)),
     edges: Math.max(0, ...groups.map((g) => g.frame.edges.length)),
   };
+}
+
+/** Criteria in which none of all is better than this one, and some of those shown is worse. */
+export const bestIn = (
+  cost: readonly number[],
+  all: readonly { cost: readonly number[] }[],
+  shown: readonly { cost: readonly number[] }[] = all,
+): Criterion[] => CRITERIA.filter((_, k) => all.every((o) => cost[k]! <= o.cost[k]!) && shown.some((o) => o.cost[k] !== cost[k]));
+
+/**
+ * Of many ways the few that are shown, by their score: the first, the best by each criterion, of other feeds the first, then what is named
+ * otherwise; and the one that was chosen.
+ * @param list by score, the best first; no key twice
+ */
+export function handfulOf<O extends Pick<RouteOption, 'key' | 'title' | 'score' | 'cost'> & { feed: { id: string } }>(
+  list: readonly O[],
+  chosen: string | undefined,
+): O[] {
+  const shown = new Set<O>(list.slice(0, 1));
+  const isShown = (like: (s: O) => boolean): boolean => [...shown].some(like);
+  const add = (o: O | undefined): void => {
+    if (o && shown.size < HANDFUL) shown.add(o);
+  };
+  CRITERIA.forEach((_, k) => {
+    const least = Math.min(...list.map((o) => o.cost[k]!));
+    if (!isShown((s) => s.cost[k] === least)) add(list.find((o) => o.cost[k] === least));
+  });
+  // another feed says more than another bay
+  for (const o of list) if (!isShown((s) => s.feed.id === o.feed.id)) add(o);
+  for (const o of list) if (!isShown((s) => s.feed.id === o.feed.id && s.title === o.title)) add(o);
+  const own = list.find((o) => o.key === chosen);
+  if (own) shown.add(own);
+  return [...shown].sort((a, b) => a.score - b.score);
 }
 
 const STEP_WORDS: Record<FrameEdge['does'], string> = {
@@ -584,8 +604,7 @@ function questionsOf(house: House, found: RoutesFound, frames: readonly Framing[
 /** What keeps every fit feed away from the wanted place. */
 type OpenGap = Pick<Gap, 'is' | 'says'>;
 function gapsOf(house: House, want: Want, made: ReturnType<typeof waysFor>, fit: readonly FeedCandidate[] = []): OpenGap[] {
-  const frame = made.groups[0]?.frame;
-  if (!frame) return [];
+  const { frame } = made.groups[0]!;
   const forbidden = new Set(want.forbidden);
   const node = (n: number): boolean => forbidden.has(frame.nodes[n]!.space);
   const near = reachable(frame.graph, frame.places[0]!, { node });
@@ -636,7 +655,7 @@ export function searchRoutes(house: House, want: Want, options: SearchOptions = 
   const region = options.region ?? (options.whole ? undefined : regionOf(house, want, fit));
   const within = { ...options, ...(region ? { region } : {}) };
   const made = waysFor(house, want, fit, 'along-first', within);
-  const parted = want.kind === 'raceway' && made.groups[0] ? partedAfter(made.groups[0].frame, want) : undefined;
+  const parted = want.kind === 'raceway' ? partedAfter(made.groups[0]!.frame, want) : undefined;
   if (parted !== undefined)
     return {
       ...base,

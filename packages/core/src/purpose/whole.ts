@@ -3,14 +3,14 @@
  * them. The search itself compares only what differs between ways.
  */
 import { term } from '../codebook/index.js';
-import { CRITERIA, type Criterion, type House, type JobInHouse, type Sum, type Want } from '../model/index.js';
+import type { House, JobInHouse, Sum, Want } from '../model/index.js';
 import { figuresOf, worthOf, type Cost } from '../route/index.js';
 import { materialsOf, partsCost, shoppingOf, wholeCost } from '../takeoff/index.js';
 import { handMinutes, printSpan, stepsOf } from '../work/index.js';
 import { keptParts } from './kept.js';
 import { openJob, takeWay } from './outletPlan.js';
 import type { RouteDetail } from './routeDetail.js';
-import { against, type RouteOption } from './searchRoutes.js';
+import { against, bestIn, type RouteOption } from './searchRoutes.js';
 
 /** Figures of an option as a whole job; only those change that the search sums in part. */
 function whole(
@@ -50,17 +50,13 @@ export function asWholeJobs<O extends RouteOption>(
     return { option: { ...option, ...known, score: worth.reduce((s, x, k) => s + x * known.cost[k]!, 0) }, detail: details[i]! };
   });
   list.sort((a, b) => Number(a.option.beaten) - Number(b.option.beaten) || a.option.score - b.option.score);
-  const favourite = list[0]?.option;
   const fair = list.filter((x) => !x.option.beaten).map((x) => x.option);
-  const least = (k: number): number => Math.min(...fair.map((o) => o.cost[k]!));
-  const best = (o: RouteOption): Criterion[] =>
-    o.beaten ? [] : CRITERIA.filter((_, k) => fair.length > 1 && o.cost[k] === least(k) && fair.some((h) => h.cost[k] !== o.cost[k]));
-  return list.map(({ option, detail }) => ({
+  return list.map(({ option, detail }, i) => ({
     option: {
       ...option,
-      favourite: option === favourite,
-      best: best(option),
-      buys: option === favourite || !favourite ? [] : against(option.cost, favourite.cost),
+      favourite: i === 0,
+      best: option.beaten ? [] : bestIn(option.cost, fair),
+      buys: against(option.cost, list[0]!.option.cost),
     },
     detail,
   }));
