@@ -183,6 +183,9 @@ describe('bars', () => {
     expect(laid(both, [['lift', 396], ['a', 400], ['b', 400]], {}, two).helperMinutes).toBe(30); // prettier-ignore
     expect(laid(both, [['lift', 396], ['a', 402], ['b', 404]], {}, by([KIM])).helperMinutes).toBe(0); // prettier-ignore
     expect([two, by([KIM])].map((v) => laid(both, [['lift', 396]], {}, v).bars[0]!.alone)).toEqual([false, true]);
+    // Ilo is there on Saturday from 9:00 to 11:00: what Kim does on Friday evening, or from 10:55 on beyond 11:00, is help
+    const first = by([ILO, KIM]);
+    expect([[204, 206], [204, 396], [396, 398], [419, 421]].map(([a, b]) => laid(both, [['a', a!], ['b', b!]], {}, first).helperMinutes)).toEqual([20, 10, 0, 15]); // prettier-ignore
   });
   it('drives to the shop are counted', () => {
     const trip = left([activity('s', 30, [], { step: 'shop' }), activity('a', 5)]);

@@ -208,7 +208,7 @@ export function laidOut(
   );
   const worked = list.reduce((s, b) => s + b.parts.reduce((n, p) => n + (p.end - p.start), 0) * Math.min(b.activity.hands, v.people.length || 1), 0); // prettier-ignore
   const alone = new Set(list.flatMap((b) => b.parts.map((p) => Math.floor(p.start / DAY))));
-  const spanned = spanOfWork(list);
+  const own = minutesOfHours(hoursMask(origin, v.people[0]?.hours ?? []), union(list.flatMap((b) => b.parts)));
   return {
     ...{ key: v.key, title: v.title, setting: v.setting, bars: list, outages, dries, problems },
     end: Math.max(0, ...list.map((b) => b.end)),
@@ -216,12 +216,18 @@ export function laidOut(
     outageCount: union(outages).length,
     days: alone.size,
     trips: list.filter((b) => b.activity.step === SHOP).length,
-    helperMinutes: Math.max(0, worked - spanned),
+    // what the first person does, being there, is no help
+    helperMinutes: worked - own,
   };
 }
 
-/** Minutes in which somebody works at all. */
-const spanOfWork = (bars: readonly Bar[]): number => union(bars.flatMap((b) => b.parts)).reduce((s, p) => s + p.end - p.start, 0);
+/** Minutes of some stretches that lie within somebody’s hours, as slots. */
+const minutesOfHours = (hours: Uint8Array, stretches: readonly { start: number; end: number }[]): number =>
+  stretches.reduce((sum, { start, end }) => {
+    for (let s = Math.floor(start / SLOT); s * SLOT < end; s++)
+      if (hours[s]) sum += Math.min(end, (s + 1) * SLOT) - Math.max(start, s * SLOT);
+    return sum;
+  }, 0);
 /** Stretches of time, those that meet made one. */
 function union(list: readonly { start: number; end: number }[]): { start: number; end: number }[] {
   const out: { start: number; end: number }[] = [];
