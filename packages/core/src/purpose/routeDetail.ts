@@ -257,7 +257,10 @@ function buyList(
   };
   const sum = (of: (t: Traced) => number): number => all.reduce((s, t) => s + of(t), 0);
   if (want.kind === 'raceway' && raceway)
-    put(`${option.gauge} AWG single wire, each of hot, neutral and ground`, inFeet(Math.ceil(raceway.conductorMm / feet(1)) * feet(1)));
+    put(
+      `${option.gauge} AWG single wire, each of hot, neutral and ground`,
+      inFeet(Math.ceil(raceway.conductorMm / feet(1) - 1e-6) * feet(1)),
+    );
   else put(`${option.gauge}-2 cable with ground`, inFeet(Math.ceil((sum((t) => t.run.cutMm) * 1.15) / feet(1) - 1e-6) * feet(1)));
   if (isPanel(house.site, option.feed.id)) put(`${ownAmps(want)} A breaker of the type listed for the panel`, 1);
   if (want.kind === 'outlet' || want.kind === 'run') put('box and receptacle', want.places.length);

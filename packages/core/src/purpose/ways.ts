@@ -4,7 +4,7 @@ import { DEFAULT_SCHOOLS, type House, type Want } from '../model/index.js';
 import { spaceWords } from '../route/index.js';
 import { routeDetail, type RouteDetail } from './routeDetail.js';
 import { routeElevations, routePlanFigure, type RouteElevation, type RoutePlanFigure } from './routeFigures.js';
-import { frameFor, searchRoutes, type JoistQuestion, type RouteOption, type RoutesFound } from './searchRoutes.js';
+import { frameFor, placeProblem, searchRoutes, type JoistQuestion, type RouteOption, type RoutesFound } from './searchRoutes.js';
 import { wantFeeds } from './wantFeeds.js';
 import { asWholeJobs } from './whole.js';
 
@@ -50,7 +50,9 @@ export function waysOf(house: House, want: Want, feeds: FeedCandidate[] = wantFe
     });
   };
   const ways = shown(search.found);
-  const any = search.found.options[0]?.frame ?? (search.problem ? undefined : frameFor(house, want, 14, 'along-first', DEFAULT_SCHOOLS));
+  // where no way leads, what could be passed is on offer all the same
+  const any =
+    search.found.options[0]?.frame ?? (placeProblem(house, want) ? undefined : frameFor(house, want, 14, 'along-first', DEFAULT_SCHOOLS));
   const judged = new Set(search.feeds.map((f) => f.id));
   return {
     feeds: search.feeds,
