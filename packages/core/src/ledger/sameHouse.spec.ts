@@ -4,6 +4,7 @@ import { inches } from '../measure/index.js';
 import type { Change, Job, JobInHouse } from '../model/index.js';
 import { inch, outlet, renew } from '../panel/smallJob.testing.js';
 import { findings, planned, siteOf, smallJob, told, wings, type Facts } from './smallLedger.testing.js';
+import { stepsOf } from '../work/index.js';
 import { ledgerOf } from './ledger.js';
 
 type Load = Extract<Change, { do: 'plug-in' }>['load'];
@@ -96,6 +97,11 @@ describe('a plan that no longer fits the house', () => {
     const [f] = findings(job, 'plan-fits');
     expect([f!.verdict, f!.title, f!.subject, f!.remedies]).toEqual(['stop', 'Take it out', 'out', [{ id: 'drop', title: 'Take it out of the plan', edits: [{ op: 'drop-change', changeId: 'out' }] }]]); // prettier-ignore
     expect(findings(smallJob(), 'plan-fits')).toEqual([]);
+  });
+  it('a job whose box is gone stops at what doesn’t fit, and has no steps', () => {
+    const lost = smallJob({}, [{ id: 'gone', title: 'New box', do: 'replace-box', boxId: 'gone', box: wings('gone', 40) }]);
+    expect(ledgerOf(lost).map((f) => [f.rule, f.verdict])).toEqual([['plan-fits', 'stop'], ['nothing-planned', 'can’t tell']]); // prettier-ignore
+    expect(stepsOf(lost)).toEqual([]);
   });
   it('findings stand worst first, and within a verdict by their stage', () => {
     const rank = { stop: 0, 'can’t tell': 1, caution: 2, ok: 3, note: 4 };

@@ -4,7 +4,7 @@
  * Copper at 75 °C: 3.07 Ω per 1000 ft of 14 AWG, 1.93 of 12 (NEC Chapter 9 Table 8, solid, from memory).
  */
 import { describe, expect, it } from 'vitest';
-import { feet, toInches } from '../measure/index.js';
+import { feet, inches, toInches } from '../measure/index.js';
 import { measured, type House, type Room, type Site, type Want } from '../model/index.js';
 import { boxOn, placeOn } from '../route/smallHouse.testing.js';
 import { sub } from '../panel/smallPanel.testing.js';
@@ -92,6 +92,17 @@ describe('whether the wire is thick enough', () => {
     const thin = { cables: [cable('c', 'b', { gauge: 14 })] };
     expect(loop(150, {}, { breakerA: 20 }, thin) - loop(50, {}, { breakerA: 20 }, thin)).toBeCloseTo(2 * 100 * 3.07e-3, 2);
   });
+  it('a circuit of its own by its own gauge; a cable of another box is none of this one’s', () => {
+    const own = (part: Partial<Want>) => {
+      const house = home({}, { panel });
+      const [option] = search(house, { ownCircuit: true, ...part }, [feed('panel')]).found.options;
+      const of = (ft: number) => electrical(house, wish({ ownCircuit: true, ...part }), option!, feet(ft)).sums[1]!.terms[0]!.value;
+      return of(150) - of(50);
+    };
+    expect([own({}), own({ ownA: 15 })]).toEqual([expect.closeTo(200 * 1.93e-3, 2), expect.closeTo(200 * 3.07e-3, 2)]);
+    const other = { cables: [cable('c', 'elsewhere', { gauge: 12 })] };
+    expect(loop(150, {}, {}, other) - loop(50, {}, {}, other)).toBeCloseTo(2 * 100 * 3.07e-3, 2);
+  });
   it('12 A are drawn at a 15 A face where nothing was said, 16 on 20 A; what is plugged in where it was', () => {
     expect([judged(40).says, judged(40, {}, { breakerA: 20 }).says].map((s) => /with ([\d.]+) A/.exec(s)![1])).toEqual(['12.0', '16.0']);
     const load = (watts: number) => judged(40, { loads: [{ name: 'x', watts, continuous: false }] });
@@ -146,6 +157,9 @@ describe('lights', () => {
     expect(hang(lit(1, 1))).toEqual([[64, 48]]);
     expect(hang(lit(2, 1))).toEqual([[32, 48], [96, 48]]); // prettier-ignore
     expect(hang(lit(5, 3))).toEqual([[32, 16], [96, 16], [96, 48], [32, 48], [64, 80]]); // prettier-ignore
+    // in the shop, which begins 124 1/2 in to the right
+    const [over] = detail(home({ shop: overhead('flat-roof', 'basement'), boxes: [boxOn('b', 'n2', 24, { circuitId: 'c15' })] }), { ...lamps(1, 1, ['shop']), places: [placeOn('n2', 56)] }).lamps!.at; // prettier-ignore
+    expect([over!.x, over!.roomId]).toEqual([expect.closeTo(inches(124.5 + 64), -2), 'shop']);
     // more rows than lamps: a row each
     expect(hang(lit(3, 9))).toEqual([[64, 16], [64, 48], [64, 80]]); // prettier-ignore
   });

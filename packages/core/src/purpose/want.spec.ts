@@ -16,12 +16,9 @@ import {
   checkJobIn,
   PURPOSES,
   wantOf as wantOfJob,
-  CRITERIA,
   DOCUMENT_VERSION,
   emptySite,
   measured,
-  studPlaces,
-  type Criterion,
   type House,
   type Job,
   type Room,
@@ -30,20 +27,15 @@ import {
   type Want,
 } from '../model/index.js';
 import {
-  against,
   allow,
   forbid,
   newJob,
   nextPlace,
   nudgedOnPlan,
-  placeProblem,
-  printFigure,
   putJoists,
   putPlace,
   putWant,
   routeDetail,
-  routeElevations,
-  routePlanFigure,
   searchRoutes,
   toFace,
   trialJob,
@@ -256,13 +248,6 @@ describe('a house owner’s say', () => {
     const back = allow(without, 'feed/hall-box');
     expect(searchRoutes(quinceStreet, wantOfJob(back)!).found.options[0]!.key).toBe(first.key);
   });
-  it('without the basement it goes over the attic, without both nothing is reached, and what blocks is said', () => {
-    const attic = found('kiln-corner', { forbidden: ['basement/0'] });
-    expect(attic.best.title).toMatch(/over the attic/);
-    const none = found('kiln-corner', { forbidden: ['basement/0', 'attic/1'] }).search;
-    expect(none.problem).toBe('No fit feed is reached from there.');
-    expect(none.gaps.join()).toMatch(/2 parts of the house are forbidden/);
-  });
   it('over the attic every stretch is stapled, across the joists too: never more than 4 1/2 ft apart (334.30)', () => {
     // joists seen to run along, then across: the same cable lies along them once and over their tops once
     for (const runs of ['along-first', 'across-first'] as const) {
@@ -277,10 +262,6 @@ describe('a house owner’s say', () => {
       }
     }
   });
-  it('a point to pass is passed', () => {
-    const { best } = found('kiln-corner', { via: { space: 'attic/1', x: 1000, y: -1000 } });
-    expect(best.through.map((t) => t.space)).toContain('attic/1');
-  });
   it('the cable is drawn and measured by way of the point, not past it', () => {
     const by = (x: number, y: number) => found('kiln-corner', { via: { space: 'attic/1', x, y } }).detail.traced;
     const far = by(4000, -1000);
@@ -290,59 +271,9 @@ describe('a house owner’s say', () => {
     const near = by(-1000, -1000).legs.find((l) => l.space === 'attic/1')!;
     expect(attic.lengthMm).toBeGreaterThan(near.lengthMm + inches(96));
   });
-  it('weights pick the favourite: hours alone the quickest, doubts alone the one that was looked at', () => {
-    const only = (c: Criterion) => ({ weights: { hours: 0, money: 0, holes: 0, drying: 0, unknowns: 0, [c]: 1 } });
-    for (const c of CRITERIA) {
-      const { search, best } = found('sewing-corner', only(c));
-      expect(best.figures[c]).toBeCloseTo(Math.min(...search.found.options.map((o) => o.figures[c])));
-    }
-  });
 });
 
 describe('what can’t be told or done says so', () => {
-  it('a target on a stud names the stud and the places beside it', () => {
-    // stud at 40 in, half the box 1 1/8 and half the stud 3/4 in: 38 1/8 and 41 7/8
-    expect(
-      placeProblem(quinceStreet, {
-        ...wantOf('sewing-corner'),
-        places: [{ ...wantOf('sewing-corner').places[0]!, fromLeft: measured(inches(40.25)) }],
-      }),
-    ).toBe('Sewing corner at 40 1/4" would sit on the stud at 40": 38 1/8" or 41 7/8" from the left end is clear of it.');
-  });
-  it('a target in a door names the door', () =>
-    expect(
-      placeProblem(quinceStreet, {
-        ...wantOf('sewing-corner'),
-        places: [{ ...wantOf('sewing-corner').places[0]!, fromLeft: measured(inches(100)) }],
-      }),
-    ).toMatch(/would lie in the door of Sewing room, hall wall: 87 7\/8" or/));
-  it('nobody knows what lies over and under the room, nor which room is beside: the gaps are named', () => {
-    const bare = { above: undefined, below: undefined };
-    const house = ['loom', 'sewing'].reduce((h, id) => withRoom(h, id, bare), quinceStreet);
-    const { search } = found('kiln-corner', {}, withRoom(house, 'loom', bare));
-    expect(search.problem).toBe('No fit feed is reached from there.');
-    expect(search.gaps).toContain('nobody said what lies above the loom room');
-    expect(search.gaps).toContain('nobody said what lies below the loom room');
-  });
-  it('what nobody said about a room that is reached all the same is named: it could open a better way', () => {
-    const { search } = found('kiln-corner', {}, withRoom(quinceStreet, 'loom', { above: undefined }));
-    expect(search.problem).toBeUndefined();
-    expect(search.gaps).toContain('nobody said what lies above the loom room');
-    expect(found('kiln-corner').search.gaps).toEqual([]);
-  });
-  it('a room whose place in the plan nobody said is named', () => {
-    const { search } = found('kiln-corner', {}, withRoom(quinceStreet, 'loom', { at: undefined }));
-    expect(search.gaps.join()).toMatch(/where .*loom room.* lies in the plan/);
-  });
-  it('a panel that hangs nowhere is no feed yet', () => {
-    const { panel } = quinceStreet.site;
-    const { search } = found(
-      'kiln-corner',
-      {},
-      { ...quinceStreet, site: { ...quinceStreet.site, panel: { ...panel!, place: undefined } } },
-    );
-    expect(search.gaps).toContain('nobody said on which wall the panel hangs');
-  });
   it('joists nobody looked at are asked for, and both answers are shown', () => {
     const house = ['utility', 'sewing', 'loom', 'hall', 'study'].reduce(
       (h, id) => withRoom(h, id, { joistsBelow: undefined }),
@@ -356,16 +287,6 @@ describe('what can’t be told or done says so', () => {
     const told = putJoists(house, 'loom', 'joistsBelow', { runs: 'across-first' });
     expect(searchRoutes(told, wantOf('kiln-corner')).joistQuestions.map((q) => q.room)).not.toContain('loom room');
   });
-  it('a circuit whose breaker nobody found can’t be told, and how far its box lies neither', () => {
-    const site = {
-      ...quinceStreet.site,
-      circuits: quinceStreet.site.circuits.map((c) => (c.id === 'c4' ? { ...c, breakerA: undefined } : c)),
-    };
-    const house = { ...quinceStreet, site };
-    const { search, want } = found('sewing-corner', {}, house);
-    const hall = search.found.options.find((o) => o.feed.id === 'hall-box')!;
-    expect(routeDetail(house, want, hall).electrical.verdict).toBe('can’t tell');
-  });
   it('a panel whose middle was entered where a stud is reckoned opens into the bay beside it, as a doubt more', () => {
     const at = (inch: number): House => ({
       ...quinceStreet,
@@ -378,29 +299,6 @@ describe('what can’t be told or done says so', () => {
     const [on, beside] = [found('kiln-corner', {}, at(40)).best, found('kiln-corner', {}, at(34)).best];
     expect(on.title).toBe(beside.title);
     expect(on.figures.unknowns).toBe(beside.figures.unknowns + 1);
-  });
-  it('a house with a panel and no box has the panel', () => {
-    const site = { ...quinceStreet.site, boxes: [], cables: [], devices: [], loads: [], panel: { ...quinceStreet.site.panel!, tests: [] } };
-    expect(found('kiln-corner', { ownCircuit: false }, { ...quinceStreet, site }).best.feed.id).toBe('panel');
-  });
-});
-
-describe('every figure opens to its sum', () => {
-  it('the terms of work, cost, openings and doubts add up to it; of waits the longest counts', () => {
-    for (const want of wants)
-      for (const o of searchRoutes(quinceStreet, want).found.options)
-        for (const c of CRITERIA) {
-          const values = o.sums[c].terms.map((t) => t.value);
-          const whole = c === 'drying' ? Math.max(0, ...values) : values.reduce((a, b) => a + b, 0);
-          expect(whole, `${o.title}, ${c}`).toBeCloseTo(o.figures[c], 9);
-          expect(o.sums[c].result.value).toBeCloseTo(o.figures[c], 9);
-        }
-  });
-  it('the kiln’s work: 90 min at the panel, two bottom plates of 25 min, the rest drawn and bored', () => {
-    const { terms } = found('kiln-corner').best.sums.hours;
-    // minutes of common practice in route/effort.ts: 90 for a breaker, 25 a plate
-    expect(terms[0]).toMatchObject({ label: 'at A circuit of its own', value: 1.5 });
-    expect(terms.find((t) => t.label.startsWith('bottom plates'))!.value).toBeCloseTo(50 / 60);
   });
 });
 
@@ -423,29 +321,6 @@ describe('nothing that was only assumed passes as fine', () => {
     expect(found('loom-lamp', {}, assumedDepth('loom-w3')).detail.traced.chases.map((c) => c.verdict)).toEqual(['can’t tell']));
   it('a hole through an outer wall whose thickness nobody measured', () =>
     expect(found('rain-barrel-pump', {}, assumedDepth('pantry-w1')).detail.traced.outside.map((o) => o.verdict)).toEqual(['can’t tell']));
-  it('volts at a box when the length is noted for a circuit of several boxes', () => {
-    const { detail } = found('sewing-corner');
-    expect(detail.electrical.verdict).toBe('can’t tell');
-    expect(detail.electrical.ask).toMatch(/circuit 4, which feeds 4 surveyed boxes/);
-  });
-  it('a breaker nobody read may be 20 A: 12 AWG is planned (240.4(D))', () => {
-    const site = {
-      ...quinceStreet.site,
-      circuits: quinceStreet.site.circuits.map((c) => (c.id === 'c4' ? { ...c, breakerA: undefined } : c)),
-    };
-    const { search } = found('sewing-corner', {}, { ...quinceStreet, site });
-    expect(search.found.options.find((o) => o.feed.id === 'hall-box')!.gauge).toBe(12);
-  });
-  it('a wall that is pierced and fire-rated, or of which nobody said', () => {
-    const rated = (fireRated: boolean | undefined): House => ({
-      ...quinceStreet,
-      site: { ...quinceStreet.site, walls: quinceStreet.site.walls.map((w) => (w.id === 'loom-w4' ? { ...w, fireRated } : w)) },
-    });
-    const says = (house: House): string => found('kiln-corner', {}, house).detail.cautions.join(' ');
-    expect(says(rated(true))).toMatch(/Fire-rated, and pierced: Loom room, kiln wall/);
-    expect(says(rated(undefined))).toMatch(/Nobody said whether fire-rated: Loom room, kiln wall/);
-    expect(says(rated(false))).not.toMatch(/ire-rated/);
-  });
 });
 
 it('arrow keys move a point to pass by a joist space of 16 in; the drawn plan runs downward', () => {
@@ -553,43 +428,6 @@ describe('a junction box under the floor', () => {
   });
 });
 
-describe('drawings', () => {
-  it('every hole in a wall is drawn there with its distance from the nearer end', () => {
-    const { want, detail } = found('kiln-corner');
-    const walls = routeElevations(quinceStreet, want, detail);
-    expect(walls.map((w) => w.wallId).sort()).toEqual(['loom-w4', 'utility-w4']);
-    const panel = walls.find((w) => w.wallId === 'utility-w4')!.elevation;
-    expect(panel.dimensions.map((d) => d.text)).toContain('33"');
-    expect(panel.shapes.filter((s) => s.kind === 'way').length).toBeGreaterThan(0);
-  });
-  it('the plan shows the basement leg under the floor, from feed to wanted', () => {
-    const { want, best, detail } = found('kiln-corner');
-    const plan = routePlanFigure(quinceStreet, want, best, detail)!;
-    expect(plan.lines.map((l) => l.level)).toContain('under');
-    expect(plan.ends.map((e) => e.label)).toEqual(['panel', 'Kiln corner']);
-    // a name of more than twenty letters would run out of the part that is shown
-    const named = (name: string, box: string) => routePlanFigure(quinceStreet, { ...want, name }, { ...best, feed: { ...best.feed, id: 'some-box', name: box } }, detail)!.ends.map((e) => e.label); // prettier-ignore
-    expect(named('x'.repeat(20), 'y'.repeat(20))).toEqual(['y'.repeat(20), 'x'.repeat(20)]);
-    expect(named('x'.repeat(21), 'y'.repeat(21))).toEqual(['fed from here', 'wanted here']);
-  });
-  it('crosses to a worker and back as it is', () => {
-    const ways = waysOf(quinceStreet, wantOf('loom-lamp'));
-    expect(JSON.parse(JSON.stringify(ways))).toEqual(JSON.parse(JSON.stringify(structuredClone(ways))));
-    expect(ways.hollows.map((h) => h.words)).toContain('the attic');
-  });
-});
-
-it('figures read as people say them', () => {
-  expect(CRITERIA.map((c, i) => printFigure(c, [2.25, 40.4, 1, 0, 3][i]!))).toEqual(['2.3 h', '40', '1', 'none', '3']);
-  expect(against([60, 1000, 1, 0, 0], [120, 500, 0, 15, 2])).toEqual([
-    '1 h less',
-    '5 dearer',
-    '1 opening more',
-    'no wait for drying',
-    '2 doubts fewer',
-  ]);
-});
-
 it('wherever on the hall wall an outlet is wanted, it is refused with a place beside it or a way is found', () => {
   fc.assert(
     fc.property(fc.integer({ min: 2, max: 118 }), (inch) => {
@@ -679,12 +517,6 @@ describe('a large house', () => {
     expect(near.found.options[0]!.cost).toEqual(whole.found.options[0]!.cost);
     expect(near.found.options.map((o) => o.key)).toEqual(whole.found.options.map((o) => o.key));
     expect(near.found.nodes).toBeLessThan(whole.found.nodes);
-  });
-  it('a place that can’t be has its reason at once, and nobody judges feeds for it', () => {
-    const wall = house.site.walls.find((w) => studPlaces(w).length > 2)!;
-    const inDoor = { ...want, places: [{ ...want.places[0]!, wallId: wall.id, fromLeft: measured(studPlaces(wall)[2]!.x) }] };
-    const search = searchRoutes(house, inDoor);
-    expect([search.problem, search.feeds]).toEqual([expect.stringMatching(/would sit on the stud/), []]);
   });
 });
 
