@@ -74,6 +74,8 @@ export function studClearance(wall: Wall, box: Box): StudClearance | undefined {
   return { leftMm, rightMm, hits, leftKnown, rightKnown };
 }
 
+const unplaced = (): Judged => ({ verdict: 'can’t tell', ...collisionWords.boxUnplaced(), sums: [], source: practice });
+
 /** Box opening against the studs. */
 export function studCollision(wall: Wall, box: Box): Judged {
   if (wall.framing.material === 'masonry') return { verdict: 'ok', ...collisionWords.masonryNoStuds(), sums: [], source: practice };
@@ -81,13 +83,7 @@ export function studCollision(wall: Wall, box: Box): Judged {
   if (!wall.framing.knownStud && wall.framing.extraStuds.length === 0)
     return { verdict: 'can’t tell', ...collisionWords.noStudFound(), sums: [], source: practice };
   const clearance = studClearance(wall, box);
-  if (!clearance)
-    return {
-      verdict: 'can’t tell',
-      ...collisionWords.boxUnplaced(),
-      sums: [],
-      source: practice,
-    };
+  if (!clearance) return unplaced();
   const sums: Sum[] = [];
   // as somebody sees it who stands before this side: on the far one left and right change places
   const [low, high] = box.face === 'A' ? (['left', 'right'] as const) : (['right', 'left'] as const);
@@ -140,13 +136,7 @@ function depthUntil(wall: Wall, box: Box, obstacle: Obstacle): number | undefine
 export function obstacleCollision(wall: Wall, box: Box, obstacle: Obstacle): Judged {
   const rect = boxRect(wall, box);
   const { depthMm } = boxBody(box);
-  if (!rect)
-    return {
-      verdict: 'can’t tell',
-      ...collisionWords.boxUnplaced(),
-      sums: [],
-      source: practice,
-    };
+  if (!rect) return unplaced();
   const o = thingRect(obstacle);
   const sideways = Math.max(o.left - rect.right, rect.left - o.right);
   const upDown = Math.max(o.bottom - rect.top, rect.bottom - o.top);
@@ -375,13 +365,7 @@ function onFront(builtIn: Fixture, plate: { left: number; right: number; bottom:
 /** Plate and opening against doors, windows, base trim and the wall's ends. */
 export function surroundings(wall: Wall, box: Box): Judged {
   const rect = boxRect(wall, box);
-  if (!rect)
-    return {
-      verdict: 'can’t tell',
-      ...collisionWords.boxUnplaced(),
-      sums: [],
-      source: practice,
-    };
+  if (!rect) return unplaced();
   const plateHalf = plateWidthMm(box.gangs) / 2;
   const plate = {
     left: rect.centre - plateHalf,

@@ -86,17 +86,7 @@ export interface ElevationInput {
 export function elevation(input: ElevationInput): Elevation {
   const { wall, face, site } = input;
   const shapes: ElevationShape[] = [];
-  const add = (
-    id: string,
-    kind: ShapeKind,
-    x: number,
-    z: number,
-    width: number,
-    height: number,
-    state: ElevationShape['state'],
-    label?: string,
-    unplaced?: boolean,
-  ) =>
+  const add: Add = (id, kind, x, z, width, height, state, label, unplaced) =>
     shapes.push({
       ...{ id, kind, u: face === 'A' ? x : wall.length.mm - x - width, z, width, height, state },
       ...(label ? { label: unplaced ? `${label}, not placed` : label } : {}),

@@ -1,10 +1,9 @@
-import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, signal } from '@angular/core';
-import { toObservable, toSignal } from '@angular/core/rxjs-interop';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { usualWhen, type When } from '@saddle/core/model';
 import { localBy } from '@saddle/core/schedule';
-import { debounceTime, of, switchMap } from 'rxjs';
 import { PlanView } from '../when/plan-view';
-import { Schedules, type Scheduling } from '../when/schedules.service';
+import { layingOut } from '../when/laying-out';
+import { Schedules } from '../when/schedules.service';
 import { HouseJobs } from './house-jobs';
 import { HouseSession } from './house-session';
 import { dated, paperOf } from '../exchange/on-paper';
@@ -46,6 +45,9 @@ import { dated, paperOf } from '../exchange/on-paper';
               : 'Taken for granted: one person, Saturdays and Sundays from 9 to 17. Say otherwise in the When stage of one of the jobs.'
           }}
         </p>
+        @if (failure()) {
+          <p class="notice stop" role="alert">The plan could not be laid out: {{ failure() }}.</p>
+        }
         @if (answer(); as a) {
           <sa-plan-view [answer]="a" [when]="when()" (choosePlan)="plan.set($event)" (setAim)="choose($event)" />
         }
@@ -84,31 +86,14 @@ export class HouseWhenPage {
       .map((j) => j.id)
       .join(',')}&offset=${this.offset}${plan ? `&plan=${plan}` : ''}${this.aim() ? `&aim=${this.aim()}` : ''}${paper}`;
   }
-  private readonly question = computed(() => ({
-    jobs: this.jobs.chosen(),
-    log: this.jobs.noted(),
-    when: this.when(),
-    offset: this.offset,
-  }));
-  private readonly scheduling = toSignal(
-    toObservable(this.question).pipe(
-      debounceTime(60),
-      switchMap((q) => (q.jobs.length ? this.schedules.layOut(q) : of<Scheduling>({ state: 'failed', says: '' }))),
-    ),
-    { initialValue: { state: 'running' } as Scheduling },
-  );
-  protected readonly busy = computed(() => this.scheduling().state === 'running');
-  private readonly last = linkedSignal<Scheduling, Scheduling>({
-    source: this.scheduling,
-    computation: (s, before) => (s.state === 'running' && !s.meanwhile ? (before?.value ?? s) : s),
+  private readonly question = computed(() => {
+    const jobs = this.jobs.chosen();
+    return jobs.length ? { jobs, log: this.jobs.noted(), when: this.when(), offset: this.offset } : undefined;
   });
-  protected readonly answer = computed(() => {
-    const s = this.last();
-    return s.state === 'done' ? s.answer : s.state === 'failed' ? undefined : s.meanwhile;
-  });
-  protected readonly share = computed(() => {
-    const s = this.scheduling();
-    return s.state === 'running' && s.share !== undefined ? `, ${Math.round(s.share * 100)} %` : '';
-  });
+  private readonly laying = layingOut(this.schedules, this.question);
+  protected readonly busy = this.laying.busy;
+  protected readonly share = this.laying.share;
+  protected readonly failure = this.laying.failure;
+  protected readonly answer = this.laying.answer;
   protected readonly stop = this.schedules.stop;
 }

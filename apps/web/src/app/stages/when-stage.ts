@@ -1,5 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, signal } from '@angular/core';
-import { toObservable, toSignal } from '@angular/core/rxjs-interop';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import {
   breakerNumber,
@@ -27,7 +26,6 @@ import {
 import { localBy } from '@saddle/core/schedule';
 import { TIMES } from '@saddle/core/work';
 import { nanoid } from 'nanoid';
-import { debounceTime, of, switchMap } from 'rxjs';
 import { ChoiceField } from '../fields/choice-field';
 import { ComingsForm } from '../when/comings-form';
 import { TextField } from '../fields/text-field';
@@ -35,7 +33,8 @@ import { JobSession } from '../job/job-session';
 import { HoursForm } from '../when/hours-form';
 import { PlanView } from '../when/plan-view';
 import { MaybeHours } from '../when/maybe-hours';
-import { Schedules, type Scheduling } from '../when/schedules.service';
+import { layingOut } from '../when/laying-out';
+import { Schedules } from '../when/schedules.service';
 import { dated, paperOf } from '../exchange/on-paper';
 
 /** Now, on whole five minutes, where the person is. */
@@ -72,32 +71,15 @@ export class WhenStage {
       ...others.filter((j) => j.work.ticks.some((t) => t.took !== undefined)).map((j) => laidIn(j, this.session.house.house(), others)),
     ];
   });
-  private readonly question = computed(() => ({ jobs: [this.session.laid()], log: this.log(), when: this.when(), offset: this.offset }));
-  private readonly scheduling = toSignal(
-    toObservable(this.question).pipe(
-      debounceTime(60),
-      switchMap((q) => (q.jobs[0]!.changes.length ? this.schedules.layOut(q) : of<Scheduling>({ state: 'running' }))),
-    ),
-    { initialValue: { state: 'running' } as Scheduling },
-  );
-  protected readonly busy = computed(() => this.scheduling().state === 'running');
-  protected readonly failure = computed(() => {
-    const s = this.scheduling();
-    return s.state === 'failed' ? s.says : '';
+  private readonly question = computed(() => {
+    const laid = this.session.laid();
+    return laid.changes.length ? { jobs: [laid], log: this.log(), when: this.when(), offset: this.offset } : undefined;
   });
-  /** the last that came of it stays on the page while the next is laid out */
-  private readonly last = linkedSignal<Scheduling, Scheduling>({
-    source: this.scheduling,
-    computation: (s, before) => (s.state === 'done' || ('meanwhile' in s && s.meanwhile) ? s : (before?.value ?? s)),
-  });
-  protected readonly answer = computed(() => {
-    const s = this.last();
-    return s.state === 'done' ? s.answer : s.state === 'failed' ? undefined : s.meanwhile;
-  });
-  protected readonly share = computed(() => {
-    const s = this.scheduling();
-    return s.state === 'running' && s.share !== undefined ? `, ${Math.round(s.share * 100)} %` : '';
-  });
+  private readonly laying = layingOut(this.schedules, this.question);
+  protected readonly busy = this.laying.busy;
+  protected readonly share = this.laying.share;
+  protected readonly failure = this.laying.failure;
+  protected readonly answer = this.laying.answer;
   protected readonly stop = this.schedules.stop;
   protected readonly own = computed(() =>
     Object.entries(this.answer()?.rates ?? {}).map(([kind, r]) => ({
