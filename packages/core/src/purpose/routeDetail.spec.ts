@@ -232,11 +232,13 @@ describe('what to beware of', () => {
 });
 
 describe('pieces of a run', () => {
-  it('from what feeds each, in its order', () => {
-    const d = detail(home({ boxes: [boxOn('b', 'n', 56, { circuitId: 'c15' })] }), { kind: 'run', places: [placeOn('n', 24), placeOn('n', 58), placeOn('n', 100)] }); // prettier-ignore
+  it('from what feeds each, in its order; volts at the farthest', () => {
+    const d = detail(home({ boxes: [boxOn('b', 'n', 56, { circuitId: 'c15' })] }, { circuits: long(measured(feet(20))) }), { kind: 'run', places: [placeOn('n', 24), placeOn('n', 58), placeOn('n', 100)] }); // prettier-ignore
     // the one in the middle feeds both: two studs to the left, three to the right
     expect(d.sections.map((t) => t.holes.length)).toEqual([2, 3]);
     expect([d.order, d.from, d.lamps, d.raceway]).toEqual([undefined, undefined, undefined, undefined]);
     expect(inch(d.traced.legs[0]!.lengthMm)).toBeCloseTo(2, 1);
+    // 2 in and two bends to the middle one; 42 in, three studs and as many bends past two bays on from there; not by way of the left one as well
+    expect(d.electrical.sums[0]!.terms[1]!.value * 12).toBeCloseTo(2 + 6 + 42 + 3 + 9, 1);
   });
 });

@@ -151,7 +151,8 @@ export function routeDetail(house: House, want: Want, option: RouteOption, frame
     };
   }
   const all = [first, ...(want.kind === 'raceway' ? [] : sections)];
-  const runMm = run ? farthest(run, [first, ...sections]) : all.reduce((s, t) => s + t.run.runMm, 0);
+  const from = run?.from ?? option.from;
+  const runMm = from ? farthest(from, [first, ...sections]) : all.reduce((s, t) => s + t.run.runMm, 0);
   return {
     traced: first,
     sections,
@@ -164,8 +165,8 @@ export function routeDetail(house: House, want: Want, option: RouteOption, frame
   };
 }
 
-/** How long the wires are to the outlet of a raceway that lies farthest, mm. */
-function farthest({ from }: RacewayRun, pieces: readonly Traced[]): number {
+/** How long the wires are to the outlet that lies farthest, mm. @param from what feeds each, as a position before it; -1 the box that feeds it all */
+function farthest(from: readonly number[], pieces: readonly Traced[]): number {
   const to: number[] = [];
   pieces.forEach((t, i) => to.push((to[from[i]!] ?? 0) + t.run.runMm));
   return Math.max(...to);
