@@ -179,6 +179,54 @@ describe('by a way that is taken', () => {
   });
 });
 
+describe('what a person did beside what a way brings', () => {
+  const taken = takeWay(openJob(house(), want()), parts()).job as JobInHouse;
+  const other = parts({ way: way('other') });
+  const having = (job: JobInHouse, ...more: Change[]): JobInHouse => ({ ...job, changes: [...job.changes, ...more] });
+  const wired = (boxId: string, cables: string[], devices: string[]): Change => ({ id: `hand-${boxId}`, title: `Wiring of ${boxId}, by hand`, do: 'wire-box', wiring: { id: boxId, of: { cables, devices }, pigtails: [], joints: [] } as never }); // prettier-ignore
+  const ids = (t: ReturnType<typeof takeWay>) => t.job.changes.map((c) => c.id);
+  it('wired by hand it stays where the same lies in the box again; else it goes and is said', () => {
+    const same = takeWay(having(taken, wired('j-box', ['j-cable'], ['j-device'])), other);
+    expect([same.kept, same.dropped, ids(same)]).toEqual([['Wiring of j-box, by hand'], [], ['new-box', 'new-cable', 'new-device', 'hand-j-box']]); // prettier-ignore
+    const gone = takeWay(having(taken, wired('j-box', ['j-cable', 'elsewhere'], ['j-device'])), other);
+    expect([gone.kept, gone.dropped, ids(gone)]).toEqual([[], ['Wiring of j-box, by hand'], ['new-box', 'new-cable', 'new-device']]); // prettier-ignore
+    // what doesn’t fit otherwise stays for the ledger to say so
+    const lost: Change = { id: 'lost', title: 'Out with it', do: 'remove-device', deviceId: 'nobody' };
+    expect(takeWay(having(taken, lost), other)).toMatchObject({ kept: [], dropped: [], job: { changes: [...taken.changes.slice(0, 1), {}, {}, { id: 'lost' }] } }); // prettier-ignore
+  });
+  it('a way that brings less takes its own with it, unsaid: nobody altered it', () => {
+    const run = want({ kind: 'run', places: [placeOn('e', 20), placeOn('e', 56)] });
+    const two = takeWay(openJob(house(), run), parts({ order: [0, 1], sections: [way('s1')] })).job as JobInHouse;
+    const one = takeWay({ ...two, want: { ...two.want!, kind: 'outlet', places: [placeOn('e', 56)] } }, other);
+    expect([two.changes.length, ids(one), one.dropped, one.kept]).toEqual([6, ['new-box', 'new-cable', 'new-device'], [], []]);
+  });
+  it('of a plan of which nothing is noted all that a way could bring was brought; the rest is the person’s', () => {
+    const larger: Change = { id: 'x1', title: 'Larger box a', do: 'replace-box', boxId: 'a', box: siteOf().boxes[0]! };
+    const { taken: _unnoted, ...bare } = having(taken, larger, { id: 'new-box-2', title: 'Old second box', do: 'place-box', box: { ...siteOf().boxes[0]!, id: 'second' } }); // prettier-ignore
+    const anew = takeWay(bare as JobInHouse, parts({ way: way('other', 'panel') }));
+    // which feed it was made for is not known: it stays
+    expect([ids(anew), anew.dropped]).toEqual([['own-circuit', 'new-box', 'new-cable', 'new-device', 'x1'], []]);
+    // of equal ones nothing was altered by anybody
+    expect(anew.kept).toEqual([]);
+  });
+  it('only what is of the feed before goes with it', () => {
+    const elsewhere: Change[] = [
+      { id: 'y1', title: 'Larger box c', do: 'replace-box', boxId: 'c', box: { ...siteOf().boxes[0]!, id: 'c' } },
+      { id: 'y2', title: 'New face in c', do: 'replace-device', deviceId: 'c-d', device: { ...siteOf().devices[0]!, id: 'c-d' } },
+      { id: 'y3', title: 'Face of c out', do: 'remove-device', deviceId: 'c-d' },
+      { id: 'y4', title: 'Face of a out', do: 'remove-device', deviceId: 'a-d' },
+      { id: 'y5', title: 'Lamp', do: 'plug-in', load: { id: 'own', name: 'lamp', watts: 9, continuous: false, fixed: false, circuitId: 'c3' } },
+    ]; // prettier-ignore
+    const panel = takeWay(having(taken, ...elsewhere), parts({ way: way('other', 'panel') }));
+    expect([panel.dropped, ids(panel).filter((id) => id.startsWith('y'))]).toEqual([['Face of a out'], ['y1', 'y2', 'y3', 'y5']]);
+  });
+  it('a change of a person that goes by the name of one that is brought gives way to it', () => {
+    const mine = { ...taken, changes: taken.changes.map((c): Change => (c.id === 'new-device' ? { id: 'new-device', title: 'No face', do: 'remove-device', deviceId: 'a-d' } : c)) }; // prettier-ignore
+    const again = takeWay(mine, other);
+    expect([again.kept, again.job.changes.map((c) => c.do)]).toEqual([[], ['place-box', 'run-cable', 'place-device']]);
+  });
+});
+
 describe('the want and the plan', () => {
   it('on trial it is judged and never kept', () => {
     const trial = trialJob(house(), want(), 'a');
@@ -209,5 +257,8 @@ describe('the want and the plan', () => {
     ]);
     expect([offWanted(at(56, { places: [placeOn('n', 56)] }) as JobInHouse), offWanted(at(56, { places: [placeOn('e', 56, { face: 'B' })] }) as JobInHouse)]).toEqual([Infinity, Infinity]); // prettier-ignore
     expect([offWanted(at(56, { places: [placeOn('e', 56), placeOn('e', 60)] }) as JobInHouse), offWanted(openJob(house(), want()))]).toEqual([undefined, undefined]); // prettier-ignore
+    // measured from something that is gone it is nowhere
+    const lost = at(56) as JobInHouse;
+    expect(offWanted({ ...lost, changes: lost.changes.map((c) => (c.do === 'place-box' ? { ...c, box: { ...c.box, place: { ...c.box.place, from: 'gone' } } } : c)) })).toBe(Infinity); // prettier-ignore
   });
 });

@@ -1,7 +1,7 @@
 /** Ways through the den as a page gets them, as whole jobs, and as a plan keeps them; and which boxes of a house are asked. */
 import { describe, expect, it } from 'vitest';
 import { inches, toInches } from '../measure/index.js';
-import type { House, Site, Want } from '../model/index.js';
+import type { House, Room, Site, Want } from '../model/index.js';
 import { cable, device } from '../panel/smallJob.testing.js';
 import { smallPanel, sub } from '../panel/smallPanel.testing.js';
 import { boxOn, placeOn, wallOf } from '../route/smallHouse.testing.js';
@@ -57,7 +57,7 @@ describe('as whole jobs', () => {
     for (const { option, detail } of listed(house)) {
       const taken = takeWay(openJob(house, wish()), keptParts(house.site, wish(), option, detail)).job;
       const minutes = stepsOf(taken as never).reduce((s, x) => s + x.minutes.middle, 0);
-      expect(option.figures.hours).toBeCloseTo(minutes / 60, 9);
+      expect([option.figures.hours, option.sums.hours.result.value]).toEqual([minutes / 60, minutes / 60].map((h) => expect.closeTo(h, 9)));
       const found = search(house).found.options.find((o) => o.key === option.key)!;
       expect([option.figures.holes, option.figures.drying, option.figures.unknowns]).toEqual([found.figures.holes, found.figures.drying, found.figures.unknowns]); // prettier-ignore
       expect([option.sums.holes, option.sums.hours.formula, option.sums.hours.result.label]).toEqual([found.sums.holes, 'middle day; one pair of hands', 'work']); // prettier-ignore
@@ -140,6 +140,15 @@ describe('which feeds are asked', () => {
     expect([ids(full([b], { panel, subpanels: [shop] }), { ownCircuit: true }), ids(full([], { panel }))]).toEqual([['panel', shop.id].sort(), ['panel']]); // prettier-ignore
     // whose wall is gone has no box that could be fed
     expect(ids(full([b]), { places: [placeOn('gone', 56)] })).toEqual(['b', 'panel']);
+  });
+  it('a circuit of its own is judged by the room that is wanted and by what will hang on it', () => {
+    const judged = (rule: string, use: Room['use'], want: Partial<Want> = {}) => wantFeeds(home({ den: { use }, boxes: [] }, { panel }), wish({ ownCircuit: true, ...want }))[0]!.findings.find((f) => f.rule === rule)?.verdict; // prettier-ignore
+    // kitchen receptacles are asked for protection; of a living room it hangs on water that nobody looked for (210.8(A))
+    expect([judged('ground-fault', 'kitchen'), judged('ground-fault', 'living')]).toEqual(['caution', 'can’t tell']);
+    // the same wall seen from outdoors is outdoors
+    expect(judged('ground-fault', 'living', { places: [placeOn('n', 56, { face: 'B' })] })).toBe('caution');
+    // 3000 W for hours are 25 A × 1.25 on 20
+    expect([judged('circuit-load', 'living'), judged('circuit-load', 'living', { loads: [{ name: 'oven', watts: 3000, continuous: true }] })]).toEqual([undefined, 'stop']); // prettier-ignore
   });
   it('in a house of more than sixty boxes the near ones first, until enough of them are fit', () => {
     const near = Array.from({ length: 30 }, (_, i) => boxOn(`near${i}`, 'n', 20 + i * 3, { circuitId: 'c15' }));
