@@ -4,3 +4,4 @@ export * from './gauge.js';
 export * from './quantity.js';
 export * from './random.js';
 export * from './day.js';
+export * from './unbeaten.js';

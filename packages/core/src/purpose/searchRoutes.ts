@@ -6,7 +6,7 @@ import { BOX_KINDS } from '../catalog/index.js';
 import { smallestGaugeFor, term } from '../codebook/index.js';
 import type { FeedCandidate } from '../feeds/index.js';
 import { besideStud, patchPlan } from '../layout/index.js';
-import { inches, printMark } from '../measure/index.js';
+import { inches, printMark, unbeaten } from '../measure/index.js';
 import {
   builtInName,
   CRITERIA,
@@ -37,7 +37,6 @@ import {
   ratesOf,
   reachable,
   spaceWords,
-  unbeaten,
   worthOf,
   type Cost,
   type FrameEdge,

@@ -6,6 +6,7 @@ import fc from 'fast-check';
 import createGraph from 'ngraph.graph';
 import { nba } from 'ngraph.path';
 import { describe, expect, it } from 'vitest';
+import { unbeaten } from '../measure/index.js';
 import {
   bestWays,
   bestWaysVia,
@@ -13,7 +14,6 @@ import {
   costsTo,
   NO_WAY,
   reachable,
-  unbeaten,
   weightedGraph,
   type Combine,
   type EdgeInput,

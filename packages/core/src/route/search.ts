@@ -2,6 +2,7 @@
  * Ways through a graph by several criteria at once: every way that no other beats in all of them, found exactly. Labels are set in
  * lexicographic order with lower bounds from backward searches, so that what can't become a best way is never followed.
  */
+import { unbeaten } from '../measure/index.js';
 
 /** How a criterion adds up along a way: `sum`, or the largest of its parts (waits that run side by side). */
 export type Combine = 'sum' | 'max';
@@ -410,13 +411,6 @@ export function bestWays(graph: WeightedGraph, starts: readonly Start[], target:
   // what beats another stands before it in the order they are taken in: none of these beats another
   return found.map((label) => labels.way(label));
 }
-
-const beats = (a: readonly number[], b: readonly number[]): boolean => a.every((v, k) => v <= b[k]!) && a.some((v, k) => v < b[k]!);
-const same = (a: readonly number[], b: readonly number[]): boolean => a.every((v, k) => v === b[k]!);
-
-/** The ways that none of the others beats; of equal ones the first. */
-export const unbeaten = <T extends { cost: readonly number[] }>(ways: readonly T[]): T[] =>
-  ways.filter((w, i) => !ways.some((o, j) => beats(o.cost, w.cost) || (j < i && same(o.cost, w.cost))));
 
 /** Best ways by way of a node: there, and on from there. */
 export function bestWaysVia(graph: WeightedGraph, starts: readonly Start[], through: number, target: number, blocked: Blocked = {}): Way[] {

@@ -2,6 +2,7 @@
  * When: what is left of jobs, laid out over the hours that people have. What lies between a breaker’s off and on is one block, as short as
  * its hands allow, and is never left off over a night; the rest goes round it. A few plans none of which beats another.
  */
+import { unbeaten } from '../measure/index.js';
 import type { AIMS, When } from '../model/index.js';
 import { leftToDo, withComings, type Left } from './activities.js';
 import { HORIZON_DAYS, localTime, SLOT, timeWords } from './calendar.js';
@@ -10,11 +11,8 @@ import { asTasks, laidOut, type Made, type Variant } from './layOut.js';
 import type { Schedule, ScheduleInput, SchedulePlan } from './shapes.js';
 import { soonest, type Solved } from './solve.js';
 
-const better = (a: SchedulePlan, b: SchedulePlan): boolean => {
-  const of = (p: SchedulePlan): number[] => [p.outageMinutes, p.outageCount, p.end, p.helperMinutes, p.trips, p.setting ? 1 : 0];
-  const [x, y] = [of(a), of(b)];
-  return x.every((n, i) => n <= y[i]!) && x.some((n, i) => n < y[i]!);
-};
+/** What of a plan is the better the less it is. */
+const costOf = (p: SchedulePlan): number[] => [p.outageMinutes, p.outageCount, p.end, p.helperMinutes, p.trips, p.setting ? 1 : 0];
 
 /** Who works, whether jobs are off together, and which compound: what can be chosen for all of it. */
 function variants({ when, jobs }: ScheduleInput, left: Left): Variant[] {
@@ -86,7 +84,7 @@ export function scheduleOf(input: ScheduleInput): Schedule {
     });
   }
   const by = AIM[when.aim ?? 'end'];
-  const kept = plans.filter((p, i) => !plans.some((o, n) => better(o, p) || (n < i && !better(p, o) && same(o, p))));
+  const kept = unbeaten(plans.map((plan) => ({ plan, cost: costOf(plan) }))).map(({ plan }) => plan);
   return {
     origin,
     // first those that keep to the compound that was chosen, of these the best by what the user wants, then the soonest
@@ -102,13 +100,6 @@ const AIM: Record<(typeof AIMS)[number], (p: SchedulePlan) => number> = {
   trips: (p) => p.trips,
   help: (p) => p.helperMinutes,
 };
-const same = (a: SchedulePlan, b: SchedulePlan): boolean =>
-  a.outageMinutes === b.outageMinutes &&
-  a.outageCount === b.outageCount &&
-  a.end === b.end &&
-  a.helperMinutes === b.helperMinutes &&
-  a.trips === b.trips &&
-  a.setting === b.setting;
 
 /** What the air is too cold for stands with each plan. */
 const withCold = <P extends { problems: string[] }>(plan: P, cold: boolean): P =>
