@@ -89,6 +89,10 @@ describe('whether the wire is thick enough', () => {
     expect(loop(150, {}, { breakerA: 20 }) - loop(50, {}, { breakerA: 20 })).toBeCloseTo(2 * 100 * 1.93e-3, 2);
     const thick = { cables: [cable('c', 'b', { gauge: 12 })] };
     expect(loop(150, {}, {}, thick) - loop(50, {}, {}, thick)).toBeCloseTo(2 * 100 * 1.93e-3, 2);
+    // 8 AWG on 40 A, and 10 where that is noted in the box: 0.764 and 1.21 Ω per 1000 ft
+    expect(loop(150, {}, { breakerA: 40 }) - loop(50, {}, { breakerA: 40 })).toBeCloseTo(2 * 100 * 0.764e-3, 2);
+    const ten = { cables: [cable('c', 'b', { gauge: 10 })] };
+    expect(loop(150, {}, { breakerA: 40 }, ten) - loop(50, {}, { breakerA: 40 }, ten)).toBeCloseTo(2 * 100 * 1.21e-3, 2);
     const thin = { cables: [cable('c', 'b', { gauge: 14 })] };
     expect(loop(150, {}, { breakerA: 20 }, thin) - loop(50, {}, { breakerA: 20 }, thin)).toBeCloseTo(2 * 100 * 3.07e-3, 2);
   });

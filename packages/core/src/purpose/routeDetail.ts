@@ -1,6 +1,6 @@
 /** Everything that follows from one way: what is bored, opened, stapled, cut and bought, and whether the wire is thick enough. */
 import { wayWords } from '../words/purpose/routeDetail.js';
-import { freeEndBySchool, LEAST_FREE_MM, product, sheathBySchool, term, type Judged } from '../codebook/index.js';
+import { freeEndBySchool, LEAST_FREE_MM, product, sheathBySchool, smallestGaugeFor, term, type Judged } from '../codebook/index.js';
 import { facePoints, runOfBoxes, switchOn, type FacePoint } from '../circuit/index.js';
 import { feet, inches, printLength, printMark, toFeet } from '../measure/index.js';
 import {
@@ -196,13 +196,12 @@ export function electrical(house: House, want: Want, option: RouteOption, runMm:
     };
   // a face carries what is plugged in, or what one plug may draw where nothing was said
   const plugA = wantAmps(want) || (amps >= 20 ? 16 : 12);
-  const gauge = option.gauge <= 12 ? 12 : 14;
   const there = house.site.cables.find((c) => c.ends.some((e) => e.boxId === box?.id))?.gauge;
-  const bench = runOfBoxes({ boxes: own ? 1 : 2, gauge: gauge, amps });
+  const bench = runOfBoxes({ boxes: own ? 1 : 2, amps });
   const lengths = own ? [runMm] : [toSource, runMm];
   bench.cables.forEach((c, i) => {
     c.lengthMm = Math.max(1, lengths[i]!);
-    if (i === 0 && !own) c.gauge = there === 12 || there === 14 ? there : amps >= 20 ? 12 : 14;
+    c.gauge = i < lengths.length - 1 ? (there ?? smallestGaugeFor(amps)) : option.gauge;
   });
   const last = bench.devices.at(-1)!;
   const load = {
