@@ -8,7 +8,9 @@ import {
   type Bench,
   type Box,
   type Cable,
+  type Change,
   type Circuit,
+  type Device,
   type Edition,
   type JobInHouse,
   type Joint,
@@ -102,12 +104,22 @@ function wallOf(wall: NonNullable<OutletFacts['wall']>, noted: boolean): Wall {
 
 /** @returns the job with the house it stands in */
 export function outletJob(facts: OutletFacts): JobInHouse {
-  const { circuit = {}, old = {}, box = {}, face = {}, wall = {} } = facts;
-  const breakerA = unless(circuit.breaker, 'not read', 15);
+  return {
+    ...{ format: 'saddle-job', version: DOCUMENT_VERSION, id: 'job', houseId: 'house', name: 'The job', purpose: 'outlet' },
+    ...{ schools: DEFAULT_SCHOOLS, work: { ticks: [], notes: [], values: [], proofs: [] } },
+    changes: outletChanges(facts),
+    ...{ edition: edition(facts.edition), unit: 'in', houseName: 'The house', others: [], found: foundAt(facts) },
+    ...pick('built', unless(facts.built, 'not known', 1994)),
+  };
+}
+const breakerOf = ({ circuit }: OutletFacts): Circuit['breakerA'] => unless(circuit?.breaker, 'not read', 15);
+
+function circuitOf(facts: OutletFacts): Circuit {
+  const { circuit = {} } = facts;
   const feet = unless(circuit.feetToThere, 'not measured', 40);
-  const c: Circuit = {
+  return {
     ...{ id: 'c', number: '5', name: 'the circuit', voltsNominal: circuit.volts ?? 120 },
-    ...(breakerA === undefined ? {} : { breakerA }),
+    ...pick('breakerA', breakerOf(facts)),
     ...pick('sharedNeutral', unless(circuit.sharedNeutral, 'not looked', false)),
     ...pick('reservedFor', unless(circuit.keptFor, 'not asked', 'none')),
     ...pick('arcFault', unless(circuit.arcFault, 'not looked', 'breaker')),
@@ -115,124 +127,93 @@ export function outletJob(facts: OutletFacts): JobInHouse {
     ...pick('lengthToSource', feet === undefined ? undefined : inch(feet * 12)),
     loadsComplete: facts.allNoted ?? true,
   };
-  const isSwitch = typeof old.device === 'string' && old.device.startsWith('switch ');
+}
+const isSwitch = ({ old = {} }: OutletFacts): boolean => typeof old.device === 'string' && old.device.startsWith('switch ');
+
+/** The box that feeds: seen from its own face, against the right side of the stud at 56. */
+function oldBoxOf(facts: OutletFacts): Box {
+  const { old = {} } = facts;
   const kind = old.kind === 'not known' ? 'other' : (old.kind ?? (old.gangs === 2 ? 'wings-2g-34' : 'wings-1g-20'));
-  const oldBox: Box = {
+  return {
     ...{ id: 'old', name: 'Old outlet', wallId: 'wall', face: 'B', gangs: old.gangs ?? 1, supportFittings: old.supportFittings ?? 0 },
     kind,
-    // seen from its own face, against the right side of the stud at 56
     place: { from: 'left-end', toward: 'right', to: 'left-edge', distance: inch(120 - 55.25), bottom: inch(14) },
-    ...(old.in3 === undefined ? {} : { volumeIn3: old.in3 }),
+    ...pick('volumeIn3', old.in3),
     ...{ hangsOn: kind !== 'other' && BOX_KINDS[kind].mounting === 'wings' ? 'none' : 'left', condition: old.condition ?? 'sound' },
     ...(facts.breakerNotFound ? {} : { circuitId: 'c' }),
     ...pick('setback', old.setback === undefined ? undefined : inch(old.setback)),
     ...pick('screws', old.screws === undefined ? undefined : inch(old.screws)),
     ...pick('trouble', old.trouble),
-    ...(isSwitch ? { holds: 'switch' as const } : old.device === 'nothing' ? { holds: 'junction' as const } : {}),
-    ...(old.device === 'switch with hot and neutral'
-      ? { switchHas: 'hot and neutral' as const }
-      : old.device === 'switch loop'
-        ? { switchHas: 'switch loop' as const }
-        : {}),
+    ...pick('holds', isSwitch(facts) ? ('switch' as const) : old.device === 'nothing' ? ('junction' as const) : undefined),
+    ...(old.device === 'switch with hot and neutral' ? { switchHas: 'hot and neutral' as const } : {}),
+    ...(old.device === 'switch loop' ? { switchHas: 'switch loop' as const } : {}),
   };
-  const cables = (old.cables ?? [{}, {}]).map((f, i) => cableOf(`cable-${i}`, f, i === 0 ? 'panel' : 'on'));
+}
+
+function foundAt(facts: OutletFacts): Site {
+  const { old = {}, wall = {} } = facts;
   const state = unless(old.deviceIs, 'not looked', 'sound');
   const room = (id: string, use: Room['use']): Room => ({
-    id,
-    name: `${id} ${use}`,
-    use,
+    ...{ id, name: `${id} ${use}`, use },
     ...pick('waterWithin6ft', id === 'new' ? unless(facts.waterWithin6ft, 'not measured', false) : false),
   });
-  const found: Site = {
+  const device: Device = {
+    ...{ id: 'old-device', name: 'old device', boxId: 'old' },
+    kind: isSwitch(facts) ? 'switch-15' : ((old.device ?? 'duplex-15') as 'duplex-15'),
+    ...(isSwitch(facts) ? {} : { wiredAs: 'pigtail' as const, tamperResistant: true }),
+    ...(state ? { condition: state } : {}),
+  };
+  return {
     rooms: [room('new', facts.room ?? 'bedroom'), room('old', facts.oldRoom ?? 'hallway')],
-    ...{ walls: [wallOf(wall, !facts.countersNotNoted)], boxes: [oldBox], cables, circuits: [c] },
-    devices:
-      old.device === 'nothing'
-        ? []
-        : [
-            {
-              ...{ id: 'old-device', name: 'old device', boxId: 'old' },
-              kind: isSwitch ? 'switch-15' : ((old.device ?? 'duplex-15') as 'duplex-15'),
-              ...(isSwitch ? {} : { wiredAs: 'pigtail' as const, tamperResistant: true }),
-              ...(state ? { condition: state } : {}),
-            },
-          ],
+    ...{ walls: [wallOf(wall, !facts.countersNotNoted)], boxes: [oldBoxOf(facts)], circuits: [circuitOf(facts)] },
+    cables: (old.cables ?? [{}, {}]).map((f, i) => cableOf(`cable-${i}`, f, i === 0 ? 'panel' : 'on')),
+    devices: old.device === 'nothing' ? [] : [device],
     loads: (facts.hangsOnIt ?? [{ watts: 60, lamps: true }]).map((f, i) => loadOf(`there-${i}`, f)),
   };
-  const gauge = facts.newCable ?? (breakerA !== undefined && breakerA > 15 ? (breakerA > 20 ? 10 : 12) : 14);
-  const newKind = box.kind ?? 'wings-1g-20';
-  const job: JobInHouse = {
-    ...{
-      format: 'saddle-job',
-      version: DOCUMENT_VERSION,
-      id: 'job',
-      houseId: 'house',
-      name: 'The job',
-      purpose: 'outlet',
-      schools: DEFAULT_SCHOOLS,
+}
+
+/** A box, the cable to it, its device, and what is plugged in. */
+function outletChanges(facts: OutletFacts): Change[] {
+  const { box = {}, face = {} } = facts;
+  const breakerA = breakerOf(facts);
+  const kind = box.kind ?? 'wings-1g-20';
+  return [
+    {
+      ...{ id: 'box', title: 'Set the new box', do: 'place-box' },
+      box: {
+        ...{ id: 'new-box', name: 'New outlet', wallId: 'wall', face: 'A', kind, gangs: BOX_KINDS[kind].gangs, circuitId: 'c' },
+        place: { from: 'left-end', toward: 'right', to: 'centre', distance: inch(box.at ?? 46), bottom: inch(box.up ?? 14) },
+        ...{ hangsOn: 'none', supportFittings: 0 },
+      },
     },
-    work: { ticks: [], notes: [], values: [], proofs: [] },
-    changes: [
-      {
-        ...{ id: 'box', title: 'Set the new box', do: 'place-box' },
-        box: {
-          ...{
-            id: 'new-box',
-            name: 'New outlet',
-            wallId: 'wall',
-            face: 'A',
-            kind: newKind,
-            gangs: BOX_KINDS[newKind].gangs,
-            circuitId: 'c',
-          },
-          place: { from: 'left-end', toward: 'right', to: 'centre', distance: inch(box.at ?? 46), bottom: inch(box.up ?? 14) },
-          ...{ hangsOn: 'none', supportFittings: 0 },
-        },
+    {
+      ...{ id: 'cable', title: 'Run the cable', do: 'run-cable' },
+      cable: {
+        ...{ id: 'new-cable', name: 'the new cable', conductors: ['black', 'white'], ground: 'bare', metal: 'copper' },
+        gauge: facts.newCable ?? (breakerA !== undefined && breakerA > 15 ? (breakerA > 20 ? 10 : 12) : 14),
+        sheath: facts.newSheath ?? 'nonmetallic',
+        ends: [
+          { boxId: 'old', label: 'old outlet', side: 'top' },
+          { boxId: 'new-box', label: 'new outlet', side: 'top' },
+        ],
+        ...{ direction: 'known', unbrokenIn: [] },
       },
-      {
-        ...{ id: 'cable', title: 'Run the cable', do: 'run-cable' },
-        cable: {
-          ...{
-            id: 'new-cable',
-            name: 'the new cable',
-            gauge,
-            conductors: ['black', 'white'],
-            ground: 'bare',
-            metal: 'copper',
-            sheath: facts.newSheath ?? 'nonmetallic',
-          },
-          ends: [
-            { boxId: 'old', label: 'old outlet', side: 'top' },
-            { boxId: 'new-box', label: 'new outlet', side: 'top' },
-          ],
-          ...{ direction: 'known', unbrokenIn: [] },
-        },
+    },
+    {
+      ...{ id: 'device', title: 'New receptacle', do: 'place-device' },
+      device: {
+        ...{ id: 'new-device', name: 'new receptacle', boxId: 'new-box' },
+        kind: face.kind ?? (breakerA === 20 ? 'duplex-20' : 'duplex-15'),
+        tamperResistant: face.tamperResistant ?? true,
+        ...pick('weatherResistant', face.weatherResistant),
+        ...pick('inUseCover', face.inUseCover),
       },
-      {
-        ...{ id: 'device', title: 'New receptacle', do: 'place-device' },
-        device: {
-          ...{
-            id: 'new-device',
-            name: 'new receptacle',
-            boxId: 'new-box',
-            kind: face.kind ?? (breakerA === 20 ? 'duplex-20' : 'duplex-15'),
-          },
-          ...{ tamperResistant: face.tamperResistant ?? true },
-          ...pick('weatherResistant', face.weatherResistant),
-          ...pick('inUseCover', face.inUseCover),
-        },
-      },
-      ...(facts.plugged ?? [{ watts: 100 }]).map((f, i) => ({
-        id: `plug-${i}`,
-        title: 'Plugged in',
-        do: 'plug-in' as const,
-        load: loadOf(`plugged-${i}`, f, 'new-box'),
-      })),
-    ],
-    ...{ edition: edition(facts.edition), unit: 'in', houseName: 'The house', others: [], found },
-    ...pick('built', unless(facts.built, 'not known', 1994)),
-  };
-  return job;
+    },
+    ...(facts.plugged ?? [{ watts: 100 }]).map((f, i) => ({
+      ...{ id: `plug-${i}`, title: 'Plugged in', do: 'plug-in' as const },
+      load: loadOf(`plugged-${i}`, f, 'new-box'),
+    })),
+  ];
 }
 function pick<K extends string, T>(key: K, value: T | undefined): Partial<Record<K, T>> {
   return value === undefined ? {} : ({ [key]: value } as Partial<Record<K, T>>);
@@ -254,125 +235,112 @@ export function ownCircuit(facts: OwnCircuitFacts): { edition: Edition; circuit:
 export function wiredRun(facts: BenchFacts): Bench {
   const { wrong } = facts;
   if (wrong.startsWith('shared neutral') || wrong === 'nothing, a shared neutral on two legs') return sharedRun(wrong);
+  const last = facts.boxes ?? 2;
   const run = runOfBoxes({
-    ...{ boxes: facts.boxes ?? 2, gauge: facts.gauge ?? 14, amps: facts.breaker ?? ((facts.gauge ?? 14) === 12 ? 20 : 15) },
+    ...{ boxes: last, gauge: facts.gauge ?? 14, amps: facts.breaker ?? ((facts.gauge ?? 14) === 12 ? 20 : 15) },
     protectedFirst: wrong === 'hot on LINE, neutral on LOAD' || wrong === 'LINE and LOAD changed over',
   });
-  const last = facts.boxes ?? 2;
-  const cable = `cable${last}`;
-  const without = (bench: Bench, conductor: number, end: 0 | 1, boxId?: string): Bench => ({
-    ...bench,
-    joints: bench.joints
-      .map((j) =>
-        boxId === undefined || j.boxId === boxId
-          ? {
-              ...j,
-              ends: j.ends.filter(
-                (e) =>
-                  !('cableId' in e && e.cableId === (boxId === 'panel' ? 'cable1' : cable) && e.conductor === conductor && e.end === end),
-              ),
-            }
-          : j,
-      )
-      .filter((j) => j.ends.length > 0),
-  });
-  const renamed = (device: string, other: (terminal: string) => string): Bench => ({
-    ...run,
-    joints: run.joints.map((j) => (j.at?.device === device ? { ...j, at: { ...j.at, terminal: other(j.at.terminal) } } : j)),
-  });
-  const swap = (a: string, b: string) => (t: string) => (t.startsWith(a) ? t.replace(a, b) : t.startsWith(b) ? t.replace(b, a) : t);
-  switch (wrong) {
-    case 'hot and neutral swapped at the face':
-      return renamed(`device${last}`, swap('brass', 'silver'));
-    case 'ground off at the face':
-      return { ...run, joints: run.joints.filter((j) => !(j.at?.device === `device${last}` && j.at.terminal === 'green')) };
-    case 'neutral off in a box':
-      return without(run, 1, 1);
-    case 'hot off in a box':
-    case 'bare hot end hanging in a box':
-      return without(run, 0, 1);
-    case 'white loose at the panel':
-      return {
-        ...run,
-        joints: run.joints.filter((j) => !j.ends.some((e) => 'cableId' in e && e.cableId === 'cable1' && e.conductor === 1 && e.end === 0)),
-      };
-    case 'ground bridged to neutral at the face': {
-      const bare = without(run, 2, 1);
-      const bridge = { id: 'bridge', boxId: `box${last}`, colour: 'white' as const, gauge: 14 as const, lengthMm: 100 };
-      const at = (terminal: string, end: 0 | 1): Joint => ({
-        ...{ id: `bridge-${end}`, boxId: `box${last}`, kind: 'terminal', how: 'side screw', at: { device: `device${last}`, terminal } },
-        ends: [{ pigtailId: 'bridge', end }],
-      });
-      return {
-        ...bare,
-        pigtails: [...bare.pigtails, bridge],
-        joints: [
-          ...bare.joints.filter((j) => !(j.at?.device === `device${last}` && j.at.terminal === 'green')),
-          at('silver lower', 0),
-          at('green', 1),
-        ],
-      };
-    }
-    case 'two hots under one screw':
-      return {
-        ...run,
-        joints: run.joints
-          .map((j) =>
-            j.at?.device === 'device1' && j.at.terminal === 'brass upper'
-              ? { ...j, ends: [...j.ends, { cableId: 'cable2', conductor: 0, end: 0 as const }] }
-              : j,
-          )
-          .filter((j) => !(j.at?.device === 'device1' && j.at.terminal === 'brass lower')),
-      };
-    case 'hot on LINE, neutral on LOAD':
-      return renamed('device1', (t) => (t === 'line silver' ? 'load silver' : t === 'load silver' ? 'line silver' : t));
-    case 'LINE and LOAD changed over':
-      return renamed('device1', swap('line', 'load'));
-    case 'push-in with 12 AWG':
-      return { ...run, joints: run.joints.map((j) => (j.at?.device === 'device1' ? { ...j, how: 'push-in' as const } : j)) };
-    case 'metal box without ground':
-      return { ...run, boxes: run.boxes.map((b) => (b.id === `box${last}` ? { ...b, material: 'metal' as const } : b)) };
-    case 'two circuits joined': {
-      const other = runOfBoxes({ boxes: 1 }, 'x-');
-      return {
-        ...run,
-        breakers: [...run.breakers, ...other.breakers.map((b) => ({ ...b, number: '6' }))],
-        cables: [...run.cables, ...other.cables.map((c) => ({ ...c, ends: [c.ends[0], 'box1'] as typeof c.ends }))],
-        joints: [
-          ...run.joints.map((j) =>
-            j.at?.device === 'device1' && j.at.terminal.endsWith('upper')
-              ? { ...j, ends: [...j.ends, { cableId: 'x-cable1', conductor: j.at.terminal.startsWith('brass') ? 0 : 1, end: 1 as const }] }
-              : j,
-          ),
-          ...other.joints.filter((j) => j.boxId === 'panel'),
-        ],
-      };
-    }
-    case 'neutral borrowed from another circuit':
-    case 'neutrals of two circuits joined':
-    case 'grounds of two circuits apart':
-    case 'one yoke on two breakers':
-    case 'nothing, one yoke on two tied breakers':
-    case 'nothing, two circuits in one box, apart':
-      return withSecondCircuit(run, wrong);
-    case 'switch in the neutral':
-      return lampRun({ switchIn: 'neutral', shell: 'neutral' });
-    case 'nothing, a lamp behind its switch':
-      return lampRun({ switchIn: 'hot', shell: 'neutral' });
-    case 'hot on the shell of a lampholder':
-      return lampRun({ switchIn: 'hot', shell: 'hot' });
-    case 'cut back too short':
-      return {
-        ...run,
-        cables: run.cables.map((c) => (c.id === cable ? { ...c, freeMm: [c.freeMm[0], inches(5.5)] as typeof c.freeMm } : c)),
-      };
-    case 'nothing':
-    case 'breaker larger than the wire':
-      return run;
-    default:
-      return run;
-  }
+  return WRONG[wrong]?.(run, last) ?? run;
 }
+
+/** A conductor of the cable to the last box off wherever it was landed. */
+const without = (run: Bench, last: number, conductor: number): Bench => ({
+  ...run,
+  joints: run.joints
+    .map((j) => ({
+      ...j,
+      ends: j.ends.filter((e) => !('cableId' in e && e.cableId === `cable${last}` && e.conductor === conductor && e.end === 1)),
+    }))
+    .filter((j) => j.ends.length > 0),
+});
+const renamed = (run: Bench, device: string, other: (terminal: string) => string): Bench => ({
+  ...run,
+  joints: run.joints.map((j) => (j.at?.device === device ? { ...j, at: { ...j.at, terminal: other(j.at.terminal) } } : j)),
+});
+const swap = (a: string, b: string) => (t: string) => (t.startsWith(a) ? t.replace(a, b) : t.startsWith(b) ? t.replace(b, a) : t);
+const keeping = (run: Bench, keep: (j: Joint) => boolean): Bench => ({ ...run, joints: run.joints.filter(keep) });
+
+/** The ground of the last face taken from its neutral screw. */
+function bridged(run: Bench, last: number): Bench {
+  const device = `device${last}`;
+  const at = (terminal: string, end: 0 | 1): Joint => ({
+    ...{ id: `bridge-${end}`, boxId: `box${last}`, kind: 'terminal', how: 'side screw', at: { device, terminal } },
+    ends: [{ pigtailId: 'bridge', end }],
+  });
+  const bare = keeping(without(run, last, 2), (j) => !(j.at?.device === device && j.at.terminal === 'green'));
+  return {
+    ...bare,
+    pigtails: [...bare.pigtails, { id: 'bridge', boxId: `box${last}`, colour: 'white', gauge: 14, lengthMm: 100 }],
+    joints: [...bare.joints, at('silver lower', 0), at('green', 1)],
+  };
+}
+/** The wire that goes on under the same screw as the one that comes. */
+const twoUnderOne = (run: Bench): Bench =>
+  keeping(
+    {
+      ...run,
+      joints: run.joints.map((j) =>
+        j.at?.device === 'device1' && j.at.terminal === 'brass upper'
+          ? { ...j, ends: [...j.ends, { cableId: 'cable2', conductor: 0, end: 0 as const }] }
+          : j,
+      ),
+    },
+    (j) => !(j.at?.device === 'device1' && j.at.terminal === 'brass lower'),
+  );
+/** A cable of another breaker landed at the first face as well. */
+function joined(run: Bench): Bench {
+  const other = runOfBoxes({ boxes: 1 }, 'x-');
+  return {
+    ...run,
+    breakers: [...run.breakers, ...other.breakers.map((b) => ({ ...b, number: '6' }))],
+    cables: [...run.cables, ...other.cables.map((c) => ({ ...c, ends: [c.ends[0], 'box1'] as typeof c.ends }))],
+    joints: [
+      ...run.joints.map((j) =>
+        j.at?.device === 'device1' && j.at.terminal.endsWith('upper')
+          ? { ...j, ends: [...j.ends, { cableId: 'x-cable1', conductor: j.at.terminal.startsWith('brass') ? 0 : 1, end: 1 as const }] }
+          : j,
+      ),
+      ...other.joints.filter((j) => j.boxId === 'panel'),
+    ],
+  };
+}
+
+/** What each does to a run; those that aren’t here leave it as it is. */
+const WRONG: Partial<Record<WiredWrong, (run: Bench, last: number) => Bench>> = {
+  'hot and neutral swapped at the face': (run, last) => renamed(run, `device${last}`, swap('brass', 'silver')),
+  'ground off at the face': (run, last) => keeping(run, (j) => !(j.at?.device === `device${last}` && j.at.terminal === 'green')),
+  'neutral off in a box': (run, last) => without(run, last, 1),
+  'hot off in a box': (run, last) => without(run, last, 0),
+  'bare hot end hanging in a box': (run, last) => without(run, last, 0),
+  'white loose at the panel': (run) =>
+    keeping(run, (j) => !j.ends.some((e) => 'cableId' in e && e.cableId === 'cable1' && e.conductor === 1 && e.end === 0)),
+  'ground bridged to neutral at the face': bridged,
+  'two hots under one screw': twoUnderOne,
+  'hot on LINE, neutral on LOAD': (run) => renamed(run, 'device1', (t) => (t.endsWith('silver') ? swap('line', 'load')(t) : t)),
+  'LINE and LOAD changed over': (run) => renamed(run, 'device1', swap('line', 'load')),
+  'push-in with 12 AWG': (run) => ({
+    ...run,
+    joints: run.joints.map((j) => (j.at?.device === 'device1' ? { ...j, how: 'push-in' as const } : j)),
+  }),
+  'metal box without ground': (run, last) => ({
+    ...run,
+    boxes: run.boxes.map((b) => (b.id === `box${last}` ? { ...b, material: 'metal' as const } : b)),
+  }),
+  'two circuits joined': joined,
+  'neutral borrowed from another circuit': (run) => withSecondCircuit(run, 'neutral borrowed from another circuit'),
+  'neutrals of two circuits joined': (run) => withSecondCircuit(run, 'neutrals of two circuits joined'),
+  'grounds of two circuits apart': (run) => withSecondCircuit(run, 'grounds of two circuits apart'),
+  'one yoke on two breakers': (run) => withSecondCircuit(run, 'one yoke on two breakers'),
+  'nothing, one yoke on two tied breakers': (run) => withSecondCircuit(run, 'nothing, one yoke on two tied breakers'),
+  'nothing, two circuits in one box, apart': (run) => withSecondCircuit(run, 'nothing, two circuits in one box, apart'),
+  'switch in the neutral': () => lampRun({ switchIn: 'neutral', shell: 'neutral' }),
+  'nothing, a lamp behind its switch': () => lampRun({ switchIn: 'hot', shell: 'neutral' }),
+  'hot on the shell of a lampholder': () => lampRun({ switchIn: 'hot', shell: 'hot' }),
+  'cut back too short': (run, last) => ({
+    ...run,
+    cables: run.cables.map((c) => (c.id === `cable${last}` ? { ...c, freeMm: [c.freeMm[0], inches(5.5)] as typeof c.freeMm } : c)),
+  }),
+};
 
 function sharedRun(wrong: WiredWrong): Bench {
   const bench = sharedNeutralRun(24, 96, wrong === 'shared neutral, both hots on one leg' ? ['A', 'A'] : ['A', 'B']);
