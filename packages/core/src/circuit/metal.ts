@@ -2,7 +2,7 @@
  * The metal of a bench as a graph: what hangs together without going through a load, a breaker or the supply. Made once for each bench; walks go over numbers, names come in at the end.
  */
 import type { Bench } from '../model/index.js';
-import { buildNetwork, EARTH } from './build.js';
+import { buildNetwork } from './build.js';
 import type { Branch, WiringPart } from './network.js';
 
 /** Parts that join: neither a load or a leak nor what is the supply’s own, and no yoke, on which nothing may rely. */
@@ -83,10 +83,9 @@ export class Metal {
     const low = new Int32Array(this.names.length);
     const next = this.first.slice();
     const came = new Int32Array(this.names.length).fill(-1);
-    const earth = this.at.get(EARTH) ?? -1;
     let turn = 0;
     for (let root = 0; root < this.names.length; root++) {
-      if (found[root] || root === earth) continue;
+      if (found[root]) continue;
       const path = [root];
       found[root] = low[root] = ++turn;
       while (path.length) {
@@ -94,7 +93,7 @@ export class Metal {
         if (next[n]! < this.first[n + 1]!) {
           const k = next[n]!++;
           const to = this.to[k]!;
-          if (to === earth || this.by[k] === came[n]) continue;
+          if (this.by[k] === came[n]) continue;
           if (found[to]) low[n] = Math.min(low[n]!, found[to]!);
           else {
             came[to] = this.by[k]!;
@@ -123,12 +122,11 @@ export class Metal {
     return walked;
   }
 
-  /** Which nodes hang on one; earth is never walked through. */
+  /** Which nodes hang on one; what joins the ground to the earth is the supply’s own and no metal of the bench. */
   walk(from: string, without: readonly number[] = []): Walked {
     const start = this.at.get(from);
     const seen = new Uint8Array(this.names.length);
     const order: number[] = [];
-    const earth = this.at.get(EARTH) ?? -1;
     if (start !== undefined) {
       seen[start] = 1;
       order.push(start);
@@ -138,7 +136,7 @@ export class Metal {
       for (const n of order) {
         for (let k = this.first[n]!; k < this.first[n + 1]!; k++) {
           const to = this.to[k]!;
-          if (seen[to] || to === earth || cut?.[this.by[k]!]) continue;
+          if (seen[to] || cut?.[this.by[k]!]) continue;
           seen[to] = 1;
           order.push(to);
         }
