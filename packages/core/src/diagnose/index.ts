@@ -14,4 +14,4 @@ export * from './ahead.js';
 export * from './simulated.js';
 export * from './questions.js';
 export * from './view.js';
-export { percent } from '../words/diagnose/search.js';
+export { percent, shortPercent } from '../words/diagnose/search.js';

@@ -312,13 +312,12 @@ function cautionsOf(house: House, option: RouteOption, all: readonly Traced[]): 
   const joists = all.some((t) => t.holes.some((h) => h.member === 'joist'));
   const bored = new Set(all.flatMap((t) => t.holes.flatMap((h) => (h.onWall ? [h.onWall.wallId] : []))));
   const pierced = house.site.walls.filter((w) => bored.has(w.id));
+  const sub = subpanelOf(house.site, option.feed.id);
   const names = (walls: typeof pierced): string => walls.map((w) => w.name).join('; ');
   const [rated, unsaid] = [pierced.filter((w) => w.fireRated), pierced.filter((w) => w.fireRated === undefined)];
   return [
     'Feed off, locked or labelled, and proved dead before its box or the panel is opened. Permit and inspection as the local code asks; a licensed electrician where it asks for one.',
-    ...(subpanelOf(house.site, option.feed.id)
-      ? [`The breaker that feeds the ${option.feed.name.split(', ').at(-1)!} off and locked for work in it. Licensed work in many places.`]
-      : []),
+    ...(sub ? [`The breaker that feeds the ${sub.name} off and locked for work in it. Licensed work in many places.`] : []),
     ...(option.feed.id === PANEL
       ? ['Main off for work in the panel: the service lugs stay live all the same. Licensed work in many places.']
       : []),

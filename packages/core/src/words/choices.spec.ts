@@ -157,6 +157,8 @@ describe('seen, taken or not known', () => {
 describe('figures on either side', () => {
   it('a share is never quite none, never quite all', () =>
     expect([0, 0.0049, 0.005, 0.624, 0.9949, 0.995, 1].map(percent)).toEqual(['under 1 %', 'under 1 %', '1 %', '62 %', '99 %', 'over 99 %', 'over 99 %'])); // prettier-ignore
+  it('and where there is little room', () =>
+    expect([0, 0.005, 0.624, 0.995, 1].map(shortPercent)).toEqual(['<1%', '1%', '62%', '99%', '99%']));
   it('found, with a second fault, resting on what was taken; nothing left to test', () => {
     const found = { share: 0.9, likely: 'a loose wire', besides: undefined, besidesShare: undefined, rests: false };
     expect(says(searchWords.found(found), searchWords.found({ ...found, besides: 'a worn outlet', besidesShare: 0.6, rests: true }))).toEqual(['90 %: a loose wire.', '90 %: a loose wire. And besides it, 60 %: a worn outlet. It rests on what was taken for it, below.']); // prettier-ignore

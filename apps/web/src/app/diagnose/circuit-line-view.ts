@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, effect, ElementRef, input, output, viewChild } from '@angular/core';
-import { percent, type CircuitLine, type LineBox, type Suspicion } from '@saddle/core/diagnose';
+import { percent, shortPercent, type CircuitLine, type LineBox, type Suspicion } from '@saddle/core/diagnose';
 
 /** Units of the drawing: from one box to the next, and from one branch to the next. */
 const [STEP, LANE, PAD] = [132, 96, 58];
@@ -166,13 +166,7 @@ export class CircuitLineView {
       ...b,
       x: this.x(b.column),
       y: this.y(b.lane),
-      short: this.plain()
-        ? b.id === this.chosen()
-          ? '●'
-          : ''
-        : b.suspicion === 'cleared'
-          ? '✓'
-          : percent(b.share).replace('over ', '').replace('under ', '<').replace(' ', ''),
+      short: this.plain() ? (b.id === this.chosen() ? '●' : '') : b.suspicion === 'cleared' ? '✓' : shortPercent(b.share),
       shortName: b.name.length > 17 ? `${b.name.slice(0, 16)}…` : b.name,
       says: this.plain() ? '' : WORDS[b.suspicion],
       label: this.plain()

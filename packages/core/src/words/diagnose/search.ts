@@ -3,6 +3,8 @@ import { phrases } from '../phrases.js';
 
 /** A share of one in words: `62 %`; never quite none, never quite all. */
 export const percent = (share: number): string => `${share >= 0.995 ? 'over 99' : share < 0.005 ? 'under 1' : Math.round(share * 100)} %`;
+/** The same where there is little room. */
+export const shortPercent = (share: number): string => `${share >= 0.995 ? '99' : share < 0.005 ? '<1' : Math.round(share * 100)}%`;
 
 export const searchWords = phrases('search', {
   signs: ({ signs }: { signs: readonly string[] }) =>
