@@ -12,7 +12,7 @@ import { loadWords } from './codebook/load.js';
 import { askedWords, placeWords } from './codebook/place.js';
 import { accessoryWords } from './codebook/uk/accessory.js';
 import { ukWallsWords } from './codebook/uk/walls.js';
-import { percent, searchWords } from './diagnose/search.js';
+import { percent, searchWords, shortPercent } from './diagnose/search.js';
 import { designWords } from './finals/design.js';
 import { finalWords } from './finals/findings.js';
 import { readingWords } from './finals/judgeReadings.js';
