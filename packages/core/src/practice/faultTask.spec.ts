@@ -91,6 +91,24 @@ describe('what is drawn, before any search has been at it', () => {
     const view = roundView({ ...task!, best: { tests: 0, minutes: 0 } }, newRound());
     expect([...view.boxes.flatMap((b) => b.tests), ...view.cables, ...view.elsewhere].filter((t) => t.id.includes('stray'))).toEqual([]);
   });
+  it('is noticed at an outlet, never at a box with a switch alone; a circuit without an outlet hides nothing', () => {
+    const half = variedCircuit('half switched', 2, 1);
+    const source = { bench: half.bench, inward: ['box1', 'box2'] };
+    const seeds = [1, 2, 3, 4, 5, 6];
+    // the switch by the door has no outlet: it is always the second box
+    expect(seeds.map((seed) => hiddenFault('nothing wrong but the tester', seed, () => source)!.boxId)).toEqual(seeds.map(() => 'box2'));
+    const dark = { ...source, bench: { ...half.bench, devices: half.bench.devices.filter((d) => d.form === 'switch') } };
+    expect(hiddenFault('nothing wrong but the tester', 1, () => dark)).toBeUndefined();
+  });
+  it('of one circuit the seeds hide different things, each kind as often as another; a second live cable lies in one of the two farthest', () => {
+    const chain = variedCircuit('chain', 3, 1, 'screws');
+    const seeds = [1, 2, 3, 4, 5, 6, 7, 8];
+    const drawn = seeds.flatMap((seed) => hiddenFault('one plain fault', seed, () => chain) ?? []);
+    expect(new Set(drawn.flatMap((t) => kindsOf(t))).size).toBeGreaterThan(2);
+    expect(new Set(drawn.map((t) => t.boxId))).toEqual(new Set(['box3', 'box2']));
+    const strays = seeds.flatMap((seed) => hiddenFault('two live cables', seed, () => chain) ?? []).map((t) => t.bench.cables.find((c) => c.id === 'stray')!.ends[1]); // prettier-ignore
+    expect(new Set(strays)).toEqual(new Set(['box3', 'box2']));
+  });
   it('what nobody would notice is no task', () => {
     const { bench } = variedCircuit('chain', 3, 1, 'screws');
     const dictionary = dictionaryOf(asKnown(bench), 'box3', undefined, { mostPairs: 0 });
