@@ -5,6 +5,7 @@
 import { expect, it } from 'vitest';
 import { feet } from '../measure/index.js';
 import { emptySite, measured, DOCUMENT_VERSION, type House } from '../model/index.js';
+import { cable } from '../panel/smallJob.testing.js';
 import { boxOn, smallHouse } from '../route/smallHouse.testing.js';
 import { electrical, type RouteOption } from './index.js';
 import type { Want } from '../model/index.js';
@@ -14,6 +15,7 @@ const house = (toSourceFt: number): House => ({
   site: {
     ...emptySite(),
     ...smallHouse({ boxes: [boxOn('b', 'n', 24, { circuitId: 'c' })] }),
+    cables: [cable('home', 'b', { gauge: 14 })],
     circuits: [{ id: 'c', number: '4', name: 'den', voltsNominal: 120, breakerA: 15, lengthToSource: measured(feet(toSourceFt)) }],
   },
 });

@@ -80,7 +80,9 @@ const long = (length: Site['circuits'][number]['lengthToSource'], part: Partial<
   CIRCUITS.map((c) => (c.id === 'c15' ? { ...c, lengthToSource: length, ...part } : c)) as Site['circuits'];
 
 describe('whether the wire is thick enough', () => {
-  const judged = (ft: number, want: Partial<Want> = {}, part: Partial<Site['circuits'][number]> = {}, more: Partial<Site> = {}) => detail(home({}, { circuits: long(measured(feet(ft)), part), ...more }), want).electrical; // prettier-ignore
+  /** The gauge in the box that feeds was read: what its breaker asks for. */
+  const read = (gauge: 14 | 12 | 10 | 8): Partial<Site> => ({ cables: [cable('c', 'b', { gauge })] });
+  const judged = (ft: number, want: Partial<Want> = {}, part: Partial<Site['circuits'][number]> = {}, more: Partial<Site> = read(part.breakerA === 40 ? 8 : part.breakerA === 20 ? 12 : 14)) => detail(home({}, { circuits: long(measured(feet(ft)), part), ...more }), want).electrical; // prettier-ignore
   const drop = (...args: Parameters<typeof judged>) => judged(...args).sums[0]!.result.value;
   const loop = (...args: Parameters<typeof judged>) => judged(...args).sums[1]!.terms[0]!.value;
   it('the loop grows by both conductors of what is added', () => {
@@ -141,9 +143,25 @@ describe('whether the wire is thick enough', () => {
     expect([unread.verdict, unread.says]).toEqual(['can’t tell', 'which breaker feeds box b was not found out']);
     const { electrical: none } = detail(home());
     expect([none.verdict, none.says]).toEqual(['can’t tell', 'how far box b lies from the panel along its cable was not measured']);
-    const two = detail(home({ boxes: [b, boxOn('c', 's', 40, { circuitId: 'c15' })] }, { circuits: long(measured(feet(20))) })).electrical; // prettier-ignore
+    const two = detail(home({ boxes: [b, boxOn('c', 's', 40, { circuitId: 'c15' })] }, { circuits: long(measured(feet(20))), ...read(14) })).electrical; // prettier-ignore
     expect([two.verdict, two.ask]).toEqual(['can’t tell', 'The length from the panel is noted for circuit 1, which feeds 2 surveyed boxes: measure or reckon it to box b.']); // prettier-ignore
     expect(judged(20).ask).toBeUndefined();
+  });
+  it('a cable whose gauge nobody read is can’t tell, however good it looks, and so is what hangs behind a feeder', () => {
+    const unread = [{ cables: [] }, { cables: [cable('c', 'elsewhere', { gauge: 14 })] }, { cables: [cable('c', 'b', { gauge: 14, presets: ['gauge'] })] }] as Partial<Site>[]; // prettier-ignore
+    for (const more of unread) expect(judged(20, {}, {}, more)).toMatchObject({ verdict: 'can’t tell', ask: 'Read the gauge printed on the sheath of the cable in box b, or hold a gauge to the bare wire.', says: expect.stringMatching(/nobody read it$/) }); // prettier-ignore
+    expect(judged(20, {}, {}, read(14)).verdict).toBe('ok');
+    // a preset of something else is none of the gauge
+    expect(judged(20, {}, {}, { cables: [cable('c', 'b', { gauge: 14, presets: ['sheath'] })] }).verdict).toBe('ok');
+    const place = { wallId: 'n', face: 'A' as const, fromLeft: at(24), bottom: at(40) };
+    const shop = sub({ fedBy: 'b3', breakers: [{ id: 'sb', circuitId: 'c15', space: 1, poles: 1 }], place });
+    expect(judged(20, {}, {}, { ...read(14), subpanels: [shop] })).toMatchObject({ verdict: 'can’t tell', says: expect.stringMatching(/what the feeder of the shop panel takes/) }); // prettier-ignore
+    // what is too little without it is too little
+    expect(judged(400, {}, {}, { ...read(14), subpanels: [shop] }).verdict).toBe('caution');
+    const own = detail(home({}, { panel, subpanels: [sub({ fedBy: 'b3', breakers: [], place })] }), { ownCircuit: true }, [
+      feed('s'),
+    ]).electrical;
+    expect(own.verdict).toBe('can’t tell');
   });
   it('is reckoned anew for another length', () => {
     const house = home({}, { circuits: long(measured(feet(20))) });

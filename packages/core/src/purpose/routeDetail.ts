@@ -10,6 +10,7 @@ import {
   isPanel,
   ownAmps,
   PANEL,
+  panelWith,
   subpanelOf,
   type Sum,
   type Want,
@@ -196,7 +197,9 @@ export function electrical(house: House, want: Want, option: RouteOption, runMm:
     };
   // a face carries what is plugged in, or what one plug may draw where nothing was said
   const plugA = wantAmps(want) || (amps >= 20 ? 16 : 12);
-  const there = house.site.cables.find((c) => c.ends.some((e) => e.boxId === box?.id))?.gauge;
+  const cable = own ? undefined : house.site.cables.find((c) => c.ends.some((e) => e.boxId === box?.id));
+  // a gauge that came filled in was read by nobody
+  const there = cable?.presets?.includes('gauge') ? undefined : cable?.gauge;
   const bench = runOfBoxes({ boxes: own ? 1 : 2, amps });
   const lengths = own ? [runMm] : [toSource, runMm];
   bench.cables.forEach((c, i) => {
@@ -218,11 +221,16 @@ export function electrical(house: House, want: Want, option: RouteOption, runMm:
   const trips = short.trip?.from === 0 ? short.trip : undefined;
   // the length is noted for the circuit: to which of its boxes it was measured, nobody can tell
   const boxes = house.site.boxes.filter((b) => b.circuitId === circuit?.id).length;
-  const vague = !own && boxes > 1;
+  const panel = own ? subpanelOf(house.site, option.feed.id) : circuit && panelWith(house.site, circuit.id)?.sub;
   const left = { volts: loaded.volts, plugA, shortA: short.shortA, withinS: trips?.to };
+  const untold = !own && there === undefined ? wayWords.leftUnread({ ...left, feed: option.feed.name })
+    : !own && boxes > 1 ? wayWords.leftVague({ ...left, circuit: circuit!.number, boxes, feed: option.feed.name })
+    // a feeder makes it worse: what is too little without it is too little
+    : panel && trips && ok ? wayWords.leftBehindFeeder({ ...left, panel: panel.name })
+    : undefined; // prettier-ignore
   return {
-    verdict: vague ? 'can’t tell' : trips && ok ? 'ok' : 'caution',
-    ...(vague ? wayWords.leftVague({ ...left, circuit: circuit!.number, boxes, feed: option.feed.name }) : wayWords.left(left)),
+    verdict: untold ? 'can’t tell' : trips && ok ? 'ok' : 'caution',
+    ...(untold ?? wayWords.left(left)),
     source,
     sums: [
       {

@@ -1,5 +1,5 @@
 import { putCircuit, nameCircuitOf, readLoad, addLoad } from '@saddle/core/panel';
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, signal } from '@angular/core';
 import {
   type Box,
   type Circuit,
@@ -100,7 +100,8 @@ export class SurveyStage {
   protected setLoad(id: string, part: { continuous?: boolean; fixed?: boolean }): void {
     this.edit('Load', (site) => changeIn(site, 'loads', id, part));
   }
-  protected readonly wrongYear = signal('');
+  /** of what was typed last; an undo, or another page, that changes the year takes it away */
+  protected readonly wrongYear = linkedSignal({ source: () => this.session.job().built, computation: () => '' });
   protected setYear(text: string): void {
     const year = readYearBuilt(text);
     this.wrongYear.set(year.ok ? '' : year.message);

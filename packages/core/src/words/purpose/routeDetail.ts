@@ -20,6 +20,14 @@ export const wayWords = phrases('way', {
     ask: 'Measure or reckon the cable from the panel, and note it with the circuit.',
   }),
   left: (left: Left) => leftWords(left),
+  leftUnread: ({ feed, ...left }: Left & { feed: string }) => ({
+    says: `${leftWords(left)}, if the cable in ${feed} is as thick as its breaker asks for: nobody read it`,
+    ask: `Read the gauge printed on the sheath of the cable in ${feed}, or hold a gauge to the bare wire.`,
+  }),
+  leftBehindFeeder: ({ panel, ...left }: Left & { panel: string }) => ({
+    says: `${leftWords(left)}; what the feeder of the ${panel} takes of both was not reckoned`,
+    ask: `Read gauge and length of the feeder of the ${panel}: with it no more than 5 % in all, and the breaker still opens at once.`,
+  }),
   leftVague: ({ circuit, boxes, feed, ...left }: Left & { circuit: string; boxes: number; feed: string }) => ({
     says: leftWords(left),
     ask: `The length from the panel is noted for circuit ${circuit}, which feeds ${boxes} surveyed boxes: measure or reckon it to ${feed}.`,
