@@ -12,7 +12,16 @@ export interface LayingOut {
   failure: Signal<string>;
   answer: Signal<ScheduleAnswer | undefined>;
 }
-const RESTS: Scheduling = { state: 'stopped' };
+/** There is nothing to lay out. */
+export const RESTS: Scheduling = { state: 'stopped' };
+/** What is shown after a piece of news: the last that came of it, unless there is nothing to lay out any more. */
+export const shownAfter = (news: Scheduling, before: Scheduling | undefined): Scheduling =>
+  news === RESTS || news.state === 'done' || ('meanwhile' in news && news.meanwhile) ? news : (before ?? news);
+export const answerIn = (s: Scheduling): ScheduleAnswer | undefined =>
+  s.state === 'done' ? s.answer : s.state === 'failed' ? undefined : s.meanwhile;
+/** `, 40 %`; nothing while nobody knows. */
+export const shareIn = (s: Scheduling): string =>
+  s.state === 'running' && s.share !== undefined ? `, ${Math.round(s.share * 100)} %` : '';
 
 /**
  * Lays out whatever is asked now; what came of it last stays on the page while the next is laid out, and where that is stopped or fails.
@@ -27,23 +36,14 @@ export function layingOut(schedules: Schedules, question: Signal<ScheduleQuestio
     ),
     { initialValue: { state: 'running' } as Scheduling },
   );
-  const last = linkedSignal<Scheduling, Scheduling>({
-    source: now,
-    computation: (s, before) => (s === RESTS || s.state === 'done' || ('meanwhile' in s && s.meanwhile) ? s : (before?.value ?? s)),
-  });
+  const last = linkedSignal<Scheduling, Scheduling>({ source: now, computation: (s, before) => shownAfter(s, before?.value) });
   return {
     busy: computed(() => now().state === 'running'),
-    share: computed(() => {
-      const s = now();
-      return s.state === 'running' && s.share !== undefined ? `, ${Math.round(s.share * 100)} %` : '';
-    }),
+    share: computed(() => shareIn(now())),
     failure: computed(() => {
       const s = now();
       return s.state === 'failed' ? s.says : '';
     }),
-    answer: computed(() => {
-      const s = last();
-      return s.state === 'done' ? s.answer : s.state === 'failed' ? undefined : s.meanwhile;
-    }),
+    answer: computed(() => answerIn(last())),
   };
 }
